@@ -1,0 +1,106 @@
+/** The cleat's two halves, the spacer and the hanging rail of a box, placed on the wall plane (out = 0). */
+import { toMm, nearest, ZERO, type Length } from '../length/length.ts';
+import { ENGAGEMENT, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
+import { frame, rectangle, type Panel } from '../solid/panel.ts';
+import type { Hanging } from '../solid/unit.ts';
+import { ALONG, UP, vector } from '../solid/vector.ts';
+import { thicknessSource } from '../stock/thickness.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { apply } from '../worked/figure.ts';
+import { boxPanel, own, type BoxFrame } from './box-frame.ts';
+
+export interface HangingPlan {
+  readonly panels: readonly Panel[];
+  readonly hanging: Hanging;
+}
+
+export function placeHanging(base: BoxFrame): HangingPlan {
+  const { box } = base;
+  const choice = box.hanging;
+  const { product, used, kerf } = base.stockOf(choice.stock);
+  const t = used.value;
+  const outside = choice.kind === 'outside';
+  const source = thicknessSource(product, used);
+
+  const thickness = { value: toMm(t), source };
+  const both = apply(RIPPED_LONG_FACES, {
+    B: { value: toMm(choice.boardWidth.nm), source: own(box, 'hanging', 'boardWidth') },
+    t: thickness,
+    k: { value: toMm(kerf) },
+    θ: { value: choice.bevelDeg, source: own(box, 'hanging', 'bevelDeg') },
+  });
+  const longFace = nearest(both.value / 2);
+  const shortFigure = apply(SHORT_FACE, { long: { value: both.value / 2 }, t: thickness, θ: choice.bevelDeg });
+  const shortFace = nearest(shortFigure.value);
+  const engagement = apply(ENGAGEMENT, { 't wall': thickness, 't cabinet': thickness, θ: choice.bevelDeg });
+
+  const under = outside ? box.height.nm : base.ceiling;
+  const valley = (under - choice.drop.nm - longFace) as Length;
+  const contact = (valley + nearest((toMm(t) / 2) * tanDeg(choice.bevelDeg))) as Length;
+  const left = outside ? 0 : base.T;
+  const cabinetLength = outside ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth;
+  const wallLength = dimension([
+    ...cabinetLength.terms,
+    ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, { source: own(box, 'hanging', 'leftInset') })] : []),
+    ...(choice.rightInset.nm ? [minus('right-inset', choice.rightInset.nm, { source: own(box, 'hanging', 'rightInset') })] : []),
+  ]);
+  const ripped = (key: string, value: Length): Dimension => dimension([plus(key, value)]);
+
+  const panels: Panel[] = [
+    boxPanel(base, 'cabinet-half', '', { key: 'cabinet-half' }, {
+      frame: frame(vector(left, valley, 0), ALONG, UP),
+      length: cabinetLength, width: ripped('long-face', longFace), stock: choice.stock,
+      outline: rectangle(cabinetLength.value, longFace, { near: -choice.bevelDeg }),
+    }),
+    boxPanel(base, 'wall-half', '', { key: 'wall-half' }, {
+      frame: frame(vector(left + choice.leftInset.nm, valley - shortFace, 0), ALONG, UP),
+      length: wallLength, width: ripped('short-face', shortFace), stock: choice.stock, onWall: true,
+      outline: rectangle(wallLength.value, shortFace, { far: choice.bevelDeg }),
+    }),
+  ];
+  if (choice.rail) {
+    panels.push(boxPanel(base, 'hanging-rail', '', { key: 'hanging-rail' }, {
+      frame: frame(vector(base.T, base.ceiling - choice.rail.nm, base.insideRear), ALONG, UP),
+      length: base.insideWidth, width: dimension([plus('rail-height', choice.rail.nm, { source: own(box, 'hanging', 'rail') })]), stock: box.stock,
+    }));
+  }
+  const spacer = outside ? choice.spacer : null;
+  if (spacer) {
+    panels.push(boxPanel(base, 'spacer', '', { key: 'spacer' }, {
+      frame: frame(vector(0, 0, 0), ALONG, UP),
+      length: dimension([plus('width', box.width.nm, { source: own(box, 'width') })]),
+      width: dimension([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]), stock: spacer.stock,
+    }));
+  }
+  const standoff = outside ? (spacer ? 'spacer' : 'nothing') : 'carcass';
+  const standoffUp = { spacer: (spacer?.height.nm ?? 0) / 2, carcass: base.floor - base.T / 2, nothing: valley - shortFace }[standoff];
+  return {
+    panels,
+    hanging: {
+      kind: choice.kind,
+      bevelDeg: choice.bevelDeg,
+      cleatThickness: t,
+      gap: t,
+      standoff,
+      spacerThickness: spacer ? base.stockOf(spacer.stock).used.value : ZERO,
+      wallHalf: `${box.id}/wall-half`,
+      cabinetHalf: `${box.id}/cabinet-half`,
+      spacer: spacer ? `${box.id}/spacer` : null,
+      hangingRail: choice.rail ? `${box.id}/hanging-rail` : null,
+      valleyUp: valley,
+      contactUp: contact,
+      standoffUp: Math.round(standoffUp) as Length,
+      shortFace,
+      longFace,
+      shortFaceFigure: shortFigure,
+      longFacesFigure: both,
+      engagement,
+      boardWidth: choice.boardWidth.nm,
+      boardFrom: own(box, 'hanging', 'boardWidth'),
+      drop: choice.drop.nm,
+      wallScrew: { ...choice.wallScrew, length: choice.wallScrew.length.nm },
+      cabinetScrew: { ...choice.cabinetScrew, length: choice.cabinetScrew.length.nm },
+      antiLift: choice.antiLift,
+    },
+  };
+}

@@ -1,0 +1,33 @@
+/**
+ * What a compartment holds when nobody has weighed it: kilograms per square metre of shelf.
+ * [ASSUME] all; 75 is the order of the usual furniture test load (m). docs/formulas/contents.md.
+ */
+export type PresetId = 'nothing' | 'light' | 'general' | 'crockery' | 'books' | 'tools';
+
+export interface Preset {
+  readonly id: PresetId;
+  readonly name: string;
+  readonly kgPerM2: number;
+}
+
+export const PRESETS: Readonly<Record<PresetId, Preset>> = {
+  nothing: { id: 'nothing', name: 'nothing', kgPerM2: 0 },
+  light: { id: 'light', name: 'light things', kgPerM2: 40 },
+  general: { id: 'general', name: 'general things', kgPerM2: 75 },
+  crockery: { id: 'crockery', name: 'crockery or cans', kgPerM2: 120 },
+  books: { id: 'books', name: 'books', kgPerM2: 130 },
+  tools: { id: 'tools', name: 'tools or ink tins', kgPerM2: 200 },
+};
+
+/** No preset is heavier than this by the space it fills. [ASSUME] */
+export const MOST_KG_PER_M3 = 600;
+
+/** What stands in one compartment: a preset, or a mass someone weighed or guessed. */
+export interface Contents {
+  readonly preset: PresetId;
+  /** Kilograms typed by a person; null to use the preset. */
+  readonly kg: number | null;
+}
+
+/** Contents stand a tenth of the depth further out than the middle. [ASSUME] */
+export const OUTWARD_SHARE = 0.1;

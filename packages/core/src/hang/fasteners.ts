@@ -1,0 +1,175 @@
+/**
+ * What a screw holds. The formulas keep their published US form (lb, in, psi) and are converted at
+ * the edge. Sources: docs/formulas/screws.md.
+ */
+import { formula } from '../worked/figure.ts';
+
+export const N_PER_LB = 4.4482216;
+export const MM_PER_IN = 25.4;
+/** Standard gravity, m/s². */
+export const G0 = 9.80665;
+/** Load duration: contents that stay. [NDS T2.3.2] */
+export const PERMANENT = 0.9;
+/** Someone climbs or leans. [ASSUME]; 1.6 would be allowed for ten minutes. */
+export const CLIMBING = 1.25;
+/** Allowable stress on the root of a steel screw. [ASSUME] 20 ksi. */
+const STEEL_MPA = 138;
+
+const perInch = (lbPerInch: number): number => (lbPerInch * N_PER_LB) / MM_PER_IN;
+
+export const WITHDRAWAL = formula({
+  label: 'screw-withdrawal',
+  unit: 'N',
+  text: '2850 G² D · thread · C_D (lb, in)',
+  source: '[NDS 12.2] docs/formulas/screws.md',
+  terms: { G: 'factor', D: 'mm', thread: 'mm', C_D: 'factor' },
+  compute: ({ G, D, thread, C_D }) => withdrawalPerMm('wood', G, D) * thread * C_D,
+});
+
+/** Allowable withdrawal for each mm of thread in side grain, before load duration, N/mm. */
+export function withdrawalPerMm(kind: 'wood' | 'lag' | 'nail', gravity: number, diameterMm: number): number {
+  const D = diameterMm / MM_PER_IN;
+  if (kind === 'wood') return perInch(2850 * gravity ** 2 * D);
+  if (kind === 'lag') return perInch(1800 * gravity ** 1.5 * D ** 0.75);
+  return perInch(1380 * gravity ** 2.5 * D);
+}
+
+export const HEAD_PULL_THROUGH = formula({
+  label: 'head-pull-through',
+  unit: 'N',
+  text: '690 π D_H G² t · C_D, t ≤ 2.5 D_H (lb, in)',
+  source: '[NDS 2018 12.2.5] docs/formulas/screws.md',
+  terms: { D_H: 'mm', G: 'factor', t: 'mm', C_D: 'factor' },
+  compute: ({ D_H, G, t, C_D }) => {
+    const head = D_H / MM_PER_IN;
+    const thickness = Math.min(t / MM_PER_IN, 2.5 * head);
+    return 690 * Math.PI * head * G ** 2 * thickness * C_D * N_PER_LB;
+  },
+});
+
+export const STEEL = formula({
+  label: 'screw-steel',
+  unit: 'N',
+  text: '138 MPa · π D_r² / 4',
+  source: '[ASSUME] 20 ksi on the root',
+  terms: { D_r: 'mm' },
+  compute: ({ D_r }) => (STEEL_MPA * Math.PI * D_r ** 2) / 4,
+});
+
+export type YieldMode = 'Im' | 'Is' | 'II' | 'IIIm' | 'IIIs' | 'IV';
+
+export interface LateralJoint {
+  readonly diameterMm: number;
+  readonly rootMm: number;
+  readonly yieldPsi: number;
+  readonly sideMm: number;
+  /** Bearing length in the main member; tip and cap already taken off by the caller. */
+  readonly mainMm: number;
+  readonly gapMm: number;
+  readonly sideGravity: number;
+  readonly mainGravity: number;
+  /** Load to the grain, degrees; counts for diameters of 1/4 in and up. */
+  readonly sideAngle: number;
+  readonly mainAngle: number;
+}
+
+/** The least of the six yield modes of a dowel in single shear, reduced, before load duration. Source: [TR12 T1-1; NDS 12.3]. */
+export function lateralYield(joint: LateralJoint): { valueN: number; mode: YieldMode } {
+  const D = joint.diameterMm / MM_PER_IN;
+  const root = joint.rootMm / MM_PER_IN;
+  const side = joint.sideMm / MM_PER_IN;
+  const main = joint.mainMm / MM_PER_IN;
+  const gap = joint.gapMm / MM_PER_IN;
+  const qs = bearingPsi(D, joint.sideGravity, joint.sideAngle) * root;
+  const qm = bearingPsi(D, joint.mainGravity, joint.mainAngle) * root;
+  const moment = (joint.yieldPsi * root ** 3) / 6;
+  const solve = (a: number, b: number, c: number): number => (-b + Math.sqrt(b * b - 4 * a * c)) / (2 * a);
+  const yields: Record<YieldMode, number> = {
+    Im: qm * main,
+    Is: qs * side,
+    II: solve(1 / (4 * qs) + 1 / (4 * qm), side / 2 + gap + main / 2, (-qs * side ** 2) / 4 - (qm * main ** 2) / 4),
+    IIIm: solve(1 / (2 * qs) + 1 / (4 * qm), gap + main / 2, -moment - (qm * main ** 2) / 4),
+    IIIs: solve(1 / (4 * qs) + 1 / (2 * qm), side / 2 + gap, (-qs * side ** 2) / 4 - moment),
+    IV: solve(1 / (2 * qs) + 1 / (2 * qm), gap, -2 * moment),
+  };
+  const angle = Math.max(joint.sideAngle, joint.mainAngle);
+  let least: { valueN: number; mode: YieldMode } | undefined;
+  for (const mode of Object.keys(yields) as YieldMode[]) {
+    const valueN = (yields[mode] / reduction(mode, D, root, angle)) * N_PER_LB;
+    if (!least || valueN < least.valueN) least = { valueN, mode };
+  }
+  return least!;
+}
+
+/** Dowel bearing strength, psi. [NDS 12.3.3] */
+function bearingPsi(diameterIn: number, gravity: number, angle: number): number {
+  if (diameterIn < 0.25) return 16600 * gravity ** 1.84;
+  const parallel = 11200 * gravity;
+  const across = (6100 * gravity ** 1.45) / Math.sqrt(diameterIn);
+  const sin2 = Math.sin((angle * Math.PI) / 180) ** 2;
+  return (parallel * across) / (parallel * sin2 + across * (1 - sin2));
+}
+
+/** R_d. Nominal diameter decides the row, root diameter the value. [NDS 12.3.1B] */
+function reduction(mode: YieldMode, diameterIn: number, rootIn: number, angle: number): number {
+  const kAngle = 1 + 0.25 * (angle / 90);
+  const kDiameter = rootIn <= 0.17 ? 2.2 : 10 * rootIn + 0.5;
+  if (diameterIn < 0.25) return kDiameter;
+  if (rootIn < 0.25) return kDiameter * kAngle;
+  if (mode === 'Im' || mode === 'Is') return 4 * kAngle;
+  return (mode === 'II' ? 3.6 : 3.2) * kAngle;
+}
+
+export const LATERAL = formula({
+  label: 'screw-lateral',
+  unit: 'N',
+  text: 'least of six yield modes / R_d · C_D',
+  source: '[TR12 T1-1; NDS 12.3] docs/formulas/screws.md',
+  terms: { D: 'mm', D_r: 'mm', F_yb: 'MPa', side: 'mm', main: 'mm', gap: 'mm', 'G side': 'factor', 'G main': 'factor', C_D: 'factor' },
+  compute: (terms) =>
+    lateralYield({
+      diameterMm: terms.D,
+      rootMm: terms.D_r,
+      yieldPsi: terms.F_yb / 0.00689475729,
+      sideMm: terms.side,
+      mainMm: terms.main,
+      gapMm: terms.gap,
+      sideGravity: terms['G side'],
+      mainGravity: terms['G main'],
+      // A cleat is loaded across its grain, a stud along it; it counts from 1/4 in up.
+      sideAngle: terms.D >= 6.35 ? 90 : 0,
+      mainAngle: 0,
+    }).valueN * terms.C_D,
+});
+
+/** Use of one wood screw pulled and sheared at once: R (cos² a / Z' + sin² a / W'), tan a = T / V. [NDS 12.4.1 (m)] */
+export const COMBINED = formula({
+  label: 'screw-combined',
+  unit: 'share',
+  text: "R (cos² a / Z' + sin² a / W'), R² = V² + T²",
+  source: '[NDS 12.4.1 (m)] docs/formulas/screws.md',
+  terms: { V: 'N', T: 'N', "Z'": 'N', "W'": 'N' },
+  compute: (terms) => combinedUse(terms.V, terms.T, terms["Z'"], terms["W'"]),
+});
+
+export function combinedUse(V: number, T: number, Z: number, W: number): number {
+  const R = Math.hypot(V, T);
+  if (R === 0) return 0;
+  return ((V * V) / Z + (T * T) / W) / R;
+}
+
+/** The straight sum V/Z' + T/W': nails always, every fastener in the strict setting. [NDS 12.4.2 (m)] */
+export const linearUse = (V: number, T: number, Z: number, W: number): number => V / Z + T / W;
+
+/** Least grip in the stud, in diameters, below which a screw is refused; and the grip for full value. [NDS 12.1] */
+export const LEAST_PENETRATION = 6;
+export const FULL_PENETRATION = 10;
+
+/** Length in the main member for the yield modes: capped at ten diameters; below that the tip (one diameter) counts for nothing. */
+export function bearingLength(penetrationMm: number, diameterMm: number): number {
+  const full = FULL_PENETRATION * diameterMm;
+  return penetrationMm >= full ? full : Math.max(0, penetrationMm - diameterMm);
+}
+
+/** Thread that grips: a wood screw is threaded over two thirds of its length. [NDS App. L (m)] */
+export const threadIn = (penetrationMm: number, lengthMm: number): number => Math.min(penetrationMm, (2 / 3) * lengthMm);

@@ -1,0 +1,126 @@
+/**
+ * The unit as a rigid body on a bevel, without friction. x out of the wall is called `out` here.
+ * Sources: docs/formulas/cleat-statics.md, derived from equilibrium [eq].
+ */
+import { tanDeg } from '../solid/hanging.ts';
+import { formula } from '../worked/figure.ts';
+
+const SOURCE = '[eq] docs/formulas/cleat-statics.md';
+
+/** a/h over tan θ: past 1 the unit swings off its hook. */
+export const TIP_RATIO = formula({
+  label: 'tip-ratio',
+  unit: 'share',
+  text: '(e − t/2) / (h tan θ)',
+  source: SOURCE,
+  terms: { e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
+  compute: ({ e, t, h, θ }) => (e - t / 2) / (h * tanDeg(θ)),
+});
+
+/** Pull of the unit on the wall half for design: W max(tan θ, a/h). */
+export const OUTWARD = formula({
+  label: 'outward-force',
+  unit: 'N',
+  text: 'W · max(tan θ, (e − t/2) / h)',
+  source: SOURCE,
+  terms: { W: 'N', e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
+  compute: ({ W, e, t, h, θ }) => W * Math.max(tanDeg(θ), (e - t / 2) / h),
+});
+
+/** Push on the spacer: W a / h. */
+export const SPACER_PUSH = formula({
+  label: 'spacer-push',
+  unit: 'N',
+  text: 'W (e − t/2) / h',
+  source: SOURCE,
+  terms: { W: 'N', e: 'mm', t: 'mm', h: 'mm' },
+  compute: ({ W, e, t, h }) => (W * (e - t / 2)) / h,
+});
+
+/** Hold-down wanted at the bottom when the tip ratio is past 1. */
+export const HOLD_DOWN = formula({
+  label: 'hold-down',
+  unit: 'N',
+  text: 'W (a − h tan θ) / (h tan θ + t/2), never below 0',
+  source: SOURCE,
+  terms: { W: 'N', e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
+  compute: ({ W, e, t, h, θ }) => Math.max(0, (W * (e - t / 2 - h * tanDeg(θ))) / (h * tanDeg(θ) + t / 2)),
+});
+
+/** An upward force at the front edge that lifts the bottom off the wall, and the one that unhooks the unit. */
+export const LIFT_STARTS = formula({
+  label: 'lift-starts',
+  unit: 'N',
+  text: 'W a / D',
+  source: SOURCE,
+  terms: { W: 'N', a: 'mm', D: 'mm' },
+  compute: ({ W, a, D }) => (W * a) / D,
+});
+
+export const LIFT_LIMIT = formula({
+  label: 'lift-limit',
+  unit: 'N',
+  text: 'W (a + c tan θ) / (D + c tan θ)',
+  source: SOURCE,
+  terms: { W: 'N', a: 'mm', D: 'mm', c: 'mm', θ: 'deg' },
+  compute: ({ W, a, D, c, θ }) => (W * (a + c * tanDeg(θ))) / (D + c * tanDeg(θ)),
+});
+
+/** An outward pull z below the contact that unhooks the unit. */
+export const PULL_LIMIT = formula({
+  label: 'pull-limit',
+  unit: 'N',
+  text: 'min{W tan θ, W (a + c tan θ)/(z + c), z < h: W (h tan θ − a)/(h − z)}',
+  source: SOURCE,
+  terms: { W: 'N', a: 'mm', c: 'mm', z: 'mm', h: 'mm', θ: 'deg' },
+  compute: ({ W, a, c, z, h, θ }) => {
+    const T = tanDeg(θ);
+    const limits = [W * T, (W * (a + c * T)) / (z + c)];
+    if (z < h) limits.push((W * (h * T - a)) / (h - z));
+    return Math.max(0, Math.min(...limits));
+  },
+});
+
+/** Height of the bevel's middle above the short edge it is measured from: short face + (t/2) tan θ. */
+export const contactHeight = (shortFace: number, t: number, bevelDeg: number): number => shortFace + (t / 2) * tanDeg(bevelDeg);
+
+/**
+ * Tension in one screw of the top row of the wall half, prying included: the half turns about a
+ * bearing point r = s_top/6 up its back. [eq], r [ASSUME].
+ */
+export const PRYING = formula({
+  label: 'prying',
+  unit: 'N',
+  text: 'max{[H (b − r) + V t/2] (s − r) / Σ n (s − r)², H / Σ n}, r = s/6',
+  source: `${SOURCE}, r [ASSUME]`,
+  terms: { H: 'N', V: 'N', b: 'mm', t: 'mm', s: 'mm', n: 'count', 's low': 'mm', 'n low': 'count' },
+  compute: (terms) => pryingTension(terms.H, terms.V, terms.b, terms.t, [
+    { height: terms.s, screws: terms.n },
+    { height: terms['s low'], screws: terms['n low'] },
+  ]),
+});
+
+export interface ScrewRow {
+  /** Above the half's bottom edge, mm. */
+  readonly height: number;
+  readonly screws: number;
+}
+
+export function pryingTension(H: number, V: number, b: number, t: number, rows: readonly ScrewRow[]): number {
+  const used = rows.filter(({ screws }) => screws > 0);
+  const top = Math.max(...used.map(({ height }) => height));
+  const r = top / 6;
+  const stiffness = used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
+  const screws = used.reduce((sum, row) => sum + row.screws, 0);
+  return Math.max(((H * (b - r) + (V * t) / 2) * (top - r)) / stiffness, H / screws);
+}
+
+/** Pull of the screws that hold the cabinet half: [H b + V t/2] / s, about its lower end. */
+export const CABINET_PULL = formula({
+  label: 'cabinet-half-pull',
+  unit: 'N',
+  text: '(H b + V t/2) / (s n)',
+  source: SOURCE,
+  terms: { H: 'N', V: 'N', b: 'mm', t: 'mm', s: 'mm', n: 'count' },
+  compute: ({ H, V, b, t, s, n }) => (H * b + (V * t) / 2) / (s * n),
+});

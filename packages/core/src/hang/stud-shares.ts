@@ -1,0 +1,118 @@
+/**
+ * How a unit's weight, spread along the wall half, is shared by the studs: as simple spans with
+ * cantilever ends, as a beam on unyielding supports, and as a rigid rail on equal springs. The
+ * greatest of the three counts at each stud. Source: docs/formulas/studs.md [eq].
+ */
+export interface StudShares {
+  /** Reactions in the order the studs were given, N. */
+  readonly simple: readonly number[];
+  readonly continuous: readonly number[];
+  readonly rigid: readonly number[];
+  readonly worst: number;
+}
+
+/** Weight N, positions mm. Studs at one place twice, or none, throw a RangeError. */
+export function studShares(weight: number, left: number, right: number, studs: readonly number[], centre = (left + right) / 2): StudShares {
+  if (studs.length === 0) throw new RangeError('there is no stud to carry anything');
+  const order = studs.map((_, index) => index).sort((a, b) => studs[a]! - studs[b]!);
+  const at = order.map((index) => studs[index]!);
+  if (at.some((x, i) => i > 0 && x === at[i - 1])) throw new RangeError('two studs stand in one place');
+  const half = Math.min(centre - left, right - centre);
+  if (!(half > 0)) throw new RangeError('the centre of gravity is not between the ends');
+  const load: Load = { from: centre - half, to: centre + half, perMm: weight / (2 * half) };
+  const back = (values: readonly number[]): number[] => studs.map((_, index) => values[order.indexOf(index)]!);
+  const simple = back(at.length === 1 ? [weight] : simpleSpans(load, at));
+  const continuous = back(at.length < 3 ? (at.length === 1 ? [weight] : simpleSpans(load, at)) : continuousBeam(load, at));
+  const rigid = back(rigidRail(weight, centre, at));
+  return { simple, continuous, rigid, worst: Math.max(...simple, ...continuous, ...rigid) };
+}
+
+interface Load {
+  readonly from: number;
+  readonly to: number;
+  readonly perMm: number;
+}
+
+/** The piece of the load between two places: its weight and its middle. */
+function piece({ from, to, perMm }: Load, a: number, b: number): { weight: number; middle: number } {
+  const start = Math.max(from, a);
+  const end = Math.min(to, b);
+  return end > start ? { weight: (end - start) * perMm, middle: (start + end) / 2 } : { weight: 0, middle: 0 };
+}
+
+/** Overhanging ends belong to the first and last span. */
+function simpleSpans(load: Load, at: readonly number[]): number[] {
+  const reactions = at.map(() => 0);
+  for (let i = 0; i + 1 < at.length; i++) {
+    const a = i === 0 ? -Infinity : at[i]!;
+    const b = i + 2 === at.length ? Infinity : at[i + 1]!;
+    const { weight, middle } = piece(load, a, b);
+    const right = (weight * (middle - at[i]!)) / (at[i + 1]! - at[i]!);
+    reactions[i]! += weight - right;
+    reactions[i + 1]! += right;
+  }
+  return reactions;
+}
+
+/** Three-moment equations with the overhangs' moments at the end supports. */
+function continuousBeam(load: Load, at: readonly number[]): number[] {
+  const n = at.length;
+  const moments = at.map(() => 0);
+  const leftOver = piece(load, -Infinity, at[0]!);
+  const rightOver = piece(load, at[n - 1]!, Infinity);
+  moments[0] = -leftOver.weight * (at[0]! - leftOver.middle);
+  moments[n - 1] = -rightOver.weight * (rightOver.middle - at[n - 1]!);
+  solveInterior(load, at, moments);
+  const reactions = at.map(() => 0);
+  reactions[0]! += leftOver.weight;
+  reactions[n - 1]! += rightOver.weight;
+  for (let i = 0; i + 1 < n; i++) {
+    const span = at[i + 1]! - at[i]!;
+    const { weight, middle } = piece(load, at[i]!, at[i + 1]!);
+    const right = (weight * (middle - at[i]!)) / span + (moments[i]! - moments[i + 1]!) / span;
+    reactions[i]! += weight - right;
+    reactions[i + 1]! += right;
+  }
+  return reactions;
+}
+
+/** Fills in the moments over the inner supports: a tridiagonal system, by elimination. */
+function solveInterior(load: Load, at: readonly number[], moments: number[]): void {
+  const n = at.length;
+  const diagonal: number[] = [];
+  const rhs: number[] = [];
+  for (let i = 1; i + 1 < n; i++) {
+    const before = at[i]! - at[i - 1]!;
+    const after = at[i + 1]! - at[i]!;
+    diagonal[i] = 2 * (before + after);
+    rhs[i] = -(loadTerm(load, at[i - 1]!, at[i]!, false) + loadTerm(load, at[i]!, at[i + 1]!, true));
+    if (i === 1) rhs[i]! -= before * moments[0]!;
+    if (i === n - 2) rhs[i]! -= after * moments[n - 1]!;
+    if (i > 1) {
+      const factor = before / diagonal[i - 1]!;
+      diagonal[i]! -= factor * before;
+      rhs[i]! -= factor * rhs[i - 1]!;
+    }
+  }
+  for (let i = n - 2; i >= 1; i--) {
+    const after = at[i + 1]! - at[i]!;
+    moments[i] = (rhs[i]! - (i === n - 2 ? 0 : after * moments[i + 1]!)) / diagonal[i]!;
+  }
+}
+
+/** 6 A x̄ / L of the span's own load, x measured from the far support. */
+function loadTerm({ from, to, perMm }: Load, a: number, b: number, fromRight: boolean): number {
+  const L = b - a;
+  const start = Math.max(from, a);
+  const end = Math.min(to, b);
+  if (end <= start) return 0;
+  const [p, q] = fromRight ? [b - end, b - start] : [start - a, end - a];
+  const primitive = (x: number): number => (L * L * x * x) / 2 - x ** 4 / 4;
+  return (perMm / L) * (primitive(q) - primitive(p));
+}
+
+function rigidRail(weight: number, centre: number, at: readonly number[]): number[] {
+  const mean = at.reduce((sum, x) => sum + x, 0) / at.length;
+  const spread = at.reduce((sum, x) => sum + (x - mean) ** 2, 0);
+  return at.map((x) => weight / at.length + (spread === 0 ? 0 : (weight * (centre - mean) * (x - mean)) / spread));
+}

@@ -1,0 +1,46 @@
+/**
+ * A length as a person typed it. The text comes back as typed; the nanometres are what it means.
+ * Text without a unit is kept with the unit of the field it was typed in, so that a file stands alone.
+ */
+import { accept, type Outcome } from '../problem/problem.ts';
+import type { DisplayUnit, Length } from './length.ts';
+import { parseLength, type ParseOptions } from './parse.ts';
+
+export interface Entered {
+  readonly text: string;
+  readonly nm: Length;
+}
+
+/** Text typed in a field whose unit is `unit`, as an Entered: '32 - 2*3/4' typed in inches is kept as '(32 - 2*3/4) in'. */
+export function enter(typed: string, unit: DisplayUnit, where?: string): Outcome<Entered> {
+  const parsed = parseLength(typed, where === undefined ? { unit } : { unit, where });
+  if (!parsed.ok) return parsed;
+  const { nm, ownUnit, expression } = parsed.value;
+  const text = typed.trim();
+  if (ownUnit) return accept({ text, nm });
+  return accept({ text: expression ? `(${text}) ${unit}` : `${text} ${unit}`, nm });
+}
+
+/** Reads stored text, which always says its unit. */
+export function readEntered(text: string, options: ParseOptions = {}): Outcome<Entered> {
+  const parsed = parseLength(text, options);
+  return parsed.ok ? accept({ text, nm: parsed.value.nm }) : parsed;
+}
+
+/** An Entered in code: throws on text that cannot be read. */
+export function entered(text: string): Entered {
+  const read = readEntered(text);
+  if (!read.ok) throw new RangeError(read.problem.message);
+  return read.value;
+}
+
+/** What to put back into a field shown in `unit`: as typed, without the unit when it is the field's own. */
+export function typedText({ text }: Entered, unit: DisplayUnit): string {
+  const own = new RegExp(`^(.*?)\\s*${unit}$`).exec(text);
+  if (!own) return text;
+  const bare = own[1]!.trim();
+  const bracketed = /^\(([^()]*)\)$/.exec(bare);
+  if (bracketed) return bracketed[1]!;
+  // A sum whose terms carry units keeps them all: taking the last away would change its meaning.
+  return parseLength(bare, { unit }).ok && !/[a-z"'′″]/i.test(bare) ? bare : text;
+}

@@ -1,0 +1,39 @@
+/**
+ * A length in whole nanometres: 0.001 mm and 1/64 in (396 875 nm) are both exact, so sums never drift.
+ * Everything else in the program that measures wood is made of these.
+ */
+export type Length = number & { readonly unit: 'nm' };
+
+export type LengthUnit = 'mm' | 'cm' | 'm' | 'in' | 'ft';
+/** The two units a value is shown in. */
+export type DisplayUnit = 'mm' | 'in';
+
+export const NM_PER: Readonly<Record<LengthUnit, number>> = {
+  mm: 1_000_000,
+  cm: 10_000_000,
+  m: 1_000_000_000,
+  in: 25_400_000,
+  ft: 304_800_000,
+};
+
+/** Largest length taken anywhere: 100 m. Keeps products of two lengths in mm well inside a double. */
+export const LONGEST = 100_000_000_000;
+
+/** Tilted geometry agrees within this; axis-aligned geometry agrees exactly. 1 micrometre. */
+export const AUDIT_TOLERANCE = 1000 as Length;
+
+/** A Length from a count of nanometres; throws a RangeError when it is not whole or past 100 m. */
+export function nanometres(nm: number, said = `${nm} nm`): Length {
+  if (!Number.isSafeInteger(nm)) throw new RangeError(`${said} is not a whole number of nanometres`);
+  if (Math.abs(nm) > LONGEST) throw new RangeError(`${said} is longer than 100 m`);
+  return nm as Length;
+}
+
+/** Whole nanometres nearest to a number of millimetres. For results of trigonometry only: typed text goes through parseLength. */
+export const nearest = (millimetres: number): Length => nanometres(Math.round(millimetres * NM_PER.mm) + 0, `${millimetres} mm`);
+
+export const mm = (n: number): Length => nanometres(Math.round(n * 1000) * 1000, `${n} mm`);
+export const inches = (n: number): Length => nanometres(n * NM_PER.in, `${n} in`);
+export const toMm = (length: Length): number => length / NM_PER.mm;
+export const toInches = (length: Length): number => length / NM_PER.in;
+export const ZERO = 0 as Length;

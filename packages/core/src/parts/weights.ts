@@ -1,0 +1,132 @@
+/** Masses and centres: the unit's own, what its compartments hold, and both together. Sources: docs/formulas/weights.md. */
+import { MOST_KG_PER_M3, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
+import { toMm } from '../length/length.ts';
+import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
+import type { Vector } from '../solid/vector.ts';
+import { bulkOf } from '../solid/volume.ts';
+import type { Material } from '../stock/materials.ts';
+import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+
+/** Screws, glue and small hardware, as a share of the wood. [ASSUME] */
+export const HARDWARE_SHARE = 0.05;
+
+export const PANEL_MASS = formula({
+  label: 'panel-mass',
+  unit: 'kg',
+  text: 'volume · ρ',
+  source: 'docs/formulas/weights.md',
+  terms: { volume: 'm2', ρ: 'kg/m3' },
+  compute: ({ volume, ρ }) => volume * ρ,
+});
+
+const HARDWARE = formula({
+  label: 'hardware-mass',
+  unit: 'kg',
+  text: '0.05 · wood',
+  source: '[ASSUME] docs/formulas/weights.md',
+  terms: { wood: 'kg' },
+  compute: ({ wood }) => HARDWARE_SHARE * wood,
+});
+
+const PRESET_MASS = formula({
+  label: 'contents-mass',
+  unit: 'kg',
+  text: 'min(q · A, 600 kg/m³ · A · height)',
+  source: '[ASSUME] docs/formulas/contents.md',
+  terms: { q: 'kg/m2', A: 'm2', height: 'mm' },
+  compute: ({ q, A, height }) => Math.min(q * A, (MOST_KG_PER_M3 * A * height) / 1000),
+});
+
+const TYPED_MASS = formula({ label: 'contents-mass', unit: 'kg', text: 'entered', source: 'entered', terms: { entered: 'kg' }, compute: ({ entered }) => entered });
+
+const CENTRE = formula({
+  label: 'centre-of-gravity',
+  unit: 'mm',
+  text: '(m₁ e₁ + m₂ e₂) / (m₁ + m₂)',
+  source: '[eq] docs/formulas/weights.md',
+  terms: { 'm₁': 'kg', 'e₁': 'mm', 'm₂': 'kg', 'e₂': 'mm' },
+  compute: (terms) => (terms['m₁'] * terms['e₁'] + terms['m₂'] * terms['e₂']) / (terms['m₁'] + terms['m₂'] || 1),
+});
+
+/** A mass at a place of the unit frame; positions in mm. */
+export interface Load {
+  readonly mass: Figure;
+  readonly along: number;
+  readonly up: number;
+  readonly out: number;
+}
+
+export interface CompartmentLoad extends Load {
+  readonly compartment: Compartment;
+}
+
+export interface UnitWeights {
+  /** By panel id. */
+  readonly panels: ReadonlyMap<string, Figure>;
+  /** What hangs: all panels but those fixed to the wall, and hardware. */
+  readonly empty: Load;
+  readonly contents: readonly CompartmentLoad[];
+  readonly top: Load | null;
+}
+
+export type MaterialOf = (productId: string) => Material;
+
+export function weightsOf(unit: ResolvedUnit, contents: Readonly<Record<string, Contents>>, topLoaded: boolean, materialOf: MaterialOf): UnitWeights {
+  const panels = new Map<string, Figure>();
+  const hung: { mass: Figure; centre: Vector }[] = [];
+  for (const panel of unit.panels) {
+    const { volumeMm3, centre } = bulkOf(panel);
+    const material = materialOf(panel.stock);
+    const mass = apply(PANEL_MASS, { volume: volumeMm3 / 1e9, ρ: { value: material.densityKgM3, source: { kind: 'table', name: material.name, tag: material.source } } }, panel.name);
+    panels.set(panel.id, mass);
+    if (!panel.onWall) hung.push({ mass, centre });
+  }
+  return { panels, empty: emptyLoad(hung), contents: unit.compartments.map((space) => compartmentLoad(unit, space, contents[space.keptBy])), top: topLoaded ? topLoad(unit) : null };
+}
+
+function emptyLoad(hung: readonly { mass: Figure; centre: Vector }[]): Load {
+  const wood = total('wood-mass', 'kg', hung.map(({ mass }) => termOf(mass)), 'docs/formulas/weights.md');
+  const hardware = apply(HARDWARE, { wood: wood.value });
+  const mean = (axis: 'along' | 'up' | 'out'): number => hung.reduce((sum, { mass, centre }) => sum + mass.value * centre[axis], 0) / wood.value / 1e6;
+  return { mass: total('empty-mass', 'kg', [termOf(wood), termOf(hardware)], 'docs/formulas/weights.md'), along: mean('along'), up: mean('up'), out: mean('out') };
+}
+
+function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Contents | undefined): CompartmentLoad {
+  const { width, depth, height, at } = compartment;
+  const area = (Math.max(0, toMm(width.value)) * Math.max(0, toMm(depth.value))) / 1e6;
+  const clear = Math.max(0, toMm(height.value));
+  const preset = PRESETS[held?.preset ?? 'nothing'];
+  const mass =
+    held && held.kg !== null
+      ? apply(TYPED_MASS, { entered: { value: held.kg, source: { kind: 'entered', path: ['units', unit.id, 'contents', compartment.keptBy, 'kg'] } } }, compartment.name)
+      : apply(PRESET_MASS, { q: { value: preset.kgPerM2, source: { kind: 'table', name: preset.name, tag: '[ASSUME]' } }, A: area, height: clear }, compartment.name);
+  const rear = toMm(at.out);
+  return {
+    compartment,
+    mass,
+    along: toMm(at.along) + toMm(width.value) / 2,
+    up: toMm(at.up) + clear / 2,
+    out: rear + toMm(depth.value) * (0.5 + OUTWARD_SHARE),
+  };
+}
+
+/** Things put on top of the unit: 40 kg/m². [ASSUME] */
+function topLoad(unit: ResolvedUnit): Load {
+  const { width, height, depth } = unit.outside;
+  const area = (toMm(width.value) * toMm(depth.value)) / 1e6;
+  const mass = apply(PRESET_MASS, { q: { value: PRESETS.light.kgPerM2, source: { kind: 'table', name: PRESETS.light.name, tag: '[ASSUME]' } }, A: area, height: 1000 }, { key: 'on-top' });
+  return { mass, along: toMm(width.value) / 2, up: toMm(height.value), out: toMm(depth.value) / 2 };
+}
+
+/** Empty unit and contents together, with contents multiplied by `factor`. */
+export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): Load {
+  const loads = top ? [...contents, top] : contents;
+  const held = total('contents', 'kg', loads.map(({ mass }) => termOf(mass)), 'docs/formulas/contents.md');
+  const carried = factor === 1 ? held : { ...held, value: held.value * factor };
+  const centre = (axis: 'along' | 'up' | 'out'): number => (held.value === 0 ? empty[axis] : loads.reduce((sum, load) => sum + load.mass.value * load[axis], 0) / held.value);
+  const mean = (axis: 'along' | 'up' | 'out'): Figure => apply(CENTRE, { 'm₁': empty.mass.value, 'e₁': empty[axis], 'm₂': carried.value, 'e₂': centre(axis) });
+  const out = mean('out');
+  return { mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/weights.md'), along: mean('along').value, up: mean('up').value, out: out.value };
+}
+
+export const contentsMass = ({ contents, top }: UnitWeights): number => contents.reduce((sum, { mass }) => sum + mass.value, top?.mass.value ?? 0);

@@ -1,0 +1,40 @@
+/**
+ * A refusal in the one form every door of the program uses: screen, API, command and file reader.
+ * `where` names the field, path or argument; `accepted` says what would have been taken.
+ */
+export interface Problem {
+  readonly code: string;
+  readonly message: string;
+  readonly where: string;
+  readonly accepted: string;
+}
+
+export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+
+export const accept = <T>(value: T): Outcome<T> => ({ ok: true, value });
+
+export const refuse = (code: string, message: string, where: string, accepted: string): { ok: false; problem: Problem } => ({
+  ok: false,
+  problem: { code, message, where, accepted },
+});
+
+/** Thrown where a reader is many calls deep; the door that called it turns it into an Outcome. */
+export class Refusal extends Error {
+  readonly problem: Problem;
+
+  constructor(code: string, message: string, where: string, accepted: string) {
+    super(`${where}: ${message}`);
+    this.name = 'Refusal';
+    this.problem = { code, message, where, accepted };
+  }
+}
+
+/** Runs a reader that may throw a Refusal; any other error is ours and passes through. */
+export function outcomeOf<T>(read: () => T): Outcome<T> {
+  try {
+    return accept(read());
+  } catch (error) {
+    if (error instanceof Refusal) return { ok: false, problem: error.problem };
+    throw error;
+  }
+}

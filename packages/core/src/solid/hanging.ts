@@ -1,0 +1,54 @@
+/**
+ * The geometry of a bevelled cleat: what a rip leaves, how far it hooks, how high the unit must be
+ * lifted. Millimetres and degrees in, millimetres out; the angle is the blade's tilt from square.
+ * Source: docs/formulas/cleat-geometry.md [eq].
+ */
+import { formula } from '../worked/figure.ts';
+
+export const LEAST_BEVEL_DEG = 20;
+export const MOST_BEVEL_DEG = 65;
+/** Free play above the hook when lifting the unit on. [ASSUME] */
+export const LIFT_MARGIN_MM = 6;
+
+export const tanDeg = (deg: number): number => Math.tan((deg * Math.PI) / 180);
+export const cosDeg = (deg: number): number => Math.cos((deg * Math.PI) / 180);
+
+/** Both long faces of a board ripped once at a bevel. A kerf on the face is wider by 1 / cos. */
+export const RIPPED_LONG_FACES = formula({
+  label: 'cleat-long-faces',
+  unit: 'mm',
+  text: 'B + t tan θ − k / cos θ',
+  source: '[eq] docs/formulas/cleat-geometry.md',
+  terms: { B: 'mm', t: 'mm', k: 'mm', θ: 'deg' },
+  compute: ({ B, t, k, θ }) => B + t * tanDeg(θ) - k / cosDeg(θ),
+});
+
+/** The short face of a half with this long face. */
+export const SHORT_FACE = formula({
+  label: 'cleat-short-face',
+  unit: 'mm',
+  text: 'long − t tan θ',
+  source: '[eq] docs/formulas/cleat-geometry.md',
+  terms: { long: 'mm', t: 'mm', θ: 'deg' },
+  compute: ({ long, t, θ }) => long - t * tanDeg(θ),
+});
+
+/** Vertical overlap of the two halves: the unit must rise by this to come off. */
+export const ENGAGEMENT = formula({
+  label: 'engagement',
+  unit: 'mm',
+  text: 'min(t wall, t cabinet) tan θ',
+  source: '[eq] docs/formulas/cleat-geometry.md',
+  terms: { 't wall': 'mm', 't cabinet': 'mm', θ: 'deg' },
+  compute: (terms) => Math.min(terms['t wall'], terms['t cabinet']) * tanDeg(terms.θ),
+});
+
+/** Free height wanted above the unit to lift it on. */
+export const LIFT_CLEARANCE = formula({
+  label: 'lift-clearance',
+  unit: 'mm',
+  text: 'engagement + margin',
+  source: '[eq], margin [ASSUME] docs/formulas/cleat-geometry.md',
+  terms: { engagement: 'mm', margin: 'mm' },
+  compute: ({ engagement, margin }) => engagement + margin,
+});

@@ -1,0 +1,78 @@
+/** A unit as a family hands it on: panels, meetings, compartments and how it hangs. Loads, parts, drawings and setups read this. */
+import type { Length } from '../length/length.ts';
+import type { Dimension, Label, Source } from '../worked/dimension.ts';
+import type { Figure } from '../worked/figure.ts';
+import type { Meeting } from './meeting.ts';
+import type { Panel } from './panel.ts';
+import { resolve, type ResolvedPanel } from './resolve.ts';
+
+/** A space things stand in. Positions are in the unit frame. */
+export interface Compartment {
+  readonly id: string;
+  readonly name: Label;
+  /** The panel things stand on. */
+  readonly floor: string;
+  /** The element of the design whose record keeps the contents. */
+  readonly keptBy: string;
+  readonly width: Dimension;
+  readonly height: Dimension;
+  readonly depth: Dimension;
+  /** Left end, floor and rear of the space. */
+  readonly at: { readonly along: Length; readonly up: Length; readonly out: Length };
+}
+
+/** What keeps the unit's bottom off the wall. */
+export type Standoff = 'spacer' | 'carcass' | 'nothing';
+
+export interface Hanging {
+  /** Outside the back with a spacer, or in the depth behind an inset back. */
+  readonly kind: 'outside' | 'recessed';
+  readonly bevelDeg: number;
+  readonly cleatThickness: Length;
+  /** From the wall to the back of the carcass (outside) or to the back's rear face (recessed). */
+  readonly gap: Length;
+  readonly standoff: Standoff;
+  readonly spacerThickness: Length;
+  readonly wallHalf: string;
+  readonly cabinetHalf: string;
+  readonly spacer: string | null;
+  readonly hangingRail: string | null;
+  /** Above the unit's bottom: where the bevel starts at the wall, its middle, the middle of the standoff. */
+  readonly valleyUp: Length;
+  readonly contactUp: Length;
+  readonly standoffUp: Length;
+  readonly shortFace: Length;
+  readonly longFace: Length;
+  readonly longFacesFigure: Figure;
+  readonly shortFaceFigure: Figure;
+  readonly engagement: Figure;
+  readonly boardWidth: Length;
+  readonly boardFrom: Source;
+  /** How far the cabinet half's top stands below the unit's top. */
+  readonly drop: Length;
+  /** Screws into each stud: in a row under the bevel, and in a low row. */
+  readonly wallScrew: { readonly screw: string; readonly length: Length; readonly upper: number; readonly lower: number };
+  /** Screws from inside the unit into the cabinet half. */
+  readonly cabinetScrew: { readonly screw: string; readonly length: Length; readonly count: number };
+  /** A screw through the bottom of the unit into a stud, so that it cannot be lifted off. */
+  readonly antiLift: boolean;
+}
+
+export interface Unit {
+  readonly id: string;
+  readonly panels: readonly Panel[];
+  readonly meetings: readonly Meeting[];
+  readonly compartments: readonly Compartment[];
+  readonly hanging: Hanging;
+  readonly outside: { readonly width: Dimension; readonly height: Dimension; readonly depth: Dimension };
+}
+
+export interface ResolvedUnit extends Omit<Unit, 'panels'> {
+  readonly panels: readonly ResolvedPanel[];
+  readonly byId: ReadonlyMap<string, ResolvedPanel>;
+}
+
+export function resolveUnit(unit: Unit): ResolvedUnit {
+  const panels = resolve(unit.panels, unit.meetings);
+  return { ...unit, panels, byId: new Map(panels.map((panel) => [panel.id, panel])) };
+}

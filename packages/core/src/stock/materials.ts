@@ -1,0 +1,78 @@
+/**
+ * What sheet goods and boards weigh, how stiff they are and what they bear.
+ * Sources: docs/formulas/materials.md. (m): from memory, to be confirmed. Weight is taken with the
+ * default density, stiffness and strength from the low side: never the same optimistic end for both.
+ */
+export type MaterialId =
+  | 'birch-plywood'
+  | 'hardwood-faced-plywood'
+  | 'softwood-plywood'
+  | 'lauan-plywood'
+  | 'mdf'
+  | 'particleboard'
+  | 'osb'
+  | 'hardboard'
+  | 'spf'
+  | 'douglas-fir'
+  | 'southern-pine'
+  | 'red-oak'
+  | 'hard-maple'
+  | 'yellow-poplar'
+  | 'white-pine';
+
+export interface Material {
+  readonly id: MaterialId;
+  readonly name: string;
+  readonly kind: 'plywood' | 'fibre' | 'solid';
+  readonly densityKgM3: number;
+  /** Specific gravity for the fastener formulas, oven-dry basis. */
+  readonly gravity: number;
+  readonly stiffnessAlongMPa: number;
+  readonly stiffnessAcrossMPa: number;
+  /** Long-term allowable bending along the grain; permanent load already included. */
+  readonly bendingMPa: number;
+  /** Creep multiplier on sustained deflection. */
+  readonly creep: number;
+  /** Allowable crushing on the face of a slot's lip. */
+  readonly bearingMPa: number;
+  /** Planar shear of the lip under a slot. [ASSUME] */
+  readonly lipShearMPa: number;
+  readonly source: string;
+}
+
+const sheet = (
+  id: MaterialId, name: string, kind: Material['kind'], densityKgM3: number, gravity: number, along: number, across: number, bendingMPa: number, creep: number, source: string,
+): Material => ({
+  id, name, kind, densityKgM3, gravity, stiffnessAlongMPa: along, stiffnessAcrossMPa: across, bendingMPa, creep,
+  bearingMPa: kind === 'fibre' ? 1.5 : 2.5,
+  lipShearMPa: kind === 'fibre' ? 0.15 : 0.35,
+  source,
+});
+
+const solid = (
+  id: MaterialId, name: string, densityKgM3: number, gravity: number, along: number, bendingMPa: number, bearingMPa: number,
+): Material => ({
+  id, name, kind: 'solid', densityKgM3, gravity, stiffnessAlongMPa: along, stiffnessAcrossMPa: along / 15, bendingMPa, creep: 1.6, bearingMPa,
+  lipShearMPa: 0.35,
+  source: 'G [NDS T12.3.3A]; E, F NDS No. 2 or clear wood [WH] (m); across the grain along/15 [ASSUME]',
+});
+
+export const MATERIALS: Readonly<Record<MaterialId, Material>> = Object.fromEntries(
+  [
+    sheet('birch-plywood', 'Birch plywood', 'plywood', 680, 0.55, 9000, 6500, 12, 1.8, '[FP](m)'),
+    sheet('hardwood-faced-plywood', 'Hardwood-faced plywood', 'plywood', 560, 0.42, 6500, 3500, 7, 1.8, '[ASSUME]'),
+    sheet('softwood-plywood', 'Softwood plywood', 'plywood', 530, 0.42, 7400, 2000, 7, 1.8, '[APA](m); G [NDS 12.3.3B]'),
+    sheet('lauan-plywood', 'Lauan plywood', 'plywood', 530, 0.42, 6000, 3000, 7, 1.8, '[ASSUME]'),
+    sheet('mdf', 'MDF', 'fibre', 750, 0.42, 2200, 2200, 2.5, 3.25, '[A208.2, EN 622-5](m)'),
+    sheet('particleboard', 'Particleboard, faced', 'fibre', 660, 0.42, 1800, 1800, 2, 3.25, '[A208.1 M-2, EN 312](m)'),
+    sheet('osb', 'OSB', 'fibre', 620, 0.5, 4900, 2000, 4, 2.5, '[EN 12369-1](m)'),
+    sheet('hardboard', 'Hardboard', 'fibre', 950, 0.42, 3500, 3500, 4, 3.25, '[WH](m)'),
+    solid('spf', 'Spruce, pine or fir', 430, 0.42, 8500, 6, 2.9),
+    solid('douglas-fir', 'Douglas fir or larch', 530, 0.5, 11000, 6.2, 4.3),
+    solid('southern-pine', 'Southern pine', 590, 0.55, 9700, 6.5, 3.9),
+    solid('red-oak', 'Red oak', 700, 0.67, 10000, 9, 5.6),
+    solid('hard-maple', 'Hard maple', 705, 0.63, 10500, 9, 5),
+    solid('yellow-poplar', 'Yellow poplar', 460, 0.43, 8700, 7, 2.9),
+    solid('white-pine', 'White pine boards', 390, 0.36, 7500, 5.5, 2.4),
+  ].map((row) => [row.id, row]),
+) as Record<MaterialId, Material>;

@@ -1,0 +1,61 @@
+/** The workshop: what there is to build from and with. It belongs to the installation and is shared by all projects. */
+import type { DisplayUnit, Length } from '../length/length.ts';
+import type { Entered } from '../length/entered.ts';
+import type { MaterialId } from './materials.ts';
+
+/** A kind of sheet, or of solid board bought by the length, that can be bought again. */
+export interface Product {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'sheet' | 'board';
+  readonly material: MaterialId;
+  readonly nominal: Entered;
+  readonly length: Entered;
+  readonly width: Entered;
+  /** Price of one piece in the workshop's money. */
+  readonly price: number;
+  /** Melamine, paint or another finish on the faces: glue does not hold on it. */
+  readonly faced: boolean;
+  readonly grain: 'length' | 'none';
+  /** The unit it is sold and shown in. */
+  readonly unit: DisplayUnit;
+}
+
+/** A piece left over from earlier work, still good. */
+export interface Offcut {
+  readonly id: string;
+  readonly product: string;
+  readonly length: Entered;
+  readonly width: Entered;
+}
+
+export interface Machines {
+  readonly ripCapacity: Entered;
+  readonly longestCrosscut: Entered;
+  readonly kerf: Entered;
+  /** Taken off all four edges of a new sheet. */
+  readonly trim: Entered;
+  /** What one person lifts to shoulder height, kg. */
+  readonly liftsKg: number;
+}
+
+export interface Workshop {
+  readonly currency: string;
+  readonly machines: Machines;
+  readonly products: Readonly<Record<string, Product>>;
+  readonly offcuts: Readonly<Record<string, Offcut>>;
+}
+
+/** One caliper reading, a fact of the shop record. */
+export interface ThicknessReading {
+  readonly product: string;
+  readonly value: Entered;
+}
+
+export interface ThicknessUsed {
+  readonly value: Length;
+  readonly nominal: Length;
+  readonly readings: number;
+  /** Largest less smallest reading. */
+  readonly spread: Length;
+}

@@ -1,0 +1,69 @@
+/**
+ * A length with the named terms that made it. The value is computed from the terms on show, never
+ * beside them, so that a sum on the screen cannot disagree with the number over it.
+ */
+import type { Length } from '../length/length.ts';
+
+/** What a term is called: a key of the word list, with the name of what it belongs to where one is needed. */
+export interface Label {
+  readonly key: string;
+  readonly of?: string;
+}
+
+/** Where a number comes from, so that the explained sum can lead back to it. */
+export type Source =
+  | { readonly kind: 'entered'; readonly path: readonly string[] }
+  | { readonly kind: 'measured'; readonly product: string; readonly readings: number }
+  | { readonly kind: 'nominal'; readonly product: string }
+  | { readonly kind: 'table'; readonly name: string; readonly tag: string };
+
+export interface LengthTerm {
+  readonly label: Label;
+  readonly value: Length;
+  /** How often it counts; negative takes it away. */
+  readonly times: number;
+  readonly source?: Source;
+  /** The sum behind the term, when it is one itself. */
+  readonly inner?: Dimension;
+}
+
+export interface Dimension {
+  readonly value: Length;
+  readonly terms: readonly LengthTerm[];
+  /** The sum is shared into so many equal lengths, each rounded to the nanometre from the whole. */
+  readonly over: number;
+}
+
+/** The sum of the terms, over `over` equal shares. */
+export function dimension(terms: readonly LengthTerm[], over = 1): Dimension {
+  let total = 0;
+  for (const { value, times } of terms) total += value * times;
+  return { value: (over === 1 ? total : Math.round(total / over)) as Length, terms, over };
+}
+
+type TermExtra = Pick<LengthTerm, 'source' | 'inner'>;
+
+export const plus = (key: string, value: Length, extra: TermExtra & { times?: number; of?: string } = {}): LengthTerm => term(1, key, value, extra);
+export const minus = (key: string, value: Length, extra: TermExtra & { times?: number; of?: string } = {}): LengthTerm => term(-1, key, value, extra);
+
+function term(sign: number, key: string, value: Length, { times = 1, of, source, inner }: TermExtra & { times?: number; of?: string }): LengthTerm {
+  return {
+    label: of === undefined ? { key } : { key, of },
+    value,
+    times: sign * times,
+    ...(source ? { source } : {}),
+    ...(inner ? { inner } : {}),
+  };
+}
+
+/** The same length with more terms behind it. Terms that say the same thing are counted together. */
+export function extend(base: Dimension, terms: readonly LengthTerm[]): Dimension {
+  if (terms.length === 0) return base;
+  const start = base.over === 1 ? [...base.terms] : [plus('shared', base.value, { inner: base })];
+  for (const next of terms) {
+    const same = start.findIndex((old) => old.label.key === next.label.key && old.label.of === next.label.of && old.value === next.value && Math.sign(old.times) === Math.sign(next.times));
+    if (same >= 0) start[same] = { ...start[same]!, times: start[same]!.times + next.times };
+    else start.push(next);
+  }
+  return dimension(start);
+}

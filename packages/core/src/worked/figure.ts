@@ -1,0 +1,77 @@
+/**
+ * A number that is no length (a force, a mass, a share) with the formula and the terms that made it.
+ * A formula is a row: its letters, its source and one function of its named terms. A Figure is plain
+ * data, made by apply(): its value can only be what the formula gives for the terms on show.
+ */
+import type { Dimension, Label, Source } from './dimension.ts';
+
+export type FigureUnit = 'N' | 'N mm' | 'N/mm' | 'MPa' | 'mm' | 'mm2' | 'mm4' | 'kg' | 'kg/m3' | 'kg/m2' | 'share' | 'deg' | 'count' | 'money' | 'factor' | 'N mm2' | 'm2';
+
+export interface FigureTerm {
+  readonly symbol: string;
+  readonly label: Label;
+  readonly value: number;
+  readonly unit: FigureUnit;
+  readonly source?: Source;
+  readonly inner?: Figure;
+  readonly length?: Dimension;
+}
+
+export interface Figure {
+  readonly value: number;
+  readonly unit: FigureUnit;
+  readonly label: Label;
+  /** The formula in its source's letters. */
+  readonly text: string;
+  /** Where the formula comes from; the tag is explained in docs/formulas. */
+  readonly source: string;
+  readonly terms: readonly FigureTerm[];
+}
+
+export interface Formula<K extends string> {
+  readonly label: string;
+  readonly unit: FigureUnit;
+  readonly text: string;
+  readonly source: string;
+  /** The terms in the order they are shown, with their units. */
+  readonly terms: { readonly [P in K]: FigureUnit };
+  readonly compute: (terms: { readonly [P in K]: number }) => number;
+}
+
+export type TermValue = number | Figure | { readonly value: number; readonly label?: Label; readonly source?: Source; readonly length?: Dimension };
+
+/** Declares a formula; K is read off its terms. */
+export const formula = <K extends string>(row: Formula<K>): Formula<K> => row;
+
+/** Computes a formula for its terms and keeps both. */
+export function apply<K extends string>(row: Formula<K>, terms: { readonly [P in K]: TermValue }, label?: Label): Figure {
+  const values = {} as { [P in K]: number };
+  const shown: FigureTerm[] = [];
+  for (const symbol of Object.keys(row.terms) as K[]) {
+    const given = terms[symbol];
+    const value = typeof given === 'number' ? given : given.value;
+    values[symbol] = value;
+    shown.push({ symbol, value, unit: row.terms[symbol], ...describe(`${row.label}.${symbol}`, given) });
+  }
+  return { value: row.compute(values), unit: row.unit, label: label ?? { key: row.label }, text: row.text, source: row.source, terms: shown };
+}
+
+function describe(key: string, given: TermValue): Pick<FigureTerm, 'label' | 'inner' | 'source' | 'length'> {
+  if (typeof given === 'number') return { label: { key } };
+  if ('terms' in given) return { label: given.label, inner: given };
+  const { label, source, length } = given;
+  return { label: label ?? { key }, ...(source ? { source } : {}), ...(length ? { length } : {}) };
+}
+
+/** A sum of many figures of one unit: loads on a shelf, masses of parts. */
+export function total(key: string, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
+  return { value: parts.reduce((sum, part) => sum + part.value, 0), unit, label: { key }, text: 'sum of all', source, terms: parts };
+}
+
+/** The greatest of several figures, keeping all of them on show. */
+export function greatest(key: string, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
+  return { value: Math.max(...parts.map(({ value }) => value)), unit, label: { key }, text: 'the greatest of', source, terms: parts };
+}
+
+/** A figure as a term of another. */
+export const termOf = (figure: Figure, symbol = '', label: Label = figure.label): FigureTerm => ({ symbol, label, value: figure.value, unit: figure.unit, inner: figure });
