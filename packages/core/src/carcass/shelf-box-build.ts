@@ -174,8 +174,11 @@ function railMeetings(base: BoxFrame): Meeting[] {
   const { box } = base;
   if (!box.hanging.rail) return [];
   const rail = `${box.id}/hanging-rail`;
-  const by = joint(base, 'butt', ZERO, ZERO, true);
-  return [...betweenSides(box.id, rail, by), meet(rail, 'far', `${box.id}/top`, 'other', { ...by, fastening: null })];
+  const by = joint(base, 'butt', ZERO, ZERO, false);
+  const { screw, length } = box.assembly;
+  const count = Math.max(box.hanging.railScrews, box.assembly.perJoint);
+  const ends: Joint = { ...by, fastening: count > 0 ? { screw, length: length.nm, count } : null };
+  return [...betweenSides(box.id, rail, ends), meet(rail, 'far', `${box.id}/top`, 'other', by)];
 }
 
 function compartments(base: BoxFrame, spacing: Spacing): Compartment[] {

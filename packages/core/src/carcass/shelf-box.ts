@@ -40,6 +40,8 @@ export interface HangingChoice {
   readonly drop: Entered;
   /** Height of the hanging rail inside the back; null for none. */
   readonly rail: Entered | null;
+  /** Screws through each side into the rail's ends, of the assembly screw. */
+  readonly railScrews: number;
   /** Ends of the wall half, in from the ends of the cabinet half; negative runs on past the unit. */
   readonly leftInset: Entered;
   readonly rightInset: Entered;
@@ -116,7 +118,7 @@ export function newShelfBox({ shelves, backStock, contents, stock, unit, ...rest
     glue: true,
     assembly: { ...screw('4mm', '50 mm', '#8', '2 in'), perJoint: 0 },
     shelves: Object.fromEntries(elements.map((element) => [element.id, element])),
-    back: { kind: 'rabbet', stock: backStock, rabbetDepth: pick('9 mm', '3/8 in') },
+    back: { kind: 'rabbet', stock: backStock, rabbetDepth: pick('8 mm', '5/16 in') },
     band: null,
     hanging: {
       kind: 'outside',
@@ -125,11 +127,12 @@ export function newShelfBox({ shelves, backStock, contents, stock, unit, ...rest
       bevelDeg: 45,
       drop: pick('0 mm', '0 in'),
       rail: pick('90 mm', '3 1/2 in'),
+      railScrews: 4,
       leftInset: pick('0 mm', '0 in'),
       rightInset: pick('0 mm', '0 in'),
       spacer: { stock, height: pick('60 mm', '2 1/2 in') },
       wallScrew: { ...screw('5mm', '80 mm', '#10', '3 in'), upper: 2, lower: 1 },
-      cabinetScrew: { ...screw('4mm', '40 mm', '#8', '1 1/2 in'), count: 6 },
+      cabinetScrew: { ...screw('5mm', '35 mm', '#8', '1 1/2 in'), count: 10 },
       antiLift: true,
     },
     contents: Object.fromEntries(['bottom', ...elements.map(({ id }) => id)].map((id) => [id, contents])),

@@ -24,7 +24,7 @@ export function tape(length: Length, unit: DisplayUnit): TapeLength {
   const step = TAPE_STEP[unit];
   const steps = Math.round(Math.abs(length) / step);
   const off = Math.abs(length) - steps * step;
-  const rest = Math.abs(off) < UNSEEN ? undefined : off > 0 ? ('strong' as const) : ('shy' as const);
+  const rest = Math.abs(off) <= UNSEEN ? undefined : off > 0 ? ('strong' as const) : ('shy' as const);
   const negative = length < 0 && steps > 0;
   const shared = { negative, ...(rest ? { rest } : {}) };
   if (unit === 'mm') return { ...shared, whole: String(Math.floor(steps / 2)), decimals: steps % 2 ? '.5' : '' };
@@ -46,8 +46,12 @@ export function tapeText(length: Length, unit: DisplayUnit): string {
   return `${negative ? '−' : ''}${figure}${rest ? ` ${rest}` : ''}`;
 }
 
-/** '23 11/16 in' */
-export const tapeTextWithUnit = (length: Length, unit: DisplayUnit): string => `${tapeText(length, unit)} ${unit}`;
+/** '23 11/16 in', '676.5 mm shy' */
+export function tapeTextWithUnit(length: Length, unit: DisplayUnit): string {
+  const { rest } = tape(length, unit);
+  const text = tapeText(length, unit);
+  return rest ? `${text.slice(0, -rest.length)}${unit} ${rest}` : `${text} ${unit}`;
+}
 
 /** Decimals without a mark's rounding: millimetres to 0.001, inches to 0.0001, noughts at the end left out. */
 export function exactText(length: Length, unit: DisplayUnit): string {

@@ -15,7 +15,7 @@ export const PANEL_MASS = formula({
   unit: 'kg',
   text: 'volume · ρ',
   source: 'docs/formulas/weights.md',
-  terms: { volume: 'm2', ρ: 'kg/m3' },
+  terms: { volume: 'm3', ρ: 'kg/m3' },
   compute: ({ volume, ρ }) => volume * ρ,
 });
 
@@ -39,6 +39,8 @@ const PRESET_MASS = formula({
 
 const TYPED_MASS = formula({ label: 'contents-mass', unit: 'kg', text: 'entered', source: 'entered', terms: { entered: 'kg' }, compute: ({ entered }) => entered });
 
+const SCALED = formula({ label: 'contents-scaled', unit: 'kg', text: 'contents · factor', source: 'load slider', terms: { contents: 'kg', factor: 'factor' }, compute: ({ contents, factor }) => contents * factor });
+
 const CENTRE = formula({
   label: 'centre-of-gravity',
   unit: 'mm',
@@ -54,6 +56,8 @@ export interface Load {
   readonly along: number;
   readonly up: number;
   readonly out: number;
+  /** The sum behind `out`, where it decides whether the unit hangs. */
+  readonly outFigure?: Figure;
 }
 
 export interface CompartmentLoad extends Load {
@@ -122,11 +126,11 @@ function topLoad(unit: ResolvedUnit): Load {
 export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): Load {
   const loads = top ? [...contents, top] : contents;
   const held = total('contents', 'kg', loads.map(({ mass }) => termOf(mass)), 'docs/formulas/contents.md');
-  const carried = factor === 1 ? held : { ...held, value: held.value * factor };
+  const carried = factor === 1 ? held : apply(SCALED, { contents: held, factor });
   const centre = (axis: 'along' | 'up' | 'out'): number => (held.value === 0 ? empty[axis] : loads.reduce((sum, load) => sum + load.mass.value * load[axis], 0) / held.value);
   const mean = (axis: 'along' | 'up' | 'out'): Figure => apply(CENTRE, { 'm₁': empty.mass.value, 'e₁': empty[axis], 'm₂': carried.value, 'e₂': centre(axis) });
   const out = mean('out');
-  return { mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/weights.md'), along: mean('along').value, up: mean('up').value, out: out.value };
+  return { mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/weights.md'), along: mean('along').value, up: mean('up').value, out: out.value, outFigure: out };
 }
 
 export const contentsMass = ({ contents, top }: UnitWeights): number => contents.reduce((sum, { mass }) => sum + mass.value, top?.mass.value ?? 0);

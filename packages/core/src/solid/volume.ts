@@ -88,6 +88,7 @@ export interface Box {
 
 /** What the strips take away, as boxes that do not overlap (mm): strips that cross are counted once. */
 export function removed(panel: ResolvedPanel): Box[] {
+  if (panel.strips.length === 0) return [];
   const cuts = panel.strips.map(({ normal, near, far, from, to, depth, face }) => {
     const across = normal.u === 1;
     if (!across && normal.v !== 1) throw new RangeError('volume of a tilted strip is not worked out yet');

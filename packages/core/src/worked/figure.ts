@@ -5,7 +5,7 @@
  */
 import type { Dimension, Label, Source } from './dimension.ts';
 
-export type FigureUnit = 'N' | 'N mm' | 'N/mm' | 'MPa' | 'mm' | 'mm2' | 'mm4' | 'kg' | 'kg/m3' | 'kg/m2' | 'share' | 'deg' | 'count' | 'money' | 'factor' | 'N mm2' | 'm2';
+export type FigureUnit = 'N' | 'N mm' | 'N/mm' | 'MPa' | 'mm' | 'mm2' | 'mm4' | 'kg' | 'kg/m3' | 'kg/m2' | 'share' | 'deg' | 'count' | 'money' | 'factor' | 'N mm2' | 'm2' | 'm3';
 
 export interface FigureTerm {
   readonly symbol: string;
@@ -43,24 +43,43 @@ export type TermValue = number | Figure | { readonly value: number; readonly lab
 /** Declares a formula; K is read off its terms. */
 export const formula = <K extends string>(row: Formula<K>): Formula<K> => row;
 
+interface Slot<K> {
+  readonly symbol: K;
+  readonly unit: FigureUnit;
+  readonly label: Label;
+}
+
+/** A formula's terms in order, made once: apply() runs thousands of times for each keystroke. */
+const slots = new WeakMap<object, readonly Slot<string>[]>();
+
+function slotsOf<K extends string>(row: Formula<K>): readonly Slot<K>[] {
+  let known = slots.get(row) as readonly Slot<K>[] | undefined;
+  if (!known) {
+    known = (Object.keys(row.terms) as K[]).map((symbol) => ({ symbol, unit: row.terms[symbol], label: { key: `${row.label}.${symbol}` } }));
+    slots.set(row, known);
+  }
+  return known;
+}
+
 /** Computes a formula for its terms and keeps both. */
 export function apply<K extends string>(row: Formula<K>, terms: { readonly [P in K]: TermValue }, label?: Label): Figure {
   const values = {} as { [P in K]: number };
   const shown: FigureTerm[] = [];
-  for (const symbol of Object.keys(row.terms) as K[]) {
-    const given = terms[symbol];
-    const value = typeof given === 'number' ? given : given.value;
-    values[symbol] = value;
-    shown.push({ symbol, value, unit: row.terms[symbol], ...describe(`${row.label}.${symbol}`, given) });
+  for (const { symbol, unit, label: own } of slotsOf(row)) {
+    const given: TermValue = terms[symbol];
+    if (typeof given === 'number') {
+      values[symbol] = given;
+      shown.push({ symbol, value: given, unit, label: own });
+    } else {
+      values[symbol] = given.value;
+      shown.push('terms' in given ? { symbol, value: given.value, unit, label: given.label, inner: given } : describe(symbol, unit, own, given));
+    }
   }
   return { value: row.compute(values), unit: row.unit, label: label ?? { key: row.label }, text: row.text, source: row.source, terms: shown };
 }
 
-function describe(key: string, given: TermValue): Pick<FigureTerm, 'label' | 'inner' | 'source' | 'length'> {
-  if (typeof given === 'number') return { label: { key } };
-  if ('terms' in given) return { label: given.label, inner: given };
-  const { label, source, length } = given;
-  return { label: label ?? { key }, ...(source ? { source } : {}), ...(length ? { length } : {}) };
+function describe(symbol: string, unit: FigureUnit, own: Label, { value, label, source, length }: Exclude<TermValue, number | Figure>): FigureTerm {
+  return { symbol, value, unit, label: label ?? own, ...(source ? { source } : {}), ...(length ? { length } : {}) };
 }
 
 /** A sum of many figures of one unit: loads on a shelf, masses of parts. */

@@ -1,0 +1,28 @@
+/** What a check of one unit may read. */
+import type { Stocked } from '../carcass/box-frame.ts';
+import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { HangInput, HangPlan } from '../hang/hang.ts';
+import type { PartLine } from '../parts/parts.ts';
+import type { ShelfSag } from '../sag/unit-sag.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import type { Wall } from '../wall/wall.ts';
+import type { Finding } from './finding.ts';
+
+export interface CheckContext {
+  readonly box: ShelfBox;
+  readonly unit: ResolvedUnit;
+  readonly hangInput: HangInput;
+  readonly hang: HangPlan;
+  readonly sag: readonly ShelfSag[];
+  readonly parts: readonly PartLine[];
+  readonly wall: Wall;
+  readonly children: boolean;
+  readonly workshop: Workshop;
+  readonly stockOf: (productId: string) => Stocked;
+}
+
+export type Check = (context: CheckContext) => Finding[];
+
+/** A path into the unit that is being checked. */
+export const inUnit = ({ box }: CheckContext, ...path: string[]): string[] => ['units', box.id, ...path];

@@ -1,0 +1,62 @@
+/** Findings: what a check saw, with its numbers, and what would settle it. Words are made in words/. */
+import type { Label } from '../worked/dimension.ts';
+
+export type Severity = 'look' | 'change' | 'stop';
+export type Station = 'box' | 'stock' | 'sheets' | 'hang';
+
+/** One step of an edit, as plan/edit.ts takes it; checks come before plan and only describe it. */
+export interface FixStep {
+  readonly path: readonly string[];
+  readonly value: unknown;
+}
+
+export type Fix =
+  | { readonly label: FixLabel; readonly edit: readonly FixStep[] }
+  /** Something only a person can supply: where to go for it. */
+  | { readonly label: FixLabel; readonly visit: Station };
+
+/** A key of the fix words with lengths (nm), texts and numbers for its blanks. */
+export interface FixLabel {
+  readonly key: string;
+  readonly lengthNm?: number;
+  readonly text?: string;
+  readonly number?: number;
+}
+
+interface Base {
+  readonly unit: string;
+  readonly severity: Severity;
+  readonly station: Station;
+  readonly panels: readonly string[];
+  readonly fixes: readonly Fix[];
+}
+
+export type Finding = Base &
+  (
+    | { readonly check: 'nominal-thickness'; readonly product: string; readonly readings: number; readonly playNm: number; readonly nominalNm: number }
+    | { readonly check: 'weak-bottom'; readonly name: Label; readonly use: number }
+    | { readonly check: 'fastener-pulls-out'; readonly name: Label; readonly use: number }
+    | { readonly check: 'sag'; readonly name: Label; readonly laterMm: number; readonly limitMm: number; readonly kg: number }
+    | { readonly check: 'shelf-breaks'; readonly name: Label; readonly use: number }
+    | { readonly check: 'shelf-outside'; readonly name: Label; readonly overNm: number }
+    | { readonly check: 'slot-too-deep'; readonly depthNm: number; readonly thicknessNm: number; readonly which: 'joint' | 'rabbet' }
+    | { readonly check: 'screw-too-long'; readonly where: 'stud' | 'cabinet-half' | 'joint'; readonly lengthNm: number; readonly overMm: number }
+    | { readonly check: 'screw-too-short'; readonly where: 'stud' | 'cabinet-half' | 'joint'; readonly lengthNm: number; readonly gripMm: number; readonly wantedMm: number }
+    | { readonly check: 'few-studs'; readonly studs: number }
+    | { readonly check: 'no-stud-anchors' }
+    | { readonly check: 'lift-clearance'; readonly freeMm: number; readonly neededMm: number }
+    | { readonly check: 'thin-back-only'; readonly backNm: number }
+    | { readonly check: 'no-spacer' }
+    | { readonly check: 'wrong-spacer'; readonly gapNm: number; readonly spacerNm: number; readonly slopeMm: number }
+    | { readonly check: 'lifts-off'; readonly tip: number; readonly pullN: number }
+    | { readonly check: 'cleat-material'; readonly material: string }
+    | { readonly check: 'over-load'; readonly link: Label; readonly use: number; readonly carriesKg: number; readonly plannedKg: number }
+    | { readonly check: 'children'; readonly reason: 'tip' | 'screws' | 'pull'; readonly use: number; readonly near: boolean }
+    | { readonly check: 'machine-too-small'; readonly mark: string; readonly what: 'rip' | 'crosscut' | 'sheet'; readonly sizeNm: number; readonly capacityNm: number }
+    | { readonly check: 'look-alikes'; readonly marks: readonly [string, string]; readonly byNm: number }
+    | { readonly check: 'heavy-sheet'; readonly product: string; readonly kg: number; readonly limitKg: number }
+    | { readonly check: 'too-heavy-alone'; readonly kg: number; readonly limitKg: number }
+    | { readonly check: 'glue-on-finish'; readonly product: string }
+  );
+
+export type CheckId = Finding['check'];

@@ -1,0 +1,69 @@
+/** Amounts as people read them: kilograms or pounds, percent, forces in two figures. */
+import { nearest, type DisplayUnit, type Length } from '../../length/length.ts';
+import { exactTextWithUnit, tapeTextWithUnit } from '../../length/format.ts';
+import type { FigureUnit } from '../../worked/figure.ts';
+
+const KG_PER_LB = 0.45359237;
+
+export const massText = (kg: number, unit: DisplayUnit): string => (unit === 'mm' ? `${trim(kg)} kg` : `${trim(kg / KG_PER_LB)} lb`);
+/** Both units, the reader's first. */
+export const bothMasses = (kg: number, unit: DisplayUnit): string => `${massText(kg, unit)} (${massText(kg, unit === 'mm' ? 'in' : 'mm')})`;
+export const massPerUnit = (unit: DisplayUnit): 'kg' | 'lb' => (unit === 'mm' ? 'kg' : 'lb');
+export const toShownMass = (kg: number, unit: DisplayUnit): number => (unit === 'mm' ? kg : kg / KG_PER_LB);
+export const fromShownMass = (shown: number, unit: DisplayUnit): number => (unit === 'mm' ? shown : shown * KG_PER_LB);
+/** A hanging's percent is rounded up: 100.2 % must never read as 100. */
+export const percentText = (share: number): string => (share >= 9.99 ? 'far over' : `${Math.ceil(share * 100 - 1e-6)} %`);
+export const sagText = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(2)} in`);
+export const lengthText = (nm: number, unit: DisplayUnit): string => tapeTextWithUnit(nm as Length, unit);
+export const fineText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit(nm as Length, unit);
+export const forceText = (newtons: number): string => `${twoFigures(newtons)} N`;
+
+function trim(value: number): string {
+  return Math.abs(value) < 10 ? value.toFixed(1).replace(/\.0$/, '') : value.toFixed(0);
+}
+
+function twoFigures(value: number): string {
+  if (value === 0) return '0';
+  const digits = Math.floor(Math.log10(Math.abs(value)));
+  const step = 10 ** (digits - 1);
+  return step >= 1 ? String(Math.round(value / step) * step) : value.toFixed(1 - digits);
+}
+
+/** A figure's value for a sum: enough digits to follow, no more. */
+export function figureText(value: number, unit: FigureUnit, shown: DisplayUnit): string {
+  switch (unit) {
+    case 'mm':
+      return shown === 'mm' ? `${digits(value)} mm` : fineText(nearest(value), 'in');
+    case 'kg':
+      return shown === 'mm' ? `${value.toFixed(2)} kg` : `${(value / KG_PER_LB).toFixed(2)} lb`;
+    case 'share':
+      return percentText(value);
+    case 'N':
+      return `${value.toFixed(value < 10 ? 1 : 0)} N`;
+    case 'N mm':
+    case 'N mm2':
+    case 'mm2':
+    case 'mm4':
+      return `${value >= 1e6 ? value.toExponential(2) : digits(value)} ${unit.replace('2', '²').replace('4', '⁴')}`;
+    case 'm3':
+      return `${(value * 1000).toFixed(2)} litres`;
+    case 'm2':
+      return `${value.toFixed(3)} m²`;
+    case 'deg':
+      return `${digits(value)}°`;
+    case 'count':
+    case 'factor':
+    case 'money':
+      return digits(value);
+    case 'kg/m2':
+    case 'kg/m3':
+      return `${digits(value)} ${unit === 'kg/m2' ? 'kg/m²' : 'kg/m³'}`;
+    case 'N/mm':
+    case 'MPa':
+      return `${digits(value)} ${unit}`;
+    default:
+      return unit satisfies never;
+  }
+}
+
+const digits = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(Math.abs(value) < 10 ? 2 : 1).replace(/\.?0+$/, ''));

@@ -1,0 +1,31 @@
+/** Reads JSON text that may be hostile: size and depth are limited before it is parsed. */
+import { Refusal } from '../problem/problem.ts';
+
+/** A project of a few hundred units is well under this. */
+export const MOST_BYTES = 5_000_000;
+export const MOST_DEPTH = 40;
+
+export function readJsonText(text: string, where = 'file'): unknown {
+  if (text.length > MOST_BYTES) throw new Refusal('too-large', `the text is ${(text.length / 1e6).toFixed(1)} MB`, where, `at most ${MOST_BYTES / 1e6} MB`);
+  checkDepth(text, where);
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    throw new Refusal('not-json', `this is not whole JSON: ${(error as Error).message}`, where, 'a complete JSON file');
+  }
+}
+
+function checkDepth(text: string, where: string): void {
+  let depth = 0;
+  let inText = false;
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    if (inText) {
+      if (code === 92) i++;
+      else if (code === 34) inText = false;
+    } else if (code === 34) inText = true;
+    else if (code === 123 || code === 91) {
+      if (++depth > MOST_DEPTH) throw new Refusal('too-deep', `brackets stand more than ${MOST_DEPTH} deep`, `${where}, character ${i + 1}`, 'a project file');
+    } else if (code === 125 || code === 93) depth--;
+  }
+}

@@ -1,0 +1,71 @@
+/** The whole plan as JSON for the command line: every part with its sum, weights, sag, the chain of links, findings in words. */
+import { findingWords } from '../checks/words/findings.ts';
+import { labelWords } from '../checks/words/labels.ts';
+import type { Design } from '../plan/design.ts';
+import type { Plan, UnitPlan } from '../plan/plan.ts';
+import type { Dimension } from '../worked/dimension.ts';
+import type { Figure } from '../worked/figure.ts';
+import type { Json } from './codec.ts';
+import { featureWords } from './cut-list-csv.ts';
+import { exactMm } from './nest-problem.ts';
+
+export function planJson(plan: Plan, design: Design): Json {
+  return { name: design.name, units: plan.units.map((unit) => unitJson(unit, design)) };
+}
+
+function unitJson(unitPlan: UnitPlan, design: Design): Json {
+  const { unit, parts, weights, loaded, sag, hang, findings } = unitPlan;
+  const { width, height, depth } = unit.outside;
+  return {
+    id: unitPlan.id,
+    name: unitPlan.name,
+    outside: { width: dimensionJson(width), height: dimensionJson(height), depth: dimensionJson(depth) },
+    parts: parts.map((line) => ({
+      mark: line.mark,
+      count: line.count,
+      names: line.names.map(labelWords),
+      panels: [...line.panels],
+      length: dimensionJson(line.length),
+      width: dimensionJson(line.width),
+      thickness: exactMm(line.thickness),
+      stock: line.stock,
+      grain: line.grain,
+      edgesBanded: [...line.bands],
+      mirrorOf: line.mirrorOf,
+      features: line.features.map((feature) => ({
+        kind: feature.kind, face: feature.face, from: feature.from, at: exactMm(feature.at), width: exactMm(feature.width), depth: exactMm(feature.depth), play: exactMm(feature.play),
+        tiltDeg: feature.tiltDeg, guest: feature.guest, words: featureWords(feature, line, design.units[unitPlan.id]!.unit),
+      })),
+    })),
+    weights: {
+      empty: figureJson(weights.empty.mass),
+      contents: weights.contents.map(({ compartment, mass }) => ({ compartment: compartment.id, mass: figureJson(mass) })),
+      loaded: figureJson(loaded.mass),
+      centreOfGravityMm: { along: loaded.along, up: loaded.up, out: loaded.out },
+    },
+    sag: sag.map(({ panel, now, later, limit, bending }) => ({ panel, now: figureJson(now), later: figureJson(later), limit: figureJson(limit), bending: figureJson(bending) })),
+    hang: {
+      state: hang.state,
+      plannedKg: hang.plannedKg,
+      carriesKg: hang.carriesKg,
+      fineToKg: hang.fineToKg,
+      refusals: hang.refusals.map((reason) => ({ ...reason })),
+      weight: figureJson(hang.weight),
+      outward: figureJson(hang.forces.outward),
+      spacerPush: figureJson(hang.forces.spacerPush),
+      tip: figureJson(hang.forces.tip),
+      pullLimit: figureJson(hang.forces.pullLimit),
+      links: hang.links.map(({ id, kind, name, use, straightSum, panels }) => ({ id, kind, name: labelWords(name), use: figureJson(use), ...(straightSum === undefined ? {} : { straightSum }), panels: [...panels] })),
+      cleat: { boardWidth: exactMm(unit.hanging.boardWidth), longFace: exactMm(unit.hanging.longFace), shortFace: exactMm(unit.hanging.shortFace), bevelDeg: unit.hanging.bevelDeg, engagement: figureJson(unit.hanging.engagement) },
+    },
+    findings: findings.map((finding) => ({ check: finding.check, severity: finding.severity, panels: [...finding.panels], ...findingWords(finding, design.units[unitPlan.id]!.unit) })),
+  };
+}
+
+function dimensionJson({ value, terms, over }: Dimension): Json {
+  return { value: exactMm(value), sum: terms.map(({ label, value: each, times }) => ({ name: labelWords(label), value: exactMm(each), times })), ...(over === 1 ? {} : { sharedBy: over }) };
+}
+
+function figureJson(figure: Figure): Json {
+  return { value: figure.value, unit: figure.unit, formula: figure.text, source: figure.source, terms: figure.terms.map(({ symbol, label, value, unit }) => ({ symbol, name: labelWords(label), value, unit })) };
+}

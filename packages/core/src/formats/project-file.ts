@@ -1,0 +1,79 @@
+/**
+ * The open project file, *.carcass.json: design and shop record as the server stores them, with
+ * copies of what it uses from the workshop. A file of an older version is lifted step by step; a
+ * newer one is refused. Unknown fields are refused, and nothing is half-read.
+ */
+import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
+import type { Design, RecordEntry } from '../plan/design.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import { constant, list, object, quote, type Json, type Schema } from './codec.ts';
+import { designCodec } from './design-codec.ts';
+import { readJsonText } from './json-text.ts';
+import { recordCodec } from './record-codec.ts';
+import { workshopCodec } from './workshop-codec.ts';
+
+export const FORMAT = 'keen-carcass-project';
+export const VERSION = 1;
+export const MOST_ENTRIES = 20_000;
+
+export interface ProjectFile {
+  readonly design: Design;
+  readonly record: readonly RecordEntry[];
+  readonly workshop: Workshop;
+}
+
+/** One step up per version: MIGRATIONS[n] lifts a file from version n to n + 1. The first version has none below it. */
+export const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {};
+
+const fileCodec = object({ format: constant(FORMAT), version: constant(VERSION), design: designCodec, record: list(recordCodec, MOST_ENTRIES), workshop: workshopCodec });
+
+/** Reads a file's text. */
+export const readProjectFile = (text: string): Outcome<ProjectFile> => outcomeOf(() => readProject(readJsonText(text)));
+
+/** Reads a parsed file; throws a Refusal. */
+export function readProject(value: unknown): ProjectFile {
+  const { design, record, workshop } = fileCodec.read(lift(value), 'file');
+  checkProducts(design, workshop);
+  checkOnce(record);
+  return { design, record, workshop };
+}
+
+function lift(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new Refusal('not-a-project', `${quote(value)} is no project`, 'file', 'a *.carcass.json file');
+  let file = value as Record<string, unknown>;
+  if (file['format'] !== FORMAT) throw new Refusal('not-a-project', `its format is ${quote(file['format'])}`, 'file.format', `'${FORMAT}'`);
+  const version = file['version'];
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) throw new Refusal('version', `${quote(version)} is no version`, 'file.version', `a whole number from 1 to ${VERSION}`);
+  if (version > VERSION) throw new Refusal('newer-version', `the file was written by a newer program (version ${version})`, 'file.version', `up to version ${VERSION}`);
+  for (let at = version; at < VERSION; at++) file = { ...MIGRATIONS[at]!(file), version: at + 1 };
+  return file;
+}
+
+/** Every product a design names must be in the workshop that comes with it. */
+export function checkProducts(design: Design, workshop: Workshop): void {
+  for (const unit of Object.values(design.units)) {
+    const named: [string, string][] = [['stock', unit.stock], ['hanging.stock', unit.hanging.stock]];
+    if (unit.back.kind !== 'none') named.push(['back.stock', unit.back.stock]);
+    if (unit.hanging.spacer) named.push(['hanging.spacer.stock', unit.hanging.spacer.stock]);
+    for (const [path, product] of named) {
+      if (!Object.hasOwn(workshop.products, product)) throw new Refusal('unknown-product', `there is no product ${quote(product)} in the workshop`, `design.units.${unit.id}.${path}`, Object.keys(workshop.products).join(', '));
+    }
+  }
+}
+
+function checkOnce(record: readonly RecordEntry[]): void {
+  const seen = new Set<string>();
+  for (const [index, { id }] of record.entries()) {
+    if (seen.has(id)) throw new Refusal('twice', `the entry ${quote(id)} stands twice`, `file.record[${index}].id`, 'each entry once');
+    seen.add(id);
+  }
+}
+
+export function writeProject({ design, record, workshop }: ProjectFile): Json {
+  return fileCodec.write({ format: FORMAT, version: VERSION, design, record, workshop });
+}
+
+export const writeProjectText = (project: ProjectFile): string => `${JSON.stringify(writeProject(project), null, 2)}\n`;
+
+/** The published JSON Schema of the file. */
+export const projectSchema = (): Schema => ({ $schema: 'https://json-schema.org/draft/2020-12/schema', title: 'Keen Carcass project', ...fileCodec.schema });

@@ -1,0 +1,71 @@
+/** Forces between the unit and its cleat, and the links that depend on them alone: tipping, spacer, hold-down. */
+import { toMm } from '../length/length.ts';
+import type { Load } from '../parts/weights.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
+import { link, type Link } from './link.ts';
+import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
+
+export interface CleatForces {
+  readonly weight: Figure;
+  readonly outward: Figure;
+  readonly tip: Figure;
+  readonly spacerPush: Figure;
+  readonly holdDown: Figure;
+  readonly liftStarts: Figure;
+  readonly liftLimit: Figure;
+  readonly pullLimit: Figure;
+  readonly links: readonly Link[];
+  /** mm: centre of gravity from the wall, drop from bevel to standoff, cleat, height of the bevel's middle over the half's edge. */
+  readonly e: number;
+  readonly h: number;
+  readonly t: number;
+  readonly b: number;
+  readonly bevelDeg: number;
+}
+
+/** Wallboard takes so much under the spacer, MPa. [ASSUME] */
+const WALLBOARD_MPA = 0.5;
+
+const SPACER_USE = formula({
+  label: 'spacer-use',
+  unit: 'share',
+  text: 'push / (length · height · 0.5 MPa)',
+  source: '[ASSUME] docs/formulas/cleat-statics.md',
+  terms: { push: 'N', length: 'mm', height: 'mm' },
+  compute: ({ push, length, height }) => push / (length * height * WALLBOARD_MPA),
+});
+
+export function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): CleatForces {
+  const { hanging, outside } = unit;
+  const t = toMm(hanging.cleatThickness);
+  const e = loaded.out;
+  const h = toMm(hanging.contactUp) - toMm(hanging.standoffUp);
+  const θ = hanging.bevelDeg;
+  const terms = { W: weight, e: loaded.outFigure ?? e, t, h, θ };
+  const tip = apply(TIP_RATIO, { e: terms.e, t, h, θ });
+  const a = e - t / 2;
+  const D = toMm(outside.depth.value) - t / 2;
+  const c = toMm(hanging.longFace) - (t / 2) * Math.tan((θ * Math.PI) / 180);
+  const spacerPush = apply(SPACER_PUSH, { W: weight, e: terms.e, t, h });
+  const links: Link[] = [link({ id: 'tip', kind: 'tip', name: { key: 'link-tip' }, use: tip, fineTo: 0.67, panels: [hanging.cabinetHalf, ...(hanging.spacer ? [hanging.spacer] : [])] })];
+  const spacer = hanging.spacer ? unit.byId.get(hanging.spacer) : undefined;
+  if (spacer) {
+    const use = apply(SPACER_USE, { push: spacerPush, length: toMm(spacer.length.value), height: toMm(spacer.width.value) });
+    links.push(link({ id: 'spacer', kind: 'spacer', name: { key: 'link-spacer' }, use, panels: [spacer.id] }));
+  }
+  return {
+    weight,
+    outward: apply(OUTWARD, terms),
+    tip,
+    spacerPush,
+    holdDown: apply(HOLD_DOWN, terms),
+    liftStarts: apply(LIFT_STARTS, { W: weight, a, D }),
+    liftLimit: apply(LIFT_LIMIT, { W: weight, a, D, c, θ }),
+    pullLimit: apply(PULL_LIMIT, { W: weight, a, c, z: toMm(hanging.contactUp), h, θ }),
+    links,
+    e, h, t,
+    b: contactHeight(toMm(hanging.shortFace), t, θ),
+    bevelDeg: θ,
+  };
+}

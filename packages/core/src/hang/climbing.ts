@@ -1,0 +1,45 @@
+/**
+ * The second run: someone leans on the front edge (400 N down) or pulls at the bottom (200 N), with
+ * full contents and short load duration. Always computed and shown. Source: docs/formulas/hanging-verdict.md.
+ */
+import { toMm } from '../length/length.ts';
+import type { Load } from '../parts/weights.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
+import { cleatForces } from './cleat-forces.ts';
+import { CLIMBING } from './fasteners.ts';
+import type { HangInput } from './hang.ts';
+import { screwCapacity, wallLinks } from './wall-links.ts';
+
+export interface Climbing {
+  readonly tip: Figure;
+  /** Most used stud. */
+  readonly screws: Figure;
+  /** A firm pull at the bottom front edge over what unhooks the unit. */
+  readonly pull: Figure;
+  readonly passes: boolean;
+}
+
+export const LEANING_N = 400;
+export const PULLING_N = 200;
+
+const LEANT_WEIGHT = formula({ label: 'leant-weight', unit: 'N', text: 'W + 400 N', source: 'docs/formulas/hanging-verdict.md', terms: { W: 'N' }, compute: ({ W }) => W + LEANING_N });
+const LEANT_CENTRE = formula({
+  label: 'leant-centre',
+  unit: 'mm',
+  text: '(W e + 400 N · front) / (W + 400 N)',
+  source: '[eq]',
+  terms: { W: 'N', e: 'mm', front: 'mm' },
+  compute: ({ W, e, front }) => (W * e + LEANING_N * front) / (W + LEANING_N),
+});
+const PULL_USE = formula({ label: 'pull-use', unit: 'share', text: '200 N / limit', source: 'docs/formulas/hanging-verdict.md', terms: { limit: 'N' }, compute: ({ limit }) => (limit > 0 ? PULLING_N / limit : 99) });
+
+export function climbing(input: HangInput, weight: Figure, loaded: Load): Climbing {
+  const front = toMm(input.unit.outside.depth.value);
+  const out = apply(LEANT_CENTRE, { W: weight, e: loaded.outFigure ?? loaded.out, front });
+  const leant: Load = { ...loaded, out: out.value, outFigure: out };
+  const forces = cleatForces(input.unit, apply(LEANT_WEIGHT, { W: weight }), leant);
+  const { studs } = wallLinks(input, forces, leant, screwCapacity(input, CLIMBING));
+  const screws = studs.map(({ use }) => use).reduce((a, b) => (a.value >= b.value ? a : b));
+  const pull = apply(PULL_USE, { limit: cleatForces(input.unit, weight, loaded).pullLimit });
+  return { tip: forces.tip, screws, pull, passes: forces.tip.value <= 1 && screws.value <= 1 && pull.value <= 1 };
+}

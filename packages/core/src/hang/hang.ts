@@ -1,0 +1,179 @@
+/**
+ * Will it stay up? Follows the load from what stands on each floor to the studs, link by link, and
+ * names the weakest. In: the resolved unit, its weights, the wall and the materials. Out: links with
+ * their use, the verdict, and how much the unit would carry. Rules: docs/formulas/hanging-verdict.md.
+ */
+import { toMm } from '../length/length.ts';
+import { contentsMass, loadedUnit, type Load, type MaterialOf, type UnitWeights } from '../parts/weights.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Wall } from '../wall/wall.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
+import { G0, PERMANENT } from './fasteners.ts';
+import { climbing, type Climbing } from './climbing.ts';
+import { cleatForces, type CleatForces } from './cleat-forces.ts';
+import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
+import type { Link } from './link.ts';
+import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
+
+export interface HangInput {
+  readonly unit: ResolvedUnit;
+  readonly weights: UnitWeights;
+  readonly wall: Wall;
+  /** Stud centres along the unit frame (mm from the unit's left end). */
+  readonly studsMm: readonly number[];
+  readonly materialOf: MaterialOf;
+  /** Faced or prefinished: glue does not hold on it. */
+  readonly isFaced: (productId: string) => boolean;
+}
+
+/** What makes a hanging refused whatever its numbers. */
+export type RefusalReason =
+  | { readonly kind: 'no-stud-known' }
+  | { readonly kind: 'too-few-studs'; readonly studs: number }
+  | { readonly kind: 'no-spacer' }
+  | { readonly kind: 'thin-back-only'; readonly backMm: number }
+  | { readonly kind: 'cleat-material'; readonly material: string }
+  | { readonly kind: 'short-screw'; readonly diameters: number }
+  | { readonly kind: 'no-wall-screw' }
+  | { readonly kind: 'bevel'; readonly bevelDeg: number };
+
+export type VerdictState = 'fine' | 'tight' | 'over' | 'refused';
+
+export interface Hang {
+  readonly weight: Figure;
+  readonly loaded: Load;
+  readonly forces: CleatForces;
+  readonly studs: readonly StudUse[];
+  /** Most used first. The tip ratio is among them with its own limit. */
+  readonly links: readonly Link[];
+  readonly climbing: Climbing | null;
+  readonly refusals: readonly RefusalReason[];
+  readonly state: VerdictState;
+  readonly plannedKg: number;
+}
+
+export interface HangPlan extends Hang {
+  /** Contents the unit carries until a link is fully used; null when it is refused whatever hangs in it. */
+  readonly carriesKg: number | null;
+  /** Contents up to which every link is fine. */
+  readonly fineToKg: number | null;
+}
+
+export const FINE_USE = 0.8;
+export const FINE_TIP = 0.67;
+/** A back thinner than this is no fixing. [ASSUME] */
+export const LEAST_FIXING_BACK_MM = 12;
+/** One stud only: most it may carry, loaded; how far off the stud the centre of gravity may be. [ASSUME] */
+export const ONE_STUD_KG = 15;
+export const ONE_STUD_OFF_MM = 75;
+
+const WEIGHT = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
+
+/** The hanging at the planned contents, with what it would carry. */
+export function hang(input: HangInput): HangPlan {
+  const capacities = capacitiesOf(input);
+  const planned = hangAt(input, 1);
+  const held = contentsMass(input.weights);
+  const { antiLift } = input.unit.hanging;
+  return {
+    ...planned,
+    carriesKg: mostContents(input, capacities, held, ({ kind }) => (kind === 'tip' && antiLift ? Infinity : 1)),
+    fineToKg: mostContents(input, capacities, held, ({ fineTo }) => fineTo),
+  };
+}
+
+/** The hanging with the contents multiplied by `factor`: what the load slider shows. */
+export function hangAt(input: HangInput, factor: number): Hang {
+  const chain = chainAt(input, capacitiesOf(input), factor);
+  return { ...chain, climbing: chain.studs.length > 0 ? climbing(input, chain.weight, chain.loaded) : null };
+}
+
+/** What screws and joints hold: the load does not enter, so it is worked out once for all the loads that are tried. */
+interface Capacities {
+  readonly wall: ScrewCapacity;
+  readonly joints: JointCapacities;
+}
+
+const capacitiesOf = (input: HangInput): Capacities => ({ wall: screwCapacity(input, PERMANENT), joints: jointCapacities(input) });
+
+function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit<Hang, 'climbing'> {
+  const { unit, weights } = input;
+  const loaded = loadedUnit(weights, factor);
+  const weight = apply(WEIGHT, { m: loaded.mass });
+  const forces = cleatForces(unit, weight, loaded);
+  const { studs, links: fromWall } = wallLinks(input, forces, loaded, capacities.wall);
+  const links = [...fromWall, ...jointLinks(input, capacities.joints, forces, factor), ...forces.links].sort((a, b) => b.use.value / b.limit - a.use.value / a.limit);
+  const refusals = refusalsOf(input, loaded, studs);
+  return {
+    weight, loaded, forces, studs, links,
+    refusals,
+    state: stateOf(links, refusals, unit.hanging.antiLift),
+    plannedKg: contentsMass(weights) * factor,
+  };
+}
+
+function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], antiLift: boolean): VerdictState {
+  if (refusals.length > 0) return 'refused';
+  const over = links.some(({ use, kind }) => use.value > 1 && !(kind === 'tip' && antiLift));
+  if (over) return 'over';
+  const tight = links.some(({ use, fineTo }) => use.value > fineTo);
+  return tight ? 'tight' : 'fine';
+}
+
+/**
+ * The most contents, kg, at which every link is within its limit: uses grow nearly in line with the
+ * load, so false position finds where the most used one is used up; the accepted side is given.
+ */
+function mostContents(input: HangInput, capacities: Capacities, heldKg: number, limitOf: (link: Link) => number): number | null {
+  if (heldKg === 0) return null;
+  const used = (factor: number): number => {
+    const { links, refusals } = chainAt(input, capacities, factor);
+    return refusals.length > 0 ? Infinity : Math.max(...links.map((each) => each.use.value / limitOf(each)));
+  };
+  let low = 0;
+  let atLow = used(0) - 1;
+  if (atLow > 0) return null;
+  let high = 1;
+  let atHigh = used(1) - 1;
+  while (atHigh <= 0 && high < 64) {
+    [low, atLow] = [high, atHigh];
+    high *= Number.isFinite(atHigh) && atHigh > -0.9 ? Math.min(4, 1.1 / (1 + atHigh)) : 4;
+    atHigh = used(high) - 1;
+  }
+  for (let step = 0; step < 8 && high - low > 0.002 * high; step++) {
+    const straight = Number.isFinite(atHigh) ? low + ((high - low) * -atLow) / (atHigh - atLow) : (low + high) / 2;
+    // A hair to the accepted side, so that the bracket closes from both ends.
+    const middle = Math.min(high - 0.0005 * high, Math.max(low + 0.0005 * high, straight - 0.0005 * high));
+    const here = used(middle) - 1;
+    if (here <= 0) [low, atLow] = [middle, here];
+    else [high, atHigh] = [middle, here];
+  }
+  return low * heldKg;
+}
+
+function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: readonly StudUse[]): RefusalReason[] {
+  const { hanging } = unit;
+  const reasons: RefusalReason[] = [];
+  const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  if (cleat.kind === 'fibre') reasons.push({ kind: 'cleat-material', material: cleat.name });
+  if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
+  if (hanging.bevelDeg < 20 || hanging.bevelDeg > 65) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
+  const back = unit.panels.find(({ role }) => role === 'back');
+  if (!hanging.hangingRail && (!back || toMm(back.thickness) < LEAST_FIXING_BACK_MM)) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
+  if (!wall.studs.known) return [...reasons, { kind: 'no-stud-known' }];
+  const { upper, lower } = hanging.wallScrew;
+  if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];
+  if (studs.length < 2 && !oneStudWillDo(unit, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });
+  const worst = studs.find(({ tooShort }) => tooShort);
+  if (worst) reasons.push({ kind: 'short-screw', diameters: worst.diameters });
+  return reasons;
+}
+
+/** One stud only and no longer wall half: up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
+function oneStudWillDo({ hanging }: ResolvedUnit, loaded: Load, studs: readonly StudUse[]): boolean {
+  const stud = studs[0];
+  if (!stud) return false;
+  const { upper, lower } = hanging.wallScrew;
+  return loaded.mass.value <= ONE_STUD_KG && upper >= 1 && lower >= 1 && hanging.antiLift && Math.abs(stud.atMm - loaded.along) <= ONE_STUD_OFF_MM;
+}
+

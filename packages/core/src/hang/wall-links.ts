@@ -1,0 +1,176 @@
+/** The wall half: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
+import { screwById } from '../joints/screws.ts';
+import { toMm } from '../length/length.ts';
+import type { Load } from '../parts/weights.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { apply, formula, greatest, total, type Figure } from '../worked/figure.ts';
+import type { CleatForces } from './cleat-forces.ts';
+import { bearingLength, COMBINED, HEAD_PULL_THROUGH, LATERAL, LEAST_PENETRATION, linearUse, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
+import type { HangInput } from './hang.ts';
+import { link, type Link } from './link.ts';
+import { PRYING } from './statics.ts';
+import { studShares } from './stud-shares.ts';
+
+export interface StudUse {
+  /** From the unit's left end, mm. */
+  readonly atMm: number;
+  /** Weight this stud carries: the greatest of three ways of sharing. */
+  readonly share: Figure;
+  readonly use: Figure;
+  readonly straightSum: number;
+  readonly tension: Figure;
+  readonly shear: Figure;
+  readonly lateral: Figure;
+  readonly pull: Figure;
+  readonly penetrationMm: number;
+  readonly diameters: number;
+  readonly tooShort: boolean;
+}
+
+/** Screw rows of the wall half above its lower edge, mm. Highest and lowest stand 2.5 diameters from the short face's ends. */
+export interface WallRows {
+  readonly topMm: number;
+  readonly lowMm: number;
+  readonly upper: number;
+  readonly lower: number;
+}
+
+/** Least distance of a screw from the cleat's end, in diameters, bored. [NDS 12.1 commentary (m)] */
+const END_DISTANCE = 10;
+const EDGE_DISTANCE = 2.5;
+
+const SHEAR = formula({ label: 'screw-shear', unit: 'N', text: 'R / n', source: '[eq]', terms: { R: 'N', n: 'count' }, compute: ({ R, n }) => R / n });
+const STUD_PULL = formula({ label: 'stud-outward', unit: 'N', text: 'H · R / W', source: '[eq]', terms: { H: 'N', R: 'N', W: 'N' }, compute: ({ H, R, W }) => (H * R) / W });
+const LEAST_OF = formula({
+  label: 'screw-tension-capacity',
+  unit: 'N',
+  text: 'least of thread, head, steel',
+  source: 'docs/formulas/screws.md',
+  terms: { thread: 'N', head: 'N', steel: 'N' },
+  compute: ({ thread, head, steel }) => Math.min(thread, head, steel),
+});
+const PENETRATION = formula({
+  label: 'penetration',
+  unit: 'mm',
+  text: 'L − cleat − wallboard',
+  source: '[eq]',
+  terms: { L: 'mm', cleat: 'mm', wallboard: 'mm' },
+  compute: ({ L, cleat, wallboard }) => L - cleat - wallboard,
+});
+const BENDING = formula({
+  label: 'wall-half-bending',
+  unit: 'share',
+  text: '(M / (t s²/6) + M H/W / (s t²/6)) / F',
+  source: '[eq] docs/formulas/studs.md',
+  terms: { M: 'N mm', H: 'N', W: 'N', t: 'mm', s: 'mm', F: 'MPa' },
+  compute: ({ M, H, W, t, s, F }) => (M / ((t * s * s) / 6) + (M * H) / W / ((s * t * t) / 6)) / F,
+});
+const SPAN_MOMENT = formula({ label: 'span-moment', unit: 'N mm', text: 'w L² / 8', source: '[eq] simple span', terms: { w: 'N/mm', L: 'mm' }, compute: ({ w, L }) => (w * L * L) / 8 });
+const OVERHANG_MOMENT = formula({ label: 'overhang-moment', unit: 'N mm', text: 'w c² / 2', source: '[eq] cantilever', terms: { w: 'N/mm', c: 'mm' }, compute: ({ w, c }) => (w * c * c) / 2 });
+
+export function wallRows({ hanging }: ResolvedUnit): WallRows {
+  const edge = EDGE_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
+  const short = toMm(hanging.shortFace);
+  return { topMm: Math.max(0, Math.floor(short - edge)), lowMm: Math.ceil(edge), upper: hanging.wallScrew.upper, lower: hanging.wallScrew.lower };
+}
+
+/** Ends of the wall half, mm from the unit's left end. */
+export function wallHalfEnds(unit: ResolvedUnit): { from: number; to: number } {
+  const half = unit.byId.get(unit.hanging.wallHalf)!;
+  const from = half.frame.origin.along / 1e6;
+  return { from, to: from + toMm(half.length.value) };
+}
+
+/** Studs the wall half can be screwed to, mm from the unit's left end. */
+export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): number[] {
+  const { from, to } = wallHalfEnds(unit);
+  const end = END_DISTANCE * screwById(unit.hanging.wallScrew.screw).diameterMm;
+  return studsMm.filter((at) => at >= from + end && at <= to - end);
+}
+
+export function wallLinks(input: HangInput, forces: CleatForces, loaded: Load, capacity: ScrewCapacity): { studs: StudUse[]; links: Link[] } {
+  const { unit } = input;
+  const { hanging } = unit;
+  const behind = studsBehind(unit, input.studsMm);
+  if (behind.length === 0 || hanging.wallScrew.upper + hanging.wallScrew.lower === 0) return { studs: [], links: [] };
+  const cabinet = unit.byId.get(hanging.cabinetHalf)!;
+  const left = cabinet.frame.origin.along / 1e6;
+  const right = left + toMm(cabinet.length.value);
+  const centre = Math.min(Math.max(loaded.along, left + 1), right - 1);
+  const shares = studShares(forces.weight.value, left, right, behind, centre);
+  const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, shares));
+  const links = studs.map((stud, index) =>
+    link({ id: `stud-${index + 1}`, kind: 'wall-screws', name: { key: 'link-wall-screws', of: String(index + 1) }, use: stud.use, panels: [hanging.wallHalf], straightSum: stud.straightSum }),
+  );
+  links.push(bendingLink(input, forces, behind, { left, right }));
+  return { studs, links };
+}
+
+/** What one wall screw holds; the load does not enter. */
+export interface ScrewCapacity {
+  readonly lateral: Figure;
+  readonly pull: Figure;
+  readonly penetration: Figure;
+  readonly diameterMm: number;
+}
+
+export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number): ScrewCapacity {
+  const { hanging } = unit;
+  const screw = screwById(hanging.wallScrew.screw);
+  const t = toMm(hanging.cleatThickness);
+  const gap = toMm(wall.wallboard.nm);
+  const L = toMm(hanging.wallScrew.length);
+  const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  const penetration = apply(PENETRATION, { L, cleat: t, wallboard: gap });
+  const grip = Math.max(0, penetration.value);
+  const thread = apply(WITHDRAWAL, { G: wall.studs.gravity, D: screw.diameterMm, thread: threadIn(grip, L), C_D });
+  const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
+  const main = bearingLength(grip, screw.diameterMm);
+  return {
+    lateral: apply(LATERAL, { D: screw.diameterMm, D_r: screw.rootMm, F_yb: screw.yieldPsi * 0.00689475729, side: t, main, gap, 'G side': cleat.gravity, 'G main': wall.studs.gravity, C_D }),
+    pull: apply(LEAST_OF, { thread, head, steel: apply(STEEL, { D_r: screw.rootMm }) }),
+    penetration,
+    diameterMm: screw.diameterMm,
+  };
+}
+
+function studUse({ unit }: HangInput, forces: CleatForces, { lateral, pull, penetration, diameterMm }: ScrewCapacity, atMm: number, index: number, shares: ReturnType<typeof studShares>): StudUse {
+  const rows = wallRows(unit);
+  const part = (symbol: string, key: string, value: number) => ({ symbol, label: { key }, value, unit: 'N' as const });
+  const share = greatest('stud-share', 'N', [
+    part('simple', 'share-simple', shares.simple[index]!),
+    part('continuous', 'share-continuous', shares.continuous[index]!),
+    part('rigid', 'share-rigid', shares.rigid[index]!),
+  ], '[eq] docs/formulas/studs.md');
+  const carried = share.value > 0 ? share : total('stud-share', 'N', [part('', 'share-none', 0)]);
+  const outward = apply(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight });
+  const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });
+  const tension = apply(PRYING, { H: outward, V: carried, b: forces.b, t: forces.t, s: rows.upper > 0 ? rows.topMm : rows.lowMm, n: rows.upper > 0 ? rows.upper : rows.lower, 's low': rows.lowMm, 'n low': rows.upper > 0 ? rows.lower : 0 });
+  const usable = lateral.value > 0 && pull.value > 0;
+  const use = apply(COMBINED, { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
+  const diameters = penetration.value / diameterMm;
+  return {
+    atMm, share: carried, use, tension, shear, lateral, pull,
+    straightSum: linearUse(shear.value, tension.value, lateral.value, pull.value),
+    penetrationMm: penetration.value,
+    diameters,
+    tooShort: diameters < LEAST_PENETRATION,
+  };
+}
+
+/** Spans between studs as simple beams, ends beyond the last stud as cantilevers; upright and outward bending added. */
+function bendingLink({ unit, materialOf }: HangInput, forces: CleatForces, behind: readonly number[], { left, right }: { left: number; right: number }): Link {
+  const { hanging } = unit;
+  const order = [...behind].sort((a, b) => a - b);
+  const w = forces.weight.value / (right - left);
+  const moments: Figure[] = [];
+  for (let i = 0; i + 1 < order.length; i++) moments.push(apply(SPAN_MOMENT, { w, L: order[i + 1]! - order[i]! }));
+  const ends = wallHalfEnds(unit);
+  const overhangs = [order[0]! - Math.max(left, ends.from), Math.min(right, ends.to) - order.at(-1)!];
+  moments.push(...overhangs.filter((c) => c > 0).map((c) => apply(OVERHANG_MOMENT, { w, c })));
+  const most = moments.reduce<Figure | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
+  const material = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  const use = apply(BENDING, { M: most ?? 0, H: forces.outward, W: forces.weight, t: forces.t, s: toMm(hanging.shortFace), F: { value: material.bendingMPa, source: { kind: 'table', name: material.name, tag: material.source } } });
+  return link({ id: 'wall-half', kind: 'wall-half-bending', name: { key: 'link-wall-half' }, use, panels: [hanging.wallHalf] });
+}
+

@@ -1,0 +1,185 @@
+/**
+ * One guillotine layout from one order of items: each goes into the free rectangle it suits best,
+ * which is then cut in two. A cut tree is kept as it goes, so the plan is its own cutting sequence.
+ */
+import type { Length } from '../length/length.ts';
+import type { Bed, Item, Lie } from './pieces.ts';
+import type { CutTree, NestedSheet, NestProblem, Placement } from './problem.ts';
+
+/** How a free rectangle is chosen, and which way the rest is cut. */
+export interface Rules {
+  readonly fit: 'area' | 'short-side' | 'long-side' | 'bottom';
+  readonly split: 'shorter-left' | 'longer-left' | 'larger-rest' | 'along-x' | 'along-y';
+}
+
+export const FITS: readonly Rules['fit'][] = ['area', 'short-side', 'long-side', 'bottom'];
+export const SPLITS: readonly Rules['split'][] = ['larger-rest', 'shorter-left', 'longer-left', 'along-x', 'along-y'];
+
+interface Free {
+  x: number;
+  y: number;
+  dx: number;
+  dy: number;
+  node: Node;
+}
+
+/** A node of the tree while it is still being cut. */
+interface Node {
+  tree: { kind: 'cut'; axis: 'x' | 'y'; at: number; first: Node; second: Node } | { kind: 'item'; item: Item; lie: Lie } | null;
+  x: number;
+  y: number;
+  dx: number;
+  dy: number;
+}
+
+export interface OpenSheet {
+  readonly bed: Bed;
+  readonly root: Node;
+  readonly free: Free[];
+  readonly items: Item[];
+}
+
+export function openSheet(bed: Bed, trim: number): OpenSheet {
+  const root: Node = { tree: null, x: trim, y: trim, dx: bed.dx, dy: bed.dy };
+  return { bed, root, free: [{ x: trim, y: trim, dx: bed.dx, dy: bed.dy, node: root }], items: [] };
+}
+
+/** A copy that can be filled further without touching the layout it came from. */
+export function copySheet({ bed, root, free, items }: OpenSheet): OpenSheet {
+  const copies = new Map<Node, Node>();
+  const copy = (node: Node): Node => {
+    const { tree } = node;
+    const twin: Node = { ...node, tree: tree?.kind === 'cut' ? { ...tree, first: copy(tree.first), second: copy(tree.second) } : tree };
+    copies.set(node, twin);
+    return twin;
+  };
+  const twinRoot = copy(root);
+  return { bed, root: twinRoot, free: free.map((rest) => ({ ...rest, node: copies.get(rest.node)! })), items: [...items] };
+}
+
+/** Puts an item on an open sheet if it goes; false when it does not. */
+export function put(item: Item, sheet: OpenSheet, kerf: number, rules: Rules): boolean {
+  let best: { free: Free; lie: Lie; score: number; tie: number } | undefined;
+  for (const free of sheet.free) {
+    for (const lie of item.lies) {
+      const restX = free.dx - lie.dx;
+      const restY = free.dy - lie.dy;
+      if (restX < 0 || restY < 0) continue;
+      const [score, tie] = fitScore(rules.fit, free, lie, restX, restY);
+      if (!best || score < best.score || (score === best.score && tie < best.tie)) best = { free, lie, score, tie };
+    }
+  }
+  if (!best) return false;
+  sheet.items.push(item);
+  sheet.free.splice(sheet.free.indexOf(best.free), 1);
+  cutOut(best.free, item, best.lie, sheet.free, kerf, rules.split);
+  return true;
+}
+
+function fitScore(fit: Rules['fit'], free: Free, lie: Lie, restX: number, restY: number): [number, number] {
+  switch (fit) {
+    case 'area':
+      return [(free.dx / 1e6) * (free.dy / 1e6) - (lie.dx / 1e6) * (lie.dy / 1e6), Math.min(restX, restY)];
+    case 'short-side':
+      return [Math.min(restX, restY), Math.max(restX, restY)];
+    case 'long-side':
+      return [Math.max(restX, restY), Math.min(restX, restY)];
+    case 'bottom':
+      return [free.y + lie.dy, free.x];
+  }
+}
+
+/** Cuts the item's corner out of a free rectangle: first one way through, then the strip to size. */
+function cutOut({ dx, dy, node }: Free, item: Item, lie: Lie, free: Free[], kerf: number, split: Rules['split']): void {
+  const restX = dx - lie.dx;
+  const restY = dy - lie.dy;
+  const xFirst = splitsAlongX(split, lie, restX, restY, kerf);
+  const leaf = (at: Node): void => {
+    at.tree = { kind: 'item', item, lie };
+  };
+  const spare = (rest: Node): void => {
+    if (rest.dx > 0 && rest.dy > 0) free.push({ x: rest.x, y: rest.y, dx: rest.dx, dy: rest.dy, node: rest });
+  };
+  const cut = (from: Node, axis: 'x' | 'y', size: number): Node => {
+    const rest = axis === 'x' ? from.dx - size : from.dy - size;
+    if (rest === 0) return from;
+    const beyond = Math.max(0, rest - kerf);
+    const first: Node = axis === 'x' ? { tree: null, x: from.x, y: from.y, dx: size, dy: from.dy } : { tree: null, x: from.x, y: from.y, dx: from.dx, dy: size };
+    const second: Node =
+      axis === 'x'
+        ? { tree: null, x: from.x + size + Math.min(kerf, rest), y: from.y, dx: beyond, dy: from.dy }
+        : { tree: null, x: from.x, y: from.y + size + Math.min(kerf, rest), dx: from.dx, dy: beyond };
+    from.tree = { kind: 'cut', axis, at: axis === 'x' ? from.x + size : from.y + size, first, second };
+    spare(second);
+    return first;
+  };
+  leaf(xFirst ? cut(cut(node, 'x', lie.dx), 'y', lie.dy) : cut(cut(node, 'y', lie.dy), 'x', lie.dx));
+}
+
+/** True when the first cut is across x (the blade runs along y). */
+function splitsAlongX(split: Rules['split'], lie: Lie, restX: number, restY: number, kerf: number): boolean {
+  switch (split) {
+    case 'along-x':
+      return true;
+    case 'along-y':
+      return false;
+    case 'shorter-left':
+      return restX <= restY;
+    case 'longer-left':
+      return restX > restY;
+    case 'larger-rest': {
+      const right = Math.max(0, restX - kerf);
+      const above = Math.max(0, restY - kerf);
+      // Keep the largest single rest whole.
+      return right * (lie.dy + restY) >= above * (lie.dx + restX);
+    }
+  }
+}
+
+/** The finished sheet: placements and the cut tree, with matched groups opened into their parts. */
+export function closeSheet({ bed, root }: OpenSheet, { kerf, cuts }: NestProblem): NestedSheet {
+  const placements: Placement[] = [];
+  const tree = finish(root, kerf, placements);
+  return { sheet: bed.sheet.id, placements, ...(cuts === 'guillotine' ? { cuts: tree } : {}) };
+}
+
+function finish(node: Node, kerf: number, placements: Placement[]): CutTree {
+  const { tree, x, y, dx, dy } = node;
+  if (!tree) return waste(x, y, dx, dy);
+  if (tree.kind === 'cut') {
+    return { kind: 'cut', axis: tree.axis, at: tree.at as Length, first: finish(tree.first, kerf, placements), second: finish(tree.second, kerf, placements) };
+  }
+  return block(tree.item, tree.lie, x, y, kerf, placements);
+}
+
+const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({ kind: 'waste', x: x as Length, y: y as Length, dx: dx as Length, dy: dy as Length });
+
+function block(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
+  const sizes = item.parts.map(({ length, width }) => (lie.turned ? { dx: width, dy: length } : { dx: length, dy: width }));
+  const leafAt = (index: number, px: number, py: number): CutTree => {
+    const part = item.parts[index]!;
+    const { dx, dy } = sizes[index]!;
+    placements.push({ part: part.id, x: px as Length, y: py as Length, dx, dy, turned: lie.turned });
+    return { kind: 'part', part: part.id };
+  };
+  if (lie.run === null) return leafAt(0, x, y);
+  const axis = lie.run;
+  const from = (index: number, at: number): CutTree => {
+    const { dx, dy } = sizes[index]!;
+    const first = trimmed(leafAt(index, axis === 'x' ? at : x, axis === 'x' ? y : at), axis, dx, dy, lie, x, y, at, kerf);
+    if (index + 1 === item.parts.length) return first;
+    const end = at + (axis === 'x' ? dx : dy);
+    return { kind: 'cut', axis, at: end as Length, first, second: from(index + 1, end + kerf) };
+  };
+  return from(0, axis === 'x' ? x : y);
+}
+
+/** A member narrower than its block is cut to its own size last. */
+function trimmed(leaf: CutTree, axis: 'x' | 'y', dx: number, dy: number, lie: Lie, x: number, y: number, at: number, kerf: number): CutTree {
+  const rest = axis === 'x' ? lie.dy - dy : lie.dx - dx;
+  if (rest === 0) return leaf;
+  const lost = Math.min(kerf, rest);
+  return axis === 'x'
+    ? { kind: 'cut', axis: 'y', at: (y + dy) as Length, first: leaf, second: waste(at, y + dy + lost, dx, rest - lost) }
+    : { kind: 'cut', axis: 'x', at: (x + dx) as Length, first: leaf, second: waste(x + dx + lost, at, rest - lost, dy) };
+}

@@ -1,0 +1,87 @@
+/**
+ * What the packer places: single pieces, or a matched group as one block with its parts side by
+ * side. Each item lists the ways it may lie.
+ */
+import type { Length } from '../length/length.ts';
+import type { NestPart, NestProblem, NestSheet } from './problem.ts';
+
+/** One way an item may lie; for a block, where its parts are inside. */
+export interface Lie {
+  readonly dx: number;
+  readonly dy: number;
+  readonly turned: boolean;
+  /** Matched group: the direction its parts follow one another in. */
+  readonly run: 'x' | 'y' | null;
+}
+
+export interface Item {
+  readonly index: number;
+  readonly parts: readonly NestPart[];
+  readonly lies: readonly Lie[];
+  readonly area: number;
+}
+
+export interface Bed {
+  readonly sheet: NestSheet;
+  /** Inside the trim. */
+  readonly dx: number;
+  readonly dy: number;
+}
+
+export const bedsOf = ({ sheets, trim }: NestProblem): Bed[] => sheets.map((sheet) => ({ sheet, dx: sheet.length - 2 * trim, dy: sheet.width - 2 * trim }));
+
+export const lieOf = ({ length, width, grain }: NestPart): Lie[] => {
+  const straight: Lie = { dx: length, dy: width, turned: false, run: null };
+  const turned: Lie = { dx: width, dy: length, turned: true, run: null };
+  if (grain === 'length') return [straight];
+  if (grain === 'width') return [turned];
+  return length === width ? [straight] : [straight, turned];
+};
+
+/** Items to place and parts that can lie on no sheet at all. */
+export function itemsOf(problem: NestProblem): { items: Item[]; impossible: { part: NestPart; why: string }[] } {
+  const beds = bedsOf(problem).filter(({ sheet }) => sheet.count !== 0);
+  const fits = ({ dx, dy }: Lie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
+  const items: Item[] = [];
+  const impossible: { part: NestPart; why: string }[] = [];
+  const groups = new Map<string, NestPart[]>();
+  for (const part of problem.parts) {
+    if (part.group !== null) {
+      groups.set(part.group, [...(groups.get(part.group) ?? []), part]);
+      continue;
+    }
+    const lies = lieOf(part).filter(fits);
+    if (lies.length === 0) impossible.push({ part, why: whyNot(part, problem) });
+    else for (let n = 0; n < part.count; n++) items.push(item(items.length, [part], lies));
+  }
+  for (const [name, members] of groups) {
+    const parts = [...members].sort((a, b) => a.order - b.order).flatMap((part) => Array.from({ length: part.count }, () => part));
+    const lies = blockLies(parts, problem.kerf).filter(fits);
+    if (lies.length === 0) members.forEach((part) => impossible.push({ part, why: `the parts of group '${name}' fit side by side on no sheet` }));
+    else items.push(item(items.length, parts, lies));
+  }
+  return { items, impossible };
+}
+
+const item = (index: number, parts: readonly NestPart[], lies: readonly Lie[]): Item => ({ index, parts, lies, area: lies[0]!.dx * lies[0]!.dy });
+
+/** A block whose parts follow one another along x or along y, a kerf apart. A part that may lie both ways lies as its block's members must. */
+function blockLies(parts: readonly NestPart[], kerf: Length): Lie[] {
+  const turns = parts.every(({ grain }) => grain !== 'length') ? [false, true] : [false];
+  const lies: Lie[] = [];
+  for (const turned of turns) {
+    if (!turned && parts.some(({ grain }) => grain === 'width')) continue;
+    const sizes = parts.map(({ length, width }) => (turned ? { dx: width as number, dy: length as number } : { dx: length as number, dy: width as number }));
+    const kerfs = (parts.length - 1) * kerf;
+    const sum = (axis: 'dx' | 'dy'): number => sizes.reduce((total, size) => total + size[axis], kerfs);
+    const most = (axis: 'dx' | 'dy'): number => Math.max(...sizes.map((size) => size[axis]));
+    lies.push({ dx: sum('dx'), dy: most('dy'), turned, run: 'x' }, { dx: most('dx'), dy: sum('dy'), turned, run: 'y' });
+  }
+  return lies;
+}
+
+function whyNot(part: NestPart, problem: NestProblem): string {
+  if (!problem.sheets.some(({ count }) => count !== 0)) return 'there is no sheet';
+  const turnable = lieOf({ ...part, grain: 'either' }).some(({ dx, dy }) => bedsOf(problem).some((bed) => dx <= bed.dx && dy <= bed.dy));
+  return turnable ? 'it fits only across the grain' : 'it is larger than every sheet inside its trim';
+}

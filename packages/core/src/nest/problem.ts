@@ -1,0 +1,84 @@
+/**
+ * Pieces and sheets: what the nester knows. It knows no cabinets. The form on disk is
+ * docs/nesting.md; formats/nest-problem.ts reads it.
+ */
+import type { Length } from '../length/length.ts';
+
+export type PieceGrain = 'length' | 'width' | 'either';
+
+export interface NestSheet {
+  readonly id: string;
+  /** Along x. */
+  readonly length: Length;
+  /** Along y. */
+  readonly width: Length;
+  /** How many there are; null for as many as wanted. */
+  readonly count: number | null;
+  readonly grain: 'length' | 'none';
+  readonly cost: number | null;
+  readonly offcut: boolean;
+}
+
+export interface NestPart {
+  readonly id: string;
+  readonly length: Length;
+  readonly width: Length;
+  readonly count: number;
+  readonly grain: PieceGrain;
+  /** Parts of a group come from one strip, side by side, in order. */
+  readonly group: string | null;
+  readonly order: number;
+}
+
+export interface NestProblem {
+  readonly kerf: Length;
+  readonly trim: Length;
+  readonly cuts: 'guillotine' | 'free';
+  readonly sheets: readonly NestSheet[];
+  readonly parts: readonly NestPart[];
+}
+
+export interface Placement {
+  readonly part: string;
+  readonly x: Length;
+  readonly y: Length;
+  readonly dx: Length;
+  readonly dy: Length;
+  readonly turned: boolean;
+}
+
+/**
+ * A cut through a piece of sheet, from edge to edge: across x ('x': the blade runs along y) or across
+ * y. `at` is the near side of the kerf. `first` lies before it, `second` after it; a leaf is a part or waste.
+ */
+export type CutTree =
+  | { readonly kind: 'cut'; readonly axis: 'x' | 'y'; readonly at: Length; readonly first: CutTree; readonly second: CutTree }
+  | { readonly kind: 'part'; readonly part: string }
+  | { readonly kind: 'waste'; readonly x: Length; readonly y: Length; readonly dx: Length; readonly dy: Length };
+
+export interface NestedSheet {
+  readonly sheet: string;
+  readonly placements: readonly Placement[];
+  /** For guillotine plans. */
+  readonly cuts?: CutTree;
+}
+
+export interface Unplaced {
+  readonly part: string;
+  readonly count: number;
+  readonly why: string;
+}
+
+export interface NestPlan {
+  readonly sheets: readonly NestedSheet[];
+  readonly unplaced: readonly Unplaced[];
+  readonly bound: { readonly sheets: number; readonly cost: number | null; readonly why: string };
+  readonly proved: boolean;
+  readonly score: { readonly sheets: number; readonly cost: number | null };
+  readonly seed: number;
+  /** Steps of the search this plan was reached with. */
+  readonly effort: number;
+}
+
+/** Fewer is better, in this order: pieces left over, cost where there is one, sheets, sheets that are not offcuts, area used. */
+export type Score = readonly [unplaced: number, cost: number, sheets: number, bought: number, spread: number];

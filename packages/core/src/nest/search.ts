@@ -1,0 +1,181 @@
+/**
+ * A multi-start search over guillotine layouts. The first rounds try sorted orders under every rule;
+ * then the best plan is ruined and refilled: some sheets are emptied, their items shuffled back in.
+ * The caller holds the clock: search() gives a stepper, and the same problem, seed and number of
+ * steps give the same plan.
+ */
+import { lowerBound, type Bound } from './bound.ts';
+import { closeSheet, copySheet, FITS, openSheet, put, SPLITS, type OpenSheet, type Rules } from './pack.ts';
+import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
+import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
+import { seeded, type Random } from './random.ts';
+
+export interface Search {
+  /** Runs so many more steps; true when the plan is proved best and more would not help. */
+  step(count: number): boolean;
+  plan(): NestPlan;
+  readonly effort: number;
+}
+
+interface Layout {
+  readonly sheets: OpenSheet[];
+  readonly left: Item[];
+  readonly score: Score;
+}
+
+type Order = (a: Item, b: Item) => number;
+const longest = (item: Item): number => Math.max(item.lies[0]!.dx, item.lies[0]!.dy);
+const shortest = (item: Item): number => Math.min(item.lies[0]!.dx, item.lies[0]!.dy);
+/** Sorted orders worth starting from: by area, long side, width, length, short side. */
+const ORDERS: readonly Order[] = [
+  (a, b) => b.area - a.area || a.index - b.index,
+  (a, b) => longest(b) - longest(a) || shortest(b) - shortest(a) || a.index - b.index,
+  (a, b) => b.lies[0]!.dy - a.lies[0]!.dy || b.lies[0]!.dx - a.lies[0]!.dx || a.index - b.index,
+  (a, b) => b.lies[0]!.dx - a.lies[0]!.dx || b.lies[0]!.dy - a.lies[0]!.dy || a.index - b.index,
+  (a, b) => shortest(b) - shortest(a) || longest(b) - longest(a) || a.index - b.index,
+];
+const STARTS = ORDERS.length * FITS.length * SPLITS.length;
+
+/** A stepper for a problem that has been read and found sound. */
+export function search(problem: NestProblem, seed = 1): Search {
+  const { items, impossible } = itemsOf(problem);
+  const placeable = problem.parts.filter((part) => !impossible.some((row) => row.part === part));
+  const bound = lowerBound(problem, placeable);
+  const random = seeded(seed);
+  const beds = bedsInOrder(problem);
+  let best: Layout | undefined;
+  let current: Layout | undefined;
+  let effort = 0;
+
+  const once = (): void => {
+    const layout = effort < STARTS ? startLayout(problem, beds, items, effort) : refill(problem, beds, current ?? best!, random);
+    effort++;
+    if (!best || isBetter(layout.score, best.score)) best = layout;
+    // Sideways moves are taken: plateaus are the rule when sheets are counted whole.
+    if (!current || !isBetter(current.score, layout.score)) current = layout;
+    if (effort % 400 === 0) current = best;
+  };
+
+  return {
+    step(count) {
+      for (let n = 0; n < count; n++) {
+        if (best && isProved(problem, best, bound)) return true;
+        once();
+      }
+      return best !== undefined && isProved(problem, best, bound);
+    },
+    plan() {
+      if (!best) once();
+      return planOf(problem, best!, impossible, bound, seed, effort);
+    },
+    get effort() {
+      return effort;
+    },
+  };
+}
+
+/** Offcuts first, then by cost for area, so that a tie is filled from what is already there. */
+function bedsInOrder(problem: NestProblem): Bed[] {
+  const each = ({ sheet, dx, dy }: Bed): number => (sheet.cost ?? 1) / (dx * dy);
+  return bedsOf(problem)
+    .filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0)
+    .sort((a, b) => Number(b.sheet.offcut) - Number(a.sheet.offcut) || each(a) - each(b) || b.dx * b.dy - a.dx * a.dy);
+}
+
+function startLayout(problem: NestProblem, beds: readonly Bed[], items: readonly Item[], effort: number): Layout {
+  const order = ORDERS[effort % ORDERS.length]!;
+  const rules: Rules = { split: SPLITS[Math.floor(effort / ORDERS.length) % SPLITS.length]!, fit: FITS[Math.floor(effort / (ORDERS.length * SPLITS.length)) % FITS.length]! };
+  return fill(problem, beds, [], [...items].sort(order), rules);
+}
+
+function fill(problem: NestProblem, beds: readonly Bed[], kept: OpenSheet[], order: readonly Item[], rules: Rules): Layout {
+  const sheets = kept.map(copySheet);
+  const used = new Map<string, number>();
+  for (const { bed } of sheets) used.set(bed.sheet.id, (used.get(bed.sheet.id) ?? 0) + 1);
+  const left: Item[] = [];
+  for (const item of order) {
+    if (sheets.some((sheet) => put(item, sheet, problem.kerf, rules))) continue;
+    const bed = beds.find(({ sheet, dx, dy }) => (sheet.count === null || (used.get(sheet.id) ?? 0) < sheet.count) && item.lies.some((lie) => lie.dx <= dx && lie.dy <= dy));
+    if (!bed) {
+      left.push(item);
+      continue;
+    }
+    const opened = openSheet(bed, problem.trim);
+    put(item, opened, problem.kerf, rules);
+    sheets.push(opened);
+    used.set(bed.sheet.id, (used.get(bed.sheet.id) ?? 0) + 1);
+  }
+  return { sheets, left, score: scoreOf(sheets, left) };
+}
+
+/** Empties the sheet that is least full and one or two others, and fills them again in a new order. */
+function refill(problem: NestProblem, beds: readonly Bed[], from: Layout, random: Random): Layout {
+  const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
+  const fullness = (sheet: OpenSheet): number => sheet.items.reduce((sum, { area }) => sum + area / 1e12, 0) / ((sheet.bed.dx / 1e6) * (sheet.bed.dy / 1e6));
+  const byFullness = [...from.sheets].sort((a, b) => fullness(a) - fullness(b));
+  const ruined = new Set<OpenSheet>(byFullness.slice(0, 1));
+  const others = Math.min(from.sheets.length - 1, 1 + Math.floor(random() * 3));
+  for (let n = 0; n < others; n++) ruined.add(pick(from.sheets));
+  const loose = [...[...ruined].flatMap(({ items }) => items), ...from.left];
+  const order = random() < 0.25 ? shuffled(loose, random) : jittered(loose, random);
+  const rules: Rules = { fit: pick(FITS), split: pick(SPLITS) };
+  const kinds = random() < 0.3 ? shuffled(beds, random) : beds;
+  return fill(problem, kinds, from.sheets.filter((sheet) => !ruined.has(sheet)), order, rules);
+}
+
+function shuffled<T>(rows: readonly T[], random: Random): T[] {
+  const out = [...rows];
+  for (let i = out.length - 1; i > 0; i--) {
+    const j = Math.floor(random() * (i + 1));
+    [out[i], out[j]] = [out[j]!, out[i]!];
+  }
+  return out;
+}
+
+/** A sorted order with each item's size stretched by up to a fifth. */
+function jittered(items: readonly Item[], random: Random): Item[] {
+  const size = [(item: Item) => item.area, longest, shortest, (item: Item) => item.lies[0]!.dy][Math.floor(random() * 4)]!;
+  return items.map((item) => ({ item, key: size(item) * (0.8 + 0.4 * random()) })).sort((a, b) => b.key - a.key).map(({ item }) => item);
+}
+
+function scoreOf(sheets: readonly OpenSheet[], left: readonly Item[]): Score {
+  const cost = sheets.reduce((sum, { bed }) => sum + (bed.sheet.cost ?? 0), 0);
+  const bought = sheets.filter(({ bed }) => !bed.sheet.offcut).length;
+  // Among equals, one sheet nearly empty is worth more than two half full: squares reward that.
+  const spread = -sheets.reduce((sum, sheet) => sum + sheet.items.reduce((area, item) => area + item.area / 1e18, 0) ** 2, 0);
+  return [left.reduce((sum, { parts }) => sum + parts.length, 0), cost, sheets.length, bought, spread];
+}
+
+function isBetter(a: Score, b: Score): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! < b[i]!;
+  return false;
+}
+
+/** Proved when the bound is met and nothing could be gained by using an offcut instead. */
+function isProved(problem: NestProblem, { score, left }: Layout, bound: Bound): boolean {
+  if (left.length > 0) return false;
+  const objective = bound.cost === null ? score[2] <= bound.sheets : score[1] <= bound.cost + 1e-9 && score[2] <= bound.sheets;
+  return objective && (score[3] === 0 || !problem.sheets.some(({ offcut, count }) => offcut && count !== 0));
+}
+
+function planOf(problem: NestProblem, layout: Layout, impossible: readonly { part: { id: string; count: number }; why: string }[], bound: Bound, seed: number, effort: number): NestPlan {
+  const unplaced: Unplaced[] = impossible.map(({ part, why }) => ({ part: part.id, count: part.count, why }));
+  for (const item of layout.left) {
+    for (const { id } of item.parts) {
+      const at = unplaced.findIndex(({ part }) => part === id);
+      if (at >= 0) unplaced[at] = { ...unplaced[at]!, count: unplaced[at]!.count + 1 };
+      else unplaced.push({ part: id, count: 1, why: 'the sheets ran out' });
+    }
+  }
+  const [, cost, sheets] = layout.score;
+  const costed = bound.cost !== null;
+  return {
+    sheets: layout.sheets.map((sheet) => closeSheet(sheet, problem)),
+    unplaced,
+    bound,
+    proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost! + 1e-9),
+    score: { sheets, cost: costed ? cost : null },
+    seed,
+    effort,
+  };
+}

@@ -1,0 +1,38 @@
+/** The design of a project: what people decided. Everything else is derived from it, the shop record and the workshop. */
+import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import type { ThicknessReading } from '../stock/workshop.ts';
+import type { Wall } from '../wall/wall.ts';
+
+/** One unit of any family. Families join here. */
+export type UnitDesign = ShelfBox;
+
+export interface Design {
+  readonly name: string;
+  /** The unit lengths are shown in, unless their home says otherwise. */
+  readonly unit: DisplayUnit;
+  readonly wall: Wall;
+  /** Children can reach the units. */
+  readonly children: boolean;
+  readonly units: Readonly<Record<string, UnitDesign>>;
+}
+
+/** An entry of the shop record: a fact, never changed, only corrected by a later one. */
+export interface RecordEntry {
+  readonly id: string;
+  /** When the device says it happened, ISO 8601. */
+  readonly at: string;
+  readonly kind: 'thickness' | 'withdrawn';
+  /** For kind 'thickness'. */
+  readonly reading?: ThicknessReading;
+  /** For kind 'withdrawn': the entry that is taken back. */
+  readonly withdraws?: string;
+}
+
+/** Readings that still stand, oldest first. */
+export function standingReadings(record: readonly RecordEntry[]): ThicknessReading[] {
+  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
+  return record.flatMap(({ id, reading }) => (reading && !withdrawn.has(id) ? [reading] : []));
+}
+
+export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] => Object.values(units).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

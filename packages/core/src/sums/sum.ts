@@ -1,0 +1,120 @@
+/** A quick sum: one pure function of the core by name, with its keys, its results and its working. */
+import { Refusal } from '../problem/problem.ts';
+import type { Figure, FigureTerm } from '../worked/figure.ts';
+import { labelWords } from '../checks/words/labels.ts';
+import { ACCEPTED, readQuantity, SHOWN_UNIT, type QuantityKind } from './quantity.ts';
+
+export type Range = 'over-nought' | 'nought-or-more' | 'any';
+
+/** One key of a sum. */
+export type Key = { readonly key: string; readonly optional?: boolean; readonly default?: string } & (
+  | { readonly kind: QuantityKind; readonly range?: Range }
+  | { readonly kind: 'list'; readonly of: QuantityKind; readonly range?: Range }
+  | { readonly kind: 'choice'; readonly options: readonly string[] }
+  | { readonly kind: 'text' }
+);
+
+export interface Result {
+  readonly value: number | string | boolean | readonly number[];
+  readonly unit?: string;
+}
+
+export interface SumOutput {
+  readonly results: Readonly<Record<string, Result>>;
+  readonly working: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+export interface Inputs {
+  amount(key: string): number;
+  maybe(key: string): number | undefined;
+  list(key: string): readonly number[];
+  text(key: string): string;
+  has(key: string): boolean;
+}
+
+export interface Sum {
+  readonly name: string;
+  readonly keys: readonly Key[];
+  /** Throws a Refusal when values do not go together. */
+  run(inputs: Inputs): SumOutput;
+}
+
+export interface SumAnswer extends SumOutput {
+  readonly sum: string;
+  readonly inputs: Readonly<Record<string, Result>>;
+}
+
+/** Runs a sum on typed `key=value` pairs. Throws a Refusal. */
+export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]): SumAnswer {
+  const given = new Map<string, string>();
+  for (const [key, value] of pairs) {
+    if (!sum.keys.some((row) => row.key === key)) throw new Refusal('unknown-key', `'${sum.name}' has no key '${key}'`, key, sum.keys.map((row) => row.key).join(', '));
+    if (given.has(key)) throw new Refusal('twice', `'${key}' is given twice`, key, 'each key once');
+    given.set(key, value);
+  }
+  const understood: Record<string, Result> = {};
+  const values = new Map<string, number | string | readonly number[]>();
+  for (const row of sum.keys) {
+    const text = given.get(row.key) ?? row.default;
+    if (text === undefined) {
+      if (row.optional) continue;
+      throw new Refusal('missing-key', `'${row.key}' is missing`, row.key, acceptedFor(row));
+    }
+    const value = readKey(row, text);
+    values.set(row.key, value);
+    understood[row.key] = resultFor(row, value);
+  }
+  const inputs: Inputs = {
+    amount: (key) => values.get(key) as number,
+    maybe: (key) => values.get(key) as number | undefined,
+    list: (key) => values.get(key) as readonly number[],
+    text: (key) => values.get(key) as string,
+    has: (key) => given.has(key),
+  };
+  const output = sum.run(inputs);
+  for (const [name, { value }] of Object.entries(output.results)) {
+    const numbers = typeof value === 'number' ? [value] : Array.isArray(value) ? (value as number[]) : [];
+    if (numbers.some((each) => !Number.isFinite(each))) throw new Refusal('range', `${name} comes out without end for these values`, sum.name, 'values a sum can be made of');
+  }
+  return { sum: sum.name, inputs: understood, ...output };
+}
+
+function readKey(row: Key, text: string): number | string | readonly number[] {
+  switch (row.kind) {
+    case 'text':
+      if (text.trim() === '') throw new Refusal('value', 'nothing is given', row.key, 'text');
+      return text;
+    case 'choice':
+      if (!row.options.includes(text)) throw new Refusal('value', `'${text}' cannot be used here`, row.key, row.options.join(', '));
+      return text;
+    case 'list':
+      return text.split(',').map((each) => inRange(readQuantity(each, row.of, row.key), row.range, row.key, each));
+    default:
+      return inRange(readQuantity(text, row.kind, row.key), row.range, row.key, text);
+  }
+}
+
+function inRange(value: number, range: Range = 'over-nought', key: string, text: string): number {
+  if ((range === 'over-nought' && value <= 0) || (range === 'nought-or-more' && value < 0)) {
+    throw new Refusal('range', `'${text.trim()}' is out of range`, key, range === 'over-nought' ? 'more than nought' : 'nought or more');
+  }
+  return value;
+}
+
+const acceptedFor = (row: Key): string => (row.kind === 'choice' ? row.options.join(', ') : row.kind === 'text' ? 'text' : row.kind === 'list' ? `a list of ${ACCEPTED[row.of]}` : ACCEPTED[row.kind]);
+
+function resultFor(row: Key, value: number | string | readonly number[]): Result {
+  if (row.kind === 'text' || row.kind === 'choice') return { value };
+  const unit = SHOWN_UNIT[row.kind === 'list' ? row.of : row.kind];
+  return unit === '' ? { value } : { value, unit };
+}
+
+/** The working of a figure, innermost first: each term with its name, then the formula with its result. */
+export function workingOf(figure: Figure): string[] {
+  const inner = figure.terms.flatMap((term) => (term.inner ? workingOf(term.inner) : []));
+  const terms = figure.terms.map((term) => `${term.symbol} = ${amount(term)} (${labelWords(term.label)})`).join(', ');
+  return [...inner, `${labelWords(figure.label)} = ${figure.text} = ${amount(figure)}; ${terms}; ${figure.source}`];
+}
+
+const amount = ({ value, unit }: Pick<FigureTerm, 'value' | 'unit'>): string => `${Number(value.toPrecision(6))}${unit === 'factor' || unit === 'count' || unit === 'share' ? '' : ` ${unit}`}`;

@@ -1,0 +1,22 @@
+/** All quick sums there are, by name. A new one goes into one of the three lists. */
+import { Refusal } from '../problem/problem.ts';
+import { BOX_SUMS } from './box-sums.ts';
+import { CLEAT_SUMS } from './cleat-sums.ts';
+import { SCREW_SUMS } from './screw-sums.ts';
+import { runSum, type Sum, type SumAnswer } from './sum.ts';
+
+export const SUMS: readonly Sum[] = [...BOX_SUMS, ...SCREW_SUMS, ...CLEAT_SUMS];
+
+export const listSums = (): { name: string; keys: string[] }[] => SUMS.map(({ name, keys }) => ({ name, keys: keys.map(({ key, default: start }) => (start === undefined ? key : `${key}=${start}`)) }));
+
+/** Answers `NAME key=value …`. Throws a Refusal. */
+export function answerSum(name: string, args: readonly string[]): SumAnswer {
+  const sum = SUMS.find((row) => row.name === name);
+  if (!sum) throw new Refusal('unknown-sum', `there is no sum '${name}'`, 'sum', SUMS.map((row) => row.name).join(', '));
+  const pairs = args.map((arg): [string, string] => {
+    const at = arg.indexOf('=');
+    if (at <= 0) throw new Refusal('value', `'${arg}' is no key=value`, arg, 'key=value');
+    return [arg.slice(0, at), arg.slice(at + 1)];
+  });
+  return runSum(sum, pairs);
+}
