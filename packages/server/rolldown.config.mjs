@@ -1,0 +1,8 @@
+// Bundles server and core source; decorator metadata is kept. Packages stay outside, but for the runtime helpers of the bundler.
+export default {
+  input: { main: 'src/main.ts' },
+  platform: 'node',
+  tsconfig: './tsconfig.json',
+  external: (id) => !id.startsWith('.') && !id.startsWith('/') && !id.startsWith('@keen/') && !id.startsWith('@oxc-project/'),
+  output: { dir: 'dist', format: 'esm', sourcemap: true, cleanDir: true },
+};

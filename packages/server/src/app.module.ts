@@ -1,0 +1,24 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { SequelizeModule } from '@nestjs/sequelize';
+import type { ServerConfig } from './config.ts';
+import { databaseOptions, MODELS } from './database/database.ts';
+import { DemoService } from './demo/demo.service.ts';
+import { HealthController } from './features/health/health.controller.ts';
+import { ProjectsController } from './features/projects/projects.controller.ts';
+import { ProjectsService } from './features/projects/projects.service.ts';
+import { RecordController } from './features/record/record.controller.ts';
+import { RecordService } from './features/record/record.service.ts';
+import { WorkshopController } from './features/workshop/workshop.controller.ts';
+import { WorkshopService } from './features/workshop/workshop.service.ts';
+
+@Module({})
+export class AppModule {
+  static with(config: ServerConfig): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [SequelizeModule.forRoot(databaseOptions(config)), SequelizeModule.forFeature(MODELS)],
+      controllers: [HealthController, ProjectsController, RecordController, WorkshopController],
+      providers: [ProjectsService, RecordService, WorkshopService, DemoService],
+    };
+  }
+}

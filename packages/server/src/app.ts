@@ -1,0 +1,40 @@
+/** The application, ready to listen: used by main.ts and by the API tests alike. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { getConnectionToken } from '@nestjs/sequelize';
+import express, { type Request, type Response } from 'express';
+import type { Sequelize } from 'sequelize-typescript';
+import { AppModule } from './app.module.ts';
+import type { ServerConfig } from './config.ts';
+import { migrator } from './database/migrate.ts';
+import { jsonBody } from './problems/json-body.ts';
+import { ownOriginOnly } from './problems/origin.ts';
+import { ProblemFilter } from './problems/problem.filter.ts';
+import { validation } from './problems/validation.ts';
+
+export async function createApp(config: ServerConfig): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), { bodyParser: false, logger: ['error', 'warn'], abortOnError: false });
+  app.disable('x-powered-by');
+  app.use(ownOriginOnly(config.origins), ...jsonBody());
+  app.useGlobalPipes(validation());
+  app.useGlobalFilters(new ProblemFilter());
+  if (config.webRoot) serveWeb(app, config.webRoot);
+  app.enableShutdownHooks();
+  await migrator(app.get<Sequelize>(getConnectionToken())).up();
+  return app;
+}
+
+/** The built pages. Files with a hash in their name are kept by the browser; every other address is the application. */
+function serveWeb(app: NestExpressApplication, root: string): void {
+  const page = join(root, 'index.html');
+  if (!existsSync(page)) throw new Error(`the web application is not built: ${page} is missing`);
+  app.use('/assets', express.static(join(root, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(express.static(root, { index: false }));
+  app.use((request: Request, response: Response, next: () => void) => {
+    if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path === '/api') return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(page);
+  });
+}

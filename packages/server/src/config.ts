@@ -1,0 +1,30 @@
+/** Settings of the server, from the environment that bin/start and the tests set. */
+export interface ServerConfig {
+  readonly port: number;
+  readonly database: { readonly port: number; readonly name: string; readonly user: string; readonly password: string };
+  /** Built web application; undefined serves the API alone. */
+  readonly webRoot: string | undefined;
+  readonly examples: string;
+  /** Further hosts a page may be served under, such as the hot-reload server's. */
+  readonly origins: readonly string[];
+}
+
+export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
+  const port = (name: string): number => {
+    const value = Number(env[name]);
+    if (!Number.isInteger(value) || value < 1 || value > 65535) throw new Error(`${name} must be a port from 1 to 65535, not '${env[name] ?? ''}'`);
+    return value;
+  };
+  const needed = (name: string): string => {
+    const value = env[name];
+    if (!value) throw new Error(`${name} is not set`);
+    return value;
+  };
+  return {
+    port: port('KEEN_PORT'),
+    database: { port: port('KEEN_DB_PORT'), name: needed('KEEN_DB_NAME'), user: needed('KEEN_DB_USER'), password: env['KEEN_DB_PASSWORD'] ?? '' },
+    webRoot: env['KEEN_WEB_ROOT'] || undefined,
+    examples: needed('KEEN_EXAMPLES'),
+    origins: (env['KEEN_ORIGINS'] ?? '').split(',').filter(Boolean),
+  };
+}

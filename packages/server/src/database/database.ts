@@ -1,0 +1,25 @@
+/** The connection. Dialect mysql with mysql2 speaks MariaDB and gives JSON columns back as objects. */
+import type { SequelizeModuleOptions } from '@nestjs/sequelize';
+import type { ServerConfig } from '../config.ts';
+import { ProjectModel } from '../features/projects/project.model.ts';
+import { ProjectUnitModel } from '../features/projects/project-unit.model.ts';
+import { RevisionModel } from '../features/projects/revision.model.ts';
+import { RecordEntryModel } from '../features/record/record-entry.model.ts';
+import { WorkshopModel } from '../features/workshop/workshop.model.ts';
+
+export const MODELS = [ProjectModel, ProjectUnitModel, RevisionModel, RecordEntryModel, WorkshopModel];
+
+export const databaseOptions = ({ database }: ServerConfig): SequelizeModuleOptions => ({
+  dialect: 'mysql',
+  host: '127.0.0.1',
+  port: database.port,
+  database: database.name,
+  username: database.user,
+  password: database.password,
+  models: MODELS,
+  logging: false,
+  define: { charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
+  pool: { max: 8, acquire: 10_000 },
+  retryAttempts: 3,
+  synchronize: false,
+});

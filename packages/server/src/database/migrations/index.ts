@@ -1,0 +1,11 @@
+/** All migrations in order. Never change one that has been released: add the next. */
+import type { QueryInterface } from 'sequelize';
+import * as first from './0001-projects-record-workshop.ts';
+
+export interface Migration {
+  readonly name: string;
+  up(tables: QueryInterface): Promise<void>;
+  down(tables: QueryInterface): Promise<void>;
+}
+
+export const MIGRATIONS: readonly Migration[] = [first];

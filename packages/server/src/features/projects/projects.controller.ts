@@ -1,0 +1,64 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post, Put } from '@nestjs/common';
+import { CreateProjectDto, ImportProjectDto, RenameProjectDto, RestoreRevisionDto, SaveProjectDto } from './projects.dto.ts';
+import { ProjectsService, type ProjectRow, type RevisionRow, type StoredProject } from './projects.service.ts';
+
+@Controller('api/projects')
+export class ProjectsController {
+  constructor(private readonly projects: ProjectsService) {}
+
+  @Get()
+  list(): Promise<ProjectRow[]> {
+    return this.projects.list();
+  }
+
+  @Post()
+  create(@Body() { design }: CreateProjectDto): Promise<StoredProject> {
+    return this.projects.create(design);
+  }
+
+  @Post('import')
+  import(@Body() { file }: ImportProjectDto): Promise<StoredProject> {
+    return this.projects.import(file);
+  }
+
+  @Get(':id')
+  find(@Param('id') id: string): Promise<StoredProject> {
+    return this.projects.find(id);
+  }
+
+  @Put(':id')
+  save(@Param('id') id: string, @Body() { base, session, document }: SaveProjectDto): Promise<{ revision: number }> {
+    return this.projects.save(id, base, session, document);
+  }
+
+  @Patch(':id')
+  rename(@Param('id') id: string, @Body() { name }: RenameProjectDto): Promise<StoredProject> {
+    return this.projects.rename(id, name);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  remove(@Param('id') id: string): Promise<void> {
+    return this.projects.remove(id);
+  }
+
+  @Post(':id/restore')
+  restore(@Param('id') id: string): Promise<StoredProject> {
+    return this.projects.restore(id);
+  }
+
+  @Post(':id/duplicate')
+  duplicate(@Param('id') id: string): Promise<StoredProject> {
+    return this.projects.duplicate(id);
+  }
+
+  @Get(':id/revisions')
+  history(@Param('id') id: string): Promise<RevisionRow[]> {
+    return this.projects.history(id);
+  }
+
+  @Post(':id/revisions/:number/restore')
+  restoreRevision(@Param('id') id: string, @Param('number', ParseIntPipe) number: number, @Body() { base, session }: RestoreRevisionDto): Promise<StoredProject> {
+    return this.projects.restoreRevision(id, number, base, session);
+  }
+}

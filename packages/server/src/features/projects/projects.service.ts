@@ -1,0 +1,202 @@
+import { randomUUID } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import { InjectConnection, InjectModel } from '@nestjs/sequelize';
+import { checkProducts, designCodec, readProject, shelvesInOrder, unitsInOrder, type Design, type Json, type ProjectFile } from '@keen/core';
+import type { Transaction } from 'sequelize';
+import { Sequelize } from 'sequelize-typescript';
+import { notFound, stale } from '../../problems/problem.exception.ts';
+import { RecordService } from '../record/record.service.ts';
+import { WorkshopService } from '../workshop/workshop.service.ts';
+import { ProjectModel } from './project.model.ts';
+import { ProjectUnitModel } from './project-unit.model.ts';
+import { RevisionModel } from './revision.model.ts';
+
+export interface ProjectRow {
+  readonly id: string;
+  readonly name: string;
+  readonly demo: boolean;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly wall: { readonly widthMm: number; readonly ceilingMm: number };
+  readonly units: readonly { readonly id: string; readonly name: string; readonly widthMm: number; readonly heightMm: number; readonly alongMm: number; readonly upMm: number; readonly shelves: number }[];
+}
+
+export interface StoredProject {
+  readonly id: string;
+  readonly demo: boolean;
+  readonly revision: number;
+  readonly document: Json;
+}
+
+export interface RevisionRow {
+  readonly number: number;
+  readonly savedAt: string;
+}
+
+/** Saves of one tab within this time are one revision in the history. */
+const FOLD_MS = 120_000;
+const NM_PER_MM = 1_000_000;
+
+@Injectable()
+export class ProjectsService {
+  constructor(
+    @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
+    @InjectModel(ProjectUnitModel) private readonly units: typeof ProjectUnitModel,
+    @InjectModel(RevisionModel) private readonly revisions: typeof RevisionModel,
+    @InjectConnection() private readonly sequelize: Sequelize,
+    private readonly workshop: WorkshopService,
+    private readonly record: RecordService,
+  ) {}
+
+  /** All projects as home draws them, the last touched first. */
+  async list(): Promise<ProjectRow[]> {
+    const projects = await this.projects.findAll({ where: { deletedAt: null }, order: [['updatedAt', 'DESC'], ['id', 'ASC']] });
+    const units = await this.units.findAll({ where: { projectId: projects.map(({ id }) => id) }, order: [['position', 'ASC']] });
+    return projects.map((project) => {
+      const { wall } = designCodec.read(project.document, 'document');
+      return {
+        id: project.id,
+        name: project.name,
+        demo: project.demo,
+        revision: project.revision,
+        updatedAt: project.updatedAt.toISOString(),
+        wall: { widthMm: wall.width.nm / NM_PER_MM, ceilingMm: wall.ceiling.nm / NM_PER_MM },
+        units: units
+          .filter(({ projectId }) => projectId === project.id)
+          .map((unit) => ({ id: unit.unitId, name: unit.name, widthMm: unit.widthNm / NM_PER_MM, heightMm: unit.heightNm / NM_PER_MM, alongMm: unit.alongNm / NM_PER_MM, upMm: unit.upNm / NM_PER_MM, shelves: unit.shelves })),
+      };
+    });
+  }
+
+  async find(id: string): Promise<StoredProject> {
+    const project = await this.projects.findOne({ where: { id, deletedAt: null } });
+    if (!project) throw notFound('project', 'id');
+    return { id: project.id, demo: project.demo, revision: project.revision, document: project.document };
+  }
+
+  async create(value: object): Promise<StoredProject> {
+    const design = designCodec.read(value, 'design');
+    return this.sequelize.transaction(async (transaction) => {
+      checkProducts(design, await this.workshop.read(transaction));
+      return this.insert({ id: randomUUID(), demo: false, revision: 1 }, design, transaction);
+    });
+  }
+
+  /** A project file becomes a project: products it brings are added to the workshop, its record is kept. All or nothing. */
+  async import(value: object): Promise<StoredProject> {
+    const file = readProject(value);
+    return this.sequelize.transaction((transaction) => this.insertFile({ id: randomUUID(), demo: false, revision: 1 }, file, transaction));
+  }
+
+  async insertFile(row: { id: string; demo: boolean; revision: number }, { design, record, workshop }: ProjectFile, transaction: Transaction): Promise<StoredProject> {
+    await this.workshop.adopt(workshop.products, transaction);
+    const stored = await this.insert(row, design, transaction);
+    if (record.length > 0) await this.record.add(row.id, record, transaction);
+    return stored;
+  }
+
+  /** Takes a project and all that hangs on it out of the tables; false when it was not there. */
+  async erase(id: string, transaction: Transaction): Promise<ProjectModel | null> {
+    const old = await this.projects.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+    await old?.destroy({ transaction });
+    return old;
+  }
+
+  /** Replaces the document when nobody else has since `base`; throws 409 with the current one otherwise. */
+  async save(id: string, base: number, session: string, value: object): Promise<{ revision: number }> {
+    const design = designCodec.read(value, 'document');
+    return this.sequelize.transaction(async (transaction) => {
+      const project = await this.locked(id, transaction);
+      if (project.revision !== base) throw stale(base, { revision: project.revision, document: project.document });
+      checkProducts(design, await this.workshop.read(transaction));
+      return { revision: await this.write(project, design, session, transaction) };
+    });
+  }
+
+  async rename(id: string, name: string): Promise<StoredProject> {
+    return this.sequelize.transaction(async (transaction) => {
+      const project = await this.locked(id, transaction);
+      const design = designCodec.read(project.document, 'document');
+      await this.write(project, { ...design, name }, 'rename', transaction);
+      return { id, demo: project.demo, revision: project.revision, document: project.document };
+    });
+  }
+
+  async duplicate(id: string): Promise<StoredProject> {
+    return this.sequelize.transaction(async (transaction) => {
+      const source = await this.locked(id, transaction);
+      const design = designCodec.read(source.document, 'document');
+      return this.insert({ id: randomUUID(), demo: false, revision: 1 }, { ...design, name: `${design.name}, copy`.slice(0, 80) }, transaction);
+    });
+  }
+
+  async remove(id: string): Promise<void> {
+    const [count] = await this.projects.update({ deletedAt: new Date() }, { where: { id, deletedAt: null } });
+    if (count === 0) throw notFound('project', 'id');
+  }
+
+  async restore(id: string): Promise<StoredProject> {
+    await this.projects.update({ deletedAt: null }, { where: { id } });
+    return this.find(id);
+  }
+
+  async history(id: string): Promise<RevisionRow[]> {
+    await this.find(id);
+    const rows = await this.revisions.findAll({ where: { projectId: id }, order: [['number', 'DESC']], limit: 200, attributes: ['number', 'savedAt'] });
+    return rows.map(({ number, savedAt }) => ({ number, savedAt: savedAt.toISOString() }));
+  }
+
+  async revision(id: string, number: number): Promise<{ number: number; document: Json }> {
+    const row = await this.revisions.findOne({ where: { projectId: id, number } });
+    if (!row) throw notFound('revision', 'number');
+    return { number, document: row.document };
+  }
+
+  /** The old document becomes the newest revision: nothing in between is lost. */
+  async restoreRevision(id: string, number: number, base: number, session: string): Promise<StoredProject> {
+    const { document } = await this.revision(id, number);
+    await this.save(id, base, `${session}-restored`.slice(0, 64), document as object);
+    return this.find(id);
+  }
+
+  private async locked(id: string, transaction: Transaction): Promise<ProjectModel> {
+    const project = await this.projects.findOne({ where: { id, deletedAt: null }, transaction, lock: transaction.LOCK.UPDATE });
+    if (!project) throw notFound('project', 'id');
+    return project;
+  }
+
+  private async insert(row: { id: string; demo: boolean; revision: number }, design: Design, transaction: Transaction): Promise<StoredProject> {
+    const document = designCodec.write(design);
+    const now = new Date();
+    await this.projects.create({ ...row, name: design.name, document, createdAt: now, updatedAt: now, deletedAt: null }, { transaction });
+    await this.project(row.id, design, transaction);
+    await this.keep(row.id, row.revision, 'created', document, transaction);
+    return { ...row, document };
+  }
+
+  private async write(project: ProjectModel, design: Design, session: string, transaction: Transaction): Promise<number> {
+    const document = designCodec.write(design);
+    const revision = project.revision + 1;
+    await project.update({ name: design.name, revision, document, updatedAt: new Date() }, { transaction });
+    await this.project(project.id, design, transaction);
+    await this.keep(project.id, revision, session, document, transaction);
+    return revision;
+  }
+
+  /** Writes the rows home is drawn from. */
+  private async project(projectId: string, design: Design, transaction: Transaction): Promise<void> {
+    await this.units.destroy({ where: { projectId }, transaction });
+    const rows = unitsInOrder(design).map((unit, position) => ({
+      projectId, unitId: unit.id, name: unit.name, position, widthNm: unit.width.nm, heightNm: unit.height.nm, alongNm: unit.place.along.nm, upNm: unit.place.up.nm, shelves: shelvesInOrder(unit).length,
+    }));
+    if (rows.length > 0) await this.units.bulkCreate(rows, { transaction });
+  }
+
+  private async keep(projectId: string, number: number, session: string, document: Json, transaction: Transaction): Promise<void> {
+    const { workshop } = await this.workshop.find(transaction);
+    const now = new Date();
+    const last = await this.revisions.findOne({ where: { projectId }, order: [['number', 'DESC']], transaction });
+    if (last && last.session === session && now.getTime() - last.startedAt.getTime() < FOLD_MS) await last.update({ number, document, workshop, savedAt: now }, { transaction });
+    else await this.revisions.create({ projectId, number, session, document, workshop, startedAt: now, savedAt: now }, { transaction });
+  }
+}

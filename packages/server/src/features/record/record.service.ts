@@ -1,0 +1,47 @@
+import { Injectable } from '@nestjs/common';
+import { InjectConnection, InjectModel } from '@nestjs/sequelize';
+import { recordCodec, type Json, type RecordEntry } from '@keen/core';
+import { Op, type Transaction } from 'sequelize';
+import { Sequelize } from 'sequelize-typescript';
+import { notFound } from '../../problems/problem.exception.ts';
+import { ProjectModel } from '../projects/project.model.ts';
+import { RecordEntryModel } from './record-entry.model.ts';
+
+export interface StoredEntry {
+  readonly sequence: number;
+  readonly entry: Json;
+}
+
+@Injectable()
+export class RecordService {
+  constructor(
+    @InjectModel(RecordEntryModel) private readonly rows: typeof RecordEntryModel,
+    @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
+    @InjectConnection() private readonly sequelize: Sequelize,
+  ) {}
+
+  async list(projectId: string, after = 0): Promise<StoredEntry[]> {
+    const rows = await this.rows.findAll({ where: { projectId, sequence: { [Op.gt]: after } }, order: [['sequence', 'ASC']] });
+    return rows.map(({ sequence, body }) => ({ sequence: Number(sequence), entry: body }));
+  }
+
+  /** Adds entries; one that is already there is left as it is, so that a queue may be sent again. All or none. */
+  async append(projectId: string, values: readonly object[]): Promise<StoredEntry[]> {
+    const entries = values.map((value, index) => recordCodec.read(value, `entries[${index}]`));
+    await this.sequelize.transaction(async (transaction) => {
+      const project = await this.projects.findOne({ where: { id: projectId, deletedAt: null }, transaction });
+      if (!project) throw notFound('project', 'id');
+      await this.add(projectId, entries, transaction);
+    });
+    return this.list(projectId);
+  }
+
+  async add(projectId: string, entries: readonly RecordEntry[], transaction: Transaction): Promise<void> {
+    const rows = entries.map((entry) => ({ projectId, entryId: entry.id, kind: entry.kind, at: new Date(entry.at), receivedAt: new Date(), body: recordCodec.write(entry) }));
+    await this.rows.bulkCreate(rows, { transaction, ignoreDuplicates: true });
+  }
+
+  async removeAll(projectId: string, transaction: Transaction): Promise<void> {
+    await this.rows.destroy({ where: { projectId }, transaction });
+  }
+}

@@ -1,0 +1,19 @@
+/** The errors a service may throw; each becomes {code, message, where, accepted} with its status in problem.filter.ts. */
+import type { Json, Problem } from '@keen/core';
+
+export class ProblemException extends Error {
+  constructor(
+    readonly status: number,
+    readonly problem: Problem,
+    /** What a client needs to recover: the current version, for a stale save. */
+    readonly extra: { readonly [key: string]: Json } = {},
+  ) {
+    super(problem.message);
+  }
+}
+
+export const notFound = (what: string, where: string): ProblemException => new ProblemException(404, { code: 'not-found', message: `there is no ${what}`, where, accepted: `a ${what} that exists` });
+
+/** Someone else saved first. */
+export const stale = (base: number, current: { revision: number; document: Json }): ProblemException =>
+  new ProblemException(409, { code: 'stale', message: `version ${base} was changed elsewhere; it is now ${current.revision}`, where: 'base', accepted: `${current.revision}` }, { current });
