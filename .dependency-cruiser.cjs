@@ -1,0 +1,63 @@
+/** The map of the core, in the order of the work: what each step may import. The only place that states it. */
+const uses = {
+  problem: [],
+  length: ['problem'],
+  worked: ['length'],
+  solid: ['length', 'worked'],
+  stock: ['length', 'worked'],
+  contents: ['length', 'worked'],
+  wall: ['length', 'worked'],
+  joints: ['length', 'worked', 'solid', 'stock'],
+  carcass: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints'],
+  parts: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass'],
+  nest: ['length', 'worked'], // pieces and sheets: knows no cabinet
+  sag: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
+  hang: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
+  checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang'],
+  plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'checks'],
+  sums: ['problem', 'length', 'worked', 'solid', 'stock', 'joints', 'parts', 'sag', 'hang', 'checks'],
+  formats: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'checks', 'plan'],
+};
+const CORE = '^packages/core/src';
+const TEST = '\\.test\\.ts$';
+const ALLOWED_PACKAGES = []; // pure ones, no Node, no DOM
+
+const steps = Object.entries(uses).map(([step, others]) => ({
+  name: `core-${step}`,
+  severity: 'error',
+  comment: `${step} may import only: ${[step, ...others].join(', ')}`,
+  from: { path: `${CORE}/${step}/`, pathNot: TEST },
+  to: { path: `${CORE}/`, pathNot: `${CORE}/(${[step, ...others].join('|')})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...steps,
+    {
+      name: 'core-folder-on-the-map',
+      severity: 'error',
+      comment: 'a new folder of the core joins the map first',
+      from: { path: `${CORE}/`, pathNot: [`${CORE}/(${Object.keys(uses).join('|')})/`, `${CORE}/index\\.ts$`, `${CORE}/test/`] },
+      to: {},
+    },
+    { name: 'core-no-node', severity: 'error', comment: 'the core knows no Node', from: { path: `${CORE}/`, pathNot: [TEST, `${CORE}/test/`] }, to: { dependencyTypes: ['core'] } },
+    {
+      name: 'core-no-packages',
+      severity: 'error',
+      comment: 'the core imports only packages on the allow list: no React, no DOM',
+      from: { path: `${CORE}/`, pathNot: [TEST, `${CORE}/test/`] },
+      to: { pathNot: ['^packages/core/', ...ALLOWED_PACKAGES.map((name) => `^node_modules/${name}/`)], dependencyTypesNot: ['core'] },
+    },
+    { name: 'one-door', severity: 'error', comment: 'web, server and cli enter the core by its index', from: { path: '^packages/(web|server|cli)/' }, to: { path: `${CORE}/`, pathNot: `${CORE}/index\\.ts$` } },
+    { name: 'apart', severity: 'error', comment: 'web, server and cli never import each other', from: { path: '^packages/(web|server|cli)/' }, to: { path: '^packages/(web|server|cli)/', pathNot: '^packages/$1/' } },
+    { name: 'no-cycles', severity: 'error', comment: 'no cycles at run time', from: { path: '^packages/' }, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'resolved', severity: 'error', comment: 'every import leads somewhere', from: { path: '^packages/' }, to: { couldNotResolve: true, pathNot: '\\?worker' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'] },
+  },
+};

@@ -1,0 +1,33 @@
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import reactHooks from 'eslint-plugin-react-hooks';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import tseslint from 'typescript-eslint';
+
+export default defineConfig(
+  globalIgnores(['**/dist/', '**/node_modules/', '.data/', 'e2e/test-results/', '**/*.cjs']),
+  js.configs.recommended,
+  { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' } } },
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: { allowDefaultProject: ['scripts/*.ts'] }, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
+      // Static classes are how Nest declares modules.
+      '@typescript-eslint/no-extraneous-class': 'off',
+    },
+  },
+  // Codecs hold values of every kind at once.
+  { files: ['packages/core/src/formats/codec.ts'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
+  // Nest reads constructor types at run time: they must be value imports.
+  { files: ['packages/server/**'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
+  { files: ['packages/web/**'], extends: [reactHooks.configs.flat.recommended] },
+  {
+    files: ['**/*.test.{ts,tsx}', 'e2e/**', '**/test/**'],
+    rules: { '@typescript-eslint/no-unsafe-assignment': 'off', '@typescript-eslint/no-unsafe-member-access': 'off', '@typescript-eslint/no-unsafe-argument': 'off', '@typescript-eslint/no-unsafe-return': 'off', '@typescript-eslint/no-unsafe-call': 'off' },
+  },
+  prettier,
+);

@@ -1,0 +1,31 @@
+const transform = {
+  '\\.[mc]?tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true, decorators: true },
+        transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false, react: { runtime: 'automatic' } },
+      },
+      module: { type: 'es6' },
+    },
+  ],
+};
+const project = (displayName, more = {}) => ({
+  displayName,
+  rootDir: `packages/${displayName}`,
+  testMatch: ['<rootDir>/src/**/*.test.ts?(x)'],
+  transform,
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testEnvironment: 'node',
+  ...more,
+});
+
+export default {
+  projects: [
+    project('core'),
+    project('cli'),
+    project('web', { moduleNameMapper: { '\\.css$': '<rootDir>/src/test/empty.ts' } }),
+    project('server', { globalSetup: '<rootDir>/src/test/database-up.mjs', globalTeardown: '<rootDir>/src/test/database-down.mjs' }),
+  ],
+};
