@@ -7,7 +7,10 @@ import tseslint from 'typescript-eslint';
 export default defineConfig(
   globalIgnores(['**/dist/', '**/node_modules/', '.data/', 'e2e/test-results/', '**/*.cjs']),
   js.configs.recommended,
-  { files: ['**/*.mjs'], languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' } } },
+  {
+    files: ['**/*.mjs'],
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' } },
+  },
   {
     files: ['**/*.{ts,tsx}'],
     extends: [tseslint.configs.recommendedTypeChecked],
@@ -18,6 +21,8 @@ export default defineConfig(
       '@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
       // Static classes are how Nest declares modules.
       '@typescript-eslint/no-extraneous-class': 'off',
+      // Takes away assertions that inference needs (an initial state of a slice, for one).
+      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
     },
   },
   // Codecs hold values of every kind at once.
@@ -27,7 +32,13 @@ export default defineConfig(
   { files: ['packages/web/**'], extends: [reactHooks.configs.flat.recommended] },
   {
     files: ['**/*.test.{ts,tsx}', 'e2e/**', '**/test/**'],
-    rules: { '@typescript-eslint/no-unsafe-assignment': 'off', '@typescript-eslint/no-unsafe-member-access': 'off', '@typescript-eslint/no-unsafe-argument': 'off', '@typescript-eslint/no-unsafe-return': 'off', '@typescript-eslint/no-unsafe-call': 'off' },
+    rules: {
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+      '@typescript-eslint/no-unsafe-return': 'off',
+      '@typescript-eslint/no-unsafe-call': 'off',
+    },
   },
   prettier,
 );

@@ -10,7 +10,11 @@ const ROLLDOWN = [join(ROOT, 'node_modules/rolldown/bin/cli.mjs'), '-c', 'rolldo
 const TARGETS = {
   cli: { made: 'packages/cli/dist/keen.js', from: ['packages/core/src', 'packages/cli'], run: ROLLDOWN },
   server: { made: 'packages/server/dist/main.js', from: ['packages/core/src', 'packages/server'], run: ROLLDOWN },
-  web: { made: 'packages/web/dist/index.html', from: ['packages/core/src', 'packages/web'], run: [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'] },
+  web: {
+    made: 'packages/web/dist/index.html',
+    from: ['packages/core/src', 'packages/web'],
+    run: [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
+  },
 };
 
 function newest(path) {
@@ -29,7 +33,11 @@ export function build(names = Object.keys(TARGETS)) {
     const made = join(ROOT, target.made);
     const sources = Math.max(...[...target.from, 'package-lock.json'].map((path) => newest(join(ROOT, path))));
     if (existsSync(made) && statSync(made).mtimeMs > sources) continue;
-    const { status, stdout, stderr } = spawnSync(process.execPath, target.run, { cwd: join(ROOT, 'packages', name), encoding: 'utf8', env: { ...process.env, NODE_ENV: 'production' } });
+    const { status, stdout, stderr } = spawnSync(process.execPath, target.run, {
+      cwd: join(ROOT, 'packages', name),
+      encoding: 'utf8',
+      env: { ...process.env, NODE_ENV: 'production' },
+    });
     if (status !== 0) throw new Error(`building ${name} failed:\n${stdout}${stderr}`);
   }
 }

@@ -96,7 +96,8 @@ function handle({ port, password, socket, pid }) {
 function requireSpace(folder) {
   const { bavail, bsize } = statfsSync(folder);
   const free = Math.floor((bavail * bsize) / 1e6);
-  if (free < LEAST_FREE_MB) throw new Error(`The disk is nearly full: ${free} MB are free where ${folder} stands, ${LEAST_FREE_MB} MB are needed. Nothing was started.`);
+  if (free < LEAST_FREE_MB)
+    throw new Error(`The disk is nearly full: ${free} MB are free where ${folder} stands, ${LEAST_FREE_MB} MB are needed. Nothing was started.`);
 }
 
 /** A socket's path may have 107 characters at most. */

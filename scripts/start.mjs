@@ -19,7 +19,8 @@ function readArguments(args) {
     if (args[i] === '--reset-demo') options.resetDemo = true;
     else if (args[i] === '--dev') options.dev = true;
     else if (args[i] === '--data' && args[i + 1]) options.data = resolve(args[++i]);
-    else if (args[i] === '--port' && /^\d+$/.test(args[i + 1] ?? '') && Number(args[i + 1]) > 0 && Number(args[i + 1]) < 65536) options.port = Number(args[++i]);
+    else if (args[i] === '--port' && /^\d+$/.test(args[i + 1] ?? '') && Number(args[i + 1]) > 0 && Number(args[i + 1]) < 65536)
+      options.port = Number(args[++i]);
     else throw new Error(`'${args[i]}' cannot be used here. Accepted: --port N, --data DIR, --reset-demo, --dev`);
   }
   return options;
@@ -111,7 +112,14 @@ async function start() {
   }
   if (options.dev) return startDev();
   const address = `http://127.0.0.1:${options.port}`;
-  keepRunning('server', process.execPath, ['--enable-source-maps', SERVER], { ...environment(options.port), KEEN_WEB_ROOT: join(ROOT, 'packages/web/dist') }, ROOT, () => console.log(`Keen Carcass is ready at ${address}  (Ctrl-C ends it)`));
+  keepRunning(
+    'server',
+    process.execPath,
+    ['--enable-source-maps', SERVER],
+    { ...environment(options.port), KEEN_WEB_ROOT: join(ROOT, 'packages/web/dist') },
+    ROOT,
+    () => console.log(`Keen Carcass is ready at ${address}  (Ctrl-C ends it)`),
+  );
 }
 
 /** Hot reload: the server from source, restarted on change; pages from Vite, which passes /api on. */
@@ -119,8 +127,22 @@ async function startDev() {
   const apiPort = await freePort();
   const page = `http://127.0.0.1:${options.port}`;
   const env = { ...environment(apiPort), NODE_ENV: 'development', KEEN_ORIGINS: `${page},http://localhost:${options.port}` };
-  keepRunning('server', process.execPath, ['--watch', '--import', '@swc-node/register/esm-register', 'src/main.ts'], env, join(ROOT, 'packages/server'), () => {});
-  keepRunning('page server', process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), '--host', '127.0.0.1', '--port', String(options.port), '--strictPort'], { ...process.env, KEEN_API: `http://127.0.0.1:${apiPort}` }, join(ROOT, 'packages/web'), () => {});
+  keepRunning(
+    'server',
+    process.execPath,
+    ['--watch', '--import', '@swc-node/register/esm-register', 'src/main.ts'],
+    env,
+    join(ROOT, 'packages/server'),
+    () => {},
+  );
+  keepRunning(
+    'page server',
+    process.execPath,
+    [join(ROOT, 'node_modules/vite/bin/vite.js'), '--host', '127.0.0.1', '--port', String(options.port), '--strictPort'],
+    { ...process.env, KEEN_API: `http://127.0.0.1:${apiPort}` },
+    join(ROOT, 'packages/web'),
+    () => {},
+  );
   console.log(`Keen Carcass with hot reload: ${page}  (Ctrl-C ends it)`);
 }
 

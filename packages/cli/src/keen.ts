@@ -4,10 +4,25 @@
  */
 import { readFileSync, writeSync } from 'node:fs';
 import {
-  answerSum, cutListCsv, listSums, outcomeOf, plan, planJson, projectSchema, readNestProblemText, readProjectFile, Refusal, search, writeNestPlan, type Outcome, type Problem, type ProjectFile,
+  answerSum,
+  cutListCsv,
+  listSums,
+  outcomeOf,
+  plan,
+  planJson,
+  projectSchema,
+  readNestProblemText,
+  readProjectFile,
+  Refusal,
+  search,
+  writeNestPlan,
+  type Outcome,
+  type Problem,
+  type ProjectFile,
 } from '@keen/core';
 
-const USAGE = 'keen plan FILE | keen cutlist FILE | keen nest PROBLEM [--seconds S] [--seed N] [--effort E] | keen sum NAME key=value … | keen sum list | keen schema';
+const USAGE =
+  'keen plan FILE | keen cutlist FILE | keen nest PROBLEM [--seconds S] [--seed N] [--effort E] | keen sum NAME key=value … | keen sum list | keen schema';
 const MOST_SECONDS = 3600;
 
 /** Runs one command and gives the process's exit code. `started` is when the process began, in ms. */
@@ -26,7 +41,9 @@ function command([name, ...rest]: readonly string[], started: number): string {
     case 'plan':
       return json(withProject(rest, ({ design, record, workshop }) => planJson(plan(design, record, workshop), design)));
     case 'cutlist':
-      return withProject(rest, ({ design, record, workshop }) => cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => design.units[unit]!.unit));
+      return withProject(rest, ({ design, record, workshop }) =>
+        cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => design.units[unit]!.unit),
+      );
     case 'nest':
       return json(nest(rest, started));
     case 'sum':
@@ -80,7 +97,8 @@ function nestArguments(args: readonly string[]): NestArguments {
     const value = Number(args[++i]);
     const whole = arg !== '--seconds';
     const most = arg === '--seconds' ? MOST_SECONDS : 2 ** 31;
-    if (!Number.isFinite(value) || value < 0 || value > most || (whole && !Number.isInteger(value))) throw new Refusal('value', `'${args[i] ?? ''}' cannot be used here`, arg, `a ${whole ? 'whole ' : ''}number up to ${most}`);
+    if (!Number.isFinite(value) || value < 0 || value > most || (whole && !Number.isInteger(value)))
+      throw new Refusal('value', `'${args[i] ?? ''}' cannot be used here`, arg, `a ${whole ? 'whole ' : ''}number up to ${most}`);
     options[arg as keyof typeof options] = value;
   }
   if (file === undefined) throw new Refusal('usage', 'no problem is given', 'file', USAGE);
@@ -106,7 +124,7 @@ const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 /** Writes all of it before the process ends, also into a pipe that is read slowly. */
 function print(to: 1 | 2, text: string): void {
   const bytes = Buffer.from(text);
-  for (let at = 0; at < bytes.length; ) {
+  for (let at = 0; at < bytes.length;) {
     try {
       at += writeSync(to, bytes, at);
     } catch (error) {

@@ -1,6 +1,20 @@
 /** The one door of the core: a list of names in the order of the work. */
 export { accept, outcomeOf, refuse, Refusal, type Outcome, type Problem } from './problem/problem.ts';
-export { AUDIT_TOLERANCE, inches, LONGEST, mm, nanometres, nearest, NM_PER, toInches, toMm, ZERO, type DisplayUnit, type Length, type LengthUnit } from './length/length.ts';
+export {
+  AUDIT_TOLERANCE,
+  inches,
+  LONGEST,
+  mm,
+  nanometres,
+  nearest,
+  NM_PER,
+  toInches,
+  toMm,
+  ZERO,
+  type DisplayUnit,
+  type Length,
+  type LengthUnit,
+} from './length/length.ts';
 export { parseLength, type ParsedLength } from './length/parse.ts';
 export { enter, entered, readEntered, typedText, type Entered } from './length/entered.ts';
 export { exactText, exactTextWithUnit, tape, tapeText, tapeTextWithUnit, type TapeLength } from './length/format.ts';
@@ -10,6 +24,7 @@ export { extentOf, place, type EdgeId, type Face, type Panel, type Role } from '
 export type { Strip } from './solid/meeting.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
 export type { Compartment, Hanging, ResolvedUnit } from './solid/unit.ts';
+export { boundsOf, frontView, sectionView, type Bounds, type SeenPanel } from './solid/views.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
 export type { Machines, Offcut, Product, ThicknessReading, ThicknessUsed, Workshop } from './stock/workshop.ts';
@@ -32,7 +47,19 @@ export { hangAt, type Hang, type HangPlan, type VerdictState } from './hang/hang
 export type { Link } from './hang/link.ts';
 export { wallHalfEnds, wallRows, type StudUse } from './hang/wall-links.ts';
 export type { Finding, Fix, Severity, Station } from './checks/finding.ts';
-export { bothMasses, figureText, fineText, forceText, fromShownMass, lengthText, massPerUnit, massText, percentText, sagText, toShownMass } from './checks/words/amounts.ts';
+export {
+  bothMasses,
+  figureText,
+  fineText,
+  forceText,
+  fromShownMass,
+  lengthText,
+  massPerUnit,
+  massText,
+  percentText,
+  sagText,
+  toShownMass,
+} from './checks/words/amounts.ts';
 export { findingWords, fixWords, type Sentence } from './checks/words/findings.ts';
 export { labelWords, WORDS } from './checks/words/labels.ts';
 export { standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './plan/design.ts';
@@ -47,7 +74,17 @@ export { designCodec, wallCodec } from './formats/design-codec.ts';
 export { recordCodec } from './formats/record-codec.ts';
 export { readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
 export { MOST_BYTES, readJsonText } from './formats/json-text.ts';
-export { checkProducts, FORMAT, projectSchema, readProject, readProjectFile, VERSION, writeProject, writeProjectText, type ProjectFile } from './formats/project-file.ts';
+export {
+  checkProducts,
+  FORMAT,
+  projectSchema,
+  readProject,
+  readProjectFile,
+  VERSION,
+  writeProject,
+  writeProjectText,
+  type ProjectFile,
+} from './formats/project-file.ts';
 export { merge, type Merge } from './formats/merge.ts';
 export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
 export { sheetSvg } from './formats/sheet-svg.ts';

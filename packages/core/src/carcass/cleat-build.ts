@@ -47,30 +47,66 @@ export function placeHanging(base: BoxFrame): HangingPlan {
   const ripped = (key: string, value: Length): Dimension => dimension([plus(key, value)]);
 
   const panels: Panel[] = [
-    boxPanel(base, 'cabinet-half', '', { key: 'cabinet-half' }, {
-      frame: frame(vector(left, valley, 0), ALONG, UP),
-      length: cabinetLength, width: ripped('long-face', longFace), stock: choice.stock,
-      outline: rectangle(cabinetLength.value, longFace, { near: -choice.bevelDeg }),
-    }),
-    boxPanel(base, 'wall-half', '', { key: 'wall-half' }, {
-      frame: frame(vector(left + choice.leftInset.nm, valley - shortFace, 0), ALONG, UP),
-      length: wallLength, width: ripped('short-face', shortFace), stock: choice.stock, onWall: true,
-      outline: rectangle(wallLength.value, shortFace, { far: choice.bevelDeg }),
-    }),
+    boxPanel(
+      base,
+      'cabinet-half',
+      '',
+      { key: 'cabinet-half' },
+      {
+        frame: frame(vector(left, valley, 0), ALONG, UP),
+        length: cabinetLength,
+        width: ripped('long-face', longFace),
+        stock: choice.stock,
+        outline: rectangle(cabinetLength.value, longFace, { near: -choice.bevelDeg }),
+      },
+    ),
+    boxPanel(
+      base,
+      'wall-half',
+      '',
+      { key: 'wall-half' },
+      {
+        frame: frame(vector(left + choice.leftInset.nm, valley - shortFace, 0), ALONG, UP),
+        length: wallLength,
+        width: ripped('short-face', shortFace),
+        stock: choice.stock,
+        onWall: true,
+        outline: rectangle(wallLength.value, shortFace, { far: choice.bevelDeg }),
+      },
+    ),
   ];
   if (choice.rail) {
-    panels.push(boxPanel(base, 'hanging-rail', '', { key: 'hanging-rail' }, {
-      frame: frame(vector(base.T, base.ceiling - choice.rail.nm, base.insideRear), ALONG, UP),
-      length: base.insideWidth, width: dimension([plus('rail-height', choice.rail.nm, { source: own(box, 'hanging', 'rail') })]), stock: box.stock,
-    }));
+    panels.push(
+      boxPanel(
+        base,
+        'hanging-rail',
+        '',
+        { key: 'hanging-rail' },
+        {
+          frame: frame(vector(base.T, base.ceiling - choice.rail.nm, base.insideRear), ALONG, UP),
+          length: base.insideWidth,
+          width: dimension([plus('rail-height', choice.rail.nm, { source: own(box, 'hanging', 'rail') })]),
+          stock: box.stock,
+        },
+      ),
+    );
   }
   const spacer = outside ? choice.spacer : null;
   if (spacer) {
-    panels.push(boxPanel(base, 'spacer', '', { key: 'spacer' }, {
-      frame: frame(vector(0, 0, 0), ALONG, UP),
-      length: dimension([plus('width', box.width.nm, { source: own(box, 'width') })]),
-      width: dimension([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]), stock: spacer.stock,
-    }));
+    panels.push(
+      boxPanel(
+        base,
+        'spacer',
+        '',
+        { key: 'spacer' },
+        {
+          frame: frame(vector(0, 0, 0), ALONG, UP),
+          length: dimension([plus('width', box.width.nm, { source: own(box, 'width') })]),
+          width: dimension([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]),
+          stock: spacer.stock,
+        },
+      ),
+    );
   }
   const standoff = outside ? (spacer ? 'spacer' : 'nothing') : 'carcass';
   const standoffUp = { spacer: (spacer?.height.nm ?? 0) / 2, carcass: base.floor - base.T / 2, nothing: valley - shortFace }[standoff];

@@ -55,7 +55,11 @@ function boxFrame(box: ShelfBox, stockOf: StockOf): BoxFrame {
 
   const depthTerm = plus('depth', box.depth.nm, { source: own(box, 'depth') });
   const backTerm = back ? [minus('back', backThickness, { source: thicknessSource(back.product, back.used) })] : [];
-  const ends = (['top', 'bottom'] as const).map((end) => ({ end, ...box[end], lipTerm: box[end].runs === 'between' && box[end].joint === 'dado' ? box[end].lip.nm : ZERO }));
+  const ends = (['top', 'bottom'] as const).map((end) => ({
+    end,
+    ...box[end],
+    lipTerm: box[end].runs === 'between' && box[end].joint === 'dado' ? box[end].lip.nm : ZERO,
+  }));
   const insideHeight = dimension([
     plus('height', box.height.nm, { source: own(box, 'height') }),
     minus('top-and-bottom', T, { times: 2, source }),
@@ -63,7 +67,16 @@ function boxFrame(box: ShelfBox, stockOf: StockOf): BoxFrame {
   ]);
   const floor = (ends[1]!.lipTerm + T) as Length;
   return {
-    box, stockOf, T, back, backThickness, rear, carcassRear, insideRear, front, floor,
+    box,
+    stockOf,
+    T,
+    back,
+    backThickness,
+    rear,
+    carcassRear,
+    insideRear,
+    front,
+    floor,
     ceiling: (floor + insideHeight.value) as Length,
     insideWidth: dimension([plus('width', box.width.nm, { source: own(box, 'width') }), minus('side', T, { times: 2, source })]),
     insideHeight,
@@ -80,24 +93,52 @@ function carcassPanels(base: BoxFrame, spacing: Spacing): Panel[] {
   const sideLength = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...over.map((end) => minus(end, T, { source }))]);
   const sideUp = box.bottom.runs === 'over' ? T : ZERO;
   const side = (element: 'left' | 'right'): Panel =>
-    boxPanel(base, 'side', element, { key: `side-${element}` }, {
-      frame: frame(vector(element === 'left' ? 0 : box.width.nm - T, sideUp, carcassRear), UP, OUT),
-      length: sideLength, width: base.carcassDepth, stock: box.stock, banded: true,
-    });
+    boxPanel(
+      base,
+      'side',
+      element,
+      { key: `side-${element}` },
+      {
+        frame: frame(vector(element === 'left' ? 0 : box.width.nm - T, sideUp, carcassRear), UP, OUT),
+        length: sideLength,
+        width: base.carcassDepth,
+        stock: box.stock,
+        banded: true,
+      },
+    );
   const level = (role: 'top' | 'bottom', upperFace: number): Panel => {
     const runsOver = box[role].runs === 'over';
-    return boxPanel(base, role, '', { key: role }, {
-      frame: frame(vector(runsOver ? 0 : T, upperFace, carcassRear), ALONG, OUT),
-      length: runsOver ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth,
-      width: base.carcassDepth, stock: box.stock, banded: true,
-    });
+    return boxPanel(
+      base,
+      role,
+      '',
+      { key: role },
+      {
+        frame: frame(vector(runsOver ? 0 : T, upperFace, carcassRear), ALONG, OUT),
+        length: runsOver ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth,
+        width: base.carcassDepth,
+        stock: box.stock,
+        banded: true,
+      },
+    );
   };
   const panels = [side('left'), side('right'), level('top', base.ceiling + T), level('bottom', base.floor)];
   for (const { element, number, underside } of spacing.shelves) {
-    panels.push(boxPanel(base, 'shelf', element.id, { key: 'shelf', of: String(number) }, {
-      frame: frame(vector(T, underside + T, insideRear), ALONG, OUT),
-      length: base.insideWidth, width: base.insideDepth, stock: box.stock, banded: true,
-    }));
+    panels.push(
+      boxPanel(
+        base,
+        'shelf',
+        element.id,
+        { key: 'shelf', of: String(number) },
+        {
+          frame: frame(vector(T, underside + T, insideRear), ALONG, OUT),
+          length: base.insideWidth,
+          width: base.insideDepth,
+          stock: box.stock,
+          banded: true,
+        },
+      ),
+    );
   }
   if (back) panels.push(backPanel(base));
   return panels;
@@ -106,12 +147,18 @@ function carcassPanels(base: BoxFrame, spacing: Spacing): Panel[] {
 function backPanel(base: BoxFrame): Panel {
   const { box, T, insideRear } = base;
   const over = box.back.kind === 'over';
-  return boxPanel(base, 'back', '', { key: 'back' }, {
-    frame: frame(over ? vector(0, 0, insideRear) : vector(T, base.floor, insideRear), UP, ALONG),
-    length: over ? dimension([plus('height', box.height.nm, { source: own(box, 'height') })]) : base.insideHeight,
-    width: over ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth,
-    stock: box.back.stock,
-  });
+  return boxPanel(
+    base,
+    'back',
+    '',
+    { key: 'back' },
+    {
+      frame: frame(over ? vector(0, 0, insideRear) : vector(T, base.floor, insideRear), UP, ALONG),
+      length: over ? dimension([plus('height', box.height.nm, { source: own(box, 'height') })]) : base.insideHeight,
+      width: over ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth,
+      stock: box.back.stock,
+    },
+  );
 }
 
 function joint(base: BoxFrame, kind: JointKind, depth: Length, endPlay: Length, fastened: boolean): Joint {

@@ -20,7 +20,13 @@ interface FieldBase {
 
 export type Field = FieldBase &
   (
-    | { readonly kind: 'length'; readonly least: Length; readonly most: Length; readonly optional?: boolean; readonly start?: { readonly mm: string; readonly in: string } }
+    | {
+        readonly kind: 'length';
+        readonly least: Length;
+        readonly most: Length;
+        readonly optional?: boolean;
+        readonly start?: { readonly mm: string; readonly in: string };
+      }
     | { readonly kind: 'choice'; readonly options: readonly string[]; readonly allows?: (box: ShelfBox, option: string) => boolean }
     | { readonly kind: 'count'; readonly least: number; readonly most: number }
     | { readonly kind: 'degrees'; readonly least: number; readonly most: number }
@@ -28,8 +34,21 @@ export type Field = FieldBase &
     | { readonly kind: 'stock'; readonly sheetsOnly: boolean }
   );
 
-const size = (path: string, label: string, least: number, most: number, group: FieldGroup = 'size', more: Partial<FieldBase> & { optional?: boolean; start?: { mm: string; in: string } } = {}): Field => ({
-  path: path.split('.'), label, group, kind: 'length', least: mm(least), most: mm(most), ...more,
+const size = (
+  path: string,
+  label: string,
+  least: number,
+  most: number,
+  group: FieldGroup = 'size',
+  more: Partial<FieldBase> & { optional?: boolean; start?: { mm: string; in: string } } = {},
+): Field => ({
+  path: path.split('.'),
+  label,
+  group,
+  kind: 'length',
+  least: mm(least),
+  most: mm(most),
+  ...more,
 });
 
 const usesAssemblyScrew = (box: ShelfBox): boolean => box.assembly.perJoint > 0 || (box.hanging.rail !== null && box.hanging.railScrews > 0);
@@ -55,11 +74,25 @@ export const SHELF_BOX_FORM: readonly Field[] = [
   { path: ['assembly', 'screw'], label: 'assembly-screw', group: 'joints', kind: 'choice', options: SCREW_IDS, when: usesAssemblyScrew },
   size('assembly.length', 'assembly-length', 12, 160, 'joints', { when: usesAssemblyScrew }),
 
-  { path: ['back', 'kind'], label: 'back-kind', group: 'back', kind: 'choice', options: ['rabbet', 'over', 'none'], allows: (box, option) => option !== 'over' || box.hanging.kind === 'outside' },
+  {
+    path: ['back', 'kind'],
+    label: 'back-kind',
+    group: 'back',
+    kind: 'choice',
+    options: ['rabbet', 'over', 'none'],
+    allows: (box, option) => option !== 'over' || box.hanging.kind === 'outside',
+  },
   { path: ['back', 'stock'], label: 'back-stock', group: 'back', kind: 'stock', sheetsOnly: true, when: (box) => box.back.kind !== 'none' },
   size('back.rabbetDepth', 'rabbet-depth', 1, 25, 'back', { when: (box) => box.back.kind === 'rabbet' }),
 
-  { path: ['hanging', 'kind'], label: 'hanging-kind', group: 'hanging', kind: 'choice', options: ['outside', 'recessed'], allows: (box, option) => option !== 'recessed' || box.back.kind !== 'over' },
+  {
+    path: ['hanging', 'kind'],
+    label: 'hanging-kind',
+    group: 'hanging',
+    kind: 'choice',
+    options: ['outside', 'recessed'],
+    allows: (box, option) => option !== 'recessed' || box.back.kind !== 'over',
+  },
   { path: ['hanging', 'stock'], label: 'cleat-stock', group: 'hanging', kind: 'stock', sheetsOnly: false },
   size('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging'),
   { path: ['hanging', 'bevelDeg'], label: 'bevel', group: 'hanging', kind: 'degrees', least: 20, most: 65 },
@@ -68,7 +101,14 @@ export const SHELF_BOX_FORM: readonly Field[] = [
   { path: ['hanging', 'railScrews'], label: 'rail-screws', group: 'hanging', kind: 'count', least: 0, most: 8, when: (box) => box.hanging.rail !== null },
   size('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging'),
   size('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging'),
-  { path: ['hanging', 'spacer', 'stock'], label: 'spacer-stock', group: 'hanging', kind: 'stock', sheetsOnly: false, when: (box) => box.hanging.kind === 'outside' && box.hanging.spacer !== null },
+  {
+    path: ['hanging', 'spacer', 'stock'],
+    label: 'spacer-stock',
+    group: 'hanging',
+    kind: 'stock',
+    sheetsOnly: false,
+    when: (box) => box.hanging.kind === 'outside' && box.hanging.spacer !== null,
+  },
   size('hanging.spacer.height', 'spacer-height', 15, 400, 'hanging', { when: (box) => box.hanging.kind === 'outside' && box.hanging.spacer !== null }),
 
   { path: ['hanging', 'wallScrew', 'screw'], label: 'wall-screw', group: 'fixings', kind: 'choice', options: SCREW_IDS },

@@ -50,11 +50,19 @@ export function spaceShelves(box: ShelfBox, base: SpacingFrame): Spacing {
   for (const run of runsOf(box, base)) {
     const count = run.shelves.length;
     const free = run.to - run.from - count * base.T;
-    const height = count === 0 ? run.span : dimension([plus('space', run.span.value, { inner: run.span }), minus('shelf-thickness', base.T, { times: count, source })], count + 1);
+    const height =
+      count === 0
+        ? run.span
+        : dimension([plus('space', run.span.value, { inner: run.span }), minus('shelf-thickness', base.T, { times: count, source })], count + 1);
     for (let k = 0; k <= count; k++) {
       const below = Math.round((free * k) / (count + 1)) + k * base.T;
       const number = shelves.length;
-      openings.push({ keptBy, name: number === 0 ? { key: 'opening-bottom' } : { key: 'opening-over', of: String(number) }, floorUp: (run.from + below) as Length, height });
+      openings.push({
+        keptBy,
+        name: number === 0 ? { key: 'opening-bottom' } : { key: 'opening-over', of: String(number) },
+        floorUp: (run.from + below) as Length,
+        height,
+      });
       const element = run.shelves[k];
       if (element) {
         const underside = (run.from + Math.round((free * (k + 1)) / (count + 1)) + k * base.T) as Length;

@@ -35,12 +35,22 @@ const nominalThickness: Check = (context) => {
   if (!unit.meetings.some(({ joint }) => joint.depth > 0 && joint.kind === 'dado')) return [];
   const { product, used } = stockOf(box.stock);
   if (used.readings >= WANTED_READINGS) return [];
-  const loose: Fix[] = box.fit === 'loose' ? [] : [{ label: { key: 'fit-loose', lengthNm: FIT_PLAY.loose }, edit: [{ path: inUnit(context, 'fit'), value: 'loose' }] }];
-  return [{
-    check: 'nominal-thickness', unit: box.id, severity: 'change', station: 'stock', product: product.name, readings: used.readings, playNm: FIT_PLAY[box.fit], nominalNm: used.nominal,
-    panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
-    fixes: [{ label: { key: 'take-readings', number: WANTED_READINGS - used.readings }, visit: 'stock' }, ...loose],
-  }];
+  const loose: Fix[] =
+    box.fit === 'loose' ? [] : [{ label: { key: 'fit-loose', lengthNm: FIT_PLAY.loose }, edit: [{ path: inUnit(context, 'fit'), value: 'loose' }] }];
+  return [
+    {
+      check: 'nominal-thickness',
+      unit: box.id,
+      severity: 'change',
+      station: 'stock',
+      product: product.name,
+      readings: used.readings,
+      playNm: FIT_PLAY[box.fit],
+      nominalNm: used.nominal,
+      panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
+      fixes: [{ label: { key: 'take-readings', number: WANTED_READINGS - used.readings }, visit: 'stock' }, ...loose],
+    },
+  ];
 };
 
 const weakBottom: Check = (context) => {
@@ -53,7 +63,18 @@ const weakBottom: Check = (context) => {
     const strip = unit.byId.get(held.host)!.strips.find(({ id }) => id === held.id);
     if (strip && strip.kind === 'dado') return [];
     const edit = panel.role === 'bottom' ? dadoBottom(context) : [{ path: inUnit(context, 'shelfJoint'), value: 'dado' }];
-    return [{ check: 'weak-bottom', unit: box.id, severity: 'change', station: 'box', name: panel.name, use, panels: [floor], fixes: [{ label: { key: 'use-dado' }, edit }] }];
+    return [
+      {
+        check: 'weak-bottom',
+        unit: box.id,
+        severity: 'change',
+        station: 'box',
+        name: panel.name,
+        use,
+        panels: [floor],
+        fixes: [{ label: { key: 'use-dado' }, edit }],
+      },
+    ];
   });
 };
 
@@ -62,13 +83,23 @@ const fastenerPullsOut: Check = (context) => {
   if (box.bottom.runs !== 'over') return [];
   const floor = `${box.id}/bottom`;
   const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
-  return [{
-    check: 'fastener-pulls-out', unit: box.id, severity: use > 1 ? 'stop' : 'change', station: 'box', name: unit.byId.get(floor)!.name, use, panels: [floor],
-    fixes: [{
-      label: { key: 'bottom-between' },
-      edit: dadoBottom(context),
-    }],
-  }];
+  return [
+    {
+      check: 'fastener-pulls-out',
+      unit: box.id,
+      severity: use > 1 ? 'stop' : 'change',
+      station: 'box',
+      name: unit.byId.get(floor)!.name,
+      use,
+      panels: [floor],
+      fixes: [
+        {
+          label: { key: 'bottom-between' },
+          edit: dadoBottom(context),
+        },
+      ],
+    },
+  ];
 };
 
 const sag: Check = (context) => {
@@ -79,7 +110,15 @@ const sag: Check = (context) => {
     const base = { unit: box.id, station: 'box' as const, name: panel.name, panels: [row.panel] };
     const found: Finding[] = [];
     if (row.later.value > row.limit.value) {
-      found.push({ ...base, check: 'sag', severity: 'look', laterMm: row.later.value, limitMm: row.limit.value, kg, fixes: sagFixes(context, row.later.value / row.limit.value) });
+      found.push({
+        ...base,
+        check: 'sag',
+        severity: 'look',
+        laterMm: row.later.value,
+        limitMm: row.limit.value,
+        kg,
+        fixes: sagFixes(context, row.later.value / row.limit.value),
+      });
     }
     if (row.bending.value > 1) {
       found.push({ ...base, check: 'shelf-breaks', severity: 'stop', use: row.bending.value, fixes: sagFixes(context, row.bending.value ** 1.5) });
@@ -96,11 +135,15 @@ function sagFixes(context: CheckContext, ratio: number): Fix[] {
   const fixes: Fix[] = [];
   const here = stockOf(box.stock).used.value;
   const thicker = Object.values(workshop.products)
-    .filter(({ kind, material, nominal, unit: sold }) => kind === 'sheet' && material === workshop.products[box.stock]!.material && sold === box.unit && nominal.nm > here + NM_PER.mm)
+    .filter(
+      ({ kind, material, nominal, unit: sold }) =>
+        kind === 'sheet' && material === workshop.products[box.stock]!.material && sold === box.unit && nominal.nm > here + NM_PER.mm,
+    )
     .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
   if (thicker) fixes.push({ label: { key: 'use-stock', text: thicker.name }, edit: [{ path: inUnit(context, 'stock'), value: thicker.id }] });
   if (!box.glue && box.shelfJoint === 'dado') fixes.push({ label: { key: 'glue-joints' }, edit: [{ path: inUnit(context, 'glue'), value: true }] });
-  if (width.nm >= 100 * NM_PER.mm && width.nm < box.width.nm) fixes.push({ label: { key: 'make-narrower', lengthNm: width.nm }, edit: [{ path: inUnit(context, 'width'), value: width }] });
+  if (width.nm >= 100 * NM_PER.mm && width.nm < box.width.nm)
+    fixes.push({ label: { key: 'make-narrower', lengthNm: width.nm }, edit: [{ path: inUnit(context, 'width'), value: width }] });
   return fixes;
 }
 
@@ -110,12 +153,23 @@ const shelfOutside: Check = (context) => {
     if (height.value > 0) return [];
     const name = unit.byId.get(floor)!.name;
     const fixed = Object.values(box.shelves).filter(({ at }) => at !== null);
-    return [{
-      check: 'shelf-outside', unit: box.id, severity: 'stop', station: 'box', name, overNm: -height.value, panels: [floor],
-      fixes: fixed.length > 0
-        ? [{ label: { key: 'space-evenly' }, edit: fixed.map(({ id }) => ({ path: inUnit(context, 'shelves', id, 'at'), value: null })) }]
-        : keptBy === 'bottom' ? [] : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inUnit(context, 'shelves', keptBy), value: undefined }] }],
-    }];
+    return [
+      {
+        check: 'shelf-outside',
+        unit: box.id,
+        severity: 'stop',
+        station: 'box',
+        name,
+        overNm: Math.abs(height.value),
+        panels: [floor],
+        fixes:
+          fixed.length > 0
+            ? [{ label: { key: 'space-evenly' }, edit: fixed.map(({ id }) => ({ path: inUnit(context, 'shelves', id, 'at'), value: null })) }]
+            : keptBy === 'bottom'
+              ? []
+              : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inUnit(context, 'shelves', keptBy), value: undefined }] }],
+      },
+    ];
   });
 };
 
@@ -124,12 +178,29 @@ const slotTooDeep: Check = (context) => {
   const T = stockOf(box.stock).used.value;
   const third = roundDown(toMm(T) / 3, box.unit).nm > 0 ? roundDown(toMm(T) / 3, box.unit) : entered(box.unit === 'mm' ? '6 mm' : '1/4 in');
   const rows = [
-    { which: 'joint' as const, depth: box.jointDepth.nm, path: ['jointDepth'], used: box.shelfJoint === 'dado' || box.top.joint !== 'butt' || box.bottom.joint !== 'butt' },
+    {
+      which: 'joint' as const,
+      depth: box.jointDepth.nm,
+      path: ['jointDepth'],
+      used: box.shelfJoint === 'dado' || box.top.joint !== 'butt' || box.bottom.joint !== 'butt',
+    },
     { which: 'rabbet' as const, depth: box.back.rabbetDepth.nm, path: ['back', 'rabbetDepth'], used: box.back.kind === 'rabbet' },
   ];
   return rows.flatMap(({ which, depth, path, used }): Finding[] =>
     used && depth > T / 2 + NM_PER.mm / 2
-      ? [{ check: 'slot-too-deep', unit: box.id, severity: depth >= T ? 'stop' : 'change', station: 'box', which, depthNm: depth, thicknessNm: T, panels: [`${box.id}/side/left`, `${box.id}/side/right`], fixes: [{ label: { key: 'slot-a-third', lengthNm: third.nm }, edit: [{ path: inUnit(context, ...path), value: third }] }] }]
+      ? [
+          {
+            check: 'slot-too-deep',
+            unit: box.id,
+            severity: depth >= T ? 'stop' : 'change',
+            station: 'box',
+            which,
+            depthNm: depth,
+            thicknessNm: T,
+            panels: [`${box.id}/side/left`, `${box.id}/side/right`],
+            fixes: [{ label: { key: 'slot-a-third', lengthNm: third.nm }, edit: [{ path: inUnit(context, ...path), value: third }] }],
+          },
+        ]
       : [],
   );
 };
@@ -139,12 +210,27 @@ const glueOnFinish: Check = (context) => {
   const { product } = stockOf(box.stock);
   if (!product.faced || !box.glue) return [];
   const withoutScrews = box.assembly.perJoint === 0;
-  return [{
-    check: 'glue-on-finish', unit: box.id, severity: 'change', station: 'box', product: product.name, panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
-    fixes: withoutScrews
-      ? [{ label: { key: 'add-screws', number: 4 }, edit: [{ path: inUnit(context, 'assembly', 'perJoint'), value: 4 }, { path: inUnit(context, 'glue'), value: false }] }]
-      : [{ label: { key: 'no-glue' }, edit: [{ path: inUnit(context, 'glue'), value: false }] }],
-  }];
+  return [
+    {
+      check: 'glue-on-finish',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      product: product.name,
+      panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
+      fixes: withoutScrews
+        ? [
+            {
+              label: { key: 'add-screws', number: 4 },
+              edit: [
+                { path: inUnit(context, 'assembly', 'perJoint'), value: 4 },
+                { path: inUnit(context, 'glue'), value: false },
+              ],
+            },
+          ]
+        : [{ label: { key: 'no-glue' }, edit: [{ path: inUnit(context, 'glue'), value: false }] }],
+    },
+  ];
 };
 
 export const BOX_CHECKS: readonly Check[] = [nominalThickness, weakBottom, fastenerPullsOut, sag, shelfOutside, slotTooDeep, glueOnFinish];

@@ -41,7 +41,13 @@ export type Finding = Base &
     | { readonly check: 'shelf-outside'; readonly name: Label; readonly overNm: number }
     | { readonly check: 'slot-too-deep'; readonly depthNm: number; readonly thicknessNm: number; readonly which: 'joint' | 'rabbet' }
     | { readonly check: 'screw-too-long'; readonly where: 'stud' | 'cabinet-half' | 'joint'; readonly lengthNm: number; readonly overMm: number }
-    | { readonly check: 'screw-too-short'; readonly where: 'stud' | 'cabinet-half' | 'joint'; readonly lengthNm: number; readonly gripMm: number; readonly wantedMm: number }
+    | {
+        readonly check: 'screw-too-short';
+        readonly where: 'stud' | 'cabinet-half' | 'joint';
+        readonly lengthNm: number;
+        readonly gripMm: number;
+        readonly wantedMm: number;
+      }
     | { readonly check: 'few-studs'; readonly studs: number }
     | { readonly check: 'no-stud-anchors' }
     | { readonly check: 'lift-clearance'; readonly freeMm: number; readonly neededMm: number }
@@ -52,7 +58,13 @@ export type Finding = Base &
     | { readonly check: 'cleat-material'; readonly material: string }
     | { readonly check: 'over-load'; readonly link: Label; readonly use: number; readonly carriesKg: number; readonly plannedKg: number }
     | { readonly check: 'children'; readonly reason: 'tip' | 'screws' | 'pull'; readonly use: number; readonly near: boolean }
-    | { readonly check: 'machine-too-small'; readonly mark: string; readonly what: 'rip' | 'crosscut' | 'sheet'; readonly sizeNm: number; readonly capacityNm: number }
+    | {
+        readonly check: 'machine-too-small';
+        readonly mark: string;
+        readonly what: 'rip' | 'crosscut' | 'sheet';
+        readonly sizeNm: number;
+        readonly capacityNm: number;
+      }
     | { readonly check: 'look-alikes'; readonly marks: readonly [string, string]; readonly byNm: number }
     | { readonly check: 'heavy-sheet'; readonly product: string; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'too-heavy-alone'; readonly kg: number; readonly limitKg: number }

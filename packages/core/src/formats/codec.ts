@@ -41,7 +41,10 @@ export function text(most: number, least = 1): Codec<string> {
 export function number(least: number, most: number, whole = false): Codec<number> {
   const accepted = `a ${whole ? 'whole ' : ''}number from ${least} to ${most}`;
   return {
-    read: (value, where) => (typeof value === 'number' && Number.isFinite(value) && value >= least && value <= most && (!whole || Number.isInteger(value)) ? value : wrong(value, where, accepted)),
+    read: (value, where) =>
+      typeof value === 'number' && Number.isFinite(value) && value >= least && value <= most && (!whole || Number.isInteger(value))
+        ? value
+        : wrong(value, where, accepted),
     write: (value) => value,
     schema: { type: whole ? 'integer' : 'number', minimum: least, maximum: most },
   };
@@ -112,7 +115,12 @@ function fields(shape: Shape, required: readonly string[]): Codec<Readonly<Recor
       return Object.fromEntries(keys.filter((key) => Object.hasOwn(row, key)).map((key) => [key, shape[key]!.read(row[key], `${where}.${key}`)]));
     },
     write: (value) => Object.fromEntries(keys.filter((key) => value[key] !== undefined).map((key) => [key, shape[key]!.write(value[key])])),
-    schema: { type: 'object', additionalProperties: false, required: [...required], properties: Object.fromEntries(keys.map((key) => [key, shape[key]!.schema])) },
+    schema: {
+      type: 'object',
+      additionalProperties: false,
+      required: [...required],
+      properties: Object.fromEntries(keys.map((key) => [key, shape[key]!.schema])),
+    },
   };
 }
 

@@ -7,29 +7,45 @@ import { labelWords } from '../checks/words/labels.ts';
 import { fineText, lengthText } from '../checks/words/amounts.ts';
 import { exactMm } from './nest-problem.ts';
 
-export const CUT_LIST_COLUMNS = ['mark', 'count', 'part', 'length', 'width', 'thickness', 'unit', 'stock', 'grain', 'edges banded', 'features', 'length exact', 'width exact', 'thickness exact', 'mirror of'] as const;
+export const CUT_LIST_COLUMNS = [
+  'mark',
+  'count',
+  'part',
+  'length',
+  'width',
+  'thickness',
+  'unit',
+  'stock',
+  'grain',
+  'edges banded',
+  'features',
+  'length exact',
+  'width exact',
+  'thickness exact',
+  'mirror of',
+] as const;
 
 /** `unitOf` gives the unit a line is read in: that of the cabinet it belongs to. */
 export function cutListCsv(parts: readonly PartLine[], workshop: Workshop, unitOf: (line: PartLine) => DisplayUnit): string {
   const rows = parts.map((line) => {
     const unit = unitOf(line);
     return [
-    line.mark,
-    String(line.count),
-    line.names.map(labelWords).join(', '),
-    tapeText(line.length.value, unit),
-    tapeText(line.width.value, unit),
-    exactText(line.thickness, unit),
-    unit,
-    workshop.products[line.stock]?.name ?? line.stock,
-    line.grain === 'none' ? 'any' : `along the ${line.grain}`,
-    line.bands.map((edge) => edgeWords(line, edge)).join(', '),
-    line.features.map((feature) => featureWords(feature, line, unit)).join('; '),
-    exactMm(line.length.value),
-    exactMm(line.width.value),
-    exactMm(line.thickness),
-    line.mirrorOf ?? '',
-  ];
+      line.mark,
+      String(line.count),
+      line.names.map(labelWords).join(', '),
+      tapeText(line.length.value, unit),
+      tapeText(line.width.value, unit),
+      exactText(line.thickness, unit),
+      unit,
+      workshop.products[line.stock]?.name ?? line.stock,
+      line.grain === 'none' ? 'any' : `along the ${line.grain}`,
+      line.bands.map((edge) => edgeWords(line, edge)).join(', '),
+      line.features.map((feature) => featureWords(feature, line, unit)).join('; '),
+      exactMm(line.length.value),
+      exactMm(line.width.value),
+      exactMm(line.thickness),
+      line.mirrorOf ?? '',
+    ];
   });
   return [CUT_LIST_COLUMNS, ...rows].map((row) => row.map(cell).join(',')).join('\r\n') + '\r\n';
 }
@@ -39,7 +55,6 @@ function cell(text: string): string {
   const safe = /^[=+@\t\r]|^-(?!\d)/.test(text) ? `'${text}` : text;
   return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
 }
-
 
 /** Names of a blank's ends and edges, as they stand in the unit. */
 export function edgeWords(line: Pick<PartLine, 'role'>, edge: 'start' | 'end' | 'near' | 'far'): string {

@@ -70,8 +70,10 @@ const shelfBox: Codec<ShelfBox> = checked(
     place: object({ along: size('place.along'), up: size('place.up') }),
   }),
   (box, where) => {
-    if (box.hanging.kind === 'recessed' && box.back.kind === 'over') throw new Refusal('recess-over', 'a cleat hidden behind the back needs an inset back', `${where}.back.kind`, 'rabbet or none');
-    for (const [key, { id: own }] of Object.entries(box.shelves)) if (own !== key) throw new Refusal('id', `'${own}' stands under '${key}'`, `${where}.shelves.${key}.id`, `'${key}'`);
+    if (box.hanging.kind === 'recessed' && box.back.kind === 'over')
+      throw new Refusal('recess-over', 'a cleat hidden behind the back needs an inset back', `${where}.back.kind`, 'rabbet or none');
+    for (const [key, { id: own }] of Object.entries(box.shelves))
+      if (own !== key) throw new Refusal('id', `'${own}' stands under '${key}'`, `${where}.shelves.${key}.id`, `'${key}'`);
   },
 );
 
@@ -81,12 +83,20 @@ export const wallCodec = object({
   width: length(mm(200), mm(50_000)),
   ceiling: length(mm(500), mm(20_000)),
   wallboard: upTo(200),
-  studs: object({ known: yesNo, spacing: length(mm(50), mm(3000)), offset: length(mm(-3000), mm(50_000)), width: length(mm(20), mm(300)), depth: length(mm(20), mm(400)), gravity: number(0.3, 0.9) }),
+  studs: object({
+    known: yesNo,
+    spacing: length(mm(50), mm(3000)),
+    offset: length(mm(-3000), mm(50_000)),
+    width: length(mm(20), mm(300)),
+    depth: length(mm(20), mm(400)),
+    gravity: number(0.3, 0.9),
+  }),
 });
 
 export const designCodec: Codec<Design> = checked(
   object({ name: text(80), unit, wall: wallCodec, children: yesNo, units: byId(shelfBox, 200) }),
   (design, where) => {
-    for (const [key, { id: own }] of Object.entries(design.units)) if (own !== key) throw new Refusal('id', `'${own}' stands under '${key}'`, `${where}.units.${key}.id`, `'${key}'`);
+    for (const [key, { id: own }] of Object.entries(design.units))
+      if (own !== key) throw new Refusal('id', `'${own}' stands under '${key}'`, `${where}.units.${key}.id`, `'${key}'`);
   },
 );

@@ -43,7 +43,8 @@ const own = (row: Row, key: string): Value => (Object.hasOwn(row, key) ? row[key
 function same(a: Value, b: Value): boolean {
   if (a === b) return true;
   if (a === GONE || b === GONE || typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  if (Array.isArray(a) || Array.isArray(b)) return Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((each, index) => same(each as Json, b[index] as Json));
+  if (Array.isArray(a) || Array.isArray(b))
+    return Array.isArray(a) && Array.isArray(b) && a.length === b.length && a.every((each, index) => same(each as Json, b[index] as Json));
   const left = a as Row;
   const right = b as Row;
   const keys = Object.keys(left);

@@ -23,7 +23,8 @@ export function readNestProblem(value: unknown): NestProblem {
   once(sheets, 'sheets');
   once(parts, 'parts');
   const costed = sheets.filter(({ cost }) => cost !== null).length;
-  if (costed !== 0 && costed !== sheets.length) throw new Refusal('cost', 'some sheets have a cost and others have none', 'sheets', 'a cost on every sheet, or on none');
+  if (costed !== 0 && costed !== sheets.length)
+    throw new Refusal('cost', 'some sheets have a cost and others have none', 'sheets', 'a cost on every sheet, or on none');
   const pieces = parts.reduce((sum, { count }) => sum + count, 0);
   if (pieces > MOST_PIECES) throw new Refusal('too-many', `there are ${pieces} pieces`, 'parts', `at most ${MOST_PIECES}`);
   const problem: NestProblem = { kerf, trim, cuts, sheets, parts };
@@ -59,7 +60,8 @@ function readPart(value: unknown, where: string): NestPart {
 }
 
 function fields(value: unknown, where: string, known: readonly string[]): Readonly<Record<string, unknown>> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'an object');
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'an object');
   const strange = Object.keys(value).find((key) => !known.includes(key));
   if (strange !== undefined) throw new Refusal('unknown-field', `there is no field ${quote(strange)}`, where, known.join(', '));
   return value as Record<string, unknown>;
@@ -79,7 +81,8 @@ function once(list: readonly { id: string }[], where: string): void {
 }
 
 function name(value: unknown, where: string): string {
-  if (typeof value !== 'string' || value === '' || value.length > 200) throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'text of 1 to 200 characters');
+  if (typeof value !== 'string' || value === '' || value.length > 200)
+    throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'text of 1 to 200 characters');
   return value;
 }
 
@@ -88,18 +91,26 @@ function size(value: unknown, where: string, noughtIsFine = false): Length {
   const read = readEntered(value, { where });
   if (!read.ok) throw new Refusal(read.problem.code, read.problem.message, where, read.problem.accepted);
   const { nm } = read.value;
-  if (nm < 0 || (nm === 0 && !noughtIsFine)) throw new Refusal('range', `${quote(value)} is not ${noughtIsFine ? 'nought or more' : 'more than nought'}`, where, noughtIsFine ? 'nought or a length' : 'a length over nought');
+  if (nm < 0 || (nm === 0 && !noughtIsFine))
+    throw new Refusal(
+      'range',
+      `${quote(value)} is not ${noughtIsFine ? 'nought or more' : 'more than nought'}`,
+      where,
+      noughtIsFine ? 'nought or a length' : 'a length over nought',
+    );
   if (nm > 100 * NM_PER.m) throw new Refusal('range', `${quote(value)} is too long`, where, 'up to 100 m');
   return nm;
 }
 
 function whole(value: unknown, where: string, least: number): number {
-  if (typeof value !== 'number' || !Number.isInteger(value) || value < least || value > 1e6) throw new Refusal('value', `${quote(value)} cannot be used here`, where, `a whole number from ${least} to 1000000`);
+  if (typeof value !== 'number' || !Number.isInteger(value) || value < least || value > 1e6)
+    throw new Refusal('value', `${quote(value)} cannot be used here`, where, `a whole number from ${least} to 1000000`);
   return value;
 }
 
 function amount(value: unknown, where: string): number {
-  if (typeof value !== 'number' || !Number.isFinite(value) || value < 0 || value > 1e12) throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'a number of nought or more');
+  if (typeof value !== 'number' || !Number.isFinite(value) || value < 0 || value > 1e12)
+    throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'a number of nought or more');
   return value;
 }
 
@@ -109,7 +120,8 @@ function flag(value: unknown, where: string): boolean {
 }
 
 function oneOf<T extends string>(value: unknown, where: string, options: readonly T[]): T {
-  if (!options.includes(value as T)) throw new Refusal('value', `${quote(value)} cannot be used here`, where, options.map((option) => `'${option}'`).join(', '));
+  if (!options.includes(value as T))
+    throw new Refusal('value', `${quote(value)} cannot be used here`, where, options.map((option) => `'${option}'`).join(', '));
   return value as T;
 }
 
@@ -149,4 +161,3 @@ function writeTree(tree: CutTree): Json {
       return { waste: { x: exactMm(tree.x), y: exactMm(tree.y), dx: exactMm(tree.dx), dy: exactMm(tree.dy) } };
   }
 }
-

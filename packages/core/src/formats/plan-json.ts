@@ -33,8 +33,16 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       edgesBanded: [...line.bands],
       mirrorOf: line.mirrorOf,
       features: line.features.map((feature) => ({
-        kind: feature.kind, face: feature.face, from: feature.from, at: exactMm(feature.at), width: exactMm(feature.width), depth: exactMm(feature.depth), play: exactMm(feature.play),
-        tiltDeg: feature.tiltDeg, guest: feature.guest, words: featureWords(feature, line, design.units[unitPlan.id]!.unit),
+        kind: feature.kind,
+        face: feature.face,
+        from: feature.from,
+        at: exactMm(feature.at),
+        width: exactMm(feature.width),
+        depth: exactMm(feature.depth),
+        play: exactMm(feature.play),
+        tiltDeg: feature.tiltDeg,
+        guest: feature.guest,
+        words: featureWords(feature, line, design.units[unitPlan.id]!.unit),
       })),
     })),
     weights: {
@@ -43,7 +51,13 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       loaded: figureJson(loaded.mass),
       centreOfGravityMm: { along: loaded.along, up: loaded.up, out: loaded.out },
     },
-    sag: sag.map(({ panel, now, later, limit, bending }) => ({ panel, now: figureJson(now), later: figureJson(later), limit: figureJson(limit), bending: figureJson(bending) })),
+    sag: sag.map(({ panel, now, later, limit, bending }) => ({
+      panel,
+      now: figureJson(now),
+      later: figureJson(later),
+      limit: figureJson(limit),
+      bending: figureJson(bending),
+    })),
     hang: {
       state: hang.state,
       plannedKg: hang.plannedKg,
@@ -55,17 +69,45 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       spacerPush: figureJson(hang.forces.spacerPush),
       tip: figureJson(hang.forces.tip),
       pullLimit: figureJson(hang.forces.pullLimit),
-      links: hang.links.map(({ id, kind, name, use, straightSum, panels }) => ({ id, kind, name: labelWords(name), use: figureJson(use), ...(straightSum === undefined ? {} : { straightSum }), panels: [...panels] })),
-      cleat: { boardWidth: exactMm(unit.hanging.boardWidth), longFace: exactMm(unit.hanging.longFace), shortFace: exactMm(unit.hanging.shortFace), bevelDeg: unit.hanging.bevelDeg, engagement: figureJson(unit.hanging.engagement) },
+      links: hang.links.map(({ id, kind, name, use, straightSum, panels }) => ({
+        id,
+        kind,
+        name: labelWords(name),
+        use: figureJson(use),
+        ...(straightSum === undefined ? {} : { straightSum }),
+        panels: [...panels],
+      })),
+      cleat: {
+        boardWidth: exactMm(unit.hanging.boardWidth),
+        longFace: exactMm(unit.hanging.longFace),
+        shortFace: exactMm(unit.hanging.shortFace),
+        bevelDeg: unit.hanging.bevelDeg,
+        engagement: figureJson(unit.hanging.engagement),
+      },
     },
-    findings: findings.map((finding) => ({ check: finding.check, severity: finding.severity, panels: [...finding.panels], ...findingWords(finding, design.units[unitPlan.id]!.unit) })),
+    findings: findings.map((finding) => ({
+      check: finding.check,
+      severity: finding.severity,
+      panels: [...finding.panels],
+      ...findingWords(finding, design.units[unitPlan.id]!.unit),
+    })),
   };
 }
 
 function dimensionJson({ value, terms, over }: Dimension): Json {
-  return { value: exactMm(value), sum: terms.map(({ label, value: each, times }) => ({ name: labelWords(label), value: exactMm(each), times })), ...(over === 1 ? {} : { sharedBy: over }) };
+  return {
+    value: exactMm(value),
+    sum: terms.map(({ label, value: each, times }) => ({ name: labelWords(label), value: exactMm(each), times })),
+    ...(over === 1 ? {} : { sharedBy: over }),
+  };
 }
 
 function figureJson(figure: Figure): Json {
-  return { value: figure.value, unit: figure.unit, formula: figure.text, source: figure.source, terms: figure.terms.map(({ symbol, label, value, unit }) => ({ symbol, name: labelWords(label), value, unit })) };
+  return {
+    value: figure.value,
+    unit: figure.unit,
+    formula: figure.text,
+    source: figure.source,
+    terms: figure.terms.map(({ symbol, label, value, unit }) => ({ symbol, name: labelWords(label), value, unit })),
+  };
 }

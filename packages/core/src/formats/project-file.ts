@@ -25,7 +25,13 @@ export interface ProjectFile {
 /** One step up per version: MIGRATIONS[n] lifts a file from version n to n + 1. The first version has none below it. */
 export const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {};
 
-const fileCodec = object({ format: constant(FORMAT), version: constant(VERSION), design: designCodec, record: list(recordCodec, MOST_ENTRIES), workshop: workshopCodec });
+const fileCodec = object({
+  format: constant(FORMAT),
+  version: constant(VERSION),
+  design: designCodec,
+  record: list(recordCodec, MOST_ENTRIES),
+  workshop: workshopCodec,
+});
 
 /** Reads a file's text. */
 export const readProjectFile = (text: string): Outcome<ProjectFile> => outcomeOf(() => readProject(readJsonText(text)));
@@ -39,12 +45,15 @@ export function readProject(value: unknown): ProjectFile {
 }
 
 function lift(value: unknown): unknown {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) throw new Refusal('not-a-project', `${quote(value)} is no project`, 'file', 'a *.carcass.json file');
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    throw new Refusal('not-a-project', `${quote(value)} is no project`, 'file', 'a *.carcass.json file');
   let file = value as Record<string, unknown>;
   if (file['format'] !== FORMAT) throw new Refusal('not-a-project', `its format is ${quote(file['format'])}`, 'file.format', `'${FORMAT}'`);
   const version = file['version'];
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) throw new Refusal('version', `${quote(version)} is no version`, 'file.version', `a whole number from 1 to ${VERSION}`);
-  if (version > VERSION) throw new Refusal('newer-version', `the file was written by a newer program (version ${version})`, 'file.version', `up to version ${VERSION}`);
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    throw new Refusal('version', `${quote(version)} is no version`, 'file.version', `a whole number from 1 to ${VERSION}`);
+  if (version > VERSION)
+    throw new Refusal('newer-version', `the file was written by a newer program (version ${version})`, 'file.version', `up to version ${VERSION}`);
   for (let at = version; at < VERSION; at++) file = { ...MIGRATIONS[at]!(file), version: at + 1 };
   return file;
 }
@@ -52,11 +61,20 @@ function lift(value: unknown): unknown {
 /** Every product a design names must be in the workshop that comes with it. */
 export function checkProducts(design: Design, workshop: Workshop): void {
   for (const unit of Object.values(design.units)) {
-    const named: [string, string][] = [['stock', unit.stock], ['hanging.stock', unit.hanging.stock]];
+    const named: [string, string][] = [
+      ['stock', unit.stock],
+      ['hanging.stock', unit.hanging.stock],
+    ];
     if (unit.back.kind !== 'none') named.push(['back.stock', unit.back.stock]);
     if (unit.hanging.spacer) named.push(['hanging.spacer.stock', unit.hanging.spacer.stock]);
     for (const [path, product] of named) {
-      if (!Object.hasOwn(workshop.products, product)) throw new Refusal('unknown-product', `there is no product ${quote(product)} in the workshop`, `design.units.${unit.id}.${path}`, Object.keys(workshop.products).join(', '));
+      if (!Object.hasOwn(workshop.products, product))
+        throw new Refusal(
+          'unknown-product',
+          `there is no product ${quote(product)} in the workshop`,
+          `design.units.${unit.id}.${path}`,
+          Object.keys(workshop.products).join(', '),
+        );
     }
   }
 }

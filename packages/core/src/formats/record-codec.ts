@@ -7,10 +7,26 @@ import { checked, choice, length, object, objectWith, text, type Codec } from '.
 const ISO = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/;
 
 export const recordCodec: Codec<RecordEntry> = checked(
-  objectWith({ id: text(64), at: text(30), kind: choice(['thickness', 'withdrawn']) }, { reading: object({ product: text(64), value: length(mm(0.5), mm(200)) }), withdraws: text(64) }),
+  objectWith(
+    { id: text(64), at: text(30), kind: choice(['thickness', 'withdrawn']) },
+    { reading: object({ product: text(64), value: length(mm(0.5), mm(200)) }), withdraws: text(64) },
+  ),
   (entry, where) => {
-    if (!ISO.test(entry.at) || Number.isNaN(Date.parse(entry.at))) throw new Refusal('time', `'${entry.at}' is no time`, `${where}.at`, 'ISO 8601 in UTC, such as 2026-03-01T10:00:00Z');
-    if ((entry.kind === 'thickness') !== (entry.reading !== undefined)) throw new Refusal('entry', `a ${entry.kind} entry ${entry.reading ? 'has no' : 'needs a'} reading`, `${where}.reading`, 'product and value, for a thickness');
-    if ((entry.kind === 'withdrawn') !== (entry.withdraws !== undefined)) throw new Refusal('entry', `a ${entry.kind} entry ${entry.withdraws ? 'withdraws nothing' : 'must say what it withdraws'}`, `${where}.withdraws`, 'the id of an earlier entry, for a withdrawal');
+    if (!ISO.test(entry.at) || Number.isNaN(Date.parse(entry.at)))
+      throw new Refusal('time', `'${entry.at}' is no time`, `${where}.at`, 'ISO 8601 in UTC, such as 2026-03-01T10:00:00Z');
+    if ((entry.kind === 'thickness') !== (entry.reading !== undefined))
+      throw new Refusal(
+        'entry',
+        `a ${entry.kind} entry ${entry.reading ? 'has no' : 'needs a'} reading`,
+        `${where}.reading`,
+        'product and value, for a thickness',
+      );
+    if ((entry.kind === 'withdrawn') !== (entry.withdraws !== undefined))
+      throw new Refusal(
+        'entry',
+        `a ${entry.kind} entry ${entry.withdraws ? 'withdraws nothing' : 'must say what it withdraws'}`,
+        `${where}.withdraws`,
+        'the id of an earlier entry, for a withdrawal',
+      );
   },
 );

@@ -10,19 +10,42 @@ const side = length(mm(10), mm(10_000));
 export const workshopCodec: Codec<Workshop> = checked(
   object({
     currency: text(8, 0),
-    machines: object({ ripCapacity: length(mm(50), mm(5000)), longestCrosscut: length(mm(50), mm(5000)), kerf: length(mm(0.2), mm(10)), trim: length(mm(0), mm(100)), liftsKg: number(1, 200) }),
+    machines: object({
+      ripCapacity: length(mm(50), mm(5000)),
+      longestCrosscut: length(mm(50), mm(5000)),
+      kerf: length(mm(0.2), mm(10)),
+      trim: length(mm(0), mm(100)),
+      liftsKg: number(1, 200),
+    }),
     products: byId(
       object({
-        id: text(64), name: text(80), kind: choice(['sheet', 'board']), material: choice(Object.keys(MATERIALS) as MaterialId[]),
-        nominal: length(mm(1), mm(100)), length: side, width: side, price: number(0, 1e6), faced: yesNo, grain: choice(['length', 'none']), unit: choice(['mm', 'in']),
+        id: text(64),
+        name: text(80),
+        kind: choice(['sheet', 'board']),
+        material: choice(Object.keys(MATERIALS) as MaterialId[]),
+        nominal: length(mm(1), mm(100)),
+        length: side,
+        width: side,
+        price: number(0, 1e6),
+        faced: yesNo,
+        grain: choice(['length', 'none']),
+        unit: choice(['mm', 'in']),
       }),
       500,
     ),
     offcuts: byId(object({ id: text(64), product: text(64), length: side, width: side }), 500),
   }),
   (workshop, where) => {
-    for (const [key, { id }] of [...Object.entries(workshop.products), ...Object.entries(workshop.offcuts)]) if (id !== key) throw new Refusal('id', `'${id}' stands under '${key}'`, `${where}.${key}`, `'${key}'`);
-    for (const { id, product } of Object.values(workshop.offcuts)) if (!Object.hasOwn(workshop.products, product)) throw new Refusal('unknown-product', `offcut '${id}' is of no known product`, `${where}.offcuts.${id}.product`, Object.keys(workshop.products).join(', '));
+    for (const [key, { id }] of [...Object.entries(workshop.products), ...Object.entries(workshop.offcuts)])
+      if (id !== key) throw new Refusal('id', `'${id}' stands under '${key}'`, `${where}.${key}`, `'${key}'`);
+    for (const { id, product } of Object.values(workshop.offcuts))
+      if (!Object.hasOwn(workshop.products, product))
+        throw new Refusal(
+          'unknown-product',
+          `offcut '${id}' is of no known product`,
+          `${where}.offcuts.${id}.product`,
+          Object.keys(workshop.products).join(', '),
+        );
   },
 );
 

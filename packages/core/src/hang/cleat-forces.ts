@@ -48,7 +48,16 @@ export function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): C
   const D = toMm(outside.depth.value) - t / 2;
   const c = toMm(hanging.longFace) - (t / 2) * Math.tan((θ * Math.PI) / 180);
   const spacerPush = apply(SPACER_PUSH, { W: weight, e: terms.e, t, h });
-  const links: Link[] = [link({ id: 'tip', kind: 'tip', name: { key: 'link-tip' }, use: tip, fineTo: 0.67, panels: [hanging.cabinetHalf, ...(hanging.spacer ? [hanging.spacer] : [])] })];
+  const links: Link[] = [
+    link({
+      id: 'tip',
+      kind: 'tip',
+      name: { key: 'link-tip' },
+      use: tip,
+      fineTo: 0.67,
+      panels: [hanging.cabinetHalf, ...(hanging.spacer ? [hanging.spacer] : [])],
+    }),
+  ];
   const spacer = hanging.spacer ? unit.byId.get(hanging.spacer) : undefined;
   if (spacer) {
     const use = apply(SPACER_USE, { push: spacerPush, length: toMm(spacer.length.value), height: toMm(spacer.width.value) });
@@ -64,7 +73,9 @@ export function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): C
     liftLimit: apply(LIFT_LIMIT, { W: weight, a, D, c, θ }),
     pullLimit: apply(PULL_LIMIT, { W: weight, a, c, z: toMm(hanging.contactUp), h, θ }),
     links,
-    e, h, t,
+    e,
+    h,
+    t,
     b: contactHeight(toMm(hanging.shortFace), t, θ),
     bevelDeg: θ,
   };

@@ -22,7 +22,14 @@ export interface Climbing {
 export const LEANING_N = 400;
 export const PULLING_N = 200;
 
-const LEANT_WEIGHT = formula({ label: 'leant-weight', unit: 'N', text: 'W + 400 N', source: 'docs/formulas/hanging-verdict.md', terms: { W: 'N' }, compute: ({ W }) => W + LEANING_N });
+const LEANT_WEIGHT = formula({
+  label: 'leant-weight',
+  unit: 'N',
+  text: 'W + 400 N',
+  source: 'docs/formulas/hanging-verdict.md',
+  terms: { W: 'N' },
+  compute: ({ W }) => W + LEANING_N,
+});
 const LEANT_CENTRE = formula({
   label: 'leant-centre',
   unit: 'mm',
@@ -31,7 +38,14 @@ const LEANT_CENTRE = formula({
   terms: { W: 'N', e: 'mm', front: 'mm' },
   compute: ({ W, e, front }) => (W * e + LEANING_N * front) / (W + LEANING_N),
 });
-const PULL_USE = formula({ label: 'pull-use', unit: 'share', text: '200 N / limit', source: 'docs/formulas/hanging-verdict.md', terms: { limit: 'N' }, compute: ({ limit }) => (limit > 0 ? PULLING_N / limit : 99) });
+const PULL_USE = formula({
+  label: 'pull-use',
+  unit: 'share',
+  text: '200 N / limit',
+  source: 'docs/formulas/hanging-verdict.md',
+  terms: { limit: 'N' },
+  compute: ({ limit }) => (limit > 0 ? PULLING_N / limit : 99),
+});
 
 export function climbing(input: HangInput, weight: Figure, loaded: Load): Climbing {
   const front = toMm(input.unit.outside.depth.value);

@@ -102,10 +102,16 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
   const weight = apply(WEIGHT, { m: loaded.mass });
   const forces = cleatForces(unit, weight, loaded);
   const { studs, links: fromWall } = wallLinks(input, forces, loaded, capacities.wall);
-  const links = [...fromWall, ...jointLinks(input, capacities.joints, forces, factor), ...forces.links].sort((a, b) => b.use.value / b.limit - a.use.value / a.limit);
+  const links = [...fromWall, ...jointLinks(input, capacities.joints, forces, factor), ...forces.links].sort(
+    (a, b) => b.use.value / b.limit - a.use.value / a.limit,
+  );
   const refusals = refusalsOf(input, loaded, studs);
   return {
-    weight, loaded, forces, studs, links,
+    weight,
+    loaded,
+    forces,
+    studs,
+    links,
     refusals,
     state: stateOf(links, refusals, unit.hanging.antiLift),
     plannedKg: contentsMass(weights) * factor,
@@ -159,7 +165,8 @@ function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: 
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (hanging.bevelDeg < 20 || hanging.bevelDeg > 65) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
   const back = unit.panels.find(({ role }) => role === 'back');
-  if (!hanging.hangingRail && (!back || toMm(back.thickness) < LEAST_FIXING_BACK_MM)) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
+  if (!hanging.hangingRail && (!back || toMm(back.thickness) < LEAST_FIXING_BACK_MM))
+    reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
   if (!wall.studs.known) return [...reasons, { kind: 'no-stud-known' }];
   const { upper, lower } = hanging.wallScrew;
   if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];
@@ -176,4 +183,3 @@ function oneStudWillDo({ hanging }: ResolvedUnit, loaded: Load, studs: readonly 
   const { upper, lower } = hanging.wallScrew;
   return loaded.mass.value <= ONE_STUD_KG && upper >= 1 && lower >= 1 && hanging.antiLift && Math.abs(stud.atMm - loaded.along) <= ONE_STUD_OFF_MM;
 }
-

@@ -26,14 +26,70 @@ const EDGE_PULL = 0.5;
 /** MDF and particleboard edges, N per 25 mm of #10 thread. [A208](m) */
 const FIBRE_EDGE_N = 130;
 
-const LIP = formula({ label: 'lip-capacity', unit: 'N', text: 'min(depth · B · F_c, lip · B · f_v), 0 under 10 mm', source: SOURCE, terms: { depth: 'mm', B: 'mm', F_c: 'MPa', lip: 'mm', f_v: 'MPa' }, compute: ({ depth, B, F_c, lip, f_v }) => (lip < LEAST_LIP_MM ? 0 : Math.min(depth * B * F_c, lip * B * f_v)) });
-const GLUE = formula({ label: 'glue-capacity', unit: 'N', text: 'B · t · 0.17 MPa', source: SOURCE, terms: { B: 'mm', t: 'mm' }, compute: ({ B, t }) => B * t * GLUE_EDGE_MPA });
-const EDGE_SCREWS = formula({ label: 'edge-screws-shear', unit: 'N', text: "n · 0.67 Z'", source: '[NDS C_eg] docs/formulas/joints.md', terms: { n: 'count', "Z'": 'N' }, compute: (terms) => terms.n * EDGE_SHEAR * terms["Z'"] });
-const EDGE_SCREWS_PULL = formula({ label: 'edge-screws-pull', unit: 'N', text: "n · 0.5 W'", source: SOURCE, terms: { n: 'count', "W'": 'N' }, compute: (terms) => terms.n * EDGE_PULL * terms["W'"] });
-const FIBRE_PULL = formula({ label: 'edge-screws-pull', unit: 'N', text: 'n · 130 N · (D / 4.83) · (grip / 25)', source: '[A208](m) docs/formulas/joints.md', terms: { n: 'count', D: 'mm', grip: 'mm' }, compute: ({ n, D, grip }) => n * FIBRE_EDGE_N * (D / 4.83) * (grip / 25) });
-const HALF = formula({ label: 'joint-load', unit: 'N', text: '(contents + own mass) · g₀ / 2', source: '[eq]', terms: { contents: 'kg', own: 'kg' }, compute: ({ contents, own }) => ((contents + own) * G0) / 2 });
-const USE = formula({ label: 'joint-use', unit: 'share', text: 'load / capacity', source: '[eq]', terms: { load: 'N', capacity: 'N' }, compute: ({ load, capacity }) => (capacity > 0 ? load / capacity : load > 0 ? 99 : 0) });
-const RAIL_LOAD = formula({ label: 'rail-load', unit: 'N', text: '√((W/2)² + (S/2)²)', source: '[eq] docs/formulas/joints.md', terms: { W: 'N', S: 'N' }, compute: ({ W, S }) => Math.hypot(W / 2, S / 2) });
+const LIP = formula({
+  label: 'lip-capacity',
+  unit: 'N',
+  text: 'min(depth · B · F_c, lip · B · f_v), 0 under 10 mm',
+  source: SOURCE,
+  terms: { depth: 'mm', B: 'mm', F_c: 'MPa', lip: 'mm', f_v: 'MPa' },
+  compute: ({ depth, B, F_c, lip, f_v }) => (lip < LEAST_LIP_MM ? 0 : Math.min(depth * B * F_c, lip * B * f_v)),
+});
+const GLUE = formula({
+  label: 'glue-capacity',
+  unit: 'N',
+  text: 'B · t · 0.17 MPa',
+  source: SOURCE,
+  terms: { B: 'mm', t: 'mm' },
+  compute: ({ B, t }) => B * t * GLUE_EDGE_MPA,
+});
+const EDGE_SCREWS = formula({
+  label: 'edge-screws-shear',
+  unit: 'N',
+  text: "n · 0.67 Z'",
+  source: '[NDS C_eg] docs/formulas/joints.md',
+  terms: { n: 'count', "Z'": 'N' },
+  compute: (terms) => terms.n * EDGE_SHEAR * terms["Z'"],
+});
+const EDGE_SCREWS_PULL = formula({
+  label: 'edge-screws-pull',
+  unit: 'N',
+  text: "n · 0.5 W'",
+  source: SOURCE,
+  terms: { n: 'count', "W'": 'N' },
+  compute: (terms) => terms.n * EDGE_PULL * terms["W'"],
+});
+const FIBRE_PULL = formula({
+  label: 'edge-screws-pull',
+  unit: 'N',
+  text: 'n · 130 N · (D / 4.83) · (grip / 25)',
+  source: '[A208](m) docs/formulas/joints.md',
+  terms: { n: 'count', D: 'mm', grip: 'mm' },
+  compute: ({ n, D, grip }) => n * FIBRE_EDGE_N * (D / 4.83) * (grip / 25),
+});
+const HALF = formula({
+  label: 'joint-load',
+  unit: 'N',
+  text: '(contents + own mass) · g₀ / 2',
+  source: '[eq]',
+  terms: { contents: 'kg', own: 'kg' },
+  compute: ({ contents, own }) => ((contents + own) * G0) / 2,
+});
+const USE = formula({
+  label: 'joint-use',
+  unit: 'share',
+  text: 'load / capacity',
+  source: '[eq]',
+  terms: { load: 'N', capacity: 'N' },
+  compute: ({ load, capacity }) => (capacity > 0 ? load / capacity : load > 0 ? 99 : 0),
+});
+const RAIL_LOAD = formula({
+  label: 'rail-load',
+  unit: 'N',
+  text: '√((W/2)² + (S/2)²)',
+  source: '[eq] docs/formulas/joints.md',
+  terms: { W: 'N', S: 'N' },
+  compute: ({ W, S }) => Math.hypot(W / 2, S / 2),
+});
 
 /** What the joints hold, whatever they have to. */
 export interface JointCapacities {
@@ -65,7 +121,15 @@ function floorLinks(input: HangInput, { floors }: JointCapacities, factor: numbe
     if (!capacity) return [];
     const load = apply(HALF, { contents: { value: mass.value * factor, label: mass.label }, own: weights.panels.get(floor.id)! });
     const use = apply(USE, { load, capacity });
-    return [link({ id: `joint-${floor.id}`, kind: 'floor-joint', name: { key: 'link-joint', of: `${floor.name.key}${floor.name.of ? ` ${floor.name.of}` : ''}` }, use, panels: [floor.id] })];
+    return [
+      link({
+        id: `joint-${floor.id}`,
+        kind: 'floor-joint',
+        name: { key: 'link-joint', of: `${floor.name.key}${floor.name.of ? ` ${floor.name.of}` : ''}` },
+        use,
+        panels: [floor.id],
+      }),
+    ];
   });
 }
 
@@ -92,9 +156,17 @@ function shelvedIn(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Fi
   const strip = host.strips.find(({ id }) => id === meeting.id);
   if (strip) {
     const material = input.materialOf(host.stock);
-    mechanisms.push(apply(LIP, { depth: toMm(strip.depth), B, F_c: material.bearingMPa, lip: lipUnder(strip.near, extentOf(host.outline, 'u').from), f_v: material.lipShearMPa }));
+    mechanisms.push(
+      apply(LIP, {
+        depth: toMm(strip.depth),
+        B,
+        F_c: material.bearingMPa,
+        lip: lipUnder(strip.near, extentOf(host.outline, 'u').from),
+        f_v: material.lipShearMPa,
+      }),
+    );
   }
-  if (meeting.joint.glue && !input.isFaced(host.stock) ) mechanisms.push(apply(GLUE, { B, t }));
+  if (meeting.joint.glue && !input.isFaced(host.stock)) mechanisms.push(apply(GLUE, { B, t }));
   mechanisms.push(...screwsAcross(input, meeting, host, floor));
   return strongest(mechanisms);
 }
@@ -129,14 +201,23 @@ function screwsAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel,
   const side = toMm(host.thickness) - toMm(joint.depth);
   const grip = Math.max(0, toMm(fastening.length) - side);
   const lateral = apply(LATERAL, {
-    D: screw.diameterMm, D_r: screw.rootMm, F_yb: screw.yieldPsi * 0.00689475729, side, main: bearingLength(grip, screw.diameterMm), gap: 0,
-    'G side': input.materialOf(host.stock).gravity, 'G main': input.materialOf(guest.stock).gravity, C_D: PERMANENT,
+    D: screw.diameterMm,
+    D_r: screw.rootMm,
+    F_yb: screw.yieldPsi * 0.00689475729,
+    side,
+    main: bearingLength(grip, screw.diameterMm),
+    gap: 0,
+    'G side': input.materialOf(host.stock).gravity,
+    'G main': input.materialOf(guest.stock).gravity,
+    C_D: PERMANENT,
   });
   return grip > 0 ? [apply(EDGE_SCREWS, { n: fastening.count, "Z'": lateral })] : [];
 }
 
 const strongest = (mechanisms: readonly Figure[]): Figure =>
-  mechanisms.length > 0 ? greatest('joint-capacity', 'N', mechanisms.map(shown), 'docs/formulas/joints.md') : total('joint-capacity', 'N', [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N' }]);
+  mechanisms.length > 0
+    ? greatest('joint-capacity', 'N', mechanisms.map(shown), 'docs/formulas/joints.md')
+    : total('joint-capacity', 'N', [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N' }]);
 
 /** One end of the hanging rail against a side. */
 function railCapacity(input: HangInput): Figure | null {
@@ -171,8 +252,15 @@ function cabinetCapacity(input: HangInput): JointCapacities['cabinet'] {
   const cleat = input.materialOf(unit.byId.get(hanging.cabinetHalf)!.stock);
   const throughMaterial = input.materialOf(through.stock);
   const lateral = apply(LATERAL, {
-    D: screw.diameterMm, D_r: screw.rootMm, F_yb: screw.yieldPsi * 0.00689475729, side, main: bearingLength(grip, screw.diameterMm), gap,
-    'G side': throughMaterial.gravity, 'G main': cleat.gravity, C_D: PERMANENT,
+    D: screw.diameterMm,
+    D_r: screw.rootMm,
+    F_yb: screw.yieldPsi * 0.00689475729,
+    side,
+    main: bearingLength(grip, screw.diameterMm),
+    gap,
+    'G side': throughMaterial.gravity,
+    'G main': cleat.gravity,
+    C_D: PERMANENT,
   });
   const thread = apply(WITHDRAWAL, { G: cleat.gravity, D: screw.diameterMm, thread: threadIn(grip, toMm(length)), C_D: PERMANENT });
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: throughMaterial.gravity, t: side, C_D: PERMANENT });
@@ -188,10 +276,16 @@ function cabinetLinks({ unit }: HangInput, { cabinet }: JointCapacities, forces:
   const pull = apply(CABINET_PULL, { H: forces.outward, V: forces.weight, b: forces.b, t: forces.t, s, n });
   const some = lateral.value > 0 && holds.value > 0;
   const use = apply(COMBINED, { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
-  return [link({
-    id: 'cabinet-half', kind: 'cabinet-screws', name: { key: 'link-cabinet-half' }, use, panels: [hanging.cabinetHalf, ...(hanging.hangingRail ? [hanging.hangingRail] : [])],
-    straightSum: linearUse(shear.value, pull.value, lateral.value, holds.value),
-  })];
+  return [
+    link({
+      id: 'cabinet-half',
+      kind: 'cabinet-screws',
+      name: { key: 'link-cabinet-half' },
+      use,
+      panels: [hanging.cabinetHalf, ...(hanging.hangingRail ? [hanging.hangingRail] : [])],
+      straightSum: linearUse(shear.value, pull.value, lateral.value, holds.value),
+    }),
+  ];
 }
 
 const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', source: '[eq]', terms: { W: 'N', n: 'count' }, compute: ({ W, n }) => W / n });

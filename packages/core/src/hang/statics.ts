@@ -94,10 +94,11 @@ export const PRYING = formula({
   text: 'max{[H (b − r) + V t/2] (s − r) / Σ n (s − r)², H / Σ n}, r = s/6',
   source: `${SOURCE}, r [ASSUME]`,
   terms: { H: 'N', V: 'N', b: 'mm', t: 'mm', s: 'mm', n: 'count', 's low': 'mm', 'n low': 'count' },
-  compute: (terms) => pryingTension(terms.H, terms.V, terms.b, terms.t, [
-    { height: terms.s, screws: terms.n },
-    { height: terms['s low'], screws: terms['n low'] },
-  ]),
+  compute: (terms) =>
+    pryingTension(terms.H, terms.V, terms.b, terms.t, [
+      { height: terms.s, screws: terms.n },
+      { height: terms['s low'], screws: terms['n low'] },
+    ]),
 });
 
 export interface ScrewRow {

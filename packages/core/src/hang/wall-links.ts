@@ -40,7 +40,14 @@ const END_DISTANCE = 10;
 const EDGE_DISTANCE = 2.5;
 
 const SHEAR = formula({ label: 'screw-shear', unit: 'N', text: 'R / n', source: '[eq]', terms: { R: 'N', n: 'count' }, compute: ({ R, n }) => R / n });
-const STUD_PULL = formula({ label: 'stud-outward', unit: 'N', text: 'H · R / W', source: '[eq]', terms: { H: 'N', R: 'N', W: 'N' }, compute: ({ H, R, W }) => (H * R) / W });
+const STUD_PULL = formula({
+  label: 'stud-outward',
+  unit: 'N',
+  text: 'H · R / W',
+  source: '[eq]',
+  terms: { H: 'N', R: 'N', W: 'N' },
+  compute: ({ H, R, W }) => (H * R) / W,
+});
 const LEAST_OF = formula({
   label: 'screw-tension-capacity',
   unit: 'N',
@@ -65,8 +72,22 @@ const BENDING = formula({
   terms: { M: 'N mm', H: 'N', W: 'N', t: 'mm', s: 'mm', F: 'MPa' },
   compute: ({ M, H, W, t, s, F }) => (M / ((t * s * s) / 6) + (M * H) / W / ((s * t * t) / 6)) / F,
 });
-const SPAN_MOMENT = formula({ label: 'span-moment', unit: 'N mm', text: 'w L² / 8', source: '[eq] simple span', terms: { w: 'N/mm', L: 'mm' }, compute: ({ w, L }) => (w * L * L) / 8 });
-const OVERHANG_MOMENT = formula({ label: 'overhang-moment', unit: 'N mm', text: 'w c² / 2', source: '[eq] cantilever', terms: { w: 'N/mm', c: 'mm' }, compute: ({ w, c }) => (w * c * c) / 2 });
+const SPAN_MOMENT = formula({
+  label: 'span-moment',
+  unit: 'N mm',
+  text: 'w L² / 8',
+  source: '[eq] simple span',
+  terms: { w: 'N/mm', L: 'mm' },
+  compute: ({ w, L }) => (w * L * L) / 8,
+});
+const OVERHANG_MOMENT = formula({
+  label: 'overhang-moment',
+  unit: 'N mm',
+  text: 'w c² / 2',
+  source: '[eq] cantilever',
+  terms: { w: 'N/mm', c: 'mm' },
+  compute: ({ w, c }) => (w * c * c) / 2,
+});
 
 export function wallRows({ hanging }: ResolvedUnit): WallRows {
   const edge = EDGE_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
@@ -100,7 +121,14 @@ export function wallLinks(input: HangInput, forces: CleatForces, loaded: Load, c
   const shares = studShares(forces.weight.value, left, right, behind, centre);
   const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, shares));
   const links = studs.map((stud, index) =>
-    link({ id: `stud-${index + 1}`, kind: 'wall-screws', name: { key: 'link-wall-screws', of: String(index + 1) }, use: stud.use, panels: [hanging.wallHalf], straightSum: stud.straightSum }),
+    link({
+      id: `stud-${index + 1}`,
+      kind: 'wall-screws',
+      name: { key: 'link-wall-screws', of: String(index + 1) },
+      use: stud.use,
+      panels: [hanging.wallHalf],
+      straightSum: stud.straightSum,
+    }),
   );
   links.push(bendingLink(input, forces, behind, { left, right }));
   return { studs, links };
@@ -127,30 +155,67 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
   const main = bearingLength(grip, screw.diameterMm);
   return {
-    lateral: apply(LATERAL, { D: screw.diameterMm, D_r: screw.rootMm, F_yb: screw.yieldPsi * 0.00689475729, side: t, main, gap, 'G side': cleat.gravity, 'G main': wall.studs.gravity, C_D }),
+    lateral: apply(LATERAL, {
+      D: screw.diameterMm,
+      D_r: screw.rootMm,
+      F_yb: screw.yieldPsi * 0.00689475729,
+      side: t,
+      main,
+      gap,
+      'G side': cleat.gravity,
+      'G main': wall.studs.gravity,
+      C_D,
+    }),
     pull: apply(LEAST_OF, { thread, head, steel: apply(STEEL, { D_r: screw.rootMm }) }),
     penetration,
     diameterMm: screw.diameterMm,
   };
 }
 
-function studUse({ unit }: HangInput, forces: CleatForces, { lateral, pull, penetration, diameterMm }: ScrewCapacity, atMm: number, index: number, shares: ReturnType<typeof studShares>): StudUse {
+function studUse(
+  { unit }: HangInput,
+  forces: CleatForces,
+  { lateral, pull, penetration, diameterMm }: ScrewCapacity,
+  atMm: number,
+  index: number,
+  shares: ReturnType<typeof studShares>,
+): StudUse {
   const rows = wallRows(unit);
   const part = (symbol: string, key: string, value: number) => ({ symbol, label: { key }, value, unit: 'N' as const });
-  const share = greatest('stud-share', 'N', [
-    part('simple', 'share-simple', shares.simple[index]!),
-    part('continuous', 'share-continuous', shares.continuous[index]!),
-    part('rigid', 'share-rigid', shares.rigid[index]!),
-  ], '[eq] docs/formulas/studs.md');
+  const share = greatest(
+    'stud-share',
+    'N',
+    [
+      part('simple', 'share-simple', shares.simple[index]!),
+      part('continuous', 'share-continuous', shares.continuous[index]!),
+      part('rigid', 'share-rigid', shares.rigid[index]!),
+    ],
+    '[eq] docs/formulas/studs.md',
+  );
   const carried = share.value > 0 ? share : total('stud-share', 'N', [part('', 'share-none', 0)]);
   const outward = apply(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight });
   const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });
-  const tension = apply(PRYING, { H: outward, V: carried, b: forces.b, t: forces.t, s: rows.upper > 0 ? rows.topMm : rows.lowMm, n: rows.upper > 0 ? rows.upper : rows.lower, 's low': rows.lowMm, 'n low': rows.upper > 0 ? rows.lower : 0 });
+  const tension = apply(PRYING, {
+    H: outward,
+    V: carried,
+    b: forces.b,
+    t: forces.t,
+    s: rows.upper > 0 ? rows.topMm : rows.lowMm,
+    n: rows.upper > 0 ? rows.upper : rows.lower,
+    's low': rows.lowMm,
+    'n low': rows.upper > 0 ? rows.lower : 0,
+  });
   const usable = lateral.value > 0 && pull.value > 0;
   const use = apply(COMBINED, { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
   const diameters = penetration.value / diameterMm;
   return {
-    atMm, share: carried, use, tension, shear, lateral, pull,
+    atMm,
+    share: carried,
+    use,
+    tension,
+    shear,
+    lateral,
+    pull,
     straightSum: linearUse(shear.value, tension.value, lateral.value, pull.value),
     penetrationMm: penetration.value,
     diameters,
@@ -170,7 +235,13 @@ function bendingLink({ unit, materialOf }: HangInput, forces: CleatForces, behin
   moments.push(...overhangs.filter((c) => c > 0).map((c) => apply(OVERHANG_MOMENT, { w, c })));
   const most = moments.reduce<Figure | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
   const material = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
-  const use = apply(BENDING, { M: most ?? 0, H: forces.outward, W: forces.weight, t: forces.t, s: toMm(hanging.shortFace), F: { value: material.bendingMPa, source: { kind: 'table', name: material.name, tag: material.source } } });
+  const use = apply(BENDING, {
+    M: most ?? 0,
+    H: forces.outward,
+    W: forces.weight,
+    t: forces.t,
+    s: toMm(hanging.shortFace),
+    F: { value: material.bendingMPa, source: { kind: 'table', name: material.name, tag: material.source } },
+  });
   return link({ id: 'wall-half', kind: 'wall-half-bending', name: { key: 'link-wall-half' }, use, panels: [hanging.wallHalf] });
 }
-

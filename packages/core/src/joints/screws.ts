@@ -21,10 +21,24 @@ const INCH_LENGTHS = ['1', '1 1/4', '1 1/2', '1 3/4', '2', '2 1/4', '2 1/2', '3'
 const METRIC_LENGTHS = [30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120].map((length) => entered(`${length} mm`));
 
 const numbered = (id: string, d: number, root: number, ksi: number, head: number): Screw => ({
-  id, name: id, diameterMm: d * 25.4, rootMm: root * 25.4, yieldPsi: ksi * 1000, headMm: head * 25.4, unit: 'in', lengths: INCH_LENGTHS,
+  id,
+  name: id,
+  diameterMm: d * 25.4,
+  rootMm: root * 25.4,
+  yieldPsi: ksi * 1000,
+  headMm: head * 25.4,
+  unit: 'in',
+  lengths: INCH_LENGTHS,
 });
 const metric = (diameterMm: number, rootMm: number, ksi: number): Screw => ({
-  id: `${diameterMm.toFixed(1).replace('.0', '')}mm`, name: `${diameterMm.toFixed(1)} mm`, diameterMm, rootMm, yieldPsi: ksi * 1000, headMm: diameterMm * 1.8, unit: 'mm', lengths: METRIC_LENGTHS,
+  id: `${diameterMm.toFixed(1).replace('.0', '')}mm`,
+  name: `${diameterMm.toFixed(1)} mm`,
+  diameterMm,
+  rootMm,
+  yieldPsi: ksi * 1000,
+  headMm: diameterMm * 1.8,
+  unit: 'mm',
+  lengths: METRIC_LENGTHS,
 });
 
 export const SCREWS: readonly Screw[] = [

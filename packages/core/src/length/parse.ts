@@ -71,7 +71,12 @@ export function parseLength(text: string, { unit, where = 'length' }: ParseOptio
   const ownUnit = quantity.power === 1;
   const exact = ownUnit ? quantity.value : multiply(quantity.value, rational(BigInt(NM_PER[unit!])));
   if (literal && !isWhole(exact)) {
-    return refuse('length-not-exact', `'${text.trim()}' is not a whole number of nanometres`, where, 'a decimal, a fraction down to 1/64 in, or a division such as 1in / 3, which is rounded');
+    return refuse(
+      'length-not-exact',
+      `'${text.trim()}' is not a whole number of nanometres`,
+      where,
+      'a decimal, a fraction down to 1/64 in, or a division such as 1in / 3, which is rounded',
+    );
   }
   const nm = Number(roundToWhole(exact)) + 0;
   if (Math.abs(nm) > LONGEST) return refuse('length-range', `'${text.trim()}' is longer than 100 m`, where, 'a length up to 100 m');
@@ -197,7 +202,11 @@ class Reader {
     }
     this.rest = this.rest.slice(digits.length);
     if (/^\/\d/.test(this.rest)) {
-      this.fail('length-ambiguous', `'${this.text}' puts a point before a fraction`, 'a space between whole and fraction (1 1/2), or spaces around a division (1.1 / 2)');
+      this.fail(
+        'length-ambiguous',
+        `'${this.text}' puts a point before a fraction`,
+        'a space between whole and fraction (1 1/2), or spaces around a division (1.1 / 2)',
+      );
     }
     if (/^\s+\d/.test(this.rest)) {
       this.fail('length-ambiguous', `'${this.text}' has two numbers side by side`, 'a whole number and a fraction (3 15/16), or an operator between them');
@@ -208,7 +217,11 @@ class Reader {
   private properFraction(over: string, under: string): void {
     if (BigInt(under) === 0n) this.fail('length-zero', `'${this.text}' divides by zero`, ACCEPTED);
     if (BigInt(over) >= BigInt(under)) {
-      this.fail('length-ambiguous', `${over}/${under} after a whole number is not less than one`, 'a fraction below one after a whole number, or spaces around a minus sign');
+      this.fail(
+        'length-ambiguous',
+        `${over}/${under} after a whole number is not less than one`,
+        'a fraction below one after a whole number, or spaces around a minus sign',
+      );
     }
   }
 

@@ -53,17 +53,25 @@ function leastCost(area: bigint, beds: readonly { area: bigint; count: number | 
     left -= used;
     if (left <= 0n) break;
   }
-  const cheapest = beds.flatMap(({ cost: each, count }) => Array.from({ length: Math.min(count ?? sheets, sheets) }, () => each)).sort((a, b) => a - b).slice(0, sheets);
+  const cheapest = beds
+    .flatMap(({ cost: each, count }) => Array.from({ length: Math.min(count ?? sheets, sheets) }, () => each))
+    .sort((a, b) => a - b)
+    .slice(0, sheets);
   const whole = beds.every((bed) => Number.isInteger(bed.cost));
   // A hair is taken off the relaxation, so that rounding never puts it above the optimum.
   const relaxed = cost * (1 - 1e-12);
-  return Math.max(whole ? Math.ceil(relaxed - 1e-9) : relaxed, cheapest.reduce((sum, each) => sum + each, 0));
+  return Math.max(
+    whole ? Math.ceil(relaxed - 1e-9) : relaxed,
+    cheapest.reduce((sum, each) => sum + each, 0),
+  );
 }
 
 /** Parts more than half of every sheet both ways, whichever way they lie: no two share a sheet. */
 function loners(problem: NestProblem, parts: readonly NestPart[]): number {
   const beds = bedsOf(problem).filter(({ sheet }) => sheet.count !== 0);
-  const large = parts.filter((part) => lieOf({ ...part, grain: 'either' }).every(({ dx, dy }) => beds.every((bed) => 2 * dx + problem.kerf > bed.dx && 2 * dy + problem.kerf > bed.dy)));
+  const large = parts.filter((part) =>
+    lieOf({ ...part, grain: 'either' }).every(({ dx, dy }) => beds.every((bed) => 2 * dx + problem.kerf > bed.dx && 2 * dy + problem.kerf > bed.dy)),
+  );
   const pairs = (part: NestPart): boolean => {
     const shorter = Math.min(part.length, part.width);
     return beds.every((bed) => 2 * shorter + problem.kerf > Math.max(bed.dx, bed.dy));

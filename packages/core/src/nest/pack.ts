@@ -104,7 +104,8 @@ function cutOut({ dx, dy, node }: Free, item: Item, lie: Lie, free: Free[], kerf
     const rest = axis === 'x' ? from.dx - size : from.dy - size;
     if (rest === 0) return from;
     const beyond = Math.max(0, rest - kerf);
-    const first: Node = axis === 'x' ? { tree: null, x: from.x, y: from.y, dx: size, dy: from.dy } : { tree: null, x: from.x, y: from.y, dx: from.dx, dy: size };
+    const first: Node =
+      axis === 'x' ? { tree: null, x: from.x, y: from.y, dx: size, dy: from.dy } : { tree: null, x: from.x, y: from.y, dx: from.dx, dy: size };
     const second: Node =
       axis === 'x'
         ? { tree: null, x: from.x + size + Math.min(kerf, rest), y: from.y, dx: beyond, dy: from.dy }
@@ -152,7 +153,13 @@ function finish(node: Node, kerf: number, placements: Placement[]): CutTree {
   return block(tree.item, tree.lie, x, y, kerf, placements);
 }
 
-const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({ kind: 'waste', x: x as Length, y: y as Length, dx: dx as Length, dy: dy as Length });
+const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({
+  kind: 'waste',
+  x: x as Length,
+  y: y as Length,
+  dx: dx as Length,
+  dy: dy as Length,
+});
 
 function block(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
   const sizes = item.parts.map(({ length, width }) => (lie.turned ? { dx: width, dy: length } : { dx: length, dy: width }));

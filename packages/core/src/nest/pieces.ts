@@ -71,7 +71,7 @@ function blockLies(parts: readonly NestPart[], kerf: Length): Lie[] {
   const lies: Lie[] = [];
   for (const turned of turns) {
     if (!turned && parts.some(({ grain }) => grain === 'width')) continue;
-    const sizes = parts.map(({ length, width }) => (turned ? { dx: width as number, dy: length as number } : { dx: length as number, dy: width as number }));
+    const sizes = parts.map(({ length, width }) => (turned ? { dx: width, dy: length } : { dx: length, dy: width }));
     const kerfs = (parts.length - 1) * kerf;
     const sum = (axis: 'dx' | 'dy'): number => sizes.reduce((total, size) => total + size[axis], kerfs);
     const most = (axis: 'dx' | 'dy'): number => Math.max(...sizes.map((size) => size[axis]));

@@ -84,7 +84,10 @@ function bedsInOrder(problem: NestProblem): Bed[] {
 
 function startLayout(problem: NestProblem, beds: readonly Bed[], items: readonly Item[], effort: number): Layout {
   const order = ORDERS[effort % ORDERS.length]!;
-  const rules: Rules = { split: SPLITS[Math.floor(effort / ORDERS.length) % SPLITS.length]!, fit: FITS[Math.floor(effort / (ORDERS.length * SPLITS.length)) % FITS.length]! };
+  const rules: Rules = {
+    split: SPLITS[Math.floor(effort / ORDERS.length) % SPLITS.length]!,
+    fit: FITS[Math.floor(effort / (ORDERS.length * SPLITS.length)) % FITS.length]!,
+  };
   return fill(problem, beds, [], [...items].sort(order), rules);
 }
 
@@ -95,7 +98,9 @@ function fill(problem: NestProblem, beds: readonly Bed[], kept: OpenSheet[], ord
   const left: Item[] = [];
   for (const item of order) {
     if (sheets.some((sheet) => put(item, sheet, problem.kerf, rules))) continue;
-    const bed = beds.find(({ sheet, dx, dy }) => (sheet.count === null || (used.get(sheet.id) ?? 0) < sheet.count) && item.lies.some((lie) => lie.dx <= dx && lie.dy <= dy));
+    const bed = beds.find(
+      ({ sheet, dx, dy }) => (sheet.count === null || (used.get(sheet.id) ?? 0) < sheet.count) && item.lies.some((lie) => lie.dx <= dx && lie.dy <= dy),
+    );
     if (!bed) {
       left.push(item);
       continue;
@@ -120,7 +125,13 @@ function refill(problem: NestProblem, beds: readonly Bed[], from: Layout, random
   const order = random() < 0.25 ? shuffled(loose, random) : jittered(loose, random);
   const rules: Rules = { fit: pick(FITS), split: pick(SPLITS) };
   const kinds = random() < 0.3 ? shuffled(beds, random) : beds;
-  return fill(problem, kinds, from.sheets.filter((sheet) => !ruined.has(sheet)), order, rules);
+  return fill(
+    problem,
+    kinds,
+    from.sheets.filter((sheet) => !ruined.has(sheet)),
+    order,
+    rules,
+  );
 }
 
 function shuffled<T>(rows: readonly T[], random: Random): T[] {
@@ -135,7 +146,10 @@ function shuffled<T>(rows: readonly T[], random: Random): T[] {
 /** A sorted order with each item's size stretched by up to a fifth. */
 function jittered(items: readonly Item[], random: Random): Item[] {
   const size = [(item: Item) => item.area, longest, shortest, (item: Item) => item.lies[0]!.dy][Math.floor(random() * 4)]!;
-  return items.map((item) => ({ item, key: size(item) * (0.8 + 0.4 * random()) })).sort((a, b) => b.key - a.key).map(({ item }) => item);
+  return items
+    .map((item) => ({ item, key: size(item) * (0.8 + 0.4 * random()) }))
+    .sort((a, b) => b.key - a.key)
+    .map(({ item }) => item);
 }
 
 function scoreOf(sheets: readonly OpenSheet[], left: readonly Item[]): Score {
@@ -158,7 +172,14 @@ function isProved(problem: NestProblem, { score, left }: Layout, bound: Bound): 
   return objective && (score[3] === 0 || !problem.sheets.some(({ offcut, count }) => offcut && count !== 0));
 }
 
-function planOf(problem: NestProblem, layout: Layout, impossible: readonly { part: { id: string; count: number }; why: string }[], bound: Bound, seed: number, effort: number): NestPlan {
+function planOf(
+  problem: NestProblem,
+  layout: Layout,
+  impossible: readonly { part: { id: string; count: number }; why: string }[],
+  bound: Bound,
+  seed: number,
+  effort: number,
+): NestPlan {
   const unplaced: Unplaced[] = impossible.map(({ part, why }) => ({ part: part.id, count: part.count, why }));
   for (const item of layout.left) {
     for (const { id } of item.parts) {
@@ -173,7 +194,7 @@ function planOf(problem: NestProblem, layout: Layout, impossible: readonly { par
     sheets: layout.sheets.map((sheet) => closeSheet(sheet, problem)),
     unplaced,
     bound,
-    proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost! + 1e-9),
+    proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost + 1e-9),
     score: { sheets, cost: costed ? cost : null },
     seed,
     effort,

@@ -109,7 +109,17 @@ function cleatBlank({ hanging, byId }: ResolvedUnit): Blank {
   const cabinet = byId.get(hanging.cabinetHalf)!;
   const wall = byId.get(hanging.wallHalf)!;
   const longer = wall.length.value > cabinet.length.value ? wall : cabinet;
-  const rip: Feature = { kind: 'bevel-rip', face: 'edge', from: 'near', at: hanging.longFace, width: ZERO, depth: cabinet.thickness, play: ZERO, tiltDeg: hanging.bevelDeg, guest: '' };
+  const rip: Feature = {
+    kind: 'bevel-rip',
+    face: 'edge',
+    from: 'near',
+    at: hanging.longFace,
+    width: ZERO,
+    depth: cabinet.thickness,
+    play: ZERO,
+    tiltDeg: hanging.bevelDeg,
+    guest: '',
+  };
   return {
     id: cabinet.id.replace(/cabinet-half$/, 'cleat-blank'),
     role: 'cleat-blank',
@@ -142,8 +152,17 @@ function keyOf(blank: Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 's
 }
 
 /** Turned over once the face changes, turned twice it does not. */
-function describe({ length, width, bands, features }: Pick<Blank, 'length' | 'width' | 'bands' | 'features'>, alongFlips: boolean, acrossFlips: boolean): string {
-  const swap: Readonly<Record<EdgeId, EdgeId>> = { start: alongFlips ? 'end' : 'start', end: alongFlips ? 'start' : 'end', near: acrossFlips ? 'far' : 'near', far: acrossFlips ? 'near' : 'far' };
+function describe(
+  { length, width, bands, features }: Pick<Blank, 'length' | 'width' | 'bands' | 'features'>,
+  alongFlips: boolean,
+  acrossFlips: boolean,
+): string {
+  const swap: Readonly<Record<EdgeId, EdgeId>> = {
+    start: alongFlips ? 'end' : 'start',
+    end: alongFlips ? 'start' : 'end',
+    near: acrossFlips ? 'far' : 'near',
+    far: acrossFlips ? 'near' : 'far',
+  };
   const turned = features.map(({ kind, face, from, at, width: wide, depth, tiltDeg }) => {
     const flips = from === 'start' ? alongFlips : acrossFlips;
     const size = from === 'start' ? length.value : width.value;

@@ -37,9 +37,23 @@ const PRESET_MASS = formula({
   compute: ({ q, A, height }) => Math.min(q * A, (MOST_KG_PER_M3 * A * height) / 1000),
 });
 
-const TYPED_MASS = formula({ label: 'contents-mass', unit: 'kg', text: 'entered', source: 'entered', terms: { entered: 'kg' }, compute: ({ entered }) => entered });
+const TYPED_MASS = formula({
+  label: 'contents-mass',
+  unit: 'kg',
+  text: 'entered',
+  source: 'entered',
+  terms: { entered: 'kg' },
+  compute: ({ entered }) => entered,
+});
 
-const SCALED = formula({ label: 'contents-scaled', unit: 'kg', text: 'contents · factor', source: 'load slider', terms: { contents: 'kg', factor: 'factor' }, compute: ({ contents, factor }) => contents * factor });
+const SCALED = formula({
+  label: 'contents-scaled',
+  unit: 'kg',
+  text: 'contents · factor',
+  source: 'load slider',
+  terms: { contents: 'kg', factor: 'factor' },
+  compute: ({ contents, factor }) => contents * factor,
+});
 
 const CENTRE = formula({
   label: 'centre-of-gravity',
@@ -81,18 +95,37 @@ export function weightsOf(unit: ResolvedUnit, contents: Readonly<Record<string, 
   for (const panel of unit.panels) {
     const { volumeMm3, centre } = bulkOf(panel);
     const material = materialOf(panel.stock);
-    const mass = apply(PANEL_MASS, { volume: volumeMm3 / 1e9, ρ: { value: material.densityKgM3, source: { kind: 'table', name: material.name, tag: material.source } } }, panel.name);
+    const mass = apply(
+      PANEL_MASS,
+      { volume: volumeMm3 / 1e9, ρ: { value: material.densityKgM3, source: { kind: 'table', name: material.name, tag: material.source } } },
+      panel.name,
+    );
     panels.set(panel.id, mass);
     if (!panel.onWall) hung.push({ mass, centre });
   }
-  return { panels, empty: emptyLoad(hung), contents: unit.compartments.map((space) => compartmentLoad(unit, space, contents[space.keptBy])), top: topLoaded ? topLoad(unit) : null };
+  return {
+    panels,
+    empty: emptyLoad(hung),
+    contents: unit.compartments.map((space) => compartmentLoad(unit, space, contents[space.keptBy])),
+    top: topLoaded ? topLoad(unit) : null,
+  };
 }
 
 function emptyLoad(hung: readonly { mass: Figure; centre: Vector }[]): Load {
-  const wood = total('wood-mass', 'kg', hung.map(({ mass }) => termOf(mass)), 'docs/formulas/weights.md');
+  const wood = total(
+    'wood-mass',
+    'kg',
+    hung.map(({ mass }) => termOf(mass)),
+    'docs/formulas/weights.md',
+  );
   const hardware = apply(HARDWARE, { wood: wood.value });
   const mean = (axis: 'along' | 'up' | 'out'): number => hung.reduce((sum, { mass, centre }) => sum + mass.value * centre[axis], 0) / wood.value / 1e6;
-  return { mass: total('empty-mass', 'kg', [termOf(wood), termOf(hardware)], 'docs/formulas/weights.md'), along: mean('along'), up: mean('up'), out: mean('out') };
+  return {
+    mass: total('empty-mass', 'kg', [termOf(wood), termOf(hardware)], 'docs/formulas/weights.md'),
+    along: mean('along'),
+    up: mean('up'),
+    out: mean('out'),
+  };
 }
 
 function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Contents | undefined): CompartmentLoad {
@@ -102,8 +135,16 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
   const preset = PRESETS[held?.preset ?? 'nothing'];
   const mass =
     held && held.kg !== null
-      ? apply(TYPED_MASS, { entered: { value: held.kg, source: { kind: 'entered', path: ['units', unit.id, 'contents', compartment.keptBy, 'kg'] } } }, compartment.name)
-      : apply(PRESET_MASS, { q: { value: preset.kgPerM2, source: { kind: 'table', name: preset.name, tag: '[ASSUME]' } }, A: area, height: clear }, compartment.name);
+      ? apply(
+          TYPED_MASS,
+          { entered: { value: held.kg, source: { kind: 'entered', path: ['units', unit.id, 'contents', compartment.keptBy, 'kg'] } } },
+          compartment.name,
+        )
+      : apply(
+          PRESET_MASS,
+          { q: { value: preset.kgPerM2, source: { kind: 'table', name: preset.name, tag: '[ASSUME]' } }, A: area, height: clear },
+          compartment.name,
+        );
   const rear = toMm(at.out);
   return {
     compartment,
@@ -118,19 +159,35 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
 function topLoad(unit: ResolvedUnit): Load {
   const { width, height, depth } = unit.outside;
   const area = (toMm(width.value) * toMm(depth.value)) / 1e6;
-  const mass = apply(PRESET_MASS, { q: { value: PRESETS.light.kgPerM2, source: { kind: 'table', name: PRESETS.light.name, tag: '[ASSUME]' } }, A: area, height: 1000 }, { key: 'on-top' });
+  const mass = apply(
+    PRESET_MASS,
+    { q: { value: PRESETS.light.kgPerM2, source: { kind: 'table', name: PRESETS.light.name, tag: '[ASSUME]' } }, A: area, height: 1000 },
+    { key: 'on-top' },
+  );
   return { mass, along: toMm(width.value) / 2, up: toMm(height.value), out: toMm(depth.value) / 2 };
 }
 
 /** Empty unit and contents together, with contents multiplied by `factor`. */
 export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): Load {
   const loads = top ? [...contents, top] : contents;
-  const held = total('contents', 'kg', loads.map(({ mass }) => termOf(mass)), 'docs/formulas/contents.md');
+  const held = total(
+    'contents',
+    'kg',
+    loads.map(({ mass }) => termOf(mass)),
+    'docs/formulas/contents.md',
+  );
   const carried = factor === 1 ? held : apply(SCALED, { contents: held, factor });
-  const centre = (axis: 'along' | 'up' | 'out'): number => (held.value === 0 ? empty[axis] : loads.reduce((sum, load) => sum + load.mass.value * load[axis], 0) / held.value);
+  const centre = (axis: 'along' | 'up' | 'out'): number =>
+    held.value === 0 ? empty[axis] : loads.reduce((sum, load) => sum + load.mass.value * load[axis], 0) / held.value;
   const mean = (axis: 'along' | 'up' | 'out'): Figure => apply(CENTRE, { 'm₁': empty.mass.value, 'e₁': empty[axis], 'm₂': carried.value, 'e₂': centre(axis) });
   const out = mean('out');
-  return { mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/weights.md'), along: mean('along').value, up: mean('up').value, out: out.value, outFigure: out };
+  return {
+    mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/weights.md'),
+    along: mean('along').value,
+    up: mean('up').value,
+    out: out.value,
+    outFigure: out,
+  };
 }
 
 export const contentsMass = ({ contents, top }: UnitWeights): number => contents.reduce((sum, { mass }) => sum + mass.value, top?.mass.value ?? 0);

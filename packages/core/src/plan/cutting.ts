@@ -12,19 +12,37 @@ export interface SheetJob {
 /** Piece ids are panel ids (or the cleat blank's), so that a placement lights up its panel everywhere. */
 export function sheetJobs(parts: readonly PartLine[], workshop: Workshop): SheetJob[] {
   const products = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'sheet');
-  return products.map((product) => ({ product, problem: problemFor(product, parts.filter(({ stock }) => stock === product), workshop) }));
+  return products.map((product) => ({
+    product,
+    problem: problemFor(
+      product,
+      parts.filter(({ stock }) => stock === product),
+      workshop,
+    ),
+  }));
 }
 
 function problemFor(productId: string, parts: readonly PartLine[], workshop: Workshop): NestProblem {
   const product = workshop.products[productId]!;
   const { kerf, trim } = workshop.machines;
   const offcuts = Object.values(workshop.offcuts).filter((offcut) => offcut.product === productId);
-  const sheet = (id: string, length: Length, width: Length, offcut: boolean): NestSheet => ({ id, length, width, count: offcut ? 1 : null, grain: product.grain, cost: offcut ? 0 : product.price, offcut });
+  const sheet = (id: string, length: Length, width: Length, offcut: boolean): NestSheet => ({
+    id,
+    length,
+    width,
+    count: offcut ? 1 : null,
+    grain: product.grain,
+    cost: offcut ? 0 : product.price,
+    offcut,
+  });
   return {
     kerf: kerf.nm,
     trim: trim.nm,
     cuts: 'guillotine',
-    sheets: [...offcuts.map((offcut) => sheet(offcut.id, offcut.length.nm, offcut.width.nm, true)), sheet(productId, product.length.nm, product.width.nm, false)],
+    sheets: [
+      ...offcuts.map((offcut) => sheet(offcut.id, offcut.length.nm, offcut.width.nm, true)),
+      sheet(productId, product.length.nm, product.width.nm, false),
+    ],
     parts: parts.flatMap(piecesOf),
   };
 }
@@ -36,7 +54,8 @@ function piecesOf(line: PartLine): NestPart[] {
 }
 
 /** The line a piece belongs to. */
-export const lineOfPiece = (parts: readonly PartLine[], piece: string): PartLine | undefined => parts.find((line) => line.id === piece || line.panels.includes(piece));
+export const lineOfPiece = (parts: readonly PartLine[], piece: string): PartLine | undefined =>
+  parts.find((line) => line.id === piece || line.panels.includes(piece));
 
 /** Boards to buy of one product: longest pieces first, each into the first board it fits. */
 export interface BoardJob {
@@ -50,7 +69,10 @@ export function boardJobs(parts: readonly PartLine[], workshop: Workshop): Board
   return products.map((product) => {
     const { length, width } = workshop.products[product]!;
     const kerf = workshop.machines.kerf.nm;
-    const pieces = parts.filter(({ stock }) => stock === product).flatMap((line) => Array.from({ length: line.count }, () => line)).sort((a, b) => b.length.value - a.length.value);
+    const pieces = parts
+      .filter(({ stock }) => stock === product)
+      .flatMap((line) => Array.from({ length: line.count }, () => line))
+      .sort((a, b) => b.length.value - a.length.value);
     const boards: { pieces: { line: string; length: Length }[]; left: Length }[] = [];
     const tooLong: string[] = [];
     for (const line of pieces) {

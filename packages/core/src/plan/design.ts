@@ -35,4 +35,5 @@ export function standingReadings(record: readonly RecordEntry[]): ThicknessReadi
   return record.flatMap(({ id, reading }) => (reading && !withdrawn.has(id) ? [reading] : []));
 }
 
-export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] => Object.values(units).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] =>
+  Object.values(units).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

@@ -32,4 +32,7 @@ function setAt(node: unknown, path: readonly string[], value: unknown): unknown 
 
 /** What stands at a path of the design; undefined when it leads nowhere. */
 export const valueAt = (design: Design, path: readonly string[]): unknown =>
-  path.reduce<unknown>((node, key) => (typeof node === 'object' && node !== null && Object.hasOwn(node, key) ? (node as Record<string, unknown>)[key] : undefined), design);
+  path.reduce<unknown>(
+    (node, key) => (typeof node === 'object' && node !== null && Object.hasOwn(node, key) ? (node as Record<string, unknown>)[key] : undefined),
+    design,
+  );

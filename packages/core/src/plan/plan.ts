@@ -65,13 +65,25 @@ export function createPlanner(): Planner {
       const units = unitsInOrder(design).map((box, index) => {
         const letter = unitLetter(index);
         const known = cache.get(box);
-        const fresh = known && known.wall === design.wall && known.children === design.children && known.record === record && known.workshop === workshop && known.letter === letter;
+        const fresh =
+          known &&
+          known.wall === design.wall &&
+          known.children === design.children &&
+          known.record === record &&
+          known.workshop === workshop &&
+          known.letter === letter;
         const unitPlan = fresh ? known.plan : planUnit(box, design, workshop, stockOf, letter);
         next.set(box, { wall: design.wall, children: design.children, record, workshop, letter, plan: unitPlan });
         return unitPlan;
       });
       cache = next;
-      return { units, byId: new Map(units.map((unit) => [unit.id, unit])), parts: units.flatMap(({ parts }) => parts), findings: units.flatMap(({ findings }) => findings), stockOf };
+      return {
+        units,
+        byId: new Map(units.map((unit) => [unit.id, unit])),
+        parts: units.flatMap(({ parts }) => parts),
+        findings: units.flatMap(({ findings }) => findings),
+        stockOf,
+      };
     },
   };
 }
@@ -103,7 +115,20 @@ function planUnit(box: UnitDesign, design: Design, workshop: Workshop, stockOf: 
   const hangInput: HangInput = { unit, weights, wall: design.wall, studsMm, materialOf, isFaced: (id) => stockOf(id).product.faced };
   const hanging = hang(hangInput);
   const findings = checkUnit({ box, unit, hangInput, hang: hanging, sag, parts, wall: design.wall, children: design.children, workshop, stockOf });
-  return { id: box.id, name: box.name, letter, unit, parts, weights, loaded: loadedUnit(weights), contentsKg: contentsMass(weights), sag, hangInput, hang: hanging, findings };
+  return {
+    id: box.id,
+    name: box.name,
+    letter,
+    unit,
+    parts,
+    weights,
+    loaded: loadedUnit(weights),
+    contentsKg: contentsMass(weights),
+    sag,
+    hangInput,
+    hang: hanging,
+    findings,
+  };
 }
 
 /** A, B … Z, AA, AB … */

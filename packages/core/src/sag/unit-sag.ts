@@ -15,7 +15,14 @@ export interface ShelfSag {
 }
 
 const G0 = 9.80665;
-const SHELF_LOAD = formula({ label: 'shelf-load', unit: 'N', text: '(contents + own mass) · g₀', source: 'g₀ = 9.80665 m/s²', terms: { contents: 'kg', own: 'kg' }, compute: ({ contents, own }) => (contents + own) * G0 });
+const SHELF_LOAD = formula({
+  label: 'shelf-load',
+  unit: 'N',
+  text: '(contents + own mass) · g₀',
+  source: 'g₀ = 9.80665 m/s²',
+  terms: { contents: 'kg', own: 'kg' },
+  compute: ({ contents, own }) => (contents + own) * G0,
+});
 
 export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: MaterialOf): ShelfSag[] {
   return weights.contents.map(({ compartment, mass }) => {

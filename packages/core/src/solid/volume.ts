@@ -36,7 +36,11 @@ export function bulkOf(panel: ResolvedPanel): Bulk {
 function slab(panel: ResolvedPanel): Moment {
   const t = panel.thickness / NM_PER.mm;
   const sum: Moment = { volume: 0, u: 0, v: 0, w: 0 };
-  for (const [depth, weight] of [[0, t / 6], [t / 2, (4 * t) / 6], [t, t / 6]] as const) {
+  for (const [depth, weight] of [
+    [0, t / 6],
+    [t / 2, (4 * t) / 6],
+    [t, t / 6],
+  ] as const) {
     const { area, u, v } = areaOf(sliceOf(panel.outline, depth));
     sum.volume += weight * area;
     sum.u += weight * area * u;

@@ -41,18 +41,42 @@ export interface Material {
 }
 
 const sheet = (
-  id: MaterialId, name: string, kind: Material['kind'], densityKgM3: number, gravity: number, along: number, across: number, bendingMPa: number, creep: number, source: string,
+  id: MaterialId,
+  name: string,
+  kind: Material['kind'],
+  densityKgM3: number,
+  gravity: number,
+  along: number,
+  across: number,
+  bendingMPa: number,
+  creep: number,
+  source: string,
 ): Material => ({
-  id, name, kind, densityKgM3, gravity, stiffnessAlongMPa: along, stiffnessAcrossMPa: across, bendingMPa, creep,
+  id,
+  name,
+  kind,
+  densityKgM3,
+  gravity,
+  stiffnessAlongMPa: along,
+  stiffnessAcrossMPa: across,
+  bendingMPa,
+  creep,
   bearingMPa: kind === 'fibre' ? 1.5 : 2.5,
   lipShearMPa: kind === 'fibre' ? 0.15 : 0.35,
   source,
 });
 
-const solid = (
-  id: MaterialId, name: string, densityKgM3: number, gravity: number, along: number, bendingMPa: number, bearingMPa: number,
-): Material => ({
-  id, name, kind: 'solid', densityKgM3, gravity, stiffnessAlongMPa: along, stiffnessAcrossMPa: along / 15, bendingMPa, creep: 1.6, bearingMPa,
+const solid = (id: MaterialId, name: string, densityKgM3: number, gravity: number, along: number, bendingMPa: number, bearingMPa: number): Material => ({
+  id,
+  name,
+  kind: 'solid',
+  densityKgM3,
+  gravity,
+  stiffnessAlongMPa: along,
+  stiffnessAcrossMPa: along / 15,
+  bendingMPa,
+  creep: 1.6,
+  bearingMPa,
   lipShearMPa: 0.35,
   source: 'G [NDS T12.3.3A]; E, F NDS No. 2 or clear wood [WH] (m); across the grain along/15 [ASSUME]',
 });

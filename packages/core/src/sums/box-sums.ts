@@ -15,26 +15,50 @@ const length = (key: string): Key => ({ key, kind: 'length' });
 
 const lengthSum: Sum = {
   name: 'length',
-  keys: [{ key: 'expression', kind: 'text' }, { key: 'to', kind: 'length', default: '1/16in' }],
+  keys: [
+    { key: 'expression', kind: 'text' },
+    { key: 'to', kind: 'length', default: '1/16in' },
+  ],
   run(inputs) {
     const { quantity } = readExpression(inputs.text('expression'), 'expression');
     if (quantity.power !== 1) throw new Refusal('length-unit', `'${inputs.text('expression')}' has no unit`, 'expression', 'a unit on every term of a sum');
     const value = toNumber(quantity.value) / 1e6;
     const to = inputs.amount('to');
     const rounded = Math.round(value / to) * to;
-    return { results: { value: n(value, 'mm'), rounded: n(rounded, 'mm'), rest: n(value - rounded, 'mm') }, working: [`${inputs.text('expression')} = ${value} mm`, `to the nearest ${to} mm: ${rounded} mm`], cautions: [] };
+    return {
+      results: { value: n(value, 'mm'), rounded: n(rounded, 'mm'), rest: n(value - rounded, 'mm') },
+      working: [`${inputs.text('expression')} = ${value} mm`, `to the nearest ${to} mm: ${rounded} mm`],
+      cautions: [],
+    };
   },
 };
 
 const panelWeight: Sum = {
   name: 'panel-weight',
-  keys: [length('length'), length('width'), length('thickness'), { key: 'density', kind: 'density', optional: true }, { key: 'material', kind: 'choice', options: Object.keys(MATERIALS), optional: true }, { key: 'count', kind: 'count', default: '1' }],
+  keys: [
+    length('length'),
+    length('width'),
+    length('thickness'),
+    { key: 'density', kind: 'density', optional: true },
+    { key: 'material', kind: 'choice', options: Object.keys(MATERIALS), optional: true },
+    { key: 'count', kind: 'count', default: '1' },
+  ],
   run(inputs) {
-    if (inputs.has('density') === inputs.has('material')) throw new Refusal(inputs.has('density') ? 'either-or' : 'missing-key', inputs.has('density') ? 'both density and material are given' : "'density' is missing", 'density', 'density, or material');
+    if (inputs.has('density') === inputs.has('material'))
+      throw new Refusal(
+        inputs.has('density') ? 'either-or' : 'missing-key',
+        inputs.has('density') ? 'both density and material are given' : "'density' is missing",
+        'density',
+        'density, or material',
+      );
     const density = inputs.maybe('density') ?? MATERIALS[inputs.text('material') as MaterialId].densityKgM3;
     const volume = (inputs.amount('length') * inputs.amount('width') * inputs.amount('thickness') * inputs.amount('count')) / 1e9;
     const mass = apply(PANEL_MASS, { volume, ρ: density });
-    return { results: { mass: n(mass.value, 'kg'), weight: n(mass.value * G0, 'N') }, working: [...workingOf(mass), `weight = m · g₀ = ${mass.value * G0} N`], cautions: [] };
+    return {
+      results: { mass: n(mass.value, 'kg'), weight: n(mass.value * G0, 'N') },
+      working: [...workingOf(mass), `weight = m · g₀ = ${mass.value * G0} N`],
+      cautions: [],
+    };
   },
 };
 
@@ -42,16 +66,24 @@ const gravityCentre: Sum = {
   name: 'centre-of-gravity',
   keys: [{ key: 'items', kind: 'text' }],
   run(inputs) {
-    const items = inputs.text('items').split(',').map((text) => {
-      const [mass, at, ...rest] = text.split('@');
-      if (mass === undefined || at === undefined || rest.length > 0) throw new Refusal('value', `'${text.trim()}' cannot be read`, 'items', 'masses at places: 24kg@165mm, 60kg@180mm');
-      const kg = readQuantity(mass, 'mass', 'items');
-      if (kg <= 0) throw new Refusal('range', `'${mass.trim()}' is out of range`, 'items', 'masses over nought');
-      return { kg, out: readQuantity(at, 'length', 'items') };
-    });
+    const items = inputs
+      .text('items')
+      .split(',')
+      .map((text) => {
+        const [mass, at, ...rest] = text.split('@');
+        if (mass === undefined || at === undefined || rest.length > 0)
+          throw new Refusal('value', `'${text.trim()}' cannot be read`, 'items', 'masses at places: 24kg@165mm, 60kg@180mm');
+        const kg = readQuantity(mass, 'mass', 'items');
+        if (kg <= 0) throw new Refusal('range', `'${mass.trim()}' is out of range`, 'items', 'masses over nought');
+        return { kg, out: readQuantity(at, 'length', 'items') };
+      });
     const mass = items.reduce((sum, { kg }) => sum + kg, 0);
     const out = items.reduce((sum, { kg, out: at }) => sum + kg * at, 0) / mass;
-    return { results: { mass: n(mass, 'kg'), out: n(out, 'mm') }, working: [`out = Σ m e / Σ m = (${items.map(({ kg, out: at }) => `${kg} · ${at}`).join(' + ')}) / ${mass} = ${out} mm`], cautions: [] };
+    return {
+      results: { mass: n(mass, 'kg'), out: n(out, 'mm') },
+      working: [`out = Σ m e / Σ m = (${items.map(({ kg, out: at }) => `${kg} · ${at}`).join(' + ')}) / ${mass} = ${out} mm`],
+      cautions: [],
+    };
   },
 };
 
@@ -61,17 +93,31 @@ const evenSpacing: Sum = {
   run(inputs) {
     const [inside, count, thickness] = [inputs.amount('inside'), inputs.amount('count'), inputs.amount('thickness')];
     const opening = (inside - count * thickness) / (count + 1);
-    if (opening <= 0) throw new Refusal('range', `${count} pieces of ${thickness} mm leave nothing of ${inside} mm`, 'count', `at most ${Math.ceil(inside / thickness) - 1}`);
+    if (opening <= 0)
+      throw new Refusal('range', `${count} pieces of ${thickness} mm leave nothing of ${inside} mm`, 'count', `at most ${Math.ceil(inside / thickness) - 1}`);
     const positions = Array.from({ length: count }, (_, k) => ((inside - count * thickness) * (k + 1)) / (count + 1) + k * thickness);
-    return { results: { opening: n(opening, 'mm'), positions: { value: positions, unit: 'mm' } }, working: [`opening = (inside − count · thickness) / (count + 1) = (${inside} − ${count} · ${thickness}) / ${count + 1} = ${opening} mm`], cautions: [] };
+    return {
+      results: { opening: n(opening, 'mm'), positions: { value: positions, unit: 'mm' } },
+      working: [`opening = (inside − count · thickness) / (count + 1) = (${inside} − ${count} · ${thickness}) / ${count + 1} = ${opening} mm`],
+      cautions: [],
+    };
   },
 };
 
 const shelfSag: Sum = {
   name: 'shelf-sag',
   keys: [
-    length('span'), length('depth'), length('thickness'), { key: 'stiffness', kind: 'stress' }, { key: 'load', kind: 'force', range: 'nought-or-more', default: '0N' }, { key: 'centre', kind: 'force', range: 'nought-or-more', default: '0N' },
-    { key: 'ends', kind: 'choice', options: ['simple', 'glued', 'fixed', 'two-spans'], default: 'simple' }, { key: 'creep', kind: 'factor', default: '1' }, { key: 'strip', kind: 'text', optional: true }, { key: 'stripStiffness', kind: 'stress', optional: true }, { key: 'stripAt', kind: 'choice', options: ['flush', 'under'], default: 'flush' },
+    length('span'),
+    length('depth'),
+    length('thickness'),
+    { key: 'stiffness', kind: 'stress' },
+    { key: 'load', kind: 'force', range: 'nought-or-more', default: '0N' },
+    { key: 'centre', kind: 'force', range: 'nought-or-more', default: '0N' },
+    { key: 'ends', kind: 'choice', options: ['simple', 'glued', 'fixed', 'two-spans'], default: 'simple' },
+    { key: 'creep', kind: 'factor', default: '1' },
+    { key: 'strip', kind: 'text', optional: true },
+    { key: 'stripStiffness', kind: 'stress', optional: true },
+    { key: 'stripAt', kind: 'choice', options: ['flush', 'under'], default: 'flush' },
   ],
   run(inputs) {
     const L = inputs.amount('span');
@@ -82,7 +128,12 @@ const shelfSag: Sum = {
     const { EI, working } = stiffness(inputs);
     const shared = (load * L ** 3) / EI;
     const point = (centre * L ** 3) / EI;
-    const now = { simple: (5 * shared) / 384 + point / 48, glued: GLUED_ENDS * ((5 * shared) / 384 + point / 48), fixed: shared / 384 + point / 192, 'two-spans': shared / 185 }[ends]!;
+    const now = {
+      simple: (5 * shared) / 384 + point / 48,
+      glued: GLUED_ENDS * ((5 * shared) / 384 + point / 48),
+      fixed: shared / 384 + point / 192,
+      'two-spans': shared / 185,
+    }[ends]!;
     const creep = inputs.amount('creep');
     if (creep < 1) throw new Refusal('range', `a creep of ${creep} is out of range`, 'creep', '1 or more');
     const later = now * creep;
@@ -106,7 +157,10 @@ function stiffness(inputs: Inputs): { EI: number; working: string[] } {
   }
   const Es = inputs.maybe('stripStiffness');
   if (Es === undefined) throw new Refusal('missing-key', "'stripStiffness' is missing", 'stripStiffness', 'a stress: 9000MPa');
-  const sides = inputs.text('strip').split('*').map((text) => readQuantity(text, 'length', 'strip'));
+  const sides = inputs
+    .text('strip')
+    .split('*')
+    .map((text) => readQuantity(text, 'length', 'strip'));
   const [b, h] = sides;
   if (sides.length !== 2 || !(b! > 0) || !(h! > 0)) throw new Refusal('value', `'${inputs.text('strip')}' cannot be read`, 'strip', 'width*height: 19mm*38mm');
   // Heights are measured down from the shelf's top.

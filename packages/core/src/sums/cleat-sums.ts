@@ -13,7 +13,8 @@ const bevelKey: Key = { key: 'bevel', kind: 'angle' };
 
 function bevel(inputs: Inputs): number {
   const value = inputs.amount('bevel');
-  if (value < LEAST_BEVEL_DEG || value > MOST_BEVEL_DEG) throw new Refusal('range', `a bevel of ${value} deg is out of range`, 'bevel', `${LEAST_BEVEL_DEG}deg to ${MOST_BEVEL_DEG}deg`);
+  if (value < LEAST_BEVEL_DEG || value > MOST_BEVEL_DEG)
+    throw new Refusal('range', `a bevel of ${value} deg is out of range`, 'bevel', `${LEAST_BEVEL_DEG}deg to ${MOST_BEVEL_DEG}deg`);
   return value;
 }
 
@@ -29,16 +30,43 @@ const statics: Sum = {
     const hold = apply(HOLD_DOWN, terms);
     const hooked = tip.value <= 1;
     return {
-      results: { vertical: n(W, 'N'), outward: n(W * tanDeg(θ), 'N'), outwardDesign: n(design.value, 'N'), spacer: n(spacer.value, 'N'), tipRatio: { value: tip.value }, hooked: { value: hooked }, antiLift: n(hooked ? 0 : hold.value, 'N') },
-      working: [`outward = W tan θ = ${W * tanDeg(θ)} N, without friction`, ...workingOf(tip), ...workingOf(design), ...workingOf(spacer), ...(hooked ? [] : workingOf(hold))],
-      cautions: hooked ? (tip.value > 0.67 ? ['Tight: it wants a screw against lifting off.'] : []) : ['It swings off its hook: do not hang it like this without a screw at the bottom.'],
+      results: {
+        vertical: n(W, 'N'),
+        outward: n(W * tanDeg(θ), 'N'),
+        outwardDesign: n(design.value, 'N'),
+        spacer: n(spacer.value, 'N'),
+        tipRatio: { value: tip.value },
+        hooked: { value: hooked },
+        antiLift: n(hooked ? 0 : hold.value, 'N'),
+      },
+      working: [
+        `outward = W tan θ = ${W * tanDeg(θ)} N, without friction`,
+        ...workingOf(tip),
+        ...workingOf(design),
+        ...workingOf(spacer),
+        ...(hooked ? [] : workingOf(hold)),
+      ],
+      cautions: hooked
+        ? tip.value > 0.67
+          ? ['Tight: it wants a screw against lifting off.']
+          : []
+        : ['It swings off its hook: do not hang it like this without a screw at the bottom.'],
     };
   },
 };
 
 const frontEdge: Sum = {
   name: 'front-edge',
-  keys: [weight, length('out'), length('drop'), length('thickness'), bevelKey, length('front'), { key: 'backing', kind: 'length', range: 'nought-or-more' }, length('pullBelow')],
+  keys: [
+    weight,
+    length('out'),
+    length('drop'),
+    length('thickness'),
+    bevelKey,
+    length('front'),
+    { key: 'backing', kind: 'length', range: 'nought-or-more' },
+    length('pullBelow'),
+  ],
   run(inputs) {
     const W = inputs.amount('weight');
     const t = inputs.amount('thickness');
@@ -50,13 +78,24 @@ const frontEdge: Sum = {
     const starts = apply(LIFT_STARTS, { W, a, D });
     const lift = apply(LIFT_LIMIT, { W, a, D, c, θ });
     const pull = apply(PULL_LIMIT, { W, a, c, z: inputs.amount('pullBelow'), h: inputs.amount('drop'), θ });
-    return { results: { liftStarts: n(starts.value, 'N'), liftLimit: n(lift.value, 'N'), pullLimit: n(pull.value, 'N') }, working: [...workingOf(starts), ...workingOf(lift), ...workingOf(pull)], cautions: [] };
+    return {
+      results: { liftStarts: n(starts.value, 'N'), liftLimit: n(lift.value, 'N'), pullLimit: n(pull.value, 'N') },
+      working: [...workingOf(starts), ...workingOf(lift), ...workingOf(pull)],
+      cautions: [],
+    };
   },
 };
 
 const prying: Sum = {
   name: 'cleat-prying',
-  keys: [weight, bevelKey, length('thickness'), length('contact'), length('screw'), { key: 'bearing', kind: 'length', range: 'nought-or-more', optional: true }],
+  keys: [
+    weight,
+    bevelKey,
+    length('thickness'),
+    length('contact'),
+    length('screw'),
+    { key: 'bearing', kind: 'length', range: 'nought-or-more', optional: true },
+  ],
   run(inputs) {
     const V = inputs.amount('weight');
     const t = inputs.amount('thickness');
@@ -67,7 +106,14 @@ const prying: Sum = {
     if (r >= s) throw new Refusal('range', 'the bearing point must be below the screw', 'bearing', `under ${s} mm`);
     const H = V * tanDeg(bevel(inputs));
     const tension = (H * (b - r) + (V * t) / 2) / (s - r);
-    return { results: { outward: n(H, 'N'), tension: n(tension, 'N') }, working: [`outward = V tan θ = ${H} N`, `tension = [H (b − r) + V t/2] / (s − r) = [${H} · (${b} − ${r}) + ${V} · ${t}/2] / (${s} − ${r}) = ${tension} N; [eq], r [ASSUME]`], cautions: [] };
+    return {
+      results: { outward: n(H, 'N'), tension: n(tension, 'N') },
+      working: [
+        `outward = V tan θ = ${H} N`,
+        `tension = [H (b − r) + V t/2] / (s − r) = [${H} · (${b} − ${r}) + ${V} · ${t}/2] / (${s} − ${r}) = ${tension} N; [eq], r [ASSUME]`,
+      ],
+      cautions: [],
+    };
   },
 };
 
@@ -82,7 +128,8 @@ const rip: Sum = {
     const cabinetLong = both.value - wallLong;
     const wall = apply(SHORT_FACE, { long: wallLong, t, θ });
     const cabinet = apply(SHORT_FACE, { long: cabinetLong, t, θ });
-    if (wall.value <= 0 || cabinet.value <= 0) throw new Refusal('range', 'a half comes out without a short face', inputs.has('wallLong') ? 'wallLong' : 'board', 'a wider board');
+    if (wall.value <= 0 || cabinet.value <= 0)
+      throw new Refusal('range', 'a half comes out without a short face', inputs.has('wallLong') ? 'wallLong' : 'board', 'a wider board');
     const least = Math.min(wall.value, cabinet.value);
     return {
       results: { wallLong: n(wallLong, 'mm'), wallShort: n(wall.value, 'mm'), cabinetLong: n(cabinetLong, 'mm'), cabinetShort: n(cabinet.value, 'mm') },
@@ -99,24 +146,39 @@ const clearance: Sum = {
     const [wall, cabinet] = [inputs.amount('wall'), inputs.amount('cabinet')];
     const engagement = apply(ENGAGEMENT, { 't wall': wall, 't cabinet': cabinet, θ: bevel(inputs) });
     const clear = apply(LIFT_CLEARANCE, { engagement, margin: inputs.amount('margin') });
-    return { results: { engagement: n(engagement.value, 'mm'), clear: n(clear.value, 'mm'), gap: n(Math.max(wall, cabinet), 'mm') }, working: workingOf(clear), cautions: [] };
+    return {
+      results: { engagement: n(engagement.value, 'mm'), clear: n(clear.value, 'mm'), gap: n(Math.max(wall, cabinet), 'mm') },
+      working: workingOf(clear),
+      cautions: [],
+    };
   },
 };
 
 const shares: Sum = {
   name: 'stud-shares',
-  keys: [weight, { key: 'left', kind: 'length', range: 'any' }, { key: 'right', kind: 'length', range: 'any' }, { key: 'studs', kind: 'list', of: 'length', range: 'any' }, { key: 'centre', kind: 'length', range: 'any', optional: true }],
+  keys: [
+    weight,
+    { key: 'left', kind: 'length', range: 'any' },
+    { key: 'right', kind: 'length', range: 'any' },
+    { key: 'studs', kind: 'list', of: 'length', range: 'any' },
+    { key: 'centre', kind: 'length', range: 'any', optional: true },
+  ],
   run(inputs) {
     const [left, right] = [inputs.amount('left'), inputs.amount('right')];
     if (right <= left) throw new Refusal('range', 'right is not beyond left', 'right', `over ${left} mm`);
     const studs = inputs.list('studs');
     if (new Set(studs).size !== studs.length) throw new Refusal('twice', 'two studs stand in one place', 'studs', 'each stud once');
     const centre = inputs.maybe('centre');
-    if (centre !== undefined && (centre <= left || centre >= right)) throw new Refusal('range', 'the centre is not between the ends', 'centre', `between ${left} and ${right} mm`);
+    if (centre !== undefined && (centre <= left || centre >= right))
+      throw new Refusal('range', 'the centre is not between the ends', 'centre', `between ${left} and ${right} mm`);
     const { simple, continuous, rigid, worst } = studShares(inputs.amount('weight'), left, right, studs, centre);
     return {
       results: { simple: { value: simple, unit: 'N' }, continuous: { value: continuous, unit: 'N' }, rigid: { value: rigid, unit: 'N' }, worst: n(worst, 'N') },
-      working: ['simple: spans between neighbouring studs, ends as cantilevers', 'continuous: three-moment equations on unyielding supports', 'rigid: W/n + W (x_c − x_m)(x − x_m) / Σ (x − x_m)²; [eq]'],
+      working: [
+        'simple: spans between neighbouring studs, ends as cantilevers',
+        'continuous: three-moment equations on unyielding supports',
+        'rigid: W/n + W (x_c − x_m)(x − x_m) / Σ (x − x_m)²; [eq]',
+      ],
       cautions: studs.length < 2 ? ['One stud carries everything: see the rule for narrow units.'] : [],
     };
   },

@@ -16,19 +16,44 @@ interface Unit {
 }
 
 const UNITS: Readonly<Record<string, Unit>> = {
-  N: { kind: 'force', times: 1 }, kN: { kind: 'force', times: 1000 },
-  g: { kind: 'mass', times: 0.001 }, kg: { kind: 'mass', times: 1 }, lb: { kind: 'mass', times: LB },
-  deg: { kind: 'angle', times: 1 }, '°': { kind: 'angle', times: 1 },
-  MPa: { kind: 'stress', times: 1 }, GPa: { kind: 'stress', times: 1000 }, psi: { kind: 'stress', times: PSI }, ksi: { kind: 'stress', times: 1000 * PSI },
+  N: { kind: 'force', times: 1 },
+  kN: { kind: 'force', times: 1000 },
+  g: { kind: 'mass', times: 0.001 },
+  kg: { kind: 'mass', times: 1 },
+  lb: { kind: 'mass', times: LB },
+  deg: { kind: 'angle', times: 1 },
+  '°': { kind: 'angle', times: 1 },
+  MPa: { kind: 'stress', times: 1 },
+  GPa: { kind: 'stress', times: 1000 },
+  psi: { kind: 'stress', times: PSI },
+  ksi: { kind: 'stress', times: 1000 * PSI },
   'kg/m3': { kind: 'density', times: 1 },
-  'N/mm': { kind: 'per-length', times: 1 }, 'kg/m': { kind: 'per-length', times: G0 / 1000 },
+  'N/mm': { kind: 'per-length', times: 1 },
+  'kg/m': { kind: 'per-length', times: G0 / 1000 },
 };
 
-export const SHOWN_UNIT: Readonly<Record<QuantityKind, string>> = { length: 'mm', force: 'N', mass: 'kg', angle: 'deg', stress: 'MPa', density: 'kg/m3', 'per-length': 'N/mm', factor: '', count: '' };
+export const SHOWN_UNIT: Readonly<Record<QuantityKind, string>> = {
+  length: 'mm',
+  force: 'N',
+  mass: 'kg',
+  angle: 'deg',
+  stress: 'MPa',
+  density: 'kg/m3',
+  'per-length': 'N/mm',
+  factor: '',
+  count: '',
+};
 
 export const ACCEPTED: Readonly<Record<QuantityKind, string>> = {
-  length: 'a length: 18mm, 3/4in, "23 11/16in"', force: 'a force: 900N, 2kN, or a mass that weighs it: 200lb, 40kg', mass: 'a mass: 40kg, 200lb, or its weight: 900N', angle: 'an angle: 45deg',
-  stress: 'a stress: 9000MPa, 9GPa, 80ksi', density: 'a density: 680kg/m3', 'per-length': 'a load per length: 0.3N/mm or 30kg/m', factor: 'a number without a unit', count: 'a whole number without a unit',
+  length: 'a length: 18mm, 3/4in, "23 11/16in"',
+  force: 'a force: 900N, 2kN, or a mass that weighs it: 200lb, 40kg',
+  mass: 'a mass: 40kg, 200lb, or its weight: 900N',
+  angle: 'an angle: 45deg',
+  stress: 'a stress: 9000MPa, 9GPa, 80ksi',
+  density: 'a density: 680kg/m3',
+  'per-length': 'a load per length: 0.3N/mm or 30kg/m',
+  factor: 'a number without a unit',
+  count: 'a whole number without a unit',
 };
 
 const NUMBER = /^([+-]?(?:\d+\.?\d*|\.\d+|\d+,\d+)(?:[eE][+-]?\d+)?)\s*(.*)$/;

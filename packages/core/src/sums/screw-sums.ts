@@ -1,5 +1,15 @@
 /** Sums of screws: what they hold, what they carry, how long they must be. */
-import { bearingLength, combinedUse, FULL_PENETRATION, HEAD_PULL_THROUGH, lateralYield, linearUse, N_PER_LB, WITHDRAWAL, withdrawalPerMm } from '../hang/fasteners.ts';
+import {
+  bearingLength,
+  combinedUse,
+  FULL_PENETRATION,
+  HEAD_PULL_THROUGH,
+  lateralYield,
+  linearUse,
+  N_PER_LB,
+  WITHDRAWAL,
+  withdrawalPerMm,
+} from '../hang/fasteners.ts';
 import { SCREW_IDS, screwById, type Screw } from '../joints/screws.ts';
 import { Refusal } from '../problem/problem.ts';
 import { apply } from '../worked/figure.ts';
@@ -17,13 +27,21 @@ function screwOr(inputs: Inputs, keys: readonly string[]): Screw | undefined {
     return screwById(inputs.text('screw'));
   }
   const missing = keys.find((key) => !inputs.has(key));
-  if (missing) throw new Refusal('missing-key', `'${own.length > 0 ? missing : 'screw'}' is missing`, own.length > 0 ? missing : 'screw', `screw, or ${keys.join(', ')}`);
+  if (missing)
+    throw new Refusal('missing-key', `'${own.length > 0 ? missing : 'screw'}' is missing`, own.length > 0 ? missing : 'screw', `screw, or ${keys.join(', ')}`);
   return undefined;
 }
 
 const withdrawal: Sum = {
   name: 'screw-withdrawal',
-  keys: [{ key: 'kind', kind: 'choice', options: ['wood', 'lag', 'nail'], default: 'wood' }, { key: 'diameter', kind: 'length', optional: true }, SCREW, { key: 'gravity', kind: 'factor' }, { key: 'thread', kind: 'length' }, duration],
+  keys: [
+    { key: 'kind', kind: 'choice', options: ['wood', 'lag', 'nail'], default: 'wood' },
+    { key: 'diameter', kind: 'length', optional: true },
+    SCREW,
+    { key: 'gravity', kind: 'factor' },
+    { key: 'thread', kind: 'length' },
+    duration,
+  ],
   run(inputs) {
     const diameter = screwOr(inputs, ['diameter'])?.diameterMm ?? inputs.amount('diameter');
     const kind = inputs.text('kind') as 'wood' | 'lag' | 'nail';
@@ -31,8 +49,15 @@ const withdrawal: Sum = {
     const perLength = withdrawalPerMm(kind, gravity, diameter);
     const none = kind === 'nail' && C_D <= 0.9;
     const allowable = none ? 0 : perLength * thread * C_D;
-    const working = kind === 'wood' ? workingOf(apply(WITHDRAWAL, { G: gravity, D: diameter, thread, C_D })) : [`allowable = ${perLength} N/mm · ${thread} mm · ${C_D} = ${allowable} N; [NDS 12.2]`];
-    return { results: { perLength: n(perLength, 'N/mm'), allowable: n(allowable, 'N') }, working, cautions: none ? ['Nails are not counted in withdrawal under permanent load.'] : [] };
+    const working =
+      kind === 'wood'
+        ? workingOf(apply(WITHDRAWAL, { G: gravity, D: diameter, thread, C_D }))
+        : [`allowable = ${perLength} N/mm · ${thread} mm · ${C_D} = ${allowable} N; [NDS 12.2]`];
+    return {
+      results: { perLength: n(perLength, 'N/mm'), allowable: n(allowable, 'N') },
+      working,
+      cautions: none ? ['Nails are not counted in withdrawal under permanent load.'] : [],
+    };
   },
 };
 
@@ -40,7 +65,12 @@ const headPull: Sum = {
   name: 'head-pull-through',
   keys: [{ key: 'head', kind: 'length' }, { key: 'thickness', kind: 'length' }, { key: 'gravity', kind: 'factor' }, duration],
   run(inputs) {
-    const figure = apply(HEAD_PULL_THROUGH, { D_H: inputs.amount('head'), G: inputs.amount('gravity'), t: inputs.amount('thickness'), C_D: inputs.amount('duration') });
+    const figure = apply(HEAD_PULL_THROUGH, {
+      D_H: inputs.amount('head'),
+      G: inputs.amount('gravity'),
+      t: inputs.amount('thickness'),
+      C_D: inputs.amount('duration'),
+    });
     return { results: { allowable: n(figure.value, 'N') }, working: workingOf(figure), cautions: [] };
   },
 };
@@ -48,9 +78,18 @@ const headPull: Sum = {
 const lateral: Sum = {
   name: 'screw-lateral',
   keys: [
-    SCREW, { key: 'diameter', kind: 'length', optional: true }, { key: 'root', kind: 'length', optional: true }, { key: 'yield', kind: 'stress', optional: true },
-    { key: 'side', kind: 'length' }, { key: 'main', kind: 'length' }, { key: 'gap', kind: 'length', range: 'nought-or-more', default: '0mm' }, { key: 'sideGravity', kind: 'factor' }, { key: 'mainGravity', kind: 'factor' },
-    { key: 'sideAngle', kind: 'angle', range: 'nought-or-more', default: '0deg' }, { key: 'mainAngle', kind: 'angle', range: 'nought-or-more', default: '0deg' }, duration,
+    SCREW,
+    { key: 'diameter', kind: 'length', optional: true },
+    { key: 'root', kind: 'length', optional: true },
+    { key: 'yield', kind: 'stress', optional: true },
+    { key: 'side', kind: 'length' },
+    { key: 'main', kind: 'length' },
+    { key: 'gap', kind: 'length', range: 'nought-or-more', default: '0mm' },
+    { key: 'sideGravity', kind: 'factor' },
+    { key: 'mainGravity', kind: 'factor' },
+    { key: 'sideAngle', kind: 'angle', range: 'nought-or-more', default: '0deg' },
+    { key: 'mainAngle', kind: 'angle', range: 'nought-or-more', default: '0deg' },
+    duration,
   ],
   run(inputs) {
     const screw = screwOr(inputs, ['diameter', 'root', 'yield']);
@@ -64,8 +103,16 @@ const lateral: Sum = {
     };
     const main = inputs.amount('main');
     const { valueN, mode } = lateralYield({
-      diameterMm, rootMm, yieldPsi: screw?.yieldPsi ?? inputs.amount('yield') / 0.00689475729, sideMm: inputs.amount('side'), mainMm: main, gapMm: inputs.amount('gap'),
-      sideGravity: inputs.amount('sideGravity'), mainGravity: inputs.amount('mainGravity'), sideAngle: angle('sideAngle'), mainAngle: angle('mainAngle'),
+      diameterMm,
+      rootMm,
+      yieldPsi: screw?.yieldPsi ?? inputs.amount('yield') / 0.00689475729,
+      sideMm: inputs.amount('side'),
+      mainMm: main,
+      gapMm: inputs.amount('gap'),
+      sideGravity: inputs.amount('sideGravity'),
+      mainGravity: inputs.amount('mainGravity'),
+      sideAngle: angle('sideAngle'),
+      mainAngle: angle('mainAngle'),
     });
     const C_D = inputs.amount('duration');
     const large = diameterMm >= 6.35;
@@ -73,13 +120,26 @@ const lateral: Sum = {
     const cautions = [];
     if (main < (large ? 4 : 6) * diameterMm) cautions.push(`Grips ${(main / diameterMm).toFixed(1)} diameters: under ${large ? 4 : 6} it does not count.`);
     else if (capped) cautions.push('The bearing length is taken as given: take off the tip and cap it before.');
-    return { results: { allowable: n(valueN * C_D, 'N'), mode: { value: mode } }, working: [`least of six yield modes = ${(valueN / N_PER_LB).toFixed(2)} lb (mode ${mode}); [TR12 T1-1; NDS 12.3]`, `allowable = ${valueN} N · ${C_D} = ${valueN * C_D} N`], cautions };
+    return {
+      results: { allowable: n(valueN * C_D, 'N'), mode: { value: mode } },
+      working: [
+        `least of six yield modes = ${(valueN / N_PER_LB).toFixed(2)} lb (mode ${mode}); [TR12 T1-1; NDS 12.3]`,
+        `allowable = ${valueN} N · ${C_D} = ${valueN * C_D} N`,
+      ],
+      cautions,
+    };
   },
 };
 
 const combined: Sum = {
   name: 'screw-combined',
-  keys: [{ key: 'shear', kind: 'force', range: 'nought-or-more' }, { key: 'tension', kind: 'force', range: 'nought-or-more' }, { key: 'lateral', kind: 'force' }, { key: 'withdrawal', kind: 'force' }, { key: 'kind', kind: 'choice', options: ['wood', 'lag', 'nail'], default: 'wood' }],
+  keys: [
+    { key: 'shear', kind: 'force', range: 'nought-or-more' },
+    { key: 'tension', kind: 'force', range: 'nought-or-more' },
+    { key: 'lateral', kind: 'force' },
+    { key: 'withdrawal', kind: 'force' },
+    { key: 'kind', kind: 'choice', options: ['wood', 'lag', 'nail'], default: 'wood' },
+  ],
   run(inputs) {
     const [V, T, Z, W] = [inputs.amount('shear'), inputs.amount('tension'), inputs.amount('lateral'), inputs.amount('withdrawal')];
     const straight = linearUse(V, T, Z, W);
@@ -87,7 +147,10 @@ const combined: Sum = {
     const use = inputs.text('kind') === 'nail' ? straight : between;
     return {
       results: { use: n(use), useLinear: n(straight), useInterpolated: n(between) },
-      working: [`straight sum = V/Z' + T/W' = ${V}/${Z} + ${T}/${W} = ${straight}; [NDS 12.4.2]`, `interpolated = (V²/Z' + T²/W') / R = ${between}; [NDS 12.4.1]`],
+      working: [
+        `straight sum = V/Z' + T/W' = ${V}/${Z} + ${T}/${W} = ${straight}; [NDS 12.4.2]`,
+        `interpolated = (V²/Z' + T²/W') / R = ${between}; [NDS 12.4.1]`,
+      ],
       cautions: use > 1 ? ['Over: do not hang like this.'] : [],
     };
   },
@@ -96,7 +159,10 @@ const combined: Sum = {
 const screwLength: Sum = {
   name: 'screw-length',
   keys: [
-    { key: 'layers', kind: 'list', of: 'length', range: 'nought-or-more' }, { key: 'diameter', kind: 'length' }, { key: 'penetration', kind: 'factor', default: '10' }, { key: 'backing', kind: 'length', range: 'nought-or-more', optional: true },
+    { key: 'layers', kind: 'list', of: 'length', range: 'nought-or-more' },
+    { key: 'diameter', kind: 'length' },
+    { key: 'penetration', kind: 'factor', default: '10' },
+    { key: 'backing', kind: 'length', range: 'nought-or-more', optional: true },
     { key: 'stock', kind: 'list', of: 'length', default: '1in,1 1/4in,1 1/2in,1 3/4in,2in,2 1/4in,2 1/2in,3in,3 1/2in,4in,5in,6in' },
   ],
   run(inputs) {
@@ -110,7 +176,13 @@ const screwLength: Sum = {
     const limit = backing === undefined ? undefined : layers + backing;
     const penetration = stock - layers;
     return {
-      results: { least: n(least, 'mm'), stock: n(stock, 'mm'), penetration: n(penetration, 'mm'), diameters: n(penetration / diameter), ...(limit === undefined ? {} : { limit: n(limit, 'mm') }) },
+      results: {
+        least: n(least, 'mm'),
+        stock: n(stock, 'mm'),
+        penetration: n(penetration, 'mm'),
+        diameters: n(penetration / diameter),
+        ...(limit === undefined ? {} : { limit: n(limit, 'mm') }),
+      },
       working: [`least = layers + max(penetration, 6) · diameter = ${layers} + ${wanted} · ${diameter} = ${least} mm`],
       cautions: limit !== undefined && stock > limit ? [`${stock} mm comes out of what it must not come out of: the limit is ${limit} mm.`] : [],
     };

@@ -49,7 +49,8 @@ export interface SumAnswer extends SumOutput {
 export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]): SumAnswer {
   const given = new Map<string, string>();
   for (const [key, value] of pairs) {
-    if (!sum.keys.some((row) => row.key === key)) throw new Refusal('unknown-key', `'${sum.name}' has no key '${key}'`, key, sum.keys.map((row) => row.key).join(', '));
+    if (!sum.keys.some((row) => row.key === key))
+      throw new Refusal('unknown-key', `'${sum.name}' has no key '${key}'`, key, sum.keys.map((row) => row.key).join(', '));
     if (given.has(key)) throw new Refusal('twice', `'${key}' is given twice`, key, 'each key once');
     given.set(key, value);
   }
@@ -75,7 +76,8 @@ export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]):
   const output = sum.run(inputs);
   for (const [name, { value }] of Object.entries(output.results)) {
     const numbers = typeof value === 'number' ? [value] : Array.isArray(value) ? (value as number[]) : [];
-    if (numbers.some((each) => !Number.isFinite(each))) throw new Refusal('range', `${name} comes out without end for these values`, sum.name, 'values a sum can be made of');
+    if (numbers.some((each) => !Number.isFinite(each)))
+      throw new Refusal('range', `${name} comes out without end for these values`, sum.name, 'values a sum can be made of');
   }
   return { sum: sum.name, inputs: understood, ...output };
 }
@@ -102,7 +104,8 @@ function inRange(value: number, range: Range = 'over-nought', key: string, text:
   return value;
 }
 
-const acceptedFor = (row: Key): string => (row.kind === 'choice' ? row.options.join(', ') : row.kind === 'text' ? 'text' : row.kind === 'list' ? `a list of ${ACCEPTED[row.of]}` : ACCEPTED[row.kind]);
+const acceptedFor = (row: Key): string =>
+  row.kind === 'choice' ? row.options.join(', ') : row.kind === 'text' ? 'text' : row.kind === 'list' ? `a list of ${ACCEPTED[row.of]}` : ACCEPTED[row.kind];
 
 function resultFor(row: Key, value: number | string | readonly number[]): Result {
   if (row.kind === 'text' || row.kind === 'choice') return { value };
@@ -117,4 +120,5 @@ export function workingOf(figure: Figure): string[] {
   return [...inner, `${labelWords(figure.label)} = ${figure.text} = ${amount(figure)}; ${terms}; ${figure.source}`];
 }
 
-const amount = ({ value, unit }: Pick<FigureTerm, 'value' | 'unit'>): string => `${Number(value.toPrecision(6))}${unit === 'factor' || unit === 'count' || unit === 'share' ? '' : ` ${unit}`}`;
+const amount = ({ value, unit }: Pick<FigureTerm, 'value' | 'unit'>): string =>
+  `${Number(value.toPrecision(6))}${unit === 'factor' || unit === 'count' || unit === 'share' ? '' : ` ${unit}`}`;

@@ -7,7 +7,8 @@ import { runSum, type Sum, type SumAnswer } from './sum.ts';
 
 export const SUMS: readonly Sum[] = [...BOX_SUMS, ...SCREW_SUMS, ...CLEAT_SUMS];
 
-export const listSums = (): { name: string; keys: string[] }[] => SUMS.map(({ name, keys }) => ({ name, keys: keys.map(({ key, default: start }) => (start === undefined ? key : `${key}=${start}`)) }));
+export const listSums = (): { name: string; keys: string[] }[] =>
+  SUMS.map(({ name, keys }) => ({ name, keys: keys.map(({ key, default: start }) => (start === undefined ? key : `${key}=${start}`)) }));
 
 /** Answers `NAME key=value …`. Throws a Refusal. */
 export function answerSum(name: string, args: readonly string[]): SumAnswer {

@@ -61,7 +61,9 @@ export function extend(base: Dimension, terms: readonly LengthTerm[]): Dimension
   if (terms.length === 0) return base;
   const start = base.over === 1 ? [...base.terms] : [plus('shared', base.value, { inner: base })];
   for (const next of terms) {
-    const same = start.findIndex((old) => old.label.key === next.label.key && old.label.of === next.label.of && old.value === next.value && Math.sign(old.times) === Math.sign(next.times));
+    const same = start.findIndex(
+      (old) => old.label.key === next.label.key && old.label.of === next.label.of && old.value === next.value && Math.sign(old.times) === Math.sign(next.times),
+    );
     if (same >= 0) start[same] = { ...start[same]!, times: start[same]!.times + next.times };
     else start.push(next);
   }

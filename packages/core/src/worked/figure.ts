@@ -5,7 +5,8 @@
  */
 import type { Dimension, Label, Source } from './dimension.ts';
 
-export type FigureUnit = 'N' | 'N mm' | 'N/mm' | 'MPa' | 'mm' | 'mm2' | 'mm4' | 'kg' | 'kg/m3' | 'kg/m2' | 'share' | 'deg' | 'count' | 'money' | 'factor' | 'N mm2' | 'm2' | 'm3';
+export type FigureUnit =
+  'N' | 'N mm' | 'N/mm' | 'MPa' | 'mm' | 'mm2' | 'mm4' | 'kg' | 'kg/m3' | 'kg/m2' | 'share' | 'deg' | 'count' | 'money' | 'factor' | 'N mm2' | 'm2' | 'm3';
 
 export interface FigureTerm {
   readonly symbol: string;
@@ -93,4 +94,10 @@ export function greatest(key: string, unit: FigureUnit, parts: readonly FigureTe
 }
 
 /** A figure as a term of another. */
-export const termOf = (figure: Figure, symbol = '', label: Label = figure.label): FigureTerm => ({ symbol, label, value: figure.value, unit: figure.unit, inner: figure });
+export const termOf = (figure: Figure, symbol = '', label: Label = figure.label): FigureTerm => ({
+  symbol,
+  label,
+  value: figure.value,
+  unit: figure.unit,
+  inner: figure,
+});

@@ -5,7 +5,11 @@ import { MIGRATIONS } from './migrations/index.ts';
 
 export const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: () => up(sequelize.getQueryInterface()), down: () => down(sequelize.getQueryInterface()) })),
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () => up(sequelize.getQueryInterface()),
+      down: () => down(sequelize.getQueryInterface()),
+    })),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   });

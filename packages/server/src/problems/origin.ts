@@ -10,5 +10,11 @@ export const ownOriginOnly =
     const { origin } = request.headers;
     const own = LOOPBACK.test(host) && (origin === undefined || origin === `http://${host}` || further.includes(origin));
     if (own) next();
-    else response.status(403).json({ code: 'origin', message: `a page of '${origin ?? host}' may not use this server`, where: 'Origin', accepted: 'pages this server serves itself' });
+    else
+      response.status(403).json({
+        code: 'origin',
+        message: `a page of '${origin ?? host}' may not use this server`,
+        where: 'Origin',
+        accepted: 'pages this server serves itself',
+      });
   };

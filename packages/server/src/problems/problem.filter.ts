@@ -24,7 +24,8 @@ export class ProblemFilter implements ExceptionFilter {
     if (error instanceof Refusal) return { status: error.problem.code === 'too-large' ? 413 : 400, body: error.problem };
     if (error instanceof HttpException) return { status: error.getStatus(), body: ofHttp(error) };
     const raw = error as { status?: number; type?: string; limit?: number };
-    if (raw.type === 'entity.too.large') return { status: 413, body: problem('too-large', 'the request is too large', 'body', `at most ${raw.limit ?? 0} bytes`) };
+    if (raw.type === 'entity.too.large')
+      return { status: 413, body: problem('too-large', 'the request is too large', 'body', `at most ${raw.limit ?? 0} bytes`) };
     this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
     return { status: 500, body: problem('internal', 'something went wrong here; nothing was saved', 'server', 'try again; the log says more') };
   }

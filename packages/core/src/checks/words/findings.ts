@@ -22,41 +22,89 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         why: 'Sheets are rarely what their name says; a few tenths decide whether a shelf binds or rattles.',
       };
     case 'weak-bottom':
-      return { says: `${capital(labelWords(finding.name))} rests on glue or fasteners alone, ${percentText(finding.use)} used.`, why: 'With no wood under it, everything in the box hangs on that joint.' };
+      return {
+        says: `${capital(labelWords(finding.name))} rests on glue or fasteners alone, ${percentText(finding.use)} used.`,
+        why: 'With no wood under it, everything in the box hangs on that joint.',
+      };
     case 'fastener-pulls-out':
-      return { says: `${capital(labelWords(finding.name))} is under the sides' ends, ${percentText(finding.use)} used.`, why: 'The load pulls fasteners and glue straight off the ends instead of across them.' };
+      return {
+        says: `${capital(labelWords(finding.name))} is under the sides' ends, ${percentText(finding.use)} used.`,
+        why: 'The load pulls fasteners and glue straight off the ends instead of across them.',
+      };
     case 'sag':
-      return { says: `${capital(labelWords(finding.name))} will show a sag of ${sagText(finding.laterMm, unit)} in years under ${massText(finding.kg, unit)}; more than ${sagText(finding.limitMm, unit)} can be seen.`, why: 'About looks only: it does not enter the hanging.' };
+      return {
+        says: `${capital(labelWords(finding.name))} will show a sag of ${sagText(finding.laterMm, unit)} in years under ${massText(finding.kg, unit)}; more than ${sagText(finding.limitMm, unit)} can be seen.`,
+        why: 'About looks only: it does not enter the hanging.',
+      };
     case 'shelf-breaks':
-      return { says: `${capital(labelWords(finding.name))} bends past what the sheet may carry for years: ${percentText(finding.use)}.`, why: 'It can break, not only sag.' };
+      return {
+        says: `${capital(labelWords(finding.name))} bends past what the sheet may carry for years: ${percentText(finding.use)}.`,
+        why: 'It can break, not only sag.',
+      };
     case 'shelf-outside':
-      return { says: `Over the ${labelWords(finding.name)} there is no room: ${lengthText(finding.overNm, unit)} too little.`, why: 'The shelves stand in one another or outside the box.' };
+      return {
+        says: `Over the ${labelWords(finding.name)} there is no room: ${lengthText(finding.overNm, unit)} too little.`,
+        why: 'The shelves stand in one another or outside the box.',
+      };
     case 'slot-too-deep':
-      return { says: `A ${finding.which === 'joint' ? 'slot' : 'rabbet'} of ${fineText(finding.depthNm, unit)} in ${fineText(finding.thicknessNm, unit)} goes past half.`, why: 'What is left behind it breaks out or bends.' };
+      return {
+        says: `A ${finding.which === 'joint' ? 'slot' : 'rabbet'} of ${fineText(finding.depthNm, unit)} in ${fineText(finding.thicknessNm, unit)} goes past half.`,
+        why: 'What is left behind it breaks out or bends.',
+      };
     case 'screw-too-long':
       return finding.where === 'stud'
-        ? { says: `Wall screws of ${lengthText(finding.lengthNm, unit)} reach ${mm(finding.overMm)} further than the stud allows.`, why: 'Behind the stud there may be a cable, a pipe or the next room.' }
-        : { says: `Screws of ${lengthText(finding.lengthNm, unit)} come within ${mm(3)} of the far face, or ${mm(finding.overMm)} past that.`, why: 'A tip that comes out keeps the halves from seating, and cuts fingers.' };
+        ? {
+            says: `Wall screws of ${lengthText(finding.lengthNm, unit)} reach ${mm(finding.overMm)} further than the stud allows.`,
+            why: 'Behind the stud there may be a cable, a pipe or the next room.',
+          }
+        : {
+            says: `Screws of ${lengthText(finding.lengthNm, unit)} come within ${mm(3)} of the far face, or ${mm(finding.overMm)} past that.`,
+            why: 'A tip that comes out keeps the halves from seating, and cuts fingers.',
+          };
     case 'screw-too-short':
-      return { says: `${finding.where === 'stud' ? 'Wall screws' : finding.where === 'joint' ? 'Joint screws' : 'Screws into the cabinet half'} of ${lengthText(finding.lengthNm, unit)} grip ${mm(Math.max(0, finding.gripMm))}; ${mm(finding.wantedMm)} is wanted.`, why: 'Too little thread in the wood that is to hold it.' };
+      return {
+        says: `${finding.where === 'stud' ? 'Wall screws' : finding.where === 'joint' ? 'Joint screws' : 'Screws into the cabinet half'} of ${lengthText(finding.lengthNm, unit)} grip ${mm(Math.max(0, finding.gripMm))}; ${mm(finding.wantedMm)} is wanted.`,
+        why: 'Too little thread in the wood that is to hold it.',
+      };
     case 'few-studs':
-      return { says: finding.studs === 0 ? 'No stud stands behind the wall half.' : 'Only one stud stands behind the wall half.', why: 'Two studs at least carry a cabinet; wallboard carries none of it.' };
+      return {
+        says: finding.studs === 0 ? 'No stud stands behind the wall half.' : 'Only one stud stands behind the wall half.',
+        why: 'Two studs at least carry a cabinet; wallboard carries none of it.',
+      };
     case 'no-stud-anchors':
       return { says: 'Nobody has entered where the studs are.', why: 'Screws in wallboard alone pull out. Find the studs first.' };
     case 'lift-clearance':
-      return { says: `${mm(Math.max(0, finding.freeMm))} free above the unit; lifting it onto the cleat takes ${mm(finding.neededMm)}.`, why: 'It cannot be hooked over.' };
+      return {
+        says: `${mm(Math.max(0, finding.freeMm))} free above the unit; lifting it onto the cleat takes ${mm(finding.neededMm)}.`,
+        why: 'It cannot be hooked over.',
+      };
     case 'thin-back-only':
-      return { says: finding.backNm === 0 ? 'There is nothing to screw the cabinet half to.' : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`, why: 'Screw heads pull through a thin back, and its edges let go.' };
+      return {
+        says:
+          finding.backNm === 0
+            ? 'There is nothing to screw the cabinet half to.'
+            : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`,
+        why: 'Screw heads pull through a thin back, and its edges let go.',
+      };
     case 'no-spacer':
       return { says: 'There is no spacer at the bottom.', why: 'The unit swings in until it hangs crooked, and the cleat is pried off.' };
     case 'wrong-spacer':
-      return { says: `The spacer is ${fineText(finding.spacerNm, unit)}, the gap ${fineText(finding.gapNm, unit)}: the unit leans ${mm(Math.abs(finding.slopeMm))} ${finding.slopeMm > 0 ? 'out' : 'in'} at the bottom.`, why: 'The bevels meet on an edge instead of flat.' };
+      return {
+        says: `The spacer is ${fineText(finding.spacerNm, unit)}, the gap ${fineText(finding.gapNm, unit)}: the unit leans ${mm(Math.abs(finding.slopeMm))} ${finding.slopeMm > 0 ? 'out' : 'in'} at the bottom.`,
+        why: 'The bevels meet on an edge instead of flat.',
+      };
     case 'lifts-off':
-      return { says: `The hook is ${percentText(finding.tip)} used and nothing locks it; a pull of ${forceText(finding.pullN)} at the bottom unhooks it.`, why: 'One screw through the bottom into a stud keeps it on.' };
+      return {
+        says: `The hook is ${percentText(finding.tip)} used and nothing locks it; a pull of ${forceText(finding.pullN)} at the bottom unhooks it.`,
+        why: 'One screw through the bottom into a stud keeps it on.',
+      };
     case 'cleat-material':
       return { says: `A cleat of ${finding.material} is not allowed.`, why: 'Boards of chips and fibres split at the screw row.' };
     case 'over-load':
-      return { says: `Carries ${bothMasses(finding.carriesKg, unit)} of contents; ${massText(finding.plannedKg, unit)} planned. ${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`, why: 'Over: do not hang it like this.' };
+      return {
+        says: `Carries ${bothMasses(finding.carriesKg, unit)} of contents; ${massText(finding.plannedKg, unit)} planned. ${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`,
+        why: 'Over: do not hang it like this.',
+      };
     case 'children':
       return {
         says: `Someone leaning on the front edge or pulling at the bottom: ${finding.reason === 'tip' ? 'the hook' : finding.reason === 'pull' ? 'the pull' : 'the wall screws'} ${percentText(finding.use)} used.`,
@@ -64,15 +112,27 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'machine-too-small':
       return {
-        says: finding.what === 'sheet' ? `${finding.mark}, ${lengthText(finding.sizeNm, unit)} long, fits no sheet of its kind.` : `${finding.mark} needs a ${finding.what} of ${lengthText(finding.sizeNm, unit)}; the saw goes to ${lengthText(finding.capacityNm, unit)}.`,
+        says:
+          finding.what === 'sheet'
+            ? `${finding.mark}, ${lengthText(finding.sizeNm, unit)} long, fits no sheet of its kind.`
+            : `${finding.mark} needs a ${finding.what} of ${lengthText(finding.sizeNm, unit)}; the saw goes to ${lengthText(finding.capacityNm, unit)}.`,
         why: finding.what === 'sheet' ? 'It cannot be cut in one piece.' : 'Another saw, a guide or a helper is needed for that cut.',
       };
     case 'look-alikes':
-      return { says: `${finding.marks[0]} and ${finding.marks[1]} differ by ${lengthText(finding.byNm, unit)} in one size.`, why: 'Easily swapped: write the marks on them as they come off the saw.' };
+      return {
+        says: `${finding.marks[0]} and ${finding.marks[1]} differ by ${lengthText(finding.byNm, unit)} in one size.`,
+        why: 'Easily swapped: write the marks on them as they come off the saw.',
+      };
     case 'heavy-sheet':
-      return { says: `A sheet of ${finding.product} weighs ${massText(finding.kg, unit)}.`, why: `Over ${massText(finding.limitKg, unit)} it takes two people, or a first cut where it lies.` };
+      return {
+        says: `A sheet of ${finding.product} weighs ${massText(finding.kg, unit)}.`,
+        why: `Over ${massText(finding.limitKg, unit)} it takes two people, or a first cut where it lies.`,
+      };
     case 'too-heavy-alone':
-      return { says: `The empty unit weighs ${massText(finding.kg, unit)}; one person lifts ${massText(finding.limitKg, unit)} to that height.`, why: 'A helper, or a ledger screwed under it to rest on.' };
+      return {
+        says: `The empty unit weighs ${massText(finding.kg, unit)}; one person lifts ${massText(finding.limitKg, unit)} to that height.`,
+        why: 'A helper, or a ledger screwed under it to rest on.',
+      };
     case 'glue-on-finish':
       return { says: `${finding.product} is faced: glue does not hold on it.`, why: 'Those joints count as fasteners only.' };
     default:

@@ -4,8 +4,8 @@ import * as first from './0001-projects-record-workshop.ts';
 
 export interface Migration {
   readonly name: string;
-  up(tables: QueryInterface): Promise<void>;
-  down(tables: QueryInterface): Promise<void>;
+  readonly up: (tables: QueryInterface) => Promise<void>;
+  readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
 export const MIGRATIONS: readonly Migration[] = [first];

@@ -58,7 +58,11 @@ export class ProjectsController {
   }
 
   @Post(':id/revisions/:number/restore')
-  restoreRevision(@Param('id') id: string, @Param('number', ParseIntPipe) number: number, @Body() { base, session }: RestoreRevisionDto): Promise<StoredProject> {
+  restoreRevision(
+    @Param('id') id: string,
+    @Param('number', ParseIntPipe) number: number,
+    @Body() { base, session }: RestoreRevisionDto,
+  ): Promise<StoredProject> {
     return this.projects.restoreRevision(id, number, base, session);
   }
 }

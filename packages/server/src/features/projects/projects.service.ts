@@ -18,7 +18,15 @@ export interface ProjectRow {
   readonly revision: number;
   readonly updatedAt: string;
   readonly wall: { readonly widthMm: number; readonly ceilingMm: number };
-  readonly units: readonly { readonly id: string; readonly name: string; readonly widthMm: number; readonly heightMm: number; readonly alongMm: number; readonly upMm: number; readonly shelves: number }[];
+  readonly units: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly alongMm: number;
+    readonly upMm: number;
+    readonly shelves: number;
+  }[];
 }
 
 export interface StoredProject {
@@ -50,7 +58,13 @@ export class ProjectsService {
 
   /** All projects as home draws them, the last touched first. */
   async list(): Promise<ProjectRow[]> {
-    const projects = await this.projects.findAll({ where: { deletedAt: null }, order: [['updatedAt', 'DESC'], ['id', 'ASC']] });
+    const projects = await this.projects.findAll({
+      where: { deletedAt: null },
+      order: [
+        ['updatedAt', 'DESC'],
+        ['id', 'ASC'],
+      ],
+    });
     const units = await this.units.findAll({ where: { projectId: projects.map(({ id }) => id) }, order: [['position', 'ASC']] });
     return projects.map((project) => {
       const { wall } = designCodec.read(project.document, 'document');
@@ -63,7 +77,15 @@ export class ProjectsService {
         wall: { widthMm: wall.width.nm / NM_PER_MM, ceilingMm: wall.ceiling.nm / NM_PER_MM },
         units: units
           .filter(({ projectId }) => projectId === project.id)
-          .map((unit) => ({ id: unit.unitId, name: unit.name, widthMm: unit.widthNm / NM_PER_MM, heightMm: unit.heightNm / NM_PER_MM, alongMm: unit.alongNm / NM_PER_MM, upMm: unit.upNm / NM_PER_MM, shelves: unit.shelves })),
+          .map((unit) => ({
+            id: unit.unitId,
+            name: unit.name,
+            widthMm: unit.widthNm / NM_PER_MM,
+            heightMm: unit.heightNm / NM_PER_MM,
+            alongMm: unit.alongNm / NM_PER_MM,
+            upMm: unit.upNm / NM_PER_MM,
+            shelves: unit.shelves,
+          })),
       };
     });
   }
@@ -88,7 +110,11 @@ export class ProjectsService {
     return this.sequelize.transaction((transaction) => this.insertFile({ id: randomUUID(), demo: false, revision: 1 }, file, transaction));
   }
 
-  async insertFile(row: { id: string; demo: boolean; revision: number }, { design, record, workshop }: ProjectFile, transaction: Transaction): Promise<StoredProject> {
+  async insertFile(
+    row: { id: string; demo: boolean; revision: number },
+    { design, record, workshop }: ProjectFile,
+    transaction: Transaction,
+  ): Promise<StoredProject> {
     await this.workshop.adopt(workshop.products, transaction);
     const stored = await this.insert(row, design, transaction);
     if (record.length > 0) await this.record.add(row.id, record, transaction);
@@ -187,7 +213,15 @@ export class ProjectsService {
   private async project(projectId: string, design: Design, transaction: Transaction): Promise<void> {
     await this.units.destroy({ where: { projectId }, transaction });
     const rows = unitsInOrder(design).map((unit, position) => ({
-      projectId, unitId: unit.id, name: unit.name, position, widthNm: unit.width.nm, heightNm: unit.height.nm, alongNm: unit.place.along.nm, upNm: unit.place.up.nm, shelves: shelvesInOrder(unit).length,
+      projectId,
+      unitId: unit.id,
+      name: unit.name,
+      position,
+      widthNm: unit.width.nm,
+      heightNm: unit.height.nm,
+      alongNm: unit.place.along.nm,
+      upNm: unit.place.up.nm,
+      shelves: shelvesInOrder(unit).length,
     }));
     if (rows.length > 0) await this.units.bulkCreate(rows, { transaction });
   }
@@ -196,7 +230,8 @@ export class ProjectsService {
     const { workshop } = await this.workshop.find(transaction);
     const now = new Date();
     const last = await this.revisions.findOne({ where: { projectId }, order: [['number', 'DESC']], transaction });
-    if (last && last.session === session && now.getTime() - last.startedAt.getTime() < FOLD_MS) await last.update({ number, document, workshop, savedAt: now }, { transaction });
+    if (last && last.session === session && now.getTime() - last.startedAt.getTime() < FOLD_MS)
+      await last.update({ number, document, workshop, savedAt: now }, { transaction });
     else await this.revisions.create({ projectId, number, session, document, workshop, startedAt: now, savedAt: now }, { transaction });
   }
 }

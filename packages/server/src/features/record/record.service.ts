@@ -37,7 +37,14 @@ export class RecordService {
   }
 
   async add(projectId: string, entries: readonly RecordEntry[], transaction: Transaction): Promise<void> {
-    const rows = entries.map((entry) => ({ projectId, entryId: entry.id, kind: entry.kind, at: new Date(entry.at), receivedAt: new Date(), body: recordCodec.write(entry) }));
+    const rows = entries.map((entry) => ({
+      projectId,
+      entryId: entry.id,
+      kind: entry.kind,
+      at: new Date(entry.at),
+      receivedAt: new Date(),
+      body: recordCodec.write(entry),
+    }));
     await this.rows.bulkCreate(rows, { transaction, ignoreDuplicates: true });
   }
 

@@ -34,7 +34,10 @@ export class WorkshopService {
 
   /** Creates the starting workshop on a new installation; false when there is one already. */
   async seed(workshop: Workshop = starterWorkshop()): Promise<boolean> {
-    const [, created] = await this.rows.findOrCreate({ where: { id: ROW }, defaults: { id: ROW, revision: 1, document: workshopCodec.write(workshop), updatedAt: new Date() } });
+    const [, created] = await this.rows.findOrCreate({
+      where: { id: ROW },
+      defaults: { id: ROW, revision: 1, document: workshopCodec.write(workshop), updatedAt: new Date() },
+    });
     return created;
   }
 
@@ -56,7 +59,10 @@ export class WorkshopService {
     const workshop = readWorkshop(row.document);
     const fresh = Object.fromEntries(Object.entries(products).filter(([id]) => !Object.hasOwn(workshop.products, id)));
     if (Object.keys(fresh).length === 0) return;
-    await row.update({ revision: row.revision + 1, document: workshopCodec.write({ ...workshop, products: { ...workshop.products, ...fresh } }), updatedAt: new Date() }, { transaction });
+    await row.update(
+      { revision: row.revision + 1, document: workshopCodec.write({ ...workshop, products: { ...workshop.products, ...fresh } }), updatedAt: new Date() },
+      { transaction },
+    );
   }
 
   /** A product some design uses cannot be taken away: its parts would have no sheet. */
@@ -66,7 +72,8 @@ export class WorkshopService {
     for (const project of await this.projects.findAll({ where: { deletedAt: null }, transaction })) {
       const text = JSON.stringify(project.document);
       const used = gone.find((id) => text.includes(`"stock":"${id}"`));
-      if (used) throw new Refusal('in-use', `'${used}' is used in '${project.name}'`, `workshop.products.${used}`, 'change the project first, or keep the product');
+      if (used)
+        throw new Refusal('in-use', `'${used}' is used in '${project.name}'`, `workshop.products.${used}`, 'change the project first, or keep the product');
     }
   }
 

@@ -1,0 +1,108 @@
+/** The server, seen from the pages. Every failure comes back as a Problem, also when nobody answers. */
+import type { Json, Problem } from '@keen/core';
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+
+export interface ProjectRow {
+  readonly id: string;
+  readonly name: string;
+  readonly demo: boolean;
+  readonly revision: number;
+  readonly updatedAt: string;
+  readonly wall: { readonly widthMm: number; readonly ceilingMm: number };
+  readonly units: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly widthMm: number;
+    readonly heightMm: number;
+    readonly alongMm: number;
+    readonly upMm: number;
+    readonly shelves: number;
+  }[];
+}
+
+export interface StoredProject {
+  readonly id: string;
+  readonly demo: boolean;
+  readonly revision: number;
+  readonly document: Json;
+}
+
+export interface StoredWorkshop {
+  readonly revision: number;
+  readonly workshop: Json;
+}
+
+export interface StoredEntry {
+  readonly sequence: number;
+  readonly entry: Json;
+}
+
+export interface RevisionRow {
+  readonly number: number;
+  readonly savedAt: string;
+}
+
+export const AWAY: Problem = { code: 'away', message: 'the server does not answer', where: 'server', accepted: 'try again when bin/start is running' };
+
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  tagTypes: ['projects'],
+  endpoints: (build) => ({
+    projects: build.query<ProjectRow[], void>({ query: () => 'projects', providesTags: ['projects'], keepUnusedDataFor: 0 }),
+    createProject: build.mutation<StoredProject, Json>({
+      query: (design) => ({ url: 'projects', method: 'POST', body: { design } }),
+      invalidatesTags: ['projects'],
+    }),
+    importProject: build.mutation<StoredProject, Json>({
+      query: (file) => ({ url: 'projects/import', method: 'POST', body: { file } }),
+      invalidatesTags: ['projects'],
+    }),
+    renameProject: build.mutation<StoredProject, { id: string; name: string }>({
+      query: ({ id, name }) => ({ url: `projects/${id}`, method: 'PATCH', body: { name } }),
+      invalidatesTags: ['projects'],
+    }),
+    duplicateProject: build.mutation<StoredProject, string>({
+      query: (id) => ({ url: `projects/${id}/duplicate`, method: 'POST' }),
+      invalidatesTags: ['projects'],
+    }),
+    deleteProject: build.mutation<void, string>({ query: (id) => ({ url: `projects/${id}`, method: 'DELETE' }), invalidatesTags: ['projects'] }),
+    restoreProject: build.mutation<StoredProject, string>({
+      query: (id) => ({ url: `projects/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['projects'],
+    }),
+  }),
+});
+
+export const {
+  useProjectsQuery,
+  useCreateProjectMutation,
+  useImportProjectMutation,
+  useRenameProjectMutation,
+  useDuplicateProjectMutation,
+  useDeleteProjectMutation,
+  useRestoreProjectMutation,
+} = api;
+
+/** The Problem inside an RTK Query error. */
+export function problemOf(error: unknown): Problem {
+  const data = (error as { data?: Partial<Problem> } | undefined)?.data;
+  return data && typeof data.message === 'string' && typeof data.code === 'string'
+    ? { code: data.code, message: data.message, where: data.where ?? '', accepted: data.accepted ?? '' }
+    : AWAY;
+}
+
+export interface Answer<T> {
+  readonly status: number;
+  readonly body: T;
+}
+
+/** A request outside RTK Query: for saving, whose order and retries are its own. Throws a TypeError when nobody answers. */
+export async function request<T>(path: string, method = 'GET', body?: unknown): Promise<Answer<T>> {
+  const response = await fetch(`/api/${path}`, {
+    method,
+    ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+  });
+  const text = await response.text();
+  return { status: response.status, body: (text === '' ? undefined : JSON.parse(text)) as T };
+}

@@ -1,0 +1,56 @@
+/** What stands in one compartment: a preset, or kilograms someone weighed. */
+import {
+  fromShownMass,
+  labelWords,
+  massPerUnit,
+  massText,
+  MOST_CONTENTS_KG,
+  PRESETS,
+  toShownMass,
+  type Compartment,
+  type Contents,
+  type PresetId,
+} from '@keen/core';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { Explained } from '../../ui/Explained.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import type { ShownUnit } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+
+const NOTHING: Contents = { preset: 'nothing', kg: null };
+
+export function ContentsFields({ shown, compartment }: { readonly shown: ShownUnit; readonly compartment: Compartment }) {
+  const { box, plan, unit } = shown;
+  const { set, leave } = useEdit();
+  const { keptBy } = compartment;
+  const held = box.contents[keptBy] ?? NOTHING;
+  const mass = plan.weights.contents.find((row) => row.compartment.id === compartment.id)!.mass;
+  const path = ['contents', keptBy];
+  const title = labelWords(compartment.name);
+  return (
+    <div className="contents-row">
+      <ChoiceField
+        label={`${title} holds`}
+        name={`contents.${keptBy}.preset`}
+        value={held.preset}
+        options={Object.values(PRESETS).map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={(preset) => set(box, path, { ...held, preset: preset as PresetId })}
+      />
+      <NumberField
+        label="weighs"
+        name={`contents.${keptBy}.kg`}
+        unit={massPerUnit(unit)}
+        optional
+        least={0}
+        most={Math.floor(toShownMass(MOST_CONTENTS_KG, unit))}
+        value={held.kg === null ? null : toShownMass(held.kg, unit)}
+        placeholder={held.kg === null ? `${massText(mass.value, unit).split(' ')[0]} assumed` : ''}
+        onChange={(shownMass) => set(box, path, { ...held, kg: shownMass === null ? null : fromShownMass(shownMass, unit) })}
+        onLeave={leave}
+      />
+      <Explained title={`contents, ${title}`} unit={unit} of={mass}>
+        {massText(mass.value, unit)}
+      </Explained>
+    </div>
+  );
+}

@@ -1,0 +1,150 @@
+/** One part: name, size with its sum, what is cut into it, its checks, and where else it occurs. */
+import { featureWords, labelWords, massText, SHELF_AT, type ResolvedPanel } from '@keen/core';
+import { Button } from '@mui/material';
+import type { ReactNode } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { Explained, SumTable, useExplain } from '../../ui/Explained.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { LengthText } from '../../ui/LengthText.tsx';
+import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import type { StationId } from '../project/Stations.tsx';
+import { useEdit } from '../project/useEdit.ts';
+import { panelSelected } from '../project/view.slice.ts';
+import { useNests } from '../sheets/useNests.tsx';
+import { ContentsFields } from './ContentsFields.tsx';
+import { openField } from './openField.ts';
+
+export interface PartReadingProps {
+  readonly shown: ShownUnit;
+  readonly panel: ResolvedPanel;
+  readonly findings: ReactNode;
+  readonly onStation: (station: StationId) => void;
+}
+
+export function PartReading({ shown, panel, findings, onStation }: PartReadingProps) {
+  const { plan, unit } = shown;
+  const { products } = useAppSelector((state) => selectOpen(state).workshop);
+  const line = plan.parts.find(({ panels }) => panels.includes(panel.id))!;
+  const { show } = useExplain();
+  const dispatch = useAppDispatch();
+  const compartment = plan.unit.compartments.find(({ floor }) => floor === panel.id);
+  const source = (path: readonly string[]): void => {
+    dispatch(panelSelected(null));
+    onStation('box');
+    openField(path.slice(2).join('.'));
+  };
+  return (
+    <div className="reading">
+      <h2>{labelWords(panel.name)}</h2>
+      <p className="kind">
+        {line.mark}, {products[panel.stock]?.name}, {panel.grain === 'none' ? 'no grain' : `grain along its ${panel.grain}`}
+      </p>
+      <p className="big-number">
+        <LengthText value={line.length.value} unit={unit} />
+        <span className="second">
+          {' '}
+          × <LengthText value={line.width.value} unit={unit} withUnit />
+        </span>
+      </p>
+      <div className="sum-card">
+        <SumTable
+          what={{ title: 'length', unit, dimension: line.length }}
+          onOpen={(what) => show(document.querySelector('.sum-card')!, what)}
+          onSource={source}
+        />
+      </div>
+      <details>
+        <summary>Width: how it is worked out</summary>
+        <SumTable
+          what={{ title: 'width', unit, dimension: line.width }}
+          onOpen={(what) => show(document.querySelector('.sum-card')!, what)}
+          onSource={source}
+        />
+      </details>
+      {panel.role === 'shelf' && <ShelfFields shown={shown} panel={panel} />}
+      {compartment && <ContentsFields shown={shown} compartment={compartment} />}
+      {findings}
+      {line.features.length > 0 && (
+        <>
+          <h3>Cut into it</h3>
+          <ul className="feature-list">
+            {line.features.map((feature, index) => (
+              <li key={index}>{featureWords(feature, line, unit)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      <p className="quiet">
+        weighs{' '}
+        <Explained title={`mass of the ${labelWords(panel.name)}`} unit={unit} of={plan.weights.panels.get(panel.id)!}>
+          {massText(plan.weights.panels.get(panel.id)!.value, unit)}
+        </Explained>
+        {line.count > 1 && `; ${line.count} alike: ${line.names.map(labelWords).join(', ')}`}
+      </p>
+      <AlsoHere shown={shown} panel={panel} onStation={onStation} />
+      <Button onClick={() => dispatch(panelSelected(null))}>Back to the cabinet</Button>
+    </div>
+  );
+}
+
+function ShelfFields({ shown: { box, unit }, panel }: { readonly shown: ShownUnit; readonly panel: ResolvedPanel }) {
+  const { set, apply, leave } = useEdit();
+  const dispatch = useAppDispatch();
+  const id = panel.id.split('/').at(-1)!;
+  const shelf = box.shelves[id];
+  if (!shelf) return null;
+  const takeOut = (): void => {
+    dispatch(panelSelected(null));
+    apply(
+      [
+        { path: ['units', box.id, 'shelves', id], value: undefined },
+        { path: ['units', box.id, 'contents', id], value: undefined },
+      ],
+      '',
+      'Shelf taken out',
+    );
+  };
+  return (
+    <div className="fields">
+      <LengthField
+        label="underside above the inside floor"
+        name={`shelves.${id}.at`}
+        value={shelf.at}
+        unit={unit}
+        least={SHELF_AT.least}
+        most={SHELF_AT.most}
+        optional
+        placeholder="evenly spaced"
+        onChange={(value) => set(box, ['shelves', id, 'at'], value)}
+        onLeave={leave}
+      />
+      <Button variant="outlined" onClick={takeOut}>
+        Take this shelf out
+      </Button>
+    </div>
+  );
+}
+
+/** Where else the part occurs: its slots in other parts, its sheet. */
+function AlsoHere({ shown: { plan }, panel, onStation }: Pick<PartReadingProps, 'shown' | 'panel' | 'onStation'>) {
+  const { nests } = useNests();
+  const hosts = plan.unit.meetings
+    .filter(({ guest, joint }) => guest === panel.id && joint.depth > 0)
+    .map(({ host }) => labelWords(plan.unit.byId.get(host)!.name));
+  const piece = panel.role === 'cabinet-half' || panel.role === 'wall-half' ? panel.id.replace(/(cabinet|wall)-half$/, 'cleat-blank') : panel.id;
+  const sheet = nests
+    .flatMap(({ plan: nest, job }) => (nest ? nest.sheets.map((each, index) => ({ each, index, job })) : []))
+    .find(({ each }) => each.placements.some(({ part }) => part === piece));
+  return (
+    <p className="also">
+      Also here: {hosts.length > 0 && `slot in the ${[...new Set(hosts)].join(' and the ')} · `}
+      {sheet ? (
+        <button type="button" className="explained" onClick={() => onStation('sheets')}>
+          sheet {sheet.index + 1} of its kind
+        </button>
+      ) : (
+        'cut from a board'
+      )}
+    </p>
+  );
+}

@@ -1,0 +1,119 @@
+/** The family's form, drawn from its description: one field a row of SHELF_BOX_FORM. */
+import { labelWords, SHELF_BOX_FORM, WORDS, type DisplayUnit, type Field, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
+import { FormControlLabel, Switch } from '@mui/material';
+import { useAppSelector } from '../../app/store.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { selectOpen } from '../project/selectors.ts';
+import { at, lengthAt, useEdit } from '../project/useEdit.ts';
+
+export function UnitFields({ box, unit, group }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly group: FieldGroup }) {
+  const workshop = useAppSelector((state) => selectOpen(state).workshop);
+  return (
+    <div className="fields">
+      {SHELF_BOX_FORM.filter((field) => field.group === group && (field.when?.(box) ?? true)).map((field) => (
+        <UnitField key={field.path.join('.')} field={field} box={box} unit={unit} workshop={workshop} />
+      ))}
+    </div>
+  );
+}
+
+interface UnitFieldProps {
+  readonly field: Field;
+  readonly box: UnitDesign;
+  readonly unit: DisplayUnit;
+  readonly workshop: Workshop;
+}
+
+function UnitField({ field, box, unit, workshop }: UnitFieldProps) {
+  const { set, leave } = useEdit();
+  const { path } = field;
+  const name = path.join('.');
+  const label = labelWords({ key: field.label });
+  switch (field.kind) {
+    case 'length':
+      return (
+        <LengthField
+          label={label}
+          name={name}
+          value={lengthAt(box, path)}
+          unit={unit}
+          least={field.least}
+          most={field.most}
+          optional={field.optional ?? false}
+          placeholder={field.optional ? 'none' : ''}
+          onChange={(value) => set(box, path, value)}
+          onLeave={leave}
+        />
+      );
+    case 'choice':
+      return (
+        <ChoiceField
+          label={label}
+          name={name}
+          value={String(at(box, path))}
+          options={field.options.map((value) => ({ value, label: optionWords(path, value), disabled: !(field.allows?.(box, value) ?? true) }))}
+          onChange={(value) => set(box, path, value)}
+        />
+      );
+    case 'count':
+      return (
+        <NumberField
+          label={label}
+          name={name}
+          whole
+          value={at(box, path) as number}
+          least={field.least}
+          most={field.most}
+          onChange={(value) => value !== null && set(box, path, value)}
+          onLeave={leave}
+        />
+      );
+    case 'degrees':
+      return (
+        <NumberField
+          label={label}
+          name={name}
+          unit="°"
+          value={at(box, path) as number}
+          least={field.least}
+          most={field.most}
+          onChange={(value) => value !== null && set(box, path, value)}
+          onLeave={leave}
+        />
+      );
+    case 'yes-no':
+      return (
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={at(box, path) === true}
+              onChange={(event) => set(box, path, event.target.checked)}
+              slotProps={{ input: { 'data-field': name } as Record<string, string> }}
+            />
+          }
+          label={label}
+        />
+      );
+    case 'stock':
+      return (
+        <ChoiceField
+          label={label}
+          name={name}
+          value={String(at(box, path))}
+          options={Object.values(workshop.products)
+            .filter(({ kind }) => !field.sheetsOnly || kind === 'sheet')
+            .map((product) => ({ value: product.id, label: product.name }))}
+          onChange={(value) => set(box, path, value)}
+        />
+      );
+  }
+}
+
+/** 'rabbet' as a joint, or 'in a rabbet' as a back: the path decides where the words differ. */
+function optionWords(path: readonly string[], option: string): string {
+  const own = `${path.at(-1) === 'kind' ? path[0] : path.at(-1)}-${option}`;
+  return WORDS[own] ?? WORDS[option] ?? option;
+}

@@ -1,0 +1,115 @@
+/** The heart of it: the cleat cut through, large, with both screws; what the rip leaves, and what lifting it on takes. */
+import { apply, LIFT_CLEARANCE, LIFT_MARGIN_MM, nearest, screwById, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
+import { Explained } from '../../ui/Explained.tsx';
+import { LengthText } from '../../ui/LengthText.tsx';
+import { openField } from '../box/openField.ts';
+import { PanelShape } from '../box/BoxDrawing.tsx';
+import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+
+const WIDE = 250;
+const HIGH = 264;
+
+export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
+  const { plan, unit, box } = shown;
+  const { hanging, outside } = plan.unit;
+  const { wall } = useAppSelector(selectDesign);
+  const board = toMm(wall.wallboard.nm);
+  const t = toMm(hanging.cleatThickness);
+  const bottom = toMm(hanging.valleyUp) - toMm(hanging.shortFace) - 14;
+  const top = toMm(hanging.valleyUp) + toMm(hanging.longFace) + 10;
+  const scale = Math.min(HIGH / (top - bottom), WIDE / (board + 46 + t + 46));
+  const x = (mm: number): number => 8 + (40 + board + mm) * scale;
+  const y = (mm: number): number => HIGH - (mm - bottom) * scale;
+  const rows = wallRows(plan.unit);
+  const wallFoot = toMm(hanging.valleyUp) - toMm(hanging.shortFace);
+  const screw = screwById(hanging.wallScrew.screw);
+  const length = toMm(hanging.wallScrew.length);
+  const rail = hanging.hangingRail ? plan.unit.byId.get(hanging.hangingRail)! : undefined;
+  const back = plan.unit.panels.find(({ role }) => role === 'back');
+  const inside = t + (back ? toMm(back.thickness) : 0) + (rail ? toMm(rail.thickness) : 0);
+  const cabinetScrewUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - (toMm(hanging.shortFace) - 2.5 * screwById(hanging.cabinetScrew.screw).diameterMm);
+  const clearance = apply(LIFT_CLEARANCE, { engagement: hanging.engagement, margin: LIFT_MARGIN_MM });
+  return (
+    <div className="cleat">
+      <svg
+        className="drawing cleat-section"
+        width={WIDE}
+        height={HIGH}
+        viewBox={`0 0 ${WIDE} ${HIGH}`}
+        role="img"
+        aria-label={`Section of the cleat: long face ${tapeTextWithUnit(hanging.longFace, unit)}, short face ${tapeTextWithUnit(hanging.shortFace, unit)}, bevel ${hanging.bevelDeg} degrees.`}
+      >
+        <rect className="stud" x={0} y={0} width={x(-board)} height={HIGH} />
+        <rect className="wallboard" x={x(-board)} y={0} width={board * scale} height={HIGH} />
+        {sectionView(plan.unit, toMm(outside.width.value) / 2).map((seen) => (
+          <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
+        ))}
+        {rows.upper > 0 && <ScrewLine x1={x(t)} x2={x(t - length)} y={y(wallFoot + rows.topMm)} thick={screw.diameterMm * scale} />}
+        {rows.lower > 0 && <ScrewLine x1={x(t)} x2={x(t - length)} y={y(wallFoot + rows.lowMm)} thick={screw.diameterMm * scale} />}
+        {hanging.cabinetScrew.count > 0 && (
+          <ScrewLine
+            x1={x(inside)}
+            x2={x(inside - toMm(hanging.cabinetScrew.length))}
+            y={y(cabinetScrewUp)}
+            thick={screwById(hanging.cabinetScrew.screw).diameterMm * scale}
+          />
+        )}
+      </svg>
+      <dl className="cleat-facts">
+        <dt>Ripped from</dt>
+        <dd>
+          <button type="button" className="entered-number" onClick={() => openField('hanging.boardWidth')}>
+            <LengthText value={hanging.boardWidth} unit={unit} withUnit />
+          </button>{' '}
+          at{' '}
+          <button type="button" className="entered-number" onClick={() => openField('hanging.bevelDeg')}>
+            {hanging.bevelDeg}°
+          </button>
+        </dd>
+        <dt>Long face, each half</dt>
+        <dd>
+          <Explained title="both long faces" unit={unit} of={hanging.longFacesFigure}>
+            <LengthText value={hanging.longFace} unit={unit} withUnit />
+          </Explained>
+        </dd>
+        <dt>Short face</dt>
+        <dd>
+          <Explained title="short face" unit={unit} of={hanging.shortFaceFigure}>
+            <LengthText value={hanging.shortFace} unit={unit} withUnit />
+          </Explained>
+        </dd>
+        <dt>Hooks over by</dt>
+        <dd>
+          <Explained title="hooks over by" unit={unit} of={hanging.engagement}>
+            <LengthText value={nearest(hanging.engagement.value)} unit={unit} withUnit />
+          </Explained>
+        </dd>
+        <dt>Free height wanted above</dt>
+        <dd>
+          <Explained title="free height wanted above" unit={unit} of={clearance}>
+            <LengthText value={nearest(clearance.value)} unit={unit} withUnit />
+          </Explained>
+        </dd>
+        <dt>Wall half's lower edge, from the floor</dt>
+        <dd>
+          <LengthText value={nearest(wallFoot + toMm(box.place.up.nm))} unit={unit} withUnit />
+        </dd>
+        <dt>{hanging.standoff === 'spacer' ? 'Spacer' : 'Gap behind'}</dt>
+        <dd>
+          <LengthText value={hanging.standoff === 'spacer' ? hanging.spacerThickness : hanging.gap} unit={unit} exact withUnit />
+        </dd>
+      </dl>
+    </div>
+  );
+}
+
+function ScrewLine({ x1, x2, y, thick }: { readonly x1: number; readonly x2: number; readonly y: number; readonly thick: number }) {
+  return (
+    <g className="screw">
+      <path d={`M${x1} ${y} H${x2 + 6}`} strokeWidth={Math.max(2, thick)} />
+      <path d={`M${x2 + 7} ${y - thick / 2} L${x2} ${y} L${x2 + 7} ${y + thick / 2} z`} className="tip" />
+      <path d={`M${x1} ${y - thick} V${y + thick} L${x1 - thick} ${y} z`} className="tip" />
+    </g>
+  );
+}

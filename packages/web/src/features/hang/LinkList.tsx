@@ -1,0 +1,42 @@
+/** The chain: the weakest link first and large, the second next, the rest folded. */
+import { labelWords, percentText, type DisplayUnit, type Link } from '@keen/core';
+import { Explained } from '../../ui/Explained.tsx';
+import { UseBar } from '../../ui/UseBar.tsx';
+
+const SHOWN = 2;
+
+export function LinkList({ links, unit }: { readonly links: readonly Link[]; readonly unit: DisplayUnit }) {
+  if (links.length === 0) return null;
+  const rest = links.slice(SHOWN);
+  return (
+    <div className="links">
+      {links.slice(0, SHOWN).map((link, index) => (
+        <LinkRow key={link.id} link={link} unit={unit} first={index === 0} />
+      ))}
+      <p className="scale-words">dashed: fine to there · full line: limit, 100 %</p>
+      {rest.length > 0 && (
+        <details>
+          <summary>
+            {rest.length} others, all at or under {percentText(rest[0]!.use.value)}
+          </summary>
+          {rest.map((link) => (
+            <LinkRow key={link.id} link={link} unit={unit} first={false} />
+          ))}
+        </details>
+      )}
+    </div>
+  );
+}
+
+function LinkRow({ link, unit, first }: { readonly link: Link; readonly unit: DisplayUnit; readonly first: boolean }) {
+  const name = labelWords(link.name);
+  return (
+    <div className={`link-row${first ? ' first' : ''}`}>
+      <span className="link-name">{name}</span>
+      <UseBar use={link.use.value} fineTo={link.fineTo} />
+      <Explained title={name} unit={unit} of={link.use}>
+        {percentText(link.use.value)}
+      </Explained>
+    </div>
+  );
+}

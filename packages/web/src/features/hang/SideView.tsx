@@ -1,0 +1,86 @@
+/** The unit from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
+import { forceText, massText, sectionView, tapeTextWithUnit, toMm, type Hang, type Length } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
+import { useExplain } from '../../ui/Explained.tsx';
+import { useSize } from '../../ui/useSize.ts';
+import { PanelShape } from '../box/BoxDrawing.tsx';
+import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+
+const LEFT = 96;
+const RIGHT = 26;
+const TOP = 24;
+const BOTTOM = 26;
+
+export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly hang: Hang }) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  const { wall } = useAppSelector(selectDesign);
+  const { show } = useExplain();
+  const { plan, unit } = shown;
+  const { outside, hanging } = plan.unit;
+  const up = toMm(outside.height.value);
+  const out = toMm(outside.depth.value);
+  const board = toMm(wall.wallboard.nm);
+  const stud = Math.min(toMm(wall.studs.depth.nm), 90);
+  const height = Math.max(size.height, 330);
+  const scale = Math.min((size.width - LEFT - RIGHT) / (out + board + stud), (height - TOP - BOTTOM) / (up + 60));
+  const x = (mm: number): number => LEFT + (stud + board + mm) * scale;
+  const y = (mm: number): number => TOP + (up + 30 - mm) * scale;
+  const contact = toMm(hanging.contactUp);
+  const standoff = toMm(hanging.standoffUp);
+  const gx = x(hang.loaded.out);
+  const gy = y(hang.loaded.up);
+  const { outward, spacerPush } = hang.forces;
+  return (
+    <div className="side-view" ref={ref}>
+      {size.width > 0 && (
+        <svg
+          className="drawing"
+          width={size.width}
+          height={height}
+          role="img"
+          aria-label={`Side view. ${massText(hang.loaded.mass.value, unit)} hang ${tapeTextWithUnit(Math.round(hang.loaded.out * 1e6) as Length, unit)} out from the wall; the cleat is pulled with ${forceText(outward.value)}, the bottom pushes with ${forceText(spacerPush.value)}.`}
+        >
+          <defs>
+            <marker id="arrow" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="8" markerHeight="8" orient="auto-start-reverse">
+              <path d="M0 0 L10 5 L0 10 z" className="arrow-head" />
+            </marker>
+          </defs>
+          <rect className="stud" x={x(-stud - board)} y={y(up + 30)} width={stud * scale} height={(up + 60) * scale} />
+          <rect className="wallboard" x={x(-board)} y={y(up + 30)} width={board * scale} height={(up + 60) * scale} />
+          {sectionView(plan.unit, toMm(outside.width.value) / 2).map((seen) => (
+            <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
+          ))}
+          <g className="force" onClick={(event) => show(event.currentTarget, { title: 'outward pull on the cleat', unit, figure: outward })}>
+            <path d={`M${x(-board - stud) + 4} ${y(contact)} H26`} markerEnd="url(#arrow)" />
+            <text x={8} y={y(contact) - 10}>
+              pulls out
+            </text>
+            <text className="amount" x={8} y={y(contact) + 18}>
+              {forceText(outward.value)}
+            </text>
+          </g>
+          <g className="force" onClick={(event) => show(event.currentTarget, { title: 'push on the spacer', unit, figure: spacerPush })}>
+            <path d={`M26 ${y(standoff)} H${x(-board - stud) + 4}`} markerEnd="url(#arrow)" />
+            <text x={8} y={y(standoff) - 10}>
+              pushes in
+            </text>
+            <text className="amount" x={8} y={y(standoff) + 18}>
+              {forceText(spacerPush.value)}
+            </text>
+          </g>
+          <g className="force weight" onClick={(event) => show(event.currentTarget, { title: 'loaded unit', unit, figure: hang.loaded.mass })}>
+            <circle cx={gx} cy={gy} r={5} />
+            <path d={`M${gx} ${gy + 6} V${gy + 54}`} markerEnd="url(#arrow)" />
+            <rect className="label-room" x={gx + 6} y={gy - 22} width={92} height={38} />
+            <text className="amount" x={gx + 10} y={gy - 6}>
+              {massText(hang.loaded.mass.value, unit)}
+            </text>
+            <text x={gx + 10} y={gy + 11}>
+              {tapeTextWithUnit((Math.round(hang.loaded.out) * 1e6) as Length, unit).replace(/ (strong|shy)$/, '')} out
+            </text>
+          </g>
+        </svg>
+      )}
+    </div>
+  );
+}

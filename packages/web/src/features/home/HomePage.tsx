@@ -1,0 +1,207 @@
+/** The room: projects as small drawn elevations, and one large way to begin. */
+import { readProjectFile, writeProjectText, designCodec, outcomeOf, readWorkshop, recordCodec, writeProject, type Problem } from '@keen/core';
+import { Alert, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, Snackbar, TextField } from '@mui/material';
+import { useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import {
+  problemOf,
+  request,
+  useDeleteProjectMutation,
+  useDuplicateProjectMutation,
+  useImportProjectMutation,
+  useProjectsQuery,
+  useRenameProjectMutation,
+  useRestoreProjectMutation,
+  type ProjectRow,
+  type StoredEntry,
+  type StoredProject,
+  type StoredWorkshop,
+} from '../../app/api.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { SchemeButton } from './SchemeButton.tsx';
+import { ProjectCard } from './ProjectCard.tsx';
+
+const MOST_FILE_BYTES = 5_000_000;
+
+export function Component() {
+  const { data: projects, error, isLoading, refetch } = useProjectsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [problem, setProblem] = useState<{ title: string; problem: Problem } | null>(null);
+  const [deleted, setDeleted] = useState<ProjectRow | null>(null);
+  const [renaming, setRenaming] = useState<ProjectRow | null>(null);
+  const [importProject, { isLoading: importing }] = useImportProjectMutation();
+  const [duplicate] = useDuplicateProjectMutation();
+  const [remove] = useDeleteProjectMutation();
+  const [restore] = useRestoreProjectMutation();
+  const [rename] = useRenameProjectMutation();
+  const input = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const say = (title: string) => (answer: { error?: unknown }) => {
+    if (answer.error !== undefined) setProblem({ title, problem: problemOf(answer.error) });
+  };
+
+  const openFile = async (file: File): Promise<void> => {
+    const refused = (refusal: Problem): void => setProblem({ title: `“${file.name}” was not opened, and nothing was changed`, problem: refusal });
+    if (file.size > MOST_FILE_BYTES)
+      return refused({
+        code: 'too-large',
+        message: `it is ${(file.size / 1e6).toFixed(1)} MB`,
+        where: 'file',
+        accepted: `project files up to ${MOST_FILE_BYTES / 1e6} MB`,
+      });
+    const read = readProjectFile(await file.text());
+    if (!read.ok) return refused(read.problem);
+    const answer = await importProject(writeProject(read.value));
+    if ('data' in answer && answer.data) void navigate(`/project/${answer.data.id}`);
+    else refused(problemOf(answer.error));
+  };
+  const saveFile = async (id: string): Promise<void> => {
+    try {
+      const [project, record, workshop] = await Promise.all([
+        request<StoredProject>(`projects/${id}`),
+        request<StoredEntry[]>(`projects/${id}/record`),
+        request<StoredWorkshop>('workshop'),
+      ]);
+      const text = outcomeOf(() => {
+        const design = designCodec.read(project.body.document, 'document');
+        return {
+          name: design.name,
+          text: writeProjectText({
+            design,
+            record: record.body.map(({ entry }) => recordCodec.read(entry, 'record')),
+            workshop: readWorkshop(workshop.body.workshop),
+          }),
+        };
+      });
+      if (text.ok) download(`${fileName(text.value.name)}.carcass.json`, 'application/json', text.value.text);
+      else setProblem({ title: 'It could not be saved as a file', problem: text.problem });
+    } catch {
+      setProblem({ title: 'It could not be saved as a file', problem: problemOf(undefined) });
+    }
+  };
+  const removeOne = async (row: ProjectRow): Promise<void> => {
+    const answer = await remove(row.id);
+    if (answer.error) say('It was not deleted')(answer);
+    else setDeleted(row);
+  };
+
+  return (
+    <div className="home">
+      <header className="home-head">
+        <img src="/icon.svg" alt="" width={40} height={40} />
+        <h1>Keen Carcass</h1>
+        <p>From what it must hold to “it hangs”.</p>
+        <SchemeButton />
+      </header>
+      <main>
+        <div className="home-actions">
+          <Button component={Link} to="/new" variant="contained" size="large" className="begin">
+            New cabinet
+          </Button>
+          <Button variant="outlined" size="large" disabled={importing} onClick={() => input.current?.click()}>
+            Open a file …
+          </Button>
+          <input
+            ref={input}
+            type="file"
+            accept=".json,application/json"
+            hidden
+            aria-label="Project file"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) void openFile(file);
+            }}
+          />
+        </div>
+        {problem && (
+          <Alert severity="error" onClose={() => setProblem(null)} className="home-problem">
+            <strong>{problem.title}.</strong> {problem.problem.message} ({problem.problem.where}). Accepted: {problem.problem.accepted}
+          </Alert>
+        )}
+        {error && (
+          <Alert severity="warning" action={<Button onClick={() => void refetch()}>Try again</Button>}>
+            The projects cannot be shown: {problemOf(error).message}. Nothing is lost.
+          </Alert>
+        )}
+        {isLoading && <CircularProgress aria-label="Loading the projects" />}
+        {projects?.length === 0 && (
+          <div className="empty">
+            <h2>No project yet</h2>
+            <p>“New cabinet” asks three questions and draws as you answer.</p>
+          </div>
+        )}
+        <ul className="cards">
+          {projects?.map((row) => (
+            <ProjectCard
+              key={row.id}
+              row={row}
+              onRename={() => setRenaming(row)}
+              onDuplicate={() => void duplicate(row.id).then(say('It was not copied'))}
+              onSave={() => void saveFile(row.id)}
+              onDelete={() => void removeOne(row)}
+            />
+          ))}
+        </ul>
+      </main>
+      <RenameDialog
+        key={renaming?.id}
+        row={renaming}
+        onClose={() => setRenaming(null)}
+        onRename={(name) => {
+          if (renaming) void rename({ id: renaming.id, name }).then(say('It was not renamed'));
+          setRenaming(null);
+        }}
+      />
+      <Snackbar
+        open={deleted !== null}
+        autoHideDuration={15_000}
+        onClose={(_event, reason) => reason !== 'clickaway' && setDeleted(null)}
+        message={`${deleted?.name ?? ''} deleted`}
+        action={
+          <Button
+            className="on-ink"
+            onClick={() => {
+              if (deleted) void restore(deleted.id).then(say('It did not come back'));
+              setDeleted(null);
+            }}
+          >
+            Undo
+          </Button>
+        }
+      />
+    </div>
+  );
+}
+
+function RenameDialog({
+  row,
+  onClose,
+  onRename,
+}: {
+  readonly row: ProjectRow | null;
+  readonly onClose: () => void;
+  readonly onRename: (name: string) => void;
+}) {
+  const [name, setName] = useState(row?.name ?? '');
+  return (
+    <Dialog open={row !== null} onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (name.trim()) onRename(name.trim());
+        }}
+      >
+        <DialogTitle>Rename the project</DialogTitle>
+        <DialogContent>
+          <TextField autoFocus margin="dense" label="Name" value={name} onChange={(event) => setName(event.target.value.slice(0, 80))} />
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" variant="contained" disabled={!name.trim()}>
+            Rename
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,36 @@
+/** The drawing that follows the three answers, with the figures a person wants to know before beginning. */
+import { frontView, massText, percentText, labelWords, toMm, type DisplayUnit, type UnitPlan } from '@keen/core';
+import { LengthText } from '../../ui/LengthText.tsx';
+
+const MARGIN = 30;
+
+export function NewCabinetDrawing({ unitPlan, unit }: { readonly unitPlan: UnitPlan; readonly unit: DisplayUnit }) {
+  const { outside } = unitPlan.unit;
+  const wide = toMm(outside.width.value);
+  const high = toMm(outside.height.value);
+  const weakest = unitPlan.hang.links[0];
+  return (
+    <figure className="new-drawing">
+      <svg viewBox={`${-MARGIN} ${-MARGIN} ${wide + 2 * MARGIN} ${high + 2 * MARGIN}`} role="img" aria-label="The cabinet from the front" className="drawing">
+        {frontView(unitPlan.unit)
+          .filter(({ role }) => role !== 'wall-half')
+          .map((seen) => (
+            <polygon
+              key={seen.panel}
+              className={`panel-shape ${seen.role} ${seen.hidden ? 'hidden' : ''}`}
+              points={seen.points.map(([x, up]) => `${x},${high - up}`).join(' ')}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
+      </svg>
+      <figcaption>
+        <LengthText value={outside.width.value} unit={unit} /> × <LengthText value={outside.height.value} unit={unit} /> ×{' '}
+        <LengthText value={outside.depth.value} unit={unit} withUnit /> from the wall, {massText(unitPlan.weights.empty.mass.value, unit)} empty,{' '}
+        {massText(unitPlan.loaded.mass.value, unit)} loaded.{' '}
+        {unitPlan.hang.state === 'refused'
+          ? 'Hanging: something is still missing; the Hang station names it.'
+          : weakest && `Weakest link: ${labelWords(weakest.name)}, ${percentText(weakest.use.value)} used.`}
+      </figcaption>
+    </figure>
+  );
+}

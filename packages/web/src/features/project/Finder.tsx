@@ -1,0 +1,97 @@
+/** Ctrl+K: finds any part, cabinet, check, station or command by its name. */
+import { findingWords, labelWords } from '@keen/core';
+import { Dialog, List, ListItemButton, ListItemText, TextField } from '@mui/material';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import type { Hotkey } from '../../ui/useHotkeys.ts';
+import { selectOpen, selectPlan } from './selectors.ts';
+import { STATIONS, type StationId } from './Stations.tsx';
+import { panelSelected } from './view.slice.ts';
+
+interface Hit {
+  readonly name: string;
+  readonly kind: string;
+  readonly run: () => void;
+}
+
+const MOST_HITS = 12;
+
+export interface FinderProps {
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly onStation: (station: StationId, unit?: string) => void;
+  readonly hotkeys: readonly Hotkey[];
+}
+
+export function Finder({ open, onClose, onStation, hotkeys }: FinderProps) {
+  const [text, setText] = useState('');
+  const [chosen, setChosen] = useState(0);
+  const hits = useHits(open, onStation, hotkeys)
+    .filter(({ name, kind }) => `${name} ${kind}`.toLowerCase().includes(text.trim().toLowerCase()))
+    .slice(0, MOST_HITS);
+  const pick = (hit: Hit | undefined): void => {
+    if (!hit) return;
+    onClose();
+    setText('');
+    hit.run();
+  };
+  return (
+    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" aria-label="Find">
+      <div className="finder">
+        <TextField
+          autoFocus
+          label="Find a part, cabinet, check or command"
+          value={text}
+          onChange={(event) => {
+            setText(event.target.value);
+            setChosen(0);
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'ArrowDown') setChosen(Math.min(hits.length - 1, chosen + 1));
+            if (event.key === 'ArrowUp') setChosen(Math.max(0, chosen - 1));
+            if (event.key === 'Enter') pick(hits[chosen]);
+          }}
+        />
+        <List dense aria-label="Found">
+          {hits.map((hit, index) => (
+            <ListItemButton key={`${hit.kind}${hit.name}${index}`} selected={index === chosen} onClick={() => pick(hit)}>
+              <ListItemText primary={hit.name} secondary={hit.kind} />
+            </ListItemButton>
+          ))}
+          {hits.length === 0 && <p className="empty-line">Nothing is called that.</p>}
+        </List>
+      </div>
+    </Dialog>
+  );
+}
+
+function useHits(open: boolean, onStation: FinderProps['onStation'], hotkeys: readonly Hotkey[]): Hit[] {
+  const { id } = useAppSelector(selectOpen);
+  const plan = useAppSelector(selectPlan);
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  if (!open) return [];
+  return [
+    ...plan.units.map((unit): Hit => ({ name: unit.name, kind: 'cabinet', run: () => void navigate(`/project/${id}/${unit.id}/box`) })),
+    ...plan.units.flatMap((unit) =>
+      unit.unit.panels.map((panel): Hit => ({
+        name: `${labelWords(panel.name)}, ${unit.name}`,
+        kind: 'part',
+        run: () => {
+          void navigate(`/project/${id}/${unit.id}/box`);
+          dispatch(panelSelected(panel.id));
+        },
+      })),
+    ),
+    ...plan.units.flatMap((unit) =>
+      unit.findings.map((finding): Hit => ({
+        name: findingWords(finding, 'mm').says,
+        kind: `check, ${unit.name}`,
+        run: () => onStation(finding.station, unit.id),
+      })),
+    ),
+    ...STATIONS.map(({ id: station, name }): Hit => ({ name, kind: 'station', run: () => onStation(station) })),
+    ...hotkeys.filter(({ does }) => !does.startsWith('Station')).map(({ does, keys, run }): Hit => ({ name: does, kind: `command, ${keys}`, run })),
+  ];
+}

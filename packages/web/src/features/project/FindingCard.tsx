@@ -1,0 +1,88 @@
+/** A finding: what is wrong with its numbers, why it matters, and fixes that say what they would give. */
+import { findingWords, fixWords, massText, percentText, preview, sagText, type DisplayUnit, type Finding, type Fix, type Preview } from '@keen/core';
+import { Button } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { previewPlanner, selectOpen } from './selectors.ts';
+import type { StationId } from './Stations.tsx';
+import { useEdit } from './useEdit.ts';
+import { panelHovered } from './view.slice.ts';
+
+export interface FindingCardProps {
+  readonly finding: Finding;
+  readonly unit: DisplayUnit;
+  readonly onStation: (station: StationId) => void;
+}
+
+const SEVERITY_WORDS = { look: 'worth a look', change: 'change this', stop: 'stop' } as const;
+
+export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
+  const { says, why } = findingWords(finding, unit);
+  const dispatch = useAppDispatch();
+  return (
+    <section
+      className={`finding ${finding.severity}`}
+      onPointerEnter={() => dispatch(panelHovered(finding.panels[0] ?? null))}
+      onPointerLeave={() => dispatch(panelHovered(null))}
+    >
+      <p>
+        <span className="finding-severity">{SEVERITY_WORDS[finding.severity]}</span> <strong>{says}</strong> {why}
+      </p>
+      <div className="fixes">
+        {finding.fixes.map((fix, index) => (
+          <FixButton key={index} fix={fix} unitId={finding.unit} unit={unit} onStation={onStation} />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** A fix is a button; its effect is worked out when it is looked at, never before the frame. */
+export function FixButton({
+  fix,
+  unitId,
+  unit,
+  onStation,
+}: {
+  readonly fix: Fix;
+  readonly unitId: string;
+  readonly unit: DisplayUnit;
+  readonly onStation: (station: StationId) => void;
+}) {
+  const { design, record, workshop } = useAppSelector(selectOpen);
+  const { apply } = useEdit();
+  const [looked, setLooked] = useState(false);
+  const words = fixWords(fix.label, unit);
+  const effect = useMemo(
+    () => ('edit' in fix && looked ? preview(previewPlanner, design, record, workshop, unitId, fix.edit) : null),
+    [fix, looked, design, record, workshop, unitId],
+  );
+  if ('visit' in fix)
+    return (
+      <Button variant="outlined" onClick={() => onStation(fix.visit)}>
+        {words}
+      </Button>
+    );
+  return (
+    <span className="fix">
+      <Button variant="outlined" onPointerEnter={() => setLooked(true)} onFocus={() => setLooked(true)} onClick={() => apply(fix.edit, '', `Done: ${words}`)}>
+        {words}
+      </Button>
+      {effect && <span className="effect">{effectWords(effect, unit)}</span>}
+    </span>
+  );
+}
+
+/** What changes in the tally: what gets better and what gets worse. */
+export function effectWords({ before, after }: Preview, unit: DisplayUnit): string {
+  const changes: string[] = [];
+  const from = (name: string, a: string, b: string): void => {
+    if (a !== b) changes.push(`${name} ${a} → ${b}`);
+  };
+  from('weakest link', percentText(before.weakest), percentText(after.weakest));
+  from('hangs', before.state, after.state);
+  from('worst sag', sagText(before.worstSagMm, unit), sagText(after.worstSagMm, unit));
+  from('empty', massText(before.emptyKg, unit), massText(after.emptyKg, unit));
+  from('to look at', String(before.findings), String(after.findings));
+  return changes.length > 0 ? changes.join(', ') : 'nothing else changes';
+}

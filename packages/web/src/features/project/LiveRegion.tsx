@@ -1,0 +1,32 @@
+/** One polite voice for a screen reader: 600 ms after the last change, the size and what is newly wrong. */
+import { findingWords, tapeTextWithUnit } from '@keen/core';
+import { useEffect, useRef, useState } from 'react';
+import { useUnit } from './selectors.ts';
+
+const QUIET_MS = 600;
+
+export function LiveRegion() {
+  const shown = useUnit();
+  const [words, setWords] = useState('');
+  const known = useRef<ReadonlySet<string>>(new Set());
+  const plan = shown?.plan;
+  const unit = shown?.unit ?? 'mm';
+  useEffect(() => {
+    if (!plan) return;
+    const timer = setTimeout(() => {
+      const said = plan.findings.map((finding) => findingWords(finding, unit).says);
+      const fresh = said.filter((text) => !known.current.has(text));
+      const first = known.current.size === 0;
+      known.current = new Set(['', ...said]);
+      const { width, height, depth } = plan.unit.outside;
+      const size = [width, height, depth].map(({ value }) => tapeTextWithUnit(value, unit)).join(' by ');
+      setWords(first ? '' : `${size}. ${fresh.join(' ')}`);
+    }, QUIET_MS);
+    return () => clearTimeout(timer);
+  }, [plan, unit]);
+  return (
+    <div className="sr" aria-live="polite">
+      {words}
+    </div>
+  );
+}

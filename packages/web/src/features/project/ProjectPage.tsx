@@ -1,0 +1,159 @@
+/** A project: the wall strip on top, stations at the left, the drawing in the middle, the reading pane, the tally. */
+import { useMediaQuery, Drawer, IconButton, Snackbar, Button, Alert } from '@mui/material';
+import MenuBook from '@mui/icons-material/MenuBook';
+import { useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { ExplainProvider } from '../../ui/Explained.tsx';
+import { useHotkeys, type Hotkey } from '../../ui/useHotkeys.ts';
+import { BoxStation } from '../box/BoxStation.tsx';
+import { HangStation } from '../hang/HangStation.tsx';
+import { NestProvider } from '../sheets/useNests.tsx';
+import { SheetsStation } from '../sheets/SheetsStation.tsx';
+import { StockStation } from '../stock/StockStation.tsx';
+import { EmptyProject } from './EmptyProject.tsx';
+import { Finder } from './Finder.tsx';
+import { LiveRegion } from './LiveRegion.tsx';
+import { noticeRead, problemRead, redone, undone } from './project.slice.ts';
+import { ReadingPane } from './ReadingPane.tsx';
+import { selectOpen, useUnit } from './selectors.ts';
+import { ShortcutList } from './ShortcutList.tsx';
+import { STATIONS, Stations, type StationId } from './Stations.tsx';
+import { Tally } from './Tally.tsx';
+import { TopBar } from './TopBar.tsx';
+import { TwoVersionsDialog } from './TwoVersionsDialog.tsx';
+import { useUndo } from './useUndo.tsx';
+import { panelSelected } from './view.slice.ts';
+
+const NARROW = '(max-width: 999px)';
+
+export function ProjectPage() {
+  const { station: stationText } = useParams();
+  const station: StationId = STATIONS.find(({ id }) => id === stationText)?.id ?? 'box';
+  const { id } = useAppSelector(selectOpen);
+  const shown = useUnit();
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const narrow = useMediaQuery(NARROW);
+  const [paneOpen, setPaneOpen] = useState(false);
+  const [finding, setFinding] = useState(false);
+  const [listing, setListing] = useState(false);
+  const undo = useUndo();
+
+  const goTo = (to: StationId, unitId = shown?.box.id ?? 'none'): void => void navigate(`/project/${id}/${unitId}/${to}`);
+  /** To the field a number was entered in. */
+  const goToSource = (path: readonly string[]): void => {
+    const [, unitId, ...field] = path;
+    dispatch(panelSelected(null));
+    goTo('box', unitId);
+    if (narrow) setPaneOpen(true);
+    setTimeout(() => {
+      const input = document.querySelector<HTMLInputElement>(`[data-field="${field.join('.')}"]`);
+      const group = input?.closest('details');
+      if (group) group.open = true;
+      input?.focus();
+      input?.select?.();
+    }, 60);
+  };
+
+  const here = shown?.box.id ?? 'none';
+  const hotkeys = useMemo<readonly Hotkey[]>(
+    () => [
+      { keys: 'Ctrl+Z', does: 'Undo', run: undo },
+      { keys: 'Ctrl+Shift+Z', does: 'Redo', run: () => dispatch(redone()) },
+      { keys: 'Ctrl+Y', does: 'Redo', run: () => dispatch(redone()) },
+      { keys: 'Ctrl+K', does: 'Find a part, cabinet, station or command', run: () => setFinding(true) },
+      ...STATIONS.map((row, index) => ({
+        keys: String(index + 1),
+        does: `Station ${row.name}`,
+        run: () => void navigate(`/project/${id}/${here}/${row.id}`),
+      })),
+      { keys: 'Escape', does: 'Select nothing', run: () => dispatch(panelSelected(null)) },
+      { keys: '?', does: 'This list', run: () => setListing(true) },
+    ],
+    [dispatch, here, id, navigate, undo],
+  );
+  useHotkeys(hotkeys);
+
+  const pane = shown && <ReadingPane shown={shown} station={station} onStation={goTo} />;
+  return (
+    <NestProvider>
+      <ExplainProvider onSource={goToSource}>
+        <div className="project">
+          <TopBar station={station} onFind={() => setFinding(true)} onUndo={undo} />
+          <Stations current={station} onStation={goTo} />
+          <main className="station" id="station">
+            {!shown ? (
+              <EmptyProject />
+            ) : station === 'box' ? (
+              <BoxStation shown={shown} />
+            ) : station === 'stock' ? (
+              <StockStation shown={shown} />
+            ) : station === 'sheets' ? (
+              <SheetsStation shown={shown} />
+            ) : (
+              <HangStation shown={shown} />
+            )}
+          </main>
+          {!narrow && (
+            <aside className="pane" aria-label="Reading pane">
+              {pane}
+            </aside>
+          )}
+          {narrow && shown && (
+            <>
+              <IconButton className="pane-button" color="secondary" aria-label="Open the reading pane" onClick={() => setPaneOpen(true)}>
+                <MenuBook />
+              </IconButton>
+              <Drawer
+                anchor="bottom"
+                open={paneOpen}
+                onClose={() => setPaneOpen(false)}
+                slotProps={{ paper: { className: 'pane pane-drawer', 'aria-label': 'Reading pane' } }}
+              >
+                <Button className="pane-close" onClick={() => setPaneOpen(false)}>
+                  Close
+                </Button>
+                {pane}
+              </Drawer>
+            </>
+          )}
+          {shown && <Tally shown={shown} onStation={goTo} />}
+        </div>
+        <Finder open={finding} onClose={() => setFinding(false)} onStation={goTo} hotkeys={hotkeys} />
+        <ShortcutList open={listing} onClose={() => setListing(false)} hotkeys={hotkeys} />
+        <TwoVersionsDialog />
+        <Notices />
+        <LiveRegion />
+      </ExplainProvider>
+    </NestProvider>
+  );
+}
+
+function Notices() {
+  const { notice, problem } = useAppSelector(selectOpen);
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      <Snackbar
+        key={notice?.id}
+        open={notice !== null}
+        autoHideDuration={6000}
+        onClose={(_event, reason) => reason !== 'clickaway' && dispatch(noticeRead())}
+        message={notice?.text}
+        action={
+          notice?.undo ? (
+            <Button className="on-ink" onClick={() => dispatch(undone())}>
+              Undo
+            </Button>
+          ) : undefined
+        }
+      />
+      <Snackbar open={problem !== null}>
+        <Alert severity="error" onClose={() => dispatch(problemRead())}>
+          {problem?.message}. Accepted: {problem?.accepted}
+        </Alert>
+      </Snackbar>
+    </>
+  );
+}

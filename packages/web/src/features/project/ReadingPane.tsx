@@ -1,0 +1,44 @@
+/** What is selected: its dimensions with their sums and its checks. With nothing selected, the cabinet's own form. */
+import type { Finding } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
+import { BoxForm } from '../box/BoxForm.tsx';
+import { PartReading } from '../box/PartReading.tsx';
+import { HangReading } from '../hang/HangReading.tsx';
+import { SheetsReading } from '../sheets/SheetsReading.tsx';
+import { StockReading } from '../stock/StockReading.tsx';
+import { FindingCard } from './FindingCard.tsx';
+import type { ShownUnit } from './selectors.ts';
+import type { StationId } from './Stations.tsx';
+
+export interface ReadingPaneProps {
+  readonly shown: ShownUnit;
+  readonly station: StationId;
+  readonly onStation: (station: StationId) => void;
+}
+
+export function ReadingPane({ shown, station, onStation }: ReadingPaneProps) {
+  const selected = useAppSelector(({ view }) => view.selected);
+  const panel = selected ? shown.plan.unit.byId.get(selected) : undefined;
+  const about = (finding: Finding): boolean => (panel ? finding.panels.includes(panel.id) : finding.station === station);
+  const findings = shown.plan.findings.filter(about);
+  const elsewhere = panel ? 0 : shown.plan.findings.length - findings.length;
+  const cards = (
+    <>
+      {findings.map((finding, index) => (
+        <FindingCard key={`${finding.check}${index}`} finding={finding} unit={shown.unit} onStation={onStation} />
+      ))}
+      {elsewhere > 0 && <p className="elsewhere">{elsewhere} more at other stations.</p>}
+    </>
+  );
+  if (panel) return <PartReading shown={shown} panel={panel} findings={cards} onStation={onStation} />;
+  switch (station) {
+    case 'box':
+      return <BoxForm shown={shown} findings={cards} />;
+    case 'stock':
+      return <StockReading shown={shown} findings={cards} />;
+    case 'sheets':
+      return <SheetsReading shown={shown} findings={cards} />;
+    case 'hang':
+      return <HangReading shown={shown} findings={cards} onStation={onStation} />;
+  }
+}

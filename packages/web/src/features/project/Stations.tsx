@@ -1,0 +1,89 @@
+/** The stations in the order of the work, along a folding rule. State by shape before colour, with a few words that say the result. */
+import { percentText, type Station } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
+import { nestTotals, useNests } from '../sheets/useNests.tsx';
+import { selectPlan, useUnit } from './selectors.ts';
+
+export type StationId = Station;
+
+export const STATIONS: readonly { readonly id: StationId; readonly name: string }[] = [
+  { id: 'box', name: 'Box' },
+  { id: 'stock', name: 'Stock' },
+  { id: 'sheets', name: 'Sheets' },
+  { id: 'hang', name: 'Hang' },
+];
+
+type Mark = 'fine' | 'look' | 'stop' | 'none';
+
+export function Stations({ current, onStation }: { readonly current: StationId; readonly onStation: (station: StationId) => void }) {
+  const results = useResults();
+  return (
+    <nav className="stations" aria-label="Stations">
+      <ol>
+        {STATIONS.map(({ id, name }) => {
+          const { mark, words } = results[id];
+          return (
+            <li key={id}>
+              <button
+                type="button"
+                className={`station-link${id === current ? ' current' : ''}`}
+                aria-current={id === current ? 'page' : undefined}
+                onClick={() => onStation(id)}
+              >
+                <StateMark mark={mark} />
+                <span className="station-name">{name}</span>
+                <span className="station-words">{words}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}
+
+const MARK_WORDS: Readonly<Record<Mark, string>> = { fine: 'fine', look: 'something to look at', stop: 'something is wrong', none: 'nothing yet' };
+
+/** Disc, triangle, square with a bar, ring. */
+export function StateMark({ mark }: { readonly mark: Mark }) {
+  return (
+    <svg className={`state-mark ${mark}`} viewBox="0 0 14 14" width="14" height="14" role="img" aria-label={MARK_WORDS[mark]}>
+      {mark === 'fine' && <circle cx="7" cy="7" r="5.5" />}
+      {mark === 'look' && <path d="M7 1 L13.5 12.5 L0.5 12.5 Z" />}
+      {mark === 'stop' && <path d="M1 1 H13 V13 H1 Z M3.5 5.5 V8.5 H10.5 V5.5 Z" fillRule="evenodd" />}
+      {mark === 'none' && <circle cx="7" cy="7" r="5" className="ring" />}
+    </svg>
+  );
+}
+
+function useResults(): Readonly<Record<StationId, { mark: Mark; words: string }>> {
+  const shown = useUnit();
+  const plan = useAppSelector(selectPlan);
+  const { nests, searching } = useNests();
+  if (!shown) {
+    const none = { mark: 'none' as const, words: 'nothing yet' };
+    return { box: none, stock: none, sheets: none, hang: none };
+  }
+  const { findings, hang } = shown.plan;
+  const of = (station: StationId) => findings.filter((finding) => finding.station === station);
+  const markOf = (station: StationId): Mark =>
+    of(station).some(({ severity }) => severity === 'stop') ? 'stop' : of(station).some(({ severity }) => severity === 'change') ? 'look' : 'fine';
+  const toLookAt = (station: StationId, fine: string): string => (of(station).length > 0 ? `${of(station).length} to look at` : fine);
+  const totals = nestTotals(nests);
+  const unplaced = nests.some(({ plan: nest }) => (nest?.unplaced.length ?? 0) > 0);
+  const proved = nests.every(({ plan: nest }) => nest?.proved);
+  const sheetWords = !totals
+    ? 'working it out'
+    : unplaced
+      ? 'parts left over'
+      : `${totals.sheets} ${totals.sheets === 1 ? 'sheet' : 'sheets'}${proved ? ', fewest possible' : searching ? ' so far' : ''}`;
+  const weakest = hang.links[0];
+  const hangWords = hang.state === 'refused' ? 'not like this' : weakest ? `${hang.state}, ${percentText(weakest.use.value)}` : hang.state;
+  const measured = plan.stockOf(shown.box.stock).used.readings;
+  return {
+    box: { mark: markOf('box'), words: toLookAt('box', `${shown.plan.unit.panels.length} parts`) },
+    stock: { mark: markOf('stock'), words: toLookAt('stock', `${measured} ${measured === 1 ? 'reading' : 'readings'}`) },
+    sheets: { mark: unplaced ? 'stop' : totals ? markOf('sheets') : 'none', words: sheetWords },
+    hang: { mark: hang.state === 'fine' ? markOf('hang') : hang.state === 'tight' ? 'look' : 'stop', words: hangWords },
+  };
+}

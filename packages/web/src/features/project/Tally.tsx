@@ -1,0 +1,91 @@
+/** The tally, a strip like a rule: each figure opens its sum, or the station that makes it. */
+import { figuresOf, labelWords, massText, percentText, sagText, type Figure } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
+import { Explained } from '../../ui/Explained.tsx';
+import { LengthText } from '../../ui/LengthText.tsx';
+import { nestTotals, useNests } from '../sheets/useNests.tsx';
+import { selectOpen, type ShownUnit } from './selectors.ts';
+import type { StationId } from './Stations.tsx';
+
+export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
+  const { plan, unit } = shown;
+  const { currency } = useAppSelector((state) => selectOpen(state).workshop);
+  const { nests, searching } = useNests();
+  const { width, height, depth } = plan.unit.outside;
+  const totals = nestTotals(nests);
+  const worst = plan.sag.reduce<(typeof plan.sag)[number] | undefined>((a, b) => (a && a.later.value >= b.later.value ? a : b), undefined);
+  const weakest = plan.hang.links[0];
+  const { findings } = figuresOf(plan);
+  const stops = plan.findings.filter(({ severity }) => severity === 'stop').length;
+  return (
+    <footer className="tally" aria-label="Tally">
+      <div className="tally-cell wide">
+        <span className="tally-name">Outside, W × H × D</span>
+        <span className="tally-value">
+          <Explained title="outside width" unit={unit} of={width}>
+            <LengthText value={width.value} unit={unit} />
+          </Explained>
+          {' × '}
+          <Explained title="outside height" unit={unit} of={height}>
+            <LengthText value={height.value} unit={unit} />
+          </Explained>
+          {' × '}
+          <Explained title="depth from the wall" unit={unit} of={depth}>
+            <LengthText value={depth.value} unit={unit} withUnit />
+          </Explained>
+        </span>
+      </div>
+      <button type="button" className="tally-cell" onClick={() => onStation('sheets')}>
+        <span className="tally-name">Sheets, whole project</span>
+        <span className="tally-value">
+          {totals ? `${totals.sheets}${searching ? ' so far' : ''} · ${currency}${totals.cost.toFixed(2)}` : 'working it out'}
+        </span>
+      </button>
+      <div className="tally-cell">
+        <span className="tally-name">Weight</span>
+        <span className="tally-value">
+          <Explained title="empty unit" unit={unit} of={plan.weights.empty.mass}>
+            {massText(plan.weights.empty.mass.value, unit)} empty
+          </Explained>
+          {' · '}
+          <Explained title="loaded unit" unit={unit} of={plan.loaded.mass}>
+            {massText(plan.loaded.mass.value, unit)} loaded
+          </Explained>
+        </span>
+      </div>
+      <div className="tally-cell">
+        <span className="tally-name">Looks: worst sag, in years</span>
+        <span className="tally-value">
+          {worst ? (
+            <Explained title="sag in years" unit={unit} of={worst.later} className={worst.later.value > worst.limit.value ? 'caution' : ''}>
+              {labelWords(plan.unit.byId.get(worst.panel)!.name)}: {sagText(worst.later.value, unit)}
+            </Explained>
+          ) : (
+            'no shelf'
+          )}
+        </span>
+      </div>
+      <div className="tally-cell">
+        <span className="tally-name">Weakest link</span>
+        <span className="tally-value">
+          {weakest ? <WeakestLink use={weakest.use} name={labelWords(weakest.name)} fine={plan.hang.state === 'fine'} unit={unit} /> : 'nothing hangs'}
+        </span>
+      </div>
+      <button type="button" className="tally-cell" onClick={() => onStation(plan.findings[0]?.station ?? 'box')}>
+        <span className="tally-name">To look at</span>
+        <span className={`tally-value${stops > 0 ? ' danger' : findings > 0 ? ' caution' : ''}`}>
+          {findings}
+          {stops > 0 && `, ${stops} to stop for`}
+        </span>
+      </button>
+    </footer>
+  );
+}
+
+function WeakestLink({ use, name, fine, unit }: { readonly use: Figure; readonly name: string; readonly fine: boolean; readonly unit: 'mm' | 'in' }) {
+  return (
+    <Explained title={name} unit={unit} of={use} className={fine ? '' : use.value > 1 ? 'danger' : 'caution'}>
+      {name}: {percentText(use.value)}
+    </Explained>
+  );
+}

@@ -1,0 +1,84 @@
+/** The top bar: the room, the cabinet on show, the wall in small, save state, undo, units, find, light and dark. */
+import Undo from '@mui/icons-material/Undo';
+import Redo from '@mui/icons-material/Redo';
+import Search from '@mui/icons-material/Search';
+import DarkMode from '@mui/icons-material/DarkModeOutlined';
+import LightMode from '@mui/icons-material/LightModeOutlined';
+import SaveAlt from '@mui/icons-material/SaveAlt';
+import { IconButton, ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
+import { writeProjectText, type DisplayUnit } from '@keen/core';
+import { Link } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { redone } from './project.slice.ts';
+import { SaveWords } from './SaveWords.tsx';
+import { selectOpen, useUnit } from './selectors.ts';
+import type { StationId } from './Stations.tsx';
+import { UnitPicker } from './UnitPicker.tsx';
+import { SCHEME_KEY, schemeChosen, unitChosen } from './view.slice.ts';
+import { WallStrip } from './WallStrip.tsx';
+
+export function TopBar({ station, onFind, onUndo }: { readonly station: StationId; readonly onFind: () => void; readonly onUndo: () => void }) {
+  const { design, future, record, workshop } = useAppSelector(selectOpen);
+  const scheme = useAppSelector(({ view }) => view.scheme);
+  const shown = useUnit();
+  const dispatch = useAppDispatch();
+  const toggleScheme = (): void => {
+    const next = scheme === 'light' ? 'dark' : 'light';
+    localStorage.setItem(SCHEME_KEY, next);
+    dispatch(schemeChosen(next));
+  };
+  return (
+    <header className="topbar">
+      <Link to="/" className="brand" aria-label="To the room, all projects">
+        <img src="/icon.svg" alt="" width={28} height={28} />
+        <span className="project-name">{design.name}</span>
+      </Link>
+      <UnitPicker station={station} />
+      <WallStrip station={station} />
+      <div className="topbar-tools">
+        <SaveWords />
+        <Tooltip title="Undo (Ctrl+Z)">
+          <IconButton aria-label="Undo" onClick={onUndo}>
+            <Undo fontSize="small" />
+          </IconButton>
+        </Tooltip>
+        <Tooltip title="Redo (Ctrl+Shift+Z)">
+          <span>
+            <IconButton aria-label="Redo" disabled={future.length === 0} onClick={() => dispatch(redone())}>
+              <Redo fontSize="small" />
+            </IconButton>
+          </span>
+        </Tooltip>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="Units"
+          value={shown?.unit ?? design.unit}
+          onChange={(_event, unit: DisplayUnit | null) => unit && dispatch(unitChosen(unit))}
+        >
+          <ToggleButton value="mm">mm</ToggleButton>
+          <ToggleButton value="in">in</ToggleButton>
+        </ToggleButtonGroup>
+        <Tooltip title="Save as a file">
+          <IconButton
+            aria-label="Save the project as a file"
+            onClick={() => download(`${fileName(design.name)}.carcass.json`, 'application/json', writeProjectText({ design, record, workshop }))}
+          >
+            <SaveAlt fontSize="small" />
+          </IconButton>
+        </Tooltip>
+        <Tooltip title={scheme === 'light' ? 'Dark' : 'Light'}>
+          <IconButton aria-label={scheme === 'light' ? 'Switch to dark' : 'Switch to light'} onClick={toggleScheme}>
+            {scheme === 'light' ? <DarkMode fontSize="small" /> : <LightMode fontSize="small" />}
+          </IconButton>
+        </Tooltip>
+        <Tooltip title="Find (Ctrl+K)">
+          <IconButton aria-label="Find" onClick={onFind}>
+            <Search fontSize="small" />
+          </IconButton>
+        </Tooltip>
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,109 @@
+/** The cabinets by name, and what can be done with them: add, rename, take out. */
+import { entered, newShelfBox, unitsInOrder, type UnitDesign } from '@keen/core';
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
+import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useAppSelector } from '../../app/store.ts';
+import { selectOpen, useUnit } from './selectors.ts';
+import type { StationId } from './Stations.tsx';
+import { useEdit } from './useEdit.ts';
+
+export function UnitPicker({ station }: { readonly station: StationId }) {
+  const { id, design, workshop } = useAppSelector(selectOpen);
+  const shown = useUnit();
+  const navigate = useNavigate();
+  const { apply } = useEdit();
+  const [anchor, setAnchor] = useState<Element | null>(null);
+  const [renaming, setRenaming] = useState<string | null>(null);
+  const units = unitsInOrder(design);
+  const open = (unitId: string): void => {
+    setAnchor(null);
+    void navigate(`/project/${id}/${unitId}/${station}`);
+  };
+  const add = (unit: UnitDesign): void => {
+    apply([{ path: ['units', unit.id], value: unit }], `add ${unit.id}`, `${unit.name} added`);
+    open(unit.id);
+  };
+  const fresh = (): UnitDesign => {
+    const last = units.at(-1);
+    const unit = design.unit;
+    const stocks = Object.values(workshop.products).filter((row) => row.kind === 'sheet' && row.unit === unit && row.material.endsWith('plywood'));
+    const thick = stocks.find(({ nominal }) => nominal.nm > 15e6) ?? stocks[0]!;
+    const thin = stocks.find(({ nominal }) => nominal.nm < 8e6) ?? thick;
+    return newShelfBox({
+      id: `u${crypto.randomUUID().slice(0, 8)}`,
+      name: `Cabinet ${units.length + 1}`,
+      order: (last?.order ?? 0) + 1,
+      unit,
+      width: entered(unit === 'mm' ? '600 mm' : '24 in'),
+      height: entered(unit === 'mm' ? '700 mm' : '28 in'),
+      depth: entered(unit === 'mm' ? '280 mm' : '11 in'),
+      stock: thick.id,
+      backStock: thin.id,
+      shelves: 2,
+      contents: { preset: 'general', kg: null },
+      place: { along: entered('300 mm'), up: entered('1350 mm') },
+    });
+  };
+  const copy = (): void => {
+    if (!shown) return;
+    add({ ...shown.box, id: `u${crypto.randomUUID().slice(0, 8)}`, name: `${shown.box.name}, copy`.slice(0, 80), order: (units.at(-1)?.order ?? 0) + 1 });
+  };
+  const takeOut = (): void => {
+    if (!shown) return;
+    setAnchor(null);
+    apply([{ path: ['units', shown.box.id], value: undefined }], `remove ${shown.box.id}`, `${shown.box.name} taken out`);
+  };
+  return (
+    <div className="unit-picker">
+      <Button variant="outlined" endIcon={<ArrowDropDown />} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        {shown?.box.name ?? 'No cabinet yet'}
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {units.map((unit) => (
+          <MenuItem key={unit.id} selected={unit.id === shown?.box.id} onClick={() => open(unit.id)}>
+            {unit.name}
+          </MenuItem>
+        ))}
+        <Divider />
+        <MenuItem onClick={() => add(fresh())}>Add a cabinet</MenuItem>
+        <MenuItem disabled={!shown} onClick={copy}>
+          Copy this one
+        </MenuItem>
+        <MenuItem
+          disabled={!shown}
+          onClick={() => {
+            setAnchor(null);
+            setRenaming(shown?.box.name ?? '');
+          }}
+        >
+          Rename …
+        </MenuItem>
+        <MenuItem disabled={!shown} onClick={takeOut}>
+          Take it out
+        </MenuItem>
+      </Menu>
+      <Dialog open={renaming !== null} onClose={() => setRenaming(null)}>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (shown && renaming?.trim()) apply([{ path: ['units', shown.box.id, 'name'], value: renaming.trim() }], '');
+            setRenaming(null);
+          }}
+        >
+          <DialogTitle>Rename the cabinet</DialogTitle>
+          <DialogContent>
+            <TextField autoFocus margin="dense" label="Name" value={renaming ?? ''} onChange={(event) => setRenaming(event.target.value.slice(0, 80))} />
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={() => setRenaming(null)}>Cancel</Button>
+            <Button type="submit" variant="contained">
+              Rename
+            </Button>
+          </DialogActions>
+        </form>
+      </Dialog>
+    </div>
+  );
+}

@@ -1,0 +1,177 @@
+/** The open project: what was decided, its undo, and how far it is saved. Everything else is derived. */
+import { applyEdit, type Design, type Edit, type Problem, type RecordEntry, type Workshop } from '@keen/core';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+export type SaveState =
+  | { readonly kind: 'saved'; readonly at: number }
+  | { readonly kind: 'unsaved' }
+  | { readonly kind: 'saving' }
+  /** Kept in this browser; the server is away. */
+  | { readonly kind: 'held' }
+  | { readonly kind: 'refused'; readonly problem: Problem }
+  | { readonly kind: 'two-versions' };
+
+/** Two versions of one design that cannot be put together. */
+export interface TwoVersions {
+  readonly theirs: Design;
+  readonly revision: number;
+  readonly conflicts: readonly string[];
+}
+
+interface Step {
+  readonly design: Design;
+  /** Edits of one field in one go are one step. */
+  readonly key: string;
+}
+
+export interface ProjectState {
+  readonly id: string;
+  readonly demo: boolean;
+  readonly design: Design;
+  /** What the server had when we last agreed. */
+  readonly base: { readonly revision: number; readonly design: Design };
+  readonly past: readonly Step[];
+  readonly future: readonly Design[];
+  readonly save: SaveState;
+  readonly twoVersions: TwoVersions | null;
+  readonly record: readonly RecordEntry[];
+  /** Entries that the server has not confirmed. */
+  readonly queue: readonly RecordEntry[];
+  readonly workshop: Workshop;
+  readonly workshopRevision: number;
+  /** Something to tell once, with an undo where it makes sense. */
+  readonly notice: { readonly text: string; readonly undo: boolean; readonly id: number } | null;
+  readonly problem: Problem | null;
+}
+
+export type ProjectSlice = { readonly open: ProjectState | null };
+
+const MOST_STEPS = 200;
+const CLOSED: ProjectSlice = { open: null };
+
+type Opened = Pick<ProjectState, 'id' | 'demo' | 'design' | 'base' | 'record' | 'queue' | 'workshop' | 'workshopRevision' | 'save'>;
+
+export const projectSlice = createSlice({
+  name: 'project',
+  initialState: CLOSED,
+  reducers: {
+    projectOpened: (_state, { payload }: PayloadAction<Opened>): ProjectSlice => ({
+      open: { ...payload, past: [], future: [], twoVersions: null, notice: null, problem: null },
+    }),
+    projectClosed: (): ProjectSlice => CLOSED,
+
+    /** An edit by a person. `key` names what was edited: the same key again, in one go, is one undo step. */
+    edited: (state, { payload: { edit, key, notice } }: PayloadAction<{ edit: Edit; key: string; notice?: string }>): ProjectSlice =>
+      change(state, (open) => {
+        const design = applyEdit(open.design, edit);
+        if (design === open.design) return open;
+        const last = open.past.at(-1);
+        const past = last && key !== '' && last.key === key ? open.past : [...open.past, { design: open.design, key }].slice(-MOST_STEPS);
+        return {
+          ...open,
+          design,
+          past,
+          future: [],
+          save: pending(open),
+          notice: notice === undefined ? open.notice : { text: notice, undo: true, id: (open.notice?.id ?? 0) + 1 },
+        };
+      }),
+    /** Leaving a field: the next edit of it is a step of its own. */
+    fieldLeft: (state): ProjectSlice =>
+      change(state, (open) => ({ ...open, past: open.past.map((step, index) => (index === open.past.length - 1 ? { ...step, key: '' } : step)) })),
+    undone: (state): ProjectSlice =>
+      change(state, (open) => {
+        const last = open.past.at(-1);
+        return last
+          ? { ...open, design: last.design, past: open.past.slice(0, -1), future: [open.design, ...open.future], save: pending(open), notice: null }
+          : open;
+      }),
+    redone: (state): ProjectSlice =>
+      change(state, (open) => {
+        const [next, ...future] = open.future;
+        return next ? { ...open, design: next, past: [...open.past, { design: open.design, key: '' }], future, save: pending(open) } : open;
+      }),
+
+    saveStarted: (state): ProjectSlice => change(state, (open) => ({ ...open, save: { kind: 'saving' } })),
+    saveDone: (state, { payload: { revision, design, at } }: PayloadAction<{ revision: number; design: Design; at: number }>): ProjectSlice =>
+      change(state, (open) => ({ ...open, base: { revision, design }, save: open.design === design ? { kind: 'saved', at } : { kind: 'unsaved' } })),
+    saveHeld: (state): ProjectSlice => change(state, (open) => ({ ...open, save: { kind: 'held' } })),
+    saveRefused: (state, { payload }: PayloadAction<Problem>): ProjectSlice =>
+      change(state, (open) => ({ ...open, save: { kind: 'refused', problem: payload } })),
+    /** Someone else's change that goes with ours; ours stays undoable on top of theirs. */
+    merged: (state, { payload: { design, theirs, revision } }: PayloadAction<{ design: Design; theirs: Design; revision: number }>): ProjectSlice =>
+      change(state, (open) => ({
+        ...open,
+        design,
+        base: { revision, design: theirs },
+        past: [...open.past, { design: theirs, key: '' }],
+        future: [],
+        save: { kind: 'unsaved' },
+        notice: { text: 'Changed elsewhere too: both changes are in', undo: false, id: (open.notice?.id ?? 0) + 1 },
+      })),
+    versionsDiffer: (state, { payload }: PayloadAction<TwoVersions>): ProjectSlice =>
+      change(state, (open) => ({ ...open, twoVersions: payload, save: { kind: 'two-versions' } })),
+    /** Ours goes on top of theirs; theirs stays in the history. */
+    oursKept: (state): ProjectSlice =>
+      change(state, (open) =>
+        open.twoVersions
+          ? { ...open, base: { revision: open.twoVersions.revision, design: open.twoVersions.theirs }, twoVersions: null, save: { kind: 'unsaved' } }
+          : open,
+      ),
+    theirsTaken: (state, { payload: at }: PayloadAction<number>): ProjectSlice =>
+      change(state, (open) =>
+        open.twoVersions
+          ? {
+              ...open,
+              design: open.twoVersions.theirs,
+              base: { revision: open.twoVersions.revision, design: open.twoVersions.theirs },
+              past: [...open.past, { design: open.design, key: '' }],
+              future: [],
+              twoVersions: null,
+              save: { kind: 'saved', at },
+            }
+          : open,
+      ),
+
+    entryAdded: (state, { payload }: PayloadAction<RecordEntry>): ProjectSlice =>
+      change(state, (open) => ({ ...open, record: [...open.record, payload], queue: [...open.queue, payload] })),
+    recordConfirmed: (state, { payload: { record, sent } }: PayloadAction<{ record: readonly RecordEntry[]; sent: readonly string[] }>): ProjectSlice =>
+      change(state, (open) => {
+        const queue = open.queue.filter(({ id }) => !sent.includes(id));
+        return { ...open, queue, record: [...record, ...queue.filter(({ id }) => !record.some((row) => row.id === id))] };
+      }),
+    workshopChanged: (state, { payload: { workshop, revision } }: PayloadAction<{ workshop: Workshop; revision: number }>): ProjectSlice =>
+      change(state, (open) => ({ ...open, workshop, workshopRevision: revision })),
+    problemSaid: (state, { payload }: PayloadAction<Problem>): ProjectSlice => change(state, (open) => ({ ...open, problem: payload })),
+    problemRead: (state): ProjectSlice => change(state, (open) => ({ ...open, problem: null })),
+    noticeRead: (state): ProjectSlice => change(state, (open) => ({ ...open, notice: null })),
+  },
+});
+
+const change = (state: ProjectSlice, by: (open: ProjectState) => ProjectState): ProjectSlice => (state.open ? { open: by(state.open) } : state);
+/** While two versions stand against each other nothing is sent. */
+const pending = ({ save }: ProjectState): SaveState =>
+  save.kind === 'two-versions' || save.kind === 'held' || save.kind === 'saving' ? save : { kind: 'unsaved' };
+
+export const {
+  projectOpened,
+  projectClosed,
+  edited,
+  fieldLeft,
+  undone,
+  redone,
+  saveStarted,
+  saveDone,
+  saveHeld,
+  saveRefused,
+  merged,
+  versionsDiffer,
+  oursKept,
+  theirsTaken,
+  entryAdded,
+  recordConfirmed,
+  workshopChanged,
+  problemSaid,
+  problemRead,
+  noticeRead,
+} = projectSlice.actions;

@@ -1,0 +1,45 @@
+/** What follows from the open project: the plan is a selector's body, so undo and save need only the decisions. */
+import { createPlanner, type DisplayUnit, type Plan, type UnitDesign, type UnitPlan } from '@keen/core';
+import { createSelector } from '@reduxjs/toolkit';
+import { useParams } from 'react-router';
+import { useAppSelector, type State } from '../../app/store.ts';
+import type { ProjectState } from './project.slice.ts';
+
+const planner = createPlanner();
+/** Previews have a memory of their own, so that trying a fix does not push the shown plan out. */
+export const previewPlanner = createPlanner();
+
+export const selectOpen = (state: State): ProjectState => {
+  if (!state.project.open) throw new Error('no project is open');
+  return state.project.open;
+};
+export const selectDesign = (state: State) => selectOpen(state).design;
+export const selectPlan: (state: State) => Plan = createSelector(
+  [selectDesign, (state: State) => selectOpen(state).record, (state: State) => selectOpen(state).workshop],
+  (design, record, workshop) => planner.plan(design, record, workshop),
+);
+
+export interface ShownUnit {
+  readonly box: UnitDesign;
+  readonly plan: UnitPlan;
+  /** The unit its lengths are read in. */
+  readonly unit: DisplayUnit;
+}
+
+/** The cabinet of the address; undefined when the project has none yet. */
+export function useUnit(): ShownUnit | undefined {
+  const { unitId } = useParams();
+  const design = useAppSelector(selectDesign);
+  const plan = useAppSelector(selectPlan);
+  const chosen = useAppSelector(({ view }) => view.unit);
+  const unitPlan = (unitId !== undefined ? plan.byId.get(unitId) : undefined) ?? plan.units[0];
+  const box = unitPlan && design.units[unitPlan.id];
+  return box && unitPlan ? { box, plan: unitPlan, unit: chosen ?? box.unit } : undefined;
+}
+
+/** The unit for lengths that belong to no cabinet. */
+export function useDisplayUnit(): DisplayUnit {
+  const chosen = useAppSelector(({ view }) => view.unit);
+  const own = useAppSelector((state) => state.project.open?.design.unit ?? 'mm');
+  return chosen ?? own;
+}

@@ -1,0 +1,36 @@
+/** Editing the open design: paths inside the cabinet on show, checked as they are made. */
+import type { Edit, Entered, UnitDesign } from '@keen/core';
+import { useCallback } from 'react';
+import { useAppDispatch } from '../../app/store.ts';
+import { edited, fieldLeft, problemSaid } from './project.slice.ts';
+
+export interface Editor {
+  /** Sets one value inside a cabinet. */
+  readonly set: (box: UnitDesign, path: readonly string[], value: unknown) => void;
+  readonly apply: (edit: Edit, key: string, notice?: string) => void;
+  readonly leave: () => void;
+}
+
+export function useEdit(): Editor {
+  const dispatch = useAppDispatch();
+  const apply = useCallback(
+    (edit: Edit, key: string, notice?: string): void => {
+      try {
+        dispatch(edited(notice === undefined ? { edit, key } : { edit, key, notice }));
+      } catch (error) {
+        dispatch(problemSaid({ code: 'edit', message: (error as Error).message, where: key, accepted: 'a change of something that is there' }));
+      }
+    },
+    [dispatch],
+  );
+  return {
+    apply,
+    set: (box, path, value) => apply([{ path: ['units', box.id, ...path], value }], `${box.id}.${path.join('.')}`),
+    leave: () => dispatch(fieldLeft()),
+  };
+}
+
+/** What stands at a path of a cabinet. */
+export const at = (box: UnitDesign, path: readonly string[]): unknown =>
+  path.reduce<unknown>((node, key) => (node as Record<string, unknown> | null)?.[key], box);
+export const lengthAt = (box: UnitDesign, path: readonly string[]): Entered | null => (at(box, path) as Entered | null | undefined) ?? null;

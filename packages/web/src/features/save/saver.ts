@@ -1,0 +1,145 @@
+/**
+ * Saves the open project: one save in flight, half a second after the last edit, with an outbox
+ * behind it. A stale save is merged by path; what cannot be merged is put to the person.
+ */
+import { designCodec, merge, outcomeOf, recordCodec, type Design, type Json, type Problem, type RecordEntry } from '@keen/core';
+import { request, type StoredEntry } from '../../app/api.ts';
+import type { Store } from '../../app/store.ts';
+import { merged, recordConfirmed, saveDone, saveHeld, saveRefused, saveStarted, versionsDiffer, type ProjectState } from '../project/project.slice.ts';
+import { hold, release } from './outbox.ts';
+
+const QUIET_MS = 500;
+const HOLD_MS = 80;
+const RETRY_MS = [1000, 2000, 4000, 8000];
+
+interface Stale extends Problem {
+  readonly current: { readonly revision: number; readonly document: Json };
+}
+
+export interface Saver {
+  /** Sends what is waiting now; resolves when it has been tried. */
+  flush(): Promise<void>;
+  stop(): void;
+}
+
+export function startSaver(store: Store, session: string): Saver {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let holdTimer: ReturnType<typeof setTimeout> | undefined;
+  let inFlight: Promise<void> | undefined;
+  let failures = 0;
+  let seen: Design | undefined;
+  let seenQueue: readonly RecordEntry[] | undefined;
+  let stopped = false;
+
+  const open = (): ProjectState | null => store.getState().project.open;
+
+  const schedule = (ms: number): void => {
+    clearTimeout(timer);
+    timer = setTimeout(() => void flush(), ms);
+  };
+
+  const keep = (): void => {
+    const project = open();
+    if (!project) return;
+    const { id, base, design, queue } = project;
+    if (design === base.design && queue.length === 0) void release(id, session);
+    else
+      void hold({
+        project: id,
+        session,
+        base: base.revision,
+        baseDocument: designCodec.write(base.design),
+        document: designCodec.write(design),
+        entries: queue.map((entry) => recordCodec.write(entry)),
+      });
+  };
+
+  const unsubscribe = store.subscribe(() => {
+    const project = open();
+    if (!project || stopped) return;
+    if (project.design === seen && project.queue === seenQueue) return;
+    seen = project.design;
+    seenQueue = project.queue;
+    clearTimeout(holdTimer);
+    holdTimer = setTimeout(keep, HOLD_MS);
+    if (project.save.kind === 'two-versions') return;
+    if (project.design !== project.base.design || project.queue.length > 0) schedule(project.save.kind === 'held' ? RETRY_MS[0]! : QUIET_MS);
+  });
+
+  const flush = async (): Promise<void> => {
+    clearTimeout(timer);
+    if (inFlight) {
+      await inFlight;
+      return;
+    }
+    inFlight = send().finally(() => (inFlight = undefined));
+    await inFlight;
+    const project = open();
+    if (project && !stopped && failures === 0 && project.save.kind === 'unsaved') schedule(QUIET_MS);
+  };
+
+  const send = async (): Promise<void> => {
+    const project = open();
+    if (!project || project.save.kind === 'two-versions') return;
+    try {
+      await sendEntries(project);
+      await sendDesign(project);
+      failures = 0;
+    } catch {
+      // Nobody answered, or the answer made no sense: it stays here and is tried again.
+      failures++;
+      store.dispatch(saveHeld());
+      schedule(RETRY_MS[Math.min(failures, RETRY_MS.length) - 1]!);
+    }
+    keep();
+  };
+
+  const sendEntries = async ({ id, queue }: ProjectState): Promise<void> => {
+    if (queue.length === 0) return;
+    const { status, body } = await request<StoredEntry[]>(`projects/${id}/record`, 'POST', { entries: queue.map((entry) => recordCodec.write(entry)) });
+    if (status >= 500) throw new TypeError('the server cannot save now');
+    if (status >= 400) return void store.dispatch(saveRefused(body as unknown as Problem));
+    store.dispatch(recordConfirmed({ record: body.map(({ entry }) => recordCodec.read(entry, 'record')), sent: queue.map((entry) => entry.id) }));
+  };
+
+  const sendDesign = async ({ id, base, design }: ProjectState): Promise<void> => {
+    if (design === base.design) {
+      if (open()?.save.kind !== 'saved') store.dispatch(saveDone({ revision: base.revision, design, at: Date.now() }));
+      return;
+    }
+    store.dispatch(saveStarted());
+    const { status, body } = await request<{ revision: number } & Problem>(`projects/${id}`, 'PUT', {
+      base: base.revision,
+      session,
+      document: designCodec.write(design),
+    });
+    if (status === 409) return reconcile(body as unknown as Stale);
+    if (status >= 500) throw new TypeError('the server cannot save now');
+    if (status >= 400) return void store.dispatch(saveRefused(body));
+    store.dispatch(saveDone({ revision: body.revision, design, at: Date.now() }));
+  };
+
+  const reconcile = ({ current }: Stale): void => {
+    const project = open();
+    if (!project) return;
+    const theirs = designCodec.read(current.document, 'document');
+    const { merged: both, conflicts } = merge(designCodec.write(project.base.design), designCodec.write(project.design), current.document);
+    const read = conflicts.length === 0 ? outcomeOf(() => designCodec.read(both, 'document')) : undefined;
+    if (read?.ok) store.dispatch(merged({ design: read.value, theirs, revision: current.revision }));
+    else store.dispatch(versionsDiffer({ theirs, revision: current.revision, conflicts: conflicts.length > 0 ? conflicts : ['design'] }));
+  };
+
+  const now = (): void => void flush();
+  window.addEventListener('online', now);
+  return {
+    flush,
+    stop() {
+      stopped = true;
+      clearTimeout(timer);
+      clearTimeout(holdTimer);
+      keep();
+      unsubscribe();
+      window.removeEventListener('online', now);
+    },
+  };
+}

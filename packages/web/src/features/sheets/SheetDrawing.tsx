@@ -1,0 +1,139 @@
+/** One sheet to scale: parts with mark and size, the kerf as gaps, waste hatched. */
+import { labelWords, lineOfPiece, tapeText, toMm, type DisplayUnit, type NestedSheet, type PartLine, type Placement } from '@keen/core';
+import type { KeyboardEvent } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { LengthTspans } from '../../ui/LengthText.tsx';
+import { useSize } from '../../ui/useSize.ts';
+import { panelHovered, panelSelected } from '../project/view.slice.ts';
+import type { Nest } from './useNests.tsx';
+
+export interface SheetDrawingProps {
+  readonly page: { readonly nest: Nest; readonly sheet: NestedSheet; readonly number: number };
+  readonly parts: readonly PartLine[];
+  readonly unit: DisplayUnit;
+  readonly stale: boolean;
+}
+
+const MARGIN = 26;
+
+export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale }: SheetDrawingProps) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  const selected = useAppSelector(({ view }) => view.selected);
+  const dispatch = useAppDispatch();
+  const kind = nest.job.problem.sheets.find(({ id }) => id === sheet.sheet)!;
+  const length = toMm(kind.length);
+  const width = toMm(kind.width);
+  const scale = Math.max(0.02, Math.min((size.width - 2 * MARGIN) / length, (Math.max(size.height, size.width < 500 ? 220 : 0) - 2 * MARGIN) / width));
+  const x = (mm: number): number => (size.width - length * scale) / 2 + mm * scale;
+  const y = (mm: number): number => MARGIN + mm * scale;
+  const trim = toMm(nest.job.problem.trim);
+  const panelsOf = (piece: string): readonly string[] => {
+    const line = lineOfPiece(parts, piece);
+    return line?.role === 'cleat-blank' ? line.panels : [piece];
+  };
+  const keys = (event: KeyboardEvent): void => {
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const here = sheet.placements.findIndex(({ part }) => selected !== null && panelsOf(part).includes(selected));
+    const next = sheet.placements[(here + step + sheet.placements.length) % sheet.placements.length]!;
+    dispatch(panelSelected(panelsOf(next.part)[0]!));
+  };
+  const list = sheet.placements
+    .map(({ part, dx, dy }) => `${lineOfPiece(parts, part)?.mark ?? part}, ${tapeText(dx, unit)} by ${tapeText(dy, unit)}`)
+    .join('; ');
+  return (
+    <div className="drawing-room" ref={ref}>
+      {size.width > 0 && (
+        <svg
+          className={`drawing${stale ? ' stale' : ''}`}
+          width={size.width}
+          height={width * scale + 2 * MARGIN}
+          tabIndex={0}
+          role="img"
+          aria-label={`Sheet ${tapeText(kind.length, unit)} by ${tapeText(kind.width, unit)} ${unit}: ${list}`}
+          onKeyDown={keys}
+          onClick={() => dispatch(panelSelected(null))}
+        >
+          <defs>
+            <pattern id="waste" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+              <path d="M0 0 V8" className="hatch" />
+            </pattern>
+          </defs>
+          <text className="view-name" x={x(0)} y={16}>
+            {kind.offcut ? `${kind.id.replace('-', ' ')}, ` : ''}
+            <LengthTspans value={kind.length} unit={unit} />
+            <tspan> × </tspan>
+            <LengthTspans value={kind.width} unit={unit} />
+            <tspan> {unit}</tspan>
+            <tspan>{kind.grain === 'length' ? '   grain →' : ''}</tspan>
+          </text>
+          <rect className="sheet-edge" x={x(0)} y={y(0)} width={length * scale} height={width * scale} />
+          <rect className="sheet-waste" x={x(trim)} y={y(trim)} width={(length - 2 * trim) * scale} height={(width - 2 * trim) * scale} />
+          {sheet.placements.map((row, index) => (
+            <Piece key={index} row={row} panels={panelsOf(row.part)} line={lineOfPiece(parts, row.part)} unit={unit} x={x} y={y} scale={scale} />
+          ))}
+        </svg>
+      )}
+    </div>
+  );
+}
+
+interface PieceProps {
+  readonly row: Placement;
+  readonly panels: readonly string[];
+  readonly line: PartLine | undefined;
+  readonly unit: DisplayUnit;
+  readonly x: (mm: number) => number;
+  readonly y: (mm: number) => number;
+  readonly scale: number;
+}
+
+function Piece({ row, panels, line, unit, x, y, scale }: PieceProps) {
+  const lit = useAppSelector(({ view: { selected, hovered } }) =>
+    selected !== null && panels.includes(selected) ? 'selected' : hovered !== null && panels.includes(hovered) ? 'hovered' : '',
+  );
+  const dispatch = useAppDispatch();
+  const left = x(toMm(row.x));
+  const top = y(toMm(row.y));
+  const wide = toMm(row.dx) * scale;
+  const high = toMm(row.dy) * scale;
+  const upright = high > wide && wide < 92;
+  const along = upright ? high : wide;
+  const across = upright ? wide : high;
+  const centre = `${left + wide / 2} ${top + high / 2}`;
+  const name = line
+    ? line.role === 'cleat-blank' || line.count === 1
+      ? line.names.map((label) => labelWords(label)).join(', ')
+      : labelWords(line.names[line.panels.indexOf(row.part)] ?? line.names[0]!)
+    : row.part;
+  return (
+    <g
+      className={`piece ${lit}`}
+      data-piece={row.part}
+      onClick={(event) => {
+        event.stopPropagation();
+        dispatch(panelSelected(panels[0]!));
+      }}
+      onPointerEnter={() => dispatch(panelHovered(panels[0]!))}
+      onPointerLeave={() => dispatch(panelHovered(null))}
+    >
+      <title>{`${line?.mark ?? ''} ${name}`}</title>
+      <rect x={left} y={top} width={wide} height={high} />
+      <g {...(upright ? { transform: `rotate(-90 ${centre})` } : {})}>
+        {across > 15 && along > 26 && (
+          <text className="piece-name" x={left + wide / 2} y={top + high / 2 - (across > 34 && along > 120 ? 8 : 0)}>
+            {along > 34 + name.length * 7 ? `${line?.mark ?? ''} ${name}` : (line?.mark ?? row.part)}
+          </text>
+        )}
+        {across > 34 && along > 120 && (
+          <text className="piece-size" x={left + wide / 2} y={top + high / 2 + 10}>
+            <LengthTspans value={row.dx} unit={unit} />
+            <tspan> × </tspan>
+            <LengthTspans value={row.dy} unit={unit} />
+          </text>
+        )}
+      </g>
+    </g>
+  );
+}

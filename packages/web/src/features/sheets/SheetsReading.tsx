@@ -1,0 +1,53 @@
+/** The reading pane at Sheets: why not fewer, and the parts in the order of their marks. */
+import { labelWords } from '@keen/core';
+import type { ReactNode } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { LengthText } from '../../ui/LengthText.tsx';
+import { selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { panelHovered, panelSelected } from '../project/view.slice.ts';
+import { useNests } from './useNests.tsx';
+
+export function SheetsReading({ shown, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
+  const { nests } = useNests();
+  const { workshop } = useAppSelector(selectOpen);
+  const { parts } = useAppSelector(selectPlan);
+  const unit = useDisplayUnit();
+  const dispatch = useAppDispatch();
+  return (
+    <div className="reading">
+      <h2>Why not fewer?</h2>
+      <p className="kind">what any plan must need</p>
+      <table className="sum-table plain">
+        <tbody>
+          {nests.map(({ job, plan }) => (
+            <tr key={job.product}>
+              <td>{workshop.products[job.product]!.name}</td>
+              <td>{plan ? `${plan.score.sheets} used, at least ${plan.bound.sheets}` : '…'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {findings}
+      <h2>Parts</h2>
+      <ul className="part-list">
+        {parts.map((line) => (
+          <li key={line.id}>
+            <button
+              type="button"
+              onClick={() => dispatch(panelSelected(line.unit === shown.box.id ? line.panels[0]! : null))}
+              onPointerEnter={() => dispatch(panelHovered(line.panels[0]!))}
+              onPointerLeave={() => dispatch(panelHovered(null))}
+            >
+              <span className="mark">{line.mark}</span> {line.count > 1 && `${line.count} × `}
+              {line.names.map(labelWords).join(', ')}
+              <span className="quiet">
+                {' '}
+                <LengthText value={line.length.value} unit={unit} /> × <LengthText value={line.width.value} unit={unit} />
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

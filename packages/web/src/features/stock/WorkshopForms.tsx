@@ -1,0 +1,193 @@
+/** The workshop itself, shared by all projects: machines, prices, offcuts. Saved as it is changed, on its own. */
+import { entered, mm, workshopCodec, type Entered, type Offcut, type Problem, type Workshop } from '@keen/core';
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { LengthText } from '../../ui/LengthText.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { problemSaid, workshopChanged } from '../project/project.slice.ts';
+import { selectOpen, selectPlan, useDisplayUnit } from '../project/selectors.ts';
+
+/** Saves a change of the workshop; a refusal is said and nothing is changed. */
+export function useWorkshopChange(): (next: Workshop) => Promise<boolean> {
+  const { workshopRevision } = useAppSelector(selectOpen);
+  const dispatch = useAppDispatch();
+  return async (next) => {
+    try {
+      const { status, body } = await request<StoredWorkshop & Problem & { current?: StoredWorkshop & { document: never; revision: number } }>(
+        'workshop',
+        'PUT',
+        { base: workshopRevision, workshop: workshopCodec.write(next) },
+      );
+      if (status === 409 && body.current) {
+        dispatch(workshopChanged({ workshop: workshopCodec.read(body.current.document, 'workshop'), revision: body.current.revision }));
+        dispatch(
+          problemSaid({
+            code: 'stale',
+            message: 'The workshop was changed elsewhere; here it is as it stands now',
+            where: 'workshop',
+            accepted: 'make the change again',
+          }),
+        );
+        return false;
+      }
+      if (status >= 400) {
+        dispatch(problemSaid(body));
+        return false;
+      }
+      dispatch(workshopChanged({ workshop: workshopCodec.read(body.workshop, 'workshop'), revision: body.revision }));
+      return true;
+    } catch {
+      dispatch(problemSaid(AWAY));
+      return false;
+    }
+  };
+}
+
+export function WorkshopForms() {
+  const { workshop, workshopRevision } = useAppSelector(selectOpen);
+  return (
+    <section className="workshop" aria-label="Workshop">
+      <h2>The workshop</h2>
+      <p className="kind">shared by all projects</p>
+      <Machines key={`machines ${workshopRevision}`} workshop={workshop} />
+      <Prices key={`prices ${workshopRevision}`} workshop={workshop} />
+      <Offcuts workshop={workshop} />
+    </section>
+  );
+}
+
+function Machines({ workshop }: { readonly workshop: Workshop }) {
+  const unit = useDisplayUnit();
+  const save = useWorkshopChange();
+  const [machines, setMachines] = useState(workshop.machines);
+  const changed = machines !== workshop.machines;
+  const length = (key: 'ripCapacity' | 'longestCrosscut' | 'kerf' | 'trim', label: string, least: number, most: number) => (
+    <LengthField
+      label={label}
+      name={`machines.${key}`}
+      value={machines[key]}
+      unit={unit}
+      least={mm(least)}
+      most={mm(most)}
+      onChange={(value) => value && setMachines({ ...machines, [key]: value })}
+    />
+  );
+  return (
+    <form
+      className="fields four"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save({ ...workshop, machines });
+      }}
+    >
+      {length('kerf', 'kerf of the saw', 0.2, 10)}
+      {length('trim', 'trimmed off sheet edges', 0, 100)}
+      {length('ripCapacity', 'rip capacity', 50, 5000)}
+      {length('longestCrosscut', 'longest crosscut', 50, 5000)}
+      <NumberField
+        label="one person lifts"
+        name="machines.liftsKg"
+        unit="kg"
+        least={1}
+        most={200}
+        value={machines.liftsKg}
+        onChange={(value) => value !== null && setMachines({ ...machines, liftsKg: value })}
+      />
+      <Button type="submit" variant="outlined" disabled={!changed}>
+        Save the machines
+      </Button>
+    </form>
+  );
+}
+
+function Prices({ workshop }: { readonly workshop: Workshop }) {
+  const { parts } = useAppSelector(selectPlan);
+  const save = useWorkshopChange();
+  const [products, setProducts] = useState(workshop.products);
+  const used = [...new Set(parts.map(({ stock }) => stock))].map((id) => products[id]!);
+  return (
+    <form
+      className="fields four"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save({ ...workshop, products });
+      }}
+    >
+      {used.map((product) => (
+        <NumberField
+          key={product.id}
+          label={`price, ${product.name}`}
+          name={`price.${product.id}`}
+          unit={workshop.currency}
+          least={0}
+          most={1e6}
+          value={product.price}
+          onChange={(price) => price !== null && setProducts({ ...products, [product.id]: { ...product, price } })}
+        />
+      ))}
+      <Button type="submit" variant="outlined" disabled={products === workshop.products}>
+        Save the prices
+      </Button>
+    </form>
+  );
+}
+
+function Offcuts({ workshop }: { readonly workshop: Workshop }) {
+  const unit = useDisplayUnit();
+  const save = useWorkshopChange();
+  const sheets = Object.values(workshop.products).filter(({ kind }) => kind === 'sheet');
+  const [product, setProduct] = useState(sheets[0]?.id ?? '');
+  const [length, setLength] = useState<Entered | null>(null);
+  const [width, setWidth] = useState<Entered | null>(null);
+  const [round, setRound] = useState(0);
+  const rows = Object.values(workshop.offcuts);
+  const add = async (): Promise<void> => {
+    if (!length || !width) return;
+    const number = 1 + Math.max(0, ...rows.map(({ id }) => Number(/^offcut-(\d+)$/.exec(id)?.[1] ?? 0)));
+    const offcut: Offcut = { id: `offcut-${number}`, product, length: entered(length.text), width: entered(width.text) };
+    if (await save({ ...workshop, offcuts: { ...workshop.offcuts, [offcut.id]: offcut } })) {
+      setLength(null);
+      setWidth(null);
+      setRound(round + 1);
+    }
+  };
+  return (
+    <>
+      <h3>Offcuts, used before new sheets</h3>
+      <ul className="offcuts">
+        {rows.map((offcut) => (
+          <li key={offcut.id}>
+            {offcut.id.replace('-', ' ')}: {workshop.products[offcut.product]?.name}, <LengthText value={offcut.length.nm} unit={unit} /> ×{' '}
+            <LengthText value={offcut.width.nm} unit={unit} withUnit />
+            <Button
+              onClick={() => void save({ ...workshop, offcuts: Object.fromEntries(Object.entries(workshop.offcuts).filter(([id]) => id !== offcut.id)) })}
+              aria-label={`Take ${offcut.id.replace('-', ' ')} out of the store`}
+            >
+              Take out
+            </Button>
+          </li>
+        ))}
+        {rows.length === 0 && <li className="quiet">none</li>}
+      </ul>
+      <form
+        key={round}
+        className="fields four"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void add();
+        }}
+      >
+        <ChoiceField label="offcut of" value={product} options={sheets.map(({ id, name }) => ({ value: id, label: name }))} onChange={setProduct} />
+        <LengthField label="along the grain" name="offcut.length" value={length} unit={unit} least={mm(20)} most={mm(5000)} optional onChange={setLength} />
+        <LengthField label="across it" name="offcut.width" value={width} unit={unit} least={mm(20)} most={mm(5000)} optional onChange={setWidth} />
+        <Button type="submit" variant="outlined" disabled={!length || !width}>
+          Add the offcut
+        </Button>
+      </form>
+    </>
+  );
+}

@@ -1,0 +1,89 @@
+/**
+ * A field for one length. It keeps the text apart from the value: what is typed is read at every
+ * key and, when it makes sense, passed on at once; Escape puts back what was there, and text that
+ * cannot be read stays with the reason under it.
+ */
+import { enter, tapeTextWithUnit, toMm, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
+import { TextField } from '@mui/material';
+import { useId, useState, type KeyboardEvent } from 'react';
+
+export interface LengthFieldProps {
+  readonly label: string;
+  readonly value: Entered | null;
+  readonly unit: DisplayUnit;
+  readonly least?: Length;
+  readonly most?: Length;
+  readonly name?: string;
+  /** Shown when nothing is entered and nothing need be. */
+  readonly placeholder?: string;
+  readonly optional?: boolean;
+  readonly onChange: (value: Entered | null) => void;
+  readonly onLeave?: () => void;
+}
+
+interface Draft {
+  readonly text: string;
+  readonly from: Entered | null;
+}
+
+export function LengthField({ label, value, unit, least, most, name, placeholder, optional = false, onChange, onLeave }: LengthFieldProps) {
+  const [draft, setDraft] = useState<Draft | null>(null);
+  const helpId = useId();
+  const text = draft?.text ?? (value ? typedText(value, unit) : '');
+  const read = draft ? readText(draft.text, unit, optional, least, most) : undefined;
+  const other: DisplayUnit = unit === 'mm' ? 'in' : 'mm';
+  const wrong = read && 'reason' in read ? read.reason : undefined;
+  const echo =
+    draft && read && 'value' in read && read.value ? `${tapeTextWithUnit(read.value.nm, unit)} = ${tapeTextWithUnit(read.value.nm, other)}` : undefined;
+
+  const type = (typed: string): void => {
+    setDraft((old) => ({ text: typed, from: old ? old.from : value }));
+    const now = readText(typed, unit, optional, least, most);
+    if ('value' in now && now.value?.nm !== value?.nm) onChange(now.value);
+    else if ('value' in now && now.value && now.value.text !== value?.text) onChange(now.value);
+  };
+  const leave = (): void => {
+    if (!wrong) setDraft(null);
+    onLeave?.();
+  };
+  const key = (event: KeyboardEvent): void => {
+    if (event.key === 'Escape' && draft) {
+      event.stopPropagation();
+      if (draft.from?.text !== value?.text) onChange(draft.from);
+      setDraft(null);
+    }
+    if (event.key === 'Enter') leave();
+  };
+
+  return (
+    <TextField
+      label={label}
+      value={text}
+      error={wrong !== undefined}
+      helperText={wrong ?? echo}
+      onChange={(event) => type(event.target.value)}
+      onBlur={leave}
+      onKeyDown={key}
+      slotProps={{
+        htmlInput: { inputMode: 'text', autoComplete: 'off', spellCheck: false, 'data-field': name, 'aria-describedby': helpId },
+        input: { endAdornment: <span className="unit">{unit}</span> },
+        inputLabel: { shrink: true },
+        formHelperText: { id: helpId, 'aria-live': wrong ? 'polite' : 'off' },
+      }}
+      {...(placeholder === undefined ? {} : { placeholder })}
+    />
+  );
+}
+
+function readText(text: string, unit: DisplayUnit, optional: boolean, least?: Length, most?: Length): { value: Entered | null } | { reason: string } {
+  if (optional && text.trim() === '') return { value: null };
+  const read = enter(text, unit);
+  if (!read.ok) return { reason: `${read.problem.message}. Accepted: ${read.problem.accepted}` };
+  const { nm } = read.value;
+  if ((least !== undefined && nm < least) || (most !== undefined && nm > most)) {
+    return {
+      reason: `from ${tapeTextWithUnit(least ?? (0 as Length), unit)} to ${tapeTextWithUnit(most ?? (1e11 as Length), unit)}${most !== undefined && toMm(nm) > toMm(most) ? '; this is more' : ''}`,
+    };
+  }
+  return { value: read.value };
+}
