@@ -1,27 +1,16 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
 import { FIT_PLAY } from '../joints/fits.ts';
-import { entered, type Entered } from '../length/entered.ts';
-import { NM_PER, toMm, type DisplayUnit } from '../length/length.ts';
+import { entered } from '../length/entered.ts';
+import { NM_PER, toMm } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
 import { inUnit } from './context.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
+import { roundDown } from './round.ts';
 
 /** Two readings at least, on the sheets in use. [ASSUME] */
 const WANTED_READINGS = 2;
 /** A joint that is this much used with nothing but glue or fasteners under it. */
 const WEAK_USE = 0.5;
-
-/** A round length at or under a number of mm, as someone would set it. */
-export function roundDown(mm: number, unit: DisplayUnit): Entered {
-  if (unit === 'mm') return entered(`${Math.floor(mm / 5) * 5} mm`);
-  const eighths = Math.floor(mm / 3.175);
-  return entered(`${eighths / 8} in`);
-}
-
-export function roundUp(mm: number, unit: DisplayUnit): Entered {
-  if (unit === 'mm') return entered(`${Math.ceil(mm / 5) * 5} mm`);
-  return entered(`${Math.ceil(mm / 3.175) / 8} in`);
-}
 
 /** The bottom between the sides, in a dado, with wood left under it. */
 export const dadoBottom = ({ box }: Pick<CheckContext, 'box'>): FixStep[] => [
@@ -46,7 +35,7 @@ const nominalThickness: Check = (context) => {
       product: product.name,
       readings: used.readings,
       playNm: FIT_PLAY[box.fit],
-      nominalNm: used.nominal,
+      cutToNm: used.value,
       panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
       fixes: [{ label: { key: 'take-readings', number: WANTED_READINGS - used.readings }, visit: 'stock' }, ...loose],
     },

@@ -33,7 +33,7 @@ interface Base {
 
 export type Finding = Base &
   (
-    | { readonly check: 'nominal-thickness'; readonly product: string; readonly readings: number; readonly playNm: number; readonly nominalNm: number }
+    | { readonly check: 'nominal-thickness'; readonly product: string; readonly readings: number; readonly playNm: number; readonly cutToNm: number }
     | { readonly check: 'weak-bottom'; readonly name: Label; readonly use: number }
     | { readonly check: 'fastener-pulls-out'; readonly name: Label; readonly use: number }
     | { readonly check: 'sag'; readonly name: Label; readonly laterMm: number; readonly limitMm: number; readonly kg: number }
@@ -55,6 +55,10 @@ export type Finding = Base &
     | { readonly check: 'no-spacer' }
     | { readonly check: 'wrong-spacer'; readonly gapNm: number; readonly spacerNm: number; readonly slopeMm: number }
     | { readonly check: 'lifts-off'; readonly tip: number; readonly pullN: number }
+    | { readonly check: 'unfastened'; readonly half: 'wall' | 'cabinet' }
+    | { readonly check: 'slim-cleat'; readonly shortMm: number; readonly wantedMm: number }
+    | { readonly check: 'overhang'; readonly side: 'left' | 'right'; readonly overMm: number; readonly mostMm: number }
+    | { readonly check: 'cleat-splits'; readonly use: number }
     | { readonly check: 'cleat-material'; readonly material: string }
     | { readonly check: 'over-load'; readonly link: Label; readonly use: number; readonly carriesKg: number; readonly plannedKg: number }
     | { readonly check: 'children'; readonly reason: 'tip' | 'screws' | 'pull'; readonly use: number; readonly near: boolean }

@@ -1,9 +1,9 @@
-/** Forces between the unit and its cleat, and the links that depend on them alone: tipping, spacer, hold-down. */
+/** Forces between the unit and its cleat, and the links that depend on them alone: tipping and the spacer. */
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
-import { link, type Link } from './link.ts';
+import { FINE_TIP, link, type Link } from './link.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
 
 export interface CleatForces {
@@ -54,7 +54,9 @@ export function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): C
       kind: 'tip',
       name: { key: 'link-tip' },
       use: tip,
-      fineTo: 0.67,
+      fineTo: FINE_TIP,
+      // Locked, the hook may be used up: the hold-down link then counts. Unlocked, past its fine mark it is over.
+      limit: hanging.antiLift ? Infinity : FINE_TIP,
       panels: [hanging.cabinetHalf, ...(hanging.spacer ? [hanging.spacer] : [])],
     }),
   ];

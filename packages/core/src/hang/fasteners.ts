@@ -6,6 +6,7 @@ import { formula } from '../worked/figure.ts';
 
 export const N_PER_LB = 4.4482216;
 export const MM_PER_IN = 25.4;
+const MPA_PER_PSI = 0.00689475729;
 /** Standard gravity, m/s². */
 export const G0 = 9.80665;
 /** Load duration: contents that stay. [NDS T2.3.2] */
@@ -61,7 +62,7 @@ export type YieldMode = 'Im' | 'Is' | 'II' | 'IIIm' | 'IIIs' | 'IV';
 export interface LateralJoint {
   readonly diameterMm: number;
   readonly rootMm: number;
-  readonly yieldPsi: number;
+  readonly yieldMPa: number;
   readonly sideMm: number;
   /** Bearing length in the main member; tip and cap already taken off by the caller. */
   readonly mainMm: number;
@@ -82,7 +83,7 @@ export function lateralYield(joint: LateralJoint): { valueN: number; mode: Yield
   const gap = joint.gapMm / MM_PER_IN;
   const qs = bearingPsi(D, joint.sideGravity, joint.sideAngle) * root;
   const qm = bearingPsi(D, joint.mainGravity, joint.mainAngle) * root;
-  const moment = (joint.yieldPsi * root ** 3) / 6;
+  const moment = ((joint.yieldMPa / MPA_PER_PSI) * root ** 3) / 6;
   const solve = (a: number, b: number, c: number): number => (-b + Math.sqrt(b * b - 4 * a * c)) / (2 * a);
   const yields: Record<YieldMode, number> = {
     Im: qm * main,
@@ -130,7 +131,7 @@ export const LATERAL = formula({
     lateralYield({
       diameterMm: terms.D,
       rootMm: terms.D_r,
-      yieldPsi: terms.F_yb / 0.00689475729,
+      yieldMPa: terms.F_yb,
       sideMm: terms.side,
       mainMm: terms.main,
       gapMm: terms.gap,

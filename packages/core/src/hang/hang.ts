@@ -12,6 +12,7 @@ import { G0, PERMANENT } from './fasteners.ts';
 import { climbing, type Climbing } from './climbing.ts';
 import { cleatForces, type CleatForces } from './cleat-forces.ts';
 import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
+import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
 import type { Link } from './link.ts';
 import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
 
@@ -35,6 +36,7 @@ export type RefusalReason =
   | { readonly kind: 'cleat-material'; readonly material: string }
   | { readonly kind: 'short-screw'; readonly diameters: number }
   | { readonly kind: 'no-wall-screw' }
+  | { readonly kind: 'no-cabinet-screw' }
   | { readonly kind: 'bevel'; readonly bevelDeg: number };
 
 export type VerdictState = 'fine' | 'tight' | 'over' | 'refused';
@@ -59,10 +61,6 @@ export interface HangPlan extends Hang {
   readonly fineToKg: number | null;
 }
 
-export const FINE_USE = 0.8;
-export const FINE_TIP = 0.67;
-/** A back thinner than this is no fixing. [ASSUME] */
-export const LEAST_FIXING_BACK_MM = 12;
 /** One stud only: most it may carry, loaded; how far off the stud the centre of gravity may be. [ASSUME] */
 export const ONE_STUD_KG = 15;
 export const ONE_STUD_OFF_MM = 75;
@@ -74,10 +72,9 @@ export function hang(input: HangInput): HangPlan {
   const capacities = capacitiesOf(input);
   const planned = hangAt(input, 1);
   const held = contentsMass(input.weights);
-  const { antiLift } = input.unit.hanging;
   return {
     ...planned,
-    carriesKg: mostContents(input, capacities, held, ({ kind }) => (kind === 'tip' && antiLift ? Infinity : 1)),
+    carriesKg: mostContents(input, capacities, held, ({ limit }) => limit),
     fineToKg: mostContents(input, capacities, held, ({ fineTo }) => fineTo),
   };
 }
@@ -102,9 +99,7 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
   const weight = apply(WEIGHT, { m: loaded.mass });
   const forces = cleatForces(unit, weight, loaded);
   const { studs, links: fromWall } = wallLinks(input, forces, loaded, capacities.wall);
-  const links = [...fromWall, ...jointLinks(input, capacities.joints, forces, factor), ...forces.links].sort(
-    (a, b) => b.use.value / b.limit - a.use.value / a.limit,
-  );
+  const links = [...fromWall, ...jointLinks(input, capacities.joints, forces, factor), ...forces.links].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs);
   return {
     weight,
@@ -113,16 +108,19 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
     studs,
     links,
     refusals,
-    state: stateOf(links, refusals, unit.hanging.antiLift),
+    state: stateOf(links, refusals, studs.length),
     plannedKg: contentsMass(weights) * factor,
   };
 }
 
-function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], antiLift: boolean): VerdictState {
+/** How near a link is to its limit; one without a limit of its own counts against 1. */
+const nearness = ({ use, limit }: Link): number => use.value / (Number.isFinite(limit) ? limit : 1);
+
+function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], studs: number): VerdictState {
   if (refusals.length > 0) return 'refused';
-  const over = links.some(({ use, kind }) => use.value > 1 && !(kind === 'tip' && antiLift));
-  if (over) return 'over';
-  const tight = links.some(({ use, fineTo }) => use.value > fineTo);
+  if (links.some(({ use, limit }) => use.value > limit)) return 'over';
+  // On one stud it is never better than tight. [ASSUME]
+  const tight = studs < 2 || links.some(({ use, fineTo }) => use.value > fineTo);
   return tight ? 'tight' : 'fine';
 }
 
@@ -165,8 +163,8 @@ function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: 
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (hanging.bevelDeg < 20 || hanging.bevelDeg > 65) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
   const back = unit.panels.find(({ role }) => role === 'back');
-  if (!hanging.hangingRail && (!back || toMm(back.thickness) < LEAST_FIXING_BACK_MM))
-    reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
+  if (!carrierOf(unit) || cabinetScrewRow(unit) === null) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
+  if (hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
   if (!wall.studs.known) return [...reasons, { kind: 'no-stud-known' }];
   const { upper, lower } = hanging.wallScrew;
   if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];

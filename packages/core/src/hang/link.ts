@@ -1,6 +1,6 @@
-/** One link of the chain from the thing on the shelf to the stud. */
+/** One link of the chain from the thing on the shelf to the stud, and the marks it is judged by. */
 import type { Label } from '../worked/dimension.ts';
-import type { Figure } from '../worked/figure.ts';
+import { formula, type Figure } from '../worked/figure.ts';
 
 export type LinkKind = 'wall-screws' | 'wall-half-bending' | 'cabinet-screws' | 'rail-joint' | 'floor-joint' | 'tip' | 'spacer' | 'hold-down';
 
@@ -10,8 +10,9 @@ export interface Link {
   readonly name: Label;
   /** Demand over capacity. */
   readonly use: Figure;
-  /** Up to here the link is fine; past 1 it is over. */
+  /** Up to here the link is fine. */
   readonly fineTo: number;
+  /** Past here it is over; Infinity where another link takes its place. */
   readonly limit: number;
   /** Panels to light up. */
   readonly panels: readonly string[];
@@ -19,4 +20,19 @@ export interface Link {
   readonly straightSum?: number;
 }
 
-export const link = (row: Omit<Link, 'fineTo' | 'limit'> & Partial<Pick<Link, 'fineTo'>>): Link => ({ fineTo: 0.8, limit: 1, ...row });
+/** Fine up to here; from here to 1 it is tight. docs/formulas/hanging-verdict.md */
+export const FINE_USE = 0.8;
+/** The tip ratio is fine up to here; past it the unit must be locked against lifting off. */
+export const FINE_TIP = 0.67;
+
+export const link = (row: Omit<Link, 'fineTo' | 'limit'> & Partial<Pick<Link, 'fineTo' | 'limit'>>): Link => ({ fineTo: FINE_USE, limit: 1, ...row });
+
+/** Load over capacity; a joint that holds nothing is far over as soon as it has to. */
+export const JOINT_USE = formula({
+  label: 'joint-use',
+  unit: 'share',
+  text: 'load / capacity',
+  source: '[eq]',
+  terms: { load: 'N', capacity: 'N' },
+  compute: ({ load, capacity }) => (capacity > 0 ? load / capacity : load > 0 ? 99 : 0),
+});

@@ -37,8 +37,21 @@ export interface WallRows {
 
 /** Least distance of a screw from the cleat's end, in diameters, bored. [NDS 12.1 commentary (m)] */
 const END_DISTANCE = 10;
-const EDGE_DISTANCE = 2.5;
 
+/** Edge distance in diameters; from 1/4 in up the loaded edge counts. [NDS commentary (m)] */
+const EDGE_DISTANCE = 2.5;
+const EDGE_DISTANCE_THICK = 4;
+/** The lock at the bottom must hold one and a half times what it has to. docs/formulas/hanging-verdict.md */
+const LOCK_FACTOR = 1.5;
+
+const HOLD_DOWN_USE = formula({
+  label: 'hold-down-use',
+  unit: 'share',
+  text: "1.5 L / Z'",
+  source: 'docs/formulas/hanging-verdict.md',
+  terms: { L: 'N', "Z'": 'N' },
+  compute: (terms) => (terms["Z'"] > 0 ? (LOCK_FACTOR * terms.L) / terms["Z'"] : 99),
+});
 const SHEAR = formula({ label: 'screw-shear', unit: 'N', text: 'R / n', source: '[eq]', terms: { R: 'N', n: 'count' }, compute: ({ R, n }) => R / n });
 const STUD_PULL = formula({
   label: 'stud-outward',
@@ -89,8 +102,15 @@ const OVERHANG_MOMENT = formula({
   compute: ({ w, c }) => (w * c * c) / 2,
 });
 
-export function wallRows({ hanging }: ResolvedUnit): WallRows {
-  const edge = EDGE_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
+/** Least distance of a wall screw from the short face's edges, mm. */
+export function edgeDistanceMm({ hanging }: ResolvedUnit): number {
+  const { diameterMm } = screwById(hanging.wallScrew.screw);
+  return (diameterMm >= 6.35 ? EDGE_DISTANCE_THICK : EDGE_DISTANCE) * diameterMm;
+}
+
+export function wallRows(unit: ResolvedUnit): WallRows {
+  const { hanging } = unit;
+  const edge = edgeDistanceMm(unit);
   const short = toMm(hanging.shortFace);
   return { topMm: Math.max(0, Math.floor(short - edge)), lowMm: Math.ceil(edge), upper: hanging.wallScrew.upper, lower: hanging.wallScrew.lower };
 }
@@ -131,6 +151,11 @@ export function wallLinks(input: HangInput, forces: CleatForces, loaded: Load, c
     }),
   );
   links.push(bendingLink(input, forces, behind, { left, right }));
+  if (hanging.antiLift && forces.holdDown.value > 0) {
+    // The lock is one more wall screw, through the bottom and the spacer into a stud.
+    const use = apply(HOLD_DOWN_USE, { L: forces.holdDown, "Z'": capacity.lateral });
+    links.push(link({ id: 'hold-down', kind: 'hold-down', name: { key: 'link-hold-down' }, use, panels: hanging.spacer ? [hanging.spacer] : [] }));
+  }
   return { studs, links };
 }
 
@@ -158,7 +183,7 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
     lateral: apply(LATERAL, {
       D: screw.diameterMm,
       D_r: screw.rootMm,
-      F_yb: screw.yieldPsi * 0.00689475729,
+      F_yb: screw.yieldMPa,
       side: t,
       main,
       gap,

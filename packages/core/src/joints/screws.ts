@@ -10,12 +10,15 @@ export interface Screw {
   readonly name: string;
   readonly diameterMm: number;
   readonly rootMm: number;
-  readonly yieldPsi: number;
+  /** Bending yield strength F_yb. */
+  readonly yieldMPa: number;
   /** Effective bearing diameter of a flat head: largest x 0.9 [ASSUME]. */
   readonly headMm: number;
   readonly unit: 'mm' | 'in';
   readonly lengths: readonly Entered[];
 }
+
+const MPA_PER_KSI = 6.89475729;
 
 const INCH_LENGTHS = ['1', '1 1/4', '1 1/2', '1 3/4', '2', '2 1/4', '2 1/2', '3', '3 1/2', '4', '5', '6'].map((text) => entered(`${text} in`));
 const METRIC_LENGTHS = [30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120].map((length) => entered(`${length} mm`));
@@ -25,7 +28,7 @@ const numbered = (id: string, d: number, root: number, ksi: number, head: number
   name: id,
   diameterMm: d * 25.4,
   rootMm: root * 25.4,
-  yieldPsi: ksi * 1000,
+  yieldMPa: ksi * MPA_PER_KSI,
   headMm: head * 25.4,
   unit: 'in',
   lengths: INCH_LENGTHS,
@@ -35,7 +38,7 @@ const metric = (diameterMm: number, rootMm: number, ksi: number): Screw => ({
   name: `${diameterMm.toFixed(1)} mm`,
   diameterMm,
   rootMm,
-  yieldPsi: ksi * 1000,
+  yieldMPa: ksi * MPA_PER_KSI,
   headMm: diameterMm * 1.8,
   unit: 'mm',
   lengths: METRIC_LENGTHS,

@@ -1,9 +1,10 @@
 /**
  * What no plan can be under. A part with its kerf on two sides tiles a sheet that is a kerf larger
- * each way, so areas are compared with the kerf added to both. Areas are BigInt: in doubles the sum
- * could come out above the optimum on sheets that are filled exactly.
+ * each way, so areas are compared with the kerf added to both. Parts that fit only some of the sheets
+ * must come out of those, so each such class is covered by itself and the greatest bound counts.
+ * Areas are BigInt: in doubles the sum could come out above the optimum on sheets that are filled exactly.
  */
-import { bedsOf, lieOf } from './pieces.ts';
+import { bedsOf, lieOf, type Bed } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
 
 export interface Bound {
@@ -12,29 +13,54 @@ export interface Bound {
   readonly why: string;
 }
 
+/** Parts that can only come out of these sheets. */
+interface PartClass {
+  readonly beds: readonly Cover[];
+  readonly area: bigint;
+}
+
+interface Cover {
+  readonly area: bigint;
+  readonly count: number | null;
+  readonly cost: number;
+}
+
 /** Bound for the parts that can be placed at all. */
 export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bound {
   const hasCosts = problem.sheets.length > 0 && problem.sheets.every(({ cost }) => cost !== null);
   if (parts.length === 0) return { sheets: 0, cost: hasCosts ? 0 : null, why: 'nothing to place' };
-  const kerf = BigInt(problem.kerf);
-  const beds = bedsOf(problem)
-    .filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0)
-    .map(({ sheet, dx, dy }) => ({ area: (BigInt(dx) + kerf) * (BigInt(dy) + kerf), count: sheet.count, cost: sheet.cost ?? 0 }));
-  const area = parts.reduce((sum, { length, width, count }) => sum + (BigInt(length) + kerf) * (BigInt(width) + kerf) * BigInt(count), 0n);
-  const byArea = fewest(area, beds);
+  const classes = classesOf(problem, parts);
+  const byArea = Math.max(...classes.map(({ area, beds }) => fewest(area, beds)));
   const alone = loners(problem, parts);
   const sheets = Math.max(1, byArea, alone);
-  const why = alone > byArea ? `${alone} parts so large that no two share a sheet` : `area of the parts with their kerfs over that of the sheets`;
-  return { sheets, cost: hasCosts ? leastCost(area, beds, sheets) : null, why };
+  const why = alone > byArea ? `${alone} parts are so large that no two share a sheet` : 'the area of the parts with their kerfs fills as many';
+  return { sheets, cost: hasCosts ? Math.max(...classes.map(({ area, beds }) => leastCost(area, beds)), cheapest(classes, sheets)) : null, why };
 }
 
+/** One class for each set of sheets that is all some part fits; the parts of a class fit nowhere else. */
+function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[] {
+  const kerf = BigInt(problem.kerf);
+  const beds = bedsOf(problem).filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0);
+  const rows = parts.map((part) => ({ part, fits: beds.filter((bed) => fitsOn(part, bed)) }));
+  const keyOf = (fits: readonly Bed[]): string => fits.map(({ sheet }) => sheet.id).join('\n');
+  const sets = new Map(rows.map(({ fits }) => [keyOf(fits), fits]));
+  return [...sets.values()].map((set) => ({
+    beds: set.map(({ sheet, dx, dy }) => ({ area: (BigInt(dx) + kerf) * (BigInt(dy) + kerf), count: sheet.count, cost: sheet.cost ?? 0 })),
+    area: rows
+      .filter(({ fits }) => fits.every((bed) => set.includes(bed)))
+      .reduce((sum, { part }) => sum + (BigInt(part.length) + kerf) * (BigInt(part.width) + kerf) * BigInt(part.count), 0n),
+  }));
+}
+
+const fitsOn = (part: NestPart, { dx, dy }: Bed): boolean => lieOf(part).some((lie) => lie.dx <= dx && lie.dy <= dy);
+const sheetsFor = (area: bigint, { area: each }: Cover): number => (area <= 0n ? 0 : Number((area + each - 1n) / each));
+
 /** Largest sheets first: fewest that hold the area. */
-function fewest(area: bigint, beds: readonly { area: bigint; count: number | null }[]): number {
+function fewest(area: bigint, beds: readonly Cover[]): number {
   let left = area;
   let sheets = 0;
   for (const bed of [...beds].sort((a, b) => (a.area > b.area ? -1 : 1))) {
-    const wanted = Number((left + bed.area - 1n) / bed.area);
-    const used = Math.min(wanted, bed.count ?? Infinity);
+    const used = Math.min(sheetsFor(left, bed), bed.count ?? Infinity);
     sheets += used;
     left -= BigInt(used) * bed.area;
     if (left <= 0n) break;
@@ -42,39 +68,56 @@ function fewest(area: bigint, beds: readonly { area: bigint; count: number | nul
   return sheets;
 }
 
-/** Cheapest area first, the last sheet in part: a knapsack's relaxation; and never less than `sheets` of the cheapest. */
-function leastCost(area: bigint, beds: readonly { area: bigint; count: number | null; cost: number }[], sheets: number): number {
+/** A search over whole sheets that grows past this gives way to its relaxation. */
+const MOST_NODES = 20_000;
+
+/** The least that whole sheets cost whose areas together hold the parts': a covering knapsack, branch and bound. */
+function leastCost(area: bigint, beds: readonly Cover[]): number {
+  const order = [...beds].sort((a, b) => a.cost * Number(b.area) - b.cost * Number(a.area));
+  let nodes = 0;
+  let best = Infinity;
+  const visit = (index: number, left: bigint, cost: number): void => {
+    if (left <= 0n) {
+      best = Math.min(best, cost);
+      return;
+    }
+    if (index === order.length || ++nodes > MOST_NODES || cost + relaxed(left, order.slice(index)) >= best) return;
+    const bed = order[index]!;
+    for (let used = Math.min(sheetsFor(left, bed), bed.count ?? Infinity); used >= 0; used--)
+      visit(index + 1, left - BigInt(used) * bed.area, cost + used * bed.cost);
+  };
+  visit(0, area, 0);
+  const straight = relaxed(area, order);
+  return nodes > MOST_NODES || best === Infinity ? straight : best;
+}
+
+/** Cheapest area first, the last sheet in part. A hair is taken off, so that rounding never puts it above the optimum. */
+function relaxed(area: bigint, order: readonly Cover[]): number {
   let left = area;
   let cost = 0;
-  for (const bed of [...beds].sort((a, b) => a.cost * Number(b.area) - b.cost * Number(a.area))) {
+  for (const bed of order) {
     const room = bed.count === null ? left : BigInt(bed.count) * bed.area;
     const used = room < left ? room : left;
     cost += bed.cost * (Number(used) / Number(bed.area));
     left -= used;
     if (left <= 0n) break;
   }
-  const cheapest = beds
-    .flatMap(({ cost: each, count }) => Array.from({ length: Math.min(count ?? sheets, sheets) }, () => each))
+  return cost * (1 - 1e-9);
+}
+
+/** So many sheets cost at least as much as the cheapest so many there are. */
+function cheapest(classes: readonly PartClass[], sheets: number): number {
+  const beds = [...new Set(classes.flatMap(({ beds: own }) => own))];
+  const prices = beds.flatMap(({ cost, count }) => Array.from({ length: Math.min(count ?? sheets, sheets) }, () => cost));
+  return prices
     .sort((a, b) => a - b)
-    .slice(0, sheets);
-  const whole = beds.every((bed) => Number.isInteger(bed.cost));
-  // A hair is taken off the relaxation, so that rounding never puts it above the optimum.
-  const relaxed = cost * (1 - 1e-12);
-  return Math.max(
-    whole ? Math.ceil(relaxed - 1e-9) : relaxed,
-    cheapest.reduce((sum, each) => sum + each, 0),
-  );
+    .slice(0, sheets)
+    .reduce((sum, cost) => sum + cost, 0);
 }
 
 /** Parts more than half of every sheet both ways, whichever way they lie: no two share a sheet. */
 function loners(problem: NestProblem, parts: readonly NestPart[]): number {
   const beds = bedsOf(problem).filter(({ sheet }) => sheet.count !== 0);
-  const large = parts.filter((part) =>
-    lieOf({ ...part, grain: 'either' }).every(({ dx, dy }) => beds.every((bed) => 2 * dx + problem.kerf > bed.dx && 2 * dy + problem.kerf > bed.dy)),
-  );
-  const pairs = (part: NestPart): boolean => {
-    const shorter = Math.min(part.length, part.width);
-    return beds.every((bed) => 2 * shorter + problem.kerf > Math.max(bed.dx, bed.dy));
-  };
-  return large.filter(pairs).reduce((sum, { count }) => sum + count, 0);
+  const alone = ({ length, width }: NestPart): boolean => beds.every((bed) => 2 * Math.min(length, width) + problem.kerf > Math.max(bed.dx, bed.dy));
+  return parts.filter(alone).reduce((sum, { count }) => sum + count, 0);
 }

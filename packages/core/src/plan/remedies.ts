@@ -1,5 +1,5 @@
 /** What would help a tight or overloaded hanging most: fixes for its three most used links. The caller previews each. */
-import { strengthen } from '../checks/hang-checks.ts';
+import { strengthen } from '../checks/strengthen.ts';
 import type { Fix } from '../checks/finding.ts';
 import type { UnitDesign } from './design.ts';
 import type { UnitPlan } from './plan.ts';

@@ -1,5 +1,6 @@
 /** Sums of the cleat and the wall behind it. */
 import { HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from '../hang/statics.ts';
+import { FINE_TIP } from '../hang/link.ts';
 import { studShares } from '../hang/stud-shares.ts';
 import { Refusal } from '../problem/problem.ts';
 import { ENGAGEMENT, LEAST_BEVEL_DEG, LIFT_CLEARANCE, MOST_BEVEL_DEG, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
@@ -47,7 +48,7 @@ const statics: Sum = {
         ...(hooked ? [] : workingOf(hold)),
       ],
       cautions: hooked
-        ? tip.value > 0.67
+        ? tip.value > FINE_TIP
           ? ['Tight: it wants a screw against lifting off.']
           : []
         : ['It swings off its hook: do not hang it like this without a screw at the bottom.'],

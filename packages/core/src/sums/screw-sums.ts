@@ -105,7 +105,7 @@ const lateral: Sum = {
     const { valueN, mode } = lateralYield({
       diameterMm,
       rootMm,
-      yieldPsi: screw?.yieldPsi ?? inputs.amount('yield') / 0.00689475729,
+      yieldMPa: screw?.yieldMPa ?? inputs.amount('yield'),
       sideMm: inputs.amount('side'),
       mainMm: main,
       gapMm: inputs.amount('gap'),

@@ -4,6 +4,7 @@ import { exactTextWithUnit, tapeTextWithUnit } from '../../length/format.ts';
 import type { FigureUnit } from '../../worked/figure.ts';
 
 const KG_PER_LB = 0.45359237;
+const G0 = 9.80665;
 
 export const massText = (kg: number, unit: DisplayUnit): string => (unit === 'mm' ? `${trim(kg)} kg` : `${trim(kg / KG_PER_LB)} lb`);
 /** Both units, the reader's first. */
@@ -13,10 +14,11 @@ export const toShownMass = (kg: number, unit: DisplayUnit): number => (unit === 
 export const fromShownMass = (shown: number, unit: DisplayUnit): number => (unit === 'mm' ? shown : shown * KG_PER_LB);
 /** A hanging's percent is rounded up: 100.2 % must never read as 100. */
 export const percentText = (share: number): string => (share >= 9.99 ? 'far over' : `${Math.ceil(share * 100 - 1e-6)} %`);
-export const sagText = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(2)} in`);
+export const sagText = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(3)} in`);
 export const lengthText = (nm: number, unit: DisplayUnit): string => tapeTextWithUnit(nm as Length, unit);
 export const fineText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit(nm as Length, unit);
-export const forceText = (newtons: number): string => `${twoFigures(newtons)} N`;
+/** A force as the mass it would lift: people read kilograms or pounds; newtons stand inside sums. Two figures, as forces are never known better. */
+export const forceText = (newtons: number, unit: DisplayUnit): string => `${twoFigures(toShownMass(newtons / G0, unit))} ${massPerUnit(unit)}`;
 
 function trim(value: number): string {
   return Math.abs(value) < 10 ? value.toFixed(1).replace(/\.0$/, '') : value.toFixed(0);

@@ -18,7 +18,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
   switch (finding.check) {
     case 'nominal-thickness':
       return {
-        says: `${finding.product} ${finding.readings === 0 ? 'has not been measured' : 'was measured once'}; its slots are cut to ${fineText(finding.nominalNm, unit)} plus ${fineText(finding.playNm, unit)} play.`,
+        says: `${finding.product} ${finding.readings === 0 ? 'has not been measured' : 'was measured once'}; its slots are cut to ${fineText(finding.cutToNm, unit)} plus ${fineText(finding.playNm, unit)} play.`,
         why: 'Sheets are rarely what their name says; a few tenths decide whether a shelf binds or rattles.',
       };
     case 'weak-bottom':
@@ -95,8 +95,28 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'lifts-off':
       return {
-        says: `The hook is ${percentText(finding.tip)} used and nothing locks it; a pull of ${forceText(finding.pullN)} at the bottom unhooks it.`,
+        says: `The hook is ${percentText(finding.tip)} used and nothing locks it; a pull of ${forceText(finding.pullN, unit)} at the bottom unhooks it.`,
         why: 'One screw through the bottom into a stud keeps it on.',
+      };
+    case 'unfastened':
+      return {
+        says: finding.half === 'wall' ? 'No screw holds the wall half.' : 'No screw holds the cabinet half.',
+        why: 'Glue and friction are not counted on: the screws carry it all.',
+      };
+    case 'slim-cleat':
+      return {
+        says: `The short face of the cleat is ${mm(finding.shortMm)}; ${mm(finding.wantedMm)} is wanted.`,
+        why: 'Two rows of screws need their distance from both edges, or the strip splits.',
+      };
+    case 'overhang':
+      return {
+        says: `The wall half stands ${mm(finding.overMm)} past the last stud on the ${finding.side}; ${mm(finding.mostMm)} is the most.`,
+        why: 'What hangs on its free end pries the last screws out.',
+      };
+    case 'cleat-splits':
+      return {
+        says: `The strip over the upper screws may split along its grain: ${percentText(finding.use)} of what it is trusted with.`,
+        why: 'A caution on a weak basis: plywood with crossed plies does not split like this.',
       };
     case 'cleat-material':
       return { says: `A cleat of ${finding.material} is not allowed.`, why: 'Boards of chips and fibres split at the screw row.' };
@@ -177,6 +197,10 @@ export function fixWords({ key, lengthNm, text, number }: FixLabel, unit: Displa
       return `Run the wall half ${length} past the right side to the next stud`;
     case 'run-on-left':
       return `Run the wall half ${length} past the left side to the next stud`;
+    case 'inset-left':
+      return `Begin the wall half ${length} in from the left`;
+    case 'inset-right':
+      return `End the wall half ${length} in from the right`;
     case 'hang-lower':
       return `Hang its bottom at ${length}`;
     case 'add-rail':

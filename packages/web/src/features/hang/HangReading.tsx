@@ -43,7 +43,7 @@ export function HangReading({
       <p className="quiet">
         A firm pull of about{' '}
         <Explained title="unhooks when pulled with" unit={unit} of={hang.forces.pullLimit}>
-          {forceText(hang.forces.pullLimit.value)}
+          {forceText(hang.forces.pullLimit.value, unit)}
         </Explained>{' '}
         at the bottom unhooks it
         {box.hanging.antiLift ? '; the screw against lifting off holds it.' : '.'}

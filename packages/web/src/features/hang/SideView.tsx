@@ -38,7 +38,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
           width={size.width}
           height={height}
           role="img"
-          aria-label={`Side view. ${massText(hang.loaded.mass.value, unit)} hang ${tapeTextWithUnit(Math.round(hang.loaded.out * 1e6) as Length, unit)} out from the wall; the cleat is pulled with ${forceText(outward.value)}, the bottom pushes with ${forceText(spacerPush.value)}.`}
+          aria-label={`Side view. ${massText(hang.loaded.mass.value, unit)} hang ${tapeTextWithUnit(Math.round(hang.loaded.out * 1e6) as Length, unit)} out from the wall; the cleat is pulled with ${forceText(outward.value, unit)}, the bottom pushes with ${forceText(spacerPush.value, unit)}.`}
         >
           <defs>
             <marker id="arrow" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="8" markerHeight="8" orient="auto-start-reverse">
@@ -56,7 +56,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
               pulls out
             </text>
             <text className="amount" x={8} y={y(contact) + 18}>
-              {forceText(outward.value)}
+              {forceText(outward.value, unit)}
             </text>
           </g>
           <g className="force" onClick={(event) => show(event.currentTarget, { title: 'push on the spacer', unit, figure: spacerPush })}>
@@ -65,7 +65,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
               pushes in
             </text>
             <text className="amount" x={8} y={y(standoff) + 18}>
-              {forceText(spacerPush.value)}
+              {forceText(spacerPush.value, unit)}
             </text>
           </g>
           <g className="force weight" onClick={(event) => show(event.currentTarget, { title: 'loaded unit', unit, figure: hang.loaded.mass })}>

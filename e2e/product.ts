@@ -1,0 +1,78 @@
+/** A running product of its own: supervisor, server and database on free ports and in a throwaway folder, with the product's own settings. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+export interface Product {
+  readonly url: string;
+  readonly folder: string;
+  /** Process ids as they are now: both change when the supervisor starts one again. */
+  readonly serverPid: () => number;
+  readonly databasePid: () => number;
+  readonly stop: () => Promise<void>;
+}
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const server = createServer();
+    server.once('error', reject);
+    server.listen(0, '127.0.0.1', () => {
+      const address = server.address();
+      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Resolves when the server says that a save would succeed; throws after `ms`. */
+export async function untilUp(url: string, ms = 60_000): Promise<void> {
+  for (let waited = 0; waited < ms; waited += 200) {
+    try {
+      if ((await fetch(`${url}/api/health`)).ok) return;
+    } catch {
+      // Not yet.
+    }
+    await wait(200);
+  }
+  throw new Error(`${url} did not come up in ${ms / 1000} s`);
+}
+
+export async function startProduct(): Promise<Product> {
+  const folder = await mkdtemp(join(tmpdir(), 'keen-e2e-'));
+  const port = await freePort();
+  let said = '';
+  const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', folder], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  for (const stream of [supervisor.stdout, supervisor.stderr]) stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  const url = `http://127.0.0.1:${port}`;
+  const ended = new Promise<never>((_resolve, reject) => supervisor.once('exit', () => reject(new Error(`the product ended:\n${said}`))));
+  ended.catch(() => {});
+  await Promise.race([untilUp(url), ended]);
+  return {
+    url,
+    folder,
+    serverPid: () => childOf(supervisor, 'packages/server/dist/main.js'),
+    databasePid: () => Number(readFileSync(join(folder, 'mysql.pid'), 'utf8')),
+    async stop() {
+      if (supervisor.exitCode === null) {
+        const gone = new Promise((resolve) => supervisor.once('exit', resolve));
+        supervisor.kill('SIGTERM');
+        await gone;
+      }
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** The child of the supervisor that runs a script, from /proc. */
+function childOf(supervisor: ChildProcess, script: string): number {
+  const children = readFileSync(`/proc/${supervisor.pid}/task/${supervisor.pid}/children`, 'utf8').trim().split(' ').map(Number);
+  const child = children.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(script));
+  if (!child) throw new Error(`the supervisor runs no ${script}`);
+  return child;
+}

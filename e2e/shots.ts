@@ -1,0 +1,64 @@
+/**
+ * One picture of each main view, from the demo data: node --import tsx e2e/shots.ts [--only NAME] [--to FOLDER] [--url URL]
+ * Without an address a product of its own is started, so that the pictures show nothing but the demo.
+ */
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import { startProduct } from './product.ts';
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly size?: { readonly width: number; readonly height: number };
+  readonly dark?: boolean;
+  readonly before?: (page: Page) => Promise<unknown>;
+}
+
+const PHONE = { width: 390, height: 844 };
+const INK = '/project/print-room/ink';
+const TYPE = '/project/print-room/type';
+
+const SHOTS: readonly Shot[] = [
+  { name: 'home', path: '/' },
+  { name: 'new-cabinet', path: '/new' },
+  { name: 'box', path: `${INK}/box` },
+  { name: 'box-part', path: `${TYPE}/box`, before: (page) => page.locator('[data-panel="type/shelf/s1"]').first().click() },
+  { name: 'cut-list', path: `${TYPE}/box`, before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
+  { name: 'stock', path: `${INK}/stock` },
+  { name: 'sheets', path: `${INK}/sheets`, before: (page) => page.waitForTimeout(2500) },
+  { name: 'hang', path: `${TYPE}/hang` },
+  { name: 'hang-dark', path: `${INK}/hang`, dark: true },
+  { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained').nth(3).click() },
+  { name: 'phone-box', path: `${TYPE}/box`, size: PHONE },
+  { name: 'phone-hang', path: `${INK}/hang`, size: PHONE },
+];
+
+const argument = (name: string): string | undefined => {
+  const at = process.argv.indexOf(`--${name}`);
+  return at < 0 ? undefined : process.argv[at + 1];
+};
+
+const only = argument('only')?.split(',');
+const folder = argument('to') ?? fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+mkdirSync(folder, { recursive: true });
+const own = argument('url') === undefined ? await startProduct() : undefined;
+const url = argument('url') ?? own!.url;
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium' });
+try {
+  for (const { name, path, size, dark, before } of SHOTS) {
+    if (only && !only.includes(name)) continue;
+    const page = await browser.newPage({ viewport: size ?? { width: 1280, height: 800 }, colorScheme: dark ? 'dark' : 'light' });
+    await page.goto(`${url}${path}`);
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(1200);
+    await before?.(page);
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `${folder}/${name}.png` });
+    await page.close();
+    console.log(name);
+  }
+} finally {
+  await browser.close();
+  await own?.stop();
+}

@@ -1,0 +1,230 @@
+/** Checks of the cleat itself: what it is ripped from, what it is fixed to, the spacer under it, the room above it. */
+import { CLEAT_SPLITTING, SPLITTING_MPA } from '../hang/splitting.ts';
+import { edgeDistanceMm, wallHalfEnds, wallRows } from '../hang/wall-links.ts';
+import { screwById } from '../joints/screws.ts';
+import { entered } from '../length/entered.ts';
+import { nearest, toMm } from '../length/length.ts';
+import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
+import { apply } from '../worked/figure.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
+import type { Finding, Fix } from './finding.ts';
+import { roundDown, roundUp } from './round.ts';
+import { runOn, strongerWallScrews, tallerCleat } from './strengthen.ts';
+
+const liftClearance: Check = (context) => {
+  const { box, wall, unit } = context;
+  const needed = unit.hanging.engagement.value + LIFT_MARGIN_MM;
+  const free = toMm(wall.ceiling.nm) - toMm(box.place.up.nm) - toMm(box.height.nm);
+  if (free >= needed) return [];
+  const up = roundDown(toMm(wall.ceiling.nm) - toMm(box.height.nm) - needed, box.unit);
+  return [
+    {
+      check: 'lift-clearance',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      freeMm: free,
+      neededMm: needed,
+      panels: [unit.hanging.cabinetHalf],
+      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: up }] }] : [],
+    },
+  ];
+};
+
+const backAndSpacer: Check = (context) => {
+  const { box, unit, hang } = context;
+  const { hanging } = unit;
+  const found: Finding[] = [];
+  const thin = hang.refusals.find((reason) => reason.kind === 'thin-back-only');
+  if (thin?.kind === 'thin-back-only') {
+    const rail = entered(box.unit === 'mm' ? '90 mm' : '3 1/2 in');
+    found.push({
+      check: 'thin-back-only',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      backNm: nearest(thin.backMm),
+      panels: [hanging.cabinetHalf],
+      fixes: [{ label: { key: 'add-rail', lengthNm: rail.nm }, edit: [{ path: inUnit(context, 'hanging', 'rail'), value: rail }] }],
+    });
+  }
+  if (hanging.standoff === 'nothing') {
+    const height = entered(box.unit === 'mm' ? '60 mm' : '2 1/2 in');
+    found.push({
+      check: 'no-spacer',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      panels: [hanging.cabinetHalf],
+      fixes: [
+        {
+          label: { key: 'add-spacer', lengthNm: hanging.gap },
+          edit: [{ path: inUnit(context, 'hanging', 'spacer'), value: { stock: box.hanging.stock, height } }],
+        },
+      ],
+    });
+  }
+  const off = toMm(hanging.spacerThickness) - toMm(hanging.gap);
+  if (hanging.standoff === 'spacer' && Math.abs(off) > 0.5) {
+    const h = toMm(hanging.contactUp) - toMm(hanging.standoffUp);
+    found.push({
+      check: 'wrong-spacer',
+      unit: box.id,
+      severity: 'change',
+      station: 'hang',
+      gapNm: hanging.gap,
+      spacerNm: hanging.spacerThickness,
+      slopeMm: (off / h) * toMm(box.height.nm),
+      panels: [hanging.spacer!],
+      fixes: [{ label: { key: 'spacer-same-stock' }, edit: [{ path: inUnit(context, 'hanging', 'spacer', 'stock'), value: box.hanging.stock }] }],
+    });
+  }
+  return found;
+};
+
+const cleatMaterial: Check = (context) => {
+  const { box, unit, hang } = context;
+  const reason = hang.refusals.find(({ kind }) => kind === 'cleat-material');
+  if (reason?.kind !== 'cleat-material') return [];
+  return [
+    {
+      check: 'cleat-material',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      material: reason.material,
+      panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
+      fixes: plywoodCleat(context),
+    },
+  ];
+};
+
+/** The cleat and its spacer from a sound plywood of the cabinet's own units. */
+function plywoodCleat(context: CheckContext): Fix[] {
+  const { box, workshop } = context;
+  const sound = Object.values(workshop.products).find(
+    (product) =>
+      product.unit === box.unit && product.material === (box.unit === 'mm' ? 'birch-plywood' : 'hardwood-faced-plywood') && toMm(product.nominal.nm) > 16,
+  );
+  if (!sound || sound.id === box.hanging.stock) return [];
+  return [
+    {
+      label: { key: 'cleat-of', text: sound.name },
+      edit: [
+        { path: inUnit(context, 'hanging', 'stock'), value: sound.id },
+        ...(box.hanging.spacer ? [{ path: inUnit(context, 'hanging', 'spacer', 'stock'), value: sound.id }] : []),
+      ],
+    },
+  ];
+}
+
+/** Screws nobody has planned: the halves hang on nothing. */
+const unfastened: Check = (context) => {
+  const { box, unit, hang } = context;
+  const base = { unit: box.id, check: 'unfastened' as const, severity: 'stop' as const, station: 'hang' as const };
+  const found: Finding[] = [];
+  if (hang.refusals.some(({ kind }) => kind === 'no-wall-screw'))
+    found.push({
+      ...base,
+      half: 'wall',
+      panels: [unit.hanging.wallHalf],
+      fixes: [{ label: { key: 'more-upper', number: 2 }, edit: [{ path: inUnit(context, 'hanging', 'wallScrew', 'upper'), value: 2 }] }],
+    });
+  if (hang.refusals.some(({ kind }) => kind === 'no-cabinet-screw'))
+    found.push({
+      ...base,
+      half: 'cabinet',
+      panels: [unit.hanging.cabinetHalf],
+      fixes: [{ label: { key: 'more-cabinet-screws', number: 8 }, edit: [{ path: inUnit(context, 'hanging', 'cabinetScrew', 'count'), value: 8 }] }],
+    });
+  return found;
+};
+
+/** A short face under this leaves no room for two rows of screws. [ASSUME] */
+const LEAST_SHORT_FACE_MM = 45;
+const BETWEEN_ROWS_MM = 10;
+
+const slimCleat: Check = (context) => {
+  const { box, unit } = context;
+  const short = toMm(unit.hanging.shortFace);
+  const wanted = Math.max(LEAST_SHORT_FACE_MM, 2 * edgeDistanceMm(unit) + BETWEEN_ROWS_MM);
+  if (short >= wanted) return [];
+  return [
+    {
+      check: 'slim-cleat',
+      unit: box.id,
+      severity: short < 2 * edgeDistanceMm(unit) ? 'stop' : 'change',
+      station: 'hang',
+      shortMm: short,
+      wantedMm: wanted,
+      panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
+      fixes: [tallerCleat(context)],
+    },
+  ];
+};
+
+/** The wall half may stand past its last stud by so much of the distance between studs. docs/formulas/studs.md */
+const MOST_OVERHANG = 0.4;
+
+const overhang: Check = (context) => {
+  const { box, unit, hang } = context;
+  const at = hang.studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
+  if (at.length < 2) return [];
+  const { from, to } = wallHalfEnds(unit);
+  const spacing = Math.min(...at.slice(1).map((stud, index) => stud - at[index]!));
+  const most = MOST_OVERHANG * spacing;
+  const cabinet = unit.byId.get(unit.hanging.cabinetHalf)!;
+  const left = at[0]! - Math.max(from, cabinet.frame.origin.along / 1e6);
+  const right = Math.min(to, (cabinet.frame.origin.along + cabinet.length.value) / 1e6) - at.at(-1)!;
+  const overMm = Math.max(left, right);
+  if (overMm <= most) return [];
+  const edge = left >= right ? 'leftInset' : 'rightInset';
+  const inset = roundUp(toMm(box.hanging[edge].nm) + overMm - most, box.unit);
+  return [
+    {
+      check: 'overhang',
+      unit: box.id,
+      severity: 'change',
+      station: 'hang',
+      side: edge === 'leftInset' ? 'left' : 'right',
+      overMm,
+      mostMm: most,
+      panels: [unit.hanging.wallHalf],
+      fixes: [
+        ...runOn(context),
+        {
+          label: { key: edge === 'leftInset' ? 'inset-left' : 'inset-right', lengthNm: inset.nm },
+          edit: [{ path: inUnit(context, 'hanging', edge), value: inset }],
+        },
+      ],
+    },
+  ];
+};
+
+/** A caution, never a refusal: the pull over the bevel may split the strip above the upper row. */
+const cleatSplits: Check = (context) => {
+  const { box, unit, hang, hangInput } = context;
+  const { hanging } = unit;
+  const worst = hang.studs.reduce<(typeof hang.studs)[number] | undefined>((a, b) => (a && a.share.value >= b.share.value ? a : b), undefined);
+  const { upper, topMm } = wallRows(unit);
+  if (!worst || upper === 0) return [];
+  const t = toMm(hanging.cleatThickness);
+  const each = worst.share.value / upper;
+  const ratio = hang.forces.outward.value / hang.weight.value;
+  const { value } = apply(CLEAT_SPLITTING, { H: each * ratio, V: each, b: hang.forces.b, s: topMm, t, head: screwById(hanging.wallScrew.screw).headMm });
+  const limit = SPLITTING_MPA[hangInput.materialOf(unit.byId.get(hanging.wallHalf)!.stock).kind];
+  if (value <= limit) return [];
+  return [
+    {
+      check: 'cleat-splits',
+      unit: box.id,
+      severity: 'look',
+      station: 'hang',
+      use: value / limit,
+      panels: [hanging.wallHalf],
+      fixes: [...plywoodCleat(context), ...strongerWallScrews(context).slice(0, 1)],
+    },
+  ];
+};
+
+export const CLEAT_CHECKS: readonly Check[] = [liftClearance, backAndSpacer, cleatMaterial, unfastened, slimCleat, overhang, cleatSplits];

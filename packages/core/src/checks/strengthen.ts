@@ -1,0 +1,114 @@
+/** What strengthens a hanging, link by link, in the order of docs/formulas/hanging-verdict.md. Fixes are data: nothing is tried here. */
+import type { LinkKind } from '../hang/link.ts';
+import { studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
+import { screwById } from '../joints/screws.ts';
+import { entered } from '../length/entered.ts';
+import { toMm } from '../length/length.ts';
+import { dadoBottom } from './box-checks.ts';
+import type { CheckContext } from './context.ts';
+import type { Fix } from './finding.ts';
+import { roundDown, roundUp } from './round.ts';
+
+/** What a remedy of the hanging may read. */
+export type HangContext = Pick<CheckContext, 'box' | 'unit' | 'hangInput'>;
+
+/** The nearest place along the wall where two studs stand behind the wall half. */
+export function moveOverStuds(context: HangContext): Fix[] {
+  const { box, hangInput, unit } = context;
+  const { from, to } = wallHalfEnds(unit);
+  const end = 10 * screwById(box.hanging.wallScrew.screw).diameterMm;
+  const all = hangInput.studsMm;
+  let best: number | undefined;
+  for (let i = 0; i + 1 < all.length; i++) {
+    const least = all[i + 1]! + end - to;
+    const most = all[i]! - end - from;
+    if (least > most) continue;
+    const shift = Math.max(least, Math.min(0, most));
+    if (best === undefined || Math.abs(shift) < Math.abs(best)) best = shift;
+  }
+  if (best === undefined || toMm(box.place.along.nm) + best < 0) return [];
+  if (toMm(box.place.along.nm) + best + toMm(box.width.nm) > toMm(hangInput.wall.width.nm)) return [];
+  const along = toMm(box.place.along.nm) + best;
+  const value = best > 0 ? roundUp(along, box.unit) : roundDown(along, box.unit);
+  return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
+}
+
+/** The wall half run on to the next stud on the nearer side; only an outside cleat can. */
+export function runOn(context: HangContext): Fix[] {
+  const { box, unit, hangInput } = context;
+  if (box.hanging.kind !== 'outside') return [];
+  const { from, to } = wallHalfEnds(unit);
+  const end = 10 * screwById(box.hanging.wallScrew.screw).diameterMm;
+  const behind = studsBehind(unit, hangInput.studsMm);
+  const right = hangInput.studsMm.find((at) => at > to - end && !behind.includes(at));
+  const left = [...hangInput.studsMm].reverse().find((at) => at < from + end && !behind.includes(at));
+  const width = toMm(box.width.nm);
+  const rows: { by: number; edge: 'rightInset' | 'leftInset' }[] = [];
+  if (right !== undefined) rows.push({ by: right + end - width, edge: 'rightInset' });
+  if (left !== undefined) rows.push({ by: end - left, edge: 'leftInset' });
+  return rows
+    .filter(({ by }) => by > 0)
+    .sort((a, b) => a.by - b.by)
+    .slice(0, 1)
+    .map(({ by, edge }) => {
+      const reach = roundUp(by, box.unit);
+      return {
+        label: { key: edge === 'rightInset' ? 'run-on-right' : 'run-on-left', lengthNm: reach.nm },
+        edit: [{ path: ['units', box.id, 'hanging', edge], value: entered(`-${reach.text}`) }],
+      };
+    });
+}
+
+/** What strengthens one kind of link, the most helpful order of docs/formulas/hanging-verdict.md first. */
+export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
+  const { box } = context;
+  const path = (...keys: string[]): string[] => ['units', box.id, ...keys];
+  const more = (key: string, number: number, ...at: string[]): Fix => ({ label: { key, number }, edit: [{ path: path(...at), value: number }] });
+  switch (kind) {
+    case 'wall-screws':
+    case 'wall-half-bending':
+      return [...runOn(context), ...strongerWallScrews(context)];
+    case 'cabinet-screws': {
+      const { count } = box.hanging.cabinetScrew;
+      return [more('more-cabinet-screws', Math.min(24, count + Math.max(2, Math.ceil(count / 2))), 'hanging', 'cabinetScrew', 'count')].filter(
+        () => count < 24,
+      );
+    }
+    case 'rail-joint': {
+      const { railScrews } = box.hanging;
+      return railScrews < 8 ? [more('more-rail-screws', Math.min(8, railScrews + 2), 'hanging', 'railScrews')] : [];
+    }
+    case 'floor-joint':
+      return [{ label: { key: 'use-dado' }, edit: [{ path: path('shelfJoint'), value: 'dado' }, ...dadoBottom(context)] }];
+    case 'tip':
+      return box.hanging.antiLift ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: path('hanging', 'antiLift'), value: true }] }];
+    case 'spacer':
+    case 'hold-down':
+      return [];
+  }
+}
+
+/** More screws in a stud, then a larger one, then a taller cleat. */
+export function strongerWallScrews(context: Pick<HangContext, 'box'>): Fix[] {
+  const { box } = context;
+  const { wallScrew } = box.hanging;
+  const path = (...keys: string[]): string[] => ['units', box.id, 'hanging', ...keys];
+  const fixes: Fix[] = [];
+  if (wallScrew.upper < 2)
+    fixes.push({ label: { key: 'more-upper', number: wallScrew.upper + 1 }, edit: [{ path: path('wallScrew', 'upper'), value: wallScrew.upper + 1 }] });
+  if (wallScrew.lower < 2)
+    fixes.push({ label: { key: 'more-lower', number: wallScrew.lower + 1 }, edit: [{ path: path('wallScrew', 'lower'), value: wallScrew.lower + 1 }] });
+  const larger = { '#6': '#8', '#8': '#10', '#10': '#12', '#12': '#14', '3.5mm': '4mm', '4mm': '5mm', '4.5mm': '5mm', '5mm': '6mm', '6mm': '8mm' }[
+    wallScrew.screw
+  ];
+  if (larger) fixes.push({ label: { key: 'larger-screw', text: screwById(larger).name }, edit: [{ path: path('wallScrew', 'screw'), value: larger }] });
+  fixes.push(tallerCleat({ box }));
+  return fixes;
+}
+
+/** The cleat ripped from a board two inches or 40 mm wider. */
+export function tallerCleat({ box }: Pick<HangContext, 'box'>): Fix {
+  const { boardWidth } = box.hanging;
+  const taller = box.unit === 'mm' ? entered(`${Math.round(toMm(boardWidth.nm)) + 40} mm`) : entered(`${Math.round(boardWidth.nm / 25_400_000) + 2} in`);
+  return { label: { key: 'taller-cleat', lengthNm: taller.nm }, edit: [{ path: ['units', box.id, 'hanging', 'boardWidth'], value: taller }] };
+}

@@ -1,0 +1,156 @@
+/**
+ * From the carcass to the cabinet half: the carrier is what its screws go through, the hanging rail
+ * or, without one, a thick back. It hands the whole weight to the two sides. Sources: docs/formulas/joints.md.
+ */
+import { screwById } from '../joints/screws.ts';
+import { toMm } from '../length/length.ts';
+import { tanDeg } from '../solid/hanging.ts';
+import { place, type Panel } from '../solid/panel.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Label } from '../worked/dimension.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
+import type { CleatForces } from './cleat-forces.ts';
+import { bearingLength, COMBINED, HEAD_PULL_THROUGH, LATERAL, linearUse, PERMANENT, threadIn, WITHDRAWAL } from './fasteners.ts';
+import type { HangInput } from './hang.ts';
+import { endCapacity, GLUE, strongest } from './joint-capacity.ts';
+import { JOINT_USE, link, type Link } from './link.ts';
+import { CABINET_PULL } from './statics.ts';
+
+/** A back thinner than this is no fixing. [ASSUME] */
+export const LEAST_FIXING_BACK_MM = 12;
+/** A screw stands so many diameters from an edge at least. [NDS 12.1 commentary (m)] */
+const EDGE_DISTANCE = 2.5;
+
+const CARRIER_LOAD = formula({
+  label: 'rail-load',
+  unit: 'N',
+  text: '√((W/2)² + (S/2)²)',
+  source: '[eq] docs/formulas/joints.md',
+  terms: { W: 'N', S: 'N' },
+  compute: ({ W, S }) => Math.hypot(W / 2, S / 2),
+});
+const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', source: '[eq]', terms: { W: 'N', n: 'count' }, compute: ({ W, n }) => W / n });
+
+/** What the cabinet half is screwed through; undefined when there is only a thin back, or nothing. */
+export function carrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
+  if (unit.hanging.hangingRail) return unit.byId.get(unit.hanging.hangingRail);
+  const back = unit.panels.find(({ role }) => role === 'back');
+  return back && toMm(back.thickness) >= LEAST_FIXING_BACK_MM ? back : undefined;
+}
+
+/**
+ * How far below the top edge of the cabinet half its screws stand, mm: as low as the bevel allows,
+ * but inside the carrier. Null when no row fits both, so that the half would hold in the thin back alone.
+ */
+export function cabinetScrewRow(unit: ResolvedUnit): number | null {
+  const carrier = carrierOf(unit);
+  if (!carrier) return null;
+  const { hanging } = unit;
+  const edge = EDGE_DISTANCE * screwById(hanging.cabinetScrew.screw).diameterMm;
+  const top = toMm(hanging.valleyUp) + toMm(hanging.longFace);
+  const { low, high } = heightsOf(carrier);
+  const lowest = Math.max(toMm(hanging.valleyUp) + toMm(hanging.cleatThickness) * tanDeg(hanging.bevelDeg), low) + edge;
+  const highest = Math.min(top, high) - edge;
+  return lowest <= highest ? top - lowest : null;
+}
+
+function heightsOf({ frame, outline }: Panel): { low: number; high: number } {
+  const ups = outline.map(({ from }) => place(frame, from).up / 1e6);
+  return { low: Math.min(...ups), high: Math.max(...ups) };
+}
+
+/** One end of the carrier against a side. */
+export interface CarrierCapacity {
+  readonly panel: ResolvedPanel;
+  readonly name: Label;
+  readonly capacity: Figure;
+}
+
+export function carrierCapacity(input: HangInput): CarrierCapacity | null {
+  const { unit } = input;
+  const panel = carrierOf(unit);
+  if (!panel) return null;
+  if (panel.role === 'back') return { panel, name: { key: 'link-back' }, capacity: backCapacity(input, panel) };
+  const meeting = unit.meetings.find(({ guest, edge }) => guest === panel.id && edge === 'start')!;
+  return { panel, name: { key: 'link-rail' }, capacity: endCapacity(input, meeting, panel) };
+}
+
+/** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
+function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): Figure {
+  const meeting = unit.meetings.find(({ guest, host }) => (guest === back.id && isSide(unit, host)) || (host === back.id && isSide(unit, guest)));
+  if (!meeting) return strongest([]);
+  const side = unit.byId.get(meeting.guest === back.id ? meeting.host : meeting.guest)!;
+  const contact = meeting.guest === back.id ? toMm(meeting.joint.depth) : toMm(side.thickness);
+  const holds = meeting.joint.glue && !isFaced(back.stock) && !(meeting.guest === back.id && isFaced(side.stock));
+  return strongest(holds ? [apply(GLUE, { B: toMm(back.length.value), t: contact })] : []);
+}
+
+const isSide = (unit: ResolvedUnit, id: string): boolean => unit.byId.get(id)?.role === 'side';
+
+export function carrierLinks(carrier: CarrierCapacity | null, forces: CleatForces): Link[] {
+  if (!carrier) return [];
+  const load = apply(CARRIER_LOAD, { W: forces.weight, S: forces.spacerPush });
+  return [
+    link({ id: 'rail', kind: 'rail-joint', name: carrier.name, use: apply(JOINT_USE, { load, capacity: carrier.capacity }), panels: [carrier.panel.id] }),
+  ];
+}
+
+/** One screw that holds the cabinet half, and where its row stands. */
+export interface CabinetCapacity {
+  readonly lateral: Figure;
+  readonly pull: Figure;
+  readonly rowMm: number;
+  readonly carrier: string;
+}
+
+/** Screws from inside through the carrier and the back into the cabinet half; a back between counts as a gap. */
+export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
+  const { unit } = input;
+  const { hanging } = unit;
+  const through = carrierOf(unit);
+  const rowMm = cabinetScrewRow(unit);
+  const { screw: screwId, length, count } = hanging.cabinetScrew;
+  if (!through || rowMm === null || count === 0) return null;
+  const screw = screwById(screwId);
+  const back = through.role === 'back' ? undefined : unit.panels.find(({ role }) => role === 'back');
+  const gap = back ? toMm(back.thickness) : 0;
+  const side = toMm(through.thickness);
+  const grip = Math.max(0, Math.min(toMm(length) - side - gap, toMm(hanging.cleatThickness)));
+  const cleat = input.materialOf(unit.byId.get(hanging.cabinetHalf)!.stock);
+  const throughMaterial = input.materialOf(through.stock);
+  const lateral = apply(LATERAL, {
+    D: screw.diameterMm,
+    D_r: screw.rootMm,
+    F_yb: screw.yieldMPa,
+    side,
+    main: bearingLength(grip, screw.diameterMm),
+    gap,
+    'G side': throughMaterial.gravity,
+    'G main': cleat.gravity,
+    C_D: PERMANENT,
+  });
+  const thread = apply(WITHDRAWAL, { G: cleat.gravity, D: screw.diameterMm, thread: threadIn(grip, toMm(length)), C_D: PERMANENT });
+  const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: throughMaterial.gravity, t: side, C_D: PERMANENT });
+  return { lateral, pull: thread.value <= head.value ? thread : head, rowMm, carrier: through.id };
+}
+
+export function cabinetLinks({ hanging }: ResolvedUnit, cabinet: CabinetCapacity | null, forces: CleatForces): Link[] {
+  if (!cabinet) return [];
+  const { lateral, pull: holds, rowMm: s, carrier } = cabinet;
+  const n = hanging.cabinetScrew.count;
+  const shear = apply(PER_SCREW, { W: forces.weight, n });
+  const pull = apply(CABINET_PULL, { H: forces.outward, V: forces.weight, b: forces.b, t: forces.t, s, n });
+  const some = lateral.value > 0 && holds.value > 0;
+  const use = apply(COMBINED, { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
+  return [
+    link({
+      id: 'cabinet-half',
+      kind: 'cabinet-screws',
+      name: { key: 'link-cabinet-half' },
+      use,
+      panels: [hanging.cabinetHalf, carrier],
+      straightSum: linearUse(shear.value, pull.value, lateral.value, holds.value),
+    }),
+  ];
+}

@@ -1,0 +1,150 @@
+/**
+ * What one end of a joint carries, read off its meeting. A joint counts its largest single mechanism
+ * (lip, glue or fasteners), never their sum: glue is stiff and takes everything until it fails.
+ * Sources: docs/formulas/joints.md.
+ */
+import { screwById } from '../joints/screws.ts';
+import { toMm } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { extentOf } from '../solid/panel.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { apply, formula, greatest, total, type Figure, type FigureTerm } from '../worked/figure.ts';
+import { bearingLength, LATERAL, PERMANENT, threadIn, WITHDRAWAL } from './fasteners.ts';
+import type { HangInput } from './hang.ts';
+
+const SOURCE = '[ASSUME] docs/formulas/joints.md';
+/** Glue on wood, long term, MPa. [ASSUME] a twentieth of the ultimate. */
+const GLUE_EDGE_MPA = 0.17;
+/** A lip lower than this is taken as none, mm. [ASSUME] */
+export const LEAST_LIP_MM = 10;
+/** Screws in a panel's edge: shear and pull against those in its face. [NDS C_eg; ASSUME] */
+const EDGE_SHEAR = 0.67;
+const EDGE_PULL = 0.5;
+/** MDF and particleboard edges, N per 25 mm of #10 thread. [A208](m) */
+const FIBRE_EDGE_N = 130;
+
+const LIP = formula({
+  label: 'lip-capacity',
+  unit: 'N',
+  text: 'min(depth · B · F_c, lip · B · f_v), 0 under 10 mm',
+  source: SOURCE,
+  terms: { depth: 'mm', B: 'mm', F_c: 'MPa', lip: 'mm', f_v: 'MPa' },
+  compute: ({ depth, B, F_c, lip, f_v }) => (lip < LEAST_LIP_MM ? 0 : Math.min(depth * B * F_c, lip * B * f_v)),
+});
+export const GLUE = formula({
+  label: 'glue-capacity',
+  unit: 'N',
+  text: 'B · t · 0.17 MPa',
+  source: SOURCE,
+  terms: { B: 'mm', t: 'mm' },
+  compute: ({ B, t }) => B * t * GLUE_EDGE_MPA,
+});
+const EDGE_SCREWS = formula({
+  label: 'edge-screws-shear',
+  unit: 'N',
+  text: "n · 0.67 Z'",
+  source: '[NDS C_eg] docs/formulas/joints.md',
+  terms: { n: 'count', "Z'": 'N' },
+  compute: (terms) => terms.n * EDGE_SHEAR * terms["Z'"],
+});
+const EDGE_SCREWS_PULL = formula({
+  label: 'edge-screws-pull',
+  unit: 'N',
+  text: "n · 0.5 W'",
+  source: SOURCE,
+  terms: { n: 'count', "W'": 'N' },
+  compute: (terms) => terms.n * EDGE_PULL * terms["W'"],
+});
+const FIBRE_PULL = formula({
+  label: 'edge-screws-pull',
+  unit: 'N',
+  text: 'n · 130 N · (D / 4.83) · (grip / 25)',
+  source: '[A208](m) docs/formulas/joints.md',
+  terms: { n: 'count', D: 'mm', grip: 'mm' },
+  compute: ({ n, D, grip }) => n * FIBRE_EDGE_N * (D / 4.83) * (grip / 25),
+});
+/** What one end of a floor can carry; undefined when nothing holds it up. */
+export function supportCapacity(input: HangInput, floor: ResolvedPanel): Figure | undefined {
+  const capacities = input.unit.meetings.flatMap((meeting) => {
+    if (meeting.guest === floor.id && isUpright(input.unit.byId.get(meeting.host)!)) return [endCapacity(input, meeting, floor)];
+    if (meeting.host === floor.id && isSide(input.unit.byId.get(meeting.guest)!) && meeting.face === 'reference') return [hungUnder(input, meeting, floor)];
+    return [];
+  });
+  return capacities.reduce<Figure | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
+}
+
+const isSide = ({ role }: ResolvedPanel): boolean => role === 'side';
+const isUpright = isSide;
+const shown = (figure: Figure): FigureTerm => ({ symbol: '', label: figure.label, value: figure.value, unit: figure.unit, inner: figure });
+
+/** A floor whose end goes against, or into, an upright: lip, glue on its end, or screws across it. */
+export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Figure {
+  const host = input.unit.byId.get(meeting.host)!;
+  const B = toMm(floor.width.value);
+  const t = toMm(floor.thickness);
+  const mechanisms: Figure[] = [];
+  const strip = host.strips.find(({ id }) => id === meeting.id);
+  if (strip) {
+    const material = input.materialOf(host.stock);
+    mechanisms.push(
+      apply(LIP, {
+        depth: toMm(strip.depth),
+        B,
+        F_c: material.bearingMPa,
+        lip: lipUnder(strip.near, extentOf(host.outline, 'u').from),
+        f_v: material.lipShearMPa,
+      }),
+    );
+  }
+  if (meeting.joint.glue && !input.isFaced(host.stock)) mechanisms.push(apply(GLUE, { B, t }));
+  mechanisms.push(...screwsAcross(input, meeting, host, floor));
+  return strongest(mechanisms);
+}
+
+/** Wood of the host left below a slot, mm. A slot that runs out over the lower end leaves none. */
+export const lipUnder = (slotLower: number, hostLower: number): number => Math.max(0, (slotLower - hostLower) / 1e6);
+
+/** A floor under the uprights' ends: everything pulls straight out of their end edges. */
+function hungUnder(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Figure {
+  const side = input.unit.byId.get(meeting.guest)!;
+  const mechanisms: Figure[] = [];
+  if (meeting.joint.glue && !input.isFaced(floor.stock)) mechanisms.push(apply(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness) }));
+  const { fastening } = meeting.joint;
+  if (fastening) {
+    const screw = screwById(fastening.screw);
+    const material = input.materialOf(side.stock);
+    const grip = Math.max(0, toMm(fastening.length) - toMm(floor.thickness) + toMm(meeting.joint.depth));
+    const thread = threadIn(grip, toMm(fastening.length));
+    mechanisms.push(
+      material.kind === 'fibre'
+        ? apply(FIBRE_PULL, { n: fastening.count, D: screw.diameterMm, grip: Math.min(40, thread) })
+        : apply(EDGE_SCREWS_PULL, { n: fastening.count, "W'": apply(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }) }),
+    );
+  }
+  return strongest(mechanisms);
+}
+
+function screwsAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel, guest: ResolvedPanel): Figure[] {
+  const { fastening } = joint;
+  if (!fastening) return [];
+  const screw = screwById(fastening.screw);
+  const side = toMm(host.thickness) - toMm(joint.depth);
+  const grip = Math.max(0, toMm(fastening.length) - side);
+  const lateral = apply(LATERAL, {
+    D: screw.diameterMm,
+    D_r: screw.rootMm,
+    F_yb: screw.yieldMPa,
+    side,
+    main: bearingLength(grip, screw.diameterMm),
+    gap: 0,
+    'G side': input.materialOf(host.stock).gravity,
+    'G main': input.materialOf(guest.stock).gravity,
+    C_D: PERMANENT,
+  });
+  return grip > 0 ? [apply(EDGE_SCREWS, { n: fastening.count, "Z'": lateral })] : [];
+}
+
+export const strongest = (mechanisms: readonly Figure[]): Figure =>
+  mechanisms.length > 0
+    ? greatest('joint-capacity', 'N', mechanisms.map(shown), 'docs/formulas/joints.md')
+    : total('joint-capacity', 'N', [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N' }]);

@@ -1,0 +1,20 @@
+/**
+ * Splitting of the wall half across its grain at the upper screw row: what is pulled over the bevel
+ * bends the strip above the screws. A caution only: the basis is weak. Source: docs/formulas/studs.md.
+ */
+import { formula } from '../worked/figure.ts';
+
+/** Tension across the grain, MPa. [ASSUME] */
+export const SPLITTING_MPA = { solid: 1.5, plywood: 5, fibre: 1.5 } as const;
+
+export const CLEAT_SPLITTING = formula({
+  label: 'cleat-splitting',
+  unit: 'MPa',
+  text: "6 (H' (b − s) + V' t/2) / t², H' = H / (4 (b − s) + head)",
+  source: '[eq] docs/formulas/studs.md',
+  terms: { H: 'N', V: 'N', b: 'mm', s: 'mm', t: 'mm', head: 'mm' },
+  compute: ({ H, V, b, s, t, head }) => {
+    const spread = 4 * (b - s) + head;
+    return (6 * (H * (b - s) + (V * t) / 2)) / spread / t ** 2;
+  },
+});
