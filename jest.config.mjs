@@ -5,6 +5,7 @@ const transform = {
       jsc: {
         target: 'es2022',
         parser: { syntax: 'typescript', tsx: true, decorators: true },
+        experimental: { keepImportAttributes: true },
         transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false, react: { runtime: 'automatic' } },
       },
       module: { type: 'es6' },

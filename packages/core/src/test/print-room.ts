@@ -1,0 +1,53 @@
+/** The made-up print room of examples/, read as the product reads it, and ways to change it for a test. */
+import file from '../../../../examples/print-room.carcass.json' with { type: 'json' };
+import { buildShelfBox } from '../carcass/shelf-box-build.ts';
+import { newShelfBox, type NewShelfBox, type ShelfBox } from '../carcass/shelf-box.ts';
+import { readProject, type ProjectFile } from '../formats/project-file.ts';
+import { entered } from '../length/entered.ts';
+import type { Design, RecordEntry } from '../plan/design.ts';
+import { applyEdit, type EditStep } from '../plan/edit.ts';
+import { plan, stockReader, type Plan, type UnitPlan } from '../plan/plan.ts';
+import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
+import { starterWorkshop } from '../stock/catalogue.ts';
+
+export const printRoom = (): ProjectFile => readProject(structuredClone(file));
+
+/** The plan of the print room after some edits. */
+export function planWith(...edits: readonly EditStep[]): Plan {
+  const { design, record, workshop } = printRoom();
+  return plan(applyEdit(design, edits), record, workshop);
+}
+
+/** One unit of it: 'ink' or 'type'. */
+export const unitWith = (id: 'ink' | 'type', ...edits: readonly EditStep[]): UnitPlan => planWith(...edits).byId.get(id)!;
+
+/** An edit of the ink cupboard, its lengths typed. */
+export const ink = (path: string, value: unknown): EditStep => ({ path: ['units', 'ink', ...path.split('.')], value });
+export const typed = (path: string, text: string): EditStep => ink(path, entered(text));
+
+/** A box on its own on a plain wall with studs every 400 mm, for tests of shapes. */
+export function aloneBox(box: ShelfBox, record: readonly RecordEntry[] = []): UnitPlan {
+  const { design } = printRoom();
+  const alone: Design = { ...design, units: { [box.id]: box } };
+  return plan(alone, record, starterWorkshop()).byId.get(box.id)!;
+}
+
+export const boxOf = (more: Partial<NewShelfBox> = {}): ShelfBox =>
+  newShelfBox({
+    id: 'u1',
+    name: 'Box',
+    order: 1,
+    unit: 'mm',
+    width: entered('600 mm'),
+    height: entered('700 mm'),
+    depth: entered('300 mm'),
+    stock: 'birch-18',
+    backStock: 'birch-6',
+    shelves: 2,
+    contents: { preset: 'general', kg: null },
+    place: { along: entered('900 mm'), up: entered('1300 mm') },
+    ...more,
+  });
+
+/** The box's geometry alone, without its loads: for tests that try thousands. */
+export const solidOf = (box: ShelfBox): ResolvedUnit => resolveUnit(buildShelfBox(box, stockReader([], starterWorkshop())));
