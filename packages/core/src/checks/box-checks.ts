@@ -106,21 +106,26 @@ const sag: Check = (context) => {
         laterMm: row.later.value,
         limitMm: row.limit.value,
         kg,
-        fixes: sagFixes(context, row.later.value / row.limit.value),
+        fixes: shorterSpan(context, row.panel, row.later.value / row.limit.value, 2),
       });
     }
     if (row.bending.value > 1) {
-      found.push({ ...base, check: 'shelf-breaks', severity: 'stop', use: row.bending.value, fixes: sagFixes(context, row.bending.value ** 1.5) });
+      found.push({ ...base, check: 'shelf-breaks', severity: 'stop', use: row.bending.value, fixes: shorterSpan(context, row.panel, row.bending.value, 1) });
     }
     return found;
   });
 };
 
-/** A narrower box (sag over limit grows with the cube of the span when the load goes with it), glue, a thicker sheet. */
-function sagFixes(context: CheckContext, ratio: number): Fix[] {
+/**
+ * A thicker sheet, glue, a narrower box. Under a mass that was entered, sag over its limit goes with the
+ * square of the span and stress with the span; where the load grows with the shelf, by one power more.
+ */
+function shorterSpan(context: CheckContext, panel: string, ratio: number, power: number): Fix[] {
   const { box, workshop, stockOf, unit } = context;
-  const inside = toMm(unit.compartments[0]!.width.value);
-  const width = roundDown(toMm(box.width.nm) - inside * (1 - ratio ** (-1 / 3)), box.unit);
+  const { keptBy, width: clear } = unit.compartments.find(({ floor }) => floor === panel)!;
+  const enteredMass = (box.contents[keptBy]?.kg ?? null) !== null;
+  const inside = toMm(clear.value);
+  const width = roundDown(toMm(box.width.nm) - inside * (1 - ratio ** (-1 / (enteredMass ? power : power + 1))), box.unit);
   const fixes: Fix[] = [];
   const here = stockOf(box.stock).used.value;
   const thicker = Object.values(workshop.products)

@@ -8,8 +8,41 @@ import type { Finding } from './finding.ts';
 const DIFFERS = 10_000_000;
 const ALIKE = 1_000_000;
 
+const tooLargeForStock: Check = ({ box, parts, workshop }) => {
+  const { trim } = workshop.machines;
+  return parts.flatMap((line): Finding[] => {
+    const product = workshop.products[line.stock]!;
+    const margin = product.kind === 'sheet' ? 2 * trim.nm : 0;
+    const fits = (along: number, across: number): boolean => along <= product.length.nm - margin && across <= product.width.nm - margin;
+    const turns = product.kind === 'sheet' && line.grain === 'none';
+    if (fits(line.length.value, line.width.value) || (turns && fits(line.width.value, line.length.value))) return [];
+    const narrower = product.kind === 'board' && line.role === 'cleat-blank' && line.length.value <= product.length.nm;
+    return [
+      {
+        check: 'too-large-for-stock',
+        unit: box.id,
+        severity: 'stop',
+        station: 'sheets',
+        mark: line.mark,
+        product: product.name,
+        lengthNm: line.length.value,
+        widthNm: line.width.value,
+        panels: line.panels,
+        fixes: narrower
+          ? [
+              {
+                label: { key: 'rip-from-board', lengthNm: product.width.nm },
+                edit: [{ path: ['units', box.id, 'hanging', 'boardWidth'], value: product.width }],
+              },
+            ]
+          : [{ label: { key: 'other-sheet' }, visit: 'stock' }],
+      },
+    ];
+  });
+};
+
 const machineTooSmall: Check = ({ box, parts, workshop }) => {
-  const { ripCapacity, longestCrosscut, trim } = workshop.machines;
+  const { ripCapacity, longestCrosscut } = workshop.machines;
   return parts.flatMap((line): Finding[] => {
     const base = {
       check: 'machine-too-small' as const,
@@ -20,29 +53,10 @@ const machineTooSmall: Check = ({ box, parts, workshop }) => {
       mark: line.mark,
     };
     const shorter = Math.min(line.length.value, line.width.value);
-    const longer = Math.max(line.length.value, line.width.value);
-    const sheet = workshop.products[line.stock]!;
-    const inside = { length: sheet.length.nm - 2 * trim.nm, width: sheet.width.nm - 2 * trim.nm };
-    const grainBound = line.grain !== 'none' && sheet.kind === 'sheet';
-    const fits =
-      (line.length.value <= inside.length && line.width.value <= inside.width) ||
-      (!grainBound && line.width.value <= inside.length && line.length.value <= inside.width);
-    if (sheet.kind === 'sheet' && !fits)
-      return [
-        {
-          ...base,
-          severity: 'stop',
-          what: 'sheet',
-          sizeNm: longer,
-          capacityNm: Math.max(inside.length, inside.width),
-          fixes: [{ label: { key: 'other-sheet' }, visit: 'stock' }],
-        },
-      ];
-    if (shorter > ripCapacity.nm)
-      return [{ ...base, what: 'rip', sizeNm: shorter, capacityNm: ripCapacity.nm, fixes: [{ label: { key: 'machine-capacity' }, visit: 'stock' }] }];
-    if (shorter > longestCrosscut.nm)
-      return [{ ...base, what: 'crosscut', sizeNm: shorter, capacityNm: longestCrosscut.nm, fixes: [{ label: { key: 'machine-capacity' }, visit: 'stock' }] }];
-    return [];
+    const what = shorter > ripCapacity.nm ? 'rip' : shorter > longestCrosscut.nm ? 'crosscut' : null;
+    if (!what) return [];
+    const capacityNm = (what === 'rip' ? ripCapacity : longestCrosscut).nm;
+    return [{ ...base, what, sizeNm: shorter, capacityNm, fixes: [{ label: { key: 'machine-capacity' }, visit: 'stock' }] }];
   });
 };
 
@@ -93,4 +107,4 @@ const heavySheet: Check = ({ box, parts, workshop, stockOf }) =>
       : [];
   });
 
-export const CUTTING_CHECKS: readonly Check[] = [machineTooSmall, lookAlikes, heavySheet];
+export const CUTTING_CHECKS: readonly Check[] = [tooLargeForStock, machineTooSmall, lookAlikes, heavySheet];

@@ -65,10 +65,11 @@ export type Finding = Base &
     | {
         readonly check: 'machine-too-small';
         readonly mark: string;
-        readonly what: 'rip' | 'crosscut' | 'sheet';
+        readonly what: 'rip' | 'crosscut';
         readonly sizeNm: number;
         readonly capacityNm: number;
       }
+    | { readonly check: 'too-large-for-stock'; readonly mark: string; readonly product: string; readonly lengthNm: number; readonly widthNm: number }
     | { readonly check: 'look-alikes'; readonly marks: readonly [string, string]; readonly byNm: number }
     | { readonly check: 'heavy-sheet'; readonly product: string; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'too-heavy-alone'; readonly kg: number; readonly limitKg: number }

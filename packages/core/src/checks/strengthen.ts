@@ -33,16 +33,25 @@ export function moveOverStuds(context: HangContext): Fix[] {
   return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
 }
 
-/** The wall half run on to the next stud on the nearer side; only an outside cleat can. */
+/** Fewest studs a wall half is run on for. */
+const WANTED_STUDS = 2;
+
+/**
+ * The wall half run on to a further stud, on the side where that takes less; only an outside cleat can.
+ * With two studs behind it already, one beyond the unit's own width would not take load off them.
+ */
 export function runOn(context: HangContext): Fix[] {
   const { box, unit, hangInput } = context;
   if (box.hanging.kind !== 'outside') return [];
   const { from, to } = wallHalfEnds(unit);
   const end = 10 * screwById(box.hanging.wallScrew.screw).diameterMm;
-  const behind = studsBehind(unit, hangInput.studsMm);
-  const right = hangInput.studsMm.find((at) => at > to - end && !behind.includes(at));
-  const left = [...hangInput.studsMm].reverse().find((at) => at < from + end && !behind.includes(at));
   const width = toMm(box.width.nm);
+  const behind = studsBehind(unit, hangInput.studsMm);
+  const wanted = Math.max(WANTED_STUDS, behind.length + 1);
+  const studs = behind.length < WANTED_STUDS ? hangInput.studsMm : hangInput.studsMm.filter((at) => at >= 0 && at <= width);
+  // The first `wanted` studs counted from one end of the half: the last of them is what the other end must reach.
+  const right = studs.filter((at) => at >= from + end)[wanted - 1];
+  const left = [...studs].reverse().filter((at) => at <= to - end)[wanted - 1];
   const rows: { by: number; edge: 'rightInset' | 'leftInset' }[] = [];
   if (right !== undefined) rows.push({ by: right + end - width, edge: 'rightInset' });
   if (left !== undefined) rows.push({ by: end - left, edge: 'leftInset' });

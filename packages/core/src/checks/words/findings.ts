@@ -132,11 +132,13 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'machine-too-small':
       return {
-        says:
-          finding.what === 'sheet'
-            ? `${finding.mark}, ${lengthText(finding.sizeNm, unit)} long, fits no sheet of its kind.`
-            : `${finding.mark} needs a ${finding.what} of ${lengthText(finding.sizeNm, unit)}; the saw goes to ${lengthText(finding.capacityNm, unit)}.`,
-        why: finding.what === 'sheet' ? 'It cannot be cut in one piece.' : 'Another saw, a guide or a helper is needed for that cut.',
+        says: `${finding.mark} needs a ${finding.what} of ${lengthText(finding.sizeNm, unit)}; the saw goes to ${lengthText(finding.capacityNm, unit)}.`,
+        why: 'Another saw, a guide or a helper is needed for that cut.',
+      };
+    case 'too-large-for-stock':
+      return {
+        says: `${finding.mark}, ${lengthText(finding.lengthNm, unit)} by ${lengthText(finding.widthNm, unit)}, does not come out of ${finding.product}.`,
+        why: 'It cannot be cut in one piece.',
       };
     case 'look-alikes':
       return {
@@ -229,6 +231,8 @@ export function fixWords({ key, lengthNm, text, number }: FixLabel, unit: Displa
       return 'Say what one person lifts here';
     case 'other-sheet':
       return 'Look at the sheets there are';
+    case 'rip-from-board':
+      return `Rip the cleat from the board's own ${length}`;
     case 'machine-capacity':
       return "Enter the saw's capacity";
     case 'see-on-sheets':

@@ -1,0 +1,225 @@
+/** Each check: what sets it off, what it says, and a fix that, applied, settles it. */
+import { describe, expect, test } from '@jest/globals';
+import { entered } from '../length/entered.ts';
+import type { Design } from '../plan/design.ts';
+import { applyEdit, type EditStep } from '../plan/edit.ts';
+import { plan } from '../plan/plan.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import { ink, printRoom, typed } from '../test/print-room.ts';
+import type { CheckId, Finding } from './finding.ts';
+import { findingWords, fixWords } from './words/findings.ts';
+
+interface Case {
+  readonly check: CheckId;
+  readonly edits: readonly EditStep[];
+  readonly severity: Finding['severity'];
+  /** Part of the sentence, with its numbers. */
+  readonly says: RegExp;
+  /** False where only a person can supply what is missing. */
+  readonly cures?: boolean;
+  readonly workshop?: (workshop: Workshop) => Workshop;
+}
+
+const wall = (path: string, value: unknown): EditStep => ({ path: ['wall', ...path.split('.')], value });
+const underSides: EditStep[] = [ink('bottom.runs', 'over'), ink('bottom.joint', 'butt')];
+
+const CASES: readonly Case[] = [
+  {
+    check: 'nominal-thickness',
+    edits: [ink('stock', 'birch-15')],
+    severity: 'change',
+    says: /15 mm has not been measured; its slots are cut to 15 mm plus 0\.1 mm play/,
+    cures: false,
+  },
+  {
+    check: 'weak-bottom',
+    edits: [ink('bottom.joint', 'butt'), ink('glue', false), ink('assembly.perJoint', 2), ink('contents.bottom', { preset: 'tools', kg: 60 })],
+    severity: 'change',
+    says: /bottom rests on glue or fasteners alone, \d+ % used/i,
+  },
+  { check: 'fastener-pulls-out', edits: underSides, severity: 'change', says: /under the sides' ends/ },
+  { check: 'sag', edits: [typed('width', '1500 mm'), typed('place.along', '300 mm')], severity: 'look', says: /sag of \d+\.\d mm in years under 22 kg/ },
+  { check: 'shelf-breaks', edits: [ink('contents.s1', { preset: 'tools', kg: 230 })], severity: 'stop', says: /bends past/ },
+  { check: 'shelf-outside', edits: [typed('shelves.s1.at', '900 mm')], severity: 'stop', says: /no room: \d/ },
+  { check: 'slot-too-deep', edits: [typed('jointDepth', '12 mm')], severity: 'change', says: /slot of 12 mm in 17\.8 mm goes past half/ },
+  { check: 'screw-too-long', edits: [typed('hanging.wallScrew.length', '120 mm')], severity: 'stop', says: /Wall screws of 120 mm reach/ },
+  { check: 'screw-too-long', edits: [typed('hanging.cabinetScrew.length', '45 mm')], severity: 'stop', says: /45 mm come within 3 mm/ },
+  { check: 'screw-too-short', edits: [typed('hanging.wallScrew.length', '50 mm')], severity: 'stop', says: /50 mm grip 19\.5 mm/ },
+  { check: 'screw-too-short', edits: [typed('hanging.cabinetScrew.length', '30 mm')], severity: 'change', says: /30 mm grip 6 mm/ },
+  { check: 'screw-too-short', edits: [ink('assembly.perJoint', 3), typed('assembly.length', '30 mm')], severity: 'change', says: /Joint screws of 30 mm grip/ },
+  { check: 'few-studs', edits: [typed('width', '380 mm'), typed('place.along', '700 mm')], severity: 'stop', says: /No stud|Only one stud/ },
+  { check: 'no-stud-anchors', edits: [wall('studs.known', false)], severity: 'stop', says: /where the studs are/, cures: false },
+  {
+    check: 'lift-clearance',
+    edits: [typed('place.up', '1630 mm')],
+    severity: 'stop',
+    says: /10 mm free above the unit; lifting it onto the cleat takes 24 mm shy/,
+  },
+  { check: 'thin-back-only', edits: [ink('hanging.rail', null)], severity: 'stop', says: /holds only in a back of 6\.2 mm/ },
+  { check: 'no-spacer', edits: [ink('hanging.spacer', null)], severity: 'stop', says: /no spacer/ },
+  {
+    check: 'wrong-spacer',
+    edits: [ink('hanging.spacer.stock', 'birch-12')],
+    severity: 'change',
+    says: /spacer is 12 mm, the gap 17\.8 mm: the unit leans \d.* in at the bottom/,
+  },
+  {
+    check: 'lifts-off',
+    edits: [ink('hanging.antiLift', false), typed('height', '420 mm'), typed('depth', '420 mm'), ink('shelves', {})],
+    severity: 'stop',
+    says: /hook is \d+ % used and nothing locks it/,
+  },
+  {
+    check: 'unfastened',
+    edits: [ink('hanging.wallScrew.upper', 0), ink('hanging.wallScrew.lower', 0)],
+    severity: 'stop',
+    says: /No screw holds the wall half/,
+  },
+  { check: 'unfastened', edits: [ink('hanging.cabinetScrew.count', 0)], severity: 'stop', says: /No screw holds the cabinet half/ },
+  { check: 'slim-cleat', edits: [typed('hanging.boardWidth', '110 mm')], severity: 'change', says: /short face of the cleat is 44 mm/ },
+  {
+    check: 'overhang',
+    edits: [typed('width', '800 mm')],
+    severity: 'change',
+    says: /past the last stud on the right; 162 mm is the most/,
+  },
+  {
+    check: 'cleat-splits',
+    edits: [ink('hanging.stock', 'spruce-18x144'), ink('contents.s1', { preset: 'tools', kg: 60 }), typed('hanging.boardWidth', '144 mm')],
+    severity: 'look',
+    says: /may split along its grain/,
+  },
+  { check: 'cleat-material', edits: [ink('hanging.stock', 'mdf-18')], severity: 'stop', says: /cleat of MDF is not allowed/ },
+  {
+    check: 'over-load',
+    edits: [ink('contents.s1', { preset: 'tools', kg: 60 })],
+    severity: 'stop',
+    says: /Carries \d+ kg \(\d+ lb\) of contents; 96 kg planned/,
+  },
+  {
+    check: 'children',
+    edits: [typed('depth', '420 mm'), ink('hanging.wallScrew.upper', 1)],
+    severity: 'look',
+    says: /leaning on the front edge or pulling/,
+    cures: false,
+  },
+  {
+    check: 'machine-too-small',
+    edits: [typed('depth', '800 mm'), typed('width', '1400 mm'), typed('place.along', '300 mm')],
+    severity: 'change',
+    says: /needs a rip of 800 mm; the saw goes to 760 mm/,
+    cures: false,
+  },
+  {
+    check: 'too-large-for-stock',
+    edits: [typed('width', '2700 mm'), typed('place.along', '100 mm')],
+    severity: 'stop',
+    says: /does not come out of Birch plywood 18 mm/,
+    cures: false,
+  },
+  {
+    check: 'too-large-for-stock',
+    edits: [ink('hanging.stock', 'board-1x6'), ink('hanging.spacer.stock', 'board-1x6')],
+    severity: 'stop',
+    says: /700 mm by 160 mm, does not come out of Pine board 1x6/,
+  },
+  { check: 'look-alikes', edits: [], severity: 'look', says: /differ by \d/, cures: false },
+  { check: 'heavy-sheet', edits: [], severity: 'look', says: /weighs 36 kg/, cures: false },
+  { check: 'too-heavy-alone', edits: [], severity: 'change', says: /empty unit weighs 19 kg; one person lifts 15 kg/, cures: false },
+  { check: 'glue-on-finish', edits: [ink('stock', 'faced-board-18')], severity: 'change', says: /faced: glue does not hold/ },
+];
+
+const planned = (design: Design, workshop = printRoom().workshop) => plan(design, printRoom().record, workshop).byId.get('ink')!;
+
+describe.each(CASES)('$check $says', ({ check, edits, severity, says, cures = true }) => {
+  const design = applyEdit(printRoom().design, edits);
+  const found = planned(design).findings.filter((finding) => finding.check === check && says.test(findingWords(finding, 'mm').says));
+
+  test('is found, with its numbers, its severity and why it matters', () => {
+    expect(found.map((finding) => finding.severity)).toContain(severity);
+    const { says: sentence, why } = findingWords(found[0]!, 'mm');
+    expect(sentence).toMatch(/[.]$/);
+    expect(why).toMatch(/[.]$/);
+    expect(findingWords(found[0]!, 'in').says).not.toContain('NaN');
+  });
+
+  test('each fix has its words, and one of them settles it', () => {
+    const { fixes } = found[0]!;
+    expect(fixes.length).toBeGreaterThan(0);
+    for (const { label } of fixes) {
+      expect(fixWords(label, 'mm')).not.toContain('undefined');
+      expect(fixWords(label, 'in')).not.toContain('undefined');
+    }
+    if (!cures) return;
+    const settles = fixes.some(
+      (fix) =>
+        'edit' in fix &&
+        !planned(applyEdit(design, fix.edit)).findings.some((finding) => finding.check === check && says.test(findingWords(finding, 'mm').says)),
+    );
+    expect(settles).toBe(true);
+  });
+});
+
+test('the ink cupboard as it stands sets off nothing that stops it', () => {
+  const { findings } = planned(printRoom().design);
+  expect(findings.filter(({ severity }) => severity === 'stop')).toEqual([]);
+  expect(findings.map(({ check }) => check)).not.toContain('nominal-thickness');
+});
+
+test('every check that exists is in the list above', () => {
+  const tried = new Set(CASES.map(({ check }) => check));
+  const all: Record<CheckId, true> = {
+    'nominal-thickness': true,
+    'weak-bottom': true,
+    'fastener-pulls-out': true,
+    sag: true,
+    'shelf-breaks': true,
+    'shelf-outside': true,
+    'slot-too-deep': true,
+    'screw-too-long': true,
+    'screw-too-short': true,
+    'few-studs': true,
+    'no-stud-anchors': true,
+    'lift-clearance': true,
+    'thin-back-only': true,
+    'no-spacer': true,
+    'wrong-spacer': true,
+    'lifts-off': true,
+    unfastened: true,
+    'slim-cleat': true,
+    overhang: true,
+    'cleat-splits': true,
+    'cleat-material': true,
+    'over-load': true,
+    children: true,
+    'machine-too-small': true,
+    'too-large-for-stock': true,
+    'look-alikes': true,
+    'heavy-sheet': true,
+    'too-heavy-alone': true,
+    'glue-on-finish': true,
+  };
+  expect([...tried].sort()).toEqual(Object.keys(all).sort());
+});
+
+test('where children reach the unit, leaning that it does not bear stops it; elsewhere it is a caution', () => {
+  const weak = [typed('depth', '420 mm'), ink('hanging.wallScrew.upper', 1), typed('place.up', '900 mm')];
+  const severity = (children: boolean) =>
+    planned({ ...applyEdit(printRoom().design, weak), children }).findings.find(({ check }) => check === 'children')?.severity;
+  expect(severity(false)).toBe('look');
+  expect(severity(true)).toBe('stop');
+});
+
+test('two readings are wanted: one is not enough, and a typed length keeps its own unit in the fix', () => {
+  const { design, record, workshop } = printRoom();
+  const one = plan(design, record.slice(0, 1), workshop)
+    .byId.get('ink')!
+    .findings.find(({ check }) => check === 'nominal-thickness');
+  expect(one).toMatchObject({ readings: 1, fixes: [{ label: { key: 'take-readings', number: 1 }, visit: 'stock' }, { label: { key: 'fit-loose' } }] });
+  expect(
+    plan(design, record.slice(0, 2), workshop)
+      .byId.get('ink')!
+      .findings.some(({ check }) => check === 'nominal-thickness'),
+  ).toBe(false);
+  expect(entered('15 mm').text).toBe('15 mm');
+});

@@ -1,0 +1,132 @@
+/** The rules of docs/formulas/hanging-verdict.md, tried one by one on the ink cupboard. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { entered } from '../length/entered.ts';
+import type { EditStep } from '../plan/edit.ts';
+import { ink, typed, unitWith } from '../test/print-room.ts';
+import { hangAt } from './hang.ts';
+
+const kg = (bottom: number, s1 = 0, s2 = 0): EditStep =>
+  ink('contents', { bottom: { preset: 'tools', kg: bottom }, s1: { preset: 'tools', kg: s1 }, s2: { preset: 'tools', kg: s2 } });
+
+describe('refused whatever the numbers', () => {
+  test.each<[string, EditStep[], string]>([
+    ['a cleat of MDF', [ink('hanging.stock', 'mdf-18')], 'cleat-material'],
+    ['a cleat of faced particleboard', [ink('hanging.stock', 'faced-board-18')], 'cleat-material'],
+    ['no spacer', [ink('hanging.spacer', null)], 'no-spacer'],
+    ['only a thin back to screw into', [ink('hanging.rail', null)], 'thin-back-only'],
+    ['a rail so low that the screw row misses it', [typed('hanging.drop', '200 mm'), typed('hanging.rail', '40 mm')], 'thin-back-only'],
+    ['under six diameters in the stud', [typed('hanging.wallScrew.length', '50 mm')], 'short-screw'],
+    ['studs nobody looked for', [{ path: ['wall', 'studs', 'known'], value: false }], 'no-stud-known'],
+    ['no wall screw', [ink('hanging.wallScrew.upper', 0), ink('hanging.wallScrew.lower', 0)], 'no-wall-screw'],
+    ['no screw into the cabinet half', [ink('hanging.cabinetScrew.count', 0)], 'no-cabinet-screw'],
+    ['one stud and 50 kg', [typed('width', '380 mm'), typed('place.along', '850 mm')], 'too-few-studs'],
+  ])('%s', (_name, edits, kind) => {
+    const { hang } = unitWith('ink', ...edits);
+    expect(hang.state).toBe('refused');
+    expect(hang.refusals.map((reason) => reason.kind)).toContain(kind);
+  });
+});
+
+describe('one stud only', () => {
+  // 260 wide from 910: the stud at 1040 stands 130 in, in the middle.
+  const narrow = [typed('width', '260 mm'), typed('place.along', '910 mm'), typed('height', '500 mm'), typed('depth', '160 mm'), ink('shelves', {})];
+  test('up to 15 kg loaded it is tight, never fine', () => {
+    const { hang } = unitWith('ink', ...narrow, kg(3));
+    expect(hang.refusals).toEqual([]);
+    expect(hang.state).toBe('tight');
+  });
+  test.each<[string, EditStep[]]>([
+    ['over 15 kg', [kg(14)]],
+    ['without the screw against lifting off', [kg(3), ink('hanging.antiLift', false)]],
+    ['with one screw in it', [kg(3), ink('hanging.wallScrew.lower', 0)]],
+    ['off to one side', [kg(3), typed('place.along', '820 mm')]],
+  ])('%s it is refused', (_name, edits) => {
+    expect(unitWith('ink', ...narrow, ...edits).hang.state).toBe('refused');
+  });
+});
+
+describe('verdict words', () => {
+  test('fine to 80 %, tight to 100, over above; the tip ratio turns at 0.67', () => {
+    const state = (load: number) => unitWith('ink', kg(load, load, load)).hang;
+    for (let load = 5; load < 60; load += 5) {
+      const { state: word, links } = state(load);
+      const most = Math.max(...links.filter(({ kind }) => kind !== 'tip').map(({ use }) => use.value));
+      const tip = links.find(({ kind }) => kind === 'tip')!.use.value;
+      expect(word).toBe(most > 1 ? 'over' : most > 0.8 || tip > 0.67 ? 'tight' : 'fine');
+    }
+  });
+
+  const tippy = [typed('height', '420 mm'), typed('depth', '450 mm'), ink('shelves', {})];
+  test('a hook past its fine mark: tight with the lock, over without', () => {
+    const locked = unitWith('ink', ...tippy, kg(8)).hang;
+    expect(locked.forces.tip.value).toBeGreaterThan(0.67);
+    expect(locked.forces.tip.value).toBeLessThan(1);
+    expect(locked.state).toBe('tight');
+    expect(unitWith('ink', ...tippy, kg(8), ink('hanging.antiLift', false)).hang.state).toBe('over');
+  });
+
+  test('a hook past tipping stands only by a lock that bears one and a half times what it has to', () => {
+    const { hang } = unitWith('ink', ...tippy, typed('depth', '700 mm'), kg(8));
+    expect(hang.forces.tip.value).toBeGreaterThan(1);
+    const lock = hang.links.find(({ kind }) => kind === 'hold-down')!;
+    expect(lock.use.value).toBeCloseTo((1.5 * hang.forces.holdDown.value) / hang.studs[0]!.lateral.value, 9);
+  });
+});
+
+describe('what it would carry', () => {
+  test('at that load the most used link is used up, and a little more is over', () => {
+    const { hang, hangInput } = unitWith('ink');
+    const factor = hang.carriesKg! / hang.plannedKg;
+    const most = (at: number): number => Math.max(...hangAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
+    expect(most(factor)).toBeLessThanOrEqual(1);
+    expect(most(factor)).toBeGreaterThan(0.99);
+    expect(most(factor * 1.01)).toBeGreaterThan(1);
+    expect(hang.fineToKg!).toBeLessThan(hang.carriesKg!);
+  });
+
+  test('more in it never uses any link less', () => {
+    const { hangInput } = unitWith('ink');
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true }), (factor, more) => {
+        const [less, greater] = [factor, factor + more].map((at) => new Map(hangAt(hangInput, at).links.map(({ id, use }) => [id, use.value])));
+        for (const [id, use] of less!) if (id !== 'tip') expect(greater!.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('safer is never worse', () => {
+  test.each<[string, EditStep[]]>([
+    ['a larger wall screw', [ink('hanging.wallScrew.screw', '6mm')]],
+    ['a taller cleat', [typed('hanging.boardWidth', '200 mm')]],
+    ['denser studs', [{ path: ['wall', 'studs', 'gravity'], value: 0.5 }]],
+    ['no wallboard', [{ path: ['wall', 'wallboard'], value: entered('0 mm') }]],
+  ])('%s', (_name, edits) => {
+    const use = (...steps: EditStep[]): number => Math.max(...unitWith('ink', ...steps).hang.studs.map((stud) => stud.use.value));
+    expect(use(...edits)).toBeLessThan(use());
+  });
+});
+
+test('a steeper bevel pulls the wall screws harder and holds the hook better', () => {
+  const at = (deg: number) => unitWith('ink', ink('hanging.bevelDeg', deg)).hang.forces;
+  expect(at(55).outward.value).toBeGreaterThan(at(45).outward.value);
+  expect(at(55).tip.value).toBeLessThan(at(45).tip.value);
+});
+
+test('someone leaning is always worked out, as a second run with the same wall', () => {
+  const { hang } = unitWith('ink');
+  expect(hang.climbing!.screws.value).toBeGreaterThan(0);
+  expect(hang.climbing!.tip.value).toBeGreaterThan(hang.forces.tip.value);
+});
+
+test('a unit whose centre of gravity differs in all three directions loads the nearer stud more', () => {
+  const { hang, loaded } = unitWith('ink', typed('place.along', '840 mm'), kg(30));
+  expect(loaded.along).toBeCloseTo(350, 0);
+  expect(loaded.up).toBeLessThan(410);
+  expect(loaded.out).toBeGreaterThan(140);
+  const [left, right] = hang.studs;
+  // Studs at 200 and 605 of the unit; its middle at 350 is nearer to the left one.
+  expect(left!.share.value).toBeGreaterThan(right!.share.value);
+});

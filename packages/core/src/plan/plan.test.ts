@@ -1,0 +1,176 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { labelWords } from '../checks/words/labels.ts';
+import { findingWords, fixWords } from '../checks/words/findings.ts';
+import { entered } from '../length/entered.ts';
+import { arbitraryBox } from '../test/arbitrary-box.ts';
+import { ink, printRoom, typed } from '../test/print-room.ts';
+import type { Dimension } from '../worked/dimension.ts';
+import type { Figure } from '../worked/figure.ts';
+import { standingReadings } from './design.ts';
+import { boardJobs, sheetJobs } from './cutting.ts';
+import { applyEdit, valueAt } from './edit.ts';
+import { createPlanner, plan, unitLetter, type Plan } from './plan.ts';
+import { preview } from './preview.ts';
+import { remediesFor } from './remedies.ts';
+
+const everyFigure = function* (value: unknown, seen = new Set<unknown>()): Generator<Figure | Dimension> {
+  if (typeof value !== 'object' || value === null || seen.has(value)) return;
+  seen.add(value);
+  if ('terms' in value && 'value' in value) yield value as Figure | Dimension;
+  for (const each of value instanceof Map ? value.values() : Object.values(value)) yield* everyFigure(each, seen);
+};
+
+describe('plan()', () => {
+  test('is a pure function: the same inputs give the same plan, and it leaves them alone', () => {
+    const { design, record, workshop } = printRoom();
+    const before = JSON.stringify({ design, record, workshop });
+    const text = (made: Plan): string => JSON.stringify(made.parts) + JSON.stringify(made.findings) + JSON.stringify(made.units.map(({ hang }) => hang.links));
+    expect(text(plan(design, record, workshop))).toBe(text(plan(design, record, workshop)));
+    expect(JSON.stringify({ design, record, workshop })).toBe(before);
+  });
+
+  test('every sum on show has words for its label and for each of its terms, and every number is finite', () => {
+    fc.assert(
+      fc.property(arbitraryBox, fc.boolean(), (box, known) => {
+        const { design, record, workshop } = printRoom();
+        const made = plan({ ...design, wall: { ...design.wall, studs: { ...design.wall.studs, known } }, units: { u1: box } }, record, workshop);
+        for (const figure of everyFigure({ units: made.units.map(({ hangInput: _input, ...rest }) => rest) })) {
+          if ('label' in figure) expect(labelWords(figure.label)).not.toBe('');
+          for (const term of figure.terms) expect(labelWords(term.label)).not.toBe('');
+          expect(Number.isFinite(figure.value)).toBe(true);
+        }
+        for (const finding of made.findings) {
+          expect(findingWords(finding, 'in').says).not.toMatch(/NaN|undefined|Infinity/);
+          for (const { label } of finding.fixes) expect(fixWords(label, 'in')).not.toMatch(/NaN|undefined/);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('a fix that is offered can be applied and planned', () => {
+    fc.assert(
+      fc.property(arbitraryBox, (box) => {
+        const { design, record, workshop } = printRoom();
+        const alone = { ...design, units: { u1: box } };
+        for (const { fixes } of plan(alone, record, workshop).findings)
+          for (const fix of fixes) if ('edit' in fix) expect(plan(applyEdit(alone, fix.edit), record, workshop).units).toHaveLength(1);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('the planner', () => {
+  test('keeps the plan of a unit that nothing touched', () => {
+    const { design, record, workshop } = printRoom();
+    const planner = createPlanner();
+    const first = planner.plan(design, record, workshop);
+    const second = planner.plan(applyEdit(design, [typed('width', '710 mm')]), record, workshop);
+    expect(second.byId.get('type')).toBe(first.byId.get('type'));
+    expect(second.byId.get('ink')).not.toBe(first.byId.get('ink'));
+  });
+
+  test('a reading, the wall, the workshop and children each plan it anew', () => {
+    const { design, record, workshop } = printRoom();
+    const planner = createPlanner();
+    const first = planner.plan(design, record, workshop).byId.get('type');
+    const kinds: [string, () => Plan][] = [
+      ['record', () => planner.plan(design, [...record], workshop)],
+      ['wall', () => planner.plan({ ...design, wall: { ...design.wall } }, record, workshop)],
+      ['workshop', () => planner.plan(design, record, { ...workshop })],
+      ['children', () => planner.plan({ ...design, children: true }, record, workshop)],
+    ];
+    for (const [, again] of kinds) expect(again().byId.get('type')).not.toBe(first);
+  });
+});
+
+describe('edits', () => {
+  test('set, add and take away at a path; what is not on the path keeps its identity', () => {
+    const { design } = printRoom();
+    const wider = applyEdit(design, [typed('width', '710 mm')]);
+    expect(valueAt(wider, ['units', 'ink', 'width'])).toEqual(entered('710 mm'));
+    expect(wider.units['type']).toBe(design.units['type']);
+    const fewer = applyEdit(design, [ink('shelves.s1', undefined)]);
+    expect(Object.keys(fewer.units['ink']!.shelves)).toEqual(['s2']);
+    expect(applyEdit(design, [{ path: ['name'], value: design.name }])).toBe(design);
+  });
+
+  test('a path that leads nowhere, or to the prototype, throws', () => {
+    const { design } = printRoom();
+    expect(() => applyEdit(design, [{ path: ['units', 'gone', 'width'], value: 1 }])).toThrow(RangeError);
+    expect(() => applyEdit(design, [{ path: ['units', '__proto__', 'x'], value: 1 }])).toThrow(RangeError);
+    expect(valueAt(design, ['units', 'constructor'])).toBeUndefined();
+  });
+});
+
+test('a preview says the figures before and after, and changes nothing', () => {
+  const { design, record, workshop } = printRoom();
+  const planner = createPlanner();
+  const shown = preview(planner, design, record, workshop, 'ink', [typed('width', '1200 mm')])!;
+  expect(shown.after.worstSagMm).toBeGreaterThan(shown.before.worstSagMm);
+  expect(design.units['ink']!.width.text).toBe('700 mm');
+  expect(preview(planner, design, record, workshop, 'ink', [{ path: ['units', 'none', 'width'], value: 1 }])).toBeNull();
+});
+
+test('a stretched hanging comes with changes that would help, and at least one does', () => {
+  const { design, record, workshop } = printRoom();
+  const loaded = applyEdit(design, [ink('contents.s1', { preset: 'tools', kg: 60 })]);
+  const planner = createPlanner();
+  const unit = planner.plan(loaded, record, workshop).byId.get('ink')!;
+  const remedies = remediesFor(loaded.units['ink']!, unit);
+  expect(remedies.length).toBeGreaterThan(0);
+  const better = remedies.filter(
+    (fix) => 'edit' in fix && preview(planner, loaded, record, workshop, 'ink', fix.edit)!.after.weakest < unit.hang.links[0]!.use.value,
+  );
+  expect(better.length).toBeGreaterThan(0);
+  expect(remediesFor(design.units['ink']!, planner.plan(design, record, workshop).byId.get('ink')!)).toEqual([]);
+});
+
+describe('the shop record', () => {
+  test('a reading that was taken back no longer counts', () => {
+    const { record } = printRoom();
+    const after = [...record, { id: 'w', at: '2026-03-06T10:00:00Z', kind: 'withdrawn' as const, withdraws: record[0]!.id }];
+    expect(standingReadings(record)).toHaveLength(5);
+    expect(standingReadings(after)).toHaveLength(4);
+  });
+
+  test('the thickness built with is the mean of what was read, and its spread is kept', () => {
+    const { design, record, workshop } = printRoom();
+    const { used } = plan(design, record, workshop).stockOf('birch-18');
+    expect(used).toEqual({ value: 17_800_000, nominal: 18_000_000, readings: 3, spread: 200_000 });
+  });
+});
+
+describe('from parts to pieces', () => {
+  test('each sheet product is one problem, its offcuts first and free, every panel a piece', () => {
+    const { design, record, workshop } = printRoom();
+    const { parts } = plan(design, record, workshop);
+    const jobs = sheetJobs(parts, workshop);
+    expect(jobs.map(({ product }) => product).sort()).toEqual(['birch-18', 'birch-6', 'ply-1-4', 'ply-3-4']);
+    const pieces = jobs.flatMap(({ problem }) => problem.parts);
+    expect(pieces).toHaveLength(parts.reduce((sum, { count }) => sum + count, 0));
+    const { sheets } = jobs.find(({ product }) => product === 'birch-18')!.problem;
+    expect(sheets[0]).toMatchObject({ offcut: true, cost: 0, count: 1 });
+    expect(sheets.at(-1)).toMatchObject({ offcut: false, count: null });
+  });
+
+  test('boards are cut by length, the longest first, and what is too long is said', () => {
+    const { design, record, workshop } = printRoom();
+    const made = plan(
+      applyEdit(design, [ink('hanging.stock', 'board-1x6'), ink('hanging.spacer.stock', 'board-1x6'), typed('hanging.boardWidth', '130 mm')]),
+      record,
+      workshop,
+    );
+    const [job] = boardJobs(made.parts, workshop);
+    expect(job).toMatchObject({ product: 'board-1x6', tooLong: [] });
+    expect(job!.boards).toHaveLength(1);
+    // 96 in less two pieces of 700 and their kerfs.
+    expect(job!.boards[0]!.left).toBe(Math.round((96 * 25.4 - 2 * 703.2) * 1e6));
+  });
+});
+
+test('units are lettered A to Z, then AA', () => {
+  expect([0, 25, 26, 51, 52, 701, 702].map(unitLetter)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA']);
+});
