@@ -9,11 +9,21 @@ export function readJsonText(text: string, where = 'file'): unknown {
   if (text.length > MOST_BYTES) throw new Refusal('too-large', `the text is ${(text.length / 1e6).toFixed(1)} MB`, where, `at most ${MOST_BYTES / 1e6} MB`);
   checkDepth(text, where);
   try {
-    return JSON.parse(text) as unknown;
+    // The key may be spelled with escapes; only a text that could hold it pays for the look at every key.
+    return (/__proto__|\\u005f/i.test(text) ? JSON.parse(text, refusePrototype(where)) : JSON.parse(text)) as unknown;
   } catch (error) {
+    if (error instanceof Refusal) throw error;
     throw new Refusal('not-json', `this is not whole JSON: ${(error as Error).message}`, where, 'a complete JSON file');
   }
 }
+
+/** A prototype has no business in a file: some readers further on would drop it without a word. */
+const refusePrototype =
+  (where: string) =>
+  (key: string, value: unknown): unknown => {
+    if (key === '__proto__') throw new Refusal('forbidden-key', "the key '__proto__' is not allowed", where, 'a file without it');
+    return value;
+  };
 
 function checkDepth(text: string, where: string): void {
   let depth = 0;

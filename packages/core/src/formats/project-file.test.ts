@@ -90,8 +90,9 @@ describe('a file that is wrong', () => {
 
   test('the prototype is out of reach', () => {
     const hostile = JSON.stringify(file).replace('"units":{', '"units":{"__proto__":{"polluted":true},');
-    expect(problemOf(hostile)).toMatchObject({ code: 'id' });
-    expect(problemOf(JSON.stringify(file).replace('"format"', '"__proto__":{"polluted":1},"format"'))).toMatchObject({ code: 'unknown-field' });
+    expect(problemOf(hostile)).toMatchObject({ code: 'forbidden-key', where: 'file' });
+    expect(problemOf(hostile.replace('__proto__', '\\u005f_proto__'))).toMatchObject({ code: 'forbidden-key' });
+    expect(problemOf(JSON.stringify(file).replace('"format"', '"__proto__":{"polluted":1},"format"'))).toMatchObject({ code: 'forbidden-key' });
     expect(problemOf(changed('design.units', JSON.parse('{"constructor":{}}')))).toMatchObject({ code: 'id' });
     expect(({} as Row)['polluted']).toBeUndefined();
   });

@@ -152,7 +152,10 @@ export class ProjectsService {
     return this.sequelize.transaction(async (transaction) => {
       const source = await this.locked(id, transaction);
       const design = designCodec.read(source.document, 'document');
-      return this.insert({ id: randomUUID(), demo: false, revision: 1 }, { ...design, name: `${design.name}, copy`.slice(0, 80) }, transaction);
+      const copy = await this.insert({ id: randomUUID(), demo: false, revision: 1 }, { ...design, name: `${design.name}, copy`.slice(0, 80) }, transaction);
+      // Readings are facts about the sheets: a copy without them would be cut to nominal thickness.
+      await this.record.copy(id, copy.id, transaction);
+      return copy;
     });
   }
 

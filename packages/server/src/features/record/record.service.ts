@@ -48,7 +48,10 @@ export class RecordService {
     await this.rows.bulkCreate(rows, { transaction, ignoreDuplicates: true });
   }
 
-  async removeAll(projectId: string, transaction: Transaction): Promise<void> {
-    await this.rows.destroy({ where: { projectId }, transaction });
+  /** The facts of one project for another that begins as its copy. */
+  async copy(from: string, to: string, transaction: Transaction): Promise<void> {
+    const rows = await this.rows.findAll({ where: { projectId: from }, order: [['sequence', 'ASC']], transaction });
+    const entries = rows.map(({ body }, index) => recordCodec.read(body, `entries[${index}]`));
+    if (entries.length > 0) await this.add(to, entries, transaction);
   }
 }

@@ -1,0 +1,57 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { configFrom } from './config.ts';
+import { testApp, type TestApp } from './test/app.ts';
+
+let app: TestApp;
+beforeAll(async () => void (app = await testApp()));
+afterAll(() => app.close());
+
+test('health asks the database', async () => {
+  expect((await app.api.get('/api/health').expect(200)).body).toEqual({ ok: true, database: 'up' });
+});
+
+describe('who may speak to it', () => {
+  test.each<[string, Record<string, string>, number]>([
+    ['its own page', { Host: '127.0.0.1:8420', Origin: 'http://127.0.0.1:8420' }, 200],
+    ['a command without an origin', { Host: 'localhost:8420' }, 200],
+    ['a page of another site', { Host: '127.0.0.1:8420', Origin: 'http://elsewhere.example' }, 403],
+    ['a name that was bent to this address', { Host: 'elsewhere.example' }, 403],
+    ['a page on another port', { Host: '127.0.0.1:8420', Origin: 'http://127.0.0.1:9999' }, 403],
+  ])('%s', async (_name, headers, status) => {
+    const { body } = await app.api.get('/api/health').set(headers).expect(status);
+    if (status === 403) expect(body).toMatchObject({ code: 'origin', accepted: expect.any(String) });
+  });
+});
+
+test('a body that is no JSON is refused with its place', async () => {
+  const { body } = await app.api.post('/api/projects').set('Content-Type', 'application/json').send('{"design":').expect(400);
+  expect(body).toMatchObject({ code: 'not-json', where: 'body' });
+});
+
+describe('migrations', () => {
+  test('each ran once, and a second start runs none', async () => {
+    const rows = (await app.sql('select name from {db}.migrations')) as { name: string }[];
+    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop']);
+  });
+  test('lengths are stored in columns wide enough for nanometres', async () => {
+    const rows = (await app.sql(`select data_type as kind from information_schema.columns where table_schema = '{db}' and column_name like '%_nm'`)) as {
+      kind: string;
+    }[];
+    expect(new Set(rows.map(({ kind }) => kind))).toEqual(new Set(['bigint']));
+  });
+});
+
+describe('settings from the environment', () => {
+  const env = { KEEN_PORT: '8420', KEEN_DB_PORT: '3307', KEEN_DB_NAME: 'keen', KEEN_DB_USER: 'keen', KEEN_EXAMPLES: '/x' };
+  test('are read', () => {
+    expect(configFrom(env)).toMatchObject({ port: 8420, webRoot: undefined, origins: [] });
+  });
+  test.each([
+    ['KEEN_PORT', '0'],
+    ['KEEN_PORT', 'web'],
+    ['KEEN_DB_PORT', '70000'],
+    ['KEEN_DB_NAME', ''],
+  ])('%s=%s is said to be wrong by name', (name, value) => {
+    expect(() => configFrom({ ...env, [name]: value })).toThrow(name);
+  });
+});

@@ -1,0 +1,204 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { merge, type Json } from '@keen/core';
+import { EXAMPLES, testApp, type TestApp } from '../../test/app.ts';
+
+type Row = Record<string, any>;
+let app: TestApp;
+beforeAll(async () => void (app = await testApp()));
+afterAll(() => app.close());
+
+const example = (): Row => JSON.parse(readFileSync(join(EXAMPLES, 'print-room.carcass.json'), 'utf8')) as Row;
+const fresh = async (): Promise<Row> => (await app.api.post('/api/projects').send({ design: example()['design'] }).expect(201)).body as Row;
+const withWidth = (document: Row, text: string, unit = 'ink'): Row => ({
+  ...document,
+  units: { ...document['units'], [unit]: { ...document['units'][unit], width: text } },
+});
+const save = (id: string, base: number, document: Row, session = 'tab-1') => app.api.put(`/api/projects/${id}`).send({ base, session, document });
+const read = async (id: string): Promise<Row> => (await app.api.get(`/api/projects/${id}`).expect(200)).body as Row;
+const count = async (): Promise<number> => ((await app.api.get('/api/projects').expect(200)).body as Row[]).length;
+
+describe('the demo', () => {
+  test('is there once, and a second start leaves it alone', async () => {
+    expect(await app.demo.seedOnce(EXAMPLES)).toBe(false);
+    const { body } = await app.api.get('/api/projects').expect(200);
+    expect((body as Row[]).filter(({ demo }) => demo)).toHaveLength(1);
+    expect((body as Row[])[0]).toMatchObject({ id: 'print-room', wall: { widthMm: 3600 }, units: [{ id: 'ink', widthMm: 700, shelves: 2 }, { id: 'type' }] });
+  });
+
+  test('a reset restores it, counts its revision on, and touches no other project', async () => {
+    const other = await fresh();
+    const before = await read('print-room');
+    await save('print-room', before['revision'], withWidth(before['document'], '810 mm')).expect(200);
+    await app.demo.reset(EXAMPLES);
+    const after = await read('print-room');
+    expect(after['document'].units.ink.width).toBe('700 mm');
+    expect(after['revision']).toBe(before['revision'] + 2);
+    expect(await read(other['id'])).toEqual(other);
+    expect(((await app.api.get('/api/projects/print-room/record')).body as Row[]).length).toBe(5);
+  });
+});
+
+describe('saving', () => {
+  test('a save on the current version is kept, with lengths as typed', async () => {
+    const { id, document } = await fresh();
+    const typed = withWidth(document, '(32 - 2*3/4) in');
+    const { body } = await save(id, 1, typed).expect(200);
+    expect(body).toEqual({ revision: 2 });
+    expect(await read(id)).toMatchObject({ revision: 2, document: { units: { ink: { width: '(32 - 2*3/4) in' } } } });
+  });
+
+  test('a save on an older version is refused with 409 and the current one, and changes nothing', async () => {
+    const { id, document } = await fresh();
+    await save(id, 1, withWidth(document, '710 mm'), 'a').expect(200);
+    const { body } = await save(id, 1, withWidth(document, '690 mm'), 'b').expect(409);
+    expect(body).toMatchObject({ code: 'stale', where: 'base', accepted: '2', current: { revision: 2, document: { units: { ink: { width: '710 mm' } } } } });
+    expect((await read(id))['document'].units.ink.width).toBe('710 mm');
+  });
+
+  test("two tabs' edits of different things both end up in the project", async () => {
+    const { id, document } = await fresh();
+    await save(id, 1, withWidth(document, '710 mm'), 'a').expect(200);
+    const mine = withWidth(document, '28 in', 'type');
+    const { body } = await save(id, 1, mine, 'b').expect(409);
+    const { merged, conflicts } = merge(document as Json, mine as Json, body.current.document as Json);
+    expect(conflicts).toEqual([]);
+    await save(id, body.current.revision, merged as Row, 'b').expect(200);
+    const { units } = (await read(id))['document'];
+    expect([units.ink.width, units.type.width]).toEqual(['710 mm', '28 in']);
+  });
+
+  test('of twenty saves on one version at once, exactly one is taken', async () => {
+    const { id, document } = await fresh();
+    const answers = await Promise.all(Array.from({ length: 20 }, (_, n) => save(id, 1, withWidth(document, `${600 + n} mm`), `tab-${n}`)));
+    const statuses = answers.map(({ status }) => status);
+    expect(statuses.filter((status) => status === 200)).toHaveLength(1);
+    expect(statuses.filter((status) => status === 409)).toHaveLength(19);
+    const won = answers.findIndex(({ status }) => status === 200);
+    expect((await read(id))['document'].units.ink.width).toBe(`${600 + won} mm`);
+  });
+
+  test('home is drawn from rows that follow the document', async () => {
+    const { id, document } = await fresh();
+    const { ink } = document['units'];
+    await save(id, 1, { ...document, name: 'Back room', units: { ink: { ...ink, width: '900 mm', shelves: {} } } }).expect(200);
+    const row = ((await app.api.get('/api/projects')).body as Row[]).find((each) => each['id'] === id)!;
+    expect(row).toMatchObject({ name: 'Back room', units: [{ id: 'ink', widthMm: 900, shelves: 0 }] });
+    expect(row['units']).toHaveLength(1);
+  });
+
+  test.each<[string, (document: Row) => unknown, string]>([
+    ['a negative width', (document) => withWidth(document, '-5 mm'), 'document.units.ink.width'],
+    ['a strange field', (document) => ({ ...document, colour: 'red' }), 'document'],
+    ['stock nobody has', (document) => ({ ...document, units: { ink: { ...document['units'].ink, stock: 'ebony' } } }), 'design.units.ink.stock'],
+    ['a list', () => [], 'document'],
+    ['nothing', () => undefined, 'document'],
+  ])('%s is refused with its place, and nothing is saved', async (_name, change, where) => {
+    const { id, document } = await fresh();
+    const { body } = await save(id, 1, change(document) as Row).expect(400);
+    expect(body).toMatchObject({ code: expect.any(String), message: expect.any(String), accepted: expect.any(String) });
+    expect(body.where).toBe(where);
+    expect((await read(id))['revision']).toBe(1);
+  });
+
+  test('bodies are checked: unknown fields, wrong types, a version that is none', async () => {
+    const { id, document } = await fresh();
+    for (const [body, where] of [
+      [{ base: '1', session: 's', document }, 'base'],
+      [{ base: 0, session: 's', document }, 'base'],
+      [{ base: 1, session: '', document }, 'session'],
+      [{ base: 1, session: 's', document, more: 1 }, 'more'],
+      [{ base: 1, document }, 'session'],
+    ] as const) {
+      const answer = await app.api.put(`/api/projects/${id}`).send(body).expect(400);
+      expect(answer.body.where).toBe(where);
+    }
+  });
+
+  test('a project that is not there is a 404, an address that is not there too', async () => {
+    expect((await app.api.get('/api/projects/none').expect(404)).body).toMatchObject({ code: 'not-found', where: 'id' });
+    expect((await app.api.get('/api/nothing').expect(404)).body).toMatchObject({ code: 'not-found', accepted: expect.any(String) });
+  });
+});
+
+describe('history', () => {
+  test('saves of one tab close together fold into one revision, another tab starts the next', async () => {
+    const { id, document } = await fresh();
+    for (let n = 0; n < 5; n++) await save(id, 1 + n, withWidth(document, `${701 + n} mm`), 'a').expect(200);
+    await save(id, 6, withWidth(document, '720 mm'), 'b').expect(200);
+    const { body } = await app.api.get(`/api/projects/${id}/revisions`).expect(200);
+    expect((body as Row[]).map(({ number }) => number)).toEqual([7, 6, 1]);
+  });
+
+  test('an older revision restored becomes the newest; what was between stays in the history', async () => {
+    const { id, document } = await fresh();
+    await save(id, 1, withWidth(document, '710 mm'), 'a').expect(200);
+    await save(id, 2, withWidth(document, '720 mm'), 'b').expect(200);
+    const { body } = await app.api.post(`/api/projects/${id}/revisions/1/restore`).send({ base: 3, session: 'b' }).expect(201);
+    expect(body).toMatchObject({ revision: 4, document: { units: { ink: { width: '700 mm' } } } });
+    expect(((await app.api.get(`/api/projects/${id}/revisions`)).body as Row[]).map(({ number }) => number)).toEqual([4, 3, 2, 1]);
+    await app.api.post(`/api/projects/${id}/revisions/1/restore`).send({ base: 3, session: 'b' }).expect(409);
+    await app.api.post(`/api/projects/${id}/revisions/99/restore`).send({ base: 4, session: 'b' }).expect(404);
+  });
+});
+
+describe('projects as things', () => {
+  test('rename, and a name that is none', async () => {
+    const { id } = await fresh();
+    await app.api.patch(`/api/projects/${id}`).send({ name: 'Drying room' }).expect(200);
+    expect((await read(id))['document'].name).toBe('Drying room');
+    await app.api.patch(`/api/projects/${id}`).send({ name: '' }).expect(400);
+  });
+
+  test('a copy has the design and the readings, and goes its own way', async () => {
+    const { body } = await app.api.post('/api/projects/print-room/duplicate').expect(201);
+    expect(body).toMatchObject({ demo: false, revision: 1 });
+    expect(body.id).not.toBe('print-room');
+    expect(((await app.api.get(`/api/projects/${body.id}/record`)).body as Row[]).length).toBe(5);
+    await save(body.id, 1, withWidth(body.document, '650 mm')).expect(200);
+    expect((await read('print-room'))['document'].units.ink.width).toBe('700 mm');
+  });
+
+  test('a deletion can be undone', async () => {
+    const { id } = await fresh();
+    await app.api.delete(`/api/projects/${id}`).expect(204);
+    await app.api.get(`/api/projects/${id}`).expect(404);
+    await app.api.delete(`/api/projects/${id}`).expect(404);
+    await app.api.post(`/api/projects/${id}/restore`).expect(201);
+    await read(id);
+  });
+});
+
+describe('a project file', () => {
+  test('comes in with its record and the products it needs', async () => {
+    const file = example();
+    file['workshop'].products['cherry-19'] = { ...file['workshop'].products['birch-18'], id: 'cherry-19', name: 'Cherry plywood' };
+    file['design'].units.ink.stock = 'cherry-19';
+    const { body } = await app.api.post('/api/projects/import').send({ file }).expect(201);
+    expect((await read(body.id))['document']).toEqual(file['design']);
+    expect(((await app.api.get(`/api/projects/${body.id}/record`)).body as Row[]).map(({ entry }) => entry)).toEqual(file['record']);
+    expect((await app.api.get('/api/workshop')).body.workshop.products['cherry-19'].name).toBe('Cherry plywood');
+  });
+
+  test.each<[string, () => object | string, number, string]>([
+    ['a newer version', () => ({ ...example(), version: 99 }), 400, 'newer-version'],
+    ['a negative size', () => ({ ...example(), design: withWidth(example()['design'], '-1 mm') }), 400, 'range'],
+    ['wrong types', () => ({ ...example(), record: 5 }), 400, 'value'],
+    ['no file at all', () => ({}), 400, 'not-a-project'],
+    ['a prototype', () => `{"file":${JSON.stringify(example()).replace('"units":{', '"units":{"__proto__":{"x":1},')}}`, 400, 'forbidden-key'],
+    ['cut off', () => `{"file":${JSON.stringify(example()).slice(0, 3000)}`, 400, 'not-json'],
+    ['nested without end', () => `{"file":${'['.repeat(50_000)}`, 400, 'too-deep'],
+    ['10 MB', () => `{"file":{"format":"${'x'.repeat(10_000_000)}"}}`, 413, 'too-large'],
+    ['an entry twice', () => ({ ...example(), record: [example()['record'][0], example()['record'][0]] }), 400, 'twice'],
+  ])('%s is refused with a clear message and changes nothing', async (_name, make, status, code) => {
+    const value = make();
+    const before = [await count(), (await app.api.get('/api/workshop')).body.revision];
+    const body = typeof value === 'string' ? value : JSON.stringify({ file: value });
+    const answer = await app.api.post('/api/projects/import').set('Content-Type', 'application/json').send(body);
+    expect(answer.status).toBe(status);
+    expect(answer.body).toMatchObject({ code, message: expect.any(String), where: expect.any(String), accepted: expect.any(String) });
+    expect([await count(), (await app.api.get('/api/workshop')).body.revision]).toEqual(before);
+    expect(({} as Row)['x']).toBeUndefined();
+  });
+});

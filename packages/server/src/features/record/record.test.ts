@@ -1,0 +1,66 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { testApp, type TestApp } from '../../test/app.ts';
+
+let app: TestApp;
+beforeAll(async () => void (app = await testApp()));
+afterAll(() => app.close());
+
+const at = '/api/projects/print-room/record';
+const reading = (id: string, value = '17.9 mm') => ({ id, at: '2026-04-01T08:00:00Z', kind: 'thickness', reading: { product: 'birch-18', value } });
+const post = (...entries: object[]) => app.api.post(at).send({ entries });
+
+describe('the shop record', () => {
+  test('keeps entries in the order they came, and gives those after a sequence', async () => {
+    const { body } = await post(reading('r1'), reading('r2', '18 mm')).expect(201);
+    expect(body.slice(-2).map(({ entry }: { entry: { id: string } }) => entry.id)).toEqual(['r1', 'r2']);
+    const last = body.at(-2).sequence as number;
+    const later = await app.api.get(`${at}?after=${last}`).expect(200);
+    expect(later.body).toHaveLength(1);
+  });
+
+  test('the same id posted twice is one entry, and what it said first stays', async () => {
+    await post(reading('twice', '17.5 mm')).expect(201);
+    const { body } = await post(reading('twice', '19 mm'), reading('beside')).expect(201);
+    const mine = body.filter(({ entry }: { entry: { id: string } }) => entry.id === 'twice');
+    expect(mine).toHaveLength(1);
+    expect(mine[0].entry.reading.value).toBe('17.5 mm');
+  });
+
+  test('a queue sent again by several devices at once leaves each entry once', async () => {
+    const queue = Array.from({ length: 30 }, (_, n) => reading(`q${n}`));
+    await Promise.all(Array.from({ length: 6 }, () => post(...queue)));
+    const { body } = await app.api.get(at).expect(200);
+    const ids = (body as { entry: { id: string } }[]).map(({ entry }) => entry.id).filter((id) => /^q\d+$/.test(id));
+    expect(ids).toHaveLength(30);
+  });
+
+  test('all or none: one bad entry keeps the good ones out', async () => {
+    const { body } = await post(reading('good'), reading('bad', '-3 mm')).expect(400);
+    expect(body.where).toContain('entries[1]');
+    const all = (await app.api.get(at)).body as { entry: { id: string } }[];
+    expect(all.some(({ entry }) => entry.id === 'good')).toBe(false);
+  });
+
+  test.each<[string, unknown]>([
+    ['no entries', { entries: [] }],
+    ['no list', { entries: 'x' }],
+    ['a strange field', { entries: [{ ...reading('x'), colour: 'red' }] }],
+    ['a kind nobody knows', { entries: [{ ...reading('x'), kind: 'rumour' }] }],
+    ['a time that is none', { entries: [{ ...reading('x'), at: 'soon' }] }],
+    ['a reading without a value', { entries: [{ ...reading('x'), reading: { product: 'birch-18' } }] }],
+  ])('%s is refused', async (_name, body) => {
+    const answer = await app.api
+      .post(at)
+      .send(body as object)
+      .expect(400);
+    expect(answer.body).toMatchObject({ code: expect.any(String), where: expect.any(String), accepted: expect.any(String) });
+  });
+
+  test('a query that is no number, and a project that is not there', async () => {
+    await app.api.get(`${at}?after=x`).expect(400);
+    await app.api
+      .post('/api/projects/none/record')
+      .send({ entries: [reading('x')] })
+      .expect(404);
+  });
+});

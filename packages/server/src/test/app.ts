@@ -1,0 +1,44 @@
+/** The application on a database of its own inside the throwaway MariaDB, so that test files run side by side. */
+import 'reflect-metadata';
+import { randomBytes } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
+import mysql from 'mysql2/promise';
+import request from 'supertest';
+import type TestAgent from 'supertest/lib/agent.js';
+import { createApp } from '../app.ts';
+import { DemoService } from '../demo/demo.service.ts';
+
+export const EXAMPLES = fileURLToPath(new URL('../../../../examples', import.meta.url));
+
+export interface TestApp {
+  readonly api: TestAgent;
+  readonly demo: DemoService;
+  /** Runs a statement on this file's own database. */
+  sql(statement: string): Promise<unknown[]>;
+  close(): Promise<void>;
+}
+
+export async function testApp(): Promise<TestApp> {
+  const { port, user, password } = JSON.parse(process.env['KEEN_TEST_DATABASE']!) as { port: number; user: string; password: string };
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  const connection = await mysql.createConnection({ host: '127.0.0.1', port, user, password });
+  await connection.query(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
+  const app = await createApp({ port: 1, database: { port, name, user, password }, webRoot: undefined, examples: EXAMPLES, origins: [] });
+  await app.init();
+  const demo = app.get(DemoService);
+  await demo.seedOnce(EXAMPLES);
+  await app.listen(0, '127.0.0.1');
+  return {
+    api: request.agent(app.getHttpServer()),
+    demo,
+    async sql(statement) {
+      const [rows] = await connection.query({ sql: statement.replaceAll('{db}', name) });
+      return rows as unknown[];
+    },
+    async close() {
+      await app.close();
+      await connection.query(`drop database ${name}`);
+      await connection.end();
+    },
+  };
+}
