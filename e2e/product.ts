@@ -15,7 +15,10 @@ export interface Product {
   /** Process ids as they are now: both change when the supervisor starts one again. */
   readonly serverPid: () => number;
   readonly databasePid: () => number;
-  readonly stop: () => Promise<void>;
+  /** Everything the supervisor has said so far. */
+  readonly said: () => string;
+  /** Ends it and removes its folder; `keep` leaves the folder for a second start. */
+  readonly stop: (keep?: 'keep') => Promise<void>;
 }
 
 const freePort = (): Promise<number> =>
@@ -43,8 +46,9 @@ export async function untilUp(url: string, ms = 60_000): Promise<void> {
   throw new Error(`${url} did not come up in ${ms / 1000} s`);
 }
 
-export async function startProduct(): Promise<Product> {
-  const folder = await mkdtemp(join(tmpdir(), 'keen-e2e-'));
+/** `inFolder`: where an earlier one left its data. */
+export async function startProduct(inFolder?: string): Promise<Product> {
+  const folder = inFolder ?? (await mkdtemp(join(tmpdir(), 'keen-e2e-')));
   const port = await freePort();
   let said = '';
   const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', folder], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
@@ -58,13 +62,14 @@ export async function startProduct(): Promise<Product> {
     folder,
     serverPid: () => childOf(supervisor, 'packages/server/dist/main.js'),
     databasePid: () => Number(readFileSync(join(folder, 'mysql.pid'), 'utf8')),
-    async stop() {
+    said: () => said,
+    async stop(keep) {
       if (supervisor.exitCode === null) {
         const gone = new Promise((resolve) => supervisor.once('exit', resolve));
         supervisor.kill('SIGTERM');
         await gone;
       }
-      await rm(folder, { recursive: true, force: true });
+      if (!keep) await rm(folder, { recursive: true, force: true });
     },
   };
 }

@@ -43,6 +43,7 @@ export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, 
 export { search, type Search } from './nest/search.ts';
 export { auditPlan } from './nest/audit.ts';
 export type { ShelfSag } from './sag/unit-sag.ts';
+export { cabinetScrewRow } from './hang/carrier-links.ts';
 export { hangAt, type Hang, type HangPlan, type VerdictState } from './hang/hang.ts';
 export type { Link } from './hang/link.ts';
 export { wallHalfEnds, wallRows, type StudUse } from './hang/wall-links.ts';

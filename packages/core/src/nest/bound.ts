@@ -33,7 +33,7 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
   const byArea = Math.max(...classes.map(({ area, beds }) => fewest(area, beds)));
   const alone = loners(problem, parts);
   const sheets = Math.max(1, byArea, alone);
-  const why = alone > byArea ? `${alone} parts are so large that no two share a sheet` : 'the area of the parts with their kerfs fills as many';
+  const why = alone > byArea ? `${alone} parts are so large that no two share a sheet` : 'the parts with their kerfs cover that much sheet';
   return { sheets, cost: hasCosts ? Math.max(...classes.map(({ area, beds }) => leastCost(area, beds)), cheapest(classes, sheets)) : null, why };
 }
 

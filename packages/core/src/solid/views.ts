@@ -47,7 +47,7 @@ export function frontView(unit: ResolvedUnit): SeenPanel[] {
   const behind = back ? boundsOf(back).low.out : 0;
   return unit.panels
     .map((panel) => ({ panel, bounds: boundsOf(panel) }))
-    .sort((a, b) => a.bounds.high.out - b.bounds.high.out || a.panel.strips.length - b.panel.strips.length || rank(b.panel) - rank(a.panel))
+    .sort((a, b) => a.bounds.high.out - b.bounds.high.out || hostsFirst(a.panel, b.panel))
     .map(({ panel, bounds: { low, high } }) => ({
       panel: panel.id,
       role: panel.role,
@@ -61,8 +61,8 @@ export function frontView(unit: ResolvedUnit): SeenPanel[] {
     }));
 }
 
-/** Sides are drawn under what is let into them: the ends show at the front. */
-const rank = ({ role }: ResolvedPanel): number => (role === 'side' ? 1 : 0);
+/** What is let in is drawn over what it is let into: ends in slots show, as they do on the wood. */
+const hostsFirst = (a: ResolvedPanel, b: ResolvedPanel): number => b.strips.length - a.strips.length;
 
 /** Cut by the plane at `along` mm: only panels it passes through. Across the drawing is out from the wall. */
 export function sectionView(unit: ResolvedUnit, along: number): SeenPanel[] {
@@ -71,7 +71,7 @@ export function sectionView(unit: ResolvedUnit, along: number): SeenPanel[] {
       const { low, high } = boundsOf(panel);
       return low.along < along && along < high.along;
     })
-    .sort((a, b) => a.strips.length - b.strips.length)
+    .sort(hostsFirst)
     .map((panel) => ({ panel: panel.id, role: panel.role, points: cutAcross(panel), hidden: false }));
 }
 

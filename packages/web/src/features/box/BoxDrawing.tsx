@@ -1,21 +1,22 @@
 /** The box to scale: front and section side by side, dimensions as on a shop drawing. One tab stop; arrows move between parts. */
-import { entered, frontView, labelWords, NM_PER, sectionView, tapeTextWithUnit, toMm, type SeenPanel } from '@keen/core';
+import { entered, frontView, labelWords, NM_PER, sectionView, tapeTextWithUnit, toMm, type SeenPanel, type UnitPlan } from '@keen/core';
 import type { KeyboardEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DimensionLine } from '../../ui/DimensionLine.tsx';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
-import type { ShownUnit } from '../project/selectors.ts';
+import { useGhost, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { openField } from './openField.ts';
 
 /** Room round the views, px: left dimensions, openings, section's wall, bottom dimensions. */
-const LEFT = 74;
-const BETWEEN = 112;
-const RIGHT = 46;
+const ROOM = { left: 74, openings: 40, between: 112, right: 46 } as const;
+/** On a phone the section stands under the front. */
+const NARROW_ROOM = { left: 62, openings: 44, between: 92, right: 0 } as const;
 const TOP = 34;
 const BOTTOM = 46;
+const STACKED = 74;
 const WALL_MM = 45;
 
 interface View {
@@ -43,18 +44,22 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
   const up = toMm(outside.height.value);
   const out = toMm(outside.depth.value);
   const narrow = width < 560;
+  const room = narrow ? NARROW_ROOM : ROOM;
   const scale = Math.max(
     0.02,
     Math.min(
-      (width - LEFT - (narrow ? 60 : BETWEEN) - RIGHT) / (narrow ? across : across + out + WALL_MM),
-      (height - TOP - BOTTOM - (narrow ? 60 : 0)) / (narrow ? up * 2 : up),
+      (width - room.left - room.between - room.right) / (narrow ? Math.max(across, out + WALL_MM) : across + out + WALL_MM),
+      narrow ? Infinity : (height - TOP - BOTTOM) / up,
     ),
   );
-  const drawn = narrow ? LEFT + across * scale + 60 : LEFT + across * scale + BETWEEN + (WALL_MM + out) * scale + RIGHT;
+  const drawn = room.left + room.between + room.right + (narrow ? across : across + WALL_MM + out) * scale;
   const shift = Math.max(0, (width - drawn) / 2);
-  const front: View = { x: (mm) => shift + LEFT + mm * scale, y: (mm) => TOP + (up - mm) * scale };
-  const sectionTop = narrow ? TOP + up * scale + 74 : TOP;
-  const sectionLeft = narrow ? shift + LEFT : shift + LEFT + across * scale + BETWEEN;
+  const high = narrow ? TOP + 2 * up * scale + STACKED + BOTTOM : TOP + up * scale + BOTTOM;
+  const lower = narrow ? 0 : Math.max(0, (height - high) / 2);
+  const top = TOP + lower;
+  const front: View = { x: (mm) => shift + room.left + mm * scale, y: (mm) => top + (up - mm) * scale };
+  const sectionTop = narrow ? top + up * scale + STACKED : top;
+  const sectionLeft = narrow ? shift + room.left : shift + room.left + across * scale + room.between;
   const section: View = { x: (mm) => sectionLeft + (WALL_MM + mm) * scale, y: (mm) => sectionTop + (up - mm) * scale };
   const openings = plan.unit.compartments;
   const chosen = selected ? plan.unit.byId.get(selected) : undefined;
@@ -92,14 +97,14 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
     <svg
       className="drawing"
       width={width}
-      height={Math.max(height, narrow ? sectionTop + up * scale + BOTTOM : 0)}
+      height={Math.max(height, high)}
       tabIndex={0}
       role="img"
       aria-label={name}
       onKeyDown={keys}
       onClick={() => dispatch(panelSelected(null))}
     >
-      <text className="view-name" x={front.x(0)} y={TOP - 14}>
+      <text className="view-name" x={front.x(0)} y={top - 14}>
         front
       </text>
       {frontView(plan.unit)
@@ -107,6 +112,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
         .map((seen) => (
           <PanelShape key={seen.panel} seen={seen} view={front} />
         ))}
+      <GhostShapes unitId={box.id} view={front} of={(ghost) => frontView(ghost.unit).filter(({ role }) => role !== 'wall-half')} />
       <text className="view-name" x={section.x(0)} y={sectionTop - 14}>
         section
       </text>
@@ -114,6 +120,8 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
       {sectionView(plan.unit, across / 2).map((seen) => (
         <PanelShape key={seen.panel} seen={seen} view={section} />
       ))}
+      <GhostShapes unitId={box.id} view={section} of={(ghost) => sectionView(ghost.unit, toMm(ghost.unit.outside.width.value) / 2)} />
+      <RailName shown={shown} view={front} />
 
       <DimensionLine
         name="outside width"
@@ -141,6 +149,16 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
         to={[section.x(out), section.y(0) + 28]}
         onPick={pick('depth from the wall', outside.depth)}
       />
+      {openings[0] && openings[0].depth.value > 0 && (
+        <DimensionLine
+          name="depth inside"
+          value={openings[0].depth.value}
+          unit={unit}
+          from={[section.x(toMm(openings[0].at.out)), section.y(toMm(openings[0].at.up) + toMm(openings[0].height.value) / 2)]}
+          to={[section.x(toMm(openings[0].at.out) + toMm(openings[0].depth.value)), section.y(toMm(openings[0].at.up) + toMm(openings[0].height.value) / 2)]}
+          onPick={pick('depth inside', openings[0].depth)}
+        />
+      )}
       {openings.map(({ id, height: opening, at, name: label }) =>
         opening.value > 0 ? (
           <DimensionLine
@@ -148,8 +166,8 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
             name={labelWords(label)}
             value={opening.value}
             unit={unit}
-            from={[front.x(across) + (narrow ? 16 : 40), front.y(toMm(at.up) + toMm(opening.value))]}
-            to={[front.x(across) + (narrow ? 16 : 40), front.y(toMm(at.up))]}
+            from={[front.x(across) + room.openings, front.y(toMm(at.up) + toMm(opening.value))]}
+            to={[front.x(across) + room.openings, front.y(toMm(at.up))]}
             onPick={pick(labelWords(label), opening)}
           />
         ) : null,
@@ -186,6 +204,34 @@ function SelectedLength({
       to={[front.x(Math.max(...xs)), y]}
       onPick={onPick}
     />
+  );
+}
+
+/** What a fix that is looked at would change, in dashes over what is there. */
+export function GhostShapes({ unitId, view, of }: { readonly unitId: string; readonly view: View; readonly of: (ghost: UnitPlan) => readonly SeenPanel[] }) {
+  const ghost = useGhost(unitId);
+  if (!ghost) return null;
+  return (
+    <g className="ghost" aria-hidden="true">
+      {of(ghost).map((seen) => (
+        <polygon key={seen.panel} points={seen.points.map(([across, up]) => `${view.x(across)},${view.y(up)}`).join(' ')} />
+      ))}
+    </g>
+  );
+}
+
+/** The one part of the front that is not named by its place. */
+function RailName({ shown, view }: { readonly shown: ShownUnit; readonly view: View }) {
+  const rail = shown.plan.unit.hanging.hangingRail;
+  const seen = rail ? frontView(shown.plan.unit).find(({ panel }) => panel === rail) : undefined;
+  if (!seen) return null;
+  const [low, high] = [Math.min(...seen.points.map(([, up]) => up)), Math.max(...seen.points.map(([, up]) => up))];
+  if (view.y(low) - view.y(high) < 26) return null;
+  const middle = (Math.min(...seen.points.map(([x]) => x)) + Math.max(...seen.points.map(([x]) => x))) / 2;
+  return (
+    <text className="view-name" textAnchor="middle" pointerEvents="none" x={view.x(middle)} y={(view.y(low) + view.y(high)) / 2 + 5}>
+      hanging rail
+    </text>
   );
 }
 

@@ -30,7 +30,7 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
   return (
     <div className="contents-row">
       <ChoiceField
-        label={`${title} holds`}
+        label={title}
         name={`contents.${keptBy}.preset`}
         value={held.preset}
         options={Object.values(PRESETS).map(({ id, name }) => ({ value: id, label: name }))}
@@ -43,13 +43,13 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
         optional
         least={0}
         most={Math.floor(toShownMass(MOST_CONTENTS_KG, unit))}
-        value={held.kg === null ? null : toShownMass(held.kg, unit)}
-        placeholder={held.kg === null ? `${massText(mass.value, unit).split(' ')[0]} assumed` : ''}
+        value={held.kg === null ? null : Math.round(toShownMass(held.kg, unit) * 10) / 10}
+        placeholder={held.kg === null ? massText(mass.value, unit).split(' ')[0]! : ''}
         onChange={(shownMass) => set(box, path, { ...held, kg: shownMass === null ? null : fromShownMass(shownMass, unit) })}
         onLeave={leave}
       />
       <Explained title={`contents, ${title}`} unit={unit} of={mass}>
-        {massText(mass.value, unit)}
+        {massText(mass.value, unit)} {held.kg === null ? 'assumed' : 'entered'}
       </Explained>
     </div>
   );

@@ -1,5 +1,5 @@
 /** The heart of it: the cleat cut through, large, with both screws; what the rip leaves, and what lifting it on takes. */
-import { apply, LIFT_CLEARANCE, LIFT_MARGIN_MM, nearest, screwById, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
+import { apply, cabinetScrewRow, LIFT_CLEARANCE, LIFT_MARGIN_MM, nearest, screwById, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
@@ -28,7 +28,7 @@ export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
   const rail = hanging.hangingRail ? plan.unit.byId.get(hanging.hangingRail)! : undefined;
   const back = plan.unit.panels.find(({ role }) => role === 'back');
   const inside = t + (back ? toMm(back.thickness) : 0) + (rail ? toMm(rail.thickness) : 0);
-  const cabinetScrewUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - (toMm(hanging.shortFace) - 2.5 * screwById(hanging.cabinetScrew.screw).diameterMm);
+  const screwRow = cabinetScrewRow(plan.unit);
   const clearance = apply(LIFT_CLEARANCE, { engagement: hanging.engagement, margin: LIFT_MARGIN_MM });
   return (
     <div className="cleat">
@@ -47,11 +47,11 @@ export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
         ))}
         {rows.upper > 0 && <ScrewLine x1={x(t)} x2={x(t - length)} y={y(wallFoot + rows.topMm)} thick={screw.diameterMm * scale} />}
         {rows.lower > 0 && <ScrewLine x1={x(t)} x2={x(t - length)} y={y(wallFoot + rows.lowMm)} thick={screw.diameterMm * scale} />}
-        {hanging.cabinetScrew.count > 0 && (
+        {hanging.cabinetScrew.count > 0 && screwRow !== null && (
           <ScrewLine
             x1={x(inside)}
             x2={x(inside - toMm(hanging.cabinetScrew.length))}
-            y={y(cabinetScrewUp)}
+            y={y(top - 10 - screwRow)}
             thick={screwById(hanging.cabinetScrew.screw).diameterMm * scale}
           />
         )}

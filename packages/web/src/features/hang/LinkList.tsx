@@ -33,7 +33,7 @@ function LinkRow({ link, unit, first }: { readonly link: Link; readonly unit: Di
   return (
     <div className={`link-row${first ? ' first' : ''}`}>
       <span className="link-name">{name}</span>
-      <UseBar use={link.use.value} fineTo={link.fineTo} />
+      <UseBar use={link.use.value} fineTo={link.fineTo} limit={link.limit} />
       <Explained title={name} unit={unit} of={link.use}>
         {percentText(link.use.value)}
       </Explained>

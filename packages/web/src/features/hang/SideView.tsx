@@ -3,13 +3,15 @@ import { forceText, massText, sectionView, tapeTextWithUnit, toMm, type Hang, ty
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
-import { PanelShape } from '../box/BoxDrawing.tsx';
+import { GhostShapes, PanelShape } from '../box/BoxDrawing.tsx';
 import { selectDesign, type ShownUnit } from '../project/selectors.ts';
 
 const LEFT = 96;
-const RIGHT = 26;
+const RIGHT = 30;
 const TOP = 24;
 const BOTTOM = 26;
+/** Room of the label at the centre of gravity, px. */
+const LABEL = 104;
 
 export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly hang: Hang }) {
   const [ref, size] = useSize<HTMLDivElement>();
@@ -50,6 +52,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
           {sectionView(plan.unit, toMm(outside.width.value) / 2).map((seen) => (
             <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
           ))}
+          <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, toMm(ghost.unit.outside.width.value) / 2)} />
           <g className="force" onClick={(event) => show(event.currentTarget, { title: 'outward pull on the cleat', unit, figure: outward })}>
             <path d={`M${x(-board - stud) + 4} ${y(contact)} H26`} markerEnd="url(#arrow)" />
             <text x={8} y={y(contact) - 10}>
@@ -71,11 +74,11 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
           <g className="force weight" onClick={(event) => show(event.currentTarget, { title: 'loaded unit', unit, figure: hang.loaded.mass })}>
             <circle cx={gx} cy={gy} r={5} />
             <path d={`M${gx} ${gy + 6} V${gy + 54}`} markerEnd="url(#arrow)" />
-            <rect className="label-room" x={gx + 6} y={gy - 22} width={92} height={38} />
-            <text className="amount" x={gx + 10} y={gy - 6}>
+            <rect className="label-room" x={gx - LABEL / 2} y={gy + 57} width={LABEL} height={38} />
+            <text className="amount" textAnchor="middle" x={gx} y={gy + 73}>
               {massText(hang.loaded.mass.value, unit)}
             </text>
-            <text x={gx + 10} y={gy + 11}>
+            <text textAnchor="middle" x={gx} y={gy + 90}>
               {tapeTextWithUnit((Math.round(hang.loaded.out) * 1e6) as Length, unit).replace(/ (strong|shy)$/, '')} out
             </text>
           </g>

@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { previewPlanner, selectOpen } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
-import { panelHovered } from './view.slice.ts';
+import { ghostShown, panelHovered } from './view.slice.ts';
 
 export interface FindingCardProps {
   readonly finding: Finding;
@@ -52,6 +52,11 @@ export function FixButton({
   const { design, record, workshop } = useAppSelector(selectOpen);
   const { apply } = useEdit();
   const [looked, setLooked] = useState(false);
+  const dispatch = useAppDispatch();
+  const look = (on: boolean): void => {
+    if (on) setLooked(true);
+    dispatch(ghostShown(on && 'edit' in fix ? { unit: unitId, edit: fix.edit } : null));
+  };
   const words = fixWords(fix.label, unit);
   const effect = useMemo(
     () => ('edit' in fix && looked ? preview(previewPlanner, design, record, workshop, unitId, fix.edit) : null),
@@ -65,7 +70,17 @@ export function FixButton({
     );
   return (
     <span className="fix">
-      <Button variant="outlined" onPointerEnter={() => setLooked(true)} onFocus={() => setLooked(true)} onClick={() => apply(fix.edit, '', `Done: ${words}`)}>
+      <Button
+        variant="outlined"
+        onPointerEnter={() => look(true)}
+        onPointerLeave={() => look(false)}
+        onFocus={() => look(true)}
+        onBlur={() => look(false)}
+        onClick={() => {
+          look(false);
+          apply(fix.edit, '', `Done: ${words}`);
+        }}
+      >
         {words}
       </Button>
       {effect && <span className="effect">{effectWords(effect, unit)}</span>}

@@ -6,7 +6,7 @@ import { Link, useParams } from 'react-router';
 import { useStore } from 'react-redux';
 import { AWAY, request, type StoredEntry, type StoredProject, type StoredWorkshop } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector, type Store } from '../../app/store.ts';
-import { claimSession, heldFor, isGone, release, type Held } from '../save/outbox.ts';
+import { claimSession, hold, heldFor, isGone, release, type Held } from '../save/outbox.ts';
 import { startSaver, type Saver } from '../save/saver.ts';
 import { ProjectPage } from './ProjectPage.tsx';
 import { projectClosed, projectOpened } from './project.slice.ts';
@@ -105,7 +105,11 @@ async function withHeld(stored: Opened, session: string): Promise<Opened> {
   const held = await heldFor(stored.id);
   for (const row of held) {
     if (row.session !== session && !(await isGone(row.session))) continue;
-    if (row.session !== session) await release(stored.id, row.session);
+    if (row.session !== session) {
+      // Under our own name first: were the page to end in between, it would be there twice rather than not at all.
+      await hold({ ...row, session });
+      await release(stored.id, row.session);
+    }
     const read = outcomeOf(() => fromHeld(row));
     if (!read.ok) continue;
     const { design, baseDesign, entries } = read.value;

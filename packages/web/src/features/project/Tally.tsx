@@ -1,10 +1,10 @@
 /** The tally, a strip like a rule: each figure opens its sum, or the station that makes it. */
-import { figuresOf, labelWords, massText, percentText, sagText, type Figure } from '@keen/core';
+import { figuresOf, labelWords, massText, percentText, sagText, tapeTextWithUnit, type Figure } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
-import { selectOpen, type ShownUnit } from './selectors.ts';
+import { selectOpen, useGhost, type ShownUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 
 export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
@@ -16,6 +16,8 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
   const worst = plan.sag.reduce<(typeof plan.sag)[number] | undefined>((a, b) => (a && a.later.value >= b.later.value ? a : b), undefined);
   const weakest = plan.hang.links[0];
   const { findings } = figuresOf(plan);
+  const ghost = useGhost(plan.id);
+  const then = ghost ? figuresOf(ghost) : undefined;
   const stops = plan.findings.filter(({ severity }) => severity === 'stop').length;
   return (
     <footer className="tally" aria-label="Tally">
@@ -33,12 +35,15 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           <Explained title="depth from the wall" unit={unit} of={depth}>
             <LengthText value={depth.value} unit={unit} withUnit />
           </Explained>
+          {ghost && ghost.unit.outside.width.value !== width.value && <Then text={`${tapeTextWithUnit(ghost.unit.outside.width.value, unit)} wide`} />}
         </span>
       </div>
       <button type="button" className="tally-cell" onClick={() => onStation('sheets')}>
-        <span className="tally-name">Sheets, whole project</span>
+        <span className="tally-name">Whole project</span>
         <span className="tally-value">
-          {totals ? `${totals.sheets}${searching ? ' so far' : ''} · ${currency}${totals.cost.toFixed(2)}` : 'working it out'}
+          {totals
+            ? `${totals.sheets} ${totals.sheets === 1 ? 'sheet' : 'sheets'}${searching ? ' so far' : ''}, costing ${currency}${totals.cost.toFixed(2)}`
+            : 'working it out'}
         </span>
       </button>
       <div className="tally-cell">
@@ -51,6 +56,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           <Explained title="loaded unit" unit={unit} of={plan.loaded.mass}>
             {massText(plan.loaded.mass.value, unit)} loaded
           </Explained>
+          {ghost && <Then text={`${massText(ghost.loaded.mass.value, unit)} loaded`} />}
         </span>
       </div>
       <div className="tally-cell">
@@ -63,12 +69,14 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           ) : (
             'no shelf'
           )}
+          {then && <Then text={sagText(then.worstSagMm, unit)} />}
         </span>
       </div>
       <div className="tally-cell">
         <span className="tally-name">Weakest link</span>
         <span className="tally-value">
           {weakest ? <WeakestLink use={weakest.use} name={labelWords(weakest.name)} fine={plan.hang.state === 'fine'} unit={unit} /> : 'nothing hangs'}
+          {then && <Then text={percentText(then.weakest)} />}
         </span>
       </div>
       <button type="button" className="tally-cell" onClick={() => onStation(plan.findings[0]?.station ?? 'box')}>
@@ -76,10 +84,16 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
         <span className={`tally-value${stops > 0 ? ' danger' : findings > 0 ? ' caution' : ''}`}>
           {findings}
           {stops > 0 && `, ${stops} to stop for`}
+          {then && <Then text={String(then.findings)} />}
         </span>
       </button>
     </footer>
   );
+}
+
+/** What a figure would become with the fix that is being looked at. */
+function Then({ text }: { readonly text: string }) {
+  return <span className="then"> → {text}</span>;
 }
 
 function WeakestLink({ use, name, fine, unit }: { readonly use: Figure; readonly name: string; readonly fine: boolean; readonly unit: 'mm' | 'in' }) {

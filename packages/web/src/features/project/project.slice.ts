@@ -98,13 +98,14 @@ export const projectSlice = createSlice({
     saveHeld: (state): ProjectSlice => change(state, (open) => ({ ...open, save: { kind: 'held' } })),
     saveRefused: (state, { payload }: PayloadAction<Problem>): ProjectSlice =>
       change(state, (open) => ({ ...open, save: { kind: 'refused', problem: payload } })),
-    /** Someone else's change that goes with ours; ours stays undoable on top of theirs. */
+    /** Someone else's change that goes with ours; one undo takes ours off theirs again. */
     merged: (state, { payload: { design, theirs, revision } }: PayloadAction<{ design: Design; theirs: Design; revision: number }>): ProjectSlice =>
       change(state, (open) => ({
         ...open,
         design,
         base: { revision, design: theirs },
-        past: [...open.past, { design: theirs, key: '' }],
+        // Earlier steps know nothing of their change: going back to one would take it away without a word.
+        past: [{ design: theirs, key: '' }],
         future: [],
         save: { kind: 'unsaved' },
         notice: { text: 'Changed elsewhere too: both changes are in', undo: false, id: (open.notice?.id ?? 0) + 1 },

@@ -1,6 +1,7 @@
 /** What follows from the open project: the plan is a selector's body, so undo and save need only the decisions. */
-import { createPlanner, type DisplayUnit, type Plan, type UnitDesign, type UnitPlan } from '@keen/core';
+import { createPlanner, preview, type DisplayUnit, type Plan, type UnitDesign, type UnitPlan } from '@keen/core';
 import { createSelector } from '@reduxjs/toolkit';
+import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { useAppSelector, type State } from '../../app/store.ts';
 import type { ProjectState } from './project.slice.ts';
@@ -42,4 +43,15 @@ export function useDisplayUnit(): DisplayUnit {
   const chosen = useAppSelector(({ view }) => view.unit);
   const own = useAppSelector((state) => state.project.open?.design.unit ?? 'mm');
   return chosen ?? own;
+}
+
+/** The cabinet as it would be after the fix that is being looked at; null when none is, or it is another cabinet's. */
+export function useGhost(unitId: string): UnitPlan | null {
+  const ghost = useAppSelector(({ view }) => view.ghost);
+  const { design, record, workshop } = useAppSelector(selectOpen);
+  return useMemo(() => {
+    if (ghost?.unit !== unitId) return null;
+    const tried = preview(previewPlanner, design, record, workshop, unitId, ghost.edit);
+    return tried ? (previewPlanner.plan(tried.design, record, workshop).byId.get(unitId) ?? null) : null;
+  }, [ghost, unitId, design, record, workshop]);
 }

@@ -1,5 +1,5 @@
 /** What a person looks at: selection, units, light or dark. Never saved with the project. */
-import type { DisplayUnit } from '@keen/core';
+import type { DisplayUnit, Edit } from '@keen/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { Scheme } from '../../app/theme.ts';
 
@@ -10,11 +10,18 @@ export interface ViewState {
   /** null: each cabinet in its own unit. */
   readonly unit: DisplayUnit | null;
   readonly scheme: Scheme;
+  /** A fix that is being looked at: drawn and counted as if it were done. */
+  readonly ghost: Ghost | null;
+}
+
+export interface Ghost {
+  readonly unit: string;
+  readonly edit: Edit;
 }
 
 export const SCHEME_KEY = 'keen-scheme';
 
-const START: ViewState = { selected: null, hovered: null, unit: null, scheme: 'light' };
+const START: ViewState = { selected: null, hovered: null, unit: null, scheme: 'light', ghost: null };
 
 export const viewSlice = createSlice({
   name: 'view',
@@ -23,8 +30,9 @@ export const viewSlice = createSlice({
     panelSelected: (state, { payload }: PayloadAction<string | null>): ViewState => ({ ...state, selected: payload }),
     panelHovered: (state, { payload }: PayloadAction<string | null>): ViewState => ({ ...state, hovered: payload }),
     unitChosen: (state, { payload }: PayloadAction<DisplayUnit | null>): ViewState => ({ ...state, unit: payload }),
+    ghostShown: (state, { payload }: PayloadAction<Ghost | null>): ViewState => ({ ...state, ghost: payload }),
     schemeChosen: (state, { payload }: PayloadAction<Scheme>): ViewState => ({ ...state, scheme: payload }),
   },
 });
 
-export const { panelSelected, panelHovered, unitChosen, schemeChosen } = viewSlice.actions;
+export const { ghostShown, panelSelected, panelHovered, unitChosen, schemeChosen } = viewSlice.actions;

@@ -25,6 +25,7 @@ export interface Nests {
 const NestContext = createContext<Nests>({ nests: [], searching: false, stop: () => {}, searchOn: () => {} });
 export const useNests = (): Nests => useContext(NestContext);
 
+const FIRST_MS = 24;
 const SEARCH_MS = 900;
 const LONGER_MS = 10_000;
 
@@ -53,18 +54,23 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   useEffect(() => {
     const mine = ++turn.current;
     const run = async (): Promise<void> => {
-      for (const { job, key } of jobs) {
-        if (found[job.product]?.key === key && budget === SEARCH_MS) continue;
-        const tell = (plan: NestPlan, share: number): void => {
+      const proved = new Set<string>();
+      // A short round first: every sheet is shown before any is improved.
+      for (const ms of budget === SEARCH_MS ? [FIRST_MS, SEARCH_MS] : [budget]) {
+        for (const { job, key } of jobs) {
+          if (proved.has(job.product) || (found[job.product]?.key === key && budget === SEARCH_MS)) continue;
+          const tell = (plan: NestPlan, share: number): void => {
+            if (mine !== turn.current) return;
+            setFound((old) => ({ ...old, [job.product]: { key, plan } }));
+            if (ms !== FIRST_MS) setProgress((old) => ({ ...old, [job.product]: share }));
+          };
+          setProgress((old) => ({ ...old, [job.product]: 0 }));
+          const last = await worker.current?.nest(job.problem, ms, proxy(tell));
           if (mine !== turn.current) return;
-          setFound((old) => ({ ...old, [job.product]: { key, plan } }));
-          setProgress((old) => ({ ...old, [job.product]: share }));
-        };
-        setProgress((old) => ({ ...old, [job.product]: 0 }));
-        const last = await worker.current?.nest(job.problem, budget, proxy(tell));
-        if (mine !== turn.current) return;
-        if (last) setFound((old) => ({ ...old, [job.product]: { key, plan: last } }));
-        setProgress(({ [job.product]: _done, ...others }) => others);
+          if (last) setFound((old) => ({ ...old, [job.product]: { key, plan: last } }));
+          if (last?.proved) proved.add(job.product);
+          if (last?.proved || ms !== FIRST_MS) setProgress(({ [job.product]: _done, ...others }) => others);
+        }
       }
       setBudget(SEARCH_MS);
     };

@@ -67,7 +67,11 @@ function StockCard({ product, shown }: { readonly product: Product; readonly sho
         <LengthText value={used.value} unit={unit} exact withUnit />
         <span className="second">
           {' '}
-          {used.readings === 0 ? 'as named, not measured' : `mean of ${used.readings}, spread ${exactTextWithUnit(used.spread, unit)}`}
+          {used.readings === 0
+            ? 'as named, not measured'
+            : used.readings === 1
+              ? 'one reading; take a second'
+              : `mean of ${used.readings}, spread ${exactTextWithUnit(used.spread, unit)}`}
         </span>
       </p>
       <StripChart nominal={used.nominal} values={own.map(({ reading }) => reading!.value.nm)} />

@@ -1,0 +1,40 @@
+/** axe finds nothing serious on any view, in both themes, wide and narrow. */
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, test } from '@playwright/test';
+import { baseUrl, freshProject, watchErrors } from './support.ts';
+import { VIEWS } from './views.ts';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface Violation {
+  readonly id: string;
+  readonly impact: string;
+  readonly nodes: readonly { readonly target: readonly string[]; readonly failureSummary: string }[];
+}
+
+let project: string;
+test.beforeAll(async () => void (project = await freshProject((file) => (file['design'].units.type.hanging.wallScrew.length = '2 in'))));
+
+for (const scheme of ['light', 'dark'] as const)
+  for (const width of [1280, 390])
+    for (const { name, path, before } of VIEWS)
+      test(`${name}, ${scheme}, ${width} wide`, async ({ browser }) => {
+        const page = await browser.newPage({ viewport: { width, height: width === 1280 ? 800 : 844 }, colorScheme: scheme, reducedMotion: 'reduce' });
+        const errors = watchErrors(page);
+        await page.goto(`${baseUrl()}${path(project)}`);
+        await page.waitForLoadState('networkidle');
+        await before?.(page);
+        await page.waitForTimeout(300);
+        await page.evaluate(AXE);
+        const violations = await page.evaluate(async () => ((await (window as any).axe.run()) as { violations: Violation[] }).violations);
+        const serious = violations
+          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          .map(
+            ({ id, nodes }) =>
+              `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} (${failureSummary.split('\n').slice(1, 2).join('').trim()})`).join('; ')}`,
+          );
+        expect(serious).toEqual([]);
+        expect(errors).toEqual([]);
+        await page.close();
+      });

@@ -1,0 +1,83 @@
+/** Killed outright in the middle of saving: what was called saved is there afterwards. On the product's own database settings. */
+import { expect, test, type Page } from '@playwright/test';
+import { startProduct, untilUp, type Product } from '../product.ts';
+import { field, freshProject, open, saveState, stored, untilSaved } from './support.ts';
+
+test.describe.configure({ timeout: 180_000 });
+
+let product: Product;
+test.beforeAll(async () => void (product = await startProduct()));
+test.afterAll(() => product.stop());
+
+/** Notes every width that the page was showing when it said "saved". */
+async function noteSaved(page: Page): Promise<void> {
+  await page.evaluate(() => {
+    const noted: number[] = ((window as any).saved = []);
+    const words = document.querySelector('[data-save]')!;
+    const note = (): void => {
+      if (words.getAttribute('data-save') === 'saved') noted.push(Number(document.querySelector<HTMLInputElement>('[data-field="width"]')!.value));
+    };
+    new MutationObserver(note).observe(words, { attributes: true, childList: true, subtree: true, characterData: true });
+  });
+}
+const notedIn = (page: Page): Promise<number[]> => page.evaluate(() => (window as any).saved as number[]);
+const storedWidth = async (id: string): Promise<number> => Number.parseFloat((await stored(id, product.url))['document'].units.ink.width as string);
+
+for (const [what, victims] of [
+  ['the server', (p: Product) => [p.serverPid()]],
+  ['MariaDB', (p: Product) => [p.databasePid()]],
+  ['both at once', (p: Product) => [p.databasePid(), p.serverPid()]],
+] as const) {
+  test(`kill -9 of ${what} during autosave loses nothing that was called saved`, async ({ page }) => {
+    const id = await freshProject(() => {}, product.url);
+    await open(page, id, 'ink/box', product.url);
+    await noteSaved(page);
+    for (let round = 0; round < 2; round++) {
+      const start = 701 + round * 100;
+      for (let width = start; width < start + 14; width++) {
+        await field(page, 'width').fill(String(width));
+        // Spread over the quiet time before a save, so that the kill falls into every part of it.
+        await page.waitForTimeout(120 + ((width * 97) % 560));
+        if (width === start + 9) for (const pid of victims(product)) process.kill(pid, 'SIGKILL');
+      }
+      const said = (await notedIn(page)).at(-1) ?? 700;
+      await untilUp(product.url);
+      // Straight from the database, before the page has had a word with it again or after: never behind what was said.
+      expect(await storedWidth(id)).toBeGreaterThanOrEqual(said);
+      await untilSaved(page);
+      expect(await storedWidth(id)).toBe(start + 13);
+    }
+    await page.reload();
+    await expect(field(page, 'width')).toHaveValue('814');
+  });
+}
+
+test('while the server is away the page says so, keeps what is typed over a reload, and sends it when the server is back', async ({ page }) => {
+  const id = await freshProject(() => {}, product.url);
+  await open(page, id, 'ink/box', product.url);
+  await page.route('**/api/**', (route) => route.abort());
+  await field(page, 'width').fill('777');
+  await expect(saveState(page)).toContainText('not saved: server away, held here');
+  await expect(field(page, 'width')).toHaveValue('777');
+  expect(await storedWidth(id)).toBe(700);
+  await page.unroute('**/api/**');
+  await page.reload();
+  await expect(field(page, 'width')).toHaveValue('777');
+  await untilSaved(page);
+  expect(await storedWidth(id)).toBe(777);
+});
+
+test('what a closed tab could not send is taken up by the next one', async ({ context }) => {
+  const id = await freshProject(() => {}, product.url);
+  const first = await context.newPage();
+  await open(first, id, 'ink/box', product.url);
+  await first.route('**/api/**', (route) => route.abort());
+  await field(first, 'width').fill('778');
+  await expect(saveState(first)).toHaveAttribute('data-save', 'held');
+  await first.close();
+  const second = await context.newPage();
+  await open(second, id, 'ink/box', product.url);
+  await expect(field(second, 'width')).toHaveValue('778');
+  await untilSaved(second);
+  expect(await storedWidth(id)).toBe(778);
+});

@@ -1,0 +1,69 @@
+/** States that a good day never shows: a long nest that is stopped, a project that is gone, a home without its server. */
+import { expect, test } from '@playwright/test';
+import { baseUrl, field, freshProject, open, tally } from './support.ts';
+
+test('a nest in progress says so and can be stopped; what was found so far stays', async ({ page }) => {
+  // Six or eight to a sheet where the area says nine: never proved, so the search goes on.
+  const id = await freshProject((file) => {
+    const { ink } = file['design'].units;
+    ink.width = '1000 mm';
+    ink.depth = '450 mm';
+    ink.place.along = '300 mm';
+    ink.shelves = Object.fromEntries(Array.from({ length: 9 }, (_, n) => [`s${n}`, { id: `s${n}`, order: n, at: null }]));
+    ink.contents = {};
+    ink.height = '2000 mm';
+  });
+  await open(page, id, 'ink/sheets');
+  await expect(page.locator('.piece').first()).toBeVisible();
+  const longer = page.getByRole('button', { name: 'Look for ten seconds more' });
+  await longer.click();
+  await expect(page.getByText('looking for a better layout')).toBeVisible();
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByText('looking for a better layout')).toHaveCount(0);
+  await expect(page.locator('.piece').first()).toBeVisible();
+  await expect(tally(page)).toContainText(/\d+ sheets/);
+});
+
+test('a project that is not there says so and leads back to the room', async ({ page }) => {
+  await page.goto(`${baseUrl()}/project/gone/ink/box`);
+  await expect(page.getByText(/there is no project/)).toBeVisible();
+  await page.getByRole('link', { name: /room/i }).click();
+  await expect(page.getByRole('link', { name: 'New cabinet' })).toBeVisible();
+});
+
+test('home without its server says that nothing is lost', async ({ page }) => {
+  await page.route('**/api/projects', (route) => route.abort());
+  await page.goto(baseUrl());
+  await expect(page.getByRole('alert')).toContainText('Nothing is lost');
+  await page.unroute('**/api/projects');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('a deletion is undone from the notice, a copy and a new name appear at once', async ({ page }) => {
+  const name = `Room ${Math.floor(performance.now() * 1000)}`;
+  await freshProject((file) => (file['design'].name = name));
+  await page.goto(baseUrl());
+  const card = page.getByRole('listitem').filter({ has: page.getByText(name, { exact: true }) });
+  await card.getByRole('button', { name: `More about ${name}` }).click();
+  await page.getByRole('menuitem', { name: 'Delete' }).click();
+  await expect(card).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(card).toHaveCount(1);
+  await card.getByRole('button', { name: `More about ${name}` }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await expect(page.getByText(`${name}, copy`)).toBeVisible();
+});
+
+test('a shelf is added, moved by its typed height and taken out, and its neighbours keep their contents', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id);
+  await page.getByRole('button', { name: 'Add a shelf' }).click();
+  await expect(page.locator('[data-panel^="ink/shelf/"]')).toHaveCount(6); // three, in front and section
+  await expect(field(page, 'width')).toHaveCount(0); // the new shelf is selected: the pane shows it
+  await page.keyboard.press('Escape');
+  await expect(field(page, 'contents.s1.kg')).toHaveValue('18');
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.locator('[data-panel^="ink/shelf/"]')).toHaveCount(4);
+});

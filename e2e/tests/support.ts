@@ -1,0 +1,41 @@
+/** What the tests share: a project of their own each, and the ways a person finds out what is saved and shown. */
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { expect, type Page } from '@playwright/test';
+
+export const EXAMPLE = fileURLToPath(new URL('../../examples/print-room.carcass.json', import.meta.url));
+export const example = (): Record<string, any> => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as Record<string, any>;
+export const baseUrl = (): string => process.env['KEEN_URL']!;
+
+/** A copy of the print room under its own id. */
+export async function freshProject(change: (file: Record<string, any>) => void = () => {}, url = baseUrl()): Promise<string> {
+  const file = example();
+  change(file);
+  const answer = await fetch(`${url}/api/projects/import`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ file }) });
+  if (!answer.ok) throw new Error(await answer.text());
+  return ((await answer.json()) as { id: string }).id;
+}
+
+export const stored = async (id: string, url = baseUrl()): Promise<Record<string, any>> =>
+  (await (await fetch(`${url}/api/projects/${id}`)).json()) as Record<string, any>;
+
+export const field = (page: Page, name: string) => page.locator(`[data-field="${name}"]`);
+export const saveState = (page: Page) => page.locator('[data-save]');
+export const tally = (page: Page) => page.getByRole('contentinfo', { name: 'Tally' });
+
+export async function open(page: Page, id: string, where = 'ink/box', url = baseUrl()): Promise<void> {
+  await page.goto(`${url}/project/${id}/${where}`);
+  await expect(saveState(page)).toBeVisible();
+}
+
+export const untilSaved = (page: Page) => expect(saveState(page)).toHaveAttribute('data-save', 'saved', { timeout: 20_000 });
+
+/** Errors of the page, other than requests that a test lets fail on purpose. */
+export function watchErrors(page: Page): string[] {
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text())) errors.push(message.text());
+  });
+  return errors;
+}
