@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { field, freshProject, open, stored, tally, untilSaved, watchErrors } from './support.ts';
+import { field, freshProject, open, station, stored, tally, untilSaved, watchErrors } from './support.ts';
 
 test('a width typed at the keyboard has everything follow, within the next frame', async ({ page }) => {
   const errors = watchErrors(page);
@@ -21,7 +21,7 @@ test('a width typed at the keyboard has everything follow, within the next frame
   await page.keyboard.type('1000');
   await expect.poll(() => page.evaluate(() => (window as any).after as string)).toContain('1000');
   const after = await page.evaluate(() => (window as any).after as string);
-  expect(after).toMatch(/23 kg empty/); // 19 kg before
+  expect(after).toMatch(/26 kg empty/); // 19 kg before
   expect(after).not.toContain('1.1 mm'); // the sag of 700 mm
   expect(before).toContain('19 kg empty');
   await expect(page.locator('[data-dimension="outside width"]')).toContainText('1000');
@@ -30,7 +30,7 @@ test('a width typed at the keyboard has everything follow, within the next frame
   await expect(page.locator('.cut-list')).toContainText('976'); // 1000 − 2 × 17.8 + 2 × 5.75 = 975.9
   await page.keyboard.press('3');
   await expect(page.locator('[data-piece="ink/shelf/s1"], .piece').first()).toBeVisible();
-  await page.getByRole('button', { name: /^Hang/ }).click();
+  await station(page, 'Hang').click();
   await expect(page.locator('h1')).toContainText('Carries');
   await expect(page.getByText(/wall half from the front/)).toBeVisible();
 
@@ -71,7 +71,7 @@ test('a part pointed at in the drawing is selected in the pane, on its sheet and
   await expect(page.getByRole('complementary', { name: 'Reading pane' })).toContainText('shelf 2');
   await page.getByRole('tab', { name: 'Cut list' }).click();
   await expect(page.locator('.cut-list .selected')).toContainText('shelf 2');
-  await page.getByRole('button', { name: /^Sheets/ }).click();
+  await station(page, 'Sheets').click();
   await expect(page.locator('.piece.selected')).toContainText('shelf 2');
 });
 
@@ -85,9 +85,10 @@ test('every number opens its sum, and the sum leads back to the field it was ent
   await expect(sum).toContainText('empty');
   await page.keyboard.press('Escape');
   await page.locator('[data-panel="ink/shelf/s1"]').first().click();
-  await page.getByRole('complementary', { name: 'Reading pane' }).locator('.explained').first().click();
-  await expect(page.locator('.sum-table').last()).toContainText('675.9 mm');
-  await page.locator('.sum-link', { hasText: 'outside width' }).first().click();
+  const pane = page.getByRole('complementary', { name: 'Reading pane' });
+  await expect(pane.getByRole('heading').first()).toContainText('shelf 1');
+  await expect(pane.locator('.sum-card .sum-table')).toContainText('675.9 mm');
+  await pane.locator('.sum-card .sum-link', { hasText: 'outside width' }).first().click();
   await expect(field(page, 'width')).toBeFocused();
 });
 

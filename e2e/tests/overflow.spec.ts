@@ -55,7 +55,7 @@ function faults(): string[] {
     }
     if (rect.right > wide + 1 && !element.closest('.tally, .sheet-tabs')) found.push(`'${said}' leaves the screen`);
   }
-  const labels = [...document.querySelectorAll('svg.drawing text')]
+  const labels = [...document.querySelectorAll<SVGTextElement>('svg.drawing text')]
     .filter((each) => !each.closest('[aria-hidden="true"]'))
     .map((element) => ({ element, rect: element.getBoundingClientRect() }));
   labels.forEach((a, index) => {

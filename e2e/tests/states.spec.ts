@@ -19,7 +19,7 @@ test('a nest in progress says so and can be stopped; what was found so far stays
   await longer.click();
   await expect(page.getByText('looking for a better layout')).toBeVisible();
   await expect(page.getByRole('progressbar')).toBeVisible();
-  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByText('looking for a better layout')).toHaveCount(0);
   await expect(page.locator('.piece').first()).toBeVisible();
   await expect(tally(page)).toContainText(/\d+ sheets/);

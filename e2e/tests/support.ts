@@ -21,6 +21,7 @@ export const stored = async (id: string, url = baseUrl()): Promise<Record<string
 
 export const field = (page: Page, name: string) => page.locator(`[data-field="${name}"]`);
 export const saveState = (page: Page) => page.locator('[data-save]');
+export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('button', { name });
 export const tally = (page: Page) => page.getByRole('contentinfo', { name: 'Tally' });
 
 export async function open(page: Page, id: string, where = 'ink/box', url = baseUrl()): Promise<void> {

@@ -1,6 +1,6 @@
 /** Two tabs on one project: no edit is ever lost without a word. */
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { baseUrl, field, freshProject, open, saveState, stored, untilSaved } from './support.ts';
+import { baseUrl, field, freshProject, open, saveState, station, stored, untilSaved } from './support.ts';
 
 async function twoTabs(context: BrowserContext, id: string): Promise<[Page, Page]> {
   const [a, b] = [await context.newPage(), await context.newPage()];
@@ -47,7 +47,7 @@ test('edits of the same thing are put to the person; keeping mine leaves the oth
   await expect(dialog).toContainText('width');
   await expect(saveState(b)).toContainText('not saved: two versions');
   expect(await widthIn(id)).toBe('760 mm');
-  await dialog.getByRole('button', { name: 'Keep mine' }).click();
+  await dialog.getByRole('button', { name: 'Keep mine', exact: true }).click();
   await untilSaved(b);
   expect(await widthIn(id)).toBe('690 mm');
   expect(await versions(id)).toEqual(expect.arrayContaining(['690 mm', '760 mm', '700 mm']));
@@ -71,7 +71,7 @@ test('taking the other keeps mine as a project of its own', async ({ context }) 
 test('a reading taken in one tab while the other edits the design: both are kept, nobody is asked', async ({ context }) => {
   const id = await freshProject();
   const [a, b] = await twoTabs(context, id);
-  await a.getByRole('button', { name: /^Stock/ }).click();
+  await station(a, 'Stock').click();
   await field(a, 'reading.birch-6').fill('6.4');
   await field(a, 'reading.birch-6').press('Enter');
   await field(b, 'width').fill('760');

@@ -22,7 +22,7 @@ export function ProjectCard({ row, onRename, onDuplicate, onSave, onDelete }: Pr
   const cabinets = row.units.length === 0 ? 'no cabinet yet' : row.units.map(({ name }) => name).join(', ');
   return (
     <li className="card">
-      <Link to={`/project/${row.id}`} className="card-link" aria-label={`${row.name}: ${cabinets}`}>
+      <Link to={`/project/${row.id}`} className="card-link">
         <Elevation row={row} />
         <span className="card-name">{row.name}</span>
         <span className="card-units">{cabinets}</span>

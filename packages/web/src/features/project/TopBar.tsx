@@ -30,7 +30,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
   };
   return (
     <header className="topbar">
-      <Link to="/" className="brand" aria-label="To the room, all projects">
+      <Link to="/" className="brand" aria-label={`${design.name}: to the room, all projects`}>
         <img src="/icon.svg" alt="" width={28} height={28} />
         <span className="project-name">{design.name}</span>
       </Link>

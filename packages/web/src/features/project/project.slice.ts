@@ -1,6 +1,6 @@
 /** The open project: what was decided, its undo, and how far it is saved. Everything else is derived. */
 import { applyEdit, type Design, type Edit, type Problem, type RecordEntry, type Workshop } from '@keen/core';
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, isDraft, original, type PayloadAction } from '@reduxjs/toolkit';
 
 export type SaveState =
   | { readonly kind: 'saved'; readonly at: number }
@@ -149,7 +149,11 @@ export const projectSlice = createSlice({
   },
 });
 
-const change = (state: ProjectSlice, by: (open: ProjectState) => ProjectState): ProjectSlice => (state.open ? { open: by(state.open) } : state);
+/** Reducers here return the next state; they read the state itself, not a draft of it, whose parts are never identical to a payload's. */
+function change(state: ProjectSlice, by: (open: ProjectState) => ProjectState): ProjectSlice {
+  const { open } = isDraft(state) ? (original(state as object) as ProjectSlice) : state;
+  return open ? { open: by(open) } : state;
+}
 /** While two versions stand against each other nothing is sent. */
 const pending = ({ save }: ProjectState): SaveState =>
   save.kind === 'two-versions' || save.kind === 'held' || save.kind === 'saving' ? save : { kind: 'unsaved' };
