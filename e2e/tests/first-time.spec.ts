@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { startProduct, type Product } from '../product.ts';
 
-test.describe.configure({ timeout: 120_000 });
+test.describe.configure({ timeout: 120_000, mode: 'serial' });
 let product: Product;
 test.beforeAll(async () => void (product = await startProduct()));
 test.afterAll(() => product.stop());
@@ -36,6 +36,7 @@ test('New cabinet, three answers, a cut list downloaded: keyboard only, under tw
   await tabTo(page, /New cabinet/);
   await page.keyboard.press('Enter');
 
+  await expect(page.getByRole('heading', { name: 'New cabinet' })).toBeVisible();
   await tabTo(page, /^ ?Name/);
   await page.keyboard.type('Brayer cabinet');
   await tabTo(page, /width/);
@@ -54,7 +55,7 @@ test('New cabinet, three answers, a cut list downloaded: keyboard only, under tw
   await expect(page.locator('.tally')).toContainText('640');
   await tabTo(page, /Cut list/);
   await page.keyboard.press('Enter');
-  await tabTo(page, /CSV/);
+  await tabTo(page, /Download the cut list/);
   const [download] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Enter')]);
   expect(download.suggestedFilename()).toMatch(/^brayer-cabinet.*\.csv$/);
   const csv = await readFile(await download.path(), 'utf8');

@@ -30,8 +30,13 @@ export function themeFor(scheme: Scheme): Theme {
       caption: { fontSize: 13 },
     },
     components: {
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiButtonBase: {
+        defaultProps: { disableRipple: true },
+        // The library takes the outline away; whoever works by keyboard needs it.
+        styleOverrides: { root: { '&:focus-visible, &.Mui-focusVisible': { outline: `2px solid ${t.chalk}`, outlineOffset: 2 } } },
+      },
       MuiButton: { defaultProps: { size: 'small', color: 'secondary' }, styleOverrides: { outlined: { borderColor: t.border, backgroundColor: t.sheet } } },
+      MuiToggleButton: { styleOverrides: { root: { color: t.pencil, borderColor: t.border } } },
       MuiOutlinedInput: { styleOverrides: { notchedOutline: { borderColor: t.border }, input: { fontVariantNumeric: 'tabular-nums' } } },
       MuiTextField: { defaultProps: { size: 'small', fullWidth: true } },
       MuiSelect: { defaultProps: { size: 'small' } },

@@ -5,6 +5,8 @@ import { useSize } from '../../ui/useSize.ts';
 import type { ShownUnit } from '../project/selectors.ts';
 
 const SIDE = 24;
+/** Room of a stud's label, px. */
+const LABEL = 108;
 
 export function WallHalfFront({ shown }: { readonly shown: ShownUnit }) {
   const [ref, size] = useSize<HTMLDivElement>();
@@ -40,7 +42,7 @@ export function WallHalfFront({ shown }: { readonly shown: ShownUnit }) {
             <g key={atMm}>
               {rows.upper > 0 && spots(rows.upper, atMm).map((at) => <circle key={at} className="screw-head" cx={x(at)} cy={y(rows.topMm)} r={3.5} />)}
               {rows.lower > 0 && spots(rows.lower, atMm).map((at) => <circle key={at} className="screw-head" cx={x(at)} cy={y(rows.lowMm)} r={3.5} />)}
-              <text className="piece-size" x={x(atMm)} y={26 + high + 26}>
+              <text className="piece-size" x={Math.min(Math.max(x(atMm), LABEL / 2), size.width - LABEL / 2)} y={26 + high + 26}>
                 <LengthTspans value={nearest(Math.round((atMm - from) * 10) / 10)} unit={unit} />
                 <tspan className="rest"> stud {index + 1}</tspan>
               </text>

@@ -37,7 +37,7 @@ export function Finder({ open, onClose, onStation, hotkeys }: FinderProps) {
     hit.run();
   };
   return (
-    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" aria-label="Find">
+    <Dialog open={open} onClose={onClose} fullWidth maxWidth="sm" slotProps={{ paper: { 'aria-label': 'Find' } }}>
       <div className="finder">
         <TextField
           autoFocus
@@ -53,14 +53,20 @@ export function Finder({ open, onClose, onStation, hotkeys }: FinderProps) {
             if (event.key === 'Enter') pick(hits[chosen]);
           }}
         />
-        <List dense aria-label="Found">
+        <List dense component="div" role="listbox" aria-label="Found">
           {hits.map((hit, index) => (
-            <ListItemButton key={`${hit.kind}${hit.name}${index}`} selected={index === chosen} onClick={() => pick(hit)}>
+            <ListItemButton
+              key={`${hit.kind}${hit.name}${index}`}
+              role="option"
+              aria-selected={index === chosen}
+              selected={index === chosen}
+              onClick={() => pick(hit)}
+            >
               <ListItemText primary={hit.name} secondary={hit.kind} />
             </ListItemButton>
           ))}
-          {hits.length === 0 && <p className="empty-line">Nothing is called that.</p>}
         </List>
+        {hits.length === 0 && <p className="empty-line">Nothing is called that.</p>}
       </div>
     </Dialog>
   );
