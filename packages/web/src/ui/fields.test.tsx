@@ -1,0 +1,129 @@
+/** @jest-environment ./src/test/browser.mjs */
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { entered, mm, type Entered } from '@keen/core';
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { useState } from 'react';
+import { LengthField } from './LengthField.tsx';
+import { NumberField } from './NumberField.tsx';
+
+afterEach(cleanup);
+
+function Width({ start = '700 mm', onChange, optional = false }: { start?: string; onChange?: (value: Entered | null) => void; optional?: boolean }) {
+  const [value, setValue] = useState<Entered | null>(start === '' ? null : entered(start));
+  return (
+    <LengthField
+      label="width"
+      value={value}
+      unit="mm"
+      least={mm(100)}
+      most={mm(3000)}
+      optional={optional}
+      onChange={(next) => {
+        setValue(next);
+        onChange?.(next);
+      }}
+    />
+  );
+}
+const box = (): HTMLInputElement => screen.getByLabelText('width');
+
+describe('a length field', () => {
+  test('passes on what is typed as soon as it makes sense, and says what it understood in both units', async () => {
+    const heard = jest.fn<(value: Entered | null) => void>();
+    render(<Width onChange={heard} />);
+    await userEvent.clear(box());
+    await userEvent.type(box(), '30 1/2in');
+    expect(heard).toHaveBeenLastCalledWith({ text: '30 1/2in', nm: 774_700_000 });
+    expect(screen.getByText('774.5 mm strong = 30 1/2 in')).toBeTruthy();
+  });
+
+  test('text that cannot be read stays, with the reason, and is not passed on', async () => {
+    const heard = jest.fn<(value: Entered | null) => void>();
+    render(<Width onChange={heard} />);
+    await userEvent.clear(box());
+    await userEvent.type(box(), '1.1/2');
+    await userEvent.tab();
+    expect(box().value).toBe('1.1/2');
+    expect(box().getAttribute('aria-invalid')).toBe('true');
+    expect(screen.getByText(/puts a point before a fraction\. Accepted:/)).toBeTruthy();
+    expect(heard.mock.calls.every(([value]) => value === null || value.nm !== 550_000)).toBe(true);
+  });
+
+  test('out of range says the range; Escape puts back what was there', async () => {
+    const heard = jest.fn<(value: Entered | null) => void>();
+    render(<Width onChange={heard} />);
+    await userEvent.clear(box());
+    await userEvent.type(box(), '5000');
+    expect(screen.getByText(/from 100 mm to 3000 mm; this is more/)).toBeTruthy();
+    await userEvent.keyboard('{Escape}');
+    expect(box().value).toBe('700');
+  });
+
+  test('a sum comes back as typed, without the unit that is the field’s own', async () => {
+    render(<Width />);
+    await userEvent.clear(box());
+    await userEvent.type(box(), '32 + 2*340{Enter}');
+    await userEvent.tab();
+    expect(box().value).toBe('32 + 2*340');
+  });
+
+  test('emptied, an optional one is nothing and a needed one is wrong', async () => {
+    const heard = jest.fn<(value: Entered | null) => void>();
+    render(<Width optional onChange={heard} />);
+    await userEvent.clear(box());
+    expect(heard).toHaveBeenLastCalledWith(null);
+    cleanup();
+    render(<Width onChange={heard} />);
+    await userEvent.clear(box());
+    expect(box().getAttribute('aria-invalid')).toBe('true');
+  });
+});
+
+function Shelves({ onChange }: { onChange: (value: number | null) => void }) {
+  const [value, setValue] = useState<number | null>(2);
+  return (
+    <NumberField
+      label="shelves"
+      value={value}
+      whole
+      least={0}
+      most={12}
+      onChange={(next) => {
+        setValue(next);
+        onChange(next);
+      }}
+    />
+  );
+}
+
+describe('a number field', () => {
+  const shelves = (): HTMLInputElement => screen.getByLabelText('shelves');
+  test('arrows step a whole number and stop at its limits', async () => {
+    const heard = jest.fn<(value: number | null) => void>();
+    render(<Shelves onChange={heard} />);
+    await userEvent.click(shelves());
+    await userEvent.keyboard('{ArrowUp}{ArrowUp}');
+    expect(shelves().value).toBe('4');
+    await userEvent.keyboard('{ArrowDown}'.repeat(9));
+    expect(shelves().value).toBe('0');
+  });
+
+  test.each(['13', '-1', '1.5', 'x', ''])('%s is refused with the range and not passed on', async (text) => {
+    const heard = jest.fn<(value: number | null) => void>();
+    render(<Shelves onChange={heard} />);
+    await userEvent.clear(shelves());
+    heard.mockClear();
+    if (text) await userEvent.type(shelves(), text);
+    expect(screen.getByText(/number from 0 to 12/)).toBeTruthy();
+    for (const [value] of heard.mock.calls) expect([1]).toContain(value); // the 1 of 13 and of 1.5, on the way
+  });
+
+  test('a decimal comma is read', async () => {
+    const heard = jest.fn<(value: number | null) => void>();
+    render(<NumberField label="kg" value={1} least={0} most={100} onChange={heard} />);
+    await userEvent.clear(screen.getByLabelText('kg'));
+    await userEvent.type(screen.getByLabelText('kg'), '12,5');
+    expect(heard).toHaveBeenLastCalledWith(12.5);
+  });
+});

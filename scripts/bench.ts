@@ -1,0 +1,208 @@
+/**
+ * Figures of speed and of nesting, measured in one run: npm run bench [-- --write]
+ * Ratios stand beside times, so that a slow machine does not look like a slow program.
+ * --write puts them into docs/benchmarks.md.
+ */
+import { spawnSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import {
+  applyEdit,
+  createPlanner,
+  entered,
+  mm,
+  plan,
+  readProjectFile,
+  search,
+  sheetJobs,
+  type Design,
+  type Length,
+  type NestPart,
+  type NestProblem,
+} from '../packages/core/src/index.ts';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+const rows: string[] = [];
+const row = (what: string, figure: string, wanted = ''): void => {
+  rows.push(`| ${what} | ${figure} | ${wanted} |`);
+  console.log(`${what}: ${figure}${wanted ? `  (wanted: ${wanted})` : ''}`);
+};
+const heading = (title: string): void => void rows.push('', `## ${title}`, '', '| what | measured | wanted |', '|---|---|---|');
+
+function median(times: number[]): number {
+  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!;
+}
+function timed(run: () => void): number {
+  const began = performance.now();
+  run();
+  return performance.now() - began;
+}
+const ms = (value: number): string => `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ms`;
+
+const read = readProjectFile(readFileSync(`${ROOT}/examples/print-room.carcass.json`, 'utf8'));
+if (!read.ok) throw new Error(read.problem.message);
+const { design, record, workshop } = read.value;
+const width = (of: Design, unit: string, nm: number): Design => applyEdit(of, [{ path: ['units', unit, 'width'], value: entered(`${nm} mm`) }]);
+
+/** Thirty cabinets of eleven panels each on one long wall. */
+function room(): Design {
+  const { ink } = design.units as { ink: Design['units'][string] };
+  const units = Array.from({ length: 30 }, (_, n) => {
+    const id = `u${n}`;
+    return [id, { ...ink, id, name: `Cupboard ${n + 1}`, order: n, place: { ...ink.place, along: entered(`${n * 800} mm`) } }] as const;
+  });
+  return { ...design, wall: { ...design.wall, width: entered('26 m') }, units: Object.fromEntries(units) };
+}
+
+heading('Following an edit');
+{
+  const planner = createPlanner();
+  planner.plan(design, record, workshop);
+  let at = 700;
+  const edit = (): number => {
+    const next = width(design, 'ink', ++at);
+    return timed(() => void planner.plan(next, record, workshop));
+  };
+  for (let n = 0; n < 60; n++) edit();
+  const one = median(Array.from({ length: 200 }, edit));
+  row('plan() after a width of the ink cupboard (11 panels), median', ms(one), 'under 5 ms');
+
+  const big = room();
+  const panels = plan(big, record, workshop).units.reduce((sum, { unit }) => sum + unit.panels.length, 0);
+  const whole = median(Array.from({ length: 9 }, () => timed(() => void plan(big, record, workshop))));
+  row(`plan() of a room of ${panels} panels, from nothing`, ms(whole), 'under 100 ms');
+  const roomPlanner = createPlanner();
+  roomPlanner.plan(big, record, workshop);
+  let n = 700;
+  const inRoom = median(
+    Array.from({ length: 60 }, () => {
+      const next = width(big, 'u7', ++n);
+      return timed(() => void roomPlanner.plan(next, record, workshop));
+    }),
+  );
+  row('one edit in that room, as a share of planning it all', `${((100 * inRoom) / whole).toFixed(1)} % (${ms(inRoom)})`, 'about 1 of 30 cabinets');
+}
+
+heading('First nest of the ink cupboard');
+{
+  const first = (): number => {
+    const next = width(design, 'ink', 700 + Math.floor(rows.length * 3));
+    const { parts } = plan(next, record, workshop);
+    return timed(() => {
+      for (const { problem } of sheetJobs(
+        parts.filter(({ unit }) => unit === 'ink'),
+        workshop,
+      )) {
+        const stepper = search(problem);
+        stepper.step(1);
+        stepper.plan();
+      }
+    });
+  };
+  for (let n = 0; n < 20; n++) first();
+  row('first layouts of its parts, median', ms(median(Array.from({ length: 50 }, first))), 'under 150 ms, with the hop to the worker');
+}
+
+heading('The command');
+{
+  spawnSync(`${ROOT}/bin/keen`, ['sum', 'list']);
+  const start = median(Array.from({ length: 9 }, () => timed(() => void spawnSync(`${ROOT}/bin/keen`, ['sum', 'list']))));
+  const bare = median(Array.from({ length: 9 }, () => timed(() => void spawnSync(process.execPath, ['-e', '0']))));
+  row('bin/keen sum list, whole command', `${ms(start)}, ${(start / bare).toFixed(1)} times an empty Node`, 'under 500 ms');
+}
+
+heading('Nesting, score over its own lower bound (1 would be proved best)');
+{
+  let state = 20260301;
+  const dice = (): number => {
+    state = (state * 1664525 + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+  const between = (low: number, high: number): number => Math.round(low + dice() * (high - low));
+  const part = (id: string, length: number, width: number, count: number, grain: NestPart['grain'] = 'either'): NestPart => ({
+    id,
+    length: length as Length,
+    width: width as Length,
+    count,
+    grain,
+    group: null,
+    order: 0,
+  });
+  const SHEET = { id: 'S', length: mm(2440), width: mm(1220), count: null, grain: 'length' as const, cost: null, offcut: false };
+  const budget = Number(process.env['BENCH_SECONDS'] ?? 0.3);
+  const solve = (problem: NestProblem): [number, number] => {
+    const stepper = search(problem);
+    const until = performance.now() + budget * 1000;
+    while (performance.now() < until && !stepper.step(1));
+    const { score, bound } = stepper.plan();
+    return score.cost === null ? [score.sheets, bound.sheets] : [score.cost, bound.cost!];
+  };
+  const ratio = (problems: readonly NestProblem[]): string => {
+    const sums = problems.map(solve).reduce(([a, b], [c, d]) => [a + c, b + d]);
+    return (sums[0] / sums[1]).toFixed(3);
+  };
+  const kerf = mm(3.2);
+
+  /** Sheets cut at random from edge to edge: their number is known to be enough. */
+  const cutUp = (dx: number, dy: number, depth: number): [number, number][] => {
+    const across = dice() < dx / (dx + dy);
+    const size = across ? dx : dy;
+    if (depth === 0 || size < 250e6) return [[dx, dy]];
+    const at = Math.round((0.3 + 0.4 * dice()) * (size - kerf));
+    return across
+      ? [...cutUp(at, dy, depth - 1), ...cutUp(dx - at - kerf, dy, depth - 1)]
+      : [...cutUp(dx, at, depth - 1), ...cutUp(dx, dy - at - kerf, depth - 1)];
+  };
+  const known = (slack: number): NestProblem[] =>
+    Array.from({ length: 12 }, (_, n) => {
+      const pieces = Array.from({ length: 2 + (n % 4) }, () => cutUp(2.44e9, 1.22e9, 3)).flat();
+      return {
+        kerf,
+        trim: mm(0),
+        cuts: 'guillotine',
+        sheets: [SHEET],
+        parts: pieces.map(([dx, dy], index) => part(`p${index}`, Math.round(dx * (1 - slack)), Math.round(dy * (1 - slack)), 1, 'length')),
+      };
+    });
+  row('known optimum, no waste at all', ratio(known(0)), '1.14 (the larger engine)');
+  row('known optimum, a hundredth of slack each way', ratio(known(0.01)), '1.02 (the larger engine)');
+
+  const cabinets = (count: number): NestPart[] =>
+    Array.from({ length: count }, (_, n) => {
+      const [w, h, d] = [between(400, 1000), between(500, 900), between(240, 340)];
+      return [
+        part(`side${n}`, h * 1e6, d * 1e6, 2, 'length'),
+        part(`level${n}`, w * 1e6, d * 1e6, 2 + between(1, 4), 'length'),
+        part(`rail${n}`, w * 1e6, 90e6, 1, 'length'),
+      ];
+    }).flat();
+  const jobs = (several: boolean): NestProblem[] =>
+    Array.from({ length: 8 }, (_, n) => ({
+      kerf,
+      trim: mm(5),
+      cuts: 'guillotine',
+      sheets: several
+        ? [
+            { ...SHEET, cost: 70 },
+            { ...SHEET, id: 'half', length: mm(1220), cost: 39 },
+            { ...SHEET, id: 'off', length: mm(880), width: mm(410), count: 2, cost: 0, offcut: true },
+          ]
+        : [SHEET],
+      parts: cabinets(3 + 2 * n),
+    }));
+  row('workshop jobs, one stock size', ratio(jobs(false)), '1.05 (the larger engine)');
+  row('workshop jobs, several sizes with costs and offcuts', ratio(jobs(true)), '1.08 (the larger engine)');
+  rows.push('', `${budget} s an instance; the wanted figures are for 1 s.`);
+}
+
+if (process.argv.includes('--write')) {
+  const [cpu = 'unknown'] = /model name\s*: (.*)/.exec(readFileSync('/proc/cpuinfo', 'utf8'))?.slice(1) ?? [];
+  const head = [
+    '# Benchmarks',
+    '',
+    'Written by `npm run bench -- --write`; times are of the machine below, ratios travel.',
+    '',
+    `Node ${process.version}, ${cpu.trim()}`,
+  ];
+  writeFileSync(`${ROOT}/docs/benchmarks.md`, [...head, ...rows, ''].join('\n'));
+}
