@@ -12,7 +12,7 @@ import { G0, PERMANENT } from './fasteners.ts';
 import { climbing, type Climbing } from './climbing.ts';
 import { cleatForces, type CleatForces } from './cleat-forces.ts';
 import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
-import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
+import { cabinetScrewRow } from './carrier-links.ts';
 import type { Link } from './link.ts';
 import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
 
@@ -70,18 +70,27 @@ const WEIGHT = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: 
 /** The hanging at the planned contents, with what it would carry. */
 export function hang(input: HangInput): HangPlan {
   const capacities = capacitiesOf(input);
-  const planned = hangAt(input, 1);
+  const planned = hangWith(input, capacities, 1);
   const held = contentsMass(input.weights);
+  // Both searches begin with the same loads: each is worked out once.
+  const tried = new Map<number, Tried>([[1, planned]]);
+  const tryLoad = (factor: number): Tried => {
+    const chain = tried.get(factor) ?? chainAt(input, capacities, factor);
+    tried.set(factor, chain);
+    return chain;
+  };
   return {
     ...planned,
-    carriesKg: mostContents(input, capacities, held, ({ limit }) => limit),
-    fineToKg: mostContents(input, capacities, held, ({ fineTo }) => fineTo),
+    carriesKg: mostContents(tryLoad, held, ({ limit }) => limit),
+    fineToKg: mostContents(tryLoad, held, ({ fineTo }) => fineTo),
   };
 }
 
 /** The hanging with the contents multiplied by `factor`: what the load slider shows. */
-export function hangAt(input: HangInput, factor: number): Hang {
-  const chain = chainAt(input, capacitiesOf(input), factor);
+export const hangAt = (input: HangInput, factor: number): Hang => hangWith(input, capacitiesOf(input), factor);
+
+function hangWith(input: HangInput, capacities: Capacities, factor: number): Hang {
+  const chain = chainAt(input, capacities, factor);
   return { ...chain, climbing: chain.studs.length > 0 ? climbing(input, chain.weight, chain.loaded) : null };
 }
 
@@ -89,9 +98,15 @@ export function hangAt(input: HangInput, factor: number): Hang {
 interface Capacities {
   readonly wall: ScrewCapacity;
   readonly joints: JointCapacities;
+  /** The cabinet half can be screwed to something that holds. */
+  readonly fixable: boolean;
 }
 
-const capacitiesOf = (input: HangInput): Capacities => ({ wall: screwCapacity(input, PERMANENT), joints: jointCapacities(input) });
+const capacitiesOf = (input: HangInput): Capacities => ({
+  wall: screwCapacity(input, PERMANENT),
+  joints: jointCapacities(input),
+  fixable: cabinetScrewRow(input.unit) !== null,
+});
 
 function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit<Hang, 'climbing'> {
   const { unit, weights } = input;
@@ -100,7 +115,7 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
   const forces = cleatForces(unit, weight, loaded);
   const { studs, links: fromWall } = wallLinks(input, forces, loaded, capacities.wall);
   const links = [...fromWall, ...jointLinks(input, capacities.joints, forces, factor), ...forces.links].sort((a, b) => nearness(b) - nearness(a));
-  const refusals = refusalsOf(input, loaded, studs);
+  const refusals = refusalsOf(input, loaded, studs, capacities.fixable);
   return {
     weight,
     loaded,
@@ -112,6 +127,8 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
     plannedKg: contentsMass(weights) * factor,
   };
 }
+
+type Tried = Pick<Hang, 'links' | 'refusals'>;
 
 /** How near a link is to its limit; one without a limit of its own counts against 1. */
 const nearness = ({ use, limit }: Link): number => use.value / (Number.isFinite(limit) ? limit : 1);
@@ -128,10 +145,10 @@ function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], stu
  * The most contents, kg, at which every link is within its limit: uses grow nearly in line with the
  * load, so false position finds where the most used one is used up; the accepted side is given.
  */
-function mostContents(input: HangInput, capacities: Capacities, heldKg: number, limitOf: (link: Link) => number): number | null {
+function mostContents(tryLoad: (factor: number) => Tried, heldKg: number, limitOf: (link: Link) => number): number | null {
   if (heldKg === 0) return null;
   const used = (factor: number): number => {
-    const { links, refusals } = chainAt(input, capacities, factor);
+    const { links, refusals } = tryLoad(factor);
     return refusals.length > 0 ? Infinity : Math.max(...links.map((each) => each.use.value / limitOf(each)));
   };
   let low = 0;
@@ -155,7 +172,7 @@ function mostContents(input: HangInput, capacities: Capacities, heldKg: number, 
   return low * heldKg;
 }
 
-function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: readonly StudUse[]): RefusalReason[] {
+function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
   const { hanging } = unit;
   const reasons: RefusalReason[] = [];
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
@@ -163,7 +180,7 @@ function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: 
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (hanging.bevelDeg < 20 || hanging.bevelDeg > 65) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
   const back = unit.panels.find(({ role }) => role === 'back');
-  if (!carrierOf(unit) || cabinetScrewRow(unit) === null) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
+  if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
   if (hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
   if (!wall.studs.known) return [...reasons, { kind: 'no-stud-known' }];
   const { upper, lower } = hanging.wallScrew;

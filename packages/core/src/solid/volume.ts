@@ -32,9 +32,14 @@ export function bulkOf(panel: ResolvedPanel): Bulk {
   return { volumeMm3: volume, centre: vector(centre.along, centre.up, centre.out) };
 }
 
-/** Simpson over three slices: area grows with the square of the depth at most, so this is exact. */
+/** Square edges: one outline all through. Bevelled: Simpson over three slices, exact because area grows with the square of the depth at most. */
 function slab(panel: ResolvedPanel): Moment {
   const t = panel.thickness / NM_PER.mm;
+  if (panel.outline.every(({ bevel }) => bevel === 0)) {
+    const { area, u, v } = areaOf(panel.outline.map(({ from }) => ({ u: from.u / NM_PER.mm, v: from.v / NM_PER.mm })));
+    const volume = area * t;
+    return { volume, u: volume * u, v: volume * v, w: (volume * t) / 2 };
+  }
   const sum: Moment = { volume: 0, u: 0, v: 0, w: 0 };
   for (const [depth, weight] of [
     [0, t / 6],
@@ -103,16 +108,26 @@ export function removed(panel: ResolvedPanel): Box[] {
   const vs = sorted(cuts.flatMap(({ v0, v1 }) => [v0, v1]));
   const t = panel.thickness / NM_PER.mm;
   const boxes: Box[] = [];
+  // Plain loops: this runs for every panel at every keystroke.
   for (let i = 0; i + 1 < us.length; i++) {
+    const u0 = us[i]!;
+    const u1 = us[i + 1]!;
+    const crossing = cuts.filter((cut) => cut.u0 <= u0 && cut.u1 >= u1);
+    if (crossing.length === 0) continue;
     for (let j = 0; j + 1 < vs.length; j++) {
-      const cell = { u0: us[i]!, u1: us[i + 1]!, v0: vs[j]!, v1: vs[j + 1]! };
-      const here = cuts.filter((cut) => cut.u0 <= cell.u0 && cut.u1 >= cell.u1 && cut.v0 <= cell.v0 && cut.v1 >= cell.v1);
-      const fromReference = Math.max(0, ...here.filter(({ face }) => face === 'reference').map(({ depth }) => depth));
-      const fromOther = Math.max(0, ...here.filter(({ face }) => face === 'other').map(({ depth }) => depth));
-      if (fromReference + fromOther >= t) boxes.push({ ...cell, w0: 0, w1: t });
+      const v0 = vs[j]!;
+      const v1 = vs[j + 1]!;
+      let fromReference = 0;
+      let fromOther = 0;
+      for (const cut of crossing) {
+        if (cut.v0 > v0 || cut.v1 < v1) continue;
+        if (cut.face === 'reference') fromReference = Math.max(fromReference, cut.depth);
+        else fromOther = Math.max(fromOther, cut.depth);
+      }
+      if (fromReference + fromOther >= t) boxes.push({ u0, u1, v0, v1, w0: 0, w1: t });
       else {
-        if (fromReference > 0) boxes.push({ ...cell, w0: 0, w1: fromReference });
-        if (fromOther > 0) boxes.push({ ...cell, w0: t - fromOther, w1: t });
+        if (fromReference > 0) boxes.push({ u0, u1, v0, v1, w0: 0, w1: fromReference });
+        if (fromOther > 0) boxes.push({ u0, u1, v0, v1, w0: t - fromOther, w1: t });
       }
     }
   }
