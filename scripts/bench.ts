@@ -6,6 +6,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { format } from 'prettier';
 import {
   applyEdit,
   createPlanner,
@@ -204,5 +205,6 @@ if (process.argv.includes('--write')) {
     '',
     `Node ${process.version}, ${cpu.trim()}`,
   ];
-  writeFileSync(`${ROOT}/docs/benchmarks.md`, [...head, ...rows, ''].join('\n'));
+  const text = await format([...head, ...rows, ''].join('\n'), { parser: 'markdown', printWidth: 160 });
+  writeFileSync(`${ROOT}/docs/benchmarks.md`, text);
 }

@@ -65,7 +65,7 @@ const typeCase: ShelfBox = (() => {
 
 const design = (name: string, units: readonly ShelfBox[]): Design => ({
   name,
-  unit: units.length === 1 ? units[0].unit : 'mm',
+  unit: units.length === 1 ? units[0]!.unit : 'mm',
   wall: {
     width: entered('3600 mm'),
     ceiling: entered('2460 mm'),

@@ -163,7 +163,7 @@ const slimCleat: Check = (context) => {
   ];
 };
 
-/** The wall half may stand past its last stud by so much of the distance between studs. docs/formulas/studs.md */
+/** The wall half may stand past its last stud by so much of the distance between studs. docs/formulas/wall-half-bending.md */
 const MOST_OVERHANG = 0.4;
 
 const overhang: Check = (context) => {

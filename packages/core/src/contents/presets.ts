@@ -1,6 +1,6 @@
 /**
  * What a compartment holds when nobody has weighed it: kilograms per square metre of shelf.
- * [ASSUME] all; 75 is the order of the usual furniture test load (m). docs/formulas/contents.md.
+ * [ASSUME] all; 75 is the order of the usual furniture test load (m). docs/formulas/contents-mass.md.
  */
 export type PresetId = 'nothing' | 'light' | 'general' | 'crockery' | 'books' | 'tools';
 

@@ -9,22 +9,29 @@ import { sheetSvg } from './sheet-svg.ts';
 
 /** A reader of RFC 4180 written for this test alone. */
 function readCsv(text: string): string[][] {
-  const rows: string[][] = [[]];
+  const rows: string[][] = [];
+  let row: string[] = [];
   let field = '';
   let quoted = false;
+  const endField = (): void => {
+    row.push(field);
+    field = '';
+  };
   for (let i = 0; i < text.length; i++) {
     const c = text[i]!;
-    if (quoted) {
-      if (c === '"' && text[i + 1] === '"') ((field += '"'), i++);
-      else if (c === '"') quoted = false;
-      else field += c;
-    } else if (c === '"') quoted = true;
-    else if (c === ',') (rows.at(-1)!.push(field), (field = ''));
-    else if (c === '\r') continue;
-    else if (c === '\n') (rows.at(-1)!.push(field), (field = ''), rows.push([]));
-    else field += c;
+    if (c === '"' && quoted && text[i + 1] === '"') {
+      field += '"';
+      i++;
+    } else if (c === '"') quoted = !quoted;
+    else if (quoted) field += c;
+    else if (c === ',') endField();
+    else if (c === '\n') {
+      endField();
+      rows.push(row);
+      row = [];
+    } else if (c !== '\r') field += c;
   }
-  return rows.filter((each) => each.length > 0);
+  return rows;
 }
 
 const unitOf = ({ id }: { id: string }) => (id.startsWith('ink') ? ('mm' as const) : ('in' as const));

@@ -1,6 +1,6 @@
 /**
  * From the carcass to the cabinet half: the carrier is what its screws go through, the hanging rail
- * or, without one, a thick back. It hands the whole weight to the two sides. Sources: docs/formulas/joints.md.
+ * or, without one, a thick back. It hands the whole weight to the two sides. Sources: docs/formulas/rail-load.md, cabinet-half-pull.md.
  */
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
@@ -26,7 +26,7 @@ const CARRIER_LOAD = formula({
   label: 'rail-load',
   unit: 'N',
   text: '√((W/2)² + (S/2)²)',
-  source: '[eq] docs/formulas/joints.md',
+  source: '[eq] docs/formulas/rail-load.md',
   terms: { W: 'N', S: 'N' },
   compute: ({ W, S }) => Math.hypot(W / 2, S / 2),
 });

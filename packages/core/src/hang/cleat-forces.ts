@@ -31,7 +31,7 @@ const SPACER_USE = formula({
   label: 'spacer-use',
   unit: 'share',
   text: 'push / (length · height · 0.5 MPa)',
-  source: '[ASSUME] docs/formulas/cleat-statics.md',
+  source: '[ASSUME] docs/formulas/spacer-push.md',
   terms: { push: 'N', length: 'mm', height: 'mm' },
   compute: ({ push, length, height }) => push / (length * height * WALLBOARD_MPA),
 });

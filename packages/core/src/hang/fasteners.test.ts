@@ -1,4 +1,4 @@
-/** The worked figures of docs/formulas/screws.md: numbers, not code, are what these stand against. */
+/** The worked figures of docs/formulas/screw-withdrawal.md and screw-lateral.md: numbers, not code, are what these stand against. */
 import { describe, expect, test } from '@jest/globals';
 import { screwById } from '../joints/screws.ts';
 import { apply } from '../worked/figure.ts';

@@ -1,6 +1,6 @@
 /**
  * What a screw holds. The formulas keep their published US form (lb, in, psi) and are converted at
- * the edge. Sources: docs/formulas/screws.md.
+ * the edge. Sources: docs/formulas/screw-withdrawal.md, head-pull-through.md, screw-lateral.md, screw-combined.md.
  */
 import { formula } from '../worked/figure.ts';
 
@@ -22,7 +22,7 @@ export const WITHDRAWAL = formula({
   label: 'screw-withdrawal',
   unit: 'N',
   text: '2850 G² D · thread · C_D (lb, in)',
-  source: '[NDS 12.2] docs/formulas/screws.md',
+  source: '[NDS 12.2] docs/formulas/screw-withdrawal.md',
   terms: { G: 'factor', D: 'mm', thread: 'mm', C_D: 'factor' },
   compute: ({ G, D, thread, C_D }) => withdrawalPerMm('wood', G, D) * thread * C_D,
 });
@@ -39,7 +39,7 @@ export const HEAD_PULL_THROUGH = formula({
   label: 'head-pull-through',
   unit: 'N',
   text: '690 π D_H G² t · C_D, t ≤ 2.5 D_H (lb, in)',
-  source: '[NDS 2018 12.2.5] docs/formulas/screws.md',
+  source: '[NDS 2018 12.2.5] docs/formulas/head-pull-through.md',
   terms: { D_H: 'mm', G: 'factor', t: 'mm', C_D: 'factor' },
   compute: ({ D_H, G, t, C_D }) => {
     const head = D_H / MM_PER_IN;
@@ -125,7 +125,7 @@ export const LATERAL = formula({
   label: 'screw-lateral',
   unit: 'N',
   text: 'least of six yield modes / R_d · C_D',
-  source: '[TR12 T1-1; NDS 12.3] docs/formulas/screws.md',
+  source: '[TR12 T1-1; NDS 12.3] docs/formulas/screw-lateral.md',
   terms: { D: 'mm', D_r: 'mm', F_yb: 'MPa', side: 'mm', main: 'mm', gap: 'mm', 'G side': 'factor', 'G main': 'factor', C_D: 'factor' },
   compute: (terms) =>
     lateralYield({
@@ -148,7 +148,7 @@ export const COMBINED = formula({
   label: 'screw-combined',
   unit: 'share',
   text: "R (cos² a / Z' + sin² a / W'), R² = V² + T²",
-  source: '[NDS 12.4.1 (m)] docs/formulas/screws.md',
+  source: '[NDS 12.4.1 (m)] docs/formulas/screw-combined.md',
   terms: { V: 'N', T: 'N', "Z'": 'N', "W'": 'N' },
   compute: (terms) => combinedUse(terms.V, terms.T, terms["Z'"], terms["W'"]),
 });

@@ -1,7 +1,7 @@
 /**
  * What one end of a joint carries, read off its meeting. A joint counts its largest single mechanism
  * (lip, glue or fasteners), never their sum: glue is stiff and takes everything until it fails.
- * Sources: docs/formulas/joints.md.
+ * Sources: docs/formulas/joint-capacity.md.
  */
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
@@ -12,7 +12,7 @@ import { apply, formula, greatest, total, type Figure, type FigureTerm } from '.
 import { bearingLength, LATERAL, PERMANENT, threadIn, WITHDRAWAL } from './fasteners.ts';
 import type { HangInput } from './hang.ts';
 
-const SOURCE = '[ASSUME] docs/formulas/joints.md';
+const SOURCE = '[ASSUME] docs/formulas/joint-capacity.md';
 /** Glue on wood, long term, MPa. [ASSUME] a twentieth of the ultimate. */
 const GLUE_EDGE_MPA = 0.17;
 /** A lip lower than this is taken as none, mm. [ASSUME] */
@@ -43,7 +43,7 @@ const EDGE_SCREWS = formula({
   label: 'edge-screws-shear',
   unit: 'N',
   text: "n · 0.67 Z'",
-  source: '[NDS C_eg] docs/formulas/joints.md',
+  source: '[NDS C_eg] docs/formulas/joint-capacity.md',
   terms: { n: 'count', "Z'": 'N' },
   compute: (terms) => terms.n * EDGE_SHEAR * terms["Z'"],
 });
@@ -59,7 +59,7 @@ const FIBRE_PULL = formula({
   label: 'edge-screws-pull',
   unit: 'N',
   text: 'n · 130 N · (D / 4.83) · (grip / 25)',
-  source: '[A208](m) docs/formulas/joints.md',
+  source: '[A208](m) docs/formulas/joint-capacity.md',
   terms: { n: 'count', D: 'mm', grip: 'mm' },
   compute: ({ n, D, grip }) => n * FIBRE_EDGE_N * (D / 4.83) * (grip / 25),
 });
@@ -146,5 +146,5 @@ function screwsAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel,
 
 export const strongest = (mechanisms: readonly Figure[]): Figure =>
   mechanisms.length > 0
-    ? greatest('joint-capacity', 'N', mechanisms.map(shown), 'docs/formulas/joints.md')
+    ? greatest('joint-capacity', 'N', mechanisms.map(shown), 'docs/formulas/joint-capacity.md')
     : total('joint-capacity', 'N', [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N' }]);

@@ -1,6 +1,6 @@
 /**
  * Splitting of the wall half across its grain at the upper screw row: what is pulled over the bevel
- * bends the strip above the screws. A caution only: the basis is weak. Source: docs/formulas/studs.md.
+ * bends the strip above the screws. A caution only: the basis is weak. Source: docs/formulas/cleat-splitting.md.
  */
 import { formula } from '../worked/figure.ts';
 
@@ -11,7 +11,7 @@ export const CLEAT_SPLITTING = formula({
   label: 'cleat-splitting',
   unit: 'MPa',
   text: "6 (H' (b − s) + V' t/2) / t², H' = H / (4 (b − s) + head)",
-  source: '[eq] docs/formulas/studs.md',
+  source: '[eq] docs/formulas/cleat-splitting.md',
   terms: { H: 'N', V: 'N', b: 'mm', s: 'mm', t: 'mm', head: 'mm' },
   compute: ({ H, V, b, s, t, head }) => {
     const spread = 4 * (b - s) + head;

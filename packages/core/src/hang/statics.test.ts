@@ -1,4 +1,4 @@
-/** The worked table of docs/formulas/cleat-statics.md. */
+/** The worked table of docs/formulas/outward-force.md, tip-ratio.md and their neighbours. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { apply } from '../worked/figure.ts';

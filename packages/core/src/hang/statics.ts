@@ -1,18 +1,18 @@
 /**
  * The unit as a rigid body on a bevel, without friction. x out of the wall is called `out` here.
- * Sources: docs/formulas/cleat-statics.md, derived from equilibrium [eq].
+ * Sources: a page each in docs/formulas, derived from equilibrium [eq].
  */
 import { tanDeg } from '../solid/hanging.ts';
 import { formula } from '../worked/figure.ts';
 
-const SOURCE = '[eq] docs/formulas/cleat-statics.md';
+const source = (page: string): string => `[eq] docs/formulas/${page}.md`;
 
 /** a/h over tan θ: past 1 the unit swings off its hook. */
 export const TIP_RATIO = formula({
   label: 'tip-ratio',
   unit: 'share',
   text: '(e − t/2) / (h tan θ)',
-  source: SOURCE,
+  source: source('tip-ratio'),
   terms: { e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
   compute: ({ e, t, h, θ }) => (e - t / 2) / (h * tanDeg(θ)),
 });
@@ -22,7 +22,7 @@ export const OUTWARD = formula({
   label: 'outward-force',
   unit: 'N',
   text: 'W · max(tan θ, (e − t/2) / h)',
-  source: SOURCE,
+  source: source('outward-force'),
   terms: { W: 'N', e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
   compute: ({ W, e, t, h, θ }) => W * Math.max(tanDeg(θ), (e - t / 2) / h),
 });
@@ -32,7 +32,7 @@ export const SPACER_PUSH = formula({
   label: 'spacer-push',
   unit: 'N',
   text: 'W (e − t/2) / h',
-  source: SOURCE,
+  source: source('spacer-push'),
   terms: { W: 'N', e: 'mm', t: 'mm', h: 'mm' },
   compute: ({ W, e, t, h }) => (W * (e - t / 2)) / h,
 });
@@ -42,7 +42,7 @@ export const HOLD_DOWN = formula({
   label: 'hold-down',
   unit: 'N',
   text: 'W (a − h tan θ) / (h tan θ + t/2), never below 0',
-  source: SOURCE,
+  source: source('hold-down'),
   terms: { W: 'N', e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
   compute: ({ W, e, t, h, θ }) => Math.max(0, (W * (e - t / 2 - h * tanDeg(θ))) / (h * tanDeg(θ) + t / 2)),
 });
@@ -52,7 +52,7 @@ export const LIFT_STARTS = formula({
   label: 'lift-starts',
   unit: 'N',
   text: 'W a / D',
-  source: SOURCE,
+  source: source('lift-and-pull'),
   terms: { W: 'N', a: 'mm', D: 'mm' },
   compute: ({ W, a, D }) => (W * a) / D,
 });
@@ -61,7 +61,7 @@ export const LIFT_LIMIT = formula({
   label: 'lift-limit',
   unit: 'N',
   text: 'W (a + c tan θ) / (D + c tan θ)',
-  source: SOURCE,
+  source: source('lift-and-pull'),
   terms: { W: 'N', a: 'mm', D: 'mm', c: 'mm', θ: 'deg' },
   compute: ({ W, a, D, c, θ }) => (W * (a + c * tanDeg(θ))) / (D + c * tanDeg(θ)),
 });
@@ -71,7 +71,7 @@ export const PULL_LIMIT = formula({
   label: 'pull-limit',
   unit: 'N',
   text: 'min{W tan θ, W (a + c tan θ)/(z + c), z < h: W (h tan θ − a)/(h − z)}',
-  source: SOURCE,
+  source: source('lift-and-pull'),
   terms: { W: 'N', a: 'mm', c: 'mm', z: 'mm', h: 'mm', θ: 'deg' },
   compute: ({ W, a, c, z, h, θ }) => {
     const T = tanDeg(θ);
@@ -92,7 +92,7 @@ export const PRYING = formula({
   label: 'prying',
   unit: 'N',
   text: 'max{[H (b − r) + V t/2] (s − r) / Σ n (s − r)², H / Σ n}, r = s/6',
-  source: `${SOURCE}, r [ASSUME]`,
+  source: `${source('prying')}, r [ASSUME]`,
   terms: { H: 'N', V: 'N', b: 'mm', t: 'mm', s: 'mm', n: 'count', 's low': 'mm', 'n low': 'count' },
   compute: (terms) =>
     pryingTension(terms.H, terms.V, terms.b, terms.t, [
@@ -121,7 +121,7 @@ export const CABINET_PULL = formula({
   label: 'cabinet-half-pull',
   unit: 'N',
   text: '(H b + V t/2) / (s n)',
-  source: SOURCE,
+  source: source('cabinet-half-pull'),
   terms: { H: 'N', V: 'N', b: 'mm', t: 'mm', s: 'mm', n: 'count' },
   compute: ({ H, V, b, t, s, n }) => (H * b + (V * t) / 2) / (s * n),
 });

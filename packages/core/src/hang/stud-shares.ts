@@ -1,7 +1,7 @@
 /**
  * How a unit's weight, spread along the wall half, is shared by the studs: as simple spans with
  * cantilever ends, as a beam on unyielding supports, and as a rigid rail on equal springs. The
- * greatest of the three counts at each stud. Source: docs/formulas/studs.md [eq].
+ * greatest of the three counts at each stud. Source: docs/formulas/stud-shares.md [eq].
  */
 export interface StudShares {
   /** Reactions in the order the studs were given, N. */

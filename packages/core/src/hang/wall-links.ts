@@ -65,7 +65,7 @@ const LEAST_OF = formula({
   label: 'screw-tension-capacity',
   unit: 'N',
   text: 'least of thread, head, steel',
-  source: 'docs/formulas/screws.md',
+  source: 'docs/formulas/head-pull-through.md',
   terms: { thread: 'N', head: 'N', steel: 'N' },
   compute: ({ thread, head, steel }) => Math.min(thread, head, steel),
 });
@@ -81,7 +81,7 @@ const BENDING = formula({
   label: 'wall-half-bending',
   unit: 'share',
   text: '(M / (t s²/6) + M H/W / (s t²/6)) / F',
-  source: '[eq] docs/formulas/studs.md',
+  source: '[eq] docs/formulas/wall-half-bending.md',
   terms: { M: 'N mm', H: 'N', W: 'N', t: 'mm', s: 'mm', F: 'MPa' },
   compute: ({ M, H, W, t, s, F }) => (M / ((t * s * s) / 6) + (M * H) / W / ((s * t * t) / 6)) / F,
 });
@@ -215,7 +215,7 @@ function studUse(
       part('continuous', 'share-continuous', shares.continuous[index]!),
       part('rigid', 'share-rigid', shares.rigid[index]!),
     ],
-    '[eq] docs/formulas/studs.md',
+    '[eq] docs/formulas/stud-shares.md',
   );
   const carried = share.value > 0 ? share : total('stud-share', 'N', [part('', 'share-none', 0)]);
   const outward = apply(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight });

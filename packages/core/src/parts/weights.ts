@@ -1,4 +1,4 @@
-/** Masses and centres: the unit's own, what its compartments hold, and both together. Sources: docs/formulas/weights.md. */
+/** Masses and centres: the unit's own, what its compartments hold, and both together. Sources: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
 import { MOST_KG_PER_M3, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
 import { toMm } from '../length/length.ts';
 import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
@@ -14,7 +14,7 @@ export const PANEL_MASS = formula({
   label: 'panel-mass',
   unit: 'kg',
   text: 'volume · ρ',
-  source: 'docs/formulas/weights.md',
+  source: 'docs/formulas/panel-mass.md',
   terms: { volume: 'm3', ρ: 'kg/m3' },
   compute: ({ volume, ρ }) => volume * ρ,
 });
@@ -23,7 +23,7 @@ const HARDWARE = formula({
   label: 'hardware-mass',
   unit: 'kg',
   text: '0.05 · wood',
-  source: '[ASSUME] docs/formulas/weights.md',
+  source: '[ASSUME] docs/formulas/panel-mass.md',
   terms: { wood: 'kg' },
   compute: ({ wood }) => HARDWARE_SHARE * wood,
 });
@@ -32,7 +32,7 @@ const PRESET_MASS = formula({
   label: 'contents-mass',
   unit: 'kg',
   text: 'min(q · A, 600 kg/m³ · A · height)',
-  source: '[ASSUME] docs/formulas/contents.md',
+  source: '[ASSUME] docs/formulas/contents-mass.md',
   terms: { q: 'kg/m2', A: 'm2', height: 'mm' },
   compute: ({ q, A, height }) => Math.min(q * A, (MOST_KG_PER_M3 * A * height) / 1000),
 });
@@ -59,7 +59,7 @@ const CENTRE = formula({
   label: 'centre-of-gravity',
   unit: 'mm',
   text: '(m₁ e₁ + m₂ e₂) / (m₁ + m₂)',
-  source: '[eq] docs/formulas/weights.md',
+  source: '[eq] docs/formulas/centre-of-gravity.md',
   terms: { 'm₁': 'kg', 'e₁': 'mm', 'm₂': 'kg', 'e₂': 'mm' },
   compute: (terms) => (terms['m₁'] * terms['e₁'] + terms['m₂'] * terms['e₂']) / (terms['m₁'] + terms['m₂'] || 1),
 });
@@ -116,12 +116,12 @@ function emptyLoad(hung: readonly { mass: Figure; centre: Vector }[]): Load {
     'wood-mass',
     'kg',
     hung.map(({ mass }) => termOf(mass)),
-    'docs/formulas/weights.md',
+    'docs/formulas/panel-mass.md',
   );
   const hardware = apply(HARDWARE, { wood: wood.value });
   const mean = (axis: 'along' | 'up' | 'out'): number => hung.reduce((sum, { mass, centre }) => sum + mass.value * centre[axis], 0) / wood.value / 1e6;
   return {
-    mass: total('empty-mass', 'kg', [termOf(wood), termOf(hardware)], 'docs/formulas/weights.md'),
+    mass: total('empty-mass', 'kg', [termOf(wood), termOf(hardware)], 'docs/formulas/panel-mass.md'),
     along: mean('along'),
     up: mean('up'),
     out: mean('out'),
@@ -174,7 +174,7 @@ export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): L
     'contents',
     'kg',
     loads.map(({ mass }) => termOf(mass)),
-    'docs/formulas/contents.md',
+    'docs/formulas/contents-mass.md',
   );
   const carried = factor === 1 ? held : apply(SCALED, { contents: held, factor });
   const centre = (axis: 'along' | 'up' | 'out'): number =>
@@ -182,7 +182,7 @@ export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): L
   const mean = (axis: 'along' | 'up' | 'out'): Figure => apply(CENTRE, { 'm₁': empty.mass.value, 'e₁': empty[axis], 'm₂': carried.value, 'e₂': centre(axis) });
   const out = mean('out');
   return {
-    mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/weights.md'),
+    mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/panel-mass.md'),
     along: mean('along').value,
     up: mean('up').value,
     out: out.value,

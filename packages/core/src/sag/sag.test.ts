@@ -13,7 +13,7 @@ test('800 × 280 × 18 birch under 230 N: 1.25 mm at once, 2.25 in years, agains
   expect(apply(SAG_LIMIT, { L: 800 }).value).toBeCloseTo(1.333, 3);
 });
 
-/** Longest span in mm at L/600 in years, own weight included: the printed table of docs/formulas/sag.md. */
+/** Longest span in mm at L/600 in years, own weight included: the printed table of docs/formulas/shelf-sag.md. */
 describe('longest spans, depth 280, simple ends', () => {
   test.each([
     ['birch-plywood', 18, 30, 645],

@@ -1,7 +1,7 @@
-/** How far a shelf sags, now and after years. Sources: docs/formulas/sag.md. Looks only: sag never enters the hanging verdict. */
+/** How far a shelf sags, now and after years. Sources: docs/formulas/shelf-sag.md. Looks only: sag never enters the hanging verdict. */
 import { formula } from '../worked/figure.ts';
 
-const SOURCE = '[eq] simply supported beam, docs/formulas/sag.md';
+const SOURCE = '[eq] simply supported beam, docs/formulas/shelf-sag.md';
 /** The target for looks, long term. */
 export const SAG_LIMIT_OVER = 600;
 /** A glued dado holds the ends a little. [ASSUME] */
@@ -29,7 +29,7 @@ export const SAG_LATER = formula({
   label: 'sag-later',
   unit: 'mm',
   text: 'sag now · creep',
-  source: '[EC5 T3.2 (m)] docs/formulas/sag.md',
+  source: '[EC5 T3.2 (m)] docs/formulas/shelf-sag.md',
   terms: { 'sag now': 'mm', creep: 'factor' },
   compute: (terms) => terms['sag now'] * terms.creep,
 });

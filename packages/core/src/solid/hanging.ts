@@ -1,7 +1,7 @@
 /**
  * The geometry of a bevelled cleat: what a rip leaves, how far it hooks, how high the unit must be
  * lifted. Millimetres and degrees in, millimetres out; the angle is the blade's tilt from square.
- * Source: docs/formulas/cleat-geometry.md [eq].
+ * Source: docs/formulas/cleat-rip.md and engagement.md [eq].
  */
 import { formula } from '../worked/figure.ts';
 
@@ -18,7 +18,7 @@ export const RIPPED_LONG_FACES = formula({
   label: 'cleat-long-faces',
   unit: 'mm',
   text: 'B + t tan θ − k / cos θ',
-  source: '[eq] docs/formulas/cleat-geometry.md',
+  source: '[eq] docs/formulas/cleat-rip.md',
   terms: { B: 'mm', t: 'mm', k: 'mm', θ: 'deg' },
   compute: ({ B, t, k, θ }) => B + t * tanDeg(θ) - k / cosDeg(θ),
 });
@@ -28,7 +28,7 @@ export const SHORT_FACE = formula({
   label: 'cleat-short-face',
   unit: 'mm',
   text: 'long − t tan θ',
-  source: '[eq] docs/formulas/cleat-geometry.md',
+  source: '[eq] docs/formulas/cleat-rip.md',
   terms: { long: 'mm', t: 'mm', θ: 'deg' },
   compute: ({ long, t, θ }) => long - t * tanDeg(θ),
 });
@@ -38,7 +38,7 @@ export const ENGAGEMENT = formula({
   label: 'engagement',
   unit: 'mm',
   text: 'min(t wall, t cabinet) tan θ',
-  source: '[eq] docs/formulas/cleat-geometry.md',
+  source: '[eq] docs/formulas/engagement.md',
   terms: { 't wall': 'mm', 't cabinet': 'mm', θ: 'deg' },
   compute: (terms) => Math.min(terms['t wall'], terms['t cabinet']) * tanDeg(terms.θ),
 });
@@ -48,7 +48,7 @@ export const LIFT_CLEARANCE = formula({
   label: 'lift-clearance',
   unit: 'mm',
   text: 'engagement + margin',
-  source: '[eq], margin [ASSUME] docs/formulas/cleat-geometry.md',
+  source: '[eq], margin [ASSUME] docs/formulas/engagement.md',
   terms: { engagement: 'mm', margin: 'mm' },
   compute: ({ engagement, margin }) => engagement + margin,
 });

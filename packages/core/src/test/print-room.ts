@@ -10,7 +10,7 @@ import { plan, stockReader, type Plan, type UnitPlan } from '../plan/plan.ts';
 import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 
-export const printRoom = (): ProjectFile => readProject(structuredClone(file));
+export const printRoom = (): ProjectFile => readProject(file);
 
 /** The plan of the print room after some edits. */
 export function planWith(...edits: readonly EditStep[]): Plan {

@@ -34,7 +34,7 @@ describe('a length field', () => {
     render(<Width onChange={heard} />);
     await userEvent.clear(box());
     await userEvent.type(box(), '30 1/2in');
-    expect(heard).toHaveBeenLastCalledWith({ text: '30 1/2in', nm: 774_700_000 });
+    expect(heard).toHaveBeenLastCalledWith(entered('30 1/2in')); // 30.5 × 25.4 = 774.7 mm
     expect(screen.getByText('774.5 mm strong = 30 1/2 in')).toBeTruthy();
   });
 

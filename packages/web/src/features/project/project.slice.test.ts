@@ -123,7 +123,7 @@ describe('someone else saved first', () => {
     expect(both.open).toMatchObject({
       base: { revision: 9 },
       save: { kind: 'unsaved' },
-      notice: { text: expect.stringContaining('both changes are in') as string },
+      notice: { text: expect.stringContaining('both changes are in') },
     });
     const undoneOnce = projectSlice.reducer(both, undone());
     expect(undoneOnce.open!.design).toEqual(theirs);
