@@ -42,7 +42,7 @@ export type { UnitWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
 export { auditPlan } from './nest/audit.ts';
-export type { ShelfSag } from './sag/unit-sag.ts';
+export { shows, type ShelfSag } from './sag/unit-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export { hangAt, type Hang, type HangPlan, type VerdictState } from './hang/hang.ts';
 export type { Link } from './hang/link.ts';

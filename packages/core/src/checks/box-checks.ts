@@ -1,4 +1,5 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
+import { shows } from '../sag/unit-sag.ts';
 import { FIT_PLAY } from '../joints/fits.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
@@ -98,7 +99,7 @@ const sag: Check = (context) => {
     const kg = context.hangInput.weights.contents.find(({ compartment }) => compartment.floor === row.panel)?.mass.value ?? 0;
     const base = { unit: box.id, station: 'box' as const, name: panel.name, panels: [row.panel] };
     const found: Finding[] = [];
-    if (row.later.value > row.limit.value) {
+    if (shows(row)) {
       found.push({
         ...base,
         check: 'sag',
@@ -130,8 +131,8 @@ function shorterSpan(context: CheckContext, panel: string, ratio: number, power:
   const here = stockOf(box.stock).used.value;
   const thicker = Object.values(workshop.products)
     .filter(
-      ({ kind, material, nominal, unit: sold }) =>
-        kind === 'sheet' && material === workshop.products[box.stock]!.material && sold === box.unit && nominal.nm > here + NM_PER.mm,
+      ({ id, kind, material, nominal, unit: sold }) =>
+        id !== box.stock && kind === 'sheet' && material === workshop.products[box.stock]!.material && sold === box.unit && nominal.nm > here + NM_PER.mm,
     )
     .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
   if (thicker) fixes.push({ label: { key: 'use-stock', text: thicker.name }, edit: [{ path: inUnit(context, 'stock'), value: thicker.id }] });

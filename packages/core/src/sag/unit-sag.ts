@@ -14,6 +14,9 @@ export interface ShelfSag {
   readonly bending: Figure;
 }
 
+/** Sags are known, and shown, to a tenth of a millimetre: only what is over the limit by that is said to show. */
+export const shows = ({ later, limit }: Pick<ShelfSag, 'later' | 'limit'>): boolean => Math.round(later.value * 10) > Math.round(limit.value * 10);
+
 const G0 = 9.80665;
 const SHELF_LOAD = formula({
   label: 'shelf-load',

@@ -147,6 +147,30 @@ const shelfSag: Sum = {
   },
 };
 
+/** The sag formula turned round: 5 w L⁴ creep / (384 E I) = L / limit. The load is taken as given, own weight included or not. */
+const shelfSpan: Sum = {
+  name: 'shelf-span',
+  keys: [
+    length('depth'),
+    length('thickness'),
+    { key: 'stiffness', kind: 'stress' },
+    { key: 'load', kind: 'per-length' },
+    { key: 'creep', kind: 'factor', default: '1' },
+    { key: 'limit', kind: 'factor', default: '600' },
+  ],
+  run(inputs) {
+    const [w, creep, limit] = [inputs.amount('load'), inputs.amount('creep'), inputs.amount('limit')];
+    if (creep < 1) throw new Refusal('range', `a creep of ${creep} is out of range`, 'creep', '1 or more');
+    const { EI, working } = stiffness(inputs);
+    const span = Math.cbrt((384 * EI) / (5 * w * creep * limit));
+    return {
+      results: { span: n(span, 'mm') },
+      working: [...working, `span = ∛(384 EI / (5 w · creep · limit)) = ∛(384 · ${EI} / (5 · ${w} · ${creep} · ${limit})) = ${span} mm`],
+      cautions: [],
+    };
+  },
+};
+
 /** EI of the shelf alone, or with a strip glued along its front edge. */
 function stiffness(inputs: Inputs): { EI: number; working: string[] } {
   const [B, t, E] = [inputs.amount('depth'), inputs.amount('thickness'), inputs.amount('stiffness')];
@@ -173,4 +197,4 @@ function stiffness(inputs: Inputs): { EI: number; working: string[] } {
   return { EI, working: [...workingOf(alone), `with the strip: EI = Σ (E I + E A (y − ȳ)²), ȳ = ${middle} mm, EI = ${EI} N mm²; [eq]`] };
 }
 
-export const BOX_SUMS: readonly Sum[] = [lengthSum, panelWeight, gravityCentre, evenSpacing, shelfSag];
+export const BOX_SUMS: readonly Sum[] = [lengthSum, panelWeight, gravityCentre, evenSpacing, shelfSag, shelfSpan];

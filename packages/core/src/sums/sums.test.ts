@@ -28,6 +28,8 @@ describe('examples', () => {
     ['lift-clearance wall=18mm cabinet=18mm bevel=45deg', { engagement: 18, clear: 24, gap: 18 }],
     ['stud-shares weight=700N left=0mm right=762mm studs=120mm,526mm', { simple: [250, 450], worst: 450 }],
     ['shelf-sag span=800mm depth=280mm thickness=18mm stiffness=9000MPa load=230N creep=1.8', { now: 1.25, later: 2.25 }],
+    // A table row of docs/formulas/shelf-sag.md: 18 mm birch, 30 kg/m and its own 3.4: 645 mm.
+    ['shelf-span depth=280mm thickness=18mm stiffness=9000MPa load=33.43kg/m creep=1.8', { span: 645 }],
     ['even-spacing inside=700mm count=3 thickness=18mm', { opening: 161.5, positions: [161.5, 341, 520.5] }],
     ['length "expression=32in - 2*3/4in"', { value: 774.7 }],
   ])('%s', (line, expected) => {

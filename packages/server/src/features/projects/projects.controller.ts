@@ -1,4 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post, Put } from '@nestjs/common';
+import type { Json } from '@keen/core';
 import { CreateProjectDto, ImportProjectDto, RenameProjectDto, RestoreRevisionDto, SaveProjectDto } from './projects.dto.ts';
 import { ProjectsService, type ProjectRow, type RevisionRow, type StoredProject } from './projects.service.ts';
 
@@ -55,6 +56,11 @@ export class ProjectsController {
   @Get(':id/revisions')
   history(@Param('id') id: string): Promise<RevisionRow[]> {
     return this.projects.history(id);
+  }
+
+  @Get(':id/revisions/:number')
+  revision(@Param('id') id: string, @Param('number', ParseIntPipe) number: number): Promise<{ number: number; document: Json }> {
+    return this.projects.revision(id, number);
   }
 
   @Post(':id/revisions/:number/restore')

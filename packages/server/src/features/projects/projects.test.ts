@@ -138,6 +138,9 @@ describe('history', () => {
     const { body } = await app.api.post(`/api/projects/${id}/revisions/1/restore`).send({ base: 3, session: 'b' }).expect(201);
     expect(body).toMatchObject({ revision: 4, document: { units: { ink: { width: '700 mm' } } } });
     expect(((await app.api.get(`/api/projects/${id}/revisions`)).body as Row[]).map(({ number }) => number)).toEqual([4, 3, 2, 1]);
+    const between = await app.api.get(`/api/projects/${id}/revisions/2`).expect(200);
+    expect(between.body).toMatchObject({ number: 2, document: { units: { ink: { width: '710 mm' } } } });
+    await app.api.get(`/api/projects/${id}/revisions/x`).expect(400);
     await app.api.post(`/api/projects/${id}/revisions/1/restore`).send({ base: 3, session: 'b' }).expect(409);
     await app.api.post(`/api/projects/${id}/revisions/99/restore`).send({ base: 4, session: 'b' }).expect(404);
   });

@@ -18,6 +18,7 @@ import {
   type StoredWorkshop,
 } from '../../app/api.ts';
 import { download, fileName } from '../../ui/download.ts';
+import { Logo } from '../../ui/Logo.tsx';
 import { SchemeButton } from './SchemeButton.tsx';
 import { ProjectCard } from './ProjectCard.tsx';
 
@@ -87,7 +88,7 @@ export function Component() {
   return (
     <div className="home">
       <header className="home-head">
-        <img src="/icon.svg" alt="" width={40} height={40} />
+        <Logo size={40} />
         <h1>Keen Carcass</h1>
         <p>From what it must hold to “it hangs”.</p>
         <SchemeButton />

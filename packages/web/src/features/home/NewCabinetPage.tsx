@@ -24,6 +24,7 @@ import { problemOf, request, useCreateProjectMutation, type StoredWorkshop } fro
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { Logo } from '../../ui/Logo.tsx';
 import { NewCabinetDrawing } from './NewCabinetDrawing.tsx';
 
 interface Answers {
@@ -103,7 +104,7 @@ export function Component() {
     <div className="new-cabinet">
       <header className="home-head">
         <Link to="/" aria-label="To the room">
-          <img src="/icon.svg" alt="" width={32} height={32} />
+          <Logo size={32} />
         </Link>
         <h1>New cabinet</h1>
         <p>Three questions. Everything can be changed later.</p>

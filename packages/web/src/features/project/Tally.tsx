@@ -1,5 +1,5 @@
 /** The tally, a strip like a rule: each figure opens its sum, or the station that makes it. */
-import { figuresOf, labelWords, massText, percentText, sagText, tapeTextWithUnit, type Figure } from '@keen/core';
+import { figuresOf, labelWords, massText, percentText, sagText, shows, tapeTextWithUnit, type Figure } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
@@ -63,7 +63,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
         <span className="tally-name">Looks: worst sag, in years</span>
         <span className="tally-value">
           {worst ? (
-            <Explained title="sag in years" unit={unit} of={worst.later} className={worst.later.value > worst.limit.value ? 'caution' : ''}>
+            <Explained title="sag in years" unit={unit} of={worst.later} className={shows(worst) ? 'caution' : ''}>
               {labelWords(plan.unit.byId.get(worst.panel)!.name)}: {sagText(worst.later.value, unit)}
             </Explained>
           ) : (

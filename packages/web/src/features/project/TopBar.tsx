@@ -10,6 +10,7 @@ import { writeProjectText, type DisplayUnit } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
+import { Logo } from '../../ui/Logo.tsx';
 import { redone } from './project.slice.ts';
 import { SaveWords } from './SaveWords.tsx';
 import { selectOpen, useUnit } from './selectors.ts';
@@ -31,7 +32,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
   return (
     <header className="topbar">
       <Link to="/" className="brand" aria-label={`${design.name}: to the room, all projects`}>
-        <img src="/icon.svg" alt="" width={28} height={28} />
+        <Logo size={28} />
         <span className="project-name">{design.name}</span>
       </Link>
       <UnitPicker station={station} />

@@ -29,6 +29,7 @@ export function startSaver(store: Store, session: string): Saver {
   let failures = 0;
   let seen: Design | undefined;
   let seenQueue: readonly RecordEntry[] | undefined;
+  let seenBase: ProjectState['base'] | undefined;
   let stopped = false;
 
   const open = (): ProjectState | null => store.getState().project.open;
@@ -57,9 +58,11 @@ export function startSaver(store: Store, session: string): Saver {
   const unsubscribe = store.subscribe(() => {
     const project = open();
     if (!project || stopped) return;
-    if (project.design === seen && project.queue === seenQueue) return;
+    // The base counts too: keeping ours over theirs changes nothing else, and is still to be sent.
+    if (project.design === seen && project.queue === seenQueue && project.base === seenBase) return;
     seen = project.design;
     seenQueue = project.queue;
+    seenBase = project.base;
     clearTimeout(holdTimer);
     holdTimer = setTimeout(keep, HOLD_MS);
     if (project.save.kind === 'two-versions') return;
