@@ -1,7 +1,8 @@
 /** What a check of one unit may read. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
-import type { HangInput, HangPlan } from '../hang/hang.ts';
+import type { HangPlan } from '../hang/hang.ts';
+import type { HangInput } from '../hang/hang-input.ts';
 import type { PartLine } from '../parts/parts.ts';
 import type { ShelfSag } from '../sag/unit-sag.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';

@@ -12,7 +12,7 @@ import type { Label } from '../worked/dimension.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
 import { bearingLength, COMBINED, HEAD_PULL_THROUGH, LATERAL, linearUse, PERMANENT, threadIn, WITHDRAWAL } from './fasteners.ts';
-import type { HangInput } from './hang.ts';
+import type { HangInput } from './hang-input.ts';
 import { endCapacity, GLUE, strongest } from './joint-capacity.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';

@@ -7,7 +7,7 @@ import type { Load } from '../parts/weights.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { cleatForces } from './cleat-forces.ts';
 import { CLIMBING } from './fasteners.ts';
-import type { HangInput } from './hang.ts';
+import type { HangInput } from './hang-input.ts';
 import { screwCapacity, wallLinks } from './wall-links.ts';
 
 export interface Climbing {

@@ -4,28 +4,17 @@
  * their use, the verdict, and how much the unit would carry. Rules: docs/formulas/hanging-verdict.md.
  */
 import { toMm } from '../length/length.ts';
-import { contentsMass, loadedUnit, type Load, type MaterialOf, type UnitWeights } from '../parts/weights.ts';
+import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import type { Wall } from '../wall/wall.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { G0, PERMANENT } from './fasteners.ts';
 import { climbing, type Climbing } from './climbing.ts';
 import { cleatForces, type CleatForces } from './cleat-forces.ts';
 import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
+import type { HangInput } from './hang-input.ts';
 import { cabinetScrewRow } from './carrier-links.ts';
 import type { Link } from './link.ts';
 import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
-
-export interface HangInput {
-  readonly unit: ResolvedUnit;
-  readonly weights: UnitWeights;
-  readonly wall: Wall;
-  /** Stud centres along the unit frame (mm from the unit's left end). */
-  readonly studsMm: readonly number[];
-  readonly materialOf: MaterialOf;
-  /** Faced or prefinished: glue does not hold on it. */
-  readonly isFaced: (productId: string) => boolean;
-}
 
 /** What makes a hanging refused whatever its numbers. */
 export type RefusalReason =

@@ -10,7 +10,7 @@ import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { apply, formula, greatest, total, type Figure, type FigureTerm } from '../worked/figure.ts';
 import { bearingLength, LATERAL, PERMANENT, threadIn, WITHDRAWAL } from './fasteners.ts';
-import type { HangInput } from './hang.ts';
+import type { HangInput } from './hang-input.ts';
 
 const SOURCE = '[ASSUME] docs/formulas/joint-capacity.md';
 /** Glue on wood, long term, MPa. [ASSUME] a twentieth of the ultimate. */

@@ -3,7 +3,7 @@ import { apply, formula, type Figure } from '../worked/figure.ts';
 import { cabinetCapacity, cabinetLinks, carrierCapacity, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
 import type { CleatForces } from './cleat-forces.ts';
 import { G0 } from './fasteners.ts';
-import type { HangInput } from './hang.ts';
+import type { HangInput } from './hang-input.ts';
 import { supportCapacity } from './joint-capacity.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
 

@@ -6,7 +6,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, greatest, total, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
 import { bearingLength, COMBINED, HEAD_PULL_THROUGH, LATERAL, LEAST_PENETRATION, linearUse, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
-import type { HangInput } from './hang.ts';
+import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 import { PRYING } from './statics.ts';
 import { studShares } from './stud-shares.ts';
