@@ -48,7 +48,8 @@ need_npm() {
   say "Installing the npm packages of the lock file ..."
   local log
   log=$(mktemp)
-  if ! npm ci --no-audit --no-fund >"$log" 2>&1; then
+  # Once more when it fails: a registry that hiccups is no reason to give up.
+  if ! npm ci --no-audit --no-fund >"$log" 2>&1 && ! npm ci --no-audit --no-fund >"$log" 2>&1; then
     tail -n 20 "$log" >&2
     say "npm could not install the packages. The last lines it wrote are above."
     exit 1

@@ -1,5 +1,7 @@
 /** bin/start as an administrator meets it: a second start, a taken port, a demo brought back. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { once } from 'node:events';
+import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { startProduct } from '../product.ts';
@@ -39,6 +41,20 @@ test('a second start keeps the data; the demo comes back on request and nothing 
   } finally {
     await second.stop();
   }
+});
+
+test('a port that another program has is said, with one that is free', async () => {
+  const other = createServer().listen(0, '127.0.0.1');
+  await once(other, 'listening');
+  const { port } = other.address() as { port: number };
+  // Asked in a process of its own: this one must go on answering.
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port)], { cwd: ROOT });
+  let said = '';
+  child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  const [code] = (await once(child, 'exit')) as [number];
+  other.close();
+  expect(code).toBe(1);
+  expect(said).toMatch(new RegExp(`Port ${port} is taken by another program\\. Use --port N, for instance --port \\d+`));
 });
 
 test('arguments that cannot be used are said with what would be', () => {
