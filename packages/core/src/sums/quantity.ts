@@ -56,7 +56,7 @@ export const ACCEPTED: Readonly<Record<QuantityKind, string>> = {
   count: 'a whole number without a unit',
 };
 
-const NUMBER = /^([+-]?(?:\d+\.?\d*|\.\d+|\d+,\d+)(?:[eE][+-]?\d+)?)\s*(.*)$/;
+const NUMBER = /^([+-]?(?:\d+,\d+|\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*(.*)$/;
 
 /** The amount in the program's unit for `kind`. Throws a Refusal. */
 export function readQuantity(text: string, kind: QuantityKind, where: string): number {

@@ -1,0 +1,220 @@
+/** @jest-environment ./src/test/browser.mjs */
+/** One save in flight, half a second after the last key, with an outbox behind it: tried against a server that answers as told. */
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { designCodec, entered, newShelfBox, starterWorkshop, type Design, type Json } from '@keen/core';
+
+interface Sent {
+  readonly path: string;
+  readonly method: string;
+  readonly body: any;
+}
+type Answer = { status: number; body: unknown } | 'away';
+
+const sent: Sent[] = [];
+let answers: ((sent: Sent) => Answer | Promise<Answer>)[] = [];
+const held = new Map<string, { document: Json }>();
+
+jest.unstable_mockModule('../../app/api.ts', () => ({
+  api: { reducerPath: 'api', reducer: (state = {}) => state, middleware: () => (next: (action: unknown) => unknown) => next },
+  request: async (path: string, method = 'GET', body?: unknown) => {
+    const asked: Sent = { path, method, body };
+    sent.push(asked);
+    const answer = await (answers.shift() ?? (() => 'away' as const))(asked);
+    if (answer === 'away') throw new TypeError('nobody answers');
+    return answer;
+  },
+}));
+jest.unstable_mockModule('./outbox.ts', () => ({
+  hold: (row: { project: string; document: Json }) => Promise.resolve(void held.set(row.project, row)),
+  release: (project: string) => Promise.resolve(void held.delete(project)),
+}));
+
+const { startSaver } = await import('./saver.ts');
+const { makeStore } = await import('../../app/store.ts');
+const { edited, entryAdded, oursKept, projectOpened } = await import('../project/project.slice.ts');
+
+const length = (text: string) => entered(text);
+const design: Design = {
+  name: 'Print room',
+  unit: 'mm',
+  wall: {
+    width: length('3000 mm'),
+    ceiling: length('2400 mm'),
+    wallboard: length('12 mm'),
+    studs: { known: true, spacing: length('400 mm'), offset: length('0 mm'), width: length('38 mm'), depth: length('89 mm'), gravity: 0.42 },
+  },
+  children: false,
+  units: {
+    u1: newShelfBox({
+      id: 'u1',
+      name: 'Box',
+      order: 1,
+      unit: 'mm',
+      width: length('600 mm'),
+      height: length('700 mm'),
+      depth: length('280 mm'),
+      stock: 'birch-18',
+      backStock: 'birch-6',
+      shelves: 1,
+      contents: { preset: 'general', kg: null },
+      place: { along: length('300 mm'), up: length('1300 mm') },
+    }),
+  },
+};
+
+let store: ReturnType<typeof makeStore>;
+let saver: ReturnType<typeof startSaver>;
+const set = (field: 'width' | 'height', text: string): void =>
+  void store.dispatch(edited({ edit: [{ path: ['units', 'u1', field], value: length(text) }], key: field }));
+const save = () => store.getState().project.open!.save.kind;
+const ok = (revision: number) => (): Answer => ({ status: 200, body: { revision } });
+const pass = (ms: number): Promise<void> => jest.advanceTimersByTimeAsync(ms);
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  sent.length = 0;
+  answers = [];
+  held.clear();
+  store = makeStore();
+  store.dispatch(
+    projectOpened({
+      id: 'p',
+      demo: false,
+      design,
+      base: { revision: 3, design },
+      record: [],
+      queue: [],
+      workshop: starterWorkshop(),
+      workshopRevision: 1,
+      save: { kind: 'saved', at: 0 },
+    }),
+  );
+  saver = startSaver(store, 'tab');
+});
+afterEach(() => {
+  saver.stop();
+  jest.useRealTimers();
+});
+
+describe('a good day', () => {
+  test('nothing is sent while keys follow one another; half a second after the last, once', async () => {
+    answers = [ok(4)];
+    for (const width of ['6 m', '61 mm', '610 mm', '615 mm']) {
+      set('width', width);
+      await pass(200);
+    }
+    expect(sent).toEqual([]);
+    await pass(500);
+    expect(sent).toHaveLength(1);
+    expect(sent[0]).toMatchObject({ path: 'projects/p', method: 'PUT', body: { base: 3, session: 'tab' } });
+    expect(sent[0]!.body.document.units.u1.width).toBe('615 mm');
+    expect(save()).toBe('saved');
+  });
+
+  test('the outbox holds it until the server has answered, and not after', async () => {
+    let answer: (value: Answer) => void = () => {};
+    answers = [() => new Promise((resolve) => (answer = resolve))];
+    set('width', '610 mm');
+    await pass(600);
+    expect((held.get('p')!.document as any).units.u1.width).toBe('610 mm');
+    answer({ status: 200, body: { revision: 4 } });
+    await pass(200);
+    expect(held.has('p')).toBe(false);
+    expect(save()).toBe('saved');
+  });
+
+  test('what is typed while a save is on its way goes with the next, on the new revision', async () => {
+    let answer: (value: Answer) => void = () => {};
+    answers = [() => new Promise((resolve) => (answer = resolve)), ok(5)];
+    set('width', '610 mm');
+    await pass(600);
+    set('height', '710 mm');
+    await pass(100);
+    answer({ status: 200, body: { revision: 4 } });
+    await pass(1200);
+    expect(sent.map(({ body }) => [body.base, body.document.units.u1.height])).toEqual([
+      [3, '700 mm'],
+      [4, '710 mm'],
+    ]);
+    expect(save()).toBe('saved');
+  });
+});
+
+describe('nobody answers', () => {
+  test('it is held and said, tried again and again, and saved when somebody does', async () => {
+    answers = [() => 'away', () => 'away', ok(4)];
+    set('width', '610 mm');
+    await pass(600);
+    expect(save()).toBe('held');
+    expect(held.has('p')).toBe(true);
+    await pass(1100);
+    expect(save()).toBe('held');
+    await pass(2100);
+    expect(save()).toBe('saved');
+    expect(sent).toHaveLength(3);
+  });
+
+  test('a server that is up but cannot save is no better', async () => {
+    answers = [() => ({ status: 503, body: { code: 'database-down' } }), ok(4)];
+    set('width', '610 mm');
+    await pass(600);
+    expect(save()).toBe('held');
+    await pass(1100);
+    expect(save()).toBe('saved');
+  });
+
+  test('a refusal is said and not sent again until something changes', async () => {
+    answers = [() => ({ status: 400, body: { code: 'range', message: 'too wide', where: 'width', accepted: 'less' } }), ok(4)];
+    set('width', '610 mm');
+    await pass(10_000);
+    expect(save()).toBe('refused');
+    expect(sent).toHaveLength(1);
+    set('width', '620 mm');
+    await pass(600);
+    expect(save()).toBe('saved');
+  });
+});
+
+describe('someone else saved first', () => {
+  const theirs = (change: (document: any) => void): Answer => {
+    const document = JSON.parse(JSON.stringify(designCodec.write(design))) as any;
+    change(document);
+    return { status: 409, body: { code: 'stale', message: '', where: 'base', accepted: '9', current: { revision: 9, document } } };
+  };
+
+  test('what goes together is put together and sent on theirs', async () => {
+    answers = [() => theirs((document) => (document.units.u1.height = '800 mm')), ok(10)];
+    set('width', '610 mm');
+    await pass(600);
+    expect(store.getState().project.open!.notice!.text).toContain('both changes are in');
+    await pass(600);
+    expect(sent[1]!.body).toMatchObject({ base: 9, document: { units: { u1: { width: '610 mm', height: '800 mm' } } } });
+    expect(save()).toBe('saved');
+  });
+
+  test('what does not is put to the person, and nothing is sent until they have said', async () => {
+    answers = [() => theirs((document) => (document.units.u1.width = '590 mm')), ok(10)];
+    set('width', '610 mm');
+    await pass(600);
+    expect(store.getState().project.open!.twoVersions!.conflicts).toEqual(['units.u1.width']);
+    set('height', '720 mm');
+    await pass(20_000);
+    expect(sent).toHaveLength(1);
+    expect(held.has('p')).toBe(true);
+    // Keeping ours changes nothing but what it stands on, and is still sent.
+    store.dispatch(oursKept());
+    await pass(600);
+    expect(sent[1]!.body).toMatchObject({ base: 9, document: { units: { u1: { width: '610 mm', height: '720 mm' } } } });
+    expect(save()).toBe('saved');
+  });
+});
+
+test('facts of the shop record go first, on their own, and leave the queue when they are confirmed', async () => {
+  const entry = { id: 'r1', at: '2026-03-01T09:00:00Z', kind: 'thickness', reading: { product: 'birch-18', value: '17.8 mm' } };
+  answers = [() => ({ status: 201, body: [{ sequence: 1, entry }] }), ok(4)];
+  store.dispatch(entryAdded({ id: 'r1', at: entry.at, kind: 'thickness', reading: { product: 'birch-18', value: length('17.8 mm') } }));
+  set('width', '610 mm');
+  await pass(600);
+  expect(sent.map(({ path }) => path)).toEqual(['projects/p/record', 'projects/p']);
+  expect(store.getState().project.open).toMatchObject({ queue: [], record: [{ id: 'r1' }] });
+});
