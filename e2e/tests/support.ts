@@ -16,8 +16,17 @@ export async function freshProject(change: (file: Record<string, any>) => void =
   return ((await answer.json()) as { id: string }).id;
 }
 
+/** A read. Once more when the connection that was kept open has been closed meanwhile: a test that waits on a command hears of it too late. */
+async function read(address: string): Promise<Response> {
+  try {
+    return await fetch(address);
+  } catch {
+    return fetch(address);
+  }
+}
+
 export const stored = async (id: string, url = baseUrl()): Promise<Record<string, any>> =>
-  (await (await fetch(`${url}/api/projects/${id}`)).json()) as Record<string, any>;
+  (await (await read(`${url}/api/projects/${id}`)).json()) as Record<string, any>;
 
 export const field = (page: Page, name: string) => page.locator(`[data-field="${name}"]`);
 export const saveState = (page: Page) => page.locator('[data-save]');

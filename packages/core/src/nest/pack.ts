@@ -6,13 +6,15 @@ import type { Length } from '../length/length.ts';
 import type { Bed, Item, Lie } from './pieces.ts';
 import type { CutTree, NestedSheet, NestProblem, Placement } from './problem.ts';
 
-/** How a free rectangle is chosen, and which way the rest is cut. */
+/** How a free rectangle is chosen, on which of the open sheets, and which way the rest is cut. */
 export interface Rules {
   readonly fit: 'area' | 'short-side' | 'long-side' | 'bottom';
+  readonly among: 'first' | 'best';
   readonly split: 'shorter-left' | 'longer-left' | 'larger-rest' | 'along-x' | 'along-y';
 }
 
 export const FITS: readonly Rules['fit'][] = ['area', 'short-side', 'long-side', 'bottom'];
+export const AMONG: readonly Rules['among'][] = ['first', 'best'];
 export const SPLITS: readonly Rules['split'][] = ['larger-rest', 'shorter-left', 'longer-left', 'along-x', 'along-y'];
 
 interface Free {
@@ -37,15 +39,20 @@ export interface OpenSheet {
   readonly root: Node;
   readonly free: Free[];
   readonly items: Item[];
+  /** No item is smaller than this either way: rests that are hold nothing. */
+  readonly least: number;
+  /** The most there is in any free rectangle along x and along y: most sheets are passed over by this alone. */
+  room: { dx: number; dy: number };
 }
 
-export function openSheet(bed: Bed, trim: number): OpenSheet {
+export function openSheet(bed: Bed, trim: number, least: number): OpenSheet {
   const root: Node = { tree: null, x: trim, y: trim, dx: bed.dx, dy: bed.dy };
-  return { bed, root, free: [{ x: trim, y: trim, dx: bed.dx, dy: bed.dy, node: root }], items: [] };
+  const free: Free = { x: trim, y: trim, dx: bed.dx, dy: bed.dy, node: root };
+  return { bed, root, free: [free], items: [], least, room: { dx: bed.dx, dy: bed.dy } };
 }
 
 /** A copy that can be filled further without touching the layout it came from. */
-export function copySheet({ bed, root, free, items }: OpenSheet): OpenSheet {
+export function copySheet({ bed, root, free, items, least, room }: OpenSheet): OpenSheet {
   const copies = new Map<Node, Node>();
   const copy = (node: Node): Node => {
     const { tree } = node;
@@ -54,43 +61,68 @@ export function copySheet({ bed, root, free, items }: OpenSheet): OpenSheet {
     return twin;
   };
   const twinRoot = copy(root);
-  return { bed, root: twinRoot, free: free.map((rest) => ({ ...rest, node: copies.get(rest.node)! })), items: [...items] };
+  return { bed, root: twinRoot, free: free.map((rest) => ({ ...rest, node: copies.get(rest.node)! })), items: [...items], least, room };
 }
 
-/** Puts an item on an open sheet if it goes; false when it does not. */
-export function put(item: Item, sheet: OpenSheet, kerf: number, rules: Rules): boolean {
-  let best: { free: Free; lie: Lie; score: number; tie: number } | undefined;
-  for (const free of sheet.free) {
-    for (const lie of item.lies) {
-      const restX = free.dx - lie.dx;
-      const restY = free.dy - lie.dy;
+/** Where an item would go on an open sheet. */
+export interface Spot {
+  /** Which of the sheet's free rectangles. */
+  readonly index: number;
+  readonly lie: Lie;
+  readonly score: number;
+  readonly tie: number;
+}
+
+/** The best place for an item on one sheet; undefined when it does not go. Changes nothing. */
+export function spotFor(item: Item, { free, room }: OpenSheet, fit: Rules['fit']): Spot | undefined {
+  let best: { index: number; lie: Lie; score: number; tie: number } | undefined;
+  for (const lie of item.lies) {
+    if (lie.dx > room.dx || lie.dy > room.dy) continue;
+    for (let index = 0; index < free.length; index++) {
+      const at = free[index]!;
+      const restX = at.dx - lie.dx;
+      const restY = at.dy - lie.dy;
       if (restX < 0 || restY < 0) continue;
-      const [score, tie] = fitScore(rules.fit, free, lie, restX, restY);
-      if (!best || score < best.score || (score === best.score && tie < best.tie)) best = { free, lie, score, tie };
+      const score = scoreOf(fit, at, lie, restX, restY);
+      if (best && score > best.score) continue;
+      const tie = fit === 'bottom' ? at.x : fit === 'short-side' ? Math.max(restX, restY) : Math.min(restX, restY);
+      if (!best || score < best.score || tie < best.tie) best = { index, lie, score, tie };
     }
   }
-  if (!best) return false;
-  sheet.items.push(item);
-  sheet.free.splice(sheet.free.indexOf(best.free), 1);
-  cutOut(best.free, item, best.lie, sheet.free, kerf, rules.split);
-  return true;
+  return best;
 }
 
-function fitScore(fit: Rules['fit'], free: Free, lie: Lie, restX: number, restY: number): [number, number] {
+function scoreOf(fit: Rules['fit'], free: Free, lie: Lie, restX: number, restY: number): number {
   switch (fit) {
     case 'area':
-      return [(free.dx / 1e6) * (free.dy / 1e6) - (lie.dx / 1e6) * (lie.dy / 1e6), Math.min(restX, restY)];
+      return (free.dx / 1e6) * (free.dy / 1e6) - (lie.dx / 1e6) * (lie.dy / 1e6);
     case 'short-side':
-      return [Math.min(restX, restY), Math.max(restX, restY)];
+      return Math.min(restX, restY);
     case 'long-side':
-      return [Math.max(restX, restY), Math.min(restX, restY)];
+      return Math.max(restX, restY);
     case 'bottom':
-      return [free.y + lie.dy, free.x];
+      return free.y + lie.dy;
   }
+}
+
+/** Puts an item where spotFor found room for it. */
+export function place(item: Item, sheet: OpenSheet, { index, lie }: Spot, kerf: number, split: Rules['split']): void {
+  const { free, items } = sheet;
+  const chosen = free[index]!;
+  items.push(item);
+  free[index] = free.at(-1)!;
+  free.pop();
+  cutOut(chosen, item, lie, sheet, kerf, split);
+  let [dx, dy] = [0, 0];
+  for (const rest of free) {
+    if (rest.dx > dx) dx = rest.dx;
+    if (rest.dy > dy) dy = rest.dy;
+  }
+  sheet.room = { dx, dy };
 }
 
 /** Cuts the item's corner out of a free rectangle: first one way through, then the strip to size. */
-function cutOut({ dx, dy, node }: Free, item: Item, lie: Lie, free: Free[], kerf: number, split: Rules['split']): void {
+function cutOut({ dx, dy, node }: Free, item: Item, lie: Lie, { free, least }: OpenSheet, kerf: number, split: Rules['split']): void {
   const restX = dx - lie.dx;
   const restY = dy - lie.dy;
   const xFirst = splitsAlongX(split, lie, restX, restY, kerf);
@@ -98,7 +130,7 @@ function cutOut({ dx, dy, node }: Free, item: Item, lie: Lie, free: Free[], kerf
     at.tree = { kind: 'item', item, lie };
   };
   const spare = (rest: Node): void => {
-    if (rest.dx > 0 && rest.dy > 0) free.push({ x: rest.x, y: rest.y, dx: rest.dx, dy: rest.dy, node: rest });
+    if (rest.dx >= least && rest.dy >= least) free.push({ x: rest.x, y: rest.y, dx: rest.dx, dy: rest.dy, node: rest });
   };
   const cut = (from: Node, axis: 'x' | 'y', size: number): Node => {
     const rest = axis === 'x' ? from.dx - size : from.dy - size;

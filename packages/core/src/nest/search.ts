@@ -5,7 +5,7 @@
  * steps give the same plan.
  */
 import { lowerBound, type Bound } from './bound.ts';
-import { closeSheet, copySheet, FITS, openSheet, put, SPLITS, type OpenSheet, type Rules } from './pack.ts';
+import { AMONG, closeSheet, copySheet, FITS, openSheet, place, SPLITS, spotFor, type OpenSheet, type Rules, type Spot } from './pack.ts';
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from './random.ts';
@@ -15,6 +15,14 @@ export interface Search {
   step(count: number): boolean;
   plan(): NestPlan;
   readonly effort: number;
+}
+
+/** What every layout of a search shares. */
+interface Job {
+  readonly problem: NestProblem;
+  readonly beds: readonly Bed[];
+  /** The smallest side of any item. */
+  readonly least: number;
 }
 
 interface Layout {
@@ -42,13 +50,14 @@ export function search(problem: NestProblem, seed = 1): Search {
   const placeable = problem.parts.filter((part) => !impossible.some((row) => row.part === part));
   const bound = lowerBound(problem, placeable);
   const random = seeded(seed);
-  const beds = bedsInOrder(problem);
+  const least = items.reduce((smallest, { lies }) => Math.min(smallest, lies[0]!.dx, lies[0]!.dy), Infinity);
+  const job: Job = { problem, beds: bedsInOrder(problem), least };
   let best: Layout | undefined;
   let current: Layout | undefined;
   let effort = 0;
 
   const once = (): void => {
-    const layout = effort < STARTS ? startLayout(problem, beds, items, effort) : refill(problem, beds, current ?? best!, random);
+    const layout = effort < STARTS ? startLayout(job, items, effort) : refill(job, current ?? best!, random);
     effort++;
     if (!best || isBetter(layout.score, best.score)) best = layout;
     // Sideways moves are taken: plateaus are the rule when sheets are counted whole.
@@ -82,22 +91,45 @@ function bedsInOrder(problem: NestProblem): Bed[] {
     .sort((a, b) => Number(b.sheet.offcut) - Number(a.sheet.offcut) || each(a) - each(b) || b.dx * b.dy - a.dx * a.dy);
 }
 
-function startLayout(problem: NestProblem, beds: readonly Bed[], items: readonly Item[], effort: number): Layout {
+function startLayout(job: Job, items: readonly Item[], effort: number): Layout {
   const order = ORDERS[effort % ORDERS.length]!;
   const rules: Rules = {
     split: SPLITS[Math.floor(effort / ORDERS.length) % SPLITS.length]!,
     fit: FITS[Math.floor(effort / (ORDERS.length * SPLITS.length)) % FITS.length]!,
+    among: 'first',
   };
-  return fill(problem, beds, [], [...items].sort(order), rules);
+  return fill(job, [], [...items].sort(order), rules);
 }
 
-function fill(problem: NestProblem, beds: readonly Bed[], kept: OpenSheet[], order: readonly Item[], rules: Rules): Layout {
-  const sheets = kept.map(copySheet);
+/** Fills what is kept and as many new sheets as it takes. Kept sheets belong to another layout: one is copied before it is changed. */
+function fill({ problem, beds, least }: Job, kept: readonly OpenSheet[], order: readonly Item[], rules: Rules): Layout {
+  const sheets = [...kept];
+  const own = new Set<OpenSheet>();
   const used = new Map<string, number>();
-  for (const { bed } of sheets) used.set(bed.sheet.id, (used.get(bed.sheet.id) ?? 0) + 1);
+  const count = ({ sheet }: Bed): void => void used.set(sheet.id, (used.get(sheet.id) ?? 0) + 1);
+  for (const { bed } of sheets) count(bed);
+  const rooms: Rooms = { dx: sheets.map(({ room }) => room.dx), dy: sheets.map(({ room }) => room.dy) };
+  const fillIn = (item: Item, sheet: OpenSheet, at: number, spot: Spot): void => {
+    place(item, sheet, spot, problem.kerf, rules.split);
+    rooms.dx[at] = sheet.room.dx;
+    rooms.dy[at] = sheet.room.dy;
+  };
+  const begun = new Map<Item['lies'], number>();
   const left: Item[] = [];
   for (const item of order) {
-    if (sheets.some((sheet) => put(item, sheet, problem.kerf, rules))) continue;
+    // Sheets only fill up: where a twin of this item found no room, there is none for it either.
+    const from = rules.among === 'first' ? (begun.get(item.lies) ?? 0) : 0;
+    const found = roomFor(item, sheets, rooms, rules, from);
+    begun.set(item.lies, found?.at ?? sheets.length);
+    if (found) {
+      let sheet = sheets[found.at]!;
+      if (!own.has(sheet)) {
+        sheet = sheets[found.at] = copySheet(sheet);
+        own.add(sheet);
+      }
+      fillIn(item, sheet, found.at, found.spot);
+      continue;
+    }
     const bed = beds.find(
       ({ sheet, dx, dy }) => (sheet.count === null || (used.get(sheet.id) ?? 0) < sheet.count) && item.lies.some((lie) => lie.dx <= dx && lie.dy <= dy),
     );
@@ -105,16 +137,40 @@ function fill(problem: NestProblem, beds: readonly Bed[], kept: OpenSheet[], ord
       left.push(item);
       continue;
     }
-    const opened = openSheet(bed, problem.trim);
-    put(item, opened, problem.kerf, rules);
+    const opened = openSheet(bed, problem.trim, least);
     sheets.push(opened);
-    used.set(bed.sheet.id, (used.get(bed.sheet.id) ?? 0) + 1);
+    fillIn(item, opened, sheets.length - 1, spotFor(item, opened, rules.fit)!);
+    own.add(opened);
+    count(bed);
   }
   return { sheets, left, score: scoreOf(sheets, left) };
 }
 
+/** The most room on each open sheet, side by side in memory: with thousands of sheets most of the time goes into passing them over. */
+interface Rooms {
+  readonly dx: number[];
+  readonly dy: number[];
+}
+
+/** The first sheet with room, or the one where the item fits best. */
+function roomFor(item: Item, sheets: readonly OpenSheet[], rooms: Rooms, { fit, among }: Rules, from: number): { at: number; spot: Spot } | undefined {
+  const straight = item.lies[0]!;
+  const turned = item.lies[1] ?? straight;
+  let best: { at: number; spot: Spot } | undefined;
+  for (let at = from; at < sheets.length; at++) {
+    const dx = rooms.dx[at]!;
+    const dy = rooms.dy[at]!;
+    if ((dx < straight.dx || dy < straight.dy) && (dx < turned.dx || dy < turned.dy) && item.lies.length <= 2) continue;
+    const spot = spotFor(item, sheets[at]!, fit);
+    if (!spot) continue;
+    if (among === 'first') return { at, spot };
+    if (!best || spot.score < best.spot.score || (spot.score === best.spot.score && spot.tie < best.spot.tie)) best = { at, spot };
+  }
+  return best;
+}
+
 /** Empties the sheet that is least full and one or two others, and fills them again in a new order. */
-function refill(problem: NestProblem, beds: readonly Bed[], from: Layout, random: Random): Layout {
+function refill(job: Job, from: Layout, random: Random): Layout {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
   const fullness = (sheet: OpenSheet): number => sheet.items.reduce((sum, { area }) => sum + area / 1e12, 0) / ((sheet.bed.dx / 1e6) * (sheet.bed.dy / 1e6));
   const byFullness = [...from.sheets].sort((a, b) => fullness(a) - fullness(b));
@@ -123,11 +179,10 @@ function refill(problem: NestProblem, beds: readonly Bed[], from: Layout, random
   for (let n = 0; n < others; n++) ruined.add(pick(from.sheets));
   const loose = [...[...ruined].flatMap(({ items }) => items), ...from.left];
   const order = random() < 0.25 ? shuffled(loose, random) : jittered(loose, random);
-  const rules: Rules = { fit: pick(FITS), split: pick(SPLITS) };
-  const kinds = random() < 0.3 ? shuffled(beds, random) : beds;
+  const rules: Rules = { fit: pick(FITS), among: pick(AMONG), split: pick(SPLITS) };
+  const beds = random() < 0.3 ? shuffled(job.beds, random) : job.beds;
   return fill(
-    problem,
-    kinds,
+    { ...job, beds },
     from.sheets.filter((sheet) => !ruined.has(sheet)),
     order,
     rules,
