@@ -3,7 +3,7 @@
  * which is then cut in two. A cut tree is kept as it goes, so the plan is its own cutting sequence.
  */
 import type { Length } from '../length/length.ts';
-import type { Bed, Item, Lie } from './pieces.ts';
+import { isTurned, type Bed, type Item, type Lie } from './pieces.ts';
 import type { CutTree, NestedSheet, NestProblem, Placement } from './problem.ts';
 
 /** How a free rectangle is chosen, on which of the open sheets, and which way the rest is cut. */
@@ -194,11 +194,11 @@ const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({
 });
 
 function block(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
-  const sizes = item.parts.map(({ length, width }) => (lie.turned ? { dx: width, dy: length } : { dx: length, dy: width }));
+  const sizes = item.parts.map((part) => (isTurned(part, lie) ? { dx: part.width, dy: part.length } : { dx: part.length, dy: part.width }));
   const leafAt = (index: number, px: number, py: number): CutTree => {
     const part = item.parts[index]!;
     const { dx, dy } = sizes[index]!;
-    placements.push({ part: part.id, x: px as Length, y: py as Length, dx, dy, turned: lie.turned });
+    placements.push({ part: part.id, x: px as Length, y: py as Length, dx, dy, turned: isTurned(part, lie) });
     return { kind: 'part', part: part.id };
   };
   if (lie.run === null) return leafAt(0, x, y);

@@ -65,13 +65,15 @@ export function itemsOf(problem: NestProblem): { items: Item[]; impossible: { pa
 
 const item = (index: number, parts: readonly NestPart[], lies: readonly Lie[]): Item => ({ index, parts, lies, area: lies[0]!.dx * lies[0]!.dy });
 
-/** A block whose parts follow one another along x or along y, a kerf apart. A part that may lie both ways lies as its block's members must. */
+/** Whether a part lies turned: its grain decides, and where it has no say, the lie does. */
+export const isTurned = ({ grain }: NestPart, lie: Pick<Lie, 'turned'>): boolean => (grain === 'either' ? lie.turned : grain === 'width');
+
+/** A block whose parts follow one another along x or along y, a kerf apart; those that may lie both ways all lie the same way. */
 function blockLies(parts: readonly NestPart[], kerf: Length): Lie[] {
-  const turns = parts.every(({ grain }) => grain !== 'length') ? [false, true] : [false];
+  const turns = parts.some(({ grain }) => grain === 'either') ? [false, true] : [false];
   const lies: Lie[] = [];
   for (const turned of turns) {
-    if (!turned && parts.some(({ grain }) => grain === 'width')) continue;
-    const sizes = parts.map(({ length, width }) => (turned ? { dx: width, dy: length } : { dx: length, dy: width }));
+    const sizes = parts.map((part) => (isTurned(part, { turned }) ? { dx: part.width, dy: part.length } : { dx: part.length, dy: part.width }));
     const kerfs = (parts.length - 1) * kerf;
     const sum = (axis: 'dx' | 'dy'): number => sizes.reduce((total, size) => total + size[axis], kerfs);
     const most = (axis: 'dx' | 'dy'): number => Math.max(...sizes.map((size) => size[axis]));

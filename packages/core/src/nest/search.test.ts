@@ -85,6 +85,22 @@ describe('by hand', () => {
     expect(c![along[0]] - (b![along[0]] + b![along[1]])).toBe(mm(3.2));
   });
 
+  test('a group may mix parts whose grain lies differently: each keeps its own', () => {
+    const plan = solve(
+      problem(
+        [sheet('S', 2440, 1220)],
+        [
+          part('along', 400, 300, 1, { group: 'g', order: 1, grain: 'length' }),
+          part('across', 300, 250, 1, { group: 'g', order: 2, grain: 'width' }),
+          part('any', 200, 250, 2, { group: 'g', order: 3 }),
+        ],
+      ),
+    );
+    expect(plan.unplaced).toEqual([]);
+    expect(plan.sheets[0]!.placements.find((row) => row.part === 'across')).toMatchObject({ turned: true, dx: mm(250), dy: mm(300) });
+    expect(plan.sheets[0]!.placements.find((row) => row.part === 'along')).toMatchObject({ turned: false });
+  });
+
   test('sheets run out: what was placed stays, the rest is counted', () => {
     const plan = solve(problem([sheet('S', 1000, 500, { count: 1 })], [part('p', 600, 400, 3)]));
     expect(plan.score.sheets).toBe(1);
