@@ -1,6 +1,7 @@
 /** The family's form, drawn from its description: one field a row of SHELF_BOX_FORM. */
 import { labelWords, SHELF_BOX_FORM, WORDS, type DisplayUnit, type Field, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
 import { FormControlLabel, Switch } from '@mui/material';
+import { memo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -26,7 +27,19 @@ interface UnitFieldProps {
   readonly workshop: Workshop;
 }
 
-function UnitField({ field, box, unit, workshop }: UnitFieldProps) {
+/** A form has thirty fields and a key changes one: the others need not be drawn again. */
+const isSame = (a: UnitFieldProps, b: UnitFieldProps): boolean =>
+  a.field === b.field &&
+  a.unit === b.unit &&
+  a.workshop === b.workshop &&
+  a.box.id === b.box.id &&
+  at(a.box, a.field.path) === at(b.box, b.field.path) &&
+  (a.field.kind !== 'choice' || a.field.options.every((option) => allows(a, option) === allows(b, option)));
+
+const allows = ({ field, box }: UnitFieldProps, option: string): boolean => field.kind !== 'choice' || (field.allows?.(box, option) ?? true);
+
+const UnitField = memo(function UnitField(props: UnitFieldProps) {
+  const { field, box, unit, workshop } = props;
   const { set, leave } = useEdit();
   const { path } = field;
   const name = path.join('.');
@@ -53,7 +66,7 @@ function UnitField({ field, box, unit, workshop }: UnitFieldProps) {
           label={label}
           name={name}
           value={String(at(box, path))}
-          options={field.options.map((value) => ({ value, label: optionWords(path, value), disabled: !(field.allows?.(box, value) ?? true) }))}
+          options={field.options.map((value) => ({ value, label: optionWords(path, value), disabled: !allows(props, value) }))}
           onChange={(value) => set(box, path, value)}
         />
       );
@@ -110,7 +123,7 @@ function UnitField({ field, box, unit, workshop }: UnitFieldProps) {
         />
       );
   }
-}
+}, isSame);
 
 /** 'rabbet' as a joint, or 'in a rabbet' as a back: the path decides where the words differ. */
 function optionWords(path: readonly string[], option: string): string {
