@@ -11,7 +11,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
-import { bearingLength, COMBINED, HEAD_PULL_THROUGH, LATERAL, linearUse, PERMANENT, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { endCapacity, GLUE, strongest } from './joint-capacity.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
@@ -119,17 +119,7 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   const grip = Math.max(0, Math.min(toMm(length) - side - gap, toMm(hanging.cleatThickness)));
   const cleat = input.materialOf(unit.byId.get(hanging.cabinetHalf)!.stock);
   const throughMaterial = input.materialOf(through.stock);
-  const lateral = apply(LATERAL, {
-    D: screw.diameterMm,
-    D_r: screw.rootMm,
-    F_yb: screw.yieldMPa,
-    side,
-    main: bearingLength(grip, screw.diameterMm),
-    gap,
-    'G side': throughMaterial.gravity,
-    'G main': cleat.gravity,
-    C_D: PERMANENT,
-  });
+  const lateral = shearOf(screw, { side, grip, gap, sideGravity: throughMaterial.gravity, mainGravity: cleat.gravity });
   const thread = apply(WITHDRAWAL, { G: cleat.gravity, D: screw.diameterMm, thread: threadIn(grip, toMm(length)), C_D: PERMANENT });
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: throughMaterial.gravity, t: side, C_D: PERMANENT });
   return { lateral, pull: thread.value <= head.value ? thread : head, rowMm, carrier: through.id };

@@ -2,7 +2,8 @@
  * What a screw holds. The formulas keep their published US form (lb, in, psi) and are converted at
  * the edge. Sources: docs/formulas/screw-withdrawal.md, head-pull-through.md, screw-lateral.md, screw-combined.md.
  */
-import { formula } from '../worked/figure.ts';
+import type { Screw } from '../joints/screws.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
 
 export const N_PER_LB = 4.4482216;
 export const MM_PER_IN = 25.4;
@@ -142,6 +143,23 @@ export const LATERAL = formula({
       mainAngle: 0,
     }).valueN * terms.C_D,
 });
+
+/** What a screw goes through and into, mm. */
+export interface ScrewedThrough {
+  readonly side: number;
+  /** Length in the main member, tip included. */
+  readonly grip: number;
+  readonly gap: number;
+  readonly sideGravity: number;
+  readonly mainGravity: number;
+}
+
+/** Shear that one screw carries, N. */
+export const shearOf = (
+  { diameterMm: D, rootMm: D_r, yieldMPa: F_yb }: Screw,
+  { side, grip, gap, sideGravity, mainGravity }: ScrewedThrough,
+  C_D = PERMANENT,
+): Figure => apply(LATERAL, { D, D_r, F_yb, side, main: bearingLength(grip, D), gap, 'G side': sideGravity, 'G main': mainGravity, C_D });
 
 /** Use of one wood screw pulled and sheared at once: R (cos² a / Z' + sin² a / W'), tan a = T / V. [NDS 12.4.1 (m)] */
 export const COMBINED = formula({

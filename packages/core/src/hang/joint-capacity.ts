@@ -9,7 +9,7 @@ import type { Meeting } from '../solid/meeting.ts';
 import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { apply, formula, greatest, total, type Figure, type FigureTerm } from '../worked/figure.ts';
-import { bearingLength, LATERAL, PERMANENT, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = '[ASSUME] docs/formulas/joint-capacity.md';
@@ -130,17 +130,8 @@ function screwsAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel,
   const screw = screwById(fastening.screw);
   const side = toMm(host.thickness) - toMm(joint.depth);
   const grip = Math.max(0, toMm(fastening.length) - side);
-  const lateral = apply(LATERAL, {
-    D: screw.diameterMm,
-    D_r: screw.rootMm,
-    F_yb: screw.yieldMPa,
-    side,
-    main: bearingLength(grip, screw.diameterMm),
-    gap: 0,
-    'G side': input.materialOf(host.stock).gravity,
-    'G main': input.materialOf(guest.stock).gravity,
-    C_D: PERMANENT,
-  });
+  const gravity = ({ stock }: ResolvedPanel): number => input.materialOf(stock).gravity;
+  const lateral = shearOf(screw, { side, grip, gap: 0, sideGravity: gravity(host), mainGravity: gravity(guest) });
   return grip > 0 ? [apply(EDGE_SCREWS, { n: fastening.count, "Z'": lateral })] : [];
 }
 

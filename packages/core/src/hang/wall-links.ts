@@ -5,7 +5,7 @@ import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, greatest, total, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
-import { bearingLength, COMBINED, HEAD_PULL_THROUGH, LATERAL, LEAST_PENETRATION, linearUse, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { COMBINED, HEAD_PULL_THROUGH, LEAST_PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 import { PRYING } from './statics.ts';
@@ -178,19 +178,8 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
   const grip = Math.max(0, penetration.value);
   const thread = apply(WITHDRAWAL, { G: wall.studs.gravity, D: screw.diameterMm, thread: threadIn(grip, L), C_D });
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
-  const main = bearingLength(grip, screw.diameterMm);
   return {
-    lateral: apply(LATERAL, {
-      D: screw.diameterMm,
-      D_r: screw.rootMm,
-      F_yb: screw.yieldMPa,
-      side: t,
-      main,
-      gap,
-      'G side': cleat.gravity,
-      'G main': wall.studs.gravity,
-      C_D,
-    }),
+    lateral: shearOf(screw, { side: t, grip, gap, sideGravity: cleat.gravity, mainGravity: wall.studs.gravity }, C_D),
     pull: apply(LEAST_OF, { thread, head, steel: apply(STEEL, { D_r: screw.rootMm }) }),
     penetration,
     diameterMm: screw.diameterMm,

@@ -1,32 +1,10 @@
 /** Bounds by hand: what no plan can be under, and never more than that. */
 import { describe, expect, test } from '@jest/globals';
-import { mm } from '../length/length.ts';
 import { lowerBound } from './bound.ts';
-import type { NestPart, NestProblem, NestSheet } from './problem.ts';
+import { job, part, sheet } from '../test/nest-job.ts';
+import type { NestPart, NestSheet } from './problem.ts';
 
-const sheet = (id: string, length: number, width: number, more: Partial<NestSheet> = {}): NestSheet => ({
-  id,
-  length: mm(length),
-  width: mm(width),
-  count: null,
-  grain: 'none',
-  cost: null,
-  offcut: false,
-  ...more,
-});
-const part = (id: string, length: number, width: number, count: number, grain: NestPart['grain'] = 'either'): NestPart => ({
-  id,
-  length: mm(length),
-  width: mm(width),
-  count,
-  grain,
-  group: null,
-  order: 0,
-});
-const bound = (sheets: NestSheet[], parts: NestPart[], kerf = 0) => {
-  const problem: NestProblem = { kerf: mm(kerf), trim: mm(0), cuts: 'guillotine', sheets, parts };
-  return lowerBound(problem, parts);
-};
+const bound = (sheets: NestSheet[], parts: NestPart[], kerf = 0) => lowerBound(job(sheets, parts, kerf), parts);
 
 describe('by area', () => {
   test('ten tenths need one sheet, eleven need two', () => {
@@ -35,8 +13,8 @@ describe('by area', () => {
   });
   test('a kerf between the parts counts, one past the edge does not', () => {
     // Two of 498.5 and a kerf of 3 fill 1000 exactly.
-    expect(bound([sheet('S', 1000, 500)], [part('p', 498.5, 500, 2, 'length')], 3).sheets).toBe(1);
-    expect(bound([sheet('S', 1000, 500)], [part('p', 498.6, 500, 2, 'length')], 3).sheets).toBe(2);
+    expect(bound([sheet('S', 1000, 500)], [part('p', 498.5, 500, 2, { grain: 'length' })], 3).sheets).toBe(1);
+    expect(bound([sheet('S', 1000, 500)], [part('p', 498.6, 500, 2, { grain: 'length' })], 3).sheets).toBe(2);
   });
   test('nothing to place needs nothing', () => {
     expect(bound([sheet('S', 1000, 500, { cost: 5 })], [])).toMatchObject({ sheets: 0, cost: 0 });

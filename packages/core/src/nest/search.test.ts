@@ -1,76 +1,48 @@
 import { describe, expect, test } from '@jest/globals';
 import { mm } from '../length/length.ts';
 import { auditPlan } from './audit.ts';
-import type { NestPart, NestProblem, NestSheet } from './problem.ts';
+import { job, part, sheet } from '../test/nest-job.ts';
+import type { NestProblem } from './problem.ts';
 import { search } from './search.ts';
 
-const sheet = (id: string, length: number, width: number, more: Partial<NestSheet> = {}): NestSheet => ({
-  id,
-  length: mm(length),
-  width: mm(width),
-  count: null,
-  grain: 'none',
-  cost: null,
-  offcut: false,
-  ...more,
-});
-const part = (id: string, length: number, width: number, count = 1, more: Partial<NestPart> = {}): NestPart => ({
-  id,
-  length: mm(length),
-  width: mm(width),
-  count,
-  grain: 'either',
-  group: null,
-  order: 0,
-  ...more,
-});
-const problem = (sheets: NestSheet[], parts: NestPart[], kerf = 3.2, trim = 0): NestProblem => ({
-  kerf: mm(kerf),
-  trim: mm(trim),
-  cuts: 'guillotine',
-  sheets,
-  parts,
-});
-const solve = (job: NestProblem, steps = 400) => {
-  const stepper = search(job);
+const solve = (problem: NestProblem, steps = 400) => {
+  const stepper = search(problem);
   stepper.step(steps);
   const plan = stepper.plan();
-  expect(auditPlan(job, plan)).toEqual([]);
+  expect(auditPlan(problem, plan)).toEqual([]);
   return plan;
 };
 
 describe('by hand', () => {
   test('four strips of 147.6 fill a width of 600 with three kerfs of 3.2', () => {
-    expect(solve(problem([sheet('S', 1000, 600)], [part('strip', 1000, 147.6, 4)])).score.sheets).toBe(1); // 4 × 147.6 + 3 × 3.2 = 600
-    expect(solve(problem([sheet('S', 1000, 600)], [part('strip', 1000, 147.7, 4)])).score.sheets).toBe(2);
+    expect(solve(job([sheet('S', 1000, 600)], [part('strip', 1000, 147.6, 4)])).score.sheets).toBe(1); // 4 × 147.6 + 3 × 3.2 = 600
+    expect(solve(job([sheet('S', 1000, 600)], [part('strip', 1000, 147.7, 4)])).score.sheets).toBe(2);
   });
 
   test('a part may end exactly at the edge of what is trimmed', () => {
-    expect(solve(problem([sheet('S', 610, 310)], [part('p', 600, 300)], 3.2, 5)).unplaced).toEqual([]);
-    expect(solve(problem([sheet('S', 609.9, 310)], [part('p', 600, 300)], 3.2, 5)).unplaced).toMatchObject([{ part: 'p', count: 1 }]);
+    expect(solve(job([sheet('S', 610, 310)], [part('p', 600, 300)], 3.2, 5)).unplaced).toEqual([]);
+    expect(solve(job([sheet('S', 609.9, 310)], [part('p', 600, 300)], 3.2, 5)).unplaced).toMatchObject([{ part: 'p', count: 1 }]);
   });
 
   test('grain is kept: what fits only turned is left over, and says so', () => {
-    const plan = solve(problem([sheet('S', 1000, 500, { grain: 'length' })], [part('p', 400, 600, 1, { grain: 'length' })]));
+    const plan = solve(job([sheet('S', 1000, 500, { grain: 'length' })], [part('p', 400, 600, 1, { grain: 'length' })]));
     expect(plan.unplaced).toMatchObject([{ part: 'p', why: 'it fits only across the grain' }]);
   });
 
   test('an offcut that holds the parts is used before a sheet is bought', () => {
-    const plan = solve(
-      problem([sheet('new', 2440, 1220, { cost: 70 }), sheet('off', 700, 400, { cost: 0, count: 1, offcut: true })], [part('p', 300, 300, 2)]),
-    );
+    const plan = solve(job([sheet('new', 2440, 1220, { cost: 70 }), sheet('off', 700, 400, { cost: 0, count: 1, offcut: true })], [part('p', 300, 300, 2)]));
     expect(plan.sheets.map((row) => row.sheet)).toEqual(['off']);
     expect(plan.proved).toBe(true);
   });
 
   test('least cost wins over fewest sheets when costs are given', () => {
-    const plan = solve(problem([sheet('large', 1000, 1000, { cost: 100 }), sheet('small', 500, 500, { cost: 20 })], [part('p', 490, 490, 3)]));
+    const plan = solve(job([sheet('large', 1000, 1000, { cost: 100 }), sheet('small', 500, 500, { cost: 20 })], [part('p', 490, 490, 3)]));
     expect(plan.score).toEqual({ sheets: 3, cost: 60 });
   });
 
   test('matched parts come from one strip, side by side, in their order', () => {
     const plan = solve(
-      problem(
+      job(
         [sheet('S', 2440, 1220, { grain: 'length' })],
         [
           part('b', 400, 300, 1, { group: 'front', order: 2 }),
@@ -87,7 +59,7 @@ describe('by hand', () => {
 
   test('a group may mix parts whose grain lies differently: each keeps its own', () => {
     const plan = solve(
-      problem(
+      job(
         [sheet('S', 2440, 1220)],
         [
           part('along', 400, 300, 1, { group: 'g', order: 1, grain: 'length' }),
@@ -102,20 +74,20 @@ describe('by hand', () => {
   });
 
   test('sheets run out: what was placed stays, the rest is counted', () => {
-    const plan = solve(problem([sheet('S', 1000, 500, { count: 1 })], [part('p', 600, 400, 3)]));
+    const plan = solve(job([sheet('S', 1000, 500, { count: 1 })], [part('p', 600, 400, 3)]));
     expect(plan.score.sheets).toBe(1);
     expect(plan.unplaced).toMatchObject([{ part: 'p', count: 2 }]);
   });
 
   test('parts that no two of share a sheet are a bound of their own', () => {
-    const plan = solve(problem([sheet('S', 1000, 1000)], [part('p', 520, 520, 3)]));
+    const plan = solve(job([sheet('S', 1000, 1000)], [part('p', 520, 520, 3)]));
     expect(plan.bound.sheets).toBe(3);
     expect(plan.proved).toBe(true);
   });
 });
 
 test('a job met at its bound stops early', () => {
-  const stepper = search(problem([sheet('S', 2440, 1220)], [part('p', 300, 200, 4)]));
+  const stepper = search(job([sheet('S', 2440, 1220)], [part('p', 300, 200, 4)]));
   expect(stepper.step(10_000)).toBe(true);
   expect(stepper.effort).toBeLessThan(10);
 });

@@ -3,7 +3,8 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { entered, plan, starterWorkshop, type Edit, type Finding } from '@keen/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { DESIGN, openStore, Opened, READINGS } from '../../test/open-project.tsx';
+import { openStore, Opened } from '../../test/open-project.tsx';
+import { DESIGN, READINGS } from '../../test/print-room.ts';
 import { FindingCard, effectWords } from './FindingCard.tsx';
 
 afterEach(cleanup);

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { entered, newShelfBox, starterWorkshop, type Design, type RecordEntry } from '@keen/core';
+import { entered, starterWorkshop, type Design, type RecordEntry } from '@keen/core';
+import { DESIGN as design } from '../../test/print-room.ts';
 import {
   edited,
   entryAdded,
@@ -19,33 +20,6 @@ import {
 } from './project.slice.ts';
 
 const length = (text: string) => entered(text);
-const design: Design = {
-  name: 'Print room',
-  unit: 'mm',
-  wall: {
-    width: length('3000 mm'),
-    ceiling: length('2400 mm'),
-    wallboard: length('12 mm'),
-    studs: { known: true, spacing: length('400 mm'), offset: length('0 mm'), width: length('38 mm'), depth: length('89 mm'), gravity: 0.42 },
-  },
-  children: false,
-  units: {
-    u1: newShelfBox({
-      id: 'u1',
-      name: 'Box',
-      order: 1,
-      unit: 'mm',
-      width: length('600 mm'),
-      height: length('700 mm'),
-      depth: length('280 mm'),
-      stock: 'birch-18',
-      backStock: 'birch-6',
-      shelves: 1,
-      contents: { preset: 'general', kg: null },
-      place: { along: length('300 mm'), up: length('1300 mm') },
-    }),
-  },
-};
 type State = ReturnType<typeof projectSlice.reducer>;
 type Action = Parameters<typeof projectSlice.reducer>[1];
 const opened = projectOpened({
@@ -61,8 +35,8 @@ const opened = projectOpened({
 });
 const after = (...actions: readonly Action[]): State =>
   [opened, ...actions].reduce<State>((state, action) => projectSlice.reducer(state, action), projectSlice.getInitialState());
-const width = (text: string, key = 'u1.width') => edited({ edit: [{ path: ['units', 'u1', 'width'], value: length(text) }], key });
-const widthOf = ({ open }: State): string => open!.design.units['u1']!.width.text;
+const width = (text: string, key = 'ink.width') => edited({ edit: [{ path: ['units', 'ink', 'width'], value: length(text) }], key });
+const widthOf = ({ open }: State): string => open!.design.units['ink']!.width.text;
 
 describe('undo', () => {
   test('edits of one field in one go are one step; after leaving it the next is another', () => {
@@ -70,7 +44,7 @@ describe('undo', () => {
     expect(state.open!.past).toHaveLength(2);
     const once = projectSlice.reducer(state, undone());
     expect(widthOf(once)).toBe('620 mm');
-    expect(widthOf(projectSlice.reducer(once, undone()))).toBe('600 mm');
+    expect(widthOf(projectSlice.reducer(once, undone()))).toBe('700 mm');
   });
 
   test('what was undone can be done again, until something else is done', () => {
@@ -131,7 +105,7 @@ describe('someone else saved first', () => {
   });
 
   test('while two versions stand against each other nothing is sent, whatever is edited', () => {
-    const state = after(width('610 mm'), versionsDiffer({ theirs, revision: 9, conflicts: ['units.u1.width'] }), width('620 mm'));
+    const state = after(width('610 mm'), versionsDiffer({ theirs, revision: 9, conflicts: ['units.ink.width'] }), width('620 mm'));
     expect(state.open!.save.kind).toBe('two-versions');
     const kept = projectSlice.reducer(state, oursKept());
     expect(kept.open).toMatchObject({ twoVersions: null, base: { revision: 9, design: theirs }, save: { kind: 'unsaved' } });

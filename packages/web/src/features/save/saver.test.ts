@@ -1,7 +1,8 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** One save in flight, half a second after the last key, with an outbox behind it: tried against a server that answers as told. */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { designCodec, entered, newShelfBox, starterWorkshop, type Design, type Json } from '@keen/core';
+import { designCodec, entered, starterWorkshop, type Json } from '@keen/core';
+import { DESIGN as design } from '../../test/print-room.ts';
 
 interface Sent {
   readonly path: string;
@@ -34,38 +35,11 @@ const { makeStore } = await import('../../app/store.ts');
 const { edited, entryAdded, oursKept, projectOpened } = await import('../project/project.slice.ts');
 
 const length = (text: string) => entered(text);
-const design: Design = {
-  name: 'Print room',
-  unit: 'mm',
-  wall: {
-    width: length('3000 mm'),
-    ceiling: length('2400 mm'),
-    wallboard: length('12 mm'),
-    studs: { known: true, spacing: length('400 mm'), offset: length('0 mm'), width: length('38 mm'), depth: length('89 mm'), gravity: 0.42 },
-  },
-  children: false,
-  units: {
-    u1: newShelfBox({
-      id: 'u1',
-      name: 'Box',
-      order: 1,
-      unit: 'mm',
-      width: length('600 mm'),
-      height: length('700 mm'),
-      depth: length('280 mm'),
-      stock: 'birch-18',
-      backStock: 'birch-6',
-      shelves: 1,
-      contents: { preset: 'general', kg: null },
-      place: { along: length('300 mm'), up: length('1300 mm') },
-    }),
-  },
-};
 
 let store: ReturnType<typeof makeStore>;
 let saver: ReturnType<typeof startSaver>;
 const set = (field: 'width' | 'height', text: string): void =>
-  void store.dispatch(edited({ edit: [{ path: ['units', 'u1', field], value: length(text) }], key: field }));
+  void store.dispatch(edited({ edit: [{ path: ['units', 'ink', field], value: length(text) }], key: field }));
 const save = () => store.getState().project.open!.save.kind;
 const ok = (revision: number) => (): Answer => ({ status: 200, body: { revision } });
 const pass = (ms: number): Promise<void> => jest.advanceTimersByTimeAsync(ms);
@@ -107,7 +81,7 @@ describe('a good day', () => {
     await pass(500);
     expect(sent).toHaveLength(1);
     expect(sent[0]).toMatchObject({ path: 'projects/p', method: 'PUT', body: { base: 3, session: 'tab' } });
-    expect(sent[0]!.body.document.units.u1.width).toBe('615 mm');
+    expect(sent[0]!.body.document.units.ink.width).toBe('615 mm');
     expect(save()).toBe('saved');
   });
 
@@ -116,7 +90,7 @@ describe('a good day', () => {
     answers = [() => new Promise((resolve) => (answer = resolve))];
     set('width', '610 mm');
     await pass(600);
-    expect((held.get('p')!.document as any).units.u1.width).toBe('610 mm');
+    expect((held.get('p')!.document as any).units.ink.width).toBe('610 mm');
     answer({ status: 200, body: { revision: 4 } });
     await pass(200);
     expect(held.has('p')).toBe(false);
@@ -132,8 +106,8 @@ describe('a good day', () => {
     await pass(100);
     answer({ status: 200, body: { revision: 4 } });
     await pass(1200);
-    expect(sent.map(({ body }) => [body.base, body.document.units.u1.height])).toEqual([
-      [3, '700 mm'],
+    expect(sent.map(({ body }) => [body.base, body.document.units.ink.height])).toEqual([
+      [3, '820 mm'],
       [4, '710 mm'],
     ]);
     expect(save()).toBe('saved');
@@ -183,20 +157,20 @@ describe('someone else saved first', () => {
   };
 
   test('what goes together is put together and sent on theirs', async () => {
-    answers = [() => theirs((document) => (document.units.u1.height = '800 mm')), ok(10)];
+    answers = [() => theirs((document) => (document.units.ink.height = '800 mm')), ok(10)];
     set('width', '610 mm');
     await pass(600);
     expect(store.getState().project.open!.notice!.text).toContain('both changes are in');
     await pass(600);
-    expect(sent[1]!.body).toMatchObject({ base: 9, document: { units: { u1: { width: '610 mm', height: '800 mm' } } } });
+    expect(sent[1]!.body).toMatchObject({ base: 9, document: { units: { ink: { width: '610 mm', height: '800 mm' } } } });
     expect(save()).toBe('saved');
   });
 
   test('what does not is put to the person, and nothing is sent until they have said', async () => {
-    answers = [() => theirs((document) => (document.units.u1.width = '590 mm')), ok(10)];
+    answers = [() => theirs((document) => (document.units.ink.width = '590 mm')), ok(10)];
     set('width', '610 mm');
     await pass(600);
-    expect(store.getState().project.open!.twoVersions!.conflicts).toEqual(['units.u1.width']);
+    expect(store.getState().project.open!.twoVersions!.conflicts).toEqual(['units.ink.width']);
     set('height', '720 mm');
     await pass(20_000);
     expect(sent).toHaveLength(1);
@@ -204,7 +178,7 @@ describe('someone else saved first', () => {
     // Keeping ours changes nothing but what it stands on, and is still sent.
     store.dispatch(oursKept());
     await pass(600);
-    expect(sent[1]!.body).toMatchObject({ base: 9, document: { units: { u1: { width: '610 mm', height: '720 mm' } } } });
+    expect(sent[1]!.body).toMatchObject({ base: 9, document: { units: { ink: { width: '610 mm', height: '720 mm' } } } });
     expect(save()).toBe('saved');
   });
 });
