@@ -46,7 +46,7 @@ export { shows, type ShelfSag } from './sag/unit-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export { hangAt, type Hang, type HangPlan, type VerdictState } from './hang/hang.ts';
 export type { Link } from './hang/link.ts';
-export { wallHalfEnds, wallRows, type StudUse } from './hang/wall-links.ts';
+export { wallHalfEnds, wallHalfFoot, wallRows, type StudUse } from './hang/wall-links.ts';
 export type { Finding, Fix, Severity, Station } from './checks/finding.ts';
 export {
   bothMasses,

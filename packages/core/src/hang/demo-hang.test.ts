@@ -3,7 +3,9 @@
  * published equations. No function of the core is called for an expected figure.
  */
 import { describe, expect, test } from '@jest/globals';
+import type { Length } from '../length/length.ts';
 import { unitWith } from '../test/print-room.ts';
+import { wallHalfFoot } from './wall-links.ts';
 
 const { hang, weights, unit, loaded } = unitWith('ink');
 const g0 = 9.80665;
@@ -59,6 +61,14 @@ describe('what hangs', () => {
     const e = (m * weights.empty.out + held * (17.8 + 6.2 + 0.6 * 273.8)) / (m + held);
     expect(loaded.out).toBeCloseTo(e, 6);
   });
+});
+
+test('the line to level on the wall: 1320 to the bottom, up to the bevel, down the short face', () => {
+  const long = (160 + 17.8 - 3.2 * Math.SQRT2) / 2;
+  const mark = wallHalfFoot(unit, 1_320_000_000 as Length);
+  // 820 − long to the foot of the bevel, less long − 17.8
+  expect(mark.value / 1e6).toBeCloseTo(1320 + 820 - long - (long - 17.8), 4);
+  expect(mark.terms).toHaveLength(3);
 });
 
 describe('the forces on its cleat', () => {

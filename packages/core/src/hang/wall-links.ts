@@ -1,8 +1,9 @@
 /** The wall half: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
 import { screwById } from '../joints/screws.ts';
-import { toMm } from '../length/length.ts';
+import { toMm, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, total, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, LEAST_PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
@@ -121,6 +122,14 @@ export function wallHalfEnds(unit: ResolvedUnit): { from: number; to: number } {
   const from = half.frame.origin.along / 1e6;
   return { from, to: from + toMm(half.length.value) };
 }
+
+/** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall. */
+export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length): Dimension =>
+  dimension([
+    plus('place-up', placeUp, { source: { kind: 'entered', path: ['units', id, 'place', 'up'] } }),
+    plus('valley-up', hanging.valleyUp),
+    minus('short-face', hanging.shortFace),
+  ]);
 
 /** Studs the wall half can be screwed to, mm from the unit's left end. */
 export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): number[] {

@@ -80,6 +80,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'anti-lift': 'screw against lifting off',
   'place-along': 'from the left end of the wall',
   'place-up': 'bottom above the floor',
+  'valley-up': "foot of the bevel above the unit's bottom",
   // options
   between: 'between the sides',
   over: 'over the ends of the sides',

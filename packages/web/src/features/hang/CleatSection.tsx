@@ -1,5 +1,17 @@
 /** The heart of it: the cleat cut through, large, with both screws; what the rip leaves, and what lifting it on takes. */
-import { apply, cabinetScrewRow, LIFT_CLEARANCE, LIFT_MARGIN_MM, nearest, screwById, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
+import {
+  apply,
+  cabinetScrewRow,
+  LIFT_CLEARANCE,
+  LIFT_MARGIN_MM,
+  nearest,
+  screwById,
+  sectionView,
+  tapeTextWithUnit,
+  toMm,
+  wallHalfFoot,
+  wallRows,
+} from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
@@ -23,6 +35,7 @@ export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
   const y = (mm: number): number => HIGH - (mm - bottom) * scale;
   const rows = wallRows(plan.unit);
   const wallFoot = toMm(hanging.valleyUp) - toMm(hanging.shortFace);
+  const mark = wallHalfFoot(plan.unit, box.place.up.nm);
   const screw = screwById(hanging.wallScrew.screw);
   const length = toMm(hanging.wallScrew.length);
   const rail = hanging.hangingRail ? plan.unit.byId.get(hanging.hangingRail)! : undefined;
@@ -93,7 +106,9 @@ export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
         </dd>
         <dt>Wall half's lower edge, from the floor</dt>
         <dd>
-          <LengthText value={nearest(wallFoot + toMm(box.place.up.nm))} unit={unit} withUnit />
+          <Explained title="wall half's lower edge" unit={unit} of={mark}>
+            <LengthText value={mark.value} unit={unit} withUnit />
+          </Explained>
         </dd>
         <dt>{hanging.standoff === 'spacer' ? 'Spacer' : 'Gap behind'}</dt>
         <dd>

@@ -87,8 +87,8 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
       {page && (
         <p className="sheet-note quiet">
           Kerf <LengthText value={page.nest.job.problem.kerf} unit={unit} exact withUnit />,{' '}
-          <LengthText value={page.nest.job.problem.trim} unit={unit} exact withUnit /> trimmed off every edge first. No plan for this kind needs fewer than{' '}
-          {page.nest.plan!.bound.sheets}: {page.nest.plan!.bound.why}.
+          <LengthText value={page.nest.job.problem.trim} unit={unit} exact withUnit /> trimmed off every edge first. No plan for this kind can do with fewer
+          than {page.nest.plan!.bound.sheets}: {page.nest.plan!.bound.why}.
         </p>
       )}
       <BoardList />
