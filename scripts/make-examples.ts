@@ -3,13 +3,23 @@ import { writeFileSync } from 'node:fs';
 import {
   entered,
   newShelfBox,
+  newWall,
+  plan,
   starterWorkshop,
   writeProjectText,
+  type BowLine,
   type Design,
+  type Item,
   type RecordEntry,
   type ShelfBox,
+  type StudMark,
+  type ThingKind,
+  type Wall,
+  type WallRail,
+  type WallThing,
   type Workshop,
 } from '../packages/core/src/index.ts';
+import { THINGS } from './print-room-things.ts';
 
 const inkCupboard: ShelfBox = (() => {
   const box = newShelfBox({
@@ -63,17 +73,119 @@ const typeCase: ShelfBox = (() => {
   };
 })();
 
-const design = (name: string, units: readonly ShelfBox[]): Design => ({
+/** Spacing material is heavy: two small boxes, each on two cleats, side by side on two rails. */
+const spacingBox = (id: string, name: string, order: number, along: string): ShelfBox => {
+  const box = newShelfBox({
+    id,
+    name,
+    order,
+    unit: 'mm',
+    width: entered('420 mm'),
+    height: entered('400 mm'),
+    depth: entered('220 mm'),
+    stock: 'birch-18',
+    backStock: 'birch-6',
+    shelves: 1,
+    contents: { preset: 'nothing', kg: null },
+    place: { along: entered(along), up: entered('1500 mm') },
+  });
+  const { hanging } = box;
+  return {
+    ...box,
+    hanging: { ...hanging, boardWidth: entered('120 mm'), spacer: null, lowerCleat: entered('240 mm'), wallRail: 'rail-upper', rail: entered('70 mm') },
+  };
+};
+
+const rail = (id: string, order: number, name: string, up: string): WallRail => ({
+  id,
+  order,
+  name,
+  left: entered('2500 mm'),
+  right: entered('3560 mm'),
+  up: entered(up),
+  stock: 'birch-18',
+  boardWidth: entered('120 mm'),
+  bevelDeg: 45,
+  pieceLength: entered('2400 mm'),
+});
+
+const thing = (
+  id: string,
+  order: number,
+  kind: ThingKind,
+  name: string,
+  left: string,
+  up: string,
+  width: string,
+  height: string,
+  more: Partial<WallThing> = {},
+): WallThing => ({
+  id,
+  order,
+  kind,
+  name,
+  left: entered(left),
+  up: entered(up),
+  width: entered(width),
+  height: entered(height),
+  out: entered('0 mm'),
+  hinge: 'none',
+  opensDeg: 0,
+  handle: entered('0 mm'),
+  ...more,
+});
+
+const mark = (regular: number, at: string, state: StudMark['state']): StudMark => ({ id: `stud-${regular}`, regular, at: entered(at), state, gone: false });
+const byId = <T extends { readonly id: string }>(rows: readonly T[]): Record<string, T> => Object.fromEntries(rows.map((row) => [row.id, row]));
+const bowLine = (id: string, up: string, offs: readonly number[]): BowLine => ({
+  id,
+  up: entered(up),
+  readings: byId(offs.map((off, index) => ({ id: `${id}-${index}`, along: entered(`${index * 600} mm`), off: entered(`${off} mm`) }))),
+});
+
+const plainWall = newWall({ unit: 'mm', width: entered('4800 mm'), ceiling: entered('2460 mm'), spacing: entered('405 mm'), offset: entered('230 mm') });
+/** The print room's wall: studs a little off their spacing, a door in the side wall that swings along it, a window, a bench below. */
+const printRoomWall: Wall = {
+  ...plainWall,
+  studs: {
+    ...plainWall.studs,
+    marks: byId([
+      mark(1, '628 mm', 'found'),
+      mark(2, '1040 mm', 'probed'),
+      mark(3, '1445 mm', 'found'),
+      mark(6, '2668 mm', 'found'),
+      mark(7, '3062 mm', 'probed'),
+    ]),
+  },
+  baseboard: { height: entered('90 mm'), out: entered('15 mm') },
+  things: byId([
+    thing('door', 1, 'side-door', 'the door to the yard', '0 mm', '0 mm', '760 mm', '2030 mm', {
+      out: entered('90 mm'),
+      hinge: 'left',
+      opensDeg: 90,
+      handle: entered('55 mm'),
+    }),
+    thing('switch', 2, 'switch', 'the light switch', '800 mm', '1100 mm', '80 mm', '80 mm', { out: entered('10 mm') }),
+    thing('outlet-1', 3, 'outlet', 'the outlet by the press', '1240 mm', '1050 mm', '75 mm', '115 mm', { out: entered('8 mm') }),
+    thing('outlet-2', 4, 'outlet', 'the outlet by the window', '3510 mm', '1050 mm', '75 mm', '115 mm', { out: entered('8 mm') }),
+    thing('window', 5, 'window', 'the window', '3640 mm', '1020 mm', '920 mm', '1080 mm', { out: entered('30 mm') }),
+    thing('bench', 6, 'bench', 'the packing bench', '900 mm', '0 mm', '1600 mm', '860 mm', { out: entered('600 mm') }),
+  ]),
+  looked: byId([
+    { id: 'looked-1', left: entered('950 mm'), up: entered('1900 mm'), width: entered('600 mm'), height: entered('300 mm'), how: 'detector' as const },
+  ]),
+  bow: byId([bowLine('bow-upper', '2080 mm', [0, 1.5, 2.5, 4, 3.5, 2, 1, 0.5, 0]), bowLine('bow-lower', '1350 mm', [0, 1, 2, 3, 3, 2, 1.5, 1, 0.5])]),
+  rails: byId([rail('rail-upper', 1, 'the upper rail', '1850 mm'), rail('rail-lower', 2, 'the lower rail', '1610 mm')]),
+};
+
+const design = (name: string, units: readonly ShelfBox[], wall: Wall, items: readonly Item[] = []): Design => ({
   name,
   unit: units.length === 1 ? units[0]!.unit : 'mm',
-  wall: {
-    width: entered('3600 mm'),
-    ceiling: entered('2460 mm'),
-    wallboard: entered('12.5 mm'),
-    studs: { known: true, spacing: entered('405 mm'), offset: entered('230 mm'), width: entered('38 mm'), depth: entered('89 mm'), gravity: 0.42 },
-  },
+  wall,
   children: false,
-  units: Object.fromEntries(units.map((unit) => [unit.id, unit])),
+  person: { height: entered('1720 mm') },
+  items: byId(items),
+  units: byId(units),
 });
 
 const reading = (n: number, product: string, value: string): RecordEntry => ({
@@ -95,9 +207,38 @@ const workshop: Workshop = {
   offcuts: { 'offcut-1': { id: 'offcut-1', product: 'birch-18', length: entered('880 mm'), width: entered('410 mm') } },
 };
 
-const write = (file: string, name: string, units: readonly ShelfBox[]): void =>
-  writeFileSync(new URL(`../examples/${file}`, import.meta.url), writeProjectText({ design: design(name, units), record: RECORD, workshop }));
+/** A module's bottom from the rail it hangs on: its bevel to the rail's. */
+function onRail(design: Design): Design {
+  const { byId: plans } = plan(design, RECORD, workshop);
+  const units = Object.values(design.units).map((box): ShelfBox => {
+    const railOf = box.hanging.wallRail === null ? undefined : design.wall.rails[box.hanging.wallRail];
+    if (!railOf) return box;
+    return { ...box, place: { ...box.place, up: entered(`${(railOf.up.nm - plans.get(box.id)!.unit.hanging.valleyUp) / 1e6} mm`) } };
+  });
+  return { ...design, units: byId(units) };
+}
 
-write('print-room.carcass.json', 'Print room', [inkCupboard, typeCase]);
-write('ink-cupboard.carcass.json', 'Ink cupboard', [inkCupboard]);
-write('type-case-box.carcass.json', 'Type-case box', [typeCase]);
+const write = (file: string, project: Design): void =>
+  writeFileSync(new URL(`../examples/${file}`, import.meta.url), writeProjectText({ design: onRail(project), record: RECORD, workshop }));
+
+const spacing = [spacingBox('spacing-1', 'Spacing box, left', 3, '2530 mm'), spacingBox('spacing-2', 'Spacing box, right', 4, '2990 mm')];
+const bare: Wall = { ...printRoomWall, rails: {} };
+write('print-room.carcass.json', design('Print room', [inkCupboard, typeCase, ...spacing], printRoomWall, THINGS));
+write(
+  'ink-cupboard.carcass.json',
+  design(
+    'Ink cupboard',
+    [inkCupboard],
+    bare,
+    THINGS.filter(({ homes }) => 'ink' in homes),
+  ),
+);
+write(
+  'type-case-box.carcass.json',
+  design(
+    'Type-case box',
+    [typeCase],
+    bare,
+    THINGS.filter(({ homes }) => 'type' in homes),
+  ),
+);

@@ -31,14 +31,66 @@ export type { Machines, Offcut, Product, ThicknessReading, ThicknessUsed, Worksh
 export { starterWorkshop } from './stock/catalogue.ts';
 export { PLAUSIBLE_SHARE, thicknessOf } from './stock/thickness.ts';
 export { PRESETS, type Contents, type PresetId } from './contents/presets.ts';
-export { studCentres, type Place, type Studs, type Wall } from './wall/wall.ts';
+export {
+  footprintOf,
+  ITEM_KINDS,
+  itemsInOrder,
+  liftOf,
+  placedCount,
+  REACHES,
+  STANCES,
+  type Footprint,
+  type Home,
+  type Item,
+  type ItemKind,
+  type ProfilePoint,
+  type Reach,
+  type Stance,
+} from './contents/item.ts';
+export { cellText, columnFor, ITEM_COLUMNS, ITEM_LIMITS, MOST_ITEMS, newItem, readCell, type Column, type ColumnKey } from './contents/item-form.ts';
+export { isEstimated, ITEM_MATERIALS, massOf, massOfOne } from './contents/item-mass.ts';
+export { arrange, canStand, columnOf, type Arrangement, type Lot, type Spot } from './contents/arrange.ts';
+export { smallestBox } from './contents/smallest-box.ts';
+export { setOut, type SetOut, type SetOutLevel, type SetOutSearch } from './contents/set-out.ts';
+export { piecesOf, setOutBound, widthsToTry, type Impossible, type SetOutJob, type SetOutLot } from './contents/set-out-job.ts';
+export { answerRow, ROW_KINDS, slotsIn, type Row, type RowAnswer, type RowKind } from './contents/row.ts';
+export { reachOf, type ReachZone } from './contents/person.ts';
+export {
+  railsInOrder,
+  THING_KINDS,
+  thingsInOrder,
+  type BowLine,
+  type Looked,
+  type Place,
+  type StudMark,
+  type Studs,
+  type StudState,
+  type ThingKind,
+  type Wall,
+  type WallRail,
+  type WallThing,
+} from './wall/wall.ts';
+export { MOST, OPENS_DEG, PERSON_HEIGHT, WALL_LIMITS } from './wall/wall-form.ts';
+export { newWall, type NewWall } from './wall/new-wall.ts';
+export { STRUCTURE_IDS, STRUCTURES, type StructureId } from './wall/structures.ts';
+export { SPECIES, SPECIES_IDS, type SpeciesId } from './wall/species.ts';
+export { studCentres, studsKnown, studsOf, type Stud } from './wall/studs.ts';
+export { blocksUnits, ceilingAt, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from './wall/placed.ts';
+export { sweeps, swingOf, type Sector } from './wall/swing.ts';
+export { bandAt, cableBands, drillState, type Band, type DrillState } from './wall/zones.ts';
+export { offAt, shimsFor, wallFace, type Shims } from './wall/bow.ts';
+export { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish, type Share } from './wall/free-space.ts';
+export { centredBetween, proposePlaces, snap, spread, type Proposal, type SnapTarget, type SnapTo } from './wall/placing.ts';
+export { peaksOf, spacingDoubted, type Doubt, type Peak, type ScanSample } from './wall/scan.ts';
+export { layRail, nextStud, type RailLayout } from './wall/rails.ts';
 export { FIT_PLAY, type Fit } from './joints/fits.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
 export { newShelfBox, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
 export { MOST_CONTENTS_KG, MOST_SHELVES, SHELF_AT, SHELF_BOX_FORM, type Field, type FieldGroup } from './carcass/shelf-box-form.ts';
 export type { Stocked } from './carcass/box-frame.ts';
 export { areaM2, type Feature, type PartLine } from './parts/parts.ts';
-export type { UnitWeights } from './parts/weights.ts';
+export type { RailPlan } from './parts/rail-parts.ts';
+export type { CompartmentLoad, UnitWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
 export { auditPlan } from './nest/audit.ts';
@@ -47,6 +99,8 @@ export { cabinetScrewRow } from './hang/carrier-links.ts';
 export { hangAt, type Hang, type HangPlan, type VerdictState } from './hang/hang.ts';
 export type { Link } from './hang/link.ts';
 export { wallHalfEnds, wallHalfFoot, wallRows, type StudUse } from './hang/wall-links.ts';
+export { blockOf, ownSwings } from './checks/place-checks.ts';
+export { holesOf, unitShims, type Hole } from './checks/wall-checks.ts';
 export type { Finding, Fix, Severity, Station } from './checks/finding.ts';
 export {
   bothMasses,
@@ -65,13 +119,18 @@ export { findingWords, fixWords, type Sentence } from './checks/words/findings.t
 export { labelWords, WORDS } from './checks/words/labels.ts';
 export { standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './plan/design.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
+export { hasFloor, standing, unplaced } from './plan/contents.ts';
+export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
+export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
 export { createPlanner, plan, unitLetter, type Plan, type Planner, type UnitPlan } from './plan/plan.ts';
 export { boardJobs, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
 export { remediesFor } from './plan/remedies.ts';
 export { answerSum, listSums, SUMS } from './sums/sums.ts';
 export type { Json, Schema } from './formats/codec.ts';
-export { designCodec, wallCodec } from './formats/design-codec.ts';
+export { designCodec } from './formats/design-codec.ts';
+export { wallCodec } from './formats/wall-codec.ts';
+export { liftDesign } from './formats/migrations.ts';
 export { recordCodec } from './formats/record-codec.ts';
 export { readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
 export { MOST_BYTES, readJsonText } from './formats/json-text.ts';
@@ -88,6 +147,7 @@ export {
 } from './formats/project-file.ts';
 export { merge, type Merge } from './formats/merge.ts';
 export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
+export { contentsCsv, readContents, type ReadContents, type ReadOptions } from './formats/contents-csv.ts';
 export { sheetSvg } from './formats/sheet-svg.ts';
 export { readNestProblem, readNestProblemText, writeNestPlan } from './formats/nest-problem.ts';
 export { planJson } from './formats/plan-json.ts';

@@ -108,8 +108,24 @@ export function placeHanging(base: BoxFrame): HangingPlan {
       ),
     );
   }
-  const standoff = outside ? (spacer ? 'spacer' : 'nothing') : 'carcass';
-  const standoffUp = { spacer: (spacer?.height.nm ?? 0) / 2, carcass: base.floor - base.T / 2, nothing: valley - shortFace }[standoff];
+  const pitch = outside && !spacer ? choice.lowerCleat : null;
+  if (pitch) {
+    // Same board, same rip, so far below: all hooks of a unit open upwards together.
+    const lower = panels
+      .filter(({ role }) => role === 'cabinet-half' || role === 'wall-half')
+      .map((half): Panel => {
+        const { along, up, out } = half.frame.origin;
+        return { ...half, id: `${half.id}/lower`, name: { key: `lower-${half.role}` }, frame: frame(vector(along, up - pitch.nm, out), ALONG, UP) };
+      });
+    panels.push(...lower);
+  }
+  const standoff = outside ? (spacer ? 'spacer' : pitch ? 'lower-cleat' : 'nothing') : 'carcass';
+  const standoffUp = {
+    spacer: (spacer?.height.nm ?? 0) / 2,
+    'lower-cleat': contact - (pitch?.nm ?? 0),
+    carcass: base.floor - base.T / 2,
+    nothing: valley - shortFace,
+  }[standoff];
   return {
     panels,
     hanging: {
@@ -118,11 +134,13 @@ export function placeHanging(base: BoxFrame): HangingPlan {
       cleatThickness: t,
       gap: t,
       standoff,
-      spacerThickness: spacer ? base.stockOf(spacer.stock).used.value : ZERO,
+      spacerThickness: spacer ? base.stockOf(spacer.stock).used.value : pitch ? t : ZERO,
       wallHalf: `${box.id}/wall-half`,
       cabinetHalf: `${box.id}/cabinet-half`,
       spacer: spacer ? `${box.id}/spacer` : null,
       hangingRail: choice.rail ? `${box.id}/hanging-rail` : null,
+      lower: pitch ? { wallHalf: `${box.id}/wall-half/lower`, cabinetHalf: `${box.id}/cabinet-half/lower` } : null,
+      onRail: choice.wallRail !== null && outside,
       valleyUp: valley,
       contactUp: contact,
       standoffUp: Math.round(standoffUp) as Length,

@@ -57,6 +57,7 @@ export const SHELF_BOX_FORM: readonly Field[] = [
   size('width', 'width', 100, 3000),
   size('height', 'height', 100, 2700),
   size('depth', 'depth', 60, 900),
+  { path: ['front'], label: 'front', group: 'size', kind: 'choice', options: ['open', 'door-left', 'door-right', 'doors', 'drawers'] },
   { path: ['stock'], label: 'stock', group: 'size', kind: 'stock', sheetsOnly: true },
   size('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } }),
 
@@ -99,8 +100,13 @@ export const SHELF_BOX_FORM: readonly Field[] = [
   size('hanging.drop', 'cleat-drop', 0, 1500, 'hanging'),
   size('hanging.rail', 'rail-height', 30, 400, 'hanging', { optional: true, start: { mm: '90 mm', in: '3 1/2 in' } }),
   { path: ['hanging', 'railScrews'], label: 'rail-screws', group: 'hanging', kind: 'count', least: 0, most: 8, when: (box) => box.hanging.rail !== null },
-  size('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging'),
-  size('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging'),
+  size('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: (box) => box.hanging.wallRail === null }),
+  size('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: (box) => box.hanging.wallRail === null }),
+  size('hanging.lowerCleat', 'lower-cleat', 80, 1500, 'hanging', {
+    optional: true,
+    start: { mm: '300 mm', in: '12 in' },
+    when: (box) => box.hanging.kind === 'outside' && box.hanging.spacer === null,
+  }),
   {
     path: ['hanging', 'spacer', 'stock'],
     label: 'spacer-stock',
@@ -119,6 +125,7 @@ export const SHELF_BOX_FORM: readonly Field[] = [
   size('hanging.cabinetScrew.length', 'cabinet-screw-length', 12, 160, 'fixings'),
   { path: ['hanging', 'cabinetScrew', 'count'], label: 'cabinet-screws', group: 'fixings', kind: 'count', least: 0, most: 24 },
   { path: ['hanging', 'antiLift'], label: 'anti-lift', group: 'fixings', kind: 'yes-no' },
+  { path: ['hanging', 'shimmed'], label: 'shimmed', group: 'fixings', kind: 'yes-no' },
 
   size('place.along', 'place-along', -1000, 20_000, 'place'),
   size('place.up', 'place-up', 0, 4000, 'place'),

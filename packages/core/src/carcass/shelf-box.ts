@@ -1,5 +1,6 @@
 /** The shelf box as a person decides it: the everyday wall cabinet. What follows from these is made in shelf-box-build.ts. */
 import type { Contents } from '../contents/presets.ts';
+import type { Row } from '../contents/row.ts';
 import type { Fit } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
 import { entered } from '../length/entered.ts';
@@ -49,7 +50,16 @@ export interface HangingChoice {
   readonly wallScrew: ScrewChoice & { readonly upper: number; readonly lower: number };
   readonly cabinetScrew: ScrewChoice & { readonly count: number };
   readonly antiLift: boolean;
+  /** The wall rail it hangs on; null for a wall half of its own. */
+  readonly wallRail: string | null;
+  /** A second bevelled cleat so far below the first, in place of the spacer; null for none. */
+  readonly lowerCleat: Entered | null;
+  /** Cleat and spacer are shimmed where the wall bows. */
+  readonly shimmed: boolean;
 }
+
+/** What will open in front of it; the space it sweeps is kept free on the wall. */
+export type Front = 'open' | 'door-left' | 'door-right' | 'doors' | 'drawers';
 
 export interface ShelfBox {
   readonly id: string;
@@ -76,6 +86,9 @@ export interface ShelfBox {
   readonly hanging: HangingChoice;
   /** By the element things stand on: 'bottom' or a shelf's id. */
   readonly contents: Readonly<Record<string, Contents>>;
+  /** Rows of things side by side, worked out for one of its floors. */
+  readonly rows: Readonly<Record<string, Row>>;
+  readonly front: Front;
   /** Things are put on top of the unit. */
   readonly topLoaded: boolean;
   readonly place: Place;
@@ -134,8 +147,13 @@ export function newShelfBox({ shelves, backStock, contents, stock, unit, ...rest
       wallScrew: { ...screw('5mm', '80 mm', '#10', '3 in'), upper: 2, lower: 1 },
       cabinetScrew: { ...screw('5mm', '35 mm', '#8', '1 1/2 in'), count: 10 },
       antiLift: true,
+      wallRail: null,
+      lowerCleat: null,
+      shimmed: false,
     },
     contents: Object.fromEntries(['bottom', ...elements.map(({ id }) => id)].map((id) => [id, contents])),
+    rows: {},
+    front: 'open',
     topLoaded: false,
   };
 }

@@ -4,23 +4,12 @@ import { entered } from '../length/entered.ts';
 import type { Design } from '../plan/design.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
-import type { Workshop } from '../stock/workshop.ts';
+import { onWall, type Case } from '../test/check-case.ts';
+import { PLACE_CASES } from '../test/place-cases.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
-import type { CheckId, Finding } from './finding.ts';
+import type { CheckId } from './finding.ts';
 import { findingWords, fixWords } from './words/findings.ts';
 
-interface Case {
-  readonly check: CheckId;
-  readonly edits: readonly EditStep[];
-  readonly severity: Finding['severity'];
-  /** Part of the sentence, with its numbers. */
-  readonly says: RegExp;
-  /** False where only a person can supply what is missing. */
-  readonly cures?: boolean;
-  readonly workshop?: (workshop: Workshop) => Workshop;
-}
-
-const wall = (path: string, value: unknown): EditStep => ({ path: ['wall', ...path.split('.')], value });
 const underSides: EditStep[] = [ink('bottom.runs', 'over'), ink('bottom.joint', 'butt')];
 
 const CASES: readonly Case[] = [
@@ -48,7 +37,7 @@ const CASES: readonly Case[] = [
   { check: 'screw-too-short', edits: [typed('hanging.cabinetScrew.length', '30 mm')], severity: 'change', says: /30 mm grip 6 mm/ },
   { check: 'screw-too-short', edits: [ink('assembly.perJoint', 3), typed('assembly.length', '30 mm')], severity: 'change', says: /Joint screws of 30 mm grip/ },
   { check: 'few-studs', edits: [typed('width', '380 mm'), typed('place.along', '700 mm')], severity: 'stop', says: /No stud|Only one stud/ },
-  { check: 'no-stud-anchors', edits: [wall('studs.known', false)], severity: 'stop', says: /where the studs are/, cures: false },
+  { check: 'no-stud-anchors', edits: [onWall('studs.known', false), onWall('studs.marks', {})], severity: 'stop', says: /where the studs are/, cures: false },
   {
     check: 'lift-clearance',
     edits: [typed('place.up', '1630 mm')],
@@ -131,7 +120,7 @@ const CASES: readonly Case[] = [
 
 const planned = (design: Design, workshop = printRoom().workshop) => plan(design, printRoom().record, workshop).byId.get('ink')!;
 
-describe.each(CASES)('$check $says', ({ check, edits, severity, says, cures = true }) => {
+describe.each([...CASES, ...PLACE_CASES])('$check $says', ({ check, edits, severity, says, cures = true }) => {
   const design = applyEdit(printRoom().design, edits);
   const found = planned(design).findings.filter((finding) => finding.check === check && says.test(findingWords(finding, 'mm').says));
 
@@ -166,8 +155,8 @@ test('the ink cupboard as it stands sets off nothing that stops it', () => {
   expect(findings.map(({ check }) => check)).not.toContain('nominal-thickness');
 });
 
-test('every check that exists is in the list above', () => {
-  const tried = new Set(CASES.map(({ check }) => check));
+test('every check that exists is in one of the lists', () => {
+  const tried = new Set([...CASES, ...PLACE_CASES].map(({ check }) => check));
   const all: Record<CheckId, true> = {
     'nominal-thickness': true,
     'weak-bottom': true,
@@ -198,6 +187,28 @@ test('every check that exists is in the list above', () => {
     'heavy-sheet': true,
     'too-heavy-alone': true,
     'glue-on-finish': true,
+    'holds-too-deep': true,
+    'holds-too-tall': true,
+    'no-room': true,
+    'cannot-grasp': true,
+    'slot-count': true,
+    'no-growth': true,
+    'bridges-gap': true,
+    'slides-off': true,
+    'out-of-reach': true,
+    ground: true,
+    'moving-wall': true,
+    collides: true,
+    'covers-outlet': true,
+    'hits-baseboard': true,
+    'room-door': true,
+    'door-hits': true,
+    'head-room': true,
+    'cable-unknown': true,
+    'bowed-wall': true,
+    'rail-pitch': true,
+    'off-rail': true,
+    'rail-mismatch': true,
   };
   expect([...tried].sort()).toEqual(Object.keys(all).sort());
 });

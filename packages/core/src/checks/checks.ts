@@ -1,15 +1,22 @@
-/** All checks of a unit, the gravest findings first. A new check goes into one of the five lists, its words into words/findings.ts. */
+/** All checks of a unit by itself, the gravest findings first; what it runs into on the wall is in place-checks.ts. A new check goes into one of the lists, its words into words/. */
 import { BOX_CHECKS } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
+import { CONTENTS_CHECKS } from './contents-checks.ts';
 import { CUTTING_CHECKS } from './cutting-checks.ts';
 import type { Finding, Severity } from './finding.ts';
 import { CLEAT_CHECKS } from './cleat-checks.ts';
 import { HANG_CHECKS } from './hang-checks.ts';
+import { ROW_CHECKS } from './row-checks.ts';
 import { SCREW_CHECKS } from './screw-checks.ts';
+import { WALL_CHECKS } from './wall-checks.ts';
 
 const GRAVITY: Readonly<Record<Severity, number>> = { stop: 0, change: 1, look: 2 };
 
 export const checkUnit = (context: CheckContext): Finding[] =>
-  [...HANG_CHECKS, ...CLEAT_CHECKS, ...SCREW_CHECKS, ...BOX_CHECKS, ...CUTTING_CHECKS]
-    .flatMap((check) => check(context))
-    .sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity]);
+  gravestFirst(
+    [...HANG_CHECKS, ...WALL_CHECKS, ...CLEAT_CHECKS, ...SCREW_CHECKS, ...BOX_CHECKS, ...CONTENTS_CHECKS, ...ROW_CHECKS, ...CUTTING_CHECKS].flatMap((check) =>
+      check(context),
+    ),
+  );
+
+export const gravestFirst = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity]);

@@ -7,6 +7,9 @@ import type { PartLine } from '../parts/parts.ts';
 import type { ShelfSag } from '../sag/unit-sag.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Workshop } from '../stock/workshop.ts';
+import type { Item } from '../contents/item.ts';
+import type { RowAnswer } from '../contents/row.ts';
+import type { ReachZone } from '../contents/person.ts';
 import type { Wall } from '../wall/wall.ts';
 import type { Finding } from './finding.ts';
 
@@ -21,6 +24,10 @@ export interface CheckContext {
   readonly children: boolean;
   readonly workshop: Workshop;
   readonly stockOf: (productId: string) => Stocked;
+  /** All things there are; those of this unit stand in its weights. */
+  readonly items: Readonly<Record<string, Item>>;
+  readonly rows: readonly RowAnswer[];
+  readonly zone: ReachZone;
 }
 
 export type Check = (context: CheckContext) => Finding[];

@@ -2,7 +2,7 @@
 import type { Label } from '../worked/dimension.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
-export type Station = 'box' | 'stock' | 'sheets' | 'hang';
+export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'sheets' | 'hang';
 
 /** One step of an edit, as plan/edit.ts takes it; checks come before plan and only describe it. */
 export interface FixStep {
@@ -19,6 +19,8 @@ export type Fix =
 export interface FixLabel {
   readonly key: string;
   readonly lengthNm?: number;
+  readonly otherNm?: number;
+  readonly name?: Label;
   readonly text?: string;
   readonly number?: number;
 }
@@ -74,6 +76,37 @@ export type Finding = Base &
     | { readonly check: 'heavy-sheet'; readonly product: string; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'too-heavy-alone'; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'glue-on-finish'; readonly product: string }
+    // contents
+    | { readonly check: 'holds-too-deep'; readonly item: string; readonly name: Label; readonly needsNm: number; readonly hasNm: number }
+    | { readonly check: 'holds-too-tall'; readonly item: string; readonly name: Label; readonly needsNm: number; readonly hasNm: number }
+    | { readonly check: 'no-room'; readonly item: string; readonly name: Label; readonly count: number }
+    | { readonly check: 'cannot-grasp'; readonly item: string; readonly why: 'hole' | 'behind'; readonly hasNm: number; readonly wantedNm: number }
+    | {
+        readonly check: 'slot-count';
+        readonly item: string;
+        readonly wanted: number;
+        readonly fits: number;
+        readonly oneMoreNm: number;
+        readonly insideNm: number;
+      }
+    | { readonly check: 'no-growth'; readonly item: string; readonly fill: number }
+    | { readonly check: 'bridges-gap'; readonly item: string; readonly lengthNm: number; readonly gapNm: number; readonly limp: boolean }
+    | { readonly check: 'slides-off'; readonly item: string; readonly why: 'rolls' | 'thin'; readonly thickNm: number }
+    | { readonly check: 'out-of-reach'; readonly item: string; readonly upNm: number; readonly reachNm: number }
+    // wall
+    | { readonly check: 'ground'; readonly structure: string }
+    | { readonly check: 'moving-wall'; readonly structure: string }
+    | { readonly check: 'collides'; readonly what: 'unit' | 'thing' | 'wall' | 'ceiling' | 'floor'; readonly other: string; readonly byNm: number }
+    | { readonly check: 'covers-outlet'; readonly other: string }
+    | { readonly check: 'hits-baseboard'; readonly byNm: number; readonly outNm: number }
+    | { readonly check: 'room-door'; readonly other: string; readonly depthNm: number; readonly freeNm: number }
+    | { readonly check: 'door-hits'; readonly other: string; readonly wall: boolean }
+    | { readonly check: 'head-room'; readonly other: string; readonly freeNm: number; readonly wantedNm: number }
+    | { readonly check: 'cable-unknown'; readonly inBand: number; readonly unlooked: number; readonly other: string }
+    | { readonly check: 'bowed-wall'; readonly bowNm: number; readonly allowedNm: number; readonly rackNm: number }
+    | { readonly check: 'rail-pitch'; readonly moduleNm: number; readonly railsNm: number | null }
+    | { readonly check: 'off-rail'; readonly rail: string; readonly byNm: number }
+    | { readonly check: 'rail-mismatch'; readonly rail: string; readonly what: 'gone' | 'board' | 'bevel' | 'recessed' | 'ends' }
   );
 
 export type CheckId = Finding['check'];

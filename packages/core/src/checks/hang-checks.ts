@@ -1,13 +1,20 @@
 /** Checks of the hanging as a whole: studs, load, tipping, people. Rules: docs/checks.md and docs/formulas/hanging-verdict.md. */
 import { FINE_TIP } from '../hang/link.ts';
 import { toMm } from '../length/length.ts';
+import { STRUCTURES } from '../wall/structures.ts';
+import { studsKnown } from '../wall/studs.ts';
 import { inUnit, type Check } from './context.ts';
 import { moveOverStuds, runOn, strengthen, strongerWallScrews } from './strengthen.ts';
 
 const studs: Check = (context) => {
   const { box, wall, hang, unit } = context;
   const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
-  if (!wall.studs.known) return [{ ...base, check: 'no-stud-anchors', fixes: [{ label: { key: 'enter-studs' }, visit: 'hang' }] }];
+  const { carries, name } = STRUCTURES[wall.structure];
+  if (carries !== 'timber') {
+    const fixes = [{ label: { key: 'enter-wall' }, visit: 'wall' as const }];
+    return [{ ...base, check: carries === 'moving' ? 'moving-wall' : 'ground', structure: name, fixes }];
+  }
+  if (!studsKnown(wall)) return [{ ...base, check: 'no-stud-anchors', fixes: [{ label: { key: 'enter-studs' }, visit: 'wall' }] }];
   if (!hang.refusals.some(({ kind }) => kind === 'too-few-studs')) return [];
   return [{ ...base, check: 'few-studs', studs: hang.studs.length, fixes: [...moveOverStuds(context), ...runOn(context)] }];
 };

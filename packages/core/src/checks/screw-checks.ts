@@ -35,7 +35,7 @@ const wallScrew: Check = (context) => {
   const { box, wall, unit } = context;
   const { screw, length } = box.hanging.wallScrew;
   const { diameterMm } = screwById(screw);
-  const layers = toMm(unit.hanging.cleatThickness) + toMm(wall.wallboard.nm);
+  const layers = toMm(unit.hanging.cleatThickness) + toMm(wall.covering.nm);
   const grip = toMm(length.nm) - layers;
   const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.wallHalf], where: 'stud' as const, lengthNm: length.nm };
   if (grip < LEAST_PENETRATION * diameterMm) {

@@ -143,6 +143,11 @@ export function byId<T>(inner: Codec<T>, most: number): Codec<Readonly<Record<st
   };
 }
 
+/** Refuses entries that stand under another id than their own. */
+export function ownIds(rows: Readonly<Record<string, { readonly id: string }>>, where: string): void {
+  for (const [key, { id }] of Object.entries(rows)) if (id !== key) throw new Refusal('id', `'${id}' stands under '${key}'`, `${where}.${key}.id`, `'${key}'`);
+}
+
 export function list<T>(inner: Codec<T>, most: number): Codec<readonly T[]> {
   return {
     read(value, where) {

@@ -3,10 +3,13 @@ import { MOST_CONTENTS_KG, MOST_SHELVES, SHELF_AT, SHELF_BOX_FORM, type Field } 
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import { PRESETS, type PresetId } from '../contents/presets.ts';
 import { SCREW_IDS } from '../joints/screws.ts';
-import { mm } from '../length/length.ts';
+import { PERSON_HEIGHT } from '../wall/wall-form.ts';
 import type { Design } from '../plan/design.ts';
+import { MOST_ITEMS } from '../contents/item-form.ts';
 import { Refusal } from '../problem/problem.ts';
-import { byId, checked, choice, constant, length, number, object, orNull, text, yesNo, type Codec } from './codec.ts';
+import { byId, checked, choice, constant, length, number, object, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
+import { itemCodec, MOST_ROWS, rowCodec } from './items-codec.ts';
+import { MOST_UNITS, wallCodec } from './wall-codec.ts';
 
 const field = <K extends Field['kind']>(path: string, kind: K): Extract<Field, { kind: K }> => {
   const row = SHELF_BOX_FORM.find((each) => each.path.join('.') === path);
@@ -41,6 +44,9 @@ const hanging = object({
   wallScrew: object({ screw, length: size('hanging.wallScrew.length'), upper: count('hanging.wallScrew.upper'), lower: count('hanging.wallScrew.lower') }),
   cabinetScrew: object({ screw, length: size('hanging.cabinetScrew.length'), count: count('hanging.cabinetScrew.count') }),
   antiLift: yesNo,
+  wallRail: orNull(id),
+  lowerCleat: orNull(size('hanging.lowerCleat')),
+  shimmed: yesNo,
 });
 
 const shelfBox: Codec<ShelfBox> = checked(
@@ -66,37 +72,31 @@ const shelfBox: Codec<ShelfBox> = checked(
     band: orNull(size('band')),
     hanging,
     contents: byId(object({ preset: choice(Object.keys(PRESETS) as PresetId[]), kg: orNull(number(0, MOST_CONTENTS_KG)) }), MOST_SHELVES + 1),
+    rows: byId(rowCodec, MOST_ROWS),
+    front: choice(['open', 'door-left', 'door-right', 'doors', 'drawers']),
     topLoaded: yesNo,
     place: object({ along: size('place.along'), up: size('place.up') }),
   }),
   (box, where) => {
     if (box.hanging.kind === 'recessed' && box.back.kind === 'over')
       throw new Refusal('recess-over', 'a cleat hidden behind the back needs an inset back', `${where}.back.kind`, 'rabbet or none');
-    for (const [key, { id: own }] of Object.entries(box.shelves))
-      if (own !== key) throw new Refusal('id', `'${own}' stands under '${key}'`, `${where}.shelves.${key}.id`, `'${key}'`);
+    ownIds(box.shelves, `${where}.shelves`);
+    ownIds(box.rows, `${where}.rows`);
   },
 );
 
-const upTo = (most: number) => length(mm(0), mm(most));
-
-export const wallCodec = object({
-  width: length(mm(200), mm(50_000)),
-  ceiling: length(mm(500), mm(20_000)),
-  wallboard: upTo(200),
-  studs: object({
-    known: yesNo,
-    spacing: length(mm(50), mm(3000)),
-    offset: length(mm(-3000), mm(50_000)),
-    width: length(mm(20), mm(300)),
-    depth: length(mm(20), mm(400)),
-    gravity: number(0.3, 0.9),
-  }),
-});
-
 export const designCodec: Codec<Design> = checked(
-  object({ name: text(80), unit, wall: wallCodec, children: yesNo, units: byId(shelfBox, 200) }),
+  object({
+    name: text(80),
+    unit,
+    wall: wallCodec,
+    children: yesNo,
+    person: object({ height: length(PERSON_HEIGHT.least, PERSON_HEIGHT.most) }),
+    items: byId(itemCodec, MOST_ITEMS),
+    units: byId(shelfBox, MOST_UNITS),
+  }),
   (design, where) => {
-    for (const [key, { id: own }] of Object.entries(design.units))
-      if (own !== key) throw new Refusal('id', `'${own}' stands under '${key}'`, `${where}.units.${key}.id`, `'${key}'`);
+    ownIds(design.units, `${where}.units`);
+    ownIds(design.items, `${where}.items`);
   },
 );

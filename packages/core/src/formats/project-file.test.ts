@@ -4,9 +4,10 @@ import fc from 'fast-check';
 import file from '../../../../examples/print-room.carcass.json' with { type: 'json' };
 import schema from '../../../../docs/project.schema.json' with { type: 'json' };
 import { arbitraryBox } from '../test/arbitrary-box.ts';
-import { printRoom } from '../test/print-room.ts';
+import { furnishedRoom, printRoom } from '../test/print-room.ts';
 import { MOST_BYTES } from './json-text.ts';
-import { MIGRATIONS, projectSchema, readProjectFile, VERSION, writeProject, writeProjectText } from './project-file.ts';
+import { MIGRATIONS } from './migrations.ts';
+import { projectSchema, readProjectFile, VERSION, writeProject, writeProjectText } from './project-file.ts';
 
 type Row = Record<string, unknown>;
 /** The example with one value changed; `undefined` takes it out. */
@@ -26,7 +27,7 @@ const problemOf = (text: string) => {
 
 describe('a file that is right', () => {
   test('reads, writes and reads again as the same', () => {
-    const project = printRoom();
+    const project = furnishedRoom();
     expect(writeProject(project)).toEqual(file);
     expect(readProjectFile(writeProjectText(project))).toEqual({ ok: true, value: project });
   });

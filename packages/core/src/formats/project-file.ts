@@ -9,11 +9,12 @@ import type { Workshop } from '../stock/workshop.ts';
 import { constant, list, object, quote, type Json, type Schema } from './codec.ts';
 import { designCodec } from './design-codec.ts';
 import { readJsonText } from './json-text.ts';
+import { MIGRATIONS } from './migrations.ts';
 import { recordCodec } from './record-codec.ts';
 import { workshopCodec } from './workshop-codec.ts';
 
 export const FORMAT = 'keen-carcass-project';
-export const VERSION = 1;
+export const VERSION = 2;
 export const MOST_ENTRIES = 20_000;
 
 export interface ProjectFile {
@@ -21,9 +22,6 @@ export interface ProjectFile {
   readonly record: readonly RecordEntry[];
   readonly workshop: Workshop;
 }
-
-/** One step up per version: MIGRATIONS[n] lifts a file from version n to n + 1. The first version has none below it. */
-export const MIGRATIONS: Readonly<Record<number, (file: Record<string, unknown>) => Record<string, unknown>>> = {};
 
 const fileCodec = object({
   format: constant(FORMAT),
@@ -60,6 +58,7 @@ function lift(value: unknown): unknown {
 
 /** Every product a design names must be in the workshop that comes with it. */
 export function checkProducts(design: Design, workshop: Workshop): void {
+  for (const rail of Object.values(design.wall.rails)) needProduct(rail.stock, `design.wall.rails.${rail.id}.stock`, workshop);
   for (const unit of Object.values(design.units)) {
     const named: [string, string][] = [
       ['stock', unit.stock],
@@ -67,16 +66,13 @@ export function checkProducts(design: Design, workshop: Workshop): void {
     ];
     if (unit.back.kind !== 'none') named.push(['back.stock', unit.back.stock]);
     if (unit.hanging.spacer) named.push(['hanging.spacer.stock', unit.hanging.spacer.stock]);
-    for (const [path, product] of named) {
-      if (!Object.hasOwn(workshop.products, product))
-        throw new Refusal(
-          'unknown-product',
-          `there is no product ${quote(product)} in the workshop`,
-          `design.units.${unit.id}.${path}`,
-          Object.keys(workshop.products).join(', '),
-        );
-    }
+    for (const [path, product] of named) needProduct(product, `design.units.${unit.id}.${path}`, workshop);
   }
+}
+
+function needProduct(product: string, where: string, { products }: Workshop): void {
+  if (!Object.hasOwn(products, product))
+    throw new Refusal('unknown-product', `there is no product ${quote(product)} in the workshop`, where, Object.keys(products).join(', '));
 }
 
 function checkOnce(record: readonly RecordEntry[]): void {

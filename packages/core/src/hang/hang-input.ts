@@ -3,6 +3,14 @@ import type { MaterialOf, UnitWeights } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Wall } from '../wall/wall.ts';
 
+/** A weight on a stud, mm from the unit's left end. */
+export interface StudLoad {
+  readonly atMm: number;
+  readonly newtons: number;
+  /** The unit it comes from. */
+  readonly from: string;
+}
+
 export interface HangInput {
   readonly unit: ResolvedUnit;
   readonly weights: UnitWeights;
@@ -10,6 +18,8 @@ export interface HangInput {
   /** Stud centres along the unit frame (mm from the unit's left end). */
   readonly studsMm: readonly number[];
   readonly materialOf: MaterialOf;
+  /** What other units on the same rail lay on its studs. */
+  readonly neighbours: readonly StudLoad[];
   /** Faced or prefinished: glue does not hold on it. */
   readonly isFaced: (productId: string) => boolean;
 }

@@ -1,4 +1,5 @@
 /** The rules of docs/formulas/hanging-verdict.md, tried one by one on the ink cupboard. */
+import { onWall } from '../test/check-case.ts';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
@@ -17,7 +18,9 @@ describe('refused whatever the numbers', () => {
     ['only a thin back to screw into', [ink('hanging.rail', null)], 'thin-back-only'],
     ['a rail so low that the screw row misses it', [typed('hanging.drop', '200 mm'), typed('hanging.rail', '40 mm')], 'thin-back-only'],
     ['under six diameters in the stud', [typed('hanging.wallScrew.length', '50 mm')], 'short-screw'],
-    ['studs nobody looked for', [{ path: ['wall', 'studs', 'known'], value: false }], 'no-stud-known'],
+    ['studs nobody looked for', [onWall('studs.known', false), onWall('studs.marks', {})], 'no-stud-known'],
+    ['a wall that is no timber stud wall', [onWall('structure', 'concrete')], 'ground'],
+    ['a wall that moves', [onWall('structure', 'vehicle')], 'ground'],
     ['no wall screw', [ink('hanging.wallScrew.upper', 0), ink('hanging.wallScrew.lower', 0)], 'no-wall-screw'],
     ['no screw into the cabinet half', [ink('hanging.cabinetScrew.count', 0)], 'no-cabinet-screw'],
     ['one stud and 50 kg', [typed('width', '380 mm'), typed('place.along', '850 mm')], 'too-few-studs'],
@@ -101,8 +104,8 @@ describe('safer is never worse', () => {
   test.each<[string, EditStep[]]>([
     ['a larger wall screw', [ink('hanging.wallScrew.screw', '6mm')]],
     ['a taller cleat', [typed('hanging.boardWidth', '200 mm')]],
-    ['denser studs', [{ path: ['wall', 'studs', 'gravity'], value: 0.5 }]],
-    ['no wallboard', [{ path: ['wall', 'wallboard'], value: entered('0 mm') }]],
+    ['denser studs', [onWall('studs.species', 'douglas-fir')]],
+    ['no wallboard', [onWall('covering', entered('0 mm'))]],
   ])('%s', (_name, edits) => {
     const use = (...steps: EditStep[]): number => Math.max(...unitWith('ink', ...steps).hang.studs.map((stud) => stud.use.value));
     expect(use(...edits)).toBeLessThan(use());

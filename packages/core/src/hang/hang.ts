@@ -6,6 +6,8 @@
 import { toMm } from '../length/length.ts';
 import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
+import { STRUCTURES, type StructureId } from '../wall/structures.ts';
+import { studsKnown } from '../wall/studs.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { G0, PERMANENT } from './fasteners.ts';
 import { climbing, type Climbing } from './climbing.ts';
@@ -19,6 +21,7 @@ import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wa
 /** What makes a hanging refused whatever its numbers. */
 export type RefusalReason =
   | { readonly kind: 'no-stud-known' }
+  | { readonly kind: 'ground'; readonly structure: StructureId; readonly moving: boolean }
   | { readonly kind: 'too-few-studs'; readonly studs: number }
   | { readonly kind: 'no-spacer' }
   | { readonly kind: 'thin-back-only'; readonly backMm: number }
@@ -171,7 +174,9 @@ function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: 
   const back = unit.panels.find(({ role }) => role === 'back');
   if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
   if (hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
-  if (!wall.studs.known) return [...reasons, { kind: 'no-stud-known' }];
+  const { carries } = STRUCTURES[wall.structure];
+  if (carries !== 'timber') return [...reasons, { kind: 'ground', structure: wall.structure, moving: carries === 'moving' }];
+  if (!studsKnown(wall)) return [...reasons, { kind: 'no-stud-known' }];
   const { upper, lower } = hanging.wallScrew;
   if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];
   if (studs.length < 2 && !oneStudWillDo(unit, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });

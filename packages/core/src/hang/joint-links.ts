@@ -1,5 +1,7 @@
 /** Links inside the unit: what carries each floor, then what hands the unit over to the cabinet half (carrier-links.ts). */
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import type { CompartmentLoad } from '../parts/weights.ts';
+import { toMm } from '../length/length.ts';
+import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
 import { cabinetCapacity, cabinetLinks, carrierCapacity, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
 import type { CleatForces } from './cleat-forces.ts';
 import { G0 } from './fasteners.ts';
@@ -15,6 +17,16 @@ const HALF = formula({
   terms: { contents: 'kg', own: 'kg' },
   compute: ({ contents, own }) => ((contents + own) * G0) / 2,
 });
+/** What a load lays on the end that is `c` away from its middle. */
+const END_SHARE = formula({
+  label: 'end-share',
+  unit: 'N',
+  text: 'm · g₀ · (L − c) / L',
+  source: '[eq]',
+  terms: { m: 'kg', c: 'mm', L: 'mm' },
+  compute: ({ m, c, L }) => (m * G0 * (L - c)) / L,
+});
+
 /** What the joints hold, whatever they have to. */
 export interface JointCapacities {
   /** One end of a floor, by panel id. */
@@ -39,11 +51,12 @@ export function jointLinks(input: HangInput, { floors, carrier, cabinet }: Joint
 /** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */
 function floorLinks(input: HangInput, floors: JointCapacities['floors'], factor: number): Link[] {
   const { unit, weights } = input;
-  return weights.contents.flatMap(({ compartment, mass }) => {
+  return weights.contents.flatMap((held) => {
+    const { compartment } = held;
     const floor = unit.byId.get(compartment.floor)!;
     const capacity = floors.get(floor.id);
     if (!capacity) return [];
-    const load = apply(HALF, { contents: { value: mass.value * factor, label: mass.label }, own: weights.panels.get(floor.id)! });
+    const load = floorLoad(held, weights.panels.get(floor.id)!, factor);
     const use = apply(JOINT_USE, { load, capacity });
     return [
       link({
@@ -55,4 +68,18 @@ function floorLinks(input: HangInput, floors: JointCapacities['floors'], factor:
       }),
     ];
   });
+}
+
+/** Half of a load spread evenly; of things that stand where they stand, the heavier end. */
+function floorLoad({ compartment, mass, strips }: CompartmentLoad, own: Figure, factor: number): Figure {
+  if (strips.length === 0) return apply(HALF, { contents: { value: mass.value * factor, label: mass.label }, own });
+  const L = toMm(compartment.width.value);
+  const end = (key: string, from: (middle: number) => number): Figure =>
+    total(key, 'N', [
+      ...strips.map(({ mass: kg, from: a, to: b }) =>
+        termOf(apply(END_SHARE, { m: { value: kg.value * factor, label: kg.label }, c: from((a + b) / 2), L }, kg.label)),
+      ),
+      termOf(apply(END_SHARE, { m: own, c: L / 2, L }, { key: 'joint-load.own' })),
+    ]);
+  return greatest('joint-load', 'N', [termOf(end('left-end', (middle) => middle)), termOf(end('right-end', (middle) => L - middle))]);
 }

@@ -4,11 +4,12 @@ import { toMm, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { apply, formula, greatest, total, type Figure } from '../worked/figure.ts';
+import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, LEAST_PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
+import { studGravity } from '../wall/studs.ts';
 import { PRYING } from './statics.ts';
 import { studShares } from './stud-shares.ts';
 
@@ -35,6 +36,9 @@ export interface WallRows {
   readonly upper: number;
   readonly lower: number;
 }
+
+/** Places nearer than this are one stud seen from two units. */
+const SAME_STUD_MM = 1;
 
 /** Least distance of a screw from the cleat's end, in diameters, bored. [NDS 12.1 commentary (m)] */
 const END_DISTANCE = 10;
@@ -180,15 +184,15 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
   const { hanging } = unit;
   const screw = screwById(hanging.wallScrew.screw);
   const t = toMm(hanging.cleatThickness);
-  const gap = toMm(wall.wallboard.nm);
+  const gap = toMm(wall.covering.nm);
   const L = toMm(hanging.wallScrew.length);
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
   const penetration = apply(PENETRATION, { L, cleat: t, wallboard: gap });
   const grip = Math.max(0, penetration.value);
-  const thread = apply(WITHDRAWAL, { G: wall.studs.gravity, D: screw.diameterMm, thread: threadIn(grip, L), C_D });
+  const thread = apply(WITHDRAWAL, { G: studGravity(wall), D: screw.diameterMm, thread: threadIn(grip, L), C_D });
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
   return {
-    lateral: shearOf(screw, { side: t, grip, gap, sideGravity: cleat.gravity, mainGravity: wall.studs.gravity }, C_D),
+    lateral: shearOf(screw, { side: t, grip, gap, sideGravity: cleat.gravity, mainGravity: studGravity(wall) }, C_D),
     pull: apply(LEAST_OF, { thread, head, steel: apply(STEEL, { D_r: screw.rootMm }) }),
     penetration,
     diameterMm: screw.diameterMm,
@@ -196,7 +200,7 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
 }
 
 function studUse(
-  { unit }: HangInput,
+  { unit, neighbours }: HangInput,
   forces: CleatForces,
   { lateral, pull, penetration, diameterMm }: ScrewCapacity,
   atMm: number,
@@ -215,7 +219,12 @@ function studUse(
     ],
     '[eq] docs/formulas/stud-shares.md',
   );
-  const carried = share.value > 0 ? share : total('stud-share', 'N', [part('', 'share-none', 0)]);
+  const own = share.value > 0 ? share : total('stud-share', 'N', [part('', 'share-none', 0)]);
+  const beside = neighbours
+    .filter(({ atMm: at }) => Math.abs(at - atMm) < SAME_STUD_MM)
+    .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item', of: from }, value: newtons, unit: 'N' as const }));
+  // On a shared rail a stud carries its neighbours' units too.
+  const carried = beside.length > 0 ? total('stud-share', 'N', [termOf(own), ...beside]) : own;
   const outward = apply(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight });
   const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });
   const tension = apply(PRYING, {

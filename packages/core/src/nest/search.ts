@@ -8,7 +8,7 @@ import { lowerBound, type Bound } from './bound.ts';
 import { AMONG, closeSheet, copySheet, FITS, openSheet, place, SPLITS, spotFor, type OpenSheet, type Rules, type Spot } from './pack.ts';
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
-import { seeded, type Random } from './random.ts';
+import { seeded, type Random } from '../chance/random.ts';
 
 export interface Search {
   /** Runs so many more steps; true when the plan is proved best and more would not help. */

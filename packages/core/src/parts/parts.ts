@@ -49,13 +49,18 @@ export interface PartLine {
 
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
 export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
-  const { wallHalf, cabinetHalf } = unit.hanging;
-  const blanks = unit.panels.filter(({ id }) => id !== wallHalf && id !== cabinetHalf).map(blankOf);
-  blanks.push(cleatBlank(unit));
+  const { lower, onRail } = unit.hanging;
+  const blanks = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map(blankOf);
+  // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
+  if (!onRail) {
+    blanks.push(cleatBlank(unit, unit.hanging));
+    if (lower) blanks.push(cleatBlank(unit, lower));
+  }
   const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string })[] = [];
   for (const blank of blanks) {
     const key = keyOf(blank);
-    const same = lines.findIndex((line) => line.key === key);
+    // Each cleat is ripped by itself: two equal ones stay two lines.
+    const same = blank.role === 'cleat-blank' ? -1 : lines.findIndex((line) => line.key === key);
     if (same < 0) lines.push({ ...blank, unit: unit.id, count: 1, key });
     else {
       const line = lines[same]!;
@@ -105,9 +110,9 @@ function blankOf(panel: ResolvedPanel): Blank {
 }
 
 /** One board as wide as was asked, as long as the longer half; the bevel rip parts it. */
-function cleatBlank({ hanging, byId }: ResolvedUnit): Blank {
-  const cabinet = byId.get(hanging.cabinetHalf)!;
-  const wall = byId.get(hanging.wallHalf)!;
+function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetHalf: string; readonly wallHalf: string }): Blank {
+  const cabinet = byId.get(halves.cabinetHalf)!;
+  const wall = byId.get(halves.wallHalf)!;
   const longer = wall.length.value > cabinet.length.value ? wall : cabinet;
   const rip: Feature = {
     kind: 'bevel-rip',
@@ -121,7 +126,7 @@ function cleatBlank({ hanging, byId }: ResolvedUnit): Blank {
     guest: '',
   };
   return {
-    id: cabinet.id.replace(/cabinet-half$/, 'cleat-blank'),
+    id: cabinet.id.replace('cabinet-half', 'cleat-blank'),
     role: 'cleat-blank',
     names: [{ key: 'cleat-blank' }],
     panels: [cabinet.id, wall.id],

@@ -1,4 +1,6 @@
 /** Masses and centres: the unit's own, what its compartments hold, and both together. Sources: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
+import { arrange, type Arrangement, type Lot } from '../contents/arrange.ts';
+import { massOf, massOfOne } from '../contents/item-mass.ts';
 import { MOST_KG_PER_M3, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
 import { toMm } from '../length/length.ts';
 import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
@@ -74,9 +76,24 @@ export interface Load {
   readonly outFigure?: Figure;
 }
 
+/** A load that lies on part of a floor, mm from the compartment's left end. */
+export interface LoadStrip {
+  readonly mass: Figure;
+  readonly from: number;
+  readonly to: number;
+}
+
 export interface CompartmentLoad extends Load {
   readonly compartment: Compartment;
+  /** Where things stand, when things were given to this floor; null for a load spread evenly over it. */
+  readonly arrangement: Arrangement | null;
+  /** Where the load lies; empty for one spread evenly. */
+  readonly strips: readonly LoadStrip[];
 }
+
+/** Things on each floor, by the element it belongs to. */
+export type LotsOn = ReadonlyMap<string, readonly Lot[]>;
+const NO_LOTS: LotsOn = new Map();
 
 export interface UnitWeights {
   /** By panel id. */
@@ -89,7 +106,13 @@ export interface UnitWeights {
 
 export type MaterialOf = (productId: string) => Material;
 
-export function weightsOf(unit: ResolvedUnit, contents: Readonly<Record<string, Contents>>, topLoaded: boolean, materialOf: MaterialOf): UnitWeights {
+export function weightsOf(
+  unit: ResolvedUnit,
+  contents: Readonly<Record<string, Contents>>,
+  topLoaded: boolean,
+  materialOf: MaterialOf,
+  lotsOn: LotsOn = NO_LOTS,
+): UnitWeights {
   const panels = new Map<string, Figure>();
   const hung: { mass: Figure; centre: Vector }[] = [];
   for (const panel of unit.panels) {
@@ -106,7 +129,10 @@ export function weightsOf(unit: ResolvedUnit, contents: Readonly<Record<string, 
   return {
     panels,
     empty: emptyLoad(hung),
-    contents: unit.compartments.map((space) => compartmentLoad(unit, space, contents[space.keptBy])),
+    contents: unit.compartments.map((space) => {
+      const lots = lotsOn.get(space.keptBy) ?? [];
+      return lots.length > 0 ? thingsLoad(space, lots) : compartmentLoad(unit, space, contents[space.keptBy]);
+    }),
     top: topLoaded ? topLoad(unit) : null,
   };
 }
@@ -152,7 +178,62 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
     along: toMm(at.along) + toMm(width.value) / 2,
     up: toMm(at.up) + clear / 2,
     out: rear + toMm(depth.value) * (0.5 + OUTWARD_SHARE),
+    arrangement: null,
+    strips: [],
   };
+}
+
+/** Things that were given to a floor: each weighs where it stands. What found no room there still counts, spread over the floor. */
+function thingsLoad(compartment: Compartment, lots: readonly Lot[]): CompartmentLoad {
+  const { width, depth, height, at } = compartment;
+  const clear = { width: width.value, depth: depth.value, height: height.value };
+  const arrangement = arrange(lots, clear);
+  const mass = total(
+    'contents-mass',
+    'kg',
+    lots.map(({ item, count }) => termOf(massOf(item, count))),
+    'docs/formulas/item-mass.md',
+  );
+  const strips = stripsOf(arrangement, toMm(width.value));
+  const spots = arrangement.spots.map((spot) => ({
+    kg: massOfOne(spot.item).value,
+    along: toMm(spot.along) + toMm(spot.foot.along) / 2,
+    up: toMm(spot.up) + toMm(spot.foot.up) / 2,
+    out: toMm(spot.out) + toMm(spot.foot.out) / 2,
+  }));
+  const left = arrangement.left.map(({ item, count }) => ({
+    kg: massOfOne(item).value * count,
+    along: toMm(width.value) / 2,
+    up: toMm(height.value) / 2,
+    out: toMm(depth.value) * (0.5 + OUTWARD_SHARE),
+  }));
+  const all = [...spots, ...left];
+  const kg = all.reduce((sum, each) => sum + each.kg, 0) || 1;
+  const mean = (axis: 'along' | 'up' | 'out'): number => all.reduce((sum, each) => sum + each.kg * each[axis], 0) / kg;
+  return {
+    compartment,
+    mass: { ...mass, label: compartment.name },
+    along: toMm(at.along) + mean('along'),
+    up: toMm(at.up) + mean('up'),
+    out: toMm(at.out) + mean('out'),
+    arrangement,
+    strips,
+  };
+}
+
+/** One strip for all that stand over the same stretch of floor, whether behind or on one another. */
+function stripsOf({ spots, left }: Arrangement, widthMm: number): LoadStrip[] {
+  const piles = new Map<string, { item: Lot['item']; count: number; from: number; to: number }>();
+  for (const { item, along, foot } of spots) {
+    const key = `${item.id} ${along}`;
+    const pile = piles.get(key);
+    if (pile) pile.count++;
+    else piles.set(key, { item, count: 1, from: toMm(along), to: toMm(along) + toMm(foot.along) });
+  }
+  return [
+    ...[...piles.values()].map(({ item, count, from, to }) => ({ mass: massOf(item, count), from: Math.max(0, from), to: Math.min(widthMm, to) })),
+    ...left.map(({ item, count }) => ({ mass: massOf(item, count), from: 0, to: widthMm })),
+  ];
 }
 
 /** Things put on top of the unit: 40 kg/m². [ASSUME] */

@@ -1,5 +1,7 @@
 /** The design of a project: what people decided. Everything else is derived from it, the shop record and the workshop. */
 import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { Item } from '../contents/item.ts';
+import type { Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { ThicknessReading } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
@@ -14,6 +16,10 @@ export interface Design {
   readonly wall: Wall;
   /** Children can reach the units. */
   readonly children: boolean;
+  /** Whoever uses it most: how high they reach. */
+  readonly person: { readonly height: Entered };
+  /** What must be held. */
+  readonly items: Readonly<Record<string, Item>>;
   readonly units: Readonly<Record<string, UnitDesign>>;
 }
 

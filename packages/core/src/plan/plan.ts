@@ -4,19 +4,28 @@
  */
 import { buildShelfBox } from '../carcass/shelf-box-build.ts';
 import type { Stocked } from '../carcass/box-frame.ts';
-import { checkUnit } from '../checks/checks.ts';
+import { checkUnit, gravestFirst } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
+import { blockOf, checkPlaces } from '../checks/place-checks.ts';
+import { itemsInOrder } from '../contents/item.ts';
+import { reachOf } from '../contents/person.ts';
+import { answerRow, type RowAnswer } from '../contents/row.ts';
 import { hang, type HangPlan } from '../hang/hang.ts';
-import type { HangInput } from '../hang/hang-input.ts';
+import type { HangInput, StudLoad } from '../hang/hang-input.ts';
 import { toMm } from '../length/length.ts';
 import { partsOf, type PartLine } from '../parts/parts.ts';
-import { contentsMass, loadedUnit, weightsOf, type Load, type UnitWeights } from '../parts/weights.ts';
+import type { RailPlan } from '../parts/rail-parts.ts';
+import { contentsMass, loadedUnit, weightsOf, type Load, type LotsOn, type UnitWeights } from '../parts/weights.ts';
 import { sagOf, type ShelfSag } from '../sag/unit-sag.ts';
 import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
 import { MATERIALS, type Material } from '../stock/materials.ts';
 import { thicknessOf } from '../stock/thickness.ts';
 import type { ThicknessReading, Workshop } from '../stock/workshop.ts';
-import { studCentres, type Wall } from '../wall/wall.ts';
+import { studCentres } from '../wall/studs.ts';
+import type { Block } from '../wall/placed.ts';
+import type { Wall } from '../wall/wall.ts';
+import { lotsOf, sameLots } from './contents.ts';
+import { onItsRail, railNeighbours, railPlans } from './rails.ts';
 import { standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
 
 export interface UnitPlan {
@@ -29,15 +38,18 @@ export interface UnitPlan {
   readonly loaded: Load;
   readonly contentsKg: number;
   readonly sag: readonly ShelfSag[];
+  readonly rows: readonly RowAnswer[];
   readonly hangInput: HangInput;
   readonly hang: HangPlan;
+  readonly block: Block;
   readonly findings: readonly Finding[];
 }
 
 export interface Plan {
   readonly units: readonly UnitPlan[];
   readonly byId: ReadonlyMap<string, UnitPlan>;
-  /** The cut list of all units. */
+  readonly rails: readonly RailPlan[];
+  /** The cut list of all units and rails. */
   readonly parts: readonly PartLine[];
   readonly findings: readonly Finding[];
   readonly stockOf: (productId: string) => Stocked;
@@ -47,47 +59,83 @@ export interface Planner {
   plan(design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan;
 }
 
-interface Cached {
+/** All that a unit's own plan is worked out from. */
+interface UnitInputs {
+  readonly box: UnitDesign;
   readonly wall: Wall;
   readonly children: boolean;
+  readonly person: Design['person'];
+  readonly items: Design['items'];
+  readonly lots: LotsOn;
   readonly record: readonly RecordEntry[];
   readonly workshop: Workshop;
   readonly letter: string;
+}
+
+interface Cached {
+  readonly inputs: UnitInputs;
+  readonly made: Made;
+  /** What neighbours on the same rail lay on the studs, as text; and the plan made with it. */
+  readonly shared: string;
   readonly plan: UnitPlan;
 }
 
 /** A planner with its own memory. One per open project is enough. */
 export function createPlanner(): Planner {
-  let cache = new Map<UnitDesign, Cached>();
+  let cache = new Map<string, Cached>();
   return {
     plan(design, record, workshop) {
-      const next = new Map<UnitDesign, Cached>();
+      const next = new Map<string, Cached>();
       const stockOf = stockReader(standingReadings(record), workshop);
-      const units = unitsInOrder(design).map((box, index) => {
-        const letter = unitLetter(index);
-        const known = cache.get(box);
-        const fresh =
-          known &&
-          known.wall === design.wall &&
-          known.children === design.children &&
-          known.record === record &&
-          known.workshop === workshop &&
-          known.letter === letter;
-        const unitPlan = fresh ? known.plan : planUnit(box, design, workshop, stockOf, letter);
-        next.set(box, { wall: design.wall, children: design.children, record, workshop, letter, plan: unitPlan });
+      const items = itemsInOrder(design.items);
+      const { wall, children, person } = design;
+      const making = unitsInOrder(design).map((box, index) => {
+        const inputs: UnitInputs = { box, wall, children, person, items: design.items, lots: lotsOf(items, box), record, workshop, letter: unitLetter(index) };
+        const known = cache.get(box.id);
+        const fresh = known !== undefined && sameInputs(known.inputs, inputs);
+        return { inputs, known: fresh ? known : undefined, made: fresh ? known.made : makeUnit(inputs, stockOf) };
+      });
+      const neighbours = railNeighbours(making.map(({ made }) => made));
+      const alone = making.map(({ inputs, known, made }) => {
+        const loads = neighbours(made);
+        const shared = JSON.stringify(loads);
+        const unitPlan = known?.shared === shared ? known.plan : finishUnit(inputs, made, loads, stockOf);
+        next.set(inputs.box.id, { inputs, made, shared, plan: unitPlan });
         return unitPlan;
       });
       cache = next;
+      const places = checkPlaces(
+        wall,
+        alone.map((unit, index) => ({ ...unit, box: making[index]!.inputs.box })),
+      );
+      const units = alone.map((unit) => {
+        const here = places.get(unit.id) ?? [];
+        return here.length > 0 ? { ...unit, findings: gravestFirst([...here, ...unit.findings]) } : unit;
+      });
+      const rails = railPlans(design, units, stockOf);
       return {
         units,
         byId: new Map(units.map((unit) => [unit.id, unit])),
-        parts: units.flatMap(({ parts }) => parts),
+        rails,
+        parts: [...units.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts)],
         findings: units.flatMap(({ findings }) => findings),
         stockOf,
       };
     },
   };
 }
+
+/** Everything by identity, for documents are immutable; what stands on its floors item by item. */
+const sameInputs = (a: UnitInputs, b: UnitInputs): boolean =>
+  a.box === b.box &&
+  a.wall === b.wall &&
+  a.children === b.children &&
+  a.person === b.person &&
+  a.record === b.record &&
+  a.workshop === b.workshop &&
+  a.letter === b.letter &&
+  sameLots(a.lots, b.lots) &&
+  Object.values(a.box.rows).every(({ items }) => items.every((id) => a.items[id] === b.items[id]));
 
 /** The whole plan, without memory: for the command line and tests. */
 export const plan = (design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan => createPlanner().plan(design, record, workshop);
@@ -106,16 +154,45 @@ export function stockReader(readings: readonly ThicknessReading[], workshop: Wor
   };
 }
 
-function planUnit(box: UnitDesign, design: Design, workshop: Workshop, stockOf: (id: string) => Stocked, letter: string): UnitPlan {
+/** A unit before its hanging: what it is and what it weighs. */
+interface Made {
+  readonly box: UnitDesign;
+  readonly unit: ResolvedUnit;
+  readonly weights: UnitWeights;
+  readonly loaded: Load;
+  readonly rows: readonly RowAnswer[];
+  readonly hangInput: HangInput;
+}
+
+function makeUnit({ box, wall, lots, items }: UnitInputs, stockOf: (id: string) => Stocked): Made {
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
-  const unit = resolveUnit(buildShelfBox(box, stockOf));
-  const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf);
+  const unit = resolveUnit(buildShelfBox(onItsRail(box, wall), stockOf));
+  const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
+  const studsMm = studCentres(wall).map((at) => toMm(at) - toMm(box.place.along.nm));
+  const rows = Object.values(box.rows)
+    .sort((a, b) => a.order - b.order)
+    .flatMap((row) => {
+      const inside = unit.compartments.find(({ keptBy }) => keptBy === row.on)?.width;
+      const answer = inside ? answerRow(row, (id) => (Object.hasOwn(items, id) ? items[id] : undefined), inside) : null;
+      return answer ? [answer] : [];
+    });
+  const hangInput: HangInput = { unit, weights, wall, studsMm, materialOf, isFaced: (id) => stockOf(id).product.faced, neighbours: [] };
+  return { box, unit, weights, loaded: loadedUnit(weights), rows, hangInput };
+}
+
+function finishUnit(
+  { box, wall, children, person, items, workshop, letter }: UnitInputs,
+  made: Made,
+  neighbours: readonly StudLoad[],
+  stockOf: (id: string) => Stocked,
+): UnitPlan {
+  const { unit, weights, loaded, rows } = made;
+  const hangInput = { ...made.hangInput, neighbours };
   const parts = partsOf(unit, letter);
-  const sag = sagOf(unit, weights, materialOf);
-  const studsMm = studCentres(design.wall).map((at) => toMm(at) - toMm(box.place.along.nm));
-  const hangInput: HangInput = { unit, weights, wall: design.wall, studsMm, materialOf, isFaced: (id) => stockOf(id).product.faced };
+  const sag = sagOf(unit, weights, hangInput.materialOf);
   const hanging = hang(hangInput);
-  const findings = checkUnit({ box, unit, hangInput, hang: hanging, sag, parts, wall: design.wall, children: design.children, workshop, stockOf });
+  const zone = reachOf(person.height.nm);
+  const findings = checkUnit({ box, unit, hangInput, hang: hanging, sag, parts, wall, children, workshop, stockOf, items, rows, zone });
   return {
     id: box.id,
     name: box.name,
@@ -123,11 +200,13 @@ function planUnit(box: UnitDesign, design: Design, workshop: Workshop, stockOf: 
     unit,
     parts,
     weights,
-    loaded: loadedUnit(weights),
+    loaded,
     contentsKg: contentsMass(weights),
     sag,
+    rows,
     hangInput,
     hang: hanging,
+    block: blockOf(box, unit),
     findings,
   };
 }

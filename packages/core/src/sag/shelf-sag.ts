@@ -52,3 +52,61 @@ export const BENDING_USE = formula({
   terms: { Q: 'N', L: 'mm', B: 'mm', t: 'mm', F: 'MPa' },
   compute: ({ Q, L, B, t, F }) => (Q * L) / 8 / ((B * t * t) / 6) / F,
 });
+
+/**
+ * How far a simply supported beam sags at x under a load P spread from a to b: the double integral of
+ * its moment, with the load's own two steps. A load of no length counts as a point.
+ */
+export const SAG_OF_LOAD = formula({
+  label: 'sag-of-load',
+  unit: 'mm',
+  text: '(C x − R x³/6 + w (⟨x−a⟩⁴ − ⟨x−b⟩⁴)/24) / EI',
+  source: '[eq] docs/formulas/shelf-sag.md',
+  terms: { P: 'N', a: 'mm', b: 'mm', x: 'mm', L: 'mm', EI: 'N mm2' },
+  compute: sagOfLoad,
+});
+
+export function sagOfLoad({ P, a, b, x, L, EI }: { P: number; a: number; b: number; x: number; L: number; EI: number }): number {
+  const length = Math.max(b - a, 1e-6);
+  const w = P / length;
+  const R = (P * (L - (a + b) / 2)) / L;
+  const over = (at: number, from: number): number => Math.max(0, at - from) ** 4;
+  const C = ((R * L ** 3) / 6 - (w * (over(L, a) - over(L, a + length))) / 24) / L;
+  return (C * x - (R * x ** 3) / 6 + (w * (over(x, a) - over(x, a + length))) / 24) / EI;
+}
+
+/** Bending moment at x of a load spread from a to b. */
+export const MOMENT_OF_LOAD = formula({
+  label: 'moment-of-load',
+  unit: 'N mm',
+  text: 'R x − w (⟨x−a⟩² − ⟨x−b⟩²)/2',
+  source: '[eq] docs/formulas/shelf-sag.md',
+  terms: { P: 'N', a: 'mm', b: 'mm', x: 'mm', L: 'mm' },
+  compute: momentOfLoad,
+});
+
+export function momentOfLoad({ P, a, b, x, L }: { P: number; a: number; b: number; x: number; L: number }): number {
+  const length = Math.max(b - a, 1e-6);
+  const w = P / length;
+  const R = (P * (L - (a + b) / 2)) / L;
+  const over = (from: number): number => Math.max(0, x - from) ** 2;
+  return R * x - (w * (over(a) - over(a + length))) / 2;
+}
+
+export const SAG_NOW_LOADS = formula({
+  label: 'sag-now',
+  unit: 'mm',
+  text: 'κ · sum of the loads’ sags',
+  source: SOURCE,
+  terms: { κ: 'factor', loads: 'mm' },
+  compute: ({ κ, loads }) => κ * loads,
+});
+
+export const BENDING_USE_LOADS = formula({
+  label: 'shelf-bending',
+  unit: 'share',
+  text: 'M / (B t² / 6) / F',
+  source: SOURCE,
+  terms: { M: 'N mm', B: 'mm', t: 'mm', F: 'MPa' },
+  compute: ({ M, B, t, F }) => M / ((B * t * t) / 6) / F,
+});

@@ -22,7 +22,7 @@ export interface Compartment {
 }
 
 /** What keeps the unit's bottom off the wall. */
-export type Standoff = 'spacer' | 'carcass' | 'nothing';
+export type Standoff = 'spacer' | 'lower-cleat' | 'carcass' | 'nothing';
 
 export interface Hanging {
   /** Outside the back with a spacer, or in the depth behind an inset back. */
@@ -37,6 +37,10 @@ export interface Hanging {
   readonly cabinetHalf: string;
   readonly spacer: string | null;
   readonly hangingRail: string | null;
+  /** The second cleat of a module, below the first; null for none. */
+  readonly lower: { readonly wallHalf: string; readonly cabinetHalf: string } | null;
+  /** The wall half belongs to a rail of the wall and is not cut with this unit. */
+  readonly onRail: boolean;
   /** Above the unit's bottom: where the bevel starts at the wall, its middle, the middle of the standoff. */
   readonly valleyUp: Length;
   readonly contactUp: Length;

@@ -10,7 +10,15 @@ import { plan, stockReader, type Plan, type UnitPlan } from '../plan/plan.ts';
 import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 
-export const printRoom = (): ProjectFile => readProject(file);
+/** The whole of it: four units, what they hold, rails and all. */
+export const furnishedRoom = (): ProjectFile => readProject(file);
+
+/** Its two large cabinets alone, filled by what was guessed for each shelf, before anything was set out. */
+export function printRoom(): ProjectFile {
+  const { design, ...rest } = furnishedRoom();
+  const { ink: inkCupboard, type: typeCase } = design.units;
+  return { ...rest, design: { ...design, items: {}, wall: { ...design.wall, rails: {} }, units: { ink: inkCupboard!, type: typeCase! } } };
+}
 
 /** The plan of the print room after some edits. */
 export function planWith(...edits: readonly EditStep[]): Plan {

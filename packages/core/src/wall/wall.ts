@@ -1,14 +1,25 @@
-/** The wall a unit hangs on: studs, wallboard, ceiling. */
+/** The wall units hang on, as it was entered and found. Heights are from the floor at the left end, places from the left end. */
 import type { Entered } from '../length/entered.ts';
-import type { Length } from '../length/length.ts';
+import type { StructureId } from './structures.ts';
+import type { SpeciesId } from './species.ts';
 
 export interface Wall {
   readonly width: Entered;
-  /** Floor to ceiling, or to whatever is in the way of lifting. */
+  /** Floor to ceiling at the left end, or to whatever is in the way of lifting. */
   readonly ceiling: Entered;
+  /** How much lower floor and ceiling are at the right end; negative when they rise. */
+  readonly floorFall: Entered;
+  readonly ceilingFall: Entered;
+  readonly structure: StructureId;
   /** Thickness of wallboard, tile and air between cleat and stud. */
-  readonly wallboard: Entered;
+  readonly covering: Entered;
   readonly studs: Studs;
+  readonly baseboard: { readonly height: Entered; readonly out: Entered };
+  readonly things: Readonly<Record<string, WallThing>>;
+  /** Where someone looked before drilling. */
+  readonly looked: Readonly<Record<string, Looked>>;
+  readonly bow: Readonly<Record<string, BowLine>>;
+  readonly rails: Readonly<Record<string, WallRail>>;
 }
 
 export interface Studs {
@@ -20,8 +31,100 @@ export interface Studs {
   readonly offset: Entered;
   readonly width: Entered;
   readonly depth: Entered;
-  /** Specific gravity; 0.42 when the species is unknown. */
-  readonly gravity: number;
+  readonly species: SpeciesId;
+  readonly marks: Readonly<Record<string, StudMark>>;
+}
+
+/** How sure a stud is. */
+export type StudState = 'assumed' | 'found' | 'probed';
+
+/** A stud that is not where the spacing puts it, or that was found there. */
+export interface StudMark {
+  readonly id: string;
+  /** Which stud of the regular row it stands for, counted from 0; null for one between. */
+  readonly regular: number | null;
+  readonly at: Entered;
+  readonly state: StudState;
+  /** There is none here. */
+  readonly gone: boolean;
+}
+
+export const THING_KINDS = [
+  'outlet',
+  'switch',
+  'light',
+  'tap',
+  'pipe',
+  'cable',
+  'radiator',
+  'window',
+  'door',
+  'side-door',
+  'trim',
+  'furniture',
+  'bench',
+] as const;
+export type ThingKind = (typeof THING_KINDS)[number];
+
+/**
+ * Something on the wall or before it, as a block: its left and lower edge, its size, how far it stands
+ * out. A door swings into the room about its hinge; a side door is in the wall at the left or right
+ * end, `out` its hinge's distance from this wall and `width` its leaf.
+ */
+export interface WallThing {
+  readonly id: string;
+  readonly order: number;
+  readonly kind: ThingKind;
+  readonly name: string;
+  readonly left: Entered;
+  readonly up: Entered;
+  readonly width: Entered;
+  readonly height: Entered;
+  readonly out: Entered;
+  readonly hinge: 'none' | 'left' | 'right';
+  /** How far a door opens. */
+  readonly opensDeg: number;
+  /** How far its handle stands out of the leaf. */
+  readonly handle: Entered;
+}
+
+export interface Looked {
+  readonly id: string;
+  readonly left: Entered;
+  readonly up: Entered;
+  readonly width: Entered;
+  readonly height: Entered;
+  readonly how: 'detector' | 'probe-hole' | 'power-off';
+}
+
+/** Readings along a level line: from a taut string or a straight edge to the wall. */
+export interface BowLine {
+  readonly id: string;
+  readonly up: Entered;
+  readonly readings: Readonly<Record<string, BowReading>>;
+}
+
+export interface BowReading {
+  readonly id: string;
+  readonly along: Entered;
+  /** From the line to the wall: more where the wall is hollow. */
+  readonly off: Entered;
+}
+
+/** A wall half that carries several units. */
+export interface WallRail {
+  readonly id: string;
+  readonly order: number;
+  readonly name: string;
+  readonly left: Entered;
+  readonly right: Entered;
+  /** Foot of its bevel above the floor: where the cabinet halves' points come to. */
+  readonly up: Entered;
+  readonly stock: string;
+  readonly boardWidth: Entered;
+  readonly bevelDeg: number;
+  /** Longest piece it is made of. */
+  readonly pieceLength: Entered;
 }
 
 /** Where a unit hangs: its left end from the wall's left end, its bottom from the floor. */
@@ -30,12 +133,7 @@ export interface Place {
   readonly up: Entered;
 }
 
-/** Centres of the studs, from the wall's left end. No more than a thousand. */
-export function studCentres({ width, studs }: Wall): Length[] {
-  if (!studs.known || studs.spacing.nm <= 0) return [];
-  const centres: Length[] = [];
-  for (let at: number = studs.offset.nm; at <= width.nm && centres.length < 1000; at += studs.spacing.nm) {
-    if (at >= 0) centres.push(at as Length);
-  }
-  return centres;
-}
+export const thingsInOrder = ({ things }: Pick<Wall, 'things'>): WallThing[] =>
+  Object.values(things).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+
+export const railsInOrder = ({ rails }: Pick<Wall, 'rails'>): WallRail[] => Object.values(rails).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

@@ -1,17 +1,14 @@
 /** Findings in sentences: what is wrong with the numbers in it, why it matters, and what each fix does. Web, command and print say the same. */
 import type { DisplayUnit } from '../../length/length.ts';
 import type { Finding, FixLabel } from '../finding.ts';
+import { capital, type Sentence } from './sentence.ts';
 import { bothMasses, fineText, forceText, lengthText, massText, percentText, sagText } from './amounts.ts';
+import { contentsWords } from './contents-findings.ts';
+import { placeFixWords } from './place-fixes.ts';
 import { labelWords } from './labels.ts';
+import { wallWords } from './wall-findings.ts';
 
-export interface Sentence {
-  /** What is wrong, with the numbers. */
-  readonly says: string;
-  /** Why it matters. */
-  readonly why: string;
-}
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+export type { Sentence };
 
 export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
   const mm = (value: number): string => lengthText(Math.round(value * 1e6), unit);
@@ -157,12 +154,45 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'glue-on-finish':
       return { says: `${finding.product} is faced: glue does not hold on it.`, why: 'Those joints count as fasteners only.' };
+    case 'ground':
+      return {
+        says: `The wall is ${finding.structure}: what its fixings hold is not worked out.`,
+        why: 'Only timber studs are counted on here. Ask whoever sells the fixings, and let someone who knows the wall look at it.',
+      };
+    case 'moving-wall':
+      return {
+        says: `On ${finding.structure} a hook alone does not hold: do not hang it on the cleat alone.`,
+        why: 'What moves lifts the unit off its bevel. It needs bolts through two planes, and latches.',
+      };
+    case 'holds-too-deep':
+    case 'holds-too-tall':
+    case 'no-room':
+    case 'cannot-grasp':
+    case 'slot-count':
+    case 'no-growth':
+    case 'bridges-gap':
+    case 'slides-off':
+    case 'out-of-reach':
+      return contentsWords(finding, unit);
+    case 'collides':
+    case 'covers-outlet':
+    case 'hits-baseboard':
+    case 'room-door':
+    case 'door-hits':
+    case 'head-room':
+    case 'cable-unknown':
+    case 'bowed-wall':
+    case 'rail-pitch':
+    case 'off-rail':
+    case 'rail-mismatch':
+      return wallWords(finding, unit);
     default:
       return finding satisfies never;
   }
 }
 
-export function fixWords({ key, lengthNm, text, number }: FixLabel, unit: DisplayUnit): string {
+export function fixWords(label: FixLabel, unit: DisplayUnit): string {
+  const { key, lengthNm, text, number } = label;
   const length = lengthNm === undefined ? '' : lengthText(lengthNm, unit);
   switch (key) {
     case 'fit-loose':
@@ -238,6 +268,6 @@ export function fixWords({ key, lengthNm, text, number }: FixLabel, unit: Displa
     case 'see-on-sheets':
       return 'See both on the sheets';
     default:
-      throw new RangeError(`there are no words for the fix '${key}'`);
+      return placeFixWords(label, unit);
   }
 }

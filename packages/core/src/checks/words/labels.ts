@@ -12,6 +12,9 @@ export const WORDS: Readonly<Record<string, string>> = {
   'hanging-rail': 'hanging rail',
   'wall-half': 'wall half of the cleat',
   'cabinet-half': 'cabinet half of the cleat',
+  'lower-wall-half': 'wall half of the lower cleat',
+  'lower-cabinet-half': 'cabinet half of the lower cleat',
+  'rail-blank': 'board of {of}',
   spacer: 'spacer',
   'cleat-blank': 'cleat blank',
   'opening-bottom': 'bottom opening',
@@ -46,6 +49,17 @@ export const WORDS: Readonly<Record<string, string>> = {
   'right-inset': 'inset at the right',
   'cleat-board': 'board before the rip',
   'edge-band': 'edge band',
+  'rail-from': 'left end of the rail',
+  'rail-to': 'right end of the rail',
+  'row-item': 'width of {of}',
+  'row-clearance': 'play',
+  'row-thickness': 'thickness',
+  'row-notch': 'width of a notch',
+  'row-side': 'side of the module',
+  'row-pitch': 'from one to the next',
+  'row-margin': 'margin at each end',
+  'row-width': 'width of one',
+  'row-divider': 'divider',
   // fields
   stock: 'sheet',
   'top-runs': 'top runs',
@@ -78,6 +92,9 @@ export const WORDS: Readonly<Record<string, string>> = {
   'cabinet-screws': 'how many',
   'rail-screws': 'screws in each end of the rail',
   'anti-lift': 'screw against lifting off',
+  front: 'front',
+  'lower-cleat': 'second cleat, below the first',
+  shimmed: 'shimmed where the wall bows',
   'place-along': 'from the left end of the wall',
   'place-up': 'bottom above the floor',
   'valley-up': "foot of the bevel above the unit's bottom",
@@ -93,6 +110,11 @@ export const WORDS: Readonly<Record<string, string>> = {
   'back-rabbet': 'in a rabbet',
   'back-over': 'over the rear edges',
   'back-none': 'none',
+  'front-open': 'open',
+  'front-door-left': 'a door hinged left (its room kept)',
+  'front-door-right': 'a door hinged right (its room kept)',
+  'front-doors': 'two doors (their room kept)',
+  'front-drawers': 'drawers (their room kept)',
   'hanging-outside': 'outside the back, with a spacer',
   'hanging-recessed': 'hidden behind an inset back',
   'fit-tight': 'tight',
@@ -117,6 +139,14 @@ export const WORDS: Readonly<Record<string, string>> = {
   'contents-mass.A': 'area of the shelf',
   'contents-mass.height': 'height of the opening',
   'contents-mass.entered': 'entered',
+  'item-mass': 'mass of one',
+  'item-mass.weighed': 'weighed',
+  'item-mass.volume': 'outer volume of one',
+  'item-mass.ρ': 'density',
+  'item-mass.filled': 'filled',
+  'items-mass': 'mass of all',
+  'items-mass.n': 'how many',
+  'items-mass.each': 'mass of one',
   'centre-of-gravity': 'center of gravity from the wall',
   'centre-of-gravity.m₁': 'mass of the empty unit',
   'centre-of-gravity.e₁': 'its center from the wall',
@@ -280,6 +310,12 @@ export const WORDS: Readonly<Record<string, string>> = {
   'joint-load': 'half the load',
   'joint-load.contents': 'contents',
   'joint-load.own': 'own mass',
+  'left-end': 'on the left end',
+  'right-end': 'on the right end',
+  'end-share': 'its share',
+  'end-share.m': 'mass',
+  'end-share.c': 'its middle from that end',
+  'end-share.L': 'span',
   'nothing-holds': 'nothing holds it',
   'lip-capacity': 'lip under it',
   'lip-capacity.depth': 'depth of the slot',
@@ -323,6 +359,24 @@ export const WORDS: Readonly<Record<string, string>> = {
   'sag-now.Q': 'load',
   'sag-now.L': 'span',
   'sag-now.EI': 'stiffness',
+  'sag-now.loads': 'all loads',
+  'sags-of-loads': 'all loads where they lie',
+  'sag-of-load': 'sag from one load',
+  'sag-of-load.P': 'load',
+  'sag-of-load.a': 'from',
+  'sag-of-load.b': 'to',
+  'sag-of-load.x': 'looked at',
+  'sag-of-load.L': 'span',
+  'sag-of-load.EI': 'stiffness',
+  'moments-of-loads': 'moments of all loads',
+  'moment-of-load': 'moment of one load',
+  'moment-of-load.P': 'load',
+  'moment-of-load.a': 'from',
+  'moment-of-load.b': 'to',
+  'moment-of-load.x': 'looked at',
+  'moment-of-load.L': 'span',
+  'load-force': 'load',
+  'load-force.m': 'mass',
   'sag-later': 'sag in years',
   'sag-later.sag now': 'sag at once',
   'sag-later.creep': 'creep of the material',
@@ -330,6 +384,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'sag-limit.L': 'span',
   'shelf-bending': 'bending of the shelf',
   'shelf-bending.Q': 'load',
+  'shelf-bending.M': 'greatest moment',
   'shelf-bending.L': 'span',
   'shelf-bending.B': 'depth',
   'shelf-bending.t': 'thickness',
@@ -348,10 +403,16 @@ export const WORDS: Readonly<Record<string, string>> = {
 
 /** The words of a label. Throws a RangeError on a key the list does not have: a test walks every label of a plan. */
 export function labelWords({ key, of }: Label): string {
+  // What a person named: the name itself, never a key of the list.
+  if (key === 'item') return of ?? '';
+  if (NAMED.has(key)) return WORDS[key]!.replace('{of}', () => of ?? '');
   const words = WORDS[key];
   if (words === undefined) throw new RangeError(`there are no words for '${key}'`);
   return of === undefined ? words : words.replace('{of}', partOfName(of));
 }
+
+/** Labels whose blank is a name a person gave. */
+const NAMED: ReadonlySet<string> = new Set(['row-item', 'rail-blank']);
 
 /** A part's name inside another: 'shelf 2', 'bottom'. */
 function partOfName(of: string): string {

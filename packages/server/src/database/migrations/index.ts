@@ -1,6 +1,7 @@
 /** All migrations in order. Never change one that has been released: add the next. */
 import type { QueryInterface } from 'sequelize';
 import * as first from './0001-projects-record-workshop.ts';
+import * as second from './0002-contents-and-wall.ts';
 
 export interface Migration {
   readonly name: string;
@@ -8,4 +9,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first];
+export const MIGRATIONS: readonly Migration[] = [first, second];

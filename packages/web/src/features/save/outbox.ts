@@ -2,7 +2,7 @@
  * What is not on the server yet, kept in this browser's IndexedDB: it survives a reload, a crash of
  * the page and a server that is away. One entry for each project and tab.
  */
-import type { Json } from '@keen/core';
+import { liftDesign, VERSION, type Json } from '@keen/core';
 import { openDB, type IDBPDatabase } from 'idb';
 
 export interface Held {
@@ -13,6 +13,8 @@ export interface Held {
   readonly baseDocument: Json;
   readonly document: Json;
   readonly entries: readonly Json[];
+  /** Version of the file format both documents are written in; absent in what was held before there were two. */
+  readonly version?: number;
 }
 
 const STORE = 'held';
@@ -25,10 +27,17 @@ const database = (): Promise<IDBPDatabase> =>
     },
   }));
 
-export const hold = async (held: Held): Promise<void> => void (await (await database()).put(STORE, held));
+export const hold = async (held: Held): Promise<void> => void (await (await database()).put(STORE, { ...held, version: VERSION }));
 export const release = async (project: string, session: string): Promise<void> => (await database()).delete(STORE, [project, session]);
 export const heldFor = async (project: string): Promise<Held[]> =>
-  ((await (await database()).getAll(STORE)) as Held[]).filter((row) => row.project === project);
+  ((await (await database()).getAll(STORE)) as Held[]).filter((row) => row.project === project).map(lifted);
+
+/** What was held by an older program is read as this one writes it. */
+const lifted = ({ version = 1, ...held }: Held): Held => ({
+  ...held,
+  baseDocument: liftDesign(held.baseDocument, version) as Json,
+  document: liftDesign(held.document, version) as Json,
+});
 
 /** This tab's name; a reload keeps it. */
 export function sessionName(): string {

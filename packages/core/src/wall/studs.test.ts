@@ -1,14 +1,14 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
-import { studCentres, type Wall } from './wall.ts';
+import { newWall } from './new-wall.ts';
+import { studCentres } from './studs.ts';
+import type { Wall } from './wall.ts';
 
-const wall = (spacing: string, offset: string, width = '3000 mm', known = true): Wall => ({
-  width: entered(width),
-  ceiling: entered('2400 mm'),
-  wallboard: entered('12 mm'),
-  studs: { known, spacing: entered(spacing), offset: entered(offset), width: entered('38 mm'), depth: entered('89 mm'), gravity: 0.42 },
-});
+const wall = (spacing: string, offset: string, width = '3000 mm', known = true): Wall => {
+  const plain = newWall({ unit: 'mm', width: entered(width), ceiling: entered('2400 mm'), spacing: entered(spacing), offset: entered(offset) });
+  return { ...plain, studs: { ...plain.studs, known } };
+};
 
 test('studs stand every so often from the first, to the end of the wall', () => {
   expect(studCentres(wall('400 mm', '230 mm', '1500 mm'))).toEqual([230e6, 630e6, 1030e6, 1430e6]);

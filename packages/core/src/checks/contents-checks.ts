@@ -1,0 +1,297 @@
+/** Checks of what a unit holds. Rules and thresholds: docs/checks.md; the numbers marked [A] there are the constants here. */
+import { canStand, columnOf, type Lot } from '../contents/arrange.ts';
+import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
+import { NM_PER, toMm, type Length } from '../length/length.ts';
+import type { CompartmentLoad } from '../parts/weights.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
+import type { Finding, Fix, FixStep } from './finding.ts';
+import { exactly, roundDown, roundUp } from './round.ts';
+
+/** A stood thing must stand out of its hole by this to be taken hold of. [A] */
+const PROUD = 15 * NM_PER.mm;
+/** Fuller than this, nothing can be added. [A] */
+const FULL = 0.9;
+
+/** Things on one floor, each once, with the space they are in. */
+interface Stood {
+  readonly load: CompartmentLoad;
+  readonly lots: readonly Lot[];
+}
+
+function stoodIn({ box, hangInput, items }: CheckContext): Stood[] {
+  return hangInput.weights.contents.flatMap((load) => {
+    const { keptBy } = load.compartment;
+    const lots = Object.values(items).flatMap((item) => {
+      const home = item.homes[box.id]?.[keptBy];
+      return home ? [{ item, count: home.count, pinned: home.pinned }] : [];
+    });
+    return lots.length > 0 ? [{ load, lots }] : [];
+  });
+}
+
+const clearOf = ({ compartment: { width, depth, height } }: CompartmentLoad) => ({ width: width.value, depth: depth.value, height: height.value });
+const setItem = (item: Item, key: keyof Item, value: unknown): FixStep => ({ path: ['items', item.id, key], value });
+
+/** Takes a lot off its floor; it is among the things without a place then. */
+const takeOff = ({ box }: CheckContext, item: Item, keptBy: string): Fix => {
+  const { [keptBy]: _gone, ...rest } = item.homes[box.id] ?? {};
+  return { label: { key: 'take-off', text: item.name }, edit: [{ path: ['items', item.id, 'homes', box.id], value: rest }] };
+};
+
+/** Another floor of the unit where a lot can stand beside what is there. */
+function moveTo(context: CheckContext, item: Item, count: number, from: string): Fix[] {
+  const { box, hangInput } = context;
+  const homes = item.homes[box.id] ?? {};
+  const there = hangInput.weights.contents.find((load) => {
+    const clear = clearOf(load);
+    if (load.compartment.keptBy === from || !canStand(item, clear)) return false;
+    const column = columnOf(item, clear.depth, clear.height);
+    const free = clear.width - (load.arrangement?.used ?? 0);
+    return Math.ceil(count / (column.rows * column.high)) * column.width <= free;
+  });
+  if (!there) return [];
+  const { keptBy, name } = there.compartment;
+  const rest = (homes[from]?.count ?? count) - count;
+  const { [from]: leaving, ...others } = homes;
+  const value = {
+    ...others,
+    ...(rest > 0 && leaving ? { [from]: { ...leaving, count: rest } } : {}),
+    [keptBy]: { count: (homes[keptBy]?.count ?? 0) + count, pinned: homes[keptBy]?.pinned ?? false },
+  };
+  return [{ label: { key: 'move-things', text: item.name, name }, edit: [{ path: ['items', item.id, 'homes', box.id], value }] }];
+}
+
+const stands: Check = (context) =>
+  stoodIn(context).flatMap(({ load, lots }) =>
+    lots.flatMap((lot) => [...tooDeep(context, load, lot), ...tooTall(context, load, lot), ...graspOf(context, load, lot), ...slides(context, load, lot)]),
+  );
+
+function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
+  const { box } = context;
+  const clear = clearOf(load);
+  const { out } = footprintOf(item);
+  if (out <= clear.depth) return [];
+  const turned = { ...item, turned: !item.turned };
+  const deeper = roundUp(toMm((box.depth.nm + out - clear.depth) as Length), box.unit);
+  return [
+    {
+      check: 'holds-too-deep',
+      unit: box.id,
+      severity: 'change',
+      station: 'contents',
+      panels: [load.compartment.floor],
+      item: item.name,
+      name: load.compartment.name,
+      needsNm: out,
+      hasNm: clear.depth,
+      fixes: [
+        { label: { key: 'make-deeper', lengthNm: deeper.nm }, edit: [{ path: inUnit(context, 'depth'), value: deeper }] },
+        ...(canStand(turned, clear) ? [{ label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', turned.turned)] }] : []),
+        takeOff(context, item, load.compartment.keptBy),
+      ],
+    },
+  ];
+}
+
+function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: Lot): Finding[] {
+  const { box } = context;
+  const clear = clearOf(load);
+  const { height } = columnOf(item, clear.depth, clear.height);
+  if (height <= clear.height) return [];
+  const lying: Item = { ...item, stands: 'lying' };
+  const by = toMm((height - clear.height) as Length);
+  const { keptBy } = load.compartment;
+  return [
+    {
+      check: 'holds-too-tall',
+      unit: box.id,
+      severity: 'change',
+      station: 'contents',
+      panels: [load.compartment.floor],
+      item: item.name,
+      name: load.compartment.name,
+      needsNm: height,
+      hasNm: clear.height,
+      fixes: [
+        ...raise(context, keptBy, by),
+        ...moveTo(context, item, count, keptBy),
+        ...(item.stands === 'upright' && canStand(lying, clear)
+          ? [{ label: { key: 'lay-it', text: item.name }, edit: [setItem(item, 'stands', 'lying')] }]
+          : []),
+        takeOff(context, item, keptBy),
+      ],
+    },
+  ];
+}
+
+/** Makes one opening higher: its upper shelf is fixed where it is needed, the box grown by what the openings above would lose. */
+function raise(context: CheckContext, keptBy: string, byMm: number): Fix[] {
+  const { box, unit } = context;
+  const order = unit.compartments.map((space) => space.keptBy);
+  const index = order.indexOf(keptBy);
+  const above = order[index + 1];
+  const taller = roundUp(toMm(box.height.nm) + byMm, box.unit);
+  const edit: FixStep[] = [{ path: inUnit(context, 'height'), value: taller }];
+  const floor = unit.compartments[0]!.at.up;
+  // All shelves are fixed where they are, those above shifted by the same: every other opening keeps its height.
+  for (const [at, id] of order.entries()) {
+    if (at === 0) continue;
+    const shelf = unit.byId.get(unit.compartments[at]!.floor)!;
+    const underside = unit.compartments[at]!.at.up - shelf.thickness - floor;
+    const moved = at > index ? underside + (taller.nm - box.height.nm) : underside;
+    edit.push({ path: inUnit(context, 'shelves', id, 'at'), value: exactly(moved) });
+  }
+  return [{ label: { key: above === undefined ? 'make-taller' : 'raise-opening', lengthNm: taller.nm }, edit }];
+}
+
+function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
+  const { box } = context;
+  const base = {
+    check: 'cannot-grasp' as const,
+    unit: box.id,
+    severity: 'look' as const,
+    station: 'contents' as const,
+    panels: [load.compartment.floor],
+    item: item.name,
+  };
+  if (item.stands === 'in-hole' && item.hole) {
+    const proud = item.height.nm - item.hole.nm;
+    if (proud < PROUD) {
+      const hole = roundDown(toMm((item.height.nm - PROUD) as Length), box.unit);
+      const fixes: Fix[] = hole.nm > 0 ? [{ label: { key: 'shallower-hole', lengthNm: hole.nm }, edit: [setItem(item, 'hole', hole)] }] : [];
+      return [{ ...base, why: 'hole', hasNm: proud, wantedNm: PROUD, fixes }];
+    }
+  }
+  const spots = load.arrangement?.spots.filter((spot) => spot.item.id === item.id) ?? [];
+  const deepest = spots.reduce((most, { behind, foot }) => Math.max(most, behind * foot.out), 0);
+  const highest = spots.reduce((most, { up, foot }) => Math.max(most, up + foot.up), 0);
+  const room = load.compartment.height.value - highest;
+  if (deepest <= REACH_IN || room >= HAND_ROOM) return [];
+  const { out } = footprintOf(item);
+  return [
+    {
+      ...base,
+      why: 'behind',
+      hasNm: room,
+      wantedNm: HAND_ROOM,
+      fixes: [
+        {
+          label: { key: 'fewer-deep', number: Math.max(1, Math.floor(REACH_IN / out) + 1) },
+          edit: [setItem(item, 'deep', Math.max(1, Math.floor(REACH_IN / out) + 1))],
+        },
+        ...raise(context, load.compartment.keptBy, toMm((HAND_ROOM - room) as Length)),
+      ],
+    },
+  ];
+}
+
+function slides(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
+  const { box } = context;
+  const rolls = rollsOut(item);
+  if (!rolls && !(standsThin(item) && !leansOnBack(item))) return [];
+  const fixes: Fix[] = rolls
+    ? [
+        { label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', true)] },
+        { label: { key: 'stand-up', text: item.name }, edit: [setItem(item, 'stands', 'upright')] },
+      ]
+    : [
+        { label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', !item.turned)] },
+        { label: { key: 'lean-it', text: item.name }, edit: [setItem(item, 'stands', 'leaning')] },
+      ];
+  return [
+    {
+      check: 'slides-off',
+      unit: box.id,
+      severity: 'look',
+      station: 'contents',
+      panels: [load.compartment.floor],
+      item: item.name,
+      why: rolls ? 'rolls' : 'thin',
+      thickNm: footprintOf(item).out,
+      fixes,
+    },
+  ];
+}
+
+/** A leaning thing is held by what it leans on. */
+const leansOnBack = ({ stands: stance }: Item): boolean => stance === 'leaning';
+
+const noRoom: Check = (context) =>
+  stoodIn(context).flatMap(({ load }) =>
+    (load.arrangement?.left ?? []).map(({ item, count }): Finding => {
+      const { box, unit } = context;
+      const clear = clearOf(load);
+      const column = columnOf(item, clear.depth, clear.height);
+      const needed = Math.ceil(count / (column.rows * column.high)) * column.width - (clear.width - load.arrangement!.used);
+      const wider = roundUp(toMm((box.width.nm + needed) as Length), box.unit);
+      return {
+        check: 'no-room',
+        unit: box.id,
+        severity: 'change',
+        station: 'contents',
+        panels: [unit.byId.get(load.compartment.floor)!.id],
+        item: item.name,
+        name: load.compartment.name,
+        count,
+        fixes: [
+          ...moveTo(context, item, count, load.compartment.keptBy),
+          { label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inUnit(context, 'width'), value: wider }] },
+        ],
+      };
+    }),
+  );
+
+/** Every space that can take a kind of thing is nearly full; said once for each kind. */
+const noGrowth: Check = (context) => {
+  const { box, hangInput } = context;
+  const lots = stoodIn(context).flatMap((stood) => stood.lots);
+  const kinds = [...new Set(lots.map(({ item }) => item.kind))];
+  const told = new Set<string>();
+  return kinds.flatMap((kind): Finding[] => {
+    const items = lots.map(({ item }) => item).filter((item) => item.kind === kind);
+    const able = hangInput.weights.contents.filter((load) => items.some((item) => canStand(item, clearOf(load))));
+    const places = able.map(({ compartment }) => compartment.floor).join();
+    if (able.length === 0 || told.has(places) || able.some(({ arrangement }) => (arrangement?.fill ?? 0) <= FULL)) return [];
+    // Two kinds that share the same full shelves are one thing to put right.
+    told.add(places);
+    const roomiest = able.reduce((a, b) => (b.arrangement!.fill < a.arrangement!.fill ? b : a));
+    const wider = roundUp(toMm((box.width.nm + roomiest.arrangement!.used / FULL - roomiest.compartment.width.value) as Length), box.unit);
+    return [
+      {
+        check: 'no-growth',
+        unit: box.id,
+        severity: 'look',
+        station: 'contents',
+        panels: able.map(({ compartment }) => compartment.floor),
+        item: items[0]!.name,
+        fill: roomiest.arrangement!.fill,
+        fixes: [{ label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inUnit(context, 'width'), value: wider }] }],
+      },
+    ];
+  });
+};
+
+const outOfReach: Check = (context) => {
+  const { box, zone } = context;
+  return stoodIn(context).flatMap(({ load, lots }) => {
+    const up = box.place.up.nm + load.compartment.at.up;
+    const daily = lots.find(({ item }) => item.reach === 'daily');
+    if (!daily || up <= zone.most) return [];
+    const lower = roundDown(toMm((box.place.up.nm - (up - zone.most)) as Length), box.unit);
+    return [
+      {
+        check: 'out-of-reach',
+        unit: box.id,
+        severity: 'look',
+        station: 'contents',
+        panels: [load.compartment.floor],
+        item: daily.item.name,
+        upNm: up,
+        reachNm: zone.most,
+        fixes: lower.nm > 0 ? [{ label: { key: 'hang-lower', lengthNm: lower.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: lower }] }] : [],
+      } satisfies Finding,
+    ];
+  });
+};
+
+export const CONTENTS_CHECKS: readonly Check[] = [stands, noRoom, outOfReach, noGrowth];

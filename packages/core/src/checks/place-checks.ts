@@ -1,0 +1,250 @@
+/**
+ * What a unit runs into where it hangs: others, things on the wall, doors that swing, ceiling and
+ * floor. Run for all units at once, outside the memory of each, for moving one changes its neighbours.
+ */
+import type { ShelfBox } from '../carcass/shelf-box.ts';
+import { holesOf } from './wall-checks.ts';
+import type { HangPlan } from '../hang/hang.ts';
+import { NM_PER, toMm, type Length } from '../length/length.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from '../wall/placed.ts';
+import { proposePlaces, type Proposal } from '../wall/placing.ts';
+import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
+import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
+import type { Finding, Fix } from './finding.ts';
+import { exactly, roundDown } from './round.ts';
+
+/** A unit as it hangs. */
+export interface PlacedUnit {
+  readonly box: ShelfBox;
+  readonly unit: ResolvedUnit;
+  readonly hang: HangPlan;
+  readonly block: Block;
+}
+
+/** Clear of a bench top by this, or work stands in the way. [A] */
+const OVER_BENCH = 450 * NM_PER.mm;
+/** A unit less deep than the bench by this leaves the head free. [A] */
+const HEAD_BACK = 250 * NM_PER.mm;
+/** How far a cabinet door opens. [A] */
+const DOOR_DEG = 110;
+
+export const blockOf = (box: ShelfBox, { outside }: ResolvedUnit): Block => ({
+  id: box.id,
+  name: box.name,
+  left: box.place.along.nm,
+  right: box.place.along.nm + outside.width.value,
+  bottom: box.place.up.nm,
+  top: box.place.up.nm + outside.height.value,
+  out: outside.depth.value,
+});
+
+/** Findings of all units by unit id. */
+export function checkPlaces(wall: Wall, units: readonly PlacedUnit[]): ReadonlyMap<string, readonly Finding[]> {
+  const things = thingsInOrder(wall);
+  const swings = things.flatMap((thing) => {
+    const sector = swingOf(thing, wall);
+    return sector ? [{ thing, sector }] : [];
+  });
+  const blocks = units.map(({ block }) => block);
+  return new Map(units.map((placed) => [placed.box.id, checkPlace({ wall, things, swings, blocks, placed })]));
+}
+
+interface PlaceContext {
+  readonly wall: Wall;
+  readonly things: readonly WallThing[];
+  readonly swings: readonly { readonly thing: WallThing; readonly sector: Sector }[];
+  readonly blocks: readonly Block[];
+  readonly placed: PlacedUnit;
+}
+
+function checkPlace(context: PlaceContext): Finding[] {
+  const found = [...collisions(context), ...covered(context), ...baseboard(context), ...roomDoors(context), ...ownDoors(context), ...headRoom(context)];
+  return found;
+}
+
+const base = ({ placed: { box } }: PlaceContext) => ({ unit: box.id, station: 'wall' as const, panels: [] });
+
+/** Where else it could go, best first; searched only when something is wrong. */
+function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
+  const { box, block } = placed;
+  const holes = holesOf(placed);
+  const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
+  const free = proposePlaces(
+    wall,
+    blocks.filter(({ id }) => id !== box.id),
+    { width: block.right - block.left, height: block.top - block.bottom, out: block.out, rows, up: block.bottom },
+    { above: 30 * NM_PER.mm, beside: 0, below: 0 },
+  );
+  const nearest = free.slice(0, 6).sort((a, b) => away(a, block) - away(b, block))[0];
+  if (!nearest) return [];
+  const along = exactly(nearest.along);
+  const up = exactly(nearest.up);
+  return [
+    {
+      label: { key: 'move-to', lengthNm: nearest.along, otherNm: nearest.up },
+      edit: [
+        { path: ['units', box.id, 'place', 'along'], value: along },
+        { path: ['units', box.id, 'place', 'up'], value: up },
+      ],
+    },
+  ];
+}
+
+const away = ({ along, up }: Proposal, { left, bottom }: Rect): number => Math.abs(along - left) + 2 * Math.abs(up - bottom);
+
+const depthInto = (a: Rect, b: Rect): number =>
+  Math.min(Math.min(a.right, b.right) - Math.max(a.left, b.left), Math.min(a.top, b.top) - Math.max(a.bottom, b.bottom));
+
+function collisions(context: PlaceContext): Finding[] {
+  const { wall, things, blocks, placed } = context;
+  const { block } = placed;
+  const found: Finding[] = [];
+  const hit = (what: 'unit' | 'thing' | 'wall' | 'ceiling' | 'floor', other: string, byNm: number): void =>
+    void found.push({ ...base(context), check: 'collides', severity: 'stop', what, other, byNm: Math.round(byNm), fixes: elsewhere(context) });
+  for (const other of blocks) if (other.id !== block.id && overlap(block, other)) hit('unit', other.name, depthInto(block, other));
+  for (const thing of things)
+    if (blocksUnits(thing) && thing.kind !== 'side-door' && overlap(block, thingRect(thing))) hit('thing', thing.name, depthInto(block, thingRect(thing)));
+  const past = Math.max(-block.left, block.right - wall.width.nm);
+  if (past > 0) hit('wall', '', past);
+  const over = block.top - lowestCeiling(wall, block);
+  if (over > 0) hit('ceiling', '', over);
+  const under = Math.max(floorAt(wall, block.left), floorAt(wall, block.right)) - block.bottom;
+  if (under > 0) hit('floor', '', under);
+  return found;
+}
+
+const covered = (context: PlaceContext): Finding[] =>
+  context.things
+    .filter((thing) => mustBeReached(thing) && overlap(context.placed.block, thingRect(thing)))
+    .map((thing) => ({ ...base(context), check: 'covers-outlet', severity: 'change', other: thing.name, fixes: elsewhere(context) }));
+
+function baseboard(context: PlaceContext): Finding[] {
+  const { wall, placed } = context;
+  const by = wall.baseboard.height.nm - placed.block.bottom;
+  if (by <= 0 || wall.baseboard.out.nm <= 0) return [];
+  const up = exactly(wall.baseboard.height.nm);
+  return [
+    {
+      ...base(context),
+      check: 'hits-baseboard',
+      severity: 'change',
+      byNm: by,
+      outNm: wall.baseboard.out.nm,
+      fixes: [{ label: { key: 'hang-higher', lengthNm: up.nm }, edit: [{ path: ['units', placed.box.id, 'place', 'up'], value: up }] }],
+    },
+  ];
+}
+
+/** The depth at which a swing would just clear a unit, from the wall; 0 when none does. */
+function freeDepth(sector: Sector, block: Block): number {
+  let [low, high] = [0, block.out];
+  for (let step = 0; step < 40; step++) {
+    const middle = (low + high) / 2;
+    if (sweeps(sector, { ...block, out: middle })) high = middle;
+    else low = middle;
+  }
+  return Math.floor(low);
+}
+
+function roomDoors(context: PlaceContext): Finding[] {
+  const { swings, placed } = context;
+  const { block, box } = placed;
+  return swings
+    .filter(({ sector }) => sweeps(sector, block))
+    .map(({ thing, sector }) => {
+      const free = freeDepth(sector, block);
+      const shallower = roundDown(toMm((box.depth.nm - (block.out - free)) as Length), box.unit);
+      return {
+        ...base(context),
+        check: 'room-door',
+        severity: 'stop',
+        other: thing.name,
+        depthNm: block.out,
+        freeNm: free,
+        fixes: [
+          ...elsewhere(context),
+          ...(shallower.nm >= 100 * NM_PER.mm
+            ? [{ label: { key: 'make-shallower', lengthNm: shallower.nm }, edit: [{ path: ['units', box.id, 'depth'], value: shallower }] }]
+            : []),
+        ],
+      } satisfies Finding;
+    });
+}
+
+/** Sectors the unit's own doors sweep, hinged at its front corners. */
+export function ownSwings(box: ShelfBox, { left, right, out, bottom, top }: Block): Sector[] {
+  const width = right - left;
+  const leftLeaf = (radius: number): Sector => ({ along: left, out, radius, fromDeg: 0, toDeg: DOOR_DEG, bottom, top });
+  const rightLeaf = (radius: number): Sector => ({ along: right, out, radius, fromDeg: 180 - DOOR_DEG, toDeg: 180, bottom, top });
+  switch (box.front) {
+    case 'open':
+      return [];
+    case 'door-left':
+      return [leftLeaf(width)];
+    case 'door-right':
+      return [rightLeaf(width)];
+    case 'doors':
+      return [leftLeaf(width / 2), rightLeaf(width / 2)];
+    case 'drawers':
+      // A drawer needs the box's own depth before it, straight out.
+      return [];
+  }
+}
+
+function ownDoors(context: PlaceContext): Finding[] {
+  const { wall, blocks, things, placed } = context;
+  const { box, block } = placed;
+  const sectors = ownSwings(box, block);
+  const hits = (target: { left: number; right: number; out: number; bottom: number; top: number }): boolean => sectors.some((sector) => sweeps(sector, target));
+  const drawer: Rect & { out: number } = { ...block, out: 2 * block.out };
+  const inDrawers = (rect: Rect, out: number): boolean => box.front === 'drawers' && out > block.out && overlap(drawer, rect);
+  const found: Finding[] = [];
+  const say = (other: string, ofWall: boolean): void => {
+    const flipped = { 'door-left': 'door-right', 'door-right': 'door-left' } as const;
+    const fixes: Fix[] =
+      box.front === 'door-left' || box.front === 'door-right'
+        ? [{ label: { key: 'hinge-other-side' }, edit: [{ path: ['units', box.id, 'front'], value: flipped[box.front] }] }]
+        : [];
+    const pair: Fix[] =
+      box.front === 'doors' || box.front === 'drawers' ? [] : [{ label: { key: 'two-doors' }, edit: [{ path: ['units', box.id, 'front'], value: 'doors' }] }];
+    found.push({ ...base(context), check: 'door-hits', severity: 'change', other, wall: ofWall, fixes: [...fixes, ...pair, ...elsewhere(context)] });
+  };
+  for (const other of blocks) if (other.id !== block.id && other.out > block.out && (hits(other) || inDrawers(other, other.out))) say(other.name, false);
+  for (const thing of things) {
+    const rect = thingRect(thing);
+    if (thing.kind !== 'side-door' && thing.kind !== 'door' && thing.out.nm > block.out && hits({ ...rect, out: thing.out.nm })) say(thing.name, false);
+  }
+  const far = block.out * 20;
+  const ends = [
+    { left: -far, right: 0, out: far, bottom: block.bottom, top: block.top },
+    { left: wall.width.nm, right: wall.width.nm + far, out: far, bottom: block.bottom, top: block.top },
+  ];
+  if (ends.some(hits)) say('', true);
+  return found;
+}
+
+function headRoom(context: PlaceContext): Finding[] {
+  const { things, placed } = context;
+  const { block, box } = placed;
+  return things
+    .filter(({ kind }) => kind === 'bench' || kind === 'furniture')
+    .flatMap((thing): Finding[] => {
+      const rect = thingRect(thing);
+      const over = block.left < rect.right && rect.left < block.right;
+      const free = block.bottom - rect.top;
+      if (!over || free < 0 || free >= OVER_BENCH || block.out <= thing.out.nm - HEAD_BACK) return [];
+      const up = exactly(rect.top + OVER_BENCH);
+      return [
+        {
+          ...base(context),
+          check: 'head-room',
+          severity: 'look',
+          other: thing.name,
+          freeNm: free,
+          wantedNm: OVER_BENCH,
+          fixes: [{ label: { key: 'hang-higher', lengthNm: up.nm }, edit: [{ path: ['units', box.id, 'place', 'up'], value: up }] }],
+        },
+      ];
+    });
+}

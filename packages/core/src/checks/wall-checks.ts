@@ -1,0 +1,154 @@
+/** Checks of a unit against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
+import { wallHalfFoot, wallRows } from '../hang/wall-links.ts';
+import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { shimsFor } from '../wall/bow.ts';
+import { bandAt, cableBands, drillState } from '../wall/zones.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
+import type { Fix } from './finding.ts';
+import { exactly } from './round.ts';
+
+/** A place on the wall where a screw goes in: from its left end, above the floor, nm. */
+export interface Hole {
+  readonly along: number;
+  readonly up: number;
+}
+
+/** Wall screws in each stud behind, in both rows. */
+export function holesOf({ box, unit, hang }: Pick<CheckContext, 'box' | 'unit' | 'hang'>): Hole[] {
+  const rows = wallRows(unit);
+  const foot = wallHalfFoot(unit, box.place.up.nm).value;
+  const ups = [...(rows.upper > 0 ? [rows.topMm] : []), ...(rows.lower > 0 ? [rows.lowMm] : [])];
+  return hang.studs.flatMap(({ atMm }) => ups.map((up) => ({ along: box.place.along.nm + atMm * NM_PER.mm, up: foot + up * NM_PER.mm })));
+}
+
+const cableUnknown: Check = (context) => {
+  const { box, wall, unit } = context;
+  const holes = holesOf(context);
+  if (holes.length === 0) return [];
+  const bands = cableBands(wall);
+  const states = holes.map(({ along, up }) => drillState(wall, along, up, bands));
+  const inBand = states.filter((state) => state === 'never').length;
+  const unlooked = states.filter((state) => state === 'look-first').length;
+  if (inBand === 0 && unlooked === 0) return [];
+  const first = holes[states.indexOf('never')];
+  const band = first ? bandAt(bands, first.along, first.up) : null;
+  return [
+    {
+      check: 'cable-unknown',
+      unit: box.id,
+      severity: inBand > 0 ? 'stop' : 'look',
+      station: 'wall',
+      panels: [unit.hanging.wallHalf],
+      inBand,
+      unlooked,
+      other: band?.thing ? (wall.things[band.thing]?.name ?? '') : band ? band.from : '',
+      fixes: [{ label: { key: 'enter-looked' }, visit: 'wall' }],
+    },
+  ];
+};
+
+/** What the cleat and spacer bear on along the wall; null where nobody measured it. */
+export function unitShims({ box, unit, hang, wall }: Pick<CheckContext, 'box' | 'unit' | 'hang' | 'wall'>) {
+  const { hanging } = unit;
+  const half = unit.byId.get(hanging.wallHalf)!;
+  const left = box.place.along.nm + half.frame.origin.along;
+  return shimsFor(wall, {
+    left,
+    right: left + half.length.value,
+    studs: hang.studs.map(({ atMm }) => box.place.along.nm + Math.round(atMm * NM_PER.mm)),
+    cleatUp: box.place.up.nm + hanging.valleyUp,
+    spacerUp: box.place.up.nm + hanging.standoffUp,
+  });
+}
+
+const bowedWall: Check = (context) => {
+  const { box, unit } = context;
+  const shims = unitShims(context);
+  if (!shims || shims.bow <= shims.allowed || box.hanging.shimmed) return [];
+  const thickest = Math.max(...[...shims.cleat, ...shims.spacer].map(({ thickness }) => thickness));
+  return [
+    {
+      check: 'bowed-wall',
+      unit: box.id,
+      severity: 'change',
+      station: 'wall',
+      panels: [unit.hanging.wallHalf],
+      bowNm: shims.bow,
+      allowedNm: shims.allowed,
+      rackNm: shims.rack,
+      fixes: [{ label: { key: 'shim-it', lengthNm: thickest }, edit: [{ path: inUnit(context, 'hanging', 'shimmed'), value: true }] }],
+    },
+  ];
+};
+
+/** A unit must sit on its rail within this. */
+const ON_RAIL = NM_PER.mm;
+
+const rails: Check = (context) => {
+  const { box, unit, wall } = context;
+  const id = box.hanging.wallRail;
+  if (id === null) return [];
+  const base = { unit: box.id, severity: 'stop' as const, station: 'wall' as const, panels: [unit.hanging.wallHalf] };
+  const rail = wall.rails[id];
+  const off: Fix = { label: { key: 'own-wall-half' }, edit: [{ path: inUnit(context, 'hanging', 'wallRail'), value: null }] };
+  if (!rail) return [{ ...base, check: 'rail-mismatch', rail: id, what: 'gone', fixes: [off] }];
+  const mismatch = (what: 'board' | 'bevel' | 'recessed' | 'ends', fixes: readonly Fix[]) => [
+    { ...base, check: 'rail-mismatch' as const, rail: rail.name, what, fixes },
+  ];
+  if (box.hanging.kind === 'recessed') return mismatch('recessed', [off]);
+  const same: Fix = {
+    label: { key: 'as-the-rail', text: rail.name },
+    edit: [
+      { path: inUnit(context, 'hanging', 'stock'), value: rail.stock },
+      { path: inUnit(context, 'hanging', 'boardWidth'), value: rail.boardWidth },
+      { path: inUnit(context, 'hanging', 'bevelDeg'), value: rail.bevelDeg },
+    ],
+  };
+  if (box.hanging.bevelDeg !== rail.bevelDeg) return mismatch('bevel', [same, off]);
+  if (box.hanging.stock !== rail.stock || box.hanging.boardWidth.nm !== rail.boardWidth.nm) return mismatch('board', [same, off]);
+  if (rail.left.nm > box.place.along.nm || rail.right.nm < box.place.along.nm + box.width.nm) return mismatch('ends', [off]);
+  const by = box.place.up.nm + unit.hanging.valleyUp - rail.up.nm;
+  if (Math.abs(by) <= ON_RAIL) return [];
+  const up = exactly(rail.up.nm - unit.hanging.valleyUp);
+  return [
+    {
+      ...base,
+      check: 'off-rail',
+      rail: rail.name,
+      byNm: by,
+      fixes: [{ label: { key: 'hang-on-rail', lengthNm: up.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: up }] }, off],
+    },
+  ];
+};
+
+/** A module with two cleats hangs on two rails only if they are as far apart, within this. [A] */
+const PITCH_TOLERANCE = NM_PER.mm;
+
+const railPitch: Check = (context) => {
+  const { box, unit, wall } = context;
+  const pitch = box.hanging.lowerCleat;
+  if (!pitch || box.hanging.wallRail === null) return [];
+  const own = wall.rails[box.hanging.wallRail];
+  if (!own) return [];
+  const apart = Object.values(wall.rails).flatMap((rail) => (rail.id !== own.id && rail.up.nm < own.up.nm ? [own.up.nm - rail.up.nm] : []));
+  if (apart.some((distance) => Math.abs(distance - pitch.nm) <= PITCH_TOLERANCE)) return [];
+  const nearest = apart.sort((a, b) => Math.abs(a - pitch.nm) - Math.abs(b - pitch.nm))[0];
+  const mostMm = toMm(box.height.nm) - 60;
+  return [
+    {
+      check: 'rail-pitch',
+      unit: box.id,
+      severity: 'change',
+      station: 'wall',
+      panels: [unit.hanging.cabinetHalf],
+      moduleNm: pitch.nm,
+      railsNm: nearest ?? null,
+      fixes:
+        nearest !== undefined && toMm(nearest as Length) <= mostMm
+          ? [{ label: { key: 'cleat-pitch', lengthNm: nearest }, edit: [{ path: inUnit(context, 'hanging', 'lowerCleat'), value: exactly(nearest) }] }]
+          : [{ label: { key: 'enter-wall' }, visit: 'wall' }],
+    },
+  ];
+};
+
+export const WALL_CHECKS: readonly Check[] = [cableUnknown, bowedWall, rails, railPitch];

@@ -1,0 +1,9 @@
+/** A finding in words. */
+export interface Sentence {
+  /** What is wrong, with the numbers. */
+  readonly says: string;
+  /** Why it matters. */
+  readonly why: string;
+}
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,110 @@
+/** What set-out is asked, and the pieces it packs: whole columns of one item. */
+import { mm, type Length } from '../length/length.ts';
+import { columnOf, columnsFor, type Column, type Lot } from './arrange.ts';
+import type { Item } from './item.ts';
+import type { ReachZone } from './person.ts';
+
+/** Things to be set out; `on` names the element a pinned lot stays on. */
+export interface SetOutLot extends Lot {
+  readonly on: string | null;
+}
+
+export interface SetOutJob {
+  readonly lots: readonly SetOutLot[];
+  /** Clear inside width and depth; the most clear height. */
+  readonly width: Length;
+  readonly depth: Length;
+  readonly height: Length;
+  /** Of a shelf. */
+  readonly thickness: Length;
+  /** The inside floor above the floor of the room. */
+  readonly floorUp: Length;
+  readonly zone: ReachZone;
+  /** Elements there are, from the bottom: pins name them, and their order stays. */
+  readonly elements: readonly string[];
+  /** Most shelves and the floor together. */
+  readonly mostLevels: number;
+  /** Keep room for what comes one day. */
+  readonly grow: boolean;
+}
+
+/** Columns of one item that may be shared out over levels. */
+export interface Piece {
+  readonly item: Item;
+  readonly column: Column;
+  /** All of them, and how many are taken by what is there today. */
+  readonly columns: number;
+  readonly count: number;
+  /** Kilograms of one column. */
+  readonly kg: number;
+  readonly on: string | null;
+}
+
+/** What no shelf of this box can take, and by how much. */
+export interface Impossible {
+  readonly item: Item;
+  readonly count: number;
+  readonly why: 'too-wide' | 'too-deep' | 'too-tall';
+  readonly needs: Length;
+  readonly has: Length;
+}
+
+export interface Pieces {
+  readonly pieces: readonly Piece[];
+  readonly impossible: readonly Impossible[];
+}
+
+/** Kilograms of one thing: given, so that this module need not know how a mass is found. */
+export type KgOf = (item: Item) => number;
+
+/** Splits the job into pieces, and what cannot stand in the box at all. */
+export function piecesOf({ lots, width, depth, height, grow }: SetOutJob, kgOf: KgOf): Pieces {
+  const pieces: Piece[] = [];
+  const impossible: Impossible[] = [];
+  for (const { item, count, on } of lots) {
+    if (count <= 0) continue;
+    const column = columnOf(item, depth, height);
+    const refuse = (why: Impossible['why'], needs: number, has: Length): void => void impossible.push({ item, count, why, needs: needs as Length, has });
+    if (column.foot.out > depth) refuse('too-deep', column.foot.out, depth);
+    else if (column.width > width) refuse('too-wide', column.width, width);
+    else if (column.height > height) refuse('too-tall', column.height, height);
+    else {
+      // Room to grow is kept with the first lot that is free to stand anywhere, or the pinned one where there is no other.
+      const extra = grow && lots.find((lot) => lot.item === item && lot.count > 0)?.on === on ? item.growth : 0;
+      const columns = columnsFor(count + extra, column);
+      pieces.push({ item, column, columns, count, kg: (kgOf(item) * count) / columns, on });
+    }
+  }
+  return { pieces, impossible };
+}
+
+/**
+ * The least height any set-out of these columns can have: in the order of falling heights, the k-th
+ * level is at least as high as the column that covers k full widths, and a shelf's thickness lies
+ * between two levels. [eq] docs/formulas/set-out-bound.md
+ */
+export function setOutBound(pieces: readonly Piece[], width: Length, thickness: Length): Length {
+  const falling = [...pieces].sort((a, b) => b.column.height - a.column.height);
+  let covered = 0;
+  let levels = 0;
+  let total = 0;
+  for (const { column, columns } of falling) {
+    covered += column.width * columns;
+    while (levels * width < covered) {
+      total += column.height + (levels > 0 ? thickness : 0);
+      levels++;
+    }
+  }
+  return total as Length;
+}
+
+/** Widths worth trying for the smallest box, from the widest column up to the limit. */
+export function widthsToTry(pieces: readonly Piece[], limit: Length, tries = 16): Length[] {
+  const least = pieces.reduce((widest, { column }) => Math.max(widest, column.width), mm(60) as number);
+  const all = pieces.reduce((sum, { column, columns }) => sum + column.width * columns, 0);
+  const most = Math.max(least, Math.min(limit, all));
+  const step = Math.max(1, (most - least) / Math.max(1, tries - 1));
+  return Array.from({ length: tries }, (_, index) => Math.min(most, Math.round(least + index * step)) as Length).filter(
+    (width, index, list) => width !== list[index - 1],
+  );
+}

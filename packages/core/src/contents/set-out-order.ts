@@ -1,0 +1,101 @@
+/** Which level goes where: heavy things low, daily things between hip and eye, pins in the order they have. */
+import { toMm, type Length } from '../length/length.ts';
+import type { SetOutJob } from './set-out-job.ts';
+import type { Level } from './set-out.ts';
+
+/** All the mass at the very top counts like so much height, mm; so do all daily things out of reach. [A] */
+const HEAVY_MM = 60;
+const DAILY_MM = 90;
+
+/** Up to so many levels every pair is tried for a swap. */
+const FEW_LEVELS = 9;
+
+export interface Ordered {
+  readonly levels: readonly Level[];
+  readonly cost: number;
+}
+
+interface Sums {
+  readonly kg: number;
+  /** Columns of things in daily use. */
+  readonly daily: number;
+}
+
+/** Levels from the bottom: the heaviest first, then swapped while it gets better. */
+export function orderLevels(job: SetOutJob, levels: readonly Level[]): Ordered {
+  const sums = new Map(levels.map((level) => [level, sumsOf(level)]));
+  const allKg = levels.reduce((sum, level) => sum + sums.get(level)!.kg, 0) || 1;
+  const allDaily = levels.reduce((sum, level) => sum + sums.get(level)!.daily, 0) || 1;
+  const whole = levels.reduce((sum, { height }) => sum + height, 0) + levels.length * job.thickness || 1;
+  const cost = (order: readonly Level[]): number => {
+    let up = 0;
+    let total = 0;
+    for (const level of order) {
+      const { kg, daily } = sums.get(level)!;
+      const middle = up + level.height / 2;
+      total += HEAVY_MM * (kg / allKg) * (middle / whole);
+      if (daily > 0) total += DAILY_MM * (daily / allDaily) * outside(job.floorUp + middle, job);
+      up += level.height + job.thickness;
+    }
+    return total;
+  };
+  let order = [...levels].sort((a, b) => sums.get(b)!.kg - sums.get(a)!.kg);
+  order = keepPins(job, order);
+  let least = cost(order);
+  // All pairs in a cabinet; neighbours only in what is taller than any.
+  const reach = order.length <= FEW_LEVELS ? order.length : 1;
+  for (let round = 0; round < 3; round++) {
+    let better = false;
+    for (let i = 0; i < order.length; i++) {
+      for (let k = i + 1; k < Math.min(order.length, i + 1 + reach); k++) {
+        const swapped = [...order];
+        [swapped[i], swapped[k]] = [swapped[k]!, swapped[i]!];
+        if (!pinsInOrder(job, swapped)) continue;
+        const now = cost(swapped);
+        if (now < least - 1e-9) [order, least, better] = [swapped, now, true];
+      }
+    }
+    if (!better) break;
+  }
+  return { levels: order, cost: least };
+}
+
+/** How far a height is from between hip and eye, as a share of half a metre, at most 1. */
+function outside(up: number, { zone }: SetOutJob): number {
+  const away = Math.max(0, zone.hip - up, up - zone.eye);
+  return Math.min(1, toMm(away as Length) / 500);
+}
+
+function sumsOf({ columns }: Level): Sums {
+  let kg = 0;
+  let daily = 0;
+  for (const [piece, count] of columns) {
+    kg += piece.kg * count;
+    if (piece.item.reach === 'daily') daily += count;
+  }
+  return { kg, daily };
+}
+
+const rankOf = ({ elements }: SetOutJob, { on }: Level): number => (on === null ? -1 : elements.indexOf(on));
+
+/** Pinned levels keep the order of their elements, and the floor stays the floor. */
+function pinsInOrder(job: SetOutJob, order: readonly Level[]): boolean {
+  let last = -1;
+  for (const [index, level] of order.entries()) {
+    const rank = rankOf(job, level);
+    if (rank < 0) continue;
+    if (rank < last || (rank === 0 && index !== 0)) return false;
+    last = rank;
+  }
+  return true;
+}
+
+function keepPins(job: SetOutJob, order: readonly Level[]): Level[] {
+  const pinned = order.filter(({ on }) => on !== null).sort((a, b) => rankOf(job, a) - rankOf(job, b));
+  const places = order.flatMap((level, index) => (level.on === null ? [] : [index]));
+  const kept = [...order];
+  places.forEach((place, index) => (kept[place] = pinned[index]!));
+  const floor = kept.findIndex((level) => rankOf(job, level) === 0);
+  if (floor > 0) kept.unshift(...kept.splice(floor, 1));
+  return kept;
+}

@@ -1,0 +1,245 @@
+/**
+ * Set-out: things onto shelves. The first answer packs columns in the order of falling heights; then
+ * levels are emptied at random and refilled. Of answers that place as much, the one is kept that
+ * takes least height, keeps groups together, heavy things low and daily things between hip and eye.
+ * The caller holds the clock: the same job, seed and number of steps give the same answer.
+ */
+import { seeded, type Random } from '../chance/random.ts';
+import { toMm, type Length } from '../length/length.ts';
+import type { Leftover } from './arrange.ts';
+import { orderLevels } from './set-out-order.ts';
+import { piecesOf, setOutBound, type Impossible, type KgOf, type Piece, type SetOutJob } from './set-out-job.ts';
+
+/** A level being packed: so many columns of each piece. */
+export interface Level {
+  /** The element whose pins stand here. */
+  readonly on: string | null;
+  readonly columns: Map<Piece, number>;
+  height: number;
+  used: number;
+}
+
+export interface SetOutLevel {
+  /** The element the pins of this level name; null when any will do. */
+  readonly on: string | null;
+  readonly lots: readonly { readonly item: Piece['item']; readonly count: number; readonly pinned: boolean }[];
+  readonly height: Length;
+  readonly used: Length;
+}
+
+export interface SetOut {
+  /** From the bottom. */
+  readonly levels: readonly SetOutLevel[];
+  readonly left: readonly Leftover[];
+  readonly impossible: readonly Impossible[];
+  /** Clear height all levels take, with the shelves between them. */
+  readonly height: Length;
+  /** No set-out of these things at this width can be lower. */
+  readonly bound: Length;
+  readonly width: Length;
+  readonly depth: Length;
+  readonly effort: number;
+}
+
+export interface SetOutSearch {
+  /** Tries so many more; true when nothing better is possible. */
+  step(count: number): boolean;
+  best(): SetOut;
+  /** Lower is better; for telling whether an answer improved. */
+  readonly cost: number;
+}
+
+interface Packed {
+  readonly levels: readonly Level[];
+  readonly left: ReadonlyMap<Piece, number>;
+  readonly cost: number;
+}
+
+/** A group split over one more level counts like so much height; mm. [A] */
+const SPLIT_MM = 25;
+/** Things placed come before any height. */
+const LEFT_MM = 1e6;
+
+export function setOut(job: SetOutJob, kgOf: KgOf, seed = 1): SetOutSearch {
+  const { pieces, impossible } = piecesOf(job, kgOf);
+  const bound = setOutBound(pieces, job.width, job.thickness);
+  const random = seeded(seed);
+  const pack = packer(job, pieces);
+  let best = pack(startOrder(pieces), []);
+  let current = best;
+  let effort = 1;
+  const once = (): void => {
+    const again = effort % 25 === 0 ? pack(shaken(pieces, random), []) : refill(pack, current, pieces, random);
+    effort++;
+    if (again.cost <= current.cost) current = again;
+    if (again.cost < best.cost) best = again;
+    if (effort % 150 === 0) current = best;
+  };
+  return {
+    step(count) {
+      for (let n = 0; n < count && best.levels.length > 1; n++) once();
+      return best.levels.length <= 1;
+    },
+    best: () => answer(job, best, impossible, bound, effort),
+    get cost() {
+      return best.cost;
+    },
+  };
+}
+
+/** Groups one after another by their tallest, each from its tallest down. */
+function startOrder(pieces: readonly Piece[]): Piece[] {
+  const tallest = new Map<string, number>();
+  for (const piece of pieces) tallest.set(groupOf(piece), Math.max(tallest.get(groupOf(piece)) ?? 0, piece.column.height));
+  return [...pieces].sort(
+    (a, b) =>
+      tallest.get(groupOf(b))! - tallest.get(groupOf(a))! ||
+      (groupOf(a) < groupOf(b) ? -1 : groupOf(a) > groupOf(b) ? 1 : 0) ||
+      b.column.height - a.column.height ||
+      b.column.width - a.column.width ||
+      a.item.order - b.item.order,
+  );
+}
+
+const groupOf = ({ item }: Piece): string => item.near || `\u0000${item.id}`;
+
+/** By falling height with a little noise, groups or not. */
+function shaken(pieces: readonly Piece[], random: Random): Piece[] {
+  const noise = 0.4 * random();
+  const keys = new Map(pieces.map((piece) => [piece, piece.column.height * (1 + noise * (random() - 0.5))]));
+  return [...pieces].sort((a, b) => keys.get(b)! - keys.get(a)! || a.item.order - b.item.order);
+}
+
+/** `worst` is a cost that is not worth working out further. */
+type Pack = (order: readonly Piece[], kept: readonly Level[], worst?: number) => Packed;
+
+/** Fills levels in the order given: where it adds least height, then where least room is left. */
+function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
+  const pinned = pieces.filter(({ on }) => on !== null);
+  const floor = job.elements[0] ?? null;
+  // A shelf that must stay needs a floor under it, even an empty one.
+  const needsFloor = pinned.some(({ on }) => on !== floor);
+  return (order, kept, worst = Infinity) => {
+    const levels: Level[] = kept.map((level) => ({ ...level, columns: new Map(level.columns) }));
+    const left = new Map<Piece, number>();
+    if (needsFloor && !levels.some(({ on }) => on === floor)) levels.push({ on: floor, columns: new Map(), height: 0, used: 0 });
+    let height = levels.reduce((sum, level) => sum + level.height, 0) + Math.max(0, levels.length - 1) * job.thickness;
+    const open = (on: string | null): Level => {
+      const level: Level = { on, columns: new Map(), height: 0, used: 0 };
+      height += levels.length > 0 ? job.thickness : 0;
+      levels.push(level);
+      return level;
+    };
+    const put = (level: Level, piece: Piece, columns: number): void => {
+      height += Math.max(0, piece.column.height - level.height);
+      level.height = Math.max(level.height, piece.column.height);
+      level.used += columns * piece.column.width;
+      level.columns.set(piece, (level.columns.get(piece) ?? 0) + columns);
+    };
+    const fill = (piece: Piece, candidates: () => Level | null): void => {
+      const placed = levels.reduce((sum, level) => sum + (level.columns.get(piece) ?? 0), 0);
+      let wanted = piece.columns - placed;
+      while (wanted > 0) {
+        const level = candidates();
+        if (!level) break;
+        const columns = Math.min(wanted, Math.floor((job.width - level.used) / piece.column.width));
+        if (columns <= 0) break;
+        put(level, piece, columns);
+        wanted -= columns;
+      }
+      if (wanted > 0) left.set(piece, wanted);
+    };
+    for (const piece of pinned)
+      fill(piece, () => {
+        const level = levels.find(({ on }) => on === piece.on) ?? (levels.length < job.mostLevels ? open(piece.on) : null);
+        return level && height + Math.max(0, piece.column.height - level.height) <= job.height ? level : null;
+      });
+    for (const piece of order) {
+      if (piece.on !== null) continue;
+      fill(piece, () => {
+        const { column } = piece;
+        let chosen: Level | null = null;
+        let least = Infinity;
+        for (const level of levels) {
+          const free = job.width - level.used;
+          if (free < column.width) continue;
+          const rise = Math.max(0, column.height - level.height);
+          if (height + rise > job.height) continue;
+          // Rise first; then the same group; then what is left beside it.
+          const cost = rise * 4 + (piece.item.near && hasGroup(level, piece.item.near) ? 0 : SPLIT_MM * 1e6) + free * 1e-3;
+          if (cost < least) [chosen, least] = [level, cost];
+        }
+        const opened = column.height + (levels.length > 0 ? job.thickness : 0);
+        const canOpen = levels.length < job.mostLevels && height + opened <= job.height;
+        if (canOpen && opened * 4 < least) return open(null);
+        return chosen;
+      });
+    }
+    const used = levels.filter(({ columns, on }) => columns.size > 0 || (needsFloor && on === floor));
+    const cost = costOf(job, used, left);
+    if (cost > worst) return { levels: used, left, cost };
+    const ordered = orderLevels(job, used);
+    return { levels: ordered.levels, left, cost: cost + ordered.cost };
+  };
+}
+
+const hasGroup = (level: Level, near: string): boolean => [...level.columns.keys()].some(({ item }) => item.near === near);
+
+/** Height in mm, with what counts like height added. */
+function costOf(job: SetOutJob, levels: readonly Level[], left: ReadonlyMap<Piece, number>): number {
+  let splits = 0;
+  const seen = new Set<string>();
+  for (const level of levels) {
+    const here = new Set([...level.columns.keys()].map(({ item }) => item.near).filter(Boolean));
+    for (const near of here) {
+      if (seen.has(near)) splits++;
+      seen.add(near);
+    }
+  }
+  const height = levels.reduce((sum, level) => sum + level.height, 0) + Math.max(0, levels.length - 1) * job.thickness;
+  let missing = 0;
+  for (const columns of left.values()) missing += columns;
+  return missing * LEFT_MM + toMm(height as Length) + splits * SPLIT_MM;
+}
+
+/** Empties one to three levels, and what found no place, and fills them again in another order. */
+function refill(pack: Pack, from: Packed, pieces: readonly Piece[], random: Random): Packed {
+  const free = from.levels.filter(({ on }) => on === null);
+  if (free.length === 0) return pack(shaken(pieces, random), []);
+  const first = Math.floor(random() * free.length);
+  const emptied = new Set([free[first]!]);
+  const more = 1 + Math.floor(random() * 2);
+  for (let n = 0; n < more; n++) emptied.add(free[Math.floor(random() * free.length)]!);
+  const kept = from.levels.filter((level) => !emptied.has(level));
+  // Levels that stay are cut down to what stands on them.
+  const trimmed = kept.map((level) => ({ ...level, height: Math.max(0, ...[...level.columns.keys()].map(({ column }) => column.height)) }));
+  // Only what was taken off, or found no place, is packed again.
+  const taken = new Set([...from.left.keys(), ...[...emptied].flatMap((level) => [...level.columns.keys()])]);
+  return pack(shaken([...taken], random), trimmed, from.cost);
+}
+
+function answer(job: SetOutJob, { levels, left }: Packed, impossible: readonly Impossible[], bound: Length, effort: number): SetOut {
+  // Columns hold today's count first; what is kept for growth is the last columns of each item.
+  const rest = new Map<Piece, number>();
+  const today = (piece: Piece): number => rest.get(piece) ?? piece.count;
+  const rows = levels.map((level): SetOutLevel => ({
+    on: level.on,
+    height: level.height as Length,
+    used: level.used as Length,
+    lots: [...level.columns].flatMap(([piece, columns]) => {
+      const count = Math.min(today(piece), columns * piece.column.rows * piece.column.high);
+      rest.set(piece, today(piece) - count);
+      return count > 0 ? [{ item: piece.item, count, pinned: piece.on !== null }] : [];
+    }),
+  }));
+  return {
+    levels: rows,
+    left: [...left.keys()].flatMap((piece) => (today(piece) > 0 ? [{ item: piece.item, count: today(piece) }] : [])),
+    impossible,
+    height: (rows.reduce((sum, { height }) => sum + height, 0) + Math.max(0, rows.length - 1) * job.thickness) as Length,
+    bound,
+    width: job.width,
+    depth: job.depth,
+    effort,
+  };
+}

@@ -1,0 +1,87 @@
+/** Contents as a table of text: pasted from a spreadsheet, and CSV in and out. One cell that cannot be read changes nothing and is named. */
+import Papa from 'papaparse';
+import { cellText, ITEM_COLUMNS, MOST_ITEMS, newItem, readCell, type Column } from '../contents/item-form.ts';
+import { itemsInOrder, type Item } from '../contents/item.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import { accept, refuse, type Outcome } from '../problem/problem.ts';
+
+/** All items with a header; lengths in `unit` with the unit in the title, so that the file stands alone. */
+export function contentsCsv(items: Readonly<Record<string, Item>>, unit: DisplayUnit): string {
+  const title = (column: Column): string => (column.type === 'length' || column.type === 'profile' ? `${column.title} (${unit})` : column.title);
+  const rows = itemsInOrder(items).map((item) => ITEM_COLUMNS.map((column) => cellText(item, column, unit)));
+  return `${Papa.unparse([ITEM_COLUMNS.map(title), ...rows], { newline: '\n', escapeFormulae: true })}\n`;
+}
+
+export interface ReadContents {
+  readonly items: readonly Item[];
+}
+
+export interface ReadOptions {
+  /** Unit of bare numbers, unless a title says another. */
+  readonly unit: DisplayUnit;
+  /** Columns a table without titles begins with. */
+  readonly from?: number;
+  readonly order: number;
+  readonly newId: () => string;
+}
+
+/** Reads CSV, or cells copied from a spreadsheet (tabs). A first row of titles may come in any order; without one, columns are those of the table. */
+export function readContents(text: string, { unit, from = 0, order, newId }: ReadOptions): Outcome<ReadContents> {
+  const delimiter = text.includes('\t') ? '\t' : undefined;
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', ...(delimiter ? { delimiter } : {}) });
+  const broken = parsed.errors.find(({ type }) => type === 'Quotes');
+  if (broken) return refuse('csv', 'a quoted cell does not end', `row ${(broken.row ?? 0) + 1}`, 'text in quotes, closed again');
+  const rows = parsed.data;
+  if (rows.length === 0) return refuse('empty', 'there are no rows', 'contents', 'a table with a row for each thing');
+  const titled = titlesOf(rows[0]!);
+  if (!titled.ok) return titled;
+  const columns = titled.value?.columns ?? ITEM_COLUMNS.slice(from).map((column) => ({ column, unit }));
+  const body = titled.value ? rows.slice(1) : rows;
+  if (body.length > MOST_ITEMS) return refuse('too-many', `there are ${body.length} rows`, 'contents', `at most ${MOST_ITEMS}`);
+  const items: Item[] = [];
+  for (const [index, cells] of body.entries()) {
+    const line = `row ${index + 1 + (titled.value ? 1 : 0)}`;
+    if (cells.length > columns.length && cells.slice(columns.length).some((cell) => cell.trim() !== ''))
+      return refuse(
+        'too-many-cells',
+        `there are ${cells.length} cells`,
+        line,
+        `at most ${columns.length}: ${columns.map(({ column }) => column.title).join(', ')}`,
+      );
+    let item: Item = newItem({ id: newId(), order: order + index, unit });
+    for (const [at, cell] of cells.entries()) {
+      const target = columns[at];
+      // An empty cell keeps what a new thing has; only a name must be given.
+      if (!target?.column || (cell.trim() === '' && target.column.key !== 'name')) continue;
+      const read = readCell(target.column, unescaped(cell), target.unit ?? unit, `${line}, ${target.column.title}`);
+      if (!read.ok) return read;
+      item = { ...item, [target.column.key]: read.value };
+    }
+    items.push(item);
+  }
+  return accept({ items });
+}
+
+/** A leading quote keeps a spreadsheet from reading a cell as a sum; it is not part of the text. */
+const unescaped = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+
+interface Titles {
+  readonly columns: readonly { readonly column: Column; readonly unit: DisplayUnit | null }[];
+}
+
+/** The first row as titles; null when it is no such row. */
+function titlesOf(cells: readonly string[]): Outcome<Titles | null> {
+  const read = cells.map((cell) => {
+    const match = /^(.*?)(?:\s*\((mm|in)\))?$/.exec(cell.trim().toLowerCase())!;
+    const column = ITEM_COLUMNS.find(({ title, key }) => title === match[1] || key.toLowerCase() === match[1]);
+    return column ? { column, unit: (match[2] as DisplayUnit | undefined) ?? null } : null;
+  });
+  const known = read.filter((each) => each !== null);
+  if (known.length < 2) return accept(null);
+  const strange = read.indexOf(null);
+  if (strange >= 0)
+    return refuse('title', `'${cells[strange]!.slice(0, 40)}' is no column`, `row 1, cell ${strange + 1}`, ITEM_COLUMNS.map(({ title }) => title).join(', '));
+  const twice = known.find(({ column }, index) => known.findIndex((other) => other.column === column) !== index);
+  if (twice) return refuse('title', `the column '${twice.column.title}' stands twice`, 'row 1', 'each column once');
+  return accept({ columns: known });
+}

@@ -1,0 +1,96 @@
+/**
+ * Boards of a wall rail: each piece is ripped into a stretch of the rail and its mating half, and the
+ * cabinet halves of the units that hang on it are crosscut from the mating halves, longest first.
+ */
+import { nearest, toMm, type Length } from '../length/length.ts';
+import { RIPPED_LONG_FACES, SHORT_FACE } from '../solid/hanging.ts';
+import { thicknessSource } from '../stock/thickness.ts';
+import type { Product, ThicknessUsed } from '../stock/workshop.ts';
+import { layRail, type RailLayout } from '../wall/rails.ts';
+import type { Wall, WallRail } from '../wall/wall.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { apply } from '../worked/figure.ts';
+import type { PartLine } from './parts.ts';
+
+/** A cabinet half that is to come out of a rail's boards. */
+export interface RailHalf {
+  readonly unit: string;
+  readonly panel: string;
+  readonly length: Dimension;
+}
+
+export interface RailPlan {
+  readonly rail: WallRail;
+  readonly layout: RailLayout;
+  readonly shortFace: Length;
+  readonly longFace: Length;
+  /** Cabinet halves by the board they are cut from. */
+  readonly boards: readonly { readonly id: string; readonly halves: readonly RailHalf[] }[];
+  readonly parts: readonly PartLine[];
+}
+
+export interface RailStock {
+  readonly product: Product;
+  readonly used: ThicknessUsed;
+  readonly kerf: Length;
+}
+
+/** Plans a rail's boards. `letter` goes before the number of each mark. */
+export function planRail(wall: Wall, rail: WallRail, { product, used, kerf }: RailStock, halves: readonly RailHalf[], letter: string): RailPlan {
+  const t = toMm(used.value);
+  const both = apply(RIPPED_LONG_FACES, { B: toMm(rail.boardWidth.nm), t, k: toMm(kerf), θ: rail.bevelDeg });
+  const longFace = nearest(both.value / 2);
+  const shortFace = nearest(apply(SHORT_FACE, { long: both.value / 2, t, θ: rail.bevelDeg }).value);
+  const layout = layRail(wall, rail, shortFace);
+  const boards = layout.pieces.map(({ from, to }, index) => ({
+    id: `${rail.id}/piece-${index + 1}`,
+    length: dimension([plus('rail-to', to), minus('rail-from', from)]),
+    free: to - from,
+    halves: [] as RailHalf[],
+  }));
+  for (const half of [...halves].sort((a, b) => b.length.value - a.length.value)) {
+    let board = boards.find(({ free }) => free >= half.length.value);
+    // What the rail's own boards do not yield takes a board more.
+    if (!board) boards.push((board = { id: `${rail.id}/for-${half.unit}`, length: half.length, free: half.length.value, halves: [] }));
+    board.halves.push(half);
+    board.free -= half.length.value + kerf;
+  }
+  const source = { kind: 'entered' as const, path: ['wall', 'rails', rail.id, 'boardWidth'] };
+  return {
+    rail,
+    layout,
+    shortFace,
+    longFace,
+    boards,
+    parts: boards.map(({ id, length, halves: own }, index): PartLine => ({
+      id,
+      mark: `${letter}${index + 1}`,
+      unit: rail.id,
+      role: 'cleat-blank',
+      names: [{ key: 'rail-blank', of: rail.name }],
+      panels: [id, ...own.map(({ panel }) => panel)],
+      count: 1,
+      length,
+      width: dimension([plus('cleat-board', rail.boardWidth.nm, { source })]),
+      thickness: used.value,
+      thicknessFrom: thicknessSource(product, used),
+      stock: rail.stock,
+      grain: product.grain === 'none' ? 'none' : 'length',
+      bands: [],
+      features: [
+        {
+          kind: 'bevel-rip',
+          face: 'edge',
+          from: 'near',
+          at: longFace,
+          width: 0 as Length,
+          depth: used.value,
+          play: 0 as Length,
+          tiltDeg: rail.bevelDeg,
+          guest: '',
+        },
+      ],
+      mirrorOf: null,
+    })),
+  };
+}

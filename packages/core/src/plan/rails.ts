@@ -1,0 +1,84 @@
+/** Units that share a wall rail: where the rail ends behind each, what each lays on the studs of the others, and the boards of the rail. */
+import type { Stocked } from '../carcass/box-frame.ts';
+import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { HangInput, StudLoad } from '../hang/hang-input.ts';
+import { G0 } from '../hang/fasteners.ts';
+import { studsBehind } from '../hang/wall-links.ts';
+import { studShares } from '../hang/stud-shares.ts';
+import { entered } from '../length/entered.ts';
+import { NM_PER, toMm } from '../length/length.ts';
+import { planRail, type RailHalf, type RailPlan } from '../parts/rail-parts.ts';
+import type { Load } from '../parts/weights.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { railsInOrder, type Wall } from '../wall/wall.ts';
+import type { Design } from './design.ts';
+
+/** A unit on a rail has the rail's ends behind it instead of its own. */
+export function onItsRail(box: ShelfBox, wall: Wall): ShelfBox {
+  const { wallRail, kind } = box.hanging;
+  const rail = wallRail !== null && Object.hasOwn(wall.rails, wallRail) ? wall.rails[wallRail] : undefined;
+  if (!rail || kind !== 'outside') return wallRail === null ? box : { ...box, hanging: { ...box.hanging, wallRail: null } };
+  const inset = (nm: number) => entered(`${nm / 1e6} mm`);
+  return {
+    ...box,
+    hanging: {
+      ...box.hanging,
+      leftInset: inset(rail.left.nm - box.place.along.nm),
+      rightInset: inset(box.place.along.nm + box.width.nm - rail.right.nm),
+    },
+  };
+}
+
+interface OnRail {
+  readonly box: ShelfBox;
+  readonly unit: ResolvedUnit;
+  readonly loaded: Load;
+  readonly hangInput: HangInput;
+}
+
+/** For each unit, what the others on its rail lay on the studs they share: the greatest share of each, never less than nothing. */
+export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => readonly StudLoad[] {
+  const loads = new Map<string, readonly { readonly along: number; readonly newtons: number }[]>();
+  const shared = units.filter(({ unit }) => unit.hanging.onRail);
+  if (shared.length < 2) return () => [];
+  for (const each of shared) loads.set(each.box.id, sharesOf(each));
+  return ({ box, unit }) => {
+    if (!unit.hanging.onRail) return [];
+    return shared
+      .filter((other) => other.box.id !== box.id && other.box.hanging.wallRail === box.hanging.wallRail)
+      .flatMap((other) => loads.get(other.box.id)!.map(({ along, newtons }) => ({ atMm: along - toMm(box.place.along.nm), newtons, from: other.box.name })));
+  };
+}
+
+function sharesOf({ box, unit, loaded, hangInput }: OnRail): { along: number; newtons: number }[] {
+  const behind = studsBehind(unit, hangInput.studsMm);
+  if (behind.length === 0) return [];
+  const cabinet = unit.byId.get(unit.hanging.cabinetHalf)!;
+  const left = cabinet.frame.origin.along / 1e6;
+  const right = left + toMm(cabinet.length.value);
+  const centre = Math.min(Math.max(loaded.along, left + 1), right - 1);
+  const { simple, continuous, rigid } = studShares(loaded.mass.value * G0, left, right, behind, centre);
+  return behind.map((at, index) => ({ along: at + toMm(box.place.along.nm), newtons: Math.max(0, simple[index]!, continuous[index]!, rigid[index]!) }));
+}
+
+/** The boards of every rail, with the cabinet halves of the units that hang on it. */
+export function railPlans(
+  design: Design,
+  units: readonly { readonly id: string; readonly unit: ResolvedUnit }[],
+  stockOf: (id: string) => Stocked,
+): RailPlan[] {
+  const rails = railsInOrder(design.wall);
+  const halves = new Map(rails.map(({ id }) => [id, [] as RailHalf[]]));
+  for (const { id, unit } of units) {
+    const { onRail, cabinetHalf, lower } = unit.hanging;
+    const own = onRail ? design.wall.rails[design.units[id]!.hanging.wallRail!] : undefined;
+    if (!own) continue;
+    const half = (panel: string): RailHalf => ({ unit: id, panel, length: unit.byId.get(panel)!.length });
+    halves.get(own.id)!.push(half(cabinetHalf));
+    // The lower half comes out of the board of the rail it hooks over, where there is one.
+    const pitch = design.units[id]!.hanging.lowerCleat;
+    const below = pitch && rails.find(({ up }) => Math.abs(own.up.nm - up.nm - pitch.nm) <= NM_PER.mm);
+    if (lower) halves.get((below ?? own).id)!.push(half(lower.cabinetHalf));
+  }
+  return rails.map((rail, index) => planRail(design.wall, rail, stockOf(rail.stock), halves.get(rail.id)!, `R${index + 1}.`));
+}

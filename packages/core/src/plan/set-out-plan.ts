@@ -1,0 +1,165 @@
+/** From a set-out to a box: what is asked of a unit's inside, and the edit that gives it those openings and things. */
+import type { ShelfBox, ShelfElement } from '../carcass/shelf-box.ts';
+import type { SetOut } from '../contents/set-out.ts';
+import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
+import { itemsInOrder, type Home, type Item } from '../contents/item.ts';
+import { massOfOne } from '../contents/item-mass.ts';
+import { reachOf } from '../contents/person.ts';
+import { entered, type Entered } from '../length/entered.ts';
+import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
+import { MOST_SHELVES } from '../carcass/shelf-box-form.ts';
+import { proposePlaces } from '../wall/placing.ts';
+import { standing } from './contents.ts';
+import type { Design } from './design.ts';
+import type { Edit, EditStep } from './edit.ts';
+import type { Plan, UnitPlan } from './plan.ts';
+
+/** What a set-out may use: outer sizes, the most there may be. */
+export interface SetOutWish {
+  readonly mode: 'this-box' | 'smallest';
+  readonly width: Length;
+  readonly depth: Length;
+  readonly height: Length;
+  readonly grow: boolean;
+  /** Things without a place are set out too. */
+  readonly takeUnplaced: boolean;
+}
+
+export const kgOf = (item: Item): number => massOfOne(item).value;
+
+/** Clear inside of a unit over all its shelves, and what its carcass adds to each measure. */
+export function insideOf({ unit, block }: UnitPlan): {
+  readonly clear: { width: Length; depth: Length; height: Length };
+  readonly frame: { width: Length; depth: Length; height: Length };
+} {
+  const first = unit.compartments[0]!;
+  const last = unit.compartments.at(-1)!;
+  const height = (last.at.up + last.height.value - first.at.up) as Length;
+  const clear = { width: first.width.value, depth: first.depth.value, height };
+  return {
+    clear,
+    frame: {
+      width: (unit.outside.width.value - clear.width) as Length,
+      depth: (block.out - clear.depth) as Length,
+      height: (unit.outside.height.value - height) as Length,
+    },
+  };
+}
+
+/** The job a wish makes for a unit. */
+export function setOutJob(design: Design, unitPlan: UnitPlan, wish: SetOutWish): SetOutJob {
+  const box = design.units[unitPlan.id]!;
+  const { clear, frame } = insideOf(unitPlan);
+  const most = (outer: Length, added: Length): Length => Math.max(1, outer - added) as Length;
+  const limits =
+    wish.mode === 'this-box' ? clear : { width: most(wish.width, frame.width), depth: most(wish.depth, frame.depth), height: most(wish.height, frame.height) };
+  return {
+    lots: lotsFor(design, box, wish.takeUnplaced),
+    ...limits,
+    thickness: unitPlan.unit.byId.get(`${box.id}/bottom`)!.thickness,
+    floorUp: (box.place.up.nm + unitPlan.unit.compartments[0]!.at.up) as Length,
+    zone: reachOf(design.person.height.nm),
+    elements: unitPlan.unit.compartments.map(({ keptBy }) => keptBy),
+    mostLevels: MOST_SHELVES + 1,
+    grow: wish.grow,
+  };
+}
+
+function lotsFor({ items, units }: Design, box: ShelfBox, takeUnplaced: boolean): SetOutLot[] {
+  return itemsInOrder(items).flatMap((item): SetOutLot[] => {
+    const homes = Object.entries(item.homes[box.id] ?? {});
+    const pinned = homes.filter(([, { pinned: stays }]) => stays).map(([on, { count }]) => ({ item, count, pinned: true, on }));
+    const loose = homes.reduce((sum, [, { count, pinned: stays }]) => sum + (stays ? 0 : count), 0);
+    const free = loose + (takeUnplaced ? Math.max(0, item.count - standing(item, units)) : 0);
+    return free > 0 ? [...pinned, { item, count: free, pinned: false, on: null }] : pinned;
+  });
+}
+
+/** Openings are made in whole steps of the tape, never lower than what stands in them. */
+const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
+const stepUp = (nm: number, unit: DisplayUnit): number => Math.ceil(nm / STEP[unit] - 1e-9) * STEP[unit];
+
+const say = (nm: number, unit: DisplayUnit): Entered =>
+  unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : entered(`${nm / 1e6} mm`);
+
+/** The edit that gives a unit the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
+export function setOutEdit(design: Design, unitPlan: UnitPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {
+  const box = design.units[unitPlan.id]!;
+  const { clear, frame } = insideOf(unitPlan);
+  const T = unitPlan.unit.byId.get(`${box.id}/bottom`)!.thickness;
+  const at = (...path: string[]): string[] => ['units', box.id, ...path];
+  const steps: EditStep[] = [];
+  const levels = found.levels.length > 0 ? found.levels : [{ on: null, lots: [], height: 0 as Length, used: 0 as Length }];
+  const exact = levels.map(({ height }) => height as number);
+  const stepped = exact.map((height) => stepUp(height, box.unit));
+  const between = (levels.length - 1) * T;
+  const sum = (heights: readonly number[]): number => heights.reduce((all, height) => all + height, 0) + between;
+  const limit = wish.mode === 'this-box' ? clear.height : wish.height - frame.height;
+  const heights = sum(stepped) <= limit ? stepped : exact;
+  if (wish.mode === 'smallest') {
+    const outer = (inside: number, added: number, most: number): Entered => say(Math.min(most, stepUp(inside + added, box.unit)), box.unit);
+    steps.push({ path: at('width'), value: outer(found.width, frame.width, wish.width) });
+    // The gap behind the unit is not part of the carcass depth that is entered.
+    const gap = unitPlan.block.out - box.depth.nm;
+    steps.push({ path: at('depth'), value: outer(found.depth, frame.depth - gap, wish.depth - gap) });
+    steps.push({ path: at('height'), value: outer(sum(heights), frame.height, wish.height) });
+  }
+  const spare = wish.mode === 'this-box' ? Math.max(0, clear.height - sum(heights)) : 0;
+  const ids = elementIds(box, found, newId);
+  const shelves: Record<string, ShelfElement> = {};
+  let up = 0;
+  levels.forEach((_, index) => {
+    if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up, box.unit) };
+    // Height to spare is shared out over all openings, rounded from the whole.
+    up += heights[index]! + Math.round((spare * (index + 1)) / levels.length) - Math.round((spare * index) / levels.length) + T;
+  });
+  steps.push({ path: at('shelves'), value: shelves });
+  steps.push({ path: at('contents'), value: Object.fromEntries(ids.map((id) => [id, { preset: 'nothing', kg: null }])) });
+  return [...steps, ...homeSteps(design, box, wish, found, ids)];
+}
+
+/** One element for each level: pins keep theirs, the rest take what shelves there are, then new ones. */
+function elementIds(box: ShelfBox, { levels }: SetOut, newId: () => string): string[] {
+  const kept = new Set(levels.map(({ on }) => on));
+  const spareIds = Object.keys(box.shelves).filter((id) => !kept.has(id));
+  return levels.length === 0 ? ['bottom'] : levels.map(({ on }, index) => (index === 0 ? 'bottom' : (on ?? spareIds.shift() ?? newId())));
+}
+
+function homeSteps(design: Design, box: ShelfBox, wish: SetOutWish, { levels }: SetOut, ids: readonly string[]): EditStep[] {
+  return lotsFor(design, box, wish.takeUnplaced)
+    .filter(({ item }, index, lots) => lots.findIndex((lot) => lot.item === item) === index)
+    .map(({ item }) => {
+      const homes: Record<string, Home> = {};
+      levels.forEach(({ lots }, index) => {
+        for (const { item: stood, count, pinned } of lots) {
+          if (stood.id !== item.id) continue;
+          const on = ids[index]!;
+          homes[on] = { count: (homes[on]?.count ?? 0) + count, pinned: pinned || (homes[on]?.pinned ?? false) };
+        }
+      });
+      return { path: ['items', item.id, 'homes', box.id], value: homes };
+    });
+}
+
+/** Where a unit should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */
+export function placeFor(
+  design: Design,
+  { blocks, unitPlan, rows }: { blocks: Plan['units'][number]['block'][]; unitPlan: UnitPlan; rows: readonly number[] },
+): Edit | null {
+  const box = design.units[unitPlan.id]!;
+  const { width, height } = unitPlan.unit.outside;
+  const zone = reachOf(design.person.height.nm);
+  const up = Math.max(zone.hip, zone.eye - height.value * 0.6);
+  const best = proposePlaces(
+    design.wall,
+    blocks.filter(({ id }) => id !== box.id),
+    { width: width.value, height: height.value, out: unitPlan.block.out, rows, up },
+    { above: 30 * NM_PER.mm, beside: 0, below: 0 },
+  )[0];
+  if (!best) return null;
+  const whole = (nm: number): Entered => say(box.unit === 'mm' ? Math.round(nm / NM_PER.mm) * NM_PER.mm : Math.round(nm / STEP.in) * STEP.in, box.unit);
+  return [
+    { path: ['units', box.id, 'place', 'along'], value: whole(best.along) },
+    { path: ['units', box.id, 'place', 'up'], value: whole(best.up) },
+  ];
+}

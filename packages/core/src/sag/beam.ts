@@ -1,0 +1,64 @@
+/** A floor as a beam between its two ends: sag and bending under a load spread evenly, or under loads where they lie. */
+import type { LoadStrip } from '../parts/weights.ts';
+import { apply, formula, termOf, total, type Figure, type TermValue } from '../worked/figure.ts';
+import { BENDING_USE, BENDING_USE_LOADS, MOMENT_OF_LOAD, momentOfLoad, SAG_NOW, SAG_NOW_LOADS, SAG_OF_LOAD, sagOfLoad } from './shelf-sag.ts';
+
+const G0 = 9.80665;
+
+const SHELF_LOAD = formula({
+  label: 'shelf-load',
+  unit: 'N',
+  text: '(contents + own mass) · g₀',
+  source: 'g₀ = 9.80665 m/s²',
+  terms: { contents: 'kg', own: 'kg' },
+  compute: ({ contents, own }) => (contents + own) * G0,
+});
+
+const LOAD_FORCE = formula({ label: 'load-force', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
+
+/** Span, depth, thickness, stiffness, allowable stress, and what its ends take off the sag. */
+export interface Beam {
+  readonly L: Exclude<TermValue, number | Figure>;
+  readonly B: TermValue;
+  readonly t: TermValue;
+  readonly EI: Figure;
+  readonly F: TermValue;
+  readonly κ: number;
+}
+
+export interface Bent {
+  readonly now: Figure;
+  /** Stress over what is allowed. */
+  readonly bending: Figure;
+}
+
+export function underEvenLoad({ L, B, t, EI, F, κ }: Beam, contents: Figure, own: Figure): Bent {
+  const Q = apply(SHELF_LOAD, { contents, own });
+  return { now: apply(SAG_NOW, { κ, Q, L, EI }), bending: apply(BENDING_USE, { Q, L, B, t, F }) };
+}
+
+/** Places along a span where the greatest is looked for: between two of them it changes by less than is shown. */
+const SAMPLES = 64;
+
+/** Sag and moment where the sums over all loads are greatest. */
+export function underLoads({ L, B, t, EI, F, κ }: Beam, loads: readonly LoadStrip[]): Bent {
+  const rows = loads.map(({ mass, from, to }) => ({ P: apply(LOAD_FORCE, { m: mass }, mass.label), a: from, b: to }));
+  const greatestAt = (of: (row: { P: number; a: number; b: number; x: number; L: number }) => number): number => {
+    let best = 0;
+    let most = -Infinity;
+    for (let k = 1; k < SAMPLES; k++) {
+      const x = (L.value * k) / SAMPLES;
+      const here = rows.reduce((sum, { P, a, b }) => sum + of({ P: P.value, a, b, x, L: L.value }), 0);
+      if (here > most) [best, most] = [x, here];
+    }
+    return best;
+  };
+  const xSag = greatestAt((row) => sagOfLoad({ ...row, EI: 1 }));
+  const xMoment = greatestAt(momentOfLoad);
+  const sags = rows.map(({ P, a, b }) => termOf(apply(SAG_OF_LOAD, { P, a, b, x: xSag, L, EI }, P.label)));
+  const moments = rows.map(({ P, a, b }) => termOf(apply(MOMENT_OF_LOAD, { P, a, b, x: xMoment, L }, P.label)));
+  return {
+    now: apply(SAG_NOW_LOADS, { κ, loads: total('sags-of-loads', 'mm', sags) }),
+    bending: apply(BENDING_USE_LOADS, { M: total('moments-of-loads', 'N mm', moments), B, t, F }),
+  };
+}

@@ -1,0 +1,42 @@
+/** A plain wall to start from: nothing on it yet, studs where they were said to be. */
+import { entered, type Entered } from '../length/entered.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import { STRUCTURES, type StructureId } from './structures.ts';
+import type { Wall } from './wall.ts';
+
+export interface NewWall {
+  readonly unit: DisplayUnit;
+  readonly width: Entered;
+  readonly ceiling: Entered;
+  readonly structure?: StructureId;
+  readonly covering?: Entered;
+  /** Null when nobody has looked. */
+  readonly spacing: Entered | null;
+  readonly offset?: Entered;
+}
+
+export function newWall({ unit, width, ceiling, structure = 'timber-wallboard', covering, spacing, offset }: NewWall): Wall {
+  const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
+  return {
+    width,
+    ceiling,
+    floorFall: pick('0 mm', '0 in'),
+    ceilingFall: pick('0 mm', '0 in'),
+    structure,
+    covering: covering ?? (structure === 'timber-wallboard' ? pick('12.5 mm', '1/2 in') : entered(`${STRUCTURES[structure].coveringMm} mm`)),
+    studs: {
+      known: spacing !== null,
+      spacing: spacing ?? pick('400 mm', '16 in'),
+      offset: offset ?? pick('0 mm', '0 in'),
+      width: pick('38 mm', '1 1/2 in'),
+      depth: pick('89 mm', '3 1/2 in'),
+      species: 'unknown',
+      marks: {},
+    },
+    baseboard: { height: pick('0 mm', '0 in'), out: pick('0 mm', '0 in') },
+    things: {},
+    looked: {},
+    bow: {},
+    rails: {},
+  };
+}

@@ -1,0 +1,49 @@
+/** Units on the wall as blocks, and what they run into in elevation. Lengths in nm from the wall's left end and the floor. */
+import type { Length } from '../length/length.ts';
+import { NM_PER } from '../length/length.ts';
+import type { Wall, WallThing } from './wall.ts';
+
+export interface Rect {
+  readonly left: number;
+  readonly right: number;
+  readonly bottom: number;
+  readonly top: number;
+}
+
+/** A unit as a block on the wall. */
+export interface Block extends Rect {
+  readonly id: string;
+  readonly name: string;
+  /** How far it stands out of the wall. */
+  readonly out: number;
+}
+
+export const overlap = (a: Rect, b: Rect): boolean => a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
+
+export const thingRect = ({ left, up, width, height }: Pick<WallThing, 'left' | 'up' | 'width' | 'height'>): Rect => ({
+  left: left.nm,
+  right: left.nm + width.nm,
+  bottom: up.nm,
+  top: up.nm + height.nm,
+});
+
+const between = (from: number, fall: number, width: number, along: number): number => from - (width > 0 ? (fall * along) / width : 0);
+
+/** Height of the ceiling over a place, and of the floor under it, both from the floor at the left end. */
+export const ceilingAt = ({ ceiling, ceilingFall, width }: Wall, along: number): number => between(ceiling.nm, ceilingFall.nm, width.nm, along);
+export const floorAt = ({ floorFall, width }: Wall, along: number): number => between(0, floorFall.nm, width.nm, along);
+
+/** The lowest ceiling over a stretch: a straight slope is lowest at one end. */
+export const lowestCeiling = (wall: Wall, { left, right }: Pick<Rect, 'left' | 'right'>): Length =>
+  Math.min(ceilingAt(wall, left), ceilingAt(wall, right)) as Length;
+
+/** What nothing may hang over at all, whatever its depth. */
+const SOLID: ReadonlySet<WallThing['kind']> = new Set(['window', 'door', 'radiator', 'furniture', 'bench', 'trim', 'pipe', 'tap', 'light']);
+/** What can be covered but not reached then. */
+const COVERED: ReadonlySet<WallThing['kind']> = new Set(['outlet', 'switch']);
+
+export const blocksUnits = ({ kind }: WallThing): boolean => SOLID.has(kind);
+export const mustBeReached = ({ kind }: WallThing): boolean => COVERED.has(kind);
+
+/** Neighbours closer than this are one run. */
+export const TOUCHING = 3 * NM_PER.mm;

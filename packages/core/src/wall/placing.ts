@@ -1,0 +1,99 @@
+/** Ways to say where a unit hangs: over studs and clear of everything, centred, aligned, spread; and what a drag snaps to. */
+import { NM_PER, type Length } from '../length/length.ts';
+import { freeRectangles, obstacles, wholeWall, type Clearances } from './free-space.ts';
+import type { Block, Rect } from './placed.ts';
+import { studCentres } from './studs.ts';
+import { cableBands, drillState } from './zones.ts';
+import type { Wall } from './wall.ts';
+
+/** A unit to be placed: its size, how far it stands out, and where its wall screws go, all nm. */
+export interface Wanted {
+  readonly width: number;
+  readonly height: number;
+  readonly out: number;
+  /** Heights of the rows of wall screws over its bottom. */
+  readonly rows: readonly number[];
+  /** Where its bottom is wanted. */
+  readonly up: number;
+}
+
+export interface Proposal {
+  readonly along: Length;
+  readonly up: Length;
+  readonly studs: number;
+  /** Screws that would go where a cable may run. */
+  readonly inBands: number;
+}
+
+/** A stud nearer to a unit's end than this holds badly. [A] */
+const END = 40 * NM_PER.mm;
+const STEP = 5 * NM_PER.mm;
+
+/** Places for a unit, the best first: two studs or more, screws out of cable bands, near the height wanted, studs even about its middle. */
+export function proposePlaces(wall: Wall, blocks: readonly Block[], wanted: Wanted, clear: Clearances): Proposal[] {
+  const bounds = wholeWall(wall, clear);
+  const free = freeRectangles(bounds, obstacles(wall, blocks, wanted.out, clear));
+  const studs = studCentres(wall);
+  const bands = cableBands(wall);
+  const proposals: (Proposal & { readonly cost: number })[] = [];
+  for (const room of free) {
+    if (room.right - room.left < wanted.width || room.top - room.bottom < wanted.height) continue;
+    const up = Math.min(Math.max(wanted.up, room.bottom), room.top - wanted.height);
+    for (const left of lefts(room, wanted.width, studs)) {
+      const behind = studs.filter((at) => at >= left + END && at <= left + wanted.width - END);
+      const inBands = behind.reduce((sum, at) => sum + wanted.rows.filter((row) => drillState(wall, at, up + row, bands) === 'never').length, 0);
+      const middle = behind.length > 0 ? (behind[0]! + behind.at(-1)!) / 2 : Infinity;
+      const off = behind.length > 0 ? Math.abs(middle - left - wanted.width / 2) / NM_PER.mm : 500;
+      const cost = (behind.length < 2 ? 10_000 : 0) + inBands * 2000 + Math.abs(up - wanted.up) / NM_PER.mm + off - 40 * Math.min(3, behind.length);
+      proposals.push({ along: left as Length, up: Math.round(up) as Length, studs: behind.length, inBands, cost });
+    }
+  }
+  return proposals.sort((a, b) => a.cost - b.cost || a.along - b.along).map(({ cost: _cost, ...proposal }) => proposal);
+}
+
+/** Left ends worth trying in a room: its ends, its middle, and each pair of studs in the middle of the unit. */
+function lefts(room: Rect, width: number, studs: readonly number[]): number[] {
+  const inRoom = (left: number): number => Math.min(Math.max(left, room.left), room.right - width);
+  const whole = (left: number): number => Math.round(left / STEP) * STEP;
+  const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * END ? [whole((a + b) / 2 - width / 2)] : [])));
+  return [...new Set([room.left, room.right - width, (room.left + room.right - width) / 2, ...centred].map((left) => Math.round(inRoom(left))))];
+}
+
+/** In the middle between two edges. */
+export const centredBetween = (from: number, to: number, width: number): Length => Math.round((from + to - width) / 2) as Length;
+
+/** Left ends of units spread over a stretch with equal gaps, each rounded from the whole. Gaps may be negative where they do not fit. */
+export function spread(from: number, to: number, widths: readonly number[]): Length[] {
+  const free = to - from - widths.reduce((sum, width) => sum + width, 0);
+  let before = 0;
+  return widths.map((width, index) => {
+    const at = from + before + Math.round((free * (index + 1)) / (widths.length + 1));
+    before += width;
+    return at as Length;
+  });
+}
+
+export type SnapTo = 'stud' | 'edge' | 'rail' | 'wall';
+
+export interface Snap {
+  readonly at: Length;
+  readonly to: SnapTo | null;
+}
+
+export interface SnapTarget {
+  readonly at: number;
+  readonly to: SnapTo;
+}
+
+/** The nearest target within reach of one of the edges that are being moved; `at` is where the first edge comes to. */
+export function snap(at: number, edges: readonly number[], targets: readonly SnapTarget[], reach: number): Snap {
+  let best: Snap = { at: at as Length, to: null };
+  let least = reach;
+  for (const edge of edges) {
+    for (const target of targets) {
+      const off = Math.abs(at + edge - target.at);
+      if (off <= least) [best, least] = [{ at: (target.at - edge) as Length, to: target.to }, off - 1e-6];
+    }
+  }
+  return best;
+}
