@@ -12,6 +12,7 @@ import { DATABASE, freePort, isFree, startMariaDb } from './mariadb.mjs';
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const PORT = 8420;
 const SERVER = join(ROOT, 'packages/server/dist/main.js');
+const SCANNER = join(ROOT, 'packages/server/dist/stud-scanner.js');
 
 function readArguments(args) {
   const options = { port: PORT, data: join(ROOT, '.data'), resetDemo: false, dev: false };
@@ -29,6 +30,7 @@ function readArguments(args) {
 const options = readArguments(process.argv.slice(2));
 let ending = false;
 let database;
+let scannerPort;
 const children = new Set();
 
 const environment = (port) => ({
@@ -40,6 +42,7 @@ const environment = (port) => ({
   KEEN_DB_USER: database.user,
   KEEN_DB_PASSWORD: database.password,
   KEEN_EXAMPLES: join(ROOT, 'examples'),
+  KEEN_SCANNER_PORT: scannerPort ? String(scannerPort) : '',
 });
 
 /** Runs a command of the server to its end. */
@@ -110,6 +113,8 @@ async function start() {
     console.log(`Keen Carcass is running at http://127.0.0.1:${options.port}.`);
     process.exit(0);
   }
+  scannerPort = await freePort();
+  keepRunning('stud scanner stand-in', process.execPath, [SCANNER], { ...process.env, KEEN_SCANNER_PORT: String(scannerPort) }, ROOT, () => {});
   if (options.dev) return startDev();
   const address = `http://127.0.0.1:${options.port}`;
   keepRunning(

@@ -60,6 +60,7 @@ export {
   THING_KINDS,
   thingsInOrder,
   type BowLine,
+  type BowReading,
   type Looked,
   type Place,
   type StudMark,
@@ -117,10 +118,13 @@ export {
 } from './checks/words/amounts.ts';
 export { findingWords, fixWords, type Sentence } from './checks/words/findings.ts';
 export { labelWords, WORDS } from './checks/words/labels.ts';
-export { standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './plan/design.ts';
+export { seeded } from './chance/random.ts';
+export { standingReadings, standingScans, type WallScan, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './plan/design.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
 export { hasFloor, standing, unplaced } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
+export { proposeBox, screwRows, withBox } from './plan/propose-box.ts';
+export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
 export { createPlanner, plan, unitLetter, type Plan, type Planner, type UnitPlan } from './plan/plan.ts';
 export { boardJobs, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';

@@ -3,6 +3,8 @@ import { SequelizeModule } from '@nestjs/sequelize';
 import type { ServerConfig } from './config.ts';
 import { databaseOptions, MODELS } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
+import { ScannerController } from './features/devices/scanner.controller.ts';
+import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
@@ -17,8 +19,8 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [SequelizeModule.forRoot(databaseOptions(config)), SequelizeModule.forFeature(MODELS)],
-      controllers: [HealthController, ProjectsController, RecordController, WorkshopController],
-      providers: [ProjectsService, RecordService, WorkshopService, DemoService],
+      controllers: [HealthController, ProjectsController, RecordController, ScannerController, WorkshopController],
+      providers: [ProjectsService, RecordService, WorkshopService, DemoService, ScannerService, { provide: SCANNER_PORT, useValue: config.scannerPort }],
     };
   }
 }

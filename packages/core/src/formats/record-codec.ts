@@ -2,14 +2,25 @@
 import { mm } from '../length/length.ts';
 import type { RecordEntry } from '../plan/design.ts';
 import { Refusal } from '../problem/problem.ts';
-import { checked, choice, length, object, objectWith, text, type Codec } from './codec.ts';
+import { WALL_LIMITS } from '../wall/wall-form.ts';
+import { checked, choice, length, list, number, object, objectWith, text, type Codec } from './codec.ts';
+
+/** A wall of fifty metres, a sample every five millimetres. */
+export const MOST_SAMPLES = 10_000;
 
 const ISO = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/;
 
 export const recordCodec: Codec<RecordEntry> = checked(
   objectWith(
-    { id: text(64), at: text(30), kind: choice(['thickness', 'withdrawn']) },
-    { reading: object({ product: text(64), value: length(mm(0.5), mm(200)) }), withdraws: text(64) },
+    { id: text(64), at: text(30), kind: choice(['thickness', 'scan', 'withdrawn']) },
+    {
+      reading: object({ product: text(64), value: length(mm(0.5), mm(200)) }),
+      scan: object({
+        up: length(WALL_LIMITS.up.least, WALL_LIMITS.up.most),
+        samples: list(object({ at: number(-1000, 50_000), level: number(0, 100) }), MOST_SAMPLES),
+      }),
+      withdraws: text(64),
+    },
   ),
   (entry, where) => {
     if (!ISO.test(entry.at) || Number.isNaN(Date.parse(entry.at)))
@@ -21,6 +32,8 @@ export const recordCodec: Codec<RecordEntry> = checked(
         `${where}.reading`,
         'product and value, for a thickness',
       );
+    if ((entry.kind === 'scan') !== (entry.scan !== undefined))
+      throw new Refusal('entry', `a ${entry.kind} entry ${entry.scan ? 'has no' : 'needs a'} scan`, `${where}.scan`, 'height and samples, for a scan');
     if ((entry.kind === 'withdrawn') !== (entry.withdraws !== undefined))
       throw new Refusal(
         'entry',

@@ -23,14 +23,23 @@ export interface Design {
   readonly units: Readonly<Record<string, UnitDesign>>;
 }
 
+/** A stud scanner's signal along a level line. */
+export interface WallScan {
+  readonly up: Entered;
+  /** Millimetres from the wall's left end, and the level there, 0 to 100. */
+  readonly samples: readonly { readonly at: number; readonly level: number }[];
+}
+
 /** An entry of the shop record: a fact, never changed, only corrected by a later one. */
 export interface RecordEntry {
   readonly id: string;
   /** When the device says it happened, ISO 8601. */
   readonly at: string;
-  readonly kind: 'thickness' | 'withdrawn';
+  readonly kind: 'thickness' | 'scan' | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
+  /** For kind 'scan': what a stud scanner read along a line of the wall. */
+  readonly scan?: WallScan;
   /** For kind 'withdrawn': the entry that is taken back. */
   readonly withdraws?: string;
 }
@@ -39,6 +48,12 @@ export interface RecordEntry {
 export function standingReadings(record: readonly RecordEntry[]): ThicknessReading[] {
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
   return record.flatMap(({ id, reading }) => (reading && !withdrawn.has(id) ? [reading] : []));
+}
+
+/** Scans that still stand, oldest first. */
+export function standingScans(record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] {
+  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
+  return record.flatMap(({ id, scan }) => (scan && !withdrawn.has(id) ? [{ id, scan }] : []));
 }
 
 export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] =>

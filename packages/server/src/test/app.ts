@@ -6,6 +6,7 @@ import mysql from 'mysql2/promise';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
 import { createApp } from '../app.ts';
+import type { ServerConfig } from '../config.ts';
 import { DemoService } from '../demo/demo.service.ts';
 
 export const EXAMPLES = fileURLToPath(new URL('../../../../examples', import.meta.url));
@@ -18,12 +19,20 @@ export interface TestApp {
   close(): Promise<void>;
 }
 
-export async function testApp(): Promise<TestApp> {
+export async function testApp(more: Partial<ServerConfig> = {}): Promise<TestApp> {
   const { port, user, password } = JSON.parse(process.env['KEEN_TEST_DATABASE']!) as { port: number; user: string; password: string };
   const name = `test_${randomBytes(6).toString('hex')}`;
   const connection = await mysql.createConnection({ host: '127.0.0.1', port, user, password });
   await connection.query(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
-  const app = await createApp({ port: 1, database: { port, name, user, password }, webRoot: undefined, examples: EXAMPLES, origins: [] });
+  const app = await createApp({
+    port: 1,
+    database: { port, name, user, password },
+    webRoot: undefined,
+    examples: EXAMPLES,
+    origins: [],
+    scannerPort: undefined,
+    ...more,
+  });
   await app.init();
   const demo = app.get(DemoService);
   await demo.seedOnce(EXAMPLES);

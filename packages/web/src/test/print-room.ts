@@ -1,17 +1,14 @@
 /** The print room's ink cupboard as data, with two readings of its sheet. */
-import { entered, newShelfBox, type Design, type RecordEntry } from '@keen/core';
+import { entered, newShelfBox, newWall, type Design, type RecordEntry } from '@keen/core';
 
 const length = (text: string) => entered(text);
 
 export const DESIGN: Design = {
   name: 'Print room',
   unit: 'mm',
-  wall: {
-    width: length('3600 mm'),
-    ceiling: length('2460 mm'),
-    wallboard: length('12.5 mm'),
-    studs: { known: true, spacing: length('405 mm'), offset: length('230 mm'), width: length('38 mm'), depth: length('89 mm'), gravity: 0.42 },
-  },
+  wall: newWall({ unit: 'mm', width: length('3600 mm'), ceiling: length('2460 mm'), spacing: length('405 mm'), offset: length('230 mm') }),
+  person: { height: length('1720 mm') },
+  items: {},
   children: false,
   units: {
     ink: newShelfBox({

@@ -49,6 +49,12 @@ export function placeFixWords({ key, lengthNm = 0, otherNm = 0, text = '', numbe
       return `Tilt it back ${number} degrees`;
     case 'move-to':
       return `Move it: ${length} from the left end, ${lengthText(otherNm, unit)} up`;
+    case 'move-and-grow':
+      return `Make it as large as that, ${length} from the left end, ${lengthText(otherNm, unit)} up`;
+    case 'drop-item':
+      return `Find ${text} a place elsewhere`;
+    case 'split-in-two':
+      return 'Split it into two boxes side by side';
     case 'hang-higher':
       return `Hang its bottom at ${length}`;
     case 'hinge-other-side':

@@ -26,7 +26,7 @@ export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit, box } = shown;
   const { hanging, outside } = plan.unit;
   const { wall } = useAppSelector(selectDesign);
-  const board = toMm(wall.wallboard.nm);
+  const board = toMm(wall.covering.nm);
   const t = toMm(hanging.cleatThickness);
   const bottom = toMm(hanging.valleyUp) - toMm(hanging.shortFace) - 14;
   const top = toMm(hanging.valleyUp) + toMm(hanging.longFace) + 10;

@@ -1,13 +1,11 @@
 /** The reading pane at Hang: what would help most, the fixings, where it hangs, and the wall. */
-import { forceText, percentText, remediesFor, mm, type Wall } from '@keen/core';
-import { FormControlLabel, Switch } from '@mui/material';
+import { forceText, percentText, remediesFor } from '@keen/core';
+import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ReactNode } from 'react';
-import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
 import { UnitFields } from '../box/UnitFields.tsx';
 import { FixButton } from '../project/FindingCard.tsx';
-import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import type { ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 
@@ -75,10 +73,9 @@ export function HangReading({
         <summary>Where it hangs</summary>
         <UnitFields box={box} unit={unit} group="place" />
       </details>
-      <details>
-        <summary>The wall</summary>
-        <WallFields />
-      </details>
+      <Button variant="outlined" onClick={() => onStation('wall')}>
+        The wall and its studs
+      </Button>
       <p className="quiet">Not counted, on the safe side: friction, the back bearing on the wall half, wallboard.</p>
     </div>
   );
@@ -98,48 +95,5 @@ function SpacerSwitch({ shown: { box } }: { readonly shown: ShownUnit }) {
       }
       label="spacer at the bottom"
     />
-  );
-}
-
-function WallFields() {
-  const design = useAppSelector(selectDesign);
-  const unit = useDisplayUnit();
-  const { apply, leave } = useEdit();
-  const { wall } = design;
-  const set = (path: readonly string[], value: unknown): void => apply([{ path: ['wall', ...path], value }], `wall.${path.join('.')}`);
-  const field = (label: string, path: readonly string[], least: number, most: number) => {
-    const value = path.reduce<unknown>((node, key) => (node as Record<string, unknown>)[key], wall) as Wall['width'];
-    return (
-      <LengthField
-        key={label}
-        label={label}
-        name={`wall.${path.join('.')}`}
-        value={value}
-        unit={unit}
-        least={mm(least)}
-        most={mm(most)}
-        onChange={(next) => next && set(path, next)}
-        onLeave={leave}
-      />
-    );
-  };
-  return (
-    <div className="fields">
-      <FormControlLabel
-        control={<Switch size="small" checked={wall.studs.known} onChange={(event) => set(['studs', 'known'], event.target.checked)} />}
-        label="the studs have been found"
-      />
-      {wall.studs.known && [field('studs every', ['studs', 'spacing'], 50, 3000), field('first stud from the left end', ['studs', 'offset'], 0, 20_000)]}
-      {field('depth of the studs', ['studs', 'depth'], 20, 400)}
-      {field('wallboard, with tile and air', ['wallboard'], 0, 200)}
-      {field('width of the wall', ['width'], 200, 50_000)}
-      {field('ceiling above the floor', ['ceiling'], 500, 20_000)}
-      <FormControlLabel
-        control={
-          <Switch size="small" checked={design.children} onChange={(event) => apply([{ path: ['children'], value: event.target.checked }], 'children')} />
-        }
-        label="children can reach it"
-      />
-    </div>
   );
 }

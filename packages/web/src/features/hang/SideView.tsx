@@ -21,7 +21,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
   const { outside, hanging } = plan.unit;
   const up = toMm(outside.height.value);
   const out = toMm(outside.depth.value);
-  const board = toMm(wall.wallboard.nm);
+  const board = toMm(wall.covering.nm);
   const stud = Math.min(toMm(wall.studs.depth.nm), 90);
   const height = Math.max(size.height, 330);
   const scale = Math.min((size.width - LEFT - RIGHT) / (out + board + stud), (height - TOP - BOTTOM) / (up + 60));

@@ -1,11 +1,24 @@
 /** The room: projects as small drawn elevations, and one large way to begin. */
-import { readProjectFile, writeProjectText, designCodec, outcomeOf, readWorkshop, recordCodec, writeProject, type Problem } from '@keen/core';
+import {
+  designCodec,
+  entered,
+  newWall,
+  outcomeOf,
+  readProjectFile,
+  readWorkshop,
+  recordCodec,
+  writeProject,
+  writeProjectText,
+  type Design,
+  type Problem,
+} from '@keen/core';
 import { Alert, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, Snackbar, TextField } from '@mui/material';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
   problemOf,
   request,
+  useCreateProjectMutation,
   useDeleteProjectMutation,
   useDuplicateProjectMutation,
   useImportProjectMutation,
@@ -34,6 +47,7 @@ export function Component() {
   const [remove] = useDeleteProjectMutation();
   const [restore] = useRestoreProjectMutation();
   const [rename] = useRenameProjectMutation();
+  const [create, { isLoading: beginning }] = useCreateProjectMutation();
   const input = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const say = (title: string) => (answer: { error?: unknown }) => {
@@ -79,6 +93,12 @@ export function Component() {
       setProblem({ title: 'It could not be saved as a file', problem: problemOf(undefined) });
     }
   };
+  /** A project with a bare wall and nothing on it: the cabinet follows from what it must hold, or from the room there is. */
+  const beginWith = async (station: 'contents' | 'wall'): Promise<void> => {
+    const answer = await create(designCodec.write(emptyDesign()));
+    if ('data' in answer && answer.data) void navigate(`/project/${answer.data.id}/none/${station}`);
+    else setProblem({ title: 'It was not begun', problem: problemOf(answer.error) });
+  };
   const removeOne = async (row: ProjectRow): Promise<void> => {
     const answer = await remove(row.id);
     if (answer.error) say('It was not deleted')(answer);
@@ -97,6 +117,9 @@ export function Component() {
         <div className="home-actions">
           <Button component={Link} to="/new" variant="contained" size="large" className="begin">
             New cabinet
+          </Button>
+          <Button variant="outlined" size="large" disabled={beginning} onClick={() => void beginWith('contents')}>
+            Start from what it must hold
           </Button>
           <Button variant="outlined" size="large" disabled={importing} onClick={() => input.current?.click()}>
             Open a file …
@@ -173,6 +196,16 @@ export function Component() {
     </div>
   );
 }
+
+const emptyDesign = (): Design => ({
+  name: 'New wall',
+  unit: 'mm',
+  wall: newWall({ unit: 'mm', width: entered('3000 mm'), ceiling: entered('2400 mm'), spacing: null }),
+  children: false,
+  person: { height: entered('1720 mm') },
+  items: {},
+  units: {},
+});
 
 function RenameDialog({
   row,

@@ -4,6 +4,7 @@ import {
   entered,
   mm,
   newShelfBox,
+  newWall,
   outcomeOf,
   plan,
   PRESETS,
@@ -230,19 +231,9 @@ function designOf(answers: Answers, workshop: Workshop): Design {
   return {
     name: title,
     unit,
-    wall: {
-      width: pick('3000 mm', '120 in'),
-      ceiling: pick('2400 mm', '96 in'),
-      wallboard: pick('12.5 mm', '1/2 in'),
-      studs: {
-        known: studs !== null,
-        spacing: studs ?? pick('400 mm', '16 in'),
-        offset: pick('0 mm', '0 in'),
-        width: pick('38 mm', '1 1/2 in'),
-        depth: pick('89 mm', '3 1/2 in'),
-        gravity: 0.42,
-      },
-    },
+    wall: newWall({ unit, width: pick('3000 mm', '120 in'), ceiling: pick('2400 mm', '96 in'), spacing: studs }),
+    person: { height: pick('1720 mm', '68 in') },
+    items: {},
     children: false,
     units: { u1: { ...box, hanging: { ...box.hanging, stock: cleat, spacer: box.hanging.spacer && { ...box.hanging.spacer, stock: cleat } } } },
   };

@@ -7,23 +7,25 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ExplainProvider } from '../../ui/Explained.tsx';
 import { useHotkeys, type Hotkey } from '../../ui/useHotkeys.ts';
 import { BoxStation } from '../box/BoxStation.tsx';
+import { ContentsStation } from '../contents/ContentsStation.tsx';
 import { HangStation } from '../hang/HangStation.tsx';
 import { NestProvider } from '../sheets/useNests.tsx';
 import { SheetsStation } from '../sheets/SheetsStation.tsx';
 import { StockStation } from '../stock/StockStation.tsx';
+import { WallStation } from '../wall/WallStation.tsx';
 import { EmptyProject } from './EmptyProject.tsx';
 import { Finder } from './Finder.tsx';
 import { LiveRegion } from './LiveRegion.tsx';
 import { noticeRead, problemRead, redone, undone } from './project.slice.ts';
 import { ReadingPane } from './ReadingPane.tsx';
-import { selectOpen, useUnit } from './selectors.ts';
+import { selectOpen, useUnit, type ShownUnit } from './selectors.ts';
 import { ShortcutList } from './ShortcutList.tsx';
 import { STATIONS, Stations, type StationId } from './Stations.tsx';
 import { Tally } from './Tally.tsx';
 import { TopBar } from './TopBar.tsx';
 import { TwoVersionsDialog } from './TwoVersionsDialog.tsx';
 import { useUndo } from './useUndo.tsx';
-import { panelSelected } from './view.slice.ts';
+import { panelSelected, picked } from './view.slice.ts';
 
 const NARROW = '(max-width: 999px)';
 
@@ -43,9 +45,13 @@ export function ProjectPage() {
   const goTo = (to: StationId, unitId = shown?.box.id ?? 'none'): void => void navigate(`/project/${id}/${unitId}/${to}`);
   /** To the field a number was entered in. */
   const goToSource = (path: readonly string[]): void => {
-    const [, unitId, ...field] = path;
+    const [root, owner, ...rest] = path;
     dispatch(panelSelected(null));
-    goTo('box', unitId);
+    if (root === 'items') dispatch(picked({ kind: 'item', id: owner! }));
+    if (root === 'wall' && owner === 'rails') dispatch(picked({ kind: 'rail', id: rest[0]! }));
+    const field = root === 'units' ? rest : path;
+    if (root === 'units') goTo('box', owner);
+    else goTo(root === 'items' ? 'contents' : 'wall');
     if (narrow) setPaneOpen(true);
     setTimeout(() => {
       const input = document.querySelector<HTMLInputElement>(`[data-field="${field.join('.')}"]`);
@@ -68,14 +74,14 @@ export function ProjectPage() {
         does: `Station ${row.name}`,
         run: () => void navigate(`/project/${id}/${here}/${row.id}`),
       })),
-      { keys: 'Escape', does: 'Select nothing', run: () => dispatch(panelSelected(null)) },
+      { keys: 'Escape', does: 'Select nothing', run: () => dispatch(picked(null)) },
       { keys: '?', does: 'This list', run: () => setListing(true) },
     ],
     [dispatch, here, id, navigate, undo],
   );
   useHotkeys(hotkeys);
 
-  const pane = shown && <ReadingPane shown={shown} station={station} onStation={goTo} />;
+  const pane = <ReadingPane shown={shown} station={station} onStation={goTo} />;
   return (
     <NestProvider>
       <ExplainProvider onSource={goToSource}>
@@ -83,24 +89,14 @@ export function ProjectPage() {
           <TopBar station={station} onFind={() => setFinding(true)} onUndo={undo} />
           <Stations current={station} onStation={goTo} />
           <main className="station" id="station">
-            {!shown ? (
-              <EmptyProject />
-            ) : station === 'box' ? (
-              <BoxStation shown={shown} />
-            ) : station === 'stock' ? (
-              <StockStation shown={shown} />
-            ) : station === 'sheets' ? (
-              <SheetsStation shown={shown} />
-            ) : (
-              <HangStation shown={shown} />
-            )}
+            <StationBody station={station} shown={shown} onStation={goTo} />
           </main>
           {!narrow && (
             <aside className="pane" aria-label="Reading pane">
               {pane}
             </aside>
           )}
-          {narrow && shown && (
+          {narrow && (
             <>
               <IconButton className="pane-button" color="secondary" aria-label="Open the reading pane" onClick={() => setPaneOpen(true)}>
                 <MenuBook />
@@ -128,6 +124,31 @@ export function ProjectPage() {
       </ExplainProvider>
     </NestProvider>
   );
+}
+
+/** What a station shows; contents and wall also before there is a cabinet. */
+function StationBody({
+  station,
+  shown,
+  onStation,
+}: {
+  readonly station: StationId;
+  readonly shown: ShownUnit | undefined;
+  readonly onStation: (station: StationId, unit?: string) => void;
+}) {
+  if (station === 'contents') return <ContentsStation shown={shown} onStation={onStation} />;
+  if (station === 'wall') return <WallStation shown={shown} />;
+  if (!shown) return <EmptyProject onStation={onStation} />;
+  switch (station) {
+    case 'box':
+      return <BoxStation shown={shown} />;
+    case 'stock':
+      return <StockStation shown={shown} />;
+    case 'sheets':
+      return <SheetsStation shown={shown} />;
+    case 'hang':
+      return <HangStation shown={shown} />;
+  }
 }
 
 function Notices() {

@@ -2,21 +2,37 @@
 import type { Finding } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { BoxForm } from '../box/BoxForm.tsx';
+import { ContentsReading } from '../contents/ContentsReading.tsx';
 import { PartReading } from '../box/PartReading.tsx';
 import { HangReading } from '../hang/HangReading.tsx';
 import { SheetsReading } from '../sheets/SheetsReading.tsx';
 import { StockReading } from '../stock/StockReading.tsx';
+import { WallReading } from '../wall/WallReading.tsx';
 import { FindingCard } from './FindingCard.tsx';
 import type { ShownUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 
 export interface ReadingPaneProps {
-  readonly shown: ShownUnit;
+  readonly shown: ShownUnit | undefined;
   readonly station: StationId;
   readonly onStation: (station: StationId) => void;
 }
 
 export function ReadingPane({ shown, station, onStation }: ReadingPaneProps) {
+  if (station === 'contents') return <ContentsReading shown={shown} onStation={onStation} />;
+  if (station === 'wall') return <WallReading shown={shown} onStation={onStation} />;
+  return shown ? <UnitReading shown={shown} station={station} onStation={onStation} /> : null;
+}
+
+function UnitReading({
+  shown,
+  station,
+  onStation,
+}: {
+  readonly shown: ShownUnit;
+  readonly station: Exclude<StationId, 'contents' | 'wall'>;
+  readonly onStation: (station: StationId) => void;
+}) {
   const selected = useAppSelector(({ view }) => view.selected);
   const panel = selected ? shown.plan.unit.byId.get(selected) : undefined;
   const about = (finding: Finding): boolean => (panel ? finding.panels.includes(panel.id) : finding.station === station);

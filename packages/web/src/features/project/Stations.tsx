@@ -1,12 +1,14 @@
 /** The stations in the order of the work, along a folding rule. State by shape before colour, with a few words that say the result. */
-import { percentText, type Station } from '@keen/core';
+import { percentText, studsKnown, thingsInOrder, unplaced, type Design, type Finding, type Station } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
-import { selectPlan, useUnit } from './selectors.ts';
+import { selectDesign, selectPlan, useUnit } from './selectors.ts';
 
 export type StationId = Station;
 
 export const STATIONS: readonly { readonly id: StationId; readonly name: string }[] = [
+  { id: 'contents', name: 'Contents' },
+  { id: 'wall', name: 'Wall' },
   { id: 'box', name: 'Box' },
   { id: 'stock', name: 'Stock' },
   { id: 'sheets', name: 'Sheets' },
@@ -56,18 +58,43 @@ export function StateMark({ mark }: { readonly mark: Mark }) {
   );
 }
 
-function useResults(): Readonly<Record<StationId, { mark: Mark; words: string }>> {
+const markFor = (findings: readonly Finding[]): Mark =>
+  findings.some(({ severity }) => severity === 'stop') ? 'stop' : findings.some(({ severity }) => severity === 'change') ? 'look' : 'fine';
+
+type Result = { readonly mark: Mark; readonly words: string };
+
+/** Contents and wall are asked about the whole project, not one cabinet. */
+function contentsResult(design: Design, findings: readonly Finding[]): Result {
+  const kinds = Object.keys(design.items).length;
+  if (kinds === 0) return { mark: 'none', words: 'nothing yet' };
+  const here = findings.filter(({ station }) => station === 'contents');
+  const loose = unplaced(design).length;
+  if (here.length > 0) return { mark: markFor(here), words: `${here.length} to look at` };
+  return { mark: loose > 0 ? 'look' : 'fine', words: loose > 0 ? `${loose} without a place` : `${kinds} kinds of thing` };
+}
+
+function wallResult(design: Design, findings: readonly Finding[]): Result {
+  const here = findings.filter(({ station }) => station === 'wall');
+  if (here.length > 0) return { mark: markFor(here), words: `${here.length} to look at` };
+  const things = thingsInOrder(design.wall).length;
+  if (!studsKnown(design.wall)) return { mark: 'none', words: 'studs not known' };
+  return { mark: 'fine', words: things === 0 ? 'studs known' : `${things} things on it` };
+}
+
+function useResults(): Readonly<Record<StationId, Result>> {
   const shown = useUnit();
   const plan = useAppSelector(selectPlan);
   const { nests, searching } = useNests();
+  const design = useAppSelector(selectDesign);
+  const contents = contentsResult(design, plan.findings);
+  const wall = wallResult(design, plan.findings);
   if (!shown) {
     const none = { mark: 'none' as const, words: 'nothing yet' };
-    return { box: none, stock: none, sheets: none, hang: none };
+    return { contents, wall, box: none, stock: none, sheets: none, hang: none };
   }
   const { findings, hang } = shown.plan;
   const of = (station: StationId) => findings.filter((finding) => finding.station === station);
-  const markOf = (station: StationId): Mark =>
-    of(station).some(({ severity }) => severity === 'stop') ? 'stop' : of(station).some(({ severity }) => severity === 'change') ? 'look' : 'fine';
+  const markOf = (station: StationId): Mark => markFor(of(station));
   const toLookAt = (station: StationId, fine: string): string => (of(station).length > 0 ? `${of(station).length} to look at` : fine);
   const totals = nestTotals(nests);
   const unplaced = nests.some(({ plan: nest }) => (nest?.unplaced.length ?? 0) > 0);
@@ -81,6 +108,8 @@ function useResults(): Readonly<Record<StationId, { mark: Mark; words: string }>
   const hangWords = hang.state === 'refused' ? 'not like this' : weakest ? `${hang.state}, ${percentText(weakest.use.value)}` : hang.state;
   const measured = plan.stockOf(shown.box.stock).used.readings;
   return {
+    contents,
+    wall,
     box: { mark: markOf('box'), words: toLookAt('box', `${shown.plan.unit.panels.length} parts`) },
     stock: { mark: markOf('stock'), words: toLookAt('stock', `${measured} ${measured === 1 ? 'reading' : 'readings'}`) },
     sheets: { mark: unplaced ? 'stop' : totals ? markOf('sheets') : 'none', words: sheetWords },

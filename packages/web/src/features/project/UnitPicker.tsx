@@ -1,10 +1,11 @@
 /** The cabinets by name, and what can be done with them: add, rename, take out. */
-import { entered, newShelfBox, unitsInOrder, type UnitDesign } from '@keen/core';
+import { unitsInOrder, type UnitDesign } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
 import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
+import { freshBox } from './freshBox.ts';
 import { selectOpen, useUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
@@ -24,27 +25,6 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
   const add = (unit: UnitDesign): void => {
     apply([{ path: ['units', unit.id], value: unit }], `add ${unit.id}`, `${unit.name} added`);
     open(unit.id);
-  };
-  const fresh = (): UnitDesign => {
-    const last = units.at(-1);
-    const unit = design.unit;
-    const stocks = Object.values(workshop.products).filter((row) => row.kind === 'sheet' && row.unit === unit && row.material.endsWith('plywood'));
-    const thick = stocks.find(({ nominal }) => nominal.nm > 15e6) ?? stocks[0]!;
-    const thin = stocks.find(({ nominal }) => nominal.nm < 8e6) ?? thick;
-    return newShelfBox({
-      id: `u${crypto.randomUUID().slice(0, 8)}`,
-      name: `Cabinet ${units.length + 1}`,
-      order: (last?.order ?? 0) + 1,
-      unit,
-      width: entered(unit === 'mm' ? '600 mm' : '24 in'),
-      height: entered(unit === 'mm' ? '700 mm' : '28 in'),
-      depth: entered(unit === 'mm' ? '280 mm' : '11 in'),
-      stock: thick.id,
-      backStock: thin.id,
-      shelves: 2,
-      contents: { preset: 'general', kg: null },
-      place: { along: entered('300 mm'), up: entered('1350 mm') },
-    });
   };
   const copy = (): void => {
     if (!shown) return;
@@ -67,7 +47,7 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
           </MenuItem>
         ))}
         <Divider />
-        <MenuItem onClick={() => add(fresh())}>Add a cabinet</MenuItem>
+        <MenuItem onClick={() => add(freshBox(design, workshop))}>Add a cabinet</MenuItem>
         <MenuItem disabled={!shown} onClick={copy}>
           Copy this one
         </MenuItem>

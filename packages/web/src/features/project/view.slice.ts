@@ -7,11 +7,18 @@ export interface ViewState {
   /** Panel id, pointed at anywhere, lit everywhere. */
   readonly selected: string | null;
   readonly hovered: string | null;
+  /** A thing to hold, or something of the wall, pointed at. */
+  readonly picked: Picked | null;
   /** null: each cabinet in its own unit. */
   readonly unit: DisplayUnit | null;
   readonly scheme: Scheme;
   /** A fix that is being looked at: drawn and counted as if it were done. */
   readonly ghost: Ghost | null;
+}
+
+export interface Picked {
+  readonly kind: 'item' | 'thing' | 'stud' | 'rail' | 'looked' | 'bow' | 'row';
+  readonly id: string;
 }
 
 export interface Ghost {
@@ -21,7 +28,7 @@ export interface Ghost {
 
 export const SCHEME_KEY = 'keen-scheme';
 
-const START: ViewState = { selected: null, hovered: null, unit: null, scheme: 'light', ghost: null };
+const START: ViewState = { selected: null, hovered: null, picked: null, unit: null, scheme: 'light', ghost: null };
 
 export const viewSlice = createSlice({
   name: 'view',
@@ -29,10 +36,11 @@ export const viewSlice = createSlice({
   reducers: {
     panelSelected: (state, { payload }: PayloadAction<string | null>): ViewState => ({ ...state, selected: payload }),
     panelHovered: (state, { payload }: PayloadAction<string | null>): ViewState => ({ ...state, hovered: payload }),
+    picked: (state, { payload }: PayloadAction<Picked | null>): ViewState => ({ ...state, picked: payload, selected: null }),
     unitChosen: (state, { payload }: PayloadAction<DisplayUnit | null>): ViewState => ({ ...state, unit: payload }),
     ghostShown: (state, { payload }: PayloadAction<Ghost | null>): ViewState => ({ ...state, ghost: payload }),
     schemeChosen: (state, { payload }: PayloadAction<Scheme>): ViewState => ({ ...state, scheme: payload }),
   },
 });
 
-export const { ghostShown, panelSelected, panelHovered, unitChosen, schemeChosen } = viewSlice.actions;
+export const { ghostShown, panelSelected, panelHovered, picked, unitChosen, schemeChosen } = viewSlice.actions;

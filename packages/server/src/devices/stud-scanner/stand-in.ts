@@ -1,0 +1,115 @@
+/** The stud scanner's stand-in: a TCP server that speaks lines of JSON, with noise, false echoes and faults on demand. README.md tells the protocol. */
+import { createServer, type Server, type Socket } from 'node:net';
+import { seeded } from '@keen/core';
+import { levelAt } from './wall.ts';
+
+/** Samples lie so far apart, mm. */
+const STEP_MM = 5;
+const NOISE = 7;
+const LONGEST_MM = 50_000;
+/** Each scan takes so much of the battery. */
+const BATTERY_PER_SCAN = 0.004;
+const BATTERY_LOW = 0.2;
+
+type Fault = { readonly how: 'drop' | 'silent'; readonly at: number };
+
+interface Scan {
+  readonly from: number;
+  readonly to: number;
+  readonly speed: number;
+}
+
+/** Starts listening on loopback; `port` 0 takes a free one. */
+export function startScannerStandIn(port: number): Promise<Server> {
+  let battery = 0.86;
+  let scans = 0;
+  let fault: Fault | null = null;
+  const server = createServer((socket) => {
+    let timer: NodeJS.Timeout | undefined;
+    const say = (message: object): void => void socket.write(`${JSON.stringify(message)}\n`);
+    say({ type: 'hello', name: 'stud scanner, stand-in', battery });
+    const scan = ({ from, to, speed }: Scan): void => {
+      const random = seeded(++scans);
+      battery = Math.max(0, battery - BATTERY_PER_SCAN);
+      const step = to >= from ? STEP_MM : -STEP_MM;
+      let at = from;
+      let silent = false;
+      clearInterval(timer);
+      // A few samples a tick: timers do not run as fast as a hand moves.
+      const each = Math.max(1, Math.round((speed * 0.02) / STEP_MM));
+      timer = setInterval(() => {
+        for (let n = 0; n < each; n++) {
+          if (step > 0 ? at > to : at < to) {
+            clearInterval(timer);
+            if (battery < BATTERY_LOW) say({ type: 'battery-low', battery });
+            return say({ type: 'end', battery });
+          }
+          if (fault && (step > 0 ? at >= fault.at : at <= fault.at)) {
+            const { how } = fault;
+            fault = null;
+            clearInterval(timer);
+            if (how === 'drop') return void socket.destroy();
+            silent = true;
+          }
+          if (silent) return;
+          const level = Math.min(100, Math.max(0, levelAt(at) + NOISE * (random() + random() - 1)));
+          say({ type: 'sample', at, level: Math.round(level * 10) / 10 });
+          at += step;
+        }
+      }, 20);
+    };
+    onLines(socket, (line) => {
+      const message = read(line);
+      if (message === null) return say({ type: 'error', message: 'not understood', accepted: 'scan, stop, fail' });
+      switch (message['cmd']) {
+        case 'scan': {
+          const [from, to, speed] = [message['from'], message['to'], message['speed'] ?? 800].map(Number);
+          if (![from, to, speed].every((value) => Number.isFinite(value)) || Math.abs(to! - from!) > LONGEST_MM || speed! <= 0)
+            return say({ type: 'error', message: 'that is no line', accepted: `from and to in mm, at most ${LONGEST_MM} apart, speed over 0` });
+          return scan({ from: from!, to: to!, speed: speed! });
+        }
+        case 'stop':
+          clearInterval(timer);
+          return say({ type: 'end', battery });
+        case 'fail': {
+          const how = message['how'];
+          const at = Number(message['at']);
+          if ((how !== 'drop' && how !== 'silent') || !Number.isFinite(at))
+            return say({ type: 'error', message: 'that is no fault', accepted: 'how: drop or silent, at in mm' });
+          fault = { how, at };
+          return say({ type: 'armed', how, at });
+        }
+        default:
+          return say({ type: 'error', message: 'not understood', accepted: 'scan, stop, fail' });
+      }
+    });
+    socket.on('close', () => clearInterval(timer));
+    socket.on('error', () => clearInterval(timer));
+  });
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, '127.0.0.1', () => resolve(server));
+  });
+}
+
+/** Calls back for each whole line; a line that never ends closes the connection. */
+export function onLines(socket: Socket, each: (line: string) => void, most = 10_000): void {
+  let rest = '';
+  socket.setEncoding('utf8');
+  socket.on('data', (chunk: string) => {
+    rest += chunk;
+    const lines = rest.split('\n');
+    rest = lines.pop() ?? '';
+    if (rest.length > most) return void socket.destroy();
+    for (const line of lines) if (line.trim() !== '') each(line);
+  });
+}
+
+function read(line: string): Record<string, unknown> | null {
+  try {
+    const value: unknown = JSON.parse(line);
+    return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Record<string, unknown>) : null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,101 @@
+/** Contents: what must it hold? Things to scale on their floors, or the table they are entered in. */
+import { contentsCsv, itemsInOrder, massOf, massText, newItem, readContents, unplaced } from '@keen/core';
+import Add from '@mui/icons-material/Add';
+import { Button, CircularProgress } from '@mui/material';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import type { StationId } from '../project/Stations.tsx';
+import { problemSaid } from '../project/project.slice.ts';
+import { useEdit } from '../project/useEdit.ts';
+import { picked } from '../project/view.slice.ts';
+import { RowsView } from './RowsView.tsx';
+import { ShelvesDrawing } from './ShelvesDrawing.tsx';
+import { newId } from './newId.ts';
+
+const ItemTable = lazy(() => import('./ItemTable.tsx'));
+
+const VIEWS = [
+  { id: 'shelves', name: 'On the shelves' },
+  { id: 'table', name: 'Table' },
+  { id: 'rows', name: 'How many fit' },
+] as const;
+type View = (typeof VIEWS)[number]['id'];
+
+export function ContentsStation({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId) => void }) {
+  const design = useAppSelector(selectDesign);
+  const unit = useDisplayUnit();
+  const dispatch = useAppDispatch();
+  const { apply } = useEdit();
+  const items = itemsInOrder(design.items);
+  const [chosen, setView] = useState<View | null>(null);
+  // Nothing to draw yet: the table is where it begins.
+  const view = chosen ?? (items.length === 0 || !shown ? 'table' : 'shelves');
+  const input = useRef<HTMLInputElement>(null);
+  const loose = unplaced(design);
+  const kg = items.reduce((sum, item) => sum + massOf(item, item.count).value, 0);
+  const add = (): void => {
+    const id = newId();
+    apply([{ path: ['items', id], value: newItem({ id, order: (items.at(-1)?.order ?? 0) + 1, unit }) }], '', 'Thing added');
+    dispatch(picked({ kind: 'item', id }));
+  };
+  const openCsv = async (file: File): Promise<void> => {
+    const read = readContents(await file.text(), { unit, order: (items.at(-1)?.order ?? 0) + 1, newId });
+    if (!read.ok)
+      return void dispatch(problemSaid({ ...read.problem, message: `“${file.name}” was not read: ${read.problem.message} (${read.problem.where})` }));
+    apply(
+      read.value.items.map((item) => ({ path: ['items', item.id], value: item })),
+      '',
+      `${read.value.items.length} rows read`,
+    );
+  };
+  return (
+    <div className="station-body">
+      <div className="station-head">
+        <div className="view-tabs" role="tablist" aria-label="View">
+          {VIEWS.map(({ id, name }) => (
+            <button key={id} type="button" role="tab" aria-selected={view === id} className={view === id ? 'current' : ''} onClick={() => setView(id)}>
+              {name}
+            </button>
+          ))}
+        </div>
+        <div className="head-tools">
+          <Button variant="outlined" startIcon={<Add />} onClick={add}>
+            Add a thing
+          </Button>
+          <Button onClick={() => input.current?.click()}>CSV in</Button>
+          <Button disabled={items.length === 0} onClick={() => download(`${fileName(design.name)}-contents.csv`, 'text/csv', contentsCsv(design.items, unit))}>
+            CSV out
+          </Button>
+          <input
+            ref={input}
+            type="file"
+            accept=".csv,.tsv,.txt,text/csv"
+            hidden
+            aria-label="Table of contents"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) void openCsv(file);
+            }}
+          />
+        </div>
+      </div>
+      <p className="lead">
+        {items.length === 0
+          ? 'Everything that will live in it, counted and measured; room to lift it out and to grow is kept by itself.'
+          : `${items.length} ${items.length === 1 ? 'kind' : 'kinds'} of thing, ${massText(kg, unit)}; ${loose.length === 0 ? 'all have a place.' : `${loose.length} without a place.`}`}
+      </p>
+      {view === 'table' ? (
+        <Suspense fallback={<CircularProgress aria-label="Loading the table" />}>
+          <ItemTable label="What it must hold" />
+        </Suspense>
+      ) : view === 'rows' ? (
+        <RowsView shown={shown} onStation={onStation} />
+      ) : (
+        <ShelvesDrawing shown={shown} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,312 @@
+/** Things to scale on the floors they were given to, and a tray of those without a place. Drag between them; the pane has the typed twin. */
+import { frontView, labelWords, massText, toMm, unplaced, type CompartmentLoad, type Item } from '@keen/core';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useSize } from '../../ui/useSize.ts';
+import { PanelShape } from '../box/BoxDrawing.tsx';
+import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+import { picked } from '../project/view.slice.ts';
+import { moveThings } from './moveThings.ts';
+import { placedOutline } from './Silhouette.tsx';
+
+const ROOM = { left: 16, right: 130, top: 26, bottom: 16 } as const;
+const TRAY_LEAST = 220;
+
+interface Held {
+  readonly item: Item;
+  /** Null when it comes from the tray. */
+  readonly on: string | null;
+  readonly x: number;
+  readonly y: number;
+  readonly moved: boolean;
+}
+
+export function ShelvesDrawing({ shown }: { readonly shown: ShownUnit | undefined }) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  return (
+    <div className="drawing-room" ref={ref}>
+      {size.width > 0 && <Drawing shown={shown} width={size.width} height={size.height} />}
+    </div>
+  );
+}
+
+function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefined; readonly width: number; readonly height: number }) {
+  const design = useAppSelector(selectDesign);
+  const chosen = useAppSelector(({ view }) => (view.picked?.kind === 'item' ? view.picked.id : null));
+  const dispatch = useAppDispatch();
+  const { apply } = useEdit();
+  const [held, setHeld] = useState<Held | null>(null);
+  const svg = useRef<SVGSVGElement>(null);
+  const loose = unplaced(design);
+  const narrow = width < 560;
+  const tray = loose.length > 0 ? (narrow ? width : Math.max(TRAY_LEAST, width * 0.34)) : 0;
+  const across = shown ? toMm(shown.plan.unit.outside.width.value) : 1;
+  const up = shown ? toMm(shown.plan.unit.outside.height.value) : 1;
+  const boxWidth = narrow ? width : width - tray;
+  const boxHeight = narrow && tray ? height * 0.6 : height;
+  const scale = shown ? Math.max(0.02, Math.min((boxWidth - ROOM.left - ROOM.right) / across, (boxHeight - ROOM.top - ROOM.bottom) / up)) : 0.5;
+  const left = ROOM.left + Math.max(0, (boxWidth - ROOM.left - ROOM.right - across * scale) / 2);
+  const x = (mm: number): number => left + mm * scale;
+  const y = (mm: number): number => ROOM.top + (up - mm) * scale;
+
+  const at = (event: PointerEvent): [number, number] => {
+    const box = svg.current!.getBoundingClientRect();
+    return [event.clientX - box.left, event.clientY - box.top];
+  };
+  const floorUnder = (px: number, py: number): string | null => {
+    const space = shown?.plan.unit.compartments.find(({ at: corner, width: wide, height: high }) => {
+      const [x1, x2] = [x(toMm(corner.along)), x(toMm(corner.along) + toMm(wide.value))];
+      const [y1, y2] = [y(toMm(corner.up) + toMm(high.value)), y(toMm(corner.up))];
+      return px >= x1 && px <= x2 && py >= y1 && py <= y2;
+    });
+    return space?.keptBy ?? null;
+  };
+  const take = (item: Item, on: string | null) => (event: PointerEvent) => {
+    event.stopPropagation();
+    dispatch(picked({ kind: 'item', id: item.id }));
+    const [px, py] = at(event);
+    svg.current?.setPointerCapture(event.pointerId);
+    setHeld({ item, on, x: px, y: py, moved: false });
+  };
+  const drag = (event: PointerEvent): void => {
+    if (!held) return;
+    const [px, py] = at(event);
+    setHeld({ ...held, x: px, y: py, moved: held.moved || Math.hypot(px - held.x, py - held.y) > 4 });
+  };
+  const drop = (): void => {
+    if (held?.moved && shown) {
+      const to = floorUnder(held.x, held.y);
+      const inTray = tray > 0 && (narrow ? held.y > boxHeight : held.x > boxWidth);
+      const from = held.on === null ? null : { unit: shown.box.id, on: held.on };
+      const count =
+        held.on === null ? (loose.find(({ item }) => item.id === held.item.id)?.count ?? 1) : (held.item.homes[shown.box.id]?.[held.on]?.count ?? 1);
+      if (to !== null && to !== held.on) apply(moveThings(held.item, count, from, { unit: shown.box.id, on: to }), '', `${held.item.name} moved`);
+      else if (to === null && from && (inTray || tray === 0)) apply(moveThings(held.item, count, from, null), '', `${held.item.name} taken off`);
+    }
+    setHeld(null);
+  };
+  /** Arrows move between things in the order of the table. */
+  const keys = (event: KeyboardEvent): void => {
+    const order = Object.values(design.items)
+      .sort((a, b) => a.order - b.order)
+      .map(({ id }) => id);
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (step === undefined || order.length === 0) return;
+    event.preventDefault();
+    const here = chosen ? order.indexOf(chosen) : -1;
+    dispatch(picked({ kind: 'item', id: order[(here + step + order.length) % order.length]! }));
+  };
+  const name = shown
+    ? `${shown.box.name} with what it holds. ${shown.plan.weights.contents.map(({ compartment, arrangement, mass }) => `${labelWords(compartment.name)}: ${arrangement ? `${arrangement.spots.length} things, ` : ''}${massText(mass.value, shown.unit)}`).join('; ')}. ${loose.length} without a place. Arrow keys move between things.`
+    : `${loose.length} things without a place.`;
+  return (
+    <svg
+      ref={svg}
+      className="drawing shelves"
+      width={width}
+      height={height}
+      tabIndex={0}
+      role="img"
+      aria-label={name}
+      onKeyDown={keys}
+      onPointerMove={drag}
+      onPointerUp={drop}
+      onPointerCancel={() => setHeld(null)}
+      onClick={(event) => event.target === svg.current && dispatch(picked(null))}
+    >
+      {shown && (
+        <>
+          {frontView(shown.plan.unit)
+            .filter(({ role }) => role !== 'wall-half' && role !== 'hanging-rail')
+            .map((seen) => (
+              <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
+            ))}
+          {shown.plan.weights.contents.map((load) => (
+            <Floor
+              key={load.compartment.id}
+              load={load}
+              shown={shown}
+              x={x}
+              y={y}
+              scale={scale}
+              chosen={chosen}
+              lit={held?.moved === true && floorUnder(held.x, held.y) === load.compartment.keptBy}
+              onTake={take}
+            />
+          ))}
+        </>
+      )}
+      {tray > 0 && (
+        <Tray
+          lots={loose}
+          x={narrow ? 0 : boxWidth}
+          y={narrow ? boxHeight : 0}
+          width={tray}
+          height={narrow ? height - boxHeight : height}
+          scale={scale}
+          chosen={chosen}
+          onTake={take}
+        />
+      )}
+      {held?.moved && (
+        <g className="held" pointerEvents="none">
+          <Shape
+            item={held.item}
+            x={(mm) => held.x + mm * scale}
+            y={(mm) => held.y - mm * scale}
+            along={-toMm(held.item.width.nm) / 2}
+            up={-toMm(held.item.height.nm) / 2}
+            lit
+          />
+        </g>
+      )}
+    </svg>
+  );
+}
+
+type Take = (item: Item, on: string | null) => (event: PointerEvent) => void;
+
+function Floor({
+  load,
+  shown,
+  x,
+  y,
+  scale,
+  chosen,
+  lit,
+  onTake,
+}: {
+  readonly load: CompartmentLoad;
+  readonly shown: ShownUnit;
+  readonly x: (mm: number) => number;
+  readonly y: (mm: number) => number;
+  readonly scale: number;
+  readonly chosen: string | null;
+  readonly lit: boolean;
+  readonly onTake: Take;
+}) {
+  const { compartment, arrangement, mass } = load;
+  const [along, up] = [toMm(compartment.at.along), toMm(compartment.at.up)];
+  const [wide, high] = [toMm(compartment.width.value), toMm(compartment.height.value)];
+  // What stands behind is drawn first, so that the front ones cover it.
+  const spots = [...(arrangement?.spots ?? [])].sort((a, b) => b.behind - a.behind);
+  return (
+    <g>
+      {lit && <rect className="floor-lit" x={x(along)} y={y(up + high)} width={wide * scale} height={Math.max(0, high * scale)} />}
+      {spots.map(({ item, index, along: from, up: over, behind }) => (
+        <g key={`${item.id} ${index}`} className={`thing${behind > 0 ? ' behind' : ''}`} data-thing={item.id} onPointerDown={onTake(item, compartment.keptBy)}>
+          <title>{item.name}</title>
+          <Shape item={item} x={x} y={y} along={along + toMm(from)} up={up + toMm(over)} lit={chosen === item.id} />
+        </g>
+      ))}
+      <text className="floor-words" x={x(toMm(shown.plan.unit.outside.width.value)) + 12} y={y(up + high / 2)} dominantBaseline="central">
+        <tspan>{massText(mass.value, shown.unit)}</tspan>
+        <tspan className="rest" x={x(toMm(shown.plan.unit.outside.width.value)) + 12} dy={17}>
+          {arrangement ? `${Math.round(arrangement.fill * 100)} % full` : mass.value > 0 ? 'assumed' : 'empty'}
+        </tspan>
+      </text>
+    </g>
+  );
+}
+
+function Shape({
+  item,
+  x,
+  y,
+  along,
+  up,
+  lit,
+}: {
+  readonly item: Item;
+  readonly x: (mm: number) => number;
+  readonly y: (mm: number) => number;
+  readonly along: number;
+  readonly up: number;
+  readonly lit: boolean;
+}) {
+  return (
+    <polygon
+      className={`thing-shape ${item.kind}${lit ? ' selected' : ''}`}
+      points={placedOutline(item, along, up)
+        .map(([mx, my]) => `${x(mx)},${y(my)}`)
+        .join(' ')}
+    />
+  );
+}
+
+/** Things without a place, one of each kind, in rows. */
+function Tray({
+  lots,
+  x: left,
+  y: top,
+  width,
+  height,
+  scale: boxScale,
+  chosen,
+  onTake,
+}: {
+  readonly lots: ReturnType<typeof unplaced>;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly scale: number;
+  readonly chosen: string | null;
+  readonly onTake: Take;
+}) {
+  const pad = 14;
+  // At the box's scale when they fit; smaller, and said so, when they do not.
+  let scale = boxScale;
+  let rows = layRows(lots, scale, width - 2 * pad);
+  while (rows.height > height - 46 && scale > 0.02) {
+    scale *= 0.85;
+    rows = layRows(lots, scale, width - 2 * pad);
+  }
+  return (
+    <g className="tray">
+      <rect className="tray-room" x={left} y={top} width={width} height={height} />
+      <text className="view-name" x={left + pad} y={top + 20}>
+        without a place{scale < boxScale * 0.99 ? ', drawn smaller' : ''}
+      </text>
+      {rows.places.map(({ lot, x, y }) => (
+        <g key={lot.item.id} className="thing" data-thing={lot.item.id} onPointerDown={onTake(lot.item, null)}>
+          <title>
+            {lot.count} × {lot.item.name}
+          </title>
+          <Shape item={lot.item} x={(mm) => left + pad + x + mm * scale} y={(mm) => top + 34 + y - mm * scale} along={0} up={0} lit={chosen === lot.item.id} />
+          <text className="rest" x={left + pad + x} y={top + 34 + y + 13}>
+            {lot.count > 1 ? `${lot.count} × ` : ''}
+            {lot.item.name.length > 14 ? `${lot.item.name.slice(0, 13)}…` : lot.item.name}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+}
+
+function layRows(
+  lots: ReturnType<typeof unplaced>,
+  scale: number,
+  width: number,
+): { places: { lot: (typeof lots)[number]; x: number; y: number }[]; height: number } {
+  const places: { lot: (typeof lots)[number]; x: number; y: number }[] = [];
+  let [x, y, high] = [0, 0, 0];
+  let row: typeof places = [];
+  const close = (): void => {
+    for (const place of row) places.push({ ...place, y: y + high });
+    y += high + 26;
+    [x, high, row] = [0, 0, []];
+  };
+  for (const lot of lots) {
+    const points = placedOutline(lot.item, 0, 0);
+    const wide = Math.max(...points.map(([px]) => px)) * scale;
+    const room = Math.max(wide, 96);
+    if (x > 0 && x + room > width) close();
+    row.push({ lot, x, y: 0 });
+    x += room + 10;
+    high = Math.max(high, Math.max(...points.map(([, py]) => py)) * scale);
+  }
+  close();
+  return { places, height: y };
+}

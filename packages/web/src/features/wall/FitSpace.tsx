@@ -1,0 +1,151 @@
+/** Fit the space: the largest cabinet that can go into a free rectangle, or a run of equal ones with a gap kept for something. */
+import { applyEdit, entered, fillRoom, mm, roomsFor, runOfUnits, tapeTextWithUnit, type Entered, type Length, type Rect, type Share } from '@keen/core';
+import { Button } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+import { freshBox } from '../project/freshBox.ts';
+import { selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import type { StationId } from '../project/Stations.tsx';
+import { useEdit } from '../project/useEdit.ts';
+
+const unitId = (): string => `u${crypto.randomUUID().slice(0, 8)}`;
+const SHARES: readonly { readonly value: Share; readonly label: string }[] = [
+  { value: 'ends', label: 'at both ends' },
+  { value: 'left', label: 'at the right end' },
+  { value: 'right', label: 'at the left end' },
+  { value: 'between', label: 'between them' },
+];
+
+export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId, unit?: string) => void }) {
+  const { design, workshop } = useAppSelector(selectOpen);
+  const plan = useAppSelector(selectPlan);
+  const unit = useDisplayUnit();
+  const { apply } = useEdit();
+  const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
+  const [clear, setClear] = useState(() => ({ above: pick('30 mm', '1 1/4 in'), beside: pick('0 mm', '0 in'), below: pick('0 mm', '0 in') }));
+  const [room, setRoom] = useState(0);
+  const [count, setCount] = useState(2);
+  const [gap, setGap] = useState(() => pick('0 mm', '0 in'));
+  const [open, setOpen] = useState(() => pick('0 mm', '0 in'));
+  const [after, setAfter] = useState(1);
+  const [share, setShare] = useState<Share>('ends');
+  const out = shown?.plan.block.out ?? pick('300 mm', '12 in').nm;
+  const blocks = plan.units.map(({ block }) => block);
+  const leaving = shown ? [shown.box.id] : [];
+  const rooms = useMemo(
+    () => roomsFor(design, blocks, out, { above: clear.above.nm, beside: clear.beside.nm, below: clear.below.nm }, leaving).slice(0, 8),
+    // Blocks come from the plan: the same plan has the same rooms.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [plan, clear, out],
+  );
+  const here: Rect | undefined = rooms[Math.min(room, rooms.length - 1)];
+  const say = (nm: number): string => tapeTextWithUnit(Math.round(nm) as Length, unit);
+  const box = shown?.box ?? freshBox(design, workshop);
+  const made = useMemo(
+    () =>
+      here
+        ? runOfUnits(
+            { ...design, units: { ...design.units, [box.id]: box } },
+            box,
+            here,
+            { count, width: null, gap: gap.nm, open: { width: open.nm, after }, share },
+            unitId,
+          )
+        : null,
+    // A fresh box differs only in its id each time.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [here, count, gap, open, after, share, shown?.box, design],
+  );
+  const length = (key: keyof typeof clear, label: string) => (
+    <LengthField
+      label={label}
+      name={`fit.${key}`}
+      value={clear[key]}
+      unit={unit}
+      least={mm(0)}
+      most={mm(2000)}
+      onChange={(value) => value && setClear({ ...clear, [key]: value })}
+    />
+  );
+  const fill = (): void => {
+    if (!here) return;
+    const edit = shown
+      ? fillRoom(box, here)
+      : [{ path: ['units', box.id], value: applyEdit({ ...design, units: { [box.id]: box } }, fillRoom(box, here)).units[box.id] }];
+    apply(edit, '', 'Filled the space');
+    if (!shown) onStation('wall', box.id);
+  };
+  return (
+    <div className="fields">
+      {length('above', 'clear above, for lifting it on')}
+      {length('beside', 'clear to each side')}
+      {length('below', 'clear over what is below')}
+      {!here ? (
+        <p className="quiet">No free space of any use is left for something {say(out)} deep.</p>
+      ) : (
+        <>
+          <ChoiceField
+            label="free space"
+            name="fit.room"
+            value={String(Math.min(room, rooms.length - 1))}
+            options={rooms.map((each, index) => ({
+              value: String(index),
+              label: `${say(each.right - each.left)} × ${say(each.top - each.bottom)}, from ${say(each.left)} along and ${say(each.bottom)} up`,
+            }))}
+            onChange={(value) => setRoom(Number(value))}
+          />
+          <Button variant="outlined" onClick={fill}>
+            Fill it with {shown ? shown.box.name : 'a new cabinet'}
+          </Button>
+          {shown && made && (
+            <>
+              <h3>Or a run of equal ones</h3>
+              <NumberField label="how many" name="fit.count" whole least={1} most={12} value={count} onChange={(value) => value !== null && setCount(value)} />
+              <LengthField
+                label="between neighbors"
+                name="fit.gap"
+                value={gap}
+                unit={unit}
+                least={mm(0)}
+                most={mm(1000)}
+                onChange={(value) => value && setGap(value)}
+              />
+              <LengthField
+                label="kept free for something"
+                name="fit.open"
+                value={open}
+                unit={unit}
+                least={mm(0)}
+                most={mm(3000)}
+                onChange={(value) => value && setOpen(value)}
+              />
+              {open.nm > 0 && (
+                <NumberField
+                  label="after how many"
+                  name="fit.after"
+                  whole
+                  least={0}
+                  most={count}
+                  value={Math.min(after, count)}
+                  onChange={(value) => value !== null && setAfter(value)}
+                />
+              )}
+              <ChoiceField label="what is left over goes" name="fit.share" value={share} options={SHARES} onChange={(value) => setShare(value as Share)} />
+              <p className="quiet">
+                {made.edit
+                  ? `${count} of ${say(made.run.width)}; ${say(made.run.left)} left over.`
+                  : `It does not fit: ${say(Math.max(0, -made.run.left))} too little.`}
+              </p>
+              <Button variant="outlined" disabled={!made.edit} onClick={() => made.edit && apply(made.edit, '', `A run of ${count}`)}>
+                Make this run
+              </Button>
+            </>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,51 @@
+/** Dragging a cabinet over the wall: it snaps to studs, other cabinets, rails and the wall's ends; the edit is made on every move and is one undo. */
+import { entered, NM_PER, snap, studsOf, type DisplayUnit, type Entered, type Plan, type SnapTarget, type Wall } from '@keen/core';
+
+const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
+
+/** A length in whole steps of the tape, as someone would type it. */
+export const stepped = (nm: number, unit: DisplayUnit): Entered => {
+  const steps = Math.round(nm / STEP[unit]);
+  return unit === 'mm' ? entered(`${steps} mm`) : entered(`${steps / 16} in`);
+};
+const exact = (nm: number): Entered => entered(`${nm / 1e6} mm`);
+
+export interface Dragged {
+  readonly along: Entered;
+  readonly up: Entered;
+  /** What it snapped to, in words. */
+  readonly to: string;
+}
+
+const SNAP_WORDS = { stud: 'stud', edge: 'in line with a neighbor', rail: 'rail', wall: 'end of the wall' } as const;
+
+/** Where a cabinet comes to that is dragged to a place; `reach` is how near a target must be. */
+export function draggedTo(wall: Wall, plan: Plan, id: string, at: { along: number; up: number }, reach: number, unit: DisplayUnit): Dragged {
+  const { block, unit: solid } = plan.byId.get(id)!;
+  const [wide, high] = [block.right - block.left, block.top - block.bottom];
+  const others = plan.units.filter((each) => each.id !== id).map((each) => each.block);
+  const sideways: SnapTarget[] = [
+    { at: 0, to: 'wall' },
+    { at: wall.width.nm, to: 'wall' },
+    ...others.flatMap(({ left, right }): SnapTarget[] => [
+      { at: left, to: 'edge' },
+      { at: right, to: 'edge' },
+    ]),
+    ...studsOf(wall).map(({ at: stud }): SnapTarget => ({ at: stud, to: 'stud' })),
+  ];
+  const along = snap(at.along, [0, wide, wide / 2], sideways, reach);
+  const upwards: SnapTarget[] = others.flatMap(({ bottom, top }): SnapTarget[] => [
+    { at: bottom, to: 'edge' },
+    { at: top, to: 'edge' },
+  ]);
+  const toEdge = snap(at.up, [0, high], upwards, reach);
+  const toRail = snap(
+    at.up,
+    [solid.hanging.valleyUp],
+    Object.values(wall.rails).map(({ up }): SnapTarget => ({ at: up.nm, to: 'rail' })),
+    reach,
+  );
+  const up = toRail.to ? toRail : toEdge;
+  const words = [along.to, up.to].filter((to) => to !== null).map((to) => SNAP_WORDS[to]);
+  return { along: along.to ? exact(along.at) : stepped(along.at, unit), up: up.to ? exact(up.at) : stepped(up.at, unit), to: words.join(', ') };
+}
