@@ -22,6 +22,9 @@ const TYPE = '/project/print-room/type';
 const SHOTS: readonly Shot[] = [
   { name: 'home', path: '/' },
   { name: 'new-cabinet', path: '/new' },
+  { name: 'contents', path: `${INK}/contents` },
+  { name: 'contents-table', path: `${INK}/contents`, before: (page) => page.getByRole('tab', { name: 'Table' }).click() },
+  { name: 'wall', path: `${INK}/wall` },
   { name: 'box', path: `${INK}/box` },
   { name: 'box-part', path: `${TYPE}/box`, before: (page) => page.locator('[data-panel="type/shelf/s1"]').first().click() },
   { name: 'cut-list', path: `${TYPE}/box`, before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
