@@ -7,8 +7,25 @@ export const EXAMPLE = fileURLToPath(new URL('../../examples/print-room.carcass.
 export const example = (): Record<string, any> => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as Record<string, any>;
 export const baseUrl = (): string => process.env['KEEN_URL']!;
 
-/** A copy of the print room under its own id. */
-export async function freshProject(change: (file: Record<string, any>) => void = () => {}, url = baseUrl()): Promise<string> {
+/** The two large cabinets alone, filled by what was guessed for each shelf: no things, no rails. */
+function bare(file: Record<string, any>): void {
+  const { design } = file;
+  design.items = {};
+  design.wall.rails = {};
+  design.units = { ink: design.units.ink, type: design.units.type };
+}
+
+/** A copy of the whole print room with all it holds, under its own id. */
+export const furnishedProject = (change: (file: Record<string, any>) => void = () => {}): Promise<string> => importProject(change);
+
+/** A copy of its two large cabinets under its own id. */
+export const freshProject = (change: (file: Record<string, any>) => void = () => {}, url = baseUrl()): Promise<string> =>
+  importProject((file) => {
+    bare(file);
+    change(file);
+  }, url);
+
+async function importProject(change: (file: Record<string, any>) => void, url = baseUrl()): Promise<string> {
   const file = example();
   change(file);
   const answer = await fetch(`${url}/api/projects/import`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ file }) });

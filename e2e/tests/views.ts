@@ -18,6 +18,27 @@ const pane = async (page: Page): Promise<void> => {
 export const VIEWS: readonly ViewCase[] = [
   { name: 'home', path: () => '/' },
   { name: 'new cabinet', path: () => '/new' },
+  { name: 'contents', path: at('ink', 'contents') },
+  {
+    name: 'contents, table',
+    path: at('ink', 'contents'),
+    before: async (page) => (await page.getByRole('tab', { name: 'Table' }).click(), page.getByRole('grid').waitFor()),
+  },
+  { name: 'contents, set out', path: at('type', 'contents'), before: pane },
+  {
+    name: 'contents, how many fit',
+    path: at('type', 'contents'),
+    before: async (page) => (await page.getByRole('tab', { name: 'How many fit' }).click(), page.getByRole('button', { name: 'Ask how many fit' }).click()),
+  },
+  { name: 'contents, a thing', path: at('ink', 'contents'), before: async (page) => (await page.locator('[data-thing="t06"]').first().click(), pane(page)) },
+  { name: 'wall', path: at('ink', 'wall') },
+  { name: 'wall form', path: at('type', 'wall'), before: pane },
+  { name: 'wall, a window', path: at('ink', 'wall'), before: async (page) => (await page.locator('[data-thing="window"]').first().click(), pane(page)) },
+  {
+    name: 'wall, a rail',
+    path: at('spacing-1', 'wall'),
+    before: async (page) => (await page.locator('[data-rail="rail-lower"]').first().click({ force: true }), pane(page)),
+  },
   { name: 'box', path: at('ink', 'box') },
   { name: 'box form', path: at('type', 'box'), before: pane },
   { name: 'box, a part', path: at('type', 'box'), before: async (page) => (await page.locator('[data-panel="type/shelf/s1"]').first().click(), pane(page)) },

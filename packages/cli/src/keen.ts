@@ -6,6 +6,7 @@ import { readFileSync, writeSync } from 'node:fs';
 import {
   answerSum,
   cutListCsv,
+  displayUnitOf,
   listSums,
   outcomeOf,
   plan,
@@ -42,7 +43,7 @@ function command([name, ...rest]: readonly string[], started: number): string {
       return json(withProject(rest, ({ design, record, workshop }) => planJson(plan(design, record, workshop), design)));
     case 'cutlist':
       return withProject(rest, ({ design, record, workshop }) =>
-        cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => design.units[unit]!.unit),
+        cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => displayUnitOf(design, unit)),
       );
     case 'nest':
       return json(nest(rest, started));

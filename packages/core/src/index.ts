@@ -119,7 +119,7 @@ export {
 export { findingWords, fixWords, type Sentence } from './checks/words/findings.ts';
 export { labelWords, WORDS } from './checks/words/labels.ts';
 export { seeded } from './chance/random.ts';
-export { standingReadings, standingScans, type WallScan, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './plan/design.ts';
+export { standingReadings, displayUnitOf, standingScans, type WallScan, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './plan/design.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
 export { hasFloor, standing, unplaced } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';

@@ -1,5 +1,5 @@
 /** Checks of rows: how many fit, what they lie over, what keeps them. Rules: docs/checks.md. */
-import { footprintOf, isLimp, standsThin } from '../contents/item.ts';
+import { footprintOf, isLimp, rollsOut, standsThin } from '../contents/item.ts';
 import type { RowAnswer } from '../contents/row.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
@@ -85,7 +85,7 @@ function gapBridged(context: CheckContext, answer: RowAnswer): Finding[] {
 function rowHolds(context: CheckContext, answer: RowAnswer): Finding[] {
   const { row, items } = answer;
   if (row.lip !== null || row.tiltDeg >= BACK_TILT_DEG || row.kind === 'cells' || row.kind === 'modules') return [];
-  const item = items.find((each) => each.kind === 'roll' || each.kind === 'bottle' || standsThin(each));
+  const item = items.find((each) => each.kind === 'roll' || rollsOut(each) || standsThin(each));
   if (!item) return [];
   const at = (key: string): string[] => inUnit(context, 'rows', row.id, key);
   const lip = roundUp(12, context.box.unit);

@@ -26,7 +26,18 @@ const arbitraryJob: fc.Arbitrary<SetOutJob> = fc
       const pin = pins.find(([of]) => of === index);
       return [{ item, count: item.count, pinned: pin !== undefined, on: pin?.[1] ?? null }];
     });
-    return { lots, width: mm(width), depth: mm(depth), height: mm(height), thickness: mm(18), floorUp: mm(1300), zone: reachOf(mm(1720)), elements: ['bottom', 's1', 's2'], mostLevels: 12, grow };
+    return {
+      lots,
+      width: mm(width),
+      depth: mm(depth),
+      height: mm(height),
+      thickness: mm(18),
+      floorUp: mm(1300),
+      zone: reachOf(mm(1720)),
+      elements: ['bottom', 's1', 's2'],
+      mostLevels: 12,
+      grow,
+    };
   });
 
 const found = (job: SetOutJob, steps = 40): SetOut => {
@@ -135,7 +146,14 @@ test('the bound by hand: 900 mm of 200 and 500 mm of 100 high on floors of 1000'
   const { pieces } = piecesOf(job, kgOf);
   expect(setOutBound(pieces, job.width, job.thickness)).toBe(0);
   const column = (width: number, height: number) => ({ foot: { along: mm(1), out: mm(1), up: mm(1) }, rows: 1, high: 1, width: mm(width), height: mm(height) });
-  const piece = (width: number, height: number, columns: number) => ({ item: {} as never, column: column(width, height), columns, count: columns, kg: 0, on: null });
+  const piece = (width: number, height: number, columns: number) => ({
+    item: {} as never,
+    column: column(width, height),
+    columns,
+    count: columns,
+    kg: 0,
+    on: null,
+  });
   // The first level is 200 high, the second at least the column that covers 1000 mm: 100; a shelf between.
   expect(setOutBound([piece(100, 200, 9), piece(100, 100, 5)], mm(1000), mm(18))).toBe(mm(200 + 100 + 18));
 });
@@ -180,7 +198,12 @@ test('heavy things stand low and daily ones between hip and eye', () => {
     height: { text: '150 mm', nm: mm(150) },
     count: 1,
   });
-  const lots = [size('light', 1, 'seldom'), size('heavy', 20, 'seldom'), size('daily', 2, 'daily')].map((each) => ({ item: each, count: 1, pinned: false, on: null }));
+  const lots = [size('light', 1, 'seldom'), size('heavy', 20, 'seldom'), size('daily', 2, 'daily')].map((each) => ({
+    item: each,
+    count: 1,
+    pinned: false,
+    on: null,
+  }));
   const { levels } = found(job(lots), 60);
   const order = levels.map((level) => level.lots[0]!.item.id);
   expect(order[0]).toBe('heavy');

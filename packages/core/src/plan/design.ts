@@ -50,6 +50,10 @@ export function standingReadings(record: readonly RecordEntry[]): ThicknessReadi
   return record.flatMap(({ id, reading }) => (reading && !withdrawn.has(id) ? [reading] : []));
 }
 
+/** The unit a part is read in: its cabinet's own, or the project's for what belongs to the wall. */
+export const displayUnitOf = ({ units, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>
+  (Object.hasOwn(units, owner) ? units[owner]?.unit : undefined) ?? unit;
+
 /** Scans that still stand, oldest first. */
 export function standingScans(record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] {
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));

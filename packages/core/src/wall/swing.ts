@@ -24,6 +24,9 @@ export interface PlanBlock {
   readonly top: number;
 }
 
+/** A hundredth of a square micrometre: less is what is left of rounding. */
+const TOUCHING_NM2 = 1e4;
+
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 
 /** The sector a door of the room sweeps, with its handle; null for what does not swing. */
@@ -57,7 +60,8 @@ export function sweeps(sector: Sector, block: PlanBlock): boolean {
   const [from, to] = [rad(sector.fromDeg), rad(sector.toDeg)];
   polygon = clip(polygon, (x, y) => Math.cos(from) * y - Math.sin(from) * x);
   polygon = clip(polygon, (x, y) => Math.sin(to) * x - Math.cos(to) * y);
-  if (polygon.length < 3 || areaOf(polygon) < 1) return false;
+  // Only touching is no room shared.
+  if (polygon.length < 3 || areaOf(polygon) < TOUCHING_NM2) return false;
   return nearest(polygon) < sector.radius;
 }
 

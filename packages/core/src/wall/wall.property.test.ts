@@ -17,7 +17,16 @@ const plain = newWall({ unit: 'mm', width: entered('4000 mm'), ceiling: entered(
 
 const arbitraryThing: fc.Arbitrary<WallThing> = fc
   .record({
-    kind: fc.constantFrom('outlet' as const, 'switch' as const, 'light' as const, 'tap' as const, 'cable' as const, 'pipe' as const, 'window' as const, 'bench' as const),
+    kind: fc.constantFrom(
+      'outlet' as const,
+      'switch' as const,
+      'light' as const,
+      'tap' as const,
+      'cable' as const,
+      'pipe' as const,
+      'window' as const,
+      'bench' as const,
+    ),
     left: whole(0, 3900),
     up: whole(0, 2200),
     width: whole(5, 200),
@@ -38,7 +47,11 @@ const arbitraryThing: fc.Arbitrary<WallThing> = fc
     handle: entered('0 mm'),
   }));
 
-const wallWith = (things: readonly WallThing[], looked: Wall['looked'] = {}): Wall => ({ ...plain, things: Object.fromEntries(things.map((thing) => [thing.id, thing])), looked });
+const wallWith = (things: readonly WallThing[], looked: Wall['looked'] = {}): Wall => ({
+  ...plain,
+  things: Object.fromEntries(things.map((thing) => [thing.id, thing])),
+  looked,
+});
 
 test('a hole is never drilled in line with an outlet, in a surveyed run, or along corners and ceiling; elsewhere it is look first', () => {
   fc.assert(
@@ -56,7 +69,9 @@ test('a hole is never drilled in line with an outlet, in a surveyed run, or alon
         });
       expect(drillState(wallWith(things), mm(along), mm(up))).toBe(forbidden ? 'never' : 'look-first');
       // Looking everywhere makes every other place known, and no forbidden one.
-      const everywhere = { a: { id: 'a', left: entered('0 mm'), up: entered('0 mm'), width: entered('4000 mm'), height: entered('2400 mm'), how: 'detector' as const } };
+      const everywhere = {
+        a: { id: 'a', left: entered('0 mm'), up: entered('0 mm'), width: entered('4000 mm'), height: entered('2400 mm'), how: 'detector' as const },
+      };
       expect(drillState(wallWith(things, everywhere), mm(along), mm(up))).toBe(forbidden ? 'never' : 'looked');
     }),
   );
@@ -73,13 +88,22 @@ test('every band starts at something that is there', () => {
 
 const arbitrarySector: fc.Arbitrary<Sector> = fc
   .record({ along: whole(-500, 500), out: whole(0, 400), radius: whole(50, 900), from: whole(-90, 180), turn: whole(1, 180) })
-  .map(({ along, out, radius, from, turn }) => ({ along, out, radius, fromDeg: from, toDeg: from + turn, bottom: 0, top: 100 }));
+  .map(({ along, out, radius, from, turn }) => ({
+    along: mm(along),
+    out: mm(out),
+    radius: mm(radius),
+    fromDeg: from,
+    toDeg: from + turn,
+    bottom: 0,
+    top: 100,
+  }));
 
 test('a swing meets a block exactly when a point of the sector lies in it', () => {
   fc.assert(
     fc.property(arbitrarySector, whole(-1200, 1200), whole(5, 800), whole(5, 700), (sector, left, width, out) => {
-      const block = { left, right: left + width, out, bottom: 10, top: 20 };
-      const inBlock = (grow: number): boolean => {
+      const block = { left: mm(left), right: mm(left + width), out: mm(out), bottom: 10, top: 20 };
+      const inBlock = (growMm: number): boolean => {
+        const grow = mm(growMm);
         // Points of the sector in polar steps; `grow` widens the block so that steps cannot miss it.
         for (let a = 0; a <= 120; a++) {
           const angle = ((sector.fromDeg + ((sector.toDeg - sector.fromDeg) * a) / 120) * Math.PI) / 180;
@@ -101,7 +125,9 @@ test('a swing meets a block exactly when a point of the sector lies in it', () =
 });
 
 test('a swing at another height meets nothing', () => {
-  expect(sweeps({ along: 0, out: 0, radius: 100, fromDeg: 0, toDeg: 90, bottom: 0, top: 50 }, { left: 0, right: 50, out: 50, bottom: 50, top: 90 })).toBe(false);
+  expect(sweeps({ along: 0, out: 0, radius: 100, fromDeg: 0, toDeg: 90, bottom: 0, top: 50 }, { left: 0, right: 50, out: 50, bottom: 50, top: 90 })).toBe(
+    false,
+  );
 });
 
 describe('room doors', () => {
@@ -141,7 +167,9 @@ describe('room doors', () => {
 });
 
 test('free rectangles are free, cannot be made larger, and every free point is in one', () => {
-  const rect: fc.Arbitrary<Rect> = fc.tuple(whole(0, 90), whole(1, 40), whole(0, 60), whole(1, 40)).map(([left, w, bottom, h]) => ({ left, right: left + w, bottom, top: bottom + h }));
+  const rect: fc.Arbitrary<Rect> = fc
+    .tuple(whole(0, 90), whole(1, 40), whole(0, 60), whole(1, 40))
+    .map(([left, w, bottom, h]) => ({ left, right: left + w, bottom, top: bottom + h }));
   const bounds: Rect = { left: 0, right: 100, bottom: 0, top: 70 };
   fc.assert(
     fc.property(fc.array(rect, { maxLength: 7 }), whole(0, 199), whole(0, 139), (taken, halfX, halfY) => {
@@ -169,25 +197,40 @@ test('free rectangles are free, cannot be made larger, and every free point is i
 
 test('a run keeps its gaps and its open stretch, and shares out all that is left', () => {
   fc.assert(
-    fc.property(whole(1, 6), whole(0, 60), whole(0, 500), whole(0, 6), fc.constantFrom('left' as const, 'right' as const, 'ends' as const, 'between' as const), (count, gap, open, after, share) => {
-      const run = runIn({ left: mm(100), right: mm(3100) }, { count, width: null, gap: mm(gap), open: { width: mm(open), after }, share }, 'mm');
-      expect(run.left).toBeGreaterThanOrEqual(0);
-      expect(run.left).toBeLessThan(count * NM_PER.mm);
-      expect(run.lefts[0]!).toBeGreaterThanOrEqual(mm(100));
-      expect(run.lefts.at(-1)! + run.width).toBeLessThanOrEqual(mm(3100));
-      for (let n = 1; n < count; n++) {
-        const between = run.lefts[n]! - run.lefts[n - 1]! - run.width;
-        expect(between).toBeGreaterThanOrEqual(n === Math.min(after, count) && open > 0 ? mm(open) : open > 0 && n === after ? 0 : mm(gap));
-      }
-    }),
+    fc.property(
+      whole(1, 6),
+      whole(0, 60),
+      whole(0, 500),
+      whole(0, 6),
+      fc.constantFrom('left' as const, 'right' as const, 'ends' as const, 'between' as const),
+      (count, gap, open, after, share) => {
+        const run = runIn({ left: mm(100), right: mm(3100) }, { count, width: null, gap: mm(gap), open: { width: mm(open), after }, share }, 'mm');
+        expect(run.left).toBeGreaterThanOrEqual(0);
+        expect(run.left).toBeLessThan(count * NM_PER.mm);
+        expect(run.lefts[0]!).toBeGreaterThanOrEqual(mm(100));
+        expect(run.lefts.at(-1)! + run.width).toBeLessThanOrEqual(mm(3100));
+        for (let n = 1; n < count; n++) {
+          const between = run.lefts[n]! - run.lefts[n - 1]! - run.width;
+          expect(between).toBeGreaterThanOrEqual(n === Math.min(after, count) && open > 0 ? mm(open) : open > 0 && n === after ? 0 : mm(gap));
+        }
+      },
+    ),
   );
 });
 
 test('units spread out stand with equal gaps, to the nanometre of rounding', () => {
   fc.assert(
     fc.property(fc.array(whole(100, 700), { minLength: 1, maxLength: 5 }), (widths) => {
-      const lefts = spread(0, mm(4000), widths.map((width) => mm(width)));
-      const gaps = [lefts[0]!, ...lefts.slice(1).map((left, index) => left - lefts[index]! - mm(widths[index]!)), mm(4000) - lefts.at(-1)! - mm(widths.at(-1)!)];
+      const lefts = spread(
+        0,
+        mm(4000),
+        widths.map((width) => mm(width)),
+      );
+      const gaps = [
+        lefts[0]!,
+        ...lefts.slice(1).map((left, index) => left - lefts[index]! - mm(widths[index]!)),
+        mm(4000) - lefts.at(-1)! - mm(widths.at(-1)!),
+      ];
       expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(1);
     }),
   );
@@ -197,7 +240,9 @@ describe('bow', () => {
   const bow = (id: string, up: number, offs: readonly number[]): Wall['bow'][string] => ({
     id,
     up: entered(`${up} mm`),
-    readings: Object.fromEntries(offs.map((off, index) => [`${id}${index}`, { id: `${id}${index}`, along: entered(`${index * 400} mm`), off: entered(`${off} mm`) }])),
+    readings: Object.fromEntries(
+      offs.map((off, index) => [`${id}${index}`, { id: `${id}${index}`, along: entered(`${index * 400} mm`), off: entered(`${off} mm`) }]),
+    ),
   });
   const lines = { a: bow('a', 2000, [0, 2, 5, 3, 0]), b: bow('b', 1000, [0, 2, 5, 3, 0]) };
 

@@ -24,9 +24,21 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
   const { set, leave } = useEdit();
   const { keptBy } = compartment;
   const held = box.contents[keptBy] ?? NOTHING;
-  const mass = plan.weights.contents.find((row) => row.compartment.id === compartment.id)!.mass;
+  const { mass, arrangement } = plan.weights.contents.find((row) => row.compartment.id === compartment.id)!;
   const path = ['contents', keptBy];
   const title = labelWords(compartment.name);
+  // Things that were set out weigh what they weigh; nothing is guessed then.
+  if (arrangement)
+    return (
+      <p className="contents-row set-out-row">
+        <span>
+          {title}: {arrangement.spots.length} {arrangement.spots.length === 1 ? 'thing' : 'things'} set out,{' '}
+        </span>
+        <Explained title={`contents, ${title}`} unit={unit} of={mass}>
+          {massText(mass.value, unit)}
+        </Explained>
+      </p>
+    );
   return (
     <div className="contents-row">
       <ChoiceField

@@ -1,5 +1,5 @@
 /** The cut list of the cabinet: every size opens its sum; pointing at a line lights its parts up everywhere. */
-import { cutListCsv, featureWords, labelWords, type PartLine } from '@keen/core';
+import { cutListCsv, displayUnitOf, featureWords, labelWords, type PartLine } from '@keen/core';
 import Download from '@mui/icons-material/FileDownloadOutlined';
 import { Button } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -11,13 +11,15 @@ import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
 export function CutList({ shown }: { readonly shown: ShownUnit }) {
   const { design, workshop } = useAppSelector(selectOpen);
-  const { parts } = useAppSelector(selectPlan);
+  const { parts, rails } = useAppSelector(selectPlan);
+  // The halves of a cabinet on a rail come out of the rail's boards.
+  const onRail = rails.filter(({ rail }) => rail.id === shown.box.hanging.wallRail).flatMap((rail) => rail.parts);
   const chosen = useAppSelector(({ view }) => view.unit);
   const save = (): void =>
     download(
       `${fileName(design.name)}-cut-list.csv`,
       'text/csv',
-      cutListCsv(parts, workshop, ({ unit }) => chosen ?? design.units[unit]!.unit),
+      cutListCsv(parts, workshop, ({ unit }) => chosen ?? displayUnitOf(design, unit)),
     );
   return (
     <div className="list-room">
@@ -40,7 +42,7 @@ export function CutList({ shown }: { readonly shown: ShownUnit }) {
           </tr>
         </thead>
         <tbody>
-          {shown.plan.parts.map((line) => (
+          {[...shown.plan.parts, ...onRail].map((line) => (
             <LineRow key={line.id} line={line} shown={shown} stock={workshop.products[line.stock]?.name ?? line.stock} />
           ))}
         </tbody>

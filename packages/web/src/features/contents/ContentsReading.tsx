@@ -24,7 +24,7 @@ export function ContentsReading({
   const about = (finding: Finding): boolean => item === undefined || ('item' in finding && finding.item === item.name);
   const cards = here
     .filter((finding) => about(finding) && (item !== undefined || finding.unit === shown?.box.id))
-    .map((finding, index) => <FindingCard key={`${finding.check}${index}`} finding={finding} unit={unit} onStation={onStation} />);
+    .map((finding, index) => <FindingCard key={`${finding.check}${index}`} finding={finding} unit={shown?.unit ?? unit} onStation={onStation} />);
   const elsewhere = item ? 0 : here.filter(({ unit: of }) => of !== shown?.box.id).length;
   if (item) return <ItemReading key={item.id} item={item} findings={cards} />;
   return (

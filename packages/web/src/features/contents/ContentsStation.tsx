@@ -6,7 +6,6 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
-import type { StationId } from '../project/Stations.tsx';
 import { problemSaid } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
@@ -23,7 +22,7 @@ const VIEWS = [
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
 
-export function ContentsStation({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId) => void }) {
+export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefined }) {
   const design = useAppSelector(selectDesign);
   const unit = useDisplayUnit();
   const dispatch = useAppDispatch();
@@ -92,7 +91,7 @@ export function ContentsStation({ shown, onStation }: { readonly shown: ShownUni
           <ItemTable label="What it must hold" />
         </Suspense>
       ) : view === 'rows' ? (
-        <RowsView shown={shown} onStation={onStation} />
+        <RowsView shown={shown} />
       ) : (
         <ShelvesDrawing shown={shown} />
       )}

@@ -47,7 +47,7 @@ export default function ItemTable({ label }: { readonly label: string }) {
       ...ITEM_COLUMNS.map((column): GridColDef<Item> => ({
         field: column.key,
         headerName: column.type === 'length' ? `${column.title}, ${unit}` : column.title,
-        width: WIDTHS[column.key] ?? 84,
+        width: WIDTHS[column.key] ?? (column.type === 'length' ? 98 : 84),
         editable: true,
         sortable: false,
         ...(column.type === 'choice' ? { type: 'singleSelect' as const, valueOptions: [...column.options] } : {}),

@@ -8,23 +8,21 @@ import { Explained } from '../../ui/Explained.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { FindingCard } from '../project/FindingCard.tsx';
 import { selectDesign, type ShownUnit } from '../project/selectors.ts';
-import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 
 const KIND_WORDS: Readonly<Record<RowKind, string>> = {
-  slots: 'slots at one pitch (rolls, sheets)',
-  notches: 'notches for stems and shanks',
+  slots: 'slots: rolls, sheets',
+  notches: 'notches: stems, shanks',
   cells: 'cells between dividers',
-  ledge: 'side by side on a ledge',
+  ledge: 'on a ledge',
   supports: 'across two supports',
-  modules: 'a module each, of its own width',
+  modules: 'a module each',
 };
 /** One kind of thing, or several side by side. */
 const SEVERAL: ReadonlySet<RowKind> = new Set(['cells', 'ledge', 'modules']);
 
-export function RowsView({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId) => void }) {
+export function RowsView({ shown }: { readonly shown: ShownUnit | undefined }) {
   const design = useAppSelector(selectDesign);
   const { apply } = useEdit();
   const items = itemsInOrder(design.items);
@@ -51,16 +49,12 @@ export function RowsView({ shown, onStation }: { readonly shown: ShownUnit | und
     };
     apply([{ path: ['units', box.id, 'rows', id], value: row }], '', 'Row added');
   };
-  const findings = plan.findings.filter(({ check }) => check === 'slot-count' || check === 'bridges-gap');
   return (
     <div className="list-room rows">
       {plan.rows.map((answer) => (
         <RowCard key={answer.row.id} answer={answer} shown={shown} />
       ))}
       {Object.values(box.rows).length > plan.rows.length && <p className="quiet">A row whose things or floor are gone is not shown.</p>}
-      {findings.map((finding, index) => (
-        <FindingCard key={index} finding={finding} unit={unit} onStation={onStation} />
-      ))}
       <Button variant="outlined" startIcon={<Add />} onClick={add}>
         Ask how many fit
       </Button>

@@ -194,10 +194,13 @@ function Floor({
   return (
     <g>
       {lit && <rect className="floor-lit" x={x(along)} y={y(up + high)} width={wide * scale} height={Math.max(0, high * scale)} />}
-      {spots.map(({ item, index, along: from, up: over, behind }) => (
+      {spots.map(({ item, index, along: from, up: over, behind, foot }) => (
         <g key={`${item.id} ${index}`} className={`thing${behind > 0 ? ' behind' : ''}`} data-thing={item.id} onPointerDown={onTake(item, compartment.keptBy)}>
           <title>{item.name}</title>
           <Shape item={item} x={x} y={y} along={along + toMm(from)} up={up + toMm(over)} lit={chosen === item.id} />
+          {behind === 0 && (
+            <ThingName item={item} x={x(along + toMm(from))} y={y(up + toMm(over))} width={toMm(foot.along) * scale} height={toMm(foot.up) * scale} />
+          )}
         </g>
       ))}
       <text className="floor-words" x={x(toMm(shown.plan.unit.outside.width.value)) + 12} y={y(up + high / 2)} dominantBaseline="central">
@@ -207,6 +210,37 @@ function Floor({
         </tspan>
       </text>
     </g>
+  );
+}
+
+/** Px one letter takes, and the least room a name is written in. */
+const LETTER = 6.2;
+const LEAST_NAME = 44;
+
+/** The name inside a thing, as much of it as there is room for; upright in what is narrow. */
+function ThingName({
+  item,
+  x,
+  y,
+  width,
+  height,
+}: {
+  readonly item: Item;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}) {
+  const lies = width >= LEAST_NAME && height >= 16;
+  const room = lies ? width : height;
+  if (!lies && (width < 16 || height < LEAST_NAME)) return null;
+  const letters = Math.floor((room - 6) / LETTER);
+  const text = item.name.length > letters ? `${item.name.slice(0, Math.max(1, letters - 1))}…` : item.name;
+  const [cx, cy] = [x + width / 2, y - height / 2];
+  return (
+    <text className="thing-name" x={cx} y={cy} textAnchor="middle" dominantBaseline="central" {...(lies ? {} : { transform: `rotate(-90 ${cx} ${cy})` })}>
+      {text}
+    </text>
   );
 }
 

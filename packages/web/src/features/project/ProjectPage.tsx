@@ -1,7 +1,7 @@
 /** A project: the wall strip on top, stations at the left, the drawing in the middle, the reading pane, the tally. */
 import { useMediaQuery, Drawer, IconButton, Snackbar, Button, Alert } from '@mui/material';
 import MenuBook from '@mui/icons-material/MenuBook';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ExplainProvider } from '../../ui/Explained.tsx';
@@ -81,6 +81,12 @@ export function ProjectPage() {
   );
   useHotkeys(hotkeys);
 
+  const pointedAt = useAppSelector(({ view }) => `${view.selected ?? ''} ${view.picked?.id ?? ''}`);
+  const paneRef = useRef<HTMLElement>(null);
+  // Something else is read: it begins at its top.
+  useEffect(() => {
+    if (paneRef.current) paneRef.current.scrollTop = 0;
+  }, [pointedAt, station]);
   const pane = <ReadingPane shown={shown} station={station} onStation={goTo} />;
   return (
     <NestProvider>
@@ -92,7 +98,7 @@ export function ProjectPage() {
             <StationBody station={station} shown={shown} onStation={goTo} />
           </main>
           {!narrow && (
-            <aside className="pane" aria-label="Reading pane">
+            <aside className="pane" aria-label="Reading pane" ref={paneRef}>
               {pane}
             </aside>
           )}
@@ -136,7 +142,7 @@ function StationBody({
   readonly shown: ShownUnit | undefined;
   readonly onStation: (station: StationId, unit?: string) => void;
 }) {
-  if (station === 'contents') return <ContentsStation shown={shown} onStation={onStation} />;
+  if (station === 'contents') return <ContentsStation shown={shown} />;
   if (station === 'wall') return <WallStation shown={shown} />;
   if (!shown) return <EmptyProject onStation={onStation} />;
   switch (station) {

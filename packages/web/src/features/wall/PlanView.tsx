@@ -7,7 +7,8 @@ import { picked } from '../project/view.slice.ts';
 
 const ROOM = { left: 58, right: 20, top: 20, bottom: 6 } as const;
 const WALL_PX = 8;
-const HIGH = 132;
+/** As high as what stands out asks for, at the scale of the wall over it, up to this. */
+const MOST_HIGH = 200;
 
 export function PlanView({ shown }: { readonly shown: ShownUnit | undefined }) {
   const [ref, size] = useSize<HTMLDivElement>();
@@ -37,7 +38,9 @@ function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonl
     ...things.map(({ out, kind }) => (kind === 'side-door' ? 0 : mm(out.nm))),
     ...swings.map(({ sector }) => Math.min(900, mm(sector.out + sector.radius))),
   );
-  const scale = Math.min((width - ROOM.left - ROOM.right) / wide, (HIGH - ROOM.top - ROOM.bottom - WALL_PX) / deepest);
+  const edge = ROOM.top + ROOM.bottom + WALL_PX;
+  const scale = Math.min((width - ROOM.left - ROOM.right) / wide, (MOST_HIGH - edge) / deepest);
+  const high = deepest * scale + edge;
   const left = ROOM.left + Math.max(0, (width - ROOM.left - ROOM.right - wide * scale) / 2);
   const x = (along: number): number => left + along * scale;
   const y = (out: number): number => ROOM.top + WALL_PX + out * scale;
@@ -45,7 +48,7 @@ function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonl
     <svg
       className="drawing plan-view"
       width={width}
-      height={HIGH}
+      height={high}
       role="img"
       aria-label={`From above. ${plan.units.map(({ name, block }) => `${name} stands ${tapeTextWithUnit(block.out as Length, unit)} out`).join('; ')}.`}
     >

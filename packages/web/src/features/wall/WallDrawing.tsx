@@ -242,7 +242,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
       ))}
       {shown && <GhostUnit unitId={shown.box.id} view={view} />}
       {layers.has('holes') && plan.units.map((unitPlan) => <Holes key={unitPlan.id} unitPlan={unitPlan} wall={wall} plan={plan} view={view} />)}
-      {shown && chosen === null && <PlaceDimensions shown={shown} view={view} />}
+      {shown && chosen === null && width > 560 && <PlaceDimensions shown={shown} view={view} />}
       {drag?.moved && drag.to !== '' && (
         <text className="snap-words" x={left + 6} y={top + 18}>
           {drag.to}
@@ -310,6 +310,9 @@ function StudLines({
   );
 }
 
+/** Px one letter of a name takes: a name that does not fit is left to the list and the title. */
+const LETTER = 6.4;
+
 function Thing({
   thing,
   view: { x, y, scale },
@@ -323,7 +326,7 @@ function Thing({
 }) {
   const [w, h] = [Math.max(3, toMm(thing.width.nm) * scale), Math.max(3, toMm(thing.height.nm) * scale)];
   const [px, py] = [x(toMm(thing.left.nm)), y(toMm(thing.up.nm) + toMm(thing.height.nm))];
-  const label = w > 60 && h > 18;
+  const label = w > thing.name.length * LETTER && h > 18;
   return (
     <g className={`wall-thing ${thing.kind}${lit ? ' selected' : ''}`} data-thing={thing.id} onPointerDown={onTake}>
       <title>{thing.name}</title>
@@ -460,8 +463,8 @@ function Holes({ unitPlan, wall, plan, view: { x, y } }: { readonly unitPlan: Un
 function PlaceDimensions({ shown, view: { x, y } }: { readonly shown: ShownUnit; readonly view: View }) {
   const { box, plan, unit } = shown;
   const mm = (nm: number): number => toMm(nm as Length);
-  const { left, right, bottom } = plan.block;
-  const line = y(mm(bottom)) + 26;
+  const { left, bottom, top } = plan.block;
+  const line = y((mm(bottom) + mm(top)) / 2);
   return (
     <>
       <DimensionLine
@@ -478,8 +481,8 @@ function PlaceDimensions({ shown, view: { x, y } }: { readonly shown: ShownUnit;
         entered
         value={box.place.up.nm}
         unit={unit}
-        from={[x(mm(right)) + 18, y(mm(bottom))]}
-        to={[x(mm(right)) + 18, y(0)]}
+        from={[x(mm(left)) + 16, y(mm(bottom))]}
+        to={[x(mm(left)) + 16, y(0)]}
         onPick={() => openField('place.up')}
       />
     </>
