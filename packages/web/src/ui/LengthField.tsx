@@ -5,7 +5,7 @@
  */
 import { enter, tapeTextWithUnit, toMm, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
 import { TextField } from '@mui/material';
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 
 export interface LengthFieldProps {
   readonly label: string;
@@ -21,6 +21,9 @@ export interface LengthFieldProps {
   readonly onLeave?: () => void;
 }
 
+/** Longer than a click takes from down to up. */
+const AFTER_CLICK_MS = 200;
+
 interface Draft {
   readonly text: string;
   readonly from: Entered | null;
@@ -28,6 +31,7 @@ interface Draft {
 
 export function LengthField({ label, value, unit, least, most, name, placeholder, optional = false, onChange, onLeave }: LengthFieldProps) {
   const [draft, setDraft] = useState<Draft | null>(null);
+  const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
   const helpId = useId();
   const text = draft?.text ?? (value ? typedText(value, unit) : '');
   const read = draft ? readText(draft.text, unit, optional, least, most) : undefined;
@@ -46,6 +50,12 @@ export function LengthField({ label, value, unit, least, most, name, placeholder
     if (!wrong) setDraft(null);
     onLeave?.();
   };
+  /** The line under the field goes a moment later: were it gone at once, what is being clicked below would move away under the finger. */
+  const blur = (): void => {
+    onLeave?.();
+    if (!wrong) leaving.current = setTimeout(() => setDraft(null), AFTER_CLICK_MS);
+  };
+  useEffect(() => () => clearTimeout(leaving.current), []);
   const key = (event: KeyboardEvent): void => {
     if (event.key === 'Escape' && draft) {
       event.stopPropagation();
@@ -62,7 +72,8 @@ export function LengthField({ label, value, unit, least, most, name, placeholder
       error={wrong !== undefined}
       helperText={wrong ?? echo}
       onChange={(event) => type(event.target.value)}
-      onBlur={leave}
+      onBlur={blur}
+      onFocus={() => clearTimeout(leaving.current)}
       onKeyDown={key}
       slotProps={{
         htmlInput: { inputMode: 'text', autoComplete: 'off', spellCheck: false, 'data-field': name, 'aria-describedby': helpId },

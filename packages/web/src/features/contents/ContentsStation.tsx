@@ -36,7 +36,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
   const kg = items.reduce((sum, item) => sum + massOf(item, item.count).value, 0);
   const add = (): void => {
     const id = newId();
-    apply([{ path: ['items', id], value: newItem({ id, order: (items.at(-1)?.order ?? 0) + 1, unit }) }], '', 'Thing added');
+    apply([{ path: ['items', id], value: newItem({ id, order: (items.at(-1)?.order ?? 0) + 1, unit }) }], '');
     dispatch(picked({ kind: 'item', id }));
   };
   const openCsv = async (file: File): Promise<void> => {

@@ -90,12 +90,25 @@ export default function ItemTable({ label }: { readonly label: string }) {
   };
   const add = (): void => {
     const id = newId();
-    apply([{ path: ['items', id], value: newItem({ id, order: (items.at(-1)?.order ?? 0) + 1, unit }) }], '', 'Thing added');
+    apply([{ path: ['items', id], value: newItem({ id, order: (items.at(-1)?.order ?? 0) + 1, unit }) }], '');
     dispatch(picked({ kind: 'item', id }));
   };
 
   return (
     <div className="item-table" onPaste={paste} role="region" aria-label="Table of things; paste rows from a spreadsheet here" tabIndex={-1}>
+      <p className="table-foot">
+        <button type="button" className="explained" onClick={add}>
+          Add a row
+        </button>
+        <span className="quiet">
+          {' '}
+          or paste rows from a spreadsheet:{' '}
+          {ITEM_COLUMNS.slice(0, 8)
+            .map(({ title }) => title)
+            .join(', ')}{' '}
+          …; a first row of titles may come in any order.
+        </span>
+      </p>
       <DataGrid
         aria-label={label}
         rows={items}
@@ -120,19 +133,6 @@ export default function ItemTable({ label }: { readonly label: string }) {
         }
         slots={{ noRowsOverlay: NoRows }}
       />
-      <p className="table-foot">
-        <button type="button" className="explained" onClick={add}>
-          Add a row
-        </button>
-        <span className="quiet">
-          {' '}
-          or paste rows from a spreadsheet:{' '}
-          {ITEM_COLUMNS.slice(0, 8)
-            .map(({ title }) => title)
-            .join(', ')}{' '}
-          …; a first row of titles may come in any order.
-        </span>
-      </p>
     </div>
   );
 }

@@ -38,6 +38,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
   const { apply } = useEdit();
   const [held, setHeld] = useState<Held | null>(null);
   const svg = useRef<SVGSVGElement>(null);
+  const grabbed = useRef(false);
   const loose = unplaced(design);
   const narrow = width < 560;
   const tray = loose.length > 0 ? (narrow ? width : Math.max(TRAY_LEAST, width * 0.34)) : 0;
@@ -64,6 +65,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
   };
   const take = (item: Item, on: string | null) => (event: PointerEvent) => {
     event.stopPropagation();
+    grabbed.current = true;
     dispatch(picked({ kind: 'item', id: item.id }));
     const [px, py] = at(event);
     svg.current?.setPointerCapture(event.pointerId);
@@ -113,7 +115,11 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
       onPointerMove={drag}
       onPointerUp={drop}
       onPointerCancel={() => setHeld(null)}
-      onClick={(event) => event.target === svg.current && dispatch(picked(null))}
+      onClick={(event) => {
+        // What was grabbed holds the pointer, so that its click comes to the whole drawing.
+        if (event.target === svg.current && !grabbed.current) dispatch(picked(null));
+        grabbed.current = false;
+      }}
     >
       {shown && (
         <>

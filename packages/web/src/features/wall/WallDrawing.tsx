@@ -71,6 +71,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
   const { projectId } = useParams();
   const navigate = useNavigate();
   const svg = useRef<SVGSVGElement>(null);
+  const grabbed = useRef(false);
   const [drag, setDrag] = useState<Drag | null>(null);
   const wide = toMm(wall.width.nm);
   const highest = Math.max(toMm(ceilingAt(wall, 0) as Length), toMm(ceilingAt(wall, wall.width.nm) as Length));
@@ -87,6 +88,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
   };
   const take = (kind: Drag['kind'], id: string) => (event: PointerEvent) => {
     event.stopPropagation();
+    grabbed.current = true;
     svg.current?.setPointerCapture(event.pointerId);
     const start =
       kind === 'unit' ? { along: units[id]!.place.along.nm, up: units[id]!.place.up.nm } : { along: wall.things[id]!.left.nm, up: wall.things[id]!.up.nm };
@@ -180,7 +182,11 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
       onPointerMove={move}
       onPointerUp={drop}
       onPointerCancel={() => setDrag(null)}
-      onClick={(event) => event.target === svg.current && dispatch(picked(null))}
+      onClick={(event) => {
+        // What was grabbed holds the pointer, so that its click comes to the whole drawing.
+        if (event.target === svg.current && !grabbed.current) dispatch(picked(null));
+        grabbed.current = false;
+      }}
     >
       <defs>
         <pattern id="band" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
