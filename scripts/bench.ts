@@ -21,6 +21,7 @@ import {
   type NestPart,
   type NestProblem,
 } from '../packages/core/src/index.ts';
+import { benchContents } from './bench-contents.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const rows: string[] = [];
@@ -52,7 +53,7 @@ function room(): Design {
     const id = `u${n}`;
     return [id, { ...ink, id, name: `Cupboard ${n + 1}`, order: n, place: { ...ink.place, along: entered(`${n * 800} mm`) } }] as const;
   });
-  return { ...design, wall: { ...design.wall, width: entered('26 m') }, units: Object.fromEntries(units) };
+  return { ...design, items: {}, wall: { ...design.wall, width: entered('26 m'), rails: {} }, units: Object.fromEntries(units) };
 }
 
 heading('Following an edit');
@@ -83,6 +84,8 @@ heading('Following an edit');
   );
   row('one edit in that room, as a share of planning it all', `${((100 * inRoom) / whole).toFixed(1)} % (${ms(inRoom)})`, 'about 1 of 30 cabinets');
 }
+
+benchContents({ heading, row, timed, median, ms }, read.value);
 
 heading('First nest of the ink cupboard');
 {

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { expect, test } from '@playwright/test';
-import { baseUrl, freshProject, watchErrors } from './support.ts';
+import { baseUrl, furnishedProject, watchErrors } from './support.ts';
 import { VIEWS } from './views.ts';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
@@ -14,7 +14,7 @@ interface Violation {
 }
 
 let project: string;
-test.beforeAll(async () => void (project = await freshProject((file) => (file['design'].units.type.hanging.wallScrew.length = '2 in'))));
+test.beforeAll(async () => void (project = await furnishedProject((file) => (file['design'].units.type.hanging.wallScrew.length = '2 in'))));
 
 for (const scheme of ['light', 'dark'] as const)
   for (const width of [1280, 390])

@@ -1,11 +1,11 @@
 /** No text is cut off, runs out of its box or over another, with the longest fractions and in millimetres, wide and narrow. */
 import { expect, test } from '@playwright/test';
-import { baseUrl, freshProject } from './support.ts';
+import { baseUrl, furnishedProject } from './support.ts';
 import { VIEWS } from './views.ts';
 
 let long: string;
 test.beforeAll(async () => {
-  long = await freshProject((file) => {
+  long = await furnishedProject((file) => {
     const { ink, type } = file['design'].units;
     // 31/32 everywhere, so that every size is as long as a size can be.
     Object.assign(ink, { width: '39 31/32 in', height: '33 31/32 in', depth: '11 31/32 in', name: 'Ink cupboard over the long bench' });

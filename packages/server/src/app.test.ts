@@ -1,3 +1,6 @@
+import { designCodec } from '@keen/core';
+import { readFileSync } from 'node:fs';
+import { up as liftContentsAndWall } from './database/migrations/0002-contents-and-wall.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { configFrom } from './config.ts';
 import { testApp, type TestApp } from './test/app.ts';
@@ -29,9 +32,25 @@ test('a body that is no JSON is refused with its place', async () => {
 });
 
 describe('migrations', () => {
+  test('a design an older program stored is lifted where it stands, with its history', async () => {
+    const old = JSON.parse(readFileSync(new URL('../../core/src/test/version-1.carcass.json', import.meta.url), 'utf8')) as { design: object };
+    const text = JSON.stringify(old.design).replaceAll("'", "''");
+    await app.sql(`update {db}.projects set document = '${text}' where id = 'print-room'`);
+    await app.sql(`update {db}.revisions set document = '${text}' where project_id = 'print-room'`);
+    await liftContentsAndWall(app.sequelize.getQueryInterface());
+    const { body } = await app.api.get('/api/projects/print-room').expect(200);
+    const design = designCodec.read(body.document, 'document');
+    expect(design.items).toEqual({});
+    expect(design.wall.covering.text).toBe('12.5 mm');
+    expect(Object.keys(design.units).sort()).toEqual(['ink', 'type']);
+    const [revision] = (await app.sql("select document from {db}.revisions where project_id = 'print-room' limit 1")) as { document: unknown }[];
+    const kept = typeof revision!.document === 'string' ? (JSON.parse(revision!.document) as unknown) : revision!.document;
+    expect(designCodec.read(kept, 'revision').wall.covering.text).toBe('12.5 mm');
+  });
+
   test('each ran once, and a second start runs none', async () => {
     const rows = (await app.sql('select name from {db}.migrations')) as { name: string }[];
-    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop']);
+    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop', '0002-contents-and-wall']);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {
     const rows = (await app.sql(`select data_type as kind from information_schema.columns where table_schema = '{db}' and column_name like '%_nm'`)) as {

@@ -77,7 +77,8 @@ function titlesOf(cells: readonly string[]): Outcome<Titles | null> {
     return column ? { column, unit: (match[2] as DisplayUnit | undefined) ?? null } : null;
   });
   const known = read.filter((each) => each !== null);
-  if (known.length < 2) return accept(null);
+  // Two titles, or the first one's: nobody calls a thing 'what'.
+  if (known.length < 2 && !known.some(({ column }) => column.key === 'name')) return accept(null);
   const strange = read.indexOf(null);
   if (strange >= 0)
     return refuse('title', `'${cells[strange]!.slice(0, 40)}' is no column`, `row 1, cell ${strange + 1}`, ITEM_COLUMNS.map(({ title }) => title).join(', '));

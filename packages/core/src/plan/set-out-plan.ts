@@ -107,9 +107,10 @@ export function setOutEdit(design: Design, unitPlan: UnitPlan, wish: SetOutWish,
   const spare = wish.mode === 'this-box' ? Math.max(0, clear.height - sum(heights)) : 0;
   const ids = elementIds(box, found, newId);
   const shelves: Record<string, ShelfElement> = {};
+  // The upper face of each floor above the inside floor; a shelf is entered by its underside.
   let up = 0;
   levels.forEach((_, index) => {
-    if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up, box.unit) };
+    if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up - T, box.unit) };
     // Height to spare is shared out over all openings, rounded from the whole.
     up += heights[index]! + Math.round((spare * (index + 1)) / levels.length) - Math.round((spare * index) / levels.length) + T;
   });

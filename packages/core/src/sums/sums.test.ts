@@ -31,6 +31,9 @@ describe('examples', () => {
     // A table row of docs/formulas/shelf-sag.md: 18 mm birch, 30 kg/m and its own 3.4: 645 mm.
     ['shelf-span depth=280mm thickness=18mm stiffness=9000MPa load=33.43kg/m creep=1.8', { span: 645 }],
     ['even-spacing inside=700mm count=3 thickness=18mm', { opening: 161.5, positions: [161.5, 341, 520.5] }],
+    // (664 − 6) / 90 gives 7 more than the first; what is left, halved: (664 − 7·90 − 6)/2 = 14.
+    ['slots inside=664mm item=80mm clearance=4mm thickness=6mm', { count: 8, pitch: 90, margin: 14 }],
+    ['slots inside=200mm pitch=60mm thickness=20mm margin=10mm', { count: 3, margin: 30, positions: [30, 90, 150] }],
     ['length "expression=32in - 2*3/4in"', { value: 774.7 }],
   ])('%s', (line, expected) => {
     const { results } = ask(line);

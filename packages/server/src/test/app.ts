@@ -2,7 +2,9 @@
 import 'reflect-metadata';
 import { randomBytes } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
+import { getConnectionToken } from '@nestjs/sequelize';
 import mysql from 'mysql2/promise';
+import type { Sequelize } from 'sequelize';
 import request from 'supertest';
 import type TestAgent from 'supertest/lib/agent.js';
 import { createApp } from '../app.ts';
@@ -14,6 +16,7 @@ export const EXAMPLES = fileURLToPath(new URL('../../../../examples', import.met
 export interface TestApp {
   readonly api: TestAgent;
   readonly demo: DemoService;
+  readonly sequelize: Sequelize;
   /** Runs a statement on this file's own database. */
   sql(statement: string): Promise<unknown[]>;
   close(): Promise<void>;
@@ -40,6 +43,7 @@ export async function testApp(more: Partial<ServerConfig> = {}): Promise<TestApp
   return {
     api: request.agent(app.getHttpServer()),
     demo,
+    sequelize: app.get<Sequelize>(getConnectionToken()),
     async sql(statement) {
       const [rows] = await connection.query({ sql: statement.replaceAll('{db}', name) });
       return rows as unknown[];

@@ -34,6 +34,12 @@ describe('the shop record', () => {
     expect(ids).toHaveLength(30);
   });
 
+  test('a scan of the wall is kept sample by sample', async () => {
+    const scan = { up: '1500 mm', samples: Array.from({ length: 960 }, (_, n) => ({ at: n * 5, level: (n * 7) % 100 })) };
+    const { body } = await post({ id: 'scan-1', at: '2026-04-01T08:00:00Z', kind: 'scan', scan }).expect(201);
+    expect(body.find(({ entry }: { entry: { id: string } }) => entry.id === 'scan-1').entry.scan).toEqual(scan);
+  });
+
   test('all or none: one bad entry keeps the good ones out', async () => {
     const { body } = await post(reading('good'), reading('bad', '-3 mm')).expect(400);
     expect(body.where).toContain('entries[1]');
@@ -47,6 +53,9 @@ describe('the shop record', () => {
     ['a strange field', { entries: [{ ...reading('x'), colour: 'red' }] }],
     ['a kind nobody knows', { entries: [{ ...reading('x'), kind: 'rumour' }] }],
     ['a time that is none', { entries: [{ ...reading('x'), at: 'soon' }] }],
+    ['a scan without samples', { entries: [{ id: 'x', at: '2026-04-01T08:00:00Z', kind: 'scan' }] }],
+    ['a sample past all walls', { entries: [{ id: 'x', at: '2026-04-01T08:00:00Z', kind: 'scan', scan: { up: '1 m', samples: [{ at: 1e9, level: 5 }] } }] }],
+    ['a level over 100', { entries: [{ id: 'x', at: '2026-04-01T08:00:00Z', kind: 'scan', scan: { up: '1 m', samples: [{ at: 5, level: 101 }] } }] }],
     ['a reading without a value', { entries: [{ ...reading('x'), reading: { product: 'birch-18' } }] }],
   ])('%s is refused', async (_name, body) => {
     const answer = await app.api

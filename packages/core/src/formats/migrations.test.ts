@@ -1,0 +1,54 @@
+/** Files of older versions: read as what they meant, step by step. */
+import { describe, expect, test } from '@jest/globals';
+import old from '../test/version-1.carcass.json' with { type: 'json' };
+import { plan } from '../plan/plan.ts';
+import { studCentres, studGravity } from '../wall/studs.ts';
+import { designCodec } from './design-codec.ts';
+import { liftDesign } from './migrations.ts';
+import { readProject } from './project-file.ts';
+
+describe('version 1', () => {
+  const { design, record, workshop } = readProject(old);
+
+  test('its wall keeps its numbers under their new names', () => {
+    const { wall } = design;
+    expect(wall.covering.text).toBe('12.5 mm');
+    expect(wall.structure).toBe('timber-wallboard');
+    expect(studCentres(wall).slice(0, 3)).toEqual([230e6, 635e6, 1040e6]);
+    expect(studGravity(wall)).toBe(0.42);
+    expect(wall.things).toEqual({});
+  });
+
+  test('its cabinets hang as they did: the same parts, loads and verdict', () => {
+    const { byId } = plan(design, record, workshop);
+    const unit = byId.get('ink')!;
+    expect(unit.hang.state).toBe('fine');
+    // 22 and 18 kg entered; 75 kg/m² on 664.4 × 273.8 mm.
+    expect(unit.contentsKg).toBeCloseTo(40 + (75 * 664.4 * 273.8) / 1e6, 3);
+    expect(unit.parts.map(({ mark }) => mark)).toContain('A1');
+    expect(design.units['ink']!.hanging.wallRail).toBeNull();
+  });
+
+  test.each([
+    [0.67, 0.67],
+    [0.6, 0.55],
+    [0.5, 0.5],
+    [0.46, 0.42],
+    [0.35, 0.36],
+  ])('studs of gravity %d become a species that is not denser, or the lightest there is', (gravity, now) => {
+    const file = structuredClone(old) as typeof old;
+    file.design.wall.studs.gravity = gravity;
+    expect(studGravity(readProject(file).design.wall)).toBe(now);
+  });
+
+  test('a design kept apart from its file is lifted alike, and one of today is left as it is', () => {
+    expect(designCodec.read(liftDesign(old.design, 1), 'held')).toEqual(design);
+    const today = designCodec.write(design);
+    expect(liftDesign(today, 2)).toEqual(today);
+  });
+
+  test('nonsense in an old file is still refused where it stands', () => {
+    expect(() => readProject({ ...old, design: { ...old.design, wall: 'none' } })).toThrow(/wall/);
+    expect(() => readProject({ ...old, design: 7 })).toThrow(/design/);
+  });
+});

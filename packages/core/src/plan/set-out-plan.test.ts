@@ -1,0 +1,148 @@
+/** From things to a box: a set-out taken is what the plan then holds, and a proposed box hangs where it can. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { newShelfBox } from '../carcass/shelf-box.ts';
+import { setOut } from '../contents/set-out.ts';
+import { smallestBox } from '../contents/smallest-box.ts';
+import { entered } from '../length/entered.ts';
+import { mm } from '../length/length.ts';
+import { arbitraryItem } from '../test/things.ts';
+import { furnishedRoom, printRoom } from '../test/print-room.ts';
+import { mustBeReached, overlap, thingRect } from '../wall/placed.ts';
+import { standing, unplaced } from './contents.ts';
+import type { Design } from './design.ts';
+import { applyEdit } from './edit.ts';
+import { createPlanner } from './plan.ts';
+import { proposeBox, withBox } from './propose-box.ts';
+import { insideOf, kgOf, setOutEdit, setOutJob, type SetOutWish } from './set-out-plan.ts';
+
+const { record, workshop } = printRoom();
+const ids = () => {
+  let n = 0;
+  return () => `new${n++}`;
+};
+const wish = (more: Partial<SetOutWish> = {}): SetOutWish => ({
+  mode: 'this-box',
+  width: mm(900),
+  depth: mm(300),
+  height: mm(900),
+  grow: false,
+  takeUnplaced: true,
+  ...more,
+});
+const holding = (items: readonly ReturnType<typeof fc.sample<never>>[number][]): Design => ({
+  ...printRoom().design,
+  items: Object.fromEntries((items as { id: string }[]).map((item) => [item.id, item])) as Design['items'],
+});
+
+const someThings = fc.integer({ min: 1, max: 10 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, index) => arbitraryItem(`i${index}`))));
+
+test('what is taken is what then stands there: every lot on its floor, nothing without room, loads and openings follow', () => {
+  fc.assert(
+    fc.property(someThings, fc.constantFrom('this-box' as const, 'smallest' as const), (items, mode) => {
+      const design = holding(items as never);
+      const planner = createPlanner();
+      const unitPlan = planner.plan(design, record, workshop).byId.get('ink')!;
+      const asked = wish({ mode });
+      const job = setOutJob(design, unitPlan, asked);
+      const { frame } = insideOf(unitPlan);
+      const search = mode === 'smallest' ? smallestBox(job, kgOf, { width: frame.width, height: frame.height }) : setOut(job, kgOf);
+      search.step(25);
+      const found = search.best();
+      const after = applyEdit(design, setOutEdit(design, unitPlan, asked, found, ids()));
+      const made = planner.plan(after, record, workshop).byId.get('ink')!;
+      expect(made.unit.compartments).toHaveLength(Math.max(1, found.levels.length));
+      found.levels.forEach(({ lots, height }, index) => {
+        const load = made.weights.contents[index]!;
+        expect(load.compartment.height.value).toBeGreaterThanOrEqual(height);
+        expect(load.arrangement?.left ?? []).toEqual([]);
+        const kg = lots.reduce((sum, { item, count }) => sum + kgOf(item) * count, 0);
+        expect(load.mass.value).toBeCloseTo(lots.length > 0 ? kg : 0, 9);
+      });
+      expect(
+        made.findings.filter(({ check }) => check === 'holds-too-tall' || check === 'no-room' || check === 'holds-too-deep' || check === 'shelf-outside'),
+      ).toEqual([]);
+      for (const item of Object.values(after.items)) {
+        const rest = [...found.left, ...found.impossible].reduce((sum, row) => sum + (row.item.id === item.id ? row.count : 0), 0);
+        expect(standing(item, after.units)).toBe(item.count - rest);
+      }
+      if (mode === 'smallest') {
+        const { width, height, depth } = after.units['ink']!;
+        expect(width.nm).toBeLessThanOrEqual(asked.width);
+        expect(height.nm).toBeLessThanOrEqual(asked.height);
+        expect(depth.nm).toBeLessThanOrEqual(asked.depth);
+      }
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test('setting out again keeps what is pinned on its shelf, and the shelf its id', () => {
+  const [a, b] = fc.sample(arbitraryItem('a'), { numRuns: 2, seed: 4 });
+  const plain = {
+    stands: 'upright' as const,
+    turned: false,
+    stack: 1,
+    deep: 1,
+    near: '',
+    growth: 0,
+    width: entered('80 mm'),
+    depth: entered('80 mm'),
+    height: entered('90 mm'),
+  };
+  const design = holding([
+    { ...a!, ...plain, id: 'a', count: 2, homes: { ink: { s2: { count: 2, pinned: true } } } },
+    { ...b!, ...plain, id: 'b', count: 3, homes: {} },
+  ] as never);
+  const planner = createPlanner();
+  const unitPlan = planner.plan(design, record, workshop).byId.get('ink')!;
+  const search = setOut(setOutJob(design, unitPlan, wish()), kgOf);
+  search.step(30);
+  const after = applyEdit(design, setOutEdit(design, unitPlan, wish(), search.best(), ids()));
+  expect(after.items['a']!.homes['ink']).toEqual({ s2: { count: 2, pinned: true } });
+  expect(Object.keys(after.units['ink']!.shelves)).toContain('s2');
+  expect(unplaced(after)).toEqual([]);
+});
+
+describe('a proposed box', () => {
+  const { design } = furnishedRoom();
+  const box = newShelfBox({
+    id: 'fresh',
+    name: 'Proposed',
+    order: 9,
+    unit: 'mm',
+    width: entered('600 mm'),
+    height: entered('700 mm'),
+    depth: entered('280 mm'),
+    stock: 'birch-18',
+    backStock: 'birch-6',
+    shelves: 2,
+    contents: { preset: 'general', kg: null },
+    place: { along: entered('300 mm'), up: entered('1350 mm') },
+  });
+  const planner = createPlanner();
+  const { design: within, unitPlan } = withBox(planner, design, record, workshop, box);
+  const asked = wish({ mode: 'smallest' });
+  const { frame } = insideOf(unitPlan);
+  const search = smallestBox(setOutJob(within, unitPlan, asked), kgOf, { width: frame.width, height: frame.height });
+  search.step(60);
+  const { edit, placed } = proposeBox(planner, design, record, workshop, box, asked, search.best(), ids());
+  const after = applyEdit(design, edit);
+  const made = planner.plan(after, record, workshop);
+  const unit = made.byId.get('fresh')!;
+
+  test('takes in what had no place, in one edit', () => {
+    expect(unplaced(design).length).toBeGreaterThan(5);
+    expect(unplaced(after)).toEqual([]);
+  });
+  test('hangs over two studs at least, clear of outlets, neighbours and doors, no hole in a band', () => {
+    expect(placed).toBe(true);
+    expect(unit.hang.studs.length).toBeGreaterThanOrEqual(2);
+    for (const thing of Object.values(after.wall.things)) if (mustBeReached(thing)) expect(overlap(unit.block, thingRect(thing))).toBe(false);
+    expect(unit.findings.filter(({ station, severity }) => station === 'wall' && severity !== 'look')).toEqual([]);
+  });
+  test('where there is no room it is still proposed, and says that no place was found', () => {
+    const full: Design = { ...design, wall: { ...design.wall, ceiling: entered('600 mm') } };
+    expect(proposeBox(planner, full, record, workshop, box, asked, search.best(), ids()).placed).toBe(false);
+  });
+});
