@@ -79,7 +79,7 @@ export { studCentres, studsKnown, studsOf, type Stud } from './wall/studs.ts';
 export { blocksUnits, ceilingAt, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from './wall/placed.ts';
 export { sweeps, swingOf, type Sector } from './wall/swing.ts';
 export { bandAt, cableBands, drillState, type Band, type DrillState } from './wall/zones.ts';
-export { offAt, shimsFor, wallFace, type Shims } from './wall/bow.ts';
+export { faceOf, offAt, type Shims, type WallFace } from './wall/bow.ts';
 export { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish, type Share } from './wall/free-space.ts';
 export { centredBetween, proposePlaces, snap, spread, type Proposal, type SnapTarget, type SnapTo } from './wall/placing.ts';
 export { peaksOf, spacingDoubted, type Doubt, type Peak, type ScanSample } from './wall/scan.ts';

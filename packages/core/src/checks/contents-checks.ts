@@ -18,16 +18,8 @@ interface Stood {
   readonly lots: readonly Lot[];
 }
 
-function stoodIn({ box, hangInput, items }: CheckContext): Stood[] {
-  return hangInput.weights.contents.flatMap((load) => {
-    const { keptBy } = load.compartment;
-    const lots = Object.values(items).flatMap((item) => {
-      const home = item.homes[box.id]?.[keptBy];
-      return home ? [{ item, count: home.count, pinned: home.pinned }] : [];
-    });
-    return lots.length > 0 ? [{ load, lots }] : [];
-  });
-}
+const stoodIn = ({ hangInput }: CheckContext): Stood[] =>
+  hangInput.weights.contents.flatMap((load) => (load.lots.length > 0 ? [{ load, lots: load.lots }] : []));
 
 const clearOf = ({ compartment: { width, depth, height } }: CompartmentLoad) => ({ width: width.value, depth: depth.value, height: height.value });
 const setItem = (item: Item, key: keyof Item, value: unknown): FixStep => ({ path: ['items', item.id, key], value });

@@ -7,9 +7,9 @@ import type { PartLine } from '../parts/parts.ts';
 import type { ShelfSag } from '../sag/unit-sag.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Workshop } from '../stock/workshop.ts';
-import type { Item } from '../contents/item.ts';
 import type { RowAnswer } from '../contents/row.ts';
 import type { ReachZone } from '../contents/person.ts';
+import type { WallFacts } from '../wall/facts.ts';
 import type { Wall } from '../wall/wall.ts';
 import type { Finding } from './finding.ts';
 
@@ -21,11 +21,10 @@ export interface CheckContext {
   readonly sag: readonly ShelfSag[];
   readonly parts: readonly PartLine[];
   readonly wall: Wall;
+  readonly facts: WallFacts;
   readonly children: boolean;
   readonly workshop: Workshop;
   readonly stockOf: (productId: string) => Stocked;
-  /** All things there are; those of this unit stand in its weights. */
-  readonly items: Readonly<Record<string, Item>>;
   readonly rows: readonly RowAnswer[];
   readonly zone: ReachZone;
 }

@@ -8,7 +8,7 @@ import type { HangPlan } from '../hang/hang.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from '../wall/placed.ts';
-import { proposePlaces, type Proposal } from '../wall/placing.ts';
+import { nearestPlace } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { Finding, Fix } from './finding.ts';
@@ -26,6 +26,8 @@ export interface PlacedUnit {
 const OVER_BENCH = 450 * NM_PER.mm;
 /** A unit less deep than the bench by this leaves the head free. [A] */
 const HEAD_BACK = 250 * NM_PER.mm;
+/** Free over a unit that is moved, for lifting it on. [A] */
+const CLEAR_ABOVE = 30 * NM_PER.mm;
 /** How far a cabinet door opens. [A] */
 const DOOR_DEG = 110;
 
@@ -70,13 +72,13 @@ function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
   const { box, block } = placed;
   const holes = holesOf(placed);
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
-  const free = proposePlaces(
+  const nearest = nearestPlace(
     wall,
     blocks.filter(({ id }) => id !== box.id),
-    { width: block.right - block.left, height: block.top - block.bottom, out: block.out, rows, up: block.bottom },
-    { above: 30 * NM_PER.mm, beside: 0, below: 0 },
+    block,
+    rows,
+    CLEAR_ABOVE,
   );
-  const nearest = free.slice(0, 6).sort((a, b) => away(a, block) - away(b, block))[0];
   if (!nearest) return [];
   const along = exactly(nearest.along);
   const up = exactly(nearest.up);
@@ -90,8 +92,6 @@ function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
     },
   ];
 }
-
-const away = ({ along, up }: Proposal, { left, bottom }: Rect): number => Math.abs(along - left) + 2 * Math.abs(up - bottom);
 
 const depthInto = (a: Rect, b: Rect): number =>
   Math.min(Math.min(a.right, b.right) - Math.max(a.left, b.left), Math.min(a.top, b.top) - Math.max(a.bottom, b.bottom));

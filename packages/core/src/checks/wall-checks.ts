@@ -1,8 +1,8 @@
 /** Checks of a unit against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
 import { wallHalfFoot, wallRows } from '../hang/wall-links.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
-import { shimsFor } from '../wall/bow.ts';
-import { bandAt, cableBands, drillState } from '../wall/zones.ts';
+import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
+import { bandAt, drillState } from '../wall/zones.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { exactly } from './round.ts';
@@ -23,9 +23,9 @@ export function holesOf({ box, unit, hang }: Pick<CheckContext, 'box' | 'unit' |
 
 const cableUnknown: Check = (context) => {
   const { box, wall, unit } = context;
+  const { bands } = context.facts;
   const holes = holesOf(context);
   if (holes.length === 0) return [];
-  const bands = cableBands(wall);
   const states = holes.map(({ along, up }) => drillState(wall, along, up, bands));
   const inBand = states.filter((state) => state === 'never').length;
   const unlooked = states.filter((state) => state === 'look-first').length;
@@ -48,11 +48,12 @@ const cableUnknown: Check = (context) => {
 };
 
 /** What the cleat and spacer bear on along the wall; null where nobody measured it. */
-export function unitShims({ box, unit, hang, wall }: Pick<CheckContext, 'box' | 'unit' | 'hang' | 'wall'>) {
+export function unitShims({ box, unit, hang }: Pick<CheckContext, 'box' | 'unit' | 'hang'>, face: WallFace | null): Shims | null {
+  if (!face) return null;
   const { hanging } = unit;
   const half = unit.byId.get(hanging.wallHalf)!;
   const left = box.place.along.nm + half.frame.origin.along;
-  return shimsFor(wall, {
+  return shimsFor(face, {
     left,
     right: left + half.length.value,
     studs: hang.studs.map(({ atMm }) => box.place.along.nm + Math.round(atMm * NM_PER.mm)),
@@ -63,7 +64,7 @@ export function unitShims({ box, unit, hang, wall }: Pick<CheckContext, 'box' | 
 
 const bowedWall: Check = (context) => {
   const { box, unit } = context;
-  const shims = unitShims(context);
+  const shims = unitShims(context, context.facts.face);
   if (!shims || shims.bow <= shims.allowed || box.hanging.shimmed) return [];
   const thickest = Math.max(...[...shims.cleat, ...shims.spacer].map(({ thickness }) => thickness));
   return [

@@ -17,6 +17,15 @@ const HALF = formula({
   terms: { contents: 'kg', own: 'kg' },
   compute: ({ contents, own }) => ((contents + own) * G0) / 2,
 });
+const END_LOAD = formula({
+  label: 'joint-load',
+  unit: 'N',
+  text: 'contents + own mass · g₀ / 2',
+  source: '[eq]',
+  terms: { contents: 'N', own: 'kg' },
+  compute: ({ contents, own }) => contents + (own * G0) / 2,
+});
+
 /** What a load lays on the end that is `c` away from its middle. */
 const END_SHARE = formula({
   label: 'end-share',
@@ -31,6 +40,8 @@ const END_SHARE = formula({
 export interface JointCapacities {
   /** One end of a floor, by panel id. */
   readonly floors: ReadonlyMap<string, Figure>;
+  /** What things lay on the heavier end of the floors they stand on, by panel id. */
+  readonly ends: ReadonlyMap<string, Figure>;
   readonly carrier: CarrierCapacity | null;
   readonly cabinet: CabinetCapacity | null;
 }
@@ -41,22 +52,23 @@ export function jointCapacities(input: HangInput): JointCapacities {
     const capacity = supportCapacity(input, input.unit.byId.get(floor)!);
     if (capacity) floors.set(floor, capacity);
   }
-  return { floors, carrier: carrierCapacity(input), cabinet: cabinetCapacity(input) };
+  const ends = new Map(input.weights.contents.flatMap((load) => (load.strips.length > 0 ? [[load.compartment.floor, heavierEnd(load)] as const] : [])));
+  return { floors, ends, carrier: carrierCapacity(input), cabinet: cabinetCapacity(input) };
 }
 
-export function jointLinks(input: HangInput, { floors, carrier, cabinet }: JointCapacities, forces: CleatForces, factor: number): Link[] {
-  return [...floorLinks(input, floors, factor), ...carrierLinks(carrier, forces), ...cabinetLinks(input.unit, cabinet, forces)];
+export function jointLinks(input: HangInput, { floors, ends, carrier, cabinet }: JointCapacities, forces: CleatForces, factor: number): Link[] {
+  return [...floorLinks(input, floors, ends, factor), ...carrierLinks(carrier, forces), ...cabinetLinks(input.unit, cabinet, forces)];
 }
 
 /** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */
-function floorLinks(input: HangInput, floors: JointCapacities['floors'], factor: number): Link[] {
+function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: JointCapacities['ends'], factor: number): Link[] {
   const { unit, weights } = input;
   return weights.contents.flatMap((held) => {
     const { compartment } = held;
     const floor = unit.byId.get(compartment.floor)!;
     const capacity = floors.get(floor.id);
     if (!capacity) return [];
-    const load = floorLoad(held, weights.panels.get(floor.id)!, factor);
+    const load = floorLoad(held, weights.panels.get(floor.id)!, ends.get(floor.id), factor);
     const use = apply(JOINT_USE, { load, capacity });
     return [
       link({
@@ -71,15 +83,19 @@ function floorLinks(input: HangInput, floors: JointCapacities['floors'], factor:
 }
 
 /** Half of a load spread evenly; of things that stand where they stand, the heavier end. */
-function floorLoad({ compartment, mass, strips }: CompartmentLoad, own: Figure, factor: number): Figure {
-  if (strips.length === 0) return apply(HALF, { contents: { value: mass.value * factor, label: mass.label }, own });
+function floorLoad({ mass }: CompartmentLoad, own: Figure, end: Figure | undefined, factor: number): Figure {
+  if (!end) return apply(HALF, { contents: { value: mass.value * factor, label: mass.label }, own });
+  return apply(END_LOAD, { contents: factor === 1 ? end : { value: end.value * factor, label: end.label }, own });
+}
+
+/** What things on a floor lay on the end that gets more of them. A heavier load of the same things lays in proportion. */
+function heavierEnd({ compartment, strips }: CompartmentLoad): Figure {
   const L = toMm(compartment.width.value);
   const end = (key: string, from: (middle: number) => number): Figure =>
-    total(key, 'N', [
-      ...strips.map(({ mass: kg, from: a, to: b }) =>
-        termOf(apply(END_SHARE, { m: { value: kg.value * factor, label: kg.label }, c: from((a + b) / 2), L }, kg.label)),
-      ),
-      termOf(apply(END_SHARE, { m: own, c: L / 2, L }, { key: 'joint-load.own' })),
-    ]);
-  return greatest('joint-load', 'N', [termOf(end('left-end', (middle) => middle)), termOf(end('right-end', (middle) => L - middle))]);
+    total(
+      key,
+      'N',
+      strips.map(({ mass, from: a, to: b }) => termOf(apply(END_SHARE, { m: mass, c: from((a + b) / 2), L }, mass.label))),
+    );
+  return greatest('things-end', 'N', [termOf(end('left-end', (middle) => middle)), termOf(end('right-end', (middle) => L - middle))]);
 }

@@ -85,6 +85,8 @@ export interface LoadStrip {
 
 export interface CompartmentLoad extends Load {
   readonly compartment: Compartment;
+  /** Things that were given to this floor. */
+  readonly lots: readonly Lot[];
   /** Where things stand, when things were given to this floor; null for a load spread evenly over it. */
   readonly arrangement: Arrangement | null;
   /** Where the load lies; empty for one spread evenly. */
@@ -178,6 +180,7 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
     along: toMm(at.along) + toMm(width.value) / 2,
     up: toMm(at.up) + clear / 2,
     out: rear + toMm(depth.value) * (0.5 + OUTWARD_SHARE),
+    lots: [],
     arrangement: null,
     strips: [],
   };
@@ -216,6 +219,7 @@ function thingsLoad(compartment: Compartment, lots: readonly Lot[]): Compartment
     along: toMm(at.along) + mean('along'),
     up: toMm(at.up) + mean('up'),
     out: toMm(at.out) + mean('out'),
+    lots,
     arrangement,
     strips,
   };

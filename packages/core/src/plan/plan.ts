@@ -21,7 +21,7 @@ import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
 import { MATERIALS, type Material } from '../stock/materials.ts';
 import { thicknessOf } from '../stock/thickness.ts';
 import type { ThicknessReading, Workshop } from '../stock/workshop.ts';
-import { studCentres } from '../wall/studs.ts';
+import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import type { Block } from '../wall/placed.ts';
 import type { Wall } from '../wall/wall.ts';
 import { lotsOf, sameLots } from './contents.ts';
@@ -63,6 +63,8 @@ export interface Planner {
 interface UnitInputs {
   readonly box: UnitDesign;
   readonly wall: Wall;
+  /** Of the wall alone: follows from it, and is not compared. */
+  readonly facts: WallFacts;
   readonly children: boolean;
   readonly person: Design['person'];
   readonly items: Design['items'];
@@ -83,23 +85,37 @@ interface Cached {
 /** A planner with its own memory. One per open project is enough. */
 export function createPlanner(): Planner {
   let cache = new Map<string, Cached>();
+  let known: { readonly wall: Wall; readonly facts: WallFacts } | undefined;
   return {
     plan(design, record, workshop) {
       const next = new Map<string, Cached>();
       const stockOf = stockReader(standingReadings(record), workshop);
       const items = itemsInOrder(design.items);
       const { wall, children, person } = design;
+      if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
+      const { facts } = known;
       const making = unitsInOrder(design).map((box, index) => {
-        const inputs: UnitInputs = { box, wall, children, person, items: design.items, lots: lotsOf(items, box), record, workshop, letter: unitLetter(index) };
-        const known = cache.get(box.id);
-        const fresh = known !== undefined && sameInputs(known.inputs, inputs);
-        return { inputs, known: fresh ? known : undefined, made: fresh ? known.made : makeUnit(inputs, stockOf) };
+        const inputs: UnitInputs = {
+          box,
+          wall,
+          facts,
+          children,
+          person,
+          items: design.items,
+          lots: lotsOf(items, box),
+          record,
+          workshop,
+          letter: unitLetter(index),
+        };
+        const before = cache.get(box.id);
+        const fresh = before !== undefined && sameInputs(before.inputs, inputs);
+        return { inputs, before: fresh ? before : undefined, made: fresh ? before.made : makeUnit(inputs, stockOf) };
       });
       const neighbours = railNeighbours(making.map(({ made }) => made));
-      const alone = making.map(({ inputs, known, made }) => {
+      const alone = making.map(({ inputs, before, made }) => {
         const loads = neighbours(made);
         const shared = JSON.stringify(loads);
-        const unitPlan = known?.shared === shared ? known.plan : finishUnit(inputs, made, loads, stockOf);
+        const unitPlan = before?.shared === shared ? before.plan : finishUnit(inputs, made, loads, stockOf);
         next.set(inputs.box.id, { inputs, made, shared, plan: unitPlan });
         return unitPlan;
       });
@@ -164,11 +180,11 @@ interface Made {
   readonly hangInput: HangInput;
 }
 
-function makeUnit({ box, wall, lots, items }: UnitInputs, stockOf: (id: string) => Stocked): Made {
+function makeUnit({ box, wall, facts, lots, items }: UnitInputs, stockOf: (id: string) => Stocked): Made {
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
   const unit = resolveUnit(buildShelfBox(onItsRail(box, wall), stockOf));
   const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
-  const studsMm = studCentres(wall).map((at) => toMm(at) - toMm(box.place.along.nm));
+  const studsMm = facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm));
   const rows = Object.values(box.rows)
     .sort((a, b) => a.order - b.order)
     .flatMap((row) => {
@@ -181,7 +197,7 @@ function makeUnit({ box, wall, lots, items }: UnitInputs, stockOf: (id: string) 
 }
 
 function finishUnit(
-  { box, wall, children, person, items, workshop, letter }: UnitInputs,
+  { box, wall, facts, children, person, workshop, letter }: UnitInputs,
   made: Made,
   neighbours: readonly StudLoad[],
   stockOf: (id: string) => Stocked,
@@ -192,7 +208,7 @@ function finishUnit(
   const sag = sagOf(unit, weights, hangInput.materialOf);
   const hanging = hang(hangInput);
   const zone = reachOf(person.height.nm);
-  const findings = checkUnit({ box, unit, hangInput, hang: hanging, sag, parts, wall, children, workshop, stockOf, items, rows, zone });
+  const findings = checkUnit({ box, unit, hangInput, hang: hanging, sag, parts, wall, facts, children, workshop, stockOf, rows, zone });
   return {
     id: box.id,
     name: box.name,

@@ -2,6 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newShelfBox } from '../carcass/shelf-box.ts';
+import type { Item } from '../contents/item.ts';
 import { setOut } from '../contents/set-out.ts';
 import { smallestBox } from '../contents/smallest-box.ts';
 import { entered } from '../length/entered.ts';
@@ -30,9 +31,9 @@ const wish = (more: Partial<SetOutWish> = {}): SetOutWish => ({
   takeUnplaced: true,
   ...more,
 });
-const holding = (items: readonly ReturnType<typeof fc.sample<never>>[number][]): Design => ({
+const holding = (items: readonly Item[]): Design => ({
   ...printRoom().design,
-  items: Object.fromEntries((items as { id: string }[]).map((item) => [item.id, item])) as Design['items'],
+  items: Object.fromEntries(items.map((item) => [item.id, item])),
 });
 
 const someThings = fc.integer({ min: 1, max: 10 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, index) => arbitraryItem(`i${index}`))));
@@ -40,7 +41,7 @@ const someThings = fc.integer({ min: 1, max: 10 }).chain((n) => fc.tuple(...Arra
 test('what is taken is what then stands there: every lot on its floor, nothing without room, loads and openings follow', () => {
   fc.assert(
     fc.property(someThings, fc.constantFrom('this-box' as const, 'smallest' as const), (items, mode) => {
-      const design = holding(items as never);
+      const design = holding(items);
       const planner = createPlanner();
       const unitPlan = planner.plan(design, record, workshop).byId.get('ink')!;
       const asked = wish({ mode });
@@ -93,7 +94,7 @@ test('setting out again keeps what is pinned on its shelf, and the shelf its id'
   const design = holding([
     { ...a!, ...plain, id: 'a', count: 2, homes: { ink: { s2: { count: 2, pinned: true } } } },
     { ...b!, ...plain, id: 'b', count: 3, homes: {} },
-  ] as never);
+  ]);
   const planner = createPlanner();
   const unitPlan = planner.plan(design, record, workshop).byId.get('ink')!;
   const search = setOut(setOutJob(design, unitPlan, wish()), kgOf);

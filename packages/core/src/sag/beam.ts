@@ -1,7 +1,7 @@
 /** A floor as a beam between its two ends: sag and bending under a load spread evenly, or under loads where they lie. */
 import type { LoadStrip } from '../parts/weights.ts';
 import { apply, formula, termOf, total, type Figure, type TermValue } from '../worked/figure.ts';
-import { BENDING_USE, BENDING_USE_LOADS, MOMENT_OF_LOAD, momentOfLoad, SAG_NOW, SAG_NOW_LOADS, SAG_OF_LOAD, sagOfLoad } from './shelf-sag.ts';
+import { BENDING_USE, BENDING_USE_LOADS, MOMENT_OF_LOAD, SAG_NOW, SAG_NOW_LOADS, SAG_OF_LOAD } from './shelf-sag.ts';
 
 const G0 = 9.80665;
 
@@ -43,22 +43,50 @@ const SAMPLES = 64;
 /** Sag and moment where the sums over all loads are greatest. */
 export function underLoads({ L, B, t, EI, F, κ }: Beam, loads: readonly LoadStrip[]): Bent {
   const rows = loads.map(({ mass, from, to }) => ({ P: apply(LOAD_FORCE, { m: mass }, mass.label), a: from, b: to }));
-  const greatestAt = (of: (row: { P: number; a: number; b: number; x: number; L: number }) => number): number => {
-    let best = 0;
-    let most = -Infinity;
-    for (let k = 1; k < SAMPLES; k++) {
-      const x = (L.value * k) / SAMPLES;
-      const here = rows.reduce((sum, { P, a, b }) => sum + of({ P: P.value, a, b, x, L: L.value }), 0);
-      if (here > most) [best, most] = [x, here];
-    }
-    return best;
-  };
-  const xSag = greatestAt((row) => sagOfLoad({ ...row, EI: 1 }));
-  const xMoment = greatestAt(momentOfLoad);
+  const [xSag, xMoment] = greatestPlaces(
+    rows.map(({ P, a, b }) => ({ P: P.value, a, b })),
+    L.value,
+  );
   const sags = rows.map(({ P, a, b }) => termOf(apply(SAG_OF_LOAD, { P, a, b, x: xSag, L, EI }, P.label)));
   const moments = rows.map(({ P, a, b }) => termOf(apply(MOMENT_OF_LOAD, { P, a, b, x: xMoment, L }, P.label)));
   return {
     now: apply(SAG_NOW_LOADS, { κ, loads: total('sags-of-loads', 'mm', sags) }),
     bending: apply(BENDING_USE_LOADS, { M: total('moments-of-loads', 'N mm', moments), B, t, F }),
   };
+}
+
+/**
+ * Where the sums over all loads of sag and of moment are greatest. The same polynomials as SAG_OF_LOAD
+ * and MOMENT_OF_LOAD with what does not depend on x summed first: this runs at every key, for every shelf.
+ */
+export function greatestPlaces(loads: readonly { readonly P: number; readonly a: number; readonly b: number }[], L: number): [sag: number, moment: number] {
+  let R = 0;
+  let C = 0;
+  const steps = loads.map(({ P, a, b }) => {
+    const length = Math.max(b - a, 1e-6);
+    const w = P / length;
+    const own = (P * (L - (a + b) / 2)) / L;
+    R += own;
+    C += ((own * L ** 3) / 6 - (w * ((L - a) ** 4 - (L - a - length) ** 4)) / 24) / L;
+    return { w, a, end: a + length };
+  });
+  let [xSag, xMoment, mostSag, mostMoment] = [0, 0, -Infinity, -Infinity];
+  for (let k = 1; k < SAMPLES; k++) {
+    const x = (L * k) / SAMPLES;
+    let sag = C * x - (R * x * x * x) / 6;
+    let moment = R * x;
+    for (const { w, a, end } of steps) {
+      if (x <= a) continue;
+      const d = (x - a) * (x - a);
+      sag += (w * d * d) / 24;
+      moment -= (w * d) / 2;
+      if (x <= end) continue;
+      const e = (x - end) * (x - end);
+      sag -= (w * e * e) / 24;
+      moment += (w * e) / 2;
+    }
+    if (sag > mostSag) [xSag, mostSag] = [x, sag];
+    if (moment > mostMoment) [xMoment, mostMoment] = [x, moment];
+  }
+  return [xSag, xMoment];
 }

@@ -13,36 +13,60 @@ interface Reading {
   readonly off: number;
 }
 
-const readingsOf = ({ readings }: BowLine): Reading[] =>
-  Object.values(readings)
-    .map(({ along, off }) => ({ along: along.nm as number, off: off.nm as number }))
-    .sort((a, b) => a.along - b.along);
-
-/** From the string to the wall at a place, straight between readings and level past the last. Null without two readings. */
-export function offAt(line: BowLine, along: number): number | null {
-  const rows = readingsOf(line);
-  if (rows.length < 2) return null;
-  const after = rows.findIndex((row) => row.along >= along);
-  if (after === 0) return rows[0]!.off;
-  if (after < 0) return rows.at(-1)!.off;
-  const [a, b] = [rows[after - 1]!, rows[after]!];
-  return b.along === a.along ? b.off : a.off + ((b.off - a.off) * (along - a.along)) / (b.along - a.along);
+/** Straight between rows that rise by `at`, level past the first and the last. Null without any. */
+function between<T>(rows: readonly T[], at: number, placeOf: (row: T) => number, valueOf: (row: T) => number): number | null {
+  const first = rows[0];
+  if (first === undefined) return null;
+  if (at <= placeOf(first)) return valueOf(first);
+  for (let index = 1; index < rows.length; index++) {
+    const [a, b] = [rows[index - 1]!, rows[index]!];
+    const [from, to] = [placeOf(a), placeOf(b)];
+    if (at > to) continue;
+    return to === from ? valueOf(b) : valueOf(a) + ((valueOf(b) - valueOf(a)) * (at - from)) / (to - from);
+  }
+  return valueOf(rows.at(-1)!);
 }
 
-/** The wall's face at a place and height, nm behind the strings: straight between the lines above and below, the nearest beyond. Null without a line. */
-export function wallFace(wall: Pick<Wall, 'bow'>, along: number, up: number): number | null {
-  const lines = Object.values(wall.bow)
-    .flatMap((line) => {
-      const off = offAt(line, along);
-      return off === null ? [] : [{ up: line.up.nm as number, off }];
-    })
+/** Readings of a line from left to right; none where there are not two. */
+function readingsOf({ readings }: BowLine): Reading[] {
+  const rows = Object.values(readings)
+    .map(({ along, off }) => ({ along: along.nm as number, off: off.nm as number }))
+    .sort((a, b) => a.along - b.along);
+  return rows.length < 2 ? [] : rows;
+}
+
+/** From the string to the wall at a place, straight between readings and level past the last. Null without two readings. */
+export const offAt = (line: BowLine, along: number): number | null =>
+  between(
+    readingsOf(line),
+    along,
+    (row) => row.along,
+    (row) => row.off,
+  );
+
+/** How far the wall's face is behind the strings at a place and height, nm. */
+export type WallFace = (along: number, up: number) => number;
+
+/** The face of a wall that was measured: straight between the lines above and below, the nearest beyond. Null without a line. */
+export function faceOf({ bow }: Pick<Wall, 'bow'>): WallFace | null {
+  const lines = Object.values(bow)
+    .map((line) => ({ up: line.up.nm as number, readings: readingsOf(line) }))
+    .filter(({ readings }) => readings.length > 0)
     .sort((a, b) => a.up - b.up);
-  const over = lines.findIndex((line) => line.up >= up);
   if (lines.length === 0) return null;
-  if (over === 0) return lines[0]!.off;
-  if (over < 0) return lines.at(-1)!.off;
-  const [a, b] = [lines[over - 1]!, lines[over]!];
-  return b.up === a.up ? b.off : a.off + ((b.off - a.off) * (up - a.up)) / (b.up - a.up);
+  return (along, up) =>
+    between(
+      lines,
+      up,
+      (line) => line.up,
+      ({ readings }) =>
+        between(
+          readings,
+          along,
+          (row) => row.along,
+          (row) => row.off,
+        )!,
+    )!;
 }
 
 export interface Shim {
@@ -69,10 +93,8 @@ export interface Bearing {
   readonly spacerUp: number;
 }
 
-/** Shims behind cleat and spacer so that both lie in one plane; null where nobody measured the wall. */
-export function shimsFor(wall: Pick<Wall, 'bow'>, { left, right, studs, cleatUp, spacerUp }: Bearing): Shims | null {
-  const face = (along: number, up: number): number => wallFace(wall, along, up)!;
-  if (wallFace(wall, left, cleatUp) === null) return null;
+/** Shims behind cleat and spacer so that both lie in one plane. */
+export function shimsFor(face: WallFace, { left, right, studs, cleatUp, spacerUp }: Bearing): Shims {
   // The points a straight board touches are the ones nearest to the room: everything else is filled up to the line over them.
   const line = (places: readonly number[], up: number): Shim[] => {
     const least = Math.min(...places.map((along) => face(along, up)));

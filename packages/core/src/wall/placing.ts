@@ -1,10 +1,11 @@
 /** Ways to say where a unit hangs: over studs and clear of everything, centred, aligned, spread; and what a drag snaps to. */
 import { NM_PER, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, wholeWall, type Clearances } from './free-space.ts';
-import type { Block, Rect } from './placed.ts';
+import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from './placed.ts';
 import { studCentres } from './studs.ts';
-import { cableBands, drillState } from './zones.ts';
-import type { Wall } from './wall.ts';
+import { sweeps, swingOf } from './swing.ts';
+import { thingsInOrder, type Wall } from './wall.ts';
+import { bandAt, cableBands, drillState } from './zones.ts';
 
 /** A unit to be placed: its size, how far it stands out, and where its wall screws go, all nm. */
 export interface Wanted {
@@ -57,6 +58,55 @@ function lefts(room: Rect, width: number, studs: readonly number[]): number[] {
   const whole = (left: number): number => Math.round(left / STEP) * STEP;
   const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * END ? [whole((a + b) / 2 - width / 2)] : [])));
   return [...new Set([room.left, room.right - width, (room.left + room.right - width) / 2, ...centred].map((left) => Math.round(inRoom(left))))];
+}
+
+/**
+ * The nearest place at which a block is clear of everything, over two studs where it can be; null when
+ * there is none among the edges of what is there. Quick enough to be asked for every collision at
+ * every key: it looks at its own height first, and at others only when that has no room.
+ */
+export function nearestPlace(wall: Wall, others: readonly Block[], block: Block, rows: readonly number[], above: number): Proposal | null {
+  const [width, height] = [block.right - block.left, block.top - block.bottom];
+  const things = thingsInOrder(wall).filter((thing) => (blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
+  const taken: Rect[] = [...others, ...things.map(thingRect)];
+  const swings = thingsInOrder(wall).flatMap((thing) => swingOf(thing, wall) ?? []);
+  const studs = studCentres(wall);
+  const bands = cableBands(wall);
+  const low = Math.max(floorAt(wall, 0), floorAt(wall, wall.width.nm), wall.baseboard.height.nm);
+  const ends = [
+    0,
+    wall.width.nm - width,
+    ...taken.flatMap(({ left, right }) => [left - width, right]),
+    ...swings.flatMap(({ along, radius }) => [along + radius, along - radius - width]),
+  ];
+  const centred = studs.flatMap((a, i) =>
+    studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * END ? [Math.round((a + b) / 2 / STEP - width / 2 / STEP) * STEP] : [])),
+  );
+  const alongs = [...new Set([...ends, ...centred])].filter((left) => left >= 0 && left + width <= wall.width.nm);
+  const clearAt = (left: number, bottom: number): Proposal | null => {
+    const here = { left, right: left + width, bottom, top: bottom + height, out: block.out };
+    if (bottom < low || here.top > lowestCeiling(wall, here) - above) return null;
+    if (taken.some((rect) => overlap(here, rect)) || swings.some((sector) => sweeps(sector, here))) return null;
+    const behind = studs.filter((at) => at >= left + END && at <= here.right - END);
+    const inBands = behind.reduce((sum, at) => sum + rows.filter((row) => bandAt(bands, at, bottom + row) !== null).length, 0);
+    return { along: left as Length, up: bottom as Length, studs: behind.length, inBands };
+  };
+  const cost = ({ along, up, studs: behind, inBands }: Proposal): number =>
+    Math.abs(along - block.left) + 2 * Math.abs(up - block.bottom) + (behind < 2 ? 5000 * NM_PER.mm : 0) + inBands * 1000 * NM_PER.mm;
+  const bestOf = (ups: readonly number[]): Proposal | null => {
+    let best: Proposal | null = null;
+    for (const up of ups) {
+      for (const along of alongs) {
+        const found = clearAt(along, up);
+        if (found && (!best || cost(found) < cost(best))) best = found;
+      }
+    }
+    return best;
+  };
+  const level = bestOf([block.bottom]);
+  if (level && level.studs >= 2) return level;
+  const ups = [low, lowestCeiling(wall, { left: 0, right: wall.width.nm }) - above - height, ...taken.flatMap(({ bottom, top }) => [top, bottom - height])];
+  return bestOf([...new Set([block.bottom, ...ups])]) ?? level;
 }
 
 /** In the middle between two edges. */

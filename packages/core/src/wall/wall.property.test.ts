@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { mm, NM_PER } from '../length/length.ts';
-import { shimsFor, wallFace } from './bow.ts';
+import { faceOf, shimsFor } from './bow.ts';
 import { freeRectangles, runIn } from './free-space.ts';
 import { newWall } from './new-wall.ts';
 import { overlap, type Rect } from './placed.ts';
@@ -110,7 +110,7 @@ test('a swing meets a block exactly when a point of the sector lies in it', () =
           for (let k = 0; k <= 120; k++) {
             const r = (sector.radius * k) / 120;
             const [x, y] = [sector.along + r * Math.cos(angle), sector.out + r * Math.sin(angle)];
-            if (x >= block.left - grow && x <= block.right + grow && y >= -grow && y <= block.out + grow) return true;
+            if (x >= block.left - grow && x <= block.right + grow && y + grow >= 0 && y <= block.out + grow) return true;
           }
         }
         return false;
@@ -247,14 +247,20 @@ describe('bow', () => {
   const lines = { a: bow('a', 2000, [0, 2, 5, 3, 0]), b: bow('b', 1000, [0, 2, 5, 3, 0]) };
 
   test('the face between readings and lines is straight, and level beyond them', () => {
-    expect(wallFace({ bow: lines }, mm(600), mm(2000))).toBe(mm(3.5));
-    expect(wallFace({ bow: { a: lines.a, b: bow('b', 1000, [4, 4]) } }, mm(0), mm(1500))).toBe(mm(2));
-    expect(wallFace({ bow: lines }, mm(9000), mm(3000))).toBe(0);
-    expect(wallFace({ bow: {} }, 0, 0)).toBeNull();
+    expect(faceOf({ bow: lines })!(mm(600), mm(2000))).toBe(mm(3.5));
+    expect(faceOf({ bow: { a: lines.a, b: bow('b', 1000, [4, 4]) } })!(mm(0), mm(1500))).toBe(mm(2));
+    expect(faceOf({ bow: lines })!(mm(9000), mm(3000))).toBe(0);
+    expect(faceOf({ bow: {} })).toBeNull();
   });
 
   test('shims fill up to the straight board at each stud; the bow is counted from the chord', () => {
-    const shims = shimsFor({ bow: lines }, { left: mm(400), right: mm(1200), studs: [mm(400), mm(800), mm(1200)], cleatUp: mm(2000), spacerUp: mm(1000) })!;
+    const shims = shimsFor(faceOf({ bow: lines })!, {
+      left: mm(400),
+      right: mm(1200),
+      studs: [mm(400), mm(800), mm(1200)],
+      cleatUp: mm(2000),
+      spacerUp: mm(1000),
+    })!;
     expect(shims.cleat.map(({ thickness }) => thickness)).toEqual([mm(0), mm(3), mm(1)]);
     // Chord from 2 to 3: 2.5 in the middle, where the wall is at 5.
     expect(shims.bow).toBe(mm(2.5));
@@ -264,6 +270,6 @@ describe('bow', () => {
 
   test('top and bottom turned against each other rack the unit', () => {
     const turned = { a: bow('a', 2000, [0, 0, 0, 0, 0]), b: bow('b', 1000, [0, 2, 4, 6, 8]) };
-    expect(shimsFor({ bow: turned }, { left: 0, right: mm(800), studs: [mm(100), mm(700)], cleatUp: mm(2000), spacerUp: mm(1000) })!.rack).toBe(mm(4));
+    expect(shimsFor(faceOf({ bow: turned })!, { left: 0, right: mm(800), studs: [mm(100), mm(700)], cleatUp: mm(2000), spacerUp: mm(1000) }).rack).toBe(mm(4));
   });
 });

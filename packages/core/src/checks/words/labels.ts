@@ -310,6 +310,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'joint-load': 'half the load',
   'joint-load.contents': 'contents',
   'joint-load.own': 'own mass',
+  'things-end': 'things, on the end that bears more',
   'left-end': 'on the left end',
   'right-end': 'on the right end',
   'end-share': 'its share',

@@ -24,7 +24,11 @@ describe('the demo', () => {
     expect(await app.demo.seedOnce(EXAMPLES)).toBe(false);
     const { body } = await app.api.get('/api/projects').expect(200);
     expect((body as Row[]).filter(({ demo }) => demo)).toHaveLength(1);
-    expect((body as Row[])[0]).toMatchObject({ id: 'print-room', wall: { widthMm: 3600 }, units: [{ id: 'ink', widthMm: 700, shelves: 2 }, { id: 'type' }] });
+    expect((body as Row[])[0]).toMatchObject({
+      id: 'print-room',
+      wall: { widthMm: 4800 },
+      units: [{ id: 'ink', widthMm: 700, shelves: 2 }, { id: 'type' }, { id: 'spacing-1' }, { id: 'spacing-2' }],
+    });
   });
 
   test('a reset restores it, counts its revision on, and touches no other project', async () => {

@@ -53,11 +53,11 @@ export default function ItemTable({ label }: { readonly label: string }) {
         ...(column.type === 'choice' ? { type: 'singleSelect' as const, valueOptions: [...column.options] } : {}),
         valueGetter: (_value, row) => cellText(row, column, unit),
         valueSetter: (value: unknown, row) => {
-          const read = readCell(column, String(value ?? ''), unit, `${row.name}, ${column.title}`);
+          const read = readCell(column, typed(value), unit, `${row.name}, ${column.title}`);
           return read.ok ? { ...row, [column.key]: read.value } : row;
         },
         preProcessEditCellProps: ({ props, row }) => {
-          const read = readCell(column, String((props.value as unknown) ?? ''), unit, `${(row as Item).name}, ${column.title}`);
+          const read = readCell(column, typed(props.value), unit, `${(row as Item).name}, ${column.title}`);
           return { ...props, error: !read.ok, helperText: read.ok ? '' : read.problem.accepted };
         },
         ...(column.key === 'kg' ? { renderCell: (cell: GridRenderCellParams<Item>) => <MassCell item={cell.row} /> } : {}),
@@ -136,6 +136,9 @@ export default function ItemTable({ label }: { readonly label: string }) {
     </div>
   );
 }
+
+/** A cell's value as text. */
+const typed = (value: unknown): string => (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean' ? String(value) : '');
 
 /** What it weighs; an estimate is marked as one. */
 function MassCell({ item }: { readonly item: Item }) {

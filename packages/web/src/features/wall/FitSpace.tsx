@@ -137,7 +137,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
               <p className="quiet">
                 {made.edit
                   ? `${count} of ${say(made.run.width)}; ${say(made.run.left)} left over.`
-                  : `It does not fit: ${say(Math.max(0, -made.run.left))} too little.`}
+                  : `It does not fit: ${say(Math.max(0, 0 - made.run.left))} too little.`}
               </p>
               <Button variant="outlined" disabled={!made.edit} onClick={() => made.edit && apply(made.edit, '', `A run of ${count}`)}>
                 Make this run

@@ -1,5 +1,5 @@
 /** Where a cabinet hangs: typed, or said in words (centered, aligned, spread out, on a rail). */
-import { centredBetween, entered, railsInOrder, spread, unitShims, type Edit, type Entered, type Length } from '@keen/core';
+import { centredBetween, entered, faceOf, railsInOrder, spread, unitShims, type Edit, type Entered, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -64,7 +64,7 @@ export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
       `Hung on ${rail.name}`,
     );
   };
-  const shims = unitShims({ box, unit: unitPlan.unit, hang: unitPlan.hang, wall });
+  const shims = unitShims({ box, unit: unitPlan.unit, hang: unitPlan.hang }, faceOf(wall));
   return (
     <>
       <UnitFields box={box} unit={unit} group="place" />

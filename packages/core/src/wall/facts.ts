@@ -1,0 +1,15 @@
+/** What follows from a wall alone, worked out once for all the units on it. */
+import type { Length } from '../length/length.ts';
+import { faceOf, type WallFace } from './bow.ts';
+import { studCentres } from './studs.ts';
+import type { Wall } from './wall.ts';
+import { cableBands, type Band } from './zones.ts';
+
+export interface WallFacts {
+  readonly studs: readonly Length[];
+  readonly bands: readonly Band[];
+  /** Null where nobody measured how it bows. */
+  readonly face: WallFace | null;
+}
+
+export const wallFacts = (wall: Wall): WallFacts => ({ studs: studCentres(wall), bands: cableBands(wall), face: faceOf(wall) });
