@@ -36,7 +36,6 @@ export {
   ITEM_KINDS,
   itemsInOrder,
   liftOf,
-  placedCount,
   REACHES,
   STANCES,
   type Footprint,

@@ -207,6 +207,7 @@ test('every check that exists is in one of the lists', () => {
     'cable-unknown': true,
     'bowed-wall': true,
     'rail-pitch': true,
+    'cleat-below': true,
     'off-rail': true,
     'rail-mismatch': true,
   };

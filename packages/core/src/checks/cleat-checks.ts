@@ -5,6 +5,7 @@ import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { nearest, toMm } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
+import { lowestCeiling } from '../wall/placed.ts';
 import { apply } from '../worked/figure.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
@@ -14,9 +15,10 @@ import { runOn, strongerWallScrews, tallerCleat } from './strengthen.ts';
 const liftClearance: Check = (context) => {
   const { box, wall, unit } = context;
   const needed = unit.hanging.engagement.value + LIFT_MARGIN_MM;
-  const free = toMm(wall.ceiling.nm) - toMm(box.place.up.nm) - toMm(box.height.nm);
+  const ceiling = toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + box.width.nm }));
+  const free = ceiling - toMm(box.place.up.nm) - toMm(box.height.nm);
   if (free >= needed) return [];
-  const up = roundDown(toMm(wall.ceiling.nm) - toMm(box.height.nm) - needed, box.unit);
+  const up = roundDown(ceiling - toMm(box.height.nm) - needed, box.unit);
   return [
     {
       check: 'lift-clearance',

@@ -105,6 +105,7 @@ export type Finding = Base &
     | { readonly check: 'cable-unknown'; readonly inBand: number; readonly unlooked: number; readonly other: string }
     | { readonly check: 'bowed-wall'; readonly bowNm: number; readonly allowedNm: number; readonly rackNm: number }
     | { readonly check: 'rail-pitch'; readonly moduleNm: number; readonly railsNm: number | null }
+    | { readonly check: 'cleat-below'; readonly byNm: number }
     | { readonly check: 'off-rail'; readonly rail: string; readonly byNm: number }
     | { readonly check: 'rail-mismatch'; readonly rail: string; readonly what: 'gone' | 'board' | 'bevel' | 'recessed' | 'ends' }
   );

@@ -6,6 +6,7 @@ import type { ShelfBox } from '../carcass/shelf-box.ts';
 import { holesOf } from './wall-checks.ts';
 import type { HangPlan } from '../hang/hang.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from '../wall/placed.ts';
 import { nearestPlace } from '../wall/placing.ts';
@@ -61,7 +62,15 @@ interface PlaceContext {
 }
 
 function checkPlace(context: PlaceContext): Finding[] {
-  const found = [...collisions(context), ...covered(context), ...baseboard(context), ...roomDoors(context), ...ownDoors(context), ...headRoom(context)];
+  const found = [
+    ...collisions(context),
+    ...covered(context),
+    ...baseboard(context),
+    ...roomDoors(context),
+    ...ownDoors(context),
+    ...headRoom(context),
+    ...liftedUnder(context),
+  ];
   return found;
 }
 
@@ -247,4 +256,34 @@ function headRoom(context: PlaceContext): Finding[] {
         },
       ];
     });
+}
+
+/** What hangs over it must leave the room to lift it onto its cleat; the ceiling is looked at with the cleat. */
+function liftedUnder(context: PlaceContext): Finding[] {
+  const { things, blocks, placed } = context;
+  const { block, box, unit } = placed;
+  const needed = unit.hanging.engagement.value + LIFT_MARGIN_MM;
+  const over = [
+    ...blocks.filter(({ id }) => id !== block.id),
+    ...things
+      .filter(blocksUnits)
+      .filter(({ kind }) => kind !== 'side-door')
+      .map(thingRect),
+  ]
+    .filter((rect) => rect.left < block.right && rect.right > block.left && rect.bottom >= block.top)
+    .reduce((lowest, { bottom }) => Math.min(lowest, bottom), Infinity);
+  const free = toMm((over - block.top) as Length);
+  if (free >= needed) return [];
+  const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
+  return [
+    {
+      ...base(context),
+      check: 'lift-clearance',
+      severity: 'stop',
+      station: 'wall',
+      freeMm: free,
+      neededMm: needed,
+      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: ['units', box.id, 'place', 'up'], value: up }] }] : [],
+    },
+  ];
 }

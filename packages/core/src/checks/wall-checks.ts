@@ -5,7 +5,7 @@ import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
 import { bandAt, drillState } from '../wall/zones.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
-import { exactly } from './round.ts';
+import { exactly, roundDown } from './round.ts';
 
 /** A place on the wall where a screw goes in: from its left end, above the floor, nm. */
 export interface Hole {
@@ -152,4 +152,26 @@ const railPitch: Check = (context) => {
   ];
 };
 
-export const WALL_CHECKS: readonly Check[] = [cableUnknown, bowedWall, rails, railPitch];
+/** A second cleat stays within the unit's own height. */
+const cleatBelow: Check = (context) => {
+  const { box, unit } = context;
+  const { lower, valleyUp, shortFace } = unit.hanging;
+  const pitch = box.hanging.lowerCleat;
+  if (!lower || !pitch) return [];
+  const by = pitch.nm + shortFace - valleyUp;
+  if (by <= 0) return [];
+  const most = roundDown(toMm((valleyUp - shortFace) as Length), box.unit);
+  return [
+    {
+      check: 'cleat-below',
+      unit: box.id,
+      severity: 'change',
+      station: 'hang',
+      panels: [lower.cabinetHalf, lower.wallHalf],
+      byNm: by,
+      fixes: most.nm > 0 ? [{ label: { key: 'cleat-pitch', lengthNm: most.nm }, edit: [{ path: inUnit(context, 'hanging', 'lowerCleat'), value: most }] }] : [],
+    },
+  ];
+};
+
+export const WALL_CHECKS: readonly Check[] = [cableUnknown, bowedWall, rails, railPitch, cleatBelow];

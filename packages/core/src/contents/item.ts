@@ -126,10 +126,22 @@ export const liftOf = ({ lift, stands }: Pick<Item, 'lift' | 'stands'>): Length 
 
 export const itemsInOrder = (items: Readonly<Record<string, Item>>): Item[] => Object.values(items).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
-/** How many of an item have a place in a unit, or in any when no unit is given. */
-export function placedCount(item: Pick<Item, 'homes'>, unit?: string): number {
-  const homes = unit === undefined ? Object.values(item.homes) : [item.homes[unit] ?? {}];
-  return homes.reduce((sum, home) => sum + Object.values(home).reduce((all, { count }) => all + count, 0), 0);
+/** So many of an item on one element of a unit. */
+export interface Homed extends Home {
+  readonly unit: string;
+  readonly on: string;
+}
+
+/** Where an item stands, never more than there are: a count that was lowered takes from the last homes first. */
+export function homesOf({ homes, count: all }: Pick<Item, 'homes' | 'count'>): Homed[] {
+  let left = all;
+  return Object.entries(homes).flatMap(([unit, floors]) =>
+    Object.entries(floors).flatMap(([on, { count, pinned }]) => {
+      const here = Math.min(left, count);
+      left -= here;
+      return here > 0 ? [{ unit, on, count: here, pinned }] : [];
+    }),
+  );
 }
 
 /** Volume of one in m³: a roll, glass or bottle as a cylinder, a profile by its mean width. */

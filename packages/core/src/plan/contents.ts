@@ -1,19 +1,33 @@
 /** Who holds what: things by the floor they were given to, and what has no place yet. */
 import type { Lot } from '../contents/arrange.ts';
-import { itemsInOrder, type Item } from '../contents/item.ts';
+import { homesOf, itemsInOrder, type Item } from '../contents/item.ts';
 import type { LotsOn } from '../parts/weights.ts';
 import type { Design, UnitDesign } from './design.ts';
 
-/** Things on the floors of one unit that are there, in the order of the table. */
-export function lotsOf(items: readonly Item[], box: UnitDesign): LotsOn {
-  const lots = new Map<string, Lot[]>();
-  for (const item of items) {
-    for (const [on, { count, pinned }] of Object.entries(item.homes[box.id] ?? {})) {
-      if (!hasFloor(box, on)) continue;
-      const there = lots.get(on);
-      if (there) there.push({ item, count, pinned });
-      else lots.set(on, [{ item, count, pinned }]);
+/** Things by the unit they were given to, in the order of the table. */
+export type Homes = ReadonlyMap<string, readonly (Lot & { readonly on: string })[]>;
+
+export function homesByUnit(items: Design['items']): Homes {
+  const units = new Map<string, (Lot & { readonly on: string })[]>();
+  for (const item of itemsInOrder(items)) {
+    for (const { unit, on, count, pinned } of homesOf(item)) {
+      const lot = { item, count, pinned, on };
+      const there = units.get(unit);
+      if (there) there.push(lot);
+      else units.set(unit, [lot]);
     }
+  }
+  return units;
+}
+
+/** Things on the floors of one unit that are there. */
+export function lotsOf(homes: Homes, box: UnitDesign): LotsOn {
+  const lots = new Map<string, Lot[]>();
+  for (const lot of homes.get(box.id) ?? []) {
+    if (!hasFloor(box, lot.on)) continue;
+    const there = lots.get(lot.on);
+    if (there) there.push(lot);
+    else lots.set(lot.on, [lot]);
   }
   return lots;
 }
@@ -22,9 +36,9 @@ export const hasFloor = (box: UnitDesign, on: string): boolean => on === 'bottom
 
 /** How many of an item stand on floors that are there. */
 export const standing = (item: Item, units: Design['units']): number =>
-  Object.entries(item.homes).reduce((sum, [unit, homes]) => {
+  homesOf(item).reduce((sum, { unit, on, count }) => {
     const box = Object.hasOwn(units, unit) ? units[unit] : undefined;
-    return sum + (box ? Object.entries(homes).reduce((all, [on, { count }]) => all + (hasFloor(box, on) ? count : 0), 0) : 0);
+    return sum + (box && hasFloor(box, on) ? count : 0);
   }, 0);
 
 /** Things without a place, with how many. */

@@ -7,7 +7,6 @@ import type { Stocked } from '../carcass/box-frame.ts';
 import { checkUnit, gravestFirst } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
 import { blockOf, checkPlaces } from '../checks/place-checks.ts';
-import { itemsInOrder } from '../contents/item.ts';
 import { reachOf } from '../contents/person.ts';
 import { answerRow, type RowAnswer } from '../contents/row.ts';
 import { hang, type HangPlan } from '../hang/hang.ts';
@@ -24,7 +23,7 @@ import type { ThicknessReading, Workshop } from '../stock/workshop.ts';
 import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import type { Block } from '../wall/placed.ts';
 import type { Wall } from '../wall/wall.ts';
-import { lotsOf, sameLots } from './contents.ts';
+import { homesByUnit, lotsOf, sameLots, type Homes } from './contents.ts';
 import { onItsRail, railNeighbours, railPlans } from './rails.ts';
 import { standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
 
@@ -85,12 +84,14 @@ interface Cached {
 /** A planner with its own memory. One per open project is enough. */
 export function createPlanner(): Planner {
   let cache = new Map<string, Cached>();
+  let held: { readonly items: Design['items']; readonly homes: Homes } | undefined;
   let known: { readonly wall: Wall; readonly facts: WallFacts } | undefined;
   return {
     plan(design, record, workshop) {
       const next = new Map<string, Cached>();
       const stockOf = stockReader(standingReadings(record), workshop);
-      const items = itemsInOrder(design.items);
+      if (held?.items !== design.items) held = { items: design.items, homes: homesByUnit(design.items) };
+      const { homes } = held;
       const { wall, children, person } = design;
       if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
       const { facts } = known;
@@ -102,7 +103,7 @@ export function createPlanner(): Planner {
           children,
           person,
           items: design.items,
-          lots: lotsOf(items, box),
+          lots: lotsOf(homes, box),
           record,
           workshop,
           letter: unitLetter(index),

@@ -2,14 +2,14 @@
 import type { ShelfBox, ShelfElement } from '../carcass/shelf-box.ts';
 import type { SetOut } from '../contents/set-out.ts';
 import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
-import { itemsInOrder, type Home, type Item } from '../contents/item.ts';
+import { homesOf, itemsInOrder, type Home, type Item } from '../contents/item.ts';
 import { massOfOne } from '../contents/item-mass.ts';
 import { reachOf } from '../contents/person.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { MOST_SHELVES } from '../carcass/shelf-box-form.ts';
 import { proposePlaces } from '../wall/placing.ts';
-import { standing } from './contents.ts';
+import { hasFloor, standing } from './contents.ts';
 import type { Design } from './design.ts';
 import type { Edit, EditStep } from './edit.ts';
 import type { Plan, UnitPlan } from './plan.ts';
@@ -67,9 +67,9 @@ export function setOutJob(design: Design, unitPlan: UnitPlan, wish: SetOutWish):
 
 function lotsFor({ items, units }: Design, box: ShelfBox, takeUnplaced: boolean): SetOutLot[] {
   return itemsInOrder(items).flatMap((item): SetOutLot[] => {
-    const homes = Object.entries(item.homes[box.id] ?? {});
-    const pinned = homes.filter(([, { pinned: stays }]) => stays).map(([on, { count }]) => ({ item, count, pinned: true, on }));
-    const loose = homes.reduce((sum, [, { count, pinned: stays }]) => sum + (stays ? 0 : count), 0);
+    const homes = homesOf(item).filter(({ unit }) => unit === box.id);
+    const pinned = homes.filter(({ pinned: stays, on }) => stays && hasFloor(box, on)).map(({ on, count }) => ({ item, count, pinned: true, on }));
+    const loose = homes.reduce((sum, { on, count, pinned: stays }) => sum + (stays || !hasFloor(box, on) ? 0 : count), 0);
     const free = loose + (takeUnplaced ? Math.max(0, item.count - standing(item, units)) : 0);
     return free > 0 ? [...pinned, { item, count: free, pinned: false, on: null }] : pinned;
   });

@@ -183,6 +183,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'cable-unknown':
     case 'bowed-wall':
     case 'rail-pitch':
+    case 'cleat-below':
     case 'off-rail':
     case 'rail-mismatch':
       return wallWords(finding, unit);

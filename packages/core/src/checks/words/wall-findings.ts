@@ -17,6 +17,7 @@ type WallFinding = Extract<
       | 'cable-unknown'
       | 'bowed-wall'
       | 'rail-pitch'
+      | 'cleat-below'
       | 'off-rail'
       | 'rail-mismatch';
   }
@@ -80,6 +81,8 @@ export function wallWords(finding: WallFinding, unit: DisplayUnit): Sentence {
         says: `Its two cleats are ${length(finding.moduleNm)} apart; ${finding.railsNm === null ? 'there is no second rail below its own' : `the nearest rails are ${length(finding.railsNm)} apart`}.`,
         why: 'Only one of the two hooks would seat.',
       };
+    case 'cleat-below':
+      return { says: `Its lower cleat hangs ${length(finding.byNm)} below its bottom.`, why: 'It has nothing to be fixed to there, and shows.' };
     case 'off-rail':
       return {
         says: `It hangs ${length(Math.abs(finding.byNm))} ${finding.byNm > 0 ? 'above' : 'below'} where ${finding.rail} takes it.`,

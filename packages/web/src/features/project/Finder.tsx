@@ -1,5 +1,5 @@
-/** Ctrl+K: finds any part, cabinet, check, station or command by its name. */
-import { findingWords, labelWords } from '@keen/core';
+/** Ctrl+K: finds any part, cabinet, thing, check, station or command by its name. */
+import { findingWords, itemsInOrder, labelWords, thingsInOrder } from '@keen/core';
 import { Dialog, List, ListItemButton, ListItemText, TextField } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -7,7 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import type { Hotkey } from '../../ui/useHotkeys.ts';
 import { selectOpen, selectPlan } from './selectors.ts';
 import { STATIONS, type StationId } from './Stations.tsx';
-import { panelSelected } from './view.slice.ts';
+import { panelSelected, picked } from './view.slice.ts';
 
 interface Hit {
   readonly name: string;
@@ -41,7 +41,7 @@ export function Finder({ open, onClose, onStation, hotkeys }: FinderProps) {
       <div className="finder">
         <TextField
           autoFocus
-          label="Find a part, cabinet, check or command"
+          label="Find a part, thing, cabinet, check or command"
           value={text}
           onChange={(event) => {
             setText(event.target.value);
@@ -73,7 +73,7 @@ export function Finder({ open, onClose, onStation, hotkeys }: FinderProps) {
 }
 
 function useHits(open: boolean, onStation: FinderProps['onStation'], hotkeys: readonly Hotkey[]): Hit[] {
-  const { id } = useAppSelector(selectOpen);
+  const { id, design } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -90,6 +90,22 @@ function useHits(open: boolean, onStation: FinderProps['onStation'], hotkeys: re
         },
       })),
     ),
+    ...itemsInOrder(design.items).map((item): Hit => ({
+      name: item.name,
+      kind: 'thing to hold',
+      run: () => {
+        onStation('contents');
+        dispatch(picked({ kind: 'item', id: item.id }));
+      },
+    })),
+    ...thingsInOrder(design.wall).map((thing): Hit => ({
+      name: thing.name,
+      kind: 'on the wall',
+      run: () => {
+        onStation('wall');
+        dispatch(picked({ kind: 'thing', id: thing.id }));
+      },
+    })),
     ...plan.units.flatMap((unit) =>
       unit.findings.map((finding): Hit => ({
         name: findingWords(finding, 'mm').says,

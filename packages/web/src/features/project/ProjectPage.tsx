@@ -68,7 +68,7 @@ export function ProjectPage() {
       { keys: 'Ctrl+Z', does: 'Undo', run: undo },
       { keys: 'Ctrl+Shift+Z', does: 'Redo', run: () => dispatch(redone()) },
       { keys: 'Ctrl+Y', does: 'Redo', run: () => dispatch(redone()) },
-      { keys: 'Ctrl+K', does: 'Find a part, cabinet, station or command', run: () => setFinding(true) },
+      { keys: 'Ctrl+K', does: 'Find a part, thing, cabinet, station or command', run: () => setFinding(true) },
       ...STATIONS.map((row, index) => ({
         keys: String(index + 1),
         does: `Station ${row.name}`,
