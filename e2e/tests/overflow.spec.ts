@@ -53,7 +53,7 @@ function faults(): string[] {
       if (style.overflowX !== 'visible' && (rect.right > frame.right + 1 || rect.left < frame.left - 1)) found.push(`'${said}' is cut by .${box.className}`);
       if (style.position === 'fixed') break;
     }
-    if (rect.right > wide + 1 && !element.closest('.tally, .sheet-tabs')) found.push(`'${said}' leaves the screen`);
+    if (rect.right > wide + 1 && !element.closest('.tally, .sheet-tabs, .MuiDataGrid-root')) found.push(`'${said}' leaves the screen`);
   }
   const labels = [...document.querySelectorAll<SVGTextElement>('svg.drawing text')]
     .filter((each) => !each.closest('[aria-hidden="true"]'))
