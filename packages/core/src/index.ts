@@ -124,6 +124,7 @@ export { hasFloor, standing, unplaced } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
 export { proposeBox, screwRows, withBox } from './plan/propose-box.ts';
 export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
+export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
 export { createPlanner, plan, unitLetter, type Plan, type Planner, type UnitPlan } from './plan/plan.ts';
 export { boardJobs, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';

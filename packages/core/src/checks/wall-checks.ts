@@ -82,21 +82,20 @@ const bowedWall: Check = (context) => {
   ];
 };
 
-/** A unit must sit on its rail within this. */
-const ON_RAIL = NM_PER.mm;
-
 const rails: Check = (context) => {
-  const { box, unit, wall } = context;
+  const { box, unit, wall, hangInput } = context;
+  const fault = hangInput.railFault;
   const id = box.hanging.wallRail;
-  if (id === null) return [];
-  const base = { unit: box.id, severity: 'stop' as const, station: 'wall' as const, panels: [unit.hanging.wallHalf] };
-  const rail = wall.rails[id];
+  if (!fault || id === null) return [];
+  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
   const off: Fix = { label: { key: 'own-wall-half' }, edit: [{ path: inUnit(context, 'hanging', 'wallRail'), value: null }] };
+  const rail = wall.rails[id];
   if (!rail) return [{ ...base, check: 'rail-mismatch', rail: id, what: 'gone', fixes: [off] }];
-  const mismatch = (what: 'board' | 'bevel' | 'recessed' | 'ends', fixes: readonly Fix[]) => [
-    { ...base, check: 'rail-mismatch' as const, rail: rail.name, what, fixes },
-  ];
-  if (box.hanging.kind === 'recessed') return mismatch('recessed', [off]);
+  if (fault.kind === 'off') {
+    const up = exactly(rail.up.nm - unit.hanging.valleyUp);
+    const onto: Fix = { label: { key: 'hang-on-rail', lengthNm: up.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: up }] };
+    return [{ ...base, check: 'off-rail', rail: rail.name, byNm: fault.by, fixes: [onto, off] }];
+  }
   const same: Fix = {
     label: { key: 'as-the-rail', text: rail.name },
     edit: [
@@ -105,21 +104,8 @@ const rails: Check = (context) => {
       { path: inUnit(context, 'hanging', 'bevelDeg'), value: rail.bevelDeg },
     ],
   };
-  if (box.hanging.bevelDeg !== rail.bevelDeg) return mismatch('bevel', [same, off]);
-  if (box.hanging.stock !== rail.stock || box.hanging.boardWidth.nm !== rail.boardWidth.nm) return mismatch('board', [same, off]);
-  if (rail.left.nm > box.place.along.nm || rail.right.nm < box.place.along.nm + box.width.nm) return mismatch('ends', [off]);
-  const by = box.place.up.nm + unit.hanging.valleyUp - rail.up.nm;
-  if (Math.abs(by) <= ON_RAIL) return [];
-  const up = exactly(rail.up.nm - unit.hanging.valleyUp);
-  return [
-    {
-      ...base,
-      check: 'off-rail',
-      rail: rail.name,
-      byNm: by,
-      fixes: [{ label: { key: 'hang-on-rail', lengthNm: up.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: up }] }, off],
-    },
-  ];
+  const ripped = fault.kind === 'bevel' || fault.kind === 'board';
+  return [{ ...base, check: 'rail-mismatch', rail: rail.name, what: fault.kind, fixes: ripped ? [same, off] : [off] }];
 };
 
 /** A module with two cleats hangs on two rails only if they are as far apart, within this. [A] */

@@ -2,6 +2,7 @@
 import type { MaterialOf, UnitWeights } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Wall } from '../wall/wall.ts';
+import type { RailFault } from './on-rail.ts';
 
 /** A weight on a stud, mm from the unit's left end. */
 export interface StudLoad {
@@ -20,6 +21,8 @@ export interface HangInput {
   readonly materialOf: MaterialOf;
   /** What other units on the same rail lay on its studs. */
   readonly neighbours: readonly StudLoad[];
+  /** What keeps the unit off the rail it is to hang on. */
+  readonly railFault: RailFault | null;
   /** Faced or prefinished: glue does not hold on it. */
   readonly isFaced: (productId: string) => boolean;
 }

@@ -16,10 +16,12 @@ import { jointCapacities, jointLinks, type JointCapacities } from './joint-links
 import type { HangInput } from './hang-input.ts';
 import { cabinetScrewRow } from './carrier-links.ts';
 import type { Link } from './link.ts';
+import type { RailFault } from './on-rail.ts';
 import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
 
 /** What makes a hanging refused whatever its numbers. */
 export type RefusalReason =
+  | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
   | { readonly kind: 'no-stud-known' }
   | { readonly kind: 'ground'; readonly structure: StructureId; readonly moving: boolean }
   | { readonly kind: 'too-few-studs'; readonly studs: number }
@@ -164,12 +166,13 @@ function mostContents(tryLoad: (factor: number) => Tried, heldKg: number, limitO
   return low * heldKg;
 }
 
-function refusalsOf({ unit, materialOf, wall }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
+function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
   const { hanging } = unit;
   const reasons: RefusalReason[] = [];
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
   if (cleat.kind === 'fibre') reasons.push({ kind: 'cleat-material', material: cleat.name });
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
+  if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
   if (hanging.bevelDeg < 20 || hanging.bevelDeg > 65) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
   const back = unit.panels.find(({ role }) => role === 'back');
   if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });

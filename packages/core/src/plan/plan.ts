@@ -10,6 +10,7 @@ import { blockOf, checkPlaces } from '../checks/place-checks.ts';
 import { reachOf } from '../contents/person.ts';
 import { answerRow, type RowAnswer } from '../contents/row.ts';
 import { hang, type HangPlan } from '../hang/hang.ts';
+import { railFault } from '../hang/on-rail.ts';
 import type { HangInput, StudLoad } from '../hang/hang-input.ts';
 import { toMm } from '../length/length.ts';
 import { partsOf, type PartLine } from '../parts/parts.ts';
@@ -193,7 +194,16 @@ function makeUnit({ box, wall, facts, lots, items }: UnitInputs, stockOf: (id: s
       const answer = inside ? answerRow(row, (id) => (Object.hasOwn(items, id) ? items[id] : undefined), inside) : null;
       return answer ? [answer] : [];
     });
-  const hangInput: HangInput = { unit, weights, wall, studsMm, materialOf, isFaced: (id) => stockOf(id).product.faced, neighbours: [] };
+  const hangInput: HangInput = {
+    unit,
+    weights,
+    wall,
+    studsMm,
+    materialOf,
+    isFaced: (id) => stockOf(id).product.faced,
+    neighbours: [],
+    railFault: railFault(box, unit, wall),
+  };
   return { box, unit, weights, loaded: loadedUnit(weights), rows, hangInput };
 }
 

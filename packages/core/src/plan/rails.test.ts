@@ -4,7 +4,8 @@ import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { applyEdit, type EditStep } from './edit.ts';
-import { plan } from './plan.ts';
+import { hangOnRail } from './hang-on-rail.ts';
+import { createPlanner, plan } from './plan.ts';
 
 const { design, record, workshop } = furnishedRoom();
 const planned = (...edits: EditStep[]) => plan(applyEdit(design, edits), record, workshop);
@@ -63,4 +64,20 @@ test('a module with two cleats takes all its weight on either: the lower stands 
   expect(upper.frame.origin.up - lower.frame.origin.up).toBe(mm(240));
   expect(hanging.standoff).toBe('lower-cleat');
   expect(hanging.spacerThickness).toBe(hanging.gap);
+});
+
+test('a unit that does not seat on its rail is refused, whatever its figures', () => {
+  const off = planned({ path: ['units', 'spacing-1', 'place', 'up'], value: entered('1500 mm') }).byId.get('spacing-1')!;
+  expect(off.hang.state).toBe('refused');
+  expect(off.hang.refusals).toContainEqual({ kind: 'off-rail', fault: 'off' });
+  const other = planned({ path: ['units', 'spacing-1', 'hanging', 'bevelDeg'], value: 40 }).byId.get('spacing-1')!;
+  expect(other.hang.refusals).toContainEqual({ kind: 'off-rail', fault: 'bevel' });
+});
+
+test('hung on a rail it is ripped as the rail and seats at once', () => {
+  const edit = hangOnRail(createPlanner(), design, record, workshop, 'ink', 'rail-upper');
+  const { hang, findings } = planned(...edit, { path: ['units', 'ink', 'place', 'along'], value: entered('2510 mm') }).byId.get('ink')!;
+  expect(hang.refusals.filter(({ kind }) => kind === 'off-rail')).toEqual([]);
+  expect(findings.map(({ check }) => check)).not.toContain('off-rail');
+  expect(() => hangOnRail(createPlanner(), design, record, workshop, 'ink', 'none')).toThrow('none');
 });

@@ -1,18 +1,18 @@
 /** Where a cabinet hangs: typed, or said in words (centered, aligned, spread out, on a rail). */
-import { centredBetween, entered, faceOf, railsInOrder, spread, unitShims, type Edit, type Entered, type Length } from '@keen/core';
+import { centredBetween, entered, faceOf, hangOnRail, railsInOrder, spread, unitShims, type Entered, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { UnitFields } from '../box/UnitFields.tsx';
-import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { previewPlanner, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { stepped } from './useWallDrag.ts';
 
 export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
   const { box, plan: unitPlan, unit } = shown;
-  const design = useAppSelector(selectDesign);
+  const { design, record, workshop } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const { apply, leave } = useEdit();
   const { wall } = design;
@@ -48,21 +48,7 @@ export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
   };
   const hangOn = (id: string): void => {
     if (id === '') return apply([{ path: ['units', box.id, 'hanging', 'wallRail'], value: null }], '', 'On a wall half of its own');
-    const rail = wall.rails[id]!;
-    const at = ['units', box.id, 'hanging'];
-    const ripped: Edit = [
-      { path: [...at, 'wallRail'], value: id },
-      { path: [...at, 'stock'], value: rail.stock },
-      { path: [...at, 'boardWidth'], value: rail.boardWidth },
-      { path: [...at, 'bevelDeg'], value: rail.bevelDeg },
-    ];
-    // Where its bevel would be once ripped like the rail is known only after that: the check offers the height then.
-    const same = box.hanging.boardWidth.nm === rail.boardWidth.nm && box.hanging.bevelDeg === rail.bevelDeg && box.hanging.stock === rail.stock;
-    apply(
-      same ? [...ripped, { path: ['units', box.id, 'place', 'up'], value: exact(rail.up.nm - unitPlan.unit.hanging.valleyUp) }] : ripped,
-      '',
-      `Hung on ${rail.name}`,
-    );
+    apply(hangOnRail(previewPlanner, design, record, workshop, box.id, id), '', `Hung on ${wall.rails[id]!.name}`);
   };
   const shims = unitShims({ box, unit: unitPlan.unit, hang: unitPlan.hang }, faceOf(wall));
   return (

@@ -24,7 +24,8 @@ export function WallReading({ shown, onStation }: { readonly shown: ShownUnit | 
   if (chosen?.kind === 'rail' && wall.rails[chosen.id]) return <RailReading key={chosen.id} rail={wall.rails[chosen.id]!} />;
   if (chosen?.kind === 'looked' && wall.looked[chosen.id]) return <LookedReading key={chosen.id} id={chosen.id} />;
   if (chosen?.kind === 'bow' && wall.bow[chosen.id]) return <BowReading key={chosen.id} line={wall.bow[chosen.id]!} shown={shown} />;
-  const here = plan.findings.filter(({ station }) => station === 'wall');
+  // A unit that does not seat on its rail is the wall's matter as much as the cleat's.
+  const here = plan.findings.filter(({ station, check }) => station === 'wall' || check === 'off-rail' || check === 'rail-mismatch');
   const mine = (finding: Finding): boolean => finding.unit === shown?.box.id;
   return (
     <div className="reading">

@@ -1,0 +1,26 @@
+/** Whether a unit's cabinet half seats on the rail it is to hang on: the halves of a cleat hook only when they come from one setting, at one height. */
+import type { ShelfBox } from '../carcass/shelf-box.ts';
+import { NM_PER, type Length } from '../length/length.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Wall } from '../wall/wall.ts';
+
+export type RailFault =
+  | { readonly kind: 'gone' | 'recessed' | 'bevel' | 'board' | 'ends' }
+  /** Its bevel is so far above the rail's; negative below. */
+  | { readonly kind: 'off'; readonly by: Length };
+
+/** A unit must sit on its rail within this. [A] */
+const ON_RAIL = NM_PER.mm;
+
+/** What keeps a unit off its rail; null for nothing, or when it has a wall half of its own. */
+export function railFault({ hanging, place, width }: Pick<ShelfBox, 'hanging' | 'place' | 'width'>, unit: ResolvedUnit, wall: Wall): RailFault | null {
+  if (hanging.wallRail === null) return null;
+  const rail = Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
+  if (!rail) return { kind: 'gone' };
+  if (hanging.kind === 'recessed') return { kind: 'recessed' };
+  if (hanging.bevelDeg !== rail.bevelDeg) return { kind: 'bevel' };
+  if (hanging.stock !== rail.stock || hanging.boardWidth.nm !== rail.boardWidth.nm) return { kind: 'board' };
+  if (rail.left.nm > place.along.nm || rail.right.nm < place.along.nm + width.nm) return { kind: 'ends' };
+  const by = (place.up.nm + unit.hanging.valleyUp - rail.up.nm) as Length;
+  return Math.abs(by) <= ON_RAIL ? null : { kind: 'off', by };
+}
