@@ -34,7 +34,8 @@ test('a cabinet is hung on a rail: ripped as it, at its height, and out of its b
   await open(page, id, 'spacing-1/wall');
   await field(page, 'place.rail').selectOption({ label: 'the upper rail' });
   await expect(page.locator('.pane .finding').filter({ hasText: /the upper rail/ })).toHaveCount(0);
-  await page.locator('[data-rail="rail-upper"]').first().click({ force: true });
+  await page.getByText('What is on it').click();
+  await page.getByRole('button', { name: 'the upper rail' }).click();
   await expect(page.locator('.pane')).toContainText('On it: Spacing box, left, Spacing box, right.');
   await untilSaved(page);
   const { hanging, place } = (await stored(id))['document'].units['spacing-1'];
@@ -64,7 +65,8 @@ test('a bow is measured reading by reading, and the shims follow', async ({ page
 test('a stud is corrected where it was found, and the screws go with it', async ({ page }) => {
   const id = await freshProject();
   await open(page, id, 'ink/wall');
-  await page.locator('[data-stud="r4"] rect').click({ force: true, position: { x: 1, y: 300 } });
+  await page.getByText('What is on it').click();
+  await page.getByRole('button', { name: /Stud 5 at 1850 mm/ }).click();
   await page.getByLabel('center from the left end').fill('1862');
   await expect(page.locator('.pane')).toContainText('to its neighbors');
   await untilSaved(page);

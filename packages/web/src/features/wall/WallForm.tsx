@@ -219,17 +219,6 @@ export function AddToWall() {
           I have looked somewhere
         </Button>
       </div>
-      {Object.values(wall.bow).length > 0 && (
-        <ul className="part-list plain">
-          {Object.values(wall.bow).map((line) => (
-            <li key={line.id}>
-              <button type="button" onClick={() => dispatch(picked({ kind: 'bow', id: line.id }))}>
-                Bow at {line.up.text}: {Object.keys(line.readings).length} readings
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
     </div>
   );
 }

@@ -14,6 +14,7 @@ import { ScanPanel } from './ScanPanel.tsx';
 import { StudReading } from './StudReading.tsx';
 import { ThingReading } from './ThingReading.tsx';
 import { AddToWall, WallForm } from './WallForm.tsx';
+import { WallList } from './WallList.tsx';
 
 export function WallReading({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId, unit?: string) => void }) {
   const { wall } = useAppSelector(selectDesign);
@@ -49,6 +50,10 @@ export function WallReading({ shown, onStation }: { readonly shown: ShownUnit | 
       <details open>
         <summary>Add to the wall</summary>
         <AddToWall />
+      </details>
+      <details>
+        <summary>What is on it</summary>
+        <WallList wall={wall} />
       </details>
       <details>
         <summary>Stud scanner</summary>
