@@ -40,6 +40,15 @@ export interface Piece {
   readonly on: string | null;
 }
 
+/** A level being packed: so many columns of each piece. */
+export interface Level {
+  /** The element whose pins stand here. */
+  readonly on: string | null;
+  readonly columns: Map<Piece, number>;
+  height: number;
+  used: number;
+}
+
 /** What no shelf of this box can take, and by how much. */
 export interface Impossible {
   readonly item: Item;

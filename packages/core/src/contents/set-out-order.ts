@@ -1,7 +1,6 @@
 /** Which level goes where: heavy things low, daily things between hip and eye, pins in the order they have. */
 import { toMm, type Length } from '../length/length.ts';
-import type { SetOutJob } from './set-out-job.ts';
-import type { Level } from './set-out.ts';
+import type { Level, SetOutJob } from './set-out-job.ts';
 
 /** All the mass at the very top counts like so much height, mm; so do all daily things out of reach. [A] */
 const HEAVY_MM = 60;

@@ -8,16 +8,7 @@ import { seeded, type Random } from '../chance/random.ts';
 import { toMm, type Length } from '../length/length.ts';
 import type { Leftover } from './arrange.ts';
 import { orderLevels } from './set-out-order.ts';
-import { piecesOf, setOutBound, type Impossible, type KgOf, type Piece, type SetOutJob } from './set-out-job.ts';
-
-/** A level being packed: so many columns of each piece. */
-export interface Level {
-  /** The element whose pins stand here. */
-  readonly on: string | null;
-  readonly columns: Map<Piece, number>;
-  height: number;
-  used: number;
-}
+import { piecesOf, setOutBound, type Impossible, type KgOf, type Level, type Piece, type SetOutJob } from './set-out-job.ts';
 
 export interface SetOutLevel {
   /** The element the pins of this level name; null when any will do. */

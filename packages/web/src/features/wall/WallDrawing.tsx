@@ -10,7 +10,7 @@ import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { useNavigate, useParams } from 'react-router';
 import { GhostUnit, Holes, Outline, Rails, StudLines, Thing, UnitOnWall, type View } from './WallLayers.tsx';
-import type { Layer } from './WallStation.tsx';
+import type { Layer } from './layers.ts';
 import { draggedTo, stepped } from './useWallDrag.ts';
 
 const ROOM = { left: 58, right: 20, top: 26, bottom: 40 } as const;

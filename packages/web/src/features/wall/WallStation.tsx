@@ -5,13 +5,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { PlanView } from './PlanView.tsx';
 import { WallDrawing } from './WallDrawing.tsx';
-
-const LAYERS = [
-  { id: 'studs', name: 'Studs' },
-  { id: 'bands', name: 'Cable bands' },
-  { id: 'holes', name: 'Screw holes' },
-] as const;
-export type Layer = (typeof LAYERS)[number]['id'];
+import { LAYERS, type Layer } from './layers.ts';
 
 export function WallStation({ shown }: { readonly shown: ShownUnit | undefined }) {
   const design = useAppSelector(selectDesign);

@@ -1,0 +1,7 @@
+/** What of the wall can be shown or left out. */
+export const LAYERS = [
+  { id: 'studs', name: 'Studs' },
+  { id: 'bands', name: 'Cable bands' },
+  { id: 'holes', name: 'Screw holes' },
+] as const;
+export type Layer = (typeof LAYERS)[number]['id'];
