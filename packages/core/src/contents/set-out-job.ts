@@ -35,6 +35,8 @@ export interface Piece {
   /** All of them, and how many are taken by what is there today. */
   readonly columns: number;
   readonly count: number;
+  /** How many more room is kept for. */
+  readonly growth: number;
   /** Kilograms of one column. */
   readonly kg: number;
   readonly on: string | null;
@@ -81,7 +83,7 @@ export function piecesOf({ lots, width, depth, height, grow }: SetOutJob, kgOf: 
       // Room to grow is kept with the first lot that is free to stand anywhere, or the pinned one where there is no other.
       const extra = grow && lots.find((lot) => lot.item === item && lot.count > 0)?.on === on ? item.growth : 0;
       const columns = columnsFor(count + extra, column);
-      pieces.push({ item, column, columns, count, kg: (kgOf(item) * count) / columns, on });
+      pieces.push({ item, column, columns, count, growth: extra, kg: (kgOf(item) * count) / columns, on });
     }
   }
   return { pieces, impossible };

@@ -22,6 +22,8 @@ export interface SetOut {
   /** From the bottom. */
   readonly levels: readonly SetOutLevel[];
   readonly left: readonly Leftover[];
+  /** How many of those still to come find no room. */
+  readonly ungrown: readonly Leftover[];
   readonly impossible: readonly Impossible[];
   /** Clear height all levels take, with the shelves between them. */
   readonly height: Length;
@@ -226,6 +228,12 @@ function answer(job: SetOutJob, { levels, left }: Packed, impossible: readonly I
   return {
     levels: rows,
     left: [...left.keys()].flatMap((piece) => (today(piece) > 0 ? [{ item: piece.item, count: today(piece) }] : [])),
+    ungrown: [...left].flatMap(([piece, missing]) => {
+      const { item, column, columns, count, growth } = piece;
+      const room = (columns - missing) * column.rows * column.high;
+      const short = Math.min(growth, count + growth - room);
+      return short > 0 ? [{ item, count: short }] : [];
+    }),
     impossible,
     height: (rows.reduce((sum, { height }) => sum + height, 0) + Math.max(0, rows.length - 1) * job.thickness) as Length,
     bound,

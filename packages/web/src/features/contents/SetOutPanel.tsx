@@ -189,6 +189,7 @@ function Found({
           {count} found no room: {found.left.map(({ item, count: rest }) => `${rest} × ${item.name}`).join(', ')}.
         </p>
       )}
+      {found.ungrown.length > 0 && <p>No room is left for {found.ungrown.map(({ item, count: more }) => `${more} more of ${item.name}`).join(', ')}.</p>}
       <div className="fixes">
         <Button variant="outlined" onClick={onTake} disabled={found.levels.length === 0}>
           Take this set-out
