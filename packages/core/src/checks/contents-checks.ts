@@ -21,6 +21,14 @@ interface Stood {
 const stoodIn = ({ hangInput }: CheckContext): Stood[] =>
   hangInput.weights.contents.flatMap((load) => (load.lots.length > 0 ? [{ load, lots: load.lots }] : []));
 
+/** What every finding about a thing on a floor says of them. */
+const aboutThing = ({ box }: CheckContext, { compartment }: CompartmentLoad, { name }: Item) => ({
+  unit: box.id,
+  station: 'contents' as const,
+  panels: [compartment.floor],
+  item: name,
+});
+
 const clearOf = ({ compartment: { width, depth, height } }: CompartmentLoad) => ({ width: width.value, depth: depth.value, height: height.value });
 const setItem = (item: Item, key: keyof Item, value: unknown): FixStep => ({ path: ['items', item.id, key], value });
 
@@ -68,11 +76,8 @@ function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
   return [
     {
       check: 'holds-too-deep',
-      unit: box.id,
+      ...aboutThing(context, load, item),
       severity: 'change',
-      station: 'contents',
-      panels: [load.compartment.floor],
-      item: item.name,
       name: load.compartment.name,
       needsNm: out,
       hasNm: clear.depth,
@@ -86,7 +91,6 @@ function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
 }
 
 function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: Lot): Finding[] {
-  const { box } = context;
   const clear = clearOf(load);
   const { height } = columnOf(item, clear.depth, clear.height);
   if (height <= clear.height) return [];
@@ -96,11 +100,8 @@ function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: 
   return [
     {
       check: 'holds-too-tall',
-      unit: box.id,
+      ...aboutThing(context, load, item),
       severity: 'change',
-      station: 'contents',
-      panels: [load.compartment.floor],
-      item: item.name,
       name: load.compartment.name,
       needsNm: height,
       hasNm: clear.height,
@@ -140,11 +141,8 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
   const { box } = context;
   const base = {
     check: 'cannot-grasp' as const,
-    unit: box.id,
+    ...aboutThing(context, load, item),
     severity: 'look' as const,
-    station: 'contents' as const,
-    panels: [load.compartment.floor],
-    item: item.name,
   };
   if (item.stands === 'in-hole' && item.hole) {
     const proud = item.height.nm - item.hole.nm;
@@ -178,7 +176,6 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
 }
 
 function slides(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
-  const { box } = context;
   const rolls = rollsOut(item);
   if (!rolls && !(standsThin(item) && !leansOnBack(item))) return [];
   const fixes: Fix[] = rolls
@@ -193,11 +190,8 @@ function slides(context: CheckContext, load: CompartmentLoad, { item }: Lot): Fi
   return [
     {
       check: 'slides-off',
-      unit: box.id,
+      ...aboutThing(context, load, item),
       severity: 'look',
-      station: 'contents',
-      panels: [load.compartment.floor],
-      item: item.name,
       why: rolls ? 'rolls' : 'thin',
       thickNm: footprintOf(item).out,
       fixes,
@@ -211,18 +205,15 @@ const leansOnBack = ({ stands: stance }: Item): boolean => stance === 'leaning';
 const noRoom: Check = (context) =>
   stoodIn(context).flatMap(({ load }) =>
     (load.arrangement?.left ?? []).map(({ item, count }): Finding => {
-      const { box, unit } = context;
+      const { box } = context;
       const clear = clearOf(load);
       const column = columnOf(item, clear.depth, clear.height);
       const needed = Math.ceil(count / (column.rows * column.high)) * column.width - (clear.width - load.arrangement!.used);
       const wider = roundUp(toMm((box.width.nm + needed) as Length), box.unit);
       return {
         check: 'no-room',
-        unit: box.id,
+        ...aboutThing(context, load, item),
         severity: 'change',
-        station: 'contents',
-        panels: [unit.byId.get(load.compartment.floor)!.id],
-        item: item.name,
         name: load.compartment.name,
         count,
         fixes: [
@@ -273,11 +264,8 @@ const outOfReach: Check = (context) => {
     return [
       {
         check: 'out-of-reach',
-        unit: box.id,
+        ...aboutThing(context, load, daily.item),
         severity: 'look',
-        station: 'contents',
-        panels: [load.compartment.floor],
-        item: daily.item.name,
         upNm: up,
         reachNm: zone.most,
         fixes: lower.nm > 0 ? [{ label: { key: 'hang-lower', lengthNm: lower.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: lower }] }] : [],
