@@ -1,6 +1,6 @@
 /** What all parts of a box share: stock with its thickness, the inside, and one way to make a panel. */
 import { ZERO, type Length } from '../length/length.ts';
-import { rectangle, type Edge, type Frame, type Grain, type Panel, type Role } from '../solid/panel.ts';
+import { rectangle, type Cut, type Edge, type Frame, type Grain, type Panel, type Role } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
 import type { Dimension, Label, Source } from '../worked/dimension.ts';
@@ -46,7 +46,7 @@ export function boxPanel(
   role: Role,
   element: string,
   name: Label,
-  at: { frame: Frame; length: Dimension; width: Dimension; stock: string; outline?: Edge[]; banded?: boolean; grain?: Grain; onWall?: boolean },
+  at: { frame: Frame; length: Dimension; width: Dimension; stock: string; outline?: Edge[]; banded?: boolean; grain?: Grain; onWall?: boolean; cuts?: readonly Cut[] },
 ): Panel {
   const { product, used } = base.stockOf(at.stock);
   const band = at.banded && base.box.band ? base.box.band.nm : ZERO;
@@ -64,6 +64,7 @@ export function boxPanel(
     grain: product.grain === 'none' ? 'none' : (at.grain ?? 'length'),
     bands: band > 0 ? ['far'] : [],
     bandThickness: band,
+    cuts: at.cuts ?? [],
     onWall: at.onWall ?? false,
   };
 }

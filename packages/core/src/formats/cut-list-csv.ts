@@ -1,9 +1,10 @@
 /** The cut list as CSV (RFC 4180). Sizes twice: as read off a tape in the project's unit, and exact in millimetres. */
 import { exactText, tapeText } from '../length/format.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
-import type { Feature, PartLine } from '../parts/parts.ts';
+import type { Axis, Feature, PartLine } from '../parts/parts.ts';
+import type { EdgeId } from '../solid/panel.ts';
 import type { Workshop } from '../stock/workshop.ts';
-import { labelWords } from '../checks/words/labels.ts';
+import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { fineText, lengthText } from '../checks/words/amounts.ts';
 import { exactMm } from './nest-problem.ts';
 
@@ -57,29 +58,56 @@ function cell(text: string): string {
 }
 
 /** Names of a blank's ends and edges, as they stand in the unit. */
-export function edgeWords(line: Pick<PartLine, 'role'>, edge: 'start' | 'end' | 'near' | 'far'): string {
-  switch (line.role) {
-    case 'side':
-      return { start: 'bottom end', end: 'top end', near: 'rear edge', far: 'front edge' }[edge];
-    case 'back':
-      return { start: 'bottom edge', end: 'top edge', near: 'left edge', far: 'right edge' }[edge];
-    case 'top':
-    case 'bottom':
-    case 'shelf':
-      return { start: 'left end', end: 'right end', near: 'rear edge', far: 'front edge' }[edge];
+export function edgeWords({ role, lie }: Pick<PartLine, 'role' | 'lie'>, edge: EdgeId): string {
+  if (edge === 'slope' || edge === 'taper' || edge === 'corner') return `${WORDS[`edge-${edge}`]}`;
+  const lengthwise = edge === 'start' || edge === 'end';
+  const low = edge === 'start' || edge === 'near';
+  const axis = lengthwise ? lie.length : lie.width;
+  const side = (axis === 'up' && lengthwise ? (['bottom', 'top'] as const) : ENDS[axis])[low ? 0 : 1];
+  return `${side} ${lengthwise && role !== 'back' ? 'end' : 'edge'}`;
+}
+
+const ENDS: Readonly<Record<Axis, readonly [string, string]>> = { along: ['left', 'right'], up: ['lower', 'upper'], out: ['rear', 'front'] };
+
+type Read = Pick<PartLine, 'role' | 'lie'>;
+
+/** 'dado 18.1 mm wide, 6 mm deep, near side 512 mm from the lower end'. */
+export function featureWords(feature: Feature, line: Read, unit: DisplayUnit): string {
+  const fine = (length: Length): string => fineText(length, unit);
+  const tape = (length: Length): string => lengthText(length, unit);
+  const from = `from the ${edgeWords(line, feature.from)}`;
+  switch (feature.kind) {
+    case 'bevel-rip':
+      return `rip at ${feature.tiltDeg}°, ${tape(feature.at)} to the long point on each half`;
+    case 'edge-bevel':
+      return `bevel the ${edgeWords(line, feature.from)} at ${angleText(feature.tiltDeg)}`;
+    case 'slant':
+      return `saw off square by ${angleText(feature.angleDeg ?? 0)}: from ${tape(feature.at)} ${from} at ${tape(feature.across!.at)} from the ${edgeWords(line, feature.across!.from)} to ${tape(feature.atOpposite!)} at ${tape((feature.across!.at + feature.width) as Length)}`;
+    case 'holes': {
+      const row = (feature.count ?? 1) > 1 ? `${feature.count} holes ${fine(feature.width)}, every ${fine(feature.pitch!)},` : `hole ${fine(feature.width)},`;
+      const deep = feature.through ? 'through' : `${fine(feature.depth)} deep`;
+      return `${row} ${deep}, ${(feature.count ?? 1) > 1 ? 'the first ' : ''}${tape(feature.at)} ${from}, ${tape(feature.across!.at)} from the ${edgeWords(line, feature.across!.from)}`;
+    }
+    case 'notch':
+      return `${feature.round ? 'round-ended notch' : 'notch'} ${fine(feature.width)} wide, ${fine(feature.depth)} deep into the ${edgeWords(line, feature.across!.from)}, its middle ${tape(feature.at)} ${from}`;
     default:
-      return { start: 'left end', end: 'right end', near: 'lower edge', far: 'upper edge' }[edge];
+      return `${feature.kind} ${fine(feature.width)} wide, ${fine(feature.depth)} deep, ${slotPlace(feature, line, tape)}`;
   }
 }
 
-/** 'dado 18.1 mm wide, 6 mm deep, near side 512 mm from the bottom end'. */
-export function featureWords(feature: Feature, line: Pick<PartLine, 'role'>, unit: DisplayUnit): string {
-  if (feature.kind === 'bevel-rip') return `rip at ${feature.tiltDeg}°, ${lengthText(feature.at, unit)} to the long point on each half`;
-  const place = feature.kind === 'rabbet' ? rabbetPlace(feature, line) : `near side ${lengthText(feature.at, unit)} from the ${edgeWords(line, feature.from)}`;
-  return `${feature.kind} ${fineText(feature.width, unit)} wide, ${fineText(feature.depth, unit)} deep, ${place}`;
+const angleText = (deg: number): string => `${Math.round(deg * 10) / 10}°`;
+
+function slotPlace(feature: Feature, line: Read, tape: (length: Length) => string): string {
+  if (feature.atOpposite !== undefined) {
+    const [here, there] = feature.from === 'start' ? (['far', 'near'] as const) : (['start', 'end'] as const);
+    const stop = feature.across ? `, ${tape(feature.across.at)} long from the ${edgeWords(line, feature.across.from)}` : '';
+    return `tilted ${angleText(feature.angleDeg!)}: near side ${tape(feature.at)} from the ${edgeWords(line, feature.from)} at the ${edgeWords(line, here)}, ${tape(feature.atOpposite)} at the ${edgeWords(line, there)}${stop}`;
+  }
+  const stop = feature.across ? `, stopped ${tape(feature.across.at)} from the ${edgeWords(line, feature.across.from)}` : '';
+  return (feature.kind === 'rabbet' ? rabbetPlace(feature, line) : `near side ${tape(feature.at)} from the ${edgeWords(line, feature.from)}`) + stop;
 }
 
-function rabbetPlace({ at, from }: Feature, line: Pick<PartLine, 'role'>): string {
+function rabbetPlace({ at, from }: Feature, line: Read): string {
   const far = from === 'start' ? 'end' : 'far';
   return `on the ${edgeWords(line, at === (0 as Length) ? from : far)}`;
 }

@@ -4,19 +4,23 @@
  * cleat are one blank, ripped later.
  */
 import { toMm, ZERO, type Length } from '../length/length.ts';
-import { extentOf, type EdgeId, type Grain, type Role } from '../solid/panel.ts';
+import type { EdgeId, Grain, RectEdge, Role } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Vector } from '../solid/vector.ts';
+import { blankBox, featuresOf } from './features.ts';
+import { leastTurn, mirror, shapeOf, type Shape } from './shape.ts';
 import { dimension, extend, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
 
 /** A cut into a blank, given from a named end or edge, so that mirrored twins read the same numbers. */
 export interface Feature {
-  readonly kind: 'dado' | 'groove' | 'rabbet' | 'bevel-rip' | 'edge-bevel';
+  readonly kind: 'dado' | 'groove' | 'rabbet' | 'bevel-rip' | 'edge-bevel' | 'slant' | 'holes' | 'notch';
   readonly face: 'reference' | 'other' | 'edge';
   /** Measured from this end (across the length) or edge (along it). */
-  readonly from: EdgeId;
-  /** To the near side of the cut. */
+  readonly from: RectEdge;
+  /** To the near side of the cut; to the middle of a hole or notch; to where a slant begins. */
   readonly at: Length;
+  /** Across the cut; the diameter of a hole; for a slant, how far along its other end lies. */
   readonly width: Length;
   readonly depth: Length;
   readonly play: Length;
@@ -24,7 +28,25 @@ export interface Feature {
   readonly tiltDeg: number;
   /** The panel that goes in; '' for none. */
   readonly guest: string;
+  /** Off square: where the same side of a tilted slot, or the other end of a slant, crosses the opposite edge. */
+  readonly atOpposite?: Length;
+  readonly angleDeg?: number;
+  /** Where a stopped cut begins or ends, or a hole stands, from the edge named: across `at`. */
+  readonly across?: { readonly from: RectEdge; readonly at: Length };
+  /** A row: how many, and from one to the next. */
+  readonly count?: number;
+  readonly pitch?: Length;
+  readonly through?: boolean;
+  readonly round?: boolean;
+  readonly reason?: Label;
 }
+
+/** Which way a blank's length and width lie in the unit, so that its ends can be named. */
+export interface Lie {
+  readonly length: Axis;
+  readonly width: Axis;
+}
+export type Axis = 'along' | 'up' | 'out';
 
 export interface PartLine {
   /** Stable while the panels stay: the id of the first panel. */
@@ -43,6 +65,7 @@ export interface PartLine {
   readonly grain: Grain;
   readonly bands: readonly EdgeId[];
   readonly features: readonly Feature[];
+  readonly lie: Lie;
   /** The mark of its mirror image. */
   readonly mirrorOf: string | null;
 }
@@ -56,7 +79,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     blanks.push(cleatBlank(unit, unit.hanging));
     if (lower) blanks.push(cleatBlank(unit, lower));
   }
-  const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string })[] = [];
+  const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string; shape: Shape })[] = [];
   for (const blank of blanks) {
     const key = keyOf(blank);
     // Each cleat is ripped by itself: two equal ones stay two lines.
@@ -68,46 +91,41 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     }
   }
   const marks = lines.map((_, index) => `${letter}${index + 1}`);
-  return lines.map(({ key: _key, ...line }, index) => {
-    const mirrored = line.features.length > 0 ? keyOf(mirror(line)) : '';
+  return lines.map(({ key: _key, shape, ...line }, index) => {
+    const mirrored = shape.length > 0 ? keyOf({ ...line, shape: mirror(shape) }) : '';
     const twin = lines.findIndex((other, i) => i !== index && other.key === mirrored);
     return { ...line, mark: marks[index]!, mirrorOf: twin >= 0 ? marks[twin]! : null };
   });
 }
 
-type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit'>;
+type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit'> & { readonly shape: Shape };
 
 function blankOf(panel: ResolvedPanel): Blank {
+  const box = blankBox(panel);
   const band = (id: EdgeId) => (panel.bands.includes(id) ? [minus('edge-band', panel.bandThickness)] : []);
+  const bevels = (grown: number) => (grown > 0 ? [plus('for-the-bevel', grown as Length)] : []);
   return {
     id: panel.id,
     role: panel.role,
     names: [panel.name],
     panels: [panel.id],
-    length: extend(panel.length, [...band('start'), ...band('end')]),
-    width: extend(panel.width, [...band('near'), ...band('far')]),
+    length: extend(panel.length, [...bevels(box.grownLength), ...band('start'), ...band('end')]),
+    width: extend(panel.width, [...bevels(box.grownWidth), ...band('near'), ...band('far')]),
     thickness: panel.thickness,
     thicknessFrom: panel.thicknessFrom,
     stock: panel.stock,
     grain: panel.grain,
     bands: panel.bands,
-    features: panel.strips.map((strip): Feature => {
-      const crosses = Math.abs(strip.normal.u) >= Math.abs(strip.normal.v);
-      const { from } = extentOf(panel.outline, crosses ? 'u' : 'v');
-      return {
-        kind: strip.kind,
-        face: strip.face,
-        from: crosses ? 'start' : 'near',
-        at: (strip.near - from) as Length,
-        width: (strip.far - strip.near) as Length,
-        depth: strip.depth,
-        play: strip.play,
-        tiltDeg: 0,
-        guest: strip.guest,
-      };
-    }),
+    features: featuresOf(panel, box),
+    lie: { length: axisOf(panel.frame.u), width: axisOf(panel.frame.v) },
+    shape: shapeOf(panel, box),
   };
 }
+
+const axisOf = ({ along, up, out }: Vector): Axis => {
+  const [a, u, o] = [Math.abs(along), Math.abs(up), Math.abs(out)];
+  return a >= u && a >= o ? 'along' : u >= o ? 'up' : 'out';
+};
 
 /** One board as wide as was asked, as long as the longer half; the bevel rip parts it. */
 function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetHalf: string; readonly wallHalf: string }): Blank {
@@ -138,48 +156,15 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetH
     grain: cabinet.grain,
     bands: [],
     features: [rip],
+    lie: { length: 'along', width: 'up' },
+    shape: [],
   };
 }
 
 /** A slab is the same piece however it is turned over: the least of its four turned descriptions stands for it. */
-function keyOf(blank: Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands' | 'features'>): string {
+function keyOf(blank: Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands' | 'shape'>): string {
   const { role, length, width, thickness, stock, grain } = blank;
-  let least = '';
-  if (blank.features.length > 0 || blank.bands.length > 0) {
-    for (const alongFlips of [false, true]) {
-      for (const acrossFlips of [false, true]) {
-        const way = describe(blank, alongFlips, acrossFlips);
-        if (least === '' || way < least) least = way;
-      }
-    }
-  }
-  return `${role === 'cleat-blank' ? 'cleat' : ''} ${length.value} ${width.value} ${thickness} ${stock} ${grain} ${least}`;
-}
-
-/** Turned over once the face changes, turned twice it does not. */
-function describe(
-  { length, width, bands, features }: Pick<Blank, 'length' | 'width' | 'bands' | 'features'>,
-  alongFlips: boolean,
-  acrossFlips: boolean,
-): string {
-  const swap: Readonly<Record<EdgeId, EdgeId>> = {
-    start: alongFlips ? 'end' : 'start',
-    end: alongFlips ? 'start' : 'end',
-    near: acrossFlips ? 'far' : 'near',
-    far: acrossFlips ? 'near' : 'far',
-  };
-  const turned = features.map(({ kind, face, from, at, width: wide, depth, tiltDeg }) => {
-    const flips = from === 'start' ? alongFlips : acrossFlips;
-    const size = from === 'start' ? length.value : width.value;
-    return `${kind} ${alongFlips === acrossFlips ? face : OTHER_FACE[face]} ${from} ${flips ? size - at - wide : at} ${wide} ${depth} ${tiltDeg}`;
-  });
-  return [...bands.map((edge) => swap[edge]), ...turned].sort().join('|');
-}
-
-const OTHER_FACE = { reference: 'other', other: 'reference', edge: 'edge' } as const;
-
-function mirror<T extends Pick<Blank, 'features'>>(blank: T): T {
-  return { ...blank, features: blank.features.map((feature) => ({ ...feature, face: OTHER_FACE[feature.face] })) };
+  return `${role === 'cleat-blank' ? 'cleat' : ''} ${length.value} ${width.value} ${thickness} ${stock} ${grain} ${leastTurn(blank.shape, blank.bands, length.value, width.value)}`;
 }
 
 /** Area of a line's blanks, m². */

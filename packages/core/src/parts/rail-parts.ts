@@ -90,6 +90,7 @@ export function planRail(wall: Wall, rail: WallRail, { product, used, kerf }: Ra
           guest: '',
         },
       ],
+      lie: { length: 'along', width: 'up' },
       mirrorOf: null,
     })),
   };

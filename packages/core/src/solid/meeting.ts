@@ -2,7 +2,11 @@
 import type { Length } from '../length/length.ts';
 import type { EdgeId, Face } from './panel.ts';
 
-export type JointKind = 'butt' | 'dado' | 'rabbet';
+/**
+ * butt: the edge lies on the face. dado, rabbet: it goes in. mitre: two edges share a corner and are
+ * bevelled to its half. pins: it stays back from the face and lies on pins. laid: face on face.
+ */
+export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'pins' | 'laid';
 
 /** Fasteners of a meeting that carry load: which screw, how long and how many. */
 export interface Fastening {
@@ -21,16 +25,24 @@ export interface Joint {
   readonly play: Length;
   readonly glue: boolean;
   readonly fastening: Fastening | null;
+  /** The slot ends with the guest instead of running out over the host's edges. */
+  readonly stopped?: boolean;
 }
 
 export interface Meeting {
   readonly id: string;
   readonly guest: string;
-  readonly edge: EdgeId;
+  /** An edge of the guest; one of its faces where panels are laid on one another. */
+  readonly edge: EdgeId | Face;
   readonly host: string;
-  readonly face: Face;
+  /** A face of the host; one of its edges for a mitre, or where edges are glued to one another. */
+  readonly face: Face | EdgeId;
   readonly joint: Joint;
+  /** Where the design keeps the kind of this joint, inside its unit: what a fix would change. */
+  readonly decided?: readonly string[];
 }
+
+export const isFace = (at: Face | EdgeId): at is Face => at === 'reference' || at === 'other';
 
 /**
  * A strip cut into a host: everything between two parallel lines of the face, to a depth.
@@ -47,6 +59,8 @@ export interface Strip {
   readonly from: number;
   readonly to: number;
   readonly depth: Length;
+  /** Ends inside the host at its low or high end, instead of running out. */
+  readonly stoppedAt?: { readonly from: boolean; readonly to: boolean };
   /** The panel that goes in. */
   readonly guest: string;
   readonly play: Length;

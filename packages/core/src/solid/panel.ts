@@ -5,7 +5,7 @@
  */
 import type { Length } from '../length/length.ts';
 import type { Dimension, Label, Source } from '../worked/dimension.ts';
-import { cross, type Vector } from './vector.ts';
+import { cross, vector, type Vector } from './vector.ts';
 
 /** u runs along the length, v along the width, w from the reference face to the other one; right-handed. */
 export interface Frame {
@@ -20,8 +20,10 @@ export interface Point {
   readonly v: number;
 }
 
-/** Edges of a rectangle: start and end lie across the length, near and far along it. */
-export type EdgeId = 'start' | 'end' | 'near' | 'far';
+/** The ends and edges of a blank: start and end lie across the length, near and far along it. Positions are measured from these. */
+export type RectEdge = 'start' | 'end' | 'near' | 'far';
+/** Edges of an outline: an outline with more corners than four names its further edges. */
+export type EdgeId = RectEdge | 'slope' | 'taper' | 'corner';
 export type Face = 'reference' | 'other';
 
 /** An edge begins at `from` and runs, anticlockwise, to the next edge's `from`. */
@@ -34,8 +36,53 @@ export interface Edge {
 
 export type Grain = 'length' | 'width' | 'none';
 
-/** What a panel is for: the load path and the cut list ask by this, never by name. */
-export type Role = 'side' | 'top' | 'bottom' | 'shelf' | 'back' | 'hanging-rail' | 'wall-half' | 'cabinet-half' | 'spacer';
+/** What a panel is for: the load path, the cut list and the drawing ask by this, never by name. */
+export type Role =
+  | 'side'
+  | 'top'
+  | 'bottom'
+  | 'shelf'
+  | 'divider'
+  | 'back'
+  | 'tilted-panel'
+  | 'ledge'
+  | 'holder'
+  | 'frame'
+  | 'door'
+  | 'front'
+  | 'leaf'
+  | 'edging'
+  | 'hanging-rail'
+  | 'wall-half'
+  | 'cabinet-half'
+  | 'spacer';
+
+/** Cut into a panel by itself, not by what it meets. Positions in the panel's own (u, v); each knows its reason. */
+export type Cut =
+  | {
+      readonly kind: 'holes';
+      readonly id: string;
+      readonly face: Face;
+      /** The first of the row; the others follow by `step`. */
+      readonly at: Point;
+      readonly step: Point;
+      readonly count: number;
+      readonly diameter: Length;
+      /** Null goes through. */
+      readonly depth: Length | null;
+      readonly reason: Label;
+    }
+  | {
+      /** A slot open at an edge, `at` from where that edge begins to its middle; `round` ends in a half circle. */
+      readonly kind: 'notch';
+      readonly id: string;
+      readonly edge: EdgeId;
+      readonly at: Length;
+      readonly width: Length;
+      readonly depth: Length;
+      readonly round: boolean;
+      readonly reason: Label;
+    };
 
 export interface Panel {
   readonly id: string;
@@ -53,11 +100,20 @@ export interface Panel {
   /** Edges that get edge band, with its thickness. */
   readonly bands: readonly EdgeId[];
   readonly bandThickness: Length;
+  /** Holes and notches, in no order. */
+  readonly cuts: readonly Cut[];
   /** Fixed to the wall, not carried by it. */
   readonly onWall: boolean;
 }
 
 export const frame = (origin: Vector, u: Vector, v: Vector): Frame => ({ origin, u, v, w: cross(u, v) });
+
+/** A frame turned by `deg` about its own u: its width leans from `v` towards `w`. */
+export function leaning(origin: Vector, u: Vector, v: Vector, deg: number): Frame {
+  const w = cross(u, v);
+  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  return frame(origin, u, vector(c * v.along + s * w.along, c * v.up + s * w.up, c * v.out + s * w.out));
+}
 
 /** A rectangle from the frame's origin. */
 export function rectangle(length: Length, width: Length, bevels: Partial<Record<EdgeId, number>> = {}): Edge[] {

@@ -20,6 +20,7 @@ const panel = (id: string, at: ReturnType<typeof frame>, length: number, width: 
   grain: 'length',
   bands: [],
   bandThickness: ZERO,
+  cuts: [],
   onWall: false,
 });
 const dado: Joint = { kind: 'dado', depth: mm(6), endPlay: mm(0.25), play: mm(0.1), glue: true, fastening: null };

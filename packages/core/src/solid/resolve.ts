@@ -8,9 +8,9 @@
  */
 import type { Length } from '../length/length.ts';
 import { extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
-import type { Meeting, Strip } from './meeting.ts';
+import { isFace, type Meeting, type Strip } from './meeting.ts';
 import { extentOf, place, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
-import { dot, scale, type Vector } from './vector.ts';
+import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
   readonly strips: readonly Strip[];
@@ -38,21 +38,48 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[]):
   };
 
   const moves = new Map<string, Map<EdgeId, Move>>();
+  const claim = (panel: string, edge: EdgeId, move: Move): void => {
+    const ofPanel = moves.get(panel) ?? new Map<EdgeId, Move>();
+    if (ofPanel.has(edge)) throw new RangeError(`edge '${edge}' of '${panel}' meets two panels`);
+    ofPanel.set(edge, move);
+    moves.set(panel, ofPanel);
+  };
   for (const meeting of meetings) {
-    const ofGuest = moves.get(meeting.guest) ?? new Map<EdgeId, Move>();
-    if (ofGuest.has(meeting.edge)) throw new RangeError(`edge '${meeting.edge}' of '${meeting.guest}' meets two panels`);
-    ofGuest.set(meeting.edge, edgeMove(meeting, find(meeting.guest), find(meeting.host)));
-    moves.set(meeting.guest, ofGuest);
+    const guest = find(meeting.guest);
+    const host = find(meeting.host);
+    const { edge, face } = meeting;
+    if (isFace(edge)) continue;
+    if (isFace(face)) claim(meeting.guest, edge, edgeMove(meeting, edge, face, guest, host));
+    else if (meeting.joint.kind === 'mitre') {
+      claim(meeting.guest, edge, { by: 0, bevel: mitreBevel(guest, edge, host), meeting });
+      claim(meeting.host, face, { by: 0, bevel: mitreBevel(host, face, guest), meeting });
+    } else claim(meeting.guest, edge, { by: 0, bevel: 0, meeting });
   }
 
   const moved = new Map(panels.map((panel) => [panel.id, movePanel(panel, moves.get(panel.id))]));
   const strips = new Map<string, Strip[]>();
   for (const meeting of meetings) {
-    if (meeting.joint.depth === 0) continue;
+    if (!cuts(meeting)) continue;
     const strip = cutStrip(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!);
     strips.set(meeting.host, [...(strips.get(meeting.host) ?? []), strip]);
   }
   return panels.map(({ id }) => ({ ...moved.get(id)!, strips: strips.get(id) ?? [] }));
+}
+
+/** A joint that takes wood out of its host. */
+export const cuts = ({ joint }: Meeting): boolean => (joint.kind === 'dado' || joint.kind === 'rabbet') && joint.depth > 0;
+
+/**
+ * Half of a corner: the bevel that lays an edge on the plane through the shared corner that halves the
+ * angle between two panels. Square corners give 45 degrees, a corner of an n-sided box 180 / n; walls
+ * that lean give their compound angle. docs/formulas/mitre-bevel.md
+ */
+function mitreBevel(guest: Panel, edge: EdgeId, host: Panel): number {
+  const outward = outwardOf(guest.outline, edge);
+  const { u, v, w } = guest.frame;
+  const half = plusVector(w, host.frame.w);
+  const across = dot(u, half) * outward.u + dot(v, half) * outward.v;
+  return (Math.atan2(across, dot(w, half)) * 180) / Math.PI + 0;
 }
 
 function facePlane({ frame, thickness }: Panel, face: Face): Plane {
@@ -62,14 +89,14 @@ function facePlane({ frame, thickness }: Panel, face: Face): Plane {
 }
 
 /** How far an edge goes towards its host, and the bevel that lays it flat on the host's face. */
-function edgeMove(meeting: Meeting, guest: Panel, host: Panel): Move {
-  const { into } = facePlane(host, meeting.face);
-  const outward = outwardOf(guest.outline, meeting.edge);
+function edgeMove(meeting: Meeting, edge: EdgeId, face: Face, guest: Panel, host: Panel): Move {
+  const { into } = facePlane(host, face);
+  const outward = outwardOf(guest.outline, edge);
   const { u, v, w } = guest.frame;
   const towards = dot(u, into) * outward.u + dot(v, into) * outward.v;
-  if (towards < 1e-6) throw new RangeError(`edge '${meeting.edge}' of '${guest.id}' does not face '${host.id}'`);
+  if (towards < 1e-6) throw new RangeError(`edge '${edge}' of '${guest.id}' does not face '${host.id}'`);
   const { kind, depth, endPlay } = meeting.joint;
-  const reach = kind === 'butt' ? 0 : depth - endPlay;
+  const reach = kind === 'butt' ? 0 : kind === 'pins' ? -endPlay : depth - endPlay;
   return {
     by: towards === 1 ? reach : Math.round(reach / towards),
     bevel: (Math.atan2(-dot(w, into), towards) * 180) / Math.PI + 0,
@@ -84,6 +111,7 @@ function movePanel(panel: Panel, moves: ReadonlyMap<EdgeId, Move> | undefined): 
       const move = moves.get(id);
       if (!move || move.by === 0) return [];
       const { kind, depth, endPlay } = move.meeting.joint;
+      if (kind === 'pins') return [minus('side-clearance', endPlay)];
       const into = plus(kind === 'rabbet' ? 'into-rabbet' : 'into-dado', (move.by + endPlay) as Length);
       return endPlay === 0 || move.by !== depth - endPlay ? [plus(into.label.key, move.by as Length)] : [into, minus('end-play', endPlay)];
     });
@@ -136,7 +164,8 @@ export function outwardOf(outline: readonly Edge[], id: EdgeId): Point {
  * square to the host's face, so a guest that leans by t needs thickness / cos t + depth tan t.
  */
 function cutStrip(meeting: Meeting, guest: Panel, host: Panel): Strip {
-  const { joint, face } = meeting;
+  const { joint } = meeting;
+  const face = meeting.face as Face;
   const { into } = facePlane(host, face);
   const faceOrigin = face === 'reference' ? host.frame.origin : place(host.frame, { u: 0, v: 0 }, host.thickness);
   const across = guest.frame.w;
@@ -164,8 +193,24 @@ function cutStrip(meeting: Meeting, guest: Panel, host: Panel): Strip {
   }
   const open = near <= board.from || far >= board.to;
   const kind = open ? 'rabbet' : Math.abs(normal.u) >= Math.abs(normal.v) ? 'dado' : 'groove';
-  const { from, to } = spread(host, alongStrip(normal));
-  return { id: meeting.id, kind, face, normal, near, far, from, to, depth: joint.depth, guest: guest.id, play: play as Length };
+  const run = alongStrip(normal);
+  const whole = spread(host, run);
+  const strip = { id: meeting.id, kind, face, normal, near, far, ...whole, depth: joint.depth, guest: guest.id, play: play as Length } as const;
+  if (!joint.stopped) return strip;
+  const ends = endsOf(guest, host, run);
+  const stoppedAt = { from: ends.from > whole.from + TOUCHES, to: ends.to < whole.to - TOUCHES };
+  return { ...strip, stoppedAt, from: stoppedAt.from ? ends.from : whole.from, to: stoppedAt.to ? ends.to : whole.to };
+}
+
+/** A guest that comes this near to the host's edge, nm, has its slot run out over it. */
+const TOUCHES = 1000;
+
+/** How far a guest reaches along a direction of its host's plane, from the host's origin. */
+function endsOf(guest: Panel, host: Panel, run: Point): { from: number; to: number } {
+  const direction = plusVector(scale(host.frame.u, run.u), scale(host.frame.v, run.v));
+  const zero = dot(direction, host.frame.origin);
+  const reach = [0, guest.thickness].flatMap((depth) => guest.outline.map(({ from }) => dot(direction, place(guest.frame, from, depth)) - zero));
+  return { from: Math.round(Math.min(...reach)), to: Math.round(Math.max(...reach)) };
 }
 
 /** The direction a strip runs in; +u or +v for square strips, so that positions read from the panel's own ends. */

@@ -1,7 +1,8 @@
-/** Volume and centre of a resolved panel: its slab with bevelled edges, less the strips cut from it. */
+/** Volume and centre of a resolved panel: its slab with bevelled edges, less the strips, notches and holes cut from it. */
 import { NM_PER } from '../length/length.ts';
-import { outwardOf, type ResolvedPanel } from './resolve.ts';
-import { place, type Edge, type Point } from './panel.ts';
+import { place, type Cut, type Edge, type Point } from './panel.ts';
+import { areaOf, clipAll, halfPlanesOf, type HalfPlane } from './polygon.ts';
+import { alongStrip, outwardOf, type ResolvedPanel } from './resolve.ts';
 import { vector, type Vector } from './vector.ts';
 
 export interface Bulk {
@@ -20,13 +21,16 @@ interface Moment {
 /** Everything in mm inside, so that products of three lengths stay exact enough. */
 export function bulkOf(panel: ResolvedPanel): Bulk {
   const moment = slab(panel);
-  for (const box of removed(panel)) {
-    const volume = (box.u1 - box.u0) * (box.v1 - box.v0) * (box.w1 - box.w0);
+  const take = (volume: number, u: number, v: number, w: number): void => {
     moment.volume -= volume;
-    moment.u -= (volume * (box.u0 + box.u1)) / 2;
-    moment.v -= (volume * (box.v0 + box.v1)) / 2;
-    moment.w -= (volume * (box.w0 + box.w1)) / 2;
-  }
+    moment.u -= volume * u;
+    moment.v -= volume * v;
+    moment.w -= volume * w;
+  };
+  if (isPlain(panel))
+    for (const box of removed(panel))
+      take((box.u1 - box.u0) * (box.v1 - box.v0) * (box.w1 - box.w0), (box.u0 + box.u1) / 2, (box.v0 + box.v1) / 2, (box.w0 + box.w1) / 2);
+  else for (const { volume, u, v, w } of prismsOf(panel)) take(volume, u, v, w);
   const { volume, u, v, w } = moment;
   const centre = place(panel.frame, { u: (u / volume) * NM_PER.mm, v: (v / volume) * NM_PER.mm }, (w / volume) * NM_PER.mm);
   return { volumeMm3: volume, centre: vector(centre.along, centre.up, centre.out) };
@@ -72,18 +76,109 @@ export function sliceOf(outline: readonly Edge[], depthMm: number): Point[] {
   });
 }
 
-function areaOf(points: readonly Point[]): { area: number; u: number; v: number } {
-  let twice = 0;
-  let u = 0;
-  let v = 0;
-  points.forEach((a, index) => {
-    const b = points[(index + 1) % points.length]!;
-    const turn = a.u * b.v - b.u * a.v;
-    twice += turn;
-    u += (a.u + b.u) * turn;
-    v += (a.v + b.v) * turn;
+/** Square strips on a rectangle with square edges: cells between their lines are quicker than polygons. */
+const isPlain = ({ strips, cuts, outline }: ResolvedPanel): boolean =>
+  cuts.length === 0 && strips.every(({ normal, stoppedAt }) => !stoppedAt && (normal.u === 1 || normal.v === 1)) && isRectangle(outline);
+
+const isRectangle = (outline: readonly Edge[]): boolean =>
+  outline.length === 4 &&
+  outline.every(({ from }, index) => {
+    const next = outline[(index + 1) % 4]!.from;
+    return from.u === next.u || from.v === next.v;
   });
-  return { area: twice / 2, u: u / (3 * twice), v: v / (3 * twice) };
+
+interface Prism {
+  readonly volume: number;
+  readonly u: number;
+  readonly v: number;
+  readonly w: number;
+}
+
+interface Taken {
+  readonly points: readonly Point[];
+  readonly depth: number;
+  readonly low: Point;
+  readonly high: Point;
+}
+
+/** What strips and cuts of one face have in common is counted once, by inclusion and exclusion: the common part of prisms is a prism of the least depth. */
+function* prismsOf(panel: ResolvedPanel): Generator<Prism> {
+  const t = panel.thickness / NM_PER.mm;
+  const outline = sliceOf(panel.outline, panel.outline.some(({ bevel }) => bevel !== 0) ? t / 2 : 0);
+  for (const face of ['reference', 'other'] as const) {
+    const regions = panel.strips.filter((strip) => strip.face === face).flatMap((strip) => regionOf(outline, strip));
+    yield* shared(regions, face, t);
+  }
+  const notches = panel.cuts.flatMap((cut) => (cut.kind === 'notch' ? [notchRegion(panel, cut)] : []));
+  for (const { area, u, v } of notches) yield { volume: area * t, u, v, w: t / 2 };
+  for (const cut of panel.cuts) {
+    if (cut.kind !== 'holes') continue;
+    const depth = cut.depth === null ? t : cut.depth / NM_PER.mm;
+    const each = ((Math.PI * cut.diameter * cut.diameter) / 4 / 1e12) * depth;
+    const middle = (cut.count - 1) / 2;
+    yield {
+      volume: each * cut.count,
+      u: (cut.at.u + cut.step.u * middle) / NM_PER.mm,
+      v: (cut.at.v + cut.step.v * middle) / NM_PER.mm,
+      w: cut.face === 'reference' ? depth / 2 : t - depth / 2,
+    };
+  }
+}
+
+function* shared(regions: readonly Taken[], face: 'reference' | 'other', t: number): Generator<Prism> {
+  function* from(start: number, sofar: Taken | null, sign: number): Generator<Prism> {
+    for (let index = start; index < regions.length; index++) {
+      const next = regions[index]!;
+      const both = sofar ? common(sofar, next) : next;
+      if (!both) continue;
+      const { area, u, v } = areaOf(both.points);
+      yield { volume: sign * area * both.depth, u, v, w: face === 'reference' ? both.depth / 2 : t - both.depth / 2 };
+      yield* from(index + 1, both, -sign);
+    }
+  }
+  yield* from(0, null, 1);
+}
+
+function common(a: Taken, b: Taken): Taken | null {
+  if (a.low.u >= b.high.u || b.low.u >= a.high.u || a.low.v >= b.high.v || b.low.v >= a.high.v) return null;
+  const points = clipAll(a.points, halfPlanesOf(b.points));
+  return points.length < 3 || areaOf(points).area < 1e-9 ? null : taken(points, Math.min(a.depth, b.depth));
+}
+
+function taken(points: readonly Point[], depth: number): Taken {
+  const us = points.map(({ u }) => u);
+  const vs = points.map(({ v }) => v);
+  return { points, depth, low: { u: Math.min(...us), v: Math.min(...vs) }, high: { u: Math.max(...us), v: Math.max(...vs) } };
+}
+
+/** The part of a panel's outline (mm) a strip covers. */
+export function stripPolygon(outline: readonly Point[], { normal, near, far, from, to, stoppedAt }: ResolvedPanel['strips'][number]): Point[] {
+  const run = alongStrip(normal);
+  const planes: HalfPlane[] = [
+    { ...normal, at: far / NM_PER.mm },
+    { u: -normal.u, v: -normal.v, at: -near / NM_PER.mm },
+  ];
+  if (stoppedAt?.to) planes.push({ ...run, at: to / NM_PER.mm });
+  if (stoppedAt?.from) planes.push({ u: -run.u, v: -run.v, at: -from / NM_PER.mm });
+  return clipAll(outline, planes);
+}
+
+function regionOf(outline: readonly Point[], strip: ResolvedPanel['strips'][number]): Taken[] {
+  const points = stripPolygon(outline, strip);
+  return points.length < 3 ? [] : [taken(points, strip.depth / NM_PER.mm)];
+}
+
+/** A notch by its area (mm²) and centre: a rectangle, with a half circle at its end when it is round. */
+function notchRegion(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): { area: number; u: number; v: number } {
+  const [width, depth] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
+  const outward = outwardOf(panel.outline, cut.edge);
+  const start = panel.outline.find(({ id }) => id === cut.edge)!.from;
+  const straight = cut.round ? Math.max(0, depth - width / 2) : depth;
+  const round = cut.round ? (Math.PI * width * width) / 8 : 0;
+  const area = straight * width + round;
+  const deep = (straight * width * (straight / 2) + round * (straight + (2 * width) / (3 * Math.PI))) / (area || 1);
+  const at = cut.at / NM_PER.mm;
+  return { area, u: start.u / NM_PER.mm - outward.v * at - outward.u * deep, v: start.v / NM_PER.mm + outward.u * at - outward.v * deep };
 }
 
 export interface Box {
@@ -95,12 +190,11 @@ export interface Box {
   readonly w1: number;
 }
 
-/** What the strips take away, as boxes that do not overlap (mm): strips that cross are counted once. */
+/** What square strips take away, as boxes that do not overlap (mm): strips that cross are counted once. */
 export function removed(panel: ResolvedPanel): Box[] {
   if (panel.strips.length === 0) return [];
   const cuts = panel.strips.map(({ normal, near, far, from, to, depth, face }) => {
     const across = normal.u === 1;
-    if (!across && normal.v !== 1) throw new RangeError('volume of a tilted strip is not worked out yet');
     const [u0, u1, v0, v1] = across ? [near, far, from, to] : [from, to, near, far];
     return { u0: u0 / NM_PER.mm, u1: u1 / NM_PER.mm, v0: v0 / NM_PER.mm, v1: v1 / NM_PER.mm, depth: depth / NM_PER.mm, face };
   });

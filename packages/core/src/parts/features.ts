@@ -1,0 +1,163 @@
+/** What is cut into a blank, as a person reads it: each cut from a named end or edge of the blank. */
+import { NM_PER, ZERO, type Length } from '../length/length.ts';
+import { notchFrame } from '../solid/convex.ts';
+import { extentOf, type Cut, type Edge, type RectEdge } from '../solid/panel.ts';
+import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
+import { sliceOf } from '../solid/volume.ts';
+import type { Feature } from './parts.ts';
+
+/** The rectangle a panel is sawn from, in the panel's own (u, v). */
+export interface BlankBox {
+  readonly u0: number;
+  readonly v0: number;
+  readonly u1: number;
+  readonly v1: number;
+  /** What bevels that reach past the reference face add. */
+  readonly grownLength: number;
+  readonly grownWidth: number;
+  /** A rectangle with square edges: nothing is sawn off the blank but what joints ask. */
+  readonly plain: boolean;
+}
+
+export function blankBox(panel: ResolvedPanel): BlankBox {
+  const u = extentOf(panel.outline, 'u');
+  const v = extentOf(panel.outline, 'v');
+  const bevelled = panel.outline.some(({ bevel }) => bevel !== 0);
+  const box = { u0: u.from, v0: v.from, u1: u.to, v1: v.to, grownLength: 0, grownWidth: 0, plain: !bevelled && isSquare(panel.outline) };
+  if (!bevelled) return box;
+  const other = sliceOf(panel.outline, panel.thickness / NM_PER.mm);
+  const us = other.map((point) => Math.round(point.u * NM_PER.mm));
+  const vs = other.map((point) => Math.round(point.v * NM_PER.mm));
+  const grown = { u0: Math.min(u.from, ...us), v0: Math.min(v.from, ...vs), u1: Math.max(u.to, ...us), v1: Math.max(v.to, ...vs) };
+  return { ...box, ...grown, grownLength: grown.u1 - grown.u0 - (u.to - u.from), grownWidth: grown.v1 - grown.v0 - (v.to - v.from) };
+}
+
+const isSquare = (outline: readonly Edge[]): boolean =>
+  outline.length === 4 &&
+  outline.every(({ from }, index) => {
+    const next = outline[(index + 1) % 4]!.from;
+    return Math.abs(from.u - next.u) < 1 || Math.abs(from.v - next.v) < 1;
+  });
+
+export function featuresOf(panel: ResolvedPanel, box: BlankBox): Feature[] {
+  return [...panel.strips.map((strip) => stripFeature(strip, box)), ...outlineFeatures(panel, box), ...panel.cuts.map((cut) => cutFeature(panel, cut, box))];
+}
+
+const PLAIN = { play: ZERO, tiltDeg: 0, guest: '' } as const;
+
+function stripFeature(strip: ResolvedPanel['strips'][number], box: BlankBox): Feature {
+  const { normal, near, far, from, to, stoppedAt } = strip;
+  const crosses = Math.abs(normal.u) >= Math.abs(normal.v);
+  const square = normal.u === 1 || normal.v === 1;
+  const base = {
+    kind: strip.kind,
+    face: strip.face,
+    from: crosses ? ('start' as const) : ('near' as const),
+    width: Math.round(far - near) as Length,
+    depth: strip.depth,
+    play: strip.play,
+    tiltDeg: 0,
+    guest: strip.guest,
+  };
+  if (square) {
+    const at = (near - (crosses ? box.u0 : box.v0)) as Length;
+    if (!stoppedAt || !(stoppedAt.from || stoppedAt.to)) return { ...base, at };
+    // A stopped slot is open at the end it does not stop at; one that stops at both is given from its low end.
+    const [low, high] = crosses ? [box.v0, box.v1] : [box.u0, box.u1];
+    const edges: readonly [RectEdge, RectEdge] = crosses ? ['near', 'far'] : ['start', 'end'];
+    const across = stoppedAt.to && !stoppedAt.from ? { from: edges[0], at: (to - low) as Length } : { from: edges[1], at: (high - from) as Length };
+    return { ...base, at, across };
+  }
+  // Tilted: marked where its lower side crosses the two edges.
+  const [v0, v1] = [box.v0, box.v1];
+  const crossing = (v: number): number => (near - normal.v * v) / normal.u - box.u0;
+  const other = (u: number): number => (near - normal.u * u) / normal.v - box.v0;
+  const [here, there] = crosses ? [crossing(v1), crossing(v0)] : [other(box.u0), other(box.u1)];
+  const run = alongStrip(normal);
+  return {
+    ...base,
+    at: Math.round(here) as Length,
+    atOpposite: Math.round(there) as Length,
+    angleDeg: degrees(Math.atan2(Math.abs(crosses ? run.u : run.v), Math.abs(crosses ? run.v : run.u))),
+    ...(stoppedAt && (stoppedAt.from || stoppedAt.to)
+      ? { across: { from: stoppedAt.from ? ('far' as const) : ('near' as const), at: Math.round(to - from) as Length } }
+      : {}),
+  };
+}
+
+const degrees = (radians: number): number => (radians * 180) / Math.PI;
+
+/** Bevelled edges, and sides of the outline that run neither along nor across the blank. */
+function outlineFeatures({ outline, thickness }: ResolvedPanel, box: BlankBox): Feature[] {
+  if (box.plain) return [];
+  return outline.flatMap(({ id, from: a, bevel }, index): Feature[] => {
+    const b = outline[(index + 1) % outline.length]!.from;
+    const found: Feature[] = [];
+    const side: RectEdge = id === 'start' || id === 'end' || id === 'near' || id === 'far' ? id : 'near';
+    if (Math.abs(bevel) > 1e-9)
+      found.push({
+        ...PLAIN,
+        kind: 'edge-bevel',
+        face: bevel > 0 ? 'reference' : 'other',
+        from: side,
+        at: ZERO,
+        width: ZERO,
+        depth: thickness,
+        tiltDeg: Math.abs(bevel),
+      });
+    const [du, dv] = [b.u - a.u, b.v - a.v];
+    if (Math.abs(du) > 1 && Math.abs(dv) > 1) {
+      const [low, high] = a.v <= b.v ? [a, b] : [b, a];
+      found.push({
+        ...PLAIN,
+        kind: 'slant',
+        face: 'edge',
+        from: 'start',
+        at: Math.round(low.u - box.u0) as Length,
+        atOpposite: Math.round(high.u - box.u0) as Length,
+        width: Math.round(high.v - low.v) as Length,
+        depth: thickness,
+        across: { from: 'near', at: Math.round(low.v - box.v0) as Length },
+        angleDeg: degrees(Math.atan2(Math.abs(du), Math.abs(dv))),
+      });
+    }
+    return found;
+  });
+}
+
+function cutFeature(panel: ResolvedPanel, cut: Cut, box: BlankBox): Feature {
+  if (cut.kind === 'holes') {
+    const lengthwise = Math.abs(cut.step.u) >= Math.abs(cut.step.v);
+    const depth = cut.depth ?? panel.thickness;
+    return {
+      ...PLAIN,
+      kind: 'holes',
+      face: cut.face,
+      from: lengthwise ? 'start' : 'near',
+      at: Math.round(lengthwise ? cut.at.u - box.u0 : cut.at.v - box.v0) as Length,
+      across: lengthwise ? { from: 'near', at: Math.round(cut.at.v - box.v0) as Length } : { from: 'start', at: Math.round(cut.at.u - box.u0) as Length },
+      width: cut.diameter,
+      depth,
+      through: cut.depth === null,
+      count: cut.count,
+      pitch: Math.round(Math.hypot(cut.step.u, cut.step.v)) as Length,
+      reason: cut.reason,
+    };
+  }
+  const { from, along } = notchFrame(panel, cut.edge);
+  const lengthwise = Math.abs(along.u) >= Math.abs(along.v);
+  const at = lengthwise ? from.u + along.u * cut.at - box.u0 : from.v + along.v * cut.at - box.v0;
+  return {
+    ...PLAIN,
+    kind: 'notch',
+    face: 'edge',
+    from: lengthwise ? 'start' : 'near',
+    at: Math.round(at) as Length,
+    across: { from: cut.edge as RectEdge, at: ZERO },
+    width: cut.width,
+    depth: cut.depth,
+    round: cut.round,
+    through: true,
+    reason: cut.reason,
+  };
+}

@@ -1,0 +1,203 @@
+/**
+ * Panels as convex bodies: the slab with its bevelled edges, split where strips and notches were cut
+ * out of it. The drawings cut these, the 3D view shows them, the audit intersects them. Millimetres.
+ */
+import { NM_PER } from '../length/length.ts';
+import { outwardOf, type ResolvedPanel } from './resolve.ts';
+import { place, type Point } from './panel.ts';
+import { alongStrip } from './resolve.ts';
+import { cross, dot, plusVector, scale, vector, type Vector } from './vector.ts';
+import { sliceOf } from './volume.ts';
+
+/** Faces with their corners, anticlockwise seen from outside. */
+export type Body = readonly (readonly Vector[])[];
+
+/** Points p with `normal · p <= at` are inside. */
+export interface Space {
+  readonly normal: Vector;
+  readonly at: number;
+}
+
+/** Nearer than this to a plane is on it, mm: a tenth of the audit's tolerance. */
+const ON = 1e-7;
+
+const mmOf = (at: Vector): Vector => vector(at.along / NM_PER.mm, at.up / NM_PER.mm, at.out / NM_PER.mm);
+
+/** The slab of a panel, bevels included, before anything is cut into it. */
+export function slabOf(panel: ResolvedPanel): Body {
+  const t = panel.thickness / NM_PER.mm;
+  const at = (depth: number): Vector[] =>
+    sliceOf(panel.outline, depth).map(({ u, v }) => mmOf(place(panel.frame, { u: u * NM_PER.mm, v: v * NM_PER.mm }, depth * NM_PER.mm)));
+  const low = at(0);
+  const high = at(t);
+  // The outline runs anticlockwise seen from the side w points to: that is from inside for the reference face.
+  const sides = low.map((a, index) => {
+    const next = (index + 1) % low.length;
+    return [a, low[next]!, high[next]!, high[index]!];
+  });
+  return [[...low].reverse(), high, ...sides];
+}
+
+/** The slab less its strips and notches, in convex pieces that do not overlap. Holes stay filled. */
+export function piecesOf(panel: ResolvedPanel): Body[] {
+  let pieces: Body[] = [slabOf(panel)];
+  for (const cut of cutSpaces(panel)) pieces = pieces.flatMap((piece) => less(piece, cut));
+  return pieces;
+}
+
+/** What was cut out of a panel by strips and square notches, as convex spaces. */
+export function cutSpaces(panel: ResolvedPanel): Space[][] {
+  return [...panel.strips.map((strip) => stripSpace(panel, strip)), ...panel.cuts.flatMap((cut) => (cut.kind === 'notch' ? [notchSpace(panel, cut)] : []))];
+}
+
+function stripSpace(panel: ResolvedPanel, { face, normal, near, far, from, to, depth, stoppedAt }: ResolvedPanel['strips'][number]): Space[] {
+  const run = alongStrip(normal);
+  const { w } = panel.frame;
+  const spaces = [half(panel, normal, far), half(panel, back(normal), -near)];
+  // Where a strip runs out it takes all there is, a bevelled edge too.
+  if (stoppedAt?.to) spaces.push(half(panel, run, to));
+  if (stoppedAt?.from) spaces.push(half(panel, back(run), -from));
+  const origin = dot(w, panel.frame.origin);
+  spaces.push(
+    face === 'reference' ? { normal: w, at: (origin + depth) / NM_PER.mm } : { normal: scale(w, -1), at: -(origin + panel.thickness - depth) / NM_PER.mm },
+  );
+  return spaces;
+}
+
+function notchSpace(panel: ResolvedPanel, cut: Extract<ResolvedPanel['cuts'][number], { kind: 'notch' }>): Space[] {
+  const { from, along, inward } = notchFrame(panel, cut.edge);
+  const start = from.u * along.u + from.v * along.v + cut.at;
+  const deep = from.u * inward.u + from.v * inward.v + cut.depth;
+  return [half(panel, along, start + cut.width / 2), half(panel, back(along), -(start - cut.width / 2)), half(panel, inward, deep)];
+}
+
+/** Where an edge begins, which way it runs and which way is into the panel. */
+export function notchFrame(panel: Pick<ResolvedPanel, 'outline'>, edge: ResolvedPanel['outline'][number]['id']): { from: Point; along: Point; inward: Point } {
+  const outward = outwardOf(panel.outline, edge);
+  return { from: panel.outline.find(({ id }) => id === edge)!.from, along: { u: -outward.v, v: outward.u }, inward: back(outward) };
+}
+
+const back = ({ u, v }: Point): Point => ({ u: -u + 0, v: -v + 0 });
+
+/** The half of space on one side of a line of the panel's plane, upright through the panel. */
+function half({ frame }: ResolvedPanel, direction: Point, at: number): Space {
+  const normal = plusVector(scale(frame.u, direction.u), scale(frame.v, direction.v));
+  return { normal, at: (dot(normal, frame.origin) + at) / NM_PER.mm };
+}
+
+/** What of a body lies in the half-space; null when nothing does. */
+export function clipBody(body: Body, { normal, at }: Space): Body | null {
+  const off = (p: Vector): number => {
+    const d = dot(normal, p) - at;
+    return Math.abs(d) < ON ? 0 : d;
+  };
+  let inside = false;
+  let outside = false;
+  for (const face of body)
+    for (const point of face) {
+      const d = off(point);
+      if (d < 0) inside = true;
+      else if (d > 0) outside = true;
+    }
+  if (!inside) return null;
+  if (!outside) return body;
+  const faces: Vector[][] = [];
+  const rim: Vector[] = [];
+  for (const face of body) {
+    const kept: Vector[] = [];
+    face.forEach((a, index) => {
+      const b = face[(index + 1) % face.length]!;
+      const [da, db] = [off(a), off(b)];
+      if (da <= 0) kept.push(a);
+      if (da === 0) rim.push(a);
+      if (da * db < 0) {
+        const share = da / (da - db);
+        const point = plusVector(a, scale(plusVector(b, scale(a, -1)), share));
+        kept.push(point);
+        rim.push(point);
+      }
+    });
+    if (kept.length > 2) faces.push(kept);
+  }
+  const cap = roundOff(rim, normal);
+  if (cap.length > 2) faces.push(cap);
+  return faces.length > 3 ? faces : null;
+}
+
+/** Corners of the cut, sorted round its middle; doubles left out. */
+function roundOff(rim: readonly Vector[], normal: Vector): Vector[] {
+  const points: Vector[] = [];
+  for (const point of rim) if (!points.some((other) => lengthOf(plusVector(point, scale(other, -1))) < 1e-6)) points.push(point);
+  if (points.length < 3) return [];
+  const middle = scale(
+    points.reduce((sum, point) => plusVector(sum, point), vector(0, 0, 0)),
+    1 / points.length,
+  );
+  const first = plusVector(points[0]!, scale(middle, -1));
+  const second = cross(normal, first);
+  const angle = (point: Vector): number => {
+    const from = plusVector(point, scale(middle, -1));
+    return Math.atan2(dot(from, second) / (lengthOf(second) || 1), dot(from, first) / (lengthOf(first) || 1));
+  };
+  return points
+    .map((point) => ({ point, at: angle(point) }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ point }) => point);
+}
+
+const lengthOf = (a: Vector): number => Math.sqrt(dot(a, a));
+
+/** A body less a convex space, in pieces. */
+export function less(body: Body, spaces: readonly Space[]): Body[] {
+  if (spaces.some((space) => clipBody(body, space) === null)) return [body];
+  const pieces: Body[] = [];
+  let rest: Body | null = body;
+  for (const { normal, at } of spaces) {
+    if (!rest) break;
+    const outer = clipBody(rest, { normal: scale(normal, -1), at: -at });
+    if (outer) pieces.push(outer);
+    rest = clipBody(rest, { normal, at });
+  }
+  return pieces;
+}
+
+/** The half-spaces whose common part a body is. */
+export const spacesOf = (body: Body): Space[] =>
+  body.map((face) => {
+    const normal = normalOf(face);
+    return { normal, at: dot(normal, face[0]!) };
+  });
+
+/** Outward unit normal of a face, from the area it turns round (sound for thin faces too). */
+export function normalOf(face: readonly Vector[]): Vector {
+  let sum = vector(0, 0, 0);
+  for (let index = 1; index + 1 < face.length; index++)
+    sum = plusVector(sum, cross(plusVector(face[index]!, scale(face[0]!, -1)), plusVector(face[index + 1]!, scale(face[0]!, -1))));
+  return scale(sum, 1 / (lengthOf(sum) || 1));
+}
+
+export function intersection(a: Body, b: Body): Body | null {
+  return spacesOf(b).reduce<Body | null>((left, space) => (left ? clipBody(left, space) : null), a);
+}
+
+/** Volume in mm³ and the centre, by the divergence theorem. */
+export function volumeOf(body: Body): { readonly volume: number; readonly centre: Vector } {
+  const origin = body[0]![0]!;
+  let volume = 0;
+  let moment = vector(0, 0, 0);
+  for (const face of body)
+    for (let index = 1; index + 1 < face.length; index++) {
+      const [a, b, c] = [face[0]!, face[index]!, face[index + 1]!].map((point) => plusVector(point, scale(origin, -1))) as [Vector, Vector, Vector];
+      const six = dot(a, cross(b, c));
+      volume += six / 6;
+      moment = plusVector(moment, scale(plusVector(plusVector(a, b), c), six / 24));
+    }
+  return { volume, centre: plusVector(origin, scale(moment, 1 / (volume || 1))) };
+}
+
+/** Where a plane cuts a body: corners in order, or none. */
+export function cutThrough(body: Body, { normal, at }: Space): Vector[] {
+  const half = clipBody(body, { normal, at });
+  if (!half || half === body) return [];
+  return [...(half.find((face) => face.every((point) => Math.abs(dot(normal, point) - at) < 1e-5)) ?? [])];
+}

@@ -1,0 +1,73 @@
+/** Convex polygons in a panel's own plane: area and centre, and what is left of one inside some half-planes. Plain numbers, one unit throughout. */
+import type { Point } from './panel.ts';
+
+/** Points p with `u · p.u + v · p.v <= at` are inside. */
+export interface HalfPlane {
+  readonly u: number;
+  readonly v: number;
+  readonly at: number;
+}
+
+/** Area (positive anticlockwise) and its centre. */
+export function areaOf(points: readonly Point[]): { readonly area: number; readonly u: number; readonly v: number } {
+  let twice = 0;
+  let u = 0;
+  let v = 0;
+  for (let index = 0; index < points.length; index++) {
+    const a = points[index]!;
+    const b = points[index + 1 === points.length ? 0 : index + 1]!;
+    const turn = a.u * b.v - b.u * a.v;
+    twice += turn;
+    u += (a.u + b.u) * turn;
+    v += (a.v + b.v) * turn;
+  }
+  return twice === 0 ? { area: 0, u: 0, v: 0 } : { area: twice / 2, u: u / (3 * twice), v: v / (3 * twice) };
+}
+
+/** What of a convex polygon lies in the half-plane; empty when nothing does. */
+export function clip(points: readonly Point[], { u, v, at }: HalfPlane): Point[] {
+  const kept: Point[] = [];
+  for (let index = 0; index < points.length; index++) {
+    const a = points[index]!;
+    const b = points[index + 1 === points.length ? 0 : index + 1]!;
+    const outA = u * a.u + v * a.v - at;
+    const outB = u * b.u + v * b.v - at;
+    if (outA <= 0) kept.push(a);
+    if ((outA < 0 && outB > 0) || (outA > 0 && outB < 0)) {
+      const share = outA / (outA - outB);
+      kept.push({ u: a.u + share * (b.u - a.u), v: a.v + share * (b.v - a.v) });
+    }
+  }
+  return kept.length < 3 ? [] : kept;
+}
+
+export const clipAll = (points: readonly Point[], planes: readonly HalfPlane[]): Point[] =>
+  planes.reduce<Point[]>((left, plane) => (left.length === 0 ? left : clip(left, plane)), [...points]);
+
+/** The half-planes whose common part a convex, anticlockwise polygon is. */
+export function halfPlanesOf(points: readonly Point[]): HalfPlane[] {
+  return points.map((a, index) => {
+    const b = points[(index + 1) % points.length]!;
+    const run = Math.hypot(b.u - a.u, b.v - a.v) || 1;
+    const [u, v] = [(b.v - a.v) / run, (a.u - b.u) / run];
+    return { u, v, at: u * a.u + v * a.v };
+  });
+}
+
+/** The smallest convex polygon round some points, anticlockwise. */
+export function hullOf(points: readonly Point[]): Point[] {
+  const sorted = [...points].sort((a, b) => a.u - b.u || a.v - b.v);
+  const half = (row: readonly Point[]): Point[] => {
+    const out: Point[] = [];
+    for (const point of row) {
+      while (out.length > 1) {
+        const [a, b] = [out.at(-2)!, out.at(-1)!];
+        if ((b.u - a.u) * (point.v - a.v) - (b.v - a.v) * (point.u - a.u) > 1e-9) break;
+        out.pop();
+      }
+      out.push(point);
+    }
+    return out.slice(0, -1);
+  };
+  return [...half(sorted), ...half(sorted.reverse())];
+}
