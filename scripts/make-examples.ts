@@ -12,6 +12,7 @@ import {
   type Item,
   type RecordEntry,
   type ShelfBox,
+  type UnitDesign,
   type StudMark,
   type ThingKind,
   type Wall,
@@ -178,7 +179,7 @@ const printRoomWall: Wall = {
   rails: byId([rail('rail-upper', 1, 'the upper rail', '1850 mm'), rail('rail-lower', 2, 'the lower rail', '1610 mm')]),
 };
 
-const design = (name: string, units: readonly ShelfBox[], wall: Wall, items: readonly Item[] = []): Design => ({
+const design = (name: string, units: readonly UnitDesign[], wall: Wall, items: readonly Item[] = []): Design => ({
   name,
   unit: units.length === 1 ? units[0]!.unit : 'mm',
   wall,
@@ -210,7 +211,7 @@ const workshop: Workshop = {
 /** A module's bottom from the rail it hangs on: its bevel to the rail's. */
 function onRail(design: Design): Design {
   const { byId: plans } = plan(design, RECORD, workshop);
-  const units = Object.values(design.units).map((box): ShelfBox => {
+  const units = Object.values(design.units).map((box): UnitDesign => {
     const railOf = box.hanging.wallRail === null ? undefined : design.wall.rails[box.hanging.wallRail];
     if (!railOf) return box;
     return { ...box, place: { ...box.place, up: entered(`${(railOf.up.nm - plans.get(box.id)!.unit.hanging.valleyUp) / 1e6} mm`) } };

@@ -1,6 +1,7 @@
 import { designCodec } from '@keen/core';
 import { readFileSync } from 'node:fs';
 import { up as liftContentsAndWall } from './database/migrations/0002-contents-and-wall.ts';
+import { up as liftFamilies } from './database/migrations/0003-families.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { configFrom } from './config.ts';
 import { testApp, type TestApp } from './test/app.ts';
@@ -38,6 +39,7 @@ describe('migrations', () => {
     await app.sql(`update {db}.projects set document = '${text}' where id = 'print-room'`);
     await app.sql(`update {db}.revisions set document = '${text}' where project_id = 'print-room'`);
     await liftContentsAndWall(app.sequelize.getQueryInterface());
+    await liftFamilies(app.sequelize.getQueryInterface());
     const { body } = await app.api.get('/api/projects/print-room').expect(200);
     const design = designCodec.read(body.document, 'document');
     expect(design.items).toEqual({});
@@ -50,7 +52,7 @@ describe('migrations', () => {
 
   test('each ran once, and a second start runs none', async () => {
     const rows = (await app.sql('select name from {db}.migrations')) as { name: string }[];
-    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop', '0002-contents-and-wall']);
+    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop', '0002-contents-and-wall', '0003-families']);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {
     const rows = (await app.sql(`select data_type as kind from information_schema.columns where table_schema = '{db}' and column_name like '%_nm'`)) as {

@@ -1,10 +1,10 @@
-/** What all parts of a box share: stock with its thickness, the inside, and one way to make a panel. */
+/** What all parts of a unit share: its decisions, stock with its thickness, one way to make a panel, and the inside of a box. */
 import { ZERO, type Length } from '../length/length.ts';
 import { rectangle, type Cut, type Edge, type Frame, type Grain, type Panel, type Role } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
 import type { Dimension, Label, Source } from '../worked/dimension.ts';
-import type { ShelfBox } from './shelf-box.ts';
+import type { UnitBase } from './unit-base.ts';
 
 /** A product with the thickness it is built with. */
 export interface Stocked {
@@ -16,42 +16,40 @@ export interface Stocked {
 
 export type StockOf = (productId: string) => Stocked;
 
-/** Everything the parts of a box share; made once, before any panel is placed. */
-export interface BoxFrame {
-  readonly box: ShelfBox;
+/** What every panel is made from. */
+export interface Base<D extends UnitBase = UnitBase> {
+  readonly box: D;
   readonly stockOf: StockOf;
-  readonly T: Length;
-  readonly back: Stocked | null;
-  readonly backThickness: Length;
-  /** Distances out from the wall: rear of sides, rear of back, front of back, front edge. */
-  readonly rear: Length;
-  readonly carcassRear: Length;
-  readonly insideRear: Length;
-  readonly front: Length;
-  /** Heights over the unit's bottom: inside floor and inside ceiling. */
-  readonly floor: Length;
-  readonly ceiling: Length;
-  readonly insideWidth: Dimension;
-  readonly insideHeight: Dimension;
-  readonly insideDepth: Dimension;
-  readonly carcassDepth: Dimension;
 }
 
 /** Where a number was entered, as a path into the design. */
-export const own = (box: ShelfBox, ...path: string[]): Source => ({ kind: 'entered', path: ['units', box.id, ...path] });
+export const own = (box: Pick<UnitBase, 'id'>, ...path: string[]): Source => ({ kind: 'entered', path: ['units', box.id, ...path] });
 
-/** Fills in what every panel of a box shares. */
-export function boxPanel(
-  base: Pick<BoxFrame, 'box' | 'stockOf'>,
-  role: Role,
-  element: string,
-  name: Label,
-  at: { frame: Frame; length: Dimension; width: Dimension; stock: string; outline?: Edge[]; banded?: boolean; grain?: Grain; onWall?: boolean; cuts?: readonly Cut[] },
-): Panel {
-  const { product, used } = base.stockOf(at.stock);
-  const band = at.banded && base.box.band ? base.box.band.nm : ZERO;
+/** A product's thickness and where it comes from, for the terms of a sum. */
+export function thicknessTerm({ stockOf }: Pick<Base, 'stockOf'>, stock: string): { readonly value: Length; readonly source: Source } {
+  const { product, used } = stockOf(stock);
+  return { value: used.value, source: thicknessSource(product, used) };
+}
+
+export interface PanelAt {
+  readonly frame: Frame;
+  readonly length: Dimension;
+  readonly width: Dimension;
+  readonly stock: string;
+  readonly outline?: readonly Edge[];
+  /** Its front edge gets the unit's edge band. */
+  readonly banded?: boolean;
+  readonly grain?: Grain;
+  readonly onWall?: boolean;
+  readonly cuts?: readonly Cut[];
+}
+
+/** Fills in what every panel of a unit shares. Its id is unit / role / element. */
+export function panelOf({ box, stockOf }: Base, role: Role, element: string, name: Label, at: PanelAt): Panel {
+  const { product, used } = stockOf(at.stock);
+  const band = at.banded && box.band ? box.band.nm : ZERO;
   return {
-    id: `${base.box.id}/${role}${element ? `/${element}` : ''}`,
+    id: `${box.id}/${role}${element ? `/${element}` : ''}`,
     role,
     name,
     frame: at.frame,
@@ -67,4 +65,20 @@ export function boxPanel(
     cuts: at.cuts ?? [],
     onWall: at.onWall ?? false,
   };
+}
+
+/** What the hanging has to know of a carcass: where its cleat, rail and spacer go. */
+export interface HungFrame<D extends UnitBase = UnitBase> extends Base<D> {
+  readonly T: Length;
+  /** The cabinet half's left end and length, outside the back. */
+  readonly behind: { readonly left: Length; readonly length: Dimension };
+  /** Height of what an outside cleat hangs under. */
+  readonly topUp: Length;
+  /** Between the sides: left end, width, height of the inside ceiling, front face of the back. */
+  readonly insideLeft: Length;
+  readonly insideWidth: Dimension;
+  readonly ceiling: Length;
+  readonly insideRear: Length;
+  /** Where the carcass itself would push the wall. */
+  readonly floorMid: number;
 }

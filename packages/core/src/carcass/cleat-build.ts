@@ -1,4 +1,4 @@
-/** The cleat's two halves, the spacer and the hanging rail of a box, placed on the wall plane (out = 0). */
+/** The cleat's two halves, the spacer and the hanging rail of a unit of any family, placed on the wall plane (out = 0). */
 import { toMm, nearest, ZERO, type Length } from '../length/length.ts';
 import { ENGAGEMENT, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
 import { frame, rectangle, type Panel } from '../solid/panel.ts';
@@ -7,14 +7,14 @@ import { ALONG, UP, vector } from '../solid/vector.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply } from '../worked/figure.ts';
-import { boxPanel, own, type BoxFrame } from './box-frame.ts';
+import { own, panelOf, type HungFrame } from './box-frame.ts';
 
 export interface HangingPlan {
   readonly panels: readonly Panel[];
   readonly hanging: Hanging;
 }
 
-export function placeHanging(base: BoxFrame): HangingPlan {
+export function placeHanging(base: HungFrame): HangingPlan {
   const { box } = base;
   const choice = box.hanging;
   const { product, used, kerf } = base.stockOf(choice.stock);
@@ -34,11 +34,11 @@ export function placeHanging(base: BoxFrame): HangingPlan {
   const shortFace = nearest(shortFigure.value);
   const engagement = apply(ENGAGEMENT, { 't wall': thickness, 't cabinet': thickness, θ: choice.bevelDeg });
 
-  const under = outside ? box.height.nm : base.ceiling;
+  const under = outside ? base.topUp : base.ceiling;
   const valley = (under - choice.drop.nm - longFace) as Length;
   const contact = (valley + nearest((toMm(t) / 2) * tanDeg(choice.bevelDeg))) as Length;
-  const left = outside ? 0 : base.T;
-  const cabinetLength = outside ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth;
+  const left = outside ? base.behind.left : base.insideLeft;
+  const cabinetLength = outside ? base.behind.length : base.insideWidth;
   const wallLength = dimension([
     ...cabinetLength.terms,
     ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, { source: own(box, 'hanging', 'leftInset') })] : []),
@@ -47,7 +47,7 @@ export function placeHanging(base: BoxFrame): HangingPlan {
   const ripped = (key: string, value: Length): Dimension => dimension([plus(key, value)]);
 
   const panels: Panel[] = [
-    boxPanel(
+    panelOf(
       base,
       'cabinet-half',
       '',
@@ -60,7 +60,7 @@ export function placeHanging(base: BoxFrame): HangingPlan {
         outline: rectangle(cabinetLength.value, longFace, { near: -choice.bevelDeg }),
       },
     ),
-    boxPanel(
+    panelOf(
       base,
       'wall-half',
       '',
@@ -77,13 +77,13 @@ export function placeHanging(base: BoxFrame): HangingPlan {
   ];
   if (choice.rail) {
     panels.push(
-      boxPanel(
+      panelOf(
         base,
         'hanging-rail',
         '',
         { key: 'hanging-rail' },
         {
-          frame: frame(vector(base.T, base.ceiling - choice.rail.nm, base.insideRear), ALONG, UP),
+          frame: frame(vector(base.insideLeft, base.ceiling - choice.rail.nm, base.insideRear), ALONG, UP),
           length: base.insideWidth,
           width: dimension([plus('rail-height', choice.rail.nm, { source: own(box, 'hanging', 'rail') })]),
           stock: box.stock,
@@ -94,14 +94,14 @@ export function placeHanging(base: BoxFrame): HangingPlan {
   const spacer = outside ? choice.spacer : null;
   if (spacer) {
     panels.push(
-      boxPanel(
+      panelOf(
         base,
         'spacer',
         '',
         { key: 'spacer' },
         {
-          frame: frame(vector(0, 0, 0), ALONG, UP),
-          length: dimension([plus('width', box.width.nm, { source: own(box, 'width') })]),
+          frame: frame(vector(base.behind.left, 0, 0), ALONG, UP),
+          length: base.behind.length,
           width: dimension([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]),
           stock: spacer.stock,
         },
@@ -123,7 +123,7 @@ export function placeHanging(base: BoxFrame): HangingPlan {
   const standoffUp = {
     spacer: (spacer?.height.nm ?? 0) / 2,
     'lower-cleat': contact - (pitch?.nm ?? 0),
-    carcass: base.floor - base.T / 2,
+    carcass: base.floorMid,
     nothing: valley - shortFace,
   }[standoff];
   return {

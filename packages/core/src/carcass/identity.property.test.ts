@@ -12,7 +12,10 @@ const spaces = (box: ShelfBox): Map<string, string> => new Map(solidOf(box).comp
 test('adding a shelf adds one id and changes no other, wherever it goes in', () => {
   fc.assert(
     fc.property(arbitraryBox, fc.double({ min: 0, max: 9, noNaN: true }), fc.option(fc.integer({ min: 40, max: 300 })), (box, order, at) => {
-      const more: ShelfBox = { ...box, shelves: { ...box.shelves, fresh: { id: 'fresh', order, at: at === null ? null : entered(`${at} mm`) } } };
+      const more: ShelfBox = {
+        ...box,
+        shelves: { ...box.shelves, fresh: { id: 'fresh', order, at: at === null ? null : entered(`${at} mm`), in: 'bottom', level: 0, fixing: 'fixed' } },
+      };
       expect(ids(more)).toEqual(new Set([...ids(box), `${box.id}/shelf/fresh`]));
       const after = spaces(more);
       for (const [keptBy, floor] of spaces(box)) expect(after.get(keptBy)).toBe(floor);

@@ -3,241 +3,276 @@
  * what goes into a slot, and the slot itself, follow in solid/resolve.ts. Nothing here adds a
  * joint's depth to a length.
  */
-import { BACK_PLAY, END_PLAY, FIT_PLAY } from '../joints/fits.ts';
-import { ZERO, type Length } from '../length/length.ts';
-import type { Fastening, Joint, JointKind, Meeting } from '../solid/meeting.ts';
-import { frame, type EdgeId, type Face, type Panel } from '../solid/panel.ts';
-import type { Compartment, Unit } from '../solid/unit.ts';
+import type { Length } from '../length/length.ts';
+import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { thicknessSource } from '../stock/thickness.ts';
-import { dimension, minus, plus } from '../worked/dimension.ts';
-import { boxPanel, own, type BoxFrame, type StockOf } from './box-frame.ts';
+import { dimension, minus, plus, type LengthTerm } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { spaceShelves, type Spacing } from './shelf-spacing.ts';
-import type { ShelfBox } from './shelf-box.ts';
+import { BEHIND_DOOR, hangDoors, isDoored, type Opening } from './doors.ts';
+import { frameFront } from './face-frame.ts';
+import { between, fasteningOf, jointOf, LOOSE, meet, onPins } from './joinery.ts';
+import { FLOOR, type ShelfBox, type ShelfElement } from './shelf-box.ts';
+import { shellFrame, shellMeetings, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
+import { cutUp, type CutUp, type Space, type SpaceElement } from './spaces.ts';
+
+/** Free at each end of a shelf on pins. [ASSUME] */
+const PIN_CLEARANCE = 1_000_000 as Length;
+/** Holes for pins go so deep, unless the upright is thin. [ASSUME] */
+const PIN_DEPTH = 10_000_000;
 
 /** Builds the unit's panels, meetings and spaces from the decisions and the measured stock. */
 export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
-  const base = boxFrame(box, stockOf);
-  const spacing = spaceShelves(box, base);
+  const base = shellFrame(box, stockOf, awayInside(box, stockOf));
+  const inside = cutUp<ShelfElement, SpaceElement>({
+    inside: wholeSpace(base),
+    shelves: Object.values(box.shelves),
+    dividers: Object.values(box.dividers),
+    thickness: base.T,
+    thicknessFrom: thicknessTerm(base, box.stock).source,
+    panelOf: (kind, id) => `${box.id}/${kind}/${id}`,
+    enteredAt: (kind, id) => own(box, kind === 'shelf' ? 'shelves' : 'dividers', id, 'at'),
+    rest: (shelf, above, space) => (shelf.fixing === 'pins' ? onHoles(box, above, space.height.value) : above),
+  });
   const { hanging, panels: hangingPanels } = placeHanging(base);
-  const panels = [...carcassPanels(base, spacing), ...hangingPanels];
+  const holes = pinHoles(base, inside);
+  // Marks go by this order: the back comes after what stands before it.
+  const shell = shellPanels(base);
+  const carcass = [...shell.filter(({ role }) => role !== 'back'), ...insidePanels(base, inside), ...shell.filter(({ role }) => role === 'back'), ...strips(base)].map((panel) => withHoles(panel, holes.get(panel.id)));
+  const framed = frameFront(base, openingOf(base), dimension([plus('height', box.height.nm, { source: own(box, 'height') })]));
+  const doors = hangDoors(base, framed.opening);
   return {
     id: box.id,
-    panels,
-    meetings: [...endMeetings(base), ...shelfMeetings(base), ...backMeetings(base), ...railMeetings(base)],
-    compartments: compartments(base, spacing),
+    panels: [...carcass, ...framed.panels, ...doors.panels, ...hangingPanels],
+    meetings: [...shellMeetings(base), ...insideMeetings(base, inside), ...stripMeetings(base), ...framed.meetings, ...doors.meetings],
+    compartments: inside.spaces.map((space) => compartment(base, space)),
+    hardware: [...pinsOf(box, inside), ...doors.hardware],
     hanging,
-    outside: {
-      width: dimension([plus('width', box.width.nm, { source: own(box, 'width') })]),
-      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
-      depth: dimension([
-        plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
-        ...(box.hanging.kind === 'outside' ? [plus('gap-behind', base.rear)] : []),
-      ]),
-    },
+    outside: shellOutside(
+      base,
+      [...(framed.thickness > 0 ? [plus('face-frame', framed.thickness)] : []), ...(doors.proud > 0 ? [plus('door', doors.proud)] : [])],
+      overhangs(box),
+    ),
   };
 }
 
-function boxFrame(box: ShelfBox, stockOf: StockOf): BoxFrame {
-  const { used, product } = stockOf(box.stock);
-  const T = used.value;
-  const source = thicknessSource(product, used);
-  const back = box.back.kind === 'none' ? null : stockOf(box.back.stock);
-  const backThickness = back?.used.value ?? ZERO;
-  const cleat = stockOf(box.hanging.stock).used.value;
-  const outside = box.hanging.kind === 'outside';
-  const rear = outside ? cleat : ZERO;
-  const recess = outside ? ZERO : cleat;
-  const front = (rear + box.depth.nm) as Length;
-  const carcassRear = (box.back.kind === 'over' ? rear + backThickness : rear) as Length;
-  const insideRear = (rear + recess + backThickness) as Length;
+/** What doors and a setback take from the depth of shelves and dividers. */
+const awayInside = (box: ShelfBox, stockOf: StockOf): LengthTerm[] => [
+  ...(isDoored(box.front) && box.doors.lies === 'inset' && !box.faceFrame
+    ? [minus('inset-door', stockOf(box.doors.stock).used.value), minus('behind-door', BEHIND_DOOR)]
+    : []),
+  ...(box.setback.nm > 0 ? [minus('setback', box.setback.nm, { source: own(box, 'setback') })] : []),
+];
 
-  const depthTerm = plus('depth', box.depth.nm, { source: own(box, 'depth') });
-  const backTerm = back ? [minus('back', backThickness, { source: thicknessSource(back.product, back.used) })] : [];
-  const ends = (['top', 'bottom'] as const).map((end) => ({
-    end,
-    ...box[end],
-    lipTerm: box[end].runs === 'between' && box[end].joint === 'dado' ? box[end].lip.nm : ZERO,
-  }));
-  const insideHeight = dimension([
-    plus('height', box.height.nm, { source: own(box, 'height') }),
-    minus('top-and-bottom', T, { times: 2, source }),
-    ...ends.filter(({ lipTerm }) => lipTerm !== 0).map(({ end, lipTerm }) => minus(`lip-${end}`, lipTerm, { source: own(box, end, 'lip') })),
-  ]);
-  const floor = (ends[1]!.lipTerm + T) as Length;
+const overhangs = ({ faceFrame }: ShelfBox) => (faceFrame && faceFrame.overhang.nm > 0 ? [plus('frame-overhang', faceFrame.overhang.nm, { times: 2 })] : []);
+
+type BoxFrame = ShellFrame<ShelfBox>;
+
+const id = (base: BoxFrame, rest: string): string => `${base.box.id}/${rest}`;
+
+function wholeSpace(base: BoxFrame): Space {
   return {
-    box,
-    stockOf,
-    T,
-    back,
-    backThickness,
-    rear,
-    carcassRear,
-    insideRear,
-    front,
-    floor,
-    ceiling: (floor + insideHeight.value) as Length,
-    insideWidth: dimension([plus('width', box.width.nm, { source: own(box, 'width') }), minus('side', T, { times: 2, source })]),
-    insideHeight,
-    insideDepth: dimension([depthTerm, ...(recess ? [minus('recess', recess)] : []), ...backTerm]),
-    carcassDepth: dimension([depthTerm, ...(box.back.kind === 'over' ? backTerm : [])]),
+    id: FLOOR,
+    name: { key: 'opening-bottom' },
+    left: base.insideLeft,
+    floor: base.floor,
+    width: base.insideWidth,
+    height: base.insideHeight,
+    leftPanel: id(base, 'side/left'),
+    rightPanel: id(base, 'side/right'),
+    floorPanel: id(base, 'bottom'),
+    ceilingPanel: id(base, 'top'),
   };
 }
 
-function carcassPanels(base: BoxFrame, spacing: Spacing): Panel[] {
-  const { box, T, carcassRear, insideRear, back } = base;
-  const { product, used } = base.stockOf(box.stock);
-  const source = thicknessSource(product, used);
-  const over = (['top', 'bottom'] as const).filter((end) => box[end].runs === 'over');
-  const sideLength = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...over.map((end) => minus(end, T, { source }))]);
-  const sideUp = box.bottom.runs === 'over' ? T : ZERO;
-  const side = (element: 'left' | 'right'): Panel =>
-    boxPanel(
+function insidePanels(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Panel[] {
+  const { box, insideRear, insideDepth } = base;
+  return placed.map(({ element, kind, within, at, number }) =>
+    panelOf(
       base,
-      'side',
-      element,
-      { key: `side-${element}` },
+      kind,
+      element.id,
+      { key: kind, of: String(number) },
       {
-        frame: frame(vector(element === 'left' ? 0 : box.width.nm - T, sideUp, carcassRear), UP, OUT),
-        length: sideLength,
-        width: base.carcassDepth,
+        frame: kind === 'shelf' ? frame(vector(within.left, at + base.T, insideRear), ALONG, OUT) : frame(vector(at, within.floor, insideRear), UP, OUT),
+        length: kind === 'shelf' ? within.width : within.height,
+        width: insideDepth,
         stock: box.stock,
         banded: true,
+        cuts: kind === 'divider' ? roundStrips(base, within) : [],
       },
-    );
-  const level = (role: 'top' | 'bottom', upperFace: number): Panel => {
-    const runsOver = box[role].runs === 'over';
-    return boxPanel(
-      base,
-      role,
-      '',
-      { key: role },
-      {
-        frame: frame(vector(runsOver ? 0 : T, upperFace, carcassRear), ALONG, OUT),
-        length: runsOver ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth,
-        width: base.carcassDepth,
-        stock: box.stock,
-        banded: true,
-      },
-    );
-  };
-  const panels = [side('left'), side('right'), level('top', base.ceiling + T), level('bottom', base.floor)];
-  for (const { element, number, underside } of spacing.shelves) {
-    panels.push(
-      boxPanel(
-        base,
-        'shelf',
-        element.id,
-        { key: 'shelf', of: String(number) },
-        {
-          frame: frame(vector(T, underside + T, insideRear), ALONG, OUT),
-          length: base.insideWidth,
-          width: base.insideDepth,
-          stock: box.stock,
-          banded: true,
-        },
-      ),
-    );
-  }
-  if (back) panels.push(backPanel(base));
-  return panels;
-}
-
-function backPanel(base: BoxFrame): Panel {
-  const { box, T, insideRear } = base;
-  const over = box.back.kind === 'over';
-  return boxPanel(
-    base,
-    'back',
-    '',
-    { key: 'back' },
-    {
-      frame: frame(over ? vector(0, 0, insideRear) : vector(T, base.floor, insideRear), UP, ALONG),
-      length: over ? dimension([plus('height', box.height.nm, { source: own(box, 'height') })]) : base.insideHeight,
-      width: over ? dimension([plus('width', box.width.nm, { source: own(box, 'width') })]) : base.insideWidth,
-      stock: box.back.stock,
-    },
+    ),
   );
 }
 
-function joint(base: BoxFrame, kind: JointKind, depth: Length, endPlay: Length, fastened: boolean): Joint {
-  const { box } = base;
-  const { perJoint, screw, length } = box.assembly;
-  const fastening: Fastening | null = fastened && perJoint > 0 ? { screw, length: length.nm, count: perJoint } : null;
-  return kind === 'butt'
-    ? { kind, depth: ZERO, endPlay: ZERO, play: ZERO, glue: box.glue, fastening }
-    : { kind, depth, endPlay, play: FIT_PLAY[box.fit], glue: box.glue, fastening };
-}
+/** Free round a strip in the notch of a divider. [ASSUME] */
+const NOTCH_PLAY = 500_000;
 
-const meet = (guest: string, edge: EdgeId, host: string, face: Face, by: Joint): Meeting => ({ id: `${guest}:${edge}`, guest, edge, host, face, joint: by });
-
-function endMeetings(base: BoxFrame): Meeting[] {
-  const { box } = base;
-  return (['top', 'bottom'] as const).flatMap((end) => {
-    const { runs, joint: kind } = box[end];
-    const by = joint(base, kind, box.jointDepth.nm, END_PLAY, true);
-    const panel = `${box.id}/${end}`;
-    if (runs === 'between') return betweenSides(box.id, panel, by);
-    const face: Face = end === 'top' ? 'other' : 'reference';
-    const edge: EdgeId = end === 'top' ? 'end' : 'start';
-    return (['left', 'right'] as const).map((hand) => meet(`${box.id}/side/${hand}`, edge, panel, face, by));
-  });
-}
-
-const betweenSides = (unit: string, panel: string, by: Joint): Meeting[] => [
-  meet(panel, 'start', `${unit}/side/left`, 'other', by),
-  meet(panel, 'end', `${unit}/side/right`, 'reference', by),
-];
-
-function shelfMeetings(base: BoxFrame): Meeting[] {
-  const { box } = base;
-  const by = joint(base, box.shelfJoint, box.jointDepth.nm, END_PLAY, true);
-  const loose: Joint = { kind: 'butt', depth: ZERO, endPlay: ZERO, play: ZERO, glue: false, fastening: null };
-  return Object.keys(box.shelves).flatMap((id) => {
-    const shelf = `${box.id}/shelf/${id}`;
-    return [...betweenSides(box.id, shelf, by), ...(base.back ? [meet(shelf, 'near', `${box.id}/back`, 'reference', loose)] : [])];
-  });
-}
-
-function backMeetings(base: BoxFrame): Meeting[] {
-  const { box } = base;
-  const back = `${box.id}/back`;
-  if (box.back.kind === 'rabbet') {
-    const by: Joint = { ...joint(base, 'rabbet', box.back.rabbetDepth.nm, BACK_PLAY, false), play: ZERO };
+/** A divider is notched round the strips that run across the back: past the end of its own edge where they lie at it, for its ends go into joints. */
+function roundStrips({ box, T, floor, ceiling }: BoxFrame, within: Space): Cut[] {
+  const reach = box.jointDepth.nm + NOTCH_PLAY;
+  const strips = [
+    ...(box.hanging.rail ? [{ id: 'rail', from: ceiling - box.hanging.rail.nm, to: ceiling }] : []),
+    ...(box.nailingStrip ? [{ id: 'strip', from: floor, to: floor + box.nailingStrip.nm }] : []),
+  ];
+  return strips.flatMap(({ id: strip, from, to }): Cut[] => {
+    const low = Math.max(from - within.floor, 0);
+    const high = Math.min(to - within.floor, within.height.value);
+    if (low >= high) return [];
+    const [a, b] = [low === 0 ? -reach : low - NOTCH_PLAY, high === within.height.value ? high + reach : high + NOTCH_PLAY];
     return [
-      meet(back, 'near', `${box.id}/side/left`, 'other', by),
-      meet(back, 'far', `${box.id}/side/right`, 'reference', by),
-      meet(back, 'start', `${box.id}/bottom`, 'reference', by),
-      meet(back, 'end', `${box.id}/top`, 'other', by),
+      {
+        kind: 'notch',
+        id: strip,
+        edge: 'near',
+        at: Math.round((a + b) / 2) as Length,
+        width: Math.round(b - a) as Length,
+        depth: (T + NOTCH_PLAY) as Length,
+        round: false,
+        reason: { key: 'strip-notch' },
+      },
     ];
-  }
-  if (box.back.kind === 'none') return [];
-  const by = joint(base, 'butt', ZERO, ZERO, false);
-  return ['side/left', 'side/right', 'top', 'bottom'].map((panel) => meet(`${box.id}/${panel}`, 'near', back, 'reference', by));
+  });
 }
 
-function railMeetings(base: BoxFrame): Meeting[] {
+/** The strip at the foot of the back; the one at its head is the hanging rail. */
+function strips(base: BoxFrame): Panel[] {
   const { box } = base;
-  if (!box.hanging.rail) return [];
-  const rail = `${box.id}/hanging-rail`;
-  const by = joint(base, 'butt', ZERO, ZERO, false);
-  const { screw, length } = box.assembly;
-  const count = Math.max(box.hanging.railScrews, box.assembly.perJoint);
-  const ends: Joint = { ...by, fastening: count > 0 ? { screw, length: length.nm, count } : null };
-  return [...betweenSides(box.id, rail, ends), meet(rail, 'far', `${box.id}/top`, 'other', by)];
+  if (!box.nailingStrip) return [];
+  return [
+    panelOf(
+      base,
+      'hanging-rail',
+      'low',
+      { key: 'nailing-strip' },
+      {
+        frame: frame(vector(base.insideLeft, base.floor, base.insideRear), ALONG, UP),
+        length: base.insideWidth,
+        width: dimension([plus('strip-height', box.nailingStrip.nm, { source: own(box, 'nailingStrip') })]),
+        stock: box.stock,
+      },
+    ),
+  ];
 }
 
-function compartments(base: BoxFrame, spacing: Spacing): Compartment[] {
+function insideMeetings(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Meeting[] {
   const { box } = base;
-  return spacing.openings.map(({ keptBy, floorUp, height, name }) => ({
-    id: `${box.id}/space/${keptBy}`,
-    name,
-    floor: keptBy === 'bottom' ? `${box.id}/bottom` : `${box.id}/shelf/${keptBy}`,
-    keptBy,
+  const fixed = jointOf(box, box.shelfJoint, box.setback.nm > 0 ? { stopped: true } : {});
+  const onBack = (panel: string): Meeting[] => (box.back.kind === 'none' ? [] : [meet(panel, 'near', id(base, 'back'), 'reference', LOOSE)]);
+  return placed.flatMap(({ element, kind, within }) => {
+    const panel = id(base, `${kind}/${element.id}`);
+    if (kind === 'divider')
+      return [
+        meet(panel, 'start', within.floorPanel, 'reference', fixed, ['shelfJoint']),
+        meet(panel, 'end', within.ceilingPanel, 'other', fixed, ['shelfJoint']),
+        ...onBack(panel),
+      ];
+    const pins = 'fixing' in element && element.fixing === 'pins';
+    const ends = between(
+      panel,
+      within.leftPanel,
+      within.rightPanel,
+      pins ? onPins(PIN_CLEARANCE) : fixed,
+      pins ? ['shelves', element.id, 'fixing'] : ['shelfJoint'],
+    );
+    return [...ends, ...(pins ? [] : onBack(panel))];
+  });
+}
+
+function stripMeetings(base: BoxFrame): Meeting[] {
+  const { box } = base;
+  if (!box.nailingStrip) return [];
+  const strip = id(base, 'hanging-rail/low');
+  const ends = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  return [
+    ...between(strip, id(base, 'side/left'), id(base, 'side/right'), ends),
+    meet(strip, 'near', id(base, 'bottom'), 'reference', jointOf(box, 'butt', { fastening: null })),
+  ];
+}
+
+function openingOf(base: BoxFrame): Opening {
+  const { T, floor, box } = base;
+  return {
+    left: base.insideLeft,
+    bottom: floor,
     width: base.insideWidth,
-    height,
-    depth: base.insideDepth,
-    at: { along: base.T, up: floorUp, out: base.insideRear },
-  }));
+    height: base.insideHeight,
+    edges: { left: T, right: T, bottom: T, top: T },
+    front: base.front,
+    frames: { left: `${box.id}/side/left`, right: `${box.id}/side/right`, bottom: `${box.id}/bottom`, top: `${box.id}/top` },
+  };
 }
+
+function compartment(base: BoxFrame, space: Space): Compartment {
+  return {
+    id: id(base, `space/${space.id}`),
+    name: space.name,
+    floor: space.floorPanel,
+    keptBy: space.id,
+    width: space.width,
+    height: space.height,
+    depth: base.insideDepth,
+    at: { along: space.left, up: space.floor, out: base.insideRear },
+  };
+}
+
+/** The hole a shelf's pins go into: the nearest to where it was asked for. A shelf lies on its pins, so its underside is half a pin over the hole. */
+function onHoles({ pins }: ShelfBox, above: Length, height: Length): Length {
+  const radius = Math.round(pins.diameter.nm / 2);
+  const first = pins.first.nm;
+  const pitch = pins.pitch.nm;
+  const most = Math.max(0, Math.floor((height - 2 * first) / pitch));
+  const start = pins.from === 'bottom' ? first : height - first - most * pitch;
+  const k = Math.min(most, Math.max(0, Math.round((above - radius - start) / pitch)));
+  return (start + k * pitch + radius) as Length;
+}
+
+/** Rows of pin holes in the two uprights of every space that has shelves on pins. */
+function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): ReadonlyMap<string, readonly Cut[]> {
+  const { box } = base;
+  const { pins } = box;
+  const rows = new Map<string, Cut[]>();
+  const done = new Set<string>();
+  for (const { element, within } of placed) {
+    if (!('fixing' in element) || element.fixing !== 'pins' || done.has(`${within.id}@${within.floor}`)) continue;
+    done.add(`${within.id}@${within.floor}`);
+    const count = Math.max(0, Math.floor((within.height.value - 2 * pins.first.nm) / pins.pitch.nm)) + 1;
+    const first = pins.from === 'bottom' ? pins.first.nm : within.height.value - pins.first.nm - (count - 1) * pins.pitch.nm;
+    for (const [host, face] of [
+      [within.leftPanel, 'other'],
+      [within.rightPanel, 'reference'],
+    ] as const) {
+      const side = host.includes('/side/');
+      const foot = side ? (box.bottom.runs === 'over' ? base.T : 0) : dividerFoot(placed, host);
+      const rear = side ? base.insideRear - base.carcassRear : 0;
+      const insets = [rear + pins.inset.nm, rear + base.insideDepth.value - pins.inset.nm];
+      const made = insets.map((v, index): Cut => ({
+        kind: 'holes',
+        id: `pins-${element.id}-${index}`,
+        face,
+        at: { u: within.floor + first - foot, v },
+        step: { u: pins.pitch.nm, v: 0 },
+        count,
+        diameter: pins.diameter.nm,
+        depth: Math.min(PIN_DEPTH, Math.floor(base.T / 2)) as Length,
+        reason: { key: 'pin-row' },
+      }));
+      rows.set(host, [...(rows.get(host) ?? []), ...made]);
+    }
+  }
+  return rows;
+}
+
+const dividerFoot = (placed: CutUp<ShelfElement | SpaceElement>['placed'], host: string): number =>
+  placed.find(({ kind, element }) => kind === 'divider' && host.endsWith(`/divider/${element.id}`))?.within.floor ?? 0;
+
+const withHoles = (panel: Panel, holes: readonly Cut[] | undefined): Panel => (holes ? { ...panel, cuts: [...panel.cuts, ...holes] } : panel);
+
+const pinsOf = (box: ShelfBox, { placed }: CutUp<ShelfElement | SpaceElement>): Hardware[] =>
+  placed.flatMap(({ element, kind }) =>
+    kind === 'shelf' && 'fixing' in element && element.fixing === 'pins'
+      ? [{ id: `${box.id}/pins/${element.id}`, kind: 'pin' as const, name: { key: 'shelf-pins' }, count: 4, panel: `${box.id}/shelf/${element.id}` }]
+      : [],
+  );

@@ -1,138 +1,156 @@
-/**
- * What can be entered about a shelf box, field by field: the form, the file reader and the API all
- * take their limits from these rows, so that nothing can be typed that cannot be read back.
- */
-import { SCREW_IDS } from '../joints/screws.ts';
-import { mm, type Length } from '../length/length.ts';
-import type { ShelfBox } from './shelf-box.ts';
+/** What can be entered about a shelf box, and the words only it uses. */
+import type { Family } from './family.ts';
+import {
+  BAND_FIELD,
+  choiceField,
+  FRONT_OPTIONS,
+  HANGING_FIELDS,
+  JOINERY_FIELDS,
+  kindField,
+  lengthField,
+  MOST_SHELVES,
+  SHELF_AT,
+  sizeFields,
+  STOCK_FIELD,
+  stockField,
+  type ElementsForm,
+  type Field,
+} from './form.ts';
+import { isDoored } from './doors.ts';
+import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
+import { buildShelfBox } from './shelf-box-build.ts';
+import { FLOOR, newShelfBox, type ShelfBox } from './shelf-box.ts';
+import { pick } from './unit-base.ts';
 
-export type FieldGroup = 'size' | 'joints' | 'back' | 'hanging' | 'fixings' | 'place';
+type F = Field<ShelfBox>;
+const onPins = ({ shelves }: ShelfBox): boolean => Object.values(shelves).some(({ fixing }) => fixing === 'pins');
+const doored = ({ front }: ShelfBox): boolean => isDoored(front);
+const framed = ({ faceFrame }: ShelfBox): boolean => faceFrame !== null;
+const infilled = (box: ShelfBox): boolean => doored(box) && box.doors.infill !== 'none';
 
-interface FieldBase {
-  /** Path inside the unit. */
-  readonly path: readonly string[];
-  /** Key of the word list. */
-  readonly label: string;
-  readonly group: FieldGroup;
-  /** Shown only when it matters. */
-  readonly when?: (box: ShelfBox) => boolean;
-}
-
-export type Field = FieldBase &
-  (
-    | {
-        readonly kind: 'length';
-        readonly least: Length;
-        readonly most: Length;
-        readonly optional?: boolean;
-        readonly start?: { readonly mm: string; readonly in: string };
-      }
-    | { readonly kind: 'choice'; readonly options: readonly string[]; readonly allows?: (box: ShelfBox, option: string) => boolean }
-    | { readonly kind: 'count'; readonly least: number; readonly most: number }
-    | { readonly kind: 'degrees'; readonly least: number; readonly most: number }
-    | { readonly kind: 'yes-no' }
-    | { readonly kind: 'stock'; readonly sheetsOnly: boolean }
-  );
-
-const size = (
-  path: string,
-  label: string,
-  least: number,
-  most: number,
-  group: FieldGroup = 'size',
-  more: Partial<FieldBase> & { optional?: boolean; start?: { mm: string; in: string } } = {},
-): Field => ({
-  path: path.split('.'),
-  label,
-  group,
-  kind: 'length',
-  least: mm(least),
-  most: mm(most),
-  ...more,
-});
-
-const usesAssemblyScrew = (box: ShelfBox): boolean => box.assembly.perJoint > 0 || (box.hanging.rail !== null && box.hanging.railScrews > 0);
-
-export const SHELF_BOX_FORM: readonly Field[] = [
-  size('width', 'width', 100, 3000),
-  size('height', 'height', 100, 2700),
-  size('depth', 'depth', 60, 900),
-  { path: ['front'], label: 'front', group: 'size', kind: 'choice', options: ['open', 'door-left', 'door-right', 'doors', 'drawers'] },
-  { path: ['stock'], label: 'stock', group: 'size', kind: 'stock', sheetsOnly: true },
-  size('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } }),
-
-  { path: ['top', 'runs'], label: 'top-runs', group: 'joints', kind: 'choice', options: ['between', 'over'] },
-  { path: ['top', 'joint'], label: 'top-joint', group: 'joints', kind: 'choice', options: ['butt', 'rabbet', 'dado'] },
-  size('top.lip', 'top-lip', 0, 200, 'joints', { when: (box) => box.top.runs === 'between' && box.top.joint === 'dado' }),
-  { path: ['bottom', 'runs'], label: 'bottom-runs', group: 'joints', kind: 'choice', options: ['between', 'over'] },
-  { path: ['bottom', 'joint'], label: 'bottom-joint', group: 'joints', kind: 'choice', options: ['butt', 'rabbet', 'dado'] },
-  size('bottom.lip', 'bottom-lip', 0, 200, 'joints', { when: (box) => box.bottom.runs === 'between' && box.bottom.joint === 'dado' }),
-  { path: ['shelfJoint'], label: 'shelf-joint', group: 'joints', kind: 'choice', options: ['butt', 'dado'] },
-  size('jointDepth', 'joint-depth', 1, 25, 'joints'),
-  { path: ['fit'], label: 'fit', group: 'joints', kind: 'choice', options: ['tight', 'push', 'glue', 'loose'] },
-  { path: ['glue'], label: 'glue', group: 'joints', kind: 'yes-no' },
-  { path: ['assembly', 'perJoint'], label: 'screws-per-joint', group: 'joints', kind: 'count', least: 0, most: 12 },
-  { path: ['assembly', 'screw'], label: 'assembly-screw', group: 'joints', kind: 'choice', options: SCREW_IDS, when: usesAssemblyScrew },
-  size('assembly.length', 'assembly-length', 12, 160, 'joints', { when: usesAssemblyScrew }),
-
+/** Doors and the frame round them, for every family that has them. */
+const FRONT_FIELDS: readonly F[] = [
+  choiceField('front', 'front', FRONT_OPTIONS, 'size'),
+  choiceField('doors.lies', 'doors-lies', ['inset', 'half', 'full'], 'front', { when: doored }),
+  stockField('doors.stock', 'doors-stock', 'front', { when: doored }, false),
+  lengthField('doors.reveal', 'reveal', 0.5, 10, 'front', { when: doored }),
+  choiceField('doors.handle', 'doors-handle', ['none', 'finger-hole', 'knob', 'bar'], 'front', { when: doored }),
+  lengthField('doors.handleIn', 'handle-in', 15, 300, 'front', { when: (box: ShelfBox) => doored(box) && box.doors.handle !== 'none' }),
+  kindField(
+    'doors.stays',
+    'door-stays',
+    'front',
+    { kind: 'count', least: 0, most: 4 },
+    { when: ({ front }: ShelfBox) => front === 'lid-up' || front === 'flap-down' },
+  ),
+  choiceField('doors.infill', 'doors-infill', ['none', 'panel', 'glass'], 'front', { when: doored }),
+  stockField('doors.infillStock', 'infill-stock', 'front', { when: infilled }),
+  lengthField('doors.railWidth', 'door-rail-width', 25, 200, 'front', { when: infilled }),
   {
-    path: ['back', 'kind'],
-    label: 'back-kind',
-    group: 'back',
-    kind: 'choice',
-    options: ['rabbet', 'over', 'none'],
-    allows: (box, option) => option !== 'over' || box.hanging.kind === 'outside',
+    path: ['faceFrame'],
+    label: 'face-frame',
+    group: 'front',
+    kind: 'part',
+    start: ({ unit, hanging }: ShelfBox) => ({
+      stock: hanging.stock,
+      stile: pick(unit, '40', '1 1/2'),
+      rail: pick(unit, '40', '1 1/2'),
+      overhang: pick(unit, '0', '0'),
+      inside: 'proud',
+      joined: 'pockets',
+    }),
   },
-  { path: ['back', 'stock'], label: 'back-stock', group: 'back', kind: 'stock', sheetsOnly: true, when: (box) => box.back.kind !== 'none' },
-  size('back.rabbetDepth', 'rabbet-depth', 1, 25, 'back', { when: (box) => box.back.kind === 'rabbet' }),
-
-  {
-    path: ['hanging', 'kind'],
-    label: 'hanging-kind',
-    group: 'hanging',
-    kind: 'choice',
-    options: ['outside', 'recessed'],
-    allows: (box, option) => option !== 'recessed' || box.back.kind !== 'over',
-  },
-  { path: ['hanging', 'stock'], label: 'cleat-stock', group: 'hanging', kind: 'stock', sheetsOnly: false },
-  size('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging'),
-  { path: ['hanging', 'bevelDeg'], label: 'bevel', group: 'hanging', kind: 'degrees', least: 20, most: 65 },
-  size('hanging.drop', 'cleat-drop', 0, 1500, 'hanging'),
-  size('hanging.rail', 'rail-height', 30, 400, 'hanging', { optional: true, start: { mm: '90 mm', in: '3 1/2 in' } }),
-  { path: ['hanging', 'railScrews'], label: 'rail-screws', group: 'hanging', kind: 'count', least: 0, most: 8, when: (box) => box.hanging.rail !== null },
-  size('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: (box) => box.hanging.wallRail === null }),
-  size('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: (box) => box.hanging.wallRail === null }),
-  size('hanging.lowerCleat', 'lower-cleat', 80, 1500, 'hanging', {
-    optional: true,
-    start: { mm: '300 mm', in: '12 in' },
-    when: (box) => box.hanging.kind === 'outside' && box.hanging.spacer === null,
-  }),
-  {
-    path: ['hanging', 'spacer', 'stock'],
-    label: 'spacer-stock',
-    group: 'hanging',
-    kind: 'stock',
-    sheetsOnly: false,
-    when: (box) => box.hanging.kind === 'outside' && box.hanging.spacer !== null,
-  },
-  size('hanging.spacer.height', 'spacer-height', 15, 400, 'hanging', { when: (box) => box.hanging.kind === 'outside' && box.hanging.spacer !== null }),
-
-  { path: ['hanging', 'wallScrew', 'screw'], label: 'wall-screw', group: 'fixings', kind: 'choice', options: SCREW_IDS },
-  size('hanging.wallScrew.length', 'wall-screw-length', 20, 200, 'fixings'),
-  { path: ['hanging', 'wallScrew', 'upper'], label: 'upper-screws', group: 'fixings', kind: 'count', least: 0, most: 2 },
-  { path: ['hanging', 'wallScrew', 'lower'], label: 'lower-screws', group: 'fixings', kind: 'count', least: 0, most: 2 },
-  { path: ['hanging', 'cabinetScrew', 'screw'], label: 'cabinet-screw', group: 'fixings', kind: 'choice', options: SCREW_IDS },
-  size('hanging.cabinetScrew.length', 'cabinet-screw-length', 12, 160, 'fixings'),
-  { path: ['hanging', 'cabinetScrew', 'count'], label: 'cabinet-screws', group: 'fixings', kind: 'count', least: 0, most: 24 },
-  { path: ['hanging', 'antiLift'], label: 'anti-lift', group: 'fixings', kind: 'yes-no' },
-  { path: ['hanging', 'shimmed'], label: 'shimmed', group: 'fixings', kind: 'yes-no' },
-
-  size('place.along', 'place-along', -1000, 20_000, 'place'),
-  size('place.up', 'place-up', 0, 4000, 'place'),
+  stockField('faceFrame.stock', 'frame-stock', 'front', { when: framed }, false),
+  choiceField('faceFrame.inside', 'frame-inside', ['flush', 'proud'], 'front', { when: framed }),
+  lengthField('faceFrame.stile', 'frame-stile', 20, 200, 'front', { when: (box: ShelfBox) => box.faceFrame?.inside === 'proud' }),
+  lengthField('faceFrame.rail', 'frame-rail', 20, 200, 'front', { when: (box: ShelfBox) => box.faceFrame?.inside === 'proud' }),
+  lengthField('faceFrame.overhang', 'frame-overhang', 0, 60, 'front', { when: framed }),
+  choiceField('faceFrame.joined', 'frame-joined', ['pockets', 'dowels'], 'front', { when: framed }),
 ];
 
-/** Most shelves a box may have. */
-export const MOST_SHELVES = 40;
-/** Limits of a fixed shelf's height and of one compartment's contents. */
-export const SHELF_AT = { least: mm(0), most: mm(2700) } as const;
-export const MOST_CONTENTS_KG = 2000;
+const FIELDS: readonly F[] = [
+  ...sizeFields([100, 3000], [100, 2700], [40, 900]),
+  STOCK_FIELD,
+  BAND_FIELD,
+  ...SHELL_JOINT_FIELDS,
+  choiceField('shelfJoint', 'shelf-joint', ['butt', 'dado'], 'joints'),
+  ...JOINERY_FIELDS,
+
+  lengthField('setback', 'setback', 0, 300, 'inside'),
+  choiceField('pins.from', 'pins-from', ['bottom', 'top'], 'inside', { when: onPins }),
+  lengthField('pins.first', 'pins-first', 10, 600, 'inside', { when: onPins }),
+  lengthField('pins.pitch', 'pins-pitch', 10, 150, 'inside', { when: onPins }),
+  lengthField('pins.inset', 'pins-inset', 10, 200, 'inside', { when: onPins }),
+  lengthField('pins.diameter', 'pins-diameter', 3, 12, 'inside', { when: onPins }),
+
+  ...SHELL_BACK_FIELDS,
+  lengthField('nailingStrip', 'nailing-strip', 30, 400, 'back', { optional: true, start: { mm: '70 mm', in: '2 3/4 in' } }),
+
+  ...FRONT_FIELDS,
+
+  SHELL_HANGING_KIND,
+  ...HANGING_FIELDS,
+];
+
+const elementFields = (label: string): Field[] => [
+  lengthField('at', label, SHELF_AT.least, SHELF_AT.most, 'inside', { optional: true, start: { mm: '300 mm', in: '12 in' } }),
+  kindField('in', 'cuts-space', 'inside', { kind: 'id', optional: false }),
+  kindField('level', 'cuts-level', 'inside', { kind: 'count', least: 0, most: 20 }, { when: () => false }),
+];
+
+const ELEMENTS: readonly ElementsForm<ShelfBox>[] = [
+  {
+    path: 'shelves',
+    label: 'shelves',
+    group: 'inside',
+    most: MOST_SHELVES,
+    least: 0,
+    fields: [...elementFields('shelf-height'), choiceField('fixing', 'shelf-fixing', ['fixed', 'pins'], 'inside')],
+    start: (_box, id, order) => ({ id, order, at: null, in: FLOOR, level: 0, fixing: 'fixed' }),
+    panel: (box, id) => `${box.id}/shelf/${id}`,
+  },
+  {
+    path: 'dividers',
+    label: 'dividers',
+    group: 'inside',
+    most: MOST_SHELVES,
+    least: 0,
+    fields: elementFields('divider-place'),
+    start: (_box, id, order) => ({ id, order, at: null, in: FLOOR, level: 0 }),
+    panel: (box, id) => `${box.id}/divider/${id}`,
+  },
+];
+
+export const SHELF_BOX: Family<ShelfBox> = {
+  id: 'shelf-box',
+  form: { fields: FIELDS, elements: ELEMENTS },
+  usual: { mm: ['600 mm', '700 mm', '280 mm'], in: ['24 in', '28 in', '11 in'] },
+  create: (start) => newShelfBox({ ...start, shelves: 2 }),
+  build: buildShelfBox,
+  faultOf: shellFault,
+  words: {
+    'family-shelf-box': 'shelf box',
+    'family-shelf-box-for': 'the everyday wall cabinet: shelves, bays, doors, a face frame',
+    shelves: 'shelves',
+    dividers: 'dividers',
+    'shelf-joint': 'joint of shelves and dividers',
+    setback: 'shelves stand back by',
+    'pins-from': 'pin holes counted from the',
+    'pins-first': 'first pin hole',
+    'pins-pitch': 'from hole to hole',
+    'pins-inset': 'rows in from the edges',
+    'pins-diameter': 'pins, across',
+    'from-bottom': 'bottom',
+    'from-top': 'top',
+    'nailing-strip': 'nailing strip',
+    'strip-notch': 'strip across the back',
+    'strip-height': 'height of the strip',
+    'shelf-height': 'underside above the floor of its space',
+    'shelf-fixing': 'held',
+    'fixing-fixed': 'in its joints',
+    'fixing-pins': 'on pins',
+    'divider-place': 'from the left of the space',
+    'cuts-space': 'cuts the space',
+    'cuts-level': 'in turn',
+  },
+};

@@ -1,5 +1,9 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
+import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
+import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/unit-sag.ts';
+import { isFace } from '../solid/meeting.ts';
+import { cuts } from '../solid/resolve.ts';
 import { FIT_PLAY } from '../joints/fits.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
@@ -13,12 +17,21 @@ const WANTED_READINGS = 2;
 /** A joint that is this much used with nothing but glue or fasteners under it. */
 const WEAK_USE = 0.5;
 
-/** The bottom between the sides, in a dado, with wood left under it. */
-export const dadoBottom = ({ box }: Pick<CheckContext, 'box'>): FixStep[] => [
-  { path: ['units', box.id, 'bottom', 'runs'], value: 'between' },
-  { path: ['units', box.id, 'bottom', 'joint'], value: 'dado' },
-  { path: ['units', box.id, 'bottom', 'lip'], value: entered(box.unit === 'mm' ? '15 mm' : '5/8 in') },
-];
+/** What makes a joint a dado with wood left under it, wherever the family keeps that; nothing when it cannot be one. */
+export function dadoAt({ box }: Pick<CheckContext, 'box'>, decided: readonly string[] | undefined): FixStep[] {
+  if (!decided) return [];
+  const at = (...more: string[]): readonly string[] => ['units', box.id, ...decided, ...more];
+  const { fields } = familyOf(box).form;
+  const choice = (path: string): boolean => fields.some((field) => field.kind === 'choice' && field.path.join('.') === path && field.options.includes('dado'));
+  const path = decided.join('.');
+  if (choice(path)) return [{ path: at(), value: 'dado' }];
+  if (!choice(`${path}.joint`)) return [];
+  return [
+    { path: at('runs'), value: 'between' },
+    { path: at('joint'), value: 'dado' },
+    { path: at('lip'), value: entered(box.unit === 'mm' ? '15 mm' : '5/8 in') },
+  ];
+}
 
 const nominalThickness: Check = (context) => {
   const { box, stockOf, unit } = context;
@@ -52,7 +65,7 @@ const weakBottom: Check = (context) => {
     if (!held || use <= WEAK_USE) return [];
     const strip = unit.byId.get(held.host)!.strips.find(({ id }) => id === held.id);
     if (strip && strip.kind === 'dado') return [];
-    const edit = panel.role === 'bottom' ? dadoBottom(context) : [{ path: inUnit(context, 'shelfJoint'), value: 'dado' }];
+    const edit = dadoAt(context, held.decided);
     return [
       {
         check: 'weak-bottom',
@@ -62,7 +75,7 @@ const weakBottom: Check = (context) => {
         name: panel.name,
         use,
         panels: [floor],
-        fixes: [{ label: { key: 'use-dado' }, edit }],
+        fixes: edit.length > 0 ? [{ label: { key: 'use-dado' }, edit }] : [],
       },
     ];
   });
@@ -70,33 +83,31 @@ const weakBottom: Check = (context) => {
 
 const fastenerPullsOut: Check = (context) => {
   const { box, unit, hang } = context;
-  if (box.bottom.runs !== 'over') return [];
-  const floor = `${box.id}/bottom`;
-  const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
-  return [
-    {
-      check: 'fastener-pulls-out',
-      unit: box.id,
-      severity: use > 1 ? 'stop' : 'change',
-      station: 'box',
-      name: unit.byId.get(floor)!.name,
-      use,
-      panels: [floor],
-      fixes: [
-        {
-          label: { key: 'bottom-between' },
-          edit: dadoBottom(context),
-        },
-      ],
-    },
-  ];
+  return unit.compartments.flatMap(({ floor }): Finding[] => {
+    const under = unit.meetings.find((meeting) => hangsUnder(unit, meeting, floor));
+    if (!under) return [];
+    const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
+    const edit = dadoAt(context, under.decided);
+    return [
+      {
+        check: 'fastener-pulls-out',
+        unit: box.id,
+        severity: use > 1 ? 'stop' : 'change',
+        station: 'box',
+        name: unit.byId.get(floor)!.name,
+        use,
+        panels: [floor],
+        fixes: edit.length > 0 ? [{ label: { key: 'bottom-between' }, edit }] : [],
+      },
+    ];
+  });
 };
 
 const sag: Check = (context) => {
   const { box, unit } = context;
   return context.sag.flatMap((row): Finding[] => {
     const panel = unit.byId.get(row.panel)!;
-    const kg = context.hangInput.weights.contents.find(({ compartment }) => compartment.floor === row.panel)?.mass.value ?? 0;
+    const kg = context.hangInput.weights.contents.filter(({ compartment }) => compartment.floor === row.panel).reduce((sum, { mass }) => sum + mass.value, 0);
     const base = { unit: box.id, station: 'box' as const, name: panel.name, panels: [row.panel] };
     const found: Finding[] = [];
     if (shows(row)) {
@@ -136,8 +147,9 @@ function shorterSpan(context: CheckContext, panel: string, ratio: number, power:
     )
     .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
   if (thicker) fixes.push({ label: { key: 'use-stock', text: thicker.name }, edit: [{ path: inUnit(context, 'stock'), value: thicker.id }] });
-  if (!box.glue && box.shelfJoint === 'dado') fixes.push({ label: { key: 'glue-joints' }, edit: [{ path: inUnit(context, 'glue'), value: true }] });
-  if (width.nm >= 100 * NM_PER.mm && width.nm < box.width.nm)
+  const slotted = unit.meetings.some(({ guest, joint }) => guest === panel && joint.kind === 'dado');
+  if (!box.glue && slotted) fixes.push({ label: { key: 'glue-joints' }, edit: [{ path: inUnit(context, 'glue'), value: true }] });
+  if (enters(box, 'width') && width.nm >= 100 * NM_PER.mm && width.nm < box.width.nm)
     fixes.push({ label: { key: 'make-narrower', lengthNm: width.nm }, edit: [{ path: inUnit(context, 'width'), value: width }] });
   return fixes;
 }
@@ -147,7 +159,8 @@ const shelfOutside: Check = (context) => {
   return unit.compartments.flatMap(({ height, floor, keptBy }): Finding[] => {
     if (height.value > 0) return [];
     const name = unit.byId.get(floor)!.name;
-    const fixed = Object.values(box.shelves).filter(({ at }) => at !== null);
+    const fixed = isShelfBox(box) ? Object.values(box.shelves).filter(({ at }) => at !== null) : [];
+    const isShelf = isShelfBox(box) && Object.hasOwn(box.shelves, keptBy);
     return [
       {
         check: 'shelf-outside',
@@ -160,7 +173,7 @@ const shelfOutside: Check = (context) => {
         fixes:
           fixed.length > 0
             ? [{ label: { key: 'space-evenly' }, edit: fixed.map(({ id }) => ({ path: inUnit(context, 'shelves', id, 'at'), value: null })) }]
-            : keptBy === 'bottom'
+            : !isShelf
               ? []
               : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inUnit(context, 'shelves', keptBy), value: undefined }] }],
       },
@@ -169,35 +182,34 @@ const shelfOutside: Check = (context) => {
 };
 
 const slotTooDeep: Check = (context) => {
-  const { box, stockOf } = context;
-  const T = stockOf(box.stock).used.value;
-  const third = roundDown(toMm(T) / 3, box.unit).nm > 0 ? roundDown(toMm(T) / 3, box.unit) : entered(box.unit === 'mm' ? '6 mm' : '1/4 in');
-  const rows = [
-    {
-      which: 'joint' as const,
-      depth: box.jointDepth.nm,
-      path: ['jointDepth'],
-      used: box.shelfJoint === 'dado' || box.top.joint !== 'butt' || box.bottom.joint !== 'butt',
-    },
-    { which: 'rabbet' as const, depth: box.back.rabbetDepth.nm, path: ['back', 'rabbetDepth'], used: box.back.kind === 'rabbet' },
-  ];
-  return rows.flatMap(({ which, depth, path, used }): Finding[] =>
-    used && depth > T / 2 + NM_PER.mm / 2
-      ? [
-          {
-            check: 'slot-too-deep',
-            unit: box.id,
-            severity: depth >= T ? 'stop' : 'change',
-            station: 'box',
-            which,
-            depthNm: depth,
-            thicknessNm: T,
-            panels: [`${box.id}/side/left`, `${box.id}/side/right`],
-            fixes: [{ label: { key: 'slot-a-third', lengthNm: third.nm }, edit: [{ path: inUnit(context, ...path), value: third }] }],
-          },
-        ]
-      : [],
-  );
+  const { box, unit } = context;
+  const found = new Map<string, Finding>();
+  for (const meeting of unit.meetings) {
+    if (!cuts(meeting)) continue;
+    const { thickness } = unit.byId.get(meeting.host)!;
+    const { depth } = meeting.joint;
+    const path = depth === box.jointDepth.nm ? ['jointDepth'] : ['back', 'rabbetDepth'];
+    const which = path.length === 1 ? 'joint' : 'rabbet';
+    if (!isFace(meeting.face) || depth <= thickness / 2 + NM_PER.mm / 2 || !enters(box, path.join('.'))) continue;
+    const there = found.get(which);
+    if (there) {
+      if (!there.panels.includes(meeting.host)) found.set(which, { ...there, panels: [...there.panels, meeting.host] });
+      continue;
+    }
+    const third = roundDown(toMm(thickness) / 3, box.unit).nm > 0 ? roundDown(toMm(thickness) / 3, box.unit) : entered(box.unit === 'mm' ? '6 mm' : '1/4 in');
+    found.set(which, {
+      check: 'slot-too-deep',
+      unit: box.id,
+      severity: depth >= thickness ? 'stop' : 'change',
+      station: 'box',
+      which,
+      depthNm: depth,
+      thicknessNm: thickness,
+      panels: [meeting.host],
+      fixes: [{ label: { key: 'slot-a-third', lengthNm: third.nm }, edit: [{ path: inUnit(context, ...path), value: third }] }],
+    });
+  }
+  return [...found.values()];
 };
 
 const glueOnFinish: Check = (context) => {
@@ -228,4 +240,22 @@ const glueOnFinish: Check = (context) => {
   ];
 };
 
-export const BOX_CHECKS: readonly Check[] = [nominalThickness, weakBottom, fastenerPullsOut, sag, shelfOutside, slotTooDeep, glueOnFinish];
+/** Sizes that leave a part no length, or two parts no way to meet. */
+const cannotBeMade: Check = ({ box, unit }) => {
+  const base = { check: 'cannot-be-made' as const, unit: box.id, severity: 'stop' as const, station: 'box' as const, fixes: [] };
+  const unmade = unit.panels.filter(({ length, width }) => length.value <= 0 || width.value <= 0);
+  if (unmade.length > 0)
+    return unmade.slice(0, 3).map(({ id, name }): Finding => {
+      const list = familyOf(box).form.elements.find(({ path, panel }) =>
+        Object.keys((box as unknown as Record<string, object>)[path] ?? {}).some((element) => panel?.(box, element) === id),
+      );
+      const element = id.split('/').at(-1)!;
+      const fixes: Fix[] = list ? [{ label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, list.path, element], value: undefined }] }] : [];
+      return { ...base, fixes, name, other: null, panels: [id] };
+    });
+  return unit.faults
+    .slice(0, 3)
+    .map(({ guest, host }): Finding => ({ ...base, name: unit.byId.get(guest)!.name, other: unit.byId.get(host)!.name, panels: [guest, host] }));
+};
+
+export const BOX_CHECKS: readonly Check[] = [cannotBeMade, nominalThickness, weakBottom, fastenerPullsOut, sag, shelfOutside, slotTooDeep, glueOnFinish];

@@ -26,6 +26,7 @@ const CASES: readonly Case[] = [
     severity: 'change',
     says: /bottom rests on glue or fasteners alone, \d+ % used/i,
   },
+  { check: 'cannot-be-made', edits: [typed('setback', '290 mm')], severity: 'stop', says: /shelf 1 has no size left/i, cures: false },
   { check: 'fastener-pulls-out', edits: underSides, severity: 'change', says: /under the sides' ends/ },
   { check: 'sag', edits: [typed('width', '1500 mm'), typed('place.along', '300 mm')], severity: 'look', says: /sag of \d+\.\d mm in years under 22 kg/ },
   { check: 'shelf-breaks', edits: [ink('contents.s1', { preset: 'tools', kg: 230 })], severity: 'stop', says: /bends past/ },
@@ -159,6 +160,7 @@ test('every check that exists is in one of the lists', () => {
   const tried = new Set([...CASES, ...PLACE_CASES].map(({ check }) => check));
   const all: Record<CheckId, true> = {
     'nominal-thickness': true,
+    'cannot-be-made': true,
     'weak-bottom': true,
     'fastener-pulls-out': true,
     sag: true,

@@ -15,10 +15,10 @@ import { runOn, strongerWallScrews, tallerCleat } from './strengthen.ts';
 const liftClearance: Check = (context) => {
   const { box, wall, unit } = context;
   const needed = unit.hanging.engagement.value + LIFT_MARGIN_MM;
-  const ceiling = toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + box.width.nm }));
-  const free = ceiling - toMm(box.place.up.nm) - toMm(box.height.nm);
+  const ceiling = toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + unit.outside.width.value }));
+  const free = ceiling - toMm(box.place.up.nm) - toMm(unit.outside.height.value);
   if (free >= needed) return [];
-  const up = roundDown(ceiling - toMm(box.height.nm) - needed, box.unit);
+  const up = roundDown(ceiling - toMm(unit.outside.height.value) - needed, box.unit);
   return [
     {
       check: 'lift-clearance',
@@ -76,7 +76,7 @@ const backAndSpacer: Check = (context) => {
       station: 'hang',
       gapNm: hanging.gap,
       spacerNm: hanging.spacerThickness,
-      slopeMm: (off / h) * toMm(box.height.nm),
+      slopeMm: (off / h) * toMm(unit.outside.height.value),
       panels: [hanging.spacer!],
       fixes: [{ label: { key: 'spacer-same-stock' }, edit: [{ path: inUnit(context, 'hanging', 'spacer', 'stock'), value: box.hanging.stock }] }],
     });

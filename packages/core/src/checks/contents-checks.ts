@@ -1,4 +1,5 @@
 /** Checks of what a unit holds. Rules and thresholds: docs/checks.md; the numbers marked [A] there are the constants here. */
+import { enters, isShelfBox } from '../carcass/families.ts';
 import { canStand, columnOf, type Lot } from '../contents/arrange.ts';
 import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
@@ -120,6 +121,10 @@ function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: 
 /** Makes one opening higher: its upper shelf is fixed where it is needed, the box grown by what the openings above would lose. */
 function raise(context: CheckContext, keptBy: string, byMm: number): Fix[] {
   const { box, unit } = context;
+  if (!enters(box, 'height')) return [];
+  // Where shelves are not simply one above the other, which opening would grow is the person's to say.
+  const plain = isShelfBox(box) && Object.keys(box.dividers).length === 0 && Object.values(box.shelves).every(({ in: space }) => space === 'bottom');
+  if (!plain) return [];
   const order = unit.compartments.map((space) => space.keptBy);
   const index = order.indexOf(keptBy);
   const above = order[index + 1];

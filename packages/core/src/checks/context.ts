@@ -1,6 +1,6 @@
 /** What a check of one unit may read. */
 import type { Stocked } from '../carcass/box-frame.ts';
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { UnitDesign } from '../carcass/families.ts';
 import type { HangPlan } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
 import type { PartLine } from '../parts/parts.ts';
@@ -14,7 +14,7 @@ import type { Wall } from '../wall/wall.ts';
 import type { Finding } from './finding.ts';
 
 export interface CheckContext {
-  readonly box: ShelfBox;
+  readonly box: UnitDesign;
   readonly unit: ResolvedUnit;
   readonly hangInput: HangInput;
   readonly hang: HangPlan;

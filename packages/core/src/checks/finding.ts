@@ -36,6 +36,7 @@ interface Base {
 export type Finding = Base &
   (
     | { readonly check: 'nominal-thickness'; readonly product: string; readonly readings: number; readonly playNm: number; readonly cutToNm: number }
+    | { readonly check: 'cannot-be-made'; readonly name: Label; readonly other: Label | null }
     | { readonly check: 'weak-bottom'; readonly name: Label; readonly use: number }
     | { readonly check: 'fastener-pulls-out'; readonly name: Label; readonly use: number }
     | { readonly check: 'sag'; readonly name: Label; readonly laterMm: number; readonly limitMm: number; readonly kg: number }

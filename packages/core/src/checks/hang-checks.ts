@@ -87,9 +87,9 @@ const children: Check = (context) => {
 };
 
 const tooHeavyAlone: Check = (context) => {
-  const { box, hangInput, workshop } = context;
+  const { box, unit, hangInput, workshop } = context;
   const kg = hangInput.weights.empty.mass.value;
-  const deep = toMm(box.depth.nm) > 400;
+  const deep = toMm(unit.outside.depth.value) > 400;
   const limit = (deep ? 2 / 3 : 1) * Math.min(15, workshop.machines.liftsKg);
   return kg > limit
     ? [

@@ -2,7 +2,7 @@
  * What a unit runs into where it hangs: others, things on the wall, doors that swing, ceiling and
  * floor. Run for all units at once, outside the memory of each, for moving one changes its neighbours.
  */
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import { enters, type UnitDesign } from '../carcass/families.ts';
 import { holesOf } from './wall-checks.ts';
 import type { HangPlan } from '../hang/hang.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
@@ -17,7 +17,7 @@ import { exactly, roundDown } from './round.ts';
 
 /** A unit as it hangs. */
 export interface PlacedUnit {
-  readonly box: ShelfBox;
+  readonly box: UnitDesign;
   readonly unit: ResolvedUnit;
   readonly hang: HangPlan;
   readonly block: Block;
@@ -32,7 +32,7 @@ const CLEAR_ABOVE = 30 * NM_PER.mm;
 /** How far a cabinet door opens. [A] */
 const DOOR_DEG = 110;
 
-export const blockOf = (box: ShelfBox, { outside }: ResolvedUnit): Block => ({
+export const blockOf = (box: UnitDesign, { outside }: ResolvedUnit): Block => ({
   id: box.id,
   name: box.name,
   left: box.place.along.nm,
@@ -173,7 +173,7 @@ function roomDoors(context: PlaceContext): Finding[] {
         freeNm: free,
         fixes: [
           ...elsewhere(context),
-          ...(shallower.nm >= 100 * NM_PER.mm
+          ...(enters(box, 'depth') && shallower.nm >= 100 * NM_PER.mm
             ? [{ label: { key: 'make-shallower', lengthNm: shallower.nm }, edit: [{ path: ['units', box.id, 'depth'], value: shallower }] }]
             : []),
         ],
@@ -182,7 +182,7 @@ function roomDoors(context: PlaceContext): Finding[] {
 }
 
 /** Sectors the unit's own doors sweep, hinged at its front corners. */
-export function ownSwings(box: ShelfBox, { left, right, out, bottom, top }: Block): Sector[] {
+export function ownSwings(box: UnitDesign, { left, right, out, bottom, top }: Block): Sector[] {
   const width = right - left;
   const leftLeaf = (radius: number): Sector => ({ along: left, out, radius, fromDeg: 0, toDeg: DOOR_DEG, bottom, top });
   const rightLeaf = (radius: number): Sector => ({ along: right, out, radius, fromDeg: 180 - DOOR_DEG, toDeg: 180, bottom, top });
@@ -195,6 +195,10 @@ export function ownSwings(box: ShelfBox, { left, right, out, bottom, top }: Bloc
       return [rightLeaf(width)];
     case 'doors':
       return [leftLeaf(width / 2), rightLeaf(width / 2)];
+    case 'lid-up':
+    case 'flap-down':
+      // A lid sweeps up or down before the unit, not beside it.
+      return [];
     case 'drawers':
       // A drawer needs the box's own depth before it, straight out.
       return [];
@@ -216,7 +220,9 @@ function ownDoors(context: PlaceContext): Finding[] {
         ? [{ label: { key: 'hinge-other-side' }, edit: [{ path: ['units', box.id, 'front'], value: flipped[box.front] }] }]
         : [];
     const pair: Fix[] =
-      box.front === 'doors' || box.front === 'drawers' ? [] : [{ label: { key: 'two-doors' }, edit: [{ path: ['units', box.id, 'front'], value: 'doors' }] }];
+      box.front === 'doors' || box.front === 'drawers' || box.front === 'lid-up' || box.front === 'flap-down'
+        ? []
+        : [{ label: { key: 'two-doors' }, edit: [{ path: ['units', box.id, 'front'], value: 'doors' }] }];
     found.push({ ...base(context), check: 'door-hits', severity: 'change', other, wall: ofWall, fixes: [...fixes, ...pair, ...elsewhere(context)] });
   };
   for (const other of blocks) if (other.id !== block.id && other.out > block.out && (hits(other) || inDrawers(other, other.out))) say(other.name, false);

@@ -103,7 +103,10 @@ const jointScrew: Check = (context) => {
   const { box, unit } = context;
   const { perJoint, screw, length } = box.assembly;
   if (perJoint === 0) return [];
-  const through = toMm(unit.byId.get(`${box.id}/side/left`)!.thickness);
+  const joined = unit.meetings.filter(({ joint }) => joint.fastening?.screw === screw && joint.kind !== 'laid');
+  if (joined.length === 0) return [];
+  const hosts = [...new Set(joined.map(({ host }) => host))];
+  const through = Math.max(...hosts.map((host) => toMm(unit.byId.get(host)!.thickness)));
   const grip = toMm(length.nm) - through;
   const wanted = Math.max(LEAST_GRIP_MM, LEAST_PENETRATION * screwById(screw).diameterMm);
   if (grip >= wanted) return [];
@@ -117,7 +120,7 @@ const jointScrew: Check = (context) => {
       lengthNm: length.nm,
       gripMm: grip,
       wantedMm: wanted,
-      panels: [`${box.id}/side/left`, `${box.id}/side/right`],
+      panels: hosts,
       fixes: fit(context, ['assembly', 'length'], screw, through + wanted),
     },
   ];

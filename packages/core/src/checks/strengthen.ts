@@ -4,7 +4,7 @@ import { studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import { dadoBottom } from './box-checks.ts';
+import { dadoAt } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
@@ -27,7 +27,7 @@ export function moveOverStuds(context: HangContext): Fix[] {
     if (best === undefined || Math.abs(shift) < Math.abs(best)) best = shift;
   }
   if (best === undefined || toMm(box.place.along.nm) + best < 0) return [];
-  if (toMm(box.place.along.nm) + best + toMm(box.width.nm) > toMm(hangInput.wall.width.nm)) return [];
+  if (toMm(box.place.along.nm) + best + toMm(unit.outside.width.value) > toMm(hangInput.wall.width.nm)) return [];
   const along = toMm(box.place.along.nm) + best;
   const value = best > 0 ? roundUp(along, box.unit) : roundDown(along, box.unit);
   return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
@@ -45,7 +45,7 @@ export function runOn(context: HangContext): Fix[] {
   if (box.hanging.kind !== 'outside') return [];
   const { from, to } = wallHalfEnds(unit);
   const end = 10 * screwById(box.hanging.wallScrew.screw).diameterMm;
-  const width = toMm(box.width.nm);
+  const width = toMm(unit.outside.width.value);
   const behind = studsBehind(unit, hangInput.studsMm);
   const wanted = Math.max(WANTED_STUDS, behind.length + 1);
   const studs = behind.length < WANTED_STUDS ? hangInput.studsMm : hangInput.studsMm.filter((at) => at >= 0 && at <= width);
@@ -88,13 +88,25 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
       return railScrews < 8 ? [more('more-rail-screws', Math.min(8, railScrews + 2), 'hanging', 'railScrews')] : [];
     }
     case 'floor-joint':
-      return [{ label: { key: 'use-dado' }, edit: [{ path: path('shelfJoint'), value: 'dado' }, ...dadoBottom(context)] }];
+      return everyFloorInDado(context);
     case 'tip':
       return box.hanging.antiLift ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: path('hanging', 'antiLift'), value: true }] }];
     case 'spacer':
     case 'hold-down':
       return [];
   }
+}
+
+/** Every joint that carries a floor, made a dado where its family lets it be one. */
+function everyFloorInDado(context: Pick<HangContext, 'box' | 'unit'>): Fix[] {
+  const floors = new Set(context.unit.compartments.map(({ floor }) => floor));
+  const places = new Map(
+    context.unit.meetings
+      .filter(({ guest, host }) => floors.has(guest) || floors.has(host))
+      .flatMap(({ decided }) => (decided ? [[decided.join('.'), decided]] : [])),
+  );
+  const edit = [...places.values()].flatMap((decided) => dadoAt(context, decided));
+  return edit.length > 0 ? [{ label: { key: 'use-dado' }, edit }] : [];
 }
 
 /** More screws in a stud, then a larger one, then a taller cleat. */

@@ -120,7 +120,7 @@ const railPitch: Check = (context) => {
   const apart = Object.values(wall.rails).flatMap((rail) => (rail.id !== own.id && rail.up.nm < own.up.nm ? [own.up.nm - rail.up.nm] : []));
   if (apart.some((distance) => Math.abs(distance - pitch.nm) <= PITCH_TOLERANCE)) return [];
   const nearest = apart.sort((a, b) => Math.abs(a - pitch.nm) - Math.abs(b - pitch.nm))[0];
-  const mostMm = toMm(box.height.nm) - 60;
+  const mostMm = toMm(unit.outside.height.value) - 60;
   return [
     {
       check: 'rail-pitch',

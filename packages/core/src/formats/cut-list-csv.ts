@@ -59,7 +59,7 @@ function cell(text: string): string {
 
 /** Names of a blank's ends and edges, as they stand in the unit. */
 export function edgeWords({ role, lie }: Pick<PartLine, 'role' | 'lie'>, edge: EdgeId): string {
-  if (edge === 'slope' || edge === 'taper' || edge === 'corner') return `${WORDS[`edge-${edge}`]}`;
+  if (edge !== 'start' && edge !== 'end' && edge !== 'near' && edge !== 'far') return WORDS[`edge-${edge}`]!;
   const lengthwise = edge === 'start' || edge === 'end';
   const low = edge === 'start' || edge === 'near';
   const axis = lengthwise ? lie.length : lie.width;
@@ -98,6 +98,7 @@ export function featureWords(feature: Feature, line: Read, unit: DisplayUnit): s
 const angleText = (deg: number): string => `${Math.round(deg * 10) / 10}°`;
 
 function slotPlace(feature: Feature, line: Read, tape: (length: Length) => string): string {
+  if (feature.face === 'edge') return `in the ${edgeWords(line, feature.from)}, ${tape(feature.at)} from the outer face`;
   if (feature.atOpposite !== undefined) {
     const [here, there] = feature.from === 'start' ? (['far', 'near'] as const) : (['start', 'end'] as const);
     const stop = feature.across ? `, ${tape(feature.across.at)} long from the ${edgeWords(line, feature.across.from)}` : '';

@@ -1,11 +1,13 @@
 /** Files of older versions: read as what they meant, step by step. */
 import { describe, expect, test } from '@jest/globals';
 import old from '../test/version-1.carcass.json' with { type: 'json' };
+import second from '../test/version-2.carcass.json' with { type: 'json' };
+import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
 import { designCodec } from './design-codec.ts';
 import { liftDesign } from './migrations.ts';
-import { readProject } from './project-file.ts';
+import { readProject, VERSION } from './project-file.ts';
 
 describe('version 1', () => {
   const { design, record, workshop } = readProject(old);
@@ -44,11 +46,35 @@ describe('version 1', () => {
   test('a design kept apart from its file is lifted alike, and one of today is left as it is', () => {
     expect(designCodec.read(liftDesign(old.design, 1), 'held')).toEqual(design);
     const today = designCodec.write(design);
-    expect(liftDesign(today, 2)).toEqual(today);
+    expect(liftDesign(today, VERSION)).toEqual(today);
   });
 
   test('nonsense in an old file is still refused where it stands', () => {
     expect(() => readProject({ ...old, design: { ...old.design, wall: 'none' } })).toThrow(/wall/);
     expect(() => readProject({ ...old, design: 7 })).toThrow(/design/);
+  });
+});
+
+describe('version 2', () => {
+  const { design, record, workshop } = readProject(second);
+
+  test('its shelf box is the box it was: the same panels, marks and verdict, nothing added', () => {
+    const box = design.units['ink']!;
+    expect(isShelfBox(box) && Object.values(box.shelves).map(({ in: space, level, fixing }) => [space, level, fixing])).toEqual([
+      ['bottom', 0, 'fixed'],
+      ['bottom', 0, 'fixed'],
+    ]);
+    const unit = plan(design, record, workshop).byId.get('ink')!;
+    expect(unit.parts.map(({ mark, count }) => [mark, count])).toEqual([
+      ['A1', 1],
+      ['A2', 1],
+      ['A3', 2],
+      ['A4', 2],
+      ['A5', 1],
+      ['A6', 1],
+      ['A7', 1],
+      ['A8', 1],
+    ]);
+    expect(unit.hang.state).toBe('fine');
   });
 });

@@ -58,11 +58,50 @@ function unitOfTwo(unit: unknown): unknown {
   };
 }
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo };
+/** Version 3: units of many families. A shelf box may be cut by dividers too, lie on pins, have doors and a face frame. */
+function toThree(file: Row): Row {
+  const design = file['design'];
+  if (!isRow(design) || !isRow(design['units'])) return file;
+  return { ...file, design: { ...design, units: Object.fromEntries(Object.entries(design['units']).map(([id, unit]) => [id, unitOfThree(unit)])) } };
+}
 
-/** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in. */
-export function liftDesign(design: unknown, from: number): unknown {
+function unitOfThree(unit: unknown): unknown {
+  if (!isRow(unit)) return unit;
+  const inches = unit['unit'] === 'in';
+  const size = (metric: string, imperial: string): string => (inches ? `${imperial} in` : `${metric} mm`);
+  const { stock, shelves, back } = unit;
+  const backStock = isRow(back) ? back['stock'] : stock;
+  return {
+    ...unit,
+    shelves: isRow(shelves)
+      ? Object.fromEntries(Object.entries(shelves).map(([id, shelf]) => [id, isRow(shelf) ? { ...shelf, in: 'bottom', level: 0, fixing: 'fixed' } : shelf]))
+      : shelves,
+    dividers: {},
+    pins: { from: 'bottom', first: size('96', '4'), pitch: size('32', '1 1/4'), inset: size('37', '1 1/2'), diameter: size('5', '1/4') },
+    setback: size('0', '0'),
+    back: isRow(back) ? { ...back, setback: size('12', '1/2') } : back,
+    nailingStrip: null,
+    inserts: {},
+    faceFrame: null,
+    doors: {
+      stock,
+      lies: 'inset',
+      reveal: size('2', '3/32'),
+      handle: 'none',
+      handleIn: size('40', '1 1/2'),
+      stays: 0,
+      infill: 'none',
+      infillStock: backStock,
+      railWidth: size('60', '2 1/4'),
+    },
+  };
+}
+
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree };
+
+/** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
+export function liftDesign(design: unknown, from: number, to = Infinity): unknown {
   let file: Row = { design };
-  for (let at = from; Object.hasOwn(MIGRATIONS, at); at++) file = MIGRATIONS[at]!(file);
+  for (let at = from; at < to && Object.hasOwn(MIGRATIONS, at); at++) file = MIGRATIONS[at]!(file);
   return file['design'];
 }

@@ -10,11 +10,12 @@ import { constant, list, object, quote, type Json, type Schema } from './codec.t
 import { designCodec } from './design-codec.ts';
 import { readJsonText } from './json-text.ts';
 import { MIGRATIONS } from './migrations.ts';
+import { productsOf } from './unit-codec.ts';
 import { recordCodec } from './record-codec.ts';
 import { workshopCodec } from './workshop-codec.ts';
 
 export const FORMAT = 'keen-carcass-project';
-export const VERSION = 2;
+export const VERSION = 3;
 export const MOST_ENTRIES = 20_000;
 
 export interface ProjectFile {
@@ -60,13 +61,7 @@ function lift(value: unknown): unknown {
 export function checkProducts(design: Design, workshop: Workshop): void {
   for (const rail of Object.values(design.wall.rails)) needProduct(rail.stock, `design.wall.rails.${rail.id}.stock`, workshop);
   for (const unit of Object.values(design.units)) {
-    const named: [string, string][] = [
-      ['stock', unit.stock],
-      ['hanging.stock', unit.hanging.stock],
-    ];
-    if (unit.back.kind !== 'none') named.push(['back.stock', unit.back.stock]);
-    if (unit.hanging.spacer) named.push(['hanging.spacer.stock', unit.hanging.spacer.stock]);
-    for (const [path, product] of named) needProduct(product, `design.units.${unit.id}.${path}`, workshop);
+    for (const { path, product } of productsOf(unit)) needProduct(product, `design.units.${unit.id}.${path}`, workshop);
   }
 }
 

@@ -9,7 +9,7 @@ import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -35,7 +35,7 @@ const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', sour
 /** What the cabinet half is screwed through; undefined when there is only a thin back, or nothing. */
 export function carrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
   if (unit.hanging.hangingRail) return unit.byId.get(unit.hanging.hangingRail);
-  const back = unit.panels.find(({ role }) => role === 'back');
+  const back = unit.panels.find(({ role }) => role === 'back') ?? unit.panels.find(({ role }) => role === 'leaf');
   return back && toMm(back.thickness) >= LEAST_FIXING_BACK_MM ? back : undefined;
 }
 
@@ -71,9 +71,35 @@ export function carrierCapacity(input: HangInput): CarrierCapacity | null {
   const { unit } = input;
   const panel = carrierOf(unit);
   if (!panel) return null;
+  // A slab, or a board with nothing at its sides, is what hangs: it hands the weight to nobody.
+  if (panel.role === 'leaf' || (panel.role === 'back' && !unit.panels.some(({ role }) => role === 'side'))) return null;
   if (panel.role === 'back') return { panel, name: { key: 'link-back' }, capacity: backCapacity(input, panel) };
-  const meeting = unit.meetings.find(({ guest, edge }) => guest === panel.id && edge === 'start')!;
-  return { panel, name: { key: 'link-rail' }, capacity: endCapacity(input, meeting, panel) };
+  const ends = railsBeside(unit, panel).map((rail) =>
+    endCapacity(
+      input,
+      unit.meetings.find(({ guest, edge }) => guest === rail.id && edge === 'start')!,
+      rail,
+    ),
+  );
+  return {
+    panel,
+    name: { key: 'link-rail' },
+    capacity:
+      ends.length === 1
+        ? ends[0]!
+        : total(
+            'rail-capacity',
+            'N',
+            ends.map((end) => termOf(end)),
+            'docs/formulas/rail-load.md',
+          ),
+  };
+}
+
+/** The boxes of a run hand their weight to the one cleat by a rail each, all at one height. */
+function railsBeside({ panels }: ResolvedUnit, rail: ResolvedPanel): ResolvedPanel[] {
+  const high = heightsOf(rail).high;
+  return panels.filter((panel) => panel.role === 'hanging-rail' && Math.abs(heightsOf(panel).high - high) < 1);
 }
 
 /** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
@@ -113,7 +139,7 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   const { screw: screwId, length, count } = hanging.cabinetScrew;
   if (!through || rowMm === null || count === 0) return null;
   const screw = screwById(screwId);
-  const back = through.role === 'back' ? undefined : unit.panels.find(({ role }) => role === 'back');
+  const back = through.role !== 'hanging-rail' ? undefined : unit.panels.find(({ role }) => role === 'back');
   const gap = back ? toMm(back.thickness) : 0;
   const side = toMm(through.thickness);
   const grip = Math.max(0, Math.min(toMm(length) - side - gap, toMm(hanging.cleatThickness)));

@@ -5,9 +5,10 @@
  */
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import { isFace, type Meeting } from '../solid/meeting.ts';
 import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, greatest, total, type Figure, type FigureTerm } from '../worked/figure.ts';
 import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -66,15 +67,19 @@ const FIBRE_PULL = formula({
 /** What one end of a floor can carry; undefined when nothing holds it up. */
 export function supportCapacity(input: HangInput, floor: ResolvedPanel): Figure | undefined {
   const capacities = input.unit.meetings.flatMap((meeting) => {
-    if (meeting.guest === floor.id && isUpright(input.unit.byId.get(meeting.host)!)) return [endCapacity(input, meeting, floor)];
-    if (meeting.host === floor.id && isSide(input.unit.byId.get(meeting.guest)!) && meeting.face === 'reference') return [hungUnder(input, meeting, floor)];
-    return [];
+    if (meeting.guest === floor.id && isFace(meeting.face) && !isFace(meeting.edge) && isUpright(input.unit.byId.get(meeting.host)!))
+      return [endCapacity(input, meeting, floor)];
+    return hangsUnder(input.unit, meeting, floor.id) ? [hungUnder(input, meeting, floor)] : [];
   });
   return capacities.reduce<Figure | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
 }
 
-const isSide = ({ role }: ResolvedPanel): boolean => role === 'side';
-const isUpright = isSide;
+/** Stands upright and runs out from the wall: what the ends of a floor can go against. */
+const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along) > 0.5;
+
+/** A floor that upright panels stand on with their ends, and that hangs from them: what holds it is pulled straight out. */
+export const hangsUnder = (unit: ResolvedUnit, { guest, host, face, edge }: Meeting, floor: string): boolean =>
+  host === floor && face === 'reference' && edge === 'start' && isUpright(unit.byId.get(guest)!) && unit.byId.get(guest)!.role === 'side';
 const shown = (figure: Figure): FigureTerm => ({ symbol: '', label: figure.label, value: figure.value, unit: figure.unit, inner: figure });
 
 /** A floor whose end goes against, or into, an upright: lip, glue on its end, or screws across it. */

@@ -1,5 +1,5 @@
 /** Links inside the unit: what carries each floor, then what hands the unit over to the cabinet half (carrier-links.ts). */
-import type { CompartmentLoad } from '../parts/weights.ts';
+import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
 import { cabinetCapacity, cabinetLinks, carrierCapacity, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
@@ -52,7 +52,7 @@ export function jointCapacities(input: HangInput): JointCapacities {
     const capacity = supportCapacity(input, input.unit.byId.get(floor)!);
     if (capacity) floors.set(floor, capacity);
   }
-  const ends = new Map(input.weights.contents.flatMap((load) => (load.strips.length > 0 ? [[load.compartment.floor, heavierEnd(load)] as const] : [])));
+  const ends = new Map(floorLoads(input.weights.contents).flatMap((load) => (load.strips.length > 0 ? [[load.floor, heavierEnd(load)] as const] : [])));
   return { floors, ends, carrier: carrierCapacity(input), cabinet: cabinetCapacity(input) };
 }
 
@@ -63,9 +63,8 @@ export function jointLinks(input: HangInput, { floors, ends, carrier, cabinet }:
 /** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */
 function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: JointCapacities['ends'], factor: number): Link[] {
   const { unit, weights } = input;
-  return weights.contents.flatMap((held) => {
-    const { compartment } = held;
-    const floor = unit.byId.get(compartment.floor)!;
+  return floorLoads(weights.contents).flatMap((held) => {
+    const floor = unit.byId.get(held.floor)!;
     const capacity = floors.get(floor.id);
     if (!capacity) return [];
     const load = floorLoad(held, weights.panels.get(floor.id)!, ends.get(floor.id), factor);
@@ -83,14 +82,15 @@ function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: J
 }
 
 /** Half of a load spread evenly; of things that stand where they stand, the heavier end. */
-function floorLoad({ mass }: CompartmentLoad, own: Figure, end: Figure | undefined, factor: number): Figure {
-  if (!end) return apply(HALF, { contents: { value: mass.value * factor, label: mass.label }, own });
+function floorLoad({ alone }: FloorLoad, own: Figure, end: Figure | undefined, factor: number): Figure {
+  if (!end && alone) return apply(HALF, { contents: { value: alone.mass.value * factor, label: alone.mass.label }, own });
+  if (!end) return apply(END_LOAD, { contents: 0, own });
   return apply(END_LOAD, { contents: factor === 1 ? end : { value: end.value * factor, label: end.label }, own });
 }
 
 /** What things on a floor lay on the end that gets more of them. A heavier load of the same things lays in proportion. */
-function heavierEnd({ compartment, strips }: CompartmentLoad): Figure {
-  const L = toMm(compartment.width.value);
+function heavierEnd({ span, strips }: FloorLoad): Figure {
+  const L = toMm(span.value);
   const end = (key: string, from: (middle: number) => number): Figure =>
     total(
       key,

@@ -1,5 +1,5 @@
 /** Whether a unit's cabinet half seats on the rail it is to hang on: the halves of a cleat hook only when they come from one setting, at one height. */
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { UnitBase } from '../carcass/unit-base.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Wall } from '../wall/wall.ts';
@@ -13,14 +13,14 @@ export type RailFault =
 const ON_RAIL = NM_PER.mm;
 
 /** What keeps a unit off its rail; null for nothing, or when it has a wall half of its own. */
-export function railFault({ hanging, place, width }: Pick<ShelfBox, 'hanging' | 'place' | 'width'>, unit: ResolvedUnit, wall: Wall): RailFault | null {
+export function railFault({ hanging, place }: Pick<UnitBase, 'hanging' | 'place'>, unit: ResolvedUnit, wall: Wall): RailFault | null {
   if (hanging.wallRail === null) return null;
   const rail = Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
   if (!rail) return { kind: 'gone' };
   if (hanging.kind === 'recessed') return { kind: 'recessed' };
   if (hanging.bevelDeg !== rail.bevelDeg) return { kind: 'bevel' };
   if (hanging.stock !== rail.stock || hanging.boardWidth.nm !== rail.boardWidth.nm) return { kind: 'board' };
-  if (rail.left.nm > place.along.nm || rail.right.nm < place.along.nm + width.nm) return { kind: 'ends' };
+  if (rail.left.nm > place.along.nm || rail.right.nm < place.along.nm + unit.outside.width.value) return { kind: 'ends' };
   const by = (place.up.nm + unit.hanging.valleyUp - rail.up.nm) as Length;
   return Math.abs(by) <= ON_RAIL ? null : { kind: 'off', by };
 }

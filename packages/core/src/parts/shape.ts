@@ -32,6 +32,9 @@ export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox): Shap
       const last = cut.count - 1;
       const ends = [at(cut.at.u, cut.at.v), at(cut.at.u + cut.step.u * last, cut.at.v + cut.step.v * last)];
       traits.push({ what: `holes ${cut.count} ${cut.diameter} ${cut.depth}`, face: cut.depth === null ? 'both' : cut.face, points: ends });
+    } else if (cut.kind === 'edge-groove') {
+      const { from } = notchFrame(panel, cut.edge);
+      traits.push({ what: `groove ${cut.edge} ${cut.width} ${cut.depth} ${cut.from}`, face: 'reference', points: [at(from.u, from.v)] });
     } else {
       const { from, along } = notchFrame(panel, cut.edge);
       const point = at(from.u + along.u * cut.at, from.v + along.v * cut.at);

@@ -2,7 +2,8 @@
 import { arrange, type Arrangement, type Lot } from '../contents/arrange.ts';
 import { massOf, massOfOne } from '../contents/item-mass.ts';
 import { MOST_KG_PER_M3, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
-import { toMm } from '../length/length.ts';
+import { toMm, type Length } from '../length/length.ts';
+import { dimension, plus, type Dimension } from '../worked/dimension.ts';
 import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { bulkOf } from '../solid/volume.ts';
@@ -91,6 +92,40 @@ export interface CompartmentLoad extends Load {
   readonly arrangement: Arrangement | null;
   /** Where the load lies; empty for one spread evenly. */
   readonly strips: readonly LoadStrip[];
+}
+
+/** What one panel carries as a floor: one space over it, or several side by side between dividers that stand on it. */
+export interface FloorLoad {
+  readonly floor: string;
+  /** Clear between what holds the panel's ends. */
+  readonly span: Dimension;
+  /** Of the one space; null where several share the floor. */
+  readonly alone: CompartmentLoad | null;
+  /** From the span's left end; empty for one load spread evenly. */
+  readonly strips: readonly LoadStrip[];
+}
+
+/** Loads by the panel that carries them, in the order the panels come up. */
+export function floorLoads(contents: readonly CompartmentLoad[]): FloorLoad[] {
+  const floors = new Map<string, CompartmentLoad[]>();
+  for (const load of contents) {
+    const there = floors.get(load.compartment.floor);
+    if (there) there.push(load);
+    else floors.set(load.compartment.floor, [load]);
+  }
+  return [...floors].map(([floor, loads]) => {
+    const [first] = loads as [CompartmentLoad, ...CompartmentLoad[]];
+    if (loads.length === 1) return { floor, span: first.compartment.width, alone: first, strips: first.strips };
+    const left = Math.min(...loads.map(({ compartment }) => compartment.at.along));
+    const right = Math.max(...loads.map(({ compartment }) => compartment.at.along + compartment.width.value));
+    const strips = loads.flatMap(({ compartment, mass, strips: own }) => {
+      const shift = toMm((compartment.at.along - left) as Length);
+      return own.length > 0
+        ? own.map((strip) => ({ ...strip, from: strip.from + shift, to: strip.to + shift }))
+        : [{ mass, from: shift, to: shift + toMm(compartment.width.value) }];
+    });
+    return { floor, span: dimension([plus('bays-together', (right - left) as Length)]), alone: null, strips };
+  });
 }
 
 /** Things on each floor, by the element it belongs to. */

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { onWall } from '../test/check-case.ts';
-import { printRoom, typed } from '../test/print-room.ts';
+import { printRoom, typed, shelvesOf } from '../test/print-room.ts';
 import { standing } from '../test/things.ts';
 import { agreementOf, type Disagreement } from './agreement.ts';
 import { applyEdit, type EditStep } from './edit.ts';
@@ -69,7 +69,7 @@ test('split in two: every thing and every shelf is in one of the two, and both h
   if (!('edit' in split)) throw new Error('no edit');
   const then = applyEdit(now, split.edit);
   const [a, b] = [then.units['ink']!, then.units['ink-b']!];
-  expect(Object.keys(a.shelves).length + Object.keys(b.shelves).length).toBe(1); // two floors each of three shelves' four: one became the second box's floor
+  expect(Object.keys(shelvesOf(a)).length + Object.keys(shelvesOf(b)).length).toBe(1); // two floors each of three shelves' four: one became the second box's floor
   expect(
     plan(then, record, workshop)
       .byId.get('ink-b')!

@@ -2,6 +2,7 @@
  * Contents-first against wall-first: what the things in a unit need of it, what its place on the wall
  * leaves it, and the choices that settle a difference. Each choice is an edit whose effect preview() tells.
  */
+import { isShelfBox } from '../carcass/families.ts';
 import type { Fix, FixStep } from '../checks/finding.ts';
 import { columnOf } from '../contents/arrange.ts';
 import { footprintOf, type Item } from '../contents/item.ts';
@@ -130,6 +131,7 @@ export function agreementOf(design: Design, plan: Plan, unitPlan: UnitPlan): Dis
 /** Half of the floors and their things go into a second box beside it. */
 function splitInTwo(design: Design, { id, unit }: UnitPlan): Fix[] {
   const box = design.units[id]!;
+  if (!isShelfBox(box) || Object.keys(box.dividers).length > 0) return [];
   const floors = unit.compartments.map(({ keptBy }) => keptBy);
   if (floors.length < 2) return [];
   const lower = new Set(floors.slice(0, Math.ceil(floors.length / 2)));
@@ -156,7 +158,7 @@ function splitInTwo(design: Design, { id, unit }: UnitPlan): Fix[] {
     height: half,
     shelves: moved,
     rows: {},
-    place: { along: exactly(box.place.along.nm + box.width.nm), up: box.place.up },
+    place: { along: exactly(box.place.along.nm + unit.outside.width.value), up: box.place.up },
   };
   const things: FixStep[] = Object.values(design.items).flatMap((item) => {
     const homes = item.homes[id];

@@ -2,6 +2,8 @@
 import type { Lot } from '../contents/arrange.ts';
 import { homesOf, itemsInOrder, type Item } from '../contents/item.ts';
 import type { LotsOn } from '../parts/weights.ts';
+import { familyOf } from '../carcass/families.ts';
+import { FLOOR } from '../carcass/shelf-box.ts';
 import type { Design, UnitDesign } from './design.ts';
 
 /** Things by the unit they were given to, in the order of the table. */
@@ -32,7 +34,11 @@ export function lotsOf(homes: Homes, box: UnitDesign): LotsOn {
   return lots;
 }
 
-export const hasFloor = (box: UnitDesign, on: string): boolean => on === 'bottom' || Object.hasOwn(box.shelves, on);
+/** A space of that name is there: the first one, or one an element of the unit opens. */
+export const hasFloor = (box: UnitDesign, on: string): boolean =>
+  on === FLOOR ||
+  Object.hasOwn(box.contents, on) ||
+  familyOf(box).form.elements.some(({ path }) => Object.hasOwn((box as unknown as Record<string, object>)[path]!, on));
 
 /** How many of an item stand on floors that are there. */
 export const standing = (item: Item, units: Design['units']): number =>

@@ -1,13 +1,12 @@
 /** The design of a project: what people decided. Everything else is derived from it, the shop record and the workshop. */
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { UnitDesign } from '../carcass/families.ts';
 import type { Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { ThicknessReading } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
 
-/** One unit of any family. Families join here. */
-export type UnitDesign = ShelfBox;
+export type { UnitDesign } from '../carcass/families.ts';
 
 export interface Design {
   readonly name: string;

@@ -1,5 +1,5 @@
 /** The largest unit a free rectangle takes, and runs of equal units in it: edits made from the room there is. */
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import type { UnitDesign } from '../carcass/families.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit } from '../length/length.ts';
 import { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish } from '../wall/free-space.ts';
@@ -24,7 +24,7 @@ export function roomsFor(design: Pick<Design, 'wall'>, blocks: readonly Block[],
 }
 
 /** A unit made as large as a room, in whole steps of the tape. */
-export function fillRoom(box: ShelfBox, room: Rect): Edit {
+export function fillRoom(box: UnitDesign, room: Rect): Edit {
   const { unit } = box;
   const left = whole(room.left, unit, 'up');
   const bottom = whole(room.bottom, unit, 'up');
@@ -43,7 +43,7 @@ export interface RunPlan {
 }
 
 /** A run of equal units in a room: the unit itself and copies of it, whose ids come from `newId`. Things stay with the first. */
-export function runOfUnits(design: Design, box: ShelfBox, room: Rect, wish: RunWish, newId: () => string): RunPlan {
+export function runOfUnits(design: Design, box: UnitDesign, room: Rect, wish: RunWish, newId: () => string): RunPlan {
   const run = runIn(room, wish, box.unit);
   if (run.left < 0 || run.width < 100 * NM_PER.mm) return { run, edit: null };
   const order = Object.values(design.units).reduce((most, unit) => Math.max(most, unit.order), 0);
@@ -56,7 +56,15 @@ export function runOfUnits(design: Design, box: ShelfBox, room: Rect, wish: RunW
         { path: ['units', box.id, 'place', 'along'], value: along },
       ];
     const id = newId();
-    const copy: ShelfBox = { ...box, id, order: order + index, name: `${box.name} ${index + 1}`.slice(0, 80), width, rows: {}, place: { ...box.place, along } };
+    const copy: UnitDesign = {
+      ...box,
+      id,
+      order: order + index,
+      name: `${box.name} ${index + 1}`.slice(0, 80),
+      width,
+      rows: {},
+      place: { ...box.place, along },
+    };
     return [{ path: ['units', id], value: copy }];
   });
   return { run, edit: steps };

@@ -4,7 +4,7 @@ import { labelWords } from '../checks/words/labels.ts';
 import { findingWords, fixWords } from '../checks/words/findings.ts';
 import { entered } from '../length/entered.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
-import { ink, printRoom, typed } from '../test/print-room.ts';
+import { ink, printRoom, shelvesOf, typed } from '../test/print-room.ts';
 import type { Dimension } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
 import { standingReadings } from './design.ts';
@@ -93,7 +93,7 @@ describe('edits', () => {
     expect(valueAt(wider, ['units', 'ink', 'width'])).toEqual(entered('710 mm'));
     expect(wider.units['type']).toBe(design.units['type']);
     const fewer = applyEdit(design, [ink('shelves.s1', undefined)]);
-    expect(Object.keys(fewer.units['ink']!.shelves)).toEqual(['s2']);
+    expect(Object.keys(shelvesOf(fewer.units['ink']!))).toEqual(['s2']);
     expect(applyEdit(design, [{ path: ['name'], value: design.name }])).toBe(design);
   });
 

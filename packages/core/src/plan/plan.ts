@@ -2,7 +2,7 @@
  * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every unit.
  * A pure function; createPlanner() remembers each unit's plan until one of its inputs changes.
  */
-import { buildShelfBox } from '../carcass/shelf-box-build.ts';
+import { buildUnit } from '../carcass/families.ts';
 import type { Stocked } from '../carcass/box-frame.ts';
 import { checkUnit, gravestFirst } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
@@ -184,7 +184,7 @@ interface Made {
 
 function makeUnit({ box, wall, facts, lots, items }: UnitInputs, stockOf: (id: string) => Stocked): Made {
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
-  const unit = resolveUnit(buildShelfBox(onItsRail(box, wall), stockOf));
+  const unit = resolveUnit(buildUnit(onItsRail(box, wall, stockOf), stockOf));
   const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
   const studsMm = facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm));
   const rows = Object.values(box.rows)

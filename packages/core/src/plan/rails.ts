@@ -1,6 +1,6 @@
 /** Units that share a wall rail: where the rail ends behind each, what each lays on the studs of the others, and the boards of the rail. */
 import type { Stocked } from '../carcass/box-frame.ts';
-import type { ShelfBox } from '../carcass/shelf-box.ts';
+import { buildUnit, enters, type UnitDesign } from '../carcass/families.ts';
 import type { HangInput, StudLoad } from '../hang/hang-input.ts';
 import { G0 } from '../hang/fasteners.ts';
 import { studsBehind } from '../hang/wall-links.ts';
@@ -14,23 +14,24 @@ import { railsInOrder, type Wall } from '../wall/wall.ts';
 import type { Design } from './design.ts';
 
 /** A unit on a rail has the rail's ends behind it instead of its own. */
-export function onItsRail(box: ShelfBox, wall: Wall): ShelfBox {
+export function onItsRail(box: UnitDesign, wall: Wall, stockOf: (id: string) => Stocked): UnitDesign {
   const { wallRail, kind } = box.hanging;
   const rail = wallRail !== null && Object.hasOwn(wall.rails, wallRail) ? wall.rails[wallRail] : undefined;
   if (!rail || kind !== 'outside') return wallRail === null ? box : { ...box, hanging: { ...box.hanging, wallRail: null } };
   const inset = (nm: number) => entered(`${nm / 1e6} mm`);
+  const width = enters(box, 'width') ? box.width.nm : buildUnit(box, stockOf).outside.width.value;
   return {
     ...box,
     hanging: {
       ...box.hanging,
       leftInset: inset(rail.left.nm - box.place.along.nm),
-      rightInset: inset(box.place.along.nm + box.width.nm - rail.right.nm),
+      rightInset: inset(box.place.along.nm + width - rail.right.nm),
     },
   };
 }
 
 interface OnRail {
-  readonly box: ShelfBox;
+  readonly box: UnitDesign;
   readonly unit: ResolvedUnit;
   readonly loaded: Load;
   readonly hangInput: HangInput;

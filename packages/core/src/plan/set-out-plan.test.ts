@@ -8,7 +8,7 @@ import { smallestBox } from '../contents/smallest-box.ts';
 import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
 import { arbitraryItem } from '../test/things.ts';
-import { furnishedRoom, printRoom } from '../test/print-room.ts';
+import { furnishedRoom, printRoom, shelvesOf } from '../test/print-room.ts';
 import { mustBeReached, overlap, thingRect } from '../wall/placed.ts';
 import { standing, unplaced } from './contents.ts';
 import type { Design } from './design.ts';
@@ -101,7 +101,7 @@ test('setting out again keeps what is pinned on its shelf, and the shelf its id'
   search.step(30);
   const after = applyEdit(design, setOutEdit(design, unitPlan, wish(), search.best(), ids()));
   expect(after.items['a']!.homes['ink']).toEqual({ s2: { count: 2, pinned: true } });
-  expect(Object.keys(after.units['ink']!.shelves)).toContain('s2');
+  expect(Object.keys(shelvesOf(after.units['ink']!))).toContain('s2');
   expect(unplaced(after)).toEqual([]);
 });
 

@@ -1,5 +1,5 @@
 /** From a set-out to a box: what is asked of a unit's inside, and the edit that gives it those openings and things. */
-import type { ShelfBox, ShelfElement } from '../carcass/shelf-box.ts';
+import { FLOOR, type ShelfBox, type ShelfElement } from '../carcass/shelf-box.ts';
 import type { SetOut } from '../contents/set-out.ts';
 import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
 import { homesOf, itemsInOrder, type Home, type Item } from '../contents/item.ts';
@@ -7,7 +7,8 @@ import { massOfOne } from '../contents/item-mass.ts';
 import { reachOf } from '../contents/person.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import { MOST_SHELVES } from '../carcass/shelf-box-form.ts';
+import { MOST_SHELVES } from '../carcass/form.ts';
+import { isShelfBox, type UnitDesign } from '../carcass/families.ts';
 import { proposePlaces } from '../wall/placing.ts';
 import { hasFloor, standing } from './contents.ts';
 import type { Design } from './design.ts';
@@ -56,7 +57,7 @@ export function setOutJob(design: Design, unitPlan: UnitPlan, wish: SetOutWish):
   return {
     lots: lotsFor(design, box, wish.takeUnplaced),
     ...limits,
-    thickness: unitPlan.unit.byId.get(`${box.id}/bottom`)!.thickness,
+    thickness: unitPlan.unit.byId.get(unitPlan.unit.compartments[0]!.floor)!.thickness,
     floorUp: (box.place.up.nm + unitPlan.unit.compartments[0]!.at.up) as Length,
     zone: reachOf(design.person.height.nm),
     elements: unitPlan.unit.compartments.map(({ keptBy }) => keptBy),
@@ -65,7 +66,7 @@ export function setOutJob(design: Design, unitPlan: UnitPlan, wish: SetOutWish):
   };
 }
 
-function lotsFor({ items, units }: Design, box: ShelfBox, takeUnplaced: boolean): SetOutLot[] {
+function lotsFor({ items, units }: Design, box: UnitDesign, takeUnplaced: boolean): SetOutLot[] {
   return itemsInOrder(items).flatMap((item): SetOutLot[] => {
     const homes = homesOf(item).filter(({ unit }) => unit === box.id);
     const pinned = homes.filter(({ pinned: stays, on }) => stays && hasFloor(box, on)).map(({ on, count }) => ({ item, count, pinned: true, on }));
@@ -85,8 +86,9 @@ const say = (nm: number, unit: DisplayUnit): Entered =>
 /** The edit that gives a unit the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
 export function setOutEdit(design: Design, unitPlan: UnitPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {
   const box = design.units[unitPlan.id]!;
+  if (!isShelfBox(box)) throw new RangeError(`unit '${unitPlan.id}' has no shelves to set out on`);
   const { clear, frame } = insideOf(unitPlan);
-  const T = unitPlan.unit.byId.get(`${box.id}/bottom`)!.thickness;
+  const T = unitPlan.unit.byId.get(unitPlan.unit.compartments[0]!.floor)!.thickness;
   const at = (...path: string[]): string[] => ['units', box.id, ...path];
   const steps: EditStep[] = [];
   const levels = found.levels.length > 0 ? found.levels : [{ on: null, lots: [], height: 0 as Length, used: 0 as Length }];
@@ -110,11 +112,11 @@ export function setOutEdit(design: Design, unitPlan: UnitPlan, wish: SetOutWish,
   // The upper face of each floor above the inside floor; a shelf is entered by its underside.
   let up = 0;
   levels.forEach((_, index) => {
-    if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up - T, box.unit) };
+    if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up - T, box.unit), in: FLOOR, level: 0, fixing: 'fixed' };
     // Height to spare is shared out over all openings, rounded from the whole.
     up += heights[index]! + Math.round((spare * (index + 1)) / levels.length) - Math.round((spare * index) / levels.length) + T;
   });
-  steps.push({ path: at('shelves'), value: shelves });
+  steps.push({ path: at('shelves'), value: shelves }, { path: at('dividers'), value: {} });
   steps.push({ path: at('contents'), value: Object.fromEntries(ids.map((id) => [id, { preset: 'nothing', kg: null }])) });
   return [...steps, ...homeSteps(design, box, wish, found, ids)];
 }
@@ -126,7 +128,7 @@ function elementIds(box: ShelfBox, { levels }: SetOut, newId: () => string): str
   return levels.length === 0 ? ['bottom'] : levels.map(({ on }, index) => (index === 0 ? 'bottom' : (on ?? spareIds.shift() ?? newId())));
 }
 
-function homeSteps(design: Design, box: ShelfBox, wish: SetOutWish, { levels }: SetOut, ids: readonly string[]): EditStep[] {
+function homeSteps(design: Design, box: UnitDesign, wish: SetOutWish, { levels }: SetOut, ids: readonly string[]): EditStep[] {
   return lotsFor(design, box, wish.takeUnplaced)
     .filter(({ item }, index, lots) => lots.findIndex((lot) => lot.item === item) === index)
     .map(({ item }) => {

@@ -1,11 +1,14 @@
 /** Sag of every floor of a unit under what it holds. Strength (bending over allowable) goes to the checks, looks stay here. */
-import type { MaterialOf, UnitWeights } from '../parts/weights.ts';
+import { floorLoads, type MaterialOf, type UnitWeights } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, type Figure } from '../worked/figure.ts';
 import { underEvenLoad, underLoads, type Beam } from './beam.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS, SAG_LATER, SAG_LIMIT } from './shelf-sag.ts';
+
+/** A panel shorter than this share of the space over it is a tab. */
+const TAB_SHARE = 0.6;
 
 export interface ShelfSag {
   readonly panel: string;
@@ -19,12 +22,14 @@ export interface ShelfSag {
 export const shows = ({ later, limit }: Pick<ShelfSag, 'later' | 'limit'>): boolean => Math.round(later.value * 10) > Math.round(limit.value * 10);
 
 export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: MaterialOf): ShelfSag[] {
-  return weights.contents.map(({ compartment, mass, strips }) => {
-    const panel = unit.byId.get(compartment.floor)!;
+  return floorLoads(weights.contents).flatMap(({ floor, span, alone, strips }) => {
+    const panel = unit.byId.get(floor)!;
+    // A tab is held along its one end: what bridges two of them is no beam of its.
+    if (toMm(panel.length.value) < TAB_SHARE * toMm(span.value)) return [];
     const material = materialOf(panel.stock);
     const source = { kind: 'table' as const, name: material.name, tag: material.source };
     const along = panel.grain !== 'width';
-    const L = { value: toMm(compartment.width.value), length: compartment.width };
+    const L = { value: toMm(span.value), length: span };
     const B = { value: toMm(panel.width.value), length: panel.width };
     const t = { value: toMm(panel.thickness), source: panel.thicknessFrom };
     const EI = apply(BENDING_STIFFNESS, { E: { value: along ? material.stiffnessAlongMPa : material.stiffnessAcrossMPa, source }, B, t });
@@ -32,7 +37,8 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
     const own = weights.panels.get(panel.id)!;
     const F = { value: material.bendingMPa, source };
     const beam: Beam = { L, B, t, EI, F, κ };
-    const { now, bending } = strips.length > 0 ? underLoads(beam, [...strips, { mass: own, from: 0, to: L.value }]) : underEvenLoad(beam, mass, own);
+    const { now, bending } =
+      alone && strips.length === 0 ? underEvenLoad(beam, alone.mass, own) : underLoads(beam, [...strips, { mass: own, from: 0, to: L.value }]);
     return {
       panel: panel.id,
       now,

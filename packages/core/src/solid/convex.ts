@@ -47,7 +47,10 @@ export function piecesOf(panel: ResolvedPanel): Body[] {
 
 /** What was cut out of a panel by strips and square notches, as convex spaces. */
 export function cutSpaces(panel: ResolvedPanel): Space[][] {
-  return [...panel.strips.map((strip) => stripSpace(panel, strip)), ...panel.cuts.flatMap((cut) => (cut.kind === 'notch' ? [notchSpace(panel, cut)] : []))];
+  return [
+    ...panel.strips.map((strip) => stripSpace(panel, strip)),
+    ...panel.cuts.flatMap((cut) => (cut.kind === 'holes' ? [] : [cut.kind === 'notch' ? notchSpace(panel, cut) : grooveSpace(panel, cut)])),
+  ];
 }
 
 function stripSpace(panel: ResolvedPanel, { face, normal, near, far, from, to, depth, stoppedAt }: ResolvedPanel['strips'][number]): Space[] {
@@ -69,6 +72,14 @@ function notchSpace(panel: ResolvedPanel, cut: Extract<ResolvedPanel['cuts'][num
   const start = from.u * along.u + from.v * along.v + cut.at;
   const deep = from.u * inward.u + from.v * inward.v + cut.depth;
   return [half(panel, along, start + cut.width / 2), half(panel, back(along), -(start - cut.width / 2)), half(panel, inward, deep)];
+}
+
+function grooveSpace(panel: ResolvedPanel, { edge, from, width, depth }: Extract<ResolvedPanel['cuts'][number], { kind: 'edge-groove' }>): Space[] {
+  const start = notchFrame(panel, edge);
+  const deep = start.from.u * start.inward.u + start.from.v * start.inward.v + depth;
+  const { w, origin } = panel.frame;
+  const at = (above: number): number => (dot(w, origin) + above) / NM_PER.mm;
+  return [half(panel, start.inward, deep), { normal: w, at: at(from + width) }, { normal: scale(w, -1), at: -at(from) }];
 }
 
 /** Where an edge begins, which way it runs and which way is into the panel. */

@@ -5,8 +5,10 @@ import type { EdgeId, Face } from './panel.ts';
 /**
  * butt: the edge lies on the face. dado, rabbet: it goes in. mitre: two edges share a corner and are
  * bevelled to its half. pins: it stays back from the face and lies on pins. laid: face on face.
+ * flush: the edge is sawn to the plane of the face, without touching it.
+ * hinge, slide: they move against one another, and neither is cut for it.
  */
-export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'pins' | 'laid';
+export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'pins' | 'laid' | 'flush' | 'hinge' | 'slide';
 
 /** Fasteners of a meeting that carry load: which screw, how long and how many. */
 export interface Fastening {

@@ -23,7 +23,7 @@ export interface Point {
 /** The ends and edges of a blank: start and end lie across the length, near and far along it. Positions are measured from these. */
 export type RectEdge = 'start' | 'end' | 'near' | 'far';
 /** Edges of an outline: an outline with more corners than four names its further edges. */
-export type EdgeId = RectEdge | 'slope' | 'taper' | 'corner';
+export type EdgeId = RectEdge | 'slope' | 'taper' | 'corner' | 'corner-2';
 export type Face = 'reference' | 'other';
 
 /** An edge begins at `from` and runs, anticlockwise, to the next edge's `from`. */
@@ -82,6 +82,16 @@ export type Cut =
       readonly depth: Length;
       readonly round: boolean;
       readonly reason: Label;
+    }
+  | {
+      /** Along an edge, let into its face: `from` is its near wall above the reference face. */
+      readonly kind: 'edge-groove';
+      readonly id: string;
+      readonly edge: EdgeId;
+      readonly from: Length;
+      readonly width: Length;
+      readonly depth: Length;
+      readonly guest: string;
     };
 
 export interface Panel {

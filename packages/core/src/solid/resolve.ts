@@ -9,7 +9,7 @@
 import type { Length } from '../length/length.ts';
 import { extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
 import { isFace, type Meeting, type Strip } from './meeting.ts';
-import { extentOf, place, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
+import { extentOf, place, type Cut, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
 import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
@@ -28,8 +28,29 @@ interface Move {
   readonly meeting: Meeting;
 }
 
-/** Panels with edges moved, bevels set and strips cut. Throws a RangeError when meetings contradict each other. */
-export function resolve(panels: readonly Panel[], meetings: readonly Meeting[]): ResolvedPanel[] {
+/** A meeting that the sizes do not allow: an edge that no longer faces its host, a panel that lies flat on it. */
+export interface MeetingFault {
+  readonly guest: string;
+  readonly host: string;
+  readonly reason: string;
+}
+
+/**
+ * Panels with edges moved, bevels set and strips cut. Meetings that contradict each other are our own mistake
+ * and throw a RangeError; those the sizes do not allow go to `onFault` and are left out, or throw without one.
+ */
+export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], onFault?: (fault: MeetingFault) => void): ResolvedPanel[] {
+  /** What `work` gives, or undefined after telling of a meeting that cannot be. */
+  const allowed = <T>({ guest, host }: Meeting, work: () => T): T | undefined => {
+    try {
+      return work();
+    } catch (error) {
+      if (!onFault || !(error instanceof RangeError)) throw error;
+      onFault({ guest, host, reason: error.message });
+      return undefined;
+    }
+  };
+
   const placed = new Map(panels.map((panel) => [panel.id, panel]));
   const find = (id: string): Panel => {
     const panel = placed.get(id);
@@ -48,22 +69,43 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[]):
     const guest = find(meeting.guest);
     const host = find(meeting.host);
     const { edge, face } = meeting;
-    if (isFace(edge)) continue;
-    if (isFace(face)) claim(meeting.guest, edge, edgeMove(meeting, edge, face, guest, host));
-    else if (meeting.joint.kind === 'mitre') {
+    if (isFace(edge) || meeting.joint.kind === 'hinge' || meeting.joint.kind === 'slide') continue;
+    if (isFace(face)) {
+      const move = allowed(meeting, () => edgeMove(meeting, edge, face, guest, host));
+      if (move) claim(meeting.guest, edge, move);
+    } else if (meeting.joint.kind === 'mitre') {
       claim(meeting.guest, edge, { by: 0, bevel: mitreBevel(guest, edge, host), meeting });
       claim(meeting.host, face, { by: 0, bevel: mitreBevel(host, face, guest), meeting });
-    } else claim(meeting.guest, edge, { by: 0, bevel: 0, meeting });
+    } else claim(meeting.guest, edge, { by: cuts(meeting) ? meeting.joint.depth - meeting.joint.endPlay : 0, bevel: 0, meeting });
   }
 
   const moved = new Map(panels.map((panel) => [panel.id, movePanel(panel, moves.get(panel.id))]));
   const strips = new Map<string, Strip[]>();
+  const grooves = new Map<string, Cut[]>();
   for (const meeting of meetings) {
     if (!cuts(meeting)) continue;
-    const strip = cutStrip(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!);
+    if (!isFace(meeting.face)) {
+      const groove = edgeGroove(meeting, meeting.face, moved.get(meeting.guest)!, moved.get(meeting.host)!);
+      grooves.set(meeting.host, [...(grooves.get(meeting.host) ?? []), groove]);
+      continue;
+    }
+    const strip = allowed(meeting, () => cutStrip(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!));
+    if (!strip) continue;
     strips.set(meeting.host, [...(strips.get(meeting.host) ?? []), strip]);
   }
-  return panels.map(({ id }) => ({ ...moved.get(id)!, strips: strips.get(id) ?? [] }));
+  return panels.map(({ id }) => {
+    const panel = moved.get(id)!;
+    const more = grooves.get(id);
+    return { ...panel, strips: strips.get(id) ?? [], ...(more ? { cuts: [...panel.cuts, ...more] } : {}) };
+  });
+}
+
+/** A groove let into an edge of the host, as wide as the guest that lies parallel to it, with its play. */
+function edgeGroove({ id, joint }: Meeting, edge: EdgeId, guest: Panel, host: Panel): Cut {
+  const { w, origin } = host.frame;
+  const walls = [0, guest.thickness].map((depth) => dot(w, place(guest.frame, { u: 0, v: 0 }, depth)) - dot(w, origin));
+  const low = Math.round(Math.min(...walls)) - Math.floor(joint.play / 2);
+  return { kind: 'edge-groove', id, edge, from: low as Length, width: (guest.thickness + joint.play) as Length, depth: joint.depth, guest: guest.id };
 }
 
 /** A joint that takes wood out of its host. */
@@ -90,13 +132,15 @@ function facePlane({ frame, thickness }: Panel, face: Face): Plane {
 
 /** How far an edge goes towards its host, and the bevel that lays it flat on the host's face. */
 function edgeMove(meeting: Meeting, edge: EdgeId, face: Face, guest: Panel, host: Panel): Move {
-  const { into } = facePlane(host, face);
+  const plane = facePlane(host, face).into;
+  // Flush with a face looks the way the face looks; against one, the way into it.
+  const into = meeting.joint.kind === 'flush' ? scale(plane, -1) : plane;
   const outward = outwardOf(guest.outline, edge);
   const { u, v, w } = guest.frame;
   const towards = dot(u, into) * outward.u + dot(v, into) * outward.v;
   if (towards < 1e-6) throw new RangeError(`edge '${edge}' of '${guest.id}' does not face '${host.id}'`);
   const { kind, depth, endPlay } = meeting.joint;
-  const reach = kind === 'butt' ? 0 : kind === 'pins' ? -endPlay : depth - endPlay;
+  const reach = kind === 'butt' || kind === 'flush' ? 0 : kind === 'pins' ? -endPlay : depth - endPlay;
   return {
     by: towards === 1 ? reach : Math.round(reach / towards),
     bevel: (Math.atan2(-dot(w, into), towards) * 180) / Math.PI + 0,
@@ -115,12 +159,22 @@ function movePanel(panel: Panel, moves: ReadonlyMap<EdgeId, Move> | undefined): 
       const into = plus(kind === 'rabbet' ? 'into-rabbet' : 'into-dado', (move.by + endPlay) as Length);
       return endPlay === 0 || move.by !== depth - endPlay ? [plus(into.label.key, move.by as Length)] : [into, minus('end-play', endPlay)];
     });
+  const outline = moveOutline(panel.outline, moves);
   return {
     ...panel,
-    outline: moveOutline(panel.outline, moves),
+    outline,
+    cuts: panel.cuts.map((cut) => (cut.kind === 'notch' ? stayPut(cut, panel.outline, outline) : cut)),
     length: extend(panel.length, grown(['start', 'end'])),
     width: extend(panel.width, grown(['near', 'far'])),
   };
+}
+
+/** A notch stays where it was laid off, though the edge it is measured along now begins elsewhere. */
+function stayPut<C extends Extract<Cut, { kind: 'notch' }>>(cut: C, before: readonly Edge[], after: readonly Edge[]): C {
+  const outward = outwardOf(before, cut.edge);
+  const [was, is] = [before, after].map((outline) => outline.find(({ id }) => id === cut.edge)!.from) as [Point, Point];
+  const by = (was.u - is.u) * -outward.v + (was.v - is.v) * outward.u;
+  return by === 0 ? cut : { ...cut, at: Math.round(cut.at + by) as Length };
 }
 
 function moveOutline(outline: readonly Edge[], moves: ReadonlyMap<EdgeId, Move>): Edge[] {

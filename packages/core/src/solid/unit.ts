@@ -4,7 +4,7 @@ import type { Dimension, Label, Source } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
 import type { Meeting } from './meeting.ts';
 import type { Panel } from './panel.ts';
-import { resolve, type ResolvedPanel } from './resolve.ts';
+import { resolve, type MeetingFault, type ResolvedPanel } from './resolve.ts';
 
 /** A space things stand in. Positions are in the unit frame. */
 export interface Compartment {
@@ -62,21 +62,35 @@ export interface Hanging {
   readonly antiLift: boolean;
 }
 
+/** What is bought and screwed on: counted, drawn and listed, never cut. */
+export interface Hardware {
+  readonly id: string;
+  readonly kind: 'hinge' | 'handle' | 'stay' | 'pin' | 'slide' | 'magnet' | 'foot' | 'bracket' | 'latch' | 'dowel';
+  readonly name: Label;
+  readonly count: number;
+  /** The panel it belongs to. */
+  readonly panel: string;
+}
+
 export interface Unit {
   readonly id: string;
   readonly panels: readonly Panel[];
   readonly meetings: readonly Meeting[];
   readonly compartments: readonly Compartment[];
+  readonly hardware: readonly Hardware[];
   readonly hanging: Hanging;
   readonly outside: { readonly width: Dimension; readonly height: Dimension; readonly depth: Dimension };
 }
 
 export interface ResolvedUnit extends Omit<Unit, 'panels'> {
+  /** Meetings the sizes do not allow. */
+  readonly faults: readonly MeetingFault[];
   readonly panels: readonly ResolvedPanel[];
   readonly byId: ReadonlyMap<string, ResolvedPanel>;
 }
 
 export function resolveUnit(unit: Unit): ResolvedUnit {
-  const panels = resolve(unit.panels, unit.meetings);
-  return { ...unit, panels, byId: new Map(panels.map((panel) => [panel.id, panel])) };
+  const faults: MeetingFault[] = [];
+  const panels = resolve(unit.panels, unit.meetings, (fault) => faults.push(fault));
+  return { ...unit, panels, faults, byId: new Map(panels.map((panel) => [panel.id, panel])) };
 }

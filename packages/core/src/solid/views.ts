@@ -1,31 +1,34 @@
 /**
- * What is seen of a unit: outlines of its panels from the front, and where they are cut by an
- * upright plane across the wall. Millimetres in the unit frame; the drawing only scales them.
+ * What is seen of a unit: its panels from five sides, or cut by a level or upright plane. Millimetres
+ * in the drawing: across to the right, up. The same bodies as in 3D (convex.ts); the drawing only scales them.
  */
+import polygonClipping, { type Pair, type Polygon } from 'polygon-clipping';
 import { NM_PER } from '../length/length.ts';
-import { place, type Panel } from './panel.ts';
-import { alongStrip, type ResolvedPanel } from './resolve.ts';
+import { cutThrough, piecesOf, slabOf } from './convex.ts';
+import { place, type Cut, type Panel } from './panel.ts';
+import { hullOf } from './polygon.ts';
+import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedUnit } from './unit.ts';
 import { vector, type Vector } from './vector.ts';
-import { sliceOf } from './volume.ts';
+import { scoopRadius } from './volume.ts';
+
+export type DrawnPoint = readonly [across: number, up: number];
+
+/** The side a unit is looked at from; the plan looks down, with the wall at the top. */
+export type ViewId = 'front' | 'back' | 'left' | 'right' | 'plan';
+
+export type SectionAxis = 'along' | 'up' | 'out';
 
 export interface SeenPanel {
   readonly panel: string;
   readonly role: Panel['role'];
-  /** Corners in mm: across the drawing, and up. */
-  readonly points: readonly (readonly [across: number, up: number])[];
+  readonly points: readonly DrawnPoint[];
+  /** Further outlines of the same cut: holes in it, or parts apart. */
+  readonly others: readonly (readonly DrawnPoint[])[];
+  /** Holes seen on it. */
+  readonly holes: readonly { readonly at: DrawnPoint; readonly radius: number }[];
   /** Hidden behind the back: drawn dashed. */
   readonly hidden: boolean;
-}
-
-const mmOf = (at: Vector): Vector => vector(at.along / NM_PER.mm, at.up / NM_PER.mm, at.out / NM_PER.mm);
-
-/** Corners of the slab: the reference face's, then the other face's. */
-function cornersOf(panel: ResolvedPanel): Vector[] {
-  const t = panel.thickness / NM_PER.mm;
-  return [0, t].flatMap((depth) =>
-    sliceOf(panel.outline, depth).map(({ u, v }) => mmOf(place(panel.frame, { u: u * NM_PER.mm, v: v * NM_PER.mm }, depth * NM_PER.mm))),
-  );
 }
 
 export interface Bounds {
@@ -33,74 +36,150 @@ export interface Bounds {
   readonly high: Vector;
 }
 
-/** The box a panel stands in, mm. */
-export function boundsOf(panel: ResolvedPanel): Bounds {
-  const corners = cornersOf(panel);
-  const edge = (pick: (...values: number[]) => number): Vector =>
-    vector(pick(...corners.map((c) => c.along)), pick(...corners.map((c) => c.up)), pick(...corners.map((c) => c.out)));
-  return { low: edge(Math.min), high: edge(Math.max) };
+const AXES = ['along', 'up', 'out'] as const;
+
+function boundsOfCorners(corners: readonly Vector[]): Bounds {
+  const low = { along: Infinity, up: Infinity, out: Infinity };
+  const high = { along: -Infinity, up: -Infinity, out: -Infinity };
+  for (const corner of corners)
+    for (const axis of AXES) {
+      low[axis] = Math.min(low[axis], corner[axis]);
+      high[axis] = Math.max(high[axis], corner[axis]);
+    }
+  return { low, high };
 }
 
-/** From the front, the rearmost first. */
-export function frontView(unit: ResolvedUnit): SeenPanel[] {
+/** The box a panel stands in, mm. */
+export const boundsOf = (panel: ResolvedPanel): Bounds => boundsOfCorners(slabOf(panel).flat());
+
+/** The box all that hangs stands in, mm. */
+export function boundsOfUnit({ panels }: Pick<ResolvedUnit, 'panels'>): Bounds {
+  return boundsOfCorners(panels.filter(({ onWall }) => !onWall).flatMap((panel) => slabOf(panel).flat()));
+}
+
+/** How a view lays the unit on the paper, and what comes to lie on top. */
+const VIEWS: Readonly<Record<ViewId, { readonly axis: SectionAxis; readonly nearIsHigh: boolean; on(at: Vector): DrawnPoint }>> = {
+  front: { axis: 'out', nearIsHigh: true, on: ({ along, up }) => [along, up] },
+  back: { axis: 'out', nearIsHigh: false, on: ({ along, up }) => [-along + 0, up] },
+  left: { axis: 'along', nearIsHigh: false, on: ({ out, up }) => [out, up] },
+  right: { axis: 'along', nearIsHigh: true, on: ({ out, up }) => [-out + 0, up] },
+  plan: { axis: 'up', nearIsHigh: true, on: ({ along, out }) => [along, -out + 0] },
+};
+
+/** From one side, the farthest first. The back view is mirrored and the right one too: across runs as the eye has it. */
+export function viewFrom(unit: ResolvedUnit, view: ViewId): SeenPanel[] {
+  const { axis, nearIsHigh, on } = VIEWS[view];
   const back = unit.panels.find(({ role }) => role === 'back');
   const behind = back ? boundsOf(back).low.out : 0;
   return unit.panels
-    .map((panel) => ({ panel, bounds: boundsOf(panel) }))
-    .sort((a, b) => a.bounds.high.out - b.bounds.high.out || hostsFirst(a.panel, b.panel))
-    .map(({ panel, bounds: { low, high } }) => ({
+    .map((panel) => {
+      const corners = slabOf(panel).flat();
+      const { low, high } = boundsOfCorners(corners);
+      return { panel, corners, high, nearest: nearIsHigh ? high[axis] : -low[axis] };
+    })
+    .sort((a, b) => a.nearest - b.nearest || hostsFirst(a.panel, b.panel))
+    .map(({ panel, corners, high }) => ({
       panel: panel.id,
       role: panel.role,
-      points: [
-        [low.along, low.up],
-        [high.along, low.up],
-        [high.along, high.up],
-        [low.along, high.up],
-      ],
-      hidden: (panel.role === 'wall-half' || panel.role === 'cabinet-half' || panel.role === 'spacer') && high.out <= behind + 1e-6,
+      points: hullOf(corners.map((corner) => ({ u: on(corner)[0], v: on(corner)[1] }))).map(({ u, v }) => [u, v] as const),
+      others: notchesSeen(panel, axis, on),
+      holes: holesSeen(panel, axis, on),
+      hidden: view === 'front' && (panel.role === 'wall-half' || panel.role === 'cabinet-half' || panel.role === 'spacer') && high.out <= behind + 1e-6,
     }));
 }
+
+/** From the front, the rearmost first. */
+export const frontView = (unit: ResolvedUnit): SeenPanel[] => viewFrom(unit, 'front');
 
 /** What is let in is drawn over what it is let into: ends in slots show, as they do on the wood. */
 const hostsFirst = (a: ResolvedPanel, b: ResolvedPanel): number => b.strips.length - a.strips.length;
 
-/** Cut by the plane at `along` mm: only panels it passes through. Across the drawing is out from the wall. */
-export function sectionView(unit: ResolvedUnit, along: number): SeenPanel[] {
+const pointOf = ({ frame }: ResolvedPanel, u: number, v: number): Vector => {
+  const { along, up, out } = place(frame, { u, v });
+  return vector(along / NM_PER.mm, up / NM_PER.mm, out / NM_PER.mm);
+};
+
+type On = (at: Vector) => DrawnPoint;
+
+/** Holes show where the panel lies nearly flat in the view. */
+function holesSeen(panel: ResolvedPanel, axis: SectionAxis, on: On): SeenPanel['holes'] {
+  if (Math.abs(panel.frame.w[axis]) < 0.8) return [];
+  return panel.cuts.flatMap((cut) =>
+    cut.kind === 'holes'
+      ? Array.from({ length: cut.count }, (_, k) => ({
+          at: on(pointOf(panel, cut.at.u + cut.step.u * k, cut.at.v + cut.step.v * k)),
+          radius: cut.diameter / 2 / NM_PER.mm,
+        }))
+      : [],
+  );
+}
+
+/** Steps of a half circle at the end of a notch, in the drawing only. */
+const ROUND_STEPS = 10;
+
+function notchesSeen(panel: ResolvedPanel, axis: SectionAxis, on: On): SeenPanel['others'] {
+  if (Math.abs(panel.frame.w[axis]) < 0.5) return [];
+  return panel.cuts.flatMap((cut) => (cut.kind === 'notch' ? [notchOutline(panel, cut).map(([u, v]) => on(pointOf(panel, u, v)))] : []));
+}
+
+/** A notch's outline in the panel's plane, nm. */
+export function notchOutline(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): [number, number][] {
+  const index = panel.outline.findIndex(({ id }) => id === cut.edge);
+  const from = panel.outline[index]!.from;
+  const to = panel.outline[(index + 1) % panel.outline.length]!.from;
+  const run = Math.hypot(to.u - from.u, to.v - from.v);
+  const [au, av] = [(to.u - from.u) / run, (to.v - from.v) / run];
+  const at = (along: number, deep: number): [number, number] => [from.u + au * along - av * deep, from.v + av * along + au * deep];
+  const [low, high] = [cut.at - cut.width / 2, cut.at + cut.width / 2];
+  if (!cut.round) return [at(low, 0), at(low, cut.depth), at(high, cut.depth), at(high, 0)];
+  if (cut.depth < cut.width / 2) {
+    const radius = scoopRadius(cut.width, cut.depth);
+    const half = Math.asin(cut.width / (2 * radius));
+    return Array.from({ length: ROUND_STEPS + 1 }, (_, k) => {
+      const angle = -half + (2 * half * k) / ROUND_STEPS;
+      return at(cut.at + radius * Math.sin(angle), cut.depth - radius + radius * Math.cos(angle));
+    });
+  }
+  const r = cut.width / 2;
+  const arc = Array.from({ length: ROUND_STEPS + 1 }, (_, k) => {
+    const angle = (Math.PI * k) / ROUND_STEPS;
+    return at(cut.at - r * Math.cos(angle), cut.depth - r + r * Math.sin(angle));
+  });
+  return [at(low, 0), ...arc, at(high, 0)];
+}
+
+/** How a cut lies on the paper: looked at along the axis from its high end, an upright cut across the wall from the left. */
+const SECTIONS: Readonly<Record<SectionAxis, On>> = {
+  along: ({ out, up }) => [out, up],
+  up: ({ along, out }) => [along, -out + 0],
+  out: ({ along, up }) => [along, up],
+};
+
+/** Cut by the plane where `axis` is `at` mm: only panels it passes through, less what was cut out of them. */
+export function sectionAt(unit: ResolvedUnit, axis: SectionAxis, at: number): SeenPanel[] {
+  const on = SECTIONS[axis];
+  const plane = { normal: vector(axis === 'along' ? 1 : 0, axis === 'up' ? 1 : 0, axis === 'out' ? 1 : 0), at };
   return unit.panels
-    .filter((panel) => {
-      const { low, high } = boundsOf(panel);
-      return low.along < along && along < high.along;
+    .flatMap((panel) => {
+      const slab = slabOf(panel);
+      const { low, high } = boundsOfCorners(slab.flat());
+      if (low[axis] >= at || high[axis] <= at) return [];
+      const bodies = panel.strips.length + panel.cuts.length === 0 ? [slab] : piecesOf(panel);
+      const rings = united(bodies.map((body) => cutThrough(body, plane).map(on)).filter((ring) => ring.length > 2));
+      return rings.length === 0 ? [] : [{ panel, rings }];
     })
-    .sort(hostsFirst)
-    .map((panel) => ({ panel: panel.id, role: panel.role, points: cutAcross(panel), hidden: false }));
+    .sort((a, b) => hostsFirst(a.panel, b.panel))
+    .map(({ panel, rings: [points, ...others] }) => ({ panel: panel.id, role: panel.role, points: points!, others, holes: [], hidden: false }));
 }
 
-/** The panel's cross-section: along its length (level panels and boards), or along its width (the back). */
-function cutAcross(panel: ResolvedPanel): (readonly [number, number])[] {
-  const t = panel.thickness / NM_PER.mm;
-  const { u } = panel.frame;
-  const lengthwise = Math.abs(u.along) > 0.5;
-  const span = (depth: number): [number, number] => {
-    const slice = sliceOf(panel.outline, depth).map((point) => (lengthwise ? point.v : point.u));
-    return [Math.min(...slice), Math.max(...slice)];
-  };
-  const at = (value: number, depth: number): readonly [number, number] => {
-    const point = lengthwise ? { u: 0, v: value * NM_PER.mm } : { u: value * NM_PER.mm, v: 0 };
-    const { out, up } = mmOf(place(panel.frame, point, depth * NM_PER.mm));
-    return [out, up];
-  };
-  const [nearAt0, farAt0] = span(0);
-  const [nearAtT, farAtT] = span(t);
-  const step = lengthwise ? nearRabbet(panel) : undefined;
-  if (!step) return [at(nearAt0, 0), at(farAt0, 0), at(farAtT, t), at(nearAtT, t)];
-  // The rabbet for the back takes a step out of the rear edge.
-  const { width, depth, onReference } = step;
-  return onReference
-    ? [at(nearAt0, depth), at(nearAt0 + width, depth), at(nearAt0 + width, 0), at(farAt0, 0), at(farAtT, t), at(nearAtT, t)]
-    : [at(nearAt0, 0), at(farAt0, 0), at(farAtT, t), at(nearAtT + width, t), at(nearAtT + width, t - depth), at(nearAtT, t - depth)];
-}
+/** Cut by the upright plane across the wall at `along` mm. Across the drawing is out from the wall. */
+export const sectionView = (unit: ResolvedUnit, along: number): SeenPanel[] => sectionAt(unit, 'along', along);
 
-function nearRabbet(panel: ResolvedPanel): { width: number; depth: number; onReference: boolean } | undefined {
-  const strip = panel.strips.find(({ kind, normal }) => kind === 'rabbet' && alongStrip(normal).u === 1);
-  return strip ? { width: (strip.far - strip.near) / NM_PER.mm, depth: strip.depth / NM_PER.mm, onReference: strip.face === 'reference' } : undefined;
+/** Pieces are cut to a ten-thousandth of a millimetre, so that their common edges fall together. */
+const fine = (value: number): number => Math.round(value * 1e4) / 1e4;
+
+function united(rings: readonly (readonly DrawnPoint[])[]): DrawnPoint[][] {
+  if (rings.length < 2) return rings.map((ring) => [...ring]);
+  const polygons = rings.map((ring): Polygon => [ring.map(([x, y]): Pair => [fine(x), fine(y)])]);
+  return polygonClipping.union(polygons[0]!, ...polygons.slice(1)).flatMap((polygon) => polygon.map((ring) => ring.slice(0, -1)));
 }

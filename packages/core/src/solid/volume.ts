@@ -111,6 +111,7 @@ function* prismsOf(panel: ResolvedPanel): Generator<Prism> {
   }
   const notches = panel.cuts.flatMap((cut) => (cut.kind === 'notch' ? [notchRegion(panel, cut)] : []));
   for (const { area, u, v } of notches) yield { volume: area * t, u, v, w: t / 2 };
+  for (const cut of panel.cuts) if (cut.kind === 'edge-groove') yield grooveRegion(panel, cut);
   for (const cut of panel.cuts) {
     if (cut.kind !== 'holes') continue;
     const depth = cut.depth === null ? t : cut.depth / NM_PER.mm;
@@ -173,12 +174,55 @@ function notchRegion(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>)
   const [width, depth] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
   const outward = outwardOf(panel.outline, cut.edge);
   const start = panel.outline.find(({ id }) => id === cut.edge)!.from;
-  const straight = cut.round ? Math.max(0, depth - width / 2) : depth;
-  const round = cut.round ? (Math.PI * width * width) / 8 : 0;
+  if (cut.round && depth < width / 2) return scoopRegion(panel, cut);
+  if (!cut.round) return squareNotch(panel, cut);
+  const straight = depth - width / 2;
+  const round = (Math.PI * width * width) / 8;
   const area = straight * width + round;
   const deep = (straight * width * (straight / 2) + round * (straight + (2 * width) / (3 * Math.PI))) / (area || 1);
   const at = cut.at / NM_PER.mm;
   return { area, u: start.u / NM_PER.mm - outward.v * at - outward.u * deep, v: start.v / NM_PER.mm + outward.u * at - outward.v * deep };
+}
+
+/** A square notch takes what of the outline lies in it: it may run out over an end. */
+function squareNotch(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): { area: number; u: number; v: number } {
+  const outward = outwardOf(panel.outline, cut.edge);
+  const start = panel.outline.find(({ id }) => id === cut.edge)!.from;
+  const along = { u: -outward.v, v: outward.u };
+  const from = (start.u * along.u + start.v * along.v) / NM_PER.mm;
+  const deep = (start.u * outward.u + start.v * outward.v - cut.depth) / NM_PER.mm;
+  return areaOf(
+    clipAll(sliceOf(panel.outline, 0), [
+      { ...along, at: from + (cut.at + cut.width / 2) / NM_PER.mm },
+      { u: -along.u, v: -along.v, at: -(from + (cut.at - cut.width / 2) / NM_PER.mm) },
+      { u: -outward.u, v: -outward.v, at: -deep },
+    ]),
+  );
+}
+
+/** A scoop shallower than half its width: the part of a circle a chord cuts off. */
+function scoopRegion(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): { area: number; u: number; v: number } {
+  const [chord, deep] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
+  const r = scoopRadius(chord, deep);
+  const angle = 2 * Math.asin(chord / (2 * r));
+  const area = ((r * r) / 2) * (angle - Math.sin(angle));
+  const below = chord ** 3 / (12 * area) - (r - deep);
+  const outward = outwardOf(panel.outline, cut.edge);
+  const start = panel.outline.find(({ id }) => id === cut.edge)!.from;
+  const at = cut.at / NM_PER.mm;
+  return { area, u: start.u / NM_PER.mm - outward.v * at - outward.u * below, v: start.v / NM_PER.mm + outward.u * at - outward.v * below };
+}
+
+/** Radius of the arc over a chord with so much rise. */
+export const scoopRadius = (chord: number, rise: number): number => (chord * chord) / (8 * rise) + rise / 2;
+
+function grooveRegion(panel: ResolvedPanel, { edge, from, width, depth }: Extract<Cut, { kind: 'edge-groove' }>): Prism {
+  const index = panel.outline.findIndex(({ id }) => id === edge);
+  const [a, b] = [panel.outline[index]!.from, panel.outline[(index + 1) % panel.outline.length]!.from];
+  const outward = outwardOf(panel.outline, edge);
+  const run = Math.hypot(b.u - a.u, b.v - a.v) / NM_PER.mm;
+  const middle = (axis: 'u' | 'v'): number => ((a[axis] + b[axis]) / 2 - (outward[axis] * depth) / 2) / NM_PER.mm;
+  return { volume: run * (width / NM_PER.mm) * (depth / NM_PER.mm), u: middle('u'), v: middle('v'), w: (from + width / 2) / NM_PER.mm };
 }
 
 export interface Box {

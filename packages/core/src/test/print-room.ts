@@ -1,6 +1,6 @@
 /** The made-up print room of examples/, read as the product reads it, and ways to change it for a test. */
 import file from '../../../../examples/print-room.carcass.json' with { type: 'json' };
-import { buildShelfBox } from '../carcass/shelf-box-build.ts';
+import { buildUnit, type UnitDesign } from '../carcass/families.ts';
 import { newShelfBox, type NewShelfBox, type ShelfBox } from '../carcass/shelf-box.ts';
 import { readProject, type ProjectFile } from '../formats/project-file.ts';
 import { entered } from '../length/entered.ts';
@@ -34,7 +34,7 @@ export const ink = (path: string, value: unknown): EditStep => ({ path: ['units'
 export const typed = (path: string, text: string): EditStep => ink(path, entered(text));
 
 /** A box on its own on a plain wall with studs every 400 mm, for tests of shapes. */
-export function aloneBox(box: ShelfBox, record: readonly RecordEntry[] = []): UnitPlan {
+export function aloneBox(box: UnitDesign, record: readonly RecordEntry[] = []): UnitPlan {
   const { design } = printRoom();
   const alone: Design = { ...design, units: { [box.id]: box } };
   return plan(alone, record, starterWorkshop()).byId.get(box.id)!;
@@ -57,5 +57,11 @@ export const boxOf = (more: Partial<NewShelfBox> = {}): ShelfBox =>
     ...more,
   });
 
+/** The shelves of a unit that must be a shelf box. */
+export function shelvesOf(unit: UnitDesign): ShelfBox['shelves'] {
+  if (unit.family !== 'shelf-box') throw new Error(`'${unit.id}' is no shelf box`);
+  return unit.shelves;
+}
+
 /** The box's geometry alone, without its loads: for tests that try thousands. */
-export const solidOf = (box: ShelfBox): ResolvedUnit => resolveUnit(buildShelfBox(box, stockReader([], starterWorkshop())));
+export const solidOf = (box: UnitDesign): ResolvedUnit => resolveUnit(buildUnit(box, stockReader([], starterWorkshop())));

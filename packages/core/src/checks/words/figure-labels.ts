@@ -214,6 +214,7 @@ export const FIGURE_WORDS: Readonly<Record<string, string>> = {
   "edge-screws-pull.W'": 'each may hold',
   'edge-screws-pull.D': 'screw diameter',
   'edge-screws-pull.grip': 'grip',
+  'rail-capacity': 'ends of all rails',
   'rail-load': 'load on each end of the rail',
   'rail-load.W': 'weight',
   'rail-load.S': 'push on the spacer',

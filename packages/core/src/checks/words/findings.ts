@@ -18,6 +18,16 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: `${finding.product} ${finding.readings === 0 ? 'has not been measured' : 'was measured once'}; its slots are cut to ${fineText(finding.cutToNm, unit)} plus ${fineText(finding.playNm, unit)} play.`,
         why: 'Sheets are rarely what their name says; a few tenths decide whether a shelf binds or rattles.',
       };
+    case 'cannot-be-made':
+      return finding.other === null
+        ? {
+            says: `${capital(labelWords(finding.name))} has no size left.`,
+            why: 'What stands beside it takes all the room there is: make the unit larger, or what takes the room smaller.',
+          }
+        : {
+            says: `${capital(labelWords(finding.name))} does not come up to the ${labelWords(finding.other)} with these sizes.`,
+            why: 'The joint between the two cannot be cut; change the angle or the size last entered.',
+          };
     case 'weak-bottom':
       return {
         says: `${capital(labelWords(finding.name))} rests on glue or fasteners alone, ${percentText(finding.use)} used.`,
@@ -212,6 +222,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `Make it ${length} wide`;
     case 'space-evenly':
       return 'Space the shelves evenly';
+    case 'take-part-out':
+      return `Take ${label.name ? labelWords(label.name) : 'it'} out`;
     case 'take-shelf-out':
       return 'Take this shelf out';
     case 'slot-a-third':

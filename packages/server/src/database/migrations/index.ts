@@ -2,6 +2,7 @@
 import type { QueryInterface } from 'sequelize';
 import * as first from './0001-projects-record-workshop.ts';
 import * as second from './0002-contents-and-wall.ts';
+import * as third from './0003-families.ts';
 
 export interface Migration {
   readonly name: string;
@@ -9,4 +10,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second];
+export const MIGRATIONS: readonly Migration[] = [first, second, third];

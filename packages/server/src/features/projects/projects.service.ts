@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
-import { checkProducts, designCodec, readProject, shelvesInOrder, unitsInOrder, type Design, type Json, type ProjectFile } from '@keen/core';
+import { checkProducts, designCodec, readProject, unitsInOrder, type Design, type Json, type ProjectFile } from '@keen/core';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { notFound, stale } from '../../problems/problem.exception.ts';
@@ -224,7 +224,7 @@ export class ProjectsService {
       heightNm: unit.height.nm,
       alongNm: unit.place.along.nm,
       upNm: unit.place.up.nm,
-      shelves: shelvesInOrder(unit).length,
+      shelves: 'shelves' in unit ? Object.keys(unit.shelves).length : 0,
     }));
     if (rows.length > 0) await this.units.bulkCreate(rows, { transaction });
   }

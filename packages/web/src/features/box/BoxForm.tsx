@@ -1,10 +1,12 @@
 /** The cabinet's form: size first, what it holds, then joints and back. Findings of the station stand on top of it. */
+import { familyOf, labelWords, type FieldGroup } from '@keen/core';
 import type { ReactNode } from 'react';
 import { FormControlLabel, Switch } from '@mui/material';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { ContentsFields } from './ContentsFields.tsx';
-import { UnitFields } from './UnitFields.tsx';
+import { ElementLists } from './ElementLists.tsx';
+import { shownFields, UnitFields } from './UnitFields.tsx';
 
 export function BoxForm({ shown, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
   const { box, plan, unit } = shown;
@@ -12,9 +14,10 @@ export function BoxForm({ shown, findings }: { readonly shown: ShownUnit; readon
   return (
     <div className="reading">
       <h2>{box.name}</h2>
-      <p className="kind">shelf box; change a figure and everything follows</p>
+      <p className="kind">{labelWords({ key: `family-${box.family}` })}; change a figure and everything follows</p>
       {findings}
       <UnitFields box={box} unit={unit} group="size" />
+      <Group shown={shown} group="shape" title="Shape" open />
       <details open>
         <summary>What it holds</summary>
         {plan.unit.compartments.map((compartment) => (
@@ -25,14 +28,32 @@ export function BoxForm({ shown, findings }: { readonly shown: ShownUnit; readon
           label="things are put on top"
         />
       </details>
-      <details>
-        <summary>Joints</summary>
-        <UnitFields box={box} unit={unit} group="joints" />
-      </details>
-      <details>
-        <summary>Back</summary>
-        <UnitFields box={box} unit={unit} group="back" />
-      </details>
+      {GROUPS.map(({ group, title, open }) => (
+        <Group key={group} shown={shown} group={group} title={title} open={open ?? false} />
+      ))}
     </div>
+  );
+}
+
+const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; readonly open?: boolean }[] = [
+  { group: 'inside', title: 'Inside' },
+  { group: 'front', title: 'Front' },
+  { group: 'joints', title: 'Joints' },
+  { group: 'back', title: 'Back' },
+];
+
+/** A group of fields and the lists that belong to it; nothing when the family has none. */
+function Group({ shown, group, title, open }: { readonly shown: ShownUnit; readonly group: FieldGroup; readonly title: string; readonly open: boolean }) {
+  const { box, unit } = shown;
+  const lists = familyOf(box).form.elements.filter((form) => form.group === group);
+  if (lists.length === 0 && shownFields(box, group).length === 0) return null;
+  return (
+    <details open={open}>
+      <summary>{title}</summary>
+      <UnitFields box={box} unit={unit} group={group} />
+      {lists.map((form) => (
+        <ElementLists key={form.path} shown={shown} form={form} />
+      ))}
+    </details>
   );
 }

@@ -1,10 +1,9 @@
 /** One part: name, size with its sum, what is cut into it, its checks, and where else it occurs. */
-import { featureWords, labelWords, massText, SHELF_AT, type ResolvedPanel } from '@keen/core';
+import { featureWords, labelWords, massText, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Explained, SumTable, useExplain } from '../../ui/Explained.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
@@ -12,7 +11,9 @@ import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { useNests } from '../sheets/useNests.tsx';
 import { ContentsFields } from './ContentsFields.tsx';
+import { elementOf, elementsOf } from './elements.ts';
 import { openField } from './openField.ts';
+import { ElementFields } from './UnitFields.tsx';
 
 export interface PartReadingProps {
   readonly shown: ShownUnit;
@@ -61,7 +62,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
           onSource={source}
         />
       </details>
-      {panel.role === 'shelf' && <ShelfFields shown={shown} panel={panel} />}
+      <OfElement shown={shown} panel={panel} />
       {compartment && <ContentsFields shown={shown} compartment={compartment} />}
       {findings}
       {line.features.length > 0 && (
@@ -87,41 +88,25 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
   );
 }
 
-function ShelfFields({ shown: { box, unit }, panel }: { readonly shown: ShownUnit; readonly panel: ResolvedPanel }) {
-  const { set, apply, leave } = useEdit();
+/** The fields of the element a part is drawn from, and the way to take it out. */
+function OfElement({ shown: { box, unit }, panel }: { readonly shown: ShownUnit; readonly panel: ResolvedPanel }) {
+  const { apply } = useEdit();
   const dispatch = useAppDispatch();
-  const id = panel.id.split('/').at(-1)!;
-  const shelf = box.shelves[id];
-  if (!shelf) return null;
+  const element = elementOf(box, panel.id);
+  if (!element) return null;
+  const { form, id } = element;
   const takeOut = (): void => {
     dispatch(panelSelected(null));
-    apply(
-      [
-        { path: ['units', box.id, 'shelves', id], value: undefined },
-        { path: ['units', box.id, 'contents', id], value: undefined },
-      ],
-      '',
-      'Shelf taken out',
-    );
+    const kept = Object.hasOwn(box.contents, id) ? [{ path: ['units', box.id, 'contents', id], value: undefined }] : [];
+    apply([{ path: ['units', box.id, form.path, id], value: undefined }, ...kept], '', `${labelWords(panel.name)} taken out`);
   };
   return (
-    <div className="fields">
-      <LengthField
-        label="underside above the inside floor"
-        name={`shelves.${id}.at`}
-        value={shelf.at}
-        unit={unit}
-        least={SHELF_AT.least}
-        most={SHELF_AT.most}
-        optional
-        placeholder="evenly spaced"
-        onChange={(value) => set(box, ['shelves', id, 'at'], value)}
-        onLeave={leave}
-      />
-      <Button variant="outlined" onClick={takeOut}>
-        Take this shelf out
+    <>
+      <ElementFields box={box} unit={unit} list={form.path} id={id} />
+      <Button variant="outlined" disabled={elementsOf(box, form).length <= form.least} onClick={takeOut}>
+        Take this {panel.role} out
       </Button>
-    </div>
+    </>
   );
 }
 

@@ -1,7 +1,7 @@
-/** The family's form, drawn from its description: one field a row of SHELF_BOX_FORM. */
-import { labelWords, SHELF_BOX_FORM, WORDS, type DisplayUnit, type Field, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
-import { FormControlLabel, Switch } from '@mui/material';
-import { memo } from 'react';
+/** The family's form, drawn from its description: one field a row. */
+import { familyOf, labelWords, WORDS, type DisplayUnit, type Field, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
+import { FormControlLabel, Switch, TextField } from '@mui/material';
+import { memo, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -13,15 +13,40 @@ export function UnitFields({ box, unit, group }: { readonly box: UnitDesign; rea
   const workshop = useAppSelector((state) => selectOpen(state).workshop);
   return (
     <div className="fields">
-      {SHELF_BOX_FORM.filter((field) => field.group === group && (field.when?.(box) ?? true)).map((field) => (
-        <UnitField key={field.path.join('.')} field={field} box={box} unit={unit} workshop={workshop} />
+      {shownFields(box, group).map((field) => (
+        <UnitField key={field.path.join('.')} field={field} within={NOWHERE} box={box} unit={unit} workshop={workshop} />
       ))}
+    </div>
+  );
+}
+
+/** The fields of a group that matter for this unit. */
+export const shownFields = (box: UnitDesign, group: FieldGroup): Field[] =>
+  familyOf(box).form.fields.filter((field) => field.group === group && field.kind !== 'id' && (field.when?.(box) ?? true));
+
+const NOWHERE: readonly string[] = [];
+
+/** The fields of one element: a shelf, a divider, a tool's bay. */
+export function ElementFields({ box, unit, list, id }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly list: string; readonly id: string }) {
+  const workshop = useAppSelector((state) => selectOpen(state).workshop);
+  const within = useMemo(() => [list, id], [list, id]);
+  const form = familyOf(box).form.elements.find(({ path }) => path === list)!;
+  const element = at(box, within);
+  return (
+    <div className="fields">
+      {form.fields
+        .filter((field) => field.kind !== 'id' && (field.when?.(element) ?? true))
+        .map((field) => (
+          <UnitField key={field.path.join('.')} field={field} within={within} box={box} unit={unit} workshop={workshop} />
+        ))}
     </div>
   );
 }
 
 interface UnitFieldProps {
   readonly field: Field;
+  /** The element the field belongs to, as a path inside the unit. */
+  readonly within: readonly string[];
   readonly box: UnitDesign;
   readonly unit: DisplayUnit;
   readonly workshop: Workshop;
@@ -30,18 +55,19 @@ interface UnitFieldProps {
 /** A form has thirty fields and a key changes one: the others need not be drawn again. */
 const isSame = (a: UnitFieldProps, b: UnitFieldProps): boolean =>
   a.field === b.field &&
+  a.within === b.within &&
   a.unit === b.unit &&
   a.workshop === b.workshop &&
   a.box.id === b.box.id &&
-  at(a.box, a.field.path) === at(b.box, b.field.path) &&
+  at(a.box, [...a.within, ...a.field.path]) === at(b.box, [...b.within, ...b.field.path]) &&
   (a.field.kind !== 'choice' || a.field.options.every((option) => allows(a, option) === allows(b, option)));
 
 const allows = ({ field, box }: UnitFieldProps, option: string): boolean => field.kind !== 'choice' || (field.allows?.(box, option) ?? true);
 
 const UnitField = memo(function UnitField(props: UnitFieldProps) {
-  const { field, box, unit, workshop } = props;
+  const { field, within, box, unit, workshop } = props;
   const { set, leave } = useEdit();
-  const { path } = field;
+  const path = [...within, ...field.path];
   const name = path.join('.');
   const label = labelWords({ key: field.label });
   switch (field.kind) {
@@ -55,7 +81,7 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           least={field.least}
           most={field.most}
           optional={field.optional ?? false}
-          placeholder={field.optional ? 'none' : ''}
+          placeholder={field.optional ? (within.length > 0 ? 'evenly spaced' : 'none') : ''}
           onChange={(value) => set(box, path, value)}
           onLeave={leave}
         />
@@ -110,6 +136,45 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           label={label}
         />
       );
+    case 'number':
+      return (
+        <NumberField
+          label={label}
+          name={name}
+          unit={field.measure === 'factor' ? '' : field.measure}
+          value={at(box, path) as number}
+          least={field.least}
+          most={field.most}
+          onChange={(value) => value !== null && set(box, path, value)}
+          onLeave={leave}
+        />
+      );
+    case 'text':
+      return (
+        <TextField
+          size="small"
+          label={label}
+          value={String(at(box, path) ?? '')}
+          onChange={(event) => event.target.value.trim() !== '' && set(box, path, event.target.value.slice(0, field.most))}
+          slotProps={{ htmlInput: { 'data-field': name, maxLength: field.most } }}
+        />
+      );
+    case 'part':
+      return (
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={at(box, path) !== null}
+              onChange={(event) => set(box, path, event.target.checked ? field.start(box) : null)}
+              slotProps={{ input: { 'data-field': name } as Record<string, string> }}
+            />
+          }
+          label={label}
+        />
+      );
+    case 'id':
+      return null;
     case 'stock':
       return (
         <ChoiceField

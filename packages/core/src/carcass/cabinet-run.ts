@@ -1,0 +1,368 @@
+/**
+ * The cabinet run: boxes side by side in a fixed width, hung on one cleat, with stretches kept free for
+ * something, a shelf that bridges them, fillers to the walls and end panels. Each box is a shelf box.
+ */
+import type { Entered } from '../length/entered.ts';
+import { entered } from '../length/entered.ts';
+import { ZERO, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Panel } from '../solid/panel.ts';
+import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import type { DoorChoice } from './doors.ts';
+import { between, jointOf, laidOn, meet } from './joinery.ts';
+import { buildShelfBox } from './shelf-box-build.ts';
+import { FLOOR, newShelfBox, type ShelfBox, type ShelfElement } from './shelf-box.ts';
+import { newShell, type Shelled } from './shell.ts';
+import { inOrder } from './spaces.ts';
+import { newBase, pick, type Front, type NewUnit } from './unit-base.ts';
+
+export interface RunPart {
+  readonly id: string;
+  readonly order: number;
+  /** open: kept free. */
+  readonly kind: 'box' | 'open';
+  /** Null shares what the others leave. */
+  readonly width: Entered | null;
+  /** A box lower than the run hangs from its top. */
+  readonly height: Entered | null;
+  readonly shelves: number;
+  readonly front: Front;
+  /** Across a free stretch: underside of a shelf below the run's top; null for none. */
+  readonly bridge: Entered | null;
+}
+
+export interface CabinetRun extends Shelled {
+  readonly family: 'cabinet-run';
+  readonly shelfJoint: 'butt' | 'dado';
+  readonly doors: DoorChoice;
+  /** Upright strips at the ends, to be scribed to the walls. */
+  readonly fillerLeft: Entered | null;
+  readonly fillerRight: Entered | null;
+  readonly endPanels: boolean;
+  readonly parts: Readonly<Record<string, RunPart>>;
+}
+
+export const newRunPart = (id: string, order: number, kind: RunPart['kind'] = 'box'): RunPart => ({
+  id,
+  order,
+  kind,
+  width: null,
+  height: null,
+  shelves: 1,
+  front: 'open',
+  bridge: null,
+});
+
+export function newCabinetRun(start: NewUnit): CabinetRun {
+  const { unit, stock, backStock } = start;
+  const gap: RunPart = { ...newRunPart('g1', 2, 'open'), width: pick(unit, '400', '16'), bridge: pick(unit, '250', '10') };
+  const parts = [newRunPart('c1', 1), gap, newRunPart('c2', 3)];
+  const { doors } = newShelfBox({ ...start, shelves: 0 });
+  return {
+    ...newBase('cabinet-run', start, ['c1', 'c2', 'g1']),
+    ...newShell(unit, backStock),
+    shelfJoint: 'dado',
+    doors: { ...doors, stock },
+    fillerLeft: null,
+    fillerRight: null,
+    endPanels: false,
+    parts: Object.fromEntries(parts.map((part) => [part.id, part])),
+  };
+}
+
+interface LaidPart {
+  readonly part: RunPart;
+  readonly number: number;
+  readonly left: Length;
+  readonly width: Dimension;
+}
+
+interface RunFrame extends HungFrame<CabinetRun> {
+  readonly rear: Length;
+  readonly front: Length;
+}
+
+const id = ({ box }: Pick<RunFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+
+export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
+  const T = stockOf(box.stock).used.value;
+  const rear = stockOf(box.hanging.stock).used.value;
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const laid = layParts(box, stockOf);
+  const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, unit: boxOf(box, each, stockOf) }));
+  const base: RunFrame = {
+    box: { ...box, hanging: { ...box.hanging, rail: null } },
+    stockOf,
+    T,
+    rear,
+    front: (rear + box.depth.nm) as Length,
+    behind: { left: ZERO, length: width },
+    topUp: box.height.nm,
+    insideLeft: T,
+    insideWidth: width,
+    ceiling: (box.height.nm - T) as Length,
+    insideRear: rear,
+    floorMid: Math.min(...boxes.map(({ unit }) => unit.hanging.standoffUp)),
+  };
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const bridges = laid.flatMap((each, index) => bridgeOf(base, laid, boxes, each, index));
+  const ends = endsOf(base, laid);
+  const first = boxes[0]!;
+  const doors = Math.max(0, ...boxes.map(({ unit }) => unit.outside.depth.value - rear - box.depth.nm));
+  return {
+    id: box.id,
+    panels: [...boxes.flatMap(({ unit }) => unit.panels), ...bridges.flatMap(({ panels }) => panels), ...ends.panels, ...hangingPanels],
+    meetings: [
+      ...boxes.flatMap(({ unit }) => unit.meetings),
+      ...bridges.flatMap(({ meetings }) => meetings),
+      ...ends.meetings,
+      ...joined(base, laid),
+      ...boxes.map((each) => onCleat(base, each)),
+    ],
+    compartments: [...boxes.flatMap(({ unit }) => unit.compartments), ...bridges.flatMap(({ spaces }) => spaces)],
+    hardware: boxes.flatMap(({ unit }) => unit.hardware),
+    // Every box hands its weight to the cleat by a rail of its own.
+    hanging: { ...hanging, hangingRail: first.unit.hanging.hangingRail },
+    outside: {
+      width,
+      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: dimension([
+        plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
+        plus('gap-behind', rear),
+        ...(doors > 0 ? [plus('door', doors as Length)] : []),
+      ]),
+    },
+  };
+}
+
+/** Parts side by side between the fillers; those without a width share what is left, rounded from the whole. */
+function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
+  const parts = inOrder(box.parts);
+  const T = thicknessTerm({ stockOf }, box.stock);
+  const filler = (which: 'fillerLeft' | 'fillerRight'): LengthTerm[] => (box[which] ? [minus('filler', box[which].nm, { source: own(box, which) })] : []);
+  const ends = box.endPanels ? [minus('end-panel', T.value, { times: 2, source: T.source })] : [];
+  const given = parts.flatMap(({ id: part, width }) => (width ? [minus('part-width', width.nm, { source: own(box, 'parts', part, 'width') })] : []));
+  const free = Math.max(1, parts.filter(({ width }) => width === null).length);
+  const terms = [plus('width', box.width.nm, { source: own(box, 'width') }), ...filler('fillerLeft'), ...filler('fillerRight'), ...ends, ...given];
+  const share = dimension(terms, free);
+  const whole = dimension(terms).value;
+  const start = (box.fillerLeft?.nm ?? 0) + (box.endPanels ? T.value : 0);
+  let entered = 0;
+  let shared = 0;
+  const at = (): number => start + entered + Math.round((whole * shared) / free);
+  return parts.map((part, index) => {
+    const left = at();
+    if (part.width) entered += part.width.nm;
+    else shared++;
+    const width = part.width
+      ? dimension([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })])
+      : at() - left === share.value
+        ? share
+        : dimension([plus('part-share', (at() - left) as Length, { inner: share })]);
+    return { part, number: index + 1, left: left as Length, width };
+  });
+}
+
+/** A box of the run as a shelf box of its own, moved to its place, its names under its part's. */
+function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf): Unit {
+  const nm = (value: number): Entered => entered(`${value / 1e6} mm`);
+  const height = part.height ?? run.height;
+  const shelves = Array.from({ length: part.shelves }, (_, index): ShelfElement => ({
+    id: `s${index + 1}`,
+    order: index,
+    at: null,
+    in: FLOOR,
+    level: 0,
+    fixing: 'fixed',
+  }));
+  const alone: ShelfBox = {
+    ...newShelfBox({ ...run, backStock: run.back.stock, contents: { preset: 'nothing', kg: null }, shelves: 0 }),
+    ...{ top: run.top, bottom: run.bottom, back: run.back, shelfJoint: run.shelfJoint, doors: run.doors, front: part.front },
+    ...{ jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
+    width: nm(width.value),
+    height,
+    hanging: { ...run.hanging, kind: 'outside', spacer: null, lowerCleat: null },
+    shelves: Object.fromEntries(shelves.map((shelf) => [shelf.id, shelf])),
+  };
+  const unit = buildShelfBox(alone, stockOf);
+  const up = run.height.nm - height.nm;
+  const named = (name: string): string => {
+    const [owner, role, ...rest] = name.split('/');
+    return [owner, role, part.id, ...rest].join('/');
+  };
+  const kept = unit.panels.filter(({ role }) => role !== 'cabinet-half' && role !== 'wall-half' && role !== 'spacer');
+  const move = (panel: Panel): Panel => {
+    const { origin } = panel.frame;
+    return { ...panel, id: named(panel.id), frame: { ...panel.frame, origin: vector(origin.along + left, origin.up + up, origin.out) } };
+  };
+  const spaceOf = (space: Compartment): Compartment => ({
+    ...space,
+    id: named(space.id),
+    floor: named(space.floor),
+    keptBy: space.keptBy === FLOOR ? part.id : `${part.id}-${space.keptBy}`,
+    at: { along: (space.at.along + left) as Length, up: (space.at.up + up) as Length, out: space.at.out },
+  });
+  return {
+    ...unit,
+    panels: kept.map(move),
+    meetings: unit.meetings.map((meeting) => ({ ...meeting, id: named(meeting.id), guest: named(meeting.guest), host: named(meeting.host) })),
+    compartments: unit.compartments.map(spaceOf),
+    hardware: unit.hardware.map((each): Hardware => ({ ...each, id: named(each.id), panel: named(each.panel) })),
+    hanging: {
+      ...unit.hanging,
+      hangingRail: unit.hanging.hangingRail && named(unit.hanging.hangingRail),
+      standoffUp: (unit.hanging.standoffUp + up) as Length,
+    },
+  };
+}
+
+interface Bridge {
+  readonly panels: readonly Panel[];
+  readonly meetings: readonly Meeting[];
+  readonly spaces: readonly Compartment[];
+}
+
+/** A shelf across a free stretch, between the boxes at its sides. */
+function bridgeOf(
+  base: RunFrame,
+  laid: readonly LaidPart[],
+  boxes: readonly (LaidPart & { readonly unit: Unit })[],
+  { part, left, width, number }: LaidPart,
+  index: number,
+): Bridge[] {
+  const { box, T, rear } = base;
+  const before = laid[index - 1];
+  const after = laid[index + 1];
+  if (part.kind !== 'open' || !part.bridge || before?.part.kind !== 'box' || after?.part.kind !== 'box') return [];
+  const down = part.bridge.nm;
+  const reaches = (side: LaidPart): boolean => (side.part.height ?? box.height).nm >= down;
+  if (!reaches(before) || !reaches(after) || boxes.length === 0) return [];
+  const up = box.height.nm - down + T;
+  // A back that lies over the rear edges of its box leaves the bridge to begin with the sides.
+  const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
+  const depth = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), ...(over > 0 ? [minus('back', over)] : [])]);
+  const panel = panelOf(
+    base,
+    'shelf',
+    part.id,
+    { key: 'bridge', of: String(number) },
+    { frame: frame(vector(left, up, rear + over), ALONG, OUT), length: width, width: depth, stock: box.stock, banded: true },
+  );
+  return [
+    {
+      panels: [panel],
+      meetings: between(panel.id, id(base, `side/${before.part.id}/right`), id(base, `side/${after.part.id}/left`), jointOf(box, box.shelfJoint), [
+        'shelfJoint',
+      ]),
+      spaces: [
+        {
+          id: id(base, `space/${part.id}`),
+          name: { key: 'on-the-bridge', of: String(number) },
+          floor: panel.id,
+          keptBy: part.id,
+          width,
+          height: dimension([plus('bridge-down', down, { source: own(box, 'parts', part.id, 'bridge') }), minus('shelf-thickness', T)]),
+          depth,
+          at: { along: left, up: up as Length, out: (rear + over) as Length },
+        },
+      ],
+    },
+  ];
+}
+
+/** Fillers stand at the front, end panels cover the outer sides. */
+function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; meetings: Meeting[] } {
+  const { box, T, rear, front } = base;
+  const panels: Panel[] = [];
+  const meetings: Meeting[] = [];
+  const glued = jointOf(box, 'butt', { fastening: null });
+  for (const hand of ['left', 'right'] as const) {
+    const outer = hand === 'left' ? laid[0]! : laid.at(-1)!;
+    if (outer.part.kind !== 'box') continue;
+    const tall = outer.part.height ?? box.height;
+    const foot = box.height.nm - tall.nm;
+    const height = dimension([plus('height', tall.nm)]);
+    const side = id(base, `side/${outer.part.id}/${hand}`);
+    const edge = hand === 'left' ? outer.left : outer.left + outer.width.value;
+    const filler = hand === 'left' ? box.fillerLeft : box.fillerRight;
+    const cover = box.endPanels ? T : 0;
+    if (box.endPanels) {
+      const panel = panelOf(
+        base,
+        'frame',
+        `end-${hand}`,
+        { key: `end-panel-${hand}` },
+        {
+          frame: frame(vector(hand === 'left' ? edge - T : edge, foot, rear), UP, OUT),
+          length: height,
+          width: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
+          stock: box.stock,
+          banded: true,
+        },
+      );
+      panels.push(panel);
+      meetings.push(laidOn(panel.id, hand === 'left' ? 'other' : 'reference', side, hand === 'left' ? 'reference' : 'other', box));
+    }
+    if (filler) {
+      const width = dimension([plus('filler', filler.nm, { source: own(box, hand === 'left' ? 'fillerLeft' : 'fillerRight') })]);
+      const panel = panelOf(
+        base,
+        'frame',
+        `filler-${hand}`,
+        { key: `filler-${hand}` },
+        {
+          frame: frame(vector(hand === 'left' ? edge - cover - filler.nm : edge + cover, foot, front), UP, ALONG),
+          length: height,
+          width,
+          stock: box.stock,
+        },
+      );
+      panels.push(panel);
+      const host = box.endPanels ? id(base, `frame/end-${hand}`) : side;
+      meetings.push(hand === 'left' ? meet(panel.id, 'far', host, 'reference', glued) : meet(panel.id, 'near', host, 'other', glued));
+    }
+  }
+  return { panels, meetings };
+}
+
+/** Each box is screwed to the one cabinet half behind it, through its rail. */
+const onCleat = (base: RunFrame, { part, unit }: LaidPart & { readonly unit: Unit }): Meeting => {
+  const { count, screw, length } = base.box.hanging.cabinetScrew;
+  const host = unit.hanging.hangingRail ?? id(base, `side/${part.id}/left`);
+  const meeting = laidOn(
+    id(base, 'cabinet-half'),
+    'other',
+    host,
+    'reference',
+    { ...base.box, glue: false },
+    { fastening: { screw, length: length.nm, count } },
+  );
+  return { ...meeting, id: `${meeting.id}:${part.id}` };
+};
+
+/** Neighbors are screwed side to side before they go up. */
+function joined(base: RunFrame, laid: readonly LaidPart[]): Meeting[] {
+  const { box } = base;
+  return laid.slice(1).flatMap(({ part }, index) => {
+    const before = laid[index]!.part;
+    if (part.kind !== 'box' || before.kind !== 'box') return [];
+    const left = id(base, `side/${before.id}/right`);
+    return [
+      {
+        ...laidOn(
+          left,
+          'other',
+          id(base, `side/${part.id}/left`),
+          'reference',
+          { ...box, glue: false },
+          { fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 4 } },
+        ),
+        id: `${left}:neighbor`,
+      },
+    ];
+  });
+}

@@ -1,0 +1,294 @@
+/**
+ * Doors over an opening, for any family: leaves by how they lie and what hinges them, with hinge cups,
+ * handle holes and stays. Framed leaves are boards round an infill in a groove.
+ */
+import { END_PLAY, FIT_PLAY } from '../joints/fits.ts';
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
+import type { Joint, Meeting } from '../solid/meeting.ts';
+import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Hardware } from '../solid/unit.ts';
+import { MATERIALS } from '../stock/materials.ts';
+import { ALONG, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { own, panelOf, type Base } from './box-frame.ts';
+import { jointOf, meet } from './joinery.ts';
+import type { Front, UnitBase } from './unit-base.ts';
+
+export interface DoorChoice {
+  /** Of the leaves, or of their frames. */
+  readonly stock: string;
+  /** inset: between the sides. full, half: over the whole or half of the edges round the opening. */
+  readonly lies: 'inset' | 'half' | 'full';
+  /** Even gap round an inset leaf and between two leaves; between an overlaid leaf and the outer edge. */
+  readonly reveal: Entered;
+  readonly handle: 'none' | 'finger-hole' | 'knob' | 'bar';
+  /** Of the handle's middle from the opening edge. */
+  readonly handleIn: Entered;
+  /** Stays that hold a lid or flap. */
+  readonly stays: number;
+  /** panel, glass: a frame round an infill. */
+  readonly infill: 'none' | 'panel' | 'glass';
+  readonly infillStock: string;
+  readonly railWidth: Entered;
+}
+
+export interface Doored extends UnitBase {
+  readonly doors: DoorChoice;
+}
+
+/** Where leaves go: the clear opening, and the edges round it that they may lie over. */
+export interface Opening {
+  readonly left: Length;
+  readonly bottom: Length;
+  readonly width: Dimension;
+  readonly height: Dimension;
+  /** How wide the edge is at each side of the opening. */
+  readonly edges: { readonly left: Length; readonly right: Length; readonly bottom: Length; readonly top: Length };
+  /** Front plane of what surrounds the opening. */
+  readonly front: Length;
+  /** Panels that hinges and infills are screwed to, by side. */
+  readonly frames: { readonly left: string; readonly right: string; readonly bottom: string; readonly top: string };
+}
+
+export const isDoored = (front: Front): boolean => front !== 'open' && front !== 'drawers';
+
+/** What inset leaves take from the depth inside: their thickness and this. [ASSUME] */
+export const BEHIND_DOOR = (2 * NM_PER.mm) as Length;
+/** A hinge cup: 35 across, 12.5 deep, its middle 22.5 in from the hinged edge, the first 100 from the ends. [ASSUME] common concealed hinges */
+const CUP = { across: 35 * NM_PER.mm, deep: 12.5 * NM_PER.mm, inset: 22.5 * NM_PER.mm, fromEnd: 100 * NM_PER.mm } as const;
+
+/**
+ * Hinges a leaf needs by its height and its mass: two to 900 mm and 9 kg, three to 1600 and 15, four to
+ * 2000 and 20, then five. [ASSUME] docs/formulas/hinge-count.md
+ */
+export function hingesFor(heightMm: number, kg: number): number {
+  const steps = [
+    [900, 9],
+    [1600, 15],
+    [2000, 20],
+  ] as const;
+  const step = steps.findIndex(([high, heavy]) => heightMm <= high && kg <= heavy);
+  return step < 0 ? 5 : step + 2;
+}
+
+export interface DoorPlan {
+  readonly panels: readonly Panel[];
+  readonly meetings: readonly Meeting[];
+  readonly hardware: readonly Hardware[];
+  /** How far the leaves stand out past the front plane. */
+  readonly proud: Length;
+}
+
+type Hand = 'left' | 'right' | 'up' | 'down';
+
+/** Leaves for a front; none for one that is open. */
+export function hangDoors(base: Base<Doored>, opening: Opening): DoorPlan {
+  const { box } = base;
+  const { doors, front } = box;
+  const hands = (
+    { 'door-left': ['left'], 'door-right': ['right'], doors: ['left', 'right'], 'lid-up': ['up'], 'flap-down': ['down'] } as Partial<Record<Front, Hand[]>>
+  )[front];
+  if (!hands) return { panels: [], meetings: [], hardware: [], proud: ZERO };
+  const { product, used } = base.stockOf(doors.stock);
+  const t = used.value;
+  const kgPerM2 = (MATERIALS[product.material].densityKgM3 * toMm(t)) / 1000;
+  const inset = doors.lies === 'inset';
+  const reveal = doors.reveal.nm;
+  /** What a leaf gains over the clear opening at one side. */
+  const over = (edge: Length): number => (inset ? 0 - reveal : doors.lies === 'full' ? edge - reveal : Math.round(edge / 2) - reveal);
+  const { edges } = opening;
+  const revealSource = { source: own(box, 'doors', 'reveal') };
+  const gains = (low: Length, high: Length, middles: number): LengthTerm[] => {
+    const both = over(low) + over(high);
+    return inset
+      ? [minus('reveal', reveal, { times: 2 + middles, ...revealSource })]
+      : [plus('overlay', (both + 2 * reveal) as Length), minus('reveal', reveal, { times: 2 + middles, ...revealSource })];
+  };
+  const count = hands.length;
+  const width = dimension([plus('opening-width', opening.width.value, { inner: opening.width }), ...gains(edges.left, edges.right, count - 1)], count);
+  const height = dimension([plus('opening-height', opening.height.value, { inner: opening.height }), ...gains(edges.bottom, edges.top, 0)]);
+  const out = inset ? opening.front : ((opening.front + t) as Length);
+  const bottom = opening.bottom - over(edges.bottom);
+  const area = (toMm(width.value) * toMm(height.value)) / 1e6;
+  const panels: Panel[] = [];
+  const meetings: Meeting[] = [];
+  const hardware: Hardware[] = [];
+  hands.forEach((hand, index) => {
+    const left = opening.left - over(edges.left) + index * (width.value + reveal);
+    const upright = hand === 'left' || hand === 'right';
+    const hinges = hingesFor(upright ? toMm(height.value) : toMm(width.value), area * kgPerM2);
+    const name = { key: count > 1 ? `door-${hand}` : upright ? 'door' : 'lid' };
+    const cuts = [...hingeCups(hand, width.value, height.value, hinges), ...handleHoles(box, hand, width.value, height.value)];
+    const leaf = leafPanels(base, hand, name.key, { left, bottom, out, width, height, cuts });
+    panels.push(...leaf.panels);
+    meetings.push(...leaf.meetings);
+    const hung = { left: opening.frames.left, right: opening.frames.right, up: opening.frames.top, down: opening.frames.bottom }[hand];
+    const joint: Joint = { kind: 'hinge', depth: ZERO, endPlay: ZERO, play: ZERO, glue: false, fastening: null };
+    // The leaf's own frame: up is its length, so its near and far edges stand upright.
+    meetings.push(meet(leaf.hinged, { left: 'near', right: 'far', up: 'end', down: 'start' }[hand] as 'near', hung, 'other', joint));
+    hardware.push({ id: `${leaf.hinged}/hinges`, kind: 'hinge', name: { key: 'hinges', of: name.key }, count: hinges, panel: leaf.hinged });
+    if (doors.handle !== 'none' && doors.handle !== 'finger-hole')
+      hardware.push({ id: `${leaf.hinged}/handle`, kind: 'handle', name: { key: `handle-${doors.handle}` }, count: 1, panel: leaf.hinged });
+    if (!upright && doors.stays > 0)
+      hardware.push({ id: `${leaf.hinged}/stays`, kind: 'stay', name: { key: 'stays' }, count: doors.stays, panel: leaf.hinged });
+  });
+  return { panels, meetings, hardware, proud: inset ? ZERO : t };
+}
+
+interface Leaf {
+  readonly left: number;
+  readonly bottom: number;
+  /** Its front face. */
+  readonly out: Length;
+  readonly width: Dimension;
+  readonly height: Dimension;
+  readonly cuts: readonly Cut[];
+}
+
+/** One slab, or stiles and rails round an infill; the hinged part comes first. */
+function leafPanels(base: Base<Doored>, hand: Hand, name: string, leaf: Leaf): { panels: Panel[]; meetings: Meeting[]; hinged: string } {
+  const { box } = base;
+  const { doors } = box;
+  const at = (left: number, bottom: number) => frame(vector(left, bottom, leaf.out), UP, ALONG);
+  if (doors.infill === 'none') {
+    const slab = panelOf(
+      base,
+      'door',
+      hand,
+      { key: name },
+      { frame: at(leaf.left, leaf.bottom), length: leaf.height, width: leaf.width, stock: doors.stock, cuts: leaf.cuts },
+    );
+    return { panels: [slab], meetings: [], hinged: slab.id };
+  }
+  const rail = doors.railWidth.nm;
+  const railTerm = dimension([plus('door-rail', rail, { source: own(box, 'doors', 'railWidth') })]);
+  const cups = leaf.cuts.filter(({ id }) => id.startsWith('cup'));
+  const rest = leaf.cuts.filter(({ id }) => !id.startsWith('cup'));
+  const stile = (side: 'left' | 'right'): Panel => {
+    const right = side === 'right';
+    const shift = right ? leaf.width.value - rail : 0;
+    const mine = [...(hand === side ? cups : []), ...(hand !== side ? rest : [])];
+    return panelOf(
+      base,
+      'door',
+      `${hand}-stile-${side}`,
+      { key: 'door-stile', of: side },
+      {
+        frame: at(leaf.left + shift, leaf.bottom),
+        length: leaf.height,
+        width: railTerm,
+        stock: doors.stock,
+        cuts: mine.map((cut) => (cut.kind === 'holes' ? { ...cut, at: { u: cut.at.u, v: cut.at.v - shift } } : cut)),
+      },
+    );
+  };
+  const between = dimension([plus('leaf-width', leaf.width.value, { inner: leaf.width }), minus('door-rail', rail, { times: 2 })]);
+  const railAt = (end: 'bottom' | 'top'): Panel =>
+    panelOf(
+      base,
+      'door',
+      `${hand}-rail-${end}`,
+      { key: 'door-rail', of: end },
+      {
+        frame: frame(
+          vector(leaf.left + rail, leaf.bottom + (end === 'top' ? leaf.height.value - rail : 0), leaf.out - base.stockOf(doors.stock).used.value),
+          ALONG,
+          UP,
+        ),
+        length: between,
+        width: railTerm,
+        stock: doors.stock,
+      },
+    );
+  const panels = [stile('left'), stile('right'), railAt('bottom'), railAt('top')];
+  const [left, right, low, high] = panels.map(({ id }) => id) as [string, string, string, string];
+  const t = base.stockOf(doors.stock).used.value;
+  const thin = base.stockOf(doors.infillStock).used.value;
+  const groove: Joint = {
+    ...jointOf(box, 'dado'),
+    depth: Math.min(box.jointDepth.nm, rail / 2) as Length,
+    play: FIT_PLAY.loose,
+    endPlay: END_PLAY,
+    glue: false,
+    fastening: null,
+  };
+  const high2 = dimension([plus('leaf-height', leaf.height.value, { inner: leaf.height }), minus('door-rail', rail, { times: 2 })]);
+  const infill = panelOf(
+    base,
+    'door',
+    `${hand}-infill`,
+    { key: doors.infill === 'glass' ? 'door-glass' : 'door-panel' },
+    {
+      frame: frame(vector(leaf.left + rail, leaf.bottom + rail, leaf.out - Math.round((t - thin) / 2)), UP, ALONG),
+      length: high2,
+      width: between,
+      stock: doors.infillStock,
+    },
+  );
+  const tenons = jointOf(box, 'butt');
+  return {
+    panels: [...panels, infill],
+    meetings: [
+      ...[low, high].flatMap((id) => [meet(id, 'start', left, 'far', tenons), meet(id, 'end', right, 'near', tenons)]),
+      meet(infill.id, 'near', left, 'far', groove),
+      meet(infill.id, 'far', right, 'near', groove),
+      meet(infill.id, 'start', low, 'far', groove),
+      meet(infill.id, 'end', high, 'near', groove),
+    ],
+    hinged: hand === 'right' ? right : hand === 'up' ? high : hand === 'down' ? low : left,
+  };
+}
+
+/** Cups in the rear face, the ends ones by the same distance from both ends, the others evenly between. */
+function hingeCups(hand: Hand, width: Length, height: Length, count: number): Cut[] {
+  const upright = hand === 'left' || hand === 'right';
+  const run = upright ? height : width;
+  const fromEnd = Math.min(CUP.fromEnd, Math.floor(run / 4));
+  const across = { left: CUP.inset, right: width - CUP.inset, up: height - CUP.inset, down: CUP.inset }[hand];
+  const step = (run - 2 * fromEnd) / (count - 1);
+  return Array.from({ length: count }, (_, k): Cut => {
+    const at = Math.round(fromEnd + k * step);
+    return {
+      kind: 'holes',
+      id: `cup-${k + 1}`,
+      face: 'other',
+      at: upright ? { u: at, v: across } : { u: across, v: at },
+      step: { u: 0, v: 0 },
+      count: 1,
+      diameter: CUP.across as Length,
+      depth: CUP.deep as Length,
+      reason: { key: 'hinge-cup' },
+    };
+  });
+}
+
+const HANDLES = {
+  'finger-hole': { holes: 1, apart: 0, across: 30 },
+  knob: { holes: 1, apart: 0, across: 5 },
+  bar: { holes: 2, apart: 128, across: 5 },
+} as const;
+
+/** On the opening edge, at a third of the height from where a hand comes: low on a door over the bench, in the middle of a lid. */
+function handleHoles({ doors, id: _id }: Doored, hand: Hand, width: Length, height: Length): Cut[] {
+  if (doors.handle === 'none') return [];
+  const { holes, apart, across } = HANDLES[doors.handle];
+  const inward = doors.handleIn.nm;
+  const upright = hand === 'left' || hand === 'right';
+  const v = hand === 'left' ? width - inward : hand === 'right' ? inward : Math.round(width / 2);
+  const u = hand === 'up' ? inward : hand === 'down' ? height - inward : Math.round(height / 3);
+  const half = Math.round((apart * NM_PER.mm) / 2);
+  return [
+    {
+      kind: 'holes',
+      id: 'handle',
+      face: 'reference',
+      at: upright ? { u: u - half, v } : { u, v: v - half },
+      step: upright ? { u: 2 * half, v: 0 } : { u: 0, v: 2 * half },
+      count: holes,
+      diameter: (across * NM_PER.mm) as Length,
+      depth: null,
+      reason: { key: 'handle' },
+    },
+  ];
+}

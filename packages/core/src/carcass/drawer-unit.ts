@@ -1,0 +1,280 @@
+/**
+ * The drawer unit: a shell with boxes that run in it. Fronts are laid off downwards from one datum with
+ * the same gap between them and at both ends; the box behind each follows from its front and its slides.
+ */
+import { FIT_PLAY } from '../joints/fits.ts';
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, ZERO, type Length } from '../length/length.ts';
+import type { Joint, Meeting } from '../solid/meeting.ts';
+import { frame, type Panel, type Role } from '../solid/panel.ts';
+import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { fasteningOf, jointOf, laidOn, LOOSE, meet } from './joinery.ts';
+import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { inOrder } from './spaces.ts';
+import { newBase, pick, type NewUnit } from './unit-base.ts';
+
+export interface Drawer {
+  readonly id: string;
+  /** From the top down. */
+  readonly order: number;
+  /** Of the front; null shares what the others leave. */
+  readonly height: Entered | null;
+}
+
+export interface DrawerUnit extends Shelled {
+  readonly family: 'drawer-unit';
+  readonly frontStock: string;
+  readonly fronts: 'inset' | 'overlay';
+  readonly gap: Entered;
+  /** Each front that shares is so many times as high as the one above it. */
+  readonly growth: number;
+  readonly boxStock: string;
+  readonly bottomStock: string;
+  readonly bottomIn: 'groove' | 'rabbet';
+  /** A groove's lower wall over the box's lower edge. */
+  readonly bottomUp: Entered;
+  readonly corner: 'rabbet' | 'dado' | 'butt' | 'pocket';
+  readonly slides: {
+    readonly kind: 'side' | 'runner';
+    /** At each side of the box. */
+    readonly clearance: Entered;
+    readonly length: Entered;
+    readonly ratedKg: number;
+  };
+  /** The box below its front's top; above its front's bottom. */
+  readonly boxBelow: Entered;
+  readonly boxAbove: Entered;
+  readonly drawers: Readonly<Record<string, Drawer>>;
+}
+
+export function newDrawerUnit(start: NewUnit): DrawerUnit {
+  const { unit, stock, backStock } = start;
+  const drawers = [1, 2, 3].map((order): Drawer => ({ id: `d${order}`, order, height: null }));
+  return {
+    ...newBase(
+      'drawer-unit',
+      start,
+      drawers.map(({ id }) => id),
+    ),
+    ...newShell(unit, backStock),
+    front: 'drawers',
+    frontStock: stock,
+    fronts: 'inset',
+    gap: pick(unit, '2', '3/32'),
+    growth: 1.25,
+    boxStock: stock,
+    bottomStock: backStock,
+    bottomIn: 'groove',
+    bottomUp: pick(unit, '10', '3/8'),
+    corner: 'rabbet',
+    slides: { kind: 'side', clearance: pick(unit, '12.7', '1/2'), length: pick(unit, '250', '10'), ratedKg: 25 },
+    boxBelow: pick(unit, '20', '3/4'),
+    boxAbove: pick(unit, '15', '5/8'),
+    drawers: Object.fromEntries(drawers.map((drawer) => [drawer.id, drawer])),
+  };
+}
+
+type Frame = ShellFrame<DrawerUnit>;
+const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
+
+/** A front with its place: lower edge over the unit's bottom. */
+interface LaidFront {
+  readonly drawer: Drawer;
+  readonly number: number;
+  readonly bottom: number;
+  readonly height: Dimension;
+}
+
+export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): Unit {
+  const base = shellFrame(box, stockOf);
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const made = layFronts(base).map((front) => drawerBox(base, front));
+  const t = stockOf(box.frontStock).used.value;
+  return {
+    id: box.id,
+    panels: [...shellPanels(base), ...made.flatMap(({ panels }) => panels), ...hangingPanels],
+    meetings: [...shellMeetings(base), ...made.flatMap(({ meetings }) => meetings)],
+    compartments: made.map(({ space }) => space),
+    hardware: made.flatMap(({ hardware }) => hardware),
+    hanging,
+    outside: shellOutside(base, box.fronts === 'overlay' ? [plus('drawer-front', t)] : []),
+  };
+}
+
+/** Fronts from the datum down: inset from the inside ceiling, overlaid from the unit's top. The last gap is a gap like the others. */
+function layFronts(base: Frame): LaidFront[] {
+  const { box, floor, ceiling, insideHeight } = base;
+  const inset = box.fronts === 'inset';
+  const drawers = inOrder(box.drawers);
+  const datum = inset ? ceiling : box.height.nm;
+  const foot = inset ? floor : 0;
+  const space = inset
+    ? plus('inside-height', insideHeight.value, { inner: insideHeight })
+    : plus('height', (datum - foot) as Length, { source: own(box, 'height') });
+  const entered = drawers.flatMap(({ id: drawer, height }) =>
+    height ? [minus('front-height', height.nm, { source: own(box, 'drawers', drawer, 'height') })] : [],
+  );
+  const shared = dimension([space, minus('gap', box.gap.nm, { times: drawers.length + 1, source: own(box, 'gap') }), ...entered]);
+  const shares = drawers.map(({ height }, index) => (height ? 0 : box.growth ** drawers.slice(0, index).filter((each) => each.height === null).length));
+  const all = shares.reduce((sum, share) => sum + share, 0) || 1;
+  let down = 0;
+  let taken = 0;
+  return drawers.map((drawer, index) => {
+    const before = Math.round((shared.value * taken) / all);
+    taken += shares[index]!;
+    const mine = Math.round((shared.value * taken) / all) - before;
+    const height = drawer.height
+      ? dimension([plus('front-height', drawer.height.nm, { source: own(box, 'drawers', drawer.id, 'height') })])
+      : dimension([plus('front-share', mine as Length, { inner: shared })]);
+    down += box.gap.nm + height.value;
+    return { drawer, number: index + 1, bottom: datum - down, height };
+  });
+}
+
+interface DrawerBox {
+  readonly panels: Panel[];
+  readonly meetings: Meeting[];
+  readonly hardware: Hardware[];
+  readonly space: Compartment;
+}
+
+function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): DrawerBox {
+  const { box, insideLeft, insideWidth, front } = base;
+  const { slides } = box;
+  const own1 = (...path: string[]) => ({ source: own(box, ...path) });
+  const tf = thicknessTerm(base, box.frontStock);
+  const tb = thicknessTerm(base, box.boxStock);
+  const thin = thicknessTerm(base, box.bottomStock);
+  const inset = box.fronts === 'inset';
+  const of = String(number);
+  const part = (role: Role, name: string, key: string, at: Parameters<typeof panelOf>[4]): Panel =>
+    panelOf(base, role, `${drawer.id}/${name}`, { key, of }, at);
+
+  // The box behind the front.
+  const face = inset ? front - tf.value : front;
+  const length = dimension([plus('slide-length', slides.length.nm, own1('slides', 'length'))]);
+  const rear = face - length.value;
+  const wide = dimension([
+    plus('inside-width', insideWidth.value, { inner: insideWidth }),
+    minus('slide-clearance', slides.clearance.nm, { times: 2, ...own1('slides', 'clearance') }),
+  ]);
+  const between = dimension([...wide.terms, minus('box-side', tb.value, { times: 2, source: tb.source })]);
+  // An overlaid front reaches past the opening; its box may not.
+  const clear = slides.kind === 'runner' ? RUNNER : BOX_CLEAR;
+  const lift = Math.max(0, base.floor + clear - (bottom + box.boxAbove.nm));
+  const duck = Math.max(0, bottom + height.value - box.boxBelow.nm - (base.ceiling - BOX_CLEAR));
+  const high = dimension([
+    plus('front-height', height.value, { inner: height }),
+    minus('box-below', box.boxBelow.nm, own1('boxBelow')),
+    minus('box-above', box.boxAbove.nm, own1('boxAbove')),
+    ...(lift > 0 ? [minus('clear-of-bottom', lift as Length)] : []),
+    ...(duck > 0 ? [minus('clear-of-top', duck as Length)] : []),
+  ]);
+  const low = bottom + box.boxAbove.nm + lift;
+  const left = insideLeft + slides.clearance.nm;
+  const right = left + wide.value;
+  const cornerInset = box.corner === 'dado' ? tb.value : 0;
+  const side = (hand: 'left' | 'right'): Panel =>
+    part('side', hand, `box-${hand}`, {
+      frame: frame(vector(hand === 'left' ? left + tb.value : right, low, rear), OUT, UP),
+      length,
+      width: high,
+      stock: box.boxStock,
+    });
+  const cross = (end: 'front' | 'rear'): Panel =>
+    part('front', `box-${end}`, `box-${end}`, {
+      frame: frame(vector(left + tb.value, low, end === 'front' ? face - cornerInset - tb.value : rear + cornerInset), ALONG, UP),
+      length: between,
+      width: high,
+      stock: box.boxStock,
+    });
+  const grooved = box.bottomIn === 'groove';
+  const floorUp = low + (grooved ? box.bottomUp.nm : 0) + thin.value;
+  const deep = dimension([
+    plus('slide-length', length.value, own1('slides', 'length')),
+    minus('box-side', tb.value, { times: 2, source: tb.source }),
+    ...(cornerInset > 0 ? [minus('corner-inset', cornerInset as Length, { times: 2 })] : []),
+  ]);
+  const bottomPanel = part('bottom', 'bottom', 'box-bottom', {
+    frame: frame(vector(left + tb.value, floorUp, rear + cornerInset + tb.value), ALONG, OUT),
+    length: between,
+    width: deep,
+    stock: box.bottomStock,
+  });
+  const over = inset ? insideWidth : base.behind.length;
+  const applied = part('front', 'applied', 'drawer-front', {
+    frame: frame(vector(inset ? insideLeft + box.gap.nm : box.gap.nm, bottom, face), ALONG, UP),
+    length: dimension([plus(inset ? 'inside-width' : 'width', over.value, { inner: over }), minus('gap', box.gap.nm, { times: 2, ...own1('gap') })]),
+    width: height,
+    stock: box.frontStock,
+  });
+  const runners = slides.kind === 'runner' ? runnerPanels(base, part, low) : [];
+  const panels = [side('left'), side('right'), cross('front'), cross('rear'), bottomPanel, applied, ...runners];
+  const [l, r, f, b, bot] = panels.map((panel) => panel.id) as [string, string, string, string, string];
+
+  const cornerJoint = jointOf(
+    box,
+    box.corner === 'pocket' ? 'butt' : box.corner,
+    box.corner === 'pocket' ? { fastening: fasteningOf(box, 2), glue: false } : {},
+  );
+  const groove: Joint = jointOf(box, grooved ? 'dado' : 'rabbet', { play: grooved ? FIT_PLAY.glue : ZERO, fastening: null, glue: !grooved && box.glue });
+  const slide: Joint = { ...LOOSE, kind: 'slide' };
+  return {
+    panels,
+    meetings: [
+      ...[f, b].flatMap((panel) => [meet(panel, 'start', l, 'reference', cornerJoint, ['corner']), meet(panel, 'end', r, 'other', cornerJoint, ['corner'])]),
+      meet(bot, 'start', l, 'reference', groove, ['bottomIn']),
+      meet(bot, 'end', r, 'other', groove, ['bottomIn']),
+      meet(bot, 'near', b, 'other', groove, ['bottomIn']),
+      meet(bot, 'far', f, 'reference', groove, ['bottomIn']),
+      laidOn(applied.id, 'reference', f, 'other', box, { fastening: fasteningOf(box, 4) }),
+      { ...meet(l, 'near', id(base, 'side/left'), 'other', slide), id: `${l}:slide` },
+      { ...meet(r, 'near', id(base, 'side/right'), 'reference', slide), id: `${r}:slide` },
+      ...runners.map((runner, index) =>
+        laidOn(runner.id, index === 0 ? 'other' : 'reference', id(base, index === 0 ? 'side/left' : 'side/right'), index === 0 ? 'other' : 'reference', box),
+      ),
+    ],
+    hardware: slides.kind === 'side' ? [{ id: `${bot}/slides`, kind: 'slide', name: { key: 'slides', of }, count: 2, panel: l }] : [],
+    space: {
+      id: id(base, `space/${drawer.id}`),
+      name: { key: 'drawer', of },
+      floor: bot,
+      keptBy: drawer.id,
+      width: between,
+      height: dimension([
+        plus('box-height', high.value, { inner: high }),
+        ...(grooved ? [minus('bottom-up', box.bottomUp.nm, own1('bottomUp'))] : []),
+        minus('box-bottom-thickness', thin.value, { source: thin.source }),
+      ]),
+      depth: deep,
+      at: { along: (left + tb.value) as Length, up: floorUp as Length, out: (rear + cornerInset + tb.value) as Length },
+    },
+  };
+}
+
+/** A box keeps this from the top and the bottom of the shell. [ASSUME] */
+const BOX_CLEAR = (5 * NM_PER.mm) as Length;
+/** Height of a wooden runner. [ASSUME] */
+const RUNNER = (12 * NM_PER.mm) as Length;
+
+/** A strip under each side of the box, from the back to behind an inset front: it is never in the front's way. */
+function runnerPanels(base: Frame, part: (role: Role, name: string, key: string, at: Parameters<typeof panelOf>[4]) => Panel, low: number): Panel[] {
+  const { box, insideRear, insideDepth, insideLeft, insideWidth } = base;
+  const tf = thicknessTerm(base, box.frontStock);
+  const length = dimension([
+    plus('inside-depth', insideDepth.value, { inner: insideDepth }),
+    ...(box.fronts === 'inset' ? [minus('drawer-front', tf.value, { source: tf.source })] : []),
+  ]);
+  const t = base.stockOf(box.stock).used.value;
+  const at = (along: number) => ({
+    frame: frame(vector(along, low - RUNNER, insideRear), OUT, UP),
+    length,
+    width: dimension([plus('runner-height', RUNNER)]),
+    stock: box.stock,
+  });
+  return [part('ledge', 'runner-left', 'runner-left', at(insideLeft + t)), part('ledge', 'runner-right', 'runner-right', at(insideLeft + insideWidth.value))];
+}

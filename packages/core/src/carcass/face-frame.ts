@@ -1,0 +1,108 @@
+/** A frame of boards on the front edges of a carcass, for any family. */
+import type { Entered } from '../length/entered.ts';
+import { ZERO, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Panel } from '../solid/panel.ts';
+import { ALONG, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, type Base } from './box-frame.ts';
+import type { Opening } from './doors.ts';
+import { jointOf, meet } from './joinery.ts';
+import type { UnitBase } from './unit-base.ts';
+
+export interface FaceFrameChoice {
+  readonly stock: string;
+  /** Width of the stiles; of the rails. */
+  readonly stile: Entered;
+  readonly rail: Entered;
+  /** How far the stiles run past the sides, to be scribed to a wall or a neighbor. */
+  readonly overhang: Entered;
+  /** flush: the stiles end with the sides' inner faces, whatever their width says. proud: they stand into the opening. */
+  readonly inside: 'flush' | 'proud';
+  readonly joined: 'pockets' | 'dowels';
+}
+
+export interface Framed extends UnitBase {
+  readonly faceFrame: FaceFrameChoice | null;
+}
+
+export interface FaceFramePlan {
+  readonly panels: readonly Panel[];
+  readonly meetings: readonly Meeting[];
+  /** What is left to look into and to hang doors in. */
+  readonly opening: Opening;
+  readonly thickness: Length;
+}
+
+/** The frame on an opening; the opening itself when there is none. `ends` are the carcass' own bottom and top. */
+export function frameFront(base: Base<Framed>, bare: Opening, height: Dimension): FaceFramePlan {
+  const { box } = base;
+  const choice = box.faceFrame;
+  if (!choice) return { panels: [], meetings: [], opening: bare, thickness: ZERO };
+  const t = base.stockOf(choice.stock).used.value;
+  const source = (key: string) => ({ source: own(box, 'faceFrame', key) });
+  const flush = choice.inside === 'flush';
+  const overhang = choice.overhang.nm;
+  const stileWidth = flush
+    ? dimension([plus('side', bare.edges.left), plus('frame-overhang', overhang, source('overhang'))])
+    : dimension([plus('frame-stile', choice.stile.nm, source('stile'))]);
+  const low = flush ? bare.bottom : choice.rail.nm;
+  const high = flush ? height.value - bare.bottom - bare.height.value : choice.rail.nm;
+  const into = stileWidth.value - overhang;
+  const width = bare.left + bare.width.value + bare.edges.right;
+  const rails = dimension([
+    plus('width', width as Length),
+    plus('frame-overhang', overhang, { times: 2 }),
+    minus('frame-stile', stileWidth.value, { times: 2, inner: stileWidth }),
+  ]);
+  const front = (bare.front + t) as Length;
+  const stile = (side: 'left' | 'right'): Panel =>
+    panelOf(
+      base,
+      'frame',
+      `stile-${side}`,
+      { key: `frame-stile-${side}` },
+      {
+        frame: frame(vector(side === 'left' ? 0 - overhang : width - into, 0, front), UP, ALONG),
+        length: height,
+        width: stileWidth,
+        stock: choice.stock,
+      },
+    );
+  const rail = (end: 'bottom' | 'top', size: number): Panel =>
+    panelOf(
+      base,
+      'frame',
+      `rail-${end}`,
+      { key: `frame-rail-${end}` },
+      {
+        frame: frame(vector(into, end === 'bottom' ? 0 : height.value - size, bare.front), ALONG, UP),
+        length: rails,
+        width: dimension([plus(flush ? 'frame-rail-flush' : 'frame-rail', size as Length, flush ? {} : source('rail'))]),
+        stock: choice.stock,
+      },
+    );
+  const panels = [stile('left'), stile('right'), rail('bottom', low), rail('top', high)];
+  const [left, right, bottom, top] = panels.map(({ id }) => id) as [string, string, string, string];
+  const joined = jointOf(box, 'butt', { fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 2 } });
+  const glued = jointOf(box, 'butt', { fastening: null });
+  const ends = [bottom, top].flatMap((id) => [meet(id, 'start', left, 'far', joined), meet(id, 'end', right, 'near', joined)]);
+  return {
+    panels,
+    meetings: [
+      ...ends,
+      { ...meet(bare.frames.left, 'far', left, 'other', glued), id: `${left}:on` },
+      { ...meet(bare.frames.right, 'far', right, 'other', glued), id: `${right}:on` },
+    ],
+    thickness: t,
+    opening: {
+      left: into as Length,
+      bottom: low as Length,
+      width: rails,
+      height: dimension([plus('height', height.value, { inner: height }), minus('frame-rail', low as Length), minus('frame-rail', high as Length)]),
+      edges: { left: stileWidth.value, right: stileWidth.value, bottom: low as Length, top: high as Length },
+      front,
+      frames: { left, right, bottom, top },
+    },
+  };
+}

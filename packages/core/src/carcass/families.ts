@@ -1,0 +1,54 @@
+/**
+ * The families of unit there are, in the order of the gallery. A new one joins here, and nowhere else:
+ * its decisions and panels in a file of its own, what can be entered beside it in `…-form.ts`.
+ */
+import type { Unit } from '../solid/unit.ts';
+import type { StockOf } from './box-frame.ts';
+import type { Family } from './family.ts';
+import { SHELF_BOX } from './shelf-box-form.ts';
+import { FOLD_DOWN } from './fold-down-form.ts';
+import { INSERT_WORDS, INSERTS_FORM, withInserts } from './inserts.ts';
+import { CABINET_RUN } from './cabinet-run-form.ts';
+import { DRAWER_UNIT } from './drawer-unit-form.ts';
+import { LEDGE_RACK } from './ledge-rack-form.ts';
+import { MITRED_BOX } from './mitred-box-form.ts';
+import { SLAB } from './slab-form.ts';
+import { SLOPED_BOX } from './sloped-box-form.ts';
+import { SLOT_RACK } from './slot-rack-form.ts';
+import { TOOL_TILL } from './tool-till-form.ts';
+import type { ShelfBox } from './shelf-box.ts';
+
+const ALL = [SHELF_BOX, CABINET_RUN, TOOL_TILL, SLOT_RACK, LEDGE_RACK, SLOPED_BOX, MITRED_BOX, DRAWER_UNIT, FOLD_DOWN, SLAB] as const;
+
+type DesignOf<F> = F extends Family<infer D> ? D : never;
+
+/** A unit of any family. */
+export type UnitDesign = DesignOf<(typeof ALL)[number]>;
+export type FamilyId = UnitDesign['family'];
+
+/** Every family with the list of inserts that any unit may have. */
+export const FAMILIES: readonly Family[] = ALL.map((family) => ({ ...family, form: { ...family.form, elements: [...family.form.elements, INSERTS_FORM] } }));
+
+const BY_ID: ReadonlyMap<string, Family> = new Map(FAMILIES.map((family) => [family.id, family]));
+
+/** The family of a unit; throws a RangeError on a name that is none. */
+export function familyOf({ family }: { readonly family: string }): Family {
+  const found = BY_ID.get(family);
+  if (!found) throw new RangeError(`there is no family '${family}'`);
+  return found;
+}
+
+/** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
+export const buildUnit = (design: UnitDesign, stockOf: StockOf): Unit => withInserts(familyOf(design).build(design, stockOf), design, stockOf);
+
+/** Whether a measure of a unit is entered, or follows from others. */
+export const enters = (design: UnitDesign, path: string): boolean =>
+  familyOf(design).form.fields.some((field) => field.path.join('.') === path && (field.when?.(design) ?? true));
+
+export const isShelfBox = (design: UnitDesign): design is ShelfBox => design.family === 'shelf-box';
+
+/** Words of all families: what a field, a part or a length of one of them is called. */
+export const FAMILY_WORDS: Readonly<Record<string, string>> = Object.assign({ ...INSERT_WORDS }, ...FAMILIES.map(({ words }) => words)) as Record<
+  string,
+  string
+>;

@@ -1,0 +1,21 @@
+/** What a family is to the rest of the program: one entry of the list in families.ts. */
+import type { DisplayUnit } from '../length/length.ts';
+import type { Unit } from '../solid/unit.ts';
+import type { StockOf } from './box-frame.ts';
+import type { AnyUnit, Form } from './form.ts';
+import type { NewUnit, UnitBase } from './unit-base.ts';
+
+export interface Family<D extends UnitBase = AnyUnit> {
+  readonly id: D['family'];
+  readonly form: Form<D>;
+  /** Names of its fields, parts and lengths that no other family has; and its own: 'family-…', 'family-…-for'. */
+  readonly words: Readonly<Record<string, string>>;
+  /** Outer sizes to start from, as typed: width, height, depth. */
+  readonly usual: Readonly<Record<DisplayUnit, readonly [width: string, height: string, depth: string]>>;
+  /** A sound unit to start from. */
+  create(start: NewUnit): D;
+  /** Panels that meet. Throws a RangeError only on what the form cannot hold. */
+  build(design: D, stockOf: StockOf): Unit;
+  /** A rule across fields that the form cannot say row by row; null when it holds. */
+  faultOf?(design: D): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null;
+}

@@ -1,0 +1,257 @@
+/**
+ * The fold-down surface: a backboard on its cleat, a ledger across it, a leaf hinged to the ledger, and gate
+ * brackets that swing out under it. Two states of the same panels; both must be free of one another.
+ */
+import type { Entered } from '../length/entered.ts';
+import { ZERO, type Length } from '../length/length.ts';
+import type { Joint, Meeting } from '../solid/meeting.ts';
+import { frame, type Edge, type Panel } from '../solid/panel.ts';
+import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
+import { dimension, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { laidOn, LOOSE, meet } from './joinery.ts';
+import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+
+export interface FoldDown extends UnitBase {
+  readonly family: 'fold-down';
+  /** How it is drawn and checked. */
+  readonly state: 'open' | 'folded';
+  readonly leafStock: string;
+  readonly ledger: Entered;
+  readonly hinge: 'butt' | 'piano' | 'drop-leaf';
+  /** gate: wooden brackets that swing. bracket: bought folding ones. leg: legs that fold under the leaf. */
+  readonly supports: 'gate' | 'bracket' | 'leg';
+  readonly supportCount: number;
+  /** Of a gate, from the backboard out; of a leg, its height. */
+  readonly reach: Entered;
+  readonly gateHeight: Entered;
+  readonly gateStock: string;
+  /** A pair of bought brackets carries. */
+  readonly ratedKg: number;
+  readonly latch: boolean;
+}
+
+export function newFoldDown(start: NewUnit): FoldDown {
+  const { unit, stock } = start;
+  const base = newBase('fold-down', start, ['leaf']);
+  return {
+    ...base,
+    hanging: {
+      ...base.hanging,
+      rail: null,
+      drop: pick(unit, '60', '2 3/8'),
+      cabinetScrew: { ...base.hanging.cabinetScrew, length: pick(unit, '30', '1 1/4') },
+    },
+    state: 'open',
+    leafStock: stock,
+    ledger: pick(unit, '90', '3 1/2'),
+    hinge: 'piano',
+    supports: 'gate',
+    supportCount: 2,
+    reach: pick(unit, '320', '12 1/2'),
+    gateHeight: pick(unit, '300', '12'),
+    gateStock: stock,
+    ratedKg: 60,
+    latch: true,
+  };
+}
+
+interface FoldFrame extends HungFrame<FoldDown> {
+  readonly rear: Length;
+  /** Front faces of the backboard and of the ledger. */
+  readonly boardFront: Length;
+  readonly ledgerFront: Length;
+  readonly leaf: Length;
+}
+
+const id = ({ box }: Pick<FoldFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+
+/** What keeps it from folding flat; null when it does. */
+export function foldFault(
+  box: FoldDown,
+): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null {
+  if (box.depth.nm > box.height.nm)
+    return { code: 'fold', path: ['depth'], message: 'folded, the leaf would hang below the backboard', accepted: `at most the height, ${box.height.text}` };
+  if (box.supports !== 'gate') return null;
+  if (box.reach.nm > box.depth.nm)
+    return { code: 'fold', path: ['reach'], message: 'the gates would stand out past the leaf', accepted: `at most the leaf, ${box.depth.text}` };
+  if (box.gateHeight.nm > box.height.nm - box.ledger.nm)
+    return { code: 'fold', path: ['gateHeight'], message: 'the gates do not fit under the ledger', accepted: 'less than the height without the ledger' };
+  if (box.reach.nm * box.supportCount > box.width.nm)
+    return { code: 'fold', path: ['reach'], message: 'folded, the gates would lie over one another', accepted: 'all of them side by side within the width' };
+  return null;
+}
+
+export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
+  const T = stockOf(box.stock).used.value;
+  const rear = stockOf(box.hanging.stock).used.value;
+  const leaf = stockOf(box.leafStock).used.value;
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const boardFront = (rear + T) as Length;
+  const base: FoldFrame = {
+    box,
+    stockOf,
+    T,
+    rear,
+    boardFront,
+    ledgerFront: (boardFront + T) as Length,
+    leaf,
+    behind: { left: ZERO, length: width },
+    topUp: box.height.nm,
+    insideLeft: ZERO,
+    insideWidth: width,
+    ceiling: box.height.nm,
+    insideRear: boardFront,
+    floorMid: 0,
+  };
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const gates = box.supports === 'gate' ? gatePanels(base) : [];
+  const open = box.state === 'open';
+  return {
+    id: box.id,
+    panels: [backboard(base), ledger(base), leafPanel(base), ...gates, ...hangingPanels],
+    meetings: meetings(base, gates),
+    compartments: open ? [compartment(base)] : [],
+    hardware: hardware(base),
+    hanging,
+    outside: {
+      width,
+      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: dimension([
+        plus('gap-behind', rear),
+        plus('backboard', T),
+        plus('ledger-thickness', T),
+        open ? plus('leaf-out', box.depth.nm, { source: own(box, 'depth') }) : plus('leaf-thickness', leaf),
+      ]),
+    },
+  };
+}
+
+function backboard(base: FoldFrame): Panel {
+  const { box, boardFront } = base;
+  return panelOf(
+    base,
+    'back',
+    '',
+    { key: 'backboard' },
+    {
+      frame: frame(vector(0, 0, boardFront), UP, ALONG),
+      length: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      width: base.behind.length,
+      stock: box.stock,
+    },
+  );
+}
+
+function ledger(base: FoldFrame): Panel {
+  const { box, boardFront } = base;
+  return panelOf(
+    base,
+    'ledge',
+    'ledger',
+    { key: 'ledger' },
+    {
+      frame: frame(vector(0, box.height.nm - box.ledger.nm, boardFront), ALONG, UP),
+      length: base.behind.length,
+      width: dimension([plus('ledger-height', box.ledger.nm, { source: own(box, 'ledger') })]),
+      stock: box.stock,
+    },
+  );
+}
+
+/** Open it lies level, its upper face flush with the ledger's top; folded it hangs before the ledger. */
+function leafPanel(base: FoldFrame): Panel {
+  const { box, ledgerFront, leaf } = base;
+  const open = box.state === 'open';
+  const top = box.height.nm;
+  return panelOf(
+    base,
+    'leaf',
+    '',
+    { key: 'leaf' },
+    {
+      frame: open ? frame(vector(0, top, ledgerFront), ALONG, OUT) : frame(vector(0, top, ledgerFront + leaf), ALONG, scale(UP, -1)),
+      length: base.behind.length,
+      width: dimension([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]),
+      stock: box.leafStock,
+      banded: true,
+    },
+  );
+}
+
+/** A gate is a board with its lower front corner sawn off. Open it stands out under the leaf; folded it lies along the backboard. */
+function gatePanels(base: FoldFrame): Panel[] {
+  const { box, boardFront, leaf } = base;
+  const t = thicknessTerm(base, box.gateStock).value;
+  const high = Math.min(box.height.nm - leaf, box.height.nm - box.ledger.nm);
+  const tall = box.gateHeight.nm;
+  const reach = box.reach.nm;
+  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+  const toe = Math.round(Math.min(tall, reach) / 4);
+  const outline = [edge('near', 0, 0), edge('end', tall, 0), edge('far', tall, reach), edge('slope', tall - toe, reach), edge('start', 0, toe)];
+  const length = dimension([plus('gate-height', tall, { source: own(box, 'gateHeight') })]);
+  const width = dimension([plus('gate-reach', reach, { source: own(box, 'reach') })]);
+  return Array.from({ length: box.supportCount }, (_, index) => {
+    const slot = box.width.nm / box.supportCount;
+    const left = index < box.supportCount / 2;
+    // Hinged on its outer side, so that it swings inwards to lie flat.
+    const hinge = Math.round(left ? slot * index + (slot - reach) / 2 : slot * (index + 1) - (slot - reach) / 2);
+    const along = left ? hinge : hinge - t;
+    const at =
+      box.state === 'open'
+        ? frame(vector(along, high - tall, boardFront), UP, OUT)
+        : left
+          ? frame(vector(hinge, high - tall, boardFront + t), UP, ALONG)
+          : frame(vector(hinge, high - tall, boardFront), UP, scale(ALONG, -1));
+    return panelOf(base, 'divider', `gate-${index + 1}`, { key: 'gate', of: String(index + 1) }, { frame: at, length, width, stock: box.gateStock, outline });
+  });
+}
+
+const HINGED: Joint = { ...LOOSE, kind: 'hinge' };
+
+function meetings(base: FoldFrame, gates: readonly Panel[]): Meeting[] {
+  const { box } = base;
+  const board = id(base, 'back');
+  return [
+    laidOn(id(base, 'ledge/ledger'), 'reference', board, 'reference', box, {
+      fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 6 },
+    }),
+    meet(id(base, 'leaf'), 'near', id(base, 'ledge/ledger'), 'other', HINGED),
+    ...gates.map(({ id: gate }) => meet(gate, 'near', board, 'reference', HINGED)),
+  ];
+}
+
+function hardware({ box }: FoldFrame): Hardware[] {
+  const leaf = `${box.id}/leaf`;
+  return [
+    { id: `${leaf}/hinges`, kind: 'hinge', name: { key: `hinge-${box.hinge}` }, count: box.hinge === 'piano' ? 1 : 3, panel: leaf },
+    ...(box.supports === 'gate'
+      ? [{ id: `${leaf}/gate-hinges`, kind: 'hinge' as const, name: { key: 'gate-hinges' }, count: 2 * box.supportCount, panel: leaf }]
+      : []),
+    ...(box.supports === 'bracket'
+      ? [{ id: `${leaf}/brackets`, kind: 'bracket' as const, name: { key: 'folding-brackets' }, count: box.supportCount, panel: leaf }]
+      : []),
+    ...(box.supports === 'leg' ? [{ id: `${leaf}/legs`, kind: 'bracket' as const, name: { key: 'folding-legs' }, count: box.supportCount, panel: leaf }] : []),
+    ...(box.latch ? [{ id: `${leaf}/latch`, kind: 'latch' as const, name: { key: 'latch' }, count: 1, panel: leaf }] : []),
+  ];
+}
+
+function compartment(base: FoldFrame): Compartment {
+  const { box, ledgerFront } = base;
+  const depth: Dimension = dimension([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]);
+  return {
+    id: id(base, 'space/leaf'),
+    name: { key: 'on-the-leaf' },
+    floor: id(base, 'leaf'),
+    keptBy: 'leaf',
+    width: base.behind.length,
+    height: dimension([plus('work-height', WORK)]),
+    depth,
+    at: { along: ZERO, up: box.height.nm, out: ledgerFront },
+  };
+}
+
+/** Height of what is worked on, for its centre of gravity. [ASSUME] */
+const WORK = 300_000_000 as Length;

@@ -1,0 +1,190 @@
+/**
+ * What can be entered about a unit, field by field. The form on the screen, the file reader and the
+ * API all take their limits from these rows, so that nothing can be typed that cannot be read back.
+ */
+import { SCREW_IDS } from '../joints/screws.ts';
+import { mm, type Length } from '../length/length.ts';
+import { pick, type UnitBase } from './unit-base.ts';
+
+export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place';
+
+/** A list of families holds rows for all of them: which unit a row is read with is known only where it is read. */
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+export type AnyUnit = any;
+
+interface FieldBase<D> {
+  /** Path inside the unit, or inside an element of a list. */
+  readonly path: readonly string[];
+  /** Key of the word list. */
+  readonly label: string;
+  readonly group: FieldGroup;
+  /** Shown only when it matters. */
+  readonly when?: (design: D) => boolean;
+}
+
+export type FieldKind =
+  | {
+      readonly kind: 'length';
+      readonly least: Length;
+      readonly most: Length;
+      readonly optional?: boolean;
+      readonly start?: { readonly mm: string; readonly in: string };
+    }
+  | { readonly kind: 'count'; readonly least: number; readonly most: number }
+  | { readonly kind: 'number'; readonly least: number; readonly most: number; readonly measure: 'kg' | 'N' | 'factor' }
+  | { readonly kind: 'degrees'; readonly least: number; readonly most: number }
+  | { readonly kind: 'yes-no' }
+  | { readonly kind: 'text'; readonly most: number }
+  | { readonly kind: 'stock'; readonly sheetsOnly: boolean; readonly optional?: boolean }
+  /** One of the unit's spaces. */
+  | { readonly kind: 'space' }
+  /** Kept in the document but set elsewhere than in the form. */
+  | { readonly kind: 'id'; readonly optional: boolean };
+
+export type Field<D = AnyUnit> = FieldBase<D> &
+  (
+    | FieldKind
+    | { readonly kind: 'choice'; readonly options: readonly string[]; readonly allows?: (design: D, option: string) => boolean }
+    /** A part that may be there or not: null, or an object whose fields follow. `start` is what it begins with. */
+    | { readonly kind: 'part'; readonly start: (design: D) => unknown }
+  );
+
+/** Elements a person adds, moves and takes out: shelves, dividers, tools. Records by id with an order. */
+export interface ElementsForm<D = AnyUnit> {
+  readonly path: string;
+  readonly label: string;
+  readonly group: FieldGroup;
+  readonly most: number;
+  readonly least: number;
+  readonly fields: readonly Field[];
+  /** A new one, after the last. */
+  readonly start: (design: D, id: string, order: number) => unknown;
+  /** The panel an element is drawn as, to be lit with its row. */
+  readonly panel?: (design: D, id: string) => string;
+}
+
+export interface Form<D = AnyUnit> {
+  readonly fields: readonly Field<D>[];
+  readonly elements: readonly ElementsForm<D>[];
+}
+
+type More<D> = Partial<FieldBase<D>> & { optional?: boolean; start?: { mm: string; in: string } };
+
+/** A length field by its path, with limits in millimetres. */
+export const lengthField = <D = AnyUnit>(path: string, label: string, least: number, most: number, group: FieldGroup, more: More<D> = {}): Field<D> => ({
+  path: path.split('.'),
+  label,
+  group,
+  kind: 'length',
+  least: mm(least),
+  most: mm(most),
+  ...more,
+});
+
+export const choiceField = <D = AnyUnit>(
+  path: string,
+  label: string,
+  options: readonly string[],
+  group: FieldGroup,
+  more: Partial<FieldBase<D>> & { allows?: (design: D, option: string) => boolean } = {},
+): Field<D> => ({ path: path.split('.'), label, group, kind: 'choice', options, ...more });
+
+export const stockField = <D = AnyUnit>(path: string, label: string, group: FieldGroup, more: Partial<FieldBase<D>> = {}, sheetsOnly = true): Field<D> => ({
+  path: path.split('.'),
+  label,
+  group,
+  kind: 'stock',
+  sheetsOnly,
+  ...more,
+});
+
+export const kindField = <D = AnyUnit>(path: string, label: string, group: FieldGroup, kind: FieldKind, more: Partial<FieldBase<D>> = {}): Field<D> => ({
+  path: path.split('.'),
+  label,
+  group,
+  ...kind,
+  ...more,
+});
+
+const usesAssemblyScrew = (box: UnitBase): boolean => box.assembly.perJoint > 0 || (box.hanging.rail !== null && box.hanging.railScrews > 0);
+const hasSpacer = ({ hanging }: UnitBase): boolean => hanging.kind === 'outside' && hanging.spacer !== null;
+
+/** Outer size: limits in millimetres, each from least to most. */
+export const sizeFields = (width: [number, number], height: [number, number], depth: [number, number]): Field<UnitBase>[] => [
+  lengthField('width', 'width', ...width, 'size'),
+  lengthField('height', 'height', ...height, 'size'),
+  lengthField('depth', 'depth', ...depth, 'size'),
+];
+
+export const STOCK_FIELD: Field<UnitBase> = stockField('stock', 'stock', 'size');
+export const BAND_FIELD: Field<UnitBase> = lengthField('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } });
+
+/** How slots, glue and screws are made, in every family. */
+export const JOINERY_FIELDS: readonly Field<UnitBase>[] = [
+  lengthField('jointDepth', 'joint-depth', 1, 25, 'joints'),
+  choiceField('fit', 'fit', ['tight', 'push', 'glue', 'loose'], 'joints'),
+  kindField('glue', 'glue', 'joints', { kind: 'yes-no' }),
+  kindField('assembly.perJoint', 'screws-per-joint', 'joints', { kind: 'count', least: 0, most: 12 }),
+  choiceField('assembly.screw', 'assembly-screw', SCREW_IDS, 'joints', { when: usesAssemblyScrew }),
+  lengthField('assembly.length', 'assembly-length', 12, 160, 'joints', { when: usesAssemblyScrew }),
+];
+
+/** How a unit hangs, in every family. */
+export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
+  stockField('hanging.stock', 'cleat-stock', 'hanging', {}, false),
+  lengthField('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging'),
+  kindField('hanging.bevelDeg', 'bevel', 'hanging', { kind: 'degrees', least: 20, most: 65 }),
+  lengthField('hanging.drop', 'cleat-drop', 0, 1500, 'hanging'),
+  lengthField('hanging.rail', 'rail-height', 30, 400, 'hanging', { optional: true, start: { mm: '90 mm', in: '3 1/2 in' } }),
+  kindField('hanging.railScrews', 'rail-screws', 'hanging', { kind: 'count', least: 0, most: 8 }, { when: ({ hanging }: UnitBase) => hanging.rail !== null }),
+  lengthField('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null }),
+  lengthField('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null }),
+  lengthField('hanging.lowerCleat', 'lower-cleat', 80, 1500, 'hanging', {
+    optional: true,
+    start: { mm: '300 mm', in: '12 in' },
+    when: ({ hanging }) => hanging.kind === 'outside' && hanging.spacer === null,
+  }),
+  {
+    path: ['hanging', 'spacer'],
+    label: 'spacer',
+    group: 'hanging',
+    kind: 'part',
+    start: ({ unit, hanging }: UnitBase) => ({ stock: hanging.stock, height: pick(unit, '60', '2 1/2') }),
+    when: ({ hanging }) => hanging.kind === 'outside',
+  },
+  stockField('hanging.spacer.stock', 'spacer-stock', 'hanging', { when: hasSpacer }, false),
+  lengthField('hanging.spacer.height', 'spacer-height', 15, 400, 'hanging', { when: hasSpacer }),
+  kindField('hanging.wallRail', 'wall-rail', 'hanging', { kind: 'id', optional: true }),
+
+  choiceField('hanging.wallScrew.screw', 'wall-screw', SCREW_IDS, 'fixings'),
+  lengthField('hanging.wallScrew.length', 'wall-screw-length', 20, 200, 'fixings'),
+  kindField('hanging.wallScrew.upper', 'upper-screws', 'fixings', { kind: 'count', least: 0, most: 2 }),
+  kindField('hanging.wallScrew.lower', 'lower-screws', 'fixings', { kind: 'count', least: 0, most: 2 }),
+  choiceField('hanging.cabinetScrew.screw', 'cabinet-screw', SCREW_IDS, 'fixings'),
+  lengthField('hanging.cabinetScrew.length', 'cabinet-screw-length', 12, 160, 'fixings'),
+  kindField('hanging.cabinetScrew.count', 'cabinet-screws', 'fixings', { kind: 'count', least: 0, most: 24 }),
+  kindField('hanging.antiLift', 'anti-lift', 'fixings', { kind: 'yes-no' }),
+  kindField('hanging.shimmed', 'shimmed', 'fixings', { kind: 'yes-no' }),
+
+  lengthField('place.along', 'place-along', -1000, 20_000, 'place'),
+  lengthField('place.up', 'place-up', 0, 4000, 'place'),
+];
+
+/** A cleat outside the back only. */
+export const OUTSIDE_ONLY: Field<UnitBase> = choiceField('hanging.kind', 'hanging-kind', ['outside', 'recessed'], 'hanging', {
+  allows: (_design: UnitBase, option: string) => option === 'outside',
+  when: () => false,
+});
+
+export const FRONT_OPTIONS = ['open', 'door-left', 'door-right', 'doors', 'drawers', 'lid-up', 'flap-down'] as const;
+/** A family with nothing that opens: kept in the document, not shown. */
+export const OPEN_FRONT: Field<UnitBase> = choiceField('front', 'front', FRONT_OPTIONS, 'front', {
+  allows: (_design: UnitBase, option: string) => option === 'open',
+  when: () => false,
+});
+
+/** Most shelves a box may have. */
+export const MOST_SHELVES = 40;
+/** Limits of a fixed shelf's height and of one compartment's contents. */
+export const SHELF_AT = { least: 0, most: 2700 } as const;
+export const MOST_CONTENTS_KG = 2000;

@@ -1,0 +1,309 @@
+/**
+ * Inserts: what stands loose in a space of any unit and holds things in their places: blocks with holes or
+ * slots, pegs, trays, upright leaves with finger notches. Placed from the left and the rear of their space.
+ */
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, type Base, type StockOf } from './box-frame.ts';
+import { choiceField, kindField, lengthField, stockField, type ElementsForm } from './form.ts';
+import { LOOSE, meet } from './joinery.ts';
+import { inOrder } from './spaces.ts';
+import { pick, type UnitBase } from './unit-base.ts';
+
+export interface Insert {
+  readonly id: string;
+  readonly order: number;
+  /** The space it stands in. */
+  readonly in: string;
+  readonly kind: 'holes' | 'slots' | 'pegs' | 'tray' | 'leaves';
+  readonly stock: string;
+  /** Of its left rear corner, from the space's. */
+  readonly along: Entered;
+  readonly out: Entered;
+  readonly length: Entered;
+  readonly depth: Entered;
+  /** Of a tray's walls, of leaves. */
+  readonly height: Entered;
+  /** Holes, slots, pegs or leaves side by side; rows of holes from rear to front. */
+  readonly count: number;
+  readonly rows: number;
+  /** Across what goes in; the next is so much larger. */
+  readonly size: Entered;
+  readonly step: Entered;
+  readonly clearance: Entered;
+  /** Holes and slots go so deep; null goes through. */
+  readonly deep: Entered | null;
+}
+
+export const newInsert = ({ unit, stock }: Pick<UnitBase, 'unit' | 'stock'>, id: string, order: number, space: string): Insert => ({
+  id,
+  order,
+  in: space,
+  kind: 'holes',
+  stock,
+  along: pick(unit, '10', '3/8'),
+  out: pick(unit, '10', '3/8'),
+  length: pick(unit, '200', '8'),
+  depth: pick(unit, '60', '2 3/8'),
+  height: pick(unit, '60', '2 3/8'),
+  count: 4,
+  rows: 1,
+  size: pick(unit, '20', '3/4'),
+  step: pick(unit, '0', '0'),
+  clearance: pick(unit, '1', '1/32'),
+  deep: null,
+});
+
+type OfKind = (insert: Insert) => boolean;
+const is =
+  (...kinds: Insert['kind'][]): OfKind =>
+  ({ kind }) =>
+    kinds.includes(kind);
+
+/** The list every family with spaces has. */
+export const INSERTS_FORM: ElementsForm<UnitBase> = {
+  path: 'inserts',
+  label: 'inserts',
+  group: 'inside',
+  most: 30,
+  least: 0,
+  fields: [
+    kindField('in', 'insert-in', 'inside', { kind: 'space' }),
+    choiceField('kind', 'insert-kind', ['holes', 'slots', 'pegs', 'tray', 'leaves'], 'inside'),
+    stockField('stock', 'insert-stock', 'inside'),
+    lengthField('along', 'insert-along', 0, 3000, 'inside'),
+    lengthField('out', 'insert-out', 0, 900, 'inside'),
+    lengthField('length', 'insert-length', 20, 3000, 'inside'),
+    lengthField('depth', 'insert-depth', 15, 900, 'inside'),
+    lengthField('height', 'insert-height', 8, 600, 'inside', { when: is('tray', 'leaves') }),
+    kindField('count', 'insert-count', 'inside', { kind: 'count', least: 1, most: 60 }, { when: is('holes', 'slots', 'pegs', 'leaves') }),
+    kindField('rows', 'insert-rows', 'inside', { kind: 'count', least: 1, most: 20 }, { when: is('holes', 'pegs') }),
+    lengthField('size', 'insert-size', 1, 300, 'inside', { when: is('holes', 'slots', 'pegs') }),
+    lengthField('step', 'insert-step', 0, 30, 'inside', { when: is('holes') }),
+    lengthField('clearance', 'insert-clearance', 0, 30, 'inside', { when: is('holes', 'slots') }),
+    lengthField('deep', 'insert-deep', 2, 300, 'inside', { optional: true, start: { mm: '12 mm', in: '1/2 in' }, when: is('holes', 'slots', 'pegs') }),
+  ],
+  start: (design, id, order) => newInsert(design, id, order, Object.keys(design.contents)[0] ?? 'bottom'),
+  panel: (design, id) => `${design.id}/holder/${id}${design.inserts[id]?.kind === 'tray' ? '/rear' : design.inserts[id]?.kind === 'leaves' ? '/1' : ''}`,
+};
+
+interface Made {
+  readonly panels: readonly Panel[];
+  readonly meetings: readonly Meeting[];
+  readonly hardware: readonly Hardware[];
+}
+
+/** The unit with its inserts standing in their spaces. One whose space is gone is left out: the checks say so. */
+export function withInserts(unit: Unit, design: UnitBase, stockOf: StockOf): Unit {
+  const inserts = inOrder(design.inserts);
+  if (inserts.length === 0) return unit;
+  const made = inserts.flatMap((insert, index) => {
+    const space = unit.compartments.find(({ keptBy }) => keptBy === insert.in);
+    const floor = space && unit.panels.find(({ id }) => id === space.floor);
+    // Only a level floor takes what stands loose on it.
+    return space && floor && floor.frame.w.up < -0.999 ? [make({ box: design, stockOf }, insert, space, String(index + 1))] : [];
+  });
+  return {
+    ...unit,
+    panels: [...unit.panels, ...made.flatMap(({ panels }) => panels)],
+    meetings: [...unit.meetings, ...made.flatMap(({ meetings }) => meetings)],
+    hardware: [...unit.hardware, ...made.flatMap(({ hardware }) => hardware)],
+  };
+}
+
+function make(base: Base, insert: Insert, space: Compartment, of: string): Made {
+  switch (insert.kind) {
+    case 'tray':
+      return tray(base, insert, space, of);
+    case 'leaves':
+      return leaves(base, insert, space, of);
+    default:
+      return block(base, insert, space, of);
+  }
+}
+
+const entered = ({ box }: Base, insert: Insert, key: string) => ({ source: own(box, 'inserts', insert.id, key) });
+const measure = (base: Base, insert: Insert, key: 'length' | 'depth' | 'height'): Dimension =>
+  dimension([plus(`insert-${key}`, insert[key].nm, entered(base, insert, key))]);
+
+/** A level block whose upper face is the reference; holes in even places, or slots from the front edge. */
+function block(base: Base, insert: Insert, { at, floor }: Compartment, of: string): Made {
+  const t = base.stockOf(insert.stock).used.value;
+  const panel = panelOf(
+    base,
+    'holder',
+    insert.id,
+    { key: `insert-${insert.kind}`, of },
+    {
+      frame: frame(vector(at.along + insert.along.nm, at.up + t, at.out + insert.out.nm), ALONG, OUT),
+      length: measure(base, insert, 'length'),
+      width: measure(base, insert, 'depth'),
+      stock: insert.stock,
+      cuts: insert.kind === 'slots' ? slots(insert) : holes(insert, t),
+    },
+  );
+  const pegs =
+    insert.kind === 'pegs'
+      ? [{ id: `${panel.id}/pegs`, kind: 'dowel' as const, name: { key: 'pegs', of }, count: insert.count * insert.rows, panel: panel.id }]
+      : [];
+  return { panels: [panel], meetings: [meet(panel.id, 'other', floor, 'reference', { ...LOOSE, kind: 'laid' })], hardware: pegs };
+}
+
+const evenly = (run: number, count: number, index: number): number => Math.round((run * (2 * index + 1)) / (2 * count));
+
+function holes({ kind, length, depth, count, rows, size, step, clearance, deep }: Insert, t: Length): Cut[] {
+  const across = (k: number): Length => (kind === 'pegs' ? size.nm : size.nm + clearance.nm + step.nm * k) as Length;
+  const bored = deep && deep.nm < t ? deep.nm : null;
+  const row = (v: number, k: number, many: number): Cut => ({
+    kind: 'holes',
+    id: `${k}-${v}`,
+    face: 'reference',
+    at: { u: evenly(length.nm, count, k), v },
+    step: { u: many > 1 ? evenly(length.nm, count, 1) - evenly(length.nm, count, 0) : 0, v: 0 },
+    count: many,
+    diameter: across(k),
+    depth: bored,
+    reason: { key: `insert-${kind}` },
+  });
+  return Array.from({ length: rows }, (_, r) => evenly(depth.nm, rows, r)).flatMap((v) =>
+    step.nm === 0 || kind === 'pegs' ? [row(v, 0, count)] : Array.from({ length: count }, (_, k) => row(v, k, 1)),
+  );
+}
+
+function slots({ length, depth, count, size, clearance, deep }: Insert): Cut[] {
+  return Array.from({ length: count }, (_, k) => ({
+    kind: 'notch' as const,
+    id: `slot-${k + 1}`,
+    edge: 'far' as const,
+    at: evenly(length.nm, count, count - 1 - k) as Length,
+    width: (size.nm + clearance.nm) as Length,
+    depth: Math.min(deep?.nm ?? depth.nm / 2, depth.nm - 5 * NM_PER.mm) as Length,
+    round: false,
+    reason: { key: 'insert-slots' },
+  }));
+}
+
+/** Front and rear run through, the ends stand between them. */
+function tray(base: Base, insert: Insert, { at, floor }: Compartment, of: string): Made {
+  const t = base.stockOf(insert.stock).used.value;
+  const [left, rear] = [at.along + insert.along.nm, at.out + insert.out.nm];
+  const height = measure(base, insert, 'height');
+  const wall = (name: string, along: number, out: number, long: Dimension, turned: boolean): Panel =>
+    panelOf(
+      base,
+      'holder',
+      `${insert.id}/${name}`,
+      { key: `tray-${name}`, of },
+      {
+        frame: turned ? frame(vector(along, at.up, out), OUT, UP) : frame(vector(along, at.up, out), ALONG, UP),
+        length: long,
+        width: height,
+        stock: insert.stock,
+      },
+    );
+  const long = measure(base, insert, 'length');
+  const short = dimension([plus('insert-depth', insert.depth.nm, entered(base, insert, 'depth')), minus('tray-wall', t, { times: 2 })]);
+  const panels = [
+    wall('rear', left, rear, long, false),
+    wall('front', left, rear + insert.depth.nm - t, long, false),
+    wall('left', left + t, rear + t, short, true),
+    wall('right', left + insert.length.nm, rear + t, short, true),
+  ];
+  const [back, front, leftEnd, rightEnd] = panels.map(({ id }) => id) as [string, string, string, string];
+  const glued = { ...LOOSE, glue: true };
+  return {
+    panels,
+    meetings: [
+      ...[leftEnd, rightEnd].flatMap((end) => [meet(end, 'start', back, 'other', glued), meet(end, 'end', front, 'reference', glued)]),
+      ...panels.map((panel) => meet(panel.id, 'near', floor, 'reference', LOOSE)),
+    ],
+    hardware: [],
+  };
+}
+
+/** A finger notch in the middle of a leaf's upper edge. [ASSUME] */
+const FINGER = { width: 24 * NM_PER.mm, depth: 16 * NM_PER.mm } as const;
+
+/** Upright leaves side by side, each with a notch for a finger: they stand between things, not in joints. */
+function leaves(base: Base, insert: Insert, { at, floor }: Compartment, of: string): Made {
+  const t = base.stockOf(insert.stock).used.value;
+  const height = measure(base, insert, 'height');
+  const depth = measure(base, insert, 'depth');
+  const notched = insert.depth.nm > 2 * FINGER.width && insert.height.nm > 2 * FINGER.depth;
+  const panels = Array.from({ length: insert.count }, (_, k) =>
+    panelOf(
+      base,
+      'holder',
+      `${insert.id}/${k + 1}`,
+      { key: 'leaf-of', of },
+      {
+        frame: frame(
+          vector(at.along + insert.along.nm + evenly(insert.length.nm, insert.count, k) - Math.round(t / 2), at.up, at.out + insert.out.nm),
+          UP,
+          OUT,
+        ),
+        length: height,
+        width: depth,
+        stock: insert.stock,
+        cuts: notched
+          ? [
+              {
+                kind: 'notch',
+                id: 'finger',
+                edge: 'end',
+                at: Math.round(insert.depth.nm / 2) as Length,
+                width: FINGER.width as Length,
+                depth: FINGER.depth as Length,
+                round: true,
+                reason: { key: 'finger-notch' },
+              },
+            ]
+          : [],
+      },
+    ),
+  );
+  return { panels, meetings: panels.map(({ id }) => meet(id, 'start', floor, 'reference', LOOSE)), hardware: [] };
+}
+
+export const INSERT_WORDS: Readonly<Record<string, string>> = {
+  inserts: 'inserts',
+  'insert-in': 'stands in',
+  'insert-kind': 'kind',
+  'insert-stock': 'cut from',
+  'insert-along': 'from the left',
+  'insert-out': 'from the rear',
+  'insert-length': 'length',
+  'insert-depth': 'depth',
+  'insert-height': 'height',
+  'insert-count': 'how many',
+  'insert-rows': 'rows',
+  'insert-size': 'thing, across',
+  'insert-step': 'each next larger by',
+  'insert-clearance': 'clearance',
+  'insert-deep': 'bored to',
+  'insert-holes': 'holder {of} with holes',
+  'insert-slots': 'holder {of} with slots',
+  'insert-pegs': 'peg block {of}',
+  'kind-holes': 'block with holes',
+  'kind-slots': 'block with slots',
+  'kind-pegs': 'block with pegs',
+  'kind-tray': 'tray',
+  'kind-leaves': 'upright leaves',
+  holes: 'block with holes',
+  slots: 'block with slots',
+  tray: 'tray',
+  leaves: 'upright leaves',
+  pegs: 'pegs',
+  'tray-rear': 'rear of tray {of}',
+  'tray-front': 'front of tray {of}',
+  'tray-left': 'left end of tray {of}',
+  'tray-right': 'right end of tray {of}',
+  'tray-wall': 'wall of the tray',
+  'leaf-of': 'leaf of insert {of}',
+  'finger-notch': 'finger notch',
+};

@@ -1,0 +1,265 @@
+/**
+ * The ledge rack: shallow shelves between two sides, with strips across their front; shelves notched for
+ * stems, front strips scooped for bottles; thin strips with a support in the middle.
+ */
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Compartment, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { between, jointOf, meet } from './joinery.ts';
+import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { cutUp, inOrder, type PlacedElement, type Space, type SpaceElement } from './spaces.ts';
+import { newBase, pick, type NewUnit } from './unit-base.ts';
+
+export interface Ledge {
+  readonly id: string;
+  readonly order: number;
+  /** Underside above the inside floor; null shares the height. The first of all is the bottom itself. */
+  readonly at: Entered | null;
+  /** plain: things stand on it. notched: stems hang in it. scooped: its strip has hollows for bottles. */
+  readonly kind: 'plain' | 'notched' | 'scooped';
+  /** Strips across the front, one over the other; the lowest stands on the shelf. */
+  readonly strips: number;
+  readonly stripHeight: Entered;
+  /** Clear between two strips. */
+  readonly stripGap: Entered;
+  /** An upright behind the middle of the strips. */
+  readonly support: boolean;
+  /** Notches or hollows: how many, how wide, how deep. */
+  readonly count: number;
+  readonly notchWidth: Entered;
+  readonly notchDepth: Entered;
+}
+
+export interface LedgeRack extends Shelled {
+  readonly family: 'ledge-rack';
+  readonly stripStock: string;
+  readonly shelfJoint: 'butt' | 'dado';
+  readonly ledges: Readonly<Record<string, Ledge>>;
+}
+
+export const newLedge = (unit: 'mm' | 'in', id: string, order: number): Ledge => ({
+  id,
+  order,
+  at: null,
+  kind: 'plain',
+  strips: 1,
+  stripHeight: pick(unit, '30', '1 1/4'),
+  stripGap: pick(unit, '40', '1 1/2'),
+  support: false,
+  count: 4,
+  notchWidth: pick(unit, '12', '1/2'),
+  notchDepth: pick(unit, '60', '2 3/8'),
+});
+
+export function newLedgeRack(start: NewUnit): LedgeRack {
+  const { unit, backStock } = start;
+  const ledges = [newLedge(unit, 'l1', 1), newLedge(unit, 'l2', 2), newLedge(unit, 'l3', 3)];
+  return {
+    ...newBase(
+      'ledge-rack',
+      start,
+      ledges.map(({ id }) => id),
+    ),
+    ...newShell(unit, backStock),
+    stripStock: backStock,
+    shelfJoint: 'dado',
+    ledges: Object.fromEntries(ledges.map((ledge) => [ledge.id, ledge])),
+  };
+}
+
+type Frame = ShellFrame<LedgeRack>;
+type Shelf = SpaceElement & { readonly ledge: Ledge };
+const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
+
+interface Stage {
+  readonly ledge: Ledge;
+  readonly number: number;
+  readonly panel: string;
+  readonly space: Space;
+}
+
+export function buildLedgeRack(box: LedgeRack, stockOf: StockOf): Unit {
+  const base = shellFrame(box, stockOf);
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const [lowest, ...rest] = inOrder(box.ledges);
+  const { placed, spaces } = cutUp<Shelf, SpaceElement>({
+    inside: wholeSpace(base, lowest!),
+    shelves: rest.map((ledge) => ({ ledge, id: ledge.id, order: ledge.order, at: ledge.at, in: lowest!.id, level: 0 })),
+    dividers: [],
+    thickness: base.T,
+    thicknessFrom: thicknessTerm(base, box.stock).source,
+    panelOf: (_kind, element) => `${box.id}/shelf/${element}`,
+    enteredAt: (_kind, element) => own(box, 'ledges', element, 'at'),
+  });
+  const stages = spaces.map((space, index): Stage => ({ ledge: box.ledges[space.id]!, number: index + 1, panel: space.floorPanel, space }));
+  const shelves = (placed as readonly PlacedElement<Shelf>[]).map((each) => shelf(base, each));
+  const carcass = shellPanels(base).map((panel) => (panel.role === 'bottom' ? { ...panel, cuts: notches(base, lowest!) } : panel));
+  return {
+    id: box.id,
+    panels: [...carcass, ...shelves, ...stages.flatMap((stage) => strips(base, stage)), ...hangingPanels],
+    meetings: [...shellMeetings(base), ...shelfMeetings(base, shelves), ...stages.flatMap((stage) => stripMeetings(base, stage))],
+    compartments: stages.map((stage) => compartment(base, stage)),
+    hardware: [],
+    hanging,
+    outside: shellOutside(base),
+  };
+}
+
+function wholeSpace(base: Frame, lowest: Ledge): Space {
+  return {
+    id: lowest.id,
+    name: { key: 'ledge-space', of: '1' },
+    left: base.insideLeft,
+    floor: base.floor,
+    width: base.insideWidth,
+    height: base.insideHeight,
+    leftPanel: id(base, 'side/left'),
+    rightPanel: id(base, 'side/right'),
+    floorPanel: id(base, 'bottom'),
+    ceilingPanel: id(base, 'top'),
+  };
+}
+
+function shelf(base: Frame, { element: { ledge }, at, number }: PlacedElement<Shelf>): Panel {
+  return panelOf(
+    base,
+    'shelf',
+    ledge.id,
+    { key: 'ledge', of: String(number + 1) },
+    {
+      frame: frame(vector(base.insideLeft, at + base.T, base.insideRear), ALONG, OUT),
+      length: base.insideWidth,
+      width: base.insideDepth,
+      stock: base.box.stock,
+      banded: true,
+      cuts: notches(base, ledge),
+    },
+  );
+}
+
+/** Even places over a width: margins at the ends are half of what is between. */
+const evenly = (width: number, count: number, index: number): Length => Math.round((width * (2 * index + 1)) / (2 * count)) as Length;
+
+/** Slots for stems, from the front edge to their round ends. */
+function notches({ box, insideWidth }: Frame, ledge: Ledge): Cut[] {
+  if (ledge.kind !== 'notched') return [];
+  return Array.from({ length: ledge.count }, (_, index) => ({
+    kind: 'notch' as const,
+    id: `stem-${index + 1}`,
+    edge: 'far' as const,
+    // The front edge begins at the right end.
+    at: evenly(insideWidth.value, ledge.count, ledge.count - 1 - index),
+    width: ledge.notchWidth.nm,
+    depth: ledge.notchDepth.nm,
+    round: true,
+    reason: { key: 'stem-notch', of: box.name },
+  }));
+}
+
+/** A scoop is as wide and deep as was asked: an arc, so its radius follows. */
+function scoops({ insideWidth }: Frame, ledge: Ledge): Cut[] {
+  if (ledge.kind !== 'scooped') return [];
+  return Array.from({ length: ledge.count }, (_, index) => ({
+    kind: 'notch' as const,
+    id: `bottle-${index + 1}`,
+    edge: 'far' as const,
+    at: evenly(insideWidth.value, ledge.count, ledge.count - 1 - index),
+    width: ledge.notchWidth.nm,
+    depth: ledge.notchDepth.nm,
+    round: true,
+    reason: { key: 'bottle-scoop' },
+  }));
+}
+
+const stripHeights = ({ strips, stripHeight, stripGap }: Ledge): number[] =>
+  Array.from({ length: strips }, (_, index) => index * (stripHeight.nm + stripGap.nm));
+
+function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
+  const { box, front } = base;
+  const t = base.stockOf(box.stripStock).used.value;
+  // In front of a notched shelf nothing may stand: stems come in there.
+  if (ledge.kind === 'notched') return [];
+  const made = stripHeights(ledge).map((up, index) =>
+    panelOf(
+      base,
+      'ledge',
+      `${ledge.id}/${index + 1}`,
+      { key: 'front-strip', of: String(number) },
+      {
+        frame: frame(vector(base.insideLeft, space.floor + up, front - t), ALONG, UP),
+        length: base.insideWidth,
+        width: dimension([plus('strip-height', ledge.stripHeight.nm, { source: own(box, 'ledges', ledge.id, 'stripHeight') })]),
+        stock: box.stripStock,
+        cuts: index === ledge.strips - 1 ? scoops(base, ledge) : [],
+      },
+    ),
+  );
+  if (!ledge.support || ledge.strips === 0) return made;
+  const height = stripHeights(ledge).at(-1)! + ledge.stripHeight.nm;
+  const post = panelOf(
+    base,
+    'divider',
+    ledge.id,
+    { key: 'strip-support', of: String(number) },
+    {
+      frame: frame(vector(Math.round(base.insideLeft + (base.insideWidth.value - t) / 2), space.floor, front - t - POST), UP, OUT),
+      length: dimension([plus('support-height', height as Length)]),
+      width: dimension([plus('support-depth', POST)]),
+      stock: box.stripStock,
+    },
+  );
+  return [...made, post];
+}
+
+/** From rear to front of a support. [ASSUME] */
+const POST = (25 * NM_PER.mm) as Length;
+
+function shelfMeetings(base: Frame, shelves: readonly Panel[]): Meeting[] {
+  const { box } = base;
+  const by = jointOf(box, box.shelfJoint);
+  const loose = { ...jointOf(box, 'butt'), glue: false, fastening: null };
+  return shelves.flatMap(({ id: panel }) => [
+    ...between(panel, id(base, 'side/left'), id(base, 'side/right'), by, ['shelfJoint']),
+    ...(box.back.kind === 'none' ? [] : [meet(panel, 'near', id(base, 'back'), 'reference', loose)]),
+  ]);
+}
+
+function stripMeetings(base: Frame, { ledge, panel }: Stage): Meeting[] {
+  const { box } = base;
+  if (ledge.kind === 'notched') return [];
+  const glued = jointOf(box, 'butt', { fastening: null });
+  const ends = jointOf(box, 'butt');
+  const strip = (index: number): string => id(base, `ledge/${ledge.id}/${index + 1}`);
+  const support = id(base, `divider/${ledge.id}`);
+  return [
+    ...Array.from({ length: ledge.strips }, (_, index) => [
+      ...(index === 0 ? [meet(strip(index), 'near', panel, 'reference', glued)] : []),
+      ...between(strip(index), id(base, 'side/left'), id(base, 'side/right'), ends),
+    ]).flat(),
+    ...(ledge.support && ledge.strips > 0 ? [meet(support, 'start', panel, 'reference', glued), meet(support, 'far', strip(0), 'reference', glued)] : []),
+  ];
+}
+
+function compartment(base: Frame, { ledge, number, panel, space }: Stage): Compartment {
+  const t = thicknessTerm(base, base.box.stripStock);
+  const depth: Dimension =
+    ledge.strips > 0 && ledge.kind !== 'notched'
+      ? dimension([plus('inside-depth', base.insideDepth.value, { inner: base.insideDepth }), minus('front-strip-thickness', t.value, { source: t.source })])
+      : base.insideDepth;
+  return {
+    id: id(base, `space/${ledge.id}`),
+    name: { key: 'ledge-space', of: String(number) },
+    floor: panel,
+    keptBy: ledge.id,
+    width: space.width,
+    height: space.height,
+    depth,
+    at: { along: space.left, up: space.floor, out: base.insideRear },
+  };
+}

@@ -1,0 +1,57 @@
+/** How many magnets hold a tool on a tilted panel. Source: docs/formulas/magnet-count.md. */
+import { apply, formula, type Figure } from '../worked/figure.ts';
+
+const G0 = 9.80665;
+/** Steel on painted wood or a bare magnet. [ASSUME] low side */
+const FRICTION = 0.2;
+/** A bench that is knocked throws a tool out with so many times its weight. [ASSUME] */
+const KNOCK = 0.5;
+/** Above the foot of a tool that stands: where its magnets sit, as a share of its length. */
+const REACH = 0.75;
+
+/** Held off the ledge: friction alone carries it down the panel, the panel's tilt helps press it on. */
+export const HUNG_PULL = formula({
+  label: 'magnet-pull-hung',
+  unit: 'N',
+  text: 'm g₀ (cos θ / μ − sin θ), at least 0',
+  source: '[eq], μ = 0.2 [ASSUME] docs/formulas/magnet-count.md',
+  terms: { m: 'kg', θ: 'deg' },
+  compute: ({ m, θ }) => Math.max(0, m * G0 * (Math.cos(radians(θ)) / FRICTION - Math.sin(radians(θ)))),
+});
+
+/** Standing on the ledge: only a knock tips it out about its foot, against its own lean. */
+export const STOOD_PULL = formula({
+  label: 'magnet-pull-stood',
+  unit: 'N',
+  text: 'm g₀ (0.5 cos θ − sin θ) / (2 · 0.75), at least 0',
+  source: '[eq], knock of half a g [ASSUME] docs/formulas/magnet-count.md',
+  terms: { m: 'kg', θ: 'deg' },
+  compute: ({ m, θ }) => Math.max(0, (m * G0 * (KNOCK * Math.cos(radians(θ)) - Math.sin(radians(θ)))) / (2 * REACH)),
+});
+
+export const MAGNETS = formula({
+  label: 'magnet-count',
+  unit: 'count',
+  text: 'pull · factor / magnet, rounded up; a long tool at least two',
+  source: 'docs/formulas/magnet-count.md',
+  terms: { pull: 'N', factor: 'factor', magnet: 'N', length: 'mm' },
+  compute: ({ pull, factor, magnet, length }) => (pull <= 0 ? 0 : Math.max(length > 200 ? 2 : 1, Math.ceil((pull * factor) / magnet - 1e-9))),
+});
+
+const radians = (deg: number): number => (deg * Math.PI) / 180;
+
+export interface MagnetJob {
+  readonly held: 'ledge' | 'magnets';
+  readonly kg: number;
+  readonly lengthMm: number;
+  readonly tiltDeg: number;
+  /** Pull of one as rated, N, and the factor of safety on it. */
+  readonly pullN: number;
+  readonly factor: number;
+}
+
+/** The count with its sum: docs/formulas/magnet-count.md. */
+export function magnetsFor({ held, kg, lengthMm, tiltDeg, pullN, factor }: MagnetJob): Figure {
+  const pull = apply(held === 'magnets' ? HUNG_PULL : STOOD_PULL, { m: kg, θ: tiltDeg });
+  return apply(MAGNETS, { pull, factor, magnet: pullN, length: lengthMm });
+}

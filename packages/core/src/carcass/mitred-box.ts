@@ -1,0 +1,324 @@
+/**
+ * The mitred box: three to eight boards in a ring, every corner mitred, on a back. Walls may lean outwards;
+ * the compound angles follow from the corners' dihedrals. It hangs on one cleat, or on two for given rails.
+ */
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, nearest, toMm, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Edge, type Panel, type Point, type Role } from '../solid/panel.ts';
+import type { Compartment, Unit } from '../solid/unit.ts';
+import { ALONG, UP, vector, type Vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { jointOf, LOOSE, meet } from './joinery.ts';
+import { inOrder } from './spaces.ts';
+import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+
+/** One side of a ring with chosen sides; the one that closes it is not entered. */
+export interface RingSide {
+  readonly id: string;
+  readonly order: number;
+  readonly length: Entered;
+  /** How far the ring turns at this side's end. */
+  readonly turnDeg: number;
+}
+
+export interface MitredBox extends UnitBase {
+  readonly family: 'mitred-box';
+  readonly ring: 'equal' | 'chosen';
+  /** Of an equal ring. */
+  readonly sides: number;
+  /** flat: a side lies level at the bottom. corner: a corner points down. */
+  readonly stands: 'flat' | 'corner';
+  /** Walls lean outwards to the front. */
+  readonly leanDeg: number;
+  readonly backStock: string;
+  /** From the bottom side on, to the left and round; the last closes by itself. */
+  readonly chosen: Readonly<Record<string, RingSide>>;
+}
+
+export function newMitredBox(start: NewUnit): MitredBox {
+  const { unit, stock } = start;
+  const side = (id: string, order: number, turnDeg: number): RingSide => ({ id, order, length: pick(unit, '300', '12'), turnDeg });
+  const base = newBase('mitred-box', start, ['bottom']);
+  return {
+    ...base,
+    hanging: { ...base.hanging, rail: null, drop: pick(unit, '60', '2 3/8'), boardWidth: pick(unit, '120', '4 3/4') },
+    ring: 'equal',
+    sides: 6,
+    stands: 'flat',
+    leanDeg: 0,
+    backStock: stock,
+    chosen: Object.fromEntries([side('r1', 1, 90), side('r2', 2, 60), side('r3', 3, 60)].map((each) => [each.id, each])),
+  };
+}
+
+/** Corners of the ring seen from the front, clockwise, the bottom side first; mm from its own lower left. */
+export function ringCorners(box: MitredBox): Point[] {
+  const corners = box.ring === 'equal' ? equalRing(box) : chosenRing(inOrder(box.chosen));
+  const left = Math.min(...corners.map(({ u }) => u));
+  const low = Math.min(...corners.map(({ v }) => v));
+  return corners.map(({ u, v }) => ({ u: u - left, v: v - low }));
+}
+
+function equalRing({ sides: n, stands, width }: MitredBox): Point[] {
+  // The bottom side runs from right to left: clockwise.
+  const start = stands === 'flat' ? -Math.PI / 2 + Math.PI / n : -Math.PI / 2;
+  const unit = Array.from({ length: n }, (_, k) => ({ u: Math.cos(start - (2 * Math.PI * k) / n), v: Math.sin(start - (2 * Math.PI * k) / n) }));
+  const us = unit.map(({ u }) => u);
+  const size = toMm(width.nm) / (Math.max(...us) - Math.min(...us));
+  return unit.map(({ u, v }) => ({ u: u * size, v: v * size }));
+}
+
+function chosenRing(sides: readonly RingSide[]): Point[] {
+  const corners: Point[] = [{ u: 0, v: 0 }];
+  let heading = Math.PI;
+  for (const { length, turnDeg } of sides) {
+    const { u, v } = corners.at(-1)!;
+    corners.push({ u: u + toMm(length.nm) * Math.cos(heading), v: v + toMm(length.nm) * Math.sin(heading) });
+    heading -= (turnDeg * Math.PI) / 180;
+  }
+  return corners;
+}
+
+/** What keeps a ring from being one; null for a sound one. */
+export function ringFault(
+  box: MitredBox,
+): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null {
+  const corners = ringCorners(box);
+  const fault = (message: string) => ({
+    code: 'ring',
+    path: box.ring === 'equal' ? ['sides'] : ['chosen'],
+    message,
+    accepted: 'three to eight sides that turn one way and close',
+  });
+  if (corners.length < 3 || corners.length > 8) return fault(`a ring of ${corners.length} sides cannot be mitred here`);
+  const turns = corners.map((corner, index) => {
+    const before = corners[(index + corners.length - 1) % corners.length]!;
+    const next = corners[(index + 1) % corners.length]!;
+    return (corner.u - before.u) * (next.v - corner.v) - (corner.v - before.v) * (next.u - corner.u);
+  });
+  const short = corners.some(
+    (corner, index) => Math.hypot(corners[(index + 1) % corners.length]!.u - corner.u, corners[(index + 1) % corners.length]!.v - corner.v) < 20,
+  );
+  return turns.every((turn) => turn < -1) && !short ? null : fault('its sides do not close, or turn inwards');
+}
+
+interface RingFrame extends HungFrame<MitredBox> {
+  readonly rear: Length;
+  readonly back: Length;
+  /** Outer corners at the back's front face, and at the front; nm, in the unit frame. */
+  readonly corners: readonly Point[];
+  readonly frontCorners: readonly Point[];
+  readonly depth: Dimension;
+  readonly size: { readonly width: Length; readonly height: Length };
+}
+
+const id = ({ box }: Pick<RingFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+
+function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
+  const T = thicknessTerm({ stockOf }, box.stock).value;
+  const back = thicknessTerm({ stockOf }, box.backStock);
+  const rear = stockOf(box.hanging.stock).used.value;
+  const deep = box.depth.nm - back.value;
+  const spreadMm = (deep / NM_PER.mm) * Math.tan((box.leanDeg * Math.PI) / 180);
+  const inner = ringCorners(box);
+  const outer = offset(inner, spreadMm);
+  // The front is the larger ring: the unit's own left and bottom are its.
+  const left = Math.min(...outer.map(({ u }) => u));
+  const low = Math.min(...outer.map(({ v }) => v));
+  const place = (corners: readonly Point[]): Point[] =>
+    corners.map(({ u, v }) => ({ u: Math.round((u - left) * NM_PER.mm), v: Math.round((v - low) * NM_PER.mm) }));
+  const corners = place(inner);
+  const frontCorners = place(outer);
+  const size = { width: Math.max(...frontCorners.map(({ u }) => u)) as Length, height: Math.max(...frontCorners.map(({ v }) => v)) as Length };
+  const backTop = Math.max(...corners.map(({ v }) => v)) as Length;
+  const span = chord(corners, backTop - box.hanging.drop.nm, toMm(box.hanging.boardWidth.nm) * NM_PER.mm);
+  return {
+    box,
+    stockOf,
+    T,
+    rear,
+    back: back.value,
+    corners,
+    frontCorners,
+    size,
+    depth: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('back', back.value, { source: back.source })]),
+    behind: { left: span.left, length: dimension([plus('ring-chord', span.length)]) },
+    topUp: backTop,
+    insideLeft: span.left,
+    insideWidth: dimension([plus('ring-chord', span.length)]),
+    ceiling: (backTop - T) as Length,
+    insideRear: (rear + back.value) as Length,
+    floorMid: Math.min(...corners.map(({ v }) => v)) + T / 2,
+  };
+}
+
+/** The ring, so much larger all round. */
+function offset(corners: readonly Point[], by: number): Point[] {
+  const n = corners.length;
+  const lines = corners.map((a, index) => {
+    const b = corners[(index + 1) % n]!;
+    const run = Math.hypot(b.u - a.u, b.v - a.v);
+    // Clockwise: outwards is to the left.
+    const normal = { u: (a.v - b.v) / run, v: (b.u - a.u) / run };
+    return { normal, at: normal.u * a.u + normal.v * a.v + by };
+  });
+  return lines.map((line, index) => {
+    const before = lines[(index + n - 1) % n]!;
+    const turn = before.normal.u * line.normal.v - before.normal.v * line.normal.u;
+    return { u: (before.at * line.normal.v - line.at * before.normal.v) / turn, v: (line.at * before.normal.u - before.at * line.normal.u) / turn };
+  });
+}
+
+/** How wide the ring is over a stretch of heights: what a board behind it may measure. */
+function chord(corners: readonly Point[], top: number, high: number): { left: Length; length: Length } {
+  const at = (up: number): [number, number] => {
+    const crossings = corners.flatMap((a, index) => {
+      const b = corners[(index + 1) % corners.length]!;
+      if ((a.v - up) * (b.v - up) > 0 || a.v === b.v) return [];
+      return [a.u + ((up - a.v) / (b.v - a.v)) * (b.u - a.u)];
+    });
+    return crossings.length > 0 ? [Math.min(...crossings), Math.max(...crossings)] : [0, 0];
+  };
+  const [a, b] = [at(top), at(top - high)];
+  const left = Math.ceil(Math.max(a[0], b[0]) / NM_PER.mm) * NM_PER.mm;
+  const right = Math.floor(Math.min(a[1], b[1]) / NM_PER.mm) * NM_PER.mm;
+  return { left: left as Length, length: Math.max(NM_PER.mm, right - left) as Length };
+}
+
+export function buildMitredBox(box: MitredBox, stockOf: StockOf): Unit {
+  const base = ringFrame(box, stockOf);
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const walls = base.corners.map((_, index) => wall(base, index));
+  return {
+    id: box.id,
+    panels: [...walls, backPanel(base), ...hangingPanels],
+    meetings: meetings(base, walls),
+    compartments: compartments(base, walls),
+    hardware: [],
+    hanging,
+    outside: {
+      width: dimension([plus('ring-width', base.size.width, box.ring === 'equal' && box.leanDeg === 0 ? { source: own(box, 'width') } : {})]),
+      height: dimension([plus('ring-height', base.size.height)]),
+      depth: dimension([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', base.rear)]),
+    },
+  };
+}
+
+/** Which way a wall faces decides what it is to the rest: a floor, a roof or a side. */
+function roleOf({ v }: { readonly v: number }): Role {
+  if (v < -0.95) return 'bottom';
+  return v > 0.95 ? 'top' : 'side';
+}
+
+/** A wall along one side of the ring: u runs clockwise along it, v forwards, its reference face outside. */
+function wall(base: RingFrame, index: number): Panel {
+  const { box, corners, frontCorners, rear, back } = base;
+  const n = corners.length;
+  const next = (index + 1) % n;
+  const at = ({ u, v }: Point, out: number): Vector => vector(u, v, out);
+  const [a, b, c, d] = [
+    at(corners[index]!, rear + back),
+    at(corners[next]!, rear + back),
+    at(frontCorners[next]!, rear + box.depth.nm),
+    at(frontCorners[index]!, rear + box.depth.nm),
+  ];
+  const run = Math.hypot(b.along - a.along, b.up - a.up);
+  const u = vector((b.along - a.along) / run, (b.up - a.up) / run, 0);
+  const outward = { u: -u.up, v: u.along };
+  const lean = (box.leanDeg * Math.PI) / 180;
+  const v = vector(outward.u * Math.sin(lean), outward.v * Math.sin(lean), Math.cos(lean));
+  const on = (p: Vector): Point => {
+    const from = vector(p.along - a.along, p.up - a.up, p.out - a.out);
+    return { u: Math.round(from.along * u.along + from.up * u.up), v: Math.round(from.along * v.along + from.up * v.up + from.out * v.out) };
+  };
+  const edge = (name: Edge['id'], from: Point): Edge => ({ id: name, from, bevel: 0 });
+  const outline = [edge('near', on(a)), edge('end', on(b)), edge('far', on(c)), edge('start', on(d))];
+  const us = outline.map(({ from }) => from.u);
+  const vs = outline.map(({ from }) => from.v);
+  const long = Math.max(...us) - Math.min(...us);
+  const wide = (Math.max(...vs) - Math.min(...vs)) as Length;
+  const straight = nearest(run / NM_PER.mm);
+  const length = dimension([plus('ring-side', straight), ...(long > straight ? [plus('spread-of-lean', (long - straight) as Length)] : [])]);
+  const role = roleOf(outward);
+  const name = box.ring === 'equal' ? `w${index + 1}` : (inOrder(box.chosen)[index]?.id ?? 'closing');
+  return panelOf(
+    base,
+    role,
+    name,
+    { key: 'ring-wall', of: String(index + 1) },
+    {
+      frame: frame(a, u, v),
+      length: long === straight ? dimension([plus('ring-side', straight)]) : length,
+      width: dimension([...base.depth.terms, ...(wide > base.depth.value ? [plus('along-the-lean', (wide - base.depth.value) as Length)] : [])]),
+      stock: box.stock,
+      outline,
+    },
+  );
+}
+
+function backPanel(base: RingFrame): Panel {
+  const { box, corners, insideRear } = base;
+  const lows = { u: Math.min(...corners.map(({ u }) => u)), v: Math.min(...corners.map(({ v }) => v)) };
+  const highs = { u: Math.max(...corners.map(({ u }) => u)), v: Math.max(...corners.map(({ v }) => v)) };
+  // Upright is the panel's u, along is its v: the ring read so runs anticlockwise.
+  const points = corners.map(({ u, v }) => ({ u: v - lows.v, v: u - lows.u }));
+  return panelOf(
+    base,
+    'back',
+    '',
+    { key: 'back' },
+    {
+      frame: frame(vector(lows.u, lows.v, insideRear), UP, ALONG),
+      length: dimension([plus('ring-height', (highs.v - lows.v) as Length)]),
+      width: dimension([plus('ring-width', (highs.u - lows.u) as Length)]),
+      stock: box.backStock,
+      outline: points.map((from, index) => ({ id: BACK_EDGES[index]!, from, bevel: 0 })),
+    },
+  );
+}
+
+const BACK_EDGES: readonly Edge['id'][] = ['near', 'start', 'corner', 'far', 'end', 'taper', 'slope', 'corner-2'];
+
+function meetings(base: RingFrame, walls: readonly Panel[]): Meeting[] {
+  const { box } = base;
+  const mitre = jointOf(box, 'mitre', { fastening: null });
+  const onBack = jointOf(box, 'butt');
+  return walls.flatMap((panel, index) => [
+    meet(panel.id, 'end', walls[(index + 1) % walls.length]!.id, 'start', mitre),
+    meet(panel.id, 'near', id(base, 'back'), 'reference', onBack),
+    // Walls that lean have their front edges sawn to one plane.
+    ...(box.leanDeg > 0 ? [meet(panel.id, 'far', id(base, 'back'), 'reference', { ...LOOSE, kind: 'flush' as const })] : []),
+  ]);
+}
+
+/** Things stand on a wall that lies level; a ring on a corner holds what leans in it, and is given none. */
+function compartments(base: RingFrame, walls: readonly Panel[]): Compartment[] {
+  const { T, corners, insideRear, size } = base;
+  const bottom = walls.find(({ role }) => role === 'bottom');
+  if (!bottom) return [];
+  const [right, left] = [corners[0]!, corners[1]!];
+  const run = right.u - left.u;
+  const n = corners.length;
+  const inset = (index: number): number => {
+    const [a, b, c] = [corners[(index + n - 1) % n]!, corners[index]!, corners[(index + 1) % n]!];
+    const [p, q] = [Math.atan2(b.v - a.v, b.u - a.u), Math.atan2(c.v - b.v, c.u - b.u)];
+    return T * Math.tan(Math.abs(Math.PI - Math.abs(q - p) > 0 ? ((((p - q) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)) / 2 : 0));
+  };
+  const [rightIn, leftIn] = [Math.round(inset(0)), Math.round(inset(1))];
+  const width = dimension([plus('ring-side', run as Length), minus('mitre-inside', rightIn as Length), minus('mitre-inside', leftIn as Length)]);
+  return [
+    {
+      id: id(base, 'space/bottom'),
+      name: { key: 'opening-bottom' },
+      floor: bottom.id,
+      keptBy: 'bottom',
+      width,
+      height: dimension([plus('ring-height', size.height), minus('top-and-bottom', T, { times: 2 })]),
+      depth: base.depth,
+      at: { along: (left.u + leftIn) as Length, up: (corners[0]!.v + T) as Length, out: insideRear },
+    },
+  ];
+}

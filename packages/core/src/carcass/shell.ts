@@ -1,0 +1,266 @@
+/**
+ * The shell most families stand in: two sides, a top, a bottom and a back, as panels that meet. Who runs
+ * through, which joints and which back are the unit's to say; sizes follow from them and the measured stock.
+ */
+import { BACK_PLAY, FIT_PLAY } from '../joints/fits.ts';
+import type { Entered } from '../length/entered.ts';
+import { ZERO, type Length } from '../length/length.ts';
+import type { JointKind, Meeting } from '../solid/meeting.ts';
+import { frame, type Face, type Panel } from '../solid/panel.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import { choiceField, lengthField, stockField, type Field } from './form.ts';
+import { between, fasteningOf, jointOf, meet } from './joinery.ts';
+import { pick, type UnitBase } from './unit-base.ts';
+
+/** How the top or the bottom meets the sides. */
+export interface EndJoint {
+  /** between: the sides run through. over: this panel runs over the sides' ends. */
+  readonly runs: 'between' | 'over';
+  readonly joint: Extract<JointKind, 'butt' | 'dado' | 'rabbet'>;
+  /** Between, in a dado: how far it stands in from the sides' ends. */
+  readonly lip: Entered;
+}
+
+export interface BackChoice {
+  readonly kind: 'rabbet' | 'groove' | 'over' | 'none';
+  readonly stock: string;
+  readonly rabbetDepth: Entered;
+  /** In a groove: how far its rear face stands in from the rear edges. */
+  readonly setback: Entered;
+}
+
+export interface Shelled extends UnitBase {
+  readonly top: EndJoint;
+  readonly bottom: EndJoint;
+  readonly back: BackChoice;
+}
+
+/** A sound shell: bottom in a dado with a lip under it, top in a rabbet, back in a rabbet. */
+export const newShell = (unit: DisplayUnit, backStock: string): Pick<Shelled, 'top' | 'bottom' | 'back'> => ({
+  top: { runs: 'between', joint: 'rabbet', lip: pick(unit, '0', '0') },
+  bottom: { runs: 'between', joint: 'dado', lip: pick(unit, '15', '5/8') },
+  back: { kind: 'rabbet', stock: backStock, rabbetDepth: pick(unit, '8', '5/16'), setback: pick(unit, '12', '1/2') },
+});
+
+const lipMatters = (end: 'top' | 'bottom') => (box: Shelled) => box[end].runs === 'between' && box[end].joint === 'dado';
+
+export const SHELL_JOINT_FIELDS: readonly Field<Shelled>[] = [
+  choiceField('top.runs', 'top-runs', ['between', 'over'], 'joints'),
+  choiceField('top.joint', 'top-joint', ['butt', 'rabbet', 'dado'], 'joints'),
+  lengthField('top.lip', 'top-lip', 0, 200, 'joints', { when: lipMatters('top') }),
+  choiceField('bottom.runs', 'bottom-runs', ['between', 'over'], 'joints'),
+  choiceField('bottom.joint', 'bottom-joint', ['butt', 'rabbet', 'dado'], 'joints'),
+  lengthField('bottom.lip', 'bottom-lip', 0, 200, 'joints', { when: lipMatters('bottom') }),
+];
+
+export const SHELL_BACK_FIELDS: readonly Field<Shelled>[] = [
+  choiceField('back.kind', 'back-kind', ['rabbet', 'groove', 'over', 'none'], 'back', {
+    allows: (box: Shelled, option) => option !== 'over' || box.hanging.kind === 'outside',
+  }),
+  stockField('back.stock', 'back-stock', 'back', { when: (box: Shelled) => box.back.kind !== 'none' }),
+  lengthField('back.rabbetDepth', 'rabbet-depth', 1, 25, 'back', { when: (box: Shelled) => box.back.kind === 'rabbet' || box.back.kind === 'groove' }),
+  lengthField('back.setback', 'back-setback', 3, 150, 'back', { when: (box: Shelled) => box.back.kind === 'groove' }),
+];
+
+export const SHELL_HANGING_KIND: Field<Shelled> = choiceField('hanging.kind', 'hanging-kind', ['outside', 'recessed'], 'hanging', {
+  allows: (box: Shelled, option) => option !== 'recessed' || box.back.kind !== 'over',
+});
+
+/** A cleat hidden behind the back needs a back that leaves it the room. */
+export const shellFault = (box: Shelled) =>
+  box.hanging.kind === 'recessed' && box.back.kind === 'over'
+    ? { code: 'recess-over', path: ['back', 'kind'], message: 'a cleat hidden behind the back needs an inset back', accepted: 'rabbet, groove or none' }
+    : null;
+
+/** What all parts of a shell share; made once, before any panel is placed. */
+export interface ShellFrame<D extends Shelled = Shelled> extends HungFrame<D> {
+  readonly backThickness: Length;
+  /** Distances out from the wall: rear of the sides, front edge of the carcass. */
+  readonly carcassRear: Length;
+  readonly front: Length;
+  readonly rear: Length;
+  readonly floor: Length;
+  readonly insideHeight: Dimension;
+  /** From the back to the front edge, less what the family keeps free there. */
+  readonly insideDepth: Dimension;
+  readonly carcassDepth: Dimension;
+}
+
+/** `away` is what a family takes from the depth inside: a door, a setback. */
+export function shellFrame<D extends Shelled>(box: D, stockOf: StockOf, away: readonly LengthTerm[] = []): ShellFrame<D> {
+  const sheet = thicknessTerm({ stockOf }, box.stock);
+  const T = sheet.value;
+  const backTerm = box.back.kind === 'none' ? null : thicknessTerm({ stockOf }, box.back.stock);
+  const backThickness = backTerm?.value ?? ZERO;
+  const cleat = stockOf(box.hanging.stock).used.value;
+  const outside = box.hanging.kind === 'outside';
+  const rear = outside ? cleat : ZERO;
+  const recess = outside ? ZERO : cleat;
+  const grooved = box.back.kind === 'groove' ? box.back.setback.nm : ZERO;
+  const front = (rear + box.depth.nm) as Length;
+  const depthTerm = plus('depth', box.depth.nm, { source: own(box, 'depth') });
+  const ends = (['top', 'bottom'] as const).map((end) => ({
+    end,
+    lip: box[end].runs === 'between' && box[end].joint === 'dado' ? box[end].lip.nm : ZERO,
+  }));
+  const insideHeight = dimension([
+    plus('height', box.height.nm, { source: own(box, 'height') }),
+    minus('top-and-bottom', T, { times: 2, source: sheet.source }),
+    ...ends.filter(({ lip }) => lip !== 0).map(({ end, lip }) => minus(`lip-${end}`, lip, { source: own(box, end, 'lip') })),
+  ]);
+  const floor = (ends[1]!.lip + T) as Length;
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const backAway = backTerm ? [minus('back', backThickness, { source: backTerm.source })] : [];
+  return {
+    box,
+    stockOf,
+    T,
+    backThickness,
+    rear,
+    carcassRear: (box.back.kind === 'over' ? rear + backThickness : rear) as Length,
+    front,
+    floor,
+    behind: { left: ZERO, length: width },
+    topUp: box.height.nm,
+    insideLeft: T,
+    insideWidth: dimension([...width.terms, minus('side', T, { times: 2, source: sheet.source })]),
+    ceiling: (floor + insideHeight.value) as Length,
+    insideRear: (rear + recess + grooved + backThickness) as Length,
+    floorMid: floor - T / 2,
+    insideHeight,
+    insideDepth: dimension([
+      depthTerm,
+      ...(recess ? [minus('recess', recess)] : []),
+      ...(grooved ? [minus('back-setback', grooved, { source: own(box, 'back', 'setback') })] : []),
+      ...backAway,
+      ...away,
+    ]),
+    carcassDepth: dimension([depthTerm, ...(box.back.kind === 'over' ? backAway : [])]),
+  };
+}
+
+const id = (base: ShellFrame, rest: string): string => `${base.box.id}/${rest}`;
+
+/** Sides, top, bottom and back. */
+export function shellPanels(base: ShellFrame): Panel[] {
+  const { box, T, carcassRear } = base;
+  const { source } = thicknessTerm(base, box.stock);
+  const over = (['top', 'bottom'] as const).filter((end) => box[end].runs === 'over');
+  const sideLength = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...over.map((end) => minus(end, T, { source }))]);
+  const sideUp = box.bottom.runs === 'over' ? T : ZERO;
+  const side = (hand: 'left' | 'right'): Panel =>
+    panelOf(
+      base,
+      'side',
+      hand,
+      { key: `side-${hand}` },
+      {
+        frame: frame(vector(hand === 'left' ? 0 : box.width.nm - T, sideUp, carcassRear), UP, OUT),
+        length: sideLength,
+        width: base.carcassDepth,
+        stock: box.stock,
+        banded: true,
+      },
+    );
+  const level = (role: 'top' | 'bottom', upperFace: number): Panel => {
+    const runsOver = box[role].runs === 'over';
+    return panelOf(
+      base,
+      role,
+      '',
+      { key: role },
+      {
+        frame: frame(vector(runsOver ? 0 : T, upperFace, carcassRear), ALONG, OUT),
+        length: runsOver ? base.behind.length : base.insideWidth,
+        width: base.carcassDepth,
+        stock: box.stock,
+        banded: true,
+      },
+    );
+  };
+  const panels = [side('left'), side('right'), level('top', base.ceiling + T), level('bottom', base.floor)];
+  return box.back.kind === 'none' ? panels : [...panels, backPanel(base)];
+}
+
+function backPanel(base: ShellFrame): Panel {
+  const { box, T, insideRear } = base;
+  const over = box.back.kind === 'over';
+  return panelOf(
+    base,
+    'back',
+    '',
+    { key: 'back' },
+    {
+      frame: frame(over ? vector(0, 0, insideRear) : vector(T, base.floor, insideRear), UP, ALONG),
+      length: over ? dimension([plus('height', box.height.nm, { source: own(box, 'height') })]) : base.insideHeight,
+      width: over ? base.behind.length : base.insideWidth,
+      stock: box.back.stock,
+    },
+  );
+}
+
+export const shellMeetings = (base: ShellFrame): Meeting[] => [...endMeetings(base), ...backMeetings(base), ...railMeetings(base)];
+
+function endMeetings(base: ShellFrame): Meeting[] {
+  const { box } = base;
+  return (['top', 'bottom'] as const).flatMap((end) => {
+    const { runs, joint: kind } = box[end];
+    const by = jointOf(box, kind);
+    const panel = id(base, end);
+    if (runs === 'between') return between(panel, id(base, 'side/left'), id(base, 'side/right'), by, [end]);
+    const face: Face = end === 'top' ? 'other' : 'reference';
+    return (['left', 'right'] as const).map((hand) => meet(id(base, `side/${hand}`), end === 'top' ? 'end' : 'start', panel, face, by, [end]));
+  });
+}
+
+function backMeetings(base: ShellFrame): Meeting[] {
+  const { box } = base;
+  const back = id(base, 'back');
+  if (box.back.kind === 'rabbet' || box.back.kind === 'groove') {
+    const grooved = box.back.kind === 'groove';
+    const by = jointOf(box, grooved ? 'dado' : 'rabbet', {
+      depth: box.back.rabbetDepth.nm,
+      endPlay: BACK_PLAY,
+      play: grooved ? FIT_PLAY.loose : ZERO,
+      glue: box.glue && !grooved,
+      fastening: null,
+    });
+    return [
+      meet(back, 'near', id(base, 'side/left'), 'other', by, ['back', 'kind']),
+      meet(back, 'far', id(base, 'side/right'), 'reference', by, ['back', 'kind']),
+      meet(back, 'start', id(base, 'bottom'), 'reference', by, ['back', 'kind']),
+      meet(back, 'end', id(base, 'top'), 'other', by, ['back', 'kind']),
+    ];
+  }
+  if (box.back.kind === 'none') return [];
+  const by = jointOf(box, 'butt', { fastening: null });
+  return ['side/left', 'side/right', 'top', 'bottom'].map((panel) => meet(id(base, panel), 'near', back, 'reference', by, ['back', 'kind']));
+}
+
+/** The hanging rail between the sides, under the top. */
+function railMeetings(base: ShellFrame): Meeting[] {
+  const { box } = base;
+  if (!box.hanging.rail) return [];
+  const rail = id(base, 'hanging-rail');
+  const ends = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  return [
+    ...between(rail, id(base, 'side/left'), id(base, 'side/right'), ends),
+    meet(rail, 'far', id(base, 'top'), 'other', jointOf(box, 'butt', { fastening: null })),
+  ];
+}
+
+/** Outer sizes of a shell on its wall; `proud` is what stands past its front edges. */
+export function shellOutside({ box, rear }: ShellFrame, proud: readonly LengthTerm[] = [], beside: readonly LengthTerm[] = []) {
+  return {
+    width: dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...beside]),
+    height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+    depth: dimension([
+      plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
+      ...(box.hanging.kind === 'outside' ? [plus('gap-behind', rear)] : []),
+      ...proud,
+    ]),
+  };
+}

@@ -1,0 +1,64 @@
+/** What can be entered about a slab, and the words only it uses. */
+import type { Family } from './family.ts';
+import { BAND_FIELD, HANGING_FIELDS, JOINERY_FIELDS, kindField, lengthField, OPEN_FRONT, OUTSIDE_ONLY, STOCK_FIELD, stockField, type Field } from './form.ts';
+import { buildSlab, newSlab, type Slab } from './slab.ts';
+
+const FIELDS: readonly Field<Slab>[] = [
+  lengthField('width', 'width', 150, 3000, 'size'),
+  lengthField('height', 'height', 100, 2400, 'size'),
+  lengthField('depth', 'depth', 5, 900, 'size', { when: () => false }),
+  STOCK_FIELD,
+  BAND_FIELD,
+  lengthField('strip', 'section-strip-width', 5, 200, 'shape', { optional: true, start: { mm: '20 mm', in: '3/4 in' } }),
+  stockField('stripStock', 'section-strip-stock', 'shape', { when: ({ strip }: Slab) => strip !== null }),
+  kindField('edgingStock', 'edging-stock', 'shape', { kind: 'stock', sheetsOnly: false, optional: true }),
+  lengthField('cap', 'cap-past', 0, 150, 'shape', { optional: true, start: { mm: '30 mm', in: '1 1/4 in' } }),
+  ...JOINERY_FIELDS,
+  OPEN_FRONT,
+  OUTSIDE_ONLY,
+  ...HANGING_FIELDS,
+];
+
+export const SLAB: Family<Slab> = {
+  id: 'slab',
+  form: {
+    fields: FIELDS,
+    elements: [
+      {
+        path: 'sections',
+        label: 'sections',
+        group: 'shape',
+        most: 12,
+        least: 1,
+        fields: [lengthField('width', 'section-width', 20, 1500, 'shape', { optional: true, start: { mm: '300 mm', in: '12 in' } })],
+        start: (_box, id, order) => ({ id, order, width: null }),
+        panel: (box, id) => `${box.id}/leaf/${id}`,
+      },
+    ],
+  },
+  usual: { mm: ['1500 mm', '700 mm', '18 mm'], in: ['59 in', '27 1/2 in', '3/4 in'] },
+  create: newSlab,
+  build: buildSlab,
+  words: {
+    'family-slab': 'slab',
+    'family-slab-for': 'a wide panel from sections, on one cleat',
+    'section-strip-width': 'strip between sections',
+    'section-strip-stock': 'strips cut from',
+    'section-strip': 'strip between sections',
+    'edging-stock': 'edging cut from',
+    edging: 'edging',
+    'edging-bottom': 'lower edging',
+    'edging-left': 'left edging',
+    'edging-top': 'upper edging',
+    'edging-right': 'right edging',
+    'strip-proud': 'strip past the face',
+    cap: 'cap',
+    'cap-past': 'cap past the front',
+    sections: 'sections',
+    section: 'section {of}',
+    'section-width': 'width of the section',
+    'section-share': 'share of what is left',
+    'inner-width': 'width inside the edging',
+    'slab-thickness': 'thickness of the slab',
+  },
+};

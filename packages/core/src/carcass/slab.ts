@@ -1,0 +1,237 @@
+/**
+ * The slab: a wide panel glued up edge to edge from sections, with strips between if wanted, an edging
+ * round it and a cap on top; it hangs on one cleat. Wings are smaller slabs beside it on cleats of their own.
+ */
+import type { Entered } from '../length/entered.ts';
+import { ZERO, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Panel } from '../solid/panel.ts';
+import type { Unit } from '../solid/unit.ts';
+import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { jointOf, meet } from './joinery.ts';
+import { inOrder } from './spaces.ts';
+import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+
+export interface Section {
+  readonly id: string;
+  readonly order: number;
+  /** Null shares what the others leave. */
+  readonly width: Entered | null;
+}
+
+export interface Slab extends UnitBase {
+  readonly family: 'slab';
+  /** A strip between two sections; null for none. */
+  readonly strip: Entered | null;
+  readonly stripStock: string;
+  /** Thickness of the edging, round all four edges, mitred; it is as deep as the slab is thick. Null for bare edges. */
+  readonly edgingStock: string | null;
+  /** A board across the top, so far out past the front; null for none. */
+  readonly cap: Entered | null;
+  readonly sections: Readonly<Record<string, Section>>;
+}
+
+export function newSlab(start: NewUnit): Slab {
+  const { unit, stock } = start;
+  const base = newBase('slab', start, []);
+  const sections = [1, 2, 3].map((order): Section => ({ id: `p${order}`, order, width: null }));
+  return {
+    ...base,
+    hanging: { ...base.hanging, rail: null, drop: pick(unit, '40', '1 1/2') },
+    strip: null,
+    stripStock: stock,
+    edgingStock: null,
+    cap: null,
+    sections: Object.fromEntries(sections.map((section) => [section.id, section])),
+  };
+}
+
+interface SlabFrame extends HungFrame<Slab> {
+  readonly rear: Length;
+  /** Front face. */
+  readonly face: Length;
+  readonly edging: Length;
+  readonly capThickness: Length;
+  readonly inner: { readonly width: Dimension; readonly height: Dimension };
+}
+
+const id = ({ box }: Pick<SlabFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+
+const stripThickness = ({ box, stockOf, T }: SlabFrame): Length => (box.strip ? stockOf(box.stripStock).used.value : T);
+/** What stands out past the slab's face where no cap covers it. */
+const stripProud = (base: SlabFrame): number =>
+  Object.keys(base.box.sections).length < 2 ? 0 : Math.max(0, stripThickness(base) - base.T - (base.box.cap?.nm ?? 0));
+
+function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
+  const T = stockOf(box.stock).used.value;
+  const rear = stockOf(box.hanging.stock).used.value;
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const edging = box.edgingStock ? thicknessTerm({ stockOf }, box.edgingStock) : null;
+  const capThickness = box.cap ? T : ZERO;
+  const edge = edging ? [minus('edging', edging.value, { times: 2, source: edging.source })] : [];
+  return {
+    box,
+    stockOf,
+    T,
+    rear,
+    face: (rear + T) as Length,
+    edging: edging?.value ?? ZERO,
+    capThickness,
+    behind: { left: ZERO, length: width },
+    topUp: (box.height.nm - capThickness) as Length,
+    insideLeft: ZERO,
+    insideWidth: width,
+    ceiling: box.height.nm,
+    insideRear: (rear + T) as Length,
+    floorMid: 0,
+    inner: {
+      width: dimension([...width.terms, ...edge]),
+      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...edge, ...(box.cap ? [minus('cap', capThickness)] : [])]),
+    },
+  };
+}
+
+export function buildSlab(box: Slab, stockOf: StockOf): Unit {
+  const base = slabFrame(box, stockOf);
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const row = boardsOf(base);
+  return {
+    id: box.id,
+    panels: [...row, ...edgings(base), ...cap(base), ...hangingPanels],
+    meetings: meetings(base, row),
+    compartments: [],
+    hardware: [],
+    hanging,
+    outside: {
+      width: base.behind.length,
+      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: dimension([
+        plus('slab-thickness', base.T),
+        ...(stripProud(base) > 0 ? [plus('strip-proud', stripProud(base) as Length)] : []),
+        plus('gap-behind', base.rear),
+        ...(box.cap ? [plus('cap-past', box.cap.nm, { source: own(box, 'cap') })] : []),
+      ]),
+    },
+  };
+}
+
+/** Sections and the strips between them, from the left; their grain runs upright so that it matches from one to the next. */
+function boardsOf(base: SlabFrame): Panel[] {
+  const { box, inner, edging, face } = base;
+  const sections = inOrder(box.sections);
+  const strip = box.strip?.nm ?? ZERO;
+  const given = sections.flatMap(({ id: section, width }) =>
+    width ? [minus('section-width', width.nm, { source: own(box, 'sections', section, 'width') })] : [],
+  );
+  const free = sections.filter(({ width }) => width === null).length;
+  const left = dimension(
+    [
+      plus('inner-width', inner.width.value, { inner: inner.width }),
+      ...(strip > 0 ? [minus('section-strip', strip, { times: sections.length - 1, source: own(box, 'strip') })] : []),
+      ...given,
+    ],
+    Math.max(1, free),
+  );
+  const whole = dimension(left.terms).value;
+  const panels: Panel[] = [];
+  let entered = 0;
+  let shared = 0;
+  sections.forEach((section, index) => {
+    const from = edging + entered + Math.round((whole * shared) / Math.max(1, free)) + index * strip;
+    if (section.width) entered += section.width.nm;
+    else shared++;
+    const to = edging + entered + Math.round((whole * shared) / Math.max(1, free)) + index * strip;
+    const width = section.width
+      ? dimension([plus('section-width', section.width.nm, { source: own(box, 'sections', section.id, 'width') })])
+      : to - from === left.value
+        ? left
+        : dimension([plus('section-share', (to - from) as Length, { inner: left })]);
+    panels.push(
+      panelOf(
+        base,
+        'leaf',
+        section.id,
+        { key: 'section', of: String(index + 1) },
+        { frame: frame(vector(from, edging, face), UP, ALONG), length: inner.height, width, stock: box.stock },
+      ),
+    );
+    if (strip > 0 && index < sections.length - 1)
+      panels.push(
+        panelOf(
+          base,
+          'leaf',
+          `${section.id}-strip`,
+          { key: 'section-strip', of: String(index + 1) },
+          {
+            // Rear faces are flush: a thicker strip stands proud in front.
+            frame: frame(vector(to, edging, base.rear + stripThickness(base)), UP, ALONG),
+            length: inner.height,
+            width: dimension([plus('section-strip', strip, { source: own(box, 'strip') })]),
+            stock: box.stripStock,
+          },
+        ),
+      );
+  });
+  return panels;
+}
+
+/** Four strips on edge round the slab, their outer faces the reference: mitred where they meet. */
+function edgings(base: SlabFrame): Panel[] {
+  const { box, rear, T } = base;
+  if (!box.edgingStock) return [];
+  const wide = base.behind.length;
+  const high = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
+  const width = dimension([plus('slab-thickness', T)]);
+  const stock = box.edgingStock;
+  const [W, H] = [wide.value, high.value];
+  // Clockwise from the bottom, so that u × out points inwards.
+  const strip = (element: string, at: ReturnType<typeof frame>, length: Dimension): Panel =>
+    panelOf(base, 'edging', element, { key: `edging-${element}` }, { frame: at, length, width, stock });
+  return [
+    strip('bottom', frame(vector(W, 0, rear), scale(ALONG, -1), OUT), wide),
+    strip('left', frame(vector(0, 0, rear), UP, OUT), high),
+    strip('top', frame(vector(0, H, rear), ALONG, OUT), wide),
+    strip('right', frame(vector(W, H, rear), scale(UP, -1), OUT), high),
+  ];
+}
+
+function cap(base: SlabFrame): Panel[] {
+  const { box, rear, T } = base;
+  if (!box.cap) return [];
+  return [
+    panelOf(
+      base,
+      'top',
+      '',
+      { key: 'cap' },
+      {
+        frame: frame(vector(0, box.height.nm, rear), ALONG, OUT),
+        length: base.behind.length,
+        width: dimension([plus('slab-thickness', T), plus('cap-past', box.cap.nm, { source: own(box, 'cap') })]),
+        stock: box.stock,
+      },
+    ),
+  ];
+}
+
+function meetings(base: SlabFrame, row: readonly Panel[]): Meeting[] {
+  const { box } = base;
+  const glued = jointOf(box, 'butt', { fastening: null });
+  const mitre = jointOf(box, 'mitre', { fastening: null });
+  const side = (name: string): string => id(base, `edging/${name}`);
+  const ring = ['bottom', 'left', 'top', 'right'];
+  const first = row[0]!;
+  return [
+    ...row.slice(1).map((panel, index) => meet(panel.id, 'near', row[index]!.id, 'far', glued)),
+    ...(box.edgingStock
+      ? [
+          ...ring.map((name, index) => meet(side(name), 'end', side(ring[(index + 1) % 4]!), 'start', mitre)),
+          { ...meet(first.id, 'start', side('bottom'), 'other', glued), id: `${first.id}:in-edging` },
+        ]
+      : []),
+    ...(box.cap ? [meet(first.id, 'end', id(base, 'top'), 'other', glued)] : []),
+  ];
+}

@@ -1,0 +1,346 @@
+/**
+ * The sloped-top box: sides cut to a slope, the top over them from the wall to past the front, its rear
+ * edge sawn to stand against the wall over the cleat, its front edge upright. A mitred band may run round its foot.
+ */
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, nearest, toMm, ZERO, type Length } from '../length/length.ts';
+import type { Joint, Meeting } from '../solid/meeting.ts';
+import { frame, leaning, type Edge, type Panel } from '../solid/panel.ts';
+import type { Compartment, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { between, fasteningOf, jointOf, laidOn, LOOSE, meet } from './joinery.ts';
+import { inOrder } from './spaces.ts';
+import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+import { BACK_PLAY } from '../joints/fits.ts';
+
+export interface SlopedShelf {
+  readonly id: string;
+  readonly order: number;
+  /** Underside above the inside floor. */
+  readonly at: Entered;
+}
+
+export interface SlopedBox extends UnitBase {
+  readonly family: 'sloped-box';
+  readonly slopeBy: 'angle' | 'front-height';
+  /** Of the top, down from level towards the front. */
+  readonly slopeDeg: number;
+  /** Of the sides at their front edges. */
+  readonly frontHeight: Entered;
+  /** The top past the sides; past the front edges. */
+  readonly overhangSide: Entered;
+  readonly overhangFront: Entered;
+  readonly backStock: string;
+  /** The bottom stands in from the sides' ends by this. */
+  readonly under: Entered;
+  /** A board across the front, from the bottom up; null for an open front. */
+  readonly apron: Entered | null;
+  /** A band round the foot, mitred at the corners; null for none. */
+  readonly trim: Entered | null;
+  readonly trimStock: string;
+  readonly shelves: Readonly<Record<string, SlopedShelf>>;
+}
+
+export function newSlopedBox(start: NewUnit): SlopedBox {
+  const { unit, backStock } = start;
+  return {
+    ...newBase('sloped-box', start, ['bottom', 's1']),
+    slopeBy: 'angle',
+    slopeDeg: 25,
+    frontHeight: pick(unit, '240', '9 1/2'),
+    overhangSide: pick(unit, '15', '5/8'),
+    overhangFront: pick(unit, '20', '3/4'),
+    backStock,
+    under: pick(unit, '15', '5/8'),
+    apron: null,
+    trim: null,
+    trimStock: backStock,
+    shelves: { s1: { id: 's1', order: 1, at: pick(unit, '130', '5') } },
+  };
+}
+
+/** Heights are over the unit's bottom; the top's lower face falls from `lowerAt(0)` at the wall. */
+interface SlopedFrame extends HungFrame<SlopedBox> {
+  readonly rear: Length;
+  readonly front: Length;
+  readonly floor: Length;
+  readonly backThickness: Length;
+  readonly slopeDeg: number;
+  readonly lowerAt: (out: number) => Length;
+  readonly insideDepth: Dimension;
+  readonly depth: Dimension;
+}
+
+const radians = (deg: number): number => (deg * Math.PI) / 180;
+const id = ({ box }: Pick<SlopedFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+
+/** The slope: as entered, or what falls from the height at the wall to the height at the front. */
+export function slopeOf({ slopeBy, slopeDeg, height, depth, frontHeight }: SlopedBox, T: number, rear: number): number {
+  if (slopeBy === 'angle') return slopeDeg;
+  // height − T / cos s − (rear + depth) tan s = frontHeight, by halving.
+  const fall = (deg: number): number => height.nm - T / Math.cos(radians(deg)) - (rear + depth.nm) * Math.tan(radians(deg)) - frontHeight.nm;
+  let [low, high] = [0, MOST_SLOPE_DEG];
+  for (let step = 0; step < 60; step++) {
+    const middle = (low + high) / 2;
+    if (fall(middle) > 0) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+export const MOST_SLOPE_DEG = 60;
+
+function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
+  const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
+  const backTerm = thicknessTerm({ stockOf }, box.backStock);
+  const rear = stockOf(box.hanging.stock).used.value;
+  const slopeDeg = slopeOf(box, T, rear);
+  const drop = T / Math.cos(radians(slopeDeg));
+  const lowerAt = (out: number): Length => Math.round(box.height.nm - drop - out * Math.tan(radians(slopeDeg))) as Length;
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const depth = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') })]);
+  const floor = (box.under.nm + T) as Length;
+  const insideRear = (rear + backTerm.value) as Length;
+  return {
+    box,
+    stockOf,
+    T,
+    rear,
+    front: (rear + box.depth.nm) as Length,
+    floor,
+    backThickness: backTerm.value,
+    slopeDeg,
+    lowerAt,
+    behind: { left: ZERO, length: width },
+    // The cleat's halves stand under the top's lower face where it is lowest over them.
+    topUp: lowerAt(rear),
+    insideLeft: T,
+    insideWidth: dimension([...width.terms, minus('side', T, { times: 2, source })]),
+    ceiling: lowerAt(insideRear),
+    insideRear,
+    floorMid: floor - T / 2,
+    depth,
+    insideDepth: dimension([...depth.terms, minus('back', backTerm.value, { source: backTerm.source }), ...(box.apron ? [minus('apron', T, { source })] : [])]),
+  };
+}
+
+export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): Unit {
+  const base = slopedFrame(box, stockOf);
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const trim = trimOf(base);
+  return {
+    id: box.id,
+    panels: [...carcass(base), ...trim.panels, ...hangingPanels],
+    meetings: [...meetings(base), ...trim.meetings],
+    compartments: compartments(base),
+    hardware: [],
+    hanging,
+    outside: {
+      width: dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...widest(base)]),
+      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: dimension([
+        plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
+        plus('gap-behind', base.rear),
+        ...(foremost(base) > 0 ? [plus('overhang-front', foremost(base) as Length)] : []),
+      ]),
+    },
+  };
+}
+
+const trimThickness = ({ box, stockOf }: SlopedFrame): number => (box.trim ? stockOf(box.trimStock).used.value : 0);
+const foremost = (base: SlopedFrame): number => Math.max(base.box.overhangFront.nm, trimThickness(base));
+function widest(base: SlopedFrame) {
+  const past = Math.max(base.box.overhangSide.nm, trimThickness(base));
+  return past > 0 ? [plus('overhang-side', past as Length, { times: 2 })] : [];
+}
+
+function carcass(base: SlopedFrame): Panel[] {
+  const { box, T, rear, front, floor, insideRear, insideWidth } = base;
+  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+  const [high, low] = [base.lowerAt(rear), base.lowerAt(front)];
+  const tall = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), minus('top-and-slope', (box.height.nm - high) as Length)]);
+  const side = (hand: 'left' | 'right'): Panel =>
+    panelOf(
+      base,
+      'side',
+      hand,
+      { key: `side-${hand}` },
+      {
+        frame: frame(vector(hand === 'left' ? 0 : box.width.nm - T, 0, rear), UP, OUT),
+        length: tall,
+        width: base.depth,
+        stock: box.stock,
+        outline: [edge('near', 0, 0), edge('slope', high, 0), edge('far', low, box.depth.nm), edge('start', 0, box.depth.nm)],
+      },
+    );
+  const level = (role: 'bottom' | 'shelf', element: string, key: string, up: number, rearOut: number, width: Dimension, of?: string): Panel =>
+    panelOf(base, role, element, of ? { key, of } : { key }, {
+      frame: frame(vector(T, up, rearOut), ALONG, OUT),
+      length: insideWidth,
+      width,
+      stock: box.stock,
+      banded: true,
+    });
+  const apron = box.apron
+    ? [
+        panelOf(
+          base,
+          'front',
+          '',
+          { key: 'apron' },
+          {
+            frame: frame(vector(T, floor, front - T), ALONG, UP),
+            length: insideWidth,
+            width: dimension([plus('apron-height', box.apron.nm, { source: own(box, 'apron') })]),
+            stock: box.stock,
+          },
+        ),
+      ]
+    : [];
+  return [
+    side('left'),
+    side('right'),
+    top(base),
+    level('bottom', '', 'bottom', floor, rear, base.depth),
+    ...inOrder(box.shelves).map((shelf, index) =>
+      level('shelf', shelf.id, 'shelf', floor + shelf.at.nm + T, insideRear, shelfDepth(base, shelf), String(index + 1)),
+    ),
+    panelOf(
+      base,
+      'back',
+      '',
+      { key: 'back' },
+      {
+        frame: frame(vector(T, floor, insideRear), UP, ALONG),
+        // Its front face is the one that comes up to the top's lower face first.
+        length: dimension([plus('inside-height', (base.lowerAt(insideRear) - floor) as Length)]),
+        width: insideWidth,
+        stock: box.backStock,
+      },
+    ),
+    ...apron,
+  ];
+}
+
+/** A shelf ends where the top comes down to its upper face. */
+function shelfDepth(base: SlopedFrame, { at }: SlopedShelf): Dimension {
+  const { insideDepth, insideRear, slopeDeg, floor, T } = base;
+  const under = base.lowerAt(insideRear) - (floor + at.nm + T);
+  const most = slopeDeg > 0 ? Math.floor(under / Math.tan(radians(slopeDeg))) : insideDepth.value;
+  const short = insideDepth.value - Math.max(SHALLOWEST, most);
+  return short > 0 ? dimension([...insideDepth.terms, minus('under-the-slope', short as Length)]) : insideDepth;
+}
+
+const SHALLOWEST = 20 * NM_PER.mm;
+
+/** From the wall plane to past the front, along the slope; its reference face is the upper one. */
+function top(base: SlopedFrame): Panel {
+  const { box, front, slopeDeg } = base;
+  const s = radians(slopeDeg);
+  const upper = Math.round(box.height.nm);
+  const reach = front + box.overhangFront.nm;
+  const along = nearest(toMm(reach as Length) / Math.cos(s));
+  return panelOf(
+    base,
+    'top',
+    '',
+    { key: 'top' },
+    {
+      frame: leaning(vector(-box.overhangSide.nm, upper, 0), ALONG, OUT, slopeDeg),
+      length: dimension([
+        plus('width', box.width.nm, { source: own(box, 'width') }),
+        plus('overhang-side', box.overhangSide.nm, { times: 2, source: own(box, 'overhangSide') }),
+      ]),
+      width: dimension([
+        plus('depth', box.depth.nm, { source: own(box, 'depth') }),
+        plus('gap-behind', base.rear),
+        plus('overhang-front', box.overhangFront.nm, { source: own(box, 'overhangFront') }),
+        ...(along > reach ? [plus('along-the-slope', (along - reach) as Length)] : []),
+      ]),
+      stock: box.stock,
+    },
+  );
+}
+
+const FLUSH: Joint = { ...LOOSE, kind: 'flush' };
+
+function meetings(base: SlopedFrame): Meeting[] {
+  const { box } = base;
+  const [left, right, roof, back] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'top'), id(base, 'back')];
+  const over = jointOf(box, 'butt');
+  const glued = jointOf(box, 'butt', { fastening: null });
+  const inRabbet = jointOf(box, 'rabbet', { endPlay: BACK_PLAY, play: ZERO, fastening: null });
+  const rail = id(base, 'hanging-rail');
+  const railEnds = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  return [
+    meet(left, 'slope', roof, 'other', over),
+    meet(right, 'slope', roof, 'other', over),
+    meet(roof, 'near', id(base, 'cabinet-half'), 'reference', FLUSH),
+    meet(roof, 'far', id(base, 'cabinet-half'), 'other', FLUSH),
+    ...between(id(base, 'bottom'), left, right, jointOf(box, box.under.nm > 0 ? 'dado' : 'rabbet')),
+    ...Object.keys(box.shelves).flatMap((shelf) => between(id(base, `shelf/${shelf}`), left, right, jointOf(box, 'dado', { stopped: true }))),
+    meet(back, 'near', left, 'other', inRabbet),
+    meet(back, 'far', right, 'reference', inRabbet),
+    meet(back, 'start', id(base, 'bottom'), 'reference', inRabbet),
+    meet(back, 'end', roof, 'other', glued),
+    ...(box.hanging.rail ? [...between(rail, left, right, railEnds), meet(rail, 'far', roof, 'other', glued)] : []),
+    ...(box.apron ? [...between(id(base, 'front'), left, right, over), meet(id(base, 'front'), 'near', id(base, 'bottom'), 'reference', glued)] : []),
+  ];
+}
+
+/** Left return, front and right return, their corners mitred: each strip's reference face is the outer one. */
+function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Meeting[] } {
+  const { box, rear, front } = base;
+  if (!box.trim) return { panels: [], meetings: [] };
+  const t = thicknessTerm(base, box.trimStock);
+  const high = box.trim.nm;
+  const width = dimension([plus('trim-height', high, { source: own(box, 'trim') })]);
+  const wide = box.width.nm;
+  const down = scale(UP, -1);
+  const long = dimension([plus('width', wide, { source: own(box, 'width') }), plus('trim-thickness', t.value, { times: 2, source: t.source })]);
+  const short = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), plus('trim-thickness', t.value, { source: t.source })]);
+  const strip = (element: string, at: ReturnType<typeof frame>, length: Dimension): Panel =>
+    panelOf(base, 'edging', element, { key: `trim-${element}` }, { frame: at, length, width, stock: box.trimStock });
+  const panels = [
+    strip('left', frame(vector(-t.value, high, rear), OUT, down), short),
+    strip('front', frame(vector(-t.value, high, front + t.value), ALONG, down), long),
+    strip('right', frame(vector(wide + t.value, high, front + t.value), scale(OUT, -1), down), short),
+  ];
+  const mitre = jointOf(box, 'mitre', { fastening: null });
+  const glued = { fastening: null };
+  return {
+    panels,
+    meetings: [
+      meet(id(base, 'edging/left'), 'end', id(base, 'edging/front'), 'start', mitre),
+      meet(id(base, 'edging/front'), 'end', id(base, 'edging/right'), 'start', mitre),
+      laidOn(id(base, 'edging/left'), 'other', id(base, 'side/left'), 'reference', box, glued),
+      laidOn(id(base, 'edging/right'), 'other', id(base, 'side/right'), 'other', box, glued),
+    ],
+  };
+}
+
+function compartments(base: SlopedFrame): Compartment[] {
+  const { box, insideWidth, insideRear, floor, T } = base;
+  const shelves = inOrder(box.shelves);
+  const floors = [{ keptBy: 'bottom', panel: id(base, 'bottom'), up: floor, depth: base.insideDepth, key: { key: 'opening-bottom' } }].concat(
+    shelves.map((shelf, index) => ({
+      keptBy: shelf.id,
+      panel: id(base, `shelf/${shelf.id}`),
+      up: (floor + shelf.at.nm + T) as Length,
+      depth: shelfDepth(base, shelf),
+      key: { key: 'opening-over', of: String(index + 1) } as { key: string },
+    })),
+  );
+  return floors.map(({ keptBy, panel, up, depth, key }, index) => {
+    const next = floors[index + 1];
+    // Under the slope the clear height is what there is at the front.
+    const roof = base.lowerAt(insideRear + depth.value);
+    const height = next
+      ? dimension([plus('shelf-at', (next.up - T) as Length), minus('top-of-shelf-below', up)])
+      : dimension([plus('slope-at-front', Math.max(0, roof) as Length), minus('top-of-shelf-below', Math.min(up, Math.max(0, roof)) as Length)]);
+    return { id: id(base, `space/${keptBy}`), name: key, floor: panel, keptBy, width: insideWidth, height, depth, at: { along: T, up, out: insideRear } };
+  });
+}

@@ -1,0 +1,179 @@
+/**
+ * The slot rack: many thin shelves, or pairs of short tabs, in slots that tilt back so that rolls and
+ * sheets stay put. The lowest corner of the first stands clear of the floor, the highest of the last
+ * clear of the top; the others are spaced evenly between, each rounded from the whole.
+ */
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, nearest, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { leaning, type Panel } from '../solid/panel.ts';
+import type { Compartment, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { jointOf, meet } from './joinery.ts';
+import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import { inOrder } from './spaces.ts';
+import { newBase, pick, type NewUnit } from './unit-base.ts';
+
+export interface Slot {
+  readonly id: string;
+  readonly order: number;
+}
+
+export interface SlotRack extends Shelled {
+  readonly family: 'slot-rack';
+  /** shelves: from side to side. tabs: a short piece at each side, open between. */
+  readonly holds: 'shelves' | 'tabs';
+  readonly slotStock: string;
+  /** Back from level. */
+  readonly tiltDeg: number;
+  /** Clear under the lowest corner of the first; over the highest of the last. */
+  readonly first: Entered;
+  readonly last: Entered;
+  /** Of a tab, from the side inwards. */
+  readonly tabLength: Entered;
+  /** Tabs and shelves stand back from the front edges. */
+  readonly setback: Entered;
+  readonly slots: Readonly<Record<string, Slot>>;
+}
+
+export function newSlotRack(start: NewUnit): SlotRack {
+  const { unit, backStock } = start;
+  const slots = Array.from({ length: 6 }, (_, index): Slot => ({ id: `t${index + 1}`, order: index + 1 }));
+  return {
+    ...newBase(
+      'slot-rack',
+      start,
+      slots.map(({ id }) => id),
+    ),
+    ...newShell(unit, backStock),
+    holds: 'shelves',
+    slotStock: backStock,
+    tiltDeg: 6,
+    first: pick(unit, '40', '1 1/2'),
+    last: pick(unit, '100', '4'),
+    tabLength: pick(unit, '80', '3'),
+    setback: pick(unit, '10', '3/8'),
+    slots: Object.fromEntries(slots.map((slot) => [slot.id, slot])),
+  };
+}
+
+interface LaidSlot {
+  readonly slot: Slot;
+  readonly number: number;
+  /** Upper face at the rear, over the unit's bottom. */
+  readonly rearUp: Length;
+  /** Upright, from this upper face to the underside of the next, or to the ceiling. */
+  readonly clear: Dimension;
+}
+
+export function buildSlotRack(box: SlotRack, stockOf: StockOf): Unit {
+  const base = shellFrame(box, stockOf, [minus('setback', box.setback.nm, { source: own(box, 'setback') })]);
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const laid = laySlots(base);
+  return {
+    id: box.id,
+    panels: [...shellPanels(base), ...laid.flatMap((slot) => pieces(base, slot)), ...hangingPanels],
+    meetings: [...shellMeetings(base), ...laid.flatMap((slot) => slotMeetings(base, slot))],
+    compartments: laid.map((slot) => compartment(base, slot)),
+    hardware: [],
+    hanging,
+    outside: shellOutside(base),
+  };
+}
+
+type Frame = ShellFrame<SlotRack>;
+const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
+const radians = (deg: number): number => (deg * Math.PI) / 180;
+
+/** Along the tilt: the slab's run over the inside depth, less what its thickness takes when it leans. */
+function slotDepth(base: Frame): Dimension {
+  const { box, insideDepth } = base;
+  const t = base.stockOf(box.slotStock).used.value;
+  const turn = radians(box.tiltDeg);
+  const along = nearest((insideDepth.value - t * Math.sin(turn)) / Math.cos(turn) / NM_PER.mm);
+  const more = (along - insideDepth.value) as Length;
+  return more === 0 ? insideDepth : dimension([plus('inside-depth', insideDepth.value, { inner: insideDepth }), plus('along-the-tilt', more)]);
+}
+
+function laySlots(base: Frame): LaidSlot[] {
+  const { box, floor, ceiling } = base;
+  const { value: t, source } = thicknessTerm(base, box.slotStock);
+  const turn = radians(box.tiltDeg);
+  const rise = Math.round(slotDepth(base).value * Math.sin(turn));
+  const upright = nearest(t / Math.cos(turn) / NM_PER.mm);
+  const slots = inOrder(box.slots);
+  // The rear lower corner of a slab is its lowest point, the front upper one its highest.
+  const lowest = floor + box.first.nm + Math.round(t * Math.cos(turn));
+  const highest = ceiling - box.last.nm - rise;
+  const step = dimension(
+    [
+      plus('inside-height', (ceiling - floor) as Length),
+      minus('first-slot', box.first.nm, { source: own(box, 'first') }),
+      minus('last-slot', box.last.nm, { source: own(box, 'last') }),
+      minus('slot-thickness', nearest((t * Math.cos(turn)) / NM_PER.mm), { source }),
+      ...(rise > 0 ? [minus('rise-of-slot', rise as Length)] : []),
+    ],
+    Math.max(1, slots.length - 1),
+  );
+  const between = dimension([plus('slot-pitch', step.value, { inner: step }), minus('slot-thickness', upright, { source })]);
+  return slots.map((slot, index) => {
+    const rearUp = Math.round(lowest + ((highest - lowest) * index) / Math.max(1, slots.length - 1)) as Length;
+    const last = index === slots.length - 1;
+    const clear = last
+      ? dimension([plus('last-slot', box.last.nm, { source: own(box, 'last') }), ...(slots.length === 1 ? [plus('space', (highest - lowest) as Length)] : [])])
+      : between;
+    return { slot, number: index + 1, rearUp, clear };
+  });
+}
+
+/** A slab's upper face is the reference. Leaning back, its upper rear edge is the rearmost, its lower front edge the foremost. */
+function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
+  const { box, insideLeft, insideWidth } = base;
+  const width = slotDepth(base);
+  const at = (along: number) => leaning(vector(along, rearUp, base.insideRear), ALONG, OUT, -box.tiltDeg);
+  if (box.holds === 'shelves')
+    return [
+      panelOf(base, 'shelf', slot.id, { key: 'slot-shelf', of: String(number) }, { frame: at(insideLeft), length: insideWidth, width, stock: box.slotStock }),
+    ];
+  const length = dimension([plus('tab-length', box.tabLength.nm, { source: own(box, 'tabLength') })]);
+  return (['left', 'right'] as const).map((hand) =>
+    panelOf(
+      base,
+      'shelf',
+      `${slot.id}/${hand}`,
+      { key: `tab-${hand}`, of: String(number) },
+      {
+        frame: at(hand === 'left' ? insideLeft : insideLeft + insideWidth.value - box.tabLength.nm),
+        length,
+        width,
+        stock: box.slotStock,
+        grain: 'width',
+      },
+    ),
+  );
+}
+
+function slotMeetings(base: Frame, { slot }: LaidSlot): Meeting[] {
+  const { box } = base;
+  const by = jointOf(box, 'dado', box.setback.nm > 0 ? { stopped: true } : {});
+  const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
+  if (box.holds === 'shelves')
+    return [meet(id(base, `shelf/${slot.id}`), 'start', left, 'other', by), meet(id(base, `shelf/${slot.id}`), 'end', right, 'reference', by)];
+  return [meet(id(base, `shelf/${slot.id}/left`), 'start', left, 'other', by), meet(id(base, `shelf/${slot.id}/right`), 'end', right, 'reference', by)];
+}
+
+function compartment(base: Frame, { slot, number, rearUp, clear }: LaidSlot): Compartment {
+  return {
+    id: id(base, `space/${slot.id}`),
+    name: { key: 'slot-space', of: String(number) },
+    floor: id(base, base.box.holds === 'shelves' ? `shelf/${slot.id}` : `shelf/${slot.id}/left`),
+    keptBy: slot.id,
+    width: base.insideWidth,
+    height: clear,
+    depth: base.insideDepth,
+    at: { along: base.insideLeft, up: rearUp, out: base.insideRear },
+  };
+}

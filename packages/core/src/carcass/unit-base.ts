@@ -1,0 +1,148 @@
+/** What every unit decides, whatever its family: who it is, its outer size, what it is made of, how it is joined, hung and filled. */
+import type { Contents } from '../contents/presets.ts';
+import type { Row } from '../contents/row.ts';
+import type { Fit } from '../joints/fits.ts';
+import { entered, type Entered } from '../length/entered.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import type { Place } from '../wall/wall.ts';
+import type { Insert } from './inserts.ts';
+
+export interface ScrewChoice {
+  readonly screw: string;
+  readonly length: Entered;
+}
+
+export interface HangingChoice {
+  readonly kind: 'outside' | 'recessed';
+  /** Product the cleat is ripped from. */
+  readonly stock: string;
+  readonly boardWidth: Entered;
+  /** Blade tilt from square. */
+  readonly bevelDeg: number;
+  /** Cabinet half's top below the unit's top (outside) or below the inside of the top (recessed). */
+  readonly drop: Entered;
+  /** Height of the hanging rail inside the back; null for none. */
+  readonly rail: Entered | null;
+  /** Screws through each side into the rail's ends, of the assembly screw. */
+  readonly railScrews: number;
+  /** Ends of the wall half, in from the ends of the cabinet half; negative runs on past the unit. */
+  readonly leftInset: Entered;
+  readonly rightInset: Entered;
+  readonly spacer: { readonly stock: string; readonly height: Entered } | null;
+  readonly wallScrew: ScrewChoice & { readonly upper: number; readonly lower: number };
+  readonly cabinetScrew: ScrewChoice & { readonly count: number };
+  readonly antiLift: boolean;
+  /** The wall rail it hangs on; null for a wall half of its own. */
+  readonly wallRail: string | null;
+  /** A second bevelled cleat so far below the first, in place of the spacer; null for none. */
+  readonly lowerCleat: Entered | null;
+  /** Cleat and spacer are shimmed where the wall bows. */
+  readonly shimmed: boolean;
+}
+
+/** What opens in front of it; the space it sweeps is kept free on the wall. */
+export type Front = 'open' | 'door-left' | 'door-right' | 'doors' | 'drawers' | 'lid-up' | 'flap-down';
+
+export interface UnitBase {
+  readonly id: string;
+  readonly family: string;
+  readonly name: string;
+  readonly order: number;
+  readonly unit: DisplayUnit;
+  /** Outer size of the carcass. A family whose form has no such field works it out, and does not read this. */
+  readonly width: Entered;
+  readonly height: Entered;
+  /** Of the carcass with its back; the gap of an outside cleat comes on top. */
+  readonly depth: Entered;
+  readonly stock: string;
+  readonly jointDepth: Entered;
+  readonly fit: Fit;
+  readonly glue: boolean;
+  readonly assembly: ScrewChoice & { readonly perJoint: number };
+  /** Thickness of the band on front edges; null for bare edges. */
+  readonly band: Entered | null;
+  readonly hanging: HangingChoice;
+  /** By the space things stand in: 'bottom', a shelf's id, a divider's. */
+  readonly contents: Readonly<Record<string, Contents>>;
+  /** Rows of things side by side, worked out for one of its floors. */
+  readonly rows: Readonly<Record<string, Row>>;
+  readonly front: Front;
+  /** Things are put on top of the unit. */
+  readonly topLoaded: boolean;
+  /** What stands loose in its spaces and holds things in their places. */
+  readonly inserts: Readonly<Record<string, Insert>>;
+  readonly place: Place;
+}
+
+/** What the questions of a new unit settle. */
+export interface NewUnit {
+  readonly id: string;
+  readonly name: string;
+  readonly order: number;
+  readonly unit: DisplayUnit;
+  readonly width: Entered;
+  readonly height: Entered;
+  readonly depth: Entered;
+  readonly stock: string;
+  readonly backStock: string;
+  readonly contents: Contents;
+  readonly place: Place;
+}
+
+/** A length in the unit's own system: whole millimetres, or inches and fractions. */
+export const pick = (unit: DisplayUnit, metric: string, imperial: string): Entered => entered(unit === 'mm' ? `${metric} mm` : `${imperial} in`);
+
+const screwOf = (unit: DisplayUnit, metric: string, metricLength: string, numbered: string, inchLength: string): ScrewChoice => ({
+  screw: unit === 'mm' ? metric : numbered,
+  length: pick(unit, metricLength, inchLength),
+});
+
+/** A sound cleat to start from: outside the back with a spacer and a rail inside. */
+export function newHanging(unit: DisplayUnit, stock: string): HangingChoice {
+  return {
+    kind: 'outside',
+    stock,
+    boardWidth: pick(unit, '150', '6'),
+    bevelDeg: 45,
+    drop: pick(unit, '0', '0'),
+    rail: pick(unit, '90', '3 1/2'),
+    railScrews: 4,
+    leftInset: pick(unit, '0', '0'),
+    rightInset: pick(unit, '0', '0'),
+    spacer: { stock, height: pick(unit, '60', '2 1/2') },
+    wallScrew: { ...screwOf(unit, '5mm', '80', '#10', '3'), upper: 2, lower: 1 },
+    cabinetScrew: { ...screwOf(unit, '5mm', '35', '#8', '1 1/2'), count: 10 },
+    antiLift: true,
+    wallRail: null,
+    lowerCleat: null,
+    shimmed: false,
+  };
+}
+
+/** The common part of a new unit. `spaces` are the ids of what things stand in. */
+export function newBase<F extends string>(family: F, start: NewUnit, spaces: readonly string[]): UnitBase & { readonly family: F } {
+  const { id, name, order, unit, width, height, depth, stock, contents, place } = start;
+  return {
+    id,
+    family,
+    name,
+    order,
+    unit,
+    width,
+    height,
+    depth,
+    stock,
+    jointDepth: pick(unit, '6', '1/4'),
+    fit: 'push',
+    glue: true,
+    assembly: { ...screwOf(unit, '4mm', '50', '#8', '2'), perJoint: 0 },
+    band: null,
+    hanging: newHanging(unit, stock),
+    contents: Object.fromEntries(spaces.map((space) => [space, contents])),
+    rows: {},
+    front: 'open',
+    topLoaded: false,
+    inserts: {},
+    place,
+  };
+}

@@ -1,0 +1,153 @@
+/** The audit every family must pass: what a unit's panels must be to one another, whatever it is. Test support. */
+import { toMm } from '../length/length.ts';
+import { intersection, piecesOf, slabOf, volumeOf, type Body } from '../solid/convex.ts';
+import { isFace } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { boundsOf, type Bounds } from '../solid/views.ts';
+import { bulkOf } from '../solid/volume.ts';
+import { cross, dot, plusVector, scale } from '../solid/vector.ts';
+
+/** Tilted geometry is right to this, mm. */
+export const AUDIT_TOLERANCE = 1e-3;
+
+const AXES = ['along', 'up', 'out'] as const;
+
+const apart = (a: Bounds, b: Bounds): boolean =>
+  AXES.some((axis) => a.low[axis] > b.high[axis] - AUDIT_TOLERANCE || b.low[axis] > a.high[axis] - AUDIT_TOLERANCE);
+
+/** A body thinner than the tolerance is a touch, not an overlap. */
+function isOverlap(body: Body): boolean {
+  const { volume } = volumeOf(body);
+  const area = body.reduce((sum, face) => sum + areaOf(face), 0);
+  return area > 0 && (2 * volume) / area > AUDIT_TOLERANCE;
+}
+
+function areaOf(face: Body[number]): number {
+  let sum = 0;
+  for (let index = 1; index + 1 < face.length; index++) {
+    const turn = cross(plusVector(face[index]!, scale(face[0]!, -1)), plusVector(face[index + 1]!, scale(face[0]!, -1)));
+    sum += Math.sqrt(dot(turn, turn)) / 2;
+  }
+  return sum;
+}
+
+/** Pairs of panels that stand in one another outside what was cut away. */
+export function clashes({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
+  const rows = panels.map((panel) => ({ panel, bounds: boundsOf(panel), slab: slabOf(panel) }));
+  const memory = new Map<string, Body[]>();
+  const pieces = (panel: ResolvedPanel): Body[] => {
+    const known = memory.get(panel.id) ?? piecesOf(panel);
+    memory.set(panel.id, known);
+    return known;
+  };
+  return rows.flatMap((a, index) =>
+    rows.slice(index + 1).flatMap((b) => {
+      if (apart(a.bounds, b.bounds)) return [];
+      const whole = intersection(a.slab, b.slab);
+      if (!whole || !isOverlap(whole)) return [];
+      const hit = pieces(a.panel).some((one) =>
+        pieces(b.panel).some((other) => {
+          const both = intersection(one, other);
+          return both !== null && isOverlap(both);
+        }),
+      );
+      return hit ? [`${a.panel.id} and ${b.panel.id}`] : [];
+    }),
+  );
+}
+
+/** What is wrong with a panel by itself: numbers that are none, blanks that are nothing. */
+export function malformed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
+  return panels.flatMap((panel) => {
+    const numbers = [...panel.outline.flatMap(({ from, bevel }) => [from.u, from.v, bevel]), panel.length.value, panel.width.value, panel.thickness];
+    if (!numbers.every(Number.isFinite)) return [`${panel.id} has a number that is none`];
+    if (panel.length.value <= 0 || panel.width.value <= 0) return [`${panel.id} has no size`];
+    const { volumeMm3 } = bulkOf(panel);
+    return volumeMm3 > 0 ? [] : [`${panel.id} has no volume`];
+  });
+}
+
+/** A panel's finished length and width are what its outline measures. */
+export function mismeasured({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
+  return panels.flatMap((panel) => {
+    const us = panel.outline.map(({ from }) => from.u);
+    const vs = panel.outline.map(({ from }) => from.v);
+    const off = [Math.max(...us) - Math.min(...us) - panel.length.value, Math.max(...vs) - Math.min(...vs) - panel.width.value];
+    return off.some((nm) => Math.abs(nm) > AUDIT_TOLERANCE * 1e6) ? [`${panel.id} measures ${off.map((nm) => nm / 1e6).join(' and ')} more than it says`] : [];
+  });
+}
+
+/** Volume by its pieces against volume by its sum; holes are not in the pieces. */
+export function misweighed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
+  return panels.flatMap((panel) => {
+    const holes = panel.cuts.reduce((sum, cut) => {
+      if (cut.kind !== 'holes') return sum;
+      return sum + ((Math.PI * cut.diameter * cut.diameter) / 4 / 1e12) * toMm(cut.depth ?? panel.thickness) * cut.count;
+    }, 0);
+    const round = panel.cuts.some((cut) => cut.kind === 'notch' && cut.round);
+    if (round) return [];
+    const whole = piecesOf(panel).reduce((sum, body) => sum + volumeOf(body).volume, 0);
+    const { volumeMm3 } = bulkOf(panel);
+    return Math.abs(whole - holes - volumeMm3) > 1e-6 * whole + 1e-3 ? [`${panel.id}: ${whole - holes} by its pieces, ${volumeMm3} by its sum`] : [];
+  });
+}
+
+/** Panels no meeting ties to what hangs. */
+export function loose(unit: ResolvedUnit): string[] {
+  const { hanging, panels, meetings } = unit;
+  const held = new Set([hanging.cabinetHalf, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? '']);
+  // What the cabinet half is screwed to is tied together by it.
+  const rest = panels.filter(({ id }) => !held.has(id));
+  const reached = new Set([rest[0]!.id]);
+  for (let grown = -1; grown !== reached.size;) {
+    grown = reached.size;
+    for (const { guest, host, joint } of meetings) {
+      if (joint.kind === 'flush') continue;
+      if (reached.has(guest)) reached.add(host);
+      if (reached.has(host)) reached.add(guest);
+    }
+  }
+  return rest.filter(({ id }) => !reached.has(id)).map(({ id }) => id);
+}
+
+/** Where the outer box is not the size the unit says, along, up and out. */
+export function outerMisfit({ panels, outside }: ResolvedUnit): string[] {
+  const carried = panels.filter(({ onWall }) => !onWall);
+  const bounds = carried.map(boundsOf);
+  const span = (axis: (typeof AXES)[number]): number => Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]));
+  const low = (axis: (typeof AXES)[number]): number => Math.min(...bounds.map((each) => each.low[axis]));
+  const asked = { along: toMm(outside.width.value), up: toMm(outside.height.value), out: toMm(outside.depth.value) };
+  const found = { along: span('along'), up: span('up'), out: span('out') + low('out') };
+  return AXES.filter((axis) => Math.abs(found[axis] - asked[axis]) > AUDIT_TOLERANCE).map((axis) => `${axis}: ${found[axis]} instead of ${asked[axis]}`);
+}
+
+/** Strips whose guest does not lie in them with the play they state. */
+export function badFits({ panels, byId, meetings }: ResolvedUnit): string[] {
+  const joints = new Map(meetings.map((meeting) => [meeting.id, meeting]));
+  return panels.flatMap((host) =>
+    host.strips.flatMap((strip) => {
+      const guest = byId.get(strip.guest)!;
+      const meeting = joints.get(strip.id)!;
+      if (isFace(meeting.edge)) return [];
+      const lean = Math.abs(dot(guest.frame.w, host.frame.w));
+      const square = Math.sqrt(1 - lean * lean);
+      const wanted = (guest.thickness + strip.play) / square + (lean / square) * strip.depth;
+      const short = wanted - (strip.far - strip.near);
+      const wide = strip.kind === 'rabbet' ? 0 : -short;
+      return short > AUDIT_TOLERANCE * 1e6 || wide > AUDIT_TOLERANCE * 1e6 ? [`${strip.id} is ${-short / 1e6} mm wider than asked`] : [];
+    }),
+  );
+}
+
+/** Everything at once; nothing for a sound unit. */
+export const audit = (unit: ResolvedUnit): string[] => [
+  ...unit.faults.map(({ reason }) => reason),
+  ...malformed(unit),
+  ...mismeasured(unit),
+  ...misweighed(unit),
+  ...clashes(unit),
+  ...badFits(unit),
+  ...outerMisfit(unit),
+  ...loose(unit).map((id) => `${id} hangs on nothing`),
+];

@@ -1,0 +1,27 @@
+/** Units of every family to start a test from, on the starter workshop's stock. */
+import { FAMILIES, familyOf, type FamilyId, type UnitDesign } from '../carcass/families.ts';
+import type { NewUnit } from '../carcass/unit-base.ts';
+import { entered } from '../length/entered.ts';
+import type { DisplayUnit } from '../length/length.ts';
+
+export const FAMILY_IDS = FAMILIES.map(({ id }) => id as FamilyId);
+
+/** What a new unit of a family starts from: its usual size, birch or hardwood plywood. */
+export function startOf(family: FamilyId, unit: DisplayUnit = 'mm'): NewUnit {
+  const [width, height, depth] = familyOf({ family }).usual[unit].map((text) => entered(text)) as [NewUnit['width'], NewUnit['height'], NewUnit['depth']];
+  return {
+    id: 'u1',
+    name: 'Unit',
+    order: 1,
+    unit,
+    width,
+    height,
+    depth,
+    stock: unit === 'mm' ? 'birch-18' : 'ply-3-4',
+    backStock: unit === 'mm' ? 'birch-6' : 'ply-1-4',
+    contents: { preset: 'general', kg: null },
+    place: { along: entered('900 mm'), up: entered('1300 mm') },
+  };
+}
+
+export const newUnit = (family: FamilyId, unit: DisplayUnit = 'mm'): UnitDesign => familyOf({ family }).create(startOf(family, unit)) as UnitDesign;
