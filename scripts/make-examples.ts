@@ -20,6 +20,7 @@ import {
   type WallThing,
   type Workshop,
 } from '../packages/core/src/index.ts';
+import { backWall, BACK_UNITS } from './print-room-back.ts';
 import { THINGS } from './print-room-things.ts';
 
 const inkCupboard: ShelfBox = (() => {
@@ -243,3 +244,4 @@ write(
     THINGS.filter(({ homes }) => 'type' in homes),
   ),
 );
+write('print-room-back.carcass.json', design('Print room, back wall', BACK_UNITS, backWall));

@@ -23,8 +23,20 @@ export { apply, type Figure, type FigureTerm, type FigureUnit } from './worked/f
 export { extentOf, place, type EdgeId, type Face, type Panel, type Role } from './solid/panel.ts';
 export type { Strip } from './solid/meeting.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
-export type { Compartment, Hanging, ResolvedUnit } from './solid/unit.ts';
-export { boundsOf, frontView, sectionView, type Bounds, type SeenPanel } from './solid/views.ts';
+export { resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit } from './solid/unit.ts';
+export { meshesOf, type PanelMesh } from './solid/mesh.ts';
+export {
+  boundsOf,
+  boundsOfUnit,
+  frontView,
+  sectionAt,
+  sectionView,
+  viewFrom,
+  type Bounds,
+  type SectionAxis,
+  type SeenPanel,
+  type ViewId,
+} from './solid/views.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
 export type { Machines, Offcut, Product, ThicknessReading, ThicknessUsed, Workshop } from './stock/workshop.ts';
@@ -85,9 +97,9 @@ export { peaksOf, spacingDoubted, type Doubt, type Peak, type ScanSample } from 
 export { layRail, nextStud, type RailLayout } from './wall/rails.ts';
 export { FIT_PLAY, type Fit } from './joints/fits.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
-export { newShelfBox, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
+export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
 export { MOST_CONTENTS_KG, MOST_SHELVES, SHELF_AT, type ElementsForm, type Field, type FieldGroup, type Form } from './carcass/form.ts';
-export { enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type UnitDesign } from './carcass/families.ts';
+export { buildUnit, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type UnitDesign } from './carcass/families.ts';
 export type { Family } from './carcass/family.ts';
 export type { NewUnit, UnitBase } from './carcass/unit-base.ts';
 export type { Stocked } from './carcass/box-frame.ts';
@@ -122,6 +134,7 @@ export { findingWords, fixWords, type Sentence } from './checks/words/findings.t
 export { labelWords, WORDS } from './checks/words/labels.ts';
 export { seeded } from './chance/random.ts';
 export { standingReadings, displayUnitOf, standingScans, type WallScan, unitsInOrder, type Design, type RecordEntry } from './plan/design.ts';
+export { draftUnit } from './plan/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
 export { hasFloor, standing, unplaced } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
@@ -129,7 +142,7 @@ export { proposeBox, screwRows, withBox } from './plan/propose-box.ts';
 export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
 export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
-export { createPlanner, plan, unitLetter, type Plan, type Planner, type UnitPlan } from './plan/plan.ts';
+export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, type UnitPlan } from './plan/plan.ts';
 export { boardJobs, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
 export { remediesFor } from './plan/remedies.ts';

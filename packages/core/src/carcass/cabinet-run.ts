@@ -160,9 +160,7 @@ function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
     else shared++;
     const width = part.width
       ? dimension([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })])
-      : at() - left === share.value
-        ? share
-        : dimension([plus('part-share', (at() - left) as Length, { inner: share })]);
+      : share;
     return { part, number: index + 1, left: left as Length, width };
   });
 }

@@ -69,7 +69,7 @@ export function newDrawerUnit(start: NewUnit): DrawerUnit {
     boxStock: stock,
     bottomStock: backStock,
     bottomIn: 'groove',
-    bottomUp: pick(unit, '10', '3/8'),
+    bottomUp: pick(unit, '12', '1/2'),
     corner: 'rabbet',
     slides: { kind: 'side', clearance: pick(unit, '12.7', '1/2'), length: pick(unit, '250', '10'), ratedKg: 25 },
     boxBelow: pick(unit, '20', '3/4'),

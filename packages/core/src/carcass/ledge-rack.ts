@@ -106,6 +106,14 @@ export function buildLedgeRack(box: LedgeRack, stockOf: StockOf): Unit {
     meetings: [...shellMeetings(base), ...shelfMeetings(base, shelves), ...stages.flatMap((stage) => stripMeetings(base, stage))],
     compartments: stages.map((stage) => compartment(base, stage)),
     hardware: [],
+    handles: (placed as readonly PlacedElement<Shelf>[]).map(({ element, within, at }) => ({
+      panel: `${box.id}/shelf/${element.id}`,
+      path: ['ledges', element.id, 'at'],
+      axis: 'up' as const,
+      kind: 'length' as const,
+      value: at - within.floor,
+      perMm: NM_PER.mm,
+    })),
     hanging,
     outside: shellOutside(base),
   };

@@ -44,7 +44,13 @@ export function newMitredBox(start: NewUnit): MitredBox {
   const base = newBase('mitred-box', start, ['bottom']);
   return {
     ...base,
-    hanging: { ...base.hanging, rail: null, drop: pick(unit, '60', '2 3/8'), boardWidth: pick(unit, '120', '4 3/4') },
+    hanging: {
+      ...base.hanging,
+      rail: null,
+      drop: pick(unit, '60', '2 3/8'),
+      boardWidth: pick(unit, '120', '4 3/4'),
+      cabinetScrew: { ...base.hanging.cabinetScrew, length: pick(unit, '30', '1 1/4') },
+    },
     ring: 'equal',
     sides: 6,
     stands: 'flat',

@@ -3,10 +3,10 @@
  * what goes into a slot, and the slot itself, follow in solid/resolve.ts. Nothing here adds a
  * joint's depth to a length.
  */
-import type { Length } from '../length/length.ts';
+import { NM_PER, type Length } from '../length/length.ts';
 import { frame, type Cut, type Panel } from '../solid/panel.ts';
 import type { Meeting } from '../solid/meeting.ts';
-import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import type { Compartment, Handle, Hardware, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type LengthTerm } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
@@ -40,7 +40,12 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
   const holes = pinHoles(base, inside);
   // Marks go by this order: the back comes after what stands before it.
   const shell = shellPanels(base);
-  const carcass = [...shell.filter(({ role }) => role !== 'back'), ...insidePanels(base, inside), ...shell.filter(({ role }) => role === 'back'), ...strips(base)].map((panel) => withHoles(panel, holes.get(panel.id)));
+  const carcass = [
+    ...shell.filter(({ role }) => role !== 'back'),
+    ...insidePanels(base, inside),
+    ...shell.filter(({ role }) => role === 'back'),
+    ...strips(base),
+  ].map((panel) => withHoles(panel, holes.get(panel.id)));
   const framed = frameFront(base, openingOf(base), dimension([plus('height', box.height.nm, { source: own(box, 'height') })]));
   const doors = hangDoors(base, framed.opening);
   return {
@@ -49,6 +54,14 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
     meetings: [...shellMeetings(base), ...insideMeetings(base, inside), ...stripMeetings(base), ...framed.meetings, ...doors.meetings],
     compartments: inside.spaces.map((space) => compartment(base, space)),
     hardware: [...pinsOf(box, inside), ...doors.hardware],
+    handles: inside.placed.map(({ element, kind, within, at }): Handle => ({
+      panel: id(base, `${kind}/${element.id}`),
+      path: [kind === 'shelf' ? 'shelves' : 'dividers', element.id, 'at'],
+      axis: kind === 'shelf' ? 'up' : 'along',
+      kind: 'length',
+      value: at - (kind === 'shelf' ? within.floor : within.left),
+      perMm: NM_PER.mm,
+    })),
     hanging,
     outside: shellOutside(
       base,

@@ -40,7 +40,12 @@ export function newSlab(start: NewUnit): Slab {
   const sections = [1, 2, 3].map((order): Section => ({ id: `p${order}`, order, width: null }));
   return {
     ...base,
-    hanging: { ...base.hanging, rail: null, drop: pick(unit, '40', '1 1/2') },
+    hanging: {
+      ...base.hanging,
+      rail: null,
+      drop: pick(unit, '40', '1 1/2'),
+      cabinetScrew: { ...base.hanging.cabinetScrew, length: pick(unit, '30', '1 1/4') },
+    },
     strip: null,
     stripStock: stock,
     edgingStock: null,
@@ -146,9 +151,7 @@ function boardsOf(base: SlabFrame): Panel[] {
     const to = edging + entered + Math.round((whole * shared) / Math.max(1, free)) + index * strip;
     const width = section.width
       ? dimension([plus('section-width', section.width.nm, { source: own(box, 'sections', section.id, 'width') })])
-      : to - from === left.value
-        ? left
-        : dimension([plus('section-share', (to - from) as Length, { inner: left })]);
+      : left;
     panels.push(
       panelOf(
         base,

@@ -137,6 +137,20 @@ export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): Unit {
     meetings: [...meetings(base), ...trim.meetings],
     compartments: compartments(base),
     hardware: [],
+    // The top's front edge is lifted or let down.
+    handles:
+      box.slopeBy === 'angle'
+        ? [
+            {
+              panel: id(base, 'top'),
+              path: ['slopeDeg'],
+              axis: 'up' as const,
+              kind: 'degrees' as const,
+              value: box.slopeDeg,
+              perMm: (-180 / Math.PI / toMm(base.front)) * Math.cos(radians(base.slopeDeg)) ** 2,
+            },
+          ]
+        : [],
     hanging,
     outside: {
       width: dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...widest(base)]),

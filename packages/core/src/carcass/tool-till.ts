@@ -90,6 +90,8 @@ export function newToolTill(start: NewUnit): ToolTill {
   );
   return {
     ...base,
+    // No back lies between the rail and the cleat.
+    hanging: { ...base.hanging, cabinetScrew: { ...base.hanging.cabinetScrew, length: pick(unit, '30', '1 1/4') } },
     tiltDeg: 8,
     sides: 'tapered',
     ledge: pick(unit, '65', '2 1/2'),
@@ -140,6 +142,17 @@ export function buildToolTill(box: ToolTill, stockOf: StockOf): Unit {
           ]
         : [],
     ),
+    // The panel's head is pulled out or pushed back.
+    handles: [
+      {
+        panel: id(base, 'tilted-panel'),
+        path: ['tiltDeg'],
+        axis: 'out' as const,
+        kind: 'degrees' as const,
+        value: box.tiltDeg,
+        perMm: (-180 / Math.PI / toMm(base.insideHeight.value)) * base.cos ** 2,
+      },
+    ],
     hanging,
     outside: {
       width: base.behind.length,

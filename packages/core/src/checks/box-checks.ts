@@ -62,7 +62,7 @@ const weakBottom: Check = (context) => {
     const panel = unit.byId.get(floor)!;
     const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
     const held = unit.meetings.find(({ guest, edge }) => guest === floor && edge === 'start');
-    if (!held || use <= WEAK_USE) return [];
+    if (!held || held.joint.kind === 'pins' || use <= WEAK_USE) return [];
     const strip = unit.byId.get(held.host)!.strips.find(({ id }) => id === held.id);
     if (strip && strip.kind === 'dado') return [];
     const edit = dadoAt(context, held.decided);

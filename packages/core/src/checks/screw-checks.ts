@@ -1,4 +1,5 @@
 /** Checks of screws against what they go through: long enough to hold, short enough not to come out. */
+import { carrierOf } from '../hang/carrier-links.ts';
 import { FULL_PENETRATION, LEAST_PENETRATION } from '../hang/fasteners.ts';
 import { screwById, shortestAtLeast } from '../joints/screws.ts';
 import type { Entered } from '../length/entered.ts';
@@ -69,8 +70,10 @@ const cabinetScrew: Check = (context) => {
   const { screw, length, count } = box.hanging.cabinetScrew;
   if (count === 0) return [];
   const back = unit.panels.find(({ role }) => role === 'back');
-  const rail = unit.hanging.hangingRail ? unit.byId.get(unit.hanging.hangingRail)! : undefined;
-  const layers = (rail ? toMm(rail.thickness) : 0) + (back ? toMm(back.thickness) : 0);
+  const carrier = carrierOf(unit);
+  // A rail lies on the back; any other carrier is what the screws go through first and last.
+  const through = carrier?.role === 'hanging-rail' ? [carrier, back] : [carrier ?? back];
+  const layers = through.reduce((sum, panel) => sum + (panel ? toMm(panel.thickness) : 0), 0);
   const cleat = toMm(unit.hanging.cleatThickness);
   const grip = toMm(length.nm) - layers;
   const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.cabinetHalf], where: 'cabinet-half' as const, lengthNm: length.nm };

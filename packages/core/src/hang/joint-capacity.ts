@@ -40,6 +40,18 @@ export const GLUE = formula({
   terms: { B: 'mm', t: 'mm' },
   compute: ({ B, t }) => B * t * GLUE_EDGE_MPA,
 });
+/** Pins at one end of a shelf: they crush the wood of the upright's holes before they bend. docs/formulas/pin-capacity.md */
+const PINS = formula({
+  label: 'pin-capacity',
+  unit: 'N',
+  text: 'n · d · depth · F_c / 2',
+  source: '[ASSUME] docs/formulas/pin-capacity.md',
+  terms: { n: 'count', d: 'mm', depth: 'mm', F_c: 'MPa' },
+  compute: ({ n, d, depth, F_c }) => (n * d * depth * F_c) / 2,
+});
+/** Two pins hold each end of a shelf. */
+const PINS_AN_END = 2;
+
 const EDGE_SCREWS = formula({
   label: 'edge-screws-shear',
   unit: 'N',
@@ -88,6 +100,14 @@ export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedP
   const B = toMm(floor.width.value);
   const t = toMm(floor.thickness);
   const mechanisms: Figure[] = [];
+  if (meeting.joint.kind === 'pins') {
+    const row = host.cuts.find((cut) => cut.kind === 'holes' && cut.reason.key === 'pin-row');
+    return row?.kind === 'holes'
+      ? strongest([
+          apply(PINS, { n: PINS_AN_END, d: toMm(row.diameter), depth: toMm(row.depth ?? host.thickness), F_c: input.materialOf(host.stock).bearingMPa }),
+        ])
+      : strongest([]);
+  }
   const strip = host.strips.find(({ id }) => id === meeting.id);
   if (strip) {
     const material = input.materialOf(host.stock);

@@ -72,12 +72,25 @@ export interface Hardware {
   readonly panel: string;
 }
 
+/** Something a hand can take hold of in the drawing: dragging the panel along an axis changes the value at a path of the unit. */
+export interface Handle {
+  readonly panel: string;
+  readonly path: readonly string[];
+  readonly axis: 'along' | 'up' | 'out';
+  readonly kind: 'length' | 'degrees';
+  /** As it stands: nanometres, or degrees. */
+  readonly value: number;
+  /** How the value goes with a millimetre of the drag: nanometres or degrees. */
+  readonly perMm: number;
+}
+
 export interface Unit {
   readonly id: string;
   readonly panels: readonly Panel[];
   readonly meetings: readonly Meeting[];
   readonly compartments: readonly Compartment[];
   readonly hardware: readonly Hardware[];
+  readonly handles?: readonly Handle[];
   readonly hanging: Hanging;
   readonly outside: { readonly width: Dimension; readonly height: Dimension; readonly depth: Dimension };
 }

@@ -8,7 +8,11 @@ import { Sequelize } from 'sequelize-typescript';
 import { ProjectsService } from '../features/projects/projects.service.ts';
 import { WorkshopService } from '../features/workshop/workshop.service.ts';
 
-export const DEMO_ID = 'print-room';
+/** The print room's two walls: everyday cabinets on the one, a unit of every other family on the other. */
+const DEMOS = [
+  { id: 'print-room-back', file: 'print-room-back.carcass.json' },
+  { id: 'print-room', file: 'print-room.carcass.json' },
+] as const;
 
 @Injectable()
 export class DemoService {
@@ -20,24 +24,24 @@ export class DemoService {
 
   /** True when this was a new installation and the demo was put in. */
   async seedOnce(examples: string): Promise<boolean> {
-    const file = demoFile(examples);
-    if (!(await this.workshop.seed(file.workshop))) return false;
+    if (!(await this.workshop.seed(demoFile(examples, DEMOS[1].file).workshop))) return false;
     await this.reset(examples);
     return true;
   }
 
   /** Puts the demo back as it was. Its revision goes on counting, so that an open tab notices. */
   async reset(examples: string): Promise<void> {
-    const file = demoFile(examples);
     await this.sequelize.transaction(async (transaction) => {
-      const old = await this.projects.erase(DEMO_ID, transaction);
-      await this.projects.insertFile({ id: DEMO_ID, demo: true, revision: (old?.revision ?? 0) + 1 }, file, transaction);
+      for (const { id, file } of DEMOS) {
+        const old = await this.projects.erase(id, transaction);
+        await this.projects.insertFile({ id, demo: true, revision: (old?.revision ?? 0) + 1 }, demoFile(examples, file), transaction);
+      }
     });
   }
 }
 
-function demoFile(examples: string): ProjectFile {
-  const read = readProjectFile(readFileSync(join(examples, 'print-room.carcass.json'), 'utf8'));
-  if (!read.ok) throw new Error(`the demo cannot be read: ${read.problem.where}: ${read.problem.message}`);
+function demoFile(examples: string, name: string): ProjectFile {
+  const read = readProjectFile(readFileSync(join(examples, name), 'utf8'));
+  if (!read.ok) throw new Error(`the demo ${name} cannot be read: ${read.problem.where}: ${read.problem.message}`);
   return read.value;
 }

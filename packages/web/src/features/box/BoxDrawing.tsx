@@ -1,6 +1,6 @@
 /** The box to scale: front and section side by side, dimensions as on a shop drawing. One tab stop; arrows move between parts. */
-import { entered, frontView, labelWords, NM_PER, sectionView, tapeTextWithUnit, toMm, type SeenPanel, type UnitPlan } from '@keen/core';
-import type { KeyboardEvent } from 'react';
+import { entered, enters, frontView, labelWords, NM_PER, sectionView, tapeTextWithUnit, toMm, type SeenPanel, type UnitPlan } from '@keen/core';
+import type { KeyboardEvent, PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DimensionLine } from '../../ui/DimensionLine.tsx';
 import { useExplain } from '../../ui/Explained.tsx';
@@ -9,6 +9,7 @@ import { useGhost, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { openField } from './openField.ts';
+import { usePanelDrag, type GripAxis } from './usePanelDrag.ts';
 
 /** Room round the views, px: left dimensions, openings, section's wall, bottom dimensions. */
 const ROOM = { left: 74, openings: 40, between: 112, right: 46 } as const;
@@ -39,7 +40,10 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
   const dispatch = useAppDispatch();
   const { show } = useExplain();
   const { apply } = useEdit();
-  const { outside } = plan.unit;
+  // While something is dragged the drawing shows the unit as it would be.
+  const drag = usePanelDrag(shown);
+  const solid = drag.draft ?? plan.unit;
+  const { outside } = solid;
   const across = toMm(outside.width.value);
   const up = toMm(outside.height.value);
   const out = toMm(outside.depth.value);
@@ -61,9 +65,10 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
   const sectionTop = narrow ? top + up * scale + STACKED : top;
   const sectionLeft = narrow ? shift + room.left : shift + room.left + across * scale + room.between;
   const section: View = { x: (mm) => sectionLeft + (WALL_MM + mm) * scale, y: (mm) => sectionTop + (up - mm) * scale };
-  const openings = plan.unit.compartments;
-  const chosen = selected ? plan.unit.byId.get(selected) : undefined;
+  const openings = solid.compartments;
+  const chosen = selected ? solid.byId.get(selected) : undefined;
 
+  const handle = plan.unit.handles?.find(({ panel }) => panel === selected);
   const keys = (event: KeyboardEvent): void => {
     const order = plan.unit.panels.map(({ id }) => id);
     const here = selected ? order.indexOf(selected) : -1;
@@ -71,23 +76,22 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
     if (step !== undefined) {
       event.preventDefault();
       dispatch(panelSelected(order[(here + step + order.length) % order.length]!));
-    } else if (event.key === 'Enter') openField(chosen?.role === 'shelf' ? `shelves.${selected!.split('/').at(-1)!}.at` : 'width');
+    } else if (event.key === 'Enter') openField(handle ? handle.path.join('.') : 'width');
     else if (event.key === '+' || event.key === '-') {
       event.preventDefault();
       nudge(event.key === '+' ? 1 : -1);
     }
   };
-  /** By the display step: a shelf that is selected moves, otherwise the box gets wider. */
+  /** By the display step: what can be dragged moves, otherwise the unit gets wider. */
   const nudge = (by: number): void => {
     const step = unit === 'mm' ? NM_PER.mm : NM_PER.in / 16;
     const text = (nm: number): string => (unit === 'mm' ? `${nm / NM_PER.mm} mm` : `${nm / NM_PER.in} in`);
-    if (chosen?.role === 'shelf') {
-      const id = selected!.split('/').at(-1)!;
-      const floor = plan.unit.byId.get(`${box.id}/bottom`)!.frame.origin.up;
-      const underside = chosen.frame.origin.up - chosen.thickness - floor;
-      const next = Math.max(0, Math.round(underside / step) * step + by * step);
-      apply([{ path: ['units', box.id, 'shelves', id, 'at'], value: entered(text(next)) }], `${box.id}.shelves.${id}.at`);
-    } else apply([{ path: ['units', box.id, 'width'], value: entered(text(Math.round(box.width.nm / step) * step + by * step)) }], `${box.id}.width`);
+    if (handle) {
+      const value =
+        handle.kind === 'degrees' ? Math.round((handle.value + by) * 2) / 2 : entered(text(Math.max(0, Math.round(handle.value / step) * step + by * step)));
+      apply([{ path: ['units', box.id, ...handle.path], value }], `${box.id}.${handle.path.join('.')}`);
+    } else if (enters(box, 'width'))
+      apply([{ path: ['units', box.id, 'width'], value: entered(text(Math.round(box.width.nm / step) * step + by * step)) }], `${box.id}.width`);
   };
   const pick = (title: string, of: (typeof outside)['width'], field?: string) => (anchor: Element) =>
     field ? openField(field) : show(anchor, { title, unit, dimension: of });
@@ -102,23 +106,26 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
       role="img"
       aria-label={name}
       onKeyDown={keys}
-      onClick={() => dispatch(panelSelected(null))}
+      onPointerMove={drag.move}
+      onPointerUp={drag.drop}
+      onPointerCancel={drag.cancel}
+      onClick={() => !drag.justDropped() && dispatch(panelSelected(null))}
     >
       <text className="view-name" x={front.x(0)} y={top - 14}>
         front
       </text>
-      {frontView(plan.unit)
+      {frontView(solid)
         .filter(({ role }) => role !== 'wall-half')
         .map((seen) => (
-          <PanelShape key={seen.panel} seen={seen} view={front} />
+          <PanelShape key={seen.panel} seen={seen} view={front} onGrip={drag.grip(seen.panel, FRONT_AXES, scale)} />
         ))}
       <GhostShapes unitId={box.id} view={front} of={(ghost) => frontView(ghost.unit).filter(({ role }) => role !== 'wall-half')} />
       <text className="view-name" x={section.x(0)} y={sectionTop - 14}>
         section
       </text>
       <rect className="wallboard" x={section.x(-WALL_MM)} y={sectionTop - 8} width={WALL_MM * scale} height={up * scale + 16} />
-      {sectionView(plan.unit, across / 2).map((seen) => (
-        <PanelShape key={seen.panel} seen={seen} view={section} />
+      {sectionView(solid, across / 2).map((seen) => (
+        <PanelShape key={seen.panel} seen={seen} view={section} onGrip={drag.grip(seen.panel, SECTION_AXES, scale)} />
       ))}
       <GhostShapes unitId={box.id} view={section} of={(ghost) => sectionView(ghost.unit, toMm(ghost.unit.outside.width.value) / 2)} />
       <RailName shown={shown} view={front} />
@@ -130,7 +137,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
         unit={unit}
         from={[front.x(0), front.y(0) + 28]}
         to={[front.x(across), front.y(0) + 28]}
-        onPick={pick('outside width', outside.width, 'width')}
+        onPick={pick('outside width', outside.width, enters(box, 'width') ? 'width' : undefined)}
       />
       <DimensionLine
         name="outside height"
@@ -139,7 +146,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
         unit={unit}
         from={[front.x(0) - 36, front.y(up)]}
         to={[front.x(0) - 36, front.y(0)]}
-        onPick={pick('outside height', outside.height, 'height')}
+        onPick={pick('outside height', outside.height, enters(box, 'height') ? 'height' : undefined)}
       />
       <DimensionLine
         name="depth from the wall"
@@ -214,7 +221,7 @@ export function GhostShapes({ unitId, view, of }: { readonly unitId: string; rea
   return (
     <g className="ghost" aria-hidden="true">
       {of(ghost).map((seen) => (
-        <polygon key={seen.panel} points={seen.points.map(([across, up]) => `${view.x(across)},${view.y(up)}`).join(' ')} />
+        <path key={seen.panel} d={pathOf(seen, view)} />
       ))}
     </g>
   );
@@ -235,20 +242,47 @@ function RailName({ shown, view }: { readonly shown: ShownUnit; readonly view: V
   );
 }
 
-export function PanelShape({ seen, view }: { readonly seen: SeenPanel; readonly view: View }) {
+/** A panel's outline with what is cut out of it, as a path. */
+export const pathOf = ({ points, others }: SeenPanel, { x, y }: View): string =>
+  [points, ...others].map((ring) => `M${ring.map(([across, up]) => `${x(across)} ${y(up)}`).join('L')}Z`).join('');
+
+/** What can be dragged in each view, and which way the paper runs there. */
+const FRONT_AXES: readonly GripAxis[] = [
+  { axis: 'along', screen: 'x', sign: 1 },
+  { axis: 'up', screen: 'y', sign: -1 },
+];
+const SECTION_AXES: readonly GripAxis[] = [
+  { axis: 'out', screen: 'x', sign: 1 },
+  { axis: 'up', screen: 'y', sign: -1 },
+];
+
+export function PanelShape({
+  seen,
+  view,
+  onGrip,
+}: {
+  readonly seen: SeenPanel;
+  readonly view: View;
+  readonly onGrip?: ((event: PointerEvent<SVGElement>) => void) | undefined;
+}) {
   const lit = useAppSelector(({ view: { selected, hovered } }) => (selected === seen.panel ? 'selected' : hovered === seen.panel ? 'hovered' : ''));
   const dispatch = useAppDispatch();
   return (
-    <polygon
-      className={`panel-shape ${seen.role} ${seen.hidden ? 'hidden' : ''} ${lit}`}
+    <g
+      className={`panel-shape ${seen.role} ${seen.hidden ? 'hidden' : ''} ${lit} ${onGrip ? 'grip' : ''}`}
       data-panel={seen.panel}
-      points={seen.points.map(([across, up]) => `${view.x(across)},${view.y(up)}`).join(' ')}
+      onPointerDown={onGrip}
       onClick={(event) => {
         event.stopPropagation();
         dispatch(panelSelected(seen.panel));
       }}
       onPointerEnter={() => dispatch(panelHovered(seen.panel))}
       onPointerLeave={() => dispatch(panelHovered(null))}
-    />
+    >
+      <path d={pathOf(seen, view)} fillRule="evenodd" />
+      {seen.holes.map(({ at: [across, up], radius }, index) => (
+        <circle key={index} className="hole" cx={view.x(across)} cy={view.y(up)} r={Math.max(1, radius * (view.x(1) - view.x(0)))} />
+      ))}
+    </g>
   );
 }

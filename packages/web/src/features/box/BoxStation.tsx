@@ -1,27 +1,84 @@
-/** Box: what is it? The carcass from the front and in section, or its cut list. */
-import { MOST_SHELVES, shelvesInOrder } from '@keen/core';
+/** Box: what is it? The unit from its sides, in section, in space, or its cut list. */
+import { FLOOR, isShelfBox, MOST_SHELVES, shelvesInOrder, type ShelfBox } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import { Button } from '@mui/material';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { BoxDrawing } from './BoxDrawing.tsx';
 import { CutList } from './CutList.tsx';
+import { SectionView } from './SectionView.tsx';
+import { SidesView } from './SidesView.tsx';
+
+// Three.js is large: it comes when it is looked at.
+const SpaceView = lazy(() => import('./SpaceView.tsx'));
+
+const VIEWS = [
+  { id: 'drawing', name: 'Front + section' },
+  { id: 'sides', name: 'Side + plan' },
+  { id: 'back', name: 'Back' },
+  { id: 'cut', name: 'Cut at' },
+  { id: 'space', name: '3D' },
+  { id: 'list', name: 'Cut list' },
+] as const;
+type BoxView = (typeof VIEWS)[number]['id'];
 
 export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
-  const [view, setView] = useState<'drawing' | 'list'>('drawing');
+  const [view, setView] = useState<BoxView>('drawing');
   const { box } = shown;
+  return (
+    <div className="station-body">
+      <div className="station-head">
+        <div className="view-tabs" role="tablist" aria-label="View">
+          {VIEWS.map(({ id, name }) => (
+            <button key={id} type="button" role="tab" aria-selected={view === id} className={view === id ? 'current' : ''} onClick={() => setView(id)}>
+              {name}
+            </button>
+          ))}
+        </div>
+        {isShelfBox(box) && <AddShelf box={box} />}
+      </div>
+      <Shown view={view} shown={shown} />
+    </div>
+  );
+}
+
+function Shown({ view, shown }: { readonly view: BoxView; readonly shown: ShownUnit }) {
+  switch (view) {
+    case 'drawing':
+      return <BoxDrawing shown={shown} />;
+    case 'sides':
+      return <SidesView shown={shown} views={SIDE_AND_PLAN} />;
+    case 'back':
+      return <SidesView shown={shown} views={BACK} />;
+    case 'cut':
+      return <SectionView shown={shown} />;
+    case 'space':
+      return (
+        <Suspense fallback={<p className="quiet">The 3D view is coming …</p>}>
+          <SpaceView shown={shown} />
+        </Suspense>
+      );
+    case 'list':
+      return <CutList shown={shown} />;
+  }
+}
+
+const SIDE_AND_PLAN = ['right', 'plan'] as const;
+const BACK = ['back'] as const;
+
+function AddShelf({ box }: { readonly box: ShelfBox }) {
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
-  const addShelf = (): void => {
+  const add = (): void => {
     const id = `s${crypto.randomUUID().slice(0, 8)}`;
     const last = shelvesInOrder(box).at(-1);
     apply(
       [
-        { path: ['units', box.id, 'shelves', id], value: { id, order: (last?.order ?? 0) + 1, at: null } },
-        { path: ['units', box.id, 'contents', id], value: (last && box.contents[last.id]) ?? box.contents['bottom'] ?? { preset: 'general', kg: null } },
+        { path: ['units', box.id, 'shelves', id], value: { id, order: (last?.order ?? 0) + 1, at: null, in: FLOOR, level: 0, fixing: 'fixed' } },
+        { path: ['units', box.id, 'contents', id], value: (last && box.contents[last.id]) ?? box.contents[FLOOR] ?? { preset: 'general', kg: null } },
       ],
       '',
       'Shelf added',
@@ -29,20 +86,8 @@ export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
     dispatch(panelSelected(`${box.id}/shelf/${id}`));
   };
   return (
-    <div className="station-body">
-      <div className="station-head">
-        <div className="view-tabs" role="tablist" aria-label="View">
-          {(['drawing', 'list'] as const).map((each) => (
-            <button key={each} type="button" role="tab" aria-selected={view === each} className={view === each ? 'current' : ''} onClick={() => setView(each)}>
-              {each === 'drawing' ? 'Front + section' : 'Cut list'}
-            </button>
-          ))}
-        </div>
-        <Button variant="outlined" startIcon={<Add />} disabled={Object.keys(box.shelves).length >= MOST_SHELVES} onClick={addShelf}>
-          Add a shelf
-        </Button>
-      </div>
-      {view === 'drawing' ? <BoxDrawing shown={shown} /> : <CutList shown={shown} />}
-    </div>
+    <Button variant="outlined" startIcon={<Add />} disabled={Object.keys(box.shelves).length >= MOST_SHELVES} onClick={add}>
+      Add a shelf
+    </Button>
   );
 }

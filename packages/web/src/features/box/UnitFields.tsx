@@ -24,6 +24,18 @@ export function UnitFields({ box, unit, group }: { readonly box: UnitDesign; rea
 export const shownFields = (box: UnitDesign, group: FieldGroup): Field[] =>
   familyOf(box).form.fields.filter((field) => field.group === group && field.kind !== 'id' && (field.when?.(box) ?? true));
 
+/** Some fields of a unit, wherever they stand in its form: the sheets it is cut from. */
+export function StockFields({ box, unit, fields }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly fields: readonly Field[] }) {
+  const workshop = useAppSelector((state) => selectOpen(state).workshop);
+  return (
+    <div className="fields">
+      {fields.map((field) => (
+        <UnitField key={field.path.join('.')} field={field} within={NOWHERE} box={box} unit={unit} workshop={workshop} />
+      ))}
+    </div>
+  );
+}
+
 const NOWHERE: readonly string[] = [];
 
 /** The fields of one element: a shelf, a divider, a tool's bay. */
@@ -173,6 +185,16 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           label={label}
         />
       );
+    case 'space':
+      return (
+        <ChoiceField
+          label={label}
+          name={name}
+          value={String(at(box, path))}
+          options={Object.keys(box.contents).map((space) => ({ value: space, label: space }))}
+          onChange={(value) => set(box, path, value)}
+        />
+      );
     case 'id':
       return null;
     case 'stock':
@@ -180,11 +202,14 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         <ChoiceField
           label={label}
           name={name}
-          value={String(at(box, path))}
-          options={Object.values(workshop.products)
-            .filter(({ kind }) => !field.sheetsOnly || kind === 'sheet')
-            .map((product) => ({ value: product.id, label: product.name }))}
-          onChange={(value) => set(box, path, value)}
+          value={String(at(box, path) ?? '')}
+          options={[
+            ...(field.optional ? [{ value: '', label: 'none' }] : []),
+            ...Object.values(workshop.products)
+              .filter(({ kind }) => !field.sheetsOnly || kind === 'sheet')
+              .map((product) => ({ value: product.id, label: product.name })),
+          ]}
+          onChange={(value) => set(box, path, value === '' ? null : value)}
         />
       );
   }

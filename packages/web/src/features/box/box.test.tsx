@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 import { afterEach, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import { applyEdit, entered } from '@keen/core';
+import { applyEdit, entered, isShelfBox } from '@keen/core';
 import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
@@ -39,6 +39,12 @@ function station(edit = [] as Parameters<typeof openStore>[0]) {
   return { store, container, width: () => screen.getByLabelText<HTMLInputElement>('outside width') };
 }
 
+function inkBox(store: ReturnType<typeof openStore>) {
+  const box = store.getState().project.open!.design.units['ink']!;
+  if (!isShelfBox(box)) throw new Error('the ink cupboard is a shelf box');
+  return box;
+}
+
 describe('the drawing', () => {
   test('is one stop with a name that says what it shows', () => {
     station();
@@ -69,7 +75,7 @@ describe('the drawing', () => {
     expect(container.querySelector('.reading h2')!.textContent).toBe('shelf 1');
     expect(container.querySelector('.sum-table')!.textContent).toContain('into the dado');
     await userEvent.click(screen.getByText('Take this shelf out'));
-    expect(Object.keys(store.getState().project.open!.design.units['ink']!.shelves)).toEqual(['s2']);
+    expect(Object.keys(inkBox(store).shelves)).toEqual(['s2']);
   });
 });
 
@@ -87,7 +93,7 @@ describe('typing', () => {
   test('a shelf is added with an id of its own and the contents of its neighbour', async () => {
     const { store } = station([{ path: ['units', 'ink', 'contents', 's2'], value: { preset: 'books', kg: null } }]);
     await userEvent.click(screen.getByText('Add a shelf'));
-    const box = store.getState().project.open!.design.units['ink']!;
+    const box = inkBox(store);
     const added = Object.keys(box.shelves).find((id) => id !== 's1' && id !== 's2')!;
     expect(box.contents[added]).toEqual({ preset: 'books', kg: null });
     expect(store.getState().view.selected).toBe(`ink/shelf/${added}`);

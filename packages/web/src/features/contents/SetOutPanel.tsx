@@ -3,6 +3,7 @@ import {
   applyEdit,
   entered,
   insideOf,
+  isShelfBox,
   mm,
   preview,
   proposeBox,
@@ -15,14 +16,14 @@ import {
   type Length,
   type SetOut,
   type SetOutWish,
-  type UnitDesign,
+  type ShelfBox,
 } from '@keen/core';
 import { Button, FormControlLabel, LinearProgress, Switch } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { freshBox } from '../project/freshBox.ts';
+import { freshBox } from '../project/freshUnit.ts';
 import { effectWords } from '../project/FindingCard.tsx';
 import { previewPlanner, selectOpen, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
@@ -40,10 +41,12 @@ export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | 
   const run = useSetOut();
   const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
   const [chosen, setTarget] = useState<Target | null>(null);
-  const target = !shown ? 'new-box' : (chosen ?? 'this-box');
+  // Only a shelf box has floors a set-out may move.
+  const own = shown && isShelfBox(shown.box) ? shown.box : undefined;
+  const target = !own ? 'new-box' : (chosen ?? 'this-box');
   const [most, setMost] = useState(() => ({ width: pick('900 mm', '36 in'), depth: pick('300 mm', '12 in'), height: pick('900 mm', '36 in') }));
   const [grow, setGrow] = useState(true);
-  const [asked, setAsked] = useState<{ readonly wish: SetOutWish; readonly box: UnitDesign; readonly fresh: boolean } | null>(null);
+  const [asked, setAsked] = useState<{ readonly wish: SetOutWish; readonly box: ShelfBox; readonly fresh: boolean } | null>(null);
   const loose = unplaced(design).length;
   const things = Object.keys(design.items).length;
 
@@ -56,7 +59,7 @@ export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | 
       grow,
       takeUnplaced: true,
     };
-    const box = target === 'new-box' ? freshBox(design, workshop) : shown!.box;
+    const box = target === 'new-box' || !own ? freshBox(design, workshop) : own;
     const { design: within, unitPlan } = withBox(previewPlanner, design, record, workshop, box);
     const { frame } = insideOf(unitPlan);
     setAsked({ wish, box, fresh: target === 'new-box' });
@@ -95,14 +98,14 @@ export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | 
       ) : (
         <>
           <div className="fields">
-            {shown && (
+            {own && (
               <ChoiceField
                 label="in"
                 name="set-out.target"
                 value={target}
                 options={[
-                  { value: 'this-box', label: `${shown.box.name}, as large as it is` },
-                  { value: 'smallest', label: `${shown.box.name}, made as small as can be` },
+                  { value: 'this-box', label: `${own.name}, as large as it is` },
+                  { value: 'smallest', label: `${own.name}, made as small as can be` },
                   { value: 'new-box', label: 'a new box for what has no place' },
                 ]}
                 onChange={(value) => setTarget(value as Target)}
@@ -150,7 +153,7 @@ function Found({
 }: {
   readonly found: SetOut;
   readonly wish: SetOutWish;
-  readonly box: UnitDesign;
+  readonly box: ShelfBox;
   readonly fresh: boolean;
   readonly onTake: () => void;
   readonly onDrop: () => void;

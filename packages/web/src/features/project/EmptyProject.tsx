@@ -8,7 +8,7 @@ export function EmptyProject({ onStation }: { readonly onStation: (station: Stat
       <h1>No cabinet on this wall yet</h1>
       <p>
         Enter what it must hold and let a box be proposed for it, or enter the wall first and fill the room there is. Or open the list at the top left and
-        choose “Add a cabinet”: a sound box with a cleat to start from.
+        choose “Add a unit …”: a sound one of its family, with a cleat, to start from.
       </p>
       <div className="fixes">
         <Button variant="contained" onClick={() => onStation('contents')}>

@@ -5,18 +5,19 @@ import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
-import { freshBox } from './freshBox.ts';
+import { FamilyGallery } from './FamilyGallery.tsx';
 import { selectOpen, useUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
 
 export function UnitPicker({ station }: { readonly station: StationId }) {
-  const { id, design, workshop } = useAppSelector(selectOpen);
+  const { id, design } = useAppSelector(selectOpen);
   const shown = useUnit();
   const navigate = useNavigate();
   const { apply } = useEdit();
   const [anchor, setAnchor] = useState<Element | null>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
+  const [choosing, setChoosing] = useState(false);
   const units = unitsInOrder(design);
   const open = (unitId: string): void => {
     setAnchor(null);
@@ -47,7 +48,14 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
           </MenuItem>
         ))}
         <Divider />
-        <MenuItem onClick={() => add(freshBox(design, workshop))}>Add a cabinet</MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            setChoosing(true);
+          }}
+        >
+          Add a unit …
+        </MenuItem>
         <MenuItem disabled={!shown} onClick={copy}>
           Copy this one
         </MenuItem>
@@ -64,6 +72,14 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
           Take it out
         </MenuItem>
       </Menu>
+      <FamilyGallery
+        open={choosing}
+        onClose={() => setChoosing(false)}
+        onPick={(unit) => {
+          setChoosing(false);
+          add(unit);
+        }}
+      />
       <Dialog open={renaming !== null} onClose={() => setRenaming(null)}>
         <form
           onSubmit={(event) => {

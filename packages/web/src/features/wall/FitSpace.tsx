@@ -6,7 +6,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { freshBox } from '../project/freshBox.ts';
+import { freshBox } from '../project/freshUnit.ts';
 import { selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';

@@ -1,0 +1,71 @@
+/** The unit cut by any level or upright plane: the plane is moved by its slider or typed. */
+import { boundsOfUnit, entered, sectionAt, tapeTextWithUnit, type Length, type SectionAxis } from '@keen/core';
+import { Slider, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { useState } from 'react';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { useSize } from '../../ui/useSize.ts';
+import { useGhost, type ShownUnit } from '../project/selectors.ts';
+import { PaperView } from './PaperView.tsx';
+
+const AXES: readonly { readonly id: SectionAxis; readonly name: string; readonly from: string; readonly wall: 'left' | 'top' | null }[] = [
+  { id: 'along', name: 'across the wall', from: 'from the left', wall: 'left' },
+  { id: 'up', name: 'level', from: 'above the bottom', wall: 'top' },
+  { id: 'out', name: 'along the wall', from: 'out from the wall', wall: null },
+];
+
+export function SectionView({ shown }: { readonly shown: ShownUnit }) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  const [axis, setAxis] = useState<SectionAxis>('along');
+  const [places, setPlaces] = useState<Partial<Record<SectionAxis, number>>>({});
+  const ghost = useGhost(shown.box.id);
+  const { plan, unit } = shown;
+  const { low, high } = boundsOfUnit(plan.unit);
+  const { name, from, wall } = AXES.find(({ id }) => id === axis)!;
+  const at = Math.min(Math.max(places[axis] ?? (low[axis] + high[axis]) / 2, low[axis] + 0.1), high[axis] - 0.1);
+  const move = (mm: number): void => setPlaces({ ...places, [axis]: mm });
+  const nm = Math.round(at * 10) * 100_000;
+  return (
+    <>
+      <div className="section-bar">
+        <ToggleButtonGroup exclusive size="small" aria-label="Plane" value={axis} onChange={(_event, next: SectionAxis | null) => next && setAxis(next)}>
+          {AXES.map((each) => (
+            <ToggleButton key={each.id} value={each.id}>
+              {each.name}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Slider
+          aria-label={`Plane, ${from}`}
+          value={at}
+          min={Math.ceil(low[axis])}
+          max={Math.floor(high[axis])}
+          step={1}
+          onChange={(_event, value) => move(value as number)}
+        />
+        <LengthField
+          label={from}
+          name="section.at"
+          value={entered(unit === 'mm' ? `${nm / 1e6} mm` : `(${nm / 1e6} mm)`)}
+          unit={unit}
+          least={Math.ceil(low[axis] * 1e6) as Length}
+          most={Math.floor(high[axis] * 1e6) as Length}
+          onChange={(value) => value && move(value.nm / 1e6)}
+        />
+      </div>
+      <div className="drawing-room" ref={ref}>
+        {size.width > 0 && (
+          <PaperView
+            title={`cut ${name}, ${tapeTextWithUnit(nm as Length, unit)} ${from}`}
+            label={`${shown.box.name}, cut ${name} at ${tapeTextWithUnit(nm as Length, unit)} ${from}`}
+            seen={sectionAt(plan.unit, axis, at)}
+            ghost={ghost ? sectionAt(ghost.unit, axis, at) : []}
+            width={size.width}
+            height={size.height}
+            unit={unit}
+            wall={wall}
+          />
+        )}
+      </div>
+    </>
+  );
+}

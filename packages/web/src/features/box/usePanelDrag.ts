@@ -1,0 +1,105 @@
+/**
+ * Dragging what has a handle: a shelf, a divider, a tilt, a slope. Between two pointer moves only the unit's own
+ * geometry is worked out, once a frame; loads, checks and the rest follow when it is let go. Each drag has its typed twin in the form.
+ */
+import { draftUnit, entered, NM_PER, type DisplayUnit, type Handle, type ResolvedUnit } from '@keen/core';
+import { useRef, useState, type PointerEvent } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+
+/** An axis of the unit as it lies on the paper. */
+export interface GripAxis {
+  readonly axis: Handle['axis'];
+  readonly screen: 'x' | 'y';
+  readonly sign: 1 | -1;
+}
+
+interface Held {
+  readonly handle: Handle;
+  readonly along: GripAxis;
+  readonly from: number;
+  readonly scale: number;
+  moved: boolean;
+  value: unknown;
+  frame: number;
+}
+
+/** Less than this is a click, px. */
+const CLICK = 3;
+
+export interface PanelDrag {
+  /** The unit as it would be; null when nothing is dragged. */
+  readonly draft: ResolvedUnit | null;
+  readonly grip: (panel: string, axes: readonly GripAxis[], scale: number) => ((event: PointerEvent<SVGElement>) => void) | undefined;
+  readonly move: (event: PointerEvent<SVGElement>) => void;
+  readonly drop: () => void;
+  readonly cancel: () => void;
+  /** A click that only ends a drag selects nothing. */
+  readonly justDropped: () => boolean;
+}
+
+export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
+  const { stockOf } = useAppSelector(selectPlan);
+  const { apply } = useEdit();
+  const [draft, setDraft] = useState<ResolvedUnit | null>(null);
+  const held = useRef<Held | null>(null);
+  const dropped = useRef(false);
+  const end = (): Held | null => {
+    const last = held.current;
+    if (last?.frame) cancelAnimationFrame(last.frame);
+    held.current = null;
+    return last;
+  };
+  return {
+    draft,
+    grip: (panel, axes, scale) => {
+      const handle = plan.unit.handles?.find((each) => each.panel === panel);
+      const along = handle && axes.find(({ axis }) => axis === handle.axis);
+      if (!handle || !along) return undefined;
+      return (event) => {
+        if (event.button !== 0) return;
+        event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId);
+        held.current = { handle, along, from: along.screen === 'x' ? event.clientX : event.clientY, scale, moved: false, value: null, frame: 0 };
+        dropped.current = false;
+      };
+    },
+    move: (event) => {
+      const now = held.current;
+      if (!now) return;
+      const px = (now.along.screen === 'x' ? event.clientX : event.clientY) - now.from;
+      if (!now.moved && Math.abs(px) < CLICK) return;
+      now.moved = true;
+      now.value = valueAfter(now.handle, (px * now.along.sign) / now.scale, unit);
+      if (now.frame) return;
+      now.frame = requestAnimationFrame(() => {
+        now.frame = 0;
+        if (held.current === now) setDraft(draftUnit(box, now.handle.path, now.value, stockOf));
+      });
+    },
+    drop: () => {
+      const last = end();
+      setDraft(null);
+      if (!last?.moved) return;
+      dropped.current = true;
+      apply([{ path: ['units', box.id, ...last.handle.path], value: last.value }], `${box.id}.${last.handle.path.join('.')}`);
+    },
+    cancel: () => {
+      end();
+      setDraft(null);
+    },
+    justDropped: () => {
+      const was = dropped.current;
+      dropped.current = false;
+      return was;
+    },
+  };
+}
+
+/** The value a handle has after so many millimetres: in whole steps of the tape, or half degrees; never less than nothing. */
+export function valueAfter({ kind, value, perMm }: Handle, mm: number, unit: DisplayUnit): unknown {
+  if (kind === 'degrees') return Math.max(0, Math.round((value + mm * perMm) * 2) / 2);
+  const step = unit === 'mm' ? NM_PER.mm : NM_PER.in / 16;
+  const nm = Math.max(0, Math.round((value + mm * perMm) / step) * step);
+  return entered(unit === 'mm' ? `${nm / NM_PER.mm} mm` : `${nm / NM_PER.in} in`);
+}

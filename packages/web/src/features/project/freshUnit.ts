@@ -1,0 +1,30 @@
+/** A sound unit of a family to start from, out of the sheets there are. */
+import { entered, familyOf, unitsInOrder, type Design, type FamilyId, type ShelfBox, type UnitDesign, type Workshop } from '@keen/core';
+
+export function freshUnit(family: FamilyId, design: Pick<Design, 'unit' | 'units'>, workshop: Workshop): UnitDesign {
+  const units = unitsInOrder(design);
+  const { unit } = design;
+  const stocks = Object.values(workshop.products).filter((row) => row.kind === 'sheet' && row.unit === unit && row.material.endsWith('plywood'));
+  const thick = stocks.find(({ nominal }) => nominal.nm > 15e6) ?? stocks[0]!;
+  const thin = stocks.find(({ nominal }) => nominal.nm < 8e6) ?? thick;
+  const kind = familyOf({ family });
+  const [width, height, depth] = kind.usual[unit].map((text) => entered(text));
+  return kind.create({
+    id: `u${crypto.randomUUID().slice(0, 8)}`,
+    name: `${family === 'shelf-box' ? 'Cabinet' : capital(kind.words[`family-${family}`] ?? family)} ${units.length + 1}`,
+    order: (units.at(-1)?.order ?? 0) + 1,
+    unit,
+    width: width!,
+    height: height!,
+    depth: depth!,
+    stock: thick.id,
+    backStock: thin.id,
+    contents: { preset: 'general', kg: null },
+    place: { along: entered('300 mm'), up: entered('1350 mm') },
+  }) as UnitDesign;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The everyday cabinet. */
+export const freshBox = (design: Pick<Design, 'unit' | 'units'>, workshop: Workshop): ShelfBox => freshUnit('shelf-box', design, workshop) as ShelfBox;
