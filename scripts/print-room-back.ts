@@ -16,7 +16,7 @@ function unit(
   changes: Row = {},
 ): UnitDesign {
   const [width, height, depth] = size.map((text) => entered(text)) as [ReturnType<typeof entered>, ReturnType<typeof entered>, ReturnType<typeof entered>];
-  const made = familyOf({ family }).create({
+  const made: unknown = familyOf({ family }).create({
     id,
     name,
     order: ++order,
@@ -29,7 +29,7 @@ function unit(
     contents: { preset: 'light', kg: null },
     place: { along: entered(place[0]), up: entered(place[1]) },
   });
-  return Object.entries(changes).reduce<Row>((row, [path, value]) => set(row, path.split('.'), value), made as unknown as Row) as unknown as UnitDesign;
+  return Object.entries(changes).reduce<Row>((row, [path, value]) => set(row, path.split('.'), value), made as Row) as unknown as UnitDesign;
 }
 
 function set(row: Row, [key, ...rest]: readonly string[], value: unknown): Row {
@@ -105,7 +105,11 @@ export const BACK_UNITS: readonly UnitDesign[] = [
     boxStock: 'birch-12',
   }),
   unit('sloped-box', 'sloped', 'Ink-slab cover box', ['600 mm', '480 mm', '260 mm'], ['3550 mm', '1350 mm'], { apron: mm('70'), trim: mm('40') }),
-  unit('mitred-box', 'ring', 'Twine hexagon', ['460 mm', '400 mm', '170 mm'], ['4500 mm', '1500 mm'], { backStock: 'birch-12', leanDeg: 4, 'hanging.cabinetScrew.length': mm('25') }),
+  unit('mitred-box', 'ring', 'Twine hexagon', ['460 mm', '400 mm', '170 mm'], ['4500 mm', '1500 mm'], {
+    backStock: 'birch-12',
+    leanDeg: 4,
+    'hanging.cabinetScrew.length': mm('25'),
+  }),
   unit('fold-down', 'packing', 'Packing table', ['1000 mm', '520 mm', '460 mm'], ['5050 mm', '450 mm'], {}),
   unit('slab', 'slab', 'Proof board', ['1500 mm', '700 mm', '18 mm'], ['5060 mm', '1400 mm'], { edgingStock: 'birch-6', strip: mm('20'), cap: mm('25') }),
   unit('cabinet-run', 'run', 'Furniture run', ['2200 mm', '700 mm', '300 mm'], ['7050 mm', '1400 mm'], {

@@ -158,9 +158,7 @@ function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
     const left = at();
     if (part.width) entered += part.width.nm;
     else shared++;
-    const width = part.width
-      ? dimension([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })])
-      : share;
+    const width = part.width ? dimension([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })]) : share;
     return { part, number: index + 1, left: left as Length, width };
   });
 }

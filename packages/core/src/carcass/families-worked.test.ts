@@ -23,7 +23,10 @@ function measures(part: PartLine, long: number, wide: number): void {
   expect(width).toBeCloseTo(wide, 3);
 }
 const bevels = ({ features }: PartLine): [string, number][] =>
-  features.filter(({ kind }) => kind === 'edge-bevel').map(({ from, tiltDeg }): [string, number] => [from, Math.round(tiltDeg * 1000) / 1000]).sort();
+  features
+    .filter(({ kind }) => kind === 'edge-bevel')
+    .map(({ from, tiltDeg }): [string, number] => [from, Math.round(tiltDeg * 1000) / 1000])
+    .sort();
 const of = ({ features }: PartLine, kind: Feature['kind']): Feature[] => features.filter((each) => each.kind === kind);
 
 describe('shelf box with bays: 600 × 700 × 280, a divider, shelves on pins, a pair of inset doors', () => {
@@ -116,7 +119,12 @@ describe('slot rack, 560 × 640 × 320, six shelves of 6 mm tilted back 6°', ()
     // Even pitch: ceiling 622 − 100 − rise, in five steps.
     const pitch = (622 - 100 - along * Math.sin(rad(6)) - rear) / 5;
     const ats = slots.map(({ at }) => toMm(at)).sort((a, b) => a - b);
-    expect(ats.slice(1).map((at, index) => at - ats[index]!).every((step) => Math.abs(step - pitch) < 1e-4)).toBe(true);
+    expect(
+      ats
+        .slice(1)
+        .map((at, index) => at - ats[index]!)
+        .every((step) => Math.abs(step - pitch) < 1e-4),
+    ).toBe(true);
   });
   test('both sides read the same numbers, mirrored', () => {
     expect(line(parts, 'side-left').mirrorOf).toBe(line(parts, 'side-right').mark);
@@ -244,7 +252,16 @@ describe('cabinet run, 1800 wide, 400 kept free with a bridge 250 down', () => {
 describe('inserts', () => {
   const holder = (more: Record<string, unknown>) => ({
     ...{ id: 'i', order: 1, in: 'bottom', kind: 'holes', stock: 'birch-18', along: entered('10 mm'), out: entered('20 mm'), length: entered('240 mm') },
-    ...{ depth: entered('60 mm'), height: entered('50 mm'), count: 4, rows: 1, size: entered('20 mm'), step: entered('2 mm'), clearance: entered('1 mm'), deep: null },
+    ...{
+      depth: entered('60 mm'),
+      height: entered('50 mm'),
+      count: 4,
+      rows: 1,
+      size: entered('20 mm'),
+      step: entered('2 mm'),
+      clearance: entered('1 mm'),
+      deep: null,
+    },
     ...more,
   });
   test('a block with four holes, each 2 larger: 21, 23, 25, 27 at 30, 90, 150, 210', () => {
@@ -264,7 +281,9 @@ describe('inserts', () => {
     measures(line(parts, 'tray-left'), 24, 50);
   });
   test('a leaf has its finger notch in the middle of its upper edge', () => {
-    const { parts } = unitOf('shelf-box', { inserts: { i: holder({ kind: 'leaves', stock: 'birch-6', depth: entered('200 mm'), height: entered('150 mm') }) } });
+    const { parts } = unitOf('shelf-box', {
+      inserts: { i: holder({ kind: 'leaves', stock: 'birch-6', depth: entered('200 mm'), height: entered('150 mm') }) },
+    });
     const [notch] = of(line(parts, 'leaf-of'), 'notch');
     expect([toMm(notch!.at), notch!.across!.from, toMm(notch!.depth)]).toEqual([100, 'end', 16]);
   });

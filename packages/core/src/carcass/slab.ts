@@ -149,9 +149,7 @@ function boardsOf(base: SlabFrame): Panel[] {
     if (section.width) entered += section.width.nm;
     else shared++;
     const to = edging + entered + Math.round((whole * shared) / Math.max(1, free)) + index * strip;
-    const width = section.width
-      ? dimension([plus('section-width', section.width.nm, { source: own(box, 'sections', section.id, 'width') })])
-      : left;
+    const width = section.width ? dimension([plus('section-width', section.width.nm, { source: own(box, 'sections', section.id, 'width') })]) : left;
     panels.push(
       panelOf(
         base,

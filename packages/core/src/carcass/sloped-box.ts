@@ -263,7 +263,7 @@ function top(base: SlopedFrame): Panel {
     '',
     { key: 'top' },
     {
-      frame: leaning(vector(-box.overhangSide.nm, upper, 0), ALONG, OUT, slopeDeg),
+      frame: leaning(vector(0 - box.overhangSide.nm, upper, 0), ALONG, OUT, slopeDeg),
       length: dimension([
         plus('width', box.width.nm, { source: own(box, 'width') }),
         plus('overhang-side', box.overhangSide.nm, { times: 2, source: own(box, 'overhangSide') }),
@@ -319,8 +319,8 @@ function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Meeting[] } {
   const strip = (element: string, at: ReturnType<typeof frame>, length: Dimension): Panel =>
     panelOf(base, 'edging', element, { key: `trim-${element}` }, { frame: at, length, width, stock: box.trimStock });
   const panels = [
-    strip('left', frame(vector(-t.value, high, rear), OUT, down), short),
-    strip('front', frame(vector(-t.value, high, front + t.value), ALONG, down), long),
+    strip('left', frame(vector(0 - t.value, high, rear), OUT, down), short),
+    strip('front', frame(vector(0 - t.value, high, front + t.value), ALONG, down), long),
     strip('right', frame(vector(wide + t.value, high, front + t.value), scale(OUT, -1), down), short),
   ];
   const mitre = jointOf(box, 'mitre', { fastening: null });

@@ -31,12 +31,15 @@ function away({ frame, role }: ResolvedPanel, { low, high }: ReturnType<typeof b
   const own = scale(plusVector(low, high), 0.5);
   const from = plusVector(own, scale(centre, -1));
   const side = dot(frame.w, from) >= 0 ? 1 : -1;
-  const far =
-    role === 'wall-half' ? 1.6 : role === 'cabinet-half' || role === 'spacer' ? 1.1 : role === 'shelf' || role === 'divider' || role === 'holder' ? 0 : 1;
-  const out = scale(frame.w, side * spread * far);
-  // What stands inside comes out to the front, so that it is seen.
-  return role === 'shelf' || role === 'divider' || role === 'holder' || role === 'tilted-panel' ? plusVector(out, vector(0, 0, spread * 1.4)) : out;
+  const inside = INSIDE.has(role);
+  const far = role === 'wall-half' ? 1.8 : role === 'cabinet-half' || role === 'spacer' ? 1.2 : inside ? 0 : 1;
+  const outward = scale(frame.w, side * spread * far);
+  // What stands inside comes out to the front, and what closes the front further, so that both are seen.
+  const forward = inside ? 1 : role === 'door' || role === 'frame' || role === 'front' ? 1.6 : 0;
+  return plusVector(outward, vector(0, 0, spread * forward));
 }
+
+const INSIDE: ReadonlySet<ResolvedPanel['role']> = new Set(['shelf', 'divider', 'holder', 'tilted-panel', 'ledge']);
 
 function meshOf(panel: ResolvedPanel, apart: Vector): PanelMesh {
   const positions: number[] = [];

@@ -140,7 +140,7 @@ function edgeMove(meeting: Meeting, edge: EdgeId, face: Face, guest: Panel, host
   const towards = dot(u, into) * outward.u + dot(v, into) * outward.v;
   if (towards < 1e-6) throw new RangeError(`edge '${edge}' of '${guest.id}' does not face '${host.id}'`);
   const { kind, depth, endPlay } = meeting.joint;
-  const reach = kind === 'butt' || kind === 'flush' ? 0 : kind === 'pins' ? -endPlay : depth - endPlay;
+  const reach = kind === 'butt' || kind === 'flush' ? 0 : kind === 'pins' ? 0 - endPlay : depth - endPlay;
   return {
     by: towards === 1 ? reach : Math.round(reach / towards),
     bevel: (Math.atan2(-dot(w, into), towards) * 180) / Math.PI + 0,

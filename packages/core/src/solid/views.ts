@@ -58,7 +58,7 @@ export function boundsOfUnit({ panels }: Pick<ResolvedUnit, 'panels'>): Bounds {
 }
 
 /** How a view lays the unit on the paper, and what comes to lie on top. */
-const VIEWS: Readonly<Record<ViewId, { readonly axis: SectionAxis; readonly nearIsHigh: boolean; on(at: Vector): DrawnPoint }>> = {
+const VIEWS: Readonly<Record<ViewId, { readonly axis: SectionAxis; readonly nearIsHigh: boolean; readonly on: (at: Vector) => DrawnPoint }>> = {
   front: { axis: 'out', nearIsHigh: true, on: ({ along, up }) => [along, up] },
   back: { axis: 'out', nearIsHigh: false, on: ({ along, up }) => [-along + 0, up] },
   left: { axis: 'along', nearIsHigh: false, on: ({ out, up }) => [out, up] },
@@ -83,7 +83,7 @@ export function viewFrom(unit: ResolvedUnit, view: ViewId): SeenPanel[] {
       role: panel.role,
       points: hullOf(corners.map((corner) => ({ u: on(corner)[0], v: on(corner)[1] }))).map(({ u, v }) => [u, v] as const),
       others: notchesSeen(panel, axis, on),
-      holes: holesSeen(panel, axis, on),
+      holes: holesSeen(panel, axis, nearIsHigh ? 1 : -1, on),
       hidden: view === 'front' && (panel.role === 'wall-half' || panel.role === 'cabinet-half' || panel.role === 'spacer') && high.out <= behind + 1e-6,
     }));
 }
@@ -101,11 +101,12 @@ const pointOf = ({ frame }: ResolvedPanel, u: number, v: number): Vector => {
 
 type On = (at: Vector) => DrawnPoint;
 
-/** Holes show where the panel lies nearly flat in the view. */
-function holesSeen(panel: ResolvedPanel, axis: SectionAxis, on: On): SeenPanel['holes'] {
-  if (Math.abs(panel.frame.w[axis]) < 0.8) return [];
+/** Holes show where the panel lies nearly flat in the view, on the face that looks this way or right through it. */
+function holesSeen(panel: ResolvedPanel, axis: SectionAxis, towards: 1 | -1, on: On): SeenPanel['holes'] {
+  const looks = panel.frame.w[axis] * towards;
+  if (Math.abs(looks) < 0.8) return [];
   return panel.cuts.flatMap((cut) =>
-    cut.kind === 'holes'
+    cut.kind === 'holes' && (cut.depth === null || (cut.face === 'other' ? looks > 0 : looks < 0))
       ? Array.from({ length: cut.count }, (_, k) => ({
           at: on(pointOf(panel, cut.at.u + cut.step.u * k, cut.at.v + cut.step.v * k)),
           radius: cut.diameter / 2 / NM_PER.mm,

@@ -1,5 +1,18 @@
 /** The box to scale: front and section side by side, dimensions as on a shop drawing. One tab stop; arrows move between parts. */
-import { entered, enters, frontView, labelWords, NM_PER, sectionView, tapeTextWithUnit, toMm, type SeenPanel, type UnitPlan } from '@keen/core';
+import {
+  boundsOfUnit,
+  entered,
+  enters,
+  type Compartment,
+  frontView,
+  labelWords,
+  NM_PER,
+  sectionView,
+  tapeTextWithUnit,
+  toMm,
+  type SeenPanel,
+  type UnitPlan,
+} from '@keen/core';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DimensionLine } from '../../ui/DimensionLine.tsx';
@@ -25,16 +38,17 @@ interface View {
   readonly y: (mm: number) => number;
 }
 
-export function BoxDrawing({ shown }: { readonly shown: ShownUnit }) {
+/** `closed` draws what closes the front over the inside. */
+export function BoxDrawing({ shown, closed }: { readonly shown: ShownUnit; readonly closed: boolean }) {
   const [ref, size] = useSize<HTMLDivElement>();
   return (
     <div className="drawing-room" ref={ref}>
-      {size.width > 0 && <Drawing shown={shown} width={size.width} height={size.height} />}
+      {size.width > 0 && <Drawing shown={shown} closed={closed} width={size.width} height={size.height} />}
     </div>
   );
 }
 
-function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly width: number; readonly height: number }) {
+function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; readonly closed: boolean; readonly width: number; readonly height: number }) {
   const { plan, unit, box } = shown;
   const selected = useAppSelector(({ view }) => view.selected);
   const dispatch = useAppDispatch();
@@ -61,7 +75,9 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
   const high = narrow ? TOP + 2 * up * scale + STACKED + BOTTOM : TOP + up * scale + BOTTOM;
   const lower = narrow ? 0 : Math.max(0, (height - high) / 2);
   const top = TOP + lower;
-  const front: View = { x: (mm) => shift + room.left + mm * scale, y: (mm) => top + (up - mm) * scale };
+  // A top past the sides, a frame past them: the paper begins where the unit does.
+  const leftmost = Math.min(0, boundsOfUnit(solid).low.along);
+  const front: View = { x: (mm) => shift + room.left + (mm - leftmost) * scale, y: (mm) => top + (up - mm) * scale };
   const sectionTop = narrow ? top + up * scale + STACKED : top;
   const sectionLeft = narrow ? shift + room.left : shift + room.left + across * scale + room.between;
   const section: View = { x: (mm) => sectionLeft + (WALL_MM + mm) * scale, y: (mm) => sectionTop + (up - mm) * scale };
@@ -115,7 +131,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
         front
       </text>
       {frontView(solid)
-        .filter(({ role }) => role !== 'wall-half')
+        .filter(({ role }) => role !== 'wall-half' && (closed || role !== 'door'))
         .map((seen) => (
           <PanelShape key={seen.panel} seen={seen} view={front} onGrip={drag.grip(seen.panel, FRONT_AXES, scale)} />
         ))}
@@ -135,8 +151,8 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
         entered
         value={outside.width.value}
         unit={unit}
-        from={[front.x(0), front.y(0) + 28]}
-        to={[front.x(across), front.y(0) + 28]}
+        from={[front.x(leftmost), front.y(0) + 28]}
+        to={[front.x(leftmost + across), front.y(0) + 28]}
         onPick={pick('outside width', outside.width, enters(box, 'width') ? 'width' : undefined)}
       />
       <DimensionLine
@@ -144,8 +160,8 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
         entered
         value={outside.height.value}
         unit={unit}
-        from={[front.x(0) - 36, front.y(up)]}
-        to={[front.x(0) - 36, front.y(0)]}
+        from={[front.x(leftmost) - 36, front.y(up)]}
+        to={[front.x(leftmost) - 36, front.y(0)]}
         onPick={pick('outside height', outside.height, enters(box, 'height') ? 'height' : undefined)}
       />
       <DimensionLine
@@ -166,25 +182,55 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit; readonly
           onPick={pick('depth inside', openings[0].depth)}
         />
       )}
-      {openings.map(({ id, height: opening, at, name: label }) =>
-        opening.value > 0 ? (
+      {heightsShown(openings).map(({ space: { id, height: opening, at, width: clear, name: label }, outside: beside }) => {
+        const x = beside ? front.x(leftmost + across) + room.openings : front.x(toMm(at.along) + toMm(clear.value) / 4);
+        return (
           <DimensionLine
             key={id}
             name={labelWords(label)}
             value={opening.value}
             unit={unit}
-            from={[front.x(across) + room.openings, front.y(toMm(at.up) + toMm(opening.value))]}
-            to={[front.x(across) + room.openings, front.y(toMm(at.up))]}
+            from={[x, front.y(toMm(at.up) + toMm(opening.value))]}
+            to={[x, front.y(toMm(at.up))]}
             onPick={pick(labelWords(label), opening)}
           />
-        ) : null,
-      )}
+        );
+      })}
+      {baysShown(openings).map(({ id, width: clear, at, height: opening, name: label }) => (
+        <DimensionLine
+          key={`${id}-width`}
+          name={`width, ${labelWords(label)}`}
+          value={clear.value}
+          unit={unit}
+          from={[front.x(toMm(at.along)), front.y(toMm(at.up) + toMm(opening.value) * 0.82)]}
+          to={[front.x(toMm(at.along) + toMm(clear.value)), front.y(toMm(at.up) + toMm(opening.value) * 0.82)]}
+          onPick={pick(`width, ${labelWords(label)}`, clear)}
+        />
+      ))}
       {chosen && chosen.role !== 'side' && chosen.role !== 'back' && (
         <SelectedLength panel={chosen} shown={shown} front={front} onPick={pick('length', chosen.length)} />
       )}
     </svg>
   );
 }
+
+/** Openings whose height is drawn: one of those that are alike; the rightmost column beside the drawing, others where they are. */
+export function heightsShown(spaces: readonly Compartment[]): { readonly space: Compartment; readonly outside: boolean }[] {
+  const open = spaces.filter(({ height }) => height.value > 0);
+  const right = Math.max(...open.map(({ at, width }) => at.along + width.value));
+  const drawn = new Set<string>();
+  const rows = open.map((space) => ({ space, outside: Math.abs(space.at.along + space.width.value - right) < NM_PER.mm }));
+  return [...rows]
+    .sort((a, b) => Number(b.outside) - Number(a.outside))
+    .filter(({ space: { at, height } }) => {
+      const key = `${at.up} ${height.value}`;
+      return !drawn.has(key) && drawn.add(key);
+    });
+}
+
+/** Spaces side by side on one floor: their widths are drawn. */
+export const baysShown = (spaces: readonly Compartment[]): Compartment[] =>
+  spaces.filter(({ floor, height, width }) => height.value > 0 && width.value > 0 && spaces.filter((other) => other.floor === floor).length > 1);
 
 function SelectedLength({
   panel,
@@ -227,12 +273,28 @@ export function GhostShapes({ unitId, view, of }: { readonly unitId: string; rea
   );
 }
 
+/** Something stands before the middle of a part. */
+function isCovered(order: readonly SeenPanel[], seen: SeenPanel): boolean {
+  const spread = (points: SeenPanel['points'], axis: 0 | 1): [number, number] => [
+    Math.min(...points.map((point) => point[axis])),
+    Math.max(...points.map((point) => point[axis])),
+  ];
+  const middle = ([0, 1] as const).map((axis) => spread(seen.points, axis).reduce((sum, value) => sum + value, 0) / 2) as [number, number];
+  const at = order.findIndex(({ panel }) => panel === seen.panel);
+  return order
+    .slice(at + 1)
+    .some(
+      ({ points, hidden }) => !hidden && ([0, 1] as const).every((axis) => spread(points, axis)[0] < middle[axis] && middle[axis] < spread(points, axis)[1]),
+    );
+}
+
 /** The one part of the front that is not named by its place. */
 function RailName({ shown, view }: { readonly shown: ShownUnit; readonly view: View }) {
   const rail = shown.plan.unit.hanging.hangingRail;
   const seen = rail ? frontView(shown.plan.unit).find(({ panel }) => panel === rail) : undefined;
   if (!seen) return null;
   const [low, high] = [Math.min(...seen.points.map(([, up]) => up)), Math.max(...seen.points.map(([, up]) => up))];
+  if (isCovered(frontView(shown.plan.unit), seen)) return null;
   if (view.y(low) - view.y(high) < 26) return null;
   const middle = (Math.min(...seen.points.map(([x]) => x)) + Math.max(...seen.points.map(([x]) => x))) / 2;
   return (

@@ -1,7 +1,7 @@
 /** Box: what is it? The unit from its sides, in section, in space, or its cut list. */
 import { FLOOR, isShelfBox, MOST_SHELVES, shelvesInOrder, type ShelfBox } from '@keen/core';
 import Add from '@mui/icons-material/Add';
-import { Button } from '@mui/material';
+import { Button, FormControlLabel, Switch } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
 import type { ShownUnit } from '../project/selectors.ts';
@@ -27,7 +27,9 @@ type BoxView = (typeof VIEWS)[number]['id'];
 
 export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
   const [view, setView] = useState<BoxView>('drawing');
+  const [closed, setClosed] = useState(false);
   const { box } = shown;
+  const doored = shown.plan.unit.panels.some(({ role }) => role === 'door');
   return (
     <div className="station-body">
       <div className="station-head">
@@ -38,17 +40,20 @@ export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
             </button>
           ))}
         </div>
+        {doored && view === 'drawing' && (
+          <FormControlLabel control={<Switch size="small" checked={closed} onChange={(event) => setClosed(event.target.checked)} />} label="with its doors" />
+        )}
         {isShelfBox(box) && <AddShelf box={box} />}
       </div>
-      <Shown view={view} shown={shown} />
+      <Shown view={view} shown={shown} closed={closed} />
     </div>
   );
 }
 
-function Shown({ view, shown }: { readonly view: BoxView; readonly shown: ShownUnit }) {
+function Shown({ view, shown, closed }: { readonly view: BoxView; readonly shown: ShownUnit; readonly closed: boolean }) {
   switch (view) {
     case 'drawing':
-      return <BoxDrawing shown={shown} />;
+      return <BoxDrawing shown={shown} closed={closed} />;
     case 'sides':
       return <SidesView shown={shown} views={SIDE_AND_PLAN} />;
     case 'back':

@@ -40,7 +40,7 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
   const bounds = useMemo(() => boundsOfUnit(plan.unit), [plan.unit]);
   const size = Math.max(bounds.high.along - bounds.low.along, bounds.high.up - bounds.low.up, bounds.high.out);
   const centre: [number, number, number] = [(bounds.low.along + bounds.high.along) / 2, (bounds.low.up + bounds.high.up) / 2, bounds.high.out / 2];
-  const meshes = useMemo(() => meshesOf(plan.unit, size * 0.35), [plan.unit, size]);
+  const meshes = useMemo(() => meshesOf(plan.unit, size * 0.26), [plan.unit, size]);
   const selected = useAppSelector(({ view }) => view.selected);
   const chosen = selected ? plan.unit.byId.get(selected) : undefined;
   return (
@@ -59,14 +59,15 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
         aria-label={`${shown.box.name} in space${apart > 0 ? ', pulled apart' : ''}, ${plan.unit.panels.length} panels. ${chosen ? `Selected: ${labelWords(chosen.name)}.` : 'The cut list names every part.'}`}
       >
         <Canvas
+          flat
           frameloop="demand"
           dpr={[1, 2]}
-          camera={{ position: [centre[0] + size * 0.9, centre[1] + size * 0.6, size * 2.1], fov: 32, near: 10, far: size * 12 }}
+          camera={{ position: [centre[0] + size * 0.9, centre[1] + size * 0.6, size * 2.5], fov: 32, near: 10, far: size * 12 }}
         >
           <Turn centre={centre} />
-          <ambientLight intensity={1.6} />
-          <directionalLight position={[centre[0] + size, centre[1] + size * 2, size * 2]} intensity={1.7} />
-          <directionalLight position={[centre[0] - size * 2, centre[1], size]} intensity={0.6} />
+          <ambientLight intensity={2.1} />
+          <directionalLight position={[centre[0] + size, centre[1] + size * 2, size * 2]} intensity={1.1} />
+          <directionalLight position={[centre[0] - size * 2, centre[1], size]} intensity={0.4} />
           {meshes.map((mesh) => (
             <PanelBody key={mesh.panel} mesh={mesh} role={plan.unit.byId.get(mesh.panel)!.role} apart={apart / 100} />
           ))}

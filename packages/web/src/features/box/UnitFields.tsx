@@ -36,6 +36,12 @@ export function StockFields({ box, unit, fields }: { readonly box: UnitDesign; r
   );
 }
 
+/** What is kept as text; nothing for null. */
+const textAt = (box: UnitDesign, path: readonly string[]): string => {
+  const value = at(box, path);
+  return typeof value === 'string' ? value : '';
+};
+
 const NOWHERE: readonly string[] = [];
 
 /** The fields of one element: a shelf, a divider, a tool's bay. */
@@ -166,7 +172,7 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         <TextField
           size="small"
           label={label}
-          value={String(at(box, path) ?? '')}
+          value={textAt(box, path)}
           onChange={(event) => event.target.value.trim() !== '' && set(box, path, event.target.value.slice(0, field.most))}
           slotProps={{ htmlInput: { 'data-field': name, maxLength: field.most } }}
         />
@@ -202,7 +208,7 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         <ChoiceField
           label={label}
           name={name}
-          value={String(at(box, path) ?? '')}
+          value={textAt(box, path)}
           options={[
             ...(field.optional ? [{ value: '', label: 'none' }] : []),
             ...Object.values(workshop.products)
