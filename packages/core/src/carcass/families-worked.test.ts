@@ -249,6 +249,24 @@ describe('cabinet run, 1800 wide, 400 kept free with a bridge 250 down', () => {
   });
 });
 
+describe('corner unit, 600 × 700 × 600, right side and wing 250', () => {
+  const { parts } = unitOf('corner-unit');
+  test('shelves 564 + 2 × 5.75 long, 600 − 18 deep, their front sawn from 232 along to 250 deep', () => {
+    const shelf = line(parts, 'shelf');
+    measures(shelf, 575.5, 582);
+    const slant = of(shelf, 'slant')[0]!;
+    // The slant runs on where the right end goes into its dado: 5.75 further on its own line.
+    const fall = (582 - 250) / (564 - 232);
+    expect(toMm(slant.width)).toBeCloseTo(582 - (250 - 5.75 * fall), 3);
+    expect(slant.angleDeg).toBeCloseTo(45, 6);
+  });
+  test('left side up to the wing, right side as deep as it is, the wing across', () => {
+    measures(line(parts, 'side-left'), 700, 582);
+    measures(line(parts, 'side-right'), 700, 250);
+    measures(line(parts, 'wing'), 700, 250);
+  });
+});
+
 describe('inserts', () => {
   const holder = (more: Record<string, unknown>) => ({
     ...{ id: 'i', order: 1, in: 'bottom', kind: 'holes', stock: 'birch-18', along: entered('10 mm'), out: entered('20 mm'), length: entered('240 mm') },

@@ -204,6 +204,16 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
     gateHeight: size(150, 300),
     supportCount: whole(1, 2),
   },
+  'corner-unit': {
+    width: size(480, 900),
+    height: size(420, 900),
+    depth: size(480, 900),
+    stock: STOCK,
+    rightDepth: size(160, 320),
+    wing: size(120, 320),
+    shelves: list(0, 3, (id, order) => ({ id, order })),
+    'hanging.rail': or(null),
+  },
   slab: {
     width: size(500, 2000),
     height: size(300, 900),

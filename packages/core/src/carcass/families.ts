@@ -9,6 +9,7 @@ import { SHELF_BOX } from './shelf-box-form.ts';
 import { FOLD_DOWN } from './fold-down-form.ts';
 import { INSERT_WORDS, INSERTS_FORM, withInserts } from './inserts.ts';
 import { CABINET_RUN } from './cabinet-run-form.ts';
+import { CORNER_UNIT } from './corner-unit-form.ts';
 import { DRAWER_UNIT } from './drawer-unit-form.ts';
 import { LEDGE_RACK } from './ledge-rack-form.ts';
 import { MITRED_BOX } from './mitred-box-form.ts';
@@ -18,7 +19,7 @@ import { SLOT_RACK } from './slot-rack-form.ts';
 import { TOOL_TILL } from './tool-till-form.ts';
 import type { ShelfBox } from './shelf-box.ts';
 
-const ALL = [SHELF_BOX, CABINET_RUN, TOOL_TILL, SLOT_RACK, LEDGE_RACK, SLOPED_BOX, MITRED_BOX, DRAWER_UNIT, FOLD_DOWN, SLAB] as const;
+const ALL = [SHELF_BOX, CABINET_RUN, TOOL_TILL, SLOT_RACK, LEDGE_RACK, SLOPED_BOX, MITRED_BOX, DRAWER_UNIT, FOLD_DOWN, SLAB, CORNER_UNIT] as const;
 
 type DesignOf<F> = F extends Family<infer D> ? D : never;
 

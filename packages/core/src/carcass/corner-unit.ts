@@ -1,0 +1,175 @@
+/**
+ * The corner unit: a cabinet for the corner of a room, its back on one wall, its left side on the other, its
+ * front sawn across between a narrow right side and a narrow front wing. Level panels are five-cornered.
+ */
+import type { Entered } from '../length/entered.ts';
+import { ZERO, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Edge, type Panel } from '../solid/panel.ts';
+import type { Compartment, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { fasteningOf, jointOf, meet } from './joinery.ts';
+import { inOrder } from './spaces.ts';
+import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+
+export interface CornerShelf {
+  readonly id: string;
+  readonly order: number;
+}
+
+export interface CornerUnit extends UnitBase {
+  readonly family: 'corner-unit';
+  /** Depth of the right side, and of the wing that closes the left wall. */
+  readonly rightDepth: Entered;
+  readonly wing: Entered;
+  readonly shelves: Readonly<Record<string, CornerShelf>>;
+}
+
+export function newCornerUnit(start: NewUnit): CornerUnit {
+  const { unit } = start;
+  return {
+    ...newBase('corner-unit', start, ['bottom', 's1']),
+    rightDepth: pick(unit, '250', '10'),
+    wing: pick(unit, '250', '10'),
+    shelves: { s1: { id: 's1', order: 1 } },
+  };
+}
+
+interface CornerFrame extends HungFrame<CornerUnit> {
+  readonly rear: Length;
+  readonly floor: Length;
+  readonly between: Dimension;
+}
+
+const id = ({ box }: Pick<CornerFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+
+export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): Unit {
+  const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
+  const rear = stockOf(box.hanging.stock).used.value;
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const height = plus('height', box.height.nm, { source: own(box, 'height') });
+  const base: CornerFrame = {
+    box,
+    stockOf,
+    T,
+    rear,
+    floor: T,
+    behind: { left: ZERO, length: width },
+    topUp: box.height.nm,
+    insideLeft: T,
+    insideWidth: dimension([...width.terms, minus('side', T, { times: 2, source })]),
+    ceiling: (box.height.nm - T) as Length,
+    insideRear: rear,
+    floorMid: T / 2,
+    between: dimension([height, minus('top-and-bottom', T, { times: 2, source })]),
+  };
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const shelves = inOrder(box.shelves);
+  const clear = dimension(
+    [plus('inside-height', base.between.value, { inner: base.between }), minus('shelf-thickness', T, { times: shelves.length, source })],
+    shelves.length + 1,
+  );
+  const whole = dimension(clear.terms).value;
+  const floorOf = (index: number): number => base.floor + Math.round((whole * index) / (shelves.length + 1)) + index * T;
+  const level = shelves.map((shelf, index) => flat(base, 'shelf', shelf.id, floorOf(index + 1), String(index + 1)));
+  return {
+    id: box.id,
+    panels: [...uprights(base), flat(base, 'top', '', box.height.nm), flat(base, 'bottom', '', T), ...level, ...hangingPanels],
+    meetings: meetings(base, level),
+    compartments: ['bottom', ...shelves.map((shelf) => shelf.id)].map((keptBy, index): Compartment => ({
+      id: id(base, `space/${keptBy}`),
+      name: index === 0 ? { key: 'opening-bottom' } : { key: 'opening-over', of: String(index) },
+      floor: id(base, index === 0 ? 'bottom' : `shelf/${keptBy}`),
+      keptBy,
+      width: base.insideWidth,
+      height: clear,
+      // What stands anywhere across the width has the depth of the shallow end.
+      depth: dimension([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })]),
+      at: { along: T, up: floorOf(index) as Length, out: rear },
+    })),
+    hardware: [],
+    hanging,
+    outside: {
+      width,
+      height: dimension([height]),
+      depth: dimension([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', rear)]),
+    },
+  };
+}
+
+/** Left side on the other wall, right side as deep as it is, and the wing across the left side's front. */
+function uprights(base: CornerFrame): Panel[] {
+  const { box, T, rear } = base;
+  const height = dimension([plus('height', box.height.nm, { source: own(box, 'height') })]);
+  const { source } = thicknessTerm(base, box.stock);
+  const side = (hand: 'left' | 'right', along: number, width: Dimension): Panel =>
+    panelOf(
+      base,
+      'side',
+      hand,
+      { key: `side-${hand}` },
+      { frame: frame(vector(along, 0, rear), UP, OUT), length: height, width, stock: box.stock, banded: hand === 'right' },
+    );
+  return [
+    side('left', 0, dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T, { source })])),
+    side('right', box.width.nm - T, dimension([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })])),
+    panelOf(
+      base,
+      'front',
+      'wing',
+      { key: 'wing' },
+      {
+        frame: frame(vector(0, 0, rear + box.depth.nm), UP, ALONG),
+        length: height,
+        width: dimension([plus('wing', box.wing.nm, { source: own(box, 'wing') })]),
+        stock: box.stock,
+      },
+    ),
+  ];
+}
+
+/** Five-cornered: square at the room's corner, its front sawn from the wing's end to the right side's. */
+function flat(base: CornerFrame, role: 'top' | 'bottom' | 'shelf', element: string, upper: number, of?: string): Panel {
+  const { box, T, rear, insideWidth } = base;
+  const deep = box.depth.nm - T;
+  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+  const toWing = box.wing.nm - T;
+  return panelOf(base, role, element, of ? { key: 'shelf', of } : { key: role }, {
+    frame: frame(vector(T, upper, rear), ALONG, OUT),
+    length: insideWidth,
+    width: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T)]),
+    stock: box.stock,
+    outline: [
+      edge('near', 0, 0),
+      edge('end', insideWidth.value, 0),
+      edge('slope', insideWidth.value, box.rightDepth.nm),
+      edge('far', toWing, deep),
+      edge('start', 0, deep),
+    ],
+  });
+}
+
+function meetings(base: CornerFrame, shelves: readonly Panel[]): Meeting[] {
+  const { box } = base;
+  const [left, right, wing] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'front/wing')];
+  const glued = jointOf(box, 'butt');
+  const held = (panel: string, kind: 'rabbet' | 'dado'): Meeting[] => [
+    meet(panel, 'start', left, 'other', jointOf(box, kind)),
+    meet(panel, 'end', right, 'reference', jointOf(box, kind)),
+    meet(panel, 'far', wing, 'other', glued),
+  ];
+  const rail = id(base, 'hanging-rail');
+  const ends = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  return [
+    ...held(id(base, 'top'), 'rabbet'),
+    ...held(id(base, 'bottom'), 'rabbet'),
+    ...shelves.flatMap((panel) => held(panel.id, 'dado')),
+    meet(left, 'far', wing, 'other', glued),
+    ...(box.hanging.rail
+      ? [meet(rail, 'start', left, 'other', ends), meet(rail, 'end', right, 'reference', ends), meet(rail, 'far', id(base, 'top'), 'other', glued)]
+      : []),
+  ];
+}
