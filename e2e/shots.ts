@@ -18,6 +18,25 @@ interface Shot {
 const PHONE = { width: 390, height: 844 };
 const INK = '/project/print-room/ink';
 const TYPE = '/project/print-room/type';
+const BACK = '/project/print-room-back';
+
+async function openGallery(page: Page): Promise<void> {
+  await page.locator('.unit-picker > button').click();
+  await page.getByRole('menuitem', { name: 'Add a unit …' }).click();
+}
+
+/** Software drawing takes its time. */
+async function inSpace(page: Page): Promise<void> {
+  await page.getByRole('tab', { name: '3D', exact: true }).click();
+  await page.waitForTimeout(4000);
+}
+
+async function pulledApart(page: Page): Promise<void> {
+  await inSpace(page);
+  await page.getByRole('slider', { name: 'Pulled apart' }).focus();
+  for (let step = 0; step < 7; step++) await page.keyboard.press('PageUp');
+  await page.waitForTimeout(2500);
+}
 
 const SHOTS: readonly Shot[] = [
   { name: 'home', path: '/' },
@@ -28,6 +47,11 @@ const SHOTS: readonly Shot[] = [
   { name: 'box', path: `${INK}/box` },
   { name: 'box-part', path: `${TYPE}/box`, before: (page) => page.locator('[data-panel="type/shelf/s1"]').first().click() },
   { name: 'cut-list', path: `${TYPE}/box`, before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
+  { name: 'gallery', path: `${BACK}/till/box`, before: openGallery },
+  { name: 'till', path: `${BACK}/till/box` },
+  { name: 'sides', path: `${BACK}/sloped/box`, before: (page) => page.getByRole('tab', { name: 'Side + plan' }).click() },
+  { name: 'space', path: `${BACK}/ring/box`, before: inSpace },
+  { name: 'apart', path: `${BACK}/till/box`, before: pulledApart },
   { name: 'stock', path: `${INK}/stock` },
   { name: 'sheets', path: `${INK}/sheets`, before: (page) => page.waitForTimeout(2500) },
   { name: 'hang', path: `${TYPE}/hang` },

@@ -22,6 +22,7 @@ import {
   type NestProblem,
 } from '../packages/core/src/index.ts';
 import { benchContents } from './bench-contents.ts';
+import { benchFamilies } from './bench-families.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 const rows: string[] = [];
@@ -55,6 +56,9 @@ function room(): Design {
   });
   return { ...design, items: {}, wall: { ...design.wall, width: entered('26 m'), rails: {} }, units: Object.fromEntries(units) };
 }
+
+heading('Families of unit');
+for (const { what, ms: taken, wantedMs } of benchFamilies(ROOT)) row(what, ms(taken), `under ${wantedMs} ms`);
 
 heading('Following an edit');
 {

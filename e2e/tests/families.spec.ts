@@ -1,0 +1,94 @@
+/** Families of unit through the page: picked from the gallery, seen from every side, changed by hand and by typing, kept over a reload. */
+import { expect, test, type Page } from '@playwright/test';
+import { freshProject } from './support.ts';
+
+const FAMILIES = [
+  'shelf box',
+  'cabinet run',
+  'tool till',
+  'slot rack',
+  'ledge rack',
+  'sloped-top box',
+  'mitred box',
+  'drawer unit',
+  'fold-down surface',
+  'slab',
+  'corner unit',
+] as const;
+
+async function openGallery(page: Page): Promise<void> {
+  await page.locator('.unit-picker > button').click();
+  await page.getByRole('menuitem', { name: 'Add a unit …' }).click();
+}
+
+test('every family is in the gallery; each is added, drawn from all sides and listed', async ({ page }) => {
+  test.setTimeout(180_000);
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(String(error)));
+  const id = await freshProject();
+  await page.goto(`/project/${id}/ink/box`);
+  for (const family of FAMILIES) {
+    await openGallery(page);
+    await page.getByRole('dialog').getByRole('button', { name: new RegExp(`^${family}`) }).click();
+    await expect(page.locator('.reading .kind')).toContainText(family);
+    await expect(page.locator('svg.drawing .panel-shape').first()).toBeVisible();
+    for (const view of ['Side + plan', 'Back', 'Cut at']) {
+      await page.getByRole('tab', { name: view, exact: true }).click();
+      await expect(page.locator('svg.drawing .panel-shape').first()).toBeVisible();
+    }
+    await page.getByRole('tab', { name: 'Cut list' }).click();
+    await expect(page.locator('.cut-list tbody tr').first()).toBeVisible();
+    await page.getByRole('tab', { name: 'Front + section' }).click();
+  }
+  expect(errors).toEqual([]);
+});
+
+test('a till: a tool is added, its bay typed, the panel tilted; all of it is there after a reload', async ({ page }) => {
+  const id = await freshProject();
+  await page.goto(`/project/${id}/ink/box`);
+  await openGallery(page);
+  await page.getByRole('dialog').getByRole('button', { name: /^tool till/ }).click();
+  await expect(page.locator('.reading .kind')).toContainText('tool till');
+  const bays = page.locator('.element-list', { hasText: 'bays' }).first();
+  if (!(await bays.isVisible())) await page.getByText('Inside', { exact: true }).click();
+  await bays.getByRole('button', { name: 'Add: bays' }).click();
+  await expect(page.locator('.reading h2')).toHaveText(/divider 3/);
+  await page.locator('[data-field$=".tool"]').fill('bone folder');
+  await page.getByRole('button', { name: 'Back to the cabinet' }).click();
+  const tilt = page.locator('[data-field="tiltDeg"]');
+  await tilt.fill('12');
+  await expect(page.locator('.save-words, header')).toContainText(/saved/, { timeout: 10_000 });
+  await page.reload();
+  await expect(page.locator('[data-field="tiltDeg"]')).toHaveValue('12');
+  await page.getByText('Inside', { exact: true }).click();
+  await expect(page.locator('[data-field$=".tool"]').last()).toHaveValue('bone folder');
+});
+
+test('a shelf is dragged: the drawing follows the hand, the rest when it is let go, and one undo takes it back', async ({ page }) => {
+  const id = await freshProject();
+  await page.goto(`/project/${id}/ink/box`);
+  const shelf = page.locator('[data-panel="ink/shelf/s1"]').first();
+  const before = (await shelf.boundingBox())!;
+  await page.mouse.move(before.x + before.width / 2, before.y + before.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(before.x + before.width / 2, before.y + before.height / 2 - 30, { steps: 6 });
+  await expect.poll(async () => (await shelf.boundingBox())!.y).toBeLessThan(before.y - 20);
+  await page.mouse.up();
+  await shelf.click();
+  const at = page.locator('[data-field="shelves.s1.at"]').first();
+  await expect(at).not.toHaveValue('');
+  await page.keyboard.press('Control+z');
+  await expect(at).toHaveValue('');
+});
+
+test('an insert is put in a space, and moved about in it', async ({ page }) => {
+  const id = await freshProject();
+  await page.goto(`/project/${id}/ink/box`);
+  await page.getByText('Inside', { exact: true }).click();
+  await page.getByRole('button', { name: 'Add: inserts' }).click();
+  await expect(page.locator('.reading h2')).toHaveText(/holder 1 with holes/);
+  await page.locator('[data-field$=".along"]').fill('120');
+  await page.getByRole('button', { name: 'Back to the cabinet' }).click();
+  await page.getByRole('tab', { name: 'Cut list' }).click();
+  await expect(page.locator('.cut-list')).toContainText('holder 1 with holes');
+});
