@@ -1,6 +1,6 @@
 /** Families of unit through the page: picked from the gallery, seen from every side, changed by hand and by typing, kept over a reload. */
 import { expect, test, type Page } from '@playwright/test';
-import { freshProject } from './support.ts';
+import { freshProject, open, untilSaved } from './support.ts';
 
 const FAMILIES = [
   'shelf box',
@@ -26,10 +26,13 @@ test('every family is in the gallery; each is added, drawn from all sides and li
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(String(error)));
   const id = await freshProject();
-  await page.goto(`/project/${id}/ink/box`);
+  await open(page, id);
   for (const family of FAMILIES) {
     await openGallery(page);
-    await page.getByRole('dialog').getByRole('button', { name: new RegExp(`^${family}`) }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: new RegExp(`^${family}`) })
+      .click();
     await expect(page.locator('.reading .kind')).toContainText(family);
     await expect(page.locator('svg.drawing .panel-shape').first()).toBeVisible();
     for (const view of ['Side + plan', 'Back', 'Cut at']) {
@@ -45,9 +48,12 @@ test('every family is in the gallery; each is added, drawn from all sides and li
 
 test('a till: a tool is added, its bay typed, the panel tilted; all of it is there after a reload', async ({ page }) => {
   const id = await freshProject();
-  await page.goto(`/project/${id}/ink/box`);
+  await open(page, id);
   await openGallery(page);
-  await page.getByRole('dialog').getByRole('button', { name: /^tool till/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^tool till/ })
+    .click();
   await expect(page.locator('.reading .kind')).toContainText('tool till');
   const bays = page.locator('.element-list', { hasText: 'bays' }).first();
   if (!(await bays.isVisible())) await page.getByText('Inside', { exact: true }).click();
@@ -57,7 +63,7 @@ test('a till: a tool is added, its bay typed, the panel tilted; all of it is the
   await page.getByRole('button', { name: 'Back to the cabinet' }).click();
   const tilt = page.locator('[data-field="tiltDeg"]');
   await tilt.fill('12');
-  await expect(page.locator('.save-words, header')).toContainText(/saved/, { timeout: 10_000 });
+  await untilSaved(page);
   await page.reload();
   await expect(page.locator('[data-field="tiltDeg"]')).toHaveValue('12');
   await page.getByText('Inside', { exact: true }).click();
@@ -66,7 +72,7 @@ test('a till: a tool is added, its bay typed, the panel tilted; all of it is the
 
 test('a shelf is dragged: the drawing follows the hand, the rest when it is let go, and one undo takes it back', async ({ page }) => {
   const id = await freshProject();
-  await page.goto(`/project/${id}/ink/box`);
+  await open(page, id);
   const shelf = page.locator('[data-panel="ink/shelf/s1"]').first();
   const before = (await shelf.boundingBox())!;
   await page.mouse.move(before.x + before.width / 2, before.y + before.height / 2);
@@ -83,7 +89,7 @@ test('a shelf is dragged: the drawing follows the hand, the rest when it is let 
 
 test('an insert is put in a space, and moved about in it', async ({ page }) => {
   const id = await freshProject();
-  await page.goto(`/project/${id}/ink/box`);
+  await open(page, id);
   await page.getByText('Inside', { exact: true }).click();
   await page.getByRole('button', { name: 'Add: inserts' }).click();
   await expect(page.locator('.reading h2')).toHaveText(/holder 1 with holes/);

@@ -9,7 +9,9 @@ test('a nest in progress says so and can be stopped; what was found so far stays
     ink.width = '1000 mm';
     ink.depth = '450 mm';
     ink.place.along = '300 mm';
-    ink.shelves = Object.fromEntries(Array.from({ length: 9 }, (_, n) => [`s${n}`, { id: `s${n}`, order: n, at: null }]));
+    ink.shelves = Object.fromEntries(
+      Array.from({ length: 9 }, (_, n) => [`s${n}`, { id: `s${n}`, order: n, at: null, in: 'bottom', level: 0, fixing: 'fixed' }]),
+    );
     ink.contents = {};
     ink.height = '2000 mm';
   });

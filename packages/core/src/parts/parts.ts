@@ -80,8 +80,12 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     if (lower) blanks.push(cleatBlank(unit, lower));
   }
   const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string; shape: Shape })[] = [];
+  // Turning a blank over in the mind is only worth it where another has its size.
+  const sizes = new Map<string, number>();
+  for (const blank of blanks) sizes.set(sizeKey(blank), (sizes.get(sizeKey(blank)) ?? 0) + 1);
+  const alone = (blank: Sized): boolean => sizes.get(sizeKey(blank)) === 1;
   for (const blank of blanks) {
-    const key = keyOf(blank);
+    const key = alone(blank) ? sizeKey(blank) : keyOf(blank);
     // Each cleat is ripped by itself: two equal ones stay two lines.
     const same = blank.role === 'cleat-blank' ? -1 : lines.findIndex((line) => line.key === key);
     if (same < 0) lines.push({ ...blank, unit: unit.id, count: 1, key });
@@ -92,7 +96,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
   }
   const marks = lines.map((_, index) => `${letter}${index + 1}`);
   return lines.map(({ key: _key, shape, ...line }, index) => {
-    const mirrored = shape.length > 0 ? keyOf({ ...line, shape: mirror(shape) }) : '';
+    const mirrored = shape.length > 0 && !alone(line) ? keyOf({ ...line, shape: mirror(shape) }) : '';
     const twin = lines.findIndex((other, i) => i !== index && other.key === mirrored);
     return { ...line, mark: marks[index]!, mirrorOf: twin >= 0 ? marks[twin]! : null };
   });
@@ -162,10 +166,14 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetH
 }
 
 /** A slab is the same piece however it is turned over: the least of its four turned descriptions stands for it. */
-function keyOf(blank: Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands' | 'shape'>): string {
-  const { role, length, width, thickness, stock, grain } = blank;
-  return `${role === 'cleat-blank' ? 'cleat' : ''} ${length.value} ${width.value} ${thickness} ${stock} ${grain} ${leastTurn(blank.shape, blank.bands, length.value, width.value)}`;
+function keyOf(blank: Sized & Pick<Blank, 'bands' | 'shape'>): string {
+  return `${sizeKey(blank)} ${leastTurn(blank.shape, blank.bands, blank.length.value, blank.width.value)}`;
 }
+
+type Sized = Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain'>;
+
+const sizeKey = ({ role, length, width, thickness, stock, grain }: Sized): string =>
+  `${role === 'cleat-blank' ? 'cleat' : ''} ${length.value} ${width.value} ${thickness} ${stock} ${grain}`;
 
 /** Area of a line's blanks, m². */
 export const areaM2 = ({ length, width, count }: PartLine): number => (toMm(length.value) * toMm(width.value) * count) / 1e6;

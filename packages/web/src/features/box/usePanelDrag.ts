@@ -59,7 +59,6 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
       if (!handle || !along) return undefined;
       return (event) => {
         if (event.button !== 0) return;
-        event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId);
         held.current = { handle, along, from: along.screen === 'x' ? event.clientX : event.clientY, scale, moved: false, value: null, frame: 0 };
         dropped.current = false;
       };
@@ -67,8 +66,12 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
     move: (event) => {
       const now = held.current;
       if (!now) return;
+      // Let go outside the drawing before it was moved.
+      if (event.buttons === 0) return void end();
       const px = (now.along.screen === 'x' ? event.clientX : event.clientY) - now.from;
       if (!now.moved && Math.abs(px) < CLICK) return;
+      // Taken only now: a plain click still selects what it is on.
+      if (!now.moved) event.currentTarget.setPointerCapture(event.pointerId);
       now.moved = true;
       now.value = valueAfter(now.handle, (px * now.along.sign) / now.scale, unit);
       if (now.frame) return;
