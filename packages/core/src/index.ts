@@ -102,6 +102,7 @@ export { MOST_CONTENTS_KG, MOST_SHELVES, SHELF_AT, type ElementsForm, type Field
 export { buildUnit, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type UnitDesign } from './carcass/families.ts';
 export type { Family } from './carcass/family.ts';
 export type { NewUnit, UnitBase } from './carcass/unit-base.ts';
+export { joinSpaces, splitSpace, type UnitStep } from './carcass/split-space.ts';
 export type { Stocked } from './carcass/box-frame.ts';
 export { areaM2, type Feature, type PartLine } from './parts/parts.ts';
 export type { RailPlan } from './parts/rail-parts.ts';

@@ -1,21 +1,26 @@
 /** What stands in one compartment: a preset, or kilograms someone weighed. */
 import {
   fromShownMass,
+  isShelfBox,
   labelWords,
   massPerUnit,
   massText,
   MOST_CONTENTS_KG,
   PRESETS,
+  splitSpace,
   toShownMass,
   type Compartment,
   type Contents,
   type PresetId,
 } from '@keen/core';
+import { Button } from '@mui/material';
+import { useAppDispatch } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Explained } from '../../ui/Explained.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
+import { panelSelected } from '../project/view.slice.ts';
 
 const NOTHING: Contents = { preset: 'nothing', kg: null };
 
@@ -37,6 +42,7 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
         <Explained title={`contents, ${title}`} unit={unit} of={mass}>
           {massText(mass.value, unit)}
         </Explained>
+        <SplitSpace shown={shown} space={keptBy} title={title} />
       </p>
     );
   return (
@@ -63,6 +69,33 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
       <Explained title={`contents, ${title}`} unit={unit} of={mass}>
         {massText(mass.value, unit)} {held.kg === null ? 'assumed' : 'entered'}
       </Explained>
+      <SplitSpace shown={shown} space={keptBy} title={title} />
     </div>
+  );
+}
+
+/** A shelf or a divider put into one space of a shelf box. */
+function SplitSpace({ shown: { box }, space, title }: { readonly shown: ShownUnit; readonly space: string; readonly title: string }) {
+  const { apply } = useEdit();
+  const dispatch = useAppDispatch();
+  if (!isShelfBox(box)) return null;
+  const split = (kind: 'shelf' | 'divider'): void => {
+    const id = `${kind.slice(0, 1)}${crypto.randomUUID().slice(0, 8)}`;
+    apply(
+      splitSpace(box, space, kind, id).map(({ path, value }) => ({ path: ['units', box.id, ...path], value })),
+      '',
+      kind === 'shelf' ? 'Shelf added' : 'Divider added',
+    );
+    dispatch(panelSelected(`${box.id}/${kind}/${id}`));
+  };
+  return (
+    <span className="split-space">
+      <Button size="small" aria-label={`Split ${title} by a shelf`} onClick={() => split('shelf')}>
+        + shelf
+      </Button>
+      <Button size="small" aria-label={`Split ${title} by a divider`} onClick={() => split('divider')}>
+        + divider
+      </Button>
+    </span>
   );
 }

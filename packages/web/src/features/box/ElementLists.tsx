@@ -7,9 +7,9 @@ import Close from '@mui/icons-material/Close';
 import { Button, IconButton } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import type { ShownUnit } from '../project/selectors.ts';
-import { at, useEdit } from '../project/useEdit.ts';
+import { useEdit } from '../project/useEdit.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
-import { elementsOf } from './elements.ts';
+import { elementsOf, withoutElement } from './elements.ts';
 import { ElementFields } from './UnitFields.tsx';
 
 export function ElementLists({ shown, form }: { readonly shown: ShownUnit; readonly form: ElementsForm }) {
@@ -38,8 +38,7 @@ export function ElementLists({ shown, form }: { readonly shown: ShownUnit; reado
   };
   const takeOut = (id: string): void => {
     dispatch(panelSelected(null));
-    const kept = at(box, ['contents', id]) === undefined ? [] : [{ path: ['units', box.id, 'contents', id], value: undefined }];
-    apply([{ path: path(id), value: undefined }, ...kept], '');
+    apply(withoutElement(box, form, id), '');
   };
   return (
     <div className="element-list">

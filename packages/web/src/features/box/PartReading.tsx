@@ -11,7 +11,7 @@ import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { useNests } from '../sheets/useNests.tsx';
 import { ContentsFields } from './ContentsFields.tsx';
-import { elementOf, elementsOf } from './elements.ts';
+import { elementOf, elementsOf, withoutElement } from './elements.ts';
 import { openField } from './openField.ts';
 import { ElementFields } from './UnitFields.tsx';
 
@@ -28,7 +28,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
   const line = plan.parts.find(({ panels }) => panels.includes(panel.id))!;
   const { show } = useExplain();
   const dispatch = useAppDispatch();
-  const compartment = plan.unit.compartments.find(({ floor }) => floor === panel.id);
+  const compartments = plan.unit.compartments.filter(({ floor }) => floor === panel.id);
   const source = (path: readonly string[]): void => {
     dispatch(panelSelected(null));
     onStation('box');
@@ -63,7 +63,9 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
         />
       </details>
       <OfElement shown={shown} panel={panel} />
-      {compartment && <ContentsFields shown={shown} compartment={compartment} />}
+      {compartments.map((compartment) => (
+        <ContentsFields key={compartment.id} shown={shown} compartment={compartment} />
+      ))}
       {findings}
       {line.features.length > 0 && (
         <>
@@ -97,8 +99,7 @@ function OfElement({ shown: { box, unit }, panel }: { readonly shown: ShownUnit;
   const { form, id } = element;
   const takeOut = (): void => {
     dispatch(panelSelected(null));
-    const kept = Object.hasOwn(box.contents, id) ? [{ path: ['units', box.id, 'contents', id], value: undefined }] : [];
-    apply([{ path: ['units', box.id, form.path, id], value: undefined }, ...kept], '', `${labelWords(panel.name)} taken out`);
+    apply(withoutElement(box, form, id), '', `${labelWords(panel.name)} taken out`);
   };
   return (
     <>

@@ -1,0 +1,36 @@
+/** Splitting a space of a shelf box in two, and making it one again: edits as data, inside the unit. */
+import type { ShelfBox, ShelfElement } from './shelf-box.ts';
+import type { SpaceElement } from './spaces.ts';
+
+/** One step of an edit inside a unit; `undefined` takes away. */
+export interface UnitStep {
+  readonly path: readonly string[];
+  readonly value: unknown;
+}
+
+const cutters = (box: ShelfBox): readonly (SpaceElement & { readonly list: 'shelves' | 'dividers' })[] => [
+  ...Object.values(box.shelves).map((shelf) => ({ ...shelf, list: 'shelves' as const })),
+  ...Object.values(box.dividers).map((divider) => ({ ...divider, list: 'dividers' as const })),
+];
+
+/** A shelf or a divider put into a space, after all that cut it before. What stood in the space is guessed for the new one too. */
+export function splitSpace(box: ShelfBox, space: string, kind: 'shelf' | 'divider', id: string): UnitStep[] {
+  const level = cutters(box).reduce((most, each) => (each.in === space ? Math.max(most, each.level + 1) : most), 0);
+  const element: SpaceElement = { id, order: 1, at: null, in: space, level };
+  const value: SpaceElement | ShelfElement = kind === 'shelf' ? { ...element, fixing: 'fixed' } : element;
+  return [
+    { path: [kind === 'shelf' ? 'shelves' : 'dividers', id], value },
+    { path: ['contents', id], value: box.contents[space] ?? { preset: 'nothing', kg: null } },
+  ];
+}
+
+/** A shelf or a divider taken out with everything that cuts the space it opens: that space is no more. */
+export function joinSpaces(box: ShelfBox, id: string): UnitStep[] {
+  const gone = [id];
+  for (const space of gone) for (const each of cutters(box)) if (each.in === space && !gone.includes(each.id)) gone.push(each.id);
+  const all = new Map(cutters(box).map((each) => [each.id, each.list]));
+  return gone.flatMap((each): UnitStep[] => [
+    ...(all.has(each) ? [{ path: [all.get(each)!, each], value: undefined }] : []),
+    ...(Object.hasOwn(box.contents, each) ? [{ path: ['contents', each], value: undefined }] : []),
+  ]);
+}
