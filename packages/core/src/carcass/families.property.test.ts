@@ -200,7 +200,7 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
     state: or('open', 'folded'),
     supports: or('gate', 'bracket', 'leg'),
     ledger: size(70, 110),
-    reach: size(180, 320),
+    reach: size(200, 320),
     gateHeight: size(150, 300),
     supportCount: whole(1, 2),
   },

@@ -11,7 +11,7 @@ import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { laidOn, LOOSE, meet } from './joinery.ts';
+import { jointOf, LOOSE, meet } from './joinery.ts';
 import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
 
 export interface FoldDown extends UnitBase {
@@ -68,6 +68,11 @@ interface FoldFrame extends HungFrame<FoldDown> {
 
 const id = ({ box }: Pick<FoldFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
+/** A gate bears the leaf over so much at least. [ASSUME] */
+const LEAST_BEARING = 50_000_000;
+/** Thickest leaf a gate is laid out for. [ASSUME] */
+const UNDER_LEAF = 50_000_000;
+
 /** What keeps it from folding flat; null when it does. */
 export function foldFault(
   box: FoldDown,
@@ -75,10 +80,15 @@ export function foldFault(
   if (box.depth.nm > box.height.nm)
     return { code: 'fold', path: ['depth'], message: 'folded, the leaf would hang below the backboard', accepted: `at most the height, ${box.height.text}` };
   if (box.supports !== 'gate') return null;
-  if (box.reach.nm > box.depth.nm)
-    return { code: 'fold', path: ['reach'], message: 'the gates would stand out past the leaf', accepted: `at most the leaf, ${box.depth.text}` };
-  if (box.gateHeight.nm > box.height.nm - box.ledger.nm)
-    return { code: 'fold', path: ['gateHeight'], message: 'the gates do not fit under the ledger', accepted: 'less than the height without the ledger' };
+  if (box.reach.nm > box.ledger.nm + box.depth.nm || box.reach.nm < box.ledger.nm + LEAST_BEARING)
+    return {
+      code: 'fold',
+      path: ['reach'],
+      message: 'the gates would stand out past the leaf, or not reach under it',
+      accepted: 'more than the ledger by 50 mm, at most the ledger and the leaf',
+    };
+  if (box.gateHeight.nm > box.height.nm - UNDER_LEAF)
+    return { code: 'fold', path: ['gateHeight'], message: 'the gates do not fit under the leaf', accepted: 'the height less 50 mm' };
   if (box.reach.nm * box.supportCount > box.width.nm)
     return { code: 'fold', path: ['reach'], message: 'folded, the gates would lie over one another', accepted: 'all of them side by side within the width' };
   return null;
@@ -96,7 +106,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
     T,
     rear,
     boardFront,
-    ledgerFront: (boardFront + T) as Length,
+    ledgerFront: (boardFront + box.ledger.nm) as Length,
     leaf,
     behind: { left: ZERO, length: width },
     topUp: box.height.nm,
@@ -122,7 +132,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
       depth: dimension([
         plus('gap-behind', rear),
         plus('backboard', T),
-        plus('ledger-thickness', T),
+        plus('ledger-deep', box.ledger.nm, { source: own(box, 'ledger') }),
         open ? plus('leaf-out', box.depth.nm, { source: own(box, 'depth') }) : plus('leaf-thickness', leaf),
       ]),
     },
@@ -145,6 +155,7 @@ function backboard(base: FoldFrame): Panel {
   );
 }
 
+/** A board laid flat, out of the leaf's own stock: its underside is the leaf's, so that gates that fold under it bear both. */
 function ledger(base: FoldFrame): Panel {
   const { box, boardFront } = base;
   return panelOf(
@@ -153,10 +164,10 @@ function ledger(base: FoldFrame): Panel {
     'ledger',
     { key: 'ledger' },
     {
-      frame: frame(vector(0, box.height.nm - box.ledger.nm, boardFront), ALONG, UP),
+      frame: frame(vector(0, box.height.nm, boardFront), ALONG, OUT),
       length: base.behind.length,
-      width: dimension([plus('ledger-height', box.ledger.nm, { source: own(box, 'ledger') })]),
-      stock: box.stock,
+      width: dimension([plus('ledger-deep', box.ledger.nm, { source: own(box, 'ledger') })]),
+      stock: box.leafStock,
     },
   );
 }
@@ -185,7 +196,7 @@ function leafPanel(base: FoldFrame): Panel {
 function gatePanels(base: FoldFrame): Panel[] {
   const { box, boardFront, leaf } = base;
   const t = thicknessTerm(base, box.gateStock).value;
-  const high = Math.min(box.height.nm - leaf, box.height.nm - box.ledger.nm);
+  const high = box.height.nm - leaf;
   const tall = box.gateHeight.nm;
   const reach = box.reach.nm;
   const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
@@ -215,10 +226,14 @@ function meetings(base: FoldFrame, gates: readonly Panel[]): Meeting[] {
   const { box } = base;
   const board = id(base, 'back');
   return [
-    laidOn(id(base, 'ledge/ledger'), 'reference', board, 'reference', box, {
-      fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 6 },
-    }),
-    meet(id(base, 'leaf'), 'near', id(base, 'ledge/ledger'), 'other', HINGED),
+    meet(
+      id(base, 'ledge/ledger'),
+      'near',
+      board,
+      'reference',
+      jointOf(box, 'butt', { fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 6 } }),
+    ),
+    meet(id(base, 'leaf'), 'near', id(base, 'ledge/ledger'), 'far', HINGED),
     ...gates.map(({ id: gate }) => meet(gate, 'near', board, 'reference', HINGED)),
   ];
 }

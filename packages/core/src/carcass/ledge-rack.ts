@@ -11,7 +11,7 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { between, jointOf, meet } from './joinery.ts';
+import { between, jointOf, laidOn, meet } from './joinery.ts';
 import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import { cutUp, inOrder, type PlacedElement, type Space, type SpaceElement } from './spaces.ts';
 import { newBase, pick, type NewUnit } from './unit-base.ts';
@@ -245,12 +245,19 @@ function stripMeetings(base: Frame, { ledge, panel }: Stage): Meeting[] {
   const ends = jointOf(box, 'butt');
   const strip = (index: number): string => id(base, `ledge/${ledge.id}/${index + 1}`);
   const support = id(base, `divider/${ledge.id}`);
+  // The strips over the lowest are glued to the same edge of it.
+  const upper = Array.from({ length: Math.max(0, ledge.strips - 1) }, (_, index) => ({
+    ...laidOn(support, 'reference', strip(index + 1), 'reference', box, { fastening: null }),
+    id: `${support}:strip-${index + 2}`,
+  }));
   return [
     ...Array.from({ length: ledge.strips }, (_, index) => [
       ...(index === 0 ? [meet(strip(index), 'near', panel, 'reference', glued)] : []),
       ...between(strip(index), id(base, 'side/left'), id(base, 'side/right'), ends),
     ]).flat(),
-    ...(ledge.support && ledge.strips > 0 ? [meet(support, 'start', panel, 'reference', glued), meet(support, 'far', strip(0), 'reference', glued)] : []),
+    ...(ledge.support && ledge.strips > 0
+      ? [meet(support, 'start', panel, 'reference', glued), meet(support, 'far', strip(0), 'reference', glued), ...upper]
+      : []),
   ];
 }
 

@@ -10,7 +10,8 @@ import { NM_PER, toMm } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
 import { inUnit } from './context.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
-import { roundDown } from './round.ts';
+import { roundDown, roundUp } from './round.ts';
+import { clashesOf } from '../solid/clash.ts';
 
 /** Two readings at least, on the sheets in use. [ASSUME] */
 const WANTED_READINGS = 2;
@@ -258,4 +259,76 @@ const cannotBeMade: Check = ({ box, unit }) => {
     .map(({ guest, host }): Finding => ({ ...base, name: unit.byId.get(guest)!.name, other: unit.byId.get(host)!.name, panels: [guest, host] }));
 };
 
-export const BOX_CHECKS: readonly Check[] = [cannotBeMade, nominalThickness, weakBottom, fastenerPullsOut, sag, shelfOutside, slotTooDeep, glueOnFinish];
+/** Two parts where only one can be: the unit is made deeper or taller by what frees them. */
+const partsClash: Check = (context) => {
+  const { box, unit } = context;
+  // What cannot be made has no body to look at.
+  if (unit.faults.length > 0 || unit.panels.some(({ length, width }) => length.value <= 0 || width.value <= 0)) return [];
+  return clashesOf(unit)
+    .slice(0, 3)
+    .map(({ a, b, apart }): Finding => {
+      const grow = (path: 'depth' | 'height' | 'width', by: number, key: string): Fix[] => {
+        if (!enters(box, path)) return [];
+        const value = roundUp(toMm(box[path].nm) + by, box.unit);
+        return [{ label: { key, lengthNm: value.nm }, edit: [{ path: inUnit(context, path), value }] }];
+      };
+      return {
+        check: 'parts-clash',
+        unit: box.id,
+        severity: 'stop',
+        station: 'box',
+        name: unit.byId.get(a)!.name,
+        other: unit.byId.get(b)!.name,
+        panels: [a, b],
+        fixes: [...grow('height', apart.up, 'make-taller'), ...grow('depth', apart.out, 'make-deeper')],
+      };
+    });
+};
+
+/** A strip so many times as long as its lesser section bends and bows by itself. [A] */
+const SLENDER = 30;
+
+const slenderStrip: Check = (context) => {
+  const { box, unit } = context;
+  return unit.panels.flatMap((panel): Finding[] => {
+    if (panel.role !== 'ledge' && panel.role !== 'edging') return [];
+    const least = Math.min(panel.width.value, panel.thickness);
+    if (panel.length.value <= SLENDER * least) return [];
+    // Held all along by an edge or a face of its own, or in the middle by something that stands against it.
+    const held = unit.meetings.some(
+      ({ guest, edge, host, face }) => (guest === panel.id && (edge === 'near' || edge === 'far' || isFace(edge))) || (host === panel.id && isFace(face)),
+    );
+    if (held) return [];
+    const element = panel.id.split('/')[2] ?? '';
+    const list = familyOf(box).form.elements.find(
+      ({ path, fields }) =>
+        fields.some((field) => field.path.join('.') === 'support') && Object.hasOwn((box as unknown as Record<string, object>)[path] ?? {}, element),
+    );
+    return [
+      {
+        check: 'slender-strip',
+        unit: box.id,
+        severity: 'look',
+        station: 'box',
+        name: panel.name,
+        lengthNm: panel.length.value,
+        leastNm: least,
+        panels: [panel.id],
+        fixes: list ? [{ label: { key: 'add-support' }, edit: [{ path: inUnit(context, list.path, element, 'support'), value: true }] }] : [],
+      },
+    ];
+  });
+};
+
+export const BOX_CHECKS: readonly Check[] = [
+  cannotBeMade,
+  partsClash,
+  slenderStrip,
+  nominalThickness,
+  weakBottom,
+  fastenerPullsOut,
+  sag,
+  shelfOutside,
+  slotTooDeep,
+  glueOnFinish,
+];

@@ -6,9 +6,17 @@ import { applyEdit, type EditStep } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
 import { onWall, type Case } from '../test/check-case.ts';
 import { PLACE_CASES } from '../test/place-cases.ts';
+import { newUnit } from '../test/family-units.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 import type { CheckId } from './finding.ts';
 import { findingWords, fixWords } from './words/findings.ts';
+
+/** A ledge rack in the ink cupboard's place, two strips over one another before its lowest ledge. */
+function ledgeRack() {
+  const rack = { ...newUnit('ledge-rack'), id: 'ink', place: { along: entered('895 mm'), up: entered('1320 mm') } };
+  if (rack.family !== 'ledge-rack') throw new Error('a ledge rack was asked for');
+  return { ...rack, ledges: { ...rack.ledges, l1: { ...rack.ledges['l1']!, strips: 2 } } };
+}
 
 const underSides: EditStep[] = [ink('bottom.runs', 'over'), ink('bottom.joint', 'butt')];
 
@@ -25,6 +33,13 @@ const CASES: readonly Case[] = [
     edits: [ink('bottom.joint', 'butt'), ink('glue', false), ink('assembly.perJoint', 2), ink('contents.bottom', { preset: 'tools', kg: 60 })],
     severity: 'change',
     says: /bottom rests on glue or fasteners alone, \d+ % used/i,
+  },
+  { check: 'parts-clash', edits: [typed('shelves.s2.at', '700 mm')], severity: 'stop', says: /shelf 2 and hanging rail stand in one another/i },
+  {
+    check: 'slender-strip',
+    edits: [{ path: ['units', 'ink'], value: ledgeRack() }],
+    severity: 'look',
+    says: /Front strip of ledge 1 is 664.* long and 6.* thick, with nothing behind its middle/,
   },
   { check: 'cannot-be-made', edits: [typed('setback', '290 mm')], severity: 'stop', says: /shelf 1 has no size left/i, cures: false },
   { check: 'fastener-pulls-out', edits: underSides, severity: 'change', says: /under the sides' ends/ },
@@ -161,6 +176,8 @@ test('every check that exists is in one of the lists', () => {
   const all: Record<CheckId, true> = {
     'nominal-thickness': true,
     'cannot-be-made': true,
+    'parts-clash': true,
+    'slender-strip': true,
     'weak-bottom': true,
     'fastener-pulls-out': true,
     sag: true,

@@ -37,6 +37,8 @@ export type Finding = Base &
   (
     | { readonly check: 'nominal-thickness'; readonly product: string; readonly readings: number; readonly playNm: number; readonly cutToNm: number }
     | { readonly check: 'cannot-be-made'; readonly name: Label; readonly other: Label | null }
+    | { readonly check: 'parts-clash'; readonly name: Label; readonly other: Label }
+    | { readonly check: 'slender-strip'; readonly name: Label; readonly lengthNm: number; readonly leastNm: number }
     | { readonly check: 'weak-bottom'; readonly name: Label; readonly use: number }
     | { readonly check: 'fastener-pulls-out'; readonly name: Label; readonly use: number }
     | { readonly check: 'sag'; readonly name: Label; readonly laterMm: number; readonly limitMm: number; readonly kg: number }

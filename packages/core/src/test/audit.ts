@@ -1,61 +1,17 @@
 /** The audit every family must pass: what a unit's panels must be to one another, whatever it is. Test support. */
 import { toMm } from '../length/length.ts';
-import { intersection, piecesOf, slabOf, volumeOf, type Body } from '../solid/convex.ts';
+import { AUDIT_TOLERANCE, clashesOf } from '../solid/clash.ts';
+import { piecesOf, volumeOf } from '../solid/convex.ts';
 import { isFace } from '../solid/meeting.ts';
-import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import { boundsOf, type Bounds } from '../solid/views.ts';
+import { dot } from '../solid/vector.ts';
+import { boundsOf } from '../solid/views.ts';
 import { bulkOf } from '../solid/volume.ts';
-import { cross, dot, plusVector, scale } from '../solid/vector.ts';
-
-/** Tilted geometry is right to this, mm. */
-export const AUDIT_TOLERANCE = 1e-3;
 
 const AXES = ['along', 'up', 'out'] as const;
 
-const apart = (a: Bounds, b: Bounds): boolean =>
-  AXES.some((axis) => a.low[axis] > b.high[axis] - AUDIT_TOLERANCE || b.low[axis] > a.high[axis] - AUDIT_TOLERANCE);
-
-/** A body thinner than the tolerance is a touch, not an overlap. */
-function isOverlap(body: Body): boolean {
-  const { volume } = volumeOf(body);
-  const area = body.reduce((sum, face) => sum + areaOf(face), 0);
-  return area > 0 && (2 * volume) / area > AUDIT_TOLERANCE;
-}
-
-function areaOf(face: Body[number]): number {
-  let sum = 0;
-  for (let index = 1; index + 1 < face.length; index++) {
-    const turn = cross(plusVector(face[index]!, scale(face[0]!, -1)), plusVector(face[index + 1]!, scale(face[0]!, -1)));
-    sum += Math.sqrt(dot(turn, turn)) / 2;
-  }
-  return sum;
-}
-
-/** Pairs of panels that stand in one another outside what was cut away. */
-export function clashes({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
-  const rows = panels.map((panel) => ({ panel, bounds: boundsOf(panel), slab: slabOf(panel) }));
-  const memory = new Map<string, Body[]>();
-  const pieces = (panel: ResolvedPanel): Body[] => {
-    const known = memory.get(panel.id) ?? piecesOf(panel);
-    memory.set(panel.id, known);
-    return known;
-  };
-  return rows.flatMap((a, index) =>
-    rows.slice(index + 1).flatMap((b) => {
-      if (apart(a.bounds, b.bounds)) return [];
-      const whole = intersection(a.slab, b.slab);
-      if (!whole || !isOverlap(whole)) return [];
-      const hit = pieces(a.panel).some((one) =>
-        pieces(b.panel).some((other) => {
-          const both = intersection(one, other);
-          return both !== null && isOverlap(both);
-        }),
-      );
-      return hit ? [`${a.panel.id} and ${b.panel.id}`] : [];
-    }),
-  );
-}
+/** Pairs of panels that stand in one another outside what was cut away, those that meet too. */
+export const clashes = (unit: Pick<ResolvedUnit, 'panels' | 'meetings'>): string[] => clashesOf(unit, 'looked at').map(({ a, b }) => `${a} and ${b}`);
 
 /** What is wrong with a panel by itself: numbers that are none, blanks that are nothing. */
 export function malformed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {

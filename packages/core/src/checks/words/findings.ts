@@ -28,6 +28,16 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             says: `${capital(labelWords(finding.name))} does not come up to the ${labelWords(finding.other)} with these sizes.`,
             why: 'The joint between the two cannot be cut; change the angle or the size last entered.',
           };
+    case 'parts-clash':
+      return {
+        says: `${capital(labelWords(finding.name))} and ${labelWords(finding.other)} stand in one another.`,
+        why: 'Only one of them can be there: one has to move, or the unit to grow.',
+      };
+    case 'slender-strip':
+      return {
+        says: `${capital(labelWords(finding.name))} is ${lengthText(finding.lengthNm, unit)} long and ${fineText(finding.leastNm, unit)} thick, with nothing behind its middle.`,
+        why: 'A strip over thirty times as long as it is thick bends under a thing that leans on it, and bows by itself.',
+      };
     case 'weak-bottom':
       return {
         says: `${capital(labelWords(finding.name))} rests on glue or fasteners alone, ${percentText(finding.use)} used.`,
@@ -222,6 +232,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `Make it ${length} wide`;
     case 'space-evenly':
       return 'Space the shelves evenly';
+    case 'add-support':
+      return 'Put a support behind its middle';
     case 'take-part-out':
       return `Take ${label.name ? labelWords(label.name) : 'it'} out`;
     case 'take-shelf-out':

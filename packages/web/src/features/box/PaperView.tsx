@@ -25,7 +25,7 @@ export interface PaperViewProps {
   readonly wall: 'top' | 'left' | 'right' | null;
 }
 
-const ROOM = { left: 74, right: 30, top: 40, bottom: 52 } as const;
+const ROOM = { left: 74, right: 30, top: 40, bottom: 68 } as const;
 const WALL = 14;
 
 export function PaperView({ title, label, seen, ghost, width, height, unit, across, up, wall }: PaperViewProps) {

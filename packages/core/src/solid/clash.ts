@@ -1,0 +1,71 @@
+/** Panels that stand in one another outside what was cut away: a mistake of sizes that no single sum shows. */
+import { intersection, piecesOf, slabOf, volumeOf, type Body } from './convex.ts';
+import type { ResolvedPanel } from './resolve.ts';
+import type { ResolvedUnit } from './unit.ts';
+import { boundsOf, type Bounds } from './views.ts';
+import { cross, dot, plusVector, scale } from './vector.ts';
+
+/** Tilted geometry is right to this, mm: less is a touch. */
+export const AUDIT_TOLERANCE = 1e-3;
+
+const AXES = ['along', 'up', 'out'] as const;
+
+export interface Clash {
+  readonly a: string;
+  readonly b: string;
+  /** How far one would have to move along each axis to be free, mm. */
+  readonly apart: Readonly<Record<(typeof AXES)[number], number>>;
+}
+
+const free = (a: Bounds, b: Bounds): boolean =>
+  AXES.some((axis) => a.low[axis] > b.high[axis] - AUDIT_TOLERANCE || b.low[axis] > a.high[axis] - AUDIT_TOLERANCE);
+
+/** A body thinner than the tolerance is a touch, not an overlap. */
+function isOverlap(body: Body): boolean {
+  const { volume } = volumeOf(body);
+  const area = body.reduce((sum, face) => sum + areaOf(face), 0);
+  return area > 0 && (2 * volume) / area > AUDIT_TOLERANCE;
+}
+
+function areaOf(face: Body[number]): number {
+  let sum = 0;
+  for (let index = 1; index + 1 < face.length; index++) {
+    const turn = cross(plusVector(face[index]!, scale(face[0]!, -1)), plusVector(face[index + 1]!, scale(face[0]!, -1)));
+    sum += Math.sqrt(dot(turn, turn)) / 2;
+  }
+  return sum;
+}
+
+/** Pairs that clash. `met` leaves out pairs that meet: their joint is right by how it is made, and to look again costs time. */
+export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'meetings'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
+  const pairs = new Set(met === 'left out' ? meetings.flatMap(({ guest, host }) => [`${guest} ${host}`, `${host} ${guest}`]) : []);
+  const rows = panels.map((panel) => ({ panel, bounds: boundsOf(panel) }));
+  const memory = new Map<string, Body[]>();
+  const pieces = (panel: ResolvedPanel): Body[] => {
+    const known = memory.get(panel.id) ?? piecesOf(panel);
+    memory.set(panel.id, known);
+    return known;
+  };
+  const found: Clash[] = [];
+  rows.forEach((a, index) => {
+    for (let next = index + 1; next < rows.length; next++) {
+      const b = rows[next]!;
+      if (free(a.bounds, b.bounds) || pairs.has(`${a.panel.id} ${b.panel.id}`)) continue;
+      const whole = intersection(slabOf(a.panel), slabOf(b.panel));
+      if (!whole || !isOverlap(whole)) continue;
+      const hit = pieces(a.panel).some((one) =>
+        pieces(b.panel).some((other) => {
+          const both = intersection(one, other);
+          return both !== null && isOverlap(both);
+        }),
+      );
+      if (hit) found.push({ a: a.panel.id, b: b.panel.id, apart: apartBy(a.bounds, b.bounds) });
+    }
+  });
+  return found;
+}
+
+function apartBy(a: Bounds, b: Bounds): Clash['apart'] {
+  const by = (axis: (typeof AXES)[number]): number => Math.min(a.high[axis] - b.low[axis], b.high[axis] - a.low[axis]);
+  return { along: by('along'), up: by('up'), out: by('out') };
+}
