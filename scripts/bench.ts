@@ -60,6 +60,16 @@ function room(): Design {
 heading('Families of unit');
 for (const { what, ms: taken, wantedMs } of benchFamilies(ROOT)) row(what, ms(taken), `under ${wantedMs} ms`);
 
+// --drag: in the browser, against the built product.
+if (process.argv.includes('--drag')) {
+  const { benchDrag } = await import('../e2e/drag-bench.ts');
+  const { moves, median: middle, p95, longestTask } = await benchDrag();
+  heading('Dragging a shelf in the drawing');
+  row(`script, style and layout of a pointer move, median of ${moves}`, ms(middle));
+  row('the same, p95', ms(p95), 'under 8 ms');
+  row('longest task while dragging', longestTask === 0 ? 'none over 50 ms' : ms(longestTask), 'under 50 ms');
+}
+
 heading('Following an edit');
 {
   const planner = createPlanner();

@@ -79,7 +79,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     blanks.push(cleatBlank(unit, unit.hanging));
     if (lower) blanks.push(cleatBlank(unit, lower));
   }
-  const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string; shape: Shape })[] = [];
+  const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string; shape: () => Shape })[] = [];
   // Turning a blank over in the mind is only worth it where another has its size.
   const sizes = new Map<string, number>();
   for (const blank of blanks) sizes.set(sizeKey(blank), (sizes.get(sizeKey(blank)) ?? 0) + 1);
@@ -96,13 +96,16 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
   }
   const marks = lines.map((_, index) => `${letter}${index + 1}`);
   return lines.map(({ key: _key, shape, ...line }, index) => {
-    const mirrored = shape.length > 0 && !alone(line) ? keyOf({ ...line, shape: mirror(shape) }) : '';
+    const cut = alone(line) ? [] : shape();
+    const mirrored = cut.length > 0 ? keyOf({ ...line, shape: () => mirror(cut) }) : '';
     const twin = lines.findIndex((other, i) => i !== index && other.key === mirrored);
     return { ...line, mark: marks[index]!, mirrorOf: twin >= 0 ? marks[twin]! : null };
   });
 }
 
-type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit'> & { readonly shape: Shape };
+type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit'> & {
+  /** Worked out only where another blank has the same size. */ readonly shape: () => Shape;
+};
 
 function blankOf(panel: ResolvedPanel): Blank {
   const box = blankBox(panel);
@@ -122,7 +125,7 @@ function blankOf(panel: ResolvedPanel): Blank {
     bands: panel.bands,
     features: featuresOf(panel, box),
     lie: { length: axisOf(panel.frame.u), width: axisOf(panel.frame.v) },
-    shape: shapeOf(panel, box),
+    shape: () => shapeOf(panel, box),
   };
 }
 
@@ -161,13 +164,13 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetH
     bands: [],
     features: [rip],
     lie: { length: 'along', width: 'up' },
-    shape: [],
+    shape: () => [],
   };
 }
 
 /** A slab is the same piece however it is turned over: the least of its four turned descriptions stands for it. */
 function keyOf(blank: Sized & Pick<Blank, 'bands' | 'shape'>): string {
-  return `${sizeKey(blank)} ${leastTurn(blank.shape, blank.bands, blank.length.value, blank.width.value)}`;
+  return `${sizeKey(blank)} ${leastTurn(blank.shape(), blank.bands, blank.length.value, blank.width.value)}`;
 }
 
 type Sized = Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain'>;

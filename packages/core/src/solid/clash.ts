@@ -38,7 +38,17 @@ function areaOf(face: Body[number]): number {
 
 /** Pairs that clash. `met` leaves out pairs that meet: their joint is right by how it is made, and to look again costs time. */
 export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'meetings'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
-  const pairs = new Set(met === 'left out' ? meetings.flatMap(({ guest, host }) => [`${guest} ${host}`, `${host} ${guest}`]) : []);
+  const meets = new Map<string, Set<string>>();
+  if (met === 'left out')
+    for (const { guest, host } of meetings)
+      for (const [one, other] of [
+        [guest, host],
+        [host, guest],
+      ] as const) {
+        const others = meets.get(one);
+        if (others) others.add(other);
+        else meets.set(one, new Set([other]));
+      }
   const rows = panels.map((panel) => ({ panel, bounds: boundsOf(panel) }));
   const memory = new Map<string, Body[]>();
   const pieces = (panel: ResolvedPanel): Body[] => {
@@ -50,7 +60,7 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
   rows.forEach((a, index) => {
     for (let next = index + 1; next < rows.length; next++) {
       const b = rows[next]!;
-      if (free(a.bounds, b.bounds) || pairs.has(`${a.panel.id} ${b.panel.id}`)) continue;
+      if (free(a.bounds, b.bounds) || meets.get(a.panel.id)?.has(b.panel.id)) continue;
       const whole = intersection(slabOf(a.panel), slabOf(b.panel));
       if (!whole || !isOverlap(whole)) continue;
       const hit = pieces(a.panel).some((one) =>

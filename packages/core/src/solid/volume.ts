@@ -61,6 +61,8 @@ function slab(panel: ResolvedPanel): Moment {
 
 /** The outline (mm) at a depth below the reference face, bevels included. */
 export function sliceOf(outline: readonly Edge[], depthMm: number): Point[] {
+  // Square edges: the same all through.
+  if (outline.every(({ bevel }) => bevel === 0)) return outline.map(({ from }) => ({ u: from.u / NM_PER.mm, v: from.v / NM_PER.mm }));
   const lines = outline.map((edge) => {
     const normal = outwardOf(outline, edge.id);
     const at = (normal.u * edge.from.u + normal.v * edge.from.v) / NM_PER.mm;
