@@ -30,7 +30,11 @@ export function benchFamilies(root: string): FamilyFigure[] {
     };
     for (let warm = 0; warm < 40; warm++) edit();
     const panels = planner.plan(alone, record, workshop).units[0]!.unit.panels.length;
-    return { what: `plan() of the ${labelWords({ key: `family-${unit.family}` })}, ${panels} panels`, ms: median(Array.from({ length: 120 }, edit)), wantedMs: 5 };
+    return {
+      what: `plan() of the ${labelWords({ key: `family-${unit.family}` })}, ${panels} panels`,
+      ms: median(Array.from({ length: 120 }, edit)),
+      wantedMs: 5,
+    };
   });
   const whole = median(Array.from({ length: 9 }, () => timed(() => void plan(design, record, workshop))));
   return [...figures, { what: `plan() of the back wall, ${Object.keys(design.units).length} units, from nothing`, ms: whole, wantedMs: 100 }];
