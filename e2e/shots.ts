@@ -49,7 +49,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'cut-list', path: `${TYPE}/box`, before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
   { name: 'gallery', path: `${BACK}/till/box`, before: openGallery },
   { name: 'till', path: `${BACK}/till/box` },
-  { name: 'sides', path: `${BACK}/sloped/box`, before: (page) => page.getByRole('tab', { name: 'Side + plan' }).click() },
   { name: 'space', path: `${BACK}/ring/box`, before: inSpace },
   { name: 'apart', path: `${BACK}/till/box`, before: pulledApart },
   { name: 'stock', path: `${INK}/stock` },
