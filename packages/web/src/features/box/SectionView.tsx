@@ -55,7 +55,7 @@ export function SectionView({ shown }: { readonly shown: ShownUnit }) {
       <div className="drawing-room" ref={ref}>
         {size.width > 0 && (
           <PaperView
-            title={`cut ${name}, ${tapeTextWithUnit(nm as Length, unit)} ${from}`}
+            title={`cut ${name}`}
             label={`${shown.box.name}, cut ${name} at ${tapeTextWithUnit(nm as Length, unit)} ${from}`}
             seen={sectionAt(plan.unit, axis, at)}
             ghost={ghost ? sectionAt(ghost.unit, axis, at) : []}
