@@ -1,7 +1,7 @@
 /** What can be entered about a corner unit, and the words only it uses. */
 import { buildCornerUnit, newCornerUnit, type CornerUnit } from './corner-unit.ts';
 import type { Family } from './family.ts';
-import { BAND_FIELD, HANGING_FIELDS, JOINERY_FIELDS, lengthField, OPEN_FRONT, OUTSIDE_ONLY, sizeFields, STOCK_FIELD, type Field } from './form.ts';
+import { BAND_FIELD, CLEAT_HUNG_FIELDS, lengthField, sizeFields, STOCK_FIELD, type Field } from './form.ts';
 
 const FIELDS: readonly Field<CornerUnit>[] = [
   ...sizeFields([300, 1200], [200, 1500], [300, 1200]),
@@ -9,10 +9,7 @@ const FIELDS: readonly Field<CornerUnit>[] = [
   BAND_FIELD,
   lengthField('rightDepth', 'right-depth', 100, 900, 'shape'),
   lengthField('wing', 'wing', 60, 900, 'shape'),
-  ...JOINERY_FIELDS,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  ...HANGING_FIELDS,
+  ...CLEAT_HUNG_FIELDS,
 ];
 
 export const CORNER_UNIT: Family<CornerUnit> = {

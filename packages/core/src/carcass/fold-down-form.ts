@@ -1,19 +1,7 @@
 /** What can be entered about a fold-down surface, and the words only it uses. */
 import type { Family } from './family.ts';
 import { buildFoldDown, foldFault, newFoldDown, type FoldDown } from './fold-down.ts';
-import {
-  BAND_FIELD,
-  choiceField,
-  HANGING_FIELDS,
-  JOINERY_FIELDS,
-  kindField,
-  lengthField,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  STOCK_FIELD,
-  stockField,
-  type Field,
-} from './form.ts';
+import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
 
 const gated = ({ supports }: FoldDown): boolean => supports === 'gate';
 
@@ -34,10 +22,7 @@ const FIELDS: readonly Field<FoldDown>[] = [
   stockField('gateStock', 'gate-stock', 'shape', { when: gated }),
   kindField('ratedKg', 'support-rated', 'shape', { kind: 'number', least: 1, most: 500, measure: 'kg' }, { when: (box: FoldDown) => !gated(box) }),
   kindField('latch', 'latch', 'shape', { kind: 'yes-no' }),
-  ...JOINERY_FIELDS,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  ...HANGING_FIELDS,
+  ...CLEAT_HUNG_FIELDS,
 ];
 
 export const FOLD_DOWN: Family<FoldDown> = {

@@ -183,6 +183,9 @@ export const OPEN_FRONT: Field<UnitBase> = choiceField('front', 'front', FRONT_O
   when: () => false,
 });
 
+/** The end of the form of a unit that hangs on an outside cleat and has nothing that opens. */
+export const CLEAT_HUNG_FIELDS: readonly Field<UnitBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
+
 /** Most shelves a box may have. */
 export const MOST_SHELVES = 40;
 /** Limits of a fixed shelf's height and of one compartment's contents. */

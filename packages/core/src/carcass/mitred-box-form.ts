@@ -1,18 +1,6 @@
 /** What can be entered about a mitred box, and the words only it uses. */
 import type { Family } from './family.ts';
-import {
-  BAND_FIELD,
-  choiceField,
-  HANGING_FIELDS,
-  JOINERY_FIELDS,
-  kindField,
-  lengthField,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  STOCK_FIELD,
-  stockField,
-  type Field,
-} from './form.ts';
+import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
 import { buildMitredBox, newMitredBox, ringFault, type MitredBox } from './mitred-box.ts';
 import { pick } from './unit-base.ts';
 
@@ -29,10 +17,7 @@ const FIELDS: readonly Field<MitredBox>[] = [
   choiceField('stands', 'ring-stands', ['flat', 'corner'], 'shape', { when: equal }),
   kindField('leanDeg', 'ring-lean', 'shape', { kind: 'degrees', least: 0, most: 30 }),
   stockField('backStock', 'back-stock', 'back'),
-  ...JOINERY_FIELDS,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  ...HANGING_FIELDS,
+  ...CLEAT_HUNG_FIELDS,
 ];
 
 export const MITRED_BOX: Family<MitredBox> = {

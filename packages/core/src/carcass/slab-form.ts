@@ -1,6 +1,6 @@
 /** What can be entered about a slab, and the words only it uses. */
 import type { Family } from './family.ts';
-import { BAND_FIELD, HANGING_FIELDS, JOINERY_FIELDS, kindField, lengthField, OPEN_FRONT, OUTSIDE_ONLY, STOCK_FIELD, stockField, type Field } from './form.ts';
+import { BAND_FIELD, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
 import { buildSlab, newSlab, type Slab } from './slab.ts';
 
 const FIELDS: readonly Field<Slab>[] = [
@@ -13,10 +13,7 @@ const FIELDS: readonly Field<Slab>[] = [
   stockField('stripStock', 'section-strip-stock', 'shape', { when: ({ strip }: Slab) => strip !== null }),
   kindField('edgingStock', 'edging-stock', 'shape', { kind: 'stock', sheetsOnly: false, optional: true }),
   lengthField('cap', 'cap-past', 0, 150, 'shape', { optional: true, start: { mm: '30 mm', in: '1 1/4 in' } }),
-  ...JOINERY_FIELDS,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  ...HANGING_FIELDS,
+  ...CLEAT_HUNG_FIELDS,
 ];
 
 export const SLAB: Family<Slab> = {

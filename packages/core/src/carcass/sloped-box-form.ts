@@ -1,20 +1,6 @@
 /** What can be entered about a sloped-top box, and the words only it uses. */
 import type { Family } from './family.ts';
-import {
-  BAND_FIELD,
-  choiceField,
-  HANGING_FIELDS,
-  JOINERY_FIELDS,
-  kindField,
-  lengthField,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  SHELF_AT,
-  sizeFields,
-  STOCK_FIELD,
-  stockField,
-  type Field,
-} from './form.ts';
+import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, SHELF_AT, sizeFields, STOCK_FIELD, stockField, type Field } from './form.ts';
 import { buildSlopedBox, MOST_SLOPE_DEG, newSlopedBox, type SlopedBox } from './sloped-box.ts';
 import { pick } from './unit-base.ts';
 
@@ -34,10 +20,7 @@ const FIELDS: readonly Field<SlopedBox>[] = [
   lengthField('trim', 'trim-height', 10, 200, 'shape', { optional: true, start: { mm: '40 mm', in: '1 1/2 in' } }),
   stockField('trimStock', 'trim-stock', 'shape', { when: trimmed }, false),
   stockField('backStock', 'back-stock', 'back'),
-  ...JOINERY_FIELDS,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  ...HANGING_FIELDS,
+  ...CLEAT_HUNG_FIELDS,
 ];
 
 export const SLOPED_BOX: Family<SlopedBox> = {

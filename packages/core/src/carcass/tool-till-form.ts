@@ -1,20 +1,8 @@
 /** What can be entered about a tool till, and the words only it uses. */
 import type { Family } from './family.ts';
-import {
-  BAND_FIELD,
-  choiceField,
-  HANGING_FIELDS,
-  JOINERY_FIELDS,
-  kindField,
-  lengthField,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  sizeFields,
-  STOCK_FIELD,
-  stockField,
-  type Field,
-} from './form.ts';
-import { buildToolTill, newToolTill, type Bay, type ToolTill } from './tool-till.ts';
+import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, sizeFields, STOCK_FIELD, stockField, type Field } from './form.ts';
+import { buildToolTill } from './tool-till-build.ts';
+import { newToolTill, type Bay, type ToolTill } from './tool-till.ts';
 import { pick } from './unit-base.ts';
 
 const FIELDS: readonly Field<ToolTill>[] = [
@@ -34,10 +22,7 @@ const FIELDS: readonly Field<ToolTill>[] = [
   kindField('magnetPull', 'magnet-pull', 'inside', { kind: 'number', least: 1, most: 500, measure: 'N' }),
   kindField('magnetFactor', 'magnet-factor', 'inside', { kind: 'number', least: 1, most: 10, measure: 'factor' }),
   lengthField('magnet', 'magnet-across', 4, 40, 'inside'),
-  ...JOINERY_FIELDS,
-  OPEN_FRONT,
-  OUTSIDE_ONLY,
-  ...HANGING_FIELDS,
+  ...CLEAT_HUNG_FIELDS,
 ];
 
 export const TOOL_TILL: Family<ToolTill> = {
