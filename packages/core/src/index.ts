@@ -131,7 +131,8 @@ export {
   sagText,
   toShownMass,
 } from './checks/words/amounts.ts';
-export { findingWords, fixWords, type Sentence } from './checks/words/findings.ts';
+export { findingWords, type Sentence } from './checks/words/findings.ts';
+export { fixWords } from './checks/words/fixes.ts';
 export { labelWords, WORDS } from './checks/words/labels.ts';
 export { seeded } from './chance/random.ts';
 export { standingReadings, displayUnitOf, standingScans, type WallScan, unitsInOrder, type Design, type RecordEntry } from './plan/design.ts';

@@ -238,7 +238,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
         laidOn(runner.id, index === 0 ? 'other' : 'reference', id(base, index === 0 ? 'side/left' : 'side/right'), index === 0 ? 'other' : 'reference', box),
       ),
     ],
-    hardware: slides.kind === 'side' ? [{ id: `${bot}/slides`, kind: 'slide', name: { key: 'slides', of }, count: 2, panel: l }] : [],
+    hardware: slides.kind === 'side' ? [{ id: `${bot}/slides`, kind: 'slide', name: { key: 'slides', of }, count: 2, panel: l, ratedKg: slides.ratedKg }] : [],
     space: {
       id: id(base, `space/${drawer.id}`),
       name: { key: 'drawer', of },

@@ -1,6 +1,7 @@
 /** What can be entered about a fold-down surface, and the words only it uses. */
+import { SCREW_IDS } from '../joints/screws.ts';
 import type { Family } from './family.ts';
-import { buildFoldDown, foldFault, newFoldDown, type FoldDown } from './fold-down.ts';
+import { buildFoldDown, foldFault, MOST_HINGE_SCREWS, MOST_PROPS, newFoldDown, type FoldDown } from './fold-down.ts';
 import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
 
 const gated = ({ supports }: FoldDown): boolean => supports === 'gate';
@@ -16,11 +17,15 @@ const FIELDS: readonly Field<FoldDown>[] = [
   lengthField('ledger', 'ledger-deep', 40, 300, 'shape'),
   choiceField('hinge', 'leaf-hinge', ['butt', 'piano', 'drop-leaf'], 'shape'),
   choiceField('supports', 'leaf-supports', ['gate', 'bracket', 'leg'], 'shape'),
-  kindField('supportCount', 'support-count', 'shape', { kind: 'count', least: 1, most: 4 }),
+  kindField('supportCount', 'support-count', 'shape', { kind: 'count', least: 1, most: MOST_PROPS }),
   lengthField('reach', 'gate-reach', 80, 800, 'shape', { when: gated }),
   lengthField('gateHeight', 'gate-height', 80, 900, 'shape', { when: gated }),
   stockField('gateStock', 'gate-stock', 'shape', { when: gated }),
   kindField('ratedKg', 'support-rated', 'shape', { kind: 'number', least: 1, most: 500, measure: 'kg' }, { when: (box: FoldDown) => !gated(box) }),
+  kindField('edgeKg', 'edge-pressed', 'shape', { kind: 'number', least: 0, most: 200, measure: 'kg' }),
+  choiceField('hingeScrew.screw', 'hinge-screw', SCREW_IDS, 'joints'),
+  lengthField('hingeScrew.length', 'hinge-screw-length', 8, 60, 'joints'),
+  kindField('hingeScrews', 'hinge-screws', 'joints', { kind: 'count', least: 1, most: MOST_HINGE_SCREWS }),
   kindField('latch', 'latch', 'shape', { kind: 'yes-no' }),
   ...CLEAT_HUNG_FIELDS,
 ];
@@ -54,7 +59,11 @@ export const FOLD_DOWN: Family<FoldDown> = {
     'gate-reach': 'reach of a gate',
     'gate-height': 'height of a gate',
     'gate-stock': 'gates cut from',
-    'support-rated': 'they carry, as rated',
+    'support-rated': 'a pair carries, as rated',
+    'edge-pressed': 'work presses its front edge with',
+    'hinge-screw': 'screw of the hinges',
+    'hinge-screw-length': 'length of the hinge screw',
+    'hinge-screws': 'screws in a leaf of each hinge',
     latch: 'latch',
     backboard: 'backboard',
     ledger: 'ledger',

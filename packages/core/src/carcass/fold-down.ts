@@ -6,13 +6,13 @@ import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Joint, Meeting } from '../solid/meeting.ts';
 import { frame, type Edge, type Panel } from '../solid/panel.ts';
-import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, Pressed, Prop, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, LOOSE, meet } from './joinery.ts';
-import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+import { newBase, pick, type NewUnit, type ScrewChoice, type UnitBase } from './unit-base.ts';
 
 export interface FoldDown extends UnitBase {
   readonly family: 'fold-down';
@@ -28,8 +28,13 @@ export interface FoldDown extends UnitBase {
   readonly reach: Entered;
   readonly gateHeight: Entered;
   readonly gateStock: string;
-  /** A pair of bought brackets carries. */
+  /** A pair of bought brackets or legs carries. */
   readonly ratedKg: number;
+  /** Work presses the front edge with this. */
+  readonly edgeKg: number;
+  /** In one leaf of each hinge of a gate, and in each hinge of the leaf (each 60 mm of a continuous one). */
+  readonly hingeScrew: ScrewChoice;
+  readonly hingeScrews: number;
   readonly latch: boolean;
 }
 
@@ -51,9 +56,12 @@ export function newFoldDown(start: NewUnit): FoldDown {
     supports: 'gate',
     supportCount: 2,
     reach: pick(unit, '320', '12 1/2'),
-    gateHeight: pick(unit, '300', '12'),
+    gateHeight: pick(unit, '400', '16'),
     gateStock: stock,
     ratedKg: 60,
+    edgeKg: 15,
+    hingeScrew: { screw: unit === 'mm' ? '4mm' : '#8', length: pick(unit, '16', '5/8') },
+    hingeScrews: 4,
     latch: true,
   };
 }
@@ -125,6 +133,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
     meetings: meetings(base, gates),
     compartments: open ? [compartment(base)] : [],
     hardware: hardware(base),
+    ...(open ? { props: [propOf(base, gates)], pressed: pressedAt(base) } : {}),
     hanging,
     outside: {
       width,
@@ -238,20 +247,75 @@ function meetings(base: FoldFrame, gates: readonly Panel[]): Meeting[] {
   ];
 }
 
+/** A continuous hinge has screws as others do, so many to each stretch of this. [ASSUME] */
+const PIANO_STRETCH = 60_000_000;
+/** Hinges of a leaf that are not continuous. [ASSUME] */
+const LEAF_HINGES = 3;
+/** Gate hinges stand so far in from the gate's ends; legs stand so far in from the leaf's edge. [ASSUME] */
+const HINGE_IN = 40_000_000;
+const LEG_IN = 50_000_000;
+
 function hardware({ box }: FoldFrame): Hardware[] {
   const leaf = `${box.id}/leaf`;
+  const screws = { screw: box.hingeScrew.screw, length: box.hingeScrew.length.nm, count: box.hingeScrews };
+  const piano = box.hinge === 'piano';
+  // One strip is bought; its screws count as those of the stretches it is made of.
+  const along = piano ? { ...screws, count: box.hingeScrews * Math.max(1, Math.floor(box.width.nm / PIANO_STRETCH)) } : screws;
+  const rated = { ratedKg: box.ratedKg };
+  const row = (kind: Hardware['kind'], name: string, key: string, count: number, more: Partial<Hardware> = {}): Hardware => ({
+    id: `${leaf}/${name}`,
+    kind,
+    name: { key },
+    count,
+    panel: leaf,
+    ...more,
+  });
   return [
-    { id: `${leaf}/hinges`, kind: 'hinge', name: { key: `hinge-${box.hinge}` }, count: box.hinge === 'piano' ? 1 : 3, panel: leaf },
-    ...(box.supports === 'gate'
-      ? [{ id: `${leaf}/gate-hinges`, kind: 'hinge' as const, name: { key: 'gate-hinges' }, count: 2 * box.supportCount, panel: leaf }]
-      : []),
-    ...(box.supports === 'bracket'
-      ? [{ id: `${leaf}/brackets`, kind: 'bracket' as const, name: { key: 'folding-brackets' }, count: box.supportCount, panel: leaf }]
-      : []),
-    ...(box.supports === 'leg' ? [{ id: `${leaf}/legs`, kind: 'bracket' as const, name: { key: 'folding-legs' }, count: box.supportCount, panel: leaf }] : []),
-    ...(box.latch ? [{ id: `${leaf}/latch`, kind: 'latch' as const, name: { key: 'latch' }, count: 1, panel: leaf }] : []),
+    row('hinge', 'hinges', `hinge-${box.hinge}`, piano ? 1 : LEAF_HINGES, { screws: along }),
+    ...(box.supports === 'gate' ? [row('hinge', 'gate-hinges', 'gate-hinges', 2 * box.supportCount)] : []),
+    ...(box.supports === 'bracket' ? [row('bracket', 'brackets', 'folding-brackets', box.supportCount, rated)] : []),
+    ...(box.supports === 'leg' ? [row('bracket', 'legs', 'folding-legs', box.supportCount, rated)] : []),
+    ...(box.latch ? [row('latch', 'latch', 'latch', 1)] : []),
   ];
 }
+
+/** What holds the leaf up. Brackets are bought to reach two thirds under the leaf. [ASSUME] */
+function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
+  const gated = box.supports === 'gate';
+  const reach = { gate: box.reach.nm - box.ledger.nm, bracket: Math.round((box.depth.nm * 2) / 3), leg: box.depth.nm - LEG_IN }[box.supports];
+  const tallest = box.height.nm - UNDER_LEAF;
+  const taller = pick(box.unit, String(Math.floor(tallest / 1e6)), String(Math.floor(tallest / 25.4e6)));
+  const furthest = pick(box.unit, String(Math.floor((box.ledger.nm + box.depth.nm) / 1e6)), String(Math.floor((box.ledger.nm + box.depth.nm) / 25.4e6)));
+  const fits = furthest.nm * box.supportCount <= box.width.nm && furthest.nm > box.reach.nm;
+  return {
+    kind: box.supports,
+    leaf: `${box.id}/leaf`,
+    ledger: `${box.id}/ledge/ledger`,
+    count: box.supportCount,
+    reach: reach as Length,
+    ledgerDeep: box.ledger.nm,
+    hingesApart: Math.max(1, box.gateHeight.nm - 2 * HINGE_IN) as Length,
+    hingeScrews: gated ? { screw: box.hingeScrew.screw, length: box.hingeScrew.length.nm, count: box.hingeScrews } : null,
+    ratedKg: gated ? null : box.ratedKg,
+    panels: gates.map(({ id: gate }) => gate),
+    stronger: [
+      ...(gated && taller.nm > box.gateHeight.nm ? [{ label: 'taller-gates', path: ['gateHeight'], value: taller }] : []),
+      ...(gated && fits ? [{ label: 'gates-reach', path: ['reach'], value: furthest }] : []),
+      ...(gated && box.hingeScrews < MOST_HINGE_SCREWS ? [{ label: 'more-hinge-screws', path: ['hingeScrews'], value: Math.min(MOST_HINGE_SCREWS, box.hingeScrews + 2) }] : []),
+      ...(!gated && box.supportCount < MOST_PROPS ? [{ label: 'more-props', path: ['supportCount'], value: Math.min(MOST_PROPS, box.supportCount + 2) }] : []),
+    ],
+  };
+}
+
+export const MOST_HINGE_SCREWS = 12;
+export const MOST_PROPS = 4;
+
+/** Someone leans on the middle of the front edge; across the wall the middle is where the unit's own weight is too. */
+const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
+  kg: box.edgeKg,
+  from: own(box, 'edgeKg'),
+  at: { along: Math.round(box.width.nm / 2) as Length, up: box.height.nm, out: (ledgerFront + box.depth.nm) as Length },
+});
 
 function compartment(base: FoldFrame): Compartment {
   const { box, ledgerFront } = base;

@@ -9,7 +9,8 @@ import { PLACE_CASES } from '../test/place-cases.ts';
 import { newUnit } from '../test/family-units.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 import type { CheckId } from './finding.ts';
-import { findingWords, fixWords } from './words/findings.ts';
+import { findingWords } from './words/findings.ts';
+import { fixWords } from './words/fixes.ts';
 
 /** A ledge rack in the ink cupboard's place, two strips over one another before its lowest ledge. */
 function ledgeRack() {

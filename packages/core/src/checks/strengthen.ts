@@ -2,11 +2,11 @@
 import type { LinkKind } from '../hang/link.ts';
 import { studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
-import { entered } from '../length/entered.ts';
+import { entered, type Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { dadoAt } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
-import type { Fix } from './finding.ts';
+import type { Fix, FixLabel } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 
 /** What a remedy of the hanging may read. */
@@ -91,11 +91,20 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
       return everyFloorInDado(context);
     case 'tip':
       return box.hanging.antiLift ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: path('hanging', 'antiLift'), value: true }] }];
+    case 'prop':
+    case 'leaf-bending':
+    case 'leaf-hinge':
+      return (context.unit.props ?? []).flatMap(({ stronger }) => stronger.map(({ label, path: at, value }) => ({ label: madeStronger(label, value), edit: [{ path: path(...at), value }] })));
+    case 'ledger':
+    case 'slide':
     case 'spacer':
     case 'hold-down':
       return [];
   }
 }
+
+/** A fix's words: a length or a count that the family names. */
+const madeStronger = (key: string, value: unknown): FixLabel => (typeof value === 'number' ? { key, number: value } : { key, lengthNm: (value as Entered).nm });
 
 /** Every joint that carries a floor, made a dado where its family lets it be one. */
 function everyFloorInDado(context: Pick<HangContext, 'box' | 'unit'>): Fix[] {

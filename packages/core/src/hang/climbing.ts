@@ -8,6 +8,7 @@ import { apply, formula, type Figure } from '../worked/figure.ts';
 import { cleatForces } from './cleat-forces.ts';
 import { CLIMBING } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
+import { WEIGHT } from './statics.ts';
 import { screwCapacity, wallLinks } from './wall-links.ts';
 
 export interface Climbing {
@@ -47,7 +48,8 @@ const PULL_USE = formula({
   compute: ({ limit }) => (limit > 0 ? PULLING_N / limit : 99),
 });
 
-export function climbing(input: HangInput, weight: Figure, loaded: Load): Climbing {
+export function climbing(input: HangInput, loaded: Load): Climbing {
+  const weight = apply(WEIGHT, { m: loaded.mass });
   const front = toMm(input.unit.outside.depth.value);
   const out = apply(LEANT_CENTRE, { W: weight, e: loaded.outFigure ?? loaded.out, front });
   const leant: Load = { ...loaded, out: out.value, outFigure: out };

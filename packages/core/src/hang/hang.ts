@@ -4,18 +4,22 @@
  * their use, the verdict, and how much the unit would carry. Rules: docs/formulas/hanging-verdict.md.
  */
 import { toMm } from '../length/length.ts';
+import { opened, openingsOf, pressedOn, type Opening } from '../parts/opened.ts';
 import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { STRUCTURES, type StructureId } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
-import { G0, PERMANENT } from './fasteners.ts';
+import { apply, type Figure } from '../worked/figure.ts';
+import { PERMANENT } from './fasteners.ts';
 import { climbing, type Climbing } from './climbing.ts';
 import { cleatForces, type CleatForces } from './cleat-forces.ts';
 import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
 import type { HangInput } from './hang-input.ts';
+import { leafLinks } from './leaf-links.ts';
+import { slideLinks } from './slide-links.ts';
 import { cabinetScrewRow } from './carrier-links.ts';
 import type { Link } from './link.ts';
+import { WEIGHT } from './statics.ts';
 import type { RailFault } from './on-rail.ts';
 import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
 
@@ -37,7 +41,10 @@ export type VerdictState = 'fine' | 'tight' | 'over' | 'refused';
 
 export interface Hang {
   readonly weight: Figure;
+  /** At its worst: doors and the fullest drawer open, and someone pressing where the unit says so. */
   readonly loaded: Load;
+  /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
+  readonly open: readonly Opening[];
   readonly forces: CleatForces;
   readonly studs: readonly StudUse[];
   /** Most used first. The tip ratio is among them with its own limit. */
@@ -58,8 +65,6 @@ export interface HangPlan extends Hang {
 /** One stud only: most it may carry, loaded; how far off the stud the centre of gravity may be. [ASSUME] */
 export const ONE_STUD_KG = 15;
 export const ONE_STUD_OFF_MM = 75;
-
-const WEIGHT = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
 
 /** The hanging at the planned contents, with what it would carry. */
 export function hang(input: HangInput): HangPlan {
@@ -84,8 +89,8 @@ export function hang(input: HangInput): HangPlan {
 export const hangAt = (input: HangInput, factor: number): Hang => hangWith(input, capacitiesOf(input), factor);
 
 function hangWith(input: HangInput, capacities: Capacities, factor: number): Hang {
-  const chain = chainAt(input, capacities, factor);
-  return { ...chain, climbing: chain.studs.length > 0 ? climbing(input, chain.weight, chain.loaded) : null };
+  const { unpressed, ...chain } = chainAt(input, capacities, factor);
+  return { ...chain, climbing: chain.studs.length > 0 ? climbing(input, unpressed) : null };
 }
 
 /** What screws and joints hold: the load does not enter, so it is worked out once for all the loads that are tried. */
@@ -94,25 +99,38 @@ interface Capacities {
   readonly joints: JointCapacities;
   /** The cabinet half can be screwed to something that holds. */
   readonly fixable: boolean;
+  readonly openings: readonly Opening[];
 }
 
 const capacitiesOf = (input: HangInput): Capacities => ({
   wall: screwCapacity(input, PERMANENT),
   joints: jointCapacities(input),
   fixable: cabinetScrewRow(input.unit) !== null,
+  openings: openingsOf(input.unit, input.weights),
 });
 
-function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit<Hang, 'climbing'> {
-  const { unit, weights } = input;
-  const loaded = loadedUnit(weights, factor);
+/** The chain, and the load without what presses: leaning is a case of its own. */
+function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit<Hang, 'climbing'> & { readonly unpressed: Load } {
+  const { unit, weights, studsMm } = input;
+  const { openings } = capacities;
+  const unpressed = opened(loadedUnit(weights, factor), openings, weights, middleOf(studsMm), factor);
+  const loaded = pressedOn(unpressed, unit.pressed);
   const weight = apply(WEIGHT, { m: loaded.mass });
   const forces = cleatForces(unit, weight, loaded);
   const { studs, links: fromWall } = wallLinks(input, forces, loaded, capacities.wall);
-  const links = [...fromWall, ...jointLinks(input, capacities.joints, forces, factor), ...forces.links].sort((a, b) => nearness(b) - nearness(a));
+  const links = [
+    ...fromWall,
+    ...jointLinks(input, capacities.joints, forces, factor),
+    ...leafLinks(input, factor),
+    ...slideLinks(input, openings, factor),
+    ...forces.links,
+  ].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs, capacities.fixable);
   return {
     weight,
     loaded,
+    unpressed,
+    open: openings,
     forces,
     studs,
     links,
@@ -121,6 +139,9 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
     plannedKg: contentsMass(weights) * factor,
   };
 }
+
+/** Middle of the studs, along the unit frame. */
+const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);
 
 type Tried = Pick<Hang, 'links' | 'refusals'>;
 

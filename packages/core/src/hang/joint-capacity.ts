@@ -5,7 +5,7 @@
  */
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
-import { isFace, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
 import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -40,19 +40,25 @@ export const GLUE = formula({
   terms: { B: 'mm', t: 'mm' },
   compute: ({ B, t }) => B * t * GLUE_EDGE_MPA,
 });
-/** Pins at one end of a shelf: they crush the wood of the upright's holes before they bend. docs/formulas/pin-capacity.md */
+/**
+ * Pins at one end of a shelf: a pin stands out of the upright's hole by c and carries at its end; the wood about
+ * it yields (mode II with one member). One end bears uneven by 1.3. docs/formulas/pin-capacity.md
+ */
 const PINS = formula({
   label: 'pin-capacity',
   unit: 'N',
-  text: 'n · d · depth · F_c / 2',
-  source: '[ASSUME] docs/formulas/pin-capacity.md',
-  terms: { n: 'count', d: 'mm', depth: 'mm', F_c: 'MPa' },
-  compute: ({ n, d, depth, F_c }) => (n * d * depth * F_c) / 2,
+  text: 'n · 0.9/2.2 · F_e d (√((2c + l)² + l²) − (2c + l)) / 1.3',
+  source: '[eq, as TR12 mode II] docs/formulas/pin-capacity.md',
+  terms: { n: 'count', F_e: 'MPa', d: 'mm', l: 'mm', c: 'mm' },
+  compute: ({ n, F_e, d, l, c }) => (n * (PERMANENT / 2.2) * F_e * d * (Math.hypot(2 * c + l, l) - (2 * c + l))) / UNEVEN_PINS,
 });
-/** Two pins hold each end of a shelf. */
+/** Two pins hold each end of a shelf; one of them gets more than the other. [ASSUME] */
 const PINS_AN_END = 2;
+const UNEVEN_PINS = 1.3;
+/** Dowel bearing of what a pin stands in, MPa. [ASSUME] */
+const PIN_BEARING_MPA = { fibre: 12, wood: 23 } as const;
 
-const EDGE_SCREWS = formula({
+export const EDGE_SCREWS = formula({
   label: 'edge-screws-shear',
   unit: 'N',
   text: "n · 0.67 Z'",
@@ -68,7 +74,7 @@ const EDGE_SCREWS_PULL = formula({
   terms: { n: 'count', "W'": 'N' },
   compute: (terms) => terms.n * EDGE_PULL * terms["W'"],
 });
-const FIBRE_PULL = formula({
+export const FIBRE_PULL = formula({
   label: 'edge-screws-pull',
   unit: 'N',
   text: 'n · 130 N · (D / 4.83) · (grip / 25)',
@@ -102,11 +108,10 @@ export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedP
   const mechanisms: Figure[] = [];
   if (meeting.joint.kind === 'pins') {
     const row = host.cuts.find((cut) => cut.kind === 'holes' && cut.reason.key === 'pin-row');
-    return row?.kind === 'holes'
-      ? strongest([
-          apply(PINS, { n: PINS_AN_END, d: toMm(row.diameter), depth: toMm(row.depth ?? host.thickness), F_c: input.materialOf(host.stock).bearingMPa }),
-        ])
-      : strongest([]);
+    if (row?.kind !== 'holes') return strongest([]);
+    const F_e = PIN_BEARING_MPA[input.materialOf(host.stock).kind === 'fibre' ? 'fibre' : 'wood'];
+    const l = toMm(row.depth ?? host.thickness);
+    return strongest([apply(PINS, { n: PINS_AN_END, F_e, d: toMm(row.diameter), l, c: toMm(meeting.joint.endPlay) })]);
   }
   const strip = host.strips.find(({ id }) => id === meeting.id);
   if (strip) {
@@ -134,19 +139,19 @@ function hungUnder(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Fi
   const side = input.unit.byId.get(meeting.guest)!;
   const mechanisms: Figure[] = [];
   if (meeting.joint.glue && !input.isFaced(floor.stock)) mechanisms.push(apply(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness) }));
-  const { fastening } = meeting.joint;
-  if (fastening) {
-    const screw = screwById(fastening.screw);
-    const material = input.materialOf(side.stock);
-    const grip = Math.max(0, toMm(fastening.length) - toMm(floor.thickness) + toMm(meeting.joint.depth));
-    const thread = threadIn(grip, toMm(fastening.length));
-    mechanisms.push(
-      material.kind === 'fibre'
-        ? apply(FIBRE_PULL, { n: fastening.count, D: screw.diameterMm, grip: Math.min(40, thread) })
-        : apply(EDGE_SCREWS_PULL, { n: fastening.count, "W'": apply(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }) }),
-    );
-  }
+  const { fastening, depth } = meeting.joint;
+  if (fastening) mechanisms.push(edgePull(input, fastening, toMm(floor.thickness) - toMm(depth), side));
   return strongest(mechanisms);
+}
+
+/** Screws through so many millimetres into a board's edge, pulled straight out of it. */
+export function edgePull(input: HangInput, { screw: id, length, count }: Fastening, throughMm: number, board: ResolvedPanel): Figure {
+  const screw = screwById(id);
+  const material = input.materialOf(board.stock);
+  const thread = threadIn(Math.max(0, toMm(length) - throughMm), toMm(length));
+  return material.kind === 'fibre'
+    ? apply(FIBRE_PULL, { n: count, D: screw.diameterMm, grip: Math.min(40, thread) })
+    : apply(EDGE_SCREWS_PULL, { n: count, "W'": apply(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }) });
 }
 
 function screwsAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel, guest: ResolvedPanel): Figure[] {

@@ -4,8 +4,12 @@
  */
 import { tanDeg } from '../solid/hanging.ts';
 import { formula } from '../worked/figure.ts';
+import { G0 } from './fasteners.ts';
 
 const source = (page: string): string => `[eq] docs/formulas/${page}.md`;
+
+/** What a mass weighs. */
+export const WEIGHT = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: 'g₀ = 9.80665 m/s²', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
 
 /** a/h over tan θ: past 1 the unit swings off its hook. */
 export const TIP_RATIO = formula({

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { labelWords } from '../checks/words/labels.ts';
-import { findingWords, fixWords } from '../checks/words/findings.ts';
+import { findingWords } from '../checks/words/findings.ts';
+import { fixWords } from '../checks/words/fixes.ts';
 import { entered } from '../length/entered.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { ink, printRoom, shelvesOf, typed } from '../test/print-room.ts';

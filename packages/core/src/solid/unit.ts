@@ -70,6 +70,47 @@ export interface Hardware {
   readonly count: number;
   /** The panel it belongs to. */
   readonly panel: string;
+  /** What a pair or a set of it carries, as its maker rates it, kg; absent where that is not asked. */
+  readonly ratedKg?: number;
+  /** How each piece of it is screwed on. */
+  readonly screws?: HingeScrews;
+}
+
+/** What holds a hinged leaf level: how many, and how far they reach under it. Read by hang, never worked out by a family. */
+export interface Prop {
+  /** gate: a board that swings on hinges of the panel behind it. bracket: bought, folds. leg: stands on the floor. */
+  readonly kind: 'gate' | 'bracket' | 'leg';
+  readonly leaf: string;
+  /** What the leaf is hinged to. */
+  readonly ledger: string;
+  readonly count: number;
+  /** From the leaf's hinge line outwards to where it last bears the leaf. */
+  readonly reach: Length;
+  /** From the rear face of the ledger to the hinge line. */
+  readonly ledgerDeep: Length;
+  /** Of a gate, between its uppermost and its lowest hinge; and how each of the two is screwed on. */
+  readonly hingesApart: Length;
+  readonly hingeScrews: HingeScrews | null;
+  /** Of bought ones: what a pair carries, kg. */
+  readonly ratedKg: number | null;
+  /** Panels it is made of; none for bought ones. */
+  readonly panels: readonly string[];
+  /** What would make it stronger: a value for a path of the unit, in words of the fixes. */
+  readonly stronger: readonly { readonly label: string; readonly path: readonly string[]; readonly value: unknown }[];
+}
+
+export interface HingeScrews {
+  readonly screw: string;
+  readonly length: Length;
+  /** In one leaf of one hinge. */
+  readonly count: number;
+}
+
+/** Someone works on an edge: a weight that belongs to nothing, in the place where it tells most. Positions in the unit frame. */
+export interface Pressed {
+  readonly kg: number;
+  readonly from: Source;
+  readonly at: { readonly along: Length; readonly up: Length; readonly out: Length };
 }
 
 /** Something a hand can take hold of in the drawing: dragging the panel along an axis changes the value at a path of the unit. */
@@ -91,6 +132,8 @@ export interface Unit {
   readonly compartments: readonly Compartment[];
   readonly hardware: readonly Hardware[];
   readonly handles?: readonly Handle[];
+  readonly props?: readonly Prop[];
+  readonly pressed?: Pressed;
   readonly hanging: Hanging;
   readonly outside: { readonly width: Dimension; readonly height: Dimension; readonly depth: Dimension };
 }

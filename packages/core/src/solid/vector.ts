@@ -13,4 +13,5 @@ export const OUT = vector(0, 0, 1);
 export const dot = (a: Vector, b: Vector): number => a.along * b.along + a.up * b.up + a.out * b.out;
 export const scale = (a: Vector, by: number): Vector => vector(a.along * by, a.up * by, a.out * by);
 export const plusVector = (a: Vector, b: Vector): Vector => vector(a.along + b.along, a.up + b.up, a.out + b.out);
+export const minusVector = (a: Vector, b: Vector): Vector => vector(a.along - b.along, a.up - b.up, a.out - b.out);
 export const cross = (a: Vector, b: Vector): Vector => vector(a.up * b.out - a.out * b.up, a.out * b.along - a.along * b.out, a.along * b.up - a.up * b.along);

@@ -18,8 +18,19 @@ interface Moment {
   w: number;
 }
 
-/** Everything in mm inside, so that products of three lengths stay exact enough. */
+/** A resolved panel never changes: its bulk is worked out once, for the weights, the doors that open and the blanks alike. */
+const known = new WeakMap<ResolvedPanel, Bulk>();
+
 export function bulkOf(panel: ResolvedPanel): Bulk {
+  const before = known.get(panel);
+  if (before) return before;
+  const bulk = measured(panel);
+  known.set(panel, bulk);
+  return bulk;
+}
+
+/** Everything in mm inside, so that products of three lengths stay exact enough. */
+function measured(panel: ResolvedPanel): Bulk {
   const moment = slab(panel);
   const take = (volume: number, u: number, v: number, w: number): void => {
     moment.volume -= volume;

@@ -57,6 +57,8 @@ export function figureText(value: number, unit: FigureUnit, shown: DisplayUnit):
     case 'factor':
     case 'money':
       return digits(value);
+    case 'kg mm':
+      return shown === 'mm' ? `${digits(value / 1000)} kg m` : `${digits(value / KG_PER_LB / 25.4)} lb in`;
     case 'kg/m2':
     case 'kg/m3':
       return `${digits(value)} ${unit === 'kg/m2' ? 'kg/m²' : 'kg/m³'}`;

@@ -2,6 +2,7 @@
 import type { Label } from '../../worked/dimension.ts';
 import { FAMILY_WORDS } from '../../carcass/families.ts';
 import { FIGURE_WORDS } from './figure-labels.ts';
+import { OPENED_WORDS } from './opened-labels.ts';
 
 export const WORDS: Readonly<Record<string, string>> = {
   // panels and parts
@@ -197,6 +198,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'fit-glue': 'glue',
   'fit-loose': 'loose',
   ...FIGURE_WORDS,
+  ...OPENED_WORDS,
   ...FAMILY_WORDS,
 };
 

@@ -32,6 +32,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
   const gx = x(hang.loaded.out);
   const gy = y(hang.loaded.up);
   const { outward, spacerPush } = hang.forces;
+  const worst = [...(hang.open.length > 0 ? ['all open'] : []), ...(plan.unit.pressed?.kg ? ['edge pressed'] : [])].join(', ');
   return (
     <div className="side-view" ref={ref}>
       {size.width > 0 && (
@@ -40,7 +41,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
           width={size.width}
           height={height}
           role="img"
-          aria-label={`Side view. ${massText(hang.loaded.mass.value, unit)} hang ${tapeTextWithUnit(Math.round(hang.loaded.out * 1e6) as Length, unit)} out from the wall; the cleat is pulled with ${forceText(outward.value, unit)}, the bottom pushes with ${forceText(spacerPush.value, unit)}.`}
+          aria-label={`Side view. ${massText(hang.loaded.mass.value, unit)} hang ${tapeTextWithUnit(Math.round(hang.loaded.out * 1e6) as Length, unit)} out from the wall${worst ? ` (${worst})` : ''}; the cleat is pulled with ${forceText(outward.value, unit)}, the bottom pushes with ${forceText(spacerPush.value, unit)}.`}
         >
           <defs>
             <marker id="arrow" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="8" markerHeight="8" orient="auto-start-reverse">
@@ -74,13 +75,18 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
           <g className="force weight" onClick={(event) => show(event.currentTarget, { title: 'loaded unit', unit, figure: hang.loaded.mass })}>
             <circle cx={gx} cy={gy} r={5} />
             <path d={`M${gx} ${gy + 6} V${gy + 54}`} markerEnd="url(#arrow)" />
-            <rect className="label-room" x={gx - LABEL / 2} y={gy + 57} width={LABEL} height={38} />
+            <rect className="label-room" x={gx - LABEL / 2} y={gy + 57} width={LABEL} height={worst ? 55 : 38} />
             <text className="amount" textAnchor="middle" x={gx} y={gy + 73}>
               {massText(hang.loaded.mass.value, unit)}
             </text>
             <text textAnchor="middle" x={gx} y={gy + 90}>
               {tapeTextWithUnit((Math.round(hang.loaded.out) * 1e6) as Length, unit).replace(/ (strong|shy)$/, '')} out
             </text>
+            {worst && (
+              <text textAnchor="middle" x={gx} y={gy + 107}>
+                {worst}
+              </text>
+            )}
           </g>
         </svg>
       )}

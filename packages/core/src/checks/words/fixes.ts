@@ -1,0 +1,99 @@
+/** The words of fixes: what a click will change. Those of placing, contents and the wall are in place-fixes.ts. */
+import type { DisplayUnit } from '../../length/length.ts';
+import type { FixLabel } from '../finding.ts';
+import { fineText, lengthText } from './amounts.ts';
+import { labelWords } from './labels.ts';
+import { placeFixWords } from './place-fixes.ts';
+
+export function fixWords(label: FixLabel, unit: DisplayUnit): string {
+  const { key, lengthNm, text, number } = label;
+  const length = lengthNm === undefined ? '' : lengthText(lengthNm, unit);
+  switch (key) {
+    case 'fit-loose':
+      return `Cut the slots loose (${fineText(lengthNm ?? 0, unit)} play)`;
+    case 'take-readings':
+      return `Take ${number === 1 ? 'one more reading' : `${number} readings`}`;
+    case 'use-dado':
+      return 'Set it in a dado with a lip under it';
+    case 'bottom-between':
+      return 'Put the bottom between the sides, in a dado';
+    case 'use-stock':
+      return `Build it in ${text}`;
+    case 'glue-joints':
+      return 'Glue the dados';
+    case 'make-narrower':
+      return `Make it ${length} wide`;
+    case 'space-evenly':
+      return 'Space the shelves evenly';
+    case 'add-support':
+      return 'Put a support behind its middle';
+    case 'take-part-out':
+      return `Take ${label.name ? labelWords(label.name) : 'it'} out`;
+    case 'take-shelf-out':
+      return 'Take this shelf out';
+    case 'slot-a-third':
+      return `Cut it ${fineText(lengthNm ?? 0, unit)} deep, about a third`;
+    case 'add-screws':
+      return `Use ${number} screws in each joint instead`;
+    case 'no-glue':
+      return 'Leave the glue out';
+    case 'use-screw-length':
+      return `Use ${length} screws`;
+    case 'enter-studs':
+      return 'Enter the studs';
+    case 'move-along':
+      return `Move it to ${length} from the wall's left end`;
+    case 'run-on-right':
+      return `Run the wall half ${length} past the right side to the next stud`;
+    case 'run-on-left':
+      return `Run the wall half ${length} past the left side to the next stud`;
+    case 'inset-left':
+      return `Begin the wall half ${length} in from the left`;
+    case 'inset-right':
+      return `End the wall half ${length} in from the right`;
+    case 'hang-lower':
+      return `Hang its bottom at ${length}`;
+    case 'add-rail':
+      return `Add a hanging rail, ${length} high`;
+    case 'add-spacer':
+      return `Add a spacer, ${fineText(lengthNm ?? 0, unit)} thick`;
+    case 'spacer-same-stock':
+      return 'Cut the spacer from the same stock as the cleat';
+    case 'add-anti-lift':
+      return 'Add a screw against lifting off';
+    case 'cleat-of':
+      return `Rip the cleat from ${text}`;
+    case 'more-upper':
+      return `${number} screws in each stud's upper row`;
+    case 'more-lower':
+      return `${number === 1 ? 'A low screw' : `${number} low screws`} in each stud`;
+    case 'more-cabinet-screws':
+      return `${number} screws into the cabinet half`;
+    case 'more-rail-screws':
+      return `${number} screws in each end of the hanging rail`;
+    case 'taller-gates':
+      return `Make the gates ${length} high`;
+    case 'gates-reach':
+      return `Let the gates reach ${length} out`;
+    case 'more-hinge-screws':
+      return `${number} screws in a leaf of each hinge`;
+    case 'more-props':
+      return `Use ${number} of them`;
+    case 'larger-screw':
+      return `Use ${text} screws`;
+    case 'taller-cleat':
+      return `Rip the cleat from a ${length} board`;
+    case 'lift-limit':
+      return 'Say what one person lifts here';
+    case 'other-sheet':
+      return 'Look at the sheets there are';
+    case 'rip-from-board':
+      return `Rip the cleat from the board's own ${length}`;
+    case 'machine-capacity':
+      return "Enter the saw's capacity";
+    case 'see-on-sheets':
+      return 'See both on the sheets';
+    default:
+      return placeFixWords(label, unit);
+  }
+}

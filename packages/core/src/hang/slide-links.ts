@@ -1,0 +1,26 @@
+/** Drawers on bought slides: what a pair of them has to carry, against what its maker says it does. Source: docs/formulas/opened.md. */
+import type { Opening } from '../parts/opened.ts';
+import { apply, formula } from '../worked/figure.ts';
+import type { HangInput } from './hang-input.ts';
+import { link, type Link } from './link.ts';
+
+const SLIDE_USE = formula({
+  label: 'slide-use',
+  unit: 'share',
+  text: '(contents + drawer) / rated',
+  source: 'docs/formulas/opened.md',
+  terms: { contents: 'kg', drawer: 'kg', rated: 'kg' },
+  compute: ({ contents, drawer, rated }) => (rated > 0 ? (contents + drawer) / rated : 99),
+});
+
+/** One link a drawer that runs on slides with a rating; contents are times `factor`. */
+export function slideLinks({ unit, weights }: HangInput, openings: readonly Opening[], factor: number): Link[] {
+  return unit.hardware.flatMap(({ kind, panel, ratedKg }): Link[] => {
+    if (kind !== 'slide' || ratedKg === undefined) return [];
+    const drawer = openings.find(({ panels }) => panels.includes(panel));
+    if (!drawer) return [];
+    const contents = factor * weights.contents.filter(({ compartment }) => compartment.floor === drawer.floor).reduce((sum, { mass }) => sum + mass.value, 0);
+    const use = apply(SLIDE_USE, { contents, drawer: drawer.ownKg, rated: ratedKg });
+    return [link({ id: `slide-${panel}`, kind: 'slide', name: { key: 'link-slide', of: drawer.name.of ?? '' }, use, panels: drawer.panels })];
+  });
+}

@@ -1,0 +1,147 @@
+/**
+ * The unit with everything open: how far doors that stand at right angles and the fullest drawer, all the
+ * way out, move its centre of gravity. Source: docs/formulas/opened.md.
+ */
+import { toMm } from '../length/length.ts';
+import { isFace } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { Pressed, ResolvedUnit } from '../solid/unit.ts';
+import { place } from '../solid/panel.ts';
+import { cross, dot, minusVector, plusVector, scale, vector, type Vector } from '../solid/vector.ts';
+import { bulkOf } from '../solid/volume.ts';
+import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+import type { Label } from '../worked/dimension.ts';
+import type { Load, UnitWeights } from './weights.ts';
+
+/** Something that opens: its own mass with where it goes, and the floor whose things go with it. */
+export interface Opening {
+  readonly name: Label;
+  readonly panels: readonly string[];
+  readonly ownKg: number;
+  /** The floor that moves with it; null for a door. */
+  readonly floor: string | null;
+  /** mm, of its centre of gravity. */
+  readonly shift: Vector;
+}
+
+const MOVED = formula({
+  label: 'moved-out',
+  unit: 'kg mm',
+  text: 'm · moved',
+  source: '[eq] docs/formulas/opened.md',
+  terms: { m: 'kg', moved: 'mm' },
+  compute: ({ m, moved }) => m * moved,
+});
+const OPENED_CENTRE = formula({
+  label: 'opened-centre',
+  unit: 'mm',
+  text: 'e + moved / m',
+  source: '[eq] docs/formulas/opened.md',
+  terms: { e: 'mm', moved: 'kg mm', m: 'kg' },
+  compute: ({ e, moved, m }) => e + moved / (m || 1),
+});
+const PRESSED_CENTRE = formula({
+  label: 'pressed-centre',
+  unit: 'mm',
+  text: '(m e + Q at) / (m + Q)',
+  source: '[eq] docs/formulas/leaf-load.md',
+  terms: { m: 'kg', e: 'mm', Q: 'kg', at: 'mm' },
+  compute: ({ m, e, Q, at }) => (m * e + Q * at) / (m + Q || 1),
+});
+
+/** What of a unit opens. Drawers stand for themselves; only the fullest is ever out. */
+export function openingsOf(unit: ResolvedUnit, weights: UnitWeights): Opening[] {
+  const openings: Opening[] = [];
+  const massOf = (panels: readonly string[]): number => panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
+  const seen = new Set<string>();
+  for (const { guest, edge, host, joint } of unit.meetings) {
+    const panel = unit.byId.get(guest)!;
+    if (seen.has(guest)) continue;
+    if (joint.kind === 'hinge' && panel.role === 'door' && !isFace(edge)) {
+      const panels = heldTogether(unit, guest);
+      panels.forEach((id) => seen.add(id));
+      const shift = swungOpen(unit, panel, edge, panels);
+      openings.push({ name: panel.name, panels, ownKg: massOf(panels), floor: null, shift });
+    }
+    if (joint.kind === 'slide' && unit.byId.get(host)!.role === 'side') {
+      const panels = heldTogether(unit, guest);
+      panels.forEach((id) => seen.add(id));
+      const floor = unit.compartments.find((space) => panels.includes(space.floor));
+      openings.push({
+        name: floor?.name ?? panel.name,
+        panels,
+        ownKg: massOf(panels),
+        floor: floor?.floor ?? null,
+        shift: vector(0, 0, toMm(panel.length.value)),
+      });
+    }
+  }
+  return openings;
+}
+
+/** All panels that move with one: whatever is joined to it otherwise than by a hinge or a slide. */
+function heldTogether({ meetings }: ResolvedUnit, first: string): string[] {
+  const held = new Set([first]);
+  for (let grown = true; grown; ) {
+    grown = false;
+    for (const { guest, host, joint } of meetings) {
+      if (joint.kind === 'hinge' || joint.kind === 'slide' || held.has(guest) === held.has(host)) continue;
+      held.add(guest).add(host);
+      grown = true;
+    }
+  }
+  return [...held];
+}
+
+/** Where the centre of a leaf goes when it turns a right angle about its hinged edge, outwards. */
+function swungOpen(unit: ResolvedUnit, hinged: ResolvedPanel, edge: string, panels: readonly string[]): Vector {
+  const at = hinged.outline.findIndex(({ id }) => id === edge);
+  const [from, to] = [at, (at + 1) % hinged.outline.length].map((each) => place(hinged.frame, hinged.outline[each]!.from)) as [Vector, Vector];
+  const long = minusVector(to, from);
+  const axis = scale(long, 1 / Math.hypot(long.along, long.up, long.out));
+  const bulks = panels.map((id) => bulkOf(unit.byId.get(id)!));
+  const volume = bulks.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
+  const centre = bulks.reduce((sum, bulk) => plusVector(sum, scale(bulk.centre, bulk.volumeMm3 / volume)), vector(0, 0, 0));
+  const arm = minusVector(centre, from);
+  const across = minusVector(arm, scale(axis, dot(arm, axis)));
+  // A right angle either way: the one that leads away from the wall.
+  const turned = cross(axis, across);
+  const open = turned.out >= 0 ? turned : scale(turned, -1);
+  return scale(minusVector(open, across), 1 / 1e6);
+}
+
+/**
+ * A load with all doors open and the fullest drawer out. Sideways, the one that opens alone and moves it
+ * furthest away from `middleMm` counts: doors of a pair would balance one another. Contents are times `factor`.
+ */
+export function opened(load: Load, openings: readonly Opening[], weights: UnitWeights, middleMm: number, factor: number): Load {
+  if (openings.length === 0) return load;
+  const contentsOn = (floor: string): number =>
+    factor * weights.contents.filter(({ compartment }) => compartment.floor === floor).reduce((sum, { mass }) => sum + mass.value, 0);
+  const rows = openings.map((opening) => ({ ...opening, kg: opening.ownKg + (opening.floor === null ? 0 : contentsOn(opening.floor)) }));
+  const drawers = rows.filter(({ floor }) => floor !== null);
+  const fullest = drawers.reduce<(typeof rows)[number] | undefined>((most, row) => (most && most.kg * most.shift.out >= row.kg * row.shift.out ? most : row), undefined);
+  const open = [...rows.filter(({ floor }) => floor === null), ...(fullest ? [fullest] : [])];
+  const moved = total('moved-out', 'kg mm', open.map(({ name, kg, shift }) => termOf(apply(MOVED, { m: kg, moved: shift.out }, name))), 'docs/formulas/opened.md');
+  const out = apply(OPENED_CENTRE, { e: load.outFigure ?? load.out, moved, m: load.mass });
+  const aside = open.map(({ kg, shift }) => load.along + (kg * shift.along) / (load.mass.value || 1));
+  const along = [load.along, ...aside].reduce((far, at) => (Math.abs(at - middleMm) > Math.abs(far - middleMm) ? at : far));
+  return { ...load, along, out: out.value, outFigure: out };
+}
+
+/** A load with someone working on an edge of it. */
+export function pressedOn(load: Load, pressed: Pressed | undefined): Load {
+  if (!pressed || pressed.kg === 0) return load;
+  const at = { along: toMm(pressed.at.along), up: toMm(pressed.at.up), out: toMm(pressed.at.out) };
+  const Q = { value: pressed.kg, source: pressed.from, label: { key: 'pressed' } };
+  const out = apply(PRESSED_CENTRE, { m: load.mass, e: load.outFigure ?? load.out, Q, at: at.out });
+  const mean = (axis: 'along' | 'up'): number => (load.mass.value * load[axis] + pressed.kg * at[axis]) / (load.mass.value + pressed.kg);
+  const pressing: Figure = total('pressed', 'kg', [{ symbol: '', label: { key: 'pressed' }, value: pressed.kg, unit: 'kg', source: pressed.from }]);
+  return {
+    mass: total('pressed-mass', 'kg', [termOf(load.mass), termOf(pressing)], 'docs/formulas/leaf-load.md'),
+    along: mean('along'),
+    up: mean('up'),
+    out: out.value,
+    outFigure: out,
+  };
+}
