@@ -41,6 +41,7 @@ export interface PanelAt {
   readonly banded?: boolean;
   readonly grain?: Grain;
   readonly onWall?: boolean;
+  readonly comesOut?: boolean;
   readonly cuts?: readonly Cut[];
 }
 
@@ -64,6 +65,7 @@ export function panelOf({ box, stockOf }: Base, role: Role, element: string, nam
     bandThickness: band,
     cuts: at.cuts ?? [],
     onWall: at.onWall ?? false,
+    ...(at.comesOut ? { comesOut: true } : {}),
   };
 }
 

@@ -7,13 +7,13 @@ import { entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import { frame, type Panel } from '../solid/panel.ts';
-import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import type { DoorChoice } from './doors.ts';
-import { between, jointOf, laidOn, meet } from './joinery.ts';
+import { between, fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
 import { FLOOR, newShelfBox, type ShelfBox, type ShelfElement } from './shelf-box.ts';
 import { newShell, type Shelled } from './shell.ts';
@@ -125,6 +125,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
     ],
     compartments: [...boxes.flatMap(({ unit }) => unit.compartments), ...bridges.flatMap(({ spaces }) => spaces)],
     hardware: boxes.flatMap(({ unit }) => unit.hardware),
+    typed: typedWidths(box, laid, T),
     // Every box hands its weight to the cleat by a rail of its own.
     hanging: { ...hanging, hangingRail: first.unit.hanging.hangingRail },
     outside: {
@@ -161,6 +162,24 @@ function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
     const width = part.width ? dimension([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })]) : share;
     return { part, number: index + 1, left: left as Length, width };
   });
+}
+
+/** When every width is typed, the last of them is what the others leave, or somebody forgot something. */
+function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Length): TypedSize[] {
+  const last = laid.at(-1)!;
+  if (laid.some(({ part }) => !part.width)) return [];
+  const others = laid.slice(0, -1).reduce((sum, { width }) => sum + width.value, 0);
+  const ends = (box.fillerLeft?.nm ?? 0) + (box.fillerRight?.nm ?? 0) + (box.endPanels ? 2 * thickness : 0);
+  return [
+    {
+      name: { key: 'run-part', of: String(last.number) },
+      panel: last.part.kind === 'box' ? `${box.id}/side/${last.part.id}/right` : `${box.id}/cabinet-half`,
+      path: ['parts', last.part.id, 'width'],
+      value: last.part.width!.nm,
+      derived: (box.width.nm - ends - others) as Length,
+      thickness,
+    },
+  ];
 }
 
 /** A box of the run as a shelf box of its own, moved to its place, its names under its part's. */
@@ -335,7 +354,7 @@ const onCleat = (base: RunFrame, { part, unit }: LaidPart & { readonly unit: Uni
     host,
     'reference',
     { ...base.box, glue: false },
-    { fastening: { screw, length: length.nm, count } },
+    { fastening: { by: 'screws', screw, length: length.nm, count, pilot: true } },
   );
   return { ...meeting, id: `${meeting.id}:${part.id}` };
 };
@@ -349,14 +368,7 @@ function joined(base: RunFrame, laid: readonly LaidPart[]): Meeting[] {
     const left = id(base, `side/${before.id}/right`);
     return [
       {
-        ...laidOn(
-          left,
-          'other',
-          id(base, `side/${part.id}/left`),
-          'reference',
-          { ...box, glue: false },
-          { fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 4 } },
-        ),
+        ...laidOn(left, 'other', id(base, `side/${part.id}/left`), 'reference', { ...box, glue: false }, { fastening: fasteningOf(box, 4, 'screws') }),
         id: `${left}:neighbor`,
       },
     ];

@@ -11,7 +11,7 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { fasteningOf, jointOf, meet } from './joinery.ts';
+import { jointOf, meet, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
 
@@ -162,7 +162,7 @@ function meetings(base: CornerFrame, shelves: readonly Panel[]): Meeting[] {
     meet(panel, 'far', wing, 'other', glued),
   ];
   const rail = id(base, 'hanging-rail');
-  const ends = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  const ends = railEndsOf(box);
   return [
     ...held(id(base, 'top'), 'rabbet'),
     ...held(id(base, 'bottom'), 'rabbet'),

@@ -16,7 +16,10 @@ const row = ({ names, count, length, width, thickness }: PartLine): [string, num
 ];
 
 const slots = (line: PartLine): string[] =>
-  line.features.map(({ kind, from, at, width, depth }) => `${kind} ${from} ${exactMm(at)} wide ${exactMm(width)} deep ${exactMm(depth)}`).sort();
+  line.features
+    .filter(({ kind }) => kind !== 'holes')
+    .map(({ kind, from, at, width, depth }) => `${kind} ${from} ${exactMm(at)} wide ${exactMm(width)} deep ${exactMm(depth)}`)
+    .sort();
 
 describe('the ink cupboard, 700 × 820 × 280 mm', () => {
   const { parts, unit } = unitWith('ink');
@@ -55,6 +58,20 @@ describe('the ink cupboard, 700 × 820 × 280 mm', () => {
         'rabbet near 0mm wide 6.2mm deep 8mm', // the back
       ].sort(),
     );
+  });
+
+  test('four screws through each side into the end of the hanging rail, pilots of 9/10 of the root', () => {
+    const holesOf = (key: string) => parts.find(({ names }) => names[0]!.key === key)!.features.filter(({ kind }) => kind === 'holes');
+    // The rail is 90 high under the inside ceiling at 802.2: the first stands at 712.2 + 90 / 8, the others 22.5 apart.
+    // It lies before the back, 6.2, and the screws go into its middle: 6.2 + 8.9 from the rear edge.
+    const [side] = holesOf('side-left');
+    expect([side!.at, side!.pitch, side!.across!.at, side!.width].map((nm) => nm! / 1e6)).toEqual([723.45, 22.5, 15.1, 4]);
+    expect([side!.count, side!.through, side!.from, side!.across!.from]).toEqual([4, true, 'start', 'near']);
+    // A 4 mm screw has a root of 2.5; 50 mm of it less the side of 17.8.
+    expect(holesOf('hanging-rail').map(({ width, depth, face, at, across }) => [width / 1e6, depth / 1e6, face, at / 1e6, across!.from])).toEqual([
+      [2.3, 32.2, 'edge', 11.25, 'start'],
+      [2.3, 32.2, 'edge', 11.25, 'end'],
+    ]);
   });
 
   test('left and right side are a mirrored pair, not two of the same', () => {

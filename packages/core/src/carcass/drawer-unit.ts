@@ -7,7 +7,7 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Meeting } from '../solid/meeting.ts';
 import { frame, type Panel, type Role } from '../solid/panel.ts';
-import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
@@ -92,7 +92,8 @@ interface LaidFront {
 export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): Unit {
   const base = shellFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
-  const made = layFronts(base).map((front) => drawerBox(base, front));
+  const laid = layFronts(base);
+  const made = laid.map((front) => drawerBox(base, front));
   const t = stockOf(box.frontStock).used.value;
   return {
     id: box.id,
@@ -100,6 +101,7 @@ export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): Unit {
     meetings: [...shellMeetings(base), ...made.flatMap(({ meetings }) => meetings)],
     compartments: made.map(({ space }) => space),
     hardware: made.flatMap(({ hardware }) => hardware),
+    typed: typedHeights(base, laid),
     hanging,
     outside: shellOutside(base, box.fronts === 'overlay' ? [plus('drawer-front', t)] : []),
   };
@@ -133,6 +135,25 @@ function layFronts(base: Frame): LaidFront[] {
     down += box.gap.nm + height.value;
     return { drawer, number: index + 1, bottom: datum - down, height };
   });
+}
+
+/** When every front's height is typed, the lowest is what the others and the gaps leave, or somebody forgot something. */
+function typedHeights(base: Frame, laid: readonly LaidFront[]): TypedSize[] {
+  const { box, floor, T } = base;
+  const last = laid.at(-1)!;
+  if (laid.some(({ drawer }) => !drawer.height)) return [];
+  // The gap under the lowest front is a gap like the others.
+  const foot = (box.fronts === 'inset' ? floor : 0) + box.gap.nm;
+  return [
+    {
+      name: { key: 'drawer-front', of: String(last.number) },
+      panel: id(base, `front/${last.drawer.id}/applied`),
+      path: ['drawers', last.drawer.id, 'height'],
+      value: last.height.value,
+      derived: (last.height.value + last.bottom - foot) as Length,
+      thickness: T,
+    },
+  ];
 }
 
 interface DrawerBox {
@@ -219,7 +240,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
   const cornerJoint = jointOf(
     box,
     box.corner === 'pocket' ? 'butt' : box.corner,
-    box.corner === 'pocket' ? { fastening: fasteningOf(box, 2), glue: false } : {},
+    box.corner === 'pocket' ? { fastening: fasteningOf(box, 2, 'pockets'), glue: false } : {},
   );
   const groove: Joint = jointOf(box, grooved ? 'dado' : 'rabbet', { play: grooved ? FIT_PLAY.glue : ZERO, fastening: null, glue: !grooved && box.glue });
   const slide: Joint = { ...LOOSE, kind: 'slide' };
@@ -231,7 +252,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
       meet(bot, 'end', r, 'other', groove, ['bottomIn']),
       meet(bot, 'near', b, 'other', groove, ['bottomIn']),
       meet(bot, 'far', f, 'reference', groove, ['bottomIn']),
-      laidOn(applied.id, 'reference', f, 'other', box, { fastening: fasteningOf(box, 4) }),
+      laidOn(applied.id, 'reference', f, 'other', box, { fastening: fasteningOf(box, 4, 'screws') }),
       { ...meet(l, 'near', id(base, 'side/left'), 'other', slide), id: `${l}:slide` },
       { ...meet(r, 'near', id(base, 'side/right'), 'reference', slide), id: `${r}:slide` },
       ...runners.map((runner, index) =>

@@ -7,7 +7,7 @@ import { ALONG, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, type Base } from './box-frame.ts';
 import type { Opening } from './doors.ts';
-import { jointOf, meet } from './joinery.ts';
+import { fasteningOf, jointOf, meet } from './joinery.ts';
 import type { UnitBase } from './unit-base.ts';
 
 export interface FaceFrameChoice {
@@ -84,7 +84,7 @@ export function frameFront(base: Base<Framed>, bare: Opening, height: Dimension)
     );
   const panels = [stile('left'), stile('right'), rail('bottom', low), rail('top', high)];
   const [left, right, bottom, top] = panels.map(({ id }) => id) as [string, string, string, string];
-  const joined = jointOf(box, 'butt', { fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 2 } });
+  const joined = jointOf(box, 'butt', { fastening: fasteningOf(box, 2, choice.joined) });
   const glued = jointOf(box, 'butt', { fastening: null });
   const ends = [bottom, top].flatMap((id) => [meet(id, 'start', left, 'far', joined), meet(id, 'end', right, 'near', joined)]);
   return {

@@ -11,7 +11,7 @@ import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { jointOf, LOOSE, meet } from './joinery.ts';
+import { fasteningOf, jointOf, LOOSE, meet } from './joinery.ts';
 import { newBase, pick, type NewUnit, type ScrewChoice, type UnitBase } from './unit-base.ts';
 
 export interface FoldDown extends UnitBase {
@@ -235,13 +235,7 @@ function meetings(base: FoldFrame, gates: readonly Panel[]): Meeting[] {
   const { box } = base;
   const board = id(base, 'back');
   return [
-    meet(
-      id(base, 'ledge/ledger'),
-      'near',
-      board,
-      'reference',
-      jointOf(box, 'butt', { fastening: { screw: box.assembly.screw, length: box.assembly.length.nm, count: 6 } }),
-    ),
+    meet(id(base, 'ledge/ledger'), 'near', board, 'reference', jointOf(box, 'butt', { fastening: fasteningOf(box, 6, 'screws') })),
     meet(id(base, 'leaf'), 'near', id(base, 'ledge/ledger'), 'far', HINGED),
     ...gates.map(({ id: gate }) => meet(gate, 'near', board, 'reference', HINGED)),
   ];
@@ -301,7 +295,9 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
     stronger: [
       ...(gated && taller.nm > box.gateHeight.nm ? [{ label: 'taller-gates', path: ['gateHeight'], value: taller }] : []),
       ...(gated && fits ? [{ label: 'gates-reach', path: ['reach'], value: furthest }] : []),
-      ...(gated && box.hingeScrews < MOST_HINGE_SCREWS ? [{ label: 'more-hinge-screws', path: ['hingeScrews'], value: Math.min(MOST_HINGE_SCREWS, box.hingeScrews + 2) }] : []),
+      ...(gated && box.hingeScrews < MOST_HINGE_SCREWS
+        ? [{ label: 'more-hinge-screws', path: ['hingeScrews'], value: Math.min(MOST_HINGE_SCREWS, box.hingeScrews + 2) }]
+        : []),
       ...(!gated && box.supportCount < MOST_PROPS ? [{ label: 'more-props', path: ['supportCount'], value: Math.min(MOST_PROPS, box.supportCount + 2) }] : []),
     ],
   };

@@ -6,7 +6,7 @@ import { SCREW_IDS } from '../joints/screws.ts';
 import { mm, type Length } from '../length/length.ts';
 import { pick, type UnitBase } from './unit-base.ts';
 
-export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place';
+export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
 
 /** A list of families holds rows for all of them: which unit a row is read with is known only where it is read. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
@@ -119,14 +119,24 @@ export const sizeFields = (width: [number, number], height: [number, number], de
 export const STOCK_FIELD: Field<UnitBase> = stockField('stock', 'stock', 'size');
 export const BAND_FIELD: Field<UnitBase> = lengthField('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } });
 
-/** How slots, glue and screws are made, in every family. */
+/** How slots, glue and screws are made, what comes first and what finish it gets, in every family. */
 export const JOINERY_FIELDS: readonly Field<UnitBase>[] = [
   lengthField('jointDepth', 'joint-depth', 1, 25, 'joints'),
   choiceField('fit', 'fit', ['tight', 'push', 'glue', 'loose'], 'joints'),
   kindField('glue', 'glue', 'joints', { kind: 'yes-no' }),
+  choiceField('assembly.by', 'fastened-by', ['screws', 'pockets', 'brads', 'dowels'], 'joints'),
   kindField('assembly.perJoint', 'screws-per-joint', 'joints', { kind: 'count', least: 0, most: 12 }),
   choiceField('assembly.screw', 'assembly-screw', SCREW_IDS, 'joints', { when: usesAssemblyScrew }),
   lengthField('assembly.length', 'assembly-length', 12, 160, 'joints', { when: usesAssemblyScrew }),
+  kindField('assembly.pilot', 'pilot', 'joints', { kind: 'yes-no' }, { when: usesAssemblyScrew }),
+  choiceField('assembly.pocketsOn', 'pockets-on', ['hidden', 'under', 'upper'], 'joints', {
+    when: ({ assembly }: UnitBase) => assembly.by === 'pockets' && assembly.perJoint > 0,
+  }),
+  choiceField('stopEnds', 'stop-ends', ['square', 'round'], 'making'),
+  choiceField('cutFirst', 'cut-first', ['slots', 'shape'], 'making'),
+  choiceField('finish.kind', 'finish', ['none', 'oil', 'varnish', 'paint', 'stain'], 'making'),
+  choiceField('finish.when', 'finish-when', ['before', 'after'], 'making', { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),
+  kindField('finish.masked', 'finish-masked', 'making', { kind: 'yes-no' }, { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),
 ];
 
 /** How a unit hangs, in every family. */

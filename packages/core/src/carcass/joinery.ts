@@ -1,16 +1,26 @@
 /** Joints and meetings as every family makes them from a unit's decisions. Nothing here adds a depth to a length: solid/resolve.ts does. */
 import { END_PLAY, FIT_PLAY } from '../joints/fits.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { Fastening, Joint, JointKind, Meeting } from '../solid/meeting.ts';
+import type { FastenedBy, Fastening, Joint, JointKind, Meeting } from '../solid/meeting.ts';
 import type { EdgeId, Face } from '../solid/panel.ts';
 import type { UnitBase } from './unit-base.ts';
 
-type Joined = Pick<UnitBase, 'assembly' | 'fit' | 'glue' | 'jointDepth'>;
+type Joined = Pick<UnitBase, 'assembly' | 'fit' | 'glue' | 'jointDepth' | 'place'>;
 
-/** The screws each joint of a unit gets; null for none. */
-export function fasteningOf({ assembly }: Joined, count = assembly.perJoint): Fastening | null {
-  return count > 0 ? { screw: assembly.screw, length: assembly.length.nm, count } : null;
+/** An eye looks from so high above the floor. [ASSUME] */
+export const EYE = 1_600_000_000;
+
+/** What each joint of a unit gets beside glue; null for nothing. `by` overrides the unit's own way. */
+export function fasteningOf({ assembly, place }: Joined, count = assembly.perJoint, by: FastenedBy = assembly.by): Fastening | null {
+  if (count <= 0) return null;
+  const { screw, length, pilot, pocketsOn } = assembly;
+  const base = { by, screw, length: length.nm, count, pilot };
+  return by === 'pockets' ? { ...base, pockets: { on: pocketsOn, eyeUp: (EYE - place.up.nm) as Length } } : base;
 }
+
+/** Ends of a hanging rail or a nailing strip between the sides: screwed through them, whatever else holds the unit together. */
+export const railEndsOf = (design: Joined & Pick<UnitBase, 'hanging'>): Joint =>
+  jointOf(design, 'butt', { fastening: fasteningOf(design, Math.max(design.hanging.railScrews, design.assembly.perJoint), 'screws') });
 
 /** A joint of the unit's own depth, fit, glue and screws. */
 export function jointOf(design: Joined, kind: JointKind, more: Partial<Joint> = {}): Joint {
@@ -48,6 +58,12 @@ export const between = (panel: string, left: string, right: string, joint: Joint
   meet(panel, 'end', right, 'reference', joint, decided),
 ];
 
-/** Face on face: a strip screwed or glued to a panel. */
+/** Face on face: a strip screwed or glued to a panel, never pocketed or doweled. */
 export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, design: Joined, more: Partial<Joint> = {}): Meeting =>
-  meet(guest, face, host, hostFace, jointOf(design, 'laid', more));
+  meet(
+    guest,
+    face,
+    host,
+    hostFace,
+    jointOf(design, 'laid', { fastening: fasteningOf(design, design.assembly.perJoint, design.assembly.by === 'brads' ? 'brads' : 'screws'), ...more }),
+  );

@@ -13,10 +13,10 @@ import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { BEHIND_DOOR, hangDoors, isDoored, type Opening } from './doors.ts';
 import { frameFront } from './face-frame.ts';
-import { between, fasteningOf, jointOf, LOOSE, meet, onPins } from './joinery.ts';
+import { between, jointOf, LOOSE, meet, onPins, railEndsOf } from './joinery.ts';
 import { FLOOR, type ShelfBox, type ShelfElement } from './shelf-box.ts';
 import { shellFrame, shellMeetings, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
-import { cutUp, type CutUp, type Space, type SpaceElement } from './spaces.ts';
+import { cutUp, typedPlaces, type CutUp, type CutUpJob, type Space, type SpaceElement } from './spaces.ts';
 
 /** Free at each end of a shelf on pins. [ASSUME] */
 const PIN_CLEARANCE = 1_000_000 as Length;
@@ -26,7 +26,7 @@ const PIN_DEPTH = 10_000_000;
 /** Builds the unit's panels, meetings and spaces from the decisions and the measured stock. */
 export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
   const base = shellFrame(box, stockOf, awayInside(box, stockOf));
-  const inside = cutUp<ShelfElement, SpaceElement>({
+  const job: CutUpJob<ShelfElement, SpaceElement> = {
     inside: wholeSpace(base),
     shelves: Object.values(box.shelves),
     dividers: Object.values(box.dividers),
@@ -35,7 +35,8 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
     panelOf: (kind, id) => `${box.id}/${kind}/${id}`,
     enteredAt: (kind, id) => own(box, kind === 'shelf' ? 'shelves' : 'dividers', id, 'at'),
     rest: (shelf, above, space) => (shelf.fixing === 'pins' ? onHoles(box, above, space.height.value) : above),
-  });
+  };
+  const inside = cutUp(job);
   const { hanging, panels: hangingPanels } = placeHanging(base);
   const holes = pinHoles(base, inside);
   // Marks go by this order: the back comes after what stands before it.
@@ -62,6 +63,7 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
       value: at - (kind === 'shelf' ? within.floor : within.left),
       perMm: NM_PER.mm,
     })),
+    typed: typedPlaces(job, inside, { shelf: 'shelves', divider: 'dividers' }),
     hanging,
     outside: shellOutside(
       base,
@@ -198,7 +200,7 @@ function stripMeetings(base: BoxFrame): Meeting[] {
   const { box } = base;
   if (!box.nailingStrip) return [];
   const strip = id(base, 'hanging-rail/low');
-  const ends = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  const ends = railEndsOf(box);
   return [
     ...between(strip, id(base, 'side/left'), id(base, 'side/right'), ends),
     meet(strip, 'near', id(base, 'bottom'), 'reference', jointOf(box, 'butt', { fastening: null })),
@@ -252,11 +254,11 @@ function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>
     if (!('fixing' in element) || element.fixing !== 'pins' || done.has(`${within.id}@${within.floor}`)) continue;
     done.add(`${within.id}@${within.floor}`);
     const count = Math.max(0, Math.floor((within.height.value - 2 * pins.first.nm) / pins.pitch.nm)) + 1;
-    const first = pins.from === 'bottom' ? pins.first.nm : within.height.value - pins.first.nm - (count - 1) * pins.pitch.nm;
-    for (const [host, face] of [
-      [within.leftPanel, 'other'],
-      [within.rightPanel, 'reference'],
+    for (const [host, face, from] of [
+      [within.leftPanel, 'other', pins.from],
+      [within.rightPanel, 'reference', pins.fromRight],
     ] as const) {
+      const first = from === 'bottom' ? pins.first.nm : within.height.value - pins.first.nm - (count - 1) * pins.pitch.nm;
       const side = host.includes('/side/');
       const foot = side ? (box.bottom.runs === 'over' ? base.T : 0) : dividerFoot(placed, host);
       const rear = side ? base.insideRear - base.carcassRear : 0;

@@ -15,6 +15,8 @@ export interface ShelfElement extends SpaceElement {
 export interface PinRows {
   /** Which end of a space the first hole is measured from. */
   readonly from: 'bottom' | 'top';
+  /** The same for the rows at the right: a jig turned end for end begins at the other. */
+  readonly fromRight: 'bottom' | 'top';
   readonly first: Entered;
   readonly pitch: Entered;
   /** Rows stand so far in from the front and rear edges of the shelf. */
@@ -64,6 +66,7 @@ export function newShelfBox({ shelves, ...start }: NewShelfBox): ShelfBox {
     dividers: {},
     pins: {
       from: 'bottom',
+      fromRight: 'bottom',
       first: pick(unit, '96', '4'),
       pitch: pick(unit, '32', '1 1/4'),
       inset: pick(unit, '37', '1 1/2'),

@@ -2,8 +2,8 @@
  * The shell most families stand in: two sides, a top, a bottom and a back, as panels that meet. Who runs
  * through, which joints and which back are the unit's to say; sizes follow from them and the measured stock.
  */
-import { BACK_PLAY, FIT_PLAY } from '../joints/fits.ts';
-import type { Entered } from '../length/entered.ts';
+import { FIT_PLAY } from '../joints/fits.ts';
+import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { JointKind, Meeting } from '../solid/meeting.ts';
 import { frame, type Face, type Panel } from '../solid/panel.ts';
@@ -12,7 +12,7 @@ import { dimension, minus, plus, type Dimension, type LengthTerm } from '../work
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { choiceField, lengthField, stockField, type Field } from './form.ts';
-import { between, fasteningOf, jointOf, meet } from './joinery.ts';
+import { between, jointOf, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { pick, type UnitBase } from './unit-base.ts';
 
 /** How the top or the bottom meets the sides. */
@@ -30,6 +30,10 @@ export interface BackChoice {
   readonly rabbetDepth: Entered;
   /** In a groove: how far its rear face stands in from the rear edges. */
   readonly setback: Entered;
+  /** Free at each of its edges in rabbet or groove. */
+  readonly play: Entered;
+  /** In two pieces: where they meet, above the inside floor; null for one piece. */
+  readonly split: Entered | null;
 }
 
 export interface Shelled extends UnitBase {
@@ -42,7 +46,7 @@ export interface Shelled extends UnitBase {
 export const newShell = (unit: DisplayUnit, backStock: string): Pick<Shelled, 'top' | 'bottom' | 'back'> => ({
   top: { runs: 'between', joint: 'rabbet', lip: pick(unit, '0', '0') },
   bottom: { runs: 'between', joint: 'dado', lip: pick(unit, '15', '5/8') },
-  back: { kind: 'rabbet', stock: backStock, rabbetDepth: pick(unit, '8', '5/16'), setback: pick(unit, '12', '1/2') },
+  back: { kind: 'rabbet', stock: backStock, rabbetDepth: pick(unit, '8', '5/16'), setback: pick(unit, '12', '1/2'), play: entered('0.5 mm'), split: null },
 });
 
 const lipMatters = (end: 'top' | 'bottom') => (box: Shelled) => box[end].runs === 'between' && box[end].joint === 'dado';
@@ -56,12 +60,16 @@ export const SHELL_JOINT_FIELDS: readonly Field<Shelled>[] = [
   lengthField('bottom.lip', 'bottom-lip', 0, 200, 'joints', { when: lipMatters('bottom') }),
 ];
 
+const isLetIn = ({ back }: Shelled): boolean => back.kind === 'rabbet' || back.kind === 'groove';
+
 export const SHELL_BACK_FIELDS: readonly Field<Shelled>[] = [
   choiceField('back.kind', 'back-kind', ['rabbet', 'groove', 'over', 'none'], 'back', {
     allows: (box: Shelled, option) => option !== 'over' || box.hanging.kind === 'outside',
   }),
   stockField('back.stock', 'back-stock', 'back', { when: (box: Shelled) => box.back.kind !== 'none' }),
-  lengthField('back.rabbetDepth', 'rabbet-depth', 1, 25, 'back', { when: (box: Shelled) => box.back.kind === 'rabbet' || box.back.kind === 'groove' }),
+  lengthField('back.rabbetDepth', 'rabbet-depth', 1, 25, 'back', { when: isLetIn }),
+  lengthField('back.play', 'back-play', 0, 5, 'back', { when: isLetIn }),
+  lengthField('back.split', 'back-split', 60, 2400, 'back', { when: isLetIn, optional: true, start: { mm: '400 mm', in: '16 in' } }),
   lengthField('back.setback', 'back-setback', 3, 150, 'back', { when: (box: Shelled) => box.back.kind === 'groove' }),
 ];
 
@@ -182,24 +190,27 @@ export function shellPanels(base: ShellFrame): Panel[] {
     );
   };
   const panels = [side('left'), side('right'), level('top', base.ceiling + T), level('bottom', base.floor)];
-  return box.back.kind === 'none' ? panels : [...panels, backPanel(base)];
+  return box.back.kind === 'none' ? panels : [...panels, ...backPanels(base)];
 }
 
-function backPanel(base: ShellFrame): Panel {
-  const { box, T, insideRear } = base;
+/** Where a back in two pieces is parted, above the inside floor; null in one piece, or where there is no room for two. */
+function splitAt({ box, insideHeight }: ShellFrame): Length | null {
+  const { split } = box.back;
+  return isLetIn(box) && split && split.nm < insideHeight.value ? split.nm : null;
+}
+
+function backPanels(base: ShellFrame): Panel[] {
+  const { box, T, insideRear, floor } = base;
   const over = box.back.kind === 'over';
-  return panelOf(
-    base,
-    'back',
-    '',
-    { key: 'back' },
-    {
-      frame: frame(over ? vector(0, 0, insideRear) : vector(T, base.floor, insideRear), UP, ALONG),
-      length: over ? dimension([plus('height', box.height.nm, { source: own(box, 'height') })]) : base.insideHeight,
-      width: over ? base.behind.length : base.insideWidth,
-      stock: box.back.stock,
-    },
-  );
+  const width = over ? base.behind.length : base.insideWidth;
+  const piece = (element: string, key: string, up: number, length: Dimension): Panel =>
+    panelOf(base, 'back', element, { key }, { frame: frame(vector(over ? 0 : T, up, insideRear), UP, ALONG), length, width, stock: box.back.stock });
+  const split = splitAt(base);
+  if (over) return [piece('', 'back', 0, dimension([plus('height', box.height.nm, { source: own(box, 'height') })]))];
+  if (split === null) return [piece('', 'back', floor, base.insideHeight)];
+  const source = { source: own(box, 'back', 'split') };
+  const rest = dimension([plus('inside-height', base.insideHeight.value, { inner: base.insideHeight }), minus('back-split', split, source)]);
+  return [piece('', 'back-lower', floor, dimension([plus('back-split', split, source)])), piece('upper', 'back-upper', floor + split, rest)];
 }
 
 export const shellMeetings = (base: ShellFrame): Meeting[] => [...endMeetings(base), ...backMeetings(base), ...railMeetings(base)];
@@ -223,16 +234,24 @@ function backMeetings(base: ShellFrame): Meeting[] {
     const grooved = box.back.kind === 'groove';
     const by = jointOf(box, grooved ? 'dado' : 'rabbet', {
       depth: box.back.rabbetDepth.nm,
-      endPlay: BACK_PLAY,
+      endPlay: box.back.play.nm,
       play: grooved ? FIT_PLAY.loose : ZERO,
       glue: box.glue && !grooved,
       fastening: null,
     });
+    const decided = ['back', 'kind'];
+    const upper = splitAt(base) === null ? back : id(base, 'back/upper');
+    const beside = (piece: string): Meeting[] => [
+      meet(piece, 'near', id(base, 'side/left'), 'other', by, decided),
+      meet(piece, 'far', id(base, 'side/right'), 'reference', by, decided),
+    ];
     return [
-      meet(back, 'near', id(base, 'side/left'), 'other', by, ['back', 'kind']),
-      meet(back, 'far', id(base, 'side/right'), 'reference', by, ['back', 'kind']),
-      meet(back, 'start', id(base, 'bottom'), 'reference', by, ['back', 'kind']),
-      meet(back, 'end', id(base, 'top'), 'other', by, ['back', 'kind']),
+      ...beside(back),
+      ...(upper === back ? [] : beside(upper)),
+      meet(back, 'start', id(base, 'bottom'), 'reference', by, decided),
+      meet(upper, 'end', id(base, 'top'), 'other', by, decided),
+      // Two pieces lie edge to edge: what stands before the seam keeps them in one plane.
+      ...(upper === back ? [] : [meet(upper, 'start', back, 'end', LOOSE)]),
     ];
   }
   if (box.back.kind === 'none') return [];
@@ -245,7 +264,7 @@ function railMeetings(base: ShellFrame): Meeting[] {
   const { box } = base;
   if (!box.hanging.rail) return [];
   const rail = id(base, 'hanging-rail');
-  const ends = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  const ends = railEndsOf(box);
   return [
     ...between(rail, id(base, 'side/left'), id(base, 'side/right'), ends),
     meet(rail, 'far', id(base, 'top'), 'other', jointOf(box, 'butt', { fastening: null })),

@@ -11,7 +11,7 @@ import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { between, fasteningOf, jointOf, laidOn, LOOSE, meet } from './joinery.ts';
+import { between, jointOf, laidOn, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
 import { BACK_PLAY } from '../joints/fits.ts';
@@ -288,7 +288,7 @@ function meetings(base: SlopedFrame): Meeting[] {
   const glued = jointOf(box, 'butt', { fastening: null });
   const inRabbet = jointOf(box, 'rabbet', { endPlay: BACK_PLAY, play: ZERO, fastening: null });
   const rail = id(base, 'hanging-rail');
-  const railEnds = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  const railEnds = railEndsOf(box);
   return [
     meet(left, 'slope', roof, 'other', over),
     meet(right, 'slope', roof, 'other', over),

@@ -7,6 +7,7 @@
  */
 import type { Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
+import type { TypedSize } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
 
 /** A shelf or a divider of the design. */
@@ -192,5 +193,31 @@ function restOn<S extends SpaceElement, D extends SpaceElement>(
     const high = index === cuts.length ? space.height.value : cuts[index]!.at - space.floor;
     const top = index === cuts.length ? plus('inside-height', high as Length, { inner: space.height }) : plus('shelf-on-pins', high as Length);
     return { at: (space.floor + low) as Length, size: dimension([top, ...(low > 0 ? [minus('top-of-shelf-below', low as Length)] : [])]) };
+  });
+}
+
+/** Places that were typed, beside where each element would stand if it shared its space with those that have none. Shelves on pins go to the nearest hole anyway. */
+export function typedPlaces<S extends SpaceElement, D extends SpaceElement>(
+  job: CutUpJob<S, D>,
+  { placed }: CutUp<S | D>,
+  lists: Readonly<Record<'shelf' | 'divider', string>>,
+): TypedSize[] {
+  return placed.flatMap(({ element, kind, number }): TypedSize[] => {
+    if (!element.at) return [];
+    const freed = <E extends SpaceElement>(rows: readonly E[]): E[] => rows.map((row) => (row.id === element.id ? { ...row, at: null } : row));
+    const free = cutUp({ ...job, ...(kind === 'shelf' ? { shelves: freed(job.shelves) } : { dividers: freed(job.dividers) }) });
+    const there = free.placed.find((each) => each.kind === kind && each.element.id === element.id);
+    if (!there) return [];
+    const from = kind === 'shelf' ? there.within.floor : there.within.left;
+    return [
+      {
+        name: { key: kind, of: String(number) },
+        panel: job.panelOf(kind, element.id),
+        path: [lists[kind], element.id, 'at'],
+        value: element.at.nm,
+        derived: (there.at - from) as Length,
+        thickness: job.thickness,
+      },
+    ];
   });
 }

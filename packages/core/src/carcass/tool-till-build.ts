@@ -11,7 +11,7 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { between, fasteningOf, jointOf, laidOn, meet, onPins } from './joinery.ts';
+import { between, jointOf, laidOn, meet, onPins, railEndsOf } from './joinery.ts';
 import { magnetsFor } from './magnets.ts';
 import { inOrder } from './spaces.ts';
 import type { Bay, ToolTill } from './tool-till.ts';
@@ -211,6 +211,7 @@ function tiltedPanel(base: TillFrame, bays: readonly LaidBay[]): Panel {
       width: base.insideWidth,
       stock: box.panelStock,
       cuts: bays.flatMap((bay) => magnetHoles(base, bay)),
+      comesOut: box.panel === 'removable',
     },
   );
 }
@@ -388,7 +389,7 @@ function shellMeetings(base: TillFrame): Meeting[] {
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
   const glued = jointOf(box, 'butt', { fastening: null });
   const rail = id(base, 'hanging-rail');
-  const ends = jointOf(box, 'butt', { fastening: fasteningOf(box, Math.max(box.hanging.railScrews, box.assembly.perJoint)) });
+  const ends = railEndsOf(box);
   return [
     ...between(id(base, 'top'), left, right, jointOf(box, 'rabbet')),
     ...between(id(base, 'bottom'), left, right, jointOf(box, box.under.nm > 0 ? 'dado' : 'rabbet')),
@@ -428,11 +429,12 @@ function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Meeting[] {
   const loose = { ...glued, glue: false };
   const strip = id(base, 'ledge');
   return [
-    ...bays.slice(1).flatMap(({ bay }) => [
-      meet(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', glued),
-      // A divider on a panel that comes out is not glued to it.
-      meet(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', box.panel === 'removable' ? loose : glued),
-    ]),
+    ...bays
+      .slice(1)
+      .flatMap(({ bay }) => [
+        meet(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', glued),
+        meet(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', box.dividersBy === 'loose' ? loose : glued),
+      ]),
     ...blocks(base, bays).map((block) => meet(block.id, 'near', bottom, 'reference', glued)),
     ...(box.lip
       ? [meet(strip, 'near', bottom, 'reference', glued), ...between(strip, id(base, 'side/left'), id(base, 'side/right'), jointOf(box, 'butt'))]

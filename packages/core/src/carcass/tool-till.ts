@@ -37,6 +37,8 @@ export interface ToolTill extends UnitBase {
   readonly wiggle: Entered;
   /** joints: the panel sits in the sides. removable: it lies on battens. */
   readonly panel: 'joints' | 'removable';
+  /** Dividers against the panel: glued, or only standing there. */
+  readonly dividersBy: 'glue' | 'loose';
   /** Pull of one magnet as its maker rates it, N, and what that is divided by. */
   readonly magnetPull: number;
   readonly magnetFactor: number;
@@ -78,6 +80,7 @@ export function newToolTill(start: NewUnit): ToolTill {
     dividers: pick(unit, '120', '4 3/4'),
     wiggle: pick(unit, '3', '1/8'),
     panel: 'joints',
+    dividersBy: 'glue',
     magnetPull: 30,
     magnetFactor: 3,
     magnet: pick(unit, '15', '5/8'),

@@ -4,12 +4,31 @@ import type { Row } from '../contents/row.ts';
 import type { Fit } from '../joints/fits.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
+import type { FastenedBy } from '../solid/meeting.ts';
 import type { Place } from '../wall/wall.ts';
 import type { Insert } from './inserts.ts';
 
 export interface ScrewChoice {
   readonly screw: string;
   readonly length: Entered;
+}
+
+/** What holds joints beside, or instead of, glue. */
+export interface AssemblyChoice extends ScrewChoice {
+  readonly by: FastenedBy;
+  readonly perJoint: number;
+  /** Edges are drilled before anything is driven into them. */
+  readonly pilot: boolean;
+  /** Side of a level part its pocket holes are on; hidden takes the one an eye does not see. */
+  readonly pocketsOn: 'hidden' | 'under' | 'upper';
+}
+
+/** What the surfaces get, and when. */
+export interface FinishChoice {
+  readonly kind: 'none' | 'oil' | 'varnish' | 'paint' | 'stain';
+  readonly when: 'before' | 'after';
+  /** Where glue will go, or come out, is taped off. */
+  readonly masked: boolean;
 }
 
 export interface HangingChoice {
@@ -58,7 +77,12 @@ export interface UnitBase {
   readonly jointDepth: Entered;
   readonly fit: Fit;
   readonly glue: boolean;
-  readonly assembly: ScrewChoice & { readonly perJoint: number };
+  readonly assembly: AssemblyChoice;
+  /** Ends of stopped slots: as the router leaves them, or chiselled square. */
+  readonly stopEnds: 'round' | 'square';
+  /** Slots before slopes, tapers and curves take the square edges away, or after. */
+  readonly cutFirst: 'slots' | 'shape';
+  readonly finish: FinishChoice;
   /** Thickness of the band on front edges; null for bare edges. */
   readonly band: Entered | null;
   readonly hanging: HangingChoice;
@@ -135,7 +159,10 @@ export function newBase<F extends string>(family: F, start: NewUnit, spaces: rea
     jointDepth: pick(unit, '6', '1/4'),
     fit: 'push',
     glue: true,
-    assembly: { ...screwOf(unit, '4mm', '50', '#8', '2'), perJoint: 0 },
+    assembly: { ...screwOf(unit, '4mm', '50', '#8', '2'), by: 'screws', perJoint: 0, pilot: true, pocketsOn: 'hidden' },
+    stopEnds: 'square',
+    cutFirst: 'slots',
+    finish: { kind: 'oil', when: 'after', masked: false },
     band: null,
     hanging: newHanging(unit, stock),
     contents: Object.fromEntries(spaces.map((space) => [space, contents])),

@@ -3,7 +3,7 @@ import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/unit-sag.ts';
 import { isFace } from '../solid/meeting.ts';
-import { cuts } from '../solid/resolve.ts';
+import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
 import { FIT_PLAY } from '../joints/fits.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
@@ -221,6 +221,7 @@ const glueOnFinish: Check = (context) => {
   return [
     {
       check: 'glue-on-finish',
+      why: 'faced',
       unit: box.id,
       severity: 'change',
       station: 'box',
@@ -259,6 +260,20 @@ const cannotBeMade: Check = ({ box, unit }) => {
     .map(({ guest, host }): Finding => ({ ...base, name: unit.byId.get(guest)!.name, other: unit.byId.get(host)!.name, panels: [guest, host] }));
 };
 
+/** A door, or the front of a drawer: what closes an opening. */
+const isInsetFront = ({ role, id }: ResolvedPanel): boolean => role === 'door' || (role === 'front' && id.endsWith('/applied'));
+
+/** Fronts laid over the edges leave the whole depth behind them. */
+function overTheEdges(context: CheckContext): Fix[] {
+  const rows = [
+    { path: ['doors', 'lies'], value: 'full' },
+    { path: ['fronts'], value: 'overlay' },
+  ];
+  return rows
+    .filter(({ path }) => enters(context.box, path.join('.')))
+    .map(({ path, value }) => ({ label: { key: 'fronts-over' }, edit: [{ path: inUnit(context, ...path), value }] }));
+}
+
 /** Two parts where only one can be: the unit is made deeper or taller by what frees them. */
 const partsClash: Check = (context) => {
   const { box, unit } = context;
@@ -272,14 +287,19 @@ const partsClash: Check = (context) => {
         const value = roundUp(toMm(box[path].nm) + by, box.unit);
         return [{ label: { key, lengthNm: value.nm }, edit: [{ path: inUnit(context, path), value }] }];
       };
+      const base = { unit: box.id, station: 'box' as const, panels: [a, b] };
+      const [front, behind] = isInsetFront(unit.byId.get(b)!) ? [b, a] : [a, b];
+      const [name, other] = [unit.byId.get(front)!.name, unit.byId.get(behind)!.name];
+      if (isInsetFront(unit.byId.get(front)!)) {
+        const fixes = [...overTheEdges(context), ...grow('depth', apart.out, 'make-deeper')];
+        return { ...base, check: 'front-clearance', severity: 'change', name, other, byNm: Math.round(apart.out * 1e6), fixes };
+      }
       return {
+        ...base,
         check: 'parts-clash',
-        unit: box.id,
         severity: 'stop',
-        station: 'box',
-        name: unit.byId.get(a)!.name,
-        other: unit.byId.get(b)!.name,
-        panels: [a, b],
+        name,
+        other,
         fixes: [...grow('height', apart.up, 'make-taller'), ...grow('depth', apart.out, 'make-deeper')],
       };
     });

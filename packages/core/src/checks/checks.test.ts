@@ -5,6 +5,7 @@ import type { Design } from '../plan/design.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
 import { onWall, type Case } from '../test/check-case.ts';
+import { MAKING_CASES } from '../test/making-cases.ts';
 import { PLACE_CASES } from '../test/place-cases.ts';
 import { newUnit } from '../test/family-units.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
@@ -137,7 +138,7 @@ const CASES: readonly Case[] = [
 
 const planned = (design: Design, workshop = printRoom().workshop) => plan(design, printRoom().record, workshop).byId.get('ink')!;
 
-describe.each([...CASES, ...PLACE_CASES])('$check $says', ({ check, edits, severity, says, cures = true }) => {
+describe.each([...CASES, ...MAKING_CASES, ...PLACE_CASES])('$check $says', ({ check, edits, severity, says, cures = true }) => {
   const design = applyEdit(printRoom().design, edits);
   const found = planned(design).findings.filter((finding) => finding.check === check && says.test(findingWords(finding, 'mm').says));
 
@@ -173,7 +174,7 @@ test('the ink cupboard as it stands sets off nothing that stops it', () => {
 });
 
 test('every check that exists is in one of the lists', () => {
-  const tried = new Set([...CASES, ...PLACE_CASES].map(({ check }) => check));
+  const tried = new Set([...CASES, ...MAKING_CASES, ...PLACE_CASES].map(({ check }) => check));
   const all: Record<CheckId, true> = {
     'nominal-thickness': true,
     'cannot-be-made': true,
@@ -230,6 +231,23 @@ test('every check that exists is in one of the lists', () => {
     'cleat-below': true,
     'off-rail': true,
     'rail-mismatch': true,
+    'through-or-between': true,
+    'front-clearance': true,
+    'tight-back': true,
+    'round-corner': true,
+    'split-back': true,
+    'glued-shut': true,
+    'not-mirrored': true,
+    'wood-movement': true,
+    'bevel-mismatch': true,
+    'not-glass': true,
+    'taper-before-slots': true,
+    'finish-before-assembly': true,
+    'squeeze-out': true,
+    'nail-blows-out': true,
+    'visible-pocket-holes': true,
+    'edge-split': true,
+    'hollow-core': true,
   };
   expect([...tried].sort()).toEqual(Object.keys(all).sort());
 });

@@ -6,6 +6,8 @@ import { CUTTING_CHECKS } from './cutting-checks.ts';
 import type { Finding, Severity } from './finding.ts';
 import { CLEAT_CHECKS } from './cleat-checks.ts';
 import { HANG_CHECKS } from './hang-checks.ts';
+import { JOINERY_CHECKS } from './joinery-checks.ts';
+import { MAKING_CHECKS } from './making-checks.ts';
 import { ROW_CHECKS } from './row-checks.ts';
 import { SCREW_CHECKS } from './screw-checks.ts';
 import { WALL_CHECKS } from './wall-checks.ts';
@@ -14,9 +16,18 @@ const GRAVITY: Readonly<Record<Severity, number>> = { stop: 0, change: 1, look: 
 
 export const checkUnit = (context: CheckContext): Finding[] =>
   gravestFirst(
-    [...HANG_CHECKS, ...WALL_CHECKS, ...CLEAT_CHECKS, ...SCREW_CHECKS, ...BOX_CHECKS, ...CONTENTS_CHECKS, ...ROW_CHECKS, ...CUTTING_CHECKS].flatMap((check) =>
-      check(context),
-    ),
+    [
+      ...HANG_CHECKS,
+      ...WALL_CHECKS,
+      ...CLEAT_CHECKS,
+      ...SCREW_CHECKS,
+      ...BOX_CHECKS,
+      ...JOINERY_CHECKS,
+      ...MAKING_CHECKS,
+      ...CONTENTS_CHECKS,
+      ...ROW_CHECKS,
+      ...CUTTING_CHECKS,
+    ].flatMap((check) => check(context)),
   );
 
 export const gravestFirst = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity]);

@@ -15,7 +15,8 @@ const tooLargeForStock: Check = ({ box, parts, workshop }) => {
     const margin = product.kind === 'sheet' ? 2 * trim.nm : 0;
     const fits = (along: number, across: number): boolean => along <= product.length.nm - margin && across <= product.width.nm - margin;
     const turns = product.kind === 'sheet' && line.grain === 'none';
-    if (fits(line.length.value, line.width.value) || (turns && fits(line.width.value, line.length.value))) return [];
+    // A back that no sheet holds can be made of two: split-back says how.
+    if (fits(line.length.value, line.width.value) || (turns && fits(line.width.value, line.length.value)) || line.role === 'back') return [];
     const narrower = product.kind === 'board' && line.role === 'cleat-blank' && line.length.value <= product.length.nm;
     return [
       {

@@ -78,7 +78,39 @@ export type Finding = Base &
     | { readonly check: 'look-alikes'; readonly marks: readonly [string, string]; readonly byNm: number }
     | { readonly check: 'heavy-sheet'; readonly product: string; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'too-heavy-alone'; readonly kg: number; readonly limitKg: number }
-    | { readonly check: 'glue-on-finish'; readonly product: string }
+    | { readonly check: 'glue-on-finish'; readonly why: 'faced' | 'finish'; readonly product: string }
+    // how it is made
+    | {
+        readonly check: 'through-or-between';
+        readonly name: Label;
+        readonly typedNm: number;
+        readonly derivedNm: number;
+        readonly times: 1 | 2;
+        readonly thicknessNm: number;
+      }
+    | { readonly check: 'front-clearance'; readonly name: Label; readonly other: Label; readonly byNm: number }
+    | { readonly check: 'tight-back'; readonly playNm: number; readonly wantedNm: number }
+    | { readonly check: 'round-corner'; readonly name: Label; readonly slots: number; readonly radiusNm: number }
+    | {
+        readonly check: 'split-back';
+        readonly why: 'sheet' | 'seam';
+        readonly lengthNm: number;
+        readonly widthNm: number;
+        readonly product: string;
+        readonly seamNm: number;
+      }
+    | { readonly check: 'glued-shut'; readonly why: 'comes-out' | 'end-grain'; readonly name: Label; readonly other: Label }
+    | { readonly check: 'not-mirrored'; readonly name: Label; readonly byNm: number }
+    | { readonly check: 'wood-movement'; readonly name: Label; readonly other: Label; readonly widthNm: number; readonly movesMm: number }
+    | { readonly check: 'bevel-mismatch'; readonly rail: string; readonly bevelDeg: number; readonly railDeg: number }
+    | { readonly check: 'not-glass'; readonly product: string }
+    | { readonly check: 'taper-before-slots'; readonly name: Label; readonly slots: number }
+    | { readonly check: 'finish-before-assembly'; readonly name: Label; readonly openNm: number; readonly depthNm: number }
+    | { readonly check: 'squeeze-out'; readonly joints: number }
+    | { readonly check: 'nail-blows-out'; readonly name: Label; readonly lengthNm: number; readonly driftMm: number; readonly coverMm: number }
+    | { readonly check: 'visible-pocket-holes'; readonly name: Label; readonly side: 'under' | 'upper'; readonly faceUpNm: number }
+    | { readonly check: 'edge-split'; readonly name: Label; readonly why: 'pilot' | 'end'; readonly hasMm: number; readonly wantedMm: number }
+    | { readonly check: 'hollow-core'; readonly name: Label; readonly product: string; readonly reachMm: number; readonly edgeMm: number }
     // contents
     | { readonly check: 'holds-too-deep'; readonly item: string; readonly name: Label; readonly needsNm: number; readonly hasNm: number }
     | { readonly check: 'holds-too-tall'; readonly item: string; readonly name: Label; readonly needsNm: number; readonly hasNm: number }
@@ -110,7 +142,7 @@ export type Finding = Base &
     | { readonly check: 'rail-pitch'; readonly moduleNm: number; readonly railsNm: number | null }
     | { readonly check: 'cleat-below'; readonly byNm: number }
     | { readonly check: 'off-rail'; readonly rail: string; readonly byNm: number }
-    | { readonly check: 'rail-mismatch'; readonly rail: string; readonly what: 'gone' | 'board' | 'bevel' | 'recessed' | 'ends' }
+    | { readonly check: 'rail-mismatch'; readonly rail: string; readonly what: 'gone' | 'board' | 'recessed' | 'ends' }
   );
 
 export type CheckId = Finding['check'];

@@ -94,7 +94,9 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
     case 'prop':
     case 'leaf-bending':
     case 'leaf-hinge':
-      return (context.unit.props ?? []).flatMap(({ stronger }) => stronger.map(({ label, path: at, value }) => ({ label: madeStronger(label, value), edit: [{ path: path(...at), value }] })));
+      return (context.unit.props ?? []).flatMap(({ stronger }) =>
+        stronger.map(({ label, path: at, value }) => ({ label: madeStronger(label, value), edit: [{ path: path(...at), value }] })),
+      );
     case 'ledger':
     case 'slide':
     case 'spacer':

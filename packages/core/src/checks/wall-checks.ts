@@ -104,8 +104,10 @@ const rails: Check = (context) => {
       { path: inUnit(context, 'hanging', 'bevelDeg'), value: rail.bevelDeg },
     ],
   };
-  const ripped = fault.kind === 'bevel' || fault.kind === 'board';
-  return [{ ...base, check: 'rail-mismatch', rail: rail.name, what: fault.kind, fixes: ripped ? [same, off] : [off] }];
+  if (fault.kind === 'bevel')
+    return [{ ...base, check: 'bevel-mismatch', rail: rail.name, bevelDeg: box.hanging.bevelDeg, railDeg: rail.bevelDeg, fixes: [same, off] }];
+  if (fault.kind === 'gone') return [];
+  return [{ ...base, check: 'rail-mismatch', rail: rail.name, what: fault.kind, fixes: fault.kind === 'board' ? [same, off] : [off] }];
 };
 
 /** A module with two cleats hangs on two rails only if they are as far apart, within this. [A] */

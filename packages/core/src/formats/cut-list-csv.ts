@@ -84,6 +84,8 @@ export function featureWords(feature: Feature, line: Read, unit: DisplayUnit): s
     case 'slant':
       return `saw off square by ${angleText(feature.angleDeg ?? 0)}: from ${tape(feature.at)} ${from} at ${tape(feature.across!.at)} from the ${edgeWords(line, feature.across!.from)} to ${tape(feature.atOpposite!)} at ${tape((feature.across!.at + feature.width) as Length)}`;
     case 'holes': {
+      if (feature.reason?.key === 'pocket-hole') return pocketWords(feature, line, tape);
+      if (feature.face === 'edge') return edgeHoleWords(feature, line, unit);
       const row = (feature.count ?? 1) > 1 ? `${feature.count} holes ${fine(feature.width)}, every ${fine(feature.pitch!)},` : `hole ${fine(feature.width)},`;
       const deep = feature.through ? 'through' : `${fine(feature.depth)} deep`;
       return `${row} ${deep}, ${(feature.count ?? 1) > 1 ? 'the first ' : ''}${tape(feature.at)} ${from}, ${tape(feature.across!.at)} from the ${edgeWords(line, feature.across!.from)}`;
@@ -93,6 +95,17 @@ export function featureWords(feature: Feature, line: Read, unit: DisplayUnit): s
     default:
       return `${feature.kind} ${fine(feature.width)} wide, ${fine(feature.depth)} deep, ${slotPlace(feature, line, tape)}`;
   }
+}
+
+function pocketWords({ count = 1, at, pitch, from, across }: Feature, line: Read, tape: (length: Length) => string): string {
+  const row = count > 1 ? `${count} pocket holes, every ${tape(pitch!)}, the first` : 'a pocket hole,';
+  return `${row} ${tape(at)} from the ${edgeWords(line, from)}, ${tape(across!.at)} from the ${edgeWords(line, across!.from)}`;
+}
+
+/** A row in the middle of an edge: pilots and dowel holes. */
+function edgeHoleWords({ count = 1, at, pitch, from, across, width, depth }: Feature, line: Read, unit: DisplayUnit): string {
+  const row = count > 1 ? `${count} holes ${fineText(width, unit)}, every ${lengthText(pitch!, unit)},` : `hole ${fineText(width, unit)},`;
+  return `${row} ${lengthText(depth, unit)} deep into the ${edgeWords(line, across!.from)}, the first ${lengthText(at, unit)} from the ${edgeWords(line, from)}`;
 }
 
 const angleText = (deg: number): string => `${Math.round(deg * 10) / 10}°`;

@@ -71,15 +71,20 @@ function unitOfThree(unit: unknown): unknown {
   const size = (metric: string, imperial: string): string => (inches ? `${imperial} in` : `${metric} mm`);
   const { stock, shelves, back } = unit;
   const backStock = isRow(back) ? back['stock'] : stock;
+  const { assembly } = unit;
   return {
     ...unit,
     shelves: isRow(shelves)
       ? Object.fromEntries(Object.entries(shelves).map(([id, shelf]) => [id, isRow(shelf) ? { ...shelf, in: 'bottom', level: 0, fixing: 'fixed' } : shelf]))
       : shelves,
     dividers: {},
-    pins: { from: 'bottom', first: size('96', '4'), pitch: size('32', '1 1/4'), inset: size('37', '1 1/2'), diameter: size('5', '1/4') },
+    assembly: isRow(assembly) ? { ...assembly, by: 'screws', pilot: true, pocketsOn: 'hidden' } : assembly,
+    stopEnds: 'square',
+    cutFirst: 'slots',
+    finish: { kind: 'none', when: 'after', masked: false },
+    pins: { from: 'bottom', fromRight: 'bottom', first: size('96', '4'), pitch: size('32', '1 1/4'), inset: size('37', '1 1/2'), diameter: size('5', '1/4') },
     setback: size('0', '0'),
-    back: isRow(back) ? { ...back, setback: size('12', '1/2') } : back,
+    back: isRow(back) ? { ...back, setback: size('12', '1/2'), play: '0.5 mm', split: null } : back,
     nailingStrip: null,
     inserts: {},
     faceFrame: null,

@@ -191,7 +191,7 @@ function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Lo
   const { hanging } = unit;
   const reasons: RefusalReason[] = [];
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
-  if (cleat.kind === 'fibre') reasons.push({ kind: 'cleat-material', material: cleat.name });
+  if (cleat.kind !== 'plywood' && cleat.kind !== 'solid') reasons.push({ kind: 'cleat-material', material: cleat.name });
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
   if (hanging.bevelDeg < 20 || hanging.bevelDeg > 65) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });

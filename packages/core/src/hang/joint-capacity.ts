@@ -82,6 +82,13 @@ export const FIBRE_PULL = formula({
   terms: { n: 'count', D: 'mm', grip: 'mm' },
   compute: ({ n, D, grip }) => n * FIBRE_EDGE_N * (D / 4.83) * (grip / 25),
 });
+/** Pocket screws reach less than 6 D into their mate: 130 N across and as much along. [ASSUME] */
+const POCKETS = formula({ label: 'pocket-screws', unit: 'N', text: 'n · 130 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * 130 });
+/** Brads of 18 gauge, across; nothing along. */
+const BRADS = formula({ label: 'brads', unit: 'N', text: 'n · 29 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * 29 });
+/** Glued dowels of 8 mm, across: 2 MPa over their section. [ASSUME] */
+const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * 100 });
+
 /** What one end of a floor can carry; undefined when nothing holds it up. */
 export function supportCapacity(input: HangInput, floor: ResolvedPanel): Figure | undefined {
   const capacities = input.unit.meetings.flatMap((meeting) => {
@@ -126,9 +133,15 @@ export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedP
       }),
     );
   }
-  if (meeting.joint.glue && !input.isFaced(host.stock)) mechanisms.push(apply(GLUE, { B, t }));
-  mechanisms.push(...screwsAcross(input, meeting, host, floor));
+  if (meeting.joint.glue && !input.isFaced(host.stock) && !isEndGrain(input, meeting, floor)) mechanisms.push(apply(GLUE, { B, t }));
+  mechanisms.push(...fastenedAcross(input, meeting, host, floor));
   return strongest(mechanisms);
+}
+
+/** Glue on the end grain of a solid board is starved and holds nothing. */
+export function isEndGrain({ materialOf }: Pick<HangInput, 'materialOf'>, { edge }: Meeting, guest: ResolvedPanel): boolean {
+  if (materialOf(guest.stock).kind !== 'solid' || guest.grain === 'none') return false;
+  return guest.grain === 'length' ? edge === 'start' || edge === 'end' : edge === 'near' || edge === 'far';
 }
 
 /** Wood of the host left below a slot, mm. A slot that runs out over the lower end leaves none. */
@@ -140,7 +153,9 @@ function hungUnder(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Fi
   const mechanisms: Figure[] = [];
   if (meeting.joint.glue && !input.isFaced(floor.stock)) mechanisms.push(apply(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness) }));
   const { fastening, depth } = meeting.joint;
-  if (fastening) mechanisms.push(edgePull(input, fastening, toMm(floor.thickness) - toMm(depth), side));
+  if (fastening?.by === 'pockets') mechanisms.push(apply(POCKETS, { n: fastening.count }));
+  // A brad or a dowel holds nothing straight along itself.
+  if (fastening?.by === 'screws') mechanisms.push(edgePull(input, fastening, toMm(floor.thickness) - toMm(depth), side));
   return strongest(mechanisms);
 }
 
@@ -154,15 +169,19 @@ export function edgePull(input: HangInput, { screw: id, length, count }: Fasteni
     : apply(EDGE_SCREWS_PULL, { n: count, "W'": apply(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }) });
 }
 
-function screwsAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel, guest: ResolvedPanel): Figure[] {
+function fastenedAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel, guest: ResolvedPanel): Figure[] {
   const { fastening } = joint;
   if (!fastening) return [];
+  const { by, count: n } = fastening;
+  if (by === 'pockets') return [apply(POCKETS, { n })];
+  if (by === 'brads') return [apply(BRADS, { n })];
+  if (by === 'dowels') return joint.glue ? [apply(DOWELS, { n })] : [];
   const screw = screwById(fastening.screw);
   const side = toMm(host.thickness) - toMm(joint.depth);
   const grip = Math.max(0, toMm(fastening.length) - side);
   const gravity = ({ stock }: ResolvedPanel): number => input.materialOf(stock).gravity;
   const lateral = shearOf(screw, { side, grip, gap: 0, sideGravity: gravity(host), mainGravity: gravity(guest) });
-  return grip > 0 ? [apply(EDGE_SCREWS, { n: fastening.count, "Z'": lateral })] : [];
+  return grip > 0 ? [apply(EDGE_SCREWS, { n, "Z'": lateral })] : [];
 }
 
 export const strongest = (mechanisms: readonly Figure[]): Figure =>

@@ -2,7 +2,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { FoldDown } from '../carcass/fold-down.ts';
-import { entered } from '../length/entered.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { newUnit } from '../test/family-units.ts';
 import type { Link } from './link.ts';
@@ -77,12 +76,18 @@ test('what is pressed enters the weight on the cleat and its place, not the weig
 
 test('more on the edge never uses anything less, and a fix that is offered never uses its link more', () => {
   const whole = (least: number, most: number) => fc.integer({ min: least, max: most });
-  const design = fc.record({ kg: whole(0, 60), more: whole(1, 40), supports: fc.constantFrom('gate' as const, 'bracket' as const, 'leg' as const), screws: whole(1, 11) });
+  const design = fc.record({
+    kg: whole(0, 60),
+    more: whole(1, 40),
+    supports: fc.constantFrom('gate' as const, 'bracket' as const, 'leg' as const),
+    screws: whole(1, 11),
+  });
   fc.assert(
     fc.property(design, ({ kg, more, supports, screws }) => {
       const light = table({ edgeKg: kg, supports, hingeScrews: screws });
       const heavy = { ...light, edgeKg: kg + more };
-      for (const kind of ['prop', 'leaf-hinge', 'ledger', 'leaf-bending', 'tip'] as const) expect(useOf(heavy, kind)).toBeGreaterThanOrEqual(useOf(light, kind) - 1e-9);
+      for (const kind of ['prop', 'leaf-hinge', 'ledger', 'leaf-bending', 'tip'] as const)
+        expect(useOf(heavy, kind)).toBeGreaterThanOrEqual(useOf(light, kind) - 1e-9);
       for (const { path, value } of aloneBox(light).unit.props![0]!.stronger) {
         const better = { ...light, [path[0]!]: value } as FoldDown;
         expect(useOf(better, 'prop')).toBeLessThanOrEqual(useOf(light, 'prop') + 1e-9);

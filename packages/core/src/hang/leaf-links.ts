@@ -175,7 +175,19 @@ function ofProp(input: HangInput, prop: Prop, factor: number): Link[] {
   const reach = toMm(prop.reach);
   const e = apply(LEAF_LEVER, { W, n, Q, d });
   const terms = { W, n, Q, e, reach };
-  const loads: LeafLoads = { input, prop, leaf, W, Q, d, e, reach, own, F: apply(prop.kind === 'leg' ? LEG_LOAD : PROP_LOAD, terms), uplift: apply(UPLIFT, terms) };
+  const loads: LeafLoads = {
+    input,
+    prop,
+    leaf,
+    W,
+    Q,
+    d,
+    e,
+    reach,
+    own,
+    F: apply(prop.kind === 'leg' ? LEG_LOAD : PROP_LOAD, terms),
+    uplift: apply(UPLIFT, terms),
+  };
   return [...propLinks(loads), ...hingeLinks(loads), bendingLink(loads)];
 }
 
@@ -237,7 +249,13 @@ function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoad
   if (hinges?.screws) {
     const { screw, length, count } = hinges.screws;
     const gravity = Math.min(input.materialOf(leaf.stock).gravity, input.materialOf(ledger.stock).gravity);
-    const one = shearOf(screwById(screw), { side: HINGE_PLATE.side, grip: toMm(length) - HINGE_PLATE.side, gap: 0, sideGravity: HINGE_PLATE.gravity, mainGravity: gravity });
+    const one = shearOf(screwById(screw), {
+      side: HINGE_PLATE.side,
+      grip: toMm(length) - HINGE_PLATE.side,
+      gap: 0,
+      sideGravity: HINGE_PLATE.gravity,
+      mainGravity: gravity,
+    });
     const use = apply(JOINT_USE, { load, capacity: apply(EDGE_SCREWS, { n: hinges.count * count, "Z'": one }) });
     links.push(link({ id: `hinge-${leaf.id}`, kind: 'leaf-hinge', name: { key: 'link-leaf-hinge' }, use, panels: [leaf.id, ledger.id] }));
   }
@@ -247,8 +265,13 @@ function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoad
     const M = apply(LEDGER_MOMENT, { F: load, ledger: toMm(prop.ledgerDeep) });
     const ways: Figure[] = [];
     if (held.joint.glue && !input.isFaced(unit.byId.get(held.host)!.stock)) ways.push(apply(GLUE_MOMENT, { B: toMm(ledger.length.value), t }));
-    if (held.joint.fastening) ways.push(apply(SCREW_MOMENT, { pull: edgePull(input, held.joint.fastening, toMm(unit.byId.get(held.host)!.thickness), ledger), t }));
-    const capacity = greatest('ledger-capacity', 'N mm', ways.length > 0 ? ways.map((way) => termOf(way)) : [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N mm' }]);
+    if (held.joint.fastening)
+      ways.push(apply(SCREW_MOMENT, { pull: edgePull(input, held.joint.fastening, toMm(unit.byId.get(held.host)!.thickness), ledger), t }));
+    const capacity = greatest(
+      'ledger-capacity',
+      'N mm',
+      ways.length > 0 ? ways.map((way) => termOf(way)) : [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N mm' }],
+    );
     links.push(link({ id: `ledger-${ledger.id}`, kind: 'ledger', name: { key: 'link-ledger' }, use: apply(MOMENT_USE, { M, capacity }), panels: [ledger.id] }));
   }
   return links;

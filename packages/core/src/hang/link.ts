@@ -2,7 +2,20 @@
 import type { Label } from '../worked/dimension.ts';
 import { formula, type Figure } from '../worked/figure.ts';
 
-export type LinkKind = 'wall-screws' | 'wall-half-bending' | 'cabinet-screws' | 'rail-joint' | 'floor-joint' | 'prop' | 'leaf-hinge' | 'ledger' | 'leaf-bending' | 'slide' | 'tip' | 'spacer' | 'hold-down';
+export type LinkKind =
+  | 'wall-screws'
+  | 'wall-half-bending'
+  | 'cabinet-screws'
+  | 'rail-joint'
+  | 'floor-joint'
+  | 'prop'
+  | 'leaf-hinge'
+  | 'ledger'
+  | 'leaf-bending'
+  | 'slide'
+  | 'tip'
+  | 'spacer'
+  | 'hold-down';
 
 export interface Link {
   readonly id: string;

@@ -5,7 +5,7 @@
 import { formula } from '../worked/figure.ts';
 
 /** Tension across the grain, MPa. [ASSUME] */
-export const SPLITTING_MPA = { solid: 1.5, plywood: 5, fibre: 1.5 } as const;
+export const SPLITTING_MPA = { solid: 1.5, plywood: 5, fibre: 1.5, hollow: 1.5, glass: 1.5 } as const;
 
 export const CLEAT_SPLITTING = formula({
   label: 'cleat-splitting',

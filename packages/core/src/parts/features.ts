@@ -1,6 +1,8 @@
 /** What is cut into a blank, as a person reads it: each cut from a named end or edge of the blank. */
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
+import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
+import { isFace } from '../solid/meeting.ts';
 import { extentOf, type Cut, type Edge, type RectEdge } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
@@ -39,8 +41,37 @@ const isSquare = (outline: readonly Edge[]): boolean =>
     return Math.abs(from.u - next.u) < 1 || Math.abs(from.v - next.v) < 1;
   });
 
-export function featuresOf(panel: ResolvedPanel, box: BlankBox): Feature[] {
-  return [...panel.strips.map((strip) => stripFeature(strip, box)), ...outlineFeatures(panel, box), ...panel.cuts.map((cut) => cutFeature(panel, cut, box))];
+export function featuresOf(panel: ResolvedPanel, box: BlankBox, drilled: readonly Drilled[] = []): Feature[] {
+  return [
+    ...panel.strips.map((strip) => stripFeature(strip, box)),
+    ...outlineFeatures(panel, box),
+    ...panel.cuts.map((cut) => cutFeature(panel, cut, box)),
+    ...drilled.map((row) => drilledFeature(panel, row, box)),
+  ];
+}
+
+/** Holes for fasteners: in a face from two edges, in an edge from the end it begins at. */
+function drilledFeature(panel: ResolvedPanel, { on, at, step, count, diameter, depth, reason }: Drilled, box: BlankBox): Feature {
+  const base = {
+    count,
+    pitch: Math.round(Math.hypot(step.u, step.v)) as Length,
+    width: diameter,
+    depth: depth ?? panel.thickness,
+    through: depth === null,
+    reason,
+  };
+  if (isFace(on)) {
+    const lengthwise = Math.abs(step.u) > Math.abs(step.v);
+    const u = Math.round(Math.min(at.u, at.u + step.u * (count - 1)) - box.u0) as Length;
+    const v = Math.round(Math.min(at.v, at.v + step.v * (count - 1)) - box.v0) as Length;
+    return lengthwise
+      ? { ...PLAIN, ...base, kind: 'holes', face: on, from: 'start', at: u, across: { from: 'near', at: v } }
+      : { ...PLAIN, ...base, kind: 'holes', face: on, from: 'near', at: v, across: { from: 'start', at: u } };
+  }
+  const along = on === 'near' || on === 'far';
+  const first = along ? Math.min(at.u, at.u + step.u * (count - 1)) - box.u0 : Math.min(at.v, at.v + step.v * (count - 1)) - box.v0;
+  const named: RectEdge = on === 'start' || on === 'end' || on === 'near' || on === 'far' ? on : 'near';
+  return { ...PLAIN, ...base, kind: 'holes', face: 'edge', from: along ? 'start' : 'near', at: Math.round(first) as Length, across: { from: named, at: ZERO } };
 }
 
 const PLAIN = { play: ZERO, tiltDeg: 0, guest: '' } as const;

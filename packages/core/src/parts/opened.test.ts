@@ -48,7 +48,10 @@ describe('doors', () => {
     const { unit, weights } = aloneBox(doored('door-right', { doors: { ...boxOf().doors, infill: 'panel' } }));
     const [door] = openingsOf(unit, weights);
     expect(door!.panels).toHaveLength(5);
-    expect(door!.ownKg).toBeCloseTo(door!.panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0), 9);
+    expect(door!.ownKg).toBeCloseTo(
+      door!.panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0),
+      9,
+    );
   });
 });
 

@@ -82,7 +82,7 @@ export function openingsOf(unit: ResolvedUnit, weights: UnitWeights): Opening[] 
 /** All panels that move with one: whatever is joined to it otherwise than by a hinge or a slide. */
 function heldTogether({ meetings }: ResolvedUnit, first: string): string[] {
   const held = new Set([first]);
-  for (let grown = true; grown; ) {
+  for (let grown = true; grown;) {
     grown = false;
     for (const { guest, host, joint } of meetings) {
       if (joint.kind === 'hinge' || joint.kind === 'slide' || held.has(guest) === held.has(host)) continue;
@@ -120,9 +120,17 @@ export function opened(load: Load, openings: readonly Opening[], weights: UnitWe
     factor * weights.contents.filter(({ compartment }) => compartment.floor === floor).reduce((sum, { mass }) => sum + mass.value, 0);
   const rows = openings.map((opening) => ({ ...opening, kg: opening.ownKg + (opening.floor === null ? 0 : contentsOn(opening.floor)) }));
   const drawers = rows.filter(({ floor }) => floor !== null);
-  const fullest = drawers.reduce<(typeof rows)[number] | undefined>((most, row) => (most && most.kg * most.shift.out >= row.kg * row.shift.out ? most : row), undefined);
+  const fullest = drawers.reduce<(typeof rows)[number] | undefined>(
+    (most, row) => (most && most.kg * most.shift.out >= row.kg * row.shift.out ? most : row),
+    undefined,
+  );
   const open = [...rows.filter(({ floor }) => floor === null), ...(fullest ? [fullest] : [])];
-  const moved = total('moved-out', 'kg mm', open.map(({ name, kg, shift }) => termOf(apply(MOVED, { m: kg, moved: shift.out }, name))), 'docs/formulas/opened.md');
+  const moved = total(
+    'moved-out',
+    'kg mm',
+    open.map(({ name, kg, shift }) => termOf(apply(MOVED, { m: kg, moved: shift.out }, name))),
+    'docs/formulas/opened.md',
+  );
   const out = apply(OPENED_CENTRE, { e: load.outFigure ?? load.out, moved, m: load.mass });
   const aside = open.map(({ kg, shift }) => load.along + (kg * shift.along) / (load.mass.value || 1));
   const along = [load.along, ...aside].reduce((far, at) => (Math.abs(at - middleMm) > Math.abs(far - middleMm) ? at : far));

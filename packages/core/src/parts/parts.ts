@@ -8,6 +8,7 @@ import type { EdgeId, Grain, RectEdge, Role } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
+import { drillingOf, type Drilled } from '../joints/drilling.ts';
 import { blankBox, featuresOf } from './features.ts';
 import { leastTurn, mirror, shapeOf, type Shape } from './shape.ts';
 import { dimension, extend, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
@@ -73,7 +74,8 @@ export interface PartLine {
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
 export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
   const { lower, onRail } = unit.hanging;
-  const blanks = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map(blankOf);
+  const drilled = drillingOf(unit.byId, unit.meetings);
+  const blanks = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
   // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
   if (!onRail) {
     blanks.push(cleatBlank(unit, unit.hanging));
@@ -107,7 +109,7 @@ type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit'> & {
   /** Worked out only where another blank has the same size. */ readonly shape: () => Shape;
 };
 
-function blankOf(panel: ResolvedPanel): Blank {
+function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined): Blank {
   const box = blankBox(panel);
   const band = (id: EdgeId) => (panel.bands.includes(id) ? [minus('edge-band', panel.bandThickness)] : []);
   const bevels = (grown: number) => (grown > 0 ? [plus('for-the-bevel', grown as Length)] : []);
@@ -123,9 +125,9 @@ function blankOf(panel: ResolvedPanel): Blank {
     stock: panel.stock,
     grain: panel.grain,
     bands: panel.bands,
-    features: featuresOf(panel, box),
+    features: featuresOf(panel, box, drilled),
     lie: { length: axisOf(panel.frame.u), width: axisOf(panel.frame.v) },
-    shape: () => shapeOf(panel, box),
+    shape: () => shapeOf(panel, box, drilled),
   };
 }
 

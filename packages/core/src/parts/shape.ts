@@ -3,7 +3,9 @@
  * piece can be turned over in the mind and compared. Mirror images differ by their faces alone.
  */
 import { NM_PER } from '../length/length.ts';
+import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
+import { isFace } from '../solid/meeting.ts';
 import type { EdgeId, Face } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
@@ -19,8 +21,8 @@ interface Trait {
 
 export type Shape = readonly Trait[];
 
-/** Everything that is cut into a panel, from the corner of its blank. */
-export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox): Shape {
+/** Everything that is cut into a panel, from the corner of its blank; pockets are told apart by their face. */
+export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drilled: readonly Drilled[] = []): Shape {
   const at = (u: number, v: number): [number, number] => [Math.round(u - u0) + 0, Math.round(v - v0) + 0];
   const traits: Trait[] = panel.strips.map(({ kind, face, normal, near, far, from, to, depth }) => {
     const run = alongStrip(normal);
@@ -40,6 +42,12 @@ export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox): Shap
       const point = at(from.u + along.u * cut.at, from.v + along.v * cut.at);
       traits.push({ what: `notch ${cut.width} ${cut.depth} ${cut.round}`, face: 'both', points: [point] });
     }
+  }
+  for (const { on, at: first, step, count, diameter, depth } of drilled) {
+    const last = count - 1;
+    const ends = [at(first.u, first.v), at(first.u + step.u * last, first.v + step.v * last)];
+    const face = isFace(on) && depth !== null ? on : 'both';
+    traits.push({ what: `drilled ${isFace(on) ? 'face' : 'edge'} ${count} ${diameter} ${depth}`, face, points: ends });
   }
   if (!plain) {
     const outline = (depth: number) => sliceOf(panel.outline, depth).map(({ u, v }) => at(u * NM_PER.mm, v * NM_PER.mm));

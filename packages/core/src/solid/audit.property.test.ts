@@ -165,10 +165,13 @@ test('openings and shelves fill the inside exactly, and no opening differs from 
 /** The volume of a blank with its features cut, from the cut list alone: what a person with a saw would be left with. */
 function replay({ length, width, thickness, features }: PartLine): number {
   const full = toMm(length.value) * toMm(width.value) * toMm(thickness);
-  const strips = features.map((feature: Feature) => {
-    const [from, to] = [toMm(feature.at), toMm(feature.at) + toMm(feature.width)];
-    return { crosses: feature.from === 'start', from, to, depth: toMm(feature.depth) };
-  });
+  // Holes for screws and pilots are filled again by what goes into them.
+  const strips = features
+    .filter(({ kind }) => kind !== 'holes')
+    .map((feature: Feature) => {
+      const [from, to] = [toMm(feature.at), toMm(feature.at) + toMm(feature.width)];
+      return { crosses: feature.from === 'start', from, to, depth: toMm(feature.depth) };
+    });
   const us = [...new Set([0, toMm(length.value), ...strips.filter(({ crosses }) => crosses).flatMap(({ from, to }) => [from, to])])].sort((a, b) => a - b);
   const vs = [...new Set([0, toMm(width.value), ...strips.filter(({ crosses }) => !crosses).flatMap(({ from, to }) => [from, to])])].sort((a, b) => a - b);
   let gone = 0;

@@ -10,11 +10,19 @@ import type { EdgeId, Face } from './panel.ts';
  */
 export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'pins' | 'laid' | 'flush' | 'hinge' | 'slide';
 
-/** Fasteners of a meeting that carry load: which screw, how long and how many. */
+/** screws: through the host into the guest's edge. pockets: screws at a slant out of the guest's face. brads: driven. dowels: between both. */
+export type FastenedBy = 'screws' | 'pockets' | 'brads' | 'dowels';
+
+/** Fasteners of a meeting that carry load: what, how long and how many. */
 export interface Fastening {
+  readonly by: FastenedBy;
   readonly screw: string;
   readonly length: Length;
   readonly count: number;
+  /** The guest's edge is drilled before they are driven. */
+  readonly pilot: boolean;
+  /** Pockets in a level guest: on which side, and at what height of the unit the eye is. */
+  readonly pockets?: { readonly on: 'hidden' | 'under' | 'upper'; readonly eyeUp: Length };
 }
 
 export interface Joint {

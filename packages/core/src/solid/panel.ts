@@ -114,6 +114,8 @@ export interface Panel {
   readonly cuts: readonly Cut[];
   /** Fixed to the wall, not carried by it. */
   readonly onWall: boolean;
+  /** Meant to be taken out again: nothing may be glued to it. */
+  readonly comesOut?: boolean;
 }
 
 export const frame = (origin: Vector, u: Vector, v: Vector): Frame => ({ origin, u, v, w: cross(u, v) });

@@ -125,6 +125,18 @@ export interface Handle {
   readonly perMm: number;
 }
 
+/** A size somebody typed where it would have followed by itself: what it is, and what it would have been. */
+export interface TypedSize {
+  readonly name: Label;
+  readonly panel: string;
+  /** Inside the unit; null there lets it follow. */
+  readonly path: readonly string[];
+  readonly value: Length;
+  readonly derived: Length;
+  /** Of what it runs past: forgotten once or twice, that is the difference. */
+  readonly thickness: Length;
+}
+
 export interface Unit {
   readonly id: string;
   readonly panels: readonly Panel[];
@@ -133,6 +145,7 @@ export interface Unit {
   readonly hardware: readonly Hardware[];
   readonly handles?: readonly Handle[];
   readonly props?: readonly Prop[];
+  readonly typed?: readonly TypedSize[];
   readonly pressed?: Pressed;
   readonly hanging: Hanging;
   readonly outside: { readonly width: Dimension; readonly height: Dimension; readonly depth: Dimension };

@@ -19,6 +19,10 @@ const SHEETS: readonly Row[] = [
   ['mdf-12', 'MDF 12 mm', 'mdf', '12 mm', '2440 mm', '1220 mm', 26],
   ['faced-board-18', 'Faced particleboard 18 mm', 'particleboard', '18 mm', '2800 mm', '2070 mm', 58, true],
   ['hardboard-3', 'Hardboard 3 mm', 'hardboard', '3 mm', '2440 mm', '1220 mm', 11],
+  ['pine-panel-18', 'Glued pine panel 18 mm', 'white-pine', '18 mm', '2400 mm', '600 mm', 48],
+  ['hollow-door-40', 'Hollow door 40 mm', 'hollow-core', '40 mm', '2040 mm', '830 mm', 45],
+  ['glass-4', 'Float glass 4 mm', 'glass', '4 mm', '2000 mm', '1000 mm', 60],
+  ['glass-1-8', 'Float glass 1/8 in', 'glass', '1/8 in', '72 in', '36 in', 55],
   ['ply-3-4', 'Hardwood plywood 3/4 in', 'hardwood-faced-plywood', '3/4 in', '96 in', '48 in', 68],
   ['ply-1-2', 'Hardwood plywood 1/2 in', 'hardwood-faced-plywood', '1/2 in', '96 in', '48 in', 52],
   ['ply-1-4', 'Hardwood plywood 1/4 in', 'hardwood-faced-plywood', '1/4 in', '96 in', '48 in', 31],
@@ -36,7 +40,7 @@ const BOARDS: readonly Row[] = [
   ['spruce-21x120', 'Spruce board 21 x 120 mm', 'spf', '21 mm', '2400 mm', '120 mm', 11],
 ];
 
-const NO_GRAIN: readonly MaterialId[] = ['mdf', 'particleboard', 'hardboard', 'osb'];
+const NO_GRAIN: readonly MaterialId[] = ['mdf', 'particleboard', 'hardboard', 'osb', 'hollow-core', 'glass'];
 
 function product([id, name, material, nominal, length, width, price, faced = false]: Row, kind: Product['kind']): Product {
   const unit: DisplayUnit = nominal.endsWith('mm') ? 'mm' : 'in';

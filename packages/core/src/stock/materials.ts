@@ -18,12 +18,15 @@ export type MaterialId =
   | 'red-oak'
   | 'hard-maple'
   | 'yellow-poplar'
-  | 'white-pine';
+  | 'white-pine'
+  | 'hollow-core'
+  | 'glass';
 
 export interface Material {
   readonly id: MaterialId;
   readonly name: string;
-  readonly kind: 'plywood' | 'fibre' | 'solid';
+  /** hollow: two skins on a frame. */
+  readonly kind: 'plywood' | 'fibre' | 'solid' | 'hollow' | 'glass';
   readonly densityKgM3: number;
   /** Specific gravity for the fastener formulas, oven-dry basis. */
   readonly gravity: number;
@@ -98,5 +101,7 @@ export const MATERIALS: Readonly<Record<MaterialId, Material>> = Object.fromEntr
     solid('hard-maple', 'Hard maple', 705, 0.63, 10500, 9, 5),
     solid('yellow-poplar', 'Yellow poplar', 460, 0.43, 8700, 7, 2.9),
     solid('white-pine', 'White pine boards', 390, 0.36, 7500, 5.5, 2.4),
+    { ...sheet('hollow-core', 'Hollow door', 'hollow', 250, 0.25, 1500, 1500, 1, 3.25, '[ASSUME]'), bearingMPa: 0.5, lipShearMPa: 0 },
+    { ...sheet('glass', 'Glass', 'glass', 2500, 0.3, 70_000, 70_000, 8, 1, '[ASSUME]'), bearingMPa: 0, lipShearMPa: 0 },
   ].map((row) => [row.id, row]),
 ) as Record<MaterialId, Material>;

@@ -198,7 +198,7 @@ export const PLACE_CASES: readonly Case[] = [
   },
   { check: 'lift-clearance', edits: [onWall('ceilingFall', entered('900 mm'))], severity: 'stop', says: /free above the unit/ },
   { check: 'off-rail', edits: onRail(), severity: 'stop', says: /hangs .* where the rail takes it/ },
-  { check: 'rail-mismatch', edits: onRail({ bevelDeg: 30 }), severity: 'stop', says: /The rail has another bevel/ },
+  { check: 'bevel-mismatch', edits: onRail({ bevelDeg: 30 }), severity: 'stop', says: /ripped at 45°, the rail at 30°/ },
   { check: 'rail-mismatch', edits: onRail({ boardWidth: entered('140 mm') }), severity: 'stop', says: /ripped from another board/ },
   { check: 'rail-mismatch', edits: onRail({ right: entered('1500 mm') }), severity: 'stop', says: /does not reach over its whole width/ },
   { check: 'rail-mismatch', edits: [ink('hanging.wallRail', 'none')], severity: 'stop', says: /rail it hung on is gone/ },

@@ -6,7 +6,25 @@
 import type { Dimension, Label, Source } from './dimension.ts';
 
 export type FigureUnit =
-  'N' | 'N mm' | 'N/mm' | 'MPa' | 'mm' | 'mm2' | 'mm4' | 'kg' | 'kg/m3' | 'kg/m2' | 'share' | 'deg' | 'count' | 'money' | 'factor' | 'N mm2' | 'kg mm' | 'm2' | 'm3';
+  | 'N'
+  | 'N mm'
+  | 'N/mm'
+  | 'MPa'
+  | 'mm'
+  | 'mm2'
+  | 'mm4'
+  | 'kg'
+  | 'kg/m3'
+  | 'kg/m2'
+  | 'share'
+  | 'deg'
+  | 'count'
+  | 'money'
+  | 'factor'
+  | 'N mm2'
+  | 'kg mm'
+  | 'm2'
+  | 'm3';
 
 export interface FigureTerm {
   readonly symbol: string;

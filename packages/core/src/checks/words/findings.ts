@@ -5,6 +5,7 @@ import { capital, type Sentence } from './sentence.ts';
 import { bothMasses, fineText, forceText, lengthText, massText, percentText, sagText } from './amounts.ts';
 import { contentsWords } from './contents-findings.ts';
 import { labelWords } from './labels.ts';
+import { joineryWords } from './joinery-findings.ts';
 import { wallWords } from './wall-findings.ts';
 
 export type { Sentence };
@@ -172,7 +173,30 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         why: 'A helper, or a ledger screwed under it to rest on.',
       };
     case 'glue-on-finish':
-      return { says: `${finding.product} is faced: glue does not hold on it.`, why: 'Those joints count as fasteners only.' };
+      return finding.why === 'faced'
+        ? { says: `${finding.product} is faced: glue does not hold on it.`, why: 'Those joints count as fasteners only.' }
+        : {
+            says: `The ${finding.product} goes on before assembly, over the faces that are to be glued.`,
+            why: 'Glue does not hold on a finish: tape those faces off.',
+          };
+    case 'through-or-between':
+    case 'front-clearance':
+    case 'tight-back':
+    case 'round-corner':
+    case 'split-back':
+    case 'glued-shut':
+    case 'not-mirrored':
+    case 'wood-movement':
+    case 'bevel-mismatch':
+    case 'not-glass':
+    case 'taper-before-slots':
+    case 'finish-before-assembly':
+    case 'squeeze-out':
+    case 'nail-blows-out':
+    case 'visible-pocket-holes':
+    case 'edge-split':
+    case 'hollow-core':
+      return joineryWords(finding, unit);
     case 'ground':
       return {
         says: `The wall is ${finding.structure}: what its fixings hold is not worked out.`,

@@ -71,6 +71,42 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `${number} screws into the cabinet half`;
     case 'more-rail-screws':
       return `${number} screws in each end of the hanging rail`;
+    case 'let-it-follow':
+      return `Let it follow: ${fineText(lengthNm ?? 0, unit)}`;
+    case 'fronts-over':
+      return 'Lay the fronts over the edges';
+    case 'back-play':
+      return `Give the back ${fineText(lengthNm ?? 0, unit)} at each edge`;
+    case 'square-ends':
+      return 'Chisel the ends square';
+    case 'split-back-at':
+      return `Make the back of two, parted at ${length}`;
+    case 'back-in-one':
+      return 'Make the back of one piece';
+    case 'leave-loose':
+      return 'Leave them standing loose';
+    case 'use-screws':
+      return `Use ${number} screws in each joint`;
+    case 'same-end':
+      return 'Count both sides from the same end';
+    case 'glaze-with':
+      return `Glaze it with ${text}`;
+    case 'slots-first':
+      return 'Cut the slots first';
+    case 'finish-before':
+      return 'Finish the inside first, glue faces taped off';
+    case 'mask-glue':
+      return 'Tape the glue faces off';
+    case 'use-brads':
+      return `Use brads of ${length}`;
+    case 'screws-instead':
+      return 'Use screws instead';
+    case 'hide-pockets':
+      return 'Put them on the side that is not seen';
+    case 'drill-pilots':
+      return 'Drill pilot holes';
+    case 'fewer-screws':
+      return number === 1 ? 'Use one screw there' : `Use ${number} screws there`;
     case 'taller-gates':
       return `Make the gates ${length} high`;
     case 'gates-reach':

@@ -27,7 +27,6 @@ const INTO = { wall: 'the end of the wall', ceiling: 'the ceiling', floor: 'the 
 const MISMATCH = {
   gone: 'The rail it hung on is gone.',
   board: 'is ripped from another board than its cabinet half',
-  bevel: 'has another bevel than its cabinet half',
   recessed: 'runs past the sides, and a cleat hidden in the depth does not let it',
   ends: 'does not reach over its whole width',
 } as const;

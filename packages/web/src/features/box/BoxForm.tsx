@@ -40,6 +40,7 @@ const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; rea
   { group: 'front', title: 'Front' },
   { group: 'joints', title: 'Joints' },
   { group: 'back', title: 'Back' },
+  { group: 'making', title: 'Making and finish' },
 ];
 
 /** A group of fields and the lists that belong to it; nothing when the family has none. */

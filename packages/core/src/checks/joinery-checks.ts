@@ -1,0 +1,309 @@
+/** Checks of how the box goes together: sizes that were typed, backs, stopped slots, glue, pairs, wood that moves. Rules: docs/checks.md. */
+import { enters, familyOf } from '../carcass/families.ts';
+import { isEndGrain } from '../hang/joint-capacity.ts';
+import { seamOf } from '../joints/drilling.ts';
+import { NM_PER, type Length } from '../length/length.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { place } from '../solid/panel.ts';
+import type { Product } from '../stock/workshop.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
+import type { Finding, Fix } from './finding.ts';
+import { exactly } from './round.ts';
+
+/** A typed size is so near to one with a thickness forgotten, nm. [A] */
+const NEAR = 500_000;
+
+const throughOrBetween: Check = (context) =>
+  (context.unit.typed ?? []).flatMap(({ name, panel, path, value, derived, thickness }): Finding[] => {
+    const off = Math.abs(value - derived);
+    const times = ([1, 2] as const).find((count) => Math.abs(off - count * thickness) <= NEAR);
+    if (!times) return [];
+    return [
+      {
+        check: 'through-or-between',
+        unit: context.box.id,
+        severity: 'change',
+        station: 'box',
+        name,
+        typedNm: value,
+        derivedNm: derived,
+        times,
+        thicknessNm: thickness,
+        panels: [panel],
+        fixes: [{ label: { key: 'let-it-follow', lengthNm: derived }, edit: [{ path: inUnit(context, ...path), value: null }] }],
+      },
+    ];
+  });
+
+/** A back let in has this much play in all at least. [A] */
+const LEAST_BACK_PLAY = NM_PER.mm;
+
+const tightBack: Check = (context) => {
+  const { box, unit } = context;
+  const sides = unit.meetings.filter(
+    ({ guest, edge, joint }) => unit.byId.get(guest)!.role === 'back' && (edge === 'near' || edge === 'far') && joint.depth > 0,
+  );
+  const [first] = sides;
+  if (!first || 2 * first.joint.endPlay >= LEAST_BACK_PLAY) return [];
+  const fixes: Fix[] = enters(box, 'back.play')
+    ? [{ label: { key: 'back-play', lengthNm: LEAST_BACK_PLAY / 2 }, edit: [{ path: inUnit(context, 'back', 'play'), value: exactly(LEAST_BACK_PLAY / 2) }] }]
+    : [];
+  return [
+    {
+      check: 'tight-back',
+      unit: box.id,
+      severity: 'look',
+      station: 'box',
+      playNm: 2 * first.joint.endPlay,
+      wantedNm: LEAST_BACK_PLAY,
+      panels: [...new Set(sides.map(({ guest }) => guest))],
+      fixes,
+    },
+  ];
+};
+
+const roundCorner: Check = (context) => {
+  const { box, unit } = context;
+  if (box.stopEnds === 'square') return [];
+  const stopped = unit.panels.flatMap(({ strips }) => strips.filter(({ stoppedAt }) => stoppedAt && (stoppedAt.from || stoppedAt.to)));
+  const [first] = stopped;
+  if (!first) return [];
+  return [
+    {
+      check: 'round-corner',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      name: unit.byId.get(first.guest)!.name,
+      slots: stopped.length,
+      radiusNm: Math.round((first.far - first.near) / 2),
+      panels: [...new Set(stopped.map(({ guest }) => guest))],
+      fixes: [{ label: { key: 'square-ends' }, edit: [{ path: inUnit(context, 'stopEnds'), value: 'square' }] }],
+    },
+  ];
+};
+
+/** A back that no sheet holds in one piece, and one in two whose seam shows. */
+const splitBack: Check = (context) => {
+  const { box, unit, parts, workshop } = context;
+  const backs = parts.filter(({ role }) => role === 'back');
+  const base = { check: 'split-back' as const, unit: box.id, station: 'box' as const };
+  const shelves = shelfMiddles(context);
+  const split = (up: number): Fix => ({
+    label: { key: 'split-back-at', lengthNm: up },
+    edit: [{ path: inUnit(context, 'back', 'split'), value: exactly(up) }],
+  });
+  const tooLarge = backs.find(({ length, width, stock, grain }) => !holds(context, workshop.products[stock]!, length.value, width.value, grain === 'none'));
+  if (tooLarge) {
+    const { length, width, stock } = tooLarge;
+    const product = workshop.products[stock]!;
+    const longest = product.length.nm - 2 * workshop.machines.trim.nm;
+    const behind = shelves.filter((up) => up < longest).sort((a, b) => b - a)[0];
+    const fixes: Fix[] =
+      enters(box, 'back.split') && behind !== undefined && !split2(context) ? [split(behind)] : [{ label: { key: 'other-sheet' }, visit: 'stock' }];
+    return [
+      {
+        ...base,
+        severity: 'change',
+        why: 'sheet',
+        lengthNm: length.value,
+        widthNm: width.value,
+        product: product.name,
+        seamNm: 0,
+        panels: tooLarge.panels,
+        fixes,
+      },
+    ];
+  }
+  const seam = split2(context);
+  if (seam === null) return [];
+  const nearest = [...shelves].sort((a, b) => Math.abs(a - seam) - Math.abs(b - seam))[0];
+  if (nearest !== undefined && Math.abs(nearest - seam) <= unit.byId.get(`${box.id}/back`)!.thickness) return [];
+  return [
+    {
+      ...base,
+      severity: 'look',
+      why: 'seam',
+      lengthNm: 0,
+      widthNm: 0,
+      product: '',
+      seamNm: seam,
+      panels: backs.flatMap(({ panels }) => panels),
+      fixes: [
+        ...(nearest === undefined ? [] : [split(nearest)]),
+        { label: { key: 'back-in-one' }, edit: [{ path: inUnit(context, 'back', 'split'), value: null }] },
+      ],
+    },
+  ];
+};
+
+/** Where the pieces of a back in two meet, above the inside floor. */
+function split2({ unit, box }: CheckContext): Length | null {
+  const upper = unit.byId.get(`${box.id}/back/upper`);
+  const lower = unit.byId.get(`${box.id}/back`);
+  return upper && lower ? ((upper.frame.origin.up - lower.frame.origin.up) as Length) : null;
+}
+
+/** Middles of the level parts that stand across the back, above the inside floor. */
+function shelfMiddles({ unit, box }: CheckContext): Length[] {
+  const back = unit.byId.get(`${box.id}/back`);
+  if (!back) return [];
+  return unit.panels
+    .filter(({ role }) => role === 'shelf')
+    .map(({ frame, thickness }) => Math.round(frame.origin.up - thickness / 2 - back.frame.origin.up) as Length)
+    .filter((up) => up > 0);
+}
+
+/** Whether a sheet, or an offcut of it, holds a blank. */
+function holds({ workshop }: CheckContext, product: Product, length: number, width: number, turns: boolean): boolean {
+  const margin = product.kind === 'sheet' ? 2 * workshop.machines.trim.nm : 0;
+  const pieces = [
+    { along: product.length.nm - margin, across: product.width.nm - margin },
+    ...Object.values(workshop.offcuts)
+      .filter((offcut) => offcut.product === product.id)
+      .map((offcut) => ({ along: offcut.length.nm, across: offcut.width.nm })),
+  ];
+  return pieces.some(({ along, across }) => (length <= along && width <= across) || (turns && width <= along && length <= across));
+}
+
+/** Glue on what is meant to come out, and glue that holds nothing. */
+const gluedShut: Check = (context) => {
+  const { box, unit, hangInput } = context;
+  const base = { check: 'glued-shut' as const, unit: box.id, severity: 'change' as const, station: 'box' as const };
+  const found: Finding[] = [];
+  for (const meeting of unit.meetings) {
+    if (!meeting.joint.glue) continue;
+    const [guest, host] = [unit.byId.get(meeting.guest)!, unit.byId.get(meeting.host)!];
+    const panels = [guest.id, host.id];
+    if ((guest.comesOut || host.comesOut) && !found.some(({ panels: there }) => there.includes(host.id))) {
+      const fixes = loosen(context);
+      found.push({ ...base, why: 'comes-out', name: guest.name, other: host.name, panels, fixes });
+    }
+    const starved = guest.role === 'divider' && meeting.joint.kind === 'butt' && meeting.joint.fastening === null && isEndGrain(hangInput, meeting, guest);
+    if (starved && !found.some(({ panels: there }) => there.includes(guest.id)))
+      found.push({ ...base, why: 'end-grain', name: guest.name, other: host.name, panels, fixes: screwed(context) });
+  }
+  return found;
+};
+
+/** The choice of a family that leaves something loose. */
+const loosen = (context: CheckContext): Fix[] =>
+  familyOf(context.box)
+    .form.fields.filter((field) => field.kind === 'choice' && field.options.includes('loose') && field.path.at(-1) !== 'fit')
+    .map(({ path }) => ({ label: { key: 'leave-loose' }, edit: [{ path: inUnit(context, ...path), value: 'loose' }] }));
+
+const screwed = (context: CheckContext): Fix[] => [
+  { label: { key: 'use-screws', number: 2 }, edit: [{ path: inUnit(context, 'assembly', 'perJoint'), value: 2 }] },
+];
+
+/** Rows of pin holes at the two ends of a shelf that are not at one height. */
+const notMirrored: Check = (context) => {
+  const { box, unit } = context;
+  const found: Finding[] = [];
+  for (const shelf of unit.panels) {
+    const ends = unit.meetings.filter(({ guest, joint }) => guest === shelf.id && joint.kind === 'pins');
+    const rows = ends.map(({ host, face }) => rowHeights(unit.byId.get(host)!, face === 'reference' ? 'reference' : 'other', shelf));
+    const [left, right] = rows;
+    if (!left || !right || left.length === 0) continue;
+    const by = Math.max(...left.map((up) => Math.min(...right.map((other) => Math.abs(up - other)))));
+    if (!(by > NEAR)) continue;
+    found.push({
+      check: 'not-mirrored',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      name: shelf.name,
+      byNm: Math.round(by),
+      panels: [...ends.map(({ host }) => host), shelf.id],
+      fixes:
+        enters(box, 'pins.fromRight') && box.family === 'shelf-box'
+          ? [{ label: { key: 'same-end' }, edit: [{ path: inUnit(context, 'pins', 'fromRight'), value: box.pins.from }] }]
+          : [],
+    });
+    break;
+  }
+  return found;
+};
+
+/** Heights of the pin holes of a face, of the row whose run the shelf stands in. */
+function rowHeights(host: ResolvedPanel, face: 'reference' | 'other', shelf: ResolvedPanel): number[] {
+  for (const cut of host.cuts) {
+    if (cut.kind !== 'holes' || cut.reason.key !== 'pin-row' || cut.face !== face) continue;
+    const heights = Array.from({ length: cut.count }, (_, k) => place(host.frame, { u: cut.at.u + cut.step.u * k, v: cut.at.v }).up);
+    const slack = cut.step.u;
+    if (heights[0]! - slack <= shelf.frame.origin.up && shelf.frame.origin.up <= heights.at(-1)! + slack + shelf.thickness) return heights;
+  }
+  return [];
+}
+
+/** Solid wood swells and shrinks across its grain by a hundredth over the year. [ASSUME] A joint takes this much. [A] */
+const MOVES = 0.01;
+const TAKES_MM = 1.5;
+
+const woodMovement: Check = (context) => {
+  const { box, unit, hangInput, workshop, stockOf } = context;
+  return unit.meetings.flatMap((meeting): Finding[] => {
+    const guest = unit.byId.get(meeting.guest)!;
+    const { joint } = meeting;
+    // Across its own end grain a solid part is held by whatever it meets, unless that moves with it.
+    if (meeting.edge !== 'start' || !(joint.glue || joint.fastening) || !isEndGrain(hangInput, meeting, guest)) return [];
+    const host = unit.byId.get(meeting.host)!;
+    const wide = seamOf(meeting, guest)?.lengthMm ?? 0;
+    const together =
+      hangInput.materialOf(host.stock).kind === 'solid' && host.grain === 'length' && Math.abs(host.frame.u.up) === Math.abs(guest.frame.u.along);
+    if (wide * MOVES <= TAKES_MM || together) return [];
+    const nominal = stockOf(guest.stock).product.nominal.nm;
+    const sheet = Object.values(workshop.products).find(
+      ({ kind, nominal: thick, material, unit: own }) =>
+        kind === 'sheet' && Math.abs(thick.nm - nominal) < 1e6 && own === box.unit && material !== 'white-pine' && material.includes('plywood'),
+    );
+    return [
+      {
+        check: 'wood-movement',
+        unit: box.id,
+        severity: 'look',
+        station: 'box',
+        name: guest.name,
+        other: host.name,
+        widthNm: Math.round(wide * 1e6),
+        movesMm: wide * MOVES,
+        panels: [guest.id, host.id],
+        fixes: sheet
+          ? [
+              {
+                label: { key: 'use-stock', text: sheet.name },
+                edit: stockPaths(context, guest.stock).map((path) => ({ path: inUnit(context, ...path), value: sheet.id })),
+              },
+            ]
+          : [],
+      },
+    ];
+  });
+};
+
+/** Where the unit says that something is cut from this stock. */
+const stockPaths = ({ box }: CheckContext, stock: string): (readonly string[])[] =>
+  familyOf(box)
+    .form.fields.filter(({ kind, path }) => kind === 'stock' && path.reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], box) === stock)
+    .map(({ path }) => path);
+
+/** A pane that is weighed and cut as something else. */
+const notGlass: Check = (context) => {
+  const { box, unit, hangInput, stockOf, workshop } = context;
+  const pane = unit.panels.find(({ name }) => name.key === 'door-glass');
+  if (!pane || hangInput.materialOf(pane.stock).kind === 'glass') return [];
+  const glass = Object.values(workshop.products).find(({ material, unit: own }) => material === 'glass' && own === box.unit);
+  return [
+    {
+      check: 'not-glass',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      product: stockOf(pane.stock).product.name,
+      panels: [pane.id],
+      fixes: glass ? [{ label: { key: 'glaze-with', text: glass.name }, edit: [{ path: inUnit(context, 'doors', 'infillStock'), value: glass.id }] }] : [],
+    },
+  ];
+};
+
+export const JOINERY_CHECKS: readonly Check[] = [throughOrBetween, tightBack, roundCorner, splitBack, gluedShut, notMirrored, woodMovement, notGlass];

@@ -1,0 +1,297 @@
+/** Checks of how it is made: what is cut first, when it is finished, and what is driven where. Rules: docs/checks.md. */
+import { END_IN_MM, pocketFace, seamOf } from '../joints/drilling.ts';
+import { screwById } from '../joints/screws.ts';
+import { entered } from '../length/entered.ts';
+import { NM_PER, toMm } from '../length/length.ts';
+import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { place } from '../solid/panel.ts';
+import { boundsOf } from '../solid/views.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
+import type { Fix } from './finding.ts';
+
+/** Edges that are no longer square to their neighbors once a part is shaped. */
+const isShaped = ({ outline, cuts }: ResolvedPanel): boolean =>
+  outline.some(({ id }) => id === 'slope' || id === 'taper' || id === 'corner' || id === 'corner-2') || cuts.some(({ kind }) => kind === 'notch');
+
+const taperBeforeSlots: Check = (context) => {
+  const { box, unit } = context;
+  if (box.cutFirst === 'slots') return [];
+  const parts = unit.panels.filter((panel) => panel.strips.length > 0 && isShaped(panel));
+  const [first] = parts;
+  if (!first) return [];
+  return [
+    {
+      check: 'taper-before-slots',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      name: first.name,
+      slots: parts.reduce((sum, { strips }) => sum + strips.length, 0),
+      panels: parts.map(({ id }) => id),
+      fixes: [{ label: { key: 'slots-first' }, edit: [{ path: inUnit(context, 'cutFirst'), value: 'slots' }] }],
+    },
+  ];
+};
+
+/** An arm with a brush goes into an opening this wide, and so far in. [A] */
+const HAND_MM = 120;
+const ARM_MM = 250;
+
+const finishBeforeAssembly: Check = (context) => {
+  const { box, unit } = context;
+  if (box.finish.kind === 'none' || box.finish.when === 'before') return [];
+  const narrow = unit.compartments.find(({ width, height, depth }) => Math.min(toMm(width.value), toMm(height.value)) < HAND_MM && toMm(depth.value) > ARM_MM);
+  if (!narrow) return [];
+  return [
+    {
+      check: 'finish-before-assembly',
+      unit: box.id,
+      severity: 'look',
+      station: 'box',
+      name: narrow.name,
+      openNm: Math.min(narrow.width.value, narrow.height.value),
+      depthNm: narrow.depth.value,
+      panels: [narrow.floor],
+      fixes: [
+        {
+          label: { key: 'finish-before' },
+          edit: [
+            { path: inUnit(context, 'finish', 'when'), value: 'before' },
+            { path: inUnit(context, 'finish', 'masked'), value: true },
+          ],
+        },
+      ],
+    },
+  ];
+};
+
+const maskIt = (context: CheckContext): Fix => ({ label: { key: 'mask-glue' }, edit: [{ path: inUnit(context, 'finish', 'masked'), value: true }] });
+const gluedJoints = ({ unit }: CheckContext): Meeting[] => unit.meetings.filter(({ joint }) => joint.glue);
+
+/** Stain put on after glue came out of the joints: it does not take there. */
+const squeezeOut: Check = (context) => {
+  const { box } = context;
+  const glued = gluedJoints(context);
+  if (box.finish.kind !== 'stain' || box.finish.when === 'before' || box.finish.masked || glued.length === 0) return [];
+  return [
+    {
+      check: 'squeeze-out',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      joints: glued.length,
+      panels: [...new Set(glued.map(({ host }) => host))],
+      fixes: [maskIt(context)],
+    },
+  ];
+};
+
+/** A finish put on before assembly, on faces that are to be glued. */
+const gluedOverFinish: Check = (context) => {
+  const { box } = context;
+  const glued = gluedJoints(context);
+  if (box.finish.kind === 'none' || box.finish.when === 'after' || box.finish.masked || glued.length === 0) return [];
+  return [
+    {
+      check: 'glue-on-finish',
+      why: 'finish',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      product: box.finish.kind,
+      panels: [...new Set(glued.map(({ host }) => host))],
+      fixes: [maskIt(context)],
+    },
+  ];
+};
+
+interface Driven {
+  readonly meeting: Meeting;
+  readonly fastening: Fastening;
+  readonly guest: ResolvedPanel;
+  readonly host: ResolvedPanel;
+  /** Into the guest's edge, mm. */
+  readonly intoMm: number;
+  readonly seamMm: number;
+}
+
+/** Everything driven or doweled into an edge of a part. */
+const driven = ({ unit }: CheckContext): Driven[] =>
+  unit.meetings.flatMap((meeting): Driven[] => {
+    const { fastening, depth } = meeting.joint;
+    const guest = unit.byId.get(meeting.guest)!;
+    const host = unit.byId.get(meeting.host)!;
+    const seam = seamOf(meeting, guest);
+    if (!fastening || !seam) return [];
+    return [{ meeting, fastening, guest, host, intoMm: toMm(fastening.length) - toMm(host.thickness) + toMm(depth), seamMm: seam.lengthMm }];
+  });
+
+/** A brad wanders off its line by this at first, and by a tenth of its way in the part. [A] */
+const DRIFT_MM = 3;
+const DRIFT_SHARE = 0.1;
+
+const nailBlowsOut: Check = (context) => {
+  const { box } = context;
+  const rows = driven(context)
+    .filter(({ fastening }) => fastening.by === 'brads')
+    .map((row) => ({ ...row, drift: DRIFT_MM + DRIFT_SHARE * Math.max(0, row.intoMm), cover: toMm(row.guest.thickness) / 2 }))
+    .filter(({ drift, cover }) => drift > cover);
+  const worst = rows.sort((a, b) => b.drift - b.cover - (a.drift - a.cover))[0];
+  if (!worst) return [];
+  const { guest, host, meeting, drift, cover, fastening } = worst;
+  const through = toMm(host.thickness) - toMm(meeting.joint.depth);
+  const longest = Math.floor(through + (cover - DRIFT_MM) / DRIFT_SHARE);
+  const shorter = entered(box.unit === 'mm' ? `${Math.floor(longest / 5) * 5} mm` : `${Math.floor(longest / 6.35) / 4} in`);
+  const fixes: Fix[] =
+    toMm(shorter.nm) - through >= LEAST_BRAD_MM
+      ? [{ label: { key: 'use-brads', lengthNm: shorter.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: shorter }] }]
+      : [];
+  const screws: Fix = { label: { key: 'screws-instead' }, edit: [{ path: inUnit(context, 'assembly', 'by'), value: 'screws' }] };
+  return [
+    {
+      check: 'nail-blows-out',
+      unit: box.id,
+      severity: 'change',
+      station: 'box',
+      name: guest.name,
+      lengthNm: fastening.length,
+      driftMm: drift,
+      coverMm: cover,
+      panels: [guest.id, host.id],
+      fixes: [...fixes, screws],
+    },
+  ];
+};
+
+/** A brad holds a joint together while the glue sets from so much in the part. [A] */
+const LEAST_BRAD_MM = 12;
+
+const visiblePocketHoles: Check = (context) => {
+  const { box, unit } = context;
+  const closed = unit.panels.some(({ role }) => role === 'door');
+  for (const { fastening, guest } of driven(context)) {
+    if (fastening.by !== 'pockets' || !fastening.pockets || closed || Math.abs(guest.frame.w.up) < 0.5) continue;
+    const face = pocketFace(guest, fastening);
+    const depth = face === 'reference' ? 0 : guest.thickness;
+    const up = place(guest.frame, { u: 0, v: 0 }, depth).up;
+    const looksUp = (face === 'other') === guest.frame.w.up > 0;
+    const seen = looksUp ? up < fastening.pockets.eyeUp : up > fastening.pockets.eyeUp;
+    if (!seen) continue;
+    return [
+      {
+        check: 'visible-pocket-holes',
+        unit: box.id,
+        severity: 'look',
+        station: 'box',
+        name: guest.name,
+        side: looksUp ? 'upper' : 'under',
+        faceUpNm: Math.round(up + box.place.up.nm),
+        panels: [guest.id],
+        fixes: [{ label: { key: 'hide-pockets' }, edit: [{ path: inUnit(context, 'assembly', 'pocketsOn'), value: 'hidden' }] }],
+      },
+    ];
+  }
+  return [];
+};
+
+/** From the end of a part, in diameters: pre-bored, and not; from its edge. [NDS 12.1 commentary (m)] */
+const END_BORED = 10;
+const END_BARE = 15;
+const FROM_EDGE = 2.5;
+
+/** How far from where a seam ends its fasteners must stand, diameters: a seam across the grain ends at the part's edges, one along it at its ends. */
+const wantedOf = ({ meeting, guest }: Driven): number => {
+  const across = meeting.edge === 'start' || meeting.edge === 'end';
+  return across === (guest.grain !== 'width') ? FROM_EDGE : END_BORED;
+};
+
+const edgeSplit: Check = (context) => {
+  const { box } = context;
+  const screws = driven(context).filter(({ fastening }) => fastening.by === 'screws');
+  const base = { check: 'edge-split' as const, unit: box.id, severity: 'change' as const, station: 'box' as const };
+  const bare = screws.find(({ fastening }) => !fastening.pilot);
+  if (bare) {
+    const wantedMm = END_BARE * screwById(bare.fastening.screw).diameterMm;
+    const fixes: Fix[] = [{ label: { key: 'drill-pilots' }, edit: [{ path: inUnit(context, 'assembly', 'pilot'), value: true }] }];
+    return [
+      {
+        ...base,
+        name: bare.guest.name,
+        why: 'pilot',
+        hasMm: Math.min(END_IN_MM, bare.seamMm / (2 * bare.fastening.count)),
+        wantedMm,
+        panels: [bare.guest.id],
+        fixes,
+      },
+    ];
+  }
+  const tight = screws
+    .map((row) => ({
+      ...row,
+      has: row.fastening.count > 1 ? Math.min(END_IN_MM, row.seamMm / (2 * row.fastening.count)) : row.seamMm / 2,
+      wanted: Math.min(END_IN_MM, wantedOf(row) * screwById(row.fastening.screw).diameterMm),
+    }))
+    .find(({ has, wanted }) => has < wanted - 1e-9);
+  if (!tight) return [];
+  const { guest, fastening, seamMm, has, wanted } = tight;
+  const count = Math.max(1, Math.floor(seamMm / (2 * wanted)));
+  const path = guest.role === 'hanging-rail' && box.hanging.railScrews === fastening.count ? ['hanging', 'railScrews'] : ['assembly', 'perJoint'];
+  const fixes: Fix[] =
+    count < fastening.count ? [{ label: { key: 'fewer-screws', number: count }, edit: [{ path: inUnit(context, ...path), value: count }] }] : [];
+  return [{ ...base, severity: 'look', name: guest.name, why: 'end', hasMm: has, wantedMm: wanted, panels: [guest.id], fixes }];
+};
+
+/** A hollow door is solid only so far in from its edges. [A] */
+const SOLID_EDGE_MM = 30;
+
+const hollowCore: Check = (context) => {
+  const { box, hangInput, stockOf, workshop } = context;
+  const hollow = (panel: ResolvedPanel): boolean => hangInput.materialOf(panel.stock).kind === 'hollow';
+  const found = driven(context).find(
+    ({ guest, host, intoMm, meeting }) =>
+      (hollow(guest) && intoMm > SOLID_EDGE_MM) || (hollow(host) && isFace(meeting.face) && inward(host, guest) > SOLID_EDGE_MM),
+  );
+  if (!found) return [];
+  const { guest, host, intoMm } = found;
+  const part = hollow(guest) && intoMm > SOLID_EDGE_MM ? guest : host;
+  const sound = Object.values(workshop.products).find(
+    ({ unit: own, material, nominal }) => own === box.unit && material.endsWith('plywood') && nominal.nm > 16 * NM_PER.mm,
+  );
+  return [
+    {
+      check: 'hollow-core',
+      unit: box.id,
+      severity: 'stop',
+      station: 'box',
+      name: part.name,
+      product: stockOf(part.stock).product.name,
+      reachMm: part === guest ? intoMm : inward(host, guest),
+      edgeMm: SOLID_EDGE_MM,
+      panels: [guest.id, host.id],
+      fixes:
+        sound && part.stock === box.stock
+          ? [{ label: { key: 'use-stock', text: sound.name }, edit: [{ path: inUnit(context, 'stock'), value: sound.id }] }]
+          : [],
+    },
+  ];
+};
+
+/** How far the middle of a guest stands in from the nearest end of its host, mm: along the host's length. */
+function inward(host: ResolvedPanel, guest: ResolvedPanel): number {
+  const [a, b] = [boundsOf(host), boundsOf(guest)];
+  const axis = Math.abs(host.frame.u.up) > 0.5 ? ('up' as const) : ('along' as const);
+  const middle = (b.low[axis] + b.high[axis]) / 2;
+  return Math.min(middle - a.low[axis], a.high[axis] - middle);
+}
+
+export const MAKING_CHECKS: readonly Check[] = [
+  taperBeforeSlots,
+  finishBeforeAssembly,
+  squeezeOut,
+  gluedOverFinish,
+  nailBlowsOut,
+  visiblePocketHoles,
+  edgeSplit,
+  hollowCore,
+];

@@ -1,0 +1,167 @@
+/**
+ * Holes for what fastens a joint: where they stand in both panels. They hold their fastener again, so that
+ * they take nothing from a panel's weight or body; the cut list and the drawings read them.
+ */
+import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
+import { place, type EdgeId, type Face, type Panel, type Point } from '../solid/panel.ts';
+import { outwardOf, type ResolvedPanel } from '../solid/resolve.ts';
+import { dot, minusVector, type Vector } from '../solid/vector.ts';
+import type { Label } from '../worked/dimension.ts';
+import { screwById } from './screws.ts';
+
+/** A row of equal holes in one face or edge of a panel. */
+export interface Drilled {
+  /** The meeting they are for. */
+  readonly meeting: string;
+  readonly panel: string;
+  /** An edge is drilled in the middle of its thickness. */
+  readonly on: Face | EdgeId;
+  /** In the panel's own (u, v), the first and the step to the next. */
+  readonly at: Point;
+  readonly step: Point;
+  readonly count: number;
+  readonly diameter: Length;
+  /** Null goes through. */
+  readonly depth: Length | null;
+  readonly reason: Label;
+}
+
+/** The outermost fasteners stand so far in from the ends of a joint, or nearer where it is short. [ASSUME] */
+export const END_IN_MM = 40;
+/** A pocket begins so far from the guest's end on its face, and is as wide as this. [ASSUME] drilled at 15 degrees for 18 mm */
+const POCKET = { inMm: 38, acrossMm: 9.5 } as const;
+/** A dowel, and how much deeper its two holes are together than it is long. [ASSUME] */
+export const DOWEL = { acrossMm: 8, playMm: 2 } as const;
+/** Pilot holes are 9/10 of the root in hard wood and sheet goods. [NDS 12.1.5] */
+const PILOT_SHARE = 0.9;
+
+/** Along a joint of this length, mm: where n fasteners stand. */
+export function fastenersAlong(lengthMm: number, count: number): number[] {
+  if (count === 1) return [lengthMm / 2];
+  const end = Math.min(END_IN_MM, lengthMm / (2 * count));
+  return Array.from({ length: count }, (_, k) => end + (k * (lengthMm - 2 * end)) / (count - 1));
+}
+
+/** All holes of a unit for its fasteners, by panel. */
+export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: readonly Meeting[]): ReadonlyMap<string, readonly Drilled[]> {
+  const all = new Map<string, Drilled[]>();
+  for (const meeting of meetings)
+    for (const row of holesOf(meeting, byId.get(meeting.guest)!, byId.get(meeting.host)!)) all.set(row.panel, [...(all.get(row.panel) ?? []), row]);
+  return all;
+}
+
+/** The stretch of the guest's edge that lies on its host: where fasteners can stand. */
+export interface Seam {
+  readonly from: Point;
+  readonly to: Point;
+  readonly lengthMm: number;
+}
+
+export function seamOf(meeting: Meeting, guest: Panel): Seam | null {
+  if (isFace(meeting.edge)) return null;
+  const at = guest.outline.findIndex(({ id }) => id === meeting.edge);
+  const from = guest.outline[at]!.from;
+  const to = guest.outline[(at + 1) % guest.outline.length]!.from;
+  return { from, to, lengthMm: Math.hypot(to.u - from.u, to.v - from.v) / NM_PER.mm };
+}
+
+function holesOf(meeting: Meeting, guest: ResolvedPanel, host: ResolvedPanel): Drilled[] {
+  const { fastening } = meeting.joint;
+  const seam = seamOf(meeting, guest);
+  // Brads need no hole; strips laid on a face are drilled as they lie.
+  if (!fastening || !seam || fastening.by === 'brads' || seam.lengthMm <= 0) return [];
+  const row = rowAlong(seam, fastening.count);
+  if (fastening.by === 'pockets') return [pockets(meeting, guest, row, fastening)];
+  const inHost = rowInHost(guest, host, row);
+  if (fastening.by === 'dowels') {
+    const each = Math.round(((toMm(fastening.length) + DOWEL.playMm) / 2) * NM_PER.mm);
+    const mostInHost = Math.max(0, Math.round(host.thickness - meeting.joint.depth - 4 * NM_PER.mm));
+    const hostDeep = isFace(meeting.face) ? Math.min(each, mostInHost) : each;
+    const same = { meeting: meeting.id, count: row.count, diameter: nm(DOWEL.acrossMm), reason: { key: 'dowel-hole' } };
+    return [
+      { ...same, ...row, panel: guest.id, on: meeting.edge, depth: (2 * each - hostDeep) as Length },
+      { ...same, ...inHost, panel: host.id, on: meeting.face, depth: (hostDeep + (isFace(meeting.face) ? meeting.joint.depth : 0)) as Length },
+    ];
+  }
+  if (!isFace(meeting.face)) return [];
+  const screw = screwById(fastening.screw);
+  const through = host.thickness - meeting.joint.depth;
+  const same = { meeting: meeting.id, count: row.count };
+  const clear: Drilled = {
+    ...same,
+    ...inHost,
+    panel: host.id,
+    on: meeting.face === 'reference' ? 'other' : 'reference',
+    diameter: nm(screw.diameterMm),
+    depth: null,
+    reason: { key: 'screw-hole' },
+  };
+  const pilot: Drilled = {
+    ...same,
+    ...row,
+    panel: guest.id,
+    on: meeting.edge,
+    diameter: nm(PILOT_SHARE * screw.rootMm),
+    depth: Math.max(0, fastening.length - through) as Length,
+    reason: { key: 'pilot-hole' },
+  };
+  return fastening.pilot ? [clear, pilot] : [clear];
+}
+
+const nm = (mm: number): Length => (Math.round(mm * 10) * (NM_PER.mm / 10)) as Length;
+
+interface Row {
+  readonly at: Point;
+  readonly step: Point;
+  readonly count: number;
+}
+
+function rowAlong({ from, to, lengthMm }: Seam, count: number): Row {
+  const places = fastenersAlong(lengthMm, count);
+  const run = { u: (to.u - from.u) / lengthMm, v: (to.v - from.v) / lengthMm };
+  const point = (mm: number): Point => ({ u: Math.round(from.u + run.u * mm), v: Math.round(from.v + run.v * mm) });
+  const at = point(places[0]!);
+  const step = places.length > 1 ? places[1]! - places[0]! : 0;
+  return { at, step: { u: Math.round(run.u * step), v: Math.round(run.v * step) }, count };
+}
+
+/** The same row as it stands in the host's plane. */
+function rowInHost(guest: ResolvedPanel, host: ResolvedPanel, { at, step }: Row): { at: Point; step: Point } {
+  const inPlane = (point: Vector): Point => {
+    const from = minusVector(point, host.frame.origin);
+    return { u: Math.round(dot(from, host.frame.u)), v: Math.round(dot(from, host.frame.v)) };
+  };
+  const middle = (point: Point): Point => inPlane(place(guest.frame, point, guest.thickness / 2));
+  const first = middle(at);
+  const next = middle({ u: at.u + step.u, v: at.v + step.v });
+  return { at: first, step: { u: next.u - first.u, v: next.v - first.v } };
+}
+
+/** Pockets stand in from the guest's end, on the face that is asked for. */
+function pockets(meeting: Meeting, guest: ResolvedPanel, row: Row, fastening: Fastening): Drilled {
+  const outward = outwardOf(guest.outline, meeting.edge as EdgeId);
+  const by = POCKET.inMm * NM_PER.mm;
+  return {
+    meeting: meeting.id,
+    panel: guest.id,
+    on: pocketFace(guest, fastening),
+    at: { u: Math.round(row.at.u - outward.u * by), v: Math.round(row.at.v - outward.v * by) },
+    step: row.step,
+    count: row.count,
+    diameter: nm(POCKET.acrossMm),
+    // At a slant: it comes out of the end, never of the other face.
+    depth: guest.thickness,
+    reason: { key: 'pocket-hole' },
+  };
+}
+
+/** Face of a guest its pockets are drilled into; an upright one has them on its reference face. */
+export function pocketFace({ frame }: Panel, { pockets }: Fastening): Face {
+  const level = Math.abs(frame.w.up) > 0.5;
+  if (!level || !pockets) return 'reference';
+  const upper: Face = frame.w.up > 0 ? 'other' : 'reference';
+  const under: Face = upper === 'other' ? 'reference' : 'other';
+  const on = pockets.on === 'hidden' ? (frame.origin.up > pockets.eyeUp ? 'upper' : 'under') : pockets.on;
+  return on === 'upper' ? upper : under;
+}
