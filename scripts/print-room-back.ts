@@ -36,6 +36,8 @@ function set(row: Row, [key, ...rest]: readonly string[], value: unknown): Row {
   return { ...row, [key!]: rest.length === 0 ? value : set(row[key!] as Row, rest, value) };
 }
 
+/** A part of a run with nothing under it. */
+const hungOnly = { lower: null, lowerShelves: 1, lowerFront: 'open' };
 const mm = (text: string) => entered(`${text} mm`);
 const bay = (id: string, at: number, tool: string, width: string | null, length: string, kg: number) => ({
   [id]: { id, order: at, tool, width: width === null ? null : mm(width), toolLength: mm(length), kg, held: 'ledge', block: null },
@@ -115,9 +117,9 @@ export const BACK_UNITS: readonly UnitDesign[] = [
   unit('cabinet-run', 'run', 'Furniture run', ['2200 mm', '700 mm', '300 mm'], ['7050 mm', '1400 mm'], {
     fillerRight: mm('40'),
     parts: {
-      c1: { id: 'c1', order: 1, kind: 'box', width: null, height: null, shelves: 2, front: 'doors', bridge: null },
-      g1: { id: 'g1', order: 2, kind: 'open', width: mm('500'), height: null, shelves: 0, front: 'open', bridge: mm('280') },
-      c2: { id: 'c2', order: 3, kind: 'box', width: null, height: mm('560'), shelves: 1, front: 'open', bridge: null },
+      c1: { id: 'c1', order: 1, kind: 'box', width: null, height: null, shelves: 2, front: 'doors', bridge: null, ...hungOnly },
+      g1: { id: 'g1', order: 2, kind: 'open', width: mm('500'), height: null, shelves: 0, front: 'open', bridge: mm('280'), ...hungOnly },
+      c2: { id: 'c2', order: 3, kind: 'box', width: null, height: mm('560'), shelves: 1, front: 'open', bridge: null, ...hungOnly },
     },
   }),
   unit('shelf-box', 'bays', 'Bay cupboard', ['900 mm', '760 mm', '290 mm'], ['7950 mm', '300 mm'], {

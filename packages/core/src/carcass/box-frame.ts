@@ -81,6 +81,8 @@ export interface HungFrame<D extends UnitBase = UnitBase> extends Base<D> {
   readonly insideWidth: Dimension;
   readonly ceiling: Length;
   readonly insideRear: Length;
+  /** Bottom of what hangs, where that is not the bottom of the unit. */
+  readonly footUp?: Length;
   /** Where the carcass itself would push the wall. */
   readonly floorMid: number;
 }

@@ -9,12 +9,14 @@ import type { Meeting } from '../solid/meeting.ts';
 import { frame, type Panel } from '../solid/panel.ts';
 import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { dimension, extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import type { DoorChoice } from './doors.ts';
 import { between, fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
+import { buildDrawerUnit, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
+import { nested } from './group.ts';
 import { FLOOR, newShelfBox, type ShelfBox, type ShelfElement } from './shelf-box.ts';
 import { newShell, type Shelled } from './shell.ts';
 import { inOrder } from './spaces.ts';
@@ -31,6 +33,10 @@ export interface RunPart {
   readonly height: Entered | null;
   readonly shelves: number;
   readonly front: Front;
+  /** Height of a box under it that stands on the floor, with what it stands on; null for none. */
+  readonly lower: Entered | null;
+  readonly lowerShelves: number;
+  readonly lowerFront: Front;
   /** Across a free stretch: underside of a shelf below the run's top; null for none. */
   readonly bridge: Entered | null;
 }
@@ -43,6 +49,13 @@ export interface CabinetRun extends Shelled {
   readonly fillerLeft: Entered | null;
   readonly fillerRight: Entered | null;
   readonly endPanels: boolean;
+  /** Under lower boxes. */
+  readonly stand: 'feet' | 'toe';
+  readonly standHeight: Entered;
+  /** Of lower boxes; null for the run's own. */
+  readonly lowerDepth: Entered | null;
+  /** Of every drawer in it. */
+  readonly slides: { readonly length: Entered; readonly clearance: Entered; readonly ratedKg: number };
   readonly parts: Readonly<Record<string, RunPart>>;
 }
 
@@ -54,6 +67,9 @@ export const newRunPart = (id: string, order: number, kind: RunPart['kind'] = 'b
   height: null,
   shelves: 1,
   front: 'open',
+  lower: null,
+  lowerShelves: 1,
+  lowerFront: 'doors',
   bridge: null,
 });
 
@@ -70,6 +86,10 @@ export function newCabinetRun(start: NewUnit): CabinetRun {
     fillerLeft: null,
     fillerRight: null,
     endPanels: false,
+    stand: 'feet',
+    standHeight: pick(unit, '100', '4'),
+    lowerDepth: null,
+    slides: { length: pick(unit, '250', '10'), clearance: pick(unit, '12.7', '1/2'), ratedKg: 25 },
     parts: Object.fromEntries(parts.map((part) => [part.id, part])),
   };
 }
@@ -94,6 +114,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const laid = layParts(box, stockOf);
   const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, unit: boxOf(box, each, stockOf) }));
+  const lowers = laid.filter(({ part }) => part.lower !== null).map((each) => ({ ...each, unit: boxOf(box, each, stockOf, 'lower') }));
   const base: RunFrame = {
     box: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
@@ -107,24 +128,34 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
     ceiling: (box.height.nm - T) as Length,
     insideRear: rear,
     floorMid: Math.min(...boxes.map(({ unit }) => unit.hanging.standoffUp)),
+    footUp: Math.min(...boxes.map(({ part }) => box.height.nm - (part.height ?? box.height).nm)) as Length,
   };
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const bridges = laid.flatMap((each, index) => bridgeOf(base, laid, boxes, each, index));
   const ends = endsOf(base, laid);
+  const stands = lowers.map((each) => standOf(base, each));
   const first = boxes[0]!;
-  const doors = Math.max(0, ...boxes.map(({ unit }) => unit.outside.depth.value - rear - box.depth.nm));
+  const deepest = Math.max(0, ...[...boxes, ...lowers].map(({ unit }) => unit.outside.depth.value - rear - box.depth.nm));
   return {
     id: box.id,
-    panels: [...boxes.flatMap(({ unit }) => unit.panels), ...bridges.flatMap(({ panels }) => panels), ...ends.panels, ...hangingPanels],
+    panels: [
+      ...boxes.flatMap(({ unit }) => unit.panels),
+      ...lowers.flatMap(({ unit }) => unit.panels),
+      ...stands.flatMap(({ panels }) => panels),
+      ...bridges.flatMap(({ panels }) => panels), ...ends.panels,
+      ...hangingPanels,
+    ],
     meetings: [
       ...boxes.flatMap(({ unit }) => unit.meetings),
+      ...lowers.flatMap(({ unit }) => unit.meetings),
+      ...stands.flatMap(({ meetings }) => meetings),
       ...bridges.flatMap(({ meetings }) => meetings),
       ...ends.meetings,
       ...joined(base, laid),
       ...boxes.map((each) => onCleat(base, each)),
     ],
-    compartments: [...boxes.flatMap(({ unit }) => unit.compartments), ...bridges.flatMap(({ spaces }) => spaces)],
-    hardware: boxes.flatMap(({ unit }) => unit.hardware),
+    compartments: [...boxes, ...lowers].flatMap(({ unit }) => unit.compartments).concat(bridges.flatMap(({ spaces }) => spaces)),
+    hardware: [...boxes.flatMap(({ unit }) => unit.hardware), ...lowers.flatMap(({ unit }) => unit.hardware), ...stands.flatMap(({ hardware }) => hardware)],
     typed: typedWidths(box, laid, T),
     // Every box hands its weight to the cleat by a rail of its own.
     hanging: { ...hanging, hangingRail: first.unit.hanging.hangingRail },
@@ -134,7 +165,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
       depth: dimension([
         plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
         plus('gap-behind', rear),
-        ...(doors > 0 ? [plus('door', doors as Length)] : []),
+        ...(deepest > 0 ? [plus(lowers.length > 0 ? 'deepest-part' : 'door', deepest as Length)] : []),
       ]),
     },
   };
@@ -182,56 +213,91 @@ function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Leng
   ];
 }
 
-/** A box of the run as a shelf box of its own, moved to its place, its names under its part's. */
-function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf): Unit {
+/** The upper box of a part, hung from the run's top, or the lower one, standing on the floor. */
+function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf, level: 'upper' | 'lower' = 'upper'): Unit {
   const nm = (value: number): Entered => entered(`${value / 1e6} mm`);
-  const height = part.height ?? run.height;
-  const shelves = Array.from({ length: part.shelves }, (_, index): ShelfElement => ({
-    id: `s${index + 1}`,
-    order: index,
-    at: null,
-    in: FLOOR,
-    level: 0,
-    fixing: 'fixed',
-  }));
-  const alone: ShelfBox = {
-    ...newShelfBox({ ...run, backStock: run.back.stock, contents: { preset: 'nothing', kg: null }, shelves: 0 }),
-    ...{ top: run.top, bottom: run.bottom, back: run.back, shelfJoint: run.shelfJoint, doors: run.doors, front: part.front },
-    ...{ jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
-    width: nm(width.value),
-    height,
-    hanging: { ...run.hanging, kind: 'outside', spacer: null, lowerCleat: null },
-    shelves: Object.fromEntries(shelves.map((shelf) => [shelf.id, shelf])),
+  const lower = level === 'lower';
+  const height = lower ? nm(part.lower!.nm - run.standHeight.nm) : (part.height ?? run.height);
+  const front = lower ? part.lowerFront : part.front;
+  const count = lower ? part.lowerShelves : part.shelves;
+  const depth = lower ? (run.lowerDepth ?? run.depth) : run.depth;
+  const start: NewUnit = { ...run, depth, width: nm(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
+  const shared = {
+    ...{ top: run.top, bottom: run.bottom, back: run.back, jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
+    // What stands on the floor has no rail to hang by.
+    hanging: { ...run.hanging, kind: 'outside' as const, spacer: null, lowerCleat: null, ...(lower ? { rail: null } : {}) },
   };
-  const unit = buildShelfBox(alone, stockOf);
-  const up = run.height.nm - height.nm;
-  const named = (name: string): string => {
-    const [owner, role, ...rest] = name.split('/');
-    return [owner, role, part.id, ...rest].join('/');
-  };
-  const kept = unit.panels.filter(({ role }) => role !== 'cabinet-half' && role !== 'wall-half' && role !== 'spacer');
-  const move = (panel: Panel): Panel => {
-    const { origin } = panel.frame;
-    return { ...panel, id: named(panel.id), frame: { ...panel.frame, origin: vector(origin.along + left, origin.up + up, origin.out) } };
-  };
-  const spaceOf = (space: Compartment): Compartment => ({
-    ...space,
-    id: named(space.id),
-    floor: named(space.floor),
-    keptBy: space.keptBy === FLOOR ? part.id : `${part.id}-${space.keptBy}`,
-    at: { along: (space.at.along + left) as Length, up: (space.at.up + up) as Length, out: space.at.out },
+  const unit = front === 'drawers' ? buildDrawerUnit({ ...drawersOf(run, start, Math.max(1, count)), ...shared }, stockOf) : buildShelfBox({ ...shelvesOf(run, start, count), ...shared, front }, stockOf);
+  const name = lower ? `${part.id}-low` : part.id;
+  return nested(unit, {
+    part: name,
+    along: left,
+    up: lower ? run.standHeight.nm : run.height.nm - height.nm,
+    stands: lower,
+    keptBy: (space) => (space === FLOOR ? name : `${name}-${space}`),
   });
+}
+
+function shelvesOf(run: CabinetRun, start: NewUnit, count: number): ShelfBox {
+  const shelves = Array.from({ length: count }, (_, index): ShelfElement => ({ id: `s${index + 1}`, order: index, at: null, in: FLOOR, level: 0, fixing: 'fixed' }));
+  return { ...newShelfBox({ ...start, shelves: 0 }), shelfJoint: run.shelfJoint, doors: run.doors, shelves: Object.fromEntries(shelves.map((shelf) => [shelf.id, shelf])) };
+}
+
+/** Drawers of equal fronts from the same datum with the same gap: boxes of one height line up by themselves. */
+function drawersOf(run: CabinetRun, start: NewUnit, count: number): DrawerUnit {
+  const made = newDrawerUnit(start);
+  const drawers = Array.from({ length: count }, (_, index) => ({ id: `d${index + 1}`, order: index, height: null }));
   return {
-    ...unit,
-    panels: kept.map(move),
-    meetings: unit.meetings.map((meeting) => ({ ...meeting, id: named(meeting.id), guest: named(meeting.guest), host: named(meeting.host) })),
-    compartments: unit.compartments.map(spaceOf),
-    hardware: unit.hardware.map((each): Hardware => ({ ...each, id: named(each.id), panel: named(each.panel) })),
-    hanging: {
-      ...unit.hanging,
-      hangingRail: unit.hanging.hangingRail && named(unit.hanging.hangingRail),
-      standoffUp: (unit.hanging.standoffUp + up) as Length,
-    },
+    ...made,
+    frontStock: run.doors.stock,
+    fronts: run.doors.lies === 'inset' ? 'inset' : 'overlay',
+    gap: run.doors.reveal,
+    growth: 1,
+    slides: { ...made.slides, length: run.slides.length, clearance: run.slides.clearance, ratedKg: run.slides.ratedKg },
+    drawers: Object.fromEntries(drawers.map((drawer) => [drawer.id, drawer])),
+  };
+}
+
+/** A toe base stands so far behind the front edges. [ASSUME] */
+const TOE_BACK = 60_000_000;
+
+/** What a lower box stands on: bought feet, or four boards on edge under it. */
+function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; meetings: Meeting[]; hardware: Hardware[] } {
+  const { box, T, rear } = base;
+  const name = `${part.id}-low`;
+  const bottom = id(base, `bottom/${name}`);
+  if (box.stand === 'feet') return { panels: [], meetings: [], hardware: [{ id: `${bottom}/feet`, kind: 'foot', name: { key: 'feet' }, count: 4, panel: bottom }] };
+  const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
+  const sheet = thicknessTerm(base, box.stock);
+  const deep = (box.lowerDepth ?? box.depth).nm;
+  const high = dimension([plus('stand-height', box.standHeight.nm, { source: own(box, 'standHeight') })]);
+  const long = dimension([
+    plus('depth', deep, { source: own(box, box.lowerDepth ? 'lowerDepth' : 'depth') }),
+    ...(over > 0 ? [minus('back', over)] : []),
+    minus('toe-back', TOE_BACK as Length),
+  ]);
+  const between = extend(width, [minus('side', T, { times: 2, source: sheet.source })]);
+  const board = (which: string, at: Panel['frame'], length: Dimension): Panel => ({
+    ...panelOf(base, 'edging', `${name}-toe-${which}`, { key: `toe-${which}` }, { frame: at, length, width: high, stock: box.stock }),
+    stands: true,
+  });
+  const start = rear + over;
+  const boards = [
+    board('left', frame(vector(left + T, 0, start), OUT, UP), long),
+    board('right', frame(vector(left + width.value, 0, start), OUT, UP), long),
+    board('front', frame(vector(left + T, 0, start + long.value - T), ALONG, UP), between),
+    board('rear', frame(vector(left + T, 0, start), ALONG, UP), between),
+  ];
+  const [l, r, f, b] = boards.map((panel) => panel.id) as [string, string, string, string];
+  const screwed = jointOf(box, 'butt', { fastening: fasteningOf(box, 2, 'screws') });
+  const under = jointOf(box, 'butt', { fastening: null });
+  return {
+    panels: boards,
+    meetings: [
+      ...[f, b].flatMap((panel) => [meet(panel, 'start', l, 'reference', screwed), meet(panel, 'end', r, 'other', screwed)]),
+      ...[l, r, f, b].map((panel) => meet(panel, 'far', bottom, 'other', under)),
+    ],
+    hardware: [],
   };
 }
 

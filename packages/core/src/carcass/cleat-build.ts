@@ -100,7 +100,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
         '',
         { key: 'spacer' },
         {
-          frame: frame(vector(base.behind.left, 0, 0), ALONG, UP),
+          frame: frame(vector(base.behind.left, base.footUp ?? 0, 0), ALONG, UP),
           length: base.behind.length,
           width: dimension([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]),
           stock: spacer.stock,
@@ -121,7 +121,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
   }
   const standoff = outside ? (spacer ? 'spacer' : pitch ? 'lower-cleat' : 'nothing') : 'carcass';
   const standoffUp = {
-    spacer: (spacer?.height.nm ?? 0) / 2,
+    spacer: (base.footUp ?? 0) + (spacer?.height.nm ?? 0) / 2,
     'lower-cleat': contact - (pitch?.nm ?? 0),
     carcass: base.floorMid,
     nothing: valley - shortFace,

@@ -66,19 +66,26 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
   'cabinet-run': {
     ...SHELL,
     width: size(1300, 3000),
-    height: size(560, 1000),
+    height: size(560, 1300),
     depth: size(180, 420),
     stock: STOCK,
-    parts: list(2, 5, (id, order) => ({ id, order, kind: 'box', width: null, height: null, shelves: 1, front: 'open', bridge: null }), {
+    parts: list(2, 5, (id, order) => ({ id, order, kind: 'box', width: null, height: null, shelves: 1, front: 'open', bridge: null, lower: null, lowerShelves: 1, lowerFront: 'open' }), {
       kind: or('box', 'box', 'open'),
+      lower: or(null, null, entered('330 mm')),
+      lowerShelves: whole(0, 2),
+      lowerFront: or('open', 'doors', 'drawers'),
       height: or(null, null, entered('520 mm')),
       shelves: whole(0, 3),
       bridge: or(null, entered('260 mm')),
-      front: or('open', 'doors', 'door-left'),
+      front: or('open', 'doors', 'door-left', 'drawers'),
     }).map((parts) => ({ ...(parts as Row), e0: { ...((parts as Row)['e0'] as Row), kind: 'box' } })),
     fillerLeft: or(null, entered('30 mm')),
     fillerRight: or(null, entered('45 mm')),
     endPanels: fc.boolean(),
+    stand: or('feet', 'toe'),
+    standHeight: or(entered('60 mm'), entered('100 mm')),
+    lowerDepth: or(null, entered('430 mm')),
+    'slides.length': or(entered('100 mm')),
     'doors.lies': or('inset', 'half', 'full'),
   },
   'tool-till': {
@@ -92,6 +99,7 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
     lip: or(null, entered('35 mm'), entered('20 mm')),
     under: or(entered('0 mm'), entered('15 mm')),
     panel: or('joints', 'removable'),
+    dividersBy: or('glue', 'loose'),
     fit: or('tight', 'push', 'loose'),
     bays: list(1, 5, (id, order) => ({ id, order, tool: `tool ${id}`, width: null, toolLength: entered('200 mm'), kg: 0.5, held: 'ledge', block: null }), {
       width: or(null, null, entered('30 mm')),

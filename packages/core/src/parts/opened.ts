@@ -56,7 +56,8 @@ export function openingsOf(unit: ResolvedUnit, weights: UnitWeights): Opening[] 
   const seen = new Set<string>();
   for (const { guest, edge, host, joint } of unit.meetings) {
     const panel = unit.byId.get(guest)!;
-    if (seen.has(guest)) continue;
+    // What stands on the floor tips nothing off the wall.
+    if (seen.has(guest) || panel.stands) continue;
     if (joint.kind === 'hinge' && panel.role === 'door' && !isFace(edge)) {
       const panels = heldTogether(unit, guest);
       panels.forEach((id) => seen.add(id));

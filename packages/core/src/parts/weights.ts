@@ -135,7 +135,7 @@ const NO_LOTS: LotsOn = new Map();
 export interface UnitWeights {
   /** By panel id. */
   readonly panels: ReadonlyMap<string, Figure>;
-  /** What hangs: all panels but those fixed to the wall, and hardware. */
+  /** What hangs: all panels but those fixed to the wall or standing on the floor, and hardware. */
   readonly empty: Load;
   readonly contents: readonly CompartmentLoad[];
   readonly top: Load | null;
@@ -161,7 +161,7 @@ export function weightsOf(
       panel.name,
     );
     panels.set(panel.id, mass);
-    if (!panel.onWall) hung.push({ mass, centre });
+    if (!panel.onWall && !panel.stands) hung.push({ mass, centre });
   }
   return {
     panels,
@@ -289,7 +289,8 @@ function topLoad(unit: ResolvedUnit): Load {
 
 /** Empty unit and contents together, with contents multiplied by `factor`. */
 export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): Load {
-  const loads = top ? [...contents, top] : contents;
+  const hung = contents.filter(({ compartment }) => !compartment.stands);
+  const loads = top ? [...hung, top] : hung;
   const held = total(
     'contents',
     'kg',
@@ -310,4 +311,6 @@ export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): L
   };
 }
 
-export const contentsMass = ({ contents, top }: UnitWeights): number => contents.reduce((sum, { mass }) => sum + mass.value, top?.mass.value ?? 0);
+/** What hangs of what it holds, kg. */
+export const contentsMass = ({ contents, top }: UnitWeights): number =>
+  contents.reduce((sum, { mass, compartment }) => (compartment.stands ? sum : sum + mass.value), top?.mass.value ?? 0);

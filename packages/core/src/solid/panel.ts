@@ -114,6 +114,8 @@ export interface Panel {
   readonly cuts: readonly Cut[];
   /** Fixed to the wall, not carried by it. */
   readonly onWall: boolean;
+  /** Stands on the floor under what hangs: its weight is not the cleat's. */
+  readonly stands?: boolean;
   /** Meant to be taken out again: nothing may be glued to it. */
   readonly comesOut?: boolean;
 }

@@ -17,6 +17,8 @@ export interface Compartment {
   readonly width: Dimension;
   readonly height: Dimension;
   readonly depth: Dimension;
+  /** In a part that stands on the floor: what it holds is not hung. */
+  readonly stands?: boolean;
   /** Left end, floor and rear of the space. */
   readonly at: { readonly along: Length; readonly up: Length; readonly out: Length };
 }

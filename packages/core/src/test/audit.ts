@@ -55,7 +55,8 @@ export function loose(unit: ResolvedUnit): string[] {
   const held = new Set([hanging.cabinetHalf, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? '']);
   // What the cabinet half is screwed to is tied together by it.
   const rest = panels.filter(({ id }) => !held.has(id));
-  const reached = new Set([rest[0]!.id]);
+  // What stands on the floor hangs on nothing; each box of it is held by its bottom.
+  const reached = new Set([rest[0]!.id, ...rest.filter(({ stands, role }) => stands && role === 'bottom').map(({ id }) => id)]);
   for (let grown = -1; grown !== reached.size;) {
     grown = reached.size;
     for (const { guest, host, joint } of meetings) {
@@ -68,13 +69,15 @@ export function loose(unit: ResolvedUnit): string[] {
 }
 
 /** Where the outer box is not the size the unit says, along, up and out. */
-export function outerMisfit({ panels, outside }: ResolvedUnit): string[] {
+export function outerMisfit({ panels, outside, hardware }: ResolvedUnit): string[] {
   const carried = panels.filter(({ onWall }) => !onWall);
   const bounds = carried.map(boundsOf);
   const span = (axis: (typeof AXES)[number]): number => Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]));
   const low = (axis: (typeof AXES)[number]): number => Math.min(...bounds.map((each) => each.low[axis]));
+  // Feet reach from the unit's bottom to the box that stands on them.
+  const onFeet = hardware.some(({ kind }) => kind === 'foot');
   const asked = { along: toMm(outside.width.value), up: toMm(outside.height.value), out: toMm(outside.depth.value) };
-  const found = { along: span('along'), up: span('up'), out: span('out') + low('out') };
+  const found = { along: span('along'), up: onFeet ? Math.max(...bounds.map(({ high }) => high.up)) : span('up'), out: span('out') + low('out') };
   return AXES.filter((axis) => Math.abs(found[axis] - asked[axis]) > AUDIT_TOLERANCE).map((axis) => `${axis}: ${found[axis]} instead of ${asked[axis]}`);
 }
 

@@ -1,0 +1,57 @@
+/** Units within a unit: a box of a run, a module of a set. Moved to its place, its names under its part's. */
+import type { Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import type { Panel } from '../solid/panel.ts';
+import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import { vector } from '../solid/vector.ts';
+
+export interface NestedAt {
+  /** Name of the part; goes after the role in every id. */
+  readonly part: string;
+  readonly along: number;
+  readonly up: number;
+  /** Stands on the floor: what is in it is not hung. */
+  readonly stands?: boolean;
+  /** Record of the contents of a space of the part. */
+  readonly keptBy: (space: string) => string;
+}
+
+/** Everything of a unit but its cleat and spacer, as a part of another. Hanging rails stay: they hand the part on. */
+export function nested(unit: Unit, { part, along, up, stands, keptBy }: NestedAt): Unit {
+  const named = (name: string): string => {
+    const [owner, role, ...rest] = name.split('/');
+    return [owner, role, part, ...rest].join('/');
+  };
+  const flag = stands ? { stands: true } : {};
+  const kept = unit.panels.filter(({ role }) => role !== 'cabinet-half' && role !== 'wall-half' && role !== 'spacer');
+  const move = (panel: Panel): Panel => {
+    const { origin } = panel.frame;
+    return { ...panel, ...flag, id: named(panel.id), frame: { ...panel.frame, origin: vector(origin.along + along, origin.up + up, origin.out) } };
+  };
+  const spaceOf = (space: Compartment): Compartment => ({
+    ...space,
+    ...flag,
+    id: named(space.id),
+    floor: named(space.floor),
+    keptBy: keptBy(space.keptBy),
+    at: { along: (space.at.along + along) as Length, up: (space.at.up + up) as Length, out: space.at.out },
+  });
+  const meetingOf = (meeting: Meeting): Meeting => ({
+    ...meeting,
+    id: named(meeting.id),
+    guest: named(meeting.guest),
+    host: named(meeting.host),
+  });
+  return {
+    ...unit,
+    panels: kept.map(move),
+    meetings: unit.meetings.map(meetingOf),
+    compartments: unit.compartments.map(spaceOf),
+    hardware: unit.hardware.map((each): Hardware => ({ ...each, id: named(each.id), panel: named(each.panel) })),
+    hanging: {
+      ...unit.hanging,
+      hangingRail: unit.hanging.hangingRail && named(unit.hanging.hangingRail),
+      standoffUp: (unit.hanging.standoffUp + up) as Length,
+    },
+  };
+}
