@@ -40,7 +40,7 @@ function set(row: Row, [key, ...rest]: readonly string[], value: unknown): Row {
 const hungOnly = { lower: null, lowerShelves: 1, lowerFront: 'open' };
 const mm = (text: string) => entered(`${text} mm`);
 const bay = (id: string, at: number, tool: string, width: string | null, length: string, kg: number) => ({
-  [id]: { id, order: at, tool, width: width === null ? null : mm(width), toolLength: mm(length), kg, held: 'ledge', block: null },
+  [id]: { id, order: at, tool, width: width === null ? null : mm(width), toolLength: mm(length), kg, held: 'ledge', block: null, spare: false },
 });
 
 export const BACK_UNITS: readonly UnitDesign[] = [

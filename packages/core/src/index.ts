@@ -169,6 +169,7 @@ export {
 } from './formats/project-file.ts';
 export { merge, type Merge } from './formats/merge.ts';
 export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
+export { sizedByThings } from './plan/from-things.ts';
 export { contentsCsv, readContents, type ReadContents, type ReadOptions } from './formats/contents-csv.ts';
 export { sheetSvg } from './formats/sheet-svg.ts';
 export { readNestProblem, readNestProblemText, writeNestPlan } from './formats/nest-problem.ts';

@@ -77,7 +77,12 @@ function runFault(box: CabinetRun) {
   }
   const reaches = rows.some(({ kind, height, lower }) => lower !== null || (kind === 'box' && (height ?? box.height).nm === box.height.nm));
   if (!reaches)
-    return { code: 'run', path: ['height'], message: 'no box of the run is as high as the run', accepted: 'the height of its tallest box, or a box under one of them' };
+    return {
+      code: 'run',
+      path: ['height'],
+      message: 'no box of the run is as high as the run',
+      accepted: 'the height of its tallest box, or a box under one of them',
+    };
   return shellFault(box);
 }
 

@@ -13,7 +13,7 @@ import { dimension, extend, minus, plus, type Dimension, type LengthTerm } from 
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import type { DoorChoice } from './doors.ts';
-import { between, fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
+import { between, fasteningOf, hungBy, jointOf, laidOn, meet } from './joinery.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
 import { buildDrawerUnit, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
 import { nested } from './group.ts';
@@ -142,7 +142,8 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
       ...boxes.flatMap(({ unit }) => unit.panels),
       ...lowers.flatMap(({ unit }) => unit.panels),
       ...stands.flatMap(({ panels }) => panels),
-      ...bridges.flatMap(({ panels }) => panels), ...ends.panels,
+      ...bridges.flatMap(({ panels }) => panels),
+      ...ends.panels,
       ...hangingPanels,
     ],
     meetings: [
@@ -152,7 +153,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
       ...bridges.flatMap(({ meetings }) => meetings),
       ...ends.meetings,
       ...joined(base, laid),
-      ...boxes.map((each) => onCleat(base, each)),
+      ...boxes.map(({ part, unit }) => hungBy(box, unit.hanging.hangingRail ?? id(base, `side/${part.id}/left`), part.id)),
     ],
     compartments: [...boxes, ...lowers].flatMap(({ unit }) => unit.compartments).concat(bridges.flatMap(({ spaces }) => spaces)),
     hardware: [...boxes.flatMap(({ unit }) => unit.hardware), ...lowers.flatMap(({ unit }) => unit.hardware), ...stands.flatMap(({ hardware }) => hardware)],
@@ -227,7 +228,10 @@ function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockO
     // What stands on the floor has no rail to hang by.
     hanging: { ...run.hanging, kind: 'outside' as const, spacer: null, lowerCleat: null, ...(lower ? { rail: null } : {}) },
   };
-  const unit = front === 'drawers' ? buildDrawerUnit({ ...drawersOf(run, start, Math.max(1, count)), ...shared }, stockOf) : buildShelfBox({ ...shelvesOf(run, start, count), ...shared, front }, stockOf);
+  const unit =
+    front === 'drawers'
+      ? buildDrawerUnit({ ...drawersOf(run, start, Math.max(1, count)), ...shared }, stockOf)
+      : buildShelfBox({ ...shelvesOf(run, start, count), ...shared, front }, stockOf);
   const name = lower ? `${part.id}-low` : part.id;
   return nested(unit, {
     part: name,
@@ -239,8 +243,20 @@ function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockO
 }
 
 function shelvesOf(run: CabinetRun, start: NewUnit, count: number): ShelfBox {
-  const shelves = Array.from({ length: count }, (_, index): ShelfElement => ({ id: `s${index + 1}`, order: index, at: null, in: FLOOR, level: 0, fixing: 'fixed' }));
-  return { ...newShelfBox({ ...start, shelves: 0 }), shelfJoint: run.shelfJoint, doors: run.doors, shelves: Object.fromEntries(shelves.map((shelf) => [shelf.id, shelf])) };
+  const shelves = Array.from({ length: count }, (_, index): ShelfElement => ({
+    id: `s${index + 1}`,
+    order: index,
+    at: null,
+    in: FLOOR,
+    level: 0,
+    fixing: 'fixed',
+  }));
+  return {
+    ...newShelfBox({ ...start, shelves: 0 }),
+    shelfJoint: run.shelfJoint,
+    doors: run.doors,
+    shelves: Object.fromEntries(shelves.map((shelf) => [shelf.id, shelf])),
+  };
 }
 
 /** Drawers of equal fronts from the same datum with the same gap: boxes of one height line up by themselves. */
@@ -266,7 +282,8 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
   const { box, T, rear } = base;
   const name = `${part.id}-low`;
   const bottom = id(base, `bottom/${name}`);
-  if (box.stand === 'feet') return { panels: [], meetings: [], hardware: [{ id: `${bottom}/feet`, kind: 'foot', name: { key: 'feet' }, count: 4, panel: bottom }] };
+  if (box.stand === 'feet')
+    return { panels: [], meetings: [], hardware: [{ id: `${bottom}/feet`, kind: 'foot', name: { key: 'feet' }, count: 4, panel: bottom }] };
   const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
   const sheet = thicknessTerm(base, box.stock);
   const deep = (box.lowerDepth ?? box.depth).nm;
@@ -409,21 +426,6 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; m
   }
   return { panels, meetings };
 }
-
-/** Each box is screwed to the one cabinet half behind it, through its rail. */
-const onCleat = (base: RunFrame, { part, unit }: LaidPart & { readonly unit: Unit }): Meeting => {
-  const { count, screw, length } = base.box.hanging.cabinetScrew;
-  const host = unit.hanging.hangingRail ?? id(base, `side/${part.id}/left`);
-  const meeting = laidOn(
-    id(base, 'cabinet-half'),
-    'other',
-    host,
-    'reference',
-    { ...base.box, glue: false },
-    { fastening: { by: 'screws', screw, length: length.nm, count, pilot: true } },
-  );
-  return { ...meeting, id: `${meeting.id}:${part.id}` };
-};
 
 /** Neighbors are screwed side to side before they go up. */
 function joined(base: RunFrame, laid: readonly LaidPart[]): Meeting[] {

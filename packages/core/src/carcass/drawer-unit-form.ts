@@ -1,5 +1,5 @@
 /** What can be entered about a drawer unit, and the words only it uses. */
-import { buildDrawerUnit, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
+import { buildDrawerUnit, heightsFromThings, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
 import type { Family } from './family.ts';
 import {
   BAND_FIELD,
@@ -64,6 +64,7 @@ export const DRAWER_UNIT: Family<DrawerUnit> = {
   create: newDrawerUnit,
   build: buildDrawerUnit,
   faultOf: shellFault,
+  fromThings: heightsFromThings,
   words: {
     'family-drawer-unit': 'drawer unit',
     'family-drawer-unit-for': 'drawers on slides or runners, fronts from one datum down',

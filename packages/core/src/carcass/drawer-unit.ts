@@ -13,6 +13,7 @@ import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { fasteningOf, jointOf, laidOn, LOOSE, meet } from './joinery.ts';
+import type { FromThings, ThingsIn } from './family.ts';
 import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewUnit } from './unit-base.ts';
@@ -123,16 +124,16 @@ function layFronts(base: Frame): LaidFront[] {
   const shared = dimension([space, minus('gap', box.gap.nm, { times: drawers.length + 1, source: own(box, 'gap') }), ...entered]);
   const shares = drawers.map(({ height }, index) => (height ? 0 : box.growth ** drawers.slice(0, index).filter((each) => each.height === null).length));
   const all = shares.reduce((sum, share) => sum + share, 0) || 1;
-  let down = 0;
+  let typed = 0;
   let taken = 0;
   return drawers.map((drawer, index) => {
-    const before = Math.round((shared.value * taken) / all);
+    if (drawer.height) typed += drawer.height.nm;
     taken += shares[index]!;
-    const mine = Math.round((shared.value * taken) / all) - before;
+    // Places are rounded from the whole; equal shares are equal fronts.
     const height = drawer.height
       ? dimension([plus('front-height', drawer.height.nm, { source: own(box, 'drawers', drawer.id, 'height') })])
-      : dimension([plus('front-share', mine as Length, { inner: shared })]);
-    down += box.gap.nm + height.value;
+      : dimension([plus('front-share', Math.round((shared.value * shares[index]!) / all) as Length, { inner: shared })]);
+    const down = typed + Math.round((shared.value * taken) / all) + (index + 1) * box.gap.nm;
     return { drawer, number: index + 1, bottom: datum - down, height };
   });
 }
@@ -299,3 +300,21 @@ function runnerPanels(base: Frame, part: (role: Role, name: string, key: string,
   });
   return [part('ledge', 'runner-left', 'runner-left', at(insideLeft + t)), part('ledge', 'runner-right', 'runner-right', at(insideLeft + insideWidth.value))];
 }
+
+/** Over the tallest thing in a drawer, so that it opens. [ASSUME] */
+const OVER_THINGS = 10 * NM_PER.mm;
+
+/** Each front as high as the tallest thing given to its drawer asks: bottom, box below and above the front's edges, and room to open. */
+export function heightsFromThings(box: DrawerUnit, thingsIn: ThingsIn): FromThings[] {
+  return Object.keys(box.drawers).flatMap((drawer): FromThings[] => {
+    const things = thingsIn(drawer);
+    const [first] = things;
+    if (!first) return [];
+    const tallest = Math.max(...things.map(({ height }) => height));
+    const under = box.bottomIn === 'groove' ? box.bottomUp.nm : 0;
+    return [{ path: ['drawers', drawer, 'height'], value: first.size(tallest + OVER_THINGS + under + THICKEST_BOTTOM + box.boxBelow.nm + box.boxAbove.nm) }];
+  });
+}
+
+/** Of a drawer's bottom: the height is set before its stock is measured. [ASSUME] */
+const THICKEST_BOTTOM = 7 * NM_PER.mm;

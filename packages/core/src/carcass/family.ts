@@ -1,9 +1,30 @@
 /** What a family is to the rest of the program: one entry of the list in families.ts. */
-import type { DisplayUnit } from '../length/length.ts';
+import type { Entered } from '../length/entered.ts';
+import type { DisplayUnit, Length } from '../length/length.ts';
 import type { Unit } from '../solid/unit.ts';
 import type { StockOf } from './box-frame.ts';
 import type { AnyUnit, Form } from './form.ts';
 import type { NewUnit, UnitBase } from './unit-base.ts';
+
+/** A thing as a family sizes a place for it. */
+export interface Thing {
+  readonly name: string;
+  readonly width: Length;
+  readonly depth: Length;
+  readonly height: Length;
+  readonly kg: number;
+  /** A length as it is typed in the unit's own system, not under what was given. */
+  readonly size: (nm: number) => Entered;
+}
+
+/** What was given to a space of the unit. */
+export type ThingsIn = (space: string) => readonly Thing[];
+
+/** A value for a path of the unit; undefined takes it out. */
+export interface FromThings {
+  readonly path: readonly string[];
+  readonly value: unknown;
+}
 
 export interface Family<D extends UnitBase = AnyUnit> {
   readonly id: D['family'];
@@ -16,6 +37,8 @@ export interface Family<D extends UnitBase = AnyUnit> {
   create(start: NewUnit): D;
   /** Panels that meet. Throws a RangeError only on what the form cannot hold. */
   build(design: D, stockOf: StockOf): Unit;
+  /** Sizes its places by the things that were given to them; what it gives is offered, never done by itself. */
+  fromThings?(design: D, thingsIn: ThingsIn): readonly FromThings[];
   /** A rule across fields that the form cannot say row by row; null when it holds. */
   faultOf?(design: D): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null;
 }

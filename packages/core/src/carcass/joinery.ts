@@ -67,3 +67,11 @@ export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, 
     hostFace,
     jointOf(design, 'laid', { fastening: fasteningOf(design, design.assembly.perJoint, design.assembly.by === 'brads' ? 'brads' : 'screws'), ...more }),
   );
+
+/** A part of a set is screwed to the one cabinet half behind all of them, through its own rail. */
+export function hungBy(design: Joined & Pick<UnitBase, 'id' | 'hanging'>, host: string, part: string): Meeting {
+  const { count, screw, length } = design.hanging.cabinetScrew;
+  const fastening: Fastening = { by: 'screws', screw, length: length.nm, count, pilot: true };
+  const meeting = laidOn(`${design.id}/cabinet-half`, 'other', host, 'reference', { ...design, glue: false }, { fastening });
+  return { ...meeting, id: `${meeting.id}:${part}` };
+}

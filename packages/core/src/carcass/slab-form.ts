@@ -13,8 +13,12 @@ const FIELDS: readonly Field<Slab>[] = [
   stockField('stripStock', 'section-strip-stock', 'shape', { when: ({ strip }: Slab) => strip !== null }),
   kindField('edgingStock', 'edging-stock', 'shape', { kind: 'stock', sheetsOnly: false, optional: true }),
   lengthField('cap', 'cap-past', 0, 150, 'shape', { optional: true, start: { mm: '30 mm', in: '1 1/4 in' } }),
+  lengthField('wingLeft', 'wing-left-width', 40, 1200, 'shape', { optional: true, start: { mm: '300 mm', in: '12 in' } }),
+  lengthField('wingRight', 'wing-right-width', 40, 1200, 'shape', { optional: true, start: { mm: '300 mm', in: '12 in' } }),
   ...CLEAT_HUNG_FIELDS,
 ];
+
+const LEAST_MAIN = 150_000_000;
 
 export const SLAB: Family<Slab> = {
   id: 'slab',
@@ -36,12 +40,24 @@ export const SLAB: Family<Slab> = {
   usual: { mm: ['1500 mm', '700 mm', '18 mm'], in: ['59 in', '27 1/2 in', '3/4 in'] },
   create: newSlab,
   build: buildSlab,
+  faultOf: ({ width, wingLeft, wingRight }) =>
+    width.nm - (wingLeft?.nm ?? 0) - (wingRight?.nm ?? 0) >= LEAST_MAIN
+      ? null
+      : { code: 'wings', path: ['width'], message: 'the wings leave no slab between them', accepted: 'the wings and 150 mm at least' },
   words: {
     'family-slab': 'slab',
     'family-slab-for': 'a wide panel from sections, on one cleat',
     'section-strip-width': 'strip between sections',
     'section-strip-stock': 'strips cut from',
     'section-strip': 'strip between sections',
+    'wing-left-width': 'wing at its left',
+    'wing-right-width': 'wing at its right',
+    wing: 'wing',
+    'wing-left': 'left wing',
+    'wing-right': 'right wing',
+    'wing-cabinet-half': 'cabinet half of a wing’s cleat',
+    'wing-wall-half': 'wall half of a wing’s cleat',
+    'wing-dowels': 'dowels of a wing',
     'edging-stock': 'edging cut from',
     edging: 'edging',
     'edging-bottom': 'lower edging',

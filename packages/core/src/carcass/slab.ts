@@ -6,12 +6,12 @@ import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import { frame, type Panel } from '../solid/panel.ts';
-import type { Unit } from '../solid/unit.ts';
+import type { Hardware, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { jointOf, meet } from './joinery.ts';
+import { fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
 
@@ -31,6 +31,9 @@ export interface Slab extends UnitBase {
   readonly edgingStock: string | null;
   /** A board across the top, so far out past the front; null for none. */
   readonly cap: Entered | null;
+  /** Narrower slabs beside it on cleats of their own, kept in line by dowels; null for none. */
+  readonly wingLeft: Entered | null;
+  readonly wingRight: Entered | null;
   readonly sections: Readonly<Record<string, Section>>;
 }
 
@@ -50,6 +53,8 @@ export function newSlab(start: NewUnit): Slab {
     stripStock: stock,
     edgingStock: null,
     cap: null,
+    wingLeft: null,
+    wingRight: null,
     sections: Object.fromEntries(sections.map((section) => [section.id, section])),
   };
 }
@@ -58,6 +63,9 @@ interface SlabFrame extends HungFrame<Slab> {
   readonly rear: Length;
   /** Front face. */
   readonly face: Length;
+  /** Left end of the slab itself, past a wing, and its width. */
+  readonly left: Length;
+  readonly main: Dimension;
   readonly edging: Length;
   readonly capThickness: Length;
   readonly inner: { readonly width: Dimension; readonly height: Dimension };
@@ -73,7 +81,9 @@ const stripProud = (base: SlabFrame): number =>
 function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
   const T = stockOf(box.stock).used.value;
   const rear = stockOf(box.hanging.stock).used.value;
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const wing = (which: 'wingLeft' | 'wingRight') => (box[which] ? [minus('wing', box[which].nm, { source: own(box, which) })] : []);
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...wing('wingLeft'), ...wing('wingRight')]);
+  const left = box.wingLeft?.nm ?? ZERO;
   const edging = box.edgingStock ? thicknessTerm({ stockOf }, box.edgingStock) : null;
   const capThickness = box.cap ? T : ZERO;
   const edge = edging ? [minus('edging', edging.value, { times: 2, source: edging.source })] : [];
@@ -85,9 +95,11 @@ function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
     face: (rear + T) as Length,
     edging: edging?.value ?? ZERO,
     capThickness,
-    behind: { left: ZERO, length: width },
+    left,
+    main: width,
+    behind: { left, length: width },
     topUp: (box.height.nm - capThickness) as Length,
-    insideLeft: ZERO,
+    insideLeft: left,
     insideWidth: width,
     ceiling: box.height.nm,
     insideRear: (rear + T) as Length,
@@ -103,15 +115,16 @@ export function buildSlab(box: Slab, stockOf: StockOf): Unit {
   const base = slabFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const row = boardsOf(base);
+  const wings = wingsOf(base, row, hangingPanels);
   return {
     id: box.id,
-    panels: [...row, ...edgings(base), ...cap(base), ...hangingPanels],
-    meetings: meetings(base, row),
+    panels: [...row, ...edgings(base), ...cap(base), ...wings.panels, ...hangingPanels],
+    meetings: [...meetings(base, row), ...wings.meetings],
     compartments: [],
-    hardware: [],
-    hanging,
+    hardware: wings.hardware,
+    hanging: { ...hanging, beside: wings.cleats },
     outside: {
-      width: base.behind.length,
+      width: dimension([plus('width', box.width.nm, { source: own(box, 'width') })]),
       height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
       depth: dimension([
         plus('slab-thickness', base.T),
@@ -156,7 +169,7 @@ function boardsOf(base: SlabFrame): Panel[] {
         'leaf',
         section.id,
         { key: 'section', of: String(index + 1) },
-        { frame: frame(vector(from, edging, face), UP, ALONG), length: inner.height, width, stock: box.stock },
+        { frame: frame(vector(base.left + from, edging, face), UP, ALONG), length: inner.height, width, stock: box.stock },
       ),
     );
     if (strip > 0 && index < sections.length - 1)
@@ -168,7 +181,7 @@ function boardsOf(base: SlabFrame): Panel[] {
           { key: 'section-strip', of: String(index + 1) },
           {
             // Rear faces are flush: a thicker strip stands proud in front.
-            frame: frame(vector(to, edging, base.rear + stripThickness(base)), UP, ALONG),
+            frame: frame(vector(base.left + to, edging, base.rear + stripThickness(base)), UP, ALONG),
             length: inner.height,
             width: dimension([plus('section-strip', strip, { source: own(box, 'strip') })]),
             stock: box.stripStock,
@@ -192,10 +205,10 @@ function edgings(base: SlabFrame): Panel[] {
   const strip = (element: string, at: ReturnType<typeof frame>, length: Dimension): Panel =>
     panelOf(base, 'edging', element, { key: `edging-${element}` }, { frame: at, length, width, stock });
   return [
-    strip('bottom', frame(vector(W, 0, rear), scale(ALONG, -1), OUT), wide),
-    strip('left', frame(vector(0, 0, rear), UP, OUT), high),
-    strip('top', frame(vector(0, H, rear), ALONG, OUT), wide),
-    strip('right', frame(vector(W, H, rear), scale(UP, -1), OUT), high),
+    strip('bottom', frame(vector(base.left + W, 0, rear), scale(ALONG, -1), OUT), wide),
+    strip('left', frame(vector(base.left, 0, rear), UP, OUT), high),
+    strip('top', frame(vector(base.left, H, rear), ALONG, OUT), wide),
+    strip('right', frame(vector(base.left + W, H, rear), scale(UP, -1), OUT), high),
   ];
 }
 
@@ -209,7 +222,7 @@ function cap(base: SlabFrame): Panel[] {
       '',
       { key: 'cap' },
       {
-        frame: frame(vector(0, box.height.nm, rear), ALONG, OUT),
+        frame: frame(vector(base.left, box.height.nm, rear), ALONG, OUT),
         length: base.behind.length,
         width: dimension([plus('slab-thickness', T), plus('cap-past', box.cap.nm, { source: own(box, 'cap') })]),
         stock: box.stock,
@@ -236,3 +249,68 @@ function meetings(base: SlabFrame, row: readonly Panel[]): Meeting[] {
     ...(box.cap ? [meet(first.id, 'end', id(base, 'top'), 'other', glued)] : []),
   ];
 }
+
+/** Dowels in the seam of a wing: they keep the faces in one plane, and carry nothing. [ASSUME] */
+const WING_DOWELS = 3;
+
+interface Wings {
+  readonly panels: readonly Panel[];
+  readonly meetings: readonly Meeting[];
+  readonly hardware: readonly Hardware[];
+  readonly cleats: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
+}
+
+/** A wing is a board as high as the slab without its cap, its grain upright, on a cleat ripped like the slab's and as long as it is wide. */
+function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[]): Wings {
+  const { box, face } = base;
+  const high = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
+  const made = (['left', 'right'] as const).flatMap((hand) => {
+    const choice = hand === 'left' ? 'wingLeft' : 'wingRight';
+    const wide = box[choice];
+    if (!wide) return [];
+    const width = dimension([plus('wing', wide.nm, { source: own(box, choice) })]);
+    const at = hand === 'left' ? 0 : base.left + base.main.value;
+    const panel = panelOf(
+      base,
+      'leaf',
+      `wing-${hand}`,
+      { key: `wing-${hand}` },
+      { frame: frame(vector(at, 0, face), UP, ALONG), length: high, width, stock: box.stock },
+    );
+    const cleat = halves
+      .filter(({ role }) => role === 'cabinet-half' || role === 'wall-half')
+      .map((half): Panel => ({
+        ...half,
+        id: `${half.id}/wing-${hand}`,
+        name: { key: `wing-${half.role}` },
+        frame: { ...half.frame, origin: vector(at, half.frame.origin.up, half.frame.origin.out) },
+        length: width,
+        outline: half.outline.map((edge) => ({ ...edge, from: { ...edge.from, u: edge.from.u === 0 ? 0 : width.value } })),
+      }));
+    const [cabinet, wall] = (['cabinet-half', 'wall-half'] as const).map((role) => cleat.find((half) => half.role === role)!.id) as [string, string];
+    const beside = hand === 'left' ? row[0]! : row.at(-1)!;
+    const dowels = jointOf(box, 'butt', { glue: false, fastening: { ...fasteningOf(box, WING_DOWELS, 'dowels')!, length: DOWEL_LONG } });
+    const host = box.edgingStock ? id(base, `edging/${hand}`) : beside.id;
+    const edge = hand === 'left' ? 'far' : 'near';
+    return [
+      {
+        panels: [panel, ...cleat],
+        meetings: [
+          meet(panel.id, edge, host, box.edgingStock ? 'reference' : hand === 'left' ? 'near' : 'far', dowels),
+          { ...laidOn(cabinet, 'other', panel.id, 'other', { ...box, glue: false }), id: `${panel.id}:on-cleat` },
+        ],
+        hardware: [{ id: `${panel.id}/dowels`, kind: 'dowel' as const, name: { key: 'wing-dowels' }, count: WING_DOWELS, panel: panel.id }],
+        cleats: [{ cabinetHalf: cabinet, wallHalf: wall }],
+      },
+    ];
+  });
+  return {
+    panels: made.flatMap(({ panels }) => panels),
+    meetings: made.flatMap(({ meetings: all }) => all),
+    hardware: made.flatMap(({ hardware }) => hardware),
+    cleats: made.flatMap(({ cleats }) => cleats),
+  };
+}
+
+/** A usual dowel, mm. */
+const DOWEL_LONG = 40_000_000 as Length;

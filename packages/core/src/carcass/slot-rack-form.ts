@@ -14,7 +14,7 @@ import {
   type Field,
 } from './form.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
-import { buildSlotRack, newSlotRack, type SlotRack } from './slot-rack.ts';
+import { buildSlotRack, newSlotRack, slotsFromThings, type SlotRack } from './slot-rack.ts';
 
 const inTabs = ({ holds }: SlotRack): boolean => holds === 'tabs';
 
@@ -57,6 +57,7 @@ export const SLOT_RACK: Family<SlotRack> = {
   usual: { mm: ['560 mm', '640 mm', '320 mm'], in: ['22 in', '25 in', '12 1/2 in'] },
   create: newSlotRack,
   build: buildSlotRack,
+  fromThings: slotsFromThings,
   faultOf: shellFault,
   words: {
     'family-slot-rack': 'slot rack',

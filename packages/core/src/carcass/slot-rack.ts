@@ -14,6 +14,7 @@ import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, meet } from './joinery.ts';
 import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
+import type { FromThings, ThingsIn } from './family.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewUnit } from './unit-base.ts';
 
@@ -176,4 +177,33 @@ function compartment(base: Frame, { slot, number, rearUp, clear }: LaidSlot): Co
     depth: base.insideDepth,
     at: { along: base.insideLeft, up: rearUp, out: base.insideRear },
   };
+}
+
+/** To lift a thing out of its slot. [A] */
+const LIFT_OUT = 25 * NM_PER.mm;
+const MOST_SLOTS = 60;
+
+/** As many slots as the tallest thing in any of them leaves room for between the first and the last: never fewer than hold something. */
+export function slotsFromThings(box: SlotRack, thingsIn: ThingsIn): FromThings[] {
+  const slots = inOrder(box.slots);
+  const things = slots.flatMap(({ id: slot }) => thingsIn(slot));
+  if (things.length === 0) return [];
+  const tallest = Math.max(...things.map(({ height }) => height));
+  const room = box.height.nm - box.first.nm - box.last.nm;
+  const fits = Math.max(1, Math.min(MOST_SLOTS, Math.floor(room / (tallest + LIFT_OUT)) + 1));
+  if (fits >= slots.length) {
+    const last = slots.at(-1)!.order;
+    return Array.from({ length: fits - slots.length }, (_, index): FromThings => {
+      const slot = freshSlot(box, index);
+      return { path: ['slots', slot], value: { id: slot, order: last + index + 1 } };
+    });
+  }
+  const empty = slots.filter(({ id: slot }) => thingsIn(slot).length === 0).slice(fits - slots.length);
+  return empty.map(({ id: slot }): FromThings => ({ path: ['slots', slot], value: undefined }));
+}
+
+/** The nth id that no slot has. */
+function freshSlot({ slots }: SlotRack, nth: number): string {
+  let free = -1;
+  for (let number = 1; ; number++) if (!Object.hasOwn(slots, `t${number}`) && ++free === nth) return `t${number}`;
 }

@@ -12,6 +12,7 @@ import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, meet, onPins, railEndsOf } from './joinery.ts';
+import { buildModules } from './tool-till-modules.ts';
 import { magnetsFor } from './magnets.ts';
 import { inOrder } from './spaces.ts';
 import type { Bay, ToolTill } from './tool-till.ts';
@@ -35,7 +36,10 @@ interface TillFrame extends HungFrame<ToolTill> {
   readonly cos: number;
 }
 
-export function buildToolTill(box: ToolTill, stockOf: StockOf): Unit {
+export const buildToolTill = (box: ToolTill, stockOf: StockOf): Unit =>
+  box.together === 'modules' ? buildModules(box, stockOf, buildWide) : buildWide(box, stockOf);
+
+function buildWide(box: ToolTill, stockOf: StockOf): Unit {
   const base = tillFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const bays = layBays(base);
@@ -445,7 +449,7 @@ function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Meeting[] {
 function compartment(base: TillFrame, { bay, left, width }: LaidBay): Compartment {
   return {
     id: id(base, `space/${bay.id}`),
-    name: { key: 'bay-of', of: bay.tool },
+    name: { key: bay.spare ? 'bay-spare' : 'bay-of', of: bay.tool },
     floor: id(base, 'bottom'),
     keptBy: bay.id,
     width,

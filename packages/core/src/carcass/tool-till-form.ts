@@ -2,13 +2,15 @@
 import type { Family } from './family.ts';
 import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, sizeFields, STOCK_FIELD, stockField, type Field } from './form.ts';
 import { buildToolTill } from './tool-till-build.ts';
-import { newToolTill, type Bay, type ToolTill } from './tool-till.ts';
+import { baysFromThings, newToolTill, tillFault, type Bay, type ToolTill } from './tool-till.ts';
 import { pick } from './unit-base.ts';
 
 const FIELDS: readonly Field<ToolTill>[] = [
   ...sizeFields([80, 2400], [150, 1500], [60, 500]),
   STOCK_FIELD,
   BAND_FIELD,
+  choiceField('together', 'till-together', ['wide', 'modules'], 'shape'),
+  lengthField('moduleGap', 'module-gap', 0, 100, 'shape', { when: ({ together }: ToolTill) => together === 'modules' }),
   kindField('tiltDeg', 'tilt', 'shape', { kind: 'degrees', least: 0, most: 25 }),
   choiceField('sides', 'till-sides', ['tapered', 'parallel'], 'shape'),
   lengthField('ledge', 'ledge-depth', 20, 300, 'shape'),
@@ -44,6 +46,7 @@ export const TOOL_TILL: Family<ToolTill> = {
           kindField('kg', 'tool-weighs', 'inside', { kind: 'number', least: 0, most: 30, measure: 'kg' }),
           choiceField('held', 'tool-held', ['ledge', 'magnets'], 'inside'),
           lengthField('block', 'tool-block-height', 5, 400, 'inside', { optional: true, start: { mm: '30 mm', in: '1 1/4 in' } }),
+          kindField('spare', 'tool-spare', 'inside', { kind: 'yes-no' }),
         ],
         start: ({ unit }: ToolTill, id, order): Bay => ({
           id,
@@ -54,17 +57,28 @@ export const TOOL_TILL: Family<ToolTill> = {
           kg: 0.4,
           held: 'ledge',
           block: null,
+          spare: false,
         }),
-        panel: (box, id) => `${box.id}/divider/${id}`,
+        panel: (box, id) => (box.together === 'modules' ? `${box.id}/tilted-panel/${id}` : `${box.id}/divider/${id}`),
       },
     ],
   },
   usual: { mm: ['420 mm', '520 mm', '210 mm'], in: ['16 1/2 in', '20 1/2 in', '8 1/4 in'] },
   create: newToolTill,
   build: buildToolTill,
+  faultOf: tillFault,
+  fromThings: baysFromThings,
   words: {
     'family-tool-till': 'tool till',
     'family-tool-till-for': 'a panel tilted back, a bay for each tool',
+    'till-together': 'made as',
+    'together-wide': 'one wide till',
+    'together-modules': 'a module for each tool',
+    'module-gap': 'free between modules',
+    'tool-spare': 'kept for a tool to come',
+    'bay-spare': 'spare place, {of}',
+    'module-width': 'width of the module',
+    'module-share': 'share of what is left',
     tilt: 'panel tilted back',
     'till-sides': 'sides',
     'sides-tapered': 'taper with the panel',

@@ -1,5 +1,6 @@
 /** The tool till as a person decides it: a panel tilted back between two sides, a bay for each tool before it. What follows is made in tool-till-build.ts. */
 import type { Entered } from '../length/entered.ts';
+import type { FromThings, Thing, ThingsIn } from './family.ts';
 import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
 
 /** A place for one tool. */
@@ -17,10 +18,16 @@ export interface Bay {
   readonly held: 'ledge' | 'magnets';
   /** A block under a short tool; null for none. */
   readonly block: Entered | null;
+  /** Kept for a tool that is still to come. */
+  readonly spare: boolean;
 }
 
 export interface ToolTill extends UnitBase {
   readonly family: 'tool-till';
+  /** wide: one till with a bay for each tool. modules: a narrow till for each, side by side on one cleat. */
+  readonly together: 'wide' | 'modules';
+  /** Free between two modules. */
+  readonly moduleGap: Entered;
   /** Of the panel, back from upright. */
   readonly tiltDeg: number;
   /** tapered: the sides' front edges run with the panel. parallel: upright. */
@@ -60,6 +67,7 @@ export function newToolTill(start: NewUnit): ToolTill {
     kg: 0.4,
     held: 'ledge',
     block: null,
+    spare: false,
   });
   const bays = [bay('b1', 1, 'first tool'), bay('b2', 2, 'second tool'), bay('b3', 3, 'third tool')];
   const base = newBase(
@@ -71,6 +79,8 @@ export function newToolTill(start: NewUnit): ToolTill {
     ...base,
     // No back lies between the rail and the cleat.
     hanging: { ...base.hanging, cabinetScrew: { ...base.hanging.cabinetScrew, length: pick(unit, '30', '1 1/4') } },
+    together: 'wide',
+    moduleGap: pick(unit, '6', '1/4'),
     tiltDeg: 8,
     sides: 'tapered',
     ledge: pick(unit, '65', '2 1/2'),
@@ -87,4 +97,28 @@ export function newToolTill(start: NewUnit): ToolTill {
     under: pick(unit, '15', '5/8'),
     bays: Object.fromEntries(bays.map((each) => [each.id, each])),
   };
+}
+
+/** What a till cannot be. */
+export function tillFault({ together, hanging }: ToolTill) {
+  if (together === 'modules' && !hanging.rail)
+    return { code: 'modules', path: ['hanging', 'rail'], message: 'each module hangs by a rail of its own', accepted: 'the height of the rail' };
+  return null;
+}
+
+/** Each bay as wide, as long and as heavy as the largest thing that was given to it. */
+export function baysFromThings({ bays }: ToolTill, thingsIn: ThingsIn): FromThings[] {
+  return Object.values(bays).flatMap(({ id }): FromThings[] => {
+    const things = thingsIn(id);
+    const [first] = things;
+    if (!first) return [];
+    const largest = (of: (thing: Thing) => number): number => Math.max(...things.map(of));
+    return [
+      { path: ['bays', id, 'tool'], value: first.name },
+      { path: ['bays', id, 'width'], value: first.size(largest(({ width }) => width)) },
+      { path: ['bays', id, 'toolLength'], value: first.size(largest(({ height }) => height)) },
+      { path: ['bays', id, 'kg'], value: Math.round(largest(({ kg }) => kg) * 100) / 100 },
+      { path: ['bays', id, 'spare'], value: false },
+    ];
+  });
 }

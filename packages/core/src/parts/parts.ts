@@ -73,7 +73,7 @@ export interface PartLine {
 
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
 export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
-  const { lower, onRail } = unit.hanging;
+  const { lower, onRail, beside = [] } = unit.hanging;
   const drilled = drillingOf(unit.byId, unit.meetings);
   const blanks = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
   // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
@@ -81,6 +81,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     blanks.push(cleatBlank(unit, unit.hanging));
     if (lower) blanks.push(cleatBlank(unit, lower));
   }
+  for (const pair of beside) blanks.push(cleatBlank(unit, pair));
   const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string; shape: () => Shape })[] = [];
   // Turning a blank over in the mind is only worth it where another has its size.
   const sizes = new Map<string, number>();

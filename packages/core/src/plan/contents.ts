@@ -34,11 +34,14 @@ export function lotsOf(homes: Homes, box: UnitDesign): LotsOn {
   return lots;
 }
 
-/** A space of that name is there: the first one, or one an element of the unit opens. */
+/** A space of that name is there: the first one, or one an element of the unit opens; a box of a run has shelves of its own, `c1-s2`. */
 export const hasFloor = (box: UnitDesign, on: string): boolean =>
   on === FLOOR ||
   Object.hasOwn(box.contents, on) ||
-  familyOf(box).form.elements.some(({ path }) => Object.hasOwn((box as unknown as Record<string, object>)[path]!, on));
+  familyOf(box).form.elements.some(({ path }) => {
+    const rows = (box as unknown as Record<string, object>)[path]!;
+    return Object.hasOwn(rows, on) || Object.keys(rows).some((id) => on.startsWith(`${id}-`));
+  });
 
 /** How many of an item stand on floors that are there. */
 export const standing = (item: Item, units: Design['units']): number =>

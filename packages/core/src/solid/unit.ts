@@ -41,6 +41,8 @@ export interface Hanging {
   readonly hangingRail: string | null;
   /** The second cleat of a module, below the first; null for none. */
   readonly lower: { readonly wallHalf: string; readonly cabinetHalf: string } | null;
+  /** Cleats of parts beside it, ripped as its own. */
+  readonly beside?: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
   /** The wall half belongs to a rail of the wall and is not cut with this unit. */
   readonly onRail: boolean;
   /** Above the unit's bottom: where the bevel starts at the wall, its middle, the middle of the standoff. */

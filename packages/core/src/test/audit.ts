@@ -53,6 +53,7 @@ export function misweighed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
 export function loose(unit: ResolvedUnit): string[] {
   const { hanging, panels, meetings } = unit;
   const held = new Set([hanging.cabinetHalf, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? '']);
+  for (const { wallHalf, cabinetHalf } of hanging.beside ?? []) held.add(wallHalf).add(cabinetHalf);
   // What the cabinet half is screwed to is tied together by it.
   const rest = panels.filter(({ id }) => !held.has(id));
   // What stands on the floor hangs on nothing; each box of it is held by its bottom.

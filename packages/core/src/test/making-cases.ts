@@ -129,7 +129,19 @@ function runOf(...widths: readonly string[]): object {
   return Object.fromEntries(
     widths.map((width, index) => [
       `c${index + 1}`,
-      { id: `c${index + 1}`, order: index + 1, kind: 'box', width: entered(width), height: null, shelves: 1, front: 'open', bridge: null, lower: null, lowerShelves: 1, lowerFront: 'open' },
+      {
+        id: `c${index + 1}`,
+        order: index + 1,
+        kind: 'box',
+        width: entered(width),
+        height: null,
+        shelves: 1,
+        front: 'open',
+        bridge: null,
+        lower: null,
+        lowerShelves: 1,
+        lowerFront: 'open',
+      },
     ]),
   );
 }

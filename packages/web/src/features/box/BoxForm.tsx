@@ -1,7 +1,7 @@
 /** The cabinet's form: size first, what it holds, then joints and back. Findings of the station stand on top of it. */
-import { familyOf, labelWords, type FieldGroup } from '@keen/core';
+import { familyOf, labelWords, sizedByThings, type FieldGroup } from '@keen/core';
 import type { ReactNode } from 'react';
-import { FormControlLabel, Switch } from '@mui/material';
+import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { ContentsFields } from './ContentsFields.tsx';
@@ -23,6 +23,7 @@ export function BoxForm({ shown, findings }: { readonly shown: ShownUnit; readon
         {plan.unit.compartments.map((compartment) => (
           <ContentsFields key={compartment.id} shown={shown} compartment={compartment} />
         ))}
+        <SizeByThings shown={shown} />
         <FormControlLabel
           control={<Switch size="small" checked={box.topLoaded} onChange={(event) => set(box, ['topLoaded'], event.target.checked)} />}
           label="things are put on top"
@@ -42,6 +43,18 @@ const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; rea
   { group: 'back', title: 'Back' },
   { group: 'making', title: 'Making and finish' },
 ];
+
+/** For families whose places are sized by what is in them: shown while that would change something. */
+function SizeByThings({ shown: { box, plan } }: { readonly shown: ShownUnit }) {
+  const { apply } = useEdit();
+  const edit = sizedByThings(box, plan);
+  if (edit.length === 0) return null;
+  return (
+    <Button size="small" variant="outlined" onClick={() => apply(edit, '')}>
+      Size its places by what they hold
+    </Button>
+  );
+}
 
 /** A group of fields and the lists that belong to it; nothing when the family has none. */
 function Group({ shown, group, title, open }: { readonly shown: ShownUnit; readonly group: FieldGroup; readonly title: string; readonly open: boolean }) {

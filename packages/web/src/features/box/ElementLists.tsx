@@ -25,6 +25,13 @@ export function ElementLists({ shown, form }: { readonly shown: ShownUnit; reado
     const panel = form.panel?.(box, id);
     if (panel) dispatch(panelSelected(panel));
   };
+  /** A new one right after a row: the later ones move on by one. */
+  const insertAfter = (index: number): void => {
+    const id = `${form.path.slice(0, 1)}${crypto.randomUUID().slice(0, 8)}`;
+    const at = rows[index]!.order + 1;
+    const later = rows.slice(index + 1).map((row, k) => ({ path: path(row.id, 'order'), value: at + k + 1 }));
+    apply([{ path: path(id), value: form.start(box, id, at) }, ...later], '');
+  };
   /** Two neighbors exchange their order; nothing else changes its name. */
   const swap = (index: number, by: number): void => {
     const [a, b] = [rows[index]!, rows[index + by]!];
@@ -63,6 +70,9 @@ export function ElementLists({ shown, form }: { readonly shown: ShownUnit; reado
               </IconButton>
               <IconButton size="small" aria-label={`${title} later`} disabled={index === rows.length - 1} onClick={() => swap(index, 1)}>
                 <ArrowDownward fontSize="inherit" />
+              </IconButton>
+              <IconButton size="small" aria-label={`Insert one after ${title}`} disabled={rows.length >= form.most} onClick={() => insertAfter(index)}>
+                <Add fontSize="inherit" />
               </IconButton>
               <IconButton size="small" aria-label={`Take ${title} out`} disabled={rows.length <= form.least} onClick={() => takeOut(row.id)}>
                 <Close fontSize="inherit" />
