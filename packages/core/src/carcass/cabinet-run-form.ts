@@ -95,6 +95,7 @@ export const CABINET_RUN: Family<CabinetRun> = {
     elements: [
       {
         path: 'parts',
+        across: true,
         label: 'run-parts',
         group: 'inside',
         most: 12,

@@ -57,6 +57,8 @@ export interface ElementsForm<D = AnyUnit> {
   readonly most: number;
   readonly least: number;
   readonly fields: readonly Field[];
+  /** They stand side by side along the wall: mirrored, they come in the other order. */
+  readonly across?: boolean;
   /** A new one, after the last. */
   readonly start: (design: D, id: string, order: number) => unknown;
   /** The panel an element is drawn as, to be lit with its row. */

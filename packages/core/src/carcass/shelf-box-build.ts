@@ -23,10 +23,10 @@ const PIN_CLEARANCE = 1_000_000 as Length;
 /** Holes for pins go so deep, unless the upright is thin. [ASSUME] */
 const PIN_DEPTH = 10_000_000;
 
-/** Builds the unit's panels, meetings and spaces from the decisions and the measured stock. */
-export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
-  const base = shellFrame(box, stockOf, awayInside(box, stockOf));
-  const job: CutUpJob<ShelfElement, SpaceElement> = {
+/** What cuts its inside up, and in what. */
+const insideJob = (base: BoxFrame): CutUpJob<ShelfElement, SpaceElement> => {
+  const { box } = base;
+  return {
     inside: wholeSpace(base),
     shelves: Object.values(box.shelves),
     dividers: Object.values(box.dividers),
@@ -36,6 +36,16 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
     enteredAt: (kind, id) => own(box, kind === 'shelf' ? 'shelves' : 'dividers', id, 'at'),
     rest: (shelf, above, space) => (shelf.fixing === 'pins' ? onHoles(box, above, space.height.value) : above),
   };
+};
+
+/** Its shelves and dividers where they stand, with the spaces they cut: what rearranging them is worked out from. */
+export const insideOf = (box: ShelfBox, stockOf: StockOf): CutUp<ShelfElement | SpaceElement> =>
+  cutUp(insideJob(shellFrame(box, stockOf, awayInside(box, stockOf))));
+
+/** Builds the unit's panels, meetings and spaces from the decisions and the measured stock. */
+export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
+  const base = shellFrame(box, stockOf, awayInside(box, stockOf));
+  const job = insideJob(base);
   const inside = cutUp(job);
   const { hanging, panels: hangingPanels } = placeHanging(base);
   const holes = pinHoles(base, inside);

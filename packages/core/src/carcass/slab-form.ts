@@ -27,6 +27,7 @@ export const SLAB: Family<Slab> = {
     elements: [
       {
         path: 'sections',
+        across: true,
         label: 'sections',
         group: 'shape',
         most: 12,

@@ -35,6 +35,7 @@ export const TOOL_TILL: Family<ToolTill> = {
     elements: [
       {
         path: 'bays',
+        across: true,
         label: 'bays',
         group: 'inside',
         most: 40,

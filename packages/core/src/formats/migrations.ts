@@ -62,7 +62,7 @@ function unitOfTwo(unit: unknown): unknown {
 function toThree(file: Row): Row {
   const design = file['design'];
   if (!isRow(design) || !isRow(design['units'])) return file;
-  return { ...file, design: { ...design, units: Object.fromEntries(Object.entries(design['units']).map(([id, unit]) => [id, unitOfThree(unit)])) } };
+  return { ...file, design: { ...design, units: Object.fromEntries(Object.entries(design['units']).map(([id, unit]) => [id, unitOfThree(unit)])), tries: {} } };
 }
 
 function unitOfThree(unit: unknown): unknown {

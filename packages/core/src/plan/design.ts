@@ -20,6 +20,16 @@ export interface Design {
   /** What must be held. */
   readonly items: Readonly<Record<string, Item>>;
   readonly units: Readonly<Record<string, UnitDesign>>;
+  /** Other tries of units, kept to be compared. */
+  readonly tries: Readonly<Record<string, Try>>;
+}
+
+/** A unit as it was, or might be: kept beside the one that stands, under the same id. */
+export interface Try {
+  readonly id: string;
+  readonly order: number;
+  readonly name: string;
+  readonly unit: UnitDesign;
 }
 
 /** A stud scanner's signal along a level line. */
@@ -61,3 +71,9 @@ export function standingScans(record: readonly RecordEntry[]): { readonly id: st
 
 export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] =>
   Object.values(units).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+
+/** Tries of a unit, in order. */
+export const triesOf = ({ tries }: Pick<Design, 'tries'>, unit: string): Try[] =>
+  Object.values(tries)
+    .filter((each) => each.unit.id === unit)
+    .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

@@ -1,0 +1,79 @@
+/** The inside of a shelf box as a tree of spaces: read from its shelves and dividers, turned round or copied, and written back as elements. */
+import type { ShelfBox, ShelfElement } from './shelf-box.ts';
+import { FLOOR } from './shelf-box.ts';
+import type { SpaceElement } from './spaces.ts';
+
+export type Cutter = ShelfElement | SpaceElement;
+
+/** A space that nothing cuts, or one cut by a row of shelves or of dividers into one part more than there are of them. */
+export interface SpaceNode {
+  readonly id: string;
+  readonly kind: 'shelf' | 'divider' | null;
+  readonly cutters: readonly Cutter[];
+  readonly parts: readonly SpaceNode[];
+}
+
+interface Levels {
+  readonly shelf: number;
+  readonly divider: number;
+}
+const UNCUT: Levels = { shelf: -1, divider: -1 };
+
+const rowsOf = (rows: Readonly<Record<string, Cutter>>): Cutter[] => Object.values(rows).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+
+/** The tree of a box; elements that cut nothing that is there are not in it. The order of cutting is that of spaces.ts. */
+export function treeOf({ shelves, dividers }: Pick<ShelfBox, 'shelves' | 'dividers'>): SpaceNode {
+  const used = new Set<string>();
+  const visit = (id: string, done: Levels): SpaceNode => {
+    const here = (rows: Readonly<Record<string, Cutter>>, after: number): Cutter[] => rowsOf(rows).filter((row) => row.in === id && row.level > after && !used.has(row.id));
+    const [s, d] = [here(shelves, done.shelf), here(dividers, done.divider)];
+    const next = Math.min(...s.map(({ level }) => level), ...d.map(({ level }) => level));
+    if (!Number.isFinite(next)) return { id, kind: null, cutters: [], parts: [] };
+    const kind = s.some(({ level }) => level === next) ? ('shelf' as const) : ('divider' as const);
+    const cutters = (kind === 'shelf' ? s : d).filter(({ level }) => level === next);
+    cutters.forEach((row) => used.add(row.id));
+    const past = kind === 'shelf' ? { shelf: next, divider: Math.max(done.divider, next - 1) } : { shelf: next, divider: next };
+    return { id, kind, cutters, parts: [visit(id, past), ...cutters.map((row) => visit(row.id, UNCUT))] };
+  };
+  return visit(FLOOR, UNCUT);
+}
+
+/** The part of a tree that has this name: the whole of it as it was before it was cut. */
+export function findSpace(node: SpaceNode, id: string): SpaceNode | null {
+  if (node.id === id) return node;
+  for (const part of node.parts) {
+    const found = findSpace(part, id);
+    if (found) return found;
+  }
+  return null;
+}
+
+export interface Written {
+  readonly shelves: Readonly<Record<string, ShelfElement>>;
+  readonly dividers: Readonly<Record<string, SpaceElement>>;
+  /** What each space that nothing cuts is called now, by what it was called. */
+  readonly names: ReadonlyMap<string, string>;
+}
+
+/** A tree as elements again, cutting the space `into` from `level` on. */
+export function writeTree(tree: SpaceNode, into = FLOOR, level = 0): Written {
+  const shelves: Record<string, ShelfElement> = {};
+  const dividers: Record<string, SpaceElement> = {};
+  const names = new Map<string, string>();
+  const write = (node: SpaceNode, space: string, at: number): void => {
+    if (node.kind === null) {
+      names.set(node.id, space);
+      return;
+    }
+    node.cutters.forEach((cutter, index) => {
+      const placed = { ...cutter, in: space, level: at, order: index + 1 };
+      if (node.kind === 'shelf') shelves[cutter.id] = placed as ShelfElement;
+      else dividers[cutter.id] = placed;
+    });
+    const [first, ...others] = node.parts;
+    write(first!, space, at + 1);
+    others.forEach((part, index) => write(part, node.cutters[index]!.id, 0));
+  };
+  write(tree, into, level);
+  return { shelves, dividers, names };
+}

@@ -1,0 +1,149 @@
+/**
+ * Rearranging a unit as edits: turned round left to right, one bay cut up like another, taken to another
+ * project. Things go with the places they stand in.
+ */
+import { familyOf, isShelfBox } from '../carcass/families.ts';
+import type { StockOf } from '../carcass/box-frame.ts';
+import { insideOf } from '../carcass/shelf-box-build.ts';
+import type { ShelfBox } from '../carcass/shelf-box.ts';
+import { findSpace, treeOf, writeTree, type Cutter, type SpaceNode } from '../carcass/space-tree.ts';
+import { joinSpaces } from '../carcass/split-space.ts';
+import { entered, type Entered } from '../length/entered.ts';
+import type { Design, UnitDesign } from './design.ts';
+import type { EditStep } from './edit.ts';
+
+/** Keys of a unit whose values change places when left becomes right. */
+const SIDES: readonly (readonly [string, string])[] = [
+  ['hanging.leftInset', 'hanging.rightInset'],
+  ['fillerLeft', 'fillerRight'],
+  ['wingLeft', 'wingRight'],
+  ['pins.from', 'pins.fromRight'],
+];
+const HANDS: Readonly<Record<string, string>> = { 'door-left': 'door-right', 'door-right': 'door-left' };
+
+/** A unit turned round left to right, with what stands in it. A family that cannot be turned (it stands in a corner) gives nothing. */
+export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep[] {
+  const box = design.units[id]!;
+  const at = (path: string): unknown => path.split('.').reduce<unknown>((node, key) => (node as Record<string, unknown> | null | undefined)?.[key], box);
+  const steps: EditStep[] = [];
+  const set = (path: string, value: unknown): void => {
+    if (at(path) !== value) steps.push({ path: ['units', id, ...path.split('.')], value });
+  };
+  for (const [left, right] of SIDES) {
+    if (at(left) === undefined || at(right) === undefined) continue;
+    set(left, at(right));
+    set(right, at(left));
+  }
+  set('front', HANDS[box.front] ?? box.front);
+  for (const { path, across, fields } of familyOf(box).form.elements) {
+    if (!across) continue;
+    const rows = Object.values((box as unknown as Record<string, Record<string, { id: string; order: number }>>)[path]!).sort((a, b) => a.order - b.order);
+    rows.forEach((row, index) => {
+      set(`${path}.${row.id}.order`, rows[rows.length - 1 - index]!.order);
+      for (const field of fields)
+        if (field.kind === 'choice' && field.options.includes('door-left')) {
+          const value = at(`${path}.${row.id}.${field.path.join('.')}`) as string;
+          set(`${path}.${row.id}.${field.path.join('.')}`, HANDS[value] ?? value);
+        }
+    });
+  }
+  return isShelfBox(box) ? [...steps, ...mirroredInside(design, box, stockOf)] : steps;
+}
+
+/** Whether turning a unit round changes anything. */
+export const canMirror = (box: UnitDesign): boolean => isShelfBox(box) || familyOf(box).form.elements.some(({ across }) => across);
+
+function mirroredInside(design: Design, box: ShelfBox, stockOf: StockOf): EditStep[] {
+  const { placed } = insideOf(box, stockOf);
+  const thickness = stockOf(box.stock).used.value;
+  const widths = new Map(placed.map(({ element, within }) => [element.id, within.width.value]));
+  /** From the other end: what is left of the space past the divider. */
+  const fromRight = (cutter: Cutter): Entered | null =>
+    cutter.at === null ? null : entered(`${((widths.get(cutter.id) ?? 0) - cutter.at.nm - thickness) / 1e6} mm`);
+  const turn = (node: SpaceNode): SpaceNode => {
+    const parts = node.parts.map(turn);
+    if (node.kind !== 'divider') return { ...node, parts };
+    return { ...node, parts: parts.reverse(), cutters: [...node.cutters].reverse().map((cutter) => ({ ...cutter, at: fromRight(cutter) })) };
+  };
+  const { shelves, dividers, names } = writeTree(turn(treeOf(box)));
+  const base = ['units', box.id];
+  return [
+    ...Object.entries(shelves).map(([key, value]) => ({ path: [...base, 'shelves', key], value })),
+    ...Object.entries(dividers).map(([key, value]) => ({ path: [...base, 'dividers', key], value })),
+    ...renamed(design, box, names),
+  ];
+}
+
+/** Everything kept under the name of a space, under its new one: contents, rows, inserts and the homes of things. */
+function renamed(design: Design, box: UnitDesign, names: ReadonlyMap<string, string>): EditStep[] {
+  const moved = [...names].some(([from, to]) => from !== to);
+  if (!moved) return [];
+  const name = (space: string): string => names.get(space) ?? space;
+  const byName = <T>(rows: Readonly<Record<string, T>>): Record<string, T> => Object.fromEntries(Object.entries(rows).map(([space, value]) => [name(space), value]));
+  const rows = Object.fromEntries(Object.entries(box.rows).map(([key, row]) => [key, { ...row, on: name(row.on) }]));
+  const inserts = Object.fromEntries(Object.entries(box.inserts).map(([key, insert]) => [key, { ...insert, in: name(insert.in) }]));
+  return [
+    { path: ['units', box.id, 'contents'], value: byName(box.contents) },
+    { path: ['units', box.id, 'rows'], value: rows },
+    { path: ['units', box.id, 'inserts'], value: inserts },
+    ...Object.values(design.items).flatMap((item): EditStep[] => {
+      const here = item.homes[box.id];
+      return here ? [{ path: ['items', item.id, 'homes', box.id], value: byName(here) }] : [];
+    }),
+  ];
+}
+
+/** Spaces of a shelf box that are cut up, and may be a pattern for `space`: not those it stands in itself. */
+export function patternsFor(box: ShelfBox, space: string): string[] {
+  const tree = treeOf(box);
+  const found: string[] = [];
+  const visit = (node: SpaceNode, above: readonly string[]): void => {
+    if (node.kind !== null && !holds(node, space) && !found.includes(node.id) && !above.includes(node.id)) found.push(node.id);
+    // The first part keeps its space's name: it is no pattern of its own under the same one.
+    node.parts.forEach((part, index) => visit(part, index === 0 ? [...above, node.id] : above));
+  };
+  visit(tree, []);
+  return found;
+}
+
+const holds = (node: SpaceNode, space: string): boolean => (node.kind === null ? node.id === space : node.parts.some((part) => holds(part, space)));
+
+/**
+ * A space that nothing cuts yet, cut up like another one, with what stands there guessed to stand here too.
+ * `freshId` names each new element. Places that were typed are typed again: whether they fit is for the checks to say.
+ */
+export function cutLike(box: ShelfBox, space: string, pattern: string, freshId: (kind: 'shelf' | 'divider') => string): EditStep[] {
+  const from = findSpace(treeOf(box), pattern);
+  if (!from || from.kind === null || holds(from, space)) return [];
+  const level = 1 + [...Object.values(box.shelves), ...Object.values(box.dividers)].reduce((most, each) => (each.in === space ? Math.max(most, each.level) : most), -1);
+  const names = new Map<string, string>();
+  const fresh = (node: SpaceNode): SpaceNode => ({
+    ...node,
+    cutters: node.cutters.map((cutter) => {
+      const id = freshId(node.kind === 'divider' ? 'divider' : 'shelf');
+      names.set(cutter.id, id);
+      return { ...cutter, id };
+    }),
+    parts: node.parts.map(fresh),
+  });
+  const { shelves, dividers } = writeTree(fresh(from), space, level);
+  const base = ['units', box.id];
+  return [
+    ...Object.entries(shelves).map(([key, value]) => ({ path: [...base, 'shelves', key], value })),
+    ...Object.entries(dividers).map(([key, value]) => ({ path: [...base, 'dividers', key], value })),
+    ...[...names].map(([old, id]) => ({ path: [...base, 'contents', id], value: box.contents[old] ?? { preset: 'nothing', kg: null } })),
+  ];
+}
+
+/** Everything that cuts a space taken out again. */
+export function uncut(box: ShelfBox, space: string): EditStep[] {
+  const cutters = [...Object.values(box.shelves), ...Object.values(box.dividers)].filter((each) => each.in === space);
+  const steps = new Map(cutters.flatMap(({ id }) => joinSpaces(box, id)).map((step) => [step.path.join('/'), step]));
+  return [...steps.values()].map(({ path, value }) => ({ path: ['units', box.id, ...path], value }));
+}
+
+/** A unit as it would be in another project: on no rail of this wall, after the units that are there; things stay behind. */
+export function unitFor(target: Pick<Design, 'units'>, box: UnitDesign, id: string): UnitDesign {
+  const last = Math.max(0, ...Object.values(target.units).map(({ order }) => order));
+  return { ...box, id, order: last + 1, hanging: { ...box.hanging, wallRail: null } };
+}

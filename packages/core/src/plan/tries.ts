@@ -1,0 +1,48 @@
+/** Tries of one unit beside one another: what a person compares them by. */
+import type { RecordEntry } from './design.ts';
+import { toMm } from '../length/length.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import { triesOf, type Design, type Try, type UnitDesign } from './design.ts';
+import type { EditStep } from './edit.ts';
+import { createPlanner, type Planner, type UnitPlan } from './plan.ts';
+
+export interface Tried {
+  /** Null for the unit as it stands. */
+  readonly id: string | null;
+  readonly name: string;
+  readonly unit: UnitDesign;
+  readonly plan: UnitPlan;
+  /** Out from the wall, mm, nothing open. */
+  readonly outMm: number;
+}
+
+/** The unit as it stands, and its tries, each planned alone on this wall beside the other units. */
+export function triedOf(planners: ReadonlyMap<string, Planner>, design: Design, record: readonly RecordEntry[], workshop: Workshop, unit: string): Tried[] {
+  const standing = design.units[unit];
+  if (!standing) return [];
+  const rows: readonly (Omit<Tried, 'plan' | 'outMm'>)[] = [
+    { id: null, name: standing.name, unit: standing },
+    ...triesOf(design, unit).map(({ id, name, unit: tried }) => ({ id, name, unit: tried })),
+  ];
+  return rows.map((row) => {
+    const planner = planners.get(row.id ?? '') ?? createPlanner();
+    const plan = planner.plan({ ...design, units: { ...design.units, [unit]: row.unit } }, record, workshop).byId.get(unit)!;
+    return { ...row, plan, outMm: toMm(plan.unit.outside.depth.value) };
+  });
+}
+
+/** The unit as it stands kept as a try. */
+export const keepTry = (design: Design, unit: string, id: string, name: string): EditStep[] => {
+  const kept: Try = { id, order: 1 + Math.max(0, ...triesOf(design, unit).map(({ order }) => order)), name, unit: design.units[unit]! };
+  return [{ path: ['tries', id], value: kept }];
+};
+
+/** A try taken as the unit: what stood there is kept in its place, under its name. */
+export const takeTry = (design: Design, id: string): EditStep[] => {
+  const tried = design.tries[id]!;
+  const standing = design.units[tried.unit.id]!;
+  return [
+    { path: ['units', standing.id], value: { ...tried.unit, place: standing.place, order: standing.order } },
+    { path: ['tries', id], value: { ...tried, name: standing.name === tried.name ? `${standing.name}, before`.slice(0, 80) : standing.name, unit: standing } },
+  ];
+};
