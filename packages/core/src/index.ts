@@ -135,7 +135,17 @@ export { findingWords, type Sentence } from './checks/words/findings.ts';
 export { fixWords } from './checks/words/fixes.ts';
 export { labelWords, WORDS } from './checks/words/labels.ts';
 export { seeded } from './chance/random.ts';
-export { standingReadings, displayUnitOf, standingScans, type WallScan, unitsInOrder, type Design, type RecordEntry } from './plan/design.ts';
+export {
+  standingReadings,
+  displayUnitOf,
+  standingScans,
+  triesOf,
+  type Try,
+  type WallScan,
+  unitsInOrder,
+  type Design,
+  type RecordEntry,
+} from './plan/design.ts';
 export { draftUnit } from './plan/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
 export { hasFloor, standing, unplaced } from './plan/contents.ts';
@@ -148,7 +158,7 @@ export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, 
 export { boardJobs, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
-export { keepTry, takeTry, triedOf, type Tried } from './plan/tries.ts';
+export { keepTry, stockFor, takeTry, triedOf, type Tried } from './plan/tries.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
 export { remediesFor } from './plan/remedies.ts';
 export { answerSum, listSums, SUMS } from './sums/sums.ts';

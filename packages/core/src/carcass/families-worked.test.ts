@@ -254,7 +254,20 @@ describe('cabinet run, 1800 wide, 400 kept free with a bridge 250 down', () => {
 
 describe('cabinet run, 1600 high: two upper boxes of 600 with a lower one of 700 on a toe base under the first, drawers in it', () => {
   const part = (id: string, order: number, more: Record<string, unknown>) => ({
-    [id]: { id, order, kind: 'box', width: null, height: entered('600 mm'), shelves: 1, front: 'open', bridge: null, lower: null, lowerShelves: 3, lowerFront: 'drawers', ...more },
+    [id]: {
+      id,
+      order,
+      kind: 'box',
+      width: null,
+      height: entered('600 mm'),
+      shelves: 1,
+      front: 'open',
+      bridge: null,
+      lower: null,
+      lowerShelves: 3,
+      lowerFront: 'drawers',
+      ...more,
+    },
   });
   const { parts, unit, weights } = unitOf('cabinet-run', {
     width: entered('1200 mm'),
@@ -286,7 +299,11 @@ describe('cabinet run, 1600 high: two upper boxes of 600 with a lower one of 700
     const hung = unit.panels.filter(({ stands, onWall }) => !stands && !onWall).reduce((sum, { id }) => sum + weights.panels.get(id)!.value, 0);
     expect(weights.empty.mass.value).toBeCloseTo(1.05 * hung, 9);
     expect(unit.byId.get('u1/spacer')!.frame.origin.up).toBe(1_000_000_000);
-    expect(weights.contents.filter(({ compartment }) => compartment.stands).map(({ compartment }) => compartment.keptBy)).toEqual(['a-low-d1', 'a-low-d2', 'a-low-d3']);
+    expect(weights.contents.filter(({ compartment }) => compartment.stands).map(({ compartment }) => compartment.keptBy)).toEqual([
+      'a-low-d1',
+      'a-low-d2',
+      'a-low-d3',
+    ]);
   });
 });
 
@@ -305,7 +322,9 @@ describe('till in modules: three of 100, 60 and what is left of 420, 6 between',
   });
   test('they stand side by side with the gap kept, all screwed to one cabinet half', () => {
     expect(['b1', 'b2', 'b3'].map((bay) => toMm(unit.byId.get(`u1/side/${bay}/left`)!.frame.origin.along as never))).toEqual([0, 148, 256]);
-    expect(unit.meetings.filter(({ guest }) => guest === 'u1/cabinet-half').map(({ host }) => host)).toEqual(['b1', 'b2', 'b3'].map((bay) => `u1/hanging-rail/${bay}`));
+    expect(unit.meetings.filter(({ guest }) => guest === 'u1/cabinet-half').map(({ host }) => host)).toEqual(
+      ['b1', 'b2', 'b3'].map((bay) => `u1/hanging-rail/${bay}`),
+    );
   });
   test('the spare place is called so', () => {
     expect(unit.compartments.map(({ name }) => name.key)).toEqual(['bay-of', 'bay-of', 'bay-spare']);

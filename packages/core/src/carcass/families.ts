@@ -2,7 +2,9 @@
  * The families of unit there are, in the order of the gallery. A new one joins here, and nowhere else:
  * its decisions and panels in a file of its own, what can be entered beside it in `…-form.ts`.
  */
-import type { Unit } from '../solid/unit.ts';
+import { NM_PER } from '../length/length.ts';
+import { place, type Panel } from '../solid/panel.ts';
+import type { Handle, Unit } from '../solid/unit.ts';
 import type { StockOf } from './box-frame.ts';
 import type { Family } from './family.ts';
 import { SHELF_BOX } from './shelf-box-form.ts';
@@ -40,7 +42,43 @@ export function familyOf({ family }: { readonly family: string }): Family {
 }
 
 /** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
-export const buildUnit = (design: UnitDesign, stockOf: StockOf): Unit => withInserts(familyOf(design).build(design, stockOf), design, stockOf);
+export const buildUnit = (design: UnitDesign, stockOf: StockOf): Unit =>
+  withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design);
+
+/** Sizes that are drawn larger or smaller by the panel at their far end. */
+const OUTLINE = [
+  { path: 'width', axis: 'along' },
+  { path: 'height', axis: 'up' },
+  { path: 'depth', axis: 'out' },
+] as const;
+
+/** The outline of every unit can be dragged by its outermost panels, where its family lets that size be entered. */
+function withOutline(unit: Unit, design: UnitDesign): Unit {
+  const carried = unit.panels.filter(({ onWall, role }) => !onWall && role !== 'cabinet-half' && role !== 'spacer');
+  const outline = OUTLINE.flatMap(({ path, axis }): Handle[] => {
+    const field = familyOf(design).form.fields.find((each) => each.path.join('.') === path);
+    if (field?.kind !== 'length' || !(field.when?.(design) ?? true)) return [];
+    const far = furthest(carried, axis);
+    if (!far || unit.handles?.some((handle) => handle.panel === far && handle.axis === axis)) return [];
+    return [{ panel: far, path: [path], axis, kind: 'length', value: design[path].nm, perMm: NM_PER.mm, least: field.least, most: field.most }];
+  });
+  return { ...unit, handles: [...(unit.handles ?? []), ...outline] };
+}
+
+/** The panel that reaches furthest along an axis; of several the largest one that way, so that a hand finds it. */
+function furthest(panels: readonly Panel[], axis: Handle['axis']): string | undefined {
+  let best: { readonly id: string; readonly at: number; readonly size: number } | undefined;
+  for (const { id, frame, outline, thickness } of panels) {
+    const ats = outline.flatMap(({ from }) => [place(frame, from)[axis], place(frame, from, thickness)[axis]]);
+    const at = Math.max(...ats);
+    const size = at - Math.min(...ats);
+    if (!best || at > best.at + NEAR || (Math.abs(at - best.at) <= NEAR && size > best.size)) best = { id, at, size };
+  }
+  return best?.id;
+}
+
+/** Panels that end within this of one another end together, nm. */
+const NEAR = 1000;
 
 /** Whether a measure of a unit is entered, or follows from others. */
 export const enters = (design: UnitDesign, path: string): boolean =>

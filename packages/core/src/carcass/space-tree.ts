@@ -25,7 +25,8 @@ const rowsOf = (rows: Readonly<Record<string, Cutter>>): Cutter[] => Object.valu
 export function treeOf({ shelves, dividers }: Pick<ShelfBox, 'shelves' | 'dividers'>): SpaceNode {
   const used = new Set<string>();
   const visit = (id: string, done: Levels): SpaceNode => {
-    const here = (rows: Readonly<Record<string, Cutter>>, after: number): Cutter[] => rowsOf(rows).filter((row) => row.in === id && row.level > after && !used.has(row.id));
+    const here = (rows: Readonly<Record<string, Cutter>>, after: number): Cutter[] =>
+      rowsOf(rows).filter((row) => row.in === id && row.level > after && !used.has(row.id));
     const [s, d] = [here(shelves, done.shelf), here(dividers, done.divider)];
     const next = Math.min(...s.map(({ level }) => level), ...d.map(({ level }) => level));
     if (!Number.isFinite(next)) return { id, kind: null, cutters: [], parts: [] };

@@ -21,7 +21,10 @@ const sized = (design: Design): Design => applyEdit(design, sizedByThings(design
 
 describe('a till', () => {
   const till = newUnit('tool-till') as ToolTill;
-  const design = holding(till, { brayer: thing('brayer', [145, 60, 230], { kg: 0.9, homes: on('b1') }), key: thing('key', [31.2, 20, 90], { kg: 0.25, homes: on('b2') }) });
+  const design = holding(till, {
+    brayer: thing('brayer', [145, 60, 230], { kg: 0.9, homes: on('b1') }),
+    key: thing('key', [31.2, 20, 90], { kg: 0.25, homes: on('b2') }),
+  });
   test('each bay takes the name, the width, the length and the mass of its tool; a bay with nothing stays', () => {
     const { bays } = sized(design).units['u1'] as ToolTill;
     expect(bays['b1']).toMatchObject({ tool: 'thing brayer', width: { text: '145 mm' }, toolLength: { text: '230 mm' }, kg: 0.9 });
@@ -53,7 +56,11 @@ describe('a slot rack', () => {
     expect(new Set(Object.values(made.slots).map(({ order }) => order)).size).toBe(Object.keys(made.slots).length);
   });
   test('tall things take empty slots out, and never one that holds something', () => {
-    const made = sized(holding(rack, { rolls: thing('rolls', [200, 150, 200], { homes: { u1: { t2: { count: 1, pinned: false }, t5: { count: 1, pinned: false } } }, count: 2 }) })).units['u1'] as SlotRack;
+    const made = sized(
+      holding(rack, {
+        rolls: thing('rolls', [200, 150, 200], { homes: { u1: { t2: { count: 1, pinned: false }, t5: { count: 1, pinned: false } } }, count: 2 }),
+      }),
+    ).units['u1'] as SlotRack;
     expect(Object.keys(made.slots)).toEqual(expect.arrayContaining(['t2', 't5']));
     expect(Object.keys(made.slots).length).toBeLessThan(6);
   });

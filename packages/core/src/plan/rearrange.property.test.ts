@@ -20,7 +20,9 @@ const turned = (design: Design): Design => applyEdit(design, mirrored(design, 'u
 
 /** Any nesting of bays and shelves: each element cuts a space that is there, some at a place of their own. */
 const nestings: fc.Arbitrary<ShelfBox> = fc
-  .array(fc.record({ shelf: fc.boolean(), in: fc.nat(), level: fc.integer({ min: 0, max: 2 }), at: fc.option(fc.integer({ min: 8, max: 22 })) }), { maxLength: 7 })
+  .array(fc.record({ shelf: fc.boolean(), in: fc.nat(), level: fc.integer({ min: 0, max: 2 }), at: fc.option(fc.integer({ min: 8, max: 22 })) }), {
+    maxLength: 7,
+  })
   .map((rows) => {
     const names = ['bottom'];
     const shelves: Record<string, unknown> = {};
@@ -90,7 +92,11 @@ test('a run comes in the other order, its fillers and doors exchanged; a corner 
   const run: CabinetRun = { ...base, fillerLeft: entered('30 mm'), parts: { ...base.parts, c1: { ...base.parts['c1']!, front: 'door-left' } } };
   const after = turned(alone(run)).units['u1'] as CabinetRun;
   expect([after.fillerLeft, after.fillerRight]).toEqual([null, entered('30 mm')]);
-  expect(Object.values(after.parts).sort((a, b) => a.order - b.order).map(({ id }) => id)).toEqual(['c2', 'g1', 'c1']);
+  expect(
+    Object.values(after.parts)
+      .sort((a, b) => a.order - b.order)
+      .map(({ id }) => id),
+  ).toEqual(['c2', 'g1', 'c1']);
   expect(after.parts['c1']!.front).toBe('door-right');
   expect(canMirror(newUnit('corner-unit'))).toBe(false);
 });

@@ -79,7 +79,8 @@ function renamed(design: Design, box: UnitDesign, names: ReadonlyMap<string, str
   const moved = [...names].some(([from, to]) => from !== to);
   if (!moved) return [];
   const name = (space: string): string => names.get(space) ?? space;
-  const byName = <T>(rows: Readonly<Record<string, T>>): Record<string, T> => Object.fromEntries(Object.entries(rows).map(([space, value]) => [name(space), value]));
+  const byName = <T>(rows: Readonly<Record<string, T>>): Record<string, T> =>
+    Object.fromEntries(Object.entries(rows).map(([space, value]) => [name(space), value]));
   const rows = Object.fromEntries(Object.entries(box.rows).map(([key, row]) => [key, { ...row, on: name(row.on) }]));
   const inserts = Object.fromEntries(Object.entries(box.inserts).map(([key, insert]) => [key, { ...insert, in: name(insert.in) }]));
   return [
@@ -115,7 +116,8 @@ const holds = (node: SpaceNode, space: string): boolean => (node.kind === null ?
 export function cutLike(box: ShelfBox, space: string, pattern: string, freshId: (kind: 'shelf' | 'divider') => string): EditStep[] {
   const from = findSpace(treeOf(box), pattern);
   if (!from || from.kind === null || holds(from, space)) return [];
-  const level = 1 + [...Object.values(box.shelves), ...Object.values(box.dividers)].reduce((most, each) => (each.in === space ? Math.max(most, each.level) : most), -1);
+  const level =
+    1 + [...Object.values(box.shelves), ...Object.values(box.dividers)].reduce((most, each) => (each.in === space ? Math.max(most, each.level) : most), -1);
   const names = new Map<string, string>();
   const fresh = (node: SpaceNode): SpaceNode => ({
     ...node,

@@ -60,7 +60,18 @@ function fraction(parts: number, of: number): string {
 }
 
 /** What is bought in a size of its own: a screw's length, the board a cleat is ripped from; and where it hangs on this wall. */
-const BOUGHT = ['assembly.length', 'hanging.wallScrew.length', 'hanging.cabinetScrew.length', 'hanging.boardWidth', 'hingeScrew.length', 'slides.length', 'slides.clearance', 'band', 'place.along', 'place.up'];
+const BOUGHT = [
+  'assembly.length',
+  'hanging.wallScrew.length',
+  'hanging.cabinetScrew.length',
+  'hanging.boardWidth',
+  'hingeScrew.length',
+  'slides.length',
+  'slides.clearance',
+  'band',
+  'place.along',
+  'place.up',
+];
 
 export function redesign(box: UnitDesign, unit: DisplayUnit): Redesign {
   const { fields, elements } = familyOf(box).form;

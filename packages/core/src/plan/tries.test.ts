@@ -18,14 +18,14 @@ test('kept, it is the unit as it stood; edits of the unit do not touch it', () =
 });
 
 test('they are planned side by side, each as if it stood there', () => {
-  const rows = triedOf(new Map([['', createPlanner()]]), deeper, record, workshop, 'ink');
+  const rows = triedOf(createPlanner, deeper, record, workshop, 'ink');
   expect(rows.map(({ name, outMm }) => [name, Math.round(outMm)])).toEqual([
     ['Ink cupboard', 358],
     ['first try', 298],
   ]);
   expect(rows[0]!.plan.weights.empty.mass.value).toBeGreaterThan(rows[1]!.plan.weights.empty.mass.value);
   expect(rows[1]!.plan.findings).toEqual(plan(design, record, workshop).byId.get('ink')!.findings);
-  expect(triedOf(new Map(), deeper, record, workshop, 'nothing')).toEqual([]);
+  expect(triedOf(createPlanner, deeper, record, workshop, 'nothing')).toEqual([]);
 });
 
 describe('taken', () => {

@@ -2,9 +2,11 @@
 import type { RecordEntry } from './design.ts';
 import { toMm } from '../length/length.ts';
 import type { Workshop } from '../stock/workshop.ts';
+import { search } from '../nest/search.ts';
+import { boardJobs, sheetJobs } from './cutting.ts';
 import { triesOf, type Design, type Try, type UnitDesign } from './design.ts';
 import type { EditStep } from './edit.ts';
-import { createPlanner, type Planner, type UnitPlan } from './plan.ts';
+import type { Planner, UnitPlan } from './plan.ts';
 
 export interface Tried {
   /** Null for the unit as it stands. */
@@ -16,20 +18,44 @@ export interface Tried {
   readonly outMm: number;
 }
 
-/** The unit as it stands, and its tries, each planned alone on this wall beside the other units. */
-export function triedOf(planners: ReadonlyMap<string, Planner>, design: Design, record: readonly RecordEntry[], workshop: Workshop, unit: string): Tried[] {
+/** The unit as it stands, and its tries, each planned on this wall beside the other units. `plannerOf` gives each try a planner that remembers it. */
+export function triedOf(plannerOf: (tried: string | null) => Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, unit: string): Tried[] {
   const standing = design.units[unit];
   if (!standing) return [];
-  const rows: readonly (Omit<Tried, 'plan' | 'outMm'>)[] = [
+  const rows: readonly Omit<Tried, 'plan' | 'outMm'>[] = [
     { id: null, name: standing.name, unit: standing },
     ...triesOf(design, unit).map(({ id, name, unit: tried }) => ({ id, name, unit: tried })),
   ];
   return rows.map((row) => {
-    const planner = planners.get(row.id ?? '') ?? createPlanner();
-    const plan = planner.plan({ ...design, units: { ...design.units, [unit]: row.unit } }, record, workshop).byId.get(unit)!;
+    const plan = plannerOf(row.id).plan({ ...design, units: { ...design.units, [unit]: row.unit } }, record, workshop).byId.get(unit)!;
     return { ...row, plan, outMm: toMm(plan.unit.outside.depth.value) };
   });
 }
+
+/** Sheets and boards a unit asks for by itself, and what they cost: from a first layout, not from a search. */
+export function stockFor(
+  parts: UnitPlan['parts'],
+  workshop: Workshop,
+): { readonly sheets: number; readonly boards: number; readonly cost: number; readonly unplaced: number } {
+  let [sheets, boards, cost, unplaced] = [0, 0, 0, 0];
+  for (const { problem } of sheetJobs(parts, workshop)) {
+    const stepper = search(problem, 1);
+    for (let step = 0; step < FIRST_STEPS && !stepper.step(1); step++);
+    const plan = stepper.plan();
+    sheets += plan.score.sheets;
+    cost += plan.score.cost ?? 0;
+    unplaced += plan.unplaced.length;
+  }
+  for (const { product, boards: made, tooLong } of boardJobs(parts, workshop)) {
+    boards += made.length;
+    cost += made.length * workshop.products[product]!.price;
+    unplaced += tooLong.length;
+  }
+  return { sheets, boards, cost, unplaced };
+}
+
+/** A few steps of the search: enough to set tries in order. [ASSUME] */
+const FIRST_STEPS = 12;
 
 /** The unit as it stands kept as a try. */
 export const keepTry = (design: Design, unit: string, id: string, name: string): EditStep[] => {

@@ -127,6 +127,9 @@ export interface Handle {
   readonly value: number;
   /** How the value goes with a millimetre of the drag: nanometres or degrees. */
   readonly perMm: number;
+  /** What may be entered there. */
+  readonly least?: number;
+  readonly most?: number;
 }
 
 /** A size somebody typed where it would have followed by itself: what it is, and what it would have been. */

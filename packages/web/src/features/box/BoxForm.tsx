@@ -1,7 +1,7 @@
 /** The cabinet's form: size first, what it holds, then joints and back. Findings of the station stand on top of it. */
 import { familyOf, labelWords, sizedByThings, type FieldGroup } from '@keen/core';
 import type { ReactNode } from 'react';
-import { Button, FormControlLabel, Switch } from '@mui/material';
+import { Alert, Button, FormControlLabel, Switch } from '@mui/material';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { ContentsFields } from './ContentsFields.tsx';
@@ -15,6 +15,7 @@ export function BoxForm({ shown, findings }: { readonly shown: ShownUnit; readon
     <div className="reading">
       <h2>{box.name}</h2>
       <p className="kind">{labelWords({ key: `family-${box.family}` })}; change a figure and everything follows</p>
+      <Fault box={box} />
       {findings}
       <UnitFields box={box} unit={unit} group="size" />
       <Group shown={shown} group="shape" title="Shape" open />
@@ -43,6 +44,16 @@ const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; rea
   { group: 'back', title: 'Back' },
   { group: 'making', title: 'Making and finish' },
 ];
+
+/** What the family cannot be made with: nothing is lost, but it cannot be saved like this. */
+function Fault({ box }: { readonly box: ShownUnit['box'] }) {
+  const fault = familyOf(box).faultOf?.(box);
+  return fault ? (
+    <Alert severity="error">
+      This cannot be made, and is not saved: {fault.message}. What would do: {fault.accepted}.
+    </Alert>
+  ) : null;
+}
 
 /** For families whose places are sized by what is in them: shown while that would change something. */
 function SizeByThings({ shown: { box, plan } }: { readonly shown: ShownUnit }) {

@@ -11,6 +11,7 @@ import { BoxDrawing } from './BoxDrawing.tsx';
 import { CutList } from './CutList.tsx';
 import { SectionView } from './SectionView.tsx';
 import { SidesView } from './SidesView.tsx';
+import { TriesView } from './TriesView.tsx';
 
 // Three.js is large: it comes when it is looked at.
 const SpaceView = lazy(() => import('./SpaceView.tsx'));
@@ -22,6 +23,7 @@ const VIEWS = [
   { id: 'cut', name: 'Cut at' },
   { id: 'space', name: '3D' },
   { id: 'list', name: 'Cut list' },
+  { id: 'tries', name: 'Tries' },
 ] as const;
 type BoxView = (typeof VIEWS)[number]['id'];
 
@@ -68,6 +70,8 @@ function Shown({ view, shown, closed }: { readonly view: BoxView; readonly shown
       );
     case 'list':
       return <CutList shown={shown} />;
+    case 'tries':
+      return <TriesView shown={shown} />;
   }
 }
 

@@ -1,11 +1,13 @@
 /** What stands in one compartment: a preset, or kilograms someone weighed. */
 import {
+  cutLike,
   fromShownMass,
   isShelfBox,
   labelWords,
   massPerUnit,
   massText,
   MOST_CONTENTS_KG,
+  patternsFor,
   PRESETS,
   splitSpace,
   toShownMass,
@@ -75,12 +77,16 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
 }
 
 /** A shelf or a divider put into one space of a shelf box. */
-function SplitSpace({ shown: { box }, space, title }: { readonly shown: ShownUnit; readonly space: string; readonly title: string }) {
+function SplitSpace({ shown, space, title }: { readonly shown: ShownUnit; readonly space: string; readonly title: string }) {
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
+  const { box } = shown;
   if (!isShelfBox(box)) return null;
+  const patterns = patternsFor(box, space);
+  const freshId = (kind: 'shelf' | 'divider'): string => `${kind.slice(0, 1)}${crypto.randomUUID().slice(0, 8)}`;
+  const like = (pattern: string): void => apply(cutLike(box, space, pattern, freshId), '', `${title} cut like ${nameOfSpace(shown, pattern)}`);
   const split = (kind: 'shelf' | 'divider'): void => {
-    const id = `${kind.slice(0, 1)}${crypto.randomUUID().slice(0, 8)}`;
+    const id = freshId(kind);
     apply(
       splitSpace(box, space, kind, id).map(({ path, value }) => ({ path: ['units', box.id, ...path], value })),
       '',
@@ -96,6 +102,25 @@ function SplitSpace({ shown: { box }, space, title }: { readonly shown: ShownUni
       <Button size="small" aria-label={`Split ${title} by a divider`} onClick={() => split('divider')}>
         + divider
       </Button>
+      {patterns.length > 0 && (
+        <select className="cut-like" aria-label={`Cut ${title} like another space`} value="" onChange={(event) => like(event.target.value)}>
+          <option value="" disabled>
+            cut like …
+          </option>
+          {patterns.map((pattern) => (
+            <option key={pattern} value={pattern}>
+              {nameOfSpace(shown, pattern)}
+            </option>
+          ))}
+        </select>
+      )}
     </span>
   );
+}
+
+/** A space that is cut up has no name on the drawing: it is called by what opens it. */
+function nameOfSpace({ plan, box }: ShownUnit, space: string): string {
+  const panel = ['shelf', 'divider'].map((role) => plan.unit.byId.get(`${box.id}/${role}/${space}`)).find((each) => each !== undefined);
+  if (!panel) return 'the whole inside';
+  return `${panel.role === 'shelf' ? 'over' : 'right of'} ${labelWords(panel.name)}`;
 }

@@ -23,12 +23,14 @@ export interface PaperViewProps {
   readonly across?: PaperMeasure;
   readonly up?: PaperMeasure;
   readonly wall: 'top' | 'left' | 'right' | null;
+  /** Sizes of the part that is selected, as it lies on this paper. */
+  readonly chosen?: { readonly panel: string; readonly across: PaperMeasure | null; readonly up: PaperMeasure | null } | null;
 }
 
 const ROOM = { left: 74, right: 30, top: 40, bottom: 68 } as const;
 const WALL = 14;
 
-export function PaperView({ title, label, seen, ghost, width, height, unit, across, up, wall }: PaperViewProps) {
+export function PaperView({ title, label, seen, ghost, width, height, unit, across, up, wall, chosen }: PaperViewProps) {
   const dispatch = useAppDispatch();
   const points = seen.flatMap((each) => each.points);
   if (points.length === 0) return null;
@@ -63,6 +65,7 @@ export function PaperView({ title, label, seen, ghost, width, height, unit, acro
           <path key={each.panel} d={pathOf(each, view)} />
         ))}
       </g>
+      {chosen && <ChosenSizes chosen={chosen} seen={seen} view={view} unit={unit} />}
       {across && (
         <DimensionLine
           name={across.name}
@@ -84,5 +87,38 @@ export function PaperView({ title, label, seen, ghost, width, height, unit, acro
         />
       )}
     </svg>
+  );
+}
+
+interface ChosenProps {
+  readonly chosen: NonNullable<PaperViewProps['chosen']>;
+  readonly seen: readonly SeenPanel[];
+  readonly view: { readonly x: (mm: number) => number; readonly y: (mm: number) => number };
+  readonly unit: DisplayUnit;
+}
+
+/** Length and width of the selected part, drawn where it lies: above it and at its right. */
+function ChosenSizes({ chosen, seen, view, unit }: ChosenProps) {
+  const points = seen.filter(({ panel }) => panel === chosen.panel).flatMap((each) => each.points);
+  if (points.length === 0) return null;
+  const xs = points.map(([x]) => view.x(x));
+  const ys = points.map(([, y]) => view.y(y));
+  const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  return (
+    <g className="chosen-sizes">
+      {chosen.across && (
+        <DimensionLine
+          name={chosen.across.name}
+          value={chosen.across.value}
+          unit={unit}
+          from={[left, top - 12]}
+          to={[right, top - 12]}
+          onPick={chosen.across.onPick}
+        />
+      )}
+      {chosen.up && (
+        <DimensionLine name={chosen.up.name} value={chosen.up.value} unit={unit} from={[right + 14, top]} to={[right + 14, bottom]} onPick={chosen.up.onPick} />
+      )}
+    </g>
   );
 }

@@ -1,5 +1,6 @@
 /** A unit to scale from one or two of its sides, with its outer sizes. */
-import { tapeTextWithUnit, viewFrom, type ResolvedUnit, type SeenPanel, type ViewId } from '@keen/core';
+import { labelWords, tapeTextWithUnit, viewFrom, type ResolvedUnit, type SeenPanel, type ViewId } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import { useGhost, type ShownUnit } from '../project/selectors.ts';
@@ -21,6 +22,14 @@ const MEASURES: Readonly<Record<ViewId, readonly ['width' | 'depth', 'height' | 
   right: ['depth', 'height'],
   plan: ['width', 'depth'],
 };
+/** What runs across the paper and up it. */
+const PAPER_AXES: Readonly<Record<ViewId, readonly ['along' | 'out', 'up' | 'out']>> = {
+  front: ['along', 'up'],
+  back: ['along', 'up'],
+  left: ['out', 'up'],
+  right: ['out', 'up'],
+  plan: ['along', 'out'],
+};
 const SAYS = { width: 'outside width', height: 'outside height', depth: 'depth from the wall' } as const;
 
 export function SidesView({ shown, views }: { readonly shown: ShownUnit; readonly views: readonly ViewId[] }) {
@@ -34,6 +43,20 @@ export function SidesView({ shown, views }: { readonly shown: ShownUnit; readonl
     value: outside[key].value,
     onPick: (anchor) => show(anchor, { title: SAYS[key], unit, dimension: outside[key] }),
   });
+  const selected = useAppSelector(({ view }) => view.selected);
+  const panel = selected ? plan.unit.byId.get(selected) : undefined;
+  /** Its length and width where they lie along the paper; a part that leans shows neither. */
+  const chosenOn = (view: ViewId) => {
+    if (!panel) return null;
+    const [h, v] = PAPER_AXES[view];
+    const size = (axis: 'along' | 'up' | 'out'): PaperMeasure | null => {
+      const which = Math.abs(panel.frame.u[axis]) === 1 ? ('length' as const) : Math.abs(panel.frame.v[axis]) === 1 ? ('width' as const) : null;
+      if (!which) return null;
+      const title = `${which} of the ${labelWords(panel.name)}`;
+      return { name: title, value: panel[which].value, onPick: (anchor) => show(anchor, { title, unit, dimension: panel[which] }) };
+    };
+    return { panel: panel.id, across: size(h), up: size(v) };
+  };
   const narrow = size.width < 620;
   const each = narrow ? size.width : size.width / views.length;
   return (
@@ -51,6 +74,7 @@ export function SidesView({ shown, views }: { readonly shown: ShownUnit; readonl
             unit={unit}
             across={measure(MEASURES[view][0])}
             up={measure(MEASURES[view][1])}
+            chosen={chosenOn(view)}
             wall={view === 'plan' ? 'top' : view === 'right' ? 'right' : null}
           />
         ))}

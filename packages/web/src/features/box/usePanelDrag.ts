@@ -54,7 +54,8 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
   return {
     draft,
     grip: (panel, axes, scale) => {
-      const handle = plan.unit.handles?.find((each) => each.panel === panel);
+      // A panel may be taken hold of along two axes, one a view.
+      const handle = plan.unit.handles?.find((each) => each.panel === panel && axes.some(({ axis }) => axis === each.axis));
       const along = handle && axes.find(({ axis }) => axis === handle.axis);
       if (!handle || !along) return undefined;
       return (event) => {
@@ -99,10 +100,10 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
   };
 }
 
-/** The value a handle has after so many millimetres: in whole steps of the tape, or half degrees; never less than nothing. */
-export function valueAfter({ kind, value, perMm }: Handle, mm: number, unit: DisplayUnit): unknown {
+/** The value a handle has after so many millimetres: in whole steps of the tape, or half degrees; never past what may be entered. */
+export function valueAfter({ kind, value, perMm, least = 0, most = Infinity }: Handle, mm: number, unit: DisplayUnit): unknown {
   if (kind === 'degrees') return Math.max(0, Math.round((value + mm * perMm) * 2) / 2);
   const step = unit === 'mm' ? NM_PER.mm : NM_PER.in / 16;
-  const nm = Math.max(0, Math.round((value + mm * perMm) / step) * step);
+  const nm = Math.round(Math.min(most, Math.max(least, value + mm * perMm)) / step) * step;
   return entered(unit === 'mm' ? `${nm / NM_PER.mm} mm` : `${nm / NM_PER.in} in`);
 }

@@ -1,19 +1,9 @@
 /** The families of unit, each drawn from a real one at its usual size: pick one and it is added. */
-import {
-  buildUnit,
-  boundsOfUnit,
-  FAMILIES,
-  frontView,
-  labelWords,
-  resolveUnit,
-  stockReader,
-  type FamilyId,
-  type ResolvedUnit,
-  type UnitDesign,
-} from '@keen/core';
+import { buildUnit, FAMILIES, labelWords, resolveUnit, stockReader, type FamilyId, type UnitDesign } from '@keen/core';
 import { Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
+import { Elevation } from '../../ui/Elevation.tsx';
 import { freshUnit } from './freshUnit.ts';
 import { selectOpen } from './selectors.ts';
 
@@ -55,24 +45,5 @@ function Examples({ onPick }: { readonly onPick: (unit: UnitDesign) => void }) {
         </li>
       ))}
     </ul>
-  );
-}
-
-function Elevation({ unit }: { readonly unit: ResolvedUnit }) {
-  const { low, high } = boundsOfUnit(unit);
-  const [width, height] = [high.along - low.along, high.up - low.up];
-  const room = Math.max(width, height * 1.5) * 0.04;
-  return (
-    <svg
-      viewBox={`${low.along - room} ${-high.up - room} ${width + 2 * room} ${height + 2 * room}`}
-      aria-hidden="true"
-      style={{ ['--line' as string]: Math.max(width, height) / 160 }}
-    >
-      {frontView(unit)
-        .filter(({ hidden }) => !hidden)
-        .map(({ panel, role, points }) => (
-          <polygon key={panel} className={`example ${role}`} points={points.map(([x, y]) => `${x},${-y}`).join(' ')} />
-        ))}
-    </svg>
   );
 }

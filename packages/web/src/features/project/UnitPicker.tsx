@@ -1,12 +1,14 @@
-/** The cabinets by name, and what can be done with them: add, rename, take out. */
-import { unitsInOrder, type UnitDesign } from '@keen/core';
+/** The cabinets by name, and what can be done with them: add, copy, rename, turn round, round off, take out. */
+import { canMirror, mirrored, unitsInOrder, type UnitDesign } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
 import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
+import { CopyElsewhereDialog } from './CopyElsewhereDialog.tsx';
 import { FamilyGallery } from './FamilyGallery.tsx';
-import { selectOpen, useUnit } from './selectors.ts';
+import { RedesignDialog } from './RedesignDialog.tsx';
+import { selectOpen, selectPlan, useUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
 
@@ -18,6 +20,8 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
   const [anchor, setAnchor] = useState<Element | null>(null);
   const [renaming, setRenaming] = useState<string | null>(null);
   const [choosing, setChoosing] = useState(false);
+  const [asking, setAsking] = useState<'redesign' | 'copy' | null>(null);
+  const { stockOf } = useAppSelector(selectPlan);
   const units = unitsInOrder(design);
   const open = (unitId: string): void => {
     setAnchor(null);
@@ -35,6 +39,15 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
     if (!shown) return;
     setAnchor(null);
     apply([{ path: ['units', shown.box.id], value: undefined }], `remove ${shown.box.id}`, `${shown.box.name} taken out`);
+  };
+  const ask = (what: 'redesign' | 'copy'): void => {
+    setAnchor(null);
+    setAsking(what);
+  };
+  const turnRound = (): void => {
+    if (!shown) return;
+    setAnchor(null);
+    apply(mirrored(design, shown.box.id, stockOf), '', `${shown.box.name} turned round`);
   };
   return (
     <div className="unit-picker">
@@ -68,10 +81,21 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
         >
           Rename …
         </MenuItem>
+        <MenuItem disabled={!shown || !canMirror(shown.box)} onClick={turnRound}>
+          Turn it round, left to right
+        </MenuItem>
+        <MenuItem disabled={!shown} onClick={() => ask('redesign')}>
+          Round numbers …
+        </MenuItem>
+        <MenuItem disabled={!shown} onClick={() => ask('copy')}>
+          Copy to another project …
+        </MenuItem>
         <MenuItem disabled={!shown} onClick={takeOut}>
           Take it out
         </MenuItem>
       </Menu>
+      {shown && asking === 'redesign' && <RedesignDialog shown={shown} onClose={() => setAsking(null)} />}
+      {shown && asking === 'copy' && <CopyElsewhereDialog shown={shown} onClose={() => setAsking(null)} />}
       <FamilyGallery
         open={choosing}
         onClose={() => setChoosing(false)}

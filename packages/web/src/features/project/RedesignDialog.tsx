@@ -1,0 +1,68 @@
+/** A unit re-designed to round numbers in the other unit: everything that moves is on show before it is done. */
+import { labelWords, mostMoved, redesign, tapeTextWithUnit, type DisplayUnit, type Length } from '@keen/core';
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { useState } from 'react';
+import type { ShownUnit } from './selectors.ts';
+import { useEdit } from './useEdit.ts';
+
+export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; readonly onClose: () => void }) {
+  const { box } = shown;
+  const { apply } = useEdit();
+  const [to, setTo] = useState<DisplayUnit>(box.unit === 'mm' ? 'in' : 'mm');
+  const made = redesign(box, to);
+  const { moved } = made;
+  return (
+    <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="redesign-title">
+      <DialogTitle id="redesign-title">Round numbers for {box.name}</DialogTitle>
+      <DialogContent>
+        <ToggleButtonGroup exclusive size="small" value={to} aria-label="Round in" onChange={(_event, value: DisplayUnit | null) => value && setTo(value)}>
+          <ToggleButton value="mm">millimeters</ToggleButton>
+          <ToggleButton value="in">inches</ToggleButton>
+        </ToggleButtonGroup>
+        <p className="quiet">
+          {moved.length === 0
+            ? 'Every length is round there already.'
+            : `${moved.length} ${moved.length === 1 ? 'length moves' : 'lengths move'}, none by more than ${tapeTextWithUnit(mostMoved(made) as Length, 'mm')}. Screws, boards and sheets stay as they are bought. To read it in ${to === 'mm' ? 'millimeters' : 'inches'} without moving anything, use the switch at the top.`}
+        </p>
+        {moved.length > 0 && (
+          <table className="moved">
+            <thead>
+              <tr>
+                <th>length</th>
+                <th>is</th>
+                <th>becomes</th>
+                <th>moves by</th>
+              </tr>
+            </thead>
+            <tbody>
+              {moved.map(({ path, label, element, from, to: next }) => (
+                <tr key={path.join('.')}>
+                  <td>
+                    {labelWords({ key: label })}
+                    {element === null ? '' : ` (${element})`}
+                  </td>
+                  <td>{from.text}</td>
+                  <td>{next.text}</td>
+                  <td>{next.nm === from.nm ? 'nothing' : tapeTextWithUnit(Math.abs(next.nm - from.nm) as Length, 'mm')}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Leave it as it is</Button>
+        <Button
+          variant="contained"
+          disabled={made.edit.length === 0}
+          onClick={() => {
+            apply(made.edit, '', `${box.name} in round ${to === 'mm' ? 'millimeters' : 'inches'}`);
+            onClose();
+          }}
+        >
+          Make it so
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
