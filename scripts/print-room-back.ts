@@ -1,9 +1,14 @@
-/** The back wall of the made-up print room: one unit of every family beside the everyday cabinets of the first wall. */
+/** The back wall of the made-up print room: units of every family beside the everyday cabinets of the first wall. */
 import { entered, familyOf, newWall, type FamilyId, type UnitDesign, type Wall } from '../packages/core/src/index.ts';
 
 type Row = Record<string, unknown>;
 
-export const backWall: Wall = newWall({ unit: 'mm', width: entered('9600 mm'), ceiling: entered('2600 mm'), spacing: entered('400 mm') });
+const wall = newWall({ unit: 'mm', width: entered('9600 mm'), ceiling: entered('2600 mm'), spacing: entered('400 mm') });
+/** A stud every 400, and one in the corner. */
+export const backWall: Wall = {
+  ...wall,
+  studs: { ...wall.studs, marks: { corner: { id: 'corner', regular: null, at: entered('70 mm'), state: 'found', gone: false } } },
+};
 
 let order = 0;
 /** A unit of a family, some of its values changed by path. */
@@ -38,6 +43,8 @@ function set(row: Row, [key, ...rest]: readonly string[], value: unknown): Row {
 
 /** A part of a run with nothing under it. */
 const hungOnly = { lower: null, lowerShelves: 1, lowerFront: 'open' };
+/** A part with a box on the floor under it. */
+const onFloor = (lowerFront: string, lowerShelves: number) => ({ lower: entered('720 mm'), lowerShelves, lowerFront });
 const mm = (text: string) => entered(`${text} mm`);
 const bay = (id: string, at: number, tool: string, width: string | null, length: string, kg: number) => ({
   [id]: { id, order: at, tool, width: width === null ? null : mm(width), toolLength: mm(length), kg, held: 'ledge', block: null, spare: false },
@@ -52,8 +59,9 @@ export const BACK_UNITS: readonly UnitDesign[] = [
       ...bay('b3', 3, 'long stick', '60', '300', 0.7),
       ...bay('b4', 4, 'short stick', '60', '220', 0.5),
       ...bay('b5', 5, 'quoin keys', null, '140', 0.3),
+      b6: { ...bay('b6', 6, 'third brayer', '70', '220', 0.6)['b6']!, spare: true },
     },
-    contents: Object.fromEntries(['b1', 'b2', 'b3', 'b4', 'b5'].map((id) => [id, { preset: 'nothing', kg: 0.6 }])),
+    contents: Object.fromEntries(['b1', 'b2', 'b3', 'b4', 'b5', 'b6'].map((id) => [id, { preset: 'nothing', kg: 0.6 }])),
   }),
   unit('slot-rack', 'slots', 'Paper slot rack', ['600 mm', '660 mm', '340 mm'], ['1100 mm', '1300 mm'], {
     contents: Object.fromEntries([1, 2, 3, 4, 5, 6].map((n) => [`t${n}`, { preset: 'nothing', kg: 4 }])),
@@ -113,7 +121,12 @@ export const BACK_UNITS: readonly UnitDesign[] = [
     'hanging.cabinetScrew.length': mm('25'),
   }),
   unit('fold-down', 'packing', 'Packing table', ['1000 mm', '520 mm', '460 mm'], ['5050 mm', '450 mm'], {}),
-  unit('slab', 'slab', 'Proof board', ['1500 mm', '700 mm', '18 mm'], ['5060 mm', '1400 mm'], { edgingStock: 'birch-6', strip: mm('20'), cap: mm('25') }),
+  unit('slab', 'slab', 'Proof board', ['1800 mm', '700 mm', '18 mm'], ['5060 mm', '1400 mm'], {
+    edgingStock: 'birch-6',
+    strip: mm('20'),
+    cap: mm('25'),
+    wingRight: mm('300'),
+  }),
   unit('cabinet-run', 'run', 'Furniture run', ['2200 mm', '700 mm', '300 mm'], ['7050 mm', '1400 mm'], {
     fillerRight: mm('40'),
     parts: {
@@ -159,6 +172,18 @@ export const BACK_UNITS: readonly UnitDesign[] = [
         clearance: mm('1'),
         deep: mm('12'),
       },
+    },
+  }),
+  unit('corner-unit', 'corner', 'Corner of the furniture', ['600 mm', '700 mm', '600 mm'], ['0 mm', '560 mm'], { 'hanging.rightInset': mm('-250') }),
+  unit('cabinet-run', 'bench', 'Bench run', ['1550 mm', '1150 mm', '300 mm'], ['1150 mm', '0 mm'], {
+    stand: 'toe',
+    'doors.handle': 'knob',
+    'hanging.rail': mm('80'),
+    'hanging.rightInset': mm('150'),
+    parts: {
+      c1: { id: 'c1', order: 1, kind: 'box', width: null, height: mm('340'), shelves: 0, front: 'doors', bridge: null, ...onFloor('drawers', 3) },
+      g1: { id: 'g1', order: 2, kind: 'open', width: mm('420'), height: null, shelves: 0, front: 'open', bridge: mm('300'), ...hungOnly },
+      c2: { id: 'c2', order: 3, kind: 'box', width: null, height: mm('340'), shelves: 0, front: 'doors', bridge: null, ...onFloor('doors', 1) },
     },
   }),
 ];

@@ -30,6 +30,7 @@ export {
   boundsOfUnit,
   frontView,
   sectionAt,
+  sectionPlane,
   sectionView,
   viewFrom,
   type Bounds,

@@ -30,8 +30,11 @@ export interface CornerUnit extends UnitBase {
 
 export function newCornerUnit(start: NewUnit): CornerUnit {
   const { unit } = start;
+  const base = newBase('corner-unit', start, ['bottom', 's1']);
   return {
-    ...newBase('corner-unit', start, ['bottom', 's1']),
+    ...base,
+    // No back lies between the rail and the cleat.
+    hanging: { ...base.hanging, cabinetScrew: { ...base.hanging.cabinetScrew, length: pick(unit, '30', '1 1/4') } },
     rightDepth: pick(unit, '250', '10'),
     wing: pick(unit, '250', '10'),
     shelves: { s1: { id: 's1', order: 1 } },

@@ -19,7 +19,13 @@ export interface Tried {
 }
 
 /** The unit as it stands, and its tries, each planned on this wall beside the other units. `plannerOf` gives each try a planner that remembers it. */
-export function triedOf(plannerOf: (tried: string | null) => Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, unit: string): Tried[] {
+export function triedOf(
+  plannerOf: (tried: string | null) => Planner,
+  design: Design,
+  record: readonly RecordEntry[],
+  workshop: Workshop,
+  unit: string,
+): Tried[] {
   const standing = design.units[unit];
   if (!standing) return [];
   const rows: readonly Omit<Tried, 'plan' | 'outMm'>[] = [
@@ -27,7 +33,9 @@ export function triedOf(plannerOf: (tried: string | null) => Planner, design: De
     ...triesOf(design, unit).map(({ id, name, unit: tried }) => ({ id, name, unit: tried })),
   ];
   return rows.map((row) => {
-    const plan = plannerOf(row.id).plan({ ...design, units: { ...design.units, [unit]: row.unit } }, record, workshop).byId.get(unit)!;
+    const plan = plannerOf(row.id)
+      .plan({ ...design, units: { ...design.units, [unit]: row.unit } }, record, workshop)
+      .byId.get(unit)!;
     return { ...row, plan, outMm: toMm(plan.unit.outside.depth.value) };
   });
 }

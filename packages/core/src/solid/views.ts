@@ -52,6 +52,12 @@ function boundsOfCorners(corners: readonly Vector[]): Bounds {
 /** The box a panel stands in, mm. */
 export const boundsOf = (panel: ResolvedPanel): Bounds => boundsOfCorners(slabOf(panel).flat());
 
+/** Where a section across the wall tells most, mm from the left: through the middle of the first space, not through a divider or a stretch that is kept free. */
+export function sectionPlane({ compartments, outside }: Pick<ResolvedUnit, 'compartments' | 'outside'>): number {
+  const [first] = compartments;
+  return first ? (first.at.along + first.width.value / 2) / 1e6 : outside.width.value / 2e6;
+}
+
 /** The box all that hangs stands in, mm. */
 export function boundsOfUnit({ panels }: Pick<ResolvedUnit, 'panels'>): Bounds {
   return boundsOfCorners(panels.filter(({ onWall }) => !onWall).flatMap((panel) => slabOf(panel).flat()));

@@ -7,6 +7,7 @@ import {
   frontView,
   labelWords,
   NM_PER,
+  sectionPlane,
   sectionView,
   tapeTextWithUnit,
   toMm,
@@ -140,10 +141,10 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
         section
       </text>
       <rect className="wallboard" x={section.x(-WALL_MM)} y={sectionTop - 8} width={WALL_MM * scale} height={up * scale + 16} />
-      {sectionView(solid, across / 2).map((seen) => (
+      {sectionView(solid, sectionPlane(solid)).map((seen) => (
         <PanelShape key={seen.panel} seen={seen} view={section} onGrip={drag.grip(seen.panel, SECTION_AXES, scale)} />
       ))}
-      <GhostShapes unitId={box.id} view={section} of={(ghost) => sectionView(ghost.unit, toMm(ghost.unit.outside.width.value) / 2)} />
+      <GhostShapes unitId={box.id} view={section} of={(ghost) => sectionView(ghost.unit, sectionPlane(ghost.unit))} />
       <RailName shown={shown} view={front} />
 
       <DimensionLine

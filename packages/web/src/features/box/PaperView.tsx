@@ -20,8 +20,8 @@ export interface PaperViewProps {
   readonly width: number;
   readonly height: number;
   readonly unit: DisplayUnit;
-  readonly across?: PaperMeasure;
-  readonly up?: PaperMeasure;
+  readonly across?: PaperMeasure | undefined;
+  readonly up?: PaperMeasure | undefined;
   readonly wall: 'top' | 'left' | 'right' | null;
   /** Sizes of the part that is selected, as it lies on this paper. */
   readonly chosen?: { readonly panel: string; readonly across: PaperMeasure | null; readonly up: PaperMeasure | null } | null;
@@ -46,6 +46,10 @@ export function PaperView({ title, label, seen, ghost, width, height, unit, acro
   const scale = Math.max(0.02, Math.min((width - ROOM.left - ROOM.right) / (box.right - box.left), (height - ROOM.top - ROOM.bottom) / (box.high - box.low)));
   const shiftX = ROOM.left + (width - ROOM.left - ROOM.right - (box.right - box.left) * scale) / 2;
   const shiftY = ROOM.top + (height - ROOM.top - ROOM.bottom - (box.high - box.low) * scale) / 2;
+  // What stays on the wall may run on past the unit: sizes are the unit's own.
+  const own = seen.filter(({ role }) => role !== 'wall-half').flatMap((each) => each.points);
+  const span = own.length > 0 ? own : points;
+  const [from, to] = [Math.min(...span.map(([x]) => x), ...(wall === 'left' ? [0] : [])), Math.max(...span.map(([x]) => x), ...(wall === 'right' ? [0] : []))];
   const view = { x: (mm: number) => shiftX + (mm - box.left) * scale, y: (mm: number) => shiftY + (box.high - mm) * scale };
   return (
     <svg className="drawing" width={width} height={height} role="img" aria-label={label} onClick={() => dispatch(panelSelected(null))}>
@@ -71,8 +75,8 @@ export function PaperView({ title, label, seen, ghost, width, height, unit, acro
           name={across.name}
           value={across.value}
           unit={unit}
-          from={[view.x(box.left), view.y(box.low) + 30]}
-          to={[view.x(box.right), view.y(box.low) + 30]}
+          from={[view.x(from), view.y(box.low) + 30]}
+          to={[view.x(to), view.y(box.low) + 30]}
           onPick={across.onPick}
         />
       )}

@@ -1,11 +1,12 @@
 /** The unit cut by any level or upright plane: the plane is moved by its slider or typed. */
-import { boundsOfUnit, entered, sectionAt, tapeTextWithUnit, type Length, type SectionAxis } from '@keen/core';
+import { boundsOfUnit, entered, sectionAt, tapeTextWithUnit, toMm, type Length, type SectionAxis } from '@keen/core';
 import { Slider, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import { useGhost, type ShownUnit } from '../project/selectors.ts';
-import { PaperView } from './PaperView.tsx';
+import { PaperView, type PaperMeasure } from './PaperView.tsx';
 
 const AXES: readonly { readonly id: SectionAxis; readonly name: string; readonly from: string; readonly wall: 'left' | 'top' | null }[] = [
   { id: 'along', name: 'across the wall', from: 'from the left', wall: 'left' },
@@ -13,17 +14,40 @@ const AXES: readonly { readonly id: SectionAxis; readonly name: string; readonly
   { id: 'out', name: 'along the wall', from: 'out from the wall', wall: null },
 ];
 
+/** What runs across the paper and up it. */
+const SIZES: Readonly<Record<SectionAxis, readonly ['width' | 'depth', 'height' | 'depth']>> = {
+  along: ['depth', 'height'],
+  up: ['width', 'depth'],
+  out: ['width', 'height'],
+};
+const SAYS = { width: 'outside width', height: 'outside height', depth: 'depth from the wall' } as const;
+const SAME_MM = 0.01;
+
 export function SectionView({ shown }: { readonly shown: ShownUnit }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const [axis, setAxis] = useState<SectionAxis>('along');
   const [places, setPlaces] = useState<Partial<Record<SectionAxis, number>>>({});
   const ghost = useGhost(shown.box.id);
   const { plan, unit } = shown;
+  const { show } = useExplain();
   const { low, high } = boundsOfUnit(plan.unit);
   const { name, from, wall } = AXES.find(({ id }) => id === axis)!;
   const at = Math.min(Math.max(places[axis] ?? (low[axis] + high[axis]) / 2, low[axis] + 0.1), high[axis] - 0.1);
   const move = (mm: number): void => setPlaces({ ...places, [axis]: mm });
   const nm = Math.round(at * 10) * 100_000;
+  const seen = sectionAt(plan.unit, axis, at);
+  /** How far what is cut reaches on the paper, the wall included. */
+  const extent = (which: 0 | 1): number => {
+    const reach = seen.filter(({ role }) => role !== 'wall-half').flatMap(({ points }) => points.map((point) => point[which]));
+    const atWall = SIZES[axis][which] === 'depth' ? [0] : [];
+    return Math.max(...reach, ...atWall) - Math.min(...reach, ...atWall);
+  };
+  /** An outer size is only drawn where the plane cuts all of it. */
+  const measure = (key: 'width' | 'height' | 'depth', reach: number): PaperMeasure | undefined => {
+    const of = plan.unit.outside[key];
+    if (Math.abs(reach - toMm(of.value)) > SAME_MM) return undefined;
+    return { name: SAYS[key], value: of.value, onPick: (anchor) => show(anchor, { title: SAYS[key], unit, dimension: of }) };
+  };
   return (
     <>
       <div className="section-bar">
@@ -57,11 +81,13 @@ export function SectionView({ shown }: { readonly shown: ShownUnit }) {
           <PaperView
             title={`cut ${name}`}
             label={`${shown.box.name}, cut ${name} at ${tapeTextWithUnit(nm as Length, unit)} ${from}`}
-            seen={sectionAt(plan.unit, axis, at)}
+            seen={seen}
             ghost={ghost ? sectionAt(ghost.unit, axis, at) : []}
             width={size.width}
             height={size.height}
             unit={unit}
+            across={measure(SIZES[axis][0], extent(0))}
+            up={measure(SIZES[axis][1], extent(1))}
             wall={wall}
           />
         )}

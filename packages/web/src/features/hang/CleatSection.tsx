@@ -6,6 +6,7 @@ import {
   LIFT_MARGIN_MM,
   nearest,
   screwById,
+  sectionPlane,
   sectionView,
   tapeTextWithUnit,
   toMm,
@@ -24,7 +25,7 @@ const HIGH = 264;
 
 export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit, box } = shown;
-  const { hanging, outside } = plan.unit;
+  const { hanging } = plan.unit;
   const { wall } = useAppSelector(selectDesign);
   const board = toMm(wall.covering.nm);
   const t = toMm(hanging.cleatThickness);
@@ -55,7 +56,7 @@ export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
       >
         <rect className="stud" x={0} y={0} width={x(-board)} height={HIGH} />
         <rect className="wallboard" x={x(-board)} y={0} width={board * scale} height={HIGH} />
-        {sectionView(plan.unit, toMm(outside.width.value) / 2).map((seen) => (
+        {sectionView(plan.unit, sectionPlane(plan.unit)).map((seen) => (
           <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
         ))}
         {rows.upper > 0 && <ScrewLine x1={x(t)} x2={x(t - length)} y={y(wallFoot + rows.topMm)} thick={screw.diameterMm * scale} />}

@@ -1,5 +1,5 @@
 /** The unit from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
-import { forceText, massText, sectionView, tapeTextWithUnit, toMm, type Hang, type Length } from '@keen/core';
+import { forceText, massText, sectionPlane, sectionView, tapeTextWithUnit, toMm, type Hang, type Length } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
@@ -50,10 +50,10 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
           </defs>
           <rect className="stud" x={x(-stud - board)} y={y(up + 30)} width={stud * scale} height={(up + 60) * scale} />
           <rect className="wallboard" x={x(-board)} y={y(up + 30)} width={board * scale} height={(up + 60) * scale} />
-          {sectionView(plan.unit, toMm(outside.width.value) / 2).map((seen) => (
+          {sectionView(plan.unit, sectionPlane(plan.unit)).map((seen) => (
             <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
           ))}
-          <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, toMm(ghost.unit.outside.width.value) / 2)} />
+          <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, sectionPlane(ghost.unit))} />
           <g className="force" onClick={(event) => show(event.currentTarget, { title: 'outward pull on the cleat', unit, figure: outward })}>
             <path d={`M${x(-board - stud) + 4} ${y(contact)} H26`} markerEnd="url(#arrow)" />
             <text x={8} y={y(contact) - 10}>
