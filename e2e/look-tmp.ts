@@ -1,13 +1,40 @@
 import { chromium } from '@playwright/test';
-const [,, out, ...views] = process.argv;
+const [, , out, ...views] = process.argv;
 const b = await chromium.launch({ executablePath: '/usr/bin/chromium' });
 const page = await b.newPage({ viewport: { width: 1280, height: 800 } });
 for (const v of views) {
-  const [unit, tab, project='print-room-back', station='box'] = v.split(':');
-  await page.goto(`http://127.0.0.1:4601/project/${project}/${unit}/${station}`);
+  const [unit, tab, project = 'print-room-back', station = 'box'] = v.split(':');
+  await page.goto(`http://127.0.0.1:4601/project/${project || 'print-room-back'}/${unit}/${station || 'box'}`);
   await page.waitForTimeout(1200);
   if (tab) await page.getByRole('tab', { name: tab, exact: true }).click();
   await page.waitForTimeout(tab === '3D' ? 4000 : 500);
-  await page.screenshot({ path: `${out}/${unit}-${(tab||station).replace(/\W/g,'')}.png` });
+  await page.screenshot({ path: `${out}/${unit}-${(tab || station || 'box').replace(/\W/g, '')}.png` });
 }
+// tries
+await page.goto('http://127.0.0.1:4601/project/print-room/ink/box');
+await page.waitForTimeout(1000);
+await page.getByRole('tab', { name: 'Tries' }).click();
+await page.getByRole('button', { name: 'Keep it as a try' }).click();
+await page.locator('[name="depth"]').fill('340');
+await page.keyboard.press('Tab');
+await page.waitForTimeout(600);
+await page.screenshot({ path: `${out}/tries.png` });
+await page.keyboard.press('Escape');
+await page.locator('.unit-picker > button').click();
+await page.waitForTimeout(300);
+await page.screenshot({ path: `${out}/menu.png` });
+await page.getByRole('menuitem', { name: 'Round numbers' }).click();
+await page.waitForTimeout(500);
+await page.screenshot({ path: `${out}/round.png` });
+await page.getByRole('button', { name: 'Leave it' }).click();
+await page.locator('.unit-picker > button').click();
+await page.getByRole('menuitem', { name: 'Copy to another' }).click();
+await page.waitForTimeout(800);
+await page.screenshot({ path: `${out}/copy.png` });
+await page.goto('http://127.0.0.1:4601/project/print-room-back/bays/box');
+await page.waitForTimeout(1000);
+await page.getByRole('tab', { name: 'Side + plan' }).click();
+await page.locator('[data-panel="bays/shelf/s3"]').last().click();
+await page.waitForTimeout(500);
+await page.screenshot({ path: `${out}/chosen.png` });
 await b.close();

@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { expect, type Page } from '@playwright/test';
 
 export const EXAMPLE = fileURLToPath(new URL('../../examples/print-room.carcass.json', import.meta.url));
+const BACK_WALL = fileURLToPath(new URL('../../examples/print-room-back.carcass.json', import.meta.url));
 export const example = (): Record<string, any> => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as Record<string, any>;
 export const baseUrl = (): string => process.env['KEEN_URL']!;
 
@@ -32,6 +33,9 @@ async function importProject(change: (file: Record<string, any>) => void, url = 
   if (!answer.ok) throw new Error(await answer.text());
   return ((await answer.json()) as { id: string }).id;
 }
+
+/** A copy of the back wall, a unit of every family on it. */
+export const backWallProject = (): Promise<string> => importProject((file) => Object.assign(file, JSON.parse(readFileSync(BACK_WALL, 'utf8'))));
 
 /** A read. Once more when the connection that was kept open has been closed meanwhile: a test that waits on a command hears of it too late. */
 async function read(address: string): Promise<Response> {

@@ -243,10 +243,15 @@ function meetings(base: SlabFrame, row: readonly Panel[]): Meeting[] {
     ...(box.edgingStock
       ? [
           ...ring.map((name, index) => meet(side(name), 'end', side(ring[(index + 1) % 4]!), 'start', mitre)),
-          { ...meet(first.id, 'start', side('bottom'), 'other', glued), id: `${first.id}:in-edging` },
+          // Glued to the boards all along.
+          ...row.flatMap(({ id: board }) => [meet(board, 'start', side('bottom'), 'other', glued), meet(board, 'end', side('top'), 'other', glued)]),
+          meet(first.id, 'near', side('left'), 'other', glued),
+          meet(row.at(-1)!.id, 'far', side('right'), 'other', glued),
+          ...(box.cap ? [{ ...laidOn(side('top'), 'reference', id(base, 'top'), 'other', box, { fastening: null }), id: `${side('top')}:under-cap` }] : []),
         ]
-      : []),
-    ...(box.cap ? [meet(first.id, 'end', id(base, 'top'), 'other', glued)] : []),
+      : box.cap
+        ? row.map(({ id: board }) => meet(board, 'end', id(base, 'top'), 'other', glued))
+        : []),
   ];
 }
 

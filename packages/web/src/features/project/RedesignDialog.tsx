@@ -1,16 +1,23 @@
 /** A unit re-designed to round numbers in the other unit: everything that moves is on show before it is done. */
-import { labelWords, mostMoved, redesign, tapeTextWithUnit, type DisplayUnit, type Length } from '@keen/core';
+import { labelWords, mostMoved, redesign, toMm, type DisplayUnit, type Length } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import type { ShownUnit } from './selectors.ts';
 import { useEdit } from './useEdit.ts';
+
+/** How far something moves, to a hundredth: a tape would say nothing of it. */
+const by = (nm: number): string =>
+  `${toMm(Math.abs(nm) as Length)
+    .toFixed(2)
+    .replace(/\.?0+$/, '')} mm`;
 
 export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; readonly onClose: () => void }) {
   const { box } = shown;
   const { apply } = useEdit();
   const [to, setTo] = useState<DisplayUnit>(box.unit === 'mm' ? 'in' : 'mm');
   const made = redesign(box, to);
-  const { moved } = made;
+  // What is only written otherwise is not news.
+  const moved = made.moved.filter(({ from, to: next }) => from.nm !== next.nm);
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="redesign-title">
       <DialogTitle id="redesign-title">Round numbers for {box.name}</DialogTitle>
@@ -22,7 +29,7 @@ export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; 
         <p className="quiet">
           {moved.length === 0
             ? 'Every length is round there already.'
-            : `${moved.length} ${moved.length === 1 ? 'length moves' : 'lengths move'}, none by more than ${tapeTextWithUnit(mostMoved(made) as Length, 'mm')}. Screws, boards and sheets stay as they are bought. To read it in ${to === 'mm' ? 'millimeters' : 'inches'} without moving anything, use the switch at the top.`}
+            : `${moved.length} ${moved.length === 1 ? 'length moves' : 'lengths move'}, none by more than ${by(mostMoved(made))}. Screws, boards and sheets stay as they are bought. To read it in ${to === 'mm' ? 'millimeters' : 'inches'} without moving anything, use the switch at the top.`}
         </p>
         {moved.length > 0 && (
           <table className="moved">
@@ -43,7 +50,7 @@ export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; 
                   </td>
                   <td>{from.text}</td>
                   <td>{next.text}</td>
-                  <td>{next.nm === from.nm ? 'nothing' : tapeTextWithUnit(Math.abs(next.nm - from.nm) as Length, 'mm')}</td>
+                  <td>{by(next.nm - from.nm)}</td>
                 </tr>
               ))}
             </tbody>
