@@ -113,7 +113,7 @@ export { search, type Search } from './nest/search.ts';
 export { auditPlan } from './nest/audit.ts';
 export { shows, type ShelfSag } from './sag/unit-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
-export { hangAt, type Hang, type HangPlan, type VerdictState } from './hang/hang.ts';
+export { hangAt, loadLimits, type Hang, type LoadLimits, type VerdictState } from './hang/hang.ts';
 export type { Link } from './hang/link.ts';
 export { wallHalfEnds, wallHalfFoot, wallRows, type StudUse } from './hang/wall-links.ts';
 export { blockOf, ownSwings } from './checks/place-checks.ts';

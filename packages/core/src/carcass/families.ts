@@ -3,7 +3,7 @@
  * its decisions and panels in a file of its own, what can be entered beside it in `…-form.ts`.
  */
 import { NM_PER } from '../length/length.ts';
-import { place, type Panel } from '../solid/panel.ts';
+import type { Panel } from '../solid/panel.ts';
 import type { Handle, Unit } from '../solid/unit.ts';
 import type { StockOf } from './box-frame.ts';
 import type { Family } from './family.ts';
@@ -65,16 +65,25 @@ function withOutline(unit: Unit, design: UnitDesign): Unit {
   return { ...unit, handles: [...(unit.handles ?? []), ...outline] };
 }
 
-/** The panel that reaches furthest along an axis; of several the largest one that way, so that a hand finds it. */
+/** The panel that reaches furthest along an axis; of several the largest one that way, so that a hand finds it. Runs at every key: no object a corner. */
 function furthest(panels: readonly Panel[], axis: Handle['axis']): string | undefined {
-  let best: { readonly id: string; readonly at: number; readonly size: number } | undefined;
+  let best: string | undefined;
+  let [bestAt, bestSize] = [-Infinity, 0];
   for (const { id, frame, outline, thickness } of panels) {
-    const ats = outline.flatMap(({ from }) => [place(frame, from)[axis], place(frame, from, thickness)[axis]]);
-    const at = Math.max(...ats);
-    const size = at - Math.min(...ats);
-    if (!best || at > best.at + NEAR || (Math.abs(at - best.at) <= NEAR && size > best.size)) best = { id, at, size };
+    let [low, high] = [Infinity, -Infinity];
+    for (const { from } of outline) {
+      const at = frame.origin[axis] + frame.u[axis] * from.u + frame.v[axis] * from.v;
+      if (at < low) low = at;
+      if (at > high) high = at;
+    }
+    const through = frame.w[axis] * thickness;
+    if (through > 0) high += through;
+    else low += through;
+    const size = high - low;
+    if (high <= bestAt + NEAR && !(Math.abs(high - bestAt) <= NEAR && size > bestSize)) continue;
+    [best, bestAt, bestSize] = [id, high, size];
   }
-  return best?.id;
+  return best;
 }
 
 /** Panels that end within this of one another end together, nm. */

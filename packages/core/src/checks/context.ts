@@ -1,7 +1,7 @@
 /** What a check of one unit may read. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import type { UnitDesign } from '../carcass/families.ts';
-import type { HangPlan } from '../hang/hang.ts';
+import type { Hang } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
 import type { PartLine } from '../parts/parts.ts';
 import type { ShelfSag } from '../sag/unit-sag.ts';
@@ -17,7 +17,7 @@ export interface CheckContext {
   readonly box: UnitDesign;
   readonly unit: ResolvedUnit;
   readonly hangInput: HangInput;
-  readonly hang: HangPlan;
+  readonly hang: Hang;
   readonly sag: readonly ShelfSag[];
   readonly parts: readonly PartLine[];
   readonly wall: Wall;

@@ -1,4 +1,5 @@
 /** Checks of the hanging as a whole: studs, load, tipping, people. Rules: docs/checks.md and docs/formulas/hanging-verdict.md. */
+import { loadLimits } from '../hang/hang.ts';
 import { FINE_TIP } from '../hang/link.ts';
 import { toMm } from '../length/length.ts';
 import { STRUCTURES } from '../wall/structures.ts';
@@ -48,7 +49,7 @@ const overLoad: Check = (context) => {
       check: 'over-load',
       link: weakest.name,
       use: weakest.use.value,
-      carriesKg: hang.carriesKg ?? 0,
+      carriesKg: loadLimits(context.hangInput).carriesKg ?? 0,
       plannedKg: hang.plannedKg,
       fixes: strengthen(context, weakest.kind),
     },

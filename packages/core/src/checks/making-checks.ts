@@ -8,7 +8,7 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import { place } from '../solid/panel.ts';
 import { boundsOf } from '../solid/views.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
-import type { Fix } from './finding.ts';
+import type { Finding, Fix } from './finding.ts';
 
 /** Edges that are no longer square to their neighbors once a part is shaped. */
 const isShaped = ({ outline, cuts }: ResolvedPanel): boolean =>
@@ -131,9 +131,9 @@ const driven = ({ unit }: CheckContext): Driven[] =>
 const DRIFT_MM = 3;
 const DRIFT_SHARE = 0.1;
 
-const nailBlowsOut: Check = (context) => {
+const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] => {
   const { box } = context;
-  const rows = driven(context)
+  const rows = all
     .filter(({ fastening }) => fastening.by === 'brads')
     .map((row) => ({ ...row, drift: DRIFT_MM + DRIFT_SHARE * Math.max(0, row.intoMm), cover: toMm(row.guest.thickness) / 2 }))
     .filter(({ drift, cover }) => drift > cover);
@@ -167,10 +167,10 @@ const nailBlowsOut: Check = (context) => {
 /** A brad holds a joint together while the glue sets from so much in the part. [A] */
 const LEAST_BRAD_MM = 12;
 
-const visiblePocketHoles: Check = (context) => {
+const visiblePocketHoles = (context: CheckContext, all: readonly Driven[]): Finding[] => {
   const { box, unit } = context;
   const closed = unit.panels.some(({ role }) => role === 'door');
-  for (const { fastening, guest } of driven(context)) {
+  for (const { fastening, guest } of all) {
     if (fastening.by !== 'pockets' || !fastening.pockets || closed || Math.abs(guest.frame.w.up) < 0.5) continue;
     const face = pocketFace(guest, fastening);
     const depth = face === 'reference' ? 0 : guest.thickness;
@@ -206,9 +206,9 @@ const wantedOf = ({ meeting, guest }: Driven): number => {
   return across === (guest.grain !== 'width') ? FROM_EDGE : END_BORED;
 };
 
-const edgeSplit: Check = (context) => {
+const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => {
   const { box } = context;
-  const screws = driven(context).filter(({ fastening }) => fastening.by === 'screws');
+  const screws = all.filter(({ fastening }) => fastening.by === 'screws');
   const base = { check: 'edge-split' as const, unit: box.id, severity: 'change' as const, station: 'box' as const };
   const bare = screws.find(({ fastening }) => !fastening.pilot);
   if (bare) {
@@ -245,10 +245,10 @@ const edgeSplit: Check = (context) => {
 /** A hollow door is solid only so far in from its edges. [A] */
 const SOLID_EDGE_MM = 30;
 
-const hollowCore: Check = (context) => {
+const hollowCore = (context: CheckContext, all: readonly Driven[]): Finding[] => {
   const { box, hangInput, stockOf, workshop } = context;
   const hollow = (panel: ResolvedPanel): boolean => hangInput.materialOf(panel.stock).kind === 'hollow';
-  const found = driven(context).find(
+  const found = all.find(
     ({ guest, host, intoMm, meeting }) =>
       (hollow(guest) && intoMm > SOLID_EDGE_MM) || (hollow(host) && isFace(meeting.face) && inward(host, guest) > SOLID_EDGE_MM),
   );
@@ -285,13 +285,16 @@ function inward(host: ResolvedPanel, guest: ResolvedPanel): number {
   return Math.min(middle - a.low[axis], a.high[axis] - middle);
 }
 
+/** What is driven is gathered once for all of them. */
+const fasteners: Check = (context) => {
+  const all = driven(context);
+  return [nailBlowsOut, visiblePocketHoles, edgeSplit, hollowCore].flatMap((check) => check(context, all));
+};
+
 export const MAKING_CHECKS: readonly Check[] = [
   taperBeforeSlots,
   finishBeforeAssembly,
   squeezeOut,
   gluedOverFinish,
-  nailBlowsOut,
-  visiblePocketHoles,
-  edgeSplit,
-  hollowCore,
+  fasteners,
 ];

@@ -4,7 +4,7 @@
  */
 import { enters, type UnitDesign } from '../carcass/families.ts';
 import { holesOf } from './wall-checks.ts';
-import type { HangPlan } from '../hang/hang.ts';
+import type { Hang } from '../hang/hang.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -19,7 +19,7 @@ import { exactly, roundDown } from './round.ts';
 export interface PlacedUnit {
   readonly box: UnitDesign;
   readonly unit: ResolvedUnit;
-  readonly hang: HangPlan;
+  readonly hang: Hang;
   readonly block: Block;
 }
 

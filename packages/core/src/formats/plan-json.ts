@@ -1,6 +1,7 @@
 /** The whole plan as JSON for the command line: every part with its sum, weights, sag, the chain of links, findings in words. */
 import { findingWords } from '../checks/words/findings.ts';
 import { labelWords } from '../checks/words/labels.ts';
+import { loadLimits } from '../hang/hang.ts';
 import type { Design } from '../plan/design.ts';
 import type { Plan, UnitPlan } from '../plan/plan.ts';
 import type { Dimension } from '../worked/dimension.ts';
@@ -61,8 +62,7 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
     hang: {
       state: hang.state,
       plannedKg: hang.plannedKg,
-      carriesKg: hang.carriesKg,
-      fineToKg: hang.fineToKg,
+      ...loadLimits(unitPlan.hangInput),
       refusals: hang.refusals.map((reason) => ({ ...reason })),
       weight: figureJson(hang.weight),
       outward: figureJson(hang.forces.outward),

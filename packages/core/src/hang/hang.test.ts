@@ -4,8 +4,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import type { EditStep } from '../plan/edit.ts';
-import { ink, typed, unitWith } from '../test/print-room.ts';
-import { hangAt } from './hang.ts';
+import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
+import { aloneBox, ink, typed, unitWith } from '../test/print-room.ts';
+import { hangAt, loadLimits } from './hang.ts';
 
 const kg = (bottom: number, s1 = 0, s2 = 0): EditStep =>
   ink('contents', { bottom: { preset: 'tools', kg: bottom }, s1: { preset: 'tools', kg: s1 }, s2: { preset: 'tools', kg: s2 } });
@@ -80,12 +81,28 @@ describe('verdict words', () => {
 describe('what it would carry', () => {
   test('at that load the most used link is used up, and a little more is over', () => {
     const { hang, hangInput } = unitWith('ink');
-    const factor = hang.carriesKg! / hang.plannedKg;
+    const { carriesKg, fineToKg } = loadLimits(hangInput);
+    const factor = carriesKg! / hang.plannedKg;
     const most = (at: number): number => Math.max(...hangAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
     expect(most(factor)).toBeLessThanOrEqual(1);
     expect(most(factor)).toBeGreaterThan(0.99);
     expect(most(factor * 1.01)).toBeGreaterThan(1);
-    expect(hang.fineToKg!).toBeLessThan(hang.carriesKg!);
+    expect(fineToKg!).toBeLessThan(carriesKg!);
+  });
+
+  test.each(FAMILY_IDS)('a %s carries what it says: fully used there, over just past it, whatever it is planned to hold', (family) => {
+    for (const share of [0.2, 1, 3]) {
+      const box = newUnit(family);
+      const kg = Object.fromEntries(Object.keys(box.contents).map((space) => [space, { preset: 'nothing' as const, kg: 4 * share }]));
+      const { hang, hangInput } = aloneBox({ ...box, contents: kg } as typeof box);
+      const { carriesKg } = loadLimits(hangInput);
+      if (carriesKg === null || carriesKg > 60 * hang.plannedKg) continue;
+      const most = (at: number): number => Math.max(...hangAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
+      const factor = carriesKg / hang.plannedKg;
+      expect(most(factor)).toBeLessThanOrEqual(1 + 1e-9);
+      // Used up, or at the most a single stud may hold.
+      if (hangAt(hangInput, factor * 1.01).state !== 'refused') expect(most(factor)).toBeGreaterThan(0.99);
+    }
   });
 
   test('more in it never uses any link less', () => {

@@ -55,7 +55,8 @@ export interface Hang {
   readonly plannedKg: number;
 }
 
-export interface HangPlan extends Hang {
+/** How much of the same contents a unit would carry. */
+export interface LoadLimits {
   /** Contents the unit carries until a link is fully used; null when it is refused whatever hangs in it. */
   readonly carriesKg: number | null;
   /** Contents up to which every link is fine. */
@@ -66,23 +67,30 @@ export interface HangPlan extends Hang {
 export const ONE_STUD_KG = 15;
 export const ONE_STUD_OFF_MM = 75;
 
-/** The hanging at the planned contents, with what it would carry. */
-export function hang(input: HangInput): HangPlan {
+/** The hanging at the planned contents. */
+export const hang = (input: HangInput): Hang => hangWith(input, capacitiesOf(input), 1);
+
+const limits = new WeakMap<HangInput, LoadLimits>();
+
+/** What it would carry: a search over many loads, so it is asked for where it is said, and remembered. */
+export function loadLimits(input: HangInput): LoadLimits {
+  const known = limits.get(input);
+  if (known) return known;
   const capacities = capacitiesOf(input);
-  const planned = hangWith(input, capacities, 1);
   const held = contentsMass(input.weights);
   // Both searches begin with the same loads: each is worked out once.
-  const tried = new Map<number, Tried>([[1, planned]]);
+  const tried = new Map<number, Tried>([[1, chainAt(input, capacities, 1)]]);
   const tryLoad = (factor: number): Tried => {
     const chain = tried.get(factor) ?? chainAt(input, capacities, factor);
     tried.set(factor, chain);
     return chain;
   };
-  return {
-    ...planned,
-    carriesKg: mostContents(tryLoad, held, ({ limit }) => limit),
-    fineToKg: mostContents(tryLoad, held, ({ fineTo }) => fineTo),
+  const found = {
+    carriesKg: mostContents(tryLoad, tried.keys(), held, ({ limit }) => limit),
+    fineToKg: mostContents(tryLoad, tried.keys(), held, ({ fineTo }) => fineTo),
   };
+  limits.set(input, found);
+  return found;
 }
 
 /** The hanging with the contents multiplied by `factor`: what the load slider shows. */
@@ -159,33 +167,57 @@ function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], stu
 /**
  * The most contents, kg, at which every link is within its limit: uses grow nearly in line with the
  * load, so false position finds where the most used one is used up; the accepted side is given.
+ * Loads that were tried for another limit are where it begins.
  */
-function mostContents(tryLoad: (factor: number) => Tried, heldKg: number, limitOf: (link: Link) => number): number | null {
+function mostContents(tryLoad: (factor: number) => Tried, tried: Iterable<number>, heldKg: number, limitOf: (link: Link) => number): number | null {
   if (heldKg === 0) return null;
-  const used = (factor: number): number => {
+  /** Over one: past the limit. */
+  const over = (factor: number): number => {
     const { links, refusals } = tryLoad(factor);
-    return refusals.length > 0 ? Infinity : Math.max(...links.map((each) => each.use.value / limitOf(each)));
+    return refusals.length > 0 ? Infinity : Math.max(...links.map((each) => each.use.value / limitOf(each))) - 1;
   };
-  let low = 0;
-  let atLow = used(0) - 1;
+  let [low, atLow] = [0, over(0)];
   if (atLow > 0) return null;
-  let high = 1;
-  let atHigh = used(1) - 1;
-  while (atHigh <= 0 && high < 64) {
-    [low, atLow] = [high, atHigh];
-    high *= Number.isFinite(atHigh) && atHigh > -0.9 ? Math.min(4, 1.1 / (1 + atHigh)) : 4;
-    atHigh = used(high) - 1;
+  let [high, atHigh] = [MOST_LOAD, Infinity];
+  for (const factor of [...tried].sort((a, b) => a - b)) {
+    const here = over(factor);
+    if (here <= 0) [low, atLow] = [factor, here];
+    else {
+      [high, atHigh] = [factor, here];
+      break;
+    }
   }
-  for (let step = 0; step < 8 && high - low > 0.002 * high; step++) {
-    const straight = Number.isFinite(atHigh) ? low + ((high - low) * -atLow) / (atHigh - atLow) : (low + high) / 2;
+  let stayed = 0;
+  for (let step = 0; step < 16 && high - low > CLOSE * high; step++) {
+    // From the two last accepted loads, or the two ends of the bracket, straight to where nothing is left.
+    const straight = Number.isFinite(atHigh) ? low + ((high - low) * -atLow) / (atHigh - atLow) : low === 0 ? Math.min(1, high / 2) : grown(low, atLow, high);
     // A hair to the accepted side, so that the bracket closes from both ends.
-    const middle = Math.min(high - 0.0005 * high, Math.max(low + 0.0005 * high, straight - 0.0005 * high));
-    const here = used(middle) - 1;
-    if (here <= 0) [low, atLow] = [middle, here];
-    else [high, atHigh] = [middle, here];
+    const next = Math.min(high - HAIR * high, Math.max(low + HAIR * high, straight - HAIR * straight));
+    const here = over(next);
+    // Within a hair of its limit on the accepted side: no nearer load is worth looking for.
+    if (here <= 0 && here > -2 * CLOSE) return next * heldKg;
+    if (here <= 0) [low, atLow] = [next, here];
+    else [high, atHigh] = [next, here];
+    // One end that stays put is given less weight, or it would hold the line back for good.
+    const side = here <= 0 ? 1 : -1;
+    if (stayed === side && side > 0) atHigh /= 2;
+    if (stayed === side && side < 0) atLow /= 2;
+    stayed = side;
   }
   return low * heldKg;
 }
+
+/** So many times the planned contents are not asked for. */
+const MOST_LOAD = 64;
+/** Contents are said in whole kilograms: this share of them is near enough. */
+const CLOSE = 0.002;
+const HAIR = 0.0005;
+
+/** The load that uses up what is left, were use in proportion to it; past a refusal, halfway. */
+const grown = (low: number, atLow: number, high: number): number => {
+  const asked = low / (1 + atLow);
+  return atLow > -0.95 && asked < high ? Math.max(asked * 1.02, low * 1.1) : Math.min(4 * low, (low + high) / 2);
+};
 
 function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
   const { hanging } = unit;

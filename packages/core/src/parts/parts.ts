@@ -85,10 +85,11 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
   const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string; shape: () => Shape })[] = [];
   // Turning a blank over in the mind is only worth it where another has its size.
   const sizes = new Map<string, number>();
-  for (const blank of blanks) sizes.set(sizeKey(blank), (sizes.get(sizeKey(blank)) ?? 0) + 1);
-  const alone = (blank: Sized): boolean => sizes.get(sizeKey(blank)) === 1;
+  const sizeOf = new Map(blanks.map((blank) => [blank.id, sizeKey(blank)]));
+  for (const size of sizeOf.values()) sizes.set(size, (sizes.get(size) ?? 0) + 1);
+  const alone = ({ id }: Pick<Blank, 'id'>): boolean => sizes.get(sizeOf.get(id)!) === 1;
   for (const blank of blanks) {
-    const key = alone(blank) ? sizeKey(blank) : keyOf(blank);
+    const key = alone(blank) ? sizeOf.get(blank.id)! : keyOf(blank);
     // Each cleat is ripped by itself: two equal ones stay two lines.
     const same = blank.role === 'cleat-blank' ? -1 : lines.findIndex((line) => line.key === key);
     if (same < 0) lines.push({ ...blank, unit: unit.id, count: 1, key });
@@ -128,8 +129,14 @@ function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined):
     bands: panel.bands,
     features: featuresOf(panel, box, drilled),
     lie: { length: axisOf(panel.frame.u), width: axisOf(panel.frame.v) },
-    shape: () => shapeOf(panel, box, drilled),
+    shape: once(() => shapeOf(panel, box, drilled)),
   };
+}
+
+/** Worked out the first time it is asked for. */
+function once<T>(work: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => (made ??= { value: work() }).value;
 }
 
 const axisOf = ({ along, up, out }: Vector): Axis => {

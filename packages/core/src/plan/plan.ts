@@ -9,7 +9,7 @@ import type { Finding } from '../checks/finding.ts';
 import { blockOf, checkPlaces } from '../checks/place-checks.ts';
 import { reachOf } from '../contents/person.ts';
 import { answerRow, type RowAnswer } from '../contents/row.ts';
-import { hang, type HangPlan } from '../hang/hang.ts';
+import { hang, type Hang } from '../hang/hang.ts';
 import { railFault } from '../hang/on-rail.ts';
 import type { HangInput, StudLoad } from '../hang/hang-input.ts';
 import { toMm } from '../length/length.ts';
@@ -40,7 +40,7 @@ export interface UnitPlan {
   readonly sag: readonly ShelfSag[];
   readonly rows: readonly RowAnswer[];
   readonly hangInput: HangInput;
-  readonly hang: HangPlan;
+  readonly hang: Hang;
   readonly block: Block;
   readonly findings: readonly Finding[];
 }

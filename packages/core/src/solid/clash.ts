@@ -50,6 +50,12 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
         else meets.set(one, new Set([other]));
       }
   const rows = panels.map((panel) => ({ panel, bounds: boundsOf(panel) }));
+  const slabs = new Map<string, Body>();
+  const slab = (panel: ResolvedPanel): Body => {
+    const known = slabs.get(panel.id) ?? slabOf(panel);
+    slabs.set(panel.id, known);
+    return known;
+  };
   const memory = new Map<string, Body[]>();
   const pieces = (panel: ResolvedPanel): Body[] => {
     const known = memory.get(panel.id) ?? piecesOf(panel);
@@ -61,7 +67,7 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
     for (let next = index + 1; next < rows.length; next++) {
       const b = rows[next]!;
       if (free(a.bounds, b.bounds) || meets.get(a.panel.id)?.has(b.panel.id)) continue;
-      const whole = intersection(slabOf(a.panel), slabOf(b.panel));
+      const whole = intersection(slab(a.panel), slab(b.panel));
       if (!whole || !isOverlap(whole)) continue;
       const hit = pieces(a.panel).some((one) =>
         pieces(b.panel).some((other) => {

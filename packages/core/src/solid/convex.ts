@@ -25,17 +25,20 @@ const mmOf = (at: Vector): Vector => vector(at.along / NM_PER.mm, at.up / NM_PER
 
 /** The slab of a panel, bevels included, before anything is cut into it. */
 export function slabOf(panel: ResolvedPanel): Body {
-  const t = panel.thickness / NM_PER.mm;
-  const at = (depth: number): Vector[] =>
-    sliceOf(panel.outline, depth).map(({ u, v }) => mmOf(place(panel.frame, { u: u * NM_PER.mm, v: v * NM_PER.mm }, depth * NM_PER.mm)));
-  const low = at(0);
-  const high = at(t);
+  const { low, high } = cornersOf(panel);
   // The outline runs anticlockwise seen from the side w points to: that is from inside for the reference face.
   const sides = low.map((a, index) => {
     const next = (index + 1) % low.length;
     return [a, low[next]!, high[next]!, high[index]!];
   });
   return [[...low].reverse(), high, ...sides];
+}
+
+/** Corners of a panel's two faces, mm: the reference face's, then the other's. */
+export function cornersOf(panel: ResolvedPanel): { readonly low: Vector[]; readonly high: Vector[] } {
+  const at = (depth: number): Vector[] =>
+    sliceOf(panel.outline, depth).map(({ u, v }) => mmOf(place(panel.frame, { u: u * NM_PER.mm, v: v * NM_PER.mm }, depth * NM_PER.mm)));
+  return { low: at(0), high: at(panel.thickness / NM_PER.mm) };
 }
 
 /** The slab less its strips and notches, in convex pieces that do not overlap. Holes stay filled. */

@@ -4,7 +4,7 @@
  */
 import polygonClipping, { type Pair, type Polygon } from 'polygon-clipping';
 import { NM_PER } from '../length/length.ts';
-import { cutThrough, piecesOf, slabOf } from './convex.ts';
+import { cornersOf, cutThrough, piecesOf, slabOf } from './convex.ts';
 import { place, type Cut, type Panel } from './panel.ts';
 import { hullOf } from './polygon.ts';
 import type { ResolvedPanel } from './resolve.ts';
@@ -49,8 +49,18 @@ function boundsOfCorners(corners: readonly Vector[]): Bounds {
   return { low, high };
 }
 
+/** A resolved panel never changes: drawings, clashes and checks ask for the same box. */
+const known = new WeakMap<ResolvedPanel, Bounds>();
+
 /** The box a panel stands in, mm. */
-export const boundsOf = (panel: ResolvedPanel): Bounds => boundsOfCorners(slabOf(panel).flat());
+export function boundsOf(panel: ResolvedPanel): Bounds {
+  const before = known.get(panel);
+  if (before) return before;
+  const { low, high } = cornersOf(panel);
+  const bounds = boundsOfCorners([...low, ...high]);
+  known.set(panel, bounds);
+  return bounds;
+}
 
 /** Where a section across the wall tells most, mm from the left: through the middle of the first space, not through a divider or a stretch that is kept free. */
 export function sectionPlane({ compartments, outside }: Pick<ResolvedUnit, 'compartments' | 'outside'>): number {
@@ -60,7 +70,12 @@ export function sectionPlane({ compartments, outside }: Pick<ResolvedUnit, 'comp
 
 /** The box all that hangs stands in, mm. */
 export function boundsOfUnit({ panels }: Pick<ResolvedUnit, 'panels'>): Bounds {
-  return boundsOfCorners(panels.filter(({ onWall }) => !onWall).flatMap((panel) => slabOf(panel).flat()));
+  return boundsOfCorners(
+    panels
+      .filter(({ onWall }) => !onWall)
+      .map(boundsOf)
+      .flatMap(({ low, high }) => [low, high]),
+  );
 }
 
 /** How a view lays the unit on the paper, and what comes to lie on top. */

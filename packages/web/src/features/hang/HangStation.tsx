@@ -1,5 +1,5 @@
 /** Hang: will it stay up? The sentence first, then the forces, the cleat in section, the weakest links, the load slider. */
-import { bothMasses, hangAt, labelWords, massText, type Hang, type HangPlan } from '@keen/core';
+import { bothMasses, hangAt, labelWords, loadLimits, massText, type Hang, type LoadLimits } from '@keen/core';
 import { Button, Slider } from '@mui/material';
 import { useMemo, useState } from 'react';
 import type { ShownUnit } from '../project/selectors.ts';
@@ -13,11 +13,12 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   const { hang: planned } = plan;
   const [factor, setFactor] = useState(1);
   const tried: Hang = useMemo(() => (factor === 1 ? planned : hangAt(plan.hangInput, factor)), [factor, planned, plan.hangInput]);
-  const carries = planned.carriesKg;
+  const limits = loadLimits(plan.hangInput);
+  const { carriesKg: carries, fineToKg } = limits;
   const most = carries && planned.plannedKg > 0 ? Math.max(2, (carries * 1.3) / planned.plannedKg) : 2;
   return (
     <div className="station-body scroll">
-      <h1 className={planned.state === 'refused' || planned.state === 'over' ? 'danger' : ''}>{headline(planned, unit)}</h1>
+      <h1 className={planned.state === 'refused' || planned.state === 'over' ? 'danger' : ''}>{headline(planned, limits, unit)}</h1>
       <p className="lead">{verdictWords(planned)}</p>
       <div className="hang-grid">
         <SideView shown={shown} hang={tried} />
@@ -41,9 +42,9 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
             getAriaValueText={(value) => massText(planned.plannedKg * value, unit)}
             marks={[
               { value: 1, label: 'planned' },
-              ...(carries !== null && planned.fineToKg !== null
+              ...(carries !== null && fineToKg !== null
                 ? [
-                    { value: planned.fineToKg / planned.plannedKg, label: 'fine to' },
+                    { value: fineToKg / planned.plannedKg, label: 'fine to' },
                     { value: carries / planned.plannedKg, label: 'limit' },
                   ]
                 : []),
@@ -69,14 +70,14 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function headline(hang: HangPlan, unit: 'mm' | 'in'): string {
+function headline(hang: Hang, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): string {
   const weakest = hang.links[0];
   if (hang.state === 'refused') return 'Do not hang it like this.';
-  if (hang.carriesKg === null || !weakest) return hang.plannedKg === 0 ? 'Nothing is planned to stand in it yet.' : 'Do not hang it like this.';
-  return `Carries ${bothMasses(hang.carriesKg, unit)} of contents; you plan ${massText(hang.plannedKg, unit)}. ${labelWords(weakest.name).replace(/^./, (letter) => letter.toUpperCase())} ${/^screws/.test(labelWords(weakest.name)) ? 'go' : 'goes'} first.`;
+  if (carriesKg === null || !weakest) return hang.plannedKg === 0 ? 'Nothing is planned to stand in it yet.' : 'Do not hang it like this.';
+  return `Carries ${bothMasses(carriesKg, unit)} of contents; you plan ${massText(hang.plannedKg, unit)}. ${labelWords(weakest.name).replace(/^./, (letter) => letter.toUpperCase())} ${/^screws/.test(labelWords(weakest.name)) ? 'go' : 'goes'} first.`;
 }
 
-function verdictWords({ state, refusals }: HangPlan): string {
+function verdictWords({ state, refusals }: Hang): string {
   switch (state) {
     case 'fine':
       return 'Fine: every link is under its mark. Friction and the wallboard are not counted on, so the true margin is larger.';
