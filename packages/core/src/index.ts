@@ -156,7 +156,8 @@ export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.t
 export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
 export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, type UnitPlan } from './plan/plan.ts';
-export { boardJobs, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
+export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
+export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
 export { keepTry, stockFor, takeTry, triedOf, type Tried } from './plan/tries.ts';

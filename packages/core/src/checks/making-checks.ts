@@ -291,10 +291,4 @@ const fasteners: Check = (context) => {
   return [nailBlowsOut, visiblePocketHoles, edgeSplit, hollowCore].flatMap((check) => check(context, all));
 };
 
-export const MAKING_CHECKS: readonly Check[] = [
-  taperBeforeSlots,
-  finishBeforeAssembly,
-  squeezeOut,
-  gluedOverFinish,
-  fasteners,
-];
+export const MAKING_CHECKS: readonly Check[] = [taperBeforeSlots, finishBeforeAssembly, squeezeOut, gluedOverFinish, fasteners];

@@ -1,5 +1,6 @@
 /** From the cut list to nesting problems: one for each sheet product in use; boards are cut by length alone. */
 import type { Length } from '../length/length.ts';
+import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
 import type { PartLine } from '../parts/parts.ts';
 import type { Workshop } from '../stock/workshop.ts';
@@ -57,34 +58,35 @@ function piecesOf(line: PartLine): NestPart[] {
 export const lineOfPiece = (parts: readonly PartLine[], piece: string): PartLine | undefined =>
   parts.find((line) => line.id === piece || line.panels.includes(piece));
 
-/** Boards to buy of one product: longest pieces first, each into the first board it fits. */
+/** One board product in use: how its pieces come out of the lengths at hand and of new boards. Pieces are lines of the cut list. */
 export interface BoardJob {
   readonly product: string;
-  readonly boards: readonly { readonly pieces: readonly { readonly line: string; readonly length: Length }[]; readonly left: Length }[];
+  readonly plan: BoardPlan;
+  /** Lines no board is long or wide enough for. */
   readonly tooLong: readonly string[];
 }
 
 export function boardJobs(parts: readonly PartLine[], workshop: Workshop): BoardJob[] {
   const products = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'board');
-  return products.map((product) => {
-    const { length, width } = workshop.products[product]!;
-    const kerf = workshop.machines.kerf.nm;
-    const pieces = parts
-      .filter(({ stock }) => stock === product)
-      .flatMap((line) => Array.from({ length: line.count }, () => line))
-      .sort((a, b) => b.length.value - a.length.value);
-    const boards: { pieces: { line: string; length: Length }[]; left: Length }[] = [];
-    const tooLong: string[] = [];
-    for (const line of pieces) {
-      if (line.length.value > length.nm || line.width.value > width.nm) {
-        tooLong.push(line.id);
-        continue;
-      }
-      let board = boards.find(({ left }) => left >= line.length.value);
-      if (!board) boards.push((board = { pieces: [], left: length.nm }));
-      board.pieces.push({ line: line.id, length: line.length.value });
-      board.left = Math.max(0, board.left - line.length.value - kerf) as Length;
-    }
-    return { product, boards, tooLong };
+  return products.map((id) => {
+    const product = workshop.products[id]!;
+    const lines = parts.filter(({ stock }) => stock === id);
+    const narrow = lines.filter(({ width }) => width.value <= product.width.nm);
+    const pieces = narrow.flatMap((line) => Array.from({ length: line.count }, (_, n) => ({ id: `${line.id}#${n + 1}`, length: line.length.value })));
+    const widest = Math.max(0, ...narrow.map(({ width }) => width.value));
+    const atHand = Object.values(workshop.offcuts)
+      // A length that was ripped narrower serves only where everything fits its width.
+      .filter((offcut) => offcut.product === id && offcut.width.nm >= widest)
+      .map((offcut): BoardStock => ({
+        id: offcut.id,
+        length: offcut.length.nm,
+        flaws: Object.values(offcut.flaws ?? {}).map(({ from, to }) => ({ from: from.nm, to: to.nm })),
+      }));
+    const plan = cutBoards(pieces, atHand, { id, length: product.length.nm, flaws: [] }, workshop.machines.kerf.nm);
+    const wide = lines.filter((line) => !narrow.includes(line)).map((line) => line.id);
+    return { product: id, plan, tooLong: [...new Set([...wide, ...plan.unplaced.map(lineOfBoardPiece)])] };
   });
 }
+
+/** The line of the cut list a piece of a board is of. */
+export const lineOfBoardPiece = (piece: string): string => piece.slice(0, piece.lastIndexOf('#'));

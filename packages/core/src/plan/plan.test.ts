@@ -166,9 +166,10 @@ describe('from parts to pieces', () => {
     );
     const [job] = boardJobs(made.parts, workshop);
     expect(job).toMatchObject({ product: 'board-1x6', tooLong: [] });
-    expect(job!.boards).toHaveLength(1);
+    expect(job!.plan).toMatchObject({ bought: 1, bound: 1, proved: true, unplaced: [] });
     // 96 in less two pieces of 700 and their kerfs.
-    expect(job!.boards[0]!.left).toBe(Math.round((96 * 25.4 - 2 * 703.2) * 1e6));
+    expect(job!.plan.boards[0]!.left).toBe(Math.round((96 * 25.4 - 2 * 703.2) * 1e6));
+    expect(job!.plan.boards[0]!.pieces.map(({ at }) => at)).toEqual([0, 703_200_000]);
   });
 });
 

@@ -54,9 +54,9 @@ export function stockFor(
     cost += plan.score.cost ?? 0;
     unplaced += plan.unplaced.length;
   }
-  for (const { product, boards: made, tooLong } of boardJobs(parts, workshop)) {
-    boards += made.length;
-    cost += made.length * workshop.products[product]!.price;
+  for (const { product, plan, tooLong } of boardJobs(parts, workshop)) {
+    boards += plan.bought;
+    cost += plan.bought * workshop.products[product]!.price;
     unplaced += tooLong.length;
   }
   return { sheets, boards, cost, unplaced };

@@ -21,12 +21,20 @@ export interface Product {
   readonly unit: DisplayUnit;
 }
 
-/** A piece left over from earlier work, still good. */
+/** A piece left over from earlier work, still good: of a sheet, or a length of a board. */
 export interface Offcut {
   readonly id: string;
   readonly product: string;
   readonly length: Entered;
   readonly width: Entered;
+  /** Knots, splits, nail holes of a board: stretches from its left end that no part may touch. */
+  readonly flaws?: Readonly<Record<string, Flaw>>;
+}
+
+export interface Flaw {
+  readonly id: string;
+  readonly from: Entered;
+  readonly to: Entered;
 }
 
 export interface Machines {

@@ -1,37 +1,87 @@
-/** Solid boards to buy, and what is crosscut from each. Nothing is shown when no part comes from a board. */
-import { boardJobs, lineOfPiece } from '@keen/core';
-import { useAppSelector } from '../../app/store.ts';
+/** Solid boards: each drawn as long as it is, with what is crosscut from it and the flaws it is cut round. Nothing is shown when no part comes from a board. */
+import { boardJobs, labelWords, lineOfBoardPiece, lineOfPiece, tapeTextWithUnit, type CutBoard, type Length, type PartLine } from '@keen/core';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, selectPlan, useDisplayUnit } from '../project/selectors.ts';
+import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
 export function BoardList() {
   const { workshop } = useAppSelector(selectOpen);
   const { parts } = useAppSelector(selectPlan);
-  const unit = useDisplayUnit();
+  const jobs = boardJobs(parts, workshop);
   return (
     <>
-      {boardJobs(parts, workshop).map(({ product, boards, tooLong }) => (
+      {jobs.map(({ product, plan, tooLong }) => (
         <section key={product} className="boards">
           <h2>
-            {boards.length} × {workshop.products[product]!.name}
+            {plan.bought} × {workshop.products[product]!.name}
           </h2>
-          {boards.map(({ pieces, left }, index) => (
-            <p key={index}>
-              {pieces.map(({ line, length }, n) => (
-                <span key={n}>
-                  {n > 0 && ', '}
-                  {lineOfPiece(parts, line)?.mark} <LengthText value={length} unit={unit} />
-                </span>
-              ))}
-              <span className="quiet">
-                {' '}
-                left <LengthText value={left} unit={unit} withUnit />
-              </span>
-            </p>
+          <p className="quiet">
+            {plan.boards.some(({ atHand }) => atHand) ? 'Lengths at hand come first. ' : ''}
+            {plan.proved ? 'No plan buys fewer.' : `No plan can buy fewer than ${plan.bound}.`}
+          </p>
+          {plan.boards.map((board, index) => (
+            <Board key={index} board={board} parts={parts} longest={Math.max(...plan.boards.map(({ length }) => length))} />
           ))}
           {tooLong.length > 0 && <p className="danger">Longer or wider than the board: {tooLong.map((id) => lineOfPiece(parts, id)?.mark).join(', ')}</p>}
         </section>
       ))}
     </>
+  );
+}
+
+/** To scale along its length; all boards of a product to one scale. */
+function Board({ board, parts, longest }: { readonly board: CutBoard; readonly parts: readonly PartLine[]; readonly longest: number }) {
+  const dispatch = useAppDispatch();
+  const unit = useDisplayUnit();
+  const { selected, hovered } = useAppSelector(({ view }) => view);
+  const { workshop } = useAppSelector(selectOpen);
+  const share = (nm: number): string => `${(nm / longest) * 100}%`;
+  const flaws = Object.values(workshop.offcuts[board.stock]?.flaws ?? {});
+  return (
+    <div className="board-row">
+      <div className="board-bar" style={{ width: share(board.length) }}>
+        {flaws.map(({ id, from, to }) => (
+          <span
+            key={id}
+            className="board-flaw"
+            title={`flaw, ${tapeTextWithUnit(from.nm, unit)} to ${tapeTextWithUnit(to.nm, unit)}`}
+            style={{ left: `${(from.nm / board.length) * 100}%`, width: `${((to.nm - from.nm) / board.length) * 100}%` }}
+          />
+        ))}
+        {board.pieces.map(({ id, at, length }) => {
+          const line = lineOfPiece(parts, lineOfBoardPiece(id));
+          const panel = line?.panels[0];
+          const lit = line?.panels.some((each) => each === selected || each === hovered);
+          return (
+            <button
+              key={id}
+              type="button"
+              className={`board-piece ${lit ? 'lit' : ''}`}
+              style={{ left: `${(at / board.length) * 100}%`, width: `${(length / board.length) * 100}%` }}
+              title={line ? `${line.mark}, ${labelWords(line.names[0]!)}, ${tapeTextWithUnit(length, unit)}` : ''}
+              onPointerEnter={() => panel && dispatch(panelHovered(panel))}
+              onPointerLeave={() => dispatch(panelHovered(null))}
+              onClick={() => panel && dispatch(panelSelected(panel))}
+            >
+              {line?.mark}
+            </button>
+          );
+        })}
+      </div>
+      <p>
+        {board.atHand ? `${board.stock.replace('-', ' ')}, at hand: ` : ''}
+        {board.pieces.map(({ id, length }, n) => (
+          <span key={id}>
+            {n > 0 && ', '}
+            {lineOfPiece(parts, lineOfBoardPiece(id))?.mark} <LengthText value={length} unit={unit} />
+          </span>
+        ))}
+        <span className="quiet">
+          {' '}
+          left <LengthText value={board.left as Length} unit={unit} withUnit />
+        </span>
+      </p>
+    </div>
   );
 }

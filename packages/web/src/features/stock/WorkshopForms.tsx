@@ -139,8 +139,11 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
 function Offcuts({ workshop }: { readonly workshop: Workshop }) {
   const unit = useDisplayUnit();
   const save = useWorkshopChange();
-  const sheets = Object.values(workshop.products).filter(({ kind }) => kind === 'sheet');
-  const [product, setProduct] = useState(sheets[0]?.id ?? '');
+  const products = Object.values(workshop.products);
+  const [product, setProduct] = useState(products[0]?.id ?? '');
+  const [flawFrom, setFlawFrom] = useState<Entered | null>(null);
+  const [flawTo, setFlawTo] = useState<Entered | null>(null);
+  const board = workshop.products[product]?.kind === 'board';
   const [length, setLength] = useState<Entered | null>(null);
   const [width, setWidth] = useState<Entered | null>(null);
   const [round, setRound] = useState(0);
@@ -148,21 +151,29 @@ function Offcuts({ workshop }: { readonly workshop: Workshop }) {
   const add = async (): Promise<void> => {
     if (!length || !width) return;
     const number = 1 + Math.max(0, ...rows.map(({ id }) => Number(/^offcut-(\d+)$/.exec(id)?.[1] ?? 0)));
-    const offcut: Offcut = { id: `offcut-${number}`, product, length: entered(length.text), width: entered(width.text) };
+    const flaws = board && flawFrom && flawTo ? { flaws: { f1: { id: 'f1', from: entered(flawFrom.text), to: entered(flawTo.text) } } } : {};
+    const offcut: Offcut = { id: `offcut-${number}`, product, length: entered(length.text), width: entered(width.text), ...flaws };
     if (await save({ ...workshop, offcuts: { ...workshop.offcuts, [offcut.id]: offcut } })) {
       setLength(null);
       setWidth(null);
+      setFlawFrom(null);
+      setFlawTo(null);
       setRound(round + 1);
     }
   };
   return (
     <>
-      <h3>Offcuts, used before new sheets</h3>
+      <h3>Offcuts and lengths at hand, used before new ones</h3>
       <ul className="offcuts">
         {rows.map((offcut) => (
           <li key={offcut.id}>
             {offcut.id.replace('-', ' ')}: {workshop.products[offcut.product]?.name}, <LengthText value={offcut.length.nm} unit={unit} /> ×{' '}
             <LengthText value={offcut.width.nm} unit={unit} withUnit />
+            {Object.values(offcut.flaws ?? {}).map(({ id, from, to }) => (
+              <span key={id}>
+                {', '}flaw <LengthText value={from.nm} unit={unit} /> to <LengthText value={to.nm} unit={unit} withUnit />
+              </span>
+            ))}
             <Button
               onClick={() => void save({ ...workshop, offcuts: Object.fromEntries(Object.entries(workshop.offcuts).filter(([id]) => id !== offcut.id)) })}
               aria-label={`Take ${offcut.id.replace('-', ' ')} out of the store`}
@@ -181,9 +192,15 @@ function Offcuts({ workshop }: { readonly workshop: Workshop }) {
           void add();
         }}
       >
-        <ChoiceField label="offcut of" value={product} options={sheets.map(({ id, name }) => ({ value: id, label: name }))} onChange={setProduct} />
+        <ChoiceField label="offcut of" value={product} options={products.map(({ id, name }) => ({ value: id, label: name }))} onChange={setProduct} />
         <LengthField label="along the grain" name="offcut.length" value={length} unit={unit} least={mm(20)} most={mm(5000)} optional onChange={setLength} />
         <LengthField label="across it" name="offcut.width" value={width} unit={unit} least={mm(20)} most={mm(5000)} optional onChange={setWidth} />
+        {board && (
+          <>
+            <LengthField label="flaw from" name="offcut.flaw.from" value={flawFrom} unit={unit} least={mm(0)} most={mm(5000)} optional onChange={setFlawFrom} />
+            <LengthField label="flaw to" name="offcut.flaw.to" value={flawTo} unit={unit} least={mm(0)} most={mm(5000)} optional onChange={setFlawTo} />
+          </>
+        )}
         <Button type="submit" variant="outlined" disabled={!length || !width}>
           Add the offcut
         </Button>
