@@ -25,6 +25,15 @@ async function openGallery(page: Page): Promise<void> {
   await page.getByRole('menuitem', { name: 'Add a unit …' }).click();
 }
 
+async function twoTries(page: Page): Promise<void> {
+  await page.getByRole('tab', { name: 'Tries' }).click();
+  await page.getByRole('button', { name: 'Keep it as a try' }).click();
+  await page.getByLabel('Name of the try').fill('narrow and shallow');
+  await page.locator('[data-field="depth"]').fill('340');
+  await page.locator('[data-field="width"]').fill('760');
+  await page.waitForTimeout(6000);
+}
+
 /** Software drawing takes its time. */
 async function inSpace(page: Page): Promise<void> {
   await page.getByRole('tab', { name: '3D', exact: true }).click();
@@ -48,7 +57,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'box-part', path: `${TYPE}/box`, before: (page) => page.locator('[data-panel="type/shelf/s1"]').first().click() },
   { name: 'cut-list', path: `${TYPE}/box`, before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
   { name: 'gallery', path: `${BACK}/till/box`, before: openGallery },
-  { name: 'till', path: `${BACK}/till/box` },
+  { name: 'tries', path: `${INK}/box`, before: twoTries },
   { name: 'space', path: `${BACK}/ring/box`, before: inSpace },
   { name: 'apart', path: `${BACK}/till/box`, before: pulledApart },
   { name: 'stock', path: `${INK}/stock` },

@@ -312,7 +312,15 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
     panels: boards,
     meetings: [
       ...[f, b].flatMap((panel) => [meet(panel, 'start', l, 'reference', screwed), meet(panel, 'end', r, 'other', screwed)]),
-      ...[l, r, f, b].map((panel) => meet(panel, 'far', bottom, 'other', under)),
+      // A bottom that stands in from the sides' ends leaves the box standing on its sides.
+      ...(box.bottom.runs === 'over'
+        ? [l, r, f, b].map((panel) => meet(panel, 'far', bottom, 'other', under))
+        : (
+            [
+              [l, 'left'],
+              [r, 'right'],
+            ] as const
+          ).map(([panel, hand]) => meet(panel, 'far', id(base, `side/${name}/${hand}`), 'start', under))),
     ],
     hardware: [],
   };
