@@ -57,7 +57,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'box-part', path: `${TYPE}/box`, before: (page) => page.locator('[data-panel="type/shelf/s1"]').first().click() },
   { name: 'cut-list', path: `${TYPE}/box`, before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
   { name: 'gallery', path: `${BACK}/till/box`, before: openGallery },
-  { name: 'tries', path: `${INK}/box`, before: twoTries },
   { name: 'space', path: `${BACK}/ring/box`, before: inSpace },
   { name: 'apart', path: `${BACK}/till/box`, before: pulledApart },
   { name: 'stock', path: `${INK}/stock` },
@@ -67,6 +66,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained').nth(3).click() },
   { name: 'phone-box', path: `${TYPE}/box`, size: PHONE },
   { name: 'phone-hang', path: `${INK}/hang`, size: PHONE },
+  // Last: it changes the cupboard.
+  { name: 'tries', path: `${INK}/box`, before: twoTries },
 ];
 
 const argument = (name: string): string | undefined => {

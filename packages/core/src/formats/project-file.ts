@@ -63,6 +63,9 @@ export function checkProducts(design: Design, workshop: Workshop): void {
   for (const unit of Object.values(design.units)) {
     for (const { path, product } of productsOf(unit)) needProduct(product, `design.units.${unit.id}.${path}`, workshop);
   }
+  // A try may be taken at any time.
+  for (const { id, unit } of Object.values(design.tries))
+    for (const { path, product } of productsOf(unit)) needProduct(product, `design.tries.${id}.unit.${path}`, workshop);
 }
 
 function needProduct(product: string, where: string, { products }: Workshop): void {

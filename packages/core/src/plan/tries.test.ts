@@ -1,11 +1,12 @@
 /** Tries of a unit: kept, compared, taken; nothing is lost by going to and fro. */
 import { describe, expect, test } from '@jest/globals';
 import { designCodec } from '../formats/design-codec.ts';
-import { printRoom, typed } from '../test/print-room.ts';
+import { checkProducts } from '../formats/project-file.ts';
+import { ink, printRoom, typed } from '../test/print-room.ts';
 import { triesOf } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { createPlanner, plan } from './plan.ts';
-import { keepTry, takeTry, triedOf } from './tries.ts';
+import { keepTry, stockFor, takeTry, takeUnitOut, triedOf } from './tries.ts';
 
 const { design, record, workshop } = printRoom();
 const kept = applyEdit(design, keepTry(design, 'ink', 't1', 'first try'));
@@ -42,5 +43,37 @@ describe('taken', () => {
   test('two of one name are told apart', () => {
     const same = applyEdit(design, keepTry(design, 'ink', 't', 'Ink cupboard'));
     expect(applyEdit(same, takeTry(same, 't')).tries['t']!.name).toBe('Ink cupboard, before');
+  });
+});
+
+test('a unit taken out takes its tries along, and leaves those of others', () => {
+  const both = applyEdit(kept, keepTry(kept, 'type', 't2', 'of another'));
+  const without = applyEdit(both, takeUnitOut(both, 'ink'));
+  expect(Object.keys(without.units)).toEqual(['type']);
+  expect(Object.keys(without.tries)).toEqual(['t2']);
+});
+
+test('what a try is cut from must be in the workshop, for it may be taken', () => {
+  const odd = applyEdit(kept, [{ path: ['tries', 't1', 'unit', 'stock'], value: 'ebony' }]);
+  expect(() => checkProducts(odd, workshop)).toThrow(/ebony/);
+  expect(() => checkProducts(kept, workshop)).not.toThrow();
+});
+
+describe('what a unit asks for by itself', () => {
+  const { parts } = plan(design, record, workshop).byId.get('ink')!;
+  test('whole sheets of each kind it uses, at their price', () => {
+    const asked = stockFor(parts, { ...workshop, offcuts: {} });
+    // Birch of 18 on two sheets or fewer, and one of 6: never less than what their area asks.
+    expect(asked.sheets).toBeGreaterThanOrEqual(2);
+    expect(asked.cost).toBeGreaterThan(0);
+    expect(asked).toMatchObject({ boards: 0, unplaced: 0 });
+  });
+  test('a part that no sheet holds is counted, not forgotten', () => {
+    const wide = plan(applyEdit(design, [typed('width', '2700 mm')]), record, workshop).byId.get('ink')!;
+    expect(stockFor(wide.parts, workshop).unplaced).toBeGreaterThan(0);
+  });
+  test('a cleat from a board is a board to buy', () => {
+    const boarded = plan(applyEdit(design, [ink('hanging.stock', 'spruce-18x144'), typed('hanging.boardWidth', '140 mm')]), record, workshop).byId.get('ink')!;
+    expect(stockFor(boarded.parts, workshop).boards).toBe(1);
   });
 });

@@ -80,3 +80,9 @@ export const takeTry = (design: Design, id: string): EditStep[] => {
     { path: ['tries', id], value: { ...tried, name: standing.name === tried.name ? `${standing.name}, before`.slice(0, 80) : standing.name, unit: standing } },
   ];
 };
+
+/** A unit taken out of the project, its tries with it. */
+export const takeUnitOut = (design: Design, unit: string): EditStep[] => [
+  { path: ['units', unit], value: undefined },
+  ...triesOf(design, unit).map(({ id }) => ({ path: ['tries', id], value: undefined })),
+];

@@ -33,6 +33,16 @@ describe('the workshop', () => {
   test.each<[string, (workshop: any) => object, string]>([
     ['a kerf of nothing', (w) => ({ ...w, machines: { ...w.machines, kerf: '-1 mm' } }), 'machines.kerf'],
     ['a price below nought', (w) => ({ ...w, products: { ...w.products, 'mdf-18': { ...w.products['mdf-18'], price: -1 } } }), 'products.mdf-18.price'],
+    [
+      'a flaw that ends before it begins',
+      (w) => ({
+        ...w,
+        offcuts: {
+          o9: { id: 'o9', product: 'board-1x4', length: '900 mm', width: '3 1/2 in', flaws: { f1: { id: 'f1', from: '200 mm', to: '150 mm' } } },
+        },
+      }),
+      'offcuts.o9.flaws.f1.to',
+    ],
     ['an offcut of no product', (w) => ({ ...w, offcuts: { o9: { id: 'o9', product: 'ebony', length: '500 mm', width: '300 mm' } } }), 'offcuts.o9'],
     ['a strange field', (w) => ({ ...w, colour: 1 }), 'workshop'],
   ])('%s is refused with its place', async (_name, change, where) => {
