@@ -98,6 +98,7 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
         stronger.map(({ label, path: at, value }) => ({ label: madeStronger(label, value), edit: [{ path: path(...at), value }] })),
       );
     case 'ledger':
+    case 'tab':
     case 'slide':
     case 'spacer':
     case 'hold-down':

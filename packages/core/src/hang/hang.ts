@@ -20,6 +20,7 @@ import { slideLinks } from './slide-links.ts';
 import { cabinetScrewRow } from './carrier-links.ts';
 import type { Link } from './link.ts';
 import { WEIGHT } from './statics.ts';
+import { tabLinks } from './tab-links.ts';
 import type { RailFault } from './on-rail.ts';
 import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
 
@@ -131,6 +132,7 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
     ...jointLinks(input, capacities.joints, forces, factor),
     ...leafLinks(input, factor),
     ...slideLinks(input, openings, factor),
+    ...tabLinks(input, factor),
     ...forces.links,
   ].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs, capacities.fixable);

@@ -13,6 +13,7 @@ export type LinkKind =
   | 'ledger'
   | 'leaf-bending'
   | 'slide'
+  | 'tab'
   | 'tip'
   | 'spacer'
   | 'hold-down';

@@ -1,4 +1,4 @@
-/** What the sums of open doors, drawers and leaves call their terms. */
+/** What the sums of open doors, drawers, leaves and tabs call their terms. */
 export const OPENED_WORDS: Readonly<Record<string, string>> = {
   'moved-out': 'moved out by what opens',
   'moved-out.m': 'mass that moves',
@@ -97,5 +97,23 @@ export const OPENED_WORDS: Readonly<Record<string, string>> = {
   'link-leaf-hinge': 'hinges of the leaf',
   'link-ledger': 'ledger to the backboard',
   'link-leaf': 'leaf, bending',
+  'tab-moment': 'turns the tab out of its slot',
+  'tab-moment.load': 'load on it',
+  'tab-moment.c': 'its middle from the side',
+  'tab-slot': 'wood of the slot',
+  'tab-slot.F_c': 'crushing',
+  'tab-slot.B': 'length of the slot',
+  'tab-slot.depth': 'depth of the slot',
+  'tab-glue': 'glue on its two faces',
+  'tab-glue.B': 'length of the slot',
+  'tab-glue.depth': 'depth of the slot',
+  'tab-glue.t': 'thickness of the tab',
+  'tab-holds': 'holds it level',
+  'tab-bending': 'bending of the tab',
+  'tab-bending.M': 'moment',
+  'tab-bending.B': 'depth',
+  'tab-bending.t': 'thickness',
+  'tab-bending.F': 'allowable stress',
+  'link-tab': 'tab of the {of}',
   'link-slide': 'slides of drawer {of}',
 };

@@ -1,0 +1,104 @@
+/**
+ * Tabs: floors held by one end alone. What lies on them turns them out of their slots; the slot's own wood or
+ * the glue on their faces holds them level, and the tab bends at the side. Source: docs/formulas/tab-moment.md.
+ */
+import { toMm } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { apply, formula, greatest, termOf, type Figure } from '../worked/figure.ts';
+import { G0 } from './fasteners.ts';
+import type { HangInput } from './hang-input.ts';
+import { link, type Link } from './link.ts';
+
+const SOURCE = '[eq; strengths ASSUME] docs/formulas/tab-moment.md';
+/** Glue between two clamped wood faces, MPa. [ASSUME] as in joint-capacity.md */
+const GLUE_FACE_MPA = 0.35;
+
+/** A pair of tabs halves what lies across them; each has its half over the middle of its length. */
+const TAB_MOMENT = formula({
+  label: 'tab-moment',
+  unit: 'N mm',
+  text: 'load · g₀ / 2 · c',
+  source: SOURCE,
+  terms: { load: 'kg', c: 'mm' },
+  compute: ({ load, c }) => ((load * G0) / 2) * c,
+});
+/** Pressed up at the slot's mouth and down at its bottom, each over half its depth, falling to nothing in the middle. */
+const TAB_SLOT = formula({
+  label: 'tab-slot',
+  unit: 'N mm',
+  text: 'F_c · B · depth² / 6',
+  source: SOURCE,
+  terms: { F_c: 'MPa', B: 'mm', depth: 'mm' },
+  compute: ({ F_c, B, depth }) => (F_c * B * depth * depth) / 6,
+});
+const TAB_GLUE = formula({
+  label: 'tab-glue',
+  unit: 'N mm',
+  text: '0.35 MPa · B · depth · t',
+  source: SOURCE,
+  terms: { B: 'mm', depth: 'mm', t: 'mm' },
+  compute: ({ B, depth, t }) => GLUE_FACE_MPA * B * depth * t,
+});
+const MOMENT_USE = formula({
+  label: 'joint-use',
+  unit: 'share',
+  text: 'M / capacity',
+  source: SOURCE,
+  terms: { M: 'N mm', capacity: 'N mm' },
+  compute: ({ M, capacity }) => (capacity > 0 ? M / capacity : M > 0 ? 99 : 0),
+});
+const TAB_BENDING = formula({
+  label: 'tab-bending',
+  unit: 'share',
+  text: 'M / (B t² / 6) / F',
+  source: SOURCE,
+  terms: { M: 'N mm', B: 'mm', t: 'mm', F: 'MPa' },
+  compute: ({ M, B, t, F }) => M / ((B * t * t) / 6) / F,
+});
+
+/** The one joint of a floor that is held by nothing else; undefined for floors with two ends, and for those on pins. */
+export function tabJoint({ meetings }: Pick<ResolvedUnit, 'meetings'>, floor: string): Meeting | undefined {
+  const ends = meetings.filter(({ guest, edge, joint }) => guest === floor && (edge === 'start' || edge === 'end') && joint.depth > 0);
+  return ends.length === 1 ? ends[0] : undefined;
+}
+
+/** One link a tab, for what stands across it and its twin; contents are times `factor`. */
+export function tabLinks(input: HangInput, factor: number): Link[] {
+  const { unit, weights } = input;
+  return weights.contents.flatMap(({ compartment, mass }): Link[] => {
+    const tab = unit.byId.get(compartment.floor)!;
+    const joint = tabJoint(unit, tab.id);
+    if (!joint) return [];
+    const depth = toMm(joint.joint.depth);
+    const outside = toMm(tab.length.value) - depth + toMm(joint.joint.endPlay);
+    const M = apply(TAB_MOMENT, { load: { value: mass.value * factor, label: mass.label }, c: outside / 2 });
+    const use = greatest(
+      'link-tab',
+      'share',
+      [termOf(apply(MOMENT_USE, { M, capacity: holds(input, joint, tab, depth) })), termOf(bends(input, tab, M))],
+      SOURCE,
+    );
+    return [link({ id: `tab-${tab.id}`, kind: 'tab', name: { key: 'link-tab', of: compartment.name.of ?? '' }, use, panels: [tab.id] })];
+  });
+}
+
+function holds(input: HangInput, { joint, host }: Meeting, tab: ResolvedPanel, depth: number): Figure {
+  const upright = input.unit.byId.get(host)!;
+  const B = toMm(tab.width.value);
+  const ways = [apply(TAB_SLOT, { F_c: input.materialOf(upright.stock).bearingMPa, B, depth })];
+  if (joint.glue && !input.isFaced(tab.stock) && !input.isFaced(upright.stock)) ways.push(apply(TAB_GLUE, { B, depth, t: toMm(tab.thickness) }));
+  return greatest(
+    'tab-holds',
+    'N mm',
+    ways.map((way) => termOf(way)),
+    SOURCE,
+  );
+}
+
+function bends({ materialOf }: HangInput, tab: ResolvedPanel, M: Figure): Figure {
+  const material = materialOf(tab.stock);
+  const across = tab.grain === 'width' ? material.stiffnessAcrossMPa / material.stiffnessAlongMPa : 1;
+  return apply(TAB_BENDING, { M, B: toMm(tab.width.value), t: toMm(tab.thickness), F: material.bendingMPa * across });
+}
