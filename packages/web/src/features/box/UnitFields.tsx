@@ -6,7 +6,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { selectOpen } from '../project/selectors.ts';
+import { selectOpen, selectPlan } from '../project/selectors.ts';
 import { at, lengthAt, useEdit } from '../project/useEdit.ts';
 
 export function UnitFields({ box, unit, group }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly group: FieldGroup }) {
@@ -192,15 +192,7 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         />
       );
     case 'space':
-      return (
-        <ChoiceField
-          label={label}
-          name={name}
-          value={String(at(box, path))}
-          options={Object.keys(box.contents).map((space) => ({ value: space, label: space }))}
-          onChange={(value) => set(box, path, value)}
-        />
-      );
+      return <SpaceField label={label} name={name} value={String(at(box, path))} box={box} onChange={(value) => set(box, path, value)} />;
     case 'id':
       return null;
     case 'stock':
@@ -225,4 +217,20 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
 function optionWords(path: readonly string[], option: string): string {
   const own = `${path.at(-1) === 'kind' ? path[0] : path.at(-1)}-${option}`;
   return WORDS[own] ?? WORDS[option] ?? option;
+}
+
+interface SpaceFieldProps {
+  readonly label: string;
+  readonly name: string;
+  readonly value: string;
+  readonly box: UnitDesign;
+  readonly onChange: (value: string) => void;
+}
+
+/** A space by the name it has in the drawing; one that is gone, by what it was called. */
+function SpaceField({ label, name, value, box, onChange }: SpaceFieldProps) {
+  const plan = useAppSelector(selectPlan).byId.get(box.id);
+  const spaces = (plan?.unit.compartments ?? []).map((space) => ({ value: space.keptBy, label: labelWords(space.name) }));
+  const options = spaces.some((space) => space.value === value) ? spaces : [{ value, label: `${value} (gone)` }, ...spaces];
+  return <ChoiceField label={label} name={name} value={value} options={options} onChange={onChange} />;
 }

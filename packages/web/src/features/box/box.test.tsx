@@ -119,3 +119,42 @@ test('the same design in the other unit is the same design', () => {
   expect(store.getState().project.open!.design).toBe(before);
   expect(applyEdit(before, [])).toBe(before);
 });
+
+describe('tries', () => {
+  const tab = (name: string) => userEvent.click(screen.getByRole('tab', { name }));
+  test('kept, changed and taken: both columns say what they are compared by', async () => {
+    const { store } = station();
+    await tab('Tries');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep it as a try' }));
+    const [kept] = Object.values(store.getState().project.open!.design.tries);
+    expect(kept).toMatchObject({ name: 'Try 1', unit: { id: 'ink', depth: { text: '280 mm' } } });
+    const depth = screen.getByLabelText<HTMLInputElement>('carcass depth');
+    await userEvent.clear(depth);
+    await userEvent.type(depth, '340');
+    expect(screen.getByRole('region', { name: /as it stands/ }).textContent).toContain('358 mm');
+    const column = screen.getByRole('region', { name: 'Try 1' });
+    expect(column.textContent).toContain('298 mm');
+    for (const term of ['outside', 'into the room', 'sheets, boards', 'money', 'weight', 'worst sag', 'weakest link', 'to look at'])
+      expect(column.textContent).toContain(term);
+    await userEvent.click(screen.getByRole('button', { name: 'Take this one' }));
+    expect(inkBox(store).depth.text).toBe('280 mm');
+    expect(Object.values(store.getState().project.open!.design.tries)[0]!.unit.depth.text).toBe('340 mm');
+  });
+  test('no more than three are kept: a fourth asks for room', async () => {
+    station();
+    await tab('Tries');
+    for (let each = 0; each < 3; each++) await userEvent.click(screen.getByRole('button', { name: 'Keep it as a try' }));
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Keep it as a try' }).disabled).toBe(true);
+    expect(screen.getByText(/take one out first/)).toBeTruthy();
+  });
+});
+
+describe('a unit that cannot be made', () => {
+  test('says what is wrong and what would do, beside the fields', async () => {
+    station([
+      { path: ['units', 'ink', 'back', 'kind'], value: 'over' },
+      { path: ['units', 'ink', 'hanging', 'kind'], value: 'recessed' },
+    ]);
+    expect(screen.getByRole('alert').textContent).toMatch(/needs an inset back.*What would do: rabbet, groove or none/);
+  });
+});
