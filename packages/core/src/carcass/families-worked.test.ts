@@ -2,7 +2,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import type { Feature, PartLine } from '../parts/parts.ts';
+import type { Feature } from '../parts/features.ts';
+import type { PartLine } from '../parts/parts.ts';
 import { newUnit } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
 import type { FamilyId, UnitDesign } from './families.ts';

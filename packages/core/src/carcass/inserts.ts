@@ -2,7 +2,6 @@
  * Inserts: what stands loose in a space of any unit and holds things in their places: blocks with holes or
  * slots, pegs, trays, upright leaves with finger notches. Placed from the left and the rear of their space.
  */
-import type { Entered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import { frame, type Cut, type Panel } from '../solid/panel.ts';
@@ -13,32 +12,7 @@ import { own, panelOf, type Base, type StockOf } from './box-frame.ts';
 import { choiceField, kindField, lengthField, stockField, type ElementsForm } from './form.ts';
 import { LOOSE, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { pick, type UnitBase } from './unit-base.ts';
-
-export interface Insert {
-  readonly id: string;
-  readonly order: number;
-  /** The space it stands in. */
-  readonly in: string;
-  readonly kind: 'holes' | 'slots' | 'pegs' | 'tray' | 'leaves';
-  readonly stock: string;
-  /** Of its left rear corner, from the space's. */
-  readonly along: Entered;
-  readonly out: Entered;
-  readonly length: Entered;
-  readonly depth: Entered;
-  /** Of a tray's walls, of leaves. */
-  readonly height: Entered;
-  /** Holes, slots, pegs or leaves side by side; rows of holes from rear to front. */
-  readonly count: number;
-  readonly rows: number;
-  /** Across what goes in; the next is so much larger. */
-  readonly size: Entered;
-  readonly step: Entered;
-  readonly clearance: Entered;
-  /** Holes and slots go so deep; null goes through. */
-  readonly deep: Entered | null;
-}
+import { pick, type Insert, type UnitBase } from './unit-base.ts';
 
 export const newInsert = ({ unit, stock }: Pick<UnitBase, 'unit' | 'stock'>, id: string, order: number, space: string): Insert => ({
   id,

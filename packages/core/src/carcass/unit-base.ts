@@ -6,7 +6,6 @@ import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { FastenedBy } from '../solid/meeting.ts';
 import type { Place } from '../wall/wall.ts';
-import type { Insert } from './inserts.ts';
 
 export interface ScrewChoice {
   readonly screw: string;
@@ -61,6 +60,32 @@ export interface HangingChoice {
 
 /** What opens in front of it; the space it sweeps is kept free on the wall. */
 export type Front = 'open' | 'door-left' | 'door-right' | 'doors' | 'drawers' | 'lid-up' | 'flap-down';
+
+/** Something loose in a space of the unit that holds things in their places (inserts.ts). */
+export interface Insert {
+  readonly id: string;
+  readonly order: number;
+  /** The space it stands in. */
+  readonly in: string;
+  readonly kind: 'holes' | 'slots' | 'pegs' | 'tray' | 'leaves';
+  readonly stock: string;
+  /** Of its left rear corner, from the space's. */
+  readonly along: Entered;
+  readonly out: Entered;
+  readonly length: Entered;
+  readonly depth: Entered;
+  /** Of a tray's walls, of leaves. */
+  readonly height: Entered;
+  /** Holes, slots, pegs or leaves side by side; rows of holes from rear to front. */
+  readonly count: number;
+  readonly rows: number;
+  /** Across what goes in; the next is so much larger. */
+  readonly size: Entered;
+  readonly step: Entered;
+  readonly clearance: Entered;
+  /** Holes and slots go so deep; null goes through. */
+  readonly deep: Entered | null;
+}
 
 export interface UnitBase {
   readonly id: string;

@@ -1,7 +1,8 @@
 /** The cut list as CSV (RFC 4180). Sizes twice: as read off a tape in the project's unit, and exact in millimetres. */
 import { exactText, tapeText } from '../length/format.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
-import type { Axis, Feature, PartLine } from '../parts/parts.ts';
+import type { Feature } from '../parts/features.ts';
+import type { Axis, PartLine } from '../parts/parts.ts';
 import type { EdgeId } from '../solid/panel.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';

@@ -6,7 +6,36 @@ import { isFace } from '../solid/meeting.ts';
 import { extentOf, type Cut, type Edge, type RectEdge } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
-import type { Feature } from './parts.ts';
+import type { Label } from '../worked/dimension.ts';
+
+/** A cut into a blank, given from a named end or edge, so that mirrored twins read the same numbers. */
+export interface Feature {
+  readonly kind: 'dado' | 'groove' | 'rabbet' | 'bevel-rip' | 'edge-bevel' | 'slant' | 'holes' | 'notch';
+  readonly face: 'reference' | 'other' | 'edge';
+  /** Measured from this end (across the length) or edge (along it). */
+  readonly from: RectEdge;
+  /** To the near side of the cut; to the middle of a hole or notch; to where a slant begins. */
+  readonly at: Length;
+  /** Across the cut; the diameter of a hole; for a slant, how far along its other end lies. */
+  readonly width: Length;
+  readonly depth: Length;
+  readonly play: Length;
+  /** Blade tilt from square, for bevels. */
+  readonly tiltDeg: number;
+  /** The panel that goes in; '' for none. */
+  readonly guest: string;
+  /** Off square: where the same side of a tilted slot, or the other end of a slant, crosses the opposite edge. */
+  readonly atOpposite?: Length;
+  readonly angleDeg?: number;
+  /** Where a stopped cut begins or ends, or a hole stands, from the edge named: across `at`. */
+  readonly across?: { readonly from: RectEdge; readonly at: Length };
+  /** A row: how many, and from one to the next. */
+  readonly count?: number;
+  readonly pitch?: Length;
+  readonly through?: boolean;
+  readonly round?: boolean;
+  readonly reason?: Label;
+}
 
 /** The rectangle a panel is sawn from, in the panel's own (u, v). */
 export interface BlankBox {

@@ -4,43 +4,14 @@
  * cleat are one blank, ripped later.
  */
 import { toMm, ZERO, type Length } from '../length/length.ts';
-import type { EdgeId, Grain, RectEdge, Role } from '../solid/panel.ts';
+import type { EdgeId, Grain, Role } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
-import { blankBox, featuresOf } from './features.ts';
+import { blankBox, featuresOf, type Feature } from './features.ts';
 import { leastTurn, mirror, shapeOf, type Shape } from './shape.ts';
 import { dimension, extend, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
-
-/** A cut into a blank, given from a named end or edge, so that mirrored twins read the same numbers. */
-export interface Feature {
-  readonly kind: 'dado' | 'groove' | 'rabbet' | 'bevel-rip' | 'edge-bevel' | 'slant' | 'holes' | 'notch';
-  readonly face: 'reference' | 'other' | 'edge';
-  /** Measured from this end (across the length) or edge (along it). */
-  readonly from: RectEdge;
-  /** To the near side of the cut; to the middle of a hole or notch; to where a slant begins. */
-  readonly at: Length;
-  /** Across the cut; the diameter of a hole; for a slant, how far along its other end lies. */
-  readonly width: Length;
-  readonly depth: Length;
-  readonly play: Length;
-  /** Blade tilt from square, for bevels. */
-  readonly tiltDeg: number;
-  /** The panel that goes in; '' for none. */
-  readonly guest: string;
-  /** Off square: where the same side of a tilted slot, or the other end of a slant, crosses the opposite edge. */
-  readonly atOpposite?: Length;
-  readonly angleDeg?: number;
-  /** Where a stopped cut begins or ends, or a hole stands, from the edge named: across `at`. */
-  readonly across?: { readonly from: RectEdge; readonly at: Length };
-  /** A row: how many, and from one to the next. */
-  readonly count?: number;
-  readonly pitch?: Length;
-  readonly through?: boolean;
-  readonly round?: boolean;
-  readonly reason?: Label;
-}
 
 /** Which way a blank's length and width lie in the unit, so that its ends can be named. */
 export interface Lie {
