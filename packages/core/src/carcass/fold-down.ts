@@ -2,7 +2,7 @@
  * The fold-down surface: a backboard on its cleat, a ledger across it, a leaf hinged to the ledger, and gate
  * brackets that swing out under it. Two states of the same panels; both must be free of one another.
  */
-import type { Entered } from '../length/entered.ts';
+import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Joint, Meeting } from '../solid/meeting.ts';
 import { frame, type Edge, type Panel } from '../solid/panel.ts';
@@ -278,8 +278,9 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
   const gated = box.supports === 'gate';
   const reach = { gate: box.reach.nm - box.ledger.nm, bracket: Math.round((box.depth.nm * 2) / 3), leg: box.depth.nm - LEG_IN }[box.supports];
   const tallest = box.height.nm - UNDER_LEAF;
-  const taller = pick(box.unit, String(Math.floor(tallest / 1e6)), String(Math.floor(tallest / 25.4e6)));
-  const furthest = pick(box.unit, String(Math.floor((box.ledger.nm + box.depth.nm) / 1e6)), String(Math.floor((box.ledger.nm + box.depth.nm) / 25.4e6)));
+  const whole = (nm: number) => entered(box.unit === 'mm' ? `${Math.floor(nm / 1e6)} mm` : `${Math.floor(nm / 25.4e6)} in`);
+  const taller = whole(tallest);
+  const furthest = whole(box.ledger.nm + box.depth.nm);
   const fits = furthest.nm * box.supportCount <= box.width.nm && furthest.nm > box.reach.nm;
   return {
     kind: box.supports,

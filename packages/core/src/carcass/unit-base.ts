@@ -139,7 +139,14 @@ export interface NewUnit {
 }
 
 /** A length in the unit's own system: whole millimetres, or inches and fractions. */
-export const pick = (unit: DisplayUnit, metric: string, imperial: string): Entered => entered(unit === 'mm' ? `${metric} mm` : `${imperial} in`);
+export function pick(unit: DisplayUnit, metric: string, imperial: string): Entered {
+  const text = unit === 'mm' ? `${metric} mm` : `${imperial} in`;
+  const known = picked.get(text) ?? entered(text);
+  picked.set(text, known);
+  return known;
+}
+/** The same few texts, read each time a box of a run is made. */
+const picked = new Map<string, Entered>();
 
 const screwOf = (unit: DisplayUnit, metric: string, metricLength: string, numbered: string, inchLength: string): ScrewChoice => ({
   screw: unit === 'mm' ? metric : numbered,

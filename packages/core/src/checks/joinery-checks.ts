@@ -200,8 +200,10 @@ const screwed = (context: CheckContext): Fix[] => [
 const notMirrored: Check = (context) => {
   const { box, unit } = context;
   const found: Finding[] = [];
-  for (const shelf of unit.panels) {
-    const ends = unit.meetings.filter(({ guest, joint }) => guest === shelf.id && joint.kind === 'pins');
+  const onPins = unit.meetings.filter(({ joint }) => joint.kind === 'pins');
+  for (const id of new Set(onPins.map(({ guest }) => guest))) {
+    const shelf = unit.byId.get(id)!;
+    const ends = onPins.filter(({ guest }) => guest === id);
     const rows = ends.map(({ host, face }) => rowHeights(unit.byId.get(host)!, face === 'reference' ? 'reference' : 'other', shelf));
     const [left, right] = rows;
     if (!left || !right || left.length === 0) continue;

@@ -10,7 +10,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
 import { blankBox, featuresOf, type Feature } from './features.ts';
-import { leastTurn, mirror, shapeOf, type Shape } from './shape.ts';
+import { asItLies, leastTurn, mirror, shapeOf, type Shape } from './shape.ts';
 import { dimension, extend, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
 
 /** Which way a blank's length and width lie in the unit, so that its ends can be named. */
@@ -53,33 +53,66 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     if (lower) blanks.push(cleatBlank(unit, lower));
   }
   for (const pair of beside) blanks.push(cleatBlank(unit, pair));
-  const lines: (Omit<PartLine, 'mark' | 'mirrorOf'> & { key: string; shape: () => Shape })[] = [];
-  // Turning a blank over in the mind is only worth it where another has its size.
-  const sizes = new Map<string, number>();
+  const lines: (Omit<Blank, 'id'> & { id: string; count: number; key: string })[] = [];
+  // Turning a blank over in the mind is only worth it where others of its size lie otherwise, and once for all that lie alike.
   const sizeOf = new Map(blanks.map((blank) => [blank.id, sizeKey(blank)]));
-  for (const size of sizeOf.values()) sizes.set(size, (sizes.get(size) ?? 0) + 1);
-  const alone = ({ id }: Pick<Blank, 'id'>): boolean => sizes.get(sizeOf.get(id)!) === 1;
+  const waysOf = new Map<string, Set<string>>();
+  const liesOf = new Map<string, string>();
+  const counts = new Map<string, number>();
+  for (const size of sizeOf.values()) counts.set(size, (counts.get(size) ?? 0) + 1);
   for (const blank of blanks) {
-    const key = alone(blank) ? sizeOf.get(blank.id)! : keyOf(blank);
+    const size = sizeOf.get(blank.id)!;
+    if (counts.get(size) === 1) continue;
+    const lies = asItLies(blank.shape(), blank.bands, blank.length.value, blank.width.value);
+    liesOf.set(blank.id, lies);
+    const ways = waysOf.get(size);
+    if (ways) ways.add(lies);
+    else waysOf.set(size, new Set([lies]));
+  }
+  /** All of its size lie alike, or there is no other. */
+  const alone = ({ id }: Pick<Blank, 'id'>): boolean => (waysOf.get(sizeOf.get(id)!)?.size ?? 1) === 1;
+  const turnedOver = new Map<string, string>();
+  /** A slab is the same piece however it is turned over: the least of its four turned descriptions stands for it. */
+  const keyOf = ({ id, bands, length, width }: Blank, shape: Shape, lies: string): string => {
+    const size = sizeOf.get(id)!;
+    const known = turnedOver.get(`${size} ${lies}`) ?? `${size} ${leastTurn(shape, bands, length.value, width.value)}`;
+    turnedOver.set(`${size} ${lies}`, known);
+    return known;
+  };
+  const byKey = new Map<string, number>();
+  for (const blank of blanks) {
+    const key = alone(blank) ? sizeOf.get(blank.id)! : keyOf(blank, blank.shape(), liesOf.get(blank.id)!);
     // Each cleat is ripped by itself: two equal ones stay two lines.
-    const same = blank.role === 'cleat-blank' ? -1 : lines.findIndex((line) => line.key === key);
-    if (same < 0) lines.push({ ...blank, unit: unit.id, count: 1, key });
-    else {
+    const same = blank.role === 'cleat-blank' ? undefined : byKey.get(key);
+    if (same === undefined) {
+      if (blank.role !== 'cleat-blank') byKey.set(key, lines.length);
+      lines.push({ ...blank, count: 1, key });
+    } else {
       const line = lines[same]!;
       lines[same] = { ...line, count: line.count + 1, panels: [...line.panels, ...blank.panels], names: [...line.names, ...blank.names] };
     }
   }
+  const twins = new Map<number, number>();
+  lines.forEach((line, index) => {
+    if (twins.has(index) || alone(line)) return;
+    const other = mirror(line.shape());
+    if (other.length === 0) return;
+    const twin = byKey.get(keyOf(line, other, asItLies(other, line.bands, line.length.value, line.width.value)));
+    // Each is the mirror image of the other.
+    if (twin !== undefined && twin !== index) twins.set(index, twin).set(twin, index);
+  });
   const marks = lines.map((_, index) => `${letter}${index + 1}`);
-  return lines.map(({ key: _key, shape, ...line }, index) => {
-    const cut = alone(line) ? [] : shape();
-    const mirrored = cut.length > 0 ? keyOf({ ...line, shape: () => mirror(cut) }) : '';
-    const twin = lines.findIndex((other, i) => i !== index && other.key === mirrored);
-    return { ...line, mark: marks[index]!, mirrorOf: twin >= 0 ? marks[twin]! : null };
+  return lines.map(({ key: _key, shape: _shape, features, ...line }, index) => {
+    const twin = twins.get(index);
+    return { ...line, unit: unit.id, features: features(), mark: marks[index]!, mirrorOf: twin === undefined ? null : marks[twin]! };
   });
 }
 
-type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit'> & {
-  /** Worked out only where another blank has the same size. */ readonly shape: () => Shape;
+type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit' | 'features'> & {
+  /** Worked out only where another blank has the same size. */
+  readonly shape: () => Shape;
+  /** Worked out once a line. */
+  readonly features: () => readonly Feature[];
 };
 
 function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined): Blank {
@@ -98,7 +131,7 @@ function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined):
     stock: panel.stock,
     grain: panel.grain,
     bands: panel.bands,
-    features: featuresOf(panel, box, drilled),
+    features: () => featuresOf(panel, box, drilled),
     lie: { length: axisOf(panel.frame.u), width: axisOf(panel.frame.v) },
     shape: once(() => shapeOf(panel, box, drilled)),
   };
@@ -143,15 +176,10 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetH
     stock: cabinet.stock,
     grain: cabinet.grain,
     bands: [],
-    features: [rip],
+    features: () => [rip],
     lie: { length: 'along', width: 'up' },
     shape: () => [],
   };
-}
-
-/** A slab is the same piece however it is turned over: the least of its four turned descriptions stands for it. */
-function keyOf(blank: Sized & Pick<Blank, 'bands' | 'shape'>): string {
-  return `${sizeKey(blank)} ${leastTurn(blank.shape(), blank.bands, blank.length.value, blank.width.value)}`;
 }
 
 type Sized = Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain'>;

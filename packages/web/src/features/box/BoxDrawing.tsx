@@ -14,7 +14,7 @@ import {
   type SeenPanel,
   type UnitPlan,
 } from '@keen/core';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DimensionLine } from '../../ui/DimensionLine.tsx';
 import { useExplain } from '../../ui/Explained.tsx';
@@ -23,7 +23,7 @@ import { useGhost, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { openField } from './openField.ts';
-import { usePanelDrag, type GripAxis } from './usePanelDrag.ts';
+import { usePanelDrag, type Grip, type GripAxis } from './usePanelDrag.ts';
 
 /** Room round the views, px: left dimensions, openings, section's wall, bottom dimensions. */
 const ROOM = { left: 74, openings: 40, between: 112, right: 46 } as const;
@@ -134,7 +134,7 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
       {frontView(solid)
         .filter(({ role }) => role !== 'wall-half' && (closed || role !== 'door'))
         .map((seen) => (
-          <PanelShape key={seen.panel} seen={seen} view={front} onGrip={drag.grip(seen.panel, FRONT_AXES, scale)} />
+          <PanelShape key={seen.panel} seen={seen} view={front} grip={drag.grip(seen.panel, FRONT_AXES, scale)} />
         ))}
       <GhostShapes unitId={box.id} view={front} of={(ghost) => frontView(ghost.unit).filter(({ role }) => role !== 'wall-half')} />
       <text className="view-name" x={section.x(0)} y={sectionTop - 14}>
@@ -142,7 +142,7 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
       </text>
       <rect className="wallboard" x={section.x(-WALL_MM)} y={sectionTop - 8} width={WALL_MM * scale} height={up * scale + 16} />
       {sectionView(solid, sectionPlane(solid)).map((seen) => (
-        <PanelShape key={seen.panel} seen={seen} view={section} onGrip={drag.grip(seen.panel, SECTION_AXES, scale)} />
+        <PanelShape key={seen.panel} seen={seen} view={section} grip={drag.grip(seen.panel, SECTION_AXES, scale)} />
       ))}
       <GhostShapes unitId={box.id} view={section} of={(ghost) => sectionView(ghost.unit, sectionPlane(ghost.unit))} />
       <RailName shown={shown} view={front} />
@@ -319,33 +319,52 @@ const SECTION_AXES: readonly GripAxis[] = [
   { axis: 'up', screen: 'y', sign: -1 },
 ];
 
-export function PanelShape({
-  seen,
-  view,
-  onGrip,
-}: {
+interface PanelShapeProps {
   readonly seen: SeenPanel;
   readonly view: View;
-  readonly onGrip?: ((event: PointerEvent<SVGElement>) => void) | undefined;
-}) {
-  const lit = useAppSelector(({ view: { selected, hovered } }) => (selected === seen.panel ? 'selected' : hovered === seen.panel ? 'hovered' : ''));
-  const dispatch = useAppDispatch();
-  return (
-    <g
-      className={`panel-shape ${seen.role} ${seen.hidden ? 'hidden' : ''} ${lit} ${onGrip ? 'grip' : ''}`}
-      data-panel={seen.panel}
-      onPointerDown={onGrip}
-      onClick={(event) => {
-        event.stopPropagation();
-        dispatch(panelSelected(seen.panel));
-      }}
-      onPointerEnter={() => dispatch(panelHovered(seen.panel))}
-      onPointerLeave={() => dispatch(panelHovered(null))}
-    >
-      <path d={pathOf(seen, view)} fillRule="evenodd" />
-      {seen.holes.map(({ at: [across, up], radius }, index) => (
-        <circle key={index} className="hole" cx={view.x(across)} cy={view.y(up)} r={Math.max(1, radius * (view.x(1) - view.x(0)))} />
-      ))}
-    </g>
-  );
+  readonly grip?: Grip | undefined;
 }
+
+export function PanelShape({ seen, view, grip }: PanelShapeProps) {
+  const radius = view.x(1) - view.x(0);
+  const holes = seen.holes.map(({ at: [across, up], radius: mm }) => `${view.x(across)} ${view.y(up)} ${Math.max(1, mm * radius)}`).join(';');
+  return <DrawnShape panel={seen.panel} look={`${seen.role} ${seen.hidden ? 'hidden' : ''}`} d={pathOf(seen, view)} holes={holes} grip={grip} />;
+}
+
+interface DrawnShapeProps {
+  readonly panel: string;
+  readonly look: string;
+  readonly d: string;
+  /** Middles and radii, px. */
+  readonly holes: string;
+  readonly grip: Grip | undefined;
+}
+
+/** While one panel is dragged the others stay as they were drawn. */
+const DrawnShape = memo(
+  function DrawnShape({ panel, look, d, holes, grip }: DrawnShapeProps) {
+    const lit = useAppSelector(({ view: { selected, hovered } }) => (selected === panel ? 'selected' : hovered === panel ? 'hovered' : ''));
+    const dispatch = useAppDispatch();
+    return (
+      <g
+        className={`panel-shape ${look} ${lit} ${grip ? 'grip' : ''}`}
+        data-panel={panel}
+        onPointerDown={grip?.press}
+        onClick={(event) => {
+          event.stopPropagation();
+          dispatch(panelSelected(panel));
+        }}
+        onPointerEnter={() => dispatch(panelHovered(panel))}
+        onPointerLeave={() => dispatch(panelHovered(null))}
+      >
+        <path d={d} fillRule="evenodd" />
+        {holes !== '' &&
+          holes.split(';').map((hole, index) => {
+            const [x, y, r] = hole.split(' ');
+            return <circle key={index} className="hole" cx={x} cy={y} r={r} />;
+          })}
+      </g>
+    );
+  },
+  (a, b) => a.panel === b.panel && a.look === b.look && a.d === b.d && a.holes === b.holes && a.grip?.key === b.grip?.key,
+);

@@ -150,7 +150,7 @@ describe('tries', () => {
 });
 
 describe('a unit that cannot be made', () => {
-  test('says what is wrong and what would do, beside the fields', async () => {
+  test('says what is wrong and what would do, beside the fields', () => {
     station([
       { path: ['units', 'ink', 'back', 'kind'], value: 'over' },
       { path: ['units', 'ink', 'hanging', 'kind'], value: 'recessed' },

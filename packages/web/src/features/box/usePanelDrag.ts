@@ -28,10 +28,16 @@ interface Held {
 /** Less than this is a click, px. */
 const CLICK = 3;
 
+/** What a panel is taken hold of by. Two with one key do the same. */
+export interface Grip {
+  readonly key: string;
+  readonly press: (event: PointerEvent<SVGElement>) => void;
+}
+
 export interface PanelDrag {
   /** The unit as it would be; null when nothing is dragged. */
   readonly draft: ResolvedUnit | null;
-  readonly grip: (panel: string, axes: readonly GripAxis[], scale: number) => ((event: PointerEvent<SVGElement>) => void) | undefined;
+  readonly grip: (panel: string, axes: readonly GripAxis[], scale: number) => Grip | undefined;
   readonly move: (event: PointerEvent<SVGElement>) => void;
   readonly drop: () => void;
   readonly cancel: () => void;
@@ -58,10 +64,13 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
       const handle = plan.unit.handles?.find((each) => each.panel === panel && axes.some(({ axis }) => axis === each.axis));
       const along = handle && axes.find(({ axis }) => axis === handle.axis);
       if (!handle || !along) return undefined;
-      return (event) => {
-        if (event.button !== 0) return;
-        held.current = { handle, along, from: along.screen === 'x' ? event.clientX : event.clientY, scale, moved: false, value: null, frame: 0 };
-        dropped.current = false;
+      return {
+        key: `${handle.path.join('.')} ${handle.value} ${scale}`,
+        press: (event) => {
+          if (event.button !== 0) return;
+          held.current = { handle, along, from: along.screen === 'x' ? event.clientX : event.clientY, scale, moved: false, value: null, frame: 0 };
+          dropped.current = false;
+        },
       };
     },
     move: (event) => {

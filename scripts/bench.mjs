@@ -1,0 +1,17 @@
+/**
+ * npm run bench: bundles the figures' script with the core as the product is bundled, and runs it, so that
+ * what is measured is what ships and not a loader's wrapping of every function.
+ */
+import { rmSync } from 'node:fs';
+import { fileURLToPath, pathToFileURL, URL } from 'node:url';
+import { rolldown } from 'rolldown';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const file = `${root}scripts/.bench-bundle.mjs`;
+const bundle = await rolldown({ input: `${root}scripts/bench.ts`, platform: 'node', cwd: root, external: [/^[^./]/] });
+await bundle.write({ file, format: 'esm', inlineDynamicImports: true });
+try {
+  await import(pathToFileURL(file).href);
+} finally {
+  rmSync(file, { force: true });
+}
