@@ -9,7 +9,7 @@ import { rolldown } from 'rolldown';
 const root = fileURLToPath(new URL('..', import.meta.url));
 const file = `${root}scripts/.bench-bundle.mjs`;
 const bundle = await rolldown({ input: `${root}scripts/bench.ts`, platform: 'node', cwd: root, external: [/^[^./]/] });
-await bundle.write({ file, format: 'esm', inlineDynamicImports: true });
+await bundle.write({ file, format: 'esm', codeSplitting: false });
 try {
   await import(pathToFileURL(file).href);
 } finally {

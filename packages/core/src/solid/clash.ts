@@ -2,7 +2,7 @@
 import { intersection, piecesOf, slabOf, volumeOf, type Body } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedUnit } from './unit.ts';
-import { boundsOf, type Bounds } from './views.ts';
+import { boundsOf, boundsOfCorners, type Bounds } from './views.ts';
 import { cross, dot, plusVector, scale } from './vector.ts';
 
 /** Tilted geometry is right to this, mm: less is a touch. */
@@ -42,6 +42,11 @@ function areaOf(face: Body[number]): number {
   return sum;
 }
 
+interface Piece {
+  readonly body: Body;
+  readonly bounds: Bounds;
+}
+
 /** Pairs that clash. `met` leaves out pairs that meet: their joint is right by how it is made, and to look again costs time. */
 export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'meetings'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
   const meets = new Map<string, Set<string>>();
@@ -62,9 +67,9 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
     slabs.set(panel.id, known);
     return known;
   };
-  const memory = new Map<string, Body[]>();
-  const pieces = (panel: ResolvedPanel): Body[] => {
-    const known = memory.get(panel.id) ?? piecesOf(panel);
+  const memory = new Map<string, readonly Piece[]>();
+  const pieces = (panel: ResolvedPanel): readonly Piece[] => {
+    const known = memory.get(panel.id) ?? piecesOf(panel).map((body) => ({ body, bounds: boundsOfCorners(body.flat()) }));
     memory.set(panel.id, known);
     return known;
   };
@@ -72,12 +77,14 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
   rows.forEach((a, index) => {
     for (let next = index + 1; next < rows.length; next++) {
       const b = rows[next]!;
-      if (free(a.bounds, b.bounds) || meets.get(a.panel.id)?.has(b.panel.id)) continue;
+      if (free(a.bounds, b.bounds) || meets.get(a.panel.id)?.has(b.panel.id) || (met === 'left out' && areHalves(a.panel, b.panel))) continue;
       const whole = intersection(slab(a.panel), slab(b.panel));
       if (!whole || !isOverlap(whole)) continue;
       const hit = pieces(a.panel).some((one) =>
         pieces(b.panel).some((other) => {
-          const both = intersection(one, other);
+          // Most pieces of two panels are nowhere near one another.
+          if (free(one.bounds, other.bounds)) return false;
+          const both = intersection(one.body, other.body);
           return both !== null && isOverlap(both);
         }),
       );
@@ -86,6 +93,10 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
   });
   return found;
 }
+
+/** The two halves of a cleat are ripped from one board: they lie on one another's bevel by how they are made. */
+const areHalves = (a: ResolvedPanel, b: ResolvedPanel): boolean =>
+  (a.role === 'wall-half' && b.role === 'cabinet-half') || (a.role === 'cabinet-half' && b.role === 'wall-half');
 
 function apartBy(a: Bounds, b: Bounds): Clash['apart'] {
   const by = (axis: Axis): number => Math.min(a.high[axis] - b.low[axis], b.high[axis] - a.low[axis]);

@@ -41,10 +41,15 @@ export function cornersOf(panel: ResolvedPanel): { readonly low: Vector[]; reado
   return { low: at(0), high: at(panel.thickness / NM_PER.mm) };
 }
 
-/** The slab less its strips and notches, in convex pieces that do not overlap. Holes stay filled. */
-export function piecesOf(panel: ResolvedPanel): Body[] {
+const known = new WeakMap<ResolvedPanel, readonly Body[]>();
+
+/** The slab less its strips and notches, in convex pieces that do not overlap. Holes stay filled. A resolved panel never changes: worked out once. */
+export function piecesOf(panel: ResolvedPanel): readonly Body[] {
+  const before = known.get(panel);
+  if (before) return before;
   let pieces: Body[] = [slabOf(panel)];
   for (const cut of cutSpaces(panel)) pieces = pieces.flatMap((piece) => less(piece, cut));
+  known.set(panel, pieces);
   return pieces;
 }
 

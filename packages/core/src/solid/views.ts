@@ -38,7 +38,7 @@ export interface Bounds {
 
 const AXES = ['along', 'up', 'out'] as const;
 
-function boundsOfCorners(corners: readonly Vector[]): Bounds {
+export function boundsOfCorners(corners: readonly Vector[]): Bounds {
   const low = { along: Infinity, up: Infinity, out: Infinity };
   const high = { along: -Infinity, up: -Infinity, out: -Infinity };
   for (const corner of corners)
@@ -94,9 +94,9 @@ export function viewFrom(unit: ResolvedUnit, view: ViewId): SeenPanel[] {
   const behind = back ? boundsOf(back).low.out : 0;
   return unit.panels
     .map((panel) => {
-      const corners = slabOf(panel).flat();
-      const { low, high } = boundsOfCorners(corners);
-      return { panel, corners, high, nearest: nearIsHigh ? high[axis] : -low[axis] };
+      const { low: face, high: other } = cornersOf(panel);
+      const { low, high } = boundsOf(panel);
+      return { panel, corners: [...face, ...other], high, nearest: nearIsHigh ? high[axis] : -low[axis] };
     })
     .sort((a, b) => a.nearest - b.nearest || hostsFirst(a.panel, b.panel))
     .map(({ panel, corners, high }) => ({
@@ -183,10 +183,9 @@ export function sectionAt(unit: ResolvedUnit, axis: SectionAxis, at: number): Se
   const plane = { normal: vector(axis === 'along' ? 1 : 0, axis === 'up' ? 1 : 0, axis === 'out' ? 1 : 0), at };
   return unit.panels
     .flatMap((panel) => {
-      const slab = slabOf(panel);
-      const { low, high } = boundsOfCorners(slab.flat());
+      const { low, high } = boundsOf(panel);
       if (low[axis] >= at || high[axis] <= at) return [];
-      const bodies = panel.strips.length + panel.cuts.length === 0 ? [slab] : piecesOf(panel);
+      const bodies = panel.strips.length + panel.cuts.length === 0 ? [slabOf(panel)] : piecesOf(panel);
       const rings = united(bodies.map((body) => cutThrough(body, plane).map(on)).filter((ring) => ring.length > 2));
       return rings.length === 0 ? [] : [{ panel, rings }];
     })
