@@ -193,6 +193,11 @@ function insideMeetings(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceEl
         meet(panel, 'start', within.floorPanel, 'reference', fixed, ['shelfJoint']),
         meet(panel, 'end', within.ceilingPanel, 'other', fixed, ['shelfJoint']),
         ...onBack(panel),
+        // A strip across the back lies in the divider's notch.
+        ...roundStrips(base, within).map(({ id: strip }) => ({
+          ...meet(id(base, strip === 'rail' ? 'hanging-rail' : 'hanging-rail/low'), 'reference', panel, 'near', { ...LOOSE, kind: 'laid' as const }),
+          id: `${panel}:${strip}`,
+        })),
       ];
     const pins = 'fixing' in element && element.fixing === 'pins';
     const ends = between(
