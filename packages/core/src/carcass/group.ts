@@ -18,9 +18,15 @@ export interface NestedAt {
 
 /** Everything of a unit but its cleat and spacer, as a part of another. Hanging rails stay: they hand the part on. */
 export function nested(unit: Unit, { part, along, up, stands, keptBy }: NestedAt): Unit {
+  const names = new Map<string, string>();
+  /** The same few names come again in panels, meetings and spaces. */
   const named = (name: string): string => {
+    const known = names.get(name);
+    if (known !== undefined) return known;
     const [owner, role, ...rest] = name.split('/');
-    return [owner, role, part, ...rest].join('/');
+    const made = [owner, role, part, ...rest].join('/');
+    names.set(name, made);
+    return made;
   };
   const flag = stands ? { stands: true } : {};
   const kept = unit.panels.filter(({ role }) => role !== 'cabinet-half' && role !== 'wall-half' && role !== 'spacer');

@@ -47,7 +47,11 @@ export function fastenersAlong(lengthMm: number, count: number): number[] {
 export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: readonly Meeting[]): ReadonlyMap<string, readonly Drilled[]> {
   const all = new Map<string, Drilled[]>();
   for (const meeting of meetings)
-    for (const row of holesOf(meeting, byId.get(meeting.guest)!, byId.get(meeting.host)!)) all.set(row.panel, [...(all.get(row.panel) ?? []), row]);
+    for (const row of holesOf(meeting, byId.get(meeting.guest)!, byId.get(meeting.host)!)) {
+      const there = all.get(row.panel);
+      if (there) there.push(row);
+      else all.set(row.panel, [row]);
+    }
   return all;
 }
 
@@ -68,9 +72,10 @@ export function seamOf(meeting: Meeting, guest: Panel): Seam | null {
 
 function holesOf(meeting: Meeting, guest: ResolvedPanel, host: ResolvedPanel): Drilled[] {
   const { fastening } = meeting.joint;
+  if (!fastening || fastening.by === 'brads') return [];
   const seam = seamOf(meeting, guest);
   // Brads need no hole; strips laid on a face are drilled as they lie.
-  if (!fastening || !seam || fastening.by === 'brads' || seam.lengthMm <= 0) return [];
+  if (!seam || seam.lengthMm <= 0) return [];
   const row = rowAlong(seam, fastening.count);
   if (fastening.by === 'pockets') return [pockets(meeting, guest, row, fastening)];
   const inHost = rowInHost(guest, host, row);

@@ -63,7 +63,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
   for (const blank of blanks) {
     const size = sizeOf.get(blank.id)!;
     if (counts.get(size) === 1) continue;
-    const lies = asItLies(blank.shape(), blank.bands, blank.length.value, blank.width.value);
+    const lies = asItLies(blank.shape(), blank.bands);
     liesOf.set(blank.id, lies);
     const ways = waysOf.get(size);
     if (ways) ways.add(lies);
@@ -97,7 +97,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     if (twins.has(index) || alone(line)) return;
     const other = mirror(line.shape());
     if (other.length === 0) return;
-    const twin = byKey.get(keyOf(line, other, asItLies(other, line.bands, line.length.value, line.width.value)));
+    const twin = byKey.get(keyOf(line, other, asItLies(other, line.bands)));
     // Each is the mirror image of the other.
     if (twin !== undefined && twin !== index) twins.set(index, twin).set(twin, index);
   });

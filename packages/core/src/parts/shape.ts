@@ -61,8 +61,15 @@ const OTHER: Readonly<Record<Trait['face'], Trait['face']>> = { reference: 'othe
 /** The mirror image: the same from the other face. */
 export const mirror = (shape: Shape): Shape => shape.map((trait) => ({ ...trait, face: OTHER[trait.face] }));
 
-/** A blank as it lies: what lies alike need not be turned to be known as the same. */
-export const asItLies = (shape: Shape, bands: readonly EdgeId[], length: number, width: number): string => turned(shape, bands, length, width, false, false);
+/** A blank as it lies: what lies alike need not be turned to be known as the same. The order of its cuts counts here, so that nothing is sorted. */
+export function asItLies(shape: Shape, bands: readonly EdgeId[]): string {
+  let text = bands.join();
+  for (const { what, face, points } of shape) {
+    text += `|${what} ${face}`;
+    for (const [u, v] of points) text += ` ${u},${v}`;
+  }
+  return text;
+}
 
 /** The least of the four ways a blank can be turned. Turned over once the face changes, turned twice it does not. */
 export function leastTurn(shape: Shape, bands: readonly EdgeId[], length: number, width: number): string {
