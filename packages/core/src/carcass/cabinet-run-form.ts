@@ -1,5 +1,6 @@
 /** What can be entered about a cabinet run, and the words only it uses. */
-import { buildCabinetRun, newCabinetRun, newRunPart, type CabinetRun, type RunPart } from './cabinet-run.ts';
+import { newCabinetRun, newRunPart, type CabinetRun, type RunPart } from './cabinet-run.ts';
+import { buildCabinetRun } from './cabinet-run-build.ts';
 import type { Family } from './family.ts';
 import {
   BAND_FIELD,

@@ -15,7 +15,7 @@ import type { HangInput } from './hang-input.ts';
 
 const SOURCE = '[ASSUME] docs/formulas/joint-capacity.md';
 /** Glue on wood, long term, MPa. [ASSUME] a twentieth of the ultimate. */
-const GLUE_EDGE_MPA = 0.17;
+export const GLUE_EDGE_MPA = 0.17;
 /** A lip lower than this is taken as none, mm. [ASSUME] */
 export const LEAST_LIP_MM = 10;
 /** Screws in a panel's edge: shear and pull against those in its face. [NDS C_eg; ASSUME] */

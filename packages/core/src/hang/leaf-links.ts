@@ -10,14 +10,12 @@ import type { HingeScrews, Prop } from '../solid/unit.ts';
 import { apply, formula, greatest, termOf, type Figure, type TermValue } from '../worked/figure.ts';
 import { COMBINED, G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
-import { EDGE_SCREWS, edgePull, FIBRE_PULL } from './joint-capacity.ts';
-import { JOINT_USE, link, type Link } from './link.ts';
+import { EDGE_SCREWS, edgePull, FIBRE_PULL, GLUE_EDGE_MPA } from './joint-capacity.ts';
+import { JOINT_USE, link, MOMENT_USE, type Link } from './link.ts';
 
 const SOURCE = '[eq] docs/formulas/leaf-load.md';
 /** A hinge's steel leaf: as thick as this, and bearing like wood of this specific gravity (about 400 MPa). [ASSUME] */
 const HINGE_PLATE = { side: 2, gravity: 2 } as const;
-/** Glue between a board's edge and a face, pulled apart, MPa. [ASSUME] as in joint-capacity.md */
-const GLUE_PULL_MPA = 0.17;
 /** Of the far side of a weight that presses one place, the strip of leaf that bends with it is wider by this, mm. [ASSUME] */
 const PRESSED_WIDTH_MM = 100;
 
@@ -99,7 +97,7 @@ const UPLIFT = formula({
 const HINGE_REST = formula({
   label: 'hinge-rest',
   unit: 'N',
-  text: 'W + Q − load of the legs',
+  text: '|W (1 − d/(2 reach))| + |Q (1 − d/reach)|',
   source: SOURCE,
   terms: { W: 'N', Q: 'N', d: 'mm', reach: 'mm' },
   compute: ({ W, Q, d, reach }) => Math.abs(W * (1 - d / 2 / reach)) + Math.abs(Q * (1 - d / reach)),
@@ -119,7 +117,7 @@ const GLUE_MOMENT = formula({
   text: '0.17 MPa · B t² / 6',
   source: '[ASSUME] docs/formulas/leaf-load.md',
   terms: { B: 'mm', t: 'mm' },
-  compute: ({ B, t }) => (GLUE_PULL_MPA * B * t * t) / 6,
+  compute: ({ B, t }) => (GLUE_EDGE_MPA * B * t * t) / 6,
 });
 const SCREW_MOMENT = formula({
   label: 'ledger-screws',
@@ -128,14 +126,6 @@ const SCREW_MOMENT = formula({
   source: SOURCE,
   terms: { pull: 'N', t: 'mm' },
   compute: ({ pull, t }) => (pull * t) / 2,
-});
-const MOMENT_USE = formula({
-  label: 'joint-use',
-  unit: 'share',
-  text: 'M / capacity',
-  source: SOURCE,
-  terms: { M: 'N mm', capacity: 'N mm' },
-  compute: ({ M, capacity }) => (capacity > 0 ? M / capacity : M > 0 ? 99 : 0),
 });
 /** Past the props the leaf is a cantilever across its grain; the pressed place bends a strip that widens away from it. */
 const BENT_PAST = formula({

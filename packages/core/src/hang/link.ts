@@ -50,3 +50,12 @@ export const JOINT_USE = formula({
   terms: { load: 'N', capacity: 'N' },
   compute: ({ load, capacity }) => (capacity > 0 ? load / capacity : load > 0 ? 99 : 0),
 });
+/** The same of a joint that is turned open. */
+export const MOMENT_USE = formula({
+  label: 'joint-use',
+  unit: 'share',
+  text: 'M / capacity',
+  source: '[eq]',
+  terms: { M: 'N mm', capacity: 'N mm' },
+  compute: ({ M, capacity }) => (capacity > 0 ? M / capacity : M > 0 ? 99 : 0),
+});

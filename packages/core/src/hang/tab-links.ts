@@ -9,7 +9,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, greatest, termOf, type Figure } from '../worked/figure.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
-import { link, type Link } from './link.ts';
+import { link, MOMENT_USE, type Link } from './link.ts';
 
 const SOURCE = '[eq; strengths ASSUME] docs/formulas/tab-moment.md';
 /** Glue between two clamped wood faces, MPa. [ASSUME] as in joint-capacity.md */
@@ -40,14 +40,6 @@ const TAB_GLUE = formula({
   source: SOURCE,
   terms: { B: 'mm', depth: 'mm', t: 'mm' },
   compute: ({ B, depth, t }) => GLUE_FACE_MPA * B * depth * t,
-});
-const MOMENT_USE = formula({
-  label: 'joint-use',
-  unit: 'share',
-  text: 'M / capacity',
-  source: SOURCE,
-  terms: { M: 'N mm', capacity: 'N mm' },
-  compute: ({ M, capacity }) => (capacity > 0 ? M / capacity : M > 0 ? 99 : 0),
 });
 const TAB_BENDING = formula({
   label: 'tab-bending',

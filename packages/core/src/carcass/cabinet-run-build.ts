@@ -1,0 +1,379 @@
+/**
+ * Builds a cabinet run: its parts laid side by side between fillers and ends, each box built as a shelf box
+ * or a drawer unit and moved to its place, with bridges, stands, ends and the one cleat.
+ */
+import type { Entered } from '../length/entered.ts';
+import { entered } from '../length/entered.ts';
+import { ZERO, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Panel } from '../solid/panel.ts';
+import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { placeHanging } from './cleat-build.ts';
+import { between, fasteningOf, hungBy, jointOf, laidOn, meet } from './joinery.ts';
+import { buildShelfBox } from './shelf-box-build.ts';
+import { buildDrawerUnit, newDrawerUnit, type DrawerUnit } from './drawer-unit.ts';
+import { nested } from './group.ts';
+import { FLOOR, newShelfBox, type ShelfBox, type ShelfElement } from './shelf-box.ts';
+import { inOrder } from './spaces.ts';
+import { type NewUnit } from './unit-base.ts';
+import type { CabinetRun, RunPart } from './cabinet-run.ts';
+
+interface LaidPart {
+  readonly part: RunPart;
+  readonly number: number;
+  readonly left: Length;
+  readonly width: Dimension;
+}
+
+interface RunFrame extends HungFrame<CabinetRun> {
+  readonly rear: Length;
+  readonly front: Length;
+}
+
+const id = ({ box }: Pick<RunFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
+
+export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
+  const T = stockOf(box.stock).used.value;
+  const rear = stockOf(box.hanging.stock).used.value;
+  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const laid = layParts(box, stockOf);
+  const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, unit: boxOf(box, each, stockOf) }));
+  const lowers = laid.filter(({ part }) => part.lower !== null).map((each) => ({ ...each, unit: boxOf(box, each, stockOf, 'lower') }));
+  const base: RunFrame = {
+    box: { ...box, hanging: { ...box.hanging, rail: null } },
+    stockOf,
+    T,
+    rear,
+    front: (rear + box.depth.nm) as Length,
+    behind: { left: ZERO, length: width },
+    topUp: box.height.nm,
+    insideLeft: T,
+    insideWidth: width,
+    ceiling: (box.height.nm - T) as Length,
+    insideRear: rear,
+    floorMid: Math.min(...boxes.map(({ unit }) => unit.hanging.standoffUp)),
+    footUp: Math.min(...boxes.map(({ part }) => box.height.nm - (part.height ?? box.height).nm)) as Length,
+  };
+  const { panels: hangingPanels, hanging } = placeHanging(base);
+  const bridges = laid.flatMap((each, index) => bridgeOf(base, laid, boxes, each, index));
+  const ends = endsOf(base, laid);
+  const stands = lowers.map((each) => standOf(base, each));
+  const first = boxes[0]!;
+  const deepest = Math.max(0, ...[...boxes, ...lowers].map(({ unit }) => unit.outside.depth.value - rear - box.depth.nm));
+  return {
+    id: box.id,
+    panels: [
+      ...boxes.flatMap(({ unit }) => unit.panels),
+      ...lowers.flatMap(({ unit }) => unit.panels),
+      ...stands.flatMap(({ panels }) => panels),
+      ...bridges.flatMap(({ panels }) => panels),
+      ...ends.panels,
+      ...hangingPanels,
+    ],
+    meetings: [
+      ...boxes.flatMap(({ unit }) => unit.meetings),
+      ...lowers.flatMap(({ unit }) => unit.meetings),
+      ...stands.flatMap(({ meetings }) => meetings),
+      ...bridges.flatMap(({ meetings }) => meetings),
+      ...ends.meetings,
+      ...joined(base, laid),
+      ...boxes.map(({ part, unit }) => hungBy(box, unit.hanging.hangingRail ?? id(base, `side/${part.id}/left`), part.id)),
+    ],
+    compartments: [...boxes, ...lowers].flatMap(({ unit }) => unit.compartments).concat(bridges.flatMap(({ spaces }) => spaces)),
+    hardware: [...boxes.flatMap(({ unit }) => unit.hardware), ...lowers.flatMap(({ unit }) => unit.hardware), ...stands.flatMap(({ hardware }) => hardware)],
+    typed: typedWidths(box, laid, T),
+    // Every box hands its weight to the cleat by a rail of its own.
+    hanging: { ...hanging, hangingRail: first.unit.hanging.hangingRail },
+    outside: {
+      width,
+      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: dimension([
+        plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
+        plus('gap-behind', rear),
+        ...(deepest > 0 ? [plus(lowers.length > 0 ? 'deepest-part' : 'door', deepest as Length)] : []),
+      ]),
+    },
+  };
+}
+
+/** Parts side by side between the fillers; those without a width share what is left, rounded from the whole. */
+function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
+  const parts = inOrder(box.parts);
+  const T = thicknessTerm({ stockOf }, box.stock);
+  const filler = (which: 'fillerLeft' | 'fillerRight'): LengthTerm[] => (box[which] ? [minus('filler', box[which].nm, { source: own(box, which) })] : []);
+  const ends = box.endPanels ? [minus('end-panel', T.value, { times: 2, source: T.source })] : [];
+  const given = parts.flatMap(({ id: part, width }) => (width ? [minus('part-width', width.nm, { source: own(box, 'parts', part, 'width') })] : []));
+  const free = Math.max(1, parts.filter(({ width }) => width === null).length);
+  const terms = [plus('width', box.width.nm, { source: own(box, 'width') }), ...filler('fillerLeft'), ...filler('fillerRight'), ...ends, ...given];
+  const share = dimension(terms, free);
+  const whole = dimension(terms).value;
+  const start = (box.fillerLeft?.nm ?? 0) + (box.endPanels ? T.value : 0);
+  let entered = 0;
+  let shared = 0;
+  const at = (): number => start + entered + Math.round((whole * shared) / free);
+  return parts.map((part, index) => {
+    const left = at();
+    if (part.width) entered += part.width.nm;
+    else shared++;
+    const width = part.width ? dimension([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })]) : share;
+    return { part, number: index + 1, left: left as Length, width };
+  });
+}
+
+/** When every width is typed, the last of them is what the others leave, or somebody forgot something. */
+function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Length): TypedSize[] {
+  const last = laid.at(-1)!;
+  if (laid.some(({ part }) => !part.width)) return [];
+  const others = laid.slice(0, -1).reduce((sum, { width }) => sum + width.value, 0);
+  const ends = (box.fillerLeft?.nm ?? 0) + (box.fillerRight?.nm ?? 0) + (box.endPanels ? 2 * thickness : 0);
+  return [
+    {
+      name: { key: 'run-part', of: String(last.number) },
+      panel: last.part.kind === 'box' ? `${box.id}/side/${last.part.id}/right` : `${box.id}/cabinet-half`,
+      path: ['parts', last.part.id, 'width'],
+      value: last.part.width!.nm,
+      derived: (box.width.nm - ends - others) as Length,
+      thickness,
+    },
+  ];
+}
+
+/** The upper box of a part, hung from the run's top, or the lower one, standing on the floor. */
+function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf, level: 'upper' | 'lower' = 'upper'): Unit {
+  const nm = (value: number): Entered => entered(`${value / 1e6} mm`);
+  const lower = level === 'lower';
+  const height = lower ? nm(part.lower!.nm - run.standHeight.nm) : (part.height ?? run.height);
+  const front = lower ? part.lowerFront : part.front;
+  const count = lower ? part.lowerShelves : part.shelves;
+  const depth = lower ? (run.lowerDepth ?? run.depth) : run.depth;
+  const start: NewUnit = { ...run, depth, width: nm(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
+  const shared = {
+    ...{ top: run.top, bottom: run.bottom, back: run.back, jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
+    // What stands on the floor has no rail to hang by.
+    hanging: { ...run.hanging, kind: 'outside' as const, spacer: null, lowerCleat: null, ...(lower ? { rail: null } : {}) },
+  };
+  const unit =
+    front === 'drawers'
+      ? buildDrawerUnit({ ...drawersOf(run, start, Math.max(1, count)), ...shared }, stockOf)
+      : buildShelfBox({ ...shelvesOf(run, start, count), ...shared, front }, stockOf);
+  const name = lower ? `${part.id}-low` : part.id;
+  return nested(unit, {
+    part: name,
+    along: left,
+    up: lower ? run.standHeight.nm : run.height.nm - height.nm,
+    stands: lower,
+    keptBy: (space) => (space === FLOOR ? name : `${name}-${space}`),
+  });
+}
+
+function shelvesOf(run: CabinetRun, start: NewUnit, count: number): ShelfBox {
+  const shelves = Array.from({ length: count }, (_, index): ShelfElement => ({
+    id: `s${index + 1}`,
+    order: index,
+    at: null,
+    in: FLOOR,
+    level: 0,
+    fixing: 'fixed',
+  }));
+  return {
+    ...newShelfBox({ ...start, shelves: 0 }),
+    shelfJoint: run.shelfJoint,
+    doors: run.doors,
+    shelves: Object.fromEntries(shelves.map((shelf) => [shelf.id, shelf])),
+  };
+}
+
+/** Drawers of equal fronts from the same datum with the same gap: boxes of one height line up by themselves. */
+function drawersOf(run: CabinetRun, start: NewUnit, count: number): DrawerUnit {
+  const made = newDrawerUnit(start);
+  const drawers = Array.from({ length: count }, (_, index) => ({ id: `d${index + 1}`, order: index, height: null }));
+  return {
+    ...made,
+    frontStock: run.doors.stock,
+    fronts: run.doors.lies === 'inset' ? 'inset' : 'overlay',
+    gap: run.doors.reveal,
+    growth: 1,
+    slides: { ...made.slides, length: run.slides.length, clearance: run.slides.clearance, ratedKg: run.slides.ratedKg },
+    drawers: Object.fromEntries(drawers.map((drawer) => [drawer.id, drawer])),
+  };
+}
+
+/** A toe base stands so far behind the front edges. [ASSUME] */
+const TOE_BACK = 60_000_000;
+
+/** What a lower box stands on: bought feet, or four boards on edge under it. */
+function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; meetings: Meeting[]; hardware: Hardware[] } {
+  const { box, T, rear } = base;
+  const name = `${part.id}-low`;
+  const bottom = id(base, `bottom/${name}`);
+  if (box.stand === 'feet')
+    return { panels: [], meetings: [], hardware: [{ id: `${bottom}/feet`, kind: 'foot', name: { key: 'feet' }, count: 4, panel: bottom }] };
+  const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
+  const sheet = thicknessTerm(base, box.stock);
+  const deep = (box.lowerDepth ?? box.depth).nm;
+  const high = dimension([plus('stand-height', box.standHeight.nm, { source: own(box, 'standHeight') })]);
+  const long = dimension([
+    plus('depth', deep, { source: own(box, box.lowerDepth ? 'lowerDepth' : 'depth') }),
+    ...(over > 0 ? [minus('back', over)] : []),
+    minus('toe-back', TOE_BACK as Length),
+  ]);
+  const between = extend(width, [minus('side', T, { times: 2, source: sheet.source })]);
+  const board = (which: string, at: Panel['frame'], length: Dimension): Panel => ({
+    ...panelOf(base, 'edging', `${name}-toe-${which}`, { key: `toe-${which}` }, { frame: at, length, width: high, stock: box.stock }),
+    stands: true,
+  });
+  const start = rear + over;
+  const boards = [
+    board('left', frame(vector(left + T, 0, start), OUT, UP), long),
+    board('right', frame(vector(left + width.value, 0, start), OUT, UP), long),
+    board('front', frame(vector(left + T, 0, start + long.value - T), ALONG, UP), between),
+    board('rear', frame(vector(left + T, 0, start), ALONG, UP), between),
+  ];
+  const [l, r, f, b] = boards.map((panel) => panel.id) as [string, string, string, string];
+  const screwed = jointOf(box, 'butt', { fastening: fasteningOf(box, 2, 'screws') });
+  const under = jointOf(box, 'butt', { fastening: null });
+  return {
+    panels: boards,
+    meetings: [
+      ...[f, b].flatMap((panel) => [meet(panel, 'start', l, 'reference', screwed), meet(panel, 'end', r, 'other', screwed)]),
+      // A bottom that stands in from the sides' ends leaves the box standing on its sides.
+      ...(box.bottom.runs === 'over'
+        ? [l, r, f, b].map((panel) => meet(panel, 'far', bottom, 'other', under))
+        : (
+            [
+              [l, 'left'],
+              [r, 'right'],
+            ] as const
+          ).map(([panel, hand]) => meet(panel, 'far', id(base, `side/${name}/${hand}`), 'start', under))),
+    ],
+    hardware: [],
+  };
+}
+
+interface Bridge {
+  readonly panels: readonly Panel[];
+  readonly meetings: readonly Meeting[];
+  readonly spaces: readonly Compartment[];
+}
+
+/** A shelf across a free stretch, between the boxes at its sides. */
+function bridgeOf(
+  base: RunFrame,
+  laid: readonly LaidPart[],
+  boxes: readonly (LaidPart & { readonly unit: Unit })[],
+  { part, left, width, number }: LaidPart,
+  index: number,
+): Bridge[] {
+  const { box, T, rear } = base;
+  const before = laid[index - 1];
+  const after = laid[index + 1];
+  if (part.kind !== 'open' || !part.bridge || before?.part.kind !== 'box' || after?.part.kind !== 'box') return [];
+  const down = part.bridge.nm;
+  const reaches = (side: LaidPart): boolean => (side.part.height ?? box.height).nm >= down;
+  if (!reaches(before) || !reaches(after) || boxes.length === 0) return [];
+  const up = box.height.nm - down + T;
+  // A back that lies over the rear edges of its box leaves the bridge to begin with the sides.
+  const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
+  const depth = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), ...(over > 0 ? [minus('back', over)] : [])]);
+  const panel = panelOf(
+    base,
+    'shelf',
+    part.id,
+    { key: 'bridge', of: String(number) },
+    { frame: frame(vector(left, up, rear + over), ALONG, OUT), length: width, width: depth, stock: box.stock, banded: true },
+  );
+  return [
+    {
+      panels: [panel],
+      meetings: between(panel.id, id(base, `side/${before.part.id}/right`), id(base, `side/${after.part.id}/left`), jointOf(box, box.shelfJoint), [
+        'shelfJoint',
+      ]),
+      spaces: [
+        {
+          id: id(base, `space/${part.id}`),
+          name: { key: 'on-the-bridge', of: String(number) },
+          floor: panel.id,
+          keptBy: part.id,
+          width,
+          height: dimension([plus('bridge-down', down, { source: own(box, 'parts', part.id, 'bridge') }), minus('shelf-thickness', T)]),
+          depth,
+          at: { along: left, up: up as Length, out: (rear + over) as Length },
+        },
+      ],
+    },
+  ];
+}
+
+/** Fillers stand at the front, end panels cover the outer sides. */
+function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; meetings: Meeting[] } {
+  const { box, T, rear, front } = base;
+  const panels: Panel[] = [];
+  const meetings: Meeting[] = [];
+  const glued = jointOf(box, 'butt', { fastening: null });
+  for (const hand of ['left', 'right'] as const) {
+    const outer = hand === 'left' ? laid[0]! : laid.at(-1)!;
+    if (outer.part.kind !== 'box') continue;
+    const tall = outer.part.height ?? box.height;
+    const foot = box.height.nm - tall.nm;
+    const height = dimension([plus('height', tall.nm)]);
+    const side = id(base, `side/${outer.part.id}/${hand}`);
+    const edge = hand === 'left' ? outer.left : outer.left + outer.width.value;
+    const filler = hand === 'left' ? box.fillerLeft : box.fillerRight;
+    const cover = box.endPanels ? T : 0;
+    if (box.endPanels) {
+      const panel = panelOf(
+        base,
+        'frame',
+        `end-${hand}`,
+        { key: `end-panel-${hand}` },
+        {
+          frame: frame(vector(hand === 'left' ? edge - T : edge, foot, rear), UP, OUT),
+          length: height,
+          width: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
+          stock: box.stock,
+          banded: true,
+        },
+      );
+      panels.push(panel);
+      meetings.push(laidOn(panel.id, hand === 'left' ? 'other' : 'reference', side, hand === 'left' ? 'reference' : 'other', box));
+    }
+    if (filler) {
+      const width = dimension([plus('filler', filler.nm, { source: own(box, hand === 'left' ? 'fillerLeft' : 'fillerRight') })]);
+      const panel = panelOf(
+        base,
+        'frame',
+        `filler-${hand}`,
+        { key: `filler-${hand}` },
+        {
+          frame: frame(vector(hand === 'left' ? edge - cover - filler.nm : edge + cover, foot, front), UP, ALONG),
+          length: height,
+          width,
+          stock: box.stock,
+        },
+      );
+      panels.push(panel);
+      const host = box.endPanels ? id(base, `frame/end-${hand}`) : side;
+      meetings.push(hand === 'left' ? meet(panel.id, 'far', host, 'reference', glued) : meet(panel.id, 'near', host, 'other', glued));
+    }
+  }
+  return { panels, meetings };
+}
+
+/** Neighbors are screwed side to side before they go up. */
+function joined(base: RunFrame, laid: readonly LaidPart[]): Meeting[] {
+  const { box } = base;
+  return laid.slice(1).flatMap(({ part }, index) => {
+    const before = laid[index]!.part;
+    if (part.kind !== 'box' || before.kind !== 'box') return [];
+    const left = id(base, `side/${before.id}/right`);
+    return [
+      {
+        ...laidOn(left, 'other', id(base, `side/${part.id}/left`), 'reference', { ...box, glue: false }, { fastening: fasteningOf(box, 4, 'screws') }),
+        id: `${left}:neighbor`,
+      },
+    ];
+  });
+}

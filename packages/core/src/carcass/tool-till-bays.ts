@@ -1,0 +1,169 @@
+/** The bays of a till, side by side: their widths, the dividers and blocks between and in them, their magnets and what they meet. */
+import { NM_PER, toMm, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Compartment } from '../solid/unit.ts';
+import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { own, panelOf, thicknessTerm } from './box-frame.ts';
+import { between, jointOf, meet } from './joinery.ts';
+import { magnetsFor } from './magnets.ts';
+import { inOrder } from './spaces.ts';
+import type { Bay } from './tool-till.ts';
+import { faceAt, id, isTapered, leaningOutline, standingDepth, type TillFrame } from './tool-till-frame.ts';
+
+const BLOCK_PLAY = (0.5 * NM_PER.mm) as Length;
+
+/** A magnet is let in so deep, and this much wood stays behind it. [ASSUME] */
+const MAGNET_DEPTH = 5 * NM_PER.mm;
+const MAGNET_COVER = 2 * NM_PER.mm;
+
+/** Up the middle of a bay, from a quarter of the tool's length to three quarters. */
+export function magnetHoles({ box, stockOf, insideLeft }: TillFrame, { bay, left, width, magnets }: LaidBay): Cut[] {
+  if (magnets === 0) return [];
+  const run = bay.toolLength.nm / 2;
+  const step = magnets > 1 ? Math.round(run / (magnets - 1)) : 0;
+  const t = stockOf(box.panelStock).used.value;
+  return [
+    {
+      kind: 'holes',
+      id: `magnets-${bay.id}`,
+      face: 'reference',
+      at: {
+        u: Math.round((bay.block?.nm ?? 0) + (magnets > 1 ? bay.toolLength.nm / 4 : bay.toolLength.nm * 0.75)),
+        v: Math.round(left + width.value / 2 - insideLeft),
+      },
+      step: { u: step, v: 0 },
+      count: magnets,
+      diameter: box.magnet.nm,
+      depth: Math.min(MAGNET_DEPTH, t - MAGNET_COVER) as Length,
+      reason: { key: 'magnet' },
+    },
+  ];
+}
+
+export interface LaidBay {
+  readonly bay: Bay;
+  readonly left: number;
+  readonly width: Dimension;
+  readonly magnets: number;
+}
+
+/** Bays side by side with a divider between two; those without a width share what the others leave, and where none does they all share it. */
+export function layBays(base: TillFrame): LaidBay[] {
+  const { box, insideWidth, insideLeft } = base;
+  const bays = inOrder(box.bays);
+  const { value: td, source } = thicknessTerm(base, box.dividerStock);
+  const wiggle = plus('wiggle', box.wiggle.nm, { times: 2, source: own(box, 'wiggle') });
+  const wide = bays.map(({ id: bay, width, tool }) =>
+    width ? dimension([plus('tool-width', width.nm, { of: tool, source: own(box, 'bays', bay, 'width') }), wiggle]) : null,
+  );
+  const free = wide.filter((each) => each === null).length;
+  const left = dimension([
+    plus('inside-width', insideWidth.value, { inner: insideWidth }),
+    minus('divider-thickness', td, { times: bays.length - 1, source }),
+    ...wide.flatMap((each) => (each ? [minus('bay', each.value, { inner: each })] : [])),
+  ]);
+  const shares = free > 0 ? free : bays.length;
+  const share = dimension(left.terms, shares);
+  let before = 0;
+  let shared = 0;
+  return bays.map((bay, index) => {
+    const own = wide[index];
+    const at = insideLeft + before + Math.round((left.value * shared) / shares) + index * td;
+    const takes = !own || free === 0;
+    const width = !own ? share : takes && left.value !== 0 ? dimension([...own.terms, plus('bay-share', share.value, { inner: share })]) : own;
+    before += own?.value ?? 0;
+    shared += takes ? 1 : 0;
+    const { value } = magnetsFor({
+      held: bay.held,
+      kg: bay.kg,
+      lengthMm: toMm(bay.toolLength.nm),
+      tiltDeg: box.tiltDeg,
+      pullN: box.magnetPull,
+      factor: box.magnetFactor,
+    });
+    return { bay, left: at, width, magnets: value };
+  });
+}
+
+export function dividers(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
+  const { box, floor } = base;
+  const h = box.dividers.nm;
+  const depth = standingDepth(base);
+  const rear = faceAt(base, floor + h);
+  const lean = base.faceOut - rear;
+  const front = base.faceOut + depth.value - rear;
+  const frontHead = isTapered(box) ? front - lean : front;
+  return bays.slice(1).map(({ bay, left }, index) =>
+    panelOf(
+      base,
+      'divider',
+      bay.id,
+      { key: 'divider', of: String(index + 1) },
+      {
+        frame: frame(vector(left - base.stockOf(box.dividerStock).used.value, floor, rear), UP, OUT),
+        length: dimension([plus('divider-height', h, { source: own(box, 'dividers') })]),
+        width: dimension([plus('standing-depth', depth.value, { inner: depth }), ...(lean > 0 ? [plus('lean-of-panel', lean as Length)] : [])]),
+        stock: box.dividerStock,
+        outline: leaningOutline(h, lean, 0, front, frontHead),
+      },
+    ),
+  );
+}
+
+/** A block stands in its bay with half a millimetre of play about it. */
+export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
+  const { box, floor } = base;
+  const depth = standingDepth(base);
+  return bays.flatMap(({ bay, left, width }) => {
+    if (!bay.block) return [];
+    return [
+      panelOf(
+        base,
+        'holder',
+        bay.id,
+        { key: 'tool-block', of: bay.tool },
+        {
+          frame: frame(vector(left + BLOCK_PLAY, floor, base.faceOut), ALONG, UP),
+          length: dimension([plus('bay', width.value, { inner: width }), minus('block-play', BLOCK_PLAY, { times: 2 })]),
+          width: dimension([plus('block-height', bay.block.nm, { source: own(box, 'bays', bay.id, 'block') })]),
+          stock: box.stock,
+        },
+      ),
+    ].filter(({ thickness }) => thickness <= depth.value);
+  });
+}
+
+export function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Meeting[] {
+  const { box } = base;
+  const bottom = id(base, 'bottom');
+  const glued = jointOf(box, 'butt', { fastening: null });
+  const loose = { ...glued, glue: false };
+  const strip = id(base, 'ledge');
+  return [
+    ...bays
+      .slice(1)
+      .flatMap(({ bay }) => [
+        meet(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', glued),
+        meet(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', box.dividersBy === 'loose' ? loose : glued),
+      ]),
+    ...blocks(base, bays).map((block) => meet(block.id, 'near', bottom, 'reference', glued)),
+    ...(box.lip
+      ? [meet(strip, 'near', bottom, 'reference', glued), ...between(strip, id(base, 'side/left'), id(base, 'side/right'), jointOf(box, 'butt'))]
+      : []),
+  ];
+}
+
+export function compartment(base: TillFrame, { bay, left, width }: LaidBay): Compartment {
+  return {
+    id: id(base, `space/${bay.id}`),
+    name: { key: bay.spare ? 'bay-spare' : 'bay-of', of: bay.tool },
+    floor: id(base, 'bottom'),
+    keptBy: bay.id,
+    width,
+    height: base.insideHeight,
+    depth: standingDepth(base),
+    at: { along: left as Length, up: base.floor, out: base.faceOut as Length },
+  };
+}
