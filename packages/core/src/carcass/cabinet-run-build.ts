@@ -2,8 +2,7 @@
  * Builds a cabinet run: its parts laid side by side between fillers and ends, each box built as a shelf box
  * or a drawer unit and moved to its place, with bridges, stands, ends and the one cleat.
  */
-import type { Entered } from '../length/entered.ts';
-import { entered } from '../length/entered.ts';
+import { exactly } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import { frame, type Panel } from '../solid/panel.ts';
@@ -143,13 +142,12 @@ function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Leng
 
 /** The upper box of a part, hung from the run's top, or the lower one, standing on the floor. */
 function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf, level: 'upper' | 'lower' = 'upper'): Unit {
-  const nm = (value: number): Entered => entered(`${value / 1e6} mm`);
   const lower = level === 'lower';
-  const height = lower ? nm(part.lower!.nm - run.standHeight.nm) : (part.height ?? run.height);
+  const height = lower ? exactly(part.lower!.nm - run.standHeight.nm) : (part.height ?? run.height);
   const front = lower ? part.lowerFront : part.front;
   const count = lower ? part.lowerShelves : part.shelves;
   const depth = lower ? (run.lowerDepth ?? run.depth) : run.depth;
-  const start: NewUnit = { ...run, depth, width: nm(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
+  const start: NewUnit = { ...run, depth, width: exactly(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
   const shared = {
     ...{ top: run.top, bottom: run.bottom, back: run.back, jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
     // What stands on the floor has no rail to hang by.

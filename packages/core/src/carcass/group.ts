@@ -23,8 +23,9 @@ export function nested(unit: Unit, { part, along, up, stands, keptBy }: NestedAt
   const named = (name: string): string => {
     const known = names.get(name);
     if (known !== undefined) return known;
-    const [owner, role, ...rest] = name.split('/');
-    const made = [owner, role, part, ...rest].join('/');
+    const role = name.indexOf('/') + 1;
+    const after = name.indexOf('/', role);
+    const made = after < 0 ? `${name}/${part}` : `${name.slice(0, after)}/${part}${name.slice(after)}`;
     names.set(name, made);
     return made;
   };

@@ -1,5 +1,5 @@
 /** A set of narrow tills, one for each tool, on one cleat: each as wide as its tool asks, those without a width share what is left. */
-import { entered } from '../length/entered.ts';
+import { exactly } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Unit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
@@ -88,7 +88,7 @@ function moduleOf(box: ToolTill, bay: Bay, left: number, width: Dimension, stock
   const alone: ToolTill = {
     ...box,
     together: 'wide',
-    width: entered(`${width.value / 1e6} mm`),
+    width: exactly(width.value),
     bays: { [bay.id]: { ...bay, width: null } },
     hanging: { ...box.hanging, spacer: null, lowerCleat: null },
   };

@@ -4,6 +4,7 @@ import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/unit-sag.ts';
 import { isFace } from '../solid/meeting.ts';
 import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
+import { meetingsOf } from '../solid/unit.ts';
 import { FIT_PLAY } from '../joints/fits.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
@@ -62,7 +63,7 @@ const weakBottom: Check = (context) => {
   return unit.compartments.flatMap(({ floor }): Finding[] => {
     const panel = unit.byId.get(floor)!;
     const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
-    const held = unit.meetings.find(({ guest, edge }) => guest === floor && edge === 'start');
+    const held = meetingsOf(unit, 'asGuest', floor).find(({ edge }) => edge === 'start');
     if (!held || held.joint.kind === 'pins' || use <= WEAK_USE) return [];
     const strip = unit.byId.get(held.host)!.strips.find(({ id }) => id === held.id);
     if (strip && strip.kind === 'dado') return [];
@@ -85,7 +86,7 @@ const weakBottom: Check = (context) => {
 const fastenerPullsOut: Check = (context) => {
   const { box, unit, hang } = context;
   return unit.compartments.flatMap(({ floor }): Finding[] => {
-    const under = unit.meetings.find((meeting) => hangsUnder(unit, meeting, floor));
+    const under = meetingsOf(unit, 'asHost', floor).find((meeting) => hangsUnder(unit, meeting, floor));
     if (!under) return [];
     const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
     const edit = dadoAt(context, under.decided);

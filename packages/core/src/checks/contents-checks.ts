@@ -6,7 +6,8 @@ import { NM_PER, toMm, type Length } from '../length/length.ts';
 import type { CompartmentLoad } from '../parts/weights.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
-import { exactly, roundDown, roundUp } from './round.ts';
+import { exactly } from '../length/entered.ts';
+import { roundDown, roundUp } from './round.ts';
 
 /** A stood thing must stand out of its hole by this to be taken hold of. [A] */
 const PROUD = 15 * NM_PER.mm;

@@ -8,7 +8,7 @@ import { place } from '../solid/panel.ts';
 import type { Product } from '../stock/workshop.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
-import { exactly } from './round.ts';
+import { exactly } from '../length/entered.ts';
 
 /** A typed size is so near to one with a thickness forgotten, nm. [A] */
 const NEAR = 500_000;

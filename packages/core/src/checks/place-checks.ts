@@ -13,7 +13,8 @@ import { nearestPlace } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { Finding, Fix } from './finding.ts';
-import { exactly, roundDown } from './round.ts';
+import { exactly } from '../length/entered.ts';
+import { roundDown } from './round.ts';
 
 /** A unit as it hangs. */
 export interface PlacedUnit {

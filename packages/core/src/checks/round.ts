@@ -13,6 +13,3 @@ export function roundUp(mm: number, unit: DisplayUnit): Entered {
   if (unit === 'mm') return entered(`${Math.ceil(mm / 5) * 5} mm`);
   return entered(`${Math.ceil(mm / 3.175) / 8} in`);
 }
-
-/** A length to the nanometre, for what must not move. */
-export const exactly = (nm: number): Entered => entered(`${nm / 1e6} mm`);

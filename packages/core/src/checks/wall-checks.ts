@@ -5,7 +5,8 @@ import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
 import { bandAt, drillState } from '../wall/zones.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
-import { exactly, roundDown } from './round.ts';
+import { exactly } from '../length/entered.ts';
+import { roundDown } from './round.ts';
 
 /** A place on the wall where a screw goes in: from its left end, above the floor, nm. */
 export interface Hole {

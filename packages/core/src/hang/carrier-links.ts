@@ -7,7 +7,7 @@ import { toMm } from '../length/length.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
 import type { CleatForces } from './cleat-forces.ts';
@@ -77,7 +77,7 @@ export function carrierCapacity(input: HangInput): CarrierCapacity | null {
   const ends = railsBeside(unit, panel).map((rail) =>
     endCapacity(
       input,
-      unit.meetings.find(({ guest, edge }) => guest === rail.id && edge === 'start')!,
+      meetingsOf(unit, 'asGuest', rail.id).find(({ edge }) => edge === 'start')!,
       rail,
     ),
   );

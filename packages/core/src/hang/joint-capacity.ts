@@ -8,7 +8,7 @@ import { toMm } from '../length/length.ts';
 import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
 import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, greatest, total, type Figure, type FigureTerm } from '../worked/figure.ts';
 import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -91,11 +91,10 @@ const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source:
 
 /** What one end of a floor can carry; undefined when nothing holds it up. */
 export function supportCapacity(input: HangInput, floor: ResolvedPanel): Figure | undefined {
-  const capacities = input.unit.meetings.flatMap((meeting) => {
-    if (meeting.guest === floor.id && isFace(meeting.face) && !isFace(meeting.edge) && isUpright(input.unit.byId.get(meeting.host)!))
-      return [endCapacity(input, meeting, floor)];
-    return hangsUnder(input.unit, meeting, floor.id) ? [hungUnder(input, meeting, floor)] : [];
-  });
+  const { unit } = input;
+  const ends = meetingsOf(unit, 'asGuest', floor.id).filter(({ face, edge, host }) => isFace(face) && !isFace(edge) && isUpright(unit.byId.get(host)!));
+  const under = meetingsOf(unit, 'asHost', floor.id).filter((meeting) => hangsUnder(unit, meeting, floor.id));
+  const capacities = [...ends.map((meeting) => endCapacity(input, meeting, floor)), ...under.map((meeting) => hungUnder(input, meeting, floor))];
   return capacities.reduce<Figure | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
 }
 

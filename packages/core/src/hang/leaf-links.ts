@@ -6,7 +6,7 @@
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { HingeScrews, Prop } from '../solid/unit.ts';
+import { meetingsOf, type HingeScrews, type Prop } from '../solid/unit.ts';
 import { apply, formula, greatest, termOf, type Figure, type TermValue } from '../worked/figure.ts';
 import { COMBINED, G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -210,7 +210,7 @@ function propLinks({ input, prop, leaf, W, Q, e, reach, F }: LeafLoads): Link[] 
 
 /** The panel a gate is hinged to. */
 const hungOn = ({ unit }: HangInput, gate: string): ResolvedPanel | undefined =>
-  unit.byId.get(unit.meetings.find(({ guest, joint }) => guest === gate && joint.kind === 'hinge')?.host ?? '');
+  unit.byId.get(meetingsOf(unit, 'asGuest', gate).find(({ joint }) => joint.kind === 'hinge')?.host ?? '');
 
 /** One screw of a hinge in a panel's face: sheared across a steel leaf, and pulled out. */
 function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews, host: ResolvedPanel): { lateral: Figure; pull: Figure } {
@@ -249,7 +249,7 @@ function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoad
     const use = apply(JOINT_USE, { load, capacity: apply(EDGE_SCREWS, { n: hinges.count * count, "Z'": one }) });
     links.push(link({ id: `hinge-${leaf.id}`, kind: 'leaf-hinge', name: { key: 'link-leaf-hinge' }, use, panels: [leaf.id, ledger.id] }));
   }
-  const held = unit.meetings.find(({ guest, joint }) => guest === ledger.id && joint.kind !== 'hinge');
+  const held = meetingsOf(unit, 'asGuest', ledger.id).find(({ joint }) => joint.kind !== 'hinge');
   if (held) {
     const t = toMm(ledger.thickness);
     const M = apply(LEDGER_MOMENT, { F: load, ledger: toMm(prop.ledgerDeep) });

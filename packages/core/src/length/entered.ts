@@ -3,7 +3,7 @@
  * Text without a unit is kept with the unit of the field it was typed in, so that a file stands alone.
  */
 import { accept, type Outcome } from '../problem/problem.ts';
-import type { DisplayUnit, Length } from './length.ts';
+import { nanometres, NM_PER, type DisplayUnit, type Length } from './length.ts';
 import { parseLength, type ParseOptions } from './parse.ts';
 
 export interface Entered {
@@ -33,6 +33,9 @@ export function entered(text: string): Entered {
   if (!read.ok) throw new RangeError(read.problem.message);
   return read.value;
 }
+
+/** A length that was worked out, to the nanometre, as if it had been typed in millimetres. Throws a RangeError on one that is not whole. */
+export const exactly = (nm: number): Entered => ({ text: `${nm / NM_PER.mm} mm`, nm: nanometres(nm) });
 
 /** What to put back into a field shown in `unit`: as typed, without the unit when it is the field's own. */
 export function typedText({ text }: Entered, unit: DisplayUnit): string {

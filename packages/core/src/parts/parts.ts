@@ -10,7 +10,8 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
 import { blankBox, featuresOf, type Feature } from './features.ts';
-import { asItLies, leastTurn, mirror, shapeOf, type Shape } from './shape.ts';
+import { samePieces } from './same-pieces.ts';
+import { shapeOf, type Shape } from './shape.ts';
 import { dimension, extend, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
 
 /** Which way a blank's length and width lie in the unit, so that its ends can be named. */
@@ -53,58 +54,30 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     if (lower) blanks.push(cleatBlank(unit, lower));
   }
   for (const pair of beside) blanks.push(cleatBlank(unit, pair));
-  const lines: (Omit<Blank, 'id'> & { id: string; count: number; key: string })[] = [];
-  // Turning a blank over in the mind is only worth it where others of its size lie otherwise, and once for all that lie alike.
-  const sizeOf = new Map(blanks.map((blank) => [blank.id, sizeKey(blank)]));
-  const waysOf = new Map<string, Set<string>>();
-  const liesOf = new Map<string, string>();
-  const counts = new Map<string, number>();
-  for (const size of sizeOf.values()) counts.set(size, (counts.get(size) ?? 0) + 1);
-  for (const blank of blanks) {
-    const size = sizeOf.get(blank.id)!;
-    if (counts.get(size) === 1) continue;
-    const lies = asItLies(blank.shape(), blank.bands);
-    liesOf.set(blank.id, lies);
-    const ways = waysOf.get(size);
-    if (ways) ways.add(lies);
-    else waysOf.set(size, new Set([lies]));
-  }
-  /** All of its size lie alike, or there is no other. */
-  const alone = ({ id }: Pick<Blank, 'id'>): boolean => (waysOf.get(sizeOf.get(id)!)?.size ?? 1) === 1;
-  const turnedOver = new Map<string, string>();
-  /** A slab is the same piece however it is turned over: the least of its four turned descriptions stands for it. */
-  const keyOf = ({ id, bands, length, width }: Blank, shape: Shape, lies: string): string => {
-    const size = sizeOf.get(id)!;
-    const known = turnedOver.get(`${size} ${lies}`) ?? `${size} ${leastTurn(shape, bands, length.value, width.value)}`;
-    turnedOver.set(`${size} ${lies}`, known);
-    return known;
-  };
-  const byKey = new Map<string, number>();
-  for (const blank of blanks) {
-    const key = alone(blank) ? sizeOf.get(blank.id)! : keyOf(blank, blank.shape(), liesOf.get(blank.id)!);
-    // Each cleat is ripped by itself: two equal ones stay two lines.
-    const same = blank.role === 'cleat-blank' ? undefined : byKey.get(key);
-    if (same === undefined) {
-      if (blank.role !== 'cleat-blank') byKey.set(key, lines.length);
-      lines.push({ ...blank, count: 1, key });
-    } else {
-      const line = lines[same]!;
-      lines[same] = { ...line, count: line.count + 1, panels: [...line.panels, ...blank.panels], names: [...line.names, ...blank.names] };
-    }
-  }
-  const twins = new Map<number, number>();
-  lines.forEach((line, index) => {
-    if (twins.has(index) || alone(line)) return;
-    const other = mirror(line.shape());
-    if (other.length === 0) return;
-    const twin = byKey.get(keyOf(line, other, asItLies(other, line.bands)));
-    // Each is the mirror image of the other.
-    if (twin !== undefined && twin !== index) twins.set(index, twin).set(twin, index);
-  });
-  const marks = lines.map((_, index) => `${letter}${index + 1}`);
-  return lines.map(({ key: _key, shape: _shape, features, ...line }, index) => {
-    const twin = twins.get(index);
-    return { ...line, unit: unit.id, features: features(), mark: marks[index]!, mirrorOf: twin === undefined ? null : marks[twin]! };
+  const { groups, twinOf } = samePieces(blanks);
+  const mark = (index: number): string => `${letter}${index + 1}`;
+  return groups.map((alike, index): PartLine => {
+    const [{ id, role, length, width, thickness, thicknessFrom, stock, grain, bands, features, lie }] = alike as [Blank];
+    const twin = twinOf.get(index);
+    return {
+      id,
+      mark: mark(index),
+      unit: unit.id,
+      role,
+      names: alike.flatMap(({ names }) => names),
+      panels: alike.flatMap(({ panels }) => panels),
+      count: alike.length,
+      length,
+      width,
+      thickness,
+      thicknessFrom,
+      stock,
+      grain,
+      bands,
+      features: features(),
+      lie,
+      mirrorOf: twin === undefined ? null : mark(twin),
+    };
   });
 }
 
@@ -181,11 +154,6 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetH
     shape: () => [],
   };
 }
-
-type Sized = Pick<Blank, 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain'>;
-
-const sizeKey = ({ role, length, width, thickness, stock, grain }: Sized): string =>
-  `${role === 'cleat-blank' ? 'cleat' : ''} ${length.value} ${width.value} ${thickness} ${stock} ${grain}`;
 
 /** Area of a line's blanks, m². */
 export const areaM2 = ({ length, width, count }: PartLine): number => (toMm(length.value) * toMm(width.value) * count) / 1e6;

@@ -71,28 +71,63 @@ export function asItLies(shape: Shape, bands: readonly EdgeId[]): string {
   return text;
 }
 
-/** The least of the four ways a blank can be turned. Turned over once the face changes, turned twice it does not. */
+/** One of the four ways to lay a blank down: turned end for end, turned edge for edge, or both. */
+interface Turn {
+  readonly length: number;
+  readonly width: number;
+  readonly alongFlips: boolean;
+  readonly acrossFlips: boolean;
+}
+
+/**
+ * One text for all four ways a blank can be turned: two blanks with the same text are the same piece. Turned over
+ * once the face changes, turned twice it does not. A number tells the ways apart before any text is written.
+ */
 export function leastTurn(shape: Shape, bands: readonly EdgeId[], length: number, width: number): string {
   if (shape.length === 0 && bands.length === 0) return '';
+  let lowest = Infinity;
   let least = '';
   for (const alongFlips of [false, true])
     for (const acrossFlips of [false, true]) {
-      const way = turned(shape, bands, length, width, alongFlips, acrossFlips);
-      if (least === '' || way < least) least = way;
+      const turn: Turn = { length, width, alongFlips, acrossFlips };
+      const sign = signOf(shape, bands, turn);
+      if (sign > lowest) continue;
+      const way = turned(shape, bands, turn);
+      if (sign < lowest || way < least) least = way;
+      lowest = sign;
     }
   return least;
 }
 
-function turned(shape: Shape, bands: readonly EdgeId[], length: number, width: number, alongFlips: boolean, acrossFlips: boolean): string {
-  const swap: Readonly<Partial<Record<EdgeId, EdgeId>>> = {
-    start: alongFlips ? 'end' : 'start',
-    end: alongFlips ? 'start' : 'end',
-    near: acrossFlips ? 'far' : 'near',
-    far: acrossFlips ? 'near' : 'far',
-  };
+const FACE_SIGN: Readonly<Record<Trait['face'], number>> = { reference: 1, other: 2, both: 3 };
+
+/** A number that does not depend on the order of cuts, points and bands: equal ways have equal ones, and different ways rarely do. */
+function signOf(shape: Shape, bands: readonly EdgeId[], { length, width, alongFlips, acrossFlips }: Turn): number {
+  let sign = 0;
+  for (const edge of bands) sign = (sign + mixed(swapped(edge, alongFlips, acrossFlips).charCodeAt(0), 7)) | 0;
+  for (const { face, points } of shape) {
+    let trait = 0;
+    for (const [u, v] of points) trait = (trait + mixed(alongFlips ? length - u : u, acrossFlips ? width - v : v)) | 0;
+    sign = (sign + mixed(trait, FACE_SIGN[alongFlips === acrossFlips ? face : OTHER[face]])) | 0;
+  }
+  return sign;
+}
+
+function mixed(a: number, b: number): number {
+  const both = Math.imul(a | 0, 0x2c1b3c6d) ^ Math.imul((b | 0) + 0x5bd1, 0x297a2d39);
+  return both ^ (both >>> 15);
+}
+
+function swapped(edge: EdgeId, alongFlips: boolean, acrossFlips: boolean): EdgeId {
+  if (edge === 'start' || edge === 'end') return alongFlips ? (edge === 'start' ? 'end' : 'start') : edge;
+  if (edge === 'near' || edge === 'far') return acrossFlips ? (edge === 'near' ? 'far' : 'near') : edge;
+  return edge;
+}
+
+function turned(shape: Shape, bands: readonly EdgeId[], { length, width, alongFlips, acrossFlips }: Turn): string {
   const rows = shape.map(({ what, face, points }) => {
     const there = points.map(([u, v]) => `${alongFlips ? length - u : u},${acrossFlips ? width - v : v}`).sort();
     return `${what} ${alongFlips === acrossFlips ? face : OTHER[face]} ${there.join(' ')}`;
   });
-  return [...bands.map((edge) => swap[edge] ?? edge), ...rows].sort().join('|');
+  return [...bands.map((edge) => swapped(edge, alongFlips, acrossFlips)), ...rows].sort().join('|');
 }

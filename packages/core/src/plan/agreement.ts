@@ -6,7 +6,7 @@ import { isShelfBox } from '../carcass/families.ts';
 import type { Fix, FixStep } from '../checks/finding.ts';
 import { columnOf } from '../contents/arrange.ts';
 import { footprintOf, type Item } from '../contents/item.ts';
-import { exactly } from '../checks/round.ts';
+import { exactly } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { sweeps, swingOf } from '../wall/swing.ts';
 import { thingsInOrder } from '../wall/wall.ts';

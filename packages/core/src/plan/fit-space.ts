@@ -1,6 +1,6 @@
 /** The largest unit a free rectangle takes, and runs of equal units in it: edits made from the room there is. */
 import type { UnitDesign } from '../carcass/families.ts';
-import { entered, type Entered } from '../length/entered.ts';
+import { entered, exactly, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit } from '../length/length.ts';
 import { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish } from '../wall/free-space.ts';
 import type { Block, Rect } from '../wall/placed.ts';
@@ -10,7 +10,7 @@ import type { Edit, EditStep } from './edit.ts';
 const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
 const whole = (nm: number, unit: DisplayUnit, way: 'up' | 'down'): number =>
   (way === 'up' ? Math.ceil(nm / STEP[unit] - 1e-9) : Math.floor(nm / STEP[unit] + 1e-9)) * STEP[unit];
-const say = (nm: number, unit: DisplayUnit): Entered => (unit === 'in' ? entered(`${nm / NM_PER.in} in`) : entered(`${nm / NM_PER.mm} mm`));
+const say = (nm: number, unit: DisplayUnit): Entered => (unit === 'in' ? entered(`${nm / NM_PER.in} in`) : exactly(nm));
 
 /** Smaller rooms are not worth a cabinet. [A] */
 const LEAST = 150 * NM_PER.mm;
@@ -49,7 +49,7 @@ export function runOfUnits(design: Design, box: UnitDesign, room: Rect, wish: Ru
   const order = Object.values(design.units).reduce((most, unit) => Math.max(most, unit.order), 0);
   const width = say(whole(run.width, box.unit, 'down'), box.unit);
   const steps = run.lefts.flatMap((at, index): EditStep[] => {
-    const along = entered(`${at / 1e6} mm`);
+    const along = exactly(at);
     if (index === 0)
       return [
         { path: ['units', box.id, 'width'], value: width },

@@ -1,5 +1,5 @@
 /** Hanging a unit on a rail: its half ripped as the rail is, its bottom where the rail takes it. One edit. */
-import { exactly } from '../checks/round.ts';
+import { exactly } from '../length/entered.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';

@@ -5,7 +5,7 @@ import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
 import { homesOf, itemsInOrder, type Home, type Item } from '../contents/item.ts';
 import { massOfOne } from '../contents/item-mass.ts';
 import { reachOf } from '../contents/person.ts';
-import { entered, type Entered } from '../length/entered.ts';
+import { entered, exactly, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { MOST_SHELVES } from '../carcass/form.ts';
 import { isShelfBox, type UnitDesign } from '../carcass/families.ts';
@@ -81,7 +81,7 @@ const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.
 const stepUp = (nm: number, unit: DisplayUnit): number => Math.ceil(nm / STEP[unit] - 1e-9) * STEP[unit];
 
 const say = (nm: number, unit: DisplayUnit): Entered =>
-  unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : entered(`${nm / 1e6} mm`);
+  unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : exactly(nm);
 
 /** The edit that gives a unit the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
 export function setOutEdit(design: Design, unitPlan: UnitPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {

@@ -2,7 +2,7 @@
 import { floorLoads, type MaterialOf, type UnitWeights } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, type Figure } from '../worked/figure.ts';
 import { underEvenLoad, underLoads, type Beam } from './beam.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS, SAG_LATER, SAG_LIMIT } from './shelf-sag.ts';
@@ -50,6 +50,6 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
 }
 
 function endsFactor(unit: ResolvedUnit, panel: ResolvedPanel): number {
-  const ends = unit.meetings.filter(({ guest, edge }) => guest === panel.id && (edge === 'start' || edge === 'end'));
+  const ends = meetingsOf(unit, 'asGuest', panel.id).filter(({ edge }) => edge === 'start' || edge === 'end');
   return ends.length === 2 && ends.every(({ joint }) => joint.glue && joint.kind === 'dado') ? GLUED_ENDS : 1;
 }

@@ -150,23 +150,24 @@ function edgeMove(meeting: Meeting, edge: EdgeId, face: Face, guest: Panel, host
 
 function movePanel(panel: Panel, moves: ReadonlyMap<EdgeId, Move> | undefined): Panel {
   if (!moves) return panel;
-  const grown = (ids: readonly EdgeId[]): LengthTerm[] =>
-    ids.flatMap((id) => {
-      const move = moves.get(id);
-      if (!move || move.by === 0) return [];
-      const { kind, depth, endPlay } = move.meeting.joint;
-      if (kind === 'pins') return [minus('side-clearance', endPlay)];
-      const into = plus(kind === 'rabbet' ? 'into-rabbet' : 'into-dado', (move.by + endPlay) as Length);
-      return endPlay === 0 || move.by !== depth - endPlay ? [plus(into.label.key, move.by as Length)] : [into, minus('end-play', endPlay)];
-    });
+  const grown = (one: EdgeId, other: EdgeId): LengthTerm[] => [...grownBy(moves.get(one)), ...grownBy(moves.get(other))];
   const outline = moveOutline(panel.outline, moves);
   return {
     ...panel,
     outline,
     cuts: panel.cuts.map((cut) => (cut.kind === 'notch' ? stayPut(cut, panel.outline, outline) : cut)),
-    length: extend(panel.length, grown(['start', 'end'])),
-    width: extend(panel.width, grown(['near', 'far'])),
+    length: extend(panel.length, grown('start', 'end')),
+    width: extend(panel.width, grown('near', 'far')),
   };
+}
+
+/** What an edge's way into its host adds to a panel, in the terms it is shown by. */
+function grownBy(move: Move | undefined): LengthTerm[] {
+  if (!move || move.by === 0) return [];
+  const { kind, depth, endPlay } = move.meeting.joint;
+  if (kind === 'pins') return [minus('side-clearance', endPlay)];
+  const into = plus(kind === 'rabbet' ? 'into-rabbet' : 'into-dado', (move.by + endPlay) as Length);
+  return endPlay === 0 || move.by !== depth - endPlay ? [plus(into.label.key, move.by as Length)] : [into, minus('end-play', endPlay)];
 }
 
 /** A notch stays where it was laid off, though the edge it is measured along now begins elsewhere. */
@@ -235,9 +236,10 @@ function cutStrip(meeting: Meeting, guest: Panel, host: Panel): Strip {
   const low = Math.floor(play / 2);
   const reference = dot(across, guest.frame.origin);
   const lean = dot(across, into);
-  const walls = [reference - low, reference + guest.thickness + (play - low)].flatMap((at) =>
-    [0, joint.depth].map((depth) => (sign * (at - dot(across, faceOrigin) - lean * depth)) / size),
-  );
+  const face0 = dot(across, faceOrigin);
+  const wall = (at: number, depth: number): number => (sign * (at - face0 - lean * depth)) / size;
+  const [one, other] = [reference - low, reference + guest.thickness + (play - low)];
+  const walls = [wall(one, 0), wall(one, joint.depth), wall(other, 0), wall(other, joint.depth)];
   const board = spread(host, normal);
   let near = Math.min(...walls);
   let far = Math.max(...walls);

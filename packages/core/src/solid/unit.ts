@@ -163,10 +163,29 @@ export interface ResolvedUnit extends Omit<Unit, 'panels'> {
   readonly faults: readonly MeetingFault[];
   readonly panels: readonly ResolvedPanel[];
   readonly byId: ReadonlyMap<string, ResolvedPanel>;
+  /** Meetings by the panel that goes against another, and by the one it goes against; ask with meetingsOf(). */
+  readonly asGuest: ReadonlyMap<string, readonly Meeting[]>;
+  readonly asHost: ReadonlyMap<string, readonly Meeting[]>;
 }
 
 export function resolveUnit(unit: Unit): ResolvedUnit {
   const faults: MeetingFault[] = [];
   const panels = resolve(unit.panels, unit.meetings, (fault) => faults.push(fault));
-  return { ...unit, panels, faults, byId: new Map(panels.map((panel) => [panel.id, panel])) };
+  const asGuest = new Map<string, Meeting[]>();
+  const asHost = new Map<string, Meeting[]>();
+  for (const meeting of unit.meetings) {
+    listed(asGuest, meeting.guest, meeting);
+    listed(asHost, meeting.host, meeting);
+  }
+  return { ...unit, panels, faults, byId: new Map(panels.map((panel) => [panel.id, panel])), asGuest, asHost };
 }
+
+function listed(lists: Map<string, Meeting[]>, panel: string, meeting: Meeting): void {
+  const list = lists.get(panel);
+  if (list) list.push(meeting);
+  else lists.set(panel, [meeting]);
+}
+
+/** Meetings in which a panel goes against others (`asGuest`), or others go against it (`asHost`), in the unit's order. */
+export const meetingsOf = (unit: ResolvedUnit, as: 'asGuest' | 'asHost', panel: string): readonly Meeting[] => unit[as].get(panel) ?? NO_MEETINGS;
+const NO_MEETINGS: readonly Meeting[] = [];

@@ -36,16 +36,18 @@ export interface Bounds {
   readonly high: Vector;
 }
 
-const AXES = ['along', 'up', 'out'] as const;
-
 export function boundsOfCorners(corners: readonly Vector[]): Bounds {
   const low = { along: Infinity, up: Infinity, out: Infinity };
   const high = { along: -Infinity, up: -Infinity, out: -Infinity };
-  for (const corner of corners)
-    for (const axis of AXES) {
-      low[axis] = Math.min(low[axis], corner[axis]);
-      high[axis] = Math.max(high[axis], corner[axis]);
-    }
+  // Runs at every key for every panel: no loop over names of axes.
+  for (const { along, up, out } of corners) {
+    if (along < low.along) low.along = along;
+    if (along > high.along) high.along = along;
+    if (up < low.up) low.up = up;
+    if (up > high.up) high.up = up;
+    if (out < low.out) low.out = out;
+    if (out > high.out) high.out = out;
+  }
   return { low, high };
 }
 

@@ -255,8 +255,8 @@ export function removed(panel: ResolvedPanel): Box[] {
     const [u0, u1, v0, v1] = across ? [near, far, from, to] : [from, to, near, far];
     return { u0: u0 / NM_PER.mm, u1: u1 / NM_PER.mm, v0: v0 / NM_PER.mm, v1: v1 / NM_PER.mm, depth: depth / NM_PER.mm, face };
   });
-  const us = sorted(cuts.flatMap(({ u0, u1 }) => [u0, u1]));
-  const vs = sorted(cuts.flatMap(({ v0, v1 }) => [v0, v1]));
+  const us = walls(cuts, 'u0', 'u1');
+  const vs = walls(cuts, 'v0', 'v1');
   const t = panel.thickness / NM_PER.mm;
   const boxes: Box[] = [];
   // Plain loops: this runs for every panel at every keystroke.
@@ -285,4 +285,10 @@ export function removed(panel: ResolvedPanel): Box[] {
   return boxes;
 }
 
-const sorted = (values: number[]): number[] => [...new Set(values)].sort((a, b) => a - b);
+/** Where something begins or ends, in order, each once. */
+function walls<K extends string>(cuts: readonly Readonly<Record<K, number>>[], from: K, to: K): number[] {
+  const all: number[] = [];
+  for (const cut of cuts) all.push(cut[from], cut[to]);
+  all.sort((a, b) => a - b);
+  return all.filter((at, index) => at !== all[index - 1]);
+}
