@@ -23,7 +23,7 @@ export { apply, type Figure, type FigureTerm, type FigureUnit } from './worked/f
 export { extentOf, place, type EdgeId, type Face, type Panel, type Role } from './solid/panel.ts';
 export type { Strip } from './solid/meeting.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
-export { resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit } from './solid/unit.ts';
+export { resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit, type Rip } from './solid/unit.ts';
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
 export {
   boundsOf,
@@ -116,7 +116,8 @@ export { shows, type ShelfSag } from './sag/unit-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export { hangAt, loadLimits, type Hang, type LoadLimits, type VerdictState } from './hang/hang.ts';
 export type { Link } from './hang/link.ts';
-export { wallHalfEnds, wallHalfFoot, wallRows, type StudUse } from './hang/wall-links.ts';
+export { wallHalfEnds, wallHalfFoot, type StudUse } from './hang/wall-links.ts';
+export { wallRows } from './hang/wall-rows.ts';
 export { blockOf, ownSwings } from './checks/place-checks.ts';
 export { holesOf, unitShims, type Hole } from './checks/wall-checks.ts';
 export type { Finding, Fix, Severity, Station } from './checks/finding.ts';

@@ -85,4 +85,10 @@ export interface HungFrame<D extends UnitBase = UnitBase> extends Base<D> {
   readonly footUp?: Length;
   /** Where the carcass itself would push the wall. */
   readonly floorMid: number;
+  /** A board that can be screwed through where there is no hanging rail: its id, foot, height and distance from the wall. */
+  readonly board?: { readonly id: string; readonly foot: Length; readonly height: Length; readonly thickness: Length };
 }
+
+/** How far a cleat outside the back keeps the carcass off the wall; nothing for one hidden behind it, or for none. */
+export const gapBehind = ({ hanging }: Pick<UnitBase, 'hanging'>, stockOf: StockOf): Length =>
+  hanging.kind === 'outside' ? stockOf(hanging.stock).used.value : ZERO;

@@ -9,7 +9,7 @@ import { frame, type Panel } from '../solid/panel.ts';
 import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
-import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, fasteningOf, hungBy, jointOf, laidOn, meet } from './joinery.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
@@ -36,7 +36,7 @@ const id = ({ box }: Pick<RunFrame, 'box'>, rest: string): string => `${box.id}/
 
 export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
   const T = stockOf(box.stock).used.value;
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const laid = layParts(box, stockOf);
   const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, unit: boxOf(box, each, stockOf) }));

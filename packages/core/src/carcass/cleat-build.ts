@@ -1,4 +1,4 @@
-/** The cleat's two halves, the spacer and the hanging rail of a unit of any family, placed on the wall plane (out = 0). */
+/** How a unit of any family meets the wall (out = 0): the cleat's two halves, spacer and hanging rail; or screws straight through a rail or board. */
 import { toMm, nearest, ZERO, type Length } from '../length/length.ts';
 import { ENGAGEMENT, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
 import { frame, rectangle, type Panel } from '../solid/panel.ts';
@@ -16,6 +16,7 @@ export interface HangingPlan {
 
 export function placeHanging(base: HungFrame): HangingPlan {
   const { box } = base;
+  if (box.hanging.kind === 'through') return screwedThrough(base);
   const choice = box.hanging;
   const { product, used, kerf } = base.stockOf(choice.stock);
   const t = used.value;
@@ -75,22 +76,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
       },
     ),
   ];
-  if (choice.rail) {
-    panels.push(
-      panelOf(
-        base,
-        'hanging-rail',
-        '',
-        { key: 'hanging-rail' },
-        {
-          frame: frame(vector(base.insideLeft, base.ceiling - choice.rail.nm, base.insideRear), ALONG, UP),
-          length: base.insideWidth,
-          width: dimension([plus('rail-height', choice.rail.nm, { source: own(box, 'hanging', 'rail') })]),
-          stock: box.stock,
-        },
-      ),
-    );
-  }
+  panels.push(...hangingRail(base));
   const spacer = outside ? choice.spacer : null;
   if (spacer) {
     panels.push(
@@ -132,6 +118,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
       kind: choice.kind,
       bevelDeg: choice.bevelDeg,
       cleatThickness: t,
+      stripOff: ZERO,
       gap: t,
       standoff,
       spacerThickness: spacer ? base.stockOf(spacer.stock).used.value : pitch ? t : ZERO,
@@ -146,15 +133,69 @@ export function placeHanging(base: HungFrame): HangingPlan {
       standoffUp: Math.round(standoffUp) as Length,
       shortFace,
       longFace,
-      shortFaceFigure: shortFigure,
-      longFacesFigure: both,
-      engagement,
+      rip: { longFaces: both, shortFace: shortFigure, engagement },
       boardWidth: choice.boardWidth.nm,
       boardFrom: own(box, 'hanging', 'boardWidth'),
       drop: choice.drop.nm,
       wallScrew: { ...choice.wallScrew, length: choice.wallScrew.length.nm },
       cabinetScrew: { ...choice.cabinetScrew, length: choice.cabinetScrew.length.nm },
       antiLift: choice.antiLift,
+    },
+  };
+}
+
+/** Inside, under the top and against the back; none where none is wanted. */
+function hangingRail(base: HungFrame): Panel[] {
+  const { box, insideLeft, insideRear, insideWidth, ceiling } = base;
+  const { rail } = box.hanging;
+  if (!rail) return [];
+  const at = frame(vector(insideLeft, ceiling - rail.nm, insideRear), ALONG, UP);
+  const width = dimension([plus('rail-height', rail.nm, { source: own(box, 'hanging', 'rail') })]);
+  return [panelOf(base, 'hanging-rail', '', { key: 'hanging-rail' }, { frame: at, length: insideWidth, width, stock: box.stock })];
+}
+
+/**
+ * No cleat: screws through the hanging rail, or through a board that lies on the wall, straight into the studs. The
+ * carcass itself bears on the wall. Families offer this only where there is a rail or such a board.
+ */
+function screwedThrough(base: HungFrame): HangingPlan {
+  const { box, board } = base;
+  const { rail, ...choice } = box.hanging;
+  const panels = hangingRail(base);
+  const [railPanel] = panels;
+  const strip = railPanel
+    ? { id: railPanel.id, foot: (base.ceiling - rail!.nm) as Length, height: rail!.nm, thickness: railPanel.thickness, off: base.insideRear }
+    : board && { ...board, off: ZERO };
+  if (!strip) throw new RangeError(`'${box.id}' has neither a hanging rail nor a board on the wall to be screwed through`);
+  const top = (strip.foot + strip.height) as Length;
+  return {
+    panels,
+    hanging: {
+      kind: 'through',
+      bevelDeg: 0,
+      cleatThickness: strip.thickness,
+      stripOff: strip.off,
+      gap: ZERO,
+      standoff: 'carcass',
+      spacerThickness: ZERO,
+      wallHalf: strip.id,
+      cabinetHalf: strip.id,
+      spacer: null,
+      hangingRail: railPanel?.id ?? null,
+      lower: null,
+      onRail: false,
+      valleyUp: top,
+      contactUp: top,
+      standoffUp: base.footUp ?? ZERO,
+      shortFace: strip.height,
+      longFace: ZERO,
+      rip: null,
+      boardWidth: choice.boardWidth.nm,
+      boardFrom: own(box, 'hanging', 'boardWidth'),
+      drop: ZERO,
+      wallScrew: { ...choice.wallScrew, length: choice.wallScrew.length.nm },
+      cabinetScrew: { ...choice.cabinetScrew, length: choice.cabinetScrew.length.nm, count: 0 },
+      antiLift: false,
     },
   };
 }

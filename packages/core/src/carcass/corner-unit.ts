@@ -9,7 +9,7 @@ import { frame, type Edge, type Panel } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, meet, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
@@ -51,7 +51,7 @@ const id = ({ box }: Pick<CornerFrame, 'box'>, rest: string): string => `${box.i
 
 export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): Unit {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const height = plus('height', box.height.nm, { source: own(box, 'height') });
   const base: CornerFrame = {

@@ -82,10 +82,10 @@ describe('the ink cupboard, 700 × 820 × 280 mm', () => {
 
   test('its cleat: board 160, thickness 17.8, kerf 3.2, 45 degrees', () => {
     const both = 160 + 17.8 - 3.2 * Math.SQRT2; // 173.275
-    expect(unit.hanging.longFacesFigure.value).toBeCloseTo(both, 6);
+    expect(unit.hanging.rip!.longFaces.value).toBeCloseTo(both, 6);
     expect(unit.hanging.longFace / 1e6).toBeCloseTo(both / 2, 5); // 86.64
     expect(unit.hanging.shortFace / 1e6).toBeCloseTo(both / 2 - 17.8, 5); // 68.84
-    expect(unit.hanging.engagement.value).toBeCloseTo(17.8, 9);
+    expect(unit.hanging.rip!.engagement.value).toBeCloseTo(17.8, 9);
     expect(unit.hanging.gap).toBe(17_800_000);
   });
 });

@@ -62,6 +62,7 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
     'doors.infill': or('none', 'panel'),
     'doors.handle': or('none', 'knob', 'bar', 'finger-hole'),
     'hanging.rail': or(null, entered('70 mm')),
+    'hanging.kind': or('outside', 'outside', 'recessed', 'through'),
   },
   'cabinet-run': {
     ...SHELL,
@@ -234,6 +235,7 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
     reach: size(200, 320),
     gateHeight: size(150, 300),
     supportCount: whole(1, 2),
+    'hanging.kind': or('outside', 'through'),
   },
   'corner-unit': {
     width: size(480, 900),

@@ -2,7 +2,7 @@
 import { SCREW_IDS } from '../joints/screws.ts';
 import type { Family } from './family.ts';
 import { buildFoldDown, foldFault, MOST_HINGE_SCREWS, MOST_PROPS, newFoldDown, type FoldDown } from './fold-down.ts';
-import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
+import { BAND_FIELD, BOARD_HUNG_FIELDS, choiceField, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
 
 const gated = ({ supports }: FoldDown): boolean => supports === 'gate';
 
@@ -27,7 +27,7 @@ const FIELDS: readonly Field<FoldDown>[] = [
   lengthField('hingeScrew.length', 'hinge-screw-length', 8, 60, 'joints'),
   kindField('hingeScrews', 'hinge-screws', 'joints', { kind: 'count', least: 1, most: MOST_HINGE_SCREWS }),
   kindField('latch', 'latch', 'shape', { kind: 'yes-no' }),
-  ...CLEAT_HUNG_FIELDS,
+  ...BOARD_HUNG_FIELDS,
 ];
 
 export const FOLD_DOWN: Family<FoldDown> = {

@@ -1,5 +1,5 @@
 /**
- * The fold-down surface: a backboard on its cleat, a ledger across it, a leaf hinged to the ledger, and gate
+ * The fold-down surface: a backboard on its cleat or screwed to the studs, a ledger across it, a leaf hinged to the ledger, and gate
  * brackets that swing out under it. Two states of the same panels; both must be free of one another.
  */
 import { entered, type Entered } from '../length/entered.ts';
@@ -9,8 +9,9 @@ import { frame, type Edge, type Panel } from '../solid/panel.ts';
 import type { Compartment, Hardware, Pressed, Prop, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
-import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
+import { throughOnRail } from './form.ts';
 import { fasteningOf, jointOf, LOOSE, meet } from './joinery.ts';
 import { newBase, pick, type NewUnit, type ScrewChoice, type UnitBase } from './unit-base.ts';
 
@@ -87,7 +88,8 @@ export function foldFault(
 ): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null {
   if (box.depth.nm > box.height.nm)
     return { code: 'fold', path: ['depth'], message: 'folded, the leaf would hang below the backboard', accepted: `at most the height, ${box.height.text}` };
-  if (box.supports !== 'gate') return null;
+  const onRail = throughOnRail(box);
+  if (onRail || box.supports !== 'gate') return onRail;
   if (box.reach.nm > box.ledger.nm + box.depth.nm || box.reach.nm < box.ledger.nm + LEAST_BEARING)
     return {
       code: 'fold',
@@ -104,7 +106,7 @@ export function foldFault(
 
 export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
   const T = stockOf(box.stock).used.value;
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const leaf = stockOf(box.leafStock).used.value;
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const boardFront = (rear + T) as Length;
@@ -123,6 +125,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
     ceiling: box.height.nm,
     insideRear: boardFront,
     floorMid: 0,
+    board: { id: `${box.id}/back`, foot: ZERO, height: box.height.nm, thickness: T },
   };
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const gates = box.supports === 'gate' ? gatePanels(base) : [];
@@ -139,7 +142,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
       width,
       height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
       depth: dimension([
-        plus('gap-behind', rear),
+        ...(rear > 0 ? [plus('gap-behind', rear)] : []),
         plus('backboard', T),
         plus('ledger-deep', box.ledger.nm, { source: own(box, 'ledger') }),
         open ? plus('leaf-out', box.depth.nm, { source: own(box, 'depth') }) : plus('leaf-thickness', leaf),

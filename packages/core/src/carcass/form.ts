@@ -141,16 +141,19 @@ export const JOINERY_FIELDS: readonly Field<UnitBase>[] = [
   kindField('finish.masked', 'finish-masked', 'making', { kind: 'yes-no' }, { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),
 ];
 
+export const HANGING_KINDS = ['outside', 'recessed', 'through'] as const;
+const onCleat = ({ hanging }: UnitBase): boolean => hanging.kind !== 'through';
+
 /** How a unit hangs, in every family. */
 export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
-  stockField('hanging.stock', 'cleat-stock', 'hanging', {}, false),
-  lengthField('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging'),
-  kindField('hanging.bevelDeg', 'bevel', 'hanging', { kind: 'degrees', least: 20, most: 65 }),
-  lengthField('hanging.drop', 'cleat-drop', 0, 1500, 'hanging'),
+  stockField('hanging.stock', 'cleat-stock', 'hanging', { when: onCleat }, false),
+  lengthField('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging', { when: onCleat }),
+  kindField('hanging.bevelDeg', 'bevel', 'hanging', { kind: 'degrees', least: 20, most: 65 }, { when: onCleat }),
+  lengthField('hanging.drop', 'cleat-drop', 0, 1500, 'hanging', { when: onCleat }),
   lengthField('hanging.rail', 'rail-height', 30, 400, 'hanging', { optional: true, start: { mm: '90 mm', in: '3 1/2 in' } }),
   kindField('hanging.railScrews', 'rail-screws', 'hanging', { kind: 'count', least: 0, most: 8 }, { when: ({ hanging }: UnitBase) => hanging.rail !== null }),
-  lengthField('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null }),
-  lengthField('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null }),
+  lengthField('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hanging.kind !== 'through' }),
+  lengthField('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hanging.kind !== 'through' }),
   lengthField('hanging.lowerCleat', 'lower-cleat', 80, 1500, 'hanging', {
     optional: true,
     start: { mm: '300 mm', in: '12 in' },
@@ -172,18 +175,24 @@ export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
   lengthField('hanging.wallScrew.length', 'wall-screw-length', 20, 200, 'fixings'),
   kindField('hanging.wallScrew.upper', 'upper-screws', 'fixings', { kind: 'count', least: 0, most: 2 }),
   kindField('hanging.wallScrew.lower', 'lower-screws', 'fixings', { kind: 'count', least: 0, most: 2 }),
-  choiceField('hanging.cabinetScrew.screw', 'cabinet-screw', SCREW_IDS, 'fixings'),
-  lengthField('hanging.cabinetScrew.length', 'cabinet-screw-length', 12, 160, 'fixings'),
-  kindField('hanging.cabinetScrew.count', 'cabinet-screws', 'fixings', { kind: 'count', least: 0, most: 24 }),
-  kindField('hanging.antiLift', 'anti-lift', 'fixings', { kind: 'yes-no' }),
+  choiceField('hanging.cabinetScrew.screw', 'cabinet-screw', SCREW_IDS, 'fixings', { when: onCleat }),
+  lengthField('hanging.cabinetScrew.length', 'cabinet-screw-length', 12, 160, 'fixings', { when: onCleat }),
+  kindField('hanging.cabinetScrew.count', 'cabinet-screws', 'fixings', { kind: 'count', least: 0, most: 24 }, { when: onCleat }),
+  kindField('hanging.antiLift', 'anti-lift', 'fixings', { kind: 'yes-no' }, { when: onCleat }),
   kindField('hanging.shimmed', 'shimmed', 'fixings', { kind: 'yes-no' }),
 
   lengthField('place.along', 'place-along', -1000, 20_000, 'place'),
   lengthField('place.up', 'place-up', 0, 4000, 'place'),
 ];
 
+/** What a screwed-through unit cannot have: a place on a wall rail. */
+export const throughOnRail = ({ hanging }: Pick<UnitBase, 'hanging'>) =>
+  hanging.kind === 'through' && hanging.wallRail !== null
+    ? { code: 'through-rail', path: ['hanging', 'wallRail'], message: 'a unit that is screwed to the studs hangs on no wall rail', accepted: 'no wall rail' }
+    : null;
+
 /** A cleat outside the back only. */
-export const OUTSIDE_ONLY: Field<UnitBase> = choiceField('hanging.kind', 'hanging-kind', ['outside', 'recessed'], 'hanging', {
+export const OUTSIDE_ONLY: Field<UnitBase> = choiceField('hanging.kind', 'hanging-kind', HANGING_KINDS, 'hanging', {
   allows: (_design: UnitBase, option: string) => option === 'outside',
   when: () => false,
 });
@@ -197,6 +206,16 @@ export const OPEN_FRONT: Field<UnitBase> = choiceField('front', 'front', FRONT_O
 
 /** The end of the form of a unit that hangs on an outside cleat and has nothing that opens. */
 export const CLEAT_HUNG_FIELDS: readonly Field<UnitBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
+
+/** The same for one that lies on the wall with a thick board of its own: on a cleat, or the board screwed to the studs. */
+export const BOARD_HUNG_FIELDS: readonly Field<UnitBase>[] = [
+  ...JOINERY_FIELDS,
+  OPEN_FRONT,
+  choiceField('hanging.kind', 'hanging-kind', ['outside', 'through'], 'hanging', {
+    allows: ({ hanging }: UnitBase, option: string) => option === 'outside' || hanging.wallRail === null,
+  }),
+  ...HANGING_FIELDS,
+];
 
 /** Most shelves a box may have. */
 export const MOST_SHELVES = 40;

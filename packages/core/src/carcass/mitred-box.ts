@@ -9,7 +9,7 @@ import { frame, type Edge, type Panel, type Point, type Role } from '../solid/pa
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, UP, vector, type Vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, LOOSE, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
@@ -126,7 +126,7 @@ const id = ({ box }: Pick<RingFrame, 'box'>, rest: string): string => `${box.id}
 function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   const T = thicknessTerm({ stockOf }, box.stock).value;
   const back = thicknessTerm({ stockOf }, box.backStock);
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const deep = box.depth.nm - back.value;
   const spreadMm = (deep / NM_PER.mm) * Math.tan((box.leanDeg * Math.PI) / 180);
   const inner = ringCorners(box);

@@ -9,9 +9,9 @@ import type { JointKind, Meeting } from '../solid/meeting.ts';
 import { frame, type Face, type Panel } from '../solid/panel.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
-import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import { choiceField, lengthField, stockField, type Field } from './form.ts';
+import { choiceField, HANGING_KINDS, lengthField, stockField, throughOnRail, type Field } from './form.ts';
 import { between, jointOf, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { pick, type UnitBase } from './unit-base.ts';
 
@@ -64,7 +64,7 @@ const isLetIn = ({ back }: Shelled): boolean => back.kind === 'rabbet' || back.k
 
 export const SHELL_BACK_FIELDS: readonly Field<Shelled>[] = [
   choiceField('back.kind', 'back-kind', ['rabbet', 'groove', 'over', 'none'], 'back', {
-    allows: (box: Shelled, option) => option !== 'over' || box.hanging.kind === 'outside',
+    allows: (box: Shelled, option) => option !== 'over' || box.hanging.kind !== 'recessed',
   }),
   stockField('back.stock', 'back-stock', 'back', { when: (box: Shelled) => box.back.kind !== 'none' }),
   lengthField('back.rabbetDepth', 'rabbet-depth', 1, 25, 'back', { when: isLetIn }),
@@ -73,15 +73,24 @@ export const SHELL_BACK_FIELDS: readonly Field<Shelled>[] = [
   lengthField('back.setback', 'back-setback', 3, 150, 'back', { when: (box: Shelled) => box.back.kind === 'groove' }),
 ];
 
-export const SHELL_HANGING_KIND: Field<Shelled> = choiceField('hanging.kind', 'hanging-kind', ['outside', 'recessed'], 'hanging', {
-  allows: (box: Shelled, option) => option !== 'recessed' || box.back.kind !== 'over',
+export const SHELL_HANGING_KIND: Field<Shelled> = choiceField('hanging.kind', 'hanging-kind', HANGING_KINDS, 'hanging', {
+  allows: (box: Shelled, option) =>
+    option === 'recessed' ? box.back.kind !== 'over' : option === 'outside' || (box.hanging.rail !== null && box.hanging.wallRail === null),
 });
 
-/** A cleat hidden behind the back needs a back that leaves it the room. */
-export const shellFault = (box: Shelled) =>
-  box.hanging.kind === 'recessed' && box.back.kind === 'over'
-    ? { code: 'recess-over', path: ['back', 'kind'], message: 'a cleat hidden behind the back needs an inset back', accepted: 'rabbet, groove or none' }
-    : null;
+/** A cleat hidden behind the back needs a back that leaves it the room; screws that go through need a rail. */
+export function shellFault(box: Shelled) {
+  if (box.hanging.kind === 'recessed' && box.back.kind === 'over')
+    return { code: 'recess-over', path: ['back', 'kind'], message: 'a cleat hidden behind the back needs an inset back', accepted: 'rabbet, groove or none' };
+  if (box.hanging.kind === 'through' && box.hanging.rail === null)
+    return {
+      code: 'through-rail',
+      path: ['hanging', 'rail'],
+      message: 'screws that go through need a hanging rail to go through',
+      accepted: 'a height from 30 mm to 400 mm',
+    };
+  return throughOnRail(box);
+}
 
 /** What all parts of a shell share; made once, before any panel is placed. */
 export interface ShellFrame<D extends Shelled = Shelled> extends HungFrame<D> {
@@ -103,10 +112,8 @@ export function shellFrame<D extends Shelled>(box: D, stockOf: StockOf, away: re
   const T = sheet.value;
   const backTerm = box.back.kind === 'none' ? null : thicknessTerm({ stockOf }, box.back.stock);
   const backThickness = backTerm?.value ?? ZERO;
-  const cleat = stockOf(box.hanging.stock).used.value;
-  const outside = box.hanging.kind === 'outside';
-  const rear = outside ? cleat : ZERO;
-  const recess = outside ? ZERO : cleat;
+  const rear = gapBehind(box, stockOf);
+  const recess = box.hanging.kind === 'recessed' ? stockOf(box.hanging.stock).used.value : ZERO;
   const grooved = box.back.kind === 'groove' ? box.back.setback.nm : ZERO;
   const front = (rear + box.depth.nm) as Length;
   const depthTerm = plus('depth', box.depth.nm, { source: own(box, 'depth') });

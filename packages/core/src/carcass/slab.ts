@@ -9,7 +9,7 @@ import { frame, type Panel } from '../solid/panel.ts';
 import type { Hardware, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
@@ -80,7 +80,7 @@ const stripProud = (base: SlabFrame): number =>
 
 function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
   const T = stockOf(box.stock).used.value;
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const wing = (which: 'wingLeft' | 'wingRight') => (box[which] ? [minus('wing', box[which].nm, { source: own(box, which) })] : []);
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...wing('wingLeft'), ...wing('wingRight')]);
   const left = box.wingLeft?.nm ?? ZERO;

@@ -9,7 +9,7 @@ import { frame, leaning, type Edge, type Panel } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
@@ -96,7 +96,7 @@ export const MOST_SLOPE_DEG = 60;
 function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
   const backTerm = thicknessTerm({ stockOf }, box.backStock);
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const slopeDeg = slopeOf(box, T, rear);
   const drop = T / Math.cos(radians(slopeDeg));
   const lowerAt = (out: number): Length => Math.round(box.height.nm - drop - out * Math.tan(radians(slopeDeg))) as Length;

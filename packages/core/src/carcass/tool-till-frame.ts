@@ -2,7 +2,7 @@
 import { NM_PER, nearest, ZERO, type Length } from '../length/length.ts';
 import type { Edge } from '../solid/panel.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { ToolTill } from './tool-till.ts';
 
 /** What all parts of the till share. The panel's face passes through (floor, faceOut) and leans back by the tilt. */
@@ -18,7 +18,7 @@ export interface TillFrame extends HungFrame<ToolTill> {
 
 export function tillFrame(box: ToolTill, stockOf: StockOf): TillFrame {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const turn = (box.tiltDeg * Math.PI) / 180;
   const floor = (box.under.nm + T) as Length;

@@ -3,7 +3,7 @@ import { exactly } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Unit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import { gapBehind, own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { nested } from './group.ts';
 import { hungBy } from './joinery.ts';
@@ -19,7 +19,7 @@ interface Module {
 /** `one` builds a till with a single bay. */
 export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTill, stockOf: StockOf) => Unit): Unit {
   const T = stockOf(box.stock).used.value;
-  const rear = stockOf(box.hanging.stock).used.value;
+  const rear = gapBehind(box, stockOf);
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const modules = layModules(box, stockOf).map(({ bay, left, width: wide }) => ({ bay, unit: moduleOf(box, bay, left, wide, stockOf, one) }));
   const first = modules[0]!.unit;

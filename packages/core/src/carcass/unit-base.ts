@@ -5,6 +5,7 @@ import type { Fit } from '../joints/fits.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { FastenedBy } from '../solid/meeting.ts';
+import type { Hanging } from '../solid/unit.ts';
 import type { Place } from '../wall/wall.ts';
 
 export interface ScrewChoice {
@@ -31,7 +32,8 @@ export interface FinishChoice {
 }
 
 export interface HangingChoice {
-  readonly kind: 'outside' | 'recessed';
+  /** On a cleat outside the back or hidden behind it, or screwed through its hanging rail (a fold-down's backboard) into the studs. */
+  readonly kind: Hanging['kind'];
   /** Product the cleat is ripped from. */
   readonly stock: string;
   readonly boardWidth: Entered;

@@ -1,6 +1,7 @@
 /** Checks of the cleat itself: what it is ripped from, what it is fixed to, the spacer under it, the room above it. */
 import { CLEAT_SPLITTING, SPLITTING_MPA } from '../hang/splitting.ts';
-import { edgeDistanceMm, wallHalfEnds, wallRows } from '../hang/wall-links.ts';
+import { wallHalfEnds } from '../hang/wall-links.ts';
+import { edgeDistanceMm, wallRows } from '../hang/wall-rows.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { nearest, toMm } from '../length/length.ts';
@@ -14,7 +15,9 @@ import { runOn, strongerWallScrews, tallerCleat } from './strengthen.ts';
 
 const liftClearance: Check = (context) => {
   const { box, wall, unit } = context;
-  const needed = unit.hanging.engagement.value + LIFT_MARGIN_MM;
+  const { rip } = unit.hanging;
+  if (!rip) return [];
+  const needed = rip.engagement.value + LIFT_MARGIN_MM;
   const ceiling = toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + unit.outside.width.value }));
   const free = ceiling - toMm(box.place.up.nm) - toMm(unit.outside.height.value);
   if (free >= needed) return [];
@@ -95,6 +98,7 @@ const cleatMaterial: Check = (context) => {
       severity: 'stop',
       station: 'hang',
       material: reason.material,
+      through: unit.hanging.kind === 'through',
       panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
       fixes: plywoodCleat(context),
     },
@@ -104,6 +108,8 @@ const cleatMaterial: Check = (context) => {
 /** The cleat and its spacer from a sound plywood of the cabinet's own units. */
 function plywoodCleat(context: CheckContext): Fix[] {
   const { box, workshop } = context;
+  // Screwed through, the strip is of the carcass' own stock: a cleat would be of another.
+  if (box.hanging.kind === 'through') return [{ label: { key: 'hang-on-cleat' }, edit: [{ path: inUnit(context, 'hanging', 'kind'), value: 'outside' }] }];
   const sound = Object.values(workshop.products).find(
     (product) =>
       product.unit === box.unit && product.material === (box.unit === 'mm' ? 'birch-plywood' : 'hardwood-faced-plywood') && toMm(product.nominal.nm) > 16,
@@ -148,6 +154,7 @@ const BETWEEN_ROWS_MM = 10;
 
 const slimCleat: Check = (context) => {
   const { box, unit } = context;
+  if (!unit.hanging.rip) return [];
   const short = toMm(unit.hanging.shortFace);
   const wanted = Math.max(LEAST_SHORT_FACE_MM, 2 * edgeDistanceMm(unit) + BETWEEN_ROWS_MM);
   if (short >= wanted) return [];
@@ -171,7 +178,7 @@ const MOST_OVERHANG = 0.4;
 const overhang: Check = (context) => {
   const { box, unit, hang } = context;
   const at = hang.studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
-  if (at.length < 2) return [];
+  if (at.length < 2 || !unit.hanging.rip) return [];
   const { from, to } = wallHalfEnds(unit);
   const spacing = Math.min(...at.slice(1).map((stud, index) => stud - at[index]!));
   const most = MOST_OVERHANG * spacing;
@@ -209,11 +216,12 @@ const cleatSplits: Check = (context) => {
   const { hanging } = unit;
   const worst = hang.studs.reduce<(typeof hang.studs)[number] | undefined>((a, b) => (a && a.share.value >= b.share.value ? a : b), undefined);
   const { upper, topMm } = wallRows(unit);
-  if (!worst || upper === 0) return [];
+  const { hook } = hang.forces;
+  if (!worst || upper === 0 || !hook) return [];
   const t = toMm(hanging.cleatThickness);
   const each = worst.share.value / upper;
   const ratio = hang.forces.outward.value / hang.weight.value;
-  const { value } = apply(CLEAT_SPLITTING, { H: each * ratio, V: each, b: hang.forces.b, s: topMm, t, head: screwById(hanging.wallScrew.screw).headMm });
+  const { value } = apply(CLEAT_SPLITTING, { H: each * ratio, V: each, b: hook.b, s: topMm, t, head: screwById(hanging.wallScrew.screw).headMm });
   const limit = SPLITTING_MPA[hangInput.materialOf(unit.byId.get(hanging.wallHalf)!.stock).kind];
   if (value <= limit) return [];
   return [

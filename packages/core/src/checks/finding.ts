@@ -64,7 +64,7 @@ export type Finding = Base &
     | { readonly check: 'slim-cleat'; readonly shortMm: number; readonly wantedMm: number }
     | { readonly check: 'overhang'; readonly side: 'left' | 'right'; readonly overMm: number; readonly mostMm: number }
     | { readonly check: 'cleat-splits'; readonly use: number }
-    | { readonly check: 'cleat-material'; readonly material: string }
+    | { readonly check: 'cleat-material'; readonly material: string; readonly through: boolean }
     | { readonly check: 'over-load'; readonly link: Label; readonly use: number; readonly carriesKg: number; readonly plannedKg: number }
     | { readonly check: 'children'; readonly reason: 'tip' | 'screws' | 'pull'; readonly use: number; readonly near: boolean }
     | {
@@ -142,7 +142,7 @@ export type Finding = Base &
     | { readonly check: 'rail-pitch'; readonly moduleNm: number; readonly railsNm: number | null }
     | { readonly check: 'cleat-below'; readonly byNm: number }
     | { readonly check: 'off-rail'; readonly rail: string; readonly byNm: number }
-    | { readonly check: 'rail-mismatch'; readonly rail: string; readonly what: 'gone' | 'board' | 'recessed' | 'ends' }
+    | { readonly check: 'rail-mismatch'; readonly rail: string; readonly what: 'gone' | 'board' | 'recessed' | 'through' | 'ends' }
   );
 
 export type CheckId = Finding['check'];

@@ -22,8 +22,9 @@ const studs: Check = (context) => {
 
 const liftsOff: Check = (context) => {
   const { box, unit, hang } = context;
-  const tip = hang.forces.tip.value;
-  if (tip <= FINE_TIP || box.hanging.antiLift) return [];
+  const { hook } = hang.forces;
+  const tip = hook?.tip.value ?? 0;
+  if (!hook || tip <= FINE_TIP || box.hanging.antiLift) return [];
   return [
     {
       check: 'lifts-off',
@@ -31,7 +32,7 @@ const liftsOff: Check = (context) => {
       severity: 'stop',
       station: 'hang',
       tip,
-      pullN: hang.forces.pullLimit.value,
+      pullN: hook.pullLimit.value,
       panels: [unit.hanging.cabinetHalf],
       fixes: [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
     },
@@ -63,7 +64,7 @@ const children: Check = (context) => {
   if (!run || run.passes) return [];
   const worst = (
     [
-      ['tip', run.tip.value],
+      ['tip', run.tip?.value ?? 0],
       ['screws', run.screws.value],
       ['pull', run.pull.value],
     ] as const
@@ -80,8 +81,10 @@ const children: Check = (context) => {
       near,
       panels: [unit.hanging.cabinetHalf],
       fixes: [
-        ...(box.hanging.antiLift ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
-        ...(worst[0] === 'screws' ? strongerWallScrews(context).slice(0, 2) : []),
+        ...(box.hanging.antiLift || !hang.forces.hook
+          ? []
+          : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
+        ...(worst[0] === 'screws' || !hang.forces.hook ? strongerWallScrews(context).slice(0, 2) : []),
       ],
     },
   ];

@@ -269,7 +269,8 @@ function headRoom(context: PlaceContext): Finding[] {
 function liftedUnder(context: PlaceContext): Finding[] {
   const { things, blocks, placed } = context;
   const { block, box, unit } = placed;
-  const needed = unit.hanging.engagement.value + LIFT_MARGIN_MM;
+  if (!unit.hanging.rip) return [];
+  const needed = unit.hanging.rip.engagement.value + LIFT_MARGIN_MM;
   const over = [
     ...blocks.filter(({ id }) => id !== block.id),
     ...things

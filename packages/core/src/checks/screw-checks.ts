@@ -36,7 +36,7 @@ const wallScrew: Check = (context) => {
   const { box, wall, unit } = context;
   const { screw, length } = box.hanging.wallScrew;
   const { diameterMm } = screwById(screw);
-  const layers = toMm(unit.hanging.cleatThickness) + toMm(wall.covering.nm);
+  const layers = toMm(unit.hanging.cleatThickness) + toMm(unit.hanging.stripOff) + toMm(wall.covering.nm);
   const grip = toMm(length.nm) - layers;
   const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.wallHalf], where: 'stud' as const, lengthNm: length.nm };
   if (grip < LEAST_PENETRATION * diameterMm) {
@@ -68,7 +68,7 @@ const wallScrew: Check = (context) => {
 const cabinetScrew: Check = (context) => {
   const { box, unit } = context;
   const { screw, length, count } = box.hanging.cabinetScrew;
-  if (count === 0) return [];
+  if (count === 0 || !unit.hanging.rip) return [];
   const back = unit.panels.find(({ role }) => role === 'back');
   const carrier = carrierOf(unit);
   // A rail lies on the back; any other carrier is what the screws go through first and last.

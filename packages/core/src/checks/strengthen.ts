@@ -135,7 +135,7 @@ export function strongerWallScrews(context: Pick<HangContext, 'box'>): Fix[] {
     wallScrew.screw
   ];
   if (larger) fixes.push({ label: { key: 'larger-screw', text: screwById(larger).name }, edit: [{ path: path('wallScrew', 'screw'), value: larger }] });
-  fixes.push(tallerCleat({ box }));
+  if (box.hanging.kind !== 'through') fixes.push(tallerCleat({ box }));
   return fixes;
 }
 

@@ -1,5 +1,6 @@
 /** Checks of a unit against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
-import { wallHalfFoot, wallRows } from '../hang/wall-links.ts';
+import { wallHalfFoot } from '../hang/wall-links.ts';
+import { wallRows } from '../hang/wall-rows.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
 import { bandAt, drillState } from '../wall/zones.ts';

@@ -67,8 +67,8 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       weight: figureJson(hang.weight),
       outward: figureJson(hang.forces.outward),
       spacerPush: figureJson(hang.forces.spacerPush),
-      tip: figureJson(hang.forces.tip),
-      pullLimit: figureJson(hang.forces.pullLimit),
+      tip: hang.forces.hook && figureJson(hang.forces.hook.tip),
+      pullLimit: hang.forces.hook && figureJson(hang.forces.hook.pullLimit),
       links: hang.links.map(({ id, kind, name, use, straightSum, panels }) => ({
         id,
         kind,
@@ -82,7 +82,7 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
         longFace: exactMm(unit.hanging.longFace),
         shortFace: exactMm(unit.hanging.shortFace),
         bevelDeg: unit.hanging.bevelDeg,
-        engagement: figureJson(unit.hanging.engagement),
+        engagement: unit.hanging.rip && figureJson(unit.hanging.rip.engagement),
       },
     },
     findings: findings.map((finding) => ({

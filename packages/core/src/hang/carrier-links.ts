@@ -10,7 +10,7 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
-import type { CleatForces } from './cleat-forces.ts';
+import type { WallForces } from './wall-forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { endCapacity, GLUE, strongest } from './joint-capacity.ts';
@@ -114,7 +114,7 @@ function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): Figure
 
 const isSide = (unit: ResolvedUnit, id: string): boolean => unit.byId.get(id)?.role === 'side';
 
-export function carrierLinks(carrier: CarrierCapacity | null, forces: CleatForces): Link[] {
+export function carrierLinks(carrier: CarrierCapacity | null, forces: WallForces): Link[] {
   if (!carrier) return [];
   const load = apply(CARRIER_LOAD, { W: forces.weight, S: forces.spacerPush });
   return [
@@ -134,6 +134,7 @@ export interface CabinetCapacity {
 export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   const { unit } = input;
   const { hanging } = unit;
+  if (hanging.kind === 'through') return null;
   const through = carrierOf(unit);
   const rowMm = cabinetScrewRow(unit);
   const { screw: screwId, length, count } = hanging.cabinetScrew;
@@ -151,12 +152,14 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   return { lateral, pull: thread.value <= head.value ? thread : head, rowMm, carrier: through.id };
 }
 
-export function cabinetLinks({ hanging }: ResolvedUnit, cabinet: CabinetCapacity | null, forces: CleatForces): Link[] {
+export function cabinetLinks({ hanging }: ResolvedUnit, cabinet: CabinetCapacity | null, forces: WallForces): Link[] {
   if (!cabinet) return [];
+  const { hook } = forces;
+  if (!hook) return [];
   const { lateral, pull: holds, rowMm: s, carrier } = cabinet;
   const n = hanging.cabinetScrew.count;
   const shear = apply(PER_SCREW, { W: forces.weight, n });
-  const pull = apply(CABINET_PULL, { H: forces.outward, V: forces.weight, b: forces.b, t: forces.t, s, n });
+  const pull = apply(CABINET_PULL, { H: forces.outward, V: forces.weight, b: hook.b, t: forces.t, s, n });
   const some = lateral.value > 0 && holds.value > 0;
   const use = apply(COMBINED, { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
   return [

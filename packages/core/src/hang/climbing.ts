@@ -5,17 +5,19 @@
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
-import { cleatForces } from './cleat-forces.ts';
 import { CLIMBING } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { WEIGHT } from './statics.ts';
+import { bottomPull } from './through-forces.ts';
+import { wallForces, type WallForces } from './wall-forces.ts';
 import { screwCapacity, wallLinks } from './wall-links.ts';
 
 export interface Climbing {
-  readonly tip: Figure;
+  /** Null for a unit that is screwed through: it has no hook to tip off. */
+  readonly tip: Figure | null;
   /** Most used stud. */
   readonly screws: Figure;
-  /** A firm pull at the bottom front edge over what unhooks the unit. */
+  /** A firm pull at the bottom front edge over what unhooks the unit, or what draws its screws. */
   readonly pull: Figure;
   readonly passes: boolean;
 }
@@ -48,14 +50,31 @@ const PULL_USE = formula({
   compute: ({ limit }) => (limit > 0 ? PULLING_N / limit : 99),
 });
 
+const DRAWN_USE = formula({
+  label: 'pull-use',
+  unit: 'share',
+  text: "T / W'",
+  source: 'docs/formulas/screwed-through.md',
+  terms: { T: 'N', "W'": 'N' },
+  compute: (terms) => (terms["W'"] > 0 ? terms.T / terms["W'"] : 99),
+});
+
 export function climbing(input: HangInput, loaded: Load): Climbing {
   const weight = apply(WEIGHT, { m: loaded.mass });
   const front = toMm(input.unit.outside.depth.value);
   const out = apply(LEANT_CENTRE, { W: weight, e: loaded.outFigure ?? loaded.out, front });
   const leant: Load = { ...loaded, out: out.value, outFigure: out };
-  const forces = cleatForces(input.unit, apply(LEANT_WEIGHT, { W: weight }), leant);
-  const { studs } = wallLinks(input, forces, leant, screwCapacity(input, CLIMBING));
+  const forces = wallForces(input.unit, apply(LEANT_WEIGHT, { W: weight }), leant);
+  const held = screwCapacity(input, CLIMBING);
+  const { studs } = wallLinks(input, forces, leant, held);
   const screws = studs.map(({ use }) => use).reduce((a, b) => (a.value >= b.value ? a : b));
-  const pull = apply(PULL_USE, { limit: cleatForces(input.unit, weight, loaded).pullLimit });
-  return { tip: forces.tip, screws, pull, passes: forces.tip.value <= 1 && screws.value <= 1 && pull.value <= 1 };
+  const pull = pulled(input, wallForces(input.unit, weight, loaded), held.pull, studs.length);
+  const tip = forces.hook?.tip ?? null;
+  return { tip, screws, pull, passes: (tip?.value ?? 0) <= 1 && screws.value <= 1 && pull.value <= 1 };
+}
+
+/** At the bottom: what it takes to unhook the unit, or the share of what a screw holds that it is drawn with. */
+function pulled({ unit }: HangInput, forces: WallForces, holds: Figure, studs: number): Figure {
+  if (forces.hook) return apply(PULL_USE, { limit: forces.hook.pullLimit });
+  return apply(DRAWN_USE, { T: bottomPull(unit, forces, PULLING_N, studs), "W'": holds });
 }

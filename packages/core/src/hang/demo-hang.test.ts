@@ -81,13 +81,13 @@ describe('the forces on its cleat', () => {
   const a = loaded.out - 8.9;
 
   test('levers', () => {
-    expect(hang.forces.h).toBeCloseTo(h, 4);
-    expect(hang.forces.b).toBeCloseTo(short + 8.9, 4);
+    expect(hang.forces.hook!.h).toBeCloseTo(h, 4);
+    expect(hang.forces.hook!.b).toBeCloseTo(short + 8.9, 4);
   });
   test('45 degrees: the pull equals the weight, and the hook uses a / h', () => {
     expect(hang.weight.value).toBeCloseTo(W, 6);
     expect(hang.forces.outward.value).toBeCloseTo(W, 6);
-    expect(hang.forces.tip.value).toBeCloseTo(a / h, 6);
+    expect(hang.forces.hook!.tip.value).toBeCloseTo(a / h, 6);
     expect(hang.forces.spacerPush.value).toBeCloseTo((W * a) / h, 4);
   });
 

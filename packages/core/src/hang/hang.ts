@@ -12,16 +12,16 @@ import { studsKnown } from '../wall/studs.ts';
 import { apply, type Figure } from '../worked/figure.ts';
 import { PERMANENT } from './fasteners.ts';
 import { climbing, type Climbing } from './climbing.ts';
-import { cleatForces, type CleatForces } from './cleat-forces.ts';
 import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
 import type { HangInput } from './hang-input.ts';
 import { leafLinks } from './leaf-links.ts';
 import { slideLinks } from './slide-links.ts';
-import { cabinetScrewRow } from './carrier-links.ts';
+import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
 import type { Link } from './link.ts';
 import { WEIGHT } from './statics.ts';
 import { tabLinks } from './tab-links.ts';
 import type { RailFault } from './on-rail.ts';
+import { wallForces, type WallForces } from './wall-forces.ts';
 import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
 
 /** What makes a hanging refused whatever its numbers. */
@@ -46,7 +46,7 @@ export interface Hang {
   readonly loaded: Load;
   /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
   readonly open: readonly Opening[];
-  readonly forces: CleatForces;
+  readonly forces: WallForces;
   readonly studs: readonly StudUse[];
   /** Most used first. The tip ratio is among them with its own limit. */
   readonly links: readonly Link[];
@@ -114,7 +114,7 @@ interface Capacities {
 const capacitiesOf = (input: HangInput): Capacities => ({
   wall: screwCapacity(input, PERMANENT),
   joints: jointCapacities(input),
-  fixable: cabinetScrewRow(input.unit) !== null,
+  fixable: (input.unit.hanging.kind === 'through' ? carrierOf(input.unit) : cabinetScrewRow(input.unit)) != null,
   openings: openingsOf(input.unit, input.weights),
 });
 
@@ -125,7 +125,7 @@ function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit
   const unpressed = opened(loadedUnit(weights, factor), openings, weights, middleOf(studsMm), factor);
   const loaded = pressedOn(unpressed, unit.pressed);
   const weight = apply(WEIGHT, { m: loaded.mass });
-  const forces = cleatForces(unit, weight, loaded);
+  const forces = wallForces(unit, weight, loaded);
   const { studs, links: fromWall } = wallLinks(input, forces, loaded, capacities.wall);
   const links = [
     ...fromWall,
@@ -228,10 +228,10 @@ function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Lo
   if (cleat.kind !== 'plywood' && cleat.kind !== 'solid') reasons.push({ kind: 'cleat-material', material: cleat.name });
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
-  if (hanging.bevelDeg < 20 || hanging.bevelDeg > 65) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
+  if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
   const back = unit.panels.find(({ role }) => role === 'back');
   if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
-  if (hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
+  if (hanging.rip && hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
   const { carries } = STRUCTURES[wall.structure];
   if (carries !== 'timber') return [...reasons, { kind: 'ground', structure: wall.structure, moving: carries === 'moving' }];
   if (!studsKnown(wall)) return [...reasons, { kind: 'no-stud-known' }];
@@ -248,5 +248,11 @@ function oneStudWillDo({ hanging }: ResolvedUnit, loaded: Load, studs: readonly 
   const stud = studs[0];
   if (!stud) return false;
   const { upper, lower } = hanging.wallScrew;
-  return loaded.mass.value <= ONE_STUD_KG && upper >= 1 && lower >= 1 && hanging.antiLift && Math.abs(stud.atMm - loaded.along) <= ONE_STUD_OFF_MM;
+  return (
+    loaded.mass.value <= ONE_STUD_KG &&
+    upper >= 1 &&
+    lower >= 1 &&
+    (hanging.antiLift || hanging.kind === 'through') &&
+    Math.abs(stud.atMm - loaded.along) <= ONE_STUD_OFF_MM
+  );
 }

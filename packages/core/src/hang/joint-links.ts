@@ -3,7 +3,7 @@ import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
 import { cabinetCapacity, cabinetLinks, carrierCapacity, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
-import type { CleatForces } from './cleat-forces.ts';
+import type { WallForces } from './wall-forces.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { supportCapacity } from './joint-capacity.ts';
@@ -56,7 +56,7 @@ export function jointCapacities(input: HangInput): JointCapacities {
   return { floors, ends, carrier: carrierCapacity(input), cabinet: cabinetCapacity(input) };
 }
 
-export function jointLinks(input: HangInput, { floors, ends, carrier, cabinet }: JointCapacities, forces: CleatForces, factor: number): Link[] {
+export function jointLinks(input: HangInput, { floors, ends, carrier, cabinet }: JointCapacities, forces: WallForces, factor: number): Link[] {
   return [...floorLinks(input, floors, ends, factor), ...carrierLinks(carrier, forces), ...cabinetLinks(input.unit, cabinet, forces)];
 }
 

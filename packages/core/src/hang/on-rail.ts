@@ -5,7 +5,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Wall } from '../wall/wall.ts';
 
 export type RailFault =
-  | { readonly kind: 'gone' | 'recessed' | 'bevel' | 'board' | 'ends' }
+  | { readonly kind: 'gone' | 'recessed' | 'through' | 'bevel' | 'board' | 'ends' }
   /** Its bevel is so far above the rail's; negative below. */
   | { readonly kind: 'off'; readonly by: Length };
 
@@ -17,7 +17,7 @@ export function railFault({ hanging, place }: Pick<UnitBase, 'hanging' | 'place'
   if (hanging.wallRail === null) return null;
   const rail = Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
   if (!rail) return { kind: 'gone' };
-  if (hanging.kind === 'recessed') return { kind: 'recessed' };
+  if (hanging.kind !== 'outside') return { kind: hanging.kind };
   if (hanging.bevelDeg !== rail.bevelDeg) return { kind: 'bevel' };
   if (hanging.stock !== rail.stock || hanging.boardWidth.nm !== rail.boardWidth.nm) return { kind: 'board' };
   if (rail.left.nm > place.along.nm || rail.right.nm < place.along.nm + unit.outside.width.value) return { kind: 'ends' };

@@ -1,17 +1,19 @@
-/** The wall half: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
+/** The strip on the wall, a cleat's wall half or what is screwed through: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
 import { screwById } from '../joints/screws.ts';
 import { toMm, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
-import type { CleatForces } from './cleat-forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, LEAST_PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 import { studGravity } from '../wall/studs.ts';
 import { PRYING } from './statics.ts';
 import { studShares } from './stud-shares.ts';
+import { throughPull } from './through-forces.ts';
+import type { Hook, WallForces } from './wall-forces.ts';
+import { wallRows, type WallRows } from './wall-rows.ts';
 
 export interface StudUse {
   /** From the unit's left end, mm. */
@@ -29,23 +31,12 @@ export interface StudUse {
   readonly tooShort: boolean;
 }
 
-/** Screw rows of the wall half above its lower edge, mm. Highest and lowest stand 2.5 diameters from the short face's ends. */
-export interface WallRows {
-  readonly topMm: number;
-  readonly lowMm: number;
-  readonly upper: number;
-  readonly lower: number;
-}
-
 /** Places nearer than this are one stud seen from two units. */
 const SAME_STUD_MM = 1;
 
 /** Least distance of a screw from the cleat's end, in diameters, bored. [NDS 12.1 commentary (m)] */
 const END_DISTANCE = 10;
 
-/** Edge distance in diameters; from 1/4 in up the loaded edge counts. [NDS commentary (m)] */
-const EDGE_DISTANCE = 2.5;
-const EDGE_DISTANCE_THICK = 4;
 /** The lock at the bottom must hold one and a half times what it has to. docs/formulas/hanging-verdict.md */
 const LOCK_FACTOR = 1.5;
 
@@ -107,19 +98,6 @@ const OVERHANG_MOMENT = formula({
   compute: ({ w, c }) => (w * c * c) / 2,
 });
 
-/** Least distance of a wall screw from the short face's edges, mm. */
-export function edgeDistanceMm({ hanging }: ResolvedUnit): number {
-  const { diameterMm } = screwById(hanging.wallScrew.screw);
-  return (diameterMm >= 6.35 ? EDGE_DISTANCE_THICK : EDGE_DISTANCE) * diameterMm;
-}
-
-export function wallRows(unit: ResolvedUnit): WallRows {
-  const { hanging } = unit;
-  const edge = edgeDistanceMm(unit);
-  const short = toMm(hanging.shortFace);
-  return { topMm: Math.max(0, Math.floor(short - edge)), lowMm: Math.ceil(edge), upper: hanging.wallScrew.upper, lower: hanging.wallScrew.lower };
-}
-
 /** Ends of the wall half, mm from the unit's left end. */
 export function wallHalfEnds(unit: ResolvedUnit): { from: number; to: number } {
   const half = unit.byId.get(unit.hanging.wallHalf)!;
@@ -142,7 +120,7 @@ export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): num
   return studsMm.filter((at) => at >= from + end && at <= to - end);
 }
 
-export function wallLinks(input: HangInput, forces: CleatForces, loaded: Load, capacity: ScrewCapacity): { studs: StudUse[]; links: Link[] } {
+export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, capacity: ScrewCapacity): { studs: StudUse[]; links: Link[] } {
   const { unit } = input;
   const { hanging } = unit;
   const behind = studsBehind(unit, input.studsMm);
@@ -164,9 +142,10 @@ export function wallLinks(input: HangInput, forces: CleatForces, loaded: Load, c
     }),
   );
   links.push(bendingLink(input, forces, behind, { left, right }));
-  if (hanging.antiLift && forces.holdDown.value > 0) {
+  const { hook } = forces;
+  if (hook && hanging.antiLift && hook.holdDown.value > 0) {
     // The lock is one more wall screw, through the bottom and the spacer into a stud.
-    const use = apply(HOLD_DOWN_USE, { L: forces.holdDown, "Z'": capacity.lateral });
+    const use = apply(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": capacity.lateral });
     links.push(link({ id: 'hold-down', kind: 'hold-down', name: { key: 'link-hold-down' }, use, panels: hanging.spacer ? [hanging.spacer] : [] }));
   }
   return { studs, links };
@@ -184,10 +163,11 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
   const { hanging } = unit;
   const screw = screwById(hanging.wallScrew.screw);
   const t = toMm(hanging.cleatThickness);
-  const gap = toMm(wall.covering.nm);
+  // A back between the rail and the wall counts as nothing, as wallboard does.
+  const gap = toMm(wall.covering.nm) + toMm(hanging.stripOff);
   const L = toMm(hanging.wallScrew.length);
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
-  const penetration = apply(PENETRATION, { L, cleat: t, wallboard: gap });
+  const penetration = apply(PENETRATION, { L, cleat: t, wallboard: hanging.stripOff > 0 ? { value: gap, label: { key: 'wallboard-and-back' } } : gap });
   const grip = Math.max(0, penetration.value);
   const thread = apply(WITHDRAWAL, { G: studGravity(wall), D: screw.diameterMm, thread: threadIn(grip, L), C_D });
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
@@ -201,7 +181,7 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
 
 function studUse(
   { unit, neighbours }: HangInput,
-  forces: CleatForces,
+  forces: WallForces,
   { lateral, pull, penetration, diameterMm }: ScrewCapacity,
   atMm: number,
   index: number,
@@ -225,18 +205,8 @@ function studUse(
     .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item', of: from }, value: newtons, unit: 'N' as const }));
   // On a shared rail a stud carries its neighbours' units too.
   const carried = beside.length > 0 ? total('stud-share', 'N', [termOf(own), ...beside]) : own;
-  const outward = apply(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight });
   const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });
-  const tension = apply(PRYING, {
-    H: outward,
-    V: carried,
-    b: forces.b,
-    t: forces.t,
-    s: rows.upper > 0 ? rows.topMm : rows.lowMm,
-    n: rows.upper > 0 ? rows.upper : rows.lower,
-    's low': rows.lowMm,
-    'n low': rows.upper > 0 ? rows.lower : 0,
-  });
+  const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(unit, forces, carried);
   const usable = lateral.value > 0 && pull.value > 0;
   const use = apply(COMBINED, { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
   const diameters = penetration.value / diameterMm;
@@ -255,8 +225,22 @@ function studUse(
   };
 }
 
+/** The wall half turns about its lower part: what its top row is pulled with. */
+function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Figure): Figure {
+  return apply(PRYING, {
+    H: apply(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight }),
+    V: carried,
+    b,
+    t: forces.t,
+    s: rows.upper > 0 ? rows.topMm : rows.lowMm,
+    n: rows.upper > 0 ? rows.upper : rows.lower,
+    's low': rows.lowMm,
+    'n low': rows.upper > 0 ? rows.lower : 0,
+  });
+}
+
 /** Spans between studs as simple beams, ends beyond the last stud as cantilevers; upright and outward bending added. */
-function bendingLink({ unit, materialOf }: HangInput, forces: CleatForces, behind: readonly number[], { left, right }: { left: number; right: number }): Link {
+function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, behind: readonly number[], { left, right }: { left: number; right: number }): Link {
   const { hanging } = unit;
   const order = [...behind].sort((a, b) => a - b);
   const w = forces.weight.value / (right - left);
@@ -275,5 +259,5 @@ function bendingLink({ unit, materialOf }: HangInput, forces: CleatForces, behin
     s: toMm(hanging.shortFace),
     F: { value: material.bendingMPa, source: { kind: 'table', name: material.name, tag: material.source } },
   });
-  return link({ id: 'wall-half', kind: 'wall-half-bending', name: { key: 'link-wall-half' }, use, panels: [hanging.wallHalf] });
+  return link({ id: 'wall-half', kind: 'wall-half-bending', name: { key: hanging.rip ? 'link-wall-half' : 'link-strip' }, use, panels: [hanging.wallHalf] });
 }

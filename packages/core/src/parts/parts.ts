@@ -49,7 +49,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
   const drilled = drillingOf(unit.byId, unit.meetings);
   const blanks = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
   // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
-  if (!onRail) {
+  if (!onRail && unit.hanging.rip) {
     blanks.push(cleatBlank(unit, unit.hanging));
     if (lower) blanks.push(cleatBlank(unit, lower));
   }

@@ -1,7 +1,7 @@
 /** A box of its own for a set-out: built, given its openings and things, and hung where there is room. One edit, one undo. */
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import type { SetOut } from '../contents/set-out.ts';
-import { wallRows } from '../hang/wall-links.ts';
+import { wallRows } from '../hang/wall-rows.ts';
 import { NM_PER } from '../length/length.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Workshop } from '../stock/workshop.ts';

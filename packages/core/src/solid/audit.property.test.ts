@@ -247,7 +247,7 @@ test('the halves of the cleat mate: the bevels lie on one plane and neither half
       const cabinet = boundsOf(unit.byId.get(unit.hanging.cabinetHalf)!);
       const wall = boundsOf(unit.byId.get(unit.hanging.wallHalf)!);
       // The wall half's point stands over the valley by the engagement, the cabinet half's hangs down to the valley.
-      expect(wall.high.up - cabinet.low.up).toBeCloseTo(unit.hanging.engagement.value, 5);
+      expect(wall.high.up - cabinet.low.up).toBeCloseTo(unit.hanging.rip!.engagement.value, 5);
       expect(wall.low.out).toBeCloseTo(0, 9);
       expect(cabinet.low.out).toBeCloseTo(0, 9);
     }),

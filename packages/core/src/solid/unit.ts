@@ -26,16 +26,28 @@ export interface Compartment {
 /** What keeps the unit's bottom off the wall. */
 export type Standoff = 'spacer' | 'lower-cleat' | 'carcass' | 'nothing';
 
+/** What the rip of a cleat's board leaves, and how far its halves hook over one another. */
+export interface Rip {
+  readonly longFaces: Figure;
+  readonly shortFace: Figure;
+  readonly engagement: Figure;
+}
+
 export interface Hanging {
-  /** Outside the back with a spacer, or in the depth behind an inset back. */
-  readonly kind: 'outside' | 'recessed';
+  /** On a cleat outside the back with a spacer, or in the depth behind an inset back; or screwed through what it hangs by. */
+  readonly kind: 'outside' | 'recessed' | 'through';
   readonly bevelDeg: number;
+  /** Of the strip that is screwed to the studs. */
   readonly cleatThickness: Length;
+  /** From the wall to the rear face of that strip: nothing for a cleat, a back and its setback for a rail that is screwed through. */
+  readonly stripOff: Length;
   /** From the wall to the back of the carcass (outside) or to the back's rear face (recessed). */
   readonly gap: Length;
   readonly standoff: Standoff;
   readonly spacerThickness: Length;
+  /** The strip that is screwed to the studs: the cleat's wall half or, screwed through, the hanging rail or backboard. */
   readonly wallHalf: string;
+  /** What the unit hangs by: the cabinet half; screwed through, the same strip. */
   readonly cabinetHalf: string;
   readonly spacer: string | null;
   readonly hangingRail: string | null;
@@ -45,15 +57,14 @@ export interface Hanging {
   readonly beside?: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
   /** The wall half belongs to a rail of the wall and is not cut with this unit. */
   readonly onRail: boolean;
-  /** Above the unit's bottom: where the bevel starts at the wall, its middle, the middle of the standoff. */
+  /** Above the unit's bottom: where the bevel starts at the wall (the strip's top, screwed through), its middle, the middle of the standoff. */
   readonly valleyUp: Length;
   readonly contactUp: Length;
   readonly standoffUp: Length;
   readonly shortFace: Length;
   readonly longFace: Length;
-  readonly longFacesFigure: Figure;
-  readonly shortFaceFigure: Figure;
-  readonly engagement: Figure;
+  /** Null when nothing is ripped: screwed through. */
+  readonly rip: Rip | null;
   readonly boardWidth: Length;
   readonly boardFrom: Source;
   /** How far the cabinet half's top stands below the unit's top. */

@@ -52,7 +52,12 @@ export function misweighed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
 /** Panels no meeting ties to what hangs. */
 export function loose(unit: ResolvedUnit): string[] {
   const { hanging, panels, meetings } = unit;
-  const held = new Set([hanging.cabinetHalf, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? '']);
+  // Screwed through, there is no cleat to leave out: the strip is a panel like the others.
+  const cleat =
+    hanging.kind === 'through'
+      ? []
+      : [hanging.cabinetHalf, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? ''];
+  const held = new Set(cleat);
   for (const { wallHalf, cabinetHalf } of hanging.beside ?? []) held.add(wallHalf).add(cabinetHalf);
   // What the cabinet half is screwed to is tied together by it.
   const rest = panels.filter(({ id }) => !held.has(id));

@@ -136,7 +136,10 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         why: 'A caution on a weak basis: plywood with crossed plies does not split like this.',
       };
     case 'cleat-material':
-      return { says: `A cleat of ${finding.material} is not allowed.`, why: 'Boards of chips and fibres split at the screw row.' };
+      return {
+        says: `${finding.through ? 'A strip that is screwed to the wall' : 'A cleat'} of ${finding.material} is not allowed.`,
+        why: 'Boards of chips and fibres split at the screw row.',
+      };
     case 'over-load':
       return {
         says: `Carries ${bothMasses(finding.carriesKg, unit)} of contents; ${massText(finding.plannedKg, unit)} planned. ${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`,

@@ -61,6 +61,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Cut the spacer from the same stock as the cleat';
     case 'add-anti-lift':
       return 'Add a screw against lifting off';
+    case 'hang-on-cleat':
+      return 'Hang it on a cleat';
     case 'cleat-of':
       return `Rip the cleat from ${text}`;
     case 'more-upper':

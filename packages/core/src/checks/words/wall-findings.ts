@@ -28,6 +28,7 @@ const MISMATCH = {
   gone: 'The rail it hung on is gone.',
   board: 'is ripped from another board than its cabinet half',
   recessed: 'runs past the sides, and a cleat hidden in the depth does not let it',
+  through: 'takes a cabinet half, and this unit is screwed to the studs',
   ends: 'does not reach over its whole width',
 } as const;
 

@@ -19,12 +19,11 @@ export function HangReading({
   readonly onStation: (station: StationId) => void;
 }) {
   const { box, plan, unit } = shown;
-  const { hang } = plan;
   const remedies = remediesFor(box, plan);
   return (
     <div className="reading">
       <h2>{box.name}</h2>
-      <p className="kind">hung on a bevelled cleat</p>
+      <p className="kind">{box.hanging.kind === 'through' ? 'screwed through into the studs' : 'hung on a bevelled cleat'}</p>
       {findings}
       {remedies.length > 0 && (
         <section className="finding change">
@@ -38,30 +37,9 @@ export function HangReading({
           </div>
         </section>
       )}
-      <p className="quiet">
-        A firm pull of about{' '}
-        <Explained title="unhooks when pulled with" unit={unit} of={hang.forces.pullLimit}>
-          {forceText(hang.forces.pullLimit.value, unit)}
-        </Explained>{' '}
-        at the bottom unhooks it
-        {box.hanging.antiLift ? '; the screw against lifting off holds it.' : '.'}
-        {hang.climbing && (
-          <>
-            {' '}
-            Someone leaning on the front edge: hook{' '}
-            <Explained title="tip ratio with someone leaning" unit={unit} of={hang.climbing.tip}>
-              {percentText(hang.climbing.tip.value)}
-            </Explained>
-            , screws{' '}
-            <Explained title="screws with someone leaning" unit={unit} of={hang.climbing.screws}>
-              {percentText(hang.climbing.screws.value)}
-            </Explained>
-            .
-          </>
-        )}
-      </p>
+      <ByHand shown={shown} />
       <details open>
-        <summary>Cleat</summary>
+        <summary>{box.hanging.kind === 'through' ? 'How it hangs' : 'Cleat'}</summary>
         <UnitFields box={box} unit={unit} group="hanging" />
         {box.hanging.kind === 'outside' && <SpacerSwitch shown={shown} />}
       </details>
@@ -76,8 +54,58 @@ export function HangReading({
       <Button variant="outlined" onClick={() => onStation('wall')}>
         The wall and its studs
       </Button>
-      <p className="quiet">Not counted, on the safe side: friction, the back bearing on the wall half, wallboard.</p>
+      <p className="quiet">
+        Not counted, on the safe side: friction, {box.hanging.kind === 'through' ? 'glue and' : 'the back bearing on the wall half,'} wallboard.
+      </p>
     </div>
+  );
+}
+
+/** What a hand can do to it: a pull at the bottom, someone leaning on the front edge. */
+function ByHand({ shown: { box, plan, unit } }: { readonly shown: ShownUnit }) {
+  const { climbing, forces } = plan.hang;
+  return (
+    <p className="quiet">
+      {forces.hook && (
+        <>
+          A firm pull of about{' '}
+          <Explained title="unhooks when pulled with" unit={unit} of={forces.hook.pullLimit}>
+            {forceText(forces.hook.pullLimit.value, unit)}
+          </Explained>{' '}
+          at the bottom unhooks it
+          {box.hanging.antiLift ? '; the screw against lifting off holds it.' : '.'}{' '}
+        </>
+      )}
+      {climbing && (
+        <>
+          Someone leaning on the front edge:{' '}
+          {climbing.tip && (
+            <>
+              hook{' '}
+              <Explained title="tip ratio with someone leaning" unit={unit} of={climbing.tip}>
+                {percentText(climbing.tip.value)}
+              </Explained>
+              ,{' '}
+            </>
+          )}
+          screws{' '}
+          <Explained title="screws with someone leaning" unit={unit} of={climbing.screws}>
+            {percentText(climbing.screws.value)}
+          </Explained>
+          {forces.hook ? (
+            '.'
+          ) : (
+            <>
+              ; pulling at the bottom: screws{' '}
+              <Explained title="screws with someone pulling" unit={unit} of={climbing.pull}>
+                {percentText(climbing.pull.value)}
+              </Explained>
+              .
+            </>
+          )}
+        </>
+      )}
+    </p>
   );
 }
 

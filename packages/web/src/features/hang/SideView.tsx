@@ -31,7 +31,8 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
   const standoff = toMm(hanging.standoffUp);
   const gx = x(hang.loaded.out);
   const gy = y(hang.loaded.up);
-  const { outward, spacerPush } = hang.forces;
+  const { outward, spacerPush, hook } = hang.forces;
+  const [onTop, atFoot] = hook ? ['the cleat', 'the spacer'] : ['the screws', 'the wall at its bottom'];
   const worst = [...(hang.open.length > 0 ? ['all open'] : []), ...(plan.unit.pressed?.kg ? ['edge pressed'] : [])].join(', ');
   return (
     <div className="side-view" ref={ref}>
@@ -41,7 +42,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
           width={size.width}
           height={height}
           role="img"
-          aria-label={`Side view. ${massText(hang.loaded.mass.value, unit)} hang ${tapeTextWithUnit(Math.round(hang.loaded.out * 1e6) as Length, unit)} out from the wall${worst ? ` (${worst})` : ''}; the cleat is pulled with ${forceText(outward.value, unit)}, the bottom pushes with ${forceText(spacerPush.value, unit)}.`}
+          aria-label={`Side view. ${massText(hang.loaded.mass.value, unit)} hang ${tapeTextWithUnit(Math.round(hang.loaded.out * 1e6) as Length, unit)} out from the wall${worst ? ` (${worst})` : ''}; ${onTop} ${hook ? 'is' : 'are'} pulled with ${forceText(outward.value, unit)}, the bottom pushes with ${forceText(spacerPush.value, unit)}.`}
         >
           <defs>
             <marker id="arrow" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="8" markerHeight="8" orient="auto-start-reverse">
@@ -54,7 +55,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
             <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
           ))}
           <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, sectionPlane(ghost.unit))} />
-          <g className="force" onClick={(event) => show(event.currentTarget, { title: 'outward pull on the cleat', unit, figure: outward })}>
+          <g className="force" onClick={(event) => show(event.currentTarget, { title: `outward pull on ${onTop}`, unit, figure: outward })}>
             <path d={`M${x(-board - stud) + 4} ${y(contact)} H26`} markerEnd="url(#arrow)" />
             <text x={8} y={y(contact) - 10}>
               pulls out
@@ -63,7 +64,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
               {forceText(outward.value, unit)}
             </text>
           </g>
-          <g className="force" onClick={(event) => show(event.currentTarget, { title: 'push on the spacer', unit, figure: spacerPush })}>
+          <g className="force" onClick={(event) => show(event.currentTarget, { title: `push on ${atFoot}`, unit, figure: spacerPush })}>
             <path d={`M26 ${y(standoff)} H${x(-board - stud) + 4}`} markerEnd="url(#arrow)" />
             <text x={8} y={y(standoff) - 10}>
               pushes in

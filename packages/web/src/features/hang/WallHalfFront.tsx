@@ -1,10 +1,12 @@
 /** Which screws in which studs: the wall half from the front, with the distance of every stud from its left end. */
-import { nearest, tapeTextWithUnit, toMm, wallHalfEnds, wallRows } from '@keen/core';
+import { labelWords, nearest, tapeTextWithUnit, toMm, wallHalfEnds, wallRows } from '@keen/core';
 import { LengthTspans } from '../../ui/LengthText.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import type { ShownUnit } from '../project/selectors.ts';
 
 const SIDE = 24;
+/** A backboard is drawn no higher, px. */
+const MOST_HIGH = 170;
 /** Room of a stud's label, px. */
 const LABEL = 108;
 
@@ -13,9 +15,10 @@ export function WallHalfFront({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit } = shown;
   const { studs } = plan.hang;
   const { from, to } = wallHalfEnds(plan.unit);
+  const name = plan.unit.hanging.rip ? 'wall half' : labelWords(plan.unit.byId.get(plan.unit.hanging.wallHalf)!.name);
   const short = toMm(plan.unit.hanging.shortFace);
   const rows = wallRows(plan.unit);
-  const scale = Math.min((size.width - 2 * SIDE) / (to - from), 1.1);
+  const scale = Math.min((size.width - 2 * SIDE) / (to - from), 1.1, MOST_HIGH / short);
   const x = (mm: number): number => SIDE + (mm - from) * scale;
   const high = Math.max(30, short * scale);
   const y = (mm: number): number => 26 + high - (mm / short) * high;
@@ -29,10 +32,10 @@ export function WallHalfFront({ shown }: { readonly shown: ShownUnit }) {
           width={size.width}
           height={high + 64}
           role="img"
-          aria-label={`Wall half from the front, ${tapeTextWithUnit(nearest(to - from), unit)} long: studs at ${studs.map(({ atMm }) => tapeTextWithUnit(nearest(atMm - from), unit)).join(', ')} from its left end.`}
+          aria-label={`The ${name} from the front, ${tapeTextWithUnit(nearest(to - from), unit)} long: studs at ${studs.map(({ atMm }) => tapeTextWithUnit(nearest(atMm - from), unit)).join(', ')} from its left end.`}
         >
           <text className="view-name" x={x(from)} y={14}>
-            wall half from the front: studs, from its left end
+            {name} from the front: studs, from its left end
           </text>
           {studs.map(({ atMm }) => (
             <rect key={atMm} className="stud" x={x(atMm - 19)} y={20} width={38 * scale} height={high + 12} />

@@ -71,13 +71,17 @@ export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
           value={box.hanging.wallRail ?? ''}
           options={[
             { value: '', label: 'a wall half of its own' },
-            ...railsInOrder(wall).map(({ id, name }) => ({ value: id, label: name, disabled: box.hanging.kind === 'recessed' })),
+            ...railsInOrder(wall).map(({ id, name }) => ({ value: id, label: name, disabled: box.hanging.kind !== 'outside' })),
           ]}
           onChange={hangOn}
         />
       </div>
-      {box.hanging.kind === 'recessed' && railsInOrder(wall).length > 0 && (
-        <p className="quiet">A cleat hidden between the sides cannot hang on a rail that runs past them.</p>
+      {box.hanging.kind !== 'outside' && railsInOrder(wall).length > 0 && (
+        <p className="quiet">
+          {box.hanging.kind === 'through'
+            ? 'Screwed to the studs it hangs on no rail.'
+            : 'A cleat hidden between the sides cannot hang on a rail that runs past them.'}
+        </p>
       )}
       <div className="fixes">
         <Button variant="outlined" onClick={() => move(centredBetween(from, to, width), null, 'Centered')}>

@@ -1,25 +1,37 @@
-/** Forces between the unit and its cleat, and the links that depend on them alone: tipping and the spacer. */
+/**
+ * Forces between a unit and the wall, and the links that depend on them alone. On a cleat: hooked on the bevel, pushing the
+ * spacer. Screwed through: pulled off the wall at the screws, pushing it at the bottom (through-forces.ts).
+ */
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { FINE_TIP, link, type Link } from './link.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
+import { throughForces } from './through-forces.ts';
 
-export interface CleatForces {
+export interface WallForces {
   readonly weight: Figure;
+  /** What pulls the strip off the wall, and what pushes the wall at the bottom. */
   readonly outward: Figure;
-  readonly tip: Figure;
   readonly spacerPush: Figure;
+  readonly links: readonly Link[];
+  /** mm: centre of gravity from the wall; thickness of the strip on the studs. */
+  readonly e: number;
+  readonly t: number;
+  /** The bevel's part in it; null for a unit that is screwed through. */
+  readonly hook: Hook | null;
+}
+
+/** A unit that hangs by a bevel can tip off it, be lifted off it and be pulled off it. */
+export interface Hook {
+  readonly tip: Figure;
   readonly holdDown: Figure;
   readonly liftStarts: Figure;
   readonly liftLimit: Figure;
   readonly pullLimit: Figure;
-  readonly links: readonly Link[];
-  /** mm: centre of gravity from the wall, drop from bevel to standoff, cleat, height of the bevel's middle over the half's edge. */
-  readonly e: number;
+  /** mm: drop from bevel to standoff; height of the bevel's middle over the half's edge. */
   readonly h: number;
-  readonly t: number;
   readonly b: number;
   readonly bevelDeg: number;
 }
@@ -36,7 +48,10 @@ const SPACER_USE = formula({
   compute: ({ push, length, height }) => push / (length * height * WALLBOARD_MPA),
 });
 
-export function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): CleatForces {
+export const wallForces = (unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces =>
+  unit.hanging.kind === 'through' ? throughForces(unit, weight, loaded) : cleatForces(unit, weight, loaded);
+
+function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
   const { hanging, outside } = unit;
   const t = toMm(hanging.cleatThickness);
   const e = loaded.out;
@@ -68,17 +83,19 @@ export function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): C
   return {
     weight,
     outward: apply(OUTWARD, terms),
-    tip,
     spacerPush,
-    holdDown: apply(HOLD_DOWN, terms),
-    liftStarts: apply(LIFT_STARTS, { W: weight, a, D }),
-    liftLimit: apply(LIFT_LIMIT, { W: weight, a, D, c, θ }),
-    pullLimit: apply(PULL_LIMIT, { W: weight, a, c, z: toMm(hanging.contactUp), h, θ }),
     links,
     e,
-    h,
     t,
-    b: contactHeight(toMm(hanging.shortFace), t, θ),
-    bevelDeg: θ,
+    hook: {
+      tip,
+      holdDown: apply(HOLD_DOWN, terms),
+      liftStarts: apply(LIFT_STARTS, { W: weight, a, D }),
+      liftLimit: apply(LIFT_LIMIT, { W: weight, a, D, c, θ }),
+      pullLimit: apply(PULL_LIMIT, { W: weight, a, c, z: toMm(hanging.contactUp), h, θ }),
+      h,
+      b: contactHeight(toMm(hanging.shortFace), t, θ),
+      bevelDeg: θ,
+    },
   };
 }

@@ -1,0 +1,93 @@
+/**
+ * A unit screwed through its hanging rail or backboard into the studs: a rigid body whose weight hangs on the screws in
+ * shear, whose lean is held by their pull above and by the wall's push at its bottom. Sources: docs/formulas/screwed-through.md [eq].
+ */
+import { toMm } from '../length/length.ts';
+import type { Load } from '../parts/weights.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
+import type { WallForces } from './wall-forces.ts';
+import { wallRows } from './wall-rows.ts';
+
+const SOURCE = '[eq] docs/formulas/screwed-through.md';
+const BEARING = '[eq], r [ASSUME] docs/formulas/screwed-through.md';
+
+interface Row {
+  readonly height: number;
+  readonly screws: number;
+}
+
+/** Pull of each screw of the top row when rows of a stud share a moment about a bearing point r up the back: M (s − r) / Σ n (s − r)². */
+function pullOfTop(moment: number, rows: readonly Row[]): number {
+  const used = rows.filter(({ screws }) => screws > 0);
+  const top = Math.max(...used.map(({ height }) => height));
+  const r = top / 6;
+  return (moment * (top - r)) / used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
+}
+
+const OUTWARD = formula({
+  label: 'through-outward',
+  unit: 'N',
+  text: 'W e / (s − r), r = s/6',
+  source: BEARING,
+  terms: { W: 'N', e: 'mm', s: 'mm' },
+  compute: ({ W, e, s }) => (W * e) / (s - s / 6),
+});
+
+const SCREW_PULL = formula({
+  label: 'through-pull',
+  unit: 'N',
+  text: 'R e (s − r) / Σ n (s − r)², r = s/6',
+  source: BEARING,
+  terms: { R: 'N', e: 'mm', s: 'mm', n: 'count', 's low': 'mm', 'n low': 'count' },
+  compute: (terms) =>
+    pullOfTop(terms.R * terms.e, [
+      { height: terms.s, screws: terms.n },
+      { height: terms['s low'], screws: terms['n low'] },
+    ]),
+});
+
+/** Someone pulls the bottom outwards: the unit turns about its top edge, against its own weight, and the lowest row is pulled most. */
+const BOTTOM_PULL = formula({
+  label: 'bottom-pull',
+  unit: 'N',
+  text: 'max(0, P up − W e) (up − s low) / Σ n (up − s)²',
+  source: SOURCE,
+  terms: { P: 'N', up: 'mm', W: 'N', e: 'mm', s: 'mm', n: 'count', 's low': 'mm', 'n low': 'count' },
+  compute: (terms) => {
+    const { P, up, W, e } = terms;
+    const rows = [
+      { arm: up - terms.s, screws: terms.n },
+      { arm: up - terms['s low'], screws: terms['n low'] },
+    ].filter(({ screws }) => screws > 0);
+    const most = Math.max(...rows.map(({ arm }) => arm));
+    return (Math.max(0, P * up - W * e) * most) / rows.reduce((sum, { arm, screws }) => sum + screws * arm * arm, 0);
+  },
+});
+
+/** Rows of wall screws as the wall sees them: heights above where the unit bears at its bottom, mm. */
+export function throughRows(unit: ResolvedUnit): { readonly s: number; readonly n: number; readonly sLow: number; readonly nLow: number } {
+  const { hanging } = unit;
+  const { upper, lower, topMm, lowMm } = wallRows(unit);
+  const foot = toMm(hanging.valleyUp) - toMm(hanging.shortFace) - toMm(hanging.standoffUp);
+  return upper > 0 ? { s: foot + topMm, n: upper, sLow: foot + lowMm, nLow: lower } : { s: foot + lowMm, n: lower, sLow: foot + lowMm, nLow: 0 };
+}
+
+export function throughForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
+  const { s } = throughRows(unit);
+  const outward = apply(OUTWARD, { W: weight, e: loaded.outFigure ?? loaded.out, s });
+  return { weight, outward, spacerPush: outward, links: [], e: loaded.out, t: toMm(unit.hanging.cleatThickness), hook: null };
+}
+
+/** Pull of one screw of the top row in a stud that carries R. */
+export function throughPull(unit: ResolvedUnit, { e }: WallForces, share: Figure): Figure {
+  const { s, n, sLow, nLow } = throughRows(unit);
+  return apply(SCREW_PULL, { R: share, e, s, n, 's low': sLow, 'n low': nLow });
+}
+
+/** Pull of one screw of the lowest row when the bottom is pulled outwards with P, all studs together. */
+export function bottomPull(unit: ResolvedUnit, { weight, e }: WallForces, P: number, studs: number): Figure {
+  const { s, n, sLow, nLow } = throughRows(unit);
+  const up = toMm(unit.outside.height.value) - toMm(unit.hanging.standoffUp);
+  return apply(BOTTOM_PULL, { P, up, W: weight, e, s, n: n * studs, 's low': sLow, 'n low': nLow * studs });
+}

@@ -1,0 +1,28 @@
+/** Where the screws of the strip on the wall stand in it: the cleat's wall half or, screwed through, the rail or backboard. */
+import { screwById } from '../joints/screws.ts';
+import { toMm } from '../length/length.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+
+/** Screw rows of the wall half above its lower edge, mm. Highest and lowest stand 2.5 diameters from the short face's ends. */
+export interface WallRows {
+  readonly topMm: number;
+  readonly lowMm: number;
+  readonly upper: number;
+  readonly lower: number;
+}
+
+/** Edge distance in diameters; from 1/4 in up the loaded edge counts. [NDS commentary (m)] */
+const EDGE_DISTANCE = 2.5;
+const EDGE_DISTANCE_THICK = 4;
+/** Least distance of a wall screw from the short face's edges, mm. */
+export function edgeDistanceMm({ hanging }: ResolvedUnit): number {
+  const { diameterMm } = screwById(hanging.wallScrew.screw);
+  return (diameterMm >= 6.35 ? EDGE_DISTANCE_THICK : EDGE_DISTANCE) * diameterMm;
+}
+
+export function wallRows(unit: ResolvedUnit): WallRows {
+  const { hanging } = unit;
+  const edge = edgeDistanceMm(unit);
+  const short = toMm(hanging.shortFace);
+  return { topMm: Math.max(0, Math.floor(short - edge)), lowMm: Math.ceil(edge), upper: hanging.wallScrew.upper, lower: hanging.wallScrew.lower };
+}
