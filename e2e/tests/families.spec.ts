@@ -1,6 +1,6 @@
 /** Families of unit through the page: picked from the gallery, seen from every side, changed by hand and by typing, kept over a reload. */
 import { expect, test, type Page } from '@playwright/test';
-import { freshProject, open, untilSaved } from './support.ts';
+import { freshProject, open, station, stored, untilSaved } from './support.ts';
 
 const FAMILIES = [
   'shelf box',
@@ -97,4 +97,24 @@ test('an insert is put in a space, and moved about in it', async ({ page }) => {
   await page.getByRole('button', { name: 'Back to the cabinet' }).click();
   await page.getByRole('tab', { name: 'Cut list' }).click();
   await expect(page.locator('.cut-list')).toContainText('holder 1 with holes');
+});
+
+test('a cupboard is screwed straight to the studs: cleat and spacer are gone, the hook is no longer spoken of, and it stays so', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id);
+  await station(page, 'Hang').click();
+  await expect(page.locator('.reading')).toContainText('unhooks it');
+  await page.getByLabel('hangs', { exact: true }).selectOption('through');
+  await expect(page.locator('.reading .kind')).toHaveText('screwed through into the studs');
+  await expect(page.locator('.cleat-facts')).toContainText('hanging rail');
+  await expect(page.locator('.reading')).not.toContainText('unhooks it');
+  await expect(page.getByText(/hanging rail from the front: studs/)).toBeVisible();
+  await expect(page.locator('[data-field="hanging.bevelDeg"]')).toHaveCount(0);
+  await untilSaved(page);
+  expect((await stored(id))['document'].units.ink.hanging.kind).toBe('through');
+  await page.reload();
+  await expect(page.locator('.reading .kind')).toHaveText('screwed through into the studs');
+  await station(page, 'Box').click();
+  await page.getByRole('tab', { name: 'Cut list' }).click();
+  await expect(page.locator('.cut-list')).not.toContainText('cleat');
 });

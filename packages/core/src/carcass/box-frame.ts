@@ -85,7 +85,7 @@ export interface HungFrame<D extends UnitBase = UnitBase> extends Base<D> {
   readonly footUp?: Length;
   /** Where the carcass itself would push the wall. */
   readonly floorMid: number;
-  /** A board that can be screwed through where there is no hanging rail: its id, foot, height and distance from the wall. */
+  /** A thick board of its own that lies on the wall and is screwed through, rather than a hanging rail: its id, foot, height and distance from the wall. */
   readonly board?: { readonly id: string; readonly foot: Length; readonly height: Length; readonly thickness: Length };
 }
 

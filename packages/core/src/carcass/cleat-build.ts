@@ -163,9 +163,9 @@ function screwedThrough(base: HungFrame): HangingPlan {
   const { rail, ...choice } = box.hanging;
   const panels = hangingRail(base);
   const [railPanel] = panels;
-  const strip = railPanel
-    ? { id: railPanel.id, foot: (base.ceiling - rail!.nm) as Length, height: rail!.nm, thickness: railPanel.thickness, off: base.insideRear }
-    : board && { ...board, off: ZERO };
+  const strip = board
+    ? { ...board, off: ZERO }
+    : railPanel && { id: railPanel.id, foot: (base.ceiling - rail!.nm) as Length, height: rail!.nm, thickness: railPanel.thickness, off: base.insideRear };
   if (!strip) throw new RangeError(`'${box.id}' has neither a hanging rail nor a board on the wall to be screwed through`);
   const top = (strip.foot + strip.height) as Length;
   return {

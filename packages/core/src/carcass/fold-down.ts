@@ -125,7 +125,8 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
     ceiling: box.height.nm,
     insideRear: boardFront,
     floorMid: 0,
-    board: { id: `${box.id}/back`, foot: ZERO, height: box.height.nm, thickness: T },
+    // Under the ledger: behind it no screw can be driven.
+    board: { id: `${box.id}/back`, foot: ZERO, height: (box.height.nm - leaf) as Length, thickness: T },
   };
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const gates = box.supports === 'gate' ? gatePanels(base) : [];

@@ -214,7 +214,8 @@ export const BOARD_HUNG_FIELDS: readonly Field<UnitBase>[] = [
   choiceField('hanging.kind', 'hanging-kind', ['outside', 'through'], 'hanging', {
     allows: ({ hanging }: UnitBase, option: string) => option === 'outside' || hanging.wallRail === null,
   }),
-  ...HANGING_FIELDS,
+  // A rail would lie on the board itself: kept in the document, not shown.
+  ...HANGING_FIELDS.map((field) => (field.label === 'rail-height' || field.label === 'rail-screws' ? { ...field, when: () => false } : field)),
 ];
 
 /** Most shelves a box may have. */

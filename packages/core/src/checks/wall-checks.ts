@@ -1,5 +1,5 @@
 /** Checks of a unit against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
-import { wallHalfFoot } from '../hang/wall-links.ts';
+import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
 import { wallRows } from '../hang/wall-rows.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
@@ -53,12 +53,12 @@ const cableUnknown: Check = (context) => {
 export function unitShims({ box, unit, hang }: Pick<CheckContext, 'box' | 'unit' | 'hang'>, face: WallFace | null): Shims | null {
   if (!face) return null;
   const { hanging } = unit;
-  const half = unit.byId.get(hanging.wallHalf)!;
-  const left = box.place.along.nm + half.frame.origin.along;
+  const { from, to } = wallHalfEnds(unit);
+  const onWall = (mm: number): number => box.place.along.nm + Math.round(mm * NM_PER.mm);
   return shimsFor(face, {
-    left,
-    right: left + half.length.value,
-    studs: hang.studs.map(({ atMm }) => box.place.along.nm + Math.round(atMm * NM_PER.mm)),
+    left: onWall(from),
+    right: onWall(to),
+    studs: hang.studs.map(({ atMm }) => onWall(atMm)),
     cleatUp: box.place.up.nm + hanging.valleyUp,
     spacerUp: box.place.up.nm + hanging.standoffUp,
   });

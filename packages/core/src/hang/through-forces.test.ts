@@ -5,6 +5,7 @@ import { toMm } from '../length/length.ts';
 import type { EditStep } from '../plan/edit.ts';
 import { familyOf, type UnitDesign } from '../carcass/families.ts';
 import { newUnit } from '../test/family-units.ts';
+import { wallHalfEnds } from './wall-links.ts';
 import { aloneBox, ink, typed, unitWith } from '../test/print-room.ts';
 
 const through = ink('hanging.kind', 'through');
@@ -84,12 +85,15 @@ describe('a fold-down screwed to the studs by its backboard', () => {
     const hanging = { ...start.hanging, kind: 'through', wallScrew: { ...start.hanging.wallScrew, length: entered('70 mm') } };
     return aloneBox({ ...start, hanging, ...more } as UnitDesign);
   };
-  test('the backboard is what the screws go through, over its whole height', () => {
+  test('the backboard is what the screws go through, up to its ledger', () => {
     const { unit } = fold();
     const board = unit.byId.get('u1/back')!;
     expect(unit.hanging.wallHalf).toBe(board.id);
-    expect(unit.hanging.shortFace).toBe(board.length.value);
+    // Up to under the ledger, which is as thick as the leaf: behind it no screw can be driven.
+    expect(unit.hanging.shortFace).toBe(board.length.value - unit.byId.get('u1/leaf')!.thickness);
     expect(unit.hanging.stripOff).toBe(0);
+    // Its length stands upright: along the wall it is as long as the unit is wide.
+    expect(wallHalfEnds(unit)).toEqual({ from: 0, to: 900 });
     expect(board.frame.origin.out).toBe(board.thickness);
   });
   test('a harder press on the front edge pulls its screws harder', () => {

@@ -2,6 +2,8 @@
 import { screwById } from '../joints/screws.ts';
 import { toMm, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
+import { place } from '../solid/panel.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
@@ -98,11 +100,13 @@ const OVERHANG_MOMENT = formula({
   compute: ({ w, c }) => (w * c * c) / 2,
 });
 
-/** Ends of the wall half, mm from the unit's left end. */
-export function wallHalfEnds(unit: ResolvedUnit): { from: number; to: number } {
-  const half = unit.byId.get(unit.hanging.wallHalf)!;
-  const from = half.frame.origin.along / 1e6;
-  return { from, to: from + toMm(half.length.value) };
+/** Ends of the strip on the wall, mm from the unit's left end. */
+export const wallHalfEnds = (unit: ResolvedUnit): { from: number; to: number } => endsOf(unit.byId.get(unit.hanging.wallHalf)!);
+
+/** A backboard's length stands upright: ends are looked for along the wall, not along the panel. */
+function endsOf({ frame, outline }: ResolvedPanel): { from: number; to: number } {
+  const alongs = outline.map(({ from }) => place(frame, from).along / 1e6);
+  return { from: Math.min(...alongs), to: Math.max(...alongs) };
 }
 
 /** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall. */
@@ -125,9 +129,7 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
   const { hanging } = unit;
   const behind = studsBehind(unit, input.studsMm);
   if (behind.length === 0 || hanging.wallScrew.upper + hanging.wallScrew.lower === 0) return { studs: [], links: [] };
-  const cabinet = unit.byId.get(hanging.cabinetHalf)!;
-  const left = cabinet.frame.origin.along / 1e6;
-  const right = left + toMm(cabinet.length.value);
+  const { from: left, to: right } = endsOf(unit.byId.get(hanging.cabinetHalf)!);
   const centre = Math.min(Math.max(loaded.along, left + 1), right - 1);
   const shares = studShares(forces.weight.value, left, right, behind, centre);
   const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, shares));

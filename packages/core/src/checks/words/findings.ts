@@ -85,7 +85,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'few-studs':
       return {
-        says: finding.studs === 0 ? 'No stud stands behind the wall half.' : 'Only one stud stands behind the wall half.',
+        says: finding.studs === 0 ? 'No stud stands behind what is screwed to the wall.' : 'Only one stud stands behind what is screwed to the wall.',
         why: 'Two studs at least carry a cabinet; wallboard carries none of it.',
       };
     case 'no-stud-anchors':
