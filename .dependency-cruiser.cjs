@@ -5,7 +5,7 @@ const uses = {
   length: ['problem'],
   worked: ['length'],
   solid: ['length', 'worked'],
-  stock: ['length', 'worked'],
+  stock: ['length', 'worked', 'solid'],
   contents: ['problem', 'chance', 'length', 'worked'],
   wall: ['length', 'worked'],
   joints: ['length', 'worked', 'solid', 'stock'],
@@ -14,8 +14,9 @@ const uses = {
   nest: ['chance', 'length', 'worked'], // pieces and sheets: knows no cabinet
   sag: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
   hang: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
-  checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang'],
-  plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'checks'],
+  setups: ['length', 'worked', 'solid', 'stock', 'joints', 'parts'],
+  checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups'],
+  plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups', 'checks'],
   sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'checks'],
   formats: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'checks', 'plan'],
 };

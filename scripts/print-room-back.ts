@@ -167,7 +167,7 @@ export const BACK_UNITS: readonly UnitDesign[] = [
         height: mm('60'),
         count: 5,
         rows: 2,
-        size: mm('22'),
+        size: mm('24'),
         step: mm('0'),
         clearance: mm('1'),
         deep: mm('12'),

@@ -40,7 +40,24 @@ export {
 } from './solid/views.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
-export type { Machines, Offcut, Product, ThicknessReading, ThicknessUsed, Workshop } from './stock/workshop.ts';
+export type { Offcut, Product, ThicknessReading, ThicknessUsed, Workshop } from './stock/workshop.ts';
+export {
+  longestCrosscut,
+  MACHINE_KINDS,
+  machinesInOrder,
+  MEASURE_LIMITS,
+  newBit,
+  newMachine,
+  ripCapacity,
+  STARTER_SHOPS,
+  widestKerf,
+  type Bit,
+  type Machine,
+  type MachineKind,
+  type Measure,
+  type Shop,
+  type Stack,
+} from './stock/shop.ts';
 export { starterWorkshop } from './stock/catalogue.ts';
 export { PLAUSIBLE_SHARE, thicknessOf } from './stock/thickness.ts';
 export { PRESETS, type Contents, type PresetId } from './contents/presets.ts';
@@ -96,7 +113,8 @@ export { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run,
 export { centredBetween, proposePlaces, snap, spread, type Proposal, type SnapTarget, type SnapTo } from './wall/placing.ts';
 export { peaksOf, spacingDoubted, type Doubt, type Peak, type ScanSample } from './wall/scan.ts';
 export { layRail, nextStud, type RailLayout } from './wall/rails.ts';
-export { FIT_PLAY, type Fit } from './joints/fits.ts';
+export { FIT_PLAY } from './joints/fits.ts';
+export type { Fit } from './solid/meeting.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
 export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
 export { MOST_CONTENTS_KG, MOST_SHELVES, SHELF_AT, type ElementsForm, type Field, type FieldGroup, type Form } from './carcass/form.ts';
@@ -169,7 +187,7 @@ export { answerSum, listSums, SUMS } from './sums/sums.ts';
 export type { Json, Schema } from './formats/codec.ts';
 export { designCodec } from './formats/design-codec.ts';
 export { wallCodec } from './formats/wall-codec.ts';
-export { liftDesign } from './formats/migrations.ts';
+export { liftDesign, liftWorkshop } from './formats/migrations.ts';
 export { recordCodec } from './formats/record-codec.ts';
 export { readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
 export { MOST_BYTES, readJsonText } from './formats/json-text.ts';

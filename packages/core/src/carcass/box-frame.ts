@@ -2,6 +2,7 @@
 import { ZERO, type Length } from '../length/length.ts';
 import { rectangle, type Cut, type Edge, type Frame, type Grain, type Panel, type Role } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
+import type { Shop } from '../stock/shop.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
 import type { Dimension, Label, Source } from '../worked/dimension.ts';
 import type { UnitBase } from './unit-base.ts';
@@ -12,6 +13,8 @@ export interface Stocked {
   readonly used: ThicknessUsed;
   /** Kerf of the saw that will cut it. */
   readonly kerf: Length;
+  /** The play its fits stand for in the shop. */
+  readonly fits: Shop['fits'];
 }
 
 export type StockOf = (productId: string) => Stocked;

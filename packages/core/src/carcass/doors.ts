@@ -2,7 +2,7 @@
  * Doors over an opening, for any family: leaves by how they lie and what hinges them, with hinge cups,
  * handle holes and stays. Framed leaves are boards round an infill in a groove.
  */
-import { END_PLAY, FIT_PLAY } from '../joints/fits.ts';
+import { END_PLAY, playOf } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Meeting } from '../solid/meeting.ts';
@@ -208,7 +208,7 @@ function leafPanels(base: Base<Doored>, hand: Hand, name: string, leaf: Leaf): {
   const groove: Joint = {
     ...jointOf(box, 'dado'),
     depth: Math.min(box.jointDepth.nm, rail / 2) as Length,
-    play: FIT_PLAY.loose,
+    ...playOf('loose'),
     endPlay: END_PLAY,
     glue: false,
     fastening: null,

@@ -2,7 +2,7 @@
  * The drawer unit: a shell with boxes that run in it. Fronts are laid off downwards from one datum with
  * the same gap between them and at both ends; the box behind each follows from its front and its slides.
  */
-import { FIT_PLAY } from '../joints/fits.ts';
+import { playOf } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Meeting } from '../solid/meeting.ts';
@@ -243,7 +243,11 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
     box.corner === 'pocket' ? 'butt' : box.corner,
     box.corner === 'pocket' ? { fastening: fasteningOf(box, 2, 'pockets'), glue: false } : {},
   );
-  const groove: Joint = jointOf(box, grooved ? 'dado' : 'rabbet', { play: grooved ? FIT_PLAY.glue : ZERO, fastening: null, glue: !grooved && box.glue });
+  const groove: Joint = jointOf(box, grooved ? 'dado' : 'rabbet', {
+    ...(grooved ? playOf('glue') : { play: ZERO }),
+    fastening: null,
+    glue: !grooved && box.glue,
+  });
   const slide: Joint = { ...LOOSE, kind: 'slide' };
   return {
     panels,

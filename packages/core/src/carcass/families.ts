@@ -2,6 +2,7 @@
  * The families of unit there are, in the order of the gallery. A new one joins here, and nowhere else:
  * its decisions and panels in a file of its own, what can be entered beside it in `…-form.ts`.
  */
+import { withFits } from '../joints/fits.ts';
 import { NM_PER } from '../length/length.ts';
 import type { Panel } from '../solid/panel.ts';
 import type { Handle, Unit } from '../solid/unit.ts';
@@ -42,8 +43,11 @@ export function familyOf({ family }: { readonly family: string }): Family {
 }
 
 /** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
-export const buildUnit = (design: UnitDesign, stockOf: StockOf): Unit =>
-  withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design);
+export function buildUnit(design: UnitDesign, stockOf: StockOf): Unit {
+  const unit = withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design);
+  const meetings = withFits(unit.meetings, stockOf(design.stock).fits);
+  return meetings === unit.meetings ? unit : { ...unit, meetings };
+}
 
 /** Sizes that are drawn larger or smaller by the panel at their far end. */
 const OUTLINE = [

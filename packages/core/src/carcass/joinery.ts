@@ -1,5 +1,5 @@
 /** Joints and meetings as every family makes them from a unit's decisions. Nothing here adds a depth to a length: solid/resolve.ts does. */
-import { END_PLAY, FIT_PLAY } from '../joints/fits.ts';
+import { END_PLAY, playOf } from '../joints/fits.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { FastenedBy, Fastening, Joint, JointKind, Meeting } from '../solid/meeting.ts';
 import type { EdgeId, Face } from '../solid/panel.ts';
@@ -29,7 +29,7 @@ export function jointOf(design: Joined, kind: JointKind, more: Partial<Joint> = 
     kind,
     depth: cut ? design.jointDepth.nm : ZERO,
     endPlay: cut ? END_PLAY : ZERO,
-    play: cut ? FIT_PLAY[design.fit] : ZERO,
+    ...(cut ? playOf(design.fit) : { play: ZERO }),
     glue: design.glue,
     fastening: fasteningOf(design),
     ...more,

@@ -2,7 +2,7 @@
  * The shell most families stand in: two sides, a top, a bottom and a back, as panels that meet. Who runs
  * through, which joints and which back are the unit's to say; sizes follow from them and the measured stock.
  */
-import { FIT_PLAY } from '../joints/fits.ts';
+import { playOf } from '../joints/fits.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { JointKind, Meeting } from '../solid/meeting.ts';
@@ -242,7 +242,7 @@ function backMeetings(base: ShellFrame): Meeting[] {
     const by = jointOf(box, grooved ? 'dado' : 'rabbet', {
       depth: box.back.rabbetDepth.nm,
       endPlay: box.back.play.nm,
-      play: grooved ? FIT_PLAY.loose : ZERO,
+      ...(grooved ? playOf('loose') : { play: ZERO }),
       glue: box.glue && !grooved,
       fastening: null,
     });

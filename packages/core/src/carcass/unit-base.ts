@@ -1,10 +1,9 @@
 /** What every unit decides, whatever its family: who it is, its outer size, what it is made of, how it is joined, hung and filled. */
 import type { Contents } from '../contents/presets.ts';
 import type { Row } from '../contents/row.ts';
-import type { Fit } from '../joints/fits.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { FastenedBy } from '../solid/meeting.ts';
+import type { FastenedBy, Fit } from '../solid/meeting.ts';
 import type { Hanging } from '../solid/unit.ts';
 import type { Place } from '../wall/wall.ts';
 

@@ -5,7 +5,6 @@ import { shows } from '../sag/unit-sag.ts';
 import { isFace } from '../solid/meeting.ts';
 import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf } from '../solid/unit.ts';
-import { FIT_PLAY } from '../joints/fits.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
@@ -36,12 +35,14 @@ export function dadoAt({ box }: Pick<CheckContext, 'box'>, decided: readonly str
 }
 
 const nominalThickness: Check = (context) => {
-  const { box, stockOf, unit } = context;
+  const { box, stockOf, unit, workshop } = context;
   if (!unit.meetings.some(({ joint }) => joint.depth > 0 && joint.kind === 'dado')) return [];
   const { product, used } = stockOf(box.stock);
   if (used.readings >= WANTED_READINGS) return [];
   const loose: Fix[] =
-    box.fit === 'loose' ? [] : [{ label: { key: 'fit-loose', lengthNm: FIT_PLAY.loose }, edit: [{ path: inUnit(context, 'fit'), value: 'loose' }] }];
+    box.fit === 'loose'
+      ? []
+      : [{ label: { key: 'fit-loose', lengthNm: workshop.shop.fits.loose.nm }, edit: [{ path: inUnit(context, 'fit'), value: 'loose' }] }];
   return [
     {
       check: 'nominal-thickness',
@@ -50,7 +51,7 @@ const nominalThickness: Check = (context) => {
       station: 'stock',
       product: product.name,
       readings: used.readings,
-      playNm: FIT_PLAY[box.fit],
+      playNm: workshop.shop.fits[box.fit].nm,
       cutToNm: used.value,
       panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
       fixes: [{ label: { key: 'take-readings', number: WANTED_READINGS - used.readings }, visit: 'stock' }, ...loose],

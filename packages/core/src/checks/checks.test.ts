@@ -112,7 +112,7 @@ const CASES: readonly Case[] = [
   },
   {
     check: 'machine-too-small',
-    edits: [typed('depth', '800 mm'), typed('width', '1400 mm'), typed('place.along', '300 mm')],
+    edits: [typed('depth', '800 mm'), typed('width', '1500 mm'), typed('place.along', '200 mm')],
     severity: 'change',
     says: /needs a rip of 800 mm; the saw goes to 760 mm/,
     cures: false,

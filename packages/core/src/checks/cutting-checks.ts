@@ -1,6 +1,7 @@
 /** Checks of the cut list: machines, sheets to lift, parts easily mistaken for one another. */
 import { toMm } from '../length/length.ts';
 import { MATERIALS } from '../stock/materials.ts';
+import { guideReach, longestCrosscut, ripCapacity } from '../stock/shop.ts';
 import type { Check } from './context.ts';
 import type { Finding } from './finding.ts';
 
@@ -9,7 +10,7 @@ const DIFFERS = 10_000_000;
 const ALIKE = 1_000_000;
 
 const tooLargeForStock: Check = ({ box, parts, workshop }) => {
-  const { trim } = workshop.machines;
+  const { trim } = workshop.shop;
   return parts.flatMap((line): Finding[] => {
     const product = workshop.products[line.stock]!;
     const margin = product.kind === 'sheet' ? 2 * trim.nm : 0;
@@ -43,7 +44,8 @@ const tooLargeForStock: Check = ({ box, parts, workshop }) => {
 };
 
 const machineTooSmall: Check = ({ box, parts, workshop }) => {
-  const { ripCapacity, longestCrosscut } = workshop.machines;
+  const { shop } = workshop;
+  const [rip, guide, crosscut] = [ripCapacity(shop), guideReach(shop), longestCrosscut(shop)];
   return parts.flatMap((line): Finding[] => {
     const base = {
       check: 'machine-too-small' as const,
@@ -53,10 +55,10 @@ const machineTooSmall: Check = ({ box, parts, workshop }) => {
       panels: line.panels,
       mark: line.mark,
     };
-    const shorter = Math.min(line.length.value, line.width.value);
-    const what = shorter > ripCapacity.nm ? 'rip' : shorter > longestCrosscut.nm ? 'crosscut' : null;
+    const [shorter, longer] = [Math.min(line.length.value, line.width.value), Math.max(line.length.value, line.width.value)];
+    const what = shorter > rip && longer > guide ? 'rip' : shorter > crosscut ? 'crosscut' : null;
     if (!what) return [];
-    const capacityNm = (what === 'rip' ? ripCapacity : longestCrosscut).nm;
+    const capacityNm = what === 'rip' ? rip : crosscut;
     return [{ ...base, what, sizeNm: shorter, capacityNm, fixes: [{ label: { key: 'machine-capacity' }, visit: 'stock' }] }];
   });
 };
@@ -90,7 +92,7 @@ const heavySheet: Check = ({ box, parts, workshop, stockOf }) =>
     const { product, used } = stockOf(id);
     if (product.kind !== 'sheet') return [];
     const kg = (toMm(product.length.nm) * toMm(product.width.nm) * toMm(used.value) * MATERIALS[product.material].densityKgM3) / 1e9;
-    const limitKg = Math.max(25, workshop.machines.liftsKg);
+    const limitKg = Math.max(25, workshop.shop.liftsKg);
     return kg > limitKg
       ? [
           {

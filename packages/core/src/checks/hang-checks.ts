@@ -94,7 +94,7 @@ const tooHeavyAlone: Check = (context) => {
   const { box, unit, hangInput, workshop } = context;
   const kg = hangInput.weights.empty.mass.value;
   const deep = toMm(unit.outside.depth.value) > 400;
-  const limit = (deep ? 2 / 3 : 1) * Math.min(15, workshop.machines.liftsKg);
+  const limit = (deep ? 2 / 3 : 1) * Math.min(15, workshop.shop.liftsKg);
   return kg > limit
     ? [
         {

@@ -97,7 +97,7 @@ const splitBack: Check = (context) => {
   if (tooLarge) {
     const { length, width, stock } = tooLarge;
     const product = workshop.products[stock]!;
-    const longest = product.length.nm - 2 * workshop.machines.trim.nm;
+    const longest = product.length.nm - 2 * workshop.shop.trim.nm;
     const behind = shelves.filter((up) => up < longest).sort((a, b) => b - a)[0];
     const fixes: Fix[] =
       enters(box, 'back.split') && behind !== undefined && !split2(context) ? [split(behind)] : [{ label: { key: 'other-sheet' }, visit: 'stock' }];
@@ -156,7 +156,7 @@ function shelfMiddles({ unit, box }: CheckContext): Length[] {
 
 /** Whether a sheet, or an offcut of it, holds a blank. */
 function holds({ workshop }: CheckContext, product: Product, length: number, width: number, turns: boolean): boolean {
-  const margin = product.kind === 'sheet' ? 2 * workshop.machines.trim.nm : 0;
+  const margin = product.kind === 'sheet' ? 2 * workshop.shop.trim.nm : 0;
   const pieces = [
     { along: product.length.nm - margin, across: product.width.nm - margin },
     ...Object.values(workshop.offcuts)

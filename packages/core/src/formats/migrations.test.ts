@@ -2,12 +2,16 @@
 import { describe, expect, test } from '@jest/globals';
 import old from '../test/version-1.carcass.json' with { type: 'json' };
 import second from '../test/version-2.carcass.json' with { type: 'json' };
+import third from '../test/version-3.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
 import { designCodec } from './design-codec.ts';
-import { liftDesign } from './migrations.ts';
+import { guideReach, ripCapacity, widestKerf } from '../stock/shop.ts';
+import { toMm } from '../length/length.ts';
+import { liftDesign, liftWorkshop } from './migrations.ts';
 import { readProject, VERSION } from './project-file.ts';
+import { readWorkshop, workshopCodec } from './workshop-codec.ts';
 
 describe('version 1', () => {
   const { design, record, workshop } = readProject(old);
@@ -76,5 +80,29 @@ describe('version 2', () => {
       ['A8', 1],
     ]);
     expect(unit.hang.state).toBe('fine');
+  });
+});
+
+describe('version 3', () => {
+  const { design, record, workshop } = readProject(third);
+
+  test('the figures of its one saw are those of the saws it has now, and nobody is given a stack', () => {
+    const { shop } = workshop;
+    expect([widestKerf(shop), ripCapacity(shop), guideReach(shop), shop.trim.nm].map(toMm)).toEqual([3.2, 760, 1300, 5]);
+    expect(shop.liftsKg).toBe(20);
+    expect(shop.stack).toBeNull();
+    expect(shop.machines['table-saw']!.stack).toBeNull();
+  });
+
+  test('its cupboard is cut as it was', () => {
+    const unit = plan(design, record, workshop).byId.get('ink')!;
+    expect(unit.parts.map(({ count }) => count).reduce((a, b) => a + b)).toBeGreaterThan(7);
+    expect(unit.hang.state).toBe('fine');
+  });
+
+  test('a workshop kept apart from its file is lifted alike, and one of today is left as it is', () => {
+    expect(readWorkshop(liftWorkshop(third.workshop, 3))).toEqual(workshop);
+    const today = workshopCodec.write(workshop);
+    expect(liftWorkshop(today, VERSION)).toEqual(today);
   });
 });

@@ -102,11 +102,56 @@ function unitOfThree(unit: unknown): unknown {
   };
 }
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree };
+/** Version 4: the shop with its machines and cutters, where there were five figures of one saw. */
+const toFour = (file: Row): Row => ({ ...file, workshop: workshopOfFour(file['workshop']) });
+
+function workshopOfFour(workshop: unknown): unknown {
+  if (!isRow(workshop)) return workshop;
+  const { machines, ...rest } = workshop;
+  if (!isRow(machines)) return workshop;
+  const { ripCapacity: rip, longestCrosscut: guide, kerf, trim, liftsKg } = machines;
+  const saw = { kerf, deep: '75 mm', rip, crosscut: '600 mm', tiltDeg: 45, tilts: 'left', mitreDeg: 60, stack: null };
+  const rows: readonly Row[] = [
+    { kind: 'table-saw', name: 'table saw', ...saw },
+    { kind: 'guided-saw', name: 'circular saw on a guide', kerf, deep: '55 mm', guide, tiltDeg: 45 },
+    { kind: 'router', name: 'router', base: '75 mm', deep: '50 mm' },
+    { kind: 'hand-drill', name: 'drill' },
+  ];
+  return {
+    ...rest,
+    shop: {
+      machines: Object.fromEntries(rows.map((row, order) => [row['kind'], { id: row['kind'], order, ...row }])),
+      stack: null,
+      bits: COMMON_BITS,
+      jigs: { pins: true, pockets: true },
+      fits: { tight: '0 mm', push: '0.1 mm', glue: '0.15 mm', loose: '0.4 mm' },
+      trim,
+      liftsKg,
+    },
+  };
+}
+
+/** What nearly every box of bits holds. */
+const COMMON_BITS: Row = Object.fromEntries(
+  [
+    ...['6 mm', '8 mm', '12 mm', '16 mm'].map((size) => ['straight', size] as const),
+    ...['2 mm', '2.5 mm', '3 mm', '3.5 mm', '4 mm', '4.5 mm', '5 mm', '6 mm', '8 mm', '10 mm'].map((size) => ['drill', size] as const),
+    ['forstner', '35 mm'] as const,
+  ].map(([kind, diameter], order) => [`${kind}-${order + 1}`, { id: `${kind}-${order + 1}`, order, kind, diameter, over: '0 mm' }]),
+);
+
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {
   let file: Row = { design };
   for (let at = from; at < to && Object.hasOwn(MIGRATIONS, at); at++) file = MIGRATIONS[at]!(file);
   return file['design'];
+}
+
+/** The same for a workshop kept apart from its file. */
+export function liftWorkshop(workshop: unknown, from: number, to = Infinity): unknown {
+  let file: Row = { workshop };
+  for (let at = from; at < to && Object.hasOwn(MIGRATIONS, at); at++) file = MIGRATIONS[at]!(file);
+  return file['workshop'];
 }

@@ -3,6 +3,7 @@ import { mm } from '../length/length.ts';
 import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { Refusal } from '../problem/problem.ts';
+import { shopCodec } from './shop-codec.ts';
 import { byId, checked, choice, length, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
 
 const side = length(mm(10), mm(10_000));
@@ -11,13 +12,7 @@ const place = length(mm(0), mm(10_000));
 export const workshopCodec: Codec<Workshop> = checked(
   object({
     currency: text(8, 0),
-    machines: object({
-      ripCapacity: length(mm(50), mm(5000)),
-      longestCrosscut: length(mm(50), mm(5000)),
-      kerf: length(mm(0.2), mm(10)),
-      trim: length(mm(0), mm(100)),
-      liftsKg: number(1, 200),
-    }),
+    shop: shopCodec,
     products: byId(
       object({
         id: text(64),

@@ -3,6 +3,7 @@ import type { Length } from '../length/length.ts';
 import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
 import type { PartLine } from '../parts/parts.ts';
+import { widestKerf } from '../stock/shop.ts';
 import type { Workshop } from '../stock/workshop.ts';
 
 export interface SheetJob {
@@ -25,7 +26,7 @@ export function sheetJobs(parts: readonly PartLine[], workshop: Workshop): Sheet
 
 function problemFor(productId: string, parts: readonly PartLine[], workshop: Workshop): NestProblem {
   const product = workshop.products[productId]!;
-  const { kerf, trim } = workshop.machines;
+  const { shop } = workshop;
   const offcuts = Object.values(workshop.offcuts).filter((offcut) => offcut.product === productId);
   const sheet = (id: string, length: Length, width: Length, offcut: boolean): NestSheet => ({
     id,
@@ -37,8 +38,8 @@ function problemFor(productId: string, parts: readonly PartLine[], workshop: Wor
     offcut,
   });
   return {
-    kerf: kerf.nm,
-    trim: trim.nm,
+    kerf: widestKerf(shop),
+    trim: shop.trim.nm,
     cuts: 'guillotine',
     sheets: [
       ...offcuts.map((offcut) => sheet(offcut.id, offcut.length.nm, offcut.width.nm, true)),
@@ -82,7 +83,7 @@ export function boardJobs(parts: readonly PartLine[], workshop: Workshop): Board
         length: offcut.length.nm,
         flaws: Object.values(offcut.flaws ?? {}).map(({ from, to }) => ({ from: from.nm, to: to.nm })),
       }));
-    const plan = cutBoards(pieces, atHand, { id, length: product.length.nm, flaws: [] }, workshop.machines.kerf.nm);
+    const plan = cutBoards(pieces, atHand, { id, length: product.length.nm, flaws: [] }, widestKerf(workshop.shop));
     const wide = lines.filter((line) => !narrow.includes(line)).map((line) => line.id);
     return { product: id, plan, tooLong: [...new Set([...wide, ...plan.unplaced.map(lineOfBoardPiece)])] };
   });

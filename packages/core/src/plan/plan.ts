@@ -20,6 +20,7 @@ import { sagOf, type ShelfSag } from '../sag/unit-sag.ts';
 import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
 import { MATERIALS, type Material } from '../stock/materials.ts';
 import { thicknessOf } from '../stock/thickness.ts';
+import { widestKerf } from '../stock/shop.ts';
 import type { ThicknessReading, Workshop } from '../stock/workshop.ts';
 import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import type { Block } from '../wall/placed.ts';
@@ -161,12 +162,13 @@ export const plan = (design: Design, record: readonly RecordEntry[], workshop: W
 /** Products with the thickness to build with. Throws a RangeError on a product that is not in the workshop: readers check that first. */
 export function stockReader(readings: readonly ThicknessReading[], workshop: Workshop): (id: string) => Stocked {
   const memory = new Map<string, Stocked>();
+  const kerf = widestKerf(workshop.shop);
   return (id) => {
     const known = memory.get(id);
     if (known) return known;
     const product = workshop.products[id];
     if (!product) throw new RangeError(`there is no product '${id}' in the workshop`);
-    const stocked: Stocked = { product, used: thicknessOf(product, readings), kerf: workshop.machines.kerf.nm };
+    const stocked: Stocked = { product, used: thicknessOf(product, readings), kerf, fits: workshop.shop.fits };
     memory.set(id, stocked);
     return stocked;
   };

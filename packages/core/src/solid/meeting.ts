@@ -13,6 +13,9 @@ export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'pins' | 'laid' |
 /** screws: through the host into the guest's edge. pockets: screws at a slant out of the guest's face. brads: driven. dowels: between both. */
 export type FastenedBy = 'screws' | 'pockets' | 'brads' | 'dowels';
 
+/** How tight a slot sits: each stands for a play, which belongs to the shop. */
+export type Fit = 'tight' | 'push' | 'glue' | 'loose';
+
 /** Fasteners of a meeting that carry load: what, how long and how many. */
 export interface Fastening {
   readonly by: FastenedBy;
@@ -33,6 +36,8 @@ export interface Joint {
   readonly endPlay: Length;
   /** Added to the guest's measured thickness for the width of the slot. */
   readonly play: Length;
+  /** The fit the play was taken from; absent where nothing goes in, or the play is a size of its own. */
+  readonly fit?: Fit;
   readonly glue: boolean;
   readonly fastening: Fastening | null;
   /** The slot ends with the guest instead of running out over the host's edges. */

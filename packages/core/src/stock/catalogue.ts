@@ -5,6 +5,7 @@
 import { entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { MaterialId } from './materials.ts';
+import { usualShop } from './shop.ts';
 import type { Product, Workshop } from './workshop.ts';
 
 type Row = readonly [id: string, name: string, material: MaterialId, nominal: string, length: string, width: string, price: number, faced?: boolean];
@@ -53,7 +54,7 @@ export function starterWorkshop(): Workshop {
   const products = [...SHEETS.map((row) => product(row, 'sheet')), ...BOARDS.map((row) => product(row, 'board'))];
   return {
     currency: '',
-    machines: { ripCapacity: entered('760 mm'), longestCrosscut: entered('1300 mm'), kerf: entered('3.2 mm'), trim: entered('5 mm'), liftsKg: 20 },
+    shop: usualShop(),
     products: Object.fromEntries(products.map((row) => [row.id, row])),
     offcuts: {},
   };

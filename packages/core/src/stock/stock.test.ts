@@ -3,10 +3,11 @@ import { readWorkshop, workshopCodec } from '../formats/workshop-codec.ts';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { starterWorkshop } from './catalogue.ts';
+import { widestKerf } from './shop.ts';
 import { MATERIALS } from './materials.ts';
 import { PLAUSIBLE_SHARE, thicknessOf, thicknessSource } from './thickness.ts';
 
-const { products, machines } = starterWorkshop();
+const { products, shop } = starterWorkshop();
 
 describe('the stock a workshop starts with', () => {
   test('is in both unit worlds, sheets and boards, each under its own id', () => {
@@ -36,7 +37,7 @@ describe('the stock a workshop starts with', () => {
   test('survives storage as it is', () => {
     const workshop = starterWorkshop();
     expect(readWorkshop(JSON.parse(JSON.stringify(workshopCodec.write(workshop))))).toEqual(workshop);
-    expect(toMm(machines.kerf.nm)).toBeGreaterThan(0);
+    expect(toMm(widestKerf(shop))).toBe(3.2);
   });
 });
 

@@ -2,6 +2,7 @@
 import type { DisplayUnit, Length } from '../length/length.ts';
 import type { Entered } from '../length/entered.ts';
 import type { MaterialId } from './materials.ts';
+import type { Shop } from './shop.ts';
 
 /** A kind of sheet, or of solid board bought by the length, that can be bought again. */
 export interface Product {
@@ -37,19 +38,9 @@ export interface Flaw {
   readonly to: Entered;
 }
 
-export interface Machines {
-  readonly ripCapacity: Entered;
-  readonly longestCrosscut: Entered;
-  readonly kerf: Entered;
-  /** Taken off all four edges of a new sheet. */
-  readonly trim: Entered;
-  /** What one person lifts to shoulder height, kg. */
-  readonly liftsKg: number;
-}
-
 export interface Workshop {
   readonly currency: string;
-  readonly machines: Machines;
+  readonly shop: Shop;
   readonly products: Readonly<Record<string, Product>>;
   readonly offcuts: Readonly<Record<string, Offcut>>;
 }

@@ -3,6 +3,7 @@ import type { QueryInterface } from 'sequelize';
 import * as first from './0001-projects-record-workshop.ts';
 import * as second from './0002-contents-and-wall.ts';
 import * as third from './0003-families.ts';
+import * as fourth from './0004-shop.ts';
 
 export interface Migration {
   readonly name: string;
@@ -10,4 +11,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth];

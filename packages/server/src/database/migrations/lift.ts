@@ -1,5 +1,5 @@
-/** Lifting every stored design by one version of the file format, in one transaction. */
-import { liftDesign } from '@keen/core';
+/** Lifting every stored design, and the workshop, by one version of the file format, in one transaction. */
+import { liftDesign, liftWorkshop } from '@keen/core';
 import { QueryTypes, type QueryInterface } from 'sequelize';
 
 const TABLES = ['projects', 'revisions'] as const;
@@ -16,6 +16,15 @@ export async function liftAll({ sequelize }: QueryInterface, from: number): Prom
           transaction,
         });
       }
+    }
+    const shops = await sequelize.query<{ id: number; document: unknown }>('select id, document from workshop', { type: QueryTypes.SELECT, transaction });
+    for (const { id, document } of shops) {
+      const workshop = typeof document === 'string' ? (JSON.parse(document) as unknown) : document;
+      await sequelize.query('update workshop set document = ? where id = ?', {
+        replacements: [JSON.stringify(liftWorkshop(workshop, from, from + 1)), id],
+        type: QueryTypes.UPDATE,
+        transaction,
+      });
     }
   });
 }

@@ -6,13 +6,15 @@ beforeAll(async () => void (app = await testApp()));
 afterAll(() => app.close());
 
 const read = async () => (await app.api.get('/api/workshop').expect(200)).body;
+/** The shop with its table saw changed. */
+const withSaw = ({ shop }: any, more: object): object => ({ ...shop, machines: { ...shop.machines, 'table-saw': { ...shop.machines['table-saw'], ...more } } });
 const save = (base: number, workshop: object) => app.api.put('/api/workshop').send({ base, workshop });
 
 describe('the workshop', () => {
   test('is one for all projects, and a change on the current version is kept', async () => {
     const { revision, workshop } = await read();
-    await save(revision, { ...workshop, machines: { ...workshop.machines, kerf: '2.2 mm' } }).expect(200);
-    expect(await read()).toMatchObject({ revision: revision + 1, workshop: { machines: { kerf: '2.2 mm' } } });
+    await save(revision, { ...workshop, shop: { ...workshop.shop, trim: '8 mm' } }).expect(200);
+    expect(await read()).toMatchObject({ revision: revision + 1, workshop: { shop: { trim: '8 mm' } } });
   });
 
   test('a change on an older version is refused with the current one', async () => {
@@ -31,7 +33,9 @@ describe('the workshop', () => {
   });
 
   test.each<[string, (workshop: any) => object, string]>([
-    ['a kerf of nothing', (w) => ({ ...w, machines: { ...w.machines, kerf: '-1 mm' } }), 'machines.kerf'],
+    ['a kerf of nothing', (w) => ({ ...w, shop: withSaw(w, { kerf: '-1 mm' }) }), 'shop.machines.table-saw.kerf'],
+    ['a saw without a kerf', (w) => ({ ...w, shop: withSaw(w, { kerf: undefined }) }), 'shop.machines.table-saw'],
+    ['a loose fit tighter than a glue fit', (w) => ({ ...w, shop: { ...w.shop, fits: { ...w.shop.fits, loose: '0.1 mm' } } }), 'shop.fits.loose'],
     ['a price below nought', (w) => ({ ...w, products: { ...w.products, 'mdf-18': { ...w.products['mdf-18'], price: -1 } } }), 'products.mdf-18.price'],
     [
       'a flaw that ends before it begins',

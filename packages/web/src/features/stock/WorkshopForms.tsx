@@ -1,51 +1,15 @@
 /** The workshop itself, shared by all projects: machines, prices, offcuts. Saved as it is changed, on its own. */
-import { entered, mm, workshopCodec, type Entered, type Offcut, type Problem, type Workshop } from '@keen/core';
+import { entered, mm, type Entered, type Offcut, type Workshop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
-import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { problemSaid, workshopChanged } from '../project/project.slice.ts';
 import { selectOpen, selectPlan, useDisplayUnit } from '../project/selectors.ts';
-
-/** Saves a change of the workshop; a refusal is said and nothing is changed. */
-export function useWorkshopChange(): (next: Workshop) => Promise<boolean> {
-  const { workshopRevision } = useAppSelector(selectOpen);
-  const dispatch = useAppDispatch();
-  return async (next) => {
-    try {
-      const { status, body } = await request<StoredWorkshop & Problem & { current?: StoredWorkshop & { document: never; revision: number } }>(
-        'workshop',
-        'PUT',
-        { base: workshopRevision, workshop: workshopCodec.write(next) },
-      );
-      if (status === 409 && body.current) {
-        dispatch(workshopChanged({ workshop: workshopCodec.read(body.current.document, 'workshop'), revision: body.current.revision }));
-        dispatch(
-          problemSaid({
-            code: 'stale',
-            message: 'The workshop was changed elsewhere; here it is as it stands now',
-            where: 'workshop',
-            accepted: 'make the change again',
-          }),
-        );
-        return false;
-      }
-      if (status >= 400) {
-        dispatch(problemSaid(body));
-        return false;
-      }
-      dispatch(workshopChanged({ workshop: workshopCodec.read(body.workshop, 'workshop'), revision: body.revision }));
-      return true;
-    } catch {
-      dispatch(problemSaid(AWAY));
-      return false;
-    }
-  };
-}
+import { ShopForm } from './ShopForm.tsx';
+import { useWorkshopChange } from './useWorkshopChange.ts';
 
 export function WorkshopForms() {
   const { workshop, workshopRevision } = useAppSelector(selectOpen);
@@ -53,54 +17,10 @@ export function WorkshopForms() {
     <section className="workshop" aria-label="Workshop">
       <h2>The workshop</h2>
       <p className="kind">shared by all projects</p>
-      <Machines key={`machines ${workshopRevision}`} workshop={workshop} />
+      <ShopForm key={`shop ${workshopRevision}`} workshop={workshop} />
       <Prices key={`prices ${workshopRevision}`} workshop={workshop} />
       <Offcuts workshop={workshop} />
     </section>
-  );
-}
-
-function Machines({ workshop }: { readonly workshop: Workshop }) {
-  const unit = useDisplayUnit();
-  const save = useWorkshopChange();
-  const [machines, setMachines] = useState(workshop.machines);
-  const changed = machines !== workshop.machines;
-  const length = (key: 'ripCapacity' | 'longestCrosscut' | 'kerf' | 'trim', label: string, least: number, most: number) => (
-    <LengthField
-      label={label}
-      name={`machines.${key}`}
-      value={machines[key]}
-      unit={unit}
-      least={mm(least)}
-      most={mm(most)}
-      onChange={(value) => value && setMachines({ ...machines, [key]: value })}
-    />
-  );
-  return (
-    <form
-      className="fields four"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save({ ...workshop, machines });
-      }}
-    >
-      {length('kerf', 'kerf of the saw', 0.2, 10)}
-      {length('trim', 'trimmed off sheet edges', 0, 100)}
-      {length('ripCapacity', 'rip capacity', 50, 5000)}
-      {length('longestCrosscut', 'longest crosscut', 50, 5000)}
-      <NumberField
-        label="one person lifts"
-        name="machines.liftsKg"
-        unit="kg"
-        least={1}
-        most={200}
-        value={machines.liftsKg}
-        onChange={(value) => value !== null && setMachines({ ...machines, liftsKg: value })}
-      />
-      <Button type="submit" variant="outlined" disabled={!changed}>
-        Save the machines
-      </Button>
-    </form>
   );
 }
 

@@ -1,0 +1,64 @@
+/** The shop as JSON: machines by their kinds, cutters, jigs, fits. */
+import { mm } from '../length/length.ts';
+import { Refusal } from '../problem/problem.ts';
+import { MACHINE_KINDS, MEASURE_LIMITS, type Machine, type MachineKind, type Measure, type Shop } from '../stock/shop.ts';
+import { byId, checked, choice, length, list, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
+
+const long = (measure: keyof typeof MEASURE_LIMITS) => length(mm(MEASURE_LIMITS[measure][0]), mm(MEASURE_LIMITS[measure][1]));
+const degrees = (measure: 'tiltDeg' | 'mitreDeg') => number(MEASURE_LIMITS[measure][0], MEASURE_LIMITS[measure][1]);
+
+const machineCodec: Codec<Machine> = checked(
+  objectWith(
+    { id: text(64), order: number(0, 1000, true), kind: choice(Object.keys(MACHINE_KINDS) as MachineKind[]), name: text(80) },
+    {
+      kerf: long('kerf'),
+      deep: long('deep'),
+      rip: long('rip'),
+      crosscut: long('crosscut'),
+      guide: long('guide'),
+      tiltDeg: degrees('tiltDeg'),
+      tilts: choice(['left', 'right']),
+      mitreDeg: degrees('mitreDeg'),
+      stack: orNull(long('stack')),
+      base: long('base'),
+    },
+  ),
+  ({ id: _id, order: _order, kind, name, ...measures }, where) => {
+    const { has, name: called } = MACHINE_KINDS[kind];
+    const strange = (Object.keys(measures) as Measure[]).find((measure) => !Object.hasOwn(has, measure));
+    if (strange) throw new Refusal('measure', `a ${called} has no '${strange}'`, `${where}.${strange}`, Object.keys(has).join(', ') || 'nothing');
+    const missing = (Object.keys(has) as Measure[]).find((measure) => measures[measure] === undefined);
+    if (missing) throw new Refusal('measure', `'${missing}' of the ${called} '${name}' is missing`, where, Object.keys(has).join(', '));
+  },
+);
+
+/** A chipper or a shim: thin card to a thick blade. */
+const LEAF = length(mm(0.02), mm(12));
+/** What test cuts can say. */
+const OVER = length(mm(-2), mm(2));
+const PLAY = length(mm(-1), mm(5));
+
+export const shopCodec: Codec<Shop> = checked(
+  object({
+    machines: byId(machineCodec, 40),
+    stack: orNull(object({ outer: length(mm(2), mm(20)), chippers: list(LEAF, 12), shims: list(LEAF, 20), over: OVER })),
+    bits: byId(
+      object({ id: text(64), order: number(0, 1000, true), kind: choice(['straight', 'drill', 'forstner']), diameter: length(mm(0.5), mm(60)), over: OVER }),
+      100,
+    ),
+    jigs: object({ pins: yesNo, pockets: yesNo }),
+    fits: object({ tight: PLAY, push: PLAY, glue: PLAY, loose: PLAY }),
+    trim: length(mm(0), mm(100)),
+    liftsKg: number(1, 200),
+  }),
+  ({ machines, bits, fits }, where) => {
+    ownIds(machines, `${where}.machines`);
+    ownIds(bits, `${where}.bits`);
+    const order = ['tight', 'push', 'glue', 'loose'] as const;
+    order.slice(1).forEach((fit, index) => {
+      const tighter = order[index]!;
+      if (fits[fit].nm < fits[tighter].nm)
+        throw new Refusal('fits', `'${fit}' is tighter than '${tighter}'`, `${where}.fits.${fit}`, `${fits[tighter].text} or more`);
+    });
+  },
+);

@@ -1,0 +1,33 @@
+/**
+ * What a blade, a gauge and a fence are turned to. Saws are marked both ways: an angle is said as read from 0 (square) and
+ * from 90. Source: docs/formulas/blade-angles.md.
+ */
+export interface Turned {
+  /** From square. */
+  readonly deg: number;
+  /** The same as read where square is 90. */
+  readonly from90: number;
+  /** Past what the machine tilts to: it is set to the rest of the right angle, and the piece stands on edge against a tall fence. */
+  readonly standing: boolean;
+}
+
+/** A bevel of `deg` from square on a saw that tilts to `most`; null when neither it nor the rest of the right angle is within reach. */
+export function tiltFor(deg: number, most: number): Turned | null {
+  if (deg <= most + 1e-9) return { deg, from90: 90 - deg, standing: false };
+  const rest = 90 - deg;
+  return rest >= 0 && rest <= most + 1e-9 ? { deg: rest, from90: 90 - rest, standing: true } : null;
+}
+
+/** What a bevel over a thickness adds to a length, mm: t tan β. */
+export const bevelAdds = (thicknessMm: number, deg: number): number => thicknessMm * Math.tan((deg * Math.PI) / 180);
+
+/**
+ * A box of n equal walls that lean `slope` degrees out from upright: how far the gauge turns from square and the blade tilts
+ * from square, both in degrees. tan gauge = tan(180/n) sin slope turned round; see the page.
+ */
+export function compound(sides: number, slopeDeg: number): { readonly gaugeDeg: number; readonly tiltDeg: number } {
+  const half = Math.PI / sides;
+  const slope = (slopeDeg * Math.PI) / 180;
+  const degrees = (radians: number): number => (radians * 180) / Math.PI;
+  return { gaugeDeg: degrees(Math.atan(Math.tan(half) * Math.sin(slope))), tiltDeg: degrees(Math.asin(Math.sin(half) * Math.cos(slope))) };
+}

@@ -1,0 +1,92 @@
+/** Ways to bore holes: with a jig, at a drill press against its fence, or by hand at a mark. */
+import type { Length } from '../length/length.ts';
+import type { RectEdge } from '../solid/panel.ts';
+import { machinesOf, type Bit, type Shop } from '../stock/shop.ts';
+import { onFace, type Blank, type Holes } from './operations.ts';
+import { keyOf, type Way } from './setting.ts';
+
+/** A fastener's hole may be this much wider or narrower than asked: the next bit does. [A] */
+export const FASTENER_WITHIN = 300_000;
+/** Any other hole is as wide as it was drawn, within this. */
+const HOLE_WITHIN = 50_000;
+
+/** The bit nearest to a diameter; null when none is near enough. */
+export function bitFor({ bits }: Pick<Shop, 'bits'>, diameter: Length, fastener: boolean): Bit | null {
+  const within = fastener ? FASTENER_WITHIN : HOLE_WITHIN;
+  const near = Object.values(bits)
+    .map((bit) => ({ bit, off: Math.abs(bit.diameter.nm + bit.over.nm - diameter) }))
+    .filter(({ off }) => off <= within)
+    .sort((a, b) => a.off - b.off || (a.bit.kind === 'straight' ? 1 : 0) - (b.bit.kind === 'straight' ? 1 : 0) || a.bit.order - b.bit.order);
+  return near[0]?.bit ?? null;
+}
+
+const POCKET = 'pocket-hole';
+const PIN_ROW = 'pin-row';
+
+export function holeWays(holes: Holes, blank: Blank, shop: Shop): Way[] {
+  const { reason, depth, diameter, on } = holes;
+  const [drill] = machinesOf(shop, 'hand-drill', 'drill-press');
+  if (reason.key === POCKET) {
+    if (!drill || !shop.jigs.pockets) return [];
+    const setting = { key: keyOf(drill.id, 'pocket-jig', blank.panel.thickness), machine: drill.id, held: 'jig' as const, depth };
+    return [{ setting, against: null, face: onFace(on) ? on : null, longer: false, trouble: 0 }];
+  }
+  const bit = bitFor(shop, diameter, holes.fastener);
+  if (!bit) return [];
+  const ways: Way[] = [];
+  const face = onFace(on) ? on : null;
+  const [hand] = machinesOf(shop, 'hand-drill');
+  if (reason.key === PIN_ROW && hand && shop.jigs.pins) {
+    const inset = insetOf(holes, blank);
+    const key = keyOf(hand.id, 'pin-jig', bit.id, depth, inset.distance, Math.round(Math.hypot(holes.step.u, holes.step.v)));
+    ways.push({
+      setting: { key, machine: hand.id, held: 'jig', bit: bit.id, depth, distance: inset.distance },
+      against: inset.against,
+      face,
+      longer: false,
+      trouble: 0,
+    });
+    // Rows bored at marks would not match: the jig is what makes them alike.
+    return ways;
+  }
+  const [press] = machinesOf(shop, 'drill-press');
+  if (press && face && (depth ?? blank.panel.thickness) <= press.deep!.nm)
+    for (const { against, distance } of rowReferences(holes, blank))
+      if (distance <= press.crosscut!.nm) {
+        const key = keyOf(press.id, 'fence', bit.id, depth, distance);
+        ways.push({ setting: { key, machine: press.id, held: 'fence', bit: bit.id, depth, distance }, against, face, longer: false, trouble: 1 });
+      }
+  if (hand)
+    ways.push({
+      setting: { key: keyOf(hand.id, 'mark', bit.id, depth), machine: hand.id, held: 'mark', bit: bit.id, depth },
+      against: null,
+      face,
+      longer: false,
+      trouble: 2,
+    });
+  return ways;
+}
+
+interface Reference {
+  readonly against: RectEdge;
+  readonly distance: Length;
+}
+
+/** A row lies at one distance from the two edges it runs along; a single hole from all four. */
+function rowReferences({ at, step, count }: Holes, { length, width }: Blank): Reference[] {
+  const lengthwise: Reference[] = [
+    { against: 'near', distance: Math.round(at.v) as Length },
+    { against: 'far', distance: Math.round(width - at.v) as Length },
+  ];
+  const crosswise: Reference[] = [
+    { against: 'start', distance: Math.round(at.u) as Length },
+    { against: 'end', distance: Math.round(length - at.u) as Length },
+  ];
+  if (count === 1) return [...lengthwise, ...crosswise];
+  return Math.abs(step.v) < 1 ? lengthwise : Math.abs(step.u) < 1 ? crosswise : [];
+}
+
+const insetOf = (holes: Holes, blank: Blank): Reference => {
+  const [nearer] = rowReferences(holes, blank).sort((a, b) => a.distance - b.distance);
+  return nearer ?? { against: 'near', distance: 0 as Length };
+};

@@ -1,0 +1,249 @@
+/**
+ * Everything that has to be cut into the panels of a unit, one operation each: from the corner of the panel's blank, on
+ * the face it is cut into. Nothing is worked out here but where the blank's corner is.
+ */
+import type { Drilled } from '../joints/drilling.ts';
+import { drillingOf } from '../joints/drilling.ts';
+import type { Length } from '../length/length.ts';
+import { blankBox, type BlankBox } from '../parts/features.ts';
+import type { Strip } from '../solid/meeting.ts';
+import { isFace } from '../solid/meeting.ts';
+import type { Cut, Edge, EdgeId, Face, Point, RectEdge } from '../solid/panel.ts';
+import { notchFrame } from '../solid/convex.ts';
+import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Label } from '../worked/dimension.ts';
+
+/** Slots and grooves first, while edges are square and straight; then holes; then what takes the edges away. */
+export type Stage = 'slots' | 'holes' | 'bevels' | 'shapes';
+export const STAGES: readonly Stage[] = ['slots', 'holes', 'bevels', 'shapes'];
+
+/** A slot square to the blank: `across` it runs over the width (a dado), else along the length (a groove). */
+export interface Slot {
+  readonly kind: 'slot';
+  readonly face: Face;
+  readonly across: boolean;
+  /** Its walls from the blank's start (across) or near edge (along). */
+  readonly near: Length;
+  readonly far: Length;
+  readonly depth: Length;
+  /** Where it begins and ends along itself, where it stops short. */
+  readonly from: Length | null;
+  readonly to: Length | null;
+}
+
+/** A slot at a slant over the blank's face. */
+export interface SlantedSlot {
+  readonly kind: 'slanted-slot';
+  readonly face: Face;
+  readonly strip: Strip;
+  readonly width: Length;
+  readonly depth: Length;
+  /** From square to the blank's length. */
+  readonly angleDeg: number;
+  /** Its low wall where it crosses the blank's near edge, from the start. */
+  readonly at: Length;
+}
+
+export interface EdgeGroove {
+  readonly kind: 'edge-groove';
+  readonly edge: EdgeId;
+  /** Its near wall above the reference face. */
+  readonly from: Length;
+  readonly width: Length;
+  readonly depth: Length;
+}
+
+export interface Holes {
+  readonly kind: 'holes';
+  /** A face, or an edge drilled in the middle of its thickness. */
+  readonly on: Face | EdgeId;
+  /** From the blank's corner. */
+  readonly at: Point;
+  readonly step: Point;
+  readonly count: number;
+  readonly diameter: Length;
+  /** Null goes through. */
+  readonly depth: Length | null;
+  readonly reason: Label;
+  /** For a fastener: bored where it is driven, and as wide as the nearest bit. */
+  readonly fastener: boolean;
+}
+
+export interface Notch {
+  readonly kind: 'notch';
+  readonly edge: EdgeId;
+  /** From where the edge begins to the notch's middle, and to it from the nearer end of the blank. */
+  readonly at: Length;
+  readonly width: Length;
+  readonly depth: Length;
+  readonly round: boolean;
+  readonly reason: Label;
+}
+
+/** An edge sawn at a bevel: `at` is the line on the reference face, from the opposite edge of the blank. */
+export interface Bevel {
+  readonly kind: 'bevel';
+  readonly edge: EdgeId;
+  /** Positive: the other face reaches further. */
+  readonly deg: number;
+  readonly at: Length;
+}
+
+/** An outline that is not the blank's rectangle: sawn along a line on the face from one point to another, beveled or not. */
+export interface Shape {
+  readonly kind: 'shape';
+  readonly edge: EdgeId;
+  readonly from: Point;
+  readonly to: Point;
+  readonly deg: number;
+  /** From square to the blank's nearer edge. */
+  readonly slantDeg: number;
+}
+
+export type Work = Slot | SlantedSlot | EdgeGroove | Holes | Notch | Bevel | Shape;
+
+export interface Operation {
+  /** Unit, panel, and what is cut. */
+  readonly id: string;
+  readonly panel: string;
+  readonly stage: Stage;
+  readonly work: Work;
+  /** The panel that goes into it, where one does: it sets the machine as well as a number does. */
+  readonly guest: string | null;
+}
+
+export interface Blank {
+  readonly panel: ResolvedPanel;
+  readonly box: BlankBox;
+  readonly length: Length;
+  readonly width: Length;
+}
+
+export const blankFor = (panel: ResolvedPanel): Blank => {
+  const box = blankBox(panel);
+  return { panel, box, length: Math.round(box.u1 - box.u0) as Length, width: Math.round(box.v1 - box.v0) as Length };
+};
+
+/** All operations of a unit's panels; the halves of a cleat are ripped by cleatRips(). */
+export function operationsOf(unit: ResolvedUnit): { readonly blanks: ReadonlyMap<string, Blank>; readonly operations: readonly Operation[] } {
+  const drilled = drillingOf(unit.byId, unit.meetings);
+  const panels = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');
+  const blanks = new Map(panels.map((panel) => [panel.id, blankFor(panel)]));
+  const operations = panels.flatMap((panel) => panelOperations(blanks.get(panel.id)!, drilled.get(panel.id) ?? []));
+  return { blanks, operations };
+}
+
+function panelOperations(blank: Blank, drilled: readonly Drilled[]): Operation[] {
+  const { panel } = blank;
+  const made = (id: string, stage: Stage, work: Work, guest: string | null = null): Operation => ({
+    id: `${panel.id}:${id}`,
+    panel: panel.id,
+    stage,
+    work,
+    guest,
+  });
+  return [
+    ...panel.strips.map((strip) => made(strip.id, 'slots', slotOf(blank, strip), strip.guest)),
+    ...panel.cuts.map((cut) => cutOperation(blank, cut, made)),
+    ...drilled.map((row, index) => made(`${row.meeting}#${index}`, 'holes', fastenerHoles(blank, row))),
+    ...edgesOf(blank).map((work) => made(work.edge, work.kind === 'bevel' ? 'bevels' : 'shapes', work)),
+  ];
+}
+
+function slotOf({ box }: Blank, strip: Strip): Slot | SlantedSlot {
+  const { normal, near, far, from, to, depth, face, stoppedAt } = strip;
+  if (normal.u === 1 || normal.v === 1) {
+    const across = normal.u === 1;
+    const [off, along] = across ? [box.u0, box.v0] : [box.v0, box.u0];
+    return {
+      kind: 'slot',
+      face,
+      across,
+      near: Math.round(near - off) as Length,
+      far: Math.round(far - off) as Length,
+      depth,
+      from: stoppedAt?.from ? (Math.round(from - along) as Length) : null,
+      to: stoppedAt?.to ? (Math.round(to - along) as Length) : null,
+    };
+  }
+  const run = alongStrip(normal);
+  return {
+    kind: 'slanted-slot',
+    face,
+    strip,
+    width: Math.round(far - near) as Length,
+    depth,
+    angleDeg: (Math.atan2(Math.abs(run.u), Math.abs(run.v)) * 180) / Math.PI,
+    at: Math.round((near - normal.v * box.v0) / (normal.u || 1) - box.u0) as Length,
+  };
+}
+
+function cutOperation(blank: Blank, cut: Cut, made: (id: string, stage: Stage, work: Work, guest?: string | null) => Operation): Operation {
+  const { box, panel } = blank;
+  if (cut.kind === 'holes') {
+    const { face: on, step, count, diameter, depth, reason } = cut;
+    const at = { u: cut.at.u - box.u0, v: cut.at.v - box.v0 };
+    return made(cut.id, 'holes', { kind: 'holes', on, at, step, count, diameter, depth, reason, fastener: false });
+  }
+  if (cut.kind === 'edge-groove') {
+    const { edge, from, width, depth, guest } = cut;
+    return made(cut.id, 'slots', { kind: 'edge-groove', edge, from, width, depth }, guest);
+  }
+  const { edge, width, depth, round, reason } = cut;
+  const { from, along } = notchFrame(panel, edge);
+  const lengthwise = Math.abs(along.u) >= Math.abs(along.v);
+  const at = Math.round(lengthwise ? from.u + along.u * cut.at - box.u0 : from.v + along.v * cut.at - box.v0) as Length;
+  return made(cut.id, 'shapes', { kind: 'notch', edge, at, width, depth, round, reason });
+}
+
+const fastenerHoles = ({ box }: Blank, { on, at, step, count, diameter, depth, reason }: Drilled): Holes => ({
+  kind: 'holes',
+  on,
+  at: { u: at.u - box.u0, v: at.v - box.v0 },
+  step,
+  count,
+  diameter,
+  depth,
+  reason,
+  fastener: true,
+});
+
+const NEAR = 1;
+const OPPOSITE: Readonly<Record<RectEdge, RectEdge>> = { start: 'end', end: 'start', near: 'far', far: 'near' };
+export const opposite = (edge: RectEdge): RectEdge => OPPOSITE[edge];
+export const isRectEdge = (edge: EdgeId): edge is RectEdge => edge === 'start' || edge === 'end' || edge === 'near' || edge === 'far';
+
+/** Edges that are not square edges of the blank. */
+function edgesOf({ panel: { outline }, box }: Blank): (Bevel | Shape)[] {
+  if (box.plain) return [];
+  return outline.flatMap((edge, index): (Bevel | Shape)[] => {
+    const next = outline[(index + 1) % outline.length]!;
+    const [from, to] = [cornered(edge, box), cornered(next, box)];
+    const [du, dv] = [Math.abs(to.u - from.u), Math.abs(to.v - from.v)];
+    const bevel = Math.abs(edge.bevel) > 1e-9 ? edge.bevel : 0;
+    if (du > NEAR && dv > NEAR) {
+      const slantDeg = (Math.atan2(Math.min(du, dv), Math.max(du, dv)) * 180) / Math.PI;
+      return [{ kind: 'shape', edge: edge.id, from, to, deg: bevel, slantDeg }];
+    }
+    if (bevel === 0) return onBlank(from, to, box) ? [] : [{ kind: 'shape', edge: edge.id, from, to, deg: 0, slantDeg: 0 }];
+    const side = sideOf(from, to);
+    const size = side === 'start' || side === 'end' ? box.u1 - box.u0 : box.v1 - box.v0;
+    const line = side === 'start' || side === 'end' ? from.u : from.v;
+    return [{ kind: 'bevel', edge: edge.id, deg: bevel, at: Math.round(side === 'end' || side === 'far' ? line : size - line) as Length }];
+  });
+}
+
+const cornered = ({ from }: Edge, { u0, v0 }: BlankBox): Point => ({ u: from.u - u0, v: from.v - v0 });
+
+/** Which side of the blank an edge square to it is: outlines run anticlockwise. */
+const sideOf = (from: Point, to: Point): RectEdge => (Math.abs(to.u - from.u) > NEAR ? (to.u > from.u ? 'near' : 'far') : to.v > from.v ? 'end' : 'start');
+
+/** Lies on the blank's own edge: nothing is sawn there. */
+function onBlank(from: Point, to: Point, { u0, v0, u1, v1 }: BlankBox): boolean {
+  const side = sideOf(from, to);
+  const off = { start: from.u, end: from.u - (u1 - u0), near: from.v, far: from.v - (v1 - v0) }[side];
+  return Math.abs(off) <= NEAR;
+}
+
+export const onFace = (on: Face | EdgeId): on is Face => isFace(on);

@@ -1,0 +1,108 @@
+/**
+ * What the setups take from the blanks, worked out from their numbers alone: the width of the cutter, how far its near side
+ * stands from the reference, how deep it is set, which face lies on it. Tests hold it against the designed parts.
+ */
+import type { Length } from '../length/length.ts';
+import type { EdgeId, Face, Point } from '../solid/panel.ts';
+import type { Shop } from '../stock/shop.ts';
+import type { Blank, Holes, Operation, Slot } from './operations.ts';
+import type { Cut, Setups } from './setups.ts';
+
+/** A slot as it comes out of the machine, from the corner of the blank. */
+export interface Milled {
+  readonly operation: string;
+  readonly panel: string;
+  readonly face: Face;
+  readonly across: boolean;
+  readonly near: number;
+  readonly far: number;
+  readonly depth: number;
+}
+
+export interface Bored {
+  readonly operation: string;
+  readonly panel: string;
+  readonly on: Face | EdgeId;
+  readonly at: readonly Point[];
+  readonly diameter: number;
+  readonly depth: number | null;
+}
+
+export interface Replayed {
+  readonly slots: readonly Milled[];
+  readonly holes: readonly Bored[];
+  /** Slots at a slant and grooves in edges: their width and depth, how far they are turned, or their wall above the reference face. */
+  readonly others: readonly {
+    readonly operation: string;
+    readonly width: number;
+    readonly depth: number;
+    readonly turnedDeg: number;
+    readonly from: number | null;
+  }[];
+  /** Bevels: the line on the reference face from the opposite edge, and the angle from square. */
+  readonly bevels: readonly { readonly operation: string; readonly panel: string; readonly edge: EdgeId; readonly at: number; readonly deg: number }[];
+  /** How often each operation was made. */
+  readonly times: ReadonlyMap<string, number>;
+}
+
+export function replay({ setups, blanks }: Setups, shop: Shop): Replayed {
+  const slots: Milled[] = [];
+  const holes: Bored[] = [];
+  const others: Replayed['others'][number][] = [];
+  const bevels: Replayed['bevels'][number][] = [];
+  const times = new Map<string, number>();
+  for (const { cuts } of setups)
+    for (const cut of cuts) {
+      const { operation } = cut;
+      times.set(operation.id, (times.get(operation.id) ?? 0) + 1);
+      const blank = blanks.get(operation.panel)!;
+      const { work } = operation;
+      if (work.kind === 'slot') slots.push(milled(cut, work, blank));
+      if (work.kind === 'holes') holes.push(bored(operation, work, cut, shop));
+      if (work.kind === 'slanted-slot' || work.kind === 'edge-groove') others.push(turnedOrStanding(cut, blank));
+      if (work.kind === 'bevel') {
+        const { tilt, distance } = cut.way.setting;
+        const leans = tilt!.standing ? 90 - tilt!.deg : tilt!.deg;
+        bevels.push({ operation: operation.id, panel: operation.panel, edge: work.edge, at: distance!, deg: cut.way.face === 'reference' ? leans : -leans });
+      }
+    }
+  return { slots, holes, others, bevels, times };
+}
+
+const widthOf = ({ stack, router }: Cut['way']['setting']): number => (stack ? stack.cuts + stack.over : router!.cuts + (router!.over.at(-1) ?? 0));
+
+function turnedOrStanding({ operation, way }: Cut, { panel }: Blank): Replayed['others'][number] {
+  const { setting, face } = way;
+  const width = widthOf(setting);
+  const from = setting.distance === undefined ? null : face === 'reference' ? setting.distance : panel.thickness - setting.distance - width;
+  return { operation: operation.id, width, depth: setting.depth!, turnedDeg: setting.gaugeDeg ?? 0, from };
+}
+
+/** The cutter's near side stands `distance` from what lies against the fence; further passes go over by what is left. */
+function milled({ operation, way }: Cut, { across }: Slot, blank: Blank): Milled {
+  const { setting, against, face } = way;
+  const size = across ? blank.length : blank.width;
+  const width = widthOf(setting);
+  const low = against === 'start' || against === 'near';
+  const near = low ? setting.distance! : size - setting.distance! - width;
+  return { operation: operation.id, panel: operation.panel, face: face!, across, near, far: near + width, depth: setting.depth! };
+}
+
+function bored(operation: Operation, work: Holes, { way }: Cut, shop: Shop): Bored {
+  const { setting, against } = way;
+  const bit = setting.bit === undefined ? undefined : shop.bits[setting.bit];
+  const at = Array.from({ length: work.count }, (_, n) => ({ u: work.at.u + work.step.u * n, v: work.at.v + work.step.v * n }));
+  // At a fence or with a jig the inset comes from the machine; along it the holes are laid to marks.
+  const held = setting.distance !== undefined && against !== null;
+  const across = against === 'start' || against === 'end' ? 'u' : 'v';
+  const placed = held ? at.map((point) => ({ ...point, [across]: against === 'start' || against === 'near' ? setting.distance! : point[across] })) : at;
+  const diameter = bit ? bit.diameter.nm + bit.over.nm : work.diameter;
+  return {
+    operation: operation.id,
+    panel: operation.panel,
+    on: work.on,
+    at: placed,
+    diameter,
+    depth: setting.depth === undefined ? work.depth : (setting.depth as Length | null),
+  };
+}

@@ -1,0 +1,44 @@
+/** A machine as it is set for a cut, and the ways a piece is held to it. */
+import type { Length } from '../length/length.ts';
+import type { Face, RectEdge } from '../solid/panel.ts';
+import type { RouterSet } from './router.ts';
+import type { StackSet } from './stack.ts';
+import type { Turned } from './angles.ts';
+
+/**
+ * fence: an edge runs along the fence. sled: held square, an end against a stop. edge: a router runs along a straight edge.
+ * table: over a router table's fence. guide: a saw runs along a guide on a line. jig: a jig holds the bit. mark: bored at a
+ * mark. line: sawn to a line. tall: the piece stands on edge. wedge: on a wedge that turns it.
+ */
+export type Held = 'fence' | 'sled' | 'edge' | 'table' | 'guide' | 'jig' | 'mark' | 'line' | 'tall' | 'wedge';
+
+/** What makes two operations share a machine's setting: everything that would have to be touched between them. */
+export interface Setting {
+  /** Equal for equal settings. */
+  readonly key: string;
+  readonly machine: string;
+  readonly held: Held;
+  readonly stack?: StackSet;
+  readonly router?: RouterSet;
+  readonly bit?: string;
+  /** From the fence, stop or straight edge's reference to the near side of the cutter; 0 buries the cutter in a fence of scrap. */
+  readonly distance?: Length;
+  readonly depth?: Length | null;
+  readonly tilt?: Turned;
+  /** Turned from square to the blank. */
+  readonly gaugeDeg?: number;
+}
+
+/** One operation made at a setting: what lies against the reference, and what faces the cutter. */
+export interface Way {
+  readonly setting: Setting;
+  /** The edge or end that lies against fence, stop or straight edge. */
+  readonly against: RectEdge | null;
+  readonly face: Face | null;
+  /** The piece is too small to hold: it is cut in a longer one first. */
+  readonly longer: boolean;
+  /** Less is better where settings are as few: a fence is quicker than a clamp. */
+  readonly trouble: number;
+}
+
+export const keyOf = (...parts: readonly (string | number | null | undefined)[]): string => parts.map((part) => part ?? '-').join('|');

@@ -1,0 +1,145 @@
+/**
+ * Settings of the shop's machines for all parts of a plan, in the order they are made in: slots while edges are square, then
+ * holes, then what takes the edges away; of one stage, one machine and one cutter after another.
+ */
+import { tanDeg } from '../solid/hanging.ts';
+import { toMm, type Length } from '../length/length.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { machinesInOrder, machinesOf, type Shop } from '../stock/shop.ts';
+import { tiltFor } from './angles.ts';
+import { fewestSettings } from './fewest.ts';
+import { operationsOf, STAGES, type Blank, type Operation, type Stage } from './operations.ts';
+import { keyOf, type Setting, type Way } from './setting.ts';
+import { waysOf } from './ways.ts';
+
+/** One operation as it is made at a setup. */
+export interface Cut {
+  readonly operation: Operation;
+  readonly way: Way;
+}
+
+export interface Setup {
+  /** The setting's key: stays while the setting does. */
+  readonly id: string;
+  readonly stage: Stage;
+  readonly setting: Setting;
+  readonly cuts: readonly Cut[];
+  /** Ids of setups that come before it: they cut the same parts while they are still square. */
+  readonly after: readonly string[];
+}
+
+/** The bevel rip that makes both halves of a cleat. */
+export interface CleatRip {
+  readonly unit: string;
+  readonly wallHalf: string;
+  readonly cabinetHalf: string;
+  readonly setting: Setting | null;
+}
+
+export interface Setups {
+  readonly setups: readonly Setup[];
+  readonly cleats: readonly CleatRip[];
+  /** Operations the shop has no machine, bit or reach for. */
+  readonly unmade: readonly Operation[];
+  readonly blanks: ReadonlyMap<string, Blank>;
+  /** No order of ways has fewer settings. */
+  readonly proved: boolean;
+}
+
+/** The setups for some units of a plan. Resolved units in; no faults are asked about: those are the checks'. */
+export function setupsOf(units: readonly ResolvedUnit[], shop: Shop): Setups {
+  const blanks = new Map<string, Blank>();
+  const operations: Operation[] = [];
+  for (const unit of units) {
+    const found = operationsOf(unit);
+    for (const [id, blank] of found.blanks) blanks.set(id, blank);
+    operations.push(...found.operations);
+  }
+  const ways = new Map<string, readonly Way[]>();
+  const unmade: Operation[] = [];
+  for (const operation of operations) {
+    const found = waysOf(operation, blanks.get(operation.panel)!, shop);
+    if (found.length === 0) unmade.push(operation);
+    else ways.set(operation.id, found);
+  }
+  const chosen = fewestSettings(ways);
+  const setups = inOrder(grouped(operations, chosen.ways), shop);
+  return { setups, cleats: units.flatMap((unit) => cleatRips(unit, shop)), unmade, blanks, proved: chosen.proved };
+}
+
+function grouped(operations: readonly Operation[], ways: ReadonlyMap<string, Way>): Setup[] {
+  const byKey = new Map<string, { stage: Stage; setting: Setting; cuts: Cut[] }>();
+  for (const operation of operations) {
+    const way = ways.get(operation.id);
+    if (!way) continue;
+    const id = `${operation.stage} ${way.setting.key}`;
+    const setup = byKey.get(id) ?? { stage: operation.stage, setting: way.setting, cuts: [] };
+    setup.cuts.push({ operation, way });
+    byKey.set(id, setup);
+  }
+  return [...byKey].map(([id, setup]) => ({ id, ...setup, after: [] }));
+}
+
+/** Stage by stage; in one, by machine, then by what is on it, then by how it is set: nothing is changed twice without need. */
+function inOrder(setups: readonly Setup[], shop: Shop): Setup[] {
+  const place = new Map(machinesInOrder(shop).map(({ id }, index) => [id, index]));
+  const rank = ({ stage, setting }: Setup): (number | string)[] => [
+    STAGES.indexOf(stage),
+    place.get(setting.machine) ?? 99,
+    setting.held,
+    cutterKey(setting),
+    setting.depth ?? 0,
+    setting.tilt?.deg ?? 0,
+    setting.distance ?? 0,
+  ];
+  const sorted = setups.map((setup) => ({ setup, by: rank(setup) })).sort((a, b) => compare(a.by, b.by) || (a.setup.id < b.setup.id ? -1 : 1));
+  return sorted.map(({ setup }) => ({ ...setup, after: mustFollow(setup, setups) }));
+}
+
+const compare = (a: readonly (number | string)[], b: readonly (number | string)[]): number => {
+  for (let i = 0; i < a.length; i++) {
+    const [x, y] = [a[i]!, b[i]!];
+    if (x !== y) return x < y ? -1 : 1;
+  }
+  return 0;
+};
+
+/** What is on the machine: changed less gladly than a fence. */
+export const cutterKey = ({ stack, router, bit }: Setting): string => (stack ? keyOf('stack', stack.cuts) : router ? router.bit : (bit ?? ''));
+
+/** Setups of an earlier stage that cut one of the same parts. */
+function mustFollow({ id, stage, cuts }: Setup, setups: readonly Setup[]): string[] {
+  const panels = new Set(cuts.map(({ operation }) => operation.panel));
+  const own = STAGES.indexOf(stage);
+  return setups
+    .filter((other) => other.id !== id && STAGES.indexOf(other.stage) < own && other.cuts.some(({ operation }) => panels.has(operation.panel)))
+    .map((other) => other.id);
+}
+
+/** Whether an order keeps every setup behind those it must follow; the first pair that does not, else null. */
+export function orderFault(order: readonly string[], setups: readonly Setup[]): { readonly setup: string; readonly before: string } | null {
+  const at = new Map(order.map((id, index) => [id, index]));
+  for (const { id, after } of setups)
+    for (const earlier of after) if ((at.get(earlier) ?? -1) > (at.get(id) ?? Infinity)) return { setup: id, before: earlier };
+  return null;
+}
+
+/** One rip with the blade tilted parts a board into both halves; the fence stands at the long face of the piece against it. */
+function cleatRips(unit: ResolvedUnit, shop: Shop): CleatRip[] {
+  const { hanging } = unit;
+  const pairs = [...(hanging.rip && !hanging.onRail ? [hanging, ...(hanging.lower ? [hanging.lower] : [])] : []), ...(hanging.beside ?? [])];
+  return pairs.map(({ wallHalf, cabinetHalf }) => ({ unit: unit.id, wallHalf, cabinetHalf, setting: ripSetting(hanging.longFace, hanging.bevelDeg, shop) }));
+}
+
+function ripSetting(longFace: Length, bevelDeg: number, shop: Shop): Setting | null {
+  for (const machine of machinesOf(shop, 'table-saw', 'guided-saw')) {
+    const tilt = tiltFor(bevelDeg, machine.tiltDeg ?? 0);
+    const held = machine.kind === 'table-saw' ? (tilt?.standing ? 'tall' : 'fence') : 'guide';
+    if (!tilt || (machine.rip && longFace > machine.rip.nm) || (tilt.standing && machine.kind !== 'table-saw')) continue;
+    return { key: keyOf(machine.id, held, 'cleat', Math.round(tilt.deg * 1e6), longFace), machine: machine.id, held, tilt, distance: longFace };
+  }
+  return null;
+}
+
+/** How much shorter the other face of a beveled edge is, mm. */
+export const bevelRun = (thickness: Length, deg: number): number => toMm(thickness) * tanDeg(deg);

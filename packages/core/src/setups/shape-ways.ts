@@ -1,0 +1,83 @@
+/** Ways to bevel an edge, to saw a slanted one and to cut a notch. */
+import type { Length } from '../length/length.ts';
+import type { RectEdge } from '../solid/panel.ts';
+import { machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+import { tiltFor } from './angles.ts';
+import { isRectEdge, opposite, type Bevel, type Blank, type Notch, type Shape } from './operations.ts';
+import { keyOf, type Held, type Setting, type Way } from './setting.ts';
+import { LEAST_AT_SAW, LEAST_ON_FENCE } from './slot-ways.ts';
+
+const degreesKey = (deg: number): number => Math.round(deg * 1e6);
+
+export function bevelWays({ edge, deg, at }: Bevel, blank: Blank, shop: Shop): Way[] {
+  if (!isRectEdge(edge)) return [];
+  const across = edge === 'start' || edge === 'end';
+  const onFence = across ? blank.width : blank.length;
+  const size = across ? blank.length : blank.width;
+  const ways: Way[] = [];
+  const longer = Math.max(blank.length, blank.width) < LEAST_AT_SAW;
+  // The face that is longer lies up: the blade leans towards it from below.
+  const face = deg > 0 ? 'reference' : 'other';
+  const add = (machine: Machine, held: Held, most: number, trouble: number): void => {
+    const tilt = tiltFor(Math.abs(deg), most);
+    if (!tilt) return;
+    const standing = tilt.standing ? 'tall' : held;
+    const setting: Setting = {
+      key: keyOf(machine.id, standing, degreesKey(tilt.deg), at),
+      machine: machine.id,
+      held: standing,
+      tilt,
+      distance: at,
+    };
+    ways.push({ setting, against: opposite(edge), face, longer: longer && held !== 'guide', trouble: trouble + (longer ? 4 : 0) });
+  };
+  const [saw] = machinesOf(shop, 'table-saw');
+  if (saw && onFence >= size && onFence >= LEAST_ON_FENCE && at <= saw.rip!.nm) add(saw, 'fence', saw.tiltDeg!, 0);
+  if (saw && onFence <= saw.crosscut!.nm) add(saw, 'sled', saw.tiltDeg!, 1);
+  const [mitre] = machinesOf(shop, 'mitre-saw');
+  if (mitre && across && blank.width <= mitre.crosscut!.nm && blank.panel.thickness <= mitre.deep!.nm) add(mitre, 'sled', mitre.tiltDeg!, 2);
+  const [guided] = machinesOf(shop, 'guided-saw');
+  if (guided && onFence <= guided.guide!.nm) add(guided, 'guide', guided.tiltDeg!, 3);
+  return ways;
+}
+
+/** A slanted edge: along a guide laid on its line, on a taper sled, or to the line at the band saw. A beveled one tilts the blade too. */
+export function shapeWays(shape: Shape, blank: Blank, shop: Shop): Way[] {
+  const { from, to, deg, slantDeg } = shape;
+  const long = Math.hypot(to.u - from.u, to.v - from.v);
+  const ways: Way[] = [];
+  const add = (machine: Machine, held: Held, trouble: number): void => {
+    const tilt = deg === 0 ? undefined : tiltFor(Math.abs(deg), machine.tiltDeg ?? 0);
+    if (tilt === null) return;
+    // The line is another for every slant; to the line at a band saw nothing is set at all.
+    const key = keyOf(machine.id, held, tilt ? degreesKey(tilt.deg) : 0, held === 'line' ? null : degreesKey(slantDeg));
+    ways.push({
+      setting: { key, machine: machine.id, held, ...(tilt ? { tilt } : {}), gaugeDeg: slantDeg },
+      against: null,
+      face: deg > 0 ? 'reference' : 'other',
+      longer: false,
+      trouble,
+    });
+  };
+  const [guided] = machinesOf(shop, 'guided-saw');
+  if (guided && long <= guided.guide!.nm) add(guided, 'guide', 0);
+  const [saw] = machinesOf(shop, 'table-saw');
+  if (saw && Math.min(blank.length, blank.width) <= saw.crosscut!.nm) add(saw, 'wedge', 1);
+  const [band] = machinesOf(shop, 'band-saw');
+  if (band && deg === 0 && Math.min(blank.length, blank.width) <= 2 * band.crosscut!.nm) add(band, 'line', 2);
+  return ways;
+}
+
+/** A notch: sawn to its line at the band saw where it reaches, else routed along a template; a round end is bored first. */
+export function notchWays({ width, depth, round }: Notch, _blank: Blank, shop: Shop): Way[] {
+  const ways: Way[] = [];
+  const add = (machine: Machine, held: Held, trouble: number): void => {
+    const key = keyOf(machine.id, held, 'notch', width, depth, round ? 'round' : 'square');
+    ways.push({ setting: { key, machine: machine.id, held, depth: depth as Length }, against: null as RectEdge | null, face: null, longer: false, trouble });
+  };
+  const [band] = machinesOf(shop, 'band-saw');
+  if (band && depth <= band.crosscut!.nm) add(band, 'line', 0);
+  const [router] = machinesOf(shop, 'router');
+  if (router) add(router, 'line', 1);
+  return ways;
+}

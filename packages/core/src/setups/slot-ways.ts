@@ -1,0 +1,169 @@
+/** Ways to cut a slot, a groove, a rabbet or an edge groove with the shop's saws and routers. Rules that rule a way out: docs/checks.md. */
+import type { Length } from '../length/length.ts';
+import type { RectEdge } from '../solid/panel.ts';
+import { machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+import { stackSaw } from '../stock/shop.ts';
+import type { Blank, EdgeGroove, SlantedSlot, Slot } from './operations.ts';
+import { routerFor, type RouterSet } from './router.ts';
+import { keyOf, type Held, type Setting, type Way } from './setting.ts';
+import { stackFor, type StackSet } from './stack.ts';
+
+/** A shorter edge than this does not run along a fence. [A] short-edge-on-fence */
+export const LEAST_ON_FENCE = 200_000_000;
+/** Shorter pieces are cut in a longer one: through a saw, over a router table. [A] too-small-to-hold */
+export const LEAST_AT_SAW = 300_000_000;
+export const LEAST_AT_TABLE = 150_000_000;
+
+/** The two edges a slot can be measured from, and how far its nearer wall is from each. */
+function references(slot: Slot, blank: Blank): readonly { readonly against: RectEdge; readonly distance: Length }[] {
+  const [low, high]: [RectEdge, RectEdge] = slot.across ? ['start', 'end'] : ['near', 'far'];
+  const size = slot.across ? blank.length : blank.width;
+  // A rabbet runs out over its edge: the cutter is buried in a fence of scrap there.
+  return [
+    { against: low, distance: Math.max(0, slot.near) as Length },
+    { against: high, distance: Math.max(0, size - slot.far) as Length },
+  ];
+}
+
+/** Its width inside the blank: a rabbet's outer wall may lie past the edge. */
+export const slotWidth = (slot: Slot, blank: Blank): Length =>
+  (Math.min(slot.far, slot.across ? blank.length : blank.width) - Math.max(0, slot.near)) as Length;
+
+export function slotWays(slot: Slot, blank: Blank, shop: Shop): Way[] {
+  const width = slotWidth(slot, blank);
+  const stopped = slot.from !== null || slot.to !== null;
+  return references(slot, blank).flatMap((reference) => [
+    ...(stopped ? [] : sawWays(slot, blank, shop, width, reference)),
+    ...routerWays(slot, blank, shop, width, reference),
+  ]);
+}
+
+interface Reference {
+  readonly against: RectEdge;
+  readonly distance: Length;
+}
+
+function sawWays(slot: Slot, blank: Blank, shop: Shop, width: Length, { against, distance }: Reference): Way[] {
+  const ways: Way[] = [];
+  const onFence = slot.across ? blank.width : blank.length;
+  const across = slot.across ? blank.length : blank.width;
+  const saw = stackSaw(shop);
+  const arm = stackSaw(shop, 'radial-arm');
+  const held = (machine: Machine, how: Held, reach: Length): void => {
+    const set = stackFor(shop.stack!, width, machine.stack!.nm);
+    if (!set || distance > reach || slot.depth > (machine.deep?.nm ?? 0)) return;
+    ways.push(
+      way(stackSetting(machine, how, set, distance, slot.depth), against, slot, Math.max(blank.length, blank.width) < LEAST_AT_SAW, how === 'fence' ? 0 : 1),
+    );
+  };
+  if (saw) {
+    // The edge on the fence no shorter than the measure across it, or the piece racks.
+    if (onFence >= across && onFence >= LEAST_ON_FENCE) held(saw, 'fence', saw.rip!.nm);
+    if (slot.across && blank.width <= saw.crosscut!.nm) held(saw, 'sled', blank.length);
+    if (!slot.across && blank.length <= saw.crosscut!.nm && onFence < across) held(saw, 'sled', blank.width);
+  }
+  if (arm && slot.across && blank.width <= arm.crosscut!.nm) held(arm, 'sled', blank.length);
+  return ways;
+}
+
+const stackSetting = (machine: Machine, held: Held, stack: StackSet, distance: Length, depth: Length): Setting => ({
+  key: keyOf(machine.id, held, stack.cuts, stack.over, depth, distance),
+  machine: machine.id,
+  held,
+  stack,
+  distance,
+  depth,
+});
+
+function routerWays(slot: Slot, blank: Blank, shop: Shop, width: Length, { against, distance }: Reference): Way[] {
+  const ways: Way[] = [];
+  const stopped = slot.from !== null || slot.to !== null;
+  const bits = Object.values(shop.bits);
+  const [table] = machinesOf(shop, 'router-table');
+  const [router] = machinesOf(shop, 'router');
+  const atTable = table && routerFor(bits, width, slot.depth, table.deep!.nm);
+  const onFence = slot.across ? blank.width : blank.length;
+  const across = slot.across ? blank.length : blank.width;
+  if (atTable && distance <= table.rip!.nm && onFence >= across && onFence >= LEAST_ON_FENCE)
+    ways.push(way(routerSetting(table, 'table', atTable, distance, slot, stopped), against, slot, Math.max(blank.length, blank.width) < LEAST_AT_TABLE, 2));
+  const byHand = router && routerFor(bits, width, slot.depth, router.deep!.nm);
+  if (byHand) ways.push(way(routerSetting(router, 'edge', byHand, distance, slot, stopped), against, slot, false, 3));
+  return ways;
+}
+
+function routerSetting(machine: Machine, held: Held, router: RouterSet, distance: Length, slot: Slot, stopped: boolean): Setting {
+  const stops = stopped ? `${slot.from ?? '-'}..${slot.to ?? '-'}` : null;
+  return {
+    key: keyOf(machine.id, held, router.bit, router.over.join('+'), slot.depth, distance, stops),
+    machine: machine.id,
+    held,
+    router,
+    distance,
+    depth: slot.depth,
+  };
+}
+
+const way = (setting: Setting, against: RectEdge, { face }: Slot, longer: boolean, trouble: number): Way => ({
+  setting,
+  against,
+  face,
+  longer,
+  trouble: trouble + (longer ? 4 : 0),
+});
+
+/** A slot at a slant: the router along a straight edge that a wedge turns, or the piece on a wedge on the sled. */
+export function slantedWays(slot: SlantedSlot, blank: Blank, shop: Shop): Way[] {
+  const ways: Way[] = [];
+  const add = (setting: Omit<Setting, 'key' | 'held' | 'gaugeDeg' | 'depth'>, cut: string, trouble: number): void => {
+    const key = keyOf(setting.machine, 'wedge', cut, slot.depth, Math.round(slot.angleDeg * 1e6));
+    // Each slot is laid to its mark: the wedge stays.
+    ways.push({
+      setting: { ...setting, key, held: 'wedge', depth: slot.depth, gaugeDeg: slot.angleDeg },
+      against: 'near',
+      face: slot.face,
+      longer: false,
+      trouble,
+    });
+  };
+  const saw = stackSaw(shop);
+  const stack = saw && stackFor(shop.stack!, slot.width, saw.stack!.nm);
+  if (saw && stack && !slot.strip.stoppedAt?.from && !slot.strip.stoppedAt?.to && blank.width <= saw.crosscut!.nm && slot.angleDeg <= (saw.mitreDeg ?? 0))
+    add({ machine: saw.id, stack }, `${stack.cuts}+${stack.over}`, 1);
+  const [router] = machinesOf(shop, 'router');
+  const set = router && routerFor(Object.values(shop.bits), slot.width, slot.depth, router.deep!.nm);
+  if (router && set) add({ machine: router.id, router: set }, `${set.bit}+${set.over.join('+')}`, 3);
+  return ways;
+}
+
+/** A groove let into an edge: over a router table or a stack, the piece on edge against a tall fence; else a router on the edge with a side fence. */
+export function edgeGrooveWays(groove: EdgeGroove, blank: Blank, shop: Shop): Way[] {
+  const ways: Way[] = [];
+  const { width, depth, from } = groove;
+  const longest = Math.max(blank.length, blank.width);
+  const rest = (blank.panel.thickness - from - width) as Length;
+  const bits = Object.values(shop.bits);
+  for (const [face, distance] of [
+    ['reference', from],
+    ['other', rest],
+  ] as const) {
+    const add = (machine: Machine, held: Held, cutter: Pick<Setting, 'stack' | 'router'>, cut: string, longer: boolean, trouble: number): void =>
+      void ways.push({
+        setting: { key: keyOf(machine.id, held, cut, depth, distance), machine: machine.id, held, ...cutter, distance, depth },
+        against: null,
+        face,
+        longer,
+        trouble,
+      });
+    const saw = stackSaw(shop);
+    const stack = saw && stackFor(shop.stack!, width, saw.stack!.nm);
+    if (saw && stack && depth <= saw.deep!.nm) add(saw, 'tall', { stack }, `${stack.cuts}+${stack.over}`, longest < LEAST_AT_SAW, 1);
+    for (const [machine, held, trouble] of [
+      [machinesOf(shop, 'router-table')[0], 'tall', 2],
+      [machinesOf(shop, 'router')[0], 'edge', 3],
+    ] as const) {
+      const set = machine && routerFor(bits, width, depth, machine.deep!.nm);
+      if (machine && set) add(machine, held, { router: set }, `${set.bit}+${set.over.join('+')}`, held === 'tall' && longest < LEAST_AT_TABLE, trouble);
+    }
+  }
+  return ways;
+}

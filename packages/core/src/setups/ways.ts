@@ -1,0 +1,26 @@
+/** How a shop can make one operation; none where it has no machine, bit or reach for it. */
+import type { Shop } from '../stock/shop.ts';
+import { holeWays } from './hole-ways.ts';
+import type { Blank, Operation } from './operations.ts';
+import type { Way } from './setting.ts';
+import { bevelWays, notchWays, shapeWays } from './shape-ways.ts';
+import { edgeGrooveWays, slantedWays, slotWays } from './slot-ways.ts';
+
+export function waysOf({ work }: Operation, blank: Blank, shop: Shop): Way[] {
+  switch (work.kind) {
+    case 'slot':
+      return slotWays(work, blank, shop);
+    case 'slanted-slot':
+      return slantedWays(work, blank, shop);
+    case 'edge-groove':
+      return edgeGrooveWays(work, blank, shop);
+    case 'holes':
+      return holeWays(work, blank, shop);
+    case 'notch':
+      return notchWays(work, blank, shop);
+    case 'bevel':
+      return bevelWays(work, blank, shop);
+    case 'shape':
+      return shapeWays(work, blank, shop);
+  }
+}

@@ -1,0 +1,228 @@
+/**
+ * The shop: machines, cutters and jigs, and how tight its fits are. What each kind of machine has is told once, in
+ * MACHINE_KINDS: the reader, the form and the setups read the same rows.
+ */
+import { entered, type Entered } from '../length/entered.ts';
+import { mm, toMm, type Length } from '../length/length.ts';
+import type { Fit } from '../solid/meeting.ts';
+
+export type MachineKind = 'table-saw' | 'guided-saw' | 'mitre-saw' | 'radial-arm' | 'band-saw' | 'router' | 'router-table' | 'drill-press' | 'hand-drill';
+
+/** What a machine can do. A measure its kind does not have is absent; `stack` null: its arbor has no room for one. */
+export interface Machine {
+  readonly id: string;
+  readonly order: number;
+  readonly kind: MachineKind;
+  readonly name: string;
+  /** Width its blade takes away. */
+  readonly kerf?: Entered;
+  /** Greatest depth of a cut. */
+  readonly deep?: Entered;
+  /** From the blade, or the bit, to the fence at its furthest. */
+  readonly rip?: Entered;
+  /** Widest piece that is cut across: on a sled or against a gauge, under the arm, in the throat. */
+  readonly crosscut?: Entered;
+  /** Longest cut along its guide. */
+  readonly guide?: Entered;
+  /** The blade tilts so far from square. */
+  readonly tiltDeg?: number;
+  /** Which way it tilts, seen from where one stands. */
+  readonly tilts?: 'left' | 'right';
+  /** The fence, gauge or arm turns so far from square. */
+  readonly mitreDeg?: number;
+  /** Widest dado stack its arbor has room for. */
+  readonly stack?: Entered | null;
+  /** Of a router: from the middle of the bit to the edge of its base. */
+  readonly base?: Entered;
+}
+
+export type Measure = Exclude<keyof Machine, 'id' | 'order' | 'kind' | 'name'>;
+
+export interface KindOfMachine {
+  readonly name: string;
+  /** What is told about one, and what a new one starts with: a length as typed, degrees, or the way it tilts. */
+  readonly has: { readonly [M in Measure]?: M extends 'tilts' ? 'left' | 'right' : M extends 'tiltDeg' | 'mitreDeg' ? number : string | null };
+}
+
+export const MACHINE_KINDS: Readonly<Record<MachineKind, KindOfMachine>> = {
+  'table-saw': {
+    name: 'table saw',
+    has: { kerf: '3.2 mm', deep: '75 mm', rip: '760 mm', crosscut: '600 mm', tiltDeg: 45, tilts: 'left', mitreDeg: 60, stack: '20.6 mm' },
+  },
+  'guided-saw': { name: 'circular saw on a guide', has: { kerf: '2.2 mm', deep: '55 mm', guide: '1400 mm', tiltDeg: 45 } },
+  'mitre-saw': { name: 'mitre saw', has: { kerf: '2.6 mm', deep: '60 mm', crosscut: '300 mm', tiltDeg: 45, mitreDeg: 50 } },
+  'radial-arm': { name: 'radial arm saw', has: { kerf: '3.2 mm', deep: '75 mm', crosscut: '600 mm', mitreDeg: 45, stack: '20.6 mm' } },
+  'band-saw': { name: 'band saw', has: { kerf: '1 mm', deep: '150 mm', crosscut: '350 mm' } },
+  router: { name: 'router', has: { base: '75 mm', deep: '50 mm' } },
+  'router-table': { name: 'router table', has: { deep: '40 mm', rip: '200 mm' } },
+  'drill-press': { name: 'drill press', has: { crosscut: '180 mm', deep: '80 mm' } },
+  'hand-drill': { name: 'drill', has: {} },
+};
+
+/** What can be entered, least to most: lengths in millimetres, degrees. */
+export const MEASURE_LIMITS: Readonly<Record<Exclude<Measure, 'tilts'>, readonly [least: number, most: number]>> = {
+  kerf: [0.2, 10],
+  deep: [5, 300],
+  rip: [50, 5000],
+  crosscut: [30, 5000],
+  guide: [200, 6000],
+  tiltDeg: [0, 60],
+  mitreDeg: [0, 70],
+  stack: [5, 40],
+  base: [20, 200],
+};
+
+/** A dado stack: two outer blades, chippers between them, shims for the rest. */
+export interface Stack {
+  /** Both outer blades side by side, with nothing between. */
+  readonly outer: Entered;
+  readonly chippers: readonly Entered[];
+  readonly shims: readonly Entered[];
+  /** A slot comes out wider than the stack by this: what test cuts said. Negative when narrower. */
+  readonly over: Entered;
+}
+
+export interface Bit {
+  readonly id: string;
+  readonly order: number;
+  /** straight: flat slots. drill: round holes. forstner: wide flat ones. */
+  readonly kind: 'straight' | 'drill' | 'forstner';
+  readonly diameter: Entered;
+  /** What it cuts is wider by this. */
+  readonly over: Entered;
+}
+
+export interface Shop {
+  readonly machines: Readonly<Record<string, Machine>>;
+  readonly stack: Stack | null;
+  readonly bits: Readonly<Record<string, Bit>>;
+  readonly jigs: { readonly pins: boolean; readonly pockets: boolean };
+  /** The play each fit stands for in this shop. */
+  readonly fits: Readonly<Record<Fit, Entered>>;
+  /** Taken off all four edges of a new sheet. */
+  readonly trim: Entered;
+  /** What one person lifts to shoulder height, kg. */
+  readonly liftsKg: number;
+}
+
+export const machinesInOrder = ({ machines }: Pick<Shop, 'machines'>): Machine[] =>
+  Object.values(machines).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+
+/** Machines of some kinds, in the shop's order. */
+export const machinesOf = (shop: Pick<Shop, 'machines'>, ...kinds: readonly MachineKind[]): Machine[] =>
+  machinesInOrder(shop).filter(({ kind }) => kinds.includes(kind));
+
+const SAWS: readonly MachineKind[] = ['table-saw', 'guided-saw', 'mitre-saw', 'radial-arm'];
+
+const widest = (lengths: readonly (Entered | undefined)[], none: Length): Length =>
+  lengths.reduce<Length>((most, length) => (length && length.nm > most ? length.nm : most), none);
+
+/** What a layout leaves between pieces: the widest kerf of the saws there are. */
+export const widestKerf = (shop: Pick<Shop, 'machines'>): Length =>
+  widest(
+    machinesOf(shop, ...SAWS).map(({ kerf }) => kerf),
+    mm(0),
+  );
+
+/** The widest strip that is ripped at a fence. */
+export const ripCapacity = (shop: Pick<Shop, 'machines'>): Length =>
+  widest(
+    machinesOf(shop, 'table-saw').map(({ rip }) => rip),
+    mm(0),
+  );
+
+/** The longest cut along a guide. */
+export const guideReach = (shop: Pick<Shop, 'machines'>): Length =>
+  widest(
+    machinesOf(shop, 'guided-saw').map(({ guide }) => guide),
+    mm(0),
+  );
+
+/** The longest cut across a piece, on a sled, under an arm or along a guide. */
+export const longestCrosscut = (shop: Pick<Shop, 'machines'>): Length =>
+  widest(
+    machinesOf(shop, ...SAWS).map(({ crosscut, guide }) => guide ?? crosscut),
+    mm(0),
+  );
+
+/** A saw with room for the stack it would take; undefined where nobody owns one, or no arbor is long enough. */
+export function stackSaw(shop: Pick<Shop, 'machines' | 'stack'>, kind: 'table-saw' | 'radial-arm' = 'table-saw'): Machine | undefined {
+  const { stack } = shop;
+  return stack ? machinesOf(shop, kind).find((saw) => saw.stack && saw.stack.nm >= stack.outer.nm) : undefined;
+}
+
+/** A machine of a kind with what it starts with. */
+export function newMachine(kind: MachineKind, id: string, order: number): Machine {
+  const { name, has } = MACHINE_KINDS[kind];
+  const measures = Object.entries(has).map(([key, value]) => [key, isLength(key, value) ? entered(value) : value]);
+  return { id, order, kind, name, ...(Object.fromEntries(measures) as Partial<Machine>) };
+}
+
+const isLength = (key: string, value: unknown): value is string => typeof value === 'string' && key !== 'tilts';
+
+export const newBit = (id: string, order: number, kind: Bit['kind'], diameter: string): Bit => ({
+  id,
+  order,
+  kind,
+  diameter: entered(diameter),
+  over: entered('0 mm'),
+});
+
+/** A fair kit: from 6 mm to as wide as most arbors take, in steps a card can fill. */
+const STACK: Stack = {
+  outer: entered('6.4 mm'),
+  chippers: ['3.2 mm', '3.2 mm', '3.2 mm', '3.2 mm', '1.6 mm'].map(entered),
+  shims: ['0.1 mm', '0.1 mm', '0.2 mm', '0.3 mm', '0.5 mm', '0.8 mm'].map(entered),
+  over: entered('0 mm'),
+};
+
+const FITS: Shop['fits'] = { tight: entered('0 mm'), push: entered('0.1 mm'), glue: entered('0.15 mm'), loose: entered('0.4 mm') };
+
+const STRAIGHT = ['3 mm', '6 mm', '8 mm', '10 mm', '12 mm', '16 mm', '19.05 mm'];
+const DRILLS = ['2 mm', '2.5 mm', '3 mm', '3.5 mm', '4 mm', '4.5 mm', '5 mm', '6 mm', '6.35 mm', '8 mm', '10 mm'];
+const FORSTNER = ['15 mm', '20 mm', '25 mm', '30 mm', '35 mm'];
+
+const starterBits = (): Shop['bits'] => {
+  const rows = [
+    ...STRAIGHT.map((size) => ['straight', size] as const),
+    ...DRILLS.map((size) => ['drill', size] as const),
+    ...FORSTNER.map((size) => ['forstner', size] as const),
+  ];
+  return Object.fromEntries(rows.map(([kind, size], order) => [`${kind}-${order + 1}`, newBit(`${kind}-${order + 1}`, order, kind, size)]));
+};
+
+const machines = (...kinds: readonly MachineKind[]): Shop['machines'] => Object.fromEntries(kinds.map((kind, order) => [kind, newMachine(kind, kind, order)]));
+
+/** A home shop with a saw bench. */
+export const usualShop = (): Shop => ({
+  machines: machines('table-saw', 'guided-saw', 'mitre-saw', 'router', 'router-table', 'drill-press', 'hand-drill', 'band-saw'),
+  stack: STACK,
+  bits: starterBits(),
+  jigs: { pins: true, pockets: true },
+  fits: FITS,
+  trim: entered('5 mm'),
+  liftsKg: 20,
+});
+
+/** A circular saw, a router and a drill, and nothing that stands by itself. */
+export const handHeldShop = (): Shop => ({ ...usualShop(), machines: machines('guided-saw', 'router', 'hand-drill'), stack: null });
+
+/** A saw bench whose arbor takes no stack. */
+export const noStackShop = (): Shop => {
+  const usual = usualShop();
+  return { ...usual, machines: { ...usual.machines, 'table-saw': { ...usual.machines['table-saw']!, stack: null } }, stack: null };
+};
+
+/** Shops to start from, by what they are called. */
+export const STARTER_SHOPS: readonly { readonly id: string; readonly name: string; readonly make: () => Shop }[] = [
+  { id: 'usual', name: 'a saw bench, router table and drill press', make: usualShop },
+  { id: 'no-stack', name: 'the same, its saw without room for a dado stack', make: noStackShop },
+  { id: 'hand-held', name: 'a circular saw, a router and a drill', make: handHeldShop },
+];
+
+/** Diameters of the bits of a kind, mm, small first. */
+export const diametersOf = ({ bits }: Pick<Shop, 'bits'>, kind: Bit['kind']): number[] =>
+  Object.values(bits)
+    .filter((bit) => bit.kind === kind)
+    .map(({ diameter }) => toMm(diameter.nm))
+    .sort((a, b) => a - b);

@@ -1,0 +1,42 @@
+/** Changing the workshop, which all projects share. */
+import { workshopCodec, type Problem, type Workshop } from '@keen/core';
+import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { problemSaid, workshopChanged } from '../project/project.slice.ts';
+import { selectOpen } from '../project/selectors.ts';
+
+/** Saves a change of the workshop; a refusal is said and nothing is changed. */
+export function useWorkshopChange(): (next: Workshop) => Promise<boolean> {
+  const { workshopRevision } = useAppSelector(selectOpen);
+  const dispatch = useAppDispatch();
+  return async (next) => {
+    try {
+      const { status, body } = await request<StoredWorkshop & Problem & { current?: StoredWorkshop & { document: never; revision: number } }>(
+        'workshop',
+        'PUT',
+        { base: workshopRevision, workshop: workshopCodec.write(next) },
+      );
+      if (status === 409 && body.current) {
+        dispatch(workshopChanged({ workshop: workshopCodec.read(body.current.document, 'workshop'), revision: body.current.revision }));
+        dispatch(
+          problemSaid({
+            code: 'stale',
+            message: 'The workshop was changed elsewhere; here it is as it stands now',
+            where: 'workshop',
+            accepted: 'make the change again',
+          }),
+        );
+        return false;
+      }
+      if (status >= 400) {
+        dispatch(problemSaid(body));
+        return false;
+      }
+      dispatch(workshopChanged({ workshop: workshopCodec.read(body.workshop, 'workshop'), revision: body.revision }));
+      return true;
+    } catch {
+      dispatch(problemSaid(AWAY));
+      return false;
+    }
+  };
+}
