@@ -18,7 +18,24 @@ const uses = {
   checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups'],
   plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups', 'checks'],
   sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'checks'],
-  formats: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'checks', 'plan'],
+  formats: [
+    'problem',
+    'length',
+    'worked',
+    'solid',
+    'stock',
+    'contents',
+    'wall',
+    'joints',
+    'carcass',
+    'parts',
+    'nest',
+    'sag',
+    'hang',
+    'setups',
+    'checks',
+    'plan',
+  ],
 };
 const CORE = '^packages/core/src';
 const TEST = '\\.test\\.ts$';

@@ -53,6 +53,12 @@ export const VIEWS: readonly ViewCase[] = [
   { name: 'cut list', path: at('ink', 'box'), before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
   { name: 'cut list in inches', path: at('type', 'box'), before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
   { name: 'stock', path: at('ink', 'stock') },
+  { name: 'joints', path: at('ink', 'joints'), before: (page) => page.locator('.joint-section').waitFor() },
+  {
+    name: 'setups',
+    path: at('type', 'joints'),
+    before: async (page) => (await page.getByRole('tab', { name: 'Setups', exact: true }).click(), openAll(page)),
+  },
   { name: 'sheets', path: at('type', 'sheets'), before: (page) => page.locator('.piece').first().waitFor() },
   { name: 'hang', path: at('ink', 'hang'), before: openAll },
   { name: 'hang form', path: at('type', 'hang'), before: pane },

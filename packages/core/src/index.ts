@@ -16,7 +16,7 @@ export {
   type LengthUnit,
 } from './length/length.ts';
 export { parseLength, type ParsedLength } from './length/parse.ts';
-export { enter, entered, readEntered, typedText, type Entered } from './length/entered.ts';
+export { enter, entered, exactly, readEntered, typedText, type Entered } from './length/entered.ts';
 export { exactText, exactTextWithUnit, tape, tapeText, tapeTextWithUnit, type TapeLength } from './length/format.ts';
 export { dimension, minus, plus, type Dimension, type Label, type LengthTerm, type Source } from './worked/dimension.ts';
 export { apply, type Figure, type FigureTerm, type FigureUnit } from './worked/figure.ts';
@@ -209,3 +209,15 @@ export { contentsCsv, readContents, type ReadContents, type ReadOptions } from '
 export { sheetSvg } from './formats/sheet-svg.ts';
 export { readNestProblem, readNestProblemText, writeNestPlan } from './formats/nest-problem.ts';
 export { planJson } from './formats/plan-json.ts';
+
+export { bevelAdds, compound, tiltFor, type Turned } from './setups/angles.ts';
+export { learnedFrom, STACK_ID, withLearned, type Learned, type TestCut } from './setups/learned.ts';
+export { STAGES, type Blank, type Operation, type Stage, type Work } from './setups/operations.ts';
+export { edgeOffset } from './setups/router.ts';
+export { orderFault, setupsOf, type CleatRip, type Cut as SetupCut, type Setup, type Setups } from './setups/setups.ts';
+export type { Held, Setting, Way } from './setups/setting.ts';
+export { standingMade, standingTestCuts } from './plan/design.ts';
+export { faceWords, setupWords, type SetupContext, type SetupPiece, type SetupWords } from './formats/setup-words.ts';
+export { sectionOfJoint, type JointSection } from './solid/joint-section.ts';
+export type { DrawnPoint } from './solid/views.ts';
+export { jointGroups, type JointGroup } from './joints/joint-groups.ts';

@@ -2,7 +2,7 @@
 import type { Label } from '../worked/dimension.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
-export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'sheets' | 'hang';
+export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang';
 
 /** One step of an edit, as plan/edit.ts takes it; checks come before plan and only describe it. */
 export interface FixStep {

@@ -120,7 +120,7 @@ function workshopOfFour(workshop: unknown): unknown {
   return {
     ...rest,
     shop: {
-      machines: Object.fromEntries(rows.map((row, order) => [row['kind'], { id: row['kind'], order, ...row }])),
+      machines: Object.fromEntries(rows.map((row, order): [string, Row] => [row['kind'] as string, { id: row['kind'], order, ...row }])),
       stack: null,
       bits: COMMON_BITS,
       jigs: { pins: true, pockets: true },

@@ -105,10 +105,12 @@ function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined):
     grain: panel.grain,
     bands: panel.bands,
     features: () => featuresOf(panel, box, drilled),
-    lie: { length: axisOf(panel.frame.u), width: axisOf(panel.frame.v) },
+    lie: lieOf(panel),
     shape: once(() => shapeOf(panel, box, drilled)),
   };
 }
+
+export const lieOf = ({ frame }: Pick<ResolvedPanel, 'frame'>): Lie => ({ length: axisOf(frame.u), width: axisOf(frame.v) });
 
 /** Worked out the first time it is asked for. */
 function once<T>(work: () => T): () => T {

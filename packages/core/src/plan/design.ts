@@ -3,6 +3,7 @@ import type { UnitDesign } from '../carcass/families.ts';
 import type { Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
+import type { TestCut } from '../setups/learned.ts';
 import type { ThicknessReading } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
 
@@ -44,30 +45,46 @@ export interface RecordEntry {
   readonly id: string;
   /** When the device says it happened, ISO 8601. */
   readonly at: string;
-  readonly kind: 'thickness' | 'scan' | 'withdrawn';
+  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
   /** For kind 'scan': what a stud scanner read along a line of the wall. */
   readonly scan?: WallScan;
+  /** For kind 'test-cut': what came out of a cutter. */
+  readonly testCut?: TestCut;
+  /** For kind 'made': operations of parts (setups/operations.ts) that are done. */
+  readonly made?: readonly string[];
   /** For kind 'withdrawn': the entry that is taken back. */
   readonly withdraws?: string;
 }
 
-/** Readings that still stand, oldest first. */
-export function standingReadings(record: readonly RecordEntry[]): ThicknessReading[] {
+/** What still stands of one kind of fact, oldest first, with the entry it is in. */
+function standing<T>(record: readonly RecordEntry[], fact: (entry: RecordEntry) => T | undefined): { readonly id: string; readonly fact: T }[] {
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
-  return record.flatMap(({ id, reading }) => (reading && !withdrawn.has(id) ? [reading] : []));
+  return record.flatMap((entry) => {
+    const found = fact(entry);
+    return found !== undefined && !withdrawn.has(entry.id) ? [{ id: entry.id, fact: found }] : [];
+  });
 }
+
+/** Readings that still stand, oldest first. */
+export const standingReadings = (record: readonly RecordEntry[]): ThicknessReading[] => standing(record, ({ reading }) => reading).map(({ fact }) => fact);
+
+/** Test cuts that still stand, oldest first. */
+export const standingTestCuts = (record: readonly RecordEntry[]): { readonly id: string; readonly testCut: TestCut }[] =>
+  standing(record, ({ testCut }) => testCut).map(({ id, fact }) => ({ id, testCut: fact }));
+
+/** Operations that are done, and the entries that say so. */
+export const standingMade = (record: readonly RecordEntry[]): { readonly id: string; readonly made: readonly string[] }[] =>
+  standing(record, ({ made }) => made).map(({ id, fact }) => ({ id, made: fact }));
 
 /** The unit a part is read in: its cabinet's own, or the project's for what belongs to the wall. */
 export const displayUnitOf = ({ units, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>
   (Object.hasOwn(units, owner) ? units[owner]?.unit : undefined) ?? unit;
 
 /** Scans that still stand, oldest first. */
-export function standingScans(record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] {
-  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
-  return record.flatMap(({ id, scan }) => (scan && !withdrawn.has(id) ? [{ id, scan }] : []));
-}
+export const standingScans = (record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] =>
+  standing(record, ({ scan }) => scan).map(({ id, fact }) => ({ id, scan: fact }));
 
 export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] =>
   Object.values(units).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

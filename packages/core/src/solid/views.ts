@@ -201,7 +201,8 @@ export const sectionView = (unit: ResolvedUnit, along: number): SeenPanel[] => s
 /** Pieces are cut to a ten-thousandth of a millimetre, so that their common edges fall together. */
 const fine = (value: number): number => Math.round(value * 1e4) / 1e4;
 
-function united(rings: readonly (readonly DrawnPoint[])[]): DrawnPoint[][] {
+/** Rings of a panel's pieces as one outline, and the holes in it. */
+export function united(rings: readonly (readonly DrawnPoint[])[]): DrawnPoint[][] {
   if (rings.length < 2) return rings.map((ring) => [...ring]);
   const polygons = rings.map((ring): Polygon => [ring.map(([x, y]): Pair => [fine(x), fine(y)])]);
   return polygonClipping.union(polygons[0]!, ...polygons.slice(1)).flatMap((polygon) => polygon.map((ring) => ring.slice(0, -1)));

@@ -9,6 +9,7 @@ import { useHotkeys, type Hotkey } from '../../ui/useHotkeys.ts';
 import { BoxStation } from '../box/BoxStation.tsx';
 import { ContentsStation } from '../contents/ContentsStation.tsx';
 import { HangStation } from '../hang/HangStation.tsx';
+import { JointsStation } from '../joints/JointsStation.tsx';
 import { NestProvider } from '../sheets/useNests.tsx';
 import { SheetsStation } from '../sheets/SheetsStation.tsx';
 import { StockStation } from '../stock/StockStation.tsx';
@@ -148,6 +149,8 @@ function StationBody({
   switch (station) {
     case 'box':
       return <BoxStation shown={shown} />;
+    case 'joints':
+      return <JointsStation shown={shown} />;
     case 'stock':
       return <StockStation shown={shown} />;
     case 'sheets':

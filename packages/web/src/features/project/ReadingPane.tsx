@@ -5,6 +5,7 @@ import { BoxForm } from '../box/BoxForm.tsx';
 import { ContentsReading } from '../contents/ContentsReading.tsx';
 import { PartReading } from '../box/PartReading.tsx';
 import { HangReading } from '../hang/HangReading.tsx';
+import { JointsReading } from '../joints/JointsReading.tsx';
 import { SheetsReading } from '../sheets/SheetsReading.tsx';
 import { StockReading } from '../stock/StockReading.tsx';
 import { WallReading } from '../wall/WallReading.tsx';
@@ -52,6 +53,8 @@ function UnitReading({
       return <BoxForm shown={shown} findings={cards} />;
     case 'stock':
       return <StockReading shown={shown} findings={cards} />;
+    case 'joints':
+      return <JointsReading shown={shown} findings={cards} />;
     case 'sheets':
       return <SheetsReading shown={shown} findings={cards} />;
     case 'hang':

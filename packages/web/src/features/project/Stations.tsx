@@ -1,5 +1,6 @@
 /** The stations in the order of the work, along a folding rule. State by shape before colour, with a few words that say the result. */
-import { percentText, studsKnown, thingsInOrder, unplaced, type Design, type Finding, type Station } from '@keen/core';
+import { jointGroups, percentText, studsKnown, thingsInOrder, unplaced, type Design, type Finding, type Station } from '@keen/core';
+import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
 import { selectDesign, selectPlan, useUnit } from './selectors.ts';
@@ -11,6 +12,7 @@ export const STATIONS: readonly { readonly id: StationId; readonly name: string 
   { id: 'wall', name: 'Wall' },
   { id: 'box', name: 'Box' },
   { id: 'stock', name: 'Stock' },
+  { id: 'joints', name: 'Joints' },
   { id: 'sheets', name: 'Sheets' },
   { id: 'hang', name: 'Hang' },
 ];
@@ -88,9 +90,10 @@ function useResults(): Readonly<Record<StationId, Result>> {
   const design = useAppSelector(selectDesign);
   const contents = contentsResult(design, plan.findings);
   const wall = wallResult(design, plan.findings);
+  const kinds = useMemo(() => (shown ? jointGroups(shown.plan.unit).length : 0), [shown]);
   if (!shown) {
     const none = { mark: 'none' as const, words: 'nothing yet' };
-    return { contents, wall, box: none, stock: none, sheets: none, hang: none };
+    return { contents, wall, box: none, stock: none, joints: none, sheets: none, hang: none };
   }
   const { findings, hang } = shown.plan;
   const of = (station: StationId) => findings.filter((finding) => finding.station === station);
@@ -106,12 +109,17 @@ function useResults(): Readonly<Record<StationId, Result>> {
       : `${totals.sheets} ${totals.sheets === 1 ? 'sheet' : 'sheets'}${proved ? ', fewest possible' : searching ? ' so far' : ''}`;
   const weakest = hang.links[0];
   const hangWords = hang.state === 'refused' ? 'not like this' : weakest ? `${hang.state}, ${percentText(weakest.use.value)}` : hang.state;
+  const jointsResult = {
+    mark: of('joints').length > 0 ? markOf('joints') : ('fine' as const),
+    words: toLookAt('joints', `${kinds} ${kinds === 1 ? 'kind' : 'kinds'}`),
+  };
   const measured = plan.stockOf(shown.box.stock).used.readings;
   return {
     contents,
     wall,
     box: { mark: markOf('box'), words: toLookAt('box', `${shown.plan.unit.panels.length} parts`) },
     stock: { mark: markOf('stock'), words: toLookAt('stock', `${measured} ${measured === 1 ? 'reading' : 'readings'}`) },
+    joints: jointsResult,
     sheets: { mark: unplaced ? 'stop' : totals ? markOf('sheets') : 'none', words: sheetWords },
     hang: { mark: hang.state === 'fine' ? markOf('hang') : hang.state === 'tight' ? 'look' : 'stop', words: hangWords },
   };

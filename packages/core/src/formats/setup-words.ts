@@ -1,0 +1,216 @@
+/** A setup as a person reads it at the machine: what is on it, what it is set to, what is cut and how it lies, how to set it without a number, and what to mind. */
+import { fineText } from '../checks/words/amounts.ts';
+import { labelWords } from '../checks/words/labels.ts';
+import type { DisplayUnit, Length } from '../length/length.ts';
+import { lieOf, type PartLine } from '../parts/parts.ts';
+import type { Operation } from '../setups/operations.ts';
+import { edgeOffset } from '../setups/router.ts';
+import type { Held, Setting } from '../setups/setting.ts';
+import type { Cut, Setup, Setups } from '../setups/setups.ts';
+import type { Face } from '../solid/panel.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { Machine, Shop } from '../stock/shop.ts';
+import { edgeWords } from './cut-list-csv.ts';
+
+export interface SetupWords {
+  readonly title: string;
+  /** What is set, each with its number. */
+  readonly set: readonly { readonly what: string; readonly to: string }[];
+  readonly pieces: readonly SetupPiece[];
+  /** How to set it without a number. */
+  readonly gauge: string;
+  readonly caution: string;
+}
+
+/** One part at this setup: all its cuts that lie alike. */
+export interface SetupPiece {
+  readonly panel: string;
+  readonly mark: string;
+  readonly name: string;
+  readonly cuts: number;
+  /** 'the lower end against the stop, the inside face down' */
+  readonly lies: string;
+  readonly operations: readonly string[];
+}
+
+export interface SetupContext {
+  readonly shop: Shop;
+  readonly blanks: Setups['blanks'];
+  readonly parts: readonly PartLine[];
+}
+
+export function setupWords(setup: Setup, context: SetupContext, unit: DisplayUnit): SetupWords {
+  const { setting } = setup;
+  const machine = context.shop.machines[setting.machine]!;
+  return {
+    title: `${capital(machine.name)}: ${WHAT_FOR[setup.cuts[0]!.operation.work.kind]}${HELD_WORDS[setting.held]}`,
+    set: settings(setting, machine, setup.cuts[0]!.operation, context, unit),
+    pieces: piecesOf(setup.cuts, context),
+    gauge: gaugeWords(setup, context),
+    caution: cautionWords(setting, machine, setup.cuts),
+  };
+}
+
+const capital = (text: string): string => text.replace(/^./, (letter) => letter.toUpperCase());
+
+const WHAT_FOR: Readonly<Record<Operation['work']['kind'], string>> = {
+  slot: 'slots',
+  'slanted-slot': 'slanted slots',
+  'edge-groove': 'grooves in edges',
+  holes: 'holes',
+  notch: 'notches',
+  bevel: 'bevels',
+  shape: 'slanted edges',
+};
+
+const HELD_WORDS: Readonly<Record<Held, string>> = {
+  fence: ', along the fence',
+  sled: ', on the sled or against the gauge',
+  edge: ', along a straight edge',
+  table: ', along the table’s fence',
+  guide: ', along the guide',
+  jig: ', with the jig',
+  mark: ', at marks',
+  line: ', to the line',
+  tall: ', on edge against a tall fence',
+  wedge: ', turned on a wedge',
+};
+
+function settings(setting: Setting, machine: Machine, operation: Operation, { shop }: SetupContext, unit: DisplayUnit): SetupWords['set'] {
+  const fine = (length: Length): string => fineText(length, unit);
+  const rows: { what: string; to: string }[] = [];
+  const { stack, router, bit, depth, distance, tilt, gaugeDeg, held } = setting;
+  if (stack && shop.stack) {
+    const between = [...counted(stack.chippers, fine), ...counted(stack.shims, (shim) => `shim ${fine(shim)}`)];
+    rows.push({ what: 'stack', to: ['outer blades', ...between].join(' + ') }, { what: 'cuts', to: fine(stack.cuts) });
+    if (stack.over > 0) rows.push({ what: 'second pass', to: `the fence or a card ${fine(stack.over)} over` });
+  }
+  if (router) {
+    rows.push({ what: 'bit', to: `straight, ${fine(shop.bits[router.bit]!.diameter.nm)}` });
+    if (router.over.length > 0)
+      rows.push({ what: router.over.length === 1 ? 'second pass' : 'further passes', to: `${router.over.map(fine).join(', ')} over` });
+    if (router.down > 1) rows.push({ what: 'down', to: `${router.down} passes, ${fine(router.eachDown)} each` });
+  }
+  if (bit) rows.push({ what: 'bit', to: `${BIT_WORDS[shop.bits[bit]!.kind]}, ${fine(shop.bits[bit]!.diameter.nm)}` });
+  if (depth !== undefined && operation.work.kind !== 'notch') rows.push({ what: 'depth', to: depth === null ? 'through' : fine(depth) });
+  if (tilt)
+    rows.push({
+      what: 'blade',
+      to: `${degrees(tilt.deg)} from square (reads ${degrees(tilt.from90)} where square is 90)${tilt.standing ? ', the piece on edge' : ''}`,
+    });
+  if (distance !== undefined) rows.push(distanceRow(setting, machine, fine));
+  if (gaugeDeg !== undefined && gaugeDeg > 0) {
+    // Said from whichever edge it is nearer to: that is what the wedge or the rule is laid against.
+    const [off, from] = gaugeDeg > 45 ? [90 - gaugeDeg, 'off its long edges'] : [gaugeDeg, 'off square'];
+    rows.push({ what: held === 'line' || held === 'guide' ? 'line' : 'wedge', to: `${degrees(off)} ${from} (reads ${degrees(90 - off)} where that is 90)` });
+  }
+  return rows;
+}
+
+/** Equal leaves together: '3 × 3.2 mm'. */
+function counted(leaves: readonly Length[], words: (leaf: Length) => string): string[] {
+  const counts = new Map<Length, number>();
+  for (const leaf of leaves) counts.set(leaf, (counts.get(leaf) ?? 0) + 1);
+  return [...counts].map(([leaf, count]) => (count > 1 ? `${count} × ${words(leaf)}` : words(leaf)));
+}
+
+const BIT_WORDS = { straight: 'straight', drill: 'drill', forstner: 'Forstner' } as const;
+const degrees = (deg: number): string => `${Math.round(deg * 100) / 100}°`;
+
+/** What is measured at the machine: to the cutter's side, or to where the straight edge is clamped. */
+function distanceRow({ held, distance, router, tilt, bit }: Setting, machine: Machine, fine: (length: Length) => string): SetupWords['set'][number] {
+  if (held === 'edge' && router) {
+    const offset = edgeOffset(machine, router.cuts);
+    const at = (distance! - offset) as Length;
+    return at >= 0
+      ? { what: 'straight edge', to: `${fine(at)} from the reference (the slot begins at ${fine(distance!)}; the base keeps ${fine(offset)})` }
+      : { what: 'straight edge', to: `beyond the slot, ${fine(offset)} from its far wall (the slot begins at ${fine(distance!)} from the reference)` };
+  }
+  if (bit) return { what: held === 'jig' ? 'jig' : 'fence', to: `${fine(distance!)} to the middle of the bit` };
+  if (distance === 0)
+    return held === 'sled'
+      ? { what: 'stop', to: 'the end level with the outer side of the cutter' }
+      : { what: 'fence', to: 'of scrap, the cutter buried in it' };
+  if (tilt) return { what: held === 'guide' ? 'line' : 'fence', to: `${fine(distance!)} to the long point` };
+  return { what: held === 'sled' ? 'stop' : 'fence', to: `${fine(distance!)} to the near side of the cutter` };
+}
+
+function piecesOf(cuts: readonly Cut[], { blanks, parts }: SetupContext): SetupPiece[] {
+  const byLie = new Map<string, { piece: SetupPiece; operations: string[] }>();
+  for (const { operation, way } of cuts) {
+    const { panel } = blanks.get(operation.panel)!;
+    const line = parts.find((each) => each.panels.includes(panel.id));
+    const face = way.face ? `${faceWords(panel, way.face)} ${fromAbove(way.setting) ? 'up' : 'down'}` : '';
+    const against = way.against ? `${edgeWords({ role: panel.role, lie: lieOf(panel) }, way.against)} against the ${REFERENCE[way.setting.held]}` : '';
+    const longer = way.longer ? 'in a longer piece, cut to length after' : '';
+    const lies = [against, face, longer].filter((words) => words !== '').join(', ');
+    const key = `${panel.id} ${lies}`;
+    const known = byLie.get(key);
+    if (known) known.operations.push(operation.id);
+    else {
+      const operations = [operation.id];
+      byLie.set(key, { operations, piece: { panel: panel.id, mark: line?.mark ?? '', name: labelWords(panel.name), cuts: 0, lies, operations } });
+    }
+  }
+  return [...byLie.values()].map(({ piece, operations }) => ({ ...piece, cuts: operations.length }));
+}
+
+/** A hand-held router and a drill come from above; blades and table bits from below. */
+const fromAbove = ({ held, router, bit }: Setting): boolean => bit !== undefined || held === 'edge' || (held === 'wedge' && router !== undefined);
+
+const REFERENCE: Readonly<Record<Held, string>> = {
+  fence: 'fence',
+  sled: 'stop',
+  edge: 'rule',
+  table: 'fence',
+  guide: 'guide',
+  jig: 'jig',
+  mark: 'square',
+  line: 'square',
+  tall: 'fence',
+  wedge: 'wedge',
+};
+
+/** Which face it is, as the part stands in the unit. */
+export function faceWords({ frame, role, name }: Pick<ResolvedPanel, 'frame' | 'role' | 'name'>, face: Face): string {
+  const sign = face === 'reference' ? -1 : 1;
+  const [along, up, out] = [frame.w.along * sign, frame.w.up * sign, frame.w.out * sign];
+  if (role === 'side' && Math.abs(along) > 0.5 && (name.key === 'side-left' || name.key === 'side-right'))
+    return along > 0 === (name.key === 'side-left') ? 'inside face' : 'outer face';
+  if (Math.abs(up) >= Math.abs(along) && Math.abs(up) >= Math.abs(out)) return up > 0 ? 'upper face' : 'underside';
+  if (Math.abs(out) >= Math.abs(along)) return out > 0 ? 'front face' : 'rear face';
+  return along > 0 ? 'right face' : 'left face';
+}
+
+function gaugeWords({ setting, cuts }: Setup, { blanks, parts }: SetupContext): string {
+  const { work, guest } = cuts[0]!.operation;
+  const mate = guest === null ? undefined : parts.find((line) => line.panels.includes(guest));
+  const mated = mate ? `${mate.mark} (${mate.names[0] ? labelWords(mate.names[0]) : 'its mate'})` : 'the part that goes in';
+  if (work.kind === 'slot' || work.kind === 'slanted-slot' || work.kind === 'edge-groove') {
+    const width = setting.stack
+      ? `Width: a test cut in scrap of the same sheet, shims until ${mated} goes in as it should.`
+      : `Width: a test cut in scrap of the same sheet; ${mated} held against it says how far the second pass goes over.`;
+    const first = blanks.get(cuts[0]!.operation.panel)!.panel;
+    const place = setting.distance === 0 ? '' : ` Place: the marks of one ${labelWords(first.name)} on a stick, carried over to the rest.`;
+    return width + place;
+  }
+  if (work.kind === 'bevel')
+    return 'Blade: a test cut in scrap against the mating edge, or the printed angle; both halves of scrap together make a true corner.';
+  if (work.kind === 'holes')
+    return setting.held === 'jig' ? 'The jig is the gauge: always from the same end.' : 'Depth: a collar or tape at the bit, tried in scrap.';
+  return 'The first one sawn and dressed to its line is traced onto the others; a pair is traced with its faces turned to one another.';
+}
+
+const SAW = 'Unplug before the blades are touched; no piece is held against a blade that can turn.';
+
+function cautionWords(setting: Setting, machine: Machine, cuts: readonly Cut[]): string {
+  const small = cuts.some(({ way }) => way.longer) ? ' Too small to hold by itself: cut it in a longer piece.' : '';
+  if (setting.stack)
+    return `${SAW} The guard is off for slots: push blocks, hands never over the stack.${setting.held === 'sled' ? '' : ' Keep the edge on the fence.'}${small}`;
+  if (setting.held === 'tall') return `${SAW} On edge: a tall fence, a feather board, nothing freehand.${small}`;
+  if (machine.kind === 'router' || machine.kind === 'router-table')
+    return `Unplug before the bit is touched. Feed against the bit’s turn; passes no deeper than half the bit or 6 mm.${machine.kind === 'router' ? ' Clamp piece and edge.' : ''}${small}`;
+  if (setting.tilt) return `${SAW} The piece that falls off lies under the tilted blade: leave it the room to fall.${small}`;
+  if (machine.kind === 'drill-press' || machine.kind === 'hand-drill') return 'Clamp the piece, scrap under holes that go through.';
+  return `${SAW}${small}`;
+}

@@ -1,0 +1,83 @@
+/** The joints of a unit, alike ones together: what they are cut to, what they leave, and how their fasteners are loaded. */
+import type { Length } from '../length/length.ts';
+import { isFace, type JointKind, type Meeting, type Strip } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+
+export interface JointGroup {
+  /** Stays while the first of them does. */
+  readonly id: string;
+  readonly kind: JointKind | 'groove';
+  readonly meetings: readonly Meeting[];
+  readonly guest: ResolvedPanel;
+  readonly host: ResolvedPanel;
+  /** Of a slot: its width and depth, and what is left of the host under it, and under one that is cut opposite. */
+  readonly slot: { readonly width: Length; readonly depth: Length; readonly left: Length; readonly opposed: boolean } | null;
+  /** From the slot to the host's nearer end or edge; null for a rabbet, which lies on it, and for a slanted slot. */
+  readonly lip: Length | null;
+  /** How what the guest carries loads its fasteners; null for none, or where neither is nearly so. */
+  readonly loaded: 'across' | 'along' | null;
+}
+
+/** Groups in the order of the unit's meetings. */
+export function jointGroups(unit: ResolvedUnit): JointGroup[] {
+  const groups = new Map<string, JointGroup>();
+  for (const meeting of unit.meetings) {
+    const { joint } = meeting;
+    if (joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'flush') continue;
+    const [guest, host] = [unit.byId.get(meeting.guest)!, unit.byId.get(meeting.host)!];
+    const strip = host.strips.find(({ id }) => id === meeting.id);
+    const slot = strip ? slotOf(strip, host) : null;
+    const lip = strip ? lipOf(strip, host) : null;
+    const key = [
+      strip?.kind ?? joint.kind,
+      guest.thickness,
+      host.thickness,
+      joint.depth,
+      joint.play,
+      joint.glue,
+      joint.stopped ?? false,
+      slot?.opposed ?? '',
+      JSON.stringify(joint.fastening),
+      guest.role,
+      host.role,
+      lip ?? '',
+    ].join('|');
+    const known = groups.get(key);
+    if (known) groups.set(key, { ...known, meetings: [...known.meetings, meeting] });
+    else
+      groups.set(key, {
+        id: meeting.id,
+        kind: strip?.kind ?? joint.kind,
+        meetings: [meeting],
+        guest,
+        host,
+        slot,
+        lip,
+        loaded: joint.fastening && isFace(meeting.face) ? loadedOf(host) : null,
+      });
+  }
+  return [...groups.values()];
+}
+
+function slotOf(strip: Strip, host: ResolvedPanel): JointGroup['slot'] {
+  const opposite = host.strips.find((other) => other.face !== strip.face && overlaps(other, strip));
+  const left = (host.thickness - strip.depth - (opposite?.depth ?? 0)) as Length;
+  return { width: Math.round(strip.far - strip.near) as Length, depth: strip.depth, left, opposed: opposite !== undefined };
+}
+
+/** Cut opposite one another: between them the host is as thin as both leave it. */
+const overlaps = (a: Strip, b: Strip): boolean =>
+  Math.abs(a.normal.u - b.normal.u) < 1e-9 && Math.abs(a.normal.v - b.normal.v) < 1e-9 && a.near < b.far && b.near < a.far;
+
+function lipOf({ normal, near, far, kind }: Strip, { outline }: ResolvedPanel): Length | null {
+  if (kind === 'rabbet' || (normal.u !== 1 && normal.v !== 1)) return null;
+  const values = outline.map(({ from }) => (normal.u === 1 ? from.u : from.v));
+  return Math.round(Math.min(near - Math.min(...values), Math.max(...values) - far)) as Length;
+}
+
+/** A load hangs straight down: it shears a fastener that lies level and draws one that stands upright. */
+function loadedOf({ frame }: ResolvedPanel): JointGroup['loaded'] {
+  const upright = Math.abs(frame.w.up);
+  return upright < 0.3 ? 'across' : upright > 0.9 ? 'along' : null;
+}

@@ -1,0 +1,80 @@
+/** A joint cut through square to its seam: host and guest to scale, as they are resolved. Play may be drawn larger than it is. */
+import { NM_PER } from '../length/length.ts';
+import { cutThrough, piecesOf } from './convex.ts';
+import { isFace, type Meeting } from './meeting.ts';
+import { place } from './panel.ts';
+import type { ResolvedPanel } from './resolve.ts';
+import type { ResolvedUnit } from './unit.ts';
+import { cross, dot, minusVector, scale, type Vector } from './vector.ts';
+import { united, type DrawnPoint } from './views.ts';
+
+export interface JointSection {
+  /** Rings in mm about the middle of the seam; what is up in the unit is up here. */
+  readonly host: readonly (readonly DrawnPoint[])[];
+  readonly guest: readonly (readonly DrawnPoint[])[];
+  /** A screw or dowel of the joint from its head to its tip; null for none, or one that is not driven square. */
+  readonly fastener: readonly [DrawnPoint, DrawnPoint] | null;
+}
+
+/**
+ * Null where there is no seam to cut across: panels laid on one another, hinges, slides. `times` draws the play of a slot
+ * so many times as wide as it is.
+ */
+export function sectionOfJoint(unit: Pick<ResolvedUnit, 'byId'>, meeting: Meeting, times = 1): JointSection | null {
+  const { joint, edge } = meeting;
+  if (isFace(edge) || joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'laid') return null;
+  const guest = unit.byId.get(meeting.guest)!;
+  const host = withPlay(unit.byId.get(meeting.host)!, meeting, times);
+  const at = guest.outline.findIndex(({ id }) => id === edge);
+  const [from, to] = [guest.outline[at]!.from, guest.outline[(at + 1) % guest.outline.length]!.from];
+  // A third of the way along: in the middle a notch or a divider may stand.
+  const point = { u: from.u + (to.u - from.u) / 3, v: from.v + (to.v - from.v) / 3 };
+  const seam = unitOf(minusVector(place(guest.frame, to), place(guest.frame, from)));
+  const centre = scale(place(guest.frame, point, guest.thickness / 2), 1 / NM_PER.mm);
+  const across = isFace(meeting.face) ? host.frame.w : guest.frame.w;
+  const [right, up] = asItStands(across, cross(seam, across));
+  const plane = { normal: seam, at: dot(seam, centre) };
+  const flat = (p: Vector): DrawnPoint => {
+    const off = minusVector(p, centre);
+    return [dot(off, right), dot(off, up)];
+  };
+  const cut = (panel: ResolvedPanel): DrawnPoint[][] =>
+    united(
+      piecesOf(panel)
+        .map((piece) => cutThrough(piece, plane).map(flat))
+        .filter((ring) => ring.length > 2),
+    );
+  return { host: cut(host), guest: cut(guest), fastener: fastenerOf(meeting, host, centre, flat) };
+}
+
+/** The two directions of the drawing: what is most upright in the unit is up, the other to the right or out. */
+function asItStands(a: Vector, b: Vector): [right: Vector, up: Vector] {
+  const [up, right] = Math.abs(a.up) > Math.abs(b.up) ? [a, b] : [b, a];
+  const lies = Math.abs(up.up) > 1e-6 ? up.up : up.out;
+  const goes = Math.abs(right.along) > 1e-6 ? right.along : right.out;
+  return [goes < 0 ? scale(right, -1) : right, lies < 0 ? scale(up, -1) : up];
+}
+
+/** The host with this joint's slot widened evenly on both sides. */
+function withPlay(host: ResolvedPanel, { id, joint }: Meeting, times: number): ResolvedPanel {
+  const more = (joint.play * (times - 1)) / 2;
+  if (more === 0) return host;
+  return { ...host, strips: host.strips.map((strip) => (strip.id === id ? { ...strip, near: strip.near - more, far: strip.far + more } : strip)) };
+}
+
+/** Through the host's face into the guest's edge, in the middle of the guest's thickness. */
+function fastenerOf({ joint, face }: Meeting, host: ResolvedPanel, centre: Vector, flat: (p: Vector) => DrawnPoint): JointSection['fastener'] {
+  const { fastening } = joint;
+  if (!fastening || !isFace(face) || (fastening.by !== 'screws' && fastening.by !== 'dowels')) return null;
+  const { w } = host.frame;
+  const mm = (depth: number): number => dot(w, scale(place(host.frame, { u: 0, v: 0 }, depth), 1 / NM_PER.mm)) - dot(w, centre);
+  /** So far along the host's normal from the middle of the seam. */
+  const on = (off: number): DrawnPoint => flat({ along: centre.along + w.along * off, up: centre.up + w.up * off, out: centre.out + w.out * off });
+  const [near, far] = face === 'reference' ? [mm(0), mm(host.thickness)] : [mm(host.thickness), mm(0)];
+  const long = fastening.length / NM_PER.mm;
+  if (fastening.by === 'dowels') return [on(near - long / 2), on(near + long / 2)];
+  // Its head on the far face, its tip past the near one.
+  return [on(far), on(far + Math.sign(near - far) * long)];
+}
+
+const unitOf = (v: Vector): Vector => scale(v, 1 / Math.sqrt(dot(v, v)));

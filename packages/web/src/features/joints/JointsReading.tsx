@@ -1,0 +1,29 @@
+/** The reading pane at Joints: how this cabinet is joined, and what its fits stand for. */
+import type { ReactNode } from 'react';
+import { exactTextWithUnit } from '@keen/core';
+import { UnitFields } from '../box/UnitFields.tsx';
+import type { ShownUnit } from '../project/selectors.ts';
+import { useLearnedShop } from './useSetups.ts';
+
+export function JointsReading({ shown: { box, unit }, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
+  const { shop } = useLearnedShop();
+  return (
+    <div className="reading">
+      <h2>{box.name}</h2>
+      <p className="kind">how it is joined</p>
+      {findings}
+      <details open>
+        <summary>Joints</summary>
+        <UnitFields box={box} unit={unit} group="joints" />
+      </details>
+      <details>
+        <summary>How it is made</summary>
+        <UnitFields box={box} unit={unit} group="making" />
+      </details>
+      <p className="quiet">
+        In this shop a tight fit has {exactTextWithUnit(shop.fits.tight.nm, unit)} of play, a push fit {exactTextWithUnit(shop.fits.push.nm, unit)}, a glue fit{' '}
+        {exactTextWithUnit(shop.fits.glue.nm, unit)}, a loose one {exactTextWithUnit(shop.fits.loose.nm, unit)}. Stock is where that is told.
+      </p>
+    </div>
+  );
+}

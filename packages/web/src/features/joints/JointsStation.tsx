@@ -1,0 +1,70 @@
+/** Joints: how does it go together? Each joint in section, and the settings it takes, in the order they are made in. */
+import { operationsWords } from './operationsWords.ts';
+import { Tab, Tabs } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { CleatRips } from './CleatRips.tsx';
+import { JointSections } from './JointSections.tsx';
+import { SetupCard } from './SetupCard.tsx';
+import { useSetups } from './useSetups.ts';
+
+type ViewId = 'sections' | 'own' | 'project';
+
+export function JointsStation({ shown }: { readonly shown: ShownUnit }) {
+  const [view, setView] = useState<ViewId>('sections');
+  const { units } = useAppSelector(selectPlan);
+  return (
+    <div className="station-body scroll">
+      <Tabs value={view} onChange={(_event, next: ViewId) => setView(next)} aria-label="Joints">
+        <Tab value="sections" label="In section" />
+        <Tab value="own" label="Setups" />
+        {units.length > 1 && <Tab value="project" label="Setups of the whole project" />}
+      </Tabs>
+      {view === 'sections' ? <JointSections shown={shown} /> : <SetupList shown={shown} whole={view === 'project'} />}
+    </div>
+  );
+}
+
+function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole: boolean }) {
+  const of = useSetups(shown, whole);
+  const { parts } = useAppSelector(selectPlan);
+  const { setups, unmade, cleats, proved } = of.setups;
+  const numbers = useMemo(() => new Map(setups.map(({ id }, index) => [id, index + 1])), [setups]);
+  const done = setups.filter(({ cuts }) => cuts.every(({ operation }) => of.made.has(operation.id))).length;
+  return (
+    <>
+      <h1>
+        {setups.length === 0
+          ? 'Nothing to cut but the blanks.'
+          : `${setups.length} ${setups.length === 1 ? 'setting' : 'settings'}${proved ? ', as few as this shop can do with' : ''}.`}
+      </h1>
+      <p className="lead">
+        Slots first, while every edge is square; then holes; bevels and slanted edges last.{done > 0 && ` ${done} of ${setups.length} done.`}
+      </p>
+      {unmade.length > 0 && (
+        <section className="finding change">
+          <p>
+            <strong>This shop cannot make {unmade.length === 1 ? 'one cut' : `${unmade.length} cuts`}:</strong> {operationsWords(unmade, parts, shown.unit)}.
+            Stock says what machines and bits there are.
+          </p>
+        </section>
+      )}
+      <ol className="setup-cards">
+        {setups.map((setup, index) => (
+          <SetupCard
+            key={setup.id}
+            setup={setup}
+            number={index + 1}
+            of={of}
+            parts={parts}
+            unit={shown.unit}
+            shownUnit={shown.box.id}
+            after={setup.after.map((id) => numbers.get(id)!).sort((a, b) => a - b)}
+          />
+        ))}
+      </ol>
+      <CleatRips cleats={cleats} shop={of.shop} unit={shown.unit} />
+    </>
+  );
+}
