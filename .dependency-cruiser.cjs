@@ -14,7 +14,7 @@ const uses = {
   nest: ['chance', 'length', 'worked'], // pieces and sheets: knows no cabinet
   sag: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
   hang: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
-  setups: ['length', 'worked', 'solid', 'stock', 'joints', 'parts'],
+  setups: ['chance', 'length', 'worked', 'solid', 'stock', 'joints', 'parts'],
   checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups'],
   plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups', 'checks'],
   sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'checks'],

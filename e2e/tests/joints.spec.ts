@@ -63,7 +63,7 @@ test('a setup is ticked as done and stays so; its parts light up; the whole proj
   await page.locator('.setup-card').first().getByRole('checkbox').uncheck();
   await expect(page.locator('.setup-card').first()).not.toHaveClass(/done/);
   const own = await page.locator('.setup-card').count();
-  await page.getByRole('tab', { name: 'Setups of the whole project' }).click();
+  await page.getByRole('tab', { name: 'The whole project’s' }).click();
   await expect.poll(() => page.locator('.setup-card').count()).toBeGreaterThan(own);
 });
 
@@ -86,4 +86,21 @@ test('a shop without a bench is told in Stock, and the setups are for a router',
   await expect(page.locator('.setup-card').first()).toContainText('Router: slots, along a straight edge');
   await page.locator('.setup-card summary').first().click();
   await expect(page.locator('.setup-card').first()).toContainText('Feed against the bit');
+});
+
+test('fits are tried before they are cut; a looser one is a click away and helps', async ({ page }) => {
+  const errors = watchErrors(page);
+  const id = await freshProject();
+  await open(page, id);
+  await station(page, 'Joints').click();
+  await page.getByRole('tab', { name: 'Will it go together?' }).click();
+  await expect(page.locator('.fit-chart canvas')).toBeVisible();
+  const shelf = page.locator('.joint-list button', { hasText: 'goes into its slot' }).first();
+  await shelf.click();
+  const share = async (): Promise<number> => Number(/([\d.]+) % bind/.exec(await shelf.innerText())![1]);
+  const before = await share();
+  expect(before).toBeGreaterThan(5);
+  await page.getByRole('button', { name: /Make it a glue fit/ }).click();
+  await expect.poll(share).toBeLessThan(before);
+  expect(errors).toEqual([]);
 });

@@ -55,6 +55,11 @@ export const VIEWS: readonly ViewCase[] = [
   { name: 'stock', path: at('ink', 'stock') },
   { name: 'joints', path: at('ink', 'joints'), before: (page) => page.locator('.joint-section').waitFor() },
   {
+    name: 'fits',
+    path: at('ink', 'joints'),
+    before: async (page) => (await page.getByRole('tab', { name: 'Will it go together?' }).click(), page.locator('.fit-chart canvas').waitFor()),
+  },
+  {
     name: 'setups',
     path: at('type', 'joints'),
     before: async (page) => (await page.getByRole('tab', { name: 'Setups', exact: true }).click(), openAll(page)),

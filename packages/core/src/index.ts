@@ -221,3 +221,5 @@ export { faceWords, setupWords, type SetupContext, type SetupPiece, type SetupWo
 export { sectionOfJoint, type JointSection } from './solid/joint-section.ts';
 export type { DrawnPoint } from './solid/views.ts';
 export { jointGroups, type JointGroup } from './joints/joint-groups.ts';
+export { fitChains, type FitChain } from './setups/fit-chain.ts';
+export { expectedFit, helpsFor, simulateFit, type FitHelp, type FitRun } from './setups/fit-simulation.ts';

@@ -4,24 +4,29 @@ import { Tab, Tabs } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import type { StationId } from '../project/Stations.tsx';
 import { CleatRips } from './CleatRips.tsx';
+import { FitView } from './FitView.tsx';
 import { JointSections } from './JointSections.tsx';
 import { SetupCard } from './SetupCard.tsx';
 import { useSetups } from './useSetups.ts';
 
-type ViewId = 'sections' | 'own' | 'project';
+type ViewId = 'sections' | 'fit' | 'own' | 'project';
 
-export function JointsStation({ shown }: { readonly shown: ShownUnit }) {
+export function JointsStation({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
   const [view, setView] = useState<ViewId>('sections');
   const { units } = useAppSelector(selectPlan);
   return (
     <div className="station-body scroll">
       <Tabs value={view} onChange={(_event, next: ViewId) => setView(next)} aria-label="Joints">
         <Tab value="sections" label="In section" />
+        <Tab value="fit" label="Will it go together?" />
         <Tab value="own" label="Setups" />
-        {units.length > 1 && <Tab value="project" label="Setups of the whole project" />}
+        {units.length > 1 && <Tab value="project" label="The whole project’s" />}
       </Tabs>
-      {view === 'sections' ? <JointSections shown={shown} /> : <SetupList shown={shown} whole={view === 'project'} />}
+      {view === 'sections' && <JointSections shown={shown} />}
+      {view === 'fit' && <FitView shown={shown} onStation={onStation} />}
+      {(view === 'own' || view === 'project') && <SetupList shown={shown} whole={view === 'project'} />}
     </div>
   );
 }

@@ -150,7 +150,7 @@ function StationBody({
     case 'box':
       return <BoxStation shown={shown} />;
     case 'joints':
-      return <JointsStation shown={shown} />;
+      return <JointsStation shown={shown} onStation={onStation} />;
     case 'stock':
       return <StockStation shown={shown} />;
     case 'sheets':

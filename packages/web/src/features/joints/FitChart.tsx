@@ -1,0 +1,57 @@
+/** How many of the goes came out how free, with what binds and what rattles told apart. Loaded only where it is looked at. */
+import { percentText, type FitChain, type FitRun } from '@keen/core';
+import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
+import { Bar } from 'react-chartjs-2';
+import { useAppSelector } from '../../app/store.ts';
+import { DARK, LIGHT } from '../../app/tokens.ts';
+
+Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
+
+export interface FitChartProps {
+  readonly chain: FitChain;
+  readonly run: FitRun;
+}
+
+const mmText = (mm: number): string => `${Math.round(mm * 100) / 100}`;
+
+export default function FitChart({ chain, run }: FitChartProps) {
+  const scheme = useAppSelector(({ view }) => view.scheme);
+  const tokens = scheme === 'light' ? LIGHT : DARK;
+  const { fromMm, stepMm, counts } = run.bins;
+  const middles = counts.map((_, index) => fromMm + stepMm * (index + 0.5));
+  const colour = (mm: number): string => (mm < 0 ? tokens.madder : mm > chain.mostMm ? tokens.ochre : tokens.edge);
+  const words = `Of ${run.runs} goes ${percentText(run.binds)} bind and ${percentText(run.rattles)} are too loose; in the middle ${mmText(run.meanMm)} mm are free.`;
+  return (
+    <div className="fit-chart" role="img" aria-label={words}>
+      <Bar
+        data={{
+          labels: middles.map(mmText),
+          datasets: [
+            {
+              label: 'share of goes',
+              data: counts.map((count) => (count / run.runs) * 100),
+              backgroundColor: middles.map(colour),
+              borderColor: tokens.ink,
+              borderWidth: middles.map((mm) => (mm < 0 || mm > chain.mostMm ? 1.5 : 0)),
+              barPercentage: 1,
+              categoryPercentage: 0.94,
+            },
+          ],
+        }}
+        options={{
+          animation: false,
+          maintainAspectRatio: false,
+          scales: {
+            x: {
+              ticks: { color: tokens.pencil, maxTicksLimit: 9 },
+              grid: { display: false },
+              title: { display: true, text: 'mm free; outlined: binds at the left of 0, too loose at the right', color: tokens.pencil },
+            },
+            y: { ticks: { color: tokens.pencil, callback: (value) => `${value} %` }, grid: { color: tokens.hairline } },
+          },
+          plugins: { legend: { display: false } },
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+/** Will it go together? Every slot, every part between its ends and every pair of doors, tried thousands of times before it is cut. */
+import { fitChains, helpsFor, labelWords, percentText, type FitChain, type FitHelp, type FitRun, type Fit } from '@keen/core';
+import { Button } from '@mui/material';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import type { StationId } from '../project/Stations.tsx';
+import { useEdit } from '../project/useEdit.ts';
+import { panelHovered } from '../project/view.slice.ts';
+import { useFit } from './useFit.ts';
+import { useLearnedShop } from './useSetups.ts';
+
+const FitChart = lazy(() => import('./FitChart.tsx'));
+
+/** More trouble than this is worth a thought. [ASSUME] */
+const WORTH = 0.05;
+
+const KIND_WORDS: Readonly<Record<FitChain['kind'], string>> = { slot: 'goes into its slot', ends: 'goes in between', doors: 'close in their opening' };
+const LOOSER: Readonly<Record<Fit, Fit | null>> = { tight: 'push', push: 'glue', glue: 'loose', loose: null };
+
+export function FitView({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
+  const { stockOf } = useAppSelector(selectPlan);
+  const solid = useDeferredValue(shown.plan.unit);
+  const chains = useMemo(() => fitChains(solid, (id) => stockOf(id).used), [solid, stockOf]);
+  const runs = useFit(chains);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const troubleOf = (chain: FitChain): number => {
+    const run = runs.get(chain.id);
+    return run ? run.binds + run.rattles : 0;
+  };
+  const sorted = [...chains].sort((a, b) => troubleOf(b) - troubleOf(a));
+  const chain = sorted.find(({ id }) => id === chosen) ?? sorted[0];
+  const run = chain && runs.get(chain.id);
+  if (!chain) return <h1>Nothing here has to fit into anything.</h1>;
+  const doubtful = chains.filter((each) => troubleOf(each) > WORTH).length;
+  return (
+    <>
+      <h1>{runs.size === 0 ? 'Trying it …' : doubtful === 0 ? 'It will go together.' : `${doubtful} of ${chains.length} fits are doubtful.`}</h1>
+      <p className="lead">Each tried 4000 times with the spread of the readings and what machines repeat to, before anything is cut.</p>
+      <div className="joint-grid">
+        <ChainList chains={sorted} runs={runs} current={chain} onChoose={setChosen} />
+        {run && (
+          <div>
+            <Suspense fallback={<div className="fit-chart" />}>
+              <FitChart chain={chain} run={run} />
+            </Suspense>
+            <p>
+              <strong>{percentText(run.binds)}</strong> of the goes bind, <strong>{percentText(run.rattles)}</strong> are too loose; it varies by{' '}
+              {Math.round(run.sdMm * 100) / 100} mm about {Math.round(run.meanMm * 100) / 100} mm.
+            </p>
+            <Helps chain={chain} shown={shown} onStation={onStation} />
+          </div>
+        )}
+      </div>
+    </>
+  );
+}
+
+interface ChainListProps {
+  readonly chains: readonly FitChain[];
+  readonly runs: ReadonlyMap<string, FitRun>;
+  readonly current: FitChain;
+  readonly onChoose: (id: string) => void;
+}
+
+function ChainList({ chains, runs, current, onChoose }: ChainListProps) {
+  const dispatch = useAppDispatch();
+  return (
+    <ul className="joint-list">
+      {chains.map((chain) => {
+        const run = runs.get(chain.id);
+        return (
+          <li key={chain.id}>
+            <button
+              type="button"
+              className={chain === current ? 'current' : ''}
+              aria-pressed={chain === current}
+              onClick={() => onChoose(chain.id)}
+              onPointerEnter={() => dispatch(panelHovered(chain.panels[0]!))}
+              onPointerLeave={() => dispatch(panelHovered(null))}
+            >
+              <strong>{chain.kind === 'doors' ? (chain.panels.length === 1 ? 'the door' : `${chain.panels.length} doors`) : labelWords(chain.guest)}</strong>{' '}
+              {chain.kind === 'doors' && chain.panels.length === 1 ? 'closes in its opening' : KIND_WORDS[chain.kind]}
+              {chain.count > 1 && ` × ${chain.count}`}
+              <span className="quiet">{run ? `${percentText(run.binds)} bind, ${percentText(run.rattles)} too loose` : '…'}</span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** What would help most, each with the trouble that is left. */
+function Helps({
+  chain,
+  shown: { box },
+  onStation,
+}: {
+  readonly chain: FitChain;
+  readonly shown: ShownUnit;
+  readonly onStation: (station: StationId) => void;
+}) {
+  const { set } = useEdit();
+  const { shop } = useLearnedShop();
+  const looser = LOOSER[box.fit];
+  const adds = looser && chain.kind === 'slot' ? (shop.fits[looser].nm - shop.fits[box.fit].nm) / 1e6 : null;
+  const helps = helpsFor(chain, adds);
+  if (helps.length === 0) return null;
+  const left = ({ trouble }: FitHelp): string => `${percentText(trouble)} in trouble then`;
+  return (
+    <section className="finding look">
+      <p>
+        <strong>What would help most:</strong>
+      </p>
+      <ul className="fit-helps">
+        {helps.map((help) => (
+          <li key={help.kind}>
+            {help.kind === 'measure' && (
+              <Button variant="outlined" onClick={() => onStation('stock')}>
+                Take more readings: {left(help)}
+              </Button>
+            )}
+            {help.kind === 'looser' && looser && (
+              <Button variant="outlined" onClick={() => set(box, ['fit'], looser)}>
+                Make it a {looser} fit: {left(help)}
+              </Button>
+            )}
+            {help.kind === 'cut-last' && <>Cut it last, to what is there: {left(help)}.</>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
