@@ -63,7 +63,7 @@ test('a setup is ticked as done and stays so; its parts light up; the whole proj
   await page.locator('.setup-card').first().getByRole('checkbox').uncheck();
   await expect(page.locator('.setup-card').first()).not.toHaveClass(/done/);
   const own = await page.locator('.setup-card').count();
-  await page.getByRole('tab', { name: 'The whole project’s' }).click();
+  await page.getByRole('tab', { name: 'Setups, whole project' }).click();
   await expect.poll(() => page.locator('.setup-card').count()).toBeGreaterThan(own);
 });
 

@@ -185,7 +185,8 @@ export function faceWords({ frame, role, name }: Pick<ResolvedPanel, 'frame' | '
 function gaugeWords({ setting, cuts }: Setup, { blanks, parts }: SetupContext): string {
   const { work, guest } = cuts[0]!.operation;
   const mate = guest === null ? undefined : parts.find((line) => line.panels.includes(guest));
-  const mated = mate ? `${mate.mark} (${mate.names[0] ? labelWords(mate.names[0]) : 'its mate'})` : 'the part that goes in';
+  const named = guest === null ? undefined : blanks.get(guest)?.panel.name;
+  const mated = mate && named ? `${mate.mark} (${labelWords(named)})` : 'the part that goes in';
   if (work.kind === 'slot' || work.kind === 'slanted-slot' || work.kind === 'edge-groove') {
     const width = setting.stack
       ? `Width: a test cut in scrap of the same sheet, shims until ${mated} goes in as it should.`

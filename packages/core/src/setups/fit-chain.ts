@@ -28,6 +28,8 @@ export interface FitChain {
   readonly kind: 'slot' | 'ends' | 'doors';
   readonly guest: Label;
   readonly host: Label;
+  /** The host at its other end, where there is one. */
+  readonly other: Label | null;
   readonly panels: readonly string[];
   /** How many alike. */
   readonly count: number;
@@ -82,6 +84,7 @@ function slotChains(unit: ResolvedUnit, usedOf: UsedOf): FitChain[] {
         kind: 'slot',
         guest: guest.name,
         host: host.name,
+        other: null,
         panels: [guest.id, host.id],
         count: meetings.length,
         freeMm: toMm(play),
@@ -119,6 +122,7 @@ function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Meeting, b: Meeti
     kind: 'ends',
     guest: panel.name,
     host: host.name,
+    other: unit.byId.get(b.host)!.name,
     panels: [panel.id, a.host, b.host],
     count: 1,
     freeMm,
@@ -158,6 +162,7 @@ function doorChains(unit: ResolvedUnit): FitChain[] {
       kind: 'doors',
       guest: door.panel.name,
       host: left.panel.name,
+      other: right.panel.name,
       panels: between.map(({ panel }) => panel.id),
       count: 1,
       freeMm,

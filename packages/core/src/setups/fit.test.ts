@@ -26,6 +26,7 @@ const arbitraryChain: fc.Arbitrary<FitChain> = fc
     kind: 'slot',
     guest: { key: 'shelf' },
     host: { key: 'side' },
+    other: null,
     panels: [],
     count: 1,
     freeMm,

@@ -80,6 +80,25 @@ describe.each(shops)('in the %s shop', (_id, shop) => {
     }
   });
 
+  test.each(units.map(({ name, unit }) => [name, unit] as const))('%s: nothing that hurts is proposed', (_name, unit) => {
+    const { setups, blanks } = setupsOf([unit], shop);
+    for (const { setting, cuts } of setups)
+      for (const { operation, way } of cuts) {
+        const { length, width } = blanks.get(operation.panel)!;
+        const saw = shop.machines[setting.machine]!.kind;
+        if ((setting.held === 'fence' || setting.held === 'table') && way.against && setting.bit === undefined) {
+          const crosswise = way.against === 'start' || way.against === 'end';
+          const [onFence, across] = crosswise ? [width, length] : [length, width];
+          // short-edge-on-fence: it racks and kicks back.
+          expect(onFence).toBeGreaterThanOrEqual(Math.max(across, 200e6));
+        }
+        // too-small-to-hold: cut in a longer piece first.
+        const least = saw === 'table-saw' ? 300e6 : saw === 'router-table' ? 150e6 : 0;
+        if (Math.max(length, width) < least && setting.held !== 'wedge') expect(way.longer).toBe(true);
+        if (setting.router) expect(setting.router.eachDown).toBeLessThanOrEqual(6e6);
+      }
+  });
+
   test.each(units.map(({ name, unit }) => [name, unit] as const))('%s: in an order that keeps its references', (_name, unit) => {
     const { setups } = setupsOf([unit], shop);
     expect(

@@ -27,9 +27,11 @@ export function sectionOfJoint(unit: Pick<ResolvedUnit, 'byId'>, meeting: Meetin
   const host = withPlay(unit.byId.get(meeting.host)!, meeting, times);
   const at = guest.outline.findIndex(({ id }) => id === edge);
   const [from, to] = [guest.outline[at]!.from, guest.outline[(at + 1) % guest.outline.length]!.from];
-  // A third of the way along: in the middle a notch or a divider may stand.
-  const point = { u: from.u + (to.u - from.u) / 3, v: from.v + (to.v - from.v) / 3 };
-  const seam = unitOf(minusVector(place(guest.frame, to), place(guest.frame, from)));
+  const start = place(guest.frame, from);
+  const run = minusVector(place(guest.frame, to), start);
+  const seam = unitOf(run);
+  const share = whereBothAre(host, start, seam, Math.sqrt(dot(run, run)));
+  const point = { u: from.u + (to.u - from.u) * share, v: from.v + (to.v - from.v) * share };
   const centre = scale(place(guest.frame, point, guest.thickness / 2), 1 / NM_PER.mm);
   const across = isFace(meeting.face) ? host.frame.w : guest.frame.w;
   const [right, up] = asItStands(across, cross(seam, across));
@@ -45,6 +47,13 @@ export function sectionOfJoint(unit: Pick<ResolvedUnit, 'byId'>, meeting: Meetin
         .filter((ring) => ring.length > 2),
     );
   return { host: cut(host), guest: cut(guest), fastener: fastenerOf(meeting, host, centre, flat) };
+}
+
+/** A third of the way along what both have of the seam, as a share of it: in the middle a notch or a divider may stand. */
+function whereBothAre(host: ResolvedPanel, start: Vector, seam: Vector, long: number): number {
+  const reach = host.outline.flatMap(({ from }) => [0, host.thickness].map((depth) => dot(minusVector(place(host.frame, from, depth), start), seam)));
+  const [low, high] = [Math.max(0, Math.min(...reach)), Math.min(long, Math.max(...reach))];
+  return (low + (high - low) / 3) / long;
 }
 
 /** The two directions of the drawing: what is most upright in the unit is up, the other to the right or out. */

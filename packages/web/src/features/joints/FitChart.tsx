@@ -1,31 +1,33 @@
 /** How many of the goes came out how free, with what binds and what rattles told apart. Loaded only where it is looked at. */
-import { percentText, type FitChain, type FitRun } from '@keen/core';
+import { percentText, type DisplayUnit, type FitChain, type FitRun } from '@keen/core';
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { Bar } from 'react-chartjs-2';
 import { useAppSelector } from '../../app/store.ts';
 import { DARK, LIGHT } from '../../app/tokens.ts';
 
 Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
+Chart.defaults.font.family = "'Barlow Semi Condensed', 'Barlow', sans-serif";
 
 export interface FitChartProps {
   readonly chain: FitChain;
   readonly run: FitRun;
+  readonly unit: DisplayUnit;
 }
 
-const mmText = (mm: number): string => `${Math.round(mm * 100) / 100}`;
+const figure = (mm: number, unit: DisplayUnit): string => String(unit === 'mm' ? Math.round(mm * 100) / 100 : Math.round((mm / 25.4) * 1000) / 1000);
 
-export default function FitChart({ chain, run }: FitChartProps) {
+export default function FitChart({ chain, run, unit }: FitChartProps) {
   const scheme = useAppSelector(({ view }) => view.scheme);
   const tokens = scheme === 'light' ? LIGHT : DARK;
   const { fromMm, stepMm, counts } = run.bins;
   const middles = counts.map((_, index) => fromMm + stepMm * (index + 0.5));
   const colour = (mm: number): string => (mm < 0 ? tokens.madder : mm > chain.mostMm ? tokens.ochre : tokens.edge);
-  const words = `Of ${run.runs} goes ${percentText(run.binds)} bind and ${percentText(run.rattles)} are too loose; in the middle ${mmText(run.meanMm)} mm are free.`;
+  const words = `Of ${run.runs} goes ${percentText(run.binds)} bind and ${percentText(run.rattles)} are too loose; in the middle ${figure(run.meanMm, unit)} ${unit} are free.`;
   return (
     <div className="fit-chart" role="img" aria-label={words}>
       <Bar
         data={{
-          labels: middles.map(mmText),
+          labels: middles.map((mm) => figure(mm, unit)),
           datasets: [
             {
               label: 'share of goes',
@@ -45,7 +47,7 @@ export default function FitChart({ chain, run }: FitChartProps) {
             x: {
               ticks: { color: tokens.pencil, maxTicksLimit: 9 },
               grid: { display: false },
-              title: { display: true, text: 'mm free; outlined: binds at the left of 0, too loose at the right', color: tokens.pencil },
+              title: { display: true, text: `${unit} free; outlined: binds at the left of 0, too loose at the right`, color: tokens.pencil },
             },
             y: { ticks: { color: tokens.pencil, callback: (value) => `${value} %` }, grid: { color: tokens.hairline } },
           },

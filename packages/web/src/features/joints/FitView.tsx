@@ -1,5 +1,5 @@
 /** Will it go together? Every slot, every part between its ends and every pair of doors, tried thousands of times before it is cut. */
-import { fitChains, helpsFor, labelWords, percentText, type FitChain, type FitHelp, type FitRun, type Fit } from '@keen/core';
+import { type DisplayUnit, fitChains, helpsFor, labelWords, percentText, type FitChain, type FitHelp, type FitRun, type Fit } from '@keen/core';
 import { Button } from '@mui/material';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -12,10 +12,12 @@ import { useLearnedShop } from './useSetups.ts';
 
 const FitChart = lazy(() => import('./FitChart.tsx'));
 
+/** To a hundredth of a millimeter, or a thousandth of an inch. */
+const about = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${Math.round(mm * 100) / 100} mm` : `${Math.round((mm / 25.4) * 1000) / 1000} in`);
+
 /** More trouble than this is worth a thought. [ASSUME] */
 const WORTH = 0.05;
 
-const KIND_WORDS: Readonly<Record<FitChain['kind'], string>> = { slot: 'goes into its slot', ends: 'goes in between', doors: 'close in their opening' };
 const LOOSER: Readonly<Record<Fit, Fit | null>> = { tight: 'push', push: 'glue', glue: 'loose', loose: null };
 
 export function FitView({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
@@ -42,11 +44,11 @@ export function FitView({ shown, onStation }: { readonly shown: ShownUnit; reado
         {run && (
           <div>
             <Suspense fallback={<div className="fit-chart" />}>
-              <FitChart chain={chain} run={run} />
+              <FitChart chain={chain} run={run} unit={shown.unit} />
             </Suspense>
             <p>
               <strong>{percentText(run.binds)}</strong> of the goes bind, <strong>{percentText(run.rattles)}</strong> are too loose; it varies by{' '}
-              {Math.round(run.sdMm * 100) / 100} mm about {Math.round(run.meanMm * 100) / 100} mm.
+              {about(run.sdMm, shown.unit)} about {about(run.meanMm, shown.unit)}.
             </p>
             <Helps chain={chain} shown={shown} onStation={onStation} />
           </div>
@@ -79,8 +81,7 @@ function ChainList({ chains, runs, current, onChoose }: ChainListProps) {
               onPointerEnter={() => dispatch(panelHovered(chain.panels[0]!))}
               onPointerLeave={() => dispatch(panelHovered(null))}
             >
-              <strong>{chain.kind === 'doors' ? (chain.panels.length === 1 ? 'the door' : `${chain.panels.length} doors`) : labelWords(chain.guest)}</strong>{' '}
-              {chain.kind === 'doors' && chain.panels.length === 1 ? 'closes in its opening' : KIND_WORDS[chain.kind]}
+              <ChainName chain={chain} />
               {chain.count > 1 && ` × ${chain.count}`}
               <span className="quiet">{run ? `${percentText(run.binds)} bind, ${percentText(run.rattles)} too loose` : '…'}</span>
             </button>
@@ -88,6 +89,16 @@ function ChainList({ chains, runs, current, onChoose }: ChainListProps) {
         );
       })}
     </ul>
+  );
+}
+
+function ChainName({ chain: { kind, guest, host, other, panels } }: { readonly chain: FitChain }) {
+  if (kind === 'doors') return panels.length === 1 ? <strong>the door in its opening</strong> : <strong>{panels.length} doors in their opening</strong>;
+  return (
+    <>
+      <strong>{labelWords(guest)}</strong>{' '}
+      {kind === 'slot' ? 'goes into its slot' : `goes in between ${labelWords(host)} and ${other ? labelWords(other) : ''}`}
+    </>
   );
 }
 

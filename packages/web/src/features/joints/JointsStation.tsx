@@ -22,7 +22,7 @@ export function JointsStation({ shown, onStation }: { readonly shown: ShownUnit;
         <Tab value="sections" label="In section" />
         <Tab value="fit" label="Will it go together?" />
         <Tab value="own" label="Setups" />
-        {units.length > 1 && <Tab value="project" label="The whole project’s" />}
+        {units.length > 1 && <Tab value="project" label="Setups, whole project" />}
       </Tabs>
       {view === 'sections' && <JointSections shown={shown} />}
       {view === 'fit' && <FitView shown={shown} onStation={onStation} />}
