@@ -13,6 +13,7 @@ const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const PORT = 8420;
 const SERVER = join(ROOT, 'packages/server/dist/main.js');
 const SCANNER = join(ROOT, 'packages/server/dist/stud-scanner.js');
+const CALIPER = join(ROOT, 'packages/server/dist/caliper.js');
 
 function readArguments(args) {
   const options = { port: PORT, data: join(ROOT, '.data'), resetDemo: false, dev: false };
@@ -31,6 +32,7 @@ const options = readArguments(process.argv.slice(2));
 let ending = false;
 let database;
 let scannerPort;
+let caliperPort;
 const children = new Set();
 
 const environment = (port) => ({
@@ -43,6 +45,7 @@ const environment = (port) => ({
   KEEN_DB_PASSWORD: database.password,
   KEEN_EXAMPLES: join(ROOT, 'examples'),
   KEEN_SCANNER_PORT: scannerPort ? String(scannerPort) : '',
+  KEEN_CALIPER_PORT: caliperPort ? String(caliperPort) : '',
 });
 
 /** Runs a command of the server to its end. */
@@ -115,6 +118,8 @@ async function start() {
   }
   scannerPort = await freePort();
   keepRunning('stud scanner stand-in', process.execPath, [SCANNER], { ...process.env, KEEN_SCANNER_PORT: String(scannerPort) }, ROOT, () => {});
+  caliperPort = await freePort();
+  keepRunning('caliper stand-in', process.execPath, [CALIPER], { ...process.env, KEEN_CALIPER_PORT: String(caliperPort) }, ROOT, () => {});
   if (options.dev) return startDev();
   const address = `http://127.0.0.1:${options.port}`;
   keepRunning(

@@ -3,6 +3,8 @@ import { SequelizeModule } from '@nestjs/sequelize';
 import type { ServerConfig } from './config.ts';
 import { databaseOptions, MODELS } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
+import { CaliperController } from './features/devices/caliper.controller.ts';
+import { CALIPER_PORT, CaliperService } from './features/devices/caliper.service.ts';
 import { ScannerController } from './features/devices/scanner.controller.ts';
 import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
@@ -19,8 +21,17 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [SequelizeModule.forRoot(databaseOptions(config)), SequelizeModule.forFeature(MODELS)],
-      controllers: [HealthController, ProjectsController, RecordController, ScannerController, WorkshopController],
-      providers: [ProjectsService, RecordService, WorkshopService, DemoService, ScannerService, { provide: SCANNER_PORT, useValue: config.scannerPort }],
+      controllers: [CaliperController, HealthController, ProjectsController, RecordController, ScannerController, WorkshopController],
+      providers: [
+        ProjectsService,
+        RecordService,
+        WorkshopService,
+        DemoService,
+        CaliperService,
+        { provide: CALIPER_PORT, useValue: config.caliperPort },
+        ScannerService,
+        { provide: SCANNER_PORT, useValue: config.scannerPort },
+      ],
     };
   }
 }

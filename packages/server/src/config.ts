@@ -5,6 +5,8 @@ export interface ServerConfig {
   /** Built web application; undefined serves the API alone. */
   readonly webRoot: string | undefined;
   readonly examples: string;
+  /** Where a caliper listens on loopback; undefined when there is none. */
+  readonly caliperPort: number | undefined;
   /** Where a stud scanner listens on loopback; undefined when there is none. */
   readonly scannerPort: number | undefined;
   /** Further hosts a page may be served under, such as the hot-reload server's. */
@@ -27,6 +29,7 @@ export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
     database: { port: port('KEEN_DB_PORT'), name: needed('KEEN_DB_NAME'), user: needed('KEEN_DB_USER'), password: env['KEEN_DB_PASSWORD'] ?? '' },
     webRoot: env['KEEN_WEB_ROOT'] || undefined,
     examples: needed('KEEN_EXAMPLES'),
+    caliperPort: env['KEEN_CALIPER_PORT'] ? port('KEEN_CALIPER_PORT') : undefined,
     scannerPort: env['KEEN_SCANNER_PORT'] ? port('KEEN_SCANNER_PORT') : undefined,
     origins: (env['KEEN_ORIGINS'] ?? '').split(',').filter(Boolean),
   };

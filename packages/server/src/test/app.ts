@@ -33,6 +33,7 @@ export async function testApp(more: Partial<ServerConfig> = {}): Promise<TestApp
     webRoot: undefined,
     examples: EXAMPLES,
     origins: [],
+    caliperPort: undefined,
     scannerPort: undefined,
     ...more,
   });

@@ -1,6 +1,7 @@
 /** The stud scanner's stand-in: a TCP server that speaks lines of JSON, with noise, false echoes and faults on demand. README.md tells the protocol. */
-import { createServer, type Server, type Socket } from 'node:net';
+import { createServer, type Server } from 'node:net';
 import { seeded } from '@keen/core';
+import { onLines, readLine } from '../lines.ts';
 import { levelAt } from './wall.ts';
 
 /** Samples lie so far apart, mm. */
@@ -59,7 +60,7 @@ export function startScannerStandIn(port: number): Promise<Server> {
       }, 20);
     };
     onLines(socket, (line) => {
-      const message = read(line);
+      const message = readLine(line);
       if (message === null) return say({ type: 'error', message: 'not understood', accepted: 'scan, stop, fail' });
       switch (message['cmd']) {
         case 'scan': {
@@ -90,26 +91,4 @@ export function startScannerStandIn(port: number): Promise<Server> {
     server.once('error', reject);
     server.listen(port, '127.0.0.1', () => resolve(server));
   });
-}
-
-/** Calls back for each whole line; a line that never ends closes the connection. */
-export function onLines(socket: Socket, each: (line: string) => void, most = 10_000): void {
-  let rest = '';
-  socket.setEncoding('utf8');
-  socket.on('data', (chunk: string) => {
-    rest += chunk;
-    const lines = rest.split('\n');
-    rest = lines.pop() ?? '';
-    if (rest.length > most) return void socket.destroy();
-    for (const line of lines) if (line.trim() !== '') each(line);
-  });
-}
-
-function read(line: string): Record<string, unknown> | null {
-  try {
-    const value: unknown = JSON.parse(line);
-    return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Record<string, unknown>) : null;
-  } catch {
-    return null;
-  }
 }

@@ -1,5 +1,6 @@
 import { Body, Controller, Get, HttpCode, Post, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
+import { eventLines } from './event-lines.ts';
 import { FaultDto, ScanDto } from './scanner.dto.ts';
 import { ScannerService, type ScanEvent } from './scanner.service.ts';
 
@@ -18,14 +19,7 @@ export class ScannerController {
   @Get('scan')
   async scan(@Query() { speed = HAND_SPEED, ...line }: ScanDto, @Res() response: Response): Promise<void> {
     await this.scanner.status();
-    const gone = new AbortController();
-    response.on('close', () => gone.abort());
-    response.setHeader('Content-Type', 'application/x-ndjson');
-    response.setHeader('Cache-Control', 'no-store');
-    response.flushHeaders();
-    const tell = (event: ScanEvent): void => void response.write(`${JSON.stringify(event)}\n`);
-    await this.scanner.scan({ ...line, speed }, tell, gone.signal).catch(() => tell({ type: 'lost', why: 'dropped' }));
-    response.end();
+    await eventLines<ScanEvent>(response, (tell, signal) => this.scanner.scan({ ...line, speed }, tell, signal), { type: 'lost', why: 'dropped' });
   }
 
   /** Faults of the stand-in on demand. */

@@ -1,8 +1,7 @@
 /** The adapter to a stud scanner: a TCP connection for each scan. Where the stand-in listens, a real one could. */
-import { connect } from 'node:net';
 import { Inject, Injectable } from '@nestjs/common';
-import { onLines } from '../../devices/stud-scanner/stand-in.ts';
 import { ProblemException } from '../../problems/problem.exception.ts';
+import { talk, type Hear, type Lost } from './talk.ts';
 
 export const SCANNER_PORT = Symbol('where the scanner listens');
 
@@ -19,9 +18,6 @@ export interface ScanLine {
   readonly up: number;
   readonly speed: number;
 }
-
-/** Nothing for so long means it is gone, though the line is open. */
-const SILENT_MS = 2500;
 
 @Injectable()
 export class ScannerService {
@@ -63,30 +59,7 @@ export class ScannerService {
     if (!armed) throw away();
   }
 
-  /** Sends one command and hears messages until one settles it. Throws when nobody answers the call. */
-  private talk(command: object | null, hear: (message: Record<string, unknown>) => boolean, signal?: AbortSignal): Promise<'dropped' | 'silent'> {
-    return new Promise((resolve, reject) => {
-      if (this.port === undefined) return reject(away());
-      const socket = connect({ host: '127.0.0.1', port: this.port });
-      let silent = false;
-      socket.setTimeout(SILENT_MS);
-      socket.once('error', () => reject(away()));
-      socket.once('connect', () => command && socket.write(`${JSON.stringify(command)}\n`));
-      socket.once('timeout', () => {
-        silent = true;
-        socket.destroy();
-      });
-      socket.once('close', () => resolve(silent ? 'silent' : 'dropped'));
-      signal?.addEventListener('abort', () => socket.destroy());
-      onLines(socket, (text) => {
-        try {
-          if (hear(JSON.parse(text) as Record<string, unknown>)) socket.end();
-        } catch {
-          // A garbled line is as good as none: the next one is heard.
-        }
-      });
-    });
-  }
+  private readonly talk = (command: object | null, hear: Hear, signal?: AbortSignal): Promise<Lost> => talk(this.port, command, hear, away, signal);
 }
 
 const away = (): ProblemException =>

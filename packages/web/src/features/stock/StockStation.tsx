@@ -20,6 +20,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { entryAdded } from '../project/project.slice.ts';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { CaliperReadings } from './CaliperReadings.tsx';
 import { WorkshopForms } from './WorkshopForms.tsx';
 
 export function StockStation({ shown }: { readonly shown: ShownUnit }) {
@@ -77,6 +78,7 @@ function StockCard({ product, shown }: { readonly product: Product; readonly sho
       <StripChart nominal={used.nominal} values={own.map(({ reading }) => reading!.value.nm)} />
       <Readings entries={own} unit={unit} />
       <AddReading product={product} unit={unit} />
+      {product.kind === 'sheet' && <CaliperReadings product={product} unit={unit} {...plausible(product)} />}
     </section>
   );
 }
@@ -124,12 +126,17 @@ function Readings({ entries, unit }: { readonly entries: readonly RecordEntry[];
   );
 }
 
+/** What can be a reading of a sheet of this name. */
+const plausible = ({ nominal }: Product): { readonly least: Length; readonly most: Length } => ({
+  least: Math.round(nominal.nm * (1 - PLAUSIBLE_SHARE)) as Length,
+  most: Math.round(nominal.nm * (1 + PLAUSIBLE_SHARE)) as Length,
+});
+
 function AddReading({ product, unit }: { readonly product: Product; readonly unit: 'mm' | 'in' }) {
   const dispatch = useAppDispatch();
   const [value, setValue] = useState<Entered | null>(null);
   const [round, setRound] = useState(0);
-  const least = Math.round(product.nominal.nm * (1 - PLAUSIBLE_SHARE)) as Length;
-  const most = Math.round(product.nominal.nm * (1 + PLAUSIBLE_SHARE)) as Length;
+  const { least, most } = plausible(product);
   const add = (): void => {
     if (!value || !readEntered(value.text).ok) return;
     dispatch(

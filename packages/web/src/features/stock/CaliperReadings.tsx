@@ -1,0 +1,82 @@
+/** Readings as they come from the caliper: each is kept the moment it arrives, whatever happens to the caliper after. */
+import { exactly, exactTextWithUnit, toMm, type DisplayUnit, type Length, type Product } from '@keen/core';
+import { Alert, Button } from '@mui/material';
+import { useRef, useState } from 'react';
+import { deviceLines } from '../../app/deviceLines.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { entryAdded } from '../project/project.slice.ts';
+
+const PLACES = 5;
+
+interface CaliperReadingsProps {
+  readonly product: Product;
+  readonly unit: DisplayUnit;
+  /** What can be a reading of this sheet. */
+  readonly least: Length;
+  readonly most: Length;
+}
+
+export function CaliperReadings({ product, unit, least, most }: CaliperReadingsProps) {
+  const dispatch = useAppDispatch();
+  const [taken, setTaken] = useState<number | null>(null);
+  const [said, setSaid] = useState<{ readonly text: string; readonly missing: number } | null>(null);
+  const running = useRef<AbortController | null>(null);
+  const measure = async (places: number): Promise<void> => {
+    const abort = new AbortController();
+    running.current = abort;
+    let [kept, refused] = [0, 0];
+    setSaid(null);
+    setTaken(0);
+    const ended = await deviceLines(`caliper/readings?nominal=${toMm(product.nominal.nm)}&places=${places}`, 'caliper', abort.signal, (event) => {
+      const nm = event.type === 'reading' ? Math.round(Number(event['mm']) * 1000) * 1000 : NaN;
+      if (!(nm >= least && nm <= most)) return void refused++;
+      dispatch(entryAdded({ id: crypto.randomUUID(), at: new Date().toISOString(), kind: 'thickness', reading: { product: product.id, value: exactly(nm) } }));
+      setTaken(++kept);
+    });
+    running.current = null;
+    setTaken(null);
+    const words = [
+      ended.kind === 'away' ? `${ended.message}.` : '',
+      ended.kind === 'lost' ? `The caliper ${ended.why === 'silent' ? 'fell silent' : 'was lost'} after ${kept}; they are kept.` : '',
+      ended.kind === 'stopped' ? `Stopped after ${kept}; they are kept.` : '',
+      refused > 0
+        ? `${refused} ${refused === 1 ? 'line was' : 'lines were'} no reading of this sheet (${exactTextWithUnit(least, unit)} to ${exactTextWithUnit(most, unit)}) and not kept.`
+        : '',
+      ended.kind === 'end' && ended.batteryLow ? 'Its battery is low.' : '',
+    ].filter((text) => text !== '');
+    const missing = ended.kind === 'end' || ended.kind === 'away' ? 0 : places - kept;
+    if (words.length > 0) setSaid({ text: capital(words.join(' ')), missing });
+  };
+  return (
+    <div className="caliper">
+      {taken === null ? (
+        <Button variant="outlined" size="small" onClick={() => void measure(PLACES)}>
+          Read {PLACES} places with the caliper
+        </Button>
+      ) : (
+        <>
+          <span role="status">{taken} read …</span>{' '}
+          <Button size="small" onClick={() => running.current?.abort()}>
+            Stop
+          </Button>
+        </>
+      )}
+      {said && (
+        <Alert
+          severity="warning"
+          action={
+            said.missing > 0 ? (
+              <Button color="inherit" size="small" onClick={() => void measure(said.missing)}>
+                Read the other {said.missing}
+              </Button>
+            ) : undefined
+          }
+        >
+          {said.text}
+        </Alert>
+      )}
+    </div>
+  );
+}
+
+const capital = (text: string): string => text.replace(/^./, (letter) => letter.toUpperCase());
