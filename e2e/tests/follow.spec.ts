@@ -28,7 +28,7 @@ test('a width typed at the keyboard has everything follow, within the next frame
 
   await page.getByRole('tab', { name: 'Cut list' }).click();
   await expect(page.locator('.cut-list')).toContainText('976'); // 1000 − 2 × 17.8 + 2 × 5.75 = 975.9
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await expect(page.locator('[data-piece="ink/shelf/s1"], .piece').first()).toBeVisible();
   await station(page, 'Hang').click();
   await expect(page.locator('h1')).toContainText('Carries');
