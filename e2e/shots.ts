@@ -47,6 +47,14 @@ async function pulledApart(page: Page): Promise<void> {
   await page.waitForTimeout(2500);
 }
 
+/** A shelf in its dado, its play drawn larger. */
+async function shelfJoint(page: Page): Promise<void> {
+  await page.locator('.joint-list button', { hasText: 'shelf' }).first().click();
+  await page.getByRole('slider', { name: 'Play, so many times as wide as it is' }).focus();
+  for (let step = 0; step < 7; step++) await page.keyboard.press('ArrowRight');
+  await page.waitForTimeout(400);
+}
+
 const SHOTS: readonly Shot[] = [
   { name: 'home', path: '/' },
   { name: 'new-cabinet', path: '/new' },
@@ -60,12 +68,12 @@ const SHOTS: readonly Shot[] = [
   { name: 'space', path: `${BACK}/ring/box`, before: inSpace },
   { name: 'apart', path: `${BACK}/till/box`, before: pulledApart },
   { name: 'stock', path: `${INK}/stock` },
+  { name: 'joints', path: `${INK}/joints`, before: shelfJoint },
+  { name: 'setups', path: `${INK}/joints`, dark: true, before: (page) => page.getByRole('tab', { name: 'Setups', exact: true }).click() },
   { name: 'sheets', path: `${INK}/sheets`, before: (page) => page.waitForTimeout(2500) },
   { name: 'hang', path: `${TYPE}/hang` },
-  { name: 'hang-dark', path: `${INK}/hang`, dark: true },
   { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained').nth(3).click() },
   { name: 'phone-box', path: `${TYPE}/box`, size: PHONE },
-  { name: 'phone-hang', path: `${INK}/hang`, size: PHONE },
   // Last: it changes the cupboard.
   { name: 'tries', path: `${INK}/box`, before: twoTries },
 ];

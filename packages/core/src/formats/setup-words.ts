@@ -204,8 +204,17 @@ function gaugeWords({ setting, cuts }: Setup, { blanks, parts }: SetupContext): 
 
 const SAW = 'Unplug before the blades are touched; no piece is held against a blade that can turn.';
 
-function cautionWords(setting: Setting, machine: Machine, cuts: readonly Cut[]): string {
+/** What is said of every setup its cuts are at, whatever the machine. */
+function ofTheCuts(cuts: readonly Cut[]): string {
   const small = cuts.some(({ way }) => way.longer) ? ' Too small to hold by itself: cut it in a longer piece.' : '';
+  const tears = cuts.some(({ operation }) => operation.tears)
+    ? ' Across the grain it tears where it comes out: scrap behind the edge, or leave the piece wide and rip it after.'
+    : '';
+  return small + tears;
+}
+
+function cautionWords(setting: Setting, machine: Machine, cuts: readonly Cut[]): string {
+  const small = ofTheCuts(cuts);
   if (setting.stack)
     return `${SAW} The guard is off for slots: push blocks, hands never over the stack.${setting.held === 'sled' ? '' : ' Keep the edge on the fence.'}${small}`;
   if (setting.held === 'tall') return `${SAW} On edge: a tall fence, a feather board, nothing freehand.${small}`;

@@ -109,6 +109,8 @@ export interface Operation {
   readonly panel: string;
   readonly stage: Stage;
   readonly work: Work;
+  /** It runs out across the grain over an edge that gets no band: the fibres there tear. */
+  readonly tears: boolean;
   /** The panel that goes into it, where one does: it sets the machine as well as a number does. */
   readonly guest: string | null;
 }
@@ -141,6 +143,7 @@ function panelOperations(blank: Blank, drilled: readonly Drilled[]): Operation[]
     panel: panel.id,
     stage,
     work,
+    tears: tearsOut(panel, work),
     guest,
   });
   return [
@@ -150,6 +153,12 @@ function panelOperations(blank: Blank, drilled: readonly Drilled[]): Operation[]
     ...edgesOf(blank).map((work) => made(work.edge, work.kind === 'bevel' ? 'bevels' : 'shapes', work)),
   ];
 }
+
+const tearsOut = ({ grain, bands }: ResolvedPanel, work: Work): boolean =>
+  work.kind === 'slot' &&
+  work.across &&
+  grain === 'length' &&
+  ((work.to === null && !bands.includes('far')) || (work.from === null && !bands.includes('near')));
 
 function slotOf({ box }: Blank, strip: Strip): Slot | SlantedSlot {
   const { normal, near, far, from, to, depth, face, stoppedAt } = strip;

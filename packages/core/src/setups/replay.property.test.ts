@@ -1,0 +1,20 @@
+/** Setups of random units of every family, replayed: whatever is drawn is what the numbers make. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { arbitraryUnit } from '../test/arbitrary-unit.ts';
+import { FAMILY_IDS } from '../test/family-units.ts';
+import { solidOf } from '../test/print-room.ts';
+import { replayFaults } from '../test/replay-check.ts';
+import { STARTER_SHOPS } from '../stock/shop.ts';
+
+/** Runs per family. KEEN_AUDIT_RUNS asks for thousands. */
+const RUNS = Number(process.env['KEEN_AUDIT_RUNS'] ?? 30);
+
+test.each(FAMILY_IDS)('%s: every random unit comes out as it was drawn, in every shop', (family) => {
+  fc.assert(
+    fc.property(arbitraryUnit(family), fc.constantFrom(...STARTER_SHOPS), (unit, { make }) => {
+      expect(replayFaults(solidOf(unit), make())).toEqual([]);
+    }),
+    { numRuns: RUNS },
+  );
+});

@@ -1,0 +1,74 @@
+/** What a replay of a unit's setups gets wrong, against its resolved panels. Test support. */
+import { alongStrip } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Shop } from '../stock/shop.ts';
+import { replay } from '../setups/replay.ts';
+import { orderFault, setupsOf } from '../setups/setups.ts';
+
+/** A hundredth of a millimetre, and the nanometre a position may be rounded by. */
+const WITHIN = 10_000 + 1;
+const near = (a: number, b: number): boolean => Math.abs(a - b) <= WITHIN;
+
+/** Nothing for setups that make the parts as they were drawn, each feature once, in an order that keeps its references. */
+export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
+  const made = setupsOf([unit], shop);
+  const { slots, holes, others, bevels, times } = replay(made, shop);
+  const faults: string[] = [];
+  const unmade = new Set(made.unmade.map(({ id }) => id));
+  for (const [id, count] of times) if (count !== 1) faults.push(`${id} is made ${count} times`);
+  const order = orderFault(
+    made.setups.map(({ id }) => id),
+    made.setups,
+  );
+  if (order) faults.push(`${order.setup} comes before ${order.before}`);
+  for (const panel of unit.panels) {
+    const blank = made.blanks.get(panel.id);
+    if (!blank) continue;
+    const { box } = blank;
+    for (const strip of panel.strips) {
+      const id = `${panel.id}:${strip.id}`;
+      if (unmade.has(id)) continue;
+      const across = strip.normal.u === 1;
+      if (across || strip.normal.v === 1) {
+        const slot = slots.find(({ operation }) => operation === id);
+        const [off, size] = across ? [box.u0, box.u1 - box.u0] : [box.v0, box.v1 - box.v0];
+        const right =
+          slot !== undefined &&
+          slot.face === strip.face &&
+          slot.across === across &&
+          near(slot.depth, strip.depth) &&
+          near(slot.near, Math.max(0, strip.near - off)) &&
+          near(slot.far, Math.min(size, strip.far - off));
+        if (!right) faults.push(`${id}: ${JSON.stringify(slot)} for ${strip.near - off} to ${strip.far - off}, ${strip.depth} deep on ${strip.face}`);
+        continue;
+      }
+      const turned = others.find(({ operation }) => operation === id);
+      const run = alongStrip(strip.normal);
+      const tan = Math.tan(((turned?.turnedDeg ?? 0) * Math.PI) / 180);
+      if (!turned || !near(turned.width, strip.far - strip.near) || turned.depth !== strip.depth || Math.abs(tan - Math.abs(run.u / run.v)) > 1e-9)
+        faults.push(`${id}: ${JSON.stringify(turned)}`);
+    }
+    for (const cut of panel.cuts) {
+      const id = `${panel.id}:${cut.id}`;
+      if (unmade.has(id)) continue;
+      if (cut.kind === 'holes') {
+        const bored = holes.find(({ operation }) => operation === id);
+        const placed = bored?.at.every((at, n) => near(at.u + box.u0, cut.at.u + cut.step.u * n) && near(at.v + box.v0, cut.at.v + cut.step.v * n));
+        // A bit is as wide as asked within a twentieth of a millimetre.
+        if (!bored || !placed || bored.on !== cut.face || bored.depth !== cut.depth || Math.abs(bored.diameter - cut.diameter) > 50_000)
+          faults.push(`${id}: ${JSON.stringify(bored)}`);
+      }
+      if (cut.kind === 'edge-groove') {
+        const groove = others.find(({ operation }) => operation === id);
+        if (!groove || !near(groove.width, cut.width) || groove.from === null || !near(groove.from, cut.from) || groove.depth !== cut.depth)
+          faults.push(`${id}: ${JSON.stringify(groove)}`);
+      }
+      if (cut.kind === 'notch' && times.get(id) !== 1) faults.push(`${id} is not cut`);
+    }
+    for (const { edge, deg } of bevels.filter((each) => each.panel === panel.id)) {
+      const drawn = panel.outline.find(({ id }) => id === edge)!.bevel;
+      if (Math.abs(deg - drawn) > 1e-6) faults.push(`${panel.id}:${edge} is beveled ${deg} for ${drawn}`);
+    }
+  }
+  return faults;
+}
