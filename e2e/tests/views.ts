@@ -59,6 +59,7 @@ export const VIEWS: readonly ViewCase[] = [
     path: at('ink', 'joints'),
     before: async (page) => (await page.getByRole('tab', { name: 'Will it go together?' }).click(), page.locator('.fit-chart canvas').waitFor()),
   },
+  { name: 'story sticks', path: at('ink', 'joints'), before: (page) => page.getByRole('tab', { name: 'Story sticks' }).click() },
   {
     name: 'setups',
     path: at('type', 'joints'),

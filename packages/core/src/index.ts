@@ -223,3 +223,5 @@ export type { DrawnPoint } from './solid/views.ts';
 export { jointGroups, type JointGroup } from './joints/joint-groups.ts';
 export { fitChains, type FitChain } from './setups/fit-chain.ts';
 export { expectedFit, helpsFor, simulateFit, type FitHelp, type FitRun } from './setups/fit-simulation.ts';
+export { storySticks, type StickMark, type StoryStick } from './setups/story-stick.ts';
+export { lieOf } from './parts/parts.ts';

@@ -9,23 +9,26 @@ import { CleatRips } from './CleatRips.tsx';
 import { FitView } from './FitView.tsx';
 import { JointSections } from './JointSections.tsx';
 import { SetupCard } from './SetupCard.tsx';
+import { StoryStickView } from './StoryStickView.tsx';
 import { useSetups } from './useSetups.ts';
 
-type ViewId = 'sections' | 'fit' | 'own' | 'project';
+type ViewId = 'sections' | 'fit' | 'own' | 'project' | 'sticks';
 
 export function JointsStation({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
   const [view, setView] = useState<ViewId>('sections');
   const { units } = useAppSelector(selectPlan);
   return (
     <div className="station-body scroll">
-      <Tabs value={view} onChange={(_event, next: ViewId) => setView(next)} aria-label="Joints">
+      <Tabs value={view} onChange={(_event, next: ViewId) => setView(next)} aria-label="Joints" variant="scrollable" allowScrollButtonsMobile>
         <Tab value="sections" label="In section" />
         <Tab value="fit" label="Will it go together?" />
         <Tab value="own" label="Setups" />
+        <Tab value="sticks" label="Story sticks" />
         {units.length > 1 && <Tab value="project" label="Setups, whole project" />}
       </Tabs>
       {view === 'sections' && <JointSections shown={shown} />}
       {view === 'fit' && <FitView shown={shown} onStation={onStation} />}
+      {view === 'sticks' && <StoryStickView shown={shown} />}
       {(view === 'own' || view === 'project') && <SetupList shown={shown} whole={view === 'project'} />}
     </div>
   );

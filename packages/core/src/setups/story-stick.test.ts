@@ -1,0 +1,31 @@
+/** Story sticks of the ink cupboard: every mark, once, for both sides. */
+import { expect, test } from '@jest/globals';
+import { toMm } from '../length/length.ts';
+import { ink, planWith, typed, unitWith } from '../test/print-room.ts';
+import { operationsOf } from './operations.ts';
+import { storySticks } from './story-stick.ts';
+
+test('both sides are marked from one stick, from the bottom up', () => {
+  const { unit } = planWith().byId.get('ink')!;
+  const { blanks, operations } = operationsOf(unit);
+  const [stick, ...more] = storySticks(blanks, operations);
+  expect(more).toEqual([]);
+  expect(stick!.panels).toEqual(['ink/side/left', 'ink/side/right']);
+  expect(toMm(stick!.length)).toBe(820);
+  // Bottom over a lip of 15, two shelves that part what is left evenly, the top's rabbet at the end.
+  expect(stick!.marks.map(({ guest }) => guest)).toEqual(['ink/bottom', 'ink/shelf/s1', 'ink/shelf/s2', 'ink/top']);
+  expect([toMm(stick!.marks[0]!.near), toMm(stick!.marks[0]!.far)]).toEqual([14.95, 32.85]);
+  expect([toMm(stick!.marks[3]!.near), toMm(stick!.marks[3]!.far)]).toEqual([802.2, 820]);
+  // The same marks as the slots themselves.
+  const strips = unit.byId.get('ink/side/left')!.strips.filter(({ normal }) => normal.u === 1);
+  expect(stick!.marks.map(({ near }) => near).sort()).toEqual(strips.map(({ near }) => Math.max(0, near)).sort());
+});
+
+test('butted shelves need no stick; a taller side has another', () => {
+  const of = (...edits: Parameters<typeof unitWith>[1][]) => {
+    const { blanks, operations } = operationsOf(unitWith('ink', ...edits).unit);
+    return storySticks(blanks, operations);
+  };
+  expect(of(ink('shelfJoint', 'butt'), ink('top.joint', 'butt'), ink('bottom.joint', 'butt'))).toEqual([]);
+  expect(toMm(of(typed('height', '900 mm'))[0]!.length)).toBe(900);
+});
