@@ -22,6 +22,8 @@ export function LengthListField({ label, name, value, unit, least, most, longest
     <TextField
       label={label}
       size="small"
+      className="wide-field"
+      multiline
       value={typed ?? value.map((each) => typedText(each, unit)).join('; ')}
       error={wrong !== undefined}
       helperText={wrong ?? 'set apart by semicolons'}

@@ -24,8 +24,10 @@ export default function FitChart({ chain, run, unit }: FitChartProps) {
   const colour = (mm: number): string => (mm < 0 ? tokens.madder : mm > chain.mostMm ? tokens.ochre : tokens.edge);
   const words = `Of ${run.runs} goes ${percentText(run.binds)} bind and ${percentText(run.rattles)} are too loose; in the middle ${figure(run.meanMm, unit)} ${unit} are free.`;
   return (
-    <div className="fit-chart" role="img" aria-label={words}>
+    <div className="fit-chart">
       <Bar
+        role="img"
+        aria-label={words}
         data={{
           labels: middles.map((mm) => figure(mm, unit)),
           datasets: [

@@ -1,6 +1,5 @@
 /** Joints: how does it go together? Each joint in section, and the settings it takes, in the order they are made in. */
 import { operationsWords } from './operationsWords.ts';
-import { Tab, Tabs } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectPlan, type ShownUnit } from '../project/selectors.ts';
@@ -14,18 +13,26 @@ import { useSetups } from './useSetups.ts';
 
 type ViewId = 'sections' | 'fit' | 'own' | 'project' | 'sticks';
 
+const VIEWS: readonly { readonly id: ViewId; readonly name: string }[] = [
+  { id: 'sections', name: 'In section' },
+  { id: 'fit', name: 'Will it go together?' },
+  { id: 'own', name: 'Setups' },
+  { id: 'sticks', name: 'Story sticks' },
+  { id: 'project', name: 'Setups, whole project' },
+];
+
 export function JointsStation({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
   const [view, setView] = useState<ViewId>('sections');
   const { units } = useAppSelector(selectPlan);
   return (
     <div className="station-body scroll">
-      <Tabs value={view} onChange={(_event, next: ViewId) => setView(next)} aria-label="Joints" variant="scrollable" allowScrollButtonsMobile>
-        <Tab value="sections" label="In section" />
-        <Tab value="fit" label="Will it go together?" />
-        <Tab value="own" label="Setups" />
-        <Tab value="sticks" label="Story sticks" />
-        {units.length > 1 && <Tab value="project" label="Setups, whole project" />}
-      </Tabs>
+      <div className="view-tabs" role="tablist" aria-label="View">
+        {VIEWS.filter(({ id }) => id !== 'project' || units.length > 1).map(({ id, name }) => (
+          <button key={id} type="button" role="tab" aria-selected={view === id} className={view === id ? 'current' : ''} onClick={() => setView(id)}>
+            {name}
+          </button>
+        ))}
+      </div>
       {view === 'sections' && <JointSections shown={shown} />}
       {view === 'fit' && <FitView shown={shown} onStation={onStation} />}
       {view === 'sticks' && <StoryStickView shown={shown} />}
