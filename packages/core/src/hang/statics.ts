@@ -111,13 +111,20 @@ export interface ScrewRow {
   readonly screws: number;
 }
 
-export function pryingTension(H: number, V: number, b: number, t: number, rows: readonly ScrewRow[]): number {
+/** Pull of one screw of the top row, N, when rows share a moment, N mm, about a bearing point r = s_top/6 up the back. [eq], r [ASSUME] */
+export function pullOfTop(momentAbout: (r: number) => number, rows: readonly ScrewRow[]): number {
   const used = rows.filter(({ screws }) => screws > 0);
   const top = Math.max(...used.map(({ height }) => height));
   const r = top / 6;
-  const stiffness = used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
-  const screws = used.reduce((sum, row) => sum + row.screws, 0);
-  return Math.max(((H * (b - r) + (V * t) / 2) * (top - r)) / stiffness, H / screws);
+  return (momentAbout(r) * (top - r)) / used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
+}
+
+export function pryingTension(H: number, V: number, b: number, t: number, rows: readonly ScrewRow[]): number {
+  const screws = rows.reduce((sum, row) => sum + row.screws, 0);
+  return Math.max(
+    pullOfTop((r) => H * (b - r) + (V * t) / 2, rows),
+    H / screws,
+  );
 }
 
 /** Pull of the screws that hold the cabinet half: [H b + V t/2] / s, about its lower end. */

@@ -6,24 +6,12 @@ import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
+import { pullOfTop } from './statics.ts';
 import type { WallForces } from './wall-forces.ts';
 import { wallRows } from './wall-rows.ts';
 
 const SOURCE = '[eq] docs/formulas/screwed-through.md';
 const BEARING = '[eq], r [ASSUME] docs/formulas/screwed-through.md';
-
-interface Row {
-  readonly height: number;
-  readonly screws: number;
-}
-
-/** Pull of each screw of the top row when rows of a stud share a moment about a bearing point r up the back: M (s − r) / Σ n (s − r)². */
-function pullOfTop(moment: number, rows: readonly Row[]): number {
-  const used = rows.filter(({ screws }) => screws > 0);
-  const top = Math.max(...used.map(({ height }) => height));
-  const r = top / 6;
-  return (moment * (top - r)) / used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
-}
 
 const OUTWARD = formula({
   label: 'through-outward',
@@ -41,10 +29,13 @@ const SCREW_PULL = formula({
   source: BEARING,
   terms: { R: 'N', e: 'mm', s: 'mm', n: 'count', 's low': 'mm', 'n low': 'count' },
   compute: (terms) =>
-    pullOfTop(terms.R * terms.e, [
-      { height: terms.s, screws: terms.n },
-      { height: terms['s low'], screws: terms['n low'] },
-    ]),
+    pullOfTop(
+      () => terms.R * terms.e,
+      [
+        { height: terms.s, screws: terms.n },
+        { height: terms['s low'], screws: terms['n low'] },
+      ],
+    ),
 });
 
 /** Someone pulls the bottom outwards: the unit turns about its top edge, against its own weight, and the lowest row is pulled most. */

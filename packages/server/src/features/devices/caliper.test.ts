@@ -4,6 +4,7 @@ import type { AddressInfo, Server } from 'node:net';
 import { connect } from 'node:net';
 import { startCaliperStandIn } from '../../devices/caliper/stand-in.ts';
 import { testApp, type TestApp } from '../../test/app.ts';
+import { deviceEvents } from '../../test/device-events.ts';
 
 let standIn: Server;
 let app: TestApp;
@@ -24,21 +25,7 @@ interface Event {
   readonly mm?: number;
   readonly why?: string;
 }
-const measure = async (query: string): Promise<Event[]> => {
-  const { body, status } = await app.api
-    .get(`/api/devices/caliper/readings?${query}`)
-    .buffer(true)
-    .parse((response, done) => {
-      let all = '';
-      response.on('data', (chunk: Buffer) => (all += chunk.toString()));
-      response.on('end', () => done(null, all));
-    });
-  expect(status).toBe(200);
-  return (body as string)
-    .trim()
-    .split('\n')
-    .map((line) => JSON.parse(line) as Event);
-};
+const measure = (query: string): Promise<Event[]> => deviceEvents(app, `caliper/readings?${query}`);
 const readingsOf = (events: readonly Event[]): number[] => events.flatMap(({ type, mm }) => (type === 'reading' ? [mm!] : []));
 
 test('a caliper that is on says who it is', async () => {

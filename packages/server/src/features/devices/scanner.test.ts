@@ -5,6 +5,7 @@ import { connect } from 'node:net';
 import { peaksOf, type Length } from '@keen/core';
 import { startScannerStandIn } from '../../devices/stud-scanner/stand-in.ts';
 import { testApp, type TestApp } from '../../test/app.ts';
+import { deviceEvents } from '../../test/device-events.ts';
 
 let standIn: Server;
 let app: TestApp;
@@ -26,22 +27,7 @@ interface Event {
   readonly level?: number;
   readonly why?: string;
 }
-const scan = async (query: string): Promise<Event[]> => {
-  const { text, status } = await app.api
-    .get(`/api/devices/scanner/scan?${query}`)
-    .buffer(true)
-    .parse((response, done) => {
-      let all = '';
-      response.on('data', (chunk: Buffer) => (all += chunk.toString()));
-      response.on('end', () => done(null, all));
-    })
-    .then(({ body, status: code }) => ({ text: body as string, status: code }));
-  expect(status).toBe(200);
-  return text
-    .trim()
-    .split('\n')
-    .map((line) => JSON.parse(line) as Event);
-};
+const scan = (query: string): Promise<Event[]> => deviceEvents(app, `scanner/scan?${query}`);
 const samplesOf = (events: readonly Event[]) => events.filter(({ type }) => type === 'sample');
 
 test('a scanner that is on says who it is', async () => {
