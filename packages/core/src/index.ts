@@ -210,7 +210,7 @@ export { sheetSvg } from './formats/sheet-svg.ts';
 export { readNestProblem, readNestProblemText, writeNestPlan } from './formats/nest-problem.ts';
 export { planJson } from './formats/plan-json.ts';
 
-export { bevelAdds, compound, tiltFor, type Turned } from './setups/angles.ts';
+export { compound, tiltFor, type Turned } from './setups/angles.ts';
 export { learnedFrom, STACK_ID, withLearned, type Learned, type TestCut } from './setups/learned.ts';
 export { STAGES, type Blank, type Operation, type Stage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';

@@ -18,9 +18,6 @@ export function tiltFor(deg: number, most: number): Turned | null {
   return rest >= 0 && rest <= most + 1e-9 ? { deg: rest, from90: 90 - rest, standing: true } : null;
 }
 
-/** What a bevel over a thickness adds to a length, mm: t tan β. */
-export const bevelAdds = (thicknessMm: number, deg: number): number => thicknessMm * Math.tan((deg * Math.PI) / 180);
-
 /**
  * A box of n equal walls that lean `slope` degrees out from upright: how far the gauge turns from square and the blade tilts
  * from square, both in degrees. tan gauge = tan(180/n) sin slope turned round; see the page.

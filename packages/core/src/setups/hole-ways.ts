@@ -2,7 +2,8 @@
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
 import { machinesOf, type Bit, type Shop } from '../stock/shop.ts';
-import { onFace, type Blank, type Holes } from './operations.ts';
+import { isFace } from '../solid/meeting.ts';
+import type { Blank, Holes } from './operations.ts';
 import { keyOf, type Way } from './setting.ts';
 
 /** A fastener's hole may be this much wider or narrower than asked: the next bit does. [A] */
@@ -29,12 +30,12 @@ export function holeWays(holes: Holes, blank: Blank, shop: Shop): Way[] {
   if (reason.key === POCKET) {
     if (!drill || !shop.jigs.pockets) return [];
     const setting = { key: keyOf(drill.id, 'pocket-jig', blank.panel.thickness), machine: drill.id, held: 'jig' as const, depth };
-    return [{ setting, against: null, face: onFace(on) ? on : null, longer: false, trouble: 0 }];
+    return [{ setting, against: null, face: isFace(on) ? on : null, longer: false, trouble: 0 }];
   }
   const bit = bitFor(shop, diameter, holes.fastener);
   if (!bit) return [];
   const ways: Way[] = [];
-  const face = onFace(on) ? on : null;
+  const face = isFace(on) ? on : null;
   const [hand] = machinesOf(shop, 'hand-drill');
   if (reason.key === PIN_ROW && hand && shop.jigs.pins) {
     const inset = insetOf(holes, blank);

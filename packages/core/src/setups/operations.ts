@@ -7,7 +7,6 @@ import { drillingOf } from '../joints/drilling.ts';
 import type { Length } from '../length/length.ts';
 import { blankBox, type BlankBox } from '../parts/features.ts';
 import type { Strip } from '../solid/meeting.ts';
-import { isFace } from '../solid/meeting.ts';
 import type { Cut, Edge, EdgeId, Face, Point, RectEdge } from '../solid/panel.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
@@ -254,5 +253,3 @@ function onBlank(from: Point, to: Point, { u0, v0, u1, v1 }: BlankBox): boolean 
   const off = { start: from.u, end: from.u - (u1 - u0), near: from.v, far: from.v - (v1 - v0) }[side];
   return Math.abs(off) <= NEAR;
 }
-
-export const onFace = (on: Face | EdgeId): on is Face => isFace(on);

@@ -7,6 +7,7 @@ import { STARTER_SHOPS } from '../stock/shop.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { replayFaults } from '../test/replay-check.ts';
 import { STAGES } from './operations.ts';
+import { compound } from './angles.ts';
 import { orderFault, setupsOf } from './setups.ts';
 
 const rooms = [furnishedRoom(), readProject(back)];
@@ -56,4 +57,15 @@ describe.each(shops)('in the %s shop', (_id, shop) => {
         stageOf.set(operation.panel, at);
       }
   });
+});
+
+test('the ring whose walls lean is sawn at the compound angle: gauge and blade as for six walls that lean 4 degrees', () => {
+  const ring = units.find(({ unit }) => unit.id === 'ring')!.unit;
+  const slanted = setupsOf([ring], STARTER_SHOPS[0]!.make()).setups.filter(({ stage }) => stage === 'shapes');
+  const { gaugeDeg, tiltDeg } = compound(6, 4);
+  expect(slanted.length).toBeGreaterThan(0);
+  for (const { setting } of slanted) {
+    expect(setting.tilt!.deg).toBeCloseTo(tiltDeg, 4);
+    expect(setting.gaugeDeg).toBeCloseTo(gaugeDeg, 4);
+  }
 });

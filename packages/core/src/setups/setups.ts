@@ -2,8 +2,7 @@
  * Settings of the shop's machines for all parts of a plan, in the order they are made in: slots while edges are square, then
  * holes, then what takes the edges away; of one stage, one machine and one cutter after another.
  */
-import { tanDeg } from '../solid/hanging.ts';
-import { toMm, type Length } from '../length/length.ts';
+import type { Length } from '../length/length.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { machinesInOrder, machinesOf, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
@@ -140,6 +139,3 @@ function ripSetting(longFace: Length, bevelDeg: number, shop: Shop): Setting | n
   }
   return null;
 }
-
-/** How much shorter the other face of a beveled edge is, mm. */
-export const bevelRun = (thickness: Length, deg: number): number => toMm(thickness) * tanDeg(deg);

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { exactly } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import { newBit, type Bit, type Stack } from '../stock/shop.ts';
-import { bevelAdds, compound, tiltFor } from './angles.ts';
+import { compound, tiltFor } from './angles.ts';
 import { fewestSettings } from './fewest.ts';
 import { DEEPEST_PASS, edgeOffset, routerFor } from './router.ts';
 import type { Way } from './setting.ts';
@@ -94,7 +94,6 @@ describe('angles', () => {
     expect(tiltFor(60, 45)).toEqual({ deg: 30, from90: 60, standing: true });
     expect(tiltFor(44, 20)).toBeNull();
   });
-  test('a bevel adds the thickness times its tangent', () => expect(bevelAdds(18, 45)).toBeCloseTo(18, 12));
 
   /** Wall k of an n-sided box that leans out by `slope`: its inward normal, and the line where it meets the next. */
   test('of a box whose sides lean are those of the walls themselves', () => {

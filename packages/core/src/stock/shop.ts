@@ -3,7 +3,7 @@
  * MACHINE_KINDS: the reader, the form and the setups read the same rows.
  */
 import { entered, type Entered } from '../length/entered.ts';
-import { mm, toMm, type Length } from '../length/length.ts';
+import { mm, type Length } from '../length/length.ts';
 import type { Fit } from '../solid/meeting.ts';
 
 export type MachineKind = 'table-saw' | 'guided-saw' | 'mitre-saw' | 'radial-arm' | 'band-saw' | 'router' | 'router-table' | 'drill-press' | 'hand-drill';
@@ -219,10 +219,3 @@ export const STARTER_SHOPS: readonly { readonly id: string; readonly name: strin
   { id: 'no-stack', name: 'the same, its saw without room for a dado stack', make: noStackShop },
   { id: 'hand-held', name: 'a circular saw, a router and a drill', make: handHeldShop },
 ];
-
-/** Diameters of the bits of a kind, mm, small first. */
-export const diametersOf = ({ bits }: Pick<Shop, 'bits'>, kind: Bit['kind']): number[] =>
-  Object.values(bits)
-    .filter((bit) => bit.kind === kind)
-    .map(({ diameter }) => toMm(diameter.nm))
-    .sort((a, b) => a - b);
