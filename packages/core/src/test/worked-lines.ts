@@ -1,0 +1,30 @@
+/** A unit of a family on its own, and its lines of the cut list as the hand-worked tests ask for them. Test support. */
+import { expect } from '@jest/globals';
+import type { FamilyId, UnitDesign } from '../carcass/families.ts';
+import { toMm } from '../length/length.ts';
+import type { Feature } from '../parts/features.ts';
+import type { PartLine } from '../parts/parts.ts';
+import { newUnit } from './family-units.ts';
+import { aloneBox } from './print-room.ts';
+
+export const rad = (deg: number): number => (deg * Math.PI) / 180;
+export const unitOf = (family: FamilyId, changes: Record<string, unknown> = {}) => aloneBox({ ...newUnit(family), ...changes } as UnitDesign);
+
+/** The line a part is in, by the name of one of its panels. */
+export function line(parts: readonly PartLine[], key: string, of?: string): PartLine {
+  const found = parts.find(({ names }) => names.some((name) => name.key === key && (of === undefined || name.of === of)));
+  if (!found) throw new Error(`no part is called ${key}`);
+  return found;
+}
+export const size = ({ length, width }: PartLine): [number, number] => [toMm(length.value), toMm(width.value)];
+export function measures(part: PartLine, long: number, wide: number): void {
+  const [length, width] = size(part);
+  expect(length).toBeCloseTo(long, 3);
+  expect(width).toBeCloseTo(wide, 3);
+}
+export const bevels = ({ features }: PartLine): [string, number][] =>
+  features
+    .filter(({ kind }) => kind === 'edge-bevel')
+    .map(({ from, tiltDeg }): [string, number] => [from, Math.round(tiltDeg * 1000) / 1000])
+    .sort();
+export const of = ({ features }: PartLine, kind: Feature['kind']): Feature[] => features.filter((each) => each.kind === kind);
