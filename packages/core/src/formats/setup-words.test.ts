@@ -62,3 +62,30 @@ test.each(['mm', 'in'] as const)('every setup of every demo unit has words, in %
     }
   }
 });
+
+describe('what the machine does not place is told for each part', () => {
+  const { design, record, workshop } = readProject(back);
+  const { units, parts } = plan(design, record, workshop);
+  const wordsOf = (id: string) => {
+    const { unit } = units.find((each) => each.id === id)!;
+    const made = setupsOf([unit], usualShop());
+    return made.setups.map((setup) => setupWords(setup, { shop: usualShop(), blanks: made.blanks, parts }, 'mm'));
+  };
+
+  test('a stopped slot says where it begins and ends', () => {
+    const stopped = wordsOf('sloped').filter(({ set }) => set.some(({ what }) => what === 'stops'));
+    expect(stopped.length).toBeGreaterThan(0);
+    expect(stopped[0]!.set.find(({ what }) => what === 'stops')!.to).toMatch(/^begins 6\.2 mm, ends 242\.2 mm from the rear edge$/);
+  });
+  test('slanted slots of the rack each have their mark, and rows of holes their first and their step', () => {
+    const slots = wordsOf('slots').find(({ title }) => title.includes('slanted slots'))!;
+    const places = slots.pieces.flatMap((piece) => piece.places);
+    expect(places).toHaveLength(12);
+    expect(places.every((place) => /^its low side [\d.]+ mm from the bottom end at the rear edge$/.test(place))).toBe(true);
+    // Both of a pair read the same marks.
+    expect(new Set(places).size).toBe(6);
+    expect(wordsOf('bays').flatMap(({ pieces }) => pieces.flatMap((piece) => piece.places))).toEqual(
+      expect.arrayContaining([expect.stringMatching(/holes every 32 mm, the first/)]),
+    );
+  });
+});

@@ -30,6 +30,8 @@ export interface SetupPiece {
   readonly cuts: number;
   /** 'the lower end against the stop, the inside face down' */
   readonly lies: string;
+  /** Where what is not held by the machine is marked: each hole or row, slanted slot, notch and line. */
+  readonly places: readonly string[];
   readonly operations: readonly string[];
 }
 
@@ -45,7 +47,7 @@ export function setupWords(setup: Setup, context: SetupContext, unit: DisplayUni
   return {
     title: `${capital(machine.name)}: ${WHAT_FOR[setup.cuts[0]!.operation.work.kind]}${HELD_WORDS[setting.held]}`,
     set: settings(setting, machine, setup.cuts[0]!.operation, context, unit),
-    pieces: piecesOf(setup.cuts, context),
+    pieces: piecesOf(setup.cuts, context, unit),
     gauge: gaugeWords(setup, context),
     caution: cautionWords(setting, machine, setup.cuts),
   };
@@ -76,10 +78,10 @@ const HELD_WORDS: Readonly<Record<Held, string>> = {
   wedge: ', turned on a wedge',
 };
 
-function settings(setting: Setting, machine: Machine, operation: Operation, { shop }: SetupContext, unit: DisplayUnit): SetupWords['set'] {
+function settings(setting: Setting, machine: Machine, operation: Operation, { shop, blanks }: SetupContext, unit: DisplayUnit): SetupWords['set'] {
   const fine = (length: Length): string => fineText(length, unit);
   const rows: { what: string; to: string }[] = [];
-  const { stack, router, bit, depth, distance, tilt, gaugeDeg, held } = setting;
+  const { stack, router, bit, depth, distance, tilt, gaugeDeg, held, stops } = setting;
   if (stack && shop.stack) {
     const between = [...counted(stack.chippers, fine), ...counted(stack.shims, (shim) => `shim ${fine(shim)}`)];
     rows.push({ what: 'stack', to: ['outer blades', ...between].join(' + ') }, { what: 'cuts', to: fine(stack.cuts) });
@@ -93,6 +95,7 @@ function settings(setting: Setting, machine: Machine, operation: Operation, { sh
   }
   if (bit) rows.push({ what: 'bit', to: `${BIT_WORDS[shop.bits[bit]!.kind]}, ${fine(shop.bits[bit]!.diameter.nm)}` });
   if (depth !== undefined && operation.work.kind !== 'notch') rows.push({ what: 'depth', to: depth === null ? 'through' : fine(depth) });
+  if (stops) rows.push({ what: 'stops', to: stopWords(stops, operation, blanks, fine) });
   if (tilt)
     rows.push({
       what: 'blade',
@@ -105,6 +108,19 @@ function settings(setting: Setting, machine: Machine, operation: Operation, { sh
     rows.push({ what: held === 'line' || held === 'guide' ? 'line' : 'wedge', to: `${degrees(off)} ${from} (reads ${degrees(90 - off)} where that is 90)` });
   }
   return rows;
+}
+
+/** Where a stopped slot begins and ends, from the edge its blank begins at there. */
+function stopWords(
+  { from, to }: NonNullable<Setting['stops']>,
+  { panel: id, work }: Operation,
+  blanks: Setups['blanks'],
+  fine: (length: Length) => string,
+): string {
+  const { panel } = blanks.get(id)!;
+  const edge = edgeWords({ role: panel.role, lie: lieOf(panel) }, work.kind === 'slot' && work.across ? 'near' : 'start');
+  const ends = [from === null ? '' : `begins ${fine(from)}`, to === null ? '' : `ends ${fine(to)}`].filter((words) => words !== '');
+  return `${ends.join(', ')} from the ${edge}`;
 }
 
 /** Equal leaves together: '3 × 3.2 mm'. */
@@ -135,28 +151,64 @@ function distanceRow({ held, distance, router, tilt, bit }: Setting, machine: Ma
   return { what: held === 'sled' ? 'stop' : 'fence', to: `${fine(distance!)} to the near side of the cutter` };
 }
 
-function piecesOf(cuts: readonly Cut[], { blanks, parts }: SetupContext): SetupPiece[] {
-  const byLie = new Map<string, { piece: SetupPiece; operations: string[] }>();
+function piecesOf(cuts: readonly Cut[], { blanks, parts, shop }: SetupContext, unit: DisplayUnit): SetupPiece[] {
+  const byLie = new Map<string, { piece: SetupPiece; operations: string[]; places: string[] }>();
   for (const { operation, way } of cuts) {
     const { panel } = blanks.get(operation.panel)!;
     const line = parts.find((each) => each.panels.includes(panel.id));
-    const face = way.face ? `${faceWords(panel, way.face)} ${fromAbove(way.setting) ? 'up' : 'down'}` : '';
+    const face = way.face ? `${faceWords(panel, way.face)} ${fromAbove(way.setting, shop.machines[way.setting.machine]!) ? 'up' : 'down'}` : '';
     const against = way.against ? `${edgeWords({ role: panel.role, lie: lieOf(panel) }, way.against)} against the ${REFERENCE[way.setting.held]}` : '';
     const longer = way.longer ? 'in a longer piece, cut to length after' : '';
     const lies = [against, face, longer].filter((words) => words !== '').join(', ');
     const key = `${panel.id} ${lies}`;
     const known = byLie.get(key);
-    if (known) known.operations.push(operation.id);
-    else {
+    const place = placeWords(operation.work, panel, unit);
+    if (known) {
+      known.operations.push(operation.id);
+      known.places.push(...place);
+    } else {
       const operations = [operation.id];
-      byLie.set(key, { operations, piece: { panel: panel.id, mark: line?.mark ?? '', name: labelWords(panel.name), cuts: 0, lies, operations } });
+      const places = [...place];
+      byLie.set(key, {
+        operations,
+        places,
+        piece: { panel: panel.id, mark: line?.mark ?? '', name: labelWords(panel.name), cuts: 0, lies, places, operations },
+      });
     }
   }
   return [...byLie.values()].map(({ piece, operations }) => ({ ...piece, cuts: operations.length }));
 }
 
-/** A hand-held router and a drill come from above; blades and table bits from below. */
-const fromAbove = ({ held, router, bit }: Setting): boolean => bit !== undefined || held === 'edge' || (held === 'wedge' && router !== undefined);
+/** A hand-held router, a drill and the radial arm come from above; benches and tables cut from below. */
+const fromAbove = ({ held, router, bit }: Setting, { kind }: Machine): boolean =>
+  kind === 'radial-arm' || bit !== undefined || held === 'edge' || (held === 'wedge' && router !== undefined);
+
+/** Where a person marks it, from named ends and edges; nothing for what the fence or the stop places. */
+function placeWords(work: Operation['work'], panel: ResolvedPanel, unit: DisplayUnit): string[] {
+  const fine = (nm: number): string => fineText(Math.round(nm / 1000) * 1000, unit);
+  const from = (edge: 'start' | 'near'): string => `from the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, edge)}`;
+  switch (work.kind) {
+    case 'holes': {
+      const { at, step, count } = work;
+      const row = count > 1 ? `${count} holes every ${fine(Math.hypot(step.u, step.v))}, the first ` : '';
+      return [`${row}${fine(at.u)} ${from('start')}, ${fine(at.v)} ${from('near')}`];
+    }
+    case 'slanted-slot':
+      return [
+        `its low side ${fine(work.at)} ${from(work.crosses === 'near' ? 'start' : 'near')} at the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, work.crosses)}`,
+      ];
+    case 'notch': {
+      const along = work.edge === 'near' || work.edge === 'far' ? 'start' : 'near';
+      return [`${fine(work.width)} wide, ${fine(work.depth)} deep, its middle ${fine(work.at)} ${from(along)}`];
+    }
+    case 'shape':
+      return [`from ${fine(work.from.u)} and ${fine(work.from.v)} to ${fine(work.to.u)} and ${fine(work.to.v)}, ${from('start')} and ${from('near')}`];
+    case 'slot':
+    case 'edge-groove':
+    case 'bevel':
+      return [];
+  }
+}
 
 const REFERENCE: Readonly<Record<Held, string>> = {
   fence: 'fence',

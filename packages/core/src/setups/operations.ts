@@ -40,7 +40,8 @@ export interface SlantedSlot {
   readonly depth: Length;
   /** From square to the blank's length. */
   readonly angleDeg: number;
-  /** Its low wall where it crosses the blank's near edge, from the start. */
+  /** Its low wall where it crosses the near edge, from the start; one that runs rather along where it crosses the start, from the near edge. */
+  readonly crosses: 'near' | 'start';
   readonly at: Length;
 }
 
@@ -176,6 +177,7 @@ function slotOf({ box }: Blank, strip: Strip): Slot | SlantedSlot {
     };
   }
   const run = alongStrip(normal);
+  const steep = Math.abs(normal.u) >= Math.abs(normal.v);
   return {
     kind: 'slanted-slot',
     face,
@@ -183,7 +185,8 @@ function slotOf({ box }: Blank, strip: Strip): Slot | SlantedSlot {
     width: Math.round(far - near) as Length,
     depth,
     angleDeg: (Math.atan2(Math.abs(run.u), Math.abs(run.v)) * 180) / Math.PI,
-    at: Math.round((near - normal.v * box.v0) / (normal.u || 1) - box.u0) as Length,
+    crosses: steep ? 'near' : 'start',
+    at: Math.round(steep ? (near - normal.v * box.v0) / normal.u - box.u0 : (near - normal.u * box.u0) / normal.v - box.v0) as Length,
   };
 }
 

@@ -17,6 +17,9 @@ export interface Milled {
   readonly near: number;
   readonly far: number;
   readonly depth: number;
+  /** Along itself; null runs out over the blank. */
+  readonly from: number | null;
+  readonly to: number | null;
 }
 
 export interface Bored {
@@ -85,7 +88,17 @@ function milled({ operation, way }: Cut, { across }: Slot, blank: Blank): Milled
   const width = widthOf(setting);
   const low = against === 'start' || against === 'near';
   const near = low ? setting.distance! : size - setting.distance! - width;
-  return { operation: operation.id, panel: operation.panel, face: face!, across, near, far: near + width, depth: setting.depth! };
+  return {
+    operation: operation.id,
+    panel: operation.panel,
+    face: face!,
+    across,
+    near,
+    far: near + width,
+    depth: setting.depth!,
+    from: setting.stops?.from ?? null,
+    to: setting.stops?.to ?? null,
+  };
 }
 
 function bored(operation: Operation, work: Holes, { way }: Cut, shop: Shop): Bored {

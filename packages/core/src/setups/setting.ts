@@ -24,6 +24,8 @@ export interface Setting {
   /** From the fence, stop or straight edge's reference to the near side of the cutter; 0 buries the cutter in a fence of scrap. */
   readonly distance?: Length;
   readonly depth?: Length | null;
+  /** Where a slot begins and ends along itself, from the blank's near edge or start; null runs out. */
+  readonly stops?: { readonly from: Length | null; readonly to: Length | null };
   readonly tilt?: Turned;
   /** Turned from square to the blank. */
   readonly gaugeDeg?: number;

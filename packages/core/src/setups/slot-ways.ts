@@ -1,8 +1,7 @@
 /** Ways to cut a slot, a groove, a rabbet or an edge groove with the shop's saws and routers. Rules that rule a way out: docs/checks.md. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { machinesOf, type Machine, type Shop } from '../stock/shop.ts';
-import { stackSaw } from '../stock/shop.ts';
+import { machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts';
 import type { Blank, EdgeGroove, SlantedSlot, Slot } from './operations.ts';
 import { routerFor, type RouterSet } from './router.ts';
 import { keyOf, type Held, type Setting, type Way } from './setting.ts';
@@ -92,14 +91,14 @@ function routerWays(slot: Slot, blank: Blank, shop: Shop, width: Length, { again
 }
 
 function routerSetting(machine: Machine, held: Held, router: RouterSet, distance: Length, slot: Slot, stopped: boolean): Setting {
-  const stops = stopped ? `${slot.from ?? '-'}..${slot.to ?? '-'}` : null;
   return {
-    key: keyOf(machine.id, held, router.bit, router.over.join('+'), slot.depth, distance, stops),
+    key: keyOf(machine.id, held, router.bit, router.over.join('+'), slot.depth, distance, ...(stopped ? [slot.from, slot.to] : [])),
     machine: machine.id,
     held,
     router,
     distance,
     depth: slot.depth,
+    ...(stopped ? { stops: { from: slot.from, to: slot.to } } : {}),
   };
 }
 

@@ -9,6 +9,8 @@ import { orderFault, setupsOf } from '../setups/setups.ts';
 const WITHIN = 10_000 + 1;
 const near = (a: number, b: number): boolean => Math.abs(a - b) <= WITHIN;
 
+const stopsAt = (made: number | null, drawn: number | null): boolean => (made === null || drawn === null ? made === drawn : near(made, drawn));
+
 /** Nothing for setups that make the parts as they were drawn, each feature once, in an order that keeps its references. */
 export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
   const made = setupsOf([unit], shop);
@@ -31,12 +33,14 @@ export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
       const across = strip.normal.u === 1;
       if (across || strip.normal.v === 1) {
         const slot = slots.find(({ operation }) => operation === id);
-        const [off, size] = across ? [box.u0, box.u1 - box.u0] : [box.v0, box.v1 - box.v0];
+        const [off, size, along] = across ? [box.u0, box.u1 - box.u0, box.v0] : [box.v0, box.v1 - box.v0, box.u0];
         const right =
           slot !== undefined &&
           slot.face === strip.face &&
           slot.across === across &&
           near(slot.depth, strip.depth) &&
+          stopsAt(slot.from, strip.stoppedAt?.from ? strip.from - along : null) &&
+          stopsAt(slot.to, strip.stoppedAt?.to ? strip.to - along : null) &&
           near(slot.near, Math.max(0, strip.near - off)) &&
           near(slot.far, Math.min(size, strip.far - off));
         if (!right) faults.push(`${id}: ${JSON.stringify(slot)} for ${strip.near - off} to ${strip.far - off}, ${strip.depth} deep on ${strip.face}`);
@@ -65,9 +69,11 @@ export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
       }
       if (cut.kind === 'notch' && times.get(id) !== 1) faults.push(`${id} is not cut`);
     }
-    for (const { edge, deg } of bevels.filter((each) => each.panel === panel.id)) {
-      const drawn = panel.outline.find(({ id }) => id === edge)!.bevel;
-      if (Math.abs(deg - drawn) > 1e-6) faults.push(`${panel.id}:${edge} is beveled ${deg} for ${drawn}`);
+    for (const { edge, deg, at } of bevels.filter((each) => each.panel === panel.id)) {
+      const { bevel, from } = panel.outline.find(({ id }) => id === edge)!;
+      // The line on the reference face, from the blank's opposite edge.
+      const line = { start: box.u1 - from.u, end: from.u - box.u0, near: box.v1 - from.v, far: from.v - box.v0 }[edge as 'start' | 'end' | 'near' | 'far'];
+      if (Math.abs(deg - bevel) > 1e-6 || !near(at, line)) faults.push(`${panel.id}:${edge} is beveled ${deg} at ${at} for ${bevel} at ${line}`);
     }
   }
   return faults;

@@ -71,6 +71,11 @@ export function SetupCard({ setup, number, of, parts, unit, shownUnit, after }: 
               <span className="mark">{piece.mark}</span> {piece.name}
               {piece.cuts > 1 ? `, ${piece.cuts} cuts` : ''}
               {piece.lies && <span className="quiet">: {piece.lies}</span>}
+              {piece.places.map((place) => (
+                <span key={place} className="setup-place">
+                  {place}
+                </span>
+              ))}
             </button>
           </li>
         ))}
