@@ -1,5 +1,5 @@
 /** A setup as a person reads it at the machine: what is on it, what it is set to, what is cut and how it lies, how to set it without a number, and what to mind. */
-import { fineText } from '../checks/words/amounts.ts';
+import { fineText, lengthText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import { lieOf, type PartLine } from '../parts/parts.ts';
@@ -186,23 +186,25 @@ const fromAbove = ({ held, router, bit }: Setting, { kind }: Machine): boolean =
 /** Where a person marks it, from named ends and edges; nothing for what the fence or the stop places. */
 function placeWords(work: Operation['work'], panel: ResolvedPanel, unit: DisplayUnit): string[] {
   const fine = (nm: number): string => fineText(Math.round(nm / 1000) * 1000, unit);
+  // Marked with a tape: said as a tape says it.
+  const tape = (nm: number): string => lengthText(Math.round(nm), unit);
   const from = (edge: 'start' | 'near'): string => `from the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, edge)}`;
   switch (work.kind) {
     case 'holes': {
       const { at, step, count } = work;
       const row = count > 1 ? `${count} holes every ${fine(Math.hypot(step.u, step.v))}, the first ` : '';
-      return [`${row}${fine(at.u)} ${from('start')}, ${fine(at.v)} ${from('near')}`];
+      return [`${row}${tape(at.u)} ${from('start')}, ${tape(at.v)} ${from('near')}`];
     }
     case 'slanted-slot':
       return [
-        `its low side ${fine(work.at)} ${from(work.crosses === 'near' ? 'start' : 'near')} at the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, work.crosses)}`,
+        `its low side ${tape(work.at)} ${from(work.crosses === 'near' ? 'start' : 'near')} at the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, work.crosses)}`,
       ];
     case 'notch': {
       const along = work.edge === 'near' || work.edge === 'far' ? 'start' : 'near';
-      return [`${fine(work.width)} wide, ${fine(work.depth)} deep, its middle ${fine(work.at)} ${from(along)}`];
+      return [`${fine(work.width)} wide, ${fine(work.depth)} deep, its middle ${tape(work.at)} ${from(along)}`];
     }
     case 'shape':
-      return [`from ${fine(work.from.u)} and ${fine(work.from.v)} to ${fine(work.to.u)} and ${fine(work.to.v)}, ${from('start')} and ${from('near')}`];
+      return [`from ${tape(work.from.u)} and ${tape(work.from.v)} to ${tape(work.to.u)} and ${tape(work.to.v)}, ${from('start')} and ${from('near')}`];
     case 'slot':
     case 'edge-groove':
     case 'bevel':

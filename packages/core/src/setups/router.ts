@@ -6,6 +6,9 @@ import { SLOT_WITHIN } from './stack.ts';
 /** Passes no deeper than half the bit, nor than this. [A] */
 export const DEEPEST_PASS = 6_000_000;
 
+/** Passes are set to tenths of a millimetre. */
+const TENTH = 100_000;
+
 export interface RouterSet {
   readonly bit: string;
   /** Width it cuts in one pass, what test cuts said included. */
@@ -34,7 +37,7 @@ export function routerFor(bits: readonly Bit[], width: Length, depth: Length, de
   const over = Array.from({ length: further }, (_, n) => Math.round((left * (n + 1)) / further) as Length);
   const each = Math.min(bit.diameter.nm / 2, DEEPEST_PASS);
   const down = Math.max(1, Math.ceil(depth / each - 1e-9));
-  return { bit: bit.id, cuts: cuts as Length, over, down, eachDown: Math.ceil(depth / down) as Length };
+  return { bit: bit.id, cuts: cuts as Length, over, down, eachDown: Math.min(each, Math.ceil(depth / down / TENTH) * TENTH) as Length };
 }
 
 /** From a straight edge to the near wall of what the router cuts along it: base radius less the cutter's. */

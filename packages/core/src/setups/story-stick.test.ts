@@ -1,7 +1,8 @@
 /** Story sticks of the ink cupboard: every mark, once, for both sides. */
 import { expect, test } from '@jest/globals';
 import { toMm } from '../length/length.ts';
-import { ink, planWith, typed, unitWith } from '../test/print-room.ts';
+import { newUnit } from '../test/family-units.ts';
+import { aloneBox, ink, planWith, typed, unitWith } from '../test/print-room.ts';
 import { operationsOf } from './operations.ts';
 import { storySticks } from './story-stick.ts';
 
@@ -28,4 +29,19 @@ test('butted shelves need no stick; a taller side has another', () => {
   };
   expect(of(ink('shelfJoint', 'butt'), ink('top.joint', 'butt'), ink('bottom.joint', 'butt'))).toEqual([]);
   expect(toMm(of(typed('height', '900 mm'))[0]!.length)).toBe(900);
+});
+
+test('the slot rack’s slanted slots stand on it too, at the rear edge, as wide as they cross it', () => {
+  const { unit } = aloneBox(newUnit('slot-rack'));
+  const { blanks, operations } = operationsOf(unit);
+  const [stick] = storySticks(blanks, operations);
+  const slanted = stick!.marks.filter((mark) => mark.slanted);
+  const tilted = unit.byId.get(stick!.panels[0]!)!.strips.filter(({ normal }) => normal.u !== 1 && normal.v !== 1);
+  expect(slanted).toHaveLength(tilted.length);
+  expect(slanted.length).toBeGreaterThan(2);
+  for (const { near, far } of slanted) {
+    // Where the strip's own two lines cross the near edge of the panel.
+    const crossings = tilted.map((strip) => [strip.near / strip.normal.u, strip.far / strip.normal.u]);
+    expect(crossings.some(([a, b]) => Math.abs(a! - near) < 2000 && Math.abs(b! - far) < 2000)).toBe(true);
+  }
 });

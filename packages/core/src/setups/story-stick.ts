@@ -3,9 +3,11 @@ import type { Length } from '../length/length.ts';
 import type { Blank, Operation } from './operations.ts';
 
 export interface StickMark {
-  /** Both walls of a slot, from the part's start end. */
+  /** Both walls of a slot at the part's near edge, from its start end. */
   readonly near: Length;
   readonly far: Length;
+  /** It runs on at a slant from where it is marked. */
+  readonly slanted: boolean;
   /** What goes in. */
   readonly guest: string | null;
   readonly operation: string;
@@ -20,13 +22,21 @@ export interface StoryStick {
   readonly panels: readonly string[];
 }
 
+/** Both walls where they cross the near edge, which the stick is laid to; null for what does not cross it. */
+function wallsOf(work: Operation['work'], { length }: Blank): Pick<StickMark, 'near' | 'far' | 'slanted'> | null {
+  if (work.kind === 'slot' && work.across) return { near: Math.max(0, work.near) as Length, far: Math.min(length, work.far) as Length, slanted: false };
+  if (work.kind !== 'slanted-slot' || work.crosses !== 'near') return null;
+  const over = work.width / Math.cos((work.angleDeg * Math.PI) / 180);
+  return { near: work.at, far: Math.round(work.at + over) as Length, slanted: true };
+}
+
 /** A stick for every part with more than one slot across it; a single mark is as well measured. */
 export function storySticks(blanks: ReadonlyMap<string, Blank>, operations: readonly Operation[]): StoryStick[] {
   const marks = new Map<string, StickMark[]>();
   for (const { id, panel, work, guest } of operations) {
-    if (work.kind !== 'slot' || !work.across) continue;
-    const blank = blanks.get(panel)!;
-    const mark = { near: Math.max(0, work.near) as Length, far: Math.min(blank.length, work.far) as Length, guest, operation: id };
+    const walls = wallsOf(work, blanks.get(panel)!);
+    if (!walls) continue;
+    const mark = { ...walls, guest, operation: id };
     marks.set(panel, [...(marks.get(panel) ?? []), mark]);
   }
   const sticks = new Map<string, StoryStick>();

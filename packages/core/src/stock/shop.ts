@@ -50,7 +50,7 @@ export const MACHINE_KINDS: Readonly<Record<MachineKind, KindOfMachine>> = {
     has: { kerf: '3.2 mm', deep: '75 mm', rip: '760 mm', crosscut: '600 mm', tiltDeg: 45, tilts: 'left', mitreDeg: 60, stack: '20.6 mm' },
   },
   'guided-saw': { name: 'circular saw on a guide', has: { kerf: '2.2 mm', deep: '55 mm', guide: '1400 mm', tiltDeg: 45 } },
-  'mitre-saw': { name: 'mitre saw', has: { kerf: '2.6 mm', deep: '60 mm', crosscut: '300 mm', tiltDeg: 45, mitreDeg: 50 } },
+  'mitre-saw': { name: 'miter saw', has: { kerf: '2.6 mm', deep: '60 mm', crosscut: '300 mm', tiltDeg: 45, mitreDeg: 50 } },
   'radial-arm': { name: 'radial arm saw', has: { kerf: '3.2 mm', deep: '75 mm', crosscut: '600 mm', mitreDeg: 45, stack: '20.6 mm' } },
   'band-saw': { name: 'band saw', has: { kerf: '1 mm', deep: '150 mm', crosscut: '350 mm' } },
   router: { name: 'router', has: { base: '75 mm', deep: '50 mm' } },

@@ -37,7 +37,8 @@ function Stick({ stick, blanks, unit }: { readonly stick: StoryStick; readonly b
   const { parts } = useAppSelector(selectPlan);
   const dispatch = useAppDispatch();
   const first = blanks.get(stick.panels[0]!)!.panel;
-  const end = edgeWords({ role: first.role, lie: lieOf(first) }, 'start');
+  const lies = { role: first.role, lie: lieOf(first) };
+  const [end, side] = [edgeWords(lies, 'start'), edgeWords(lies, 'near')];
   const scale = (size.width - 2 * SIDE) / stick.length;
   const x = (nm: number): number => SIDE + nm * scale;
   const markOf = (panel: string): string => parts.find(({ panels }) => panels.includes(panel))?.mark ?? '';
@@ -70,13 +71,16 @@ function Stick({ stick, blanks, unit }: { readonly stick: StoryStick; readonly b
         </svg>
       )}
       <table className="sum-table plain">
-        <caption>from the {end}</caption>
+        <caption>
+          along the {side}, from the {end}
+        </caption>
         <tbody>
-          {stick.marks.map(({ near, far, guest, operation }) => (
+          {stick.marks.map(({ near, far, slanted, guest, operation }) => (
             <tr key={operation}>
               <td>{guest && blanks.has(guest) ? `${markOf(guest)} ${name(guest)}` : 'slot'}</td>
               <td>
                 {exactTextWithUnit(near, unit)} to {exactTextWithUnit(far, unit)}
+                {slanted && ', then at a slant'}
               </td>
             </tr>
           ))}
