@@ -55,6 +55,11 @@ export function LengthField({ label, value, unit, least, most, name, placeholder
     onLeave?.();
     if (!wrong) leaving.current = setTimeout(() => setDraft(null), AFTER_CLICK_MS);
   };
+  /** Back before that moment is over: nothing is typed yet, so what counts is the value, which may have been changed elsewhere meanwhile. */
+  const come = (): void => {
+    clearTimeout(leaving.current);
+    if (!wrong) setDraft(null);
+  };
   useEffect(() => () => clearTimeout(leaving.current), []);
   const key = (event: KeyboardEvent): void => {
     if (event.key === 'Escape' && draft) {
@@ -73,7 +78,7 @@ export function LengthField({ label, value, unit, least, most, name, placeholder
       helperText={wrong ?? echo}
       onChange={(event) => type(event.target.value)}
       onBlur={blur}
-      onFocus={() => clearTimeout(leaving.current)}
+      onFocus={come}
       onKeyDown={key}
       slotProps={{
         htmlInput: { inputMode: 'text', autoComplete: 'off', spellCheck: false, 'data-field': name, 'aria-describedby': helpId },

@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { entered, mm, type Entered } from '@keen/core';
-import { cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { LengthField } from './LengthField.tsx';
@@ -66,6 +66,16 @@ describe('a length field', () => {
     await userEvent.type(box(), '32 + 2*340{Enter}');
     await userEvent.tab();
     expect(box().value).toBe('32 + 2*340');
+  });
+
+  test('left and come back to at once, it says the value, though that was changed elsewhere meanwhile', async () => {
+    const { rerender } = render(<LengthField label="width" value={entered('700 mm')} unit="mm" onChange={() => undefined} />);
+    await userEvent.clear(box());
+    await userEvent.type(box(), '690');
+    await act(async () => box().blur());
+    rerender(<LengthField label="width" value={entered('760 mm')} unit="mm" onChange={() => undefined} />);
+    await act(async () => box().focus());
+    expect(box().value).toBe('760');
   });
 
   test('emptied, an optional one is nothing and a needed one is wrong', async () => {
