@@ -187,6 +187,7 @@ const design = (name: string, units: readonly UnitDesign[], wall: Wall, items: r
   children: false,
   person: { height: entered('1720 mm') },
   items: byId(items),
+  setupOrder: [],
   tries: {},
   units: byId(units),
 });

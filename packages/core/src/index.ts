@@ -55,6 +55,7 @@ export {
   type Machine,
   type MachineKind,
   type Measure,
+  type Repeated,
   type Shop,
   type Stack,
 } from './stock/shop.ts';

@@ -52,7 +52,7 @@ describe('migrations', () => {
 
   test('each ran once, and a second start runs none', async () => {
     const rows = (await app.sql('select name from {db}.migrations')) as { name: string }[];
-    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop', '0002-contents-and-wall', '0003-families', '0004-shop']);
+    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop', '0002-contents-and-wall', '0003-families', '0004-shop', '0005-setups']);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {
     const rows = (await app.sql(`select data_type as kind from information_schema.columns where table_schema = '{db}' and column_name like '%_nm'`)) as {

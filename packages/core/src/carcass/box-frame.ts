@@ -69,6 +69,7 @@ export function panelOf({ box, stockOf }: Base, role: Role, element: string, nam
     cuts: at.cuts ?? [],
     onWall: at.onWall ?? false,
     ...(at.comesOut ? { comesOut: true } : {}),
+    slotExit: box.slotExit,
   };
 }
 

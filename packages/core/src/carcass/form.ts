@@ -136,6 +136,7 @@ export const JOINERY_FIELDS: readonly Field<UnitBase>[] = [
   }),
   choiceField('stopEnds', 'stop-ends', ['square', 'round'], 'making'),
   choiceField('cutFirst', 'cut-first', ['slots', 'shape'], 'making'),
+  choiceField('slotExit', 'slot-exit', ['backed', 'wide', 'bare'], 'making'),
   choiceField('finish.kind', 'finish', ['none', 'oil', 'varnish', 'paint', 'stain'], 'making'),
   choiceField('finish.when', 'finish-when', ['before', 'after'], 'making', { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),
   kindField('finish.masked', 'finish-masked', 'making', { kind: 'yes-no' }, { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),

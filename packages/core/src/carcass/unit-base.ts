@@ -4,6 +4,7 @@ import type { Row } from '../contents/row.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { FastenedBy, Fit } from '../solid/meeting.ts';
+import type { SlotExit } from '../solid/panel.ts';
 import type { Hanging } from '../solid/unit.ts';
 import type { Place } from '../wall/wall.ts';
 
@@ -108,6 +109,8 @@ export interface UnitBase {
   readonly stopEnds: 'round' | 'square';
   /** Slots before slopes, tapers and curves take the square edges away, or after. */
   readonly cutFirst: 'slots' | 'shape';
+  /** What keeps fibres whole where a slot comes out over an edge that shows: scrap behind it, a piece left wide and ripped after, nothing. */
+  readonly slotExit: SlotExit;
   readonly finish: FinishChoice;
   /** Thickness of the band on front edges; null for bare edges. */
   readonly band: Entered | null;
@@ -195,6 +198,7 @@ export function newBase<F extends string>(family: F, start: NewUnit, spaces: rea
     assembly: { ...screwOf(unit, '4mm', '50', '#8', '2'), by: 'screws', perJoint: 0, pilot: true, pocketsOn: 'hidden' },
     stopEnds: 'square',
     cutFirst: 'slots',
+    slotExit: 'backed',
     finish: { kind: 'oil', when: 'after', masked: false },
     band: null,
     hanging: newHanging(unit, stock),

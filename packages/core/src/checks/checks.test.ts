@@ -242,6 +242,7 @@ test('every check that exists is in one of the lists', () => {
     'bevel-mismatch': true,
     'not-glass': true,
     'taper-before-slots': true,
+    'tear-out': true,
     'finish-before-assembly': true,
     'squeeze-out': true,
     'nail-blows-out': true,

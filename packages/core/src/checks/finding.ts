@@ -105,6 +105,7 @@ export type Finding = Base &
     | { readonly check: 'bevel-mismatch'; readonly rail: string; readonly bevelDeg: number; readonly railDeg: number }
     | { readonly check: 'not-glass'; readonly product: string }
     | { readonly check: 'taper-before-slots'; readonly name: Label; readonly slots: number }
+    | { readonly check: 'tear-out'; readonly name: Label; readonly slots: number }
     | { readonly check: 'finish-before-assembly'; readonly name: Label; readonly openNm: number; readonly depthNm: number }
     | { readonly check: 'squeeze-out'; readonly joints: number }
     | { readonly check: 'nail-blows-out'; readonly name: Label; readonly lengthNm: number; readonly driftMm: number; readonly coverMm: number }

@@ -3,7 +3,10 @@ import { describe, expect, test } from '@jest/globals';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import type { ToolTill } from '../carcass/tool-till.ts';
 import { entered } from '../length/entered.ts';
+import { setupsOf } from '../setups/setups.ts';
+import { usualShop } from '../stock/shop.ts';
 import { newUnit } from '../test/family-units.ts';
+import { replayFaults } from '../test/replay-check.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import type { CheckId, Finding } from './finding.ts';
 
@@ -82,6 +85,28 @@ describe('order and edges', () => {
     expect(said(box({ cutFirst: 'shape' }), 'taper-before-slots')).toEqual([]);
     expect(said({ ...till, cutFirst: 'shape' }, 'taper-before-slots')).toHaveLength(1);
     expect(said({ ...till, cutFirst: 'shape', sides: 'parallel' }, 'taper-before-slots')).toEqual([]);
+  });
+  test('nothing tears that is banded, covered by a frame, stopped, without grain or backed', () => {
+    const bare = (more: Partial<ShelfBox> = {}) => said(box({ slotExit: 'bare', ...more }), 'tear-out');
+    expect(bare()).toHaveLength(1);
+    expect(bare({ band: mm('1') })).toEqual([]);
+    const frame = { stock: 'birch-18', stile: mm('40'), rail: mm('40'), overhang: mm('3'), inside: 'flush', joined: 'pockets' } as const;
+    // The frame covers the sides; the slots of its own top and bottom are what is left, and there are none.
+    expect(bare({ faceFrame: frame })).toEqual([]);
+    expect(bare({ stock: 'mdf-18' })).toEqual([]);
+    expect(said(box({ slotExit: 'backed' }), 'tear-out')).toEqual([]);
+    expect(said(box({ slotExit: 'wide' }), 'tear-out')).toEqual([]);
+  });
+  test('a piece left wide is 3 mm wider in the cut list, ripped to its width after its slots and before what is measured from that edge', () => {
+    const wide = aloneBox(box({ slotExit: 'wide' }));
+    const [sides, plain] = [wide, aloneBox(box({}))].map(({ parts }) => parts.find(({ role }) => role === 'side')!);
+    expect(sides!.width.value - plain!.width.value).toBe(3_000_000);
+    expect(sides!.width.terms.at(-1)!.label.key).toBe('left-wide');
+    expect(replayFaults(wide.unit, usualShop())).toEqual([]);
+    const stages = setupsOf([wide.unit], usualShop()).setups.flatMap(({ stage, cuts }) =>
+      cuts.filter(({ operation }) => operation.panel === sides!.panels[0]).map(() => stage),
+    );
+    expect([...new Set(stages)].slice(0, 3)).toEqual(['slots', 'widths', 'grooves']);
   });
   test('slots that run out have no round ends', () => {
     expect(said(box({ stopEnds: 'round' }), 'round-corner')).toEqual([]);

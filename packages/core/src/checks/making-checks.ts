@@ -34,6 +34,28 @@ const taperBeforeSlots: Check = (context) => {
   ];
 };
 
+/** Slots that come out over an edge that shows, with nothing to hold its fibres. */
+const tearOut: Check = (context) => {
+  const { box, unit } = context;
+  if (box.slotExit !== 'bare') return [];
+  const parts = unit.panels.filter(({ tearing }) => tearing.length > 0);
+  const [first] = parts;
+  if (!first) return [];
+  const instead = (slotExit: 'backed' | 'wide', key: string): Fix => ({ label: { key }, edit: [{ path: inUnit(context, 'slotExit'), value: slotExit }] });
+  return [
+    {
+      check: 'tear-out',
+      unit: box.id,
+      severity: 'look',
+      station: 'joints',
+      name: first.name,
+      slots: parts.reduce((sum, { tearing }) => sum + tearing.length, 0),
+      panels: parts.map(({ id }) => id),
+      fixes: [instead('wide', 'leave-wide'), instead('backed', 'back-the-exit')],
+    },
+  ];
+};
+
 /** An arm with a brush goes into an opening this wide, and so far in. [A] */
 const HAND_MM = 120;
 const ARM_MM = 250;
@@ -291,4 +313,4 @@ const fasteners: Check = (context) => {
   return [nailBlowsOut, visiblePocketHoles, edgeSplit, hollowCore].flatMap((check) => check(context, all));
 };
 
-export const MAKING_CHECKS: readonly Check[] = [taperBeforeSlots, finishBeforeAssembly, squeezeOut, gluedOverFinish, fasteners];
+export const MAKING_CHECKS: readonly Check[] = [taperBeforeSlots, tearOut, finishBeforeAssembly, squeezeOut, gluedOverFinish, fasteners];

@@ -2,13 +2,16 @@
 import { MOST_ITEMS } from '../contents/item-form.ts';
 import type { Design } from '../plan/design.ts';
 import { PERSON_HEIGHT } from '../wall/wall-form.ts';
-import { byId, checked, choice, length, number, object, ownIds, text, yesNo, type Codec } from './codec.ts';
+import { byId, checked, choice, length, list, number, object, ownIds, text, yesNo, type Codec } from './codec.ts';
 import { itemCodec } from './items-codec.ts';
 import { unitCodec } from './unit-codec.ts';
 import { MOST_UNITS, wallCodec } from './wall-codec.ts';
 
 /** Tries kept in a project, of all its units. */
 export const MOST_TRIES = 60;
+
+/** Setups of the largest project. */
+export const MOST_ORDERED = 400;
 
 export const designCodec: Codec<Design> = checked(
   object({
@@ -19,6 +22,7 @@ export const designCodec: Codec<Design> = checked(
     person: object({ height: length(PERSON_HEIGHT.least, PERSON_HEIGHT.most) }),
     items: byId(itemCodec, MOST_ITEMS),
     units: byId(unitCodec, MOST_UNITS),
+    setupOrder: list(text(300), MOST_ORDERED),
     tries: byId(object({ id: text(64), order: number(-1e9, 1e9), name: text(80), unit: unitCodec }), MOST_TRIES),
   }),
   (design, where) => {

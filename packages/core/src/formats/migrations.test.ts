@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import old from '../test/version-1.carcass.json' with { type: 'json' };
 import second from '../test/version-2.carcass.json' with { type: 'json' };
 import third from '../test/version-3.carcass.json' with { type: 'json' };
+import fourth from '../test/version-4.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
@@ -104,5 +105,25 @@ describe('version 3', () => {
     expect(readWorkshop(liftWorkshop(third.workshop, 3))).toEqual(workshop);
     const today = workshopCodec.write(workshop);
     expect(liftWorkshop(today, VERSION)).toEqual(today);
+  });
+});
+
+describe('version 4', () => {
+  const { design, record, workshop } = readProject(fourth);
+
+  test('its units keep scrap behind their edges, in an order nobody has changed, in a shop that repeats as was assumed of it', () => {
+    expect(Object.values(design.units).map(({ slotExit }) => slotExit)).toEqual(['backed']);
+    expect(design.setupOrder).toEqual([]);
+    expect(Object.values(workshop.shop.repeats).map(({ nm }) => toMm(nm))).toEqual([0.03, 0.1, 0.15, 0.15, 0.3]);
+  });
+
+  test('its parts are the parts they were', () => {
+    const sizes = plan(design, record, workshop)
+      .byId.get('ink')!
+      .parts.map(({ mark, count, width }) => [mark, count, toMm(width.value)]);
+    expect(sizes.slice(0, 2)).toEqual([
+      ['A1', 1, 280],
+      ['A2', 1, 280],
+    ]);
   });
 });

@@ -140,7 +140,31 @@ const COMMON_BITS: Row = Object.fromEntries(
   ].map(([kind, diameter], order) => [`${kind}-${order + 1}`, { id: `${kind}-${order + 1}`, order, kind, diameter, over: '0 mm' }]),
 );
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour };
+/** Version 5: what holds fibres where slots come out, the order setups were put in by hand, what the shop's machines repeat to. */
+function toFive(file: Row): Row {
+  const { design, workshop } = file;
+  return {
+    ...file,
+    ...(isRow(design) ? { design: designOfFive(design) } : {}),
+    ...(isRow(workshop) && isRow(workshop['shop']) ? { workshop: { ...workshop, shop: { ...workshop['shop'], repeats: REPEATS_OF_FIVE } } } : {}),
+  };
+}
+
+function designOfFive(design: Row): Row {
+  const backed = (unit: unknown): unknown => (isRow(unit) ? { ...unit, slotExit: 'backed' } : unit);
+  const each = (rows: unknown, lift: (row: unknown) => unknown): unknown =>
+    isRow(rows) ? Object.fromEntries(Object.entries(rows).map(([id, row]) => [id, lift(row)])) : rows;
+  return {
+    ...design,
+    units: each(design['units'], backed),
+    tries: each(design['tries'], (row) => (isRow(row) ? { ...row, unit: backed(row['unit']) } : row)),
+    setupOrder: [],
+  };
+}
+
+const REPEATS_OF_FIVE: Row = { slot: '0.03 mm', depth: '0.1 mm', length: '0.15 mm', place: '0.15 mm', hinge: '0.3 mm' };
+
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {

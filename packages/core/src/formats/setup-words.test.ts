@@ -28,7 +28,7 @@ describe('the ink cupboard in the usual shop', () => {
     ]);
     expect(dado.gauge).toContain('A3 (bottom)');
     expect(dado.caution).toContain('Unplug before the blades are touched');
-    expect(dado.caution).toContain('scrap behind the edge');
+    expect(dado.caution).toContain('Scrap clamped behind the front edge');
   });
   test('by hand: the router from above, its edge as far off as its base keeps it', () => {
     const shop = handHeldShop();

@@ -7,7 +7,7 @@ import type { Operation } from '../setups/operations.ts';
 import { edgeOffset } from '../setups/router.ts';
 import type { Held, Setting } from '../setups/setting.ts';
 import type { Cut, Setup, Setups } from '../setups/setups.ts';
-import type { Face } from '../solid/panel.ts';
+import type { Face, SlotExit } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { Machine, Shop } from '../stock/shop.ts';
 import { edgeWords } from './cut-list-csv.ts';
@@ -59,6 +59,7 @@ const WHAT_FOR: Readonly<Record<Operation['work']['kind'], string>> = {
   slot: 'slots',
   'slanted-slot': 'slanted slots',
   'edge-groove': 'grooves in edges',
+  width: 'pieces left wide, to their width',
   holes: 'holes',
   notch: 'notches',
   bevel: 'bevels',
@@ -148,6 +149,7 @@ function distanceRow({ held, distance, router, tilt, bit }: Setting, machine: Ma
       ? { what: 'stop', to: 'the end level with the outer side of the cutter' }
       : { what: 'fence', to: 'of scrap, the cutter buried in it' };
   if (tilt) return { what: held === 'guide' ? 'line' : 'fence', to: `${fine(distance!)} to the long point` };
+  if (held === 'guide') return { what: 'line', to: `${fine(distance!)} from the reference, the guide on it` };
   return { what: held === 'sled' ? 'stop' : 'fence', to: `${fine(distance!)} to the near side of the cutter` };
 }
 
@@ -207,6 +209,7 @@ function placeWords(work: Operation['work'], panel: ResolvedPanel, unit: Display
       return [`from ${tape(work.from.u)} and ${tape(work.from.v)} to ${tape(work.to.u)} and ${tape(work.to.v)}, ${from('start')} and ${from('near')}`];
     case 'slot':
     case 'edge-groove':
+    case 'width':
     case 'bevel':
       return [];
   }
@@ -249,6 +252,7 @@ function gaugeWords({ setting, cuts }: Setup, { blanks, parts }: SetupContext): 
     const place = setting.distance === 0 ? '' : ` Place: the marks of one ${labelWords(first.name)} on a stick, carried over to the rest.`;
     return width + place;
   }
+  if (work.kind === 'width') return 'Width: a test cut in scrap, laid on a part that is as wide as it should be.';
   if (work.kind === 'bevel')
     return 'Blade: a test cut in scrap against the mating edge, or the printed angle; both halves of scrap together make a true corner.';
   if (work.kind === 'holes')
@@ -258,13 +262,18 @@ function gaugeWords({ setting, cuts }: Setup, { blanks, parts }: SetupContext): 
 
 const SAW = 'Unplug before the blades are touched; no piece is held against a blade that can turn.';
 
+const EXIT_WORDS: Readonly<Record<SlotExit, string>> = {
+  backed: 'Scrap clamped behind the front edge where the cut comes out: across the grain it tears there.',
+  wide: 'Fed so that it comes out over the edge that is left wide: what tears there is ripped off after.',
+  bare: 'Across the grain it tears where it comes out over the front edge.',
+};
+
 /** What is said of every setup its cuts are at, whatever the machine. */
 function ofTheCuts(cuts: readonly Cut[]): string {
   const small = cuts.some(({ way }) => way.longer) ? ' Too small to hold by itself: cut it in a longer piece.' : '';
-  const tears = cuts.some(({ operation }) => operation.tears)
-    ? ' Across the grain it tears where it comes out: scrap behind the edge, or leave the piece wide and rip it after.'
-    : '';
-  return small + tears;
+  const exits = new Set(cuts.map(({ operation }) => operation.tears));
+  const tears = (['backed', 'wide', 'bare'] as const).filter((exit) => exits.has(exit)).map((exit) => ` ${EXIT_WORDS[exit]}`);
+  return small + tears.join('');
 }
 
 function cautionWords(setting: Setting, machine: Machine, cuts: readonly Cut[]): string {

@@ -36,6 +36,7 @@ const machineCodec: Codec<Machine> = checked(
 const LEAF = length(mm(0.02), mm(12));
 /** What test cuts can say. */
 const OVER = length(mm(-2), mm(2));
+const REPEAT = length(mm(0.001), mm(5));
 const PLAY = length(mm(-1), mm(5));
 
 export const shopCodec: Codec<Shop> = checked(
@@ -48,6 +49,7 @@ export const shopCodec: Codec<Shop> = checked(
     ),
     jigs: object({ pins: yesNo, pockets: yesNo }),
     fits: object({ tight: PLAY, push: PLAY, glue: PLAY, loose: PLAY }),
+    repeats: object({ slot: REPEAT, depth: REPEAT, length: REPEAT, place: REPEAT, hinge: REPEAT }),
     trim: length(mm(0), mm(100)),
     liftsKg: number(1, 200),
   }),

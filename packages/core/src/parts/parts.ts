@@ -5,7 +5,7 @@
  */
 import { toMm, ZERO, type Length } from '../length/length.ts';
 import type { EdgeId, Grain, Role } from '../solid/panel.ts';
-import type { ResolvedPanel } from '../solid/resolve.ts';
+import { leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
@@ -91,6 +91,7 @@ type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit' | 'features'>
 function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined): Blank {
   const box = blankBox(panel);
   const band = (id: EdgeId) => (panel.bands.includes(id) ? [minus('edge-band', panel.bandThickness)] : []);
+  const wide = leftWide(panel);
   const bevels = (grown: number) => (grown > 0 ? [plus('for-the-bevel', grown as Length)] : []);
   return {
     id: panel.id,
@@ -98,7 +99,7 @@ function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined):
     names: [panel.name],
     panels: [panel.id],
     length: extend(panel.length, [...bevels(box.grownLength), ...band('start'), ...band('end')]),
-    width: extend(panel.width, [...bevels(box.grownWidth), ...band('near'), ...band('far')]),
+    width: extend(panel.width, [...bevels(box.grownWidth), ...band('near'), ...band('far'), ...(wide > 0 ? [plus('left-wide', wide)] : [])]),
     thickness: panel.thickness,
     thicknessFrom: panel.thicknessFrom,
     stock: panel.stock,

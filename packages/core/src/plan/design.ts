@@ -21,6 +21,8 @@ export interface Design {
   /** What must be held. */
   readonly items: Readonly<Record<string, Item>>;
   readonly units: Readonly<Record<string, UnitDesign>>;
+  /** Ids of setups in the order a person put them in: those it does not name keep their places. */
+  readonly setupOrder: readonly string[];
   /** Other tries of units, kept to be compared. */
   readonly tries: Readonly<Record<string, Try>>;
 }

@@ -8,6 +8,7 @@ import { isFace, type Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import { boundsOf } from '../solid/views.ts';
+import type { Repeated, Shop } from '../stock/shop.ts';
 import type { ThicknessUsed } from '../stock/workshop.ts';
 import type { Label } from '../worked/dimension.ts';
 
@@ -40,9 +41,6 @@ export interface FitChain {
   readonly variations: readonly Variation[];
 }
 
-/** What a cut repeats to, standard deviation in mm. [ASSUME] all, to be replaced by the shop's own as-cut sizes. */
-export const REPEATS = { slot: 0.03, depth: 0.1, length: 0.15, place: 0.15, hinge: 0.3 } as const;
-
 /** Free over this, mm: a slot's lip shows or its part rattles; what is lost at a shelf's end; a reveal that looks uneven. [ASSUME] */
 export const MOST_FREE = { slot: 0.35, ends: 1.5, doors: 1.5 } as const;
 
@@ -64,7 +62,20 @@ export function thicknessSd({ readings, spread }: Pick<ThicknessUsed, 'readings'
 type UsedOf = (product: string) => ThicknessUsed;
 
 /** All chains of a unit: each slot with what goes in, each part held at both its ends, inset doors in their opening. */
-export const fitChains = (unit: ResolvedUnit, usedOf: UsedOf): FitChain[] => [...slotChains(unit, usedOf), ...endChains(unit), ...doorChains(unit)];
+export function fitChains(unit: ResolvedUnit, usedOf: UsedOf, shop: Pick<Shop, 'repeats'>): FitChain[] {
+  const repeats = repeatsMm(shop);
+  return [...slotChains(unit, usedOf, repeats), ...endChains(unit, repeats), ...doorChains(unit, repeats)];
+}
+
+/** Standard deviation of each, mm. */
+type Repeats = Readonly<Record<Repeated, number>>;
+const repeatsMm = ({ repeats }: Pick<Shop, 'repeats'>): Repeats => ({
+  slot: toMm(repeats.slot.nm),
+  depth: toMm(repeats.depth.nm),
+  length: toMm(repeats.length.nm),
+  place: toMm(repeats.place.nm),
+  hinge: toMm(repeats.hinge.nm),
+});
 
 function thicknessVariations(panel: ResolvedPanel, usedOf: UsedOf, times: number): Variation[] {
   const { mean, place } = thicknessSd(usedOf(panel.stock));
@@ -74,7 +85,7 @@ function thicknessVariations(panel: ResolvedPanel, usedOf: UsedOf, times: number
   ];
 }
 
-function slotChains(unit: ResolvedUnit, usedOf: UsedOf): FitChain[] {
+function slotChains(unit: ResolvedUnit, usedOf: UsedOf, repeats: Repeats): FitChain[] {
   return jointGroups(unit)
     .filter(({ slot, kind }) => slot !== null && kind !== 'rabbet')
     .map(({ id, guest, host, meetings }): FitChain => {
@@ -89,13 +100,13 @@ function slotChains(unit: ResolvedUnit, usedOf: UsedOf): FitChain[] {
         count: meetings.length,
         freeMm: toMm(play),
         mostMm: toMm(play) + MOST_FREE.slot,
-        variations: [...thicknessVariations(guest, usedOf, -1), { source: `slot ${id}`, cause: 'slot', sd: REPEATS.slot, times: 1 }],
+        variations: [...thicknessVariations(guest, usedOf, -1), { source: `slot ${id}`, cause: 'slot', sd: repeats.slot, times: 1 }],
       };
     });
 }
 
 /** A part let into two others at opposite ends: free is what both slots leave it, less what its length and their distance are off. */
-function endChains(unit: ResolvedUnit): FitChain[] {
+function endChains(unit: ResolvedUnit, repeats: Repeats): FitChain[] {
   const chains = new Map<string, FitChain>();
   for (const panel of unit.panels) {
     const held = meetingsOf(unit, 'asGuest', panel.id).filter(({ joint, face }) => joint.depth > 0 && isFace(face));
@@ -105,7 +116,7 @@ function endChains(unit: ResolvedUnit): FitChain[] {
     ] as const) {
       const [a, b] = [held.find(({ edge }) => edge === one), held.find(({ edge }) => edge === other)];
       if (!a || !b) continue;
-      const chain = endChain(unit, panel, a, b);
+      const chain = endChain(unit, panel, a, b, repeats);
       const key = `${chain.guest.key} ${chain.host.key} ${chain.freeMm} ${a.joint.kind} ${one}`;
       const known = chains.get(key);
       chains.set(key, known ? { ...known, count: known.count + 1 } : chain);
@@ -114,7 +125,7 @@ function endChains(unit: ResolvedUnit): FitChain[] {
   return [...chains.values()];
 }
 
-function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Meeting, b: Meeting): FitChain {
+function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Meeting, b: Meeting, repeats: Repeats): FitChain {
   const freeMm = toMm((a.joint.endPlay + b.joint.endPlay) as Length);
   const host = unit.byId.get(a.host)!;
   return {
@@ -128,17 +139,17 @@ function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Meeting, b: Meeti
     freeMm,
     mostMm: freeMm + MOST_FREE.ends,
     variations: [
-      { source: `length ${panel.id} ${a.edge}`, cause: 'length', sd: REPEATS.length, times: -1 },
+      { source: `length ${panel.id} ${a.edge}`, cause: 'length', sd: repeats.length, times: -1 },
       // What keeps the two hosts apart is another part, cut on its own.
-      { source: `apart ${a.host} ${b.host}`, cause: 'length', sd: REPEATS.length, times: 1 },
-      { source: `depth ${a.id}`, cause: 'depth', sd: REPEATS.depth, times: 1 },
-      { source: `depth ${b.id}`, cause: 'depth', sd: REPEATS.depth, times: 1 },
+      { source: `apart ${a.host} ${b.host}`, cause: 'length', sd: repeats.length, times: 1 },
+      { source: `depth ${a.id}`, cause: 'depth', sd: repeats.depth, times: 1 },
+      { source: `depth ${b.id}`, cause: 'depth', sd: repeats.depth, times: 1 },
     ],
   };
 }
 
 /** Inset doors side by side between two uprights: what is free across them, all gaps together. */
-function doorChains(unit: ResolvedUnit): FitChain[] {
+function doorChains(unit: ResolvedUnit, repeats: Repeats): FitChain[] {
   const doors = unit.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, bounds: boundsOf(panel) }));
   const uprights = unit.panels
     .filter(({ role, frame }) => (role === 'side' || role === 'divider') && Math.abs(frame.w.along) > 0.9)
@@ -168,9 +179,9 @@ function doorChains(unit: ResolvedUnit): FitChain[] {
       freeMm,
       mostMm: freeMm + MOST_FREE.doors * (between.length + 1) * 0.5,
       variations: [
-        { source: `opening ${id}`, cause: 'length', sd: REPEATS.length, times: 1 },
-        ...between.map(({ panel }): Variation => ({ source: `width ${panel.id}`, cause: 'length', sd: REPEATS.length, times: -1 })),
-        ...between.map(({ panel }): Variation => ({ source: `hinges ${panel.id}`, cause: 'place', sd: REPEATS.hinge, times: 1 })),
+        { source: `opening ${id}`, cause: 'length', sd: repeats.length, times: 1 },
+        ...between.map(({ panel }): Variation => ({ source: `width ${panel.id}`, cause: 'length', sd: repeats.length, times: -1 })),
+        ...between.map(({ panel }): Variation => ({ source: `hinges ${panel.id}`, cause: 'place', sd: repeats.hinge, times: 1 })),
       ],
     });
   }

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { plan } from '../plan/plan.ts';
 import { entered } from '../length/entered.ts';
 import { ink, planWith, printRoom, unitWith } from '../test/print-room.ts';
+import { usualShop } from '../stock/shop.ts';
 import { fitChains, thicknessSd, type FitChain, type Variation } from './fit-chain.ts';
 import { expectedFit, helpsFor, normalBelow, simulateFit } from './fit-simulation.ts';
 import type { Length } from '../length/length.ts';
@@ -76,7 +77,7 @@ describe('readings', () => {
 
 describe('chains of the ink cupboard', () => {
   const { stockOf } = planWith();
-  const chainsOf = (...edits: Parameters<typeof unitWith>[1][]): FitChain[] => fitChains(unitWith('ink', ...edits).unit, (id) => stockOf(id).used);
+  const chainsOf = (...edits: Parameters<typeof unitWith>[1][]): FitChain[] => fitChains(unitWith('ink', ...edits).unit, (id) => stockOf(id).used, usualShop());
 
   test('each dado with its shelf, each shelf between its ends, the back in its rabbets', () => {
     const chains = chainsOf();
@@ -105,7 +106,9 @@ describe('chains of the ink cupboard', () => {
     const none = plan(design, [], workshop);
     const with_ = plan(design, record, workshop);
     const binds = (p: typeof none): number =>
-      expectedFit(fitChains(p.byId.get('ink')!.unit, (id) => p.stockOf(id).used).find(({ kind, guest }) => kind === 'slot' && guest.key === 'shelf')!).binds;
+      expectedFit(
+        fitChains(p.byId.get('ink')!.unit, (id) => p.stockOf(id).used, usualShop()).find(({ kind, guest }) => kind === 'slot' && guest.key === 'shelf')!,
+      ).binds;
     expect(binds(none)).toBeGreaterThan(binds(with_));
     expect(entered('18 mm').nm).toBe(18_000_000);
   });

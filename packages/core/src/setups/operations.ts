@@ -7,15 +7,18 @@ import { drillingOf } from '../joints/drilling.ts';
 import type { Length } from '../length/length.ts';
 import { blankBox, type BlankBox } from '../parts/features.ts';
 import type { Strip } from '../solid/meeting.ts';
-import type { Cut, Edge, EdgeId, Face, Point, RectEdge } from '../solid/panel.ts';
+import type { Cut, Edge, EdgeId, Face, Point, RectEdge, SlotExit } from '../solid/panel.ts';
 import { notchFrame } from '../solid/convex.ts';
-import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
+import { alongStrip, leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
 
-/** Slots and grooves first, while edges are square and straight; then holes; then what takes the edges away. */
-export type Stage = 'slots' | 'holes' | 'bevels' | 'shapes';
-export const STAGES: readonly Stage[] = ['slots', 'holes', 'bevels', 'shapes'];
+/**
+ * Slots and grooves first, while edges are square and straight; then holes; then what takes the edges away. Pieces left wide
+ * for their slots are ripped to width before anything is measured from the edge that goes.
+ */
+export type Stage = 'slots' | 'widths' | 'grooves' | 'holes' | 'bevels' | 'shapes';
+export const STAGES: readonly Stage[] = ['slots', 'widths', 'grooves', 'holes', 'bevels', 'shapes'];
 
 /** A slot square to the blank: `across` it runs over the width (a dado), else along the length (a groove). */
 export interface Slot {
@@ -81,6 +84,13 @@ export interface Notch {
   readonly reason: Label;
 }
 
+/** A piece left wide, ripped to its width along its far edge. */
+export interface Width {
+  readonly kind: 'width';
+  /** From the near edge. */
+  readonly at: Length;
+}
+
 /** An edge sawn at a bevel: `at` is the line on the reference face, from the opposite edge of the blank. */
 export interface Bevel {
   readonly kind: 'bevel';
@@ -101,7 +111,7 @@ export interface Shape {
   readonly slantDeg: number;
 }
 
-export type Work = Slot | SlantedSlot | EdgeGroove | Holes | Notch | Bevel | Shape;
+export type Work = Slot | SlantedSlot | EdgeGroove | Width | Holes | Notch | Bevel | Shape;
 
 export interface Operation {
   /** Unit, panel, and what is cut. */
@@ -109,8 +119,8 @@ export interface Operation {
   readonly panel: string;
   readonly stage: Stage;
   readonly work: Work;
-  /** It runs out across the grain over an edge that gets no band: the fibres there tear. */
-  readonly tears: boolean;
+  /** It runs out across the grain over an edge that shows, where fibres tear: what was chosen against that; null where none do. */
+  readonly tears: SlotExit | null;
   /** The panel that goes into it, where one does: it sets the machine as well as a number does. */
   readonly guest: string | null;
 }
@@ -138,27 +148,26 @@ export function operationsOf(unit: ResolvedUnit): { readonly blanks: ReadonlyMap
 
 function panelOperations(blank: Blank, drilled: readonly Drilled[]): Operation[] {
   const { panel } = blank;
+  const wide = leftWide(panel) > 0;
   const made = (id: string, stage: Stage, work: Work, guest: string | null = null): Operation => ({
     id: `${panel.id}:${id}`,
     panel: panel.id,
-    stage,
+    // Left wide, only slots across it keep their measure: the rest is from an edge that is not there yet.
+    stage: wide && stage === 'slots' && !runsAcross(work) ? 'grooves' : stage,
     work,
-    tears: tearsOut(panel, work),
+    tears: panel.tearing.includes(id) ? (panel.slotExit ?? 'backed') : null,
     guest,
   });
   return [
     ...panel.strips.map((strip) => made(strip.id, 'slots', slotOf(blank, strip), strip.guest)),
+    ...(wide ? [made('width', 'widths', { kind: 'width', at: blank.width })] : []),
     ...panel.cuts.map((cut) => cutOperation(blank, cut, made)),
     ...drilled.map((row, index) => made(`${row.meeting}#${index}`, 'holes', fastenerHoles(blank, row))),
     ...edgesOf(blank).map((work) => made(work.edge, work.kind === 'bevel' ? 'bevels' : 'shapes', work)),
   ];
 }
 
-const tearsOut = ({ grain, bands }: ResolvedPanel, work: Work): boolean =>
-  work.kind === 'slot' &&
-  work.across &&
-  grain === 'length' &&
-  ((work.to === null && !bands.includes('far')) || (work.from === null && !bands.includes('near')));
+const runsAcross = (work: Work): boolean => (work.kind === 'slot' && work.across) || (work.kind === 'slanted-slot' && work.crosses === 'near');
 
 function slotOf({ box }: Blank, strip: Strip): Slot | SlantedSlot {
   const { normal, near, far, from, to, depth, face, stoppedAt } = strip;

@@ -44,6 +44,8 @@ export interface Replayed {
   }[];
   /** Bevels: the line on the reference face from the opposite edge, and the angle from square. */
   readonly bevels: readonly { readonly operation: string; readonly panel: string; readonly edge: EdgeId; readonly at: number; readonly deg: number }[];
+  /** Pieces ripped to their width, from the near edge. */
+  readonly widths: readonly { readonly panel: string; readonly at: number }[];
   /** How often each operation was made. */
   readonly times: ReadonlyMap<string, number>;
 }
@@ -53,6 +55,7 @@ export function replay({ setups, blanks }: Setups, shop: Shop): Replayed {
   const holes: Bored[] = [];
   const others: Replayed['others'][number][] = [];
   const bevels: Replayed['bevels'][number][] = [];
+  const widths: Replayed['widths'][number][] = [];
   const times = new Map<string, number>();
   for (const { cuts } of setups)
     for (const cut of cuts) {
@@ -63,13 +66,14 @@ export function replay({ setups, blanks }: Setups, shop: Shop): Replayed {
       if (work.kind === 'slot') slots.push(milled(cut, work, blank));
       if (work.kind === 'holes') holes.push(bored(operation, work, cut, shop));
       if (work.kind === 'slanted-slot' || work.kind === 'edge-groove') others.push(turnedOrStanding(cut, blank));
+      if (work.kind === 'width') widths.push({ panel: operation.panel, at: cut.way.setting.distance! });
       if (work.kind === 'bevel') {
         const { tilt, distance } = cut.way.setting;
         const leans = tilt!.standing ? 90 - tilt!.deg : tilt!.deg;
         bevels.push({ operation: operation.id, panel: operation.panel, edge: work.edge, at: distance!, deg: cut.way.face === 'reference' ? leans : -leans });
       }
     }
-  return { slots, holes, others, bevels, times };
+  return { slots, holes, others, bevels, widths, times };
 }
 
 const widthOf = ({ stack, router }: Cut['way']['setting']): number => (stack ? stack.cuts + stack.over : router!.cuts + (router!.over.at(-1) ?? 0));

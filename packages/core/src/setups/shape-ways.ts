@@ -3,7 +3,7 @@ import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
 import { machinesOf, type Machine, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
-import { isRectEdge, opposite, type Bevel, type Blank, type Notch, type Shape } from './operations.ts';
+import { isRectEdge, opposite, type Bevel, type Blank, type Notch, type Shape, type Width } from './operations.ts';
 import { keyOf, type Held, type Setting, type Way } from './setting.ts';
 import { LEAST_AT_SAW, LEAST_ON_FENCE } from './slot-ways.ts';
 
@@ -38,6 +38,26 @@ export function bevelWays({ edge, deg, at }: Bevel, blank: Blank, shop: Shop): W
   if (mitre && across && blank.width <= mitre.crosscut!.nm && blank.panel.thickness <= mitre.deep!.nm) add(mitre, 'sled', mitre.tiltDeg!, 2);
   const [guided] = machinesOf(shop, 'guided-saw');
   if (guided && onFence <= guided.guide!.nm) add(guided, 'guide', guided.tiltDeg!, 3);
+  return ways;
+}
+
+/** A piece ripped to its width: its near edge along the fence, else on the sled where it is wider than long, else along a guide on the line. */
+export function widthWays({ at }: Width, blank: Blank, shop: Shop): Way[] {
+  const ways: Way[] = [];
+  const longer = Math.max(blank.length, blank.width) < LEAST_AT_SAW;
+  const add = (machine: Machine, held: Held, trouble: number): void =>
+    void ways.push({
+      setting: { key: keyOf(machine.id, held, 'width', at), machine: machine.id, held, distance: at },
+      against: 'near',
+      face: null,
+      longer: longer && held !== 'guide',
+      trouble: trouble + (longer && held !== 'guide' ? 4 : 0),
+    });
+  const [saw] = machinesOf(shop, 'table-saw');
+  if (saw && blank.length >= Math.max(at, LEAST_ON_FENCE) && at <= saw.rip!.nm) add(saw, 'fence', 0);
+  if (saw && blank.length < at && blank.length <= saw.crosscut!.nm) add(saw, 'sled', 1);
+  const [guided] = machinesOf(shop, 'guided-saw');
+  if (guided && blank.length <= guided.guide!.nm) add(guided, 'guide', 2);
   return ways;
 }
 

@@ -3,7 +3,7 @@ import type { Shop } from '../stock/shop.ts';
 import { holeWays } from './hole-ways.ts';
 import type { Blank, Operation } from './operations.ts';
 import type { Way } from './setting.ts';
-import { bevelWays, notchWays, shapeWays } from './shape-ways.ts';
+import { bevelWays, notchWays, shapeWays, widthWays } from './shape-ways.ts';
 import { edgeGrooveWays, slantedWays, slotWays } from './slot-ways.ts';
 
 export function waysOf({ work }: Operation, blank: Blank, shop: Shop): Way[] {
@@ -14,6 +14,8 @@ export function waysOf({ work }: Operation, blank: Blank, shop: Shop): Way[] {
       return slantedWays(work, blank, shop);
     case 'edge-groove':
       return edgeGrooveWays(work, blank, shop);
+    case 'width':
+      return widthWays(work, blank, shop);
     case 'holes':
       return holeWays(work, blank, shop);
     case 'notch':

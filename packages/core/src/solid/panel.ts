@@ -94,6 +94,9 @@ export type Cut =
       readonly guest: string;
     };
 
+/** What keeps fibres whole where a slot comes out over an edge: scrap behind it, a piece left wide and ripped after, nothing. */
+export type SlotExit = 'backed' | 'wide' | 'bare';
+
 export interface Panel {
   readonly id: string;
   readonly role: Role;
@@ -118,6 +121,8 @@ export interface Panel {
   readonly stands?: boolean;
   /** Meant to be taken out again: nothing may be glued to it. */
   readonly comesOut?: boolean;
+  /** Absent: backed. */
+  readonly slotExit?: SlotExit;
 }
 
 export const frame = (origin: Vector, u: Vector, v: Vector): Frame => ({ origin, u, v, w: cross(u, v) });

@@ -14,6 +14,8 @@ import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
   readonly strips: readonly Strip[];
+  /** Strips across the grain that run out over the far edge where that edge shows: fibres tear there. */
+  readonly tearing: readonly string[];
 }
 
 interface Plane {
@@ -96,9 +98,25 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], 
   return panels.map(({ id }) => {
     const panel = moved.get(id)!;
     const more = grooves.get(id);
-    return { ...panel, strips: strips.get(id) ?? [], ...(more ? { cuts: [...panel.cuts, ...more] } : {}) };
+    const own = strips.get(id) ?? [];
+    const tearing = tearingStrips(panel, own, moves.get(id)?.get('far'));
+    return { ...panel, strips: own, tearing, ...(more ? { cuts: [...panel.cuts, ...more] } : {}) };
   });
 }
+
+/** The far edge of a panel is its front: it shows unless it is banded or lies on another part. */
+function tearingStrips({ grain, bands }: Panel, strips: readonly Strip[], far: Move | undefined): string[] {
+  const covered = bands.includes('far') || (far !== undefined && far.meeting.joint.kind !== 'flush' && far.meeting.joint.kind !== 'pins');
+  if (grain !== 'length' || covered) return [];
+  return strips.filter(({ normal, stoppedAt }) => Math.abs(normal.u) > Math.abs(normal.v) && !stoppedAt?.to).map(({ id }) => id);
+}
+
+/** How much wider than its own width a piece is left until its slots are cut. [A] */
+const LEFT_WIDE = 3_000_000 as Length;
+
+/** What is left on a piece's far edge while its slots are cut, to be ripped off after: nothing unless that was chosen and something would tear. */
+export const leftWide = ({ slotExit, tearing }: Pick<ResolvedPanel, 'slotExit' | 'tearing'>): Length =>
+  slotExit === 'wide' && tearing.length > 0 ? LEFT_WIDE : (0 as Length);
 
 /** A groove let into an edge of the host, as wide as the guest that lies parallel to it, with its play. */
 function edgeGroove({ id, joint }: Meeting, edge: EdgeId, guest: Panel, host: Panel): Cut {

@@ -92,6 +92,9 @@ export interface Bit {
   readonly over: Entered;
 }
 
+/** The width of a slot, its depth, a part's length, where a slot stands, how a hinged door is set. */
+export type Repeated = 'slot' | 'depth' | 'length' | 'place' | 'hinge';
+
 export interface Shop {
   readonly machines: Readonly<Record<string, Machine>>;
   readonly stack: Stack | null;
@@ -99,6 +102,8 @@ export interface Shop {
   readonly jigs: { readonly pins: boolean; readonly pockets: boolean };
   /** The play each fit stands for in this shop. */
   readonly fits: Readonly<Record<Fit, Entered>>;
+  /** What its cuts repeat to: the standard deviation of each. */
+  readonly repeats: Readonly<Record<Repeated, Entered>>;
   /** Taken off all four edges of a new sheet. */
   readonly trim: Entered;
   /** What one person lifts to shoulder height, kg. */
@@ -178,6 +183,15 @@ const STACK: Stack = {
 
 const FITS: Shop['fits'] = { tight: entered('0 mm'), push: entered('0.1 mm'), glue: entered('0.15 mm'), loose: entered('0.4 mm') };
 
+/** [ASSUME] all, until the shop's own are entered. */
+const REPEATS: Shop['repeats'] = {
+  slot: entered('0.03 mm'),
+  depth: entered('0.1 mm'),
+  length: entered('0.15 mm'),
+  place: entered('0.15 mm'),
+  hinge: entered('0.3 mm'),
+};
+
 const STRAIGHT = ['3 mm', '6 mm', '8 mm', '10 mm', '12 mm', '16 mm', '19.05 mm'];
 const DRILLS = ['2 mm', '2.5 mm', '3 mm', '3.5 mm', '4 mm', '4.5 mm', '5 mm', '6 mm', '6.35 mm', '8 mm', '10 mm'];
 const FORSTNER = ['15 mm', '20 mm', '25 mm', '30 mm', '35 mm'];
@@ -200,6 +214,7 @@ export const usualShop = (): Shop => ({
   bits: starterBits(),
   jigs: { pins: true, pockets: true },
   fits: FITS,
+  repeats: REPEATS,
   trim: entered('5 mm'),
   liftsKg: 20,
 });

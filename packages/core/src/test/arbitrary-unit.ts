@@ -35,6 +35,7 @@ const SHELL: Ranges = {
   'back.kind': or('rabbet', 'groove', 'over', 'none'),
   'back.stock': THIN,
   fit: or('tight', 'push', 'glue', 'loose'),
+  slotExit: or('backed', 'wide', 'bare'),
 };
 const shelf = (id: string, order: number): Row => ({ id, order, at: null, in: 'bottom', level: 0, fixing: 'fixed' });
 

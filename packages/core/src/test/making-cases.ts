@@ -86,6 +86,13 @@ export const MAKING_CASES: readonly Case[] = [
   },
   { check: 'taper-before-slots', edits: [inItsPlace('tool-till', { cutFirst: 'shape' })], severity: 'change', says: /is shaped before \d+ slots are cut/ },
   {
+    check: 'tear-out',
+    // Both shelves in both sides; top and bottom go into rabbets that end at the sides' ends and run out the same way.
+    edits: [ink('slotExit', 'bare'), ink('band', null)],
+    severity: 'look',
+    says: /slots come out across the grain over edges that show, the first in the left side/i,
+  },
+  {
     check: 'finish-before-assembly',
     edits: [typed('shelves.s1.at', '100 mm'), finish('oil', 'after')],
     severity: 'look',

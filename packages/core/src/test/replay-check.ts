@@ -1,5 +1,5 @@
 /** What a replay of a unit's setups gets wrong, against its resolved panels. Test support. */
-import { alongStrip } from '../solid/resolve.ts';
+import { alongStrip, leftWide } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
 import { replay } from '../setups/replay.ts';
@@ -14,7 +14,7 @@ const stopsAt = (made: number | null, drawn: number | null): boolean => (made ==
 /** Nothing for setups that make the parts as they were drawn, each feature once, in an order that keeps its references. */
 export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
   const made = setupsOf([unit], shop);
-  const { slots, holes, others, bevels, times } = replay(made, shop);
+  const { slots, holes, others, bevels, widths, times } = replay(made, shop);
   const faults: string[] = [];
   const unmade = new Set(made.unmade.map(({ id }) => id));
   for (const [id, count] of times) if (count !== 1) faults.push(`${id} is made ${count} times`);
@@ -69,6 +69,10 @@ export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
       }
       if (cut.kind === 'notch' && times.get(id) !== 1) faults.push(`${id} is not cut`);
     }
+    // Left wide, it is ripped once, to its own width; else never.
+    const ripped = widths.filter((each) => each.panel === panel.id).map(({ at }) => at);
+    const wanted = leftWide(panel) > 0 && !unmade.has(`${panel.id}:width`) ? [box.v1 - box.v0] : [];
+    if (ripped.length !== wanted.length || ripped.some((at) => !near(at, wanted[0]!))) faults.push(`${panel.id} is ripped to ${ripped.join()} for ${wanted.join()}`);
     for (const { edge, deg, at } of bevels.filter((each) => each.panel === panel.id)) {
       const { bevel, from } = panel.outline.find(({ id }) => id === edge)!;
       // The line on the reference face, from the blank's opposite edge.

@@ -9,6 +9,7 @@ export const DESIGN: Design = {
   wall: newWall({ unit: 'mm', width: length('3600 mm'), ceiling: length('2460 mm'), spacing: length('405 mm'), offset: length('230 mm') }),
   person: { height: length('1720 mm') },
   items: {},
+  setupOrder: [],
   tries: {},
   children: false,
   units: {

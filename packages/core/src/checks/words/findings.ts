@@ -193,6 +193,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'bevel-mismatch':
     case 'not-glass':
     case 'taper-before-slots':
+    case 'tear-out':
     case 'finish-before-assembly':
     case 'squeeze-out':
     case 'nail-blows-out':

@@ -95,6 +95,10 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `Glaze it with ${text}`;
     case 'slots-first':
       return 'Cut the slots first';
+    case 'leave-wide':
+      return 'Leave those pieces 3 mm wide and rip them after their slots';
+    case 'back-the-exit':
+      return 'Clamp scrap behind the edge';
     case 'finish-before':
       return 'Finish the inside first, glue faces taped off';
     case 'mask-glue':

@@ -20,6 +20,7 @@ export type JoineryFinding = Extract<
       | 'bevel-mismatch'
       | 'not-glass'
       | 'taper-before-slots'
+      | 'tear-out'
       | 'finish-before-assembly'
       | 'squeeze-out'
       | 'nail-blows-out'
@@ -96,6 +97,11 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
       return {
         says: `${capital(labelWords(finding.name))} is shaped before ${finding.slots === 1 ? 'its slot is' : `${finding.slots} slots are`} cut.`,
         why: 'With its square edges gone there is nothing left to run along the fence.',
+      };
+    case 'tear-out':
+      return {
+        says: `${finding.slots === 1 ? 'A slot comes' : `${finding.slots} slots come`} out across the grain over edges that show, the first in the ${labelWords(finding.name)}, cut at its final width with nothing behind.`,
+        why: 'The last fibres have nothing to lean on and break away along the edge: scrap clamped behind it holds them, or a piece left wide is ripped clean after.',
       };
     case 'finish-before-assembly':
       return {

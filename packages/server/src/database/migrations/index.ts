@@ -4,6 +4,7 @@ import * as first from './0001-projects-record-workshop.ts';
 import * as second from './0002-contents-and-wall.ts';
 import * as third from './0003-families.ts';
 import * as fourth from './0004-shop.ts';
+import * as fifth from './0005-setups.ts';
 
 export interface Migration {
   readonly name: string;
@@ -11,4 +12,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth];

@@ -204,6 +204,7 @@ const emptyDesign = (): Design => ({
   children: false,
   person: { height: entered('1720 mm') },
   items: {},
+  setupOrder: [],
   tries: {},
   units: {},
 });

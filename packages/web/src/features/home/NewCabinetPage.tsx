@@ -234,7 +234,8 @@ function designOf(answers: Answers, workshop: Workshop): Design {
     wall: newWall({ unit, width: pick('3000 mm', '120 in'), ceiling: pick('2400 mm', '96 in'), spacing: studs }),
     person: { height: pick('1720 mm', '68 in') },
     items: {},
-    tries: {},
+    setupOrder: [],
+  tries: {},
     children: false,
     units: { u1: { ...box, hanging: { ...box.hanging, stock: cleat, spacer: box.hanging.spacer && { ...box.hanging.spacer, stock: cleat } } } },
   };

@@ -3,7 +3,7 @@ import { type DisplayUnit, fitChains, helpsFor, labelWords, percentText, type Fi
 import { Button } from '@mui/material';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered } from '../project/view.slice.ts';
@@ -22,8 +22,9 @@ const LOOSER: Readonly<Record<Fit, Fit | null>> = { tight: 'push', push: 'glue',
 
 export function FitView({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
   const { stockOf } = useAppSelector(selectPlan);
+  const { shop } = useAppSelector(selectOpen).workshop;
   const solid = useDeferredValue(shown.plan.unit);
-  const chains = useMemo(() => fitChains(solid, (id) => stockOf(id).used), [solid, stockOf]);
+  const chains = useMemo(() => fitChains(solid, (id) => stockOf(id).used, shop), [solid, stockOf, shop]);
   const runs = useFit(chains);
   const [chosen, setChosen] = useState<string | null>(null);
   const troubleOf = (chain: FitChain): number => {

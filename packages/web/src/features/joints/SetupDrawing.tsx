@@ -64,6 +64,8 @@ export function SetupDrawing({ cut: { operation, way }, blank, title }: { readon
         ));
       case 'shape':
         return <line className="setup-line" x1={x(work.from.u)} y1={y(work.from.v)} x2={x(work.to.u)} y2={y(work.to.v)} />;
+      case 'width':
+        return <EdgeLine edge="far" left={left} top={top} w={w} h={h} />;
       case 'bevel':
       case 'edge-groove':
         return <EdgeLine edge={work.edge} left={left} top={top} w={w} h={h} />;

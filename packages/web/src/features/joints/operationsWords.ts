@@ -14,7 +14,9 @@ export function operationsWords(operations: readonly Operation[], parts: readonl
             ? `a bevel of ${Math.round(Math.abs(work.deg) * 10) / 10}°`
             : work.kind === 'notch'
               ? 'notches'
-              : 'slanted edges';
+              : work.kind === 'width'
+                ? 'pieces to rip to width'
+                : 'slanted edges';
     byWhat.set(what, (byWhat.get(what) ?? new Set()).add(mark));
   }
   return [...byWhat].map(([what, marks]) => `${what} (${[...marks].join(', ')})`).join('; ');

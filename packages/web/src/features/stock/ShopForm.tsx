@@ -1,49 +1,37 @@
 /** The shop as its owner tells it: machines, dado stack, bits, jigs, what each fit stands for. Saved at once as a whole. */
 import {
   entered,
-  exactTextWithUnit,
-  MACHINE_KINDS,
-  machinesInOrder,
-  MEASURE_LIMITS,
   mm,
   newBit,
-  newMachine,
   STARTER_SHOPS,
   type Bit,
   type DisplayUnit,
   type Entered,
   type Fit,
-  type Machine,
-  type MachineKind,
-  type Measure,
+  type Length,
+  type Repeated,
   type Shop,
   type Stack,
   type Workshop,
 } from '@keen/core';
-import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
+import { Button, FormControlLabel, Switch } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthListField } from '../../ui/LengthListField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { useDisplayUnit } from '../project/selectors.ts';
+import { MachinesForm } from './MachinesForm.tsx';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
-const MEASURE_WORDS: Readonly<Record<Measure, string>> = {
-  kerf: 'kerf',
-  deep: 'cuts so deep',
-  rip: 'fence goes out to',
-  crosscut: 'widest piece across',
-  guide: 'longest cut along the guide',
-  tiltDeg: 'tilts to',
-  tilts: 'tilts to the',
-  mitreDeg: 'turns to',
-  stack: 'room for a dado stack',
-  base: 'bit to the edge of the base',
-};
-
 const FIT_WORDS: Readonly<Record<Fit, string>> = { tight: 'tight fit: play', push: 'push fit: play', glue: 'glue fit: play', loose: 'loose fit: play' };
-const FITS = Object.keys(FIT_WORDS) as readonly Fit[];
+const REPEAT_WORDS: Readonly<Record<Repeated, string>> = {
+  slot: 'width of a slot: spread',
+  depth: 'depth of a slot: spread',
+  length: 'length of a part: spread',
+  place: 'place of a slot: spread',
+  hinge: 'hang of a door: spread',
+};
 
 export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
   const unit = useDisplayUnit();
@@ -93,7 +81,7 @@ export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
           onChange={(liftsKg) => liftsKg !== null && setShop({ ...shop, liftsKg })}
         />
       </div>
-      <Machines key={`machines ${round}`} shop={shop} unit={unit} onChange={(machines) => setShop({ ...shop, machines })} />
+      <MachinesForm key={`machines ${round}`} shop={shop} unit={unit} onChange={(machines) => setShop({ ...shop, machines })} />
       <StackFields key={`stack ${round}`} stack={shop.stack} unit={unit} onChange={(stack) => setShop({ ...shop, stack })} />
       <Bits key={`bits ${round}`} bits={shop.bits} unit={unit} onChange={(bits) => setShop({ ...shop, bits })} />
       <h3>Jigs and fits</h3>
@@ -106,18 +94,30 @@ export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
           control={<Switch checked={shop.jigs.pockets} onChange={(event) => setShop({ ...shop, jigs: { ...shop.jigs, pockets: event.target.checked } })} />}
           label="a jig for pocket holes"
         />
-        {FITS.map((fit) => (
-          <LengthField
-            key={fit}
-            label={FIT_WORDS[fit]}
-            name={`shop.fits.${fit}`}
-            value={shop.fits[fit]}
-            unit={unit}
-            least={mm(-1)}
-            most={mm(5)}
-            onChange={(play) => play && setShop({ ...shop, fits: { ...shop.fits, [fit]: play } })}
-          />
-        ))}
+        <Lengths
+          words={FIT_WORDS}
+          name="shop.fits"
+          values={shop.fits}
+          unit={unit}
+          least={mm(-1)}
+          most={mm(5)}
+          onChange={(fits) => setShop({ ...shop, fits })}
+        />
+      </div>
+      <h3>How well cuts repeat</h3>
+      <p className="quiet">
+        Set up and cut ten times over: two of three come out within the spread of their mean. “Will it go together?” is worked out from these.
+      </p>
+      <div className="fields four">
+        <Lengths
+          words={REPEAT_WORDS}
+          name="shop.repeats"
+          values={shop.repeats}
+          unit={unit}
+          least={mm(0.001)}
+          most={mm(5)}
+          onChange={(repeats) => setShop({ ...shop, repeats })}
+        />
       </div>
       <Button type="submit" variant="outlined" disabled={shop === workshop.shop}>
         Save the shop
@@ -126,121 +126,30 @@ export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
   );
 }
 
-function Machines({ shop, unit, onChange }: { readonly shop: Shop; readonly unit: DisplayUnit; readonly onChange: (machines: Shop['machines']) => void }) {
-  const kinds = Object.keys(MACHINE_KINDS) as MachineKind[];
-  const [adding, setAdding] = useState<MachineKind>('router');
-  const rows = machinesInOrder(shop);
-  const add = (): void => {
-    const order = 1 + Math.max(-1, ...rows.map((row) => row.order));
-    const free = Array.from({ length: rows.length + 1 }, (_, n) => (n === 0 ? adding : `${adding}-${n + 1}`)).find((id) => !Object.hasOwn(shop.machines, id))!;
-    onChange({ ...shop.machines, [free]: newMachine(adding, free, order) });
-  };
-  return (
-    <>
-      <h3>Machines</h3>
-      {rows.map((machine) => (
-        <details key={machine.id} className="machine">
-          <summary>
-            {machine.name} <span className="quiet">{briefly(machine, unit)}</span>
-          </summary>
-          <div className="fields four">
-            <TextField
-              label="called"
-              size="small"
-              value={machine.name}
-              slotProps={{ htmlInput: { 'data-field': `shop.${machine.id}.name`, maxLength: 80 } }}
-              onChange={(event) => onChange({ ...shop.machines, [machine.id]: { ...machine, name: event.target.value } })}
-            />
-            {(Object.keys(MACHINE_KINDS[machine.kind].has) as Measure[]).map((measure) => (
-              <MeasureField
-                key={measure}
-                machine={machine}
-                measure={measure}
-                unit={unit}
-                onChange={(next) => onChange({ ...shop.machines, [machine.id]: next })}
-              />
-            ))}
-            <Button
-              onClick={() => onChange(Object.fromEntries(Object.entries(shop.machines).filter(([id]) => id !== machine.id)))}
-              aria-label={`Take the ${machine.name} out of the shop`}
-            >
-              Take it out
-            </Button>
-          </div>
-        </details>
-      ))}
-      <div className="fields four">
-        <ChoiceField
-          label="another machine"
-          name="shop.add"
-          value={adding}
-          options={kinds.map((kind) => ({ value: kind, label: MACHINE_KINDS[kind].name }))}
-          onChange={(kind) => setAdding(kind as MachineKind)}
-        />
-        <Button variant="outlined" onClick={add}>
-          Add it
-        </Button>
-      </div>
-    </>
-  );
-}
-
-/** The figures that decide what it is used for. */
-const briefly = (machine: Machine, unit: DisplayUnit): string =>
-  (['rip', 'crosscut', 'guide', 'kerf'] as const)
-    .flatMap((measure) => (machine[measure] ? [`${MEASURE_WORDS[measure]} ${exactTextWithUnit(machine[measure].nm, unit)}`] : []))
-    .join(', ');
-
-interface MeasureFieldProps {
-  readonly machine: Machine;
-  readonly measure: Measure;
+interface LengthsProps<K extends string> {
+  readonly words: Readonly<Record<K, string>>;
+  readonly name: string;
+  readonly values: Readonly<Record<K, Entered>>;
   readonly unit: DisplayUnit;
-  readonly onChange: (next: Machine) => void;
+  readonly least: Length;
+  readonly most: Length;
+  readonly onChange: (values: Readonly<Record<K, Entered>>) => void;
 }
 
-function MeasureField({ machine, measure, unit, onChange }: MeasureFieldProps) {
-  const label = MEASURE_WORDS[measure];
-  const name = `shop.${machine.id}.${measure}`;
-  if (measure === 'tilts')
-    return (
-      <ChoiceField
-        label={label}
-        name={name}
-        value={machine.tilts ?? 'left'}
-        options={[
-          { value: 'left', label: 'left' },
-          { value: 'right', label: 'right' },
-        ]}
-        onChange={(tilts) => onChange({ ...machine, tilts: tilts as 'left' | 'right' })}
-      />
-    );
-  const [least, most] = MEASURE_LIMITS[measure];
-  if (measure === 'tiltDeg' || measure === 'mitreDeg')
-    return (
-      <NumberField
-        label={label}
-        name={name}
-        unit="°"
-        least={least}
-        most={most}
-        value={machine[measure] ?? 0}
-        onChange={(degrees) => degrees !== null && onChange({ ...machine, [measure]: degrees })}
-      />
-    );
-  const optional = measure === 'stack';
-  return (
+/** A field for each of some lengths that are told together. */
+function Lengths<K extends string>({ words, name, values, unit, least, most, onChange }: LengthsProps<K>) {
+  return (Object.keys(words) as K[]).map((key) => (
     <LengthField
-      label={label}
-      name={name}
-      value={machine[measure] ?? null}
+      key={key}
+      label={words[key]}
+      name={`${name}.${key}`}
+      value={values[key]}
       unit={unit}
-      least={mm(least)}
-      most={mm(most)}
-      optional={optional}
-      {...(optional ? { placeholder: 'none' } : {})}
-      onChange={(length: Entered | null) => (length || optional) && onChange({ ...machine, [measure]: length })}
+      least={least}
+      most={most}
+      onChange={(length) => length && onChange({ ...values, [key]: length })}
     />
-  );
+  ));
 }
 
 function StackFields({
