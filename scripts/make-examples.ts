@@ -188,6 +188,7 @@ const design = (name: string, units: readonly UnitDesign[], wall: Wall, items: r
   person: { height: entered('1720 mm') },
   items: byId(items),
   setupOrder: [],
+  cutFrom: [],
   tries: {},
   units: byId(units),
 });

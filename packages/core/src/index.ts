@@ -40,7 +40,7 @@ export {
 } from './solid/views.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
-export type { Offcut, Product, ThicknessReading, ThicknessUsed, Workshop } from './stock/workshop.ts';
+export { SHEET_PLACES, type Offcut, type Product, type SheetPlace, type ThicknessReading, type ThicknessUsed, type Workshop } from './stock/workshop.ts';
 export {
   longestCrosscut,
   MACHINE_KINDS,
@@ -60,7 +60,7 @@ export {
   type Stack,
 } from './stock/shop.ts';
 export { starterWorkshop } from './stock/catalogue.ts';
-export { PLAUSIBLE_SHARE, thicknessOf } from './stock/thickness.ts';
+export { PLAUSIBLE_SHARE, sheetsMeasured, thicknessOf, type SheetMeasured, type Trend } from './stock/thickness.ts';
 export { PRESETS, type Contents, type PresetId } from './contents/presets.ts';
 export {
   footprintOf,
@@ -158,6 +158,7 @@ export { fixWords } from './checks/words/fixes.ts';
 export { labelWords, WORDS } from './checks/words/labels.ts';
 export { seeded } from './chance/random.ts';
 export {
+  standingAsCut,
   standingReadings,
   displayUnitOf,
   standingScans,
@@ -166,7 +167,10 @@ export {
   type WallScan,
   unitsInOrder,
   type Design,
+  type AsCut,
+  type MadeSlot,
   type RecordEntry,
+  type SheetCut,
 } from './plan/design.ts';
 export { draftUnit } from './plan/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
@@ -186,7 +190,7 @@ export { figuresOf, preview, type Preview, type UnitFigures } from './plan/previ
 export { remediesFor } from './plan/remedies.ts';
 export { answerSum, listSums, SUMS } from './sums/sums.ts';
 export type { Json, Schema } from './formats/codec.ts';
-export { designCodec } from './formats/design-codec.ts';
+export { designCodec, MOST_ORDERED } from './formats/design-codec.ts';
 export { wallCodec } from './formats/wall-codec.ts';
 export { liftDesign, liftWorkshop } from './formats/migrations.ts';
 export { recordCodec } from './formats/record-codec.ts';
@@ -212,13 +216,16 @@ export { readNestProblem, readNestProblemText, writeNestPlan } from './formats/n
 export { planJson } from './formats/plan-json.ts';
 
 export { compound, tiltFor, type Turned } from './setups/angles.ts';
-export { learnedFrom, STACK_ID, withLearned, type Learned, type TestCut } from './setups/learned.ts';
+export { onScale, scaleOf, STACK_ID, type Known, type Learned, type TestCut } from './setups/learned.ts';
+export { learnedWorkshop, type LearnedWorkshop } from './plan/learned-workshop.ts';
 export { STAGES, type Blank, type Operation, type Stage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';
-export { orderFault, setupsOf, type CleatRip, type Cut as SetupCut, type Setup, type Setups } from './setups/setups.ts';
+export { slotAsDrawn } from './joints/as-built.ts';
+export { inWantedOrder, movedBy, type Swapped } from './setups/order.ts';
+export { setupsOf, type CleatRip, type Cut as SetupCut, type Setup, type Setups } from './setups/setups.ts';
 export type { Held, Setting, Way } from './setups/setting.ts';
 export { standingMade, standingTestCuts } from './plan/design.ts';
-export { faceWords, setupWords, type SetupContext, type SetupPiece, type SetupWords } from './formats/setup-words.ts';
+export { faceWords, orderWords, setupWords, type SetupContext, type SetupPiece, type SetupWords } from './formats/setup-words.ts';
 export { sectionOfJoint, type JointSection } from './solid/joint-section.ts';
 export type { DrawnPoint } from './solid/views.ts';
 export { jointGroups, type JointGroup } from './joints/joint-groups.ts';

@@ -2,6 +2,7 @@ import { designCodec } from '@keen/core';
 import { readFileSync } from 'node:fs';
 import { up as liftContentsAndWall } from './database/migrations/0002-contents-and-wall.ts';
 import { up as liftFamilies } from './database/migrations/0003-families.ts';
+import { up as liftSetups } from './database/migrations/0005-setups.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { configFrom } from './config.ts';
 import { testApp, type TestApp } from './test/app.ts';
@@ -40,6 +41,7 @@ describe('migrations', () => {
     await app.sql(`update {db}.revisions set document = '${text}' where project_id = 'print-room'`);
     await liftContentsAndWall(app.sequelize.getQueryInterface());
     await liftFamilies(app.sequelize.getQueryInterface());
+    await liftSetups(app.sequelize.getQueryInterface());
     const { body } = await app.api.get('/api/projects/print-room').expect(200);
     const design = designCodec.read(body.document, 'document');
     expect(design.items).toEqual({});

@@ -2,6 +2,7 @@
 import { BOX_CHECKS } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
 import { CONTENTS_CHECKS } from './contents-checks.ts';
+import { CUT_CHECKS } from './cut-checks.ts';
 import { CUTTING_CHECKS } from './cutting-checks.ts';
 import type { Finding, Severity } from './finding.ts';
 import { CLEAT_CHECKS } from './cleat-checks.ts';
@@ -24,6 +25,7 @@ export const checkUnit = (context: CheckContext): Finding[] =>
       ...BOX_CHECKS,
       ...JOINERY_CHECKS,
       ...MAKING_CHECKS,
+      ...CUT_CHECKS,
       ...CONTENTS_CHECKS,
       ...ROW_CHECKS,
       ...CUTTING_CHECKS,

@@ -3,6 +3,7 @@ import type { Stocked } from '../carcass/box-frame.ts';
 import type { UnitDesign } from '../carcass/families.ts';
 import type { Hang } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
+import type { Misfit } from '../joints/as-built.ts';
 import type { PartLine } from '../parts/parts.ts';
 import type { ShelfSag } from '../sag/unit-sag.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -27,6 +28,8 @@ export interface CheckContext {
   readonly stockOf: (productId: string) => Stocked;
   readonly rows: readonly RowAnswer[];
   readonly zone: ReachZone;
+  /** What is cut and no longer fits. */
+  readonly misfits: readonly Misfit[];
 }
 
 export type Check = (context: CheckContext) => Finding[];

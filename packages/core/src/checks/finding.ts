@@ -106,6 +106,15 @@ export type Finding = Base &
     | { readonly check: 'not-glass'; readonly product: string }
     | { readonly check: 'taper-before-slots'; readonly name: Label; readonly slots: number }
     | { readonly check: 'tear-out'; readonly name: Label; readonly slots: number }
+    | {
+        readonly check: 'already-cut';
+        readonly why: 'length' | 'width' | 'slot-narrow' | 'slot-place';
+        readonly name: Label;
+        /** What goes into the slot. */
+        readonly guest: Label | null;
+        readonly cutNm: number;
+        readonly plannedNm: number;
+      }
     | { readonly check: 'finish-before-assembly'; readonly name: Label; readonly openNm: number; readonly depthNm: number }
     | { readonly check: 'squeeze-out'; readonly joints: number }
     | { readonly check: 'nail-blows-out'; readonly name: Label; readonly lengthNm: number; readonly driftMm: number; readonly coverMm: number }

@@ -13,6 +13,10 @@ export const MOST_TRIES = 60;
 /** Setups of the largest project. */
 export const MOST_ORDERED = 400;
 
+/** Sheets of the largest project, and pieces of one sheet. */
+const MOST_SHEETS = 200;
+const MOST_PIECES = 500;
+
 export const designCodec: Codec<Design> = checked(
   object({
     name: text(80),
@@ -22,6 +26,7 @@ export const designCodec: Codec<Design> = checked(
     person: object({ height: length(PERSON_HEIGHT.least, PERSON_HEIGHT.most) }),
     items: byId(itemCodec, MOST_ITEMS),
     units: byId(unitCodec, MOST_UNITS),
+    cutFrom: list(object({ product: text(64), sheet: text(40), pieces: list(text(200), MOST_PIECES) }), MOST_SHEETS),
     setupOrder: list(text(300), MOST_ORDERED),
     tries: byId(object({ id: text(64), order: number(-1e9, 1e9), name: text(80), unit: unitCodec }), MOST_TRIES),
   }),

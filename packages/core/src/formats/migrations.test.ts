@@ -113,7 +113,7 @@ describe('version 4', () => {
 
   test('its units keep scrap behind their edges, in an order nobody has changed, in a shop that repeats as was assumed of it', () => {
     expect(Object.values(design.units).map(({ slotExit }) => slotExit)).toEqual(['backed']);
-    expect(design.setupOrder).toEqual([]);
+    expect([design.setupOrder, design.cutFrom]).toEqual([[], []]);
     expect(Object.values(workshop.shop.repeats).map(({ nm }) => toMm(nm))).toEqual([0.03, 0.1, 0.15, 0.15, 0.3]);
   });
 

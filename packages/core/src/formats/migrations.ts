@@ -140,7 +140,7 @@ const COMMON_BITS: Row = Object.fromEntries(
   ].map(([kind, diameter], order) => [`${kind}-${order + 1}`, { id: `${kind}-${order + 1}`, order, kind, diameter, over: '0 mm' }]),
 );
 
-/** Version 5: what holds fibres where slots come out, the order setups were put in by hand, what the shop's machines repeat to. */
+/** Version 5: what holds fibres where slots come out, the order setups were put in by hand, the sheets pieces are cut from, what the shop's machines repeat to. */
 function toFive(file: Row): Row {
   const { design, workshop } = file;
   return {
@@ -159,6 +159,7 @@ function designOfFive(design: Row): Row {
     units: each(design['units'], backed),
     tries: each(design['tries'], (row) => (isRow(row) ? { ...row, unit: backed(row['unit']) } : row)),
     setupOrder: [],
+    cutFrom: [],
   };
 }
 

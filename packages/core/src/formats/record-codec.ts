@@ -1,6 +1,8 @@
 /** Entries of the shop record as JSON. */
 import { mm } from '../length/length.ts';
 import type { RecordEntry } from '../plan/design.ts';
+import { SHEET_PLACES } from '../stock/workshop.ts';
+import type { TestCut } from '../setups/learned.ts';
 import { Refusal } from '../problem/problem.ts';
 import { WALL_LIMITS } from '../wall/wall-form.ts';
 import { checked, choice, length, list, number, object, objectWith, text, type Codec } from './codec.ts';
@@ -13,17 +15,36 @@ export const MOST_MADE = 2000;
 
 const ISO = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/;
 
+/** What can come out of a cut: a slot's width, a place along the longest fence, a kerf; millimetres. */
+const CAME: Readonly<Record<'width' | 'place' | 'kerf', readonly [least: number, most: number]>> = { width: [0.3, 65], place: [0, 6000], kerf: [0.2, 10] };
+
+const testCutCodec: Codec<TestCut> = checked(
+  objectWith({ cutter: text(100), thick: length(mm(0), mm(6000)), came: length(mm(0), mm(6000)) }, { of: choice<'place' | 'kerf'>(['place', 'kerf']) }),
+  ({ of, thick, came }: TestCut, where) => {
+    const what = of ?? 'width';
+    const [least, most] = CAME[what];
+    for (const [key, { nm, text: typed }] of Object.entries({ thick, came }))
+      if (nm < mm(least) || nm > mm(most))
+        throw new Refusal('range', `'${typed}' is out of range`, `${where}.${key}`, `${least} to ${most} mm for a test cut's ${what}`);
+  },
+);
+
 export const recordCodec: Codec<RecordEntry> = checked(
   objectWith(
-    { id: text(64), at: text(30), kind: choice(['thickness', 'scan', 'test-cut', 'made', 'withdrawn']) },
+    { id: text(64), at: text(30), kind: choice(['thickness', 'scan', 'test-cut', 'made', 'as-cut', 'withdrawn']) },
     {
-      reading: object({ product: text(64), value: length(mm(0.5), mm(200)) }),
+      reading: objectWith({ product: text(64), value: length(mm(0.5), mm(200)) }, { sheet: text(40), place: choice(SHEET_PLACES) }),
       scan: object({
         up: length(WALL_LIMITS.up.least, WALL_LIMITS.up.most),
         samples: list(object({ at: number(-1000, 50_000), level: number(0, 100) }), MOST_SAMPLES),
       }),
-      testCut: object({ cutter: text(64), thick: length(mm(0.5), mm(60)), came: length(mm(0.3), mm(65)) }),
+      testCut: testCutCodec,
       made: list(text(300), MOST_MADE),
+      slots: list(
+        object({ operation: text(300), width: length(mm(0.3), mm(500)), depth: length(mm(0.1), mm(200)), at: length(mm(-200), mm(6000)) }),
+        MOST_MADE,
+      ),
+      asCut: objectWith({ panel: text(200) }, { length: length(mm(1), mm(6000)), width: length(mm(1), mm(3000)), thickness: length(mm(0.5), mm(200)) }),
       withdraws: text(64),
     },
   ),
@@ -51,6 +72,17 @@ export const recordCodec: Codec<RecordEntry> = checked(
         `${where}.made`,
         'ids of operations, for what was made',
       );
+    if (entry.slots !== undefined && entry.kind !== 'made')
+      throw new Refusal('entry', `a ${entry.kind} entry has no slots`, `${where}.slots`, 'slots as they were cut, for what was made');
+    if ((entry.kind === 'as-cut') !== (entry.asCut !== undefined))
+      throw new Refusal(
+        'entry',
+        `a ${entry.kind} entry ${entry.asCut ? 'has no part' : 'must say what was measured'}`,
+        `${where}.asCut`,
+        'a panel and its length, width or thickness, for a part that was cut',
+      );
+    if (entry.asCut && entry.asCut.length === undefined && entry.asCut.width === undefined && entry.asCut.thickness === undefined)
+      throw new Refusal('entry', 'nothing was measured', `${where}.asCut`, 'a length, a width or a thickness');
     if ((entry.kind === 'scan') !== (entry.scan !== undefined))
       throw new Refusal('entry', `a ${entry.kind} entry ${entry.scan ? 'has no' : 'needs a'} scan`, `${where}.scan`, 'height and samples, for a scan');
     if ((entry.kind === 'withdrawn') !== (entry.withdraws !== undefined))

@@ -4,22 +4,33 @@ import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import { lieOf, type PartLine } from '../parts/parts.ts';
 import type { Operation } from '../setups/operations.ts';
+import { onScale, type Learned } from '../setups/learned.ts';
 import { edgeOffset } from '../setups/router.ts';
+import { distanceSum, scaleSum, stackSum, straightEdgeSum } from '../setups/setup-sums.ts';
 import type { Held, Setting } from '../setups/setting.ts';
+import type { Swapped } from '../setups/order.ts';
 import type { Cut, Setup, Setups } from '../setups/setups.ts';
 import type { Face, SlotExit } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { Machine, Shop } from '../stock/shop.ts';
+import type { Dimension } from '../worked/dimension.ts';
 import { edgeWords } from './cut-list-csv.ts';
 
 export interface SetupWords {
   readonly title: string;
   /** What is set, each with its number. */
-  readonly set: readonly { readonly what: string; readonly to: string }[];
+  readonly set: readonly SetupRow[];
   readonly pieces: readonly SetupPiece[];
   /** How to set it without a number. */
   readonly gauge: string;
   readonly caution: string;
+}
+
+export interface SetupRow {
+  readonly what: string;
+  readonly to: string;
+  /** The arithmetic of its number, where it has more than one term. */
+  readonly sum?: Dimension;
 }
 
 /** One part at this setup: all its cuts that lie alike. */
@@ -39,6 +50,8 @@ export interface SetupContext {
   readonly shop: Shop;
   readonly blanks: Setups['blanks'];
   readonly parts: readonly PartLine[];
+  /** What test cuts said of the scales. */
+  readonly learned?: Learned;
 }
 
 export function setupWords(setup: Setup, context: SetupContext, unit: DisplayUnit): SetupWords {
@@ -46,11 +59,20 @@ export function setupWords(setup: Setup, context: SetupContext, unit: DisplayUni
   const machine = context.shop.machines[setting.machine]!;
   return {
     title: `${capital(machine.name)}: ${WHAT_FOR[setup.cuts[0]!.operation.work.kind]}${HELD_WORDS[setting.held]}`,
-    set: settings(setting, machine, setup.cuts[0]!.operation, context, unit),
+    set: settings(setup.cuts[0]!, machine, context, unit),
     pieces: piecesOf(setup.cuts, context, unit),
     gauge: gaugeWords(setup, context),
     caution: cautionWords(setting, machine, setup.cuts),
   };
+}
+
+/** Why two setups cannot change places. */
+export function orderWords({ first, then, panels }: Extract<Swapped, { ok: false }>, { blanks, parts }: Omit<SetupContext, 'shop'>): string {
+  const marks = [...new Set(panels.map((id) => parts.find((line) => line.panels.includes(id))?.mark ?? labelWords(blanks.get(id)!.panel.name)))];
+  const on = marks.length > 4 ? `${marks.slice(0, 3).join(', ')} and ${marks.length - 3} more` : marks.join(', ');
+  if (then.stage === 'widths') return `Slots of ${on} come out over the strip that is ripped off here: they are cut first.`;
+  if (first.stage === 'widths') return `On ${on} this is measured from the edge that is ripped before it.`;
+  return `${on}: cut while the edges are square, and the later of the two takes one away.`;
 }
 
 const capital = (text: string): string => text.replace(/^./, (letter) => letter.toUpperCase());
@@ -79,13 +101,15 @@ const HELD_WORDS: Readonly<Record<Held, string>> = {
   wedge: ', turned on a wedge',
 };
 
-function settings(setting: Setting, machine: Machine, operation: Operation, { shop, blanks }: SetupContext, unit: DisplayUnit): SetupWords['set'] {
+function settings(cut: Cut, machine: Machine, context: SetupContext, unit: DisplayUnit): SetupRow[] {
+  const { shop, blanks } = context;
+  const { operation, way } = cut;
   const fine = (length: Length): string => fineText(length, unit);
-  const rows: { what: string; to: string }[] = [];
-  const { stack, router, bit, depth, distance, tilt, gaugeDeg, held, stops } = setting;
+  const rows: SetupRow[] = [];
+  const { stack, router, bit, depth, distance, tilt, gaugeDeg, held, stops } = way.setting;
   if (stack && shop.stack) {
     const between = [...counted(stack.chippers, fine), ...counted(stack.shims, (shim) => `shim ${fine(shim)}`)];
-    rows.push({ what: 'stack', to: ['outer blades', ...between].join(' + ') }, { what: 'cuts', to: fine(stack.cuts) });
+    rows.push({ what: 'stack', to: ['outer blades', ...between].join(' + ') }, { what: 'cuts', to: fine(stack.cuts), sum: stackSum(stack, shop.stack) });
     if (stack.over > 0) rows.push({ what: 'second pass', to: `the fence or a card ${fine(stack.over)} over` });
   }
   if (router) {
@@ -102,7 +126,7 @@ function settings(setting: Setting, machine: Machine, operation: Operation, { sh
       what: 'blade',
       to: `${degrees(tilt.deg)} from square (reads ${degrees(tilt.from90)} where square is 90)${tilt.standing ? ', the piece on edge' : ''}`,
     });
-  if (distance !== undefined) rows.push(distanceRow(setting, machine, fine));
+  if (distance !== undefined) rows.push(...distanceRows(cut, machine, context, fine));
   if (gaugeDeg !== undefined && gaugeDeg > 0) {
     // Said from whichever edge it is nearer to: that is what the wedge or the rule is laid against.
     const [off, from] = gaugeDeg > 45 ? [90 - gaugeDeg, 'off its long edges'] : [gaugeDeg, 'off square'];
@@ -134,14 +158,33 @@ function counted(leaves: readonly Length[], words: (leaf: Length) => string): st
 const BIT_WORDS = { straight: 'straight', drill: 'drill', forstner: 'Forstner' } as const;
 const degrees = (deg: number): string => `${Math.round(deg * 100) / 100}°`;
 
-/** What is measured at the machine: to the cutter's side, or to where the straight edge is clamped. */
-function distanceRow({ held, distance, router, tilt, bit }: Setting, machine: Machine, fine: (length: Length) => string): SetupWords['set'][number] {
-  if (held === 'edge' && router) {
-    const offset = edgeOffset(machine, router.cuts);
-    const at = (distance! - offset) as Length;
+/** What is measured at the machine, and what its scale has to read where test cuts said it is off. */
+function distanceRows(cut: Cut, machine: Machine, { blanks, learned }: SetupContext, fine: (length: Length) => string): SetupRow[] {
+  const { setting } = cut.way;
+  const sum = distanceSum(cut, blanks.get(cut.operation.panel)!);
+  const edge = setting.held === 'edge' && setting.router ? edgeOffset(machine, setting.router.cuts) : null;
+  const shown = edge !== null && setting.distance! >= edge ? straightEdgeSum(setting, machine, sum) : sum;
+  const row: SetupRow = { ...distanceRow(setting, edge, fine), ...(shown && shown.terms.length > 1 ? { sum: shown } : {}) };
+  const read = learned && onScale(setting, learned);
+  if (!read) return [row];
+  const { reads, off } = read;
+  return [
+    row,
+    {
+      what: 'the scale',
+      to: `set to ${fine(reads)}: it comes out ${fine(Math.abs(off.nm) as Length)} ${off.nm > 0 ? 'over' : 'under'}, by ${off.cuts === 1 ? 'one test cut' : `${off.cuts} test cuts`}`,
+      sum: scaleSum(setting, learned, sum)!,
+    },
+  ];
+}
+
+/** To the cutter's side, or to where the straight edge is clamped: `edge` is how far the router's base keeps that off. */
+function distanceRow({ held, distance, tilt, bit }: Setting, edge: Length | null, fine: (length: Length) => string): SetupRow {
+  if (edge !== null) {
+    const at = (distance! - edge) as Length;
     return at >= 0
-      ? { what: 'straight edge', to: `${fine(at)} from the reference (the slot begins at ${fine(distance!)}; the base keeps ${fine(offset)})` }
-      : { what: 'straight edge', to: `beyond the slot, ${fine(offset)} from its far wall (the slot begins at ${fine(distance!)} from the reference)` };
+      ? { what: 'straight edge', to: `${fine(at)} from the reference (the slot begins at ${fine(distance!)}; the base keeps ${fine(edge)})` }
+      : { what: 'straight edge', to: `beyond the slot, ${fine(edge)} from its far wall (the slot begins at ${fine(distance!)} from the reference)` };
   }
   if (bit) return { what: held === 'jig' ? 'jig' : 'fence', to: `${fine(distance!)} to the middle of the bit` };
   if (distance === 0)

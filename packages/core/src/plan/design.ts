@@ -23,8 +23,17 @@ export interface Design {
   readonly units: Readonly<Record<string, UnitDesign>>;
   /** Ids of setups in the order a person put them in: those it does not name keep their places. */
   readonly setupOrder: readonly string[];
+  /** Which pieces are cut from which sheet, as far as that is settled. */
+  readonly cutFrom: readonly SheetCut[];
   /** Other tries of units, kept to be compared. */
   readonly tries: Readonly<Record<string, Try>>;
+}
+
+/** Pieces (ids of panels, or of cleat blanks) that are cut from the sheet of a product with this written on it. */
+export interface SheetCut {
+  readonly product: string;
+  readonly sheet: string;
+  readonly pieces: readonly string[];
 }
 
 /** A unit as it was, or might be: kept beside the one that stands, under the same id. */
@@ -42,12 +51,28 @@ export interface WallScan {
   readonly samples: readonly { readonly at: number; readonly level: number }[];
 }
 
+/** A slot as it was cut: width, depth, and its near wall from the blank's start or near edge. */
+export interface MadeSlot {
+  readonly operation: string;
+  readonly width: Entered;
+  readonly depth: Entered;
+  readonly at: Entered;
+}
+
+/** A part as the cut list measures it; what was not measured is absent. */
+export interface AsCut {
+  readonly panel: string;
+  readonly length?: Entered;
+  readonly width?: Entered;
+  readonly thickness?: Entered;
+}
+
 /** An entry of the shop record: a fact, never changed, only corrected by a later one. */
 export interface RecordEntry {
   readonly id: string;
   /** When the device says it happened, ISO 8601. */
   readonly at: string;
-  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'withdrawn';
+  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
   /** For kind 'scan': what a stud scanner read along a line of the wall. */
@@ -56,6 +81,10 @@ export interface RecordEntry {
   readonly testCut?: TestCut;
   /** For kind 'made': operations of parts (setups/operations.ts) that are done. */
   readonly made?: readonly string[];
+  /** For kind 'made': slots among them, as they were cut. */
+  readonly slots?: readonly MadeSlot[];
+  /** For kind 'as-cut': what a part measures as it came off the saw. */
+  readonly asCut?: AsCut;
   /** For kind 'withdrawn': the entry that is taken back. */
   readonly withdraws?: string;
 }
@@ -79,6 +108,20 @@ export const standingTestCuts = (record: readonly RecordEntry[]): { readonly id:
 /** Operations that are done, and the entries that say so. */
 export const standingMade = (record: readonly RecordEntry[]): { readonly id: string; readonly made: readonly string[] }[] =>
   standing(record, ({ made }) => made).map(({ id, fact }) => ({ id, made: fact }));
+
+/** Slots that are cut, the latest of each. */
+export const standingSlots = (record: readonly RecordEntry[]): ReadonlyMap<string, MadeSlot> =>
+  new Map(standing(record, ({ slots }) => slots).flatMap(({ fact }) => fact.map((slot) => [slot.operation, slot] as const)));
+
+/** Parts as they were cut, the latest measure of each, with the entries that say so. */
+export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly cut: AsCut; readonly entries: readonly string[] }> {
+  const byPanel = new Map<string, { cut: AsCut; entries: string[] }>();
+  for (const { id, fact } of standing(record, ({ asCut }) => asCut)) {
+    const before = byPanel.get(fact.panel);
+    byPanel.set(fact.panel, { cut: { ...before?.cut, ...fact }, entries: [...(before?.entries ?? []), id] });
+  }
+  return byPanel;
+}
 
 /** The unit a part is read in: its cabinet's own, or the project's for what belongs to the wall. */
 export const displayUnitOf = ({ units, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>

@@ -13,6 +13,7 @@ import { hang, type Hang } from '../hang/hang.ts';
 import { railFault } from '../hang/on-rail.ts';
 import type { HangInput, StudLoad } from '../hang/hang-input.ts';
 import { toMm } from '../length/length.ts';
+import { asBuilt, misfitsOf, type BuiltFacts } from '../joints/as-built.ts';
 import { partsOf, type PartLine } from '../parts/parts.ts';
 import type { RailPlan } from '../parts/rail-parts.ts';
 import { contentsMass, loadedUnit, weightsOf, type Load, type LotsOn, type UnitWeights } from '../parts/weights.ts';
@@ -25,7 +26,9 @@ import type { ThicknessReading, Workshop } from '../stock/workshop.ts';
 import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import type { Block } from '../wall/placed.ts';
 import type { Wall } from '../wall/wall.ts';
+import { builtFacts } from './built-facts.ts';
 import { homesByUnit, lotsOf, sameLots, type Homes } from './contents.ts';
+import { learnedWorkshop } from './learned-workshop.ts';
 import { onItsRail, railNeighbours, railPlans } from './rails.ts';
 import { standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
 
@@ -71,6 +74,9 @@ interface UnitInputs {
   readonly items: Design['items'];
   readonly lots: LotsOn;
   readonly record: readonly RecordEntry[];
+  readonly cutFrom: Design['cutFrom'];
+  /** Of the record and the settled layouts: follow from them, and are not compared. */
+  readonly built: BuiltFacts;
   readonly workshop: Workshop;
   readonly letter: string;
 }
@@ -91,12 +97,13 @@ export function createPlanner(): Planner {
   return {
     plan(design, record, workshop) {
       const next = new Map<string, Cached>();
-      const stockOf = stockReader(standingReadings(record), workshop);
+      const stockOf = stockReader(standingReadings(record), learnedWorkshop(record, workshop).workshop);
       if (held?.items !== design.items) held = { items: design.items, homes: homesByUnit(design.items) };
       const { homes } = held;
       const { wall, children, person } = design;
       if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
       const { facts } = known;
+      const built = builtFacts(design, record);
       const making = unitsInOrder(design).map((box, index) => {
         const inputs: UnitInputs = {
           box,
@@ -107,6 +114,8 @@ export function createPlanner(): Planner {
           items: design.items,
           lots: lotsOf(homes, box),
           record,
+          cutFrom: design.cutFrom,
+          built,
           workshop,
           letter: unitLetter(index),
         };
@@ -151,6 +160,7 @@ const sameInputs = (a: UnitInputs, b: UnitInputs): boolean =>
   a.children === b.children &&
   a.person === b.person &&
   a.record === b.record &&
+  a.cutFrom === b.cutFrom &&
   a.workshop === b.workshop &&
   a.letter === b.letter &&
   sameLots(a.lots, b.lots) &&
@@ -184,9 +194,9 @@ interface Made {
   readonly hangInput: HangInput;
 }
 
-function makeUnit({ box, wall, facts, lots, items }: UnitInputs, stockOf: (id: string) => Stocked): Made {
+function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf: (id: string) => Stocked): Made {
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
-  const unit = resolveUnit(buildUnit(onItsRail(box, wall, stockOf), stockOf));
+  const unit = resolveUnit(asBuilt(buildUnit(onItsRail(box, wall, stockOf), stockOf), built));
   const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
   const studsMm = facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm));
   const rows = Object.values(box.rows)
@@ -210,7 +220,7 @@ function makeUnit({ box, wall, facts, lots, items }: UnitInputs, stockOf: (id: s
 }
 
 function finishUnit(
-  { box, wall, facts, children, person, workshop, letter }: UnitInputs,
+  { box, wall, facts, children, person, workshop, letter, built }: UnitInputs,
   made: Made,
   neighbours: readonly StudLoad[],
   stockOf: (id: string) => Stocked,
@@ -221,7 +231,22 @@ function finishUnit(
   const sag = sagOf(unit, weights, hangInput.materialOf);
   const hanging = hang(hangInput);
   const zone = reachOf(person.height.nm);
-  const findings = checkUnit({ box, unit, hangInput, hang: hanging, sag, parts, wall, facts, children, workshop, stockOf, rows, zone });
+  const findings = checkUnit({
+    box,
+    unit,
+    hangInput,
+    hang: hanging,
+    sag,
+    parts,
+    wall,
+    facts,
+    children,
+    workshop,
+    stockOf,
+    rows,
+    zone,
+    misfits: misfitsOf(unit, built),
+  });
   return {
     id: box.id,
     name: box.name,

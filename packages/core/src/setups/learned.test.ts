@@ -4,9 +4,10 @@ import { entered, exactly } from '../length/entered.ts';
 import { recordCodec } from '../formats/record-codec.ts';
 import type { RecordEntry } from '../plan/design.ts';
 import { standingTestCuts } from '../plan/design.ts';
-import { planWith } from '../test/print-room.ts';
-import { usualShop } from '../stock/shop.ts';
-import { learnedFrom, STACK_ID, withLearned, type TestCut } from './learned.ts';
+import { planWith, printRoom } from '../test/print-room.ts';
+import { plan } from '../plan/plan.ts';
+import { usualShop, widestKerf } from '../stock/shop.ts';
+import { learnedFrom, onScale, scaleOf, STACK_ID, withLearned, type TestCut } from './learned.ts';
 import { setupsOf } from './setups.ts';
 
 const cut = (thick: string, came: string, cutter = STACK_ID): TestCut => ({ cutter, thick: entered(thick), came: entered(came) });
@@ -35,6 +36,38 @@ test('a stack that cuts 0.1 mm over is set up 0.1 mm thinner, for every later sl
   expect(withLearned(shop, learnedFrom([cut('3 mm', '3.05 mm', bit.id)])).bits[bit.id]!.over).toEqual(exactly(50_000));
 });
 
+test('a fence that comes out 0.3 mm over is set so much under, on the scale that was tried and on no other', () => {
+  const { unit } = planWith().byId.get('ink')!;
+  const { setups } = setupsOf([unit], usualShop());
+  const placed = setups.map(({ setting }) => setting).filter(({ distance }) => distance);
+  const tried = placed[0]!;
+  const learned = learnedFrom([
+    { of: 'place', cutter: scaleOf(tried), thick: entered('100 mm'), came: entered('100.2 mm') },
+    { of: 'place', cutter: scaleOf(tried), thick: entered('250 mm'), came: entered('250.4 mm') },
+  ]);
+  for (const setting of placed) {
+    const known = scaleOf(setting) === scaleOf(tried);
+    expect(onScale(setting, learned)).toEqual(known ? { reads: setting.distance! - 300_000, off: { nm: 300_000, cuts: 2 } } : null);
+  }
+  // A cutter buried in its fence is set by eye.
+  expect(onScale({ ...tried, distance: entered('0 mm').nm }, learned)).toBeNull();
+});
+
+test('a kerf that was measured is the one sheets are laid out with', () => {
+  const shop = usualShop();
+  const learned = learnedFrom([{ of: 'kerf', cutter: 'table-saw', thick: entered('3.2 mm'), came: entered('3.5 mm') }]);
+  expect(widestKerf(withLearned(shop, learned))).toBe(3_500_000);
+  const entry: RecordEntry = {
+    id: 'k1',
+    at: '2026-03-01T09:00:00Z',
+    kind: 'test-cut',
+    testCut: { of: 'kerf', cutter: 'table-saw', thick: entered('3.2 mm'), came: entered('3.5 mm') },
+  };
+  const { design, workshop } = printRoom();
+  expect(plan(design, [entry], workshop).stockOf('birch-18').kerf).toBe(3_500_000);
+  expect(recordCodec.read(recordCodec.write(entry), 'entry')).toEqual(entry);
+});
+
 test('one that is taken back is forgotten', () => {
   const entry: RecordEntry = { id: 't1', at: '2026-03-01T09:00:00Z', kind: 'test-cut', testCut: cut('17.8 mm', '17.9 mm') };
   const back: RecordEntry = { id: 't2', at: '2026-03-01T09:05:00Z', kind: 'withdrawn', withdraws: 't1' };
@@ -51,6 +84,7 @@ test.each([
     'entry.testCut',
   ],
   ['a slot of a metre', { kind: 'test-cut', testCut: { cutter: 'stack', thick: '6 mm', came: '1 m' } }, 'entry.testCut.came'],
+  ['a kerf as wide as a plank', { kind: 'test-cut', testCut: { of: 'kerf', cutter: 'saw', thick: '3 mm', came: '20 mm' } }, 'entry.testCut.came'],
   ['what was made, without saying what', { kind: 'made' }, 'entry.made'],
 ])('%s is refused with its place', (_name, more, where) => {
   const entry = { id: 'e', at: '2026-03-01T09:00:00Z', ...more };

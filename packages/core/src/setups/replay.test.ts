@@ -8,7 +8,8 @@ import { furnishedRoom } from '../test/print-room.ts';
 import { replayFaults } from '../test/replay-check.ts';
 import { STAGES } from './operations.ts';
 import { compound } from './angles.ts';
-import { orderFault, setupsOf } from './setups.ts';
+import { orderFault } from './order.ts';
+import { setupsOf } from './setups.ts';
 
 const rooms = [furnishedRoom(), readProject(back)];
 const units = rooms.flatMap(({ design, record, workshop }) => plan(design, record, workshop).units.map(({ unit, name }) => ({ name, unit })));

@@ -8,6 +8,7 @@ import { machinesInOrder, machinesOf, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
 import { fewestSettings } from './fewest.ts';
 import { operationsOf, STAGES, type Blank, type Operation, type Stage } from './operations.ts';
+import { mustFollow } from './order.ts';
 import { keyOf, type Setting, type Way } from './setting.ts';
 import { waysOf } from './ways.ts';
 
@@ -105,23 +106,6 @@ const compare = (a: readonly (number | string)[], b: readonly (number | string)[
 
 /** What is on the machine: changed less gladly than a fence. */
 export const cutterKey = ({ stack, router, bit }: Setting): string => (stack ? keyOf('stack', stack.cuts) : router ? router.bit : (bit ?? ''));
-
-/** Setups of an earlier stage that cut one of the same parts. */
-function mustFollow({ id, stage, cuts }: Setup, setups: readonly Setup[]): string[] {
-  const panels = new Set(cuts.map(({ operation }) => operation.panel));
-  const own = STAGES.indexOf(stage);
-  return setups
-    .filter((other) => other.id !== id && STAGES.indexOf(other.stage) < own && other.cuts.some(({ operation }) => panels.has(operation.panel)))
-    .map((other) => other.id);
-}
-
-/** Whether an order keeps every setup behind those it must follow; the first pair that does not, else null. */
-export function orderFault(order: readonly string[], setups: readonly Setup[]): { readonly setup: string; readonly before: string } | null {
-  const at = new Map(order.map((id, index) => [id, index]));
-  for (const { id, after } of setups)
-    for (const earlier of after) if ((at.get(earlier) ?? -1) > (at.get(id) ?? Infinity)) return { setup: id, before: earlier };
-  return null;
-}
 
 /** One rip with the blade tilted parts a board into both halves; the fence stands at the long face of the piece against it. */
 function cleatRips(unit: ResolvedUnit, shop: Shop): CleatRip[] {

@@ -105,6 +105,8 @@ export interface Panel {
   readonly outline: readonly Edge[];
   readonly thickness: Length;
   readonly thicknessFrom: Source;
+  /** What this very piece, or the sheet it is cut from, measures, where that is known: slots for it are as wide as that. */
+  readonly ownThickness?: Length;
   readonly length: Dimension;
   readonly width: Dimension;
   /** Product id in the workshop. */

@@ -118,12 +118,15 @@ const LEFT_WIDE = 3_000_000 as Length;
 export const leftWide = ({ slotExit, tearing }: Pick<ResolvedPanel, 'slotExit' | 'tearing'>): Length =>
   slotExit === 'wide' && tearing.length > 0 ? LEFT_WIDE : (0 as Length);
 
+/** What a slot for a panel has to take. */
+const slotted = ({ ownThickness, thickness }: Panel): Length => ownThickness ?? thickness;
+
 /** A groove let into an edge of the host, as wide as the guest that lies parallel to it, with its play. */
 function edgeGroove({ id, joint }: Meeting, edge: EdgeId, guest: Panel, host: Panel): Cut {
   const { w, origin } = host.frame;
   const walls = [0, guest.thickness].map((depth) => dot(w, place(guest.frame, { u: 0, v: 0 }, depth)) - dot(w, origin));
   const low = Math.round(Math.min(...walls)) - Math.floor(joint.play / 2);
-  return { kind: 'edge-groove', id, edge, from: low as Length, width: (guest.thickness + joint.play) as Length, depth: joint.depth, guest: guest.id };
+  return { kind: 'edge-groove', id, edge, from: low as Length, width: (slotted(guest) + joint.play) as Length, depth: joint.depth, guest: guest.id };
 }
 
 /** A joint that takes wood out of its host. */
@@ -256,7 +259,7 @@ function cutStrip(meeting: Meeting, guest: Panel, host: Panel): Strip {
   const lean = dot(across, into);
   const face0 = dot(across, faceOrigin);
   const wall = (at: number, depth: number): number => (sign * (at - face0 - lean * depth)) / size;
-  const [one, other] = [reference - low, reference + guest.thickness + (play - low)];
+  const [one, other] = [reference - low, reference + slotted(guest) + (play - low)];
   const walls = [wall(one, 0), wall(one, joint.depth), wall(other, 0), wall(other, joint.depth)];
   const board = spread(host, normal);
   let near = Math.min(...walls);

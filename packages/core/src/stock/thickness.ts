@@ -17,3 +17,65 @@ export function thicknessOf(product: Product, readings: readonly ThicknessReadin
 
 export const thicknessSource = (product: Product, used: ThicknessUsed): Source =>
   used.readings > 0 ? { kind: 'measured', product: product.id, readings: used.readings } : { kind: 'nominal', product: product.id };
+
+/** What was measured of one sheet: readings that name no sheet are of the lot. */
+export interface SheetMeasured {
+  readonly sheet: string | null;
+  readonly readings: readonly ThicknessReading[];
+  readonly mean: Length;
+  readonly spread: Length;
+  readonly trend: Trend | null;
+}
+
+/** Thicker towards one edge than towards the other, by the difference of their means. */
+export interface Trend {
+  readonly towards: 'left' | 'right' | 'far' | 'near';
+  readonly by: Length;
+}
+
+/** Readings of a product, sheet by sheet in the order they were begun. */
+export function sheetsMeasured(product: string, readings: readonly ThicknessReading[]): SheetMeasured[] {
+  const bySheet = new Map<string | null, ThicknessReading[]>();
+  for (const reading of readings) {
+    if (reading.product !== product) continue;
+    const sheet = reading.sheet ?? null;
+    bySheet.set(sheet, [...(bySheet.get(sheet) ?? []), reading]);
+  }
+  return [...bySheet].map(([sheet, own]) => {
+    const values = own.map(({ value }) => value.nm);
+    return {
+      sheet,
+      readings: own,
+      mean: meanOf(values),
+      spread: (Math.max(...values) - Math.min(...values)) as Length,
+      trend: sheet === null ? null : trendOf(own),
+    };
+  });
+}
+
+const meanOf = (values: readonly number[]): Length => Math.round(values.reduce((sum, nm) => sum + nm, 0) / values.length) as Length;
+
+const OPPOSITE_EDGES = [
+  ['left', 'right'],
+  ['near', 'far'],
+] as const;
+
+/** The greater of the two differences between opposite edges; null where no two opposite edges were measured, or they are alike. */
+export function trendOf(readings: readonly ThicknessReading[]): Trend | null {
+  const edge = (name: string): number | null => {
+    const on = readings.filter(({ place }) => place?.split('-').includes(name)).map(({ value }) => value.nm);
+    return on.length > 0 ? meanOf(on) : null;
+  };
+  const found = OPPOSITE_EDGES.flatMap(([one, other]): Trend[] => {
+    const [a, b] = [edge(one), edge(other)];
+    if (a === null || b === null || a === b) return [];
+    return [{ towards: a > b ? one : other, by: Math.abs(a - b) as Length }];
+  });
+  return found.sort((a, b) => b.by - a.by)[0] ?? null;
+}
+
+/** The mean of the readings of one sheet, by what is written on it; null where none was taken. */
+export function sheetThickness(product: string, sheet: string, readings: readonly ThicknessReading[]): Length | null {
+  const values = readings.filter((reading) => reading.product === product && reading.sheet === sheet).map(({ value }) => value.nm);
+  return values.length > 0 ? meanOf(values) : null;
+}

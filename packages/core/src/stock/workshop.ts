@@ -49,7 +49,15 @@ export interface Workshop {
 export interface ThicknessReading {
   readonly product: string;
   readonly value: Entered;
+  /** What is written on the sheet it was taken from: 'A', '2'. */
+  readonly sheet?: string;
+  /** Where on that sheet. */
+  readonly place?: SheetPlace;
 }
+
+/** Corners, the middles of the edges, and the middle, as the sheet lies with its length from left to right. */
+export const SHEET_PLACES = ['far-left', 'far', 'far-right', 'left', 'middle', 'right', 'near-left', 'near', 'near-right'] as const;
+export type SheetPlace = (typeof SHEET_PLACES)[number];
 
 export interface ThicknessUsed {
   readonly value: Length;

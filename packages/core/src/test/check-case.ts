@@ -1,5 +1,6 @@
 /** A check's case: what sets it off, what it says, and whether one of its fixes settles it by itself. */
 import type { CheckId, Finding } from '../checks/finding.ts';
+import type { RecordEntry } from '../plan/design.ts';
 import type { EditStep } from '../plan/edit.ts';
 import type { Workshop } from '../stock/workshop.ts';
 
@@ -11,6 +12,8 @@ export interface Case {
   readonly says: RegExp;
   /** False where only a person can supply what is missing. */
   readonly cures?: boolean;
+  /** Facts that came after those of the print room. */
+  readonly record?: readonly RecordEntry[];
   readonly workshop?: (workshop: Workshop) => Workshop;
 }
 

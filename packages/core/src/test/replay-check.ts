@@ -3,7 +3,8 @@ import { alongStrip, leftWide } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
 import { replay } from '../setups/replay.ts';
-import { orderFault, setupsOf } from '../setups/setups.ts';
+import { orderFault } from '../setups/order.ts';
+import { setupsOf } from '../setups/setups.ts';
 
 /** A hundredth of a millimetre, and the nanometre a position may be rounded by. */
 const WITHIN = 10_000 + 1;
@@ -72,7 +73,8 @@ export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
     // Left wide, it is ripped once, to its own width; else never.
     const ripped = widths.filter((each) => each.panel === panel.id).map(({ at }) => at);
     const wanted = leftWide(panel) > 0 && !unmade.has(`${panel.id}:width`) ? [box.v1 - box.v0] : [];
-    if (ripped.length !== wanted.length || ripped.some((at) => !near(at, wanted[0]!))) faults.push(`${panel.id} is ripped to ${ripped.join()} for ${wanted.join()}`);
+    if (ripped.length !== wanted.length || ripped.some((at) => !near(at, wanted[0]!)))
+      faults.push(`${panel.id} is ripped to ${ripped.join()} for ${wanted.join()}`);
     for (const { edge, deg, at } of bevels.filter((each) => each.panel === panel.id)) {
       const { bevel, from } = panel.outline.find(({ id }) => id === edge)!;
       // The line on the reference face, from the blank's opposite edge.

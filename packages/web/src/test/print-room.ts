@@ -10,6 +10,7 @@ export const DESIGN: Design = {
   person: { height: length('1720 mm') },
   items: {},
   setupOrder: [],
+  cutFrom: [],
   tries: {},
   children: false,
   units: {

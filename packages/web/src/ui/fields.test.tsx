@@ -72,9 +72,9 @@ describe('a length field', () => {
     const { rerender } = render(<LengthField label="width" value={entered('700 mm')} unit="mm" onChange={() => undefined} />);
     await userEvent.clear(box());
     await userEvent.type(box(), '690');
-    await act(async () => box().blur());
+    act(() => box().blur());
     rerender(<LengthField label="width" value={entered('760 mm')} unit="mm" onChange={() => undefined} />);
-    await act(async () => box().focus());
+    act(() => box().focus());
     expect(box().value).toBe('760');
   });
 

@@ -194,6 +194,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'not-glass':
     case 'taper-before-slots':
     case 'tear-out':
+    case 'already-cut':
     case 'finish-before-assembly':
     case 'squeeze-out':
     case 'nail-blows-out':

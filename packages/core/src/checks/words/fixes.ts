@@ -99,6 +99,10 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Leave those pieces 3 mm wide and rip them after their slots';
     case 'back-the-exit':
       return 'Clamp scrap behind the edge';
+    case 'back-to-what-is-cut':
+      return `Set ${labelWords(label.name!)} to ${length}`;
+    case 'see-what-is-cut':
+      return 'See what is ticked and measured';
     case 'finish-before':
       return 'Finish the inside first, glue faces taped off';
     case 'mask-glue':

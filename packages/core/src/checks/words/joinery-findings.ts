@@ -21,6 +21,7 @@ export type JoineryFinding = Extract<
       | 'not-glass'
       | 'taper-before-slots'
       | 'tear-out'
+      | 'already-cut'
       | 'finish-before-assembly'
       | 'squeeze-out'
       | 'nail-blows-out'
@@ -103,6 +104,8 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
         says: `${finding.slots === 1 ? 'A slot comes' : `${finding.slots} slots come`} out across the grain over edges that show, the first in the ${labelWords(finding.name)}, cut at its final width with nothing behind.`,
         why: 'The last fibres have nothing to lean on and break away along the edge: scrap clamped behind it holds them, or a piece left wide is ripped clean after.',
       };
+    case 'already-cut':
+      return cutWords(finding, unit);
     case 'finish-before-assembly':
       return {
         says: `${capital(labelWords(finding.name))} is ${length(finding.openNm)} wide and ${length(finding.depthNm)} deep: no brush reaches its far corners once it is together.`,
@@ -140,5 +143,28 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
       };
     default:
       return finding satisfies never;
+  }
+}
+
+function cutWords({ why, name, guest, cutNm, plannedNm }: Extract<Finding, { check: 'already-cut' }>, unit: DisplayUnit): Sentence {
+  const part = labelWords(name);
+  const [is, now] = [fineText(cutNm, unit), fineText(plannedNm, unit)];
+  switch (why) {
+    case 'length':
+    case 'width':
+      return {
+        says: `The ${part} is cut ${is} ${why === 'length' ? 'long' : 'wide'}; the plan has it at ${now} now, and no joint of it is left to take up the difference.`,
+        why: 'What is cut stays as it is: the plan goes back to it, or the part is cut anew.',
+      };
+    case 'slot-narrow':
+      return {
+        says: `The slot for the ${labelWords(guest!)} in the ${part} is cut ${is} wide; the ${labelWords(guest!)} measures ${now}.`,
+        why: 'It does not go in: plane or sand its end, cut it from a thinner sheet, or widen the slot.',
+      };
+    case 'slot-place':
+      return {
+        says: `The slot for the ${labelWords(guest!)} in the ${part} is cut ${is} from its end or edge; the plan has it at ${now} now.`,
+        why: 'A slot does not move: the plan goes back to where it is, or the part is cut anew.',
+      };
   }
 }

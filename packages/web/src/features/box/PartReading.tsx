@@ -10,6 +10,7 @@ import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { useNests } from '../sheets/useNests.tsx';
+import { AsCutFields } from './AsCutFields.tsx';
 import { ContentsFields } from './ContentsFields.tsx';
 import { elementOf, elementsOf, withoutElement } from './elements.ts';
 import { openField } from './openField.ts';
@@ -63,6 +64,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
         />
       </details>
       <OfElement shown={shown} panel={panel} />
+      {panel.role !== 'cabinet-half' && panel.role !== 'wall-half' && <AsCutFields key={panel.id} panel={panel} line={line} unit={unit} />}
       {compartments.map((compartment) => (
         <ContentsFields key={compartment.id} shown={shown} compartment={compartment} />
       ))}

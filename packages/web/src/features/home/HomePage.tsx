@@ -205,6 +205,7 @@ const emptyDesign = (): Design => ({
   person: { height: entered('1720 mm') },
   items: {},
   setupOrder: [],
+  cutFrom: [],
   tries: {},
   units: {},
 });

@@ -235,7 +235,8 @@ function designOf(answers: Answers, workshop: Workshop): Design {
     person: { height: pick('1720 mm', '68 in') },
     items: {},
     setupOrder: [],
-  tries: {},
+    cutFrom: [],
+    tries: {},
     children: false,
     units: { u1: { ...box, hanging: { ...box.hanging, stock: cleat, spacer: box.hanging.spacer && { ...box.hanging.spacer, stock: cleat } } } },
   };

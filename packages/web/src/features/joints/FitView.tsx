@@ -3,12 +3,11 @@ import { type DisplayUnit, fitChains, helpsFor, labelWords, percentText, type Fi
 import { Button } from '@mui/material';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered } from '../project/view.slice.ts';
 import { useFit } from './useFit.ts';
-import { useLearnedShop } from './useSetups.ts';
 
 const FitChart = lazy(() => import('./FitChart.tsx'));
 
@@ -22,7 +21,7 @@ const LOOSER: Readonly<Record<Fit, Fit | null>> = { tight: 'push', push: 'glue',
 
 export function FitView({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
   const { stockOf } = useAppSelector(selectPlan);
-  const { shop } = useAppSelector(selectOpen).workshop;
+  const { shop } = useAppSelector(selectLearned).workshop;
   const solid = useDeferredValue(shown.plan.unit);
   const chains = useMemo(() => fitChains(solid, (id) => stockOf(id).used, shop), [solid, stockOf, shop]);
   const runs = useFit(chains);
@@ -114,7 +113,7 @@ function Helps({
   readonly onStation: (station: StationId) => void;
 }) {
   const { set } = useEdit();
-  const { shop } = useLearnedShop();
+  const { shop } = useAppSelector(selectLearned).workshop;
   const looser = LOOSER[box.fit];
   const adds = looser && chain.kind === 'slot' ? (shop.fits[looser].nm - shop.fits[box.fit].nm) / 1e6 : null;
   const helps = helpsFor(chain, adds);

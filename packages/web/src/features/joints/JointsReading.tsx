@@ -1,12 +1,12 @@
 /** The reading pane at Joints: how this cabinet is joined, and what its fits stand for. */
 import type { ReactNode } from 'react';
 import { exactTextWithUnit } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
 import { UnitFields } from '../box/UnitFields.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
-import { useLearnedShop } from './useSetups.ts';
+import { selectLearned, type ShownUnit } from '../project/selectors.ts';
 
 export function JointsReading({ shown: { box, unit }, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
-  const { shop } = useLearnedShop();
+  const { shop } = useAppSelector(selectLearned).workshop;
   return (
     <div className="reading">
       <h2>{box.name}</h2>

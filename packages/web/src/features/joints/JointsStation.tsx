@@ -1,12 +1,16 @@
 /** Joints: how does it go together? Each joint in section, and the settings it takes, in the order they are made in. */
-import { operationsWords } from './operationsWords.ts';
+import { MOST_ORDERED, type Setup } from '@keen/core';
+import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
+import { useEdit } from '../project/useEdit.ts';
 import { CleatRips } from './CleatRips.tsx';
 import { FitView } from './FitView.tsx';
 import { JointSections } from './JointSections.tsx';
+import { operationsWords } from './operationsWords.ts';
+import { SetupBench } from './SetupBench.tsx';
 import { SetupCard } from './SetupCard.tsx';
 import { StoryStickView } from './StoryStickView.tsx';
 import { useSetups } from './useSetups.ts';
@@ -43,10 +47,19 @@ export function JointsStation({ shown, onStation }: { readonly shown: ShownUnit;
 
 function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole: boolean }) {
   const of = useSetups(shown, whole);
+  const { apply } = useEdit();
   const { parts } = useAppSelector(selectPlan);
+  const { setupOrder } = useAppSelector(selectDesign);
+  const [bench, setBench] = useState<number | null>(null);
   const { setups, unmade, cleats, proved } = of.setups;
   const numbers = useMemo(() => new Map(setups.map(({ id }, index) => [id, index + 1])), [setups]);
-  const done = setups.filter(({ cuts }) => cuts.every(({ operation }) => of.made.has(operation.id))).length;
+  const isDone = ({ cuts }: Setup): boolean => cuts.every(({ operation }) => of.made.has(operation.id));
+  const done = setups.filter(isDone).length;
+  const reorder = (order: readonly string[]): void => {
+    // Setups of other cabinets keep the places they were given.
+    const others = setupOrder.filter((id) => !order.includes(id));
+    apply([{ path: ['setupOrder'], value: [...order, ...others].slice(0, MOST_ORDERED) }], 'setupOrder');
+  };
   return (
     <>
       <h1>
@@ -57,6 +70,28 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
       <p className="lead">
         Slots first, while every edge is square; then holes; bevels and slanted edges last.{done > 0 && ` ${done} of ${setups.length} done.`}
       </p>
+      {setups.length > 0 && (
+        <p className="setup-tools">
+          <Button
+            variant="outlined"
+            onClick={() =>
+              setBench(
+                Math.max(
+                  0,
+                  setups.findIndex((setup) => !isDone(setup)),
+                ),
+              )
+            }
+          >
+            At the bench
+          </Button>
+          {setupOrder.some((id) => numbers.has(id)) && (
+            <Button onClick={() => apply([{ path: ['setupOrder'], value: setupOrder.filter((id) => !numbers.has(id)) }], 'setupOrder')}>
+              Back to the order they were found in
+            </Button>
+          )}
+        </p>
+      )}
       {unmade.length > 0 && (
         <section className="finding change">
           <p>
@@ -76,10 +111,12 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
             unit={shown.unit}
             shownUnit={shown.box.id}
             after={setup.after.map((id) => numbers.get(id)!).sort((a, b) => a - b)}
+            onOrder={reorder}
           />
         ))}
       </ol>
       <CleatRips cleats={cleats} shop={of.shop} unit={shown.unit} />
+      <SetupBench of={of} parts={parts} unit={shown.unit} at={bench} onGo={setBench} />
     </>
   );
 }

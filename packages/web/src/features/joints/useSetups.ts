@@ -1,8 +1,8 @@
 /** Setups of one cabinet or of the whole project, from the shop as its test cuts say it is. */
-import { learnedFrom, setupsOf, standingMade, standingTestCuts, withLearned, type Learned, type Setups, type Shop, type UnitPlan } from '@keen/core';
+import { inWantedOrder, setupsOf, standingMade, type Learned, type Setups, type Shop, type UnitPlan } from '@keen/core';
 import { useDeferredValue, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 
 export interface ShopSetups {
   readonly setups: Setups;
@@ -12,23 +12,17 @@ export interface ShopSetups {
   readonly made: ReadonlyMap<string, readonly string[]>;
 }
 
-/** What has been learned of the shop, and the shop as it is then. */
-export function useLearnedShop(): { readonly shop: Shop; readonly learned: Learned } {
-  const { record, workshop } = useAppSelector(selectOpen);
-  return useMemo(() => {
-    const learned = learnedFrom(standingTestCuts(record).map(({ testCut }) => testCut));
-    return { learned, shop: withLearned(workshop.shop, learned) };
-  }, [record, workshop]);
-}
-
 /** The cabinet alone while something is being changed; the whole project a moment later. */
 export function useSetups(shown: ShownUnit, whole: boolean): ShopSetups {
-  const { record } = useAppSelector(selectOpen);
+  const { record, design } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
-  const { shop, learned } = useLearnedShop();
+  const {
+    workshop: { shop },
+    learned,
+  } = useAppSelector(selectLearned);
   const units: readonly UnitPlan[] = useMemo(() => (whole ? plan.units : [shown.plan]), [whole, plan.units, shown.plan]);
   const asked = useDeferredValue(units);
-  const setups = useMemo(
+  const found = useMemo(
     () =>
       setupsOf(
         asked.map(({ unit }) => unit),
@@ -36,6 +30,8 @@ export function useSetups(shown: ShownUnit, whole: boolean): ShopSetups {
       ),
     [asked, shop],
   );
+  const { setupOrder } = design;
+  const setups = useMemo(() => ({ ...found, setups: inWantedOrder(found.setups, setupOrder) }), [found, setupOrder]);
   const made = useMemo(() => {
     const byOperation = new Map<string, string[]>();
     for (const { id, made: operations } of standingMade(record))

@@ -1,5 +1,5 @@
 /** What follows from the open project: the plan is a selector's body, so undo and save need only the decisions. */
-import { createPlanner, preview, type DisplayUnit, type Plan, type UnitDesign, type UnitPlan } from '@keen/core';
+import { createPlanner, learnedWorkshop, preview, type DisplayUnit, type LearnedWorkshop, type Plan, type UnitDesign, type UnitPlan } from '@keen/core';
 import { createSelector } from '@reduxjs/toolkit';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
@@ -18,6 +18,12 @@ export const selectDesign = (state: State) => selectOpen(state).design;
 export const selectPlan: (state: State) => Plan = createSelector(
   [selectDesign, (state: State) => selectOpen(state).record, (state: State) => selectOpen(state).workshop],
   (design, record, workshop) => planner.plan(design, record, workshop),
+);
+
+/** The workshop as the project's test cuts say it is, and what they say. */
+export const selectLearned: (state: State) => LearnedWorkshop = createSelector(
+  [(state: State) => selectOpen(state).record, (state: State) => selectOpen(state).workshop],
+  learnedWorkshop,
 );
 
 export interface ShownUnit {

@@ -2,11 +2,11 @@
 import { boardJobs, labelWords, lineOfBoardPiece, lineOfPiece, tapeTextWithUnit, type CutBoard, type Length, type PartLine } from '@keen/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { selectOpen, selectPlan, useDisplayUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, useDisplayUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
 export function BoardList() {
-  const { workshop } = useAppSelector(selectOpen);
+  const { workshop } = useAppSelector(selectLearned);
   const { parts } = useAppSelector(selectPlan);
   const jobs = boardJobs(parts, workshop);
   return (

@@ -9,6 +9,7 @@ import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import { BoardList } from './BoardList.tsx';
 import { SheetDrawing } from './SheetDrawing.tsx';
+import { WhichSheet } from './WhichSheet.tsx';
 import { nestTotals, useNests, type Nest } from './useNests.tsx';
 
 interface Page {
@@ -90,6 +91,9 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
           <LengthText value={page.nest.job.problem.trim} unit={unit} exact withUnit /> trimmed off every edge first. No plan for this kind can do with fewer
           than {page.nest.plan!.bound.sheets}: {page.nest.plan!.bound.why}.
         </p>
+      )}
+      {page && (
+        <WhichSheet key={`${page.nest.job.product} ${page.number}`} product={page.nest.job.product} pieces={page.sheet.placements.map(({ part }) => part)} />
       )}
       <BoardList />
     </div>

@@ -3,7 +3,7 @@ import { sheetJobs, type NestPlan, type SheetJob } from '@keen/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectOpen, selectPlan } from '../project/selectors.ts';
+import { selectLearned, selectPlan } from '../project/selectors.ts';
 import type { Nester } from './nest.worker.ts';
 
 export interface Nest {
@@ -36,7 +36,7 @@ interface Found {
 
 export function NestProvider({ children }: { readonly children: ReactNode }) {
   const { parts } = useAppSelector(selectPlan);
-  const workshop = useAppSelector((state) => selectOpen(state).workshop);
+  const { workshop } = useAppSelector(selectLearned);
   const jobs = useMemo(() => sheetJobs(parts, workshop).map((job) => ({ job, key: JSON.stringify(job.problem) })), [parts, workshop]);
   const [found, setFound] = useState<Readonly<Record<string, Found>>>({});
   const [progress, setProgress] = useState<Readonly<Record<string, number>>>({});

@@ -1,10 +1,8 @@
 /** Readings as they come from the caliper: each is kept the moment it arrives, whatever happens to the caliper after. */
-import { exactly, exactTextWithUnit, toMm, type DisplayUnit, type Length, type Product } from '@keen/core';
+import { exactly, exactTextWithUnit, toMm, type DisplayUnit, type Entered, type Length, type Product } from '@keen/core';
 import { Alert, Button } from '@mui/material';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { deviceLines } from '../../app/deviceLines.ts';
-import { useAppDispatch } from '../../app/store.ts';
-import { entryAdded } from '../project/project.slice.ts';
 
 const PLACES = 5;
 
@@ -14,13 +12,18 @@ interface CaliperReadingsProps {
   /** What can be a reading of this sheet. */
   readonly least: Length;
   readonly most: Length;
+  readonly onReading: (value: Entered) => void;
 }
 
-export function CaliperReadings({ product, unit, least, most }: CaliperReadingsProps) {
-  const dispatch = useAppDispatch();
+export function CaliperReadings({ product, unit, least, most, onReading }: CaliperReadingsProps) {
   const [taken, setTaken] = useState<number | null>(null);
   const [said, setSaid] = useState<{ readonly text: string; readonly missing: number } | null>(null);
   const running = useRef<AbortController | null>(null);
+  // A stream outlives the drawing it was begun in: each reading goes to the newest listener.
+  const latest = useRef(onReading);
+  useEffect(() => {
+    latest.current = onReading;
+  });
   const measure = async (places: number): Promise<void> => {
     const abort = new AbortController();
     running.current = abort;
@@ -30,7 +33,7 @@ export function CaliperReadings({ product, unit, least, most }: CaliperReadingsP
     const ended = await deviceLines(`caliper/readings?nominal=${toMm(product.nominal.nm)}&places=${places}`, 'caliper', abort.signal, (event) => {
       const nm = event.type === 'reading' ? Math.round(Number(event['mm']) * 1000) * 1000 : NaN;
       if (!(nm >= least && nm <= most)) return void refused++;
-      dispatch(entryAdded({ id: crypto.randomUUID(), at: new Date().toISOString(), kind: 'thickness', reading: { product: product.id, value: exactly(nm) } }));
+      latest.current(exactly(nm));
       setTaken(++kept);
     });
     running.current = null;

@@ -1,0 +1,29 @@
+/** What the record and the settled layouts say of parts: their own sheets, what is cut and how it came out. */
+import type { BuiltFacts } from '../joints/as-built.ts';
+import { sheetThickness } from '../stock/thickness.ts';
+import { standingAsCut, standingReadings, standingSlots, type Design, type RecordEntry } from './design.ts';
+
+export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonly RecordEntry[]): BuiltFacts {
+  const readings = standingReadings(record).filter(({ sheet }) => sheet !== undefined);
+  const sheetOf = new Map(cutFrom.flatMap(({ product, sheet, pieces }) => pieces.map((piece) => [`${product} ${piece}`, sheet] as const)));
+  const slots = [...standingSlots(record)].map(([operation, { width, depth, at }]) => [operation, { width: width.nm, depth: depth.nm, at: at.nm }] as const);
+  const parts = [...standingAsCut(record)].map(
+    ([panel, { cut }]) =>
+      [
+        panel,
+        {
+          ...(cut.length ? { length: cut.length.nm } : {}),
+          ...(cut.width ? { width: cut.width.nm } : {}),
+          ...(cut.thickness ? { thickness: cut.thickness.nm } : {}),
+        },
+      ] as const,
+  );
+  return {
+    parts: new Map(parts),
+    slots: new Map(slots),
+    sheetThickness: (panel, product) => {
+      const sheet = sheetOf.get(`${product} ${panel}`);
+      return sheet === undefined ? null : sheetThickness(product, sheet, readings);
+    },
+  };
+}

@@ -1,0 +1,22 @@
+/** Ticking setups as done, with their slots as they were cut, and taking that back: facts of the shop record. */
+import { exactly, slotAsDrawn, type MadeSlot, type Setup, type SetupCut } from '@keen/core';
+import { useRecord } from '../project/useRecord.ts';
+import type { ShopSetups } from './useSetups.ts';
+
+export function useMade({ made, setups: { blanks } }: ShopSetups): (setup: Setup, is: boolean) => void {
+  const { add, withdraw } = useRecord();
+  return ({ cuts }, is) => {
+    if (is) {
+      const fresh = cuts.filter(({ operation }) => !made.has(operation.id));
+      add({ kind: 'made', made: fresh.map(({ operation }) => operation.id), slots: fresh.flatMap((cut) => asCut(cut)) });
+    } else for (const entry of new Set(cuts.flatMap(({ operation }) => made.get(operation.id) ?? []))) withdraw(entry);
+  };
+
+  /** A slot as it is set up now: what the plan has to keep from here on. */
+  function asCut({ operation: { id, panel: of, work } }: SetupCut): MadeSlot[] {
+    if (work.kind !== 'slot') return [];
+    const { panel } = blanks.get(of)!;
+    const slot = slotAsDrawn(panel, id.slice(panel.id.length + 1));
+    return slot ? [{ operation: id, width: exactly(slot.width), depth: exactly(slot.depth), at: exactly(slot.at) }] : [];
+  }
+}

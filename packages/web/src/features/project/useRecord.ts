@@ -1,0 +1,21 @@
+/** Facts added to the shop record, with the id and the time this device gives them. */
+import type { RecordEntry } from '@keen/core';
+import { useCallback } from 'react';
+import { useAppDispatch } from '../../app/store.ts';
+import { entryAdded } from './project.slice.ts';
+
+export interface Recorder {
+  readonly add: (fact: Omit<RecordEntry, 'id' | 'at'>) => void;
+  /** Takes an earlier entry back. */
+  readonly withdraw: (id: string) => void;
+}
+
+export function useRecord(): Recorder {
+  const dispatch = useAppDispatch();
+  const add = useCallback(
+    (fact: Omit<RecordEntry, 'id' | 'at'>): void => void dispatch(entryAdded({ id: crypto.randomUUID(), at: new Date().toISOString(), ...fact })),
+    [dispatch],
+  );
+  const withdraw = useCallback((id: string): void => add({ kind: 'withdrawn', withdraws: id }), [add]);
+  return { add, withdraw };
+}
