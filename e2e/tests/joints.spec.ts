@@ -1,6 +1,6 @@
 /** Joints through the page: sections, setups in their order, test cuts that later setups start from, ticks that stay. */
 import { expect, test } from '@playwright/test';
-import { freshProject, open, station, untilSaved, watchErrors } from './support.ts';
+import { field, freshProject, open, station, untilSaved, watchErrors } from './support.ts';
 
 test('a joint is seen in section; another depth is another section, and the parts follow', async ({ page }) => {
   const errors = watchErrors(page);
@@ -103,4 +103,90 @@ test('fits are tried before they are cut; a looser one is a click away and helps
   await page.getByRole('button', { name: /Make it a glue fit/ }).click();
   await expect.poll(share).toBeLessThan(before);
   expect(errors).toEqual([]);
+});
+
+test('setups take a person’s own order as far as references allow, and go to the bench one at a time', async ({ page }) => {
+  const id = await freshProject((file) => (file['design'].units.ink.slotExit = 'wide'));
+  await open(page, id);
+  await station(page, 'Joints').click();
+  await page.getByRole('tab', { name: 'Setups', exact: true }).click();
+  const cards = page.locator('.setup-card');
+  const rip = cards.filter({ hasText: 'pieces left wide, to their width' }).first();
+  const place = async (): Promise<number> => Number(await rip.locator('.setup-number').innerText());
+  // Past what cuts other parts it goes; before the slots of its own it does not.
+  const why = rip.getByRole('status');
+  for (let tries = 0; tries < 8 && (await why.innerText()) === ''; tries++) {
+    await rip.getByRole('button', { name: `Make setup ${await place()} earlier` }).click();
+    await page.waitForTimeout(150);
+  }
+  await expect(why).toContainText('come out over the strip that is ripped off here');
+  expect(await place()).toBeGreaterThan(1);
+  const first = await cards.first().locator('.setup-set').innerText();
+  await page.getByRole('button', { name: 'Make setup 1 later' }).click();
+  await expect(cards.nth(1).locator('.setup-set')).toHaveText(first.replaceAll('\n', ''));
+  await untilSaved(page);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Setups', exact: true }).click();
+  await expect(cards.nth(1).locator('.setup-set')).toHaveText(first.replaceAll('\n', ''));
+  await page.getByRole('button', { name: 'At the bench' }).click();
+  const bench = page.getByRole('dialog');
+  await expect(bench).toContainText(/1 of \d/);
+  await bench.getByRole('button', { name: 'Done, the next one' }).click();
+  await expect(bench).toContainText(/2 of \d/);
+  await bench.getByRole('button', { name: 'Leave the bench' }).click();
+  await expect(cards.first()).toHaveClass(/done/);
+});
+
+test('a scale that is off is learned and read differently from then on; a number opens its sum', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id);
+  await station(page, 'Joints').click();
+  await page.getByRole('tab', { name: 'Setups', exact: true }).click();
+  const card = page.locator('.setup-card', { hasText: '14.95 mm to the near side' });
+  await card.locator('summary').click();
+  await card.locator('select').selectOption('place');
+  await card.locator('.test-cut input').last().fill('15.25');
+  await card.getByRole('button', { name: 'Set up from it' }).click();
+  await expect(card).toContainText('14.65 mm: it comes out 0.3 mm over, by one test cut');
+  await card.locator('.setup-set').getByRole('button', { name: '14.65 mm' }).click();
+  await expect(page.getByRole('dialog', { name: /Sum/ })).toContainText('comes out over what is set by');
+});
+
+test('a part that measures otherwise keeps its size: its joints follow as far as they can, then it is said with a way back', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id);
+  await page.locator('[data-panel="ink/shelf/s1"]').first().click();
+  await page.getByText('Cut? As it came off the saw').click();
+  await field(page, 'as-cut.length').fill('675.4');
+  await page.getByRole('button', { name: 'It measures that' }).click();
+  await expect(page.locator('.big-number')).toContainText('675.5');
+  await expect(page.getByText('Cut, as it came out')).toBeVisible();
+  await page.getByRole('button', { name: 'Not cut after all' }).click();
+  await field(page, 'as-cut.length').fill('656.4');
+  await page.getByRole('button', { name: 'It measures that' }).click();
+  await untilSaved(page);
+  await station(page, 'Joints').click();
+  await expect(page.getByText(/is cut 656\.4 mm long/)).toBeVisible();
+  await page.getByRole('button', { name: /^Set outside width to/ }).click();
+  await expect(page.getByText(/is cut 656\.4 mm long/)).toBeHidden();
+});
+
+test('readings are told by sheet and place; what a layout is cut from decides the slots of its parts', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id);
+  await station(page, 'Stock').click();
+  await field(page, 'reading-sheet.birch-18').fill('B');
+  for (const value of ['18.1', '18.3']) {
+    await field(page, 'reading.birch-18').fill(value);
+    await field(page, 'reading.birch-18').press('Enter');
+  }
+  await expect(page.getByText('Sheet B: 18.2 mm, mean of 2, spread 0.2 mm')).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'near left corner, read' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'near right corner' })).toBeChecked();
+  await station(page, 'Sheets').click();
+  await page.locator('[data-field="which-sheet"]').selectOption('B');
+  await station(page, 'Joints').click();
+  await page.getByRole('tab', { name: 'Setups', exact: true }).click();
+  // 18.2 and 0.1 of play.
+  await expect(page.locator('.setup-card', { hasText: '18.3 mm' }).first()).toBeVisible();
 });

@@ -15,17 +15,27 @@ export const MOST_MADE = 2000;
 
 const ISO = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/;
 
-/** What can come out of a cut: a slot's width, a place along the longest fence, a kerf; millimetres. */
-const CAME: Readonly<Record<'width' | 'place' | 'kerf', readonly [least: number, most: number]>> = { width: [0.3, 65], place: [0, 6000], kerf: [0.2, 10] };
+/** What can come out of a cut, and how far from what was set: a slot's width, a place along the longest fence, a kerf; millimetres. */
+const CAME: Readonly<Record<'width' | 'place' | 'kerf', { readonly least: number; readonly most: number; readonly off: number }>> = {
+  width: { least: 0.3, most: 65, off: 3 },
+  place: { least: 0, most: 6000, off: 10 },
+  kerf: { least: 0.2, most: 10, off: 3 },
+};
 
 const testCutCodec: Codec<TestCut> = checked(
   objectWith({ cutter: text(100), thick: length(mm(0), mm(6000)), came: length(mm(0), mm(6000)) }, { of: choice<'place' | 'kerf'>(['place', 'kerf']) }),
   ({ of, thick, came }: TestCut, where) => {
     const what = of ?? 'width';
-    const [least, most] = CAME[what];
-    for (const [key, { nm, text: typed }] of Object.entries({ thick, came }))
-      if (nm < mm(least) || nm > mm(most))
-        throw new Refusal('range', `'${typed}' is out of range`, `${where}.${key}`, `${least} to ${most} mm for a test cut's ${what}`);
+    const { least, most, off } = CAME[what];
+    const low = Math.max(mm(least), thick.nm - mm(off));
+    const high = Math.min(mm(most), thick.nm + mm(off));
+    if (came.nm < low || came.nm > high)
+      throw new Refusal(
+        'range',
+        `'${came.text}' is out of range`,
+        `${where}.came`,
+        `${low / 1e6} to ${high / 1e6} mm, for the ${what} a test cut at ${thick.text} gave`,
+      );
   },
 );
 

@@ -29,8 +29,8 @@ export interface SetupWords {
 export interface SetupRow {
   readonly what: string;
   readonly to: string;
-  /** The arithmetic of its number, where it has more than one term. */
-  readonly sum?: Dimension;
+  /** The arithmetic of the number it begins with, where that has more than one term; and that number as it is written. */
+  readonly sum?: { readonly of: Dimension; readonly text: string };
 }
 
 /** One part at this setup: all its cuts that lie alike. */
@@ -109,7 +109,10 @@ function settings(cut: Cut, machine: Machine, context: SetupContext, unit: Displ
   const { stack, router, bit, depth, distance, tilt, gaugeDeg, held, stops } = way.setting;
   if (stack && shop.stack) {
     const between = [...counted(stack.chippers, fine), ...counted(stack.shims, (shim) => `shim ${fine(shim)}`)];
-    rows.push({ what: 'stack', to: ['outer blades', ...between].join(' + ') }, { what: 'cuts', to: fine(stack.cuts), sum: stackSum(stack, shop.stack) });
+    rows.push(
+      { what: 'stack', to: ['outer blades', ...between].join(' + ') },
+      { what: 'cuts', to: fine(stack.cuts), sum: { of: stackSum(stack, shop.stack), text: fine(stack.cuts) } },
+    );
     if (stack.over > 0) rows.push({ what: 'second pass', to: `the fence or a card ${fine(stack.over)} over` });
   }
   if (router) {
@@ -164,16 +167,16 @@ function distanceRows(cut: Cut, machine: Machine, { blanks, learned }: SetupCont
   const sum = distanceSum(cut, blanks.get(cut.operation.panel)!);
   const edge = setting.held === 'edge' && setting.router ? edgeOffset(machine, setting.router.cuts) : null;
   const shown = edge !== null && setting.distance! >= edge ? straightEdgeSum(setting, machine, sum) : sum;
-  const row: SetupRow = { ...distanceRow(setting, edge, fine), ...(shown && shown.terms.length > 1 ? { sum: shown } : {}) };
+  const row: SetupRow = { ...distanceRow(setting, edge, fine), ...(shown && shown.terms.length > 1 ? { sum: { of: shown, text: fine(shown.value) } } : {}) };
   const read = learned && onScale(setting, learned);
   if (!read) return [row];
   const { reads, off } = read;
   return [
     row,
     {
-      what: 'the scale',
-      to: `set to ${fine(reads)}: it comes out ${fine(Math.abs(off.nm) as Length)} ${off.nm > 0 ? 'over' : 'under'}, by ${off.cuts === 1 ? 'one test cut' : `${off.cuts} test cuts`}`,
-      sum: scaleSum(setting, learned, sum)!,
+      what: 'set the scale to',
+      to: `${fine(reads)}: it comes out ${fine(Math.abs(off.nm) as Length)} ${off.nm > 0 ? 'over' : 'under'}, by ${off.cuts === 1 ? 'one test cut' : `${off.cuts} test cuts`}`,
+      sum: { of: scaleSum(setting, learned, sum)!, text: fine(reads) },
     },
   ];
 }

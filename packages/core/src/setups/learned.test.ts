@@ -84,6 +84,7 @@ test.each([
     'entry.testCut',
   ],
   ['a slot of a metre', { kind: 'test-cut', testCut: { cutter: 'stack', thick: '6 mm', came: '1 m' } }, 'entry.testCut.came'],
+  ['a place that is another cut’s', { kind: 'test-cut', testCut: { of: 'place', cutter: 'saw/fence', thick: '100 mm', came: '111 mm' } }, 'entry.testCut.came'],
   ['a kerf as wide as a plank', { kind: 'test-cut', testCut: { of: 'kerf', cutter: 'saw', thick: '3 mm', came: '20 mm' } }, 'entry.testCut.came'],
   ['what was made, without saying what', { kind: 'made' }, 'entry.made'],
 ])('%s is refused with its place', (_name, more, where) => {

@@ -98,7 +98,7 @@ export const MAKING_CASES: readonly Case[] = [
     record: [{ id: 'cut-1', at: '2026-03-01T09:00:00Z', kind: 'as-cut', asCut: { panel: 'ink/shelf/s1', length: entered('650 mm') } }],
     severity: 'change',
     // 700 − 2 × 17.8 + 2 × 6 is 676.4, less what is left free at the ends of the slots.
-    says: /shelf 1 is cut 650 mm long; the plan has it at 67\d/,
+    says: /Shelf 1 is cut 650 mm long; the plan has it at 67\d/,
   },
   {
     check: 'finish-before-assembly',

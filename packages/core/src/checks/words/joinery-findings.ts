@@ -153,7 +153,7 @@ function cutWords({ why, name, guest, cutNm, plannedNm }: Extract<Finding, { che
     case 'length':
     case 'width':
       return {
-        says: `The ${part} is cut ${is} ${why === 'length' ? 'long' : 'wide'}; the plan has it at ${now} now, and no joint of it is left to take up the difference.`,
+        says: `${capital(part)} is cut ${is} ${why === 'length' ? 'long' : 'wide'}; the plan has it at ${now} now, and no joint of it is left to take up the difference.`,
         why: 'What is cut stays as it is: the plan goes back to it, or the part is cut anew.',
       };
     case 'slot-narrow':

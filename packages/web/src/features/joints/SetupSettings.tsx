@@ -9,13 +9,12 @@ export function SetupSettings({ set, unit }: { readonly set: SetupWords['set']; 
         <div key={what}>
           <dt>{what}</dt>
           <dd>
-            {sum ? (
-              <Explained title={what} unit={unit} of={sum}>
-                {to}
+            {sum && (
+              <Explained title={what} unit={unit} of={sum.of}>
+                {sum.text}
               </Explained>
-            ) : (
-              to
             )}
+            {sum ? to.slice(sum.text.length) : to}
           </dd>
         </div>
       ))}

@@ -30,6 +30,9 @@ interface TestCutFormProps {
   readonly unit: DisplayUnit;
 }
 
+/** What came out further off than this is another cut's, mm. */
+const MOST_OFF = 2.5;
+
 export function TestCutForm({ setting, shop, learned, unit }: TestCutFormProps) {
   const { add, withdraw } = useRecord();
   const { record } = useAppSelector(selectOpen);
@@ -75,8 +78,8 @@ export function TestCutForm({ setting, shop, learned, unit }: TestCutFormProps) 
         name={`test-cut.${setting.key}`}
         value={came}
         unit={unit}
-        least={mm(0.2)}
-        most={mm(tried.of === 'place' ? 6000 : tried.of === 'kerf' ? 10 : 65)}
+        least={Math.max(mm(0.3), tried.wanted - mm(MOST_OFF)) as Length}
+        most={(tried.wanted + mm(MOST_OFF)) as Length}
         optional
         onChange={setCame}
       />

@@ -49,8 +49,18 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
         </span>
       </p>
       <StripChart nominal={used.nominal} values={own.map(({ reading }) => reading!.value.nm)} />
-      <Readings entries={own} unit={unit} />
-      <SheetSummaries product={product.id} unit={unit} />
+      <Readings entries={own.filter(({ reading }) => reading!.sheet === undefined)} unit={unit} />
+      {own.length === 0 && <p className="quiet">Measure in two places at least, on the very sheets you will cut.</p>}
+      {sheetsMeasured(product.id, standingReadings(record)).flatMap((measured) =>
+        measured.sheet === null
+          ? []
+          : [
+              <div key={measured.sheet} className="sheet-summary">
+                <p>{summaryWords(measured, unit)}</p>
+                <Readings entries={own.filter(({ reading }) => reading!.sheet === measured.sheet)} unit={unit} />
+              </div>,
+            ],
+      )}
       <TakeReadings product={product} unit={unit} />
     </section>
   );
@@ -83,33 +93,18 @@ function StripChart({ nominal, values }: { readonly nominal: Length; readonly va
 
 function Readings({ entries, unit }: { readonly entries: readonly RecordEntry[]; readonly unit: DisplayUnit }) {
   const { withdraw } = useRecord();
-  if (entries.length === 0) return <p className="quiet">Measure in two places at least, on the very sheets you will cut.</p>;
+  if (entries.length === 0) return null;
   return (
     <ul className="readings">
       {entries.map((entry) => {
-        const { value, sheet, place } = entry.reading!;
-        const where = [sheet === undefined ? '' : `sheet ${sheet}`, place === undefined ? '' : PLACE_WORDS[place]].filter((words) => words !== '');
-        const text = [exactTextWithUnit(value.nm, unit), ...where].join(', ');
+        const { value, place } = entry.reading!;
+        const text = `${exactTextWithUnit(value.nm, unit)}${place === undefined ? '' : ` ${PLACE_WORDS[place]}`}`;
         return (
           <li key={entry.id}>
             <Chip size="small" label={text} onDelete={() => withdraw(entry.id)} deleteIcon={<Close aria-label={`Take back the reading ${text}`} />} />
           </li>
         );
       })}
-    </ul>
-  );
-}
-
-/** Sheets that were told apart, each with its mean and which way it grows thicker. */
-function SheetSummaries({ product, unit }: { readonly product: string; readonly unit: DisplayUnit }) {
-  const { record } = useAppSelector(selectOpen);
-  const sheets = sheetsMeasured(product, standingReadings(record)).filter(({ sheet }) => sheet !== null);
-  if (sheets.length === 0) return null;
-  return (
-    <ul className="sheet-summaries">
-      {sheets.map((measured) => (
-        <li key={measured.sheet}>{summaryWords(measured, unit)}</li>
-      ))}
     </ul>
   );
 }

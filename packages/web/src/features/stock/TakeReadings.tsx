@@ -77,20 +77,21 @@ export function TakeReadings({ product, unit }: { readonly product: Product; rea
         <Button type="submit" variant="outlined" disabled={!value}>
           Add
         </Button>
-        {product.kind === 'sheet' && (
-          <TextField
-            label="written on the sheet"
-            size="small"
-            value={sheet}
-            placeholder="any of the lot"
-            slotProps={{ htmlInput: { maxLength: 40, 'data-field': `reading-sheet.${product.id}` }, inputLabel: { shrink: true } }}
-            onChange={(event) => {
-              streamed.current = [];
-              setSheet(event.target.value);
-            }}
-          />
-        )}
       </form>
+      {product.kind === 'sheet' && (
+        <TextField
+          className="sheet-name"
+          label="written on the sheet"
+          size="small"
+          value={sheet}
+          placeholder="any of the lot"
+          slotProps={{ htmlInput: { maxLength: 40, 'data-field': `reading-sheet.${product.id}` }, inputLabel: { shrink: true } }}
+          onChange={(event) => {
+            streamed.current = [];
+            setSheet(event.target.value);
+          }}
+        />
+      )}
       {name !== '' && <PlacePicker sheet={name} place={place} isRead={isRead} onPick={setChosen} />}
       {product.kind === 'sheet' && (
         <CaliperReadings
