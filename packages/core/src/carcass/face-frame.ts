@@ -19,7 +19,7 @@ export interface FaceFrameChoice {
   readonly overhang: Entered;
   /** flush: the stiles end with the sides' inner faces, whatever their width says. proud: they stand into the opening. */
   readonly inside: 'flush' | 'proud';
-  readonly joined: 'pockets' | 'dowels';
+  readonly joined: 'pockets' | 'dowels' | 'half-laps';
 }
 
 export interface Framed extends UnitBase {
@@ -84,7 +84,10 @@ export function frameFront(base: Base<Framed>, bare: Opening, height: Dimension)
     );
   const panels = [stile('left'), stile('right'), rail('bottom', low), rail('top', high)];
   const [left, right, bottom, top] = panels.map(({ id }) => id) as [string, string, string, string];
-  const joined = jointOf(box, 'butt', { fastening: fasteningOf(box, 2, choice.joined) });
+  const joined =
+    choice.joined === 'half-laps'
+      ? jointOf(box, 'half-lap', { glue: true, fastening: null })
+      : jointOf(box, 'butt', { fastening: fasteningOf(box, 2, choice.joined) });
   const glued = jointOf(box, 'butt', { fastening: null });
   const ends = [bottom, top].flatMap((id) => [meet(id, 'start', left, 'far', joined), meet(id, 'end', right, 'near', joined)]);
   return {

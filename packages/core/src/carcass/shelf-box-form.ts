@@ -65,7 +65,7 @@ const FRONT_FIELDS: readonly F[] = [
   lengthField('faceFrame.stile', 'frame-stile', 20, 200, 'front', { when: (box: ShelfBox) => box.faceFrame?.inside === 'proud' }),
   lengthField('faceFrame.rail', 'frame-rail', 20, 200, 'front', { when: (box: ShelfBox) => box.faceFrame?.inside === 'proud' }),
   lengthField('faceFrame.overhang', 'frame-overhang', 0, 60, 'front', { when: framed }),
-  choiceField('faceFrame.joined', 'frame-joined', ['pockets', 'dowels'], 'front', { when: framed }),
+  choiceField('faceFrame.joined', 'frame-joined', ['pockets', 'dowels', 'half-laps'], 'front', { when: framed }),
 ];
 
 const FIELDS: readonly F[] = [

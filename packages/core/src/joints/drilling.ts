@@ -4,8 +4,8 @@
  */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
-import { place, type EdgeId, type Face, type Panel, type Point } from '../solid/panel.ts';
-import { outwardOf, type ResolvedPanel } from '../solid/resolve.ts';
+import { outwardOf, place, type EdgeId, type Face, type Panel, type Point } from '../solid/panel.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
 import { dot, minusVector, type Vector } from '../solid/vector.ts';
 import type { Label } from '../worked/dimension.ts';
 import { screwById } from './screws.ts';

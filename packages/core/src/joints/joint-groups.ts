@@ -48,7 +48,7 @@ export function jointGroups(unit: ResolvedUnit): JointGroup[] {
     else
       groups.set(key, {
         id: meeting.id,
-        kind: strip?.kind ?? joint.kind,
+        kind: joint.kind === 'half-lap' ? 'half-lap' : (strip?.kind ?? joint.kind),
         meetings: [meeting],
         guest,
         host,

@@ -87,7 +87,7 @@ function thicknessVariations(panel: ResolvedPanel, usedOf: UsedOf, times: number
 
 function slotChains(unit: ResolvedUnit, usedOf: UsedOf, repeats: Repeats): FitChain[] {
   return jointGroups(unit)
-    .filter(({ slot, kind }) => slot !== null && kind !== 'rabbet')
+    .filter(({ slot, kind }) => slot !== null && kind !== 'rabbet' && kind !== 'half-lap')
     .map(({ id, guest, host, meetings }): FitChain => {
       const { play } = meetings[0]!.joint;
       return {

@@ -3,8 +3,8 @@
  * out of it. The drawings cut these, the 3D view shows them, the audit intersects them. Millimetres.
  */
 import { NM_PER } from '../length/length.ts';
-import { outwardOf, type ResolvedPanel } from './resolve.ts';
-import { place, type Point } from './panel.ts';
+import type { ResolvedPanel } from './resolve.ts';
+import { outwardOf, place, type Point } from './panel.ts';
 import { alongStrip } from './resolve.ts';
 import { cross, dot, plusVector, scale, vector, type Vector } from './vector.ts';
 import { sliceOf } from './volume.ts';

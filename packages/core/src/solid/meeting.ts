@@ -4,11 +4,11 @@ import type { EdgeId, Face } from './panel.ts';
 
 /**
  * butt: the edge lies on the face. dado, rabbet: it goes in. mitre: two edges share a corner and are
- * bevelled to its half. pins: it stays back from the face and lies on pins. laid: face on face.
+ * bevelled to its half. half-lap: one runs on over the other, each halved there. pins: it stays back from the face and lies on pins. laid: face on face.
  * flush: the edge is sawn to the plane of the face, without touching it.
  * hinge, slide: they move against one another, and neither is cut for it.
  */
-export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'pins' | 'laid' | 'flush' | 'hinge' | 'slide';
+export type JointKind = 'butt' | 'dado' | 'rabbet' | 'mitre' | 'half-lap' | 'pins' | 'laid' | 'flush' | 'hinge' | 'slide';
 
 /** screws: through the host into the guest's edge. pockets: screws at a slant out of the guest's face. brads: driven. dowels: between both. */
 export type FastenedBy = 'screws' | 'pockets' | 'brads' | 'dowels';

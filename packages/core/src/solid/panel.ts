@@ -160,3 +160,13 @@ export function extentOf(outline: readonly Edge[], axis: 'u' | 'v'): Extent {
   const values = outline.map(({ from }) => from[axis]);
   return { from: Math.min(...values), to: Math.max(...values) };
 }
+
+/** Unit vector in (u, v) that points out of the outline across an edge. */
+export function outwardOf(outline: readonly Edge[], id: EdgeId): Point {
+  const index = outline.findIndex((edge) => edge.id === id);
+  if (index < 0) throw new RangeError(`there is no edge '${id}'`);
+  const from = outline[index]!.from;
+  const to = outline[(index + 1) % outline.length]!.from;
+  const run = Math.hypot(to.u - from.u, to.v - from.v);
+  return { u: (to.v - from.v) / run, v: (from.u - to.u) / run + 0 };
+}

@@ -8,8 +8,9 @@
  */
 import type { Length } from '../length/length.ts';
 import { extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { lapOver, lapStrips } from './lap.ts';
 import { isFace, type Meeting, type Strip } from './meeting.ts';
-import { extentOf, place, type Cut, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
+import { extentOf, outwardOf, place, type Cut, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
 import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
@@ -78,13 +79,23 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], 
     } else if (meeting.joint.kind === 'mitre') {
       claim(meeting.guest, edge, { by: 0, bevel: mitreBevel(guest, edge, host), meeting });
       claim(meeting.host, face, { by: 0, bevel: mitreBevel(host, face, guest), meeting });
-    } else claim(meeting.guest, edge, { by: cuts(meeting) ? meeting.joint.depth - meeting.joint.endPlay : 0, bevel: 0, meeting });
+    } else if (meeting.joint.kind === 'half-lap') claim(meeting.guest, edge, { by: lapOver(host, face), bevel: 0, meeting });
+    else claim(meeting.guest, edge, { by: cuts(meeting) ? meeting.joint.depth - meeting.joint.endPlay : 0, bevel: 0, meeting });
   }
 
   const moved = new Map(panels.map((panel) => [panel.id, movePanel(panel, moves.get(panel.id))]));
   const strips = new Map<string, Strip[]>();
   const grooves = new Map<string, Cut[]>();
+  const cut = (panel: string, strip: Strip): void => void strips.set(panel, [...(strips.get(panel) ?? []), strip]);
   for (const meeting of meetings) {
+    if (meeting.joint.kind === 'half-lap') {
+      const lap = allowed(meeting, () => lapStrips(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!));
+      if (lap) {
+        cut(meeting.host, lap.ofHost);
+        cut(meeting.guest, lap.ofGuest);
+      }
+      continue;
+    }
     if (!cuts(meeting)) continue;
     if (!isFace(meeting.face)) {
       const groove = edgeGroove(meeting, meeting.face, moved.get(meeting.guest)!, moved.get(meeting.host)!);
@@ -92,8 +103,7 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], 
       continue;
     }
     const strip = allowed(meeting, () => cutStrip(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!));
-    if (!strip) continue;
-    strips.set(meeting.host, [...(strips.get(meeting.host) ?? []), strip]);
+    if (strip) cut(meeting.host, strip);
   }
   return panels.map(({ id }) => {
     const panel = moved.get(id)!;
@@ -187,6 +197,7 @@ function grownBy(move: Move | undefined): LengthTerm[] {
   if (!move || move.by === 0) return [];
   const { kind, depth, endPlay } = move.meeting.joint;
   if (kind === 'pins') return [minus('side-clearance', endPlay)];
+  if (kind === 'half-lap') return [plus('over-the-lap', move.by as Length)];
   const into = plus(kind === 'rabbet' ? 'into-rabbet' : 'into-dado', (move.by + endPlay) as Length);
   return endPlay === 0 || move.by !== depth - endPlay ? [plus(into.label.key, move.by as Length)] : [into, minus('end-play', endPlay)];
 }
@@ -223,16 +234,6 @@ function crossing(a: Line, b: Line): Point {
     u: (a.at * b.normal.v - b.at * a.normal.v) / turn + 0,
     v: (b.at * a.normal.u - a.at * b.normal.u) / turn + 0,
   };
-}
-
-/** Unit vector in (u, v) that points out of the outline across an edge. */
-export function outwardOf(outline: readonly Edge[], id: EdgeId): Point {
-  const index = outline.findIndex((edge) => edge.id === id);
-  if (index < 0) throw new RangeError(`there is no edge '${id}'`);
-  const from = outline[index]!.from;
-  const to = outline[(index + 1) % outline.length]!.from;
-  const run = Math.hypot(to.u - from.u, to.v - from.v);
-  return { u: (to.v - from.v) / run, v: (from.u - to.u) / run + 0 };
 }
 
 /**

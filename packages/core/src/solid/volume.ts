@@ -1,8 +1,8 @@
 /** Volume and centre of a resolved panel: its slab with bevelled edges, less the strips, notches and holes cut from it. */
 import { NM_PER } from '../length/length.ts';
-import { place, type Cut, type Edge, type Point } from './panel.ts';
+import { outwardOf, place, type Cut, type Edge, type Point } from './panel.ts';
 import { areaOf, clipAll, halfPlanesOf, type HalfPlane } from './polygon.ts';
-import { alongStrip, outwardOf, type ResolvedPanel } from './resolve.ts';
+import { alongStrip, type ResolvedPanel } from './resolve.ts';
 import { vector, type Vector } from './vector.ts';
 
 export interface Bulk {

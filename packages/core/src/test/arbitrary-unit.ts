@@ -55,6 +55,17 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
     'doors.lies': or('inset', 'half', 'full'),
     'doors.infill': or('none', 'panel'),
     'doors.handle': or('none', 'knob', 'bar', 'finger-hole'),
+    faceFrame: fc.oneof(
+      { weight: 2, arbitrary: fc.constant(null) },
+      fc.record({
+        stock: or('birch-18', 'ply-3-4'),
+        stile: or(entered('45 mm'), entered('1 3/4 in')),
+        rail: or(entered('38 mm'), entered('1 1/2 in')),
+        overhang: or(entered('0 mm'), entered('3 mm')),
+        inside: or('flush', 'proud'),
+        joined: or('pockets', 'dowels', 'half-laps'),
+      }),
+    ),
     'hanging.rail': or(null, entered('70 mm')),
     'hanging.kind': or('outside', 'outside', 'recessed', 'through'),
   },

@@ -93,8 +93,9 @@ export function badFits({ panels, byId, meetings }: ResolvedUnit): string[] {
   return panels.flatMap((host) =>
     host.strips.flatMap((strip) => {
       const guest = byId.get(strip.guest)!;
-      const meeting = joints.get(strip.id)!;
-      if (isFace(meeting.edge)) return [];
+      const meeting = joints.get(strip.id);
+      // The two halves of a lap are held against one another by lapFaults.
+      if (!meeting || isFace(meeting.edge) || meeting.joint.kind === 'half-lap') return [];
       const lean = Math.abs(dot(guest.frame.w, host.frame.w));
       const square = Math.sqrt(1 - lean * lean);
       const wanted = (guest.thickness + strip.play) / square + (lean / square) * strip.depth;
@@ -105,6 +106,19 @@ export function badFits({ panels, byId, meetings }: ResolvedUnit): string[] {
   );
 }
 
+/** Half laps whose two cuts are not each as wide as the other part, or leave more or less than one thickness between them. */
+export function lapFaults({ byId, meetings }: ResolvedUnit): string[] {
+  return meetings.flatMap(({ id, guest, host, joint }) => {
+    if (joint.kind !== 'half-lap') return [];
+    const [one, other] = [byId.get(guest)!, byId.get(host)!];
+    const over = one.strips.find((strip) => strip.id === `${id}:over`);
+    const under = other.strips.find((strip) => strip.id === id);
+    if (!over || !under) return [`${id} is not cut`];
+    const right = over.far - over.near === other.width.value && under.far - under.near === one.width.value && over.depth + under.depth === one.thickness;
+    return right ? [] : [`${id} does not close`];
+  });
+}
+
 /** Everything at once; nothing for a sound unit. */
 export const audit = (unit: ResolvedUnit): string[] => [
   ...unit.faults.map(({ reason }) => reason),
@@ -113,6 +127,7 @@ export const audit = (unit: ResolvedUnit): string[] => [
   ...misweighed(unit),
   ...clashes(unit),
   ...badFits(unit),
+  ...lapFaults(unit),
   ...outerMisfit(unit),
   ...loose(unit).map((id) => `${id} hangs on nothing`),
 ];

@@ -244,6 +244,8 @@ export const WORDS: Readonly<Record<string, string>> = {
   'frame-joined': 'joined by',
   'joined-pockets': 'pocket screws',
   'joined-dowels': 'dowels',
+  'joined-half-laps': 'half laps, glued',
+  'over-the-lap': 'on over the lap',
   'wall-rail': 'wall rail',
   'hanging-outside': 'on a cleat outside the back, with a spacer',
   'hanging-recessed': 'on a cleat hidden behind an inset back',

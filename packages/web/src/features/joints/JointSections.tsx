@@ -29,6 +29,7 @@ const KIND_WORDS: Readonly<Record<JointGroup['kind'], string>> = {
   groove: 'groove',
   rabbet: 'rabbet',
   mitre: 'miter',
+  'half-lap': 'half lap',
   pins: 'on pins',
   laid: 'laid face on face',
   flush: 'flush',
