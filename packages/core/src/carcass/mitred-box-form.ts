@@ -17,6 +17,7 @@ const FIELDS: readonly Field<MitredBox>[] = [
   choiceField('stands', 'ring-stands', ['flat', 'corner'], 'shape', { when: equal }),
   kindField('leanDeg', 'ring-lean', 'shape', { kind: 'degrees', least: 0, most: 30 }),
   stockField('backStock', 'back-stock', 'back'),
+  kindField('spline', 'ring-spline-stock', 'joints', { kind: 'stock', sheetsOnly: true, optional: true }, { when: ({ leanDeg }: MitredBox) => leanDeg === 0 }),
   ...CLEAT_HUNG_FIELDS,
 ];
 
@@ -55,6 +56,8 @@ export const MITRED_BOX: Family<MitredBox> = {
     'ring-side': 'length of the side',
     'ring-turn': 'turns at its end by',
     'ring-wall': 'wall {of}',
+    'ring-spline': 'spline {of}',
+    'ring-spline-stock': 'loose splines in the corners, from',
     'ring-chord': 'width of the ring there',
     'ring-width': 'ring, across',
     'ring-height': 'ring, high',

@@ -5,9 +5,9 @@
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, nearest, toMm, type Length } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
-import { frame, type Edge, type Panel, type Point, type Role } from '../solid/panel.ts';
+import { frame, place, type Edge, type Panel, type Point, type Role } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
-import { ALONG, UP, vector, type Vector } from '../solid/vector.ts';
+import { ALONG, cross, dot, plusVector, scale, UP, vector, type Vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
@@ -34,6 +34,8 @@ export interface MitredBox extends UnitBase {
   /** Walls lean outwards to the front. */
   readonly leanDeg: number;
   readonly backStock: string;
+  /** Of loose splines glued into every corner; null for plain miters. */
+  readonly spline: string | null;
   /** From the bottom side on, to the left and round; the last closes by itself. */
   readonly chosen: Readonly<Record<string, RingSide>>;
 }
@@ -56,6 +58,7 @@ export function newMitredBox(start: NewUnit): MitredBox {
     stands: 'flat',
     leanDeg: 0,
     backStock: stock,
+    spline: null,
     chosen: Object.fromEntries([side('r1', 1, 90), side('r2', 2, 60), side('r3', 3, 60)].map((each) => [each.id, each])),
   };
 }
@@ -198,10 +201,11 @@ export function buildMitredBox(box: MitredBox, stockOf: StockOf): Unit {
   const base = ringFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const walls = base.corners.map((_, index) => wall(base, index));
+  const splines = splineStock(box) === null ? [] : walls.map((panel, index) => spline(base, panel, walls[(index + 1) % walls.length]!));
   return {
     id: box.id,
-    panels: [...walls, backPanel(base), ...hangingPanels],
-    meetings: meetings(base, walls),
+    panels: [...walls, ...splines, backPanel(base), ...hangingPanels],
+    meetings: meetings(base, walls, splines),
     compartments: compartments(base, walls),
     hardware: [],
     hanging,
@@ -265,6 +269,42 @@ function wall(base: RingFrame, index: number): Panel {
   );
 }
 
+/** A compound groove is nothing a home shop cuts: splines go into walls that stand square. */
+const splineStock = ({ spline: stock, leanDeg }: MitredBox): string | null => (leanDeg === 0 ? stock : null);
+
+/** So far from the outer arris along the miter, as a share of it: the groove leans outwards. [A] */
+const SPLINE_AT = 0.6;
+
+/** A loose strip across the corner two walls share, on the plane they meet in: their grooves give it its width. */
+function spline(base: RingFrame, one: Panel, next: Panel): Panel {
+  const { box, T } = base;
+  const stock = box.spline!;
+  const t = base.stockOf(stock).used.value;
+  const corner = place(one.frame, one.outline.find(({ id: edge }) => edge === 'end')!.from);
+  // Reference faces lie outside: outwards is against w.
+  const sum = plusVector(one.frame.w, next.frame.w);
+  const outwards = scale(sum, -1 / Math.sqrt(dot(sum, sum)));
+  const miter = T / -dot(outwards, one.frame.w);
+  const at = plusVector(corner, scale(outwards, -(SPLINE_AT * miter + t / 2)));
+  const u = one.frame.v;
+  const long = base.depth.value;
+  const flat = (edge: Edge['id'], along: number): Edge => ({ id: edge, from: { u: along, v: 0 }, bevel: 0 });
+  return panelOf(
+    base,
+    'edging',
+    `spline-${one.id.split('/').at(-1)!}`,
+    { key: 'ring-spline', of: one.name.of! },
+    {
+      frame: frame(at, u, cross(outwards, u)),
+      length: base.depth,
+      width: dimension([]),
+      stock,
+      grain: 'width',
+      outline: [flat('near', 0), flat('end', long), flat('far', long), flat('start', 0)],
+    },
+  );
+}
+
 function backPanel(base: RingFrame): Panel {
   const { box, corners, insideRear } = base;
   const lows = { u: Math.min(...corners.map(({ u }) => u)), v: Math.min(...corners.map(({ v }) => v)) };
@@ -288,13 +328,17 @@ function backPanel(base: RingFrame): Panel {
 
 const BACK_EDGES: readonly Edge['id'][] = ['near', 'start', 'corner', 'far', 'end', 'taper', 'slope', 'corner-2'];
 
-function meetings(base: RingFrame, walls: readonly Panel[]): Meeting[] {
+function meetings(base: RingFrame, walls: readonly Panel[], splines: readonly Panel[]): Meeting[] {
   const { box } = base;
   const mitre = jointOf(box, 'mitre', { fastening: null });
   const onBack = jointOf(box, 'butt');
+  const splined = jointOf(box, 'dado', { glue: true, fastening: null });
   return walls.flatMap((panel, index) => [
     meet(panel.id, 'end', walls[(index + 1) % walls.length]!.id, 'start', mitre),
     meet(panel.id, 'near', id(base, 'back'), 'reference', onBack),
+    ...splines
+      .slice(index, index + 1)
+      .flatMap(({ id: loose }) => [meet(loose, 'near', panel.id, 'end', splined), meet(loose, 'far', walls[(index + 1) % walls.length]!.id, 'start', splined)]),
     // Walls that lean have their front edges sawn to one plane.
     ...(box.leanDeg > 0 ? [meet(panel.id, 'far', id(base, 'back'), 'reference', { ...LOOSE, kind: 'flush' as const })] : []),
   ]);

@@ -112,7 +112,10 @@ function edgeHoleWords({ count = 1, at, pitch, from, across, width, depth }: Fea
 const angleText = (deg: number): string => `${Math.round(deg * 10) / 10}°`;
 
 function slotPlace(feature: Feature, line: Read, tape: (length: Length) => string): string {
-  if (feature.face === 'edge') return `in the ${edgeWords(line, feature.from)}, ${tape(feature.at)} from the outer face`;
+  if (feature.face === 'edge')
+    return feature.tiltDeg > 0
+      ? `square into the beveled ${edgeWords(line, feature.from)}, ${tape(feature.at)} along the bevel from the outer face`
+      : `in the ${edgeWords(line, feature.from)}, ${tape(feature.at)} from the outer face`;
   if (feature.atOpposite !== undefined) {
     const [here, there] = feature.from === 'start' ? (['far', 'near'] as const) : (['start', 'end'] as const);
     const stop = feature.across ? `, ${tape(feature.across.at)} long from the ${edgeWords(line, feature.across.from)}` : '';

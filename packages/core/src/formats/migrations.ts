@@ -151,7 +151,8 @@ function toFive(file: Row): Row {
 }
 
 function designOfFive(design: Row): Row {
-  const backed = (unit: unknown): unknown => (isRow(unit) ? { ...unit, slotExit: 'backed' } : unit);
+  const backed = (unit: unknown): unknown =>
+    isRow(unit) ? { ...unit, slotExit: 'backed', ...(unit['family'] === 'mitred-box' ? { spline: null } : {}) } : unit;
   const each = (rows: unknown, lift: (row: unknown) => unknown): unknown =>
     isRow(rows) ? Object.fromEntries(Object.entries(rows).map(([id, row]) => [id, lift(row)])) : rows;
   return {

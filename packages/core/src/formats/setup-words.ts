@@ -106,7 +106,7 @@ function settings(cut: Cut, machine: Machine, context: SetupContext, unit: Displ
   const { operation, way } = cut;
   const fine = (length: Length): string => fineText(length, unit);
   const rows: SetupRow[] = [];
-  const { stack, router, bit, depth, distance, tilt, gaugeDeg, held, stops } = way.setting;
+  const { stack, router, blade, bit, depth, distance, tilt, gaugeDeg, held, stops } = way.setting;
   if (stack && shop.stack) {
     const between = [...counted(stack.chippers, fine), ...counted(stack.shims, (shim) => `shim ${fine(shim)}`)];
     rows.push(
@@ -120,6 +120,10 @@ function settings(cut: Cut, machine: Machine, context: SetupContext, unit: Displ
     if (router.over.length > 0)
       rows.push({ what: router.over.length === 1 ? 'second pass' : 'further passes', to: `${router.over.map(fine).join(', ')} over` });
     if (router.down > 1) rows.push({ what: 'down', to: `${router.down} passes, ${fine(router.eachDown)} each` });
+  }
+  if (blade) {
+    rows.push({ what: 'cuts', to: `its kerf, ${fine(blade.cuts)}` });
+    if (blade.over.length > 0) rows.push({ what: blade.over.length === 1 ? 'second pass' : 'further passes', to: `${blade.over.map(fine).join(', ')} over` });
   }
   if (bit) rows.push({ what: 'bit', to: `${BIT_WORDS[shop.bits[bit]!.kind]}, ${fine(shop.bits[bit]!.diameter.nm)}` });
   if (depth !== undefined && operation.work.kind !== 'notch') rows.push({ what: 'depth', to: depth === null ? 'through' : fine(depth) });
@@ -182,7 +186,7 @@ function distanceRows(cut: Cut, machine: Machine, { blanks, learned }: SetupCont
 }
 
 /** To the cutter's side, or to where the straight edge is clamped: `edge` is how far the router's base keeps that off. */
-function distanceRow({ held, distance, tilt, bit }: Setting, edge: Length | null, fine: (length: Length) => string): SetupRow {
+function distanceRow({ held, distance, tilt, bit, blade }: Setting, edge: Length | null, fine: (length: Length) => string): SetupRow {
   if (edge !== null) {
     const at = (distance! - edge) as Length;
     return at >= 0
@@ -194,6 +198,7 @@ function distanceRow({ held, distance, tilt, bit }: Setting, edge: Length | null
     return held === 'sled'
       ? { what: 'stop', to: 'the end level with the outer side of the cutter' }
       : { what: 'fence', to: 'of scrap, the cutter buried in it' };
+  if (blade) return { what: 'fence', to: `${fine(distance!)} along the bevel, from its outer arris to the near side of the blade` };
   if (tilt) return { what: held === 'guide' ? 'line' : 'fence', to: `${fine(distance!)} to the long point` };
   if (held === 'guide') return { what: 'line', to: `${fine(distance!)} from the reference, the guide on it` };
   return { what: held === 'sled' ? 'stop' : 'fence', to: `${fine(distance!)} to the near side of the cutter` };

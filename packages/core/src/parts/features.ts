@@ -205,7 +205,17 @@ function cutFeature(panel: ResolvedPanel, cut: Cut, box: BlankBox): Feature {
     };
   }
   if (cut.kind === 'edge-groove')
-    return { ...PLAIN, kind: 'groove', face: 'edge', from: cut.edge as RectEdge, at: cut.from, width: cut.width, depth: cut.depth, guest: cut.guest };
+    return {
+      ...PLAIN,
+      kind: 'groove',
+      face: 'edge',
+      from: cut.edge as RectEdge,
+      at: cut.from,
+      width: cut.width,
+      depth: cut.depth,
+      guest: cut.guest,
+      tiltDeg: Math.abs(panel.outline.find(({ id }) => id === cut.edge)!.bevel),
+    };
   const { from, along } = notchFrame(panel, cut.edge);
   const lengthwise = Math.abs(along.u) >= Math.abs(along.v);
   const at = lengthwise ? from.u + along.u * cut.at - box.u0 : from.v + along.v * cut.at - box.v0;

@@ -15,10 +15,11 @@ import type { Label } from '../worked/dimension.ts';
 
 /**
  * Slots and grooves first, while edges are square and straight; then holes; then what takes the edges away. Pieces left wide
- * for their slots are ripped to width before anything is measured from the edge that goes.
+ * for their slots are ripped to width before anything is measured from the edge that goes. Grooves for splines are square to
+ * a bevel: they come after it.
  */
-export type Stage = 'slots' | 'widths' | 'grooves' | 'holes' | 'bevels' | 'shapes';
-export const STAGES: readonly Stage[] = ['slots', 'widths', 'grooves', 'holes', 'bevels', 'shapes'];
+export type Stage = 'slots' | 'widths' | 'grooves' | 'holes' | 'bevels' | 'shapes' | 'splines';
+export const STAGES: readonly Stage[] = ['slots', 'widths', 'grooves', 'holes', 'bevels', 'shapes', 'splines'];
 
 /** A slot square to the blank: `across` it runs over the width (a dado), else along the length (a groove). */
 export interface Slot {
@@ -51,8 +52,10 @@ export interface SlantedSlot {
 export interface EdgeGroove {
   readonly kind: 'edge-groove';
   readonly edge: EdgeId;
-  /** Its near wall above the reference face. */
+  /** Its near wall, along the edge's face from the reference face. */
   readonly from: Length;
+  /** Of the edge's face, which the groove is square to: 0 for a square edge. */
+  readonly deg: number;
   readonly width: Length;
   readonly depth: Length;
 }
@@ -208,7 +211,8 @@ function cutOperation(blank: Blank, cut: Cut, made: (id: string, stage: Stage, w
   }
   if (cut.kind === 'edge-groove') {
     const { edge, from, width, depth, guest } = cut;
-    return made(cut.id, 'slots', { kind: 'edge-groove', edge, from, width, depth }, guest);
+    const deg = panel.outline.find(({ id }) => id === edge)!.bevel;
+    return made(cut.id, Math.abs(deg) > 1e-9 ? 'splines' : 'slots', { kind: 'edge-groove', edge, from, width, depth, deg }, guest);
   }
   const { edge, width, depth, round, reason } = cut;
   const { from, along } = notchFrame(panel, edge);

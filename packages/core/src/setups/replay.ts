@@ -76,12 +76,18 @@ export function replay({ setups, blanks }: Setups, shop: Shop): Replayed {
   return { slots, holes, others, bevels, widths, times };
 }
 
-const widthOf = ({ stack, router }: Cut['way']['setting']): number => (stack ? stack.cuts + stack.over : router!.cuts + (router!.over.at(-1) ?? 0));
+function widthOf({ stack, router, blade }: Cut['way']['setting']): number {
+  if (stack) return stack.cuts + stack.over;
+  const { cuts, over } = (router ?? blade)!;
+  return cuts + (over.at(-1) ?? 0);
+}
 
-function turnedOrStanding({ operation, way }: Cut, { panel }: Blank): Replayed['others'][number] {
+function turnedOrStanding({ operation, way }: Cut, { panel: { thickness } }: Blank): Replayed['others'][number] {
   const { setting, face } = way;
   const width = widthOf(setting);
-  const from = setting.distance === undefined ? null : face === 'reference' ? setting.distance : panel.thickness - setting.distance - width;
+  const { work } = operation;
+  const long = thickness / Math.cos(((work.kind === 'edge-groove' ? work.deg : 0) * Math.PI) / 180);
+  const from = setting.distance === undefined ? null : face === 'reference' ? setting.distance : long - setting.distance - width;
   return { operation: operation.id, width, depth: setting.depth!, turnedDeg: setting.gaugeDeg ?? 0, from };
 }
 

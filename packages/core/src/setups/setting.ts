@@ -20,6 +20,8 @@ export interface Setting {
   readonly held: Held;
   readonly stack?: StackSet;
   readonly router?: RouterSet;
+  /** A plain blade that makes a slot: its kerf, and how far each further pass goes over. */
+  readonly blade?: { readonly cuts: Length; readonly over: readonly Length[] };
   readonly bit?: string;
   /** From the fence, stop or straight edge's reference to the near side of the cutter; 0 buries the cutter in a fence of scrap. */
   readonly distance?: Length;

@@ -5,7 +5,8 @@ import { machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts'
 import type { Blank, EdgeGroove, SlantedSlot, Slot } from './operations.ts';
 import { routerFor, type RouterSet } from './router.ts';
 import { keyOf, type Held, type Setting, type Way } from './setting.ts';
-import { stackFor, type StackSet } from './stack.ts';
+import { tiltFor } from './angles.ts';
+import { SLOT_WITHIN, stackFor, type StackSet } from './stack.ts';
 
 /** A shorter edge than this does not run along a fence. [A] short-edge-on-fence */
 export const LEAST_ON_FENCE = 200_000_000;
@@ -134,35 +135,94 @@ export function slantedWays(slot: SlantedSlot, blank: Blank, shop: Shop): Way[] 
   return ways;
 }
 
-/** A groove let into an edge: over a router table or a stack, the piece on edge against a tall fence; else a router on the edge with a side fence. */
+/**
+ * A groove let into an edge: over a router table or a stack, the piece on edge against a tall fence; else a router on the edge
+ * with a side fence. Into a bevel: the blade tilted as the bevel, pass beside pass, or the piece leaned by it on a wedge.
+ */
 export function edgeGrooveWays(groove: EdgeGroove, blank: Blank, shop: Shop): Way[] {
-  const ways: Way[] = [];
   const { width, depth, from } = groove;
+  const deg = Math.abs(groove.deg);
+  const beveled = deg > 1e-9;
+  const long = blank.panel.thickness / Math.cos((deg * Math.PI) / 180);
+  const rest = Math.round(long - from - width) as Length;
+  return [
+    ...(
+      [
+        ['reference', from],
+        ['other', rest],
+      ] as const
+    ).flatMap(([face, distance]) => standingWays({ width, depth, distance, face, deg }, blank, shop)),
+    ...(beveled ? bladeWays(groove, blank, shop) : []),
+  ];
+}
+
+interface Standing {
+  readonly width: Length;
+  readonly depth: Length;
+  readonly distance: Length;
+  readonly face: 'reference' | 'other';
+  readonly deg: number;
+}
+
+function standingWays({ width, depth, distance, face, deg }: Standing, blank: Blank, shop: Shop): Way[] {
+  const ways: Way[] = [];
+  const beveled = deg > 1e-9;
   const longest = Math.max(blank.length, blank.width);
-  const rest = (blank.panel.thickness - from - width) as Length;
-  const bits = Object.values(shop.bits);
-  for (const [face, distance] of [
-    ['reference', from],
-    ['other', rest],
+  const leans = beveled ? { gaugeDeg: deg } : {};
+  const add = (machine: Machine, held: Held, cutter: Pick<Setting, 'stack' | 'router'>, cut: string, longer: boolean, trouble: number): void =>
+    void ways.push({
+      setting: {
+        key: keyOf(machine.id, held, cut, depth, distance, ...(beveled ? [Math.round(deg * 1e6)] : [])),
+        machine: machine.id,
+        held,
+        ...cutter,
+        ...(held === 'wedge' ? leans : {}),
+        distance,
+        depth,
+      },
+      against: null,
+      face,
+      longer,
+      trouble,
+    });
+  const saw = stackSaw(shop);
+  const stack = saw && !beveled && stackFor(shop.stack!, width, saw.stack!.nm);
+  if (saw && stack && depth <= saw.deep!.nm) add(saw, 'tall', { stack }, `${stack.cuts}+${stack.over}`, longest < LEAST_AT_SAW, 1);
+  for (const [machine, held, trouble] of [
+    [machinesOf(shop, 'router-table')[0], beveled ? 'wedge' : 'tall', 2],
+    [machinesOf(shop, 'router')[0], 'edge', 3],
   ] as const) {
-    const add = (machine: Machine, held: Held, cutter: Pick<Setting, 'stack' | 'router'>, cut: string, longer: boolean, trouble: number): void =>
-      void ways.push({
-        setting: { key: keyOf(machine.id, held, cut, depth, distance), machine: machine.id, held, ...cutter, distance, depth },
-        against: null,
-        face,
-        longer,
-        trouble,
-      });
-    const saw = stackSaw(shop);
-    const stack = saw && stackFor(shop.stack!, width, saw.stack!.nm);
-    if (saw && stack && depth <= saw.deep!.nm) add(saw, 'tall', { stack }, `${stack.cuts}+${stack.over}`, longest < LEAST_AT_SAW, 1);
-    for (const [machine, held, trouble] of [
-      [machinesOf(shop, 'router-table')[0], 'tall', 2],
-      [machinesOf(shop, 'router')[0], 'edge', 3],
-    ] as const) {
-      const set = machine && routerFor(bits, width, depth, machine.deep!.nm);
-      if (machine && set) add(machine, held, { router: set }, `${set.bit}+${set.over.join('+')}`, held === 'tall' && longest < LEAST_AT_TABLE, trouble);
-    }
+    const set = machine && routerFor(Object.values(shop.bits), width, depth, machine.deep!.nm);
+    if (machine && set) add(machine, held, { router: set }, `${set.bit}+${set.over.join('+')}`, held !== 'edge' && longest < LEAST_AT_TABLE, trouble);
   }
   return ways;
+}
+
+/** The beveled edge against the fence, the blade tilted as the bevel: it stands square to it. */
+function bladeWays({ width, depth, from, deg }: EdgeGroove, blank: Blank, shop: Shop): Way[] {
+  const [saw] = machinesOf(shop, 'table-saw');
+  const kerf = saw?.kerf?.nm ?? 0;
+  const tilt = saw && tiltFor(Math.abs(deg), saw.tiltDeg ?? 0);
+  if (!saw || !tilt || tilt.standing || kerf === 0 || kerf > width + SLOT_WITHIN || depth > saw.deep!.nm) return [];
+  const left = width - kerf;
+  const further = left > SLOT_WITHIN ? Math.ceil(left / kerf) : 0;
+  const over = Array.from({ length: further }, (_, n) => Math.round((left * (n + 1)) / further) as Length);
+  const longer = Math.max(blank.length, blank.width) < LEAST_AT_SAW;
+  return [
+    {
+      setting: {
+        key: keyOf(saw.id, 'fence', 'spline', Math.round(tilt.deg * 1e6), over.join('+'), depth, from),
+        machine: saw.id,
+        held: 'fence',
+        blade: { cuts: kerf as Length, over },
+        tilt,
+        distance: from,
+        depth,
+      },
+      against: null,
+      face: 'reference',
+      longer,
+      trouble: longer ? 5 : 1,
+    },
+  ];
 }

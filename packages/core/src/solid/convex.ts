@@ -4,7 +4,7 @@
  */
 import { NM_PER } from '../length/length.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import { outwardOf, place, type Point } from './panel.ts';
+import { edgeFace, outwardOf, place, type Point } from './panel.ts';
 import { alongStrip } from './resolve.ts';
 import { cross, dot, plusVector, scale, vector, type Vector } from './vector.ts';
 import { sliceOf } from './volume.ts';
@@ -83,11 +83,14 @@ function notchSpace(panel: ResolvedPanel, cut: Extract<ResolvedPanel['cuts'][num
 }
 
 function grooveSpace(panel: ResolvedPanel, { edge, from, width, depth }: Extract<ResolvedPanel['cuts'][number], { kind: 'edge-groove' }>): Space[] {
-  const start = notchFrame(panel, edge);
-  const deep = start.from.u * start.inward.u + start.from.v * start.inward.v + depth;
-  const { w, origin } = panel.frame;
-  const at = (above: number): number => (dot(w, origin) + above) / NM_PER.mm;
-  return [half(panel, start.inward, deep), { normal: w, at: at(from + width) }, { normal: scale(w, -1), at: -at(from) }];
+  const { across, out } = edgeFace(panel, edge);
+  const arris = place(panel.frame, panel.outline.find(({ id }) => id === edge)!.from);
+  const at = (along: Vector, by: number): number => (dot(along, arris) + by) / NM_PER.mm;
+  return [
+    { normal: scale(out, -1), at: -at(out, -depth) },
+    { normal: across, at: at(across, from + width) },
+    { normal: scale(across, -1), at: -at(across, from) },
+  ];
 }
 
 /** Where an edge begins, which way it runs and which way is into the panel. */

@@ -84,7 +84,7 @@ export type Cut =
       readonly reason: Label;
     }
   | {
-      /** Along an edge, let into its face: `from` is its near wall above the reference face. */
+      /** Along an edge, let in square to its face, beveled or not: `from` is its near wall, along that face from the reference face's arris. */
       readonly kind: 'edge-groove';
       readonly id: string;
       readonly edge: EdgeId;
@@ -161,12 +161,30 @@ export function extentOf(outline: readonly Edge[], axis: 'u' | 'v'): Extent {
   return { from: Math.min(...values), to: Math.max(...values) };
 }
 
-/** Unit vector in (u, v) that points out of the outline across an edge. */
+/** Unit vector in (u, v) that points out of the outline across an edge. An edge of no length yet stands square to the one before it. */
 export function outwardOf(outline: readonly Edge[], id: EdgeId): Point {
   const index = outline.findIndex((edge) => edge.id === id);
   if (index < 0) throw new RangeError(`there is no edge '${id}'`);
+  const [du, dv] = runOf(outline, index);
+  const run = Math.hypot(du, dv);
+  if (run > 0) return { u: dv / run, v: -du / run + 0 };
+  const [bu, bv] = runOf(outline, (index + outline.length - 1) % outline.length);
+  const before = Math.hypot(bu, bv);
+  return { u: bu / before + 0, v: bv / before + 0 };
+}
+
+function runOf(outline: readonly Edge[], index: number): [du: number, dv: number] {
   const from = outline[index]!.from;
   const to = outline[(index + 1) % outline.length]!.from;
-  const run = Math.hypot(to.u - from.u, to.v - from.v);
-  return { u: (to.v - from.v) / run, v: (from.u - to.u) / run + 0 };
+  return [to.u - from.u, to.v - from.v];
+}
+
+/** The face of an edge in the unit: along it away from the reference face, and square out of it. Bevel 0: w and the edge's outward. */
+export function edgeFace({ frame: { u, v, w }, outline }: Pick<Panel, 'frame' | 'outline'>, id: EdgeId): { readonly across: Vector; readonly out: Vector } {
+  const { u: ou, v: ov } = outwardOf(outline, id);
+  const outward = vector(u.along * ou + v.along * ov, u.up * ou + v.up * ov, u.out * ou + v.out * ov);
+  const bevel = (outline.find((edge) => edge.id === id)!.bevel * Math.PI) / 180;
+  const [c, s] = [Math.cos(bevel), Math.sin(bevel)];
+  const mix = (a: number, b: number): Vector => vector(outward.along * a + w.along * b, outward.up * a + w.up * b, outward.out * a + w.out * b);
+  return { across: mix(s, c), out: mix(c, -s) };
 }

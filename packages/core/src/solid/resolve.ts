@@ -10,7 +10,7 @@ import type { Length } from '../length/length.ts';
 import { extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
 import { lapOver, lapStrips } from './lap.ts';
 import { isFace, type Meeting, type Strip } from './meeting.ts';
-import { extentOf, outwardOf, place, type Cut, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
+import { edgeFace, extentOf, outwardOf, place, type Cut, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
 import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
@@ -98,8 +98,9 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], 
     }
     if (!cuts(meeting)) continue;
     if (!isFace(meeting.face)) {
-      const groove = edgeGroove(meeting, meeting.face, moved.get(meeting.guest)!, moved.get(meeting.host)!);
-      grooves.set(meeting.host, [...(grooves.get(meeting.host) ?? []), groove]);
+      const { face } = meeting;
+      const groove = allowed(meeting, () => edgeGroove(meeting, face, moved.get(meeting.guest)!, moved.get(meeting.host)!));
+      if (groove) grooves.set(meeting.host, [...(grooves.get(meeting.host) ?? []), groove]);
       continue;
     }
     const strip = allowed(meeting, () => cutStrip(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!));
@@ -131,12 +132,26 @@ export const leftWide = ({ slotExit, tearing }: Pick<ResolvedPanel, 'slotExit' |
 /** What a slot for a panel has to take. */
 const slotted = ({ ownThickness, thickness }: Panel): Length => ownThickness ?? thickness;
 
-/** A groove let into an edge of the host, as wide as the guest that lies parallel to it, with its play. */
+/** What is left of a host's faces beside a groove in its edge. [A] */
+const GROOVE_COVER = 1_000_000;
+
+/**
+ * A groove let into an edge of the host, square to that edge's face, as wide as the guest that stands in it, with its play.
+ * Throws a RangeError where it would come out through a face.
+ */
 function edgeGroove({ id, joint }: Meeting, edge: EdgeId, guest: Panel, host: Panel): Cut {
-  const { w, origin } = host.frame;
-  const walls = [0, guest.thickness].map((depth) => dot(w, place(guest.frame, { u: 0, v: 0 }, depth)) - dot(w, origin));
-  const low = Math.round(Math.min(...walls)) - Math.floor(joint.play / 2);
-  return { kind: 'edge-groove', id, edge, from: low as Length, width: (slotted(guest) + joint.play) as Length, depth: joint.depth, guest: guest.id };
+  const { across, out } = edgeFace(host, edge);
+  const arris = place(host.frame, host.outline.find((each) => each.id === edge)!.from);
+  const walls = [0, slotted(guest)].map((depth) => dot(across, place(guest.frame, { u: 0, v: 0 }, depth)) - dot(across, arris));
+  const from = Math.round(Math.min(...walls)) - Math.floor(joint.play / 2);
+  const width = slotted(guest) + joint.play;
+  // How far above the reference face its corners stand: square to a bevel, it leans towards one of the faces.
+  const lies = dot(across, host.frame.w);
+  const leans = -dot(out, host.frame.w) * joint.depth;
+  const heights = [from * lies, (from + width) * lies, from * lies + leans, (from + width) * lies + leans];
+  if (Math.min(...heights) < GROOVE_COVER || Math.max(...heights) > host.thickness - GROOVE_COVER)
+    throw new RangeError(`the groove for '${guest.id}' comes out through a face of '${host.id}'`);
+  return { kind: 'edge-groove', id, edge, from: from as Length, width: width as Length, depth: joint.depth, guest: guest.id };
 }
 
 /** A joint that takes wood out of its host. */

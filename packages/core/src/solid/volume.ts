@@ -234,8 +234,13 @@ function grooveRegion(panel: ResolvedPanel, { edge, from, width, depth }: Extrac
   const [a, b] = [panel.outline[index]!.from, panel.outline[(index + 1) % panel.outline.length]!.from];
   const outward = outwardOf(panel.outline, edge);
   const run = Math.hypot(b.u - a.u, b.v - a.v) / NM_PER.mm;
-  const middle = (axis: 'u' | 'v'): number => ((a[axis] + b[axis]) / 2 - (outward[axis] * depth) / 2) / NM_PER.mm;
-  return { volume: run * (width / NM_PER.mm) * (depth / NM_PER.mm), u: middle('u'), v: middle('v'), w: (from + width / 2) / NM_PER.mm };
+  // Square to the edge's face: from the arris along it to the middle of the groove, and in by half its depth.
+  const bevel = (panel.outline[index]!.bevel * Math.PI) / 180;
+  const [c, s] = [Math.cos(bevel), Math.sin(bevel)];
+  const [along, deep] = [from + width / 2, depth / 2];
+  const out = along * s - deep * c;
+  const middle = (axis: 'u' | 'v'): number => ((a[axis] + b[axis]) / 2 + outward[axis] * out) / NM_PER.mm;
+  return { volume: run * (width / NM_PER.mm) * (depth / NM_PER.mm), u: middle('u'), v: middle('v'), w: (along * c + deep * s) / NM_PER.mm };
 }
 
 export interface Box {

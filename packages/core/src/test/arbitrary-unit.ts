@@ -206,7 +206,8 @@ const RANGES: Readonly<Record<FamilyId, Ranges>> = {
     ring: or('equal', 'equal', 'chosen'),
     sides: whole(3, 8),
     stands: or('flat', 'corner'),
-    leanDeg: whole(0, 12),
+    leanDeg: fc.oneof(fc.constant(0), whole(0, 12)),
+    spline: or(null, 'birch-6', 'ply-1-4'),
   },
   'drawer-unit': {
     ...SHELL,
