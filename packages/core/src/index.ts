@@ -229,7 +229,8 @@ export { faceWords, orderWords, setupWords, type SetupContext, type SetupPiece, 
 export { sectionOfJoint, type JointSection } from './solid/joint-section.ts';
 export type { DrawnPoint } from './solid/views.ts';
 export { jointGroups, type JointGroup } from './joints/joint-groups.ts';
-export { fitChains, type FitChain } from './setups/fit-chain.ts';
+export type { FitChain } from './setups/fit-chain.ts';
+export { fitChains } from './setups/fit-chains.ts';
 export { expectedFit, helpsFor, simulateFit, type FitHelp, type FitRun } from './setups/fit-simulation.ts';
 export { storySticks, type StickMark, type StoryStick } from './setups/story-stick.ts';
 export { lieOf } from './parts/parts.ts';

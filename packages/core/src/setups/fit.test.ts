@@ -3,9 +3,12 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { plan } from '../plan/plan.ts';
 import { entered } from '../length/entered.ts';
-import { ink, planWith, printRoom, unitWith } from '../test/print-room.ts';
+import { aloneBox, ink, planWith, printRoom, unitWith } from '../test/print-room.ts';
+import type { DrawerUnit } from '../carcass/drawer-unit.ts';
 import { usualShop } from '../stock/shop.ts';
-import { fitChains, thicknessSd, type FitChain, type Variation } from './fit-chain.ts';
+import { newUnit } from '../test/family-units.ts';
+import { thicknessSd, type FitChain, type Variation } from './fit-chain.ts';
+import { fitChains } from './fit-chains.ts';
 import { expectedFit, helpsFor, normalBelow, simulateFit } from './fit-simulation.ts';
 import type { Length } from '../length/length.ts';
 
@@ -88,6 +91,27 @@ describe('chains of the ink cupboard', () => {
     expect(back.freeMm).toBeCloseTo(1, 9); // half a millimetre at each edge
     expect(chains.filter(({ kind }) => kind === 'doors')).toEqual([]);
   });
+  test('inset doors of a face frame stand between its stiles', () => {
+    const frame = { stock: 'birch-18', stile: entered('40 mm'), rail: entered('40 mm'), overhang: entered('0 mm'), inside: 'proud', joined: 'pockets' };
+    const doors = chainsOf(ink('front', 'doors'), ink('faceFrame', frame)).find(({ kind }) => kind === 'doors')!;
+    expect(doors.host.key).toBe('frame-stile-left');
+    expect(doors.freeMm).toBeCloseTo(6, 6);
+  });
+  test('drawers: bought slides take up half a millimetre, runners leave what was left for them', () => {
+    const drawers = (slides: object): FitChain[] => {
+      const { unit } = aloneBox({ ...(newUnit('drawer-unit') as DrawerUnit), ...slides });
+      return fitChains(unit, (id) => stockOf(id).used, usualShop()).filter(({ kind }) => kind === 'drawer');
+    };
+    const unit = newUnit('drawer-unit') as DrawerUnit;
+    const bought = drawers({});
+    expect(bought).toHaveLength(Object.keys(unit.drawers).length);
+    expect(bought[0]!.freeMm).toBe(0.5);
+    const { mean, place } = thicknessSd(stockOf(unit.boxStock).used);
+    // Cross part and opening 0.15 each, two corners 0.1 deep, both box sides of one sheet.
+    expect(expectedFit(bought[0]!).sdMm).toBeCloseTo(Math.sqrt(2 * 0.15 ** 2 + 2 * 0.1 ** 2 + (2 * mean) ** 2 + 2 * place ** 2), 9);
+    const runners = drawers({ slides: { ...unit.slides, kind: 'runner', clearance: entered('1 mm') } });
+    expect(runners[0]!.freeMm).toBeCloseTo(2, 6);
+  });
   test('a tight fit binds more often than a loose one, and the looser fit is what helps it', () => {
     const of = (fit: string): FitChain => chainsOf(ink('fit', fit)).find(({ kind, guest }) => kind === 'slot' && guest.key === 'shelf')!;
     const [tight, loose] = [expectedFit(of('tight')), expectedFit(of('loose'))];
@@ -100,6 +124,33 @@ describe('chains of the ink cupboard', () => {
     expect(doors.panels).toHaveLength(2);
     expect(doors.freeMm).toBeCloseTo(6, 6); // three reveals of 2 mm
     expect(helpsFor(doors, null).every(({ kind }) => kind === 'cut-last')).toBe(true);
+  });
+  test('shelves and a divider in a row add up; the thickness of two dividers of one sheet is off the same way', () => {
+    const shelf = (id: string, order: number, space: string) => ({ id, order, at: null, in: space, level: 1, fixing: 'fixed' });
+    const divider = (id: string, order: number, space: string) => ({ id, order, at: null, in: space, level: 0 });
+    const row = (dividers: object, shelves: object): FitChain | undefined =>
+      chainsOf(ink('shelves', shelves), ink('dividers', dividers)).find(({ kind }) => kind === 'row');
+    expect(row({}, { s1: shelf('s1', 1, 'bottom') })).toBeUndefined();
+    const two = row({ d1: divider('d1', 1, 'bottom') }, { s1: shelf('s1', 1, 'bottom'), s2: shelf('s2', 2, 'd1') })!;
+    // Four ends of a quarter of a millimetre each.
+    expect(two.freeMm).toBeCloseTo(1, 9);
+    expect(two.panels).toEqual(['ink/shelf/s1', 'ink/shelf/s2', 'ink/divider/d1']);
+    const sd = expectedFit(two).sdMm;
+    const { mean, place } = thicknessSd(stockOf('birch-18').used);
+    // Two lengths and the sides' distance at 0.15, four depths at 0.1, one thickness.
+    expect(sd).toBeCloseTo(Math.sqrt(3 * 0.15 ** 2 + 4 * 0.1 ** 2 + mean ** 2 + place ** 2), 9);
+    const three = row(
+      { d1: divider('d1', 1, 'bottom'), d2: divider('d2', 2, 'd1') },
+      { s1: shelf('s1', 1, 'bottom'), s2: shelf('s2', 2, 'd1'), s3: shelf('s3', 3, 'd2') },
+    )!;
+    expect(expectedFit(three).sdMm).toBeCloseTo(Math.sqrt(4 * 0.15 ** 2 + 6 * 0.1 ** 2 + (2 * mean) ** 2 + 2 * place ** 2), 9);
+  });
+  test('what the shop repeats to is what the chains vary by', () => {
+    const rough = { repeats: { ...usualShop().repeats, length: entered('0.6 mm') } };
+    const { unit } = unitWith('ink');
+    const sdOf = (shop: Parameters<typeof fitChains>[2]): number =>
+      expectedFit(fitChains(unit, (id) => stockOf(id).used, shop).find(({ kind, guest }) => kind === 'ends' && guest.key === 'shelf')!).sdMm;
+    expect(sdOf(rough) ** 2 - sdOf(usualShop()) ** 2).toBeCloseTo(2 * (0.6 ** 2 - 0.15 ** 2), 9);
   });
   test('a sheet that is measured more binds less', () => {
     const { design, record, workshop } = printRoom();

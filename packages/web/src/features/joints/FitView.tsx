@@ -93,6 +93,13 @@ function ChainList({ chains, runs, current, onChoose }: ChainListProps) {
 }
 
 function ChainName({ chain: { kind, guest, host, other, panels } }: { readonly chain: FitChain }) {
+  if (kind === 'drawer') return <strong>a drawer on its slides</strong>;
+  if (kind === 'row')
+    return (
+      <>
+        <strong>{panels.length} parts in a row</strong> between {labelWords(host)} and {other ? labelWords(other) : ''}
+      </>
+    );
   if (kind === 'doors') return panels.length === 1 ? <strong>the door in its opening</strong> : <strong>{panels.length} doors in their opening</strong>;
   return (
     <>

@@ -1,0 +1,156 @@
+/**
+ * Chains across openings: parts and dividers in a row between two sides, inset doors with their reveals, drawers on their
+ * slides. Source: docs/formulas/fit-chain.md.
+ */
+import { toMm } from '../length/length.ts';
+import { isFace, type Meeting } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { meetingsOf } from '../solid/unit.ts';
+import { boundsOf } from '../solid/views.ts';
+import { MOST_FREE, thicknessVariations, type ChainsOf, type FitChain, type Variation } from './fit-chain.ts';
+
+interface Link {
+  readonly part: ResolvedPanel;
+  readonly right: string;
+  readonly ends: readonly [Meeting, Meeting];
+}
+
+/**
+ * Parts end to end from one side to the other, with dividers between: every length and every thickness adds up, and the
+ * same sheet is off the same way each time.
+ */
+export function rowChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
+  const links = new Map<string, Link>();
+  for (const part of unit.panels) {
+    const held = meetingsOf(unit, 'asGuest', part.id).filter(({ joint, face, host }) => joint.depth > 0 && isFace(face) && isUpright(unit.byId.get(host)!));
+    const [start, end] = [held.find(({ edge }) => edge === 'start'), held.find(({ edge }) => edge === 'end')];
+    // The shortest from each upright: what runs past a divider is in no row with it.
+    const known = start && links.get(start.host);
+    if (start && end && !(known && known.part.length.value <= part.length.value)) links.set(start.host, { part, right: end.host, ends: [start, end] });
+  }
+  const reached = new Set([...links.values()].map(({ right }) => right));
+  return [...links.keys()]
+    .filter((from) => !reached.has(from))
+    .flatMap((from): FitChain[] => {
+      const row: Link[] = [];
+      for (let at: string | undefined = from; at !== undefined && row.length <= links.size; at = links.get(at)?.right) {
+        const link = links.get(at);
+        if (link) row.push(link);
+      }
+      if (row.length < 2) return [];
+      const last = row.at(-1)!;
+      const dividers = row.slice(0, -1).map(({ right }) => unit.byId.get(right)!);
+      const ends = row.flatMap((link) => link.ends);
+      const freeMm = ends.reduce((sum, { joint }) => sum + toMm(joint.endPlay), 0);
+      return [
+        {
+          id: `row ${from} ${last.right}`,
+          kind: 'row',
+          guest: row[0]!.part.name,
+          host: unit.byId.get(from)!.name,
+          other: unit.byId.get(last.right)!.name,
+          panels: [...row.map(({ part }) => part.id), ...dividers.map(({ id }) => id)],
+          count: 1,
+          freeMm,
+          mostMm: freeMm + MOST_FREE.row,
+          variations: [
+            ...row.map(({ part }): Variation => ({ source: `length ${part.id}`, cause: 'length', sd: repeats.length, times: -1 })),
+            ...ends.map(({ id }): Variation => ({ source: `depth ${id}`, cause: 'depth', sd: repeats.depth, times: 1 })),
+            ...dividers.flatMap((panel) => thicknessVariations(panel, usedOf, -1)),
+            { source: `apart ${from} ${last.right}`, cause: 'length', sd: repeats.length, times: 1 },
+          ],
+        },
+      ];
+    });
+}
+
+const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along) > 0.9;
+
+/** Slides put up with so much too little between box and side, mm. [ASSUME] */
+const SLIDES_TAKE = 0.5;
+
+/** A drawer's box between two sides: what its slides or runners are left, over what they need. */
+export function drawerChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
+  const slides = unit.meetings.filter(({ joint }) => joint.kind === 'slide');
+  return slides.flatMap((left): FitChain[] => {
+    if (left.face !== 'other') return [];
+    const [box, host] = [unit.byId.get(left.guest)!, unit.byId.get(left.host)!];
+    const level = boundsOf(box);
+    const right = slides.find(({ face, guest }) => {
+      const { low, high } = boundsOf(unit.byId.get(guest)!);
+      return face === 'reference' && low.up === level.low.up && high.up === level.high.up;
+    });
+    const cross = unit.meetings.find(({ host: side, edge, guest }) => side === left.guest && edge === 'start' && unit.byId.get(guest)!.role === 'front');
+    if (!right || !cross) return [];
+    const bought = unit.hardware.some(({ kind, panel }) => kind === 'slide' && panel === left.guest);
+    const [far, other] = [unit.byId.get(right.guest)!, unit.byId.get(right.host)!];
+    const wide = boundsOf(far).high.along - level.low.along;
+    const opening = boundsOf(other).low.along - boundsOf(host).high.along;
+    const id = `drawer ${left.guest}`;
+    // On runners all that is left is play; bought slides are as thick as what is left for them, and give a little.
+    const freeMm = bought ? SLIDES_TAKE : opening - wide;
+    const corner = cross.joint.depth > 0;
+    return [
+      {
+        id,
+        kind: 'drawer',
+        guest: box.name,
+        host: host.name,
+        other: other.name,
+        panels: [box.id, far.id, cross.guest],
+        count: 1,
+        freeMm,
+        mostMm: freeMm + MOST_FREE.drawer,
+        variations: [
+          { source: `apart ${host.id} ${other.id}`, cause: 'length', sd: repeats.length, times: 1 },
+          { source: `length ${cross.guest}`, cause: 'length', sd: repeats.length, times: -1 },
+          ...(corner
+            ? ([1, 2] as const).map((end): Variation => ({ source: `depth ${end} ${cross.guest}`, cause: 'depth', sd: repeats.depth, times: 1 }))
+            : []),
+          ...thicknessVariations(box, usedOf, -1),
+          ...thicknessVariations(far, usedOf, -1),
+        ],
+      },
+    ];
+  });
+}
+
+/** Inset doors side by side between two uprights: what is free across them, all gaps together. */
+export function doorChains({ unit, repeats }: ChainsOf): FitChain[] {
+  const doors = unit.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, bounds: boundsOf(panel) }));
+  const uprights = unit.panels
+    .filter(({ role, frame }) => ((role === 'side' || role === 'divider') && Math.abs(frame.w.along) > 0.9) || (role === 'frame' && frame.u.up > 0.9))
+    .map((panel) => ({ panel, bounds: boundsOf(panel) }));
+  const chains = new Map<string, FitChain>();
+  for (const door of doors) {
+    const level = (other: (typeof doors)[number]): boolean => other.bounds.low.up < door.bounds.high.up && other.bounds.high.up > door.bounds.low.up;
+    const beside = uprights.filter((each) => level(each) && each.bounds.high.out > door.bounds.low.out + 1);
+    const left = beside.filter(({ bounds }) => bounds.high.along <= door.bounds.low.along + 1e-3).sort((a, b) => b.bounds.high.along - a.bounds.high.along)[0];
+    const right = beside.filter(({ bounds }) => bounds.low.along >= door.bounds.high.along - 1e-3).sort((a, b) => a.bounds.low.along - b.bounds.low.along)[0];
+    if (!left || !right) continue;
+    const between = doors.filter(
+      (each) => level(each) && each.bounds.low.along >= left.bounds.high.along - 1e-3 && each.bounds.high.along <= right.bounds.low.along + 1e-3,
+    );
+    const widths = between.reduce((sum, { bounds }) => sum + bounds.high.along - bounds.low.along, 0);
+    const freeMm = right.bounds.low.along - left.bounds.high.along - widths;
+    const id = `doors ${left.panel.id} ${right.panel.id}`;
+    if (freeMm <= 0 || chains.has(id)) continue;
+    chains.set(id, {
+      id,
+      kind: 'doors',
+      guest: door.panel.name,
+      host: left.panel.name,
+      other: right.panel.name,
+      panels: between.map(({ panel }) => panel.id),
+      count: 1,
+      freeMm,
+      mostMm: freeMm + MOST_FREE.doors * (between.length + 1) * 0.5,
+      variations: [
+        { source: `opening ${id}`, cause: 'length', sd: repeats.length, times: 1 },
+        ...between.map(({ panel }): Variation => ({ source: `width ${panel.id}`, cause: 'length', sd: repeats.length, times: -1 })),
+        ...between.map(({ panel }): Variation => ({ source: `hinges ${panel.id}`, cause: 'place', sd: repeats.hinge, times: 1 })),
+      ],
+    });
+  }
+  return [...chains.values()];
+}

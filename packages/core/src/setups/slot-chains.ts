@@ -1,0 +1,70 @@
+/** Chains of joints: each slot with what goes in, each part held at both its ends. Source: docs/formulas/fit-chain.md. */
+import { toMm, type Length } from '../length/length.ts';
+import { jointGroups } from '../joints/joint-groups.ts';
+import { isFace, type Meeting } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
+import { MOST_FREE, thicknessVariations, type ChainsOf, type FitChain, type Repeats } from './fit-chain.ts';
+
+export function slotChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
+  return jointGroups(unit)
+    .filter(({ slot, kind }) => slot !== null && kind !== 'rabbet' && kind !== 'half-lap')
+    .map(({ id, guest, host, meetings }): FitChain => {
+      const { play } = meetings[0]!.joint;
+      return {
+        id: `slot ${id}`,
+        kind: 'slot',
+        guest: guest.name,
+        host: host.name,
+        other: null,
+        panels: [guest.id, host.id],
+        count: meetings.length,
+        freeMm: toMm(play),
+        mostMm: toMm(play) + MOST_FREE.slot,
+        variations: [...thicknessVariations(guest, usedOf, -1), { source: `slot ${id}`, cause: 'slot', sd: repeats.slot, times: 1 }],
+      };
+    });
+}
+
+/** A part let into two others at opposite ends: free is what both slots leave it, less what its length and their distance are off. */
+export function endChains({ unit, repeats }: ChainsOf): FitChain[] {
+  const chains = new Map<string, FitChain>();
+  for (const panel of unit.panels) {
+    const held = meetingsOf(unit, 'asGuest', panel.id).filter(({ joint, face }) => joint.depth > 0 && isFace(face));
+    for (const [one, other] of [
+      ['start', 'end'],
+      ['near', 'far'],
+    ] as const) {
+      const [a, b] = [held.find(({ edge }) => edge === one), held.find(({ edge }) => edge === other)];
+      if (!a || !b) continue;
+      const chain = endChain(unit, panel, a, b, repeats);
+      const key = `${chain.guest.key} ${chain.host.key} ${chain.freeMm} ${a.joint.kind} ${one}`;
+      const known = chains.get(key);
+      chains.set(key, known ? { ...known, count: known.count + 1 } : chain);
+    }
+  }
+  return [...chains.values()];
+}
+
+function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Meeting, b: Meeting, repeats: Repeats): FitChain {
+  const freeMm = toMm((a.joint.endPlay + b.joint.endPlay) as Length);
+  const host = unit.byId.get(a.host)!;
+  return {
+    id: `ends ${panel.id} ${a.edge}`,
+    kind: 'ends',
+    guest: panel.name,
+    host: host.name,
+    other: unit.byId.get(b.host)!.name,
+    panels: [panel.id, a.host, b.host],
+    count: 1,
+    freeMm,
+    mostMm: freeMm + MOST_FREE.ends,
+    variations: [
+      { source: `length ${panel.id} ${a.edge}`, cause: 'length', sd: repeats.length, times: -1 },
+      // What keeps the two hosts apart is another part, cut on its own.
+      { source: `apart ${a.host} ${b.host}`, cause: 'length', sd: repeats.length, times: 1 },
+      { source: `depth ${a.id}`, cause: 'depth', sd: repeats.depth, times: 1 },
+      { source: `depth ${b.id}`, cause: 'depth', sd: repeats.depth, times: 1 },
+    ],
+  };
+}
