@@ -14,6 +14,13 @@ test('a joint is seen in section; another depth is another section, and the part
   await page.locator('[data-field="jointDepth"]').fill('4');
   await expect.poll(() => page.locator('.joint-section .joint-host').getAttribute('d')).not.toBe(before);
   await expect(page.locator('.joint-facts')).toContainText('13.8');
+  await expect(page.getByRole('region', { name: 'What changed' })).toContainText('left side: slots 6 mm deep, now 4 mm');
+  await page.getByRole('button', { name: 'Count from here' }).click();
+  await expect(page.getByRole('region', { name: 'What changed' })).toBeHidden();
+  // The joint is on the drawing too, and another is chosen there.
+  await expect(page.locator('.joint-seam.current')).toHaveCount(2);
+  await page.locator('.joint-seam', { hasText: 'bottom and left side' }).click();
+  await expect(page.locator('.joint-list .current')).toContainText('bottom into left side');
   await page.getByRole('slider', { name: 'Play, so many times as wide as it is' }).focus();
   await page.keyboard.press('End');
   await expect(page.getByText('play drawn 12 times as wide')).toBeVisible();

@@ -221,6 +221,8 @@ export { learnedWorkshop, type LearnedWorkshop } from './plan/learned-workshop.t
 export { STAGES, type Blank, type Operation, type Stage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';
 export { slotAsDrawn } from './joints/as-built.ts';
+export { seamOf } from './solid/seams.ts';
+export { partChanges, type PartChange } from './parts/part-changes.ts';
 export { inWantedOrder, movedBy, type Swapped } from './setups/order.ts';
 export { setupsOf, type CleatRip, type Cut as SetupCut, type Setup, type Setups } from './setups/setups.ts';
 export type { Held, Setting, Way } from './setups/setting.ts';

@@ -1,5 +1,6 @@
 /** Miters with loose splines, worked by hand: grooves square to the bevel, splines that fill them, and settings that cut them. */
 import { describe, expect, test } from '@jest/globals';
+import { jointGroups } from '../joints/joint-groups.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { setupsOf } from '../setups/setups.ts';
@@ -58,6 +59,14 @@ test('in a square corner of 18 mm the groove begins 12.2 mm along the miter of 2
   // The spline's middle at 0.6 of it; 6 mm of spline and half of 0.1 mm of play to its near wall.
   expect(groove).toMatchObject({ kind: 'edge-groove' });
   if (groove?.kind === 'edge-groove') expect(mm(groove.from)).toBeCloseTo(0.6 * miter - 3 - 0.05, 4);
+});
+
+test('in section it is a groove, with what is left beside it: towards the outer face, at its bottom', () => {
+  const group = jointGroups(ring({ sides: 4, stock: 'birch-18' }).unit).find(({ guest }) => guest.name.key === 'ring-spline')!;
+  expect(group.kind).toBe('groove');
+  expect([mm(group.slot!.width), mm(group.slot!.depth)]).toEqual([6.1, 6]);
+  // (12.224 − 6) / √2 = 4.40 outside; 18 − (12.224 + 6.1) / √2 = 5.04 inside.
+  expect(mm(group.slot!.left)).toBeCloseTo(4.4, 2);
 });
 
 test('a groove so deep that it would come out through the face is said, and not cut', () => {

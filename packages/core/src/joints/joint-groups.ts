@@ -27,10 +27,10 @@ export function jointGroups(unit: ResolvedUnit): JointGroup[] {
     if (joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'flush') continue;
     const [guest, host] = [unit.byId.get(meeting.guest)!, unit.byId.get(meeting.host)!];
     const strip = host.strips.find(({ id }) => id === meeting.id);
-    const slot = strip ? slotOf(strip, host) : null;
+    const slot = strip ? slotOf(strip, host) : grooveIn(meeting, host);
     const lip = strip ? lipOf(strip, host) : null;
     const key = [
-      strip?.kind ?? joint.kind,
+      kindOf(meeting, strip),
       guest.thickness,
       host.thickness,
       joint.depth,
@@ -48,7 +48,7 @@ export function jointGroups(unit: ResolvedUnit): JointGroup[] {
     else
       groups.set(key, {
         id: meeting.id,
-        kind: joint.kind === 'half-lap' ? 'half-lap' : (strip?.kind ?? joint.kind),
+        kind: kindOf(meeting, strip),
         meetings: [meeting],
         guest,
         host,
@@ -58,6 +58,23 @@ export function jointGroups(unit: ResolvedUnit): JointGroup[] {
       });
   }
   return [...groups.values()];
+}
+
+const kindOf = ({ joint, face }: Meeting, strip: Strip | undefined): JointGroup['kind'] => {
+  if (joint.kind === 'half-lap') return joint.kind;
+  return strip?.kind ?? (joint.kind === 'dado' && !isFace(face) ? 'groove' : joint.kind);
+};
+
+/** A groove in an edge: what is left is the lesser of what stands to either side, at its bottom where it leans towards a face. */
+function grooveIn({ id, face }: Meeting, host: ResolvedPanel): JointGroup['slot'] {
+  const cut = host.cuts.find((each) => each.id === id);
+  if (cut?.kind !== 'edge-groove' || isFace(face)) return null;
+  const { from, width, depth } = cut;
+  const bevel = (host.outline.find((edge) => edge.id === face)!.bevel * Math.PI) / 180;
+  const [c, lean] = [Math.cos(bevel), Math.sin(bevel) * depth];
+  const heights = [from * c, (from + width) * c, from * c + lean, (from + width) * c + lean];
+  const left = Math.round(Math.min(...heights, ...heights.map((height) => host.thickness - height))) as Length;
+  return { width, depth, left, opposed: false };
 }
 
 function slotOf(strip: Strip, host: ResolvedPanel): JointGroup['slot'] {

@@ -87,7 +87,7 @@ function grooveSpace(panel: ResolvedPanel, { edge, from, width, depth }: Extract
   const arris = place(panel.frame, panel.outline.find(({ id }) => id === edge)!.from);
   const at = (along: Vector, by: number): number => (dot(along, arris) + by) / NM_PER.mm;
   return [
-    { normal: scale(out, -1), at: -at(out, -depth) },
+    { normal: scale(out, -1), at: -at(out, 0 - depth) },
     { normal: across, at: at(across, from + width) },
     { normal: scale(across, -1), at: -at(across, from) },
   ];

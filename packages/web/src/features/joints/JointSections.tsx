@@ -17,6 +17,8 @@ import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import { panelHovered } from '../project/view.slice.ts';
+import { JointMap } from './JointMap.tsx';
+import { WhatChanged } from './WhatChanged.tsx';
 
 const WIDE = 520;
 const HIGH = 330;
@@ -55,7 +57,10 @@ export function JointSections({ shown }: { readonly shown: ShownUnit }) {
         {groups.length} {groups.length === 1 ? 'kind of joint' : 'kinds of joint'} hold it together.
       </h1>
       <div className="joint-grid">
-        <JointList groups={groups} current={group} onChoose={setChosen} />
+        <div>
+          <JointMap unit={plan.unit} groups={groups} current={group} onChoose={setChosen} />
+          <JointList groups={groups} current={group} onChoose={setChosen} />
+        </div>
         <div className="joint-shown">
           <SectionDrawing group={group} plan={plan} times={times} />
           {hasPlay(group) && (
@@ -72,6 +77,7 @@ export function JointSections({ shown }: { readonly shown: ShownUnit }) {
               />
             </label>
           )}
+          <WhatChanged key={plan.id} parts={plan.parts} unit={unit} />
           <JointFacts group={group} plan={plan} unit={unit} />
         </div>
       </div>

@@ -1,0 +1,17 @@
+/** Where joints lie on a drawing: the middle line of the edge that goes against, or into, the other part. */
+import { NM_PER } from '../length/length.ts';
+import { isFace, type Meeting } from './meeting.ts';
+import { place } from './panel.ts';
+import type { ResolvedUnit } from './unit.ts';
+import { scale, type Vector } from './vector.ts';
+
+/** Both ends of a joint's seam in the unit, mm; null for faces laid on one another. */
+export function seamOf({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, edge }: Meeting): readonly [Vector, Vector] | null {
+  const panel = byId.get(guest);
+  if (!panel || isFace(edge)) return null;
+  const at = panel.outline.findIndex(({ id }) => id === edge);
+  const next = panel.outline[(at + 1) % panel.outline.length];
+  if (at < 0 || !next) return null;
+  const middle = (point: { readonly u: number; readonly v: number }): Vector => scale(place(panel.frame, point, panel.thickness / 2), 1 / NM_PER.mm);
+  return [middle(panel.outline[at]!.from), middle(next.from)];
+}
