@@ -82,6 +82,12 @@ describe('what the machine does not place is told for each part', () => {
     const places = slots.pieces.flatMap((piece) => piece.places);
     expect(places).toHaveLength(12);
     expect(places.every((place) => /^its low side [\d.]+ mm( strong| shy)? from the bottom end at the rear edge$/.test(place))).toBe(true);
+    // 8° over the side's own width: width × tan 8°, to a tenth.
+    const off = Number(/^([\d.]+)° off square/.exec(slots.set.find(({ what }) => what === 'wedge')!.to)![1]);
+    const [, rise, over] = /^from a point to ([\d.]+) mm over ([\d.]+) mm; .* turned over for the other hand$/.exec(
+      slots.set.find(({ what }) => what === 'sawn')!.to,
+    )!;
+    expect(Number(rise)).toBeCloseTo(Number(over) * Math.tan((off * Math.PI) / 180), 1);
     // Both of a pair read the same marks.
     expect(new Set(places).size).toBe(6);
     expect(wordsOf('bays').flatMap(({ pieces }) => pieces.flatMap((piece) => piece.places))).toEqual(

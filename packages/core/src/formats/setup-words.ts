@@ -3,7 +3,7 @@ import { fineText, lengthText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import { lieOf, type PartLine } from '../parts/parts.ts';
-import type { Operation } from '../setups/operations.ts';
+import type { Blank, Operation } from '../setups/operations.ts';
 import { onScale, type Learned } from '../setups/learned.ts';
 import { edgeOffset } from '../setups/router.ts';
 import { distanceSum, scaleSum, stackSum, straightEdgeSum } from '../setups/setup-sums.ts';
@@ -138,9 +138,23 @@ function settings(cut: Cut, machine: Machine, context: SetupContext, unit: Displ
     // Said from whichever edge it is nearer to: that is what the wedge or the rule is laid against.
     const [off, from] = gaugeDeg > 45 ? [90 - gaugeDeg, 'off its long edges'] : [gaugeDeg, 'off square'];
     rows.push({ what: held === 'line' || held === 'guide' ? 'line' : 'wedge', to: `${degrees(off)} ${from} (reads ${degrees(90 - off)} where that is 90)` });
+    if (held === 'wedge' && operation.work.kind === 'slanted-slot')
+      rows.push(wedgeRow(off, gaugeDeg > 45 ? 'length' : 'width', blanks.get(operation.panel)!, router ? 'the router’s edge' : 'the piece', fine));
   }
   return rows;
 }
+
+/** The wedge as it is sawn: as long as the edge it lies along, so wide at its thick end; its twin is cut with it turned over. */
+function wedgeRow(off: number, along: 'length' | 'width', blank: Blank, what: string, fine: (length: Length) => string): SetupRow {
+  const rise = Math.round((blank[along] * Math.tan((off * Math.PI) / 180)) / TENTH) * TENTH;
+  return {
+    what: 'sawn',
+    to: `from a point to ${fine(rise as Length)} over ${fine(blank[along])}; ${what} lies along its slope, turned over for the other hand`,
+  };
+}
+
+/** A wedge is sawn to a tenth of a millimetre at best. */
+const TENTH = 100_000;
 
 /** Where a stopped slot begins and ends, from the edge its blank begins at there. */
 function stopWords(
