@@ -30,8 +30,8 @@ export interface BuiltFacts {
   readonly parts: ReadonlyMap<string, CutPart>;
   /** By operation: host panel and meeting. */
   readonly slots: ReadonlyMap<string, CutSlot>;
-  /** What the sheet a panel is cut from measures; null where that is not known. */
-  readonly sheetThickness: (panel: string, product: string) => Length | null;
+  /** What the sheet a panel is cut from measures, null where that is not known; null itself where no sheet is settled. */
+  readonly sheetThickness: ((panel: string, product: string) => Length | null) | null;
 }
 
 /** What is built and what is planned, where they disagree. */
@@ -53,10 +53,11 @@ const ENDS = { length: ['start', 'end'], width: ['near', 'far'] } as const;
 
 /** The unit with its joints fitted to what is cut; itself where nothing is. */
 export function asBuilt(unit: Unit, facts: BuiltFacts): Unit {
+  if (facts.parts.size === 0 && facts.slots.size === 0 && !facts.sheetThickness) return unit;
   const byId = new Map(unit.panels.map((panel) => [panel.id, panel]));
   let changed = false;
   const panels = unit.panels.map((panel) => {
-    const own = facts.parts.get(panel.id)?.thickness ?? facts.sheetThickness(panel.id, panel.stock);
+    const own = facts.parts.get(panel.id)?.thickness ?? facts.sheetThickness?.(panel.id, panel.stock) ?? null;
     if (own === null || own === panel.thickness) return panel;
     changed = true;
     const measured = { ...panel, ownThickness: own };

@@ -21,9 +21,12 @@ export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonl
   return {
     parts: new Map(parts),
     slots: new Map(slots),
-    sheetThickness: (panel, product) => {
-      const sheet = sheetOf.get(`${product} ${panel}`);
-      return sheet === undefined ? null : sheetThickness(product, sheet, readings);
-    },
+    sheetThickness:
+      sheetOf.size === 0
+        ? null
+        : (panel, product) => {
+            const sheet = sheetOf.get(`${product} ${panel}`);
+            return sheet === undefined ? null : sheetThickness(product, sheet, readings);
+          },
   };
 }

@@ -89,21 +89,41 @@ interface Cached {
   readonly plan: UnitPlan;
 }
 
+/** What is read from the record once, until a fact is added. */
+interface ReadRecord {
+  readonly record: readonly RecordEntry[];
+  readonly cutFrom: Design['cutFrom'];
+  readonly workshop: Workshop;
+  readonly built: BuiltFacts;
+  readonly readings: readonly ThicknessReading[];
+  readonly learned: Workshop;
+}
+
 /** A planner with its own memory. One per open project is enough. */
 export function createPlanner(): Planner {
   let cache = new Map<string, Cached>();
   let held: { readonly items: Design['items']; readonly homes: Homes } | undefined;
   let known: { readonly wall: Wall; readonly facts: WallFacts } | undefined;
+  let read: ReadRecord | undefined;
   return {
     plan(design, record, workshop) {
       const next = new Map<string, Cached>();
-      const stockOf = stockReader(standingReadings(record), learnedWorkshop(record, workshop).workshop);
+      if (read?.record !== record || read.cutFrom !== design.cutFrom || read.workshop !== workshop)
+        read = {
+          record,
+          cutFrom: design.cutFrom,
+          workshop,
+          built: builtFacts(design, record),
+          readings: standingReadings(record),
+          learned: learnedWorkshop(record, workshop).workshop,
+        };
+      const { built } = read;
+      const stockOf = stockReader(read.readings, read.learned);
       if (held?.items !== design.items) held = { items: design.items, homes: homesByUnit(design.items) };
       const { homes } = held;
       const { wall, children, person } = design;
       if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
       const { facts } = known;
-      const built = builtFacts(design, record);
       const making = unitsInOrder(design).map((box, index) => {
         const inputs: UnitInputs = {
           box,

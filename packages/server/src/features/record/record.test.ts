@@ -40,6 +40,24 @@ describe('the shop record', () => {
     expect(body.find(({ entry }: { entry: { id: string } }) => entry.id === 'scan-1').entry.scan).toEqual(scan);
   });
 
+  test('parts as they were cut, slots that were made, readings by sheet and place, and test cuts of a fence come back as they went', async () => {
+    const time = '2026-04-01T08:00:00Z';
+    const facts = [
+      { id: 'cut-1', at: time, kind: 'as-cut', asCut: { panel: 'ink/shelf/s1', length: '675.4 mm', thickness: '17.9 mm' } },
+      {
+        id: 'made-1',
+        at: time,
+        kind: 'made',
+        made: ['ink/side/left:ink/shelf/s1:start'],
+        slots: [{ operation: 'ink/side/left:ink/shelf/s1:start', width: '18 mm', depth: '6 mm', at: '260 mm' }],
+      },
+      { id: 'sheet-1', at: time, kind: 'thickness', reading: { product: 'birch-18', value: '17.8 mm', sheet: 'B', place: 'far-left' } },
+      { id: 'fence-1', at: time, kind: 'test-cut', testCut: { of: 'place', cutter: 'table-saw/fence', thick: '100 mm', came: '100.3 mm' } },
+    ];
+    const { body } = await post(...facts).expect(201);
+    for (const fact of facts) expect(body.find(({ entry }: { entry: { id: string } }) => entry.id === fact.id).entry).toEqual(fact);
+  });
+
   test('all or none: one bad entry keeps the good ones out', async () => {
     const { body } = await post(reading('good'), reading('bad', '-3 mm')).expect(400);
     expect(body.where).toContain('entries[1]');
@@ -56,6 +74,9 @@ describe('the shop record', () => {
     ['a scan without samples', { entries: [{ id: 'x', at: '2026-04-01T08:00:00Z', kind: 'scan' }] }],
     ['a sample past all walls', { entries: [{ id: 'x', at: '2026-04-01T08:00:00Z', kind: 'scan', scan: { up: '1 m', samples: [{ at: 1e9, level: 5 }] } }] }],
     ['a level over 100', { entries: [{ id: 'x', at: '2026-04-01T08:00:00Z', kind: 'scan', scan: { up: '1 m', samples: [{ at: 5, level: 101 }] } }] }],
+    ['a place that is on no sheet', { entries: [{ ...reading('x'), reading: { product: 'birch-18', value: '18 mm', sheet: 'A', place: 'under' } }] }],
+    ['a cut part that was not measured', { entries: [{ id: 'x', at: '2026-04-01T08:00:00Z', kind: 'as-cut', asCut: { panel: 'ink/shelf/s1' } }] }],
+    ['slots of something that was not made', { entries: [{ ...reading('x'), slots: [] }] }],
     ['a reading without a value', { entries: [{ ...reading('x'), reading: { product: 'birch-18' } }] }],
   ])('%s is refused', async (_name, body) => {
     const answer = await app.api
