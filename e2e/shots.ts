@@ -52,6 +52,7 @@ async function shelfJoint(page: Page): Promise<void> {
   await page.locator('.joint-list button', { hasText: 'shelf' }).first().click();
   await page.getByRole('slider', { name: 'Play, so many times as wide as it is' }).focus();
   for (let step = 0; step < 7; step++) await page.keyboard.press('ArrowRight');
+  await page.evaluate(() => document.querySelector('.station-body')?.scrollTo(0, 0));
   await page.waitForTimeout(400);
 }
 
