@@ -7,21 +7,9 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { format } from 'prettier';
-import {
-  applyEdit,
-  createPlanner,
-  entered,
-  mm,
-  plan,
-  readProjectFile,
-  search,
-  sheetJobs,
-  type Design,
-  type Length,
-  type NestPart,
-  type NestProblem,
-} from '../packages/core/src/index.ts';
+import { applyEdit, createPlanner, entered, plan, readProjectFile, search, sheetJobs, type Design } from '../packages/core/src/index.ts';
 import { benchContents } from './bench-contents.ts';
+import { benchNests } from './bench-nests.ts';
 import { benchFamilies } from './bench-families.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -139,86 +127,9 @@ heading('The command');
 
 heading('Nesting, score over its own lower bound (1 would be proved best)');
 {
-  let state = 20260301;
-  const dice = (): number => {
-    state = (state * 1664525 + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-  const between = (low: number, high: number): number => Math.round(low + dice() * (high - low));
-  const part = (id: string, length: number, width: number, count: number, grain: NestPart['grain'] = 'either'): NestPart => ({
-    id,
-    length: length as Length,
-    width: width as Length,
-    count,
-    grain,
-    group: null,
-    order: 0,
-  });
-  const SHEET = { id: 'S', length: mm(2440), width: mm(1220), count: null, grain: 'length' as const, cost: null, offcut: false };
-  const budget = Number(process.env['BENCH_SECONDS'] ?? 0.3);
-  const solve = (problem: NestProblem): [number, number] => {
-    const stepper = search(problem);
-    const until = performance.now() + budget * 1000;
-    while (performance.now() < until && !stepper.step(1));
-    const { score, bound } = stepper.plan();
-    return score.cost === null ? [score.sheets, bound.sheets] : [score.cost, bound.cost!];
-  };
-  const ratio = (problems: readonly NestProblem[]): string => {
-    const sums = problems.map(solve).reduce(([a, b], [c, d]) => [a + c, b + d]);
-    return (sums[0] / sums[1]).toFixed(3);
-  };
-  const kerf = mm(3.2);
-
-  /** Sheets cut at random from edge to edge: their number is known to be enough. */
-  const cutUp = (dx: number, dy: number, depth: number): [number, number][] => {
-    const across = dice() < dx / (dx + dy);
-    const size = across ? dx : dy;
-    if (depth === 0 || size < 250e6) return [[dx, dy]];
-    const at = Math.round((0.3 + 0.4 * dice()) * (size - kerf));
-    return across
-      ? [...cutUp(at, dy, depth - 1), ...cutUp(dx - at - kerf, dy, depth - 1)]
-      : [...cutUp(dx, at, depth - 1), ...cutUp(dx, dy - at - kerf, depth - 1)];
-  };
-  const known = (slack: number): NestProblem[] =>
-    Array.from({ length: 12 }, (_, n) => {
-      const pieces = Array.from({ length: 2 + (n % 4) }, () => cutUp(2.44e9, 1.22e9, 3)).flat();
-      return {
-        kerf,
-        trim: mm(0),
-        cuts: 'guillotine',
-        sheets: [SHEET],
-        parts: pieces.map(([dx, dy], index) => part(`p${index}`, Math.round(dx * (1 - slack)), Math.round(dy * (1 - slack)), 1, 'length')),
-      };
-    });
-  row('known optimum, no waste at all', ratio(known(0)), '1.14 (the larger engine)');
-  row('known optimum, a hundredth of slack each way', ratio(known(0.01)), '1.02 (the larger engine)');
-
-  const cabinets = (count: number): NestPart[] =>
-    Array.from({ length: count }, (_, n) => {
-      const [w, h, d] = [between(400, 1000), between(500, 900), between(240, 340)];
-      return [
-        part(`side${n}`, h * 1e6, d * 1e6, 2, 'length'),
-        part(`level${n}`, w * 1e6, d * 1e6, 2 + between(1, 4), 'length'),
-        part(`rail${n}`, w * 1e6, 90e6, 1, 'length'),
-      ];
-    }).flat();
-  const jobs = (several: boolean): NestProblem[] =>
-    Array.from({ length: 8 }, (_, n) => ({
-      kerf,
-      trim: mm(5),
-      cuts: 'guillotine',
-      sheets: several
-        ? [
-            { ...SHEET, cost: 70 },
-            { ...SHEET, id: 'half', length: mm(1220), cost: 39 },
-            { ...SHEET, id: 'off', length: mm(880), width: mm(410), count: 2, cost: 0, offcut: true },
-          ]
-        : [SHEET],
-      parts: cabinets(3 + 2 * n),
-    }));
-  row('workshop jobs, one stock size', ratio(jobs(false)), '1.05 (the larger engine)');
-  row('workshop jobs, several sizes with costs and offcuts', ratio(jobs(true)), '1.08 (the larger engine)');
-  rows.push('', `${budget} s an instance; the wanted figures are for 1 s.`);
+  const seconds = Number(process.env['BENCH_SECONDS'] ?? 0.3);
+  for (const { what, ratio, wanted } of benchNests(seconds)) row(what, ratio.toFixed(3), wanted);
+  rows.push('', `${seconds} s an instance; the wanted figures are for 1 s.`);
 }
 
 if (process.argv.includes('--write')) {

@@ -4,6 +4,7 @@
  * must come out of those, so each such class is covered by itself and the greatest bound counts.
  * Areas are BigInt: in doubles the sum could come out above the optimum on sheets that are filled exactly.
  */
+import { costByShares, sheetsByShares } from './dual.ts';
 import { bedsOf, lieOf, type Bed } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
 
@@ -15,6 +16,8 @@ export interface Bound {
 
 /** Parts that can only come out of these sheets. */
 interface PartClass {
+  readonly parts: readonly NestPart[];
+  readonly on: readonly Bed[];
   readonly beds: readonly Cover[];
   readonly area: bigint;
 }
@@ -32,10 +35,19 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
   const classes = classesOf(problem, parts);
   const byArea = Math.max(...classes.map(({ area, beds }) => fewest(area, beds)));
   const alone = loners(problem, parts);
-  const sheets = Math.max(1, byArea, alone);
-  const why = alone > byArea ? `${alone} parts are so large that no two share a sheet` : 'the parts with their kerfs cover that much sheet';
-  return { sheets, cost: hasCosts ? Math.max(...classes.map(({ area, beds }) => leastCost(area, beds)), cheapest(classes, sheets)) : null, why };
+  const byShares = Math.max(...classes.map(({ parts: own, on }) => sheetsByShares(own, on, problem.kerf)));
+  const sheets = Math.max(1, byArea, alone, byShares);
+  return { sheets, cost: hasCosts ? costOf(problem, classes, sheets) : null, why: whyOf(sheets, byArea, alone) };
 }
+
+function whyOf(sheets: number, byArea: number, alone: number): string {
+  if (byArea >= sheets) return 'the parts with their kerfs cover that much sheet';
+  if (alone >= sheets) return `${alone} parts are so large that no two share a sheet`;
+  return 'beside the large parts there is no room for the rest: what is left of their sheets is too narrow';
+}
+
+const costOf = ({ kerf }: NestProblem, classes: readonly PartClass[], sheets: number): number =>
+  Math.max(...classes.flatMap(({ area, beds, parts, on }) => [leastCost(area, beds), costByShares(parts, on, kerf)]), cheapest(classes, sheets));
 
 /** One class for each set of sheets that is all some part fits; the parts of a class fit nowhere else. */
 function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[] {
@@ -45,6 +57,8 @@ function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[
   const keyOf = (fits: readonly Bed[]): string => fits.map(({ sheet }) => sheet.id).join('\n');
   const sets = new Map(rows.map(({ fits }) => [keyOf(fits), fits]));
   return [...sets.values()].map((set) => ({
+    on: set,
+    parts: rows.filter(({ fits }) => fits.every((bed) => set.includes(bed))).map(({ part }) => part),
     beds: set.map(({ sheet, dx, dy }) => ({ area: (BigInt(dx) + kerf) * (BigInt(dy) + kerf), count: sheet.count, cost: sheet.cost ?? 0 })),
     area: rows
       .filter(({ fits }) => fits.every((bed) => set.includes(bed)))

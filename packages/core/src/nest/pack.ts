@@ -194,6 +194,19 @@ const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({
 });
 
 function block(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
+  const { join } = lie;
+  if (join) {
+    const { axis, first, second } = join;
+    const at = axis === 'x' ? x + first.lie.dx : y + first.lie.dy;
+    const [x2, y2] = axis === 'x' ? [at + kerf, y] : [x, at + kerf];
+    return {
+      kind: 'cut',
+      axis,
+      at: at as Length,
+      first: block(first.item, first.lie, x, y, kerf, placements),
+      second: block(second.item, second.lie, x2, y2, kerf, placements),
+    };
+  }
   const sizes = item.parts.map((part) => (isTurned(part, lie) ? { dx: part.width, dy: part.length } : { dx: part.length, dy: part.width }));
   const leafAt = (index: number, px: number, py: number): CutTree => {
     const part = item.parts[index]!;

@@ -12,6 +12,13 @@ export interface Lie {
   readonly turned: boolean;
   /** Matched group: the direction its parts follow one another in. */
   readonly run: 'x' | 'y' | null;
+  /** Two items joined into one: what lies first along the axis, and what lies second, a kerf on. */
+  readonly join?: { readonly axis: 'x' | 'y'; readonly first: Inner; readonly second: Inner };
+}
+
+interface Inner {
+  readonly item: Item;
+  readonly lie: Lie;
 }
 
 export interface Item {

@@ -6,6 +6,7 @@
  */
 import { lowerBound, type Bound } from './bound.ts';
 import { AMONG, closeSheet, copySheet, FITS, openSheet, place, SPLITS, spotFor, type OpenSheet, type Rules, type Spot } from './pack.ts';
+import { apart, merged } from './merge.ts';
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from '../chance/random.ts';
@@ -42,6 +43,8 @@ const ORDERS: readonly Order[] = [
   (a, b) => b.lies[0]!.dx - a.lies[0]!.dx || b.lies[0]!.dy - a.lies[0]!.dy || a.index - b.index,
   (a, b) => shortest(b) - shortest(a) || longest(b) - longest(a) || a.index - b.index,
 ];
+/** Every so many steps everything is joined at random and laid out anew: often where sides pair up, else rarely. */
+const AFRESH = { paired: 12, else: 96 } as const;
 const STARTS = ORDERS.length * FITS.length * SPLITS.length;
 
 /** A stepper for a problem that has been read and found sound. */
@@ -56,8 +59,20 @@ export function search(problem: NestProblem, seed = 1): Search {
   let current: Layout | undefined;
   let effort = 0;
 
+  // Items as they are and, where sides pair up, joined: a start of the one kind, then one of the other.
+  const blocks = merged(items, job.beds, problem.kerf, null);
+  const sets = blocks.length < items.length ? [blocks, items] : [items];
+  const starts = STARTS * sets.length;
+
+  const often = sets.length > 1 ? AFRESH.paired : AFRESH.else;
   const once = (): void => {
-    const layout = effort < STARTS ? startLayout(job, items, effort) : refill(job, current ?? best!, random);
+    const anew = effort >= starts && effort % often === 0;
+    const layout =
+      effort < starts
+        ? startLayout(job, sets[effort % sets.length]!, Math.floor(effort / sets.length))
+        : anew
+          ? afresh(job, items, random)
+          : refill(job, current ?? best!, random);
     effort++;
     if (!best || isBetter(layout.score, best.score)) best = layout;
     // Sideways moves are taken: plateaus are the rule when sheets are counted whole.
@@ -99,6 +114,13 @@ function startLayout(job: Job, items: readonly Item[], effort: number): Layout {
     among: 'first',
   };
   return fill(job, [], [...items].sort(order), rules);
+}
+
+/** Joined at random, in a jittered order, under rules picked at random. */
+function afresh(job: Job, items: readonly Item[], random: Random): Layout {
+  const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
+  const blocks = merged(items, job.beds, job.problem.kerf, random);
+  return fill(job, [], jittered(blocks, random), { fit: pick(FITS), among: pick(AMONG), split: pick(SPLITS) });
 }
 
 /** Fills what is kept and as many new sheets as it takes. Kept sheets belong to another layout: one is copied before it is changed. */
@@ -177,7 +199,8 @@ function refill(job: Job, from: Layout, random: Random): Layout {
   const ruined = new Set<OpenSheet>(byFullness.slice(0, 1));
   const others = Math.min(from.sheets.length - 1, 1 + Math.floor(random() * 3));
   for (let n = 0; n < others; n++) ruined.add(pick(from.sheets));
-  const loose = [...[...ruined].flatMap(({ items }) => items), ...from.left];
+  const split = random() < 0.5;
+  const loose = [...[...ruined].flatMap(({ items }) => items), ...from.left].flatMap((item) => (split && random() < 0.6 ? apart(item) : [item]));
   const order = random() < 0.25 ? shuffled(loose, random) : jittered(loose, random);
   const rules: Rules = { fit: pick(FITS), among: pick(AMONG), split: pick(SPLITS) };
   const beds = random() < 0.3 ? shuffled(job.beds, random) : job.beds;

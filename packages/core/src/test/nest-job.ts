@@ -1,4 +1,5 @@
 /** Sheets and parts for the tests of the nester, in millimetres. */
+import { seeded } from '../chance/random.ts';
 import { mm } from '../length/length.ts';
 import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
 
@@ -31,3 +32,19 @@ export const job = (sheets: readonly NestSheet[], parts: readonly NestPart[], ke
   sheets,
   parts,
 });
+
+/** Sizes (nm) that so many sheets of 2440 × 1220 come apart into, sawn from edge to edge with a kerf of 3.2. The same seed gives the same. */
+export function cutSheets(count: number, seed: number): [dx: number, dy: number][] {
+  const random = seeded(seed);
+  const kerf = mm(3.2);
+  const pieces = (dx: number, dy: number, depth: number): [number, number][] => {
+    const across = random() < dx / (dx + dy);
+    const size = across ? dx : dy;
+    if (depth === 0 || size < mm(250)) return [[dx, dy]];
+    const at = Math.round((0.3 + 0.4 * random()) * (size - kerf));
+    return across
+      ? [...pieces(at, dy, depth - 1), ...pieces(dx - at - kerf, dy, depth - 1)]
+      : [...pieces(dx, at, depth - 1), ...pieces(dx, dy - at - kerf, depth - 1)];
+  };
+  return Array.from({ length: count }, () => pieces(mm(2440), mm(1220), 3)).flat();
+}

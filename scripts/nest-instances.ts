@@ -1,0 +1,123 @@
+/**
+ * Nesting problems to measure by, from published recipes: the ten classic random classes of two-dimensional bin packing
+ * (Berkey and Wang I to VI; Martello and Vigo VII to X), sheets cut up at random so that the optimum is known, and jobs of a
+ * workshop. The same seed gives the same problems.
+ */
+import { mm, type Length, type NestPart, type NestProblem, type NestSheet } from '../packages/core/src/index.ts';
+
+export type Dice = () => number;
+
+export function dice(seed: number): Dice {
+  let state = seed >>> 0;
+  return () => {
+    state = (state * 1664525 + 1013904223) >>> 0;
+    return state / 2 ** 32;
+  };
+}
+
+const between = (roll: Dice, low: number, high: number): number => low + Math.floor(roll() * (high - low + 1));
+
+const part = (id: string, length: number, width: number, count: number, grain: NestPart['grain']): NestPart => ({
+  id,
+  length: length as Length,
+  width: width as Length,
+  count,
+  grain,
+  group: null,
+  order: 0,
+});
+
+const sheet = (id: string, length: number, width: number, more: Partial<NestSheet> = {}): NestSheet => ({
+  id,
+  length: length as Length,
+  width: width as Length,
+  count: null,
+  grain: 'length',
+  cost: null,
+  offcut: false,
+  ...more,
+});
+
+/** Berkey and Wang: sides of the sheet, and the largest side of a part. */
+const BERKEY_WANG: readonly (readonly [sheet: number, most: number])[] = [
+  [10, 10],
+  [30, 10],
+  [40, 35],
+  [100, 35],
+  [100, 100],
+  [300, 100],
+];
+
+/** Martello and Vigo's four kinds of part on a sheet of 100, each as lowest and highest width and height. */
+const MARTELLO_VIGO: readonly (readonly [number, number, number, number])[] = [
+  [67, 100, 1, 50],
+  [1, 50, 67, 100],
+  [50, 100, 50, 100],
+  [1, 50, 1, 50],
+];
+
+/** A problem of classic class I (1) to X (10) with so many parts, sizes in whole millimetres. */
+export function classic(kind: number, count: number, roll: Dice, more: { readonly turn: boolean; readonly cuts: NestProblem['cuts'] }): NestProblem {
+  const grain = more.turn ? 'either' : 'length';
+  const side = kind <= 6 ? BERKEY_WANG[kind - 1]![0] : 100;
+  const sizes = Array.from({ length: count }, (): [number, number] => {
+    if (kind <= 6) {
+      const most = BERKEY_WANG[kind - 1]![1];
+      return [between(roll, 1, most), between(roll, 1, most)];
+    }
+    // Seven parts in ten are of the class's own kind, one of each other.
+    const own = kind - 7;
+    const others = [0, 1, 2, 3].filter((each) => each !== own);
+    const of = roll() < 0.7 ? own : others[between(roll, 0, 2)]!;
+    const [w0, w1, h0, h1] = MARTELLO_VIGO[of]!;
+    return [between(roll, w0, w1), between(roll, h0, h1)];
+  });
+  return {
+    kerf: mm(0),
+    trim: mm(0),
+    cuts: more.cuts,
+    sheets: [sheet('S', mm(side), mm(side))],
+    parts: sizes.map(([w, h], index) => part(`p${index}`, mm(w), mm(h), 1, grain)),
+  };
+}
+
+const KERF = mm(3.2);
+const [LONG, WIDE] = [mm(2440), mm(1220)];
+
+/** So many sheets cut at random from edge to edge: their number is known to be enough. `slack` is taken off every part's sides. */
+export function cutUp(sheets: number, slack: number, roll: Dice): NestProblem {
+  const pieces = (dx: number, dy: number, depth: number): [number, number][] => {
+    const across = roll() < dx / (dx + dy);
+    const size = across ? dx : dy;
+    if (depth === 0 || size < 250e6) return [[dx, dy]];
+    const at = Math.round((0.3 + 0.4 * roll()) * (size - KERF));
+    return across
+      ? [...pieces(at, dy, depth - 1), ...pieces(dx - at - KERF, dy, depth - 1)]
+      : [...pieces(dx, at, depth - 1), ...pieces(dx, dy - at - KERF, depth - 1)];
+  };
+  const all = Array.from({ length: sheets }, () => pieces(LONG, WIDE, 3)).flat();
+  return {
+    kerf: KERF,
+    trim: mm(0),
+    cuts: 'guillotine',
+    sheets: [sheet('S', LONG, WIDE)],
+    parts: all.map(([dx, dy], index) => part(`p${index}`, Math.round(dx * (1 - slack)), Math.round(dy * (1 - slack)), 1, 'length')),
+  };
+}
+
+/** So many cabinets: sides, levels and rails, with the grain along; some small parts lie either way. */
+export function workshop(cabinets: number, several: boolean, roll: Dice): NestProblem {
+  const parts = Array.from({ length: cabinets }, (_, n) => {
+    const [w, h, d] = [between(roll, 400, 1000), between(roll, 500, 900), between(roll, 240, 340)];
+    return [
+      part(`side${n}`, mm(h), mm(d), 2, 'length'),
+      part(`level${n}`, mm(w), mm(d), 2 + between(roll, 1, 4), 'length'),
+      part(`rail${n}`, mm(w), mm(90), 1, 'length'),
+      ...(n % 2 === 0 ? [part(`block${n}`, mm(between(roll, 120, 300)), mm(between(roll, 60, 180)), between(roll, 1, 4), 'either')] : []),
+    ];
+  }).flat();
+  const sheets = several
+    ? [sheet('S', LONG, WIDE, { cost: 70 }), sheet('half', mm(1220), WIDE, { cost: 39 }), sheet('off', mm(880), mm(410), { count: 2, cost: 0, offcut: true })]
+    : [sheet('S', LONG, WIDE)];
+  return { kerf: KERF, trim: mm(5), cuts: 'guillotine', sheets, parts };
+}
