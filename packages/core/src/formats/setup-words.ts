@@ -1,20 +1,17 @@
 /** A setup as a person reads it at the machine: what is on it, what it is set to, what is cut and how it lies, how to set it without a number, and what to mind. */
 import { fineText, lengthText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
-import type { DisplayUnit, Length } from '../length/length.ts';
-import { lieOf, type PartLine } from '../parts/parts.ts';
-import type { Blank, Operation } from '../setups/operations.ts';
-import { onScale, type Learned } from '../setups/learned.ts';
-import { edgeOffset } from '../setups/router.ts';
-import { distanceSum, scaleSum, stackSum, straightEdgeSum } from '../setups/setup-sums.ts';
-import type { Held, Setting } from '../setups/setting.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import { lieOf } from '../parts/parts.ts';
+import type { Operation } from '../setups/operations.ts';
 import type { Swapped } from '../setups/order.ts';
-import type { Cut, Setup, Setups } from '../setups/setups.ts';
+import type { Held, Setting } from '../setups/setting.ts';
+import type { Cut, Setup } from '../setups/setups.ts';
 import type { Face, SlotExit } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { Machine, Shop } from '../stock/shop.ts';
-import type { Dimension } from '../worked/dimension.ts';
+import type { Machine } from '../stock/shop.ts';
 import { edgeWords } from './cut-list-csv.ts';
+import { settingRows, type SetupContext, type SetupRow } from './setup-settings.ts';
 
 export interface SetupWords {
   readonly title: string;
@@ -24,13 +21,6 @@ export interface SetupWords {
   /** How to set it without a number. */
   readonly gauge: string;
   readonly caution: string;
-}
-
-export interface SetupRow {
-  readonly what: string;
-  readonly to: string;
-  /** The arithmetic of the number it begins with, where that has more than one term; and that number as it is written. */
-  readonly sum?: { readonly of: Dimension; readonly text: string };
 }
 
 /** One part at this setup: all its cuts that lie alike. */
@@ -46,20 +36,12 @@ export interface SetupPiece {
   readonly operations: readonly string[];
 }
 
-export interface SetupContext {
-  readonly shop: Shop;
-  readonly blanks: Setups['blanks'];
-  readonly parts: readonly PartLine[];
-  /** What test cuts said of the scales. */
-  readonly learned?: Learned;
-}
-
 export function setupWords(setup: Setup, context: SetupContext, unit: DisplayUnit): SetupWords {
   const { setting } = setup;
   const machine = context.shop.machines[setting.machine]!;
   return {
     title: `${capital(machine.name)}: ${WHAT_FOR[setup.cuts[0]!.operation.work.kind]}${HELD_WORDS[setting.held]}`,
-    set: settings(setup.cuts[0]!, machine, context, unit),
+    set: settingRows(setup.cuts[0]!, machine, context, unit),
     pieces: piecesOf(setup.cuts, context, unit),
     gauge: gaugeWords(setup, context),
     caution: cautionWords(setting, machine, setup.cuts),
@@ -100,123 +82,6 @@ const HELD_WORDS: Readonly<Record<Held, string>> = {
   tall: ', on edge against a tall fence',
   wedge: ', turned on a wedge',
 };
-
-function settings(cut: Cut, machine: Machine, context: SetupContext, unit: DisplayUnit): SetupRow[] {
-  const { shop, blanks } = context;
-  const { operation, way } = cut;
-  const fine = (length: Length): string => fineText(length, unit);
-  const rows: SetupRow[] = [];
-  const { stack, router, blade, bit, depth, distance, tilt, gaugeDeg, held, stops } = way.setting;
-  if (stack && shop.stack) {
-    const between = [...counted(stack.chippers, fine), ...counted(stack.shims, (shim) => `shim ${fine(shim)}`)];
-    rows.push(
-      { what: 'stack', to: ['outer blades', ...between].join(' + ') },
-      { what: 'cuts', to: fine(stack.cuts), sum: { of: stackSum(stack, shop.stack), text: fine(stack.cuts) } },
-    );
-    if (stack.over > 0) rows.push({ what: 'second pass', to: `the fence or a card ${fine(stack.over)} over` });
-  }
-  if (router) {
-    rows.push({ what: 'bit', to: `straight, ${fine(shop.bits[router.bit]!.diameter.nm)}` });
-    if (router.over.length > 0)
-      rows.push({ what: router.over.length === 1 ? 'second pass' : 'further passes', to: `${router.over.map(fine).join(', ')} over` });
-    if (router.down > 1) rows.push({ what: 'down', to: `${router.down} passes, ${fine(router.eachDown)} each` });
-  }
-  if (blade) {
-    rows.push({ what: 'cuts', to: `its kerf, ${fine(blade.cuts)}` });
-    if (blade.over.length > 0) rows.push({ what: blade.over.length === 1 ? 'second pass' : 'further passes', to: `${blade.over.map(fine).join(', ')} over` });
-  }
-  if (bit) rows.push({ what: 'bit', to: `${BIT_WORDS[shop.bits[bit]!.kind]}, ${fine(shop.bits[bit]!.diameter.nm)}` });
-  if (depth !== undefined && operation.work.kind !== 'notch') rows.push({ what: 'depth', to: depth === null ? 'through' : fine(depth) });
-  if (stops) rows.push({ what: 'stops', to: stopWords(stops, operation, blanks, fine) });
-  if (tilt)
-    rows.push({
-      what: 'blade',
-      to: `${degrees(tilt.deg)} from square (reads ${degrees(tilt.from90)} where square is 90)${tilt.standing ? ', the piece on edge' : ''}`,
-    });
-  if (distance !== undefined) rows.push(...distanceRows(cut, machine, context, fine));
-  if (gaugeDeg !== undefined && gaugeDeg > 0) {
-    // Said from whichever edge it is nearer to: that is what the wedge or the rule is laid against.
-    const [off, from] = gaugeDeg > 45 ? [90 - gaugeDeg, 'off its long edges'] : [gaugeDeg, 'off square'];
-    rows.push({ what: held === 'line' || held === 'guide' ? 'line' : 'wedge', to: `${degrees(off)} ${from} (reads ${degrees(90 - off)} where that is 90)` });
-    if (held === 'wedge' && operation.work.kind === 'slanted-slot')
-      rows.push(wedgeRow(off, gaugeDeg > 45 ? 'length' : 'width', blanks.get(operation.panel)!, router ? 'the router’s edge' : 'the piece', fine));
-  }
-  return rows;
-}
-
-/** The wedge as it is sawn: as long as the edge it lies along, so wide at its thick end; its twin is cut with it turned over. */
-function wedgeRow(off: number, along: 'length' | 'width', blank: Blank, what: string, fine: (length: Length) => string): SetupRow {
-  const rise = Math.round((blank[along] * Math.tan((off * Math.PI) / 180)) / TENTH) * TENTH;
-  return {
-    what: 'sawn',
-    to: `from a point to ${fine(rise as Length)} over ${fine(blank[along])}; ${what} lies along its slope, turned over for the other hand`,
-  };
-}
-
-/** A wedge is sawn to a tenth of a millimetre at best. */
-const TENTH = 100_000;
-
-/** Where a stopped slot begins and ends, from the edge its blank begins at there. */
-function stopWords(
-  { from, to }: NonNullable<Setting['stops']>,
-  { panel: id, work }: Operation,
-  blanks: Setups['blanks'],
-  fine: (length: Length) => string,
-): string {
-  const { panel } = blanks.get(id)!;
-  const edge = edgeWords({ role: panel.role, lie: lieOf(panel) }, work.kind === 'slot' && work.across ? 'near' : 'start');
-  const ends = [from === null ? '' : `begins ${fine(from)}`, to === null ? '' : `ends ${fine(to)}`].filter((words) => words !== '');
-  return `${ends.join(', ')} from the ${edge}`;
-}
-
-/** Equal leaves together: '3 × 3.2 mm'. */
-function counted(leaves: readonly Length[], words: (leaf: Length) => string): string[] {
-  const counts = new Map<Length, number>();
-  for (const leaf of leaves) counts.set(leaf, (counts.get(leaf) ?? 0) + 1);
-  return [...counts].map(([leaf, count]) => (count > 1 ? `${count} × ${words(leaf)}` : words(leaf)));
-}
-
-const BIT_WORDS = { straight: 'straight', drill: 'drill', forstner: 'Forstner' } as const;
-const degrees = (deg: number): string => `${Math.round(deg * 100) / 100}°`;
-
-/** What is measured at the machine, and what its scale has to read where test cuts said it is off. */
-function distanceRows(cut: Cut, machine: Machine, { blanks, learned }: SetupContext, fine: (length: Length) => string): SetupRow[] {
-  const { setting } = cut.way;
-  const sum = distanceSum(cut, blanks.get(cut.operation.panel)!);
-  const edge = setting.held === 'edge' && setting.router ? edgeOffset(machine, setting.router.cuts) : null;
-  const shown = edge !== null && setting.distance! >= edge ? straightEdgeSum(setting, machine, sum) : sum;
-  const row: SetupRow = { ...distanceRow(setting, edge, fine), ...(shown && shown.terms.length > 1 ? { sum: { of: shown, text: fine(shown.value) } } : {}) };
-  const read = learned && onScale(setting, learned);
-  if (!read) return [row];
-  const { reads, off } = read;
-  return [
-    row,
-    {
-      what: 'set the scale to',
-      to: `${fine(reads)}: it comes out ${fine(Math.abs(off.nm) as Length)} ${off.nm > 0 ? 'over' : 'under'}, by ${off.cuts === 1 ? 'one test cut' : `${off.cuts} test cuts`}`,
-      sum: { of: scaleSum(setting, learned, sum)!, text: fine(reads) },
-    },
-  ];
-}
-
-/** To the cutter's side, or to where the straight edge is clamped: `edge` is how far the router's base keeps that off. */
-function distanceRow({ held, distance, tilt, bit, blade }: Setting, edge: Length | null, fine: (length: Length) => string): SetupRow {
-  if (edge !== null) {
-    const at = (distance! - edge) as Length;
-    return at >= 0
-      ? { what: 'straight edge', to: `${fine(at)} from the reference (the slot begins at ${fine(distance!)}; the base keeps ${fine(edge)})` }
-      : { what: 'straight edge', to: `beyond the slot, ${fine(edge)} from its far wall (the slot begins at ${fine(distance!)} from the reference)` };
-  }
-  if (bit) return { what: held === 'jig' ? 'jig' : 'fence', to: `${fine(distance!)} to the middle of the bit` };
-  if (distance === 0)
-    return held === 'sled'
-      ? { what: 'stop', to: 'the end level with the outer side of the cutter' }
-      : { what: 'fence', to: 'of scrap, the cutter buried in it' };
-  if (blade) return { what: 'fence', to: `${fine(distance!)} along the bevel, from its outer arris to the near side of the blade` };
-  if (tilt) return { what: held === 'guide' ? 'line' : 'fence', to: `${fine(distance!)} to the long point` };
-  if (held === 'guide') return { what: 'line', to: `${fine(distance!)} from the reference, the guide on it` };
-  return { what: held === 'sled' ? 'stop' : 'fence', to: `${fine(distance!)} to the near side of the cutter` };
-}
 
 function piecesOf(cuts: readonly Cut[], { blanks, parts, shop }: SetupContext, unit: DisplayUnit): SetupPiece[] {
   const byLie = new Map<string, { piece: SetupPiece; operations: string[]; places: string[] }>();
