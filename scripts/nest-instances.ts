@@ -3,6 +3,7 @@
  * (Berkey and Wang I to VI; Martello and Vigo VII to X), sheets cut up at random so that the optimum is known, and jobs of a
  * workshop. The same seed gives the same problems.
  */
+import { cutSheets } from '../packages/core/src/test/nest-job.ts';
 import { mm, type Length, type NestPart, type NestProblem, type NestSheet } from '../packages/core/src/index.ts';
 
 export type Dice = () => number;
@@ -85,25 +86,15 @@ const KERF = mm(3.2);
 const [LONG, WIDE] = [mm(2440), mm(1220)];
 
 /** So many sheets cut at random from edge to edge: their number is known to be enough. `slack` is taken off every part's sides. */
-export function cutUp(sheets: number, slack: number, roll: Dice): NestProblem {
-  const pieces = (dx: number, dy: number, depth: number): [number, number][] => {
-    const across = roll() < dx / (dx + dy);
-    const size = across ? dx : dy;
-    if (depth === 0 || size < 250e6) return [[dx, dy]];
-    const at = Math.round((0.3 + 0.4 * roll()) * (size - KERF));
-    return across
-      ? [...pieces(at, dy, depth - 1), ...pieces(dx - at - KERF, dy, depth - 1)]
-      : [...pieces(dx, at, depth - 1), ...pieces(dx, dy - at - KERF, depth - 1)];
-  };
-  const all = Array.from({ length: sheets }, () => pieces(LONG, WIDE, 3)).flat();
-  return {
-    kerf: KERF,
-    trim: mm(0),
-    cuts: 'guillotine',
-    sheets: [sheet('S', LONG, WIDE)],
-    parts: all.map(([dx, dy], index) => part(`p${index}`, Math.round(dx * (1 - slack)), Math.round(dy * (1 - slack)), 1, 'length')),
-  };
-}
+export const cutUp = (sheets: number, slack: number, roll: Dice): NestProblem => ({
+  kerf: KERF,
+  trim: mm(0),
+  cuts: 'guillotine',
+  sheets: [sheet('S', LONG, WIDE)],
+  parts: cutSheets(sheets, Math.floor(roll() * 2 ** 31)).map(([dx, dy], index) =>
+    part(`p${index}`, Math.round(dx * (1 - slack)), Math.round(dy * (1 - slack)), 1, 'length'),
+  ),
+});
 
 /** So many cabinets: sides, levels and rails, with the grain along; some small parts lie either way. */
 export function workshop(cabinets: number, several: boolean, roll: Dice): NestProblem {

@@ -39,6 +39,21 @@ const testCutCodec: Codec<TestCut> = checked(
   },
 );
 
+/** What an entry of each kind must say, and no other may. */
+const FACTS: Readonly<
+  Record<
+    RecordEntry['kind'],
+    { readonly field: 'reading' | 'scan' | 'testCut' | 'made' | 'asCut' | 'withdraws'; readonly what: string; readonly accepted: string }
+  >
+> = {
+  thickness: { field: 'reading', what: 'reading', accepted: 'product and value, for a thickness' },
+  'test-cut': { field: 'testCut', what: 'test cut', accepted: 'cutter, what it measures itself and what came out, for a test cut' },
+  made: { field: 'made', what: 'operations that were made', accepted: 'ids of operations, for what was made' },
+  'as-cut': { field: 'asCut', what: 'part that was cut', accepted: 'a panel and its length, width or thickness, for a part that was cut' },
+  scan: { field: 'scan', what: 'scan', accepted: 'height and samples, for a scan' },
+  withdrawn: { field: 'withdraws', what: 'entry that is taken back', accepted: 'the id of an earlier entry, for a withdrawal' },
+};
+
 export const recordCodec: Codec<RecordEntry> = checked(
   objectWith(
     { id: text(64), at: text(30), kind: choice(['thickness', 'scan', 'test-cut', 'made', 'as-cut', 'withdrawn']) },
@@ -61,46 +76,13 @@ export const recordCodec: Codec<RecordEntry> = checked(
   (entry, where) => {
     if (!ISO.test(entry.at) || Number.isNaN(Date.parse(entry.at)))
       throw new Refusal('time', `'${entry.at}' is no time`, `${where}.at`, 'ISO 8601 in UTC, such as 2026-03-01T10:00:00Z');
-    if ((entry.kind === 'thickness') !== (entry.reading !== undefined))
-      throw new Refusal(
-        'entry',
-        `a ${entry.kind} entry ${entry.reading ? 'has no' : 'needs a'} reading`,
-        `${where}.reading`,
-        'product and value, for a thickness',
-      );
-    if ((entry.kind === 'test-cut') !== (entry.testCut !== undefined))
-      throw new Refusal(
-        'entry',
-        `a ${entry.kind} entry ${entry.testCut ? 'has no' : 'needs a'} test cut`,
-        `${where}.testCut`,
-        'cutter, what it measures itself and what came out, for a test cut',
-      );
-    if ((entry.kind === 'made') !== (entry.made !== undefined))
-      throw new Refusal(
-        'entry',
-        `a ${entry.kind} entry ${entry.made ? 'makes nothing' : 'must say what was made'}`,
-        `${where}.made`,
-        'ids of operations, for what was made',
-      );
+    for (const [kind, { field, what, accepted }] of Object.entries(FACTS)) {
+      if ((entry.kind === kind) === (entry[field] !== undefined)) continue;
+      throw new Refusal('entry', `a ${entry.kind} entry ${entry[field] ? 'has no' : 'needs'} ${what}`, `${where}.${field}`, accepted);
+    }
     if (entry.slots !== undefined && entry.kind !== 'made')
       throw new Refusal('entry', `a ${entry.kind} entry has no slots`, `${where}.slots`, 'slots as they were cut, for what was made');
-    if ((entry.kind === 'as-cut') !== (entry.asCut !== undefined))
-      throw new Refusal(
-        'entry',
-        `a ${entry.kind} entry ${entry.asCut ? 'has no part' : 'must say what was measured'}`,
-        `${where}.asCut`,
-        'a panel and its length, width or thickness, for a part that was cut',
-      );
     if (entry.asCut && entry.asCut.length === undefined && entry.asCut.width === undefined && entry.asCut.thickness === undefined)
       throw new Refusal('entry', 'nothing was measured', `${where}.asCut`, 'a length, a width or a thickness');
-    if ((entry.kind === 'scan') !== (entry.scan !== undefined))
-      throw new Refusal('entry', `a ${entry.kind} entry ${entry.scan ? 'has no' : 'needs a'} scan`, `${where}.scan`, 'height and samples, for a scan');
-    if ((entry.kind === 'withdrawn') !== (entry.withdraws !== undefined))
-      throw new Refusal(
-        'entry',
-        `a ${entry.kind} entry ${entry.withdraws ? 'withdraws nothing' : 'must say what it withdraws'}`,
-        `${where}.withdraws`,
-        'the id of an earlier entry, for a withdrawal',
-      );
   },
 );

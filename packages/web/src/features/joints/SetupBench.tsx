@@ -4,6 +4,7 @@ import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowForward from '@mui/icons-material/ArrowForward';
 import Close from '@mui/icons-material/Close';
 import { Button, Dialog, IconButton } from '@mui/material';
+import { PieceLine } from './PieceLine.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
 import { SetupSettings } from './SetupSettings.tsx';
 import { useMade } from './useMade.ts';
@@ -47,14 +48,7 @@ export function SetupBench({ of, parts, unit, at, onGo }: SetupBenchProps) {
         <ul className="setup-pieces">
           {words.pieces.map((piece) => (
             <li key={`${piece.panel} ${piece.lies}`}>
-              <span className="mark">{piece.mark}</span> {piece.name}
-              {piece.cuts > 1 ? `, ${piece.cuts} cuts` : ''}
-              {piece.lies && <span className="setup-place">{piece.lies}</span>}
-              {piece.places.map((place) => (
-                <span key={place} className="setup-place">
-                  {place}
-                </span>
-              ))}
+              <PieceLine piece={piece} />
             </li>
           ))}
         </ul>

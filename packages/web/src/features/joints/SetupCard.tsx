@@ -6,6 +6,7 @@ import { Checkbox, FormControlLabel, IconButton } from '@mui/material';
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
+import { PieceLine } from './PieceLine.tsx';
 import { SetupDrawing } from './SetupDrawing.tsx';
 import { SetupSettings } from './SetupSettings.tsx';
 import { TestCutForm } from './TestCutForm.tsx';
@@ -61,14 +62,7 @@ export function SetupCard({ setup, number, of, parts, unit, shownUnit, after, on
               onPointerLeave={() => dispatch(panelHovered(null))}
               onClick={() => piece.panel.startsWith(`${shownUnit}/`) && dispatch(panelSelected(piece.panel))}
             >
-              <span className="mark">{piece.mark}</span> {piece.name}
-              {piece.cuts > 1 ? `, ${piece.cuts} cuts` : ''}
-              {piece.lies && <span className="quiet">: {piece.lies}</span>}
-              {piece.places.map((place) => (
-                <span key={place} className="setup-place">
-                  {place}
-                </span>
-              ))}
+              <PieceLine piece={piece} />
             </button>
           </li>
         ))}

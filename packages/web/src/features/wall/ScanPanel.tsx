@@ -16,11 +16,12 @@ import {
 } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import { useMemo, useRef, useState } from 'react';
-import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { entryAdded } from '../project/project.slice.ts';
+
 import { selectDesign, selectOpen, useDisplayUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
+import { useRecord } from '../project/useRecord.ts';
 import { readScan, type Sample } from './readScan.ts';
 
 const DOUBTS: Readonly<Record<Doubt, string>> = {
@@ -36,7 +37,7 @@ export function ScanPanel() {
   const { wall } = useAppSelector(selectDesign);
   const { record } = useAppSelector(selectOpen);
   const unit = useDisplayUnit();
-  const dispatch = useAppDispatch();
+  const { add } = useRecord();
   const { apply } = useEdit();
   const [up, setUp] = useState(() => entered(unit === 'mm' ? '1500 mm' : '60 in'));
   const [live, setLive] = useState<readonly Sample[] | null>(null);
@@ -59,7 +60,7 @@ export function ScanPanel() {
   const fresh = peaks.filter(({ along }) => !studs.some(({ at }) => Math.abs(at - along) < 20e6));
 
   const keep = (rows: readonly Sample[]): void => {
-    if (rows.length > 0) dispatch(entryAdded({ id: crypto.randomUUID(), at: new Date().toISOString(), kind: 'scan', scan: { up, samples: rows } }));
+    if (rows.length > 0) add({ kind: 'scan', scan: { up, samples: rows } });
   };
   const scan = async (from: number): Promise<void> => {
     const got: Sample[] = [];
