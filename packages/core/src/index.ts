@@ -160,6 +160,7 @@ export { seeded } from './chance/random.ts';
 export {
   standingAsCut,
   standingReadings,
+  standingSlots,
   displayUnitOf,
   standingScans,
   triesOf,
