@@ -1,7 +1,7 @@
 /** axe finds nothing serious on any view, in both themes, wide and narrow. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { baseUrl, furnishedProject, watchErrors } from './support.ts';
 import { VIEWS } from './views.ts';
 
@@ -16,25 +16,34 @@ interface Violation {
 let project: string;
 test.beforeAll(async () => void (project = await furnishedProject((file) => (file['design'].units.type.hanging.wallScrew.length = '2 in'))));
 
-for (const scheme of ['light', 'dark'] as const)
-  for (const width of [1280, 390])
-    for (const { name, path, before } of VIEWS)
-      test(`${name}, ${scheme}, ${width} wide`, async ({ browser }) => {
-        const page = await browser.newPage({ viewport: { width, height: width === 1280 ? 800 : 844 }, colorScheme: scheme, reducedMotion: 'reduce' });
-        const errors = watchErrors(page);
-        await page.goto(`${baseUrl()}${path(project)}`);
-        await page.waitForLoadState('networkidle');
-        await before?.(page);
+/** What axe calls serious or worse on the page as it stands. */
+async function serious(page: Page): Promise<string[]> {
+  const violations = await page.evaluate(async () => ((await (window as any).axe.run()) as { violations: Violation[] }).violations);
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(
+      ({ id, nodes }) =>
+        `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} (${failureSummary.split('\n').slice(1, 2).join('').trim()})`).join('; ')}`,
+    );
+}
+
+for (const width of [1280, 390])
+  for (const { name, path, before } of VIEWS)
+    test(`${name}, ${width} wide`, async ({ browser }) => {
+      const page = await browser.newPage({ viewport: { width, height: width === 1280 ? 800 : 844 }, colorScheme: 'light', reducedMotion: 'reduce' });
+      const errors = watchErrors(page);
+      await page.goto(`${baseUrl()}${path(project)}`);
+      await page.waitForLoadState('networkidle');
+      await before?.(page);
+      await page.evaluate(AXE);
+      const ground = (): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+      const light = await ground();
+      for (const colorScheme of ['light', 'dark'] as const) {
+        await page.emulateMedia({ colorScheme });
+        if (colorScheme === 'dark') await expect.poll(ground).not.toBe(light);
         await page.waitForTimeout(300);
-        await page.evaluate(AXE);
-        const violations = await page.evaluate(async () => ((await (window as any).axe.run()) as { violations: Violation[] }).violations);
-        const serious = violations
-          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-          .map(
-            ({ id, nodes }) =>
-              `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} (${failureSummary.split('\n').slice(1, 2).join('').trim()})`).join('; ')}`,
-          );
-        expect(serious).toEqual([]);
-        expect(errors).toEqual([]);
-        await page.close();
-      });
+        expect([colorScheme, ...(await serious(page))]).toEqual([colorScheme]);
+      }
+      expect(errors).toEqual([]);
+      await page.close();
+    });

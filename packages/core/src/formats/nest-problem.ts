@@ -2,7 +2,7 @@
 import { readEntered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { bedsOf } from '../nest/pieces.ts';
-import type { CutTree, NestPart, NestPlan, NestProblem, NestSheet } from '../nest/problem.ts';
+import type { CutTree, FirstCut, NestPart, NestPlan, NestProblem, NestSheet, Spot } from '../nest/problem.ts';
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
 import { quote, type Json } from './codec.ts';
 import { readJsonText } from './json-text.ts';
@@ -13,7 +13,7 @@ export const readNestProblemText = (text: string): Outcome<NestProblem> => outco
 
 /** Throws a Refusal on anything that is not a sound problem. */
 export function readNestProblem(value: unknown): NestProblem {
-  const row = fields(value, 'problem', ['kerf', 'trim', 'cuts', 'sheets', 'parts']);
+  const row = fields(value, 'problem', ['kerf', 'trim', 'cuts', 'first', 'sheets', 'parts']);
   const kerf = row['kerf'] === undefined ? (0 as Length) : size(row['kerf'], 'kerf', true);
   const trim = row['trim'] === undefined ? (0 as Length) : size(row['trim'], 'trim', true);
   const cuts = row['cuts'] === undefined ? 'guillotine' : oneOf(row['cuts'], 'cuts', ['guillotine', 'free'] as const);
@@ -27,14 +27,14 @@ export function readNestProblem(value: unknown): NestProblem {
     throw new Refusal('cost', 'some sheets have a cost and others have none', 'sheets', 'a cost on every sheet, or on none');
   const pieces = parts.reduce((sum, { count }) => sum + count, 0);
   if (pieces > MOST_PIECES) throw new Refusal('too-many', `there are ${pieces} pieces`, 'parts', `at most ${MOST_PIECES}`);
-  const problem: NestProblem = { kerf, trim, cuts, sheets, parts };
+  const problem: NestProblem = { kerf, trim, cuts, ...(row['first'] === undefined ? {} : { first: readFirst(row['first']) }), sheets, parts };
   const bare = bedsOf(problem).find(({ dx, dy }) => dx <= 0 || dy <= 0);
   if (bare) throw new Refusal('trim', `nothing is left of sheet '${bare.sheet.id}' inside its trim`, 'trim', 'less than half of every sheet');
   return problem;
 }
 
 function readSheet(value: unknown, where: string): NestSheet {
-  const row = fields(value, where, ['id', 'length', 'width', 'count', 'grain', 'cost', 'offcut']);
+  const row = fields(value, where, ['id', 'length', 'width', 'count', 'grain', 'cost', 'offcut', 'flaws']);
   return {
     id: name(row['id'], `${where}.id`),
     length: size(row['length'], `${where}.length`),
@@ -43,11 +43,30 @@ function readSheet(value: unknown, where: string): NestSheet {
     grain: row['grain'] === undefined ? 'none' : oneOf(row['grain'], `${where}.grain`, ['length', 'none'] as const),
     cost: row['cost'] === undefined || row['cost'] === null ? null : amount(row['cost'], `${where}.cost`),
     offcut: row['offcut'] === undefined ? false : flag(row['offcut'], `${where}.offcut`),
+    ...(row['flaws'] === undefined ? {} : { flaws: rows(row['flaws'], `${where}.flaws`).map((each, index) => readFlaw(each, `${where}.flaws[${index}]`)) }),
+  };
+}
+
+function readFirst(value: unknown): FirstCut {
+  const row = fields(value, 'first', ['by', 'longest', 'widest']);
+  const by = oneOf(row['by'], 'first.by', ['rip', 'crosscut', 'breakdown'] as const);
+  if (by !== 'breakdown') return { by };
+  return { by, longest: size(row['longest'], 'first.longest'), widest: size(row['widest'], 'first.widest') };
+}
+
+/** A rectangle no part may touch, from the corner of the untrimmed sheet. */
+function readFlaw(value: unknown, where: string): Spot {
+  const row = fields(value, where, ['x', 'y', 'dx', 'dy']);
+  return {
+    x: size(row['x'], `${where}.x`, true),
+    y: size(row['y'], `${where}.y`, true),
+    dx: size(row['dx'], `${where}.dx`),
+    dy: size(row['dy'], `${where}.dy`),
   };
 }
 
 function readPart(value: unknown, where: string): NestPart {
-  const row = fields(value, where, ['id', 'length', 'width', 'count', 'grain', 'group', 'order']);
+  const row = fields(value, where, ['id', 'length', 'width', 'count', 'grain', 'group', 'order', 'together']);
   return {
     id: name(row['id'], `${where}.id`),
     length: size(row['length'], `${where}.length`),
@@ -56,6 +75,7 @@ function readPart(value: unknown, where: string): NestPart {
     grain: row['grain'] === undefined ? 'either' : oneOf(row['grain'], `${where}.grain`, ['length', 'width', 'either'] as const),
     group: row['group'] === undefined || row['group'] === null ? null : name(row['group'], `${where}.group`),
     order: row['order'] === undefined || row['order'] === null ? 0 : amount(row['order'], `${where}.order`),
+    ...(row['together'] === undefined || row['together'] === null ? {} : { together: name(row['together'], `${where}.together`) }),
   };
 }
 

@@ -16,6 +16,7 @@ export function auditPlan(problem: NestProblem, plan: NestPlan): string[] {
     if (!kind) wrong.push(`there is no sheet '${id}'`);
     else if (kind.count !== null && count > kind.count) wrong.push(`${count} of sheet '${id}' are used, there are ${kind.count}`);
   }
+  wrong.push(...auditPins(problem, plan), ...auditTogether(problem, plan));
   for (const part of problem.parts) {
     const placed = plan.sheets.reduce((sum, { placements }) => sum + placements.filter((row) => row.part === part.id).length, 0);
     const left = plan.unplaced.filter((row) => row.part === part.id).reduce((sum, { count }) => sum + count, 0);
@@ -59,8 +60,27 @@ function auditPlacement(problem: NestProblem, sheet: NestProblem['sheets'][numbe
   if (dx !== wantX || dy !== wantY) wrong.push(`'${id}' has not its own size`);
   if ((part.grain === 'length' && turned) || (part.grain === 'width' && !turned)) wrong.push(`'${id}' lies across its grain`);
   const { trim } = problem;
+  for (const flaw of sheet.flaws ?? [])
+    if (gap(x, dx, flaw.x, flaw.dx) < 0 && gap(y, dy, flaw.y, flaw.dy) < 0) wrong.push(`'${id}' lies on a flaw`);
   if (x < trim || y < trim || x + dx > sheet.length - trim || y + dy > sheet.width - trim) wrong.push(`'${id}' leaves the sheet`);
   return wrong;
+}
+
+function auditPins({ sheets }: NestProblem, plan: NestPlan): string[] {
+  return sheets.flatMap(({ id, pins = [] }) => {
+    const placements = plan.sheets.filter((row) => row.sheet === id).flatMap((row) => row.placements);
+    return pins
+      .filter((pin) => !placements.some((row) => row.part === pin.part && row.x === pin.x && row.y === pin.y && row.dx === pin.dx && row.dy === pin.dy))
+      .map((pin) => `'${pin.part}' has left its place`);
+  });
+}
+
+function auditTogether({ parts }: NestProblem, plan: NestPlan): string[] {
+  const tags = [...new Set(parts.flatMap(({ together }) => together ?? []))];
+  return tags.filter((tag) => {
+    const ids = parts.filter(({ together }) => together === tag).map(({ id }) => id);
+    return plan.sheets.filter(({ placements }) => placements.some(({ part }) => ids.includes(part))).length > 1;
+  }).map((tag) => `'${tag}' is spread over several sheets`);
 }
 
 const gap = (a: number, da: number, b: number, db: number): number => (a < b ? b - (a + da) : a - (b + db));

@@ -4,6 +4,7 @@
  * must come out of those, so each such class is covered by itself and the greatest bound counts.
  * Areas are BigInt: in doubles the sum could come out above the optimum on sheets that are filled exactly.
  */
+import { apartFromEachOther } from './conflicts.ts';
 import { costByShares, sheetsByShares } from './dual.ts';
 import { bedsOf, lieOf, type Bed } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
@@ -34,7 +35,7 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
   if (parts.length === 0) return { sheets: 0, cost: hasCosts ? 0 : null, why: 'nothing to place' };
   const classes = classesOf(problem, parts);
   const byArea = Math.max(...classes.map(({ area, beds }) => fewest(area, beds)));
-  const alone = loners(problem, parts);
+  const alone = Math.max(...classes.map(({ parts: own, on }) => apartFromEachOther(own, on, problem.kerf)));
   const byShares = Math.max(...classes.map(({ parts: own, on }) => sheetsByShares(own, on, problem.kerf)));
   const sheets = Math.max(1, byArea, alone, byShares);
   return { sheets, cost: hasCosts ? costOf(problem, classes, sheets) : null, why: whyOf(sheets, byArea, alone) };
@@ -42,7 +43,7 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
 
 function whyOf(sheets: number, byArea: number, alone: number): string {
   if (byArea >= sheets) return 'the parts with their kerfs cover that much sheet';
-  if (alone >= sheets) return `${alone} parts are so large that no two share a sheet`;
+  if (alone >= sheets) return `${alone} parts are so large that no two of them share a sheet`;
   return 'beside the large parts there is no room for the rest: what is left of their sheets is too narrow';
 }
 
@@ -127,11 +128,4 @@ function cheapest(classes: readonly PartClass[], sheets: number): number {
     .sort((a, b) => a - b)
     .slice(0, sheets)
     .reduce((sum, cost) => sum + cost, 0);
-}
-
-/** Parts more than half of every sheet both ways, whichever way they lie: no two share a sheet. */
-function loners(problem: NestProblem, parts: readonly NestPart[]): number {
-  const beds = bedsOf(problem).filter(({ sheet }) => sheet.count !== 0);
-  const alone = ({ length, width }: NestPart): boolean => beds.every((bed) => 2 * Math.min(length, width) + problem.kerf > Math.max(bed.dx, bed.dy));
-  return parts.filter(alone).reduce((sum, { count }) => sum + count, 0);
 }

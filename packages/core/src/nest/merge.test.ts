@@ -4,7 +4,7 @@ import { seeded } from '../chance/random.ts';
 import type { Length } from '../length/length.ts';
 import { cutSheets, job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
-import { apart, merged } from './merge.ts';
+import { itemsIn, merged } from './merge.ts';
 import { bedsOf, itemsOf } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
 import { search } from './search.ts';
@@ -19,7 +19,7 @@ describe('a pair that shares a side', () => {
     expect(blocks).toHaveLength(1);
     expect(blocks[0]!.lies.map(({ dx, dy }) => [dx / 1e6, dy / 1e6])).toEqual([[1203.2, 300]]);
     expect(
-      apart(blocks[0]!)
+      itemsIn(blocks[0]!)
         .flatMap(({ parts }) => parts.map(({ id }) => id))
         .sort(),
     ).toEqual(['a', 'b']);

@@ -10,10 +10,10 @@ interface Lying {
   readonly lie: Lie;
 }
 
-/** A cut parts the block again: its halves lie side by side along the axis, a kerf apart, of one size across it. */
+/** A cut parts the block again: its halves lie side by side along the axis, a kerf apart, of one size across it or nearly. */
 function joined(axis: 'x' | 'y', first: Lying, second: Lying, kerf: number): Lie {
   const [a, b] = [first.lie, second.lie];
-  const size = axis === 'x' ? { dx: a.dx + kerf + b.dx, dy: a.dy } : { dx: a.dx, dy: a.dy + kerf + b.dy };
+  const size = axis === 'x' ? { dx: a.dx + kerf + b.dx, dy: Math.max(a.dy, b.dy) } : { dx: Math.max(a.dx, b.dx), dy: a.dy + kerf + b.dy };
   return { ...size, turned: false, run: null, join: { axis, first, second } };
 }
 
@@ -37,38 +37,51 @@ function block(axis: 'x' | 'y', first: Lying, second: Lying, kerf: number, fits:
 /** Rounds of joining; each at least halves nothing or something, so that a few are enough for any sheet. */
 const MOST_ROUNDS = 12;
 
-/**
- * Items joined wherever two share a side and fit a sheet together, longest sides first. Without `random` only where no third
- * shares that side, so that the pair is no chance; with it, pairs of larger families too, and some left apart.
- */
-export function merged(items: readonly Item[], beds: readonly Bed[], kerf: number, random: Random | null): Item[] {
-  const fits = ({ dx, dy }: Lie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
-  let now = [...items];
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    const sides = new Map<string, { readonly axis: 'x' | 'y'; readonly side: number; readonly lying: Lying[] }>();
-    for (const item of now) {
-      for (const lie of item.lies) {
-        if (lie.run !== null) continue;
-        for (const axis of ['x', 'y'] as const) {
-          const side = axis === 'x' ? lie.dy : lie.dx;
-          const key = `${axis}${side}`;
-          const known = sides.get(key);
-          if (known) known.lying.push({ item, lie });
-          else sides.set(key, { axis, side, lying: [{ item, lie }] });
-        }
-      }
+interface Side extends Lying {
+  readonly axis: 'x' | 'y';
+  readonly side: number;
+}
+
+/** Sides that agree within so much of themselves, longest first. */
+function families(items: readonly Item[], near: number): Side[][] {
+  const sides: Side[] = [];
+  for (const item of items)
+    for (const lie of item.lies) {
+      if (lie.run !== null) continue;
+      sides.push({ item, lie, axis: 'x', side: lie.dy }, { item, lie, axis: 'y', side: lie.dx });
     }
-    const families = [...sides.values()].filter(({ lying }) => new Set(lying.map(({ item }) => item)).size > 1).sort((a, b) => b.side - a.side);
+  sides.sort((a, b) => b.side - a.side);
+  const found: Side[][] = [];
+  const open: Record<Side['axis'], Side[]> = { x: [], y: [] };
+  for (const each of sides) {
+    const family = open[each.axis];
+    if (family.length > 0 && family[0]!.side - each.side <= near * family[0]!.side) {
+      if (family.length === 1) found.push(family);
+      family.push(each);
+    } else open[each.axis] = [each];
+  }
+  return found;
+}
+
+/**
+ * Items joined wherever two share a side, within `near` of it, and fit a sheet together, longest sides first. Without `random`
+ * only where no third shares that side, so that the pair is no chance; with it, pairs of larger families too, and some left apart.
+ */
+export function merged(items: readonly Item[], beds: readonly Bed[], kerf: number, random: Random | null, near = 0): Item[] {
+  const fits = ({ dx, dy }: Lie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
+  let now = items;
+  for (let round = 0; round < MOST_ROUNDS; round++) {
     const gone = new Set<Item>();
     const made: Item[] = [];
-    for (const { axis, lying } of families) {
-      const free = lying.filter(({ item }) => !gone.has(item));
-      const different = new Set(free.map(({ item }) => item)).size;
-      if (different < 2 || (random ? random() < 0.15 : different > 2)) continue;
+    for (const family of families(now, near)) {
+      if (random && random() < 0.15) continue;
+      const free = family.filter(({ item }) => !gone.has(item));
+      if (free.length < 2 || (!random && new Set(free.map(({ item }) => item)).size > 2)) continue;
       const first = free[random ? Math.floor(random() * free.length) : 0]!;
       const others = free.filter(({ item }) => item !== first.item);
+      if (others.length === 0) continue;
       const second = others[random ? Math.floor(random() * others.length) : 0]!;
-      const whole = block(axis, first, second, kerf, fits);
+      const whole = block(first.axis, first, second, kerf, fits);
       if (!whole) continue;
       gone.add(first.item).add(second.item);
       made.push(whole);
@@ -76,11 +89,14 @@ export function merged(items: readonly Item[], beds: readonly Bed[], kerf: numbe
     if (made.length === 0) break;
     now = [...now.filter((item) => !gone.has(item)), ...made];
   }
-  return now;
+  return [...now];
 }
 
-/** A block taken apart by its last cut; an item that is none stays. */
-export function apart(item: Item): readonly Item[] {
+/** How near sides are that are joined by chance: exactly alike, or as near as what was sawn from one piece and cleaned up. */
+export const NEAR = [0, 0.002, 0.01] as const;
+
+/** The items a block was joined from; an item that is none is itself. */
+export function itemsIn(item: Item): readonly Item[] {
   const join = item.lies[0]?.join;
-  return join ? [join.first.item, join.second.item] : [item];
+  return join ? [...itemsIn(join.first.item), ...itemsIn(join.second.item)] : [item];
 }

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { mm, type Length } from '../length/length.ts';
 import { auditPlan } from './audit.ts';
 import { lowerBound } from './bound.ts';
-import type { NestPart, NestPlan, NestProblem, NestSheet } from './problem.ts';
+import type { FirstCut, NestPart, NestPlan, NestProblem, NestSheet } from './problem.ts';
 import { search } from './search.ts';
 
 const lengthBetween = (least: number, most: number): fc.Arbitrary<Length> =>
@@ -12,6 +12,10 @@ const lengthBetween = (least: number, most: number): fc.Arbitrary<Length> =>
     fc.integer({ min: least * 10, max: most * 10 }).map((tenths) => mm(tenths / 10)),
     fc.integer({ min: Math.ceil((least * 64) / 25.4), max: Math.floor((most * 64) / 25.4) }).map((parts) => (parts * 396_875) as Length),
   );
+/** Plans that are audited. KEEN_AUDIT_RUNS asks for thousands. */
+const RUNS = Number(process.env['KEEN_AUDIT_RUNS'] ?? 400);
+
+const flaw = fc.record({ x: lengthBetween(1, 1500), y: lengthBetween(1, 800), dx: lengthBetween(2, 120), dy: lengthBetween(2, 120) });
 const sheet =
   (costed: boolean) =>
   (id: string): fc.Arbitrary<NestSheet> =>
@@ -23,6 +27,7 @@ const sheet =
       grain: fc.constantFrom('length' as const, 'none' as const),
       cost: costed ? fc.integer({ min: 0, max: 90 }) : fc.constant(null),
       offcut: fc.boolean(),
+      flaws: fc.oneof({ weight: 3, arbitrary: fc.constant([]) }, { weight: 1, arbitrary: fc.array(flaw, { minLength: 1, maxLength: 3 }) }),
     });
 const part = (id: string): fc.Arbitrary<NestPart> =>
   fc.record({
@@ -33,15 +38,24 @@ const part = (id: string): fc.Arbitrary<NestPart> =>
     grain: fc.constantFrom('length' as const, 'width' as const, 'either' as const),
     group: fc.oneof({ weight: 6, arbitrary: fc.constant(null) }, { weight: 1, arbitrary: fc.constantFrom('g1', 'g2') }),
     order: fc.integer({ min: 0, max: 9 }),
+    together: fc.oneof({ weight: 5, arbitrary: fc.constant(null) }, { weight: 1, arbitrary: fc.constantFrom('t1', 't2') }),
   });
+const first: fc.Arbitrary<FirstCut | undefined> = fc.oneof(
+  fc.constant(undefined),
+  fc.constantFrom<FirstCut>({ by: 'rip' }, { by: 'crosscut' }),
+  fc.record({ by: fc.constant('breakdown' as const), longest: lengthBetween(300, 1600), widest: lengthBetween(300, 1300) }),
+);
 const job: fc.Arbitrary<NestProblem> = fc.boolean().chain((costed) =>
-  fc.record({
+  fc
+  .record({
     kerf: fc.constantFrom(mm(0), mm(2.2), mm(3.2), 3_175_000 as Length),
     trim: fc.constantFrom(mm(0), mm(5), mm(12)),
     cuts: fc.constantFrom('guillotine' as const, 'free' as const),
+    first,
     sheets: fc.integer({ min: 1, max: 3 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => sheet(costed)(`S${i}`)))),
     parts: fc.integer({ min: 1, max: 9 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => part(`p${i}`)))),
-  }),
+  })
+  .map(({ first: by, ...rest }): NestProblem => ({ ...rest, ...(by ? { first: by } : {}) })),
 );
 
 const planOf = (problem: NestProblem, steps = 60, seed = 1): NestPlan => {
@@ -55,7 +69,7 @@ test('the independent audit finds nothing wrong with any plan', () => {
     fc.property(job, fc.integer({ min: 1, max: 150 }), (problem, steps) => {
       expect(auditPlan(problem, planOf(problem, steps))).toEqual([]);
     }),
-    { numRuns: 400 },
+    { numRuns: RUNS },
   );
 });
 
@@ -64,9 +78,10 @@ test('a part is left over only when it fits no sheet or the sheets ran out', () 
     fc.property(job, (problem) => {
       const endless: NestProblem = {
         ...problem,
-        sheets: problem.sheets.map((each) => ({ ...each, count: null })),
-        parts: problem.parts.map((each) => ({ ...each, group: null })),
+        sheets: problem.sheets.map((each) => ({ ...each, count: null, flaws: [] })),
+        parts: problem.parts.map((each) => ({ ...each, group: null, together: null })),
       };
+      delete (endless as { first?: FirstCut }).first;
       for (const { part: id, why } of planOf(endless, 10).unplaced) {
         expect(why).not.toBe('');
         const { length, width, grain } = endless.parts.find((row) => row.id === id)!;

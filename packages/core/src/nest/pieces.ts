@@ -37,6 +37,11 @@ export interface Bed {
 
 export const bedsOf = ({ sheets, trim }: NestProblem): Bed[] => sheets.map((sheet) => ({ sheet, dx: sheet.length - 2 * trim, dy: sheet.width - 2 * trim }));
 
+/** How many of a part are to be placed: those that are pinned lie already. */
+function loose({ sheets }: NestProblem, { id, count }: NestPart): number {
+  return count - sheets.reduce((sum, { pins }) => sum + (pins ?? []).filter(({ part }) => part === id).length, 0);
+}
+
 export const lieOf = ({ length, width, grain }: NestPart): Lie[] => {
   const straight: Lie = { dx: length, dy: width, turned: false, run: null };
   const turned: Lie = { dx: width, dy: length, turned: true, run: null };
@@ -59,10 +64,11 @@ export function itemsOf(problem: NestProblem): { items: Item[]; impossible: { pa
     }
     const lies = lieOf(part).filter(fits);
     if (lies.length === 0) impossible.push({ part, why: whyNot(part, problem) });
-    else for (let n = 0; n < part.count; n++) items.push(item(items.length, [part], lies));
+    else for (let n = 0, count = loose(problem, part); n < count; n++) items.push(item(items.length, [part], lies));
   }
   for (const [name, members] of groups) {
-    const parts = [...members].sort((a, b) => a.order - b.order).flatMap((part) => Array.from({ length: part.count }, () => part));
+    const parts = [...members].sort((a, b) => a.order - b.order).flatMap((part) => Array.from({ length: loose(problem, part) }, () => part));
+    if (parts.length === 0) continue;
     const lies = blockLies(parts, problem.kerf).filter(fits);
     if (lies.length === 0) members.forEach((part) => impossible.push({ part, why: `the parts of group '${name}' fit side by side on no sheet` }));
     else items.push(item(items.length, parts, lies));

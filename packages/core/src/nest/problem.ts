@@ -17,6 +17,17 @@ export interface NestSheet {
   readonly grain: 'length' | 'none';
   readonly cost: number | null;
   readonly offcut: boolean;
+  /** Knots, holes, crushed corners: rectangles no part may touch, from the corner of the untrimmed sheet. */
+  readonly flaws?: readonly Spot[];
+  /** Parts that stay where they are. Such a sheet is the only one of its kind, and in every plan. */
+  readonly pins?: readonly Placement[];
+}
+
+export interface Spot {
+  readonly x: Length;
+  readonly y: Length;
+  readonly dx: Length;
+  readonly dy: Length;
 }
 
 export interface NestPart {
@@ -28,22 +39,28 @@ export interface NestPart {
   /** Parts of a group come from one strip, side by side, in order. */
   readonly group: string | null;
   readonly order: number;
+  /** Parts that say the same here share one sheet. */
+  readonly together?: string | null;
 }
+
+/**
+ * Which way a sheet comes apart first: ripped along its length into strips, crosscut into lengths, or broken down into pieces
+ * no longer and no wider than can be handled.
+ */
+export type FirstCut = { readonly by: 'rip' } | { readonly by: 'crosscut' } | { readonly by: 'breakdown'; readonly longest: Length; readonly widest: Length };
 
 export interface NestProblem {
   readonly kerf: Length;
   readonly trim: Length;
   readonly cuts: 'guillotine' | 'free';
+  /** Absent: whichever way serves. */
+  readonly first?: FirstCut;
   readonly sheets: readonly NestSheet[];
   readonly parts: readonly NestPart[];
 }
 
-export interface Placement {
+export interface Placement extends Spot {
   readonly part: string;
-  readonly x: Length;
-  readonly y: Length;
-  readonly dx: Length;
-  readonly dy: Length;
   readonly turned: boolean;
 }
 
@@ -80,5 +97,5 @@ export interface NestPlan {
   readonly effort: number;
 }
 
-/** Fewer is better, in this order: pieces left over, cost where there is one, sheets, sheets that are not offcuts, area used. */
-export type Score = readonly [unplaced: number, cost: number, sheets: number, bought: number, spread: number];
+/** Fewer is better, in this order: pieces left over, cost where there is one, sheets, sheets that are not offcuts. */
+export type Score = readonly [unplaced: number, cost: number, sheets: number, bought: number];

@@ -1,15 +1,21 @@
 /**
- * A multi-start search over guillotine layouts. The first rounds try sorted orders under every rule;
- * then the best plan is ruined and refilled: some sheets are emptied, their items shuffled back in.
- * The caller holds the clock: search() gives a stepper, and the same problem, seed and number of
- * steps give the same plan.
+ * The search over layouts. First sorted orders are laid out under every rule. Then a layout that would be better than the best is
+ * aimed at: it may use no more than that, so at first some items are left over; sheets are taken apart in places and filled
+ * again until nothing is. Source of that idea: Gardeyn and Wauters, "A goal-driven ruin and recreate heuristic for the 2D
+ * variable-sized bin packing problem with guillotine constraints". The caller holds the clock: search() gives a stepper, and the
+ * same problem, seed and number of steps give the same plan.
  */
 import { lowerBound, type Bound } from './bound.ts';
-import { AMONG, closeSheet, copySheet, FITS, openSheet, place, SPLITS, spotFor, type OpenSheet, type Rules, type Spot } from './pack.ts';
-import { apart, merged } from './merge.ts';
+import { closeSheet } from './close.ts';
+import { framesOf } from './frames.ts';
+import { goal, type Goal } from './goal.ts';
+import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
+import { merged, NEAR } from './merge.ts';
+import { jittered, ORDERS } from './orders.ts';
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from '../chance/random.ts';
+import { FITS, itemsOn, openSheet, type Fit, type Sheet } from './slices.ts';
 
 export interface Search {
   /** Runs so many more steps; true when the plan is proved best and more would not help. */
@@ -18,34 +24,10 @@ export interface Search {
   readonly effort: number;
 }
 
-/** What every layout of a search shares. */
-interface Job {
-  readonly problem: NestProblem;
-  readonly beds: readonly Bed[];
-  /** The smallest side of any item. */
-  readonly least: number;
-}
-
-interface Layout {
-  readonly sheets: OpenSheet[];
-  readonly left: Item[];
-  readonly score: Score;
-}
-
-type Order = (a: Item, b: Item) => number;
-const longest = (item: Item): number => Math.max(item.lies[0]!.dx, item.lies[0]!.dy);
-const shortest = (item: Item): number => Math.min(item.lies[0]!.dx, item.lies[0]!.dy);
-/** Sorted orders worth starting from: by area, long side, width, length, short side. */
-const ORDERS: readonly Order[] = [
-  (a, b) => b.area - a.area || a.index - b.index,
-  (a, b) => longest(b) - longest(a) || shortest(b) - shortest(a) || a.index - b.index,
-  (a, b) => b.lies[0]!.dy - a.lies[0]!.dy || b.lies[0]!.dx - a.lies[0]!.dx || a.index - b.index,
-  (a, b) => b.lies[0]!.dx - a.lies[0]!.dx || b.lies[0]!.dy - a.lies[0]!.dy || a.index - b.index,
-  (a, b) => shortest(b) - shortest(a) || longest(b) - longest(a) || a.index - b.index,
-];
+const AMONG: readonly Rules['among'][] = ['first', 'best'];
 /** Every so many steps everything is joined at random and laid out anew: often where sides pair up, else rarely. */
-const AFRESH = { paired: 12, else: 96 } as const;
-const STARTS = ORDERS.length * FITS.length * SPLITS.length;
+const AFRESH = { paired: 16, else: 96 } as const;
+const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
 /** A stepper for a problem that has been read and found sound. */
 export function search(problem: NestProblem, seed = 1): Search {
@@ -53,33 +35,35 @@ export function search(problem: NestProblem, seed = 1): Search {
   const placeable = problem.parts.filter((part) => !impossible.some((row) => row.part === part));
   const bound = lowerBound(problem, placeable);
   const random = seeded(seed);
-  const least = items.reduce((smallest, { lies }) => Math.min(smallest, lies[0]!.dx, lies[0]!.dy), Infinity);
-  const job: Job = { problem, beds: bedsInOrder(problem), least };
-  let best: Layout | undefined;
-  let current: Layout | undefined;
+  const job = jobOf(problem);
+  let best: { readonly layout: Layout; readonly score: Score } | undefined;
+  let aim: Goal | undefined;
   let effort = 0;
 
   // Items as they are and, where sides pair up, joined: a start of the one kind, then one of the other.
-  const blocks = merged(items, job.beds, problem.kerf, null);
+  const blocks = merged(items, [...job.beds, ...job.pinned].map(({ bed }) => bed), problem.kerf, null);
   const sets = blocks.length < items.length ? [blocks, items] : [items];
   const starts = STARTS * sets.length;
+  /** Most of them pair up: they were sawn from one another. By chance a few do in any job. */
+  const paired = blocks.length <= 0.7 * items.length;
+  const often = paired ? AFRESH.paired : AFRESH.else;
 
-  const often = sets.length > 1 ? AFRESH.paired : AFRESH.else;
-  const once = (): void => {
-    const anew = effort >= starts && effort % often === 0;
-    const layout =
-      effort < starts
-        ? startLayout(job, sets[effort % sets.length]!, Math.floor(effort / sets.length))
-        : anew
-          ? afresh(job, items, random)
-          : refill(job, current ?? best!, random);
-    effort++;
-    if (!best || isBetter(layout.score, best.score)) best = layout;
-    // Sideways moves are taken: plateaus are the rule when sheets are counted whole.
-    if (!current || !isBetter(current.score, layout.score)) current = layout;
-    if (effort % 400 === 0) current = best;
+  const offer = (layout: Layout): boolean => {
+    const score = scoreOf(layout);
+    if (best && !isBetter(score, best.score)) return false;
+    best = { layout, score };
+    return true;
   };
-
+  const once = (): void => {
+    if (effort < starts) offer(startLayout(job, sets[effort % sets.length]!, Math.floor(effort / sets.length)));
+    else if (effort % often === 0) offer(afresh(job, items, effort, random));
+    else {
+      aim ??= goal(job, best!.layout, best!.score, paired, random);
+      const reached = aim.step();
+      if (reached && offer(reached)) aim = undefined;
+    }
+    effort++;
+  };
   return {
     step(count) {
       for (let n = 0; n < count; n++) {
@@ -90,7 +74,7 @@ export function search(problem: NestProblem, seed = 1): Search {
     },
     plan() {
       if (!best) once();
-      return planOf(problem, best!, impossible, bound, seed, effort);
+      return planOf(problem, best!.layout, best!.score, impossible, bound, seed, effort);
     },
     get effort() {
       return effort;
@@ -99,153 +83,46 @@ export function search(problem: NestProblem, seed = 1): Search {
 }
 
 /** Offcuts first, then by cost for area, so that a tie is filled from what is already there. */
-function bedsInOrder(problem: NestProblem): Bed[] {
+function jobOf(problem: NestProblem): Job {
   const each = ({ sheet, dx, dy }: Bed): number => (sheet.cost ?? 1) / (dx * dy);
-  return bedsOf(problem)
+  const framed = bedsOf(problem)
     .filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0)
-    .sort((a, b) => Number(b.sheet.offcut) - Number(a.sheet.offcut) || each(a) - each(b) || b.dx * b.dy - a.dx * a.dy);
+    .sort((a, b) => Number(b.sheet.offcut) - Number(a.sheet.offcut) || each(a) - each(b) || b.dx * b.dy - a.dx * a.dy)
+    .map((bed) => ({ bed, frames: framesOf(bed, problem) }));
+  const isPinned = ({ bed }: { readonly bed: Bed }): boolean => (bed.sheet.pins?.length ?? 0) > 0;
+  return { problem, beds: framed.filter((row) => !isPinned(row)), pinned: framed.filter(isPinned) };
 }
 
-function startLayout(job: Job, items: readonly Item[], effort: number): Layout {
-  const order = ORDERS[effort % ORDERS.length]!;
+/** Sheets with pinned parts, which every layout has. */
+const pinnedSheets = ({ pinned, problem: { kerf } }: Job, turn: number): Sheet[] =>
+  pinned.flatMap(({ frames }) => (frames.length === 0 ? [] : [openSheet(frames[turn % frames.length]!, kerf)]));
+
+const startRules = (fit: Fit, among: Rules['among']): Omit<Rules, 'frame'> => ({
+  fit,
+  among,
+  skip: null,
+  mayOpen: (bed, sheets) => bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count,
+});
+
+function startLayout(job: Job, items: readonly Item[], turn: number): Layout {
+  const order = ORDERS[turn % ORDERS.length]!;
   const rules: Rules = {
-    split: SPLITS[Math.floor(effort / ORDERS.length) % SPLITS.length]!,
-    fit: FITS[Math.floor(effort / (ORDERS.length * SPLITS.length)) % FITS.length]!,
-    among: 'first',
+    ...startRules(FITS[Math.floor(turn / ORDERS.length) % FITS.length]!, AMONG[Math.floor(turn / (ORDERS.length * FITS.length)) % AMONG.length]!),
+    frame: (frames) => frames[turn % frames.length]!,
   };
-  return fill(job, [], [...items].sort(order), rules);
+  return fill(job, pinnedSheets(job, turn), unitsOf([...items].sort(order)), rules);
 }
 
 /** Joined at random, in a jittered order, under rules picked at random. */
-function afresh(job: Job, items: readonly Item[], random: Random): Layout {
+function afresh(job: Job, items: readonly Item[], turn: number, random: Random): Layout {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
-  const blocks = merged(items, job.beds, job.problem.kerf, random);
-  return fill(job, [], jittered(blocks, random), { fit: pick(FITS), among: pick(AMONG), split: pick(SPLITS) });
-}
-
-/** Fills what is kept and as many new sheets as it takes. Kept sheets belong to another layout: one is copied before it is changed. */
-function fill({ problem, beds, least }: Job, kept: readonly OpenSheet[], order: readonly Item[], rules: Rules): Layout {
-  const sheets = [...kept];
-  const own = new Set<OpenSheet>();
-  const used = new Map<string, number>();
-  const count = ({ sheet }: Bed): void => void used.set(sheet.id, (used.get(sheet.id) ?? 0) + 1);
-  for (const { bed } of sheets) count(bed);
-  const rooms: Rooms = { dx: sheets.map(({ room }) => room.dx), dy: sheets.map(({ room }) => room.dy) };
-  const fillIn = (item: Item, sheet: OpenSheet, at: number, spot: Spot): void => {
-    place(item, sheet, spot, problem.kerf, rules.split);
-    rooms.dx[at] = sheet.room.dx;
-    rooms.dy[at] = sheet.room.dy;
-  };
-  const begun = new Map<Item['lies'], number>();
-  const left: Item[] = [];
-  for (const item of order) {
-    // Sheets only fill up: where a twin of this item found no room, there is none for it either.
-    const from = rules.among === 'first' ? (begun.get(item.lies) ?? 0) : 0;
-    const found = roomFor(item, sheets, rooms, rules, from);
-    begun.set(item.lies, found?.at ?? sheets.length);
-    if (found) {
-      let sheet = sheets[found.at]!;
-      if (!own.has(sheet)) {
-        sheet = sheets[found.at] = copySheet(sheet);
-        own.add(sheet);
-      }
-      fillIn(item, sheet, found.at, found.spot);
-      continue;
-    }
-    const bed = beds.find(
-      ({ sheet, dx, dy }) => (sheet.count === null || (used.get(sheet.id) ?? 0) < sheet.count) && item.lies.some((lie) => lie.dx <= dx && lie.dy <= dy),
-    );
-    if (!bed) {
-      left.push(item);
-      continue;
-    }
-    const opened = openSheet(bed, problem.trim, least);
-    sheets.push(opened);
-    fillIn(item, opened, sheets.length - 1, spotFor(item, opened, rules.fit)!);
-    own.add(opened);
-    count(bed);
-  }
-  return { sheets, left, score: scoreOf(sheets, left) };
-}
-
-/** The most room on each open sheet, side by side in memory: with thousands of sheets most of the time goes into passing them over. */
-interface Rooms {
-  readonly dx: number[];
-  readonly dy: number[];
-}
-
-/** The first sheet with room, or the one where the item fits best. */
-function roomFor(item: Item, sheets: readonly OpenSheet[], rooms: Rooms, { fit, among }: Rules, from: number): { at: number; spot: Spot } | undefined {
-  const straight = item.lies[0]!;
-  const turned = item.lies[1] ?? straight;
-  let best: { at: number; spot: Spot } | undefined;
-  for (let at = from; at < sheets.length; at++) {
-    const dx = rooms.dx[at]!;
-    const dy = rooms.dy[at]!;
-    if ((dx < straight.dx || dy < straight.dy) && (dx < turned.dx || dy < turned.dy) && item.lies.length <= 2) continue;
-    const spot = spotFor(item, sheets[at]!, fit);
-    if (!spot) continue;
-    if (among === 'first') return { at, spot };
-    if (!best || spot.score < best.spot.score || (spot.score === best.spot.score && spot.tie < best.spot.tie)) best = { at, spot };
-  }
-  return best;
-}
-
-/** Empties the sheet that is least full and one or two others, and fills them again in a new order. */
-function refill(job: Job, from: Layout, random: Random): Layout {
-  const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
-  const fullness = (sheet: OpenSheet): number => sheet.items.reduce((sum, { area }) => sum + area / 1e12, 0) / ((sheet.bed.dx / 1e6) * (sheet.bed.dy / 1e6));
-  const byFullness = [...from.sheets].sort((a, b) => fullness(a) - fullness(b));
-  const ruined = new Set<OpenSheet>(byFullness.slice(0, 1));
-  const others = Math.min(from.sheets.length - 1, 1 + Math.floor(random() * 3));
-  for (let n = 0; n < others; n++) ruined.add(pick(from.sheets));
-  const split = random() < 0.5;
-  const loose = [...[...ruined].flatMap(({ items }) => items), ...from.left].flatMap((item) => (split && random() < 0.6 ? apart(item) : [item]));
-  const order = random() < 0.25 ? shuffled(loose, random) : jittered(loose, random);
-  const rules: Rules = { fit: pick(FITS), among: pick(AMONG), split: pick(SPLITS) };
-  const beds = random() < 0.3 ? shuffled(job.beds, random) : job.beds;
-  return fill(
-    { ...job, beds },
-    from.sheets.filter((sheet) => !ruined.has(sheet)),
-    order,
-    rules,
-  );
-}
-
-function shuffled<T>(rows: readonly T[], random: Random): T[] {
-  const out = [...rows];
-  for (let i = out.length - 1; i > 0; i--) {
-    const j = Math.floor(random() * (i + 1));
-    [out[i], out[j]] = [out[j]!, out[i]!];
-  }
-  return out;
-}
-
-/** A sorted order with each item's size stretched by up to a fifth. */
-function jittered(items: readonly Item[], random: Random): Item[] {
-  const size = [(item: Item) => item.area, longest, shortest, (item: Item) => item.lies[0]!.dy][Math.floor(random() * 4)]!;
-  return items
-    .map((item) => ({ item, key: size(item) * (0.8 + 0.4 * random()) }))
-    .sort((a, b) => b.key - a.key)
-    .map(({ item }) => item);
-}
-
-function scoreOf(sheets: readonly OpenSheet[], left: readonly Item[]): Score {
-  const cost = sheets.reduce((sum, { bed }) => sum + (bed.sheet.cost ?? 0), 0);
-  const bought = sheets.filter(({ bed }) => !bed.sheet.offcut).length;
-  // Among equals, one sheet nearly empty is worth more than two half full: squares reward that.
-  const spread = -sheets.reduce((sum, sheet) => sum + sheet.items.reduce((area, item) => area + item.area / 1e18, 0) ** 2, 0);
-  return [left.reduce((sum, { parts }) => sum + parts.length, 0), cost, sheets.length, bought, spread];
-}
-
-function isBetter(a: Score, b: Score): boolean {
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! < b[i]!;
-  return false;
+  const blocks = merged(items, job.beds.map(({ bed }) => bed), job.problem.kerf, random, pick(NEAR));
+  return fill(job, pinnedSheets(job, turn), unitsOf(jittered(blocks, random)), { ...startRules(pick(FITS), pick(AMONG)), frame: pick });
 }
 
 /** Proved when the bound is met and nothing could be gained by using an offcut instead. */
-function isProved(problem: NestProblem, { score, left }: Layout, bound: Bound): boolean {
-  if (left.length > 0) return false;
+function isProved(problem: NestProblem, { score }: { readonly score: Score }, bound: Bound): boolean {
+  if (score[0] > 0) return false;
   const objective = bound.cost === null ? score[2] <= bound.sheets : score[1] <= bound.cost + 1e-9 && score[2] <= bound.sheets;
   return objective && (score[3] === 0 || !problem.sheets.some(({ offcut, count }) => offcut && count !== 0));
 }
@@ -253,6 +130,7 @@ function isProved(problem: NestProblem, { score, left }: Layout, bound: Bound): 
 function planOf(
   problem: NestProblem,
   layout: Layout,
+  [, cost, sheets]: Score,
   impossible: readonly { part: { id: string; count: number }; why: string }[],
   bound: Bound,
   seed: number,
@@ -266,13 +144,12 @@ function planOf(
       else unplaced.push({ part: id, count: 1, why: 'the sheets ran out' });
     }
   }
-  const [, cost, sheets] = layout.score;
   const costed = bound.cost !== null;
   return {
-    sheets: layout.sheets.map((sheet) => closeSheet(sheet, problem)),
+    sheets: layout.sheets.filter((sheet) => sheet.frame.pins.length > 0 || itemsOn(sheet).length > 0).map((sheet) => closeSheet(sheet, problem)),
     unplaced,
     bound,
-    proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost + 1e-9),
+    proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost! + 1e-9),
     score: { sheets, cost: costed ? cost : null },
     seed,
     effort,

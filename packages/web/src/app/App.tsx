@@ -1,10 +1,11 @@
 /** Theme, store and addresses. */
 import { CssBaseline, ThemeProvider } from '@mui/material';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, useParams } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
-import { makeStore, useAppSelector } from './store.ts';
+import { SCHEME_KEY, schemeChosen } from '../features/project/view.slice.ts';
+import { makeStore, useAppDispatch, useAppSelector } from './store.ts';
 import { themeFor } from './theme.ts';
 import { cssVariables, DARK, LIGHT } from './tokens.ts';
 
@@ -36,6 +37,16 @@ export function App() {
 function Root() {
   const scheme = useAppSelector(({ view }) => view.scheme);
   const theme = useMemo(() => themeFor(scheme), [scheme]);
+  const dispatch = useAppDispatch();
+  // Until a person chooses, the page follows the machine, also when that turns dark in the evening.
+  useEffect(() => {
+    const dark = matchMedia('(prefers-color-scheme: dark)');
+    const follow = (): void => {
+      if (localStorage.getItem(SCHEME_KEY) === null) dispatch(schemeChosen(dark.matches ? 'dark' : 'light'));
+    };
+    dark.addEventListener('change', follow);
+    return () => dark.removeEventListener('change', follow);
+  }, [dispatch]);
   return (
     <ThemeProvider theme={theme}>
       <style>{`:root{color-scheme:${scheme};${cssVariables(scheme === 'light' ? LIGHT : DARK)}}`}</style>

@@ -1,0 +1,90 @@
+/** A filled sheet as a plan shows it: where each part lies and the tree of cuts, the strips longest across first, so that what is left is in one piece. */
+import type { Length } from '../length/length.ts';
+import { openFrame, type Room } from './frames.ts';
+import { isTurned, type Item, type Lie } from './pieces.ts';
+import type { CutTree, NestedSheet, NestProblem, Placement } from './problem.ts';
+import type { Block, Sheet } from './slices.ts';
+
+export function closeSheet({ frame, fields }: Sheet, { kerf, cuts }: NestProblem): NestedSheet {
+  const placements: Placement[] = [...frame.pins];
+  const tree = openFrame(frame.tree, (index) => {
+    const { room, root } = fields[index]!;
+    return root ? inRoom(root, room, frame.first, kerf, placements) : waste(room.x, room.y, room.dx, room.dy);
+  });
+  return { sheet: frame.bed.sheet.id, placements, ...(cuts === 'guillotine' ? { cuts: tree } : {}) };
+}
+
+const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({ kind: 'waste', x: x as Length, y: y as Length, dx: dx as Length, dy: dy as Length });
+
+/** Cuts a block out of its room: the cut that leaves the larger rest comes first, unless it is settled which way the sheet comes apart. */
+function inRoom(block: Block, { x, y, dx, dy }: Room, settled: 'x' | 'y' | null, kerf: number, placements: Placement[]): CutTree {
+  if (settled) {
+    // Strips that lie in the settled way are trimmed to their own length one by one, after they are strips.
+    const own = block.axis === (settled === 'x' ? 0 : 1);
+    const across = settled === 'x' ? 'y' : 'x';
+    return trim(settled, block, { x, y, dx, dy }, kerf, (strip) =>
+      own ? inside(block, strip, kerf, placements) : trim(across, block, strip, kerf, (rest) => inside(block, rest, kerf, placements)),
+    );
+  }
+  const restX = Math.max(0, dx - block.dx - kerf) * dy;
+  const restY = Math.max(0, dy - block.dy - kerf) * dx;
+  const first: 'x' | 'y' = restX >= restY ? 'x' : 'y';
+  const inner = (room: Room): CutTree => trim(first === 'x' ? 'y' : 'x', block, room, kerf, (own) => inside(block, own, kerf, placements));
+  return trim(first, block, { x, y, dx, dy }, kerf, inner);
+}
+
+/** One cut to the block's own size; none where it fits exactly. */
+function trim(axis: 'x' | 'y', block: Block, room: Room, kerf: number, inner: (own: Room) => CutTree): CutTree {
+  const { x, y, dx, dy } = room;
+  const rest = axis === 'x' ? dx - block.dx : dy - block.dy;
+  if (rest === 0) return inner(room);
+  const lost = Math.min(kerf, rest);
+  return axis === 'x'
+    ? { kind: 'cut', axis, at: (x + block.dx) as Length, first: inner({ ...room, dx: block.dx }), second: waste(x + block.dx + lost, y, rest - lost, dy) }
+    : { kind: 'cut', axis, at: (y + block.dy) as Length, first: inner({ ...room, dy: block.dy }), second: waste(x, y + block.dy + lost, dx, rest - lost) };
+}
+
+/** A block in a room of just its size. */
+function inside(block: Block, room: Room, kerf: number, placements: Placement[]): CutTree {
+  if (block.axis === -1) return piece(block.item!, block.lie!, room.x, room.y, kerf, placements);
+  const along = block.axis === 0;
+  const row = [...block.row].sort((a, b) => (along ? b.dy - a.dy || b.dx - a.dx : b.dx - a.dx || b.dy - a.dy));
+  const next = (index: number, at: number): CutTree => {
+    const each = row[index]!;
+    const own: Room = along ? { x: at, y: room.y, dx: each.dx, dy: room.dy } : { x: room.x, y: at, dx: room.dx, dy: each.dy };
+    const first = trim(along ? 'y' : 'x', each, own, kerf, (rest) => inside(each, rest, kerf, placements));
+    if (index + 1 === row.length) return first;
+    const end = at + (along ? each.dx : each.dy);
+    return { kind: 'cut', axis: along ? 'x' : 'y', at: end as Length, first, second: next(index + 1, end + kerf) };
+  };
+  return next(0, along ? room.x : room.y);
+}
+
+/** One part, or a matched group: its parts side by side, each cut to its own size last. */
+function piece(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
+  const sizes = item.parts.map((part) => (isTurned(part, lie) ? { dx: part.width, dy: part.length } : { dx: part.length, dy: part.width }));
+  const leafAt = (index: number, px: number, py: number): CutTree => {
+    const part = item.parts[index]!;
+    const { dx, dy } = sizes[index]!;
+    placements.push({ part: part.id, x: px as Length, y: py as Length, dx, dy, turned: isTurned(part, lie) });
+    return { kind: 'part', part: part.id };
+  };
+  if (lie.run === null) return leafAt(0, x, y);
+  const axis = lie.run;
+  const from = (index: number, at: number): CutTree => {
+    const { dx, dy } = sizes[index]!;
+    const rest = axis === 'x' ? lie.dy - dy : lie.dx - dx;
+    const leaf = leafAt(index, axis === 'x' ? at : x, axis === 'x' ? y : at);
+    const lost = Math.min(kerf, rest);
+    const first: CutTree =
+      rest === 0
+        ? leaf
+        : axis === 'x'
+          ? { kind: 'cut', axis: 'y', at: (y + dy) as Length, first: leaf, second: waste(at, y + dy + lost, dx, rest - lost) }
+          : { kind: 'cut', axis: 'x', at: (x + dx) as Length, first: leaf, second: waste(x + dx + lost, at, rest - lost, dy) };
+    if (index + 1 === item.parts.length) return first;
+    const end = at + (axis === 'x' ? dx : dy);
+    return { kind: 'cut', axis, at: end as Length, first, second: from(index + 1, end + kerf) };
+  };
+  return from(0, axis === 'x' ? x : y);
+}

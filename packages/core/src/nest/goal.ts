@@ -1,0 +1,139 @@
+/**
+ * A layout that would be better than the best one, aimed at: what may be used is less than that, and what does not go on is left
+ * over. Each step takes some of it apart, fills it again, and keeps what leaves no more over than a while ago (late acceptance).
+ */
+import type { Random } from '../chance/random.ts';
+import { fill, isBetter, scoreOf, togetherOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
+import { merged, NEAR } from './merge.ts';
+import type { Bed, Item } from './pieces.ts';
+import type { Score } from './problem.ts';
+import { jittered, shuffled } from './orders.ts';
+import { FITS, blocksOn, gather, itemsOn, openSheet, without, type Sheet } from './slices.ts';
+
+export interface Goal {
+  /** One more try; the layout when nothing is left over, or less than before. */
+  step(): Layout | null;
+}
+
+/** A layout is kept when it is no worse than the one this many steps ago. */
+const MEMORY = 30;
+/** Area to this power is what a piece left over weighs. */
+const LARGE = 1.2;
+/** Steps after which the search begins again from another layout. */
+const PATIENCE = 6000;
+/** A place is passed over with this chance, so that the same items do not always end the same way. */
+const BLINK = 0.02;
+/** How often what is loose is first joined where sides agree. */
+const MERGE = { paired: 0.5, else: 0.1 } as const;
+
+export function goal(job: Job, from: Layout, best: Score, paired: boolean, random: Random): Goal {
+  const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
+  /** With items left over even so, all there is may be used, and fewer left over is the aim. */
+  const shortOf = best[0] > 0;
+  const within = (sheets: readonly Sheet[], more: Bed | null): boolean => {
+    if (shortOf) return true;
+    let cost = more?.sheet.cost ?? 0;
+    let bought = more && !more.sheet.offcut ? 1 : 0;
+    for (const { frame } of sheets) {
+      cost += frame.bed.sheet.cost ?? 0;
+      if (!frame.bed.sheet.offcut) bought++;
+    }
+    return isBetter([0, cost, sheets.length + (more ? 1 : 0), bought], best);
+  };
+  const mayOpen: Rules['mayOpen'] = (bed, sheets) => (bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count) && within(sheets, bed);
+  const rules = (): Rules => ({ fit: pick(FITS), among: random() < 0.2 ? 'first' : 'best', skip: () => random() < BLINK, mayOpen, frame: pick });
+  /** What is left over: a large piece weighs more than its area, for it is harder to place. */
+  const valueOf = ({ left }: Layout): number => left.reduce((sum, item) => sum + (shortOf ? item.parts.length : (item.area / 1e12) ** LARGE), 0);
+
+  /** The layout with so few sheets that it would be better: the least full go. */
+  const reduced = (layout: Layout): Layout => {
+    const sheets = [...layout.sheets];
+    const left = [...layout.left];
+    while (!within(sheets, null)) {
+      const free = sheets.filter(({ frame }) => frame.pins.length === 0);
+      const fullness = (sheet: Sheet): number => (sheet.area / ((sheet.frame.bed.dx / 1e6) * (sheet.frame.bed.dy / 1e6))) * (0.7 + 0.6 * random());
+      if (free.length === 0) break;
+      const gone = free.reduce((least, each) => (fullness(each) < fullness(least) ? each : least));
+      sheets.splice(sheets.indexOf(gone), 1);
+      left.push(...itemsOn(gone));
+    }
+    return { sheets, left };
+  };
+
+  let current = reduced(from);
+  let value = valueOf(current);
+  let lowest = value;
+  let since = 0;
+  const memory: number[] = Array.from({ length: MEMORY }, () => value);
+  let steps = 0;
+
+  /** Takes some sheets apart in places: whole strips and blocks, or now and then all of one. */
+  const ruined = (): { sheets: Sheet[]; changed: Set<Sheet>; loose: Item[] } => {
+    const sheets = [...current.sheets];
+    const changed = new Set<Sheet>();
+    const loose: Item[] = [];
+    const take = (at: number, gone: ReadonlySet<Item>): void => {
+      const sheet = sheets[at]!;
+      loose.push(...gone);
+      const left = without(sheet, gone, job.problem.kerf);
+      const frames = left.area === 0 && sheet.frame.pins.length === 0 ? job.beds.find(({ bed }) => bed === sheet.frame.bed)?.frames : undefined;
+      sheets[at] = frames && frames.length > 1 ? openSheet(pick(frames), job.problem.kerf) : left;
+      changed.add(sheets[at]!);
+    };
+    const empty = random() < 0.15;
+    for (let n = Math.floor(random() * 3); n >= 0; n--) {
+      const at = Math.floor(random() * sheets.length);
+      const sheet = sheets[at];
+      if (!sheet || changed.has(sheet)) continue;
+      const taken: Item[] = [];
+      if (empty && n === 0) for (const { root } of sheet.fields) root && gather(root, taken);
+      else {
+        const blocks = blocksOn(sheet);
+        for (let m = Math.floor(random() * 3); m >= 0 && blocks.length > 0; m--) gather(pick(blocks), taken);
+      }
+      if (taken.length > 0) take(at, new Set(taken));
+    }
+    // What belongs together is taken off together.
+    const tags = new Set(loose.map(togetherOf).filter((tag): tag is string => tag !== null));
+    if (tags.size > 0)
+      for (const [at, sheet] of sheets.entries()) {
+        const more = itemsOn(sheet).filter((item) => tags.has(togetherOf(item) ?? ''));
+        if (more.length > 0) take(at, new Set(more));
+      }
+    // Where there are sheets of several kinds an emptied one may give way to another.
+    if (job.beds.length > 1 && random() < 0.5) return { sheets: sheets.filter((sheet) => sheet.area > 0 || sheet.frame.pins.length > 0), changed, loose };
+    return { sheets, changed, loose };
+  };
+
+  return {
+    step() {
+      const { sheets, changed, loose } = ruined();
+      let all = [...loose, ...current.left];
+      if (random() < (paired ? MERGE.paired : MERGE.else)) all = merged(all, job.beds.map(({ bed }) => bed), job.problem.kerf, random, pick(NEAR));
+      const ordered = random() < 0.1 ? shuffled(all, random) : jittered(all, random);
+      const beds = job.beds.length > 1 && random() < 0.5 ? { ...job, beds: shuffled(job.beds, random) } : job;
+      const next = fill(beds, sheets, unitsOf(ordered), rules(), { items: new Set(current.left), changed });
+      const worth = valueOf(next);
+      steps++;
+      const slot = steps % MEMORY;
+      if (worth <= value || worth <= memory[slot]!) {
+        current = next;
+        value = worth;
+      }
+      memory[slot] = value;
+      since++;
+      if (worth < lowest) {
+        lowest = worth;
+        since = 0;
+      }
+      if (since > PATIENCE) {
+        current = reduced(from);
+        value = lowest = valueOf(current);
+        memory.fill(value);
+        since = 0;
+      }
+      const done = next.left.length === 0 || (shortOf && isBetter(scoreOf(next), best));
+      return done ? { sheets: next.sheets.filter((sheet) => sheet.area > 0 || sheet.frame.pins.length > 0), left: next.left } : null;
+    },
+  };
+}

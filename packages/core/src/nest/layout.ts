@@ -1,0 +1,207 @@
+/** Filling sheets with items in an order, and what a layout is worth. */
+import type { Frame } from './frames.ts';
+import { itemsIn } from './merge.ts';
+import type { Bed, Item } from './pieces.ts';
+import type { NestProblem, Score } from './problem.ts';
+import { copySheet, openSheet, place, spotFor, type Fit, type Sheet, type Spot } from './slices.ts';
+
+/** What every layout of a search shares. */
+export interface Job {
+  readonly problem: NestProblem;
+  /** Sheets in the order they are opened, each with the ways it may be cut into rooms; those with pins are open from the start. */
+  readonly beds: readonly Framed[];
+  readonly pinned: readonly Framed[];
+}
+
+export interface Framed {
+  readonly bed: Bed;
+  readonly frames: readonly Frame[];
+}
+
+export interface Layout {
+  readonly sheets: readonly Sheet[];
+  readonly left: readonly Item[];
+}
+
+/** How items find their place. */
+export interface Rules {
+  readonly fit: Fit;
+  /** The first sheet with room, or the one where it fits best. */
+  readonly among: 'first' | 'best';
+  /** Leaves a place out by chance. */
+  readonly skip: (() => boolean) | null;
+  /** Whether one more of this bed may be opened beside those there are. */
+  readonly mayOpen: (bed: Bed, sheets: readonly Sheet[]) => boolean;
+  readonly frame: (frames: readonly Frame[]) => Frame;
+}
+
+/** Items that go on one sheet together. */
+export type Unit = readonly Item[];
+
+/** Items one by one, in their order; those that belong together where the first of them stands. */
+export function unitsOf(items: readonly Item[]): Unit[] {
+  const units: Item[][] = [];
+  const groups = new Map<string, Item[]>();
+  for (const item of items) {
+    const tag = togetherOf(item);
+    const known = tag === null ? undefined : groups.get(tag);
+    if (known) known.push(item);
+    else {
+      const unit = [item];
+      units.push(unit);
+      if (tag !== null) groups.set(tag, unit);
+    }
+  }
+  return units;
+}
+
+export function togetherOf({ parts }: Item): string | null {
+  for (const { together } of parts) if (together != null) return together;
+  return null;
+}
+
+/** Items known not to go on any kept sheet but the changed ones. */
+export interface Stuck {
+  readonly items: ReadonlySet<Item>;
+  readonly changed: ReadonlySet<Sheet>;
+}
+
+/** Fills the kept sheets and as many new ones as the rules let. Kept sheets belong to another layout: one is copied before it is changed. */
+export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], rules: Rules, stuck: Stuck | null = null): Layout {
+  const { kerf } = job.problem;
+  const filling: Filling = {
+    job,
+    rules,
+    sheets: [...kept],
+    own: kept.map(() => false),
+    moved: kept.map((sheet) => !stuck || stuck.changed.has(sheet)),
+    full: new Set(),
+  };
+  const { sheets, own, moved } = filling;
+  const begun = new Map<Item['lies'], number>();
+  const failed = new Set<Item['lies']>();
+  const left: Item[] = [];
+  for (const unit of units) {
+    if (unit.length > 1) {
+      if (!placeTogether(filling, unit)) left.push(...unit.flatMap(itemsIn));
+      continue;
+    }
+    const item = unit[0]!;
+    // Sheets only fill up: where a twin of this item found no room, there is none for it either.
+    if (failed.has(item.lies)) {
+      left.push(...itemsIn(item));
+      continue;
+    }
+    const sorted = rules.among === 'first' && !rules.skip;
+    const found = roomFor(item, filling, sorted ? (begun.get(item.lies) ?? 0) : 0, stuck?.items.has(item) ?? false);
+    if (sorted) begun.set(item.lies, found?.at ?? sheets.length);
+    if (found) {
+      const { at } = found;
+      let spot: Spot | null = found.spot;
+      if (!own[at]) {
+        sheets[at] = copySheet(sheets[at]!);
+        own[at] = moved[at] = true;
+        spot = spotFor(item, sheets[at], kerf, rules.fit);
+      }
+      place(item, sheets[at]!, spot!, kerf);
+    } else if (!openFor(filling, unit)) {
+      failed.add(item.lies);
+      left.push(...itemsIn(item));
+    }
+  }
+  return { sheets, left };
+}
+
+/** A layout while it is filled; side by side for each sheet whether it may be changed and whether it differs from what it was. */
+interface Filling {
+  readonly job: Job;
+  readonly rules: Rules;
+  readonly sheets: Sheet[];
+  readonly own: boolean[];
+  readonly moved: boolean[];
+  /** Beds of which no more may be opened: that stays so. */
+  readonly full: Set<Bed>;
+}
+
+/** The first sheet with room, or the one where the item fits best. */
+function roomFor(item: Item, { sheets, moved, rules, job }: Filling, from: number, onlyMoved: boolean): { at: number; spot: Spot } | null {
+  const { fit, among, skip } = rules;
+  const { kerf } = job.problem;
+  const straight = item.lies[0]!;
+  const turned = item.lies[1] ?? straight;
+  const few = item.lies.length <= 2;
+  const area = (item.area / 1e12) * (1 - 1e-9);
+  let best: { at: number; spot: Spot } | null = null;
+  for (let at = from; at < sheets.length; at++) {
+    if (onlyMoved && !moved[at]) continue;
+    const sheet = sheets[at]!;
+    const { dx, dy } = sheet.open;
+    if (sheet.frame.area - sheet.area < area) continue;
+    if (few && (dx < straight.dx || dy < straight.dy) && (dx < turned.dx || dy < turned.dy)) continue;
+    const spot = spotFor(item, sheet, kerf, fit, skip);
+    if (!spot) continue;
+    if (among === 'first') return { at, spot };
+    if (!best || spot.score < best.spot.score || (spot.score === best.spot.score && spot.tie < best.spot.tie)) best = { at, spot };
+  }
+  return best;
+}
+
+/** All of a unit on one sheet, or none of it. */
+function all(unit: Unit, sheet: Sheet, kerf: number, fit: Fit): Sheet | null {
+  const trial = copySheet(sheet);
+  for (const item of unit) {
+    const spot = spotFor(item, trial, kerf, fit);
+    if (!spot) return null;
+    place(item, trial, spot, kerf);
+  }
+  return trial;
+}
+
+function placeTogether(filling: Filling, unit: Unit): boolean {
+  const { sheets, own, moved, job, rules } = filling;
+  for (let at = 0; at < sheets.length; at++) {
+    const filled = all(unit, sheets[at]!, job.problem.kerf, rules.fit);
+    if (!filled) continue;
+    sheets[at] = filled;
+    own[at] = moved[at] = true;
+    return true;
+  }
+  return openFor(filling, unit);
+}
+
+function openFor({ job, rules, sheets, own, moved, full }: Filling, unit: Unit): boolean {
+  const { kerf } = job.problem;
+  const [first] = unit;
+  for (const { bed, frames } of job.beds) {
+    if (full.has(bed) || frames.length === 0 || !first!.lies.some((lie) => lie.dx <= bed.dx && lie.dy <= bed.dy)) continue;
+    if (!rules.mayOpen(bed, sheets)) {
+      full.add(bed);
+      continue;
+    }
+    const filled = all(unit, openSheet(rules.frame(frames), kerf), kerf, rules.fit);
+    if (!filled) continue;
+    sheets.push(filled);
+    own.push(true);
+    moved.push(true);
+    return true;
+  }
+  return false;
+}
+
+/** How many of a bed are in use. */
+export const usedOf = (bed: Bed, sheets: readonly Sheet[]): number => sheets.reduce((sum, { frame }) => sum + (frame.bed === bed ? 1 : 0), 0);
+
+export function scoreOf({ sheets, left }: Layout): Score {
+  let cost = 0;
+  let bought = 0;
+  for (const { frame } of sheets) {
+    cost += frame.bed.sheet.cost ?? 0;
+    if (!frame.bed.sheet.offcut) bought++;
+  }
+  return [left.reduce((sum, { parts }) => sum + parts.length, 0), cost, sheets.length, bought];
+}
+
+export function isBetter(a: Score, b: Score): boolean {
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! < b[i]!;
+  return false;
+}

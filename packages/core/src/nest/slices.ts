@@ -1,0 +1,350 @@
+/**
+ * A sheet as strips in strips: what lies side by side along x, each of them what lies side by side along y, and so on down to
+ * the pieces. Only sizes are kept; where things lie follows when the sheet is closed. So whatever is taken out or added, the
+ * rest moves up by itself, and every way of cutting from edge to edge can be said.
+ */
+import type { Frame, Room } from './frames.ts';
+import type { Item, Lie } from './pieces.ts';
+
+/** 0: side by side along x, 1: along y. */
+export type Axis = 0 | 1;
+
+/** A piece (an item that lies so), or blocks in a row along an axis, a kerf apart. */
+export interface Block {
+  axis: Axis | -1;
+  dx: number;
+  dy: number;
+  /** mm² of the pieces in it. */
+  used: number;
+  row: Block[];
+  item: Item | null;
+  lie: Lie | null;
+}
+
+/** One rectangle of a sheet, free of flaws, and what lies in it. */
+export interface Field {
+  readonly room: Room;
+  readonly root: Block | null;
+}
+
+/** A sheet being filled. A flawless one has one field. */
+export interface Sheet {
+  readonly frame: Frame;
+  readonly fields: Field[];
+  /** mm² of the pieces on it. */
+  area: number;
+  /** No piece longer or wider than this goes on it. */
+  open: { dx: number; dy: number };
+}
+
+const NONE: readonly Block[] = [];
+
+export const leaf = (item: Item, lie: Lie): Block => ({ axis: -1, dx: lie.dx, dy: lie.dy, used: item.area / 1e12, row: NONE as Block[], item, lie });
+
+/** Measures a row anew. */
+function measure(block: Block, kerf: number): void {
+  const { row, axis } = block;
+  let along = -kerf;
+  let across = 0;
+  let used = 0;
+  for (const each of row) {
+    used += each.used;
+    along += kerf + (axis === 0 ? each.dx : each.dy);
+    const other = axis === 0 ? each.dy : each.dx;
+    if (other > across) across = other;
+  }
+  block.used = used;
+  block.dx = axis === 0 ? along : across;
+  block.dy = axis === 0 ? across : along;
+}
+
+function rowOf(axis: Axis, row: Block[], kerf: number): Block {
+  const block: Block = { axis, dx: 0, dy: 0, used: 0, row, item: null, lie: null };
+  measure(block, kerf);
+  return block;
+}
+
+/** An item that was joined from two comes as the row it is. */
+export function blockOf(item: Item, lie: Lie, kerf: number): Block {
+  const { join } = lie;
+  if (!join) return leaf(item, lie);
+  const axis = join.axis === 'x' ? 0 : 1;
+  const row = [join.first, join.second].map((inner) => blockOf(inner.item, inner.lie, kerf)).flatMap((each) => (each.axis === axis ? each.row : [each]));
+  return rowOf(axis, row, kerf);
+}
+
+/** How much of what a hole leaves counts: the lesser rest, the area left, or how far the piece differs from its neighbour. */
+export type Fit = 'short' | 'area' | 'match';
+export const FITS: readonly Fit[] = ['match', 'short', 'area'];
+
+/** Where a piece would go. */
+export interface Spot {
+  kind: 'append' | 'beside' | 'over' | 'first';
+  field: number;
+  at: Block | null;
+  axis: Axis;
+  lie: Lie;
+  score: number;
+  tie: number;
+  /** 'over': those of the row it lies over. */
+  under: readonly Block[];
+}
+
+/** What one look for a place shares. `skip` leaves a place out by chance. */
+interface Look {
+  readonly fit: Fit;
+  readonly kerf: number;
+  readonly skip: (() => boolean) | null;
+  /** mm² that the piece wants, a hair less for rounding. */
+  readonly area: number;
+  lie: Lie;
+  field: number;
+  best: Spot | null;
+}
+
+/** The best place for an item on a sheet; null when it does not go. Changes nothing. */
+export function spotFor(item: Item, sheet: Sheet, kerf: number, fit: Fit, skip: (() => boolean) | null = null): Spot | null {
+  const look: Look = { fit, kerf, skip, area: (item.area / 1e12) * (1 - 1e-9), lie: item.lies[0]!, field: 0, best: null };
+  const { open } = sheet;
+  for (const lie of item.lies) {
+    if (lie.dx > open.dx || lie.dy > open.dy) continue;
+    look.lie = lie;
+    for (let field = 0; field < sheet.fields.length; field++) {
+      look.field = field;
+      inField(sheet.fields[field]!, sheet.frame.first, look);
+    }
+  }
+  return look.best;
+}
+
+function inField({ room, root }: Field, first: Frame['first'], look: Look): void {
+  const { lie, kerf } = look;
+  if (lie.dx > room.dx || lie.dy > room.dy) return;
+  if (!root) {
+    offer(look, 'first', null, 0, room.dx, room.dy, Math.min(room.dx - lie.dx, room.dy - lie.dy), NONE);
+    return;
+  }
+  const growX = room.dx - root.dx;
+  const growY = room.dy - root.dy;
+  // A sheet that is ripped first is no row of lengths, unless it is one strip throughout; and the other way round.
+  if (root.axis !== 0 && !(first === 'y' && root.axis === 1)) besides(look, root, 0, growX - kerf, root.dy + growY, Math.abs(root.dy - lie.dy));
+  if (root.axis !== 1 && !(first === 'x' && root.axis === 0)) besides(look, root, 1, root.dx + growX, growY - kerf, Math.abs(root.dx - lie.dx));
+  if (root.axis >= 0) within(look, root, growX, growY);
+}
+
+/** A new row of the block and the piece. */
+function besides(look: Look, at: Block, axis: Axis, holeX: number, holeY: number, mismatch: number): void {
+  if (look.lie.dx <= holeX && look.lie.dy <= holeY) offer(look, 'beside', at, axis, holeX, holeY, mismatch, NONE);
+}
+
+/** Places in a row and all that is in it; it may grow so far each way. */
+function within(look: Look, block: Block, growX: number, growY: number): void {
+  const { lie, kerf } = look;
+  const mostX = block.dx + growX;
+  const mostY = block.dy + growY;
+  if (lie.dx > mostX || lie.dy > mostY || (mostX / 1e6) * (mostY / 1e6) - block.used < look.area) return;
+  const along = block.axis === 0;
+  if (along) {
+    if (lie.dx <= growX - kerf && lie.dy <= block.dy + growY)
+      offer(look, 'append', block, 0, growX - kerf, block.dy + growY, Math.abs(block.dy - lie.dy), NONE);
+  } else if (lie.dy <= growY - kerf && lie.dx <= block.dx + growX)
+    offer(look, 'append', block, 1, block.dx + growX, growY - kerf, Math.abs(block.dx - lie.dx), NONE);
+  const { row } = block;
+  const across = along ? block.dy + growY : block.dx + growX;
+  const need = kerf + (along ? lie.dy : lie.dx);
+  let lower = 0;
+  for (let n = 0; n < row.length; n++) {
+    const each = row[n]!;
+    const room = across - (along ? each.dy : each.dx);
+    if (need <= room) lower++;
+    if (each.axis === -1) {
+      if (along) {
+        if (need <= room && lie.dx <= each.dx + growX) offer(look, 'beside', each, 1, each.dx + growX, room - kerf, Math.abs(each.dx - lie.dx), NONE);
+      } else if (need <= room && lie.dy <= each.dy + growY) offer(look, 'beside', each, 0, room - kerf, each.dy + growY, Math.abs(each.dy - lie.dy), NONE);
+    } else if (along) within(look, each, growX, block.dy - each.dy + growY);
+    else within(look, each, block.dx - each.dx + growX, growY);
+  }
+  if (lower >= 2 && row.length > 2) over(look, block, across, along ? growX : growY);
+}
+
+/** Over several of a row that leave room beside them, the highest of those first: the order of a row is free. */
+function over(look: Look, block: Block, across: number, grow: number): void {
+  const { lie, kerf } = look;
+  const along = block.axis === 0;
+  const need = kerf + (along ? lie.dy : lie.dx);
+  const size = along ? lie.dx : lie.dy;
+  const low = block.row.filter((each) => across - (along ? each.dy : each.dx) >= need);
+  low.sort((a, b) => (along ? b.dy - a.dy : b.dx - a.dx));
+  let length = -kerf;
+  let count = 0;
+  while (count < low.length && length < size) {
+    const each = low[count++]!;
+    length += kerf + (along ? each.dx : each.dy);
+  }
+  if (count < 2 || count === block.row.length || size > length + grow) return;
+  const high = along ? low[0]!.dy : low[0]!.dx;
+  const rest = across - high - kerf;
+  const under = low.slice(0, count);
+  const mismatch = Math.abs(length - size);
+  if (along) offer(look, 'over', block, 0, length + grow, rest, mismatch, under);
+  else offer(look, 'over', block, 1, rest, length + grow, mismatch, under);
+}
+
+function offer(look: Look, kind: Spot['kind'], at: Block | null, axis: Axis, holeX: number, holeY: number, mismatch: number, under: readonly Block[]): void {
+  const { lie, fit, skip } = look;
+  if (skip?.()) return;
+  const restX = holeX - lie.dx;
+  const restY = holeY - lie.dy;
+  const short = restX < restY ? restX : restY;
+  const area = (holeX / 1e6) * (holeY / 1e6) - (lie.dx / 1e6) * (lie.dy / 1e6);
+  const score = fit === 'short' ? short : fit === 'area' ? area : mismatch;
+  const best = look.best;
+  if (best && score > best.score) return;
+  const tie = fit === 'area' ? short : area;
+  if (best && score === best.score && tie >= best.tie) return;
+  look.best = { kind, field: look.field, at, axis, lie, score, tie, under };
+}
+
+/** Puts an item where spotFor found room for it. The sheet's blocks are changed: they must be its own (copySheet). */
+export function place(item: Item, sheet: Sheet, spot: Spot, kerf: number): void {
+  const field = sheet.fields[spot.field]!;
+  const fresh = blockOf(item, spot.lie, kerf);
+  let root = field.root;
+  const { at, axis } = spot;
+  if (!root || !at) root = fresh;
+  else if (spot.kind === 'append') add(at.row, fresh, axis);
+  else if (spot.kind === 'beside') turnIntoRow(at, axis, fresh);
+  else {
+    const across: Axis = axis === 0 ? 1 : 0;
+    const lower = spot.under.length === 1 ? spot.under[0]! : rowOf(axis, [...spot.under], kerf);
+    const pair: Block[] = [lower];
+    add(pair, fresh, across);
+    at.row = [...at.row.filter((each) => !spot.under.includes(each)), rowOf(across, pair, kerf)];
+  }
+  remeasure(root, kerf);
+  sheet.fields[spot.field] = { room: field.room, root };
+  sheet.area += fresh.used;
+  sheet.open = openOf(sheet, kerf);
+}
+
+/** A row in a row of the same axis is no row of its own. */
+function add(row: Block[], fresh: Block, axis: Axis): void {
+  if (fresh.axis === axis) row.push(...fresh.row);
+  else row.push(fresh);
+}
+
+function turnIntoRow(at: Block, axis: Axis, fresh: Block): void {
+  const was: Block = { ...at };
+  at.axis = axis;
+  at.item = null;
+  at.lie = null;
+  at.row = [];
+  add(at.row, was, axis);
+  add(at.row, fresh, axis);
+}
+
+function remeasure(block: Block, kerf: number): void {
+  if (block.axis === -1) return;
+  for (const each of block.row) remeasure(each, kerf);
+  measure(block, kerf);
+}
+
+/** The longest and the widest hole of a sheet: most pieces are turned away by this alone. */
+function openOf({ fields }: Sheet, kerf: number): { dx: number; dy: number } {
+  const most = { dx: 0, dy: 0 };
+  const hole = (dx: number, dy: number): void => {
+    if (dx <= 0 || dy <= 0) return;
+    if (dx > most.dx) most.dx = dx;
+    if (dy > most.dy) most.dy = dy;
+  };
+  const visit = (block: Block, growX: number, growY: number): void => {
+    const along = block.axis === 0;
+    if (along) hole(growX - kerf, block.dy + growY);
+    else hole(block.dx + growX, growY - kerf);
+    const [low, long] = [{ size: 0, count: 0 }, along ? block.dx + growX : block.dy + growY];
+    for (const each of block.row) {
+      const roomX = along ? each.dx + growX : block.dx - each.dx + growX - kerf;
+      const roomY = along ? block.dy - each.dy + growY - kerf : each.dy + growY;
+      if (along ? roomY > 0 : roomX > 0) {
+        low.count++;
+        low.size = Math.max(low.size, along ? roomY : roomX);
+      }
+      if (each.axis === -1) hole(roomX, roomY);
+      else if (along) visit(each, growX, block.dy - each.dy + growY);
+      else visit(each, block.dx - each.dx + growX, growY);
+    }
+    // Over several of the row there may be as much as all of it is long.
+    if (low.count >= 2) hole(along ? long : low.size, along ? low.size : long);
+  };
+  for (const { room, root } of fields) {
+    if (!root) {
+      hole(room.dx, room.dy);
+      continue;
+    }
+    const growX = room.dx - root.dx;
+    const growY = room.dy - root.dy;
+    if (root.axis !== 0) hole(growX - kerf, room.dy);
+    if (root.axis !== 1) hole(room.dx, growY - kerf);
+    if (root.axis >= 0) visit(root, growX, growY);
+  }
+  return most;
+}
+
+export function openSheet(frame: Frame, kerf: number): Sheet {
+  const sheet: Sheet = { frame, fields: frame.rooms.map((room) => ({ room, root: null })), area: 0, open: { dx: 0, dy: 0 } };
+  sheet.open = openOf(sheet, kerf);
+  return sheet;
+}
+
+const copy = (block: Block): Block => ({ ...block, row: block.axis === -1 ? block.row : block.row.map(copy) });
+
+/** A copy that can be filled further without touching the sheet it came from. */
+export const copySheet = ({ frame, fields, area, open }: Sheet): Sheet => ({
+  frame,
+  area,
+  open,
+  fields: fields.map(({ room, root }) => ({ room, root: root && copy(root) })),
+});
+
+/** A copy without some of its items. */
+export function without(sheet: Sheet, gone: ReadonlySet<Item>, kerf: number): Sheet {
+  const keep = (block: Block): Block | null => {
+    if (block.axis === -1) return gone.has(block.item!) ? null : { ...block };
+    const axis = block.axis;
+    const row: Block[] = [];
+    for (const each of block.row) {
+      const kept = keep(each);
+      if (kept) add(row, kept, axis);
+    }
+    if (row.length === 0) return null;
+    return row.length === 1 ? row[0]! : rowOf(axis, row, kerf);
+  };
+  const fields = sheet.fields.map(({ room, root }) => ({ room, root: root && keep(root) }));
+  const left: Sheet = { frame: sheet.frame, fields, area: 0, open: sheet.open };
+  for (const { root } of fields) left.area += root?.used ?? 0;
+  left.open = openOf(left, kerf);
+  return left;
+}
+
+export function itemsOn({ fields }: Sheet): Item[] {
+  const items: Item[] = [];
+  for (const { root } of fields) if (root) gather(root, items);
+  return items;
+}
+
+/** All items of a block. */
+export function gather(block: Block, items: Item[]): void {
+  if (block.axis === -1) items.push(block.item!);
+  else for (const each of block.row) gather(each, items);
+}
+
+/** Every block of a sheet, pieces among them. */
+export function blocksOn({ fields }: Sheet): Block[] {
+  const blocks: Block[] = [];
+  const visit = (block: Block): void => {
+    blocks.push(block);
+    for (const each of block.row) visit(each);
+  };
+  for (const { root } of fields) if (root) visit(root);
+  return blocks;
+}
