@@ -12,11 +12,12 @@ const uses = {
   carcass: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints'],
   parts: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass'],
   nest: ['chance', 'length', 'worked'], // pieces and sheets: knows no cabinet
+  cuts: ['chance', 'length', 'worked', 'solid', 'stock', 'nest'], // pieces and saws: knows no cabinet either
   sag: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
   hang: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
   setups: ['chance', 'length', 'worked', 'solid', 'stock', 'joints', 'parts'],
-  checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups'],
-  plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'sag', 'hang', 'setups', 'checks'],
+  checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups'],
+  plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups', 'checks'],
   sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'checks'],
   formats: [
     'problem',
@@ -30,6 +31,7 @@ const uses = {
     'carcass',
     'parts',
     'nest',
+    'cuts',
     'sag',
     'hang',
     'setups',

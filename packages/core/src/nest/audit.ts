@@ -60,8 +60,7 @@ function auditPlacement(problem: NestProblem, sheet: NestProblem['sheets'][numbe
   if (dx !== wantX || dy !== wantY) wrong.push(`'${id}' has not its own size`);
   if ((part.grain === 'length' && turned) || (part.grain === 'width' && !turned)) wrong.push(`'${id}' lies across its grain`);
   const { trim } = problem;
-  for (const flaw of sheet.flaws ?? [])
-    if (gap(x, dx, flaw.x, flaw.dx) < 0 && gap(y, dy, flaw.y, flaw.dy) < 0) wrong.push(`'${id}' lies on a flaw`);
+  for (const flaw of sheet.flaws ?? []) if (gap(x, dx, flaw.x, flaw.dx) < 0 && gap(y, dy, flaw.y, flaw.dy) < 0) wrong.push(`'${id}' lies on a flaw`);
   if (x < trim || y < trim || x + dx > sheet.length - trim || y + dy > sheet.width - trim) wrong.push(`'${id}' leaves the sheet`);
   return wrong;
 }
@@ -77,10 +76,12 @@ function auditPins({ sheets }: NestProblem, plan: NestPlan): string[] {
 
 function auditTogether({ parts }: NestProblem, plan: NestPlan): string[] {
   const tags = [...new Set(parts.flatMap(({ together }) => together ?? []))];
-  return tags.filter((tag) => {
-    const ids = parts.filter(({ together }) => together === tag).map(({ id }) => id);
-    return plan.sheets.filter(({ placements }) => placements.some(({ part }) => ids.includes(part))).length > 1;
-  }).map((tag) => `'${tag}' is spread over several sheets`);
+  return tags
+    .filter((tag) => {
+      const ids = parts.filter(({ together }) => together === tag).map(({ id }) => id);
+      return plan.sheets.filter(({ placements }) => placements.some(({ part }) => ids.includes(part))).length > 1;
+    })
+    .map((tag) => `'${tag}' is spread over several sheets`);
 }
 
 const gap = (a: number, da: number, b: number, db: number): number => (a < b ? b - (a + da) : a - (b + db));

@@ -14,23 +14,30 @@ export function closeSheet({ frame, fields }: Sheet, { kerf, cuts }: NestProblem
   return { sheet: frame.bed.sheet.id, placements, ...(cuts === 'guillotine' ? { cuts: tree } : {}) };
 }
 
-const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({ kind: 'waste', x: x as Length, y: y as Length, dx: dx as Length, dy: dy as Length });
+const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({
+  kind: 'waste',
+  x: x as Length,
+  y: y as Length,
+  dx: dx as Length,
+  dy: dy as Length,
+});
 
-/** Cuts a block out of its room: the cut that leaves the larger rest comes first, unless it is settled which way the sheet comes apart. */
-function inRoom(block: Block, { x, y, dx, dy }: Room, settled: 'x' | 'y' | null, kerf: number, placements: Placement[]): CutTree {
-  if (settled) {
-    // Strips that lie in the settled way are trimmed to their own length one by one, after they are strips.
-    const own = block.axis === (settled === 'x' ? 0 : 1);
-    const across = settled === 'x' ? 'y' : 'x';
-    return trim(settled, block, { x, y, dx, dy }, kerf, (strip) =>
-      own ? inside(block, strip, kerf, placements) : trim(across, block, strip, kerf, (rest) => inside(block, rest, kerf, placements)),
-    );
-  }
-  const restX = Math.max(0, dx - block.dx - kerf) * dy;
-  const restY = Math.max(0, dy - block.dy - kerf) * dx;
-  const first: 'x' | 'y' = restX >= restY ? 'x' : 'y';
-  const inner = (room: Room): CutTree => trim(first === 'x' ? 'y' : 'x', block, room, kerf, (own) => inside(block, own, kerf, placements));
-  return trim(first, block, { x, y, dx, dy }, kerf, inner);
+/** Cuts a block out of its room: what is left over goes in as large a piece as can be, unless it is settled which way the sheet comes apart. */
+function inRoom(block: Block, room: Room, settled: 'x' | 'y' | null, kerf: number, placements: Placement[]): CutTree {
+  const restX = Math.max(0, room.dx - block.dx - kerf) * room.dy;
+  const restY = Math.max(0, room.dy - block.dy - kerf) * room.dx;
+  const first = settled ?? (restX >= restY ? 'x' : 'y');
+  if (block.axis === -1)
+    return trim(first, block, room, kerf, (own) => trim(first === 'x' ? 'y' : 'x', block, own, kerf, (rest) => inside(block, rest, kerf, placements)));
+  const along = block.axis === 0 ? 'x' : 'y';
+  const across = along === 'x' ? 'y' : 'x';
+  // Strips that lie in the settled way are trimmed to their own length one by one, after they are strips.
+  if (settled === along) return inside(block, room, kerf, placements);
+  const [rest, other] = along === 'x' ? [restX, restY] : [restY, restX];
+  // What is left beyond the row goes with the last cut of it, unless that would cost the larger offcut.
+  const tailFirst = settled === null && other > 0 && rest > other;
+  const strip = (own: Room): CutTree => trim(across, block, own, kerf, (left) => inside(block, left, kerf, placements));
+  return tailFirst ? trim(along, block, room, kerf, strip) : strip(room);
 }
 
 /** One cut to the block's own size; none where it fits exactly. */
@@ -44,20 +51,30 @@ function trim(axis: 'x' | 'y', block: Block, room: Room, kerf: number, inner: (o
     : { kind: 'cut', axis, at: (y + block.dy) as Length, first: inner({ ...room, dy: block.dy }), second: waste(x, y + block.dy + lost, dx, rest - lost) };
 }
 
-/** A block in a room of just its size. */
+/** A block in a room that may be larger than it along its row, and, of strips, across. */
 function inside(block: Block, room: Room, kerf: number, placements: Placement[]): CutTree {
   if (block.axis === -1) return piece(block.item!, block.lie!, room.x, room.y, kerf, placements);
-  const along = block.axis === 0;
-  const row = [...block.row].sort((a, b) => (along ? b.dy - a.dy || b.dx - a.dx : b.dx - a.dx || b.dy - a.dy));
+  const along = block.axis === 0 ? 'x' : 'y';
+  const isX = along === 'x';
+  const row = [...block.row].sort((a, b) => (isX ? b.dy - a.dy || b.dx - a.dx : b.dx - a.dx || b.dy - a.dy));
+  const end = isX ? room.x + room.dx : room.y + room.dy;
   const next = (index: number, at: number): CutTree => {
     const each = row[index]!;
-    const own: Room = along ? { x: at, y: room.y, dx: each.dx, dy: room.dy } : { x: room.x, y: at, dx: room.dx, dy: each.dy };
-    const first = trim(along ? 'y' : 'x', each, own, kerf, (rest) => inside(each, rest, kerf, placements));
-    if (index + 1 === row.length) return first;
-    const end = at + (along ? each.dx : each.dy);
-    return { kind: 'cut', axis: along ? 'x' : 'y', at: end as Length, first, second: next(index + 1, end + kerf) };
+    const size = isX ? each.dx : each.dy;
+    const own: Room = isX ? { ...room, x: at, dx: size } : { ...room, y: at, dy: size };
+    const filled = (): CutTree => {
+      // A row of its own trims what it leaves beyond itself; a piece is cut to size.
+      if (each.axis !== -1) return inside(each, own, kerf, placements);
+      return trim(isX ? 'y' : 'x', each, own, kerf, (rest) => inside(each, rest, kerf, placements));
+    };
+    if (index + 1 < row.length) {
+      const first = filled();
+      return { kind: 'cut', axis: along, at: (at + size) as Length, first, second: next(index + 1, at + size + kerf) };
+    }
+    const room2: Room = isX ? { ...room, x: at, dx: end - at } : { ...room, y: at, dy: end - at };
+    return trim(along, each, room2, kerf, filled);
   };
-  return next(0, along ? room.x : room.y);
+  return next(0, isX ? room.x : room.y);
 }
 
 /** One part, or a matched group: its parts side by side, each cut to its own size last. */

@@ -14,10 +14,7 @@ export function apartFromEachOther(parts: readonly NestPart[], beds: readonly Be
   const share = (a: (typeof rows)[number], b: (typeof rows)[number]): boolean =>
     beds.some(({ dx, dy }) =>
       a.lies.some((one) =>
-        b.lies.some(
-          (two) =>
-            (one.dx + kerf + two.dx <= dx && one.dy <= dy && two.dy <= dy) || (one.dy + kerf + two.dy <= dy && one.dx <= dx && two.dx <= dx),
-        ),
+        b.lies.some((two) => (one.dx + kerf + two.dx <= dx && one.dy <= dy && two.dy <= dy) || (one.dy + kerf + two.dy <= dy && one.dx <= dx && two.dx <= dx)),
       ),
     );
   const weights = rows.map((row) => (share(row, row) ? 1 : row.part.count));
@@ -33,7 +30,10 @@ export function apartFromEachOther(parts: readonly NestPart[], beds: readonly Be
     for (let at = 0; at < candidates.length; at++) {
       if (room <= best || ++nodes > MOST_NODES) return;
       const n = candidates[at]!;
-      visit(chosen + weights[n]!, candidates.slice(at + 1).filter((other) => conflicts[n]!.has(other)));
+      visit(
+        chosen + weights[n]!,
+        candidates.slice(at + 1).filter((other) => conflicts[n]!.has(other)),
+      );
       room -= weights[n]!;
     }
   };

@@ -74,7 +74,11 @@ export function framesOf(bed: Bed, { trim, kerf, first }: Pick<NestProblem, 'tri
 const SHARES = [0.5, 0, 1, 0.25, 0.75];
 
 /** Ways to break a sheet down into pieces that are no longer and no wider than wanted; none where it need not be. */
-function brokenDown(whole: Room, { longest, widest }: { readonly longest: number; readonly widest: number }, kerf: number): { rooms: Room[]; tree: FrameTree }[] {
+function brokenDown(
+  whole: Room,
+  { longest, widest }: { readonly longest: number; readonly widest: number },
+  kerf: number,
+): { rooms: Room[]; tree: FrameTree }[] {
   const along = stations(whole.dx, longest, kerf);
   const across = stations(whole.dy, widest, kerf);
   if (along.length === 1 && along[0]!.length === 0 && across.length === 1 && across[0]!.length === 0) return [];

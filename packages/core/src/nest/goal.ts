@@ -3,7 +3,7 @@
  * over. Each step takes some of it apart, fills it again, and keeps what leaves no more over than a while ago (late acceptance).
  */
 import type { Random } from '../chance/random.ts';
-import { fill, isBetter, scoreOf, togetherOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
+import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
 import { merged, NEAR } from './merge.ts';
 import type { Bed, Item } from './pieces.ts';
 import type { Score } from './problem.ts';
@@ -94,10 +94,10 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
       if (taken.length > 0) take(at, new Set(taken));
     }
     // What belongs together is taken off together.
-    const tags = new Set(loose.map(togetherOf).filter((tag): tag is string => tag !== null));
+    const tags = new Set(loose.flatMap(({ together }) => together ?? []));
     if (tags.size > 0)
       for (const [at, sheet] of sheets.entries()) {
-        const more = itemsOn(sheet).filter((item) => tags.has(togetherOf(item) ?? ''));
+        const more = itemsOn(sheet).filter((item) => tags.has(item.together ?? ''));
         if (more.length > 0) take(at, new Set(more));
       }
     // Where there are sheets of several kinds an emptied one may give way to another.
@@ -109,7 +109,14 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
     step() {
       const { sheets, changed, loose } = ruined();
       let all = [...loose, ...current.left];
-      if (random() < (paired ? MERGE.paired : MERGE.else)) all = merged(all, job.beds.map(({ bed }) => bed), job.problem.kerf, random, pick(NEAR));
+      if (random() < (paired ? MERGE.paired : MERGE.else))
+        all = merged(
+          all,
+          job.beds.map(({ bed }) => bed),
+          job.problem.kerf,
+          random,
+          pick(NEAR),
+        );
       const ordered = random() < 0.1 ? shuffled(all, random) : jittered(all, random);
       const beds = job.beds.length > 1 && random() < 0.5 ? { ...job, beds: shuffled(job.beds, random) } : job;
       const next = fill(beds, sheets, unitsOf(ordered), rules(), { items: new Set(current.left), changed });

@@ -43,7 +43,7 @@ export function unitsOf(items: readonly Item[]): Unit[] {
   const units: Item[][] = [];
   const groups = new Map<string, Item[]>();
   for (const item of items) {
-    const tag = togetherOf(item);
+    const tag = item.together;
     const known = tag === null ? undefined : groups.get(tag);
     if (known) known.push(item);
     else {
@@ -53,11 +53,6 @@ export function unitsOf(items: readonly Item[]): Unit[] {
     }
   }
   return units;
-}
-
-export function togetherOf({ parts }: Item): string | null {
-  for (const { together } of parts) if (together != null) return together;
-  return null;
 }
 
 /** Items known not to go on any kept sheet but the changed ones. */

@@ -31,7 +31,7 @@ function block(axis: 'x' | 'y', first: Lying, second: Lying, kerf: number, fits:
   if (possible.length === 0) return null;
   const { item: a } = first;
   const { item: b } = second;
-  return { index: Math.min(a.index, b.index), parts: [...a.parts, ...b.parts], lies: possible, area: a.area + b.area };
+  return { index: Math.min(a.index, b.index), parts: [...a.parts, ...b.parts], lies: possible, area: a.area + b.area, together: null };
 }
 
 /** Rounds of joining; each at least halves nothing or something, so that a few are enough for any sheet. */
@@ -47,7 +47,7 @@ function families(items: readonly Item[], near: number): Side[][] {
   const sides: Side[] = [];
   for (const item of items)
     for (const lie of item.lies) {
-      if (lie.run !== null) continue;
+      if (lie.run !== null || item.together !== null) continue;
       sides.push({ item, lie, axis: 'x', side: lie.dy }, { item, lie, axis: 'y', side: lie.dx });
     }
   sides.sort((a, b) => b.side - a.side);

@@ -47,15 +47,15 @@ const first: fc.Arbitrary<FirstCut | undefined> = fc.oneof(
 );
 const job: fc.Arbitrary<NestProblem> = fc.boolean().chain((costed) =>
   fc
-  .record({
-    kerf: fc.constantFrom(mm(0), mm(2.2), mm(3.2), 3_175_000 as Length),
-    trim: fc.constantFrom(mm(0), mm(5), mm(12)),
-    cuts: fc.constantFrom('guillotine' as const, 'free' as const),
-    first,
-    sheets: fc.integer({ min: 1, max: 3 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => sheet(costed)(`S${i}`)))),
-    parts: fc.integer({ min: 1, max: 9 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => part(`p${i}`)))),
-  })
-  .map(({ first: by, ...rest }): NestProblem => ({ ...rest, ...(by ? { first: by } : {}) })),
+    .record({
+      kerf: fc.constantFrom(mm(0), mm(2.2), mm(3.2), 3_175_000 as Length),
+      trim: fc.constantFrom(mm(0), mm(5), mm(12)),
+      cuts: fc.constantFrom('guillotine' as const, 'free' as const),
+      first,
+      sheets: fc.integer({ min: 1, max: 3 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => sheet(costed)(`S${i}`)))),
+      parts: fc.integer({ min: 1, max: 9 }).chain((n) => fc.tuple(...Array.from({ length: n }, (_, i) => part(`p${i}`)))),
+    })
+    .map(({ first: by, ...rest }): NestProblem => ({ ...rest, ...(by ? { first: by } : {}) })),
 );
 
 const planOf = (problem: NestProblem, steps = 60, seed = 1): NestPlan => {

@@ -26,6 +26,8 @@ export interface Item {
   readonly parts: readonly NestPart[];
   readonly lies: readonly Lie[];
   readonly area: number;
+  /** Items that say the same here go on one sheet. */
+  readonly together: string | null;
 }
 
 export interface Bed {
@@ -73,10 +75,34 @@ export function itemsOf(problem: NestProblem): { items: Item[]; impossible: { pa
     if (lies.length === 0) members.forEach((part) => impossible.push({ part, why: `the parts of group '${name}' fit side by side on no sheet` }));
     else items.push(item(items.length, parts, lies));
   }
-  return { items, impossible };
+  return { items: tied(items), impossible };
 }
 
-const item = (index: number, parts: readonly NestPart[], lies: readonly Lie[]): Item => ({ index, parts, lies, area: lies[0]!.dx * lies[0]!.dy });
+/** A matched group whose parts belong to several ties makes one of them. */
+function tied(items: readonly Item[]): Item[] {
+  const of = new Map<string, string>();
+  const root = (tag: string): string => {
+    const next = of.get(tag) ?? tag;
+    return next === tag ? tag : root(next);
+  };
+  const tagsOf = ({ parts }: Item): string[] => parts.flatMap(({ together }) => together ?? []);
+  for (const each of items) {
+    const [first, ...others] = tagsOf(each);
+    for (const other of others) of.set(root(other), root(first!));
+  }
+  return items.map((each) => {
+    const [tag] = tagsOf(each);
+    return tag === undefined ? each : { ...each, together: root(tag) };
+  });
+}
+
+const item = (index: number, parts: readonly NestPart[], lies: readonly Lie[]): Item => ({
+  index,
+  parts,
+  lies,
+  area: lies[0]!.dx * lies[0]!.dy,
+  together: null,
+});
 
 /** Whether a part lies turned: its grain decides, and where it has no say, the lie does. */
 export const isTurned = ({ grain }: NestPart, lie: Pick<Lie, 'turned'>): boolean => (grain === 'either' ? lie.turned : grain === 'width');

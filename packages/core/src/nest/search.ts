@@ -41,7 +41,12 @@ export function search(problem: NestProblem, seed = 1): Search {
   let effort = 0;
 
   // Items as they are and, where sides pair up, joined: a start of the one kind, then one of the other.
-  const blocks = merged(items, [...job.beds, ...job.pinned].map(({ bed }) => bed), problem.kerf, null);
+  const blocks = merged(
+    items,
+    [...job.beds, ...job.pinned].map(({ bed }) => bed),
+    problem.kerf,
+    null,
+  );
   const sets = blocks.length < items.length ? [blocks, items] : [items];
   const starts = STARTS * sets.length;
   /** Most of them pair up: they were sawn from one another. By chance a few do in any job. */
@@ -116,7 +121,13 @@ function startLayout(job: Job, items: readonly Item[], turn: number): Layout {
 /** Joined at random, in a jittered order, under rules picked at random. */
 function afresh(job: Job, items: readonly Item[], turn: number, random: Random): Layout {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
-  const blocks = merged(items, job.beds.map(({ bed }) => bed), job.problem.kerf, random, pick(NEAR));
+  const blocks = merged(
+    items,
+    job.beds.map(({ bed }) => bed),
+    job.problem.kerf,
+    random,
+    pick(NEAR),
+  );
   return fill(job, pinnedSheets(job, turn), unitsOf(jittered(blocks, random)), { ...startRules(pick(FITS), pick(AMONG)), frame: pick });
 }
 

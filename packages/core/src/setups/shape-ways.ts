@@ -1,11 +1,10 @@
 /** Ways to bevel an edge, to saw a slanted one and to cut a notch. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+import { LEAST_AT_SAW, LEAST_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
 import { isRectEdge, opposite, type Bevel, type Blank, type Notch, type Shape, type Width } from './operations.ts';
 import { keyOf, type Held, type Setting, type Way } from './setting.ts';
-import { LEAST_AT_SAW, LEAST_ON_FENCE } from './slot-ways.ts';
 
 const degreesKey = (deg: number): number => Math.round(deg * 1e6);
 

@@ -1,17 +1,13 @@
 /** Ways to cut a slot, a groove, a rabbet or an edge groove with the shop's saws and routers. Rules that rule a way out: docs/checks.md. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts';
+import { LEAST_AT_SAW, LEAST_ON_FENCE, machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts';
 import type { Blank, EdgeGroove, SlantedSlot, Slot } from './operations.ts';
 import { routerFor, type RouterSet } from './router.ts';
 import { keyOf, type Held, type Setting, type Way } from './setting.ts';
 import { tiltFor } from './angles.ts';
 import { SLOT_WITHIN, stackFor, type StackSet } from './stack.ts';
 
-/** A shorter edge than this does not run along a fence. [A] short-edge-on-fence */
-export const LEAST_ON_FENCE = 200_000_000;
-/** Shorter pieces are cut in a longer one: through a saw, over a router table. [A] too-small-to-hold */
-export const LEAST_AT_SAW = 300_000_000;
 export const LEAST_AT_TABLE = 150_000_000;
 
 /** The two edges a slot can be measured from, and how far its nearer wall is from each. */

@@ -117,6 +117,11 @@ export const machinesInOrder = ({ machines }: Pick<Shop, 'machines'>): Machine[]
 export const machinesOf = (shop: Pick<Shop, 'machines'>, ...kinds: readonly MachineKind[]): Machine[] =>
   machinesInOrder(shop).filter(({ kind }) => kinds.includes(kind));
 
+/** A shorter edge than this does not run along a fence. [A] short-edge-on-fence */
+export const LEAST_ON_FENCE = 200_000_000;
+/** Shorter pieces are cut in a longer one: through a saw, over a router table. [A] too-small-to-hold */
+export const LEAST_AT_SAW = 300_000_000;
+
 const SAWS: readonly MachineKind[] = ['table-saw', 'guided-saw', 'mitre-saw', 'radial-arm'];
 
 const widest = (lengths: readonly (Entered | undefined)[], none: Length): Length =>

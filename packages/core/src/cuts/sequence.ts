@@ -1,0 +1,119 @@
+/**
+ * Cuts in an order: each after the one that made its piece, those of one setting together, large pieces first. Which setting
+ * comes next is chosen so that it need not be set again; several orders are tried and the one with the fewest settings taken.
+ */
+import { seeded, type Random } from '../chance/random.ts';
+import type { Length } from '../length/length.ts';
+import type { Shop } from '../stock/shop.ts';
+import { cutsOf, type CutStep, type Piece, type SheetToCut } from './pieces.ts';
+
+export interface Sequence {
+  readonly steps: readonly CutStep[];
+  /** How often something is set: a fence, a stop, a guide at another place. */
+  readonly settings: number;
+  /** Cuts no saw of the shop can make. */
+  readonly impossible: readonly CutStep[];
+  /** Pieces that no part comes out of, the largest first. */
+  readonly left: readonly Left[];
+  /** How often a piece is turned to be cut the other way, and the kilograms turned. */
+  readonly turns: number;
+  readonly turnedKg: number;
+}
+
+export interface Left {
+  readonly sheet: number;
+  readonly piece: Piece;
+  /** The cut it comes off at. */
+  readonly step: string;
+}
+
+/** Orders that are tried beside the plain one. */
+const TRIES = 24;
+
+/** The sequence for all sheets of one thickness; same sheets and shop, same sequence. */
+export function sequenceOf(sheets: readonly SheetToCut[], shop: Pick<Shop, 'machines'>): Sequence {
+  const cuts = sheets.flatMap((sheet, index) => cutsOf(sheet, index, shop));
+  let best = ordered(cuts, null);
+  let fewest = settingsOf(best);
+  for (let seed = 1; seed <= TRIES && cuts.length > 2; seed++) {
+    const trial = ordered(cuts, seeded(seed));
+    const settings = settingsOf(trial);
+    if (settings < fewest) [best, fewest] = [trial, settings];
+  }
+  return {
+    steps: best,
+    settings: fewest,
+    impossible: best.filter(({ way }) => way === null),
+    left: leftOf(cuts),
+    ...turnsOf(cuts),
+  };
+}
+
+/** What is set: the machine, how the piece is held, and how far off. A guide is laid on anew for every cut. */
+export const settingKey = ({ id, way }: CutStep): string =>
+  way === null ? `none ${id}` : way.held === 'guide' ? `guide ${id}` : `${way.machine.id} ${way.held} ${way.setting}`;
+
+/** How often the setting changes along the way. */
+export const settingsOf = (steps: readonly CutStep[]): number => steps.filter((step, n) => n === 0 || settingKey(step) !== settingKey(steps[n - 1]!)).length;
+
+function ordered(cuts: readonly CutStep[], random: Random | null): CutStep[] {
+  const made = new Set<string>();
+  const open = new Map<string, CutStep[]>();
+  const waiting = new Map<string, CutStep[]>();
+  const total = new Map<string, number>();
+  const offer = (step: CutStep): void => {
+    const key = settingKey(step);
+    const row = open.get(key);
+    if (row) row.push(step);
+    else open.set(key, [step]);
+  };
+  for (const step of cuts) {
+    total.set(settingKey(step), (total.get(settingKey(step)) ?? 0) + 1);
+    if (step.after === null) offer(step);
+    else waiting.set(step.after, [...(waiting.get(step.after) ?? []), step]);
+  }
+  const order: CutStep[] = [];
+  let current: string | null = null;
+  while (order.length < cuts.length) {
+    if (current === null || !open.has(current)) current = next(open, total, random);
+    const row = open.get(current)!;
+    const step = row.shift()!;
+    if (row.length === 0) open.delete(current);
+    total.set(current, total.get(current)! - 1);
+    order.push(step);
+    made.add(step.id);
+    for (const later of waiting.get(step.id) ?? []) offer(later);
+  }
+  return order;
+}
+
+const areaOf = ({ piece: { dx, dy } }: CutStep): number => (dx / 1e6) * (dy / 1e6);
+
+/** The setting whose cuts are all there already, that with the largest piece first; else the one with the largest piece. */
+function next(open: ReadonlyMap<string, readonly CutStep[]>, total: ReadonlyMap<string, number>, random: Random | null): string {
+  let best = '';
+  let worth = -1;
+  for (const [key, steps] of open) {
+    const whole = steps.length === total.get(key);
+    const largest = Math.max(...steps.map(areaOf));
+    const value = ((whole ? 1e8 : 0) + largest) * (random ? 0.5 + random() : 1);
+    if (value > worth) [best, worth] = [key, value];
+  }
+  return best;
+}
+
+function leftOf(cuts: readonly CutStep[]): Left[] {
+  return cuts
+    .flatMap(({ id, sheet, near, far }) => [near, far].flatMap((piece): Left[] => (piece?.left ? [{ sheet, piece, step: id }] : [])))
+    .sort((a, b) => b.piece.dx * b.piece.dy - a.piece.dx * a.piece.dy);
+}
+
+function turnsOf(cuts: readonly CutStep[]): { turns: number; turnedKg: number } {
+  const byId = new Map(cuts.map((step) => [step.id, step]));
+  const turned = cuts.filter(({ after, axis }) => after !== null && byId.get(after)!.axis !== axis);
+  return { turns: turned.length, turnedKg: turned.reduce((sum, { cut }) => sum + cut.kg, 0) };
+}
+
+/** Whether what is left is worth keeping: at least so long and so wide, either way round. */
+export const isWorthKeeping = ({ piece: { dx, dy } }: Left, least: { readonly length: Length; readonly width: Length }): boolean =>
+  (dx >= least.length && dy >= least.width) || (dy >= least.length && dx >= least.width);

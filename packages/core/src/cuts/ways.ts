@@ -1,0 +1,65 @@
+/** How a shop can make one straight cut through a piece of sheet. */
+import type { Length } from '../length/length.ts';
+import { LEAST_AT_SAW, LEAST_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+
+/** Along the fence; on a sled or against a gauge, with a stop; along a guide that is laid on. */
+export type Held = 'fence' | 'sled' | 'guide';
+
+/** A straight cut: `line` is how long it is, `size` what the piece measures across it, `keep` what is to be left on the near side. */
+export interface Straight {
+  readonly line: Length;
+  readonly size: Length;
+  readonly keep: Length;
+  readonly thick: Length;
+  readonly kg: number;
+}
+
+export interface CutWay {
+  readonly machine: Machine;
+  readonly held: Held;
+  /** From the fence or stop to the blade; along a guide, from the edge to the line. */
+  readonly setting: Length;
+  /** What is against the fence: the piece that is kept, or the rest, so that a thin strip falls free. */
+  readonly against: 'near' | 'far';
+  readonly kerf: Length;
+  readonly hazard: 'thin-rip' | 'thin-falls' | null;
+}
+
+/** Between blade and fence a strip under this is squeezed and thrown. [ASSUME] */
+export const THIN_RIP = 25_000_000;
+/** What one person can steer over a saw table: heavier or larger pieces are cut where they lie. [ASSUME] */
+const STEERED_KG = 15;
+const STEERED_LONG = 1_600_000_000;
+const STEERED_WIDE = 800_000_000;
+
+/** A piece too large or heavy for one person to push past a blade. */
+export const isLarge = ({ line, size, kg }: Pick<Straight, 'line' | 'size' | 'kg'>): boolean =>
+  kg > STEERED_KG || (Math.max(line, size) > STEERED_LONG && Math.min(line, size) > STEERED_WIDE);
+
+/** Every way there is, the best first; none where the shop cannot make the cut. */
+export function cutWays(cut: Straight, shop: Pick<Shop, 'machines'>): CutWay[] {
+  const { line, size, keep, thick } = cut;
+  const ways: { way: CutWay; trouble: number }[] = [];
+  const add = (machine: Machine, held: Held, against: CutWay['against'], setting: number, hazard: CutWay['hazard'], trouble: number): void => {
+    if (machine.deep!.nm < thick) return;
+    ways.push({ way: { machine, held, setting: setting as Length, against, kerf: machine.kerf!.nm, hazard }, trouble });
+  };
+  const large = isLarge(cut);
+  for (const saw of machinesOf(shop, 'table-saw')) {
+    const kerf = saw.kerf!.nm;
+    // An edge on the fence that is shorter than the piece is wide racks; a short piece is not held.
+    if (line >= size && line >= LEAST_ON_FENCE && line >= LEAST_AT_SAW) {
+      const rest = size - keep - kerf;
+      if (keep <= saw.rip!.nm) {
+        if (keep >= THIN_RIP) add(saw, 'fence', 'near', keep, rest > 0 && rest < THIN_RIP ? 'thin-falls' : null, large ? 40 : 0);
+        else if (rest >= THIN_RIP && rest <= saw.rip!.nm) add(saw, 'fence', 'far', rest, 'thin-falls', large ? 42 : 3);
+        else add(saw, 'fence', 'near', keep, 'thin-rip', 60);
+      } else if (rest >= THIN_RIP && rest <= saw.rip!.nm) add(saw, 'fence', 'far', rest, null, large ? 44 : 4);
+    }
+    if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, null, size > STEERED_LONG ? 30 : 2);
+  }
+  for (const saw of machinesOf(shop, 'mitre-saw')) if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, null, large ? 30 : 1);
+  for (const saw of machinesOf(shop, 'radial-arm')) if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, null, large ? 30 : 2);
+  for (const saw of machinesOf(shop, 'guided-saw')) if (line <= saw.guide!.nm) add(saw, 'guide', 'near', keep, null, 20);
+  return ways.sort((a, b) => a.trouble - b.trouble).map(({ way }) => way);
+}
