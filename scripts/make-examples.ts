@@ -19,6 +19,7 @@ import {
   type WallRail,
   type WallThing,
   type Workshop,
+  NOTHING_SETTLED,
 } from '../packages/core/src/index.ts';
 import { backWall, BACK_UNITS } from './print-room-back.ts';
 import { THINGS } from './print-room-things.ts';
@@ -187,9 +188,7 @@ const design = (name: string, units: readonly UnitDesign[], wall: Wall, items: r
   children: false,
   person: { height: entered('1720 mm') },
   items: byId(items),
-  setupOrder: [],
-  cutFrom: [],
-  tries: {},
+  ...NOTHING_SETTLED,
   units: byId(units),
 });
 

@@ -4,7 +4,7 @@
  * from the near edge, so it is exact; what is left over is carried along as it is, and cut to size where a part needs it.
  */
 import type { Length } from '../length/length.ts';
-import type { CutTree, NestedSheet, NestProblem, NestSheet, Spot } from '../nest/problem.ts';
+import { trimOf, type CutTree, type NestedSheet, type NestProblem, type NestSheet, type Rect } from '../nest/problem.ts';
 import type { Shop } from '../stock/shop.ts';
 import { cutWays, type CutWay, type Straight } from './ways.ts';
 
@@ -12,7 +12,7 @@ import { cutWays, type CutWay, type Straight } from './ways.ts';
 export interface Piece {
   readonly id: string;
   /** Where the layout has it, from the corner of the untrimmed sheet. */
-  readonly at: Spot;
+  readonly at: Rect;
   /** What it measures along x and along y. */
   readonly dx: Length;
   readonly dy: Length;
@@ -47,7 +47,7 @@ export interface CutStep {
 
 export interface SheetToCut {
   readonly problem: Pick<NestProblem, 'kerf' | 'trim'>;
-  readonly kind: NestSheet;
+  readonly kind: Pick<NestSheet, 'length' | 'width' | 'trim'>;
   readonly nested: NestedSheet;
   readonly thick: Length;
   /** Of the sheet, per m². */
@@ -74,7 +74,8 @@ interface Planned {
 /** All cuts of one sheet, each after the one that made its piece. A layout without cuts gives none. */
 export function cutsOf({ problem, kind, nested, thick, kgPerM2 }: SheetToCut, sheet: number, shop: Pick<Shop, 'machines'>): CutStep[] {
   if (!nested.cuts) return [];
-  const { trim, kerf } = problem;
+  const { kerf } = problem;
+  const trim = trimOf(problem, kind);
   const walk: Walk = { sheet, thick, kgPerM2, shop, steps: [] };
   const planned: Planned = { tree: nested.cuts, x: trim, y: trim, dx: kind.length - 2 * trim, dy: kind.width - 2 * trim };
   const whole = pieceOf(`${sheet}`, { x: 0, y: 0, dx: kind.length, dy: kind.width }, kind.length, kind.width, null, false);
@@ -96,7 +97,7 @@ interface Made {
 
 const pieceOf = (id: string, at: { x: number; y: number; dx: number; dy: number }, dx: number, dy: number, part: string | null, left: boolean): Piece => ({
   id,
-  at: { x: at.x, y: at.y, dx: at.dx, dy: at.dy } as Spot,
+  at: { x: at.x, y: at.y, dx: at.dx, dy: at.dy } as Rect,
   dx: dx as Length,
   dy: dy as Length,
   part,

@@ -3,7 +3,6 @@
  * comes next is chosen so that it need not be set again; several orders are tried and the one with the fewest settings taken.
  */
 import { seeded, type Random } from '../chance/random.ts';
-import type { Length } from '../length/length.ts';
 import type { Shop } from '../stock/shop.ts';
 import { cutsOf, type CutStep, type Piece, type SheetToCut } from './pieces.ts';
 
@@ -113,7 +112,3 @@ function turnsOf(cuts: readonly CutStep[]): { turns: number; turnedKg: number } 
   const turned = cuts.filter(({ after, axis }) => after !== null && byId.get(after)!.axis !== axis);
   return { turns: turned.length, turnedKg: turned.reduce((sum, { cut }) => sum + cut.kg, 0) };
 }
-
-/** Whether what is left is worth keeping: at least so long and so wide, either way round. */
-export const isWorthKeeping = ({ piece: { dx, dy } }: Left, least: { readonly length: Length; readonly width: Length }): boolean =>
-  (dx >= least.length && dy >= least.width) || (dy >= least.length && dx >= least.width);

@@ -5,11 +5,14 @@ import { itemsInOrder, type Item } from '../contents/item.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 
+/** A spreadsheet takes such a cell for a formula: it gets an apostrophe in front, one that has some already gets one more. */
+const FORMULA = /^'*[=+\-@\t\r]/;
+
 /** All items with a header; lengths in `unit` with the unit in the title, so that the file stands alone. */
 export function contentsCsv(items: Readonly<Record<string, Item>>, unit: DisplayUnit): string {
   const title = (column: Column): string => (column.type === 'length' || column.type === 'profile' ? `${column.title} (${unit})` : column.title);
   const rows = itemsInOrder(items).map((item) => ITEM_COLUMNS.map((column) => cellText(item, column, unit)));
-  return `${Papa.unparse([ITEM_COLUMNS.map(title), ...rows], { newline: '\n', escapeFormulae: true })}\n`;
+  return `${Papa.unparse([ITEM_COLUMNS.map(title), ...rows], { newline: '\n', escapeFormulae: FORMULA })}\n`;
 }
 
 export interface ReadContents {
@@ -63,7 +66,7 @@ export function readContents(text: string, { unit, from = 0, order, newId }: Rea
 }
 
 /** A leading quote keeps a spreadsheet from reading a cell as a sum; it is not part of the text. */
-const unescaped = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
+const unescaped = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
 
 interface Titles {
   readonly columns: readonly { readonly column: Column; readonly unit: DisplayUnit | null }[];

@@ -4,6 +4,7 @@ import type { Design } from '../plan/design.ts';
 import { PERSON_HEIGHT } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, list, number, object, ownIds, text, yesNo, type Codec } from './codec.ts';
 import { itemCodec } from './items-codec.ts';
+import { keptLayoutCodec, MOST_LAYOUTS } from './layout-codec.ts';
 import { unitCodec } from './unit-codec.ts';
 import { MOST_UNITS, wallCodec } from './wall-codec.ts';
 
@@ -27,12 +28,15 @@ export const designCodec: Codec<Design> = checked(
     items: byId(itemCodec, MOST_ITEMS),
     units: byId(unitCodec, MOST_UNITS),
     cutFrom: list(object({ product: text(64), sheet: text(40), pieces: list(text(200), MOST_PIECES) }), MOST_SHEETS),
+    cutting: object({ first: choice(['any', 'rip', 'crosscut', 'breakdown']), then: choice(['settings', 'offcut', 'handling']) }),
+    layouts: byId(keptLayoutCodec, MOST_LAYOUTS),
     setupOrder: list(text(300), MOST_ORDERED),
     tries: byId(object({ id: text(64), order: number(-1e9, 1e9), name: text(80), unit: unitCodec }), MOST_TRIES),
   }),
   (design, where) => {
     ownIds(design.units, `${where}.units`);
     ownIds(design.items, `${where}.items`);
+    ownIds(design.layouts, `${where}.layouts`);
     ownIds(design.tries, `${where}.tries`);
   },
 );

@@ -4,6 +4,7 @@ import old from '../test/version-1.carcass.json' with { type: 'json' };
 import second from '../test/version-2.carcass.json' with { type: 'json' };
 import third from '../test/version-3.carcass.json' with { type: 'json' };
 import fourth from '../test/version-4.carcass.json' with { type: 'json' };
+import fifth from '../test/version-5.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
@@ -125,5 +126,20 @@ describe('version 4', () => {
       ['A1', 1, 280],
       ['A2', 1, 280],
     ]);
+  });
+});
+
+describe('version 5', () => {
+  const { design, record, workshop } = readProject(fifth);
+
+  test('its sheets are cut whichever way serves, nothing is settled, and what is worth keeping is as was assumed', () => {
+    expect([design.cutting, design.layouts]).toEqual([{ first: 'any', then: 'settings' }, {}]);
+    expect([workshop.shop.car, toMm(workshop.shop.keep.length.nm), toMm(workshop.shop.keep.width.nm)]).toEqual([null, 400, 150]);
+  });
+
+  test('its parts are the parts they were, and a workshop kept apart from its file is lifted alike', () => {
+    expect(plan(design, record, workshop).parts.length).toBeGreaterThan(5);
+    expect(readWorkshop(liftWorkshop(fifth.workshop, 5))).toEqual(workshop);
+    expect(designCodec.read(liftDesign(fifth.design, 5), 'held')).toEqual(design);
   });
 });

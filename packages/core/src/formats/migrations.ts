@@ -166,7 +166,19 @@ function designOfFive(design: Row): Row {
 
 const REPEATS_OF_FIVE: Row = { slot: '0.03 mm', depth: '0.1 mm', length: '0.15 mm', place: '0.15 mm', hinge: '0.3 mm' };
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive };
+/** Version 6: how sheets are cut up, settled layouts, the car, and what is worth keeping. */
+function toSix(file: Row): Row {
+  const { design, workshop } = file;
+  return {
+    ...file,
+    ...(isRow(design) ? { design: { ...design, cutting: { first: 'any', then: 'settings' }, layouts: {} } } : {}),
+    ...(isRow(workshop) && isRow(workshop['shop']) ? { workshop: { ...workshop, shop: { ...workshop['shop'], car: null, keep: KEEP_OF_SIX } } } : {}),
+  };
+}
+
+const KEEP_OF_SIX: Row = { length: '400 mm', width: '150 mm' };
+
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {

@@ -2,7 +2,7 @@
 import { readEntered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { bedsOf } from '../nest/pieces.ts';
-import type { CutTree, FirstCut, NestPart, NestPlan, NestProblem, NestSheet, Spot } from '../nest/problem.ts';
+import type { CutTree, FirstCut, NestPart, NestPlan, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
 import { quote, type Json } from './codec.ts';
 import { readJsonText } from './json-text.ts';
@@ -55,7 +55,7 @@ function readFirst(value: unknown): FirstCut {
 }
 
 /** A rectangle no part may touch, from the corner of the untrimmed sheet. */
-function readFlaw(value: unknown, where: string): Spot {
+function readFlaw(value: unknown, where: string): Rect {
   const row = fields(value, where, ['x', 'y', 'dx', 'dy']);
   return {
     x: size(row['x'], `${where}.x`, true),

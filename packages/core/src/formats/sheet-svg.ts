@@ -1,7 +1,7 @@
 /** A nested sheet as a stand-alone SVG in millimetres, one user unit a millimetre, for printing or the shop's wall. */
 import { tapeText } from '../length/format.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
-import type { NestedSheet, NestProblem } from '../nest/problem.ts';
+import { trimOf, type NestedSheet, type NestProblem } from '../nest/problem.ts';
 
 export interface SheetSvgInput {
   readonly title: string;
@@ -16,7 +16,7 @@ export function sheetSvg({ title, sheet, problem, unit, markOf }: SheetSvgInput)
   const kind = problem.sheets.find(({ id }) => id === sheet.sheet)!;
   const length = toMm(kind.length);
   const width = toMm(kind.width);
-  const trim = toMm(problem.trim);
+  const trim = toMm(trimOf(problem, kind));
   const pieces = sheet.placements.map(({ part, x, y, dx, dy }) => {
     const cx = toMm(x) + toMm(dx) / 2;
     const cy = toMm(y) + toMm(dy) / 2;

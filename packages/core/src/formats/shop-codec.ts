@@ -51,6 +51,8 @@ export const shopCodec: Codec<Shop> = checked(
     fits: object({ tight: PLAY, push: PLAY, glue: PLAY, loose: PLAY }),
     repeats: object({ slot: REPEAT, depth: REPEAT, length: REPEAT, place: REPEAT, hinge: REPEAT }),
     trim: length(mm(0), mm(100)),
+    car: orNull(object({ length: length(mm(300), mm(6000)), width: length(mm(300), mm(3000)) })),
+    keep: object({ length: length(mm(20), mm(3000)), width: length(mm(20), mm(3000)) }),
     liftsKg: number(1, 200),
   }),
   ({ machines, bits, fits }, where) => {

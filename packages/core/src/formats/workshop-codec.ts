@@ -30,7 +30,14 @@ export const workshopCodec: Codec<Workshop> = checked(
       500,
     ),
     offcuts: byId(
-      objectWith({ id: text(64), product: text(64), length: side, width: side }, { flaws: byId(object({ id: text(64), from: place, to: place }), 40) }),
+      objectWith(
+        { id: text(64), product: text(64), length: side, width: side },
+        {
+          flaws: byId(object({ id: text(64), from: place, to: place }), 40),
+          place: text(80),
+          crooked: yesNo,
+        },
+      ),
       500,
     ),
   }),

@@ -2,7 +2,7 @@
  * An independent check of a plan against its problem: written without the packer, so that it cannot
  * share its mistakes. Used by the property tests and before a plan is shown. Returns what is wrong.
  */
-import type { CutTree, NestedSheet, NestPlan, NestProblem, Placement } from './problem.ts';
+import { trimOf, type CutTree, type NestedSheet, type NestPlan, type NestProblem, type Placement } from './problem.ts';
 
 export function auditPlan(problem: NestProblem, plan: NestPlan): string[] {
   const wrong: string[] = [];
@@ -45,7 +45,7 @@ function auditSheet(problem: NestProblem, sheet: NestedSheet): string[] {
   if (problem.cuts === 'guillotine') {
     if (!sheet.cuts) wrong.push('no cuts');
     else {
-      const { trim } = problem;
+      const trim = trimOf(problem, kind);
       wrong.push(...auditCuts(sheet.cuts, { x: trim, y: trim, dx: kind.length - 2 * trim, dy: kind.width - 2 * trim }, [...sheet.placements], problem.kerf));
     }
   }
@@ -59,7 +59,7 @@ function auditPlacement(problem: NestProblem, sheet: NestProblem['sheets'][numbe
   const [wantX, wantY] = turned ? [part.width, part.length] : [part.length, part.width];
   if (dx !== wantX || dy !== wantY) wrong.push(`'${id}' has not its own size`);
   if ((part.grain === 'length' && turned) || (part.grain === 'width' && !turned)) wrong.push(`'${id}' lies across its grain`);
-  const { trim } = problem;
+  const trim = trimOf(problem, sheet);
   for (const flaw of sheet.flaws ?? []) if (gap(x, dx, flaw.x, flaw.dx) < 0 && gap(y, dy, flaw.y, flaw.dy) < 0) wrong.push(`'${id}' lies on a flaw`);
   if (x < trim || y < trim || x + dx > sheet.length - trim || y + dy > sheet.width - trim) wrong.push(`'${id}' leaves the sheet`);
   return wrong;

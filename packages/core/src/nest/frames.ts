@@ -5,7 +5,7 @@
 import type { Length } from '../length/length.ts';
 import { seeded, type Random } from '../chance/random.ts';
 import type { Bed } from './pieces.ts';
-import type { CutTree, NestProblem, Placement } from './problem.ts';
+import { trimOf, type CutTree, type NestProblem, type Placement } from './problem.ts';
 
 /** A rectangle that is filled. */
 export interface Room {
@@ -43,7 +43,8 @@ interface Cut {
 }
 
 /** Ways to cut a sheet into free rectangles; none where pinned parts cannot be parted by cuts from edge to edge. */
-export function framesOf(bed: Bed, { trim, kerf, first }: Pick<NestProblem, 'trim' | 'kerf' | 'first'>): Frame[] {
+export function framesOf(bed: Bed, { trim: usual, kerf, first }: Pick<NestProblem, 'trim' | 'kerf' | 'first'>): Frame[] {
+  const trim = trimOf({ trim: usual }, bed.sheet);
   const whole: Room = { x: trim, y: trim, dx: bed.dx, dy: bed.dy };
   const { flaws = [], pins = [] } = bed.sheet;
   const axis = first?.by === 'crosscut' ? 'x' : first ? 'y' : null;

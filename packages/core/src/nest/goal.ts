@@ -86,11 +86,13 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
       const sheet = sheets[at];
       if (!sheet || changed.has(sheet)) continue;
       const taken: Item[] = [];
-      if (empty && n === 0) for (const { root } of sheet.fields) root && gather(root, taken);
-      else {
-        const blocks = blocksOn(sheet);
-        for (let m = Math.floor(random() * 3); m >= 0 && blocks.length > 0; m--) gather(pick(blocks), taken);
-      }
+      if (empty && n === 0)
+        for (const { root } of sheet.fields)
+          if (root) gather(root, taken);
+          else {
+            const blocks = blocksOn(sheet);
+            for (let m = Math.floor(random() * 3); m >= 0 && blocks.length > 0; m--) gather(pick(blocks), taken);
+          }
       if (taken.length > 0) take(at, new Set(taken));
     }
     // What belongs together is taken off together.

@@ -3,7 +3,7 @@
  * side. Each item lists the ways it may lie.
  */
 import type { Length } from '../length/length.ts';
-import type { NestPart, NestProblem, NestSheet } from './problem.ts';
+import { trimOf, type NestPart, type NestProblem, type NestSheet } from './problem.ts';
 
 /** One way an item may lie; for a block, where its parts are inside. */
 export interface Lie {
@@ -37,7 +37,11 @@ export interface Bed {
   readonly dy: number;
 }
 
-export const bedsOf = ({ sheets, trim }: NestProblem): Bed[] => sheets.map((sheet) => ({ sheet, dx: sheet.length - 2 * trim, dy: sheet.width - 2 * trim }));
+export const bedsOf = (problem: NestProblem): Bed[] =>
+  problem.sheets.map((sheet) => {
+    const trim = trimOf(problem, sheet);
+    return { sheet, dx: sheet.length - 2 * trim, dy: sheet.width - 2 * trim };
+  });
 
 /** How many of a part are to be placed: those that are pinned lie already. */
 function loose({ sheets }: NestProblem, { id, count }: NestPart): number {

@@ -17,13 +17,15 @@ export interface NestSheet {
   readonly grain: 'length' | 'none';
   readonly cost: number | null;
   readonly offcut: boolean;
+  /** Taken off its four edges, where that is not what the job says: a piece with sawn edges wants none. */
+  readonly trim?: Length;
   /** Knots, holes, crushed corners: rectangles no part may touch, from the corner of the untrimmed sheet. */
-  readonly flaws?: readonly Spot[];
+  readonly flaws?: readonly Rect[];
   /** Parts that stay where they are. Such a sheet is the only one of its kind, and in every plan. */
   readonly pins?: readonly Placement[];
 }
 
-export interface Spot {
+export interface Rect {
   readonly x: Length;
   readonly y: Length;
   readonly dx: Length;
@@ -59,7 +61,7 @@ export interface NestProblem {
   readonly parts: readonly NestPart[];
 }
 
-export interface Placement extends Spot {
+export interface Placement extends Rect {
   readonly part: string;
   readonly turned: boolean;
 }
@@ -99,3 +101,6 @@ export interface NestPlan {
 
 /** Fewer is better, in this order: pieces left over, cost where there is one, sheets, sheets that are not offcuts. */
 export type Score = readonly [unplaced: number, cost: number, sheets: number, bought: number];
+
+/** What is taken off the four edges of one sheet. */
+export const trimOf = ({ trim }: Pick<NestProblem, 'trim'>, sheet: Pick<NestSheet, 'trim'>): Length => sheet.trim ?? trim;

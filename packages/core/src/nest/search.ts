@@ -21,6 +21,8 @@ export interface Search {
   /** Runs so many more steps; true when the plan is proved best and more would not help. */
   step(count: number): boolean;
   plan(): NestPlan;
+  /** Another plan that is as good by sheets and cost; null when this try gave none. Steps are not counted. */
+  variant(): NestPlan | null;
   readonly effort: number;
 }
 
@@ -38,6 +40,7 @@ export function search(problem: NestProblem, seed = 1): Search {
   const job = jobOf(problem);
   let best: { readonly layout: Layout; readonly score: Score } | undefined;
   let aim: Goal | undefined;
+  let beside: { readonly best: typeof best; readonly goal: Goal } | undefined;
   let effort = 0;
 
   // Items as they are and, where sides pair up, joined: a start of the one kind, then one of the other.
@@ -80,6 +83,15 @@ export function search(problem: NestProblem, seed = 1): Search {
     plan() {
       if (!best) once();
       return planOf(problem, best!.layout, best!.score, impossible, bound, seed, effort);
+    },
+    variant() {
+      if (!best || best.score[0] > 0) return null;
+      // To be as good is to be better than one sheet bought more.
+      const [left, cost, sheets, bought] = best.score;
+      if (beside?.best !== best) beside = { best, goal: goal(job, best.layout, [left, cost, sheets, bought + 1], paired, random) };
+      const layout = beside.goal.step();
+      if (!layout || isBetter(best.score, scoreOf(layout))) return null;
+      return planOf(problem, layout, scoreOf(layout), impossible, bound, seed, effort);
     },
     get effort() {
       return effort;

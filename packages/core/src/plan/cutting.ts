@@ -1,18 +1,27 @@
 /** From the cut list to nesting problems: one for each sheet product in use; boards are cut by length alone. */
-import type { Length } from '../length/length.ts';
+import { mm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
 import type { PartLine } from '../parts/parts.ts';
 import { widestKerf } from '../stock/shop.ts';
 import type { Workshop } from '../stock/workshop.ts';
+import { NOTHING_SETTLED, type Cutting } from './design.ts';
 
 export interface SheetJob {
   readonly product: string;
   readonly problem: NestProblem;
 }
 
+/** How sheets are to be cut up, and what is there already. */
+export interface ToCut {
+  readonly cutting: Cutting;
+  readonly finished: ReadonlySet<string>;
+}
+
+const ALL_TO_CUT: ToCut = { cutting: NOTHING_SETTLED.cutting, finished: new Set() };
+
 /** Piece ids are panel ids (or the cleat blank's), so that a placement lights up its panel everywhere. */
-export function sheetJobs(parts: readonly PartLine[], workshop: Workshop): SheetJob[] {
+export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutting, finished }: ToCut = ALL_TO_CUT): SheetJob[] {
   const products = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'sheet');
   return products.map((product) => ({
     product,
@@ -20,11 +29,13 @@ export function sheetJobs(parts: readonly PartLine[], workshop: Workshop): Sheet
       product,
       parts.filter(({ stock }) => stock === product),
       workshop,
+      cutting,
+      finished,
     ),
   }));
 }
 
-function problemFor(productId: string, parts: readonly PartLine[], workshop: Workshop): NestProblem {
+function problemFor(productId: string, parts: readonly PartLine[], workshop: Workshop, cutting: Cutting, finished: ReadonlySet<string>): NestProblem {
   const product = workshop.products[productId]!;
   const { shop } = workshop;
   const offcuts = Object.values(workshop.offcuts).filter((offcut) => offcut.product === productId);
@@ -41,11 +52,37 @@ function problemFor(productId: string, parts: readonly PartLine[], workshop: Wor
     kerf: widestKerf(shop),
     trim: shop.trim.nm,
     cuts: 'guillotine',
+    ...firstCut(cutting.first, productId, parts, workshop),
     sheets: [
       ...offcuts.map((offcut) => sheet(offcut.id, offcut.length.nm, offcut.width.nm, true)),
       sheet(productId, product.length.nm, product.width.nm, false),
     ],
-    parts: parts.flatMap(piecesOf),
+    parts: parts.flatMap(piecesOf).filter(({ id }) => !finished.has(id)),
+  };
+}
+
+/** What can be handled alone, where no car says otherwise. [ASSUME] */
+const HANDLED: { readonly length: Length; readonly width: Length } = { length: mm(1250), width: mm(1250) };
+
+/** How sheets come apart first; a piece they are broken down to holds the largest part. */
+function firstCut(first: Cutting['first'], productId: string, parts: readonly PartLine[], { shop, products }: Workshop): Pick<NestProblem, 'first'> {
+  if (first === 'any') return {};
+  if (first !== 'breakdown') return { first: { by: first } };
+  const most = (side: 'length' | 'width', other: 'length' | 'width'): number =>
+    Math.max(
+      0,
+      ...parts.map((line) =>
+        line.grain === 'none' ? Math.max(line.length.value, line.width.value) : line.grain === 'width' ? line[other].value : line[side].value,
+      ),
+    );
+  const trim = products[productId]!.kind === 'sheet' ? shop.trim.nm : 0;
+  const car = shop.car ? { length: shop.car.length.nm, width: shop.car.width.nm } : HANDLED;
+  return {
+    first: {
+      by: 'breakdown',
+      longest: Math.max(car.length - trim, most('length', 'width')) as Length,
+      widest: Math.max(car.width - trim, most('width', 'length')) as Length,
+    },
   };
 }
 

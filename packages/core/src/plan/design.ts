@@ -2,7 +2,8 @@
 import type { UnitDesign } from '../carcass/families.ts';
 import type { Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
-import type { DisplayUnit } from '../length/length.ts';
+import type { DisplayUnit, Length } from '../length/length.ts';
+import type { CutTree, Placement } from '../nest/problem.ts';
 import type { TestCut } from '../setups/learned.ts';
 import type { ThicknessReading } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
@@ -25,8 +26,63 @@ export interface Design {
   readonly setupOrder: readonly string[];
   /** Which pieces are cut from which sheet, as far as that is settled. */
   readonly cutFrom: readonly SheetCut[];
+  /** How sheets are to be cut up. */
+  readonly cutting: Cutting;
+  /** Layouts that are settled: the first cut on one freezes it. The last of a product counts, earlier ones tell where parts came from. */
+  readonly layouts: Readonly<Record<string, KeptLayout>>;
   /** Other tries of units, kept to be compared. */
   readonly tries: Readonly<Record<string, Try>>;
+}
+
+/** What a new project has not settled yet. */
+export const NOTHING_SETTLED: Pick<Design, 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'tries'> = {
+  setupOrder: [],
+  cutFrom: [],
+  cutting: { first: 'any', then: 'settings' },
+  layouts: {},
+  tries: {},
+};
+
+export interface Cutting {
+  /** What comes first: strips, lengths, pieces that can be handled (or go in the car), or whatever wants the fewest sheets. */
+  readonly first: 'any' | 'rip' | 'crosscut' | 'breakdown';
+  /** Among plans with as few sheets: few settings and cuts, one large offcut, or little turning of heavy pieces. */
+  readonly then: 'settings' | 'offcut' | 'handling';
+}
+
+/** A layout as it was settled, with all it takes to cut it. */
+export interface KeptLayout {
+  readonly id: string;
+  readonly order: number;
+  readonly product: string;
+  /** The pieces it was made for, as a short text: others have come or changed when it differs. */
+  readonly made: string;
+  readonly kerf: Length;
+  readonly sheets: readonly KeptSheet[];
+}
+
+export interface KeptSheet {
+  /** A product's id, an offcut's, or a piece of an earlier layout's. */
+  readonly sheet: string;
+  readonly length: Length;
+  readonly width: Length;
+  readonly trim: Length;
+  readonly offcut: boolean;
+  readonly placements: readonly Placement[];
+  readonly cuts: CutTree;
+}
+
+/** Cuts of a kept layout that are made, with the parts that came off. */
+export interface Sawn {
+  readonly layout: string;
+  readonly cuts: readonly string[];
+  readonly parts: readonly string[];
+}
+
+/** A part that is not fit to be used, or that was cut wrong: another is wanted. */
+export interface Spoiled {
+  readonly layout: string;
+  readonly part: string;
 }
 
 /** Pieces (ids of panels, or of cleat blanks) that are cut from the sheet of a product with this written on it. */
@@ -72,7 +128,7 @@ export interface RecordEntry {
   readonly id: string;
   /** When the device says it happened, ISO 8601. */
   readonly at: string;
-  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'withdrawn';
+  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'sawn' | 'spoiled' | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
   /** For kind 'scan': what a stud scanner read along a line of the wall. */
@@ -85,6 +141,10 @@ export interface RecordEntry {
   readonly slots?: readonly MadeSlot[];
   /** For kind 'as-cut': what a part measures as it came off the saw. */
   readonly asCut?: AsCut;
+  /** For kind 'sawn': cuts through sheets that are made. */
+  readonly sawn?: Sawn;
+  /** For kind 'spoiled': a part that is wanted once more. */
+  readonly spoiled?: Spoiled;
   /** For kind 'withdrawn': the entry that is taken back. */
   readonly withdraws?: string;
 }
@@ -122,6 +182,26 @@ export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<strin
   }
   return byPanel;
 }
+
+/** Cuts through sheets that are made, and the entries that say so. */
+export const standingSawn = (record: readonly RecordEntry[]): { readonly id: string; readonly sawn: Sawn }[] =>
+  standing(record, ({ sawn }) => sawn).map(({ id, fact }) => ({ id, sawn: fact }));
+
+/** Parts that are there: sawn, and not spoiled since. */
+export function finishedParts(record: readonly RecordEntry[]): ReadonlySet<string> {
+  const finished = new Set<string>();
+  for (const { fact } of standing(record, ({ sawn, spoiled }) =>
+    sawn ? { parts: sawn.parts, gone: null } : spoiled ? { parts: [], gone: spoiled.part } : undefined,
+  )) {
+    for (const part of fact.parts) finished.add(part);
+    if (fact.gone !== null) finished.delete(fact.gone);
+  }
+  return finished;
+}
+
+/** Parts that were spoiled, the latest of each. */
+export const standingSpoiled = (record: readonly RecordEntry[]): { readonly id: string; readonly spoiled: Spoiled }[] =>
+  standing(record, ({ spoiled }) => spoiled).map(({ id, fact }) => ({ id, spoiled: fact }));
 
 /** The unit a part is read in: its cabinet's own, or the project's for what belongs to the wall. */
 export const displayUnitOf = ({ units, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>

@@ -106,6 +106,10 @@ export interface Shop {
   readonly repeats: Readonly<Record<Repeated, Entered>>;
   /** Taken off all four edges of a new sheet. */
   readonly trim: Entered;
+  /** What goes into the car lying flat; null where that is no question. */
+  readonly car: { readonly length: Entered; readonly width: Entered } | null;
+  /** Of what is left over, pieces at least this large are kept. */
+  readonly keep: { readonly length: Entered; readonly width: Entered };
   /** What one person lifts to shoulder height, kg. */
   readonly liftsKg: number;
 }
@@ -221,6 +225,8 @@ export const usualShop = (): Shop => ({
   fits: FITS,
   repeats: REPEATS,
   trim: entered('5 mm'),
+  car: null,
+  keep: { length: entered('400 mm'), width: entered('150 mm') },
   liftsKg: 20,
 });
 

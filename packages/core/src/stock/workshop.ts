@@ -30,6 +30,10 @@ export interface Offcut {
   readonly width: Entered;
   /** Knots, splits, nail holes of a board: stretches from its left end that no part may touch. */
   readonly flaws?: Readonly<Record<string, Flaw>>;
+  /** Where it is kept: 'behind the door'. */
+  readonly place?: string;
+  /** No edge of it is straight: none can run along a fence. */
+  readonly crooked?: boolean;
 }
 
 export interface Flaw {
@@ -66,3 +70,7 @@ export interface ThicknessUsed {
   /** Largest less smallest reading. */
   readonly spread: Length;
 }
+
+/** Whether a piece that is left over is worth keeping, either way round. */
+export const keepsOffcut = ({ keep }: Pick<Shop, 'keep'>, { dx, dy }: { readonly dx: Length; readonly dy: Length }): boolean =>
+  (dx >= keep.length.nm && dy >= keep.width.nm) || (dy >= keep.length.nm && dx >= keep.width.nm);

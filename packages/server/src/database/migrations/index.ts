@@ -5,6 +5,7 @@ import * as second from './0002-contents-and-wall.ts';
 import * as third from './0003-families.ts';
 import * as fourth from './0004-shop.ts';
 import * as fifth from './0005-setups.ts';
+import * as sixth from './0006-layouts.ts';
 
 export interface Migration {
   readonly name: string;
@@ -12,4 +13,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth];

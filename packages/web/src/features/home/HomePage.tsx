@@ -11,6 +11,7 @@ import {
   writeProjectText,
   type Design,
   type Problem,
+  NOTHING_SETTLED,
 } from '@keen/core';
 import { Alert, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, Snackbar, TextField } from '@mui/material';
 import { useRef, useState } from 'react';
@@ -204,9 +205,7 @@ const emptyDesign = (): Design => ({
   children: false,
   person: { height: entered('1720 mm') },
   items: {},
-  setupOrder: [],
-  cutFrom: [],
-  tries: {},
+  ...NOTHING_SETTLED,
   units: {},
 });
 

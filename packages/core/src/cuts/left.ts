@@ -1,0 +1,30 @@
+/** What lies in the shop when some cuts are made: parts that are there, and pieces the rest can still be cut from. */
+import type { Length } from '../length/length.ts';
+import type { CutStep, Piece } from './pieces.ts';
+
+export interface Lying {
+  readonly sheet: number;
+  readonly piece: Piece;
+  /** Nothing has been cut from it: its edges are the factory's. */
+  readonly whole: boolean;
+}
+
+export interface WholeSheet {
+  readonly length: Length;
+  readonly width: Length;
+}
+
+/** Everything that lies there after the cuts in `done`, parts among it. Cuts on pieces that are not there yet are passed over. */
+export function lyingAfter(sheets: readonly WholeSheet[], steps: readonly CutStep[], done: ReadonlySet<string>): Lying[] {
+  const lying = new Map<string, Lying>(
+    sheets.map(({ length, width }, sheet) => {
+      const piece: Piece = { id: `${sheet}`, at: { x: 0 as Length, y: 0 as Length, dx: length, dy: width }, dx: length, dy: width, part: null, left: false };
+      return [piece.id, { sheet, piece, whole: true }];
+    }),
+  );
+  for (const { id, sheet, piece, near, far } of steps) {
+    if (!done.has(id) || !lying.delete(piece.id)) continue;
+    for (const made of far ? [near, far] : [near]) lying.set(made.id, { sheet, piece: made, whole: false });
+  }
+  return [...lying.values()];
+}

@@ -1,0 +1,31 @@
+/** What a layout is worth beside its sheets: smaller is better, compared one after the other. */
+import type { Shop } from '../stock/shop.ts';
+import type { SheetToCut } from './pieces.ts';
+import { sequenceOf, type Sequence } from './sequence.ts';
+
+/** What is wanted among plans with as few sheets. */
+export type Preference = 'settings' | 'offcut' | 'handling';
+
+/** Cuts no saw can make come first whatever is wanted: a layout that cannot be cut is none. */
+export function worthOf({ impossible, settings, steps, left, turnedKg }: Sequence, then: Preference): readonly number[] {
+  // One large offcut is worth more than slivers of the same area: squares say so.
+  const usable = -left.reduce((sum, { piece: { dx, dy } }) => sum + ((dx / 1e9) * (dy / 1e9)) ** 2, 0);
+  const cutting = [settings, steps.length];
+  switch (then) {
+    case 'settings':
+      return [impossible.length, ...cutting, usable];
+    case 'offcut':
+      return [impossible.length, usable, ...cutting];
+    case 'handling':
+      return [impossible.length, Math.round(turnedKg), ...cutting];
+  }
+}
+
+export const isWorthMore = (a: readonly number[], b: readonly number[]): boolean => {
+  for (let n = 0; n < a.length; n++) if (a[n] !== b[n]) return a[n]! < b[n]!;
+  return false;
+};
+
+/** What cutting these sheets up is worth, fewest settings tried quickly. */
+export const worthOfSheets = (sheets: readonly SheetToCut[], shop: Pick<Shop, 'machines'>, then: Preference): readonly number[] =>
+  worthOf(sequenceOf(sheets, shop), then);

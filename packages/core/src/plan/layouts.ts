@@ -1,0 +1,117 @@
+/**
+ * Layouts that are settled, and what is left to cut. The first cut of a layout freezes it: it is kept as it is, whatever changes.
+ * What is cut is there; what was spoiled is wanted again; what is left of sheets is laid out before a new one is begun.
+ */
+import { lyingAfter } from '../cuts/left.ts';
+import type { SheetToCut } from '../cuts/pieces.ts';
+import { sequenceOf, type Sequence } from '../cuts/sequence.ts';
+import type { Length } from '../length/length.ts';
+import type { NestPart, NestPlan, NestProblem, NestSheet } from '../nest/problem.ts';
+import { trimOf } from '../nest/problem.ts';
+import { MATERIALS } from '../stock/materials.ts';
+import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
+import type { SheetJob } from './cutting.ts';
+import { standingSawn, type Design, type KeptLayout, type RecordEntry } from './design.ts';
+
+/** Ids and sizes of pieces in a short text: the same pieces, the same text. Source of the mixing: FNV-1a, 32 bits, twice over. */
+export function piecesKey(parts: readonly NestPart[]): string {
+  const rows = parts.map(({ id, length, width, grain, count }) => `${id} ${length} ${width} ${grain} ${count}`).sort();
+  return [0x811c9dc5, 0x01000193]
+    .map((start) => {
+      let hash = start;
+      for (const row of rows) for (let n = 0; n <= row.length; n++) hash = Math.imul(hash ^ (n < row.length ? row.charCodeAt(n) : 10), 0x01000193);
+      return (hash >>> 0).toString(36);
+    })
+    .join('-');
+}
+
+/** The layout of a product that counts: the last one settled. */
+export function layoutOf({ layouts }: Pick<Design, 'layouts'>, product: string): KeptLayout | null {
+  const own = Object.values(layouts).filter((each) => each.product === product);
+  return own.length === 0 ? null : own.reduce((last, each) => (each.order > last.order ? each : last));
+}
+
+/** A plan as it is kept when its first cut is made. */
+export function keptLayout(job: SheetJob, plan: NestPlan, id: string, order: number): KeptLayout {
+  const { problem } = job;
+  return {
+    id,
+    order,
+    product: job.product,
+    made: piecesKey(problem.parts),
+    kerf: problem.kerf,
+    sheets: plan.sheets.map(({ sheet, placements, cuts }) => {
+      const kind = problem.sheets.find((each) => each.id === sheet)!;
+      return { sheet, length: kind.length, width: kind.width, trim: trimOf(problem, kind), offcut: kind.offcut, placements, cuts: cuts! };
+    }),
+  };
+}
+
+const kgPerM2 = (workshop: Workshop, product: string): number => {
+  const { nominal, material } = workshop.products[product]!;
+  return (MATERIALS[material].densityKgM3 * nominal.nm) / 1e9;
+};
+
+/** The sheets of a plan, as they go to the saw. */
+export const sheetsOfPlan = ({ problem, product }: SheetJob, plan: NestPlan, workshop: Workshop): SheetToCut[] =>
+  plan.sheets.map((nested) => ({
+    problem,
+    kind: problem.sheets.find(({ id }) => id === nested.sheet)!,
+    nested,
+    thick: workshop.products[product]!.nominal.nm,
+    kgPerM2: kgPerM2(workshop, product),
+  }));
+
+export const sheetsOfLayout = ({ product, kerf, sheets }: KeptLayout, workshop: Workshop): SheetToCut[] =>
+  sheets.map(({ sheet, length, width, trim, placements, cuts }) => ({
+    problem: { kerf, trim },
+    kind: { length, width, trim },
+    nested: { sheet, placements, cuts },
+    thick: workshop.products[product]!.nominal.nm,
+    kgPerM2: kgPerM2(workshop, product),
+  }));
+
+/** How far a settled layout is cut. */
+export interface Progress {
+  readonly layout: KeptLayout;
+  readonly sequence: Sequence;
+  /** Cuts that are made, and the entry that says so of each. */
+  readonly done: ReadonlyMap<string, string>;
+}
+
+export function progressOf(layout: KeptLayout, record: readonly RecordEntry[], workshop: Workshop): Progress {
+  const done = new Map(standingSawn(record).flatMap(({ id, sawn }) => (sawn.layout === layout.id ? sawn.cuts.map((cut) => [cut, id] as const) : [])));
+  return { layout, sequence: sequenceOf(sheetsOfLayout(layout, workshop), workshop.shop), done };
+}
+
+/** What a cut finishes: parts that lie there after it and did not before. */
+export const partsOff = ({ sequence }: Pick<Progress, 'sequence'>, cut: string): string[] =>
+  sequence.steps.filter(({ id }) => id === cut).flatMap(({ near, far }) => [near, far].flatMap((piece) => piece?.part ?? []));
+
+/**
+ * What is still wanted, laid out over what is really left: pieces of sheets that are cut into come first and cost nothing, sheets
+ * that no cut has touched next, then new ones. Parts that are there are not in `job` any more; spoiled ones are in it again.
+ */
+export function jobOverTheRest(job: SheetJob, progress: Progress, workshop: Workshop): SheetJob {
+  const { layout, sequence, done } = progress;
+  const lying = lyingAfter(layout.sheets, sequence.steps, new Set(done.keys())).filter(({ piece }) => piece.part === null);
+  const { grain } = workshop.products[job.product]!;
+  const touched = new Set(sequence.steps.filter(({ id }) => done.has(id)).map(({ sheet }) => sheet));
+  const rest = lying
+    .filter(({ sheet, piece }) => touched.has(sheet) && keepsOffcut(workshop.shop, piece))
+    .map(({ sheet, piece }): NestSheet => ({
+      id: `${layout.id}/${piece.id}`,
+      length: piece.dx,
+      width: piece.dy,
+      count: 1,
+      grain,
+      cost: job.problem.sheets.some(({ cost }) => cost !== null) ? 0 : null,
+      offcut: true,
+      // Edges of a sheet that is not cut all round are trimmed as the sheet's were to be.
+      trim: piece.left || sequence.steps.some(({ sheet: own, purpose }) => own === sheet && purpose === 'trim') ? (0 as Length) : layout.sheets[sheet]!.trim,
+    }));
+  // An offcut that is cut into is no offcut any more.
+  const gone = new Set(layout.sheets.flatMap(({ sheet, offcut }, index) => (offcut && touched.has(index) ? [sheet] : [])));
+  const problem: NestProblem = { ...job.problem, sheets: [...rest, ...job.problem.sheets.filter(({ id }) => !gone.has(id))] };
+  return { product: job.product, problem };
+}
