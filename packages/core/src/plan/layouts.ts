@@ -84,6 +84,46 @@ export function progressOf(layout: KeptLayout, record: readonly RecordEntry[], w
   return { layout, sequence: sequenceOf(sheetsOfLayout(layout, workshop), workshop.shop), done };
 }
 
+/** Whether the pieces still to be cut are no longer those the layout has for them: some are new, changed, gone or spoiled. */
+export function isOutOfDate(job: SheetJob, { layout, sequence, done }: Progress): boolean {
+  const cut = new Set(sequence.steps.flatMap(({ id, near, far }) => (done.has(id) ? [near, far].flatMap((piece) => piece?.part ?? []) : [])));
+  const sizes = (a: number, b: number): string => (a < b ? `${a} ${b}` : `${b} ${a}`);
+  const there = layout.sheets.flatMap(({ placements }) =>
+    placements.filter(({ part }) => !cut.has(part)).map(({ part, dx, dy }) => `${part} ${sizes(dx, dy)}`),
+  );
+  const wanted = job.problem.parts.map(({ id, length, width }) => `${id} ${sizes(length, width)}`);
+  const known = new Set(there);
+  return there.length !== wanted.length || wanted.some((each) => !known.has(each));
+}
+
+/** A settled layout as a job and a plan, to be drawn and cut like any other. */
+export function asPlan(job: SheetJob, layout: KeptLayout, { products }: Pick<Workshop, 'products'>): { readonly job: SheetJob; readonly plan: NestPlan } {
+  const { grain } = job.problem.sheets[0] ?? { grain: 'none' as const };
+  const sheets = layout.sheets.map(({ sheet, length, width, trim, offcut }): NestSheet => ({
+    id: sheet,
+    length,
+    width,
+    trim,
+    offcut,
+    count: null,
+    grain,
+    cost: null,
+  }));
+  const count = layout.sheets.length;
+  return {
+    job: { product: job.product, problem: { ...job.problem, kerf: layout.kerf, sheets } },
+    plan: {
+      sheets: layout.sheets.map(({ sheet, placements, cuts }) => ({ sheet, placements, cuts })),
+      unplaced: [],
+      bound: { sheets: 0, cost: null, why: 'this layout is settled: cuts of it are made' },
+      proved: false,
+      score: { sheets: count, cost: products[job.product]!.price * layout.sheets.filter(({ offcut }) => !offcut).length },
+      seed: 0,
+      effort: 0,
+    },
+  };
+}
+
 /** What a cut finishes: parts that lie there after it and did not before. */
 export const partsOff = ({ sequence }: Pick<Progress, 'sequence'>, cut: string): string[] =>
   sequence.steps.filter(({ id }) => id === cut).flatMap(({ near, far }) => [near, far].flatMap((piece) => piece?.part ?? []));

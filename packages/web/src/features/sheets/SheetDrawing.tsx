@@ -1,5 +1,19 @@
-/** One sheet to scale: parts with mark and size, the kerf as gaps, waste hatched. */
-import { labelWords, lineOfPiece, tapeText, toMm, type DisplayUnit, type NestedSheet, type PartLine, type Placement } from '@keen/core';
+/** One sheet to scale: parts with mark and size, the kerf as gaps, waste hatched, what is left over named; at a cut, its line and what lies beside it. */
+import {
+  labelWords,
+  lineOfPiece,
+  tapeText,
+  toMm,
+  trimOf,
+  type CutStep,
+  type DisplayUnit,
+  type Left,
+  type Length,
+  type NestedSheet,
+  type PartLine,
+  type Placement,
+  type SawnPiece,
+} from '@keen/core';
 import type { KeyboardEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthTspans } from '../../ui/LengthText.tsx';
@@ -12,11 +26,19 @@ export interface SheetDrawingProps {
   readonly parts: readonly PartLine[];
   readonly unit: DisplayUnit;
   readonly stale: boolean;
+  /** The cuts of this sheet, numbered, and which one is on show. */
+  readonly cuts?: {
+    readonly steps: readonly CutStep[];
+    readonly numbers: ReadonlyMap<string, number>;
+    readonly at: CutStep | null;
+    readonly done: ReadonlySet<string>;
+  };
+  readonly left?: readonly Left[];
 }
 
 const MARGIN = 26;
 
-export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale }: SheetDrawingProps) {
+export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, left = [] }: SheetDrawingProps) {
   const [ref, size] = useSize<HTMLDivElement>();
   const selected = useAppSelector(({ view }) => view.selected);
   const dispatch = useAppDispatch();
@@ -26,7 +48,7 @@ export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale }: Shee
   const scale = Math.max(0.02, Math.min((size.width - 2 * MARGIN) / length, (Math.max(size.height, size.width < 500 ? 220 : 0) - 2 * MARGIN) / width));
   const x = (mm: number): number => (size.width - length * scale) / 2 + mm * scale;
   const y = (mm: number): number => MARGIN + mm * scale;
-  const trim = toMm(nest.job.problem.trim);
+  const trim = toMm(trimOf(nest.job.problem, kind));
   const panelsOf = (piece: string): readonly string[] => {
     const line = lineOfPiece(parts, piece);
     return line?.role === 'cleat-blank' ? line.panels : [piece];
@@ -70,12 +92,107 @@ export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale }: Shee
           </text>
           <rect className="sheet-edge" x={x(0)} y={y(0)} width={length * scale} height={width * scale} />
           <rect className="sheet-waste" x={x(trim)} y={y(trim)} width={(length - 2 * trim) * scale} height={(width - 2 * trim) * scale} />
+          {left.map(({ piece, step }) => (
+            <LeftOver key={step} left={piece} unit={unit} x={x} y={y} scale={scale} />
+          ))}
           {sheet.placements.map((row, index) => (
             <Piece key={index} row={row} panels={panelsOf(row.part)} line={lineOfPiece(parts, row.part)} unit={unit} x={x} y={y} scale={scale} />
+          ))}
+          {cuts?.at && <rect className="cut-piece" {...rectOf(cuts.at.piece, x, y, scale)} />}
+          {cuts?.steps.map((step) => (
+            <CutLine
+              key={step.id}
+              step={step}
+              number={cuts.numbers.get(step.id)!}
+              state={step.id === cuts.at?.id ? 'now' : cuts.done.has(step.id) ? 'done' : 'later'}
+              x={x}
+              y={y}
+            />
           ))}
         </svg>
       )}
     </div>
+  );
+}
+
+type OnScreen = (mm: number) => number;
+
+const rectOf = ({ at }: SawnPiece, x: OnScreen, y: OnScreen, scale: number) => ({
+  x: x(toMm(at.x)),
+  y: y(toMm(at.y)),
+  width: toMm(at.dx) * scale,
+  height: toMm(at.dy) * scale,
+});
+
+/** What is left over and worth keeping: outlined, with its size where there is room for it. */
+function LeftOver({
+  left,
+  unit,
+  x,
+  y,
+  scale,
+}: {
+  readonly left: SawnPiece;
+  readonly unit: DisplayUnit;
+  readonly x: OnScreen;
+  readonly y: OnScreen;
+  readonly scale: number;
+}) {
+  const box = rectOf(left, x, y, scale);
+  const upright = box.height > box.width && box.width < 150;
+  const [along, across] = upright ? [box.height, box.width] : [box.width, box.height];
+  const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+  return (
+    <g className="left-over">
+      <rect {...box} />
+      {along > 150 && across > 22 && (
+        <text x={cx} y={cy} {...(upright ? { transform: `rotate(-90 ${cx} ${cy})` } : {})}>
+          <tspan>keep </tspan>
+          <LengthTspans value={left.dx} unit={unit} />
+          <tspan> × </tspan>
+          <LengthTspans value={left.dy} unit={unit} />
+        </text>
+      )}
+    </g>
+  );
+}
+
+/** A cut as the line it is sawn along; its number stands at the end it begins at. */
+function CutLine({
+  step,
+  number,
+  state,
+  x,
+  y,
+}: {
+  readonly step: CutStep;
+  readonly number: number;
+  readonly state: 'now' | 'done' | 'later';
+  readonly x: OnScreen;
+  readonly y: OnScreen;
+}) {
+  const { piece, near, axis, purpose } = step;
+  const { at } = piece;
+  const line = toMm(
+    purpose === 'trim' ? (axis === 'x' ? near.at.x : near.at.y) : axis === 'x' ? ((near.at.x + near.at.dx) as Length) : ((near.at.y + near.at.dy) as Length),
+  );
+  const ends =
+    axis === 'x'
+      ? { x1: x(line), x2: x(line), y1: y(toMm(at.y)), y2: y(toMm((at.y + at.dy) as Length)) }
+      : { x1: x(toMm(at.x)), x2: x(toMm((at.x + at.dx) as Length)), y1: y(line), y2: y(line) };
+  if (state === 'later') return null;
+  return (
+    <g className={`cut-line ${state}`} data-cut={step.id}>
+      <line {...ends} />
+      {state === 'now' && (
+        <>
+          <circle cx={ends.x1} cy={ends.y1} r={13} />
+          <text x={ends.x1} y={ends.y1}>
+            {number}
+          </text>
+        </>
+      )}
+    </g>
   );
 }
 

@@ -1,15 +1,18 @@
 /** Sheets: how is it cut? Each sheet to scale with its parts; the headline says how near to the fewest. */
-import { lineOfPiece, sheetSvg, type NestedSheet } from '@keen/core';
+import { cutWords, keepsOffcut, lineOfPiece, sheetSvg, sizeWords, type DisplayUnit, type NestedSheet, type PartLine } from '@keen/core';
 import Download from '@mui/icons-material/FileDownloadOutlined';
 import { Alert, Button, LinearProgress } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import { BoardList } from './BoardList.tsx';
+import { CutsView } from './CutsView.tsx';
+import { CuttingWays } from './CuttingWays.tsx';
 import { SheetDrawing } from './SheetDrawing.tsx';
 import { WhichSheet } from './WhichSheet.tsx';
+import { useCutting } from './useCutting.ts';
 import { nestTotals, useNests, type Nest } from './useNests.tsx';
 
 interface Page {
@@ -19,12 +22,13 @@ interface Page {
 }
 
 export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
-  const { nests, searching, stop, searchOn } = useNests();
+  const { nests, searching, stop, searchOn, layAgain } = useNests();
   const { design, workshop } = useAppSelector(selectOpen);
   const { parts } = useAppSelector(selectPlan);
   const unit = useDisplayUnit();
   const selected = useAppSelector(({ view }) => view.selected);
   const [picked, setPicked] = useState<{ product: string; number: number } | null>(null);
+  const [view, setView] = useState<'layout' | 'cuts'>('layout');
   const pages = nests.flatMap((nest): Page[] => (nest.plan?.sheets ?? []).map((sheet, index) => ({ nest, sheet, number: index + 1 })));
   const ofSelected = selected ? pages.find(({ sheet }) => sheet.placements.some(({ part }) => lineOfPiece(parts, part)?.panels.includes(selected))) : undefined;
   const page =
@@ -33,8 +37,9 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
     pages.find(({ nest }) => nest.job.product === shown.box.stock) ??
     pages[0];
   const totals = nestTotals(nests);
-  const proved = nests.length > 0 && nests.every(({ plan }) => plan?.proved);
+  const proved = nests.length > 0 && nests.every(({ plan, cut }) => plan?.proved || cut !== null);
   const unplaced = nests.flatMap(({ plan }) => plan?.unplaced ?? []);
+  const nameOf = ({ nest, sheet }: Page): string => sheetName(sheet.sheet, nest.job.product, workshop.products[nest.job.product]!.name);
   const save = (): void => {
     if (!page) return;
     const name = workshop.products[page.nest.job.product]!.name;
@@ -46,7 +51,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
     );
   };
   return (
-    <div className="station-body">
+    <div className="station-body scroll">
       <h1>{headline(totals?.sheets, proved, searching)}</h1>
       <div className="lead" role="status">
         {searching ? (
@@ -60,44 +65,125 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
           </span>
         ) : (
           <span>
-            {page && `${workshop.products[page.nest.job.product]!.name}, sheet ${page.number}: ${usedShare(page)} % used. `}
+            {page && <SheetLead page={page} parts={parts} unit={unit} />}
             {!proved && totals && <Button onClick={searchOn}>Look for ten seconds more</Button>}
           </span>
         )}
       </div>
       {unplaced.length > 0 && <Alert severity="error">{unplaced.map(({ part, why }) => `${lineOfPiece(parts, part)?.mark ?? part}: ${why}`).join('; ')}</Alert>}
-      <div className="sheet-tabs" role="group" aria-label="Sheets">
-        {pages.map(({ nest, number, sheet }) => (
-          <button
-            key={`${nest.job.product}${number}`}
-            type="button"
-            aria-pressed={nest === page?.nest && number === page.number}
-            onClick={() => setPicked({ product: nest.job.product, number })}
-          >
-            {sheet.sheet === nest.job.product ? workshop.products[nest.job.product]!.name : sheet.sheet.replace('-', ' ')}{' '}
-            {nest.plan!.sheets.length > 1 && number}
-          </button>
-        ))}
+      {page?.nest.cut && page.nest.stale && (
+        <Alert
+          severity="warning"
+          action={
+            <Button color="inherit" onClick={() => void layAgain(page.nest.job.product)}>
+              Lay out what is left
+            </Button>
+          }
+        >
+          Cuts are made on this layout, and what is still wanted has changed since: a part is new, another size, or spoiled. What is cut stays; the rest can be
+          laid out again over what is really left.
+        </Alert>
+      )}
+      <div className="sheet-tabs">
+        <div role="group" aria-label="Sheets">
+          {pages.map((each) => (
+            <button
+              key={`${each.nest.job.product}${each.number}`}
+              type="button"
+              aria-pressed={each.nest === page?.nest && each.number === page.number}
+              onClick={() => setPicked({ product: each.nest.job.product, number: each.number })}
+            >
+              {nameOf(each)} {each.nest.plan!.sheets.length > 1 && each.number}
+            </button>
+          ))}
+        </div>
+        <div role="tablist" aria-label="What is shown">
+          {(['layout', 'cuts'] as const).map((each) => (
+            <button key={each} type="button" role="tab" aria-selected={view === each} onClick={() => setView(each)}>
+              {each === 'layout' ? 'Layout' : 'Cut by cut'}
+            </button>
+          ))}
+        </div>
         {page && (
           <Button startIcon={<Download />} onClick={save}>
             This sheet as SVG
           </Button>
         )}
       </div>
-      {page ? <SheetDrawing page={page} parts={parts} unit={unit} stale={page.nest.stale} /> : <p className="quiet">Working out the first layout …</p>}
-      {page && (
-        <p className="sheet-note quiet">
-          Kerf <LengthText value={page.nest.job.problem.kerf} unit={unit} exact withUnit />,{' '}
-          <LengthText value={page.nest.job.problem.trim} unit={unit} exact withUnit /> trimmed off every edge first. No plan for this kind can do with fewer
-          than {page.nest.plan!.bound.sheets}: {page.nest.plan!.bound.why}.
-        </p>
-      )}
-      {page && (
+      {!page && <p className="quiet">Working out the first layout …</p>}
+      {page && view === 'layout' && <LayoutView page={page} parts={parts} unit={unit} />}
+      {page && view === 'cuts' && <CutsOf key={page.nest.job.product} nest={page.nest} parts={parts} unit={unit} />}
+      {page && view === 'layout' && (
         <WhichSheet key={`${page.nest.job.product} ${page.number}`} product={page.nest.job.product} pieces={page.sheet.placements.map(({ part }) => part)} />
       )}
+      <CuttingWays />
       <BoardList />
     </div>
   );
+}
+
+/** A sheet's name: its product, an offcut, or what is left of one that is cut into. */
+const sheetName = (sheet: string, product: string, name: string): string =>
+  sheet === product ? name : sheet.includes('/') ? `rest of ${name}` : sheet.replace('-', ' ');
+
+interface ShownPage {
+  readonly page: Page;
+  readonly parts: readonly PartLine[];
+  readonly unit: DisplayUnit;
+}
+
+/** What is cut first, and what is left that is worth keeping. */
+function SheetLead({ page, parts, unit }: ShownPage) {
+  const cutting = useCutting(page.nest);
+  const { workshop } = useAppSelector(selectLearned);
+  if (!cutting) return null;
+  const { steps, left, settings, impossible } = cutting.sequence;
+  const next = steps.find((step) => cutting.canMake(step));
+  const kept = left.filter(({ piece }) => keepsOffcut(workshop.shop, piece));
+  const markOf = (piece: string): string => lineOfPiece(parts, piece)?.mark ?? piece;
+  return (
+    <>
+      {next
+        ? `${cutting.done.size > 0 ? 'Next' : 'First'}: ${lowerFirst(cutWords(next, { markOf, unit, sheets: page.nest.plan!.sheets.length }).what)} `
+        : steps.length > 0
+          ? 'All cuts are made. '
+          : ''}
+      {steps.length} cuts, {settings} settings;{' '}
+      {kept.length === 0
+        ? 'nothing left that is worth keeping'
+        : `worth keeping: ${kept
+            .slice(0, 3)
+            .map(({ piece }) => sizeWords(piece, unit))
+            .join(', ')}${kept.length > 3 ? ` and ${kept.length - 3} more` : ''}`}
+      .{impossible.length > 0 && <span className="danger"> {impossible.length} of them no saw here can make.</span>}
+    </>
+  );
+}
+
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+function LayoutView({ page, parts, unit }: ShownPage) {
+  const cutting = useCutting(page.nest);
+  const { workshop } = useAppSelector(selectLearned);
+  const kept = cutting?.sequence.left.filter(({ sheet, piece }) => sheet === page.number - 1 && keepsOffcut(workshop.shop, piece)) ?? [];
+  const { bound } = page.nest.plan!;
+  return (
+    <>
+      <SheetDrawing page={page} parts={parts} unit={unit} stale={page.nest.stale} left={kept} />
+      <p className="sheet-note quiet">
+        {usedShare(page)} % used. Kerf <LengthText value={page.nest.job.problem.kerf} unit={unit} exact withUnit />,{' '}
+        <LengthText value={page.nest.job.problem.trim} unit={unit} exact withUnit /> trimmed off every edge first.{' '}
+        {page.nest.cut ? `${sentence(bound.why)}.` : `No plan for this kind can do with fewer than ${bound.sheets}: ${bound.why}.`}
+      </p>
+    </>
+  );
+}
+
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function CutsOf({ nest, parts, unit }: { readonly nest: Nest; readonly parts: readonly PartLine[]; readonly unit: DisplayUnit }) {
+  const cutting = useCutting(nest);
+  return cutting ? <CutsView nest={nest} cutting={cutting} parts={parts} unit={unit} /> : <p className="quiet">Working out the cuts …</p>;
 }
 
 function headline(sheets: number | undefined, proved: boolean, searching: boolean): string {

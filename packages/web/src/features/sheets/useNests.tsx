@@ -1,10 +1,26 @@
-/** The nests of all sheets in use, recomputed in a worker when pieces or stock change. The last answer stays until a better one comes. */
-import { sheetJobs, type NestPlan, type SheetJob } from '@keen/core';
+/**
+ * The nests of all sheets in use, recomputed in a worker when pieces or stock change. The last answer stays until a better one
+ * comes. A layout whose first cut is made is settled: it stands as it was kept, and what is left is laid out again when asked.
+ */
+import {
+  asPlan,
+  finishedParts,
+  isOutOfDate,
+  jobOverTheRest,
+  keptLayout,
+  layoutOf,
+  progressOf,
+  sheetJobs,
+  type NestPlan,
+  type Progress,
+  type SheetJob,
+} from '@keen/core';
 import { proxy, wrap, type Remote } from 'comlink';
-import { createContext, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectLearned, selectPlan } from '../project/selectors.ts';
-import type { Nester } from './nest.worker.ts';
+import { selectLearned, selectOpen, selectPlan } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+import type { Nester, NestOrder, WayFigures } from './nest.worker.ts';
 
 export interface Nest {
   readonly job: SheetJob;
@@ -13,6 +29,8 @@ export interface Nest {
   readonly progress: number | null;
   /** The plan on show was made for pieces that have changed since. */
   readonly stale: boolean;
+  /** How far it is cut; null while nothing is. */
+  readonly cut: Progress | null;
 }
 
 export interface Nests {
@@ -20,9 +38,20 @@ export interface Nests {
   readonly searching: boolean;
   readonly stop: () => void;
   readonly searchOn: () => void;
+  /** Lays what is still wanted out over what is really left, and keeps that. */
+  readonly layAgain: (product: string) => Promise<void>;
+  /** What other ways of cutting the sheets up come to. */
+  readonly compare: (first: 'any' | 'rip' | 'crosscut' | 'breakdown') => Promise<WayFigures | null>;
 }
 
-const NestContext = createContext<Nests>({ nests: [], searching: false, stop: () => {}, searchOn: () => {} });
+const NestContext = createContext<Nests>({
+  nests: [],
+  searching: false,
+  stop: () => {},
+  searchOn: () => {},
+  layAgain: () => Promise.resolve(),
+  compare: () => Promise.resolve(null),
+});
 export const useNests = (): Nests => useContext(NestContext);
 
 const FIRST_MS = 24;
@@ -37,13 +66,29 @@ interface Found {
 export function NestProvider({ children }: { readonly children: ReactNode }) {
   const { parts } = useAppSelector(selectPlan);
   const { workshop } = useAppSelector(selectLearned);
-  const jobs = useMemo(() => sheetJobs(parts, workshop).map((job) => ({ job, key: JSON.stringify(job.problem) })), [parts, workshop]);
+  const { design, record } = useAppSelector(selectOpen);
+  const { cutting, layouts } = design;
+  const { apply } = useEdit();
+  const finished = useMemo(() => finishedParts(record), [record]);
+  const all = useMemo(() => sheetJobs(parts, workshop, { cutting, finished }), [parts, workshop, cutting, finished]);
+  const settled = useMemo(
+    () =>
+      all.map((job) => {
+        const layout = layoutOf({ layouts }, job.product);
+        return { job, cut: layout ? progressOf(layout, record, workshop) : null };
+      }),
+    [all, layouts, record, workshop],
+  );
+  const open = useMemo(
+    () => settled.filter(({ cut }) => !cut).map(({ job }) => ({ job, key: `${cutting.then} ${JSON.stringify(job.problem)}` })),
+    [settled, cutting.then],
+  );
   const [found, setFound] = useState<Readonly<Record<string, Found>>>({});
   const [progress, setProgress] = useState<Readonly<Record<string, number>>>({});
   const [budget, setBudget] = useState(SEARCH_MS);
   const worker = useRef<Remote<Nester> | null>(null);
   const turn = useRef(0);
-  const allKeys = jobs.map(({ key }) => key).join();
+  const allKeys = open.map(({ key }) => key).join();
 
   useEffect(() => {
     const thread = new Worker(new URL('./nest.worker.ts', import.meta.url), { type: 'module' });
@@ -54,22 +99,20 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   useEffect(() => {
     const mine = ++turn.current;
     const run = async (): Promise<void> => {
-      const proved = new Set<string>();
-      // A short round first: every sheet is shown before any is improved.
+      // A short round first: every sheet is shown before any is improved. Proved ones are still made better to cut.
       for (const ms of budget === SEARCH_MS ? [FIRST_MS, SEARCH_MS] : [budget]) {
-        for (const { job, key } of jobs) {
-          if (proved.has(job.product) || (found[job.product]?.key === key && budget === SEARCH_MS)) continue;
+        for (const { job, key } of open) {
+          if (found[job.product]?.key === key && budget === SEARCH_MS) continue;
           const tell = (plan: NestPlan, share: number): void => {
             if (mine !== turn.current) return;
             setFound((old) => ({ ...old, [job.product]: { key, plan } }));
             if (ms !== FIRST_MS) setProgress((old) => ({ ...old, [job.product]: share }));
           };
           setProgress((old) => ({ ...old, [job.product]: 0 }));
-          const last = await worker.current?.nest(job.problem, ms, proxy(tell));
+          const last = await worker.current?.nest({ job, workshop, then: cutting.then }, ms, proxy(tell));
           if (mine !== turn.current) return;
           if (last) setFound((old) => ({ ...old, [job.product]: { key, plan: last } }));
-          if (last?.proved) proved.add(job.product);
-          if (last?.proved || ms !== FIRST_MS) setProgress(({ [job.product]: _done, ...others }) => others);
+          if (ms !== FIRST_MS) setProgress(({ [job.product]: _done, ...others }) => others);
         }
       }
       setBudget(SEARCH_MS);
@@ -79,17 +122,42 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [allKeys, budget]);
 
-  const nests = jobs.map(({ job, key }): Nest => {
+  const keys = new Map(open.map(({ job, key }) => [job.product, key]));
+  const nests = settled.map(({ job, cut }): Nest => {
+    if (cut) return { ...asPlan(job, cut.layout, workshop), progress: null, stale: isOutOfDate(job, cut), cut };
     const known = found[job.product];
-    return { job, plan: known?.plan ?? null, progress: progress[job.product] ?? null, stale: known !== undefined && known.key !== key };
+    return { job, plan: known?.plan ?? null, progress: progress[job.product] ?? null, stale: known !== undefined && known.key !== keys.get(job.product), cut };
   });
   const stop = (): void => {
     turn.current++;
     void worker.current?.stop();
     setProgress({});
   };
+  const layAgain = useCallback(
+    async (product: string): Promise<void> => {
+      const here = settled.find(({ job }) => job.product === product);
+      if (!here?.cut) return;
+      const job = jobOverTheRest(here.job, here.cut, workshop);
+      const plan = await worker.current?.nest(
+        { job, workshop, then: cutting.then },
+        SEARCH_MS,
+        proxy(() => {}),
+      );
+      if (!plan) return;
+      const id = crypto.randomUUID();
+      apply([{ path: ['layouts', id], value: keptLayout(job, plan, id, here.cut.layout.order + 1) }], 'layouts');
+    },
+    [settled, workshop, cutting.then, apply],
+  );
+  const compare = useCallback(
+    async (first: 'any' | 'rip' | 'crosscut' | 'breakdown'): Promise<WayFigures | null> => {
+      const orders = sheetJobs(parts, workshop, { cutting: { ...cutting, first }, finished }).map((job): NestOrder => ({ job, workshop, then: cutting.then }));
+      return (await worker.current?.compare(orders, SEARCH_MS)) ?? null;
+    },
+    [parts, workshop, cutting, finished],
+  );
   return (
-    <NestContext.Provider value={{ nests, searching: Object.keys(progress).length > 0, stop, searchOn: () => setBudget(LONGER_MS) }}>
+    <NestContext.Provider value={{ nests, searching: Object.keys(progress).length > 0, stop, searchOn: () => setBudget(LONGER_MS), layAgain, compare }}>
       {children}
     </NestContext.Provider>
   );

@@ -1,0 +1,51 @@
+/** The cuts of one kind of sheet: in which order, which are made, and what a tick does. The first tick settles the layout. */
+import { keptLayout, partsOff, sequenceOf, sheetsOfPlan, type CutStep, type Sequence } from '@keen/core';
+import { useMemo } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectLearned, selectOpen } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+import { useRecord } from '../project/useRecord.ts';
+import type { Nest } from './useNests.tsx';
+
+export interface SheetCutting {
+  readonly sequence: Sequence;
+  readonly done: ReadonlyMap<string, string>;
+  /** Cuts that can be made now: their piece lies there. */
+  readonly canMake: (step: CutStep) => boolean;
+  readonly tick: (step: CutStep) => void;
+  /** Takes a tick back; only where no later cut stands on it. */
+  readonly untick: (step: CutStep) => void;
+  readonly canUntick: (step: CutStep) => boolean;
+  /** The part is wanted once more. */
+  readonly spoil: (part: string) => void;
+}
+
+const NONE: ReadonlyMap<string, string> = new Map();
+
+export function useCutting({ job, plan, cut }: Nest): SheetCutting | null {
+  const { workshop } = useAppSelector(selectLearned);
+  const { design } = useAppSelector(selectOpen);
+  const { apply } = useEdit();
+  const { add, withdraw } = useRecord();
+  const fresh = useMemo(() => (cut || !plan ? null : sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop)), [cut, plan, job, workshop]);
+  const sequence = cut?.sequence ?? fresh;
+  if (!sequence || !plan) return null;
+  const done = cut?.done ?? NONE;
+  const tick = (step: CutStep): void => {
+    const id = cut?.layout.id ?? crypto.randomUUID();
+    if (!cut) {
+      const order = Object.values(design.layouts).reduce((most, each) => Math.max(most, each.order), -1) + 1;
+      apply([{ path: ['layouts', id], value: keptLayout(job, plan, id, order) }], 'layouts');
+    }
+    add({ kind: 'sawn', sawn: { layout: id, cuts: [step.id], parts: partsOff({ sequence }, step.id) } });
+  };
+  return {
+    sequence,
+    done,
+    canMake: ({ id, after, way }) => way !== null && !done.has(id) && (after === null || done.has(after)),
+    tick,
+    canUntick: ({ id }) => done.has(id) && !sequence.steps.some((other) => other.after === id && done.has(other.id)),
+    untick: ({ id }) => withdraw(done.get(id)!),
+    spoil: (part) => cut && add({ kind: 'spoiled', spoiled: { layout: cut.layout.id, part } }),
+  };
+}
