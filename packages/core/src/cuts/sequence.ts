@@ -32,10 +32,10 @@ const TRIES = 24;
 /** The sequence for all sheets of one thickness; same sheets and shop, same sequence. */
 export function sequenceOf(sheets: readonly SheetToCut[], shop: Pick<Shop, 'machines'>): Sequence {
   const cuts = sheets.flatMap((sheet, index) => cutsOf(sheet, index, shop));
-  let best = ordered(cuts, null);
+  let best = gathered(ordered(cuts, null));
   let fewest = settingsOf(best);
   for (let seed = 1; seed <= TRIES && cuts.length > 2; seed++) {
-    const trial = ordered(cuts, seeded(seed));
+    const trial = gathered(ordered(cuts, seeded(seed)));
     const settings = settingsOf(trial);
     if (settings < fewest) [best, fewest] = [trial, settings];
   }
@@ -84,6 +84,41 @@ function ordered(cuts: readonly CutStep[], random: Random | null): CutStep[] {
     for (const later of waiting.get(step.id) ?? []) offer(later);
   }
   return order;
+}
+
+/** Runs of one setting that are made apart, put together where nothing stands between: the later one moved up, or the earlier one down. */
+function gathered(steps: readonly CutStep[]): CutStep[] {
+  let runs = runsOf(steps);
+  for (let moved = true; moved;) {
+    moved = false;
+    for (let first = 0; first < runs.length && !moved; first++) {
+      const second = runs.findIndex((run, n) => n > first && run.key === runs[first]!.key);
+      if (second < 0) continue;
+      const between = runs.slice(first + 1, second);
+      const made = new Set(between.flatMap(({ steps: own }) => own.map(({ id }) => id)));
+      const early = new Set(runs[first]!.steps.map(({ id }) => id));
+      const up = runs[second]!.steps.every(({ after }) => after === null || !made.has(after));
+      const down = between.every(({ steps: own }) => own.every(({ after }) => after === null || !early.has(after)));
+      if (!up && !down) continue;
+      const joined = { key: runs[first]!.key, steps: [...runs[first]!.steps, ...runs[second]!.steps] };
+      runs = [...runs.slice(0, first), ...(up ? [joined, ...between] : [...between, joined]), ...runs.slice(second + 1)];
+      // What now stands side by side may be of one setting too.
+      runs = runsOf(runs.flatMap(({ steps: own }) => own));
+      moved = true;
+    }
+  }
+  return runs.flatMap(({ steps: own }) => own);
+}
+
+function runsOf(steps: readonly CutStep[]): { readonly key: string; readonly steps: CutStep[] }[] {
+  const runs: { readonly key: string; readonly steps: CutStep[] }[] = [];
+  for (const step of steps) {
+    const key = settingKey(step);
+    const last = runs.at(-1);
+    if (last?.key === key) last.steps.push(step);
+    else runs.push({ key, steps: [step] });
+  }
+  return runs;
 }
 
 const areaOf = ({ piece: { dx, dy } }: CutStep): number => (dx / 1e6) * (dy / 1e6);

@@ -48,7 +48,7 @@ export function cutWords(step: CutStep, context: CutContext): CutWords {
     set: setWords(step, unit),
     what,
     stays: pieceWords(near, context),
-    falls: far ? pieceWords(far, context) : 'only dust: the blade takes what is left',
+    falls: far ? pieceWords(far, context) : purpose === 'trim' ? 'the edge, as narrow as it is' : 'only dust: the blade takes what is left',
     cautions: cautionsOf(step, unit),
   };
 }

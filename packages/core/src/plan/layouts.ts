@@ -138,7 +138,7 @@ export function jobOverTheRest(job: SheetJob, progress: Progress, workshop: Work
   const { grain } = workshop.products[job.product]!;
   const touched = new Set(sequence.steps.filter(({ id }) => done.has(id)).map(({ sheet }) => sheet));
   const rest = lying
-    .filter(({ sheet, piece }) => touched.has(sheet) && keepsOffcut(workshop.shop, piece))
+    .filter(({ sheet, piece }) => touched.has(sheet) && (!piece.left || keepsOffcut(workshop.shop, piece)))
     .map(({ sheet, piece }): NestSheet => ({
       id: `${layout.id}/${piece.id}`,
       length: piece.dx,

@@ -60,7 +60,7 @@ export function CutsView({ nest, cutting, parts, unit }: CutsViewProps) {
         cuts={{ steps: steps.filter((each) => each.sheet === step.sheet), numbers, at: step, done: new Set(cutting.done.keys()) }}
       />
       <section className="cut-card" aria-live="polite" aria-label={`Cut ${at + 1} of ${steps.length}`}>
-        <p className="setup-number">
+        <p className="cut-count">
           Cut {at + 1} of {steps.length}
           {nest.plan!.sheets.length > 1 && <span className="quiet"> sheet {step.sheet + 1}</span>}
           {done && <span className="done-word"> made</span>}
@@ -99,6 +99,7 @@ export function CutsView({ nest, cutting, parts, unit }: CutsViewProps) {
             <ArrowForward />
           </IconButton>
         </div>
+        {!done && step.way && !cutting.canMake(step) && <p className="quiet">Its piece comes off at cut {numbers.get(step.after!)}: that one first.</p>}
         {done && <Spoil step={step} cutting={cutting} markOf={markOf} />}
       </section>
       <CutList steps={steps} at={step.id} cutting={cutting} markOf={markOf} unit={unit} onGo={setPicked} />

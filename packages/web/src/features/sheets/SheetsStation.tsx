@@ -97,6 +97,8 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
             </button>
           ))}
         </div>
+      </div>
+      <div className="sheet-tabs">
         <div role="tablist" aria-label="What is shown">
           {(['layout', 'cuts'] as const).map((each) => (
             <button key={each} type="button" role="tab" aria-selected={view === each} onClick={() => setView(each)}>
@@ -168,14 +170,14 @@ function LayoutView({ page, parts, unit }: ShownPage) {
   const kept = cutting?.sequence.left.filter(({ sheet, piece }) => sheet === page.number - 1 && keepsOffcut(workshop.shop, piece)) ?? [];
   const { bound } = page.nest.plan!;
   return (
-    <>
+    <div className="sheet-layout">
       <SheetDrawing page={page} parts={parts} unit={unit} stale={page.nest.stale} left={kept} />
       <p className="sheet-note quiet">
         {usedShare(page)} % used. Kerf <LengthText value={page.nest.job.problem.kerf} unit={unit} exact withUnit />,{' '}
         <LengthText value={page.nest.job.problem.trim} unit={unit} exact withUnit /> trimmed off every edge first.{' '}
         {page.nest.cut ? `${sentence(bound.why)}.` : `No plan for this kind can do with fewer than ${bound.sheets}: ${bound.why}.`}
       </p>
-    </>
+    </div>
   );
 }
 

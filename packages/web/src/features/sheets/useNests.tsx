@@ -63,6 +63,18 @@ interface Found {
   readonly plan: NestPlan;
 }
 
+const newThread = (): Worker => new Worker(new URL('./nest.worker.ts', import.meta.url), { type: 'module' });
+
+/** Asks a worker of its own, so that the search that is going on is not ended by it. */
+async function asked<T>(ask: (worker: Remote<Nester>) => Promise<T>): Promise<T> {
+  const thread = newThread();
+  try {
+    return await ask(wrap<Nester>(thread));
+  } finally {
+    thread.terminate();
+  }
+}
+
 export function NestProvider({ children }: { readonly children: ReactNode }) {
   const { parts } = useAppSelector(selectPlan);
   const { workshop } = useAppSelector(selectLearned);
@@ -91,7 +103,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   const allKeys = open.map(({ key }) => key).join();
 
   useEffect(() => {
-    const thread = new Worker(new URL('./nest.worker.ts', import.meta.url), { type: 'module' });
+    const thread = newThread();
     worker.current = wrap<Nester>(thread);
     return () => thread.terminate();
   }, []);
@@ -138,10 +150,12 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
       const here = settled.find(({ job }) => job.product === product);
       if (!here?.cut) return;
       const job = jobOverTheRest(here.job, here.cut, workshop);
-      const plan = await worker.current?.nest(
-        { job, workshop, then: cutting.then },
-        SEARCH_MS,
-        proxy(() => {}),
+      const plan = await asked((worker) =>
+        worker.nest(
+          { job, workshop, then: cutting.then },
+          SEARCH_MS,
+          proxy(() => {}),
+        ),
       );
       if (!plan) return;
       const id = crypto.randomUUID();
@@ -152,7 +166,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   const compare = useCallback(
     async (first: 'any' | 'rip' | 'crosscut' | 'breakdown'): Promise<WayFigures | null> => {
       const orders = sheetJobs(parts, workshop, { cutting: { ...cutting, first }, finished }).map((job): NestOrder => ({ job, workshop, then: cutting.then }));
-      return (await worker.current?.compare(orders, SEARCH_MS)) ?? null;
+      return asked((worker) => worker.compare(orders, SEARCH_MS));
     },
     [parts, workshop, cutting, finished],
   );
