@@ -189,7 +189,19 @@ export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
 export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, type UnitPlan } from './plan/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';
-export { asPlan, isOutOfDate, jobOverTheRest, keptLayout, layoutOf, partsOff, piecesKey, progressOf, sheetsOfLayout, sheetsOfPlan, type Progress } from './plan/layouts.ts';
+export {
+  asPlan,
+  isOutOfDate,
+  jobOverTheRest,
+  keptLayout,
+  layoutOf,
+  partsOff,
+  piecesKey,
+  progressOf,
+  sheetsOfLayout,
+  sheetsOfPlan,
+  type Progress,
+} from './plan/layouts.ts';
 export { tidy, type Tidy } from './plan/tidy.ts';
 export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export type { BoardPlan, CutBoard } from './nest/boards.ts';

@@ -131,16 +131,31 @@ const CASES: readonly Case[] = [
     says: /700 mm by 160 mm, does not come out of Pine board 1x6/,
   },
   { check: 'look-alikes', edits: [], severity: 'look', says: /differ by \d/, cures: false },
+  // 4 × 304 + 3 × 3.2 + 2 × 5 = 1235.6
+  {
+    check: 'kerf-forgotten',
+    edits: [typed('depth', '304 mm')],
+    severity: 'change',
+    says: /4 strips of 304 mm come out of 1220 mm only .* they need 1235.5 mm strong/,
+  },
+  {
+    check: 'wont-fit-car',
+    edits: [],
+    severity: 'look',
+    says: /Birch plywood 18 mm, 2440 mm by 1220 mm, does not lie flat in the car: 1700 mm by 1000 mm/,
+    workshop: (workshop) => ({ ...workshop, shop: { ...workshop.shop, car: { length: entered('1000 mm'), width: entered('1700 mm') } } }),
+  },
   { check: 'heavy-sheet', edits: [], severity: 'look', says: /weighs 36 kg/, cures: false },
   { check: 'too-heavy-alone', edits: [], severity: 'change', says: /empty unit weighs 19 kg; one person lifts 15 kg/, cures: false },
   { check: 'glue-on-finish', edits: [ink('stock', 'faced-board-18')], severity: 'change', says: /faced: glue does not hold/ },
 ];
 
-const planned = (design: Design, more: readonly RecordEntry[] = []) => plan(design, [...printRoom().record, ...more], printRoom().workshop).byId.get('ink')!;
+const planned = (design: Design, more: readonly RecordEntry[] = [], shop: NonNullable<Case['workshop']> = (workshop) => workshop) =>
+  plan(design, [...printRoom().record, ...more], shop(printRoom().workshop)).byId.get('ink')!;
 
-describe.each([...CASES, ...MAKING_CASES, ...PLACE_CASES])('$check $says', ({ check, edits, severity, says, record = [], cures = true }) => {
+describe.each([...CASES, ...MAKING_CASES, ...PLACE_CASES])('$check $says', ({ check, edits, severity, says, record = [], workshop, cures = true }) => {
   const design = applyEdit(printRoom().design, edits);
-  const found = planned(design, record).findings.filter((finding) => finding.check === check && says.test(findingWords(finding, 'mm').says));
+  const found = planned(design, record, workshop).findings.filter((finding) => finding.check === check && says.test(findingWords(finding, 'mm').says));
 
   test('is found, with its numbers, its severity and why it matters', () => {
     expect(found.map((finding) => finding.severity)).toContain(severity);
@@ -161,7 +176,9 @@ describe.each([...CASES, ...MAKING_CASES, ...PLACE_CASES])('$check $says', ({ ch
     const settles = fixes.some(
       (fix) =>
         'edit' in fix &&
-        !planned(applyEdit(design, fix.edit), record).findings.some((finding) => finding.check === check && says.test(findingWords(finding, 'mm').says)),
+        !planned(applyEdit(design, fix.edit), record, workshop).findings.some(
+          (finding) => finding.check === check && says.test(findingWords(finding, 'mm').says),
+        ),
     );
     expect(settles).toBe(true);
   });
@@ -206,6 +223,9 @@ test('every check that exists is in one of the lists', () => {
     'too-large-for-stock': true,
     'look-alikes': true,
     'heavy-sheet': true,
+    'thin-rip': true,
+    'kerf-forgotten': true,
+    'wont-fit-car': true,
     'too-heavy-alone': true,
     'glue-on-finish': true,
     'holds-too-deep': true,

@@ -24,6 +24,8 @@ export interface CheckContext {
   readonly wall: Wall;
   readonly facts: WallFacts;
   readonly children: boolean;
+  /** What comes first when sheets are cut up. */
+  readonly cutFirst: 'any' | 'rip' | 'crosscut' | 'breakdown';
   readonly workshop: Workshop;
   readonly stockOf: (productId: string) => Stocked;
   readonly rows: readonly RowAnswer[];

@@ -1,7 +1,9 @@
 /** Checks of the cut list: machines, sheets to lift, parts easily mistaken for one another. */
-import { toMm } from '../length/length.ts';
+import { cutWays, THIN_RIP } from '../cuts/ways.ts';
+import { entered } from '../length/entered.ts';
+import { toMm, type Length } from '../length/length.ts';
 import { MATERIALS } from '../stock/materials.ts';
-import { guideReach, longestCrosscut, ripCapacity } from '../stock/shop.ts';
+import { guideReach, longestCrosscut, ripCapacity, widestKerf } from '../stock/shop.ts';
 import type { Check } from './context.ts';
 import type { Finding } from './finding.ts';
 
@@ -110,4 +112,99 @@ const heavySheet: Check = ({ box, parts, workshop, stockOf }) =>
       : [];
   });
 
-export const CUTTING_CHECKS: readonly Check[] = [tooLargeForStock, machineTooSmall, lookAlikes, heavySheet];
+/** Strips under 25 mm: let fall free on the far side of the blade, where a saw or a guide can do that. */
+const thinRip: Check = ({ box, parts, workshop, stockOf }) =>
+  parts.flatMap((line): Finding[] => {
+    const product = workshop.products[line.stock]!;
+    const size = Math.min(line.length.value, line.width.value) as Length;
+    if (product.kind !== 'sheet' || size >= THIN_RIP || size <= 0) return [];
+    const cut = {
+      line: Math.max(line.length.value, line.width.value) as Length,
+      size: product.width.nm,
+      keep: size,
+      thick: stockOf(line.stock).used.value,
+      kg: 0,
+    };
+    // Off the full width or off a strip: whichever lets it fall free.
+    const free = [cut.size, Math.min(cut.size, ripCapacity(workshop.shop)) as Length].some((each) => {
+      const way = cutWays({ ...cut, size: each }, workshop.shop)[0];
+      return way !== undefined && way.hazard !== 'thin-rip';
+    });
+    return [
+      {
+        check: 'thin-rip',
+        unit: box.id,
+        severity: free ? 'look' : 'stop',
+        station: 'sheets',
+        mark: line.mark,
+        sizeNm: size,
+        against: free ? 'rest' : 'strip',
+        panels: line.panels,
+        fixes: [free ? { label: { key: 'see-the-cut' }, visit: 'sheets' } : { label: { key: 'other-saw' }, visit: 'stock' }],
+      },
+    ];
+  });
+
+/** Depths are rounded down to this when strips are to fit. */
+const HALF_MM = 500_000;
+
+/** As many strips of the box's own depth as the sheet is wide, but for the kerfs between them. */
+const kerfForgotten: Check = ({ box, parts, workshop }) => {
+  const kerf = widestKerf(workshop.shop);
+  return [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
+    const product = workshop.products[id]!;
+    const depth = box.depth.nm;
+    if (product.kind !== 'sheet' || depth <= 0) return [];
+    const lines = parts.filter(({ stock, width }) => stock === id && width.value === depth);
+    const count = Math.floor(product.width.nm / depth);
+    const needs = count * depth + (count - 1) * kerf + 2 * workshop.shop.trim.nm;
+    if (count < 2 || needs <= product.width.nm || lines.reduce((sum, line) => sum + line.count, 0) < count) return [];
+    // Only where the kerfs and edges are what is missing: a depth well off the share is no slip.
+    const least = Math.floor((product.width.nm - 2 * workshop.shop.trim.nm - (count - 1) * kerf) / count / HALF_MM) * HALF_MM;
+    return [
+      {
+        check: 'kerf-forgotten',
+        unit: box.id,
+        severity: 'change',
+        station: 'sheets',
+        marks: lines.map(({ mark }) => mark),
+        count,
+        sizeNm: depth,
+        widthNm: product.width.nm,
+        kerfNm: kerf,
+        needsNm: needs,
+        panels: lines.flatMap(({ panels }) => panels),
+        fixes: [
+          { label: { key: 'no-deeper-than', lengthNm: least }, edit: [{ path: ['units', box.id, 'depth'], value: entered(`${toMm(least as Length)} mm`) }] },
+        ],
+      },
+    ];
+  });
+};
+
+const wontFitCar: Check = ({ box, parts, workshop, cutFirst }) => {
+  const { car } = workshop.shop;
+  if (!car || cutFirst === 'breakdown') return [];
+  const [long, wide] = [Math.max(car.length.nm, car.width.nm), Math.min(car.length.nm, car.width.nm)];
+  return [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
+    const product = workshop.products[id]!;
+    const [length, width] = [Math.max(product.length.nm, product.width.nm), Math.min(product.length.nm, product.width.nm)];
+    if (product.kind !== 'sheet' || (length <= long && width <= wide)) return [];
+    return [
+      {
+        check: 'wont-fit-car',
+        unit: box.id,
+        severity: 'look',
+        station: 'sheets',
+        product: product.name,
+        lengthNm: length,
+        widthNm: width,
+        carNm: [long, wide],
+        panels: parts.filter(({ stock }) => stock === id).flatMap(({ panels }) => panels),
+        fixes: [{ label: { key: 'break-down-first' }, edit: [{ path: ['cutting', 'first'], value: 'breakdown' }] }],
+      },
+    ];
+  });
+};
+
+export const CUTTING_CHECKS: readonly Check[] = [tooLargeForStock, machineTooSmall, thinRip, kerfForgotten, lookAlikes, wontFitCar, heavySheet];

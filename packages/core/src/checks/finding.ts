@@ -76,6 +76,23 @@ export type Finding = Base &
       }
     | { readonly check: 'too-large-for-stock'; readonly mark: string; readonly product: string; readonly lengthNm: number; readonly widthNm: number }
     | { readonly check: 'look-alikes'; readonly marks: readonly [string, string]; readonly byNm: number }
+    | { readonly check: 'thin-rip'; readonly mark: string; readonly sizeNm: number; readonly against: 'strip' | 'rest' }
+    | {
+        readonly check: 'kerf-forgotten';
+        readonly marks: readonly string[];
+        readonly count: number;
+        readonly sizeNm: number;
+        readonly widthNm: number;
+        readonly kerfNm: number;
+        readonly needsNm: number;
+      }
+    | {
+        readonly check: 'wont-fit-car';
+        readonly product: string;
+        readonly lengthNm: number;
+        readonly widthNm: number;
+        readonly carNm: readonly [number, number];
+      }
     | { readonly check: 'heavy-sheet'; readonly product: string; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'too-heavy-alone'; readonly kg: number; readonly limitKg: number }
     | { readonly check: 'glue-on-finish'; readonly why: 'faced' | 'finish'; readonly product: string }

@@ -70,6 +70,7 @@ interface UnitInputs {
   /** Of the wall alone: follows from it, and is not compared. */
   readonly facts: WallFacts;
   readonly children: boolean;
+  readonly cutFirst: Design['cutting']['first'];
   readonly person: Design['person'];
   readonly items: Design['items'];
   readonly lots: LotsOn;
@@ -130,6 +131,7 @@ export function createPlanner(): Planner {
           wall,
           facts,
           children,
+          cutFirst: design.cutting.first,
           person,
           items: design.items,
           lots: lotsOf(homes, box),
@@ -178,6 +180,7 @@ const sameInputs = (a: UnitInputs, b: UnitInputs): boolean =>
   a.box === b.box &&
   a.wall === b.wall &&
   a.children === b.children &&
+  a.cutFirst === b.cutFirst &&
   a.person === b.person &&
   a.record === b.record &&
   a.cutFrom === b.cutFrom &&
@@ -240,7 +243,7 @@ function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf:
 }
 
 function finishUnit(
-  { box, wall, facts, children, person, workshop, letter, built }: UnitInputs,
+  { box, wall, facts, children, cutFirst, person, workshop, letter, built }: UnitInputs,
   made: Made,
   neighbours: readonly StudLoad[],
   stockOf: (id: string) => Stocked,
@@ -261,6 +264,7 @@ function finishUnit(
     wall,
     facts,
     children,
+    cutFirst,
     workshop,
     stockOf,
     rows,

@@ -18,7 +18,27 @@ const holder = (depth: string): EditStep => ink('inserts.i1', { ...newInsert({ u
 const finish = (kind: string, when: string): EditStep => ink('finish', { kind, when, masked: false });
 const divided: EditStep = ink('dividers', { v1: { id: 'v1', order: 1, at: null, in: 'bottom', level: 1 } });
 
+/** A ledge rack whose strips are so high; its family's own are 30. */
+const strips = (height: string): EditStep => {
+  const rack = newUnit('ledge-rack') as Extract<UnitDesign, { family: 'ledge-rack' }>;
+  const ledges = Object.fromEntries(Object.entries(rack.ledges).map(([id, ledge]) => [id, { ...ledge, stripHeight: entered(height) }]));
+  return inItsPlace('ledge-rack', { ledges });
+};
+
 export const MAKING_CASES: readonly Case[] = [
+  { check: 'thin-rip', edits: [strips('22 mm')], severity: 'look', says: /is a strip only 22 mm wide/, cures: false },
+  {
+    check: 'thin-rip',
+    edits: [strips('22 mm')],
+    severity: 'stop',
+    says: /is a strip only 22 mm wide/,
+    cures: false,
+    // One saw, and its fence goes no further than 40 mm: only the strip itself fits beside the blade.
+    workshop: (workshop) => ({
+      ...workshop,
+      shop: { ...workshop.shop, machines: { 'table-saw': { ...workshop.shop.machines['table-saw']!, rip: entered('40 mm'), crosscut: entered('300 mm') } } },
+    }),
+  },
   {
     check: 'through-or-between',
     // Two shelves in 769.4: evenly the lower stands at (769.4 − 2 × 17.8) / 3 = 244.6.

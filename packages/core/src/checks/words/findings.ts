@@ -165,6 +165,24 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: `${finding.marks[0]} and ${finding.marks[1]} differ by ${lengthText(finding.byNm, unit)} in one size.`,
         why: 'Easily swapped: write the marks on them as they come off the saw.',
       };
+    case 'thin-rip':
+      return {
+        says: `${finding.mark} is a strip only ${lengthText(finding.sizeNm, unit)} wide.`,
+        why:
+          finding.against === 'rest'
+            ? 'Rip it so that it falls free on the side away from the fence: between blade and fence it is caught and thrown.'
+            : 'No saw here cuts it but between blade and fence, where it is caught and thrown back.',
+      };
+    case 'kerf-forgotten':
+      return {
+        says: `${finding.count} strips of ${lengthText(finding.sizeNm, unit)} come out of ${lengthText(finding.widthNm, unit)} only if the saw takes nothing: with its kerf of ${lengthText(finding.kerfNm, unit)} and trimmed edges they need ${lengthText(finding.needsNm, unit)}.`,
+        why: `${finding.marks.join(', ')}: the last strip wants another sheet.`,
+      };
+    case 'wont-fit-car':
+      return {
+        says: `A sheet of ${finding.product}, ${lengthText(finding.lengthNm, unit)} by ${lengthText(finding.widthNm, unit)}, does not lie flat in the car: ${lengthText(finding.carNm[0], unit)} by ${lengthText(finding.carNm[1], unit)}.`,
+        why: 'Have it cut at the yard, into pieces that the parts come out of.',
+      };
     case 'heavy-sheet':
       return {
         says: `A sheet of ${finding.product} weighs ${massText(finding.kg, unit)}.`,

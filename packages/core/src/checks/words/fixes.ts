@@ -137,6 +137,14 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `Rip the cleat from the board's own ${length}`;
     case 'machine-capacity':
       return "Enter the saw's capacity";
+    case 'no-deeper-than':
+      return `Make it ${length} deep: as many strips fit`;
+    case 'break-down-first':
+      return 'Lay out pieces that go in the car';
+    case 'see-the-cut':
+      return 'See how it is cut';
+    case 'other-saw':
+      return 'Enter the saws there are';
     case 'see-on-sheets':
       return 'See both on the sheets';
     default:
