@@ -1,11 +1,16 @@
 /** Plans of problems from published recipes, so many seconds each, over the lower bounds of their own: 1 would be proved best. */
 import { search, type NestProblem } from '../packages/core/src/index.ts';
+import { sheetsByLibrary } from './packing-libraries.ts';
 import { classic, cutUp, dice, workshop } from './nest-instances.ts';
 
 export interface NestFigure {
   readonly what: string;
   readonly ratio: number;
   readonly wanted: string;
+  /** The same ratio of the library that takes the fewest sheets in all; null where none can do such problems. */
+  readonly library: number | null;
+  /** Problems on which some library takes fewer sheets. */
+  readonly beaten: number;
 }
 
 function solved(problem: NestProblem, seconds: number): readonly [score: number, bound: number] {
@@ -20,15 +25,30 @@ export function benchNests(seconds: number): NestFigure[] {
   const roll = dice(20_260_301);
   const many = (count: number, make: (n: number) => NestProblem): NestProblem[] => Array.from({ length: count }, (_, n) => make(n));
   const SIZES = [20, 60, 100];
-  const figure = (what: string, wanted: string, problems: readonly NestProblem[]): NestFigure => {
-    const sums = problems.map((problem) => solved(problem, seconds)).reduce(([a, b], [c, d]) => [a + c, b + d], [0, 0]);
-    return { what, wanted, ratio: sums[0] / sums[1] };
+  const figure = (what: string, wanted: string, problems: readonly NestProblem[], comparable = true): NestFigure => {
+    let [score, bound, beaten] = [0, 0, 0];
+    const totals = new Map<string, number>();
+    for (const problem of problems) {
+      const [own, least] = solved(problem, seconds);
+      score += own;
+      bound += least;
+      if (!comparable) continue;
+      const others = sheetsByLibrary(problem);
+      for (const { name, sheets } of others) totals.set(name, (totals.get(name) ?? 0) + sheets);
+      if (others.some(({ sheets }) => sheets < own)) beaten++;
+    }
+    return { what, wanted, ratio: score / bound, library: comparable ? Math.min(...totals.values()) / bound : null, beaten };
   };
   return [
     figure(
       'the ten classic classes, guillotine, 20 to 100 parts, a third of them turnable',
       '1.016',
       many(30, (n) => classic(1 + Math.floor(n / 3), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'guillotine' })),
+    ),
+    figure(
+      'the same, free',
+      '1.014',
+      many(30, (n) => classic(1 + Math.floor(n / 3), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'free' })),
     ),
     figure(
       'known optimum, no waste at all',
@@ -49,6 +69,36 @@ export function benchNests(seconds: number): NestFigure[] {
       'workshop jobs, several sizes with costs and offcuts',
       '1.08',
       many(8, (n) => workshop(3 + 2 * n, true, roll)),
+      false,
     ),
   ];
+}
+
+export interface SizeFigure {
+  readonly parts: number;
+  readonly firstMs: number;
+  readonly settledMs: number;
+  readonly heapMb: number;
+}
+
+/** Time to the first answer and until no better one comes within the time, by the number of parts. */
+export function benchSizes(seconds: number): SizeFigure[] {
+  const roll = dice(42);
+  return [3, 10, 30, 60, 90].map((cabinets) => {
+    const problem = workshop(cabinets, false, roll);
+    const parts = problem.parts.reduce((sum, { count }) => sum + count, 0);
+    const began = performance.now();
+    const stepper = search(problem);
+    let best = stepper.plan().score.sheets;
+    const firstMs = performance.now() - began;
+    let settledMs = firstMs;
+    while (performance.now() - began < seconds * 1000 && !stepper.step(1)) {
+      const { sheets } = stepper.plan().score;
+      if (sheets < best) {
+        best = sheets;
+        settledMs = performance.now() - began;
+      }
+    }
+    return { parts, firstMs, settledMs, heapMb: process.memoryUsage().heapUsed / 1e6 };
+  });
 }

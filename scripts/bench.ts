@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 import { format } from 'prettier';
 import { applyEdit, createPlanner, entered, plan, readProjectFile, search, sheetJobs, type Design } from '../packages/core/src/index.ts';
 import { benchContents } from './bench-contents.ts';
-import { benchNests } from './bench-nests.ts';
+import { benchNests, benchSizes } from './bench-nests.ts';
 import { benchFamilies } from './bench-families.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
@@ -128,7 +128,15 @@ heading('The command');
 heading('Nesting, score over its own lower bound (1 would be proved best)');
 {
   const seconds = Number(process.env['BENCH_SECONDS'] ?? 0.3);
-  for (const { what, ratio, wanted } of benchNests(seconds)) row(what, ratio.toFixed(3), wanted);
+  for (const { what, ratio, wanted, library, beaten } of benchNests(seconds))
+    row(what, `${ratio.toFixed(3)}${library === null ? '' : `; best library ${library.toFixed(3)}, better than ours on ${beaten}`}`, wanted);
+  heading('Nesting, by the number of parts');
+  for (const { parts, firstMs, settledMs, heapMb } of benchSizes(2 * seconds))
+    row(
+      `${parts} parts`,
+      `first answer ${ms(firstMs)}, settled after ${ms(settledMs)}, heap ${heapMb.toFixed(0)} MB`,
+      parts <= 60 ? 'first under 50 ms' : 'first under 1 s, under 300 MB',
+    );
   rows.push('', `${seconds} s an instance; the wanted figures are for 1 s.`);
 }
 

@@ -131,6 +131,7 @@ export type { CompartmentLoad, UnitWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
 export { trimOf } from './nest/problem.ts';
+export { bedsOf } from './nest/pieces.ts';
 export type { FirstCut } from './nest/problem.ts';
 export type { CutStep, Piece as SawnPiece, SheetToCut } from './cuts/pieces.ts';
 export { sequenceOf, settingKey, type Left, type Sequence } from './cuts/sequence.ts';

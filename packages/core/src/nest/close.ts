@@ -78,7 +78,7 @@ function inside(block: Block, room: Room, kerf: number, placements: Placement[])
 }
 
 /** One part, or a matched group: its parts side by side, each cut to its own size last. */
-function piece(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
+export function piece(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
   const sizes = item.parts.map((part) => (isTurned(part, lie) ? { dx: part.width, dy: part.length } : { dx: part.length, dy: part.width }));
   const leafAt = (index: number, px: number, py: number): CutTree => {
     const part = item.parts[index]!;

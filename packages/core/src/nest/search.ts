@@ -8,6 +8,7 @@
 import { lowerBound, type Bound } from './bound.ts';
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
+import { freeSearch, type FreeLayout } from './free.ts';
 import { goal, type Goal } from './goal.ts';
 import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
 import { merged, NEAR } from './merge.ts';
@@ -39,6 +40,16 @@ export function search(problem: NestProblem, seed = 1): Search {
   const random = seeded(seed);
   const job = jobOf(problem);
   let best: { readonly layout: Layout; readonly score: Score } | undefined;
+  /** A layout that cuts from edge to edge do not give, where it is better. */
+  let loose: FreeLayout | undefined;
+  const free = isPlain(problem)
+    ? freeSearch(
+        problem,
+        job.beds.map(({ bed }) => bed),
+        items,
+        random,
+      )
+    : null;
   let aim: Goal | undefined;
   let beside: { readonly best: typeof best; readonly goal: Goal } | undefined;
   let effort = 0;
@@ -62,11 +73,18 @@ export function search(problem: NestProblem, seed = 1): Search {
     best = { layout, score };
     return true;
   };
+  const worth = (): Score => (loose && isBetter(loose.score, best!.score) ? loose.score : best!.score);
   const once = (): void => {
-    if (effort < starts) offer(startLayout(job, sets[effort % sets.length]!, Math.floor(effort / sets.length)));
+    if (free && best && effort % 2 === 1) {
+      const tried = free.step();
+      if (isBetter(tried.score, worth())) {
+        loose = tried;
+        aim = undefined;
+      }
+    } else if (effort < starts) offer(startLayout(job, sets[effort % sets.length]!, Math.floor(effort / sets.length)));
     else if (effort % often === 0) offer(afresh(job, items, effort, random));
     else {
-      aim ??= goal(job, best!.layout, best!.score, paired, random);
+      aim ??= goal(job, best!.layout, worth(), paired, random);
       const reached = aim.step();
       if (reached && offer(reached)) aim = undefined;
     }
@@ -75,14 +93,15 @@ export function search(problem: NestProblem, seed = 1): Search {
   return {
     step(count) {
       for (let n = 0; n < count; n++) {
-        if (best && isProved(problem, best, bound)) return true;
+        if (best && isProved(problem, { score: worth() }, bound)) return true;
         once();
       }
-      return best !== undefined && isProved(problem, best, bound);
+      return best !== undefined && isProved(problem, { score: worth() }, bound);
     },
     plan() {
       if (!best) once();
-      return planOf(problem, best!.layout, best!.score, impossible, bound, seed, effort);
+      if (loose && isBetter(loose.score, best!.score)) return planOf(loose, loose.score, impossible, bound, seed, effort);
+      return planOf(laidOut(problem, best!.layout), best!.score, impossible, bound, seed, effort);
     },
     variant() {
       if (!best || best.score[0] > 0) return null;
@@ -91,7 +110,7 @@ export function search(problem: NestProblem, seed = 1): Search {
       if (beside?.best !== best) beside = { best, goal: goal(job, best.layout, [left, cost, sheets, bought + 1], paired, random) };
       const layout = beside.goal.step();
       if (!layout || isBetter(best.score, scoreOf(layout))) return null;
-      return planOf(problem, layout, scoreOf(layout), impossible, bound, seed, effort);
+      return planOf(laidOut(problem, layout), scoreOf(layout), impossible, bound, seed, effort);
     },
     get effort() {
       return effort;
@@ -150,9 +169,18 @@ function isProved(problem: NestProblem, { score }: { readonly score: Score }, bo
   return objective && (score[3] === 0 || !problem.sheets.some(({ offcut, count }) => offcut && count !== 0));
 }
 
+/** Sheets with nothing on them are none. */
+const laidOut = (problem: NestProblem, { sheets, left }: Layout): Pick<FreeLayout, 'nested' | 'left'> => ({
+  left,
+  nested: () => sheets.filter((sheet) => sheet.frame.pins.length > 0 || itemsOn(sheet).length > 0).map((sheet) => closeSheet(sheet, problem)),
+});
+
+/** Free layouts are for jobs that ask nothing but sizes, grain and groups. */
+const isPlain = ({ cuts, sheets, parts, first }: NestProblem): boolean =>
+  cuts === 'free' && !first && sheets.every(({ flaws = [], pins = [] }) => flaws.length + pins.length === 0) && parts.every(({ together }) => together == null);
+
 function planOf(
-  problem: NestProblem,
-  layout: Layout,
+  layout: Pick<FreeLayout, 'nested' | 'left'>,
   [, cost, sheets]: Score,
   impossible: readonly { part: { id: string; count: number }; why: string }[],
   bound: Bound,
@@ -169,7 +197,7 @@ function planOf(
   }
   const costed = bound.cost !== null;
   return {
-    sheets: layout.sheets.filter((sheet) => sheet.frame.pins.length > 0 || itemsOn(sheet).length > 0).map((sheet) => closeSheet(sheet, problem)),
+    sheets: layout.nested(),
     unplaced,
     bound,
     proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost! + 1e-9),

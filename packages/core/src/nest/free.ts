@@ -1,0 +1,161 @@
+/**
+ * Free layouts: parts anywhere, a kerf apart. What is still empty of a sheet is kept as all the largest rectangles in it (Jylänki,
+ * "A thousand ways to pack the bin", maximal rectangles); the kerf is added to parts and sheets. Sheets that are least full are
+ * emptied and filled again in other orders. For jobs without flaws, pins and parts that share a sheet.
+ */
+import type { Random } from '../chance/random.ts';
+import { piece } from './close.ts';
+import { isBetter } from './layout.ts';
+import { jittered, ORDERS, shuffled } from './orders.ts';
+import type { Bed, Item, Lie } from './pieces.ts';
+import type { NestedSheet, NestProblem, Placement, Score } from './problem.ts';
+
+interface Empty {
+  readonly x: number;
+  readonly y: number;
+  readonly dx: number;
+  readonly dy: number;
+}
+
+interface Lain {
+  readonly item: Item;
+  readonly lie: Lie;
+  readonly x: number;
+  readonly y: number;
+}
+
+interface FreeSheet {
+  readonly bed: Bed;
+  empty: Empty[];
+  lain: Lain[];
+  area: number;
+}
+
+type Choice = 'short' | 'long' | 'area' | 'low';
+const CHOICES: readonly Choice[] = ['short', 'area', 'low', 'long'];
+
+export interface FreeLayout {
+  readonly score: Score;
+  readonly nested: () => NestedSheet[];
+  readonly left: readonly Item[];
+}
+
+export interface FreeSearch {
+  /** One more try; the layout it gave. */
+  step(): FreeLayout;
+}
+
+export function freeSearch(problem: NestProblem, beds: readonly Bed[], items: readonly Item[], random: Random): FreeSearch {
+  const { kerf } = problem;
+  const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
+  let current: { sheets: readonly FreeSheet[]; left: readonly Item[]; score: Score; spread: number } | null = null;
+  let turn = 0;
+
+  const fill = (kept: readonly FreeSheet[], order: readonly Item[], choice: Choice): { sheets: FreeSheet[]; left: Item[] } => {
+    const sheets = [...kept];
+    const left: Item[] = [];
+    for (const item of order) {
+      let best: { sheet: FreeSheet; at: Empty; lie: Lie; score: number } | null = null;
+      for (let n = kept.length; n < sheets.length && !best; n++) best = spot(item, sheets[n]!, kerf, choice);
+      if (!best) {
+        const bed = beds.find(
+          (each) =>
+            (each.sheet.count === null || sheets.filter((sheet) => sheet.bed === each).length < each.sheet.count) &&
+            item.lies.some((lie) => lie.dx <= each.dx && lie.dy <= each.dy),
+        );
+        if (!bed) {
+          left.push(item);
+          continue;
+        }
+        const sheet: FreeSheet = { bed, empty: [{ x: 0, y: 0, dx: bed.dx + kerf, dy: bed.dy + kerf }], lain: [], area: 0 };
+        sheets.push(sheet);
+        best = spot(item, sheet, kerf, choice)!;
+      }
+      lay(item, best.lie, best.at, best.sheet, kerf);
+    }
+    return { sheets, left };
+  };
+
+  return {
+    step() {
+      const choice = CHOICES[turn % CHOICES.length]!;
+      let made: { sheets: readonly FreeSheet[]; left: readonly Item[] };
+      const start = Math.floor(turn / CHOICES.length);
+      turn++;
+      if (!current || start < ORDERS.length) made = fill([], [...items].sort(ORDERS[start % ORDERS.length]), choice);
+      else {
+        const byFullness = [...current.sheets].sort((a, b) => a.area / (a.bed.dx * a.bed.dy) - b.area / (b.bed.dx * b.bed.dy));
+        const gone = new Set(byFullness.slice(0, 1));
+        for (let n = Math.floor(random() * 4); n > 0; n--) gone.add(pick(byFullness));
+        const loose = [...[...gone].flatMap(({ lain }) => lain.map(({ item }) => item)), ...current.left];
+        made = fill(
+          current.sheets.filter((sheet) => !gone.has(sheet)),
+          random() < 0.2 ? shuffled(loose, random) : jittered(loose, random),
+          pick(CHOICES),
+        );
+      }
+      const score = scoreOf(made.sheets, made.left);
+      // Among equals one sheet nearly empty is worth more than two half full: squares reward that.
+      const spread = made.sheets.reduce((sum, { area }) => sum + (area / 1e18) ** 2, 0);
+      if (!current || isBetter(score, current.score) || (!isBetter(current.score, score) && spread >= current.spread)) current = { ...made, score, spread };
+      const { sheets, left } = made;
+      return { score, left, nested: () => sheets.map((sheet) => closed(sheet, problem)) };
+    },
+  };
+}
+
+function scoreOf(sheets: readonly FreeSheet[], left: readonly Item[]): Score {
+  return [
+    left.reduce((sum, { parts }) => sum + parts.length, 0),
+    sheets.reduce((sum, { bed }) => sum + (bed.sheet.cost ?? 0), 0),
+    sheets.length,
+    sheets.filter(({ bed }) => !bed.sheet.offcut).length,
+  ];
+}
+
+function spot(item: Item, sheet: FreeSheet, kerf: number, choice: Choice): { sheet: FreeSheet; at: Empty; lie: Lie; score: number } | null {
+  let best: { sheet: FreeSheet; at: Empty; lie: Lie; score: number } | null = null;
+  for (const lie of item.lies) {
+    const [w, h] = [lie.dx + kerf, lie.dy + kerf];
+    for (const at of sheet.empty) {
+      const [restX, restY] = [at.dx - w, at.dy - h];
+      if (restX < 0 || restY < 0) continue;
+      const score =
+        choice === 'short'
+          ? Math.min(restX, restY)
+          : choice === 'long'
+            ? Math.max(restX, restY)
+            : choice === 'area'
+              ? (at.dx / 1e6) * (at.dy / 1e6)
+              : at.y + h + at.x / 1e6;
+      if (!best || score < best.score) best = { sheet, at, lie, score };
+    }
+  }
+  return best;
+}
+
+/** Lays an item into the corner of an empty rectangle, and makes the empty rectangles anew round it. */
+function lay(item: Item, lie: Lie, { x, y }: Empty, sheet: FreeSheet, kerf: number): void {
+  const [w, h] = [lie.dx + kerf, lie.dy + kerf];
+  const split = sheet.empty.flatMap((each): Empty[] => {
+    if (x >= each.x + each.dx || x + w <= each.x || y >= each.y + each.dy || y + h <= each.y) return [each];
+    return [
+      { ...each, dx: x - each.x },
+      { x: x + w, y: each.y, dx: each.x + each.dx - x - w, dy: each.dy },
+      { ...each, dy: y - each.y },
+      { x: each.x, y: y + h, dx: each.dx, dy: each.y + each.dy - y - h },
+    ].filter(({ dx, dy }) => dx > kerf && dy > kerf);
+  });
+  const within = (a: Empty, b: Empty): boolean => a.x >= b.x && a.y >= b.y && a.x + a.dx <= b.x + b.dx && a.y + a.dy <= b.y + b.dy;
+  sheet.empty = split.filter((a, n) => !split.some((b, m) => m !== n && within(a, b) && (m < n || !within(b, a))));
+  sheet.lain.push({ item, lie, x, y });
+  sheet.area += item.area;
+}
+
+function closed({ bed, lain }: FreeSheet, problem: NestProblem): NestedSheet {
+  const placements: Placement[] = [];
+  const edge = (bed.sheet.length - bed.dx) / 2;
+  const side = (bed.sheet.width - bed.dy) / 2;
+  for (const { item, lie, x, y } of lain) piece(item, lie, x + edge, y + side, problem.kerf, placements);
+  return { sheet: bed.sheet.id, placements };
+}
