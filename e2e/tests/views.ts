@@ -66,6 +66,15 @@ export const VIEWS: readonly ViewCase[] = [
     before: async (page) => (await page.getByRole('tab', { name: 'Setups', exact: true }).click(), openAll(page)),
   },
   { name: 'sheets', path: at('type', 'sheets'), before: (page) => page.locator('.piece').first().waitFor() },
+  {
+    name: 'sheets, cut by cut',
+    path: at('type', 'sheets'),
+    before: async (page) => {
+      await page.locator('.piece').first().waitFor();
+      await page.getByRole('tab', { name: 'Cut by cut' }).click();
+      await page.locator('.cut-card').waitFor();
+    },
+  },
   { name: 'hang', path: at('ink', 'hang'), before: openAll },
   { name: 'hang form', path: at('type', 'hang'), before: pane },
   { name: 'a sum', path: at('ink', 'box'), before: (page) => page.locator('.tally .explained').nth(3).click() },
