@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { up as liftContentsAndWall } from './database/migrations/0002-contents-and-wall.ts';
 import { up as liftFamilies } from './database/migrations/0003-families.ts';
 import { up as liftSetups } from './database/migrations/0005-setups.ts';
+import { up as liftLayouts } from './database/migrations/0006-layouts.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { configFrom } from './config.ts';
 import { testApp, type TestApp } from './test/app.ts';
@@ -42,6 +43,7 @@ describe('migrations', () => {
     await liftContentsAndWall(app.sequelize.getQueryInterface());
     await liftFamilies(app.sequelize.getQueryInterface());
     await liftSetups(app.sequelize.getQueryInterface());
+    await liftLayouts(app.sequelize.getQueryInterface());
     const { body } = await app.api.get('/api/projects/print-room').expect(200);
     const design = designCodec.read(body.document, 'document');
     expect(design.items).toEqual({});
@@ -54,7 +56,14 @@ describe('migrations', () => {
 
   test('each ran once, and a second start runs none', async () => {
     const rows = (await app.sql('select name from {db}.migrations')) as { name: string }[];
-    expect(rows.map(({ name }) => name)).toEqual(['0001-projects-record-workshop', '0002-contents-and-wall', '0003-families', '0004-shop', '0005-setups']);
+    expect(rows.map(({ name }) => name)).toEqual([
+      '0001-projects-record-workshop',
+      '0002-contents-and-wall',
+      '0003-families',
+      '0004-shop',
+      '0005-setups',
+      '0006-layouts',
+    ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {
     const rows = (await app.sql(`select data_type as kind from information_schema.columns where table_schema = '{db}' and column_name like '%_nm'`)) as {
