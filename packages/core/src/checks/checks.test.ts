@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import type { Design, RecordEntry } from '../plan/design.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
+import { sheetJobs } from '../plan/cutting.ts';
 import { plan } from '../plan/plan.ts';
 import { onWall, type Case } from '../test/check-case.ts';
 import { MAKING_CASES } from '../test/making-cases.ts';
@@ -224,6 +225,7 @@ test('every check that exists is in one of the lists', () => {
     'look-alikes': true,
     'heavy-sheet': true,
     'thin-rip': true,
+    'no-straight-edge': true,
     'kerf-forgotten': true,
     'wont-fit-car': true,
     'too-heavy-alone': true,
@@ -294,4 +296,15 @@ test('two readings are wanted: one is not enough, and a typed length keeps its o
       .findings.some(({ check }) => check === 'nominal-thickness'),
   ).toBe(false);
   expect(entered('15 mm').text).toBe('15 mm');
+});
+
+test('an offcut without a straight edge is laid out only where a saw on a guide gives it one', () => {
+  const { design, record, workshop } = printRoom();
+  const offcut = { id: 'offcut-9', product: 'birch-18', length: entered('900 mm'), width: entered('500 mm'), crooked: true };
+  const shop = { ...workshop, offcuts: { 'offcut-9': offcut } };
+  const { 'guided-saw': _gone, ...machines } = shop.shop.machines;
+  const sheets = (of: typeof shop): string[] => sheetJobs(plan(design, record, of).parts, of).flatMap(({ problem }) => problem.sheets.map(({ id }) => id));
+  expect(sheets(shop)).toContain('offcut-9');
+  expect(sheets({ ...shop, shop: { ...shop.shop, machines } })).not.toContain('offcut-9');
+  expect(planned(design, [], () => shop).findings.map(({ check }) => check)).not.toContain('no-straight-edge');
 });

@@ -3,7 +3,7 @@ import { cutWays, THIN_RIP } from '../cuts/ways.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { MATERIALS } from '../stock/materials.ts';
-import { guideReach, longestCrosscut, ripCapacity, widestKerf } from '../stock/shop.ts';
+import { guideReach, longestCrosscut, makesStraightEdge, ripCapacity, widestKerf } from '../stock/shop.ts';
 import type { Check } from './context.ts';
 import type { Finding } from './finding.ts';
 
@@ -207,4 +207,25 @@ const wontFitCar: Check = ({ box, parts, workshop, cutFirst }) => {
   });
 };
 
-export const CUTTING_CHECKS: readonly Check[] = [tooLargeForStock, machineTooSmall, thinRip, kerfForgotten, lookAlikes, wontFitCar, heavySheet];
+/** Offcuts that would serve but for their edges. */
+const noStraightEdge: Check = ({ box, parts, workshop }) =>
+  makesStraightEdge(workshop.shop)
+    ? []
+    : [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
+        const crooked = Object.values(workshop.offcuts).filter((offcut) => offcut.product === id && offcut.crooked);
+        if (crooked.length === 0) return [];
+        return [
+          {
+            check: 'no-straight-edge',
+            unit: box.id,
+            severity: 'change',
+            station: 'sheets',
+            product: workshop.products[id]!.name,
+            offcuts: crooked.map((offcut) => offcut.id.replace('-', ' ')),
+            panels: [],
+            fixes: [{ label: { key: 'other-saw' }, visit: 'stock' }],
+          },
+        ];
+      });
+
+export const CUTTING_CHECKS: readonly Check[] = [tooLargeForStock, machineTooSmall, thinRip, noStraightEdge, kerfForgotten, lookAlikes, wontFitCar, heavySheet];

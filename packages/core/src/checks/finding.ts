@@ -76,6 +76,7 @@ export type Finding = Base &
       }
     | { readonly check: 'too-large-for-stock'; readonly mark: string; readonly product: string; readonly lengthNm: number; readonly widthNm: number }
     | { readonly check: 'look-alikes'; readonly marks: readonly [string, string]; readonly byNm: number }
+    | { readonly check: 'no-straight-edge'; readonly product: string; readonly offcuts: readonly string[] }
     | { readonly check: 'thin-rip'; readonly mark: string; readonly sizeNm: number; readonly against: 'strip' | 'rest' }
     | {
         readonly check: 'kerf-forgotten';

@@ -3,7 +3,7 @@ import { mm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
 import type { PartLine } from '../parts/parts.ts';
-import { widestKerf } from '../stock/shop.ts';
+import { makesStraightEdge, widestKerf } from '../stock/shop.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { NOTHING_SETTLED, type Cutting } from './design.ts';
 
@@ -38,7 +38,8 @@ export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutt
 function problemFor(productId: string, parts: readonly PartLine[], workshop: Workshop, cutting: Cutting, finished: ReadonlySet<string>): NestProblem {
   const product = workshop.products[productId]!;
   const { shop } = workshop;
-  const offcuts = Object.values(workshop.offcuts).filter((offcut) => offcut.product === productId);
+  // One without a straight edge serves only where something makes one.
+  const offcuts = Object.values(workshop.offcuts).filter((offcut) => offcut.product === productId && (!offcut.crooked || makesStraightEdge(shop)));
   const sheet = (id: string, length: Length, width: Length, offcut: boolean): NestSheet => ({
     id,
     length,

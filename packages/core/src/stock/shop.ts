@@ -138,6 +138,9 @@ export const widestKerf = (shop: Pick<Shop, 'machines'>): Length =>
     mm(0),
   );
 
+/** Whether anything here gives a crooked piece an edge to measure from: a saw along a guide does. */
+export const makesStraightEdge = (shop: Pick<Shop, 'machines'>): boolean => machinesOf(shop, 'guided-saw').length > 0;
+
 /** The widest strip that is ripped at a fence. */
 export const ripCapacity = (shop: Pick<Shop, 'machines'>): Length =>
   widest(

@@ -26,6 +26,18 @@ const strips = (height: string): EditStep => {
 };
 
 export const MAKING_CASES: readonly Case[] = [
+  {
+    check: 'no-straight-edge',
+    edits: [],
+    severity: 'change',
+    says: /offcut 9 of Birch plywood 18 mm has no straight edge, and no saw here makes one/,
+    cures: false,
+    workshop: (workshop) => {
+      const { 'guided-saw': _gone, ...machines } = workshop.shop.machines;
+      const offcut = { id: 'offcut-9', product: 'birch-18', length: entered('900 mm'), width: entered('500 mm'), crooked: true };
+      return { ...workshop, shop: { ...workshop.shop, machines }, offcuts: { ...workshop.offcuts, 'offcut-9': offcut } };
+    },
+  },
   { check: 'thin-rip', edits: [strips('22 mm')], severity: 'look', says: /is a strip only 22 mm wide/, cures: false },
   {
     check: 'thin-rip',

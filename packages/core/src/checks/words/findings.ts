@@ -165,6 +165,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: `${finding.marks[0]} and ${finding.marks[1]} differ by ${lengthText(finding.byNm, unit)} in one size.`,
         why: 'Easily swapped: write the marks on them as they come off the saw.',
       };
+    case 'no-straight-edge':
+      return {
+        says: `${finding.offcuts.join(', ')} of ${finding.product} ${finding.offcuts.length === 1 ? 'has' : 'have'} no straight edge, and no saw here makes one.`,
+        why: 'Nothing crooked runs along a fence: it is left out until a saw on a guide cuts it straight.',
+      };
     case 'thin-rip':
       return {
         says: `${finding.mark} is a strip only ${lengthText(finding.sizeNm, unit)} wide.`,

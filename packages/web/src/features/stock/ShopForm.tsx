@@ -33,6 +33,39 @@ const REPEAT_WORDS: Readonly<Record<Repeated, string>> = {
   hinge: 'hang of a door: spread',
 };
 
+/** What is worth keeping of what is left over, and what the car takes lying flat. */
+function SizesFields({ shop, unit, onChange }: { readonly shop: Shop; readonly unit: DisplayUnit; readonly onChange: (shop: Shop) => void }) {
+  const { keep, car } = shop;
+  const side = (of: 'keep' | 'car', which: 'length' | 'width', label: string, value: Entered, least: Length, most: Length) => (
+    <LengthField
+      label={label}
+      name={`shop.${of}.${which}`}
+      value={value}
+      unit={unit}
+      least={least}
+      most={most}
+      onChange={(size) => size && onChange({ ...shop, [of]: { ...(of === 'keep' ? keep : car!), [which]: size } })}
+    />
+  );
+  return (
+    <div className="fields four">
+      {side('keep', 'length', 'worth keeping: as long as', keep.length, mm(20), mm(3000))}
+      {side('keep', 'width', 'and as wide as', keep.width, mm(20), mm(3000))}
+      <FormControlLabel
+        control={
+          <Switch
+            checked={car !== null}
+            onChange={(event) => onChange({ ...shop, car: event.target.checked ? { length: entered('1600 mm'), width: entered('1000 mm') } : null })}
+          />
+        }
+        label="sheets go in a car"
+      />
+      {car && side('car', 'length', 'it takes, lying flat: length', car.length, mm(300), mm(6000))}
+      {car && side('car', 'width', 'and width', car.width, mm(300), mm(3000))}
+    </div>
+  );
+}
+
 export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
   const unit = useDisplayUnit();
   const save = useWorkshopChange();
@@ -81,6 +114,7 @@ export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
           onChange={(liftsKg) => liftsKg !== null && setShop({ ...shop, liftsKg })}
         />
       </div>
+      <SizesFields shop={shop} unit={unit} onChange={setShop} />
       <MachinesForm key={`machines ${round}`} shop={shop} unit={unit} onChange={(machines) => setShop({ ...shop, machines })} />
       <StackFields key={`stack ${round}`} stack={shop.stack} unit={unit} onChange={(stack) => setShop({ ...shop, stack })} />
       <Bits key={`bits ${round}`} bits={shop.bits} unit={unit} onChange={(bits) => setShop({ ...shop, bits })} />

@@ -1,6 +1,6 @@
 /** The workshop itself, shared by all projects: machines, prices, offcuts. Saved as it is changed, on its own. */
 import { entered, mm, type Entered, type Offcut, type Workshop } from '@keen/core';
-import { Button } from '@mui/material';
+import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -66,18 +66,30 @@ function Offcuts({ workshop }: { readonly workshop: Workshop }) {
   const board = workshop.products[product]?.kind === 'board';
   const [length, setLength] = useState<Entered | null>(null);
   const [width, setWidth] = useState<Entered | null>(null);
+  const [place, setPlace] = useState('');
+  const [crooked, setCrooked] = useState(false);
   const [round, setRound] = useState(0);
   const rows = Object.values(workshop.offcuts);
   const add = async (): Promise<void> => {
     if (!length || !width) return;
     const number = 1 + Math.max(0, ...rows.map(({ id }) => Number(/^offcut-(\d+)$/.exec(id)?.[1] ?? 0)));
     const flaws = board && flawFrom && flawTo ? { flaws: { f1: { id: 'f1', from: entered(flawFrom.text), to: entered(flawTo.text) } } } : {};
-    const offcut: Offcut = { id: `offcut-${number}`, product, length: entered(length.text), width: entered(width.text), ...flaws };
+    const offcut: Offcut = {
+      id: `offcut-${number}`,
+      product,
+      length: entered(length.text),
+      width: entered(width.text),
+      ...flaws,
+      ...(place.trim() === '' ? {} : { place: place.trim() }),
+      ...(crooked && !board ? { crooked } : {}),
+    };
     if (await save({ ...workshop, offcuts: { ...workshop.offcuts, [offcut.id]: offcut } })) {
       setLength(null);
       setWidth(null);
       setFlawFrom(null);
       setFlawTo(null);
+      setPlace('');
+      setCrooked(false);
       setRound(round + 1);
     }
   };
@@ -94,6 +106,8 @@ function Offcuts({ workshop }: { readonly workshop: Workshop }) {
                 {', '}flaw <LengthText value={from.nm} unit={unit} /> to <LengthText value={to.nm} unit={unit} withUnit />
               </span>
             ))}
+            {offcut.crooked && ', no straight edge'}
+            {offcut.place !== undefined && `, ${offcut.place}`}
             <Button
               onClick={() => void save({ ...workshop, offcuts: Object.fromEntries(Object.entries(workshop.offcuts).filter(([id]) => id !== offcut.id)) })}
               aria-label={`Take ${offcut.id.replace('-', ' ')} out of the store`}
@@ -115,6 +129,13 @@ function Offcuts({ workshop }: { readonly workshop: Workshop }) {
         <ChoiceField label="offcut of" value={product} options={products.map(({ id, name }) => ({ value: id, label: name }))} onChange={setProduct} />
         <LengthField label="along the grain" name="offcut.length" value={length} unit={unit} least={mm(20)} most={mm(5000)} optional onChange={setLength} />
         <LengthField label="across it" name="offcut.width" value={width} unit={unit} least={mm(20)} most={mm(5000)} optional onChange={setWidth} />
+        <TextField
+          label="kept where"
+          value={place}
+          onChange={(event) => setPlace(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80, 'data-field': 'offcut.place' }, inputLabel: { shrink: true } }}
+        />
+        {!board && <FormControlLabel control={<Switch checked={crooked} onChange={(event) => setCrooked(event.target.checked)} />} label="no straight edge" />}
         {board && (
           <>
             <LengthField label="flaw from" name="offcut.flaw.from" value={flawFrom} unit={unit} least={mm(0)} most={mm(5000)} optional onChange={setFlawFrom} />
