@@ -249,7 +249,7 @@ export { partChanges, type PartChange } from './parts/part-changes.ts';
 export { inWantedOrder, movedBy, type Swapped } from './setups/order.ts';
 export { setupsOf, type CleatRip, type Cut as SetupCut, type Setup, type Setups } from './setups/setups.ts';
 export type { Held, Setting, Way } from './setups/setting.ts';
-export { finishedParts, NOTHING_SETTLED, standingMade, standingSawn, standingSpoiled, standingTestCuts } from './plan/design.ts';
+export { finishedParts, NOTHING_SETTLED, standingMade, standingSawn, standingTestCuts } from './plan/design.ts';
 export type { Cutting, KeptLayout, KeptSheet, Sawn } from './plan/design.ts';
 export { keepsOffcut } from './stock/workshop.ts';
 export type { SetupContext, SetupRow } from './formats/setup-settings.ts';

@@ -1,7 +1,5 @@
 /** What a layout is worth beside its sheets: smaller is better, compared one after the other. */
-import type { Shop } from '../stock/shop.ts';
-import type { SheetToCut } from './pieces.ts';
-import { sequenceOf, type Sequence } from './sequence.ts';
+import type { Sequence } from './sequence.ts';
 
 /** What is wanted among plans with as few sheets. */
 export type Preference = 'settings' | 'offcut' | 'handling';
@@ -25,7 +23,3 @@ export const isWorthMore = (a: readonly number[], b: readonly number[]): boolean
   for (let n = 0; n < a.length; n++) if (a[n] !== b[n]) return a[n]! < b[n]!;
   return false;
 };
-
-/** What cutting these sheets up is worth, fewest settings tried quickly. */
-export const worthOfSheets = (sheets: readonly SheetToCut[], shop: Pick<Shop, 'machines'>, then: Preference): readonly number[] =>
-  worthOf(sequenceOf(sheets, shop), then);

@@ -199,10 +199,6 @@ export function finishedParts(record: readonly RecordEntry[]): ReadonlySet<strin
   return finished;
 }
 
-/** Parts that were spoiled, the latest of each. */
-export const standingSpoiled = (record: readonly RecordEntry[]): { readonly id: string; readonly spoiled: Spoiled }[] =>
-  standing(record, ({ spoiled }) => spoiled).map(({ id, fact }) => ({ id, spoiled: fact }));
-
 /** The unit a part is read in: its cabinet's own, or the project's for what belongs to the wall. */
 export const displayUnitOf = ({ units, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>
   (Object.hasOwn(units, owner) ? units[owner]?.unit : undefined) ?? unit;
