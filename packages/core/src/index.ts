@@ -203,7 +203,7 @@ export {
   sheetsOfPlan,
   type Progress,
 } from './plan/layouts.ts';
-export { tidy, type Tidy } from './plan/tidy.ts';
+export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
 export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
@@ -235,7 +235,8 @@ export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
 export { sizedByThings } from './plan/from-things.ts';
 export { contentsCsv, readContents, type ReadContents, type ReadOptions } from './formats/contents-csv.ts';
 export { sheetSvg } from './formats/sheet-svg.ts';
-export { readNestProblem, readNestProblemText, writeNestPlan } from './formats/nest-problem.ts';
+export { readNestProblem, readNestProblemText, writeNestProblem } from './formats/nest-problem.ts';
+export { readNestPlan, writeNestPlan } from './formats/nest-plan.ts';
 export { planJson } from './formats/plan-json.ts';
 
 export { compound, tiltFor, type Turned } from './setups/angles.ts';

@@ -3,7 +3,7 @@
  * that were taken. Nothing here calls the code that makes the parts.
  */
 import { describe, expect, test } from '@jest/globals';
-import { exactMm } from '../formats/nest-problem.ts';
+import { exactMm } from '../formats/nest-plan.ts';
 import type { PartLine } from '../parts/parts.ts';
 import { unitWith } from '../test/print-room.ts';
 

@@ -7,7 +7,7 @@ import type { EdgeId } from '../solid/panel.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { fineText, lengthText } from '../checks/words/amounts.ts';
-import { exactMm } from './nest-problem.ts';
+import { exactMm } from './nest-plan.ts';
 
 export const CUT_LIST_COLUMNS = [
   'mark',

@@ -5,7 +5,7 @@ import type { CutTree, Placement } from '../nest/problem.ts';
 import type { KeptLayout } from '../plan/design.ts';
 import { Refusal } from '../problem/problem.ts';
 import { list, number, object, quote, text, yesNo, type Codec, type Json } from './codec.ts';
-import { exactMm } from './nest-problem.ts';
+import { exactMm } from './nest-plan.ts';
 
 /** Layouts of the largest project: a dozen kinds of sheet, laid out anew a few times. */
 export const MOST_LAYOUTS = 60;

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { search } from '../nest/search.ts';
 import type { Length } from '../length/length.ts';
-import { exactMm, readNestProblemText, writeNestPlan } from './nest-problem.ts';
+import { exactMm, readNestPlan, writeNestPlan } from './nest-plan.ts';
+import { readNestProblem, readNestProblemText, writeNestProblem } from './nest-problem.ts';
 
 const EXAMPLE = {
   kerf: '3.2mm',
@@ -12,6 +13,7 @@ const EXAMPLE = {
 };
 const read = (change: object = {}) => readNestProblemText(JSON.stringify({ ...EXAMPLE, ...change }));
 const part = (change: object) => ({ parts: [{ ...EXAMPLE.parts[0], ...change }] });
+const PIN = { part: 'side', x: '100mm', y: '0mm', dx: '596.9mm', dy: '300mm', turned: false };
 const sheet = (change: object) => ({ sheets: [{ ...EXAMPLE.sheets[0], ...change }] });
 
 test('the example reads, and its plan is written in the form of docs/nesting.md', () => {
@@ -61,6 +63,10 @@ describe('refused', () => {
     ['a negative kerf', { kerf: '-1mm' }, 'kerf'],
     ['a cost below nought', sheet({ cost: -1 }), 'sheets[0].cost'],
     ['other cuts', { cuts: 'laser' }, 'cuts'],
+    ['a part that stays on one of several sheets', sheet({ pins: [PIN] }), 'sheets[0].count'],
+    ['a part nobody asked for that stays', sheet({ count: 1, pins: [{ ...PIN, part: 'top' }] }), 'sheets[0].pins[0].part'],
+    ['a part that stays smaller than it is', sheet({ count: 1, pins: [{ ...PIN, dx: '500mm' }] }), 'sheets[0].pins[0]'],
+    ['a part that stays off the sheet', sheet({ count: 1, pins: [{ ...PIN, x: '2m' }] }), 'sheets[0].pins[0]'],
   ])('%s', (_name, change, where) => {
     expect(read(change)).toMatchObject({ ok: false, problem: { where } });
   });
@@ -68,6 +74,23 @@ describe('refused', () => {
     expect(readNestProblemText('{')).toMatchObject({ ok: false, problem: { code: 'not-json' } });
     expect(readNestProblemText(JSON.stringify(EXAMPLE).replace('62.5', 'NaN'))).toMatchObject({ ok: false, problem: { code: 'not-json' } });
   });
+});
+
+test('a problem with all it may have, and its plan, are the same after writing and reading', () => {
+  const read = readNestProblem({
+    ...EXAMPLE,
+    first: { by: 'breakdown', longest: '1.6m', widest: '1m' },
+    sheets: [
+      { ...EXAMPLE.sheets[0], id: 'cut into', count: 1, offcut: true, trim: '0mm', cost: 0, flaws: [{ x: '0mm', y: '1m', dx: '9mm', dy: '9mm' }], pins: [PIN] },
+      EXAMPLE.sheets[0],
+    ],
+    parts: [...EXAMPLE.parts, { id: 'door', length: '400.0001mm', width: '1ft', grain: 'width', group: 'front', order: 2, together: 'fronts' }],
+  });
+  expect(readNestProblem(writeNestProblem(read))).toEqual(read);
+  const stepper = search(read, 3);
+  stepper.step(40);
+  const plan = stepper.plan();
+  expect(readNestPlan(JSON.parse(JSON.stringify(writeNestPlan(plan, 0.5))))).toEqual(plan);
 });
 
 test('lengths are written to the nanometre', () => {

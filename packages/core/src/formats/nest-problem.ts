@@ -1,11 +1,12 @@
-/** Reads a nesting problem and writes its plan. The form is docs/nesting.md. */
-import { readEntered } from '../length/entered.ts';
-import { NM_PER, type Length } from '../length/length.ts';
+/** A nesting problem as text, and back. The form is docs/nesting.md; plans stand in nest-plan.ts. */
+import type { Length } from '../length/length.ts';
 import { bedsOf } from '../nest/pieces.ts';
-import type { CutTree, FirstCut, NestPart, NestPlan, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
+import type { FirstCut, NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
 import { quote, type Json } from './codec.ts';
 import { readJsonText } from './json-text.ts';
+import { exactMm, readPlacement } from './nest-plan.ts';
+import { amount, fields, flag, name, once, oneOf, rows, size, whole } from './read-fields.ts';
 
 export const MOST_PIECES = 20_000;
 
@@ -27,6 +28,7 @@ export function readNestProblem(value: unknown): NestProblem {
     throw new Refusal('cost', 'some sheets have a cost and others have none', 'sheets', 'a cost on every sheet, or on none');
   const pieces = parts.reduce((sum, { count }) => sum + count, 0);
   if (pieces > MOST_PIECES) throw new Refusal('too-many', `there are ${pieces} pieces`, 'parts', `at most ${MOST_PIECES}`);
+  sheets.forEach((sheet, index) => checkPins(sheet, parts, `sheets[${index}]`));
   const problem: NestProblem = { kerf, trim, cuts, ...(row['first'] === undefined ? {} : { first: readFirst(row['first']) }), sheets, parts };
   const bare = bedsOf(problem).find(({ dx, dy }) => dx <= 0 || dy <= 0);
   if (bare) throw new Refusal('trim', `nothing is left of sheet '${bare.sheet.id}' inside its trim`, 'trim', 'less than half of every sheet');
@@ -34,7 +36,7 @@ export function readNestProblem(value: unknown): NestProblem {
 }
 
 function readSheet(value: unknown, where: string): NestSheet {
-  const row = fields(value, where, ['id', 'length', 'width', 'count', 'grain', 'cost', 'offcut', 'flaws']);
+  const row = fields(value, where, ['id', 'length', 'width', 'count', 'grain', 'cost', 'offcut', 'trim', 'flaws', 'pins']);
   return {
     id: name(row['id'], `${where}.id`),
     length: size(row['length'], `${where}.length`),
@@ -44,7 +46,23 @@ function readSheet(value: unknown, where: string): NestSheet {
     cost: row['cost'] === undefined || row['cost'] === null ? null : amount(row['cost'], `${where}.cost`),
     offcut: row['offcut'] === undefined ? false : flag(row['offcut'], `${where}.offcut`),
     ...(row['flaws'] === undefined ? {} : { flaws: rows(row['flaws'], `${where}.flaws`).map((each, index) => readFlaw(each, `${where}.flaws[${index}]`)) }),
+    ...(row['trim'] === undefined ? {} : { trim: size(row['trim'], `${where}.trim`, true) }),
+    ...(row['pins'] === undefined ? {} : { pins: rows(row['pins'], `${where}.pins`).map((each, index) => readPlacement(each, `${where}.pins[${index}]`)) }),
   };
+}
+
+/** Parts that stay where they are lie on a sheet there is one of, inside it, as large as they are. */
+function checkPins({ length, width, count, pins = [] }: NestSheet, parts: readonly NestPart[], where: string): void {
+  if (pins.length > 0 && count !== 1) throw new Refusal('value', 'parts stay on a sheet of which there are others', `${where}.count`, '1, where parts stay');
+  for (const [index, { part, x, y, dx, dy, turned }] of pins.entries()) {
+    const here = `${where}.pins[${index}]`;
+    const own = parts.find(({ id }) => id === part);
+    if (!own) throw new Refusal('unknown', `there is no part ${quote(part)}`, `${here}.part`, 'the id of a part');
+    const [long, wide] = turned ? [own.width, own.length] : [own.length, own.width];
+    if (dx !== long || dy !== wide)
+      throw new Refusal('value', `${quote(part)} is not as large as where it stays`, here, `${exactMm(long)} by ${exactMm(wide)}`);
+    if (x + dx > length || y + dy > width) throw new Refusal('range', `${quote(part)} does not lie on the sheet`, here, 'a place on the sheet');
+  }
 }
 
 function readFirst(value: unknown): FirstCut {
@@ -79,105 +97,40 @@ function readPart(value: unknown, where: string): NestPart {
   };
 }
 
-function fields(value: unknown, where: string, known: readonly string[]): Readonly<Record<string, unknown>> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'an object');
-  const strange = Object.keys(value).find((key) => !known.includes(key));
-  if (strange !== undefined) throw new Refusal('unknown-field', `there is no field ${quote(strange)}`, where, known.join(', '));
-  return value as Record<string, unknown>;
-}
-
-function rows(value: unknown, where: string): readonly unknown[] {
-  if (!Array.isArray(value)) throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'a list');
-  return value;
-}
-
-function once(list: readonly { id: string }[], where: string): void {
-  const seen = new Set<string>();
-  for (const [index, { id }] of list.entries()) {
-    if (seen.has(id)) throw new Refusal('twice', `the id ${quote(id)} stands twice`, `${where}[${index}].id`, 'each id once');
-    seen.add(id);
-  }
-}
-
-function name(value: unknown, where: string): string {
-  if (typeof value !== 'string' || value === '' || value.length > 200)
-    throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'text of 1 to 200 characters');
-  return value;
-}
-
-function size(value: unknown, where: string, noughtIsFine = false): Length {
-  if (typeof value !== 'string') throw new Refusal('value', `${quote(value)} is no length`, where, 'text with a unit, such as "600mm" or "23 1/2in"');
-  const read = readEntered(value, { where });
-  if (!read.ok) throw new Refusal(read.problem.code, read.problem.message, where, read.problem.accepted);
-  const { nm } = read.value;
-  if (nm < 0 || (nm === 0 && !noughtIsFine))
-    throw new Refusal(
-      'range',
-      `${quote(value)} is not ${noughtIsFine ? 'nought or more' : 'more than nought'}`,
-      where,
-      noughtIsFine ? 'nought or a length' : 'a length over nought',
-    );
-  if (nm > 100 * NM_PER.m) throw new Refusal('range', `${quote(value)} is too long`, where, 'up to 100 m');
-  return nm;
-}
-
-function whole(value: unknown, where: string, least: number): number {
-  if (typeof value !== 'number' || !Number.isInteger(value) || value < least || value > 1e6)
-    throw new Refusal('value', `${quote(value)} cannot be used here`, where, `a whole number from ${least} to 1000000`);
-  return value;
-}
-
-function amount(value: unknown, where: string): number {
-  if (typeof value !== 'number' || !Number.isFinite(value) || value < 0 || value > 1e12)
-    throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'a number of nought or more');
-  return value;
-}
-
-function flag(value: unknown, where: string): boolean {
-  if (typeof value !== 'boolean') throw new Refusal('value', `${quote(value)} cannot be used here`, where, 'true or false');
-  return value;
-}
-
-function oneOf<T extends string>(value: unknown, where: string, options: readonly T[]): T {
-  if (!options.includes(value as T))
-    throw new Refusal('value', `${quote(value)} cannot be used here`, where, options.map((option) => `'${option}'`).join(', '));
-  return value as T;
-}
-
-/** Exact text of a length: nanometres as millimetres, without rounding. */
-export function exactMm(length: Length): string {
-  const digits = String(Math.abs(length)).padStart(7, '0');
-  const text = `${digits.slice(0, -6)}.${digits.slice(-6)}`.replace(/\.?0+$/, '');
-  return `${length < 0 ? '-' : ''}${text}mm`;
-}
-
-/** The plan in the form of docs/nesting.md. `seconds` is what the caller measured. */
-export function writeNestPlan(plan: NestPlan, seconds: number): Json {
-  const { cost } = plan.score;
+/** The problem in the form readNestProblem reads. */
+export function writeNestProblem({ kerf, trim, cuts, first, sheets, parts }: NestProblem): Json {
   return {
-    sheets: plan.sheets.map(({ sheet, placements, cuts }) => ({
-      sheet,
-      placements: placements.map(({ part, x, y, dx, dy, turned }) => ({ part, x: exactMm(x), y: exactMm(y), dx: exactMm(dx), dy: exactMm(dy), turned })),
-      ...(cuts ? { cuts: writeTree(cuts) } : {}),
+    kerf: exactMm(kerf),
+    trim: exactMm(trim),
+    cuts,
+    ...(first ? { first: first.by === 'breakdown' ? { by: first.by, longest: exactMm(first.longest), widest: exactMm(first.widest) } : { by: first.by } } : {}),
+    sheets: sheets.map((sheet) => ({
+      id: sheet.id,
+      length: exactMm(sheet.length),
+      width: exactMm(sheet.width),
+      ...(sheet.count === null ? {} : { count: sheet.count }),
+      grain: sheet.grain,
+      ...(sheet.cost === null ? {} : { cost: sheet.cost }),
+      offcut: sheet.offcut,
+      ...(sheet.trim === undefined ? {} : { trim: exactMm(sheet.trim) }),
+      ...(sheet.flaws ? { flaws: sheet.flaws.map(writeRect) } : {}),
+      ...(sheet.pins ? { pins: sheet.pins.map(({ part, turned, ...rect }) => ({ part, ...writeRect(rect), turned })) } : {}),
     })),
-    unplaced: plan.unplaced.map(({ part, count, why }) => ({ part, count, why })),
-    bound: { sheets: plan.bound.sheets, ...(plan.bound.cost === null ? {} : { cost: plan.bound.cost }), why: plan.bound.why },
-    proved: plan.proved,
-    score: { sheets: plan.score.sheets, ...(cost === null ? {} : { cost }) },
-    seed: plan.seed,
-    effort: plan.effort,
-    seconds,
+    parts: parts.map(({ id, length, width, count, grain, group, order, together }) => ({
+      id,
+      length: exactMm(length),
+      width: exactMm(width),
+      count,
+      grain,
+      ...(group === null ? {} : { group, order }),
+      ...(together == null ? {} : { together }),
+    })),
   };
 }
 
-function writeTree(tree: CutTree): Json {
-  switch (tree.kind) {
-    case 'cut':
-      return { cut: tree.axis, at: exactMm(tree.at), first: writeTree(tree.first), second: writeTree(tree.second) };
-    case 'part':
-      return { part: tree.part };
-    case 'waste':
-      return { waste: { x: exactMm(tree.x), y: exactMm(tree.y), dx: exactMm(tree.dx), dy: exactMm(tree.dy) } };
-  }
-}
+const writeRect = ({ x, y, dx, dy }: Rect): { x: string; y: string; dx: string; dy: string } => ({
+  x: exactMm(x),
+  y: exactMm(y),
+  dx: exactMm(dx),
+  dy: exactMm(dy),
+});

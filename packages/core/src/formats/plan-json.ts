@@ -8,7 +8,7 @@ import type { Dimension } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
 import type { Json } from './codec.ts';
 import { featureWords } from './cut-list-csv.ts';
-import { exactMm } from './nest-problem.ts';
+import { exactMm } from './nest-plan.ts';
 
 export function planJson(plan: Plan, design: Design): Json {
   return { name: design.name, units: plan.units.map((unit) => unitJson(unit, design)) };

@@ -11,6 +11,7 @@ import {
   layoutOf,
   progressOf,
   sheetJobs,
+  type NestOrder,
   type NestPlan,
   type Progress,
   type SheetJob,
@@ -20,7 +21,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen, selectPlan } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
-import type { Nester, NestOrder, WayFigures } from './nest.worker.ts';
+import type { Nester, WayFigures } from './nest.worker.ts';
 
 export interface Nest {
   readonly job: SheetJob;
