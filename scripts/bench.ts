@@ -58,6 +58,19 @@ if (process.argv.includes('--drag')) {
   row('longest task while dragging', longestTask === 0 ? 'none over 50 ms' : ms(longestTask), 'under 50 ms');
 }
 
+// --server: against the built product, with its database.
+if (process.argv.includes('--server')) {
+  const { benchServer } = await import('./bench-server.ts');
+  const { alone, beside, firstPlan, resumed } = await benchServer(ROOT, 20);
+  const p95 = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[Math.floor(times.length * 0.95)]!;
+  heading('Searches on the server while ten people edit');
+  row(`saves alone, p95 of ${alone.length}`, ms(p95(alone)));
+  row(`saves beside two searches of 600 parts, p95 of ${beside.length}`, ms(p95(beside)), 'under 100 ms');
+  row('the same, median', ms(median([...beside])));
+  row('first plan of 600 parts, asked for over HTTP', ms(firstPlan), 'under 1 s');
+  row('searches after the server was killed', resumed.join(', '), 'running');
+}
+
 heading('Following an edit');
 {
   const planner = createPlanner();

@@ -130,7 +130,7 @@ export type { RailPlan } from './parts/rail-parts.ts';
 export type { CompartmentLoad, UnitWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
-export { trimOf } from './nest/problem.ts';
+export { isBetterPlan, trimOf } from './nest/problem.ts';
 export { bedsOf } from './nest/pieces.ts';
 export type { FirstCut } from './nest/problem.ts';
 export type { CutStep, Piece as SawnPiece, SheetToCut } from './cuts/pieces.ts';
@@ -201,6 +201,7 @@ export {
   progressOf,
   sheetsOfLayout,
   sheetsOfPlan,
+  textKey,
   type Progress,
 } from './plan/layouts.ts';
 export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';

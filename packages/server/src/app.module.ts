@@ -8,6 +8,8 @@ import { CALIPER_PORT, CaliperService } from './features/devices/caliper.service
 import { ScannerController } from './features/devices/scanner.controller.ts';
 import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
+import { NestJobsController } from './features/nesting/nest-jobs.controller.ts';
+import { NestJobsService } from './features/nesting/nest-jobs.service.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
 import { RecordController } from './features/record/record.controller.ts';
@@ -21,11 +23,12 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [SequelizeModule.forRoot(databaseOptions(config)), SequelizeModule.forFeature(MODELS)],
-      controllers: [CaliperController, HealthController, ProjectsController, RecordController, ScannerController, WorkshopController],
+      controllers: [CaliperController, HealthController, NestJobsController, ProjectsController, RecordController, ScannerController, WorkshopController],
       providers: [
         ProjectsService,
         RecordService,
         WorkshopService,
+        NestJobsService,
         DemoService,
         CaliperService,
         { provide: CALIPER_PORT, useValue: config.caliperPort },

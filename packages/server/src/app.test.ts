@@ -63,6 +63,7 @@ describe('migrations', () => {
       '0004-shop',
       '0005-setups',
       '0006-layouts',
+      '0007-nest-jobs',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {

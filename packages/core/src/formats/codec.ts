@@ -68,11 +68,12 @@ export function choice<T extends string>(options: readonly T[]): Codec<T> {
 export function length(least: Length, most: Length): Codec<Entered> {
   return {
     read(value, where) {
-      const accepted = `a length with a unit, from ${tapeTextWithUnit(least, 'mm')} to ${tapeTextWithUnit(most, 'mm')}`;
-      if (typeof value !== 'string') return wrong(value, where, `${accepted}, as text`);
+      // Words are made where they are wanted: a document has hundreds of lengths.
+      const accepted = (): string => `a length with a unit, from ${tapeTextWithUnit(least, 'mm')} to ${tapeTextWithUnit(most, 'mm')}`;
+      if (typeof value !== 'string') return wrong(value, where, `${accepted()}, as text`);
       const read = readEntered(value, { where });
       if (!read.ok) throw new Refusal(read.problem.code, read.problem.message, where, read.problem.accepted);
-      if (read.value.nm < least || read.value.nm > most) throw new Refusal('range', `${value} is out of range`, where, accepted);
+      if (read.value.nm < least || read.value.nm > most) throw new Refusal('range', `${value} is out of range`, where, accepted());
       return read.value;
     },
     write: (value) => value.text,

@@ -55,7 +55,11 @@ export function readNestPlan(value: unknown): NestPlan {
     unplaced: rows(row['unplaced'], 'unplaced').map((each, index) => {
       const where = `unplaced[${index}]`;
       const left = fields(each, where, ['part', 'count', 'why']);
-      return { part: name(left['part'], `${where}.part`), count: whole(left['count'], `${where}.count`, 1), why: name(left['why'], `${where}.why`, LONGEST_WHY) };
+      return {
+        part: name(left['part'], `${where}.part`),
+        count: whole(left['count'], `${where}.count`, 1),
+        why: name(left['why'], `${where}.why`, LONGEST_WHY),
+      };
     }),
     bound: { sheets: whole(bound['sheets'], 'bound.sheets', 0), cost: costOf(bound['cost'], 'bound.cost'), why: name(bound['why'], 'bound.why', LONGEST_WHY) },
     proved: flag(row['proved'], 'proved'),

@@ -104,3 +104,11 @@ export type Score = readonly [unplaced: number, cost: number, sheets: number, bo
 
 /** What is taken off the four edges of one sheet. */
 export const trimOf = ({ trim }: Pick<NestProblem, 'trim'>, sheet: Pick<NestSheet, 'trim'>): Length => sheet.trim ?? trim;
+
+/** Whether fewer parts are left over, or as few for less money, or for as much on fewer sheets. */
+export function isBetterPlan(one: NestPlan, other: NestPlan): boolean {
+  const figures = ({ unplaced, score }: NestPlan): number[] => [unplaced.reduce((sum, { count }) => sum + count, 0), score.cost ?? 0, score.sheets];
+  const [a, b] = [figures(one), figures(other)];
+  const at = a.findIndex((value, index) => value !== b[index]);
+  return at >= 0 && a[at]! < b[at]!;
+}

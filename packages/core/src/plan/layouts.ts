@@ -13,17 +13,19 @@ import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
 import { standingSawn, type Design, type KeptLayout, type RecordEntry } from './design.ts';
 
-/** Ids and sizes of pieces in a short text: the same pieces, the same text. Source of the mixing: FNV-1a, 32 bits, twice over. */
-export function piecesKey(parts: readonly NestPart[]): string {
-  const rows = parts.map(({ id, length, width, grain, count }) => `${id} ${length} ${width} ${grain} ${count}`).sort();
-  return [0x811c9dc5, 0x01000193]
+/** The same rows, the same short text. Source of the mixing: FNV-1a, 32 bits, twice over. */
+export const textKey = (rows: readonly string[]): string =>
+  [0x811c9dc5, 0x01000193]
     .map((start) => {
       let hash = start;
       for (const row of rows) for (let n = 0; n <= row.length; n++) hash = Math.imul(hash ^ (n < row.length ? row.charCodeAt(n) : 10), 0x01000193);
       return (hash >>> 0).toString(36);
     })
     .join('-');
-}
+
+/** Ids and sizes of pieces in a short text. */
+export const piecesKey = (parts: readonly NestPart[]): string =>
+  textKey(parts.map(({ id, length, width, grain, count }) => `${id} ${length} ${width} ${grain} ${count}`).sort());
 
 /** The layout of a product that counts: the last one settled. */
 export function layoutOf({ layouts }: Pick<Design, 'layouts'>, product: string): KeptLayout | null {

@@ -1,13 +1,14 @@
 /** The connection. Dialect mysql with mysql2 speaks MariaDB and gives JSON columns back as objects. */
 import type { SequelizeModuleOptions } from '@nestjs/sequelize';
 import type { ServerConfig } from '../config.ts';
+import { NestJobModel } from '../features/nesting/nest-job.model.ts';
 import { ProjectModel } from '../features/projects/project.model.ts';
 import { ProjectUnitModel } from '../features/projects/project-unit.model.ts';
 import { RevisionModel } from '../features/projects/revision.model.ts';
 import { RecordEntryModel } from '../features/record/record-entry.model.ts';
 import { WorkshopModel } from '../features/workshop/workshop.model.ts';
 
-export const MODELS = [ProjectModel, ProjectUnitModel, RevisionModel, RecordEntryModel, WorkshopModel];
+export const MODELS = [ProjectModel, ProjectUnitModel, RevisionModel, RecordEntryModel, WorkshopModel, NestJobModel];
 
 export const databaseOptions = ({ database }: ServerConfig): SequelizeModuleOptions => ({
   dialect: 'mysql',

@@ -19,14 +19,17 @@ export interface TestApp {
   readonly sequelize: Sequelize;
   /** Runs a statement on this file's own database. */
   sql(statement: string): Promise<unknown[]>;
+  /** Ends this application and starts another on the same database. */
+  restart(): Promise<TestApp>;
   close(): Promise<void>;
 }
 
-export async function testApp(more: Partial<ServerConfig> = {}): Promise<TestApp> {
+/** `inDatabase`: one that an earlier application left. */
+export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: string): Promise<TestApp> {
   const { port, user, password } = JSON.parse(process.env['KEEN_TEST_DATABASE']!) as { port: number; user: string; password: string };
-  const name = `test_${randomBytes(6).toString('hex')}`;
+  const name = inDatabase ?? `test_${randomBytes(6).toString('hex')}`;
   const connection = await mysql.createConnection({ host: '127.0.0.1', port, user, password });
-  await connection.query(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
+  if (!inDatabase) await connection.query(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
   const app = await createApp({
     port: 1,
     database: { port, name, user, password },
@@ -48,6 +51,11 @@ export async function testApp(more: Partial<ServerConfig> = {}): Promise<TestApp
     async sql(statement) {
       const [rows] = await connection.query({ sql: statement.replaceAll('{db}', name) });
       return rows as unknown[];
+    },
+    async restart() {
+      await app.close();
+      await connection.end();
+      return testApp(more, name);
     },
     async close() {
       await app.close();

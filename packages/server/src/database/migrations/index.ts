@@ -6,6 +6,7 @@ import * as third from './0003-families.ts';
 import * as fourth from './0004-shop.ts';
 import * as fifth from './0005-setups.ts';
 import * as sixth from './0006-layouts.ts';
+import * as seventh from './0007-nest-jobs.ts';
 
 export interface Migration {
   readonly name: string;
@@ -13,4 +14,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh];

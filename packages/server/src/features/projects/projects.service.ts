@@ -214,7 +214,6 @@ export class ProjectsService {
 
   /** Writes the rows home is drawn from. */
   private async project(projectId: string, design: Design, transaction: Transaction): Promise<void> {
-    await this.units.destroy({ where: { projectId }, transaction });
     const rows = unitsInOrder(design).map((unit, position) => ({
       projectId,
       unitId: unit.id,
@@ -226,13 +225,22 @@ export class ProjectsService {
       upNm: unit.place.up.nm,
       shelves: 'shelves' in unit ? Object.keys(unit.shelves).length : 0,
     }));
+    const there = await this.units.findAll({ where: { projectId }, order: [['position', 'ASC']], transaction });
+    // Most saves leave them as they are.
+    if (rows.length === there.length && rows.every((row, n) => (Object.keys(row) as (keyof typeof row)[]).every((key) => row[key] === there[n]![key]))) return;
+    await this.units.destroy({ where: { projectId }, transaction });
     if (rows.length > 0) await this.units.bulkCreate(rows, { transaction });
   }
 
   private async keep(projectId: string, number: number, session: string, document: Json, transaction: Transaction): Promise<void> {
     const { workshop } = await this.workshop.find(transaction);
     const now = new Date();
-    const last = await this.revisions.findOne({ where: { projectId }, order: [['number', 'DESC']], transaction });
+    const last = await this.revisions.findOne({
+      where: { projectId },
+      order: [['number', 'DESC']],
+      attributes: ['id', 'session', 'startedAt'],
+      transaction,
+    });
     if (last && last.session === session && now.getTime() - last.startedAt.getTime() < FOLD_MS)
       await last.update({ number, document, workshop, savedAt: now }, { transaction });
     else await this.revisions.create({ projectId, number, session, document, workshop, startedAt: now, savedAt: now }, { transaction });

@@ -16,6 +16,8 @@ export interface StoredWorkshop {
 
 @Injectable()
 export class WorkshopService {
+  private known: { readonly of: string; readonly workshop: Workshop } | undefined;
+
   constructor(
     @InjectModel(WorkshopModel) private readonly rows: typeof WorkshopModel,
     @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
@@ -23,13 +25,23 @@ export class WorkshopService {
   ) {}
 
   async find(transaction?: Transaction): Promise<StoredWorkshop> {
-    const row = await this.rows.findByPk(ROW, { ...(transaction ? { transaction } : {}) });
-    if (!row) throw new Error('the workshop has not been seeded');
-    return { revision: row.revision, workshop: row.document };
+    const { revision, document } = await this.row(transaction);
+    return { revision, workshop: document };
   }
 
+  /** Every save asks for it and few change it: what was read of a row is kept as long as the row is that one. */
   async read(transaction?: Transaction): Promise<Workshop> {
-    return readWorkshop((await this.find(transaction)).workshop);
+    const { revision, updatedAt, document } = await this.row(transaction);
+    // The time too: a revision that was rolled back is numbered again.
+    const of = `${revision} ${updatedAt.getTime()}`;
+    if (this.known?.of !== of) this.known = { of, workshop: readWorkshop(document) };
+    return this.known.workshop;
+  }
+
+  private async row(transaction?: Transaction): Promise<WorkshopModel> {
+    const row = await this.rows.findByPk(ROW, { ...(transaction ? { transaction } : {}) });
+    if (!row) throw new Error('the workshop has not been seeded');
+    return row;
   }
 
   /** Creates the starting workshop on a new installation; false when there is one already. */

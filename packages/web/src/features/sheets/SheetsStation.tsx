@@ -10,6 +10,7 @@ import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownUnit }
 import { BoardList } from './BoardList.tsx';
 import { CutsView } from './CutsView.tsx';
 import { CuttingWays } from './CuttingWays.tsx';
+import { ServerSearchLine } from './ServerSearchLine.tsx';
 import { SheetDrawing } from './SheetDrawing.tsx';
 import { WhichSheet } from './WhichSheet.tsx';
 import { useCutting } from './useCutting.ts';
@@ -84,6 +85,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
           laid out again over what is really left.
         </Alert>
       )}
+      {page && <ServerSearchLine nest={page.nest} />}
       <div className="sheet-tabs">
         <div role="group" aria-label="Sheets">
           {pages.map((each) => (

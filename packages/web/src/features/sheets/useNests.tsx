@@ -5,12 +5,14 @@
 import {
   asPlan,
   finishedParts,
+  isBetterPlan,
   isOutOfDate,
   jobOverTheRest,
   keptLayout,
   layoutOf,
   progressOf,
   sheetJobs,
+  textKey,
   type NestOrder,
   type NestPlan,
   type Progress,
@@ -21,6 +23,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useRef, use
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen, selectPlan } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
+import { useServerSearch, type ServerSearch } from './useServerSearch.ts';
 import type { Nester, WayFigures } from './nest.worker.ts';
 
 export interface Nest {
@@ -32,11 +35,14 @@ export interface Nest {
   readonly stale: boolean;
   /** How far it is cut; null while nothing is. */
   readonly cut: Progress | null;
+  /** What its pieces are known by; null where the layout is settled. */
+  readonly key: string | null;
 }
 
 export interface Nests {
   readonly nests: readonly Nest[];
   readonly searching: boolean;
+  readonly server: NestSearches;
   readonly stop: () => void;
   readonly searchOn: () => void;
   /** Lays what is still wanted out over what is really left, and keeps that. */
@@ -45,12 +51,22 @@ export interface Nests {
   readonly compare: (first: 'any' | 'rip' | 'crosscut' | 'breakdown') => Promise<WayFigures | null>;
 }
 
+/** Searches on the server, asked for by nest. */
+interface NestSearches {
+  readonly searches: readonly ServerSearch[];
+  readonly ask: (nest: Nest, seconds: number) => Promise<void>;
+  readonly stop: (id: string) => Promise<void>;
+}
+
+const nothing = (): Promise<void> => Promise.resolve();
+
 const NestContext = createContext<Nests>({
   nests: [],
   searching: false,
+  server: { searches: [], ask: nothing, stop: nothing },
   stop: () => {},
   searchOn: () => {},
-  layAgain: () => Promise.resolve(),
+  layAgain: nothing,
   compare: () => Promise.resolve(null),
 });
 export const useNests = (): Nests => useContext(NestContext);
@@ -79,7 +95,7 @@ async function asked<T>(ask: (worker: Remote<Nester>) => Promise<T>): Promise<T>
 export function NestProvider({ children }: { readonly children: ReactNode }) {
   const { parts } = useAppSelector(selectPlan);
   const { workshop } = useAppSelector(selectLearned);
-  const { design, record } = useAppSelector(selectOpen);
+  const { id, design, record } = useAppSelector(selectOpen);
   const { cutting, layouts } = design;
   const { apply } = useEdit();
   const finished = useMemo(() => finishedParts(record), [record]);
@@ -93,7 +109,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
     [all, layouts, record, workshop],
   );
   const open = useMemo(
-    () => settled.filter(({ cut }) => !cut).map(({ job }) => ({ job, key: `${cutting.then} ${JSON.stringify(job.problem)}` })),
+    () => settled.filter(({ cut }) => !cut).map(({ job }) => ({ job, key: textKey([cutting.then, JSON.stringify(job.problem)]) })),
     [settled, cutting.then],
   );
   const [found, setFound] = useState<Readonly<Record<string, Found>>>({});
@@ -101,6 +117,19 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   const [budget, setBudget] = useState(SEARCH_MS);
   const worker = useRef<Remote<Nester> | null>(null);
   const turn = useRef(0);
+  /** A plan takes the place of one for other pieces, and of one that is no better. */
+  const offer = useCallback(
+    (product: string, key: string, plan: NestPlan): void =>
+      setFound((old) => (old[product]?.key === key && isBetterPlan(old[product].plan, plan) ? old : { ...old, [product]: { key, plan } })),
+    [],
+  );
+  const {
+    searches,
+    ask,
+    stop: stopSearch,
+  } = useServerSearch(id, (search, plan) => {
+    if (open.some(({ job, key }) => job.product === search.product && key === search.key)) offer(search.product, search.key, plan);
+  });
   const allKeys = open.map(({ key }) => key).join();
 
   useEffect(() => {
@@ -118,13 +147,13 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
           if (found[job.product]?.key === key && budget === SEARCH_MS) continue;
           const tell = (plan: NestPlan, share: number): void => {
             if (mine !== turn.current) return;
-            setFound((old) => ({ ...old, [job.product]: { key, plan } }));
+            offer(job.product, key, plan);
             if (ms !== FIRST_MS) setProgress((old) => ({ ...old, [job.product]: share }));
           };
           setProgress((old) => ({ ...old, [job.product]: 0 }));
           const last = await worker.current?.nest({ job, workshop, then: cutting.then }, ms, proxy(tell));
           if (mine !== turn.current) return;
-          if (last) setFound((old) => ({ ...old, [job.product]: { key, plan: last } }));
+          if (last) offer(job.product, key, last);
           if (ms !== FIRST_MS) setProgress(({ [job.product]: _done, ...others }) => others);
         }
       }
@@ -137,15 +166,22 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
 
   const keys = new Map(open.map(({ job, key }) => [job.product, key]));
   const nests = settled.map(({ job, cut }): Nest => {
-    if (cut) return { ...asPlan(job, cut.layout, workshop), progress: null, stale: isOutOfDate(job, cut), cut };
+    if (cut) return { ...asPlan(job, cut.layout, workshop), progress: null, stale: isOutOfDate(job, cut), cut, key: null };
     const known = found[job.product];
-    return { job, plan: known?.plan ?? null, progress: progress[job.product] ?? null, stale: known !== undefined && known.key !== keys.get(job.product), cut };
+    const key = keys.get(job.product) ?? null;
+    return { job, plan: known?.plan ?? null, progress: progress[job.product] ?? null, stale: known !== undefined && known.key !== key, cut, key };
   });
   const stop = (): void => {
     turn.current++;
     void worker.current?.stop();
     setProgress({});
   };
+  const askServer = useCallback(
+    async ({ job, key }: Nest, seconds: number): Promise<void> => {
+      if (key !== null) await ask({ product: job.product, key, problem: job.problem, then: cutting.then }, seconds);
+    },
+    [ask, cutting.then],
+  );
   const layAgain = useCallback(
     async (product: string): Promise<void> => {
       const here = settled.find(({ job }) => job.product === product);
@@ -172,7 +208,17 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
     [parts, workshop, cutting, finished],
   );
   return (
-    <NestContext.Provider value={{ nests, searching: Object.keys(progress).length > 0, stop, searchOn: () => setBudget(LONGER_MS), layAgain, compare }}>
+    <NestContext.Provider
+      value={{
+        nests,
+        searching: Object.keys(progress).length > 0,
+        server: { searches, ask: askServer, stop: stopSearch },
+        stop,
+        searchOn: () => setBudget(LONGER_MS),
+        layAgain,
+        compare,
+      }}
+    >
       {children}
     </NestContext.Provider>
   );

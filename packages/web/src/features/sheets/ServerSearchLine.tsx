@@ -1,0 +1,47 @@
+/** Letting the server look on while the page is closed: offered where no plan is proved best, followed while it goes on. */
+import { Button } from '@mui/material';
+import { isGoing } from './useServerSearch.ts';
+import { useNests, type Nest } from './useNests.tsx';
+
+const MINUTES = [1, 5, 30];
+
+const timeWords = (ms: number): string => {
+  const seconds = Math.round(ms / 1000);
+  return seconds < 60 ? `${seconds} s` : seconds % 60 === 0 ? `${seconds / 60} min` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
+};
+
+export function ServerSearchLine({ nest }: { readonly nest: Nest }) {
+  const { server } = useNests();
+  const { key, plan, job } = nest;
+  const search = server.searches.find(({ product }) => product === job.product);
+  if (!plan || key === null) return null;
+  const own = search?.key === key;
+  if (search && isGoing(search))
+    return (
+      <p className="server-search" role="status">
+        {search.state === 'waiting'
+          ? 'The server looks for a better layout as soon as it is free'
+          : `The server looks for a better layout: ${timeWords(search.spentMs)} of ${timeWords(1000 * search.seconds)}`}
+        {own ? '. You may close this page.' : ', of the parts as they were before.'}
+        <Button size="small" onClick={() => void server.stop(search.id)}>
+          Stop it
+        </Button>
+      </p>
+    );
+  if (plan.proved) return null;
+  return (
+    <p className="server-search">
+      {search && own
+        ? search.state === 'failed'
+          ? `The search on the server failed: ${search.fault ?? ''}. `
+          : `The server looked for ${timeWords(search.spentMs)}. `
+        : ''}
+      Let the server look on, also with this page closed:
+      {MINUTES.map((minutes) => (
+        <Button key={minutes} size="small" onClick={() => void server.ask(nest, 60 * minutes)}>
+          {minutes} min
+        </Button>
+      ))}
+    </p>
+  );
+}

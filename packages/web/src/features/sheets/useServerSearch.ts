@@ -1,0 +1,88 @@
+/** Searches that go on on the server, also when this page is closed: asked for, followed, stopped; a better plan is handed over. */
+import { readNestPlan, writeNestProblem, type Cutting, type NestPlan, type NestProblem, type Problem } from '@keen/core';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { AWAY, request } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { problemSaid } from '../project/project.slice.ts';
+
+export interface ServerSearch {
+  readonly id: string;
+  readonly product: string;
+  /** What the pieces it looks for are known by. */
+  readonly key: string;
+  readonly state: 'waiting' | 'running' | 'done' | 'stopped' | 'failed';
+  readonly seconds: number;
+  readonly spentMs: number;
+  readonly fault: string | null;
+  readonly updatedAt: string;
+}
+
+export interface ServerSearches {
+  readonly searches: readonly ServerSearch[];
+  readonly ask: (
+    order: { readonly product: string; readonly key: string; readonly problem: NestProblem; readonly then: Cutting['then'] },
+    seconds: number,
+  ) => Promise<void>;
+  readonly stop: (id: string) => Promise<void>;
+}
+
+const LOOK_EVERY_MS = 1000;
+export const isGoing = ({ state }: ServerSearch): boolean => state === 'waiting' || state === 'running';
+
+/** `onPlan` hears of each plan a search of this project has, once for each time it changed. */
+export function useServerSearch(projectId: string, onPlan: (search: ServerSearch, plan: NestPlan) => void): ServerSearches {
+  const [searches, setSearches] = useState<readonly ServerSearch[]>([]);
+  const heard = useRef(new Map<string, string>());
+  const listener = useRef(onPlan);
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    listener.current = onPlan;
+  });
+  const look = useCallback(async (): Promise<void> => {
+    try {
+      const { status, body } = await request<ServerSearch[]>(`projects/${projectId}/nest-jobs`);
+      if (status !== 200) return;
+      for (const search of body) {
+        if (heard.current.get(search.id) === search.updatedAt) continue;
+        const one = await request<ServerSearch & { plan: unknown }>(`nest-jobs/${search.id}`);
+        if (one.status !== 200) continue;
+        heard.current.set(search.id, search.updatedAt);
+        if (one.body.plan !== null) listener.current(search, readNestPlan(one.body.plan));
+      }
+      setSearches(body);
+    } catch {
+      // The server is away: the search goes on there or is taken up again, and is asked after once more.
+    }
+  }, [projectId]);
+  const going = searches.some(isGoing);
+  useEffect(() => {
+    let timer = 0;
+    const again = async (): Promise<void> => {
+      await look();
+      if (going) timer = window.setTimeout(() => void again(), LOOK_EVERY_MS);
+    };
+    void again();
+    return () => window.clearTimeout(timer);
+  }, [look, going]);
+  const told = useCallback(
+    async (path: string, sent: unknown): Promise<void> => {
+      try {
+        const { status, body } = await request<ServerSearch & Problem>(path, 'POST', sent);
+        if (status >= 400) dispatch(problemSaid(body));
+        else setSearches((old) => [body, ...old.filter(({ id, product }) => id !== body.id && product !== body.product)]);
+      } catch {
+        dispatch(problemSaid(AWAY));
+      }
+    },
+    [dispatch],
+  );
+  return {
+    searches,
+    ask: useCallback(
+      ({ product, key, problem, then }, seconds) =>
+        told(`projects/${projectId}/nest-jobs`, { id: crypto.randomUUID(), product, key, then, seconds, problem: writeNestProblem(problem) }),
+      [projectId, told],
+    ),
+    stop: useCallback((id) => told(`nest-jobs/${id}/stop`, {}), [told]),
+  };
+}
