@@ -208,7 +208,7 @@ const RECORD: readonly RecordEntry[] = [
 
 const workshop: Workshop = {
   ...starterWorkshop(),
-  offcuts: { 'offcut-1': { id: 'offcut-1', product: 'birch-18', length: entered('880 mm'), width: entered('410 mm') } },
+  pieces: { 'offcut-1': { id: 'offcut-1', product: 'birch-18', kind: 'offcut', length: entered('880 mm'), width: entered('410 mm') } },
 };
 
 /** A module's bottom from the rail it hangs on: its bevel to the rail's. */

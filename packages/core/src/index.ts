@@ -40,7 +40,7 @@ export {
 } from './solid/views.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
-export { SHEET_PLACES, type Offcut, type Product, type SheetPlace, type ThicknessReading, type ThicknessUsed, type Workshop } from './stock/workshop.ts';
+export { SHEET_PLACES, type Flaw, type Product, type SheetPlace, type ThicknessReading, type ThicknessUsed, type Workshop } from './stock/workshop.ts';
 export {
   longestCrosscut,
   MACHINE_KINDS,
@@ -205,6 +205,8 @@ export {
   type Progress,
 } from './plan/layouts.ts';
 export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
+export { sheetStates, type SheetState } from './plan/sheet-states.ts';
+export { isNewSheet, newSheetId, pinsThatFail, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
 export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
@@ -218,7 +220,7 @@ export { designCodec, MOST_ORDERED } from './formats/design-codec.ts';
 export { wallCodec } from './formats/wall-codec.ts';
 export { liftDesign, liftWorkshop } from './formats/migrations.ts';
 export { recordCodec } from './formats/record-codec.ts';
-export { readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
+export { pieceCodec, readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
 export { MOST_BYTES, readJsonText } from './formats/json-text.ts';
 export {
   checkProducts,
@@ -252,8 +254,9 @@ export { inWantedOrder, movedBy, type Swapped } from './setups/order.ts';
 export { setupsOf, type CleatRip, type Cut as SetupCut, type Setup, type Setups } from './setups/setups.ts';
 export type { Held, Setting, Way } from './setups/setting.ts';
 export { finishedParts, NOTHING_SETTLED, standingMade, standingSawn, standingTestCuts } from './plan/design.ts';
-export type { Cutting, KeptLayout, KeptSheet, Sawn } from './plan/design.ts';
-export { keepsOffcut } from './stock/workshop.ts';
+export type { Cutting, KeptLayout, KeptSheet, PinnedPart, Sawn } from './plan/design.ts';
+export { availableTo, keepsOffcut, type StockPiece } from './stock/workshop.ts';
+export { skewOf, usableSize } from './stock/out-of-square.ts';
 export type { SetupContext, SetupRow } from './formats/setup-settings.ts';
 export { faceWords, orderWords, setupWords, type SetupPiece, type SetupWords } from './formats/setup-words.ts';
 export { sectionOfJoint, type JointSection } from './solid/joint-section.ts';

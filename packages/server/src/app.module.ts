@@ -14,6 +14,10 @@ import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
 import { RecordController } from './features/record/record.controller.ts';
 import { RecordService } from './features/record/record.service.ts';
+import { CutFollower } from './features/stock/cut-follower.ts';
+import { StockController } from './features/stock/stock.controller.ts';
+import { StockService } from './features/stock/stock.service.ts';
+import { StoreService } from './features/stock/store.service.ts';
 import { WorkshopController } from './features/workshop/workshop.controller.ts';
 import { WorkshopService } from './features/workshop/workshop.service.ts';
 
@@ -23,12 +27,24 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [SequelizeModule.forRoot(databaseOptions(config)), SequelizeModule.forFeature(MODELS)],
-      controllers: [CaliperController, HealthController, NestJobsController, ProjectsController, RecordController, ScannerController, WorkshopController],
+      controllers: [
+        CaliperController,
+        HealthController,
+        NestJobsController,
+        ProjectsController,
+        RecordController,
+        ScannerController,
+        StockController,
+        WorkshopController,
+      ],
       providers: [
         ProjectsService,
         RecordService,
         WorkshopService,
         NestJobsService,
+        StoreService,
+        StockService,
+        CutFollower,
         DemoService,
         CaliperService,
         { provide: CALIPER_PORT, useValue: config.caliperPort },

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { up as liftContentsAndWall } from './database/migrations/0002-contents-and-wall.ts';
 import { up as liftFamilies } from './database/migrations/0003-families.ts';
 import { up as liftSetups } from './database/migrations/0005-setups.ts';
+import { liftAll } from './database/migrations/lift.ts';
 import { up as liftLayouts } from './database/migrations/0006-layouts.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { configFrom } from './config.ts';
@@ -44,6 +45,7 @@ describe('migrations', () => {
     await liftFamilies(app.sequelize.getQueryInterface());
     await liftSetups(app.sequelize.getQueryInterface());
     await liftLayouts(app.sequelize.getQueryInterface());
+    await liftAll(app.sequelize.getQueryInterface(), 6);
     const { body } = await app.api.get('/api/projects/print-room').expect(200);
     const design = designCodec.read(body.document, 'document');
     expect(design.items).toEqual({});
@@ -64,6 +66,7 @@ describe('migrations', () => {
       '0005-setups',
       '0006-layouts',
       '0007-nest-jobs',
+      '0008-store',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {

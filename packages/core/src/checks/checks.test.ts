@@ -300,8 +300,8 @@ test('two readings are wanted: one is not enough, and a typed length keeps its o
 
 test('an offcut without a straight edge is laid out only where a saw on a guide gives it one', () => {
   const { design, record, workshop } = printRoom();
-  const offcut = { id: 'offcut-9', product: 'birch-18', length: entered('900 mm'), width: entered('500 mm'), crooked: true };
-  const shop = { ...workshop, offcuts: { 'offcut-9': offcut } };
+  const offcut = { id: 'offcut-9', product: 'birch-18', kind: 'offcut' as const, length: entered('900 mm'), width: entered('500 mm'), crooked: true };
+  const shop = { ...workshop, pieces: { 'offcut-9': offcut } };
   const { 'guided-saw': _gone, ...machines } = shop.shop.machines;
   const sheets = (of: typeof shop): string[] => sheetJobs(plan(design, record, of).parts, of).flatMap(({ problem }) => problem.sheets.map(({ id }) => id));
   expect(sheets(shop)).toContain('offcut-9');

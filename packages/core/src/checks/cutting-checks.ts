@@ -212,7 +212,7 @@ const noStraightEdge: Check = ({ box, parts, workshop }) =>
   makesStraightEdge(workshop.shop)
     ? []
     : [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
-        const crooked = Object.values(workshop.offcuts).filter((offcut) => offcut.product === id && offcut.crooked);
+        const crooked = Object.values(workshop.pieces).filter((piece) => piece.product === id && piece.crooked);
         if (crooked.length === 0) return [];
         return [
           {
@@ -221,7 +221,7 @@ const noStraightEdge: Check = ({ box, parts, workshop }) =>
             severity: 'change',
             station: 'sheets',
             product: workshop.products[id]!.name,
-            offcuts: crooked.map((offcut) => offcut.id.replace('-', ' ')),
+            offcuts: crooked.map((piece) => piece.id.replace('-', ' ')),
             panels: [],
             fixes: [{ label: { key: 'other-saw' }, visit: 'stock' }],
           },

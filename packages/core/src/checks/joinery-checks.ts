@@ -159,9 +159,9 @@ function holds({ workshop }: CheckContext, product: Product, length: number, wid
   const margin = product.kind === 'sheet' ? 2 * workshop.shop.trim.nm : 0;
   const pieces = [
     { along: product.length.nm - margin, across: product.width.nm - margin },
-    ...Object.values(workshop.offcuts)
-      .filter((offcut) => offcut.product === product.id)
-      .map((offcut) => ({ along: offcut.length.nm, across: offcut.width.nm })),
+    ...Object.values(workshop.pieces)
+      .filter((piece) => piece.product === product.id)
+      .map((piece) => ({ along: piece.length.nm, across: piece.width.nm })),
   ];
   return pieces.some(({ along, across }) => (length <= along && width <= across) || (turns && width <= along && length <= across));
 }

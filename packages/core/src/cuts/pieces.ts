@@ -82,7 +82,8 @@ export function cutsOf({ problem, kind, nested, thick, kgPerM2 }: SheetToCut, sh
   let at: Made = { piece: whole, after: null, lead: { x: 0, y: 0 }, rough: { x: trim > 0, y: trim > 0 } };
   // One long and one short edge are trimmed to measure from; the others go with the last cut along them.
   for (const axis of ['y', 'x'] as const) if (trim > 0) at = trimmed(walk, at, axis, trim);
-  apart(walk, at, planned, kerf, `${sheet}`);
+  // Ways down the tree are digits too: from the eleventh sheet on its number stands apart from them.
+  apart(walk, at, planned, kerf, sheet < 10 ? `${sheet}` : `s${sheet}:`);
   return walk.steps;
 }
 

@@ -2,7 +2,7 @@
 import { readEntered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
 import type { CutTree, Placement } from '../nest/problem.ts';
-import type { KeptLayout } from '../plan/design.ts';
+import type { KeptLayout, PinnedPart } from '../plan/design.ts';
 import { Refusal } from '../problem/problem.ts';
 import { list, number, object, quote, text, yesNo, type Codec, type Json } from './codec.ts';
 import { exactMm } from './nest-plan.ts';
@@ -28,6 +28,8 @@ const exact = (most: Length): Codec<Length> => ({
 });
 
 const side = exact(mm(10_000));
+
+export const pinCodec: Codec<PinnedPart> = object({ id: text(200), product: text(64), sheet: text(100), x: side, y: side, turned: yesNo });
 
 const placement: Codec<Placement> = object({ part: text(200), x: side, y: side, dx: side, dy: side, turned: yesNo });
 

@@ -5,6 +5,7 @@ import second from '../test/version-2.carcass.json' with { type: 'json' };
 import third from '../test/version-3.carcass.json' with { type: 'json' };
 import fourth from '../test/version-4.carcass.json' with { type: 'json' };
 import fifth from '../test/version-5.carcass.json' with { type: 'json' };
+import sixth from '../test/version-6.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
@@ -141,5 +142,22 @@ describe('version 5', () => {
     expect(plan(design, record, workshop).parts.length).toBeGreaterThan(5);
     expect(readWorkshop(liftWorkshop(fifth.workshop, 5))).toEqual(workshop);
     expect(designCodec.read(liftDesign(fifth.design, 5), 'held')).toEqual(design);
+  });
+});
+
+describe('version 6', () => {
+  const { design, record, workshop } = readProject(sixth);
+
+  test('its offcuts are in the store as offcuts, nothing is kept for anyone, and no part is pinned', () => {
+    expect(Object.values(workshop.pieces).map(({ id, kind, reserved }) => [id, kind, reserved])).toEqual(
+      Object.keys(sixth.workshop.offcuts).map((id) => [id, 'offcut', undefined]),
+    );
+    expect(design.pins).toEqual({});
+  });
+
+  test('its parts are the parts they were, and what is kept apart from its file is lifted alike', () => {
+    expect(plan(design, record, workshop).byId.get('ink')!.parts[0]).toMatchObject({ mark: 'A1', count: 1 });
+    expect(readWorkshop(liftWorkshop(sixth.workshop, 6))).toEqual(workshop);
+    expect(designCodec.read(liftDesign(sixth.design, 6), 'held')).toEqual(design);
   });
 });

@@ -178,7 +178,18 @@ function toSix(file: Row): Row {
 
 const KEEP_OF_SIX: Row = { length: '400 mm', width: '150 mm' };
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix };
+/** Version 7: the store holds whole sheets beside offcuts; parts stay where a person put them. */
+function toSeven(file: Row): Row {
+  const { design, workshop } = file;
+  return { ...file, ...(isRow(design) ? { design: { ...design, pins: {} } } : {}), ...(isRow(workshop) ? { workshop: workshopOfSeven(workshop) } : {}) };
+}
+
+function workshopOfSeven({ offcuts, ...rest }: Row): Row {
+  const asPiece = (row: unknown): unknown => (isRow(row) ? { ...row, kind: 'offcut' } : row);
+  return { ...rest, pieces: isRow(offcuts) ? Object.fromEntries(Object.entries(offcuts).map(([id, row]) => [id, asPiece(row)])) : offcuts };
+}
+
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix, 6: toSeven };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {

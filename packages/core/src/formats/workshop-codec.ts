@@ -1,13 +1,46 @@
 /** The workshop as JSON. */
 import { mm } from '../length/length.ts';
 import { MATERIALS, type MaterialId } from '../stock/materials.ts';
-import type { Workshop } from '../stock/workshop.ts';
+import { skewOf } from '../stock/out-of-square.ts';
+import type { StockPiece, Workshop } from '../stock/workshop.ts';
 import { Refusal } from '../problem/problem.ts';
 import { shopCodec } from './shop-codec.ts';
 import { byId, checked, choice, length, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
 
 const side = length(mm(10), mm(10_000));
 const place = length(mm(0), mm(10_000));
+const diagonal = length(mm(10), mm(15_000));
+const MOST_PIECES_IN_STORE = 1000;
+
+const stretch = { from: place, to: place };
+
+/** One piece of the store. */
+export const pieceCodec: Codec<StockPiece> = objectWith(
+  { id: text(64), product: text(64), kind: choice(['whole', 'offcut']), length: side, width: side },
+  {
+    diagonals: object({ one: diagonal, other: diagonal }),
+    flaws: byId(objectWith({ id: text(64), ...stretch }, { across: object(stretch) }), 40),
+    place: text(80),
+    crooked: yesNo,
+    from: text(200),
+    reserved: object({ project: text(64), name: text(80) }),
+  },
+);
+
+function checkPiece({ id, product, flaws, length: long, width, diagonals }: StockPiece, { products }: Workshop, where: string): void {
+  for (const flaw of Object.values(flaws ?? {}))
+    for (const [{ from, to }, at] of [[flaw, ''] as const, ...(flaw.across ? [[flaw.across, '.across'] as const] : [])])
+      if (from.nm >= to.nm) throw new Refusal('flaw', `a flaw of '${id}' ends before it begins`, `${where}.flaws.${flaw.id}${at}.to`, `more than ${from.text}`);
+  if (!Object.hasOwn(products, product))
+    throw new Refusal('unknown-product', `'${id}' is of no known product`, `${where}.product`, Object.keys(products).join(', '));
+  if (diagonals && skewOf({ length: long, width, diagonals }) === null)
+    throw new Refusal(
+      'diagonals',
+      `no sheet of ${long.text} by ${width.text} has these diagonals`,
+      `${where}.diagonals`,
+      'both diagonals as measured, within 5 % of those of a square one',
+    );
+}
 
 export const workshopCodec: Codec<Workshop> = checked(
   object({
@@ -29,33 +62,12 @@ export const workshopCodec: Codec<Workshop> = checked(
       }),
       500,
     ),
-    offcuts: byId(
-      objectWith(
-        { id: text(64), product: text(64), length: side, width: side },
-        {
-          flaws: byId(object({ id: text(64), from: place, to: place }), 40),
-          place: text(80),
-          crooked: yesNo,
-        },
-      ),
-      500,
-    ),
+    pieces: byId(pieceCodec, MOST_PIECES_IN_STORE),
   }),
   (workshop, where) => {
-    for (const [key, { id }] of [...Object.entries(workshop.products), ...Object.entries(workshop.offcuts)])
+    for (const [key, { id }] of [...Object.entries(workshop.products), ...Object.entries(workshop.pieces)])
       if (id !== key) throw new Refusal('id', `'${id}' stands under '${key}'`, `${where}.${key}`, `'${key}'`);
-    for (const { id, flaws } of Object.values(workshop.offcuts))
-      for (const flaw of Object.values(flaws ?? {}))
-        if (flaw.from.nm >= flaw.to.nm)
-          throw new Refusal('flaw', `a flaw of '${id}' ends before it begins`, `${where}.offcuts.${id}.flaws.${flaw.id}.to`, `more than ${flaw.from.text}`);
-    for (const { id, product } of Object.values(workshop.offcuts))
-      if (!Object.hasOwn(workshop.products, product))
-        throw new Refusal(
-          'unknown-product',
-          `offcut '${id}' is of no known product`,
-          `${where}.offcuts.${id}.product`,
-          Object.keys(workshop.products).join(', '),
-        );
+    for (const piece of Object.values(workshop.pieces)) checkPiece(piece, workshop, `${where}.pieces.${piece.id}`);
   },
 );
 

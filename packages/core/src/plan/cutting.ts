@@ -1,11 +1,13 @@
 /** From the cut list to nesting problems: one for each sheet product in use; boards are cut by length alone. */
 import { mm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
-import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
+import type { NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
 import type { PartLine } from '../parts/parts.ts';
 import { makesStraightEdge, widestKerf } from '../stock/shop.ts';
-import type { Workshop } from '../stock/workshop.ts';
-import { NOTHING_SETTLED, type Cutting } from './design.ts';
+import { usableSize } from '../stock/out-of-square.ts';
+import type { StockPiece, Workshop } from '../stock/workshop.ts';
+import { NOTHING_SETTLED, type Cutting, type Design } from './design.ts';
+import { withPins } from './pins.ts';
 
 export interface SheetJob {
   readonly product: string;
@@ -16,21 +18,26 @@ export interface SheetJob {
 export interface ToCut {
   readonly cutting: Cutting;
   readonly finished: ReadonlySet<string>;
+  readonly pins: Design['pins'];
 }
 
-const ALL_TO_CUT: ToCut = { cutting: NOTHING_SETTLED.cutting, finished: new Set() };
+const ALL_TO_CUT: ToCut = { cutting: NOTHING_SETTLED.cutting, finished: new Set(), pins: {} };
 
 /** Piece ids are panel ids (or the cleat blank's), so that a placement lights up its panel everywhere. */
-export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutting, finished }: ToCut = ALL_TO_CUT): SheetJob[] {
+export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutting, finished, pins }: ToCut = ALL_TO_CUT): SheetJob[] {
   const products = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'sheet');
   return products.map((product) => ({
     product,
-    problem: problemFor(
+    problem: withPins(
+      problemFor(
+        product,
+        parts.filter(({ stock }) => stock === product),
+        workshop,
+        cutting,
+        finished,
+      ),
       product,
-      parts.filter(({ stock }) => stock === product),
-      workshop,
-      cutting,
-      finished,
+      pins,
     ),
   }));
 }
@@ -39,28 +46,37 @@ function problemFor(productId: string, parts: readonly PartLine[], workshop: Wor
   const product = workshop.products[productId]!;
   const { shop } = workshop;
   // One without a straight edge serves only where something makes one.
-  const offcuts = Object.values(workshop.offcuts).filter((offcut) => offcut.product === productId && (!offcut.crooked || makesStraightEdge(shop)));
-  const sheet = (id: string, length: Length, width: Length, offcut: boolean): NestSheet => ({
-    id,
-    length,
-    width,
-    count: offcut ? 1 : null,
-    grain: product.grain,
-    cost: offcut ? 0 : product.price,
-    offcut,
-  });
+  const store = Object.values(workshop.pieces).filter((piece) => piece.product === productId && (!piece.crooked || makesStraightEdge(shop)));
+  const { grain } = product;
   return {
     kerf: widestKerf(shop),
     trim: shop.trim.nm,
     cuts: 'guillotine',
     ...firstCut(cutting.first, productId, parts, workshop),
     sheets: [
-      ...offcuts.map((offcut) => sheet(offcut.id, offcut.length.nm, offcut.width.nm, true)),
-      sheet(productId, product.length.nm, product.width.nm, false),
+      // What is in the store is paid for.
+      ...store.map((piece): NestSheet => ({
+        id: piece.id,
+        ...usableSize(piece),
+        count: 1,
+        grain,
+        cost: 0,
+        offcut: piece.kind === 'offcut',
+        ...(piece.flaws ? { flaws: flawsOf(piece) } : {}),
+      })),
+      { id: productId, length: product.length.nm, width: product.width.nm, count: null, grain, cost: product.price, offcut: false },
     ],
     parts: parts.flatMap(piecesOf).filter(({ id }) => !finished.has(id)),
   };
 }
+
+/** Flaws of a sheet as rectangles on it: one without a place across goes from edge to edge. */
+const flawsOf = ({ flaws = {}, length, width }: StockPiece): Rect[] =>
+  Object.values(flaws).flatMap(({ from, to, across }) => {
+    const [x, y] = [from.nm, across?.from.nm ?? (0 as Length)];
+    const [dx, dy] = [Math.min(to.nm, length.nm) - x, Math.min(across?.to.nm ?? width.nm, width.nm) - y];
+    return dx > 0 && dy > 0 ? [{ x, y, dx: dx as Length, dy: dy as Length }] : [];
+  });
 
 /** What can be handled alone, where no car says otherwise. [ASSUME] */
 const HANDLED: { readonly length: Length; readonly width: Length } = { length: mm(1250), width: mm(1250) };
@@ -113,7 +129,7 @@ export function boardJobs(parts: readonly PartLine[], workshop: Workshop): Board
     const narrow = lines.filter(({ width }) => width.value <= product.width.nm);
     const pieces = narrow.flatMap((line) => Array.from({ length: line.count }, (_, n) => ({ id: `${line.id}#${n + 1}`, length: line.length.value })));
     const widest = Math.max(0, ...narrow.map(({ width }) => width.value));
-    const atHand = Object.values(workshop.offcuts)
+    const atHand = Object.values(workshop.pieces)
       // A length that was ripped narrower serves only where everything fits its width.
       .filter((offcut) => offcut.product === id && offcut.width.nm >= widest)
       .map((offcut): BoardStock => ({

@@ -30,16 +30,19 @@ export interface Design {
   readonly cutting: Cutting;
   /** Layouts that are settled: the first cut on one freezes it. The last of a product counts, earlier ones tell where parts came from. */
   readonly layouts: Readonly<Record<string, KeptLayout>>;
+  /** Parts that stay where a person put them; the others are laid out round them. Keyed by the part's id. */
+  readonly pins: Readonly<Record<string, PinnedPart>>;
   /** Other tries of units, kept to be compared. */
   readonly tries: Readonly<Record<string, Try>>;
 }
 
 /** What a new project has not settled yet. */
-export const NOTHING_SETTLED: Pick<Design, 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'tries'> = {
+export const NOTHING_SETTLED: Pick<Design, 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'tries'> = {
   setupOrder: [],
   cutFrom: [],
   cutting: { first: 'any', then: 'settings' },
   layouts: {},
+  pins: {},
   tries: {},
 };
 
@@ -48,6 +51,20 @@ export interface Cutting {
   readonly first: 'any' | 'rip' | 'crosscut' | 'breakdown';
   /** Among plans with as few sheets: few settings and cuts, one large offcut, or little turning of heavy pieces. */
   readonly then: 'settings' | 'offcut' | 'handling';
+}
+
+/** Where a part stays on its sheet. */
+export interface PinnedPart {
+  /** The part's. */
+  readonly id: string;
+  readonly product: string;
+  /** A piece of the store, or the how-manieth new sheet: 'birch-18#1'. */
+  readonly sheet: string;
+  /** From the corner of the untrimmed sheet. */
+  readonly x: Length;
+  readonly y: Length;
+  /** Its length across the sheet. */
+  readonly turned: boolean;
 }
 
 /** A layout as it was settled, with all it takes to cut it. */

@@ -11,6 +11,7 @@ import { trimOf } from '../nest/problem.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
+import { isNewSheet } from './pins.ts';
 import { standingSawn, type Design, type KeptLayout, type RecordEntry } from './design.ts';
 
 /** The same rows, the same short text. Source of the mixing: FNV-1a, 32 bits, twice over. */
@@ -119,7 +120,7 @@ export function asPlan(job: SheetJob, layout: KeptLayout, { products }: Pick<Wor
       unplaced: [],
       bound: { sheets: 0, cost: null, why: 'this layout is settled: cuts of it are made' },
       proved: false,
-      score: { sheets: count, cost: products[job.product]!.price * layout.sheets.filter(({ offcut }) => !offcut).length },
+      score: { sheets: count, cost: products[job.product]!.price * layout.sheets.filter(({ sheet }) => isNewSheet(sheet, job.product)).length },
       seed: 0,
       effort: 0,
     },
@@ -131,16 +132,18 @@ export const partsOff = ({ sequence }: Pick<Progress, 'sequence'>, cut: string):
   sequence.steps.filter(({ id }) => id === cut).flatMap(({ near, far }) => [near, far].flatMap((piece) => piece?.part ?? []));
 
 /**
- * What is still wanted, laid out over what is really left: pieces of sheets that are cut into come first and cost nothing, sheets
- * that no cut has touched next, then new ones. Parts that are there are not in `job` any more; spoiled ones are in it again.
+ * What is still wanted, laid out over what is really left: pieces of sheets that are cut into, and what the store has, come first
+ * and cost nothing, then new sheets. Parts that are there are not in `job` any more; spoiled ones are in it again.
  */
 export function jobOverTheRest(job: SheetJob, progress: Progress, workshop: Workshop): SheetJob {
   const { layout, sequence, done } = progress;
   const lying = lyingAfter(layout.sheets, sequence.steps, new Set(done.keys())).filter(({ piece }) => piece.part === null);
   const { grain } = workshop.products[job.product]!;
   const touched = new Set(sequence.steps.filter(({ id }) => done.has(id)).map(({ sheet }) => sheet));
+  // A sheet that is cut up to the end has left offcuts, and those are the store's.
+  const open = new Set(sequence.steps.filter(({ id }) => !done.has(id)).map(({ sheet }) => sheet));
   const rest = lying
-    .filter(({ sheet, piece }) => touched.has(sheet) && (!piece.left || keepsOffcut(workshop.shop, piece)))
+    .filter(({ sheet, piece }) => touched.has(sheet) && open.has(sheet) && (!piece.left || keepsOffcut(workshop.shop, piece)))
     .map(({ sheet, piece }): NestSheet => ({
       id: `${layout.id}/${piece.id}`,
       length: piece.dx,

@@ -62,7 +62,7 @@ test('what a try is cut from must be in the workshop, for it may be taken', () =
 describe('what a unit asks for by itself', () => {
   const { parts } = plan(design, record, workshop).byId.get('ink')!;
   test('whole sheets of each kind it uses, at their price', () => {
-    const asked = stockFor(parts, { ...workshop, offcuts: {} });
+    const asked = stockFor(parts, { ...workshop, pieces: {} });
     // Birch of 18 on two sheets or fewer, and one of 6: never less than what their area asks.
     expect(asked.sheets).toBeGreaterThanOrEqual(2);
     expect(asked.cost).toBeGreaterThan(0);

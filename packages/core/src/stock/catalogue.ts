@@ -56,6 +56,6 @@ export function starterWorkshop(): Workshop {
     currency: '',
     shop: usualShop(),
     products: Object.fromEntries(products.map((row) => [row.id, row])),
-    offcuts: {},
+    pieces: {},
   };
 }

@@ -22,31 +22,42 @@ export interface Product {
   readonly unit: DisplayUnit;
 }
 
-/** A piece left over from earlier work, still good: of a sheet, or a length of a board. */
-export interface Offcut {
+/** A piece in the store: a sheet or a board that was bought, or what was left over from earlier work and is still good. */
+export interface StockPiece {
   readonly id: string;
   readonly product: string;
+  readonly kind: 'whole' | 'offcut';
+  /** As measured. */
   readonly length: Entered;
   readonly width: Entered;
-  /** Knots, splits, nail holes of a board: stretches from its left end that no part may touch. */
+  /** Both diagonals of a sheet, as measured: how far it is out of square. */
+  readonly diagonals?: { readonly one: Entered; readonly other: Entered };
+  /** Knots, splits, nail holes, crushed corners: what no part may touch. */
   readonly flaws?: Readonly<Record<string, Flaw>>;
   /** Where it is kept: 'behind the door'. */
   readonly place?: string;
   /** No edge of it is straight: none can run along a fence. */
   readonly crooked?: boolean;
+  /** The layout and the piece of it that this was left over from. */
+  readonly from?: string;
+  /** The project it is kept for; others leave it alone. */
+  readonly reserved?: { readonly project: string; readonly name: string };
 }
 
+/** From its left end so far and so far; of a sheet, from its near edge too. */
 export interface Flaw {
   readonly id: string;
   readonly from: Entered;
   readonly to: Entered;
+  readonly across?: { readonly from: Entered; readonly to: Entered };
 }
 
 export interface Workshop {
   readonly currency: string;
   readonly shop: Shop;
   readonly products: Readonly<Record<string, Product>>;
-  readonly offcuts: Readonly<Record<string, Offcut>>;
+  /** What is in the store now. */
+  readonly pieces: Readonly<Record<string, StockPiece>>;
 }
 
 /** One caliper reading, a fact of the shop record. */
@@ -74,3 +85,12 @@ export interface ThicknessUsed {
 /** Whether a piece that is left over is worth keeping, either way round. */
 export const keepsOffcut = ({ keep }: Pick<Shop, 'keep'>, { dx, dy }: { readonly dx: Length; readonly dy: Length }): boolean =>
   (dx >= keep.length.nm && dy >= keep.width.nm) || (dy >= keep.length.nm && dx >= keep.width.nm);
+
+/** The workshop as one project may use it: what is kept for others is left alone. */
+export function availableTo(workshop: Workshop, project: string): Workshop {
+  const { pieces } = workshop;
+  const others = Object.values(pieces).filter(({ reserved }) => reserved !== undefined && reserved.project !== project);
+  if (others.length === 0) return workshop;
+  const taken = new Set(others.map(({ id }) => id));
+  return { ...workshop, pieces: Object.fromEntries(Object.entries(pieces).filter(([id]) => !taken.has(id))) };
+}

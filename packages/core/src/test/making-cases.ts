@@ -34,8 +34,8 @@ export const MAKING_CASES: readonly Case[] = [
     cures: false,
     workshop: (workshop) => {
       const { 'guided-saw': _gone, ...machines } = workshop.shop.machines;
-      const offcut = { id: 'offcut-9', product: 'birch-18', length: entered('900 mm'), width: entered('500 mm'), crooked: true };
-      return { ...workshop, shop: { ...workshop.shop, machines }, offcuts: { ...workshop.offcuts, 'offcut-9': offcut } };
+      const offcut = { id: 'offcut-9', product: 'birch-18', kind: 'offcut' as const, length: entered('900 mm'), width: entered('500 mm'), crooked: true };
+      return { ...workshop, shop: { ...workshop.shop, machines }, pieces: { ...workshop.pieces, 'offcut-9': offcut } };
     },
   },
   { check: 'thin-rip', edits: [strips('22 mm')], severity: 'look', says: /is a strip only 22 mm wide/, cures: false },

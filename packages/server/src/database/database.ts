@@ -6,9 +6,22 @@ import { ProjectModel } from '../features/projects/project.model.ts';
 import { ProjectUnitModel } from '../features/projects/project-unit.model.ts';
 import { RevisionModel } from '../features/projects/revision.model.ts';
 import { RecordEntryModel } from '../features/record/record-entry.model.ts';
+import { StockEventModel } from '../features/stock/stock-event.model.ts';
+import { StockPictureModel } from '../features/stock/stock-picture.model.ts';
+import { StockPieceModel } from '../features/stock/stock-piece.model.ts';
 import { WorkshopModel } from '../features/workshop/workshop.model.ts';
 
-export const MODELS = [ProjectModel, ProjectUnitModel, RevisionModel, RecordEntryModel, WorkshopModel, NestJobModel];
+export const MODELS = [
+  ProjectModel,
+  ProjectUnitModel,
+  RevisionModel,
+  RecordEntryModel,
+  WorkshopModel,
+  NestJobModel,
+  StockPieceModel,
+  StockEventModel,
+  StockPictureModel,
+];
 
 export const databaseOptions = ({ database }: ServerConfig): SequelizeModuleOptions => ({
   dialect: 'mysql',

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection } from '@nestjs/sequelize';
 import { readProjectFile, type ProjectFile } from '@keen/core';
+import { transacted } from '../database/transacted.ts';
 import { Sequelize } from 'sequelize-typescript';
 import { ProjectsService } from '../features/projects/projects.service.ts';
 import { WorkshopService } from '../features/workshop/workshop.service.ts';
@@ -31,7 +32,7 @@ export class DemoService {
 
   /** Puts the demo back as it was. Its revision goes on counting, so that an open tab notices. */
   async reset(examples: string): Promise<void> {
-    await this.sequelize.transaction(async (transaction) => {
+    await transacted(this.sequelize, async (transaction) => {
       for (const { id, file } of DEMOS) {
         const old = await this.projects.erase(id, transaction);
         await this.projects.insertFile({ id, demo: true, revision: (old?.revision ?? 0) + 1 }, demoFile(examples, file), transaction);

@@ -8,10 +8,12 @@ import * as fifth from './0005-setups.ts';
 import * as sixth from './0006-layouts.ts';
 import * as seventh from './0007-nest-jobs.ts';
 
+import * as eighth from './0008-store.ts';
+
 export interface Migration {
   readonly name: string;
   readonly up: (tables: QueryInterface) => Promise<void>;
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth];

@@ -2,11 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { checkProducts, designCodec, readProject, unitsInOrder, type Design, type Json, type ProjectFile } from '@keen/core';
+import { transacted } from '../../database/transacted.ts';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { notFound, stale } from '../../problems/problem.exception.ts';
 import { RecordService } from '../record/record.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
+import { CutFollower } from '../stock/cut-follower.ts';
 import { ProjectModel } from './project.model.ts';
 import { ProjectUnitModel } from './project-unit.model.ts';
 import { RevisionModel } from './revision.model.ts';
@@ -44,6 +46,7 @@ export interface RevisionRow {
 /** Saves of one tab within this time are one revision in the history. */
 const FOLD_MS = 120_000;
 const NM_PER_MM = 1_000_000;
+const UNIT_COLUMNS: (keyof ProjectUnitModel)[] = ['name', 'position', 'widthNm', 'heightNm', 'alongNm', 'upNm', 'shelves'];
 
 @Injectable()
 export class ProjectsService {
@@ -54,6 +57,7 @@ export class ProjectsService {
     @InjectConnection() private readonly sequelize: Sequelize,
     private readonly workshop: WorkshopService,
     private readonly record: RecordService,
+    private readonly cuts: CutFollower,
   ) {}
 
   /** All projects as home draws them, the last touched first. */
@@ -98,7 +102,7 @@ export class ProjectsService {
 
   async create(value: object): Promise<StoredProject> {
     const design = designCodec.read(value, 'design');
-    return this.sequelize.transaction(async (transaction) => {
+    return transacted(this.sequelize, async (transaction) => {
       checkProducts(design, await this.workshop.read(transaction));
       return this.insert({ id: randomUUID(), demo: false, revision: 1 }, design, transaction);
     });
@@ -107,7 +111,7 @@ export class ProjectsService {
   /** A project file becomes a project: products it brings are added to the workshop, its record is kept. All or nothing. */
   async import(value: object): Promise<StoredProject> {
     const file = readProject(value);
-    return this.sequelize.transaction((transaction) => this.insertFile({ id: randomUUID(), demo: false, revision: 1 }, file, transaction));
+    return transacted(this.sequelize, (transaction) => this.insertFile({ id: randomUUID(), demo: false, revision: 1 }, file, transaction));
   }
 
   async insertFile(
@@ -131,16 +135,19 @@ export class ProjectsService {
   /** Replaces the document when nobody else has since `base`; throws 409 with the current one otherwise. */
   async save(id: string, base: number, session: string, value: object): Promise<{ revision: number }> {
     const design = designCodec.read(value, 'document');
-    return this.sequelize.transaction(async (transaction) => {
+    return transacted(this.sequelize, async (transaction) => {
       const project = await this.locked(id, transaction);
       if (project.revision !== base) throw stale(base, { revision: project.revision, document: project.document });
       checkProducts(design, await this.workshop.read(transaction));
-      return { revision: await this.write(project, design, session, transaction) };
+      const revision = await this.write(project, design, session, transaction);
+      // A layout may arrive after the cuts that were ticked on it.
+      await this.cuts.follow(id, transaction, design);
+      return { revision };
     });
   }
 
   async rename(id: string, name: string): Promise<StoredProject> {
-    return this.sequelize.transaction(async (transaction) => {
+    return transacted(this.sequelize, async (transaction) => {
       const project = await this.locked(id, transaction);
       const design = designCodec.read(project.document, 'document');
       await this.write(project, { ...design, name }, 'rename', transaction);
@@ -149,7 +156,7 @@ export class ProjectsService {
   }
 
   async duplicate(id: string): Promise<StoredProject> {
-    return this.sequelize.transaction(async (transaction) => {
+    return transacted(this.sequelize, async (transaction) => {
       const source = await this.locked(id, transaction);
       const design = designCodec.read(source.document, 'document');
       const copy = await this.insert({ id: randomUUID(), demo: false, revision: 1 }, { ...design, name: `${design.name}, copy`.slice(0, 80) }, transaction);
@@ -228,8 +235,10 @@ export class ProjectsService {
     const there = await this.units.findAll({ where: { projectId }, order: [['position', 'ASC']], transaction });
     // Most saves leave them as they are.
     if (rows.length === there.length && rows.every((row, n) => (Object.keys(row) as (keyof typeof row)[]).every((key) => row[key] === there[n]![key]))) return;
-    await this.units.destroy({ where: { projectId }, transaction });
-    if (rows.length > 0) await this.units.bulkCreate(rows, { transaction });
+    const kept = new Set(rows.map(({ unitId }) => unitId));
+    const gone = there.flatMap(({ unitId }) => (kept.has(unitId) ? [] : [unitId]));
+    if (gone.length > 0) await this.units.destroy({ where: { projectId, unitId: gone }, transaction });
+    if (rows.length > 0) await this.units.bulkCreate(rows, { updateOnDuplicate: UNIT_COLUMNS, transaction });
   }
 
   private async keep(projectId: string, number: number, session: string, document: Json, transaction: Transaction): Promise<void> {

@@ -1,10 +1,12 @@
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { recordCodec, type Json, type RecordEntry } from '@keen/core';
+import { transacted } from '../../database/transacted.ts';
 import { Op, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { notFound } from '../../problems/problem.exception.ts';
 import { ProjectModel } from '../projects/project.model.ts';
+import { CutFollower } from '../stock/cut-follower.ts';
 import { RecordEntryModel } from './record-entry.model.ts';
 
 export interface StoredEntry {
@@ -18,6 +20,7 @@ export class RecordService {
     @InjectModel(RecordEntryModel) private readonly rows: typeof RecordEntryModel,
     @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
     @InjectConnection() private readonly sequelize: Sequelize,
+    private readonly cuts: CutFollower,
   ) {}
 
   async list(projectId: string, after = 0): Promise<StoredEntry[]> {
@@ -28,10 +31,11 @@ export class RecordService {
   /** Adds entries; one that is already there is left as it is, so that a queue may be sent again. All or none. */
   async append(projectId: string, values: readonly object[]): Promise<StoredEntry[]> {
     const entries = values.map((value, index) => recordCodec.read(value, `entries[${index}]`));
-    await this.sequelize.transaction(async (transaction) => {
+    await transacted(this.sequelize, async (transaction) => {
       const project = await this.projects.findOne({ where: { id: projectId, deletedAt: null }, transaction });
       if (!project) throw notFound('project', 'id');
       await this.add(projectId, entries, transaction);
+      if (entries.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await this.cuts.follow(projectId, transaction);
     });
     return this.list(projectId);
   }

@@ -41,13 +41,24 @@ describe('the workshop', () => {
       'a flaw that ends before it begins',
       (w) => ({
         ...w,
-        offcuts: {
-          o9: { id: 'o9', product: 'board-1x4', length: '900 mm', width: '3 1/2 in', flaws: { f1: { id: 'f1', from: '200 mm', to: '150 mm' } } },
+        pieces: {
+          o9: {
+            id: 'o9',
+            product: 'board-1x4',
+            kind: 'offcut',
+            length: '900 mm',
+            width: '3 1/2 in',
+            flaws: { f1: { id: 'f1', from: '200 mm', to: '150 mm' } },
+          },
         },
       }),
-      'offcuts.o9.flaws.f1.to',
+      'pieces.o9.flaws.f1.to',
     ],
-    ['an offcut of no product', (w) => ({ ...w, offcuts: { o9: { id: 'o9', product: 'ebony', length: '500 mm', width: '300 mm' } } }), 'offcuts.o9'],
+    [
+      'an offcut of no product',
+      (w) => ({ ...w, pieces: { o9: { id: 'o9', product: 'ebony', kind: 'offcut', length: '500 mm', width: '300 mm' } } }),
+      'pieces.o9',
+    ],
     ['a strange field', (w) => ({ ...w, colour: 1 }), 'workshop'],
   ])('%s is refused with its place', async (_name, change, where) => {
     const { revision, workshop } = await read();

@@ -1,5 +1,16 @@
 /** What follows from the open project: the plan is a selector's body, so undo and save need only the decisions. */
-import { createPlanner, learnedWorkshop, preview, type DisplayUnit, type LearnedWorkshop, type Plan, type UnitDesign, type UnitPlan } from '@keen/core';
+import {
+  availableTo,
+  createPlanner,
+  learnedWorkshop,
+  preview,
+  type DisplayUnit,
+  type LearnedWorkshop,
+  type Plan,
+  type UnitDesign,
+  type UnitPlan,
+  type Workshop,
+} from '@keen/core';
 import { createSelector } from '@reduxjs/toolkit';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
@@ -15,16 +26,18 @@ export const selectOpen = (state: State): ProjectState => {
   return state.project.open;
 };
 export const selectDesign = (state: State) => selectOpen(state).design;
+/** The workshop as this project may use it: what is kept for others is left alone. */
+export const selectAvailable: (state: State) => Workshop = createSelector(
+  [(state: State) => selectOpen(state).workshop, (state: State) => selectOpen(state).id],
+  availableTo,
+);
 export const selectPlan: (state: State) => Plan = createSelector(
-  [selectDesign, (state: State) => selectOpen(state).record, (state: State) => selectOpen(state).workshop],
+  [selectDesign, (state: State) => selectOpen(state).record, selectAvailable],
   (design, record, workshop) => planner.plan(design, record, workshop),
 );
 
 /** The workshop as the project's test cuts say it is, and what they say. */
-export const selectLearned: (state: State) => LearnedWorkshop = createSelector(
-  [(state: State) => selectOpen(state).record, (state: State) => selectOpen(state).workshop],
-  learnedWorkshop,
-);
+export const selectLearned: (state: State) => LearnedWorkshop = createSelector([(state: State) => selectOpen(state).record, selectAvailable], learnedWorkshop);
 
 export interface ShownUnit {
   readonly box: UnitDesign;
@@ -54,7 +67,8 @@ export function useDisplayUnit(): DisplayUnit {
 /** The cabinet as it would be after the fix that is being looked at; null when none is, or it is another cabinet's. */
 export function useGhost(unitId: string): UnitPlan | null {
   const ghost = useAppSelector(({ view }) => view.ghost);
-  const { design, record, workshop } = useAppSelector(selectOpen);
+  const { design, record } = useAppSelector(selectOpen);
+  const workshop = useAppSelector(selectAvailable);
   return useMemo(() => {
     if (ghost?.unit !== unitId) return null;
     const tried = preview(previewPlanner, design, record, workshop, unitId, ghost.edit);

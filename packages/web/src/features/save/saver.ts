@@ -2,10 +2,20 @@
  * Saves the open project: one save in flight, half a second after the last edit, with an outbox
  * behind it. A stale save is merged by path; what cannot be merged is put to the person.
  */
-import { designCodec, merge, outcomeOf, recordCodec, type Design, type Json, type Problem, type RecordEntry } from '@keen/core';
-import { request, type StoredEntry } from '../../app/api.ts';
+import { designCodec, merge, outcomeOf, recordCodec, type Design, type Json, type Problem, type RecordEntry, workshopCodec } from '@keen/core';
+import { request, type StoredEntry, type StoredWorkshop } from '../../app/api.ts';
 import type { Store } from '../../app/store.ts';
-import { merged, recordConfirmed, saveDone, saveHeld, saveRefused, saveStarted, versionsDiffer, type ProjectState } from '../project/project.slice.ts';
+import {
+  merged,
+  recordConfirmed,
+  saveDone,
+  saveHeld,
+  saveRefused,
+  saveStarted,
+  versionsDiffer,
+  workshopChanged,
+  type ProjectState,
+} from '../project/project.slice.ts';
 import { hold, release } from './outbox.ts';
 
 const QUIET_MS = 500;
@@ -103,6 +113,7 @@ export function startSaver(store: Store, session: string): Saver {
     if (status >= 500) throw new TypeError('the server cannot save now');
     if (status >= 400) return void store.dispatch(saveRefused(body as unknown as Problem));
     store.dispatch(recordConfirmed({ record: body.map(({ entry }) => recordCodec.read(entry, 'record')), sent: queue.map((entry) => entry.id) }));
+    if (queue.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await storeMoved();
   };
 
   const sendDesign = async ({ id, base, design }: ProjectState): Promise<void> => {
@@ -120,6 +131,14 @@ export function startSaver(store: Store, session: string): Saver {
     if (status >= 500) throw new TypeError('the server cannot save now');
     if (status >= 400) return void store.dispatch(saveRefused(body));
     store.dispatch(saveDone({ revision: body.revision, design, at: Date.now() }));
+    if (design.layouts !== base.design.layouts) await storeMoved();
+  };
+
+  /** Cuts change what is in the store: the workshop is looked at again. */
+  const storeMoved = async (): Promise<void> => {
+    const { status, body } = await request<StoredWorkshop>('workshop');
+    if (status === 200 && body.revision !== open()?.workshopRevision)
+      store.dispatch(workshopChanged({ workshop: workshopCodec.read(body.workshop, 'workshop'), revision: body.revision }));
   };
 
   const reconcile = ({ current }: Stale): void => {

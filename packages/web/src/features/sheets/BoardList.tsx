@@ -37,7 +37,7 @@ function Board({ board, parts, longest }: { readonly board: CutBoard; readonly p
   const { selected, hovered } = useAppSelector(({ view }) => view);
   const { workshop } = useAppSelector(selectOpen);
   const share = (nm: number): string => `${(nm / longest) * 100}%`;
-  const flaws = Object.values(workshop.offcuts[board.stock]?.flaws ?? {});
+  const flaws = Object.values(workshop.pieces[board.stock]?.flaws ?? {});
   return (
     <div className="board-row">
       <div className="board-bar" style={{ width: share(board.length) }}>

@@ -96,10 +96,10 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   const { parts } = useAppSelector(selectPlan);
   const { workshop } = useAppSelector(selectLearned);
   const { id, design, record } = useAppSelector(selectOpen);
-  const { cutting, layouts } = design;
+  const { cutting, layouts, pins } = design;
   const { apply } = useEdit();
   const finished = useMemo(() => finishedParts(record), [record]);
-  const all = useMemo(() => sheetJobs(parts, workshop, { cutting, finished }), [parts, workshop, cutting, finished]);
+  const all = useMemo(() => sheetJobs(parts, workshop, { cutting, finished, pins }), [parts, workshop, cutting, finished, pins]);
   const settled = useMemo(
     () =>
       all.map((job) => {
@@ -202,10 +202,10 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   );
   const compare = useCallback(
     async (first: 'any' | 'rip' | 'crosscut' | 'breakdown'): Promise<WayFigures | null> => {
-      const orders = sheetJobs(parts, workshop, { cutting: { ...cutting, first }, finished }).map((job): NestOrder => ({ job, workshop, then: cutting.then }));
+      const orders = sheetJobs(parts, workshop, { cutting: { ...cutting, first }, finished, pins }).map((job): NestOrder => ({ job, workshop, then: cutting.then }));
       return asked((worker) => worker.compare(orders, SEARCH_MS));
     },
-    [parts, workshop, cutting, finished],
+    [parts, workshop, cutting, finished, pins],
   );
   return (
     <NestContext.Provider

@@ -1,0 +1,104 @@
+/** Parts that stay where a person put them: which of those places still hold, and what a place is worth while a part is dragged. */
+import type { Length } from '../length/length.ts';
+import { framesOf } from '../nest/frames.ts';
+import { bedsOf } from '../nest/pieces.ts';
+import { trimOf, type NestPart, type NestProblem, type NestSheet, type Placement, type Rect } from '../nest/problem.ts';
+import type { Design, PinnedPart } from './design.ts';
+
+/** Why a part cannot lie somewhere. */
+export type WrongPlace =
+  | { readonly why: 'off' }
+  | { readonly why: 'grain' }
+  | { readonly why: 'flaw' }
+  /** Nearer to a pinned part than a kerf. */
+  | { readonly why: 'near'; readonly part: string }
+  /** With the others that are pinned there, no cut from edge to edge gets it off. */
+  | { readonly why: 'no-cut' };
+
+/** A new sheet on which parts are pinned: the how-manieth. */
+export const newSheetId = (product: string, number: number): string => `${product}#${number}`;
+
+/** Whether a sheet of a layout is one to be bought, not one of the store or a rest. */
+export const isNewSheet = (sheet: string, product: string): boolean => sheet === product || sheet.startsWith(`${product}#`);
+
+/** The place a part takes; undefined for a part nobody asked for. */
+export function placementOf({ parts }: Pick<NestProblem, 'parts'>, { id, x, y, turned }: Pick<PinnedPart, 'id' | 'x' | 'y' | 'turned'>): Placement | undefined {
+  const part = parts.find((each) => each.id === id);
+  return part && { part: id, x, y, dx: turned ? part.width : part.length, dy: turned ? part.length : part.width, turned };
+}
+
+const isApart = (a: Rect, b: Rect, gap: number): boolean =>
+  a.x + a.dx + gap <= b.x || b.x + b.dx + gap <= a.x || a.y + a.dy + gap <= b.y || b.y + b.dy + gap <= a.y;
+
+const grainAllows = ({ grain }: NestPart, sheet: Pick<NestSheet, 'grain'>, turned: boolean): boolean =>
+  sheet.grain === 'none' || grain === 'either' || (grain === 'length') === !turned;
+
+/** What is wrong with a place on a sheet where some parts are pinned; null when it holds. Parts that are not pinned make way. */
+export function wrongPlace(problem: NestProblem, sheet: NestSheet, at: Placement, pinned: readonly Placement[]): WrongPlace | null {
+  const trim = trimOf(problem, sheet);
+  const part = problem.parts.find(({ id }) => id === at.part);
+  if (at.x < trim || at.y < trim || at.x + at.dx > sheet.length - trim || at.y + at.dy > sheet.width - trim) return { why: 'off' };
+  if (part && !grainAllows(part, sheet, at.turned)) return { why: 'grain' };
+  if ((sheet.flaws ?? []).some((flaw) => !isApart(at, flaw, 0))) return { why: 'flaw' };
+  const near = pinned.find((other) => other.part !== at.part && !isApart(at, other, problem.kerf));
+  if (near) return { why: 'near', part: near.part };
+  const pins = [...pinned.filter((other) => other.part !== at.part), at];
+  const [bed] = bedsOf({ ...problem, sheets: [{ ...sheet, count: 1, pins }] });
+  return problem.cuts === 'guillotine' && framesOf(bed!, problem).length === 0 ? { why: 'no-cut' } : null;
+}
+
+/** Places a dragged part is drawn to, along one side: edges of the sheet inside its trim, a kerf from other parts, and in line with them. */
+export function snapped(problem: NestProblem, sheet: NestSheet, at: Placement, others: readonly Rect[], within: number): Placement {
+  const trim = trimOf(problem, sheet);
+  const { kerf } = problem;
+  const nearest = (value: number, candidates: readonly number[]): Length => {
+    const best = candidates.reduce((a, b) => (Math.abs(b - value) < Math.abs(a - value) ? b : a), Infinity);
+    return (Math.abs(best - value) <= within ? best : Math.round(value)) as Length;
+  };
+  const along = others.flatMap(({ x, dx }) => [x + dx + kerf, x, x - kerf - at.dx, x + dx - at.dx]);
+  const across = others.flatMap(({ y, dy }) => [y + dy + kerf, y, y - kerf - at.dy, y + dy - at.dy]);
+  return {
+    ...at,
+    x: nearest(at.x, [trim, sheet.length - trim - at.dx, ...along]),
+    y: nearest(at.y, [trim, sheet.width - trim - at.dy, ...across]),
+  };
+}
+
+/**
+ * A problem in which pinned parts stay. Pins on a piece of the store are that piece's; those on the first, second, … new sheet make
+ * a sheet of their own of it. A pin that does not hold any more (its part has grown, its sheet has gone) is left out: pinsThatFail() names it.
+ */
+export function withPins(problem: NestProblem, product: string, pins: Design['pins']): NestProblem {
+  const holding = heldPins(problem, product, pins);
+  if (holding.size === 0) return problem;
+  const bought = problem.sheets.find(({ id }) => id === product);
+  const own = problem.sheets.map((sheet) => (holding.has(sheet.id) ? { ...sheet, pins: holding.get(sheet.id)! } : sheet));
+  const fresh = [...holding]
+    .filter(([id]) => bought && !problem.sheets.some((sheet) => sheet.id === id))
+    .map(([id, placements]): NestSheet => ({ ...bought!, id, count: 1, pins: placements }));
+  return { ...problem, sheets: [...fresh, ...own] };
+}
+
+/** Ids of parts whose place does not hold any more; those that are cut or gone are not among them. */
+export function pinsThatFail(problem: NestProblem, product: string, pins: Design['pins']): string[] {
+  const held = new Set([...heldPins(problem, product, pins).values()].flat().map(({ part }) => part));
+  return Object.values(pins)
+    .filter((pin) => pin.product === product && !held.has(pin.id) && problem.parts.some(({ id }) => id === pin.id))
+    .map(({ id }) => id);
+}
+
+function heldPins(problem: NestProblem, product: string, pins: Design['pins']): Map<string, Placement[]> {
+  const held = new Map<string, Placement[]>();
+  const sorted = Object.values(pins)
+    .filter((pin) => pin.product === product)
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+  for (const pin of sorted) {
+    const sheet =
+      problem.sheets.find(({ id }) => id === pin.sheet) ?? (isNewSheet(pin.sheet, product) ? problem.sheets.find(({ id }) => id === product) : undefined);
+    const at = placementOf(problem, pin);
+    if (!sheet || !at) continue;
+    const there = held.get(pin.sheet) ?? [];
+    if (wrongPlace(problem, sheet, at, there) === null) held.set(pin.sheet, [...there, at]);
+  }
+  return held;
+}

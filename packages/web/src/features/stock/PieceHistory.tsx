@@ -1,0 +1,122 @@
+/** What has happened to a piece of the store, back to the sheet it was part of; and its photograph. */
+import { tapeTextWithUnit, readEntered, type DisplayUnit, type Problem } from '@keen/core';
+import { Button } from '@mui/material';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { AWAY, request } from '../../app/api.ts';
+import { useAppDispatch } from '../../app/store.ts';
+import { problemSaid } from '../project/project.slice.ts';
+import { pieceName } from './pieceName.ts';
+import { smallPicture } from './smallPicture.ts';
+
+interface StockEvent {
+  readonly kind: 'bought' | 'kept' | 'changed' | 'reserved' | 'released' | 'cut' | 'uncut' | 'thrown';
+  readonly at: string;
+  readonly project: { readonly id: string; readonly name: string } | null;
+}
+
+interface Ancestor {
+  readonly id: string;
+  readonly piece: { readonly length: string; readonly width: string };
+  readonly events: readonly StockEvent[];
+}
+
+export interface History extends Ancestor {
+  readonly state: 'store' | 'cut' | 'thrown';
+  readonly picture: boolean;
+  readonly parents: readonly Ancestor[];
+  readonly kept: readonly { readonly id: string }[];
+}
+
+const day = (at: string): string => new Date(at).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' });
+
+function eventWords({ kind, at, project }: StockEvent): string {
+  const words = {
+    bought: project ? `bought for ${project.name}` : 'bought',
+    kept: project ? `left over from ${project.name}, kept` : 'put into the store',
+    changed: 'changed',
+    reserved: `kept for ${project?.name ?? ''}`,
+    released: `given back by ${project?.name ?? ''}`,
+    cut: `cut for ${project?.name ?? ''}`,
+    uncut: `cut taken back in ${project?.name ?? ''}`,
+    thrown: 'taken out',
+  };
+  return `${day(at)}: ${words[kind]}`;
+}
+
+const size = ({ length, width }: Ancestor['piece'], unit: DisplayUnit): string =>
+  [length, width]
+    .map((text) => (({ ok: good, ...read }) => (good && 'value' in read ? tapeTextWithUnit(read.value.nm, unit) : text))(readEntered(text)))
+    .join(' × ');
+
+/** What is known of where pieces of it came from, nearest first. */
+export function Ancestry({ history, unit }: { readonly history: History; readonly unit: DisplayUnit }) {
+  return (
+    <ul className="ancestry">
+      {[history, ...history.parents].map((each, index) => (
+        <li key={each.id}>
+          {index === 0 ? '' : 'was part of '}
+          {pieceName(each.id)}, {size(each.piece, unit)}
+          <ul>
+            {each.events.map((event, n) => (
+              <li key={n}>{eventWords(event)}</li>
+            ))}
+          </ul>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+export function PieceHistory({ id, unit }: { readonly id: string; readonly unit: DisplayUnit }) {
+  const [history, setHistory] = useState<History | null>(null);
+  const [shown, setShown] = useState(0);
+  const dispatch = useAppDispatch();
+  const file = useRef<HTMLInputElement>(null);
+  const look = useCallback(async (): Promise<void> => {
+    try {
+      const { status, body } = await request<History & Problem>(`stock/${encodeURIComponent(id)}`);
+      if (status === 200) setHistory(body);
+      else dispatch(problemSaid(body));
+    } catch {
+      dispatch(problemSaid(AWAY));
+    }
+  }, [id, dispatch]);
+  useEffect(() => void look(), [look]);
+  const send = async (picked: File): Promise<void> => {
+    try {
+      const picture = await smallPicture(picked);
+      const answer = await fetch(`/api/stock/${encodeURIComponent(id)}/picture`, { method: 'PUT', headers: { 'Content-Type': picture.type }, body: picture });
+      if (answer.ok) setShown(shown + 1);
+      else dispatch(problemSaid((await answer.json()) as Problem));
+      await look();
+    } catch (error) {
+      dispatch(
+        problemSaid(
+          error instanceof TypeError ? AWAY : { code: 'picture', message: 'this file is no picture', where: 'picture', accepted: 'a JPEG or PNG picture' },
+        ),
+      );
+    }
+  };
+  if (!history) return <p className="quiet">Looking it up …</p>;
+  return (
+    <div className="piece-history">
+      <Ancestry history={history} unit={unit} />
+      {history.kept.length > 0 && <p>Left over from it: {history.kept.map((each) => pieceName(each.id)).join(', ')}</p>}
+      {history.picture && <img src={`/api/stock/${encodeURIComponent(id)}/picture?${shown}`} alt={`Photograph of ${pieceName(id)}`} />}
+      <input
+        ref={file}
+        type="file"
+        accept="image/jpeg,image/png"
+        hidden
+        aria-label={`Photograph of ${pieceName(id)}`}
+        onChange={(event) => {
+          const [picked] = event.target.files ?? [];
+          if (picked) void send(picked);
+        }}
+      />
+      <Button size="small" onClick={() => file.current?.click()}>
+        {history.picture ? 'Another photograph' : 'Add a photograph'}
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+/** Keeping pieces of the store for this project, and giving them back: at once or not at all, and said when another was first. */
+import { workshopCodec, type Problem } from '@keen/core';
+import { AWAY, request, type StoredWorkshop } from '../../app/api.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { problemSaid, workshopChanged } from '../project/project.slice.ts';
+import { selectOpen } from '../project/selectors.ts';
+
+export interface Keeping {
+  readonly keep: (pieces: readonly string[]) => Promise<boolean>;
+  readonly giveBack: (pieces: readonly string[]) => Promise<boolean>;
+}
+
+export function useKeeping(): Keeping {
+  const { id: project } = useAppSelector(selectOpen);
+  const dispatch = useAppDispatch();
+  const changed = ({ workshop, revision }: StoredWorkshop): void =>
+    void dispatch(workshopChanged({ workshop: workshopCodec.read(workshop, 'workshop'), revision }));
+  const ask = async (what: 'reserve' | 'release', pieces: readonly string[]): Promise<boolean> => {
+    try {
+      const { status, body } = await request<StoredWorkshop & Problem>(`stock/${what}`, 'POST', { project, pieces });
+      if (status < 400) {
+        changed(body);
+        return true;
+      }
+      // Whoever was first has changed the store: it is shown as it is now.
+      changed((await request<StoredWorkshop>('workshop')).body);
+      dispatch(problemSaid(body));
+    } catch {
+      dispatch(problemSaid(AWAY));
+    }
+    return false;
+  };
+  return { keep: (pieces) => ask('reserve', pieces), giveBack: (pieces) => ask('release', pieces) };
+}
