@@ -22,6 +22,7 @@ export const pieceCodec: Codec<StockPiece> = objectWith(
     flaws: byId(objectWith({ id: text(64), ...stretch }, { across: object(stretch) }), 40),
     place: text(80),
     crooked: yesNo,
+    sawn: yesNo,
     from: text(200),
     reserved: object({ project: text(64), name: text(80) }),
   },

@@ -62,6 +62,7 @@ function problemFor(productId: string, parts: readonly PartLine[], workshop: Wor
         grain,
         cost: 0,
         offcut: piece.kind === 'offcut',
+        ...(piece.sawn ? { trim: 0 as Length } : {}),
         ...(piece.flaws ? { flaws: flawsOf(piece) } : {}),
       })),
       { id: productId, length: product.length.nm, width: product.width.nm, count: null, grain, cost: product.price, offcut: false },

@@ -3,12 +3,14 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { auditPlan } from '../nest/audit.ts';
 import type { NestPlan } from '../nest/problem.ts';
+import { mm } from '../length/length.ts';
 import { search } from '../nest/search.ts';
 import { job as problemOf, part, sheet } from '../test/nest-job.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import type { SheetJob } from './cutting.ts';
 import { finishedParts, type KeptLayout, type RecordEntry } from './design.ts';
 import { asPlan, isOutOfDate, jobOverTheRest, keptLayout, layoutOf, partsOff, piecesKey, progressOf } from './layouts.ts';
+import { sheetStates } from './sheet-states.ts';
 
 const workshop = starterWorkshop();
 const PRODUCT = 'birch-18';
@@ -80,13 +82,47 @@ describe('a settled layout', () => {
     expect(isOutOfDate(more, progressOf(LAYOUT, [], workshop))).toBe(true);
   });
 
-  test('a spoiled part comes out of what is left of the sheet, not out of a new one', () => {
-    const record = [...sawn(LAYOUT, all), entry({ kind: 'spoiled', spoiled: { layout: 'l1', part: 'top' } })];
+  test('a spoiled part comes out of what is left of a sheet that is still being cut, not out of a new one', () => {
+    const [first] = parts.filter(({ id }) => finishedParts(sawn(LAYOUT, all - 1)).has(id));
+    const record = [...sawn(LAYOUT, all - 1), entry({ kind: 'spoiled', spoiled: { layout: 'l1', part: first!.id } })];
     const rest = jobOverTheRest(still(record), progressOf(LAYOUT, record, workshop), workshop);
-    expect(rest.problem.parts.map(({ id }) => id)).toEqual(['top']);
+    expect(rest.problem.parts.map(({ id }) => id)).toContain(first!.id);
     const plan = planOf(rest);
-    expect(plan.score).toEqual({ sheets: 1, cost: 0 });
-    expect(plan.sheets[0]!.sheet).toMatch(/^l1\//);
+    expect(plan.score.cost).toBe(0);
+    expect(plan.sheets.every(({ sheet }) => sheet.startsWith('l1/'))).toBe(true);
+  });
+
+  test('what a sheet leaves when it is cut up to the end is the store’s: only a piece that is there is used', () => {
+    const record = [...sawn(LAYOUT, all), entry({ kind: 'spoiled', spoiled: { layout: 'l1', part: 'top' } })];
+    const kept = sheetStates({ layouts: { l1: LAYOUT } }, record, workshop)[0]!.left.find(({ length, width }) => length >= mm(560) && width >= mm(280));
+    const over = (store: boolean): NestPlan => {
+      const job = still(record);
+      const piece = sheet('offcut-7', kept!.length / 1e6, kept!.width / 1e6, { grain: 'length', cost: 0, count: 1, offcut: true, trim: mm(0) });
+      const sheets = store ? [piece, ...job.problem.sheets] : job.problem.sheets;
+      return planOf(jobOverTheRest({ ...job, problem: { ...job.problem, sheets } }, progressOf(LAYOUT, record, workshop), workshop));
+    };
+    expect(over(true).sheets.map((row) => row.sheet)).toEqual(['offcut-7']);
+    expect(over(false).sheets.map((row) => row.sheet)).toEqual([PRODUCT]);
+  });
+
+  test('the store hears of a sheet when it is cut into, and of what it leaves when its last cut is made', () => {
+    const states = (record: readonly RecordEntry[], layouts: Record<string, KeptLayout> = { l1: LAYOUT }) => sheetStates({ layouts }, record, workshop);
+    expect(states([])).toMatchObject([{ id: 'l1#0', sheet: PRODUCT, cutInto: false, left: [], of: null }]);
+    expect(states(sawn(LAYOUT, 1))).toMatchObject([{ cutInto: true, left: [] }]);
+    const [over] = states(sawn(LAYOUT, all));
+    expect(over!.left.length).toBeGreaterThan(0);
+    for (const { length, width, from } of over!.left) {
+      expect(from.startsWith('l1/')).toBe(true);
+      expect(Math.max(length, width) / 1e6).toBeGreaterThanOrEqual(400);
+      expect(Math.min(length, width) / 1e6).toBeGreaterThanOrEqual(150);
+    }
+    // A second layout takes a rest of the first: that is not kept twice, and is known to be part of the first's sheet.
+    const some = [...sawn(LAYOUT, all - 1)];
+    const rest = jobOverTheRest(still(some), progressOf(LAYOUT, some, workshop), workshop);
+    const next = keptLayout(rest, planOf(rest), 'l2', 1);
+    const [first, second] = states(some, { l1: LAYOUT, l2: next });
+    expect(second).toMatchObject({ of: 'l1#0', cutInto: false });
+    expect(first!.left.map(({ from }) => from)).not.toContain(second!.sheet);
   });
 
   test('after any cuts the rest goes on what lies there and new sheets: nothing twice, nothing lost, nothing cut from what is gone', () => {

@@ -21,7 +21,7 @@ export interface SheetState {
 }
 
 /** Every sheet of every settled layout, in the order the layouts were settled. */
-export function sheetStates(design: Design, record: readonly RecordEntry[], workshop: Workshop): SheetState[] {
+export function sheetStates(design: Pick<Design, 'layouts'>, record: readonly RecordEntry[], workshop: Workshop): SheetState[] {
   const layouts = Object.values(design.layouts).sort((a, b) => a.order - b.order);
   const used = new Set(layouts.flatMap(({ sheets }) => sheets.map(({ sheet }) => sheet)));
   const known = layouts.filter(({ product }) => Object.hasOwn(workshop.products, product)).map((layout) => progressOf(layout, record, workshop));

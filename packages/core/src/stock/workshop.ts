@@ -38,6 +38,8 @@ export interface StockPiece {
   readonly place?: string;
   /** No edge of it is straight: none can run along a fence. */
   readonly crooked?: boolean;
+  /** Its edges are sawn already: nothing is trimmed off. */
+  readonly sawn?: boolean;
   /** The layout and the piece of it that this was left over from. */
   readonly from?: string;
   /** The project it is kept for; others leave it alone. */

@@ -60,7 +60,7 @@ export class CutFollower {
     for (const { from, length, width } of state.left) {
       if (kept.some(({ origin }) => origin === from)) continue;
       const id = await this.store.freeId('offcut', transaction);
-      const piece = { id, product: state.product, kind: 'offcut' as const, length: exactly(length), width: exactly(width), from };
+      const piece = { id, product: state.product, kind: 'offcut' as const, length: exactly(length), width: exactly(width), sawn: true, from };
       await this.store.put(piece, 'kept', whose, transaction, { parent: source.id });
     }
   }

@@ -12,6 +12,7 @@ import { CutsView } from './CutsView.tsx';
 import { CuttingWays } from './CuttingWays.tsx';
 import { ServerSearchLine } from './ServerSearchLine.tsx';
 import { SheetDrawing } from './SheetDrawing.tsx';
+import { StoreUse } from './StoreUse.tsx';
 import { WhichSheet } from './WhichSheet.tsx';
 import { useCutting } from './useCutting.ts';
 import { nestTotals, useNests, type Nest } from './useNests.tsx';
@@ -86,6 +87,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
         </Alert>
       )}
       {page && <ServerSearchLine nest={page.nest} />}
+      <StoreUse />
       <div className="sheet-tabs">
         <div role="group" aria-label="Sheets">
           {pages.map((each) => (

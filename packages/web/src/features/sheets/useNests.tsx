@@ -202,7 +202,11 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   );
   const compare = useCallback(
     async (first: 'any' | 'rip' | 'crosscut' | 'breakdown'): Promise<WayFigures | null> => {
-      const orders = sheetJobs(parts, workshop, { cutting: { ...cutting, first }, finished, pins }).map((job): NestOrder => ({ job, workshop, then: cutting.then }));
+      const orders = sheetJobs(parts, workshop, { cutting: { ...cutting, first }, finished, pins }).map((job): NestOrder => ({
+        job,
+        workshop,
+        then: cutting.then,
+      }));
       return asked((worker) => worker.compare(orders, SEARCH_MS));
     },
     [parts, workshop, cutting, finished, pins],

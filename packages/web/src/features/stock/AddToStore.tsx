@@ -18,6 +18,7 @@ interface Draft {
   readonly flaw: { readonly from: Entered | null; readonly to: Entered | null; readonly near: Entered | null; readonly far: Entered | null };
   readonly place: string;
   readonly crooked: boolean;
+  readonly sawn: boolean;
 }
 
 const EMPTY: Draft = {
@@ -30,6 +31,7 @@ const EMPTY: Draft = {
   flaw: { from: null, to: null, near: null, far: null },
   place: '',
   crooked: false,
+  sawn: false,
 };
 const MOST_AT_ONCE = 40;
 
@@ -78,6 +80,7 @@ export function AddToStore({ workshop }: { readonly workshop: Workshop }) {
       ...(flaw ? { flaws: { [flaw.id]: flaw } } : {}),
       ...(draft.place.trim() === '' ? {} : { place: draft.place.trim() }),
       ...(draft.crooked && !board ? { crooked: true } : {}),
+      ...(draft.sawn && !board && !draft.crooked ? { sawn: true } : {}),
     }));
     if (await save({ ...workshop, pieces: { ...workshop.pieces, ...Object.fromEntries(pieces.map((piece) => [piece.id, piece])) } })) {
       setDraft({ ...EMPTY, kind: draft.kind });
@@ -148,6 +151,10 @@ export function AddToStore({ workshop }: { readonly workshop: Workshop }) {
           <FormControlLabel
             control={<Switch checked={draft.crooked} onChange={(event) => change({ crooked: event.target.checked })} />}
             label="no straight edge"
+          />
+          <FormControlLabel
+            control={<Switch checked={draft.sawn && !draft.crooked} disabled={draft.crooked} onChange={(event) => change({ sawn: event.target.checked })} />}
+            label="edges sawn, nothing to trim"
           />
         </>
       )}

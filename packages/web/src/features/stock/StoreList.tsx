@@ -56,6 +56,7 @@ function StoreRow({ piece, longest }: { readonly piece: StockPiece; readonly lon
           </span>
         ))}
         {piece.crooked && ', no straight edge'}
+        {piece.sawn && ', edges sawn'}
         {piece.place !== undefined && `, ${piece.place}`}
         {reserved && <span className="kept-for"> · kept for {others ? reserved.name : 'this project'}</span>}
         {open && <PieceHistory id={id} unit={unit} />}
