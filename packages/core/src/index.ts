@@ -205,6 +205,8 @@ export {
   type Progress,
 } from './plan/layouts.ts';
 export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
+export { offcutFirst } from './plan/offcut-first.ts';
+export type { GrainChoice } from './carcass/unit-base.ts';
 export { sheetStates, type SheetState } from './plan/sheet-states.ts';
 export { isNewSheet, newSheetId, pinsThatFail, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
 export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';

@@ -44,9 +44,20 @@ export function familyOf({ family }: { readonly family: string }): Family {
 
 /** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
 export function buildUnit(design: UnitDesign, stockOf: StockOf): Unit {
-  const unit = withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design);
+  const unit = withGrains(withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design), design, stockOf);
   const meetings = withFits(unit.meetings, stockOf(design.stock).fits);
   return meetings === unit.meetings ? unit : { ...unit, meetings };
+}
+
+/** Which way the grain of some parts runs is a person's choice; a sheet without grain has none to choose. */
+function withGrains(unit: Unit, { id, grains }: UnitDesign, stockOf: StockOf): Unit {
+  if (!grains || Object.keys(grains).length === 0) return unit;
+  const panels = unit.panels.map((panel) => {
+    const chosen = panel.id.startsWith(`${id}/`) ? grains[panel.id.slice(id.length + 1)] : undefined;
+    if (!chosen || stockOf(panel.stock).product.grain === 'none') return panel;
+    return { ...panel, grain: chosen === 'free' ? ('none' as const) : chosen };
+  });
+  return { ...unit, panels };
 }
 
 /** Sizes that are drawn larger or smaller by the panel at their far end. */

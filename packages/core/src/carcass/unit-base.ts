@@ -89,6 +89,9 @@ export interface Insert {
   readonly deep: Entered | null;
 }
 
+/** Along a part's length, across it, or as it comes (painted work). */
+export type GrainChoice = 'length' | 'width' | 'free';
+
 export interface UnitBase {
   readonly id: string;
   readonly family: string;
@@ -101,6 +104,8 @@ export interface UnitBase {
   /** Of the carcass with its back; the gap of an outside cleat comes on top. */
   readonly depth: Entered;
   readonly stock: string;
+  /** Parts whose grain a person has chosen, by their id without the unit's: 'shelf/s1'. Others have their family's. */
+  readonly grains?: Readonly<Record<string, GrainChoice>>;
   readonly jointDepth: Entered;
   readonly fit: Fit;
   readonly glue: boolean;

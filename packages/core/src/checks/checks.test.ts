@@ -193,7 +193,9 @@ test('the ink cupboard as it stands sets off nothing that stops it', () => {
 
 test('every check that exists is in one of the lists', () => {
   const tried = new Set([...CASES, ...MAKING_CASES, ...PLACE_CASES].map(({ check }) => check));
-  const all: Record<CheckId, true> = {
+  // offcut-first is a finding of a layout: plan/offcut-first.test.ts.
+  const all: Record<Exclude<CheckId, 'offcut-first'>, true> = {
+    'grain-crossed': true,
     'nominal-thickness': true,
     'cannot-be-made': true,
     'parts-clash': true,

@@ -3,6 +3,7 @@ import { BOX_CHECKS } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
 import { CONTENTS_CHECKS } from './contents-checks.ts';
 import { CUT_CHECKS } from './cut-checks.ts';
+import { GRAIN_CHECKS } from './grain-checks.ts';
 import { CUTTING_CHECKS } from './cutting-checks.ts';
 import type { Finding, Severity } from './finding.ts';
 import { CLEAT_CHECKS } from './cleat-checks.ts';
@@ -29,6 +30,7 @@ export const checkUnit = (context: CheckContext): Finding[] =>
       ...CONTENTS_CHECKS,
       ...ROW_CHECKS,
       ...CUTTING_CHECKS,
+      ...GRAIN_CHECKS,
     ].flatMap((check) => check(context)),
   );
 

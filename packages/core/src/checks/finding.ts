@@ -77,6 +77,21 @@ export type Finding = Base &
     | { readonly check: 'too-large-for-stock'; readonly mark: string; readonly product: string; readonly lengthNm: number; readonly widthNm: number }
     | { readonly check: 'look-alikes'; readonly marks: readonly [string, string]; readonly byNm: number }
     | { readonly check: 'no-straight-edge'; readonly product: string; readonly offcuts: readonly string[] }
+    | {
+        readonly check: 'grain-crossed';
+        readonly how: 'spans' | 'may-span' | 'neighbor';
+        readonly name: Label;
+        readonly other: Label | null;
+        readonly lengthNm: number;
+      }
+    | {
+        readonly check: 'offcut-first';
+        /** As it is called: 'offcut 7'. */
+        readonly piece: string;
+        readonly lengthNm: number;
+        readonly widthNm: number;
+        readonly marks: readonly string[];
+      }
     | { readonly check: 'thin-rip'; readonly mark: string; readonly sizeNm: number; readonly against: 'strip' | 'rest' }
     | {
         readonly check: 'kerf-forgotten';

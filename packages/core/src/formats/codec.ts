@@ -128,19 +128,23 @@ function fields(shape: Shape, required: readonly string[]): Codec<Readonly<Recor
 const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
 const RESERVED = new Set(['constructor', 'prototype', 'toString', 'valueOf', 'hasOwnProperty']);
 
+const IDS = { pattern: ID, words: 'letters, digits, - and _, at most 64' };
+/** Parts of a unit: their role and the element they come from. */
+export const PARTS = { pattern: /^[A-Za-z0-9_-]+(\/[A-Za-z0-9_-]+)*$/, words: "a part of the unit, such as 'shelf/s1'" };
+
 /** Objects by id. */
-export function byId<T>(inner: Codec<T>, most: number): Codec<Readonly<Record<string, T>>> {
+export function byId<T>(inner: Codec<T>, most: number, keys: { readonly pattern: RegExp; readonly words: string } = IDS): Codec<Readonly<Record<string, T>>> {
   return {
     read(value, where) {
       const row = plainObject(value, where);
-      const keys = Object.keys(row);
-      if (keys.length > most) throw new Refusal('too-many', `there are ${keys.length} entries`, where, `at most ${most}`);
-      const strange = keys.find((key) => !ID.test(key) || RESERVED.has(key));
-      if (strange !== undefined) throw new Refusal('id', `${quote(strange)} is no id`, where, 'letters, digits, - and _, at most 64');
-      return Object.fromEntries(keys.map((key) => [key, inner.read(row[key], `${where}.${key}`)]));
+      const names = Object.keys(row);
+      if (names.length > most) throw new Refusal('too-many', `there are ${names.length} entries`, where, `at most ${most}`);
+      const strange = names.find((key) => !keys.pattern.test(key) || RESERVED.has(key));
+      if (strange !== undefined) throw new Refusal('id', `${quote(strange)} is no id`, where, keys.words);
+      return Object.fromEntries(names.map((key) => [key, inner.read(row[key], `${where}.${key}`)]));
     },
     write: (value) => Object.fromEntries(Object.entries(value).map(([key, each]) => [key, inner.write(each)])),
-    schema: { type: 'object', maxProperties: most, propertyNames: { pattern: ID.source }, additionalProperties: inner.schema },
+    schema: { type: 'object', maxProperties: most, propertyNames: { pattern: keys.pattern.source }, additionalProperties: inner.schema },
   };
 }
 

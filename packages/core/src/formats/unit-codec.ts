@@ -5,10 +5,12 @@ import { MOST_CONTENTS_KG, MOST_SHELVES, type ElementsForm, type Field } from '.
 import type { UnitDesign } from '../carcass/families.ts';
 import { PRESETS, type PresetId } from '../contents/presets.ts';
 import { Refusal } from '../problem/problem.ts';
-import { byId, checked, choice, constant, length, number, object, orNull, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
+import { byId, checked, choice, constant, length, number, object, objectWith, orNull, PARTS, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
 import { MOST_ROWS, rowCodec } from './items-codec.ts';
 
 const id = text(64);
+/** Parts of a unit whose grain a person has chosen. */
+const MOST_GRAINS = 400;
 
 function leaf(field: Field): Codec<unknown> {
   switch (field.kind) {
@@ -79,7 +81,7 @@ const contents = (family: Family): Codec<unknown> =>
 function familyCodec(family: Family): Codec<UnitDesign> {
   const { fields, elements } = family.form;
   const lists = Object.fromEntries(elements.map((form) => [form.path, byId(elementCodec(form), form.most)]));
-  const inner = object({
+  const whole = {
     id,
     family: constant(family.id),
     name: text(80),
@@ -90,7 +92,8 @@ function familyCodec(family: Family): Codec<UnitDesign> {
     contents: contents(family),
     rows: byId(rowCodec, MOST_ROWS),
     topLoaded: yesNo,
-  }) as unknown as Codec<UnitDesign>;
+  };
+  const inner = objectWith(whole, { grains: byId(choice(['length', 'width', 'free']), MOST_GRAINS, PARTS) }) as unknown as Codec<UnitDesign>;
   return checked(inner, (design, where) => {
     const fault = family.faultOf?.(design);
     if (fault) throw new Refusal(fault.code, fault.message, `${where}.${fault.path.join('.')}`, fault.accepted);

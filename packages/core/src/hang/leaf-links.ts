@@ -276,7 +276,7 @@ function bendingLink({ input, prop, leaf, W, Q, d, reach }: LeafLoads): Link {
   const B = toMm(leaf.length.value);
   const t = { value: toMm(leaf.thickness), source: leaf.thicknessFrom };
   const past = apply(BENT_PAST, { Q, c: Math.max(0, d.value - reach), W, d, B, t, F: leaf.grain === 'width' ? along : across });
-  const between = apply(BENT_BETWEEN, { Q, L: B / prop.count, W, n: prop.count, d, t, F: leaf.grain === 'width' ? across : along });
+  const between = apply(BENT_BETWEEN, { Q, L: B / prop.count, W, n: prop.count, d, t, F: leaf.grain === 'length' ? along : across });
   const use = past.value >= between.value ? past : between;
   return link({ id: `bending-${leaf.id}`, kind: 'leaf-bending', name: { key: 'link-leaf' }, use, panels: [leaf.id] });
 }

@@ -91,6 +91,6 @@ function holds(input: HangInput, { joint, host }: Meeting, tab: ResolvedPanel, d
 
 function bends({ materialOf }: HangInput, tab: ResolvedPanel, M: Figure): Figure {
   const material = materialOf(tab.stock);
-  const across = tab.grain === 'width' ? material.stiffnessAcrossMPa / material.stiffnessAlongMPa : 1;
+  const across = tab.grain !== 'length' ? material.stiffnessAcrossMPa / material.stiffnessAlongMPa : 1;
   return apply(TAB_BENDING, { M, B: toMm(tab.width.value), t: toMm(tab.thickness), F: material.bendingMPa * across });
 }

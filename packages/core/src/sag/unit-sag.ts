@@ -28,7 +28,8 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
     if (toMm(panel.length.value) < TAB_SHARE * toMm(span.value)) return [];
     const material = materialOf(panel.stock);
     const source = { kind: 'table' as const, name: material.name, tag: material.source };
-    const along = panel.grain !== 'width';
+    // A part whose grain lies as it comes may lie across: it is taken to. Sheets without grain are as stiff either way.
+    const along = panel.grain === 'length';
     const L = { value: toMm(span.value), length: span };
     const B = { value: toMm(panel.width.value), length: panel.width };
     const t = { value: toMm(panel.thickness), source: panel.thicknessFrom };

@@ -27,6 +27,24 @@ const strips = (height: string): EditStep => {
 
 export const MAKING_CASES: readonly Case[] = [
   {
+    check: 'grain-crossed',
+    edits: [ink('grains', { 'shelf/s1': 'width' })],
+    severity: 'change',
+    says: /Shelf 1, 676 mm shy long, spans across its face grain/,
+  },
+  {
+    check: 'grain-crossed',
+    edits: [ink('grains', { 'shelf/s1': 'free' })],
+    severity: 'look',
+    says: /Shelf 1, 676 mm shy long, may come out spanning across its face grain/,
+  },
+  {
+    check: 'grain-crossed',
+    edits: [ink('front', 'doors'), ink('grains', { 'door/left': 'width' })],
+    severity: 'look',
+    says: /The grain of the left door runs across that of the right door beside it/,
+  },
+  {
     check: 'no-straight-edge',
     edits: [],
     severity: 'change',

@@ -170,6 +170,21 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: `${finding.offcuts.join(', ')} of ${finding.product} ${finding.offcuts.length === 1 ? 'has' : 'have'} no straight edge, and no saw here makes one.`,
         why: 'Nothing crooked runs along a fence: it is left out until a saw on a guide cuts it straight.',
       };
+    case 'grain-crossed':
+      return finding.how === 'neighbor'
+        ? {
+            says: `The grain of the ${labelWords(finding.name)} runs across that of the ${labelWords(finding.other!)} beside it.`,
+            why: 'Seen side by side, one looks as if it had been put in by mistake.',
+          }
+        : {
+            says: `${capital(labelWords(finding.name))}, ${lengthText(finding.lengthNm, unit)} long, ${finding.how === 'spans' ? 'spans' : 'may come out spanning'} across its face grain.`,
+            why: 'Across the grain a sheet bends more and breaks sooner; sag and load are worked out that way.',
+          };
+    case 'offcut-first':
+      return {
+        says: `${capital(finding.piece)}, ${lengthText(finding.lengthNm, unit)} by ${lengthText(finding.widthNm, unit)}, is in the store and would give ${finding.marks.join(' or ')}.`,
+        why: 'What is there costs nothing, and a new sheet is left with one larger piece.',
+      };
     case 'thin-rip':
       return {
         says: `${finding.mark} is a strip only ${lengthText(finding.sizeNm, unit)} wide.`,

@@ -13,6 +13,12 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `Cut the slots loose (${fineText(lengthNm ?? 0, unit)} play)`;
     case 'take-readings':
       return `Take ${number === 1 ? 'one more reading' : `${number} readings`}`;
+    case 'grain-along':
+      return `Turn the grain of the ${label.name ? labelWords(label.name) : 'part'} along it`;
+    case 'grain-across':
+      return `Turn the grain of the ${label.name ? labelWords(label.name) : 'part'} across it`;
+    case 'cut-from-offcut':
+      return `Cut ${text} from it`;
     case 'use-dado':
       return 'Set it in a dado with a lip under it';
     case 'bottom-between':

@@ -1,8 +1,9 @@
 /** One part: name, size with its sum, what is cut into it, its checks, and where else it occurs. */
-import { featureWords, labelWords, massText, type ResolvedPanel } from '@keen/core';
+import { featureWords, labelWords, massText, type GrainChoice, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Explained, SumTable, useExplain } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, type ShownUnit } from '../project/selectors.ts';
@@ -39,7 +40,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
     <div className="reading">
       <h2>{labelWords(panel.name)}</h2>
       <p className="kind">
-        {line.mark}, {products[panel.stock]?.name}, {panel.grain === 'none' ? 'no grain' : `grain along its ${panel.grain}`}
+        {line.mark}, {products[panel.stock]?.name}
       </p>
       <p className="big-number">
         <LengthText value={line.length.value} unit={unit} />
@@ -63,6 +64,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
           onSource={source}
         />
       </details>
+      <GrainField shown={shown} panel={panel} />
       <OfElement shown={shown} panel={panel} />
       {panel.role !== 'cabinet-half' && panel.role !== 'wall-half' && <AsCutFields key={panel.id} panel={panel} line={line} unit={unit} />}
       {compartments.map((compartment) => (
@@ -89,6 +91,28 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
       <AlsoHere shown={shown} panel={panel} onStation={onStation} />
       <Button onClick={() => dispatch(panelSelected(null))}>Back to the cabinet</Button>
     </div>
+  );
+}
+
+/** Which way its grain runs; a sheet without grain has no choice. */
+function GrainField({ shown: { box }, panel }: { readonly shown: ShownUnit; readonly panel: ResolvedPanel }) {
+  const { apply } = useEdit();
+  const { products } = useAppSelector((state) => selectOpen(state).workshop);
+  if (products[panel.stock]?.grain === 'none') return <p className="kind">a sheet without grain</p>;
+  const key = panel.id.slice(box.id.length + 1);
+  const { [key]: _own, ...others } = box.grains ?? {};
+  return (
+    <ChoiceField
+      label="its grain runs"
+      name="grain"
+      value={panel.grain === 'none' ? 'free' : panel.grain}
+      options={[
+        { value: 'length', label: 'along its length' },
+        { value: 'width', label: 'across its length' },
+        { value: 'free', label: 'either way, as it comes (painted)' },
+      ]}
+      onChange={(grain) => apply([{ path: ['units', box.id, 'grains'], value: { ...others, [key]: grain as GrainChoice } }], 'grains')}
+    />
   );
 }
 

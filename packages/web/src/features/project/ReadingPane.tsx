@@ -56,7 +56,7 @@ function UnitReading({
     case 'joints':
       return <JointsReading shown={shown} findings={cards} />;
     case 'sheets':
-      return <SheetsReading shown={shown} findings={cards} />;
+      return <SheetsReading shown={shown} findings={cards} onStation={onStation} />;
     case 'hang':
       return <HangReading shown={shown} findings={cards} onStation={onStation} />;
   }

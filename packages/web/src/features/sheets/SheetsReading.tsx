@@ -1,15 +1,26 @@
 /** The reading pane at Sheets: why not fewer, and the parts in the order of their marks. */
-import { labelWords } from '@keen/core';
+import { labelWords, offcutFirst } from '@keen/core';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { FindingCard } from '../project/FindingCard.tsx';
+import type { StationId } from '../project/Stations.tsx';
+import { selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { useNests } from './useNests.tsx';
 
-export function SheetsReading({ shown, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
+export function SheetsReading({
+  shown,
+  findings,
+  onStation,
+}: {
+  readonly shown: ShownUnit;
+  readonly findings: ReactNode;
+  readonly onStation: (station: StationId) => void;
+}) {
   const { nests } = useNests();
-  const { workshop } = useAppSelector(selectOpen);
+  const { workshop, design } = useAppSelector(selectOpen);
+  const available = useAppSelector(selectAvailable);
   const { parts } = useAppSelector(selectPlan);
   const unit = useDisplayUnit();
   const dispatch = useAppDispatch();
@@ -27,6 +38,13 @@ export function SheetsReading({ shown, findings }: { readonly shown: ShownUnit; 
           ))}
         </tbody>
       </table>
+      {nests.flatMap(({ job, plan, cut, progress }) =>
+        plan && !cut && progress === null
+          ? offcutFirst(job, plan, available, parts, design.pins).map((finding) => (
+              <FindingCard key={finding.check + job.product} finding={finding} unit={unit} onStation={onStation} />
+            ))
+          : [],
+      )}
       {findings}
       <h2>Parts</h2>
       <ul className="part-list">

@@ -1,0 +1,82 @@
+/** Checks of which way the grain runs. Rules and severities: docs/checks.md. */
+import type { GrainChoice } from '../carcass/unit-base.ts';
+import type { Role } from '../solid/panel.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { Check, CheckContext } from './context.ts';
+import { inUnit } from './context.ts';
+import type { Finding, Fix } from './finding.ts';
+
+/** What is seen side by side from the front. */
+const SEEN: readonly Role[] = ['door', 'front', 'tilted-panel'];
+/** What carries from end to end. */
+const SPANS: readonly Role[] = ['shelf', 'bottom', 'ledge'];
+
+const other = (grain: 'length' | 'width'): 'length' | 'width' => (grain === 'length' ? 'width' : 'length');
+
+/** The choice that turns a part's grain, as a fix. */
+function grainFix(context: CheckContext, panel: ResolvedPanel, grain: GrainChoice): Fix {
+  const { box } = context;
+  return {
+    label: { key: grain === 'length' ? 'grain-along' : 'grain-across', name: panel.name },
+    edit: [{ path: inUnit(context, 'grains'), value: { ...box.grains, [panel.id.slice(box.id.length + 1)]: grain } }],
+  };
+}
+
+/** Shelves that span across their face grain, or may. */
+function spansAcross(context: CheckContext): Finding[] {
+  const { box, unit, stockOf } = context;
+  return unit.panels.flatMap((panel): Finding[] => {
+    const grained = stockOf(panel.stock).product.grain !== 'none';
+    if (!grained || !SPANS.includes(panel.role) || panel.grain === 'length' || panel.length.value <= panel.width.value) return [];
+    const may = panel.grain === 'none';
+    return [
+      {
+        check: 'grain-crossed',
+        unit: box.id,
+        severity: may ? 'look' : 'change',
+        station: 'box',
+        how: may ? 'may-span' : 'spans',
+        name: panel.name,
+        other: null,
+        lengthNm: panel.length.value,
+        panels: [panel.id],
+        fixes: [grainFix(context, panel, 'length')],
+      },
+    ];
+  });
+}
+
+/** Whether a part's grain stands upright in the unit; null where it has none or lies neither way. */
+function isUpright({ grain, frame }: ResolvedPanel): boolean | null {
+  if (grain === 'none') return null;
+  const { along, up } = grain === 'length' ? frame.u : frame.v;
+  if (Math.abs(along) === Math.abs(up)) return null;
+  return Math.abs(up) > Math.abs(along);
+}
+
+/** Doors and fronts whose grain runs across that of most beside them. */
+function crossesItsNeighbors(context: CheckContext): Finding[] {
+  const { box, unit } = context;
+  const seen = unit.panels
+    .filter(({ role }) => SEEN.includes(role))
+    .flatMap((panel) => (isUpright(panel) === null ? [] : [{ panel, upright: isUpright(panel)! }]));
+  const upright = seen.filter((each) => each.upright);
+  const lying = seen.filter((each) => !each.upright);
+  if (upright.length === 0 || lying.length === 0) return [];
+  // As many one way as the other: upright is how a front is looked at.
+  const [most, odd] = lying.length > upright.length ? [lying, upright] : [upright, lying];
+  return odd.map(({ panel }): Finding => ({
+    check: 'grain-crossed',
+    unit: box.id,
+    severity: 'look',
+    station: 'box',
+    how: 'neighbor',
+    name: panel.name,
+    other: most[0]!.panel.name,
+    lengthNm: panel.length.value,
+    panels: [panel.id, most[0]!.panel.id],
+    fixes: [grainFix(context, panel, other(panel.grain as 'length' | 'width'))],
+  }));
+}
+
+export const GRAIN_CHECKS: readonly Check[] = [spansAcross, crossesItsNeighbors];
