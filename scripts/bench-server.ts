@@ -17,39 +17,39 @@ export interface ServerFigures {
   readonly resumed: readonly string[];
 }
 
-type Json = Record<string, any>;
+interface Project {
+  readonly id: string;
+  revision: number;
+  readonly document: { readonly units: { readonly ink: { width: string } } };
+}
 
 /** `root`: the repository's folder. Times of saves in ms, alone and beside two searches. */
 export async function benchServer(root: string, seconds: number): Promise<ServerFigures> {
   const product = await startProduct();
   try {
-    const call = async (path: string, method = 'GET', body?: unknown): Promise<Json> => {
+    const call = async <T = unknown>(path: string, method = 'GET', body?: unknown): Promise<T> => {
       const answer = await fetch(`${product.url}/api/${path}`, {
         method,
         ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
       });
       if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
-      return (await answer.json()) as Json;
+      return (await answer.json()) as T;
     };
-    const file = JSON.parse(readFileSync(`${root}/examples/print-room.carcass.json`, 'utf8')) as Json;
-    const projects = await Promise.all(Array.from({ length: PEOPLE }, () => call('projects/import', 'POST', { file })));
+    const file = JSON.parse(readFileSync(`${root}/examples/print-room.carcass.json`, 'utf8')) as object;
+    const projects = await Promise.all(Array.from({ length: PEOPLE }, () => call<Project>('projects/import', 'POST', { file })));
     /** One person: a width is typed, saved, and another half a second later, as the page does. Each begins a little later than the last. */
-    const edits = async ({ id, revision, document }: Json, until: number, late: number): Promise<number[]> => {
+    const edits = async (project: Project, until: number, late: number): Promise<number[]> => {
+      const { id, document } = project;
       const times: number[] = [];
-      let base = revision as number;
       await wait(late);
       while (performance.now() < until) {
         document.units.ink.width = `${650 + (times.length % 90)} mm`;
         const began = performance.now();
-        ({ revision: base } = (await call(`projects/${id}`, 'PUT', { base, session: 'bench', document })) as { revision: number });
+        const saved = await call<Project>(`projects/${id}`, 'PUT', { base: project.revision, session: 'bench', document });
+        project.revision = saved.revision;
         times.push(performance.now() - began);
         await wait(EDIT_EVERY_MS);
       }
-      const after = await call(`projects/${id}`);
-      Object.assign(
-        projects.find((each) => each['id'] === id)!,
-        { revision: after['revision'] },
-      );
       return times;
     };
     const round = async (): Promise<number[]> => {
@@ -67,14 +67,14 @@ export async function benchServer(root: string, seconds: number): Promise<Server
     const jobs = ['ply-3-4', 'ply-1-2'].map((of) => ({ id: randomUUID(), product: of, key: 'bench', then: 'settings', seconds: 600, problem }));
     const asked = performance.now();
     for (const job of jobs) await call('projects/print-room/nest-jobs', 'POST', job);
-    while ((await call(`nest-jobs/${jobs[0]!.id}`))['plan'] === null) await wait(20);
+    while ((await call<{ plan: unknown }>(`nest-jobs/${jobs[0]!.id}`)).plan === null) await wait(20);
     const firstPlan = performance.now() - asked;
     const beside = await round();
     process.kill(product.serverPid(), 'SIGKILL');
     await wait(500);
     await untilUp(product.url);
     await wait(1500);
-    const resumed = await Promise.all(jobs.map(async ({ id }) => (await call(`nest-jobs/${id}`))['state'] as string));
+    const resumed = await Promise.all(jobs.map(async ({ id }) => (await call<{ state: string }>(`nest-jobs/${id}`)).state));
     return { alone, beside, firstPlan, resumed };
   } finally {
     await product.stop();

@@ -207,8 +207,9 @@ export {
 export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
 export { offcutFirst } from './plan/offcut-first.ts';
 export type { GrainChoice } from './carcass/unit-base.ts';
+export { wrongPlaceWords } from './formats/place-words.ts';
 export { sheetStates, type SheetState } from './plan/sheet-states.ts';
-export { isNewSheet, newSheetId, pinsThatFail, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
+export { isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
 export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';

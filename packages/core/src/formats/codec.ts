@@ -129,8 +129,8 @@ const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
 const RESERVED = new Set(['constructor', 'prototype', 'toString', 'valueOf', 'hasOwnProperty']);
 
 const IDS = { pattern: ID, words: 'letters, digits, - and _, at most 64' };
-/** Parts of a unit: their role and the element they come from. */
-export const PARTS = { pattern: /^[A-Za-z0-9_-]+(\/[A-Za-z0-9_-]+)*$/, words: "a part of the unit, such as 'shelf/s1'" };
+/** Parts: their role and the element they come from, with or without their unit. */
+export const PARTS = { pattern: /^[A-Za-z0-9_:-]+(\/[A-Za-z0-9_:-]+)*$/, words: "a part, such as 'shelf/s1'" };
 
 /** Objects by id. */
 export function byId<T>(inner: Codec<T>, most: number, keys: { readonly pattern: RegExp; readonly words: string } = IDS): Codec<Readonly<Record<string, T>>> {

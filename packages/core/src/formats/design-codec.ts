@@ -2,7 +2,7 @@
 import { MOST_ITEMS } from '../contents/item-form.ts';
 import type { Design } from '../plan/design.ts';
 import { PERSON_HEIGHT } from '../wall/wall-form.ts';
-import { byId, checked, choice, length, list, number, object, ownIds, text, yesNo, type Codec } from './codec.ts';
+import { byId, checked, choice, length, list, number, object, ownIds, PARTS, text, yesNo, type Codec } from './codec.ts';
 import { itemCodec } from './items-codec.ts';
 import { keptLayoutCodec, MOST_LAYOUTS, pinCodec } from './layout-codec.ts';
 import { unitCodec } from './unit-codec.ts';
@@ -33,7 +33,7 @@ export const designCodec: Codec<Design> = checked(
     cutFrom: list(object({ product: text(64), sheet: text(40), pieces: list(text(200), MOST_PIECES) }), MOST_SHEETS),
     cutting: object({ first: choice(['any', 'rip', 'crosscut', 'breakdown']), then: choice(['settings', 'offcut', 'handling']) }),
     layouts: byId(keptLayoutCodec, MOST_LAYOUTS),
-    pins: byId(pinCodec, MOST_PINS),
+    pins: byId(pinCodec, MOST_PINS, PARTS),
     setupOrder: list(text(300), MOST_ORDERED),
     tries: byId(object({ id: text(64), order: number(-1e9, 1e9), name: text(80), unit: unitCodec }), MOST_TRIES),
   }),

@@ -64,6 +64,21 @@ export function snapped(problem: NestProblem, sheet: NestSheet, at: Placement, o
   };
 }
 
+/** The first place on a sheet that holds a part beside those that are pinned there; null when none does. */
+export function placeOn(problem: NestProblem, sheet: NestSheet, part: string, pinned: readonly Placement[]): Placement | null {
+  const trim = trimOf(problem, sheet);
+  const beyond = (from: number, by: number): number => from + by + problem.kerf;
+  const along = [trim, ...pinned.map(({ x, dx }) => beyond(x, dx))].sort((a, b) => a - b);
+  const across = [trim, ...pinned.map(({ y, dy }) => beyond(y, dy))].sort((a, b) => a - b);
+  for (const turned of [false, true])
+    for (const x of along)
+      for (const y of across) {
+        const at = placementOf(problem, { id: part, x: x as Length, y: y as Length, turned });
+        if (at && wrongPlace(problem, sheet, at, pinned) === null) return at;
+      }
+  return null;
+}
+
 /**
  * A problem in which pinned parts stay. Pins on a piece of the store are that piece's; those on the first, second, … new sheet make
  * a sheet of their own of it. A pin that does not hold any more (its part has grown, its sheet has gone) is left out: pinsThatFail() names it.

@@ -5,6 +5,7 @@ import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, useParams } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { SCHEME_KEY, schemeChosen } from '../features/project/view.slice.ts';
+import { FaultPage } from './FaultPage.tsx';
 import { makeStore, useAppDispatch, useAppSelector } from './store.ts';
 import { themeFor } from './theme.ts';
 import { cssVariables, DARK, LIGHT } from './tokens.ts';
@@ -16,12 +17,17 @@ const router = createBrowserRouter([
     element: <Root />,
     HydrateFallback: () => null,
     children: [
-      { path: '/', lazy: () => import('../features/home/HomePage.tsx') },
-      { path: '/new', lazy: () => import('../features/home/NewCabinetPage.tsx') },
-      { path: '/project/:projectId', lazy: () => import('../features/project/ProjectRoute.tsx') },
-      { path: '/project/:projectId/:unitId', element: <ToBox /> },
-      { path: '/project/:projectId/:unitId/:station', lazy: () => import('../features/project/ProjectRoute.tsx') },
-      { path: '*', element: <Navigate to="/" replace /> },
+      {
+        errorElement: <FaultPage />,
+        children: [
+          { path: '/', lazy: () => import('../features/home/HomePage.tsx') },
+          { path: '/new', lazy: () => import('../features/home/NewCabinetPage.tsx') },
+          { path: '/project/:projectId', lazy: () => import('../features/project/ProjectRoute.tsx') },
+          { path: '/project/:projectId/:unitId', element: <ToBox /> },
+          { path: '/project/:projectId/:unitId/:station', lazy: () => import('../features/project/ProjectRoute.tsx') },
+          { path: '*', element: <Navigate to="/" replace /> },
+        ],
+      },
     ],
   },
 ]);

@@ -67,21 +67,6 @@ export function CutsView({ nest, cutting, parts, unit }: CutsViewProps) {
         </p>
         <h2>{words.set}</h2>
         <p>{words.what}</p>
-        <dl>
-          <div>
-            <dt>stays</dt>
-            <dd>{words.stays}</dd>
-          </div>
-          <div>
-            <dt>falls off</dt>
-            <dd>{words.falls}</dd>
-          </div>
-        </dl>
-        {words.cautions.map((caution) => (
-          <p key={caution} className="caution">
-            {caution}
-          </p>
-        ))}
         <div className="cut-buttons">
           <IconButton aria-label="The cut before" disabled={at === 0} onClick={() => go(at - 1)}>
             <ArrowBack />
@@ -99,6 +84,21 @@ export function CutsView({ nest, cutting, parts, unit }: CutsViewProps) {
             <ArrowForward />
           </IconButton>
         </div>
+        <dl>
+          <div>
+            <dt>stays</dt>
+            <dd>{words.stays}</dd>
+          </div>
+          <div>
+            <dt>falls off</dt>
+            <dd>{words.falls}</dd>
+          </div>
+        </dl>
+        {words.cautions.map((caution) => (
+          <p key={caution} className="caution">
+            {caution}
+          </p>
+        ))}
         {!done && step.way && !cutting.canMake(step) && <p className="quiet">Its piece comes off at cut {numbers.get(step.after!)}: that one first.</p>}
         {done && <Spoil step={step} cutting={cutting} markOf={markOf} />}
       </section>

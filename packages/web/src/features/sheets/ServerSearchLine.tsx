@@ -10,25 +10,31 @@ const timeWords = (ms: number): string => {
   return seconds < 60 ? `${seconds} s` : seconds % 60 === 0 ? `${seconds / 60} min` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 };
 
-export function ServerSearchLine({ nest }: { readonly nest: Nest }) {
+/** While it goes on. */
+export function ServerSearchGoing({ nest: { job, key } }: { readonly nest: Nest }) {
+  const { server } = useNests();
+  const search = server.searches.find(({ product }) => product === job.product);
+  if (!search || !isGoing(search)) return null;
+  return (
+    <p className="server-search" role="status">
+      {search.state === 'waiting'
+        ? 'The server looks for a better layout as soon as it is free'
+        : `The server looks for a better layout: ${timeWords(search.spentMs)} of ${timeWords(1000 * search.seconds)}`}
+      {search.key === key ? '. You may close this page.' : ', of the parts as they were before.'}
+      <Button size="small" onClick={() => void server.stop(search.id)}>
+        Stop it
+      </Button>
+    </p>
+  );
+}
+
+/** Where it might find something better. */
+export function ServerSearchOffer({ nest }: { readonly nest: Nest }) {
   const { server } = useNests();
   const { key, plan, job } = nest;
   const search = server.searches.find(({ product }) => product === job.product);
-  if (!plan || key === null) return null;
+  if (!plan || key === null || plan.proved || (search && isGoing(search))) return null;
   const own = search?.key === key;
-  if (search && isGoing(search))
-    return (
-      <p className="server-search" role="status">
-        {search.state === 'waiting'
-          ? 'The server looks for a better layout as soon as it is free'
-          : `The server looks for a better layout: ${timeWords(search.spentMs)} of ${timeWords(1000 * search.seconds)}`}
-        {own ? '. You may close this page.' : ', of the parts as they were before.'}
-        <Button size="small" onClick={() => void server.stop(search.id)}>
-          Stop it
-        </Button>
-      </p>
-    );
-  if (plan.proved) return null;
   return (
     <p className="server-search">
       {search && own

@@ -12,14 +12,17 @@ import {
   type NestedSheet,
   type PartLine,
   type Placement,
+  wrongPlaceWords,
   type SawnPiece,
 } from '@keen/core';
-import type { KeyboardEvent } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthTspans } from '../../ui/LengthText.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import type { Nest } from './useNests.tsx';
+import type { Pins } from './usePins.ts';
+import { useSheetDrag, type Dragged } from './useSheetDrag.ts';
 
 export interface SheetDrawingProps {
   readonly page: { readonly nest: Nest; readonly sheet: NestedSheet; readonly number: number };
@@ -34,11 +37,13 @@ export interface SheetDrawingProps {
     readonly done: ReadonlySet<string>;
   };
   readonly left?: readonly Left[];
+  /** Parts can be dragged and pinned. */
+  readonly pins?: Pins;
 }
 
 const MARGIN = 26;
 
-export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, left = [] }: SheetDrawingProps) {
+export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, left = [], pins }: SheetDrawingProps) {
   const [ref, size] = useSize<HTMLDivElement>();
   const selected = useAppSelector(({ view }) => view.selected);
   const dispatch = useAppDispatch();
@@ -49,6 +54,7 @@ export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, 
   const x = (mm: number): number => (size.width - length * scale) / 2 + mm * scale;
   const y = (mm: number): number => MARGIN + mm * scale;
   const trim = toMm(trimOf(nest.job.problem, kind));
+  const drag = useSheetDrag(sheet, nest.job.product, scale, pins ?? null);
   const panelsOf = (piece: string): readonly string[] => {
     const line = lineOfPiece(parts, piece);
     return line?.role === 'cleat-blank' ? line.panels : [piece];
@@ -76,6 +82,9 @@ export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, 
           aria-label={`Sheet ${tapeText(kind.length, unit)} by ${tapeText(kind.width, unit)} ${unit}: ${list}`}
           onKeyDown={keys}
           onClick={() => dispatch(panelSelected(null))}
+          onPointerMove={drag.move}
+          onPointerUp={drag.end}
+          onPointerCancel={drag.cancel}
         >
           <defs>
             <pattern id="waste" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -92,12 +101,27 @@ export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, 
           </text>
           <rect className="sheet-edge" x={x(0)} y={y(0)} width={length * scale} height={width * scale} />
           <rect className="sheet-waste" x={x(trim)} y={y(trim)} width={(length - 2 * trim) * scale} height={(width - 2 * trim) * scale} />
+          {(kind.flaws ?? []).map((flaw, index) => (
+            <rect key={index} className="sheet-flaw" x={x(toMm(flaw.x))} y={y(toMm(flaw.y))} width={toMm(flaw.dx) * scale} height={toMm(flaw.dy) * scale} />
+          ))}
           {left.map(({ piece, step }) => (
             <LeftOver key={step} left={piece} unit={unit} x={x} y={y} scale={scale} />
           ))}
           {sheet.placements.map((row, index) => (
-            <Piece key={index} row={row} panels={panelsOf(row.part)} line={lineOfPiece(parts, row.part)} unit={unit} x={x} y={y} scale={scale} />
+            <Piece
+              key={index}
+              row={row}
+              panels={panelsOf(row.part)}
+              line={lineOfPiece(parts, row.part)}
+              unit={unit}
+              x={x}
+              y={y}
+              scale={scale}
+              pinned={pins?.isPinned(row.part) ?? false}
+              {...(pins ? { onGrab: (event: PointerEvent<Element>) => drag.begin(event, row) } : {})}
+            />
           ))}
+          {drag.dragged && <Carried dragged={drag.dragged} parts={parts} x={x} y={y} scale={scale} />}
           {cuts?.at && <rect className="cut-piece" {...rectOf(cuts.at.piece, x, y, scale)} />}
           {cuts?.steps.map((step) => (
             <CutLine
@@ -116,6 +140,29 @@ export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, 
 }
 
 type OnScreen = (mm: number) => number;
+
+interface CarriedProps {
+  readonly dragged: Dragged;
+  readonly parts: readonly PartLine[];
+  readonly x: OnScreen;
+  readonly y: OnScreen;
+  readonly scale: number;
+}
+
+/** The part while it is dragged: where it would be pinned, or why it cannot. */
+function Carried({ dragged: { at, wrong, makeWay, over }, parts, x, y, scale }: CarriedProps) {
+  const markOf = (piece: string): string => lineOfPiece(parts, piece)?.mark ?? piece;
+  const words = over !== null ? 'onto that sheet' : wrong ? wrongPlaceWords(wrong, markOf) : makeWay > 0 ? `${makeWay} make way` : 'pinned here';
+  const [left, top] = [x(toMm(at.x)), y(toMm(at.y))];
+  return (
+    <g className={`carried${wrong && over === null ? ' wrong' : ''}`} pointerEvents="none">
+      <rect x={left} y={top} width={toMm(at.dx) * scale} height={toMm(at.dy) * scale} />
+      <text x={left + 6} y={top + 18}>
+        {markOf(at.part)}: {words}
+      </text>
+    </g>
+  );
+}
 
 const rectOf = ({ at }: SawnPiece, x: OnScreen, y: OnScreen, scale: number) => ({
   x: x(toMm(at.x)),
@@ -204,9 +251,11 @@ interface PieceProps {
   readonly x: (mm: number) => number;
   readonly y: (mm: number) => number;
   readonly scale: number;
+  readonly pinned: boolean;
+  readonly onGrab?: (event: PointerEvent<Element>) => void;
 }
 
-function Piece({ row, panels, line, unit, x, y, scale }: PieceProps) {
+function Piece({ row, panels, line, unit, x, y, scale, pinned, onGrab }: PieceProps) {
   const lit = useAppSelector(({ view: { selected, hovered } }) =>
     selected !== null && panels.includes(selected) ? 'selected' : hovered !== null && panels.includes(hovered) ? 'hovered' : '',
   );
@@ -226,17 +275,19 @@ function Piece({ row, panels, line, unit, x, y, scale }: PieceProps) {
     : row.part;
   return (
     <g
-      className={`piece ${lit}`}
+      className={`piece ${lit}${onGrab ? ' draggable' : ''}`}
       data-piece={row.part}
       onClick={(event) => {
         event.stopPropagation();
         dispatch(panelSelected(panels[0]!));
       }}
+      {...(onGrab ? { onPointerDown: onGrab } : {})}
       onPointerEnter={() => dispatch(panelHovered(panels[0]!))}
       onPointerLeave={() => dispatch(panelHovered(null))}
     >
-      <title>{`${line?.mark ?? ''} ${name}`}</title>
+      <title>{`${line?.mark ?? ''} ${name}${pinned ? ', pinned' : ''}`}</title>
       <rect x={left} y={top} width={wide} height={high} />
+      {pinned && <path className="pin-sign" d={`M${left + 9} ${top + 4} a5 5 0 1 1 0 10 a5 5 0 1 1 0 -10 m-3 5 h6 m-3 -3 v6`} />}
       <g {...(upright ? { transform: `rotate(-90 ${centre})` } : {})}>
         {across > 15 && along > 26 && (
           <text className="piece-name" x={left + wide / 2} y={top + high / 2 - (across > 34 && along > 120 ? 8 : 0)}>

@@ -1,5 +1,16 @@
 /** Sheets: how is it cut? Each sheet to scale with its parts; the headline says how near to the fewest. */
-import { cutWords, keepsOffcut, lineOfPiece, sheetSvg, sizeWords, type DisplayUnit, type NestedSheet, type PartLine } from '@keen/core';
+import {
+  cutWords,
+  isNewSheet,
+  keepsOffcut,
+  lineOfPiece,
+  pinsThatFail,
+  sheetSvg,
+  sizeWords,
+  type DisplayUnit,
+  type NestedSheet,
+  type PartLine,
+} from '@keen/core';
 import Download from '@mui/icons-material/FileDownloadOutlined';
 import { Alert, Button, LinearProgress } from '@mui/material';
 import { useState } from 'react';
@@ -10,10 +21,12 @@ import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownUnit }
 import { BoardList } from './BoardList.tsx';
 import { CutsView } from './CutsView.tsx';
 import { CuttingWays } from './CuttingWays.tsx';
-import { ServerSearchLine } from './ServerSearchLine.tsx';
+import { ServerSearchGoing, ServerSearchOffer } from './ServerSearchLine.tsx';
 import { SheetDrawing } from './SheetDrawing.tsx';
 import { StoreUse } from './StoreUse.tsx';
 import { WhichSheet } from './WhichSheet.tsx';
+import { PinFields } from './PinFields.tsx';
+import { usePins, type Pins } from './usePins.ts';
 import { useCutting } from './useCutting.ts';
 import { nestTotals, useNests, type Nest } from './useNests.tsx';
 
@@ -54,7 +67,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
   };
   return (
     <div className="station-body scroll">
-      <h1>{headline(totals?.sheets, proved, searching)}</h1>
+      <h1>{headline(totals, proved, searching)}</h1>
       <div className="lead" role="status">
         {searching ? (
           <span className="nesting">
@@ -86,8 +99,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
           laid out again over what is really left.
         </Alert>
       )}
-      {page && <ServerSearchLine nest={page.nest} />}
-      <StoreUse />
+      {page && <ServerSearchGoing nest={page.nest} />}
       <div className="sheet-tabs">
         <div role="group" aria-label="Sheets">
           {pages.map((each) => (
@@ -95,6 +107,8 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
               key={`${each.nest.job.product}${each.number}`}
               type="button"
               aria-pressed={each.nest === page?.nest && each.number === page.number}
+              data-sheet={each.sheet.sheet}
+              data-product={each.nest.job.product}
               onClick={() => setPicked({ product: each.nest.job.product, number: each.number })}
             >
               {nameOf(each)} {each.nest.plan!.sheets.length > 1 && each.number}
@@ -119,6 +133,8 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
       {!page && <p className="quiet">Working out the first layout …</p>}
       {page && view === 'layout' && <LayoutView page={page} parts={parts} unit={unit} />}
       {page && view === 'cuts' && <CutsOf key={page.nest.job.product} nest={page.nest} parts={parts} unit={unit} />}
+      <StoreUse />
+      {page && <ServerSearchOffer nest={page.nest} />}
       {page && view === 'layout' && (
         <WhichSheet key={`${page.nest.job.product} ${page.number}`} product={page.nest.job.product} pieces={page.sheet.placements.map(({ part }) => part)} />
       )}
@@ -130,7 +146,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
 
 /** A sheet's name: its product, an offcut, or what is left of one that is cut into. */
 const sheetName = (sheet: string, product: string, name: string): string =>
-  sheet === product ? name : sheet.includes('/') ? `rest of ${name}` : sheet.replace('-', ' ');
+  isNewSheet(sheet, product) ? name : sheet.includes('/') ? `rest of ${name}` : `${sheet.replace('-', ' ')}, ${name}`;
 
 interface ShownPage {
   readonly page: Page;
@@ -173,14 +189,52 @@ function LayoutView({ page, parts, unit }: ShownPage) {
   const { workshop } = useAppSelector(selectLearned);
   const kept = cutting?.sequence.left.filter(({ sheet, piece }) => sheet === page.number - 1 && keepsOffcut(workshop.shop, piece)) ?? [];
   const { bound } = page.nest.plan!;
+  const pins = usePins(page.nest);
   return (
     <div className="sheet-layout">
-      <SheetDrawing page={page} parts={parts} unit={unit} stale={page.nest.stale} left={kept} />
+      <SheetDrawing page={page} parts={parts} unit={unit} stale={page.nest.stale} left={kept} {...(page.nest.cut ? {} : { pins })} />
+      {!page.nest.cut && <PinLine page={page} parts={parts} unit={unit} pins={pins} />}
       <p className="sheet-note quiet">
         {usedShare(page)} % used. Kerf <LengthText value={page.nest.job.problem.kerf} unit={unit} exact withUnit />,{' '}
         <LengthText value={page.nest.job.problem.trim} unit={unit} exact withUnit /> trimmed off every edge first.{' '}
         {page.nest.cut ? `${sentence(bound.why)}.` : `No plan for this kind can do with fewer than ${bound.sheets}: ${bound.why}.`}
       </p>
+    </div>
+  );
+}
+
+/** Pinning by hand: the selected part's place, the whole sheet, and what no longer holds. */
+function PinLine({ page, parts, unit, pins }: ShownPage & { readonly pins: Pins }) {
+  const selected = useAppSelector(({ view }) => view.selected);
+  const { design } = useAppSelector(selectOpen);
+  const { nest, sheet } = page;
+  const own = sheet.placements.find(
+    ({ part }) => selected !== null && (part === selected || (lineOfPiece(parts, part)?.id === part && lineOfPiece(parts, part)!.panels.includes(selected))),
+  );
+  const pinned = sheet.placements.filter(({ part }) => pins.isPinned(part));
+  const failed = pinsThatFail(nest.job.problem, nest.job.product, design.pins);
+  return (
+    <div className="pin-line">
+      {own ? (
+        <PinFields key={`${own.part} ${own.x} ${own.y} ${own.turned}`} nest={nest} sheet={sheet} placement={own} parts={parts} unit={unit} />
+      ) : (
+        <span className="quiet">Drag a part to pin it somewhere, or onto another sheet’s name; the others are laid out round it.</span>
+      )}
+      {pinned.length < sheet.placements.length && <Button onClick={() => pins.pin(sheet.sheet, ...sheet.placements)}>Pin all of this sheet</Button>}
+      {pinned.length > 0 && <Button onClick={() => pins.unpin(...pinned.map(({ part }) => part))}>Let all {pinned.length} go</Button>}
+      {failed.length > 0 && (
+        <Alert
+          severity="warning"
+          action={
+            <Button color="inherit" onClick={() => pins.unpin(...failed)}>
+              Let them go
+            </Button>
+          }
+        >
+          {failed.map((part) => lineOfPiece(parts, part)?.mark ?? part).join(', ')}: pinned where {failed.length === 1 ? 'it does' : 'they do'} not fit any
+          more.
+        </Alert>
+      )}
     </div>
   );
 }
@@ -192,9 +246,10 @@ function CutsOf({ nest, parts, unit }: { readonly nest: Nest; readonly parts: re
   return cutting ? <CutsView nest={nest} cutting={cutting} parts={parts} unit={unit} /> : <p className="quiet">Working out the cuts …</p>;
 }
 
-function headline(sheets: number | undefined, proved: boolean, searching: boolean): string {
-  if (sheets === undefined) return 'Working out the sheets …';
-  const words = `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} in all`;
+function headline(totals: ReturnType<typeof nestTotals>, proved: boolean, searching: boolean): string {
+  if (!totals) return 'Working out the sheets …';
+  const { sheets, bought } = totals;
+  const words = `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} in all${bought < sheets ? `, ${bought === 0 ? 'none' : bought} to buy` : ''}`;
   if (proved) return `${words}. No plan can use fewer.`;
   return searching ? `${words} so far.` : `${words}, the best found.`;
 }

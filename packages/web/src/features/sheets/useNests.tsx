@@ -6,6 +6,7 @@ import {
   asPlan,
   finishedParts,
   isBetterPlan,
+  isNewSheet,
   isOutOfDate,
   jobOverTheRest,
   keptLayout,
@@ -77,6 +78,8 @@ const LONGER_MS = 10_000;
 
 interface Found {
   readonly key: string;
+  /** What it was made for: a plan that is out of date is drawn on the sheets it was made for. */
+  readonly job: SheetJob;
   readonly plan: NestPlan;
 }
 
@@ -119,8 +122,11 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   const turn = useRef(0);
   /** A plan takes the place of one for other pieces, and of one that is no better. */
   const offer = useCallback(
-    (product: string, key: string, plan: NestPlan): void =>
-      setFound((old) => (old[product]?.key === key && isBetterPlan(old[product].plan, plan) ? old : { ...old, [product]: { key, plan } })),
+    (job: SheetJob, key: string, plan: NestPlan): void =>
+      setFound((old) => {
+        const before = old[job.product];
+        return before?.key === key && isBetterPlan(before.plan, plan) ? old : { ...old, [job.product]: { key, job, plan } };
+      }),
     [],
   );
   const {
@@ -128,7 +134,8 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
     ask,
     stop: stopSearch,
   } = useServerSearch(id, (search, plan) => {
-    if (open.some(({ job, key }) => job.product === search.product && key === search.key)) offer(search.product, search.key, plan);
+    const asked = open.find(({ job, key }) => job.product === search.product && key === search.key);
+    if (asked) offer(asked.job, asked.key, plan);
   });
   const allKeys = open.map(({ key }) => key).join();
 
@@ -147,13 +154,13 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
           if (found[job.product]?.key === key && budget === SEARCH_MS) continue;
           const tell = (plan: NestPlan, share: number): void => {
             if (mine !== turn.current) return;
-            offer(job.product, key, plan);
+            offer(job, key, plan);
             if (ms !== FIRST_MS) setProgress((old) => ({ ...old, [job.product]: share }));
           };
           setProgress((old) => ({ ...old, [job.product]: 0 }));
           const last = await worker.current?.nest({ job, workshop, then: cutting.then }, ms, proxy(tell));
           if (mine !== turn.current) return;
-          if (last) offer(job.product, key, last);
+          if (last) offer(job, key, last);
           if (ms !== FIRST_MS) setProgress(({ [job.product]: _done, ...others }) => others);
         }
       }
@@ -169,7 +176,14 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
     if (cut) return { ...asPlan(job, cut.layout, workshop), progress: null, stale: isOutOfDate(job, cut), cut, key: null };
     const known = found[job.product];
     const key = keys.get(job.product) ?? null;
-    return { job, plan: known?.plan ?? null, progress: progress[job.product] ?? null, stale: known !== undefined && known.key !== key, cut, key };
+    return {
+      job: known?.job ?? job,
+      plan: known?.plan ?? null,
+      progress: progress[job.product] ?? null,
+      stale: known !== undefined && known.key !== key,
+      cut,
+      key,
+    };
   });
   const stop = (): void => {
     turn.current++;
@@ -177,10 +191,11 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
     setProgress({});
   };
   const askServer = useCallback(
-    async ({ job, key }: Nest, seconds: number): Promise<void> => {
-      if (key !== null) await ask({ product: job.product, key, problem: job.problem, then: cutting.then }, seconds);
+    async ({ job: { product } }: Nest, seconds: number): Promise<void> => {
+      const asked = open.find(({ job }) => job.product === product);
+      if (asked) await ask({ product, key: asked.key, problem: asked.job.problem, then: cutting.then }, seconds);
     },
-    [ask, cutting.then],
+    [ask, open, cutting.then],
   );
   const layAgain = useCallback(
     async (product: string): Promise<void> => {
@@ -228,8 +243,15 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   );
 }
 
-/** Sheets and money over all products; null while a nest is missing. */
-export function nestTotals(nests: readonly Nest[]): { sheets: number; cost: number } | null {
+/** Sheets, how many of them are to be bought, and money over all products; null while a nest is missing. */
+export function nestTotals(nests: readonly Nest[]): { sheets: number; bought: number; cost: number } | null {
   if (nests.some(({ plan }) => plan === null)) return null;
-  return nests.reduce((sum, { plan }) => ({ sheets: sum.sheets + plan!.score.sheets, cost: sum.cost + (plan!.score.cost ?? 0) }), { sheets: 0, cost: 0 });
+  return nests.reduce(
+    (sum, { job, plan }) => ({
+      sheets: sum.sheets + plan!.score.sheets,
+      bought: sum.bought + plan!.sheets.filter(({ sheet }) => isNewSheet(sheet, job.product)).length,
+      cost: sum.cost + (plan!.score.cost ?? 0),
+    }),
+    { sheets: 0, bought: 0, cost: 0 },
+  );
 }

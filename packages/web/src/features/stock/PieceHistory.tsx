@@ -81,7 +81,10 @@ export function PieceHistory({ id, unit }: { readonly id: string; readonly unit:
       dispatch(problemSaid(AWAY));
     }
   }, [id, dispatch]);
-  useEffect(() => void look(), [look]);
+  useEffect(() => {
+    const first = async (): Promise<void> => look();
+    void first();
+  }, [look]);
   const send = async (picked: File): Promise<void> => {
     try {
       const picture = await smallPicture(picked);
