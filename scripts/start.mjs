@@ -13,6 +13,7 @@ const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const PORT = 8420;
 const SERVER = join(ROOT, 'packages/server/dist/main.js');
 const SCANNER = join(ROOT, 'packages/server/dist/stud-scanner.js');
+const MERCHANT = join(ROOT, 'packages/server/dist/merchant.js');
 const CALIPER = join(ROOT, 'packages/server/dist/caliper.js');
 
 function readArguments(args) {
@@ -33,6 +34,7 @@ let ending = false;
 let database;
 let scannerPort;
 let caliperPort;
+let merchantPort;
 const children = new Set();
 
 const environment = (port) => ({
@@ -46,6 +48,7 @@ const environment = (port) => ({
   KEEN_EXAMPLES: join(ROOT, 'examples'),
   KEEN_SCANNER_PORT: scannerPort ? String(scannerPort) : '',
   KEEN_CALIPER_PORT: caliperPort ? String(caliperPort) : '',
+  KEEN_MERCHANT_PORT: merchantPort ? String(merchantPort) : '',
 });
 
 /** Runs a command of the server to its end. */
@@ -120,6 +123,8 @@ async function start() {
   keepRunning('stud scanner stand-in', process.execPath, [SCANNER], { ...process.env, KEEN_SCANNER_PORT: String(scannerPort) }, ROOT, () => {});
   caliperPort = await freePort();
   keepRunning('caliper stand-in', process.execPath, [CALIPER], { ...process.env, KEEN_CALIPER_PORT: String(caliperPort) }, ROOT, () => {});
+  merchantPort = await freePort();
+  keepRunning('merchant stand-in', process.execPath, [MERCHANT], { ...process.env, KEEN_MERCHANT_PORT: String(merchantPort) }, ROOT, () => {});
   if (options.dev) return startDev();
   const address = `http://127.0.0.1:${options.port}`;
   keepRunning(

@@ -59,6 +59,8 @@ export {
   type Shop,
   type Stack,
 } from './stock/shop.ts';
+export { boughtAs, fitsCar, isSameSize, offersOf, type Offer } from './stock/offers.ts';
+export { offersCodec } from './formats/offers-codec.ts';
 export { starterWorkshop } from './stock/catalogue.ts';
 export { PLAUSIBLE_SHARE, sheetsMeasured, thicknessOf, type SheetMeasured, type Trend } from './stock/thickness.ts';
 export { PRESETS, type Contents, type PresetId } from './contents/presets.ts';
@@ -208,6 +210,7 @@ export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
 export { offcutFirst } from './plan/offcut-first.ts';
 export type { GrainChoice } from './carcass/unit-base.ts';
 export { wrongPlaceWords } from './formats/place-words.ts';
+export { whatIfs, type WhatIf, type WhatIfChange } from './plan/what-if.ts';
 export { sheetStates, type SheetState } from './plan/sheet-states.ts';
 export { isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
 export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';

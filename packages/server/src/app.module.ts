@@ -8,6 +8,8 @@ import { CALIPER_PORT, CaliperService } from './features/devices/caliper.service
 import { ScannerController } from './features/devices/scanner.controller.ts';
 import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
+import { MerchantController } from './features/merchant/merchant.controller.ts';
+import { MERCHANT_PORT, MerchantService } from './features/merchant/merchant.service.ts';
 import { NestJobsController } from './features/nesting/nest-jobs.controller.ts';
 import { NestJobsService } from './features/nesting/nest-jobs.service.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
@@ -30,6 +32,7 @@ export class AppModule {
       controllers: [
         CaliperController,
         HealthController,
+        MerchantController,
         NestJobsController,
         ProjectsController,
         RecordController,
@@ -49,6 +52,8 @@ export class AppModule {
         CaliperService,
         { provide: CALIPER_PORT, useValue: config.caliperPort },
         ScannerService,
+        MerchantService,
+        { provide: MERCHANT_PORT, useValue: config.merchantPort },
         { provide: SCANNER_PORT, useValue: config.scannerPort },
       ],
     };

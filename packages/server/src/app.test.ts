@@ -67,6 +67,7 @@ describe('migrations', () => {
       '0006-layouts',
       '0007-nest-jobs',
       '0008-store',
+      '0009-merchant',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {

@@ -9,6 +9,8 @@ export interface ServerConfig {
   readonly caliperPort: number | undefined;
   /** Where a stud scanner listens on loopback; undefined when there is none. */
   readonly scannerPort: number | undefined;
+  /** Where a sheet merchant answers on loopback; undefined when there is none. */
+  readonly merchantPort: number | undefined;
   /** Further hosts a page may be served under, such as the hot-reload server's. */
   readonly origins: readonly string[];
 }
@@ -31,6 +33,7 @@ export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
     examples: needed('KEEN_EXAMPLES'),
     caliperPort: env['KEEN_CALIPER_PORT'] ? port('KEEN_CALIPER_PORT') : undefined,
     scannerPort: env['KEEN_SCANNER_PORT'] ? port('KEEN_SCANNER_PORT') : undefined,
+    merchantPort: env['KEEN_MERCHANT_PORT'] ? port('KEEN_MERCHANT_PORT') : undefined,
     origins: (env['KEEN_ORIGINS'] ?? '').split(',').filter(Boolean),
   };
 }

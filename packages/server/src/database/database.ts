@@ -6,6 +6,7 @@ import { ProjectModel } from '../features/projects/project.model.ts';
 import { ProjectUnitModel } from '../features/projects/project-unit.model.ts';
 import { RevisionModel } from '../features/projects/revision.model.ts';
 import { RecordEntryModel } from '../features/record/record-entry.model.ts';
+import { CatalogueModel } from '../features/merchant/catalogue.model.ts';
 import { StockEventModel } from '../features/stock/stock-event.model.ts';
 import { StockPictureModel } from '../features/stock/stock-picture.model.ts';
 import { StockPieceModel } from '../features/stock/stock-piece.model.ts';
@@ -21,6 +22,7 @@ export const MODELS = [
   StockPieceModel,
   StockEventModel,
   StockPictureModel,
+  CatalogueModel,
 ];
 
 export const databaseOptions = ({ database }: ServerConfig): SequelizeModuleOptions => ({

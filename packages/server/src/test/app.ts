@@ -38,6 +38,7 @@ export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: str
     origins: [],
     caliperPort: undefined,
     scannerPort: undefined,
+    merchantPort: undefined,
     ...more,
   });
   await app.init();

@@ -9,6 +9,7 @@ import * as sixth from './0006-layouts.ts';
 import * as seventh from './0007-nest-jobs.ts';
 
 import * as eighth from './0008-store.ts';
+import * as ninth from './0009-merchant.ts';
 
 export interface Migration {
   readonly name: string;
@@ -16,4 +17,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth];

@@ -24,6 +24,7 @@ import { CuttingWays } from './CuttingWays.tsx';
 import { ServerSearchGoing, ServerSearchOffer } from './ServerSearchLine.tsx';
 import { SheetDrawing } from './SheetDrawing.tsx';
 import { StoreUse } from './StoreUse.tsx';
+import { WhatIfs } from './WhatIfs.tsx';
 import { WhichSheet } from './WhichSheet.tsx';
 import { PinFields } from './PinFields.tsx';
 import { usePins, type Pins } from './usePins.ts';
@@ -139,6 +140,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
         <WhichSheet key={`${page.nest.job.product} ${page.number}`} product={page.nest.job.product} pieces={page.sheet.placements.map(({ part }) => part)} />
       )}
       <CuttingWays />
+      <WhatIfs shown={shown} />
       <BoardList />
     </div>
   );

@@ -1,5 +1,5 @@
 /** Nests off the page's thread. A newer job ends the older one; every few steps it yields, to hear of that. */
-import { runNest, sequenceOf, sheetsOfPlan, type NestClock, type NestOrder, type NestPlan } from '@keen/core';
+import { isNewSheet, runNest, sequenceOf, sheetsOfPlan, type NestClock, type NestOrder, type NestPlan } from '@keen/core';
 import { expose } from 'comlink';
 
 let current = 0;
@@ -8,6 +8,8 @@ const clock: NestClock = { now: () => performance.now(), pause: () => new Promis
 /** What a way of cutting sheets up comes to. */
 export interface WayFigures {
   readonly sheets: number;
+  readonly bought: number;
+  readonly cost: number;
   readonly unplaced: number;
   readonly settings: number;
   readonly cuts: number;
@@ -25,12 +27,14 @@ const nester = {
   /** What each of several orders comes to, together; null when a newer job ended it. */
   async compare(orders: readonly NestOrder[], ms: number): Promise<WayFigures | null> {
     const mine = ++current;
-    const sum = { sheets: 0, unplaced: 0, settings: 0, cuts: 0, impossible: 0 };
+    const sum = { sheets: 0, bought: 0, cost: 0, unplaced: 0, settings: 0, cuts: 0, impossible: 0 };
     for (const order of orders) {
       const plan = await nested(order, ms, mine);
       if (!plan) return null;
       const { settings, steps, impossible } = sequenceOf(sheetsOfPlan(order.job, plan, order.workshop), order.workshop.shop);
       sum.sheets += plan.score.sheets;
+      sum.bought += plan.sheets.filter(({ sheet }) => isNewSheet(sheet, order.job.product)).length;
+      sum.cost += plan.score.cost ?? 0;
       sum.unplaced += plan.unplaced.reduce((total, { count }) => total + count, 0);
       sum.settings += settings;
       sum.cuts += steps.length;

@@ -18,6 +18,7 @@ import {
   type NestPlan,
   type Progress,
   type SheetJob,
+  type Workshop,
 } from '@keen/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
@@ -49,6 +50,8 @@ export interface Nests {
   /** Lays what is still wanted out over what is really left, and keeps that. */
   readonly layAgain: (product: string) => Promise<void>;
   /** What other ways of cutting the sheets up come to. */
+  /** What jobs come to that are not the project's own; null where another question came. */
+  readonly figures: (jobs: readonly SheetJob[], workshop: Workshop) => Promise<WayFigures | null>;
   readonly compare: (first: 'any' | 'rip' | 'crosscut' | 'breakdown') => Promise<WayFigures | null>;
 }
 
@@ -68,6 +71,7 @@ const NestContext = createContext<Nests>({
   stop: () => {},
   searchOn: () => {},
   layAgain: nothing,
+  figures: () => Promise.resolve(null),
   compare: () => Promise.resolve(null),
 });
 export const useNests = (): Nests => useContext(NestContext);
@@ -75,6 +79,8 @@ export const useNests = (): Nests => useContext(NestContext);
 const FIRST_MS = 24;
 const SEARCH_MS = 900;
 const LONGER_MS = 10_000;
+/** For each job of a question: counts, not the best to cut. */
+const WHAT_IF_MS = 350;
 
 interface Found {
   readonly key: string;
@@ -226,6 +232,16 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
     },
     [parts, workshop, cutting, finished, pins],
   );
+  const figures = useCallback(
+    (jobs: readonly SheetJob[], workshop: Workshop): Promise<WayFigures | null> =>
+      asked((worker) =>
+        worker.compare(
+          jobs.map((job) => ({ job, workshop, then: cutting.then })),
+          WHAT_IF_MS,
+        ),
+      ),
+    [cutting.then],
+  );
   return (
     <NestContext.Provider
       value={{
@@ -235,6 +251,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
         stop,
         searchOn: () => setBudget(LONGER_MS),
         layAgain,
+        figures,
         compare,
       }}
     >

@@ -2,6 +2,7 @@
 import { standingReadings, thicknessOf } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { ShoppingList } from './ShoppingList.tsx';
 import { StockCard } from './StockCard.tsx';
 import { WorkshopForms } from './WorkshopForms.tsx';
 
@@ -24,6 +25,7 @@ export function StockStation({ shown }: { readonly shown: ShownUnit }) {
           <StockCard key={product.id} product={product} shown={shown} />
         ))}
       </div>
+      <ShoppingList shown={shown} />
       <WorkshopForms />
     </div>
   );

@@ -1,0 +1,70 @@
+/** The adapter to a sheet merchant. Where the stand-in listens, a real one could; what it says is read like any document from elsewhere. */
+import { Inject, Injectable } from '@nestjs/common';
+import { InjectModel } from '@nestjs/sequelize';
+import { offersCodec, outcomeOf, type Json, type Offer } from '@keen/core';
+import { ProblemException } from '../../problems/problem.exception.ts';
+import { CatalogueModel } from './catalogue.model.ts';
+
+export const MERCHANT_PORT = Symbol('where the merchant listens');
+
+/** Longer than this nobody waits at a shelf. */
+const PATIENCE_MS = 2500;
+const MOST_BYTES = 500_000;
+const ROW = 1;
+
+export type MerchantFault = 'slow' | 'down' | 'price' | 'out' | 'fine';
+
+export interface Catalogue {
+  readonly merchant: string;
+  readonly offers: Json;
+  /** When the merchant said so. */
+  readonly heardAt: string;
+  /** Why it is not from just now; null when it is. */
+  readonly why: string | null;
+}
+
+@Injectable()
+export class MerchantService {
+  constructor(
+    @Inject(MERCHANT_PORT) private readonly port: number | undefined,
+    @InjectModel(CatalogueModel) private readonly rows: typeof CatalogueModel,
+  ) {}
+
+  /** What it sells now; what it said last, with when, where it does not answer. Throws 503 when nothing was ever heard. */
+  async catalogue(): Promise<Catalogue> {
+    const heard = await this.ask();
+    if (typeof heard !== 'string') {
+      const row = { id: ROW, merchant: heard.merchant, offers: offersCodec.write(heard.offers), heardAt: new Date() };
+      await this.rows.upsert(row);
+      return { merchant: row.merchant, offers: row.offers, heardAt: row.heardAt.toISOString(), why: null };
+    }
+    const known = await this.rows.findByPk(ROW);
+    if (!known)
+      throw new ProblemException(503, { code: 'merchant', message: heard, where: 'merchant', accepted: 'try again later; sheets can be priced by hand' });
+    return { merchant: known.merchant, offers: known.offers, heardAt: known.heardAt.toISOString(), why: heard };
+  }
+
+  /** Faults of the stand-in on demand. */
+  async fail(how: MerchantFault): Promise<void> {
+    if (this.port === undefined)
+      throw new ProblemException(503, { code: 'merchant', message: 'no merchant is known', where: 'merchant', accepted: 'bin/start' });
+    await fetch(`http://127.0.0.1:${this.port}/fault`, { method: 'POST', body: JSON.stringify({ how }), signal: AbortSignal.timeout(PATIENCE_MS) });
+  }
+
+  /** Its catalogue, or why there is none. */
+  private async ask(): Promise<{ readonly merchant: string; readonly offers: readonly Offer[] } | string> {
+    if (this.port === undefined) return 'no merchant is known here';
+    try {
+      const answer = await fetch(`http://127.0.0.1:${this.port}/catalogue`, { signal: AbortSignal.timeout(PATIENCE_MS) });
+      if (!answer.ok) return `the merchant answers ${answer.status}`;
+      const text = await answer.text();
+      if (text.length > MOST_BYTES) return 'the merchant sent far too much';
+      const { merchant, sheets } = JSON.parse(text) as { merchant?: unknown; sheets?: unknown };
+      const offers = outcomeOf(() => offersCodec.read(sheets, 'sheets'));
+      if (!offers.ok) return `the merchant sent what cannot be used: ${offers.problem.where}: ${offers.problem.message}`;
+      return { merchant: typeof merchant === 'string' ? merchant.slice(0, 80) : 'merchant', offers: offers.value };
+    } catch (error) {
+      return (error as { name?: string } | null)?.name === 'TimeoutError' ? 'the merchant takes too long to answer' : 'the merchant does not answer';
+    }
+  }
+}

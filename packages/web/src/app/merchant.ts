@@ -1,0 +1,21 @@
+/** What the sheet merchant offers, with from when it is. */
+import { offersCodec, type Offer, type Problem } from '@keen/core';
+import { request } from './api.ts';
+
+export interface Catalogue {
+  readonly merchant: string;
+  readonly offers: readonly Offer[];
+  readonly heardAt: string;
+  /** Why it is not from just now; null when it is. */
+  readonly why: string | null;
+}
+
+/** The catalogue, or a sentence that says why there is none. */
+export async function merchantCatalogue(): Promise<Catalogue | string> {
+  try {
+    const { status, body } = await request<Omit<Catalogue, 'offers'> & { readonly offers: unknown } & Problem>('merchant/catalogue');
+    return status === 200 ? { ...body, offers: offersCodec.read(body.offers, 'offers') } : `${body.message}: ${body.accepted}`;
+  } catch {
+    return 'the server does not answer';
+  }
+}

@@ -1,0 +1,198 @@
+/** What to buy: sheets and boards, from whom, for how much, and what else would do: three of these or two larger ones. */
+import {
+  boardJobs,
+  boughtAs,
+  createPlanner,
+  fitsCar,
+  isNewSheet,
+  isSameSize,
+  offersOf,
+  tapeTextWithUnit,
+  whatIfs,
+  type DisplayUnit,
+  type Entered,
+  type Offer,
+  type Product,
+  type Workshop,
+} from '@keen/core';
+import { Alert, Button } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { merchantCatalogue, type Catalogue } from '../../app/merchant.ts';
+import { useAppSelector } from '../../app/store.ts';
+import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import type { WayFigures } from '../sheets/nest.worker.ts';
+import { useNests } from '../sheets/useNests.tsx';
+import { heardWords } from '../sheets/WhatIfs.tsx';
+import { useWorkshopChange } from './useWorkshopChange.ts';
+
+const planner = createPlanner();
+
+/** What an offer comes to for the whole project, beside what it is now. */
+interface Instead {
+  readonly product: string;
+  readonly offer: Offer;
+  readonly figures: WayFigures | null;
+}
+
+export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
+  const { workshop: whole, design, record } = useAppSelector(selectOpen);
+  const { workshop } = useAppSelector(selectLearned);
+  const { parts } = useAppSelector(selectPlan);
+  const { nests, figures } = useNests();
+  const unit = useDisplayUnit();
+  const save = useWorkshopChange();
+  const [heard, setHeard] = useState<Catalogue | string | null>(null);
+  const [instead, setInstead] = useState<{ readonly now: WayFigures | null; readonly rows: readonly Instead[] } | null>(null);
+  useEffect(() => {
+    let gone = false;
+    const ask = async (): Promise<void> => {
+      const catalogue = await merchantCatalogue();
+      if (!gone) setHeard(catalogue);
+    };
+    void ask();
+    return () => {
+      gone = true;
+    };
+  }, []);
+  const offers = heard === null || typeof heard === 'string' ? [] : heard.offers;
+  const bought = (product: string): number =>
+    nests.find(({ job }) => job.product === product)?.plan?.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length ?? 0;
+  const boards = boardJobs(parts, workshop);
+  const rows = [
+    ...nests.map(({ job }) => ({ product: workshop.products[job.product]!, count: bought(job.product) })),
+    ...boards.map(({ product, plan }) => ({ product: workshop.products[product]!, count: plan.bought })),
+  ].filter(({ count }) => count > 0);
+  const total = rows.reduce((sum, { product, count }) => sum + count * product.price, 0);
+  const compare = async (): Promise<void> => {
+    const asked = whatIfs({ planner, design, record, workshop, offers, unit: shown.box.id }).filter(
+      ({ change }) => change.what === 'as-is' || change.what === 'offer',
+    );
+    setInstead({ now: null, rows: [] });
+    for (const each of asked) {
+      const found = await figures(each.jobs, each.workshop);
+      const { change } = each;
+      setInstead((old) =>
+        change.what === 'offer'
+          ? { now: old!.now, rows: [...old!.rows, { product: change.product, offer: change.offer, figures: found }] }
+          : { now: found, rows: [] },
+      );
+    }
+  };
+  const take = (product: Product, offer: Offer): void => {
+    setInstead(null);
+    void save({ ...whole, products: { ...whole.products, [product.id]: boughtAs(product, offer) } });
+  };
+  return (
+    <section className="shopping" aria-label="What to buy">
+      <h2>What to buy</h2>
+      {rows.length === 0 ? (
+        <p className="quiet">Nothing: the store has it all.</p>
+      ) : (
+        <table className="sum-table plain">
+          <thead>
+            <tr>
+              <th>what</th>
+              <th>how many</th>
+              <th>money</th>
+              <th>at the merchant’s</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map(({ product, count }) => (
+              <tr key={product.id}>
+                <td>
+                  {product.name}, {sizeOf(product, unit)}
+                </td>
+                <td>{count}</td>
+                <td>{(count * product.price).toFixed(2)}</td>
+                <td>
+                  <AtMerchant product={product} count={count} offers={offers} workshop={workshop} onPrice={take} />
+                </td>
+              </tr>
+            ))}
+            <tr className="total">
+              <td>in all</td>
+              <td />
+              <td>
+                {total.toFixed(2)} {workshop.currency}
+              </td>
+              <td />
+            </tr>
+          </tbody>
+        </table>
+      )}
+      {typeof heard === 'string' && <Alert severity="warning">No merchant’s prices: {heard}</Alert>}
+      {heard !== null && typeof heard !== 'string' && (
+        <p className="quiet">
+          {heardWords(heard)}{' '}
+          <Button size="small" disabled={instead !== null && instead.rows.length === 0} onClick={() => void compare()}>
+            Other sizes instead?
+          </Button>
+        </p>
+      )}
+      {instead && (
+        <ul className="instead">
+          {instead.rows.map(({ product, offer, figures: each }) => (
+            <li key={`${product} ${offer.id}`}>
+              {workshop.products[product]!.name} in {sizeOf(offer, unit)}: {each ? insteadWords(each, instead.now) : '…'}
+              {offer.inStock === 0 ? `, out of stock, ${offer.leadDays} days` : `, ${offer.inStock} in stock`}
+              {fitsCar(workshop, offer) ? '' : ', does not go in the car'}{' '}
+              {each && each.unplaced === 0 && (
+                <Button size="small" onClick={() => take(workshop.products[product]!, offer)}>
+                  Buy this size
+                </Button>
+              )}
+            </li>
+          ))}
+          {instead.rows.length === 0 && <li className="quiet">laying the parts out …</li>}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+const sizeOf = ({ length, width }: { readonly length: Entered; readonly width: Entered }, unit: DisplayUnit): string =>
+  `${tapeTextWithUnit(length.nm, unit)} × ${tapeTextWithUnit(width.nm, unit)}`;
+
+function insteadWords(each: WayFigures, now: WayFigures | null): string {
+  const more = now ? each.cost - now.cost : 0;
+  const words = `${each.sheets} ${each.sheets === 1 ? 'sheet' : 'sheets'} in all for ${each.cost.toFixed(2)}`;
+  if (each.unplaced > 0) return `${each.unplaced} parts do not go on`;
+  return now && Math.abs(more) >= 0.005 ? `${words}, ${Math.abs(more).toFixed(2)} ${more > 0 ? 'more' : 'less'} than now` : words;
+}
+
+interface AtMerchantProps {
+  readonly product: Product;
+  readonly count: number;
+  readonly offers: readonly Offer[];
+  readonly workshop: Workshop;
+  readonly onPrice: (product: Product, offer: Offer) => void;
+}
+
+/** The same sheet at the merchant's: whether there are enough, and whether the price is still the one that is reckoned with. */
+function AtMerchant({ product, count, offers, workshop, onPrice }: AtMerchantProps) {
+  const offer = offersOf(product, offers).find((each) => isSameSize(product, each));
+  if (!offer) return <span className="quiet">not offered</span>;
+  const short = count - offer.inStock;
+  return (
+    <>
+      {offer.price.toFixed(2)} each,{' '}
+      {short > 0 ? (
+        <strong className="danger">
+          {offer.inStock} in stock, {short} in {offer.leadDays} days
+        </strong>
+      ) : (
+        `${offer.inStock} in stock`
+      )}
+      {fitsCar(workshop, offer) ? '' : ', not in the car whole'}
+      {offer.price !== product.price && (
+        <>
+          {' '}
+          <Button size="small" onClick={() => onPrice(product, offer)} aria-label={`Reckon ${product.name} at ${offer.price.toFixed(2)}`}>
+            Reckon with it
+          </Button>
+        </>
+      )}
+    </>
+  );
+}
