@@ -14,6 +14,7 @@ const PORT = 8420;
 const SERVER = join(ROOT, 'packages/server/dist/main.js');
 const SCANNER = join(ROOT, 'packages/server/dist/stud-scanner.js');
 const MERCHANT = join(ROOT, 'packages/server/dist/merchant.js');
+const PRINTER = join(ROOT, 'packages/server/dist/label-printer.js');
 const CALIPER = join(ROOT, 'packages/server/dist/caliper.js');
 
 function readArguments(args) {
@@ -34,6 +35,7 @@ let ending = false;
 let database;
 let scannerPort;
 let caliperPort;
+let printerPort;
 let merchantPort;
 const children = new Set();
 
@@ -48,6 +50,7 @@ const environment = (port) => ({
   KEEN_EXAMPLES: join(ROOT, 'examples'),
   KEEN_SCANNER_PORT: scannerPort ? String(scannerPort) : '',
   KEEN_CALIPER_PORT: caliperPort ? String(caliperPort) : '',
+  KEEN_PRINTER_PORT: printerPort ? String(printerPort) : '',
   KEEN_MERCHANT_PORT: merchantPort ? String(merchantPort) : '',
 });
 
@@ -123,6 +126,9 @@ async function start() {
   keepRunning('stud scanner stand-in', process.execPath, [SCANNER], { ...process.env, KEEN_SCANNER_PORT: String(scannerPort) }, ROOT, () => {});
   caliperPort = await freePort();
   keepRunning('caliper stand-in', process.execPath, [CALIPER], { ...process.env, KEEN_CALIPER_PORT: String(caliperPort) }, ROOT, () => {});
+  printerPort = await freePort();
+  const printed = { ...process.env, KEEN_PRINTER_PORT: String(printerPort), KEEN_PRINTER_FOLDER: join(options.data, 'printed') };
+  keepRunning('label printer stand-in', process.execPath, [PRINTER], printed, ROOT, () => {});
   merchantPort = await freePort();
   keepRunning('merchant stand-in', process.execPath, [MERCHANT], { ...process.env, KEEN_MERCHANT_PORT: String(merchantPort) }, ROOT, () => {});
   if (options.dev) return startDev();

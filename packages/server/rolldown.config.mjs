@@ -6,6 +6,7 @@ export default {
     'stud-scanner': 'src/devices/stud-scanner/main.ts',
     caliper: 'src/devices/caliper/main.ts',
     merchant: 'src/devices/merchant/main.ts',
+    'label-printer': 'src/devices/label-printer/main.ts',
   },
   platform: 'node',
   tsconfig: './tsconfig.json',

@@ -8,6 +8,8 @@ import { CALIPER_PORT, CaliperService } from './features/devices/caliper.service
 import { ScannerController } from './features/devices/scanner.controller.ts';
 import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
+import { LabelsController } from './features/labels/labels.controller.ts';
+import { LabelsService, PRINTER_PORT } from './features/labels/labels.service.ts';
 import { MerchantController } from './features/merchant/merchant.controller.ts';
 import { MERCHANT_PORT, MerchantService } from './features/merchant/merchant.service.ts';
 import { NestJobsController } from './features/nesting/nest-jobs.controller.ts';
@@ -32,6 +34,7 @@ export class AppModule {
       controllers: [
         CaliperController,
         HealthController,
+        LabelsController,
         MerchantController,
         NestJobsController,
         ProjectsController,
@@ -52,6 +55,8 @@ export class AppModule {
         CaliperService,
         { provide: CALIPER_PORT, useValue: config.caliperPort },
         ScannerService,
+        LabelsService,
+        { provide: PRINTER_PORT, useValue: config.printerPort },
         MerchantService,
         { provide: MERCHANT_PORT, useValue: config.merchantPort },
         { provide: SCANNER_PORT, useValue: config.scannerPort },

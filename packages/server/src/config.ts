@@ -11,6 +11,8 @@ export interface ServerConfig {
   readonly scannerPort: number | undefined;
   /** Where a sheet merchant answers on loopback; undefined when there is none. */
   readonly merchantPort: number | undefined;
+  /** Where a label printer answers on loopback; undefined when there is none. */
+  readonly printerPort: number | undefined;
   /** Further hosts a page may be served under, such as the hot-reload server's. */
   readonly origins: readonly string[];
 }
@@ -34,6 +36,7 @@ export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
     caliperPort: env['KEEN_CALIPER_PORT'] ? port('KEEN_CALIPER_PORT') : undefined,
     scannerPort: env['KEEN_SCANNER_PORT'] ? port('KEEN_SCANNER_PORT') : undefined,
     merchantPort: env['KEEN_MERCHANT_PORT'] ? port('KEEN_MERCHANT_PORT') : undefined,
+    printerPort: env['KEEN_PRINTER_PORT'] ? port('KEEN_PRINTER_PORT') : undefined,
     origins: (env['KEEN_ORIGINS'] ?? '').split(',').filter(Boolean),
   };
 }

@@ -39,6 +39,7 @@ export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: str
     caliperPort: undefined,
     scannerPort: undefined,
     merchantPort: undefined,
+    printerPort: undefined,
     ...more,
   });
   await app.init();

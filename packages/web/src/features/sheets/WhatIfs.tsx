@@ -1,5 +1,5 @@
 /** What if: another size of sheet, a thinner blade, a shelf fewer, free grain, each with what it comes to in sheets and money. */
-import { createPlanner, fitsCar, tapeTextWithUnit, whatIfs, type DisplayUnit, type Length, type WhatIf, type Workshop } from '@keen/core';
+import { createPlanner, exactTextWithUnit, fitsCar, whatIfs, type DisplayUnit, type Length, type WhatIf, type Workshop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { merchantCatalogue, type Catalogue } from '../../app/merchant.ts';
@@ -75,14 +75,14 @@ function whatWords({ change }: WhatIf, workshop: Workshop, unit: DisplayUnit): s
     case 'as-is':
       return 'as it is';
     case 'kerf':
-      return `every cut with the thinnest blade, ${tapeTextWithUnit(change.kerfNm as Length, unit)}`;
+      return `every cut with the thinnest blade, ${exactTextWithUnit(change.kerfNm as Length, unit)}`;
     case 'shelf-fewer':
       return `one shelf fewer in ${change.name}`;
     case 'grain-free':
       return 'painted: grain as it comes, but of what spans';
     case 'offer': {
       const { offer, product } = change;
-      const size = `${tapeTextWithUnit(offer.length.nm, unit)} × ${tapeTextWithUnit(offer.width.nm, unit)}`;
+      const size = `${offer.length.text} × ${offer.width.text}`;
       const notes = [
         fitsCar(workshop, offer) ? '' : 'does not go in the car',
         offer.inStock === 0 ? `out of stock, ${offer.leadDays} days` : offer.leadDays > 3 ? `${offer.leadDays} days` : '',

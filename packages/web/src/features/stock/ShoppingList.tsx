@@ -7,9 +7,7 @@ import {
   isNewSheet,
   isSameSize,
   offersOf,
-  tapeTextWithUnit,
   whatIfs,
-  type DisplayUnit,
   type Entered,
   type Offer,
   type Product,
@@ -19,7 +17,7 @@ import { Alert, Button } from '@mui/material';
 import { useEffect, useState } from 'react';
 import { merchantCatalogue, type Catalogue } from '../../app/merchant.ts';
 import { useAppSelector } from '../../app/store.ts';
-import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import type { WayFigures } from '../sheets/nest.worker.ts';
 import { useNests } from '../sheets/useNests.tsx';
 import { heardWords } from '../sheets/WhatIfs.tsx';
@@ -39,7 +37,6 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
   const { workshop } = useAppSelector(selectLearned);
   const { parts } = useAppSelector(selectPlan);
   const { nests, figures } = useNests();
-  const unit = useDisplayUnit();
   const save = useWorkshopChange();
   const [heard, setHeard] = useState<Catalogue | string | null>(null);
   const [instead, setInstead] = useState<{ readonly now: WayFigures | null; readonly rows: readonly Instead[] } | null>(null);
@@ -101,7 +98,7 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
             {rows.map(({ product, count }) => (
               <tr key={product.id}>
                 <td>
-                  {product.name}, {sizeOf(product, unit)}
+                  {product.name}, {sizeOf(product)}
                 </td>
                 <td>{count}</td>
                 <td>{(count * product.price).toFixed(2)}</td>
@@ -131,34 +128,57 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
         </p>
       )}
       {instead && (
-        <ul className="instead">
-          {instead.rows.map(({ product, offer, figures: each }) => (
-            <li key={`${product} ${offer.id}`}>
-              {workshop.products[product]!.name} in {sizeOf(offer, unit)}: {each ? insteadWords(each, instead.now) : '…'}
-              {offer.inStock === 0 ? `, out of stock, ${offer.leadDays} days` : `, ${offer.inStock} in stock`}
-              {fitsCar(workshop, offer) ? '' : ', does not go in the car'}{' '}
-              {each && each.unplaced === 0 && (
-                <Button size="small" onClick={() => take(workshop.products[product]!, offer)}>
-                  Buy this size
-                </Button>
-              )}
-            </li>
-          ))}
-          {instead.rows.length === 0 && <li className="quiet">laying the parts out …</li>}
-        </ul>
+        <table className="sum-table plain">
+          <thead>
+            <tr>
+              <th>instead</th>
+              <th>sheets in all</th>
+              <th>money</th>
+              <th>at the merchant’s</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {instead.rows.map(({ product, offer, figures: each }) => (
+              <tr key={`${product} ${offer.id}`}>
+                <td>
+                  {workshop.products[product]!.name} in {sizeOf(offer)}
+                </td>
+                <td>{each ? (each.unplaced > 0 ? `${each.unplaced} parts do not go on` : each.sheets) : '…'}</td>
+                <td>{each ? `${each.cost.toFixed(2)}${moreWords(each, instead.now)}` : '…'}</td>
+                <td>
+                  {offer.inStock === 0 ? `out of stock, ${offer.leadDays} days` : `${offer.inStock} in stock`}
+                  {fitsCar(workshop, offer) ? '' : ', not in the car whole'}
+                </td>
+                <td>
+                  {each && each.unplaced === 0 && (
+                    <Button size="small" onClick={() => take(workshop.products[product]!, offer)} aria-label={`Buy ${sizeOf(offer)}`}>
+                      Buy this size
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+            {instead.rows.length === 0 && (
+              <tr>
+                <td colSpan={5} className="quiet">
+                  laying the parts out …
+                </td>
+              </tr>
+            )}
+          </tbody>
+        </table>
       )}
     </section>
   );
 }
 
-const sizeOf = ({ length, width }: { readonly length: Entered; readonly width: Entered }, unit: DisplayUnit): string =>
-  `${tapeTextWithUnit(length.nm, unit)} × ${tapeTextWithUnit(width.nm, unit)}`;
+/** In the unit it is sold in. */
+const sizeOf = ({ length, width }: { readonly length: Entered; readonly width: Entered }): string => `${length.text} × ${width.text}`;
 
-function insteadWords(each: WayFigures, now: WayFigures | null): string {
+function moreWords(each: WayFigures, now: WayFigures | null): string {
   const more = now ? each.cost - now.cost : 0;
-  const words = `${each.sheets} ${each.sheets === 1 ? 'sheet' : 'sheets'} in all for ${each.cost.toFixed(2)}`;
-  if (each.unplaced > 0) return `${each.unplaced} parts do not go on`;
-  return now && Math.abs(more) >= 0.005 ? `${words}, ${Math.abs(more).toFixed(2)} ${more > 0 ? 'more' : 'less'} than now` : words;
+  return Math.abs(more) < 0.005 ? '' : `, ${Math.abs(more).toFixed(2)} ${more > 0 ? 'more' : 'less'}`;
 }
 
 interface AtMerchantProps {
