@@ -209,6 +209,7 @@ export {
 export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
 export { offcutFirst } from './plan/offcut-first.ts';
 export type { GrainChoice } from './carcass/unit-base.ts';
+export { partLabels, type PartLabel } from './formats/label-words.ts';
 export { wrongPlaceWords } from './formats/place-words.ts';
 export { whatIfs, type WhatIf, type WhatIfChange } from './plan/what-if.ts';
 export { sheetStates, type SheetState } from './plan/sheet-states.ts';

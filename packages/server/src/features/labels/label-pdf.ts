@@ -77,7 +77,7 @@ function fitted(text: string, font: PDFFont, size: number, least: number, width:
   return { text: `${shown}...`, size: at };
 }
 
-const CODE = mm(17);
+const CODE = mm(20);
 
 function drawLabel(page: PDFPage, label: LabelDto, box: Box, { plain, bold }: Fonts): void {
   const edge = mm(3.5);
@@ -98,7 +98,7 @@ function drawLabel(page: PDFPage, label: LabelDto, box: Box, { plain, bold }: Fo
   page.drawText(stock.text, { x: left + mm(10.5), y: top - mm(21.3), size: stock.size, font: plain, color: BLACK });
   // Under the code the whole width is free.
   const under = [label.band === '' ? '' : `band: ${label.band}`, label.next === '' ? '' : `next: ${label.next}`].filter(Boolean);
-  under.forEach((text, index) => line(text, plain, 7.5, 5.5, across, mm(24 + 3.4 * index)));
+  under.forEach((text, index) => line(text, plain, 9, 6, across, mm(25.6 + 3.8 * index)));
   page.drawRectangle({ ...box, borderColor: HAIR, borderWidth: 0.25 });
 }
 

@@ -10,6 +10,7 @@ import { selectOpen, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
+import { CameFrom } from '../stock/CameFrom.tsx';
 import { useNests } from '../sheets/useNests.tsx';
 import { AsCutFields } from './AsCutFields.tsx';
 import { ContentsFields } from './ContentsFields.tsx';
@@ -138,25 +139,28 @@ function OfElement({ shown: { box, unit }, panel }: { readonly shown: ShownUnit;
 }
 
 /** Where else the part occurs: its slots in other parts, its sheet. */
-function AlsoHere({ shown: { plan }, panel, onStation }: Pick<PartReadingProps, 'shown' | 'panel' | 'onStation'>) {
+function AlsoHere({ shown: { plan, unit }, panel, onStation }: Pick<PartReadingProps, 'shown' | 'panel' | 'onStation'>) {
   const { nests } = useNests();
   const hosts = plan.unit.meetings
     .filter(({ guest, joint }) => guest === panel.id && joint.depth > 0)
     .map(({ host }) => labelWords(plan.unit.byId.get(host)!.name));
   const piece = panel.role === 'cabinet-half' || panel.role === 'wall-half' ? panel.id.replace(/(cabinet|wall)-half$/, 'cleat-blank') : panel.id;
   const sheet = nests
-    .flatMap(({ plan: nest, job }) => (nest ? nest.sheets.map((each, index) => ({ each, index, job })) : []))
+    .flatMap(({ plan: nest, cut }) => (nest ? nest.sheets.map((each, index) => ({ each, index, cut })) : []))
     .find(({ each }) => each.placements.some(({ part }) => part === piece));
   return (
-    <p className="also">
-      Also here: {hosts.length > 0 && `slot in the ${[...new Set(hosts)].join(' and the ')} · `}
-      {sheet ? (
-        <button type="button" className="explained" onClick={() => onStation('sheets')}>
-          sheet {sheet.index + 1} of its kind
-        </button>
-      ) : (
-        'cut from a board'
-      )}
-    </p>
+    <>
+      <p className="also">
+        Also here: {hosts.length > 0 && `slot in the ${[...new Set(hosts)].join(' and the ')} · `}
+        {sheet ? (
+          <button type="button" className="explained" onClick={() => onStation('sheets')}>
+            sheet {sheet.index + 1} of its kind
+          </button>
+        ) : (
+          'cut from a board'
+        )}
+      </p>
+      {sheet?.cut && <CameFrom sheet={`${sheet.cut.layout.id}#${sheet.index}`} unit={unit} />}
+    </>
   );
 }

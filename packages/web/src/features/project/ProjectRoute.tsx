@@ -36,6 +36,9 @@ export function Component() {
       dispatch(panelSelected(null));
       saver = startSaver(store, session);
       dispatch(projectOpened(result.opened));
+      // A label's code says which part it is stuck on.
+      const part = new URLSearchParams(location.search).get('part');
+      if (part !== null) dispatch(panelSelected(part));
     })();
     return () => {
       left = true;

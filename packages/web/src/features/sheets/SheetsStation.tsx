@@ -26,6 +26,7 @@ import { SheetDrawing } from './SheetDrawing.tsx';
 import { StoreUse } from './StoreUse.tsx';
 import { WhatIfs } from './WhatIfs.tsx';
 import { WhichSheet } from './WhichSheet.tsx';
+import { Labels } from './Labels.tsx';
 import { PinFields } from './PinFields.tsx';
 import { usePins, type Pins } from './usePins.ts';
 import { useCutting } from './useCutting.ts';
@@ -142,6 +143,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
       <CuttingWays />
       <WhatIfs shown={shown} />
       <BoardList />
+      <Labels shown={shown} />
     </div>
   );
 }

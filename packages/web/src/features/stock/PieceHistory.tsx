@@ -54,7 +54,7 @@ export function Ancestry({ history, unit }: { readonly history: History; readonl
     <ul className="ancestry">
       {[history, ...history.parents].map((each, index) => (
         <li key={each.id}>
-          {index === 0 ? '' : 'was part of '}
+          {index === 0 ? 'of ' : 'was part of '}
           {pieceName(each.id)}, {size(each.piece, unit)}
           <ul>
             {each.events.map((event, n) => (

@@ -1,0 +1,105 @@
+/** Labels for the parts: a sheet to print, or one by one on the label printer, followed until all are there. */
+import { displayUnitOf, partLabels, type Problem } from '@keen/core';
+import { Alert, Button } from '@mui/material';
+import { useEffect, useState } from 'react';
+import { AWAY, request } from '../../app/api.ts';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { downloadBlob, fileName } from '../../ui/download.ts';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { problemSaid } from '../project/project.slice.ts';
+import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+
+interface PrintJob {
+  readonly id: string;
+  readonly labels: number;
+  readonly printed: number;
+  readonly printer: 'ready' | 'out-of-paper' | 'jammed';
+}
+
+const LOOK_EVERY_MS = 500;
+/** What a new roll brings. */
+const ROLL = 200;
+
+export function Labels({ shown }: { readonly shown: ShownUnit }) {
+  const { id: project, design, workshop } = useAppSelector(selectOpen);
+  const { parts } = useAppSelector(selectPlan);
+  const chosen = useAppSelector(({ view }) => view.unit);
+  const dispatch = useAppDispatch();
+  const [of, setOf] = useState<'project' | 'unit'>('unit');
+  const [job, setJob] = useState<PrintJob | null>(null);
+  const lines = of === 'unit' ? parts.filter(({ unit }) => unit === shown.box.id) : parts;
+  const labels = partLabels(lines, workshop, (unit) => ({
+    name: design.units[unit]?.name ?? design.name,
+    unit: chosen ?? displayUnitOf(design, unit),
+  })).map(({ panel, ...label }) => ({ ...label, link: `${location.origin}/project/${project}/${panel.split('/')[0]}/box?part=${encodeURIComponent(panel)}` }));
+  const going = job !== null && job.printed < job.labels;
+  useEffect(() => {
+    if (!going) return;
+    const timer = setInterval(() => {
+      request<PrintJob & Problem>(`labels/print/${job.id}`)
+        .then(({ status, body }) => {
+          if (status === 200) setJob(body);
+        })
+        // Asked again in a moment.
+        .catch(() => {});
+    }, LOOK_EVERY_MS);
+    return () => clearInterval(timer);
+  }, [going, job?.id]);
+  const sheet = async (): Promise<void> => {
+    try {
+      const answer = await fetch('/api/labels/sheet', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ labels }) });
+      if (answer.ok) downloadBlob(`${fileName(design.name)}-labels.pdf`, await answer.blob());
+      else dispatch(problemSaid((await answer.json()) as Problem));
+    } catch {
+      dispatch(problemSaid(AWAY));
+    }
+  };
+  const print = async (): Promise<void> => {
+    try {
+      const { status, body } = await request<PrintJob & Problem>('labels/print', 'POST', { id: crypto.randomUUID(), labels });
+      if (status < 400) setJob(body);
+      else dispatch(problemSaid(body));
+    } catch {
+      dispatch(problemSaid(AWAY));
+    }
+  };
+  const paper = (): void => void request('labels/printer/paper', 'POST', { labels: ROLL }).catch(() => dispatch(problemSaid(AWAY)));
+  return (
+    <section className="labels" aria-label="Labels">
+      <ChoiceField
+        label="labels for"
+        name="labels-of"
+        value={of}
+        options={[
+          { value: 'unit', label: shown.box.name },
+          { value: 'project', label: 'all of the project' },
+        ]}
+        onChange={(value) => setOf(value as 'project' | 'unit')}
+      />
+      <Button variant="outlined" disabled={labels.length === 0} onClick={() => void sheet()}>
+        {labels.length} labels as PDF
+      </Button>
+      <Button variant="outlined" disabled={labels.length === 0 || going} onClick={() => void print()}>
+        On the label printer
+      </Button>
+      {job && (
+        <span role="status">
+          {job.printed} of {job.labels} printed
+        </span>
+      )}
+      {going && job.printer === 'out-of-paper' && (
+        <Alert
+          severity="warning"
+          action={
+            <Button color="inherit" size="small" onClick={paper}>
+              A new roll is in
+            </Button>
+          }
+        >
+          The label printer is out of paper: it goes on where it was.
+        </Alert>
+      )}
+      {going && job.printer === 'jammed' && <Alert severity="warning">The label printer is jammed: clear it, and it goes on where it was.</Alert>}
+    </section>
+  );
+}
