@@ -213,7 +213,7 @@ export { partLabels, type PartLabel } from './formats/label-words.ts';
 export { wrongPlaceWords } from './formats/place-words.ts';
 export { whatIfs, type WhatIf, type WhatIfChange } from './plan/what-if.ts';
 export { sheetStates, type SheetState } from './plan/sheet-states.ts';
-export { isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
+export { inTheWay, isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
 export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';

@@ -40,12 +40,16 @@ export function wrongPlace(problem: NestProblem, sheet: NestSheet, at: Placement
   if (at.x < trim || at.y < trim || at.x + at.dx > sheet.length - trim || at.y + at.dy > sheet.width - trim) return { why: 'off' };
   if (part && !grainAllows(part, sheet, at.turned)) return { why: 'grain' };
   if ((sheet.flaws ?? []).some((flaw) => !isApart(at, flaw, 0))) return { why: 'flaw' };
-  const near = pinned.find((other) => other.part !== at.part && !isApart(at, other, problem.kerf));
+  const [near] = inTheWay(problem, at, pinned);
   if (near) return { why: 'near', part: near.part };
   const pins = [...pinned.filter((other) => other.part !== at.part), at];
   const [bed] = bedsOf({ ...problem, sheets: [{ ...sheet, count: 1, pins }] });
   return problem.cuts === 'guillotine' && framesOf(bed!, problem).length === 0 ? { why: 'no-cut' } : null;
 }
+
+/** Parts that lie there and would have to make way. */
+export const inTheWay = ({ kerf }: Pick<NestProblem, 'kerf'>, at: Placement, others: readonly Placement[]): Placement[] =>
+  others.filter((other) => other.part !== at.part && !isApart(at, other, kerf));
 
 /** Places a dragged part is drawn to, along one side: edges of the sheet inside its trim, a kerf from other parts, and in line with them. */
 export function snapped(problem: NestProblem, sheet: NestSheet, at: Placement, others: readonly Rect[], within: number): Placement {

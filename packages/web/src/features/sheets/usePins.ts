@@ -1,5 +1,5 @@
 /** Parts that stay where a person puts them: what is pinned on a sheet, what a place is worth, and pinning. */
-import { newSheetId, placeOn, placementOf, snapped, wrongPlace, type NestedSheet, type NestSheet, type Placement, type WrongPlace } from '@keen/core';
+import { inTheWay, newSheetId, placeOn, placementOf, snapped, wrongPlace, type NestedSheet, type NestSheet, type Placement, type WrongPlace } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectDesign } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
@@ -48,9 +48,7 @@ export function usePins({ job }: Nest): Pins {
     tryAt: ({ sheet, placements }, at, within) => {
       const others = placements.filter(({ part }) => part !== at.part);
       const near = snapped(problem, kindOf(sheet), at, others, within);
-      const apart = (a: Placement, b: Placement): boolean =>
-        a.x + a.dx + problem.kerf <= b.x || b.x + b.dx + problem.kerf <= a.x || a.y + a.dy + problem.kerf <= b.y || b.y + b.dy + problem.kerf <= a.y;
-      return { at: near, wrong: wrongPlace(problem, kindOf(sheet), near, pinnedOn(sheet)), makeWay: others.filter((other) => !apart(near, other)).length };
+      return { at: near, wrong: wrongPlace(problem, kindOf(sheet), near, pinnedOn(sheet)), makeWay: inTheWay(problem, near, others).length };
     },
     pin: (sheet, ...places) => put(sheet, places),
     moveTo: (sheet, part) => {

@@ -1,0 +1,81 @@
+/** What to buy: the merchant's prices taken over, other sizes instead, what is told when the merchant is away; what if; labels. */
+import { expect, test } from '@playwright/test';
+import { baseUrl, freshProject, furnishedProject, open } from './support.ts';
+
+const fault = (how: string): Promise<Response> =>
+  fetch(`${baseUrl()}/api/merchant/fault`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ how }) });
+
+// One merchant, one workshop: what one test changes the other would see.
+test.describe.configure({ mode: 'serial' });
+test.afterEach(() => fault('fine'));
+
+test('a price that has changed is said and taken over with a click; another size is bought instead', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id, 'ink/stock');
+  const shopping = page.getByRole('region', { name: 'What to buy' });
+  const row = shopping.getByRole('row', { name: /^Birch plywood 6 mm/ });
+  await expect(row).toContainText('33.40 each');
+  await row.getByRole('button', { name: 'Reckon Birch plywood 6 mm at 33.40' }).click();
+  await expect(row.getByRole('cell').nth(2)).toHaveText('33.40');
+  await expect(row.getByRole('button')).toBeHidden();
+  await shopping.getByRole('button', { name: 'Other sizes instead?' }).click();
+  const square = shopping.getByRole('row', { name: /^Birch plywood 6 mm in 1525 mm × 1525 mm/ });
+  await expect(square).toContainText(/25\.50|less/, { timeout: 30_000 });
+  await square.getByRole('button', { name: 'Buy 1525 mm × 1525 mm' }).click();
+  await expect(shopping.getByRole('row', { name: /^Birch plywood 6 mm, 1525 mm × 1525 mm/ })).toContainText('25.50');
+  // As it was, for the other tests.
+  const { revision, workshop } = (await (await fetch(`${baseUrl()}/api/workshop`)).json()) as { revision: number; workshop: any };
+  workshop.products['birch-6'] = { ...workshop.products['birch-6'], length: '2440 mm', width: '1220 mm', price: 32 };
+  await fetch(`${baseUrl()}/api/workshop`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ base: revision, workshop }),
+  });
+});
+
+test('a merchant that is closed or sold out: what it said last, from when, and what is missing', async ({ page }) => {
+  const id = await freshProject();
+  await fault('out');
+  await open(page, id, 'ink/stock');
+  const shopping = page.getByRole('region', { name: 'What to buy' });
+  await expect(shopping.getByRole('row', { name: /^Birch plywood 18 mm/ })).toContainText(/0 in stock, \d+ in 1 days/);
+  await fault('down');
+  await page.reload();
+  await expect(shopping).toContainText(/Prices and stock of sheet merchant, stand-in as of .*: the merchant answers 503\./);
+});
+
+test('what if: a shelf fewer and other sheets, each with sheets and money', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id, 'ink/sheets');
+  await page.locator('.piece').first().waitFor();
+  await page.getByRole('button', { name: 'What if it were otherwise?' }).click();
+  const table = page.getByRole('region', { name: 'What if' });
+  await expect(table.getByRole('row', { name: /^one shelf fewer in Ink cupboard/ })).toContainText(/\d \d \d+\.\d\d/, { timeout: 40_000 });
+  await expect(table.getByRole('row', { name: /1525 mm × 1525 mm/ }).first()).toContainText(/\(/, { timeout: 40_000 });
+});
+
+test('labels: a sheet as PDF; on the printer over an empty roll, all of them once', async ({ page }) => {
+  const id = await furnishedProject();
+  await open(page, id, 'ink/sheets');
+  await page.locator('.piece').first().waitFor();
+  const labels = page.getByRole('region', { name: 'Labels' });
+  await labels.getByLabel('labels for').selectOption('project');
+  const [file] = await Promise.all([page.waitForEvent('download'), labels.getByRole('button', { name: /labels as PDF/ }).click()]);
+  expect(file.suggestedFilename()).toMatch(/-labels\.pdf$/);
+  const count = Number(/^\d+/.exec((await labels.getByRole('button', { name: /labels as PDF/ }).textContent())!)![0]);
+  // More than a roll has: it goes on when a new one is in.
+  for (let n = 0; n < 3; n++) {
+    await labels.getByRole('button', { name: 'On the label printer' }).click();
+    const done = labels.getByText(`${count} of ${count} printed`);
+    const empty = labels.getByText('The label printer is out of paper');
+    await expect(done.or(empty)).toBeVisible({ timeout: 30_000 });
+    if (await empty.isVisible()) await labels.getByRole('button', { name: 'A new roll is in' }).click();
+    await expect(done).toBeVisible({ timeout: 30_000 });
+  }
+});
+
+test('the code of a label opens the part it is stuck on', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id, 'ink/box?part=ink%2Fshelf%2Fs1');
+  await expect(page.getByRole('heading', { name: 'shelf 1' })).toBeVisible();
+});

@@ -1,0 +1,147 @@
+/** @jest-environment ./src/test/browser.mjs */
+/** The store's form and list: what is typed becomes pieces, what cannot be right is said, what is kept for others is left alone. */
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { entered, readWorkshop, starterWorkshop, type StockPiece, type Workshop } from '@keen/core';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { openStore, Opened } from '../../test/open-project.tsx';
+import { workshopChanged } from '../project/project.slice.ts';
+import { useAppSelector } from '../../app/store.ts';
+import { selectOpen } from '../project/selectors.ts';
+import { AddToStore } from './AddToStore.tsx';
+import { StoreList } from './StoreList.tsx';
+
+jest.setTimeout(60_000);
+const plain = globalThis.fetch;
+let sent: { readonly url: string; readonly method: string; readonly body: any }[] = [];
+beforeEach(() => {
+  sent = [];
+  // A server that takes everything it is told.
+  globalThis.fetch = ((url: string, init: RequestInit = {}) => {
+    const body = typeof init.body === 'string' ? (JSON.parse(init.body) as any) : undefined;
+    sent.push({ url, method: init.method ?? 'GET', body });
+    return Promise.resolve(new Response(JSON.stringify({ revision: 2, workshop: body?.workshop ?? {} }), { status: 200 }));
+  }) as typeof fetch;
+});
+afterEach(() => {
+  cleanup();
+  globalThis.fetch = plain;
+});
+
+function Whole() {
+  const { workshop } = useAppSelector(selectOpen);
+  return (
+    <>
+      <StoreList />
+      <AddToStore workshop={workshop} />
+    </>
+  );
+}
+
+function shown(pieces: Workshop['pieces'] = {}) {
+  const store = openStore();
+  store.dispatch(workshopChanged({ workshop: { ...starterWorkshop(), pieces }, revision: 1 }));
+  render(
+    <Opened store={store} at="/project/p/ink/stock">
+      <Whole />
+    </Opened>,
+  );
+}
+const type = async (label: string, text: string): Promise<void> => {
+  const field = screen.getByLabelText(label);
+  await userEvent.clear(field);
+  await userEvent.type(field, text);
+  await userEvent.tab();
+};
+const saved = async (): Promise<StockPiece[]> => {
+  await waitFor(() => expect(sent.some(({ method }) => method === 'PUT')).toBe(true));
+  return Object.values(readWorkshop(sent.find(({ method }) => method === 'PUT')!.body.workshop).pieces);
+};
+const piece = (id: string, more: Partial<StockPiece> = {}): StockPiece => ({
+  id,
+  product: 'birch-18',
+  kind: 'offcut',
+  length: entered('600 mm'),
+  width: entered('300 mm'),
+  ...more,
+});
+
+describe('what comes in', () => {
+  test('an offcut with its place and a flaw gets the next number', async () => {
+    shown({ 'offcut-4': piece('offcut-4') });
+    await type('along the grain', '23 1/2in');
+    await type('across it', '300');
+    await type('kept where', 'behind the door');
+    await type('flaw from, along', '100');
+    await type('to', '140');
+    await userEvent.click(screen.getByRole('button', { name: 'Add the offcut' }));
+    const fresh = (await saved()).find(({ id }) => id === 'offcut-5');
+    expect(fresh).toMatchObject({
+      kind: 'offcut',
+      length: { text: '23 1/2in' },
+      width: { text: '300 mm' },
+      place: 'behind the door',
+      flaws: { f1: { from: { nm: 100e6 }, to: { nm: 140e6 } } },
+    });
+  });
+
+  test('sheets that were bought start at the size they are sold in, one row each', async () => {
+    shown();
+    await userEvent.selectOptions(screen.getByLabelText('what comes in'), 'whole');
+    await userEvent.selectOptions(screen.getByLabelText('of'), 'birch-18');
+    await type('how many', '3');
+    await type('one diagonal', '2730');
+    expect(screen.getByText('Both diagonals, or none.')).toBeTruthy();
+    await type('the other', '2500');
+    expect(screen.getByText('No sheet of that size has these diagonals.')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'Put into the store' }) as HTMLButtonElement).disabled).toBe(true);
+    await type('the other', '2727');
+    await userEvent.click(screen.getByRole('button', { name: 'Put into the store' }));
+    const pieces = await saved();
+    expect(pieces.map(({ id }) => id)).toEqual(['sheet-1', 'sheet-2', 'sheet-3']);
+    expect(pieces[0]).toMatchObject({ kind: 'whole', length: { text: '2440 mm' }, diagonals: { one: { nm: 2730e6 }, other: { nm: 2727e6 } } });
+  });
+
+  test('a flaw that ends before it begins is said and nothing is sent', async () => {
+    shown();
+    await type('along the grain', '600');
+    await type('across it', '300');
+    await type('flaw from, along', '200');
+    await type('to', '150');
+    expect(screen.getByText('The flaw ends before it begins.')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'Add the offcut' }) as HTMLButtonElement).disabled).toBe(true);
+    expect(sent).toEqual([]);
+  });
+});
+
+describe('what is there', () => {
+  test('what another project keeps says so and cannot be taken out; what this one keeps can be given back', () => {
+    shown({
+      'offcut-1': piece('offcut-1', { reserved: { project: 'other', name: 'Back room' } }),
+      'offcut-2': piece('offcut-2', { reserved: { project: 'p', name: 'Print room' } }),
+      'offcut-3': piece('offcut-3', { crooked: true, place: 'under the bench' }),
+    });
+    const row = (id: string): HTMLElement => document.querySelector<HTMLElement>(`[data-piece="${id}"]`)!;
+    const names = (id: string): (string | null)[] =>
+      within(row(id))
+        .getAllByRole('button')
+        .map((button) => button.textContent);
+    expect(row('offcut-1').textContent).toContain('kept for Back room');
+    expect(names('offcut-1')).toEqual(['More']);
+    expect(names('offcut-2')).toEqual(['More', 'Give back', 'Take out']);
+    expect(row('offcut-3').textContent).toContain('no straight edge, under the bench');
+    expect(names('offcut-3')).toEqual(['More', 'Keep for this', 'Take out']);
+  });
+
+  test('a sheet out of square says what it is good for', () => {
+    shown({
+      'sheet-1': piece('sheet-1', {
+        kind: 'whole',
+        length: entered('2440 mm'),
+        width: entered('1220 mm'),
+        diagonals: { one: entered('2730 mm'), other: entered('2726 mm') },
+      }),
+    });
+    expect(document.querySelector('[data-piece="sheet-1"]')!.textContent).toMatch(/out of square: good for 2438/);
+  });
+});
