@@ -5,6 +5,7 @@ import { toMm } from '../length/length.ts';
 import { starterWorkshop } from './catalogue.ts';
 import { widestKerf } from './shop.ts';
 import { MATERIALS } from './materials.ts';
+import { availableTo, standingAlone, type StockPiece } from './workshop.ts';
 import { PLAUSIBLE_SHARE, thicknessOf, thicknessSource } from './thickness.ts';
 
 const { products, shop } = starterWorkshop();
@@ -71,4 +72,43 @@ describe('the thickness to build with', () => {
     expect(thicknessSource(birch, used)).toEqual({ kind: 'measured', product: 'birch-18', readings: 3 });
   });
   test('a slip of the caliper is a quarter off and more', () => expect(PLAUSIBLE_SHARE).toBe(0.25));
+});
+
+describe('what is in the store', () => {
+  const piece = (id: string, project?: string): StockPiece => ({
+    id,
+    product: 'birch-18',
+    kind: 'offcut',
+    length: entered('600 mm'),
+    width: entered('300 mm'),
+    ...(project ? { reserved: { project, name: 'Print room' } } : {}),
+  });
+  const workshop = { ...starterWorkshop(), pieces: { a: piece('a'), b: piece('b', 'mine'), c: piece('c', 'other') } };
+
+  test('is a project’s but for what is kept for others', () => {
+    expect(Object.keys(availableTo(workshop, 'mine').pieces)).toEqual(['a', 'b']);
+    // Nothing to leave out: the same workshop, so that nothing is planned again.
+    const free = { ...workshop, pieces: { a: piece('a') } };
+    expect(availableTo(free, 'mine')).toBe(free);
+  });
+
+  test('goes into a project’s file without what others have, and without whose it is', () => {
+    expect(standingAlone(workshop, 'mine').pieces).toEqual({ a: piece('a'), b: piece('b') });
+  });
+
+  test('is read again as it was written, with diagonals, flaws across and whose it is', () => {
+    const whole: StockPiece = {
+      ...piece('s', 'mine'),
+      kind: 'whole',
+      length: entered('2440 mm'),
+      width: entered('1220 mm'),
+      diagonals: { one: entered('2730 mm'), other: entered('2727 mm') },
+      flaws: { f1: { id: 'f1', from: entered('0 mm'), to: entered('40 mm'), across: { from: entered('10 mm'), to: entered('1 in') } } },
+      place: 'by the door',
+      sawn: true,
+      from: 'l1/0x.2',
+    };
+    const full = { ...starterWorkshop(), pieces: { s: whole } };
+    expect(readWorkshop(workshopCodec.write(full))).toEqual(full);
+  });
 });

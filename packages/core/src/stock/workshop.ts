@@ -88,6 +88,12 @@ export interface ThicknessUsed {
 export const keepsOffcut = ({ keep }: Pick<Shop, 'keep'>, { dx, dy }: { readonly dx: Length; readonly dy: Length }): boolean =>
   (dx >= keep.length.nm && dy >= keep.width.nm) || (dy >= keep.length.nm && dx >= keep.width.nm);
 
+/** The workshop as a project's file carries it: what others have is not in it, and nothing says who has what. */
+export function standingAlone(workshop: Workshop, project: string): Workshop {
+  const { pieces } = availableTo(workshop, project);
+  return { ...workshop, pieces: Object.fromEntries(Object.entries(pieces).map(([id, { reserved: _reserved, ...piece }]) => [id, piece])) };
+}
+
 /** The workshop as one project may use it: what is kept for others is left alone. */
 export function availableTo(workshop: Workshop, project: string): Workshop {
   const { pieces } = workshop;

@@ -159,7 +159,11 @@ export class ProjectsService {
     return transacted(this.sequelize, async (transaction) => {
       const source = await this.locked(id, transaction);
       const design = designCodec.read(source.document, 'document');
-      const copy = await this.insert({ id: randomUUID(), demo: false, revision: 1 }, { ...design, name: `${design.name}, copy`.slice(0, 80) }, transaction);
+      const copy = await this.insert(
+        { id: randomUUID(), demo: false, revision: 1 },
+        { ...design, layouts: {}, name: `${design.name}, copy`.slice(0, 80) },
+        transaction,
+      );
       // Readings are facts about the sheets: a copy without them would be cut to nominal thickness.
       await this.record.copy(id, copy.id, transaction);
       return copy;

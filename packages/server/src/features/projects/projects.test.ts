@@ -172,6 +172,21 @@ describe('projects as things', () => {
     expect((await read('print-room'))['document'].units.ink.width).toBe('700 mm');
   });
 
+  test('a copy of a project that is half cut has nothing cut: its sheets are whole', async () => {
+    const { id } = await fresh();
+    const entries = [
+      { id: 'r1', at: '2026-03-01T10:00:00.000Z', kind: 'thickness', reading: { product: 'birch-18', value: '17.9 mm' } },
+      { id: 's1', at: '2026-03-01T10:00:00.000Z', kind: 'sawn', sawn: { layout: 'l1', cuts: ['0x'], parts: ['ink/side/left'] } },
+      { id: 'w1', at: '2026-03-01T10:00:00.000Z', kind: 'withdrawn', withdraws: 's1' },
+      { id: 'w2', at: '2026-03-01T10:00:00.000Z', kind: 'withdrawn', withdraws: 'r1' },
+    ];
+    await app.api.post(`/api/projects/${id}/record`).send({ entries }).expect(201);
+    const { body } = await app.api.post(`/api/projects/${id}/duplicate`).expect(201);
+    const copied = ((await app.api.get(`/api/projects/${body.id}/record`)).body as Row[]).map(({ entry }) => (entry as Row)['id'] as string);
+    expect(copied.sort()).toEqual(['r1', 'w2']);
+    expect(body.document.layouts).toEqual({});
+  });
+
   test('a deletion can be undone', async () => {
     const { id } = await fresh();
     await app.api.delete(`/api/projects/${id}`).expect(204);

@@ -14,6 +14,9 @@ export interface StoredEntry {
   readonly entry: Json;
 }
 
+/** Facts that hold for another project on the same wall, from the same sheets. */
+const OF_THE_SHOP: readonly RecordEntry['kind'][] = ['thickness', 'scan', 'test-cut'];
+
 @Injectable()
 export class RecordService {
   constructor(
@@ -52,10 +55,13 @@ export class RecordService {
     await this.rows.bulkCreate(rows, { transaction, ignoreDuplicates: true });
   }
 
-  /** The facts of one project for another that begins as its copy. */
+  /** What one project knows of sheets, wall and cutters, for another that begins as its copy: of what is cut and made, that has nothing. */
   async copy(from: string, to: string, transaction: Transaction): Promise<void> {
     const rows = await this.rows.findAll({ where: { projectId: from }, order: [['sequence', 'ASC']], transaction });
     const entries = rows.map(({ body }, index) => recordCodec.read(body, `entries[${index}]`));
-    if (entries.length > 0) await this.add(to, entries, transaction);
+    const kept = entries.filter(({ kind }) => OF_THE_SHOP.includes(kind));
+    const ids = new Set(kept.map(({ id }) => id));
+    const known = entries.filter(({ id, withdraws }) => ids.has(id) || (withdraws !== undefined && ids.has(withdraws)));
+    if (known.length > 0) await this.add(to, known, transaction);
   }
 }

@@ -8,6 +8,7 @@ import {
   readWorkshop,
   recordCodec,
   writeProject,
+  standingAlone,
   writeProjectText,
   type Design,
   type Problem,
@@ -84,7 +85,7 @@ export function Component() {
           text: writeProjectText({
             design,
             record: record.body.map(({ entry }) => recordCodec.read(entry, 'record')),
-            workshop: readWorkshop(workshop.body.workshop),
+            workshop: standingAlone(readWorkshop(workshop.body.workshop), id),
           }),
         };
       });

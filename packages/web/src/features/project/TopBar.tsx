@@ -6,7 +6,7 @@ import DarkMode from '@mui/icons-material/DarkModeOutlined';
 import LightMode from '@mui/icons-material/LightModeOutlined';
 import SaveAlt from '@mui/icons-material/SaveAlt';
 import { IconButton, ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
-import { writeProjectText, type DisplayUnit } from '@keen/core';
+import { standingAlone, writeProjectText, type DisplayUnit } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
@@ -20,7 +20,7 @@ import { SCHEME_KEY, schemeChosen, unitChosen } from './view.slice.ts';
 import { WallStrip } from './WallStrip.tsx';
 
 export function TopBar({ station, onFind, onUndo }: { readonly station: StationId; readonly onFind: () => void; readonly onUndo: () => void }) {
-  const { design, future, record, workshop } = useAppSelector(selectOpen);
+  const { id, design, future, record, workshop } = useAppSelector(selectOpen);
   const scheme = useAppSelector(({ view }) => view.scheme);
   const shown = useUnit();
   const dispatch = useAppDispatch();
@@ -64,7 +64,9 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
         <Tooltip title="Save as a file">
           <IconButton
             aria-label="Save the project as a file"
-            onClick={() => download(`${fileName(design.name)}.carcass.json`, 'application/json', writeProjectText({ design, record, workshop }))}
+            onClick={() =>
+              download(`${fileName(design.name)}.carcass.json`, 'application/json', writeProjectText({ design, record, workshop: standingAlone(workshop, id) }))
+            }
           >
             <SaveAlt fontSize="small" />
           </IconButton>
