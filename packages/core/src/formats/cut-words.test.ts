@@ -12,7 +12,7 @@ import { cutWords, type CutWords } from './cut-words.ts';
 function wordsOf(
   shop: Shop,
   parts = [part('side', 820, 280, 2, { grain: 'length' }), part('strip', 700, 20)],
-  size = [2440, 1220] as const,
+  size: readonly [number, number] = [2440, 1220],
   trim = 5,
 ): { step: CutStep; words: CutWords }[] {
   const problem = job([sheet('S', size[0], size[1], { grain: 'length' })], parts, 3.2, trim);

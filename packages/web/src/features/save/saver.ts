@@ -131,7 +131,7 @@ export function startSaver(store: Store, session: string): Saver {
     if (status >= 500) throw new TypeError('the server cannot save now');
     if (status >= 400) return void store.dispatch(saveRefused(body));
     store.dispatch(saveDone({ revision: body.revision, design, at: Date.now() }));
-    if (design.layouts !== base.design.layouts) await storeMoved();
+    if (Object.keys(design.layouts).join() !== Object.keys(base.design.layouts).join()) await storeMoved();
   };
 
   /** Cuts change what is in the store: the workshop is looked at again. */
