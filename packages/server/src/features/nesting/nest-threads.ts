@@ -40,6 +40,8 @@ export function nestThread(order: NestThreadOrder, hear: (word: NestThreadWord) 
   worker.on('message', (word: NestThreadWord) => {
     over ||= word.type === 'done';
     hear(word);
+    // It has nothing more to say; what it was loaded with may keep it.
+    if (word.type === 'done') void worker.terminate();
   });
   const fail = (why: string): void => {
     if (over) return;

@@ -52,4 +52,3 @@ const plan = await runNest(
 // As good by sheets and cost: the last one is better to cut.
 const last = plan && (!best || !isBetterPlan(best, plan)) ? plan : best!;
 tell({ type: 'done', spentMs: Math.round(performance.now() - started), plan: written(last), stopped });
-parentPort!.removeAllListeners('message');
