@@ -55,8 +55,8 @@ export function WhatIfs({ shown }: { readonly shown: ShownUnit }) {
             {answers.map(({ asked, figures: each }, index) => (
               <tr key={index}>
                 <td>{whatWords(asked, workshop, unit)}</td>
-                <td>{each ? `${each.sheets}${each.unplaced > 0 ? `, ${each.unplaced} parts do not go on` : ''}` : '…'}</td>
-                <td>{each?.bought ?? '…'}</td>
+                <td data-label="sheets">{each ? `${each.sheets}${each.unplaced > 0 ? `, ${each.unplaced} parts do not go on` : ''}` : '…'}</td>
+                <td data-label="to buy">{each?.bought ?? '…'}</td>
                 <td>{each ? `${each.cost.toFixed(2)} ${workshop.currency}${now && index > 0 ? ` (${signed(each.cost - now.cost)})` : ''}` : '…'}</td>
               </tr>
             ))}

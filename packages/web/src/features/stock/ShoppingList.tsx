@@ -100,8 +100,8 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
                 <td>
                   {product.name}, {sizeOf(product)}
                 </td>
-                <td>{count}</td>
-                <td>{(count * product.price).toFixed(2)}</td>
+                <td data-label="how many">{count}</td>
+                <td data-label="money">{(count * product.price).toFixed(2)}</td>
                 <td>
                   <AtMerchant product={product} count={count} offers={offers} workshop={workshop} onPrice={take} />
                 </td>
@@ -144,8 +144,8 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
                 <td>
                   {workshop.products[product]!.name} in {sizeOf(offer)}
                 </td>
-                <td>{each ? (each.unplaced > 0 ? `${each.unplaced} parts do not go on` : each.sheets) : '…'}</td>
-                <td>{each ? `${each.cost.toFixed(2)}${moreWords(each, instead.now)}` : '…'}</td>
+                <td data-label="sheets in all">{each ? (each.unplaced > 0 ? `${each.unplaced} parts do not go on` : each.sheets) : '…'}</td>
+                <td data-label="money">{each ? `${each.cost.toFixed(2)}${moreWords(each, instead.now)}` : '…'}</td>
                 <td>
                   {offer.inStock === 0 ? `out of stock, ${offer.leadDays} days` : `${offer.inStock} in stock`}
                   {fitsCar(workshop, offer) ? '' : ', not in the car whole'}
