@@ -262,7 +262,7 @@ export { setupsOf, type CleatRip, type Cut as SetupCut, type Setup, type Setups 
 export type { Held, Setting, Way } from './setups/setting.ts';
 export { finishedParts, NOTHING_SETTLED, standingMade, standingSawn, standingTestCuts } from './plan/design.ts';
 export type { Cutting, KeptLayout, KeptSheet, PinnedPart, Sawn } from './plan/design.ts';
-export { availableTo, keepsOffcut, standingAlone, type StockPiece } from './stock/workshop.ts';
+export { availableTo, keepsOffcut, pieceName, standingAlone, type StockPiece } from './stock/workshop.ts';
 export { skewOf, usableSize } from './stock/out-of-square.ts';
 export type { SetupContext, SetupRow } from './formats/setup-settings.ts';
 export { faceWords, orderWords, setupWords, type SetupPiece, type SetupWords } from './formats/setup-words.ts';

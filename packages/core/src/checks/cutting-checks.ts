@@ -4,6 +4,7 @@ import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { guideReach, longestCrosscut, makesStraightEdge, ripCapacity, widestKerf } from '../stock/shop.ts';
+import { pieceName } from '../stock/workshop.ts';
 import type { Check } from './context.ts';
 import type { Finding } from './finding.ts';
 
@@ -221,7 +222,7 @@ const noStraightEdge: Check = ({ box, parts, workshop }) =>
             severity: 'change',
             station: 'sheets',
             product: workshop.products[id]!.name,
-            offcuts: crooked.map((piece) => piece.id.replace('-', ' ')),
+            offcuts: crooked.map(({ id: piece }) => pieceName(piece)),
             panels: [],
             fixes: [{ label: { key: 'other-saw' }, visit: 'stock' }],
           },

@@ -2,7 +2,7 @@
 import type { Finding } from '../checks/finding.ts';
 import { trimOf, type NestPart, type NestPlan, type Placement } from '../nest/problem.ts';
 import type { PartLine } from '../parts/parts.ts';
-import type { Workshop } from '../stock/workshop.ts';
+import { pieceName, type Workshop } from '../stock/workshop.ts';
 import { lineOfPiece, type SheetJob } from './cutting.ts';
 import type { Design } from './design.ts';
 import { placementOf, wrongPlace } from './pins.ts';
@@ -42,7 +42,7 @@ export function offcutFirst(
           unit: first.line.unit,
           severity: 'look',
           station: 'sheets',
-          piece: sheet.id.replace('-', ' '),
+          piece: pieceName(sheet.id),
           lengthNm: sheet.length,
           widthNm: sheet.width,
           marks: lines.slice(0, MOST_MARKS).map(({ mark }) => mark),

@@ -46,6 +46,9 @@ export interface StockPiece {
   readonly reserved?: { readonly project: string; readonly name: string };
 }
 
+/** A piece as it is spoken of: 'offcut-7' is offcut 7. */
+export const pieceName = (id: string): string => id.replace('-', ' ');
+
 /** From its left end so far and so far; of a sheet, from its near edge too. */
 export interface Flaw {
   readonly id: string;

@@ -1,7 +1,7 @@
 /** The store, beyond what the workshop shows of it: pieces kept for a project, their history, their pictures. */
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
-import type { Json } from '@keen/core';
+import { pieceName, type Json } from '@keen/core';
 import { transacted } from '../../database/transacted.ts';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
@@ -143,7 +143,7 @@ export class StockService {
 const taken = (id: string, how: string): ProblemException =>
   new ProblemException(409, {
     code: 'taken',
-    message: `${id.replace('-', ' ')} ${how}; nothing was kept for this project`,
+    message: `${pieceName(id)} ${how}; nothing was kept for this project`,
     where: 'pieces',
     accepted: 'pieces nobody else has',
   });

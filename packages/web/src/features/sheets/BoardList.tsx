@@ -1,5 +1,5 @@
 /** Solid boards: each drawn as long as it is, with what is crosscut from it and the flaws it is cut round. Nothing is shown when no part comes from a board. */
-import { boardJobs, labelWords, lineOfBoardPiece, lineOfPiece, tapeTextWithUnit, type CutBoard, type Length, type PartLine } from '@keen/core';
+import { boardJobs, labelWords, lineOfBoardPiece, lineOfPiece, pieceName, tapeTextWithUnit, type CutBoard, type Length, type PartLine } from '@keen/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectLearned, selectOpen, selectPlan, useDisplayUnit } from '../project/selectors.ts';
@@ -70,7 +70,7 @@ function Board({ board, parts, longest }: { readonly board: CutBoard; readonly p
         })}
       </div>
       <p>
-        {board.atHand ? `${board.stock.replace('-', ' ')}, at hand: ` : ''}
+        {board.atHand ? `${pieceName(board.stock)}, at hand: ` : ''}
         {board.pieces.map(({ id, length }, n) => (
           <span key={id}>
             {n > 0 && ', '}

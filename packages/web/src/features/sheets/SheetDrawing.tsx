@@ -1,6 +1,7 @@
 /** One sheet to scale: parts with mark and size, the kerf as gaps, waste hatched, what is left over named; at a cut, its line and what lies beside it. */
 import {
   labelWords,
+  pieceName,
   lineOfPiece,
   tapeText,
   toMm,
@@ -92,7 +93,7 @@ export function SheetDrawing({ page: { nest, sheet }, parts, unit, stale, cuts, 
             </pattern>
           </defs>
           <text className="view-name" x={x(0)} y={16}>
-            {kind.offcut ? `${kind.id.replace('-', ' ')}, ` : ''}
+            {kind.offcut ? `${pieceName(kind.id)}, ` : ''}
             <LengthTspans value={kind.length} unit={unit} />
             <tspan> × </tspan>
             <LengthTspans value={kind.width} unit={unit} />

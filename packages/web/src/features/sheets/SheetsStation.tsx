@@ -4,6 +4,7 @@ import {
   isNewSheet,
   keepsOffcut,
   lineOfPiece,
+  pieceName,
   pinsThatFail,
   sheetSvg,
   sizeWords,
@@ -150,7 +151,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
 
 /** A sheet's name: its product, an offcut, or what is left of one that is cut into. */
 const sheetName = (sheet: string, product: string, name: string): string =>
-  isNewSheet(sheet, product) ? name : sheet.includes('/') ? `rest of ${name}` : `${sheet.replace('-', ' ')}, ${name}`;
+  isNewSheet(sheet, product) ? name : sheet.includes('/') ? `rest of ${name}` : `${pieceName(sheet)}, ${name}`;
 
 interface ShownPage {
   readonly page: Page;

@@ -1,9 +1,8 @@
 /** What the layouts take out of the store: kept for this project with a click, so that no other takes it first. */
-import { isNewSheet } from '@keen/core';
+import { pieceName, isNewSheet } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen } from '../project/selectors.ts';
-import { pieceName } from '../stock/pieceName.ts';
 import { useKeeping } from '../stock/useKeeping.ts';
 import { useNests } from './useNests.tsx';
 

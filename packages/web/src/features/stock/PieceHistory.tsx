@@ -1,11 +1,10 @@
 /** What has happened to a piece of the store, back to the sheet it was part of; and its photograph. */
-import { tapeTextWithUnit, readEntered, type DisplayUnit, type Problem } from '@keen/core';
+import { pieceName, tapeTextWithUnit, readEntered, type DisplayUnit, type Problem } from '@keen/core';
 import { Button } from '@mui/material';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { problemSaid } from '../project/project.slice.ts';
-import { pieceName } from './pieceName.ts';
 import { smallPicture } from './smallPicture.ts';
 
 interface StockEvent {

@@ -1,12 +1,11 @@
 /** The store: each piece drawn to one scale, where it is kept and for whom, what has happened to it. */
-import { skewOf, tapeTextWithUnit, toMm, usableSize, type Length, type StockPiece } from '@keen/core';
+import { pieceName, skewOf, tapeTextWithUnit, toMm, usableSize, type Length, type StockPiece } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
 import { PieceHistory } from './PieceHistory.tsx';
-import { pieceName } from './pieceName.ts';
 import { useKeeping } from './useKeeping.ts';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 

@@ -1,2 +1,0 @@
-/** 'offcut-7' as it is said: 'offcut 7'. */
-export const pieceName = (id: string): string => id.replace('-', ' ');
