@@ -57,12 +57,16 @@ export function useServerSearch(projectId: string, onPlan: (search: ServerSearch
   const going = searches.some(isGoing);
   useEffect(() => {
     let timer = 0;
+    let gone = false;
     const again = async (): Promise<void> => {
       await look();
-      if (going) timer = window.setTimeout(() => void again(), LOOK_EVERY_MS);
+      if (going && !gone) timer = window.setTimeout(() => void again(), LOOK_EVERY_MS);
     };
     void again();
-    return () => window.clearTimeout(timer);
+    return () => {
+      gone = true;
+      window.clearTimeout(timer);
+    };
   }, [look, going]);
   const told = useCallback(
     async (path: string, sent: unknown): Promise<void> => {
