@@ -1,7 +1,7 @@
 /** Labels for the parts: a sheet to print, or one by one on the label printer, followed until all are there. */
 import { displayUnitOf, partLabels, type Problem } from '@keen/core';
 import { Alert, Button } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { downloadBlob, fileName } from '../../ui/download.ts';
@@ -27,6 +27,8 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
   const dispatch = useAppDispatch();
   const [of, setOf] = useState<'project' | 'unit'>('unit');
   const [job, setJob] = useState<PrintJob | null>(null);
+  // A job nobody answered for may have reached the printer: sent again it has to be the same one.
+  const unanswered = useRef<{ readonly id: string; readonly labels: string } | null>(null);
   const lines = of === 'unit' ? parts.filter(({ unit }) => unit === shown.box.id) : parts;
   const labels = partLabels(lines, workshop, (unit) => ({
     name: design.units[unit]?.name ?? design.name,
@@ -56,9 +58,13 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
   };
   const print = async (): Promise<void> => {
     try {
-      const { status, body } = await request<PrintJob & Problem>('labels/print', 'POST', { id: crypto.randomUUID(), labels });
-      if (status < 400) setJob(body);
-      else dispatch(problemSaid(body));
+      const text = JSON.stringify(labels);
+      if (unanswered.current?.labels !== text) unanswered.current = { id: crypto.randomUUID(), labels: text };
+      const { status, body } = await request<PrintJob & Problem>('labels/print', 'POST', { id: unanswered.current.id, labels });
+      if (status < 400) {
+        unanswered.current = null;
+        setJob(body);
+      } else dispatch(problemSaid(body));
     } catch {
       dispatch(problemSaid(AWAY));
     }

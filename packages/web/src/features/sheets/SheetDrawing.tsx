@@ -290,8 +290,8 @@ function Piece({ row, panels, line, unit, x, y, scale, pinned, onGrab }: PiecePr
       <rect x={left} y={top} width={wide} height={high} />
       {pinned && <path className="pin-sign" d={`M${left + 9} ${top + 4} a5 5 0 1 1 0 10 a5 5 0 1 1 0 -10 m-3 5 h6 m-3 -3 v6`} />}
       <g {...(upright ? { transform: `rotate(-90 ${centre})` } : {})}>
-        {across > 15 && along > 26 && (
-          <text className="piece-name" x={left + wide / 2} y={top + high / 2 - (across > 34 && along > 120 ? 8 : 0)}>
+        {across > 11 && along > 26 && (
+          <text className={across > 15 ? 'piece-name' : 'piece-name slim'} x={left + wide / 2} y={top + high / 2 - (across > 34 && along > 120 ? 8 : 0)}>
             {along > 34 + name.length * 7 ? `${line?.mark ?? ''} ${name}` : (line?.mark ?? row.part)}
           </text>
         )}

@@ -21,9 +21,10 @@ import userEvent from '@testing-library/user-event';
 import { useAppSelector } from '../../app/store.ts';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { DESIGN, READINGS } from '../../test/print-room.ts';
-import { selectOpen, selectPlan } from '../project/selectors.ts';
+import { selectOpen, selectPlan, useUnit } from '../project/selectors.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { CutsView } from './CutsView.tsx';
+import { Labels } from './Labels.tsx';
 import { PinFields } from './PinFields.tsx';
 import { useCutting } from './useCutting.ts';
 import { usePins } from './usePins.ts';
@@ -176,5 +177,42 @@ describe('pinning', () => {
     shown(side);
     expect(screen.getByTestId('own-place').textContent).toBe('0');
     expect(Number(screen.getByTestId('on-another').textContent)).toBeGreaterThan(0);
+  });
+});
+
+describe('labels', () => {
+  const plain = globalThis.fetch;
+  afterEach(() => void (globalThis.fetch = plain));
+
+  function Station() {
+    return <Labels shown={useUnit()!} />;
+  }
+
+  test('a job nobody answered for is sent again under the same id, the next one under another', async () => {
+    const ids: string[] = [];
+    let away = true;
+    globalThis.fetch = ((_url: string, init: RequestInit = {}) => {
+      if (init.method !== 'POST') return Promise.resolve(new Response('{}', { status: 404 }));
+      const { id, labels } = JSON.parse(init.body as string) as { id: string; labels: unknown[] };
+      ids.push(id);
+      if (away) return Promise.reject(new TypeError('nobody'));
+      return Promise.resolve(new Response(JSON.stringify({ id, labels: labels.length, printed: labels.length, printer: 'ready' }), { status: 201 }));
+    }) as typeof fetch;
+    const store = openStore();
+    render(
+      <Opened store={store} at="/project/p/ink/sheets">
+        <Station />
+      </Opened>,
+    );
+    const print = () => userEvent.click(screen.getByRole('button', { name: 'On the label printer' }));
+    await print();
+    expect(store.getState().project.open!.problem).toMatchObject({ code: 'away' });
+    away = false;
+    await print();
+    expect(await screen.findByText(/^(\d+) of \1 printed$/)).toBeTruthy();
+    await print();
+    expect(ids).toHaveLength(3);
+    expect(ids[1]).toBe(ids[0]);
+    expect(ids[2]).not.toBe(ids[0]);
   });
 });
