@@ -121,7 +121,7 @@ export type { Fit } from './solid/meeting.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
 export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
 export { MOST_CONTENTS_KG, MOST_SHELVES, SHELF_AT, type ElementsForm, type Field, type FieldGroup, type Form } from './carcass/form.ts';
-export { buildUnit, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type UnitDesign } from './carcass/families.ts';
+export { buildUnit, choosesGrain, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type UnitDesign } from './carcass/families.ts';
 export type { Family } from './carcass/family.ts';
 export type { NewUnit, UnitBase } from './carcass/unit-base.ts';
 export { joinSpaces, splitSpace, type UnitStep } from './carcass/split-space.ts';

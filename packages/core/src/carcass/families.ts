@@ -4,7 +4,7 @@
  */
 import { withFits } from '../joints/fits.ts';
 import { NM_PER } from '../length/length.ts';
-import type { Panel } from '../solid/panel.ts';
+import type { Panel, Role } from '../solid/panel.ts';
 import type { Handle, Unit } from '../solid/unit.ts';
 import type { StockOf } from './box-frame.ts';
 import type { Family } from './family.ts';
@@ -49,12 +49,17 @@ export function buildUnit(design: UnitDesign, stockOf: StockOf): Unit {
   return meetings === unit.meetings ? unit : { ...unit, meetings };
 }
 
+/** Across the grain these would not bear what they are reckoned to: theirs is no choice. */
+const GRAIN_STAYS: readonly Role[] = ['wall-half', 'cabinet-half', 'hanging-rail', 'spacer'];
+
+export const choosesGrain = ({ role }: { readonly role: Role }): boolean => !GRAIN_STAYS.includes(role);
+
 /** Which way the grain of some parts runs is a person's choice; a sheet without grain has none to choose. */
 function withGrains(unit: Unit, { id, grains }: UnitDesign, stockOf: StockOf): Unit {
   if (!grains || Object.keys(grains).length === 0) return unit;
   const panels = unit.panels.map((panel) => {
     const chosen = panel.id.startsWith(`${id}/`) ? grains[panel.id.slice(id.length + 1)] : undefined;
-    if (!chosen || stockOf(panel.stock).product.grain === 'none') return panel;
+    if (!chosen || !choosesGrain(panel) || stockOf(panel.stock).product.grain === 'none') return panel;
     return { ...panel, grain: chosen === 'free' ? ('none' as const) : chosen };
   });
   return { ...unit, panels };

@@ -12,6 +12,7 @@ import { COMBINED, G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasten
 import type { HangInput } from './hang-input.ts';
 import { EDGE_SCREWS, edgePull, FIBRE_PULL, GLUE_EDGE_MPA } from './joint-capacity.ts';
 import { JOINT_USE, link, MOMENT_USE, type Link } from './link.ts';
+import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq] docs/formulas/leaf-load.md';
 /** A hinge's steel leaf: as thick as this, and bearing like wood of this specific gravity (about 400 MPa). [ASSUME] */
@@ -271,8 +272,7 @@ function bendingLink({ input, prop, leaf, W, Q, d, reach }: LeafLoads): Link {
   const material = input.materialOf(leaf.stock);
   const source = { kind: 'table' as const, name: material.name, tag: material.source };
   const along = { value: material.bendingMPa, source };
-  // Strength across the grain is taken to fall as stiffness does. [ASSUME]
-  const across = { value: (material.bendingMPa * material.stiffnessAcrossMPa) / material.stiffnessAlongMPa, source };
+  const across = { value: bendingAcrossMPa(material), source };
   const B = toMm(leaf.length.value);
   const t = { value: toMm(leaf.thickness), source: leaf.thicknessFrom };
   const past = apply(BENT_PAST, { Q, c: Math.max(0, d.value - reach), W, d, B, t, F: leaf.grain === 'width' ? along : across });

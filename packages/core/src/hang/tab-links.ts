@@ -10,6 +10,7 @@ import { apply, formula, greatest, termOf, type Figure } from '../worked/figure.
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, MOMENT_USE, type Link } from './link.ts';
+import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq; strengths ASSUME] docs/formulas/tab-moment.md';
 /** Glue between two clamped wood faces, MPa. [ASSUME] as in joint-capacity.md */
@@ -91,6 +92,10 @@ function holds(input: HangInput, { joint, host }: Meeting, tab: ResolvedPanel, d
 
 function bends({ materialOf }: HangInput, tab: ResolvedPanel, M: Figure): Figure {
   const material = materialOf(tab.stock);
-  const across = tab.grain !== 'length' ? material.stiffnessAcrossMPa / material.stiffnessAlongMPa : 1;
-  return apply(TAB_BENDING, { M, B: toMm(tab.width.value), t: toMm(tab.thickness), F: material.bendingMPa * across });
+  return apply(TAB_BENDING, {
+    M,
+    B: toMm(tab.width.value),
+    t: toMm(tab.thickness),
+    F: tab.grain === 'length' ? material.bendingMPa : bendingAcrossMPa(material),
+  });
 }

@@ -63,3 +63,23 @@ describe('the shelves of the ink cupboard', () => {
     expect(wide.now.value / narrow.now.value).toBeCloseTo(16, 0); // (1000/500)³ × 2
   });
 });
+
+describe('a shelf with its grain across', () => {
+  const grained = (grain: string) => unitWith('ink', ink('grains', { 'shelf/s1': grain })).sag.find(({ panel }) => panel === 'ink/shelf/s1')!;
+  const [along, across, free] = ['length', 'width', 'free'].map(grained);
+
+  test('sags more and bears less, both as 6500 to 9000 for birch plywood', () => {
+    expect(across!.now.value / along!.now.value).toBeCloseTo(9000 / 6500, 6);
+    expect(across!.bending.value / along!.bending.value).toBeCloseTo(9000 / 6500, 6);
+  });
+
+  test('as it comes may be across: it is reckoned so', () => {
+    expect([free!.now.value, free!.bending.value]).toEqual([across!.now.value, across!.bending.value]);
+  });
+
+  test('what carries the cabinet keeps its grain, whatever a design says', () => {
+    const turned = unitWith('ink', ink('grains', { 'hanging-rail': 'width', 'wall-half': 'width', 'cabinet-half': 'width' }));
+    const plain = unitWith('ink');
+    expect(turned.unit.panels.map(({ id, grain }) => [id, grain])).toEqual(plain.unit.panels.map(({ id, grain }) => [id, grain]));
+  });
+});

@@ -6,6 +6,7 @@ import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, type Figure } from '../worked/figure.ts';
 import { underEvenLoad, underLoads, type Beam } from './beam.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS, SAG_LATER, SAG_LIMIT } from './shelf-sag.ts';
+import { bendingAcrossMPa } from '../stock/materials.ts';
 
 /** A panel shorter than this share of the space over it is a tab. */
 const TAB_SHARE = 0.6;
@@ -36,7 +37,7 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
     const EI = apply(BENDING_STIFFNESS, { E: { value: along ? material.stiffnessAlongMPa : material.stiffnessAcrossMPa, source }, B, t });
     const κ = endsFactor(unit, panel);
     const own = weights.panels.get(panel.id)!;
-    const F = { value: material.bendingMPa, source };
+    const F = { value: along ? material.bendingMPa : bendingAcrossMPa(material), source };
     const beam: Beam = { L, B, t, EI, F, κ };
     const { now, bending } =
       alone && strips.length === 0 ? underEvenLoad(beam, alone.mass, own) : underLoads(beam, [...strips, { mass: own, from: 0, to: L.value }]);

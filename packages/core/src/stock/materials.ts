@@ -105,3 +105,7 @@ export const MATERIALS: Readonly<Record<MaterialId, Material>> = Object.fromEntr
     { ...sheet('glass', 'Glass', 'glass', 2500, 0.3, 70_000, 70_000, 8, 1, '[ASSUME]'), bearingMPa: 0, lipShearMPa: 0 },
   ].map((row) => [row.id, row]),
 ) as Record<MaterialId, Material>;
+
+/** What a part bears in bending across its grain, MPa: taken to fall as its stiffness does. [ASSUME] Sheets without grain bear as much either way. */
+export const bendingAcrossMPa = ({ bendingMPa, stiffnessAcrossMPa, stiffnessAlongMPa }: Material): number =>
+  (bendingMPa * stiffnessAcrossMPa) / stiffnessAlongMPa;

@@ -1,5 +1,5 @@
 /** One part: name, size with its sum, what is cut into it, its checks, and where else it occurs. */
-import { featureWords, labelWords, massText, type GrainChoice, type ResolvedPanel } from '@keen/core';
+import { choosesGrain, featureWords, labelWords, massText, type GrainChoice, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -100,6 +100,7 @@ function GrainField({ shown: { box }, panel }: { readonly shown: ShownUnit; read
   const { apply } = useEdit();
   const { products } = useAppSelector((state) => selectOpen(state).workshop);
   if (products[panel.stock]?.grain === 'none') return <p className="kind">a sheet without grain</p>;
+  if (!choosesGrain(panel)) return <p className="kind">its grain runs along its {panel.grain}: it carries</p>;
   const key = panel.id.slice(box.id.length + 1);
   const { [key]: _own, ...others } = box.grains ?? {};
   return (
