@@ -137,9 +137,10 @@ export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedP
   return strongest(mechanisms);
 }
 
-/** Glue on the end grain of a solid board is starved and holds nothing. */
+/** Glue on the end grain of a solid board is starved and holds nothing; where its grain lies as it comes, any edge may be end grain. */
 export function isEndGrain({ materialOf }: Pick<HangInput, 'materialOf'>, { edge }: Meeting, guest: ResolvedPanel): boolean {
-  if (materialOf(guest.stock).kind !== 'solid' || guest.grain === 'none') return false;
+  if (materialOf(guest.stock).kind !== 'solid') return false;
+  if (guest.grain === 'none') return true;
   return guest.grain === 'length' ? edge === 'start' || edge === 'end' : edge === 'near' || edge === 'far';
 }
 
