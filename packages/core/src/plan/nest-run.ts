@@ -29,16 +29,16 @@ export interface NestRun {
   readonly ms: number;
   readonly seed?: number;
   readonly clock: NestClock;
-  /** Asked after every chunk. 'drop': nobody wants the answer any more. 'stop': the best so far will do. */
-  readonly asked?: () => 'go on' | 'stop' | 'drop';
+  /** Asked after every chunk: whether anybody still wants the answer. */
+  readonly wanted?: () => boolean;
   /** Told each plan that is better than the last, and what share of the time is spent. */
   readonly onBetter?: (plan: NestPlan, share: number) => void;
   /** Told after every chunk. */
   readonly onChunk?: (share: number) => void;
 }
 
-/** Searches until it is proved best or the time is up, then makes it better to cut; null when it was dropped. */
-export async function runNest(order: NestOrder, { ms, seed = 1, clock, asked = () => 'go on', onBetter, onChunk }: NestRun): Promise<NestPlan | null> {
+/** Searches until it is proved best or the time is up, then makes it better to cut; null when nobody wants it any more. */
+export async function runNest(order: NestOrder, { ms, seed = 1, clock, wanted = () => true, onBetter, onChunk }: NestRun): Promise<NestPlan | null> {
   const stepper = search(order.job.problem, seed);
   const started = clock.now();
   let told = '';
@@ -48,8 +48,7 @@ export async function runNest(order: NestOrder, { ms, seed = 1, clock, asked = (
     do proved = stepper.step(1);
     while (!proved && clock.now() < until);
     const share = Math.min(1, (clock.now() - started) / ms);
-    const answer = asked();
-    if (answer === 'drop') return null;
+    if (!wanted()) return null;
     const plan = stepper.plan();
     const key = `${plan.score.sheets} ${plan.score.cost} ${plan.unplaced.length}`;
     if (key !== told) {
@@ -57,7 +56,6 @@ export async function runNest(order: NestOrder, { ms, seed = 1, clock, asked = (
       onBetter?.(plan, share);
     }
     onChunk?.(share);
-    if (answer === 'stop') return plan;
     if (proved || share >= 1) break;
     await clock.pause();
   }
@@ -69,9 +67,7 @@ export async function runNest(order: NestOrder, { ms, seed = 1, clock, asked = (
     do tidier.step();
     while (++tries < TIDY_TRIES && clock.now() < chunk);
     await clock.pause();
-    const answer = asked();
-    if (answer === 'drop') return null;
-    if (answer === 'stop') break;
+    if (!wanted()) return null;
   }
   return tidier.plan();
 }

@@ -106,23 +106,28 @@ export class NestJobsService implements OnApplicationBootstrap, BeforeApplicatio
     return rowOf(job);
   }
 
-  /** The best so far will do; it is kept. */
+  /** The best so far will do. It was kept when it came, so nobody waits for the search to hear of it. */
   async stop(id: string): Promise<NestJobRow> {
+    await this.end(id);
     const job = await this.jobs.findByPk(id);
     if (!job) throw notFound('job', 'id');
-    const thread = this.running.get(id);
-    if (thread) thread.stop();
-    else if (job.state === 'waiting') await job.update({ state: 'stopped', updatedAt: new Date() });
+    if (job.state === 'waiting' || job.state === 'running') await job.update({ state: 'stopped', updatedAt: new Date() });
+    await this.takeNext();
     return rowOf(job);
   }
 
   async remove(id: string): Promise<void> {
+    await this.end(id);
+    await this.jobs.destroy({ where: { id } });
+    await this.takeNext();
+  }
+
+  /** Ends its search, if it has one, when all that it said is written. */
+  private async end(id: string): Promise<void> {
     const thread = this.running.get(id);
     this.running.delete(id);
     await thread?.drop();
     await this.lines.get(id);
-    await this.jobs.destroy({ where: { id } });
-    if (thread) await this.takeNext();
   }
 
   /** Starts what waits while there is room; one call at a time. */
@@ -160,7 +165,7 @@ export class NestJobsService implements OnApplicationBootstrap, BeforeApplicatio
       const spent = spentMs + word.spentMs;
       if (word.type === 'spent') this.keep(id, { spentMs: spent });
       else if (word.type === 'better') this.keep(id, { spentMs: spent, plan: word.plan });
-      else over({ spentMs: spent, plan: word.plan, state: word.stopped ? 'stopped' : 'done' });
+      else over({ spentMs: spent, plan: word.plan, state: 'done' });
     };
     this.running.set(
       id,

@@ -17,11 +17,9 @@ export interface NestThreadOrder {
 export type NestThreadWord =
   | { readonly type: 'better'; readonly spentMs: number; readonly plan: string }
   | { readonly type: 'spent'; readonly spentMs: number }
-  | { readonly type: 'done'; readonly spentMs: number; readonly plan: string; readonly stopped: boolean };
+  | { readonly type: 'done'; readonly spentMs: number; readonly plan: string };
 
 export interface NestThread {
-  /** The best so far will do. */
-  stop(): void;
   /** Ends it without an answer. */
   drop(): Promise<unknown>;
 }
@@ -38,7 +36,8 @@ export function nestThread(order: NestThreadOrder, hear: (word: NestThreadWord) 
   const worker = openThread(order);
   let over = false;
   worker.on('message', (word: NestThreadWord) => {
-    over ||= word.type === 'done';
+    if (over) return;
+    over = word.type === 'done';
     hear(word);
     // It has nothing more to say; what it was loaded with may keep it.
     if (word.type === 'done') void worker.terminate();
@@ -51,7 +50,6 @@ export function nestThread(order: NestThreadOrder, hear: (word: NestThreadWord) 
   worker.on('error', (error) => fail(error.message));
   worker.on('exit', (code) => fail(`the search ended early (${code})`));
   return {
-    stop: () => worker.postMessage('stop'),
     drop: () => {
       over = true;
       return worker.terminate();

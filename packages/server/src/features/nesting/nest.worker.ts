@@ -11,8 +11,6 @@ const TELL_EVERY_MS = 1000;
 
 const { problem: text, product, workshop, then, ms, seed, before } = workerData as NestThreadOrder;
 const tell = (word: NestThreadWord): void => parentPort!.postMessage(word);
-let stopped = false;
-parentPort!.on('message', () => (stopped = true));
 
 /** On Linux a thread has a priority of its own; elsewhere it keeps that of the server. */
 function stepBack(): void {
@@ -36,7 +34,6 @@ const plan = await runNest(
     ms,
     seed,
     clock: { now: () => performance.now(), pause: () => new Promise((resolve) => setImmediate(resolve)) },
-    asked: () => (stopped ? 'stop' : 'go on'),
     onBetter: (next) => {
       if (best && !isBetterPlan(next, best)) return;
       best = next;
@@ -51,4 +48,4 @@ const plan = await runNest(
 );
 // As good by sheets and cost: the last one is better to cut.
 const last = plan && (!best || !isBetterPlan(best, plan)) ? plan : best!;
-tell({ type: 'done', spentMs: Math.round(performance.now() - started), plan: written(last), stopped });
+tell({ type: 'done', spentMs: Math.round(performance.now() - started), plan: written(last) });

@@ -1,6 +1,6 @@
 /** Letting the server look on while the page is closed: offered where no plan is proved best, followed while it goes on. */
 import { Button } from '@mui/material';
-import { isGoing } from './useServerSearch.ts';
+import { isGoing, type ServerSearch } from './useServerSearch.ts';
 import { useNests, type Nest } from './useNests.tsx';
 
 const MINUTES = [1, 5, 30];
@@ -9,6 +9,12 @@ const timeWords = (ms: number): string => {
   const seconds = Math.round(ms / 1000);
   return seconds < 60 ? `${seconds} s` : seconds % 60 === 0 ? `${seconds / 60} min` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 };
+
+/** What became of a search that is over. */
+function overWords({ state, fault, spentMs }: ServerSearch, own: boolean): string {
+  if (state === 'failed') return `The search on the server failed: ${fault ?? ''}. `;
+  return `The server looked for ${timeWords(spentMs)}${own ? '' : ', with the parts and sheets as they were then'}. `;
+}
 
 /** While it goes on. */
 export function ServerSearchGoing({ nest: { job, key } }: { readonly nest: Nest }) {
@@ -20,7 +26,7 @@ export function ServerSearchGoing({ nest: { job, key } }: { readonly nest: Nest 
       {search.state === 'waiting'
         ? 'The server looks for a better layout as soon as it is free'
         : `The server looks for a better layout: ${timeWords(search.spentMs)} of ${timeWords(1000 * search.seconds)}`}
-      {search.key === key ? '. You may close this page.' : ', of the parts as they were before.'}
+      {search.key === key ? '. You may close this page.' : ', with the parts and sheets as they were before.'}
       <Button size="small" onClick={() => void server.stop(search.id)}>
         Stop it
       </Button>
@@ -37,11 +43,7 @@ export function ServerSearchOffer({ nest }: { readonly nest: Nest }) {
   const own = search?.key === key;
   return (
     <p className="server-search">
-      {search && own
-        ? search.state === 'failed'
-          ? `The search on the server failed: ${search.fault ?? ''}. `
-          : `The server looked for ${timeWords(search.spentMs)}. `
-        : ''}
+      {search && overWords(search, own)}
       Let the server look on, also with this page closed:
       {MINUTES.map((minutes) => (
         <Button key={minutes} size="small" onClick={() => void server.ask(nest, 60 * minutes)}>

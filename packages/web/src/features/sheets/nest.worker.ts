@@ -17,7 +17,7 @@ export interface WayFigures {
 }
 
 const nested = (order: NestOrder, ms: number, mine: number, onBetter?: (plan: NestPlan, share: number) => void): Promise<NestPlan | null> =>
-  runNest(order, { ms, clock, asked: () => (mine === current ? 'go on' : 'drop'), ...(onBetter ? { onBetter } : {}) });
+  runNest(order, { ms, clock, wanted: () => mine === current, ...(onBetter ? { onBetter } : {}) });
 
 const nester = {
   /** Searches for `ms`; tells each better plan. Resolves with the last one, or null when a newer job or stop() ended it. */

@@ -14,7 +14,7 @@ import {
   type Workshop,
 } from '@keen/core';
 import { Alert, Button } from '@mui/material';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { merchantCatalogue, type Catalogue } from '../../app/merchant.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
@@ -51,6 +51,8 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
       gone = true;
     };
   }, []);
+  /** Which comparison goes on: one that was left for a purchase or a later one shows nothing any more. */
+  const comparing = useRef(0);
   const offers = heard === null || typeof heard === 'string' ? [] : heard.offers;
   const bought = (product: string): number =>
     nests.find(({ job }) => job.product === product)?.plan?.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length ?? 0;
@@ -64,18 +66,20 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
     const asked = whatIfs({ planner, design, record, workshop, offers, unit: shown.box.id }).filter(
       ({ change }) => change.what === 'as-is' || change.what === 'offer',
     );
-    setInstead({ now: null, rows: [] });
-    for (const each of asked) {
-      const found = await figures(each.jobs, each.workshop);
-      const { change } = each;
-      setInstead((old) =>
-        change.what === 'offer'
-          ? { now: old!.now, rows: [...old!.rows, { product: change.product, offer: change.offer, figures: found }] }
-          : { now: found, rows: [] },
-      );
+    const own = ++comparing.current;
+    let now: WayFigures | null = null;
+    const rows: Instead[] = [];
+    setInstead({ now, rows });
+    for (const { change, jobs, workshop: theirs } of asked) {
+      const found = await figures(jobs, theirs);
+      if (comparing.current !== own) return;
+      if (change.what === 'offer') rows.push({ product: change.product, offer: change.offer, figures: found });
+      else now = found;
+      setInstead({ now, rows: [...rows] });
     }
   };
   const take = (product: Product, offer: Offer): void => {
+    comparing.current++;
     setInstead(null);
     void save({ ...whole, products: { ...whole.products, [product.id]: boughtAs(product, offer) } });
   };
