@@ -32,6 +32,7 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
   return (
     <form
       className="fields four"
+      aria-label="Prices"
       onSubmit={(event) => {
         event.preventDefault();
         void save({ ...workshop, products });
@@ -40,7 +41,7 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
       {used.map((product) => (
         <NumberField
           key={product.id}
-          label={`price, ${product.name}`}
+          label={product.name}
           name={`price.${product.id}`}
           unit={workshop.currency}
           least={0}

@@ -1,24 +1,7 @@
-/** No text is cut off, runs out of its box or over another, with the longest fractions and in millimetres, wide and narrow. */
-import { expect, test } from '@playwright/test';
-import { baseUrl, furnishedProject } from './support.ts';
-import { VIEWS } from './views.ts';
-
-let long: string;
-test.beforeAll(async () => {
-  long = await furnishedProject((file) => {
-    const { ink, type } = file['design'].units;
-    // 31/32 everywhere, so that every size is as long as a size can be.
-    Object.assign(ink, { width: '39 31/32 in', height: '33 31/32 in', depth: '11 31/32 in', name: 'Ink cupboard over the long bench' });
-    Object.assign(type, { width: '31 31/32 in', height: '18 31/32 in', depth: '11 31/32 in' });
-    ink.place = { along: '22 31/32 in', up: '51 31/32 in' };
-    type.place = { along: '70 31/32 in', up: '51 31/32 in' };
-    ink.hanging.boardWidth = '6 31/32 in';
-    file['design'].wall.width = '141 31/32 in';
-  });
-});
+/** Text that is cut off, runs out of its box or lies over another. */
 
 /** Runs inside the page; gives a line for each text that cannot be read whole. */
-function faults(): string[] {
+export function textFaults(): string[] {
   const found: string[] = [];
   const wide = document.documentElement.clientWidth;
   if (document.documentElement.scrollWidth > wide) found.push(`the page scrolls sideways: ${document.documentElement.scrollWidth} of ${wide}`);
@@ -68,23 +51,3 @@ function faults(): string[] {
   });
   return found;
 }
-
-for (const width of [1280, 390])
-  for (const { name, path, before } of VIEWS)
-    test(`${name}, ${width} wide`, async ({ browser }) => {
-      const page = await browser.newPage({ viewport: { width, height: width === 1280 ? 800 : 844 }, reducedMotion: 'reduce' });
-      const look = async (unit: 'in' | 'mm'): Promise<boolean> => {
-        await page.goto(`${baseUrl()}${path(long)}`);
-        await page.waitForLoadState('networkidle');
-        const toggle = page.getByRole('group', { name: 'Units' }).getByRole('button', { name: unit === 'mm' ? /^m/ : /^in/ });
-        const switched = await toggle.isVisible();
-        if (switched) await toggle.click();
-        await before?.(page);
-        await page.waitForTimeout(300);
-        expect([unit, ...(await page.evaluate(faults))]).toEqual([unit]);
-        return switched;
-      };
-      // Where there is no switch on the screen there is but one unit to look at.
-      if (await look('in')) await look('mm');
-      await page.close();
-    });
