@@ -43,32 +43,32 @@ export function benchNests(seconds: number): NestFigure[] {
     figure(
       'the ten classic classes, guillotine, 20 to 100 parts, a third of them turnable',
       '1.016',
-      many(30, (n) => classic(1 + Math.floor(n / 3), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'guillotine' })),
+      many(120, (n) => classic(1 + Math.floor(n / 12), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'guillotine' })),
     ),
     figure(
       'the same, free',
       '1.014',
-      many(30, (n) => classic(1 + Math.floor(n / 3), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'free' })),
+      many(120, (n) => classic(1 + Math.floor(n / 12), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'free' })),
     ),
     figure(
       'known optimum, no waste at all',
       '1.14',
-      many(12, (n) => cutUp(2 + (n % 4), 0, roll)),
+      many(48, (n) => cutUp(2 + (n % 4), 0, roll)),
     ),
     figure(
       'known optimum, a hundredth of slack each way',
       '1.02',
-      many(12, (n) => cutUp(2 + (n % 4), 0.01, roll)),
+      many(48, (n) => cutUp(2 + (n % 4), 0.01, roll)),
     ),
     figure(
       'workshop jobs, one stock size',
       '1.05',
-      many(8, (n) => workshop(3 + 2 * n, false, roll)),
+      many(32, (n) => workshop(3 + 2 * (n % 8), false, roll)),
     ),
     figure(
       'workshop jobs, several sizes with costs and offcuts',
       '1.08',
-      many(8, (n) => workshop(3 + 2 * n, true, roll)),
+      many(32, (n) => workshop(3 + 2 * (n % 8), true, roll)),
       false,
     ),
   ];

@@ -25,6 +25,14 @@ describe('by hand', () => {
   test('three to a sheet when a little over a quarter: counted as thirds', () => {
     expect(fewest([part('p', 1000, 260, 10, { grain: 'length' })])).toBe(4); // 2.6 by area
   });
+  test('counted by how many of the parts there are go beside each other', () => {
+    // Three of 260 would go, but there is one, and beside it and one of 380 no other: two to a sheet. 2.54 by area.
+    expect(fewest([part('a', 1000, 260, 1, { grain: 'length' }), part('b', 1000, 380, 6, { grain: 'length' })])).toBe(4);
+  });
+  test('counted in whole pieces', () => {
+    // All are whole pieces of 115, of which a sheet has eight: 17 of them. 1.96 by area.
+    expect(fewest([part('a', 1000, 345, 4, { grain: 'length' }), part('b', 1000, 115, 5, { grain: 'length' })])).toBe(3);
+  });
   test('a kerf is part of the part', () => {
     // Two of 499 and 3 of kerf are 1001.
     expect(fewest([part('p', 1000, 499, 2, { grain: 'length' })], 1)).toBe(1);

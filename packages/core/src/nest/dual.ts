@@ -1,8 +1,10 @@
 /**
  * Bounds by dual feasible functions: sizes are changed so that whatever fits on a sheet still does, and what is changed covers
  * more sheet than the parts themselves. A part more than half as wide as its sheet counts as the whole of it; one that fits
- * three times and a bit counts as a third. Source: Fekete and Schepers, "New classes of fast lower bounds for bin packing
- * problems" (functions u and phi); the same with each part's better way to lie. A part's kerf is part of it: docs/nesting.md.
+ * three times and a bit counts as a third. Sources: Fekete and Schepers, "New classes of fast lower bounds for bin packing
+ * problems" (functions u and phi); Carlier, Clautiaux and Moukrim, "New reduction procedures and lower bounds for the
+ * two-dimensional bin packing problem with fixed orientation" (counted in wholes and in pieces); the same with each part's
+ * better way to lie. A part's kerf is part of it: docs/nesting.md.
  */
 import { lieOf, type Bed } from './pieces.ts';
 import type { NestPart } from './problem.ts';
@@ -33,19 +35,63 @@ const counted =
     return size >= least ? 1 / most : 0;
   };
 
+/** Counted in whole pieces of `least`: over half by what is left beside it. */
+const inWholes =
+  (least: number): Share =>
+  (size, side) => {
+    const most = Math.floor(side / least);
+    if (2 * size > side) return 1 - Math.floor((side - size) / least) / most;
+    return 2 * size === side ? 0.5 : Math.floor(size / least) / most;
+  };
+
+/**
+ * Counted by how many of the parts from `least` to half a side lie side by side at most: fewer than pieces of `least` would, for
+ * they are larger. `sizes` ascending, one for each way each part can lie.
+ */
+function inPieces(least: number, sizes: readonly number[]): Share {
+  const own = sizes.slice(countOf(sizes, (size) => size < least));
+  let sum = 0;
+  const sums = own.map((size) => (sum += size));
+  const beside = (room: number, half: number): number => countOf(sums, (sum, index) => sum <= room && 2 * own[index]! <= half);
+  return (size, side) => {
+    const most = beside(side, side);
+    if (most === 0) return size / side;
+    if (2 * size > side) return 1 - beside(side - size, side) / most;
+    return size >= least ? 1 / most : 0;
+  };
+}
+
+/** How many at the beginning of a list pass, where none does after the first that does not. */
+function countOf(rows: readonly number[], passes: (row: number, index: number) => boolean): number {
+  let [low, high] = [0, rows.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (passes(rows[middle]!, middle)) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
 /** Thresholds tried on each side: sizes of the parts, up to half the sheet. More are thinned out evenly. */
-const MOST_THRESHOLDS = 14;
+const MOST_THRESHOLDS = 40;
+const FEWEST_THRESHOLDS = 8;
+/** Products of shares worked out: with many parts fewer thresholds are tried. */
+const MOST_PRODUCTS = 1e7;
 
 /** Functions by their thresholds, the same for every sheet: one that is over half of a sheet's side says nothing there. */
-function sharesFor(sizes: readonly number[], longest: number): Share[] {
-  const small = [...new Set(sizes.filter((size) => 2 * size <= longest))].sort((a, b) => a - b);
-  const step = Math.max(1, small.length / MOST_THRESHOLDS);
-  const thresholds = Array.from({ length: Math.min(small.length, MOST_THRESHOLDS) }, (_, n) => small[Math.floor(n * step)]!);
+function sharesFor(rows: readonly { readonly size: number; readonly count: number }[], longest: number): Share[] {
+  const small = [...new Set(rows.map(({ size }) => size).filter((size) => 2 * size <= longest))].sort((a, b) => a - b);
+  const most = Math.min(MOST_THRESHOLDS, Math.max(FEWEST_THRESHOLDS, Math.floor(Math.sqrt(MOST_PRODUCTS / rows.length) / 4)));
+  const step = Math.max(1, small.length / most);
+  const thresholds = Array.from({ length: Math.min(small.length, most) }, (_, n) => small[Math.floor(n * step)]!);
+  // Every piece in every way it can lie: too many are right, too few would not be.
+  const sizes = rows.flatMap(({ size, count }) => Array.from({ length: count }, () => size)).sort((a, b) => a - b);
   const within =
     (least: number, share: Share): Share =>
     (size, side) =>
       2 * least > side ? size / side : share(size, side);
-  return [itself, ...[1, 2, 3, 4, 5].map(stepped), ...thresholds.flatMap((least) => [within(least, cutOff(least)), within(least, counted(least))])];
+  const byThreshold = (least: number): Share[] => [cutOff(least), counted(least), inWholes(least), inPieces(least, sizes)].map((share) => within(least, share));
+  return [itself, ...[1, 2, 3, 4, 5].map(stepped), ...thresholds.flatMap(byThreshold)];
 }
 
 /** A size of sheet with what one of it counts for. */
@@ -67,32 +113,43 @@ export function leastByShares(parts: readonly NestPart[], beds: readonly Priced[
     ),
   }));
   if (rows.length === 0 || rows.some(({ lies }) => lies.length === 0)) return 0;
-  const all = rows.flatMap(({ lies }) => lies);
+  const all = rows.flatMap(({ lies, count }) => lies.map((lie) => ({ ...lie, count })));
   const most = (of: (lie: (typeof all)[number]) => number): number => all.reduce((largest, lie) => Math.max(largest, of(lie)), 0);
   const along = sharesFor(
-    all.map(({ x }) => x),
+    all.map(({ x, count }) => ({ size: x, count })),
     most(({ long }) => long),
   );
   const across = sharesFor(
-    all.map(({ y }) => y),
+    all.map(({ y, count }) => ({ size: y, count })),
     most(({ wide }) => wide),
   );
-  // Each lie's share under each function, once: pairs of functions are then products.
-  const shares = rows.map(({ count, lies }) => ({
-    count,
-    lies: lies.map(({ x, y, long, wide, price }) => ({ fx: along.map((f) => price * f(x, long)), fy: across.map((f) => f(y, wide)) })),
-  }));
+  return largestProduct(
+    rows.map(({ lies }) => lies.length),
+    distinct(along.map((share) => Float64Array.from(all.map(({ x, long, price, count }) => count * price * share(x, long))))),
+    distinct(across.map((share) => Float64Array.from(all.map(({ y, wide }) => share(y, wide))))),
+  );
+}
+
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
+
+/** Functions that say the same of every lie, once. Told by a sum of what they say: one dropped by chance costs nothing but itself. */
+const distinct = (rows: readonly Float64Array[]): Float64Array[] => [
+  ...new Map(rows.map((row) => [row.reduce((sum, share, index) => sum + share * (((index + 1) * GOLDEN) % 1), 0), row])).values(),
+];
+
+/** The pair of functions along and across by which parts count for most, each where it counts least; `lies` ways each can lie. */
+function largestProduct(lies: readonly number[], along: readonly Float64Array[], across: readonly Float64Array[]): number {
+  const ends = Int32Array.from(lies);
+  for (let row = 1; row < ends.length; row++) ends[row]! += ends[row - 1]!;
   let best = 0;
-  for (let f = 0; f < along.length; f++)
-    for (let g = 0; g < across.length; g++) {
+  for (const fx of along)
+    for (const fy of across) {
       let sum = 0;
-      for (const { count, lies } of shares) {
-        let least = Infinity;
-        for (const { fx, fy } of lies) {
-          const share = fx[f]! * fy[g]!;
-          if (share < least) least = share;
-        }
-        sum += least * count;
+      let at = 0;
+      for (let row = 0; row < ends.length; row++) {
+        let least = fx[at]! * fy[at]!;
+        for (at++; at < ends[row]!; at++) least = Math.min(least, fx[at]! * fy[at]!);
+        sum += least;
       }
       if (sum > best) best = sum;
     }

@@ -23,8 +23,10 @@ const LARGE = 1.2;
 const PATIENCE = 6000;
 /** A place is passed over with this chance, so that the same items do not always end the same way. */
 const BLINK = 0.02;
+/** How often the first sheet taken apart is emptied whole. */
+const EMPTIED = 0.3;
 /** How often what is loose is first joined where sides agree. */
-const MERGE = { paired: 0.5, else: 0.1 } as const;
+const MERGE = { paired: 0.5, else: 0.02 } as const;
 
 export function goal(job: Job, from: Layout, best: Score, paired: boolean, random: Random): Goal {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
@@ -80,19 +82,18 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
       sheets[at] = frames && frames.length > 1 ? openSheet(pick(frames), job.problem.kerf) : left;
       changed.add(sheets[at]!);
     };
-    const empty = random() < 0.15;
+    const empty = random() < EMPTIED;
     for (let n = Math.floor(random() * 3); n >= 0; n--) {
       const at = Math.floor(random() * sheets.length);
       const sheet = sheets[at];
       if (!sheet || changed.has(sheet)) continue;
       const taken: Item[] = [];
-      if (empty && n === 0)
-        for (const { root } of sheet.fields)
-          if (root) gather(root, taken);
-          else {
-            const blocks = blocksOn(sheet);
-            for (let m = Math.floor(random() * 3); m >= 0 && blocks.length > 0; m--) gather(pick(blocks), taken);
-          }
+      if (empty && n === 0) {
+        for (const { root } of sheet.fields) if (root) gather(root, taken);
+      } else {
+        const blocks = blocksOn(sheet);
+        for (let m = Math.floor(random() * 3); m >= 0 && blocks.length > 0; m--) gather(pick(blocks), taken);
+      }
       if (taken.length > 0) take(at, new Set(taken));
     }
     // What belongs together is taken off together.

@@ -35,6 +35,8 @@ export interface Sheet {
   area: number;
   /** No piece longer or wider than this goes on it. */
   open: { dx: number; dy: number };
+  /** Items that were looked for a place here in vain, by their ways to lie: a sheet only fills up. */
+  readonly refused: Set<Item['lies']>;
 }
 
 const NONE: readonly Block[] = [];
@@ -100,11 +102,14 @@ interface Look {
   lie: Lie;
   field: number;
   best: Spot | null;
+  /** Whether some place was left out by chance. */
+  skipped: boolean;
 }
 
-/** The best place for an item on a sheet; null when it does not go. Changes nothing. */
+/** The best place for an item on a sheet; null when it does not go. Of the sheet only what it is known to refuse changes. */
 export function spotFor(item: Item, sheet: Sheet, kerf: number, fit: Fit, skip: (() => boolean) | null = null): Spot | null {
-  const look: Look = { fit, kerf, skip, area: (item.area / 1e12) * (1 - 1e-9), lie: item.lies[0]!, field: 0, best: null };
+  if (sheet.refused.has(item.lies)) return null;
+  const look: Look = { fit, kerf, skip, area: (item.area / 1e12) * (1 - 1e-9), lie: item.lies[0]!, field: 0, best: null, skipped: false };
   const { open } = sheet;
   for (const lie of item.lies) {
     if (lie.dx > open.dx || lie.dy > open.dy) continue;
@@ -114,6 +119,8 @@ export function spotFor(item: Item, sheet: Sheet, kerf: number, fit: Fit, skip: 
       inField(sheet.fields[field]!, sheet.frame.first, look);
     }
   }
+  // Blocks are joined anew each time: none would be asked for again.
+  if (!look.best && !look.skipped && !item.lies[0]!.join) sheet.refused.add(item.lies);
   return look.best;
 }
 
@@ -192,7 +199,10 @@ function over(look: Look, block: Block, across: number, grow: number): void {
 
 function offer(look: Look, kind: Spot['kind'], at: Block | null, axis: Axis, holeX: number, holeY: number, mismatch: number, under: readonly Block[]): void {
   const { lie, fit, skip } = look;
-  if (skip?.()) return;
+  if (skip?.()) {
+    look.skipped = true;
+    return;
+  }
   const restX = holeX - lie.dx;
   const restY = holeY - lie.dy;
   const short = restX < restY ? restX : restY;
@@ -291,7 +301,7 @@ function openOf({ fields }: Sheet, kerf: number): { dx: number; dy: number } {
 }
 
 export function openSheet(frame: Frame, kerf: number): Sheet {
-  const sheet: Sheet = { frame, fields: frame.rooms.map((room) => ({ room, root: null })), area: 0, open: { dx: 0, dy: 0 } };
+  const sheet: Sheet = { frame, fields: frame.rooms.map((room) => ({ room, root: null })), area: 0, open: { dx: 0, dy: 0 }, refused: new Set() };
   sheet.open = openOf(sheet, kerf);
   return sheet;
 }
@@ -299,10 +309,11 @@ export function openSheet(frame: Frame, kerf: number): Sheet {
 const copy = (block: Block): Block => ({ ...block, row: block.axis === -1 ? block.row : block.row.map(copy) });
 
 /** A copy that can be filled further without touching the sheet it came from. */
-export const copySheet = ({ frame, fields, area, open }: Sheet): Sheet => ({
+export const copySheet = ({ frame, fields, area, open, refused }: Sheet): Sheet => ({
   frame,
   area,
   open,
+  refused: new Set(refused),
   fields: fields.map(({ room, root }) => ({ room, root: root && copy(root) })),
 });
 
@@ -320,7 +331,7 @@ export function without(sheet: Sheet, gone: ReadonlySet<Item>, kerf: number): Sh
     return row.length === 1 ? row[0]! : rowOf(axis, row, kerf);
   };
   const fields = sheet.fields.map(({ room, root }) => ({ room, root: root && keep(root) }));
-  const left: Sheet = { frame: sheet.frame, fields, area: 0, open: sheet.open };
+  const left: Sheet = { frame: sheet.frame, fields, area: 0, open: sheet.open, refused: new Set() };
   for (const { root } of fields) left.area += root?.used ?? 0;
   left.open = openOf(left, kerf);
   return left;
