@@ -24,7 +24,9 @@ function solved(problem: NestProblem, seconds: number): readonly [score: number,
 export function benchNests(seconds: number): NestFigure[] {
   const roll = dice(20_260_301);
   const many = (count: number, make: (n: number) => NestProblem): NestProblem[] => Array.from({ length: count }, (_, n) => make(n));
-  const SIZES = [20, 60, 100];
+  const SIZES = [20, 40, 60, 80, 100];
+  /** Each class in each size, oriented and turnable. */
+  const recipe = many(100, (n) => classic(1 + Math.floor(n / 10), SIZES[n % 5]!, roll, { turn: n % 10 >= 5, cuts: 'guillotine' }));
   const figure = (what: string, wanted: string, problems: readonly NestProblem[], comparable = true): NestFigure => {
     let [score, bound, beaten] = [0, 0, 0];
     const totals = new Map<string, number>();
@@ -40,15 +42,11 @@ export function benchNests(seconds: number): NestFigure[] {
     return { what, wanted, ratio: score / bound, library: comparable ? Math.min(...totals.values()) / bound : null, beaten };
   };
   return [
-    figure(
-      'the ten classic classes, guillotine, 20 to 100 parts, a third of them turnable',
-      '1.016',
-      many(120, (n) => classic(1 + Math.floor(n / 12), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'guillotine' })),
-    ),
+    figure('the ten classic classes, 20 to 100 parts, oriented and turnable, guillotine', '1.016', recipe),
     figure(
       'the same, free',
       '1.014',
-      many(120, (n) => classic(1 + Math.floor(n / 12), SIZES[n % 3]!, roll, { turn: n % 3 === 1, cuts: 'free' })),
+      recipe.map((problem): NestProblem => ({ ...problem, cuts: 'free' })),
     ),
     figure(
       'known optimum, no waste at all',

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { mm } from '../length/length.ts';
+import { seeded } from '../chance/random.ts';
 import { auditPlan } from './audit.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import type { NestProblem } from './problem.ts';
@@ -90,4 +91,12 @@ test('a job met at its bound stops early', () => {
   const stepper = search(job([sheet('S', 2440, 1220)], [part('p', 300, 200, 4)]));
   expect(stepper.step(10_000)).toBe(true);
   expect(stepper.effort).toBeLessThan(10);
+});
+
+test.each([1, 5, 20])('sheets are taken apart in places, not only whole: forty parts on as few as the bound says (%i)', (seed) => {
+  const random = seeded(seed);
+  const size = (): number => 100 + 10 * Math.floor(random() * 41);
+  const parts = Array.from({ length: 40 }, (_, n) => part(`p${n}`, size(), size(), 1, { grain: 'length' }));
+  // Emptying whole sheets alone stays at five here.
+  expect(solve(job([sheet('S', 1000, 1000)], parts, 0), 2500)).toMatchObject({ proved: true, score: { sheets: 4 } });
 });
