@@ -73,7 +73,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'setups', path: `${INK}/joints`, dark: true, before: (page) => page.getByRole('tab', { name: 'Setups', exact: true }).click() },
   { name: 'sheets', path: `${INK}/sheets`, before: (page) => page.waitForTimeout(2500) },
   { name: 'hang', path: `${TYPE}/hang` },
-  { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained').nth(3).click() },
+  { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained', { hasText: 'empty' }).click() },
   { name: 'phone-box', path: `${TYPE}/box`, size: PHONE },
   // Last: it changes the cupboard.
   { name: 'tries', path: `${INK}/box`, before: twoTries },

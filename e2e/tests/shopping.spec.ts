@@ -1,6 +1,6 @@
 /** What to buy: the merchant's prices taken over, other sizes instead, what is told when the merchant is away; what if; labels. */
 import { expect, test } from '@playwright/test';
-import { baseUrl, freshProject, furnishedProject, open } from './support.ts';
+import { baseUrl, field, freshProject, furnishedProject, open, tally } from './support.ts';
 
 const fault = (how: string): Promise<Response> =>
   fetch(`${baseUrl()}/api/merchant/fault`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ how }) });
@@ -42,6 +42,16 @@ test('a merchant that is closed or sold out: what it said last, from when, and w
   await fault('down');
   await page.reload();
   await expect(shopping).toContainText(/Prices and stock of sheet merchant, stand-in as of .*: the merchant answers 503\./);
+});
+
+test('what it costs opens its sum, down to the price and where that is entered', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id, 'ink/sheets');
+  await tally(page).getByText(/^\D*\d+\.\d\d$/).click();
+  const sum = page.getByRole('dialog', { name: 'Sum: to buy in all' });
+  await sum.getByRole('button', { name: 'Birch plywood 18 mm' }).click();
+  await page.getByRole('dialog', { name: /^Sum: Birch plywood 18 mm/ }).getByRole('button', { name: 'price of one' }).click();
+  await expect(field(page, 'price.birch-18')).toBeFocused();
 });
 
 test('what if: a shelf fewer and other sheets, each with sheets and money', async ({ page }) => {

@@ -77,7 +77,7 @@ export const VIEWS: readonly ViewCase[] = [
   },
   { name: 'hang', path: at('ink', 'hang'), before: openAll },
   { name: 'hang form', path: at('type', 'hang'), before: pane },
-  { name: 'a sum', path: at('ink', 'box'), before: (page) => page.locator('.tally .explained').nth(3).click() },
+  { name: 'a sum', path: at('ink', 'box'), before: (page) => page.locator('.tally .explained', { hasText: 'empty' }).click() },
   { name: 'find', path: at('ink', 'box'), before: (page) => page.keyboard.press('Control+K') },
   { name: 'shortcuts', path: at('ink', 'box'), before: (page) => page.keyboard.press('?') },
 ];

@@ -218,6 +218,7 @@ export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, typ
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
+export { purchaseCost, type Purchase } from './plan/purchase.ts';
 export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
 export { remediesFor } from './plan/remedies.ts';

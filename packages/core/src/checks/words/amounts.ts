@@ -55,8 +55,9 @@ export function figureText(value: number, unit: FigureUnit, shown: DisplayUnit):
       return `${digits(value)}°`;
     case 'count':
     case 'factor':
-    case 'money':
       return digits(value);
+    case 'money':
+      return value.toFixed(2);
     case 'kg mm':
       return shown === 'mm' ? `${digits(value / 1000)} kg m` : `${digits(value / KG_PER_LB / 25.4)} lb in`;
     case 'kg/m2':

@@ -1,5 +1,10 @@
 /** The names of the terms of sums that are no lengths: masses, cleat, screws, joints, climbing, sag, links. */
 export const FIGURE_WORDS: Readonly<Record<string, string>> = {
+  // money
+  'project-cost': 'money for sheets and boards',
+  'stock-cost': '{of}',
+  'stock-cost.n': 'new ones',
+  'stock-cost.price': 'price of one',
   // masses
   'panel-mass': 'mass',
   'panel-mass.volume': 'volume',

@@ -29,6 +29,20 @@ import { useUndo } from './useUndo.tsx';
 import { panelSelected, picked } from './view.slice.ts';
 
 const NARROW = '(max-width: 999px)';
+/** How long a station may take to bring a field that is to be focused. */
+const FIELD_COMES_MS = 3000;
+
+/** Goes to a field as soon as it is on the screen, and opens the group it is in. */
+function focusField(name: string, until = performance.now() + FIELD_COMES_MS): void {
+  setTimeout(() => {
+    const input = document.querySelector<HTMLInputElement>(`[data-field="${CSS.escape(name)}"]`);
+    if (!input && performance.now() < until) return focusField(name, until);
+    const group = input?.closest('details');
+    if (group) group.open = true;
+    input?.focus();
+    input?.select?.();
+  }, 60);
+}
 
 export function ProjectPage() {
   const { station: stationText } = useParams();
@@ -52,15 +66,9 @@ export function ProjectPage() {
     if (root === 'wall' && owner === 'rails') dispatch(picked({ kind: 'rail', id: rest[0]! }));
     const field = root === 'units' ? rest : path;
     if (root === 'units') goTo('box', owner);
-    else goTo(root === 'items' ? 'contents' : 'wall');
+    else goTo(root === 'items' ? 'contents' : root === 'price' ? 'stock' : 'wall');
     if (narrow) setPaneOpen(true);
-    setTimeout(() => {
-      const input = document.querySelector<HTMLInputElement>(`[data-field="${field.join('.')}"]`);
-      const group = input?.closest('details');
-      if (group) group.open = true;
-      input?.focus();
-      input?.select?.();
-    }, 60);
+    focusField(field.join('.'));
   };
 
   const here = shown?.box.id ?? 'none';

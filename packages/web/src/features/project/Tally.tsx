@@ -4,6 +4,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
+import { usePurchases } from '../sheets/usePurchases.ts';
 import { selectOpen, useGhost, type ShownUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 
@@ -11,6 +12,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
   const { plan, unit } = shown;
   const { currency } = useAppSelector((state) => selectOpen(state).workshop);
   const { nests, searching } = useNests();
+  const { cost } = usePurchases();
   const { width, height, depth } = plan.unit.outside;
   const totals = nestTotals(nests);
   const worst = plan.sag.reduce<(typeof plan.sag)[number] | undefined>((a, b) => (a && a.later.value >= b.later.value ? a : b), undefined);
@@ -38,14 +40,26 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           {ghost && ghost.unit.outside.width.value !== width.value && <Then text={`${tapeTextWithUnit(ghost.unit.outside.width.value, unit)} wide`} />}
         </span>
       </div>
-      <button type="button" className="tally-cell" onClick={() => onStation('sheets')}>
+      <div className="tally-cell">
         <span className="tally-name">Whole project</span>
         <span className="tally-value">
-          {totals
-            ? `${totals.sheets} ${totals.sheets === 1 ? 'sheet' : 'sheets'}${searching ? ' so far' : ''}, costing ${currency}${totals.cost.toFixed(2)}`
-            : 'working it out'}
+          {totals && cost ? (
+            <>
+              <button type="button" className="tally-go" onClick={() => onStation('sheets')}>
+                {totals.sheets} {totals.sheets === 1 ? 'sheet' : 'sheets'}
+                {searching && ' so far'}
+              </button>
+              {', costing '}
+              <Explained title="to buy in all" unit={unit} of={cost}>
+                {currency}
+                {cost.value.toFixed(2)}
+              </Explained>
+            </>
+          ) : (
+            'working it out'
+          )}
         </span>
-      </button>
+      </div>
       <div className="tally-cell">
         <span className="tally-name">Weight</span>
         <span className="tally-value">

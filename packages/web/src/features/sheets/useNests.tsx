@@ -3,10 +3,10 @@
  * comes. A layout whose first cut is made is settled: it stands as it was kept, and what is left is laid out again when asked.
  */
 import {
+  isNewSheet,
   asPlan,
   finishedParts,
   isBetterPlan,
-  isNewSheet,
   isOutOfDate,
   jobOverTheRest,
   keptLayout,
@@ -260,15 +260,11 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
   );
 }
 
-/** Sheets, how many of them are to be bought, and money over all products; null while a nest is missing. */
-export function nestTotals(nests: readonly Nest[]): { sheets: number; bought: number; cost: number } | null {
+/** How many new sheets a layout takes; none while it is missing. */
+export const newSheetsOf = ({ job: { product }, plan }: Nest): number => plan?.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length ?? 0;
+
+/** Sheets over all products and how many of them are to be bought; null while a nest is missing. */
+export function nestTotals(nests: readonly Nest[]): { readonly sheets: number; readonly bought: number } | null {
   if (nests.some(({ plan }) => plan === null)) return null;
-  return nests.reduce(
-    (sum, { job, plan }) => ({
-      sheets: sum.sheets + plan!.score.sheets,
-      bought: sum.bought + plan!.sheets.filter(({ sheet }) => isNewSheet(sheet, job.product)).length,
-      cost: sum.cost + (plan!.score.cost ?? 0),
-    }),
-    { sheets: 0, bought: 0, cost: 0 },
-  );
+  return nests.reduce((sum, nest) => ({ sheets: sum.sheets + nest.plan!.score.sheets, bought: sum.bought + newSheetsOf(nest) }), { sheets: 0, bought: 0 });
 }

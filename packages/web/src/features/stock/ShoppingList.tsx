@@ -1,25 +1,14 @@
 /** What to buy: sheets and boards, from whom, for how much, and what else would do: three of these or two larger ones. */
-import {
-  boardJobs,
-  boughtAs,
-  createPlanner,
-  fitsCar,
-  isNewSheet,
-  isSameSize,
-  offersOf,
-  whatIfs,
-  type Entered,
-  type Offer,
-  type Product,
-  type Workshop,
-} from '@keen/core';
+import { boughtAs, createPlanner, fitsCar, isSameSize, offersOf, whatIfs, type Entered, type Offer, type Product, type Workshop } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { merchantCatalogue, type Catalogue } from '../../app/merchant.ts';
 import { useAppSelector } from '../../app/store.ts';
-import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { Explained } from '../../ui/Explained.tsx';
+import { selectLearned, selectOpen, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import type { WayFigures } from '../sheets/nest.worker.ts';
 import { useNests } from '../sheets/useNests.tsx';
+import { usePurchases } from '../sheets/usePurchases.ts';
 import { heardWords } from '../sheets/WhatIfs.tsx';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
@@ -35,8 +24,8 @@ interface Instead {
 export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
   const { workshop: whole, design, record } = useAppSelector(selectOpen);
   const { workshop } = useAppSelector(selectLearned);
-  const { parts } = useAppSelector(selectPlan);
-  const { nests, figures } = useNests();
+  const { figures } = useNests();
+  const unit = useDisplayUnit();
   const save = useWorkshopChange();
   const [heard, setHeard] = useState<Catalogue | string | null>(null);
   const [instead, setInstead] = useState<{ readonly now: WayFigures | null; readonly rows: readonly Instead[] } | null>(null);
@@ -54,14 +43,7 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
   /** Which comparison goes on: one that was left for a purchase or a later one shows nothing any more. */
   const comparing = useRef(0);
   const offers = heard === null || typeof heard === 'string' ? [] : heard.offers;
-  const bought = (product: string): number =>
-    nests.find(({ job }) => job.product === product)?.plan?.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length ?? 0;
-  const boards = boardJobs(parts, workshop);
-  const rows = [
-    ...nests.map(({ job }) => ({ product: workshop.products[job.product]!, count: bought(job.product) })),
-    ...boards.map(({ product, plan }) => ({ product: workshop.products[product]!, count: plan.bought })),
-  ].filter(({ count }) => count > 0);
-  const total = rows.reduce((sum, { product, count }) => sum + count * product.price, 0);
+  const { rows, cost } = usePurchases();
   const compare = async (): Promise<void> => {
     const asked = whatIfs({ planner, design, record, workshop, offers, unit: shown.box.id }).filter(
       ({ change }) => change.what === 'as-is' || change.what === 'offer',
@@ -99,23 +81,30 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ product, count }) => (
-              <tr key={product.id}>
-                <td>
-                  {product.name}, {sizeOf(product)}
-                </td>
-                <td data-label="how many">{count}</td>
-                <td data-label="money">{(count * product.price).toFixed(2)}</td>
-                <td>
-                  <AtMerchant product={product} count={count} offers={offers} workshop={workshop} onPrice={take} />
-                </td>
-              </tr>
-            ))}
+            {rows.map(({ product: id, count }) => {
+              const product = workshop.products[id]!;
+              return (
+                <tr key={id}>
+                  <td>
+                    {product.name}, {sizeOf(product)}
+                  </td>
+                  <td data-label="how many">{count}</td>
+                  <td data-label="money">{(count * product.price).toFixed(2)}</td>
+                  <td>
+                    <AtMerchant product={product} count={count} offers={offers} workshop={workshop} onPrice={take} />
+                  </td>
+                </tr>
+              );
+            })}
             <tr className="total">
               <td>in all</td>
               <td />
               <td>
-                {total.toFixed(2)} {workshop.currency}
+                {cost && (
+                  <Explained title="to buy in all" unit={unit} of={cost}>
+                    {cost.value.toFixed(2)} {workshop.currency}
+                  </Explained>
+                )}
               </td>
               <td />
             </tr>

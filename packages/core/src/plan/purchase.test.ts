@@ -1,0 +1,31 @@
+import { expect, test } from '@jest/globals';
+import { labelWords } from '../checks/words/labels.ts';
+import { starterWorkshop } from '../stock/catalogue.ts';
+import { purchaseCost } from './purchase.ts';
+
+test('each kind at its price, and where the price is entered; what is not bought is not in the sum', () => {
+  const workshop = starterWorkshop();
+  const [one, other, third] = Object.keys(workshop.products) as [string, string, string];
+  const products = {
+    ...workshop.products,
+    [one]: { ...workshop.products[one]!, price: 62.5 },
+    [other]: { ...workshop.products[other]!, price: 9.99 },
+  };
+  const cost = purchaseCost(
+    [
+      { product: one, count: 3 },
+      { product: other, count: 2 },
+      { product: third, count: 0 },
+    ],
+    { products },
+  );
+  expect(cost.value).toBeCloseTo(207.48, 9); // 187.50 + 19.98
+  expect(cost.terms).toHaveLength(2);
+  expect(cost.terms.map(({ label }) => labelWords(label))).toEqual([products[one]!.name, products[other]!.name]);
+  expect(cost.terms[0]!.inner!.terms.map(({ value }) => value)).toEqual([3, 62.5]);
+  expect(cost.terms[0]!.inner!.terms[1]!.source).toEqual({ kind: 'entered', path: ['price', one] });
+});
+
+test('nothing bought is nothing', () => {
+  expect(purchaseCost([], starterWorkshop())).toMatchObject({ value: 0, terms: [] });
+});

@@ -1,0 +1,21 @@
+/** What is to be bought for the project: new sheets of the layouts, and boards. */
+import { boardJobs, purchaseCost, type Figure, type Purchase } from '@keen/core';
+import { useMemo } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectLearned, selectPlan } from '../project/selectors.ts';
+import { newSheetsOf, useNests } from './useNests.tsx';
+
+/** In the order of the cut list; what is not needed is not there. `cost` is null while a layout is missing. */
+export function usePurchases(): { readonly rows: readonly Purchase[]; readonly cost: Figure | null } {
+  const { workshop } = useAppSelector(selectLearned);
+  const { parts } = useAppSelector(selectPlan);
+  const { nests } = useNests();
+  const boards = useMemo(() => boardJobs(parts, workshop), [parts, workshop]);
+  return useMemo(() => {
+    const rows = [
+      ...nests.map((nest) => ({ product: nest.job.product, count: newSheetsOf(nest) })),
+      ...boards.map(({ product, plan }) => ({ product, count: plan.bought })),
+    ].filter(({ count }) => count > 0);
+    return { rows, cost: nests.every(({ plan }) => plan !== null) ? purchaseCost(rows, workshop) : null };
+  }, [nests, boards, workshop]);
+}
