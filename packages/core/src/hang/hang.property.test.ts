@@ -1,0 +1,104 @@
+/** What must hold of any hanging, over random boxes on random walls. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import type { ShelfBox } from '../carcass/shelf-box.ts';
+import { entered } from '../length/entered.ts';
+import { arbitraryBox } from '../test/arbitrary-box.ts';
+import { aloneBox } from '../test/print-room.ts';
+import type { UnitPlan } from '../plan/plan.ts';
+import { hang, hangAt, type Hang } from './hang.ts';
+
+/** Studs the box can reach, from its left end in mm: two to four, no two in one place. */
+const studs = fc.uniqueArray(fc.integer({ min: 40, max: 1300 }), { minLength: 2, maxLength: 4, selector: (at) => Math.round(at / 30) });
+const reached = (at: readonly number[], { unit }: UnitPlan): number[] =>
+  at.filter((mm) => mm > 30 && mm < unit.outside.width.value / 1e6 - 30).sort((a, b) => a - b);
+const onStuds = ({ hangInput }: UnitPlan, studsMm: readonly number[]) => ({ ...hangInput, studsMm });
+const usesOf = ({ links }: Hang): Map<string, number> => new Map(links.map(({ id, use }) => [id, use.value]));
+const RUNS = { numRuns: 60 };
+
+test('more in it uses no link less, but for the balance of the hook', () => {
+  fc.assert(
+    fc.property(arbitraryBox, studs, fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true }), (box, at, factor, more) => {
+      const made = aloneBox(box);
+      const input = onStuds(made, reached(at, made));
+      const [less, greater] = [usesOf(hangAt(input, factor)), usesOf(hangAt(input, factor + more))];
+      // What stands far back steadies the hook: tipping and its hold-down may get better.
+      for (const [id, use] of less) if (id !== 'tip' && id !== 'hold-down') expect(greater.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
+    }),
+    RUNS,
+  );
+});
+
+test('more screws use no link more', () => {
+  const screws = fc.record({ upper: fc.integer({ min: 1, max: 3 }), lower: fc.integer({ min: 0, max: 2 }), cabinet: fc.integer({ min: 2, max: 8 }) });
+  const more = fc.constantFrom('upper' as const, 'lower' as const, 'cabinet' as const);
+  const screwed = (box: ShelfBox, { upper, lower, cabinet }: { upper: number; lower: number; cabinet: number }): ShelfBox => ({
+    ...box,
+    hanging: {
+      ...box.hanging,
+      wallScrew: { ...box.hanging.wallScrew, upper, lower },
+      cabinetScrew: { ...box.hanging.cabinetScrew, count: cabinet },
+    },
+  });
+  fc.assert(
+    fc.property(arbitraryBox, studs, screws, more, (box, at, few, which) => {
+      const made = aloneBox(screwed(box, few));
+      const studsMm = reached(at, made);
+      const [less, greater] = [made, aloneBox(screwed(box, { ...few, [which]: few[which] + 1 }))].map((each) => usesOf(hang(onStuds(each, studsMm))));
+      for (const [id, use] of less!) expect(greater!.get(id)!).toBeLessThanOrEqual(use + 1e-9);
+    }),
+    RUNS,
+  );
+});
+
+test('the other way round: a door hinged at the other side and studs mirrored give the same, mirrored', () => {
+  fc.assert(
+    fc.property(arbitraryBox, studs, (box, at) => {
+      const [left, right] = (['door-left', 'door-right'] as const).map((front) => aloneBox({ ...box, front }));
+      const wide = left!.unit.outside.width.value / 1e6;
+      const studsMm = reached(at, left!);
+      fc.pre(studsMm.length >= 2);
+      const one = hang(onStuds(left!, studsMm));
+      const other = hang(onStuds(right!, studsMm.map((mm) => wide - mm).reverse()));
+      const shares = ({ studs: used }: Hang): number[] => used.map(({ share }) => share.value);
+      shares(one).forEach((share, n) => expect(shares(other).at(-1 - n)!).toBeCloseTo(share, 6));
+      expect(other.state).toBe(one.state);
+      expect(other.links[0]!.use.value).toBeCloseTo(one.links[0]!.use.value, 9);
+    }),
+    RUNS,
+  );
+});
+
+test('a box typed in inches and the same in millimetres: the same verdict, link by link', () => {
+  const parts = fc.tuple(fc.integer({ min: 32 * 12, max: 32 * 40 }), fc.integer({ min: 32 * 18, max: 32 * 40 }), fc.integer({ min: 32 * 6, max: 32 * 16 }));
+  fc.assert(
+    fc.property(arbitraryBox, parts, studs, (box, sizes, at) => {
+      const [width, height, depth] = sizes.map((each) => entered(`${each}/32 in`));
+      const [widthMm, heightMm, depthMm] = [width!, height!, depth!].map(({ nm }) => entered(`${nm / 1e6} mm`));
+      const inches = aloneBox({ ...box, width: width!, height: height!, depth: depth! });
+      const metric = aloneBox({ ...box, width: widthMm!, height: heightMm!, depth: depthMm! });
+      const studsMm = reached(at, inches);
+      const [one, other] = [inches, metric].map((each) => hang(onStuds(each, studsMm)));
+      expect(other!.state).toBe(one!.state);
+      expect(usesOf(other!)).toEqual(usesOf(one!));
+    }),
+    RUNS,
+  );
+});
+
+test('each way of sharing gives the studs all of the weight, no more and no less', () => {
+  fc.assert(
+    fc.property(arbitraryBox, studs, (box, at) => {
+      const made = aloneBox(box);
+      const { studs: used, weight } = hang(onStuds(made, reached(at, made)));
+      // A stud too near the end of the wall half takes no screw.
+      fc.pre(used.length > 0);
+      for (const way of ['share-simple', 'share-continuous', 'share-rigid']) {
+        const shares = used.map(({ share }) => share.terms.find(({ label }) => label.key === way)?.value);
+        if (shares.includes(undefined)) continue;
+        expect(shares.reduce<number>((sum, share) => sum + share!, 0)).toBeCloseTo(weight.value, 6);
+      }
+    }),
+    RUNS,
+  );
+});
