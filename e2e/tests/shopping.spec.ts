@@ -47,10 +47,15 @@ test('a merchant that is closed or sold out: what it said last, from when, and w
 test('what it costs opens its sum, down to the price and where that is entered', async ({ page }) => {
   const id = await freshProject();
   await open(page, id, 'ink/sheets');
-  await tally(page).getByText(/^\D*\d+\.\d\d$/).click();
+  await tally(page)
+    .getByText(/^\D*\d+\.\d\d$/)
+    .click();
   const sum = page.getByRole('dialog', { name: 'Sum: to buy in all' });
   await sum.getByRole('button', { name: 'Birch plywood 18 mm' }).click();
-  await page.getByRole('dialog', { name: /^Sum: Birch plywood 18 mm/ }).getByRole('button', { name: 'price of one' }).click();
+  await page
+    .getByRole('dialog', { name: /^Sum: Birch plywood 18 mm/ })
+    .getByRole('button', { name: 'price of one' })
+    .click();
   await expect(field(page, 'price.birch-18')).toBeFocused();
 });
 
