@@ -18,7 +18,7 @@ const uses = {
   setups: ['chance', 'length', 'worked', 'solid', 'stock', 'joints', 'parts'],
   checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups'],
   plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups', 'checks'],
-  sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'checks'],
+  sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'setups', 'checks'],
   formats: [
     'problem',
     'length',

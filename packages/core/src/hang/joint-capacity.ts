@@ -50,8 +50,14 @@ const PINS = formula({
   text: 'n · 0.9/2.2 · F_e d (√((2c + l)² + l²) − (2c + l)) / 1.3',
   source: '[eq, as TR12 mode II] docs/formulas/pin-capacity.md',
   terms: { n: 'count', F_e: 'MPa', d: 'mm', l: 'mm', c: 'mm' },
-  compute: ({ n, F_e, d, l, c }) => (n * (PERMANENT / 2.2) * F_e * d * (Math.hypot(2 * c + l, l) - (2 * c + l))) / UNEVEN_PINS,
+  compute: ({ n, F_e, d, l, c }) => (n * (PERMANENT / 2.2) * pinYield({ F_e, d, l, c })) / UNEVEN_PINS,
 });
+
+/** One pin of diameter d, l in its hole and loaded c out of it (mm), in wood that bears F_e (MPa): where the wood yields, N. */
+export function pinYield({ F_e, d, l, c }: { readonly F_e: number; readonly d: number; readonly l: number; readonly c: number }): number {
+  return F_e * d * (Math.hypot(2 * c + l, l) - (2 * c + l));
+}
+
 /** Two pins hold each end of a shelf; one of them gets more than the other. [ASSUME] */
 const PINS_AN_END = 2;
 const UNEVEN_PINS = 1.3;

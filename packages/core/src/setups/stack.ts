@@ -15,13 +15,13 @@ export interface StackSet {
 /** A slot is right within this: finer is not felt at the fence. */
 export const SLOT_WITHIN = 10_000 as Length;
 
-interface Leaves {
+export interface Leaves {
   readonly sum: number;
   readonly used: readonly Length[];
 }
 
 /** Every different total of some of the leaves up to `most`, each with the fewest leaves that make it. */
-function totals(leaves: readonly Length[], most: number): Leaves[] {
+export function totals(leaves: readonly Length[], most: number): Leaves[] {
   let known = new Map<number, readonly Length[]>([[0, []]]);
   for (const leaf of [...leaves].sort((a, b) => b - a)) {
     const next = new Map(known);

@@ -19,8 +19,11 @@ export interface Result {
   readonly unit?: string;
 }
 
+/** Several results under one name: a board with its cuts, a stack with its leaves. */
+export type ResultGroup = Readonly<Record<string, Result>>;
+
 export interface SumOutput {
-  readonly results: Readonly<Record<string, Result>>;
+  readonly results: Readonly<Record<string, Result | ResultGroup | readonly ResultGroup[]>>;
   readonly working: readonly string[];
   readonly cautions: readonly string[];
 }
@@ -74,13 +77,15 @@ export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]):
     has: (key) => given.has(key),
   };
   const output = sum.run(inputs);
-  for (const [name, { value }] of Object.entries(output.results)) {
-    const numbers = typeof value === 'number' ? [value] : Array.isArray(value) ? (value as number[]) : [];
-    if (numbers.some((each) => !Number.isFinite(each)))
+  for (const [name, result] of Object.entries(output.results))
+    if (numbersIn(result).some((each) => !Number.isFinite(each)))
       throw new Refusal('range', `${name} comes out without end for these values`, sum.name, 'values a sum can be made of');
-  }
   return { sum: sum.name, inputs: understood, ...output };
 }
+
+/** Every number of a result, of a group of them or of a list of groups. */
+const numbersIn = (result: unknown): number[] =>
+  typeof result === 'number' ? [result] : typeof result === 'object' && result !== null ? Object.values(result).flatMap(numbersIn) : [];
 
 function readKey(row: Key, text: string): number | string | readonly number[] {
   switch (row.kind) {

@@ -1,12 +1,15 @@
-/** All quick sums there are, by name. A new one goes into one of the three lists. */
+/** All quick sums there are, by name. A new one goes into one of the lists. */
 import { Refusal } from '../problem/problem.ts';
 import { BOX_SUMS } from './box-sums.ts';
 import { CLEAT_SUMS } from './cleat-sums.ts';
+import { FRONT_SUMS } from './front-sums.ts';
+import { MAKING_SUMS } from './making-sums.ts';
 import { ROW_SUMS } from './row-sums.ts';
 import { SCREW_SUMS } from './screw-sums.ts';
+import { STOCK_SUMS } from './stock-sums.ts';
 import { runSum, type Sum, type SumAnswer } from './sum.ts';
 
-export const SUMS: readonly Sum[] = [...BOX_SUMS, ...ROW_SUMS, ...SCREW_SUMS, ...CLEAT_SUMS];
+export const SUMS: readonly Sum[] = [...BOX_SUMS, ...ROW_SUMS, ...MAKING_SUMS, ...FRONT_SUMS, ...STOCK_SUMS, ...SCREW_SUMS, ...CLEAT_SUMS];
 
 export const listSums = (): { name: string; keys: string[] }[] =>
   SUMS.map(({ name, keys }) => ({ name, keys: keys.map(({ key, default: start }) => (start === undefined ? key : `${key}=${start}`)) }));
