@@ -221,7 +221,7 @@ export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
 export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
-export { remediesFor } from './plan/remedies.ts';
+export { remediesFor, type Remedy } from './plan/remedies.ts';
 export { answerSum, listSums, SUMS } from './sums/sums.ts';
 export type { Json, Schema } from './formats/codec.ts';
 export { designCodec, MOST_ORDERED } from './formats/design-codec.ts';

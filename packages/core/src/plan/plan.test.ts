@@ -13,7 +13,6 @@ import { boardJobs, sheetJobs } from './cutting.ts';
 import { applyEdit, valueAt } from './edit.ts';
 import { createPlanner, plan, unitLetter, type Plan } from './plan.ts';
 import { preview } from './preview.ts';
-import { remediesFor } from './remedies.ts';
 
 const everyFigure = function* (value: unknown, seen = new Set<unknown>()): Generator<Figure | Dimension> {
   if (typeof value !== 'object' || value === null || seen.has(value)) return;
@@ -113,20 +112,6 @@ test('a preview says the figures before and after, and changes nothing', () => {
   expect(shown.after.worstSagMm).toBeGreaterThan(shown.before.worstSagMm);
   expect(design.units['ink']!.width.text).toBe('700 mm');
   expect(preview(planner, design, record, workshop, 'ink', [{ path: ['units', 'none', 'width'], value: 1 }])).toBeNull();
-});
-
-test('a stretched hanging comes with changes that would help, and at least one does', () => {
-  const { design, record, workshop } = printRoom();
-  const loaded = applyEdit(design, [ink('contents.s1', { preset: 'tools', kg: 60 })]);
-  const planner = createPlanner();
-  const unit = planner.plan(loaded, record, workshop).byId.get('ink')!;
-  const remedies = remediesFor(loaded.units['ink']!, unit);
-  expect(remedies.length).toBeGreaterThan(0);
-  const better = remedies.filter(
-    (fix) => 'edit' in fix && preview(planner, loaded, record, workshop, 'ink', fix.edit)!.after.weakest < unit.hang.links[0]!.use.value,
-  );
-  expect(better.length).toBeGreaterThan(0);
-  expect(remediesFor(design.units['ink']!, planner.plan(design, record, workshop).byId.get('ink')!)).toEqual([]);
 });
 
 describe('the shop record', () => {

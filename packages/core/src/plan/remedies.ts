@@ -1,11 +1,76 @@
-/** What would help a tight or overloaded hanging most: fixes for its three most used links. The caller previews each. */
-import { strengthen } from '../checks/strengthen.ts';
+/** What would help a hanging most: each change that strengthens one of its links, with what the unit would carry after it. */
 import type { Fix } from '../checks/finding.ts';
-import type { UnitDesign } from './design.ts';
-import type { UnitPlan } from './plan.ts';
+import { strengthen } from '../checks/strengthen.ts';
+import { loadLimits } from '../hang/hang.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import { applyEdit } from './edit.ts';
+import type { Design, RecordEntry } from './design.ts';
+import type { Planner, UnitPlan } from './plan.ts';
 
-export function remediesFor(box: UnitDesign, { unit, hangInput, hang }: UnitPlan): Fix[] {
-  if (hang.state === 'fine') return [];
-  const stretched = hang.links.filter(({ use, fineTo }) => use.value > fineTo).map(({ kind }) => kind);
-  return [...new Set(stretched)].flatMap((kind) => strengthen({ box, unit, hangInput }, kind)).slice(0, 6);
+export interface Remedy {
+  readonly fix: Extract<Fix, { readonly edit: unknown }>;
+  /** Contents it would carry; null where nothing is planned to stand in it. */
+  readonly carriesKg: number | null;
+  /** The most used link after it, as a share of what it may be. */
+  readonly weakest: number;
 }
+
+/** So many of the most used links are strengthened on trial, and so many changes told. */
+const LINKS = 4;
+const TOLD = 3;
+/** A change that brings less than this share is none. [A] */
+const WORTH_IT = 0.01;
+
+/**
+ * The three changes that add most, the best first; each is tried in a plan of its own, so it is asked for when there is time.
+ * Empty where nothing hangs, where it is refused whatever its numbers, or where no single change brings anything.
+ */
+export function remediesFor(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, unitId: string): Remedy[] {
+  const box = design.units[unitId];
+  const now = planner.plan(design, record, workshop).byId.get(unitId);
+  if (!box || !now || now.hang.links.length === 0) return [];
+  const kinds = [...new Set(now.hang.links.map(({ kind }) => kind))].slice(0, LINKS);
+  const fixes = new Map(
+    kinds
+      .flatMap((kind) => strengthen({ box, unit: now.unit, hangInput: now.hangInput }, kind))
+      .flatMap((fix) => ('edit' in fix ? [[JSON.stringify(fix.edit), fix] as const] : [])),
+  );
+  const before = marginOf(now);
+  return [...fixes.values()]
+    .flatMap((fix): (Remedy & { readonly gain: number })[] => {
+      const after = planned(planner, applied(design, fix.edit), record, workshop, unitId);
+      if (!after || after.hang.state === 'refused') return [];
+      const margin = marginOf(after);
+      return [{ fix, ...margin, gain: gainOf(before, margin) }];
+    })
+    .filter(({ gain }) => gain > WORTH_IT)
+    .sort((a, b) => b.gain - a.gain)
+    .slice(0, TOLD)
+    .map(({ fix, carriesKg, weakest }) => ({ fix, carriesKg, weakest }));
+}
+
+type Margin = Pick<Remedy, 'carriesKg' | 'weakest'>;
+
+const marginOf = ({ hang, hangInput }: UnitPlan): Margin => ({
+  carriesKg: loadLimits(hangInput).carriesKg,
+  weakest: Math.max(0, ...hang.links.map(({ use, limit }) => use.value / (Number.isFinite(limit) ? limit : 1))),
+});
+
+/** What a change adds to what the unit carries, as a share; without contents, what it takes off the most used link. */
+function gainOf(before: Margin, after: Margin): number {
+  if (before.carriesKg !== null && after.carriesKg !== null) return after.carriesKg / Math.max(before.carriesKg, 0.1) - 1;
+  return before.weakest - after.weakest;
+}
+
+/** Null where the edit does not go with the rest. */
+function applied(design: Design, edit: Remedy['fix']['edit']): Design | null {
+  try {
+    return applyEdit(design, edit);
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+const planned = (planner: Planner, design: Design | null, record: readonly RecordEntry[], workshop: Workshop, unitId: string): UnitPlan | undefined =>
+  design ? planner.plan(design, record, workshop).byId.get(unitId) : undefined;

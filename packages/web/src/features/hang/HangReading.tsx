@@ -1,13 +1,13 @@
 /** The reading pane at Hang: what would help most, the fixings, where it hangs, and the wall. */
-import { forceText, percentText, remediesFor } from '@keen/core';
+import { forceText, percentText } from '@keen/core';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ReactNode } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
 import { UnitFields } from '../box/UnitFields.tsx';
-import { FixButton } from '../project/FindingCard.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
+import { Remedies } from './Remedies.tsx';
 
 export function HangReading({
   shown,
@@ -18,25 +18,13 @@ export function HangReading({
   readonly findings: ReactNode;
   readonly onStation: (station: StationId) => void;
 }) {
-  const { box, plan, unit } = shown;
-  const remedies = remediesFor(box, plan);
+  const { box, unit } = shown;
   return (
     <div className="reading">
       <h2>{box.name}</h2>
       <p className="kind">{box.hanging.kind === 'through' ? 'screwed through into the studs' : 'hung on a bevelled cleat'}</p>
       {findings}
-      {remedies.length > 0 && (
-        <section className="finding change">
-          <p>
-            <strong>What would help most:</strong>
-          </p>
-          <div className="fixes">
-            {remedies.map((fix, index) => (
-              <FixButton key={index} fix={fix} unitId={box.id} unit={unit} onStation={onStation} />
-            ))}
-          </div>
-        </section>
-      )}
+      <Remedies shown={shown} onStation={onStation} />
       <ByHand shown={shown} />
       <details open>
         <summary>{box.hanging.kind === 'through' ? 'How it hangs' : 'Cleat'}</summary>

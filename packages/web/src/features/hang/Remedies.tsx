@@ -1,0 +1,39 @@
+/** What would help most: three changes, each with what the unit would carry after it. Worked out when the hand rests, never before the frame. */
+import { bothMasses, percentText, remediesFor, type Remedy } from '@keen/core';
+import { useEffect, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { FixButton } from '../project/FindingCard.tsx';
+import { previewPlanner, selectOpen, type ShownUnit } from '../project/selectors.ts';
+import type { StationId } from '../project/Stations.tsx';
+
+/** A pause this long after the last change. */
+const RESTS_MS = 250;
+
+export function Remedies({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
+  const { box, plan, unit } = shown;
+  const { design, record, workshop } = useAppSelector(selectOpen);
+  const [found, setFound] = useState<{ readonly of: unknown; readonly rows: readonly Remedy[] } | null>(null);
+  useEffect(() => {
+    const timer = window.setTimeout(() => setFound({ of: plan, rows: remediesFor(previewPlanner, design, record, workshop, box.id) }), RESTS_MS);
+    return () => window.clearTimeout(timer);
+  }, [plan, design, record, workshop, box.id]);
+  // What was found for another plan is not told of this one.
+  const rows = found?.of === plan ? found.rows : [];
+  if (rows.length === 0) return null;
+  const { state } = plan.hang;
+  return (
+    <section className={`finding ${state === 'fine' ? 'look' : 'change'}`} aria-label="What would help most">
+      <p>
+        <strong>{state === 'fine' ? 'To carry more:' : 'What would help most:'}</strong>
+      </p>
+      <ul className="remedies">
+        {rows.map(({ fix, carriesKg, weakest }) => (
+          <li key={JSON.stringify(fix.edit)}>
+            <FixButton fix={fix} unitId={box.id} unit={unit} onStation={onStation} />
+            <span className="quiet">{carriesKg === null ? `most used link at ${percentText(weakest)}` : `carries ${bothMasses(carriesKg, unit)}`}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
