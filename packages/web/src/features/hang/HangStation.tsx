@@ -1,17 +1,21 @@
 /** Hang: will it stay up? The sentence first, then the forces, the cleat in section, the weakest links, the load slider. */
 import { bothMasses, hangAt, labelWords, loadLimits, massText, type Hang, type LoadLimits } from '@keen/core';
 import { Button, Slider } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import type { ShownUnit } from '../project/selectors.ts';
 import { CleatSection } from './CleatSection.tsx';
 import { LinkList } from './LinkList.tsx';
 import { SideView } from './SideView.tsx';
 import { WallHalfFront } from './WallHalfFront.tsx';
 
+const LoadChart = lazy(() => import('./LoadChart.tsx'));
+
 export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit } = shown;
   const { hang: planned } = plan;
   const [factor, setFactor] = useState(1);
+  /** The chart follows when the figures and the drawing stand. */
+  const charted = useDeferredValue(factor);
   const tried: Hang = useMemo(() => (factor === 1 ? planned : hangAt(plan.hangInput, factor)), [factor, planned, plan.hangInput]);
   const limits = loadLimits(plan.hangInput);
   const { carriesKg: carries, fineToKg } = limits;
@@ -40,15 +44,14 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
             value={factor}
             onChange={(_event, value) => setFactor(value)}
             getAriaValueText={(value) => massText(planned.plannedKg * value, unit)}
-            marks={[
-              { value: 1, label: 'planned' },
-              ...(carries !== null && fineToKg !== null
-                ? [
-                    { value: fineToKg / planned.plannedKg, label: 'fine to' },
-                    { value: carries / planned.plannedKg, label: 'limit' },
-                  ]
-                : []),
-            ]}
+            marks={apart(
+              [
+                { value: 1, label: 'planned' },
+                ...(carries === null ? [] : [{ value: carries / planned.plannedKg, label: 'limit' }]),
+                ...(fineToKg === null ? [] : [{ value: fineToKg / planned.plannedKg, label: 'fine to' }]),
+              ],
+              most,
+            )}
           />
           <output className={tried.state === 'fine' ? '' : tried.state === 'tight' ? 'caution' : 'danger'}>
             {massText(planned.plannedKg * factor, unit)}: {tried.state === 'over' ? 'over' : tried.state === 'refused' ? 'not like this' : tried.state}
@@ -65,10 +68,24 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
           </Button>
         </div>
       )}
+      {planned.plannedKg > 0 && planned.links.length > 0 && (
+        <Suspense fallback={<div className="load-chart" />}>
+          <LoadChart input={plan.hangInput} plannedKg={planned.plannedKg} most={most} factor={charted} unit={unit} />
+        </Suspense>
+      )}
       <p className="fine-print">{WORDING}</p>
     </div>
   );
 }
+
+/** Words of marks stand this share of the slider apart at least. */
+const WORDS_APART = 0.17;
+
+/** Marks in the order of what must be read: one whose words would lie over an earlier one's has none. */
+const apart = (marks: readonly { readonly value: number; readonly label: string }[], most: number): { value: number; label?: string }[] =>
+  marks.map(({ value, label }, index) =>
+    marks.slice(0, index).some((earlier) => Math.abs(earlier.value - value) < WORDS_APART * most) ? { value } : { value, label },
+  );
 
 function headline(hang: Hang, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): string {
   const weakest = hang.links[0];

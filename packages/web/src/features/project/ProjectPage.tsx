@@ -57,7 +57,8 @@ export function ProjectPage() {
   const [listing, setListing] = useState(false);
   const undo = useUndo();
 
-  const goTo = (to: StationId, unitId = shown?.box.id ?? 'none'): void => void navigate(`/project/${id}/${unitId}/${to}`);
+  /** At once: as a transition it would wait while a search keeps telling of better layouts. */
+  const goTo = (to: StationId, unitId = shown?.box.id ?? 'none'): void => void navigate(`/project/${id}/${unitId}/${to}`, { flushSync: true });
   /** To the field a number was entered in. */
   const goToSource = (path: readonly string[]): void => {
     const [root, owner, ...rest] = path;
@@ -81,7 +82,7 @@ export function ProjectPage() {
       ...STATIONS.map((row, index) => ({
         keys: String(index + 1),
         does: `Station ${row.name}`,
-        run: () => void navigate(`/project/${id}/${here}/${row.id}`),
+        run: () => void navigate(`/project/${id}/${here}/${row.id}`, { flushSync: true }),
       })),
       { keys: 'Escape', does: 'Select nothing', run: () => dispatch(picked(null)) },
       { keys: '?', does: 'This list', run: () => setListing(true) },
