@@ -1,22 +1,23 @@
 /** The map of the core, in the order of the work: what each step may import. The only place that states it. */
 const uses = {
   problem: [],
+  assumed: [],
   chance: [],
   length: ['problem'],
   worked: ['length'],
-  solid: ['length', 'worked'],
+  solid: ['assumed', 'length', 'worked'],
   stock: ['length', 'worked', 'solid'],
-  contents: ['problem', 'chance', 'length', 'worked'],
+  contents: ['problem', 'assumed', 'chance', 'length', 'worked'],
   wall: ['length', 'worked'],
   joints: ['length', 'worked', 'solid', 'stock'],
   carcass: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints'],
-  parts: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass'],
+  parts: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass'],
   nest: ['chance', 'length', 'worked'], // pieces and sheets: knows no cabinet
   cuts: ['chance', 'length', 'worked', 'solid', 'stock', 'nest'], // pieces and saws: knows no cabinet either
-  sag: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
-  hang: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
+  sag: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
+  hang: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
   setups: ['chance', 'length', 'worked', 'solid', 'stock', 'joints', 'parts'],
-  checks: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups'],
+  checks: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups'],
   plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups', 'checks'],
   sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'setups', 'checks'],
   formats: [

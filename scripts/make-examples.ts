@@ -175,7 +175,15 @@ const printRoomWall: Wall = {
     thing('bench', 6, 'bench', 'the packing bench', '900 mm', '0 mm', '1600 mm', '860 mm', { out: entered('600 mm') }),
   ]),
   looked: byId([
-    { id: 'looked-1', left: entered('950 mm'), up: entered('1900 mm'), width: entered('600 mm'), height: entered('300 mm'), how: 'detector' as const },
+    {
+      id: 'looked-1',
+      left: entered('950 mm'),
+      up: entered('1900 mm'),
+      width: entered('600 mm'),
+      height: entered('300 mm'),
+      how: 'detector' as const,
+      note: '',
+    },
   ]),
   bow: byId([bowLine('bow-upper', '2080 mm', [0, 1.5, 2.5, 4, 3.5, 2, 1, 0.5, 0]), bowLine('bow-lower', '1350 mm', [0, 1, 2, 3, 3, 2, 1.5, 1, 0.5])]),
   rails: byId([rail('rail-upper', 1, 'the upper rail', '1850 mm'), rail('rail-lower', 2, 'the lower rail', '1610 mm')]),
@@ -191,6 +199,34 @@ const design = (name: string, units: readonly UnitDesign[], wall: Wall, items: r
   ...NOTHING_SETTLED,
   units: byId(units),
 });
+
+/** A hollow wall with few studs: heavy type hung where only one of them stands behind it. Not to be hung as it is drawn. */
+const storeWall: Wall = {
+  ...newWall({ unit: 'mm', width: entered('2400 mm'), ceiling: entered('2450 mm'), spacing: entered('600 mm'), offset: entered('300 mm') }),
+  things: byId([thing('switch', 1, 'switch', 'the store switch', '160 mm', '1100 mm', '80 mm', '80 mm', { out: entered('10 mm') })]),
+};
+
+const sortsBox: ShelfBox = (() => {
+  const box = newShelfBox({
+    id: 'sorts',
+    name: 'Sorts box',
+    order: 1,
+    unit: 'mm',
+    width: entered('560 mm'),
+    height: entered('620 mm'),
+    depth: entered('260 mm'),
+    stock: 'birch-18',
+    backStock: 'birch-6',
+    shelves: 1,
+    contents: { preset: 'nothing', kg: null },
+    place: { along: entered('620 mm'), up: entered('1350 mm') },
+  });
+  return {
+    ...box,
+    contents: { bottom: { preset: 'tools', kg: 38 }, s1: { preset: 'tools', kg: 24 } },
+    hanging: { ...box.hanging, boardWidth: entered('140 mm'), wallScrew: { ...box.hanging.wallScrew, upper: 1, lower: 0 } },
+  };
+})();
 
 const reading = (n: number, product: string, value: string): RecordEntry => ({
   id: `demo-reading-${n}`,
@@ -247,3 +283,4 @@ write(
   ),
 );
 write('print-room-back.carcass.json', design('Print room, back wall', BACK_UNITS, backWall));
+write('type-store.carcass.json', design('Type store', [sortsBox], storeWall));

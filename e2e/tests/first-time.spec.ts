@@ -30,7 +30,7 @@ async function tabTo(page: Page, wanted: RegExp, most = 60): Promise<void> {
 }
 
 test('New cabinet, three answers, a cut list downloaded: keyboard only, under two minutes', async ({ page }) => {
-  for (const demo of ['print-room', 'print-room-back']) await fetch(`${product.url}/api/projects/${demo}`, { method: 'DELETE' });
+  for (const demo of ['print-room', 'print-room-back', 'type-store']) await fetch(`${product.url}/api/projects/${demo}`, { method: 'DELETE' });
   await page.goto(product.url);
   await expect(page.getByText('No project yet')).toBeVisible();
   await tabTo(page, /New cabinet/);

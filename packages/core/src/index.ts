@@ -132,6 +132,7 @@ export type { RailPlan } from './parts/rail-parts.ts';
 export type { CompartmentLoad, UnitWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
+export { ASSUMED, type Assumed } from './assumed/assumed.ts';
 export { isBetterPlan, trimOf } from './nest/problem.ts';
 export { bedsOf } from './nest/pieces.ts';
 export type { FirstCut } from './nest/problem.ts';
@@ -143,13 +144,18 @@ export { auditPlan } from './nest/audit.ts';
 export { shows, type ShelfSag } from './sag/unit-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export type { HangInput } from './hang/hang-input.ts';
-export { hangAt, loadLimits, type Hang, type LoadLimits, type VerdictState } from './hang/hang.ts';
+export { hangAt, loadLimits, type Hang, type LoadLimits } from './hang/hang.ts';
+export { FULLER, GUESS_WRONG, loadCases, movingCases, type CaseId, type LoadCase, type LoadCases, type MovingCase } from './hang/cases.ts';
+export { boundToStuds, groundOf, MOST_ON_ANCHORS_KG, MOST_PER_ANCHOR_KG, PLUGS, type Ground } from './hang/grounds.ts';
+export { hangingHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
 export type { Link } from './hang/link.ts';
+export type { RefusalReason, VerdictState } from './hang/refusals.ts';
+export { AS_ASKED, type FirstHang, type Seating } from './hang/seating.ts';
 export { loadCurves, type LoadCurve, type LoadCurves } from './hang/load-curves.ts';
 export { wallHalfEnds, wallHalfFoot, type StudUse } from './hang/wall-links.ts';
 export { wallRows } from './hang/wall-rows.ts';
 export { blockOf, ownSwings } from './checks/place-checks.ts';
-export { holesOf, unitShims, type Hole } from './checks/wall-checks.ts';
+export { unitShims } from './checks/wall-checks.ts';
 export type { Finding, Fix, Severity, Station } from './checks/finding.ts';
 export {
   bothMasses,

@@ -68,6 +68,7 @@ describe('migrations', () => {
       '0007-nest-jobs',
       '0008-store',
       '0009-merchant',
+      '0010-hanging',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {

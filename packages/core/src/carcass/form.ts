@@ -4,7 +4,7 @@
  */
 import { SCREW_IDS } from '../joints/screws.ts';
 import { mm, type Length } from '../length/length.ts';
-import { pick, type UnitBase } from './unit-base.ts';
+import { pick, UNDER, type UnitBase } from './unit-base.ts';
 
 export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
 
@@ -170,6 +170,7 @@ export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
   },
   stockField('hanging.spacer.stock', 'spacer-stock', 'hanging', { when: hasSpacer }, false),
   lengthField('hanging.spacer.height', 'spacer-height', 15, 400, 'hanging', { when: hasSpacer }),
+  lengthField('hanging.seats', 'cleat-seats', -5, 15, 'place', { optional: true, start: { mm: '1 mm', in: '1/32 in' }, when: onCleat }),
   kindField('hanging.wallRail', 'wall-rail', 'hanging', { kind: 'id', optional: true }),
 
   choiceField('hanging.wallScrew.screw', 'wall-screw', SCREW_IDS, 'fixings'),
@@ -184,6 +185,7 @@ export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
 
   lengthField('place.along', 'place-along', -1000, 20_000, 'place'),
   lengthField('place.up', 'place-up', 0, 4000, 'place'),
+  choiceField('over', 'hangs-over', UNDER, 'place'),
 ];
 
 /** What a screwed-through unit cannot have: a place on a wall rail. */

@@ -56,12 +56,17 @@ export interface HangingChoice {
   readonly wallRail: string | null;
   /** A second bevelled cleat so far below the first, in place of the spacer; null for none. */
   readonly lowerCleat: Entered | null;
+  /** How far its halves settle into one another under it; null takes what the first hang taught, or nothing. */
+  readonly seats: Entered | null;
   /** Cleat and spacer are shimmed where the wall bows. */
   readonly shimmed: boolean;
 }
 
 /** What opens in front of it; the space it sweeps is kept free on the wall. */
 export type Front = 'open' | 'door-left' | 'door-right' | 'doors' | 'drawers' | 'lid-up' | 'flap-down';
+
+export const UNDER = ['nothing', 'seat', 'bed', 'cot', 'cooker'] as const;
+export type Under = (typeof UNDER)[number];
 
 /** Something loose in a space of the unit that holds things in their places (inserts.ts). */
 export interface Insert {
@@ -130,6 +135,8 @@ export interface UnitBase {
   /** What stands loose in its spaces and holds things in their places. */
   readonly inserts: Readonly<Record<string, Insert>>;
   readonly place: Place;
+  /** What is below it, where people rest or cook. */
+  readonly over: Under;
 }
 
 /** What the questions of a new unit settle. */
@@ -180,6 +187,7 @@ export function newHanging(unit: DisplayUnit, stock: string): HangingChoice {
     antiLift: true,
     wallRail: null,
     lowerCleat: null,
+    seats: null,
     shimmed: false,
   };
 }
@@ -213,5 +221,6 @@ export function newBase<F extends string>(family: F, start: NewUnit, spaces: rea
     topLoaded: false,
     inserts: {},
     place,
+    over: 'nothing',
   };
 }

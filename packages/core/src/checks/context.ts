@@ -12,6 +12,7 @@ import type { RowAnswer } from '../contents/row.ts';
 import type { ReachZone } from '../contents/person.ts';
 import type { WallFacts } from '../wall/facts.ts';
 import type { Wall } from '../wall/wall.ts';
+import type { Seating } from '../hang/seating.ts';
 import type { Finding } from './finding.ts';
 
 export interface CheckContext {
@@ -24,6 +25,9 @@ export interface CheckContext {
   readonly wall: Wall;
   readonly facts: WallFacts;
   readonly children: boolean;
+  readonly earthquakes: boolean;
+  /** How far its halves settle into one another, and the first hang it was learned from. */
+  readonly seating: Seating;
   /** What comes first when sheets are cut up. */
   readonly cutFirst: 'any' | 'rip' | 'crosscut' | 'breakdown';
   readonly workshop: Workshop;

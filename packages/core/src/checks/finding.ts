@@ -172,7 +172,11 @@ export type Finding = Base &
     | { readonly check: 'slides-off'; readonly item: string; readonly why: 'rolls' | 'thin'; readonly thickNm: number }
     | { readonly check: 'out-of-reach'; readonly item: string; readonly upNm: number; readonly reachNm: number }
     // wall
-    | { readonly check: 'ground'; readonly structure: string }
+    | { readonly check: 'ground'; readonly why: 'unrated' | 'too-heavy'; readonly ground: 'anchors' | 'metal'; readonly kg: number; readonly limitKg: number }
+    | { readonly check: 'bed'; readonly under: 'seat' | 'bed' | 'cot' | 'cooker'; readonly use: number; readonly locked: boolean }
+    | { readonly check: 'earthquake'; readonly locked: boolean }
+    | { readonly check: 'height-shift'; readonly cameNm: number; readonly askedNm: number; readonly lowerNm: number }
+    | { readonly check: 'join-first'; readonly other: string; readonly apartNm: number }
     | { readonly check: 'moving-wall'; readonly structure: string }
     | { readonly check: 'collides'; readonly what: 'unit' | 'thing' | 'wall' | 'ceiling' | 'floor'; readonly other: string; readonly byNm: number }
     | { readonly check: 'covers-outlet'; readonly other: string }

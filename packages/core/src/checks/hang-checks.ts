@@ -1,23 +1,117 @@
 /** Checks of the hanging as a whole: studs, load, tipping, people. Rules: docs/checks.md and docs/formulas/hanging-verdict.md. */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { loadLimits } from '../hang/hang.ts';
+import { boundToStuds, groundOf, MOST_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { FINE_TIP } from '../hang/link.ts';
+import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
+import { exactly } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
 import { inUnit, type Check } from './context.ts';
+import type { Fix } from './finding.ts';
 import { moveOverStuds, runOn, strengthen, strongerWallScrews } from './strengthen.ts';
 
 const studs: Check = (context) => {
   const { box, wall, hang, unit } = context;
   const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
-  const { carries, name } = STRUCTURES[wall.structure];
-  if (carries !== 'timber') {
-    const fixes = [{ label: { key: 'enter-wall' }, visit: 'wall' as const }];
-    return [{ ...base, check: carries === 'moving' ? 'moving-wall' : 'ground', structure: name, fixes }];
-  }
+  if (groundOf(wall) === 'moving')
+    return [{ ...base, check: 'moving-wall', structure: STRUCTURES[wall.structure].name, fixes: [{ label: { key: 'enter-wall' }, visit: 'wall' as const }] }];
+  if (!boundToStuds(wall)) return [];
   if (!studsKnown(wall)) return [{ ...base, check: 'no-stud-anchors', fixes: [{ label: { key: 'enter-studs' }, visit: 'wall' }] }];
   if (!hang.refusals.some(({ kind }) => kind === 'too-few-studs')) return [];
   return [{ ...base, check: 'few-studs', studs: hang.studs.length, fixes: [...moveOverStuds(context), ...runOn(context)] }];
+};
+
+/** Anchors nobody rated, and what is too heavy for anchors or for light metal studs. */
+const ground: Check = (context) => {
+  const { box, wall, hang, unit } = context;
+  const unrated = hang.refusals.some(({ kind }) => kind === 'unrated-anchor');
+  const heavy = hang.refusals.find(({ kind }) => kind === 'ground-too-light');
+  if (!unrated && !heavy) return [];
+  const limitKg = heavy?.kind === 'ground-too-light' ? heavy.limitKg : MOST_ON_ANCHORS_KG;
+  const anchors = groundOf(wall) === 'anchors';
+  return [
+    {
+      check: 'ground',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      why: unrated ? 'unrated' : 'too-heavy',
+      ground: anchors ? 'anchors' : 'metal',
+      kg: hang.loaded.mass.value,
+      limitKg,
+      panels: [unit.hanging.wallHalf],
+      fixes: [
+        ...(anchors ? [{ label: { key: 'fix-to-studs' }, edit: [{ path: ['wall', 'fixing', 'into'], value: 'ground' }] }] : []),
+        { label: { key: 'enter-rating' }, visit: 'wall' },
+      ],
+    },
+  ];
+};
+
+/** Over people at rest a hanging is to be used by half at most, and locked. */
+const MOST_OVER_PEOPLE = ASSUMED.overPeople.value;
+
+const overPeople: Check = (context) => {
+  const { box, hang, unit } = context;
+  const { over } = box;
+  if (over === 'nothing') return [];
+  const use = Math.max(0, ...hang.links.map((link) => link.use.value / (Number.isFinite(link.limit) ? link.limit : 1)));
+  const locked = box.hanging.antiLift || !hang.forces.hook;
+  const fixes: Fix[] = [
+    ...(locked ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
+    ...(use > MOST_OVER_PEOPLE && hang.links[0] ? strengthen(context, hang.links[0].kind).slice(0, 2) : []),
+    { label: { key: 'enter-place' }, visit: 'wall' },
+  ];
+  const base = { check: 'bed' as const, unit: box.id, station: 'hang' as const, under: over, use, locked, panels: [unit.hanging.cabinetHalf], fixes };
+  return [{ ...base, severity: locked && use <= MOST_OVER_PEOPLE ? 'look' : 'stop' }];
+};
+
+/** Shaken, a hook lifts: what hangs is fixed top and bottom. Forces are not worked out. */
+const earthquake: Check = (context) => {
+  const { box, hang, unit, earthquakes } = context;
+  if (!earthquakes) return [];
+  const locked = box.hanging.antiLift || !hang.forces.hook;
+  return [
+    {
+      check: 'earthquake',
+      unit: box.id,
+      severity: locked ? 'look' : 'stop',
+      station: 'hang',
+      locked,
+      panels: [unit.hanging.cabinetHalf],
+      fixes: locked
+        ? [{ label: { key: 'enter-wall' }, visit: 'wall' }]
+        : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
+    },
+  ];
+};
+
+/** It came to rest elsewhere than asked, and the line is still marked as if it had not. */
+const heightShift: Check = (context) => {
+  const { box, unit, seating } = context;
+  const { own } = seating;
+  if (!own || !unit.hanging.rip || own.asked !== box.place.up.nm) return [];
+  const lower = settled(own);
+  if (Math.abs(own.asked - own.came) <= AS_ASKED || box.hanging.seats?.nm === lower) return [];
+  const value = exactly(lower);
+  return [
+    {
+      check: 'height-shift',
+      unit: box.id,
+      severity: 'change',
+      station: 'hang',
+      cameNm: own.came,
+      askedNm: own.asked,
+      lowerNm: own.asked - own.came,
+      panels: [unit.hanging.wallHalf],
+      fixes: [
+        ...(isSeating(lower) ? [{ label: { key: 'allow-seating', lengthNm: lower }, edit: [{ path: inUnit(context, 'hanging', 'seats'), value }] }] : []),
+        { label: { key: 'leave-height', lengthNm: own.came }, edit: [{ path: inUnit(context, 'place', 'up'), value: exactly(own.came) }] },
+      ],
+    },
+  ];
 };
 
 const liftsOff: Check = (context) => {
@@ -111,4 +205,4 @@ const tooHeavyAlone: Check = (context) => {
     : [];
 };
 
-export const HANG_CHECKS: readonly Check[] = [studs, liftsOff, overLoad, children, tooHeavyAlone];
+export const HANG_CHECKS: readonly Check[] = [studs, ground, overPeople, earthquake, heightShift, liftsOff, overLoad, children, tooHeavyAlone];

@@ -3,9 +3,9 @@
  * floor. Run for all units at once, outside the memory of each, for moving one changes its neighbours.
  */
 import { enters, type UnitDesign } from '../carcass/families.ts';
-import { holesOf } from './wall-checks.ts';
 import type { Hang } from '../hang/hang.ts';
-import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { hangingHoles } from '../hang/holes.ts';
+import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from '../wall/placed.ts';
@@ -71,6 +71,7 @@ function checkPlace(context: PlaceContext): Finding[] {
     ...ownDoors(context),
     ...headRoom(context),
     ...liftedUnder(context),
+    ...joinedFirst(context),
   ];
   return found;
 }
@@ -80,7 +81,7 @@ const base = ({ placed: { box } }: PlaceContext) => ({ unit: box.id, station: 'w
 /** Where else it could go, best first; searched only when something is wrong. */
 function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
   const { box, block } = placed;
-  const holes = holesOf(placed);
+  const holes = hangingHoles({ unit: placed.unit, hang: placed.hang, wall, at: box.place, seating: ZERO }).wall;
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
   const nearest = nearestPlace(
     wall,
@@ -101,6 +102,32 @@ function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
       ],
     },
   ];
+}
+
+/** Nearer than this, two boxes are one front to the eye. [A] */
+const AGAINST = 2 * NM_PER.mm;
+/** A gap that reads as one. [A] */
+const PLAIN_GAP = 10 * NM_PER.mm;
+
+/** Boxes side by side with no gap to speak of: said once, at the right one of the two. */
+function joinedFirst(context: PlaceContext): Finding[] {
+  const { blocks, placed } = context;
+  const { block, box } = placed;
+  return blocks
+    .filter((other) => other.id !== block.id && other.bottom < block.top && other.top > block.bottom)
+    .map((other) => ({ other, apart: block.left - other.right }))
+    .filter(({ apart }) => apart >= 0 && apart <= AGAINST)
+    .map(({ other, apart }) => {
+      const along = exactly(other.right + PLAIN_GAP);
+      return {
+        ...base(context),
+        check: 'join-first',
+        severity: 'look',
+        other: other.name,
+        apartNm: apart,
+        fixes: [{ label: { key: 'leave-gap', lengthNm: along.nm, otherNm: PLAIN_GAP }, edit: [{ path: ['units', box.id, 'place', 'along'], value: along }] }],
+      } satisfies Finding;
+    });
 }
 
 const depthInto = (a: Rect, b: Rect): number =>

@@ -1,9 +1,12 @@
 /** Checks of screws against what they go through: long enough to hold, short enough not to come out. */
 import { carrierOf } from '../hang/carrier-links.ts';
-import { FULL_PENETRATION, LEAST_PENETRATION } from '../hang/fasteners.ts';
+import { FULL_PENETRATION, LEAST_PENETRATION, PERMANENT } from '../hang/fasteners.ts';
+import { groundOf } from '../hang/grounds.ts';
+import { screwCapacity } from '../hang/wall-links.ts';
 import { screwById, shortestAtLeast } from '../joints/screws.ts';
 import type { Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
+import { STRUCTURES } from '../wall/structures.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 
@@ -39,18 +42,22 @@ const wallScrew: Check = (context) => {
   const layers = toMm(unit.hanging.cleatThickness) + toMm(unit.hanging.stripOff) + toMm(wall.covering.nm);
   const grip = toMm(length.nm) - layers;
   const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.wallHalf], where: 'stud' as const, lengthNm: length.nm };
-  if (grip < LEAST_PENETRATION * diameterMm) {
+  const ground = groundOf(wall);
+  if (ground === 'anchors' || ground === 'moving') return [];
+  const { leastMm } = screwCapacity(context.hangInput, PERMANENT);
+  if (grip < leastMm) {
     return [
       {
         ...base,
         check: 'screw-too-short',
         severity: 'stop',
         gripMm: grip,
-        wantedMm: LEAST_PENETRATION * diameterMm,
-        fixes: fit(context, ['hanging', 'wallScrew', 'length'], screw, layers + FULL_PENETRATION * diameterMm),
+        wantedMm: leastMm,
+        fixes: fit(context, ['hanging', 'wallScrew', 'length'], screw, layers + Math.max(leastMm, ground === 'timber' ? FULL_PENETRATION * diameterMm : 0)),
       },
     ];
   }
+  if (!STRUCTURES[wall.structure].ribs) return [];
   const over = grip - (toMm(wall.studs.depth.nm) - TIP_COVER_MM);
   if (over > 0)
     return [

@@ -1,39 +1,24 @@
 /** Checks of a unit against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
-import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
-import { wallRows } from '../hang/wall-rows.ts';
+import { hangingHoles } from '../hang/holes.ts';
+import { wallHalfEnds } from '../hang/wall-links.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
-import { bandAt, drillState } from '../wall/zones.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { exactly } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
-/** A place on the wall where a screw goes in: from its left end, above the floor, nm. */
-export interface Hole {
-  readonly along: number;
-  readonly up: number;
-}
-
-/** Wall screws in each stud behind, in both rows. */
-export function holesOf({ box, unit, hang }: Pick<CheckContext, 'box' | 'unit' | 'hang'>): Hole[] {
-  const rows = wallRows(unit);
-  const foot = wallHalfFoot(unit, box.place.up.nm).value;
-  const ups = [...(rows.upper > 0 ? [rows.topMm] : []), ...(rows.lower > 0 ? [rows.lowMm] : [])];
-  return hang.studs.flatMap(({ atMm }) => ups.map((up) => ({ along: box.place.along.nm + atMm * NM_PER.mm, up: foot + up * NM_PER.mm })));
-}
-
 const cableUnknown: Check = (context) => {
-  const { box, wall, unit } = context;
+  const { box, wall, unit, hang, seating } = context;
   const { bands } = context.facts;
-  const holes = holesOf(context);
+  const holes = hangingHoles({ unit, hang, wall, at: box.place, seating: seating.lower, bands }).wall;
   if (holes.length === 0) return [];
-  const states = holes.map(({ along, up }) => drillState(wall, along, up, bands));
+  const states = holes.map(({ state }) => state);
   const inBand = states.filter((state) => state === 'never').length;
   const unlooked = states.filter((state) => state === 'look-first').length;
   if (inBand === 0 && unlooked === 0) return [];
   const first = holes[states.indexOf('never')];
-  const band = first ? bandAt(bands, first.along, first.up) : null;
+  const band = first?.band ?? null;
   return [
     {
       check: 'cable-unknown',

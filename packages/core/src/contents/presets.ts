@@ -2,6 +2,8 @@
  * What a compartment holds when nobody has weighed it: kilograms per square metre of shelf.
  * [ASSUME] all; 75 is the order of the usual furniture test load (m). docs/formulas/contents-mass.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
+
 export type PresetId = 'nothing' | 'light' | 'general' | 'crockery' | 'books' | 'tools';
 
 export interface Preset {
@@ -20,7 +22,7 @@ export const PRESETS: Readonly<Record<PresetId, Preset>> = {
 };
 
 /** No preset is heavier than this by the space it fills. [ASSUME] */
-export const MOST_KG_PER_M3 = 600;
+export const MOST_KG_PER_M3 = ASSUMED.contentsDensity.value;
 
 /** What stands in one compartment: a preset, or a mass someone weighed or guessed. */
 export interface Contents {
@@ -30,4 +32,4 @@ export interface Contents {
 }
 
 /** Contents stand a tenth of the depth further out than the middle. [ASSUME] */
-export const OUTWARD_SHARE = 0.1;
+export const OUTWARD_SHARE = ASSUMED.contentsOutward.value;

@@ -27,6 +27,7 @@ export const designCodec: Codec<Design> = checked(
     unit: choice(['mm', 'in']),
     wall: wallCodec,
     children: yesNo,
+    earthquakes: yesNo,
     person: object({ height: length(PERSON_HEIGHT.least, PERSON_HEIGHT.most) }),
     items: byId(itemCodec, MOST_ITEMS),
     units: byId(unitCodec, MOST_UNITS),

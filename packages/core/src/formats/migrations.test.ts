@@ -6,6 +6,7 @@ import third from '../test/version-3.carcass.json' with { type: 'json' };
 import fourth from '../test/version-4.carcass.json' with { type: 'json' };
 import fifth from '../test/version-5.carcass.json' with { type: 'json' };
 import sixth from '../test/version-6.carcass.json' with { type: 'json' };
+import seventh from '../test/version-7.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
@@ -159,5 +160,22 @@ describe('version 6', () => {
     expect(plan(design, record, workshop).byId.get('ink')!.parts[0]).toMatchObject({ mark: 'A1', count: 1 });
     expect(readWorkshop(liftWorkshop(sixth.workshop, 6))).toEqual(workshop);
     expect(designCodec.read(liftDesign(sixth.design, 6), 'held')).toEqual(design);
+  });
+});
+
+describe('version 7', () => {
+  const { design, record, workshop } = readProject(seventh);
+
+  test('its wall is timber with nothing else to fix to, nothing is under its units, and nobody has told how they settle', () => {
+    expect(design.wall.fixing).toMatchObject({ into: 'ground', pullN: null, shearN: null });
+    expect(Object.values(design.wall.looked).map(({ how, note }) => [how, note])).toEqual([['detector', '']]);
+    expect(Object.values(design.units).map(({ over, hanging }) => [over, hanging.seats])).toEqual([['nothing', null]]);
+    expect(design.earthquakes).toBe(false);
+  });
+
+  test('it hangs as it hung, and what is kept apart from its file is lifted alike', () => {
+    expect(plan(design, record, workshop).byId.get('ink')!.hang).toMatchObject({ state: 'fine', refusals: [] });
+    expect(designCodec.read(liftDesign(seventh.design, 7), 'held')).toEqual(design);
+    expect(readWorkshop(liftWorkshop(seventh.workshop, 7))).toEqual(workshop);
   });
 });

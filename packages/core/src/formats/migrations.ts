@@ -189,7 +189,40 @@ function workshopOfSeven({ offcuts, ...rest }: Row): Row {
   return { ...rest, pieces: isRow(offcuts) ? Object.fromEntries(Object.entries(offcuts).map(([id, row]) => [id, asPiece(row)])) : offcuts };
 }
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix, 6: toSeven };
+/** Version 8: what holds in walls without timber, notes of what was looked at, what is under a unit, how far it settles on its cleat, earthquakes. */
+function toEight(file: Row): Row {
+  const { design } = file;
+  if (!isRow(design)) return file;
+  const each = (rows: unknown, lift: (row: Row) => Row): unknown =>
+    isRow(rows) ? Object.fromEntries(Object.entries(rows).map(([id, row]) => [id, isRow(row) ? lift(row) : row])) : rows;
+  const unitOfEight = (unit: Row): Row => {
+    const { hanging } = unit;
+    return { ...unit, over: 'nothing', hanging: isRow(hanging) ? { ...hanging, seats: null } : hanging };
+  };
+  const { wall, units, tries } = design;
+  return {
+    ...file,
+    design: {
+      ...design,
+      earthquakes: false,
+      wall: isRow(wall) ? { ...wall, fixing: fixingOfEight(design['unit'] === 'in'), looked: each(wall['looked'], (area) => ({ ...area, note: '' })) } : wall,
+      units: each(units, unitOfEight),
+      tries: each(tries, (row) => (isRow(row['unit']) ? { ...row, unit: unitOfEight(row['unit']) } : row)),
+    },
+  };
+}
+
+const fixingOfEight = (inches: boolean): Row => ({
+  into: 'ground',
+  plug: '8mm',
+  pullN: null,
+  shearN: null,
+  rating: 'ultimate',
+  every: inches ? '12 in' : '300 mm',
+  metal: '0.5 mm',
+});
+
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix, 6: toSeven, 7: toEight };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {

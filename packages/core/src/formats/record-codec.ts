@@ -43,7 +43,11 @@ const testCutCodec: Codec<TestCut> = checked(
 const FACTS: Readonly<
   Record<
     RecordEntry['kind'],
-    { readonly field: 'reading' | 'scan' | 'testCut' | 'made' | 'asCut' | 'sawn' | 'spoiled' | 'withdraws'; readonly what: string; readonly accepted: string }
+    {
+      readonly field: 'reading' | 'scan' | 'testCut' | 'made' | 'asCut' | 'sawn' | 'spoiled' | 'hung' | 'withdraws';
+      readonly what: string;
+      readonly accepted: string;
+    }
   >
 > = {
   thickness: { field: 'reading', what: 'reading', accepted: 'product and value, for a thickness' },
@@ -52,13 +56,14 @@ const FACTS: Readonly<
   'as-cut': { field: 'asCut', what: 'part that was cut', accepted: 'a panel and its length, width or thickness, for a part that was cut' },
   sawn: { field: 'sawn', what: 'cuts that were made', accepted: 'a layout, its cuts that are made and the parts that came off' },
   spoiled: { field: 'spoiled', what: 'part that was spoiled', accepted: 'a layout and the part that is wanted once more' },
+  hung: { field: 'hung', what: 'height it came to', accepted: 'a unit, the height that was asked for its bottom and the height it came to' },
   scan: { field: 'scan', what: 'scan', accepted: 'height and samples, for a scan' },
   withdrawn: { field: 'withdraws', what: 'entry that is taken back', accepted: 'the id of an earlier entry, for a withdrawal' },
 };
 
 export const recordCodec: Codec<RecordEntry> = checked(
   objectWith(
-    { id: text(64), at: text(30), kind: choice(['thickness', 'scan', 'test-cut', 'made', 'as-cut', 'sawn', 'spoiled', 'withdrawn']) },
+    { id: text(64), at: text(30), kind: choice(['thickness', 'scan', 'test-cut', 'made', 'as-cut', 'sawn', 'spoiled', 'hung', 'withdrawn']) },
     {
       reading: objectWith({ product: text(64), value: length(mm(0.5), mm(200)) }, { sheet: text(40), place: choice(SHEET_PLACES) }),
       scan: object({
@@ -74,6 +79,12 @@ export const recordCodec: Codec<RecordEntry> = checked(
       asCut: objectWith({ panel: text(200) }, { length: length(mm(1), mm(6000)), width: length(mm(1), mm(3000)), thickness: length(mm(0.5), mm(200)) }),
       sawn: object({ layout: text(64), cuts: list(text(200), MOST_MADE), parts: list(text(200), MOST_MADE) }),
       spoiled: object({ layout: text(64), part: text(200) }),
+      hung: object({
+        unit: text(64),
+        asked: length(WALL_LIMITS.up.least, WALL_LIMITS.up.most),
+        came: length(WALL_LIMITS.up.least, WALL_LIMITS.up.most),
+        allowed: length(mm(-20), mm(20)),
+      }),
       withdraws: text(64),
     },
   ),

@@ -1,8 +1,10 @@
 /** The wall as JSON. Limits come from wall/wall-form.ts. */
+import { MOST_RATING_N, PLUG_IDS } from '../wall/fixing.ts';
 import { SPECIES_IDS } from '../wall/species.ts';
 import { STRUCTURE_IDS } from '../wall/structures.ts';
 import { THING_KINDS, type Wall } from '../wall/wall.ts';
-import { MOST, OPENS_DEG, WALL_LIMITS } from '../wall/wall-form.ts';
+import { Refusal } from '../problem/problem.ts';
+import { MOST, NOTE, OPENS_DEG, WALL_LIMITS } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, number, object, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
 
 export const MOST_UNITS = 200;
@@ -31,6 +33,15 @@ export const wallCodec: Codec<Wall> = checked(
         MOST.marks,
       ),
     }),
+    fixing: object({
+      into: choice(['ground', 'covering']),
+      plug: choice(PLUG_IDS),
+      pullN: orNull(number(1, MOST_RATING_N)),
+      shearN: orNull(number(1, MOST_RATING_N)),
+      rating: choice(['working', 'ultimate']),
+      every: limited('fixing.every'),
+      metal: limited('fixing.metal'),
+    }),
     baseboard: object({ height: limited('baseboard'), out: limited('baseboard') }),
     things: byId(
       object({
@@ -56,7 +67,8 @@ export const wallCodec: Codec<Wall> = checked(
         up: limited('up'),
         width: limited('size'),
         height: limited('size'),
-        how: choice(['detector', 'probe-hole', 'power-off']),
+        how: choice(['detector', 'probe-hole', 'power-off', 'in-writing']),
+        note: text(NOTE.most, 0),
       }),
       MOST.looked,
     ),
@@ -81,6 +93,14 @@ export const wallCodec: Codec<Wall> = checked(
     ownIds(wall.studs.marks, `${where}.studs.marks`);
     ownIds(wall.things, `${where}.things`);
     ownIds(wall.looked, `${where}.looked`);
+    for (const { id: area, how, note } of Object.values(wall.looked))
+      if (how === 'in-writing' && note.trim().length < NOTE.least)
+        throw new Refusal(
+          'value',
+          'a hole in a cable zone is answered for in writing',
+          `${where}.looked.${area}.note`,
+          `who answers for it and why, in ${NOTE.least} characters or more`,
+        );
     ownIds(wall.bow, `${where}.bow`);
     for (const line of Object.values(wall.bow)) ownIds(line.readings, `${where}.bow.${line.id}.readings`);
     ownIds(wall.rails, `${where}.rails`);

@@ -2,6 +2,7 @@
  * From the carcass to the cabinet half: the carrier is what its screws go through, the hanging rail
  * or, without one, a thick back. It hands the whole weight to the two sides. Sources: docs/formulas/rail-load.md, cabinet-half-pull.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { tanDeg } from '../solid/hanging.ts';
@@ -18,9 +19,9 @@ import { JOINT_USE, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';
 
 /** A back thinner than this is no fixing. [ASSUME] */
-export const LEAST_FIXING_BACK_MM = 12;
+export const LEAST_FIXING_BACK_MM = ASSUMED.fixingBack.value;
 /** A screw stands so many diameters from an edge at least. [NDS 12.1 commentary (m)] */
-const EDGE_DISTANCE = 2.5;
+const EDGE_DISTANCE = ASSUMED.edgeDistance.value;
 
 const CARRIER_LOAD = formula({
   label: 'rail-load',

@@ -2,6 +2,7 @@
  * The second run: someone leans on the front edge (400 N down) or pulls at the bottom (200 N), with
  * full contents and short load duration. Always computed and shown. Source: docs/formulas/hanging-verdict.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
@@ -22,8 +23,8 @@ export interface Climbing {
   readonly passes: boolean;
 }
 
-export const LEANING_N = 400;
-export const PULLING_N = 200;
+export const LEANING_N = ASSUMED.leaning.value;
+export const PULLING_N = ASSUMED.pulling.value;
 
 const LEANT_WEIGHT = formula({
   label: 'leant-weight',

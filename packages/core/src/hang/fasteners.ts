@@ -2,6 +2,7 @@
  * What a screw holds. The formulas keep their published US form (lb, in, psi) and are converted at
  * the edge. Sources: docs/formulas/screw-withdrawal.md, head-pull-through.md, screw-lateral.md, screw-combined.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import type { Screw } from '../joints/screws.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 
@@ -13,9 +14,9 @@ export const G0 = 9.80665;
 /** Load duration: contents that stay. [NDS T2.3.2] */
 export const PERMANENT = 0.9;
 /** Someone climbs or leans. [ASSUME]; 1.6 would be allowed for ten minutes. */
-export const CLIMBING = 1.25;
+export const CLIMBING = ASSUMED.climbingDuration.value;
 /** Allowable stress on the root of a steel screw. [ASSUME] 20 ksi. */
-const STEEL_MPA = 138;
+const STEEL_MPA = ASSUMED.steel.value;
 
 const perInch = (lbPerInch: number): number => (lbPerInch * N_PER_LB) / MM_PER_IN;
 

@@ -3,56 +3,17 @@
  * names the weakest. In: the resolved unit, its weights, the wall and the materials. Out: links with
  * their use, the verdict, and how much the unit would carry. Rules: docs/formulas/hanging-verdict.md.
  */
-import { toMm } from '../length/length.ts';
-import { opened, openingsOf, pressedOn, type Opening } from '../parts/opened.ts';
-import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
-import { STRUCTURES, type StructureId } from '../wall/structures.ts';
-import { studsKnown } from '../wall/studs.ts';
-import { apply, type Figure } from '../worked/figure.ts';
-import { PERMANENT } from './fasteners.ts';
+import type { Opening } from '../parts/opened.ts';
+import { contentsMass, type Load } from '../parts/weights.ts';
+import { capacitiesOf, chainOf, plannedKg, unpressedLoad, type Chain } from './chain.ts';
 import { climbing, type Climbing } from './climbing.ts';
-import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
 import type { HangInput } from './hang-input.ts';
-import { leafLinks } from './leaf-links.ts';
-import { slideLinks } from './slide-links.ts';
-import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
 import type { Link } from './link.ts';
-import { WEIGHT } from './statics.ts';
-import { tabLinks } from './tab-links.ts';
-import type { RailFault } from './on-rail.ts';
-import { wallForces, type WallForces } from './wall-forces.ts';
-import { screwCapacity, wallLinks, type ScrewCapacity, type StudUse } from './wall-links.ts';
 
-/** What makes a hanging refused whatever its numbers. */
-export type RefusalReason =
-  | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
-  | { readonly kind: 'no-stud-known' }
-  | { readonly kind: 'ground'; readonly structure: StructureId; readonly moving: boolean }
-  | { readonly kind: 'too-few-studs'; readonly studs: number }
-  | { readonly kind: 'no-spacer' }
-  | { readonly kind: 'thin-back-only'; readonly backMm: number }
-  | { readonly kind: 'cleat-material'; readonly material: string }
-  | { readonly kind: 'short-screw'; readonly diameters: number }
-  | { readonly kind: 'no-wall-screw' }
-  | { readonly kind: 'no-cabinet-screw' }
-  | { readonly kind: 'bevel'; readonly bevelDeg: number };
-
-export type VerdictState = 'fine' | 'tight' | 'over' | 'refused';
-
-export interface Hang {
-  readonly weight: Figure;
-  /** At its worst: doors and the fullest drawer open, and someone pressing where the unit says so. */
-  readonly loaded: Load;
+export interface Hang extends Chain {
   /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
   readonly open: readonly Opening[];
-  readonly forces: WallForces;
-  readonly studs: readonly StudUse[];
-  /** Most used first. The tip ratio is among them with its own limit. */
-  readonly links: readonly Link[];
   readonly climbing: Climbing | null;
-  readonly refusals: readonly RefusalReason[];
-  readonly state: VerdictState;
   readonly plannedKg: number;
 }
 
@@ -64,12 +25,8 @@ export interface LoadLimits {
   readonly fineToKg: number | null;
 }
 
-/** One stud only: most it may carry, loaded; how far off the stud the centre of gravity may be. [ASSUME] */
-export const ONE_STUD_KG = 15;
-export const ONE_STUD_OFF_MM = 75;
-
-/** The hanging at the planned contents. */
-export const hang = (input: HangInput): Hang => hangWith(input, capacitiesOf(input), 1);
+/** The hanging at the planned contents: at its worst, doors and the fullest drawer open, and someone pressing where the unit says so. */
+export const hang = (input: HangInput): Hang => hangAt(input, 1);
 
 const limits = new WeakMap<HangInput, LoadLimits>();
 
@@ -77,12 +34,11 @@ const limits = new WeakMap<HangInput, LoadLimits>();
 export function loadLimits(input: HangInput): LoadLimits {
   const known = limits.get(input);
   if (known) return known;
-  const capacities = capacitiesOf(input);
   const held = contentsMass(input.weights);
   // Both searches begin with the same loads: each is worked out once.
-  const tried = new Map<number, Tried>([[1, chainAt(input, capacities, 1)]]);
+  const tried = new Map<number, Tried>([[1, chainAt(input, 1)]]);
   const tryLoad = (factor: number): Tried => {
-    const chain = tried.get(factor) ?? chainAt(input, capacities, factor);
+    const chain = tried.get(factor) ?? chainAt(input, factor);
     tried.set(factor, chain);
     return chain;
   };
@@ -95,76 +51,19 @@ export function loadLimits(input: HangInput): LoadLimits {
 }
 
 /** The hanging with the contents multiplied by `factor`: what the load slider shows. */
-export const hangAt = (input: HangInput, factor: number): Hang => hangWith(input, capacitiesOf(input), factor);
-
-function hangWith(input: HangInput, capacities: Capacities, factor: number): Hang {
-  const { unpressed, ...chain } = chainAt(input, capacities, factor);
+export function hangAt(input: HangInput, factor: number): Hang {
+  const { unpressed, ...chain } = chainAt(input, factor);
   return { ...chain, climbing: chain.studs.length > 0 ? climbing(input, unpressed) : null };
 }
 
-/** What screws and joints hold: the load does not enter, so it is worked out once for all the loads that are tried. */
-interface Capacities {
-  readonly wall: ScrewCapacity;
-  readonly joints: JointCapacities;
-  /** The cabinet half can be screwed to something that holds. */
-  readonly fixable: boolean;
-  readonly openings: readonly Opening[];
+function chainAt(input: HangInput, factor: number): Omit<Hang, 'climbing'> & { readonly unpressed: Load } {
+  const { openings } = capacitiesOf(input);
+  const state = { factor, open: openings };
+  const unpressed = unpressedLoad(input, state);
+  return { ...chainOf(input, unpressed, state), unpressed, open: openings, plannedKg: plannedKg(input, factor) };
 }
-
-const capacitiesOf = (input: HangInput): Capacities => ({
-  wall: screwCapacity(input, PERMANENT),
-  joints: jointCapacities(input),
-  fixable: (input.unit.hanging.kind === 'through' ? carrierOf(input.unit) : cabinetScrewRow(input.unit)) != null,
-  openings: openingsOf(input.unit, input.weights),
-});
-
-/** The chain, and the load without what presses: leaning is a case of its own. */
-function chainAt(input: HangInput, capacities: Capacities, factor: number): Omit<Hang, 'climbing'> & { readonly unpressed: Load } {
-  const { unit, weights, studsMm } = input;
-  const { openings } = capacities;
-  const unpressed = opened(loadedUnit(weights, factor), openings, weights, middleOf(studsMm), factor);
-  const loaded = pressedOn(unpressed, unit.pressed);
-  const weight = apply(WEIGHT, { m: loaded.mass });
-  const forces = wallForces(unit, weight, loaded);
-  const { studs, links: fromWall } = wallLinks(input, forces, loaded, capacities.wall);
-  const links = [
-    ...fromWall,
-    ...jointLinks(input, capacities.joints, forces, factor),
-    ...leafLinks(input, factor),
-    ...slideLinks(input, openings, factor),
-    ...tabLinks(input, factor),
-    ...forces.links,
-  ].sort((a, b) => nearness(b) - nearness(a));
-  const refusals = refusalsOf(input, loaded, studs, capacities.fixable);
-  return {
-    weight,
-    loaded,
-    unpressed,
-    open: openings,
-    forces,
-    studs,
-    links,
-    refusals,
-    state: stateOf(links, refusals, studs.length),
-    plannedKg: contentsMass(weights) * factor,
-  };
-}
-
-/** Middle of the studs, along the unit frame. */
-const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);
 
 type Tried = Pick<Hang, 'links' | 'refusals'>;
-
-/** How near a link is to its limit; one without a limit of its own counts against 1. */
-const nearness = ({ use, limit }: Link): number => use.value / (Number.isFinite(limit) ? limit : 1);
-
-function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], studs: number): VerdictState {
-  if (refusals.length > 0) return 'refused';
-  if (links.some(({ use, limit }) => use.value > limit)) return 'over';
-  // On one stud it is never better than tight. [ASSUME]
-  const tight = studs < 2 || links.some(({ use, fineTo }) => use.value > fineTo);
-  return tight ? 'tight' : 'fine';
-}
 
 /**
  * The most contents, kg, at which every link is within its limit: uses grow nearly in line with the
@@ -220,39 +119,3 @@ const grown = (low: number, atLow: number, high: number): number => {
   const asked = low / (1 + atLow);
   return atLow > -0.95 && asked < high ? Math.max(asked * 1.02, low * 1.1) : Math.min(4 * low, (low + high) / 2);
 };
-
-function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
-  const { hanging } = unit;
-  const reasons: RefusalReason[] = [];
-  const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
-  if (cleat.kind !== 'plywood' && cleat.kind !== 'solid') reasons.push({ kind: 'cleat-material', material: cleat.name });
-  if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
-  if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
-  if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
-  const back = unit.panels.find(({ role }) => role === 'back');
-  if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
-  if (hanging.rip && hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
-  const { carries } = STRUCTURES[wall.structure];
-  if (carries !== 'timber') return [...reasons, { kind: 'ground', structure: wall.structure, moving: carries === 'moving' }];
-  if (!studsKnown(wall)) return [...reasons, { kind: 'no-stud-known' }];
-  const { upper, lower } = hanging.wallScrew;
-  if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];
-  if (studs.length < 2 && !oneStudWillDo(unit, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });
-  const worst = studs.find(({ tooShort }) => tooShort);
-  if (worst) reasons.push({ kind: 'short-screw', diameters: worst.diameters });
-  return reasons;
-}
-
-/** One stud only and no longer wall half: up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
-function oneStudWillDo({ hanging }: ResolvedUnit, loaded: Load, studs: readonly StudUse[]): boolean {
-  const stud = studs[0];
-  if (!stud) return false;
-  const { upper, lower } = hanging.wallScrew;
-  return (
-    loaded.mass.value <= ONE_STUD_KG &&
-    upper >= 1 &&
-    lower >= 1 &&
-    (hanging.antiLift || hanging.kind === 'through') &&
-    Math.abs(stud.atMm - loaded.along) <= ONE_STUD_OFF_MM
-  );
-}

@@ -3,6 +3,7 @@
  * (lip, glue or fasteners), never their sum: glue is stiff and takes everything until it fails.
  * Sources: docs/formulas/joint-capacity.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
@@ -15,14 +16,14 @@ import type { HangInput } from './hang-input.ts';
 
 const SOURCE = '[ASSUME] docs/formulas/joint-capacity.md';
 /** Glue on wood, long term, MPa. [ASSUME] a twentieth of the ultimate. */
-export const GLUE_EDGE_MPA = 0.17;
+export const GLUE_EDGE_MPA = ASSUMED.glueEdge.value;
 /** A lip lower than this is taken as none, mm. [ASSUME] */
-export const LEAST_LIP_MM = 10;
+export const LEAST_LIP_MM = ASSUMED.leastLip.value;
 /** Screws in a panel's edge: shear and pull against those in its face. [NDS C_eg; ASSUME] */
-const EDGE_SHEAR = 0.67;
-const EDGE_PULL = 0.5;
+const EDGE_SHEAR = ASSUMED.edgeShear.value;
+const EDGE_PULL = ASSUMED.edgePull.value;
 /** MDF and particleboard edges, N per 25 mm of #10 thread. [A208](m) */
-const FIBRE_EDGE_N = 130;
+const FIBRE_EDGE_N = ASSUMED.fibreEdge.value;
 
 const LIP = formula({
   label: 'lip-capacity',
@@ -60,9 +61,9 @@ export function pinYield({ F_e, d, l, c }: { readonly F_e: number; readonly d: n
 
 /** Two pins hold each end of a shelf; one of them gets more than the other. [ASSUME] */
 const PINS_AN_END = 2;
-const UNEVEN_PINS = 1.3;
+const UNEVEN_PINS = ASSUMED.unevenPins.value;
 /** Dowel bearing of what a pin stands in, MPa. [ASSUME] */
-const PIN_BEARING_MPA = { fibre: 12, wood: 23 } as const;
+const PIN_BEARING_MPA = { fibre: ASSUMED.pinFibre.value, wood: ASSUMED.pinWood.value } as const;
 
 export const EDGE_SCREWS = formula({
   label: 'edge-screws-shear',
@@ -89,11 +90,18 @@ export const FIBRE_PULL = formula({
   compute: ({ n, D, grip }) => n * FIBRE_EDGE_N * (D / 4.83) * (grip / 25),
 });
 /** Pocket screws reach less than 6 D into their mate: 130 N across and as much along. [ASSUME] */
-const POCKETS = formula({ label: 'pocket-screws', unit: 'N', text: 'n · 130 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * 130 });
+const POCKETS = formula({
+  label: 'pocket-screws',
+  unit: 'N',
+  text: 'n · 130 N',
+  source: SOURCE,
+  terms: { n: 'count' },
+  compute: ({ n }) => n * ASSUMED.pocket.value,
+});
 /** Brads of 18 gauge, across; nothing along. */
-const BRADS = formula({ label: 'brads', unit: 'N', text: 'n · 29 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * 29 });
+const BRADS = formula({ label: 'brads', unit: 'N', text: 'n · 29 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * ASSUMED.brad.value });
 /** Glued dowels of 8 mm, across: 2 MPa over their section. [ASSUME] */
-const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * 100 });
+const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * ASSUMED.dowel.value });
 
 /** What one end of a floor can carry; undefined when nothing holds it up. */
 export function supportCapacity(input: HangInput, floor: ResolvedPanel): Figure | undefined {

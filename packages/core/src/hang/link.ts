@@ -1,4 +1,5 @@
 /** One link of the chain from the thing on the shelf to the stud, and the marks it is judged by. */
+import { ASSUMED } from '../assumed/assumed.ts';
 import type { Label } from '../worked/dimension.ts';
 import { formula, type Figure } from '../worked/figure.ts';
 
@@ -35,9 +36,9 @@ export interface Link {
 }
 
 /** Fine up to here; from here to 1 it is tight. docs/formulas/hanging-verdict.md */
-export const FINE_USE = 0.8;
+export const FINE_USE = ASSUMED.fineUse.value;
 /** The tip ratio is fine up to here; past it the unit must be locked against lifting off. */
-export const FINE_TIP = 0.67;
+export const FINE_TIP = ASSUMED.fineTip.value;
 
 export const link = (row: Omit<Link, 'fineTo' | 'limit'> & Partial<Pick<Link, 'fineTo' | 'limit'>>): Link => ({ fineTo: FINE_USE, limit: 1, ...row });
 

@@ -2,10 +2,17 @@
  * Splitting of the wall half across its grain at the upper screw row: what is pulled over the bevel
  * bends the strip above the screws. A caution only: the basis is weak. Source: docs/formulas/cleat-splitting.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { formula } from '../worked/figure.ts';
 
 /** Tension across the grain, MPa. [ASSUME] */
-export const SPLITTING_MPA = { solid: 1.5, plywood: 5, fibre: 1.5, hollow: 1.5, glass: 1.5 } as const;
+export const SPLITTING_MPA = {
+  solid: ASSUMED.splitSolid.value,
+  plywood: ASSUMED.splitPlywood.value,
+  fibre: ASSUMED.splitSolid.value,
+  hollow: ASSUMED.splitSolid.value,
+  glass: ASSUMED.splitSolid.value,
+} as const;
 
 export const CLEAT_SPLITTING = formula({
   label: 'cleat-splitting',

@@ -2,6 +2,7 @@
  * The unit as a rigid body on a bevel, without friction. x out of the wall is called `out` here.
  * Sources: a page each in docs/formulas, derived from equilibrium [eq].
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import { formula } from '../worked/figure.ts';
 import { G0 } from './fasteners.ts';
@@ -115,7 +116,7 @@ export interface ScrewRow {
 export function pullOfTop(momentAbout: (r: number) => number, rows: readonly ScrewRow[]): number {
   const used = rows.filter(({ screws }) => screws > 0);
   const top = Math.max(...used.map(({ height }) => height));
-  const r = top / 6;
+  const r = top * ASSUMED.bearingUp.value;
   return (momentAbout(r) * (top - r)) / used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
 }
 

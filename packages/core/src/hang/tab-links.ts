@@ -2,6 +2,7 @@
  * Tabs: floors held by one end alone. What lies on them turns them out of their slots; the slot's own wood or
  * the glue on their faces holds them level, and the tab bends at the side. Source: docs/formulas/tab-moment.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -14,7 +15,7 @@ import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq; strengths ASSUME] docs/formulas/tab-moment.md';
 /** Glue between two clamped wood faces, MPa. [ASSUME] as in joint-capacity.md */
-const GLUE_FACE_MPA = 0.35;
+const GLUE_FACE_MPA = ASSUMED.glueFace.value;
 
 /** A pair of tabs halves what lies across them; each has its half over the middle of its length. */
 const TAB_MOMENT = formula({

@@ -2,6 +2,7 @@
  * Forces between a unit and the wall, and the links that depend on them alone. On a cleat: hooked on the bevel, pushing the
  * spacer. Screwed through: pulled off the wall at the screws, pushing it at the bottom (through-forces.ts).
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -37,7 +38,7 @@ export interface Hook {
 }
 
 /** Wallboard takes so much under the spacer, MPa. [ASSUME] */
-const WALLBOARD_MPA = 0.5;
+const WALLBOARD_MPA = ASSUMED.wallboardBearing.value;
 
 const SPACER_USE = formula({
   label: 'spacer-use',

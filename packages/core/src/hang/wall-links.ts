@@ -1,13 +1,15 @@
 /** The strip on the wall, a cleat's wall half or what is screwed through: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
-import { toMm, type Length } from '../length/length.ts';
+import { toMm, ZERO, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import { place } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
-import { COMBINED, HEAD_PULL_THROUGH, LEAST_PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
+import { COMBINED, HEAD_PULL_THROUGH, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
+import { groundOf, leastInTimber, otherCapacity, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 import { studGravity } from '../wall/studs.ts';
@@ -30,6 +32,8 @@ export interface StudUse {
   readonly pull: Figure;
   readonly penetrationMm: number;
   readonly diameters: number;
+  /** It must reach so far into what holds it, mm. */
+  readonly leastMm: number;
   readonly tooShort: boolean;
 }
 
@@ -37,10 +41,10 @@ export interface StudUse {
 const SAME_STUD_MM = 1;
 
 /** Least distance of a screw from the cleat's end, in diameters, bored. [NDS 12.1 commentary (m)] */
-const END_DISTANCE = 10;
+const END_DISTANCE = ASSUMED.endDistance.value;
 
 /** The lock at the bottom must hold one and a half times what it has to. docs/formulas/hanging-verdict.md */
-const LOCK_FACTOR = 1.5;
+const LOCK_FACTOR = ASSUMED.lockFactor.value;
 
 const HOLD_DOWN_USE = formula({
   label: 'hold-down-use',
@@ -109,12 +113,13 @@ function endsOf({ frame, outline }: ResolvedPanel): { from: number; to: number }
   return { from: Math.min(...alongs), to: Math.max(...alongs) };
 }
 
-/** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall. */
-export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length): Dimension =>
+/** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall; higher by what its halves settle into one another. */
+export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, seating: Length = ZERO): Dimension =>
   dimension([
     plus('place-up', placeUp, { source: { kind: 'entered', path: ['units', id, 'place', 'up'] } }),
     plus('valley-up', hanging.valleyUp),
     minus('short-face', hanging.shortFace),
+    ...(seating === 0 ? [] : [plus('seating', seating)]),
   ]);
 
 /** Studs the wall half can be screwed to, mm from the unit's left end. */
@@ -153,15 +158,13 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
   return { studs, links };
 }
 
-/** What one wall screw holds; the load does not enter. */
-export interface ScrewCapacity {
-  readonly lateral: Figure;
-  readonly pull: Figure;
-  readonly penetration: Figure;
-  readonly diameterMm: number;
+/** What one wall screw holds, whatever it goes into. */
+export function screwCapacity(input: HangInput, C_D: number): ScrewCapacity {
+  const ground = groundOf(input.wall);
+  return ground === 'timber' || ground === 'moving' ? timberCapacity(input, C_D) : otherCapacity(input, C_D);
 }
 
-export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number): ScrewCapacity {
+function timberCapacity({ unit, wall, materialOf }: HangInput, C_D: number): ScrewCapacity {
   const { hanging } = unit;
   const screw = screwById(hanging.wallScrew.screw);
   const t = toMm(hanging.cleatThickness);
@@ -178,13 +181,14 @@ export function screwCapacity({ unit, wall, materialOf }: HangInput, C_D: number
     pull: apply(LEAST_OF, { thread, head, steel: apply(STEEL, { D_r: screw.rootMm }) }),
     penetration,
     diameterMm: screw.diameterMm,
+    leastMm: leastInTimber(screw.diameterMm),
   };
 }
 
 function studUse(
   { unit, neighbours }: HangInput,
   forces: WallForces,
-  { lateral, pull, penetration, diameterMm }: ScrewCapacity,
+  { lateral, pull, penetration, diameterMm, leastMm }: ScrewCapacity,
   atMm: number,
   index: number,
   shares: ReturnType<typeof studShares>,
@@ -223,7 +227,8 @@ function studUse(
     straightSum: linearUse(shear.value, tension.value, lateral.value, pull.value),
     penetrationMm: penetration.value,
     diameters,
-    tooShort: diameters < LEAST_PENETRATION,
+    leastMm,
+    tooShort: penetration.value < leastMm,
   };
 }
 

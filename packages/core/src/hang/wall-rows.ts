@@ -1,4 +1,5 @@
 /** Where the screws of the strip on the wall stand in it: the cleat's wall half or, screwed through, the rail or backboard. */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -12,8 +13,8 @@ export interface WallRows {
 }
 
 /** Edge distance in diameters; from 1/4 in up the loaded edge counts. [NDS commentary (m)] */
-const EDGE_DISTANCE = 2.5;
-const EDGE_DISTANCE_THICK = 4;
+const EDGE_DISTANCE = ASSUMED.edgeDistance.value;
+const EDGE_DISTANCE_THICK = ASSUMED.edgeDistanceThick.value;
 /** Least distance of a wall screw from the short face's edges, mm. */
 export function edgeDistanceMm({ hanging }: ResolvedUnit): number {
   const { diameterMm } = screwById(hanging.wallScrew.screw);

@@ -1,6 +1,7 @@
 /** Masses and centres: the unit's own, what its compartments hold, and both together. Sources: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { arrange, type Arrangement, type Lot } from '../contents/arrange.ts';
-import { massOf, massOfOne } from '../contents/item-mass.ts';
+import { isEstimated, massOf, massOfOne } from '../contents/item-mass.ts';
 import { MOST_KG_PER_M3, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
@@ -11,7 +12,7 @@ import type { Material } from '../stock/materials.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
 
 /** Screws, glue and small hardware, as a share of the wood. [ASSUME] */
-export const HARDWARE_SHARE = 0.05;
+export const HARDWARE_SHARE = ASSUMED.hardwareShare.value;
 
 export const PANEL_MASS = formula({
   label: 'panel-mass',
@@ -88,6 +89,8 @@ export interface CompartmentLoad extends Load {
   readonly compartment: Compartment;
   /** Things that were given to this floor. */
   readonly lots: readonly Lot[];
+  /** By a preset, that nobody weighed. */
+  readonly guessed: boolean;
   /** Where things stand, when things were given to this floor; null for a load spread evenly over it. */
   readonly arrangement: Arrangement | null;
   /** Where the load lies; empty for one spread evenly. */
@@ -216,6 +219,7 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
     up: toMm(at.up) + clear / 2,
     out: rear + toMm(depth.value) * (0.5 + OUTWARD_SHARE),
     lots: [],
+    guessed: !held || held.kg === null,
     arrangement: null,
     strips: [],
   };
@@ -255,6 +259,7 @@ function thingsLoad(compartment: Compartment, lots: readonly Lot[]): Compartment
     up: toMm(at.up) + mean('up'),
     out: toMm(at.out) + mean('out'),
     lots,
+    guessed: false,
     arrangement,
     strips,
   };
@@ -310,6 +315,17 @@ export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): L
     outFigure: out,
   };
 }
+
+/** What hangs of what it holds that nobody weighed: presets, and things estimated from their volume, kg. */
+export const guessedMass = ({ contents, top }: UnitWeights): number =>
+  contents.reduce(
+    (sum, { mass, compartment, lots, guessed }) =>
+      compartment.stands
+        ? sum
+        : sum +
+          (lots.length > 0 ? lots.reduce((of, { item, count }) => (isEstimated(item) ? of + massOf(item, count).value : of), 0) : guessed ? mass.value : 0),
+    top?.mass.value ?? 0,
+  );
 
 /** What hangs of what it holds, kg. */
 export const contentsMass = ({ contents, top }: UnitWeights): number =>

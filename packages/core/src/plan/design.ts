@@ -17,6 +17,8 @@ export interface Design {
   readonly wall: Wall;
   /** Children can reach the units. */
   readonly children: boolean;
+  /** The ground shakes here: what hangs is fixed top and bottom. */
+  readonly earthquakes: boolean;
   /** Whoever uses it most: how high they reach. */
   readonly person: { readonly height: Entered };
   /** What must be held. */
@@ -37,7 +39,8 @@ export interface Design {
 }
 
 /** What a new project has not settled yet. */
-export const NOTHING_SETTLED: Pick<Design, 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'tries'> = {
+export const NOTHING_SETTLED: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'tries'> = {
+  earthquakes: false,
   setupOrder: [],
   cutFrom: [],
   cutting: { first: 'any', then: 'settings' },
@@ -140,12 +143,21 @@ export interface AsCut {
   readonly thickness?: Entered;
 }
 
+/** Where the bottom of a unit came to when it was first hung, over where it was asked for. */
+export interface Hung {
+  readonly unit: string;
+  readonly asked: Entered;
+  readonly came: Entered;
+  /** The line had been marked higher by this. */
+  readonly allowed: Entered;
+}
+
 /** An entry of the shop record: a fact, never changed, only corrected by a later one. */
 export interface RecordEntry {
   readonly id: string;
   /** When the device says it happened, ISO 8601. */
   readonly at: string;
-  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'sawn' | 'spoiled' | 'withdrawn';
+  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'sawn' | 'spoiled' | 'hung' | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
   /** For kind 'scan': what a stud scanner read along a line of the wall. */
@@ -162,6 +174,8 @@ export interface RecordEntry {
   readonly sawn?: Sawn;
   /** For kind 'spoiled': a part that is wanted once more. */
   readonly spoiled?: Spoiled;
+  /** For kind 'hung': the height it came to. */
+  readonly hung?: Hung;
   /** For kind 'withdrawn': the entry that is taken back. */
   readonly withdraws?: string;
 }
@@ -203,6 +217,12 @@ export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<strin
 /** Cuts through sheets that are made, and the entries that say so. */
 export const standingSawn = (record: readonly RecordEntry[]): { readonly id: string; readonly sawn: Sawn }[] =>
   standing(record, ({ sawn }) => sawn).map(({ id, fact }) => ({ id, sawn: fact }));
+
+/** Heights units came to when they were hung, the latest of each, oldest first. */
+export const standingHung = (record: readonly RecordEntry[]): readonly { readonly id: string; readonly hung: Hung }[] => {
+  const all = standing(record, ({ hung }) => hung).map(({ id, fact }) => ({ id, hung: fact }));
+  return all.filter(({ hung }, index) => !all.slice(index + 1).some((later) => later.hung.unit === hung.unit));
+};
 
 /** Parts that are there: sawn, and not spoiled since. */
 export function finishedParts(record: readonly RecordEntry[]): ReadonlySet<string> {

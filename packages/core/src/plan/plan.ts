@@ -10,8 +10,11 @@ import { blockOf, checkPlaces } from '../checks/place-checks.ts';
 import { reachOf } from '../contents/person.ts';
 import { answerRow, type RowAnswer } from '../contents/row.ts';
 import { hang, type Hang } from '../hang/hang.ts';
+import { boundToStuds, fixingPlaces, groundOf } from '../hang/grounds.ts';
 import { railFault } from '../hang/on-rail.ts';
+import { seatingOf, type FirstHang, type Seating } from '../hang/seating.ts';
 import type { HangInput, StudLoad } from '../hang/hang-input.ts';
+import { wallHalfEnds } from '../hang/wall-links.ts';
 import { toMm } from '../length/length.ts';
 import { asBuilt, misfitsOf, type BuiltFacts } from '../joints/as-built.ts';
 import { partsOf, type PartLine } from '../parts/parts.ts';
@@ -30,7 +33,7 @@ import { builtFacts } from './built-facts.ts';
 import { homesByUnit, lotsOf, sameLots, type Homes } from './contents.ts';
 import { learnedWorkshop } from './learned-workshop.ts';
 import { onItsRail, railNeighbours, railPlans } from './rails.ts';
-import { standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
+import { standingHung, standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
 
 export interface UnitPlan {
   readonly id: string;
@@ -46,6 +49,8 @@ export interface UnitPlan {
   readonly hangInput: HangInput;
   readonly hang: Hang;
   readonly block: Block;
+  /** How far its halves settle into one another. */
+  readonly seating: Seating;
   readonly findings: readonly Finding[];
 }
 
@@ -70,6 +75,7 @@ interface UnitInputs {
   /** Of the wall alone: follows from it, and is not compared. */
   readonly facts: WallFacts;
   readonly children: boolean;
+  readonly earthquakes: boolean;
   readonly cutFirst: Design['cutting']['first'];
   readonly person: Design['person'];
   readonly items: Design['items'];
@@ -79,6 +85,8 @@ interface UnitInputs {
   /** Of the record and the settled layouts: follow from them, and are not compared. */
   readonly built: BuiltFacts;
   readonly workshop: Workshop;
+  /** Of the record: what first hangs showed. */
+  readonly hangs: readonly FirstHang[];
   readonly letter: string;
 }
 
@@ -96,6 +104,7 @@ interface ReadRecord {
   readonly cutFrom: Design['cutFrom'];
   readonly workshop: Workshop;
   readonly built: BuiltFacts;
+  readonly hangs: readonly FirstHang[];
   readonly readings: readonly ThicknessReading[];
   readonly learned: Workshop;
 }
@@ -115,6 +124,7 @@ export function createPlanner(): Planner {
           cutFrom: design.cutFrom,
           workshop,
           built: builtFacts(design, record),
+          hangs: standingHung(record).map(({ hung }) => ({ unit: hung.unit, asked: hung.asked.nm, came: hung.came.nm, allowed: hung.allowed.nm })),
           readings: standingReadings(record),
           learned: learnedWorkshop(record, workshop).workshop,
         };
@@ -122,7 +132,7 @@ export function createPlanner(): Planner {
       const stockOf = stockReader(read.readings, read.learned);
       if (held?.items !== design.items) held = { items: design.items, homes: homesByUnit(design.items) };
       const { homes } = held;
-      const { wall, children, person } = design;
+      const { wall, children, earthquakes, person } = design;
       if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
       const { facts } = known;
       const making = unitsInOrder(design).map((box, index) => {
@@ -131,6 +141,7 @@ export function createPlanner(): Planner {
           wall,
           facts,
           children,
+          earthquakes,
           cutFirst: design.cutting.first,
           person,
           items: design.items,
@@ -138,6 +149,7 @@ export function createPlanner(): Planner {
           record,
           cutFrom: design.cutFrom,
           built,
+          hangs: read!.hangs,
           workshop,
           letter: unitLetter(index),
         };
@@ -180,6 +192,7 @@ const sameInputs = (a: UnitInputs, b: UnitInputs): boolean =>
   a.box === b.box &&
   a.wall === b.wall &&
   a.children === b.children &&
+  a.earthquakes === b.earthquakes &&
   a.cutFirst === b.cutFirst &&
   a.person === b.person &&
   a.record === b.record &&
@@ -221,7 +234,11 @@ function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf:
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
   const unit = resolveUnit(asBuilt(buildUnit(onItsRail(box, wall, stockOf), stockOf), built));
   const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
-  const studsMm = facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm));
+  const studsMm = boundToStuds(wall)
+    ? facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm))
+    : groundOf(wall) === 'moving'
+      ? []
+      : fixingPlaces(wallHalfEnds(unit), toMm(wall.fixing.every.nm));
   const rows = Object.values(box.rows)
     .sort((a, b) => a.order - b.order)
     .flatMap((row) => {
@@ -243,7 +260,7 @@ function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf:
 }
 
 function finishUnit(
-  { box, wall, facts, children, cutFirst, person, workshop, letter, built }: UnitInputs,
+  { box, wall, facts, children, earthquakes, cutFirst, person, workshop, letter, built, hangs }: UnitInputs,
   made: Made,
   neighbours: readonly StudLoad[],
   stockOf: (id: string) => Stocked,
@@ -253,6 +270,7 @@ function finishUnit(
   const parts = partsOf(unit, letter);
   const sag = sagOf(unit, weights, hangInput.materialOf);
   const hanging = hang(hangInput);
+  const seating = seatingOf(box.id, box.hanging.seats?.nm ?? null, hangs);
   const zone = reachOf(person.height.nm);
   const findings = checkUnit({
     box,
@@ -264,6 +282,8 @@ function finishUnit(
     wall,
     facts,
     children,
+    earthquakes,
+    seating,
     cutFirst,
     workshop,
     stockOf,
@@ -285,6 +305,7 @@ function finishUnit(
     hangInput,
     hang: hanging,
     block: blockOf(box, unit),
+    seating,
     findings,
   };
 }

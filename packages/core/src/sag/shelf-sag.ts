@@ -1,11 +1,12 @@
 /** How far a shelf sags, now and after years. Sources: docs/formulas/shelf-sag.md. Looks only: sag never enters the hanging verdict. */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { formula } from '../worked/figure.ts';
 
 const SOURCE = '[eq] simply supported beam, docs/formulas/shelf-sag.md';
 /** The target for looks, long term. */
 export const SAG_LIMIT_OVER = 600;
 /** A glued dado holds the ends a little. [ASSUME] */
-export const GLUED_ENDS = 0.8;
+export const GLUED_ENDS = ASSUMED.gluedEnds.value;
 
 export const BENDING_STIFFNESS = formula({
   label: 'bending-stiffness',

@@ -3,12 +3,13 @@
  * lifted. Millimetres and degrees in, millimetres out; the angle is the blade's tilt from square.
  * Source: docs/formulas/cleat-rip.md and engagement.md [eq].
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { formula } from '../worked/figure.ts';
 
 export const LEAST_BEVEL_DEG = 20;
 export const MOST_BEVEL_DEG = 65;
 /** Free play above the hook when lifting the unit on. [ASSUME] */
-export const LIFT_MARGIN_MM = 6;
+export const LIFT_MARGIN_MM = ASSUMED.liftMargin.value;
 
 export const tanDeg = (deg: number): number => Math.tan((deg * Math.PI) / 180);
 export const cosDeg = (deg: number): number => Math.cos((deg * Math.PI) / 180);

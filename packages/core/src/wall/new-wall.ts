@@ -1,6 +1,7 @@
 /** A plain wall to start from: nothing on it yet, studs where they were said to be. */
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
+import { newFixing } from './fixing.ts';
 import { STRUCTURES, type StructureId } from './structures.ts';
 import type { Wall } from './wall.ts';
 
@@ -33,6 +34,7 @@ export function newWall({ unit, width, ceiling, structure = 'timber-wallboard', 
       species: 'unknown',
       marks: {},
     },
+    fixing: newFixing(unit),
     baseboard: { height: pick('0 mm', '0 in'), out: pick('0 mm', '0 in') },
     things: {},
     looked: {},

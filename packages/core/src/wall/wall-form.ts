@@ -1,6 +1,9 @@
 /** Limits of what can be entered about a wall; forms and the file reader take them from here. */
 import { mm, type Length } from '../length/length.ts';
 
+/** What a note of an override may say: who answers for it, and why. */
+export const NOTE = { least: 10, most: 300 } as const;
+
 const row = (least: number, most: number): { readonly least: Length; readonly most: Length } => ({ least: mm(least), most: mm(most) });
 
 export const WALL_LIMITS = {
@@ -18,6 +21,8 @@ export const WALL_LIMITS = {
   out: row(0, 3000),
   off: row(-100, 200),
   baseboard: row(0, 600),
+  'fixing.every': row(60, 1200),
+  'fixing.metal': row(0.3, 3),
   'rail.boardWidth': row(60, 400),
   'rail.piece': row(200, 20_000),
 } as const;

@@ -58,21 +58,26 @@ test('a hole is never drilled in line with an outlet, in a surveyed run, or alon
     fc.property(fc.array(arbitraryThing, { maxLength: 6 }), whole(0, 4000), whole(0, 2400), (things, along, up) => {
       const within = (at: number, from: number, size: number, margin = 0): boolean => at >= from - margin && at <= from + size + margin;
       // Said from the convention alone, thing by thing.
+      const onRun = things.some(({ kind, left, up: foot, width, height }) => {
+        const [l, b, w, h] = [left, foot, width, height].map(({ nm }) => nm / NM_PER.mm) as [number, number, number, number];
+        return (kind === 'cable' || kind === 'pipe') && within(along, l, w, 25) && within(up, b, h, 25);
+      });
       const forbidden =
+        onRun ||
         along <= 150 ||
         along >= 3850 ||
         up >= 2250 ||
         things.some(({ kind, left, up: foot, width, height }) => {
           const [l, b, w, h] = [left, foot, width, height].map(({ nm }) => nm / NM_PER.mm) as [number, number, number, number];
-          if (kind === 'cable' || kind === 'pipe') return within(along, l, w, 25) && within(up, b, h, 25);
-          return kind !== 'window' && kind !== 'bench' && (within(along, l, w) || within(up, b, h));
+          return kind !== 'cable' && kind !== 'pipe' && kind !== 'window' && kind !== 'bench' && (within(along, l, w) || within(up, b, h));
         });
       expect(drillState(wallWith(things), mm(along), mm(up))).toBe(forbidden ? 'never' : 'look-first');
-      // Looking everywhere makes every other place known, and no forbidden one.
-      const everywhere = {
-        a: { id: 'a', left: entered('0 mm'), up: entered('0 mm'), width: entered('4000 mm'), height: entered('2400 mm'), how: 'detector' as const },
-      };
-      expect(drillState(wallWith(things, everywhere), mm(along), mm(up))).toBe(forbidden ? 'never' : 'looked');
+      // Looking everywhere makes every place known but those on a run that was found; in writing those too.
+      const everywhere = (how: 'detector' | 'in-writing') => ({
+        a: { id: 'a', left: entered('0 mm'), up: entered('0 mm'), width: entered('4000 mm'), height: entered('2400 mm'), how, note: '' },
+      });
+      expect(drillState(wallWith(things, everywhere('detector')), mm(along), mm(up))).toBe(onRun ? 'never' : 'looked');
+      expect(drillState(wallWith(things, everywhere('in-writing')), mm(along), mm(up))).toBe('in-writing');
     }),
   );
 });

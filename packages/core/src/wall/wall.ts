@@ -1,5 +1,6 @@
 /** The wall units hang on, as it was entered and found. Heights are from the floor at the left end, places from the left end. */
 import type { Entered } from '../length/entered.ts';
+import type { WallFixing } from './fixing.ts';
 import type { StructureId } from './structures.ts';
 import type { SpeciesId } from './species.ts';
 
@@ -14,6 +15,8 @@ export interface Wall {
   /** Thickness of wallboard, tile and air between cleat and stud. */
   readonly covering: Entered;
   readonly studs: Studs;
+  /** What holds where no timber stud does. */
+  readonly fixing: WallFixing;
   readonly baseboard: { readonly height: Entered; readonly out: Entered };
   readonly things: Readonly<Record<string, WallThing>>;
   /** Where someone looked before drilling. */
@@ -94,7 +97,9 @@ export interface Looked {
   readonly up: Entered;
   readonly width: Entered;
   readonly height: Entered;
-  readonly how: 'detector' | 'probe-hole' | 'power-off';
+  /** In writing: someone answers for a hole in a cable zone; the note says who and why. */
+  readonly how: 'detector' | 'probe-hole' | 'power-off' | 'in-writing';
+  readonly note: string;
 }
 
 /** Readings along a level line: from a taut string or a straight edge to the wall. */

@@ -1,14 +1,14 @@
 /**
  * Where cables may run, and whether a hole may be drilled. Bands in line with outlets, switches,
  * lights and taps, and along ceiling and corners, are a convention, not a promise: every place is
- * "look first" until someone entered that they looked there; in a band or on a surveyed run it is
- * "never". docs/formulas/cable-zones.md
+ * "look first" until someone entered that they looked there, in a band "never" until then; on a cable or
+ * pipe that was found it stays "never" unless someone answers for it in writing. docs/formulas/cable-zones.md
  */
 import { mm } from '../length/length.ts';
 import { ceilingAt, thingRect, type Rect } from './placed.ts';
 import type { Wall, WallThing } from './wall.ts';
 
-export type DrillState = 'never' | 'look-first' | 'looked';
+export type DrillState = 'never' | 'look-first' | 'looked' | 'in-writing';
 
 /** Along ceiling and corners. [ASSUME] one country's habit */
 export const CORNER_BAND = mm(150);
@@ -72,7 +72,10 @@ export const bandAt = (bands: readonly Band[], along: number, up: number): Band 
 
 /** Whether a hole may be drilled at a place. Bands can be given when many holes are asked about. */
 export function drillState(wall: Wall, along: number, up: number, bands: readonly Band[] = cableBands(wall)): DrillState {
-  if (bandAt(bands, along, up)) return 'never';
-  const looked = Object.values(wall.looked).some((area) => holds(thingRect(area), along, up));
-  return looked ? 'looked' : 'look-first';
+  const here = Object.values(wall.looked).filter((area) => holds(thingRect(area), along, up));
+  if (here.some(({ how }) => how === 'in-writing')) return 'in-writing';
+  const inBands = bands.filter((band) => holds(band, along, up));
+  if (inBands.some(({ from }) => from === 'run')) return 'never';
+  if (here.length > 0) return 'looked';
+  return inBands.length > 0 ? 'never' : 'look-first';
 }

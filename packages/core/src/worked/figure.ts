@@ -111,6 +111,11 @@ export function greatest(key: string, unit: FigureUnit, parts: readonly FigureTe
   return { value: Math.max(...parts.map(({ value }) => value)), unit, label: { key }, text: 'the greatest of', source, terms: parts };
 }
 
+/** The least of several figures, keeping all of them on show. */
+export function least(key: string, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
+  return { value: Math.min(...parts.map(({ value }) => value)), unit, label: { key }, text: 'the least of', source, terms: parts };
+}
+
 /** A figure as a term of another. */
 export const termOf = (figure: Figure, symbol = '', label: Label = figure.label): FigureTerm => ({
   symbol,

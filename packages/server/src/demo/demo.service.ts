@@ -9,8 +9,9 @@ import { Sequelize } from 'sequelize-typescript';
 import { ProjectsService } from '../features/projects/projects.service.ts';
 import { WorkshopService } from '../features/workshop/workshop.service.ts';
 
-/** The print room's two walls: everyday cabinets on the one, a unit of every other family on the other. */
+/** The print room's two walls, everyday cabinets on the one, a unit of every other family on the other; and its type store, where one must not be hung as drawn. */
 const DEMOS = [
+  { id: 'type-store', file: 'type-store.carcass.json' },
   { id: 'print-room-back', file: 'print-room-back.carcass.json' },
   { id: 'print-room', file: 'print-room.carcass.json' },
 ] as const;
@@ -25,7 +26,7 @@ export class DemoService {
 
   /** True when this was a new installation and the demo was put in. */
   async seedOnce(examples: string): Promise<boolean> {
-    if (!(await this.workshop.seed(demoFile(examples, DEMOS[1].file).workshop))) return false;
+    if (!(await this.workshop.seed(demoFile(examples, DEMOS[2].file).workshop))) return false;
     await this.reset(examples);
     return true;
   }

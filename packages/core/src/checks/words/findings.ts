@@ -4,6 +4,7 @@ import type { Finding } from '../finding.ts';
 import { capital, type Sentence } from './sentence.ts';
 import { bothMasses, fineText, forceText, lengthText, massText, percentText, sagText } from './amounts.ts';
 import { contentsWords } from './contents-findings.ts';
+import { hangingWords } from './hanging-findings.ts';
 import { labelWords } from './labels.ts';
 import { joineryWords } from './joinery-findings.ts';
 import { wallWords } from './wall-findings.ts';
@@ -241,10 +242,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'hollow-core':
       return joineryWords(finding, unit);
     case 'ground':
-      return {
-        says: `The wall is ${finding.structure}: what its fixings hold is not worked out.`,
-        why: 'Only timber studs are counted on here. Ask whoever sells the fixings, and let someone who knows the wall look at it.',
-      };
+    case 'bed':
+    case 'earthquake':
+    case 'height-shift':
+    case 'join-first':
+      return hangingWords(finding, unit);
     case 'moving-wall':
       return {
         says: `On ${finding.structure} a hook alone does not hold: do not hang it on the cleat alone.`,

@@ -2,6 +2,7 @@
 import type { Label } from '../../worked/dimension.ts';
 import { FAMILY_WORDS } from '../../carcass/families.ts';
 import { FIGURE_WORDS } from './figure-labels.ts';
+import { GROUND_WORDS } from './ground-labels.ts';
 import { OPENED_WORDS } from './opened-labels.ts';
 
 export const WORDS: Readonly<Record<string, string>> = {
@@ -198,6 +199,9 @@ export const WORDS: Readonly<Record<string, string>> = {
   'anti-lift': 'screw against lifting off',
   front: 'front',
   'lower-cleat': 'second cleat, below the first',
+  'cleat-seats': 'its halves settle by',
+  'hangs-over': 'hangs over',
+  seating: 'its halves settle by',
   shimmed: 'shimmed where the wall bows',
   'place-along': 'from the left end of the wall',
   'place-up': 'bottom above the floor',
@@ -211,6 +215,11 @@ export const WORDS: Readonly<Record<string, string>> = {
   tight: 'tight',
   push: 'push',
   loose: 'loose',
+  'over-nothing': 'nothing that matters',
+  'over-seat': 'a seat',
+  'over-bed': 'a bed',
+  'over-cot': 'a cot',
+  'over-cooker': 'a cooker',
   'back-rabbet': 'in a rabbet',
   'back-over': 'over the rear edges',
   'back-none': 'none',
@@ -256,6 +265,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'fit-loose': 'loose',
   ...FIGURE_WORDS,
   ...OPENED_WORDS,
+  ...GROUND_WORDS,
   ...FAMILY_WORDS,
 };
 

@@ -9,6 +9,18 @@ export function placeFixWords({ key, lengthNm = 0, otherNm = 0, text = '', numbe
   switch (key) {
     case 'enter-wall':
       return 'Look at the wall';
+    case 'fix-to-studs':
+      return 'Fix it to the studs instead';
+    case 'enter-rating':
+      return 'Enter what its maker says';
+    case 'enter-place':
+      return 'Hang it elsewhere';
+    case 'allow-seating':
+      return `Mark the line ${fineText(Math.abs(lengthNm), unit)} ${lengthNm > 0 ? 'higher' : 'lower'}`;
+    case 'leave-height':
+      return `Leave its bottom at ${length}`;
+    case 'leave-gap':
+      return `Leave ${fineText(otherNm, unit)} between them`;
     case 'enter-looked':
       return 'Enter where you have looked';
     case 'make-deeper':

@@ -28,7 +28,7 @@ describe('the demo', () => {
         .filter(({ demo }) => demo)
         .map(({ id }) => id as string)
         .sort(),
-    ).toEqual(['print-room', 'print-room-back']);
+    ).toEqual(['print-room', 'print-room-back', 'type-store']);
     expect((body as Row[]).find(({ id }) => id === 'print-room')).toMatchObject({
       id: 'print-room',
       wall: { widthMm: 4800 },

@@ -196,6 +196,7 @@ export function AddToWall() {
       width: pick('600 mm', '24 in'),
       height: pick('300 mm', '12 in'),
       how: 'detector',
+      note: '',
     };
     add('looked', area, 'Entered: you looked there');
   };

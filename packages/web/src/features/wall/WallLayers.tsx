@@ -2,10 +2,9 @@
 import {
   cableBands,
   ceilingAt,
-  drillState,
   floorAt,
   frontView,
-  holesOf,
+  hangingHoles,
   studsOf,
   tapeTextWithUnit,
   toMm,
@@ -228,11 +227,11 @@ export function Holes({
   const box = units[unitPlan.id];
   const bands = useMemo(() => cableBands(wall), [wall]);
   if (!box || plan.byId.get(unitPlan.id) !== unitPlan) return null;
+  const holes = hangingHoles({ unit: unitPlan.unit, hang: unitPlan.hang, wall, at: box.place, seating: unitPlan.seating.lower, bands }).wall;
   return (
     <g className="holes" pointerEvents="none">
-      {holesOf({ box, unit: unitPlan.unit, hang: unitPlan.hang }).map(({ along, up }, index) => {
-        const state = drillState(wall, along, up, bands);
-        const [px, py] = [x(toMm(along as Length)), y(toMm(up as Length))];
+      {holes.map(({ along, up, state }, index) => {
+        const [px, py] = [x(toMm(along)), y(toMm(up))];
         return state === 'never' ? (
           <path key={index} className="never" d={`M${px - 4} ${py - 4}l8 8m0 -8l-8 8`} />
         ) : (

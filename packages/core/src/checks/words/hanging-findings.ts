@@ -1,0 +1,52 @@
+/** Findings about what a unit is fixed to, what is below it and where it came to hang, in sentences. */
+import type { DisplayUnit } from '../../length/length.ts';
+import type { Finding } from '../finding.ts';
+import { fineText, lengthText, massText, percentText } from './amounts.ts';
+import type { Sentence } from './sentence.ts';
+
+type HangingFinding = Extract<Finding, { check: 'ground' | 'bed' | 'earthquake' | 'height-shift' | 'join-first' }>;
+
+const UNDER = { seat: 'a seat', bed: 'a bed', cot: 'a cot', cooker: 'a cooker' } as const;
+
+export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Sentence {
+  switch (finding.check) {
+    case 'ground':
+      if (finding.why === 'unrated')
+        return {
+          says: 'It hangs from anchors in the wallboard, and nobody has entered what one of them carries.',
+          why: "Wallboard crumbles slowly under a load that stays. Without its maker's rating an anchor counts as nothing.",
+        };
+      return {
+        says: `Loaded it weighs ${massText(finding.kg, unit)}; ${finding.ground === 'anchors' ? 'anchors in wallboard' : 'light metal studs'} are trusted with ${massText(finding.limitKg, unit)}.`,
+        why:
+          finding.ground === 'anchors'
+            ? 'A load that stays creeps out of wallboard: studs must carry it.'
+            : 'Screws draw out of thin sheet: a plywood backer across several studs, or a timber stud, must carry it.',
+      };
+    case 'bed':
+      return {
+        says: `It hangs over ${UNDER[finding.under]}: its weakest link is used ${percentText(finding.use)}, 50 % is the most there${finding.locked ? '' : ', and nothing keeps it from being lifted off'}.`,
+        why:
+          finding.under === 'cooker'
+            ? 'Heat and grease get at glue and finish, and hands reach up in haste. Better elsewhere.'
+            : 'Whoever rests there cannot step aside. Better elsewhere; else locked, doors latched, used by half.',
+      };
+    case 'earthquake':
+      return {
+        says: finding.locked
+          ? 'The ground shakes here, and the forces of that are not covered: this says nothing about them.'
+          : 'The ground shakes here, and nothing keeps the unit from hopping off its hook.',
+        why: 'A shake lifts as much as it pulls. Fixed at top and bottom, doors that latch, and the rules of the place.',
+      };
+    case 'height-shift':
+      return {
+        says: `Hung, its bottom came to ${lengthText(finding.cameNm, unit)}; ${lengthText(finding.askedNm, unit)} was asked for: ${fineText(Math.abs(finding.lowerNm), unit)} ${finding.lowerNm > 0 ? 'lower' : 'higher'}.`,
+        why: 'The bevels settle into one another by what their points and the kerf leave. The line is marked higher by as much.',
+      };
+    case 'join-first':
+      return {
+        says: `It stands ${finding.apartNm <= 0 ? 'against' : `${fineText(finding.apartNm, unit)} from`} ${finding.other}, each on its own.`,
+        why: 'Neighbors are clamped flush and screwed to each other before either is fixed to the wall, or their fronts never line up.',
+      };
+  }
+}

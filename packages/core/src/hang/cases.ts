@@ -1,0 +1,178 @@
+/**
+ * The loads a unit meets, each followed through the whole chain: empty, filled, everything open, each leaf open alone, filled
+ * fuller, guesses wrong, someone leaning, a child on a door. The one that comes nearest to a limit governs.
+ * Sources: docs/formulas/load-cases.md, hanging-verdict.md; a wall that moves: docs/formulas/moving-walls.md.
+ */
+import { ASSUMED } from '../assumed/assumed.ts';
+import { toMm } from '../length/length.ts';
+import type { Opening } from '../parts/opened.ts';
+import { contentsMass, guessedMass, loadedUnit, type Load } from '../parts/weights.ts';
+import type { Label } from '../worked/dimension.ts';
+import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+import { capacitiesOf, chainOf, nearness, unpressedLoad, type Chain, type LoadState } from './chain.ts';
+import { climbing } from './climbing.ts';
+import { G0 } from './fasteners.ts';
+import { groundOf } from './grounds.ts';
+import type { HangInput } from './hang-input.ts';
+import { WEIGHT } from './statics.ts';
+
+export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
+
+export interface LoadCase {
+  readonly id: string;
+  readonly kind: CaseId;
+  /** What is open, or hung on, where the case is about one thing. */
+  readonly of: Label | null;
+  readonly massKg: number;
+  /** Centre of gravity, mm: from the wall, the unit's bottom and its left end. */
+  readonly at: { readonly out: number; readonly up: number; readonly along: number };
+  /** What comes nearest to its limit, as a share of it. */
+  readonly weakest: { readonly name: Label; readonly share: number; readonly figure: Figure } | null;
+  /** Counts in the verdict: leaning and hanging on a door caution, unless children reach it. */
+  readonly judged: boolean;
+}
+
+export interface LoadCases {
+  readonly cases: readonly LoadCase[];
+  /** The judged case that comes nearest to a limit; null where no link is worked out. */
+  readonly governing: string | null;
+  /** Contents nobody weighed, kg. */
+  readonly guessedKg: number;
+}
+
+/** One day it holds so much more than planned. [ASSUME] */
+export const FULLER = ASSUMED.fuller.value;
+/** A guess may be wrong by so much. docs/formulas/hanging-verdict.md */
+export const GUESS_WRONG = ASSUMED.guessWrong.value;
+/** A child on the free edge of a door, N. [ASSUME] */
+export const ON_DOOR_N = ASSUMED.onDoor.value;
+/** Leaves of a long run are tried alone up to this many. */
+const MOST_ALONE = 8;
+
+/** Every case that can happen to this unit. */
+export function loadCases(input: HangInput): LoadCases {
+  const { weights, unit } = input;
+  const { openings } = capacitiesOf(input);
+  const held = contentsMass(weights);
+  const guessedKg = guessedMass(weights);
+  const cases: LoadCase[] = [];
+  const add = (kind: CaseId, state: LoadState, of: Label | null = null, judged = true): void => {
+    const id = of ? `${kind}-${of.key}-${of.of ?? ''}-${cases.length}` : kind;
+    cases.push(caseOf(id, kind, of, chainOf(input, unpressedLoad(input, state), state), judged));
+  };
+  add('empty', { factor: 0, open: [] });
+  if (held > 0) {
+    add('closed', { factor: 1, open: [] });
+    if (openings.length > 0) add('open', { factor: 1, open: openings });
+    if (openings.length > 1) for (const each of openings.slice(0, MOST_ALONE)) add('one-open', { factor: 1, open: [each] }, each.name);
+    add('fuller', { factor: FULLER, open: openings }, null, false);
+    if (guessedKg > 0) add('guessed', { factor: 1 + (GUESS_WRONG * guessedKg) / held, open: openings }, null, false);
+  }
+  const full: LoadState = { factor: 1, open: openings };
+  const unpressed = unpressedLoad(input, full);
+  if (chainOf(input, unpressed, full).studs.length > 0) cases.push(...byHand(input, unpressed));
+  const doors = openings.filter(({ floor }) => floor === null);
+  const door = doors.reduce<Opening | undefined>((far, each) => (far && far.shift.out >= each.shift.out ? far : each), undefined);
+  if (door) {
+    const hung = onDoor(unpressed, door, toMm(unit.outside.depth.value));
+    cases.push(caseOf('on-door', 'on-door', door.name, chainOf(input, hung, full), false));
+  }
+  const worst = cases
+    .filter(({ judged, weakest }) => judged && weakest)
+    .reduce<LoadCase | undefined>((a, b) => (a && a.weakest!.share >= b.weakest!.share ? a : b), undefined);
+  return { cases, governing: worst?.id ?? null, guessedKg };
+}
+
+function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: Chain, judged: boolean): LoadCase {
+  const first = links[0];
+  return {
+    id,
+    kind,
+    of,
+    massKg: loaded.mass.value,
+    at: { out: loaded.out, up: loaded.up, along: loaded.along },
+    weakest: first ? { name: first.name, share: nearness(first), figure: first.use } : null,
+    judged,
+  };
+}
+
+/** Someone leans on the front edge, or pulls at the bottom: worked out with their own load duration. */
+function byHand(input: HangInput, unpressed: Load): LoadCase[] {
+  const leant = climbing(input, unpressed);
+  const base = { of: null, massKg: unpressed.mass.value, at: { out: unpressed.out, up: unpressed.up, along: unpressed.along }, judged: false };
+  const tips = leant.tip && leant.tip.value > leant.screws.value;
+  return [
+    {
+      ...base,
+      id: 'leaning',
+      kind: 'leaning',
+      weakest: tips
+        ? { name: { key: 'link-tip' }, share: leant.tip.value, figure: leant.tip }
+        : { name: { key: 'wall-screws' }, share: leant.screws.value, figure: leant.screws },
+    },
+    {
+      ...base,
+      id: 'pulling',
+      kind: 'pulling',
+      weakest: { name: { key: leant.tip ? 'link-tip' : 'wall-screws' }, share: leant.pull.value, figure: leant.pull },
+    },
+  ];
+}
+
+const HUNG_CENTRE = formula({
+  label: 'hung-centre',
+  unit: 'mm',
+  text: '(W e + 150 N · edge) / (W + 150 N)',
+  source: '[ASSUME] docs/formulas/load-cases.md',
+  terms: { W: 'N', e: 'mm', edge: 'mm' },
+  compute: ({ W, e, edge }) => (W * e + ON_DOOR_N * edge) / (W + ON_DOOR_N),
+});
+
+/** A child hangs on the free edge of a door that stands open: as far out as the door is wide. */
+function onDoor(load: Load, door: Opening, depthMm: number): Load {
+  const kg = ON_DOOR_N / G0;
+  const edge = depthMm + 2 * door.shift.out;
+  const out = apply(HUNG_CENTRE, { W: apply(WEIGHT, { m: load.mass }), e: load.outFigure ?? load.out, edge });
+  const mass = load.mass.value;
+  return {
+    mass: total('pressed-mass', 'kg', [termOf(load.mass), { symbol: '', label: { key: 'on-door' }, value: kg, unit: 'kg' }], 'docs/formulas/load-cases.md'),
+    along: (mass * load.along + kg * (load.along + door.shift.along)) / (mass + kg),
+    up: load.up,
+    out: out.value,
+    outFigure: out,
+  };
+}
+
+/** What a wall that moves does to a unit, as shares of its weight. [ASSUME] order of magnitude */
+export const MOVING = [
+  { key: 'road-forward', ways: 0.8, up: 1 },
+  { key: 'road-aside', ways: 0.5, up: 1 },
+  { key: 'road-bump', ways: 0, up: 2 },
+  { key: 'road-dip', ways: 0, up: -1 },
+  { key: 'sea-slam', ways: 0, up: 3 },
+  { key: 'sea-roll', ways: 1, up: 1 },
+] as const;
+
+export interface MovingCase {
+  readonly key: (typeof MOVING)[number]['key'];
+  /** Each of two planes it is bolted to must take this alone, N. */
+  readonly plane: Figure;
+  /** Nothing holds it down on its hook. */
+  readonly unhooks: boolean;
+}
+
+const PLANE = formula({
+  label: 'moving-plane',
+  unit: 'N',
+  text: 'W √(ways² + up²)',
+  source: '[ASSUME] docs/formulas/moving-walls.md',
+  terms: { W: 'N', ways: 'factor', up: 'factor' },
+  compute: ({ W, ways, up }) => W * Math.hypot(ways, up),
+});
+
+/** Only on a wall that moves: what each of two planes must take; a crash is for the vehicle's certifier. */
+export function movingCases(input: HangInput): MovingCase[] {
+  if (groundOf(input.wall) !== 'moving') return [];
+  const W = apply(WEIGHT, { m: loadedUnit(input.weights).mass });
+  return MOVING.map(({ key, ways, up }) => ({ key, plane: apply(PLANE, { W, ways, up }), unhooks: up <= 0 }));
+}

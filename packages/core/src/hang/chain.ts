@@ -1,0 +1,93 @@
+/** The chain of links for one load: forces between unit and wall, then every link in order of how near it is to its limit. */
+import { opened, openingsOf, pressedOn, type Opening } from '../parts/opened.ts';
+import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
+import { apply, type Figure } from '../worked/figure.ts';
+import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
+import { PERMANENT } from './fasteners.ts';
+import { groundOf, type ScrewCapacity } from './grounds.ts';
+import type { HangInput } from './hang-input.ts';
+import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
+import { leafLinks } from './leaf-links.ts';
+import type { Link } from './link.ts';
+import { refusalsOf, stateOf, type RefusalReason, type VerdictState } from './refusals.ts';
+import { slideLinks } from './slide-links.ts';
+import { WEIGHT } from './statics.ts';
+import { tabLinks } from './tab-links.ts';
+import { wallForces, type WallForces } from './wall-forces.ts';
+import { screwCapacity, wallLinks, type StudUse } from './wall-links.ts';
+
+/** One load followed all the way. */
+export interface Chain {
+  readonly weight: Figure;
+  readonly loaded: Load;
+  readonly forces: WallForces;
+  readonly studs: readonly StudUse[];
+  /** Most used first. The tip ratio is among them with its own limit. */
+  readonly links: readonly Link[];
+  readonly refusals: readonly RefusalReason[];
+  readonly state: VerdictState;
+}
+
+/** What screws and joints hold: the load does not enter, so it is worked out once for all the loads that are tried. */
+export interface Capacities {
+  readonly wall: ScrewCapacity;
+  readonly joints: JointCapacities;
+  /** The cabinet half can be screwed to something that holds. */
+  readonly fixable: boolean;
+  readonly openings: readonly Opening[];
+}
+
+const capacities = new WeakMap<HangInput, Capacities>();
+
+/** Remembered for each input: the load slider asks for them at every move. */
+export function capacitiesOf(input: HangInput): Capacities {
+  const known = capacities.get(input);
+  if (known) return known;
+  const fresh: Capacities = {
+    wall: screwCapacity(input, PERMANENT),
+    joints: jointCapacities(input),
+    fixable: (input.unit.hanging.kind === 'through' ? carrierOf(input.unit) : cabinetScrewRow(input.unit)) != null,
+    openings: openingsOf(input.unit, input.weights),
+  };
+  capacities.set(input, fresh);
+  return fresh;
+}
+
+/** What is loaded on the unit: its contents times `factor`, what of it stands open. */
+export interface LoadState {
+  readonly factor: number;
+  readonly open: readonly Opening[];
+}
+
+/** The load at its worst, without what presses: leaning is a case of its own. */
+export const unpressedLoad = ({ weights, studsMm }: HangInput, { factor, open }: LoadState): Load =>
+  opened(loadedUnit(weights, factor), open, weights, middleOf(studsMm), factor);
+
+/** Every link under a load, with what presses where the unit says so. */
+export function chainOf(input: HangInput, unpressed: Load, { factor, open }: LoadState): Chain {
+  const { unit } = input;
+  const { wall, joints, fixable } = capacitiesOf(input);
+  const loaded = pressedOn(unpressed, unit.pressed);
+  const weight = apply(WEIGHT, { m: loaded.mass });
+  const forces = wallForces(unit, weight, loaded);
+  const { studs, links: fromWall } = wallLinks(input, forces, loaded, wall);
+  const links = [
+    ...fromWall,
+    ...jointLinks(input, joints, forces, factor),
+    ...leafLinks(input, factor),
+    ...slideLinks(input, open, factor),
+    ...tabLinks(input, factor),
+    ...forces.links,
+  ].sort((a, b) => nearness(b) - nearness(a));
+  const refusals = refusalsOf(input, loaded, studs, fixable);
+  return { weight, loaded, forces, studs, links, refusals, state: stateOf(links, refusals, studs.length < 2 || groundOf(input.wall) === 'anchors') };
+}
+
+/** The contents times `factor`, kg. */
+export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;
+
+/** How near a link is to its limit; one without a limit of its own counts against 1. */
+export const nearness = ({ use, limit }: Link): number => use.value / (Number.isFinite(limit) ? limit : 1);
+
+/** Middle of the studs, along the unit frame. */
+const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

@@ -1,0 +1,99 @@
+/** What hangs from plugs, anchors and metal studs. Expected figures worked out by hand from docs/formulas/other-grounds.md. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import type { EditStep } from '../plan/edit.ts';
+import { onWall } from '../test/check-case.ts';
+import { ink, typed, unitWith } from '../test/print-room.ts';
+import { apply } from '../worked/figure.ts';
+import { fixingPlaces, groundOf, METAL_PULL, METAL_SHEAR } from './grounds.ts';
+
+const empty: EditStep = ink('contents', {});
+const anchors = (pullN: number, shearN: number, rating: 'working' | 'ultimate' = 'ultimate'): EditStep[] => [
+  onWall('fixing', { ...unitWith('ink').hangInput.wall.fixing, into: 'covering', pullN, shearN, rating }),
+];
+
+describe('metal studs', () => {
+  // 0.85 · 0.0188 in · 0.190 in · 45 ksi / 3 = 45.5 lb; 4.2 √(0.0188³ · 0.190) · 45 ksi / 3 / 2 = 35.4 lb.
+  test('a #10 screw in 25 gauge and in 20 gauge sheet', () => {
+    const D = 0.19 * 25.4;
+    const of = (inches: number) => ({ t: inches * 25.4, D, F_u: 310 });
+    expect(apply(METAL_PULL, of(0.0188)).value / 4.448).toBeCloseTo(45.5, 0);
+    expect(apply(METAL_SHEAR, of(0.0188)).value / 4.448).toBeCloseTo(35.4, 0);
+    expect(apply(METAL_PULL, of(0.0346)).value / 4.448).toBeCloseTo(83.8, 0);
+    expect(apply(METAL_SHEAR, of(0.0346)).value / 4.448).toBeCloseTo(88.3, 0);
+  });
+  test('sound sheet is judged by its figures, whatever the unit weighs', () => {
+    const { hang } = unitWith('ink', onWall('structure', 'metal-studs'), onWall('fixing.metal', { text: '1.2 mm', nm: 1_200_000 }));
+    expect(hang.refusals).toEqual([]);
+    expect(hang.state).not.toBe('refused');
+    // 0.85 · 1.2 · 5 · 310 / 3
+    expect(hang.studs[0]!.pull.value).toBeCloseTo(527, 0);
+  });
+});
+
+describe('plugs', () => {
+  const brick = (...more: EditStep[]) => unitWith('ink', onWall('structure', 'brick'), onWall('covering', { text: '10 mm', nm: 10_000_000 }), ...more).hang;
+  test('go evenly over the strip, and each is counted on for the table', () => {
+    // 700 less 50 at each end in two gaps of 300.
+    expect(brick().studs.map(({ atMm }) => atMm)).toEqual([50, 350, 650]);
+    expect(brick().studs[0]!.pull.value).toBe(130);
+    expect(brick(onWall('structure', 'hollow-block')).studs[0]!.pull.value).toBe(65);
+    expect(brick(onWall('structure', 'aerated-block')).studs[0]!.pull.value).toBe(32.5);
+  });
+  test('with a rating hold a quarter of what they fail at, or what they may carry over 1.25', () => {
+    const rated = (rating: string) => brick(onWall('fixing.pullN', 2000), onWall('fixing.shearN', 9000), onWall('fixing.rating', rating)).studs[0]!;
+    expect(rated('ultimate').pull.value).toBe(500);
+    // The head in the cleat holds less than 1600 N: 690 π · 0.3543 · 0.55² · 0.7008 · 0.9 lb.
+    expect(rated('working').pull.value).toBeCloseTo(690 * Math.PI * (9 / 25.4) * 0.55 ** 2 * (17.8 / 25.4) * 0.9 * 4.4482216, 3);
+    // Across ten millimeters of plaster the screw bends first.
+    expect(rated('ultimate').lateral.value).toBeLessThan(2250);
+    expect(rated('ultimate').lateral.terms).toHaveLength(2);
+  });
+  test('carry a unit that is filled lightly', () => {
+    const light = brick(empty, typed('hanging.boardWidth', '200 mm'));
+    expect(light.refusals).toEqual([]);
+    expect(light.links[0]!.use.value).toBeGreaterThan(0);
+  });
+});
+
+describe('anchors in wallboard', () => {
+  test('carry little, and are never better than tight', () => {
+    const { hang } = unitWith(
+      'ink',
+      ...anchors(1500, 1500),
+      empty,
+      typed('width', '420 mm'),
+      typed('height', '420 mm'),
+      typed('depth', '160 mm'),
+      ink('shelves', {}),
+    );
+    expect(hang.loaded.mass.value).toBeLessThan(20);
+    expect(hang.refusals).toEqual([]);
+    expect(hang.state).toBe('tight');
+    // A fifth of 1500 is 300 N, but five kilograms are the most on one.
+    expect(hang.studs[0]!.lateral.value).toBeCloseTo(5 * 9.80665, 6);
+  });
+  test('beside studs count for nothing: the studs carry all', () => {
+    const studs = unitWith('ink', onWall('fixing.pullN', 1500), onWall('fixing.shearN', 1500)).hang;
+    expect(studs.links.map(({ use }) => use.value)).toEqual(unitWith('ink').hang.links.map(({ use }) => use.value));
+  });
+  test('in masonry there is no covering to hold by', () => {
+    const { wall } = unitWith('ink', onWall('structure', 'concrete'), ...anchors(1500, 1500)).hangInput;
+    expect(groundOf(wall)).toBe('masonry');
+  });
+});
+
+test('fixings stand within their strip, no further apart than asked, evenly, and mirrored', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: -500, max: 500 }), fc.integer({ min: 60, max: 3000 }), fc.integer({ min: 60, max: 1200 }), (from, length, every) => {
+      const places = fixingPlaces({ from, to: from + length }, every);
+      for (const at of places) expect(at >= from && at <= from + length).toBe(true);
+      places.slice(1).forEach((at, index) => {
+        expect(at - places[index]!).toBeLessThanOrEqual(every + 1e-6);
+        expect(at - places[index]!).toBeCloseTo(places[1]! - places[0]!, 6);
+      });
+      const middle = from + length / 2;
+      places.forEach((at, index) => expect(at - middle).toBeCloseTo(middle - places.at(-1 - index)!, 6));
+    }),
+  );
+});

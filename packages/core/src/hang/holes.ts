@@ -1,0 +1,210 @@
+/**
+ * Every hole the hanging takes: in the strip on the wall, where each stud is carried over to it; through the
+ * carcass into the cabinet half; the lock at the bottom. Measured from ends and edges that have names.
+ * Pilots: docs/formulas/pilot-holes.md. Whether a place may be drilled: docs/formulas/cable-zones.md.
+ */
+import { ASSUMED } from '../assumed/assumed.ts';
+import { fastenersAlong } from '../joints/drilling.ts';
+import { screwById, type Screw } from '../joints/screws.ts';
+import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { place, type Panel } from '../solid/panel.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Dimension } from '../worked/dimension.ts';
+import { studGravity } from '../wall/studs.ts';
+import type { Place, Wall } from '../wall/wall.ts';
+import { bandAt, cableBands, drillState, type Band, type DrillState } from '../wall/zones.ts';
+import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
+import { groundOf, PLUGS } from './grounds.ts';
+import type { Chain } from './chain.ts';
+import { wallHalfEnds, wallHalfFoot } from './wall-links.ts';
+import { wallRows } from './wall-rows.ts';
+
+export interface WallHole {
+  readonly id: string;
+  readonly kind: 'strip' | 'lock';
+  /** Which stud, or which place where no stud says it, counted from the left; null for none. */
+  readonly stud: number | null;
+  readonly row: 'upper' | 'lower' | 'lock';
+  /** In the strip: from its left end, and above its lower edge. */
+  readonly fromLeft: Length;
+  readonly above: Length;
+  /** On the wall: from its left end, and above the floor. */
+  readonly along: Length;
+  readonly up: Length;
+  readonly state: DrillState;
+  /** The cable zone it is in. */
+  readonly band: Band | null;
+}
+
+/** Holes through the carcass into the cabinet half, all at one height. */
+export interface CarcassHoles {
+  /** What they are bored through: the hanging rail, or a thick back. */
+  readonly panel: string;
+  readonly fromLeft: readonly Length[];
+  /** Below its upper edge. */
+  readonly below: Length;
+}
+
+/** What is bored for one screw, mm. Null where its maker says it. */
+export interface Boring {
+  readonly screw: string;
+  readonly length: Length;
+  /** Through what the head draws up. */
+  readonly clearMm: number;
+  readonly sinkMm: number;
+  /** Into what the thread holds in, and so deep from its face. */
+  readonly pilotMm: number | null;
+  readonly deepMm: number | null;
+}
+
+export interface HangingHoles {
+  readonly strip: { readonly panel: string; readonly length: Length; readonly foot: Dimension };
+  readonly wall: readonly WallHole[];
+  readonly wallBoring: Boring;
+  readonly carcass: CarcassHoles | null;
+  readonly carcassBoring: Boring | null;
+  /** Centres of studs in the strip's stretch, or of the places fixings go: from its left end, and on the wall. */
+  readonly studs: readonly { readonly fromLeft: Length; readonly along: Length }[];
+}
+
+export interface HolesInput {
+  readonly unit: ResolvedUnit;
+  readonly hang: Pick<Chain, 'studs'>;
+  readonly wall: Wall;
+  readonly at: Place;
+  /** So much lower than drawn its halves come to rest. */
+  readonly seating: Length;
+  readonly bands?: readonly Band[];
+}
+
+/** Softwood up to here: a pilot of 7/10 of the root, above it 9/10. [NDS 12.1.5] */
+const SOFTWOOD_GRAVITY = 0.5;
+const PILOT = { soft: 0.7, hard: 0.9 } as const;
+/** Two screws side by side stand so many diameters apart, and none further than this from the stud's middle, mm. [NDS commentary (m)] */
+const BESIDE_DIAMETERS = 3;
+const OFF_MIDDLE_MM = 10;
+/** A plug's hole is so much deeper than the plug. [ASSUME] */
+const DUST_MM = ASSUMED.plugDust.value;
+/** A clear hole lets the thread through. [ASSUME] */
+const CLEAR_MM = 0.5;
+
+/** Where screws of one row stand about a stud's middle, mm. */
+export function besideMiddle(count: number, diameterMm: number): number[] {
+  if (count <= 1) return [0];
+  const half = Math.min(OFF_MIDDLE_MM, Math.max(7, (BESIDE_DIAMETERS * diameterMm) / 2));
+  return [-half, half];
+}
+
+/** All holes of a unit's hanging; the wall's are none where it has no stud behind it. */
+export function hangingHoles({ unit, hang, wall, at, seating, bands = cableBands(wall) }: HolesInput): HangingHoles {
+  const { hanging } = unit;
+  const ends = wallHalfEnds(unit);
+  const foot = wallHalfFoot(unit, at.up.nm, seating);
+  const screw = screwById(hanging.wallScrew.screw);
+  const rows = wallRows(unit);
+  const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
+  const wallAt = (mm: number): Length => (at.along.nm + nm(mm)) as Length;
+  const onWall = (along: Length, up: Length): Pick<WallHole, 'along' | 'up' | 'state' | 'band'> => ({
+    along,
+    up,
+    state: drillState(wall, along, up, bands),
+    band: bandAt(bands, along, up),
+  });
+  const inOrder = [...hang.studs].sort((a, b) => a.atMm - b.atMm);
+  const holes = inOrder.flatMap(({ atMm }, index) =>
+    (['upper', 'lower'] as const).flatMap((row) => {
+      const count = rows[row];
+      const above = nm(row === 'upper' ? rows.topMm : rows.lowMm);
+      return count === 0
+        ? []
+        : besideMiddle(count, screw.diameterMm).map((off, which): WallHole => ({
+            id: `${index + 1}-${row}-${which + 1}`,
+            kind: 'strip',
+            stud: index + 1,
+            row,
+            fromLeft: nm(atMm + off - ends.from),
+            above,
+            ...onWall(wallAt(atMm + off), (foot.value + above) as Length),
+          }));
+    }),
+  );
+  return {
+    strip: { panel: hanging.wallHalf, length: nm(ends.to - ends.from), foot },
+    wall: [...holes, ...lockHoles()],
+    wallBoring: boringInWall(screw, hanging.wallScrew.length, wall, toMm(hanging.cleatThickness) + toMm(hanging.stripOff) + toMm(wall.covering.nm)),
+    ...carcassHoles(unit),
+    studs: inOrder.map(({ atMm }) => ({ fromLeft: nm(atMm - ends.from), along: wallAt(atMm) })),
+  };
+
+  /** One screw low down, in the stud nearest to the unit's middle. */
+  function lockHoles(): WallHole[] {
+    if (!hanging.antiLift || inOrder.length === 0) return [];
+    const middle = toMm(unit.outside.width.value) / 2;
+    const stud = inOrder.map(({ atMm }, index) => ({ atMm, index })).reduce((a, b) => (Math.abs(b.atMm - middle) < Math.abs(a.atMm - middle) ? b : a));
+    return [
+      {
+        id: 'lock',
+        kind: 'lock',
+        stud: stud.index + 1,
+        row: 'lock',
+        fromLeft: nm(stud.atMm),
+        above: hanging.standoffUp,
+        ...onWall(wallAt(stud.atMm), (at.up.nm + hanging.standoffUp) as Length),
+      },
+    ];
+  }
+}
+
+function boringInWall(screw: Screw, length: Length, wall: Wall, layersMm: number): Boring {
+  const base = { screw: screw.id, length, clearMm: screw.diameterMm + CLEAR_MM, sinkMm: screw.headMm / 0.9 };
+  switch (groundOf(wall)) {
+    case 'anchors':
+    case 'moving':
+      return { ...base, pilotMm: null, deepMm: null };
+    case 'masonry':
+      return { ...base, pilotMm: Number.parseInt(wall.fixing.plug, 10), deepMm: PLUGS[wall.fixing.plug].deepMm + DUST_MM };
+    case 'metal':
+      return { ...base, pilotMm: screw.rootMm, deepMm: null };
+    case 'timber': {
+      const share = studGravity(wall) <= SOFTWOOD_GRAVITY ? PILOT.soft : PILOT.hard;
+      return { ...base, pilotMm: share * screw.rootMm, deepMm: Math.max(0, toMm(length) - layersMm) };
+    }
+  }
+}
+
+function carcassHoles(unit: ResolvedUnit): Pick<HangingHoles, 'carcass' | 'carcassBoring'> {
+  const { hanging } = unit;
+  const { count, screw: id, length } = hanging.cabinetScrew;
+  const carrier = carrierOf(unit);
+  const row = hanging.rip ? cabinetScrewRow(unit) : null;
+  if (!carrier || row === null || count === 0) return { carcass: null, carcassBoring: null };
+  const screw = screwById(id);
+  const over = spread(carrier);
+  const half = spread(unit.byId.get(hanging.cabinetHalf)!);
+  const from = Math.max(over.left, half.left);
+  const to = Math.min(over.right, half.right);
+  const rowUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - row;
+  const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
+  return {
+    carcass: {
+      panel: carrier.id,
+      fromLeft: fastenersAlong(to - from, count).map((mm) => nm(from - over.left + mm)),
+      below: nm(over.top - rowUp),
+    },
+    carcassBoring: {
+      screw: id,
+      length,
+      clearMm: screw.diameterMm + CLEAR_MM,
+      sinkMm: screw.headMm / 0.9,
+      pilotMm: PILOT.hard * screw.rootMm,
+      deepMm: Math.max(0, Math.min(toMm(hanging.cleatThickness), toMm(length))),
+    },
+  };
+}
+
+/** Where a panel stands in the unit, mm. */
+function spread({ frame, outline }: Panel): { readonly left: number; readonly right: number; readonly top: number } {
+  const points = outline.map(({ from }) => place(frame, from));
+  const along = points.map((point) => point.along / NM_PER.mm);
+  return { left: Math.min(...along), right: Math.max(...along), top: Math.max(...points.map(({ up }) => up / NM_PER.mm)) };
+}

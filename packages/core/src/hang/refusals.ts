@@ -1,0 +1,82 @@
+/** What makes a hanging refused whatever its numbers, and how the rest is judged. Rules: docs/formulas/hanging-verdict.md. */
+import { ASSUMED } from '../assumed/assumed.ts';
+import { toMm } from '../length/length.ts';
+import type { Load } from '../parts/weights.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { StructureId } from '../wall/structures.ts';
+import { studsKnown } from '../wall/studs.ts';
+import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
+import type { HangInput } from './hang-input.ts';
+import type { Link } from './link.ts';
+import type { RailFault } from './on-rail.ts';
+import type { StudUse } from './wall-links.ts';
+
+/** What makes a hanging refused whatever its numbers. */
+export type RefusalReason =
+  | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
+  | { readonly kind: 'no-stud-known' }
+  | { readonly kind: 'moving'; readonly structure: StructureId }
+  | { readonly kind: 'unrated-anchor' }
+  | { readonly kind: 'ground-too-light'; readonly ground: Ground; readonly limitKg: number }
+  | { readonly kind: 'too-few-studs'; readonly studs: number }
+  | { readonly kind: 'no-spacer' }
+  | { readonly kind: 'thin-back-only'; readonly backMm: number }
+  | { readonly kind: 'cleat-material'; readonly material: string }
+  | { readonly kind: 'short-screw'; readonly diameters: number; readonly reachMm: number; readonly leastMm: number }
+  | { readonly kind: 'no-wall-screw' }
+  | { readonly kind: 'no-cabinet-screw' }
+  | { readonly kind: 'bevel'; readonly bevelDeg: number };
+
+export type VerdictState = 'fine' | 'tight' | 'over' | 'refused';
+
+/** One stud only: most it may carry, loaded; how far off the stud the centre of gravity may be. [ASSUME] */
+export const ONE_STUD_KG = ASSUMED.oneStudKg.value;
+export const ONE_STUD_OFF_MM = ASSUMED.oneStudOff.value;
+
+/** `neverFine`: on one stud, or on anchors alone, it is never better than tight. [ASSUME] */
+export function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], neverFine: boolean): VerdictState {
+  if (refusals.length > 0) return 'refused';
+  if (links.some(({ use, limit }) => use.value > limit)) return 'over';
+  const tight = neverFine || links.some(({ use, fineTo }) => use.value > fineTo);
+  return tight ? 'tight' : 'fine';
+}
+
+/** All that rules a hanging out; `fixable`: the cabinet half can be screwed to something that holds. */
+export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
+  const { hanging } = unit;
+  const reasons: RefusalReason[] = [];
+  const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  if (cleat.kind !== 'plywood' && cleat.kind !== 'solid') reasons.push({ kind: 'cleat-material', material: cleat.name });
+  if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
+  if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
+  if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
+  const back = unit.panels.find(({ role }) => role === 'back');
+  if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
+  if (hanging.rip && hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
+  const ground = groundOf(wall);
+  if (ground === 'moving') return [...reasons, { kind: 'moving', structure: wall.structure }];
+  if (isUnrated(wall)) reasons.push({ kind: 'unrated-anchor' });
+  const limitKg = overGroundKg(wall, loaded.mass.value);
+  if (limitKg !== null) reasons.push({ kind: 'ground-too-light', ground, limitKg });
+  if (boundToStuds(wall) && !studsKnown(wall)) return [...reasons, { kind: 'no-stud-known' }];
+  const { upper, lower } = hanging.wallScrew;
+  if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];
+  if (studs.length < 2 && !oneStudWillDo(unit, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });
+  const worst = studs.find(({ tooShort }) => tooShort);
+  if (worst) reasons.push({ kind: 'short-screw', diameters: worst.diameters, reachMm: worst.penetrationMm, leastMm: worst.leastMm });
+  return reasons;
+}
+
+/** One stud only and no longer wall half: up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
+function oneStudWillDo({ hanging }: ResolvedUnit, loaded: Load, studs: readonly StudUse[]): boolean {
+  const stud = studs[0];
+  if (!stud) return false;
+  const { upper, lower } = hanging.wallScrew;
+  return (
+    loaded.mass.value <= ONE_STUD_KG &&
+    upper >= 1 &&
+    lower >= 1 &&
+    (hanging.antiLift || hanging.kind === 'through') &&
+    Math.abs(stud.atMm - loaded.along) <= ONE_STUD_OFF_MM
+  );
+}
