@@ -1,5 +1,5 @@
-/** Dragging a shelf in the drawing, measured in the browser: script, style and layout of each pointer move, and the longest task. */
-import { chromium } from '@playwright/test';
+/** Dragging, measured in the browser: script, style and layout of each pointer move, and the longest task. A shelf in its drawing, the load slider at Hang. */
+import { chromium, type Locator, type Page } from '@playwright/test';
 import { startProduct } from './product.ts';
 
 export interface DragFigures {
@@ -10,16 +10,42 @@ export interface DragFigures {
   readonly longestTask: number;
 }
 
+interface Dragged {
+  readonly path: string;
+  readonly handle: (page: Page) => Locator;
+  /** Where the pointer goes from its start at the how-manieth move, px. */
+  readonly to: (move: number) => readonly [across: number, down: number];
+}
+
+const SHELF: Dragged = {
+  path: '/project/print-room/ink/box',
+  handle: (page) => page.locator('[data-panel="ink/shelf/s1"]').first(),
+  to: (move) => [0, -40 + (move % 60)],
+};
+const LOAD: Dragged = {
+  path: '/project/print-room/ink/hang',
+  handle: (page) => page.locator('.load-slider .MuiSlider-thumb'),
+  to: (move) => [-30 + ((3 * move) % 120), 0],
+};
+
 const MOVES = 120;
 
-export async function benchDrag(): Promise<DragFigures> {
+export async function benchDrags(): Promise<{ readonly shelf: DragFigures; readonly load: DragFigures }> {
   const product = await startProduct();
+  try {
+    return { shelf: await measure(product.url, SHELF), load: await measure(product.url, LOAD) };
+  } finally {
+    await product.stop();
+  }
+}
+
+async function measure(url: string, { path, handle, to }: Dragged): Promise<DragFigures> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium' });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(`${product.url}/project/print-room/ink/box`);
-    const shelf = page.locator('[data-panel="ink/shelf/s1"]').first();
-    await shelf.waitFor();
+    await page.goto(url + path);
+    const held = handle(page);
+    await held.waitFor();
     // The nest works in the background at first: what is measured is the drag.
     await page.waitForTimeout(6000);
     // As text: this file is checked without a browser's own types.
@@ -33,14 +59,15 @@ export async function benchDrag(): Promise<DragFigures> {
       const of = (name: string): number => metrics.find((each) => each.name === name)?.value ?? 0;
       return (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration')) * 1000;
     };
-    const box = (await shelf.boundingBox())!;
+    const box = (await held.boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
     await page.mouse.move(x, y);
     await page.mouse.down();
     const times: number[] = [];
     for (let move = 0; move < MOVES; move++) {
       const before = await busy();
-      await page.mouse.move(x, y - 40 + (move % 60));
+      const [across, down] = to(move);
+      await page.mouse.move(x + across, y + down);
       await page.waitForTimeout(34);
       times.push((await busy()) - before);
     }
@@ -50,6 +77,5 @@ export async function benchDrag(): Promise<DragFigures> {
     return { moves: sorted.length, p95: sorted[Math.floor(sorted.length * 0.95)]!, median: sorted[Math.floor(sorted.length / 2)]!, longestTask };
   } finally {
     await browser.close();
-    await product.stop();
   }
 }

@@ -50,12 +50,17 @@ for (const { what, ms: taken, wantedMs } of benchFamilies(ROOT)) row(what, ms(ta
 
 // --drag: in the browser, against the built product.
 if (process.argv.includes('--drag')) {
-  const { benchDrag } = await import('../e2e/drag-bench.ts');
-  const { moves, median: middle, p95, longestTask } = await benchDrag();
-  heading('Dragging a shelf in the drawing');
-  row(`script, style and layout of a pointer move, median of ${moves}`, ms(middle));
-  row('the same, p95', ms(p95), 'under 8 ms');
-  row('longest task while dragging', longestTask === 0 ? 'none over 50 ms' : ms(longestTask), 'under 50 ms');
+  const { benchDrags } = await import('../e2e/drag-bench.ts');
+  const { shelf, load } = await benchDrags();
+  for (const [name, { moves, median: middle, p95, longestTask }] of [
+    ['Dragging a shelf in the drawing', shelf],
+    ['Dragging the load slider at Hang: figures, drawing and chart', load],
+  ] as const) {
+    heading(name);
+    row(`script, style and layout of a pointer move, median of ${moves}`, ms(middle));
+    row('the same, p95', ms(p95), 'under 8 ms');
+    row('longest task while dragging', longestTask === 0 ? 'none over 50 ms' : ms(longestTask), 'under 50 ms');
+  }
 }
 
 // --server: against the built product, with its database.

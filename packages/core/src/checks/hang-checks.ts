@@ -8,7 +8,7 @@ import { exactly } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
-import { inUnit, type Check } from './context.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { moveOverStuds, runOn, strengthen, strongerWallScrews } from './strengthen.ts';
 
@@ -184,11 +184,18 @@ const children: Check = (context) => {
   ];
 };
 
+/** What one person here lifts to a wall, kg: 15 at most, two thirds of it where the depth keeps it away from the chest. [ASSUME] */
+export function aloneLimitKg(unit: CheckContext['unit'], { shop }: Pick<CheckContext['workshop'], 'shop'>): number {
+  const deep = toMm(unit.outside.depth.value) > DEEP_MM;
+  return (deep ? 2 / 3 : 1) * Math.min(LIFTED_KG, shop.liftsKg);
+}
+const DEEP_MM = 400;
+const LIFTED_KG = 15;
+
 const tooHeavyAlone: Check = (context) => {
   const { box, unit, hangInput, workshop } = context;
   const kg = hangInput.weights.empty.mass.value;
-  const deep = toMm(unit.outside.depth.value) > 400;
-  const limit = (deep ? 2 / 3 : 1) * Math.min(15, workshop.shop.liftsKg);
+  const limit = aloneLimitKg(unit, workshop);
   return kg > limit
     ? [
         {

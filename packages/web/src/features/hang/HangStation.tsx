@@ -1,91 +1,41 @@
-/** Hang: will it stay up? The sentence first, then the forces, the cleat in section, the weakest links, the load slider. */
-import { bothMasses, hangAt, labelWords, loadLimits, massText, type Hang, type LoadLimits } from '@keen/core';
-import { Button, Slider } from '@mui/material';
-import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
+/** Hang: will it stay up? The sentence first, then its reasons, the cleat itself, and what is done at the wall. */
+import { bothMasses, labelWords, loadLimits, massText, type Hang, type LoadLimits } from '@keen/core';
+import { useSearchParams } from 'react-router';
 import type { ShownUnit } from '../project/selectors.ts';
-import { CleatSection } from './CleatSection.tsx';
-import { LinkList } from './LinkList.tsx';
-import { SideView } from './SideView.tsx';
-import { WallHalfFront } from './WallHalfFront.tsx';
+import { CleatView } from './CleatView.tsx';
+import { OnTheWall } from './OnTheWall.tsx';
+import { WillItHold } from './WillItHold.tsx';
 
-const LoadChart = lazy(() => import('./LoadChart.tsx'));
+const VIEWS = { holds: 'Will it hold', cleat: 'The cleat', wall: 'On the wall' } as const;
+type View = keyof typeof VIEWS;
 
 export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit } = shown;
-  const { hang: planned } = plan;
-  const [factor, setFactor] = useState(1);
-  /** The chart follows when the figures and the drawing stand. */
-  const charted = useDeferredValue(factor);
-  const tried: Hang = useMemo(() => (factor === 1 ? planned : hangAt(plan.hangInput, factor)), [factor, planned, plan.hangInput]);
-  const limits = loadLimits(plan.hangInput);
-  const { carriesKg: carries, fineToKg } = limits;
-  const most = carries && planned.plannedKg > 0 ? Math.max(2, (carries * 1.3) / planned.plannedKg) : 2;
+  const { hang } = plan;
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('view');
+  const view: View = asked !== null && Object.hasOwn(VIEWS, asked) ? (asked as View) : 'holds';
+  const show = (next: View): void => setSearch(next === 'holds' ? {} : { view: next }, { replace: true });
   return (
     <div className="station-body scroll">
-      <h1 className={planned.state === 'refused' || planned.state === 'over' ? 'danger' : ''}>{headline(planned, limits, unit)}</h1>
-      <p className="lead">{verdictWords(planned)}</p>
-      <div className="hang-grid">
-        <SideView shown={shown} hang={tried} />
-        <div className="hang-right">
-          <CleatSection shown={shown} />
-          <LinkList links={tried.links} unit={unit} />
+      <h1 className={hang.state === 'refused' || hang.state === 'over' ? 'danger' : ''}>{headline(hang, loadLimits(plan.hangInput), unit)}</h1>
+      <p className="lead">{verdictWords(hang)}</p>
+      <div className="sheet-tabs hang-tabs">
+        <div role="tablist" aria-label="What is shown">
+          {(Object.keys(VIEWS) as View[]).map((each) => (
+            <button key={each} type="button" role="tab" aria-selected={view === each} onClick={() => show(each)}>
+              {each === 'cleat' && !plan.unit.hanging.rip ? 'The screws' : VIEWS[each]}
+            </button>
+          ))}
         </div>
       </div>
-      <WallHalfFront shown={shown} />
-      {planned.plannedKg > 0 && (
-        <div className="load-slider">
-          <label htmlFor="load">Contents</label>
-          <Slider
-            id="load"
-            aria-label="Contents, times what is planned"
-            min={0}
-            max={most}
-            step={0.01}
-            value={factor}
-            onChange={(_event, value) => setFactor(value)}
-            getAriaValueText={(value) => massText(planned.plannedKg * value, unit)}
-            marks={apart(
-              [
-                { value: 1, label: 'planned' },
-                ...(carries === null ? [] : [{ value: carries / planned.plannedKg, label: 'limit' }]),
-                ...(fineToKg === null ? [] : [{ value: fineToKg / planned.plannedKg, label: 'fine to' }]),
-              ],
-              most,
-            )}
-          />
-          <output className={tried.state === 'fine' ? '' : tried.state === 'tight' ? 'caution' : 'danger'}>
-            {massText(planned.plannedKg * factor, unit)}: {tried.state === 'over' ? 'over' : tried.state === 'refused' ? 'not like this' : tried.state}
-          </output>
-          <Button
-            variant="outlined"
-            disabled={carries === null}
-            onClick={() => carries !== null && setFactor(Math.min(most, (carries / planned.plannedKg) * 1.01))}
-          >
-            Load until something lets go
-          </Button>
-          <Button disabled={factor === 1} onClick={() => setFactor(1)}>
-            As planned
-          </Button>
-        </div>
-      )}
-      {planned.plannedKg > 0 && planned.links.length > 0 && (
-        <Suspense fallback={<div className="load-chart" />}>
-          <LoadChart input={plan.hangInput} plannedKg={planned.plannedKg} most={most} factor={charted} unit={unit} />
-        </Suspense>
-      )}
+      {view === 'holds' && <WillItHold shown={shown} />}
+      {view === 'cleat' && <CleatView shown={shown} />}
+      {view === 'wall' && <OnTheWall shown={shown} />}
       <p className="fine-print">{WORDING}</p>
     </div>
   );
 }
-
-/** Words of marks stand this share of the slider apart at least. */
-const WORDS_APART = 0.17;
-
-/** Marks in the order of what must be read: one whose words would lie over an earlier one's has none. */
-const apart = (marks: readonly { readonly value: number; readonly label: string }[], most: number): { value: number; label?: string }[] =>
-  marks.map(({ value, label }, index) =>
-    marks.slice(0, index).some((earlier) => Math.abs(earlier.value - value) < WORDS_APART * most) ? { value } : { value, label },
-  );
 
 function headline(hang: Hang, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): string {
   const weakest = hang.links[0];

@@ -1,13 +1,16 @@
 /** The chain: the weakest link first and large, the second next, the rest folded. */
 import { labelWords, percentText, type DisplayUnit, type Link } from '@keen/core';
+import { useState } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
 import { UseBar } from '../../ui/UseBar.tsx';
 
 const SHOWN = 2;
 
 export function LinkList({ links, unit }: { readonly links: readonly Link[]; readonly unit: DisplayUnit }) {
-  if (links.length === 0) return null;
   const rest = links.slice(SHOWN);
+  /** Rows nobody looks at are not worked out at every move of the load. */
+  const [open, setOpen] = useState(false);
+  if (links.length === 0) return null;
   return (
     <div className="links">
       {links.slice(0, SHOWN).map((link, index) => (
@@ -15,13 +18,11 @@ export function LinkList({ links, unit }: { readonly links: readonly Link[]; rea
       ))}
       <p className="scale-words">dashed: fine to there · full line: limit, 100 %</p>
       {rest.length > 0 && (
-        <details>
+        <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
           <summary>
             {rest.length} others, all at or under {percentText(rest[0]!.use.value)}
           </summary>
-          {rest.map((link) => (
-            <LinkRow key={link.id} link={link} unit={unit} first={false} />
-          ))}
+          {open && rest.map((link) => <LinkRow key={link.id} link={link} unit={unit} first={false} />)}
         </details>
       )}
     </div>

@@ -1,10 +1,13 @@
-/** How far the links that go first are used, by what stands in the unit. Loaded only where it is looked at. */
-import { labelWords, massText, percentText, loadCurves, type DisplayUnit, type HangInput } from '@keen/core';
-import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset } from 'chart.js';
-import { memo, useMemo } from 'react';
+/**
+ * How far the links that go first are used, by what stands in the unit. Loaded only where it is looked at. The curves are drawn
+ * once; where the load stands is laid over them, so that it follows the slider at every move.
+ */
+import { labelWords, massText, percentText, loadCurves, type DisplayUnit, type HangInput, type LoadCurves } from '@keen/core';
+import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip, type ChartDataset, type ChartOptions } from 'chart.js';
+import { memo, useCallback, useMemo, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import { useAppSelector } from '../../app/store.ts';
-import { DARK, LIGHT } from '../../app/tokens.ts';
+import { DARK, LIGHT, type Tokens } from '../../app/tokens.ts';
 
 Chart.register(LineElement, PointElement, LinearScale, Legend, Tooltip);
 Chart.defaults.font.family = "'Barlow Semi Condensed', 'Barlow', sans-serif";
@@ -24,12 +27,63 @@ const KG_PER_LB = 0.45359237;
 const DASHES = [[], [10, 5], [2, 4]];
 const FINE = 0.8;
 
-export default memo(function LoadChart({ input, plannedKg, most, factor, unit }: LoadChartProps) {
+/** Where the curves lie in the picture, px. */
+interface Area {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+export default function LoadChart({ input, plannedKg, most, factor, unit }: LoadChartProps) {
+  const drawn = useMemo(() => loadCurves(input, most), [input, most]);
+  const [area, setArea] = useState<Area | null>(null);
+  const placed = useCallback(
+    ({ left, right, top, bottom }: Area): void =>
+      setArea((old) => (old && old.left === left && old.right === right && old.top === top && old.bottom === bottom ? old : { left, right, top, bottom })),
+    [],
+  );
+  const highest = highestOf(drawn);
+  const uses = drawn.curves.map((curve) => shareAt(drawn, curve.uses, factor / most));
+  const words = drawn.curves.map(({ name }, index) => `${labelWords(name)} ${percentText(uses[index]!)}`).join(', ');
+  const x = area ? area.left + ((area.right - area.left) * factor) / most : 0;
+  return (
+    <div className="load-chart" role="img" aria-label={`Use of the links that go first, at ${massText(plannedKg * factor, unit)} of contents: ${words}`}>
+      <Curves drawn={drawn} end={shownMass(plannedKg * most, unit)} highest={highest} most={most} unit={unit} onPlaced={placed} />
+      {area && (
+        <svg className="load-now" aria-hidden="true">
+          <line x1={x} x2={x} y1={area.top} y2={area.bottom} />
+          {uses.map((use, index) => (
+            <circle key={index} cx={x} cy={area.bottom - ((area.bottom - area.top) * Math.min(100 * use, highest)) / highest} r={5} />
+          ))}
+        </svg>
+      )}
+    </div>
+  );
+}
+
+const shownMass = (kg: number, unit: DisplayUnit): number => kg / (unit === 'mm' ? 1 : KG_PER_LB);
+
+const highestOf = ({ curves }: LoadCurves): number => Math.max(120, 20 * Math.ceil(5 * Math.max(0, ...curves.flatMap(({ uses }) => uses))));
+
+function shareAt({ factors }: LoadCurves, uses: readonly number[], share: number): number {
+  const place = share * (factors.length - 1);
+  const low = Math.min(factors.length - 2, Math.floor(place));
+  return uses[low]! + (place - low) * (uses[low + 1]! - uses[low]!);
+}
+
+interface CurvesProps {
+  readonly drawn: LoadCurves;
+  readonly end: number;
+  readonly highest: number;
+  readonly most: number;
+  readonly unit: DisplayUnit;
+  readonly onPlaced: (area: Area) => void;
+}
+
+const Curves = memo(function Curves({ drawn: { factors, curves }, end, highest, most, unit, onPlaced }: CurvesProps) {
   const scheme = useAppSelector(({ view }) => view.scheme);
   const tokens = scheme === 'light' ? LIGHT : DARK;
-  const { factors, curves } = useMemo(() => loadCurves(input, most), [input, most]);
-  const massOf = (at: number): number => (plannedKg * at) / (unit === 'mm' ? 1 : KG_PER_LB);
-  const end = massOf(most);
   const mark = (label: string, use: number, dash: number[]): ChartDataset<'line'> => ({
     label,
     data: [
@@ -41,64 +95,45 @@ export default memo(function LoadChart({ input, plannedKg, most, factor, unit }:
     borderDash: dash,
     pointRadius: 0,
   });
-  const shareAt = (uses: readonly number[]): number => {
-    const place = (factor / most) * (factors.length - 1);
-    const low = Math.min(factors.length - 2, Math.floor(place));
-    return uses[low]! + (place - low) * (uses[low + 1]! - uses[low]!);
-  };
-  const highest = Math.max(120, 20 * Math.ceil(5 * Math.max(0, ...curves.flatMap(({ uses }) => uses))));
-  const words = curves.map(({ name, uses }) => `${labelWords(name)} ${percentText(shareAt(uses))}`).join(', ');
   return (
-    <div className="load-chart">
-      <Line
-        role="img"
-        aria-label={`Use of the links that go first, at ${massText(plannedKg * factor, unit)} of contents: ${words}`}
-        data={{
-          datasets: [
-            ...curves.map(({ name, uses }, index): ChartDataset<'line'> => ({
-              label: labelWords(name),
-              data: uses.map((use, at) => ({ x: massOf(factors[at]!), y: 100 * use })),
-              borderColor: tokens.ink,
-              borderWidth: index === 0 ? 2.5 : 1.5,
-              borderDash: DASHES[index]!,
-              pointRadius: 0,
-            })),
-            mark('limit', 1, []),
-            mark('fine to', FINE, [4, 4]),
-            {
-              label: 'now',
-              data: curves.map(({ uses }) => ({ x: massOf(factor), y: 100 * shareAt(uses) })),
-              showLine: false,
-              pointRadius: 5,
-              pointBackgroundColor: tokens.chalk,
-              borderColor: tokens.chalk,
-            },
-          ],
-        }}
-        options={{
-          animation: false,
-          maintainAspectRatio: false,
-          parsing: false,
-          scales: {
-            x: {
-              type: 'linear',
-              min: 0,
-              max: end,
-              ticks: { color: tokens.pencil, maxTicksLimit: 8, includeBounds: false },
-              grid: { display: false },
-              title: { display: true, text: `${unit === 'mm' ? 'kg' : 'lb'} of contents`, color: tokens.pencil },
-            },
-            y: { min: 0, max: highest, ticks: { color: tokens.pencil, callback: (value) => `${value} %` }, grid: { color: tokens.hairline } },
-          },
-          plugins: {
-            legend: {
-              position: 'bottom',
-              labels: { color: tokens.ink, boxHeight: 0, boxWidth: 34, filter: ({ text }) => curves.some(({ name }) => labelWords(name) === text) },
-            },
-            tooltip: { enabled: false },
-          },
-        }}
-      />
-    </div>
+    <Line
+      data={{
+        datasets: [
+          ...curves.map(({ name, uses }, index): ChartDataset<'line'> => ({
+            label: labelWords(name),
+            data: uses.map((use, at) => ({ x: (end * factors[at]!) / most, y: 100 * use })),
+            borderColor: tokens.ink,
+            borderWidth: index === 0 ? 2.5 : 1.5,
+            borderDash: DASHES[index]!,
+            pointRadius: 0,
+          })),
+          mark('limit', 1, []),
+          mark('fine to', FINE, [4, 4]),
+        ],
+      }}
+      options={optionsFor(tokens, end, highest, unit, new Set(curves.map(({ name }) => labelWords(name))))}
+      plugins={[{ id: 'placed', afterLayout: ({ chartArea }) => onPlaced(chartArea) }]}
+    />
   );
+});
+
+const optionsFor = (tokens: Tokens, end: number, highest: number, unit: DisplayUnit, named: ReadonlySet<string>): ChartOptions<'line'> => ({
+  animation: false,
+  maintainAspectRatio: false,
+  parsing: false,
+  scales: {
+    x: {
+      type: 'linear',
+      min: 0,
+      max: end,
+      ticks: { color: tokens.pencil, maxTicksLimit: 8, includeBounds: false },
+      grid: { display: false },
+      title: { display: true, text: `${unit === 'mm' ? 'kg' : 'lb'} of contents`, color: tokens.pencil },
+    },
+    y: { min: 0, max: highest, ticks: { color: tokens.pencil, callback: (value) => `${value} %` }, grid: { color: tokens.hairline } },
+  },
+  plugins: {
+    legend: { position: 'bottom', labels: { color: tokens.ink, boxHeight: 0, boxWidth: 34, filter: ({ text }) => named.has(text) } },
+    tooltip: { enabled: false },
+  },
 });

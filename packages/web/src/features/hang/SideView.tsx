@@ -1,5 +1,6 @@
 /** The unit from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
 import { forceText, massText, sectionPlane, sectionView, tapeTextWithUnit, toMm, type Hang, type Length } from '@keen/core';
+import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
@@ -27,6 +28,19 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
   const scale = Math.min((size.width - LEFT - RIGHT) / (out + board + stud), (height - TOP - BOTTOM) / (up + 60));
   const x = (mm: number): number => LEFT + (stud + board + mm) * scale;
   const y = (mm: number): number => TOP + (up + 30 - mm) * scale;
+  /** Wall and cabinet stay while the load is moved. */
+  const still = useMemo(() => {
+    const view = { x: (mm: number) => LEFT + (stud + board + mm) * scale, y: (mm: number) => TOP + (up + 30 - mm) * scale };
+    return (
+      <>
+        <rect className="stud" x={view.x(-stud - board)} y={view.y(up + 30)} width={stud * scale} height={(up + 60) * scale} />
+        <rect className="wallboard" x={view.x(-board)} y={view.y(up + 30)} width={board * scale} height={(up + 60) * scale} />
+        {sectionView(plan.unit, sectionPlane(plan.unit)).map((each) => (
+          <PanelShape key={each.panel} seen={each} view={view} />
+        ))}
+      </>
+    );
+  }, [plan.unit, scale, stud, board, up]);
   const contact = toMm(hanging.contactUp);
   const standoff = toMm(hanging.standoffUp);
   const gx = x(hang.loaded.out);
@@ -49,11 +63,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
               <path d="M0 0 L10 5 L0 10 z" className="arrow-head" />
             </marker>
           </defs>
-          <rect className="stud" x={x(-stud - board)} y={y(up + 30)} width={stud * scale} height={(up + 60) * scale} />
-          <rect className="wallboard" x={x(-board)} y={y(up + 30)} width={board * scale} height={(up + 60) * scale} />
-          {sectionView(plan.unit, sectionPlane(plan.unit)).map((seen) => (
-            <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />
-          ))}
+          {still}
           <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, sectionPlane(ghost.unit))} />
           <g className="force" onClick={(event) => show(event.currentTarget, { title: `outward pull on ${onTop}`, unit, figure: outward })}>
             <path d={`M${x(-board - stud) + 4} ${y(contact)} H26`} markerEnd="url(#arrow)" />

@@ -1,55 +1,57 @@
-/** Which screws in which studs: the wall half from the front, with the distance of every stud from its left end. */
-import { labelWords, nearest, tapeTextWithUnit, toMm, wallHalfEnds, wallRows } from '@keen/core';
+/** What is screwed to the wall from the front: every hole by its number and by what is known of its place, and where the studs pass. */
+import { holeStateWords, labelWords, tapeTextWithUnit, toMm, wallRows, type HangingHoles } from '@keen/core';
 import { LengthTspans } from '../../ui/LengthText.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import type { ShownUnit } from '../project/selectors.ts';
 
 const SIDE = 24;
 /** A backboard is drawn no higher, px. */
-const MOST_HIGH = 170;
+const MOST_HIGH = 190;
 /** Room of a stud's label, px. */
-const LABEL = 108;
+const LABEL = 112;
 
-export function WallHalfFront({ shown }: { readonly shown: ShownUnit }) {
+export function WallHalfFront({ shown, holes }: { readonly shown: ShownUnit; readonly holes: HangingHoles }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { plan, unit } = shown;
-  const { studs } = plan.hang;
-  const { from, to } = wallHalfEnds(plan.unit);
-  const name = plan.unit.hanging.rip ? 'wall half' : labelWords(plan.unit.byId.get(plan.unit.hanging.wallHalf)!.name);
-  const short = toMm(plan.unit.hanging.shortFace);
+  const { hanging, byId } = plan.unit;
+  const name = hanging.rip ? 'wall half' : labelWords(byId.get(hanging.wallHalf)!.name);
+  const long = toMm(holes.strip.length);
+  const short = toMm(hanging.shortFace);
   const rows = wallRows(plan.unit);
-  const scale = Math.min((size.width - 2 * SIDE) / (to - from), 1.1, MOST_HIGH / short);
-  const x = (mm: number): number => SIDE + (mm - from) * scale;
-  const high = Math.max(30, short * scale);
+  const scale = Math.min((size.width - 2 * SIDE) / long, 1.6, MOST_HIGH / short);
+  const x = (mm: number): number => SIDE + mm * scale;
+  const high = Math.max(rows.upper + rows.lower > 0 ? 44 : 30, short * scale);
   const y = (mm: number): number => 26 + high - (mm / short) * high;
-  const spots = (count: number, middle: number): number[] => (count === 1 ? [middle] : [middle - 7, middle + 7]);
-  if (studs.length === 0) return null;
+  const inStrip = holes.wall.filter(({ kind }) => kind === 'strip');
+  if (holes.studs.length === 0) return null;
   return (
     <div className="wall-half-front" ref={ref}>
       {size.width > 0 && (
         <svg
           className="drawing"
           width={size.width}
-          height={high + 64}
+          height={high + 66}
           role="img"
-          aria-label={`The ${name} from the front, ${tapeTextWithUnit(nearest(to - from), unit)} long: studs at ${studs.map(({ atMm }) => tapeTextWithUnit(nearest(atMm - from), unit)).join(', ')} from its left end.`}
+          aria-label={`The ${name} from the front, ${tapeTextWithUnit(holes.strip.length, unit)} long: studs at ${holes.studs.map(({ fromLeft }) => tapeTextWithUnit(fromLeft, unit)).join(', ')} from its left end.`}
         >
-          <text className="view-name" x={x(from)} y={14}>
-            {name} from the front: studs, from its left end
+          <text className="view-name" x={x(0)} y={14}>
+            {name} from the front, from its left end
           </text>
-          {studs.map(({ atMm }) => (
-            <rect key={atMm} className="stud" x={x(atMm - 19)} y={20} width={38 * scale} height={high + 12} />
+          {holes.studs.map(({ fromLeft }) => (
+            <rect key={fromLeft} className="stud" x={x(toMm(fromLeft) - 19)} y={20} width={38 * scale} height={high + 12} />
           ))}
-          <rect className="panel-shape wall-half" x={x(from)} y={26} width={(to - from) * scale} height={high} />
-          {studs.map(({ atMm }, index) => (
-            <g key={atMm}>
-              {rows.upper > 0 && spots(rows.upper, atMm).map((at) => <circle key={at} className="screw-head" cx={x(at)} cy={y(rows.topMm)} r={3.5} />)}
-              {rows.lower > 0 && spots(rows.lower, atMm).map((at) => <circle key={at} className="screw-head" cx={x(at)} cy={y(rows.lowMm)} r={3.5} />)}
-              <text className="piece-size" x={Math.min(Math.max(x(atMm), LABEL / 2), size.width - LABEL / 2)} y={26 + high + 26}>
-                <LengthTspans value={nearest(Math.round((atMm - from) * 10) / 10)} unit={unit} />
-                <tspan className="rest"> stud {index + 1}</tspan>
-              </text>
+          <rect className="panel-shape wall-half" x={x(0)} y={26} width={long * scale} height={high} />
+          {inStrip.map((hole, index) => (
+            <g key={hole.id} className={`screw-hole at-${hole.state}`} transform={`translate(${x(toMm(hole.fromLeft))} ${y(toMm(hole.above))})`}>
+              <title>{`hole ${index + 1}: ${holeStateWords(hole.state)}`}</title>
+              {hole.state === 'never' ? <path d="M-4 -4l8 8m0 -8l-8 8" /> : <circle r={3.5} />}
             </g>
+          ))}
+          {holes.studs.map(({ fromLeft }, index) => (
+            <text key={fromLeft} className="piece-size" x={Math.min(Math.max(x(toMm(fromLeft)), LABEL / 2), size.width - LABEL / 2)} y={26 + high + 26}>
+              <LengthTspans value={fromLeft} unit={unit} />
+              <tspan className="rest"> stud {index + 1}</tspan>
+            </text>
           ))}
         </svg>
       )}

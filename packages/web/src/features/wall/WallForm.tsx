@@ -2,6 +2,9 @@
 import {
   cableBands,
   entered,
+  groundOf,
+  MOST_RATING_N,
+  PLUG_IDS,
   railsInOrder,
   SPECIES,
   SPECIES_IDS,
@@ -20,6 +23,7 @@ import { Button, FormControlLabel, Switch } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
 import { PERSON_HEIGHT } from '@keen/core';
 import { selectDesign, selectOpen, useDisplayUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
@@ -44,7 +48,7 @@ export function WallForm() {
         options={STRUCTURE_IDS.map((id) => ({ value: id, label: STRUCTURES[id].name }))}
         onChange={(structure) => set(['structure'], structure)}
       />
-      {carries !== 'timber' && <p className="quiet">What fixings hold in this wall is not worked out: the plan says so at Hang.</p>}
+      {carries === 'moving' && <p className="quiet">It moves: no hook alone may hang there. Hang says what two planes must take.</p>}
       <WallLength path={['covering']} label="covering: wallboard, tile, air" limits="covering" />
       {ribs && (
         <>
@@ -69,6 +73,7 @@ export function WallForm() {
           />
         </>
       )}
+      {carries !== 'moving' && <FixingFields set={set} />}
       <WallLength path={['baseboard', 'height']} label="height of the baseboard" limits="baseboard" />
       <WallLength path={['baseboard', 'out']} label="baseboard stands out" limits="baseboard" />
       <WallLength path={['floorFall']} label="floor lower at the right end by" limits="fall" />
@@ -89,11 +94,90 @@ export function WallForm() {
         }
         label="children can reach it"
       />
+      <FormControlLabel
+        control={
+          <Switch
+            size="small"
+            checked={design.earthquakes}
+            onChange={(event) => apply([{ path: ['earthquakes'], value: event.target.checked }], 'earthquakes')}
+          />
+        }
+        label="the ground shakes here"
+      />
       <p className="quiet">
         {cableBands(wall).length} cable bands are worked out from outlets, switches, taps, corners and the ceiling: a habit of the trade, not a promise. Every
         other place is “look first” until you enter that you looked.
       </p>
     </div>
+  );
+}
+
+/** What is known of plugs, anchors and metal studs; nothing of it is asked where timber carries. */
+function FixingFields({ set }: { readonly set: (path: readonly string[], value: unknown) => void }) {
+  const { wall } = useAppSelector(selectDesign);
+  const { fixing } = wall;
+  const { carries } = STRUCTURES[wall.structure];
+  const ground = groundOf(wall);
+  return (
+    <>
+      {carries !== 'masonry' && (
+        <ChoiceField
+          label="units are fixed"
+          name="wall.fixing.into"
+          value={fixing.into}
+          options={[
+            { value: 'ground', label: 'into the studs' },
+            { value: 'covering', label: 'to the wallboard alone, with anchors' },
+          ]}
+          onChange={(into) => set(['fixing', 'into'], into)}
+        />
+      )}
+      {ground === 'metal' && <WallLength path={['fixing', 'metal']} label="sheet of the metal studs" limits="fixing.metal" />}
+      {ground === 'masonry' && (
+        <ChoiceField
+          label="plug"
+          name="wall.fixing.plug"
+          value={fixing.plug}
+          options={PLUG_IDS.map((id) => ({ value: id, label: id.replace('mm', ' mm') }))}
+          onChange={(plug) => set(['fixing', 'plug'], plug)}
+        />
+      )}
+      {(ground === 'masonry' || ground === 'anchors') && (
+        <>
+          <WallLength path={['fixing', 'every']} label="one at least every" limits="fixing.every" />
+          <NumberField
+            label={ground === 'anchors' ? 'one anchor, straight out' : 'one plug, straight out (blank: low table value)'}
+            name="wall.fixing.pullN"
+            unit="N"
+            least={1}
+            most={MOST_RATING_N}
+            optional
+            value={fixing.pullN}
+            onChange={(value) => set(['fixing', 'pullN'], value)}
+          />
+          <NumberField
+            label={ground === 'anchors' ? 'one anchor, along the wall' : 'one plug, along the wall (blank: low table value)'}
+            name="wall.fixing.shearN"
+            unit="N"
+            least={1}
+            most={MOST_RATING_N}
+            optional
+            value={fixing.shearN}
+            onChange={(value) => set(['fixing', 'shearN'], value)}
+          />
+          <ChoiceField
+            label="its maker says"
+            name="wall.fixing.rating"
+            value={fixing.rating}
+            options={[
+              { value: 'ultimate', label: 'what it fails at' },
+              { value: 'working', label: 'what it may carry' },
+            ]}
+            onChange={(rating) => set(['fixing', 'rating'], rating)}
+          />
+        </>
+      )}
+    </>
   );
 }
 

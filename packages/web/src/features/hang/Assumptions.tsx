@@ -1,0 +1,72 @@
+/** What the figures rest on: what was entered, what was taken as a default, what was chosen without a source, and what is not covered. */
+import { ASSUMED, groundOf, MATERIALS, screwById, SPECIES, STRUCTURES, type Assumed } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
+import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+
+const NOT_COVERED: readonly string[] = [
+  'Earthquakes, crashes, and walls that move: their forces are not worked out beyond what is said here.',
+  'The wall itself: a stud is taken as sound and fixed at top and bottom, masonry as sound where a plug sits.',
+  'Damp, heat, frost and anything that softens glue or wood.',
+  'Knocks and slams: the margins of the published figures stand for them.',
+  'Ceilings, floors and furniture that units lean on or stand upon.',
+];
+
+export function Assumptions({ shown: { plan, box } }: { readonly shown: ShownUnit }) {
+  const { wall } = useAppSelector(selectDesign);
+  const { stockOf } = useAppSelector(selectPlan);
+  const { hanging } = plan.unit;
+  const cleat = MATERIALS[stockOf(plan.unit.byId.get(hanging.wallHalf)!.stock).product.material];
+  const screw = screwById(hanging.wallScrew.screw);
+  const ground = groundOf(wall);
+  return (
+    <details className="assumptions">
+      <summary>What this rests on: {Object.keys(ASSUMED).length} chosen figures, and what is not covered</summary>
+      <h3>As entered, or by default</h3>
+      <ul>
+        <li>
+          Wall: {STRUCTURES[wall.structure].name}
+          {ground === 'timber' && `, studs of ${SPECIES[wall.studs.species].name} (G ${SPECIES[wall.studs.species].gravity})`}.
+        </li>
+        <li>
+          Cleat: {cleat.name}, G {cleat.gravity}, bends to {cleat.bendingMPa} MPa for good ({cleat.source}).
+        </li>
+        <li>
+          Wall screws: {screw.name}, root {screw.rootMm.toFixed(2)} mm, F_yb {Math.round(screw.yieldMPa)} MPa.
+        </li>
+        <li>Loads that stay: duration 0.9 on what screws hold. Dry, indoors.</li>
+        <li>{box.glue ? 'Joints are glued: the strongest of lip, glue or fasteners counts, never their sum.' : 'No glue is counted.'}</li>
+      </ul>
+      <h3>Not counted, on the safe side</h3>
+      <p>Friction on the bevel, the back bearing on the wall half, wallboard as anything but a gap, the hidden steps of safety in the published figures.</p>
+      <h3>Not covered</h3>
+      <ul>
+        {NOT_COVERED.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <h3>Chosen figures</h3>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">figure</th>
+            <th scope="col">what it stands for</th>
+            <th scope="col">tag</th>
+          </tr>
+        </thead>
+        <tbody>
+          {Object.entries<Assumed>(ASSUMED).map(([id, { value, unit, what, tag }]) => (
+            <tr key={id}>
+              <td>
+                {Number(value.toPrecision(3))}
+                {unit && ` ${unit}`}
+              </td>
+              <td>{what}</td>
+              <td>{tag}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="quiet">[ASSUME]: a chosen, conservative number without a published source. (m): from memory of a published one, to be confirmed.</p>
+    </details>
+  );
+}

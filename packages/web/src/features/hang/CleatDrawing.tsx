@@ -1,0 +1,99 @@
+/** What is on the wall cut through, to scale, with its screws at their true length; the unit's half may stand off its seat. */
+import { cabinetScrewRow, screwById, sectionPlane, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
+import { useMemo } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { PanelShape } from '../box/BoxDrawing.tsx';
+import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+
+export interface CleatDrawingProps {
+  readonly shown: ShownUnit;
+  /** The most room there is, px. */
+  readonly wide: number;
+  readonly high: number;
+  /** How far the unit stands off its seat, mm. */
+  readonly off?: { readonly up: number; readonly out: number };
+  /** Room kept for where it may stand, mm. */
+  readonly room?: { readonly up: number; readonly out: number };
+}
+
+const SEATED = { up: 0, out: 0 };
+/** Of the stud at least this, and all of what a screw reaches; of the unit in front of the cleat, mm. */
+const STUD_MM = 40;
+const PAST_TIP_MM = 10;
+const FRONT_MM = 46;
+
+export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }: CleatDrawingProps) {
+  const { plan, unit } = shown;
+  const { hanging, byId } = plan.unit;
+  const { wall } = useAppSelector(selectDesign);
+  const seen = useMemo(() => sectionView(plan.unit, sectionPlane(plan.unit)), [plan.unit]);
+  const board = toMm(wall.covering.nm);
+  const front = toMm(hanging.stripOff) + toMm(hanging.cleatThickness);
+  const foot = toMm(hanging.valleyUp) - toMm(hanging.shortFace);
+  const bottom = foot - 14;
+  const top = toMm(hanging.valleyUp) + toMm(hanging.longFace) + 10 + room.up;
+  const stud = Math.max(STUD_MM, toMm(hanging.wallScrew.length) - front - board + PAST_TIP_MM);
+  const across = board + stud + 6 + front + FRONT_MM + room.out;
+  const scale = Math.min(high / (top - bottom), wide / across);
+  const [width, height] = [Math.round(across * scale), Math.round((top - bottom) * scale)];
+  const x = (mm: number): number => 8 + (stud + board + mm) * scale;
+  const y = (mm: number): number => height - (mm - bottom) * scale;
+  const rows = wallRows(plan.unit);
+  const screw = screwById(hanging.wallScrew.screw);
+  const length = toMm(hanging.wallScrew.length);
+  const rail = hanging.hangingRail ? byId.get(hanging.hangingRail)! : undefined;
+  const back = plan.unit.panels.find(({ role }) => role === 'back');
+  const inside = front + (back ? toMm(back.thickness) : 0) + (rail ? toMm(rail.thickness) : 0);
+  const screwRow = hanging.rip ? cabinetScrewRow(plan.unit) : null;
+  const onWall = (panel: string): boolean => byId.get(panel)!.onWall === true;
+  const tip = top - 10 - room.up;
+  return (
+    <svg
+      className="drawing cleat-section"
+      width={width}
+      height={height}
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={
+        hanging.rip
+          ? `Section of the cleat: long face ${tapeTextWithUnit(hanging.longFace, unit)}, short face ${tapeTextWithUnit(hanging.shortFace, unit)}, bevel ${hanging.bevelDeg} degrees.`
+          : `Section of what is screwed to the wall: ${tapeTextWithUnit(hanging.shortFace, unit)} high, screws ${tapeTextWithUnit(hanging.wallScrew.length, unit)} long.`
+      }
+    >
+      <rect className="stud" x={0} y={0} width={x(-board)} height={height} />
+      <rect className="wallboard" x={x(-board)} y={0} width={board * scale} height={height} />
+      {seen
+        .filter(({ panel }) => onWall(panel))
+        .map((each) => (
+          <PanelShape key={each.panel} seen={each} view={{ x, y }} />
+        ))}
+      <g transform={`translate(${off.out * scale} ${-off.up * scale})`}>
+        {seen
+          .filter(({ panel }) => !onWall(panel))
+          .map((each) => (
+            <PanelShape key={each.panel} seen={each} view={{ x, y }} />
+          ))}
+        {hanging.cabinetScrew.count > 0 && screwRow !== null && (
+          <ScrewLine
+            x1={x(inside)}
+            x2={x(inside - toMm(hanging.cabinetScrew.length))}
+            y={y(tip - screwRow)}
+            thick={screwById(hanging.cabinetScrew.screw).diameterMm * scale}
+          />
+        )}
+      </g>
+      {rows.upper > 0 && <ScrewLine x1={x(front)} x2={x(front - length)} y={y(foot + rows.topMm)} thick={screw.diameterMm * scale} />}
+      {rows.lower > 0 && <ScrewLine x1={x(front)} x2={x(front - length)} y={y(foot + rows.lowMm)} thick={screw.diameterMm * scale} />}
+    </svg>
+  );
+}
+
+function ScrewLine({ x1, x2, y, thick }: { readonly x1: number; readonly x2: number; readonly y: number; readonly thick: number }) {
+  return (
+    <g className="screw">
+      <path d={`M${x1} ${y} H${x2 + 6}`} strokeWidth={Math.max(2, thick)} />
+      <path d={`M${x2 + 7} ${y - thick / 2} L${x2} ${y} L${x2 + 7} ${y + thick / 2} z`} className="tip" />
+      <path d={`M${x1} ${y - thick} V${y + thick} L${x1 - thick} ${y} z`} className="tip" />
+    </g>
+  );
+}

@@ -1,0 +1,156 @@
+/** The cleat large: in section, while the unit is slid on, and in the board it is ripped from. */
+import { LIFT_MARGIN_MM, labelWords, lowestCeiling, nearest, tapeTextWithUnit, toMm, wallHalfEnds, type Length } from '@keen/core';
+import { Button, Slider } from '@mui/material';
+import { useEffect, useRef, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { useSize } from '../../ui/useSize.ts';
+import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { CleatDrawing } from './CleatDrawing.tsx';
+import { CleatFacts } from './CleatSection.tsx';
+import { RipDrawing } from './RipDrawing.tsx';
+
+/** How far before the wall a unit is held when it is brought to it, mm. */
+const BEFORE_MM = 30;
+/** The way in comes first, then the way down. */
+const IN = 0.35;
+const SECONDS = 3;
+
+export function CleatView({ shown }: { readonly shown: ShownUnit }) {
+  return (
+    <>
+      {shown.plan.unit.hanging.rip ? <SlideOn shown={shown} /> : <Still shown={shown} />}
+      <RipDrawing shown={shown} />
+      <HalvesLength shown={shown} />
+    </>
+  );
+}
+
+function Still({ shown }: { readonly shown: ShownUnit }) {
+  const [ref, size] = useSize<HTMLDivElement>();
+  return (
+    <div className="cleat-large" ref={ref}>
+      {size.width > 0 && <CleatDrawing shown={shown} wide={Math.min(size.width, 620)} high={430} />}
+      <CleatFacts shown={shown} />
+    </div>
+  );
+}
+
+/** Where the unit is on its way from before the wall (0) to its seat (1). */
+function placeAt(share: number, liftMm: number): { readonly up: number; readonly out: number } {
+  return share < IN ? { up: liftMm, out: BEFORE_MM * (1 - share / IN) } : { up: liftMm * (1 - (share - IN) / (1 - IN)), out: 0 };
+}
+
+function SlideOn({ shown }: { readonly shown: ShownUnit }) {
+  const { plan, box, unit } = shown;
+  const { hanging } = plan.unit;
+  const [ref, size] = useSize<HTMLDivElement>();
+  const { wall } = useAppSelector(selectDesign);
+  const [share, setShare] = useState(1);
+  const player = usePlayer(setShare);
+  const engagement = hanging.rip!.engagement.value;
+  const lift = engagement + LIFT_MARGIN_MM;
+  const at = placeAt(share, lift);
+  const hooked = at.out > 0 ? 0 : Math.max(0, engagement - at.up);
+  const free =
+    toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + plan.unit.outside.width.value })) -
+    toMm(box.place.up.nm) -
+    toMm(plan.unit.outside.height.value);
+  const told = (mm: number): string => tapeTextWithUnit(nearest(Math.round(mm * 2) / 2), unit);
+  const words = share === 1 ? 'seated' : at.out > 0 ? `${told(at.out)} before the wall, lifted by ${told(at.up)}` : `lifted by ${told(at.up)}`;
+  return (
+    <div className="cleat-large" ref={ref}>
+      <div>
+        {size.width > 0 && <CleatDrawing shown={shown} wide={Math.min(size.width, 560)} high={430} off={at} room={{ up: lift, out: BEFORE_MM }} />}
+        <div className="slide-on">
+          <Button variant="outlined" onClick={player.play} disabled={player.playing}>
+            Slide it on
+          </Button>
+          <Slider
+            aria-label="On its way to the seat"
+            min={0}
+            max={1}
+            step={0.01}
+            value={share}
+            getAriaValueText={() => words}
+            onChange={(_event, value) => {
+              player.stop();
+              setShare(value);
+            }}
+          />
+        </div>
+        <p className="quiet" role="status">
+          {words}: hooked over by <b>{told(hooked)}</b> of {told(engagement)}; nearest to the ceiling {told(free - at.up)} are left.{' '}
+          {free < lift && (
+            <b className="danger">
+              {told(lift)} are wanted above it, {told(free)} are there.
+            </b>
+          )}
+        </p>
+      </div>
+      <CleatFacts shown={shown} />
+    </div>
+  );
+}
+
+/** Plays from before the wall to the seat; with reduced motion it is there at once. */
+function usePlayer(setShare: (share: number) => void) {
+  const [playing, setPlaying] = useState(false);
+  const frame = useRef(0);
+  useEffect(() => () => cancelAnimationFrame(frame.current), []);
+  const stop = (): void => {
+    cancelAnimationFrame(frame.current);
+    setPlaying(false);
+  };
+  const play = (): void => {
+    if (matchMedia('(prefers-reduced-motion: reduce)').matches) return setShare(1);
+    const from = performance.now();
+    const tick = (now: number): void => {
+      const share = Math.min(1, (now - from) / (1000 * SECONDS));
+      setShare(share);
+      if (share < 1) frame.current = requestAnimationFrame(tick);
+      else setPlaying(false);
+    };
+    setPlaying(true);
+    frame.current = requestAnimationFrame(tick);
+  };
+  return { playing, play, stop };
+}
+
+/** How long the two halves are, and what play that leaves. */
+function HalvesLength({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
+  const { hanging, byId } = plan.unit;
+  const told = (nm: number): string => tapeTextWithUnit(nm as Length, unit);
+  const ends = wallHalfEnds(plan.unit);
+  const strip = byId.get(hanging.wallHalf)!;
+  if (!hanging.rip) return null;
+  const cabinet = byId.get(hanging.cabinetHalf)!;
+  const play = cabinet.length.value - nearest(ends.to - ends.from);
+  return (
+    <section className="halves-length" aria-label="The two halves">
+      <h2>The two halves</h2>
+      <ul>
+        <li>
+          {labelWords(cabinet.name)}: {told(cabinet.length.value)} long.
+        </li>
+        <li>
+          {hanging.onRail ? 'It hangs on a rail of the wall.' : `${labelWords(strip.name)}: ${told(nearest(ends.to - ends.from))} long, `}
+          {!hanging.onRail &&
+            (play > 0
+              ? `${told(play)} shorter: it can be shifted sideways by that.`
+              : play < 0
+                ? `${told(-play)} longer: it runs on past the unit.`
+                : 'as long as the other: snug, no play sideways.')}
+        </li>
+        <li>Blunt both points by a millimeter or two, a thirty-second or a sixteenth: the bevel is to carry, not the point.</li>
+        <li>
+          {hanging.standoff === 'spacer'
+            ? `A spacer keeps its bottom as far off the wall as the cleat keeps its top: ${told(hanging.spacerThickness)}.`
+            : hanging.standoff === 'lower-cleat'
+              ? 'A second cleat below keeps its bottom off the wall, and from swinging out; it does not keep it from being lifted.'
+              : 'Its sides reach the wall and hide the cleat.'}
+        </li>
+        <li>{hanging.antiLift ? 'One low screw into a stud locks it.' : 'Nothing locks it: a firm lift takes it off.'}</li>
+      </ul>
+    </section>
+  );
+}

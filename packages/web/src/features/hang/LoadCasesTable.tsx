@@ -1,0 +1,71 @@
+/** Every case the unit meets, with where its weight hangs then and what comes nearest to a limit; the one that governs stands out. */
+import { caseWords, forceText, labelWords, loadCases, massText, movingCases, movingWords, nearest, percentText, tapeTextWithUnit } from '@keen/core';
+import { useDeferredValue, useMemo } from 'react';
+import { Explained } from '../../ui/Explained.tsx';
+import type { ShownUnit } from '../project/selectors.ts';
+
+export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
+  const input = useDeferredValue(plan.hangInput);
+  const { cases, governing, guessedKg } = useMemo(() => loadCases(input), [input]);
+  const moving = useMemo(() => movingCases(input), [input]);
+  return (
+    <section className="load-cases" aria-labelledby="load-cases">
+      <h2 id="load-cases">Load cases</h2>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">case</th>
+            <th scope="col">weight</th>
+            <th scope="col">its center, out from the wall</th>
+            <th scope="col">nearest to its limit</th>
+            <th scope="col">used</th>
+          </tr>
+        </thead>
+        <tbody>
+          {cases.map((each) => (
+            <tr key={each.id} className={each.id === governing ? 'governs' : ''}>
+              <th scope="row">
+                {caseWords(each)}
+                {each.id === governing && <b> governs</b>}
+              </th>
+              <td>{massText(each.massKg, unit)}</td>
+              <td>{tapeTextWithUnit(nearest(Math.round(each.at.out)), unit).replace(/ (strong|shy)$/, '')}</td>
+              <td>{each.weakest ? labelWords(each.weakest.name) : 'nothing is worked out'}</td>
+              <td className={each.weakest && each.weakest.share > 1 ? (each.judged ? 'danger' : 'caution') : ''}>
+                {each.weakest && (
+                  <Explained title={`${labelWords(each.weakest.name)}, ${caseWords(each)}`} unit={unit} of={each.weakest.figure}>
+                    {percentText(each.weakest.share)}
+                  </Explained>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {guessedKg > 0 && (
+        <p className="quiet">
+          {massText(guessedKg, unit)} of the contents nobody weighed: if filled as assumed. The row “guesses 30 % too light” says what being wrong does.
+        </p>
+      )}
+      {moving.length > 0 && (
+        <>
+          <h3>Bolted through two planes, each of them alone must take</h3>
+          <dl className="moving-cases">
+            {moving.map((each) => (
+              <div key={each.key}>
+                <dt>{movingWords(each)}</dt>
+                <dd>
+                  <Explained title={movingWords(each)} unit={unit} of={each.plane}>
+                    {forceText(each.plane.value, unit)}
+                  </Explained>
+                  {each.unhooks && <b className="danger"> lifts it off its hook</b>}
+                </dd>
+              </div>
+            ))}
+          </dl>
+          <p className="quiet">A crash is not covered: fixings for it are a job for the vehicle’s certifier.</p>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,179 @@
+/** What is done at the wall: where every hole goes, then step by step up to the load. For a phone on the ladder, and to print. */
+import {
+  AS_ASKED,
+  boringWords,
+  entered,
+  groundOf,
+  hangingTold,
+  holeStateWords,
+  labelWords,
+  standingHung,
+  tapeTextWithUnit,
+  typedText,
+  WALL_LIMITS,
+  type Entered,
+  type HangingHoles,
+  type HangingTold,
+} from '@keen/core';
+import Print from '@mui/icons-material/PrintOutlined';
+import { Button } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { Explained } from '../../ui/Explained.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { LengthText } from '../../ui/LengthText.tsx';
+import { selectAvailable, selectDesign, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { useRecord } from '../project/useRecord.ts';
+import { LookedHere } from './LookedHere.tsx';
+import { WallHalfFront } from './WallHalfFront.tsx';
+
+export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
+  const { plan, box, unit } = shown;
+  const { wall } = useAppSelector(selectDesign);
+  const workshop = useAppSelector(selectAvailable);
+  const { units } = useAppSelector(selectPlan);
+  const told = useMemo(() => {
+    const beside = plan.findings.flatMap((finding) => (finding.check === 'join-first' ? [finding.other] : []));
+    const others = units.flatMap(({ id, findings, name }) =>
+      id !== plan.id && findings.some((finding) => finding.check === 'join-first' && finding.other === plan.name) ? [name] : [],
+    );
+    return hangingTold(plan, box, wall, workshop, unit, [...beside, ...others]);
+  }, [plan, box, wall, workshop, unit, units]);
+  const refused = plan.hang.state === 'refused' || plan.hang.state === 'over';
+  return (
+    <div className="on-the-wall">
+      {refused && <p className="danger stop-line">Not to be hung as it is drawn: the pane says why. The places below are those of the drawing.</p>}
+      <WallHalfFront shown={shown} holes={told.holes} />
+      <Holes shown={shown} holes={told.holes} ground={groundOf(wall)} />
+      <Steps shown={shown} told={told} />
+      <Button className="no-print" variant="outlined" startIcon={<Print />} onClick={() => print()}>
+        Print this
+      </Button>
+    </div>
+  );
+}
+
+function Holes({ shown: { plan, unit }, holes, ground }: { readonly shown: ShownUnit; readonly holes: HangingHoles; readonly ground: string }) {
+  if (holes.wall.length === 0) return <p className="quiet">No stud is behind it where a screw could go: there is nothing to bore yet.</p>;
+  const strip = labelWords(plan.unit.byId.get(holes.strip.panel)!.name);
+  return (
+    <section aria-labelledby="wall-holes">
+      <h2 id="wall-holes">Holes in the wall</h2>
+      <p>
+        Line for the lower edge of the {strip}:{' '}
+        <Explained title="line on the wall" unit={unit} of={holes.strip.foot}>
+          <LengthText value={holes.strip.foot.value} unit={unit} withUnit />
+        </Explained>{' '}
+        above the floor. {boringWords(holes.wallBoring, unit)}
+      </p>
+      <div className="hole-table">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">hole</th>
+              <th scope="col">{ground === 'timber' || ground === 'metal' ? 'stud' : 'place'}</th>
+              <th scope="col">from the strip’s left end</th>
+              <th scope="col">above its lower edge</th>
+              <th scope="col">from the wall’s left end</th>
+              <th scope="col">above the floor</th>
+              <th scope="col">drill there?</th>
+            </tr>
+          </thead>
+          <tbody>
+            {holes.wall.map((hole, index) => (
+              <tr key={hole.id} className={`at-${hole.state}`}>
+                <th scope="row">{hole.kind === 'lock' ? 'lock' : index + 1}</th>
+                <td>{hole.stud ?? ''}</td>
+                <td>
+                  {hole.kind === 'lock' ? 'cabinet’s ' : ''}
+                  <LengthText value={hole.fromLeft} unit={unit} />
+                </td>
+                <td>
+                  {hole.kind === 'lock' ? 'bottom ' : ''}
+                  <LengthText value={hole.above} unit={unit} />
+                </td>
+                <td>
+                  <LengthText value={hole.along} unit={unit} />
+                </td>
+                <td>
+                  <LengthText value={hole.up} unit={unit} />
+                </td>
+                <td>
+                  <b>{holeStateWords(hole.state)}</b>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <LookedHere holes={holes} />
+    </section>
+  );
+}
+
+function Steps({ shown, told }: { readonly shown: ShownUnit; readonly told: HangingTold }) {
+  return (
+    <section aria-labelledby="hanging-steps">
+      <h2 id="hanging-steps">Step by step</h2>
+      <ol className="hanging-steps">
+        {told.steps.map(({ id, title, says, caution }) => (
+          <li key={id}>
+            <h3>{title}</h3>
+            {says.map((line) => (
+              <p key={line}>{line}</p>
+            ))}
+            {caution && <p className="caution">{caution}</p>}
+            {id === 'check' && <CameTo shown={shown} />}
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+/** Where the bottom came to when it was first hung: a fact, from which the next line follows. */
+function CameTo({ shown: { plan, box, unit } }: { readonly shown: ShownUnit }) {
+  const { record } = useAppSelector(selectOpen);
+  const { add, withdraw } = useRecord();
+  const [came, setCame] = useState<Entered | null>(null);
+  const known = standingHung(record).find(({ hung }) => hung.unit === box.id);
+  const { least, most } = WALL_LIMITS.up;
+  if (known) {
+    const off = known.hung.asked.nm - known.hung.came.nm;
+    return (
+      <p className="came-to">
+        It came to{' '}
+        <b>
+          {typedText(known.hung.came, unit)} {unit}
+        </b>
+        {Math.abs(off) <= AS_ASKED
+          ? ', as asked.'
+          : `: ${tapeTextWithUnit(Math.abs(off) as typeof known.hung.came.nm, unit)} ${off > 0 ? 'lower' : 'higher'} than asked.`}{' '}
+        <Button className="no-print" onClick={() => withdraw(known.id)}>
+          Take it back
+        </Button>
+      </p>
+    );
+  }
+  const enter = (): void => {
+    if (came) add({ kind: 'hung', hung: { unit: box.id, asked: box.place.up, came, allowed: entered(`${plan.seating.lower / 1e6} mm`) } });
+    setCame(null);
+  };
+  return (
+    <div className="came-to no-print">
+      <LengthField
+        label="its bottom came to, above the floor"
+        name="hung.came"
+        value={came}
+        unit={unit}
+        least={least}
+        most={most}
+        optional
+        onChange={setCame}
+      />
+      <Button variant="outlined" disabled={!came} onClick={enter}>
+        Enter it
+      </Button>
+    </div>
+  );
+}
