@@ -1,10 +1,12 @@
 /** The command as a shell sees it: the built file, its two streams and its exit code. */
 import { describe, expect, test } from '@jest/globals';
-import { spawnSync } from 'node:child_process';
+import { execFile, spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { SUM_EXAMPLES, wordsOf } from '@keen/core';
 
 const BUILT = fileURLToPath(new URL('../dist/keen.js', import.meta.url));
 const EXAMPLE = fileURLToPath(new URL('../../../examples/print-room.carcass.json', import.meta.url));
@@ -86,6 +88,25 @@ describe('keen nest', () => {
 });
 
 describe('keen sum', () => {
+  test('answers every worked example as the core does, to half a percent', async () => {
+    const near = (got: unknown, value: unknown): boolean =>
+      typeof value === 'number' ? Math.abs((got as number) - value) <= 0.005 * Math.max(Math.abs(value), 1e-9) : got === value;
+    const wrong: string[] = [];
+    const answer = async (line: string, results: (typeof SUM_EXAMPLES)[number]['results']): Promise<void> => {
+      const { stdout } = await promisify(execFile)(process.execPath, [BUILT, 'sum', ...wordsOf(line)]);
+      const answered = JSON.parse(stdout) as { results: Record<string, { value: unknown }>; working: string[] };
+      if (answered.working.length === 0) wrong.push(`${line}: no working`);
+      for (const [key, value] of Object.entries(results)) {
+        const got = answered.results[key]!.value;
+        const holds = Array.isArray(value) ? value.every((each, index) => near((got as unknown[])[index], each)) : near(got, value);
+        if (!holds) wrong.push(`${line}: ${key} is ${JSON.stringify(got)}, not ${JSON.stringify(value)}`);
+      }
+    };
+    // A few at a time: each is a whole command.
+    for (let from = 0; from < SUM_EXAMPLES.length; from += 4)
+      await Promise.all(SUM_EXAMPLES.slice(from, from + 4).map(({ line, results }) => answer(line, results)));
+    expect(wrong).toEqual([]);
+  }, 60_000);
   test('answers', () => {
     const { status, stdout } = keen('sum', 'even-spacing', 'inside=700mm', 'count=3', 'thickness=18mm');
     expect(status).toBe(0);

@@ -3,76 +3,23 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Refusal } from '../problem/problem.ts';
 import type { Result } from './sum.ts';
+import { SUM_EXAMPLES, wordsOf } from './examples.ts';
 import { answerSum, listSums } from './sums.ts';
 
 const near = (value: number) => ({
   asymmetricMatch: (got: unknown) => typeof got === 'number' && Math.abs(got - value) <= 0.005 * Math.max(Math.abs(value), 1e-9),
 });
-const split = (line: string): [string, string[]] => {
-  const [name, ...args] = line.match(/(?:[^\s"]|"[^"]*")+/g)!;
-  return [name!, args.map((each) => each.replaceAll('"', ''))];
+const ask = (line: string) => {
+  const [name, ...args] = wordsOf(line);
+  return answerSum(name!, args);
 };
-const ask = (line: string) => answerSum(...split(line));
 
 describe('examples', () => {
-  test.each<[string, Record<string, number | boolean | string | number[]>]>([
-    ['panel-weight length=900mm width=300mm thickness=18mm density=680kg/m3', { mass: 3.305, weight: 32.41 }],
-    ['panel-weight length=900mm width=300mm thickness=18mm material=birch-plywood count=2', { mass: 6.61 }],
-    ['screw-withdrawal kind=wood screw=#10 gravity=0.42 thread=1.75in duration=0.9', { allowable: 669 }],
-    ['screw-withdrawal kind=lag diameter=0.25in gravity=0.42 thread=1in', { perLength: (173.2 * 4.4482216) / 25.4, allowable: 173.2 * 4.4482216 }],
-    ['screw-lateral screw=#10 side=0.75in main=1.75in gap=0.5in sideGravity=0.42 mainGravity=0.42 duration=0.9', { allowable: 207 }],
-    ['head-pull-through head=0.35in thickness=0.25in gravity=0.42 duration=0.9', { allowable: 134 }],
-    ['screw-combined shear=140N tension=375N lateral=207N withdrawal=669N', { useInterpolated: 0.7616, useLinear: 1.2369 }],
-    ['cleat-statics weight=900N out=215mm drop=620mm thickness=18mm bevel=45deg', { outward: 900, spacer: 299, tipRatio: 0.332, hooked: true, antiLift: 0 }],
-    ['cleat-statics weight=700N out=420mm drop=350mm thickness=18mm bevel=45deg', { antiLift: 119, hooked: false }],
-    ['cleat-rip board=152mm thickness=19mm kerf=3.2mm bevel=45deg', { wallLong: 83.24, wallShort: 64.24 }],
-    ['cleat-prying weight=900N bevel=45deg thickness=18mm contact=67mm screw=38mm', { outward: 900, tension: 1980 }],
-    ['lift-clearance wall=18mm cabinet=18mm bevel=45deg', { engagement: 18, clear: 24, gap: 18 }],
-    ['stud-shares weight=700N left=0mm right=762mm studs=120mm,526mm', { simple: [250, 450], worst: 450 }],
-    ['shelf-sag span=800mm depth=280mm thickness=18mm stiffness=9000MPa load=230N creep=1.8', { now: 1.25, later: 2.25 }],
-    // A table row of docs/formulas/shelf-sag.md: 18 mm birch, 30 kg/m and its own 3.4: 645 mm.
-    ['shelf-span depth=280mm thickness=18mm stiffness=9000MPa load=33.43kg/m creep=1.8', { span: 645 }],
-    ['even-spacing inside=700mm count=3 thickness=18mm', { opening: 161.5, positions: [161.5, 341, 520.5] }],
-    // (664 − 6) / 90 gives 7 more than the first; what is left, halved: (664 − 7·90 − 6)/2 = 14.
-    ['slots inside=664mm item=80mm clearance=4mm thickness=6mm', { count: 8, pitch: 90, margin: 14 }],
-    ['slots inside=200mm pitch=60mm thickness=20mm margin=10mm', { count: 3, margin: 30, positions: [30, 90, 150] }],
-    ['length "expression=32in - 2*3/4in"', { value: 774.7 }],
-    ['strips width=600mm count=4 kerf=3.2mm', { each: 147.6, count: 4, left: 0, cuts: 3 }],
-    // 6 · 95 + 5 · 3.2 = 586; of the 14 left a kerf goes.
-    ['strips width=600mm each=95mm kerf=3.2mm', { count: 6, left: 10.8, cuts: 6 }],
-    ['strips width=600mm each=147.6mm kerf=3.2mm', { count: 4, left: 0, cuts: 3 }],
-    // 2 left, less than a kerf: lost in the last cut.
-    ['strips width=602mm each=147.6mm kerf=3.2mm', { count: 4, left: 0, cuts: 4 }],
-    ['strips width=90mm each=95mm kerf=3.2mm', { count: 0, left: 90, cuts: 0 }],
-    ['guide-offset base=75mm cutter=6mm', { offset: 72 }],
-    ['mitre sides=4 lean=45deg', { tilt: 30, gauge: 35.26 }],
-    ['mitre sides=4', { tilt: 45, gauge: 0 }],
-    ['mitre sides=6', { tilt: 30, gauge: 0 }],
-    // 600 · tan 8° = 84.32; 600 / cos 8° = 605.9; 18 · tan 8° = 2.530.
-    ['tilt height=600mm angle=8deg thickness=18mm', { run: 84.32, length: 605.9, bevel: 8, extra: 2.53 }],
-    // (1002² − 998²) / (4 · 600 · 800) = 0.0041667: 3.333 mm over 800.
-    ['square-check width=600mm height=800mm first=1002mm second=998mm', { out: 3.3333, angle: 0.23873, longer: 'first' }],
-    ['square-check width=600mm height=800mm first=1000mm second=1000mm', { out: 0, angle: 0, longer: 'neither' }],
-    ['door width=800mm height=900mm leaves=2 reveal=2mm', { leafWidth: 397, leafHeight: 896, cups: [100, 796] }],
-    ['door width=800mm height=1200mm leaves=2 overlay=16mm reveal=0mm between=3mm', { leafWidth: 414.5, leafHeight: 1232, cups: [100, 616, 1132] }],
-    [
-      'drawer width=400mm height=150mm depth=450mm side=13mm top=6mm bottom=10mm stock=12mm base=6mm jointDepth=6mm',
-      { boxWidth: 374, boxHeight: 134, boxDepth: 450, sideLength: 450, frontLength: 362, baseWidth: 362, baseLength: 438 },
-    ],
-    [
-      'drawer width=400mm height=150mm depth=450mm side=13mm top=6mm bottom=10mm stock=12mm base=6mm joint=butt',
-      { frontLength: 350, baseWidth: 374, baseLength: 450 },
-    ],
-    ['shelf-pin diameter=5mm embedded=10mm lever=1mm bearing=23MPa', { yield: 416, allowable: 170 }],
-    ['shelf-pin diameter=5mm embedded=10mm lever=1mm bearing=12MPa', { yield: 217, allowable: 89 }],
-    // 0.9 · 9.80665 · (cos 8° / 0.2 − sin 8°) = 42.47; by 3: 127.4 N; over 30 N: five.
-    ['magnet mass=0.9kg angle=8deg length=120mm pull=30N', { count: 5, hold: 150, needed: 127.42 }],
-    ['magnet mass=0.05kg angle=80deg length=200mm pull=30N', { count: 2, hold: 60 }],
-  ])('%s', (line, expected) => {
+  test.each(SUM_EXAMPLES.map(({ line, results }) => [line, results] as const))('%s', (line, expected) => {
     const { results } = ask(line);
     for (const [key, value] of Object.entries(expected)) {
       const got = (results[key] as Result).value;
-      if (Array.isArray(value)) expect(got).toEqual(value.map(near));
+      if (typeof value === 'object') expect(got).toEqual(value.map(near));
       else if (typeof value === 'number') expect(got).toEqual(near(value));
       else expect(got).toBe(value);
     }
@@ -194,6 +141,10 @@ describe('refusals', () => {
     expect(problem).toMatchObject({ code: code || expect.any(String), accepted: expect.stringMatching(/./) });
     if (where) expect((problem as { where: string }).where).toBe(where);
   });
+});
+
+test('every sum has a worked example', () => {
+  expect(listSums().filter(({ name }) => !SUM_EXAMPLES.some(({ line }) => line.startsWith(`${name} `)))).toEqual([]);
 });
 
 test('the list names every sum once, and every sum with defaults for all its keys answers', () => {
