@@ -136,6 +136,8 @@ export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, 
 export { search, type Search } from './nest/search.ts';
 export { ASSUMED, type Assumed } from './assumed/assumed.ts';
 export { boringWords, caseWords, hangingTold, holeStateWords, movingWords, type HangingStep, type HangingTold } from './formats/hanging-words.ts';
+export { sumKeyWords, SUM_GROUPS, SUM_TITLES, type SumGroup } from './sums/sum-words.ts';
+export type { Result, ResultGroup, Sum, SumAnswer } from './sums/sum.ts';
 export { exampleOf, SUM_EXAMPLES, wordsOf } from './sums/examples.ts';
 export { isBetterPlan, trimOf } from './nest/problem.ts';
 export { bedsOf } from './nest/pieces.ts';

@@ -4,7 +4,8 @@ import fc from 'fast-check';
 import { Refusal } from '../problem/problem.ts';
 import type { Result } from './sum.ts';
 import { SUM_EXAMPLES, wordsOf } from './examples.ts';
-import { answerSum, listSums } from './sums.ts';
+import { sumKeyWords, SUM_TITLES } from './sum-words.ts';
+import { answerSum, listSums, SUMS } from './sums.ts';
 
 const near = (value: number) => ({
   asymmetricMatch: (got: unknown) => typeof got === 'number' && Math.abs(got - value) <= 0.005 * Math.max(Math.abs(value), 1e-9),
@@ -151,4 +152,13 @@ test('the list names every sum once, and every sum with defaults for all its key
   const names = listSums().map(({ name }) => name);
   expect(new Set(names).size).toBe(names.length);
   expect(names).toEqual(expect.arrayContaining(['panel-weight', 'cleat-statics', 'stud-shares', 'shelf-sag', 'screw-length']));
+});
+
+describe('words of the page', () => {
+  test.each(SUMS.map((sum) => [sum.name, sum] as const))('%s has a title, and a name for each key and result', (name, sum) => {
+    expect(SUM_TITLES[name]).toBeDefined();
+    const answer = ask(SUM_EXAMPLES.find(({ line }) => line.startsWith(`${name} `))!.line);
+    const named = [...sum.keys.map(({ key }) => key), ...Object.keys(answer.results)];
+    for (const key of named) expect(sumKeyWords(name, key)).not.toBe('');
+  });
 });

@@ -23,7 +23,7 @@ function Whole() {
   const shown = useUnit()!;
   return (
     <>
-      <Stations current="box" onStation={() => {}} />
+      <Stations current="box" onStation={() => {}} onSums={() => {}} />
       <BoxStation shown={shown} />
       <ReadingPane shown={shown} station="box" onStation={() => {}} />
     </>

@@ -126,6 +126,9 @@ export function Component() {
           <Button variant="outlined" size="large" disabled={importing} onClick={() => input.current?.click()}>
             Open a file …
           </Button>
+          <Button component={Link} to="/sums" variant="outlined" size="large">
+            Quick sums
+          </Button>
           <input
             ref={input}
             type="file"

@@ -13,6 +13,7 @@ import { JointsStation } from '../joints/JointsStation.tsx';
 import { NestProvider } from '../sheets/useNests.tsx';
 import { SheetsStation } from '../sheets/SheetsStation.tsx';
 import { StockStation } from '../stock/StockStation.tsx';
+import { SumsStation } from '../sums/SumsStation.tsx';
 import { WallStation } from '../wall/WallStation.tsx';
 import { EmptyProject } from './EmptyProject.tsx';
 import { Finder } from './Finder.tsx';
@@ -47,6 +48,7 @@ function focusField(name: string, until = performance.now() + FIELD_COMES_MS): v
 export function ProjectPage() {
   const { station: stationText } = useParams();
   const station: StationId = STATIONS.find(({ id }) => id === stationText)?.id ?? 'box';
+  const summing = stationText === 'sums';
   const { id } = useAppSelector(selectOpen);
   const shown = useUnit();
   const navigate = useNavigate();
@@ -73,6 +75,7 @@ export function ProjectPage() {
   };
 
   const here = shown?.box.id ?? 'none';
+  const toSums = (): void => void navigate(`/project/${id}/${here}/sums`, { flushSync: true });
   const hotkeys = useMemo<readonly Hotkey[]>(
     () => [
       { keys: 'Ctrl+Z', does: 'Undo', run: undo },
@@ -84,6 +87,7 @@ export function ProjectPage() {
         does: `Station ${row.name}`,
         run: () => void navigate(`/project/${id}/${here}/${row.id}`, { flushSync: true }),
       })),
+      { keys: '0', does: 'Quick sums', run: () => void navigate(`/project/${id}/${here}/sums`, { flushSync: true }) },
       { keys: 'Escape', does: 'Select nothing', run: () => dispatch(picked(null)) },
       { keys: '?', does: 'This list', run: () => setListing(true) },
     ],
@@ -103,9 +107,9 @@ export function ProjectPage() {
       <ExplainProvider onSource={goToSource}>
         <div className="project">
           <TopBar station={station} onFind={() => setFinding(true)} onUndo={undo} />
-          <Stations current={station} onStation={goTo} />
+          <Stations current={summing ? null : station} onStation={goTo} onSums={toSums} />
           <main className="station" id="station">
-            <StationBody station={station} shown={shown} onStation={goTo} />
+            {summing && shown ? <SumsStation shown={shown} /> : <StationBody station={station} shown={shown} onStation={goTo} />}
           </main>
           {!narrow && (
             <aside className="pane" aria-label="Reading pane" ref={paneRef}>

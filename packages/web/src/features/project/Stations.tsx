@@ -19,7 +19,14 @@ export const STATIONS: readonly { readonly id: StationId; readonly name: string 
 
 type Mark = 'fine' | 'look' | 'stop' | 'none';
 
-export function Stations({ current, onStation }: { readonly current: StationId; readonly onStation: (station: StationId) => void }) {
+export interface StationsProps {
+  /** Null beside the stations: quick sums. */
+  readonly current: StationId | null;
+  readonly onStation: (station: StationId) => void;
+  readonly onSums: () => void;
+}
+
+export function Stations({ current, onStation, onSums }: StationsProps) {
   const results = useResults();
   return (
     <nav className="stations" aria-label="Stations">
@@ -42,6 +49,17 @@ export function Stations({ current, onStation }: { readonly current: StationId; 
           );
         })}
       </ol>
+      <button
+        type="button"
+        className={`station-link sums-link${current === null ? ' current' : ''}`}
+        aria-current={current === null ? 'page' : undefined}
+        onClick={onSums}
+      >
+        <svg className="state-mark none" viewBox="0 0 14 14" width="14" height="14" aria-hidden="true">
+          <path className="ring" d="M2 4H12M2 7H12M2 10H8" />
+        </svg>
+        <span className="station-name">Quick sums</span>
+      </button>
     </nav>
   );
 }

@@ -1,0 +1,88 @@
+/** A result put where it is wanted in the unit: a length into a length, an angle into an angle, a list into as many shelves or dividers. */
+import { entered, familyOf, labelWords, sumKeyWords, typedText, type Entered, type Result, type SumAnswer, type UnitDesign } from '@keen/core';
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { at, useEdit } from '../project/useEdit.ts';
+
+interface Place {
+  readonly id: string;
+  readonly name: string;
+  readonly edit: (box: UnitDesign) => { readonly path: readonly string[]; readonly value: unknown }[];
+  readonly says: string;
+}
+
+export function PutInto({ answer, box }: { readonly answer: SumAnswer; readonly box: UnitDesign }) {
+  const { apply } = useEdit();
+  const fit = Object.entries(answer.results).flatMap(([key, result]) => {
+    const places = 'value' in result ? placesFor(box, result as Result) : [];
+    return places.length > 0 ? [{ key, places }] : [];
+  });
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [where, setWhere] = useState<string | null>(null);
+  if (fit.length === 0) return null;
+  const row = fit.find(({ key }) => key === chosen) ?? fit[0]!;
+  const place = row.places.find(({ id }) => id === where) ?? row.places[0]!;
+  const put = (): void => apply(place.edit(box), '', `${box.name}: ${place.name} is ${place.says}`);
+  return (
+    <div className="put-into" role="group" aria-label={`Put it into ${box.name}`}>
+      <ChoiceField
+        label="put"
+        value={row.key}
+        options={fit.map(({ key }) => ({ value: key, label: sumKeyWords(answer.sum, key) }))}
+        onChange={(key) => {
+          setChosen(key);
+          setWhere(null);
+        }}
+      />
+      <ChoiceField label={`into ${box.name}`} value={place.id} options={row.places.map(({ id, name }) => ({ value: id, label: name }))} onChange={setWhere} />
+      <Button variant="outlined" onClick={put}>
+        Put {place.says} there
+      </Button>
+    </div>
+  );
+}
+
+/** Shown to a tenth of a millimeter or a sixty-fourth: nobody cuts nearer, and what is put is what is read. */
+function asEntered(mm: number, unit: UnitDesign['unit']): Entered {
+  return unit === 'mm' ? entered(`${Math.round(mm * 10) / 10} mm`) : entered(`${Math.round((mm / 25.4) * 64)}/64 in`);
+}
+
+function placesFor(box: UnitDesign, { value, unit }: Result): Place[] {
+  const { fields, elements } = familyOf(box).form;
+  if (typeof value === 'object') {
+    if (unit !== 'mm') return [];
+    return elements.flatMap(({ path, label, fields: own }): Place[] => {
+      const rows = Object.values((box as unknown as Record<string, Record<string, { id: string; order: number }>>)[path] ?? {}).sort(
+        (a, b) => a.order - b.order,
+      );
+      if (rows.length !== value.length || !own.some((field) => field.path.join('.') === 'at' && field.kind === 'length')) return [];
+      const lengths = value.map((mm) => asEntered(mm, box.unit));
+      return [
+        {
+          id: path,
+          name: labelWords({ key: label }),
+          says: lengths.map((each) => typedText(each, box.unit)).join(', '),
+          edit: () => rows.map(({ id }, index) => ({ path: ['units', box.id, path, id, 'at'], value: lengths[index] })),
+        },
+      ];
+    });
+  }
+  if (typeof value !== 'number') return [];
+  return fields.flatMap((field): Place[] => {
+    if (field.when && !field.when(box)) return [];
+    const path = field.path.join('.');
+    const base = { id: path, name: labelWords({ key: field.label }) };
+    const edit = (put: unknown) => () => [{ path: ['units', box.id, ...field.path], value: put }];
+    if (field.kind === 'length' && unit === 'mm') {
+      const put = asEntered(value, box.unit);
+      if (put.nm < field.least || put.nm > field.most) return [];
+      return [{ ...base, says: `${typedText(put, box.unit)} ${box.unit}`, edit: edit(put) }];
+    }
+    if (field.kind === 'degrees' && unit === 'deg' && value >= field.least && value <= field.most)
+      return [{ ...base, says: `${Math.round(value * 100) / 100}°`, edit: edit(Math.round(value * 100) / 100) }];
+    if (field.kind === 'count' && unit === undefined && Number.isInteger(value) && value >= field.least && value <= field.most && at(box, field.path) !== value)
+      return [{ ...base, says: String(value), edit: edit(value) }];
+    return [];
+  });
+}

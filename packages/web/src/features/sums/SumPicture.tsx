@@ -1,0 +1,35 @@
+/** The picture of a sum, drawn from its own numbers: what is measured and what comes out stand in it. */
+import { sumKeyWords, type Result, type SumAnswer } from '@keen/core';
+import type { ReactNode } from 'react';
+import { PICTURES, type Numbers } from './pictures.tsx';
+
+export const WIDE = 420;
+export const HIGH = 190;
+
+export function SumPicture({ answer }: { readonly answer: SumAnswer }) {
+  const draw = PICTURES[answer.sum];
+  if (!draw) return null;
+  const drawn: ReactNode = draw(numbersOf(answer));
+  const told = Object.entries(answer.inputs)
+    .map(([key, { value, unit }]) => `${sumKeyWords(answer.sum, key)} ${String(value)}${unit ? ` ${unit}` : ''}`)
+    .join(', ');
+  return (
+    <svg className="drawing sum-picture" viewBox={`0 0 ${WIDE} ${HIGH}`} role="img" aria-label={`Drawn with ${told}.`}>
+      {drawn}
+    </svg>
+  );
+}
+
+/** Inputs and results by name, numbers and lists alike. */
+function numbersOf({ inputs, results }: SumAnswer): Numbers {
+  const all = new Map<string, Result['value']>();
+  for (const [key, { value }] of Object.entries(inputs)) all.set(key, value);
+  for (const [key, result] of Object.entries(results))
+    if ('value' in result && typeof result.value !== 'object') all.set(`=${key}`, result.value as Result['value']);
+  for (const [key, result] of Object.entries(results))
+    if ('value' in result && Array.isArray(result.value)) all.set(`=${key}`, result.value as Result['value']);
+  const number = (key: string, fallback = 0): number => (typeof all.get(key) === 'number' ? (all.get(key) as number) : fallback);
+  const list = (key: string): readonly number[] => (Array.isArray(all.get(key)) ? (all.get(key) as readonly number[]) : []);
+  const text = (key: string): string => String(all.get(key) ?? '');
+  return { number, list, text };
+}

@@ -1,0 +1,40 @@
+/** What a sum gives, each with its name: lengths as a tape shows them and in the other system, forces and shares as they are. */
+import { nearest, sumKeyWords, tapeTextWithUnit, type DisplayUnit, type Result, type ResultGroup, type SumAnswer } from '@keen/core';
+
+export function SumResults({ answer, unit }: { readonly answer: SumAnswer; readonly unit: DisplayUnit }) {
+  return (
+    <dl className="sum-results">
+      {Object.entries(answer.results).map(([key, result]) => (
+        <div key={key}>
+          <dt>{sumKeyWords(answer.sum, key)}</dt>
+          <dd>{textOf(result, unit)}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+const isResult = (each: Result | ResultGroup | readonly ResultGroup[]): each is Result =>
+  (!Array.isArray(each) && Object.hasOwn(each, 'value') && typeof (each as Result).value !== 'object') || Array.isArray((each as Result).value);
+
+function textOf(result: SumAnswer['results'][string], unit: DisplayUnit): string {
+  if (isResult(result)) return resultText(result, unit);
+  const groups = Array.isArray(result) ? (result as readonly ResultGroup[]) : [result as ResultGroup];
+  return groups
+    .map((group) =>
+      Object.entries(group)
+        .map(([key, each]) => `${key} ${resultText(each, unit)}`)
+        .join(', '),
+    )
+    .join(' · ');
+}
+
+/** A result in words: a list with commas. */
+export function resultText({ value, unit: of }: Result, unit: DisplayUnit): string {
+  if (typeof value === 'object')
+    return value.length === 0 ? 'none' : value.map((each) => resultText(of === undefined ? { value: each } : { value: each, unit: of }, unit)).join(', ');
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'string') return value;
+  if (of === 'mm') return tapeTextWithUnit(nearest(value), unit);
+  return `${Number(value.toPrecision(4))}${of === undefined ? '' : of === 'deg' ? '°' : ` ${of}`}`;
+}
