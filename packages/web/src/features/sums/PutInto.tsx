@@ -3,6 +3,7 @@ import { entered, familyOf, labelWords, sumKeyWords, typedText, type Entered, ty
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { isResult } from './SumResults.tsx';
 import { at, useEdit } from '../project/useEdit.ts';
 
 interface Place {
@@ -14,16 +15,21 @@ interface Place {
 
 export function PutInto({ answer, box }: { readonly answer: SumAnswer; readonly box: UnitDesign }) {
   const { apply } = useEdit();
-  const fit = Object.entries(answer.results).flatMap(([key, result]) => {
-    const places = 'value' in result ? placesFor(box, result as Result) : [];
-    return places.length > 0 ? [{ key, places }] : [];
-  });
+  // A list goes where there are as many of something: most likely what is wanted.
+  const fit = Object.entries(answer.results)
+    .flatMap(([key, result]) => {
+      const places = isResult(result) ? placesFor(box, result) : [];
+      return places.length > 0 ? [{ key, places, list: isResult(result) && typeof result.value === 'object' }] : [];
+    })
+    .sort((a, b) => Number(b.list) - Number(a.list));
   const [chosen, setChosen] = useState<string | null>(null);
   const [where, setWhere] = useState<string | null>(null);
   if (fit.length === 0) return null;
   const row = fit.find(({ key }) => key === chosen) ?? fit[0]!;
-  const place = row.places.find(({ id }) => id === where) ?? row.places[0]!;
-  const put = (): void => apply(place.edit(box), '', `${box.name}: ${place.name} is ${place.says}`);
+  const place = row.places.find(({ id }) => id === where) ?? (row.places.length === 1 ? row.places[0] : undefined);
+  const put = (): void => {
+    if (place) apply(place.edit(box), '', `${box.name}: ${place.name} is ${place.says}`);
+  };
   return (
     <div className="put-into" role="group" aria-label={`Put it into ${box.name}`}>
       <ChoiceField
@@ -36,8 +42,8 @@ export function PutInto({ answer, box }: { readonly answer: SumAnswer; readonly 
         }}
       />
       <ChoiceField label={`into ${box.name}`} value={place.id} options={row.places.map(({ id, name }) => ({ value: id, label: name }))} onChange={setWhere} />
-      <Button variant="outlined" onClick={put}>
-        Put {place.says} there
+      <Button variant="outlined" disabled={!place} onClick={put}>
+        {place ? `Put ${place.says} there` : 'Put it there'}
       </Button>
     </div>
   );

@@ -1,6 +1,7 @@
 /** The picture of a sum, drawn from its own numbers: what is measured and what comes out stand in it. */
-import { sumKeyWords, type Result, type SumAnswer } from '@keen/core';
+import { sumKeyWords, type Result, type ResultGroup, type SumAnswer } from '@keen/core';
 import type { ReactNode } from 'react';
+import { isResult } from './SumResults.tsx';
 import { PICTURES, type Numbers } from './pictures.tsx';
 
 export const WIDE = 420;
@@ -24,12 +25,14 @@ export function SumPicture({ answer }: { readonly answer: SumAnswer }) {
 function numbersOf({ inputs, results }: SumAnswer): Numbers {
   const all = new Map<string, Result['value']>();
   for (const [key, { value }] of Object.entries(inputs)) all.set(key, value);
-  for (const [key, result] of Object.entries(results))
-    if ('value' in result && typeof result.value !== 'object') all.set(`=${key}`, result.value as Result['value']);
-  for (const [key, result] of Object.entries(results))
-    if ('value' in result && Array.isArray(result.value)) all.set(`=${key}`, result.value as Result['value']);
+  for (const [key, result] of Object.entries(results)) if (isResult(result)) all.set(`=${key}`, result.value);
   const number = (key: string, fallback = 0): number => (typeof all.get(key) === 'number' ? (all.get(key) as number) : fallback);
   const list = (key: string): readonly number[] => (Array.isArray(all.get(key)) ? (all.get(key) as readonly number[]) : []);
   const text = (key: string): string => String(all.get(key) ?? '');
-  return { number, list, text };
+  const groups: Numbers['groups'] = (key) => {
+    const rows = results[key];
+    const plain = (row: ResultGroup) => Object.fromEntries(Object.entries(row).map(([name, { value }]) => [name, value as number | readonly number[]]));
+    return Array.isArray(rows) ? rows.map(plain) : [];
+  };
+  return { number, list, text, groups };
 }

@@ -14,8 +14,9 @@ export function SumResults({ answer, unit }: { readonly answer: SumAnswer; reado
   );
 }
 
-const isResult = (each: Result | ResultGroup | readonly ResultGroup[]): each is Result =>
-  (!Array.isArray(each) && Object.hasOwn(each, 'value') && typeof (each as Result).value !== 'object') || Array.isArray((each as Result).value);
+/** One figure or a list of them, not a group of several under names. */
+export const isResult = (each: SumAnswer['results'][string]): each is Result =>
+  'value' in each && (typeof each.value !== 'object' || Array.isArray(each.value));
 
 function textOf(result: SumAnswer['results'][string], unit: DisplayUnit): string {
   if (isResult(result)) return resultText(result, unit);
