@@ -223,7 +223,7 @@ const sortsBox: ShelfBox = (() => {
   });
   return {
     ...box,
-    contents: { bottom: { preset: 'tools', kg: 38 }, s1: { preset: 'tools', kg: 24 } },
+    contents: { bottom: { preset: 'tools', kg: 24 }, s1: { preset: 'tools', kg: 16 } },
     hanging: { ...box.hanging, boardWidth: entered('140 mm'), wallScrew: { ...box.hanging.wallScrew, upper: 1, lower: 0 } },
   };
 })();

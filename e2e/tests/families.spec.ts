@@ -108,7 +108,8 @@ test('a cupboard is screwed straight to the studs: cleat and spacer are gone, th
   await expect(page.locator('.reading .kind')).toHaveText('screwed through into the studs');
   await expect(page.locator('.cleat-facts')).toContainText('hanging rail');
   await expect(page.locator('.reading')).not.toContainText('unhooks it');
-  await expect(page.getByText(/hanging rail from the front: studs/)).toBeVisible();
+  await page.getByRole('tab', { name: 'On the wall' }).click();
+  await expect(page.getByText(/hanging rail from the front, from its left end/)).toBeVisible();
   await expect(page.locator('[data-field="hanging.bevelDeg"]')).toHaveCount(0);
   await untilSaved(page);
   expect((await stored(id))['document'].units.ink.hanging.kind).toBe('through');

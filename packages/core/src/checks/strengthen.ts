@@ -33,6 +33,7 @@ export function moveOverStuds(context: HangContext): Fix[] {
   return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
 }
 
+const ROOM_PAST_STUD_MM = 60;
 /** Fewest studs a wall half is run on for. */
 const WANTED_STUDS = 2;
 
@@ -44,7 +45,8 @@ export function runOn(context: HangContext): Fix[] {
   const { box, unit, hangInput } = context;
   if (box.hanging.kind !== 'outside') return [];
   const { from, to } = wallHalfEnds(unit);
-  const end = 10 * screwById(box.hanging.wallScrew.screw).diameterMm;
+  // Room for the next larger screw too: a half that is run on is not cut short of it.
+  const end = Math.max(10 * screwById(box.hanging.wallScrew.screw).diameterMm, ROOM_PAST_STUD_MM);
   const width = toMm(unit.outside.width.value);
   const behind = studsBehind(unit, hangInput.studsMm);
   const wanted = Math.max(WANTED_STUDS, behind.length + 1);
@@ -75,8 +77,10 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
   const more = (key: string, number: number, ...at: string[]): Fix => ({ label: { key, number }, edit: [{ path: path(...at), value: number }] });
   switch (kind) {
     case 'wall-screws':
-    case 'wall-half-bending':
       return [...runOn(context), ...strongerWallScrews(context)];
+    // Screws do not stiffen it: a stud more, or more wood.
+    case 'wall-half-bending':
+      return [...runOn(context), ...(box.hanging.kind === 'through' ? [] : [tallerCleat({ box })])];
     case 'cabinet-screws': {
       const { count } = box.hanging.cabinetScrew;
       return [more('more-cabinet-screws', Math.min(24, count + Math.max(2, Math.ceil(count / 2))), 'hanging', 'cabinetScrew', 'count')].filter(

@@ -28,10 +28,10 @@ export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: Show
                 {caseWords(each)}
                 {each.id === governing && <b> governs</b>}
               </th>
-              <td>{massText(each.massKg, unit)}</td>
-              <td>{tapeTextWithUnit(nearest(Math.round(each.at.out)), unit).replace(/ (strong|shy)$/, '')}</td>
-              <td>{each.weakest ? labelWords(each.weakest.name) : 'nothing is worked out'}</td>
-              <td className={each.weakest && each.weakest.share > 1 ? (each.judged ? 'danger' : 'caution') : ''}>
+              <td data-label="weight">{massText(each.massKg, unit)}</td>
+              <td data-label="its center, out">{tapeTextWithUnit(nearest(Math.round(each.at.out)), unit).replace(/ (strong|shy)$/, '')}</td>
+              <td data-label="nearest to its limit">{each.weakest ? labelWords(each.weakest.name) : 'nothing is worked out'}</td>
+              <td data-label="used" className={each.weakest && each.weakest.share > 1 ? (each.judged ? 'danger' : 'caution') : ''}>
                 {each.weakest && (
                   <Explained title={`${labelWords(each.weakest.name)}, ${caseWords(each)}`} unit={unit} of={each.weakest.figure}>
                     {percentText(each.weakest.share)}

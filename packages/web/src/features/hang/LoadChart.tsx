@@ -97,6 +97,7 @@ const Curves = memo(function Curves({ drawn: { factors, curves }, end, highest, 
   });
   return (
     <Line
+      aria-hidden
       data={{
         datasets: [
           ...curves.map(({ name, uses }, index): ChartDataset<'line'> => ({

@@ -56,6 +56,7 @@ export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
 function Holes({ shown: { plan, unit }, holes, ground }: { readonly shown: ShownUnit; readonly holes: HangingHoles; readonly ground: string }) {
   if (holes.wall.length === 0) return <p className="quiet">No stud is behind it where a screw could go: there is nothing to bore yet.</p>;
   const strip = labelWords(plan.unit.byId.get(holes.strip.panel)!.name);
+  const grounded = ground === 'timber' || ground === 'metal' ? 'stud' : 'place';
   return (
     <section aria-labelledby="wall-holes">
       <h2 id="wall-holes">Holes in the wall</h2>
@@ -71,7 +72,7 @@ function Holes({ shown: { plan, unit }, holes, ground }: { readonly shown: Shown
           <thead>
             <tr>
               <th scope="col">hole</th>
-              <th scope="col">{ground === 'timber' || ground === 'metal' ? 'stud' : 'place'}</th>
+              <th scope="col">{grounded}</th>
               <th scope="col">from the strip’s left end</th>
               <th scope="col">above its lower edge</th>
               <th scope="col">from the wall’s left end</th>
@@ -83,22 +84,22 @@ function Holes({ shown: { plan, unit }, holes, ground }: { readonly shown: Shown
             {holes.wall.map((hole, index) => (
               <tr key={hole.id} className={`at-${hole.state}`}>
                 <th scope="row">{hole.kind === 'lock' ? 'lock' : index + 1}</th>
-                <td>{hole.stud ?? ''}</td>
-                <td>
-                  {hole.kind === 'lock' ? 'cabinet’s ' : ''}
+                <td data-label={grounded}>{hole.stud ?? ''}</td>
+                <td data-label={hole.kind === 'lock' ? 'from the cabinet’s left end' : 'from its left end'}>
+                  {hole.kind === 'lock' && 'cabinet’s '}
                   <LengthText value={hole.fromLeft} unit={unit} />
                 </td>
-                <td>
-                  {hole.kind === 'lock' ? 'bottom ' : ''}
+                <td data-label={hole.kind === 'lock' ? 'above its bottom' : 'above its lower edge'}>
+                  {hole.kind === 'lock' && 'bottom '}
                   <LengthText value={hole.above} unit={unit} />
                 </td>
-                <td>
+                <td data-label="from the wall’s left end">
                   <LengthText value={hole.along} unit={unit} />
                 </td>
-                <td>
+                <td data-label="above the floor">
                   <LengthText value={hole.up} unit={unit} />
                 </td>
-                <td>
+                <td data-label="drill there?">
                   <b>{holeStateWords(hole.state)}</b>
                 </td>
               </tr>

@@ -41,7 +41,12 @@ export function PutInto({ answer, box }: { readonly answer: SumAnswer; readonly 
           setWhere(null);
         }}
       />
-      <ChoiceField label={`into ${box.name}`} value={place.id} options={row.places.map(({ id, name }) => ({ value: id, label: name }))} onChange={setWhere} />
+      <ChoiceField
+        label={`into ${box.name}`}
+        value={place?.id ?? ''}
+        options={[...(row.places.length > 1 ? [{ value: '', label: 'choose …' }] : []), ...row.places.map(({ id, name }) => ({ value: id, label: name }))]}
+        onChange={setWhere}
+      />
       <Button variant="outlined" disabled={!place} onClick={put}>
         {place ? `Put ${place.says} there` : 'Put it there'}
       </Button>

@@ -36,6 +36,7 @@ export function resultText({ value, unit: of }: Result, unit: DisplayUnit): stri
     return value.length === 0 ? 'none' : value.map((each) => resultText(of === undefined ? { value: each } : { value: each, unit: of }, unit)).join(', ');
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
-  if (of === 'mm') return tapeTextWithUnit(nearest(value), unit);
+  // To a hundredth, or as a tape shows it with the decimal beside it.
+  if (of === 'mm') return unit === 'mm' ? `${Number(value.toFixed(2))} mm` : `${tapeTextWithUnit(nearest(value), 'in')} (${(value / 25.4).toFixed(3)})`;
   return `${Number(value.toPrecision(4))}${of === undefined ? '' : of === 'deg' ? '°' : ` ${of}`}`;
 }

@@ -1,6 +1,7 @@
 /** All quick sums by what they are about, and the card of the one that is asked. */
 import { SUM_GROUPS, SUM_TITLES, SUMS, type DisplayUnit, type UnitDesign } from '@keen/core';
 import { useSearchParams } from 'react-router';
+import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { SumCard } from './SumCard.tsx';
 
 export interface SumsProps {
@@ -31,6 +32,14 @@ export function Sums({ unit, put }: SumsProps) {
           </section>
         ))}
       </nav>
+      <div className="sum-choice">
+        <ChoiceField
+          label="sum"
+          value={sum.name}
+          options={SUMS.map(({ name }) => ({ value: name, label: SUM_TITLES[name]!.title }))}
+          onChange={(name) => setSearch({ sum: name }, { replace: true })}
+        />
+      </div>
       <SumCard key={sum.name} sum={sum} unit={unit} put={put} />
     </div>
   );
