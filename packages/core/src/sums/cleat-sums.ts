@@ -8,6 +8,8 @@ import { apply } from '../worked/figure.ts';
 import { workingOf, type Inputs, type Key, type Sum } from './sum.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
+/** Six figures for the working: results stay unrounded. */
+const six = (value: number): number => Number(value.toPrecision(6));
 const length = (key: string): Key => ({ key, kind: 'length' });
 const weight: Key = { key: 'weight', kind: 'force' };
 const bevelKey: Key = { key: 'bevel', kind: 'angle' };
@@ -41,7 +43,7 @@ const statics: Sum = {
         antiLift: n(hooked ? 0 : hold.value, 'N'),
       },
       working: [
-        `outward = W tan θ = ${W * tanDeg(θ)} N, without friction`,
+        `outward = W tan θ = ${six(W * tanDeg(θ))} N, without friction`,
         ...workingOf(tip),
         ...workingOf(design),
         ...workingOf(spacer),
@@ -110,8 +112,8 @@ const prying: Sum = {
     return {
       results: { outward: n(H, 'N'), tension: n(tension, 'N') },
       working: [
-        `outward = V tan θ = ${H} N`,
-        `tension = [H (b − r) + V t/2] / (s − r) = [${H} · (${b} − ${r}) + ${V} · ${t}/2] / (${s} − ${r}) = ${tension} N; [eq], r [ASSUME]`,
+        `outward = V tan θ = ${six(H)} N`,
+        `tension = [H (b − r) + V t/2] / (s − r) = [${six(H)} · (${six(b)} − ${six(r)}) + ${six(V)} · ${six(t)}/2] / (${six(s)} − ${six(r)}) = ${six(tension)} N; [eq], r [ASSUME]`,
       ],
       cautions: [],
     };
