@@ -4,7 +4,9 @@ import fc from 'fast-check';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import { entered } from '../length/entered.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
-import { aloneBox } from '../test/print-room.ts';
+import { aloneBox, boxOf } from '../test/print-room.ts';
+import type { WallFixing } from '../wall/fixing.ts';
+import type { Wall } from '../wall/wall.ts';
 import type { UnitPlan } from '../plan/plan.ts';
 import { hang, hangAt, type Hang } from './hang.ts';
 
@@ -12,19 +14,41 @@ import { hang, hangAt, type Hang } from './hang.ts';
 const studs = fc.uniqueArray(fc.integer({ min: 40, max: 1300 }), { minLength: 2, maxLength: 4, selector: (at) => Math.round(at / 30) });
 const reached = (at: readonly number[], { unit }: UnitPlan): number[] =>
   at.filter((mm) => mm > 30 && mm < unit.outside.width.value / 1e6 - 30).sort((a, b) => a - b);
-const onStuds = ({ hangInput }: UnitPlan, studsMm: readonly number[]) => ({ ...hangInput, studsMm });
+const onStuds = ({ hangInput }: UnitPlan, studsMm: readonly number[], ground: Partial<Wall> = {}) => ({
+  ...hangInput,
+  studsMm,
+  wall: { ...hangInput.wall, ...ground },
+});
+/** Timber, sound and light metal studs, rated and unrated plugs, rated anchors. */
+const { wall: timber } = aloneBox(boxOf()).hangInput;
+const fixed = (more: Partial<WallFixing>): WallFixing => ({ ...timber.fixing, ...more });
+const grounds = fc.constantFrom<Partial<Wall>>(
+  {},
+  { structure: 'metal-studs', fixing: fixed({ metal: entered('1.2 mm') }) },
+  { structure: 'metal-studs' },
+  { structure: 'brick', fixing: fixed({ plug: '10mm', pullN: 3000, shearN: 4000 }) },
+  { structure: 'hollow-block' },
+  { fixing: fixed({ into: 'covering', pullN: 900, shearN: 1200 }) },
+);
 const usesOf = ({ links }: Hang): Map<string, number> => new Map(links.map(({ id, use }) => [id, use.value]));
 const RUNS = { numRuns: 60 };
 
 test('more in it uses no link less, but for the balance of the hook', () => {
   fc.assert(
-    fc.property(arbitraryBox, studs, fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0.01, max: 2, noNaN: true }), (box, at, factor, more) => {
-      const made = aloneBox(box);
-      const input = onStuds(made, reached(at, made));
-      const [less, greater] = [usesOf(hangAt(input, factor)), usesOf(hangAt(input, factor + more))];
-      // What stands far back steadies the hook: tipping and its hold-down may get better.
-      for (const [id, use] of less) if (id !== 'tip' && id !== 'hold-down') expect(greater.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
-    }),
+    fc.property(
+      arbitraryBox,
+      studs,
+      grounds,
+      fc.double({ min: 0, max: 3, noNaN: true }),
+      fc.double({ min: 0.01, max: 2, noNaN: true }),
+      (box, at, ground, factor, more) => {
+        const made = aloneBox(box);
+        const input = onStuds(made, reached(at, made), ground);
+        const [less, greater] = [usesOf(hangAt(input, factor)), usesOf(hangAt(input, factor + more))];
+        // What stands far back steadies the hook: tipping and its hold-down may get better.
+        for (const [id, use] of less) if (id !== 'tip' && id !== 'hold-down') expect(greater.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
+      },
+    ),
     RUNS,
   );
 });
@@ -41,10 +65,10 @@ test('more screws use no link more', () => {
     },
   });
   fc.assert(
-    fc.property(arbitraryBox, studs, screws, more, (box, at, few, which) => {
+    fc.property(arbitraryBox, studs, grounds, screws, more, (box, at, ground, few, which) => {
       const made = aloneBox(screwed(box, few));
       const studsMm = reached(at, made);
-      const [less, greater] = [made, aloneBox(screwed(box, { ...few, [which]: few[which] + 1 }))].map((each) => usesOf(hang(onStuds(each, studsMm))));
+      const [less, greater] = [made, aloneBox(screwed(box, { ...few, [which]: few[which] + 1 }))].map((each) => usesOf(hang(onStuds(each, studsMm, ground))));
       for (const [id, use] of less!) expect(greater!.get(id)!).toBeLessThanOrEqual(use + 1e-9);
     }),
     RUNS,
