@@ -175,3 +175,22 @@ test('a quick sum is worked out as it is typed, says what it cannot read, and it
   await expect(page.locator('.sum-results')).toContainText('83.24 mm');
   await expect(page.getByRole('group', { name: /^Put it into/ })).toHaveCount(0);
 });
+
+test('a cabinet that worries someone: the link that goes first, and repairs tried on it until it holds', async ({ page }) => {
+  const errors = watchErrors(page);
+  await page.goto(`${baseUrl()}/`);
+  await page.getByRole('link', { name: 'One that worries you' }).click();
+  // As it comes: a cleat stapled to a thin back.
+  await expect(headline(page)).toHaveText(/^Take the heavy things out of it first\. Thin back, all the cleat is held by/);
+  await page.locator('.repairs li', { hasText: 'A rail inside under the top' }).getByRole('button').click();
+  await expect(headline(page)).not.toContainText('Thin back');
+  await field(page, 'worry.fixing').selectOption('drywall-screws');
+  await expect(page.locator('.worry')).toContainText('Drywall screws are brittle');
+  await page.locator('.repairs li', { hasText: 'Take its wall screws out one by one' }).getByRole('button').click();
+  await expect(page.locator('.worry')).not.toContainText('Drywall screws are brittle');
+  await field(page, 'worry.depth').fill('2 in');
+  await page.reload();
+  await expect(field(page, 'worry.depth')).toHaveValue('50.8');
+  await expect(field(page, 'worry.fixing')).toHaveValue('wood-screws');
+  expect(errors).toEqual([]);
+});

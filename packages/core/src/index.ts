@@ -135,7 +135,18 @@ export type { CompartmentLoad, UnitWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
 export { ASSUMED, type Assumed } from './assumed/assumed.ts';
-export { boringWords, caseWords, hangingTold, holeStateWords, movingWords, type HangingStep, type HangingTold } from './formats/hanging-words.ts';
+export { autopsy, WORRY_BOTTOMS, WORRY_CLEATS, WORRY_FIXINGS, WORRY_HELD, type Autopsy, type Repair, type Worry, type WorryRefusal } from './hang/autopsy.ts';
+export {
+  boringWords,
+  caseWords,
+  hangingTold,
+  holeStateWords,
+  movingWords,
+  repairWords,
+  worryRefusalWords,
+  type HangingStep,
+  type HangingTold,
+} from './formats/hanging-words.ts';
 export { sumKeyWords, SUM_GROUPS, SUM_TITLES, type SumGroup } from './sums/sum-words.ts';
 export type { Result, ResultGroup, Sum, SumAnswer } from './sums/sum.ts';
 export { exampleOf, SUM_EXAMPLES, wordsOf } from './sums/examples.ts';

@@ -5,6 +5,7 @@ import { up as liftFamilies } from './database/migrations/0003-families.ts';
 import { up as liftSetups } from './database/migrations/0005-setups.ts';
 import { liftAll } from './database/migrations/lift.ts';
 import { up as liftLayouts } from './database/migrations/0006-layouts.ts';
+import { up as liftHanging } from './database/migrations/0010-hanging.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { configFrom } from './config.ts';
 import { testApp, type TestApp } from './test/app.ts';
@@ -46,6 +47,7 @@ describe('migrations', () => {
     await liftSetups(app.sequelize.getQueryInterface());
     await liftLayouts(app.sequelize.getQueryInterface());
     await liftAll(app.sequelize.getQueryInterface(), 6);
+    await liftHanging(app.sequelize.getQueryInterface());
     const { body } = await app.api.get('/api/projects/print-room').expect(200);
     const design = designCodec.read(body.document, 'document');
     expect(design.items).toEqual({});

@@ -45,6 +45,7 @@ export const ASSUMED = {
   oneStudOff: row(75, 'mm', 'hanging-verdict', 'sideways, from that stud to the centre of gravity at most'),
   overPeople: row(0.5, '×', 'hanging-verdict', 'of its limit, over a bed, a cot or a seat at most'),
   fixingBack: row(12, 'mm', 'cabinet-half-pull', 'a back thinner than this is no fixing'),
+  worstStud: row(0.6, '×', 'autopsy', 'of the weight, on the worst of several studs nobody measured'),
   // other walls
   plugUltimate: row(1 / 4, '×', 'other-grounds', 'of what a plug fails at'),
   plugWorking: row(1 / 1.25, '×', 'other-grounds', 'of what a plug may carry as its maker says'),

@@ -21,6 +21,7 @@ const router = createBrowserRouter([
         errorElement: <FaultPage />,
         children: [
           { path: '/', lazy: () => import('../features/home/HomePage.tsx') },
+          { path: '/worry', lazy: () => import('../features/worry/WorryPage.tsx') },
           { path: '/sums', lazy: () => import('../features/sums/SumsPage.tsx') },
           { path: '/new', lazy: () => import('../features/home/NewCabinetPage.tsx') },
           { path: '/project/:projectId', lazy: () => import('../features/project/ProjectRoute.tsx') },

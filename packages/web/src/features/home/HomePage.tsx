@@ -129,6 +129,9 @@ export function Component() {
           <Button component={Link} to="/sums" variant="outlined" size="large">
             Quick sums
           </Button>
+          <Button component={Link} to="/worry" variant="outlined" size="large">
+            One that worries you
+          </Button>
           <input
             ref={input}
             type="file"

@@ -1,0 +1,339 @@
+/**
+ * A unit that hangs already, and failed or worries someone: described by how it is joined and fixed, judged by the same links as one
+ * that is designed, and repaired without a rebuild. Where it is not known, the safer side is taken. Source: docs/formulas/autopsy.md.
+ */
+import { ASSUMED } from '../assumed/assumed.ts';
+import { screwById } from '../joints/screws.ts';
+import { toMm, type Length } from '../length/length.ts';
+import { MATERIALS, type MaterialId } from '../stock/materials.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
+import { COMBINED, G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { EDGE_SCREWS, GLUE } from './joint-capacity.ts';
+import { JOINT_USE, link, type Link } from './link.ts';
+import { CABINET_PULL, contactHeight, OUTWARD, PRYING, PULL_LIMIT, TIP_RATIO } from './statics.ts';
+
+export const WORRY_FIXINGS = ['wood-screws', 'drywall-screws', 'nails'] as const;
+export const WORRY_HELD = ['screws', 'nails', 'staples'] as const;
+export const WORRY_BOTTOMS = ['dado', 'butt-glue', 'screws', 'nails'] as const;
+export const WORRY_CLEATS = ['birch-plywood', 'softwood-plywood', 'spf', 'mdf'] as const satisfies readonly MaterialId[];
+
+/** What a person can see and measure of it. */
+export interface Worry {
+  readonly height: Length;
+  readonly depth: Length;
+  readonly emptyKg: number;
+  readonly contentsKg: number;
+  /** On the floor that holds most. */
+  readonly floorKg: number;
+  readonly covering: Length;
+  /** Studs its wall screws reach; none for wallboard alone. */
+  readonly studs: number;
+  readonly perStud: number;
+  readonly fixing: (typeof WORRY_FIXINGS)[number];
+  readonly screw: string;
+  readonly screwLength: Length;
+  readonly cleat: (typeof WORRY_CLEATS)[number];
+  readonly thickness: Length;
+  readonly shortFace: Length;
+  readonly wallBevelDeg: number;
+  readonly cabinetBevelDeg: number;
+  /** Its hook opens downwards. */
+  readonly upsideDown: boolean;
+  readonly spacer: boolean;
+  readonly locked: boolean;
+  /** What holds the cabinet half, into what, and how many. */
+  readonly heldBy: (typeof WORRY_HELD)[number];
+  readonly heldIn: 'rail' | 'back';
+  readonly heldCount: number;
+  readonly backMm: Length;
+  /** The bottom between the sides or under their ends, and what carries it there. */
+  readonly bottom: 'between' | 'under';
+  readonly bottomBy: (typeof WORRY_BOTTOMS)[number];
+  readonly bottomCount: number;
+  /** The joint was glued on paint, varnish or a faced board. */
+  readonly glueOnFinish: boolean;
+  /** A lid or flap that meets the ceiling as it opens: from its hinges to the hand, and to where it touches; nothing for none. */
+  readonly lidHand: Length;
+  readonly lidTouch: Length;
+}
+
+export type WorryRefusal = 'no-stud' | 'drywall-screws' | 'cleat-material' | 'short-screw' | 'upside-down' | 'no-spacer';
+
+export interface Repair {
+  readonly id: string;
+  readonly change: Partial<Worry>;
+  /** The most used link after it; refusals that are left. */
+  readonly worst: number;
+  readonly refusals: number;
+}
+
+export interface Autopsy {
+  readonly links: readonly Link[];
+  readonly refusals: readonly WorryRefusal[];
+  /** What can be done to it as it hangs, the most helpful first. */
+  readonly repairs: readonly Repair[];
+}
+
+/** Screws nobody told about are taken in spruce. */
+const STUD_GRAVITY = MATERIALS.spf.gravity;
+/** A hand at the edge of a lid, N. */
+const HAND_N = 50;
+/** A side and a bottom of the usual sheet, mm. */
+const SHEET_MM = 18;
+/** A dado of the usual depth, mm. */
+const DADO_MM = 6;
+/** What carries nothing in the direction it is pulled. */
+const NOTHING = 1e-6;
+
+const WEIGHT_OF = formula({ label: 'weight', unit: 'N', text: 'm · g₀', source: '[eq]', terms: { m: 'kg' }, compute: ({ m }) => m * G0 });
+const CENTRE = formula({
+  label: 'worry-centre',
+  unit: 'mm',
+  text: 't + depth (1/2 + 0.1 contents / all)',
+  source: '[ASSUME] docs/formulas/autopsy.md',
+  terms: { t: 'mm', depth: 'mm', contents: 'kg', all: 'kg' },
+  compute: ({ t, depth, contents, all }) => t + depth * (0.5 + (ASSUMED.contentsOutward.value * contents) / (all || 1)),
+});
+const SHARE = formula({
+  label: 'worry-share',
+  unit: 'N',
+  text: 'W · 0.6, on one stud W',
+  source: '[ASSUME] docs/formulas/autopsy.md',
+  terms: { W: 'N', n: 'count' },
+  compute: ({ W, n }) => (n > 1 ? W * ASSUMED.worstStud.value : W),
+});
+const PER = formula({
+  label: 'screw-shear',
+  unit: 'N',
+  text: 'R / n',
+  source: '[eq]',
+  terms: { R: 'N', n: 'count' },
+  compute: ({ R, n }) => R / Math.max(1, n),
+});
+/** Bevels that do not match touch at the wall-side valley alone. */
+export const MISMATCHED_TIP = formula({
+  label: 'mismatched-tip',
+  unit: 'share',
+  text: '(e − t/2) / (h tan θ − (t/2)(1 + tan² θ))',
+  source: '[eq] docs/formulas/autopsy.md',
+  terms: { e: 'mm', t: 'mm', h: 'mm', θ: 'deg' },
+  compute: ({ e, t, h, θ }) => {
+    const T = Math.tan((θ * Math.PI) / 180);
+    const limit = h * T - (t / 2) * (1 + T * T);
+    return limit > 0 ? (e - t / 2) / limit : 99;
+  },
+});
+const THROUGH_BACK = formula({
+  label: 'through-back',
+  unit: 'N',
+  text: 'heads hold, but the edges of the back hold nothing straight out: 0',
+  source: 'docs/formulas/joint-capacity.md',
+  terms: { heads: 'N' },
+  compute: () => 0,
+});
+const BRADS_ACROSS = formula({
+  label: 'brads',
+  unit: 'N',
+  text: 'n · 29 N',
+  source: '[ASSUME] docs/formulas/joint-capacity.md',
+  terms: { n: 'count' },
+  compute: ({ n }) => n * ASSUMED.brad.value,
+});
+const ALONG = formula({
+  label: 'nails-along',
+  unit: 'N',
+  text: 'pulled along themselves: 0',
+  source: 'docs/formulas/joint-capacity.md',
+  terms: { n: 'count' },
+  compute: () => 0,
+});
+const ON_FINISH = formula({
+  label: 'glue-on-finish',
+  unit: 'N',
+  text: 'glue on a finish: 0',
+  source: 'docs/formulas/joint-capacity.md',
+  terms: { B: 'mm' },
+  compute: () => 0,
+});
+const DADO = formula({
+  label: 'lip-capacity',
+  unit: 'N',
+  text: 'depth · B · 2.5 MPa',
+  source: '[ASSUME] docs/formulas/joint-capacity.md',
+  terms: { depth: 'mm', B: 'mm' },
+  compute: ({ depth, B }) => depth * B * MATERIALS['birch-plywood'].bearingMPa,
+});
+const LEVER = formula({
+  label: 'lid-lever',
+  unit: 'N',
+  text: '50 N · (hand / touch + 1)',
+  source: '[eq], hand [ASSUME] docs/formulas/autopsy.md',
+  terms: { hand: 'mm', touch: 'mm' },
+  compute: ({ hand, touch }) => (touch > 0 ? HAND_N * (hand / touch + 1) : 0),
+});
+
+/** The links of a unit as it was described, the most used first, and what helps. */
+export function autopsy(worry: Worry): Autopsy {
+  const { links, refusals } = judged(worry);
+  return { links, refusals, repairs: repairsOf(worry, links, refusals) };
+}
+
+function judged(worry: Worry): Pick<Autopsy, 'links' | 'refusals'> {
+  const t = toMm(worry.thickness);
+  const short = toMm(worry.shortFace);
+  const θ = Math.min(worry.wallBevelDeg, worry.cabinetBevelDeg);
+  const all = worry.emptyKg + worry.contentsKg;
+  const W = apply(WEIGHT_OF, { m: all });
+  const e = apply(CENTRE, { t, depth: toMm(worry.depth), contents: worry.contentsKg, all });
+  const b = contactHeight(short, t, θ);
+  // Without a spacer it turns about the wall half's own lower edge.
+  const h = worry.spacer ? Math.max(b, toMm(worry.height) - b - t) : b;
+  const terms = { W, e, t, h, θ };
+  const outward = apply(OUTWARD, terms);
+  const tip = worry.wallBevelDeg === worry.cabinetBevelDeg ? apply(TIP_RATIO, { e, t, h, θ }) : apply(MISMATCHED_TIP, { e, t, h, θ });
+  const links = [
+    ...(worry.studs > 0 ? [wallScrews(worry, W, outward, b)] : []),
+    link({ id: 'tip', kind: 'tip', name: { key: 'link-tip' }, use: tip, limit: worry.locked ? Infinity : 1, panels: [] }),
+    cabinetHalf(worry, W, outward, b),
+    bottomJoint(worry),
+    ...lid(worry, W, e, h, θ, b),
+  ].sort((x, y) => share(y) - share(x));
+  return { links, refusals: refusalsOf(worry) };
+}
+
+const share = ({ use, limit }: Link): number => use.value / (Number.isFinite(limit) ? limit : 1);
+
+function wallScrews(worry: Worry, W: Figure, outward: Figure, b: number): Link {
+  const screw = screwById(worry.screw);
+  const t = toMm(worry.thickness);
+  const cleat = MATERIALS[worry.cleat];
+  const L = toMm(worry.screwLength);
+  const grip = Math.max(0, L - t - toMm(worry.covering));
+  const lateral = shearOf(screw, { side: t, grip, gap: toMm(worry.covering), sideGravity: cleat.gravity, mainGravity: STUD_GRAVITY });
+  const pull = apply(WITHDRAWAL, { G: STUD_GRAVITY, D: screw.diameterMm, thread: threadIn(grip, L), C_D: PERMANENT });
+  const carried = apply(SHARE, { W, n: worry.studs });
+  const s = Math.max(1, toMm(worry.shortFace) - ASSUMED.edgeDistance.value * screw.diameterMm);
+  const H = { value: (outward.value * carried.value) / (W.value || 1), label: outward.label };
+  const tension = apply(PRYING, { H, V: carried, b, t, s, n: Math.max(1, worry.perStud), 's low': 0, 'n low': 0 });
+  const shear = apply(PER, { R: carried, n: worry.perStud });
+  // A nail holds nothing for good along itself.
+  const holds = worry.fixing === 'nails' ? NOTHING : pull;
+  const use = apply(COMBINED, { V: shear, T: tension, "Z'": lateral.value > 0 ? lateral : NOTHING, "W'": holds });
+  return link({
+    id: 'wall-screws',
+    kind: 'wall-screws',
+    name: { key: worry.fixing === 'nails' ? 'worry-wall-nails' : 'wall-screws' },
+    use: most(use),
+    panels: [],
+  });
+}
+
+function cabinetHalf(worry: Worry, W: Figure, outward: Figure, b: number): Link {
+  const screw = screwById('#8');
+  const t = toMm(worry.thickness);
+  const n = Math.max(1, worry.heldCount);
+  const pulled = apply(CABINET_PULL, { H: outward, V: W, b, t, s: Math.max(1, b - 20), n });
+  const name = { key: 'link-cabinet-half' };
+  const base = { id: 'cabinet-half', kind: 'cabinet-screws' as const, name, panels: [] };
+  if (worry.heldIn === 'back') {
+    const heads = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: MATERIALS['hardwood-faced-plywood'].gravity, t: toMm(worry.backMm), C_D: PERMANENT });
+    return link({ ...base, name: { key: 'worry-back' }, use: apply(JOINT_USE, { load: pulled, capacity: apply(THROUGH_BACK, { heads }) }) });
+  }
+  if (worry.heldBy !== 'screws') return link({ ...base, use: apply(JOINT_USE, { load: pulled, capacity: apply(ALONG, { n }) }) });
+  const lateral = shearOf(screw, {
+    side: SHEET_MM,
+    grip: Math.min(t, SHEET_MM),
+    gap: 0,
+    sideGravity: MATERIALS['birch-plywood'].gravity,
+    mainGravity: MATERIALS[worry.cleat].gravity,
+  });
+  const pull = apply(WITHDRAWAL, { G: MATERIALS[worry.cleat].gravity, D: screw.diameterMm, thread: Math.min(t, SHEET_MM), C_D: PERMANENT });
+  return link({ ...base, use: most(apply(COMBINED, { V: apply(PER, { R: W, n }), T: pulled, "Z'": lateral, "W'": pull })) });
+}
+
+function bottomJoint(worry: Worry): Link {
+  const load = apply(PER, { R: apply(WEIGHT_OF, { m: worry.floorKg }), n: 2 });
+  return link({ id: 'bottom', kind: 'floor-joint', name: { key: 'worry-bottom' }, use: apply(JOINT_USE, { load, capacity: bottomHolds(worry) }), panels: [] });
+}
+
+function bottomHolds({ bottom, bottomBy, bottomCount: n, depth, glueOnFinish }: Worry): Figure {
+  const B = toMm(depth);
+  if (bottomBy === 'nails') return bottom === 'under' ? apply(ALONG, { n }) : apply(BRADS_ACROSS, { n });
+  if (bottomBy === 'screws') {
+    const screw = screwById('#8');
+    const gravity = MATERIALS['hardwood-faced-plywood'].gravity;
+    const across = shearOf(screw, { side: SHEET_MM, grip: 2 * SHEET_MM, gap: 0, sideGravity: gravity, mainGravity: gravity });
+    const along = apply(WITHDRAWAL, { G: gravity, D: screw.diameterMm, thread: SHEET_MM, C_D: PERMANENT });
+    return apply(EDGE_SCREWS, { n, "Z'": bottom === 'under' ? { value: Math.min(along.value * 0.5, across.value) } : across });
+  }
+  if (bottomBy === 'dado' && bottom === 'between') return apply(DADO, { depth: DADO_MM, B });
+  return glueOnFinish ? apply(ON_FINISH, { B }) : apply(GLUE, { B, t: SHEET_MM });
+}
+
+/** A lid that meets the ceiling is a lever: what a hand does at its edge comes back many times over at the hinges. */
+function lid(worry: Worry, W: Figure, e: Figure, h: number, θ: number, b: number): Link[] {
+  if (worry.lidTouch === 0 || worry.lidHand === 0) return [];
+  const t = toMm(worry.thickness);
+  const load = apply(LEVER, { hand: toMm(worry.lidHand), touch: toMm(worry.lidTouch) });
+  const capacity = apply(PULL_LIMIT, { W, a: e.value - t / 2, c: b, z: 0, h, θ });
+  return [
+    link({ id: 'lid', kind: 'tip', name: { key: 'worry-lid' }, use: apply(JOINT_USE, { load, capacity }), limit: worry.locked ? Infinity : 1, panels: [] }),
+  ];
+}
+
+/** What holds nothing is used far over, not without end. */
+const most = (use: Figure): Figure => (use.value > 99 ? { ...use, value: 99 } : use);
+
+function refusalsOf(worry: Worry): WorryRefusal[] {
+  const reasons: WorryRefusal[] = [];
+  if (worry.studs < 1) reasons.push('no-stud');
+  if (worry.fixing === 'drywall-screws') reasons.push('drywall-screws');
+  if (worry.cleat === 'mdf') reasons.push('cleat-material');
+  const grip = toMm(worry.screwLength) - toMm(worry.thickness) - toMm(worry.covering);
+  if (worry.studs > 0 && grip < LEAST_PENETRATION * screwById(worry.screw).diameterMm) reasons.push('short-screw');
+  if (worry.upsideDown) reasons.push('upside-down');
+  if (!worry.spacer) reasons.push('no-spacer');
+  return reasons;
+}
+
+/** Everything that can be done without taking it apart, tried on it; what brings nothing is not told. */
+function repairsOf(worry: Worry, links: readonly Link[], refusals: readonly WorryRefusal[]): Repair[] {
+  const nm = (mm: number): Length => (mm * 1e6) as Length;
+  const long = nm(Math.ceil((toMm(worry.thickness) + toMm(worry.covering) + 50) / 10) * 10);
+  const candidates: readonly (readonly [string, Partial<Worry>])[] = [
+    ['wood-screws', { fixing: 'wood-screws', screw: '#10', screwLength: long }],
+    ['into-two-studs', { studs: Math.max(2, worry.studs), perStud: Math.max(2, worry.perStud), fixing: 'wood-screws', screw: '#10', screwLength: long }],
+    ['second-screw', { perStud: worry.perStud + 1 }],
+    ['further-stud', { studs: worry.studs + 1 }],
+    ['rail-inside', { heldIn: 'rail', heldBy: 'screws', heldCount: Math.max(8, worry.heldCount) }],
+    ['same-bevel', { wallBevelDeg: 45, cabinetBevelDeg: 45, upsideDown: false }],
+    ['plywood-cleat', { cleat: 'birch-plywood' }],
+    ['spacer', { spacer: true }],
+    ['lock', { locked: true }],
+    ['screws-across', { bottom: 'between', bottomBy: 'screws', bottomCount: Math.max(4, worry.bottomCount) }],
+    ['bare-wood', { glueOnFinish: false }],
+    ['lid-stop', { lidTouch: 0 as Length }],
+  ];
+  const before = scoreOf(links, refusals);
+  const weakest = links.slice(0, 3).map(({ id, use }) => ({ id, value: use.value }));
+  return candidates
+    .flatMap(([id, change]): (Repair & { readonly gain: number })[] => {
+      const after = judged({ ...worry, ...change });
+      // It counts when it takes a refusal away, or makes one of the links that go first markedly less used.
+      const eased = Math.max(
+        0,
+        ...weakest.map(({ id: of, value }) => (value > 0 ? 1 - (after.links.find((each) => each.id === of)?.use.value ?? 0) / value : 0)),
+      );
+      const gain = 10 * (refusals.length - after.refusals.length) + Math.max(before - scoreOf(after.links, after.refusals), eased);
+      const worst = after.links[0] ? share(after.links[0]) : 0;
+      return gain > WORTH ? [{ id, change, worst, refusals: after.refusals.length, gain }] : [];
+    })
+    .sort((x, y) => y.gain - x.gain)
+    .slice(0, MOST_REPAIRS)
+    .map(({ id, change, worst, refusals: left }) => ({ id, change, worst, refusals: left }));
+}
+
+const WORTH = 0.05;
+const MOST_REPAIRS = 5;
+
+const scoreOf = (links: readonly Link[], refusals: readonly WorryRefusal[]): number => refusals.length + Math.min(5, links[0] ? share(links[0]) : 0);

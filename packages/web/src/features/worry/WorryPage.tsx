@@ -1,0 +1,74 @@
+/** One that worries you: how it is joined and fixed on the left, what goes first and the repairs that help on the right. */
+import { autopsy, labelWords, percentText, repairWords, worryRefusalWords, type Worry } from '@keen/core';
+import { Button } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { ExplainProvider } from '../../ui/Explained.tsx';
+import { Logo } from '../../ui/Logo.tsx';
+import { LinkList } from '../hang/LinkList.tsx';
+import { keptWorry, keepWorry, UNTOLD } from './kept.ts';
+import { WorryForm } from './WorryForm.tsx';
+import { WorryPicture } from './WorryPicture.tsx';
+
+export function Component() {
+  const [worry, setWorry] = useState<Worry>(keptWorry);
+  const set = (change: Partial<Worry>): void => {
+    const next = { ...worry, ...change };
+    setWorry(next);
+    keepWorry(next);
+  };
+  const { links, refusals, repairs } = useMemo(() => autopsy(worry), [worry]);
+  const first = links[0]!;
+  const over = first.use.value > first.limit;
+  const stop = refusals.length > 0 || over;
+  return (
+    <ExplainProvider onSource={() => {}}>
+      <div className="sums-page">
+        <header className="sums-head">
+          <Logo size={32} />
+          <strong>One that worries you</strong>
+          <Button component={Link} to="/">
+            To the room
+          </Button>
+          <Button onClick={() => set(UNTOLD)}>Describe another</Button>
+        </header>
+        <main className="worry">
+          <WorryForm worry={worry} set={set} />
+          <div>
+            <h1 className={stop ? 'danger' : ''}>
+              {stop ? 'Take the heavy things out of it first.' : 'It holds, as far as it was told.'}{' '}
+              {`${labelWords(first.name).replace(/^./, (letter) => letter.toUpperCase())}: ${percentText(first.use.value)} used.`}
+            </h1>
+            {refusals.map((reason) => (
+              <p key={reason} className="danger stop-line">
+                {worryRefusalWords(reason)}
+              </p>
+            ))}
+            <WorryPicture worry={worry} links={links} />
+            <LinkList links={links} unit="mm" />
+            <section aria-labelledby="repairs" className="repairs">
+              <h2 id="repairs">{repairs.length === 0 ? 'Nothing without taking it apart would help more' : 'What helps, without taking it apart'}</h2>
+              <ul>
+                {repairs.map((repair) => (
+                  <li key={repair.id}>
+                    <p>
+                      {repairWords(repair)}:{' '}
+                      <b>{repair.refusals > 0 ? `${repair.refusals} of what rules it out are left` : `the weakest link then ${percentText(repair.worst)}`}</b>
+                    </p>
+                    <Button variant="outlined" onClick={() => set(repair.change)}>
+                      As if it were done
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+            <p className="fine-print">
+              Estimate from published formulas and what you told, the safer side taken where you could not look; not an inspection. If it moves, creaks or gaps,
+              empty it and take it down.
+            </p>
+          </div>
+        </main>
+      </div>
+    </ExplainProvider>
+  );
+}

@@ -1,0 +1,60 @@
+/** What was told of a unit, kept in this browser so that a reload loses nothing; anything else there is no longer read. */
+import { autopsy, mm, type Worry } from '@keen/core';
+
+const KEY = 'keen-worry';
+
+/** A unit nobody has told anything of: the usual one. */
+export const UNTOLD: Worry = {
+  height: mm(700),
+  depth: mm(300),
+  emptyKg: 15,
+  contentsKg: 25,
+  floorKg: 12,
+  covering: mm(12.5),
+  studs: 2,
+  perStud: 2,
+  fixing: 'wood-screws',
+  screw: '#10',
+  screwLength: mm(75),
+  cleat: 'birch-plywood',
+  thickness: mm(18),
+  shortFace: mm(60),
+  wallBevelDeg: 45,
+  cabinetBevelDeg: 45,
+  upsideDown: false,
+  spacer: true,
+  locked: false,
+  heldBy: 'staples',
+  heldIn: 'back',
+  heldCount: 6,
+  backMm: mm(6),
+  bottom: 'between',
+  bottomBy: 'butt-glue',
+  bottomCount: 4,
+  glueOnFinish: false,
+  lidHand: mm(0),
+  lidTouch: mm(0),
+};
+
+export function keptWorry(): Worry {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Record<string, unknown> | null;
+    if (!kept) return UNTOLD;
+    // A field of another kind than today's is as if it had not been told.
+    const told = Object.entries<unknown>({ ...UNTOLD }).map(([key, value]): [string, unknown] => [key, typeof kept[key] === typeof value ? kept[key] : value]);
+    const worry = Object.fromEntries(told) as unknown as Worry;
+    // What cannot be judged is not read: a screw or a board there is no longer.
+    autopsy(worry);
+    return worry;
+  } catch {
+    return UNTOLD;
+  }
+}
+
+export function keepWorry(worry: Worry): void {
+  try {
+    localStorage.setItem(KEY, JSON.stringify(worry));
+  } catch {
+    // A browser that keeps nothing shows it all the same.
+  }
+}
