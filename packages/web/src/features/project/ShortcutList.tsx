@@ -12,7 +12,8 @@ export function ShortcutList({ open, onClose, hotkeys }: { readonly open: boolea
   return (
     <Dialog open={open} onClose={onClose}>
       <DialogTitle>Keys</DialogTitle>
-      <DialogContent>
+      {/* Longer than a phone is high: the keyboard must be able to scroll it. */}
+      <DialogContent tabIndex={0}>
         <table className="keys">
           <tbody>
             {[...hotkeys, ...IN_DRAWINGS].map(({ keys, does }) => (
