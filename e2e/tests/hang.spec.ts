@@ -181,7 +181,7 @@ test('a cabinet that worries someone: the link that goes first, and repairs trie
   await page.goto(`${baseUrl()}/`);
   await page.getByRole('link', { name: 'One that worries you' }).click();
   // As it comes: a cleat stapled to a thin back.
-  await expect(headline(page)).toHaveText(/^Take the heavy things out of it first\. Thin back, all the cleat is held by/);
+  await expect(headline(page)).toHaveText(/^Take the heavy things out of it first\. Thin back that holds the cleat first: far over\.$/);
   await page.locator('.repairs li', { hasText: 'A rail inside under the top' }).getByRole('button').click();
   await expect(headline(page)).not.toContainText('Thin back');
   await field(page, 'worry.fixing').selectOption('drywall-screws');

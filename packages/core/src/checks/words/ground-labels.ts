@@ -41,7 +41,7 @@ export const GROUND_WORDS: Readonly<Record<string, string>> = {
   'lid-lever.touch': 'hinges to where it touches',
   'lip-capacity.depth': 'depth of the dado',
   'worry-wall-nails': 'nails in the wall, pulled the way they let go',
-  'worry-back': 'thin back, all the cleat is held by',
+  'worry-back': 'thin back that holds the cleat',
   'worry-bottom': 'joint of the bottom',
   'worry-lid': 'lid that levers on the ceiling',
   'hung-centre': 'center of gravity with a child on the door',

@@ -37,7 +37,7 @@ export function Component() {
           <div>
             <h1 className={stop ? 'danger' : ''}>
               {stop ? 'Take the heavy things out of it first.' : 'It holds, as far as it was told.'}{' '}
-              {`${labelWords(first.name).replace(/^./, (letter) => letter.toUpperCase())}: ${percentText(first.use.value)} used.`}
+              {`${labelWords(first.name).replace(/^./, (letter) => letter.toUpperCase())} first: ${percentText(first.use.value)}.`}
             </h1>
             {refusals.map((reason) => (
               <p key={reason} className="danger stop-line">

@@ -35,7 +35,7 @@ export function WorryPicture({ worry, links }: { readonly worry: Worry; readonly
             {over ? <path d={`M${px - 5} ${py - 5}l10 10m0 -10l-10 10`} /> : <circle cx={px} cy={py} r={index === 0 ? 6 : 4} />}
             <path className="lead-line" d={`M${px} ${py}L${x + w + 18} ${40 + index * 34}`} />
             <text x={x + w + 22} y={44 + index * 34}>
-              {labelWords(name).slice(0, 26)}
+              {labelWords(name)}
             </text>
           </g>
         );
