@@ -25,27 +25,27 @@ describe('the cases of a cupboard', () => {
     const { guessedKg, of } = byKind();
     const assumed = 75 * 0.6644 * 0.2738;
     expect(guessedKg).toBeCloseTo(assumed, 6);
-    expect(of('guessed')[0]!.massKg - of('closed')[0]!.massKg).toBeCloseTo(0.3 * assumed, 6);
-    expect(of('fuller')[0]!.massKg - of('closed')[0]!.massKg).toBeCloseTo(0.25 * (40 + assumed), 6);
+    expect(of('guessed')[0]!.load.mass.value - of('closed')[0]!.load.mass.value).toBeCloseTo(0.3 * assumed, 6);
+    expect(of('fuller')[0]!.load.mass.value - of('closed')[0]!.load.mass.value).toBeCloseTo(0.25 * (40 + assumed), 6);
   });
   test('with two doors each is opened alone too, and someone hangs on one', () => {
     const { of, governing, cases } = byKind(doors);
     expect(of('one-open')).toHaveLength(2);
     const [left, right] = of('one-open') as [(typeof cases)[0], (typeof cases)[0]];
     // Opened, a door swings to its hinge's side: the centre goes left with the left one, right with the right one.
-    expect(left.at.along).toBeLessThan(right.at.along);
-    expect(of('open')[0]!.at.out).toBeGreaterThan(of('closed')[0]!.at.out);
-    expect(of('on-door')[0]!.massKg - of('open')[0]!.massKg).toBeCloseTo(150 / g0, 6);
+    expect(left.load.along).toBeLessThan(right.load.along);
+    expect(of('open')[0]!.load.out).toBeGreaterThan(of('closed')[0]!.load.out);
+    expect(of('on-door')[0]!.load.mass.value - of('open')[0]!.load.mass.value).toBeCloseTo(150 / g0, 6);
     expect(of('on-door')[0]!.weakest!.share).toBeGreaterThan(of('open')[0]!.weakest!.share);
     expect(['open', 'one-open']).toContain(cases.find(({ id }) => id === governing)!.kind);
   });
   test('a child on the door, by levers: 150 N as far out as the door is wide', () => {
     const { of, hang } = byKind(doors);
     const opened = of('open')[0]!;
-    const W = opened.massKg * g0;
+    const W = opened.load.mass.value * g0;
     const depth = 17.8 + 280;
     const edge = depth + 2 * hang.open[0]!.shift.out;
-    expect(of('on-door')[0]!.at.out).toBeCloseTo((W * opened.at.out + 150 * edge) / (W + 150), 4);
+    expect(of('on-door')[0]!.load.out).toBeCloseTo((W * opened.load.out + 150 * edge) / (W + 150), 4);
   });
   test('a unit with nothing in it is empty, and leaned on', () => {
     const { cases } = byKind(ink('contents', {}));

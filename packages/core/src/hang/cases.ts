@@ -23,9 +23,8 @@ export interface LoadCase {
   readonly kind: CaseId;
   /** What is open, or hung on, where the case is about one thing. */
   readonly of: Label | null;
-  readonly massKg: number;
-  /** Centre of gravity, mm: from the wall, the unit's bottom and its left end. */
-  readonly at: { readonly out: number; readonly up: number; readonly along: number };
+  /** What hangs then, and where: with the sums of its mass and of its centre out from the wall. */
+  readonly load: Load;
   /** What comes nearest to its limit, as a share of it. */
   readonly weakest: { readonly name: Label; readonly share: number; readonly figure: Figure } | null;
   /** Counts in the verdict: leaning and hanging on a door caution, unless children reach it. */
@@ -89,8 +88,7 @@ function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: C
     id,
     kind,
     of,
-    massKg: loaded.mass.value,
-    at: { out: loaded.out, up: loaded.up, along: loaded.along },
+    load: loaded,
     weakest: first ? { name: first.name, share: nearness(first), figure: first.use } : null,
     judged,
   };
@@ -99,7 +97,7 @@ function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: C
 /** Someone leans on the front edge, or pulls at the bottom: worked out with their own load duration. */
 function byHand(input: HangInput, unpressed: Load): LoadCase[] {
   const leant = climbing(input, unpressed);
-  const base = { of: null, massKg: unpressed.mass.value, at: { out: unpressed.out, up: unpressed.up, along: unpressed.along }, judged: false };
+  const base = { of: null, load: unpressed, judged: false };
   const tips = leant.tip && leant.tip.value > leant.screws.value;
   return [
     {

@@ -181,6 +181,16 @@ export function combinedUse(V: number, T: number, Z: number, W: number): number 
 /** The straight sum V/Z' + T/W': nails always, every fastener in the strict setting. [NDS 12.4.2 (m)] */
 export const linearUse = (V: number, T: number, Z: number, W: number): number => V / Z + T / W;
 
+/** How far a screw reaches past the strip and whatever lies between. */
+export const PENETRATION = formula({
+  label: 'penetration',
+  unit: 'mm',
+  text: 'L − cleat − wallboard',
+  source: '[eq]',
+  terms: { L: 'mm', cleat: 'mm', wallboard: 'mm' },
+  compute: ({ L, cleat, wallboard }) => L - cleat - wallboard,
+});
+
 /** Least grip in the stud, in diameters, below which a screw is refused; and the grip for full value. [NDS 12.1] */
 export const LEAST_PENETRATION = 6;
 export const FULL_PENETRATION = 10;

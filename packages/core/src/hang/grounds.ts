@@ -9,7 +9,7 @@ import type { PlugId } from '../wall/fixing.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import type { Wall } from '../wall/wall.ts';
 import { apply, formula, least, termOf, type Figure } from '../worked/figure.ts';
-import { G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, STEEL, shearOf } from './fasteners.ts';
+import { G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, PENETRATION, STEEL, shearOf } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = 'docs/formulas/other-grounds.md';
@@ -73,14 +73,6 @@ export function fixingPlaces({ from, to }: { readonly from: number; readonly to:
   return Array.from({ length: gaps + 1 }, (_, index) => from + END_MM + (clear * index) / gaps);
 }
 
-const REACH = formula({
-  label: 'penetration',
-  unit: 'mm',
-  text: 'L − cleat − covering',
-  source: '[eq]',
-  terms: { L: 'mm', cleat: 'mm', covering: 'mm' },
-  compute: ({ L, cleat, covering }) => L - cleat - covering,
-});
 const RATED = formula({
   label: 'rated-fixing',
   unit: 'N',
@@ -131,7 +123,7 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
   const t = toMm(hanging.cleatThickness);
   const covering = toMm(wall.covering.nm) + toMm(hanging.stripOff);
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
-  const penetration = apply(REACH, { L: toMm(hanging.wallScrew.length), cleat: t, covering });
+  const penetration = apply(PENETRATION, { L: toMm(hanging.wallScrew.length), cleat: t, wallboard: { value: covering, label: { key: 'wall-covering' } } });
   const steel = apply(STEEL, { D_r: screw.rootMm });
   // The head of an anchor, a plug's screw or a sheet-metal screw still draws through the strip.
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });

@@ -6,7 +6,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { fastenersAlong } from '../joints/drilling.ts';
 import { screwById, type Screw } from '../joints/screws.ts';
-import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Dimension } from '../worked/dimension.ts';
@@ -99,7 +99,8 @@ export function besideMiddle(count: number, diameterMm: number): number[] {
 export function hangingHoles({ unit, hang, wall, at, seating, bands = cableBands(wall) }: HolesInput): HangingHoles {
   const { hanging } = unit;
   const ends = wallHalfEnds(unit);
-  const foot = wallHalfFoot(unit, at.up.nm, seating);
+  // A rail is on the wall already: how a unit settles on it moves no hole of it.
+  const foot = wallHalfFoot(unit, at.up.nm, hanging.onRail ? ZERO : seating);
   const screw = screwById(hanging.wallScrew.screw);
   const rows = wallRows(unit);
   const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;

@@ -8,7 +8,7 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
-import { COMBINED, HEAD_PULL_THROUGH, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
+import { COMBINED, HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import { groundOf, leastInTimber, otherCapacity, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
@@ -70,14 +70,6 @@ const LEAST_OF = formula({
   source: 'docs/formulas/head-pull-through.md',
   terms: { thread: 'N', head: 'N', steel: 'N' },
   compute: ({ thread, head, steel }) => Math.min(thread, head, steel),
-});
-const PENETRATION = formula({
-  label: 'penetration',
-  unit: 'mm',
-  text: 'L − cleat − wallboard',
-  source: '[eq]',
-  terms: { L: 'mm', cleat: 'mm', wallboard: 'mm' },
-  compute: ({ L, cleat, wallboard }) => L - cleat - wallboard,
 });
 const BENDING = formula({
   label: 'wall-half-bending',

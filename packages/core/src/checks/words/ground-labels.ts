@@ -1,6 +1,6 @@
 /** What the sums of plugs, anchors, metal studs and load cases call their terms. */
 export const GROUND_WORDS: Readonly<Record<string, string>> = {
-  'penetration.covering': 'what lies between',
+  'wall-covering': 'what lies between',
   'rated-fixing': 'counted on of its rating',
   'rated-fixing.rating': 'its maker says',
   'rated-fixing.share': 'share counted on',

@@ -1,5 +1,18 @@
 /** Every case the unit meets, with where its weight hangs then and what comes nearest to a limit; the one that governs stands out. */
-import { caseWords, forceText, labelWords, loadCases, massText, movingCases, movingWords, nearest, percentText, tapeTextWithUnit } from '@keen/core';
+import {
+  caseWords,
+  forceText,
+  labelWords,
+  loadCases,
+  massText,
+  movingCases,
+  movingWords,
+  nearest,
+  percentText,
+  tapeTextWithUnit,
+  type DisplayUnit,
+  type LoadCase,
+} from '@keen/core';
 import { useDeferredValue, useMemo } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
@@ -28,8 +41,14 @@ export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: Show
                 {caseWords(each)}
                 {each.id === governing && <b> governs</b>}
               </th>
-              <td data-label="weight">{massText(each.massKg, unit)}</td>
-              <td data-label="its center, out">{tapeTextWithUnit(nearest(Math.round(each.at.out)), unit).replace(/ (strong|shy)$/, '')}</td>
+              <td data-label="weight">
+                <Explained title={`weight, ${caseWords(each)}`} unit={unit} of={each.load.mass}>
+                  {massText(each.load.mass.value, unit)}
+                </Explained>
+              </td>
+              <td data-label="its center, out">
+                <Center each={each} unit={unit} />
+              </td>
               <td data-label="nearest to its limit">{each.weakest ? labelWords(each.weakest.name) : 'nothing is worked out'}</td>
               <td data-label="used" className={each.weakest && each.weakest.share > 1 ? (each.judged ? 'danger' : 'caution') : ''}>
                 {each.weakest && (
@@ -67,5 +86,18 @@ export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: Show
         </>
       )}
     </section>
+  );
+}
+
+/** How far out it hangs then; its sum, where there is one. */
+function Center({ each, unit }: { readonly each: LoadCase; readonly unit: DisplayUnit }) {
+  const { out, outFigure } = each.load;
+  const text = tapeTextWithUnit(nearest(Math.round(out)), unit).replace(/ (strong|shy)$/, '');
+  return outFigure ? (
+    <Explained title={`center of gravity, ${caseWords(each)}`} unit={unit} of={outFigure}>
+      {text}
+    </Explained>
+  ) : (
+    text
   );
 }

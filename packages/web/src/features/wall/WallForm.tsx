@@ -145,26 +145,19 @@ function FixingFields({ set }: { readonly set: (path: readonly string[], value: 
       {(ground === 'masonry' || ground === 'anchors') && (
         <>
           <WallLength path={['fixing', 'every']} label="one at least every" limits="fixing.every" />
-          <NumberField
-            label={ground === 'anchors' ? 'one anchor, straight out' : 'one plug, straight out (blank: low table value)'}
-            name="wall.fixing.pullN"
-            unit="N"
-            least={1}
-            most={MOST_RATING_N}
-            optional
-            value={fixing.pullN}
-            onChange={(value) => set(['fixing', 'pullN'], value)}
-          />
-          <NumberField
-            label={ground === 'anchors' ? 'one anchor, along the wall' : 'one plug, along the wall (blank: low table value)'}
-            name="wall.fixing.shearN"
-            unit="N"
-            least={1}
-            most={MOST_RATING_N}
-            optional
-            value={fixing.shearN}
-            onChange={(value) => set(['fixing', 'shearN'], value)}
-          />
+          {(['pullN', 'shearN'] as const).map((key) => (
+            <NumberField
+              key={key}
+              label={`one ${ground === 'anchors' ? 'anchor' : 'plug'}, ${key === 'pullN' ? 'straight out' : 'along the wall'}${ground === 'anchors' ? '' : ' (blank: low table value)'}`}
+              name={`wall.fixing.${key}`}
+              unit="N"
+              least={1}
+              most={MOST_RATING_N}
+              optional
+              value={fixing[key]}
+              onChange={(value) => set(['fixing', key], value)}
+            />
+          ))}
           <ChoiceField
             label="its maker says"
             name="wall.fixing.rating"

@@ -36,7 +36,11 @@ export function Component() {
           <WorryForm worry={worry} set={set} />
           <div>
             <h1 className={stop ? 'danger' : ''}>
-              {stop ? 'Take the heavy things out of it first.' : 'It holds, as far as it was told.'}{' '}
+              {stop
+                ? 'Take the heavy things out of it first.'
+                : first.use.value > first.fineTo
+                  ? 'Tight, as far as it was told.'
+                  : 'Fine, as far as it was told.'}{' '}
               {`${labelWords(first.name).replace(/^./, (letter) => letter.toUpperCase())} first: ${percentText(first.use.value)}.`}
             </h1>
             {refusals.map((reason) => (
