@@ -164,7 +164,7 @@ export type { HangInput } from './hang/hang-input.ts';
 export { hangAt, loadLimits, type Hang, type LoadLimits } from './hang/hang.ts';
 export { FULLER, GUESS_WRONG, loadCases, movingCases, type CaseId, type LoadCase, type LoadCases, type MovingCase } from './hang/cases.ts';
 export { boundToStuds, groundOf, MOST_ON_ANCHORS_KG, MOST_PER_ANCHOR_KG, PLUGS, type Ground } from './hang/grounds.ts';
-export { hangingHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
+export { hangingHoles, wallHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
 export type { Link } from './hang/link.ts';
 export type { RefusalReason, VerdictState } from './hang/refusals.ts';
 export { AS_ASKED, type FirstHang, type Seating } from './hang/seating.ts';

@@ -2,7 +2,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { loadLimits } from '../hang/hang.ts';
 import { boundToStuds, groundOf, MOST_ON_ANCHORS_KG } from '../hang/grounds.ts';
-import { FINE_TIP } from '../hang/link.ts';
+import { FINE_TIP, mostUsed } from '../hang/link.ts';
 import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
 import { exactly } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
@@ -57,7 +57,7 @@ const overPeople: Check = (context) => {
   const { box, hang, unit } = context;
   const { over } = box;
   if (over === 'nothing') return [];
-  const use = Math.max(0, ...hang.links.map((link) => link.use.value / (Number.isFinite(link.limit) ? link.limit : 1)));
+  const use = mostUsed(hang.links);
   const locked = box.hanging.antiLift || !hang.forces.hook;
   const fixes: Fix[] = [
     ...(locked ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),

@@ -4,7 +4,7 @@
  */
 import { enters, type UnitDesign } from '../carcass/families.ts';
 import type { Hang } from '../hang/hang.ts';
-import { hangingHoles } from '../hang/holes.ts';
+import { wallHoles } from '../hang/holes.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -81,7 +81,7 @@ const base = ({ placed: { box } }: PlaceContext) => ({ unit: box.id, station: 'w
 /** Where else it could go, best first; searched only when something is wrong. */
 function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
   const { box, block } = placed;
-  const holes = hangingHoles({ unit: placed.unit, hang: placed.hang, wall, at: box.place, seating: ZERO }).wall;
+  const holes = wallHoles({ unit: placed.unit, hang: placed.hang, wall, at: box.place, seating: ZERO });
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
   const nearest = nearestPlace(
     wall,

@@ -1,8 +1,8 @@
 /** Checks of screws against what they go through: long enough to hold, short enough not to come out. */
 import { carrierOf } from '../hang/carrier-links.ts';
-import { FULL_PENETRATION, LEAST_PENETRATION, PERMANENT } from '../hang/fasteners.ts';
+import { FULL_PENETRATION, LEAST_PENETRATION } from '../hang/fasteners.ts';
+import { capacitiesOf } from '../hang/chain.ts';
 import { groundOf } from '../hang/grounds.ts';
-import { screwCapacity } from '../hang/wall-links.ts';
 import { screwById, shortestAtLeast } from '../joints/screws.ts';
 import type { Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
@@ -44,7 +44,7 @@ const wallScrew: Check = (context) => {
   const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.wallHalf], where: 'stud' as const, lengthNm: length.nm };
   const ground = groundOf(wall);
   if (ground === 'anchors' || ground === 'moving') return [];
-  const { leastMm } = screwCapacity(context.hangInput, PERMANENT);
+  const { leastMm } = capacitiesOf(context.hangInput).wall;
   if (grip < leastMm) {
     return [
       {

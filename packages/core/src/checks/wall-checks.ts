@@ -1,5 +1,5 @@
 /** Checks of a unit against its own stretch of wall: cables, bow, rails. What stands beside it: place-checks.ts. Rules: docs/checks.md. */
-import { hangingHoles } from '../hang/holes.ts';
+import { wallHoles } from '../hang/holes.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
@@ -11,7 +11,7 @@ import { roundDown } from './round.ts';
 const cableUnknown: Check = (context) => {
   const { box, wall, unit, hang, seating } = context;
   const { bands } = context.facts;
-  const holes = hangingHoles({ unit, hang, wall, at: box.place, seating: seating.lower, bands }).wall;
+  const holes = wallHoles({ unit, hang, wall, at: box.place, seating: seating.lower, bands });
   if (holes.length === 0) return [];
   const states = holes.map(({ state }) => state);
   const inBand = states.filter((state) => state === 'never').length;

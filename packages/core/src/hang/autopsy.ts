@@ -9,7 +9,7 @@ import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { COMBINED, G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
 import { EDGE_SCREWS, GLUE } from './joint-capacity.ts';
-import { JOINT_USE, link, type Link } from './link.ts';
+import { JOINT_USE, link, mostUsed, nearness, type Link } from './link.ts';
 import { CABINET_PULL, contactHeight, OUTWARD, PRYING, PULL_LIMIT, TIP_RATIO } from './statics.ts';
 
 export const WORRY_FIXINGS = ['wood-screws', 'drywall-screws', 'nails'] as const;
@@ -197,11 +197,9 @@ function judged(worry: Worry): Pick<Autopsy, 'links' | 'refusals'> {
     cabinetHalf(worry, W, outward, b),
     bottomJoint(worry),
     ...lid(worry, W, e, h, θ, b),
-  ].sort((x, y) => share(y) - share(x));
+  ].sort((x, y) => nearness(y) - nearness(x));
   return { links, refusals: refusalsOf(worry) };
 }
-
-const share = ({ use, limit }: Link): number => use.value / (Number.isFinite(limit) ? limit : 1);
 
 function wallScrews(worry: Worry, W: Figure, outward: Figure, b: number): Link {
   const screw = screwById(worry.screw);
@@ -325,7 +323,7 @@ function repairsOf(worry: Worry, links: readonly Link[], refusals: readonly Worr
         ...weakest.map(({ id: of, value }) => (value > 0 ? 1 - (after.links.find((each) => each.id === of)?.use.value ?? 0) / value : 0)),
       );
       const gain = 10 * (refusals.length - after.refusals.length) + Math.max(before - scoreOf(after.links, after.refusals), eased);
-      const worst = after.links[0] ? share(after.links[0]) : 0;
+      const worst = mostUsed(after.links);
       return gain > WORTH ? [{ id, change, worst, refusals: after.refusals.length, gain }] : [];
     })
     .sort((x, y) => y.gain - x.gain)
@@ -336,4 +334,4 @@ function repairsOf(worry: Worry, links: readonly Link[], refusals: readonly Worr
 const WORTH = 0.05;
 const MOST_REPAIRS = 5;
 
-const scoreOf = (links: readonly Link[], refusals: readonly WorryRefusal[]): number => refusals.length + Math.min(5, links[0] ? share(links[0]) : 0);
+const scoreOf = (links: readonly Link[], refusals: readonly WorryRefusal[]): number => refusals.length + Math.min(5, mostUsed(links));

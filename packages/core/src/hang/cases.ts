@@ -9,11 +9,12 @@ import type { Opening } from '../parts/opened.ts';
 import { contentsMass, guessedMass, loadedUnit, type Load } from '../parts/weights.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
-import { capacitiesOf, chainOf, nearness, unpressedLoad, type Chain, type LoadState } from './chain.ts';
+import { capacitiesOf, chainOf, unpressedLoad, type Chain, type LoadState } from './chain.ts';
 import { climbing } from './climbing.ts';
 import { G0 } from './fasteners.ts';
 import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
+import { nearness } from './link.ts';
 import { WEIGHT } from './statics.ts';
 
 export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';

@@ -8,7 +8,7 @@ import { groundOf, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
 import { leafLinks } from './leaf-links.ts';
-import type { Link } from './link.ts';
+import { nearness, type Link } from './link.ts';
 import { refusalsOf, stateOf, type RefusalReason, type VerdictState } from './refusals.ts';
 import { slideLinks } from './slide-links.ts';
 import { WEIGHT } from './statics.ts';
@@ -85,9 +85,6 @@ export function chainOf(input: HangInput, unpressed: Load, { factor, open }: Loa
 
 /** The contents times `factor`, kg. */
 export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;
-
-/** How near a link is to its limit; one without a limit of its own counts against 1. */
-export const nearness = ({ use, limit }: Link): number => use.value / (Number.isFinite(limit) ? limit : 1);
 
 /** Middle of the studs, along the unit frame. */
 const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

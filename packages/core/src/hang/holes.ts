@@ -96,64 +96,69 @@ export function besideMiddle(count: number, diameterMm: number): number[] {
 }
 
 /** All holes of a unit's hanging; the wall's are none where it has no stud behind it. */
-export function hangingHoles({ unit, hang, wall, at, seating, bands = cableBands(wall) }: HolesInput): HangingHoles {
+export function hangingHoles(input: HolesInput): HangingHoles {
+  const { unit, hang, wall, at } = input;
   const { hanging } = unit;
   const ends = wallHalfEnds(unit);
-  // A rail is on the wall already: how a unit settles on it moves no hole of it.
-  const foot = wallHalfFoot(unit, at.up.nm, hanging.onRail ? ZERO : seating);
-  const screw = screwById(hanging.wallScrew.screw);
+  const layers = toMm(hanging.cleatThickness) + toMm(hanging.stripOff) + toMm(wall.covering.nm);
+  return {
+    strip: { panel: hanging.wallHalf, length: nm(ends.to - ends.from), foot: footOf(input) },
+    wall: wallHoles(input),
+    wallBoring: boringInWall(screwById(hanging.wallScrew.screw), hanging.wallScrew.length, wall, layers),
+    ...carcassHoles(unit),
+    studs: inOrder(hang).map((atMm) => ({ fromLeft: nm(atMm - ends.from), along: (at.along.nm + nm(atMm)) as Length })),
+  };
+}
+
+const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
+
+const inOrder = ({ studs }: HolesInput['hang']): number[] => studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
+
+/** A rail is on the wall already: how a unit settles on it moves no hole of it. */
+const footOf = ({ unit, at, seating }: HolesInput): Dimension => wallHalfFoot(unit, at.up.nm, unit.hanging.onRail ? ZERO : seating);
+
+/** The holes in the wall alone: those of the strip stud by stud, then the lock. */
+export function wallHoles(input: HolesInput): WallHole[] {
+  const { unit, hang, wall, at, bands = cableBands(wall) } = input;
+  const { hanging } = unit;
+  const { from } = wallHalfEnds(unit);
+  const foot = footOf(input).value;
+  const { diameterMm } = screwById(hanging.wallScrew.screw);
   const rows = wallRows(unit);
-  const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
-  const wallAt = (mm: number): Length => (at.along.nm + nm(mm)) as Length;
-  const onWall = (along: Length, up: Length): Pick<WallHole, 'along' | 'up' | 'state' | 'band'> => ({
-    along,
-    up,
-    state: drillState(wall, along, up, bands),
-    band: bandAt(bands, along, up),
-  });
-  const inOrder = [...hang.studs].sort((a, b) => a.atMm - b.atMm);
-  const holes = inOrder.flatMap(({ atMm }, index) =>
+  const studs = inOrder(hang);
+  const onWall = (atMm: number, up: number): Pick<WallHole, 'along' | 'up' | 'state' | 'band'> => {
+    const along = (at.along.nm + nm(atMm)) as Length;
+    return { along, up: up as Length, state: drillState(wall, along, up, bands), band: bandAt(bands, along, up) };
+  };
+  const holes = studs.flatMap((atMm, index) =>
     (['upper', 'lower'] as const).flatMap((row) => {
-      const count = rows[row];
       const above = nm(row === 'upper' ? rows.topMm : rows.lowMm);
-      return count === 0
-        ? []
-        : besideMiddle(count, screw.diameterMm).map((off, which): WallHole => ({
-            id: `${index + 1}-${row}-${which + 1}`,
-            kind: 'strip',
-            stud: index + 1,
-            row,
-            fromLeft: nm(atMm + off - ends.from),
-            above,
-            ...onWall(wallAt(atMm + off), (foot.value + above) as Length),
-          }));
+      if (rows[row] === 0) return [];
+      return besideMiddle(rows[row], diameterMm).map((off, which): WallHole => ({
+        id: `${index + 1}-${row}-${which + 1}`,
+        kind: 'strip',
+        stud: index + 1,
+        row,
+        fromLeft: nm(atMm + off - from),
+        above,
+        ...onWall(atMm + off, foot + above),
+      }));
     }),
   );
-  return {
-    strip: { panel: hanging.wallHalf, length: nm(ends.to - ends.from), foot },
-    wall: [...holes, ...lockHoles()],
-    wallBoring: boringInWall(screw, hanging.wallScrew.length, wall, toMm(hanging.cleatThickness) + toMm(hanging.stripOff) + toMm(wall.covering.nm)),
-    ...carcassHoles(unit),
-    studs: inOrder.map(({ atMm }) => ({ fromLeft: nm(atMm - ends.from), along: wallAt(atMm) })),
+  if (!hanging.antiLift || studs.length === 0) return holes;
+  // One screw low down, in the stud nearest to the unit's middle.
+  const middle = toMm(unit.outside.width.value) / 2;
+  const nearest = studs.reduce((a, b) => (Math.abs(b - middle) < Math.abs(a - middle) ? b : a));
+  const lock: WallHole = {
+    id: 'lock',
+    kind: 'lock',
+    stud: studs.indexOf(nearest) + 1,
+    row: 'lock',
+    fromLeft: nm(nearest),
+    above: hanging.standoffUp,
+    ...onWall(nearest, at.up.nm + hanging.standoffUp),
   };
-
-  /** One screw low down, in the stud nearest to the unit's middle. */
-  function lockHoles(): WallHole[] {
-    if (!hanging.antiLift || inOrder.length === 0) return [];
-    const middle = toMm(unit.outside.width.value) / 2;
-    const stud = inOrder.map(({ atMm }, index) => ({ atMm, index })).reduce((a, b) => (Math.abs(b.atMm - middle) < Math.abs(a.atMm - middle) ? b : a));
-    return [
-      {
-        id: 'lock',
-        kind: 'lock',
-        stud: stud.index + 1,
-        row: 'lock',
-        fromLeft: nm(stud.atMm),
-        above: hanging.standoffUp,
-        ...onWall(wallAt(stud.atMm), (at.up.nm + hanging.standoffUp) as Length),
-      },
-    ];
-  }
+  return [...holes, lock];
 }
 
 function boringInWall(screw: Screw, length: Length, wall: Wall, layersMm: number): Boring {
@@ -185,7 +190,6 @@ function carcassHoles(unit: ResolvedUnit): Pick<HangingHoles, 'carcass' | 'carca
   const from = Math.max(over.left, half.left);
   const to = Math.min(over.right, half.right);
   const rowUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - row;
-  const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
   return {
     carcass: {
       panel: carrier.id,

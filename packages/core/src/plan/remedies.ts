@@ -2,6 +2,7 @@
 import type { Fix } from '../checks/finding.ts';
 import { strengthen } from '../checks/strengthen.ts';
 import { loadLimits } from '../hang/hang.ts';
+import { mostUsed } from '../hang/link.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from './edit.ts';
 import type { Design, RecordEntry } from './design.ts';
@@ -53,7 +54,7 @@ type Margin = Pick<Remedy, 'carriesKg' | 'weakest'>;
 
 const marginOf = ({ hang, hangInput }: UnitPlan): Margin => ({
   carriesKg: loadLimits(hangInput).carriesKg,
-  weakest: Math.max(0, ...hang.links.map(({ use, limit }) => use.value / (Number.isFinite(limit) ? limit : 1))),
+  weakest: mostUsed(hang.links),
 });
 
 /** What a change adds to what the unit carries, as a share; without contents, what it takes off the most used link. */

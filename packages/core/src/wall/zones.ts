@@ -67,15 +67,18 @@ export function cableBands(wall: Wall): Band[] {
 
 const holds = ({ left, right, bottom, top }: Rect, along: number, up: number): boolean => along >= left && along <= right && up >= bottom && up <= top;
 
-/** The band a hole would be in; null when it is in none. */
-export const bandAt = (bands: readonly Band[], along: number, up: number): Band | null => bands.find((band) => holds(band, along, up)) ?? null;
+/** The band a hole would be in, a run that was found before a convention; null when it is in none. */
+export function bandAt(bands: readonly Band[], along: number, up: number): Band | null {
+  const here = bands.filter((band) => holds(band, along, up));
+  return here.find(({ from }) => from === 'run') ?? here[0] ?? null;
+}
 
 /** Whether a hole may be drilled at a place. Bands can be given when many holes are asked about. */
 export function drillState(wall: Wall, along: number, up: number, bands: readonly Band[] = cableBands(wall)): DrillState {
   const here = Object.values(wall.looked).filter((area) => holds(thingRect(area), along, up));
   if (here.some(({ how }) => how === 'in-writing')) return 'in-writing';
-  const inBands = bands.filter((band) => holds(band, along, up));
-  if (inBands.some(({ from }) => from === 'run')) return 'never';
+  const band = bandAt(bands, along, up);
+  if (band?.from === 'run') return 'never';
   if (here.length > 0) return 'looked';
-  return inBands.length > 0 ? 'never' : 'look-first';
+  return band ? 'never' : 'look-first';
 }

@@ -4,7 +4,7 @@ import {
   ceilingAt,
   floorAt,
   frontView,
-  hangingHoles,
+  wallHoles,
   studsOf,
   tapeTextWithUnit,
   toMm,
@@ -227,7 +227,7 @@ export function Holes({
   const box = units[unitPlan.id];
   const bands = useMemo(() => cableBands(wall), [wall]);
   if (!box || plan.byId.get(unitPlan.id) !== unitPlan) return null;
-  const holes = hangingHoles({ unit: unitPlan.unit, hang: unitPlan.hang, wall, at: box.place, seating: unitPlan.seating.lower, bands }).wall;
+  const holes = wallHoles({ unit: unitPlan.unit, hang: unitPlan.hang, wall, at: box.place, seating: unitPlan.seating.lower, bands });
   return (
     <g className="holes" pointerEvents="none">
       {holes.map(({ along, up, state }, index) => {

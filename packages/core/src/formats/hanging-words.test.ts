@@ -1,0 +1,111 @@
+/** A hanging told step by step: every demo unit, in an order that can be done, with the plan's own numbers. */
+import { describe, expect, test } from '@jest/globals';
+import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
+import store from '../../../../examples/type-store.carcass.json' with { type: 'json' };
+import { loadCases, movingCases } from '../hang/cases.ts';
+import { entered } from '../length/entered.ts';
+import { applyEdit, type EditStep } from '../plan/edit.ts';
+import { plan } from '../plan/plan.ts';
+import { onWall } from '../test/check-case.ts';
+import { furnishedRoom, ink, typed } from '../test/print-room.ts';
+import { boringWords, caseWords, hangingTold, holeStateWords, movingWords } from './hanging-words.ts';
+import { readProject, type ProjectFile } from './project-file.ts';
+
+function told({ design, record, workshop }: ProjectFile, id: string, unit: 'mm' | 'in' = 'mm', beside: string[] = []) {
+  const one = plan(design, record, workshop).byId.get(id)!;
+  return { ...hangingTold(one, design.units[id]!, design.wall, workshop, unit, beside), plan: one };
+}
+const room = furnishedRoom();
+const inkWith = (...edits: EditStep[]) => told({ ...room, design: applyEdit(room.design, edits) }, 'ink');
+
+const files: readonly (readonly [string, ProjectFile])[] = [
+  ['print room', room],
+  ['back wall', readProject(back)],
+  ['type store', readProject(store)],
+];
+const demos = files.flatMap(([name, file]) => Object.keys(file.design.units).map((id) => [`${name}, ${id}`, file, id] as const));
+
+describe.each(demos)('%s', (_name, file, id) => {
+  test.each(['mm', 'in'] as const)('is told whole in %s, each step once, nothing before what it rests on', (unit) => {
+    const { steps, bareKg, emptyKg } = told(file, id, unit);
+    const ids = steps.map((step) => step.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    const at = (step: (typeof ids)[number]): number => ids.indexOf(step);
+    // What comes off and the prop are there before it is lifted; it is looked at before it is locked, and loaded last.
+    expect(at('line')).toBeLessThan(at('bore'));
+    expect(at('studs')).toBeLessThan(at('bore'));
+    for (const before of ['bore', 'empty', 'prop'] as const) expect(at(before)).toBeLessThan(at('lift'));
+    expect(at('lift')).toBeLessThan(at('check'));
+    if (ids.includes('look')) expect(at('look')).toBe(0);
+    if (ids.includes('lock')) expect(at('check')).toBeLessThan(at('lock'));
+    expect(ids.at(-1)).toBe('load');
+    for (const { title, says } of steps) {
+      expect(title).toMatch(/^[A-Z]/);
+      expect(says.length).toBeGreaterThan(0);
+      for (const line of says) expect(line).not.toMatch(/NaN|undefined|null|\[object|-\d/);
+    }
+    expect(bareKg).toBeLessThanOrEqual(emptyKg + 1e-9);
+    expect(bareKg).toBeGreaterThan(0);
+  });
+});
+
+const lineOf = (steps: ReturnType<typeof told>['steps'], id: string): string => steps.find((step) => step.id === id)?.says.join(' ') ?? '';
+
+describe('the ink cupboard', () => {
+  test('its line, its screws, its lift are those of the plan', () => {
+    const { steps } = inkWith();
+    const long = (160 + 17.8 - 3.2 * Math.SQRT2) / 2;
+    expect(lineOf(steps, 'line')).toContain(`${(Math.round((1320 + 820 - long - (long - 17.8)) * 2) / 2).toFixed(1)} mm`);
+    expect(lineOf(steps, 'studs')).toContain('1040 mm, 1445 mm from the wall');
+    expect(lineOf(steps, 'studs')).toContain('145 mm, 550 mm from the left end');
+    // 17.8 of hook and 6 mm.
+    expect(lineOf(steps, 'lift')).toContain('24 mm');
+    expect(lineOf(steps, 'cabinet-half')).toContain('10 screws');
+    expect(lineOf(steps, 'lock')).toContain('into stud 2, 550 mm from the cabinet');
+  });
+  test('halves that settle move the line, and it says why', () => {
+    expect(lineOf(inkWith(typed('hanging.seats', '2 mm')).steps, 'line')).toContain('2 mm higher than drawn');
+    expect(lineOf(inkWith().steps, 'line')).not.toContain('than drawn');
+  });
+  test('what opens comes off before it is lifted; what is too heavy wants a helper', () => {
+    const bare = inkWith();
+    const doored = inkWith(ink('front', 'doors'));
+    expect(doored.emptyKg).toBeGreaterThan(bare.emptyKg);
+    expect(doored.bareKg).toBeCloseTo(doored.emptyKg - doored.plan.hang.open.reduce((sum, { ownKg }) => sum + ownKg, 0), 6);
+    expect(lineOf(doored.steps, 'empty')).toContain('Doors, drawers and loose shelves off');
+    expect(bare.helper).toBe(true);
+    expect(inkWith(typed('width', '400 mm')).helper).toBe(false);
+  });
+  test('neighbors are joined first, and only where there are some', () => {
+    const { steps } = told(room, 'ink', 'mm', ['Type-case box']);
+    expect(lineOf(steps, 'join')).toContain('flush with Type-case box');
+    expect(inkWith().steps.map(({ id }) => id)).not.toContain('join');
+  });
+  test('screwed through there is no cleat to speak of; in brick there are plugs', () => {
+    const through = inkWith(ink('hanging.kind', 'through')).steps.map(({ id }) => id);
+    for (const gone of ['strip', 'cabinet-half', 'lock', 'correct'] as const) expect(through).not.toContain(gone);
+    const brick = inkWith(onWall('structure', 'brick'));
+    expect(lineOf(brick.steps, 'bore')).toMatch(/8 mm into what holds it, 50 mm deep.*never into a joint/);
+    const anchored = inkWith(onWall('fixing.into', 'covering'), onWall('fixing.pullN', 900), onWall('fixing.shearN', 900));
+    expect(lineOf(anchored.steps, 'bore')).toContain('as its maker says');
+  });
+  test('a module on a rail hooks over what is on the wall already', () => {
+    const { steps } = told(room, 'spacing-1');
+    expect(steps.map(({ id }) => id)).not.toContain('strip');
+    expect(lineOf(steps, 'line')).toContain('rail of the wall');
+  });
+  test('a rail that is up does not move with what a unit on it settles by', () => {
+    const settled = applyEdit(room.design, [{ path: ['units', 'spacing-1', 'hanging', 'seats'], value: entered('3 mm') }]);
+    const up = (file: ProjectFile): number[] => told(file, 'spacing-1').holes.wall.map((hole) => hole.up);
+    expect(up({ ...room, design: settled })).toEqual(up(room));
+  });
+});
+
+test('every case, every state of a hole and every boring has words', () => {
+  const doored = inkWith(ink('front', 'doors')).plan;
+  for (const each of loadCases(doored.hangInput).cases) expect(caseWords(each)).toMatch(/^[a-z]/);
+  const moving = inkWith(onWall('structure', 'vehicle')).plan;
+  expect(movingCases(moving.hangInput).map(movingWords)).toHaveLength(6);
+  for (const state of ['never', 'look-first', 'looked', 'in-writing'] as const) expect(holeStateWords(state)).toMatch(/\w/);
+  expect(boringWords(inkWith().holes.wallBoring, 'in')).toMatch(/clear through, sunk to/);
+});

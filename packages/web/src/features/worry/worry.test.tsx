@@ -1,0 +1,49 @@
+/** @jest-environment ./src/test/browser.mjs */
+/** One that worries someone: what was told is kept, what is strange in the browser is not read, and repairs change what is said. */
+import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
+import { cleanup, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter } from 'react-router';
+import { keepWorry, keptWorry, UNTOLD } from './kept.ts';
+import { Component as WorryPage } from './WorryPage.tsx';
+
+jest.setTimeout(30_000);
+beforeEach(() => localStorage.clear());
+afterEach(cleanup);
+
+const opened = (): void =>
+  void render(
+    <MemoryRouter>
+      <WorryPage />
+    </MemoryRouter>,
+  );
+const said = (): string => screen.getByRole('heading', { level: 1 }).textContent!;
+
+test('it says what goes first, and a repair tried on it is believed', async () => {
+  opened();
+  expect(said()).toBe('Take the heavy things out of it first. Thin back that holds the cleat first: far over.');
+  const rail = screen.getByText(/^A rail inside under the top/).closest('li')!;
+  await userEvent.click(within(rail).getByRole('button', { name: 'As if it were done' }));
+  expect(said()).toMatch(/^Fine, as far as it was told\./);
+  expect(keptWorry()).toMatchObject({ heldIn: 'rail', heldBy: 'screws' });
+});
+
+test('wallboard alone is ruled out whatever the figures', async () => {
+  keepWorry({ ...UNTOLD, heldIn: 'rail', heldBy: 'screws', studs: 0 });
+  opened();
+  expect(said()).toMatch(/^Take the heavy things out of it first\./);
+  expect(screen.getByText('It is fixed to wallboard alone.')).toBeTruthy();
+  const studs = screen.getByText(/^Find two studs/).closest('li')!;
+  await userEvent.click(within(studs).getByRole('button'));
+  expect(screen.queryByText('It is fixed to wallboard alone.')).toBeNull();
+});
+
+test.each([
+  ['nonsense', '{'],
+  ['another kind of value', JSON.stringify({ height: 'tall', studs: [], cleat: 7 })],
+  ['a screw there is not', JSON.stringify({ screw: '#99' })],
+  ['a cleat there is not', JSON.stringify({ cleat: 'cheese' })],
+])('%s in the browser is as if nothing had been told', (_name, text) => {
+  localStorage.setItem('keen-worry', text);
+  expect(keptWorry()).toEqual(UNTOLD);
+});
