@@ -23,7 +23,7 @@ export { apply, type Figure, type FigureTerm, type FigureUnit } from './worked/f
 export { extentOf, place, type EdgeId, type Face, type Panel, type Role } from './solid/panel.ts';
 export type { Strip } from './solid/meeting.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
-export { resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit, type Rip } from './solid/unit.ts';
+export { hangsOnCleat, resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit, type Rip } from './solid/unit.ts';
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
 export {
   boundsOf,

@@ -58,6 +58,8 @@ export const ASSUMED = {
   acrossBoard: row(0.5, '×', 'other-grounds', 'of a screw’s shear in a metal stud, left across wallboard'),
   fixingEnd: row(50, 'mm', 'other-grounds', 'from the first and the last fixing to the strip’s ends'),
   masonryGravity: row(0.42, '×', 'other-grounds', 'masonry bears a bending screw as softwood of this specific gravity'),
+  plateWorking: row(1 / 1.5, '×', 'keyhole-plates', 'of what a keyhole plate may carry as its maker says'),
+  planeWorking: row(1 / 1.5, '×', 'two-planes', 'of what a fixing of a second plane may carry as its maker says'),
   plugDust: row(10, 'mm', 'other-grounds', 'a plug’s hole is deeper than the plug'),
   // joints
   glueFace: row(0.35, 'MPa', 'joint-capacity', 'glue, wood face to wood face, for good'),

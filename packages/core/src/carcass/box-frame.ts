@@ -85,6 +85,8 @@ export interface HungFrame<D extends UnitBase = UnitBase> extends Base<D> {
   readonly insideWidth: Dimension;
   readonly ceiling: Length;
   readonly insideRear: Length;
+  /** Something else is fitted to the cabinet half: it stays in one piece. */
+  readonly wholeHalf?: true;
   /** Bottom of what hangs, where that is not the bottom of the unit. */
   readonly footUp?: Length;
   /** Where the carcass itself would push the wall. */

@@ -1,8 +1,9 @@
 /** How a unit of any family meets the wall (out = 0): the cleat's two halves, spacer and hanging rail; or screws straight through a rail or board. */
+import type { Entered } from '../length/entered.ts';
 import { toMm, nearest, ZERO, type Length } from '../length/length.ts';
 import { ENGAGEMENT, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
 import { frame, rectangle, type Panel } from '../solid/panel.ts';
-import type { Hanging } from '../solid/unit.ts';
+import { hangsOnCleat, type Hanging } from '../solid/unit.ts';
 import { ALONG, UP, vector } from '../solid/vector.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
@@ -16,7 +17,7 @@ export interface HangingPlan {
 
 export function placeHanging(base: HungFrame): HangingPlan {
   const { box } = base;
-  if (box.hanging.kind === 'through') return screwedThrough(base);
+  if (!hangsOnCleat(box.hanging)) return againstTheWall(base);
   const choice = box.hanging;
   const { product, used, kerf } = base.stockOf(choice.stock);
   const t = used.value;
@@ -47,20 +48,25 @@ export function placeHanging(base: HungFrame): HangingPlan {
   ]);
   const ripped = (key: string, value: Length): Dimension => dimension([plus(key, value)]);
 
-  const panels: Panel[] = [
+  const cabinetHalf = (name: string, key: string, at: number, length: Dimension): Panel =>
     panelOf(
       base,
       'cabinet-half',
-      '',
-      { key: 'cabinet-half' },
+      name,
+      { key },
       {
-        frame: frame(vector(left, valley, 0), ALONG, UP),
-        length: cabinetLength,
+        frame: frame(vector(left + at, valley, 0), ALONG, UP),
+        length,
         width: ripped('long-face', longFace),
         stock: choice.stock,
-        outline: rectangle(cabinetLength.value, longFace, { near: -choice.bevelDeg }),
+        outline: rectangle(length.value, longFace, { near: -choice.bevelDeg }),
       },
-    ),
+    );
+  const brackets = outside && choice.brackets && !base.wholeHalf ? bracketsOf(box, choice.brackets, cabinetLength.value) : null;
+  const hooks = brackets?.map(({ name, at, length }) => cabinetHalf(name, 'cleat-bracket', at, length)) ?? [cabinetHalf('', 'cabinet-half', 0, cabinetLength)];
+  const notch = choice.wallRail === null ? choice.notch : null;
+  const panels: Panel[] = [
+    ...hooks,
     panelOf(
       base,
       'wall-half',
@@ -73,6 +79,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
         stock: choice.stock,
         onWall: true,
         outline: rectangle(wallLength.value, shortFace, { far: choice.bevelDeg }),
+        ...(notch ? { cuts: [notchCut(notch)] } : {}),
       },
     ),
   ];
@@ -123,7 +130,15 @@ export function placeHanging(base: HungFrame): HangingPlan {
       standoff,
       spacerThickness: spacer ? base.stockOf(spacer.stock).used.value : pitch ? t : ZERO,
       wallHalf: `${box.id}/wall-half`,
-      cabinetHalf: `${box.id}/cabinet-half`,
+      cabinetHalf: hooks[0]!.id,
+      brackets: hooks.map(({ id }) => id),
+      notch: notch && {
+        from: (left + choice.leftInset.nm + notch.at.nm) as Length,
+        to: (left + choice.leftInset.nm + notch.at.nm + notch.length.nm) as Length,
+        depth: notch.depth.nm,
+      },
+      plate: null,
+      second: null,
       spacer: spacer ? `${box.id}/spacer` : null,
       hangingRail: choice.rail ? `${box.id}/hanging-rail` : null,
       lower: pitch ? { wallHalf: `${box.id}/wall-half/lower`, cabinetHalf: `${box.id}/cabinet-half/lower` } : null,
@@ -144,6 +159,27 @@ export function placeHanging(base: HungFrame): HangingPlan {
   };
 }
 
+/** Brackets of one length: one at each end, the others at even distances between. */
+function bracketsOf(box: HungFrame['box'], { count, length }: { readonly count: number; readonly length: Entered }, over: Length) {
+  const each = dimension([plus('bracket-length', length.nm, { source: own(box, 'hanging', 'brackets', 'length') })]);
+  return Array.from({ length: count }, (_, index) => ({
+    name: index === 0 ? 'left' : index === count - 1 ? 'right' : `between-${index}`,
+    at: Math.round(((over - length.nm) * index) / (count - 1)),
+    length: each,
+  }));
+}
+
+const notchCut = ({ at, length, depth }: NonNullable<HungFrame['box']['hanging']['notch']>): Panel['cuts'][number] => ({
+  kind: 'notch',
+  id: 'notch',
+  edge: 'near',
+  at: (at.nm + Math.round(length.nm / 2)) as Length,
+  width: length.nm,
+  depth: depth.nm,
+  round: false,
+  reason: { key: 'cleat-notch' },
+});
+
 /** Inside, under the top and against the back; none where none is wanted. */
 function hangingRail(base: HungFrame): Panel[] {
   const { box, insideLeft, insideRear, insideWidth, ceiling } = base;
@@ -155,10 +191,11 @@ function hangingRail(base: HungFrame): Panel[] {
 }
 
 /**
- * No cleat: screws through the hanging rail, or through a board that lies on the wall, straight into the studs. The
- * carcass itself bears on the wall. Families offer this only where there is a rail or such a board.
+ * No cleat: screws through the hanging rail, or through a board that lies on the wall, straight into the studs; or keyhole
+ * plates let into it, on the heads of such screws. The carcass itself bears on the wall. Families offer this only where
+ * there is a rail or such a board.
  */
-function screwedThrough(base: HungFrame): HangingPlan {
+function againstTheWall(base: HungFrame): HangingPlan {
   const { box, board } = base;
   const { rail, ...choice } = box.hanging;
   const panels = hangingRail(base);
@@ -168,10 +205,12 @@ function screwedThrough(base: HungFrame): HangingPlan {
     : railPanel && { id: railPanel.id, foot: (base.ceiling - rail!.nm) as Length, height: rail!.nm, thickness: railPanel.thickness, off: base.insideRear };
   if (!strip) throw new RangeError(`'${box.id}' has neither a hanging rail nor a board on the wall to be screwed through`);
   const top = (strip.foot + strip.height) as Length;
+  const byPlates = choice.kind === 'plates';
+  const second = byPlates ? null : choice.second;
   return {
     panels,
     hanging: {
-      kind: 'through',
+      kind: choice.kind,
       bevelDeg: 0,
       cleatThickness: strip.thickness,
       stripOff: strip.off,
@@ -180,6 +219,10 @@ function screwedThrough(base: HungFrame): HangingPlan {
       spacerThickness: ZERO,
       wallHalf: strip.id,
       cabinetHalf: strip.id,
+      brackets: [strip.id],
+      notch: null,
+      plate: byPlates ? { ratedKg: choice.plate.ratedKg, ratedFrom: own(box, 'hanging', 'plate', 'ratedKg'), proud: choice.plate.proud.nm } : null,
+      second: second && { ...second, ratedFrom: own(box, 'hanging', 'second', 'ratedN') },
       spacer: null,
       hangingRail: railPanel?.id ?? null,
       lower: null,
@@ -193,9 +236,10 @@ function screwedThrough(base: HungFrame): HangingPlan {
       boardWidth: choice.boardWidth.nm,
       boardFrom: own(box, 'hanging', 'boardWidth'),
       drop: ZERO,
-      wallScrew: { ...choice.wallScrew, length: choice.wallScrew.length.nm },
+      // A plate sits on the head of one screw.
+      wallScrew: { ...choice.wallScrew, length: choice.wallScrew.length.nm, ...(byPlates ? { upper: 1, lower: 0 } : {}) },
       cabinetScrew: { ...choice.cabinetScrew, length: choice.cabinetScrew.length.nm, count: 0 },
-      antiLift: false,
+      antiLift: byPlates && choice.antiLift,
     },
   };
 }

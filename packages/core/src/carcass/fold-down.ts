@@ -11,7 +11,7 @@ import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { throughOnRail } from './form.ts';
+import { hangingFault } from './form.ts';
 import { fasteningOf, jointOf, LOOSE, meet } from './joinery.ts';
 import { newBase, pick, type NewUnit, type ScrewChoice, type UnitBase } from './unit-base.ts';
 
@@ -88,7 +88,7 @@ export function foldFault(
 ): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null {
   if (box.depth.nm > box.height.nm)
     return { code: 'fold', path: ['depth'], message: 'folded, the leaf would hang below the backboard', accepted: `at most the height, ${box.height.text}` };
-  const onRail = throughOnRail(box);
+  const onRail = hangingFault(box);
   if (onRail || box.supports !== 'gate') return onRail;
   if (box.reach.nm > box.ledger.nm + box.depth.nm || box.reach.nm < box.ledger.nm + LEAST_BEARING)
     return {

@@ -4,7 +4,8 @@
  */
 import { SCREW_IDS } from '../joints/screws.ts';
 import { mm, type Length } from '../length/length.ts';
-import { pick, UNDER, type UnitBase } from './unit-base.ts';
+import { hangsOnCleat } from '../solid/unit.ts';
+import { pick, UNDER, type HangingChoice, type UnitBase } from './unit-base.ts';
 
 export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
 
@@ -109,6 +110,11 @@ export const kindField = <D = AnyUnit>(path: string, label: string, group: Field
 });
 
 const usesAssemblyScrew = (box: UnitBase): boolean => box.assembly.perJoint > 0 || (box.hanging.rail !== null && box.hanging.railScrews > 0);
+const hasBrackets = ({ hanging }: UnitBase): boolean => hanging.kind === 'outside' && hanging.brackets !== null;
+const hasNotch = ({ hanging }: UnitBase): boolean => hangsOnCleat(hanging) && hanging.wallRail === null && hanging.notch !== null;
+const hasSecond = ({ hanging }: UnitBase): boolean => hanging.kind === 'through' && hanging.second !== null;
+/** A plate sits on the head of one screw. */
+const rowsOfScrews = ({ hanging }: UnitBase): boolean => hanging.kind !== 'plates';
 const hasSpacer = ({ hanging }: UnitBase): boolean => hanging.kind === 'outside' && hanging.spacer !== null;
 
 /** Outer size: limits in millimetres, each from least to most. */
@@ -142,8 +148,12 @@ export const JOINERY_FIELDS: readonly Field<UnitBase>[] = [
   kindField('finish.masked', 'finish-masked', 'making', { kind: 'yes-no' }, { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),
 ];
 
-export const HANGING_KINDS = ['outside', 'recessed', 'through'] as const;
-const onCleat = ({ hanging }: UnitBase): boolean => hanging.kind !== 'through';
+export const HANGING_KINDS = ['outside', 'recessed', 'through', 'plates'] as const;
+const onCleat = ({ hanging }: UnitBase): boolean => hangsOnCleat(hanging);
+const ofKind =
+  (kind: HangingChoice['kind']) =>
+  ({ hanging }: UnitBase): boolean =>
+    hanging.kind === kind;
 
 /** How a unit hangs, in every family. */
 export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
@@ -153,13 +163,34 @@ export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
   lengthField('hanging.drop', 'cleat-drop', 0, 1500, 'hanging', { when: onCleat }),
   lengthField('hanging.rail', 'rail-height', 30, 400, 'hanging', { optional: true, start: { mm: '90 mm', in: '3 1/2 in' } }),
   kindField('hanging.railScrews', 'rail-screws', 'hanging', { kind: 'count', least: 0, most: 8 }, { when: ({ hanging }: UnitBase) => hanging.rail !== null }),
-  lengthField('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hanging.kind !== 'through' }),
-  lengthField('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hanging.kind !== 'through' }),
+  lengthField('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hangsOnCleat(hanging) }),
+  lengthField('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hangsOnCleat(hanging) }),
   lengthField('hanging.lowerCleat', 'lower-cleat', 80, 1500, 'hanging', {
     optional: true,
     start: { mm: '300 mm', in: '12 in' },
     when: ({ hanging }) => hanging.kind === 'outside' && hanging.spacer === null,
   }),
+  {
+    path: ['hanging', 'brackets'],
+    label: 'brackets',
+    group: 'hanging',
+    kind: 'part',
+    start: ({ unit }: UnitBase) => ({ count: 2, length: pick(unit, '120', '5') }),
+    when: ofKind('outside'),
+  },
+  kindField('hanging.brackets.count', 'bracket-count', 'hanging', { kind: 'count', least: 2, most: 6 }, { when: hasBrackets }),
+  lengthField('hanging.brackets.length', 'bracket-length', 40, 600, 'hanging', { when: hasBrackets }),
+  {
+    path: ['hanging', 'notch'],
+    label: 'cleat-notch',
+    group: 'hanging',
+    kind: 'part',
+    start: ({ unit }: UnitBase) => ({ at: pick(unit, '100', '4'), length: pick(unit, '100', '4'), depth: pick(unit, '25', '1') }),
+    when: ({ hanging }) => hangsOnCleat(hanging) && hanging.wallRail === null,
+  },
+  lengthField('hanging.notch.at', 'notch-at', 0, 6000, 'hanging', { when: hasNotch }),
+  lengthField('hanging.notch.length', 'notch-length', 10, 1200, 'hanging', { when: hasNotch }),
+  lengthField('hanging.notch.depth', 'notch-depth', 3, 300, 'hanging', { when: hasNotch }),
   {
     path: ['hanging', 'spacer'],
     label: 'spacer',
@@ -175,12 +206,25 @@ export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
 
   choiceField('hanging.wallScrew.screw', 'wall-screw', SCREW_IDS, 'fixings'),
   lengthField('hanging.wallScrew.length', 'wall-screw-length', 20, 200, 'fixings'),
-  kindField('hanging.wallScrew.upper', 'upper-screws', 'fixings', { kind: 'count', least: 0, most: 2 }),
-  kindField('hanging.wallScrew.lower', 'lower-screws', 'fixings', { kind: 'count', least: 0, most: 2 }),
+  kindField('hanging.wallScrew.upper', 'upper-screws', 'fixings', { kind: 'count', least: 0, most: 2 }, { when: rowsOfScrews }),
+  kindField('hanging.wallScrew.lower', 'lower-screws', 'fixings', { kind: 'count', least: 0, most: 2 }, { when: rowsOfScrews }),
+  kindField('hanging.plate.ratedKg', 'plate-rating', 'fixings', { kind: 'number', least: 0, most: 500, measure: 'kg' }, { when: ofKind('plates') }),
+  lengthField('hanging.plate.proud', 'plate-proud', 1, 12, 'fixings', { when: ofKind('plates') }),
+  {
+    path: ['hanging', 'second'],
+    label: 'second-plane',
+    group: 'fixings',
+    kind: 'part',
+    start: () => ({ plane: 'bottom', count: 4, ratedN: 0 }),
+    when: ofKind('through'),
+  },
+  choiceField('hanging.second.plane', 'second-at', ['top', 'bottom'], 'fixings', { when: hasSecond }),
+  kindField('hanging.second.count', 'second-count', 'fixings', { kind: 'count', least: 2, most: 24 }, { when: hasSecond }),
+  kindField('hanging.second.ratedN', 'second-rating', 'fixings', { kind: 'number', least: 0, most: 20_000, measure: 'N' }, { when: hasSecond }),
   choiceField('hanging.cabinetScrew.screw', 'cabinet-screw', SCREW_IDS, 'fixings', { when: onCleat }),
   lengthField('hanging.cabinetScrew.length', 'cabinet-screw-length', 12, 160, 'fixings', { when: onCleat }),
   kindField('hanging.cabinetScrew.count', 'cabinet-screws', 'fixings', { kind: 'count', least: 0, most: 24 }, { when: onCleat }),
-  kindField('hanging.antiLift', 'anti-lift', 'fixings', { kind: 'yes-no' }, { when: onCleat }),
+  kindField('hanging.antiLift', 'anti-lift', 'fixings', { kind: 'yes-no' }, { when: ({ hanging }: UnitBase) => hanging.kind !== 'through' }),
   kindField('hanging.shimmed', 'shimmed', 'fixings', { kind: 'yes-no' }),
 
   lengthField('place.along', 'place-along', -1000, 20_000, 'place'),
@@ -188,11 +232,24 @@ export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
   choiceField('over', 'hangs-over', UNDER, 'place'),
 ];
 
-/** What a screwed-through unit cannot have: a place on a wall rail. */
-export const throughOnRail = ({ hanging }: Pick<UnitBase, 'hanging'>) =>
-  hanging.kind === 'through' && hanging.wallRail !== null
-    ? { code: 'through-rail', path: ['hanging', 'wallRail'], message: 'a unit that is screwed to the studs hangs on no wall rail', accepted: 'no wall rail' }
-    : null;
+/** What a unit without a cleat cannot have: a place on a wall rail. And brackets have no second row below them. */
+export function hangingFault({ hanging }: Pick<UnitBase, 'hanging'>) {
+  if (!hangsOnCleat(hanging) && hanging.wallRail !== null)
+    return {
+      code: 'through-rail',
+      path: ['hanging', 'wallRail'],
+      message: 'a unit that is screwed to the studs hangs on no wall rail',
+      accepted: 'no wall rail',
+    };
+  if (hanging.kind === 'outside' && hanging.brackets && hanging.lowerCleat && !hanging.spacer)
+    return {
+      code: 'brackets-lower',
+      path: ['hanging', 'brackets'],
+      message: 'brackets hang on one cleat: the second cleat wants whole halves',
+      accepted: 'none',
+    };
+  return null;
+}
 
 /** A cleat outside the back only. */
 export const OUTSIDE_ONLY: Field<UnitBase> = choiceField('hanging.kind', 'hanging-kind', HANGING_KINDS, 'hanging', {
@@ -214,7 +271,7 @@ export const CLEAT_HUNG_FIELDS: readonly Field<UnitBase>[] = [...JOINERY_FIELDS,
 export const BOARD_HUNG_FIELDS: readonly Field<UnitBase>[] = [
   ...JOINERY_FIELDS,
   OPEN_FRONT,
-  choiceField('hanging.kind', 'hanging-kind', ['outside', 'through'], 'hanging', {
+  choiceField('hanging.kind', 'hanging-kind', ['outside', 'through', 'plates'], 'hanging', {
     allows: ({ hanging }: UnitBase, option: string) => option === 'outside' || hanging.wallRail === null,
   }),
   // A rail would lie on the board itself: kept in the document, not shown.

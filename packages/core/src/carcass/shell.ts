@@ -7,11 +7,12 @@ import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { JointKind, Meeting } from '../solid/meeting.ts';
 import { frame, type Face, type Panel } from '../solid/panel.ts';
+import { hangsOnCleat } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import { choiceField, HANGING_KINDS, lengthField, stockField, throughOnRail, type Field } from './form.ts';
+import { choiceField, hangingFault, HANGING_KINDS, lengthField, stockField, type Field } from './form.ts';
 import { between, jointOf, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { pick, type UnitBase } from './unit-base.ts';
 
@@ -78,18 +79,18 @@ export const SHELL_HANGING_KIND: Field<Shelled> = choiceField('hanging.kind', 'h
     option === 'recessed' ? box.back.kind !== 'over' : option === 'outside' || (box.hanging.rail !== null && box.hanging.wallRail === null),
 });
 
-/** A cleat hidden behind the back needs a back that leaves it the room; screws that go through need a rail. */
+/** A cleat hidden behind the back needs a back that leaves it the room; without a cleat it needs a rail to hang by. */
 export function shellFault(box: Shelled) {
   if (box.hanging.kind === 'recessed' && box.back.kind === 'over')
     return { code: 'recess-over', path: ['back', 'kind'], message: 'a cleat hidden behind the back needs an inset back', accepted: 'rabbet, groove or none' };
-  if (box.hanging.kind === 'through' && box.hanging.rail === null)
+  if (!hangsOnCleat(box.hanging) && box.hanging.rail === null)
     return {
       code: 'through-rail',
       path: ['hanging', 'rail'],
-      message: 'screws that go through need a hanging rail to go through',
+      message: 'without a cleat it hangs by its hanging rail: it needs one',
       accepted: 'a height from 30 mm to 400 mm',
     };
-  return throughOnRail(box);
+  return hangingFault(box);
 }
 
 /** What all parts of a shell share; made once, before any panel is placed. */

@@ -104,6 +104,7 @@ function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
     ceiling: box.height.nm,
     insideRear: (rear + T) as Length,
     floorMid: 0,
+    wholeHalf: true,
     inner: {
       width: dimension([...width.terms, ...edge]),
       height: dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...edge, ...(box.cap ? [minus('cap', capThickness)] : [])]),
@@ -286,6 +287,7 @@ function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[
       .filter(({ role }) => role === 'cabinet-half' || role === 'wall-half')
       .map((half): Panel => ({
         ...half,
+        cuts: [],
         id: `${half.id}/wing-${hand}`,
         name: { key: `wing-${half.role}` },
         frame: { ...half.frame, origin: vector(at, half.frame.origin.up, half.frame.origin.out) },

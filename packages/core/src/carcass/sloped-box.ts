@@ -122,6 +122,7 @@ function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
     ceiling: lowerAt(insideRear),
     insideRear,
     floorMid: floor - T / 2,
+    wholeHalf: true,
     depth,
     insideDepth: dimension([...depth.terms, minus('back', backTerm.value, { source: backTerm.source }), ...(box.apron ? [minus('apron', T, { source })] : [])]),
   };

@@ -32,7 +32,7 @@ export interface FinishChoice {
 }
 
 export interface HangingChoice {
-  /** On a cleat outside the back or hidden behind it, or screwed through its hanging rail (a fold-down's backboard) into the studs. */
+  /** On a cleat outside the back or hidden behind it; screwed through its hanging rail (a fold-down's backboard) into the studs; or that rail hung by keyhole plates. */
   readonly kind: Hanging['kind'];
   /** Product the cleat is ripped from. */
   readonly stock: string;
@@ -56,6 +56,14 @@ export interface HangingChoice {
   readonly wallRail: string | null;
   /** A second bevelled cleat so far below the first, in place of the spacer; null for none. */
   readonly lowerCleat: Entered | null;
+  /** The cabinet half of an outside cleat in so many brackets of this length; null for one piece. */
+  readonly brackets: { readonly count: number; readonly length: Entered } | null;
+  /** Out of the wall half's lower edge, `at` from its left end: round an outlet, a pipe, another rail. */
+  readonly notch: { readonly at: Entered; readonly length: Entered; readonly depth: Entered } | null;
+  /** Keyhole plates: what one carries as its maker says, 0 where nobody knows; heads stand so far off the wall. */
+  readonly plate: { readonly ratedKg: number; readonly proud: Entered };
+  /** Screwed through, it is bolted to floor or ceiling too, as a wall that moves wants it; null for not. */
+  readonly second: { readonly plane: 'top' | 'bottom'; readonly count: number; readonly ratedN: number } | null;
   /** How far its halves settle into one another under it; null takes what the first hang taught, or nothing. */
   readonly seats: Entered | null;
   /** Cleat and spacer are shimmed where the wall bows. */
@@ -187,6 +195,10 @@ export function newHanging(unit: DisplayUnit, stock: string): HangingChoice {
     antiLift: true,
     wallRail: null,
     lowerCleat: null,
+    brackets: null,
+    notch: null,
+    plate: { ratedKg: 0, proud: pick(unit, '3', '1/8') },
+    second: null,
     seats: null,
     shimmed: false,
   };

@@ -7,6 +7,7 @@ import { GRAIN_CHECKS } from './grain-checks.ts';
 import { CUTTING_CHECKS } from './cutting-checks.ts';
 import type { Finding, Severity } from './finding.ts';
 import { CLEAT_CHECKS } from './cleat-checks.ts';
+import { GROUND_CHECKS } from './ground-checks.ts';
 import { HANG_CHECKS } from './hang-checks.ts';
 import { JOINERY_CHECKS } from './joinery-checks.ts';
 import { MAKING_CHECKS } from './making-checks.ts';
@@ -19,6 +20,7 @@ const GRAVITY: Readonly<Record<Severity, number>> = { stop: 0, change: 1, look: 
 export const checkUnit = (context: CheckContext): Finding[] =>
   gravestFirst(
     [
+      ...GROUND_CHECKS,
       ...HANG_CHECKS,
       ...WALL_CHECKS,
       ...CLEAT_CHECKS,

@@ -6,6 +6,7 @@ import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { nearest, toMm } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
+import { hangsOnCleat } from '../solid/unit.ts';
 import { lowestCeiling } from '../wall/placed.ts';
 import { apply } from '../worked/figure.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
@@ -98,7 +99,7 @@ const cleatMaterial: Check = (context) => {
       severity: 'stop',
       station: 'hang',
       material: reason.material,
-      through: unit.hanging.kind === 'through',
+      through: !hangsOnCleat(unit.hanging),
       panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
       fixes: plywoodCleat(context),
     },
@@ -109,7 +110,7 @@ const cleatMaterial: Check = (context) => {
 function plywoodCleat(context: CheckContext): Fix[] {
   const { box, workshop } = context;
   // Screwed through, the strip is of the carcass' own stock: a cleat would be of another.
-  if (box.hanging.kind === 'through') return [{ label: { key: 'hang-on-cleat' }, edit: [{ path: inUnit(context, 'hanging', 'kind'), value: 'outside' }] }];
+  if (!hangsOnCleat(box.hanging)) return [{ label: { key: 'hang-on-cleat' }, edit: [{ path: inUnit(context, 'hanging', 'kind'), value: 'outside' }] }];
   const sound = Object.values(workshop.products).find(
     (product) =>
       product.unit === box.unit && product.material === (box.unit === 'mm' ? 'birch-plywood' : 'hardwood-faced-plywood') && toMm(product.nominal.nm) > 16,

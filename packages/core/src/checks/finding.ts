@@ -177,7 +177,10 @@ export type Finding = Base &
     | { readonly check: 'earthquake'; readonly locked: boolean }
     | { readonly check: 'height-shift'; readonly cameNm: number; readonly askedNm: number; readonly lowerNm: number }
     | { readonly check: 'join-first'; readonly other: string; readonly apartNm: number }
-    | { readonly check: 'moving-wall'; readonly structure: string }
+    | { readonly check: 'moving-wall'; readonly structure: string; readonly bolted: boolean }
+    | { readonly check: 'unrated-fixing'; readonly what: 'plate' | 'back-plane' | 'second-plane' }
+    | { readonly check: 'plates-ground'; readonly ground: string }
+    | { readonly check: 'half-in-way'; readonly other: string }
     | { readonly check: 'collides'; readonly what: 'unit' | 'thing' | 'wall' | 'ceiling' | 'floor'; readonly other: string; readonly byNm: number }
     | { readonly check: 'covers-outlet'; readonly other: string }
     | { readonly check: 'hits-baseboard'; readonly byNm: number; readonly outNm: number }

@@ -1,54 +1,13 @@
 /** Checks of the hanging as a whole: studs, load, tipping, people. Rules: docs/checks.md and docs/formulas/hanging-verdict.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { loadLimits } from '../hang/hang.ts';
-import { boundToStuds, groundOf, MOST_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { FINE_TIP, mostUsed } from '../hang/link.ts';
 import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
 import { exactly } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import { STRUCTURES } from '../wall/structures.ts';
-import { studsKnown } from '../wall/studs.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
-import { moveOverStuds, runOn, strengthen, strongerWallScrews } from './strengthen.ts';
-
-const studs: Check = (context) => {
-  const { box, wall, hang, unit } = context;
-  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
-  if (groundOf(wall) === 'moving')
-    return [{ ...base, check: 'moving-wall', structure: STRUCTURES[wall.structure].name, fixes: [{ label: { key: 'enter-wall' }, visit: 'wall' as const }] }];
-  if (!boundToStuds(wall)) return [];
-  if (!studsKnown(wall)) return [{ ...base, check: 'no-stud-anchors', fixes: [{ label: { key: 'enter-studs' }, visit: 'wall' }] }];
-  if (!hang.refusals.some(({ kind }) => kind === 'too-few-studs')) return [];
-  return [{ ...base, check: 'few-studs', studs: hang.studs.length, fixes: [...moveOverStuds(context), ...runOn(context)] }];
-};
-
-/** Anchors nobody rated, and what is too heavy for anchors or for light metal studs. */
-const ground: Check = (context) => {
-  const { box, wall, hang, unit } = context;
-  const unrated = hang.refusals.some(({ kind }) => kind === 'unrated-anchor');
-  const heavy = hang.refusals.find(({ kind }) => kind === 'ground-too-light');
-  if (!unrated && !heavy) return [];
-  const limitKg = heavy?.kind === 'ground-too-light' ? heavy.limitKg : MOST_ON_ANCHORS_KG;
-  const anchors = groundOf(wall) === 'anchors';
-  return [
-    {
-      check: 'ground',
-      unit: box.id,
-      severity: 'stop',
-      station: 'hang',
-      why: unrated ? 'unrated' : 'too-heavy',
-      ground: anchors ? 'anchors' : 'metal',
-      kg: hang.loaded.mass.value,
-      limitKg,
-      panels: [unit.hanging.wallHalf],
-      fixes: [
-        ...(anchors ? [{ label: { key: 'fix-to-studs' }, edit: [{ path: ['wall', 'fixing', 'into'], value: 'ground' }] }] : []),
-        { label: { key: 'enter-rating' }, visit: 'wall' },
-      ],
-    },
-  ];
-};
+import { strengthen, strongerWallScrews } from './strengthen.ts';
 
 /** Over people at rest a hanging is to be used by half at most, and locked. */
 const MOST_OVER_PEOPLE = ASSUMED.overPeople.value;
@@ -212,4 +171,4 @@ const tooHeavyAlone: Check = (context) => {
     : [];
 };
 
-export const HANG_CHECKS: readonly Check[] = [studs, ground, overPeople, earthquake, heightShift, liftsOff, overLoad, children, tooHeavyAlone];
+export const HANG_CHECKS: readonly Check[] = [overPeople, earthquake, heightShift, liftsOff, overLoad, children, tooHeavyAlone];

@@ -13,6 +13,7 @@ import { nearestPlace } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { Finding, Fix } from './finding.ts';
+import { halfInWay } from './half-place.ts';
 import { exactly } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
@@ -72,6 +73,7 @@ function checkPlace(context: PlaceContext): Finding[] {
     ...headRoom(context),
     ...liftedUnder(context),
     ...joinedFirst(context),
+    ...halfInWay({ wall: context.wall, things: context.things, box: context.placed.box, unit: context.placed.unit }, () => elsewhere(context)),
   ];
   return found;
 }

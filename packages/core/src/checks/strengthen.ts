@@ -4,6 +4,7 @@ import { studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
+import { hangsOnCleat } from '../solid/unit.ts';
 import { dadoAt } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
 import type { Fix, FixLabel } from './finding.ts';
@@ -80,7 +81,7 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
       return [...runOn(context), ...strongerWallScrews(context)];
     // Screws do not stiffen it: a stud more, or more wood.
     case 'wall-half-bending':
-      return [...runOn(context), ...(box.hanging.kind === 'through' ? [] : [tallerCleat({ box })])];
+      return [...runOn(context), ...(hangsOnCleat(box.hanging) ? [tallerCleat({ box })] : [])];
     case 'cabinet-screws': {
       const { count } = box.hanging.cabinetScrew;
       return [more('more-cabinet-screws', Math.min(24, count + Math.max(2, Math.ceil(count / 2))), 'hanging', 'cabinetScrew', 'count')].filter(
@@ -101,6 +102,12 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
       return (context.unit.props ?? []).flatMap(({ stronger }) =>
         stronger.map(({ label, path: at, value }) => ({ label: madeStronger(label, value), edit: [{ path: path(...at), value }] })),
       );
+    case 'plane-second': {
+      const count = box.hanging.second?.count ?? 0;
+      return count < 24 ? [more('more-second', Math.min(24, count + 2), 'hanging', 'second', 'count')] : [];
+    }
+    case 'plane-back':
+      return strongerWallScrews(context).filter(({ label }) => label.key === 'more-upper' || label.key === 'more-lower');
     case 'ledger':
     case 'tab':
     case 'slide':
@@ -131,15 +138,16 @@ export function strongerWallScrews(context: Pick<HangContext, 'box'>): Fix[] {
   const { wallScrew } = box.hanging;
   const path = (...keys: string[]): string[] => ['units', box.id, 'hanging', ...keys];
   const fixes: Fix[] = [];
-  if (wallScrew.upper < 2)
+  const inRows = box.hanging.kind !== 'plates';
+  if (inRows && wallScrew.upper < 2)
     fixes.push({ label: { key: 'more-upper', number: wallScrew.upper + 1 }, edit: [{ path: path('wallScrew', 'upper'), value: wallScrew.upper + 1 }] });
-  if (wallScrew.lower < 2)
+  if (inRows && wallScrew.lower < 2)
     fixes.push({ label: { key: 'more-lower', number: wallScrew.lower + 1 }, edit: [{ path: path('wallScrew', 'lower'), value: wallScrew.lower + 1 }] });
   const larger = { '#6': '#8', '#8': '#10', '#10': '#12', '#12': '#14', '3.5mm': '4mm', '4mm': '5mm', '4.5mm': '5mm', '5mm': '6mm', '6mm': '8mm' }[
     wallScrew.screw
   ];
   if (larger) fixes.push({ label: { key: 'larger-screw', text: screwById(larger).name }, edit: [{ path: path('wallScrew', 'screw'), value: larger }] });
-  if (box.hanging.kind !== 'through') fixes.push(tallerCleat({ box }));
+  if (hangsOnCleat(box.hanging)) fixes.push(tallerCleat({ box }));
   return fixes;
 }
 

@@ -9,17 +9,20 @@ import { labelWords } from '../checks/words/labels.ts';
 import type { WorryRefusal } from '../hang/autopsy.ts';
 import type { CaseId, LoadCase, MovingCase } from '../hang/cases.ts';
 import { groundOf } from '../hang/grounds.ts';
+import { wallHalfEnds } from '../hang/wall-links.ts';
 import { hangingHoles, type Boring, type HangingHoles, type WallHole } from '../hang/holes.ts';
 import { screwById } from '../joints/screws.ts';
 import { nearest, type DisplayUnit, type Length } from '../length/length.ts';
 import { openingsOf } from '../parts/opened.ts';
 import type { UnitPlan } from '../plan/plan.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
+import { hangsOnCleat } from '../solid/unit.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
 
 export interface HangingStep {
-  readonly id: 'look' | 'line' | 'studs' | 'bore' | 'strip' | 'cabinet-half' | 'empty' | 'prop' | 'join' | 'lift' | 'check' | 'correct' | 'lock' | 'load';
+  readonly id:
+    'look' | 'line' | 'studs' | 'bore' | 'strip' | 'cabinet-half' | 'empty' | 'prop' | 'join' | 'lift' | 'second' | 'check' | 'correct' | 'lock' | 'load';
   readonly title: string;
   readonly says: readonly string[];
   /** What can hurt, at the step where it can. */
@@ -50,7 +53,8 @@ export function hangingTold(
   const bareKg = emptyKg - looseKg(plan);
   const limit = aloneLimitKg(plan.unit, workshop);
   const told = { plan, box, wall, unit, holes, bareKg, emptyKg, helper: bareKg > limit, limit, beside };
-  const steps = plan.unit.hanging.kind === 'through' ? screwedSteps(told) : cleatSteps(told);
+  const { hanging } = plan.unit;
+  const steps = hangsOnCleat(hanging) ? cleatSteps(told) : hanging.plate ? plateSteps(told) : screwedSteps(told);
   return { holes, steps, bareKg, emptyKg, helper: told.helper };
 }
 
@@ -106,6 +110,8 @@ function cleatSteps(told: Told): HangingStep[] {
             'Screw the wall half on',
             [
               'Bevel up, and its point away from the wall: the bevel and the wall make a pocket that opens upwards.',
+              hanging.notch !== null &&
+                `Its lower edge is notched ${length(hanging.notch.to - hanging.notch.from)} long and ${length(hanging.notch.depth)} deep, from ${length(hanging.notch.from - nearest(wallHalfEnds(plan.unit).from))} from its left end.`,
               `One screw at each end, a level on it, then all ${holes.wall.filter(({ kind }) => kind === 'strip').length}.`,
             ],
             'A screw that spins or strips counts as none: move up a size, or beside.',
@@ -114,6 +120,8 @@ function cleatSteps(told: Told): HangingStep[] {
     ...(carcass
       ? [
           step('cabinet-half', 'Screw the cabinet half to the cabinet', [
+            hanging.brackets.length > 1 &&
+              `Crosscut it into ${hanging.brackets.length} brackets of ${length(plan.unit.byId.get(hanging.cabinetHalf)!.length.value)}, one flush with each end; all against one straight edge, or one of them carries alone.`,
             `Point down, flat side on the cabinet's back: ${carcass.fromLeft.length} screws from inside through the ${partName(plan, carcass.panel)}, ${length(carcass.below)} below its upper edge, at ${carcass.fromLeft.map(length).join(', ')} from its left end.`,
             boringWords(holes.carcassBoring!, unit),
           ]),
@@ -158,10 +166,66 @@ function screwedSteps(told: Told): HangingStep[] {
     step('lift', 'Lift it to the line', [
       `Up to the line and against the wall; one screw through the ${name} into a stud near the middle, then level, then all ${holes.wall.length}.`,
     ]),
+    ...secondStep(told),
     step('check', 'Look', [
       'Level on the top, plumb down the front, doors hang even. Where the wall bows, shims behind it at every stud before the screws are drawn up.',
     ]),
     loadStep(told),
+  ];
+}
+
+function plateSteps(told: Told): HangingStep[] {
+  const { plan, unit, holes, box } = told;
+  const length = (nm: number): string => lengthText(nm, unit);
+  const { hanging } = plan.unit;
+  const heads = holes.wall.filter(({ kind }) => kind === 'strip');
+  const up = heads[0]?.up ?? box.place.up.nm;
+  const below = (hanging.shortFace - (heads[0]?.above ?? 0)) as Length;
+  const name = partName(plan, hanging.wallHalf);
+  return [
+    ...looked(told),
+    step('studs', 'Carry the studs over', [
+      `Screws go in at ${heads.map(({ along }) => length(along)).join(', ')} from the wall's left end: that is ${heads.map(({ fromLeft }) => length(fromLeft)).join(', ')} from the left end of the ${name}.`,
+    ]),
+    step('strip', 'Let the plates in', [
+      `${heads.length} plates over those places, ${length(below)} below the upper edge of the ${name}, flush with its back, the narrow end of each slot up.`,
+      'Behind each slot a pocket for the head. Its own screws reach the wood behind, never a thin back alone.',
+    ]),
+    step('line', 'Level the line', [`Mark a level line ${length(up)} above the floor: the screws stand on it.`]),
+    step('bore', 'Set the screws', [
+      boringWords(holes.wallBoring, unit),
+      `Each head stands ${fineText(hanging.plate!.proud, unit)} off the wall: try every one with a loose plate.`,
+    ]),
+    emptyStep(told),
+    ...joinStep(told),
+    step(
+      'lift',
+      'Lift it on',
+      ['The wide ends of the slots over the heads, flat to the wall, and down until every screw is at the narrow end.'],
+      'A plate that missed its head feels the same: pull at each corner before you let go.',
+    ),
+    step('check', 'Look', [
+      'Level on the top, plumb down the front, tight to the wall at each plate: a head too far out rocks, one too far in does not let it down.',
+    ]),
+    ...lockStep(told),
+    loadStep(told),
+  ];
+}
+
+function secondStep({ plan }: Told): HangingStep[] {
+  const { second } = plan.unit.hanging;
+  if (!second) return [];
+  const where = second.plane === 'top' ? 'above it' : 'under it';
+  return [
+    step(
+      'second',
+      'Bolt it to the second plane',
+      [
+        `${second.count} fixings spread evenly along its ${second.plane}, into the frame of what is ${where}, at least two finger's breadths from the edges of the panel.`,
+        'Doors and drawers get latches that hold upside down.',
+      ],
+      'What a crash does to it is for whoever certifies the vehicle.',
+    ),
   ];
 }
 
@@ -207,7 +271,8 @@ export function boringWords({ screw, length, clearMm, sinkMm, pilotMm, deepMm }:
     pilotMm === null
       ? 'what holds it as its maker says'
       : `${fine(pilotMm)} into what holds it${deepMm === null ? '' : `, ${lengthText(nearest(Math.round(deepMm)), unit)} deep`}`;
-  return `For ${screwById(screw).name} × ${lengthText(length, unit)} screws: ${fine(clearMm)} clear through, sunk to ${fine(sinkMm)}; ${pilot}.`;
+  const through = clearMm === null || sinkMm === null ? '' : `${fine(clearMm)} clear through, sunk to ${fine(sinkMm)}; `;
+  return `For ${screwById(screw).name} × ${lengthText(length, unit)} screws: ${through}${pilot}.`;
 }
 
 function emptyStep({ bareKg, emptyKg, helper, limit, unit }: Told): HangingStep {
@@ -236,12 +301,12 @@ const propStep = ({ helper }: Told, where: string): HangingStep =>
     `A straight strip screwed to two studs, its upper edge ${where}${helper ? '' : '; alone it holds what the other pair of hands would'}.`,
   ]);
 
-function lockStep({ holes, unit }: Told): HangingStep[] {
+function lockStep({ holes, unit, plan }: Told): HangingStep[] {
   const lock = holes.wall.find(({ kind }) => kind === 'lock');
   if (!lock) return [];
   return [
     step('lock', 'Lock it', [
-      `One screw from inside through back and spacer into stud ${lock.stud}, ${lengthText(lock.fromLeft, unit)} from the cabinet's left end, ${lengthText(lock.above, unit)} above its bottom: nothing lifts it off then.`,
+      `One screw from inside through ${plan.unit.hanging.plate ? `the ${partName(plan, plan.unit.hanging.wallHalf)}` : 'back and spacer'} into stud ${lock.stud}, ${lengthText(lock.fromLeft, unit)} from the cabinet's left end, ${lengthText(lock.above, unit)} above its bottom: nothing lifts it off then.`,
     ]),
   ];
 }

@@ -189,7 +189,10 @@ function workshopOfSeven({ offcuts, ...rest }: Row): Row {
   return { ...rest, pieces: isRow(offcuts) ? Object.fromEntries(Object.entries(offcuts).map(([id, row]) => [id, asPiece(row)])) : offcuts };
 }
 
-/** Version 8: what holds in walls without timber, notes of what was looked at, what is under a unit, how far it settles on its cleat, earthquakes. */
+/**
+ * Version 8: what holds in walls without timber, notes of what was looked at, what is under a unit, how far it settles on its cleat,
+ * earthquakes; cleats in brackets and notched, keyhole plates, a second plane.
+ */
 function toEight(file: Row): Row {
   const { design } = file;
   if (!isRow(design)) return file;
@@ -197,7 +200,7 @@ function toEight(file: Row): Row {
     isRow(rows) ? Object.fromEntries(Object.entries(rows).map(([id, row]) => [id, isRow(row) ? lift(row) : row])) : rows;
   const unitOfEight = (unit: Row): Row => {
     const { hanging } = unit;
-    return { ...unit, over: 'nothing', hanging: isRow(hanging) ? { ...hanging, seats: null } : hanging };
+    return { ...unit, over: 'nothing', hanging: isRow(hanging) ? { ...hanging, seats: null, ...waysOfEight(unit['unit'] === 'in') } : hanging };
   };
   const { wall, units, tries } = design;
   return {
@@ -211,6 +214,8 @@ function toEight(file: Row): Row {
     },
   };
 }
+
+const waysOfEight = (inches: boolean): Row => ({ brackets: null, notch: null, plate: { ratedKg: 0, proud: inches ? '1/8 in' : '3 mm' }, second: null });
 
 const fixingOfEight = (inches: boolean): Row => ({
   into: 'ground',

@@ -8,12 +8,13 @@ import { toMm } from '../length/length.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
 import type { WallForces } from './wall-forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
+import { worstBracket } from './hung-shares.ts';
 import { endCapacity, GLUE, strongest } from './joint-capacity.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';
@@ -30,6 +31,14 @@ const CARRIER_LOAD = formula({
   source: '[eq] docs/formulas/rail-load.md',
   terms: { W: 'N', S: 'N' },
   compute: ({ W, S }) => Math.hypot(W / 2, S / 2),
+});
+const BRACKET_SHEAR = formula({
+  label: 'screw-shear',
+  unit: 'N',
+  text: 'W · share / n',
+  source: '[eq] docs/formulas/brackets.md',
+  terms: { W: 'N', share: 'factor', n: 'count' },
+  compute: ({ W, share, n }) => (W * share) / n,
 });
 const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', source: '[eq]', terms: { W: 'N', n: 'count' }, compute: ({ W, n }) => W / n });
 
@@ -135,7 +144,7 @@ export interface CabinetCapacity {
 export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   const { unit } = input;
   const { hanging } = unit;
-  if (hanging.kind === 'through') return null;
+  if (!hangsOnCleat(hanging)) return null;
   const through = carrierOf(unit);
   const rowMm = cabinetScrewRow(unit);
   const { screw: screwId, length, count } = hanging.cabinetScrew;
@@ -153,14 +162,20 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   return { lateral, pull: thread.value <= head.value ? thread : head, rowMm, carrier: through.id };
 }
 
-export function cabinetLinks({ hanging }: ResolvedUnit, cabinet: CabinetCapacity | null, forces: WallForces): Link[] {
-  if (!cabinet) return [];
+/** Screws in each bracket, or in the whole half. */
+export const screwsEach = ({ brackets, cabinetScrew }: ResolvedUnit['hanging']): number => Math.floor(cabinetScrew.count / brackets.length);
+
+export function cabinetLinks(unit: ResolvedUnit, cabinet: CabinetCapacity | null, forces: WallForces): Link[] {
+  const { hanging } = unit;
   const { hook } = forces;
-  if (!hook) return [];
+  const n = screwsEach(hanging);
+  if (!cabinet || !hook || n === 0) return [];
   const { lateral, pull: holds, rowMm: s, carrier } = cabinet;
-  const n = hanging.cabinetScrew.count;
-  const shear = apply(PER_SCREW, { W: forces.weight, n });
-  const pull = apply(CABINET_PULL, { H: forces.outward, V: forces.weight, b: hook.b, t: forces.t, s, n });
+  const whole = hanging.brackets.length === 1;
+  const share = whole ? 1 : worstBracket(unit, forces.along);
+  const shear = whole ? apply(PER_SCREW, { W: forces.weight, n }) : apply(BRACKET_SHEAR, { W: forces.weight, share, n });
+  const V = whole ? forces.weight : forces.weight.value * share;
+  const pull = apply(CABINET_PULL, { H: whole ? forces.outward : forces.outward.value * share, V, b: hook.b, t: forces.t, s, n });
   const some = lateral.value > 0 && holds.value > 0;
   const use = apply(COMBINED, { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
   return [
@@ -169,7 +184,7 @@ export function cabinetLinks({ hanging }: ResolvedUnit, cabinet: CabinetCapacity
       kind: 'cabinet-screws',
       name: { key: 'link-cabinet-half' },
       use,
-      panels: [hanging.cabinetHalf, carrier],
+      panels: [...hanging.brackets, carrier],
       straightSum: linearUse(shear.value, pull.value, lateral.value, holds.value),
     }),
   ];

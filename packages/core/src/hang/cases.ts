@@ -16,6 +16,7 @@ import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { nearness } from './link.ts';
 import { WEIGHT } from './statics.ts';
+import { MOVING, PLANE_LOAD } from './two-planes.ts';
 
 export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
 
@@ -142,16 +143,6 @@ function onDoor(load: Load, door: Opening, depthMm: number): Load {
   };
 }
 
-/** What a wall that moves does to a unit, as shares of its weight. [ASSUME] order of magnitude */
-export const MOVING = [
-  { key: 'road-forward', ways: 0.8, up: 1 },
-  { key: 'road-aside', ways: 0.5, up: 1 },
-  { key: 'road-bump', ways: 0, up: 2 },
-  { key: 'road-dip', ways: 0, up: -1 },
-  { key: 'sea-slam', ways: 0, up: 3 },
-  { key: 'sea-roll', ways: 1, up: 1 },
-] as const;
-
 export interface MovingCase {
   readonly key: (typeof MOVING)[number]['key'];
   /** Each of two planes it is bolted to must take this alone, N. */
@@ -160,18 +151,9 @@ export interface MovingCase {
   readonly unhooks: boolean;
 }
 
-const PLANE = formula({
-  label: 'moving-plane',
-  unit: 'N',
-  text: 'W √(ways² + up²)',
-  source: '[ASSUME] docs/formulas/moving-walls.md',
-  terms: { W: 'N', ways: 'factor', up: 'factor' },
-  compute: ({ W, ways, up }) => W * Math.hypot(ways, up),
-});
-
 /** Only on a wall that moves: what each of two planes must take; a crash is for the vehicle's certifier. */
 export function movingCases(input: HangInput): MovingCase[] {
   if (groundOf(input.wall) !== 'moving') return [];
   const W = apply(WEIGHT, { m: loadedUnit(input.weights).mass });
-  return MOVING.map(({ key, ways, up }) => ({ key, plane: apply(PLANE, { W, ways, up }), unhooks: up <= 0 }));
+  return MOVING.map(({ key, ways, up }) => ({ key, plane: apply(PLANE_LOAD, { W, ways, up }), unhooks: up <= 0 }));
 }

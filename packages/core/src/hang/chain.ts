@@ -1,6 +1,7 @@
 /** The chain of links for one load: forces between unit and wall, then every link in order of how near it is to its limit. */
 import { opened, openingsOf, pressedOn, type Opening } from '../parts/opened.ts';
 import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
+import { hangsOnCleat } from '../solid/unit.ts';
 import { apply, type Figure } from '../worked/figure.ts';
 import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
 import { PERMANENT } from './fasteners.ts';
@@ -13,6 +14,7 @@ import { refusalsOf, stateOf, type RefusalReason, type VerdictState } from './re
 import { slideLinks } from './slide-links.ts';
 import { WEIGHT } from './statics.ts';
 import { tabLinks } from './tab-links.ts';
+import { planeLinks } from './two-planes.ts';
 import { wallForces, type WallForces } from './wall-forces.ts';
 import { screwCapacity, wallLinks, type StudUse } from './wall-links.ts';
 
@@ -46,7 +48,7 @@ export function capacitiesOf(input: HangInput): Capacities {
   const fresh: Capacities = {
     wall: screwCapacity(input, PERMANENT),
     joints: jointCapacities(input),
-    fixable: (input.unit.hanging.kind === 'through' ? carrierOf(input.unit) : cabinetScrewRow(input.unit)) != null,
+    fixable: (hangsOnCleat(input.unit.hanging) ? cabinetScrewRow(input.unit) : carrierOf(input.unit)) != null,
     openings: openingsOf(input.unit, input.weights),
   };
   capacities.set(input, fresh);
@@ -70,7 +72,10 @@ export function chainOf(input: HangInput, unpressed: Load, { factor, open }: Loa
   const loaded = pressedOn(unpressed, unit.pressed);
   const weight = apply(WEIGHT, { m: loaded.mass });
   const forces = wallForces(unit, weight, loaded);
-  const { studs, links: fromWall } = wallLinks(input, forces, loaded, wall);
+  const { studs, links: onWall } = wallLinks(input, forces, loaded, wall);
+  const moving = groundOf(input.wall) === 'moving';
+  // In a vehicle nothing hangs by statics: both planes take what the road does, each alone.
+  const fromWall = moving ? planeLinks(unit, input.wall, weight, studs.length) : onWall;
   const links = [
     ...fromWall,
     ...jointLinks(input, joints, forces, factor),
@@ -80,8 +85,19 @@ export function chainOf(input: HangInput, unpressed: Load, { factor, open }: Loa
     ...forces.links,
   ].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs, fixable);
-  return { weight, loaded, forces, studs, links, refusals, state: stateOf(links, refusals, studs.length < 2 || groundOf(input.wall) === 'anchors') };
+  return {
+    weight,
+    loaded,
+    forces,
+    studs,
+    links,
+    refusals,
+    state: stateOf(links, refusals, studs.length < 2 || moving || groundOf(input.wall) === 'anchors' || hangsUnlocked(unit)),
+  };
 }
+
+/** On keyhole plates a push from below is enough, where nothing locks it. */
+const hangsUnlocked = ({ hanging }: HangInput['unit']): boolean => hanging.plate !== null && !hanging.antiLift;
 
 /** The contents times `factor`, kg. */
 export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;

@@ -104,6 +104,36 @@ export function lateralYield(joint: LateralJoint): { valueN: number; mode: Yield
   return least!;
 }
 
+export interface ProudScrew {
+  readonly diameterMm: number;
+  readonly rootMm: number;
+  readonly yieldMPa: number;
+  /** Bearing length in what holds it. */
+  readonly mainMm: number;
+  /** From its face out to where the load hangs. */
+  readonly leverMm: number;
+  readonly gravity: number;
+}
+
+/**
+ * Shear that a screw carries on its head, clear of what holds it, reduced, before load duration, N: the yield modes of a side
+ * that is a pin (no length, no give): main crushed, main turned, screw bent. [eq] from TR12's, with that side's terms left out.
+ */
+export function proudYield({ diameterMm, rootMm, yieldMPa, mainMm, leverMm, gravity }: ProudScrew): number {
+  const D = diameterMm / MM_PER_IN;
+  const root = rootMm / MM_PER_IN;
+  const main = mainMm / MM_PER_IN;
+  const lever = leverMm / MM_PER_IN;
+  const q = bearingPsi(D, gravity, 0) * root;
+  const moment = ((yieldMPa / MPA_PER_PSI) * root ** 3) / 6;
+  const yields = {
+    Im: q * main,
+    II: q * (Math.sqrt((2 * lever + main) ** 2 + main ** 2) - (2 * lever + main)),
+    IIIs: q * (Math.sqrt(lever ** 2 + (2 * moment) / q) - lever),
+  };
+  return Math.min(...(['Im', 'II', 'IIIs'] as const).map((mode) => yields[mode] / reduction(mode, D, root, 0))) * N_PER_LB;
+}
+
 /** Dowel bearing strength, psi. [NDS 12.3.3] */
 function bearingPsi(diameterIn: number, gravity: number, angle: number): number {
   if (diameterIn < 0.25) return 16600 * gravity ** 1.84;

@@ -38,7 +38,7 @@ const ACROSS_BOARD = ASSUMED.acrossBoard.value;
 /** First and last fixing stand so far from the strip's ends, mm. [ASSUME] */
 const END_MM = ASSUMED.fixingEnd.value;
 /** Masonry is taken as no harder to a bending screw than softwood: it is harder. [ASSUME] */
-const MASONRY_GRAVITY = ASSUMED.masonryGravity.value;
+export const MASONRY_GRAVITY = ASSUMED.masonryGravity.value;
 
 /** What one wall screw holds; the load does not enter. */
 export interface ScrewCapacity {
@@ -144,21 +144,40 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
     const terms = { t: toMm(wall.fixing.metal.nm), D: screw.diameterMm, F_u: METAL_MPA };
     return holds(apply(METAL_PULL, terms), apply(METAL_SHEAR, terms), 3);
   }
+  if (ground === 'moving') return holds(movingHold(wall), movingHold(wall), -Infinity);
   if (ground === 'anchors') {
     const most = apply(ANCHOR_MOST, { kg: MOST_PER_ANCHOR_KG });
     const capped = (figure: Figure): Figure => least('rated-fixing', 'N', [termOf(figure), termOf(most)], SOURCE);
     return holds(capped(rated(wall, 'pullN', 'anchor')), capped(rated(wall, 'shearN', 'anchor')), -Infinity);
   }
+  const { pull, shear, deepMm } = masonryHold(wall);
+  const grip = Math.max(0, penetration.value);
+  // Across the covering the screw bends before the plug gives.
+  const bent = shearOf(screw, { side: t, grip, gap: covering, sideGravity: cleat.gravity, mainGravity: MASONRY_GRAVITY }, C_D);
+  return holds(pull, least('plug', 'N', [termOf(shear), termOf(bent)], SOURCE), deepMm);
+}
+
+/** What one plug in this masonry holds by itself: as it was rated, or the low figure of the table. */
+export function masonryHold(wall: Wall): { readonly pull: Figure; readonly shear: Figure; readonly deepMm: number } {
   const { deepMm, pullN, shearN } = PLUGS[wall.fixing.plug];
   const { sound, name } = STRUCTURES[wall.structure];
   const unrated = (value: number): Figure =>
     apply(PLUG, { 'in solid brick': value, sound: { value: sound, source: { kind: 'table', name, tag: '[ASSUME]' } } });
-  const shear = wall.fixing.shearN === null ? unrated(shearN) : rated(wall, 'shearN', 'plug');
-  const grip = Math.max(0, penetration.value);
-  // Across the covering the screw bends before the plug gives.
-  const bent = shearOf(screw, { side: t, grip, gap: covering, sideGravity: cleat.gravity, mainGravity: MASONRY_GRAVITY }, C_D);
-  return holds(wall.fixing.pullN === null ? unrated(pullN) : rated(wall, 'pullN', 'plug'), least('plug', 'N', [termOf(shear), termOf(bent)], SOURCE), deepMm);
+  return {
+    pull: wall.fixing.pullN === null ? unrated(pullN) : rated(wall, 'pullN', 'plug'),
+    shear: wall.fixing.shearN === null ? unrated(shearN) : rated(wall, 'shearN', 'plug'),
+    deepMm,
+  };
 }
+
+/** Any way, one fixing of a wall that moves: the lesser of what its maker says for pull and shear. Nothing where that is not entered. */
+export const movingHold = (wall: Wall): Figure =>
+  least(
+    'rated-fixing',
+    'N',
+    (['pullN', 'shearN'] as const).map((which) => termOf(rated(wall, which, 'anchor'))),
+    'docs/formulas/two-planes.md',
+  );
 
 /** So many diameters of a screw in timber. */
 export const leastInTimber = (diameterMm: number): number => LEAST_PENETRATION * diameterMm;

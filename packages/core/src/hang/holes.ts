@@ -13,11 +13,11 @@ import type { Dimension } from '../worked/dimension.ts';
 import { studGravity } from '../wall/studs.ts';
 import type { Place, Wall } from '../wall/wall.ts';
 import { bandAt, cableBands, drillState, type Band, type DrillState } from '../wall/zones.ts';
-import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
+import { cabinetScrewRow, carrierOf, screwsEach } from './carrier-links.ts';
 import { groundOf, PLUGS } from './grounds.ts';
 import type { Chain } from './chain.ts';
 import { wallHalfEnds, wallHalfFoot } from './wall-links.ts';
-import { wallRows } from './wall-rows.ts';
+import { edgeDistanceMm, wallRows } from './wall-rows.ts';
 
 export interface WallHole {
   readonly id: string;
@@ -49,9 +49,9 @@ export interface CarcassHoles {
 export interface Boring {
   readonly screw: string;
   readonly length: Length;
-  /** Through what the head draws up. */
-  readonly clearMm: number;
-  readonly sinkMm: number;
+  /** Through what the head draws up; null where it draws nothing up, a plate hangs on it. */
+  readonly clearMm: number | null;
+  readonly sinkMm: number | null;
   /** Into what the thread holds in, and so deep from its face. */
   readonly pilotMm: number | null;
   readonly deepMm: number | null;
@@ -100,11 +100,12 @@ export function hangingHoles(input: HolesInput): HangingHoles {
   const { unit, hang, wall, at } = input;
   const { hanging } = unit;
   const ends = wallHalfEnds(unit);
-  const layers = toMm(hanging.cleatThickness) + toMm(hanging.stripOff) + toMm(wall.covering.nm);
+  const layers = toMm(wall.covering.nm) + (hanging.plate ? toMm(hanging.plate.proud) : toMm(hanging.cleatThickness) + toMm(hanging.stripOff));
+  const boring = boringInWall(screwById(hanging.wallScrew.screw), hanging.wallScrew.length, wall, layers);
   return {
     strip: { panel: hanging.wallHalf, length: nm(ends.to - ends.from), foot: footOf(input) },
     wall: wallHoles(input),
-    wallBoring: boringInWall(screwById(hanging.wallScrew.screw), hanging.wallScrew.length, wall, layers),
+    wallBoring: hanging.plate ? { ...boring, clearMm: null, sinkMm: null } : boring,
     ...carcassHoles(unit),
     studs: inOrder(hang).map((atMm) => ({ fromLeft: nm(atMm - ends.from), along: (at.along.nm + nm(atMm)) as Length })),
   };
@@ -149,14 +150,16 @@ export function wallHoles(input: HolesInput): WallHole[] {
   // One screw low down, in the stud nearest to the unit's middle.
   const middle = toMm(unit.outside.width.value) / 2;
   const nearest = studs.reduce((a, b) => (Math.abs(b - middle) < Math.abs(a - middle) ? b : a));
+  // With plates it goes through what they are let into, below one of them.
+  const lockUp = hanging.plate ? ((hanging.valleyUp - hanging.shortFace + nm(edgeDistanceMm(unit))) as Length) : hanging.standoffUp;
   const lock: WallHole = {
     id: 'lock',
     kind: 'lock',
     stud: studs.indexOf(nearest) + 1,
     row: 'lock',
     fromLeft: nm(nearest),
-    above: hanging.standoffUp,
-    ...onWall(nearest, at.up.nm + hanging.standoffUp),
+    above: lockUp,
+    ...onWall(nearest, at.up.nm + lockUp),
   };
   return [...holes, lock];
 }
@@ -180,20 +183,23 @@ function boringInWall(screw: Screw, length: Length, wall: Wall, layersMm: number
 
 function carcassHoles(unit: ResolvedUnit): Pick<HangingHoles, 'carcass' | 'carcassBoring'> {
   const { hanging } = unit;
-  const { count, screw: id, length } = hanging.cabinetScrew;
+  const { screw: id, length } = hanging.cabinetScrew;
   const carrier = carrierOf(unit);
   const row = hanging.rip ? cabinetScrewRow(unit) : null;
-  if (!carrier || row === null || count === 0) return { carcass: null, carcassBoring: null };
+  if (!carrier || row === null || screwsEach(hanging) === 0) return { carcass: null, carcassBoring: null };
   const screw = screwById(id);
   const over = spread(carrier);
-  const half = spread(unit.byId.get(hanging.cabinetHalf)!);
-  const from = Math.max(over.left, half.left);
-  const to = Math.min(over.right, half.right);
+  const each = screwsEach(hanging);
+  const along = hanging.brackets.flatMap((id) => {
+    const half = spread(unit.byId.get(id)!);
+    const [from, to] = [Math.max(over.left, half.left), Math.min(over.right, half.right)];
+    return fastenersAlong(to - from, each).map((mm) => nm(from - over.left + mm));
+  });
   const rowUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - row;
   return {
     carcass: {
       panel: carrier.id,
-      fromLeft: fastenersAlong(to - from, count).map((mm) => nm(from - over.left + mm)),
+      fromLeft: along,
       below: nm(over.top - rowUp),
     },
     carcassBoring: {

@@ -17,7 +17,9 @@ export type LinkKind =
   | 'tab'
   | 'tip'
   | 'spacer'
-  | 'hold-down';
+  | 'hold-down'
+  | 'plane-back'
+  | 'plane-second';
 
 export interface Link {
   readonly id: string;

@@ -17,7 +17,7 @@ export function railFault({ hanging, place }: Pick<UnitBase, 'hanging' | 'place'
   if (hanging.wallRail === null) return null;
   const rail = Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
   if (!rail) return { kind: 'gone' };
-  if (hanging.kind !== 'outside') return { kind: hanging.kind };
+  if (hanging.kind !== 'outside') return { kind: hanging.kind === 'recessed' ? 'recessed' : 'through' };
   if (hanging.bevelDeg !== rail.bevelDeg) return { kind: 'bevel' };
   if (hanging.stock !== rail.stock || hanging.boardWidth.nm !== rail.boardWidth.nm) return { kind: 'board' };
   if (rail.left.nm > place.along.nm || rail.right.nm < place.along.nm + unit.outside.width.value) return { kind: 'ends' };

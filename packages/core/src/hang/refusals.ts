@@ -6,9 +6,11 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import type { StructureId } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
 import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
+import { screwsEach } from './carrier-links.ts';
 import type { HangInput } from './hang-input.ts';
 import type { Link } from './link.ts';
 import type { RailFault } from './on-rail.ts';
+import { heldByTwoPlanes } from './two-planes.ts';
 import type { StudUse } from './wall-links.ts';
 
 /** What makes a hanging refused whatever its numbers. */
@@ -17,6 +19,9 @@ export type RefusalReason =
   | { readonly kind: 'no-stud-known' }
   | { readonly kind: 'moving'; readonly structure: StructureId }
   | { readonly kind: 'unrated-anchor' }
+  | { readonly kind: 'unrated-plate' }
+  | { readonly kind: 'unrated-plane'; readonly plane: 'back' | 'second' }
+  | { readonly kind: 'plates-ground'; readonly ground: Ground }
   | { readonly kind: 'ground-too-light'; readonly ground: Ground; readonly limitKg: number }
   | { readonly kind: 'too-few-studs'; readonly studs: number }
   | { readonly kind: 'no-spacer' }
@@ -52,9 +57,16 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
   if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
   const back = unit.panels.find(({ role }) => role === 'back');
   if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
-  if (hanging.rip && hanging.cabinetScrew.count === 0) reasons.push({ kind: 'no-cabinet-screw' });
+  if (hanging.rip && screwsEach(hanging) === 0) reasons.push({ kind: 'no-cabinet-screw' });
   const ground = groundOf(wall);
-  if (ground === 'moving') return [...reasons, { kind: 'moving', structure: wall.structure }];
+  if (ground === 'moving') {
+    if (!heldByTwoPlanes(unit, wall)) return [...reasons, { kind: 'moving', structure: wall.structure }];
+    if (wall.fixing.pullN === null || wall.fixing.shearN === null) reasons.push({ kind: 'unrated-plane', plane: 'back' });
+    if (hanging.second!.ratedN === 0) reasons.push({ kind: 'unrated-plane', plane: 'second' });
+    return hanging.wallScrew.upper + hanging.wallScrew.lower === 0 ? [...reasons, { kind: 'no-wall-screw' }] : reasons;
+  }
+  if (hanging.plate?.ratedKg === 0) reasons.push({ kind: 'unrated-plate' });
+  if (hanging.plate && ground !== 'timber' && ground !== 'masonry') reasons.push({ kind: 'plates-ground', ground });
   if (isUnrated(wall)) reasons.push({ kind: 'unrated-anchor' });
   const limitKg = overGroundKg(wall, loaded.mass.value);
   if (limitKg !== null) reasons.push({ kind: 'ground-too-light', ground, limitKg });

@@ -13,16 +13,58 @@ export interface StudShares {
 
 /** Weight N, positions mm. Studs at one place twice, or none, throw a RangeError. */
 export function studShares(weight: number, left: number, right: number, studs: readonly number[], centre = (left + right) / 2): StudShares {
+  const half = Math.min(centre - left, right - centre);
+  if (studs.length > 0 && !(half > 0)) throw new RangeError('the centre of gravity is not between the ends');
+  return sharesOf([{ from: centre - half, to: centre + half, perMm: weight / (2 * half) }], weight, centre, studs);
+}
+
+/** The same of a unit that hangs by brackets, for every way they can come to share it (`bracketPatterns`): the greatest at each stud. */
+export function bracketShares(
+  patterns: readonly (readonly number[])[],
+  brackets: readonly { readonly from: number; readonly to: number }[],
+  studs: readonly number[],
+  centre: number,
+): StudShares {
+  const each = patterns.map((pattern) =>
+    sharesOf(
+      brackets.map(({ from, to }, index) => ({ from, to, perMm: pattern[index]! / (to - from) })),
+      pattern.reduce((sum, newtons) => sum + newtons, 0),
+      centre,
+      studs,
+    ),
+  );
+  const greatest = (way: 'simple' | 'continuous' | 'rigid'): number[] => studs.map((_, index) => Math.max(...each.map((shares) => shares[way][index]!)));
+  return { simple: greatest('simple'), continuous: greatest('continuous'), rigid: greatest('rigid'), worst: Math.max(...each.map(({ worst }) => worst)) };
+}
+
+/**
+ * How a weight can come to lie on brackets: on the two ends alone, on the two beside its centre alone, or on all as springs of
+ * one stiffness. With two they are one. Millimetres decide which it is, so all are counted. Middles in order, mm; N each.
+ */
+export function bracketPatterns(weight: number, middles: readonly number[], centre: number): number[][] {
+  const last = middles.length - 1;
+  const right = Math.max(
+    1,
+    middles.findIndex((middle, index) => middle >= centre || index === last),
+  );
+  const onTwo = (a: number, b: number): number[] => {
+    const far = (weight * (centre - middles[a]!)) / (middles[b]! - middles[a]!);
+    return middles.map((_, index) => (index === a ? weight - far : index === b ? far : 0));
+  };
+  return [onTwo(0, last), ...(last > 1 ? [onTwo(right - 1, right), rigidRail(weight, centre, middles)] : [])];
+}
+
+function sharesOf(loads: readonly Load[], weight: number, centre: number, studs: readonly number[]): StudShares {
   if (studs.length === 0) throw new RangeError('there is no stud to carry anything');
   const order = studs.map((_, index) => index).sort((a, b) => studs[a]! - studs[b]!);
   const at = order.map((index) => studs[index]!);
   if (at.some((x, i) => i > 0 && x === at[i - 1])) throw new RangeError('two studs stand in one place');
-  const half = Math.min(centre - left, right - centre);
-  if (!(half > 0)) throw new RangeError('the centre of gravity is not between the ends');
-  const load: Load = { from: centre - half, to: centre + half, perMm: weight / (2 * half) };
   const back = (values: readonly number[]): number[] => studs.map((_, index) => values[order.indexOf(index)]!);
-  const simple = back(at.length === 1 ? [weight] : simpleSpans(load, at));
-  const continuous = back(at.length < 3 ? (at.length === 1 ? [weight] : simpleSpans(load, at)) : continuousBeam(load, at));
+  // Reactions to several loads are the sums of those to each.
+  const summed = (way: (load: Load, at: readonly number[]) => number[]): number[] =>
+    loads.map((load) => way(load, at)).reduce((a, b) => a.map((value, index) => value + b[index]!));
+  const simple = back(at.length === 1 ? [weight] : summed(simpleSpans));
+  const continuous = back(at.length === 1 ? [weight] : summed(at.length < 3 ? simpleSpans : continuousBeam));
   const rigid = back(rigidRail(weight, centre, at));
   return { simple, continuous, rigid, worst: Math.max(...simple, ...continuous, ...rigid) };
 }

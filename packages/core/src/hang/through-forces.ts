@@ -67,7 +67,7 @@ export function throughRows(unit: ResolvedUnit): { readonly s: number; readonly 
 export function throughForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
   const { s } = throughRows(unit);
   const outward = apply(OUTWARD, { W: weight, e: loaded.outFigure ?? loaded.out, s });
-  return { weight, outward, spacerPush: outward, links: [], e: loaded.out, t: toMm(unit.hanging.cleatThickness), hook: null };
+  return { weight, outward, spacerPush: outward, links: [], e: loaded.out, along: loaded.along, t: toMm(unit.hanging.cleatThickness), hook: null };
 }
 
 /** Pull of one screw of the top row in a stud that carries R. */

@@ -5,7 +5,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { FINE_TIP, link, type Link } from './link.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
@@ -19,6 +19,8 @@ export interface WallForces {
   readonly links: readonly Link[];
   /** mm: centre of gravity from the wall; thickness of the strip on the studs. */
   readonly e: number;
+  /** mm: centre of gravity from the unit's left end. */
+  readonly along: number;
   readonly t: number;
   /** The bevel's part in it; null for a unit that is screwed through. */
   readonly hook: Hook | null;
@@ -50,7 +52,7 @@ const SPACER_USE = formula({
 });
 
 export const wallForces = (unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces =>
-  unit.hanging.kind === 'through' ? throughForces(unit, weight, loaded) : cleatForces(unit, weight, loaded);
+  hangsOnCleat(unit.hanging) ? cleatForces(unit, weight, loaded) : throughForces(unit, weight, loaded);
 
 function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
   const { hanging, outside } = unit;
@@ -87,6 +89,7 @@ function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForc
     spacerPush,
     links,
     e,
+    along: loaded.along,
     t,
     hook: {
       tip,

@@ -3,8 +3,6 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm, ZERO, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
-import { place } from '../solid/panel.ts';
-import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
@@ -12,9 +10,10 @@ import { COMBINED, HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, linearUse,
 import { groundOf, leastInTimber, otherCapacity, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
+import { ON_PLATE, plateCapacity } from './plates.ts';
 import { studGravity } from '../wall/studs.ts';
 import { PRYING } from './statics.ts';
-import { studShares } from './stud-shares.ts';
+import { hungShares, stretchOf, type HungShares, type Stretch } from './hung-shares.ts';
 import { throughPull } from './through-forces.ts';
 import type { Hook, WallForces } from './wall-forces.ts';
 import { wallRows, type WallRows } from './wall-rows.ts';
@@ -96,14 +95,25 @@ const OVERHANG_MOMENT = formula({
   compute: ({ w, c }) => (w * c * c) / 2,
 });
 
-/** Ends of the strip on the wall, mm from the unit's left end. */
-export const wallHalfEnds = (unit: ResolvedUnit): { from: number; to: number } => endsOf(unit.byId.get(unit.hanging.wallHalf)!);
+const POINT_MOMENT = formula({
+  label: 'bracket-moment',
+  unit: 'N mm',
+  text: 'P a (L − a) / L',
+  source: '[eq] docs/formulas/brackets.md',
+  terms: { P: 'N', a: 'mm', L: 'mm' },
+  compute: ({ P, a, L }) => (P * a * (L - a)) / L,
+});
+const POINT_OVERHANG = formula({
+  label: 'bracket-overhang',
+  unit: 'N mm',
+  text: 'P c',
+  source: '[eq] docs/formulas/brackets.md',
+  terms: { P: 'N', c: 'mm' },
+  compute: ({ P, c }) => P * c,
+});
 
-/** A backboard's length stands upright: ends are looked for along the wall, not along the panel. */
-function endsOf({ frame, outline }: ResolvedPanel): { from: number; to: number } {
-  const alongs = outline.map(({ from }) => place(frame, from).along / 1e6);
-  return { from: Math.min(...alongs), to: Math.max(...alongs) };
-}
+/** Ends of the strip on the wall, mm from the unit's left end. */
+export const wallHalfEnds = (unit: ResolvedUnit): Stretch => stretchOf(unit.byId.get(unit.hanging.wallHalf)!);
 
 /** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall; higher by what its halves settle into one another. */
 export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, seating: Length = ZERO): Dimension =>
@@ -117,8 +127,11 @@ export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, sea
 /** Studs the wall half can be screwed to, mm from the unit's left end. */
 export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): number[] {
   const { from, to } = wallHalfEnds(unit);
-  const end = END_DISTANCE * screwById(unit.hanging.wallScrew.screw).diameterMm;
-  return studsMm.filter((at) => at >= from + end && at <= to - end);
+  const { notch, wallScrew } = unit.hanging;
+  const end = END_DISTANCE * screwById(wallScrew.screw).diameterMm;
+  // A notch leaves ends of its own on both sides.
+  const free = (at: number): boolean => !notch || at <= toMm(notch.from) - end || at >= toMm(notch.to) + end;
+  return studsMm.filter((at) => at >= from + end && at <= to - end && free(at));
 }
 
 export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, capacity: ScrewCapacity): { studs: StudUse[]; links: Link[] } {
@@ -126,10 +139,8 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
   const { hanging } = unit;
   const behind = studsBehind(unit, input.studsMm);
   if (behind.length === 0 || hanging.wallScrew.upper + hanging.wallScrew.lower === 0) return { studs: [], links: [] };
-  const { from: left, to: right } = endsOf(unit.byId.get(hanging.cabinetHalf)!);
-  const centre = Math.min(Math.max(loaded.along, left + 1), right - 1);
-  const shares = studShares(forces.weight.value, left, right, behind, centre);
-  const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, shares));
+  const hung = hungShares(unit, forces.weight.value, loaded.along, behind);
+  const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, hung.shares));
   const links = studs.map((stud, index) =>
     link({
       id: `stud-${index + 1}`,
@@ -140,7 +151,7 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
       straightSum: stud.straightSum,
     }),
   );
-  links.push(bendingLink(input, forces, behind, { left, right }));
+  links.push(bendingLink(input, forces, behind, hung));
   const { hook } = forces;
   if (hook && hanging.antiLift && hook.holdDown.value > 0) {
     // The lock is one more wall screw, through the bottom and the spacer into a stud.
@@ -152,8 +163,9 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
 
 /** What one wall screw holds, whatever it goes into. */
 export function screwCapacity(input: HangInput, C_D: number): ScrewCapacity {
+  if (input.unit.hanging.plate) return plateCapacity(input, C_D);
   const ground = groundOf(input.wall);
-  return ground === 'timber' || ground === 'moving' ? timberCapacity(input, C_D) : otherCapacity(input, C_D);
+  return ground === 'timber' ? timberCapacity(input, C_D) : otherCapacity(input, C_D);
 }
 
 function timberCapacity({ unit, wall, materialOf }: HangInput, C_D: number): ScrewCapacity {
@@ -183,7 +195,7 @@ function studUse(
   { lateral, pull, penetration, diameterMm, leastMm }: ScrewCapacity,
   atMm: number,
   index: number,
-  shares: ReturnType<typeof studShares>,
+  shares: HungShares['shares'],
 ): StudUse {
   const rows = wallRows(unit);
   const part = (symbol: string, key: string, value: number) => ({ symbol, label: { key }, value, unit: 'N' as const });
@@ -206,7 +218,7 @@ function studUse(
   const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });
   const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(unit, forces, carried);
   const usable = lateral.value > 0 && pull.value > 0;
-  const use = apply(COMBINED, { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
+  const use = apply(unit.hanging.plate ? ON_PLATE : COMBINED, { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
   const diameters = penetration.value / diameterMm;
   return {
     atMm,
@@ -238,16 +250,44 @@ function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Figure)
   });
 }
 
-/** Spans between studs as simple beams, ends beyond the last stud as cantilevers; upright and outward bending added. */
-function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, behind: readonly number[], { left, right }: { left: number; right: number }): Link {
+/** Spans between studs as simple beams, ends beyond the last stud as cantilevers, under a weight that is spread or comes on brackets. */
+function momentsOf(ends: Stretch, order: readonly number[], weight: number, { left, right, brackets }: HungShares): Figure[] {
+  if (brackets) return bracketMoments(order, brackets);
+  const w = weight / (right - left);
+  const spans = order.slice(1).map((stud, index) => apply(SPAN_MOMENT, { w, L: stud - order[index]! }));
+  const overhangs = [order[0]! - Math.max(left, ends.from), Math.min(right, ends.to) - order.at(-1)!];
+  return [...spans, ...overhangs.filter((c) => c > 0).map((c) => apply(OVERHANG_MOMENT, { w, c }))];
+}
+
+/** Each bracket at its most, as if all came to it at once. */
+function bracketMoments(order: readonly number[], brackets: NonNullable<HungShares['brackets']>): Figure[] {
+  const points = brackets.map(({ from, to, newtons }) => ({ at: (from + to) / 2, P: newtons }));
+  const within = (least: number, most: number) => points.filter(({ at }) => at > least && at < most);
+  const sum = (figures: readonly Figure[]): Figure =>
+    total(
+      'span-moment',
+      'N mm',
+      figures.map((figure) => termOf(figure)),
+      'docs/formulas/brackets.md',
+    );
+  const spans = order.slice(1).map((to, index) => {
+    const from = order[index]!;
+    return within(from, to).map(({ at, P }) => apply(POINT_MOMENT, { P, a: at - from, L: to - from }));
+  });
+  const [first, last] = [order[0]!, order.at(-1)!];
+  const beyond = [
+    within(-Infinity, first).map(({ at, P }) => apply(POINT_OVERHANG, { P, c: first - at })),
+    within(last, Infinity).map(({ at, P }) => apply(POINT_OVERHANG, { P, c: at - last })),
+  ];
+  return [...spans, ...beyond].filter((figures) => figures.length > 0).map(sum);
+}
+
+/** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */
+function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, behind: readonly number[], hung: HungShares): Link {
   const { hanging } = unit;
   const order = [...behind].sort((a, b) => a - b);
-  const w = forces.weight.value / (right - left);
-  const moments: Figure[] = [];
-  for (let i = 0; i + 1 < order.length; i++) moments.push(apply(SPAN_MOMENT, { w, L: order[i + 1]! - order[i]! }));
-  const ends = wallHalfEnds(unit);
-  const overhangs = [order[0]! - Math.max(left, ends.from), Math.min(right, ends.to) - order.at(-1)!];
-  moments.push(...overhangs.filter((c) => c > 0).map((c) => apply(OVERHANG_MOMENT, { w, c })));
+  const moments = momentsOf(wallHalfEnds(unit), order, forces.weight.value, hung);
+  const short = toMm(hanging.shortFace);
   const most = moments.reduce<Figure | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
   const material = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
   const use = apply(BENDING, {
@@ -255,7 +295,7 @@ function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, behind
     H: forces.outward,
     W: forces.weight,
     t: forces.t,
-    s: toMm(hanging.shortFace),
+    s: hanging.notch ? Math.max(1, short - toMm(hanging.notch.depth)) : short,
     F: { value: material.bendingMPa, source: { kind: 'table', name: material.name, tag: material.source } },
   });
   return link({ id: 'wall-half', kind: 'wall-half-bending', name: { key: hanging.rip ? 'link-wall-half' : 'link-strip' }, use, panels: [hanging.wallHalf] });

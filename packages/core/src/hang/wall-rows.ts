@@ -25,5 +25,7 @@ export function wallRows(unit: ResolvedUnit): WallRows {
   const { hanging } = unit;
   const edge = edgeDistanceMm(unit);
   const short = toMm(hanging.shortFace);
+  // A plate sits in the middle of what it is let into.
+  if (hanging.plate) return { topMm: Math.round(short / 2), lowMm: Math.round(short / 2), upper: 1, lower: 0 };
   return { topMm: Math.max(0, Math.floor(short - edge)), lowMm: Math.ceil(edge), upper: hanging.wallScrew.upper, lower: hanging.wallScrew.lower };
 }

@@ -3,7 +3,7 @@
  * the same blank and the same features share it, mirror images are told apart. The two halves of a
  * cleat are one blank, ripped later.
  */
-import { toMm, ZERO, type Length } from '../length/length.ts';
+import { mm, toMm, ZERO, type Length } from '../length/length.ts';
 import type { EdgeId, Grain, Role } from '../solid/panel.ts';
 import { leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -50,10 +50,10 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
   const blanks = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
   // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
   if (!onRail && unit.hanging.rip) {
-    blanks.push(cleatBlank(unit, unit.hanging));
-    if (lower) blanks.push(cleatBlank(unit, lower));
+    blanks.push(cleatBlank(unit, unit.hanging.wallHalf, unit.hanging.brackets));
+    if (lower) blanks.push(cleatBlank(unit, lower.wallHalf, [lower.cabinetHalf]));
   }
-  for (const pair of beside) blanks.push(cleatBlank(unit, pair));
+  for (const { wallHalf, cabinetHalf } of beside) blanks.push(cleatBlank(unit, wallHalf, [cabinetHalf]));
   const { groups, twinOf } = samePieces(blanks);
   const mark = (index: number): string => `${letter}${index + 1}`;
   return groups.map((alike, index): PartLine => {
@@ -124,11 +124,21 @@ const axisOf = ({ along, up, out }: Vector): Axis => {
   return a >= u && a >= o ? 'along' : u >= o ? 'up' : 'out';
 };
 
-/** One board as wide as was asked, as long as the longer half; the bevel rip parts it. */
-function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetHalf: string; readonly wallHalf: string }): Blank {
-  const cabinet = byId.get(halves.cabinetHalf)!;
-  const wall = byId.get(halves.wallHalf)!;
-  const longer = wall.length.value > cabinet.length.value ? wall : cabinet;
+/** A bracket is crosscut from the ripped strip: so much goes with every cut. Wider than any blade, so that the strip is never short. */
+const BRACKET_CUT = mm(5);
+
+/** One board as wide as was asked, as long as the longer half, or all its brackets; the bevel rip parts it. */
+function cleatBlank({ hanging, byId }: ResolvedUnit, wallHalf: string, hooks: readonly string[]): Blank {
+  const cabinet = byId.get(hooks[0]!)!;
+  const wall = byId.get(wallHalf)!;
+  const hooked =
+    hooks.length === 1
+      ? cabinet.length
+      : dimension([
+          plus('all-brackets', (cabinet.length.value * hooks.length) as Length),
+          plus('between-brackets', (BRACKET_CUT * (hooks.length - 1)) as Length),
+        ]);
+  const longest = wall.length.value > hooked.value ? wall.length : hooked;
   const rip: Feature = {
     kind: 'bevel-rip',
     face: 'edge',
@@ -141,11 +151,11 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, halves: { readonly cabinetH
     guest: '',
   };
   return {
-    id: cabinet.id.replace('cabinet-half', 'cleat-blank'),
+    id: wall.id.replace('wall-half', 'cleat-blank'),
     role: 'cleat-blank',
     names: [{ key: 'cleat-blank' }],
-    panels: [cabinet.id, wall.id],
-    length: longer.length,
+    panels: [...hooks, wall.id],
+    length: longest,
     width: dimension([plus('cleat-board', hanging.boardWidth, { source: hanging.boardFrom })]),
     thickness: cabinet.thickness,
     thicknessFrom: cabinet.thicknessFrom,

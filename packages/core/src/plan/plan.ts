@@ -14,6 +14,7 @@ import { boundToStuds, fixingPlaces, groundOf } from '../hang/grounds.ts';
 import { railFault } from '../hang/on-rail.ts';
 import { seatingOf, type FirstHang, type Seating } from '../hang/seating.ts';
 import type { HangInput, StudLoad } from '../hang/hang-input.ts';
+import { heldByTwoPlanes } from '../hang/two-planes.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { toMm } from '../length/length.ts';
 import { asBuilt, misfitsOf, type BuiltFacts } from '../joints/as-built.ts';
@@ -236,7 +237,7 @@ function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf:
   const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
   const studsMm = boundToStuds(wall)
     ? facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm))
-    : groundOf(wall) === 'moving'
+    : groundOf(wall) === 'moving' && !heldByTwoPlanes(unit, wall)
       ? []
       : fixingPlaces(wallHalfEnds(unit), toMm(wall.fixing.every.nm));
   const rows = Object.values(box.rows)

@@ -4,7 +4,7 @@ import { buildUnit, enters, type UnitDesign } from '../carcass/families.ts';
 import type { HangInput, StudLoad } from '../hang/hang-input.ts';
 import { G0 } from '../hang/fasteners.ts';
 import { studsBehind } from '../hang/wall-links.ts';
-import { studShares } from '../hang/stud-shares.ts';
+import { hungShares } from '../hang/hung-shares.ts';
 import { exactly } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
 import { planRail, type RailHalf, type RailPlan } from '../parts/rail-parts.ts';
@@ -54,11 +54,7 @@ export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => read
 function sharesOf({ box, unit, loaded, hangInput }: OnRail): { along: number; newtons: number }[] {
   const behind = studsBehind(unit, hangInput.studsMm);
   if (behind.length === 0) return [];
-  const cabinet = unit.byId.get(unit.hanging.cabinetHalf)!;
-  const left = cabinet.frame.origin.along / 1e6;
-  const right = left + toMm(cabinet.length.value);
-  const centre = Math.min(Math.max(loaded.along, left + 1), right - 1);
-  const { simple, continuous, rigid } = studShares(loaded.mass.value * G0, left, right, behind, centre);
+  const { simple, continuous, rigid } = hungShares(unit, loaded.mass.value * G0, loaded.along, behind).shares;
   return behind.map((at, index) => ({ along: at + toMm(box.place.along.nm), newtons: Math.max(0, simple[index]!, continuous[index]!, rigid[index]!) }));
 }
 
@@ -71,11 +67,11 @@ export function railPlans(
   const rails = railsInOrder(design.wall);
   const halves = new Map(rails.map(({ id }) => [id, [] as RailHalf[]]));
   for (const { id, unit } of units) {
-    const { onRail, cabinetHalf, lower } = unit.hanging;
+    const { onRail, brackets, lower } = unit.hanging;
     const own = onRail ? design.wall.rails[design.units[id]!.hanging.wallRail!] : undefined;
     if (!own) continue;
     const half = (panel: string): RailHalf => ({ unit: id, panel, length: unit.byId.get(panel)!.length });
-    halves.get(own.id)!.push(half(cabinetHalf));
+    halves.get(own.id)!.push(...brackets.map(half));
     // The lower half comes out of the board of the rail it hooks over, where there is one.
     const pitch = design.units[id]!.hanging.lowerCleat;
     const below = pitch && rails.find(({ up }) => Math.abs(own.up.nm - up.nm - pitch.nm) <= NM_PER.mm);

@@ -33,9 +33,12 @@ export interface Rip {
   readonly engagement: Figure;
 }
 
+/** On a bevel: with a cleat of two halves that hook, not held straight to the wall. */
+export const hangsOnCleat = ({ kind }: Pick<Hanging, 'kind'>): boolean => kind === 'outside' || kind === 'recessed';
+
 export interface Hanging {
-  /** On a cleat outside the back with a spacer, or in the depth behind an inset back; or screwed through what it hangs by. */
-  readonly kind: 'outside' | 'recessed' | 'through';
+  /** On a cleat outside the back with a spacer, or in the depth behind an inset back; screwed through what it hangs by; by keyhole plates on the heads of screws. */
+  readonly kind: 'outside' | 'recessed' | 'through' | 'plates';
   readonly bevelDeg: number;
   /** Of the strip that is screwed to the studs. */
   readonly cleatThickness: Length;
@@ -47,8 +50,16 @@ export interface Hanging {
   readonly spacerThickness: Length;
   /** The strip that is screwed to the studs: the cleat's wall half or, screwed through, the hanging rail or backboard. */
   readonly wallHalf: string;
-  /** What the unit hangs by: the cabinet half; screwed through, the same strip. */
+  /** What the unit hangs by: the cabinet half, the leftmost of its brackets; without a cleat, the same strip. */
   readonly cabinetHalf: string;
+  /** The brackets the cabinet half is cut into, from the left; itself where it is whole. */
+  readonly brackets: readonly string[];
+  /** Cut out of the wall half's lower edge, in the unit frame; null for none. */
+  readonly notch: { readonly from: Length; readonly to: Length; readonly depth: Length } | null;
+  /** Hung by plates: what each carries as its maker says, kg, 0 where nobody knows; how far the screws' heads stand off the wall. */
+  readonly plate: { readonly ratedKg: number; readonly ratedFrom: Source; readonly proud: Length } | null;
+  /** Bolted to floor or ceiling too: how many fixings, and what each holds any way as its maker says, N, 0 where nobody knows. */
+  readonly second: { readonly plane: 'top' | 'bottom'; readonly count: number; readonly ratedN: number; readonly ratedFrom: Source } | null;
   readonly spacer: string | null;
   readonly hangingRail: string | null;
   /** The second cleat of a module, below the first; null for none. */

@@ -3,7 +3,7 @@ import { toMm } from '../length/length.ts';
 import { AUDIT_TOLERANCE, clashesOf } from '../solid/clash.ts';
 import { piecesOf, volumeOf } from '../solid/convex.ts';
 import { isFace } from '../solid/meeting.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { dot } from '../solid/vector.ts';
 import { boundsOf } from '../solid/views.ts';
 import { bulkOf } from '../solid/volume.ts';
@@ -53,10 +53,9 @@ export function misweighed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
 export function loose(unit: ResolvedUnit): string[] {
   const { hanging, panels, meetings } = unit;
   // Screwed through, there is no cleat to leave out: the strip is a panel like the others.
-  const cleat =
-    hanging.kind === 'through'
-      ? []
-      : [hanging.cabinetHalf, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? ''];
+  const cleat = !hangsOnCleat(hanging)
+    ? []
+    : [...hanging.brackets, hanging.wallHalf, hanging.spacer ?? '', hanging.lower?.cabinetHalf ?? '', hanging.lower?.wallHalf ?? ''];
   const held = new Set(cleat);
   for (const { wallHalf, cabinetHalf } of hanging.beside ?? []) held.add(wallHalf).add(cabinetHalf);
   // What the cabinet half is screwed to is tied together by it.

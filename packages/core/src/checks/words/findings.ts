@@ -246,12 +246,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'earthquake':
     case 'height-shift':
     case 'join-first':
-      return hangingWords(finding, unit);
     case 'moving-wall':
-      return {
-        says: `On ${finding.structure} a hook alone does not hold: do not hang it on the cleat alone.`,
-        why: 'What moves lifts the unit off its bevel. It needs bolts through two planes, and latches.',
-      };
+    case 'unrated-fixing':
+    case 'plates-ground':
+    case 'half-in-way':
+      return hangingWords(finding, unit);
     case 'holds-too-deep':
     case 'holds-too-tall':
     case 'no-room':

@@ -67,6 +67,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Cut the spacer from the same stock as the cleat';
     case 'add-anti-lift':
       return 'Add a screw against lifting off';
+    case 'more-second':
+      return `${number} fixings into the second plane`;
     case 'hang-on-cleat':
       return 'Hang it on a cleat';
     case 'cleat-of':

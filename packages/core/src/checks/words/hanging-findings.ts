@@ -4,9 +4,18 @@ import type { Finding } from '../finding.ts';
 import { fineText, lengthText, massText, percentText } from './amounts.ts';
 import type { Sentence } from './sentence.ts';
 
-type HangingFinding = Extract<Finding, { check: 'ground' | 'bed' | 'earthquake' | 'height-shift' | 'join-first' }>;
+type HangingFinding = Extract<
+  Finding,
+  { check: 'ground' | 'bed' | 'earthquake' | 'height-shift' | 'join-first' | 'moving-wall' | 'unrated-fixing' | 'plates-ground' | 'half-in-way' }
+>;
 
 const UNDER = { seat: 'a seat', bed: 'a bed', cot: 'a cot', cooker: 'a cooker' } as const;
+
+const UNRATED = {
+  plate: 'Nobody has entered what one of its keyhole plates carries.',
+  'back-plane': 'Nobody has entered what one fixing in the back carries, straight out and along the wall.',
+  'second-plane': 'Nobody has entered what one fixing of its second plane carries.',
+} as const;
 
 export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Sentence {
   switch (finding.check) {
@@ -42,6 +51,28 @@ export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Senten
       return {
         says: `Hung, its bottom came to ${lengthText(finding.cameNm, unit)}; ${lengthText(finding.askedNm, unit)} was asked for: ${fineText(Math.abs(finding.lowerNm), unit)} ${finding.lowerNm > 0 ? 'lower' : 'higher'}.`,
         why: 'The bevels settle into one another by what their points and the kerf leave. The line is marked higher by as much.',
+      };
+    case 'moving-wall':
+      return finding.bolted
+        ? {
+            says: `In ${finding.structure} each of its two planes is reckoned for the road and the sea; what a crash does is not covered.`,
+            why: 'Fixings for a crash, and for people beside it, are the business of whoever certifies the vehicle. Doors want latches.',
+          }
+        : {
+            says: `On ${finding.structure} a hook alone does not hold: do not hang it on the cleat alone.`,
+            why: 'What moves lifts the unit off its bevel. It needs bolts through two planes, and latches.',
+          };
+    case 'unrated-fixing':
+      return { says: UNRATED[finding.what], why: "Without its maker's word it counts as nothing: sheet, insert and frame are its own business." };
+    case 'plates-ground':
+      return {
+        says: `Keyhole plates on ${finding.ground} are not covered.`,
+        why: 'A plate hangs on the head of a screw that stands off the wall: thin sheet and wallboard let such a screw tilt.',
+      };
+    case 'half-in-way':
+      return {
+        says: `The wall half of its cleat lies over ${finding.other}.`,
+        why: 'It would not lie flat on the wall, and what is under it could not be reached. A notch in its lower edge goes round.',
       };
     case 'join-first':
       return {

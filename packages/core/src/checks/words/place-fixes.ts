@@ -11,6 +11,10 @@ export function placeFixWords({ key, lengthNm = 0, otherNm = 0, text = '', numbe
       return 'Look at the wall';
     case 'fix-to-studs':
       return 'Fix it to the studs instead';
+    case 'notch-half':
+      return `Notch it ${length} long, ${fineText(otherNm, unit)} deep`;
+    case 'bolt-two-planes':
+      return 'Screw it through, and bolt its bottom to a second plane';
     case 'enter-rating':
       return 'Enter what its maker says';
     case 'enter-place':

@@ -145,7 +145,10 @@ function AlsoHere({ shown: { plan, unit }, panel, onStation }: Pick<PartReadingP
   const hosts = plan.unit.meetings
     .filter(({ guest, joint }) => guest === panel.id && joint.depth > 0)
     .map(({ host }) => labelWords(plan.unit.byId.get(host)!.name));
-  const piece = panel.role === 'cabinet-half' || panel.role === 'wall-half' ? panel.id.replace(/(cabinet|wall)-half$/, 'cleat-blank') : panel.id;
+  const piece =
+    panel.role === 'cabinet-half' || panel.role === 'wall-half'
+      ? panel.id.replace(/(cabinet-half(\/(left|right|between-\d+))?|wall-half)$/, 'cleat-blank')
+      : panel.id;
   const sheet = nests
     .flatMap(({ plan: nest, cut }) => (nest ? nest.sheets.map((each, index) => ({ each, index, cut })) : []))
     .find(({ each }) => each.placements.some(({ part }) => part === piece));

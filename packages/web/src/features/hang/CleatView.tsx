@@ -124,13 +124,17 @@ function HalvesLength({ shown: { plan, unit } }: { readonly shown: ShownUnit }) 
   const strip = byId.get(hanging.wallHalf)!;
   if (!hanging.rip) return null;
   const cabinet = byId.get(hanging.cabinetHalf)!;
-  const play = cabinet.length.value - nearest(ends.to - ends.from);
+  const last = byId.get(hanging.brackets.at(-1)!)!;
+  const hook = last.frame.origin.along + last.length.value - cabinet.frame.origin.along;
+  const play = hook - nearest(ends.to - ends.from);
   return (
     <section className="halves-length" aria-label="The two halves">
       <h2>The two halves</h2>
       <ul>
         <li>
-          {labelWords(cabinet.name)}: {told(cabinet.length.value)} long.
+          {hanging.brackets.length > 1
+            ? `${hanging.brackets.length} brackets, ${told(cabinet.length.value)} long each, over ${told(hook)}.`
+            : `${labelWords(cabinet.name)}: ${told(cabinet.length.value)} long.`}
         </li>
         <li>
           {hanging.onRail ? 'It hangs on a rail of the wall.' : `${labelWords(strip.name)}: ${told(nearest(ends.to - ends.from))} long, `}

@@ -1,5 +1,5 @@
 /** The reading pane at Hang: what would help most, the fixings, where it hangs, and the wall. */
-import { forceText, percentText } from '@keen/core';
+import { forceText, hangsOnCleat, labelWords, percentText } from '@keen/core';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ReactNode } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
@@ -22,12 +22,12 @@ export function HangReading({
   return (
     <div className="reading">
       <h2>{box.name}</h2>
-      <p className="kind">{box.hanging.kind === 'through' ? 'screwed through into the studs' : 'hung on a bevelled cleat'}</p>
+      <p className="kind">{labelWords({ key: `hanging-${box.hanging.kind}` })}</p>
       {findings}
       <Remedies shown={shown} onStation={onStation} />
       <ByHand shown={shown} />
       <details open>
-        <summary>{box.hanging.kind === 'through' ? 'How it hangs' : 'Cleat'}</summary>
+        <summary>{hangsOnCleat(box.hanging) ? 'Cleat' : 'How it hangs'}</summary>
         <UnitFields box={box} unit={unit} group="hanging" />
         {box.hanging.kind === 'outside' && <SpacerSwitch shown={shown} />}
       </details>
@@ -43,7 +43,7 @@ export function HangReading({
         The wall and its studs
       </Button>
       <p className="quiet">
-        Not counted, on the safe side: friction, {box.hanging.kind === 'through' ? 'glue and' : 'the back bearing on the wall half,'} wallboard.
+        Not counted, on the safe side: friction, {hangsOnCleat(box.hanging) ? 'the back bearing on the wall half,' : 'glue and'} wallboard.
       </p>
     </div>
   );

@@ -1,5 +1,5 @@
 /** Where a cabinet hangs: typed, or said in words (centered, aligned, spread out, on a rail). */
-import { centredBetween, entered, faceOf, hangOnRail, railsInOrder, spread, unitShims, type Entered, type Length } from '@keen/core';
+import { centredBetween, entered, faceOf, hangOnRail, hangsOnCleat, railsInOrder, spread, unitShims, type Entered, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -78,9 +78,7 @@ export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
       </div>
       {box.hanging.kind !== 'outside' && railsInOrder(wall).length > 0 && (
         <p className="quiet">
-          {box.hanging.kind === 'through'
-            ? 'Screwed to the studs it hangs on no rail.'
-            : 'A cleat hidden between the sides cannot hang on a rail that runs past them.'}
+          {!hangsOnCleat(box.hanging) ? 'Without a cleat it hangs on no rail.' : 'A cleat hidden between the sides cannot hang on a rail that runs past them.'}
         </p>
       )}
       <div className="fixes">

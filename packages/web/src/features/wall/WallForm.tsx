@@ -3,6 +3,7 @@ import {
   cableBands,
   entered,
   groundOf,
+  type Ground,
   MOST_RATING_N,
   PLUG_IDS,
   railsInOrder,
@@ -112,6 +113,8 @@ export function WallForm() {
   );
 }
 
+const FIXED_BY: Readonly<Partial<Record<Ground, string>>> = { anchors: 'anchor', masonry: 'plug', moving: 'bolt or insert' };
+
 /** What is known of plugs, anchors and metal studs; nothing of it is asked where timber carries. */
 function FixingFields({ set }: { readonly set: (path: readonly string[], value: unknown) => void }) {
   const { wall } = useAppSelector(selectDesign);
@@ -120,7 +123,7 @@ function FixingFields({ set }: { readonly set: (path: readonly string[], value: 
   const ground = groundOf(wall);
   return (
     <>
-      {carries !== 'masonry' && (
+      {(carries === 'timber' || carries === 'metal') && (
         <ChoiceField
           label="units are fixed"
           name="wall.fixing.into"
@@ -142,13 +145,13 @@ function FixingFields({ set }: { readonly set: (path: readonly string[], value: 
           onChange={(plug) => set(['fixing', 'plug'], plug)}
         />
       )}
-      {(ground === 'masonry' || ground === 'anchors') && (
+      {(ground === 'masonry' || ground === 'anchors' || wall.structure === 'vehicle') && (
         <>
           <WallLength path={['fixing', 'every']} label="one at least every" limits="fixing.every" />
           {(['pullN', 'shearN'] as const).map((key) => (
             <NumberField
               key={key}
-              label={`one ${ground === 'anchors' ? 'anchor' : 'plug'}, ${key === 'pullN' ? 'straight out' : 'along the wall'}${ground === 'anchors' ? '' : ' (blank: low table value)'}`}
+              label={`one ${FIXED_BY[ground] ?? 'plug'}, ${key === 'pullN' ? 'straight out' : 'along the wall'}${ground === 'masonry' ? ' (blank: low table value)' : ''}`}
               name={`wall.fixing.${key}`}
               unit="N"
               least={1}

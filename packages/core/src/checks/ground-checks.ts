@@ -1,0 +1,109 @@
+/** Checks of what a unit is fixed to: studs, anchors, plates, the two planes of what moves. Rules: docs/checks.md, docs/formulas/other-grounds.md, two-planes.md. */
+import { boundToStuds, groundOf, MOST_ON_ANCHORS_KG } from '../hang/grounds.ts';
+import { heldByTwoPlanes } from '../hang/two-planes.ts';
+import { STRUCTURES } from '../wall/structures.ts';
+import { studsKnown } from '../wall/studs.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
+import type { Finding } from './finding.ts';
+import { moveOverStuds, runOn } from './strengthen.ts';
+
+const studs: Check = (context) => {
+  const { box, wall, hang, unit } = context;
+  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
+  if (groundOf(wall) === 'moving') return [movingWall(context)];
+  if (!boundToStuds(wall)) return [];
+  if (!studsKnown(wall)) return [{ ...base, check: 'no-stud-anchors', fixes: [{ label: { key: 'enter-studs' }, visit: 'wall' }] }];
+  if (!hang.refusals.some(({ kind }) => kind === 'too-few-studs')) return [];
+  return [{ ...base, check: 'few-studs', studs: hang.studs.length, fixes: [...moveOverStuds(context), ...runOn(context)] }];
+};
+
+/** In what moves: bolted to two planes it is reckoned, else not to be hung. */
+function movingWall(context: CheckContext): Finding {
+  const { box, wall, unit } = context;
+  const bolted = heldByTwoPlanes(unit, wall);
+  const boltable = wall.structure === 'vehicle' && !bolted && (box.hanging.rail !== null || box.hanging.kind === 'through') && box.hanging.wallRail === null;
+  const second = box.hanging.second ?? { plane: 'bottom', count: 4, ratedN: 0 };
+  return {
+    check: 'moving-wall',
+    unit: box.id,
+    severity: bolted ? 'look' : 'stop',
+    station: 'hang',
+    structure: STRUCTURES[wall.structure].name,
+    bolted,
+    panels: [unit.hanging.wallHalf],
+    fixes: [
+      ...(boltable
+        ? [
+            {
+              label: { key: 'bolt-two-planes' },
+              edit: [
+                { path: inUnit(context, 'hanging', 'kind'), value: 'through' },
+                { path: inUnit(context, 'hanging', 'second'), value: second },
+              ],
+            },
+          ]
+        : []),
+      { label: { key: 'enter-wall' }, visit: 'wall' as const },
+    ],
+  };
+}
+
+/** What a maker has to say and nobody entered; plates where they are not covered. */
+const ratings: Check = ({ box, hang, unit }) => {
+  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
+  return hang.refusals.flatMap((reason): Finding[] => {
+    switch (reason.kind) {
+      case 'unrated-plate':
+        return [{ ...base, check: 'unrated-fixing', what: 'plate', fixes: [{ label: { key: 'enter-rating' }, visit: 'hang' }] }];
+      case 'unrated-plane':
+        return [
+          {
+            ...base,
+            check: 'unrated-fixing',
+            what: reason.plane === 'back' ? 'back-plane' : 'second-plane',
+            fixes: [{ label: { key: 'enter-rating' }, visit: reason.plane === 'back' ? 'wall' : 'hang' }],
+          },
+        ];
+      case 'plates-ground':
+        return [
+          {
+            ...base,
+            check: 'plates-ground',
+            ground: reason.ground === 'metal' ? 'metal studs' : 'wallboard alone',
+            fixes: [{ label: { key: 'hang-on-cleat' }, edit: [{ path: ['units', box.id, 'hanging', 'kind'], value: 'outside' }] }],
+          },
+        ];
+      default:
+        return [];
+    }
+  });
+};
+
+/** Anchors nobody rated, and what is too heavy for anchors or for light metal studs. */
+const ground: Check = (context) => {
+  const { box, wall, hang, unit } = context;
+  const unrated = hang.refusals.some(({ kind }) => kind === 'unrated-anchor');
+  const heavy = hang.refusals.find(({ kind }) => kind === 'ground-too-light');
+  if (!unrated && !heavy) return [];
+  const limitKg = heavy?.kind === 'ground-too-light' ? heavy.limitKg : MOST_ON_ANCHORS_KG;
+  const anchors = groundOf(wall) === 'anchors';
+  return [
+    {
+      check: 'ground',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      why: unrated ? 'unrated' : 'too-heavy',
+      ground: anchors ? 'anchors' : 'metal',
+      kg: hang.loaded.mass.value,
+      limitKg,
+      panels: [unit.hanging.wallHalf],
+      fixes: [
+        ...(anchors ? [{ label: { key: 'fix-to-studs' }, edit: [{ path: ['wall', 'fixing', 'into'], value: 'ground' }] }] : []),
+        { label: { key: 'enter-rating' }, visit: 'wall' },
+      ],
+    },
+  ];
+};
+
+export const GROUND_CHECKS: readonly Check[] = [studs, ratings, ground];

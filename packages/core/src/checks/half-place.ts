@@ -1,0 +1,66 @@
+/** What the wall half of a unit's own cleat lies over: outlets and rails that it can be notched round, or that it must make way for. */
+import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
+import { exactly } from '../length/entered.ts';
+import { NM_PER, type Length } from '../length/length.ts';
+import { overlap, thingRect, type Rect } from '../wall/placed.ts';
+import { railRect } from '../wall/rails.ts';
+import { railsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
+import type { UnitDesign } from '../carcass/families.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Finding, Fix } from './finding.ts';
+
+/** A notch is so much wider and deeper than what it goes round. [A] */
+const NOTCH_PLAY = 5 * NM_PER.mm;
+/** This share of the half must stay under its bevel. [A] */
+const MOST_NOTCH = 0.5;
+
+interface Placed {
+  readonly wall: Wall;
+  readonly things: readonly WallThing[];
+  readonly box: UnitDesign;
+  readonly unit: ResolvedUnit;
+}
+
+/** Things and rails under the wall half that its notch does not clear. `elsewhere`: other places for the unit, searched when one is wanted. */
+export function halfInWay({ wall, things, box, unit }: Placed, elsewhere: () => Fix[]): Finding[] {
+  const { hanging } = unit;
+  if (!hanging.rip || hanging.onRail) return [];
+  const ends = wallHalfEnds(unit);
+  const foot = wallHalfFoot(unit, box.place.up.nm).value;
+  const half: Rect = {
+    left: box.place.along.nm + ends.from * NM_PER.mm,
+    right: box.place.along.nm + ends.to * NM_PER.mm,
+    bottom: foot,
+    top: foot + hanging.shortFace,
+  };
+  const { notch } = hanging;
+  const cleared = ({ left, right, top }: Rect): boolean =>
+    notch !== null && left >= box.place.along.nm + notch.from && right <= box.place.along.nm + notch.to && top <= foot + notch.depth;
+  const inWay = [
+    ...things.filter(({ kind }) => kind !== 'bench').map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
+    ...railsInOrder(wall).map((rail) => ({ name: rail.name, rect: railRect(rail, hanging.shortFace) })),
+  ].filter(({ rect }) => overlap(half, rect) && !cleared(rect));
+  return inWay.map(({ name, rect }): Finding => ({
+    check: 'half-in-way',
+    unit: box.id,
+    severity: 'change',
+    station: 'wall',
+    panels: [hanging.wallHalf],
+    other: name,
+    fixes: [...notchRound(box, half, rect, hanging.shortFace), ...elsewhere()],
+  }));
+}
+
+/** From below, where enough of the half stays over it. */
+function notchRound({ id }: Pick<UnitDesign, 'id'>, half: Rect, rect: Rect, shortFace: Length): Fix[] {
+  const depth = rect.top + NOTCH_PLAY - half.bottom;
+  if (depth > MOST_NOTCH * shortFace) return [];
+  const from = Math.max(half.left, rect.left - NOTCH_PLAY);
+  const to = Math.min(half.right, rect.right + NOTCH_PLAY);
+  const value = {
+    at: exactly(Math.round(from - half.left)),
+    length: exactly(Math.round(to - from)),
+    depth: exactly(Math.round(depth)),
+  };
+  return [{ label: { key: 'notch-half', lengthNm: value.length.nm, otherNm: value.depth.nm }, edit: [{ path: ['units', id, 'hanging', 'notch'], value }] }];
+}

@@ -1,0 +1,77 @@
+/**
+ * Keyhole plates let into a hanging rail or backboard, each on the head of one screw that stands off the wall: the screw bends
+ * between plate and stud, and the plate itself carries what its maker says. Source: docs/formulas/keyhole-plates.md.
+ */
+import { ASSUMED } from '../assumed/assumed.ts';
+import { screwById } from '../joints/screws.ts';
+import { toMm } from '../length/length.ts';
+import { studGravity } from '../wall/studs.ts';
+import { apply, formula, least, termOf, type Figure } from '../worked/figure.ts';
+import { bearingLength, G0, LEAST_PENETRATION, PENETRATION, proudYield, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { groundOf, masonryHold, MASONRY_GRAVITY, type ScrewCapacity } from './grounds.ts';
+import type { HangInput } from './hang-input.ts';
+
+const SOURCE = 'docs/formulas/keyhole-plates.md';
+/** Of what its maker lets a plate carry, for a load that stays. [ASSUME] */
+const WORKING = ASSUMED.plateWorking.value;
+
+const RATED = formula({
+  label: 'rated-plate',
+  unit: 'N',
+  text: 'rating · g₀ · share',
+  source: `[ASSUME] ${SOURCE}`,
+  terms: { rating: 'kg', share: 'factor' },
+  compute: ({ rating, share }) => rating * G0 * share,
+});
+const PROUD = formula({
+  label: 'proud-screw',
+  unit: 'N',
+  text: 'least of three yield modes of a pinned plate, lever = covering + proud, / R_d · C_D',
+  source: `[eq], as TR12 with a pinned side ${SOURCE}`,
+  terms: { D: 'mm', D_r: 'mm', F_yb: 'MPa', main: 'mm', lever: 'mm', G: 'factor', C_D: 'factor' },
+  compute: ({ D, D_r, F_yb, main, lever, G, C_D }) =>
+    proudYield({ diameterMm: D, rootMm: D_r, yieldMPa: F_yb, mainMm: main, leverMm: lever, gravity: G }) * C_D,
+});
+/** A plate's rating is for weight that hangs in it: what draws it off the head is added straight. */
+export const ON_PLATE = formula({
+  label: 'plate-use',
+  unit: 'share',
+  text: "V / Z' + T / W'",
+  source: `[ASSUME] ${SOURCE}`,
+  terms: { V: 'N', T: 'N', "Z'": 'N', "W'": 'N' },
+  compute: (terms) => terms.V / terms["Z'"] + terms.T / terms["W'"],
+});
+
+/** One plate on its screw, in timber or masonry; other ground is refused (refusals.ts). */
+export function plateCapacity({ unit, wall }: HangInput, C_D: number): ScrewCapacity {
+  const { wallScrew, plate } = unit.hanging;
+  const screw = screwById(wallScrew.screw);
+  const { diameterMm: D, rootMm: D_r, yieldMPa: F_yb } = screw;
+  const L = toMm(wallScrew.length);
+  const proud = toMm(plate!.proud);
+  const covering = toMm(wall.covering.nm);
+  const penetration = apply(PENETRATION, {
+    L,
+    cleat: { value: proud, label: { key: 'plate-proud' } },
+    wallboard: { value: covering, label: { key: 'wall-covering' } },
+  });
+  const grip = Math.max(0, penetration.value);
+  const rating = apply(RATED, { rating: { value: plate!.ratedKg, source: plate!.ratedFrom }, share: WORKING });
+  const masonry = groundOf(wall) === 'masonry' ? masonryHold(wall) : null;
+  const bent = apply(PROUD, { D, D_r, F_yb, main: bearingLength(grip, D), lever: covering + proud, G: masonry ? MASONRY_GRAVITY : studGravity(wall), C_D });
+  const drawn = masonry?.pull ?? apply(WITHDRAWAL, { G: studGravity(wall), D, thread: threadIn(grip, L), C_D });
+  const weakest = (label: string, figures: readonly Figure[]): Figure =>
+    least(
+      label,
+      'N',
+      figures.map((each) => termOf(each)),
+      SOURCE,
+    );
+  return {
+    lateral: weakest('plate-shear', [bent, rating, ...(masonry ? [masonry.shear] : [])]),
+    pull: weakest('screw-tension-capacity', [drawn, rating, apply(STEEL, { D_r })]),
+    penetration,
+    diameterMm: D,
+    leastMm: masonry?.deepMm ?? LEAST_PENETRATION * D,
+  };
+}

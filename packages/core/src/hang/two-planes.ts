@@ -1,0 +1,71 @@
+/**
+ * A unit in a vehicle or a boat, bolted through two planes: each of them alone takes the most that road or sea does to its
+ * weight. What a crash does is for the vehicle's certifier. Source: docs/formulas/two-planes.md.
+ */
+import { ASSUMED } from '../assumed/assumed.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Wall } from '../wall/wall.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
+import { movingHold } from './grounds.ts';
+import { JOINT_USE, link, type Link } from './link.ts';
+
+/** What a wall that moves does to a unit, as shares of its weight. [ASSUME] order of magnitude */
+export const MOVING = [
+  { key: 'road-forward', ways: 0.8, up: 1 },
+  { key: 'road-aside', ways: 0.5, up: 1 },
+  { key: 'road-bump', ways: 0, up: 2 },
+  { key: 'road-dip', ways: 0, up: -1 },
+  { key: 'sea-slam', ways: 0, up: 3 },
+  { key: 'sea-roll', ways: 1, up: 1 },
+] as const;
+
+/** What each of two planes must take. */
+export const PLANE_LOAD = formula({
+  label: 'moving-plane',
+  unit: 'N',
+  text: 'W √(ways² + up²)',
+  source: '[ASSUME] docs/formulas/moving-walls.md',
+  terms: { W: 'N', ways: 'factor', up: 'factor' },
+  compute: ({ W, ways, up }) => W * Math.hypot(ways, up),
+});
+const PLANE_HOLDS = formula({
+  label: 'plane-holds',
+  unit: 'N',
+  text: 'n · each',
+  source: 'docs/formulas/two-planes.md',
+  terms: { n: 'count', each: 'N' },
+  compute: ({ n, each }) => n * each,
+});
+const SECOND_EACH = formula({
+  label: 'second-each',
+  unit: 'N',
+  text: 'rating · share',
+  source: '[ASSUME] docs/formulas/two-planes.md',
+  terms: { rating: 'N', share: 'factor' },
+  compute: ({ rating, share }) => rating * share,
+});
+
+/** It can hang in what moves: a vehicle or boat, bolted to a second plane. On a door leaf nothing can. */
+export const heldByTwoPlanes = ({ hanging }: ResolvedUnit, { structure }: Pick<Wall, 'structure'>): boolean =>
+  structure === 'vehicle' && hanging.second !== null;
+
+/** Both planes under the worst of what moves them; `places` along the back, each with its screws. */
+export function planeLinks({ hanging }: ResolvedUnit, wall: Wall, weight: Figure, places: number): Link[] {
+  const { second, wallScrew, wallHalf } = hanging;
+  if (!second) return [];
+  const worst = MOVING.reduce((a, b) => (Math.hypot(a.ways, a.up) >= Math.hypot(b.ways, b.up) ? a : b));
+  const load = apply(PLANE_LOAD, { W: weight, ways: worst.ways, up: worst.up });
+  const back = apply(PLANE_HOLDS, { n: places * (wallScrew.upper + wallScrew.lower), each: movingHold(wall) });
+  const each = apply(SECOND_EACH, { rating: { value: second.ratedN, source: second.ratedFrom }, share: ASSUMED.planeWorking.value });
+  const other = apply(PLANE_HOLDS, { n: second.count, each });
+  return [
+    link({ id: 'plane-back', kind: 'plane-back', name: { key: 'link-plane-back' }, use: apply(JOINT_USE, { load, capacity: back }), panels: [wallHalf] }),
+    link({
+      id: 'plane-second',
+      kind: 'plane-second',
+      name: { key: second.plane === 'top' ? 'link-plane-top' : 'link-plane-bottom' },
+      use: apply(JOINT_USE, { load, capacity: other }),
+      panels: [],
+    }),
+  ];
+}
