@@ -91,6 +91,42 @@ test('a hole on a cable that was found stays shut until someone answers for it i
   expect(Object.values((await stored(id))['document'].wall.looked).map(({ how }: any) => how)).toContain('in-writing');
 });
 
+test('hung by keyhole plates instead: refused until they are rated, and one click to something sounder', async ({ page }) => {
+  const errors = watchErrors(page);
+  const id = await freshProject();
+  await open(page, id, 'ink/hang?view=cleat');
+  await field(page, 'hanging.kind').selectOption('plates');
+  await expect(headline(page)).toHaveText('Do not hang it like this.');
+  await expect(page.locator('.reading')).toContainText('Nobody has entered what one of its keyhole plates carries.');
+  await expect(page.getByRole('img', { name: /^Section of a keyhole plate on its screw/ })).toBeVisible();
+  await field(page, 'hanging.plate.ratedKg').fill('60');
+  await field(page, 'hanging.plate.ratedKg').press('Enter');
+  // A screw that stands clear of the stud bends: the plates are not what gives.
+  await expect(page.locator('.reading')).toContainText(/Screws in stud \d: \d{3} %/);
+  await page.getByRole('tab', { name: 'On the wall' }).click();
+  await expect(page.locator('.hanging-steps')).toContainText('Let the plates in');
+  await fix(page, 'Hang it on a cleat');
+  await expect(page.locator('.hanging-steps')).not.toContainText('plates');
+  await expect(page.locator('.lead').first()).toContainText(/^(Fine|Tight)/);
+  await untilSaved(page);
+  expect((await stored(id))['document'].units.ink.hanging).toMatchObject({ kind: 'outside', plate: { ratedKg: 60 } });
+  expect(errors).toEqual([]);
+});
+
+test('on two brackets and round an outlet: the section goes through a bracket, the notch is bored round', async ({ page }) => {
+  const id = await freshProject((file) => {
+    Object.assign(file['design'].units.ink.hanging, {
+      brackets: { count: 2, length: '120 mm' },
+      notch: { at: '300 mm', length: '90 mm', depth: '22 mm' },
+    });
+  });
+  await open(page, id, 'ink/hang?view=cleat');
+  await expect(page.locator('.halves-length')).toContainText('2 brackets, 120 mm long each');
+  await page.getByRole('tab', { name: 'On the wall' }).click();
+  await expect(page.locator('.hanging-steps')).toContainText('Its lower edge is notched 90 mm long and 22 mm deep, from 300 mm from its left end.');
+  await expect(page.locator('.hanging-steps')).toContainText('Crosscut it into 2 brackets of 120 mm');
+});
+
 test('every demo unit has its plan: a sentence, its links, its load cases, its holes and its steps', async ({ page }) => {
   test.setTimeout(120_000);
   const errors = watchErrors(page);

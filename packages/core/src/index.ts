@@ -30,6 +30,7 @@ export {
   boundsOfUnit,
   frontView,
   sectionAt,
+  hookPlane,
   sectionPlane,
   sectionView,
   viewFrom,

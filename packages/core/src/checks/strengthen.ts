@@ -147,6 +147,11 @@ export function strongerWallScrews(context: Pick<HangContext, 'box'>): Fix[] {
     wallScrew.screw
   ];
   if (larger) fixes.push({ label: { key: 'larger-screw', text: screwById(larger).name }, edit: [{ path: path('wallScrew', 'screw'), value: larger }] });
+  if (box.hanging.kind === 'plates')
+    fixes.push(
+      { label: { key: 'screw-through' }, edit: [{ path: path('kind'), value: 'through' }] },
+      { label: { key: 'hang-on-cleat' }, edit: [{ path: path('kind'), value: 'outside' }] },
+    );
   if (hangsOnCleat(box.hanging)) fixes.push(tallerCleat({ box }));
   return fixes;
 }

@@ -18,6 +18,8 @@ import { planeLinks } from './two-planes.ts';
 import { wallForces, type WallForces } from './wall-forces.ts';
 import { screwCapacity, wallLinks, type StudUse } from './wall-links.ts';
 
+export type Capped = 'one-stud' | 'anchors' | 'moving' | 'unlocked-plates';
+
 /** One load followed all the way. */
 export interface Chain {
   readonly weight: Figure;
@@ -27,6 +29,8 @@ export interface Chain {
   /** Most used first. The tip ratio is among them with its own limit. */
   readonly links: readonly Link[];
   readonly refusals: readonly RefusalReason[];
+  /** What keeps it from being better than tight. */
+  readonly capped: Capped | null;
   readonly state: VerdictState;
 }
 
@@ -85,19 +89,18 @@ export function chainOf(input: HangInput, unpressed: Load, { factor, open }: Loa
     ...forces.links,
   ].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs, fixable);
-  return {
-    weight,
-    loaded,
-    forces,
-    studs,
-    links,
-    refusals,
-    state: stateOf(links, refusals, studs.length < 2 || moving || groundOf(input.wall) === 'anchors' || hangsUnlocked(unit)),
-  };
+  const capped = cappedBy(input, studs.length);
+  return { weight, loaded, forces, studs, links, refusals, capped, state: stateOf(links, refusals, capped !== null) };
 }
 
-/** On keyhole plates a push from below is enough, where nothing locks it. */
-const hangsUnlocked = ({ hanging }: HangInput['unit']): boolean => hanging.plate !== null && !hanging.antiLift;
+/** Why a hanging is never better than tight, however little it is used; null for no reason. */
+function cappedBy({ unit, wall }: HangInput, studs: number): Capped | null {
+  const ground = groundOf(wall);
+  if (ground === 'moving' || ground === 'anchors') return ground;
+  // A push from below is enough to take it off.
+  if (unit.hanging.plate !== null && !unit.hanging.antiLift) return 'unlocked-plates';
+  return studs < 2 ? 'one-stud' : null;
+}
 
 /** The contents times `factor`, kg. */
 export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;

@@ -235,11 +235,15 @@ function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf:
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
   const unit = resolveUnit(asBuilt(buildUnit(onItsRail(box, wall, stockOf), stockOf), built));
   const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
-  const studsMm = boundToStuds(wall)
-    ? facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm))
-    : groundOf(wall) === 'moving' && !heldByTwoPlanes(unit, wall)
+  const moving = groundOf(wall) === 'moving';
+  // The ribs of a vehicle say where its fixings go, where they were found.
+  const onRibs = boundToStuds(wall) || (moving && facts.studs.length > 0);
+  const studsMm =
+    moving && !heldByTwoPlanes(unit, wall)
       ? []
-      : fixingPlaces(wallHalfEnds(unit), toMm(wall.fixing.every.nm));
+      : onRibs
+        ? facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm))
+        : fixingPlaces(wallHalfEnds(unit), toMm(wall.fixing.every.nm));
   const rows = Object.values(box.rows)
     .sort((a, b) => a.order - b.order)
     .flatMap((row) => {

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
-import { boxOf, solidOf, unitWith } from '../test/print-room.ts';
-import { boundsOf, frontView, sectionView } from './views.ts';
+import { boxOf, ink, solidOf, unitWith } from '../test/print-room.ts';
+import { boundsOf, frontView, hookPlane, sectionView } from './views.ts';
 
 const span = (points: readonly (readonly [number, number])[], axis: 0 | 1): [number, number] => [
   Math.min(...points.map((point) => point[axis])),
@@ -69,4 +70,14 @@ test('a bevelled board reaches as far as its longer face', () => {
   const half = unit.byId.get('ink/wall-half')!;
   const { low, high } = boundsOf(half);
   expect(high.up - low.up).toBeCloseTo(toMm(unit.hanging.longFace), 5);
+});
+
+test('the section through the hook goes through a bracket, and beside a notch that lies in its way', () => {
+  const unit = unitWith('ink', ink('hanging.brackets', { count: 2, length: entered('120 mm') })).unit;
+  expect(hookPlane(unit)).toBe(60);
+  const plain = unitWith('ink').unit;
+  const at = hookPlane(plain);
+  const notched = unitWith('ink', ink('hanging.notch', { at: entered(`${Math.round(at) - 40} mm`), length: entered('80 mm'), depth: entered('20 mm') })).unit;
+  const { notch } = notched.hanging;
+  expect(hookPlane(notched)).toBeCloseTo(notch!.from / 1e6 - 5, 9);
 });

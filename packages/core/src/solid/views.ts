@@ -70,6 +70,19 @@ export function sectionPlane({ compartments, outside }: Pick<ResolvedUnit, 'comp
   return first ? (first.at.along + first.width.value / 2) / 1e6 : outside.width.value / 2e6;
 }
 
+/** Clear of a notch by this, mm. */
+const BESIDE_NOTCH_MM = 5;
+
+/** Where it tells most of the hook: through a bracket, where the cabinet half is cut into them, and clear of a notch in the wall half. */
+export function hookPlane(unit: Pick<ResolvedUnit, 'compartments' | 'outside' | 'hanging' | 'byId'>): number {
+  const { brackets, notch } = unit.hanging;
+  const { low, high } = boundsOf(unit.byId.get(brackets[0]!)!);
+  const at = brackets.length > 1 ? (low.along + high.along) / 2 : sectionPlane(unit);
+  if (!notch || at < notch.from / 1e6 || at > notch.to / 1e6) return at;
+  const before = notch.from / 1e6 - BESIDE_NOTCH_MM;
+  return before > low.along ? before : notch.to / 1e6 + BESIDE_NOTCH_MM;
+}
+
 /** The box all that hangs stands in, mm. */
 export function boundsOfUnit({ panels }: Pick<ResolvedUnit, 'panels'>): Bounds {
   return boundsOfCorners(

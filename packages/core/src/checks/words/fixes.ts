@@ -69,6 +69,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Add a screw against lifting off';
     case 'more-second':
       return `${number} fixings into the second plane`;
+    case 'screw-through':
+      return 'Screw it through its rail into the studs';
     case 'hang-on-cleat':
       return 'Hang it on a cleat';
     case 'cleat-of':

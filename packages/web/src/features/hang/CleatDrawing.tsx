@@ -1,5 +1,5 @@
 /** What is on the wall cut through, to scale, with its screws at their true length; the unit's half may stand off its seat. */
-import { cabinetScrewRow, screwById, sectionPlane, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
+import { cabinetScrewRow, hookPlane, screwById, sectionView, tapeTextWithUnit, toMm, wallRows } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { PanelShape } from '../box/BoxDrawing.tsx';
@@ -26,13 +26,15 @@ export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }:
   const { plan, unit } = shown;
   const { hanging, byId } = plan.unit;
   const { wall } = useAppSelector(selectDesign);
-  const seen = useMemo(() => sectionView(plan.unit, sectionPlane(plan.unit)), [plan.unit]);
+  const seen = useMemo(() => sectionView(plan.unit, hookPlane(plan.unit)), [plan.unit]);
   const board = toMm(wall.covering.nm);
   const front = toMm(hanging.stripOff) + toMm(hanging.cleatThickness);
   const foot = toMm(hanging.valleyUp) - toMm(hanging.shortFace);
   const bottom = foot - 14;
   const top = toMm(hanging.valleyUp) + toMm(hanging.longFace) + 10 + room.up;
-  const stud = Math.max(STUD_MM, toMm(hanging.wallScrew.length) - front - board + PAST_TIP_MM);
+  // Where the heads of the wall screws are: at the front of what they go through, or in a plate.
+  const heads = hanging.plate ? toMm(hanging.plate.proud) : front;
+  const stud = Math.max(STUD_MM, toMm(hanging.wallScrew.length) - heads - board + PAST_TIP_MM);
   const across = board + stud + 6 + front + FRONT_MM + room.out;
   const scale = Math.min(high / (top - bottom), wide / across);
   const [width, height] = [Math.round(across * scale), Math.round((top - bottom) * scale)];
@@ -57,7 +59,9 @@ export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }:
       aria-label={
         hanging.rip
           ? `Section of the cleat: long face ${tapeTextWithUnit(hanging.longFace, unit)}, short face ${tapeTextWithUnit(hanging.shortFace, unit)}, bevel ${hanging.bevelDeg} degrees.`
-          : `Section of what is screwed to the wall: ${tapeTextWithUnit(hanging.shortFace, unit)} high, screws ${tapeTextWithUnit(hanging.wallScrew.length, unit)} long.`
+          : hanging.plate
+            ? `Section of a keyhole plate on its screw: heads ${tapeTextWithUnit(hanging.plate.proud, unit)} off the wall, screws ${tapeTextWithUnit(hanging.wallScrew.length, unit)} long.`
+            : `Section of what is screwed to the wall: ${tapeTextWithUnit(hanging.shortFace, unit)} high, screws ${tapeTextWithUnit(hanging.wallScrew.length, unit)} long.`
       }
     >
       <rect className="stud" x={0} y={0} width={x(-board)} height={height} />
@@ -82,9 +86,26 @@ export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }:
           />
         )}
       </g>
-      {rows.upper > 0 && <ScrewLine x1={x(front)} x2={x(front - length)} y={y(foot + rows.topMm)} thick={screw.diameterMm * scale} />}
-      {rows.lower > 0 && <ScrewLine x1={x(front)} x2={x(front - length)} y={y(foot + rows.lowMm)} thick={screw.diameterMm * scale} />}
+      {hanging.plate && (
+        <Plate left={x(0)} pocket={x(POCKET_MM)} face={x(PLATE_MM)} top={y(foot + rows.topMm + PLATE_HIGH_MM / 2)} high={PLATE_HIGH_MM * scale} />
+      )}
+      {rows.upper > 0 && <ScrewLine x1={x(heads)} x2={x(heads - length)} y={y(foot + rows.topMm)} thick={screw.diameterMm * scale} />}
+      {rows.lower > 0 && <ScrewLine x1={x(heads)} x2={x(heads - length)} y={y(foot + rows.lowMm)} thick={screw.diameterMm * scale} />}
     </svg>
+  );
+}
+
+/** Drawn as most of them are, mm: the plate let in flush, behind it the pocket for the head. */
+const PLATE_MM = 2;
+const PLATE_HIGH_MM = 40;
+const POCKET_MM = 9;
+
+function Plate({ left, pocket, face, top, high }: Readonly<Record<'left' | 'pocket' | 'face' | 'top' | 'high', number>>) {
+  return (
+    <g className="keyhole-plate">
+      <rect className="pocket" x={left} y={top + high * 0.2} width={pocket - left} height={high * 0.6} />
+      <rect className="steel" x={left} y={top} width={face - left} height={high} />
+    </g>
   );
 }
 

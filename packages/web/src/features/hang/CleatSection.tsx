@@ -81,7 +81,7 @@ function ThroughFacts({ shown }: { readonly shown: ShownUnit }) {
   const above = (mm: number) => <LengthText value={nearest(mm)} unit={unit} withUnit />;
   return (
     <dl className="cleat-facts">
-      <dt>Screwed through</dt>
+      <dt>{hanging.plate ? 'Plates let into' : 'Screwed through'}</dt>
       <dd>{labelWords(plan.unit.byId.get(hanging.wallHalf)!.name)}</dd>
       <dt>Its lower edge, from the floor</dt>
       <dd>
@@ -89,7 +89,7 @@ function ThroughFacts({ shown }: { readonly shown: ShownUnit }) {
       </dd>
       {rows.upper > 0 && (
         <>
-          <dt>Upper row, above its lower edge</dt>
+          <dt>{hanging.plate ? 'Plates, above its lower edge' : 'Upper row, above its lower edge'}</dt>
           <dd>{above(rows.topMm)}</dd>
         </>
       )}
@@ -97,6 +97,16 @@ function ThroughFacts({ shown }: { readonly shown: ShownUnit }) {
         <>
           <dt>Low row, above its lower edge</dt>
           <dd>{above(rows.lowMm)}</dd>
+        </>
+      )}
+      {hanging.plate && (
+        <>
+          <dt>Heads off the wall</dt>
+          <dd>
+            <button type="button" className="entered-number" onClick={() => openField('hanging.plate.proud')}>
+              <LengthText value={hanging.plate.proud} unit={unit} exact withUnit />
+            </button>
+          </dd>
         </>
       )}
       {hanging.stripOff > 0 && (

@@ -29,11 +29,14 @@ function Still({ shown }: { readonly shown: ShownUnit }) {
   const [ref, size] = useSize<HTMLDivElement>();
   return (
     <div className="cleat-large" ref={ref}>
-      {size.width > 0 && <CleatDrawing shown={shown} wide={Math.min(size.width, 620)} high={430} />}
+      {size.width > 0 && <CleatDrawing shown={shown} wide={besideFacts(size.width)} high={430} />}
       <CleatFacts shown={shown} />
     </div>
   );
 }
+
+/** The drawing leaves the figures their column; on a phone they come below it. */
+const besideFacts = (room: number): number => (room >= 620 ? Math.min(560, room - 300) : room);
 
 /** Where the unit is on its way from before the wall (0) to its seat (1). */
 function placeAt(share: number, liftMm: number): { readonly up: number; readonly out: number } {
@@ -60,7 +63,7 @@ function SlideOn({ shown }: { readonly shown: ShownUnit }) {
   return (
     <div className="cleat-large" ref={ref}>
       <div>
-        {size.width > 0 && <CleatDrawing shown={shown} wide={Math.min(size.width, 560)} high={430} off={at} room={{ up: lift, out: BEFORE_MM }} />}
+        {size.width > 0 && <CleatDrawing shown={shown} wide={besideFacts(size.width)} high={430} off={at} room={{ up: lift, out: BEFORE_MM }} />}
         <div className="slide-on">
           <Button variant="outlined" onClick={player.play} disabled={player.playing}>
             Slide it on

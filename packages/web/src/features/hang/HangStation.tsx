@@ -24,7 +24,7 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
         <div role="tablist" aria-label="What is shown">
           {(Object.keys(VIEWS) as View[]).map((each) => (
             <button key={each} type="button" role="tab" aria-selected={view === each} onClick={() => show(each)}>
-              {each === 'cleat' && !plan.unit.hanging.rip ? 'The screws' : VIEWS[each]}
+              {each === 'cleat' && !plan.unit.hanging.rip ? (plan.unit.hanging.plate ? 'The plates' : 'The screws') : VIEWS[each]}
             </button>
           ))}
         </div>
@@ -44,11 +44,20 @@ function headline(hang: Hang, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): str
   return `Carries ${bothMasses(carriesKg, unit)} of contents; you plan ${massText(hang.plannedKg, unit)}. ${labelWords(weakest.name).replace(/^./, (letter) => letter.toUpperCase())} ${/^screws/.test(labelWords(weakest.name)) ? 'go' : 'goes'} first.`;
 }
 
-function verdictWords({ state, refusals }: Hang): string {
+const CAPPED: Readonly<Record<NonNullable<Hang['capped']>, string>> = {
+  'one-stud': 'on one stud alone',
+  anchors: 'on anchors in wallboard',
+  moving: 'in what moves',
+  'unlocked-plates': 'on keyhole plates that nothing locks',
+};
+
+function verdictWords({ state, refusals, capped, links }: Hang): string {
   switch (state) {
     case 'fine':
       return 'Fine: every link is under its mark. Friction and the wallboard are not counted on, so the true margin is larger.';
     case 'tight':
+      if (capped && links.every(({ use, fineTo }) => use.value <= fineTo))
+        return `Tight, however little it is used: ${CAPPED[capped]} it is never called better.`;
       return 'Tight: it may hang, with little to spare. The pane says what would help most.';
     case 'over':
       return 'Over: do not hang it like this. The pane says what would help most.';

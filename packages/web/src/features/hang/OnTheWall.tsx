@@ -39,12 +39,14 @@ export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
     );
     return hangingTold(plan, box, wall, workshop, unit, [...beside, ...others]);
   }, [plan, box, wall, workshop, unit, units]);
+  const ground = groundOf(wall);
+  const stud = ground === 'timber' || ground === 'metal' ? 'stud' : 'place';
   const refused = plan.hang.state === 'refused' || plan.hang.state === 'over';
   return (
     <div className="on-the-wall">
       {refused && <p className="danger stop-line">Not to be hung as it is drawn: the pane says why. The places below are those of the drawing.</p>}
-      <WallHalfFront shown={shown} holes={told.holes} />
-      <Holes shown={shown} holes={told.holes} ground={groundOf(wall)} />
+      <WallHalfFront shown={shown} holes={told.holes} stud={stud} />
+      <Holes shown={shown} holes={told.holes} grounded={stud} />
       <Steps shown={shown} told={told} />
       <Button className="no-print" variant="outlined" startIcon={<Print />} onClick={() => print()}>
         Print this
@@ -53,10 +55,9 @@ export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function Holes({ shown: { plan, unit }, holes, ground }: { readonly shown: ShownUnit; readonly holes: HangingHoles; readonly ground: string }) {
+function Holes({ shown: { plan, unit }, holes, grounded }: { readonly shown: ShownUnit; readonly holes: HangingHoles; readonly grounded: string }) {
   if (holes.wall.length === 0) return <p className="quiet">No stud is behind it where a screw could go: there is nothing to bore yet.</p>;
   const strip = labelWords(plan.unit.byId.get(holes.strip.panel)!.name);
-  const grounded = ground === 'timber' || ground === 'metal' ? 'stud' : 'place';
   return (
     <section aria-labelledby="wall-holes">
       <h2 id="wall-holes">Holes in the wall</h2>

@@ -1,5 +1,5 @@
 /** The unit from the side on its wall, with the forces that decide: weight, pull on the cleat, push on the spacer. */
-import { forceText, massText, sectionPlane, sectionView, tapeTextWithUnit, toMm, type Hang, type Length } from '@keen/core';
+import { forceText, hookPlane, massText, sectionView, tapeTextWithUnit, toMm, type Hang, type Length } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
@@ -35,7 +35,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
       <>
         <rect className="stud" x={view.x(-stud - board)} y={view.y(up + 30)} width={stud * scale} height={(up + 60) * scale} />
         <rect className="wallboard" x={view.x(-board)} y={view.y(up + 30)} width={board * scale} height={(up + 60) * scale} />
-        {sectionView(plan.unit, sectionPlane(plan.unit)).map((each) => (
+        {sectionView(plan.unit, hookPlane(plan.unit)).map((each) => (
           <PanelShape key={each.panel} seen={each} view={view} />
         ))}
       </>
@@ -64,7 +64,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
             </marker>
           </defs>
           {still}
-          <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, sectionPlane(ghost.unit))} />
+          <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, hookPlane(ghost.unit))} />
           <g className="force" onClick={(event) => show(event.currentTarget, { title: `outward pull on ${onTop}`, unit, figure: outward })}>
             <path d={`M${x(-board - stud) + 4} ${y(contact)} H26`} markerEnd="url(#arrow)" />
             <text x={8} y={y(contact) - 10}>

@@ -1,5 +1,5 @@
 /** What is screwed to the wall from the front: every hole by its number and by what is known of its place, and where the studs pass. */
-import { holeStateWords, labelWords, tapeTextWithUnit, toMm, wallRows, type HangingHoles } from '@keen/core';
+import { holeStateWords, labelWords, tapeTextWithUnit, toMm, wallHalfEnds, wallRows, type HangingHoles } from '@keen/core';
 import { LengthTspans } from '../../ui/LengthText.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import type { ShownUnit } from '../project/selectors.ts';
@@ -10,7 +10,8 @@ const MOST_HIGH = 190;
 /** Room of a stud's label, px. */
 const LABEL = 112;
 
-export function WallHalfFront({ shown, holes }: { readonly shown: ShownUnit; readonly holes: HangingHoles }) {
+/** `stud`: what the places are called where it is fixed. */
+export function WallHalfFront({ shown, holes, stud }: { readonly shown: ShownUnit; readonly holes: HangingHoles; readonly stud: string }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { plan, unit } = shown;
   const { hanging, byId } = plan.unit;
@@ -22,6 +23,8 @@ export function WallHalfFront({ shown, holes }: { readonly shown: ShownUnit; rea
   const x = (mm: number): number => SIDE + mm * scale;
   const high = Math.max(rows.upper + rows.lower > 0 ? 44 : 30, short * scale);
   const y = (mm: number): number => 26 + high - (mm / short) * high;
+  const { from } = wallHalfEnds(plan.unit);
+  const notch = hanging.notch && { from: toMm(hanging.notch.from) - from, to: toMm(hanging.notch.to) - from, depth: toMm(hanging.notch.depth) };
   const inStrip = holes.wall.filter(({ kind }) => kind === 'strip');
   if (holes.studs.length === 0) return null;
   return (
@@ -32,7 +35,7 @@ export function WallHalfFront({ shown, holes }: { readonly shown: ShownUnit; rea
           width={size.width}
           height={high + 66}
           role="img"
-          aria-label={`The ${name} from the front, ${tapeTextWithUnit(holes.strip.length, unit)} long: studs at ${holes.studs.map(({ fromLeft }) => tapeTextWithUnit(fromLeft, unit)).join(', ')} from its left end.`}
+          aria-label={`The ${name} from the front, ${tapeTextWithUnit(holes.strip.length, unit)} long: ${stud}s at ${holes.studs.map(({ fromLeft }) => tapeTextWithUnit(fromLeft, unit)).join(', ')} from its left end.`}
         >
           <text className="view-name" x={x(0)} y={14}>
             {name} from the front, from its left end
@@ -40,7 +43,10 @@ export function WallHalfFront({ shown, holes }: { readonly shown: ShownUnit; rea
           {holes.studs.map(({ fromLeft }) => (
             <rect key={fromLeft} className="stud" x={x(toMm(fromLeft) - 19)} y={20} width={38 * scale} height={high + 12} />
           ))}
-          <rect className="panel-shape wall-half" x={x(0)} y={26} width={long * scale} height={high} />
+          <path
+            className="panel-shape wall-half"
+            d={`M${x(0)} 26H${x(long)}V${y(0)}${notch ? `H${x(notch.to)}V${y(notch.depth)}H${x(notch.from)}V${y(0)}` : ''}H${x(0)}Z`}
+          />
           {inStrip.map((hole, index) => (
             <g key={hole.id} className={`screw-hole at-${hole.state}`} transform={`translate(${x(toMm(hole.fromLeft))} ${y(toMm(hole.above))})`}>
               <title>{`hole ${index + 1}: ${holeStateWords(hole.state)}`}</title>
@@ -50,7 +56,10 @@ export function WallHalfFront({ shown, holes }: { readonly shown: ShownUnit; rea
           {holes.studs.map(({ fromLeft }, index) => (
             <text key={fromLeft} className="piece-size" x={Math.min(Math.max(x(toMm(fromLeft)), LABEL / 2), size.width - LABEL / 2)} y={26 + high + 26}>
               <LengthTspans value={fromLeft} unit={unit} />
-              <tspan className="rest"> stud {index + 1}</tspan>
+              <tspan className="rest">
+                {' '}
+                {stud} {index + 1}
+              </tspan>
             </text>
           ))}
         </svg>
