@@ -13,6 +13,8 @@ export interface DragFigures {
 interface Dragged {
   readonly path: string;
   readonly handle: (page: Page) => Locator;
+  /** Where in the handle it is taken hold of, as shares of its width and height. */
+  readonly hold: readonly [across: number, down: number];
   /** Where the pointer goes from its start at the how-manieth move, px. */
   readonly to: (move: number) => readonly [across: number, down: number];
 }
@@ -20,26 +22,36 @@ interface Dragged {
 const SHELF: Dragged = {
   path: '/project/print-room/ink/box',
   handle: (page) => page.locator('[data-panel="ink/shelf/s1"]').first(),
+  hold: [0.5, 0.5],
   to: (move) => [0, -40 + (move % 60)],
 };
 const LOAD: Dragged = {
   path: '/project/print-room/ink/hang',
-  handle: (page) => page.locator('.load-slider .MuiSlider-thumb'),
+  handle: (page) => page.getByRole('slider', { name: 'Contents, times what is planned' }),
+  hold: [0.4, 0.5],
   to: (move) => [-30 + ((3 * move) % 120), 0],
 };
 
 const MOVES = 120;
+/** Other work on the machine shows in every figure: each drag is made so often, and the quietest run counts. */
+const RUNS = 5;
 
 export async function benchDrags(): Promise<{ readonly shelf: DragFigures; readonly load: DragFigures }> {
   const product = await startProduct();
   try {
-    return { shelf: await measure(product.url, SHELF), load: await measure(product.url, LOAD) };
+    return { shelf: await quietest(product.url, SHELF), load: await quietest(product.url, LOAD) };
   } finally {
     await product.stop();
   }
 }
 
-async function measure(url: string, { path, handle, to }: Dragged): Promise<DragFigures> {
+async function quietest(url: string, dragged: Dragged): Promise<DragFigures> {
+  const runs: DragFigures[] = [];
+  for (let run = 0; run < RUNS; run++) runs.push(await measure(url, dragged));
+  return runs.reduce((a, b) => (b.p95 < a.p95 ? b : a));
+}
+
+async function measure(url: string, { path, handle, hold, to }: Dragged): Promise<DragFigures> {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium' });
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -60,7 +72,7 @@ async function measure(url: string, { path, handle, to }: Dragged): Promise<Drag
       return (of('ScriptDuration') + of('LayoutDuration') + of('RecalcStyleDuration')) * 1000;
     };
     const box = (await held.boundingBox())!;
-    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const [x, y] = [box.x + box.width * hold[0], box.y + box.height * hold[1]];
     await page.mouse.move(x, y);
     await page.mouse.down();
     const times: number[] = [];

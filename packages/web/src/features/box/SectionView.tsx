@@ -1,10 +1,11 @@
 /** The unit cut by any level or upright plane: the plane is moved by its slider or typed. */
 import { boundsOfUnit, entered, sectionAt, tapeTextWithUnit, toMm, type Length, type SectionAxis } from '@keen/core';
-import { Slider, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
+import { RangeSlider } from '../../ui/RangeSlider.tsx';
 import { useGhost, type ShownUnit } from '../project/selectors.ts';
 import { PaperView, type PaperMeasure } from './PaperView.tsx';
 
@@ -58,14 +59,7 @@ export function SectionView({ shown }: { readonly shown: ShownUnit }) {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        <Slider
-          aria-label={`Plane, ${from}`}
-          value={at}
-          min={Math.ceil(low[axis])}
-          max={Math.floor(high[axis])}
-          step={1}
-          onChange={(_event, value) => move(value as number)}
-        />
+        <RangeSlider label={`Plane, ${from}`} value={at} min={Math.ceil(low[axis])} max={Math.floor(high[axis])} onChange={move} />
         <LengthField
           label={from}
           name="section.at"

@@ -1,11 +1,12 @@
 /** The unit in space, orbited by hand, pulled apart by a slider: the panels of the plan, no second geometry. Drawn on demand, not at every frame. */
 import { boundsOfUnit, labelWords, meshesOf, toMm, type PanelMesh } from '@keen/core';
-import { FormControlLabel, Slider, Switch } from '@mui/material';
+import { FormControlLabel, Switch } from '@mui/material';
 import { Canvas, extend, useFrame, useThree, type ThreeElement } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { RangeSlider } from '../../ui/RangeSlider.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
@@ -47,7 +48,7 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
     <>
       <div className="section-bar">
         <span className="quiet">pulled apart</span>
-        <Slider aria-label="Pulled apart" value={apart} min={0} max={100} onChange={(_event, value) => setApart(value as number)} />
+        <RangeSlider label="Pulled apart" value={apart} min={0} max={100} onChange={setApart} />
         <FormControlLabel
           control={<Switch size="small" checked={withThings} onChange={(event) => setWithThings(event.target.checked)} />}
           label="with what it holds"

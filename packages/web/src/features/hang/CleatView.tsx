@@ -1,9 +1,10 @@
 /** The cleat large: in section, while the unit is slid on, and in the board it is ripped from. */
 import { LIFT_MARGIN_MM, labelWords, lowestCeiling, nearest, tapeTextWithUnit, toMm, wallHalfEnds, type Length } from '@keen/core';
-import { Button, Slider } from '@mui/material';
+import { Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
+import { RangeSlider } from '../../ui/RangeSlider.tsx';
 import { selectDesign, type ShownUnit } from '../project/selectors.ts';
 import { CleatDrawing } from './CleatDrawing.tsx';
 import { CleatFacts } from './CleatSection.tsx';
@@ -68,14 +69,14 @@ function SlideOn({ shown }: { readonly shown: ShownUnit }) {
           <Button variant="outlined" onClick={player.play} disabled={player.playing}>
             Slide it on
           </Button>
-          <Slider
-            aria-label="On its way to the seat"
+          <RangeSlider
+            label="On its way to the seat"
             min={0}
             max={1}
             step={0.01}
             value={share}
-            getAriaValueText={() => words}
-            onChange={(_event, value) => {
+            text={words}
+            onChange={(value) => {
               player.stop();
               setShare(value);
             }}

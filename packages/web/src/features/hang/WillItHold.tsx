@@ -1,7 +1,8 @@
 /** The forces on the unit, the links of the chain, and a slider that loads it until one of them lets go. */
 import { hangAt, loadLimits, massText, type Hang } from '@keen/core';
-import { Button, Slider } from '@mui/material';
+import { Button } from '@mui/material';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';
+import { RangeSlider, type SliderMark } from '../../ui/RangeSlider.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import { Assumptions } from './Assumptions.tsx';
 import { CleatSection } from './CleatSection.tsx';
@@ -53,15 +54,15 @@ export function WillItHold({ shown }: { readonly shown: ShownUnit }) {
       {planned.plannedKg > 0 && (
         <div className="load-slider">
           <label htmlFor="load">Contents</label>
-          <Slider
+          <RangeSlider
             id="load"
-            aria-label="Contents, times what is planned"
+            label="Contents, times what is planned"
             min={0}
             max={most}
             step={0.01}
             value={factor}
-            onChange={(_event, value) => setFactor(value)}
-            getAriaValueText={(value) => massText(planned.plannedKg * value, unit)}
+            onChange={setFactor}
+            text={massText(planned.plannedKg * factor, unit)}
             marks={marks}
           />
           <output className={tried.state === 'fine' ? '' : tried.state === 'tight' ? 'caution' : 'danger'}>
@@ -104,7 +105,7 @@ const LoadButtons = memo(function LoadButtons({ limit, asPlanned, onLoad }: Load
 const WORDS_APART = 0.17;
 
 /** Marks in the order of what must be read: one whose words would lie over an earlier one's has none. */
-const apart = (marks: readonly { readonly value: number; readonly label: string }[], most: number): { value: number; label?: string }[] =>
+const apart = (marks: readonly { readonly value: number; readonly label: string }[], most: number): SliderMark[] =>
   marks.map(({ value, label }, index) =>
     marks.slice(0, index).some((earlier) => Math.abs(earlier.value - value) < WORDS_APART * most) ? { value } : { value, label },
   );

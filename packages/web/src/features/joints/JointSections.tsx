@@ -10,11 +10,11 @@ import {
   type Length,
   type UnitPlan,
 } from '@keen/core';
-import { Slider } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
+import { RangeSlider } from '../../ui/RangeSlider.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import { panelHovered } from '../project/view.slice.ts';
 import { JointMap } from './JointMap.tsx';
@@ -66,15 +66,7 @@ export function JointSections({ shown }: { readonly shown: ShownUnit }) {
           {hasPlay(group) && (
             <label className="play-slider">
               play drawn {times === 1 ? 'as it is' : `${times} times as wide`}
-              <Slider
-                size="small"
-                min={1}
-                max={12}
-                step={1}
-                value={times}
-                aria-label="Play, so many times as wide as it is"
-                onChange={(_event, value) => setTimes(value)}
-              />
+              <RangeSlider label="Play, so many times as wide as it is" min={1} max={12} value={times} onChange={setTimes} />
             </label>
           )}
           <WhatChanged key={plan.id} parts={plan.parts} unit={unit} />
