@@ -137,17 +137,8 @@ export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, 
 export { search, type Search } from './nest/search.ts';
 export { ASSUMED, type Assumed } from './assumed/assumed.ts';
 export { autopsy, WORRY_BOTTOMS, WORRY_CLEATS, WORRY_FIXINGS, WORRY_HELD, type Autopsy, type Repair, type Worry, type WorryRefusal } from './hang/autopsy.ts';
-export {
-  boringWords,
-  caseWords,
-  hangingTold,
-  holeStateWords,
-  movingWords,
-  repairWords,
-  worryRefusalWords,
-  type HangingStep,
-  type HangingTold,
-} from './formats/hanging-words.ts';
+export { boringWords, hangingTold, type HangingStep, type HangingTold } from './formats/hanging-steps.ts';
+export { caseWords, holeStateWords, movingWords, repairWords, worryRefusalWords } from './formats/hanging-words.ts';
 export { sumKeyWords, SUM_GROUPS, SUM_TITLES, type SumGroup } from './sums/sum-words.ts';
 export type { Result, ResultGroup, Sum, SumAnswer } from './sums/sum.ts';
 export { exampleOf, SUM_EXAMPLES, wordsOf } from './sums/examples.ts';

@@ -8,7 +8,8 @@ import { applyEdit, type EditStep } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
 import { onWall } from '../test/check-case.ts';
 import { furnishedRoom, ink, typed } from '../test/print-room.ts';
-import { boringWords, caseWords, hangingTold, holeStateWords, movingWords } from './hanging-words.ts';
+import { boringWords, hangingTold } from './hanging-steps.ts';
+import { caseWords, holeStateWords, movingWords } from './hanging-words.ts';
 import { readProject, type ProjectFile } from './project-file.ts';
 
 function told({ design, record, workshop }: ProjectFile, id: string, unit: 'mm' | 'in' = 'mm', beside: string[] = []) {
@@ -46,6 +47,41 @@ describe.each(demos)('%s', (_name, file, id) => {
     }
     expect(bareKg).toBeLessThanOrEqual(emptyKg + 1e-9);
     expect(bareKg).toBeGreaterThan(0);
+  });
+});
+
+describe('other ways to hang', () => {
+  test('keyhole plates: over the studs, level, nothing bored through the rail, and locked below one of them', () => {
+    const { steps, holes } = inkWith(ink('hanging.kind', 'plates'), ink('hanging.plate.ratedKg', 40));
+    expect(steps.map(({ id }) => id)).toEqual(expect.arrayContaining(['studs', 'strip', 'line', 'bore', 'lift', 'lock', 'load']));
+    const heads = holes.wall.filter(({ kind }) => kind === 'strip');
+    expect(new Set(heads.map(({ up }) => up)).size).toBe(1);
+    // Half the rail's height: 90 of 180 is in the middle.
+    expect(lineOf(steps, 'strip')).toContain(`${heads.length} plates over those places, 45 mm below the upper edge`);
+    expect(lineOf(steps, 'bore')).not.toContain('clear through');
+    expect(lineOf(steps, 'bore')).toContain('3 mm off the wall');
+    const lock = holes.wall.find(({ kind }) => kind === 'lock')!;
+    expect(lock.up).toBeLessThan(heads[0]!.up);
+    expect(lineOf(steps, 'lock')).toContain('through the hanging rail');
+  });
+
+  test('brackets and a notch are told where they are made', () => {
+    const { steps, holes } = inkWith(
+      ink('hanging.brackets', { count: 3, length: entered('120 mm') }),
+      ink('hanging.notch', { at: entered('250 mm'), length: entered('80 mm'), depth: entered('20 mm') }),
+      ink('hanging.cabinetScrew.count', 9),
+    );
+    expect(lineOf(steps, 'cabinet-half')).toContain('Crosscut it into 3 brackets of 120 mm');
+    expect(holes.carcass!.fromLeft).toHaveLength(9);
+    expect(lineOf(steps, 'strip')).toContain('notched 80 mm long and 20 mm deep, from 250 mm from its left end');
+  });
+
+  test('in a vehicle the second plane comes before the look and the load', () => {
+    const { steps } = inkWith(onWall('structure', 'vehicle'), ink('hanging.kind', 'through'), ink('hanging.second', { plane: 'top', count: 6, ratedN: 2500 }));
+    const ids = steps.map(({ id }) => id);
+    expect(ids.indexOf('lift')).toBeLessThan(ids.indexOf('second'));
+    expect(ids.indexOf('second')).toBeLessThan(ids.indexOf('check'));
+    expect(lineOf(steps, 'second')).toContain('6 fixings spread evenly along its top');
   });
 });
 
