@@ -105,7 +105,7 @@ test('a cupboard is screwed straight to the studs: cleat and spacer are gone, th
   await station(page, 'Hang').click();
   await expect(page.locator('.reading')).toContainText('unhooks it');
   await page.getByLabel('hangs', { exact: true }).selectOption('through');
-  await expect(page.locator('.reading .kind')).toHaveText('screwed through into the studs');
+  await expect(page.locator('.reading .kind')).toHaveText('screwed through into the studs, no cleat');
   await expect(page.locator('.cleat-facts')).toContainText('hanging rail');
   await expect(page.locator('.reading')).not.toContainText('unhooks it');
   await page.getByRole('tab', { name: 'On the wall' }).click();
@@ -114,7 +114,7 @@ test('a cupboard is screwed straight to the studs: cleat and spacer are gone, th
   await untilSaved(page);
   expect((await stored(id))['document'].units.ink.hanging.kind).toBe('through');
   await page.reload();
-  await expect(page.locator('.reading .kind')).toHaveText('screwed through into the studs');
+  await expect(page.locator('.reading .kind')).toHaveText('screwed through into the studs, no cleat');
   await station(page, 'Box').click();
   await page.getByRole('tab', { name: 'Cut list' }).click();
   await expect(page.locator('.cut-list')).not.toContainText('cleat');
