@@ -3,7 +3,7 @@ import type { LinkKind } from '../hang/link.ts';
 import { studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered, type Entered } from '../length/entered.ts';
-import { toMm } from '../length/length.ts';
+import { toMm, ZERO } from '../length/length.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
 import { dadoAt } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
@@ -102,6 +102,12 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
       return (context.unit.props ?? []).flatMap(({ stronger }) =>
         stronger.map(({ label, path: at, value }) => ({ label: madeStronger(label, value), edit: [{ path: path(...at), value }] })),
       );
+    case 'bevel-bearing': {
+      const longer = roundUp(toMm(box.hanging.brackets?.length.nm ?? ZERO) * 1.5, box.unit);
+      return longer.nm > 0
+        ? [{ label: { key: 'longer-brackets', lengthNm: longer.nm }, edit: [{ path: path('hanging', 'brackets', 'length'), value: longer }] }]
+        : [];
+    }
     case 'plane-second': {
       const count = box.hanging.second?.count ?? 0;
       return count < 24 ? [more('more-second', Math.min(24, count + 2), 'hanging', 'second', 'count')] : [];

@@ -18,6 +18,7 @@ export type LinkKind =
   | 'tip'
   | 'spacer'
   | 'hold-down'
+  | 'bevel-bearing'
   | 'plane-back'
   | 'plane-second';
 

@@ -112,6 +112,15 @@ const POINT_OVERHANG = formula({
   compute: ({ P, c }) => P * c,
 });
 
+const BEVEL_BEARING = formula({
+  label: 'bevel-bearing',
+  unit: 'share',
+  text: 'P / (length · t) / F_c⊥',
+  source: '[eq] docs/formulas/brackets.md',
+  terms: { P: 'N', length: 'mm', t: 'mm', 'F_c⊥': 'MPa' },
+  compute: (terms) => terms.P / (terms.length * terms.t) / terms['F_c⊥'],
+});
+
 /** Ends of the strip on the wall, mm from the unit's left end. */
 export const wallHalfEnds = (unit: ResolvedUnit): Stretch => stretchOf(unit.byId.get(unit.hanging.wallHalf)!);
 
@@ -152,6 +161,7 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
     }),
   );
   links.push(bendingLink(input, forces, behind, hung));
+  if (hung.brackets) links.push(bearingLink(input, forces, hung.brackets));
   const { hook } = forces;
   if (hook && hanging.antiLift && hook.holdDown.value > 0) {
     // The lock is one more wall screw, through the bottom and the spacer into a stud.
@@ -280,6 +290,20 @@ function bracketMoments(order: readonly number[], brackets: NonNullable<HungShar
     within(last, Infinity).map(({ at, P }) => apply(POINT_OVERHANG, { P, c: at - last })),
   ];
   return [...spans, ...beyond].filter((figures) => figures.length > 0).map(sum);
+}
+
+/** The bevel under the bracket that carries most; a half in one piece never comes near this. */
+function bearingLink({ unit, materialOf }: HangInput, { t }: WallForces, brackets: NonNullable<HungShares['brackets']>): Link {
+  const { hanging, byId } = unit;
+  const worst = brackets.reduce((a, b) => (b.newtons > a.newtons ? b : a));
+  const { name, source, bearingMPa } = materialOf(byId.get(hanging.wallHalf)!.stock);
+  const use = apply(BEVEL_BEARING, {
+    P: worst.newtons,
+    length: worst.to - worst.from,
+    t,
+    'F_c⊥': { value: bearingMPa, source: { kind: 'table', name, tag: source } },
+  });
+  return link({ id: 'bevel', kind: 'bevel-bearing', name: { key: 'link-bevel' }, use, panels: [hanging.wallHalf, ...hanging.brackets] });
 }
 
 /** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */

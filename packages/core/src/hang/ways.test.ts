@@ -76,6 +76,14 @@ describe('brackets', () => {
     expect(blank.length.value).toBe(plain.parts.find(({ role }) => role === 'cleat-blank')!.length.value);
   });
 
+  test('the bevel under the worse of them bears its share; a whole half is not asked', () => {
+    const made = hung(twoBrackets);
+    const share = worstBracket(made.unit, made.hang.loaded.along);
+    // Birch plywood bears 2.5 MPa across its grain.
+    expect(useOf(made, 'bevel')).toBeCloseTo((share * made.hang.weight.value) / (120 * 17.8) / 2.5, 9);
+    expect(hung().hang.links.some(({ id }) => id === 'bevel')).toBe(false);
+  });
+
   test('fewer screws than brackets leave one without: refused', () => {
     expect(hung(twoBrackets, ink('hanging.cabinetScrew.count', 1)).hang.refusals.map(({ kind }) => kind)).toContain('no-cabinet-screw');
   });

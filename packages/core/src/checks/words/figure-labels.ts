@@ -322,6 +322,8 @@ export const FIGURE_WORDS: Readonly<Record<string, string>> = {
   'link-spacer': 'wallboard under the spacer',
   'link-wall-screws': 'screws in stud {of}',
   'link-wall-half': 'wall half, bending between studs',
+  'bevel-bearing': 'bevel under a bracket, of what it bears',
+  'link-bevel': 'bevel under the bracket that carries most',
   'link-plane-back': 'fixings in the back, on the road or at sea',
   'link-plane-top': 'fixings above it, on the road or at sea',
   'link-plane-bottom': 'fixings under it, on the road or at sea',

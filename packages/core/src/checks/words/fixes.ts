@@ -67,6 +67,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Cut the spacer from the same stock as the cleat';
     case 'add-anti-lift':
       return 'Add a screw against lifting off';
+    case 'longer-brackets':
+      return `Brackets ${length} long`;
     case 'more-second':
       return `${number} fixings into the second plane`;
     case 'screw-through':
