@@ -19,12 +19,13 @@ import {
   type Workshop,
   NOTHING_SETTLED,
 } from '@keen/core';
-import { Alert, Button, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Alert, Button, TextField } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { problemOf, request, useCreateProjectMutation, type StoredWorkshop } from '../../app/api.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { UnitToggle } from '../../ui/UnitToggle.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Logo } from '../../ui/Logo.tsx';
 import { NewCabinetDrawing } from './NewCabinetDrawing.tsx';
@@ -128,18 +129,11 @@ export function Component() {
                 onChange={(event) => set({ name: event.target.value.slice(0, 80) })}
                 slotProps={{ inputLabel: { shrink: true } }}
               />
-              <ToggleButtonGroup
-                exclusive
-                size="small"
-                aria-label="Units"
-                value={answers.unit}
-                onChange={(_event, unit: DisplayUnit | null) =>
-                  unit && setAnswers({ ...START[unit], name: answers.name, shelves: answers.shelves, preset: answers.preset })
-                }
-              >
-                <ToggleButton value="mm">millimetres</ToggleButton>
-                <ToggleButton value="in">inches</ToggleButton>
-              </ToggleButtonGroup>
+              <UnitToggle
+                spelled
+                unit={answers.unit}
+                onChange={(unit) => setAnswers({ ...START[unit], name: answers.name, shelves: answers.shelves, preset: answers.preset })}
+              />
               {length('width', 'width', 100, 3000)}
               {length('height', 'height', 100, 2700)}
               {length('depth', 'depth', 60, 900)}

@@ -5,8 +5,9 @@ import Search from '@mui/icons-material/Search';
 import DarkMode from '@mui/icons-material/DarkModeOutlined';
 import LightMode from '@mui/icons-material/LightModeOutlined';
 import SaveAlt from '@mui/icons-material/SaveAlt';
-import { IconButton, ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
-import { standingAlone, writeProjectText, type DisplayUnit } from '@keen/core';
+import { IconButton, Tooltip } from '@mui/material';
+import { standingAlone, writeProjectText } from '@keen/core';
+import { UnitToggle } from '../../ui/UnitToggle.tsx';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
@@ -51,16 +52,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
             </IconButton>
           </span>
         </Tooltip>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="Units"
-          value={shown?.unit ?? design.unit}
-          onChange={(_event, unit: DisplayUnit | null) => unit && dispatch(unitChosen(unit))}
-        >
-          <ToggleButton value="mm">mm</ToggleButton>
-          <ToggleButton value="in">in</ToggleButton>
-        </ToggleButtonGroup>
+        <UnitToggle unit={shown?.unit ?? design.unit} onChange={(unit) => dispatch(unitChosen(unit))} />
         <Tooltip title="Save as a file">
           <IconButton
             aria-label="Save the project as a file"

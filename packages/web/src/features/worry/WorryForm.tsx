@@ -1,5 +1,20 @@
 /** What can be seen and measured of a unit that hangs: each with its limits, in groups in the order one looks. */
-import { exactly, mm, SCREW_IDS, WORRY_BOTTOMS, WORRY_CLEATS, WORRY_FIXINGS, WORRY_HELD, MATERIALS, type Worry } from '@keen/core';
+import {
+  entered,
+  exactly,
+  MATERIALS,
+  mm,
+  SCREW_IDS,
+  tapeTextWithUnit,
+  WORRY_BOTTOMS,
+  WORRY_CLEATS,
+  WORRY_FIXINGS,
+  WORRY_HELD,
+  type DisplayUnit,
+  type Entered,
+  type Length,
+  type Worry,
+} from '@keen/core';
 import { FormControlLabel, Switch } from '@mui/material';
 import type { ReactNode } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -9,6 +24,7 @@ import { NumberField } from '../../ui/NumberField.tsx';
 export interface WorryFormProps {
   readonly worry: Worry;
   readonly set: (change: Partial<Worry>) => void;
+  readonly unit: DisplayUnit;
 }
 
 type KeysOf<T> = { [K in keyof Worry]: Worry[K] extends T ? K : never }[keyof Worry];
@@ -23,13 +39,18 @@ const WORDS: Readonly<Record<string, string>> = {
   'butt-glue': 'glue alone, butted',
 };
 
-export function WorryForm({ worry, set }: WorryFormProps) {
+/** A tape's finest line in inches: what stands on one is shown in them, anything else as it was measured. */
+const THIRTY_SECOND = 793_750;
+const shownIn = (nm: Length, unit: DisplayUnit): Entered =>
+  unit === 'in' && nm !== 0 && nm % THIRTY_SECOND === 0 ? entered(tapeTextWithUnit(nm, 'in')) : exactly(nm);
+
+export function WorryForm({ worry, set, unit: shown }: WorryFormProps) {
   const length = (key: KeysOf<Worry['height']>, label: string, least: number, most: number): ReactNode => (
     <LengthField
       label={label}
       name={`worry.${key}`}
-      value={exactly(worry[key] as Worry['height'])}
-      unit="mm"
+      value={shownIn(worry[key] as Worry['height'], shown)}
+      unit={shown}
       least={mm(least)}
       most={mm(most)}
       onChange={(value) => value && set({ [key]: value.nm })}

@@ -5,12 +5,15 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { ExplainProvider } from '../../ui/Explained.tsx';
 import { Logo } from '../../ui/Logo.tsx';
+import { UnitToggle } from '../../ui/UnitToggle.tsx';
+import { useOwnUnit } from '../../ui/useOwnUnit.ts';
 import { LinkList } from '../hang/LinkList.tsx';
 import { keptWorry, keepWorry, UNTOLD } from './kept.ts';
 import { WorryForm } from './WorryForm.tsx';
 import { WorryPicture } from './WorryPicture.tsx';
 
 export function Component() {
+  const [unit, setUnit] = useOwnUnit();
   const [worry, setWorry] = useState<Worry>(keptWorry);
   const set = (change: Partial<Worry>): void => {
     const next = { ...worry, ...change };
@@ -27,13 +30,14 @@ export function Component() {
         <header className="sums-head">
           <Logo size={32} />
           <strong>One that worries you</strong>
+          <UnitToggle unit={unit} onChange={setUnit} />
           <Button component={Link} to="/">
             To the room
           </Button>
           <Button onClick={() => set(UNTOLD)}>Describe another</Button>
         </header>
         <main className="worry">
-          <WorryForm worry={worry} set={set} />
+          <WorryForm worry={worry} set={set} unit={unit} />
           <div>
             <h1 className={stop ? 'danger' : ''}>
               {stop
@@ -49,7 +53,7 @@ export function Component() {
               </p>
             ))}
             <WorryPicture worry={worry} links={links} />
-            <LinkList links={links} unit="mm" />
+            <LinkList links={links} unit={unit} />
             <section aria-labelledby="repairs" className="repairs">
               <h2 id="repairs">{repairs.length === 0 ? 'Nothing without taking it apart would help more' : 'What helps, without taking it apart'}</h2>
               <ul>

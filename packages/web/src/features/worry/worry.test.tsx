@@ -28,6 +28,18 @@ test('it says what goes first, and a repair tried on it is believed', async () =
   expect(keptWorry()).toMatchObject({ heldIn: 'rail', heldBy: 'screws' });
 });
 
+test('in inches what is typed so stands so, and the switch is kept', async () => {
+  opened();
+  await userEvent.click(within(screen.getByRole('group', { name: 'Units' })).getByRole('button', { name: 'in' }));
+  const height = screen.getByRole('textbox', { name: 'height' });
+  await userEvent.clear(height);
+  await userEvent.type(height, '27 1/2{Enter}');
+  expect(keptWorry().height).toBe(698_500_000);
+  cleanup();
+  opened();
+  expect(screen.getByRole('textbox', { name: 'height' })).toHaveProperty('value', '27 1/2');
+});
+
 test('wallboard alone is ruled out whatever the figures', async () => {
   keepWorry({ ...UNTOLD, heldIn: 'rail', heldBy: 'screws', studs: 0 });
   opened();
