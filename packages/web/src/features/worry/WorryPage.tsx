@@ -8,7 +8,7 @@ import { Logo } from '../../ui/Logo.tsx';
 import { UnitToggle } from '../../ui/UnitToggle.tsx';
 import { useOwnUnit } from '../../ui/useOwnUnit.ts';
 import { LinkList } from '../hang/LinkList.tsx';
-import { keptWorry, keepWorry, UNTOLD } from './kept.ts';
+import { isUntold, keptWorry, keepWorry, untold } from './kept.ts';
 import { WorryForm } from './WorryForm.tsx';
 import { WorryPicture } from './WorryPicture.tsx';
 
@@ -30,11 +30,17 @@ export function Component() {
         <header className="sums-head">
           <Logo size={32} />
           <strong>One that worries you</strong>
-          <UnitToggle unit={unit} onChange={setUnit} />
+          <UnitToggle
+            unit={unit}
+            onChange={(next) => {
+              setUnit(next);
+              if (isUntold(worry)) set(untold(next));
+            }}
+          />
           <Button component={Link} to="/">
             To the room
           </Button>
-          <Button onClick={() => set(UNTOLD)}>Describe another</Button>
+          <Button onClick={() => set(untold(unit))}>Describe another</Button>
         </header>
         <main className="worry">
           <WorryForm worry={worry} set={set} unit={unit} />

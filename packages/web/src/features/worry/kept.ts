@@ -1,5 +1,5 @@
 /** What was told of a unit, kept in this browser so that a reload loses nothing; anything else there is no longer read. */
-import { autopsy, mm, type Worry } from '@keen/core';
+import { autopsy, inches, mm, type DisplayUnit, type Worry } from '@keen/core';
 
 const KEY = 'keen-worry';
 
@@ -35,6 +35,24 @@ export const UNTOLD: Worry = {
   lidHand: mm(0),
   lidTouch: mm(0),
 };
+
+/** The same as someone with an inch tape would find it. */
+const UNTOLD_IN: Worry = {
+  ...UNTOLD,
+  height: inches(28),
+  depth: inches(12),
+  covering: inches(0.5),
+  screwLength: inches(3),
+  thickness: inches(0.75),
+  shortFace: inches(2.5),
+  backMm: inches(0.25),
+};
+
+/** What is shown before anything is told, in either unit. */
+export const untold = (unit: DisplayUnit): Worry => (unit === 'in' ? UNTOLD_IN : UNTOLD);
+
+const same = (a: Worry, b: Worry): boolean => JSON.stringify(a) === JSON.stringify(b);
+export const isUntold = (worry: Worry): boolean => same(worry, UNTOLD) || same(worry, UNTOLD_IN);
 
 export function keptWorry(): Worry {
   try {

@@ -32,6 +32,8 @@ test('in inches what is typed so stands so, and the switch is kept', async () =>
   opened();
   await userEvent.click(within(screen.getByRole('group', { name: 'Units' })).getByRole('button', { name: 'in' }));
   const height = screen.getByRole('textbox', { name: 'height' });
+  // Nothing was told yet: it starts as an inch tape would find it.
+  expect(height).toHaveProperty('value', '28');
   await userEvent.clear(height);
   await userEvent.type(height, '27 1/2{Enter}');
   expect(keptWorry().height).toBe(698_500_000);
