@@ -75,7 +75,7 @@ export function SumCard({ sum, unit, put }: SumCardProps) {
         </form>
         {shown && (
           <div className={`sum-answer${problem ? ' stale' : ''}`}>
-            <SumPicture answer={shown} />
+            <SumPicture answer={shown} unit={unit} />
             <SumResults answer={shown} unit={unit} />
             {shown.cautions.map((line) => (
               <p key={line} className="caution">

@@ -1,16 +1,17 @@
 /** The picture of a sum, drawn from its own numbers: what is measured and what comes out stand in it. */
-import { sumKeyWords, type Result, type ResultGroup, type SumAnswer } from '@keen/core';
+import { sumKeyWords, type DisplayUnit, type Result, type ResultGroup, type SumAnswer } from '@keen/core';
 import type { ReactNode } from 'react';
 import { isResult } from './SumResults.tsx';
 import { PICTURES, type Numbers } from './pictures.tsx';
+import { lengthLabel } from './primitives.tsx';
 
 export const WIDE = 420;
 export const HIGH = 190;
 
-export function SumPicture({ answer }: { readonly answer: SumAnswer }) {
+export function SumPicture({ answer, unit }: { readonly answer: SumAnswer; readonly unit: DisplayUnit }) {
   const draw = PICTURES[answer.sum];
   if (!draw) return null;
-  const drawn: ReactNode = draw(numbersOf(answer));
+  const drawn: ReactNode = draw(numbersOf(answer, unit));
   const told = Object.entries(answer.inputs)
     .map(([key, { value, unit }]) => `${sumKeyWords(answer.sum, key)} ${String(value)}${unit ? ` ${unit}` : ''}`)
     .join(', ');
@@ -22,7 +23,7 @@ export function SumPicture({ answer }: { readonly answer: SumAnswer }) {
 }
 
 /** Inputs and results by name, numbers and lists alike. */
-function numbersOf({ inputs, results }: SumAnswer): Numbers {
+function numbersOf({ inputs, results }: SumAnswer, unit: DisplayUnit): Numbers {
   const all = new Map<string, Result['value']>();
   for (const [key, { value }] of Object.entries(inputs)) all.set(key, value);
   for (const [key, result] of Object.entries(results)) if (isResult(result)) all.set(`=${key}`, result.value);
@@ -34,5 +35,6 @@ function numbersOf({ inputs, results }: SumAnswer): Numbers {
     const plain = (row: ResultGroup) => Object.fromEntries(Object.entries(row).map(([name, { value }]) => [name, value as number | readonly number[]]));
     return Array.isArray(rows) ? rows.map(plain) : [];
   };
-  return { number, list, text, groups };
+  const bare = (value: number): string => lengthLabel(value, unit);
+  return { number, list, text, groups, bare, mm: (value) => `${bare(value)} ${unit}` };
 }

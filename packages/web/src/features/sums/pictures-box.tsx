@@ -1,6 +1,6 @@
 /** Pictures of sums about fronts, drawers and shelves. */
 import type { ReactNode } from 'react';
-import { W, H, CX, CY, rad, fit, short, mm, newtons, Wood, Words, Measure, Arrow, type Picture, type Numbers } from './primitives.tsx';
+import { W, H, CX, CY, rad, fit, short, newtons, Wood, Words, Measure, Arrow, type Picture, type Numbers } from './primitives.tsx';
 
 const beam = (n: Numbers, sag: number, span: number): ReactNode => {
   const drop = Math.min(40, Math.max(6, (sag / Math.max(span, 1)) * 6000));
@@ -9,7 +9,7 @@ const beam = (n: Numbers, sag: number, span: number): ReactNode => {
       <Wood x={30} y={60} w={14} h={90} />
       <Wood x={W - 44} y={60} w={14} h={90} />
       <path className="sum-beam" d={`M44 80Q${CX} ${80 + 2 * drop} ${W - 44} 80`} strokeWidth={Math.max(5, Math.min(16, n.number('thickness') / 2))} />
-      <Measure from={[44, 160]} to={[W - 44, 160]} label={mm(span)} />
+      <Measure from={[44, 160]} to={[W - 44, 160]} label={n.mm(span)} />
     </>
   );
 };
@@ -34,7 +34,7 @@ export const BOX_PICTURES: Readonly<Record<string, Picture>> = {
             ))}
           </g>
         ))}
-        <Words x={CX} y={H - 2}>{`${short(w)} × ${short(h)}`}</Words>
+        <Words x={CX} y={H - 2}>{`${n.bare(w)} × ${n.bare(h)}`}</Words>
       </>
     );
   },
@@ -49,7 +49,7 @@ export const BOX_PICTURES: Readonly<Record<string, Picture>> = {
         <Wood x={x + (w - stock) * s} y={y} w={stock * s} h={d * s} />
         <Wood x={x + stock * s} y={y} w={(w - 2 * stock) * s} h={stock * s} />
         <Wood x={x + stock * s} y={y + (d - stock) * s} w={(w - 2 * stock) * s} h={stock * s} />
-        <Words x={CX} y={CY}>{`${short(w)} × ${short(d)}`}</Words>
+        <Words x={CX} y={CY}>{`${n.bare(w)} × ${n.bare(d)}`}</Words>
       </>
     );
   },
@@ -75,14 +75,14 @@ export const BOX_PICTURES: Readonly<Record<string, Picture>> = {
       <>
         <polygon className="sum-wood side" points={`${x + skew},${y} ${x + w * s + skew},${y} ${x + w * s},${y + h * s} ${x},${y + h * s}`} />
         <path className="sum-tick" d={`M${x} ${y + h * s}L${x + w * s + skew} ${y}M${x + skew} ${y}L${x + w * s} ${y + h * s}`} />
-        <Words x={CX} y={H - 4}>{`out ${mm(n.number('=out'))} over the height (drawn larger)`}</Words>
+        <Words x={CX} y={H - 4}>{`out ${n.mm(n.number('=out'))} over the height (drawn larger)`}</Words>
       </>
     );
   },
   'shelf-sag': (n) => (
     <>
       {beam(n, n.number('=later'), n.number('span'))}
-      <Words x={CX} y={50}>{`${mm(n.number('=later'))} in years (drawn larger)`}</Words>
+      <Words x={CX} y={50}>{`${n.mm(n.number('=later'))} in years (drawn larger)`}</Words>
     </>
   ),
   'shelf-span': (n) => beam(n, n.number('=span') / Math.max(1, n.number('limit', 600)), n.number('=span')),

@@ -1,5 +1,5 @@
 /** Pictures of sums about screws, the cleat and the wall. */
-import { W, CX, CY, rad, fit, mm, newtons, Wood, Words, Measure, Arrow, type Picture } from './primitives.tsx';
+import { W, CX, CY, rad, fit, newtons, Wood, Words, Measure, Arrow, type Picture } from './primitives.tsx';
 
 /** A cleat in section against a wall: the halves by their bevel and thickness. */
 function Halves({ bevel, thickness, gap = 0 }: { readonly bevel: number; readonly thickness: number; readonly gap?: number }) {
@@ -35,7 +35,7 @@ export const HANG_PICTURES: Readonly<Record<string, Picture>> = {
         })}
         <Wood x={x} y={40} w={W - 20 - x} h={110} kind="stud" />
         <Wood x={20} y={CY - 4} w={reach * s} h={8} kind="metal" />
-        <Measure from={[20, 166]} to={[20 + reach * s, 166]} label={mm(reach)} />
+        <Measure from={[20, 166]} to={[20 + reach * s, 166]} label={n.mm(reach)} />
       </>
     );
   },
@@ -123,9 +123,9 @@ export const HANG_PICTURES: Readonly<Record<string, Picture>> = {
           className="sum-wood cabinet-half"
           points={`${x + B * s},${y - t * s} ${x + (B - cl) * s},${y - t * s} ${x + (B - cs) * s},${y} ${x + B * s},${y}`}
         />
-        <Measure from={[x, y + 12]} to={[x + long * s, y + 12]} label={mm(long)} />
+        <Measure from={[x, y + 12]} to={[x + long * s, y + 12]} label={n.mm(long)} />
         <Words x={x + (B - cl / 2) * s} y={y - t * s - 8}>
-          {mm(cl)}
+          {n.mm(cl)}
         </Words>
       </>
     );
@@ -133,8 +133,8 @@ export const HANG_PICTURES: Readonly<Record<string, Picture>> = {
   'lift-clearance': (n) => (
     <>
       <Halves bevel={n.number('bevel', 45)} thickness={Math.min(n.number('wall'), n.number('cabinet')) || 18} gap={18} />
-      <Words x={260} y={70} anchor="start">{`hooks over by ${mm(n.number('=engagement'))}`}</Words>
-      <Words x={260} y={92} anchor="start">{`free above: ${mm(n.number('=clear'))}`}</Words>
+      <Words x={260} y={70} anchor="start">{`hooks over by ${n.mm(n.number('=engagement'))}`}</Words>
+      <Words x={260} y={92} anchor="start">{`free above: ${n.mm(n.number('=clear'))}`}</Words>
     </>
   ),
   'stud-shares': (n) => {

@@ -1,5 +1,5 @@
 /** Pictures of sums about measures, spacing, cutting and stock. */
-import { W, CX, CY, fit, short, mm, Wood, Words, Measure, Arrow, Row, type Picture } from './primitives.tsx';
+import { W, CX, CY, fit, short, Wood, Words, Measure, Arrow, Row, type Picture } from './primitives.tsx';
 
 export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
   length: (n) => (
@@ -8,7 +8,7 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
       {Array.from({ length: 21 }, (_, index) => (
         <path key={index} className="sum-tick" d={`M${20 + (index * (W - 40)) / 20} 70v${index % 4 === 0 ? 20 : 11}`} />
       ))}
-      <Words x={CX} y={140}>{`${mm(n.number('=value'))}; on the tape ${mm(n.number('=rounded'))}`}</Words>
+      <Words x={CX} y={140}>{`${n.mm(n.number('=value'))}; on the tape ${n.mm(n.number('=rounded'))}`}</Words>
     </>
   ),
   'panel-weight': (n) => {
@@ -17,7 +17,7 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
     return (
       <>
         <Wood x={CX - (l * s) / 2} y={CY - (w * s) / 2} w={l * s} h={w * s} />
-        <Measure from={[CX - (l * s) / 2, CY + (w * s) / 2 + 12]} to={[CX + (l * s) / 2, CY + (w * s) / 2 + 12]} label={mm(l)} />
+        <Measure from={[CX - (l * s) / 2, CY + (w * s) / 2 + 12]} to={[CX + (l * s) / 2, CY + (w * s) / 2 + 12]} label={n.mm(l)} />
         <Arrow x={CX} y={CY} dx={0} dy={34} label={`${short(n.number('=mass'))} kg`} />
       </>
     );
@@ -30,7 +30,7 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
         <Wood x={20} y={20} w={24} h={150} kind="stud" />
         <path className="sum-tick" d={`M44 120H${W - 20}`} />
         <Arrow x={44 + out * s} y={60} dx={0} dy={50} label={`${short(n.number('=mass'))} kg`} />
-        <Measure from={[44, 140]} to={[44 + out * s, 140]} label={mm(out)} />
+        <Measure from={[44, 140]} to={[44 + out * s, 140]} label={n.mm(out)} />
       </>
     );
   },
@@ -39,12 +39,12 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
     const count = Math.min(24, n.number('count', 1));
     const open = n.number('=opening');
     const blocks = Array.from({ length: count * 2 + 1 }, (_, index) =>
-      index % 2 === 0 ? { mm: open, kind: 'plain', label: short(open) } : { mm: t, kind: 'side' },
+      index % 2 === 0 ? { mm: open, kind: 'plain', label: n.bare(open) } : { mm: t, kind: 'side' },
     );
     return (
       <>
         <Row blocks={blocks} h={70} y={50} />
-        <Measure from={[20, 140]} to={[W - 20, 140]} label={mm(n.number('inside'))} />
+        <Measure from={[20, 140]} to={[W - 20, 140]} label={n.mm(n.number('inside'))} />
       </>
     );
   },
@@ -57,7 +57,7 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
         {positions.map((at) => (
           <rect key={at} className="sum-cut" x={20 + at * s} y={60} width={Math.max(1.5, n.number('thickness') * s)} height={38} />
         ))}
-        <Words x={CX} y={150}>{`${n.number('=count')} slots, ${mm(n.number('=pitch'))} apart`}</Words>
+        <Words x={CX} y={150}>{`${n.number('=count')} slots, ${n.mm(n.number('=pitch'))} apart`}</Words>
       </>
     );
   },
@@ -66,7 +66,7 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
     const each = n.number('=each');
     const kerf = n.number('kerf');
     const blocks = Array.from({ length: count * 2 - 1 }, (_, index) =>
-      index % 2 === 0 ? { mm: each, kind: 'side', label: short(each) } : { mm: kerf, kind: 'cut' },
+      index % 2 === 0 ? { mm: each, kind: 'side', label: n.bare(each) } : { mm: kerf, kind: 'cut' },
     );
     const left = n.number('=left');
     return (
@@ -77,14 +77,14 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
             ...(left > 0
               ? [
                   { mm: kerf, kind: 'cut' },
-                  { mm: left, kind: 'plain', label: short(left) },
+                  { mm: left, kind: 'plain', label: n.bare(left) },
                 ]
               : []),
           ]}
           h={80}
           y={40}
         />
-        <Measure from={[20, 140]} to={[W - 20, 140]} label={mm(n.number('width'))} />
+        <Measure from={[20, 140]} to={[W - 20, 140]} label={n.mm(n.number('width'))} />
       </>
     );
   },
@@ -95,13 +95,13 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
       const cuts = board['cuts'] as readonly number[];
       const left = board['left'] as number;
       const kerf = { mm: n.number('kerf'), kind: 'cut' };
-      const pieces = cuts.flatMap((each, at) => [...(at > 0 ? [kerf] : []), { mm: each, kind: 'side', label: short(each) }]);
+      const pieces = cuts.flatMap((each, at) => [...(at > 0 ? [kerf] : []), { mm: each, kind: 'side', label: n.bare(each) }]);
       return (
         <Row
           key={index}
           y={20 + index * (high + 6)}
           h={high}
-          blocks={[...pieces, ...(left > 0 ? [kerf, { mm: left, kind: 'plain', label: short(left) }] : [])]}
+          blocks={[...pieces, ...(left > 0 ? [kerf, { mm: left, kind: 'plain', label: n.bare(left) }] : [])]}
         />
       );
     });
@@ -111,11 +111,11 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
     return (
       <>
         <Row
-          blocks={parts.map((each, index) => ({ mm: each, kind: index === 0 || index === parts.length - 1 ? 'metal' : 'side', label: short(each) }))}
+          blocks={parts.map((each, index) => ({ mm: each, kind: index === 0 || index === parts.length - 1 ? 'metal' : 'side', label: n.bare(each) }))}
           h={90}
           y={40}
         />
-        <Words x={CX} y={160}>{`wanted ${mm(n.number('target'))}`}</Words>
+        <Words x={CX} y={160}>{`wanted ${n.mm(n.number('target'))}`}</Words>
       </>
     );
   },
@@ -127,7 +127,7 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
         <Wood x={30} y={40} w={40} h={110} kind="metal" />
         <circle className="sum-outline" cx={70 + base * s} cy={95} r={base * s} />
         <Wood x={70 + (base - cutter / 2) * s} y={20} w={cutter * s} h={150} kind="cut" />
-        <Measure from={[70, 172]} to={[70 + (base - cutter / 2) * s, 172]} label={mm(n.number('=offset'))} off={-12} />
+        <Measure from={[70, 172]} to={[70 + (base - cutter / 2) * s, 172]} label={n.mm(n.number('=offset'))} off={-12} />
       </>
     );
   },
@@ -156,9 +156,9 @@ export const MAKING_PICTURES: Readonly<Record<string, Picture>> = {
       <>
         <path className="sum-tick" d={`M${x} ${y}V${y - height * s}M${x} ${y}H${x + run * s + 30}`} />
         <path className="sum-beam" d={`M${x + run * s} ${y}L${x} ${y - height * s}`} strokeWidth={8} />
-        <Measure from={[x, y + 12]} to={[x + run * s, y + 12]} label={mm(run)} />
+        <Measure from={[x, y + 12]} to={[x + run * s, y + 12]} label={n.mm(run)} />
         <Words x={x + run * s + 16} y={CY} anchor="start">
-          {mm(n.number('=length'))}
+          {n.mm(n.number('=length'))}
         </Words>
       </>
     );

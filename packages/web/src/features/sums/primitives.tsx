@@ -1,10 +1,14 @@
 /** What the pictures of sums are drawn with: wood, words, dimensions, forces, blocks in a row. */
+import { nearest, tapeTextWithUnit, type DisplayUnit } from '@keen/core';
 import type { ReactNode } from 'react';
 
 export interface Numbers {
   readonly number: (key: string, fallback?: number) => number;
   readonly list: (key: string) => readonly number[];
   readonly text: (key: string) => string;
+  /** A length, mm, as the person reads lengths; and the same without its unit. */
+  readonly mm: (value: number) => string;
+  readonly bare: (value: number) => string;
   /** Results that are groups: boards with their cuts. */
   readonly groups: (key: string) => readonly Readonly<Record<string, number | readonly number[]>>[];
 }
@@ -95,7 +99,15 @@ export function Arrow({ x, y, dx, dy, label }: { readonly x: number; readonly y:
   );
 }
 
-export const mm = (value: number): string => `${short(value)} mm`;
+/** Under this, inches are told in thousandths: a tape does not show them. */
+const FINE_IN = 0.25;
+
+/** A length, mm, without its unit: in a picture as on a tape, what lies between two of its lines left out. */
+export function lengthLabel(value: number, unit: DisplayUnit): string {
+  if (unit === 'mm') return short(value);
+  if (Math.abs(value) < FINE_IN * 25.4) return String(Number((value / 25.4).toFixed(3)));
+  return tapeTextWithUnit(nearest(value), 'in').replace(/ in( strong| shy)?$/, '');
+}
 export const newtons = (value: number): string => `${short(value)} N`;
 
 /** Blocks side by side, with their sizes: openings and dividers, strips and kerfs, cuts and what is left. */

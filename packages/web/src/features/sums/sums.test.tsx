@@ -6,6 +6,7 @@ import { cleanup, render, screen, waitFor, within } from '@testing-library/react
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { useUnit } from '../project/selectors.ts';
+import { lengthLabel } from './primitives.tsx';
 import { Sums } from './Sums.tsx';
 
 jest.setTimeout(60_000);
@@ -69,4 +70,11 @@ test('what is out of a field’s limits is not offered there', () => {
   opened('panel-weight');
   // A mass goes into no length, and nothing of it is a count or an angle.
   expect(screen.queryByRole('group', { name: /^Put it into/ })).toBeNull();
+});
+
+test('lengths in a picture are told in the unit of the page; what a tape does not show, in thousandths', () => {
+  expect(lengthLabel(161.5, 'mm')).toBe('161.5');
+  expect(lengthLabel(161.5, 'in')).toBe('6 11/32');
+  expect(lengthLabel(6.35, 'in')).toBe('1/4');
+  expect(lengthLabel(0.8, 'in')).toBe('0.031');
 });
