@@ -7,7 +7,7 @@ import { sagOfLoad } from './shelf-sag.ts';
 
 const EI = 1.22e9;
 const whole = (min: number, max: number) => fc.integer({ min, max });
-/** Of forces of hundreds of newtons over spans of a meter, what floating point leaves where nothing should be. */
+/** mm: what eighty elements leave of rounding where a load over a support sags nothing. */
 const ROUNDING = 1e-7;
 const within = (got: number, wanted: number, share: number): void => expect(Math.abs(got - wanted)).toBeLessThanOrEqual(share * Math.abs(wanted) + ROUNDING);
 const shelf = 'depth=280mm thickness=18mm stiffness=9000MPa';
