@@ -2,7 +2,7 @@
 import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
 import { exactly } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
-import { overlap, thingRect, type Rect } from '../wall/placed.ts';
+import { blocksUnits, mustBeReached, overlap, thingRect, type Rect } from '../wall/placed.ts';
 import { railRect } from '../wall/rails.ts';
 import { railsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { UnitDesign } from '../carcass/families.ts';
@@ -37,7 +37,8 @@ export function halfInWay({ wall, things, box, unit }: Placed, elsewhere: () => 
   const cleared = ({ left, right, top }: Rect): boolean =>
     notch !== null && left >= box.place.along.nm + notch.from && right <= box.place.along.nm + notch.to && top <= foot + notch.depth;
   const inWay = [
-    ...things.filter(({ kind }) => kind !== 'bench').map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
+    // What is hidden in the wall is no matter here: holes keep clear of it.
+    ...things.filter((thing) => mustBeReached(thing) || blocksUnits(thing)).map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
     ...railsInOrder(wall).map((rail) => ({ name: rail.name, rect: railRect(rail, hanging.shortFace) })),
   ].filter(({ rect }) => overlap(half, rect) && !cleared(rect));
   return inWay.map(({ name, rect }): Finding => ({
