@@ -17,8 +17,9 @@ const uses = {
   sag: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
   hang: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts'],
   setups: ['chance', 'length', 'worked', 'solid', 'stock', 'joints', 'parts'],
+  build: ['assumed', 'chance', 'length', 'worked', 'solid', 'stock', 'joints', 'carcass', 'parts', 'cuts', 'setups'],
   checks: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups'],
-  plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups', 'checks'],
+  plan: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass', 'parts', 'nest', 'cuts', 'sag', 'hang', 'setups', 'build', 'checks'],
   sums: ['problem', 'length', 'worked', 'solid', 'stock', 'contents', 'joints', 'parts', 'sag', 'hang', 'setups', 'checks'],
   formats: [
     'problem',
@@ -36,6 +37,7 @@ const uses = {
     'sag',
     'hang',
     'setups',
+    'build',
     'checks',
     'plan',
   ],

@@ -6,6 +6,7 @@ import { up as liftSetups } from './database/migrations/0005-setups.ts';
 import { liftAll } from './database/migrations/lift.ts';
 import { up as liftLayouts } from './database/migrations/0006-layouts.ts';
 import { up as liftHanging } from './database/migrations/0010-hanging.ts';
+import { up as liftBuild } from './database/migrations/0011-build.ts';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { configFrom } from './config.ts';
 import { testApp, type TestApp } from './test/app.ts';
@@ -48,6 +49,7 @@ describe('migrations', () => {
     await liftLayouts(app.sequelize.getQueryInterface());
     await liftAll(app.sequelize.getQueryInterface(), 6);
     await liftHanging(app.sequelize.getQueryInterface());
+    await liftBuild(app.sequelize.getQueryInterface());
     const { body } = await app.api.get('/api/projects/print-room').expect(200);
     const design = designCodec.read(body.document, 'document');
     expect(design.items).toEqual({});
@@ -71,6 +73,7 @@ describe('migrations', () => {
       '0008-store',
       '0009-merchant',
       '0010-hanging',
+      '0011-build',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {

@@ -3,6 +3,7 @@ import { MOST_ITEMS } from '../contents/item-form.ts';
 import type { Design } from '../plan/design.ts';
 import { PERSON_HEIGHT } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, list, number, object, ownIds, PARTS, text, yesNo, type Codec } from './codec.ts';
+import { buildCodec } from './build-codec.ts';
 import { itemCodec } from './items-codec.ts';
 import { keptLayoutCodec, MOST_LAYOUTS, pinCodec } from './layout-codec.ts';
 import { unitCodec } from './unit-codec.ts';
@@ -36,6 +37,7 @@ export const designCodec: Codec<Design> = checked(
     layouts: byId(keptLayoutCodec, MOST_LAYOUTS),
     pins: byId(pinCodec, MOST_PINS, PARTS),
     setupOrder: list(text(300), MOST_ORDERED),
+    build: buildCodec,
     tries: byId(object({ id: text(64), order: number(-1e9, 1e9), name: text(80), unit: unitCodec }), MOST_TRIES),
   }),
   (design, where) => {

@@ -11,7 +11,7 @@ import { wallHalfEnds } from '../hang/wall-links.ts';
 import { hangingHoles, type Boring, type HangingHoles, type WallHole } from '../hang/holes.ts';
 import { screwById } from '../joints/screws.ts';
 import { nearest, type DisplayUnit, type Length } from '../length/length.ts';
-import { openingsOf } from '../parts/opened.ts';
+import { looseKg } from '../parts/opened.ts';
 import type { UnitPlan } from '../plan/plan.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
@@ -48,7 +48,7 @@ export function hangingTold(
 ): HangingTold {
   const holes = hangingHoles({ unit: plan.unit, hang: plan.hang, wall, at: box.place, seating: plan.seating.lower });
   const emptyKg = plan.weights.empty.mass.value;
-  const bareKg = emptyKg - looseKg(plan);
+  const bareKg = emptyKg - looseKg(plan.unit, plan.weights);
   const limit = aloneLimitKg(plan.unit, workshop);
   const told = { plan, box, wall, unit, holes, bareKg, emptyKg, helper: bareKg > limit, limit, beside };
   const { hanging } = plan.unit;
@@ -67,13 +67,6 @@ interface Told {
   readonly helper: boolean;
   readonly limit: number;
   readonly beside: readonly string[];
-}
-
-/** What comes off before it is lifted: doors, drawers, shelves on pins. */
-function looseKg({ unit, weights }: UnitPlan): number {
-  const off = new Set(openingsOf(unit, weights).flatMap(({ panels }) => panels));
-  for (const { guest, joint } of unit.meetings) if (joint.kind === 'pins') off.add(guest);
-  return [...off].reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
 }
 
 const step = (id: HangingStep['id'], title: string, says: readonly (string | false)[], caution: string | null = null): HangingStep => ({

@@ -7,6 +7,7 @@ import fourth from '../test/version-4.carcass.json' with { type: 'json' };
 import fifth from '../test/version-5.carcass.json' with { type: 'json' };
 import sixth from '../test/version-6.carcass.json' with { type: 'json' };
 import seventh from '../test/version-7.carcass.json' with { type: 'json' };
+import eighth from '../test/version-8.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
@@ -177,5 +178,26 @@ describe('version 7', () => {
     expect(plan(design, record, workshop).byId.get('ink')!.hang).toMatchObject({ state: 'fine', refusals: [] });
     expect(designCodec.read(liftDesign(seventh.design, 7), 'held')).toEqual(design);
     expect(readWorkshop(liftWorkshop(seventh.workshop, 7))).toEqual(workshop);
+  });
+});
+
+describe('version 8', () => {
+  const { design, workshop } = readProject(eighth);
+
+  test('gets two evenings and a Saturday, everything cut first, yellow glue', () => {
+    expect(design.build).toMatchObject({ cut: 'first', units: 'together', glue: 'yellow', order: [], start: null });
+    expect(Object.values(design.build.week).map(({ day, from, to, helper }) => [day, from / 60, to / 60, helper])).toEqual([
+      [1, 19, 22, false],
+      [3, 19, 22, false],
+      [5, 9, 17, true],
+    ]);
+  });
+
+  test('and a few clamps', () => {
+    expect(Object.values(workshop.shop.clamps).map(({ reach, count }) => [reach.text, count])).toEqual([
+      ['300 mm', 6],
+      ['800 mm', 8],
+      ['1250 mm', 4],
+    ]);
   });
 });

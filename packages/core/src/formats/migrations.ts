@@ -227,7 +227,39 @@ const fixingOfEight = (inches: boolean): Row => ({
   metal: '0.5 mm',
 });
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix, 6: toSeven, 7: toEight };
+/** Version 9: how it is built and when, and the clamps there are. */
+function toNine(file: Row): Row {
+  const { design, workshop } = file;
+  return {
+    ...file,
+    ...(isRow(design) ? { design: { ...design, build: BUILD_OF_NINE } } : {}),
+    ...(isRow(workshop) && isRow(workshop['shop']) ? { workshop: { ...workshop, shop: { ...workshop['shop'], clamps: CLAMPS_OF_NINE } } } : {}),
+  };
+}
+
+const BUILD_OF_NINE: Row = {
+  cut: 'first',
+  units: 'together',
+  glue: 'yellow',
+  tempC: 18,
+  order: [],
+  start: null,
+  week: {
+    tuesday: { id: 'tuesday', day: 1, from: '19:00', to: '22:00', helper: false, quiet: false },
+    thursday: { id: 'thursday', day: 3, from: '19:00', to: '22:00', helper: false, quiet: false },
+    saturday: { id: 'saturday', day: 5, from: '09:00', to: '17:00', helper: true, quiet: false },
+  },
+  away: [],
+  notBefore: {},
+};
+
+const CLAMPS_OF_NINE: Row = {
+  'clamps-1': { id: 'clamps-1', order: 0, reach: '300 mm', count: 6 },
+  'clamps-2': { id: 'clamps-2', order: 1, reach: '800 mm', count: 8 },
+  'clamps-3': { id: 'clamps-3', order: 2, reach: '1250 mm', count: 4 },
+};
+
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix, 6: toSeven, 7: toEight, 8: toNine };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {

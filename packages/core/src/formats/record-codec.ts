@@ -3,9 +3,10 @@ import { mm } from '../length/length.ts';
 import type { RecordEntry } from '../plan/design.ts';
 import { SHEET_PLACES } from '../stock/workshop.ts';
 import type { TestCut } from '../setups/learned.ts';
+import { STEP_KINDS } from '../build/step.ts';
 import { Refusal } from '../problem/problem.ts';
 import { WALL_LIMITS } from '../wall/wall-form.ts';
-import { checked, choice, length, list, number, object, objectWith, text, type Codec } from './codec.ts';
+import { checked, choice, length, list, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
 
 /** A wall of fifty metres, a sample every five millimetres. */
 export const MOST_SAMPLES = 10_000;
@@ -39,12 +40,15 @@ const testCutCodec: Codec<TestCut> = checked(
   },
 );
 
+/** Pictures of one note. */
+export const MOST_PHOTOS = 12;
+
 /** What an entry of each kind must say, and no other may. */
 const FACTS: Readonly<
   Record<
     RecordEntry['kind'],
     {
-      readonly field: 'reading' | 'scan' | 'testCut' | 'made' | 'asCut' | 'sawn' | 'spoiled' | 'hung' | 'withdraws';
+      readonly field: Exclude<keyof RecordEntry, 'id' | 'at' | 'kind' | 'slots'>;
       readonly what: string;
       readonly accepted: string;
     }
@@ -57,13 +61,18 @@ const FACTS: Readonly<
   sawn: { field: 'sawn', what: 'cuts that were made', accepted: 'a layout, its cuts that are made and the parts that came off' },
   spoiled: { field: 'spoiled', what: 'part that was spoiled', accepted: 'a layout and the part that is wanted once more' },
   hung: { field: 'hung', what: 'height it came to', accepted: 'a unit, the height that was asked for its bottom and the height it came to' },
+  step: { field: 'done', what: 'step that is done', accepted: 'a step and its kind, for a step that is done' },
+  opening: { field: 'opening', what: 'space that was measured', accepted: 'a space and its width or height' },
+  diagonals: { field: 'diagonals', what: 'diagonals', accepted: 'an assembly and both its diagonals' },
+  kept: { field: 'kept', what: 'part that is kept', accepted: 'a panel and how it is used' },
+  note: { field: 'note', what: 'note', accepted: 'what was written or pictures that were taken' },
   scan: { field: 'scan', what: 'scan', accepted: 'height and samples, for a scan' },
   withdrawn: { field: 'withdraws', what: 'entry that is taken back', accepted: 'the id of an earlier entry, for a withdrawal' },
 };
 
 export const recordCodec: Codec<RecordEntry> = checked(
   objectWith(
-    { id: text(64), at: text(30), kind: choice(['thickness', 'scan', 'test-cut', 'made', 'as-cut', 'sawn', 'spoiled', 'hung', 'withdrawn']) },
+    { id: text(64), at: text(30), kind: choice(Object.keys(FACTS) as RecordEntry['kind'][]) },
     {
       reading: objectWith({ product: text(64), value: length(mm(0.5), mm(200)) }, { sheet: text(40), place: choice(SHEET_PLACES) }),
       scan: object({
@@ -85,6 +94,11 @@ export const recordCodec: Codec<RecordEntry> = checked(
         came: length(WALL_LIMITS.up.least, WALL_LIMITS.up.most),
         allowed: length(mm(-20), mm(20)),
       }),
+      done: objectWith({ step: text(300), kind: choice(STEP_KINDS) }, { planned: number(0, 10_000), minutes: number(0, 10_000) }),
+      opening: objectWith({ space: text(200) }, { width: length(mm(5), mm(6000)), height: length(mm(5), mm(6000)) }),
+      diagonals: object({ assembly: text(200), one: length(mm(10), mm(9000)), other: length(mm(10), mm(9000)) }),
+      kept: object({ panel: text(200), how: choice(['accepted', 'trimmed', 'shimmed']) }),
+      note: objectWith({ text: text(4000, 0), photos: list(text(64), MOST_PHOTOS), nextTime: yesNo }, { step: text(300), part: text(200), unit: text(64) }),
       withdraws: text(64),
     },
   ),
@@ -97,6 +111,10 @@ export const recordCodec: Codec<RecordEntry> = checked(
     }
     if (entry.slots !== undefined && entry.kind !== 'made')
       throw new Refusal('entry', `a ${entry.kind} entry has no slots`, `${where}.slots`, 'slots as they were cut, for what was made');
+    if (entry.note && entry.note.text.trim() === '' && entry.note.photos.length === 0)
+      throw new Refusal('entry', 'the note says nothing', `${where}.note`, 'a few words, or a picture');
+    if (entry.opening && !entry.opening.width && !entry.opening.height)
+      throw new Refusal('entry', 'nothing was measured', `${where}.opening`, 'a width or a height');
     if (entry.asCut && entry.asCut.length === undefined && entry.asCut.width === undefined && entry.asCut.thickness === undefined)
       throw new Refusal('entry', 'nothing was measured', `${where}.asCut`, 'a length, a width or a thickness');
   },

@@ -48,6 +48,7 @@ export const shopCodec: Codec<Shop> = checked(
       100,
     ),
     jigs: object({ pins: yesNo, pockets: yesNo }),
+    clamps: byId(object({ id: text(64), order: number(0, 1000, true), reach: length(mm(50), mm(4000)), count: number(1, 100, true) }), 40),
     fits: object({ tight: PLAY, push: PLAY, glue: PLAY, loose: PLAY }),
     repeats: object({ slot: REPEAT, depth: REPEAT, length: REPEAT, place: REPEAT, hinge: REPEAT }),
     trim: length(mm(0), mm(100)),
@@ -55,9 +56,10 @@ export const shopCodec: Codec<Shop> = checked(
     keep: object({ length: length(mm(20), mm(3000)), width: length(mm(20), mm(3000)) }),
     liftsKg: number(1, 200),
   }),
-  ({ machines, bits, fits }, where) => {
+  ({ machines, bits, clamps, fits }, where) => {
     ownIds(machines, `${where}.machines`);
     ownIds(bits, `${where}.bits`);
+    ownIds(clamps, `${where}.clamps`);
     const order = ['tight', 'push', 'glue', 'loose'] as const;
     order.slice(1).forEach((fit, index) => {
       const tighter = order[index]!;

@@ -1,4 +1,6 @@
 /** The design of a project: what people decided. Everything else is derived from it, the shop record and the workshop. */
+import { USUAL_BUILD, type BuildChoices } from '../build/choices.ts';
+import type { DoneStep } from '../build/pace.ts';
 import type { UnitDesign } from '../carcass/families.ts';
 import type { Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
@@ -34,18 +36,21 @@ export interface Design {
   readonly layouts: Readonly<Record<string, KeptLayout>>;
   /** Parts that stay where a person put them; the others are laid out round them. Keyed by the part's id. */
   readonly pins: Readonly<Record<string, PinnedPart>>;
+  /** How it is built, and when. */
+  readonly build: BuildChoices;
   /** Other tries of units, kept to be compared. */
   readonly tries: Readonly<Record<string, Try>>;
 }
 
 /** What a new project has not settled yet. */
-export const NOTHING_SETTLED: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'tries'> = {
+export const NOTHING_SETTLED: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'build' | 'tries'> = {
   earthquakes: false,
   setupOrder: [],
   cutFrom: [],
   cutting: { first: 'any', then: 'settings' },
   layouts: {},
   pins: {},
+  build: USUAL_BUILD,
   tries: {},
 };
 
@@ -152,12 +157,45 @@ export interface Hung {
   readonly allowed: Entered;
 }
 
+/** A space of a unit as it came out of the dry fit; what was not measured is absent. */
+export interface Opening {
+  readonly space: string;
+  readonly width?: Entered;
+  readonly height?: Entered;
+}
+
+/** What someone wrote down, of a step or a part where it is of one. */
+export interface Note {
+  readonly text: string;
+  readonly step?: string;
+  readonly part?: string;
+  readonly unit?: string;
+  /** Ids of pictures kept on the server. */
+  readonly photos: readonly string[];
+  /** To be said again when a unit like it is begun. */
+  readonly nextTime: boolean;
+}
+
 /** An entry of the shop record: a fact, never changed, only corrected by a later one. */
 export interface RecordEntry {
   readonly id: string;
   /** When the device says it happened, ISO 8601. */
   readonly at: string;
-  readonly kind: 'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'sawn' | 'spoiled' | 'hung' | 'withdrawn';
+  readonly kind:
+    | 'thickness'
+    | 'scan'
+    | 'test-cut'
+    | 'made'
+    | 'as-cut'
+    | 'sawn'
+    | 'spoiled'
+    | 'hung'
+    | 'step'
+    | 'opening'
+    | 'diagonals'
+    | 'kept'
+    | 'note'
+    | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
   /** For kind 'scan': what a stud scanner read along a line of the wall. */
@@ -176,6 +214,16 @@ export interface RecordEntry {
   readonly spoiled?: Spoiled;
   /** For kind 'hung': the height it came to. */
   readonly hung?: Hung;
+  /** For kind 'step': a step of the build that is done. */
+  readonly done?: DoneStep;
+  /** For kind 'opening': a space as it came out. */
+  readonly opening?: Opening;
+  /** For kind 'diagonals': what was compared while the glue was wet. */
+  readonly diagonals?: { readonly assembly: string; readonly one: Entered; readonly other: Entered };
+  /** For kind 'kept': a part that does not fit as planned and is used as it is. */
+  readonly kept?: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' };
+  /** For kind 'note': what someone wrote, and the pictures they took. */
+  readonly note?: Note;
   /** For kind 'withdrawn': the entry that is taken back. */
   readonly withdraws?: string;
 }
@@ -212,6 +260,12 @@ export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<strin
     byPanel.set(fact.panel, { cut: { ...before?.cut, ...fact }, entries: [...(before?.entries ?? []), id] });
   }
   return byPanel;
+}
+
+/** Steps that are done, and the entries that say so; the latest of each step. */
+export function standingSteps(record: readonly RecordEntry[]): { readonly id: string; readonly done: DoneStep }[] {
+  const latest = new Map(standing(record, ({ done }) => done).map(({ id, fact }) => [fact.step, { id, done: fact }]));
+  return [...latest.values()];
 }
 
 /** Cuts through sheets that are made, and the entries that say so. */

@@ -95,11 +95,20 @@ export interface Bit {
 /** The width of a slot, its depth, a part's length, where a slot stands, how a hinged door is set. */
 export type Repeated = 'slot' | 'depth' | 'length' | 'place' | 'hinge';
 
+/** So many clamps that open so far. */
+export interface Clamps {
+  readonly id: string;
+  readonly order: number;
+  readonly reach: Entered;
+  readonly count: number;
+}
+
 export interface Shop {
   readonly machines: Readonly<Record<string, Machine>>;
   readonly stack: Stack | null;
   readonly bits: Readonly<Record<string, Bit>>;
   readonly jigs: { readonly pins: boolean; readonly pockets: boolean };
+  readonly clamps: Readonly<Record<string, Clamps>>;
   /** The play each fit stands for in this shop. */
   readonly fits: Readonly<Record<Fit, Entered>>;
   /** What its cuts repeat to: the standard deviation of each. */
@@ -217,6 +226,11 @@ const starterBits = (): Shop['bits'] => {
   return Object.fromEntries(rows.map(([kind, size], order) => [`${kind}-${order + 1}`, newBit(`${kind}-${order + 1}`, order, kind, size)]));
 };
 
+export const newClamps = (id: string, order: number, reach: string, count: number): Clamps => ({ id, order, reach: entered(reach), count });
+
+const usualClamps = (): Shop['clamps'] =>
+  Object.fromEntries([newClamps('clamps-1', 0, '300 mm', 6), newClamps('clamps-2', 1, '800 mm', 8), newClamps('clamps-3', 2, '1250 mm', 4)].map((row) => [row.id, row]));
+
 const machines = (...kinds: readonly MachineKind[]): Shop['machines'] => Object.fromEntries(kinds.map((kind, order) => [kind, newMachine(kind, kind, order)]));
 
 /** A home shop with a saw bench. */
@@ -225,6 +239,7 @@ export const usualShop = (): Shop => ({
   stack: STACK,
   bits: starterBits(),
   jigs: { pins: true, pockets: true },
+  clamps: usualClamps(),
   fits: FITS,
   repeats: REPEATS,
   trim: entered('5 mm'),

@@ -24,6 +24,9 @@ export type FigureUnit =
   | 'N mm2'
   | 'kg mm'
   | 'm2'
+  | 'min'
+  | 'l'
+  | 'degC'
   | 'm3';
 
 export interface FigureTerm {

@@ -66,9 +66,25 @@ export function figureText(value: number, unit: FigureUnit, shown: DisplayUnit):
     case 'N/mm':
     case 'MPa':
       return `${digits(value)} ${unit}`;
+    case 'min':
+      return `${digits(value)} min`;
+    case 'l':
+      return shown === 'mm' ? `${value.toFixed(2)} l` : `${(value / L_PER_QUART).toFixed(2)} qt`;
+    case 'degC':
+      return shown === 'mm' ? `${digits(value)} °C` : `${digits((value * 9) / 5 + 32)} °F`;
     default:
       return unit satisfies never;
   }
+}
+
+/** A US liquid quart, liters. Source: defined as 57.75 cubic inches. */
+const L_PER_QUART = 0.946352946;
+
+/** Minutes as people say them: '40 min', '2 h 30 min'. */
+export function minutesText(minutes: number): string {
+  const whole = Math.max(1, Math.round(minutes));
+  const [hours, rest] = [Math.floor(whole / 60), whole % 60];
+  return hours === 0 ? `${rest} min` : rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
 
 const digits = (value: number): string => (Number.isInteger(value) ? String(value) : value.toFixed(Math.abs(value) < 10 ? 2 : 1).replace(/\.?0+$/, ''));

@@ -11,6 +11,7 @@ import * as seventh from './0007-nest-jobs.ts';
 import * as eighth from './0008-store.ts';
 import * as ninth from './0009-merchant.ts';
 import * as tenth from './0010-hanging.ts';
+import * as eleventh from './0011-build.ts';
 
 export interface Migration {
   readonly name: string;
@@ -18,4 +19,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh];

@@ -1,0 +1,330 @@
+/**
+ * How a unit goes together: taken apart in the mind, in reverse. Panels that stay together are split along a direction into
+ * groups that do not stand in one another's way; what was split last is glued first. Works on bodies and meetings alone: no
+ * family says how it is assembled.
+ */
+import { isFace, type Meeting } from '../solid/meeting.ts';
+import { edgeFace, outwardOf, type Panel } from '../solid/panel.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { OUT, dot, plusVector, scale, type Vector } from '../solid/vector.ts';
+import { stopped, waysTogether } from './blocked.ts';
+
+/** Panels joined in one go along one direction. A joint of a lone panel is null: it comes as it is. */
+export interface GlueUp {
+  /** Of the unit and the panel that decides it: stays while that panel does. */
+  readonly id: string;
+  /** What comes together: groups of panels, each a panel or glued up before. */
+  readonly groups: readonly (readonly string[])[];
+  readonly meetings: readonly Meeting[];
+  /** Unit vector along which they are pressed together; null where they lock into one another and go together all at once. */
+  readonly along: Vector | null;
+  /** Glue-ups of its groups. */
+  readonly after: readonly string[];
+}
+
+/** Panels that stay together, and the glue-ups that make them one, in an order that can be done. */
+export interface Assembly {
+  readonly id: string;
+  readonly kind: 'carcass' | 'door' | 'drawer' | 'loose';
+  readonly panels: readonly string[];
+  readonly glueUps: readonly GlueUp[];
+}
+
+/** Joints that move, or that nothing holds: what they join is made on its own. */
+const MOVES: readonly Meeting['joint']['kind'][] = ['hinge', 'slide', 'pins', 'flush'];
+
+/** Made and put up with the hanging, not glued up. */
+const OF_THE_HANGING: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'spacer'];
+
+const isOfHanging = ({ role, onWall }: Panel): boolean => onWall || OF_THE_HANGING.includes(role);
+
+/** Whether a meeting holds its panels together from the glue-up on. An applied front is set on its box when that runs in its place. */
+export const staysJoined = ({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, host, joint }: Meeting): boolean => {
+  const [a, b] = [byId.get(guest)!, byId.get(host)!];
+  const lies = joint.kind === 'laid' && ((!joint.glue && !joint.fastening) || (a.role === 'front' && b.role === 'front'));
+  return !lies && !MOVES.includes(joint.kind) && !a.comesOut && !b.comesOut && !isOfHanging(a) && !isOfHanging(b);
+};
+
+const known = new WeakMap<ResolvedUnit, readonly Assembly[]>();
+
+/** All assemblies of a unit, the carcass first. A resolved unit never changes: worked out once. */
+export function assembliesOf(unit: ResolvedUnit): readonly Assembly[] {
+  const before = known.get(unit);
+  if (before) return before;
+  const joined = unit.meetings.filter((meeting) => staysJoined(unit, meeting));
+  const groups = connected(
+    unit.panels.filter((panel) => !isOfHanging(panel)).map(({ id }) => id),
+    joined,
+  ).filter((group) => group.length > 1);
+  const made = groups.map((group): Assembly => {
+    const inside = new Set(group);
+    const own = joined.filter(({ guest, host }) => inside.has(guest) && inside.has(host));
+    return { id: group[0]!, kind: kindOf(unit, inside), panels: group, glueUps: glueUpsOf(unit, group, own) };
+  });
+  const sorted = [...made].sort((a, b) => KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind));
+  known.set(unit, sorted);
+  return sorted;
+}
+
+const KINDS: readonly Assembly['kind'][] = ['carcass', 'drawer', 'door', 'loose'];
+
+/** A box with sides or a back is carcass; what hangs on hinges is a door or a leaf; what runs on slides is a drawer. */
+function kindOf({ meetings, byId }: ResolvedUnit, inside: ReadonlySet<string>): Assembly['kind'] {
+  const moves = (kind: Meeting['joint']['kind']): boolean =>
+    meetings.some(({ guest, host, joint }) => joint.kind === kind && inside.has(guest) && !inside.has(host));
+  if (moves('hinge')) return 'door';
+  if (moves('slide')) return 'drawer';
+  // What stands loose in a space touches nothing that is fixed.
+  const roles = [...inside].map((id) => byId.get(id)!.role);
+  return roles.every((role) => role === 'holder') || meetings.every(({ guest, host }) => inside.has(guest) === inside.has(host))
+    ? holdsTheRest(meetings, inside)
+      ? 'carcass'
+      : 'loose'
+    : 'carcass';
+}
+
+/** The largest part of a unit none of whose meetings leads out of it may still be all there is. */
+const holdsTheRest = (meetings: readonly Meeting[], inside: ReadonlySet<string>): boolean =>
+  meetings.filter(({ guest }) => inside.has(guest)).length * 2 > meetings.length;
+
+/** Ids that hang together through meetings, in the order they are given. */
+function connected(ids: readonly string[], meetings: readonly Meeting[]): string[][] {
+  const next = new Map<string, string[]>(ids.map((id) => [id, []]));
+  for (const { guest, host } of meetings) {
+    next.get(guest)?.push(host);
+    next.get(host)?.push(guest);
+  }
+  const seen = new Set<string>();
+  return ids.flatMap((start) => {
+    if (seen.has(start)) return [];
+    const group = new Set<string>();
+    const open = [start];
+    for (let at = open.pop(); at !== undefined; at = open.pop()) {
+      if (group.has(at) || !next.has(at)) continue;
+      group.add(at);
+      open.push(...next.get(at)!);
+    }
+    for (const id of group) seen.add(id);
+    return [ids.filter((id) => group.has(id))];
+  });
+}
+
+/** Who cannot pass whom, both ways, along one direction: rows of panels that are stopped. */
+type InTheWay = ReadonlyMap<string, ReadonlySet<string>>;
+
+function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: readonly Meeting[]): GlueUp[] {
+  const panels = group.map((id) => unit.byId.get(id)!);
+  const ways = waysTogether(panels);
+  const inTheWay = ways.map((way) => stoppedAlong(unit, panels, meetings, way));
+  const made: GlueUp[] = [];
+
+  /** Appends what makes one of `ids`; the id of the glue-up, or null for a panel alone. */
+  const glue = (ids: readonly string[]): string | null => {
+    if (ids.length < 2) return null;
+    const split = bestSplit(ids, meetings, ways, inTheWay, (id) => unit.byId.get(id)!.role);
+    const groups = split ? boxesFirst(split.groups, meetings, inTheWay[ways.indexOf(split.along)]!) : ids.map((id) => [id]);
+    const crossing = (rows: readonly (readonly string[])[]): Meeting[] => {
+      const at = new Map(rows.flatMap((row, index) => row.map((id) => [id, index] as const)));
+      return meetings.filter(({ guest, host }) => at.has(guest) && at.has(host) && at.get(guest) !== at.get(host));
+    };
+    const along = split?.along ?? null;
+    const core = [...groups].sort((a, b) => b.length - a.length)[0]!;
+    const skins = groups.filter((row) => row !== core);
+    // A back, a face frame, an edging: laid on what is one already, one after the other.
+    if (along && core.length > 1 && Math.abs(dot(along, OUT)) > 0.7 && skins.length > 1 && crossing(skins).length === 0) {
+      let whole = core;
+      let last = glue(core);
+      for (const skin of skins) {
+        const after = [last, glue(skin)].filter((id): id is string => id !== null);
+        last = add([whole, skin], crossing([whole, skin]), along, after);
+        whole = [...whole, ...skin];
+      }
+      return last;
+    }
+    const after = groups.map(glue).filter((id): id is string => id !== null);
+    return add(groups, crossing(groups), along, after);
+  };
+  const used = new Set<string>();
+  const add = (groups: readonly (readonly string[])[], own: readonly Meeting[], along: Vector | null, after: readonly string[]): string => {
+    // Called after the smallest thing that joins here, so that one more shelf leaves the others' names alone.
+    const id = nameOf(unit, groups, used);
+    used.add(id);
+    made.push({ id, groups, meetings: own, along, after });
+    return id;
+  };
+  glue(group);
+  return made;
+}
+
+/** After a lone panel that comes to the others here: a back for what puts the back on, else the first of them. */
+function nameOf({ id, byId }: ResolvedUnit, groups: readonly (readonly string[])[], used: ReadonlySet<string>): string {
+  const alone = groups.filter((row) => row.length === 1).map(([only]) => only!);
+  const names = [...alone.filter((panel) => byId.get(panel)!.role === 'side'), ...alone, ...groups.flat()].map((panel) => `${id}/glue/${panel.slice(id.length + 1)}`);
+  return names.find((name) => !used.has(name)) ?? `${names[0]!}/${used.size}`;
+}
+
+/** What closes a box from behind, or lies on it in front. */
+const SKINS: readonly Panel['role'][] = ['back', 'frame', 'edging'];
+
+interface Split {
+  readonly groups: readonly (readonly string[])[];
+  readonly along: Vector;
+}
+
+/**
+ * The direction that leaves the fewest groups: what is last put on is simple, what is inside is done. Of those with as few, from
+ * behind or in front, for a back squares what is there; then the one with the fewest joints.
+ */
+function bestSplit(
+  ids: readonly string[],
+  meetings: readonly Meeting[],
+  ways: readonly Vector[],
+  inTheWay: readonly InTheWay[],
+  roleOf: (id: string) => Panel['role'],
+): Split | null {
+  let best: (Split & { readonly rank: readonly number[] }) | null = null;
+  ways.forEach((along, index) => {
+    const groups = lockedTogether(ids, inTheWay[index]!);
+    if (groups.length < 2) return;
+    const at = new Map(groups.flatMap((row, n) => row.map((id) => [id, n] as const)));
+    const joints = meetings.filter(({ guest, host }) => at.has(guest) && at.has(host) && at.get(guest) !== at.get(host)).length;
+    const core = [...groups].sort((a, b) => b.length - a.length)[0]!;
+    const closes = Math.abs(dot(along, OUT)) > 0.7 && groups.every((row) => row === core || row.every((id) => SKINS.includes(roleOf(id))));
+    const rank = [groups.length, closes ? 0 : 1, joints];
+    if (!best || isBefore(rank, best.rank)) best = { groups, along, rank };
+  });
+  return best;
+}
+
+/** Groups that ring round a space are one before what only bridges between them: boxes of a run before the shelf that joins them. */
+function boxesFirst(groups: readonly (readonly string[])[], meetings: readonly Meeting[], inTheWay: InTheWay): readonly (readonly string[])[] {
+  const at = new Map(groups.flatMap((row, n) => row.map((id) => [id, n] as const)));
+  const links = groups.map(() => new Set<number>());
+  for (const { guest, host } of meetings) {
+    const [a, b] = [at.get(guest), at.get(host)];
+    if (a === undefined || b === undefined || a === b) continue;
+    links[a]!.add(b);
+    links[b]!.add(a);
+  }
+  const rings = ringsOf(links).filter((ring) => ring.length > 2);
+  if (rings.length === 0 || (rings.length === 1 && rings[0]!.length === groups.length)) return groups;
+  const taken = new Set<number>();
+  const boxes = rings.map((ring) => ring.filter((n) => !taken.has(n) && taken.add(n)));
+  const joined = [...boxes.filter((box) => box.length > 1), ...groups.map((_, n) => [n]).filter(([n]) => !boxes.some((box) => box.length > 1 && box.includes(n!)))];
+  const rows = joined.map((box) => box.flatMap((n) => groups[n]!));
+  // Boxes that stand in one another are made together after all.
+  return isFree(rows, inTheWay) ? rows : groups;
+}
+
+/** Whether rigid rows still come apart: none is locked to another. */
+function isFree(rows: readonly (readonly string[])[], inTheWay: InTheWay): boolean {
+  const at = new Map(rows.flatMap((row, n) => row.map((id) => [id, n] as const)));
+  const stops = new Map(
+    rows.map((row, n) => [String(n), new Set(row.flatMap((id) => [...inTheWay.get(id)!].flatMap((other) => (at.has(other) ? [String(at.get(other)!)] : []))))]),
+  );
+  return lockedTogether([...stops.keys()], stops).length === rows.length;
+}
+
+/** Biconnected blocks of a graph, by the numbers of its nodes. Source: Hopcroft and Tarjan 1973. */
+function ringsOf(links: readonly ReadonlySet<number>[]): number[][] {
+  const depth = new Map<number, number>();
+  const low = new Map<number, number>();
+  const edges: (readonly [number, number])[] = [];
+  const rings: number[][] = [];
+  const visit = (node: number, from: number | null): void => {
+    depth.set(node, depth.size);
+    low.set(node, depth.get(node)!);
+    for (const next of links[node]!) {
+      if (next === from) continue;
+      if (depth.has(next)) {
+        if (depth.get(next)! < depth.get(node)!) edges.push([node, next]);
+        low.set(node, Math.min(low.get(node)!, depth.get(next)!));
+        continue;
+      }
+      const edge = [node, next] as const;
+      edges.push(edge);
+      visit(next, node);
+      low.set(node, Math.min(low.get(node)!, low.get(next)!));
+      if (low.get(next)! < depth.get(node)!) continue;
+      rings.push([...new Set(edges.splice(edges.indexOf(edge)).flat())].sort((a, b) => a - b));
+    }
+  };
+  links.forEach((_, node) => {
+    if (!depth.has(node)) visit(node, null);
+  });
+  return rings;
+}
+
+const isBefore = (a: readonly number[], b: readonly number[]): boolean => {
+  const at = a.findIndex((value, index) => value !== b[index]);
+  return at >= 0 && a[at]! < b[at]!;
+};
+
+/** Strongly connected groups: panels each of which would have to pass another of them. Source: Tarjan 1972. */
+function lockedTogether(ids: readonly string[], inTheWay: InTheWay): string[][] {
+  const among = new Set(ids);
+  const index = new Map<string, number>();
+  const low = new Map<string, number>();
+  const stack: string[] = [];
+  const groups: string[][] = [];
+  const visit = (id: string): void => {
+    index.set(id, index.size);
+    low.set(id, index.get(id)!);
+    stack.push(id);
+    for (const next of inTheWay.get(id) ?? []) {
+      if (!among.has(next)) continue;
+      if (!index.has(next)) {
+        visit(next);
+        low.set(id, Math.min(low.get(id)!, low.get(next)!));
+      } else if (stack.includes(next)) low.set(id, Math.min(low.get(id)!, index.get(next)!));
+    }
+    if (low.get(id) !== index.get(id)) return;
+    const group = new Set(stack.splice(stack.indexOf(id)));
+    groups.push(ids.filter((each) => group.has(each)));
+  };
+  for (const id of ids) if (!index.has(id)) visit(id);
+  return groups.sort((a, b) => ids.indexOf(a[0]!) - ids.indexOf(b[0]!));
+}
+
+/** Along a direction: for every panel those it runs into, and those that are joined to it by a joint that does not open that way. */
+function stoppedAlong(unit: ResolvedUnit, panels: readonly ResolvedPanel[], meetings: readonly Meeting[], along: Vector): InTheWay {
+  const rows = new Map(panels.map(({ id }) => [id, new Set<string>()]));
+  panels.forEach((a, index) => {
+    for (const b of panels.slice(index + 1)) {
+      const { forth, back } = stopped(a, b, along);
+      if (forth) rows.get(a.id)!.add(b.id);
+      // What cannot go back past another is what stops that other going forth.
+      if (back) rows.get(b.id)!.add(a.id);
+    }
+  });
+  for (const meeting of meetings) {
+    if (opens(unit, meeting, along)) continue;
+    rows.get(meeting.guest)!.add(meeting.host);
+    rows.get(meeting.host)!.add(meeting.guest);
+  }
+  return rows;
+}
+
+/** Nearer than this to a joint's own direction it closes along it: within 20 degrees. */
+const CLOSES = Math.cos((20 * Math.PI) / 180);
+/** A mitre is closed from either side of its corner. */
+const CLOSES_MITRE = Math.cos((65 * Math.PI) / 180);
+
+/** Whether a joint is closed by pressing along a direction: into its slot, on to its face, into its rabbet from the open side. */
+function opens({ byId }: ResolvedUnit, meeting: Meeting, along: Vector): boolean {
+  const [guest, host] = [byId.get(meeting.guest)!, byId.get(meeting.host)!];
+  const near = (d: Vector, least = CLOSES): boolean => Math.abs(dot(d, along)) > least;
+  if (isFace(meeting.edge)) return near(guest.frame.w);
+  const { out } = edgeFace(guest, meeting.edge);
+  if (meeting.joint.kind === 'mitre' && !isFace(meeting.face)) return near(out, CLOSES_MITRE) || near(edgeFace(host, meeting.face).out, CLOSES_MITRE);
+  if (meeting.joint.kind === 'half-lap') return near(guest.frame.w) || near(guest.frame.v);
+  const { u, v } = guest.frame;
+  const outward = outwardOf(guest.outline, meeting.edge);
+  const inPlane = plusVector(scale(u, outward.u), scale(v, outward.v));
+  if (near(out) || near(inPlane)) return true;
+  const strip = host.strips.find(({ id }) => id === meeting.id);
+  if (strip?.kind !== 'rabbet') return false;
+  // A rabbet is open on a second side, across the strip: a back is laid in there. A top is pressed in with the sides.
+  return guest.role === 'back' && near(OUT) && near(plusVector(scale(host.frame.u, strip.normal.u), scale(host.frame.v, strip.normal.v)));
+}

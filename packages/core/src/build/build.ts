@@ -1,0 +1,53 @@
+/** The build of some units: steps derived from what they are, the reasons for their order, and an order that can be done. */
+import type { Setups } from '../setups/setups.ts';
+import { GLUES, type GlueId } from './glues.ts';
+import { finishOf } from './finishes.ts';
+import type { BuildJob } from './job.ts';
+import { inOrder } from './order.ts';
+import { edgesOf } from './reasons.ts';
+import { shopSteps } from './shop-steps.ts';
+import type { BuildPlan, Step } from './step.ts';
+import { unitSteps } from './unit-steps.ts';
+
+export interface Build extends BuildPlan {
+  readonly setups: readonly Setups[];
+  readonly faults: readonly BuildFault[];
+}
+
+/** What stands in the way of a step as it is planned. */
+export type BuildFault =
+  /** Joints cannot all be closed while the glue is open. `slower`: glues that stay open long enough, the quickest first. */
+  | { readonly fault: 'open-time'; readonly step: string; readonly minutes: number; readonly openMin: number; readonly joints: number; readonly slower: readonly GlueId[] }
+  | { readonly fault: 'few-clamps'; readonly step: string; readonly wanted: number; readonly owned: number; readonly reachMm: number }
+  | { readonly fault: 'too-cold'; readonly step: string; readonly of: string; readonly tempC: number; readonly leastC: number };
+
+export function buildOf(job: BuildJob): Build {
+  const shop = shopSteps(job);
+  const steps: Step[] = [...shop.steps, ...job.units.flatMap((unit) => unitSteps(job, unit))];
+  const rails = new Map(job.units.flatMap(({ unit, toHang }) => (toHang.rail === null ? [] : [[unit.id, toHang.rail] as const])));
+  const edges = edgesOf(steps, rails);
+  const ordered = inOrder(steps, edges, job.choices.order, job.choices.units === 'one-by-one');
+  return { steps: ordered, edges, setups: shop.setups, faults: ordered.flatMap((step) => faultsOf(step, job)) };
+}
+
+function faultsOf({ id, detail }: Step, { choices }: BuildJob): BuildFault[] {
+  const faults: BuildFault[] = [];
+  const { tempC } = choices;
+  if (detail.kind === 'glue' && detail.glue) {
+    const { minutes, openMin, joints, clampsWanted, clampsOwned, reachMm } = detail.glue;
+    if (minutes.value > openMin.value) {
+      const slower = Object.values(GLUES)
+        .filter((glue) => glue.openMin >= minutes.value && glue.leastC <= tempC)
+        .sort((a, b) => a.openMin - b.openMin);
+      faults.push({ fault: 'open-time', step: id, minutes: minutes.value, openMin: openMin.value, joints, slower: slower.map((glue) => glue.id) });
+    }
+    if (clampsWanted > clampsOwned) faults.push({ fault: 'few-clamps', step: id, wanted: clampsWanted, owned: clampsOwned, reachMm });
+    const { leastC } = GLUES[choices.glue];
+    if (tempC < leastC) faults.push({ fault: 'too-cold', step: id, of: choices.glue, tempC, leastC });
+  }
+  if (detail.kind === 'coat' && detail.coat === 1) {
+    const finish = finishOf({ kind: detail.finish as 'oil' })!;
+    if (tempC < finish.leastC) faults.push({ fault: 'too-cold', step: id, of: finish.id, tempC, leastC: finish.leastC });
+  }
+  return faults;
+}

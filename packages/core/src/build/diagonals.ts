@@ -1,0 +1,34 @@
+/** How far two diagonals may differ. Source: docs/formulas/diagonals.md. */
+import { toMm, type Length } from '../length/length.ts';
+import { apply, formula } from '../worked/figure.ts';
+import type { Diagonals } from './step.ts';
+
+/** Out of square by so much over each millimetre of a side: a millimetre a metre. [ASSUME] */
+const OUT_OF_SQUARE = 1 / 1000;
+/** Behind inset doors the gap may run out by half a millimetre over their height. [ASSUME] */
+const GAP_RUNS_MM = 0.5;
+
+const DIAGONAL = formula({
+  label: 'diagonal',
+  unit: 'mm',
+  text: '√(w² + h²)',
+  source: '[eq] docs/formulas/diagonals.md',
+  terms: { w: 'mm', h: 'mm' },
+  compute: ({ w, h }) => Math.hypot(w, h),
+});
+
+/** (w² + h² + 2 w h s) and (… − 2 w h s) are the squares of the diagonals at a skew of s. */
+const MAY_DIFFER = formula({
+  label: 'diagonals-may-differ',
+  unit: 'mm',
+  text: '√(w² + h² + 2 w h s) − √(w² + h² − 2 w h s)',
+  source: '[eq] docs/formulas/diagonals.md',
+  terms: { w: 'mm', h: 'mm', s: 'factor' },
+  compute: ({ w, h, s }) => Math.sqrt(w * w + h * h + 2 * w * h * s) - Math.sqrt(w * w + h * h - 2 * w * h * s),
+});
+
+export function diagonalsOf(width: Length, height: Length, insetDoors: boolean): Diagonals {
+  const [w, h] = [toMm(width), toMm(height)];
+  const s = insetDoors ? Math.min(OUT_OF_SQUARE, GAP_RUNS_MM / h) : OUT_OF_SQUARE;
+  return { width, height, diagonal: apply(DIAGONAL, { w, h }), allowed: apply(MAY_DIFFER, { w, h, s }) };
+}

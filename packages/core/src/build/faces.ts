@@ -1,0 +1,40 @@
+/** What of a unit gets sanded and finished while parts lie flat, and what from outside when it stands. Source: docs/formulas/finish-area.md. */
+import { NM_PER } from '../length/length.ts';
+import { extentOf, place, type Face, type Panel } from '../solid/panel.ts';
+import { areaOf } from '../solid/polygon.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { plusVector, scale, type Vector } from '../solid/vector.ts';
+import { boundsOf } from '../solid/views.ts';
+import { total, type Figure, type FigureTerm } from '../worked/figure.ts';
+import type { Side } from './step.ts';
+
+const NOT_FINISHED: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'spacer'];
+
+/** A face that looks into the box is reached only while parts lie flat: a finger's breadth off it is still within the carcass. */
+const OFF_MM = 15;
+
+/** Square meters of faces on one side, a term a panel. `carcass`: panels that make the box. */
+export function faceArea(panels: readonly ResolvedPanel[], carcass: ReadonlySet<string>, side: Side): Figure {
+  const bounds = panels.filter(({ id }) => carcass.has(id)).map(boundsOf);
+  const least = (axis: keyof Vector): number => Math.min(...bounds.map(({ low }) => low[axis]));
+  const most = (axis: keyof Vector): number => Math.max(...bounds.map(({ high }) => high[axis]));
+  const low = { along: least('along'), up: least('up'), out: least('out') };
+  const high = { along: most('along'), up: most('up'), out: most('out') };
+  const isWithin = (at: Vector): boolean => (['along', 'up', 'out'] as const).every((axis) => at[axis] > low[axis] && at[axis] < high[axis]);
+  const rows = panels.flatMap((panel): FigureTerm[] => {
+    if (NOT_FINISHED.includes(panel.role)) return [];
+    const looksIn = (face: Face): boolean => carcass.has(panel.id) && isWithin(scale(offFace(panel, face), 1 / NM_PER.mm));
+    const faces = (['reference', 'other'] as const).filter((face) => looksIn(face) === (side === 'inside'));
+    if (faces.length === 0) return [];
+    const area = (areaOf(panel.outline.map(({ from }) => from)).area / 1e18) * faces.length;
+    return [{ symbol: 'A', label: panel.name, value: area, unit: 'm2' }];
+  });
+  return total(`area-${side}`, 'm2', rows, '[eq] docs/formulas/finish-area.md');
+}
+
+function offFace(panel: Panel, face: Face): Vector {
+  const [u, v] = [extentOf(panel.outline, 'u'), extentOf(panel.outline, 'v')];
+  const off = OFF_MM * NM_PER.mm;
+  const middle = place(panel.frame, { u: (u.from + u.to) / 2, v: (v.from + v.to) / 2 }, face === 'reference' ? 0 : panel.thickness);
+  return plusVector(middle, scale(panel.frame.w, face === 'reference' ? -off : off));
+}

@@ -1,0 +1,103 @@
+/** What a glue-up takes: glue that stays open so long, clamps that reach so far, fasteners of so many kinds. */
+import { seamOf } from '../joints/drilling.ts';
+import { toMm } from '../length/length.ts';
+import { isFace, type Meeting } from '../solid/meeting.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { dot } from '../solid/vector.ts';
+import { cornersOf } from '../solid/convex.ts';
+import type { Shop } from '../stock/shop.ts';
+import { apply, formula } from '../worked/figure.ts';
+import type { GlueUp } from './assemblies.ts';
+import { GLUES, type GlueId } from './glues.ts';
+import { stepMinutes } from './minutes.ts';
+import type { DrivenFasteners, GlueTold } from './step.ts';
+import { SLOWER } from './warmth.ts';
+
+/** A clamp to so much of a joint's length; two where it is longer than a hand is wide. [ASSUME] */
+const CLAMP_EVERY_MM = 300;
+const TWO_FROM_MM = 120;
+/** Pads and the hook of the clamp. [ASSUME] */
+const CLAMP_SPARE_MM = 40;
+
+const CLAMPED = formula({
+  label: 'clamped-minutes',
+  unit: 'min',
+  text: 'label · slower',
+  source: '[ASSUME] docs/formulas/warmth.md',
+  terms: { label: 'min', slower: 'factor' },
+  compute: ({ label, slower }) => label * slower,
+});
+
+const OPEN = formula({
+  label: 'open-minutes',
+  unit: 'min',
+  text: 'label',
+  source: '[ASSUME] docs/formulas/warmth.md',
+  terms: { label: 'min' },
+  compute: ({ label }) => label,
+});
+
+/** Times on a label, made longer by the cold. */
+export const slowed = (labelMin: number, tempC: number) => apply(CLAMPED, { label: labelMin, slower: apply(SLOWER, { T: tempC }) });
+
+const seamMm = ({ byId }: ResolvedUnit, meeting: Meeting): number => {
+  const guest = byId.get(meeting.guest)!;
+  return isFace(meeting.edge) ? toMm(guest.length.value) : (seamOf(meeting, guest)?.lengthMm ?? 0);
+};
+
+/** Null where nothing in it is glued. */
+export function glueTold(unit: ResolvedUnit, glueUp: GlueUp, choice: { readonly glue: GlueId; readonly tempC: number }, shop: Pick<Shop, 'clamps'>): GlueTold | null {
+  const glued = glueUp.meetings.filter(({ joint }) => joint.glue);
+  if (glued.length === 0) return null;
+  const glue = GLUES[choice.glue];
+  // Screws press while glue sets; a joint at both ends of a panel is pressed by one clamp across all.
+  const pressed = new Map<string, number>();
+  for (const meeting of glued) {
+    if (meeting.joint.fastening && meeting.joint.fastening.by !== 'dowels' && meeting.joint.fastening.by !== 'brads') continue;
+    const mm = seamMm(unit, meeting);
+    const wanted = Math.max(mm > TWO_FROM_MM ? 2 : 1, Math.ceil(mm / CLAMP_EVERY_MM));
+    const by = lesser(glueUp, meeting);
+    pressed.set(by, Math.max(pressed.get(by) ?? 0, wanted));
+  }
+  const clampsWanted = [...pressed.values()].reduce((sum, n) => sum + n, 0);
+  const reachMm = acrossMm(unit, glueUp);
+  const owned = Object.values(shop.clamps).filter(({ reach }) => toMm(reach.nm) >= reachMm);
+  return {
+    joints: glued.length,
+    minutes: stepMinutes({ 'spread-joint': glued.length, 'set-clamp': clampsWanted }),
+    openMin: apply(OPEN, { label: glue.openMin }),
+    clampMin: slowed(glue.clampMin, choice.tempC),
+    clampsWanted,
+    clampsOwned: owned.reduce((sum, { count }) => sum + count, 0),
+    reachMm,
+  };
+}
+
+/** The group a joint brings in, by its first panel: the one that has fewer panels. */
+function lesser({ groups }: GlueUp, { guest, host }: Meeting): string {
+  const of = (id: string): readonly string[] => groups.find((row) => row.includes(id)) ?? [id];
+  const [a, b] = [of(guest), of(host)];
+  return (a.length <= b.length ? a : b)[0]!;
+}
+
+/** From one end to the other along the way it is pressed; across its joints where it locks. */
+function acrossMm({ byId }: ResolvedUnit, { groups, along }: GlueUp): number {
+  if (!along) return Math.max(...groups.flat().map((id) => toMm(byId.get(id)!.width.value)));
+  const at = groups.flat().flatMap((id) => {
+    const { low, high } = cornersOf(byId.get(id)!);
+    return [...low, ...high].map((corner) => dot(corner, along));
+  });
+  return Math.ceil(Math.max(...at) - Math.min(...at)) + CLAMP_SPARE_MM;
+}
+
+/** All fasteners of a glue-up, of one kind and length together. */
+export function fastenersIn({ meetings }: GlueUp): DrivenFasteners[] {
+  const rows = new Map<string, DrivenFasteners>();
+  for (const { joint } of meetings) {
+    if (!joint.fastening) continue;
+    const { by, screw, length, count, pilot } = joint.fastening;
+    const key = `${by} ${screw} ${length} ${pilot}`;
+    rows.set(key, { by, screw, length, pilot, count: (rows.get(key)?.count ?? 0) + count });
+  }
+  return [...rows.values()];
+}

@@ -1,0 +1,67 @@
+/** What a build is planned from: units as they are resolved, the sheets as they come apart, the settings of the machines. */
+import type { FinishChoice } from '../carcass/unit-base.ts';
+import type { CutStep } from '../cuts/pieces.ts';
+import type { PartLine } from '../parts/parts.ts';
+import type { Setups } from '../setups/setups.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Shop } from '../stock/shop.ts';
+import type { BuildChoices } from './choices.ts';
+import type { StepKind } from './step.ts';
+
+/** What of its hanging takes time, or another pair of hands. */
+export interface ToHang {
+  /** Holes where nobody has looked yet. */
+  readonly looks: number;
+  readonly wallScrews: number;
+  readonly cabinetScrews: number;
+  readonly locks: boolean;
+  /** The rail of the wall it hangs on; null for a wall half of its own. */
+  readonly rail: string | null;
+  /** What is lifted, and what one person lifts. */
+  readonly bareKg: number;
+  readonly limitKg: number;
+  /** Units it is fixed to first. */
+  readonly beside: readonly string[];
+  readonly spaces: number;
+  readonly contentsKg: number;
+}
+
+export interface UnitToBuild {
+  readonly unit: ResolvedUnit;
+  readonly parts: readonly PartLine[];
+  readonly finish: FinishChoice;
+  readonly insetDoors: boolean;
+  readonly toHang: ToHang;
+}
+
+/** The sheets of one product as they are laid out, with their cuts in their order. */
+export interface SheetsToSaw {
+  readonly product: string;
+  readonly sheets: number;
+  readonly steps: readonly CutStep[];
+}
+
+/** A rail of the wall with the boards it is ripped from. */
+export interface RailToBuild {
+  readonly id: string;
+  readonly parts: readonly PartLine[];
+  readonly screws: number;
+}
+
+export interface BuildJob {
+  readonly units: readonly UnitToBuild[];
+  readonly rails: readonly RailToBuild[];
+  /** Sheets as far as they are laid out; a part that is on none is cut with its product's. */
+  readonly sheets: readonly SheetsToSaw[];
+  /** Parts that are cut already, from sheets that are gone. */
+  readonly there: ReadonlySet<string>;
+  /** Board products among what the parts are of. */
+  readonly boards: ReadonlySet<string>;
+  readonly shop: Shop;
+  readonly choices: BuildChoices;
+  /** What the shop's log says: how much longer than planned steps of a kind take. */
+  readonly pace: Partial<Readonly<Record<StepKind, number>>>;
+}
+
+/** Settings for all units, or one set for each. */
+export type SetupsOf = (units: readonly ResolvedUnit[], shop: Shop) => Setups;

@@ -1,0 +1,75 @@
+/**
+ * How long a step takes: so many of this at so much each, times what this shop's own log says of such steps. All figures are
+ * ours, to start from: a log replaces them. Source: docs/formulas/step-minutes.md.
+ */
+import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+
+export const MINUTES = {
+  'fetch-sheet': 6,
+  'set-saw': 2,
+  'saw-cut': 1.5,
+  'heavy-cut': 4,
+  'board-cut': 2,
+  reading: 0.5,
+  'label-part': 0.7,
+  'count-lines': 0.5,
+  'set-machine': 6,
+  'test-cut': 4,
+  'machine-cut': 1.2,
+  'bored-hole': 0.3,
+  'marked-out': 2,
+  'band-meter': 4,
+  'sand-square-meter': 9,
+  'coat-square-meter': 9,
+  'mask-meter': 2,
+  'clean-brush': 8,
+  'set-out-parts': 5,
+  'fit-joint': 1.2,
+  'spread-joint': 0.7,
+  'set-clamp': 0.8,
+  'drive-fastener': 0.5,
+  'wipe-squeeze-out': 5,
+  'measure-diagonals': 3,
+  'trim-meter': 3,
+  'hang-leaf': 20,
+  'fit-slide': 15,
+  'set-front': 12,
+  'set-shelf': 2,
+  'fit-cut': 8,
+  'bevel-rip': 6,
+  'look-into-wall': 10,
+  'mark-line': 10,
+  'wall-screw': 4,
+  'lift-on': 10,
+  'take-down': 10,
+  'load-space': 3,
+} as const;
+
+export type Work = keyof typeof MINUTES;
+
+const EACH = formula({
+  label: 'work-minutes',
+  unit: 'min',
+  text: 'n · each',
+  source: '[ASSUME] docs/formulas/step-minutes.md',
+  terms: { n: 'count', each: 'min' },
+  compute: ({ n, each }) => n * each,
+});
+
+const PACED = formula({
+  label: 'paced-minutes',
+  unit: 'min',
+  text: 'minutes · pace',
+  source: 'docs/formulas/step-minutes.md',
+  terms: { minutes: 'min', pace: 'factor' },
+  compute: ({ minutes, pace }) => minutes * pace,
+});
+
+/** The minutes of a step from its counts; rows of nothing are left out. `pace`: what the log says, 1 while it says nothing. */
+export function stepMinutes(counts: Partial<Readonly<Record<Work, number>>>, pace = 1): Figure {
+  const rows = Object.entries(counts).flatMap(([work, n]) =>
+    n > 0 ? [termOf(apply(EACH, { n, each: MINUTES[work as Work] }, { key: `work-${work}` }))] : [],
+  );
+  const plain = total('step-minutes', 'min', rows, '[ASSUME] docs/formulas/step-minutes.md');
+  return pace === 1 ? plain : apply(PACED, { minutes: plain, pace });
+}

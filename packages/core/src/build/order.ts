@@ -1,0 +1,60 @@
+/** Steps in an order that can be done, near the one the work is usually done in and the one a person wants; and what forbids a move. */
+import { STEP_KINDS, type Edge, type Step } from './step.ts';
+
+/** Ranks steps by the usual order, then as they are given. */
+const usually = (steps: readonly Step[]): Step[] =>
+  steps
+    .map((step, index) => ({ step, by: STEP_KINDS.indexOf(step.detail.kind), index }))
+    .sort((a, b) => a.by - b.by || a.index - b.index)
+    .map(({ step }) => step);
+
+/**
+ * Steps with none before what it must follow. Those a person has named take the places of those named, in the person's order, as
+ * near as the edges allow. `byUnit`: one unit is finished before the next is begun, where its steps are its own. Edges that go
+ * round in a circle are our own mistake and throw a RangeError.
+ */
+export function inOrder(steps: readonly Step[], edges: readonly Edge[], wanted: readonly string[] = [], byUnit = false): Step[] {
+  const usual = usually(steps);
+  const units = [...new Set(steps.flatMap(({ unit }) => (unit === null ? [] : [unit])))];
+  const rank = (unit: string | null): number => (unit === null ? -1 : units.indexOf(unit));
+  const sorted = byUnit ? usual.map((step, index) => ({ step, index })).sort((a, b) => rank(a.step.unit) - rank(b.step.unit) || a.index - b.index).map(({ step }) => step) : usual;
+  const at = new Map(wanted.map((id, index) => [id, index]));
+  const named = sorted.filter(({ id }) => at.has(id)).sort((a, b) => at.get(a.id)! - at.get(b.id)!);
+  const queue = sorted.map((step) => (at.has(step.id) ? named.shift()! : step));
+  const waitsFor = new Map(steps.map(({ id }) => [id, new Set<string>()]));
+  for (const { before, after } of edges) waitsFor.get(after)?.add(before);
+  const done = new Set<string>();
+  const order: Step[] = [];
+  while (queue.length > 0) {
+    const last = order.at(-1);
+    const wet = queue.findIndex(({ rightAfter }) => last !== undefined && rightAfter === last.id);
+    const next = wet >= 0 ? wet : queue.findIndex((step) => step.rightAfter === null && [...waitsFor.get(step.id)!].every((id) => done.has(id)));
+    if (next < 0) throw new RangeError(`no step can be next of: ${queue.map(({ id }) => id).join(', ')}`);
+    const [step] = queue.splice(next, 1);
+    done.add(step!.id);
+    order.push(step!);
+  }
+  return order;
+}
+
+export type Moved =
+  | { readonly ok: true; readonly order: readonly string[] }
+  /** The edge that would be broken. */
+  | { readonly ok: false; readonly edge: Edge };
+
+/** A step taken to another place of the order, or the first reason why it cannot be there. */
+export function moveStep(order: readonly string[], edges: readonly Edge[], step: string, to: number): Moved {
+  const from = order.indexOf(step);
+  if (from < 0) throw new RangeError(`there is no step '${step}'`);
+  const rest = order.filter((id) => id !== step);
+  const place = Math.max(0, Math.min(rest.length, to));
+  const passed = new Set(place > from ? rest.slice(from, place) : rest.slice(place, from));
+  const broken = edges.find(({ before, after }) => (place > from ? before === step && passed.has(after) : after === step && passed.has(before)));
+  return broken ? { ok: false, edge: broken } : { ok: true, order: [...rest.slice(0, place), step, ...rest.slice(place)] };
+}
+
+/** The first edge an order breaks; null for none. */
+export function brokenEdge(order: readonly string[], edges: readonly Edge[]): Edge | null {
+  const at = new Map(order.map((id, index) => [id, index]));
+  return edges.find(({ before, after }) => at.has(before) && at.has(after) && at.get(before)! > at.get(after)!) ?? null;
+}

@@ -1,0 +1,25 @@
+/** What the log says of the time steps take: so much longer than planned, kind by kind. Source: docs/formulas/step-minutes.md. */
+import type { StepKind } from './step.ts';
+
+/** A step that is done, as the record keeps it. */
+export interface DoneStep {
+  readonly step: string;
+  readonly kind: StepKind;
+  /** What it was planned to take when it was ticked, and what it took; absent where nobody said. */
+  readonly planned?: number;
+  readonly minutes?: number;
+}
+
+/** A kind is believed by half when this many minutes of it have been noted. [ASSUME] */
+const HALF_BELIEVED_MIN = 60;
+
+/** Factors on planned minutes; kinds nobody timed are left out. */
+export function paceOf(done: readonly DoneStep[]): Partial<Record<StepKind, number>> {
+  const sums = new Map<StepKind, { planned: number; took: number }>();
+  for (const { kind, planned, minutes } of done) {
+    if (planned === undefined || minutes === undefined || planned <= 0) continue;
+    const sum = sums.get(kind) ?? { planned: 0, took: 0 };
+    sums.set(kind, { planned: sum.planned + planned, took: sum.took + minutes });
+  }
+  return Object.fromEntries([...sums].map(([kind, { planned, took }]) => [kind, (took + HALF_BELIEVED_MIN) / (planned + HALF_BELIEVED_MIN)]));
+}

@@ -1,0 +1,194 @@
+/**
+ * Steps on days: as early a finish as can be found. Few tasks are searched through (branch and bound) and proved; of many,
+ * orders near the usual one are tried, and one that is not better is not taken: the plan stays as it is read. Seeded.
+ */
+import { seeded, type Random } from '../chance/random.ts';
+import type { Window } from './calendar.ts';
+import type { Task } from './tasks.ts';
+import { hoursFor, layInOrder, Timetable, type Hours, type Laid } from './timetable.ts';
+
+export interface Scheduled extends Laid {
+  readonly task: Task;
+  /** It could begin so much later, in minutes of the hours there are, and the end would stay. */
+  readonly slack: number;
+}
+
+export interface Schedule {
+  /** In the order they begin. */
+  readonly tasks: readonly Scheduled[];
+  readonly finish: number;
+  /** Hands on, minutes. */
+  readonly minutes: number;
+  /** Nothing finishes earlier. */
+  readonly proved: boolean;
+}
+
+export interface Effort {
+  readonly seed: number;
+  /** Orders tried. */
+  readonly tries: number;
+  /** Branches looked at where all can be. */
+  readonly branches: number;
+}
+
+export const USUAL_EFFORT: Effort = { seed: 1, tries: 30, branches: 4000 };
+
+/** Null when there are not hours enough: no evening is given, or all are gone before it is done. */
+export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], begins: number, effort: Effort = USUAL_EFFORT): Schedule | null {
+  const hours = hoursFor(windows);
+  const tails = tailsOf(tasks);
+  const given = tasks.map((_, index) => index);
+  const first = layInOrder(tasks, given, hours, begins);
+  if (!first) return null;
+  let best = { order: given, laid: first, finish: finishOf(first) };
+  const consider = (order: readonly number[]): void => {
+    const laid = layInOrder(tasks, order, hours, begins);
+    if (laid && finishOf(laid) < best.finish) best = { order: [...order], laid, finish: finishOf(laid) };
+  };
+  const least = leastFinish(tasks, hours, begins, tails);
+  if (best.finish > least) consider(byTail(tasks, tails));
+  const random = seeded(effort.seed);
+  for (let n = 0; n < effort.tries && best.finish > least; n++) consider(shaken(best.order, tasks, random));
+  const search = best.finish > least ? searched(tasks, hours, begins, tails, best.finish, effort.branches) : { proved: true, order: null };
+  if (search.order) consider(search.order);
+  const slack = slackOf(tasks, best.laid, hours, best.finish);
+  return {
+    tasks: tasks.map((task, index) => ({ task, ...best.laid[index]!, slack: slack[index]! })).sort((a, b) => a.start - b.start || a.end - b.end),
+    finish: best.finish,
+    minutes: tasks.reduce((sum, task) => sum + task.minutes, 0),
+    proved: search.proved,
+  };
+}
+
+const finishOf = (laid: readonly Laid[]): number => laid.reduce((most, { end }) => Math.max(most, end), 0);
+
+/** From the beginning of each task to the end of all that stands on it, at the quickest: work and waits, by the clock. */
+function tailsOf(tasks: readonly Task[]): number[] {
+  const tails = tasks.map(({ minutes }) => minutes);
+  // Later tasks of the list never come before earlier ones.
+  for (let index = tasks.length - 1; index >= 0; index--)
+    for (const before of tasks[index]!.after) tails[before] = Math.max(tails[before]!, tasks[before]!.minutes + tasks[before]!.waits + tails[index]!);
+  return tails;
+}
+
+/** No schedule finishes before the hours hold all the work, nor before the longest chain is through. */
+function leastFinish(tasks: readonly Task[], hours: Hours, begins: number, tails: readonly number[]): number {
+  const work: Task = { ...ANY, minutes: tasks.reduce((sum, { minutes }) => sum + minutes, 0) };
+  const all = work.minutes === 0 ? begins : (new Timetable(hours, begins).lay(work, begins)?.end ?? begins);
+  const chains = tasks.map((task, index) => (new Timetable(hours, begins).lay(task, begins)?.start ?? begins) + tails[index]!);
+  return Math.max(all, ...chains);
+}
+
+const ANY: Omit<Task, 'minutes'> = { id: '', steps: [], waits: 0, helper: false, loud: false, canPause: true, notBefore: -Infinity, after: [] };
+
+/** What most stands on comes first. */
+function byTail(tasks: readonly Task[], tails: readonly number[]): number[] {
+  return released(tasks, (open) => open.reduce((best, index) => (tails[index]! > tails[best]! ? index : best)));
+}
+
+/** An order near another: what is taken next is now and then not the next but one a little later. */
+function shaken(order: readonly number[], tasks: readonly Task[], random: Random): number[] {
+  const place = new Map(order.map((index, at) => [index, at + random() * random() * order.length * 0.3]));
+  return released(tasks, (open) => open.reduce((best, index) => (place.get(index)! < place.get(best)! ? index : best)));
+}
+
+/** Tasks one by one, each of those whose forerunners are through; `next` picks. */
+function released(tasks: readonly Task[], next: (open: readonly number[]) => number): number[] {
+  const waits = tasks.map(({ after }) => after.length);
+  const opens = tasks.map((): number[] => []);
+  tasks.forEach(({ after }, index) => after.forEach((before) => opens[before]!.push(index)));
+  let open = waits.flatMap((n, index) => (n === 0 ? [index] : []));
+  const order: number[] = [];
+  while (open.length > 0) {
+    const taken = next(open);
+    order.push(taken);
+    open = [...open.filter((index) => index !== taken), ...opens[taken]!.filter((index) => --waits[index]! === 0)];
+  }
+  return order;
+}
+
+/** Every order as far as it can still be better than `bound`; given up after so many branches. */
+function searched(
+  tasks: readonly Task[],
+  hours: Hours,
+  begins: number,
+  tails: readonly number[],
+  bound: number,
+  branches: number,
+): { readonly proved: boolean; readonly order: readonly number[] | null } {
+  const table = new Timetable(hours, begins);
+  const laid = new Map<number, Laid>();
+  let best: { finish: number; order: number[] } = { finish: bound, order: [] };
+  let looked = 0;
+  const order: number[] = [];
+  const readyOf = ({ after }: Task): number => after.reduce((ready, before) => Math.max(ready, laid.get(before)!.end + tasks[before]!.waits), begins);
+  const descend = (finish: number): boolean => {
+    if (order.length === tasks.length) {
+      if (finish < best.finish) best = { finish, order: [...order] };
+      return true;
+    }
+    for (let index = 0; index < tasks.length; index++) {
+      const task = tasks[index]!;
+      if (laid.has(index) || !task.after.every((before) => laid.has(before))) continue;
+      if (++looked > branches) return false;
+      const put = table.lay(task, readyOf(task));
+      if (!put) continue;
+      // From its start on there is at least its tail to come.
+      if (Math.max(finish, put.start + tails[index]!) < best.finish) {
+        laid.set(index, put);
+        order.push(index);
+        const through = descend(Math.max(finish, put.end));
+        order.pop();
+        laid.delete(index);
+        if (!through) {
+          table.lift(put);
+          return false;
+        }
+      }
+      table.lift(put);
+    }
+    return true;
+  };
+  const proved = descend(begins);
+  return { proved, order: best.order.length > 0 ? best.order : null };
+}
+
+/** How much later each may begin while what follows it, and what is done next, keep their latest times. */
+function slackOf(tasks: readonly Task[], laid: readonly Laid[], hours: Hours, finish: number): number[] {
+  const order = tasks.map((_, index) => index).sort((a, b) => laid[b]!.start - laid[a]!.start);
+  const latestStart = new Array<number>(tasks.length).fill(Infinity);
+  const latestEnd = new Array<number>(tasks.length).fill(finish);
+  let next: number | null = null;
+  for (const index of order) {
+    const task = hours.eased(tasks[index]!);
+    const end = Math.min(latestEnd[index]!, next === null ? finish : latestStart[next]!);
+    latestStart[index] = Math.max(laid[index]!.start, latestBegin(task, hours.windows, laid[index]!.start, end));
+    for (const before of task.after) latestEnd[before] = Math.min(latestEnd[before]!, latestStart[index]! - tasks[before]!.waits);
+    next = index;
+  }
+  return tasks.map((_, index) => minutesWithin(hours.windows, laid[index]!.start, latestStart[index]!));
+}
+
+/** The latest a task can begin and be through by `end`. */
+function latestBegin(task: Task, windows: readonly Window[], from: number, end: number): number {
+  let left = task.minutes;
+  for (let n = windows.length - 1; n >= 0; n--) {
+    const window = windows[n]!;
+    if (window.from >= end) continue;
+    if (window.to <= from) break;
+    if ((task.helper && !window.helper) || (task.loud && window.quiet)) continue;
+    const to = Math.min(window.to, end);
+    if (!task.canPause) {
+      if (to - task.minutes >= window.from) return to - task.minutes;
+      continue;
+    }
+    const begins = Math.max(window.from, to - left);
+    left -= to - begins;
+    if (left === 0) return begins;
+  }
+  return from;
+}
+
+/** Minutes of the hours there are between two times. */
+export const minutesWithin = (windows: readonly Window[], from: number, to: number): number =>
+  windows.reduce((sum, window) => sum + Math.max(0, Math.min(window.to, to) - Math.max(window.from, from)), 0);

@@ -1,0 +1,165 @@
+/** The steps that serve several units: sheets measured and cut up, boards, settings of the machines, rails of the wall. */
+import type { CutStep } from '../cuts/pieces.ts';
+import { isLarge } from '../cuts/ways.ts';
+import { settingsOf } from '../cuts/sequence.ts';
+import type { PartLine } from '../parts/parts.ts';
+import { setupsOf, type Setup, type Setups } from '../setups/setups.ts';
+import type { BuildJob } from './job.ts';
+import type { Step } from './step.ts';
+import { cutToFit, stepOf } from './unit-steps.ts';
+
+/** All of them, with what of the slots and holes the shop cannot make. */
+export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; readonly setups: readonly Setups[] } {
+  const setups = job.choices.units === 'together' ? [setupsOf(unitsOf(job), job.shop)] : unitsOf(job).map((unit) => setupsOf([unit], job.shop));
+  return {
+    steps: [...measureSteps(job), ...sheetSteps(job), ...boardSteps(job), ...setups.flatMap((each) => each.setups.map((setup) => setupStep(setup, job))), ...railSteps(job)],
+    setups,
+  };
+}
+
+const unitsOf = ({ units }: BuildJob) => units.map(({ unit }) => unit);
+
+const allLines = ({ units, rails }: BuildJob): PartLine[] => [...units.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts)];
+
+/** Ids a line is known by on sheets: its panels', and its own for what is ripped from a board. */
+const piecesOf = (line: PartLine): readonly string[] => [...line.panels, line.id];
+
+function measureSteps(job: BuildJob): Step[] {
+  const made = stepOf(null, job.pace);
+  const lines = allLines(job);
+  return [...new Set(lines.map(({ stock }) => stock))].map((product) =>
+    made(`measure/${product}`, { kind: 'measure', product }, lines.filter(({ stock }) => stock === product).flatMap(({ panels }) => panels), { reading: 5 }),
+  );
+}
+
+/** Round by round: cuts one way, then across what they left. Trimming belongs to the round it is for. */
+export function roundsOf(steps: readonly CutStep[]): CutStep[][] {
+  const byId = new Map(steps.map((step) => [step.id, step]));
+  const memory = new Map<string, { readonly round: number; readonly axis: CutStep['axis'] | null }>();
+  const at = (step: CutStep): { readonly round: number; readonly axis: CutStep['axis'] | null } => {
+    const known = memory.get(step.id);
+    if (known) return known;
+    const before = step.after === null ? undefined : byId.get(step.after);
+    const from = before ? at(before) : { round: 0, axis: null };
+    const trims = step.purpose === 'trim';
+    const found = { round: from.round + (!trims && from.axis !== null && from.axis !== step.axis ? 1 : 0), axis: trims ? from.axis : step.axis };
+    memory.set(step.id, found);
+    return found;
+  };
+  const rounds: CutStep[][] = [];
+  for (const step of steps) (rounds[at(step).round] ??= []).push(step);
+  return rounds.filter((round) => round !== undefined);
+}
+
+function sheetSteps(job: BuildJob): Step[] {
+  const made = stepOf(null, job.pace);
+  const lines = allLines(job);
+  const panelsOf = new Map(lines.flatMap((line) => piecesOf(line).map((piece) => [piece, line.id === piece ? line.panels : [piece]] as const)));
+  const waiting = waitsToFit(job);
+  const steps = job.sheets.flatMap(({ product, sheets, steps: cuts }) => {
+    const rounds = roundsOf(cuts.filter((cut) => !waiting.has(cut.id)));
+    return rounds.map((round, index) => {
+      const parts = round.flatMap(({ near, far }) => [near, far].flatMap((piece) => (piece?.part ? [piece.part] : [])));
+      const heavy = round.filter(({ cut }) => isLarge(cut));
+      return made(
+        `cut/${product}/${index + 1}`,
+        {
+          kind: 'cut',
+          product,
+          sheets,
+          round: index,
+          rounds: rounds.length,
+          runs: round.find(({ purpose }) => purpose !== 'trim')?.axis === 'y' ? 'along' : 'across',
+          cuts: round.map((cut) => cut.id),
+          settings: settingsOf(round),
+          heavyKg: Math.max(0, ...heavy.map(({ cut }) => cut.kg)),
+        },
+        parts.flatMap((part) => panelsOf.get(part) ?? []),
+        { 'fetch-sheet': index === 0 ? sheets : 0, 'set-saw': settingsOf(round), 'saw-cut': round.length - heavy.length, 'heavy-cut': heavy.length },
+        { machine: machineOf(round), helper: heavy.some(({ cut }) => cut.kg > job.shop.liftsKg) ? 'heavy' : null },
+      );
+    });
+  });
+  const laid = new Set(job.sheets.flatMap(({ steps: cuts }) => cuts.flatMap(({ near, far }) => [near.part, far?.part ?? null])));
+  const isThere = (piece: string): boolean => laid.has(piece) || job.there.has(piece);
+  const unlaid = lines.filter((line) => !job.boards.has(line.stock) && !isThere(line.id) && !line.panels.every(isThere));
+  return [
+    ...steps,
+    ...[...new Set(unlaid.map(({ stock }) => stock))].map((product) => {
+      const own = unlaid.filter(({ stock }) => stock === product);
+      const count = own.reduce((sum, line) => sum + line.count, 0);
+      return made(
+        `cut/${product}/1`,
+        { kind: 'cut', product, sheets: 0, round: 0, rounds: 1, runs: 'along', cuts: [], settings: own.length, heavyKg: 0 },
+        own.flatMap(({ panels }) => panels),
+        { 'fetch-sheet': 1, 'set-saw': own.length, 'saw-cut': 2 * count },
+      );
+    }),
+  ];
+}
+
+/** The machine most of the cuts are made at. */
+function machineOf(cuts: readonly CutStep[]): string | null {
+  const count = new Map<string, number>();
+  for (const { way } of cuts) if (way) count.set(way.machine.id, (count.get(way.machine.id) ?? 0) + 1);
+  return [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+/** Cuts that free nothing but parts that are cut to fit: they are left until the opening is there. */
+function waitsToFit({ units, sheets, choices }: BuildJob): ReadonlySet<string> {
+  if (choices.cut === 'first') return new Set();
+  const fit = new Set(units.flatMap(cutToFit));
+  return new Set(
+    sheets.flatMap(({ steps }) => {
+      const goesOn = new Set(steps.map(({ after }) => after));
+      return steps.filter(({ id, near, far }) => near.part !== null && fit.has(near.part) && !goesOn.has(id) && (far?.part ?? null) === null).map(({ id }) => id);
+    }),
+  );
+}
+
+function boardSteps(job: BuildJob): Step[] {
+  const made = stepOf(null, job.pace);
+  const lines = allLines(job).filter(({ stock }) => job.boards.has(stock));
+  return [...new Set(lines.map(({ stock }) => stock))].map((product) => {
+    const own = lines.filter(({ stock }) => stock === product);
+    const count = own.reduce((sum, line) => sum + line.count, 0);
+    return made(
+      `boards/${product}`,
+      { kind: 'boards', product, lines: own.map(({ id }) => id), cuts: 2 * count },
+      own.flatMap(({ panels }) => panels),
+      { 'fetch-sheet': 1, 'set-saw': new Set(own.map(({ width }) => width.value)).size, 'board-cut': 2 * count },
+    );
+  });
+}
+
+function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {
+  const panels = [...new Set(setup.cuts.map(({ operation }) => operation.panel))];
+  const owners = new Set(panels.map((panel) => panel.slice(0, panel.indexOf('/'))));
+  const unit = owners.size === 1 ? [...owners][0]! : null;
+  const holes = setup.cuts.reduce((sum, { operation: { work } }) => sum + (work.kind === 'holes' ? work.count : 0), 0);
+  const marked = setup.setting.held === 'mark' || setup.setting.held === 'line';
+  return stepOf(unit, pace, choices.units === 'together' || unit === null ? 'setup/' : `setup/${unit}/`)(
+    setup.id,
+    { kind: 'setup', setup },
+    panels,
+    {
+      'set-machine': 1,
+      'test-cut': setup.stage === 'slots' || setup.stage === 'grooves' ? 1 : 0,
+      'machine-cut': holes > 0 ? 0 : setup.cuts.length,
+      'bored-hole': holes,
+      'marked-out': marked ? setup.cuts.length : 0,
+    },
+    { machine: setup.setting.machine },
+  );
+}
+
+function railSteps({ rails, pace }: BuildJob): Step[] {
+  return rails.flatMap(({ id, parts, screws }) => {
+    const made = stepOf(null, pace, `rail/${id}/`);
+    const panels = parts.flatMap((line) => line.panels);
+    return [
+      made('cleat-rip', { kind: 'cleat-rip', boards: parts.map((line) => line.id) }, panels, { 'set-machine': 1, 'bevel-rip': parts.length, 'board-cut': panels.length }),
+      made('up', { kind: 'rail', rail: id }, panels.filter((panel) => panel.startsWith(`${id}/`)), { 'mark-line': 1, 'wall-screw': screws }, { helper: 'long', canPause: false }),
+    ];
+  });
+}

@@ -1,0 +1,170 @@
+/** The steps of a build: what each is about, what it takes, and what has to be there before it. */
+import type { Meeting } from '../solid/meeting.ts';
+import type { Setup } from '../setups/setups.ts';
+import type { Label } from '../worked/dimension.ts';
+import type { Figure } from '../worked/figure.ts';
+import type { GlueUp } from './assemblies.ts';
+
+/** Of one size and length, in one glue-up. */
+export interface DrivenFasteners {
+  readonly by: NonNullable<Meeting['joint']['fastening']>['by'];
+  readonly screw: string;
+  readonly length: number;
+  readonly count: number;
+  readonly pilot: boolean;
+}
+
+/** What spreading glue on so many joints takes against what the glue allows, and the clamps that press them. */
+export interface GlueTold {
+  readonly joints: number;
+  /** From the first joint spread to the last clamp. */
+  readonly minutes: Figure;
+  readonly openMin: Figure;
+  readonly clampMin: Figure;
+  /** Clamps that reach across what is pressed. */
+  readonly clampsWanted: number;
+  readonly clampsOwned: number;
+  /** How far a clamp must open, mm. */
+  readonly reachMm: number;
+}
+
+export interface Diagonals {
+  readonly width: number;
+  readonly height: number;
+  /** As long as each should be, and how far they may differ. */
+  readonly diagonal: Figure;
+  readonly allowed: Figure;
+}
+
+/** What a step is about, by its kind. Lengths in nanometres unless a name says otherwise. */
+export type StepDetail =
+  | { readonly kind: 'measure'; readonly product: string }
+  | {
+      readonly kind: 'cut';
+      readonly product: string;
+      readonly sheets: number;
+      /** The how-manieth round of cuts, from 0: one way, then across what that left. */
+      readonly round: number;
+      readonly rounds: number;
+      /** Cuts along the sheet's length, or across it. */
+      readonly runs: 'along' | 'across';
+      readonly cuts: readonly string[];
+      readonly settings: number;
+      readonly heavyKg: number;
+    }
+  | { readonly kind: 'boards'; readonly product: string; readonly lines: readonly string[]; readonly cuts: number }
+  | { readonly kind: 'label'; readonly lines: number; readonly parts: number }
+  | { readonly kind: 'setup'; readonly setup: Setup }
+  | { readonly kind: 'cleat-rip'; readonly boards: readonly string[] }
+  | { readonly kind: 'band'; readonly edges: number; readonly lengthMm: number }
+  | { readonly kind: 'sand'; readonly side: Side; readonly areaM2: Figure }
+  | {
+      readonly kind: 'coat';
+      readonly side: Side;
+      readonly coat: number;
+      readonly of: number;
+      readonly finish: string;
+      readonly areaM2: Figure;
+      readonly liters: Figure;
+      /** Taped off first; 0 for nothing. */
+      readonly maskedMm: number;
+      readonly sandFirst: boolean;
+      readonly dryMin: Figure;
+    }
+  | { readonly kind: 'dry-fit'; readonly assembly: string; readonly what: AssemblyKind; readonly joints: number }
+  | { readonly kind: 'fit'; readonly parts: readonly string[]; readonly cuts: readonly string[] }
+  | {
+      readonly kind: 'glue';
+      readonly assembly: string;
+      readonly what: AssemblyKind;
+      readonly glueUp: GlueUp;
+      /** What is laid on what is one already; null where several come together. */
+      readonly skin: 'back' | 'frame' | 'edging' | null;
+      /** Null where nothing is glued. */
+      readonly glue: GlueTold | null;
+      readonly fasteners: readonly DrivenFasteners[];
+    }
+  | { readonly kind: 'square'; readonly assembly: string; readonly diagonals: Diagonals }
+  | { readonly kind: 'trim'; readonly lengthMm: number }
+  | { readonly kind: 'doors'; readonly leaves: readonly string[]; readonly hinges: number }
+  | { readonly kind: 'drawers'; readonly boxes: readonly (readonly string[])[] }
+  | { readonly kind: 'fronts'; readonly fronts: readonly string[] }
+  | { readonly kind: 'loose'; readonly parts: readonly string[] }
+  | { readonly kind: 'rail'; readonly rail: string }
+  | { readonly kind: 'look' }
+  | { readonly kind: 'wall-half'; readonly screws: number }
+  | { readonly kind: 'cabinet-half'; readonly screws: number }
+  | { readonly kind: 'hang'; readonly kg: number; readonly beside: readonly string[] }
+  | { readonly kind: 'correct' }
+  | { readonly kind: 'lock' }
+  | { readonly kind: 'load'; readonly spaces: number; readonly kg: number };
+
+export type StepKind = StepDetail['kind'];
+export type Side = 'inside' | 'outside';
+export type AssemblyKind = 'carcass' | 'door' | 'drawer' | 'loose';
+
+/** Why a second pair of hands is wanted: too heavy for one, too long to hold at both ends, too many pieces at once. */
+export type HelperFor = 'heavy' | 'long' | 'many';
+
+export interface Step {
+  /** Stays while what it is about does. */
+  readonly id: string;
+  /** Null for what serves several units. */
+  readonly unit: string | null;
+  readonly detail: StepDetail;
+  /** Every panel it touches. */
+  readonly panels: readonly string[];
+  readonly minutes: Figure;
+  /** Glue, a coat: so long nothing that follows it may begin, minutes. */
+  readonly waits: number;
+  /** Machine it stands at; null for the bench. */
+  readonly machine: string | null;
+  readonly helper: HelperFor | null;
+  /** It may be left at any time and gone on with another day. A glue-up may not. */
+  readonly canPause: boolean;
+  /** It follows this one before anything else is begun: glue is wet. */
+  readonly rightAfter: string | null;
+}
+
+/** `before` has to be done before `after`, and why. */
+export interface Edge {
+  readonly before: string;
+  readonly after: string;
+  readonly reason: Label;
+}
+
+export interface BuildPlan {
+  /** In an order that can be done. */
+  readonly steps: readonly Step[];
+  readonly edges: readonly Edge[];
+}
+
+/** All kinds there are, in the usual order of the work: what is begun first where nothing forbids either. */
+export const STEP_KINDS: readonly StepKind[] = [
+  'measure',
+  'cut',
+  'boards',
+  'label',
+  'setup',
+  'cleat-rip',
+  'band',
+  'sand',
+  'coat',
+  'dry-fit',
+  'glue',
+  'square',
+  'trim',
+  'fit',
+  'doors',
+  'look',
+  'rail',
+  'wall-half',
+  'cabinet-half',
+  'hang',
+  'correct',
+  'lock',
+  'drawers',
+  'fronts',
+  'loose',
+  'load',
+];

@@ -1,0 +1,128 @@
+/**
+ * One person's tasks laid over the hours, one after another in a given order, each as early as it can begin: in a gap an earlier
+ * one left, if it fits. Every earliest finish there is comes out of some order, for a task that begins earlier never ends later.
+ */
+import type { Window } from './calendar.ts';
+import type { Task } from './tasks.ts';
+
+export interface Laid {
+  readonly start: number;
+  readonly end: number;
+}
+
+/** Whether the hours serve a task at all: a machine may run, the helper is there. */
+const serves = ({ helper, quiet }: Window, task: Task): boolean => (!task.helper || helper) && (!task.loud || !quiet);
+
+/** The hours as they are asked for: where the first window is that ends after a time. */
+export interface Hours {
+  readonly windows: readonly Window[];
+  /** No window is long enough for a task, or has the helper it wants: what is then done without. */
+  readonly eased: (task: Task) => Task;
+}
+
+/**
+ * Hours for tasks as they can be: where nobody ever helps, one does without; where no machine may ever run, it has to; what fits
+ * into no evening is left and gone on with.
+ */
+export function hoursFor(windows: readonly Window[]): Hours {
+  const memory = new Map<Task, Task>();
+  return {
+    windows,
+    eased(task) {
+      const known = memory.get(task);
+      if (known) return known;
+      const fits = (one: Task): boolean => windows.some((window) => serves(window, one) && (one.canPause || window.to - window.from >= one.minutes));
+      const tries = [task, { ...task, helper: false }, { ...task, loud: false, helper: false }, { ...task, canPause: true, loud: false, helper: false }];
+      const found = fits(task) ? task : (tries.find(fits) ?? tries.at(-1)!);
+      memory.set(task, found);
+      return found;
+    },
+  };
+}
+
+const firstEndingAfter = (windows: readonly Window[], time: number): number => {
+  let [low, high] = [0, windows.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (windows[middle]!.to > time) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+};
+
+/** Where a task that begins no earlier than `from` would be done, if nothing else were in the way before `until`; null where it would not. */
+function runs(task: Task, windows: readonly Window[], from: number, until: number): Laid | null {
+  let left = task.minutes;
+  let start = -1;
+  for (let n = firstEndingAfter(windows, from); n < windows.length; n++) {
+    const window = windows[n]!;
+    const begins = Math.max(window.from, from);
+    if (begins >= until) return null;
+    if (!serves(window, task) || begins >= window.to) continue;
+    if (!task.canPause) {
+      if (window.to - begins < task.minutes) continue;
+      return begins + task.minutes <= until ? { start: begins, end: begins + task.minutes } : null;
+    }
+    if (start < 0) start = begins;
+    const ends = Math.min(window.to, begins + left);
+    left -= ends - begins;
+    if (left === 0) return ends <= until ? { start, end: ends } : null;
+  }
+  return null;
+}
+
+/** Intervals nobody else is at, kept in order. */
+export class Timetable {
+  private readonly busy: Laid[] = [];
+  constructor(
+    private readonly hours: Hours,
+    private readonly begins: number,
+  ) {}
+
+  /** Puts a task where it can begin first, not before `ready`; null when the hours run out. */
+  lay(task: Task, ready: number): Laid | null {
+    const eased = this.hours.eased(task);
+    let from = Math.max(ready, task.notBefore, this.begins);
+    let at = this.firstBusyAfter(from);
+    for (; ; at++) {
+      const next = this.busy[at];
+      const found = runs(eased, this.hours.windows, from, next?.start ?? Infinity);
+      if (found) {
+        this.busy.splice(at, 0, found);
+        return found;
+      }
+      if (!next) return null;
+      from = Math.max(from, next.end);
+    }
+  }
+
+  /** Takes one back that was laid last. */
+  lift(laid: Laid): void {
+    this.busy.splice(this.busy.indexOf(laid), 1);
+  }
+
+  private firstBusyAfter(time: number): number {
+    let [low, high] = [0, this.busy.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (this.busy[middle]!.end > time) high = middle;
+      else low = middle + 1;
+    }
+    return low;
+  }
+}
+
+/** All tasks in an order that keeps each behind those it follows; null when the hours run out. */
+export function layInOrder(tasks: readonly Task[], order: readonly number[], hours: Hours, begins: number): Laid[] | null {
+  const table = new Timetable(hours, begins);
+  const laid: Laid[] = new Array<Laid>(tasks.length);
+  for (const index of order) {
+    const task = tasks[index]!;
+    let ready = begins;
+    for (const before of task.after) ready = Math.max(ready, laid[before]!.end + tasks[before]!.waits);
+    const found = table.lay(task, ready);
+    if (!found) return null;
+    laid[index] = found;
+  }
+  return laid;
+}

@@ -1,0 +1,260 @@
+/** The steps of one unit from its cut parts to the loaded cabinet, in no order but that of the work. */
+import { toMm, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
+import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
+import { boundsOf } from '../solid/views.ts';
+import { apply, formula, total, type Figure } from '../worked/figure.ts';
+import { assembliesOf, type Assembly, type GlueUp } from './assemblies.ts';
+import { diagonalsOf } from './diagonals.ts';
+import { faceArea } from './faces.ts';
+import { finishOf } from './finishes.ts';
+import { fastenersIn, glueTold, slowed } from './gluing.ts';
+import type { BuildJob, UnitToBuild } from './job.ts';
+import { stepMinutes, type Work } from './minutes.ts';
+import type { HelperFor, Step, StepDetail } from './step.ts';
+
+/** Longer than arms reach at both ends, mm; more pieces than hands hold in a wet glue-up. [ASSUME] */
+const LONG_MM = 1200;
+const MANY_PIECES = 7;
+
+const LITERS = formula({
+  label: 'finish-liters',
+  unit: 'l',
+  text: 'A / covers',
+  source: '[ASSUME] docs/formulas/finish-area.md',
+  terms: { A: 'm2', covers: 'm2' },
+  compute: ({ A, covers }) => A / covers,
+});
+
+type Made = (
+  name: string,
+  detail: StepDetail,
+  panels: readonly string[],
+  counts: Partial<Record<Work, number>>,
+  more?: Partial<Pick<Step, 'waits' | 'helper' | 'canPause' | 'rightAfter' | 'machine'>>,
+) => Step;
+
+/** How a step of a unit is put together; also for those that serve several. */
+export const stepOf =
+  (unit: string | null, pace: BuildJob['pace'], prefix = unit === null ? '' : `${unit}/`): Made =>
+  (name, detail, panels, counts, more = {}) => ({
+    id: `${prefix}${name}`,
+    unit,
+    detail,
+    panels,
+    minutes: stepMinutes(counts, pace[detail.kind] ?? 1),
+    waits: 0,
+    machine: null,
+    helper: null,
+    canPause: true,
+    rightAfter: null,
+    ...more,
+  });
+
+/** Parts that close an opening, and are cut to the one that is there where that is the school. */
+export function cutToFit({ unit }: UnitToBuild): string[] {
+  const closes = new Set<string>();
+  for (const { guest, joint } of unit.meetings) if (joint.kind === 'hinge' || joint.kind === 'pins') closes.add(guest);
+  for (const { id, role } of unit.panels) if (role === 'door' || role === 'front') closes.add(id);
+  // What is glued into a frame of its own is as long as its joints say.
+  const built = new Set(assembliesOf(unit).flatMap(({ panels }) => panels));
+  return unit.panels.filter(({ id }) => closes.has(id) && !built.has(id)).map(({ id }) => id);
+}
+
+export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
+  const { unit, parts, toHang } = of;
+  const made = stepOf(unit.id, job.pace);
+  const assemblies = assembliesOf(unit);
+  const own = parts.flatMap(({ panels }) => panels);
+  const carcass = new Set(assemblies.filter(({ kind }) => kind === 'carcass').flatMap(({ panels }) => panels));
+  const box = carcass.size > 0 ? carcass : new Set(own);
+  const banded = unit.panels.filter(({ bands }) => bands.length > 0);
+  const bandMm = banded.reduce((sum, panel) => sum + panel.bands.reduce((all, edge) => all + (edge === 'near' || edge === 'far' ? toMm(panel.length.value) : toMm(panel.width.value)), 0), 0);
+  return [
+    made('label', { kind: 'label', lines: parts.length, parts: own.length }, own, { 'label-part': own.length, 'count-lines': parts.length }),
+    ...(banded.length > 0
+      ? [made('band', { kind: 'band', edges: banded.reduce((sum, { bands }) => sum + bands.length, 0), lengthMm: bandMm }, banded.map(({ id }) => id), { 'band-meter': bandMm / 1000 })]
+      : []),
+    ...surfaceSteps(made, of, box, job, 'inside'),
+    ...assemblies.flatMap((assembly) => assemblySteps(made, of, assembly, job)),
+    ...fitSteps(made, of, job),
+    ...surfaceSteps(made, of, box, job, 'outside'),
+    ...movingSteps(made, unit),
+    ...hangSteps(made, of, toHang),
+  ];
+
+  /** Sanded on one side, and coated where it gets a finish. */
+  function surfaceSteps(step: Made, { finish: choice }: UnitToBuild, inBox: ReadonlySet<string>, { choices }: BuildJob, side: 'inside' | 'outside'): Step[] {
+    const areaM2 = faceArea(unit.panels, inBox, side);
+    const panels = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map(({ id }) => id);
+    const sand = step(`sand-${side}`, { kind: 'sand', side, areaM2 }, side === 'inside' ? panels.filter((id) => inBox.has(id)) : panels, { 'sand-square-meter': areaM2.value });
+    const product = finishOf(choice);
+    // Finished after assembly, the inside is coated with the outside.
+    if (!product || (side === 'inside' && choice.when === 'after')) return [sand];
+    const coated = choice.when === 'after' ? bothSides(areaM2, faceArea(unit.panels, inBox, 'inside')) : areaM2;
+    const maskedMm = side === 'inside' && choice.masked ? gluedMm(unit) : 0;
+    const coats = Array.from({ length: product.coats }, (_, n): Step => {
+      const last = n + 1 === product.coats;
+      const dryMin = slowed(last ? product.dryMin : product.recoatMin, choices.tempC);
+      return step(
+        `coat-${side}/${n + 1}`,
+        {
+          kind: 'coat',
+          side,
+          coat: n + 1,
+          of: product.coats,
+          finish: product.id,
+          areaM2: coated,
+          liters: apply(LITERS, { A: coated, covers: product.coversM2 }),
+          maskedMm: n === 0 ? maskedMm : 0,
+          sandFirst: product.sanded && n > 0,
+          dryMin,
+        },
+        side === 'inside' ? panels.filter((id) => inBox.has(id)) : panels,
+        {
+          'coat-square-meter': coated.value,
+          'clean-brush': 1,
+          ...(n === 0 && maskedMm > 0 ? { 'mask-meter': maskedMm / 1000 } : {}),
+          ...(product.sanded && n > 0 ? { 'sand-square-meter': coated.value / 3 } : {}),
+        },
+        { waits: Math.ceil(dryMin.value), canPause: false },
+      );
+    });
+    return [sand, ...coats];
+  }
+}
+
+const bothSides = (a: Figure, b: Figure): Figure => total('area-all', 'm2', [...a.terms, ...b.terms], '[eq] docs/formulas/finish-area.md');
+
+/** What is taped off: every glued seam, on the face or edge that goes to the other. */
+const gluedMm = (unit: ResolvedUnit): number =>
+  unit.meetings.filter(({ joint }) => joint.glue).reduce((sum, { guest }) => sum + Math.min(toMm(unit.byId.get(guest)!.length.value), toMm(unit.byId.get(guest)!.width.value)), 0);
+
+/** Dry fit, glue-ups in order, diagonals while the glue is wet, and what is laid over trimmed flush. */
+function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: Assembly, { choices, shop }: BuildJob): Step[] {
+  const name = assembly.id.slice(unit.id.length + 1);
+  const joints = assembly.glueUps.reduce((sum, { meetings }) => sum + meetings.length, 0);
+  const fit = made(
+    `dry-fit/${name}`,
+    { kind: 'dry-fit', assembly: assembly.id, what: assembly.kind, joints },
+    assembly.panels,
+    { 'set-out-parts': 1, 'fit-joint': joints },
+    { helper: helperFor(unit, assembly.panels, joints), canPause: false },
+  );
+  const ring = assembly.glueUps.find((each) => squares(each));
+  return [
+    fit,
+    ...assembly.glueUps.flatMap((glueUp): Step[] => {
+      const glue = glueTold(unit, glueUp, choices, shop);
+      const fasteners = fastenersIn(glueUp);
+      const skin = skinOf(unit, glueUp);
+      const panels = glueUp.groups.flat();
+      const driven = fasteners.reduce((sum, { count }) => sum + count, 0);
+      const clampMin = Math.ceil(glue?.clampMin.value ?? 0);
+      const joined = made(
+        glueUp.id.slice(unit.id.length + 1),
+        { kind: 'glue', assembly: assembly.id, what: assembly.kind, glueUp, skin, glue, fasteners },
+        panels,
+        {
+          'spread-joint': glue?.joints ?? 0,
+          'set-clamp': glue?.clampsWanted ?? 0,
+          'fit-joint': glueUp.meetings.length,
+          'drive-fastener': driven,
+          'wipe-squeeze-out': glue ? 1 : 0,
+        },
+        { waits: glueUp === ring ? 0 : clampMin, canPause: false, helper: helperFor(unit, panels, glueUp.meetings.length) },
+      );
+      const checked =
+        glueUp === ring
+          ? [
+              made(
+                `square/${name}`,
+                { kind: 'square', assembly: assembly.id, diagonals: ringDiagonals(unit, assembly, insetDoors) },
+                panels,
+                { 'measure-diagonals': 1 },
+                { waits: clampMin, canPause: false, rightAfter: joined.id },
+              ),
+            ]
+          : [];
+      const over = skin === 'back' ? glueUp.meetings.filter((meeting) => isLaidOver(unit, meeting)) : [];
+      const overMm = over.reduce((sum, { guest }) => sum + toMm(unit.byId.get(guest)!.length.value), 0);
+      const trimmed = over.length > 0 ? [made(`trim/${name}`, { kind: 'trim', lengthMm: overMm }, panels, { 'trim-meter': overMm / 1000 })] : [];
+      return [joined, ...checked, ...trimmed];
+    }),
+  ];
+}
+
+/** Several come together round a space: what can come out a lozenge. */
+const squares = ({ groups, meetings, along }: GlueUp): boolean => along !== null && groups.length > 2 && meetings.length >= 4;
+
+const isLaidOver = (unit: ResolvedUnit, { guest, joint }: Meeting): boolean => unit.byId.get(guest)!.role === 'back' && (joint.kind === 'butt' || joint.kind === 'laid');
+
+function skinOf({ byId }: ResolvedUnit, { groups }: GlueUp): 'back' | 'frame' | 'edging' | null {
+  if (groups.length !== 2) return null;
+  const roles = new Set([...groups].sort((a, b) => a.length - b.length)[0]!.map((id) => byId.get(id)!.role));
+  return (['back', 'frame', 'edging'] as const).find((role) => roles.size === 1 && roles.has(role)) ?? null;
+}
+
+/** Across the front of what is glued up; a tray or a drawer across its plan. */
+function ringDiagonals(unit: ResolvedUnit, { panels, kind }: Assembly, insetDoors: boolean): ReturnType<typeof diagonalsOf> {
+  const bounds = panels.map((id) => boundsOf(unit.byId.get(id)!));
+  const extent = (axis: 'along' | 'up' | 'out'): Length =>
+    Math.round((Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]))) * 1e6) as Length;
+  return kind === 'drawer' ? diagonalsOf(extent('along'), extent('out'), false) : diagonalsOf(extent('along'), extent('up'), insetDoors);
+}
+
+function helperFor(unit: ResolvedUnit, panels: readonly string[], joints: number): HelperFor | null {
+  const longest = Math.max(...panels.map((id) => toMm(unit.byId.get(id)!.length.value)));
+  if (longest > LONG_MM) return 'long';
+  return panels.length > MANY_PIECES && joints > MANY_PIECES ? 'many' : null;
+}
+
+function fitSteps(made: Made, of: UnitToBuild, { choices, sheets }: BuildJob): Step[] {
+  if (choices.cut === 'first') return [];
+  const parts = cutToFit(of);
+  if (parts.length === 0) return [];
+  const cuts = sheets.flatMap(({ steps }) => steps.filter(({ near }) => near.part !== null && parts.includes(near.part)).map(({ id }) => id));
+  return [made('fit', { kind: 'fit', parts, cuts }, parts, { 'fit-cut': parts.length })];
+}
+
+/** What moves: leaves on hinges, drawers from the fixed datum on, fronts by spacers, shelves on their pins. */
+function movingSteps(made: Made, unit: ResolvedUnit): Step[] {
+  const hinged = [...new Set(unit.meetings.filter(({ joint }) => joint.kind === 'hinge').map(({ guest }) => guest))];
+  const assemblies = assembliesOf(unit);
+  const withAll = (panel: string): readonly string[] => assemblies.find(({ panels }) => panels.includes(panel))?.panels ?? [panel];
+  const boxes = assemblies.filter(({ kind }) => kind === 'drawer').map(({ panels }) => panels);
+  const lowest = (panels: readonly string[]): number => Math.min(...panels.map((id) => boundsOf(unit.byId.get(id)!).low.up));
+  const inDrawers = new Set(boxes.flat());
+  const fronts = unit.meetings.filter(({ guest, host, joint }) => joint.kind === 'laid' && inDrawers.has(host) && unit.byId.get(guest)!.role === 'front').map(({ guest }) => guest);
+  const built = new Set(assemblies.filter(({ kind }) => kind !== 'loose').flatMap(({ panels }) => panels));
+  const moving = new Set([...hinged.flatMap(withAll), ...fronts]);
+  const loose = unit.panels.filter(({ id, role, onWall }) => !built.has(id) && !moving.has(id) && !onWall && role !== 'wall-half' && role !== 'cabinet-half' && role !== 'spacer').map(({ id }) => id);
+  const hinges = unit.hardware.filter(({ kind }) => kind === 'hinge').reduce((sum, { count }) => sum + count, 0);
+  return [
+    ...(hinged.length > 0 ? [made('doors', { kind: 'doors', leaves: hinged, hinges }, hinged.flatMap(withAll), { 'hang-leaf': hinged.length })] : []),
+    ...(boxes.length > 0
+      ? [made('drawers', { kind: 'drawers', boxes: [...boxes].sort((a, b) => lowest(a) - lowest(b)) }, boxes.flat(), { 'fit-slide': boxes.length })]
+      : []),
+    ...(fronts.length > 0 ? [made('fronts', { kind: 'fronts', fronts }, fronts, { 'set-front': fronts.length })] : []),
+    ...(loose.length > 0 ? [made('loose', { kind: 'loose', parts: loose }, loose, { 'set-shelf': loose.length })] : []),
+  ];
+}
+
+function hangSteps(made: Made, { unit }: UnitToBuild, { looks, wallScrews, cabinetScrews, locks, rail, bareKg, limitKg, beside, spaces, contentsKg }: UnitToBuild['toHang']): Step[] {
+  const { hanging } = unit;
+  const cleat = hangsOnCleat(hanging);
+  const all = unit.panels.filter(({ onWall }) => !onWall).map(({ id }) => id);
+  const halves = [hanging.wallHalf, ...hanging.brackets, ...(hanging.lower ? [hanging.lower.wallHalf, hanging.lower.cabinetHalf] : [])];
+  const helper: HelperFor | null = bareKg > limitKg ? 'heavy' : null;
+  return [
+    ...(cleat && !rail ? [made('cleat-rip', { kind: 'cleat-rip', boards: [hanging.wallHalf.replace('wall-half', 'cleat-blank')] }, halves, { 'set-machine': 1, 'bevel-rip': hanging.lower ? 2 : 1 })] : []),
+    ...(looks > 0 ? [made('look', { kind: 'look' }, [], { 'look-into-wall': 1 })] : []),
+    ...(rail ? [] : [made('wall-half', { kind: 'wall-half', screws: wallScrews }, [hanging.wallHalf], { 'mark-line': 1, 'wall-screw': wallScrews })]),
+    ...(cleat ? [made('cabinet-half', { kind: 'cabinet-half', screws: cabinetScrews }, [...hanging.brackets, ...(hanging.spacer ? [hanging.spacer] : [])], { 'wall-screw': cabinetScrews })] : []),
+    made('hang', { kind: 'hang', kg: bareKg, beside }, all, { 'lift-on': 1 }, { helper, canPause: false }),
+    made('correct', { kind: 'correct' }, all, { 'take-down': 1, 'lift-on': 1 }, { helper, canPause: false }),
+    ...(locks ? [made('lock', { kind: 'lock' }, [], { 'wall-screw': 1 })] : []),
+    made('load', { kind: 'load', spaces, kg: contentsKg }, [], { 'load-space': Math.max(1, spaces) }),
+  ];
+}
+

@@ -1,0 +1,54 @@
+/** What is decided about the building, as JSON: hours as 19:00, days as 2026-12-05. */
+import type { BuildChoices, Session } from '../build/choices.ts';
+import { GLUES, type GlueId } from '../build/glues.ts';
+import { Refusal } from '../problem/problem.ts';
+import { byId, checked, choice, list, number, object, orNull, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
+
+/** Steps of the largest project. */
+const MOST_STEPS = 2000;
+const MOST_SESSIONS = 40;
+const MOST_AWAY = 400;
+
+/** A day of the calendar, ISO. */
+export const dayCodec: Codec<string> = checked(text(10), (value, where) => {
+  const at = Date.parse(`${value}T00:00:00Z`);
+  if (!/^\d{4}-\d\d-\d\d$/.test(value) || Number.isNaN(at) || new Date(at).toISOString().slice(0, 10) !== value)
+    throw new Refusal('day', `${quote(value)} is no day`, where, 'a day such as 2026-12-05');
+});
+
+/** Minutes of a day, written as a clock shows them. */
+export const clockCodec: Codec<number> = {
+  read: (value, where) => {
+    const match = typeof value === 'string' ? /^(\d\d):(\d\d)$/.exec(value) : null;
+    const [hours, minutes] = match ? [Number(match[1]), Number(match[2])] : [99, 99];
+    if (minutes > 59 || hours * 60 + minutes > 24 * 60) throw new Refusal('clock', `${quote(value)} is no time of the day`, where, 'a time from 00:00 to 24:00');
+    return hours * 60 + minutes;
+  },
+  write: (minutes) => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`,
+  schema: { type: 'string', pattern: '^\\d\\d:\\d\\d$' },
+};
+
+const sessionCodec: Codec<Session> = checked(
+  object({ id: text(64), day: number(0, 6, true), from: clockCodec, to: clockCodec, helper: yesNo, quiet: yesNo }),
+  ({ from, to }, where) => {
+    if (to <= from) throw new Refusal('range', 'it ends before it begins', `${where}.to`, `after ${String(clockCodec.write(from))}`);
+  },
+);
+
+/** Steps a person put on a day. Ids of steps hold what ids of parts and settings hold. */
+const STEP_IDS = { pattern: /^[^\u0000-\u001f"\\]{1,300}$/, words: 'the id of a step' };
+
+export const buildCodec: Codec<BuildChoices> = checked(
+  object({
+    cut: choice(['first', 'to-fit']),
+    units: choice(['together', 'one-by-one']),
+    glue: choice(Object.keys(GLUES) as GlueId[]),
+    tempC: number(-10, 45),
+    order: list(text(300), MOST_STEPS),
+    start: orNull(dayCodec),
+    week: byId(sessionCodec, MOST_SESSIONS),
+    away: list(dayCodec, MOST_AWAY),
+    notBefore: byId(dayCodec, MOST_STEPS, STEP_IDS),
+  }),
+  ({ week }, where) => ownIds(week, `${where}.week`),
+);
