@@ -62,7 +62,9 @@ describe('how a unit goes together', () => {
   test('one more shelf leaves the names of the others alone', () => {
     const names = (shelves: number): string[] => {
       const box = newUnit('shelf-box');
-      const more = Object.fromEntries(Array.from({ length: shelves }, (_, n) => [`s${n}`, { id: `s${n}`, order: n, at: null, in: 'bottom', level: 0, fixing: 'fixed' }]));
+      const more = Object.fromEntries(
+        Array.from({ length: shelves }, (_, n) => [`s${n}`, { id: `s${n}`, order: n, at: null, in: 'bottom', level: 0, fixing: 'fixed' }]),
+      );
       return assembliesOf(solidOf({ ...box, shelves: more } as never)).flatMap(({ glueUps }) => glueUps.map(({ id }) => id));
     };
     expect(names(3)).toEqual(names(2));
@@ -93,7 +95,8 @@ describe('how a unit goes together', () => {
   test.each(FAMILY_IDS)('%s: pieces slide together without going through one another', (family) => {
     const unit = solidOf(newUnit(family));
     for (const { glueUps } of assembliesOf(unit))
-      for (const glueUp of glueUps) if (glueUp.along) expect(`${glueUp.id} ${collision(alongTheWay(unit, glueUp), glueUp.along) ?? 'free'}`).toBe(`${glueUp.id} free`);
+      for (const glueUp of glueUps)
+        if (glueUp.along) expect(`${glueUp.id} ${collision(alongTheWay(unit, glueUp), glueUp.along) ?? 'free'}`).toBe(`${glueUp.id} free`);
   });
 
   test('the sweep sees a shelf that is to be pushed in between sides that are there', () => {

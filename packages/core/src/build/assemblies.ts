@@ -160,7 +160,9 @@ function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: reado
 /** After a lone panel that comes to the others here: a back for what puts the back on, else the first of them. */
 function nameOf({ id, byId }: ResolvedUnit, groups: readonly (readonly string[])[], used: ReadonlySet<string>): string {
   const alone = groups.filter((row) => row.length === 1).map(([only]) => only!);
-  const names = [...alone.filter((panel) => byId.get(panel)!.role === 'side'), ...alone, ...groups.flat()].map((panel) => `${id}/glue/${panel.slice(id.length + 1)}`);
+  const names = [...alone.filter((panel) => byId.get(panel)!.role === 'side'), ...alone, ...groups.flat()].map(
+    (panel) => `${id}/glue/${panel.slice(id.length + 1)}`,
+  );
   return names.find((name) => !used.has(name)) ?? `${names[0]!}/${used.size}`;
 }
 
@@ -211,7 +213,10 @@ function boxesFirst(groups: readonly (readonly string[])[], meetings: readonly M
   if (rings.length === 0 || (rings.length === 1 && rings[0]!.length === groups.length)) return groups;
   const taken = new Set<number>();
   const boxes = rings.map((ring) => ring.filter((n) => !taken.has(n) && taken.add(n)));
-  const joined = [...boxes.filter((box) => box.length > 1), ...groups.map((_, n) => [n]).filter(([n]) => !boxes.some((box) => box.length > 1 && box.includes(n!)))];
+  const joined = [
+    ...boxes.filter((box) => box.length > 1),
+    ...groups.map((_, n) => [n]).filter(([n]) => !boxes.some((box) => box.length > 1 && box.includes(n!))),
+  ];
   const rows = joined.map((box) => box.flatMap((n) => groups[n]!));
   // Boxes that stand in one another are made together after all.
   return isFree(rows, inTheWay) ? rows : groups;

@@ -17,7 +17,10 @@ import type { Step } from './step.ts';
 
 const EXAMPLES = ['print-room', 'print-room-back', 'type-store'];
 
-function built(name: string, change: (design: Design) => Design = (design) => design): { readonly build: Build; readonly plan: Plan; readonly job: ReturnType<typeof buildJob> } {
+function built(
+  name: string,
+  change: (design: Design) => Design = (design) => design,
+): { readonly build: Build; readonly plan: Plan; readonly job: ReturnType<typeof buildJob> } {
   const { design, record, workshop } = readProject(JSON.parse(readFileSync(new URL(`../../../../examples/${name}.carcass.json`, import.meta.url), 'utf8')));
   const changed = change(design);
   const made = plan(changed, record, workshop);
@@ -28,7 +31,9 @@ function built(name: string, change: (design: Design) => Design = (design) => de
 /** Every unit finished inside while parts lie flat, its glue faces taped off. */
 const finishedInside = (design: Design): Design => ({
   ...design,
-  units: Object.fromEntries(Object.entries(design.units).map(([id, unit]) => [id, { ...unit, finish: { kind: 'varnish' as const, when: 'before' as const, masked: true } }])),
+  units: Object.fromEntries(
+    Object.entries(design.units).map(([id, unit]) => [id, { ...unit, finish: { kind: 'varnish' as const, when: 'before' as const, masked: true } }]),
+  ),
 });
 
 describe.each(EXAMPLES)('%s', (name) => {
@@ -40,7 +45,12 @@ describe.each(EXAMPLES)('%s', (name) => {
   ] as const)('a shop that refuses what cannot be done does every step in their order, %s', (_, change) => {
     const { build, job } = built(name, change);
     expect(replay(build.steps, job.units)).toBeNull();
-    expect(brokenEdge(build.steps.map(({ id }) => id), build.edges)).toBeNull();
+    expect(
+      brokenEdge(
+        build.steps.map(({ id }) => id),
+        build.edges,
+      ),
+    ).toBeNull();
   });
 
   test('every step is there once, every edge is between steps, and every unit is hung and loaded', () => {
@@ -60,7 +70,10 @@ describe.each(EXAMPLES)('%s', (name) => {
       const down = moveStep(order, [edge], edge.before, order.indexOf(edge.after));
       expect(down).toEqual({ ok: false, edge });
       // Among all edges some edge forbids it, and says why.
-      expect(moveStep(order, build.edges, edge.after, order.indexOf(edge.before))).toMatchObject({ ok: false, edge: { reason: { key: expect.stringMatching(/^reason-/) } } });
+      expect(moveStep(order, build.edges, edge.after, order.indexOf(edge.before))).toMatchObject({
+        ok: false,
+        edge: { reason: { key: expect.stringMatching(/^reason-/) } },
+      });
     }
   });
 });
@@ -77,14 +90,27 @@ describe('orders that cannot be', () => {
   };
   const find = (test: (each: Step) => boolean): string => build.steps.find(test)!.id;
   /** A setup that takes the edges away slots of the same part are measured from. */
-  const shape = build.steps.find(({ detail }) => detail.kind === 'setup' && (detail.setup.stage === 'shapes' || detail.setup.stage === 'bevels') && detail.setup.after.length > 0)!;
+  const shape = build.steps.find(
+    ({ detail }) => detail.kind === 'setup' && (detail.setup.stage === 'shapes' || detail.setup.stage === 'bevels') && detail.setup.after.length > 0,
+  )!;
 
   test.each<[string, () => [string, string], RegExp]>([
-    ['slots after the taper', () => [shape.id, find(({ detail }) => detail.kind === 'setup' && shape.detail.kind === 'setup' && shape.detail.setup.after.includes(detail.setup.id))], /the edge they are measured from is gone/],
+    [
+      'slots after the taper',
+      () => [shape.id, find(({ detail }) => detail.kind === 'setup' && shape.detail.kind === 'setup' && shape.detail.setup.after.includes(detail.setup.id))],
+      /the edge they are measured from is gone/,
+    ],
     ['inside finish after assembly', () => ['drawers/glue/side/left', 'drawers/coat-inside/3'], /not one piece|finish after assembly|dry/],
     ['glue on finish', () => ['drawers/coat-outside/1', 'drawers/glue/back'], /before it is sanded|glue on finish/],
     ['a drawer front before its box', () => ['drawers/fronts', 'drawers/drawers'], /front before its box/],
-    ['pin holes after assembly', () => ['bays/glue/side/left', find(({ detail, panels }) => detail.kind === 'setup' && detail.setup.stage === 'holes' && panels.includes('bays/side/left'))], /does not reach|does not go together|dry|not one piece/],
+    [
+      'pin holes after assembly',
+      () => [
+        'bays/glue/side/left',
+        find(({ detail, panels }) => detail.kind === 'setup' && detail.setup.stage === 'holes' && panels.includes('bays/side/left')),
+      ],
+      /does not reach|does not go together|dry|not one piece/,
+    ],
     ['hung before there is something on the wall', () => ['drawers/hang', 'drawers/wall-half'], /nothing on the wall|outside/],
   ])('%s is refused, by the shop and by the plan', (_, pair, words) => {
     const [moved, before] = pair();

@@ -17,7 +17,14 @@ export interface Build extends BuildPlan {
 /** What stands in the way of a step as it is planned. */
 export type BuildFault =
   /** Joints cannot all be closed while the glue is open. `slower`: glues that stay open long enough, the quickest first. */
-  | { readonly fault: 'open-time'; readonly step: string; readonly minutes: number; readonly openMin: number; readonly joints: number; readonly slower: readonly GlueId[] }
+  | {
+      readonly fault: 'open-time';
+      readonly step: string;
+      readonly minutes: number;
+      readonly openMin: number;
+      readonly joints: number;
+      readonly slower: readonly GlueId[];
+    }
   | { readonly fault: 'few-clamps'; readonly step: string; readonly wanted: number; readonly owned: number; readonly reachMm: number }
   | { readonly fault: 'too-cold'; readonly step: string; readonly of: string; readonly tempC: number; readonly leastC: number };
 

@@ -33,7 +33,10 @@ export interface BuildChoices {
   readonly notBefore: Readonly<Record<string, string>>;
 }
 
-const session = (id: string, day: number, from: number, to: number, helper = false): [string, Session] => [id, { id, day, from: from * 60, to: to * 60, helper, quiet: false }];
+const session = (id: string, day: number, from: number, to: number, helper = false): [string, Session] => [
+  id,
+  { id, day, from: from * 60, to: to * 60, helper, quiet: false },
+];
 
 /** Two evenings and a Saturday, until the person says what there is. */
 export const USUAL_BUILD: BuildChoices = {

@@ -46,7 +46,12 @@ const seamMm = ({ byId }: ResolvedUnit, meeting: Meeting): number => {
 };
 
 /** Null where nothing in it is glued. */
-export function glueTold(unit: ResolvedUnit, glueUp: GlueUp, choice: { readonly glue: GlueId; readonly tempC: number }, shop: Pick<Shop, 'clamps'>): GlueTold | null {
+export function glueTold(
+  unit: ResolvedUnit,
+  glueUp: GlueUp,
+  choice: { readonly glue: GlueId; readonly tempC: number },
+  shop: Pick<Shop, 'clamps'>,
+): GlueTold | null {
   const glued = glueUp.meetings.filter(({ joint }) => joint.glue);
   if (glued.length === 0) return null;
   const glue = GLUES[choice.glue];

@@ -37,6 +37,8 @@ export interface UnitToBuild {
 /** The sheets of one product as they are laid out, with their cuts in their order. */
 export interface SheetsToSaw {
   readonly product: string;
+  /** The layout they are settled in; null where that is still looked for. */
+  readonly layout: string | null;
   readonly sheets: number;
   readonly steps: readonly CutStep[];
 }

@@ -17,7 +17,12 @@ export function inOrder(steps: readonly Step[], edges: readonly Edge[], wanted: 
   const usual = usually(steps);
   const units = [...new Set(steps.flatMap(({ unit }) => (unit === null ? [] : [unit])))];
   const rank = (unit: string | null): number => (unit === null ? -1 : units.indexOf(unit));
-  const sorted = byUnit ? usual.map((step, index) => ({ step, index })).sort((a, b) => rank(a.step.unit) - rank(b.step.unit) || a.index - b.index).map(({ step }) => step) : usual;
+  const sorted = byUnit
+    ? usual
+        .map((step, index) => ({ step, index }))
+        .sort((a, b) => rank(a.step.unit) - rank(b.step.unit) || a.index - b.index)
+        .map(({ step }) => step)
+    : usual;
   const at = new Map(wanted.map((id, index) => [id, index]));
   const named = sorted.filter(({ id }) => at.has(id)).sort((a, b) => at.get(a.id)! - at.get(b.id)!);
   const queue = sorted.map((step) => (at.has(step.id) ? named.shift()! : step));

@@ -16,10 +16,16 @@ interface Rule<A extends StepKind = StepKind, B extends StepKind = StepKind> {
   readonly when?: (before: Of<A>, after: Of<B>) => boolean;
 }
 
-const rule = <A extends StepKind, B extends StepKind>(before: A, after: B, reason: string, share: Rule['share'], when?: (a: Of<A>, b: Of<B>) => boolean): Rule =>
-  ({ before, after, reason, share, ...(when ? { when } : {}) }) as unknown as Rule;
+const rule = <A extends StepKind, B extends StepKind>(
+  before: A,
+  after: B,
+  reason: string,
+  share: Rule['share'],
+  when?: (a: Of<A>, b: Of<B>) => boolean,
+): Rule => ({ before, after, reason, share, ...(when ? { when } : {}) }) as unknown as Rule;
 
-const sameSide = (a: { readonly detail: { readonly side: string } }, b: { readonly detail: { readonly side: string } }): boolean => a.detail.side === b.detail.side;
+const sameSide = (a: { readonly detail: { readonly side: string } }, b: { readonly detail: { readonly side: string } }): boolean =>
+  a.detail.side === b.detail.side;
 const isInside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'inside';
 const isOutside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'outside';
 /** The first of an assembly's glue-ups: what is joined there was in no other. */

@@ -10,7 +10,10 @@ const DAYS = 6;
 
 /** Short days of a few windows, so that every minute can be walked through. */
 const windows: fc.Arbitrary<Window[]> = fc
-  .array(fc.record({ from: fc.integer({ min: 0, max: 30 }), long: fc.integer({ min: 4, max: 25 }), helper: fc.boolean(), quiet: fc.boolean() }), { minLength: 2, maxLength: DAYS })
+  .array(fc.record({ from: fc.integer({ min: 0, max: 30 }), long: fc.integer({ min: 4, max: 25 }), helper: fc.boolean(), quiet: fc.boolean() }), {
+    minLength: 2,
+    maxLength: DAYS,
+  })
   .map((rows) => {
     let at = 0;
     const made = rows.map(({ from, long, helper, quiet }): Window => {

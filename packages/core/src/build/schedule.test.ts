@@ -12,8 +12,27 @@ import { stepMinutes } from './minutes.ts';
 import { tasksOf, type Task } from './tasks.ts';
 import { mm, NM_PER } from '../length/length.ts';
 
-const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({ id, steps: [id], minutes, waits: 0, helper: false, loud: false, canPause: true, notBefore: -Infinity, after: [], ...more });
-const evening = (id: string, day: number, from: number, to: number, more: Partial<Session> = {}): Session => ({ id, day, from: from * 60, to: to * 60, helper: false, quiet: false, ...more });
+const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
+  id,
+  steps: [id],
+  minutes,
+  waits: 0,
+  helper: false,
+  loud: false,
+  canPause: true,
+  notBefore: -Infinity,
+  after: [],
+  ...more,
+});
+const evening = (id: string, day: number, from: number, to: number, more: Partial<Session> = {}): Session => ({
+  id,
+  day,
+  from: from * 60,
+  to: to * 60,
+  helper: false,
+  quiet: false,
+  ...more,
+});
 const week = (...sessions: Session[]) => ({ week: Object.fromEntries(sessions.map((each) => [each.id, each])), away: [] as string[] });
 
 describe('the hours there are', () => {
@@ -25,7 +44,11 @@ describe('the hours there are', () => {
   test('evenings of two weeks, without the one that is away, from the minute it is now', () => {
     const now = dayStart('2026-12-01') + 20 * 60;
     const found = windowsFrom({ ...week(evening('tu', 1, 19, 22), evening('sa', 5, 9, 12)), away: ['2026-12-08'] }, now, 14);
-    expect(found.map(({ from, to }) => `${dayOf(from)} ${(from % 1440) / 60}-${(to % 1440) / 60}`)).toEqual(['2026-12-01 20-22', '2026-12-05 9-12', '2026-12-12 9-12']);
+    expect(found.map(({ from, to }) => `${dayOf(from)} ${(from % 1440) / 60}-${(to % 1440) / 60}`)).toEqual([
+      '2026-12-01 20-22',
+      '2026-12-05 9-12',
+      '2026-12-12 9-12',
+    ]);
   });
 
   test('hours that overlap count once', () => {
@@ -43,7 +66,12 @@ describe('days', () => {
 
   test('while one box is in the clamps the next is cut', () => {
     // One after the other: 60 + 90 in the clamps + 60, twice: past the three hours. With the second cut meanwhile it is done that evening.
-    const tasks = [task('glue-1', 60, { waits: 60 }), task('back-1', 30, { after: [0] }), task('cut-2', 60), task('glue-2', 20, { after: [2], canPause: false })];
+    const tasks = [
+      task('glue-1', 60, { waits: 60 }),
+      task('back-1', 30, { after: [0] }),
+      task('cut-2', 60),
+      task('glue-2', 20, { after: [2], canPause: false }),
+    ];
     const found = scheduleOf(tasks, hours, begins)!;
     expect(found.tasks.map(({ task: { id } }) => id)).toEqual(['glue-1', 'cut-2', 'back-1', 'glue-2']);
     expect(dayOf(found.finish)).toBe('2026-12-01');

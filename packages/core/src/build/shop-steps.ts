@@ -12,7 +12,13 @@ import { cutToFit, stepOf } from './unit-steps.ts';
 export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; readonly setups: readonly Setups[] } {
   const setups = job.choices.units === 'together' ? [setupsOf(unitsOf(job), job.shop)] : unitsOf(job).map((unit) => setupsOf([unit], job.shop));
   return {
-    steps: [...measureSteps(job), ...sheetSteps(job), ...boardSteps(job), ...setups.flatMap((each) => each.setups.map((setup) => setupStep(setup, job))), ...railSteps(job)],
+    steps: [
+      ...measureSteps(job),
+      ...sheetSteps(job),
+      ...boardSteps(job),
+      ...setups.flatMap((each) => each.setups.map((setup) => setupStep(setup, job))),
+      ...railSteps(job),
+    ],
     setups,
   };
 }
@@ -28,7 +34,12 @@ function measureSteps(job: BuildJob): Step[] {
   const made = stepOf(null, job.pace);
   const lines = allLines(job);
   return [...new Set(lines.map(({ stock }) => stock))].map((product) =>
-    made(`measure/${product}`, { kind: 'measure', product }, lines.filter(({ stock }) => stock === product).flatMap(({ panels }) => panels), { reading: 5 }),
+    made(
+      `measure/${product}`,
+      { kind: 'measure', product },
+      lines.filter(({ stock }) => stock === product).flatMap(({ panels }) => panels),
+      { reading: 5 },
+    ),
   );
 }
 
@@ -56,7 +67,7 @@ function sheetSteps(job: BuildJob): Step[] {
   const lines = allLines(job);
   const panelsOf = new Map(lines.flatMap((line) => piecesOf(line).map((piece) => [piece, line.id === piece ? line.panels : [piece]] as const)));
   const waiting = waitsToFit(job);
-  const steps = job.sheets.flatMap(({ product, sheets, steps: cuts }) => {
+  const steps = job.sheets.flatMap(({ product, layout, sheets, steps: cuts }) => {
     const rounds = roundsOf(cuts.filter((cut) => !waiting.has(cut.id)));
     return rounds.map((round, index) => {
       const parts = round.flatMap(({ near, far }) => [near, far].flatMap((piece) => (piece?.part ? [piece.part] : [])));
@@ -67,6 +78,7 @@ function sheetSteps(job: BuildJob): Step[] {
           kind: 'cut',
           product,
           sheets,
+          layout,
           round: index,
           rounds: rounds.length,
           runs: round.find(({ purpose }) => purpose !== 'trim')?.axis === 'y' ? 'along' : 'across',
@@ -90,7 +102,7 @@ function sheetSteps(job: BuildJob): Step[] {
       const count = own.reduce((sum, line) => sum + line.count, 0);
       return made(
         `cut/${product}/1`,
-        { kind: 'cut', product, sheets: 0, round: 0, rounds: 1, runs: 'along', cuts: [], settings: own.length, heavyKg: 0 },
+        { kind: 'cut', product, sheets: 0, layout: null, round: 0, rounds: 1, runs: 'along', cuts: [], settings: own.length, heavyKg: 0 },
         own.flatMap(({ panels }) => panels),
         { 'fetch-sheet': 1, 'set-saw': own.length, 'saw-cut': 2 * count },
       );
@@ -112,7 +124,9 @@ function waitsToFit({ units, sheets, choices }: BuildJob): ReadonlySet<string> {
   return new Set(
     sheets.flatMap(({ steps }) => {
       const goesOn = new Set(steps.map(({ after }) => after));
-      return steps.filter(({ id, near, far }) => near.part !== null && fit.has(near.part) && !goesOn.has(id) && (far?.part ?? null) === null).map(({ id }) => id);
+      return steps
+        .filter(({ id, near, far }) => near.part !== null && fit.has(near.part) && !goesOn.has(id) && (far?.part ?? null) === null)
+        .map(({ id }) => id);
     }),
   );
 }
@@ -158,8 +172,18 @@ function railSteps({ rails, pace }: BuildJob): Step[] {
     const made = stepOf(null, pace, `rail/${id}/`);
     const panels = parts.flatMap((line) => line.panels);
     return [
-      made('cleat-rip', { kind: 'cleat-rip', boards: parts.map((line) => line.id) }, panels, { 'set-machine': 1, 'bevel-rip': parts.length, 'board-cut': panels.length }),
-      made('up', { kind: 'rail', rail: id }, panels.filter((panel) => panel.startsWith(`${id}/`)), { 'mark-line': 1, 'wall-screw': screws }, { helper: 'long', canPause: false }),
+      made('cleat-rip', { kind: 'cleat-rip', boards: parts.map((line) => line.id) }, panels, {
+        'set-machine': 1,
+        'bevel-rip': parts.length,
+        'board-cut': panels.length,
+      }),
+      made(
+        'up',
+        { kind: 'rail', rail: id },
+        panels.filter((panel) => panel.startsWith(`${id}/`)),
+        { 'mark-line': 1, 'wall-screw': screws },
+        { helper: 'long', canPause: false },
+      ),
     ];
   });
 }

@@ -43,6 +43,8 @@ export type StepDetail =
       readonly kind: 'cut';
       readonly product: string;
       readonly sheets: number;
+      /** The layout its cuts belong to; null where none is settled. */
+      readonly layout: string | null;
       /** The how-manieth round of cuts, from 0: one way, then across what that left. */
       readonly round: number;
       readonly rounds: number;

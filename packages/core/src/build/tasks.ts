@@ -37,7 +37,10 @@ export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices:
   const named = choices.order.filter((id) => head.has(id));
   const at = new Map(left.map(({ id }, index) => [id, index]));
   // As far as the list of steps could follow it.
-  named.sort((a, b) => at.get(a)! - at.get(b)!).slice(1).forEach((id, index) => follows(named[index]!, id));
+  named
+    .sort((a, b) => at.get(a)! - at.get(b)!)
+    .slice(1)
+    .forEach((id, index) => follows(named[index]!, id));
   return [...groups].map(([id, own]): Task => {
     const last = own.at(-1)!;
     const starts = own.flatMap((step) => (Object.hasOwn(choices.notBefore, step.id) ? [dayStart(choices.notBefore[step.id]!)] : []));

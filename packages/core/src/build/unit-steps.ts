@@ -69,11 +69,21 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
   const carcass = new Set(assemblies.filter(({ kind }) => kind === 'carcass').flatMap(({ panels }) => panels));
   const box = carcass.size > 0 ? carcass : new Set(own);
   const banded = unit.panels.filter(({ bands }) => bands.length > 0);
-  const bandMm = banded.reduce((sum, panel) => sum + panel.bands.reduce((all, edge) => all + (edge === 'near' || edge === 'far' ? toMm(panel.length.value) : toMm(panel.width.value)), 0), 0);
+  const bandMm = banded.reduce(
+    (sum, panel) => sum + panel.bands.reduce((all, edge) => all + (edge === 'near' || edge === 'far' ? toMm(panel.length.value) : toMm(panel.width.value)), 0),
+    0,
+  );
   return [
     made('label', { kind: 'label', lines: parts.length, parts: own.length }, own, { 'label-part': own.length, 'count-lines': parts.length }),
     ...(banded.length > 0
-      ? [made('band', { kind: 'band', edges: banded.reduce((sum, { bands }) => sum + bands.length, 0), lengthMm: bandMm }, banded.map(({ id }) => id), { 'band-meter': bandMm / 1000 })]
+      ? [
+          made(
+            'band',
+            { kind: 'band', edges: banded.reduce((sum, { bands }) => sum + bands.length, 0), lengthMm: bandMm },
+            banded.map(({ id }) => id),
+            { 'band-meter': bandMm / 1000 },
+          ),
+        ]
       : []),
     ...surfaceSteps(made, of, box, job, 'inside'),
     ...assemblies.flatMap((assembly) => assemblySteps(made, of, assembly, job)),
@@ -87,7 +97,9 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
   function surfaceSteps(step: Made, { finish: choice }: UnitToBuild, inBox: ReadonlySet<string>, { choices }: BuildJob, side: 'inside' | 'outside'): Step[] {
     const areaM2 = faceArea(unit.panels, inBox, side);
     const panels = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map(({ id }) => id);
-    const sand = step(`sand-${side}`, { kind: 'sand', side, areaM2 }, side === 'inside' ? panels.filter((id) => inBox.has(id)) : panels, { 'sand-square-meter': areaM2.value });
+    const sand = step(`sand-${side}`, { kind: 'sand', side, areaM2 }, side === 'inside' ? panels.filter((id) => inBox.has(id)) : panels, {
+      'sand-square-meter': areaM2.value,
+    });
     const product = finishOf(choice);
     // Finished after assembly, the inside is coated with the outside.
     if (!product || (side === 'inside' && choice.when === 'after')) return [sand];
@@ -128,7 +140,9 @@ const bothSides = (a: Figure, b: Figure): Figure => total('area-all', 'm2', [...
 
 /** What is taped off: every glued seam, on the face or edge that goes to the other. */
 const gluedMm = (unit: ResolvedUnit): number =>
-  unit.meetings.filter(({ joint }) => joint.glue).reduce((sum, { guest }) => sum + Math.min(toMm(unit.byId.get(guest)!.length.value), toMm(unit.byId.get(guest)!.width.value)), 0);
+  unit.meetings
+    .filter(({ joint }) => joint.glue)
+    .reduce((sum, { guest }) => sum + Math.min(toMm(unit.byId.get(guest)!.length.value), toMm(unit.byId.get(guest)!.width.value)), 0);
 
 /** Dry fit, glue-ups in order, diagonals while the glue is wet, and what is laid over trimmed flush. */
 function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: Assembly, { choices, shop }: BuildJob): Step[] {
@@ -187,7 +201,8 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
 /** Several come together round a space: what can come out a lozenge. */
 const squares = ({ groups, meetings, along }: GlueUp): boolean => along !== null && groups.length > 2 && meetings.length >= 4;
 
-const isLaidOver = (unit: ResolvedUnit, { guest, joint }: Meeting): boolean => unit.byId.get(guest)!.role === 'back' && (joint.kind === 'butt' || joint.kind === 'laid');
+const isLaidOver = (unit: ResolvedUnit, { guest, joint }: Meeting): boolean =>
+  unit.byId.get(guest)!.role === 'back' && (joint.kind === 'butt' || joint.kind === 'laid');
 
 function skinOf({ byId }: ResolvedUnit, { groups }: GlueUp): 'back' | 'frame' | 'edging' | null {
   if (groups.length !== 2) return null;
@@ -223,38 +238,58 @@ function movingSteps(made: Made, unit: ResolvedUnit): Step[] {
   const assemblies = assembliesOf(unit);
   const withAll = (panel: string): readonly string[] => assemblies.find(({ panels }) => panels.includes(panel))?.panels ?? [panel];
   const boxes = assemblies.filter(({ kind }) => kind === 'drawer').map(({ panels }) => panels);
-  const lowest = (panels: readonly string[]): number => Math.min(...panels.map((id) => boundsOf(unit.byId.get(id)!).low.up));
+  const highest = (panels: readonly string[]): number => Math.max(...panels.map((id) => boundsOf(unit.byId.get(id)!).high.up));
   const inDrawers = new Set(boxes.flat());
-  const fronts = unit.meetings.filter(({ guest, host, joint }) => joint.kind === 'laid' && inDrawers.has(host) && unit.byId.get(guest)!.role === 'front').map(({ guest }) => guest);
+  const fronts = unit.meetings
+    .filter(({ guest, host, joint }) => joint.kind === 'laid' && inDrawers.has(host) && unit.byId.get(guest)!.role === 'front')
+    .map(({ guest }) => guest);
   const built = new Set(assemblies.filter(({ kind }) => kind !== 'loose').flatMap(({ panels }) => panels));
   const moving = new Set([...hinged.flatMap(withAll), ...fronts]);
-  const loose = unit.panels.filter(({ id, role, onWall }) => !built.has(id) && !moving.has(id) && !onWall && role !== 'wall-half' && role !== 'cabinet-half' && role !== 'spacer').map(({ id }) => id);
+  const loose = unit.panels
+    .filter(({ id, role, onWall }) => !built.has(id) && !moving.has(id) && !onWall && role !== 'wall-half' && role !== 'cabinet-half' && role !== 'spacer')
+    .map(({ id }) => id);
   const hinges = unit.hardware.filter(({ kind }) => kind === 'hinge').reduce((sum, { count }) => sum + count, 0);
   return [
     ...(hinged.length > 0 ? [made('doors', { kind: 'doors', leaves: hinged, hinges }, hinged.flatMap(withAll), { 'hang-leaf': hinged.length })] : []),
     ...(boxes.length > 0
-      ? [made('drawers', { kind: 'drawers', boxes: [...boxes].sort((a, b) => lowest(a) - lowest(b)) }, boxes.flat(), { 'fit-slide': boxes.length })]
+      ? [made('drawers', { kind: 'drawers', boxes: [...boxes].sort((a, b) => highest(b) - highest(a)) }, boxes.flat(), { 'fit-slide': boxes.length })]
       : []),
     ...(fronts.length > 0 ? [made('fronts', { kind: 'fronts', fronts }, fronts, { 'set-front': fronts.length })] : []),
     ...(loose.length > 0 ? [made('loose', { kind: 'loose', parts: loose }, loose, { 'set-shelf': loose.length })] : []),
   ];
 }
 
-function hangSteps(made: Made, { unit }: UnitToBuild, { looks, wallScrews, cabinetScrews, locks, rail, bareKg, limitKg, beside, spaces, contentsKg }: UnitToBuild['toHang']): Step[] {
+function hangSteps(
+  made: Made,
+  { unit }: UnitToBuild,
+  { looks, wallScrews, cabinetScrews, locks, rail, bareKg, limitKg, beside, spaces, contentsKg }: UnitToBuild['toHang'],
+): Step[] {
   const { hanging } = unit;
   const cleat = hangsOnCleat(hanging);
   const all = unit.panels.filter(({ onWall }) => !onWall).map(({ id }) => id);
   const halves = [hanging.wallHalf, ...hanging.brackets, ...(hanging.lower ? [hanging.lower.wallHalf, hanging.lower.cabinetHalf] : [])];
   const helper: HelperFor | null = bareKg > limitKg ? 'heavy' : null;
   return [
-    ...(cleat && !rail ? [made('cleat-rip', { kind: 'cleat-rip', boards: [hanging.wallHalf.replace('wall-half', 'cleat-blank')] }, halves, { 'set-machine': 1, 'bevel-rip': hanging.lower ? 2 : 1 })] : []),
+    ...(cleat && !rail
+      ? [
+          made('cleat-rip', { kind: 'cleat-rip', boards: [hanging.wallHalf.replace('wall-half', 'cleat-blank')] }, halves, {
+            'set-machine': 1,
+            'bevel-rip': hanging.lower ? 2 : 1,
+          }),
+        ]
+      : []),
     ...(looks > 0 ? [made('look', { kind: 'look' }, [], { 'look-into-wall': 1 })] : []),
     ...(rail ? [] : [made('wall-half', { kind: 'wall-half', screws: wallScrews }, [hanging.wallHalf], { 'mark-line': 1, 'wall-screw': wallScrews })]),
-    ...(cleat ? [made('cabinet-half', { kind: 'cabinet-half', screws: cabinetScrews }, [...hanging.brackets, ...(hanging.spacer ? [hanging.spacer] : [])], { 'wall-screw': cabinetScrews })] : []),
+    ...(cleat
+      ? [
+          made('cabinet-half', { kind: 'cabinet-half', screws: cabinetScrews }, [...hanging.brackets, ...(hanging.spacer ? [hanging.spacer] : [])], {
+            'wall-screw': cabinetScrews,
+          }),
+        ]
+      : []),
     made('hang', { kind: 'hang', kg: bareKg, beside }, all, { 'lift-on': 1 }, { helper, canPause: false }),
     made('correct', { kind: 'correct' }, all, { 'take-down': 1, 'lift-on': 1 }, { helper, canPause: false }),
     ...(locks ? [made('lock', { kind: 'lock' }, [], { 'wall-screw': 1 })] : []),
     made('load', { kind: 'load', spaces, kg: contentsKg }, [], { 'load-space': Math.max(1, spaces) }),
   ];
 }
-

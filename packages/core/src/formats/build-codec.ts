@@ -21,7 +21,8 @@ export const clockCodec: Codec<number> = {
   read: (value, where) => {
     const match = typeof value === 'string' ? /^(\d\d):(\d\d)$/.exec(value) : null;
     const [hours, minutes] = match ? [Number(match[1]), Number(match[2])] : [99, 99];
-    if (minutes > 59 || hours * 60 + minutes > 24 * 60) throw new Refusal('clock', `${quote(value)} is no time of the day`, where, 'a time from 00:00 to 24:00');
+    if (minutes > 59 || hours * 60 + minutes > 24 * 60)
+      throw new Refusal('clock', `${quote(value)} is no time of the day`, where, 'a time from 00:00 to 24:00');
     return hours * 60 + minutes;
   },
   write: (minutes) => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`,

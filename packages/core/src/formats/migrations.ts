@@ -259,7 +259,16 @@ const CLAMPS_OF_NINE: Row = {
   'clamps-3': { id: 'clamps-3', order: 2, reach: '1250 mm', count: 4 },
 };
 
-export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = { 1: toTwo, 2: toThree, 3: toFour, 4: toFive, 5: toSix, 6: toSeven, 7: toEight, 8: toNine };
+export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = {
+  1: toTwo,
+  2: toThree,
+  3: toFour,
+  4: toFive,
+  5: toSix,
+  6: toSeven,
+  7: toEight,
+  8: toNine,
+};
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */
 export function liftDesign(design: unknown, from: number, to = Infinity): unknown {

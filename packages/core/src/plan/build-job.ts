@@ -23,7 +23,9 @@ export function buildJob(
   const { parts } = plan;
   return {
     units: wanted.map((unit) => unitToBuild(unit, design, workshop)),
-    rails: plan.rails.filter(({ rail }) => wanted.some(({ id, unit }) => unit.hanging.onRail && design.units[id]!.hanging.wallRail === rail.id)).map(({ rail, parts: own, layout }) => ({ id: rail.id, parts: own, screws: layout.pieces.length * 4 })),
+    rails: plan.rails
+      .filter(({ rail }) => wanted.some(({ id, unit }) => unit.hanging.onRail && design.units[id]!.hanging.wallRail === rail.id))
+      .map(({ rail, parts: own, layout }) => ({ id: rail.id, parts: own, screws: layout.pieces.length * 4 })),
     sheets,
     there: finishedParts(record),
     boards: new Set(parts.flatMap(({ stock }) => (workshop.products[stock]?.kind === 'board' ? [stock] : []))),
@@ -42,7 +44,8 @@ function unitToBuild(unit: UnitPlan, { units, wall }: Design, workshop: Workshop
 }
 
 /** Families with doors keep how they lie under the same name. */
-const hasInsetDoors = (box: UnitDesign): boolean => 'doors' in box && typeof box.doors === 'object' && box.doors !== null && 'lies' in box.doors && box.doors.lies === 'inset';
+const hasInsetDoors = (box: UnitDesign): boolean =>
+  'doors' in box && typeof box.doors === 'object' && box.doors !== null && 'lies' in box.doors && box.doors.lies === 'inset';
 
 function toHang(unit: UnitPlan, box: UnitDesign, wall: Design['wall'], workshop: Workshop): ToHang {
   const holes = hangingHoles({ unit: unit.unit, hang: unit.hang, wall, at: box.place, seating: unit.seating.lower });

@@ -182,20 +182,7 @@ export interface RecordEntry {
   /** When the device says it happened, ISO 8601. */
   readonly at: string;
   readonly kind:
-    | 'thickness'
-    | 'scan'
-    | 'test-cut'
-    | 'made'
-    | 'as-cut'
-    | 'sawn'
-    | 'spoiled'
-    | 'hung'
-    | 'step'
-    | 'opening'
-    | 'diagonals'
-    | 'kept'
-    | 'note'
-    | 'withdrawn';
+    'thickness' | 'scan' | 'test-cut' | 'made' | 'as-cut' | 'sawn' | 'spoiled' | 'hung' | 'step' | 'opening' | 'diagonals' | 'kept' | 'note' | 'withdrawn';
   /** For kind 'thickness'. */
   readonly reading?: ThicknessReading;
   /** For kind 'scan': what a stud scanner read along a line of the wall. */
@@ -229,7 +216,7 @@ export interface RecordEntry {
 }
 
 /** What still stands of one kind of fact, oldest first, with the entry it is in. */
-function standing<T>(record: readonly RecordEntry[], fact: (entry: RecordEntry) => T | undefined): { readonly id: string; readonly fact: T }[] {
+export function standing<T>(record: readonly RecordEntry[], fact: (entry: RecordEntry) => T | undefined): { readonly id: string; readonly fact: T }[] {
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
   return record.flatMap((entry) => {
     const found = fact(entry);
@@ -266,6 +253,20 @@ export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<strin
 export function standingSteps(record: readonly RecordEntry[]): { readonly id: string; readonly done: DoneStep }[] {
   const latest = new Map(standing(record, ({ done }) => done).map(({ id, fact }) => [fact.step, { id, done: fact }]));
   return [...latest.values()];
+}
+
+/** Notes that stand, oldest first. */
+export const standingNotes = (record: readonly RecordEntry[]): { readonly id: string; readonly note: Note }[] =>
+  standing(record, ({ note }) => note).map(({ id, fact }) => ({ id, note: fact }));
+
+/** Spaces as they came out, the latest measure of each, with the entries that say so. */
+export function standingOpenings(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly opening: Opening; readonly entries: readonly string[] }> {
+  const bySpace = new Map<string, { opening: Opening; entries: string[] }>();
+  for (const { id, fact } of standing(record, ({ opening }) => opening)) {
+    const before = bySpace.get(fact.space);
+    bySpace.set(fact.space, { opening: { ...before?.opening, ...fact }, entries: [...(before?.entries ?? []), id] });
+  }
+  return bySpace;
 }
 
 /** Cuts through sheets that are made, and the entries that say so. */

@@ -229,7 +229,9 @@ const starterBits = (): Shop['bits'] => {
 export const newClamps = (id: string, order: number, reach: string, count: number): Clamps => ({ id, order, reach: entered(reach), count });
 
 const usualClamps = (): Shop['clamps'] =>
-  Object.fromEntries([newClamps('clamps-1', 0, '300 mm', 6), newClamps('clamps-2', 1, '800 mm', 8), newClamps('clamps-3', 2, '1250 mm', 4)].map((row) => [row.id, row]));
+  Object.fromEntries(
+    [newClamps('clamps-1', 0, '300 mm', 6), newClamps('clamps-2', 1, '800 mm', 8), newClamps('clamps-3', 2, '1250 mm', 4)].map((row) => [row.id, row]),
+  );
 
 const machines = (...kinds: readonly MachineKind[]): Shop['machines'] => Object.fromEntries(kinds.map((kind, order) => [kind, newMachine(kind, kind, order)]));
 

@@ -31,7 +31,19 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
   const wanted = new Map<string, Set<string>>();
   for (const { unit } of units) {
     for (const { id } of unit.panels)
-      parts.set(id, { id, unit: unit.id, sawn: false, labelled: false, gone: new Set(), made: new Set(), banded: false, sandedInside: false, coatsInside: 0, coatsOutside: 0, body: new Set([id]) });
+      parts.set(id, {
+        id,
+        unit: unit.id,
+        sawn: false,
+        labelled: false,
+        gone: new Set(),
+        made: new Set(),
+        banded: false,
+        sandedInside: false,
+        coatsInside: 0,
+        coatsOutside: 0,
+        body: new Set([id]),
+      });
     for (const { id, panel } of operationsOf(unit).operations) wanted.set(panel, new Set([...(wanted.get(panel) ?? []), id]));
   }
   const own = (step: Step): Part[] => step.panels.flatMap((id) => parts.get(id) ?? []);
@@ -134,7 +146,9 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
       case 'trim':
         return step.panels.every((id) => parts.get(id)!.body.size > 1) ? null : 'there is nothing to trim it flush to';
       case 'fit':
-        return own(step).some(({ unit }) => ![...parts.values()].some((part) => part.unit === unit && part.body.size > 1)) ? 'the opening it is cut to is not there' : null;
+        return own(step).some(({ unit }) => ![...parts.values()].some((part) => part.unit === unit && part.body.size > 1))
+          ? 'the opening it is cut to is not there'
+          : null;
       case 'doors':
       case 'drawers':
       case 'loose': {
@@ -172,7 +186,8 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
       case 'hang': {
         const { unit, toHang } = of!;
         if (toHang.rail !== null ? !railsUp.has(toHang.rail) : !done.has('wall-half')) return 'there is nothing on the wall to hang it on';
-        if (unit.hanging.kind !== 'through' && unit.hanging.kind !== 'plates' && !done.has('cabinet-half')) return 'there is nothing on the cabinet to hang it by';
+        if (unit.hanging.kind !== 'through' && unit.hanging.kind !== 'plates' && !done.has('cabinet-half'))
+          return 'there is nothing on the cabinet to hang it by';
         if (!done.has('sanded')) return 'its outside is not sanded, and the wall is in the way';
         if (done.has('drawers') || done.has('loose')) return 'lifted with all that is loose in it';
         done.add('hung');

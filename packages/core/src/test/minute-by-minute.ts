@@ -38,7 +38,8 @@ function finishInOrder(tasks: readonly Task[], order: readonly number[], windows
   return left.every((n) => n === 0) ? last : Infinity;
 }
 
-const ordersOf = (n: number): number[][] => (n === 0 ? [[]] : ordersOf(n - 1).flatMap((order) => Array.from({ length: n }, (_, at) => [...order.slice(0, at), n - 1, ...order.slice(at)])));
+const ordersOf = (n: number): number[][] =>
+  n === 0 ? [[]] : ordersOf(n - 1).flatMap((order) => Array.from({ length: n }, (_, at) => [...order.slice(0, at), n - 1, ...order.slice(at)]));
 
 /**
  * Over all orders and over all ways to wait: besides taking the first that may begin, a task may be held back until a minute from
@@ -46,7 +47,8 @@ const ordersOf = (n: number): number[][] => (n === 0 ? [[]] : ordersOf(n - 1).fl
  */
 export function earliestFinish(tasks: readonly Task[], windows: readonly Window[], begins: number, until: number): number {
   let best = Infinity;
-  for (const order of ordersOf(tasks.length)) best = Math.min(best, strictly(tasks, order, windows, begins, until), finishInOrder(tasks, order, windows, begins, until));
+  for (const order of ordersOf(tasks.length))
+    best = Math.min(best, strictly(tasks, order, windows, begins, until), finishInOrder(tasks, order, windows, begins, until));
   return best;
 }
 

@@ -1,6 +1,7 @@
 /** The names of everything a sum, a part or a field can be called. US trade words; a second list joins here. */
 import type { Label } from '../../worked/dimension.ts';
 import { FAMILY_WORDS } from '../../carcass/families.ts';
+import { BUILD_WORDS } from './build-labels.ts';
 import { FIGURE_WORDS } from './figure-labels.ts';
 import { GROUND_WORDS } from './ground-labels.ts';
 import { OPENED_WORDS } from './opened-labels.ts';
@@ -284,6 +285,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   'fit-loose': 'loose',
   ...FIGURE_WORDS,
   ...OPENED_WORDS,
+  ...BUILD_WORDS,
   ...GROUND_WORDS,
   ...FAMILY_WORDS,
 };

@@ -1,0 +1,55 @@
+/** The days of a build as a calendar file, by the clock on the wall: an event for each stretch someone is in the shop. */
+import * as ics from 'ics';
+import { windowsFrom, type Window } from '../build/calendar.ts';
+import type { BuildChoices } from '../build/choices.ts';
+import type { Schedule } from '../build/schedule.ts';
+
+export interface CalendarEvent {
+  readonly id: string;
+  readonly title: string;
+  readonly says: readonly string[];
+}
+
+type DateParts = [number, number, number, number, number];
+
+const partsOf = (minutes: number): DateParts => {
+  const at = new Date(minutes * 60_000);
+  return [at.getUTCFullYear(), at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours(), at.getUTCMinutes()];
+};
+
+/** What of a task falls into the hours there are: it is left at the end of an evening and gone on with. */
+export const stretches = (windows: readonly Window[], start: number, end: number): readonly { readonly from: number; readonly to: number }[] =>
+  windows.flatMap((window) => {
+    const [from, to] = [Math.max(window.from, start), Math.min(window.to, end)];
+    return to > from ? [{ from, to }] : [];
+  });
+
+/**
+ * iCalendar text with floating times. `eventOf` names a step; `stamp`: when it is written, minutes. Throws an Error where the
+ * package refuses an event: ours to put right.
+ */
+export function scheduleIcs(schedule: Schedule, choices: BuildChoices, name: string, eventOf: (step: string) => CalendarEvent, stamp: number): string {
+  const windows = windowsFrom(choices, schedule.tasks[0]?.start ?? 0);
+  const events = schedule.tasks.flatMap(({ task, start, end }) => {
+    const said = task.steps.map(eventOf);
+    return stretches(windows, start, end).map(({ from, to }, part): ics.EventAttributes => ({
+      uid: `${said[0]!.id}-${part + 1}@keen-carcass`.replace(/\s+/g, '_'),
+      title: part === 0 ? said.map(({ title }) => title).join('; ') : `${said.map(({ title }) => title).join('; ')} (goes on)`,
+      description: said.flatMap(({ says }) => says).join('\n'),
+      start: partsOf(from),
+      startInputType: 'local',
+      startOutputType: 'local',
+      end: partsOf(to),
+      endInputType: 'local',
+      endOutputType: 'local',
+      created: partsOf(stamp),
+      lastModified: partsOf(stamp),
+      calName: name,
+      productId: 'keen-carcass',
+    }));
+  });
+  if (events.length === 0) return ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:keen-carcass', 'END:VCALENDAR', ''].join('\r\n');
+  const { error, value } = ics.createEvents(events);
+  if (error || !value) throw error ?? new Error('the calendar could not be written');
+  return value;
+}
