@@ -5,6 +5,7 @@
  */
 import { spawn } from 'node:child_process';
 import { dirname, join, resolve } from 'node:path';
+import { networkInterfaces } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { build } from './build.mjs';
 import { DATABASE, freePort, isFree, startMariaDb } from './mariadb.mjs';
@@ -18,19 +19,37 @@ const PRINTER = join(ROOT, 'packages/server/dist/label-printer.js');
 const CALIPER = join(ROOT, 'packages/server/dist/caliper.js');
 
 function readArguments(args) {
-  const options = { port: PORT, data: join(ROOT, '.data'), resetDemo: false, dev: false };
+  const options = { port: PORT, data: join(ROOT, '.data'), resetDemo: false, dev: false, share: null };
   for (let i = 0; i < args.length; i++) {
     if (args[i] === '--reset-demo') options.resetDemo = true;
     else if (args[i] === '--dev') options.dev = true;
+    else if (args[i] === '--share') options.share = args[i + 1] && !args[i + 1].startsWith('--') ? args[++i] : '';
     else if (args[i] === '--data' && args[i + 1]) options.data = resolve(args[++i]);
     else if (args[i] === '--port' && /^\d+$/.test(args[i + 1] ?? '') && Number(args[i + 1]) > 0 && Number(args[i + 1]) < 65536)
       options.port = Number(args[++i]);
-    else throw new Error(`'${args[i]}' cannot be used here. Accepted: --port N, --data DIR, --reset-demo, --dev`);
+    else throw new Error(`'${args[i]}' cannot be used here. Accepted: --port N, --data DIR, --share [ADDRESS], --reset-demo, --dev`);
   }
   return options;
 }
 
 const options = readArguments(process.argv.slice(2));
+/** Addresses other machines of the network reach this one at. */
+const lanAddresses = () =>
+  Object.values(networkInterfaces())
+    .flat()
+    .filter(({ family, internal }) => family === 'IPv4' && !internal)
+    .map(({ address }) => address);
+
+/** Where the desk is shared: the address that was asked for, or the only one there is. */
+function shareAt() {
+  if (options.share === null) return null;
+  const all = lanAddresses();
+  const host = options.share === '' ? all[0] : options.share;
+  if (host === undefined) throw new Error('This machine has no address on a network. Start without --share, or connect it first.');
+  if (!all.includes(host)) throw new Error(`'${host}' is no address of this machine. Accepted: ${all.join(', ') || 'none at the moment'}`);
+  if (options.share === '' && all.length > 1) console.log(`Sharing at ${host}; others would be ${all.slice(1).join(', ')}: --share ADDRESS`);
+  return { host, port: options.port + 1 };
+}
 let ending = false;
 let database;
 let scannerPort;
@@ -48,6 +67,7 @@ const environment = (port) => ({
   KEEN_DB_USER: database.user,
   KEEN_DB_PASSWORD: database.password,
   KEEN_EXAMPLES: join(ROOT, 'examples'),
+  KEEN_DATA: options.data,
   KEEN_SCANNER_PORT: scannerPort ? String(scannerPort) : '',
   KEEN_CALIPER_PORT: caliperPort ? String(caliperPort) : '',
   KEEN_PRINTER_PORT: printerPort ? String(printerPort) : '',
@@ -132,14 +152,22 @@ async function start() {
   merchantPort = await freePort();
   keepRunning('merchant stand-in', process.execPath, [MERCHANT], { ...process.env, KEEN_MERCHANT_PORT: String(merchantPort) }, ROOT, () => {});
   if (options.dev) return startDev();
+  const share = shareAt();
   const address = `http://127.0.0.1:${options.port}`;
   keepRunning(
     'server',
     process.execPath,
     ['--enable-source-maps', SERVER],
-    { ...environment(options.port), KEEN_WEB_ROOT: join(ROOT, 'packages/web/dist') },
+    {
+      ...environment(options.port),
+      KEEN_WEB_ROOT: join(ROOT, 'packages/web/dist'),
+      ...(share ? { KEEN_SHARE_HOST: share.host, KEEN_SHARE_PORT: String(share.port) } : {}),
+    },
     ROOT,
-    () => console.log(`Keen Carcass is ready at ${address}  (Ctrl-C ends it)`),
+    () => {
+      console.log(`Keen Carcass is ready at ${address}  (Ctrl-C ends it)`);
+      if (share) console.log(`Phones and tablets: https://${share.host}:${share.port}  (the room shows a code for each)`);
+    },
   );
 }
 

@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import { Module, type DynamicModule } from '@nestjs/common';
 import { SequelizeModule } from '@nestjs/sequelize';
 import type { ServerConfig } from './config.ts';
@@ -14,10 +15,16 @@ import { MerchantController } from './features/merchant/merchant.controller.ts';
 import { MERCHANT_PORT, MerchantService } from './features/merchant/merchant.service.ts';
 import { NestJobsController } from './features/nesting/nest-jobs.controller.ts';
 import { NestJobsService } from './features/nesting/nest-jobs.service.ts';
+import { LiveController } from './features/live/live.controller.ts';
+import { LiveService } from './features/live/live.service.ts';
+import { PhotosController } from './features/photos/photos.controller.ts';
+import { PHOTO_FOLDER, PhotosService } from './features/photos/photos.service.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
 import { RecordController } from './features/record/record.controller.ts';
 import { RecordService } from './features/record/record.service.ts';
+import { SharingController } from './features/sharing/sharing.controller.ts';
+import { SHARE, SharingService } from './features/sharing/sharing.service.ts';
 import { CutFollower } from './features/stock/cut-follower.ts';
 import { StockController } from './features/stock/stock.controller.ts';
 import { StockService } from './features/stock/stock.service.ts';
@@ -35,17 +42,25 @@ export class AppModule {
         CaliperController,
         HealthController,
         LabelsController,
+        LiveController,
         MerchantController,
         NestJobsController,
+        PhotosController,
         ProjectsController,
         RecordController,
         ScannerController,
+        SharingController,
         StockController,
         WorkshopController,
       ],
       providers: [
         ProjectsService,
         RecordService,
+        LiveService,
+        PhotosService,
+        { provide: PHOTO_FOLDER, useValue: join(config.dataFolder, 'photos') },
+        SharingService,
+        { provide: SHARE, useValue: config.share },
         WorkshopService,
         NestJobsService,
         StoreService,

@@ -74,6 +74,7 @@ describe('migrations', () => {
       '0009-merchant',
       '0010-hanging',
       '0011-build',
+      '0012-bench',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {
@@ -85,7 +86,7 @@ describe('migrations', () => {
 });
 
 describe('settings from the environment', () => {
-  const env = { KEEN_PORT: '8420', KEEN_DB_PORT: '3307', KEEN_DB_NAME: 'keen', KEEN_DB_USER: 'keen', KEEN_EXAMPLES: '/x' };
+  const env = { KEEN_PORT: '8420', KEEN_DB_PORT: '3307', KEEN_DB_NAME: 'keen', KEEN_DB_USER: 'keen', KEEN_EXAMPLES: '/x', KEEN_DATA: '/d' };
   test('are read', () => {
     expect(configFrom(env)).toMatchObject({ port: 8420, webRoot: undefined, origins: [] });
   });

@@ -5,6 +5,10 @@ export interface ServerConfig {
   /** Built web application; undefined serves the API alone. */
   readonly webRoot: string | undefined;
   readonly examples: string;
+  /** Where files are kept that are not in the database: pictures, certificates. */
+  readonly dataFolder: string;
+  /** A LAN address and port to be reached at over HTTPS too; undefined: loopback alone. */
+  readonly share: { readonly host: string; readonly port: number } | undefined;
   /** Where a caliper listens on loopback; undefined when there is none. */
   readonly caliperPort: number | undefined;
   /** Where a stud scanner listens on loopback; undefined when there is none. */
@@ -33,6 +37,8 @@ export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
     database: { port: port('KEEN_DB_PORT'), name: needed('KEEN_DB_NAME'), user: needed('KEEN_DB_USER'), password: env['KEEN_DB_PASSWORD'] ?? '' },
     webRoot: env['KEEN_WEB_ROOT'] || undefined,
     examples: needed('KEEN_EXAMPLES'),
+    dataFolder: needed('KEEN_DATA'),
+    share: env['KEEN_SHARE_HOST'] ? { host: env['KEEN_SHARE_HOST'], port: port('KEEN_SHARE_PORT') } : undefined,
     caliperPort: env['KEEN_CALIPER_PORT'] ? port('KEEN_CALIPER_PORT') : undefined,
     scannerPort: env['KEEN_SCANNER_PORT'] ? port('KEEN_SCANNER_PORT') : undefined,
     merchantPort: env['KEEN_MERCHANT_PORT'] ? port('KEEN_MERCHANT_PORT') : undefined,

@@ -2,6 +2,7 @@
 import 'reflect-metadata';
 import { createApp } from './app.ts';
 import { configFrom } from './config.ts';
+import { openToLan } from './lan.ts';
 import { DemoService } from './demo/demo.service.ts';
 
 const config = configFrom(process.env);
@@ -18,6 +19,8 @@ if (process.argv.includes('--reset-demo')) {
 } else {
   // The supervisor holds the other end of this channel: when it dies, however it dies, we go too.
   process.on('disconnect', () => void app.close().finally(() => process.exit(0)));
+  const lan = await openToLan(app, config);
+  process.on('disconnect', () => lan?.close());
   await app.listen(config.port, '127.0.0.1');
   process.send?.('listening');
 }

@@ -75,18 +75,9 @@ function kindOf({ meetings, byId }: ResolvedUnit, inside: ReadonlySet<string>): 
     meetings.some(({ guest, host, joint }) => joint.kind === kind && inside.has(guest) && !inside.has(host));
   if (moves('hinge')) return 'door';
   if (moves('slide')) return 'drawer';
-  // What stands loose in a space touches nothing that is fixed.
-  const roles = [...inside].map((id) => byId.get(id)!.role);
-  return roles.every((role) => role === 'holder') || meetings.every(({ guest, host }) => inside.has(guest) === inside.has(host))
-    ? holdsTheRest(meetings, inside)
-      ? 'carcass'
-      : 'loose'
-    : 'carcass';
+  // Holders, trays and leaves stand in a space by themselves.
+  return [...inside].every((id) => byId.get(id)!.role === 'holder') ? 'loose' : 'carcass';
 }
-
-/** The largest part of a unit none of whose meetings leads out of it may still be all there is. */
-const holdsTheRest = (meetings: readonly Meeting[], inside: ReadonlySet<string>): boolean =>
-  meetings.filter(({ guest }) => inside.has(guest)).length * 2 > meetings.length;
 
 /** Ids that hang together through meetings, in the order they are given. */
 function connected(ids: readonly string[], meetings: readonly Meeting[]): string[][] {

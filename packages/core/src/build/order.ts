@@ -27,13 +27,13 @@ export function inOrder(steps: readonly Step[], edges: readonly Edge[], wanted: 
   const named = sorted.filter(({ id }) => at.has(id)).sort((a, b) => at.get(a.id)! - at.get(b.id)!);
   const queue = sorted.map((step) => (at.has(step.id) ? named.shift()! : step));
   const waitsFor = new Map(steps.map(({ id }) => [id, new Set<string>()]));
-  for (const { before, after } of edges) waitsFor.get(after)?.add(before);
+  for (const { before, after } of edges) if (waitsFor.has(before)) waitsFor.get(after)?.add(before);
   const done = new Set<string>();
   const order: Step[] = [];
   while (queue.length > 0) {
     const last = order.at(-1);
     const wet = queue.findIndex(({ rightAfter }) => last !== undefined && rightAfter === last.id);
-    const next = wet >= 0 ? wet : queue.findIndex((step) => step.rightAfter === null && [...waitsFor.get(step.id)!].every((id) => done.has(id)));
+    const next = wet >= 0 ? wet : queue.findIndex((step) => (step.rightAfter === null || !waitsFor.has(step.rightAfter)) && [...waitsFor.get(step.id)!].every((id) => done.has(id)));
     if (next < 0) throw new RangeError(`no step can be next of: ${queue.map(({ id }) => id).join(', ')}`);
     const [step] = queue.splice(next, 1);
     done.add(step!.id);
@@ -56,6 +56,14 @@ export function moveStep(order: readonly string[], edges: readonly Edge[], step:
   const passed = new Set(place > from ? rest.slice(from, place) : rest.slice(place, from));
   const broken = edges.find(({ before, after }) => (place > from ? before === step && passed.has(after) : after === step && passed.has(before)));
   return broken ? { ok: false, edge: broken } : { ok: true, order: [...rest.slice(0, place), step, ...rest.slice(place)] };
+}
+
+/** The steps a person has put somewhere after one more move, in their new order: only those the move passed are named. */
+export function wantedAfter(wanted: readonly string[], before: readonly string[], after: readonly string[]): string[] {
+  const at = new Map(before.map((id, index) => [id, index]));
+  const moved = after.filter((id, index) => at.get(id) !== index);
+  const named = new Set([...wanted, ...moved]);
+  return after.filter((id) => named.has(id));
 }
 
 /** The first edge an order breaks; null for none. */

@@ -62,7 +62,7 @@ const RULES: readonly Rule[] = [
   rule('dry-fit', 'fit', 'opening-measured', 'unit', (a) => a.detail.what === 'carcass'),
   rule('glue', 'fit', 'opening-fixed', 'unit', (a) => a.detail.what === 'carcass'),
   rule('fit', 'sand', 'comes-off-first', 'unit', (_, b) => isOutside(b)),
-  rule('glue', 'sand', 'joints-flush', 'unit', (a, b) => isOutside(b) && a.detail.what !== 'loose'),
+  rule('glue', 'sand', 'joints-flush', 'unit', (_, b) => isOutside(b)),
   rule('square', 'sand', 'clamps-off', 'unit', (_, b) => isOutside(b)),
   rule('trim', 'sand', 'joints-flush', 'unit', (_, b) => isOutside(b)),
   rule('label', 'sand', 'marks-first', 'unit', (_, b) => isOutside(b)),

@@ -95,7 +95,7 @@ test('of many tasks every drying time and evening is kept, and the same seed giv
 
 test('what has slack may begin that much later, and the end stays', () => {
   fc.assert(
-    fc.property(tasks(12), windows, fc.nat(), (all, hours, pick) => {
+    fc.property(tasks(6), windows, fc.nat(), (all, hours, pick) => {
       const first = scheduleOf(all, hours, 0, { seed: 1, tries: 0, branches: 0 })!;
       const { task, start, slack } = first.tasks[pick % first.tasks.length]!;
       fc.pre(slack > 0);
@@ -103,7 +103,7 @@ test('what has slack may begin that much later, and the end stays', () => {
       let later = start;
       while (minutesWithin(hours, start, later) < 1) later++;
       const held = all.map((each) => (each.id === task.id ? { ...each, notBefore: later } : each));
-      expect(scheduleOf(held, hours, 0)!.finish).toBeLessThanOrEqual(first.finish);
+      expect(scheduleOf(held, hours, 0, { seed: 1, tries: 0, branches: 100_000 })!.finish).toBeLessThanOrEqual(first.finish);
     }),
     { numRuns: 80 },
   );

@@ -1,6 +1,7 @@
 /** From steps to what is laid over the hours: steps that follow one another while glue is wet are one task. */
 import { dayStart } from './calendar.ts';
 import type { BuildChoices } from './choices.ts';
+import { inOrder } from './order.ts';
 import type { Edge, Step } from './step.ts';
 
 export interface Task {
@@ -34,13 +35,7 @@ export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices:
     if (a !== undefined && b !== undefined && a !== b) after.get(b)!.add(place.get(a)!);
   };
   for (const edge of edges) follows(edge.before, edge.after);
-  const named = choices.order.filter((id) => head.has(id));
-  const at = new Map(left.map(({ id }, index) => [id, index]));
-  // As far as the list of steps could follow it.
-  named
-    .sort((a, b) => at.get(a)! - at.get(b)!)
-    .slice(1)
-    .forEach((id, index) => follows(named[index]!, id));
+  for (const [before, later] of wishes(left, edges, choices)) follows(before, later);
   return [...groups].map(([id, own]): Task => {
     const last = own.at(-1)!;
     const starts = own.flatMap((step) => (Object.hasOwn(choices.notBefore, step.id) ? [dayStart(choices.notBefore[step.id]!)] : []));
@@ -56,4 +51,13 @@ export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices:
       after: [...after.get(id)!].sort((a, b) => a - b),
     };
   });
+}
+
+/** Where a person turned two steps of the usual order round, they stay turned; what nobody touched goes where it is done soonest. */
+function wishes(steps: readonly Step[], edges: readonly Edge[], { order, units }: BuildChoices): [string, string][] {
+  const named = new Set(order);
+  if (!steps.some(({ id }) => named.has(id))) return [];
+  const usual = new Map(inOrder(steps, edges, [], units === 'one-by-one').map(({ id }, index) => [id, index]));
+  const wanted = steps.filter(({ id }) => named.has(id)).map(({ id }) => id);
+  return wanted.slice(1).flatMap((id, index): [string, string][] => (usual.get(wanted[index]!)! > usual.get(id)! ? [[wanted[index]!, id]] : []));
 }

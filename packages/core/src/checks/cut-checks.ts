@@ -4,6 +4,9 @@ import { exactly, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { Dimension } from '../worked/dimension.ts';
 import type { Check, CheckContext } from './context.ts';
+import type { Misfit } from '../joints/as-built.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { pieceName } from '../stock/workshop.ts';
 import type { Finding, Fix } from './finding.ts';
 
 /**
@@ -27,7 +30,7 @@ const alreadyCut: Check = (context) => {
           cutNm: cut,
           plannedNm: planned,
           panels: [panel],
-          fixes: [...backTo(context, size, cut - planned), anew],
+          fixes: [...backTo(context, size, cut - planned), ...atTheBench(context, misfit), anew],
         };
       }
       case 'slot-narrow':
@@ -53,6 +56,40 @@ const alreadyCut: Check = (context) => {
     }
   });
 };
+
+/** What can be done to the part itself, each with what it takes: trimmed where it is over, made anew, shimmed, or used as it is. */
+function atTheBench({ unit, workshop }: CheckContext, { panel, along, cut, planned }: Extract<Misfit, { why: 'size' }>): Fix[] {
+  const part = unit.byId.get(panel)!;
+  const apart = Math.abs(cut - planned);
+  const keep = (how: 'shimmed' | 'accepted'): Fix => ({
+    label: { key: how === 'shimmed' ? 'shim-part' : 'accept-part', lengthNm: apart, name: part.name },
+    fact: { kind: 'kept', kept: { panel, how } },
+  });
+  const trim: Fix[] =
+    cut > planned
+      ? [{ label: { key: 'trim-part', lengthNm: apart, name: part.name }, fact: { kind: 'as-cut', asCut: { panel, [along]: exactly(planned) } } }]
+      : [];
+  const shim: Fix[] = cut < planned && apart <= MOST_SHIMMED ? [keep('shimmed')] : [];
+  return [...trim, remake(part, workshop), ...shim, keep('accepted')];
+}
+
+/** More than this is no shim any more. [ASSUME] 5 mm */
+const MOST_SHIMMED = 5_000_000;
+
+/** Made once more: out of the smallest offcut that holds it, or for its share of a new sheet. */
+function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, products }: CheckContext['workshop']): Fix {
+  const [long, wide] = [Math.max(length.value, width.value), Math.min(length.value, width.value)];
+  const holds = Object.values(pieces)
+    .filter((piece) => piece.product === stock && piece.kind === 'offcut')
+    .filter((piece) => Math.max(piece.length.nm, piece.width.nm) >= long && Math.min(piece.length.nm, piece.width.nm) >= wide)
+    .sort((a, b) => (a.length.nm / 1e6) * (a.width.nm / 1e6) - (b.length.nm / 1e6) * (b.width.nm / 1e6));
+  const product = products[stock];
+  const share = product ? ((long / 1e6) * (wide / 1e6)) / ((product.length.nm / 1e6) * (product.width.nm / 1e6)) : 0;
+  const fact = { kind: 'spoiled' as const, spoiled: { layout: 'by-hand', part: id } };
+  return holds[0]
+    ? { label: { key: 'remake-from', text: pieceName(holds[0].id), name }, fact }
+    : { label: { key: 'remake-part', number: Math.round(share * (product?.price ?? 0) * 100) / 100, name }, fact };
+}
 
 /** The entered size that made a length, set so that it comes out as it was cut. */
 function backTo({ box }: CheckContext, size: Dimension, by: number): Fix[] {

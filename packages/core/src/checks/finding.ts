@@ -1,8 +1,9 @@
 /** Findings: what a check saw, with its numbers, and what would settle it. Words are made in words/. */
+import type { NewFact } from '../plan/design.ts';
 import type { Label } from '../worked/dimension.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
-export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang';
+export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang' | 'build' | 'log';
 
 /** One step of an edit, as plan/edit.ts takes it; checks come before plan and only describe it. */
 export interface FixStep {
@@ -12,6 +13,8 @@ export interface FixStep {
 
 export type Fix =
   | { readonly label: FixLabel; readonly edit: readonly FixStep[] }
+  /** Something that was done to the wood: noted in the shop record. */
+  | { readonly label: FixLabel; readonly fact: NewFact }
   /** Something only a person can supply: where to go for it. */
   | { readonly label: FixLabel; readonly visit: Station };
 

@@ -16,6 +16,9 @@ export const dayCodec: Codec<string> = checked(text(10), (value, where) => {
     throw new Refusal('day', `${quote(value)} is no day`, where, 'a day such as 2026-12-05');
 });
 
+/** Minutes of a day as a clock shows them. */
+export const clockText = (minutes: number): string => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
 /** Minutes of a day, written as a clock shows them. */
 export const clockCodec: Codec<number> = {
   read: (value, where) => {
@@ -25,19 +28,19 @@ export const clockCodec: Codec<number> = {
       throw new Refusal('clock', `${quote(value)} is no time of the day`, where, 'a time from 00:00 to 24:00');
     return hours * 60 + minutes;
   },
-  write: (minutes) => `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`,
+  write: clockText,
   schema: { type: 'string', pattern: '^\\d\\d:\\d\\d$' },
 };
 
 const sessionCodec: Codec<Session> = checked(
   object({ id: text(64), day: number(0, 6, true), from: clockCodec, to: clockCodec, helper: yesNo, quiet: yesNo }),
   ({ from, to }, where) => {
-    if (to <= from) throw new Refusal('range', 'it ends before it begins', `${where}.to`, `after ${String(clockCodec.write(from))}`);
+    if (to <= from) throw new Refusal('range', 'it ends before it begins', `${where}.to`, `after ${clockText(from)}`);
   },
 );
 
 /** Steps a person put on a day. Ids of steps hold what ids of parts and settings hold. */
-const STEP_IDS = { pattern: /^[^\u0000-\u001f"\\]{1,300}$/, words: 'the id of a step' };
+const STEP_IDS = { pattern: /^[^"\\]{1,300}$/, words: 'the id of a step' };
 
 export const buildCodec: Codec<BuildChoices> = checked(
   object({

@@ -7,6 +7,7 @@ import { NM_PER, type Length } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import { isFace } from '../solid/meeting.ts';
 import type { Panel } from '../solid/panel.ts';
+import { fitOpenings, type BuiltOpening } from './openings.ts';
 import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit, Unit } from '../solid/unit.ts';
 import { dot } from '../solid/vector.ts';
@@ -30,6 +31,10 @@ export interface BuiltFacts {
   readonly parts: ReadonlyMap<string, CutPart>;
   /** By operation: host panel and meeting. */
   readonly slots: ReadonlyMap<string, CutSlot>;
+  /** Spaces as they came out, by compartment. */
+  readonly openings: ReadonlyMap<string, BuiltOpening>;
+  /** Panels used as they are although they are not as planned. */
+  readonly kept: ReadonlySet<string>;
   /** What the sheet a panel is cut from measures, null where that is not known; null itself where no sheet is settled. */
   readonly sheetThickness: ((panel: string, product: string) => Length | null) | null;
 }
@@ -52,7 +57,8 @@ const DEEPEST_SHARE = 2 / 3;
 const ENDS = { length: ['start', 'end'], width: ['near', 'far'] } as const;
 
 /** The unit with its joints fitted to what is cut; itself where nothing is. */
-export function asBuilt(unit: Unit, facts: BuiltFacts): Unit {
+export function asBuilt(planned: Unit, facts: BuiltFacts): Unit {
+  const unit = fitOpenings(planned, facts.openings, (panel) => facts.parts.has(panel));
   if (facts.parts.size === 0 && facts.slots.size === 0 && !facts.sheetThickness) return unit;
   const byId = new Map(unit.panels.map((panel) => [panel.id, panel]));
   let changed = false;
@@ -116,11 +122,11 @@ function letIn(
 }
 
 /** What is cut and does not fit the unit as it was resolved. */
-export function misfitsOf(unit: ResolvedUnit, { parts, slots }: Pick<BuiltFacts, 'parts' | 'slots'>): Misfit[] {
+export function misfitsOf(unit: ResolvedUnit, { parts, slots, kept }: Pick<BuiltFacts, 'parts' | 'slots' | 'kept'>): Misfit[] {
   const found: Misfit[] = [];
   for (const [id, cut] of parts) {
     const panel = unit.byId.get(id);
-    if (!panel) continue;
+    if (!panel || kept.has(id)) continue;
     for (const along of ['length', 'width'] as const) {
       const banded = ENDS[along].filter((edge) => panel.bands.includes(edge)).length * panel.bandThickness;
       const planned = (panel[along].value - banded) as Length;

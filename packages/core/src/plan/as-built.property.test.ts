@@ -12,7 +12,7 @@ import { FAMILY_IDS } from '../test/family-units.ts';
 import { stockReader } from './plan.ts';
 
 const stockOf = stockReader([], starterWorkshop());
-const NONE: BuiltFacts = { parts: new Map(), slots: new Map(), sheetThickness: null };
+const NONE: BuiltFacts = { parts: new Map(), slots: new Map(), openings: new Map(), kept: new Set(), sheetThickness: null };
 /** What is as planned: docs/formulas/as-cut.md, and what sharing a difference over two ends rounds. */
 const WITHIN = 0.2e6 + 2;
 

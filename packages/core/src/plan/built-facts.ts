@@ -1,7 +1,7 @@
 /** What the record and the settled layouts say of parts: their own sheets, what is cut and how it came out. */
 import type { BuiltFacts } from '../joints/as-built.ts';
 import { sheetThickness } from '../stock/thickness.ts';
-import { standingAsCut, standingReadings, standingSlots, type Design, type RecordEntry } from './design.ts';
+import { standingAsCut, standingKept, standingOpenings, standingReadings, standingSlots, type Design, type RecordEntry } from './design.ts';
 
 export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonly RecordEntry[]): BuiltFacts {
   const readings = standingReadings(record).filter(({ sheet }) => sheet !== undefined);
@@ -21,6 +21,13 @@ export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonl
   return {
     parts: new Map(parts),
     slots: new Map(slots),
+    openings: new Map(
+      [...standingOpenings(record)].map(([space, { opening }]) => [
+        space,
+        { ...(opening.width ? { width: opening.width.nm } : {}), ...(opening.height ? { height: opening.height.nm } : {}) },
+      ]),
+    ),
+    kept: standingKept(record),
     sheetThickness:
       sheetOf.size === 0
         ? null

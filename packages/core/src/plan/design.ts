@@ -215,6 +215,9 @@ export interface RecordEntry {
   readonly withdraws?: string;
 }
 
+/** A fact before a device gives it its id and time. */
+export type NewFact = Omit<RecordEntry, 'id' | 'at'>;
+
 /** What still stands of one kind of fact, oldest first, with the entry it is in. */
 export function standing<T>(record: readonly RecordEntry[], fact: (entry: RecordEntry) => T | undefined): { readonly id: string; readonly fact: T }[] {
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
@@ -231,18 +234,48 @@ export const standingReadings = (record: readonly RecordEntry[]): ThicknessReadi
 export const standingTestCuts = (record: readonly RecordEntry[]): { readonly id: string; readonly testCut: TestCut }[] =>
   standing(record, ({ testCut }) => testCut).map(({ id, fact }) => ({ id, testCut: fact }));
 
+/** Where in the record each part was last spoiled: what was done to it before is gone with it. */
+function spoiledAt(record: readonly RecordEntry[]): (part: string, entry: string) => boolean {
+  const at = new Map(record.map(({ id }, index) => [id, index]));
+  const last = new Map(standing(record, ({ spoiled }) => spoiled).map(({ id, fact }) => [fact.part, at.get(id)!]));
+  return last.size === 0 ? () => false : (part, entry) => (last.get(part) ?? -1) > at.get(entry)!;
+}
+
+/** The panel an operation is cut into. */
+const panelOf = (operation: string): string => operation.slice(0, operation.indexOf(':'));
+
 /** Operations that are done, and the entries that say so. */
-export const standingMade = (record: readonly RecordEntry[]): { readonly id: string; readonly made: readonly string[] }[] =>
-  standing(record, ({ made }) => made).map(({ id, fact }) => ({ id, made: fact }));
+export function standingMade(record: readonly RecordEntry[]): { readonly id: string; readonly made: readonly string[] }[] {
+  const isGone = spoiledAt(record);
+  return standing(record, ({ made }) => made).map(({ id, fact }) => ({ id, made: fact.filter((operation) => !isGone(panelOf(operation), id)) }));
+}
 
 /** Slots that are cut, the latest of each. */
-export const standingSlots = (record: readonly RecordEntry[]): ReadonlyMap<string, MadeSlot> =>
-  new Map(standing(record, ({ slots }) => slots).flatMap(({ fact }) => fact.map((slot) => [slot.operation, slot] as const)));
+export function standingSlots(record: readonly RecordEntry[]): ReadonlyMap<string, MadeSlot> {
+  const isGone = spoiledAt(record);
+  return new Map(
+    standing(record, ({ slots }) => slots).flatMap(({ id, fact }) =>
+      fact.filter(({ operation }) => !isGone(panelOf(operation), id)).map((slot) => [slot.operation, slot] as const),
+    ),
+  );
+}
+
+/** Parts that are used as they are. A part that is measured again, or spoiled, is asked about again. */
+export function standingKept(record: readonly RecordEntry[]): ReadonlySet<string> {
+  const kept = new Set<string>();
+  for (const { fact } of standing(record, ({ kept: is, asCut, spoiled }) => is ?? asCut ?? spoiled)) {
+    if ('how' in fact) kept.add(fact.panel);
+    else kept.delete('panel' in fact ? fact.panel : fact.part);
+  }
+  return kept;
+}
 
 /** Parts as they were cut, the latest measure of each, with the entries that say so. */
 export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly cut: AsCut; readonly entries: readonly string[] }> {
   const byPanel = new Map<string, { cut: AsCut; entries: string[] }>();
+  const isGone = spoiledAt(record);
   for (const { id, fact } of standing(record, ({ asCut }) => asCut)) {
+    if (isGone(fact.panel, id)) continue;
     const before = byPanel.get(fact.panel);
     byPanel.set(fact.panel, { cut: { ...before?.cut, ...fact }, entries: [...(before?.entries ?? []), id] });
   }
@@ -258,6 +291,10 @@ export function standingSteps(record: readonly RecordEntry[]): { readonly id: st
 /** Notes that stand, oldest first. */
 export const standingNotes = (record: readonly RecordEntry[]): { readonly id: string; readonly note: Note }[] =>
   standing(record, ({ note }) => note).map(({ id, fact }) => ({ id, note: fact }));
+
+/** Diagonals that were compared, the latest of each assembly, with the entry that says so. */
+export const standingDiagonals = (record: readonly RecordEntry[]): ReadonlyMap<string, { readonly id: string; readonly one: Entered; readonly other: Entered }> =>
+  new Map(standing(record, ({ diagonals }) => diagonals).map(({ id, fact: { assembly, one, other } }) => [assembly, { id, one, other }]));
 
 /** Spaces as they came out, the latest measure of each, with the entries that say so. */
 export function standingOpenings(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly opening: Opening; readonly entries: readonly string[] }> {

@@ -2,11 +2,13 @@
 import type { SequelizeModuleOptions } from '@nestjs/sequelize';
 import type { ServerConfig } from '../config.ts';
 import { NestJobModel } from '../features/nesting/nest-job.model.ts';
+import { PhotoModel } from '../features/photos/photo.model.ts';
 import { ProjectModel } from '../features/projects/project.model.ts';
 import { ProjectUnitModel } from '../features/projects/project-unit.model.ts';
 import { RevisionModel } from '../features/projects/revision.model.ts';
 import { RecordEntryModel } from '../features/record/record-entry.model.ts';
 import { CatalogueModel } from '../features/merchant/catalogue.model.ts';
+import { PairedDeviceModel } from '../features/sharing/paired-device.model.ts';
 import { StockEventModel } from '../features/stock/stock-event.model.ts';
 import { StockPictureModel } from '../features/stock/stock-picture.model.ts';
 import { StockPieceModel } from '../features/stock/stock-piece.model.ts';
@@ -23,6 +25,8 @@ export const MODELS = [
   StockEventModel,
   StockPictureModel,
   CatalogueModel,
+  PhotoModel,
+  PairedDeviceModel,
 ];
 
 export const databaseOptions = ({ database }: ServerConfig): SequelizeModuleOptions => ({

@@ -1,7 +1,11 @@
 /** The application on a database of its own inside the throwaway MariaDB, so that test files run side by side. */
 import 'reflect-metadata';
 import { randomBytes } from 'node:crypto';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { NestExpressApplication } from '@nestjs/platform-express';
 import { getConnectionToken } from '@nestjs/sequelize';
 import mysql from 'mysql2/promise';
 import type { Sequelize } from 'sequelize';
@@ -14,6 +18,7 @@ import { DemoService } from '../demo/demo.service.ts';
 export const EXAMPLES = fileURLToPath(new URL('../../../../examples', import.meta.url));
 
 export interface TestApp {
+  readonly nest: NestExpressApplication;
   readonly api: TestAgent;
   readonly demo: DemoService;
   readonly sequelize: Sequelize;
@@ -35,6 +40,8 @@ export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: str
     database: { port, name, user, password },
     webRoot: undefined,
     examples: EXAMPLES,
+    dataFolder: mkdtempSync(join(tmpdir(), 'keen-data-')),
+    share: undefined,
     origins: [],
     caliperPort: undefined,
     scannerPort: undefined,
@@ -47,6 +54,7 @@ export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: str
   await demo.seedOnce(EXAMPLES);
   await app.listen(0, '127.0.0.1');
   return {
+    nest: app,
     api: request.agent(app.getHttpServer()),
     demo,
     sequelize: app.get<Sequelize>(getConnectionToken()),

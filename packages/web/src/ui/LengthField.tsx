@@ -19,6 +19,8 @@ export interface LengthFieldProps {
   readonly optional?: boolean;
   readonly onChange: (value: Entered | null) => void;
   readonly onLeave?: () => void;
+  /** Enter, or leaving it, after something was typed that can be read: for what is kept as a fact, once. */
+  readonly onCommit?: (value: Entered | null) => void;
 }
 
 /** Longer than a click takes from down to up. */
@@ -29,7 +31,7 @@ interface Draft {
   readonly from: Entered | null;
 }
 
-export function LengthField({ label, value, unit, least, most, name, placeholder, optional = false, onChange, onLeave }: LengthFieldProps) {
+export function LengthField({ label, value, unit, least, most, name, placeholder, optional = false, onChange, onLeave, onCommit }: LengthFieldProps) {
   const [draft, setDraft] = useState<Draft | null>(null);
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
   const helpId = useId();
@@ -46,12 +48,17 @@ export function LengthField({ label, value, unit, least, most, name, placeholder
     if ('value' in now && now.value?.nm !== value?.nm) onChange(now.value);
     else if ('value' in now && now.value && now.value.text !== value?.text) onChange(now.value);
   };
+  const commit = (): void => {
+    if (onCommit && read && 'value' in read && read.value?.text !== value?.text) onCommit(read.value);
+  };
   const leave = (): void => {
+    commit();
     if (!wrong) setDraft(null);
     onLeave?.();
   };
   /** The line under the field goes a moment later: were it gone at once, what is being clicked below would move away under the finger. */
   const blur = (): void => {
+    commit();
     onLeave?.();
     if (!wrong) leaving.current = setTimeout(() => setDraft(null), AFTER_CLICK_MS);
   };

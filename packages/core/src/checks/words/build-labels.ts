@@ -1,5 +1,6 @@
 /** What the sums of the build call their terms, and why one step comes before another. */
 export const BUILD_WORDS: Readonly<Record<string, string>> = {
+  'opening-came': 'opening as it came out',
   'step-minutes': 'hands on',
   'work-minutes.n': 'how many',
   'work-minutes.each': 'each',

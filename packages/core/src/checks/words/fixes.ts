@@ -11,6 +11,16 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
   switch (key) {
     case 'fit-loose':
       return `Cut the slots loose (${fineText(lengthNm ?? 0, unit)} play)`;
+    case 'trim-part':
+      return `Trim ${fineText(lengthNm ?? 0, unit)} off the ${label.name ? labelWords(label.name) : 'part'}: then it is as planned`;
+    case 'remake-from':
+      return `Make the ${label.name ? labelWords(label.name) : 'part'} anew from ${text}: nothing to buy`;
+    case 'remake-part':
+      return `Make the ${label.name ? labelWords(label.name) : 'part'} anew: ${(number ?? 0).toFixed(2)} of a sheet`;
+    case 'shim-part':
+      return `Shim the ${fineText(lengthNm ?? 0, unit)} it is short of`;
+    case 'accept-part':
+      return `Use it as it is, ${fineText(lengthNm ?? 0, unit)} off`;
     case 'take-readings':
       return `Take ${number === 1 ? 'one more reading' : `${number} readings`}`;
     case 'grain-along':

@@ -12,6 +12,7 @@ import * as eighth from './0008-store.ts';
 import * as ninth from './0009-merchant.ts';
 import * as tenth from './0010-hanging.ts';
 import * as eleventh from './0011-build.ts';
+import * as twelfth from './0012-bench.ts';
 
 export interface Migration {
   readonly name: string;
@@ -19,4 +20,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh, twelfth];

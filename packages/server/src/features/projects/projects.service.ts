@@ -6,6 +6,7 @@ import { transacted } from '../../database/transacted.ts';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { notFound, stale } from '../../problems/problem.exception.ts';
+import { LiveService } from '../live/live.service.ts';
 import { RecordService } from '../record/record.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
 import { CutFollower } from '../stock/cut-follower.ts';
@@ -58,6 +59,7 @@ export class ProjectsService {
     private readonly workshop: WorkshopService,
     private readonly record: RecordService,
     private readonly cuts: CutFollower,
+    private readonly live: LiveService,
   ) {}
 
   /** All projects as home draws them, the last touched first. */
@@ -135,7 +137,7 @@ export class ProjectsService {
   /** Replaces the document when nobody else has since `base`; throws 409 with the current one otherwise. */
   async save(id: string, base: number, session: string, value: object): Promise<{ revision: number }> {
     const design = designCodec.read(value, 'document');
-    return transacted(this.sequelize, async (transaction) => {
+    const saved = await transacted(this.sequelize, async (transaction) => {
       const project = await this.locked(id, transaction);
       if (project.revision !== base) throw stale(base, { revision: project.revision, document: project.document });
       checkProducts(design, await this.workshop.read(transaction));
@@ -144,6 +146,8 @@ export class ProjectsService {
       await this.cuts.follow(id, transaction, design);
       return { revision };
     });
+    this.live.tell({ project: id, revision: saved.revision, session });
+    return saved;
   }
 
   async rename(id: string, name: string): Promise<StoredProject> {

@@ -5,6 +5,7 @@ import { transacted } from '../../database/transacted.ts';
 import { Op, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { notFound } from '../../problems/problem.exception.ts';
+import { LiveService } from '../live/live.service.ts';
 import { ProjectModel } from '../projects/project.model.ts';
 import { CutFollower } from '../stock/cut-follower.ts';
 import { RecordEntryModel } from './record-entry.model.ts';
@@ -24,6 +25,7 @@ export class RecordService {
     @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
     @InjectConnection() private readonly sequelize: Sequelize,
     private readonly cuts: CutFollower,
+    private readonly live: LiveService,
   ) {}
 
   async list(projectId: string, after = 0): Promise<StoredEntry[]> {
@@ -40,7 +42,9 @@ export class RecordService {
       await this.add(projectId, entries, transaction);
       if (entries.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await this.cuts.follow(projectId, transaction);
     });
-    return this.list(projectId);
+    const all = await this.list(projectId);
+    this.live.tell({ project: projectId, record: all.at(-1)?.sequence ?? 0 });
+    return all;
   }
 
   async add(projectId: string, entries: readonly RecordEntry[], transaction: Transaction): Promise<void> {

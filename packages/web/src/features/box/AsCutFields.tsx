@@ -18,9 +18,11 @@ interface AsCutFieldsProps {
   readonly panel: ResolvedPanel;
   readonly line: PartLine;
   readonly unit: DisplayUnit;
+  /** Open from the start. */
+  readonly open?: boolean;
 }
 
-export function AsCutFields({ panel, line, unit }: AsCutFieldsProps) {
+export function AsCutFields({ panel, line, unit, open = false }: AsCutFieldsProps) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
   const known = standingAsCut(record).get(panel.id);
@@ -32,7 +34,7 @@ export function AsCutFields({ panel, line, unit }: AsCutFieldsProps) {
     setRound(round + 1);
   };
   return (
-    <details>
+    <details open={open}>
       <summary>{known ? 'Cut, as it came out' : 'Cut? As it came off the saw'}</summary>
       {known && (
         <p className="as-cut">

@@ -1,5 +1,5 @@
 /** Ticking setups as done, with their slots as they were cut, and taking that back: facts of the shop record. */
-import { exactly, slotAsDrawn, type MadeSlot, type Setup, type SetupCut } from '@keen/core';
+import { exactly, slotAsDrawn, type MadeSlot, type Setup, type SetupContext, type SetupCut } from '@keen/core';
 import { useRecord } from '../project/useRecord.ts';
 import type { ShopSetups } from './useSetups.ts';
 
@@ -8,15 +8,16 @@ export function useMade({ made, setups: { blanks } }: ShopSetups): (setup: Setup
   return ({ cuts }, is) => {
     if (is) {
       const fresh = cuts.filter(({ operation }) => !made.has(operation.id));
-      add({ kind: 'made', made: fresh.map(({ operation }) => operation.id), slots: fresh.flatMap((cut) => asCut(cut)) });
+      add({ kind: 'made', made: fresh.map(({ operation }) => operation.id), slots: slotsAsCut(fresh, blanks) });
     } else for (const entry of new Set(cuts.flatMap(({ operation }) => made.get(operation.id) ?? []))) withdraw(entry);
   };
+}
 
-  /** A slot as it is set up now: what the plan has to keep from here on. */
-  function asCut({ operation: { id, panel: of, work } }: SetupCut): MadeSlot[] {
+/** Slots as they are set up now: what the plan has to keep from here on. */
+export const slotsAsCut = (cuts: readonly SetupCut[], blanks: SetupContext['blanks']): MadeSlot[] =>
+  cuts.flatMap(({ operation: { id, panel: of, work } }) => {
     if (work.kind !== 'slot') return [];
     const { panel } = blanks.get(of)!;
     const slot = slotAsDrawn(panel, id.slice(panel.id.length + 1));
     return slot ? [{ operation: id, width: exactly(slot.width), depth: exactly(slot.depth), at: exactly(slot.at) }] : [];
-  }
-}
+  });

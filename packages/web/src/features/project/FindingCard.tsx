@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { previewPlanner, selectOpen } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
+import { useRecord } from './useRecord.ts';
 import { ghostShown, panelHovered } from './view.slice.ts';
 
 export interface FindingCardProps {
@@ -51,6 +52,7 @@ export function FixButton({
 }) {
   const { design, record, workshop } = useAppSelector(selectOpen);
   const { apply } = useEdit();
+  const { add } = useRecord();
   const [looked, setLooked] = useState(false);
   const dispatch = useAppDispatch();
   const look = (on: boolean): void => {
@@ -62,6 +64,12 @@ export function FixButton({
     () => ('edit' in fix && looked ? preview(previewPlanner, design, record, workshop, unitId, fix.edit) : null),
     [fix, looked, design, record, workshop, unitId],
   );
+  if ('fact' in fix)
+    return (
+      <Button variant="outlined" onClick={() => add(fix.fact)}>
+        {words}
+      </Button>
+    );
   if ('visit' in fix)
     return (
       <Button variant="outlined" onClick={() => onStation(fix.visit)}>

@@ -7,9 +7,11 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ExplainProvider } from '../../ui/Explained.tsx';
 import { useHotkeys, type Hotkey } from '../../ui/useHotkeys.ts';
 import { BoxStation } from '../box/BoxStation.tsx';
+import { BuildStation } from '../build/BuildStation.tsx';
 import { ContentsStation } from '../contents/ContentsStation.tsx';
 import { HangStation } from '../hang/HangStation.tsx';
 import { JointsStation } from '../joints/JointsStation.tsx';
+import { LogStation } from '../log/LogStation.tsx';
 import { NestProvider } from '../sheets/useNests.tsx';
 import { SheetsStation } from '../sheets/SheetsStation.tsx';
 import { StockStation } from '../stock/StockStation.tsx';
@@ -170,6 +172,10 @@ function StationBody({
       return <SheetsStation shown={shown} />;
     case 'hang':
       return <HangStation shown={shown} />;
+    case 'build':
+      return <BuildStation shown={shown} />;
+    case 'log':
+      return <LogStation shown={shown} />;
   }
 }
 

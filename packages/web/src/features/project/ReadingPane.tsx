@@ -2,6 +2,8 @@
 import type { Finding } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { BoxForm } from '../box/BoxForm.tsx';
+import { BuildReading } from '../build/BuildReading.tsx';
+import { LogReading } from '../log/LogReading.tsx';
 import { ContentsReading } from '../contents/ContentsReading.tsx';
 import { PartReading } from '../box/PartReading.tsx';
 import { HangReading } from '../hang/HangReading.tsx';
@@ -57,6 +59,10 @@ function UnitReading({
       return <JointsReading shown={shown} findings={cards} />;
     case 'sheets':
       return <SheetsReading shown={shown} findings={cards} onStation={onStation} />;
+    case 'build':
+      return <BuildReading shown={shown} findings={cards} />;
+    case 'log':
+      return <LogReading />;
     case 'hang':
       return <HangReading shown={shown} findings={cards} onStation={onStation} />;
   }

@@ -1,9 +1,22 @@
 /** The stations in the order of the work, along a folding rule. State by shape before colour, with a few words that say the result. */
-import { jointGroups, percentText, studsKnown, thingsInOrder, unplaced, type Design, type Finding, type Station } from '@keen/core';
+import {
+  jointGroups,
+  percentText,
+  standingMade,
+  standingSawn,
+  standingSteps,
+  studsKnown,
+  thingsInOrder,
+  unplaced,
+  type Design,
+  type Finding,
+  type RecordEntry,
+  type Station,
+} from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
-import { selectDesign, selectPlan, useUnit } from './selectors.ts';
+import { selectDesign, selectOpen, selectPlan, useUnit } from './selectors.ts';
 
 export type StationId = Station;
 
@@ -15,6 +28,8 @@ export const STATIONS: readonly { readonly id: StationId; readonly name: string 
   { id: 'joints', name: 'Joints' },
   { id: 'sheets', name: 'Sheets' },
   { id: 'hang', name: 'Hang' },
+  { id: 'build', name: 'Build' },
+  { id: 'log', name: 'Log' },
 ];
 
 type Mark = 'fine' | 'look' | 'stop' | 'none';
@@ -101,17 +116,29 @@ function wallResult(design: Design, findings: readonly Finding[]): Result {
   return { mark: 'fine', words: things === 0 ? 'studs known' : `${things} things on it` };
 }
 
+/** The steps themselves are worked out at Build alone: here nothing that is dragged may wait for them. */
+function buildResult(record: readonly RecordEntry[]): Result {
+  const done = standingSteps(record).length + standingMade(record).length + standingSawn(record).length;
+  return done === 0 ? { mark: 'none', words: 'not begun' } : { mark: 'fine', words: `${done} ${done === 1 ? 'tick' : 'ticks'}` };
+}
+
+function logResult(record: readonly RecordEntry[]): Result {
+  if (record.length === 0) return { mark: 'none', words: 'nothing yet' };
+  return { mark: 'fine', words: `${record.length} ${record.length === 1 ? 'entry' : 'entries'}` };
+}
+
 function useResults(): Readonly<Record<StationId, Result>> {
   const shown = useUnit();
   const plan = useAppSelector(selectPlan);
   const { nests, searching } = useNests();
   const design = useAppSelector(selectDesign);
+  const { record } = useAppSelector(selectOpen);
   const contents = contentsResult(design, plan.findings);
   const wall = wallResult(design, plan.findings);
   const kinds = useMemo(() => (shown ? jointGroups(shown.plan.unit).length : 0), [shown]);
   if (!shown) {
     const none = { mark: 'none' as const, words: 'nothing yet' };
-    return { contents, wall, box: none, stock: none, joints: none, sheets: none, hang: none };
+    return { contents, wall, box: none, stock: none, joints: none, sheets: none, hang: none, build: none, log: logResult(record) };
   }
   const { findings, hang } = shown.plan;
   const of = (station: StationId) => findings.filter((finding) => finding.station === station);
@@ -139,6 +166,8 @@ function useResults(): Readonly<Record<StationId, Result>> {
     stock: { mark: markOf('stock'), words: toLookAt('stock', `${measured} ${measured === 1 ? 'reading' : 'readings'}`) },
     joints: jointsResult,
     sheets: { mark: unplaced ? 'stop' : totals ? markOf('sheets') : 'none', words: sheetWords },
+    build: buildResult(record),
+    log: logResult(record),
     hang: { mark: hang.state === 'fine' ? markOf('hang') : hang.state === 'tight' ? 'look' : 'stop', words: hangWords },
   };
 }

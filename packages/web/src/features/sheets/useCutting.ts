@@ -1,11 +1,11 @@
 /** The cuts of one kind of sheet: in which order, which are made, and what a tick does. The first tick settles the layout. */
-import { keptLayout, partsOff, sequenceOf, sheetsOfPlan, type CutStep, type Sequence } from '@keen/core';
+import { partsOff, sequenceOf, sheetsOfPlan, type CutStep, type Sequence } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectLearned, selectOpen } from '../project/selectors.ts';
-import { useEdit } from '../project/useEdit.ts';
+import { selectLearned } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import type { Nest } from './useNests.tsx';
+import { useSettle } from './useSettle.ts';
 
 export interface SheetCutting {
   readonly sequence: Sequence;
@@ -22,22 +22,18 @@ export interface SheetCutting {
 
 const NONE: ReadonlyMap<string, string> = new Map();
 
-export function useCutting({ job, plan, cut }: Nest): SheetCutting | null {
+export function useCutting(nest: Nest): SheetCutting | null {
+  const { job, plan, cut } = nest;
   const { workshop } = useAppSelector(selectLearned);
-  const { design } = useAppSelector(selectOpen);
-  const { apply } = useEdit();
+  const settle = useSettle();
   const { add, withdraw } = useRecord();
   const fresh = useMemo(() => (cut || !plan ? null : sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop)), [cut, plan, job, workshop]);
   const sequence = cut?.sequence ?? fresh;
   if (!sequence || !plan) return null;
   const done = cut?.done ?? NONE;
   const tick = (step: CutStep): void => {
-    const id = cut?.layout.id ?? crypto.randomUUID();
-    if (!cut) {
-      const order = Object.values(design.layouts).reduce((most, each) => Math.max(most, each.order), -1) + 1;
-      apply([{ path: ['layouts', id], value: keptLayout(job, plan, id, order) }], 'layouts');
-    }
-    add({ kind: 'sawn', sawn: { layout: id, cuts: [step.id], parts: partsOff({ sequence }, step.id) } });
+    const layout = settle(nest)?.layout;
+    if (layout !== undefined) add({ kind: 'sawn', sawn: { layout, cuts: [step.id], parts: partsOff({ sequence }, step.id) } });
   };
   return {
     sequence,

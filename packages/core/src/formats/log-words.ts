@@ -1,0 +1,164 @@
+/** The shop record as a journal: each entry in a sentence, with what it is about, so that it is found again by part, step, day and words. */
+import type { StepKind } from '../build/step.ts';
+import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
+import { labelWords } from '../checks/words/labels.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import type { PartLine } from '../parts/parts.ts';
+import type { RecordEntry } from '../plan/design.ts';
+import type { Plan } from '../plan/plan.ts';
+import type { Workshop } from '../stock/workshop.ts';
+
+export interface LogLine {
+  readonly id: string;
+  readonly at: string;
+  readonly kind: RecordEntry['kind'];
+  readonly says: string;
+  /** Panels it is about. */
+  readonly panels: readonly string[];
+  /** Cabinets it is about. */
+  readonly units: readonly string[];
+  /** The step it is about; null for none. */
+  readonly step: string | null;
+  readonly photos: readonly string[];
+  readonly nextTime: boolean;
+  /** Taken back by a later entry. */
+  readonly withdrawn: boolean;
+}
+
+export interface LogContext {
+  readonly plan: Plan;
+  readonly products: Workshop['products'];
+  readonly unitNames: Readonly<Record<string, { readonly name: string }>>;
+  readonly unit: DisplayUnit;
+}
+
+/** What a step of each kind is called after the fact. */
+const STEP_DONE: Readonly<Record<StepKind, string>> = {
+  measure: 'Sheets measured',
+  cut: 'Sheets cut',
+  boards: 'Boards cut',
+  label: 'Labelled and counted',
+  setup: 'Cut at the machine',
+  'cleat-rip': 'Cleat ripped',
+  band: 'Edges banded',
+  sand: 'Sanded',
+  coat: 'Coated',
+  'dry-fit': 'Put together dry',
+  glue: 'Glued up',
+  square: 'Diagonals compared',
+  trim: 'Back trimmed',
+  fit: 'Cut to fit',
+  doors: 'Doors hinged',
+  look: 'Looked into the wall',
+  rail: 'Rail put up',
+  'wall-half': 'On the wall: what it hangs on',
+  'cabinet-half': 'On the cabinet: what it hangs by',
+  hang: 'Hung',
+  correct: 'Put right and hung again',
+  lock: 'Locked',
+  drawers: 'Drawers put in',
+  fronts: 'Drawer fronts set',
+  loose: 'Loose parts put in',
+  load: 'Loaded',
+};
+
+/** All entries, oldest first. */
+export function logLines(record: readonly RecordEntry[], context: LogContext): LogLine[] {
+  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
+  const byId = new Map(record.map((entry) => [entry.id, entry]));
+  return record.map((entry): LogLine => {
+    const about = entry.withdraws === undefined ? entry : (byId.get(entry.withdraws) ?? entry);
+    const panels = panelsOf(about);
+    const says = entry.kind === 'withdrawn' ? `Taken back: ${about === entry ? 'an entry that is not here' : lowered(entryWords(about, context))}` : entryWords(entry, context);
+    return {
+      id: entry.id,
+      at: entry.at,
+      kind: entry.kind,
+      says,
+      panels,
+      units: unitsOf(about, panels, context),
+      step: about.done?.step ?? about.note?.step ?? null,
+      photos: entry.note?.photos ?? [],
+      nextTime: entry.note?.nextTime ?? false,
+      withdrawn: withdrawn.has(entry.id),
+    };
+  });
+}
+
+/** Words in any order, in what is said, of which part or cabinet, on which day. */
+export function findInLog(lines: readonly LogLine[], words: string, { plan, unitNames }: Pick<LogContext, 'plan' | 'unitNames'>): LogLine[] {
+  const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
+  if (wanted.length === 0) return [...lines];
+  return lines.filter(({ says, at, panels, units, kind }) => {
+    const marks = panels.map((panel) => lineOf(plan, panel)?.mark ?? '');
+    const text = [says, at.slice(0, 10), kind, ...marks, ...panels, ...units.map((id) => unitNames[id]?.name ?? id)].join(' ').toLowerCase();
+    return wanted.every((word) => text.includes(word));
+  });
+}
+
+const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+const lineOf = ({ parts }: Plan, panel: string): PartLine | undefined => parts.find((line) => line.panels.includes(panel) || line.id === panel);
+const plural = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`;
+
+const panelsOf = ({ made, asCut, sawn, spoiled, kept, note }: RecordEntry): string[] => [
+  ...new Set([
+    ...(made ?? []).map((operation) => operation.slice(0, Math.max(0, operation.indexOf(':')))),
+    ...(asCut ? [asCut.panel] : []),
+    ...(sawn?.parts ?? []),
+    ...(spoiled ? [spoiled.part] : []),
+    ...(kept ? [kept.panel] : []),
+    ...(note?.part ? [note.part] : []),
+  ]),
+];
+
+function unitsOf({ hung, done, opening, diagonals, note }: RecordEntry, panels: readonly string[], { unitNames }: LogContext): string[] {
+  const named = [...panels, done?.step ?? '', opening?.space ?? '', diagonals?.assembly ?? ''].map((id) => id.split('/')[0]!);
+  return [...new Set([...named, hung?.unit ?? '', note?.unit ?? ''])].filter((id) => Object.hasOwn(unitNames, id));
+}
+
+function entryWords(entry: RecordEntry, context: LogContext): string {
+  const { plan, products, unitNames, unit } = context;
+  const fine = (nm: number): string => fineText(nm, unit);
+  const part = (panel: string): string => {
+    const line = lineOf(plan, panel);
+    const solid = plan.units.flatMap(({ unit: each }) => each.byId.get(panel) ?? [])[0];
+    return line ? `${line.mark}${solid ? ` (${labelWords(solid.name)})` : ''}` : `a part that is gone (${panel})`;
+  };
+  const parts = (panels: readonly string[]): string => (panels.length > 6 ? `${panels.slice(0, 5).map(part).join(', ')} and ${panels.length - 5} more` : panels.map(part).join(', '));
+  const { reading, scan, testCut, made, asCut, sawn, spoiled, hung, done, opening, diagonals, kept, note } = entry;
+  if (reading)
+    return `${products[reading.product]?.name ?? reading.product} measures ${fine(reading.value.nm)}${reading.sheet ? `, sheet ${reading.sheet}` : ''}${reading.place ? `, ${reading.place.replace('-', ' ')}` : ''}.`;
+  if (scan) return `The wall was scanned ${lengthText(scan.up.nm, unit)} above the floor: ${plural(scan.samples.length, 'sample')}.`;
+  if (testCut) return `A test cut set to ${fine(testCut.thick.nm)} came to ${fine(testCut.came.nm)} (${testCut.cutter}).`;
+  if (made) return `${plural(made.length, 'cut')} made at the machine in ${parts(panelsOf(entry))}.`;
+  if (asCut) {
+    const line = lineOf(plan, asCut.panel);
+    const said = (['length', 'width', 'thickness'] as const).flatMap((measure) => {
+      const is = asCut[measure];
+      if (!is) return [];
+      const off = line && measure !== 'thickness' ? is.nm - line[measure].value : 0;
+      return [`${measure} ${fine(is.nm)}${Math.abs(off) >= 50_000 ? `, ${fine(Math.abs(off))} ${off > 0 ? 'over' : 'short'}` : ''}`];
+    });
+    return `${part(asCut.panel)} came out: ${said.join('; ')}.`;
+  }
+  if (sawn) return sawn.parts.length > 0 ? `${plural(sawn.cuts.length, 'cut')} sawn; ${parts(sawn.parts)} ${sawn.parts.length === 1 ? 'is' : 'are'} there.` : `${plural(sawn.cuts.length, 'cut')} sawn.`;
+  if (spoiled) return `${part(spoiled.part)} is spoiled: it is wanted once more.`;
+  if (hung) {
+    const off = hung.came.nm - hung.asked.nm;
+    return `${unitNames[hung.unit]?.name ?? hung.unit} hung: its bottom came to ${lengthText(hung.came.nm, unit)}${off === 0 ? ', as asked' : `, ${fine(Math.abs(off))} ${off > 0 ? 'higher' : 'lower'} than asked`}.`;
+  }
+  if (done) {
+    const name = unitNames[done.step.split('/')[0]!]?.name;
+    const took = done.minutes === undefined ? '' : `, ${minutesText(done.minutes)}${done.planned === undefined ? '' : ` where ${minutesText(done.planned)} were planned`}`;
+    return `${STEP_DONE[done.kind]}${name ? `, ${name}` : ''}${took}.`;
+  }
+  if (opening) {
+    const space = plan.units.flatMap(({ unit: each }) => each.compartments).find(({ id }) => id === opening.space);
+    const said = (['width', 'height'] as const).flatMap((measure) => (opening[measure] ? [`${fine(opening[measure].nm)} ${measure === 'width' ? 'wide' : 'high'}`] : []));
+    return `${space ? labelWords(space.name).replace(/^./, (letter) => letter.toUpperCase()) : opening.space} came out ${said.join(', ')}.`;
+  }
+  if (diagonals) return `Diagonals ${fine(diagonals.one.nm)} and ${fine(diagonals.other.nm)}: ${fine(Math.abs(diagonals.one.nm - diagonals.other.nm))} apart.`;
+  if (kept) return `${part(kept.panel)} is ${kept.how === 'shimmed' ? 'shimmed' : kept.how === 'trimmed' ? 'trimmed' : 'used as it is'}.`;
+  if (note) return note.text.trim() === '' ? plural(note.photos.length, 'picture') : note.text;
+  return 'An entry without words.';
+}

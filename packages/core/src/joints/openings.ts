@@ -1,0 +1,90 @@
+/**
+ * Openings as they came out of the dry fit: what hangs or lies in one, and is not cut yet, is made for the opening that is there.
+ * What is glued into the carcass is as its joints say, and follows nothing here.
+ */
+import { NM_PER, type Length } from '../length/length.ts';
+import type { Panel } from '../solid/panel.ts';
+import { place } from '../solid/panel.ts';
+import type { Compartment, Unit } from '../solid/unit.ts';
+import { extend, minus, plus, type Dimension } from '../worked/dimension.ts';
+
+/** A space as it was measured; what was not is absent. */
+export interface BuiltOpening {
+  readonly width?: Length;
+  readonly height?: Length;
+}
+
+/** A part spans an opening when it covers so much of it: two leaves share one. */
+const SPANS = 0.35;
+/** Under this an opening is as planned: what a tape reads. [ASSUME] */
+const AS_PLANNED = 0.3 * NM_PER.mm;
+
+/** The unit with loose and hinged parts made for its openings; itself where none was measured, or all came as planned. */
+export function fitOpenings(unit: Unit, openings: ReadonlyMap<string, BuiltOpening>, isCut: (panel: string) => boolean): Unit {
+  if (openings.size === 0) return unit;
+  const moves = new Set(unit.meetings.filter(({ joint }) => joint.kind === 'hinge' || joint.kind === 'pins').map(({ guest }) => guest));
+  let changed = false;
+  const panels = unit.panels.map((panel) => {
+    if (!moves.has(panel.id) || isCut(panel.id)) return panel;
+    const fitted = (['along', 'up'] as const).reduce<Panel>((now, axis) => fittedTo(now, axis, unit, openings), panel);
+    if (fitted !== panel) changed = true;
+    return fitted;
+  });
+  return changed ? { ...unit, panels } : unit;
+}
+
+/** Where a panel begins and ends along an axis of the unit, nm. */
+function rangeOf(panel: Panel, axis: 'along' | 'up'): readonly [from: number, to: number] {
+  const at = panel.outline.map(({ from }) => place(panel.frame, from)[axis]);
+  return [Math.min(...at), Math.max(...at)];
+}
+
+const begins = ({ at }: Compartment, axis: 'along' | 'up'): number => at[axis];
+const planned = (space: Compartment, axis: 'along' | 'up'): number => (axis === 'along' ? space.width.value : space.height.value);
+
+function fittedTo(panel: Panel, axis: 'along' | 'up', { compartments }: Unit, openings: ReadonlyMap<string, BuiltOpening>): Panel {
+  const [from, to] = rangeOf(panel, axis);
+  const [acrossFrom, acrossTo] = rangeOf(panel, axis === 'along' ? 'up' : 'along');
+  const other = axis === 'along' ? 'up' : 'along';
+  const spanned = compartments.filter((space) => {
+    const covers = Math.min(to, begins(space, axis) + planned(space, axis)) - Math.max(from, begins(space, axis));
+    const beside = Math.min(acrossTo, begins(space, other) + planned(space, other)) - Math.max(acrossFrom, begins(space, other));
+    return covers >= SPANS * planned(space, axis) && beside >= -NM_PER.mm;
+  });
+  // One that closes several openings on top of one another is made for none of them.
+  const places = new Set(spanned.map((space) => `${begins(space, axis)} ${planned(space, axis)}`));
+  if (places.size !== 1) return panel;
+  const off = spanned.flatMap(({ id, ...space }) => {
+    const came = openings.get(id)?.[axis === 'along' ? 'width' : 'height'];
+    return came === undefined ? [] : [came - planned({ id, ...space }, axis)];
+  });
+  if (off.length === 0) return panel;
+  const share = Math.min(1, (to - from) / planned(spanned[0]!, axis));
+  // The least of several: it has to go in everywhere.
+  const by = Math.round(Math.min(...off) * (share > 0.75 ? 1 : share));
+  return Math.abs(by) <= AS_PLANNED ? panel : grown(panel, axis, by);
+}
+
+/** Longer or shorter along an axis of the unit, evenly to both sides. */
+function grown(panel: Panel, axis: 'along' | 'up', by: number): Panel {
+  const { u, v, origin } = panel.frame;
+  const side = Math.abs(u[axis]) > 0.999 ? 'u' : Math.abs(v[axis]) > 0.999 ? 'v' : null;
+  if (side === null) return panel;
+  const values = panel.outline.map(({ from }) => from[side]);
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  if (high - low + by <= 0) return panel;
+  const middle = (low + high) / 2;
+  const half = Math.round(by / 2);
+  const direction = panel.frame[side];
+  const term = by > 0 ? plus('opening-came', by as Length) : minus('opening-came', -by as Length);
+  const measured = (dimension: Dimension): Dimension => extend(dimension, [term]);
+  return {
+    ...panel,
+    frame: {
+      ...panel.frame,
+      origin: { along: origin.along - direction.along * half, up: origin.up - direction.up * half, out: origin.out - direction.out * half },
+    },
+    outline: panel.outline.map((edge) => (edge.from[side] > middle ? { ...edge, from: { ...edge.from, [side]: edge.from[side] + by } } : edge)),
+    ...(side === 'u' ? { length: measured(panel.length) } : { width: measured(panel.width) }),
+  };
+}

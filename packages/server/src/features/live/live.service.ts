@@ -1,0 +1,22 @@
+import { Injectable } from '@nestjs/common';
+import { Subject } from 'rxjs';
+
+/** What happened to a project: entries up to a sequence are in its record, or its design has a newer revision. */
+export interface LiveEvent {
+  readonly project: string;
+  readonly record?: number;
+  readonly revision?: number;
+  /** The tab that saved it: it knows already. */
+  readonly session?: string;
+}
+
+/** Tells every device that follows a project that there is something new; each fetches it by itself. */
+@Injectable()
+export class LiveService {
+  private readonly subject = new Subject<LiveEvent>();
+  readonly events = this.subject.asObservable();
+
+  tell(event: LiveEvent): void {
+    this.subject.next(event);
+  }
+}

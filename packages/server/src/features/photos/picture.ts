@@ -1,0 +1,44 @@
+/** What is taken for a picture and what is kept of it: drawn anew, so that nothing of where and with what it was taken is left in it. */
+import sharp from 'sharp';
+import { ProblemException } from '../../problems/problem.exception.ts';
+
+export const MOST_PHOTO_BYTES = 20 * 1024 * 1024;
+/** A file of a few kilobytes can unfold into gigabytes: its measures are read before its pixels are. */
+export const MOST_PIXELS = 60_000_000;
+const MOST_SIDE = 16_000;
+/** Longest side of what is kept, and of what is shown in the list, px. */
+const KEPT = 2400;
+const THUMBNAIL = 360;
+
+const ACCEPTED = `a JPEG, PNG or WebP picture of at most ${MOST_PHOTO_BYTES / 1024 / 1024} MB and ${MOST_PIXELS / 1e6} million pixels`;
+
+export interface Kept {
+  readonly full: Buffer;
+  readonly thumbnail: Buffer;
+  readonly width: number;
+  readonly height: number;
+}
+
+const refused = (code: string, message: string): ProblemException => new ProblemException(code === 'too-large' ? 413 : 400, { code, message, where: 'picture', accepted: ACCEPTED });
+
+export const tooLarge = (): ProblemException => refused('too-large', `the picture is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB`);
+
+/** Reads, turns upright, strips and shrinks a picture. Throws a ProblemException that says what is wrong with it. */
+export async function keepable(bytes: Buffer): Promise<Kept> {
+  if (bytes.length === 0) throw refused('not-a-picture', 'the file is empty: it is no picture');
+  const head = await sharp(bytes, { limitInputPixels: false })
+    .metadata()
+    .catch(() => null);
+  if (!head?.width || !head.height || !['jpeg', 'png', 'webp'].includes(head.format ?? ''))
+    throw refused('not-a-picture', head?.format ? `a ${head.format} file is no picture that can be kept` : 'the file is no picture, whatever its name says');
+  if (head.width * head.height > MOST_PIXELS || Math.max(head.width, head.height) > MOST_SIDE)
+    throw refused('too-many-pixels', `the picture unfolds to ${head.width} × ${head.height} pixels`);
+  try {
+    const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate().flatten({ background: '#ffffff' });
+    const full = await upright.clone().resize(KEPT, KEPT, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 84 }).toBuffer({ resolveWithObject: true });
+    const thumbnail = await sharp(full.data).resize(THUMBNAIL, THUMBNAIL, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer();
+    return { full: full.data, thumbnail, width: full.info.width, height: full.info.height };
+  } catch {
+    throw refused('broken-picture', 'the picture begins well and is broken further on');
+  }
+}

@@ -1,0 +1,136 @@
+/** Build: in what order, when? Steps with the reason for their order, and the days they fall on. */
+import { dayOf, moveStep, reasonWords, scheduleIcs, stepWords, wantedAfter, type Schedule } from '@keen/core';
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { useAppSelector } from '../../app/store.ts';
+import { download, fileName } from '../../ui/download.ts';
+import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+import { useNests } from '../sheets/useNests.tsx';
+import { AsBuiltView } from './AsBuiltView.tsx';
+import { DaysView } from './DaysView.tsx';
+import { dayWords } from './dayWords.ts';
+import { StepCard } from './StepCard.tsx';
+import { StepList } from './StepList.tsx';
+import { useBuild } from './useBuild.ts';
+import { clockNow, useSchedule } from './useSchedule.ts';
+import { useTick } from './useTick.ts';
+
+const VIEWS = { steps: 'Steps', days: 'Days', built: 'As built' } as const;
+type View = keyof typeof VIEWS;
+
+export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
+  const { id, design } = useAppSelector(selectOpen);
+  const { units } = useAppSelector(selectPlan);
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('view');
+  const view: View = asked !== null && Object.hasOwn(VIEWS, asked) ? (asked as View) : 'steps';
+  const whole = search.get('of') === 'all';
+  const show = (next: Record<string, string | null>): void => {
+    const params = new URLSearchParams(search);
+    for (const [key, value] of Object.entries(next)) if (value === null) params.delete(key);
+      else params.set(key, value);
+    setSearch(params, { replace: true });
+  };
+  const of = useBuild(shown.unit, whole ? [] : [shown.box.id]);
+  const days = useSchedule(of, design.build);
+  const { searching } = useNests();
+  const ticker = useTick(of);
+  const { apply } = useEdit();
+  const navigate = useNavigate();
+  const [refused, setRefused] = useState<{ readonly step: string; readonly why: string } | null>(null);
+  const order = of.build.steps.map((step) => step.id);
+  const at = search.get('step') ?? of.next?.id ?? order[0] ?? null;
+  const step = at === null ? undefined : of.byId.get(at);
+  const go = (to: string): void => {
+    setRefused(null);
+    show({ step: to, view: view === 'built' ? null : search.get('view') });
+  };
+  const move = (by: -1 | 1): void => {
+    if (!step) return;
+    const from = order.indexOf(step.id);
+    if (from + by < 0 || from + by >= order.length) return;
+    const moved = moveStep(order, of.build.edges, step.id, from + by);
+    if (moved.ok) {
+      setRefused(null);
+      apply([{ path: ['build', 'order'], value: wantedAfter(design.build.order, order, moved.order) }], 'build.order');
+      return;
+    }
+    const [first, then] = [of.byId.get(moved.edge.before)!, of.byId.get(moved.edge.after)!].map((each) => stepWords(each, of.told, shown.unit).title);
+    setRefused({ step: step.id, why: `“${first}” has to come before “${then}”: ${reasonWords(moved.edge)}` });
+  };
+  const calendar = (schedule: Schedule): void => {
+    const text = scheduleIcs(
+      schedule,
+      design.build,
+      design.name,
+      (each) => {
+        const words = stepWords(of.byId.get(each)!, of.told, shown.unit);
+        return { id: `${id}/${each}`, title: words.title, says: [...words.says, ...words.checks] };
+      },
+      clockNow(),
+    );
+    download(`${fileName(design.name)}-days.ics`, 'text/calendar', text);
+  };
+  const left = of.build.steps.filter((each) => !of.done.has(each.id));
+  const minutes = left.reduce((sum, each) => sum + each.minutes.value, 0);
+  return (
+    <div className="station-body build-station">
+      <h1>{headline(left.length, minutes, days.schedule)}</h1>
+      <p className="lead">
+        {of.done.size} of {order.length} steps done.
+        {searching && ' Sheets are still being laid out: their cuts follow.'}
+        {days.schedule && ` ${days.schedule.proved ? 'Nothing finishes earlier with these hours.' : 'No earlier finish was found with these hours.'}`}
+      </p>
+      <div className="sheet-tabs build-tabs">
+        <div role="tablist" aria-label="What is shown">
+          {(Object.keys(VIEWS) as View[]).map((each) => (
+            <button key={each} type="button" role="tab" aria-selected={view === each} onClick={() => show({ view: each === 'steps' ? null : each })}>
+              {VIEWS[each]}
+            </button>
+          ))}
+        </div>
+        {units.length > 1 && (
+          <label className="whole-switch">
+            <input type="checkbox" checked={whole} onChange={(event) => show({ of: event.target.checked ? 'all' : null, step: null })} /> all cabinets
+          </label>
+        )}
+        <Button variant="outlined" size="small" onClick={() => void navigate(`/project/${id}/${shown.box.id}/bench`)}>
+          At the bench
+        </Button>
+        {view === 'days' && days.schedule && (
+          <Button size="small" onClick={() => calendar(days.schedule!)}>
+            To my calendar
+          </Button>
+        )}
+      </div>
+      {view === 'built' ? (
+        <AsBuiltView shown={shown} of={of} />
+      ) : (
+        <div className="build-columns">
+          {view === 'steps' ? (
+            <StepList of={of} unit={shown.unit} steps={of.build.steps} at={step?.id ?? null} schedule={days.schedule} onStep={go} />
+          ) : days.schedule ? (
+            <DaysView of={of} schedule={days.schedule} choices={design.build} unit={shown.unit} at={step?.id ?? null} onStep={go} />
+          ) : (
+            <p className="quiet">{days.schedule === null ? 'There are not hours enough: the pane says which there are.' : 'Laying out the days …'}</p>
+          )}
+          {step ? (
+            <StepCard key={step.id} step={step} of={of} unit={shown.unit} ticker={ticker} onMove={move} refused={refused?.step === step.id ? refused.why : null} onStep={go} />
+          ) : (
+            <p className="quiet">There is no such step any more: take another.</p>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function headline(left: number, minutes: number, schedule: Schedule | null | undefined): string {
+  if (left === 0) return 'Everything is built and hung.';
+  const hours = minutes < 90 ? `${Math.round(minutes)} minutes` : `${Math.round(minutes / 60)} hours`;
+  if (!schedule) return `${left} ${left === 1 ? 'step' : 'steps'}, about ${hours} of work.`;
+  const evenings = new Set(schedule.tasks.map(({ start }) => dayOf(start))).size;
+  return `${left} ${left === 1 ? 'step' : 'steps'}, about ${hours}: done on ${dayWords(schedule.finish)}, ${evenings === 1 ? 'in one go' : `after ${evenings} times in the shop`}.`;
+}

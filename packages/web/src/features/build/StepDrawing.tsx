@@ -1,0 +1,92 @@
+/** What a step is about, on the cabinets themselves: touched parts lit, a glue-up drawn apart along the way it is pressed. To one scale. */
+import { boundsOfUnit, viewFrom, type ResolvedUnit, type Step, type ViewId } from '@keen/core';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { selectPlan } from '../project/selectors.ts';
+import { panelHovered, panelSelected } from '../project/view.slice.ts';
+
+/** Groups of a glue-up stand so far apart, mm; cabinets side by side. */
+const APART = 90;
+const BETWEEN = 160;
+
+interface Drawn {
+  readonly unit: ResolvedUnit;
+  readonly view: ViewId;
+  /** How far each panel is drawn from its place, mm. */
+  readonly moved: (panel: string) => readonly [across: number, up: number];
+}
+
+export function StepDrawing({ step, title }: { readonly step: Step; readonly title: string }) {
+  const { units } = useAppSelector(selectPlan);
+  const touched = new Set(step.panels);
+  const about = units.filter(({ id, unit }) => (step.unit === null ? unit.panels.some((panel) => touched.has(panel.id)) : id === step.unit));
+  if (about.length === 0) return null;
+  return <Cabinets drawn={about.map(({ unit }) => drawnApart(step, unit))} touched={touched} title={title} />;
+}
+
+/** Along the wall and up it is seen from the front, out of the wall from the side. */
+function drawnApart({ detail }: Step, unit: ResolvedUnit): Drawn {
+  const still: Drawn = { unit, view: 'front', moved: () => [0, 0] };
+  if (detail.kind !== 'glue' || !detail.glueUp.along) return still;
+  const { along, groups } = detail.glueUp;
+  const outward = Math.abs(along.out) > Math.max(Math.abs(along.along), Math.abs(along.up));
+  const view: ViewId = outward ? 'left' : 'front';
+  const way: readonly [number, number] = outward ? [along.out, along.up] : [along.along, along.up];
+  const place = (ids: readonly string[]): number => {
+    const points = viewFrom(unit, view)
+      .filter(({ panel }) => ids.includes(panel))
+      .flatMap(({ points: corners }) => corners);
+    return points.reduce((sum, [x, y]) => sum + x * way[0] + y * way[1], 0) / (points.length || 1);
+  };
+  const order = [...groups].sort((a, b) => place(a) - place(b));
+  // Those that stand between two others at one place along the way are drawn in one row.
+  const rows = new Map<string, number>();
+  let row = 0;
+  order.forEach((group, index) => {
+    if (index > 0 && place(group) - place(order[index - 1]!) > 20) row++;
+    for (const id of group) rows.set(id, row);
+  });
+  const middle = row / 2;
+  return {
+    unit,
+    view,
+    moved: (panel) => {
+      const at = rows.get(panel);
+      return at === undefined ? [0, 0] : [(at - middle) * APART * way[0], (at - middle) * APART * way[1]];
+    },
+  };
+}
+
+function Cabinets({ drawn, touched, title }: { readonly drawn: readonly Drawn[]; readonly touched: ReadonlySet<string>; readonly title: string }) {
+  const dispatch = useAppDispatch();
+  const { selected, hovered } = useAppSelector(({ view }) => view);
+  let from = 0;
+  const shapes = drawn.flatMap(({ unit, view, moved }) => {
+    const seen = viewFrom(unit, view).filter(({ role, hidden, panel }) => (role !== 'wall-half' && !hidden) || touched.has(panel));
+    const { low, high } = boundsOfUnit(unit);
+    const [left, right] = view === 'front' ? [low.along, high.along] : [low.out, high.out];
+    const at = from - left;
+    from += right - left + BETWEEN;
+    return seen.map(({ panel, role, points }) => {
+      const [dx, dy] = moved(panel);
+      return { panel, role, corners: points.map(([x, y]) => [x + at + dx, -(y - low.up) - dy] as const) };
+    });
+  });
+  const all = shapes.flatMap(({ corners }) => corners);
+  const [x0, x1] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))];
+  const [y0, y1] = [Math.min(...all.map(([, y]) => y)), Math.max(...all.map(([, y]) => y))];
+  const room = 30;
+  return (
+    <svg className="drawing step-drawing" viewBox={`${x0 - room} ${y0 - room} ${x1 - x0 + 2 * room} ${y1 - y0 + 2 * room}`} role="img" aria-label={title}>
+      {[...shapes.filter(({ panel }) => !touched.has(panel)), ...shapes.filter(({ panel }) => touched.has(panel))].map(({ panel, role, corners }) => (
+        <polygon
+          key={panel}
+          className={`panel-shape ${role}${touched.has(panel) ? '' : ' aside'}${panel === hovered ? ' hovered' : ''}${panel === selected ? ' selected' : ''}`}
+          points={corners.map(([x, y]) => `${x},${y}`).join(' ')}
+          onPointerEnter={() => dispatch(panelHovered(panel))}
+          onPointerLeave={() => dispatch(panelHovered(null))}
+          onClick={() => dispatch(panelSelected(panel === selected ? null : panel))}
+        />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,53 @@
+/** All steps in their order, those of one cabinet told by its name; what is done is ticked, what can be taken up next stands out. */
+import { minutesText, stepWords, type DisplayUnit, type Schedule, type Step } from '@keen/core';
+import { useEffect, useRef } from 'react';
+import type { BuildOf } from './useBuild.ts';
+import { dayWords } from './dayWords.ts';
+
+export interface StepListProps {
+  readonly of: BuildOf;
+  readonly unit: DisplayUnit;
+  readonly steps: readonly Step[];
+  readonly at: string | null;
+  readonly schedule: Schedule | null | undefined;
+  readonly onStep: (id: string) => void;
+}
+
+export function StepList({ of, unit, steps, at, schedule, onStep }: StepListProps) {
+  const begins = new Map(schedule?.tasks.flatMap(({ task, start, slack }) => task.steps.map((id) => [id, { start, slack }] as const)));
+  const current = useRef<HTMLButtonElement>(null);
+  useEffect(() => current.current?.scrollIntoView?.({ block: 'nearest' }), [at]);
+  return (
+    <ol className="step-list" aria-label="Steps">
+      {steps.map((step, index) => {
+        const done = of.done.has(step.id);
+        const when = begins.get(step.id);
+        const fault = of.build.faults.some((each) => each.step === step.id);
+        return (
+          <li key={step.id}>
+            <button
+              ref={step.id === at ? current : null}
+              type="button"
+              className={`${step.id === at ? 'current' : ''}${done ? ' done' : ''}`}
+              aria-current={step.id === at ? 'step' : undefined}
+              onClick={() => onStep(step.id)}
+            >
+              <span className="step-number">{done ? <Tick /> : index + 1}</span>
+              <span className="step-name">
+                {stepWords(step, of.told, unit).title}
+                {fault && <span className="caution"> · look</span>}
+              </span>
+              <span className="step-when">{done ? 'done' : when ? dayWords(when.start) : minutesText(step.minutes.value)}</span>
+            </button>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+const Tick = () => (
+  <svg viewBox="0 0 14 14" width="14" height="14" role="img" aria-label="done">
+    <path d="M2 7.5L5.5 11L12 3" fill="none" stroke="currentColor" strokeWidth="2" />
+  </svg>
+);

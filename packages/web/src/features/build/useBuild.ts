@@ -1,0 +1,77 @@
+/** The steps of the build with what is done of them, from the plan, the sheets as they are laid out and the record. */
+import {
+  doneSteps,
+  hangingTold,
+  nextStep,
+  planBuild,
+  sequenceOf,
+  sheetsOfPlan,
+  type Build,
+  type BuildTold,
+  type DisplayUnit,
+  type DoneSteps,
+  type SheetsToSaw,
+  type Step,
+} from '@keen/core';
+import { useDeferredValue, useMemo } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectLearned, selectOpen, selectPlan } from '../project/selectors.ts';
+import { useNests, type Nest } from '../sheets/useNests.tsx';
+
+export interface BuildOf {
+  readonly build: Build;
+  readonly done: DoneSteps;
+  readonly next: Step | null;
+  readonly told: BuildTold;
+  /** Steps by id. */
+  readonly byId: ReadonlyMap<string, Step>;
+}
+
+/** Of the cabinets named, all where none is. A moment after what changes: nothing that is dragged waits for it. */
+export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
+  const open = useAppSelector(selectOpen);
+  const design = useDeferredValue(open.design);
+  const record = useDeferredValue(open.record);
+  const plan = useDeferredValue(useAppSelector(selectPlan));
+  const { workshop, learned } = useAppSelector(selectLearned);
+  const { nests } = useNests();
+  const sheets = useSheets(nests, workshop);
+  const wanted = only.join('\n');
+  const build = useMemo(
+    () => planBuild(plan, design, record, workshop, sheets, wanted === '' ? [] : wanted.split('\n')),
+    [plan, design, record, workshop, sheets, wanted],
+  );
+  const done = useMemo(() => doneSteps(build.steps, record), [build, record]);
+  const told = useMemo((): BuildTold => {
+    const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
+    return {
+      plan,
+      workshop,
+      choices: design.build,
+      setups: { shop: workshop.shop, blanks, parts: plan.parts, learned },
+      hangingOf: (id) => {
+        const [unitPlan, box] = [plan.byId.get(id), design.units[id]];
+        const beside = unitPlan?.findings.flatMap((finding) => (finding.check === 'join-first' ? [finding.other] : [])) ?? [];
+        return unitPlan && box ? hangingTold(unitPlan, box, design.wall, workshop, unit, beside) : null;
+      },
+    };
+  }, [build, plan, workshop, design, learned, unit]);
+  const byId = useMemo(() => new Map(build.steps.map((step) => [step.id, step])), [build]);
+  return { build, done, next: nextStep(build.steps, build.edges, done), told, byId };
+}
+
+/** The cuts of every kind of sheet, as far as it is laid out; worked out again only for a layout that changed. */
+function useSheets(nests: readonly Nest[], workshop: Parameters<typeof sheetsOfPlan>[2]): readonly SheetsToSaw[] {
+  const known = nests.flatMap(({ plan, cut }) => [plan, cut?.layout ?? null]);
+  return useMemo(
+    () =>
+      nests.flatMap(({ job, plan, cut }): SheetsToSaw[] => {
+        if (!plan) return [];
+        const sequence = cut?.sequence ?? sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop);
+        return [{ product: job.product, layout: cut?.layout.id ?? null, sheets: plan.sheets.length, steps: sequence.steps }];
+      }),
+    // The list of nests is new at every render; the plans in it are not.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [workshop, known.length, ...known],
+  );
+}

@@ -1,0 +1,40 @@
+/** The days the steps that are left fall on, worked out in a worker; the last answer stays until the next one comes. */
+import { dayStart, tasksOf, type BuildChoices, type Schedule } from '@keen/core';
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { BuildOf } from './useBuild.ts';
+import type { Scheduler } from './schedule.worker.ts';
+
+/** Minutes by the clock on this wall, and the day it is. */
+export function clockNow(): number {
+  const now = new Date();
+  return dayStart(`${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`) + now.getHours() * 60 + now.getMinutes();
+}
+
+export interface Days {
+  /** Undefined while it is worked out for the first time; null where the hours run out. */
+  readonly schedule: Schedule | null | undefined;
+  readonly begins: number;
+}
+
+export function useSchedule({ build, done }: BuildOf, choices: BuildChoices): Days {
+  // To the quarter of an hour: the plan is not made anew every minute.
+  const now = Math.floor(clockNow() / 15) * 15;
+  const begins = choices.start === null ? now : Math.max(now, dayStart(choices.start));
+  const tasks = useMemo(() => tasksOf(build.steps, build.edges, choices, new Set(done.keys())), [build, choices, done]);
+  const [schedule, setSchedule] = useState<Schedule | null | undefined>(undefined);
+  const worker = useRef<Remote<Scheduler> | null>(null);
+  const turn = useRef(0);
+  useEffect(() => {
+    const thread = new Worker(new URL('./schedule.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = wrap<Scheduler>(thread);
+    return () => thread.terminate();
+  }, []);
+  useEffect(() => {
+    const mine = ++turn.current;
+    void worker.current?.schedule(tasks, choices, begins).then((found) => {
+      if (mine === turn.current) setSchedule(found);
+    });
+  }, [tasks, choices, begins]);
+  return { schedule, begins };
+}

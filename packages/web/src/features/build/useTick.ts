@@ -1,0 +1,45 @@
+/** Ticking steps as done and taking that back: facts of the shop record, whatever the step is about. */
+import { partsOff, type DoneSteps, type Step } from '@keen/core';
+import { slotsAsCut } from '../joints/useMade.ts';
+import { useRecord } from '../project/useRecord.ts';
+import { useNests } from '../sheets/useNests.tsx';
+import { useSettle } from '../sheets/useSettle.ts';
+import type { BuildOf } from './useBuild.ts';
+
+export interface Ticker {
+  /** `minutes`: what it took, where someone timed it. */
+  readonly tick: (step: Step, minutes?: number) => void;
+  readonly untick: (step: Step) => void;
+}
+
+export function useTick({ done, told }: BuildOf): Ticker {
+  const { add, withdraw } = useRecord();
+  const { nests } = useNests();
+  const settle = useSettle();
+
+  const tick = (step: Step, minutes?: number): void => {
+    const { detail } = step;
+    if (detail.kind === 'cut' && detail.cuts.length > 0) {
+      const nest = nests.find(({ job }) => job.product === detail.product);
+      const sawn = nest && settle(nest);
+      if (!nest || !sawn) return;
+      add({ kind: 'sawn', sawn: { layout: sawn.layout, cuts: detail.cuts, parts: detail.cuts.flatMap((cut) => partsOff(sawn, cut)) } });
+    }
+    if (detail.kind === 'setup') add({ kind: 'made', made: detail.setup.cuts.map(({ operation }) => operation.id), slots: slotsAsCut(detail.setup.cuts, told.setups.blanks) });
+    // Sawn and made speak for themselves; a tick beside them keeps how long it took.
+    if ((detail.kind !== 'cut' || detail.cuts.length === 0) && detail.kind !== 'setup') add({ kind: 'step', done: timed(step, minutes) });
+    else if (minutes !== undefined) add({ kind: 'step', done: timed(step, minutes) });
+  };
+  return { tick, untick: ({ id }) => untick(done, id, withdraw) };
+}
+
+const timed = ({ id, detail: { kind }, minutes: planned }: Step, minutes?: number) => ({
+  step: id,
+  kind,
+  planned: Math.round(planned.value * 10) / 10,
+  ...(minutes === undefined ? {} : { minutes }),
+});
+
+const untick = (done: DoneSteps, id: string, withdraw: (entry: string) => void): void => {
+  for (const entry of done.get(id) ?? []) withdraw(entry);
+};
