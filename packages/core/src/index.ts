@@ -312,3 +312,4 @@ export { clockText } from './formats/build-codec.ts';
 export { scheduleIcs, stretches } from './formats/schedule-ics.ts';
 export { findInLog, logLines, type LogLine } from './formats/log-words.ts';
 export { learningsOf, type Learnings } from './plan/learned-days.ts';
+export { changeWords, type Change } from './formats/change-words.ts';

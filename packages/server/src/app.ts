@@ -22,7 +22,11 @@ export async function createApp(config: ServerConfig): Promise<NestExpressApplic
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), { bodyParser: false, logger: ['error', 'warn'], abortOnError: false });
   app.disable('x-powered-by');
   const sharing = app.get(SharingService);
-  app.use(lanGuard(config.share, (token) => sharing.knows(token)), ownOriginOnly(config.origins), ...jsonBody());
+  app.use(
+    lanGuard(config.share, (token) => sharing.knows(token)),
+    ownOriginOnly(config.origins),
+    ...jsonBody(),
+  );
   app.useGlobalPipes(validation());
   app.useGlobalFilters(new ProblemFilter());
   if (config.share) serveTrust(app, authorityIn(join(config.dataFolder, 'share')).cert);

@@ -33,7 +33,10 @@ export function inOrder(steps: readonly Step[], edges: readonly Edge[], wanted: 
   while (queue.length > 0) {
     const last = order.at(-1);
     const wet = queue.findIndex(({ rightAfter }) => last !== undefined && rightAfter === last.id);
-    const next = wet >= 0 ? wet : queue.findIndex((step) => (step.rightAfter === null || !waitsFor.has(step.rightAfter)) && [...waitsFor.get(step.id)!].every((id) => done.has(id)));
+    const next =
+      wet >= 0
+        ? wet
+        : queue.findIndex((step) => (step.rightAfter === null || !waitsFor.has(step.rightAfter)) && [...waitsFor.get(step.id)!].every((id) => done.has(id)));
     if (next < 0) throw new RangeError(`no step can be next of: ${queue.map(({ id }) => id).join(', ')}`);
     const [step] = queue.splice(next, 1);
     done.add(step!.id);

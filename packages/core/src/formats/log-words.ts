@@ -69,7 +69,10 @@ export function logLines(record: readonly RecordEntry[], context: LogContext): L
   return record.map((entry): LogLine => {
     const about = entry.withdraws === undefined ? entry : (byId.get(entry.withdraws) ?? entry);
     const panels = panelsOf(about);
-    const says = entry.kind === 'withdrawn' ? `Taken back: ${about === entry ? 'an entry that is not here' : lowered(entryWords(about, context))}` : entryWords(entry, context);
+    const says =
+      entry.kind === 'withdrawn'
+        ? `Taken back: ${about === entry ? 'an entry that is not here' : lowered(entryWords(about, context))}`
+        : entryWords(entry, context);
     return {
       id: entry.id,
       at: entry.at,
@@ -124,7 +127,8 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
     const solid = plan.units.flatMap(({ unit: each }) => each.byId.get(panel) ?? [])[0];
     return line ? `${line.mark}${solid ? ` (${labelWords(solid.name)})` : ''}` : `a part that is gone (${panel})`;
   };
-  const parts = (panels: readonly string[]): string => (panels.length > 6 ? `${panels.slice(0, 5).map(part).join(', ')} and ${panels.length - 5} more` : panels.map(part).join(', '));
+  const parts = (panels: readonly string[]): string =>
+    panels.length > 6 ? `${panels.slice(0, 5).map(part).join(', ')} and ${panels.length - 5} more` : panels.map(part).join(', ');
   const { reading, scan, testCut, made, asCut, sawn, spoiled, hung, done, opening, diagonals, kept, note } = entry;
   if (reading)
     return `${products[reading.product]?.name ?? reading.product} measures ${fine(reading.value.nm)}${reading.sheet ? `, sheet ${reading.sheet}` : ''}${reading.place ? `, ${reading.place.replace('-', ' ')}` : ''}.`;
@@ -141,7 +145,10 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
     });
     return `${part(asCut.panel)} came out: ${said.join('; ')}.`;
   }
-  if (sawn) return sawn.parts.length > 0 ? `${plural(sawn.cuts.length, 'cut')} sawn; ${parts(sawn.parts)} ${sawn.parts.length === 1 ? 'is' : 'are'} there.` : `${plural(sawn.cuts.length, 'cut')} sawn.`;
+  if (sawn)
+    return sawn.parts.length > 0
+      ? `${plural(sawn.cuts.length, 'cut')} sawn; ${parts(sawn.parts)} ${sawn.parts.length === 1 ? 'is' : 'are'} there.`
+      : `${plural(sawn.cuts.length, 'cut')} sawn.`;
   if (spoiled) return `${part(spoiled.part)} is spoiled: it is wanted once more.`;
   if (hung) {
     const off = hung.came.nm - hung.asked.nm;
@@ -149,12 +156,15 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
   }
   if (done) {
     const name = unitNames[done.step.split('/')[0]!]?.name;
-    const took = done.minutes === undefined ? '' : `, ${minutesText(done.minutes)}${done.planned === undefined ? '' : ` where ${minutesText(done.planned)} were planned`}`;
+    const took =
+      done.minutes === undefined ? '' : `, ${minutesText(done.minutes)}${done.planned === undefined ? '' : ` where ${minutesText(done.planned)} were planned`}`;
     return `${STEP_DONE[done.kind]}${name ? `, ${name}` : ''}${took}.`;
   }
   if (opening) {
     const space = plan.units.flatMap(({ unit: each }) => each.compartments).find(({ id }) => id === opening.space);
-    const said = (['width', 'height'] as const).flatMap((measure) => (opening[measure] ? [`${fine(opening[measure].nm)} ${measure === 'width' ? 'wide' : 'high'}`] : []));
+    const said = (['width', 'height'] as const).flatMap((measure) =>
+      opening[measure] ? [`${fine(opening[measure].nm)} ${measure === 'width' ? 'wide' : 'high'}`] : [],
+    );
     return `${space ? labelWords(space.name).replace(/^./, (letter) => letter.toUpperCase()) : opening.space} came out ${said.join(', ')}.`;
   }
   if (diagonals) return `Diagonals ${fine(diagonals.one.nm)} and ${fine(diagonals.other.nm)}: ${fine(Math.abs(diagonals.one.nm - diagonals.other.nm))} apart.`;

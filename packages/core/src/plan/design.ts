@@ -293,7 +293,9 @@ export const standingNotes = (record: readonly RecordEntry[]): { readonly id: st
   standing(record, ({ note }) => note).map(({ id, fact }) => ({ id, note: fact }));
 
 /** Diagonals that were compared, the latest of each assembly, with the entry that says so. */
-export const standingDiagonals = (record: readonly RecordEntry[]): ReadonlyMap<string, { readonly id: string; readonly one: Entered; readonly other: Entered }> =>
+export const standingDiagonals = (
+  record: readonly RecordEntry[],
+): ReadonlyMap<string, { readonly id: string; readonly one: Entered; readonly other: Entered }> =>
   new Map(standing(record, ({ diagonals }) => diagonals).map(({ id, fact: { assembly, one, other } }) => [assembly, { id, one, other }]));
 
 /** Spaces as they came out, the latest measure of each, with the entries that say so. */

@@ -26,6 +26,8 @@ const router = createBrowserRouter([
           { path: '/new', lazy: () => import('../features/home/NewCabinetPage.tsx') },
           { path: '/project/:projectId', lazy: () => import('../features/project/ProjectRoute.tsx') },
           { path: '/project/:projectId/:unitId', element: <ToBox /> },
+          { path: '/project/:projectId/:unitId/bench/:place?', lazy: () => import('../features/bench/BenchRoute.tsx') },
+          { path: '/pair', lazy: () => import('../features/bench/PairPage.tsx') },
           { path: '/project/:projectId/:unitId/:station', lazy: () => import('../features/project/ProjectRoute.tsx') },
           { path: '*', element: <Navigate to="/" replace /> },
         ],

@@ -36,6 +36,11 @@ const TEXT: readonly (readonly [keyof Tokens, keyof Tokens])[] = [
   ['sage', 'sheet'],
   ['sage', 'sageSoft'],
   ['onInk', 'ink'],
+  ['benchInk', 'benchPaper'],
+  ['benchPencil', 'benchPaper'],
+  ['benchInk', 'ochreSoft'],
+  ['benchInk', 'chalkSoft'],
+  ['ochre', 'benchPaper'],
 ];
 const MARKS: readonly (readonly [keyof Tokens, keyof Tokens])[] = [
   ['border', 'paper'],

@@ -21,6 +21,10 @@ export interface Tokens {
   readonly wall: string;
   readonly wallboard: string;
   readonly onInk: string;
+  /** At the bench, in daylight and dust. */
+  readonly benchPaper: string;
+  readonly benchInk: string;
+  readonly benchPencil: string;
 }
 
 export const LIGHT: Tokens = {
@@ -45,6 +49,9 @@ export const LIGHT: Tokens = {
   wall: '#e3d0a4',
   wallboard: '#ddd6c6',
   onInk: '#fbf9f3',
+  benchPaper: '#ffffff',
+  benchInk: '#0b0e10',
+  benchPencil: '#3c4442',
 };
 
 export const DARK: Tokens = {
@@ -69,6 +76,9 @@ export const DARK: Tokens = {
   wall: '#4d4330',
   wallboard: '#3a3c3a',
   onInk: '#1a1f22',
+  benchPaper: '#000000',
+  benchInk: '#ffffff',
+  benchPencil: '#cfd4cc',
 };
 
 export const cssVariables = (tokens: Tokens): string =>

@@ -14,12 +14,17 @@ export class LiveController {
   follow(@Param('id') id: string): Observable<MessageEvent> {
     const events = this.live.events.pipe(
       filter(({ project }) => project === id),
-      map(
-        ({ record, revision, session }): MessageEvent =>
-          revision === undefined ? { type: 'record', data: { sequence: record } } : { type: 'design', data: { revision, session: session ?? '' } },
+      map(({ record, revision, session }): MessageEvent =>
+        revision === undefined ? { type: 'record', data: { sequence: record } } : { type: 'design', data: { revision, session: session ?? '' } },
       ),
     );
     // At once a first beat: the device knows that the line stands, and asks for what it missed.
-    return merge(events, interval(BEAT_MS).pipe(startWith(0), map((): MessageEvent => ({ type: 'beat', data: {} }))));
+    return merge(
+      events,
+      interval(BEAT_MS).pipe(
+        startWith(0),
+        map((): MessageEvent => ({ type: 'beat', data: {} })),
+      ),
+    );
   }
 }

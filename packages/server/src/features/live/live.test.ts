@@ -36,7 +36,12 @@ async function follow(count: number, during: () => PromiseLike<unknown>): Promis
 const entry = (id: string) => ({ id, at: '2026-04-01T08:00:00Z', kind: 'step', done: { step: 'ink/label', kind: 'label', planned: 12, minutes: 15 } });
 
 test('whoever follows a project hears of entries, and then asks for what is new', async () => {
-  const [event] = await follow(1, () => app.api.post('/api/projects/print-room/record').send({ entries: [entry('live-1')] }).expect(201));
+  const [event] = await follow(1, () =>
+    app.api
+      .post('/api/projects/print-room/record')
+      .send({ entries: [entry('live-1')] })
+      .expect(201),
+  );
   expect(event!.type).toBe('record');
   const { body } = await app.api.get(`/api/projects/print-room/record?after=${Number(event!.data['sequence']) - 1}`).expect(200);
   expect(body.map(({ entry: { id } }: { entry: { id: string } }) => id)).toEqual(['live-1']);

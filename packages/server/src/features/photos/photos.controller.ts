@@ -27,7 +27,9 @@ export class PhotosController {
 
 /** A picture never changes under its id. */
 const send = (response: Response, path: string): void =>
-  void response.sendFile(path, { headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable', 'X-Content-Type-Options': 'nosniff' } });
+  void response.sendFile(path, {
+    headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable', 'X-Content-Type-Options': 'nosniff' },
+  });
 
 /** All bytes, or a refusal as soon as there are too many. */
 async function bodyOf(request: Request): Promise<Buffer> {

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
 import { crc32 } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { testApp, type TestApp } from '../../test/app.ts';
 
 const dataFolder = mkdtempSync(join(tmpdir(), 'keen-photos-'));
@@ -14,7 +14,7 @@ afterAll(() => app.close());
 
 const at = (id: string): string => `/api/projects/print-room/photos/${id}`;
 const put = (id: string, bytes: Buffer, type = 'image/jpeg') => app.api.put(at(id)).set('Content-Type', type).send(bytes);
-const picture = (width: number, height: number): sharp.Sharp => sharp({ create: { width, height, channels: 3, background: '#8a6a3a' } });
+const picture = (width: number, height: number): Sharp => sharp({ create: { width, height, channels: 3, background: '#8a6a3a' } });
 
 /** A PNG that says it is huge: a few dozen bytes. */
 function bomb(width: number, height: number): Buffer {
@@ -29,7 +29,12 @@ function bomb(width: number, height: number): Buffer {
   head.writeUInt32BE(width, 0);
   head.writeUInt32BE(height, 4);
   head.set([8, 2, 0, 0, 0], 8);
-  return Buffer.concat([Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]), chunk('IHDR', head), chunk('IDAT', deflateSync(Buffer.alloc(1000))), chunk('IEND', Buffer.alloc(0))]);
+  return Buffer.concat([
+    Buffer.from([137, 80, 78, 71, 13, 10, 26, 10]),
+    chunk('IHDR', head),
+    chunk('IDAT', deflateSync(Buffer.alloc(1000))),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
 }
 
 describe('pictures of notes', () => {
@@ -62,7 +67,13 @@ describe('pictures of notes', () => {
     ['a text named .jpg', () => Buffer.from('Dear reader, this is no picture.'), 400, 'not-a-picture', /no picture, whatever its name/],
     ['a picture that unfolds to ten gigabytes', () => bomb(60_000, 60_000), 400, 'too-many-pixels', /60000 × 60000/],
     ['nothing', () => Buffer.alloc(0), 400, 'not-a-picture', /no picture/],
-    ['a page that could be run', () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script><rect width="9" height="9"/></svg>'), 400, 'not-a-picture', /svg/],
+    [
+      'a page that could be run',
+      () => Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script><rect width="9" height="9"/></svg>'),
+      400,
+      'not-a-picture',
+      /svg/,
+    ],
   ])('%s is refused in words, and nothing of it is left', async (_, make, status, code, words) => {
     const before = readdirSync(join(dataFolder, 'photos')).length;
     const { body } = await put('photo-bad-1', make()).expect(status);

@@ -19,7 +19,8 @@ export interface Kept {
   readonly height: number;
 }
 
-const refused = (code: string, message: string): ProblemException => new ProblemException(code === 'too-large' ? 413 : 400, { code, message, where: 'picture', accepted: ACCEPTED });
+const refused = (code: string, message: string): ProblemException =>
+  new ProblemException(code === 'too-large' ? 413 : 400, { code, message, where: 'picture', accepted: ACCEPTED });
 
 export const tooLarge = (): ProblemException => refused('too-large', `the picture is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB`);
 
@@ -35,7 +36,11 @@ export async function keepable(bytes: Buffer): Promise<Kept> {
     throw refused('too-many-pixels', `the picture unfolds to ${head.width} × ${head.height} pixels`);
   try {
     const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate().flatten({ background: '#ffffff' });
-    const full = await upright.clone().resize(KEPT, KEPT, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 84 }).toBuffer({ resolveWithObject: true });
+    const full = await upright
+      .clone()
+      .resize(KEPT, KEPT, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 84 })
+      .toBuffer({ resolveWithObject: true });
     const thumbnail = await sharp(full.data).resize(THUMBNAIL, THUMBNAIL, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer();
     return { full: full.data, thumbnail, width: full.info.width, height: full.info.height };
   } catch {

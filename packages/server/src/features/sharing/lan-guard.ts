@@ -21,7 +21,8 @@ export const tokenOf = ({ headers }: Pick<Request, 'headers'>): string | undefin
     .find((pair) => pair.startsWith(`${DEVICE_COOKIE}=`))
     ?.slice(DEVICE_COOKIE.length + 1);
 
-const refuse = (response: Response, status: number, code: string, message: string, accepted: string): void => void response.status(status).json({ code, message, where: 'request', accepted });
+const refuse = (response: Response, status: number, code: string, message: string, accepted: string): void =>
+  void response.status(status).json({ code, message, where: 'request', accepted });
 
 export const lanGuard =
   (share: { readonly host: string; readonly port: number } | undefined, knows: (token: string | undefined) => Promise<boolean>): RequestHandler =>
@@ -33,9 +34,11 @@ export const lanGuard =
       return refuse(response, 403, 'origin', `a page of '${origin ?? host ?? ''}' may not use this server`, 'pages this server serves itself');
     if (!request.path.startsWith('/api/') && request.path !== '/api') return next();
     if (OPEN.includes(`${request.method} ${request.path}`)) return next();
-    if (DESK_ONLY.test(request.path)) return refuse(response, 403, 'desk-only', 'codes and devices are seen to at the desk', 'the page on the machine the desk runs on');
+    if (DESK_ONLY.test(request.path))
+      return refuse(response, 403, 'desk-only', 'codes and devices are seen to at the desk', 'the page on the machine the desk runs on');
     knows(tokenOf(request)).then(
-      (known) => (known ? next() : refuse(response, 401, 'not-paired', 'this device is not paired with the desk', 'a device that was paired: the desk shows a code')),
+      (known) =>
+        known ? next() : refuse(response, 401, 'not-paired', 'this device is not paired with the desk', 'a device that was paired: the desk shows a code'),
       next,
     );
   };

@@ -54,7 +54,12 @@ export class SharingService {
   /** A fresh code for the next device; the one before it is good no more. */
   async offer(): Promise<Shared> {
     if (!this.share)
-      throw new ProblemException(409, { code: 'not-shared', message: 'this desk is reached on this machine alone', where: 'share', accepted: 'a desk started with bin/start --share' });
+      throw new ProblemException(409, {
+        code: 'not-shared',
+        message: 'this desk is reached on this machine alone',
+        where: 'share',
+        accepted: 'a desk started with bin/start --share',
+      });
     this.code = { text: String(randomInt(0, 1_000_000)).padStart(6, '0'), until: Date.now() + CODE_MS, tries: 0 };
     return this.state();
   }
@@ -62,7 +67,8 @@ export class SharingService {
   /** Pairs a device by its code; its token, told once. */
   async pair(text: string, name: string): Promise<string> {
     const { code } = this;
-    const wrong = (why: string): ProblemException => new ProblemException(403, { code: 'pairing', message: why, where: 'code', accepted: 'the six digits the desk shows now' });
+    const wrong = (why: string): ProblemException =>
+      new ProblemException(403, { code: 'pairing', message: why, where: 'code', accepted: 'the six digits the desk shows now' });
     if (!code || code.until < Date.now()) throw wrong('no code is on offer: ask the desk for one');
     if (text !== code.text) {
       code.tries++;

@@ -64,7 +64,11 @@ const overLan = (method: string, path: string, more: { readonly body?: object; r
         answer.on('data', (chunk: Buffer) => chunks.push(chunk));
         answer.on('end', () => {
           const read = Buffer.concat(chunks).toString();
-          done({ status: answer.statusCode!, body: read.startsWith('{') ? (JSON.parse(read) as Record<string, unknown>) : { text: read }, cookie: answer.headers['set-cookie']?.[0] });
+          done({
+            status: answer.statusCode!,
+            body: read.startsWith('{') ? (JSON.parse(read) as Record<string, unknown>) : { text: read },
+            cookie: answer.headers['set-cookie']?.[0],
+          });
         });
       },
     );
@@ -113,7 +117,11 @@ describe('a device on the network', () => {
 
   test('sees to no codes and no devices: that is the desk’s', async () => {
     const headers = { Cookie: await paired() };
-    for (const [method, path] of [['GET', '/api/sharing'], ['POST', '/api/sharing/code'], ['DELETE', '/api/sharing/devices/x']] as const)
+    for (const [method, path] of [
+      ['GET', '/api/sharing'],
+      ['POST', '/api/sharing/code'],
+      ['DELETE', '/api/sharing/devices/x'],
+    ] as const)
       expect((await overLan(method, path, { headers })).body['code']).toBe('desk-only');
   });
 
@@ -136,7 +144,13 @@ describe('a device on the network', () => {
     expect([status, body['code']]).toEqual([403, 'origin']);
   });
 
-  test.each([{ code: '12345', name: 'x' }, { code: 'abcdef', name: 'x' }, { code: '123456' }, { code: '123456', name: '' }, { code: '123456', name: 'x', more: 1 }])('%j is no pairing', async (body) => {
+  test.each([
+    { code: '12345', name: 'x' },
+    { code: 'abcdef', name: 'x' },
+    { code: '123456' },
+    { code: '123456', name: '' },
+    { code: '123456', name: 'x', more: 1 },
+  ])('%j is no pairing', async (body) => {
     expect((await overLan('POST', '/api/sharing/pair', { body })).status).toBe(400);
   });
 });

@@ -64,7 +64,12 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
                 onPointerLeave={() => dispatch(panelHovered(null))}
               >
                 <th scope="row">
-                  <button type="button" className="step-link" aria-expanded={id === selected} onClick={() => dispatch(panelSelected(id === selected ? null : id))}>
+                  <button
+                    type="button"
+                    className="step-link"
+                    aria-expanded={id === selected}
+                    onClick={() => dispatch(panelSelected(id === selected ? null : id))}
+                  >
                     {line.mark} {labelWords(plan.unit.byId.get(id)!.name)}
                   </button>
                 </th>
@@ -72,7 +77,8 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
                 <td>
                   {is ? (
                     <>
-                      {is.length && <LengthText value={is.length.nm} unit={unit} exact />} {is.length && is.width && '×'} {is.width && <LengthText value={is.width.nm} unit={unit} exact withUnit />}
+                      {is.length && <LengthText value={is.length.nm} unit={unit} exact />} {is.length && is.width && '×'}{' '}
+                      {is.width && <LengthText value={is.width.nm} unit={unit} exact withUnit />}
                       {is.thickness && (
                         <>
                           {' '}
@@ -134,7 +140,8 @@ function Openings({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
         return (
           <div key={space.id} className="built-opening">
             <span>
-              {labelWords(space.name)}: <LengthText value={space.width.value} unit={unit} /> × <LengthText value={space.height.value} unit={unit} withUnit /> planned
+              {labelWords(space.name)}: <LengthText value={space.width.value} unit={unit} /> × <LengthText value={space.height.value} unit={unit} withUnit />{' '}
+              planned
             </span>
             {(['width', 'height'] as const).map((measure) => (
               <LengthField
@@ -181,7 +188,8 @@ function Squares({ shown: { unit }, of }: { readonly shown: ShownUnit; readonly 
         return (
           <div key={assembly} className="built-opening">
             <span>
-              {name}: <LengthText value={Math.round(diagonals.diagonal.value * 1e6) as Length} unit={unit} withUnit /> each, {tapeTextWithUnit(allowed as Length, unit)} apart at most
+              {name}: <LengthText value={Math.round(diagonals.diagonal.value * 1e6) as Length} unit={unit} withUnit /> each,{' '}
+              {tapeTextWithUnit(allowed as Length, unit)} apart at most
             </span>
             {is ? (
               <>

@@ -138,11 +138,36 @@ function SessionRow({ row, onChange, onRemove }: { readonly row: Session; readon
   const name = `${DAY_NAMES[row.day]} ${clockText(row.from)}`;
   return (
     <fieldset className="session" aria-label={name}>
-      <ChoiceField label="day" value={String(row.day)} options={DAY_NAMES.map((label, day) => ({ value: String(day), label }))} onChange={(day) => onChange({ ...row, day: Number(day) })} />
-      <TextField type="time" label="from" defaultValue={clockText(row.from)} onChange={(event) => time('from', event.target.value)} slotProps={{ inputLabel: { shrink: true } }} />
-      <TextField type="time" label="to" defaultValue={clockText(row.to)} error={wrong !== null} helperText={wrong} onChange={(event) => time('to', event.target.value)} slotProps={{ inputLabel: { shrink: true } }} />
-      <FormControlLabel control={<Switch size="small" checked={row.helper} onChange={(event) => onChange({ ...row, helper: event.target.checked })} />} label="helper" />
-      <FormControlLabel control={<Switch size="small" checked={row.quiet} onChange={(event) => onChange({ ...row, quiet: event.target.checked })} />} label="no machines" />
+      <ChoiceField
+        label="day"
+        value={String(row.day)}
+        options={DAY_NAMES.map((label, day) => ({ value: String(day), label }))}
+        onChange={(day) => onChange({ ...row, day: Number(day) })}
+      />
+      <TextField
+        type="time"
+        label="from"
+        defaultValue={clockText(row.from)}
+        onChange={(event) => time('from', event.target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <TextField
+        type="time"
+        label="to"
+        defaultValue={clockText(row.to)}
+        error={wrong !== null}
+        helperText={wrong}
+        onChange={(event) => time('to', event.target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <FormControlLabel
+        control={<Switch size="small" checked={row.helper} onChange={(event) => onChange({ ...row, helper: event.target.checked })} />}
+        label="helper"
+      />
+      <FormControlLabel
+        control={<Switch size="small" checked={row.quiet} onChange={(event) => onChange({ ...row, quiet: event.target.checked })} />}
+        label="no machines"
+      />
       <IconButton size="small" aria-label={`Take out ${name}`} onClick={onRemove}>
         <Delete fontSize="small" />
       </IconButton>
@@ -155,7 +180,13 @@ function Away({ away, onChange }: { readonly away: readonly string[]; readonly o
   const coming = away.filter((each) => each >= dayOf(clockNow()));
   return (
     <div className="away">
-      <TextField type="date" label="a day off" value={day} onChange={(event) => setDay(event.target.value)} slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: '2000-01-01', max: '2099-12-31' } }} />
+      <TextField
+        type="date"
+        label="a day off"
+        value={day}
+        onChange={(event) => setDay(event.target.value)}
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { min: '2000-01-01', max: '2099-12-31' } }}
+      />
       <Button
         size="small"
         disabled={day === '' || away.includes(day)}
@@ -167,7 +198,12 @@ function Away({ away, onChange }: { readonly away: readonly string[]; readonly o
         Add
       </Button>
       {coming.map((each) => (
-        <Button key={each} size="small" aria-label={`${dayWords(dayStart(each))} is a day off: take it back`} onClick={() => onChange(away.filter((other) => other !== each))}>
+        <Button
+          key={each}
+          size="small"
+          aria-label={`${dayWords(dayStart(each))} is a day off: take it back`}
+          onClick={() => onChange(away.filter((other) => other !== each))}
+        >
           {dayWords(dayStart(each))} ×
         </Button>
       ))}

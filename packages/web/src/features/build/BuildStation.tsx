@@ -7,6 +7,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
+import { SharingDialog } from '../bench/SharingDialog.tsx';
 import { useNests } from '../sheets/useNests.tsx';
 import { AsBuiltView } from './AsBuiltView.tsx';
 import { DaysView } from './DaysView.tsx';
@@ -29,7 +30,8 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
   const whole = search.get('of') === 'all';
   const show = (next: Record<string, string | null>): void => {
     const params = new URLSearchParams(search);
-    for (const [key, value] of Object.entries(next)) if (value === null) params.delete(key);
+    for (const [key, value] of Object.entries(next))
+      if (value === null) params.delete(key);
       else params.set(key, value);
     setSearch(params, { replace: true });
   };
@@ -40,6 +42,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
   const { apply } = useEdit();
   const navigate = useNavigate();
   const [refused, setRefused] = useState<{ readonly step: string; readonly why: string } | null>(null);
+  const [sharing, setSharing] = useState(false);
   const order = of.build.steps.map((step) => step.id);
   const at = search.get('step') ?? of.next?.id ?? order[0] ?? null;
   const step = at === null ? undefined : of.byId.get(at);
@@ -99,12 +102,16 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
         <Button variant="outlined" size="small" onClick={() => void navigate(`/project/${id}/${shown.box.id}/bench`)}>
           At the bench
         </Button>
+        <Button size="small" onClick={() => setSharing(true)}>
+          On a phone …
+        </Button>
         {view === 'days' && days.schedule && (
           <Button size="small" onClick={() => calendar(days.schedule!)}>
             To my calendar
           </Button>
         )}
       </div>
+      {sharing && <SharingDialog path={`/project/${id}/${shown.box.id}/bench`} onClose={() => setSharing(false)} />}
       {view === 'built' ? (
         <AsBuiltView shown={shown} of={of} />
       ) : (
@@ -117,7 +124,16 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
             <p className="quiet">{days.schedule === null ? 'There are not hours enough: the pane says which there are.' : 'Laying out the days …'}</p>
           )}
           {step ? (
-            <StepCard key={step.id} step={step} of={of} unit={shown.unit} ticker={ticker} onMove={move} refused={refused?.step === step.id ? refused.why : null} onStep={go} />
+            <StepCard
+              key={step.id}
+              step={step}
+              of={of}
+              unit={shown.unit}
+              ticker={ticker}
+              onMove={move}
+              refused={refused?.step === step.id ? refused.why : null}
+              onStep={go}
+            />
           ) : (
             <p className="quiet">There is no such step any more: take another.</p>
           )}

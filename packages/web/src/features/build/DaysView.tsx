@@ -1,5 +1,17 @@
 /** The steps on the calendar: a row a day someone is in the shop, its hours to scale, steps in them; dragged to another day, the rest follows. */
-import { dayOf, dayStart, DAY_MIN, minutesText, stepWords, stretches, windowsFrom, type BuildChoices, type DisplayUnit, type Schedule, type Scheduled } from '@keen/core';
+import {
+  dayOf,
+  dayStart,
+  DAY_MIN,
+  minutesText,
+  stepWords,
+  stretches,
+  windowsFrom,
+  type BuildChoices,
+  type DisplayUnit,
+  type Schedule,
+  type Scheduled,
+} from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState, type DragEvent } from 'react';
 import { useEdit } from '../project/useEdit.ts';
@@ -21,11 +33,15 @@ const FIRST_DAYS = 14;
 export function DaysView({ of, schedule, choices, unit, at, onStep }: DaysViewProps) {
   const { apply } = useEdit();
   const [all, setAll] = useState(false);
-  const windows = useMemo(() => windowsFrom(choices, schedule.tasks[0]?.start ?? 0, Math.ceil((schedule.finish - (schedule.tasks[0]?.start ?? 0)) / DAY_MIN) + 2), [choices, schedule]);
+  const windows = useMemo(
+    () => windowsFrom(choices, schedule.tasks[0]?.start ?? 0, Math.ceil((schedule.finish - (schedule.tasks[0]?.start ?? 0)) / DAY_MIN) + 2),
+    [choices, schedule],
+  );
   const days = [...new Set(windows.filter(({ from }) => from < schedule.finish).map(({ from }) => dayOf(from)))];
   const [first, last] = [Math.min(...windows.map(({ from }) => from % DAY_MIN)), Math.max(...windows.map(({ to }) => ((to - 1) % DAY_MIN) + 1))];
   const share = (minutes: number): string => `${((minutes - first) / (last - first)) * 100}%`;
-  const hold = (step: string, day: string): void => apply([{ path: ['build', 'notBefore', step], value: day }], `build.notBefore.${step}`, `Held to ${dayWords(dayStart(day))}: what stands on it follows`);
+  const hold = (step: string, day: string): void =>
+    apply([{ path: ['build', 'notBefore', step], value: day }], `build.notBefore.${step}`, `Held to ${dayWords(dayStart(day))}: what stands on it follows`);
   const shown = all ? days : days.slice(0, FIRST_DAYS);
   return (
     <section className="days" aria-label="Days">
@@ -98,10 +114,25 @@ function Day({ day, windows, schedule, of, unit, at, share, onStep, onDrop }: Da
       <h3>{dayWords(start)}</h3>
       <div className="day-line">
         {windows.map(({ from, to, helper }) => (
-          <span key={from} className={`day-window${helper ? ' helper' : ''}`} style={{ left: share(from - start), width: width(share, from - start, to - start) }} title={helper ? 'with a helper' : undefined} />
+          <span
+            key={from}
+            className={`day-window${helper ? ' helper' : ''}`}
+            style={{ left: share(from - start), width: width(share, from - start, to - start) }}
+            title={helper ? 'with a helper' : undefined}
+          />
         ))}
         {rows.map(({ each, part }) => (
-          <Block key={`${each.task.id} ${part.from}`} each={each} from={part.from - start} to={part.to - start} of={of} unit={unit} lit={at !== null && each.task.steps.includes(at)} share={share} onStep={onStep} />
+          <Block
+            key={`${each.task.id} ${part.from}`}
+            each={each}
+            from={part.from - start}
+            to={part.to - start}
+            of={of}
+            unit={unit}
+            lit={at !== null && each.task.steps.includes(at)}
+            share={share}
+            onStep={onStep}
+          />
         ))}
       </div>
       <ul className="day-steps">

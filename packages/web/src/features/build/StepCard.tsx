@@ -1,5 +1,17 @@
 /** One step in full: its picture, what is done with what numbers, what is looked at, what can hurt, and why it stands where it stands. */
-import { faultWords, GLUES, marksOf, minutesText, reasonWords, setupWords, stepWords, type BuildFault, type DisplayUnit, type Edit, type Step } from '@keen/core';
+import {
+  faultWords,
+  GLUES,
+  marksOf,
+  minutesText,
+  reasonWords,
+  setupWords,
+  stepWords,
+  type BuildFault,
+  type DisplayUnit,
+  type Edit,
+  type Step,
+} from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -140,12 +152,16 @@ function Fault({ fault, unit }: { readonly fault: BuildFault; readonly unit: Dis
     <section className="finding change">
       <p>
         <span className="finding-severity">change this</span> <strong>{faultWords(fault, unit)}</strong>{' '}
-        {fault.fault === 'open-time' && 'A joint that has skinned over holds nothing: glue that stays open longer, or a helper who spreads while you set clamps.'}
+        {fault.fault === 'open-time' &&
+          'A joint that has skinned over holds nothing: glue that stays open longer, or a helper who spreads while you set clamps.'}
         {fault.fault === 'few-clamps' && 'Borrow or buy what is missing, or weigh it down; screws hold while the glue sets.'}
         {fault.fault === 'too-cold' && 'It turns to chalk or stays soft: warm the shop, or take a product that sets in the cold.'}
       </p>
       <div className="fixes">
-        {fault.fault === 'open-time' && fault.slower.slice(0, 2).map((glue) => fix(`Take ${GLUES[glue].name}: open ${minutesText(GLUES[glue].openMin)}`, [{ path: ['build', 'glue'], value: glue }]))}
+        {fault.fault === 'open-time' &&
+          fault.slower
+            .slice(0, 2)
+            .map((glue) => fix(`Take ${GLUES[glue].name}: open ${minutesText(GLUES[glue].openMin)}`, [{ path: ['build', 'glue'], value: glue }]))}
         {fault.fault === 'too-cold' && fix(`Warm it to ${fault.leastC} °C`, [{ path: ['build', 'tempC'], value: fault.leastC }])}
       </div>
     </section>
@@ -163,7 +179,17 @@ function Done({ step, done, ticker }: { readonly step: Step; readonly done: bool
         </Button>
       ) : (
         <>
-          <NumberField label="it took" name="step.minutes" unit="min" least={0} most={2000} value={minutes} optional placeholder={String(Math.round(step.minutes.value))} onChange={setMinutes} />
+          <NumberField
+            label="it took"
+            name="step.minutes"
+            unit="min"
+            least={0}
+            most={2000}
+            value={minutes}
+            optional
+            placeholder={String(Math.round(step.minutes.value))}
+            onChange={setMinutes}
+          />
           <Button variant="contained" onClick={() => ticker.tick(step, minutes ?? undefined)}>
             Done
           </Button>

@@ -15,7 +15,7 @@ interface Drawn {
   readonly moved: (panel: string) => readonly [across: number, up: number];
 }
 
-export function StepDrawing({ step, title }: { readonly step: Step; readonly title: string }) {
+export function StepDrawing({ step, title }: { readonly step: Pick<Step, 'panels' | 'unit' | 'detail'>; readonly title: string }) {
   const { units } = useAppSelector(selectPlan);
   const touched = new Set(step.panels);
   const about = units.filter(({ id, unit }) => (step.unit === null ? unit.panels.some((panel) => touched.has(panel.id)) : id === step.unit));
@@ -24,7 +24,7 @@ export function StepDrawing({ step, title }: { readonly step: Step; readonly tit
 }
 
 /** Along the wall and up it is seen from the front, out of the wall from the side. */
-function drawnApart({ detail }: Step, unit: ResolvedUnit): Drawn {
+function drawnApart({ detail }: Pick<Step, 'detail'>, unit: ResolvedUnit): Drawn {
   const still: Drawn = { unit, view: 'front', moved: () => [0, 0] };
   if (detail.kind !== 'glue' || !detail.glueUp.along) return still;
   const { along, groups } = detail.glueUp;
@@ -56,11 +56,10 @@ function drawnApart({ detail }: Step, unit: ResolvedUnit): Drawn {
   };
 }
 
-function Cabinets({ drawn, touched, title }: { readonly drawn: readonly Drawn[]; readonly touched: ReadonlySet<string>; readonly title: string }) {
-  const dispatch = useAppDispatch();
-  const { selected, hovered } = useAppSelector(({ view }) => view);
+/** Every panel as it is drawn, cabinets next to one another on one floor. */
+function sideBySide(drawn: readonly Drawn[], touched: ReadonlySet<string>) {
   let from = 0;
-  const shapes = drawn.flatMap(({ unit, view, moved }) => {
+  return drawn.flatMap(({ unit, view, moved }) => {
     const seen = viewFrom(unit, view).filter(({ role, hidden, panel }) => (role !== 'wall-half' && !hidden) || touched.has(panel));
     const { low, high } = boundsOfUnit(unit);
     const [left, right] = view === 'front' ? [low.along, high.along] : [low.out, high.out];
@@ -71,6 +70,12 @@ function Cabinets({ drawn, touched, title }: { readonly drawn: readonly Drawn[];
       return { panel, role, corners: points.map(([x, y]) => [x + at + dx, -(y - low.up) - dy] as const) };
     });
   });
+}
+
+function Cabinets({ drawn, touched, title }: { readonly drawn: readonly Drawn[]; readonly touched: ReadonlySet<string>; readonly title: string }) {
+  const dispatch = useAppDispatch();
+  const { selected, hovered } = useAppSelector(({ view }) => view);
+  const shapes = sideBySide(drawn, touched);
   const all = shapes.flatMap(({ corners }) => corners);
   const [x0, x1] = [Math.min(...all.map(([x]) => x)), Math.max(...all.map(([x]) => x))];
   const [y0, y1] = [Math.min(...all.map(([, y]) => y)), Math.max(...all.map(([, y]) => y))];

@@ -12,8 +12,9 @@ import {
   type DoneSteps,
   type SheetsToSaw,
   type Step,
+  type Workshop,
 } from '@keen/core';
-import { useDeferredValue, useMemo } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen, selectPlan } from '../project/selectors.ts';
 import { useNests, type Nest } from '../sheets/useNests.tsx';
@@ -35,7 +36,8 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
   const plan = useDeferredValue(useAppSelector(selectPlan));
   const { workshop, learned } = useAppSelector(selectLearned);
   const { nests } = useNests();
-  const sheets = useSheets(nests, workshop);
+  const [sheetsOf] = useState(rememberingSheets);
+  const sheets = sheetsOf(nests, workshop);
   const wanted = only.join('\n');
   const build = useMemo(
     () => planBuild(plan, design, record, workshop, sheets, wanted === '' ? [] : wanted.split('\n')),
@@ -60,18 +62,18 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
   return { build, done, next: nextStep(build.steps, build.edges, done), told, byId };
 }
 
-/** The cuts of every kind of sheet, as far as it is laid out; worked out again only for a layout that changed. */
-function useSheets(nests: readonly Nest[], workshop: Parameters<typeof sheetsOfPlan>[2]): readonly SheetsToSaw[] {
-  const known = nests.flatMap(({ plan, cut }) => [plan, cut?.layout ?? null]);
-  return useMemo(
-    () =>
-      nests.flatMap(({ job, plan, cut }): SheetsToSaw[] => {
-        if (!plan) return [];
-        const sequence = cut?.sequence ?? sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop);
-        return [{ product: job.product, layout: cut?.layout.id ?? null, sheets: plan.sheets.length, steps: sequence.steps }];
-      }),
-    // The list of nests is new at every render; the plans in it are not.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [workshop, known.length, ...known],
-  );
+/** The cuts of every kind of sheet, as far as it is laid out. The list of nests is new at every render, the layouts in it are not: the same ones give the same cuts. */
+function rememberingSheets(): (nests: readonly Nest[], workshop: Workshop) => readonly SheetsToSaw[] {
+  let last: { readonly of: readonly unknown[]; readonly sheets: readonly SheetsToSaw[] } | undefined;
+  return (nests, workshop) => {
+    const of = [workshop, ...nests.flatMap(({ plan, cut }) => [plan, cut?.layout ?? null])];
+    if (last?.of.length === of.length && last.of.every((each, index) => each === of[index])) return last.sheets;
+    const sheets = nests.flatMap(({ job, plan, cut }): SheetsToSaw[] => {
+      if (!plan) return [];
+      const sequence = cut?.sequence ?? sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop);
+      return [{ product: job.product, layout: cut?.layout.id ?? null, sheets: plan.sheets.length, steps: sequence.steps }];
+    });
+    last = { of, sheets };
+    return sheets;
+  };
 }

@@ -8,7 +8,11 @@ import type { Scheduler } from './schedule.worker.ts';
 /** Minutes by the clock on this wall, and the day it is. */
 export function clockNow(): number {
   const now = new Date();
-  return dayStart(`${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`) + now.getHours() * 60 + now.getMinutes();
+  return (
+    dayStart(`${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`) +
+    now.getHours() * 60 +
+    now.getMinutes()
+  );
 }
 
 export interface Days {

@@ -25,7 +25,8 @@ export function useTick({ done, told }: BuildOf): Ticker {
       if (!nest || !sawn) return;
       add({ kind: 'sawn', sawn: { layout: sawn.layout, cuts: detail.cuts, parts: detail.cuts.flatMap((cut) => partsOff(sawn, cut)) } });
     }
-    if (detail.kind === 'setup') add({ kind: 'made', made: detail.setup.cuts.map(({ operation }) => operation.id), slots: slotsAsCut(detail.setup.cuts, told.setups.blanks) });
+    if (detail.kind === 'setup')
+      add({ kind: 'made', made: detail.setup.cuts.map(({ operation }) => operation.id), slots: slotsAsCut(detail.setup.cuts, told.setups.blanks) });
     // Sawn and made speak for themselves; a tick beside them keeps how long it took.
     if ((detail.kind !== 'cut' || detail.cuts.length === 0) && detail.kind !== 'setup') add({ kind: 'step', done: timed(step, minutes) });
     else if (minutes !== undefined) add({ kind: 'step', done: timed(step, minutes) });

@@ -34,6 +34,7 @@ import {
 } from '../../app/api.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Logo } from '../../ui/Logo.tsx';
+import { SharingDialog } from '../bench/SharingDialog.tsx';
 import { SchemeButton } from './SchemeButton.tsx';
 import { ProjectCard } from './ProjectCard.tsx';
 
@@ -51,6 +52,7 @@ export function Component() {
   const [rename] = useRenameProjectMutation();
   const [create, { isLoading: beginning }] = useCreateProjectMutation();
   const input = useRef<HTMLInputElement>(null);
+  const [sharing, setSharing] = useState(false);
   const navigate = useNavigate();
   const say = (title: string) => (answer: { error?: unknown }) => {
     if (answer.error !== undefined) setProblem({ title, problem: problemOf(answer.error) });
@@ -109,6 +111,7 @@ export function Component() {
 
   return (
     <div className="home">
+      {sharing && <SharingDialog path="/" onClose={() => setSharing(false)} />}
       <header className="home-head">
         <Logo size={40} />
         <h1>Keen Carcass</h1>
@@ -131,6 +134,9 @@ export function Component() {
           </Button>
           <Button component={Link} to="/worry" variant="outlined" size="large">
             One that worries you
+          </Button>
+          <Button variant="outlined" size="large" onClick={() => setSharing(true)}>
+            Phones …
           </Button>
           <input
             ref={input}

@@ -2,15 +2,15 @@
 import { MOST_ORDERED, type Setup } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
-import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { CleatRips } from './CleatRips.tsx';
 import { FitView } from './FitView.tsx';
 import { JointSections } from './JointSections.tsx';
 import { operationsWords } from './operationsWords.ts';
-import { SetupBench } from './SetupBench.tsx';
 import { SetupCard } from './SetupCard.tsx';
 import { StoryStickView } from './StoryStickView.tsx';
 import { useSetups } from './useSetups.ts';
@@ -50,7 +50,8 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
   const { apply } = useEdit();
   const { parts } = useAppSelector(selectPlan);
   const { setupOrder } = useAppSelector(selectDesign);
-  const [bench, setBench] = useState<number | null>(null);
+  const { id } = useAppSelector(selectOpen);
+  const navigate = useNavigate();
   const { setups, unmade, cleats, proved } = of.setups;
   const numbers = useMemo(() => new Map(setups.map(({ id }, index) => [id, index + 1])), [setups]);
   const isDone = ({ cuts }: Setup): boolean => cuts.every(({ operation }) => of.made.has(operation.id));
@@ -74,14 +75,10 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
         <p className="setup-tools">
           <Button
             variant="outlined"
-            onClick={() =>
-              setBench(
-                Math.max(
-                  0,
-                  setups.findIndex((setup) => !isDone(setup)),
-                ),
-              )
-            }
+            onClick={() => {
+              const first = setups.find((setup) => !isDone(setup)) ?? setups[0]!;
+              void navigate(`/project/${id}/${shown.box.id}/bench/next?step=${encodeURIComponent(`setup/${first.id}`)}`);
+            }}
           >
             At the bench
           </Button>
@@ -116,7 +113,6 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
         ))}
       </ol>
       <CleatRips cleats={cleats} shop={of.shop} unit={shown.unit} />
-      <SetupBench of={of} parts={parts} unit={shown.unit} at={bench} onGo={setBench} />
     </>
   );
 }

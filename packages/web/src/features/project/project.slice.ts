@@ -35,6 +35,8 @@ export interface ProjectState {
   readonly save: SaveState;
   readonly twoVersions: TwoVersions | null;
   readonly record: readonly RecordEntry[];
+  /** The server's number of the newest entry that is here. */
+  readonly sequence: number;
   /** Entries that the server has not confirmed. */
   readonly queue: readonly RecordEntry[];
   readonly workshop: Workshop;
@@ -49,14 +51,16 @@ export type ProjectSlice = { readonly open: ProjectState | null };
 const MOST_STEPS = 200;
 const CLOSED: ProjectSlice = { open: null };
 
-type Opened = Pick<ProjectState, 'id' | 'demo' | 'design' | 'base' | 'record' | 'queue' | 'workshop' | 'workshopRevision' | 'save'>;
+type Opened = Pick<ProjectState, 'id' | 'demo' | 'design' | 'base' | 'record' | 'queue' | 'workshop' | 'workshopRevision' | 'save'> & {
+  readonly sequence?: number;
+};
 
 export const projectSlice = createSlice({
   name: 'project',
   initialState: CLOSED,
   reducers: {
     projectOpened: (_state, { payload }: PayloadAction<Opened>): ProjectSlice => ({
-      open: { ...payload, past: [], future: [], twoVersions: null, notice: null, problem: null },
+      open: { sequence: 0, ...payload, past: [], future: [], twoVersions: null, notice: null, problem: null },
     }),
     projectClosed: (): ProjectSlice => CLOSED,
 
@@ -136,11 +140,36 @@ export const projectSlice = createSlice({
 
     entryAdded: (state, { payload }: PayloadAction<RecordEntry>): ProjectSlice =>
       change(state, (open) => ({ ...open, record: [...open.record, payload], queue: [...open.queue, payload] })),
-    recordConfirmed: (state, { payload: { record, sent } }: PayloadAction<{ record: readonly RecordEntry[]; sent: readonly string[] }>): ProjectSlice =>
+    recordConfirmed: (
+      state,
+      { payload: { record, sent, sequence } }: PayloadAction<{ record: readonly RecordEntry[]; sent: readonly string[]; sequence?: number }>,
+    ): ProjectSlice =>
       change(state, (open) => {
         const queue = open.queue.filter(({ id }) => !sent.includes(id));
-        return { ...open, queue, record: [...record, ...queue.filter(({ id }) => !record.some((row) => row.id === id))] };
+        return {
+          ...open,
+          queue,
+          sequence: Math.max(open.sequence, sequence ?? 0),
+          record: [...record, ...queue.filter(({ id }) => !record.some((row) => row.id === id))],
+        };
       }),
+    /** Entries other devices made. */
+    recordFollowed: (state, { payload: { entries, sequence } }: PayloadAction<{ entries: readonly RecordEntry[]; sequence: number }>): ProjectSlice =>
+      change(state, (open) => {
+        const known = new Set(open.record.map(({ id }) => id));
+        const fresh = entries.filter(({ id }) => !known.has(id));
+        return { ...open, sequence: Math.max(open.sequence, sequence), record: fresh.length === 0 ? open.record : [...open.record, ...fresh] };
+      }),
+    /** A design another device saved, taken over where nothing of ours is in it. One undo would take theirs back: there is none. */
+    designFollowed: (state, { payload: { design, revision, at } }: PayloadAction<{ design: Design; revision: number; at: number }>): ProjectSlice =>
+      change(state, (open) => ({
+        ...open,
+        design,
+        base: { revision, design },
+        past: [],
+        future: [],
+        save: open.save.kind === 'held' ? open.save : { kind: 'saved', at },
+      })),
     workshopChanged: (state, { payload: { workshop, revision } }: PayloadAction<{ workshop: Workshop; revision: number }>): ProjectSlice =>
       change(state, (open) => ({ ...open, workshop, workshopRevision: revision })),
     problemSaid: (state, { payload }: PayloadAction<Problem>): ProjectSlice => change(state, (open) => ({ ...open, problem: payload })),
@@ -175,6 +204,8 @@ export const {
   theirsTaken,
   entryAdded,
   recordConfirmed,
+  recordFollowed,
+  designFollowed,
   workshopChanged,
   problemSaid,
   problemRead,

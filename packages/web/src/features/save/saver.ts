@@ -112,7 +112,13 @@ export function startSaver(store: Store, session: string): Saver {
     const { status, body } = await request<StoredEntry[]>(`projects/${id}/record`, 'POST', { entries: queue.map((entry) => recordCodec.write(entry)) });
     if (status >= 500) throw new TypeError('the server cannot save now');
     if (status >= 400) return void store.dispatch(saveRefused(body as unknown as Problem));
-    store.dispatch(recordConfirmed({ record: body.map(({ entry }) => recordCodec.read(entry, 'record')), sent: queue.map((entry) => entry.id) }));
+    store.dispatch(
+      recordConfirmed({
+        record: body.map(({ entry }) => recordCodec.read(entry, 'record')),
+        sent: queue.map((entry) => entry.id),
+        sequence: body.at(-1)?.sequence ?? 0,
+      }),
+    );
     if (queue.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await storeMoved();
   };
 

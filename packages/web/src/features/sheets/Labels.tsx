@@ -17,6 +17,18 @@ interface PrintJob {
 }
 
 const LOOK_EVERY_MS = 500;
+/** Where the code on a label leads: the address phones reach the desk at, this page's own where it is not shared. */
+function useSharedOrigin(): string {
+  const [origin, setOrigin] = useState(location.origin);
+  useEffect(() => {
+    request<{ address: string | null }>('sharing')
+      .then(({ status, body }) => status === 200 && body.address && setOrigin(body.address))
+      // Alone on this machine, or on a paired device: the page's own address is the right one.
+      .catch(() => {});
+  }, []);
+  return origin;
+}
+
 /** What a new roll brings. */
 const ROLL = 200;
 
@@ -29,11 +41,12 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
   const [job, setJob] = useState<PrintJob | null>(null);
   // A job nobody answered for may have reached the printer: sent again it has to be the same one.
   const unanswered = useRef<{ readonly id: string; readonly labels: string } | null>(null);
+  const origin = useSharedOrigin();
   const lines = of === 'unit' ? parts.filter(({ unit }) => unit === shown.box.id) : parts;
   const labels = partLabels(lines, workshop, (unit) => ({
     name: design.units[unit]?.name ?? design.name,
     unit: chosen ?? displayUnitOf(design, unit),
-  })).map(({ panel, ...label }) => ({ ...label, link: `${location.origin}/project/${project}/${panel.split('/')[0]}/box?part=${encodeURIComponent(panel)}` }));
+  })).map(({ panel, ...label }) => ({ ...label, link: `${origin}/project/${project}/${panel.split('/')[0]}/bench?part=${encodeURIComponent(panel)}` }));
   const going = job !== null && job.printed < job.labels;
   useEffect(() => {
     if (!going) return;

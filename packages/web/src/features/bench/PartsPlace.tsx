@@ -1,0 +1,40 @@
+/** All parts of the cabinet, large enough for a thumb: what is cut, what is made, what comes next for each. */
+import { finishedParts, labelWords, stepWords, tapeTextWithUnit } from '@keen/core';
+import { Link } from 'react-router';
+import { useAppSelector } from '../../app/store.ts';
+import type { BuildOf } from '../build/useBuild.ts';
+import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+
+export function PartsPlace({ of, shown, base }: { readonly of: BuildOf; readonly shown: ShownUnit; readonly base: string }) {
+  const { record } = useAppSelector(selectOpen);
+  const there = finishedParts(record);
+  const { plan, unit } = shown;
+  return (
+    <ul className="bench-parts">
+      {plan.parts.flatMap((line) =>
+        line.panels.flatMap((panel) => {
+          const solid = plan.unit.byId.get(panel);
+          if (!solid) return [];
+          const next = nextFor(panel, of);
+          return [
+            <li key={panel}>
+              <Link to={`${base}?part=${encodeURIComponent(panel)}`}>
+                <span className="mark">{line.mark}</span>
+                <span>
+                  <b>{labelWords(solid.name)}</b>
+                  <br />
+                  {tapeTextWithUnit(line.length.value, unit)} × {tapeTextWithUnit(line.width.value, unit)}
+                  <br />
+                  <span className="quiet">{next ? stepWords(next, of.told, unit).title : there.has(panel) ? 'all done' : 'nothing more'}</span>
+                </span>
+              </Link>
+            </li>,
+          ];
+        }),
+      )}
+    </ul>
+  );
+}
+
+/** The first step that touches a part and is not done. */
+export const nextFor = (panel: string, { build, done }: BuildOf) => build.steps.find((step) => step.panels.includes(panel) && !done.has(step.id));

@@ -1,0 +1,72 @@
+/** A note by hand, with pictures: of a step or a part where one is pointed at. */
+import { Alert, Button, FormControlLabel, Switch, TextField } from '@mui/material';
+import { useRef, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectOpen } from '../project/selectors.ts';
+import { useRecord } from '../project/useRecord.ts';
+import { photoAddress, usePhotos } from './usePhotos.ts';
+
+export interface NoteFormProps {
+  readonly about?: { readonly step?: string; readonly part?: string; readonly unit?: string };
+  readonly onKept?: () => void;
+}
+
+export function NoteForm({ about = {}, onKept }: NoteFormProps) {
+  const { id: project } = useAppSelector(selectOpen);
+  const { add } = useRecord();
+  const [text, setText] = useState('');
+  const [nextTime, setNextTime] = useState(false);
+  const { photos, kept, sending, send, clear } = usePhotos();
+  const picker = useRef<HTMLInputElement>(null);
+  const keep = (): void => {
+    add({ kind: 'note', note: { text: text.trim(), photos: kept, nextTime, ...about } });
+    setText('');
+    setNextTime(false);
+    clear();
+    onKept?.();
+  };
+  return (
+    <form
+      className="note-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
+      <TextField
+        label="note"
+        multiline
+        minRows={2}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        placeholder="What turned out otherwise, what to do better"
+        slotProps={{ htmlInput: { maxLength: 4000, 'data-field': 'note' }, inputLabel: { shrink: true } }}
+      />
+      <input ref={picker} type="file" accept="image/*" multiple hidden onChange={(event) => send(event.target.files ?? [])} aria-label="Pictures" />
+      {photos.length > 0 && (
+        <ul className="note-photos">
+          {photos.map(({ id, name, state, problem }) => (
+            <li key={id}>
+              {state === 'kept' ? (
+                <img src={photoAddress(project, id, 'small')} alt={name} />
+              ) : state === 'sending' ? (
+                <span className="quiet">{name} is sent …</span>
+              ) : (
+                <Alert severity="warning">
+                  {name}: {problem?.message}. Accepted: {problem?.accepted}
+                </Alert>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="note-buttons">
+        <Button onClick={() => picker.current?.click()}>Add a picture</Button>
+        <FormControlLabel control={<Switch size="small" checked={nextTime} onChange={(event) => setNextTime(event.target.checked)} />} label="for next time" />
+        <Button type="submit" variant="contained" disabled={sending || (text.trim() === '' && kept.length === 0)}>
+          Write it down
+        </Button>
+      </div>
+    </form>
+  );
+}

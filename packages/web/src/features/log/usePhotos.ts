@@ -1,0 +1,48 @@
+/** Pictures on their way to the server: sent one by one under ids of their own, so that one sent twice is one. */
+import type { Problem } from '@keen/core';
+import { useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectOpen } from '../project/selectors.ts';
+
+export interface SentPhoto {
+  readonly id: string;
+  readonly name: string;
+  readonly state: 'sending' | 'kept' | 'refused';
+  readonly problem?: Problem;
+}
+
+export const photoAddress = (project: string, photo: string, size: 'full' | 'small'): string =>
+  `/api/projects/${project}/photos/${photo}${size === 'small' ? '/small' : ''}`;
+
+const AWAY: Problem = {
+  code: 'away',
+  message: 'the server does not answer: the picture is not kept',
+  where: 'picture',
+  accepted: 'send it again when the desk is back',
+};
+
+export function usePhotos() {
+  const { id: project } = useAppSelector(selectOpen);
+  const [photos, setPhotos] = useState<readonly SentPhoto[]>([]);
+  const mark = (id: string, more: Partial<SentPhoto>): void => setPhotos((old) => old.map((photo) => (photo.id === id ? { ...photo, ...more } : photo)));
+  const send = async (file: File): Promise<void> => {
+    const id = crypto.randomUUID();
+    setPhotos((old) => [...old, { id, name: file.name, state: 'sending' }]);
+    try {
+      const answer = await fetch(photoAddress(project, id, 'full'), { method: 'PUT', headers: { 'Content-Type': 'application/octet-stream' }, body: file });
+      if (answer.ok) mark(id, { state: 'kept' });
+      else mark(id, { state: 'refused', problem: (await answer.json()) as Problem });
+    } catch {
+      mark(id, { state: 'refused', problem: AWAY });
+    }
+  };
+  return {
+    photos,
+    kept: photos.filter(({ state }) => state === 'kept').map(({ id }) => id),
+    sending: photos.some(({ state }) => state === 'sending'),
+    send: (files: Iterable<File>): void => {
+      for (const file of files) void send(file);
+    },
+    clear: () => setPhotos([]),
+  };
+}

@@ -1,0 +1,133 @@
+/** Opens the project of the address: from the server, with what this browser still holds of it laid on top, and follows it. */
+import { designCodec, outcomeOf, readWorkshop, recordCodec, type Problem } from '@keen/core';
+import { Alert, Button, CircularProgress } from '@mui/material';
+import { useEffect, useState, type ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
+import { useStore } from 'react-redux';
+import { AWAY, request, type StoredEntry, type StoredProject, type StoredWorkshop } from '../../app/api.ts';
+import { useAppDispatch, useAppSelector, type Store } from '../../app/store.ts';
+import { claimSession, hold, heldFor, isGone, release, type Held } from '../save/outbox.ts';
+import { followProject, type Follower } from '../save/live.ts';
+import { startSaver, type Saver } from '../save/saver.ts';
+import { projectClosed, projectOpened } from './project.slice.ts';
+import { panelSelected } from './view.slice.ts';
+
+export function OpenProject({ children }: { readonly children: ReactNode }) {
+  const { projectId = '' } = useParams();
+  const store = useStore() as Store;
+  const dispatch = useAppDispatch();
+  const open = useAppSelector(({ project }) => project.open?.id === projectId);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [tries, setTries] = useState(0);
+
+  const retry = (): void => {
+    setProblem(null);
+    setTries(tries + 1);
+  };
+
+  useEffect(() => {
+    let saver: Saver | undefined;
+    let follower: Follower | undefined;
+    let left = false;
+    void (async () => {
+      const session = await claimSession();
+      const result = await load(projectId, session);
+      if (left) return;
+      if ('problem' in result) return setProblem(result.problem);
+      dispatch(panelSelected(null));
+      saver = startSaver(store, session);
+      dispatch(projectOpened(result.opened));
+      follower = followProject(store, projectId, session);
+      // A label's code says which part it is stuck on.
+      const part = new URLSearchParams(location.search).get('part');
+      if (part !== null) dispatch(panelSelected(part));
+    })();
+    return () => {
+      left = true;
+      saver?.stop();
+      follower?.stop();
+      dispatch(projectClosed());
+    };
+  }, [projectId, tries, store, dispatch]);
+
+  if (problem) {
+    return (
+      <main className="notice-page">
+        <Alert severity="warning" action={<Button onClick={retry}>Try again</Button>}>
+          This project cannot be opened: {problem.message}. {problem.accepted}.
+        </Alert>
+        <Button component={Link} to="/">
+          To the room
+        </Button>
+      </main>
+    );
+  }
+  if (!open) {
+    return (
+      <main className="notice-page">
+        <CircularProgress aria-label="Opening the project" />
+      </main>
+    );
+  }
+  return children;
+}
+
+type Opened = Parameters<typeof projectOpened>[0];
+
+async function load(id: string, session: string): Promise<{ opened: Opened } | { problem: Problem }> {
+  try {
+    const [project, record, workshop] = await Promise.all([
+      request<StoredProject>(`projects/${id}`),
+      request<StoredEntry[]>(`projects/${id}/record`),
+      request<StoredWorkshop>('workshop'),
+    ]);
+    const failed = [project, record, workshop].find(({ status }) => status >= 400);
+    if (failed) return { problem: failed.body as unknown as Problem };
+    const read = outcomeOf(() => ({
+      design: designCodec.read(project.body.document, 'document'),
+      record: record.body.map(({ entry }) => recordCodec.read(entry, 'record')),
+      sequence: record.body.at(-1)?.sequence ?? 0,
+      workshop: readWorkshop(workshop.body.workshop),
+    }));
+    if (!read.ok) return { problem: read.problem };
+    const { design, ...rest } = read.value;
+    const stored: Opened = {
+      id,
+      demo: project.body.demo,
+      design,
+      base: { revision: project.body.revision, design },
+      ...rest,
+      queue: [],
+      workshopRevision: workshop.body.revision,
+      save: { kind: 'saved', at: Date.now() },
+    };
+    return { opened: await withHeld(stored, session) };
+  } catch {
+    return { problem: AWAY };
+  }
+}
+
+/** Lays on top what an earlier visit of this tab, or a tab that is gone, could not send. */
+async function withHeld(stored: Opened, session: string): Promise<Opened> {
+  const held = await heldFor(stored.id);
+  for (const row of held) {
+    if (row.session !== session && !(await isGone(row.session))) continue;
+    if (row.session !== session) {
+      // Under our own name first: were the page to end in between, it would be there twice rather than not at all.
+      await hold({ ...row, session });
+      await release(stored.id, row.session);
+    }
+    const read = outcomeOf(() => fromHeld(row));
+    if (!read.ok) continue;
+    const { design, baseDesign, entries } = read.value;
+    const queue = entries.filter(({ id }) => !stored.record.some((entry) => entry.id === id));
+    return { ...stored, design, base: { revision: row.base, design: baseDesign }, record: [...stored.record, ...queue], queue, save: { kind: 'unsaved' } };
+  }
+  return stored;
+}
+
+const fromHeld = ({ document, baseDocument, entries }: Held) => ({
+  design: designCodec.read(document, 'held'),
+  baseDesign: designCodec.read(baseDocument, 'held'),
+  entries: entries.map((entry) => recordCodec.read(entry, 'held')),
+});
