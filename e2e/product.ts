@@ -46,12 +46,15 @@ export async function untilUp(url: string, ms = 60_000): Promise<void> {
   throw new Error(`${url} did not come up in ${ms / 1000} s`);
 }
 
-/** `inFolder`: where an earlier one left its data. */
-export async function startProduct(inFolder?: string): Promise<Product> {
+/** `inFolder`: where an earlier one left its data; `more`: further words of the start command. */
+export async function startProduct(inFolder?: string, more: readonly string[] = []): Promise<Product> {
   const folder = inFolder ?? (await mkdtemp(join(tmpdir(), 'keen-e2e-')));
   const port = await freePort();
   let said = '';
-  const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', folder], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', folder, ...more], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   for (const stream of [supervisor.stdout, supervisor.stderr]) stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
   const url = `http://127.0.0.1:${port}`;
   const ended = new Promise<never>((_resolve, reject) => supervisor.once('exit', () => reject(new Error(`the product ended:\n${said}`))));

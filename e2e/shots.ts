@@ -6,6 +6,7 @@ import { mkdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import { startProduct } from './product.ts';
+import { quiet } from './tests/support.ts';
 
 interface Shot {
   readonly name: string;
@@ -95,7 +96,7 @@ try {
     if (only && !only.includes(name)) continue;
     const page = await browser.newPage({ viewport: size ?? { width: 1280, height: 800 }, colorScheme: dark ? 'dark' : 'light' });
     await page.goto(`${url}${path}`);
-    await page.waitForLoadState('networkidle');
+    await quiet(page);
     await page.waitForTimeout(1200);
     await before?.(page);
     await page.waitForTimeout(500);

@@ -70,3 +70,13 @@ export function watchErrors(page: Page): string[] {
   });
   return errors;
 }
+
+/** Until nothing has been fetched for a moment. A project’s line to the server stays open, so the network is never idle. */
+export async function quiet(page: Page): Promise<void> {
+  await page.waitForLoadState('load');
+  const fetched = (): Promise<number> => page.evaluate(() => performance.getEntriesByType('resource').length);
+  for (let before = -1, now = await fetched(); before !== now; now = await fetched()) {
+    before = now;
+    await page.waitForTimeout(400);
+  }
+}

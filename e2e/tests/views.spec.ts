@@ -4,7 +4,7 @@
  */
 import { expect, test } from '@playwright/test';
 import { loadAxe, serious } from './axe.ts';
-import { baseUrl, furnishedProject, watchErrors } from './support.ts';
+import { baseUrl, furnishedProject, quiet, watchErrors } from './support.ts';
 import { textFaults } from './text-faults.ts';
 import { VIEWS } from './views.ts';
 
@@ -32,7 +32,7 @@ for (const width of [1280, 390])
       const look = async (unit: 'in' | 'mm'): Promise<boolean> => {
         // What was opened by hand may lie over the switch: only a view as it comes is looked at twice in one visit.
         if (unit === 'in' || before) await page.goto(`${baseUrl()}${path(project)}`);
-        if (unit === 'in' || before) await page.waitForLoadState('networkidle');
+        if (unit === 'in' || before) await quiet(page);
         const toggle = page.getByRole('group', { name: 'Units' }).getByRole('button', { name: unit === 'mm' ? /^m/ : /^in/ });
         const switched = await toggle.isVisible();
         if (switched) await toggle.click();

@@ -16,6 +16,34 @@ const pane = async (page: Page): Promise<void> => {
 };
 
 export const VIEWS: readonly ViewCase[] = [
+  {
+    name: 'build',
+    path: at('ink', 'build'),
+    before: (page) =>
+      page
+        .getByRole('button', { name: /Glue up left side/ })
+        .first()
+        .click(),
+  },
+  { name: 'build, days', path: (project) => `${at('ink', 'build')(project)}?view=days&of=all`, before: (page) => page.locator('.day-block').first().waitFor() },
+  { name: 'build, as built', path: (project) => `${at('type', 'build')(project)}?view=built`, before: pane },
+  { name: 'log', path: at('ink', 'log') },
+  {
+    name: 'bench, a step',
+    path: (project) => `/project/${project}/ink/bench/next?step=${encodeURIComponent('ink/glue/side/left')}`,
+    before: (page) => page.locator('.bench-numbers').waitFor(),
+  },
+  {
+    name: 'bench, what came out',
+    path: (project) => `/project/${project}/ink/bench/next?step=${encodeURIComponent('ink/label')}`,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'It came out…' }).click();
+      await page.getByRole('button', { name: /left side, length/ }).click();
+    },
+  },
+  { name: 'bench, parts', path: (project) => `/project/${project}/ink/bench/parts` },
+  { name: 'bench, a part', path: (project) => `/project/${project}/ink/bench?part=${encodeURIComponent('ink/shelf/s1')}` },
+  { name: 'bench, wall', path: (project) => `/project/${project}/type/bench/wall` },
   { name: 'home', path: () => '/' },
   { name: 'new cabinet', path: () => '/new' },
   { name: 'contents', path: at('ink', 'contents') },

@@ -306,7 +306,7 @@ export { tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './plan/build-job.ts';
 export { doneSteps, nextStep, type DoneSteps } from './plan/done-steps.ts';
 export { standingDiagonals, standingNotes, standingOpenings, standingSteps, type Note, type NewFact, type Opening as MeasuredOpening } from './plan/design.ts';
-export { faultWords, marksOf, reasonWords, stepWords, temperature, type BuildTold, type StepWords } from './formats/build-words.ts';
+export { faultWords, fullTitle, marksOf, reasonWords, stepWords, temperature, type BuildTold, type StepWords } from './formats/build-words.ts';
 export { minutesText } from './checks/words/amounts.ts';
 export { clockText } from './formats/build-codec.ts';
 export { scheduleIcs, stretches } from './formats/schedule-ics.ts';

@@ -61,6 +61,8 @@ export interface BuildJob {
   readonly boards: ReadonlySet<string>;
   readonly shop: Shop;
   readonly choices: BuildChoices;
+  /** Setups in the order a person put them in at the machines. */
+  readonly setupOrder: readonly string[];
   /** What the shop's log says: how much longer than planned steps of a kind take. */
   readonly pace: Partial<Readonly<Record<StepKind, number>>>;
 }

@@ -3,6 +3,7 @@ import type { CutStep } from '../cuts/pieces.ts';
 import { isLarge } from '../cuts/ways.ts';
 import { settingsOf } from '../cuts/sequence.ts';
 import type { PartLine } from '../parts/parts.ts';
+import { inWantedOrder } from '../setups/order.ts';
 import { setupsOf, type Setup, type Setups } from '../setups/setups.ts';
 import type { BuildJob } from './job.ts';
 import type { Step } from './step.ts';
@@ -16,7 +17,7 @@ export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; rea
       ...measureSteps(job),
       ...sheetSteps(job),
       ...boardSteps(job),
-      ...setups.flatMap((each) => each.setups.map((setup) => setupStep(setup, job))),
+      ...setups.flatMap((each) => inWantedOrder(each.setups, job.setupOrder).map((setup) => setupStep(setup, job))),
       ...railSteps(job),
     ],
     setups,
@@ -43,6 +44,9 @@ function measureSteps(job: BuildJob): Step[] {
   );
 }
 
+/** Strips, pieces, and what is left to be cut to size: finer rounds are told cut by cut. */
+const MOST_ROUNDS = 3;
+
 /** Round by round: cuts one way, then across what they left. Trimming belongs to the round it is for. */
 export function roundsOf(steps: readonly CutStep[]): CutStep[][] {
   const byId = new Map(steps.map((step) => [step.id, step]));
@@ -58,7 +62,7 @@ export function roundsOf(steps: readonly CutStep[]): CutStep[][] {
     return found;
   };
   const rounds: CutStep[][] = [];
-  for (const step of steps) (rounds[at(step).round] ??= []).push(step);
+  for (const step of steps) (rounds[Math.min(at(step).round, MOST_ROUNDS - 1)] ??= []).push(step);
   return rounds.filter((round) => round !== undefined);
 }
 
@@ -81,7 +85,7 @@ function sheetSteps(job: BuildJob): Step[] {
           layout,
           round: index,
           rounds: rounds.length,
-          runs: round.find(({ purpose }) => purpose !== 'trim')?.axis === 'y' ? 'along' : 'across',
+          runs: waysOf(round).length > 1 ? 'both' : waysOf(round)[0] === 'y' ? 'along' : 'across',
           cuts: round.map((cut) => cut.id),
           settings: settingsOf(round),
           heavyKg: Math.max(0, ...heavy.map(({ cut }) => cut.kg)),
@@ -109,6 +113,9 @@ function sheetSteps(job: BuildJob): Step[] {
     }),
   ];
 }
+
+/** Which ways the cuts of a round go; trimming does not count. */
+const waysOf = (round: readonly CutStep[]): CutStep['axis'][] => [...new Set(round.filter(({ purpose }) => purpose !== 'trim').map(({ axis }) => axis))];
 
 /** The machine most of the cuts are made at. */
 function machineOf(cuts: readonly CutStep[]): string | null {

@@ -48,8 +48,8 @@ export type StepDetail =
       /** The how-manieth round of cuts, from 0: one way, then across what that left. */
       readonly round: number;
       readonly rounds: number;
-      /** Cuts along the sheet's length, or across it. */
-      readonly runs: 'along' | 'across';
+      /** Cuts along the sheet's length, across it, or what is left both ways. */
+      readonly runs: 'along' | 'across' | 'both';
       readonly cuts: readonly string[];
       readonly settings: number;
       readonly heavyKg: number;

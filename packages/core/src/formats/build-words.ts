@@ -19,6 +19,8 @@ import { setupWords } from './setup-words.ts';
 
 export interface StepWords {
   readonly title: string;
+  /** The cabinet it is of; null for what serves several. */
+  readonly of: string | null;
   readonly says: readonly string[];
   /** What is looked at or measured, each with its number. */
   readonly checks: readonly string[];
@@ -40,11 +42,12 @@ export interface BuildTold {
 }
 
 type Of<K extends StepDetail['kind']> = Extract<StepDetail, { kind: K }>;
-type Said = Partial<Omit<StepWords, 'title' | 'alone'>> & { readonly title: string };
+type Said = Partial<Omit<StepWords, 'title' | 'alone' | 'of'>> & { readonly title: string };
 
 export function stepWords(step: Step, told: BuildTold, unit: DisplayUnit): StepWords {
   const said = wordsOf(step, told, unit);
-  return { says: [], checks: [], caution: null, big: [], ...said, alone: step.helper === null ? null : ALONE[step.helper] };
+  const of = step.unit === null ? null : (told.plan.byId.get(step.unit)?.name ?? null);
+  return { says: [], checks: [], caution: null, big: [], ...said, of, alone: step.helper === null ? null : ALONE[step.helper] };
 }
 
 const ALONE: Readonly<Record<HelperFor, string>> = {
@@ -52,6 +55,9 @@ const ALONE: Readonly<Record<HelperFor, string>> = {
   long: 'Alone: a clamp, a nail or a screwed-on block holds the far end while you see to the near one.',
   many: 'Alone: one side flat on the bench, parts stood into it from a dry run in their order, the other side lowered on from one end; clamps opened to size beforehand.',
 };
+
+/** With the cabinet's name: where steps of several stand together. */
+export const fullTitle = ({ title, of }: Pick<StepWords, 'title' | 'of'>): string => (of === null ? title : `${title}, ${of}`);
 
 /** Why one step has to be before another, as a sentence. */
 export const reasonWords = ({ reason }: Edge): string => `${capital(labelWords(reason))}.`;
@@ -82,7 +88,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
       };
     case 'label':
       return {
-        title: `Label and count${forUnit(of)}`,
+        title: 'Label and count',
         says: ['Each part as it comes off: mark, its name, which face shows, which end is up.'],
         checks: [`${plural(detail.parts, 'part')} on ${plural(detail.lines, 'line')} of the cut list; those that look alike are measured once more.`],
         big: [{ text: String(detail.parts), of: detail.parts === 1 ? 'part' : 'parts' }],
@@ -102,7 +108,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
     }
     case 'cleat-rip':
       return {
-        title: `Rip the cleat${forUnit(of)}`,
+        title: 'Rip the cleat',
         says: ['One rip with the blade tilted parts each board into both halves. Mark both: this end left, this face to the wall.'],
         checks: ['A short end of both halves hooked together: the outer faces lie flush and the points do not touch bottom.'],
         caution: 'The piece that falls off lies under the tilted blade: leave it the room to fall. Unplug before the blade is tilted.',
@@ -110,7 +116,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
       };
     case 'band':
       return {
-        title: `Band edges${forUnit(of)}`,
+        title: 'Band edges',
         says: [
           `${plural(detail.edges, 'edge')}, ${lengthText(detail.lengthMm * NM_PER.mm, unit)} in all; trimmed flush with the faces, not below them.`,
           marks(step, told),
@@ -119,7 +125,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
       };
     case 'sand':
       return {
-        title: `Sand the ${detail.side}${forUnit(of)}`,
+        title: `Sand the ${detail.side}`,
         says: [
           detail.side === 'inside'
             ? 'Faces that look into the cabinet, while they lie flat; joints and their slots are left alone.'
@@ -129,10 +135,10 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
         caution: 'A mask; fine dust of sheet goods more than of solid wood.',
       };
     case 'coat':
-      return coatSaid(detail, of, told, unit);
+      return coatSaid(detail, told, unit);
     case 'dry-fit':
       return {
-        title: `Put ${THE[detail.what]} together dry${forUnit(of)}`,
+        title: `Put ${THE[detail.what]} together dry`,
         says: [`All ${plural(detail.joints, 'joint')} home without glue, clamps on; then the openings are measured and entered.`],
         checks: openingsOf(of, unit),
       };
@@ -141,7 +147,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
     case 'square': {
       const { diagonal, allowed } = detail.diagonals;
       return {
-        title: `Compare the diagonals${forUnit(of)}`,
+        title: 'Compare the diagonals',
         says: ['Corner to corner both ways while the glue is wet; a clamp askew across the longer one pulls it square.'],
         checks: [
           `Each should be ${lengthText(Math.round(diagonal.value * NM_PER.mm), unit)}; they may differ by ${fineText(Math.round(allowed.value * 10) * (NM_PER.mm / 10), unit)}.`,
@@ -152,19 +158,19 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
     }
     case 'trim':
       return {
-        title: `Trim the back flush${forUnit(of)}`,
+        title: 'Trim the back flush',
         says: [`${lengthText(detail.lengthMm * NM_PER.mm, unit)} round the edges with a flush bit or a block plane.`],
         caution: 'Feed against the bit’s turn, light passes: the last veneer splits off at corners.',
       };
     case 'fit':
       return {
-        title: `Cut to the openings that are there${forUnit(of)}`,
+        title: 'Cut to the openings that are there',
         says: [`${marks(step, told)} Each opening at both ends and in the middle: the least counts, less the gap.`],
         checks: ['Tried in its place before the next one is cut.'],
       };
     case 'doors':
       return {
-        title: `Hinge the doors${forUnit(of)}`,
+        title: 'Hinge the doors',
         says: [
           `${plural(detail.leaves.length, 'leaf', 'leaves')} on ${plural(detail.hinges, 'hinge')}, one screw each until they hang even; marked, and taken off again for the lift.`,
         ],
@@ -172,18 +178,18 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
       };
     case 'drawers':
       return {
-        title: `Put the drawers in${forUnit(of)}`,
+        title: 'Put the drawers in',
         says: ['From the fixed top downwards, every slide measured from that one line: no error adds up.', ...drawerPlaces(detail, of, told, unit)],
         checks: ['Each runs out and in by one finger, and stands level with its neighbor.'],
       };
     case 'fronts':
       return {
-        title: `Set the drawer fronts${forUnit(of)}`,
+        title: 'Set the drawer fronts',
         says: ['Top one first: spacers as thick as the gap under and beside it, two screws from inside, the rest when all are even.', marks(step, told)],
         checks: ['Gaps even from two steps away.'],
       };
     case 'loose':
-      return { title: `Put in what is loose${forUnit(of)}`, says: [marks(step, told)], checks: ['Each goes in and out without force, also on a damp day.'] };
+      return { title: 'Put in what is loose', says: [marks(step, told)], checks: ['Each goes in and out without force, also on a damp day.'] };
     case 'rail': {
       const rail = told.plan.rails.find((each) => each.rail.id === detail.rail);
       return {
@@ -194,14 +200,13 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
       };
     }
     default:
-      return hangSaid(step, of, told);
+      return hangSaid(step, told);
   }
 }
 
 const THE: Readonly<Record<Of<'dry-fit'>['what'], string>> = { carcass: 'the carcass', door: 'a door', drawer: 'a drawer', loose: 'what stands loose in it' };
 
 const product = ({ workshop }: BuildTold, id: string): string => workshop.products[id]?.name ?? id;
-const forUnit = (unit: UnitPlan | null): string => (unit ? `, ${unit.name}` : '');
 
 const lineOf = ({ parts }: Plan, panel: string): PartLine | undefined => parts.find((line) => line.panels.includes(panel) || line.id === panel);
 
@@ -224,7 +229,7 @@ function cutSaid(detail: Of<'cut'>, step: Step, told: BuildTold, unit: DisplayUn
     title:
       detail.cuts.length === 0
         ? `Cut ${name}`
-        : `${detail.runs === 'along' ? 'Rip' : 'Crosscut'} ${name}${detail.rounds > 1 ? `, round ${detail.round + 1} of ${detail.rounds}` : ''}`,
+        : `${detail.runs === 'along' ? 'Rip' : detail.runs === 'across' ? 'Crosscut' : 'Cut to size:'} ${name}${detail.rounds > 1 ? `, round ${detail.round + 1} of ${detail.rounds}` : ''}`,
     says: [
       detail.cuts.length === 0
         ? 'The sheets are not laid out yet: Sheets says in which order they come apart.'
@@ -257,12 +262,12 @@ function cleatBig(of: UnitPlan | null, unit: DisplayUnit): StepWords['big'] {
     : [];
 }
 
-function coatSaid(detail: Of<'coat'>, of: UnitPlan | null, { choices }: BuildTold, unit: DisplayUnit): Said {
+function coatSaid(detail: Of<'coat'>, { choices }: BuildTold, unit: DisplayUnit): Said {
   const finish = FINISHES[detail.finish as keyof typeof FINISHES];
   const amount = unit === 'mm' ? `${Math.ceil(detail.liters.value * 20) / 20} l` : `${Math.ceil((detail.liters.value / 0.946352946) * 10) / 10} qt`;
   const glue = GLUES[choices.glue];
   return {
-    title: `${detail.side === 'inside' ? 'Finish inside' : 'Finish'}, coat ${detail.coat} of ${detail.of}${forUnit(of)}`,
+    title: `${detail.side === 'inside' ? 'Finish inside' : 'Finish'}, coat ${detail.coat} of ${detail.of}`,
     says: [
       ...(detail.maskedMm > 0
         ? [`Tape off every glued face first, ${lengthText(Math.round(detail.maskedMm) * NM_PER.mm, unit)} in all: glue holds on bare wood only.`]
@@ -309,12 +314,12 @@ function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTold, unit
   return {
     title:
       skin === 'back'
-        ? `Put the back on${forUnit(of)}`
+        ? `Put the back on`
         : skin === 'frame'
-          ? `Put the face frame on${forUnit(of)}`
+          ? `Put the face frame on`
           : skin === 'edging'
-            ? `Put the edging on${forUnit(of)}`
-            : `${glue ? 'Glue up' : 'Join'} ${listed(names)}${forUnit(of)}`,
+            ? `Put the edging on`
+            : `${glue ? 'Glue up' : 'Join'} ${listed(names)}`,
     says: [
       ...(skin
         ? [`${capital(listed(names.filter((_, index) => glueUp.groups[index]!.length < 3)))}: ${plural(glueUp.meetings.length, 'joint')}.`]
@@ -390,12 +395,12 @@ const HANG_TITLES: Readonly<Record<'look' | 'wall-half' | 'cabinet-half' | 'hang
   load: 'Load it from the bottom up',
 };
 
-function hangSaid(step: Step, of: UnitPlan | null, { hangingOf }: BuildTold): Said {
+function hangSaid(step: Step, { hangingOf }: BuildTold): Said {
   const kind = step.detail.kind as keyof typeof HANG_TITLES;
   const steps = (step.unit === null ? null : hangingOf(step.unit))?.steps.filter(({ id }) => HANGING[kind]!.includes(id)) ?? [];
   const cautions = steps.flatMap(({ caution }) => caution ?? []);
   return {
-    title: `${HANG_TITLES[kind]}${forUnit(of)}`,
+    title: HANG_TITLES[kind],
     says: steps.flatMap(({ says }) => says),
     checks: kind === 'correct' ? ['Level on the top, plumb down the front, both ends bear: entered again if it came lower or higher.'] : [],
     caution: cautions.length > 0 ? cautions.join(' ') : null,

@@ -31,6 +31,7 @@ export function buildJob(
     boards: new Set(parts.flatMap(({ stock }) => (workshop.products[stock]?.kind === 'board' ? [stock] : []))),
     shop: workshop.shop,
     choices: design.build,
+    setupOrder: design.setupOrder,
     pace: paceOf(standingSteps(record).map(({ done }) => done)),
   };
 }

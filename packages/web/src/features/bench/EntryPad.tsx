@@ -52,9 +52,9 @@ export function EntryPad({ label, unit, planned, fine = false, least, most, onKe
       <p className="entry-label">
         {label}, planned {tapeTextWithUnit(planned, unit)}
       </p>
-      <output className="entry-value" aria-live="polite">
+      <p className="entry-value">
         {text === '' ? <span className="quiet">{typedText(exactly(planned), unit)}</span> : text} <span className="unit">{unit}</span>
-      </output>
+      </p>
       <p className="entry-echo" role="status">
         {wrong ?? (value ? `${tapeTextWithUnit(value.nm, unit)}, ${offWords(value.nm - planned, unit)}` : 'type it, or step from what was planned')}
       </p>

@@ -74,9 +74,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
         ) : (
           <StepAtTheBench step={step} words={words} of={of} unit={unit} />
         )}
-        {blocked.length > 0 && !done && (
-          <p className="quiet">First: {blocked.map(({ before }) => stepWords(of.byId.get(before)!, of.told, unit).title).join('; ')}.</p>
-        )}
+        {blocked.length > 0 && !done && <p className="quiet">First: {blocked.map(({ before }) => of.titleOf(of.byId.get(before)!)).join('; ')}.</p>}
       </main>
       <footer className="bench-buttons">
         <Button variant="outlined" onClick={() => setEntering(true)}>
@@ -122,7 +120,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
                   setListing(false);
                 }}
               >
-                <span>{of.done.has(each.id) ? '✓' : index + 1}</span> {stepWords(each, of.told, unit).title}
+                <span>{of.done.has(each.id) ? '✓' : index + 1}</span> {of.titleOf(each)}
               </button>
             </li>
           ))}

@@ -1,5 +1,5 @@
 /** A part by the code on its label: what it is, where it goes, what is next for it, what was done to it. */
-import { featureWords, labelWords, stepWords, tapeTextWithUnit, type DisplayUnit, type Step } from '@keen/core';
+import { featureWords, labelWords, tapeTextWithUnit, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -70,7 +70,7 @@ export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
         <p className="bench-check">
           {next ? (
             <>
-              Next for it: <Link to={`${base}/next?step=${encodeURIComponent(next.id)}`}>{stepWords(next, of.told, unit).title}</Link>
+              Next for it: <Link to={`${base}/next?step=${encodeURIComponent(next.id)}`}>{of.titleOf(next)}</Link>
             </>
           ) : (
             'Nothing more is to be done to it.'
@@ -90,7 +90,7 @@ export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
             <li key={step.id} className={of.done.has(step.id) ? 'done' : ''}>
               <Link to={`${base}/next?step=${encodeURIComponent(step.id)}`}>
                 {of.done.has(step.id) ? '✓ ' : ''}
-                {stepWords(step, of.told, unit).title}
+                {of.titleOf(step)}
               </Link>
             </li>
           ))}

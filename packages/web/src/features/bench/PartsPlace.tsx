@@ -1,5 +1,5 @@
 /** All parts of the cabinet, large enough for a thumb: what is cut, what is made, what comes next for each. */
-import { finishedParts, labelWords, stepWords, tapeTextWithUnit } from '@keen/core';
+import { finishedParts, labelWords, tapeTextWithUnit } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import type { BuildOf } from '../build/useBuild.ts';
@@ -25,7 +25,7 @@ export function PartsPlace({ of, shown, base }: { readonly of: BuildOf; readonly
                   <br />
                   {tapeTextWithUnit(line.length.value, unit)} × {tapeTextWithUnit(line.width.value, unit)}
                   <br />
-                  <span className="quiet">{next ? stepWords(next, of.told, unit).title : there.has(panel) ? 'all done' : 'nothing more'}</span>
+                  <span className="quiet">{next ? of.titleOf(next) : there.has(panel) ? 'all done' : 'nothing more'}</span>
                 </span>
               </Link>
             </li>,

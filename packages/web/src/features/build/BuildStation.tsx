@@ -1,5 +1,5 @@
 /** Build: in what order, when? Steps with the reason for their order, and the days they fall on. */
-import { dayOf, moveStep, reasonWords, scheduleIcs, stepWords, wantedAfter, type Schedule } from '@keen/core';
+import { dayOf, fullTitle, moveStep, reasonWords, scheduleIcs, stepWords, wantedAfter, type Schedule } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -60,7 +60,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
       apply([{ path: ['build', 'order'], value: wantedAfter(design.build.order, order, moved.order) }], 'build.order');
       return;
     }
-    const [first, then] = [of.byId.get(moved.edge.before)!, of.byId.get(moved.edge.after)!].map((each) => stepWords(each, of.told, shown.unit).title);
+    const [first, then] = [of.byId.get(moved.edge.before)!, of.byId.get(moved.edge.after)!].map(of.titleOf);
     setRefused({ step: step.id, why: `“${first}” has to come before “${then}”: ${reasonWords(moved.edge)}` });
   };
   const calendar = (schedule: Schedule): void => {
@@ -70,7 +70,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
       design.name,
       (each) => {
         const words = stepWords(of.byId.get(each)!, of.told, shown.unit);
-        return { id: `${id}/${each}`, title: words.title, says: [...words.says, ...words.checks] };
+        return { id: `${id}/${each}`, title: fullTitle(words), says: [...words.says, ...words.checks] };
       },
       clockNow(),
     );
@@ -115,11 +115,11 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
       {view === 'built' ? (
         <AsBuiltView shown={shown} of={of} />
       ) : (
-        <div className="build-columns">
+        <div className={`build-columns ${view}`}>
           {view === 'steps' ? (
-            <StepList of={of} unit={shown.unit} steps={of.build.steps} at={step?.id ?? null} schedule={days.schedule} onStep={go} />
+            <StepList of={of} steps={of.build.steps} at={step?.id ?? null} schedule={days.schedule} onStep={go} />
           ) : days.schedule ? (
-            <DaysView of={of} schedule={days.schedule} choices={design.build} unit={shown.unit} at={step?.id ?? null} onStep={go} />
+            <DaysView of={of} schedule={days.schedule} choices={design.build} at={step?.id ?? null} onStep={go} />
           ) : (
             <p className="quiet">{days.schedule === null ? 'There are not hours enough: the pane says which there are.' : 'Laying out the days …'}</p>
           )}

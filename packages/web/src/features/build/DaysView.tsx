@@ -1,17 +1,5 @@
 /** The steps on the calendar: a row a day someone is in the shop, its hours to scale, steps in them; dragged to another day, the rest follows. */
-import {
-  dayOf,
-  dayStart,
-  DAY_MIN,
-  minutesText,
-  stepWords,
-  stretches,
-  windowsFrom,
-  type BuildChoices,
-  type DisplayUnit,
-  type Schedule,
-  type Scheduled,
-} from '@keen/core';
+import { dayOf, dayStart, DAY_MIN, minutesText, stretches, windowsFrom, type BuildChoices, type Schedule, type Scheduled } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState, type DragEvent } from 'react';
 import { useEdit } from '../project/useEdit.ts';
@@ -22,7 +10,6 @@ export interface DaysViewProps {
   readonly of: BuildOf;
   readonly schedule: Schedule;
   readonly choices: BuildChoices;
-  readonly unit: DisplayUnit;
   readonly at: string | null;
   readonly onStep: (id: string) => void;
 }
@@ -30,7 +17,7 @@ export interface DaysViewProps {
 /** Days drawn at first: the first weeks are what a person acts on. */
 const FIRST_DAYS = 14;
 
-export function DaysView({ of, schedule, choices, unit, at, onStep }: DaysViewProps) {
+export function DaysView({ of, schedule, choices, at, onStep }: DaysViewProps) {
   const { apply } = useEdit();
   const [all, setAll] = useState(false);
   const windows = useMemo(
@@ -62,7 +49,7 @@ export function DaysView({ of, schedule, choices, unit, at, onStep }: DaysViewPr
             windows={windows.filter(({ from }) => dayOf(from) === day)}
             schedule={schedule}
             of={of}
-            unit={unit}
+
             at={at}
             share={share}
             onStep={onStep}
@@ -84,14 +71,13 @@ interface DayProps {
   readonly windows: ReturnType<typeof windowsFrom>;
   readonly schedule: Schedule;
   readonly of: BuildOf;
-  readonly unit: DisplayUnit;
   readonly at: string | null;
   readonly share: (minutes: number) => string;
   readonly onStep: (id: string) => void;
   readonly onDrop: (step: string) => void;
 }
 
-function Day({ day, windows, schedule, of, unit, at, share, onStep, onDrop }: DayProps) {
+function Day({ day, windows, schedule, of, at, share, onStep, onDrop }: DayProps) {
   const [over, setOver] = useState(false);
   const start = dayStart(day);
   const rows = schedule.tasks.flatMap((each) => stretches(windows, each.start, each.end).map((part) => ({ each, part })));
@@ -128,7 +114,7 @@ function Day({ day, windows, schedule, of, unit, at, share, onStep, onDrop }: Da
             from={part.from - start}
             to={part.to - start}
             of={of}
-            unit={unit}
+
             lit={at !== null && each.task.steps.includes(at)}
             share={share}
             onStep={onStep}
@@ -139,7 +125,7 @@ function Day({ day, windows, schedule, of, unit, at, share, onStep, onDrop }: Da
         {rows.map(({ each, part }) => (
           <li key={`${each.task.id} ${part.from}`}>
             <button type="button" className={at !== null && each.task.steps.includes(at) ? 'current' : ''} onClick={() => onStep(each.task.steps[0]!)}>
-              <span className="number">{timeWords(part.from)}</span> {titleOf(each, of, unit)}
+              <span className="number">{timeWords(part.from)}</span> {titleOf(each, of)}
               {each.slack === 0 && <span className="quiet"> · decides the end</span>}
               {part.from > each.start && <span className="quiet"> · goes on</span>}
             </button>
@@ -152,10 +138,10 @@ function Day({ day, windows, schedule, of, unit, at, share, onStep, onDrop }: Da
 
 const width = (share: (minutes: number) => string, from: number, to: number): string => `calc(${share(to)} - ${share(from)})`;
 
-const titleOf = ({ task }: Scheduled, { byId, told }: BuildOf, unit: DisplayUnit): string =>
+const titleOf = ({ task }: Scheduled, { byId, titleOf: titleStep }: BuildOf): string =>
   task.steps
     .flatMap((id) => byId.get(id) ?? [])
-    .map((step) => stepWords(step, told, unit).title)
+    .map(titleStep)
     .join('; ');
 
 interface BlockProps {
@@ -163,14 +149,13 @@ interface BlockProps {
   readonly from: number;
   readonly to: number;
   readonly of: BuildOf;
-  readonly unit: DisplayUnit;
   readonly lit: boolean;
   readonly share: (minutes: number) => string;
   readonly onStep: (id: string) => void;
 }
 
-function Block({ each, from, to, of, unit, lit, share, onStep }: BlockProps) {
-  const title = titleOf(each, of, unit);
+function Block({ each, from, to, of, lit, share, onStep }: BlockProps) {
+  const title = titleOf(each, of);
   const slack = each.slack === 0 ? 'it decides the end' : `${minutesText(each.slack)} of slack`;
   return (
     <button

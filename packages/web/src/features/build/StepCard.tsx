@@ -88,7 +88,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep }: St
           </p>
         )}
       </section>
-      <Why step={step} of={of} unit={unit} onStep={onStep} />
+      <Why step={step} of={of} onStep={onStep} />
     </article>
   );
 }
@@ -209,7 +209,7 @@ function SheetsLink({ unit }: { readonly unit: string | null }) {
   );
 }
 
-function Why({ step, of, unit, onStep }: { readonly step: Step; readonly of: BuildOf; readonly unit: DisplayUnit; readonly onStep: (id: string) => void }) {
+function Why({ step, of, onStep }: { readonly step: Step; readonly of: BuildOf; readonly onStep: (id: string) => void }) {
   const { edges } = of.build;
   const rows = (side: 'before' | 'after') => {
     const other = side === 'before' ? 'after' : 'before';
@@ -227,7 +227,7 @@ function Why({ step, of, unit, onStep }: { readonly step: Step; readonly of: Bui
           {all.map(({ found, why }) => (
             <li key={found.id}>
               <button type="button" className="step-link" onClick={() => onStep(found.id)}>
-                {stepWords(found, of.told, unit).title}
+                {of.titleOf(found)}
               </button>{' '}
               <span className="quiet">{why}</span>
             </li>

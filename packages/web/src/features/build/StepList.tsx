@@ -1,22 +1,24 @@
 /** All steps in their order, those of one cabinet told by its name; what is done is ticked, what can be taken up next stands out. */
-import { minutesText, stepWords, type DisplayUnit, type Schedule, type Step } from '@keen/core';
+import { minutesText, type Schedule, type Step } from '@keen/core';
 import { useEffect, useRef } from 'react';
 import type { BuildOf } from './useBuild.ts';
 import { dayWords } from './dayWords.ts';
 
 export interface StepListProps {
   readonly of: BuildOf;
-  readonly unit: DisplayUnit;
   readonly steps: readonly Step[];
   readonly at: string | null;
   readonly schedule: Schedule | null | undefined;
   readonly onStep: (id: string) => void;
 }
 
-export function StepList({ of, unit, steps, at, schedule, onStep }: StepListProps) {
+export function StepList({ of, steps, at, schedule, onStep }: StepListProps) {
   const begins = new Map(schedule?.tasks.flatMap(({ task, start, slack }) => task.steps.map((id) => [id, { start, slack }] as const)));
   const current = useRef<HTMLButtonElement>(null);
-  useEffect(() => current.current?.scrollIntoView?.({ block: 'nearest' }), [at]);
+  useEffect(() => {
+    // Newer browsers answer with a promise, which is no way to leave an effect.
+    void current.current?.scrollIntoView?.({ block: 'nearest' });
+  }, [at]);
   return (
     <ol className="step-list" aria-label="Steps">
       {steps.map((step, index) => {
@@ -34,7 +36,7 @@ export function StepList({ of, unit, steps, at, schedule, onStep }: StepListProp
             >
               <span className="step-number">{done ? <Tick /> : index + 1}</span>
               <span className="step-name">
-                {stepWords(step, of.told, unit).title}
+                {of.titleOf(step)}
                 {fault && <span className="caution"> · look</span>}
               </span>
               <span className="step-when">{done ? 'done' : when ? dayWords(when.start) : minutesText(step.minutes.value)}</span>

@@ -1,11 +1,13 @@
 /** The steps of the build with what is done of them, from the plan, the sheets as they are laid out and the record. */
 import {
   doneSteps,
+  fullTitle,
   hangingTold,
   nextStep,
   planBuild,
   sequenceOf,
   sheetsOfPlan,
+  stepWords,
   type Build,
   type BuildTold,
   type DisplayUnit,
@@ -24,6 +26,8 @@ export interface BuildOf {
   readonly done: DoneSteps;
   readonly next: Step | null;
   readonly told: BuildTold;
+  /** What a step is called, with its cabinet where there are several. */
+  readonly titleOf: (step: Step) => string;
   /** Steps by id. */
   readonly byId: ReadonlyMap<string, Step>;
 }
@@ -59,7 +63,14 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
     };
   }, [build, plan, workshop, design, learned, unit]);
   const byId = useMemo(() => new Map(build.steps.map((step) => [step.id, step])), [build]);
-  return { build, done, next: nextStep(build.steps, build.edges, done), told, byId };
+  const titleOf = useMemo(() => {
+    const alone = wanted !== '' && !wanted.includes('\n');
+    return (step: Step): string => {
+      const words = stepWords(step, told, unit);
+      return alone ? words.title : fullTitle(words);
+    };
+  }, [told, unit, wanted]);
+  return { build, done, next: nextStep(build.steps, build.edges, done), told, byId, titleOf };
 }
 
 /** The cuts of every kind of sheet, as far as it is laid out. The list of nests is new at every render, the layouts in it are not: the same ones give the same cuts. */

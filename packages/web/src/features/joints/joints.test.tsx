@@ -151,28 +151,6 @@ describe('setups', () => {
     await userEvent.keyboard('{Enter}');
     expect(standingTestCuts(record())).toEqual([]);
   });
-
-  test('at the bench one setup fills the screen; ticked, the next one comes', async () => {
-    const { record } = await setups();
-    await userEvent.click(screen.getByRole('button', { name: 'At the bench' }));
-    const bench = screen.getByRole('dialog');
-    expect(bench.textContent).toMatch(/^1 of \d/);
-    await userEvent.click(within(bench).getByRole('button', { name: 'Done, the next one' }));
-    expect(screen.getByRole('dialog').textContent).toMatch(/^2 of \d/);
-    expect(standingMade(record())).toHaveLength(1);
-    await userEvent.click(within(bench).getByRole('button', { name: 'The setup before' }));
-    await userEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Not done after all' }));
-    expect(standingMade(record())).toEqual([]);
-    await userEvent.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Leave the bench' }));
-    expect(screen.queryByRole('dialog')).toBeNull();
-  });
-
-  test('it opens at the first that is not done', async () => {
-    const { cards } = await setups();
-    await userEvent.click(within(cards()[0]!).getByRole('checkbox'));
-    await userEvent.click(screen.getByRole('button', { name: 'At the bench' }));
-    expect(screen.getByRole('dialog').textContent).toMatch(/^2 of \d/);
-  });
 });
 
 test('what is said of slots comes from what was chosen for where they come out', async () => {
