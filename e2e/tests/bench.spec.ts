@@ -2,7 +2,7 @@
 import { networkInterfaces } from 'node:os';
 import { expect, test, type Page } from '@playwright/test';
 import { plan, readWorkshop, designCodec, recordCodec, standingAsCut, standingSlots, type RecordEntry } from '@keen/core';
-import { startProduct } from '../product.ts';
+import { startProduct, untilUp } from '../product.ts';
 import { baseUrl, freshProject, open, stored, watchErrors } from './support.ts';
 
 const PHONE = { width: 390, height: 844 };
@@ -117,7 +117,13 @@ test('the ink cupboard is built on a phone, the desk looking on', async ({ brows
   const { design, record: facts, workshop } = await read(id);
   const unit = plan(design, facts, workshop).byId.get('ink')!;
   expect(plan(design, facts, workshop).stockOf('birch-18').used.value).toBeLessThan(slotsBefore.unit.byId.get('ink/side/left')!.thickness);
-  const planned = slotsBefore.parts.find(({ panels }) => panels.includes('ink/shelf/s1'))!.length.value;
+  // As it was planned from the sheets alone, before anything was cut.
+  const fromSheets = plan(
+    design,
+    facts.filter(({ kind }) => kind === 'thickness'),
+    workshop,
+  ).byId.get('ink')!;
+  const planned = fromSheets.parts.find(({ panels }) => panels.includes('ink/shelf/s1'))!.length.value;
   const cut = standingAsCut(facts).get('ink/shelf/s1')!.cut.length!.nm;
   expect((planned - cut) / 1e6).toBeCloseTo(2, 1);
   const slots = standingSlots(facts);
@@ -131,10 +137,10 @@ test('the ink cupboard is built on a phone, the desk looking on', async ({ brows
   await desk.goto(`${baseUrl()}/project/${id}/ink/log`);
   const log = desk.locator('.log-lines');
   await expect(log.filter({ hasText: 'Loaded, Ink cupboard.' }).first()).toBeVisible();
-  await desk.getByLabel('find').fill('shelf 1 short');
+  await desk.getByRole('textbox', { name: 'find' }).fill('shelf 1 short');
   await expect(desk.locator('.log-lines > li')).toHaveCount(1);
   await expect(desk.locator('.log-lines > li')).toContainText(/A\d+ \(shelf 1\) came out: length .* mm, 2 mm short\./);
-  await desk.getByLabel('find').fill('sheet B');
+  await desk.getByRole('textbox', { name: 'find' }).fill('sheet B');
   await expect(desk.locator('.log-lines > li').first()).toContainText(/Birch plywood 18 mm measures .*, sheet B\./);
   expect(errors).toEqual([]);
 });
@@ -164,6 +170,7 @@ test('what waits on a phone outlives its page, and the server', async ({ browser
       if (n === 2) process.kill(product.serverPid(), 'SIGKILL');
       await tick(phone);
     }
+    await untilUp(product.url);
     await phone.reload();
     await expect(kept(phone)).toHaveText('kept', { timeout: 40_000 });
     await expect.poll(async () => (await record(id, product.url)).filter(({ entry }) => entry['kind'] === 'step').length, { timeout: 20_000 }).toBe(6);
@@ -195,7 +202,7 @@ test('a note with a picture is kept, shown and found; what is no picture is refu
   await expect(line).toContainText('next time Squeeze-out under shelf 2');
   await expect.poll(() => line.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(360);
   await page.reload();
-  await page.getByLabel('find').fill('squeeze tape');
+  await page.getByRole('textbox', { name: 'find' }).fill('squeeze tape');
   await expect(page.locator('.log-lines > li')).toHaveCount(1);
   await page.getByRole('tab', { name: 'What was learned' }).click();
   await expect(page.getByText('Squeeze-out under shelf 2: more tape next time')).toBeVisible();
@@ -220,7 +227,7 @@ test('a step is moved where nothing forbids it, held to a day, and refused with 
   await page.locator('.day-block').first().waitFor();
   const finish = await page.getByRole('heading', { level: 1 }).innerText();
   const rows = page.locator('section.days > ol > li');
-  await page.locator('.day-block').first().dragTo(rows.last());
+  await page.locator('.day-steps button').first().dragTo(rows.nth(1));
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(finish);
   await expect(page.getByText(/held to a day/)).toBeVisible();
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'To my calendar' }).click()]);

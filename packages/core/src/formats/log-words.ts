@@ -4,7 +4,7 @@ import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { PartLine } from '../parts/parts.ts';
-import type { RecordEntry } from '../plan/design.ts';
+import { plannedFor, type RecordEntry } from '../plan/design.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
 
@@ -140,7 +140,7 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
     const said = (['length', 'width', 'thickness'] as const).flatMap((measure) => {
       const is = asCut[measure];
       if (!is) return [];
-      const off = line && measure !== 'thickness' ? is.nm - line[measure].value : 0;
+      const off = line && measure !== 'thickness' ? is.nm - plannedFor(asCut, measure, line[measure].value) : 0;
       return [`${measure} ${fine(is.nm)}${Math.abs(off) >= 50_000 ? `, ${fine(Math.abs(off))} ${off > 0 ? 'over' : 'short'}` : ''}`];
     });
     return `${part(asCut.panel)} came out: ${said.join('; ')}.`;

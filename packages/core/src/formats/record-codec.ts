@@ -85,7 +85,15 @@ export const recordCodec: Codec<RecordEntry> = checked(
         object({ operation: text(300), width: length(mm(0.3), mm(500)), depth: length(mm(0.1), mm(200)), at: length(mm(-200), mm(6000)) }),
         MOST_MADE,
       ),
-      asCut: objectWith({ panel: text(200) }, { length: length(mm(1), mm(6000)), width: length(mm(1), mm(3000)), thickness: length(mm(0.5), mm(200)) }),
+      asCut: objectWith(
+        { panel: text(200) },
+        {
+          length: length(mm(1), mm(6000)),
+          width: length(mm(1), mm(3000)),
+          thickness: length(mm(0.5), mm(200)),
+          planned: objectWith({}, { length: length(mm(1), mm(6000)), width: length(mm(1), mm(3000)) }),
+        },
+      ),
       sawn: object({ layout: text(64), cuts: list(text(200), MOST_MADE), parts: list(text(200), MOST_MADE) }),
       spoiled: object({ layout: text(64), part: text(200) }),
       hung: object({

@@ -146,6 +146,8 @@ export interface AsCut {
   readonly length?: Entered;
   readonly width?: Entered;
   readonly thickness?: Entered;
+  /** What it was to measure when it was cut: the plan follows what is cut, and would not know any more. */
+  readonly planned?: { readonly length?: Entered; readonly width?: Entered };
 }
 
 /** Where the bottom of a unit came to when it was first hung, over where it was asked for. */
@@ -277,7 +279,11 @@ export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<strin
   for (const { id, fact } of standing(record, ({ asCut }) => asCut)) {
     if (isGone(fact.panel, id)) continue;
     const before = byPanel.get(fact.panel);
-    byPanel.set(fact.panel, { cut: { ...before?.cut, ...fact }, entries: [...(before?.entries ?? []), id] });
+    const planned = { ...before?.cut.planned, ...fact.planned };
+    byPanel.set(fact.panel, {
+      cut: { ...before?.cut, ...fact, ...(Object.keys(planned).length > 0 ? { planned } : {}) },
+      entries: [...(before?.entries ?? []), id],
+    });
   }
   return byPanel;
 }
@@ -307,6 +313,9 @@ export function standingOpenings(record: readonly RecordEntry[]): ReadonlyMap<st
   }
   return bySpace;
 }
+
+/** What a part was to measure: as it was planned when it was cut, else as it is planned now. */
+export const plannedFor = (cut: Pick<AsCut, 'planned'>, measure: 'length' | 'width', now: Length): Length => cut.planned?.[measure]?.nm ?? now;
 
 /** Cuts through sheets that are made, and the entries that say so. */
 export const standingSawn = (record: readonly RecordEntry[]): { readonly id: string; readonly sawn: Sawn }[] =>

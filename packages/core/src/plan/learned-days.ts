@@ -1,7 +1,7 @@
 /** What a project taught: minutes planned and taken, parts that came out off, what was made twice, checks that came true. */
 import { paceOf } from '../build/pace.ts';
 import type { StepKind } from '../build/step.ts';
-import { standing, standingAsCut, standingSteps, type RecordEntry } from './design.ts';
+import { plannedFor, standing, standingAsCut, standingSteps, type RecordEntry } from './design.ts';
 import type { Plan } from './plan.ts';
 
 export interface LearnedPace {
@@ -36,7 +36,11 @@ export function learningsOf(plan: Plan, record: readonly RecordEntry[]): Learnin
   const offs = [...standingAsCut(record)].flatMap(([panel, { cut }]) => {
     const line = plan.parts.find(({ panels }) => panels.includes(panel));
     if (!line) return [];
-    return [Math.max(...(['length', 'width'] as const).map((measure) => (cut[measure] ? Math.abs(cut[measure].nm - line[measure].value) : 0)))];
+    return [
+      Math.max(
+        ...(['length', 'width'] as const).map((measure) => (cut[measure] ? Math.abs(cut[measure].nm - plannedFor(cut, measure, line[measure].value)) : 0)),
+      ),
+    ];
   });
   return {
     paces: (Object.entries(paces) as [StepKind, number][]).map(([kind, pace]) => ({ kind, planned: sum(kind, 'planned'), took: sum(kind, 'minutes'), pace })),

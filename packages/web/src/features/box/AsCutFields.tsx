@@ -29,7 +29,8 @@ export function AsCutFields({ panel, line, unit, open = false }: AsCutFieldsProp
   const [typed, setTyped] = useState<Partial<Record<Measure, Entered>>>({});
   const [round, setRound] = useState(0);
   const keep = (asCut: AsCut): void => {
-    add({ kind: 'as-cut', asCut });
+    const planned = { ...(asCut.length ? { length: exactly(line.length.value) } : {}), ...(asCut.width ? { width: exactly(line.width.value) } : {}) };
+    add({ kind: 'as-cut', asCut: Object.keys(planned).length > 0 ? { ...asCut, planned } : asCut });
     setTyped({});
     setRound(round + 1);
   };

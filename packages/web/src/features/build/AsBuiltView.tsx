@@ -7,6 +7,8 @@ import {
   standingDiagonals,
   standingOpenings,
   tapeTextWithUnit,
+  plannedFor,
+  type AsCut,
   type DisplayUnit,
   type Entered,
   type Length,
@@ -73,7 +75,7 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
                     {line.mark} {labelWords(plan.unit.byId.get(id)!.name)}
                   </button>
                 </th>
-                <td>{sizeWords(line, unit)}</td>
+                <td>{sizeWords(line, is, unit)}</td>
                 <td>
                   {is ? (
                     <>
@@ -110,18 +112,19 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
   );
 }
 
-const sizeWords = ({ length, width }: PartLine, unit: DisplayUnit) => (
+const sizeWords = ({ length, width }: PartLine, is: AsCut | undefined, unit: DisplayUnit) => (
   <>
-    <LengthText value={length.value} unit={unit} /> × <LengthText value={width.value} unit={unit} withUnit />
+    <LengthText value={plannedFor(is ?? {}, 'length', length.value)} unit={unit} /> ×{' '}
+    <LengthText value={plannedFor(is ?? {}, 'width', width.value)} unit={unit} withUnit />
   </>
 );
 
 /** Nearer than this a tape sees no difference. */
 const SEEN = mm(0.05);
 
-function offWords(line: PartLine, is: { readonly length?: Entered; readonly width?: Entered }, unit: DisplayUnit): string {
+function offWords(line: PartLine, is: AsCut, unit: DisplayUnit): string {
   const off = (['length', 'width'] as const).flatMap((measure) => {
-    const by = is[measure] ? is[measure].nm - line[measure].value : 0;
+    const by = is[measure] ? is[measure].nm - plannedFor(is, measure, line[measure].value) : 0;
     return Math.abs(by) < SEEN ? [] : [`${measure} ${by > 0 ? '+' : '−'}${tapeTextWithUnit(Math.abs(by) as Length, unit)}`];
   });
   return off.length === 0 ? 'as planned' : off.join(', ');

@@ -124,7 +124,13 @@ function Day({ day, windows, schedule, of, at, share, onStep, onDrop }: DayProps
       <ul className="day-steps">
         {rows.map(({ each, part }) => (
           <li key={`${each.task.id} ${part.from}`}>
-            <button type="button" className={at !== null && each.task.steps.includes(at) ? 'current' : ''} onClick={() => onStep(each.task.steps[0]!)}>
+            <button
+              type="button"
+              draggable
+              onDragStart={(event) => event.dataTransfer.setData('text/plain', each.task.steps[0]!)}
+              className={at !== null && each.task.steps.includes(at) ? 'current' : ''}
+              onClick={() => onStep(each.task.steps[0]!)}
+            >
               <span className="number">{timeWords(part.from)}</span> {titleOf(each, of)}
               {each.slack === 0 && <span className="quiet"> · decides the end</span>}
               {part.from > each.start && <span className="quiet"> · goes on</span>}
