@@ -21,9 +21,10 @@ const INK = '/project/print-room/ink';
 const TYPE = '/project/print-room/type';
 const BACK = '/project/print-room-back';
 
-async function openGallery(page: Page): Promise<void> {
-  await page.locator('.unit-picker > button').click();
-  await page.getByRole('menuitem', { name: 'Add a unit …' }).click();
+async function writeNote(page: Page): Promise<void> {
+  await page.getByLabel('note').fill('Squeeze-out under shelf 2: more tape before the glue.');
+  await page.getByLabel('for next time').check();
+  await page.getByRole('button', { name: 'Write it down' }).click();
 }
 
 async function twoTries(page: Page): Promise<void> {
@@ -41,13 +42,6 @@ async function inSpace(page: Page): Promise<void> {
   await page.waitForTimeout(4000);
 }
 
-async function pulledApart(page: Page): Promise<void> {
-  await inSpace(page);
-  await page.getByRole('slider', { name: 'Pulled apart' }).focus();
-  for (let step = 0; step < 7; step++) await page.keyboard.press('PageUp');
-  await page.waitForTimeout(2500);
-}
-
 /** A shelf in its dado, its play drawn larger. */
 async function shelfJoint(page: Page): Promise<void> {
   await page.locator('.joint-list button', { hasText: 'shelf' }).first().click();
@@ -61,19 +55,27 @@ const SHOTS: readonly Shot[] = [
   { name: 'home', path: '/' },
   { name: 'new-cabinet', path: '/new' },
   { name: 'contents', path: `${INK}/contents` },
-  { name: 'contents-table', path: `${INK}/contents`, before: (page) => page.getByRole('tab', { name: 'Table' }).click() },
   { name: 'wall', path: `${INK}/wall` },
   { name: 'box', path: `${INK}/box` },
-  { name: 'box-part', path: `${TYPE}/box`, before: (page) => page.locator('[data-panel="type/shelf/s1"]').first().click() },
-  { name: 'cut-list', path: `${TYPE}/box`, before: (page) => page.getByRole('tab', { name: 'Cut list' }).click() },
-  { name: 'gallery', path: `${BACK}/till/box`, before: openGallery },
   { name: 'space', path: `${BACK}/ring/box`, before: inSpace },
-  { name: 'apart', path: `${BACK}/till/box`, before: pulledApart },
   { name: 'stock', path: `${INK}/stock` },
   { name: 'joints', path: `${INK}/joints`, before: shelfJoint },
   { name: 'setups', path: `${INK}/joints`, dark: true, before: (page) => page.getByRole('tab', { name: 'Setups', exact: true }).click() },
   { name: 'sheets', path: `${INK}/sheets`, before: (page) => page.waitForTimeout(2500) },
   { name: 'hang', path: `${TYPE}/hang` },
+  {
+    name: 'build',
+    path: `${INK}/build`,
+    before: (page) =>
+      page
+        .getByRole('button', { name: /Glue up left side/ })
+        .first()
+        .click(),
+  },
+  { name: 'days', path: `${INK}/build?view=days&of=all`, before: (page) => page.waitForTimeout(2500) },
+  { name: 'bench-step', path: `${INK}/bench/next?step=${encodeURIComponent('ink/glue/side/left')}`, size: PHONE },
+  { name: 'bench-part', path: `${INK}/bench?part=${encodeURIComponent('ink/shelf/s1')}`, size: PHONE },
+  { name: 'log', path: `${INK}/log`, before: writeNote },
   { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained', { hasText: 'empty' }).click() },
   { name: 'phone-box', path: `${TYPE}/box`, size: PHONE },
   // Last: it changes the cupboard.
