@@ -305,7 +305,16 @@ export { STEP_KINDS, type Edge as StepEdge, type Step, type StepDetail, type Ste
 export { tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './plan/build-job.ts';
 export { doneSteps, nextStep, type DoneSteps } from './plan/done-steps.ts';
-export { plannedFor, standingDiagonals, standingNotes, standingOpenings, standingSteps, type Note, type NewFact, type Opening as MeasuredOpening } from './plan/design.ts';
+export {
+  plannedFor,
+  standingDiagonals,
+  standingNotes,
+  standingOpenings,
+  standingSteps,
+  type Note,
+  type NewFact,
+  type Opening as MeasuredOpening,
+} from './plan/design.ts';
 export { faultWords, fullTitle, marksOf, reasonWords, stepWords, temperature, type BuildTold, type StepWords } from './formats/build-words.ts';
 export { minutesText } from './checks/words/amounts.ts';
 export { clockText } from './formats/build-codec.ts';

@@ -21,6 +21,7 @@ import { PhotosController } from './features/photos/photos.controller.ts';
 import { PHOTO_FOLDER, PhotosService } from './features/photos/photos.service.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
+import { NextTimeController } from './features/record/next-time.controller.ts';
 import { RecordController } from './features/record/record.controller.ts';
 import { RecordService } from './features/record/record.service.ts';
 import { SharingController } from './features/sharing/sharing.controller.ts';
@@ -45,6 +46,7 @@ export class AppModule {
         LiveController,
         MerchantController,
         NestJobsController,
+        NextTimeController,
         PhotosController,
         ProjectsController,
         RecordController,

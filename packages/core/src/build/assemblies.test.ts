@@ -88,7 +88,7 @@ describe('how a unit goes together', () => {
       fc.property(arbitraryUnit(family), (unit) => {
         expect(faultOf(solidOf(unit))).toBeNull();
       }),
-      { numRuns: 25 },
+      { numRuns: 10 },
     );
   });
 

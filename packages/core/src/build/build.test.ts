@@ -159,6 +159,6 @@ test.each(FAMILY_IDS)('%s: random units are built step by step', (family) => {
       const job = buildJob(plan(alone, [], workshop), alone, [], workshop, []);
       expect(replay(buildOf(job).steps, job.units)).toBeNull();
     }),
-    { numRuns: 12 },
+    { numRuns: 5 },
   );
 });

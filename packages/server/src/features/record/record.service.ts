@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
-import { recordCodec, type Json, type RecordEntry } from '@keen/core';
+import { designCodec, recordCodec, type Json, type RecordEntry } from '@keen/core';
 import { transacted } from '../../database/transacted.ts';
 import { Op, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
@@ -14,6 +14,16 @@ export interface StoredEntry {
   readonly sequence: number;
   readonly entry: Json;
 }
+
+export interface NextTimeNote {
+  readonly family: string;
+  readonly unit: string;
+  readonly text: string;
+  readonly at: string;
+}
+
+/** Newest first: older ones have been heard often enough. */
+const MOST_NOTES = 400;
 
 /** Facts that hold for another project on the same wall, from the same sheets. */
 const OF_THE_SHOP: readonly RecordEntry['kind'][] = ['thickness', 'scan', 'test-cut'];
@@ -57,6 +67,20 @@ export class RecordService {
       body: recordCodec.write(entry),
     }));
     await this.rows.bulkCreate(rows, { transaction, ignoreDuplicates: true });
+  }
+
+  /** Notes for next time that stand, of all projects, with what kind of unit they are of: said again when a similar one is begun. */
+  async nextTime(): Promise<NextTimeNote[]> {
+    const rows = await this.rows.findAll({ where: { kind: ['note', 'withdrawn'] }, order: [['sequence', 'DESC']], limit: MOST_NOTES });
+    const entries = rows.map(({ projectId, body }, index) => ({ projectId, entry: recordCodec.read(body, `entries[${index}]`) }));
+    const withdrawn = new Set(entries.map(({ entry }) => entry.withdraws));
+    const wanted = entries.filter(({ entry }) => entry.note?.nextTime && !withdrawn.has(entry.id));
+    const projects = await this.projects.findAll({ where: { id: [...new Set(wanted.map(({ projectId }) => projectId))], deletedAt: null } });
+    const designs = new Map(projects.map(({ id, document }) => [id, designCodec.read(document, 'document')]));
+    return wanted.flatMap(({ projectId, entry }): NextTimeNote[] => {
+      const unit = designs.get(projectId)?.units[entry.note!.unit ?? ''];
+      return unit ? [{ family: unit.family, unit: unit.name, text: entry.note!.text, at: entry.at }] : [];
+    });
   }
 
   /** What one project knows of sheets, wall and cutters, for another that begins as its copy: of what is cut and made, that has nothing. */

@@ -86,6 +86,33 @@ describe('the shop record', () => {
     expect(answer.body).toMatchObject({ code: expect.any(String), where: expect.any(String), accepted: expect.any(String) });
   });
 
+  test('notes for next time are told with the kind of unit they are of, until they are taken back', async () => {
+    const note = (id: string, nextTime: boolean, unit = 'ink') => ({
+      id,
+      at: '2026-04-02T08:00:00Z',
+      kind: 'note',
+      note: { text: `note ${id}`, photos: [], nextTime, unit },
+    });
+    await post(note('next-1', true), note('other-1', false), note('gone-1', true, 'no-such-unit')).expect(201);
+    const told = async () =>
+      ((await app.api.get('/api/next-time').expect(200)).body as { text: string }[]).filter(({ text }) => /(next|other|gone)-1$/.test(text));
+    expect(await told()).toEqual([{ family: 'shelf-box', unit: 'Ink cupboard', text: 'note next-1', at: '2026-04-02T08:00:00Z' }]);
+    await post({ id: 'back-1', at: '2026-04-02T09:00:00Z', kind: 'withdrawn', withdraws: 'next-1' }).expect(201);
+    expect(await told()).toEqual([]);
+  });
+
+  test.each<[string, object]>([
+    ['a note that says nothing', { kind: 'note', note: { text: ' ', photos: [], nextTime: false } }],
+    ['an opening nobody measured', { kind: 'opening', opening: { space: 'ink/opening/bottom' } }],
+    ['a step of a kind nobody knows', { kind: 'step', done: { step: 'ink/x', kind: 'guess' } }],
+    ['minutes below nothing', { kind: 'step', done: { step: 'ink/x', kind: 'label', minutes: -1 } }],
+    ['diagonals with one missing', { kind: 'diagonals', diagonals: { assembly: 'ink/side/left', one: '900 mm' } }],
+    ['a part that is kept somehow', { kind: 'kept', kept: { panel: 'ink/shelf/s1', how: 'hidden' } }],
+  ])('%s is refused', async (_name, fact) => {
+    const { body } = await post({ id: 'x', at: '2026-04-01T08:00:00Z', ...fact }).expect(400);
+    expect(body).toMatchObject({ code: expect.any(String), where: expect.stringContaining('entries[0]'), accepted: expect.any(String) });
+  });
+
   test('a query that is no number, and a project that is not there', async () => {
     await app.api.get(`${at}?after=x`).expect(400);
     await app.api

@@ -23,6 +23,7 @@ import { AsCutFields } from '../box/AsCutFields.tsx';
 import { selectOpen, type ShownUnit } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
+import { MakeAgain } from './MakeAgain.tsx';
 import type { BuildOf } from './useBuild.ts';
 
 export function AsBuiltView({ shown, of }: { readonly shown: ShownUnit; readonly of: BuildOf }) {
@@ -31,6 +32,7 @@ export function AsBuiltView({ shown, of }: { readonly shown: ShownUnit; readonly
       <Parts shown={shown} />
       <Openings shown={shown} />
       <Squares shown={shown} of={of} />
+      <MakeAgain key={shown.box.id} shown={shown} />
     </div>
   );
 }

@@ -21,6 +21,7 @@ import {
 } from '@keen/core';
 import { Alert, Button, TextField } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
+import { NextTimeNotes } from '../log/NextTimeNotes.tsx';
 import { Link, useNavigate } from 'react-router';
 import { problemOf, request, useCreateProjectMutation, type StoredWorkshop } from '../../app/api.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -193,6 +194,7 @@ export function Component() {
               Back to the room
             </Button>
           </div>
+          <NextTimeNotes family="shelf-box" />
         </form>
         <NewCabinetDrawing unitPlan={unitPlan} unit={answers.unit} />
       </main>

@@ -4,6 +4,7 @@ import { Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { Elevation } from '../../ui/Elevation.tsx';
+import { NextTimeNotes } from '../log/NextTimeNotes.tsx';
 import { freshUnit } from './freshUnit.ts';
 import { selectOpen } from './selectors.ts';
 
@@ -19,7 +20,10 @@ export function FamilyGallery({
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth aria-labelledby="gallery-title">
       <DialogTitle id="gallery-title">What do you want to make?</DialogTitle>
-      <DialogContent>{open && <Examples onPick={onPick} />}</DialogContent>
+      <DialogContent>
+        {open && <Examples onPick={onPick} />}
+        {open && <NextTimeNotes />}
+      </DialogContent>
     </Dialog>
   );
 }

@@ -119,7 +119,11 @@ describe('a part as it came off the saw', () => {
     const { container, record } = fields();
     await userEvent.type(field(container, 'as-cut.length'), '675.2');
     await userEvent.click(screen.getByRole('button', { name: 'It measures that' }));
-    expect(standingAsCut(record()).get('ink/shelf/s1')!.cut).toEqual({ panel: 'ink/shelf/s1', length: entered('675.2 mm') });
+    expect(standingAsCut(record()).get('ink/shelf/s1')!.cut).toEqual({
+      panel: 'ink/shelf/s1',
+      length: entered('675.2 mm'),
+      planned: { length: entered('675.8 mm') },
+    });
     await userEvent.type(field(container, 'as-cut.thickness'), '17.9');
     await userEvent.click(screen.getByRole('button', { name: 'It measures that' }));
     const known = standingAsCut(record()).get('ink/shelf/s1')!;
@@ -130,7 +134,7 @@ describe('a part as it came off the saw', () => {
     const { container, record } = fields();
     await userEvent.click(screen.getByRole('button', { name: 'It is cut as planned' }));
     const { cut } = standingAsCut(record()).get('ink/shelf/s1')!;
-    expect(Object.keys(cut).sort()).toEqual(['length', 'panel', 'width']);
+    expect(Object.keys(cut).sort()).toEqual(['length', 'panel', 'planned', 'width']);
     await userEvent.click(within(container).getByRole('button', { name: 'Not cut after all' }));
     expect(standingAsCut(record()).size).toBe(0);
     expect(container.textContent).toContain('Cut? As it came off the saw');

@@ -1,0 +1,92 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from '@jest/globals';
+import { labelWords } from '../checks/words/labels.ts';
+import { planBuild } from '../plan/build-job.ts';
+import { plan } from '../plan/plan.ts';
+import type { Figure } from '../worked/figure.ts';
+import { faultWords, fullTitle, marksOf, reasonWords, stepWords, type BuildTold } from './build-words.ts';
+import { hangingTold } from './hanging-steps.ts';
+import { readProject } from './project-file.ts';
+
+function told(name: string, unit: 'mm' | 'in') {
+  const { design, record, workshop } = readProject(JSON.parse(readFileSync(new URL(`../../../../examples/${name}.carcass.json`, import.meta.url), 'utf8')));
+  const stained = { kind: 'stain' as const, when: 'before' as const, masked: true };
+  const finished = { ...design, units: Object.fromEntries(Object.entries(design.units).map(([id, box]) => [id, { ...box, finish: stained }])) };
+  const made = plan(finished, record, workshop);
+  const build = planBuild(made, finished, record, workshop, []);
+  const context: BuildTold = {
+    plan: made,
+    workshop,
+    choices: design.build,
+    setups: { shop: workshop.shop, blanks: build.setups[0]!.blanks, parts: made.parts },
+    hangingOf: (id) => hangingTold(made.byId.get(id)!, finished.units[id]!, finished.wall, workshop, unit),
+  };
+  return { build, context };
+}
+
+/** Every label of a figure and of the figures behind it has words. */
+const labelled = ({ label, terms }: Figure): string[] => [
+  labelWords(label),
+  ...terms.flatMap((term) => [labelWords(term.label), ...(term.inner ? labelled(term.inner) : [])]),
+];
+
+describe.each([
+  ['print-room', 'mm'],
+  ['print-room-back', 'in'],
+] as const)('%s in %s', (name, unit) => {
+  const { build, context } = told(name, unit);
+
+  test('every step has a title, says what is done without a hole in it, and has words for all its figures', () => {
+    for (const step of build.steps) {
+      const words = stepWords(step, context, unit);
+      expect(words.title.length).toBeGreaterThan(3);
+      for (const line of [words.title, ...words.says, ...words.checks, words.caution ?? '', words.alone ?? ''])
+        expect(line).not.toMatch(/undefined|NaN|\[object|\bnull\b/);
+      expect(labelled(step.minutes).every((text) => text.length > 0)).toBe(true);
+    }
+  });
+
+  test('every edge has its reason in words', () => {
+    for (const edge of build.edges) expect(reasonWords(edge)).toMatch(/^[A-Z].*\.$/);
+  });
+
+  test('and every fault its numbers', () => {
+    expect(build.faults.length).toBeGreaterThan(0);
+    for (const fault of build.faults) expect(faultWords(fault, unit)).toMatch(/\d/);
+  });
+});
+
+test('what a glue-up says carries joints, minutes, clamps that reach, and screws with their pilot', () => {
+  const { build, context } = told('print-room', 'mm');
+  const words = stepWords(
+    build.steps.find(({ id }) => id === 'ink/glue/side/left')!,
+    context,
+    'mm',
+  );
+  expect(fullTitle(words)).toBe('Glue up left side, right side and 4 more, Ink cupboard');
+  expect(words.says).toEqual([
+    '10 joints in one go.',
+    'Yellow wood glue: 15 min from the first joint to the last clamp, it stays open for 8 min.',
+    '10 clamps that reach 740 mm; 12 here do.',
+    '8 × 4.0 mm × 50 mm screws, pilot 2.3 mm.',
+  ]);
+  expect(marksOf(['ink/side/left', 'ink/shelf/s1', 'ink/shelf/s2'], context.plan)).toEqual(['A1', 'A4']);
+});
+
+test('diagonals are said with what they may differ by; a stain with its tape and its rags', () => {
+  const { build, context } = told('print-room', 'mm');
+  const square = stepWords(
+    build.steps.find(({ id }) => id === 'ink/square/side/left')!,
+    context,
+    'mm',
+  );
+  // 700 × 820: √(700² + 820²) = 1078.1; a millimeter a meter, or half of one over the height behind inset doors
+  expect(square.checks[0]).toMatch(/^Each should be 1078 mm strong; they may differ by (0\.6|1\.1) mm\.$/);
+  const stained = stepWords(
+    build.steps.find(({ id }) => id === 'ink/coat-inside/1')!,
+    context,
+    'mm',
+  );
+  expect(stained.says[0]).toMatch(/^Tape off every glued face first/);
+  expect(stained.caution).toMatch(/rags/i);
+});

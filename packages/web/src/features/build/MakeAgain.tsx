@@ -1,0 +1,54 @@
+/** The same once more, at another size: as it was designed, with what its record taught: thicknesses, how its cleat settles, this shop’s pace. */
+import { enters, exactly, mm, unitFor, type Entered } from '@keen/core';
+import { Button } from '@mui/material';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useAppSelector } from '../../app/store.ts';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { NextTimeNotes } from '../log/NextTimeNotes.tsx';
+import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+
+const SIZES = ['width', 'height', 'depth'] as const;
+/** Beside the first one, with room for a hand. */
+const BESIDE = mm(60);
+
+export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: ShownUnit }) {
+  const { id: project, design } = useAppSelector(selectOpen);
+  const { apply } = useEdit();
+  const navigate = useNavigate();
+  const [size, setSize] = useState<Readonly<Partial<Record<(typeof SIZES)[number], Entered>>>>({});
+  const make = (): void => {
+    const id = `u${crypto.randomUUID().slice(0, 8)}`;
+    const along = exactly((box.place.along.nm + plan.unit.outside.width.value + BESIDE) as typeof box.place.along.nm);
+    const again = { ...unitFor(design, box, id), ...size, name: `${box.name}, again`.slice(0, 80), place: { ...box.place, along } };
+    apply([{ path: ['units', id], value: again }], '', `${again.name} stands beside it`);
+    void navigate(`/project/${project}/${id}/box`, { flushSync: true });
+  };
+  return (
+    <section aria-labelledby="make-again">
+      <h2 id="make-again">Make it again</h2>
+      <p className="quiet">
+        Another one as this was designed, with what its record taught: what the sheets measured, how far its cleat settles, how long such steps take here.
+      </p>
+      <div className="built-again">
+        {SIZES.filter((which) => enters(box, which)).map((which) => (
+          <LengthField
+            key={which}
+            label={which}
+            name={`again.${which}`}
+            value={size[which] ?? box[which]}
+            unit={unit}
+            least={mm(20)}
+            most={mm(6000)}
+            onChange={(value) => value && setSize((old) => ({ ...old, [which]: value }))}
+          />
+        ))}
+        <Button variant="outlined" onClick={make}>
+          Make one of this size
+        </Button>
+      </div>
+      <NextTimeNotes family={box.family} />
+    </section>
+  );
+}
