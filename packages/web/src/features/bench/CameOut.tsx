@@ -39,7 +39,7 @@ export function CameOut({ step, of, shown, onClose }: CameOutProps) {
   const one = rows.find(({ id }) => id === picked) ?? (rows.length === 1 ? rows[0] : undefined);
   const parts = partsOf(step, of);
   return (
-    <Dialog open fullScreen onClose={onClose} aria-label="It came out" slotProps={{ paper: { className: 'bench came-out' } }}>
+    <Dialog open fullScreen onClose={onClose} slotProps={{ paper: { className: 'bench came-out', 'aria-label': 'It came out' } }}>
       <header className="bench-header">
         <strong>It came out…</strong>
         <Button onClick={onClose}>Close</Button>

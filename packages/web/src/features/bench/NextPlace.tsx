@@ -68,7 +68,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
           <ArrowForward />
         </IconButton>
       </header>
-      <main className="bench-step" aria-live="polite">
+      <main className="bench-step" aria-live="polite" tabIndex={0}>
         {step.detail.kind === 'cut' && step.detail.cuts.length > 0 ? (
           <CutAtATime step={step} detail={step.detail} title={words.title} of={of} unit={unit} />
         ) : (
@@ -90,7 +90,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
           </Button>
         )}
       </footer>
-      <Dialog open={listing} fullScreen onClose={() => setListing(false)} aria-label="All steps" slotProps={{ paper: { className: 'bench-list' } }}>
+      <Dialog open={listing} fullScreen onClose={() => setListing(false)} slotProps={{ paper: { className: 'bench-list', 'aria-label': 'All steps' } }}>
         <header className="bench-header">
           <strong>All steps</strong>
           <Button onClick={() => setListing(false)}>Close</Button>
