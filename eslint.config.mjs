@@ -41,5 +41,10 @@ export default defineConfig(
       '@typescript-eslint/no-unsafe-call': 'off',
     },
   },
+  {
+    // A service worker: it has a browser's surroundings without a page.
+    files: ['packages/web/public/*.js'],
+    languageOptions: { globals: Object.fromEntries(['self', 'caches', 'fetch', 'URL'].map((name) => [name, 'readonly'])) },
+  },
   prettier,
 );

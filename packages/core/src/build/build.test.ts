@@ -11,7 +11,13 @@ import { replay } from '../test/build-replay.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { printRoom } from '../test/print-room.ts';
+import { sequenceOf } from '../cuts/sequence.ts';
+import { search } from '../nest/search.ts';
+import { sheetJobs } from '../plan/cutting.ts';
+import { sheetsOfPlan } from '../plan/layouts.ts';
+import type { Workshop } from '../stock/workshop.ts';
 import { buildOf, type Build } from './build.ts';
+import type { SheetsToSaw } from './job.ts';
 import { brokenEdge, inOrder, moveStep } from './order.ts';
 import type { Step } from './step.ts';
 
@@ -24,9 +30,16 @@ function built(
   const { design, record, workshop } = readProject(JSON.parse(readFileSync(new URL(`../../../../examples/${name}.carcass.json`, import.meta.url), 'utf8')));
   const changed = change(design);
   const made = plan(changed, record, workshop);
-  const job = buildJob(made, changed, record, workshop, []);
+  const job = buildJob(made, changed, record, workshop, sheets(made, workshop));
   return { build: buildOf(job), plan: made, job };
 }
+
+/** All sheets laid out, as a first search has them, with their cuts in an order the shop can make. */
+const sheets = ({ parts }: Plan, workshop: Workshop): SheetsToSaw[] =>
+  sheetJobs(parts, workshop).map((job) => {
+    const laid = search(job.problem, 1).plan();
+    return { product: job.product, layout: null, sheets: laid.sheets.length, steps: sequenceOf(sheetsOfPlan(job, laid, workshop), workshop.shop).steps };
+  });
 
 /** Every unit finished inside while parts lie flat, its glue faces taped off. */
 const finishedInside = (design: Design): Design => ({

@@ -32,8 +32,9 @@ const isOutside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => si
 const begins = ({ detail: { glueUp } }: Of<'glue'>): boolean => glueUp.after.length === 0;
 
 const RULES: readonly Rule[] = [
-  rule('measure', 'cut', 'measured-first', 'panel'),
-  rule('measure', 'boards', 'measured-first', 'panel'),
+  // A first round of cuts may free no part at all: it is the sheets that are measured.
+  rule('measure', 'cut', 'measured-first', 'all', (a, b) => a.detail.product === b.detail.product),
+  rule('measure', 'boards', 'measured-first', 'all', (a, b) => a.detail.product === b.detail.product),
   rule('measure', 'setup', 'measured-slots', 'panel'),
   rule('cut', 'cut', 'strips-first', 'all', (a, b) => a.detail.product === b.detail.product && a.detail.round + 1 === b.detail.round),
   rule('cut', 'label', 'comes-off-first', 'panel'),
@@ -41,7 +42,7 @@ const RULES: readonly Rule[] = [
   rule('cut', 'cleat-rip', 'comes-off-first', 'panel'),
   rule('boards', 'cleat-rip', 'comes-off-first', 'panel'),
   rule('label', 'setup', 'marks-first', 'panel'),
-  rule('setup', 'setup', 'square-edges', 'all', (a, b) => b.detail.setup.after.includes(a.detail.setup.id)),
+  rule('setup', 'setup', 'square-edges', 'panel', (a, b) => b.detail.setup.after.includes(a.detail.setup.id)),
   rule('label', 'band', 'comes-off-first', 'panel'),
   rule('setup', 'band', 'bare-edge', 'panel'),
   rule('label', 'sand', 'marks-first', 'panel', (_, b) => isInside(b)),
@@ -61,6 +62,9 @@ const RULES: readonly Rule[] = [
   rule('glue', 'trim', 'trim-after', 'unit', (a, b) => a.detail.skin === 'back' && a.panels.some((panel) => b.panels.includes(panel))),
   rule('dry-fit', 'fit', 'opening-measured', 'unit', (a) => a.detail.what === 'carcass'),
   rule('glue', 'fit', 'opening-fixed', 'unit', (a) => a.detail.what === 'carcass'),
+  rule('fit', 'setup', 'comes-off-first', 'panel'),
+  rule('fit', 'band', 'comes-off-first', 'panel'),
+  rule('band', 'sand', 'band-trimmed', 'panel', (_, b) => isOutside(b)),
   rule('fit', 'sand', 'comes-off-first', 'unit', (_, b) => isOutside(b)),
   rule('glue', 'sand', 'joints-flush', 'unit', (_, b) => isOutside(b)),
   rule('square', 'sand', 'clamps-off', 'unit', (_, b) => isOutside(b)),

@@ -7,17 +7,19 @@ import { inWantedOrder } from '../setups/order.ts';
 import { setupsOf, type Setup, type Setups } from '../setups/setups.ts';
 import type { BuildJob } from './job.ts';
 import type { Step } from './step.ts';
-import { cutToFit, stepOf } from './unit-steps.ts';
+import { waitingCuts, waitingParts } from './to-fit.ts';
+import { stepOf } from './unit-steps.ts';
 
 /** All of them, with what of the slots and holes the shop cannot make. */
 export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; readonly setups: readonly Setups[] } {
   const setups = job.choices.units === 'together' ? [setupsOf(unitsOf(job), job.shop)] : unitsOf(job).map((unit) => setupsOf([unit], job.shop));
+  const waiting = waitingParts(job);
   return {
     steps: [
       ...measureSteps(job),
       ...sheetSteps(job),
       ...boardSteps(job),
-      ...setups.flatMap((each) => inWantedOrder(each.setups, job.setupOrder).map((setup) => setupStep(setup, job))),
+      ...setups.flatMap((each) => inWantedOrder(each.setups, job.setupOrder).flatMap((setup) => setupSteps(setup, job, waiting))),
       ...railSteps(job),
     ],
     setups,
@@ -70,7 +72,7 @@ function sheetSteps(job: BuildJob): Step[] {
   const made = stepOf(null, job.pace);
   const lines = allLines(job);
   const panelsOf = new Map(lines.flatMap((line) => piecesOf(line).map((piece) => [piece, line.id === piece ? line.panels : [piece]] as const)));
-  const waiting = waitsToFit(job);
+  const waiting = new Set(waitingCuts(job).map(({ id }) => id));
   const steps = job.sheets.flatMap(({ product, layout, sheets, steps: cuts }) => {
     const rounds = roundsOf(cuts.filter((cut) => !waiting.has(cut.id)));
     return rounds.map((round, index) => {
@@ -124,20 +126,6 @@ function machineOf(cuts: readonly CutStep[]): string | null {
   return [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
-/** Cuts that free nothing but parts that are cut to fit: they are left until the opening is there. */
-function waitsToFit({ units, sheets, choices }: BuildJob): ReadonlySet<string> {
-  if (choices.cut === 'first') return new Set();
-  const fit = new Set(units.flatMap(cutToFit));
-  return new Set(
-    sheets.flatMap(({ steps }) => {
-      const goesOn = new Set(steps.map(({ after }) => after));
-      return steps
-        .filter(({ id, near, far }) => near.part !== null && fit.has(near.part) && !goesOn.has(id) && (far?.part ?? null) === null)
-        .map(({ id }) => id);
-    }),
-  );
-}
-
 function boardSteps(job: BuildJob): Step[] {
   const made = stepOf(null, job.pace);
   const lines = allLines(job).filter(({ stock }) => job.boards.has(stock));
@@ -151,6 +139,15 @@ function boardSteps(job: BuildJob): Step[] {
       { 'fetch-sheet': 1, 'set-saw': new Set(own.map(({ width }) => width.value)).size, 'board-cut': 2 * count },
     );
   });
+}
+
+/** A setting for parts that are there, and once more for those that are cut to fit later. */
+function setupSteps(setup: Setup, job: BuildJob, waiting: ReadonlySet<string>): Step[] {
+  const later = setup.cuts.filter(({ operation }) => waiting.has(operation.panel));
+  if (later.length === 0) return [setupStep(setup, job)];
+  const now = setup.cuts.filter(({ operation }) => !waiting.has(operation.panel));
+  const fitted = setupStep({ ...setup, cuts: later }, job);
+  return [...(now.length > 0 ? [setupStep({ ...setup, cuts: now }, job)] : []), { ...fitted, id: `${fitted.id}/to-fit` }];
 }
 
 function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {

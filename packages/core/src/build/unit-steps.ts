@@ -1,10 +1,12 @@
 /** The steps of one unit from its cut parts to the loaded cabinet, in no order but that of the work. */
 import { toMm, type Length } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { boundsOf } from '../solid/views.ts';
 import { apply, formula, total, type Figure } from '../worked/figure.ts';
 import { assembliesOf, type Assembly, type GlueUp } from './assemblies.ts';
+import { cutToFit, waitingParts } from './to-fit.ts';
 import { diagonalsOf } from './diagonals.ts';
 import { faceArea } from './faces.ts';
 import { finishOf } from './finishes.ts';
@@ -51,40 +53,27 @@ export const stepOf =
     ...more,
   });
 
-/** Parts that close an opening, and are cut to the one that is there where that is the school. */
-export function cutToFit({ unit }: UnitToBuild): string[] {
-  const closes = new Set<string>();
-  for (const { guest, joint } of unit.meetings) if (joint.kind === 'hinge' || joint.kind === 'pins') closes.add(guest);
-  for (const { id, role } of unit.panels) if (role === 'door' || role === 'front') closes.add(id);
-  // What is glued into a frame of its own is as long as its joints say.
-  const built = new Set(assembliesOf(unit).flatMap(({ panels }) => panels));
-  return unit.panels.filter(({ id }) => closes.has(id) && !built.has(id)).map(({ id }) => id);
-}
-
 export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
   const { unit, parts, toHang } = of;
   const made = stepOf(unit.id, job.pace);
   const assemblies = assembliesOf(unit);
-  const own = parts.flatMap(({ panels }) => panels);
+  const waiting = waitingParts(job);
+  const own = parts.flatMap(({ panels }) => panels).filter((id) => !waiting.has(id));
   const carcass = new Set(assemblies.filter(({ kind }) => kind === 'carcass').flatMap(({ panels }) => panels));
   const box = carcass.size > 0 ? carcass : new Set(own);
   const banded = unit.panels.filter(({ bands }) => bands.length > 0);
-  const bandMm = banded.reduce(
-    (sum, panel) => sum + panel.bands.reduce((all, edge) => all + (edge === 'near' || edge === 'far' ? toMm(panel.length.value) : toMm(panel.width.value)), 0),
-    0,
-  );
   return [
     made('label', { kind: 'label', lines: parts.length, parts: own.length }, own, { 'label-part': own.length, 'count-lines': parts.length }),
-    ...(banded.length > 0
-      ? [
-          made(
-            'band',
-            { kind: 'band', edges: banded.reduce((sum, { bands }) => sum + bands.length, 0), lengthMm: bandMm },
-            banded.map(({ id }) => id),
-            { 'band-meter': bandMm / 1000 },
-          ),
-        ]
-      : []),
+    ...bandSteps(
+      made,
+      'band',
+      banded.filter(({ id }) => !waiting.has(id)),
+    ),
+    ...bandSteps(
+      made,
+      'band/to-fit',
+      banded.filter(({ id }) => waiting.has(id)),
+    ),
     ...surfaceSteps(made, of, box, job, 'inside'),
     ...assemblies.flatMap((assembly) => assemblySteps(made, of, assembly, job)),
     ...fitSteps(made, of, job),
@@ -134,6 +123,23 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
     });
     return [sand, ...coats];
   }
+}
+
+function bandSteps(made: Made, name: string, panels: readonly ResolvedPanel[]): Step[] {
+  if (panels.length === 0) return [];
+  const lengthMm = panels.reduce(
+    (sum, { bands, length, width }) => sum + bands.reduce((all, edge) => all + toMm((edge === 'near' || edge === 'far' ? length : width).value), 0),
+    0,
+  );
+  const edges = panels.reduce((sum, { bands }) => sum + bands.length, 0);
+  return [
+    made(
+      name,
+      { kind: 'band', edges, lengthMm },
+      panels.map(({ id }) => id),
+      { 'band-meter': lengthMm / 1000 },
+    ),
+  ];
 }
 
 const bothSides = (a: Figure, b: Figure): Figure => total('area-all', 'm2', [...a.terms, ...b.terms], '[eq] docs/formulas/finish-area.md');

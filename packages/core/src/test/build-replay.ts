@@ -146,9 +146,10 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
       case 'trim':
         return step.panels.every((id) => parts.get(id)!.body.size > 1) ? null : 'there is nothing to trim it flush to';
       case 'fit':
-        return own(step).some(({ unit }) => ![...parts.values()].some((part) => part.unit === unit && part.body.size > 1))
-          ? 'the opening it is cut to is not there'
-          : null;
+        if (own(step).some(({ unit }) => ![...parts.values()].some((part) => part.unit === unit && part.body.size > 1)))
+          return 'the opening it is cut to is not there';
+        for (const part of own(step)) part.sawn = part.labelled = true;
+        return null;
       case 'doors':
       case 'drawers':
       case 'loose': {
