@@ -30,15 +30,22 @@ function built(
   const { design, record, workshop } = readProject(JSON.parse(readFileSync(new URL(`../../../../examples/${name}.carcass.json`, import.meta.url), 'utf8')));
   const changed = change(design);
   const made = plan(changed, record, workshop);
-  const job = buildJob(made, changed, record, workshop, sheets(made, workshop));
+  const job = buildJob(made, changed, record, workshop, sheets(name, made, workshop));
   return { build: buildOf(job), plan: made, job };
 }
 
 /** All sheets laid out, as a first search has them, with their cuts in an order the shop can make. */
-const sheets = ({ parts }: Plan, workshop: Workshop): SheetsToSaw[] =>
+const laid = new Map<string, SheetsToSaw[]>();
+const sheets = (name: string, { parts }: Plan, workshop: Workshop): SheetsToSaw[] => {
+  // No change made here is one of sizes: the same parts, the same sheets.
+  const known = laid.get(name) ?? sheetsOf(parts, workshop);
+  laid.set(name, known);
+  return known;
+};
+const sheetsOf = (parts: Plan['parts'], workshop: Workshop): SheetsToSaw[] =>
   sheetJobs(parts, workshop).map((job) => {
-    const laid = search(job.problem, 1).plan();
-    return { product: job.product, layout: null, sheets: laid.sheets.length, steps: sequenceOf(sheetsOfPlan(job, laid, workshop), workshop.shop).steps };
+    const found = search(job.problem, 1).plan();
+    return { product: job.product, layout: null, sheets: found.sheets.length, steps: sequenceOf(sheetsOfPlan(job, found, workshop), workshop.shop).steps };
   });
 
 /** Every unit finished inside while parts lie flat, its glue faces taped off. */
