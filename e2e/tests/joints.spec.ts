@@ -137,6 +137,7 @@ test('setups take a person’s own order as far as references allow, and go to t
   await expect(cards.nth(1).locator('.setup-set')).toHaveText(first.replaceAll('\n', ''));
   await page.getByRole('button', { name: 'At the bench' }).click();
   // The first of them fills the screen; ticked, the next one comes.
+  await expect(page.locator('.bench-where')).toBeVisible();
   const title = page.getByRole('heading', { level: 1 });
   const before = await title.innerText();
   await page.getByRole('button', { name: 'Done', exact: true }).click();

@@ -2,7 +2,9 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { baseUrl, field, freshProject, open, saveState, station, stored, untilSaved } from './support.ts';
 
+/** Without the line by which tabs follow one another: as on a bad network, where both edit the same version. */
 async function twoTabs(context: BrowserContext, id: string): Promise<[Page, Page]> {
+  await context.route('**/live', (route) => route.abort());
   const [a, b] = [await context.newPage(), await context.newPage()];
   await open(a, id);
   await open(b, id);
@@ -18,6 +20,21 @@ const versions = async (id: string): Promise<string[]> => {
   }
   return widths;
 };
+
+test('a tab where nothing waits to be saved follows the other, and what both enter of the shop is there once', async ({ context }) => {
+  const id = await freshProject();
+  const [a, b] = [await context.newPage(), await context.newPage()];
+  await open(a, id);
+  await open(b, id);
+  await field(a, 'width').fill('760');
+  await untilSaved(a);
+  await expect(field(b, 'width')).toHaveValue('760');
+  await expect(b.getByRole('dialog', { name: 'Two versions' })).toBeHidden();
+  // From there both edit what both see.
+  await field(b, 'depth').fill('300');
+  await untilSaved(b);
+  await expect(field(a, 'depth')).toHaveValue('300');
+});
 
 test('edits of different things are put together, and it is said', async ({ context }) => {
   const id = await freshProject();
