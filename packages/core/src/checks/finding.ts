@@ -1,5 +1,5 @@
 /** Findings: what a check saw, with its numbers, and what would settle it. Words are made in words/. */
-import type { NewFact } from '../plan/design.ts';
+import type { Entered } from '../length/entered.ts';
 import type { Label } from '../worked/dimension.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
@@ -11,10 +11,16 @@ export interface FixStep {
   readonly value: unknown;
 }
 
+/** What was done to a part, as plan/design.ts keeps facts; checks come before plan and only describe it. */
+export type FixFact =
+  | { readonly kind: 'as-cut'; readonly asCut: { readonly panel: string; readonly length?: Entered; readonly width?: Entered } }
+  | { readonly kind: 'kept'; readonly kept: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' } }
+  | { readonly kind: 'spoiled'; readonly spoiled: { readonly layout: string; readonly part: string } };
+
 export type Fix =
   | { readonly label: FixLabel; readonly edit: readonly FixStep[] }
   /** Something that was done to the wood: noted in the shop record. */
-  | { readonly label: FixLabel; readonly fact: NewFact }
+  | { readonly label: FixLabel; readonly fact: FixFact }
   /** Something only a person can supply: where to go for it. */
   | { readonly label: FixLabel; readonly visit: Station };
 

@@ -82,7 +82,11 @@ function isGoodFor(pem: string, host: string, authority: Pair): boolean {
   try {
     const cert = pki.certificateFromPem(pem);
     const soon = Date.now() + RENEW_DAYS * 86_400_000;
-    return (cert.subject.getField('CN') as { value?: unknown } | null)?.value === host && cert.validity.notAfter.getTime() > soon && pki.certificateFromPem(authority.cert).verify(cert);
+    return (
+      (cert.subject.getField('CN') as { value?: unknown } | null)?.value === host &&
+      cert.validity.notAfter.getTime() > soon &&
+      pki.certificateFromPem(authority.cert).verify(cert)
+    );
   } catch {
     return false;
   }
