@@ -322,3 +322,4 @@ export { scheduleIcs, stretches } from './formats/schedule-ics.ts';
 export { findInLog, logLines, type LogLine } from './formats/log-words.ts';
 export { learningsOf, type Learnings } from './plan/learned-days.ts';
 export { changeWords, type Change } from './formats/change-words.ts';
+export { joinedTo } from './plan/joined-to.ts';

@@ -45,7 +45,13 @@ const sheets = (name: string, { parts }: Plan, workshop: Workshop): SheetsToSaw[
 const sheetsOf = (parts: Plan['parts'], workshop: Workshop): SheetsToSaw[] =>
   sheetJobs(parts, workshop).map((job) => {
     const found = search(job.problem, 1).plan();
-    return { product: job.product, layout: null, sheets: found.sheets.length, steps: sequenceOf(sheetsOfPlan(job, found, workshop), workshop.shop).steps };
+    return {
+      product: job.product,
+      layout: null,
+      sheets: found.sheets.length,
+      steps: sequenceOf(sheetsOfPlan(job, found, workshop), workshop.shop).steps,
+      sawn: new Set<string>(),
+    };
   });
 
 /** Every unit finished inside while parts lie flat, its glue faces taped off. */
@@ -143,6 +149,32 @@ describe('orders that cannot be', () => {
     expect(moved.ok).toBe(true);
     const again = inOrder(build.steps, build.edges, moved.ok ? moved.order : []);
     expect(again.map(({ id }) => id)).toEqual(moved.ok ? moved.order : []);
+  });
+});
+
+describe('a part that was spoiled after all was cut', () => {
+  const { job } = built('print-room');
+  const all = new Set(
+    job.units.flatMap(({ parts }) => parts.flatMap((line) => [line.id, ...line.panels])).concat(job.rails.flatMap(({ parts }) => parts.map(({ id }) => id))),
+  );
+  const sheets = job.sheets.map((sheet) => ({ ...sheet, layout: 'l1', sawn: new Set(sheet.steps.map(({ id }) => id)) }));
+  const stepsWith = (there: ReadonlySet<string>): readonly Step[] => buildOf({ ...job, sheets, there }).steps;
+  const more = (there: ReadonlySet<string>): readonly (readonly [string, readonly string[]])[] =>
+    stepsWith(there).flatMap(({ id, panels }) => (/^cut\/.*\/more$/.test(id) ? [[id, panels] as const] : []));
+
+  test('is cut once more, alone, before anything is cut into it', () => {
+    expect(more(all)).toEqual([]);
+    const there = new Set([...all].filter((id) => id !== 'ink/shelf/s1'));
+    expect(more(there)).toEqual([['cut/birch-18/more', ['ink/shelf/s1']]]);
+    const { edges } = buildOf({ ...job, sheets, there });
+    const into = stepsWith(there).filter(({ detail, panels }) => detail.kind === 'setup' && panels.includes('ink/shelf/s1'));
+    for (const { id } of into) expect(edges.some(({ before, after }) => before === 'cut/birch-18/more' && after === id)).toBe(true);
+    expect(replay(stepsWith(there), job.units)).toBeNull();
+  });
+
+  test('what is still to come off a sheet is no part of that', () => {
+    const open = job.sheets.map((sheet) => ({ ...sheet, layout: 'l1' }));
+    expect(buildOf({ ...job, sheets: open, there: new Set() }).steps.some(({ id }) => id.endsWith('/more'))).toBe(false);
   });
 });
 

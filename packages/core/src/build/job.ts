@@ -41,6 +41,8 @@ export interface SheetsToSaw {
   readonly layout: string | null;
   readonly sheets: number;
   readonly steps: readonly CutStep[];
+  /** Cuts that are made. */
+  readonly sawn: ReadonlySet<string>;
 }
 
 /** A rail of the wall with the boards it is ripped from. */

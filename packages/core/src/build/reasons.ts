@@ -41,6 +41,8 @@ const RULES: readonly Rule[] = [
   rule('boards', 'label', 'comes-off-first', 'panel'),
   rule('cut', 'cleat-rip', 'comes-off-first', 'panel'),
   rule('boards', 'cleat-rip', 'comes-off-first', 'panel'),
+  rule('cut', 'setup', 'comes-off-first', 'panel'),
+  rule('boards', 'setup', 'comes-off-first', 'panel'),
   rule('label', 'setup', 'marks-first', 'panel'),
   rule('setup', 'setup', 'square-edges', 'panel', (a, b) => b.detail.setup.after.includes(a.detail.setup.id)),
   rule('label', 'band', 'comes-off-first', 'panel'),

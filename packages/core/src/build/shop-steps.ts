@@ -98,19 +98,25 @@ function sheetSteps(job: BuildJob): Step[] {
       );
     });
   });
-  const laid = new Set(job.sheets.flatMap(({ steps: cuts }) => cuts.flatMap(({ near, far }) => [near.part, far?.part ?? null])));
-  const isThere = (piece: string): boolean => laid.has(piece) || job.there.has(piece);
-  const unlaid = lines.filter((line) => !job.boards.has(line.stock) && !isThere(line.id) && !line.panels.every(isThere));
+  // A part whose cut is made and that is not there was spoiled: no cut of this layout gives it any more.
+  const comes = new Set(
+    job.sheets.flatMap(({ steps: cuts, sawn }) => cuts.filter(({ id }) => !sawn.has(id)).flatMap(({ near, far }) => [near.part, far?.part ?? null])),
+  );
+  const isThere = (piece: string): boolean => comes.has(piece) || job.there.has(piece);
+  const unlaid = lines.flatMap((line) => {
+    const panels = job.boards.has(line.stock) || isThere(line.id) ? [] : line.panels.filter((panel) => !isThere(panel));
+    return panels.length > 0 ? [{ stock: line.stock, panels }] : [];
+  });
   return [
     ...steps,
     ...[...new Set(unlaid.map(({ stock }) => stock))].map((product) => {
       const own = unlaid.filter(({ stock }) => stock === product);
-      const count = own.reduce((sum, line) => sum + line.count, 0);
+      const panels = own.flatMap((line) => line.panels);
       return made(
-        `cut/${product}/1`,
+        job.sheets.some((sheet) => sheet.product === product) ? `cut/${product}/more` : `cut/${product}/1`,
         { kind: 'cut', product, sheets: 0, layout: null, round: 0, rounds: 1, runs: 'along', cuts: [], settings: own.length, heavyKg: 0 },
-        own.flatMap(({ panels }) => panels),
-        { 'fetch-sheet': 1, 'set-saw': own.length, 'saw-cut': 2 * count },
+        panels,
+        { 'fetch-sheet': 1, 'set-saw': own.length, 'saw-cut': 2 * panels.length },
       );
     }),
   ];

@@ -8,6 +8,7 @@ import { looseKg } from '../parts/opened.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { UnitDesign } from '../carcass/families.ts';
 import { finishedParts, standingSteps, type Design, type RecordEntry } from './design.ts';
+import { joinedTo } from './joined-to.ts';
 import type { Plan, UnitPlan } from './plan.ts';
 
 /** The job of a whole plan. `sheets`: those that are laid out so far. Only units that are named are built, all where none is. */
@@ -22,7 +23,7 @@ export function buildJob(
   const wanted = plan.units.filter(({ id }) => only.length === 0 || only.includes(id));
   const { parts } = plan;
   return {
-    units: wanted.map((unit) => unitToBuild(unit, design, workshop)),
+    units: wanted.map((unit) => unitToBuild(unit, design, workshop, joinedTo(plan, unit.id))),
     rails: plan.rails
       .filter(({ rail }) => wanted.some(({ id, unit }) => unit.hanging.onRail && design.units[id]!.hanging.wallRail === rail.id))
       .map(({ rail, parts: own, layout }) => ({ id: rail.id, parts: own, screws: layout.pieces.length * 4 })),
@@ -39,16 +40,16 @@ export function buildJob(
 /** The build of a plan: steps, reasons, faults. */
 export const planBuild = (...given: Parameters<typeof buildJob>): Build => buildOf(buildJob(...given));
 
-function unitToBuild(unit: UnitPlan, { units, wall }: Design, workshop: Workshop): UnitToBuild {
+function unitToBuild(unit: UnitPlan, { units, wall }: Design, workshop: Workshop, beside: readonly string[]): UnitToBuild {
   const box = units[unit.id]!;
-  return { unit: unit.unit, parts: unit.parts, finish: box.finish, insetDoors: hasInsetDoors(box), toHang: toHang(unit, box, wall, workshop) };
+  return { unit: unit.unit, parts: unit.parts, finish: box.finish, insetDoors: hasInsetDoors(box), toHang: toHang(unit, box, wall, workshop, beside) };
 }
 
 /** Families with doors keep how they lie under the same name. */
 const hasInsetDoors = (box: UnitDesign): boolean =>
   'doors' in box && typeof box.doors === 'object' && box.doors !== null && 'lies' in box.doors && box.doors.lies === 'inset';
 
-function toHang(unit: UnitPlan, box: UnitDesign, wall: Design['wall'], workshop: Workshop): ToHang {
+function toHang(unit: UnitPlan, box: UnitDesign, wall: Design['wall'], workshop: Workshop, beside: readonly string[]): ToHang {
   const holes = hangingHoles({ unit: unit.unit, hang: unit.hang, wall, at: box.place, seating: unit.seating.lower });
   const isLock = ({ kind }: { readonly kind: string }): boolean => kind === 'lock';
   return {
@@ -59,7 +60,7 @@ function toHang(unit: UnitPlan, box: UnitDesign, wall: Design['wall'], workshop:
     rail: unit.unit.hanging.onRail ? box.hanging.wallRail : null,
     bareKg: unit.weights.empty.mass.value - looseKg(unit.unit, unit.weights),
     limitKg: aloneLimitKg(unit.unit, workshop),
-    beside: unit.findings.flatMap((finding) => (finding.check === 'join-first' ? [finding.other] : [])),
+    beside,
     spaces: unit.unit.compartments.length,
     contentsKg: unit.contentsKg,
   };

@@ -67,7 +67,8 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
       case 'cut':
       case 'boards': {
         if (!measured.has(detail.product)) return `'${detail.product}' is cut before it is measured`;
-        if (detail.kind === 'cut') {
+        // What is cut once more comes out of whatever is left: no round of its layout.
+        if (detail.kind === 'cut' && detail.cuts.length > 0) {
           if ((rounds.get(detail.product) ?? 0) !== detail.round) return 'there are no strips yet to crosscut';
           rounds.set(detail.product, detail.round + 1);
         }

@@ -3,6 +3,7 @@ import {
   doneSteps,
   fullTitle,
   hangingTold,
+  joinedTo,
   nextStep,
   planBuild,
   sequenceOf,
@@ -57,8 +58,7 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
       setups: { shop: workshop.shop, blanks, parts: plan.parts, learned },
       hangingOf: (id) => {
         const [unitPlan, box] = [plan.byId.get(id), design.units[id]];
-        const beside = unitPlan?.findings.flatMap((finding) => (finding.check === 'join-first' ? [finding.other] : [])) ?? [];
-        return unitPlan && box ? hangingTold(unitPlan, box, design.wall, workshop, unit, beside) : null;
+        return unitPlan && box ? hangingTold(unitPlan, box, design.wall, workshop, unit, joinedTo(plan, id)) : null;
       },
     };
   }, [build, plan, workshop, design, learned, unit]);
@@ -77,12 +77,14 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
 function rememberingSheets(): (nests: readonly Nest[], workshop: Workshop) => readonly SheetsToSaw[] {
   let last: { readonly of: readonly unknown[]; readonly sheets: readonly SheetsToSaw[] } | undefined;
   return (nests, workshop) => {
-    const of = [workshop, ...nests.flatMap(({ plan, cut }) => [plan, cut?.layout ?? null])];
+    const of = [workshop, ...nests.flatMap(({ plan, cut }) => [cut ? null : plan, cut ?? null])];
     if (last?.of.length === of.length && last.of.every((each, index) => each === of[index])) return last.sheets;
     const sheets = nests.flatMap(({ job, plan, cut }): SheetsToSaw[] => {
       if (!plan) return [];
       const sequence = cut?.sequence ?? sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop);
-      return [{ product: job.product, layout: cut?.layout.id ?? null, sheets: plan.sheets.length, steps: sequence.steps }];
+      return [
+        { product: job.product, layout: cut?.layout.id ?? null, sheets: plan.sheets.length, steps: sequence.steps, sawn: new Set(cut?.done.keys() ?? []) },
+      ];
     });
     last = { of, sheets };
     return sheets;

@@ -1,6 +1,8 @@
 /** Ticking steps as done and taking that back: facts of the shop record, whatever the step is about. */
-import { partsOff, type DoneSteps, type Step } from '@keen/core';
+import { partsOff, standingMade, standingSawn, type DoneSteps, type Step } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
 import { slotsAsCut } from '../joints/useMade.ts';
+import { selectOpen } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { useNests } from '../sheets/useNests.tsx';
 import { useSettle } from '../sheets/useSettle.ts';
@@ -15,6 +17,7 @@ export interface Ticker {
 export function useTick({ done, told }: BuildOf): Ticker {
   const { add, withdraw } = useRecord();
   const { nests } = useNests();
+  const { record } = useAppSelector(selectOpen);
   const settle = useSettle();
 
   const tick = (step: Step, minutes?: number): void => {
@@ -23,10 +26,16 @@ export function useTick({ done, told }: BuildOf): Ticker {
       const nest = nests.find(({ job }) => job.product === detail.product);
       const sawn = nest && settle(nest);
       if (!nest || !sawn) return;
-      add({ kind: 'sawn', sawn: { layout: sawn.layout, cuts: detail.cuts, parts: detail.cuts.flatMap((cut) => partsOff(sawn, cut)) } });
+      // Only what is not ticked cut by cut already: taken back, both go.
+      const there = new Set(standingSawn(record).flatMap(({ sawn: each }) => (each.layout === sawn.layout ? each.cuts : [])));
+      const cuts = detail.cuts.filter((cut) => !there.has(cut));
+      add({ kind: 'sawn', sawn: { layout: sawn.layout, cuts, parts: cuts.flatMap((cut) => partsOff(sawn, cut)) } });
     }
-    if (detail.kind === 'setup')
-      add({ kind: 'made', made: detail.setup.cuts.map(({ operation }) => operation.id), slots: slotsAsCut(detail.setup.cuts, told.setups.blanks) });
+    if (detail.kind === 'setup') {
+      const there = new Set(standingMade(record).flatMap(({ made }) => made));
+      const cuts = detail.setup.cuts.filter(({ operation }) => !there.has(operation.id));
+      add({ kind: 'made', made: cuts.map(({ operation }) => operation.id), slots: slotsAsCut(cuts, told.setups.blanks) });
+    }
     // Sawn and made speak for themselves; a tick beside them keeps how long it took.
     if ((detail.kind !== 'cut' || detail.cuts.length === 0) && detail.kind !== 'setup') add({ kind: 'step', done: timed(step, minutes) });
     else if (minutes !== undefined) add({ kind: 'step', done: timed(step, minutes) });

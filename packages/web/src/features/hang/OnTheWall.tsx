@@ -5,6 +5,7 @@ import {
   entered,
   groundOf,
   hangingTold,
+  joinedTo,
   holeStateWords,
   labelWords,
   standingHung,
@@ -31,14 +32,8 @@ export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
   const { plan, box, unit } = shown;
   const { wall } = useAppSelector(selectDesign);
   const workshop = useAppSelector(selectAvailable);
-  const { units } = useAppSelector(selectPlan);
-  const told = useMemo(() => {
-    const beside = plan.findings.flatMap((finding) => (finding.check === 'join-first' ? [finding.other] : []));
-    const others = units.flatMap(({ id, findings, name }) =>
-      id !== plan.id && findings.some((finding) => finding.check === 'join-first' && finding.other === plan.name) ? [name] : [],
-    );
-    return hangingTold(plan, box, wall, workshop, unit, [...beside, ...others]);
-  }, [plan, box, wall, workshop, unit, units]);
+  const whole = useAppSelector(selectPlan);
+  const told = useMemo(() => hangingTold(plan, box, wall, workshop, unit, joinedTo(whole, plan.id)), [plan, box, wall, workshop, unit, whole]);
   const ground = groundOf(wall);
   const stud = ground === 'timber' || ground === 'metal' ? 'stud' : 'place';
   const refused = plan.hang.state === 'refused' || plan.hang.state === 'over';
