@@ -19,7 +19,7 @@ export { parseLength, type ParsedLength } from './length/parse.ts';
 export { enter, entered, exactly, readEntered, typedText, type Entered } from './length/entered.ts';
 export { exactText, exactTextWithUnit, tape, tapeText, tapeTextWithUnit, type TapeLength } from './length/format.ts';
 export { dimension, minus, plus, type Dimension, type Label, type LengthTerm, type Source } from './worked/dimension.ts';
-export { apply, type Figure, type FigureTerm, type FigureUnit } from './worked/figure.ts';
+export { apply, termOf, total, type Figure, type FigureTerm, type FigureUnit } from './worked/figure.ts';
 export { extentOf, place, type EdgeId, type Face, type Panel, type Role } from './solid/panel.ts';
 export type { Strip } from './solid/meeting.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
@@ -315,7 +315,8 @@ export {
   type NewFact,
   type Opening as MeasuredOpening,
 } from './plan/design.ts';
-export { faultWords, fullTitle, marksOf, reasonWords, stepWords, temperature, type BuildTold, type StepWords } from './formats/build-words.ts';
+export { faultWords, fullTitle, reasonWords, stepWords } from './formats/build-words.ts';
+export { marksOf, temperature, type BuildTold, type StepWords } from './formats/build-said.ts';
 export { minutesText } from './checks/words/amounts.ts';
 export { clockText } from './formats/build-codec.ts';
 export { scheduleIcs, stretches } from './formats/schedule-ics.ts';

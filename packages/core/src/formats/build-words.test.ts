@@ -4,7 +4,8 @@ import { labelWords } from '../checks/words/labels.ts';
 import { planBuild } from '../plan/build-job.ts';
 import { plan } from '../plan/plan.ts';
 import type { Figure } from '../worked/figure.ts';
-import { faultWords, fullTitle, marksOf, reasonWords, stepWords, type BuildTold } from './build-words.ts';
+import { marksOf, type BuildTold } from './build-said.ts';
+import { faultWords, fullTitle, reasonWords, stepWords } from './build-words.ts';
 import { hangingTold } from './hanging-steps.ts';
 import { readProject } from './project-file.ts';
 

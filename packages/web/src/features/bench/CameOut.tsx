@@ -1,5 +1,5 @@
 /** What came out of a step: a reading, a part, an opening, diagonals, a height, the minutes; a note with pictures; a part that is spoiled. */
-import { entered, exactly, labelWords, mm, WALL_LIMITS, type Length, type NewFact, type Step } from '@keen/core';
+import { entered, exactly, labelWords, mm, WALL_LIMITS, type Entered, type Length, type NewFact, type Step } from '@keen/core';
 import { Button, Dialog, TextField } from '@mui/material';
 import { useState } from 'react';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -84,6 +84,16 @@ export function CameOut({ step, of, shown, onClose }: CameOutProps) {
             </ul>
           )
         )}
+        {step.detail.kind === 'square' && (
+          <DiagonalsPad
+            detail={step.detail}
+            unit={shown.unit}
+            onKeep={(one, other) => {
+              add({ kind: 'diagonals', diagonals: { assembly: (step.detail as SquareDetail).assembly, one, other } });
+              setKept([...kept, `diagonals ${one.text} and ${other.text}`]);
+            }}
+          />
+        )}
         {kept.map((line, index) => (
           <p key={index} role="status">
             Written down: {line}
@@ -132,6 +142,35 @@ export function CameOut({ step, of, shown, onClose }: CameOutProps) {
   );
 }
 
+type SquareDetail = Extract<Step['detail'], { kind: 'square' }>;
+
+interface DiagonalsPadProps {
+  readonly detail: SquareDetail;
+  readonly unit: ShownUnit['unit'];
+  readonly onKeep: (one: Entered, other: Entered) => void;
+}
+
+/** Both, one after the other: one alone says nothing. */
+function DiagonalsPad({ detail, unit, onKeep }: DiagonalsPadProps) {
+  const [one, setOne] = useState<Entered | null>(null);
+  const planned = Math.round(detail.diagonals.diagonal.value * 1e6) as Length;
+  return (
+    <EntryPad
+      key={one === null ? 'one' : 'other'}
+      label={one === null ? 'One diagonal' : `The other, the first is ${one.text}`}
+      unit={unit}
+      planned={planned}
+      least={mm(10)}
+      most={mm(9000)}
+      onKeep={(value) => {
+        if (one === null) return setOne(value);
+        onKeep(one, value);
+        setOne(null);
+      }}
+    />
+  );
+}
+
 /** Parts a step touches, by their marks. */
 function partsOf({ panels }: Step, { told: { plan } }: BuildOf): { readonly id: string; readonly name: string }[] {
   return panels.flatMap((id) => {
@@ -171,17 +210,6 @@ function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUni
           most: mm(6000),
           fact: (value) => ({ kind: 'opening', opening: { space: space.id, [measure]: value } }),
         });
-  if (detail.kind === 'square') {
-    const planned = Math.round(detail.diagonals.diagonal.value * 1e6) as Length;
-    rows.push({
-      id: 'one',
-      name: 'The longer diagonal, the other as planned',
-      planned,
-      least: mm(10),
-      most: mm(9000),
-      fact: (value) => ({ kind: 'diagonals', diagonals: { assembly: detail.assembly, one: value, other: entered(`${planned / 1e6} mm`) } }),
-    });
-  }
   if (detail.kind === 'hang' || detail.kind === 'correct')
     rows.push({
       id: 'height',

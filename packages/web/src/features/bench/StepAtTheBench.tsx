@@ -1,5 +1,6 @@
 /** A step in large type: picture, numbers, what to do, what to look at, what can hurt. */
 import { setupWords, type DisplayUnit, type Step, type StepWords } from '@keen/core';
+import { Explained } from '../../ui/Explained.tsx';
 import type { BuildOf } from '../build/useBuild.ts';
 import { StepPicture } from '../build/StepPicture.tsx';
 import { PieceLine } from '../joints/PieceLine.tsx';
@@ -20,10 +21,18 @@ export function StepAtTheBench({ step, words, of, unit }: StepAtTheBenchProps) {
       <StepPicture step={step} title={words.title} of={of} />
       {!setup && words.big.length > 0 && (
         <dl className="bench-numbers">
-          {words.big.map(({ text, of: what }) => (
+          {words.big.map(({ text, of: what, sum }) => (
             <div key={what}>
               <dt>{what}</dt>
-              <dd>{text}</dd>
+              <dd>
+                {sum ? (
+                  <Explained title={what} unit={unit} of={sum}>
+                    {text}
+                  </Explained>
+                ) : (
+                  text
+                )}
+              </dd>
             </div>
           ))}
         </dl>

@@ -1,10 +1,24 @@
 /** Build: in what order, when? Steps with the reason for their order, and the days they fall on. */
-import { dayOf, fullTitle, moveStep, reasonWords, scheduleIcs, stepWords, wantedAfter, type Schedule } from '@keen/core';
+import {
+  dayOf,
+  fullTitle,
+  moveStep,
+  reasonWords,
+  scheduleIcs,
+  stepWords,
+  wantedAfter,
+  termOf,
+  total,
+  type DisplayUnit,
+  type Figure,
+  type Schedule,
+} from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
+import { Explained } from '../../ui/Explained.tsx';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { SharingDialog } from '../bench/SharingDialog.tsx';
@@ -77,10 +91,20 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
     download(`${fileName(design.name)}-days.ics`, 'text/calendar', text);
   };
   const left = of.build.steps.filter((each) => !of.done.has(each.id));
-  const minutes = left.reduce((sum, each) => sum + each.minutes.value, 0);
   return (
     <div className="station-body build-station">
-      <h1>{headline(left.length, minutes, days.schedule)}</h1>
+      <h1>
+        <Headline
+          left={left.length}
+          minutes={total(
+            'step-minutes',
+            'min',
+            left.map((each) => termOf(each.minutes, '', { key: 'item', of: of.titleOf(each) })),
+          )}
+          schedule={days.schedule}
+          unit={shown.unit}
+        />
+      </h1>
       <p className="lead">
         {of.done.size} of {order.length} steps done.
         {searching && ' Sheets are still being laid out: their cuts follow.'}
@@ -143,10 +167,23 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function headline(left: number, minutes: number, schedule: Schedule | null | undefined): string {
+interface HeadlineProps {
+  readonly left: number;
+  readonly minutes: Figure;
+  readonly schedule: Schedule | null | undefined;
+  readonly unit: DisplayUnit;
+}
+
+function Headline({ left, minutes, schedule, unit }: HeadlineProps) {
   if (left === 0) return 'Everything is built and hung.';
-  const hours = minutes < 90 ? `${Math.round(minutes)} minutes` : `${Math.round(minutes / 60)} hours`;
-  if (!schedule) return `${left} ${left === 1 ? 'step' : 'steps'}, about ${hours} of work.`;
-  const evenings = new Set(schedule.tasks.map(({ start }) => dayOf(start))).size;
-  return `${left} ${left === 1 ? 'step' : 'steps'}, about ${hours}: done on ${dayWords(schedule.finish)}, ${evenings === 1 ? 'in one go' : `after ${evenings} times in the shop`}.`;
+  const evenings = new Set(schedule?.tasks.map(({ start }) => dayOf(start))).size;
+  return (
+    <>
+      {left} {left === 1 ? 'step' : 'steps'}, about{' '}
+      <Explained title="hands on" unit={unit} of={minutes}>
+        {minutes.value < 90 ? `${Math.round(minutes.value)} minutes` : `${Math.round(minutes.value / 60)} hours`}
+      </Explained>
+      {schedule ? `: done on ${dayWords(schedule.finish)}, ${evenings === 1 ? 'in one go' : `after ${evenings} times in the shop`}.` : ' of work.'}
+    </>
+  );
 }

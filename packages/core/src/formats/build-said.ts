@@ -1,0 +1,247 @@
+/** What the steps say that take more than a few lines: cuts, coats, glue-ups, drawers, the hanging; and the words they share. */
+import { FINISHES } from '../build/finishes.ts';
+import { GLUES } from '../build/glues.ts';
+import type { BuildChoices } from '../build/choices.ts';
+import type { Step, StepDetail } from '../build/step.ts';
+import { fineText, lengthText, massText, minutesText } from '../checks/words/amounts.ts';
+import { labelWords } from '../checks/words/labels.ts';
+import { capital } from '../checks/words/sentence.ts';
+import { screwById } from '../joints/screws.ts';
+import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
+import type { PartLine } from '../parts/parts.ts';
+import type { Plan, UnitPlan } from '../plan/plan.ts';
+import { boundsOf, boundsOfUnit } from '../solid/views.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import type { Figure } from '../worked/figure.ts';
+import type { HangingStep, HangingTold } from './hanging-steps.ts';
+import type { SetupContext } from './setup-settings.ts';
+
+export interface StepWords {
+  readonly title: string;
+  /** The cabinet it is of; null for what serves several. */
+  readonly of: string | null;
+  readonly says: readonly string[];
+  /** What is looked at or measured, each with its number. */
+  readonly checks: readonly string[];
+  readonly caution: string | null;
+  /** How one person does without the second pair of hands; null where one is enough. */
+  readonly alone: string | null;
+  /** Read from two steps away: a number, and what it is of. */
+  readonly big: readonly { readonly text: string; readonly of: string; readonly sum?: Figure }[];
+}
+
+export interface BuildTold {
+  readonly plan: Plan;
+  readonly workshop: Workshop;
+  readonly choices: BuildChoices;
+  /** For what machines are set to. */
+  readonly setups: SetupContext;
+  /** The hanging of a unit, step by step. */
+  readonly hangingOf: (unit: string) => HangingTold | null;
+}
+
+export type Of<K extends StepDetail['kind']> = Extract<StepDetail, { kind: K }>;
+export type Said = Partial<Omit<StepWords, 'title' | 'alone' | 'of'>> & { readonly title: string };
+
+export const plural = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`;
+
+export const product = ({ workshop }: BuildTold, id: string): string => workshop.products[id]?.name ?? id;
+
+const lineOf = ({ parts }: Plan, panel: string): PartLine | undefined => parts.find((line) => line.panels.includes(panel) || line.id === panel);
+
+/** The marks of all a step touches: 'A1, A2 and 4 more'. */
+export function marksOf(panels: readonly string[], plan: Plan): readonly string[] {
+  return [...new Set(panels.flatMap((panel) => lineOf(plan, panel)?.mark ?? []))];
+}
+
+export function marks({ panels }: Step, { plan }: BuildTold): string {
+  const all = marksOf(panels, plan);
+  if (all.length === 0) return '';
+  return `${all.length === 1 ? 'Part' : 'Parts'} ${all.length > 12 ? `${all.slice(0, 10).join(', ')} and ${all.length - 10} more` : all.join(', ')}.`;
+}
+
+export function cutSaid(detail: Of<'cut'>, step: Step, told: BuildTold, unit: DisplayUnit): Said {
+  const name = product(told, detail.product);
+  const first = detail.round === 0;
+  const largest = [...new Set(step.panels.flatMap((panel) => lineOf(told.plan, panel) ?? []))].sort((a, b) => b.length.value - a.length.value)[0];
+  return {
+    title:
+      detail.cuts.length === 0
+        ? `Cut ${name}`
+        : `${detail.runs === 'along' ? 'Rip' : detail.runs === 'across' ? 'Crosscut' : 'Cut to size:'} ${name}${detail.rounds > 1 ? `, round ${detail.round + 1} of ${detail.rounds}` : ''}`,
+    says: [
+      detail.cuts.length === 0
+        ? 'The sheets are not laid out yet: Sheets says in which order they come apart.'
+        : `${plural(detail.cuts.length, 'cut')} at ${plural(detail.settings, 'setting')}${first && detail.sheets > 0 ? `, out of ${plural(detail.sheets, 'sheet')}` : ''}; Sheets plays them one by one.`,
+      marks(step, told),
+    ].filter((line) => line !== ''),
+    checks: [
+      'Parts that are to match are cut at one setting, against fence or stop.',
+      ...(largest
+        ? [
+            `The first piece is measured against the list: ${largest.mark} is ${lengthText(largest.length.value, unit)} × ${lengthText(largest.width.value, unit)}.`,
+          ]
+        : []),
+    ],
+    caution:
+      detail.heavyKg > 0
+        ? `Large pieces, up to ${massText(detail.heavyKg, unit)}: on the floor over foam or on sawhorses with a guide, not pushed over a saw table.`
+        : 'Unplug before the blade is touched; a push stick for what is narrower than a hand.',
+    big: detail.cuts.length > 0 ? [{ text: String(detail.cuts.length), of: detail.cuts.length === 1 ? 'cut' : 'cuts' }] : [],
+  };
+}
+
+export function cleatBig(of: UnitPlan | null, unit: DisplayUnit): StepWords['big'] {
+  const { hanging } = of?.unit ?? {};
+  return hanging?.rip
+    ? [
+        { text: fineText(hanging.longFace, unit), of: 'long face, at the fence' },
+        { text: `${hanging.bevelDeg}°`, of: 'blade from square' },
+      ]
+    : [];
+}
+
+export function coatSaid(detail: Of<'coat'>, { choices }: BuildTold, unit: DisplayUnit): Said {
+  const finish = FINISHES[detail.finish as keyof typeof FINISHES];
+  const amount = unit === 'mm' ? `${Math.ceil(detail.liters.value * 20) / 20} l` : `${Math.ceil((detail.liters.value / 0.946352946) * 10) / 10} qt`;
+  const glue = GLUES[choices.glue];
+  return {
+    title: `${detail.side === 'inside' ? 'Finish inside' : 'Finish'}, coat ${detail.coat} of ${detail.of}`,
+    says: [
+      ...(detail.maskedMm > 0
+        ? [`Tape off every glued face first, ${lengthText(Math.round(detail.maskedMm) * NM_PER.mm, unit)} in all: glue holds on bare wood only.`]
+        : []),
+      ...(detail.sandFirst ? ['Sand lightly, wipe off the dust.'] : []),
+      `${capital(finish.name)}, about ${amount}${finish.bothFaces ? '; both faces of what lies free, or it cups' : ''}.`,
+    ],
+    checks: [
+      `Dry to the touch and no smell before the next: ${minutesText(detail.dryMin.value)} at ${temperature(choices.tempC, unit)}.`,
+      ...(detail.coat === 1 && detail.side === 'outside' && finish.id === 'stain' && glue.sealsWood
+        ? ['Squeeze-out shows as pale patches now: scraped off and sanded before the stain.']
+        : []),
+    ],
+    caution:
+      [
+        finish.rags ? 'Oily rags heat up by themselves: spread flat outdoors, or in water in a lidded tin.' : '',
+        finish.solvent ? 'Open windows, no flame.' : '',
+      ]
+        .filter((line) => line !== '')
+        .join(' ') || null,
+    big: [{ text: minutesText(detail.dryMin.value), of: 'to dry', sum: detail.dryMin }],
+  };
+}
+
+export const temperature = (celsius: number, unit: DisplayUnit): string => (unit === 'mm' ? `${celsius} °C` : `${Math.round((celsius * 9) / 5 + 32)} °F`);
+
+export function openingsOf(of: UnitPlan | null, unit: DisplayUnit): string[] {
+  if (!of) return [];
+  return of.unit.compartments.map(
+    ({ name, width, height }) => `${capital(labelWords(name))}: ${lengthText(width.value, unit)} wide, ${lengthText(height.value, unit)} high.`,
+  );
+}
+
+export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTold, unit: DisplayUnit): Said {
+  const { glueUp, glue, skin, fasteners } = detail;
+  const names = glueUp.groups.map((group) => groupName(group, of));
+  const driven = fasteners.map(({ by, screw, length, count, pilot }) => {
+    if (by === 'brads') return `${count} brads, ${lengthText(length, unit)}: straight, well inside the edge, for one that wanders comes out of the face.`;
+    if (by === 'dowels') return `${count} dowels, ${lengthText(length, unit)}.`;
+    const { name, rootMm } = screwById(screw);
+    return `${count} × ${name} × ${lengthText(length, unit)} ${by === 'pockets' ? 'pocket screws' : 'screws'}${pilot ? `, pilot ${fineText(Math.round(rootMm * 9) * (NM_PER.mm / 10), unit)}` : ''}.`;
+  });
+  const choice = GLUES[told.choices.glue];
+  return {
+    title:
+      skin === 'back'
+        ? `Put the back on`
+        : skin === 'frame'
+          ? `Put the face frame on`
+          : skin === 'edging'
+            ? `Put the edging on`
+            : `${glue ? 'Glue up' : 'Join'} ${listed(names)}`,
+    says: [
+      ...(skin
+        ? [`${capital(listed(names.filter((_, index) => glueUp.groups[index]!.length < 3)))}: ${plural(glueUp.meetings.length, 'joint')}.`]
+        : [
+            `${plural(glueUp.meetings.length, 'joint')}${glueUp.meetings.length > 1 ? ' in one go' : ''}${glueUp.along ? '' : ': they lock into one another, none can be closed alone'}.`,
+          ]),
+      ...(glue
+        ? [
+            `${capital(choice.name)}: ${minutesText(glue.minutes.value)} from the first joint to the last clamp, it stays open for ${minutesText(glue.openMin.value)}.`,
+          ]
+        : ['No glue here.']),
+      ...(glue && glue.clampsWanted > 0
+        ? [
+            `${plural(glue.clampsWanted, 'clamp')} that ${glue.clampsWanted === 1 ? 'reaches' : 'reach'} ${lengthText(glue.reachMm * NM_PER.mm, unit)}; ${glue.clampsOwned === 0 ? 'none' : glue.clampsOwned} here do.`,
+          ]
+        : []),
+      ...driven,
+    ],
+    checks: [
+      ...(skin === 'back' ? ['The back is square where it was cut: its corner goes into the corner, the rest follows, diagonals once more.'] : []),
+      ...(glue ? [`In the clamps for ${minutesText(glue.clampMin.value)} at ${temperature(told.choices.tempC, unit)}; squeeze-out off before it skins.`] : []),
+    ],
+    caution: skin === 'back' && fasteners.length > 0 ? 'Nails and screws of the back never nearer to an edge than they are long past it.' : null,
+    big: glue
+      ? [
+          { text: minutesText(glue.openMin.value), of: 'the glue stays open', sum: glue.openMin },
+          { text: minutesText(glue.clampMin.value), of: 'in the clamps', sum: glue.clampMin },
+        ]
+      : [],
+  };
+}
+
+const listed = (names: readonly string[]): string =>
+  names.length < 2
+    ? (names[0] ?? '')
+    : names.length > 4
+      ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
+      : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
+
+function groupName(group: readonly string[], of: UnitPlan | null): string {
+  const panel = of?.unit.byId.get(group[0]!);
+  const name = panel ? labelWords(panel.name) : group[0]!;
+  return group.length === 1 ? name : group.length === 2 ? `${name} with ${labelWords(of!.unit.byId.get(group[1]!)!.name)}` : `${name} and what is on it`;
+}
+
+export function drawerPlaces({ boxes }: Of<'drawers'>, of: UnitPlan | null, { plan }: BuildTold, unit: DisplayUnit): string[] {
+  if (!of) return [];
+  const top = boundsOfUnit(of.unit).high.up;
+  return boxes.map((box) => {
+    const high = Math.max(...box.map((id) => boundsOf(of.unit.byId.get(id)!).high.up));
+    return `${marksOf(box, plan)[0] ?? 'A drawer'}: its upper edge ${lengthText(Math.round((top - high) * NM_PER.mm) as Length, unit)} below the top of the cabinet.`;
+  });
+}
+
+/** Steps of the hanging that belong to one of the build. */
+const HANGING: Readonly<Partial<Record<StepDetail['kind'], readonly HangingStep['id'][]>>> = {
+  look: ['look'],
+  'wall-half': ['line', 'studs', 'bore', 'strip'],
+  'cabinet-half': ['cabinet-half'],
+  hang: ['empty', 'join', 'prop', 'lift', 'second', 'check'],
+  correct: ['correct'],
+  lock: ['lock'],
+  load: ['load'],
+};
+
+const HANG_TITLES: Readonly<Record<'look' | 'wall-half' | 'cabinet-half' | 'hang' | 'correct' | 'lock' | 'load', string>> = {
+  look: 'Look into the wall',
+  'wall-half': 'What it hangs on, to the wall',
+  'cabinet-half': 'What it hangs by, to the cabinet',
+  hang: 'Hang it, and look',
+  correct: 'Take it down, put it right, hang it again',
+  lock: 'Lock it',
+  load: 'Load it from the bottom up',
+};
+
+export function hangSaid(step: Step, { hangingOf }: BuildTold): Said {
+  const kind = step.detail.kind as keyof typeof HANG_TITLES;
+  const steps = (step.unit === null ? null : hangingOf(step.unit))?.steps.filter(({ id }) => HANGING[kind]!.includes(id)) ?? [];
+  const cautions = steps.flatMap(({ caution }) => caution ?? []);
+  return {
+    title: HANG_TITLES[kind],
+    says: steps.flatMap(({ says }) => says),
+    checks: kind === 'correct' ? ['Level on the top, plumb down the front, both ends bear: entered again if it came lower or higher.'] : [],
+    caution: cautions.length > 0 ? cautions.join(' ') : null,
+  };
+}
