@@ -1,9 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
-/** The built application on a database of its own; every test works in a project of its own. */
+/** The built application, each worker on a database of its own; every test works in a project of its own. */
 export default defineConfig({
   testDir: './tests',
-  globalSetup: './product-up.ts',
   fullyParallel: true,
   workers: 2,
   timeout: 60_000,

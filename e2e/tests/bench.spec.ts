@@ -1,9 +1,9 @@
 /** The ink cupboard built on a phone, from the first rip to the load: with a part too short, a thinner sheet and no network in the middle; and on the LAN. */
 import { networkInterfaces } from 'node:os';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { plan, readWorkshop, designCodec, recordCodec, standingAsCut, standingSlots, type RecordEntry } from '@keen/core';
 import { startProduct, untilUp } from '../product.ts';
-import { baseUrl, freshProject, open, stored, watchErrors } from './support.ts';
+import { baseUrl, freshProject, open, stored, test, watchErrors, workshopNow } from './support.ts';
 
 const PHONE = { width: 390, height: 844 };
 
@@ -148,36 +148,31 @@ test('the ink cupboard is built on a phone, the desk looking on', async ({ brows
 async function read(id: string) {
   const project = await stored(id);
   const entries = await record(id);
-  const workshop = (await (await fetch(`${baseUrl()}/api/workshop`)).json()) as { workshop: unknown };
+  const { workshop } = await workshopNow();
   return {
     design: designCodec.read(project['document'], 'document'),
     record: entries.map(({ entry }): RecordEntry => recordCodec.read(entry, 'record')),
-    workshop: readWorkshop(workshop.workshop),
+    workshop: readWorkshop(workshop),
   };
 }
 
-test('what waits on a phone outlives its page, and the server', async ({ browser }) => {
+test('what waits on a phone outlives its page, and the server', async ({ browser, product }) => {
   test.setTimeout(180_000);
-  const product = await startProduct();
-  try {
-    const id = await inkAlone(product.url);
-    const context = await browser.newContext({ viewport: PHONE });
-    const phone = await context.newPage();
-    await phone.goto(`${product.url}/project/${id}/ink/bench/next?step=${encodeURIComponent('ink/sand-inside')}`);
-    await expect(title(phone)).toHaveText('Sand the inside');
-    // Ticks while the server dies under them, and pictures on their way.
-    for (let n = 0; n < 6; n++) {
-      if (n === 2) process.kill(product.serverPid(), 'SIGKILL');
-      await tick(phone);
-    }
-    await untilUp(product.url);
-    await phone.reload();
-    await expect(kept(phone)).toHaveText('kept', { timeout: 40_000 });
-    await expect.poll(async () => (await record(id, product.url)).filter(({ entry }) => entry['kind'] === 'step').length, { timeout: 20_000 }).toBe(6);
-    await context.close();
-  } finally {
-    await product.stop();
+  const id = await inkAlone();
+  const context = await browser.newContext({ viewport: PHONE });
+  const phone = await context.newPage();
+  await phone.goto(`${baseUrl()}/project/${id}/ink/bench/next?step=${encodeURIComponent('ink/sand-inside')}`);
+  await expect(title(phone)).toHaveText('Sand the inside');
+  // Ticks while the server dies under them, and pictures on their way.
+  for (let n = 0; n < 6; n++) {
+    if (n === 2) process.kill(product.serverPid(), 'SIGKILL');
+    await tick(phone);
   }
+  await untilUp(product.url);
+  await phone.reload();
+  await expect(kept(phone)).toHaveText('kept', { timeout: 40_000 });
+  await expect.poll(async () => (await record(id)).filter(({ entry }) => entry['kind'] === 'step').length, { timeout: 20_000 }).toBe(6);
+  await context.close();
 });
 
 test('a note with a picture is kept, shown and found; what is no picture is refused in words', async ({ page }) => {

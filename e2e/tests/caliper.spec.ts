@@ -1,6 +1,6 @@
 /** The caliper: readings kept as they come, none lost when it drops, stalls or sends nonsense. */
-import { expect, test } from '@playwright/test';
-import { baseUrl, freshProject, open, untilSaved } from './support.ts';
+import { expect } from '@playwright/test';
+import { baseUrl, freshProject, open, test, untilSaved } from './support.ts';
 
 const fault = (how: 'drop' | 'silent' | 'nonsense', after: number): Promise<Response> =>
   fetch(`${baseUrl()}/api/devices/caliper/fault`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ how, after }) });

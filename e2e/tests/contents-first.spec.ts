@@ -1,6 +1,6 @@
 /** From an empty project to a box on the wall: what it must hold and where it goes first, the box follows. */
-import { expect, test, type Page } from '@playwright/test';
-import { baseUrl, field, station, stored, tally, untilSaved, watchErrors } from './support.ts';
+import { expect, type Page } from '@playwright/test';
+import { baseUrl, field, station, stored, tally, test, untilSaved, watchErrors } from './support.ts';
 
 test.describe.configure({ timeout: 120_000 });
 

@@ -1,13 +1,9 @@
 /** Killed outright in the middle of saving: what was called saved is there afterwards. On the product's own database settings. */
-import { expect, test, type Page } from '@playwright/test';
-import { startProduct, untilUp, type Product } from '../product.ts';
-import { field, freshProject, open, saveState, stored, untilSaved } from './support.ts';
+import { expect, type Page } from '@playwright/test';
+import { untilUp, type Product } from '../product.ts';
+import { field, freshProject, open, saveState, stored, test, untilSaved } from './support.ts';
 
 test.describe.configure({ timeout: 180_000 });
-
-let product: Product;
-test.beforeAll(async () => void (product = await startProduct()));
-test.afterAll(() => product.stop());
 
 /** Notes every width that the page was showing when it said "saved". */
 async function noteSaved(page: Page): Promise<void> {
@@ -21,16 +17,16 @@ async function noteSaved(page: Page): Promise<void> {
   });
 }
 const notedIn = (page: Page): Promise<number[]> => page.evaluate(() => (window as any).saved as number[]);
-const storedWidth = async (id: string): Promise<number> => Number.parseFloat((await stored(id, product.url))['document'].units.ink.width as string);
+const storedWidth = async (id: string): Promise<number> => Number.parseFloat((await stored(id))['document'].units.ink.width as string);
 
 for (const [what, victims] of [
   ['the server', (p: Product) => [p.serverPid()]],
   ['MariaDB', (p: Product) => [p.databasePid()]],
   ['both at once', (p: Product) => [p.databasePid(), p.serverPid()]],
 ] as const) {
-  test(`kill -9 of ${what} during autosave loses nothing that was called saved`, async ({ page }) => {
-    const id = await freshProject(() => {}, product.url);
-    await open(page, id, 'ink/box', product.url);
+  test(`kill -9 of ${what} during autosave loses nothing that was called saved`, async ({ page, product }) => {
+    const id = await freshProject();
+    await open(page, id);
     await noteSaved(page);
     for (let round = 0; round < 2; round++) {
       const start = 701 + round * 100;
@@ -53,8 +49,8 @@ for (const [what, victims] of [
 }
 
 test('while the server is away the page says so, keeps what is typed over a reload, and sends it when the server is back', async ({ page }) => {
-  const id = await freshProject(() => {}, product.url);
-  await open(page, id, 'ink/box', product.url);
+  const id = await freshProject();
+  await open(page, id);
   await page.route('**/api/**', (route) => route.abort());
   await field(page, 'width').fill('777');
   await expect(saveState(page)).toContainText('not saved: server away, held here');
@@ -68,15 +64,15 @@ test('while the server is away the page says so, keeps what is typed over a relo
 });
 
 test('what a closed tab could not send is taken up by the next one', async ({ context }) => {
-  const id = await freshProject(() => {}, product.url);
+  const id = await freshProject();
   const first = await context.newPage();
-  await open(first, id, 'ink/box', product.url);
+  await open(first, id);
   await first.route('**/api/**', (route) => route.abort());
   await field(first, 'width').fill('778');
   await expect(saveState(first)).toHaveAttribute('data-save', 'held');
   await first.close();
   const second = await context.newPage();
-  await open(second, id, 'ink/box', product.url);
+  await open(second, id);
   await expect(field(second, 'width')).toHaveValue('778');
   await untilSaved(second);
   expect(await storedWidth(id)).toBe(778);

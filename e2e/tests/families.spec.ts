@@ -1,6 +1,6 @@
 /** Families of unit through the page: picked from the gallery, seen from every side, changed by hand and by typing, kept over a reload. */
-import { expect, test, type Page } from '@playwright/test';
-import { freshProject, open, station, stored, untilSaved } from './support.ts';
+import { expect, type Page } from '@playwright/test';
+import { freshProject, open, station, stored, test, untilSaved } from './support.ts';
 
 const FAMILIES = [
   'shelf box',

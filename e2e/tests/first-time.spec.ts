@@ -1,12 +1,13 @@
 /** From an empty database to a cut list in the hand, by keyboard alone. */
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { startProduct, type Product } from '../product.ts';
+import { test } from './support.ts';
 
 test.describe.configure({ timeout: 120_000, mode: 'serial' });
-let product: Product;
-test.beforeAll(async () => void (product = await startProduct()));
-test.afterAll(() => product.stop());
+let empty: Product;
+test.beforeAll(async () => void (empty = await startProduct()));
+test.afterAll(() => empty.stop());
 
 /** Tabs on until the element with the focus is what is wanted; a person would do no other. */
 async function tabTo(page: Page, wanted: RegExp, most = 60): Promise<void> {
@@ -30,8 +31,8 @@ async function tabTo(page: Page, wanted: RegExp, most = 60): Promise<void> {
 }
 
 test('New cabinet, three answers, a cut list downloaded: keyboard only, under two minutes', async ({ page }) => {
-  for (const demo of ['print-room', 'print-room-back', 'type-store']) await fetch(`${product.url}/api/projects/${demo}`, { method: 'DELETE' });
-  await page.goto(product.url);
+  for (const demo of ['print-room', 'print-room-back', 'type-store']) await fetch(`${empty.url}/api/projects/${demo}`, { method: 'DELETE' });
+  await page.goto(empty.url);
   await expect(page.getByText('No project yet')).toBeVisible();
   await tabTo(page, /New cabinet/);
   await page.keyboard.press('Enter');
@@ -67,7 +68,7 @@ test('New cabinet, three answers, a cut list downloaded: keyboard only, under tw
 });
 
 test('the drawing is one stop: arrows go from part to part, plus makes it wider', async ({ page }) => {
-  await page.goto(product.url);
+  await page.goto(empty.url);
   await page.getByRole('link', { name: /Brayer cabinet/ }).click();
   await expect(page.locator('.tally')).toBeVisible();
   await tabTo(page, /front and section/);

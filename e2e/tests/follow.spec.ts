@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { field, freshProject, open, station, stored, tally, untilSaved, watchErrors } from './support.ts';
+import { expect } from '@playwright/test';
+import { field, freshProject, open, station, stored, tally, test, untilSaved, watchErrors } from './support.ts';
 
 test('a width typed at the keyboard has everything follow, within the next frame', async ({ page }) => {
   const errors = watchErrors(page);

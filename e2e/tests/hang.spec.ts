@@ -1,8 +1,8 @@
 /** Will it stay up, to the last hole: a unit that must not be hung as drawn and its way to one that may, a plan for every demo unit, the cleat slid on. */
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { expect, test, type Page } from '@playwright/test';
-import { backWallProject, baseUrl, field, freshProject, furnishedProject, open, station, stored, untilSaved, watchErrors } from './support.ts';
+import { expect, type Page } from '@playwright/test';
+import { backWallProject, baseUrl, field, freshProject, furnishedProject, open, station, stored, test, untilSaved, watchErrors } from './support.ts';
 
 const STORE = fileURLToPath(new URL('../../examples/type-store.carcass.json', import.meta.url));
 const storeProject = (change: (file: Record<string, any>) => void = () => {}): Promise<string> =>

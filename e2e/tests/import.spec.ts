@@ -1,6 +1,6 @@
 /** Files that are right come in; files that are wrong are refused with a clear message and change nothing. */
-import { expect, test } from '@playwright/test';
-import { baseUrl, EXAMPLE, example, watchErrors } from './support.ts';
+import { expect } from '@playwright/test';
+import { EXAMPLE, baseUrl, example, test, watchErrors } from './support.ts';
 
 const text = (change: (file: Record<string, any>) => void): string => {
   const file = example();

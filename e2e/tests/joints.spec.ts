@@ -1,6 +1,6 @@
 /** Joints through the page: sections, setups in their order, test cuts that later setups start from, ticks that stay. */
-import { expect, test } from '@playwright/test';
-import { field, freshProject, open, station, untilSaved, watchErrors } from './support.ts';
+import { expect } from '@playwright/test';
+import { field, freshProject, open, station, test, untilSaved, watchErrors } from './support.ts';
 
 test('a joint is seen in section; another depth is another section, and the parts follow', async ({ page }) => {
   const errors = watchErrors(page);

@@ -1,6 +1,6 @@
 /** Parts pinned by hand, sheets kept out of the store, a search that goes on on the server. */
-import { expect, test, type Page } from '@playwright/test';
-import { freshProject, furnishedProject, open, station, stored, untilSaved } from './support.ts';
+import { expect, type Page } from '@playwright/test';
+import { freshProject, furnishedProject, open, station, stored, test, untilSaved } from './support.ts';
 
 const pieceNamed = (page: Page, id: string) => page.locator(`[data-piece="${id}"]`);
 const settled = (page: Page) => expect(page.getByText('looking for a better layout')).toBeHidden({ timeout: 20_000 });

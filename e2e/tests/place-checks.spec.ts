@@ -1,6 +1,6 @@
 /** Each check of contents and wall: provoked in a project of its own, read on the screen, and settled by the fix it offers. */
-import { expect, test, type Page } from '@playwright/test';
-import { freshProject, open, untilSaved } from './support.ts';
+import { expect, type Page } from '@playwright/test';
+import { freshProject, open, test, untilSaved } from './support.ts';
 
 type File = Record<string, any>;
 

@@ -1,6 +1,6 @@
 /** Editing a unit as a whole, through the page: tries, turned round, cut alike, round numbers, a copy elsewhere, its outline dragged. */
-import { expect, test, type Page } from '@playwright/test';
-import { backWallProject, baseUrl, field, freshProject, open, untilSaved } from './support.ts';
+import { expect, type Page } from '@playwright/test';
+import { backWallProject, baseUrl, field, freshProject, open, test, untilSaved } from './support.ts';
 
 async function pick(page: Page, item: string): Promise<void> {
   await page.locator('.unit-picker > button').click();

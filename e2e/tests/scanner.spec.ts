@@ -1,6 +1,6 @@
 /** The stud scanner: a line scanned, peaks taken as studs, and nothing lost when it is dropped in the middle. */
-import { expect, test } from '@playwright/test';
-import { baseUrl, freshProject, open, stored, untilSaved } from './support.ts';
+import { expect } from '@playwright/test';
+import { baseUrl, freshProject, open, stored, test, untilSaved } from './support.ts';
 
 const fault = (how: 'drop' | 'silent', at: number): Promise<Response> =>
   fetch(`${baseUrl()}/api/devices/scanner/fault`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ how, at }) });

@@ -1,6 +1,6 @@
 /** Sheets cut by cut: the first tick settles the layout, a spoiled part comes out of what is left, all of it kept over a reload. */
-import { expect, test } from '@playwright/test';
-import { freshProject, open, saveState, stored } from './support.ts';
+import { expect } from '@playwright/test';
+import { freshProject, open, saveState, stored, test } from './support.ts';
 
 test('a layout is settled by its first cut, and a spoiled part is laid out over what is left', async ({ page }) => {
   const id = await freshProject(({ design }) => {

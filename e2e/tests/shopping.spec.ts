@@ -1,12 +1,10 @@
 /** What to buy: the merchant's prices taken over, other sizes instead, what is told when the merchant is away; what if; labels. */
-import { expect, test } from '@playwright/test';
-import { baseUrl, field, freshProject, furnishedProject, open, tally } from './support.ts';
+import { expect } from '@playwright/test';
+import { baseUrl, field, freshProject, furnishedProject, open, tally, test } from './support.ts';
 
 const fault = (how: string): Promise<Response> =>
   fetch(`${baseUrl()}/api/merchant/fault`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ how }) });
 
-// One merchant, one workshop: what one test changes the other would see.
-test.describe.configure({ mode: 'serial' });
 test.afterEach(() => fault('fine'));
 
 test('a price that has changed is said and taken over with a click; another size is bought instead', async ({ page }) => {
@@ -23,14 +21,6 @@ test('a price that has changed is said and taken over with a click; another size
   await expect(square).toContainText(/25\.50|less/, { timeout: 30_000 });
   await square.getByRole('button', { name: 'Buy 1525 mm × 1525 mm' }).click();
   await expect(shopping.getByRole('row', { name: /^Birch plywood 6 mm, 1525 mm × 1525 mm/ })).toContainText('25.50');
-  // As it was, for the other tests.
-  const { revision, workshop } = (await (await fetch(`${baseUrl()}/api/workshop`)).json()) as { revision: number; workshop: any };
-  workshop.products['birch-6'] = { ...workshop.products['birch-6'], length: '2440 mm', width: '1220 mm', price: 32 };
-  await fetch(`${baseUrl()}/api/workshop`, {
-    method: 'PUT',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ base: revision, workshop }),
-  });
 });
 
 test('a merchant that is closed or sold out: what it said last, from when, and what is missing', async ({ page }) => {

@@ -3,9 +3,9 @@ import { spawn, spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import { createServer } from 'node:net';
 import { fileURLToPath } from 'node:url';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { startProduct } from '../product.ts';
-import { freshProject, stored } from './support.ts';
+import { freshProject, stored, test } from './support.ts';
 
 test.describe.configure({ timeout: 180_000 });
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));

@@ -1,6 +1,6 @@
 /** States that a good day never shows: a long nest that is stopped, a project that is gone, a home without its server. */
-import { expect, test } from '@playwright/test';
-import { baseUrl, field, freshProject, open, tally } from './support.ts';
+import { expect } from '@playwright/test';
+import { baseUrl, field, freshProject, open, tally, test } from './support.ts';
 
 test('a nest in progress says so and can be stopped; what was found so far stays', async ({ page }) => {
   // Four sheets, and none of them spared by the offcut at hand: nothing proves that, so the search goes on.

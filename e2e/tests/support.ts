@@ -1,12 +1,52 @@
-/** What the tests share: a project of their own each, and the ways a person finds out what is saved and shown. */
+/** What the tests share: a product for each worker, a project for each test, and the ways a person finds out what is saved and shown. */
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { expect, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
+import { startProduct, type Product } from '../product.ts';
 
 export const EXAMPLE = fileURLToPath(new URL('../../examples/print-room.carcass.json', import.meta.url));
 const BACK_WALL = fileURLToPath(new URL('../../examples/print-room-back.carcass.json', import.meta.url));
 export const example = (): Record<string, any> => JSON.parse(readFileSync(EXAMPLE, 'utf8')) as Record<string, any>;
 export const baseUrl = (): string => process.env['KEEN_URL']!;
+
+interface Workshop {
+  readonly revision: number;
+  /** As the server keeps it. */
+  readonly workshop: unknown;
+}
+
+export const workshopNow = async (): Promise<Workshop> => (await (await read(`${baseUrl()}/api/workshop`)).json()) as Workshop;
+
+/**
+ * Stock, store and machines belong to the whole product: tests that ran beside one another on one product saw each other's offcuts. Each
+ * worker has its own, and what a test changed of them is put back after it.
+ */
+export const test = base.extend<{ workshopAsItWas: void }, { product: Product }>({
+  product: [
+    async ({}, use) => {
+      const product = await startProduct();
+      process.env['KEEN_URL'] = product.url;
+      await use(product);
+      await product.stop();
+    },
+    { scope: 'worker', auto: true, timeout: 120_000 },
+  ],
+  workshopAsItWas: [
+    async ({}, use) => {
+      const before = await workshopNow();
+      await use();
+      const { revision } = await workshopNow();
+      if (revision === before.revision) return;
+      const answer = await fetch(`${baseUrl()}/api/workshop`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ base: revision, workshop: before.workshop }),
+      });
+      if (!answer.ok) throw new Error(`the workshop was not put back: ${await answer.text()}`);
+    },
+    { auto: true },
+  ],
+});
 
 /** The two large cabinets alone, filled by what was guessed for each shelf: no things, no rails. */
 function bare(file: Record<string, any>): void {

@@ -1,6 +1,6 @@
 /** Two tabs on one project: no edit is ever lost without a word. */
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { baseUrl, field, freshProject, open, saveState, station, stored, untilSaved } from './support.ts';
+import { expect, type BrowserContext, type Page } from '@playwright/test';
+import { baseUrl, field, freshProject, open, saveState, station, stored, test, untilSaved } from './support.ts';
 
 /** Without the line by which tabs follow one another: as on a bad network, where both edit the same version. */
 async function twoTabs(context: BrowserContext, id: string): Promise<[Page, Page]> {

@@ -1,6 +1,6 @@
 /** The wall's own tools through the screen: the space filled, a run made, a rail hung on, a bow measured, a stud corrected. */
-import { expect, test } from '@playwright/test';
-import { field, freshProject, furnishedProject, open, station, stored, untilSaved, watchErrors } from './support.ts';
+import { expect } from '@playwright/test';
+import { field, freshProject, furnishedProject, open, station, stored, test, untilSaved, watchErrors } from './support.ts';
 
 test('the free space is filled, or shared by a run of equal ones with a gap kept free', async ({ page }) => {
   const errors = watchErrors(page);

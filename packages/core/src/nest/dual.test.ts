@@ -58,7 +58,7 @@ test('never above the number of sheets the parts were cut from, turned or not', 
       const problem = job([sheet('S', 2440, 1220, { grain: 'length' })], parts);
       expect(lowerBound(problem, parts).sheets).toBeLessThanOrEqual(count);
     }),
-    { numRuns: 200 },
+    { numRuns: 80 },
   );
 });
 
@@ -77,6 +77,6 @@ test('never above the cost of a plan that places everything, whatever sheets the
       expect(bound.cost!).toBeLessThanOrEqual(score.cost! + 1e-6);
       expect(bound.sheets).toBeLessThanOrEqual(score.sheets);
     }),
-    { numRuns: 150 },
+    { numRuns: 60 },
   );
 });

@@ -78,7 +78,7 @@ function small(random: Random, costed: boolean): NestProblem {
   return job(costed ? [S, sheet('T', 620, 620, { cost: between(30, 48) })] : [S], parts, kerf, between(0, 1) * 5);
 }
 
-const RUNS = Number(process.env['KEEN_AUDIT_RUNS'] ?? 500);
+const RUNS = Number(process.env['KEEN_AUDIT_RUNS'] ?? 150);
 
 test.each([false, true])('the bound is never above the optimum, costs given: %s', (costed) => {
   const random = seeded(costed ? 11 : 7);
