@@ -9,7 +9,9 @@ export default defineConfig(
   js.configs.recommended,
   {
     files: ['**/*.mjs'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' } },
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', performance: 'readonly', setTimeout: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' },
+    },
   },
   {
     files: ['**/*.{ts,tsx}'],
