@@ -25,6 +25,8 @@ const project = (displayName, more = {}) => ({
 export default {
   // Jest leaves one core free, which on two is half of them.
   maxWorkers: '100%',
+  // A test that hangs is told from one that waits for its share of a busy machine.
+  testTimeout: 60_000,
   projects: [
     project('core'),
     project('cli'),
