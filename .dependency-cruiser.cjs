@@ -81,9 +81,23 @@ module.exports = {
     {
       name: 'one-door',
       severity: 'error',
-      comment: 'web, server and cli enter the core by its index',
-      from: { path: '^packages/(web|server|cli)/' },
+      comment: 'web, server, cli and exchange enter the core by its index',
+      from: { path: '^packages/(web|server|cli|exchange)/' },
       to: { path: `${CORE}/`, pathNot: `${CORE}/index\\.ts$` },
+    },
+    {
+      name: 'exchange-one-door',
+      severity: 'error',
+      comment: 'web, server and cli enter exchange by its index',
+      from: { path: '^packages/(web|server|cli)/' },
+      to: { path: '^packages/exchange/', pathNot: '^packages/exchange/src/index\\.ts$' },
+    },
+    {
+      name: 'exchange-pure',
+      severity: 'error',
+      comment: 'exchange knows no Node, no screen and no server: it runs in each of them',
+      from: { path: '^packages/exchange/', pathNot: TEST },
+      to: { path: '^packages/(web|server|cli)/|^node_modules/(react|@mui|@nestjs)', dependencyTypes: ['core', 'npm', 'local'] },
     },
     {
       name: 'apart',

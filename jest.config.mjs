@@ -29,6 +29,7 @@ export default {
   testTimeout: 60_000,
   projects: [
     project('core'),
+    project('exchange'),
     project('cli'),
     // The calendar's package asks for its ids by require, and in a browser's surroundings that finds no file it can read.
     project('web', { moduleNameMapper: { '\\.css$': '<rootDir>/src/test/empty.ts', '^nanoid$': '<rootDir>/../../node_modules/nanoid/index.cjs' } }),

@@ -8,11 +8,11 @@ const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..');
 const ROLLDOWN = [join(ROOT, 'node_modules/rolldown/bin/cli.mjs'), '-c', 'rolldown.config.mjs'];
 
 const TARGETS = {
-  cli: { made: 'packages/cli/dist/keen.js', from: ['packages/core/src', 'packages/cli'], run: ROLLDOWN },
-  server: { made: 'packages/server/dist/main.js', from: ['packages/core/src', 'packages/server'], run: ROLLDOWN },
+  cli: { made: 'packages/cli/dist/keen.js', from: ['packages/core/src', 'packages/exchange/src', 'packages/cli'], run: ROLLDOWN },
+  server: { made: 'packages/server/dist/main.js', from: ['packages/core/src', 'packages/exchange/src', 'packages/server'], run: ROLLDOWN },
   web: {
     made: 'packages/web/dist/index.html',
-    from: ['packages/core/src', 'packages/web'],
+    from: ['packages/core/src', 'packages/exchange/src', 'packages/web'],
     run: [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'],
   },
 };

@@ -38,8 +38,8 @@ async function check([name, command]) {
   if (said.trim() !== '') console.log(said.trim());
 }
 
-// Whoever uses the core reads its declarations, types and lint alike: they are made first.
-await check(['types of the core', types('packages/core')]);
+// Whoever uses core or exchange reads their declarations, types and lint alike: they are made first.
+await check(['types of core and exchange', types('packages/core', 'packages/exchange')]);
 const waiting = [...CHECKS];
 const worker = async () => {
   for (let next = waiting.shift(); next; next = waiting.shift()) await check(next);

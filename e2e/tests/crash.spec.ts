@@ -48,6 +48,73 @@ for (const [what, victims] of [
   });
 }
 
+test('kill -9 of the server in the middle of uploads: a picture that was called kept is whole, one that was not comes when it is sent again', async ({
+  page,
+  product,
+}) => {
+  const id = await freshProject();
+  // Large and noisy, so that reading, redrawing and writing each take a while.
+  const picture = Buffer.from(
+    await page.evaluate(async () => {
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [2400, 1800];
+      const context = canvas.getContext('2d')!;
+      const noise = context.createImageData(2400, 1800);
+      for (let n = 0; n < noise.data.length; n++) noise.data[n] = n % 4 === 3 ? 255 : (n * 2654435761) >>> 24;
+      context.putImageData(noise, 0, 0);
+      const blob = await new Promise<Blob>((done) => canvas.toBlob((made) => done(made!), 'image/jpeg', 0.95));
+      const url = await new Promise<string>((done) => {
+        const reader = new FileReader();
+        reader.onload = () => done(reader.result as string);
+        reader.readAsDataURL(blob);
+      });
+      return url.split(',')[1]!;
+    }),
+    'base64',
+  );
+  const at = (name: string): string => `${product.url}/api/projects/${id}/photos/${name}`;
+  const send = async (name: string): Promise<boolean> => {
+    try {
+      return (await fetch(at(name), { method: 'PUT', headers: { 'Content-Type': 'image/jpeg' }, body: picture })).ok;
+    } catch {
+      return false;
+    }
+  };
+  const names = Array.from({ length: 8 }, (_, n) => `photo-000${n}`);
+  const said = new Map<string, boolean>();
+  let first = (): void => {};
+  const oneIsKept = new Promise<void>((resolve) => (first = resolve));
+  const sending = names.map(async (name) => {
+    const kept = await send(name);
+    said.set(name, kept);
+    if (kept) first();
+  });
+  // One is kept, the others are on their way.
+  await Promise.race([oneIsKept, Promise.all(sending)]);
+  process.kill(product.serverPid(), 'SIGKILL');
+  await Promise.all(sending);
+  await untilUp(product.url);
+  expect([...said.values()]).toContain(true);
+  for (const name of names) {
+    const answer = await fetch(at(name));
+    if (said.get(name)) expect(answer.status).toBe(200);
+    // Whole or not there: never a half.
+    if (answer.ok) expect(await decodes(page, await answer.arrayBuffer())).toEqual([2400, 1800]);
+    else expect(answer.status).toBe(404);
+  }
+  for (const name of names) expect(await send(name)).toBe(true);
+  for (const name of names) expect(await decodes(page, await (await fetch(at(name))).arrayBuffer())).toEqual([2400, 1800]);
+});
+
+/** Width and height of a picture that a browser can draw to its last line. */
+const decodes = (page: Page, bytes: ArrayBuffer): Promise<number[]> =>
+  page.evaluate(async (base64) => {
+    const image = new Image();
+    image.src = `data:image/jpeg;base64,${base64}`;
+    await image.decode();
+    return [image.naturalWidth, image.naturalHeight];
+  }, Buffer.from(bytes).toString('base64'));
+
 test('while the server is away the page says so, keeps what is typed over a reload, and sends it when the server is back', async ({ page }) => {
   const id = await freshProject();
   await open(page, id);

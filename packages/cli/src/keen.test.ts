@@ -1,7 +1,7 @@
 /** The command as a shell sees it: the built file, its two streams and its exit code. */
 import { describe, expect, test } from '@jest/globals';
 import { execFile, spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -46,6 +46,46 @@ test('keen cutlist prints CSV', () => {
   expect(status).toBe(0);
   expect(stdout.split('\r\n')[0]).toMatch(/^mark,count,part,length,width/);
   expect(stdout).toContain('675.9mm');
+});
+
+describe('keen export', () => {
+  test.each([
+    ['parts-dxf', /^\s*0\r?\nSECTION/],
+    ['sheets-dxf', /^\s*0\r?\nSECTION/],
+    ['glb', /^glTF/],
+    ['stl', /^units on a wall/],
+  ])('%s is written whole to its place, the same as to the pipe', (kind, begins) => {
+    const out = join(folder, `room.${kind}`);
+    const { status, stdout, stderr } = keen('export', EXAMPLE, kind, '--out', out);
+    expect([status, stderr]).toEqual([0, '']);
+    const bytes = readFileSync(out);
+    expect(JSON.parse(stdout)).toEqual({ written: out, bytes: bytes.length });
+    expect(bytes.toString('latin1', 0, 40)).toMatch(begins);
+    const piped = spawnSync(process.execPath, [BUILT, 'export', EXAMPLE, kind], { maxBuffer: 64e6 });
+    // The writer of drawings numbers each of them anew.
+    if (kind === 'glb' || kind === 'stl') expect(piped.stdout.equals(bytes)).toBe(true);
+    expect(piped.status).toBe(0);
+  });
+
+  test('one unit alone is less than all of them', () => {
+    const all = keen('export', EXAMPLE, 'parts-dxf').stdout;
+    const one = keen('export', EXAMPLE, 'parts-dxf', '--unit', 'type').stdout;
+    expect(one).toContain('B1 x');
+    expect(one).not.toContain('A1 x');
+    expect(all).toContain('A1 x');
+  });
+
+  test('what cannot be made is refused, and what stands at the place stays', () => {
+    const out = file('kept.dxf', 'kept');
+    expect(refused('export', EXAMPLE, 'parts-dxf', '--unit', 'attic', '--out', out)).toMatchObject({ code: 'unit', where: '--unit' });
+    expect(refused('export', EXAMPLE, 'clay', '--out', out).accepted).toContain('parts-dxf');
+    expect(refused('export', EXAMPLE, 'sheets-dxf', '--unit', 'ink').where).toBe('--unit');
+    expect(refused('export', EXAMPLE, 'glb', '--out').where).toBe('--out');
+    expect(refused('export', EXAMPLE, 'glb', '--out', join(folder, 'nowhere', 'x.glb')).message).toContain('cannot be written');
+    expect(refused('export', file('no.json', '{'), 'glb', '--out', out).code).toBeTruthy();
+    expect(readFileSync(out, 'utf8')).toBe('kept');
+    expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([]);
+  });
 });
 
 describe('keen nest', () => {

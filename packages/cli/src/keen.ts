@@ -1,43 +1,40 @@
 /**
- * bin/keen: the core from a shell, on open files. Answers go to standard output as JSON or CSV and
+ * bin/keen: the core from a shell, on open files. Answers go to standard output as JSON, CSV or the file that was asked for and
  * nothing else; refusals go to standard error as {"error": {code, message, where, accepted}}, exit 1.
  */
-import { readFileSync, writeSync } from 'node:fs';
 import {
   answerSum,
   cutListCsv,
   displayUnitOf,
   listSums,
-  outcomeOf,
   plan,
   planJson,
   projectSchema,
   readNestProblemText,
-  readProjectFile,
   Refusal,
   search,
   writeNestPlan,
-  type Outcome,
   type Problem,
   type ProjectFile,
 } from '@keen/core';
+import { print, readProjectAt, readText, unwrap } from './files.ts';
+import { USAGE } from './usage.ts';
 
-const USAGE =
-  'keen plan FILE | keen cutlist FILE | keen nest PROBLEM [--seconds S] [--seed N] [--effort E] | keen sum NAME key=value … | keen sum list | keen schema';
 const MOST_SECONDS = 3600;
 
 /** Runs one command and gives the process's exit code. `started` is when the process began, in ms. */
-export function run(args: readonly string[], started: number): number {
-  const answer = outcomeOf(() => command(args, started));
-  if (answer.ok) {
-    print(1, answer.value);
+export async function run(args: readonly string[], started: number): Promise<number> {
+  try {
+    print(1, await command(args, started));
     return 0;
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    print(2, `${JSON.stringify({ error: error.problem satisfies Problem })}\n`);
+    return 1;
   }
-  print(2, `${JSON.stringify({ error: answer.problem satisfies Problem })}\n`);
-  return 1;
 }
 
-function command([name, ...rest]: readonly string[], started: number): string {
+function command([name, ...rest]: readonly string[], started: number): string | Promise<string | Uint8Array> {
   switch (name) {
     case 'plan':
       return json(withProject(rest, ({ design, record, workshop }) => planJson(plan(design, record, workshop), design)));
@@ -45,6 +42,11 @@ function command([name, ...rest]: readonly string[], started: number): string {
       return withProject(rest, ({ design, record, workshop }) =>
         cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => displayUnitOf(design, unit)),
       );
+    case 'export':
+      // What writes other programs' files is read in only where it is asked for.
+      return import('./export-file.ts').then(({ exportFile }) => exportFile(rest));
+    case 'print':
+      return import('./print-file.ts').then(({ printFile }) => printFile(rest));
     case 'nest':
       return json(nest(rest, started));
     case 'sum':
@@ -59,7 +61,7 @@ function command([name, ...rest]: readonly string[], started: number): string {
 function withProject<T>(args: readonly string[], answer: (project: ProjectFile) => T): T {
   const [file, ...more] = args;
   if (file === undefined || more.length > 0) throw new Refusal('usage', 'one file is wanted', 'file', USAGE);
-  return answer(unwrap(readProjectFile(readText(file))));
+  return answer(readProjectAt(file));
 }
 
 function nest(args: readonly string[], started: number): unknown {
@@ -106,31 +108,4 @@ function nestArguments(args: readonly string[]): NestArguments {
   return { file, seconds: options['--seconds'], seed: options['--seed'], effort: options['--effort'] };
 }
 
-function readText(file: string): string {
-  try {
-    return readFileSync(file, 'utf8');
-  } catch (error) {
-    throw new Refusal('file', `'${file}' cannot be read: ${(error as NodeJS.ErrnoException).code ?? 'unknown'}`, file, 'a file that exists and may be read');
-  }
-}
-
-function unwrap<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  const { code, message, where, accepted } = outcome.problem;
-  throw new Refusal(code, message, where, accepted);
-}
-
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
-
-/** Writes all of it before the process ends, also into a pipe that is read slowly. */
-function print(to: 1 | 2, text: string): void {
-  const bytes = Buffer.from(text);
-  for (let at = 0; at < bytes.length;) {
-    try {
-      at += writeSync(to, bytes, at);
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code === 'EPIPE') return;
-      if ((error as NodeJS.ErrnoException).code !== 'EAGAIN') throw error;
-    }
-  }
-}

@@ -1,4 +1,4 @@
 /** Starts the command; `performance.timeOrigin` counts start-up into the time allowed. */
 import { run } from './keen.ts';
 
-process.exitCode = run(process.argv.slice(2), performance.timeOrigin);
+process.exitCode = await run(process.argv.slice(2), performance.timeOrigin);

@@ -25,6 +25,7 @@ export type { Strip } from './solid/meeting.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
 export { hangsOnCleat, resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit, type Rip } from './solid/unit.ts';
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
+export { pieceDrawing, type Corner, type PieceDrawing, type PieceHole, type PieceSlot, type Spot as PieceSpot } from './parts/piece-drawing.ts';
 export {
   boundsOf,
   boundsOfUnit,

@@ -1,4 +1,5 @@
 /** Labels as PDF: vector, black on white, the code to scan included. */
+import { fitted } from '@keen/exchange';
 import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
 import QRCode from 'qrcode';
 import type { LabelDto } from './labels.dto.ts';
@@ -51,30 +52,6 @@ export async function labelRoll(labels: readonly LabelDto[]): Promise<Uint8Array
 async function fresh(): Promise<{ pdf: PDFDocument; fonts: Fonts }> {
   const pdf = await PDFDocument.create();
   return { pdf, fonts: { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) } };
-}
-
-/** Letters the font has; others become question marks rather than none. */
-function printable(text: string, font: PDFFont): string {
-  return [...text]
-    .map((letter) => {
-      try {
-        font.encodeText(letter);
-        return letter;
-      } catch {
-        return '?';
-      }
-    })
-    .join('');
-}
-
-/** The text, smaller or cut short until it fits the width. */
-function fitted(text: string, font: PDFFont, size: number, least: number, width: number): { readonly text: string; readonly size: number } {
-  let shown = printable(text, font);
-  let at = size;
-  while (at > least && font.widthOfTextAtSize(shown, at) > width) at -= 0.25;
-  if (font.widthOfTextAtSize(shown, at) <= width) return { text: shown, size: at };
-  while (shown.length > 1 && font.widthOfTextAtSize(`${shown}...`, at) > width) shown = shown.slice(0, -1);
-  return { text: `${shown}...`, size: at };
 }
 
 const CODE = mm(20);

@@ -6,12 +6,14 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
+import { SaveFile } from '../../ui/SaveFile.tsx';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
 export function CutList({ shown }: { readonly shown: ShownUnit }) {
   const { design, workshop } = useAppSelector(selectOpen);
-  const { parts, rails } = useAppSelector(selectPlan);
+  const plan = useAppSelector(selectPlan);
+  const { parts, rails } = plan;
   // The halves of a cabinet on a rail come out of the rail's boards.
   const onRail = rails.filter(({ rail }) => rail.id === shown.box.hanging.wallRail).flatMap((rail) => rail.parts);
   const chosen = useAppSelector(({ view }) => view.unit);
@@ -51,7 +53,10 @@ export function CutList({ shown }: { readonly shown: ShownUnit }) {
         <Button variant="contained" startIcon={<Download />} onClick={save}>
           Download the cut list
         </Button>
-        <span>All cabinets of the project, as CSV. Sizes are exact there; here they read as on a tape.</span>
+        <SaveFile name={`${fileName(design.name)}-parts.dxf`} type="image/vnd.dxf" make={async () => (await import('@keen/exchange')).partsDxf(plan)}>
+          Part drawings (DXF)
+        </SaveFile>
+        <span>All cabinets of the project: the list as CSV, the drawings for a router table. Sizes are exact there; here they read as on a tape.</span>
       </div>
     </div>
   );

@@ -6,8 +6,10 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import * as THREE from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { fileName } from '../../ui/download.ts';
 import { RangeSlider } from '../../ui/RangeSlider.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
+import { SaveFile } from '../../ui/SaveFile.tsx';
+import { selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
 extend({ OrbitControls });
@@ -38,6 +40,7 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
   const [apart, setApart] = useState(0);
   const [withThings, setWithThings] = useState(true);
   const { plan } = shown;
+  const whole = useAppSelector(selectPlan);
   const bounds = useMemo(() => boundsOfUnit(plan.unit), [plan.unit]);
   const size = Math.max(bounds.high.along - bounds.low.along, bounds.high.up - bounds.low.up, bounds.high.out);
   const centre: [number, number, number] = [(bounds.low.along + bounds.high.along) / 2, (bounds.low.up + bounds.high.up) / 2, bounds.high.out / 2];
@@ -53,6 +56,12 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
           control={<Switch size="small" checked={withThings} onChange={(event) => setWithThings(event.target.checked)} />}
           label="with what it holds"
         />
+        <SaveFile name={`${fileName(shown.box.name)}.glb`} type="model/gltf-binary" make={async () => (await import('@keen/exchange')).unitsGlb([plan], whole)}>
+          Body (glTF)
+        </SaveFile>
+        <SaveFile name={`${fileName(shown.box.name)}.stl`} type="model/stl" make={async () => (await import('@keen/exchange')).unitsStl([plan])}>
+          Body (STL)
+        </SaveFile>
       </div>
       <div
         className="drawing-room space-room"

@@ -1,5 +1,5 @@
 /** @jest-environment ./src/test/browser.mjs */
-import { afterEach, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { applyEdit, entered, isShelfBox } from '@keen/core';
 import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -11,8 +11,6 @@ import { panelSelected, unitChosen } from '../project/view.slice.ts';
 import { BoxStation } from './BoxStation.tsx';
 
 // The whole station is drawn, without a browser's speed.
-jest.setTimeout(60_000);
-
 // jsdom lays nothing out: the drawing is given the room it has at the desk.
 beforeAll(() => {
   Element.prototype.getBoundingClientRect = () => ({ x: 0, y: 0, left: 0, top: 0, width: 800, height: 600, right: 800, bottom: 600, toJSON: () => ({}) });

@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** What would help most at the Hang station: with figures, from a click to the design, and never of a plan that is gone. */
-import { afterEach, expect, jest, test } from '@jest/globals';
+import { afterEach, expect, test } from '@jest/globals';
 import type { Edit } from '@keen/core';
 import { act, cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -8,7 +8,6 @@ import { openStore, Opened } from '../../test/open-project.tsx';
 import { useUnit } from '../project/selectors.ts';
 import { Remedies } from './Remedies.tsx';
 
-jest.setTimeout(30_000);
 afterEach(cleanup);
 
 function Shown() {

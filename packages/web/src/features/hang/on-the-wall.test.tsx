@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** At the wall: holes that may not be bored until someone looked, and the height it came to. */
-import { afterEach, expect, jest, test } from '@jest/globals';
+import { afterEach, expect, test } from '@jest/globals';
 import type { Edit } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -9,7 +9,6 @@ import { useUnit } from '../project/selectors.ts';
 import { LoadCasesTable } from './LoadCasesTable.tsx';
 import { OnTheWall } from './OnTheWall.tsx';
 
-jest.setTimeout(30_000);
 afterEach(cleanup);
 
 function Shown({ what: What }: { readonly what: typeof OnTheWall }) {

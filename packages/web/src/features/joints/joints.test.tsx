@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** The Joints station in a store of its own: what is told becomes facts or decisions, and what follows is on the page. */
-import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, describe, expect, test } from '@jest/globals';
 import { entered, standingMade, standingSlots, standingTestCuts, type Edit, type RecordEntry } from '@keen/core';
 import { act, cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -11,7 +11,6 @@ import { useUnit } from '../project/selectors.ts';
 import { JointsReading } from './JointsReading.tsx';
 import { JointsStation } from './JointsStation.tsx';
 
-jest.setTimeout(60_000);
 afterEach(cleanup);
 
 function Whole() {

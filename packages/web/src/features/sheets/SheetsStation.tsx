@@ -12,12 +12,12 @@ import {
   type NestedSheet,
   type PartLine,
 } from '@keen/core';
-import Download from '@mui/icons-material/FileDownloadOutlined';
 import { Alert, Button, LinearProgress } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { download, fileName } from '../../ui/download.ts';
+import { fileName } from '../../ui/download.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
+import { SaveFile } from '../../ui/SaveFile.tsx';
 import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import { BoardList } from './BoardList.tsx';
 import { CutsView } from './CutsView.tsx';
@@ -42,7 +42,8 @@ interface Page {
 export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
   const { nests, searching, stop, searchOn, layAgain } = useNests();
   const { design, workshop } = useAppSelector(selectOpen);
-  const { parts } = useAppSelector(selectPlan);
+  const plan = useAppSelector(selectPlan);
+  const { parts } = plan;
   const unit = useDisplayUnit();
   const selected = useAppSelector(({ view }) => view.selected);
   const [picked, setPicked] = useState<{ product: string; number: number } | null>(null);
@@ -58,16 +59,14 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
   const proved = nests.length > 0 && nests.every(({ plan, cut }) => plan?.proved || cut !== null);
   const unplaced = nests.flatMap(({ plan }) => plan?.unplaced ?? []);
   const nameOf = ({ nest, sheet }: Page): string => sheetName(sheet.sheet, nest.job.product, workshop.products[nest.job.product]!.name);
-  const save = (): void => {
-    if (!page) return;
-    const name = workshop.products[page.nest.job.product]!.name;
-    const markOf = (piece: string): string => lineOfPiece(parts, piece)?.mark ?? piece;
-    download(
-      `${fileName(design.name)}-${fileName(name)}-${page.number}.svg`,
-      'image/svg+xml',
-      sheetSvg({ title: `${design.name}: ${name}, sheet ${page.number}`, sheet: page.sheet, problem: page.nest.job.problem, unit, markOf }),
-    );
-  };
+  const svgOf = ({ nest, sheet, number }: Page): string =>
+    sheetSvg({
+      title: `${design.name}: ${workshop.products[nest.job.product]!.name}, sheet ${number}`,
+      sheet,
+      problem: nest.job.problem,
+      unit,
+      markOf: (piece) => lineOfPiece(parts, piece)?.mark ?? piece,
+    });
   return (
     <div className="station-body scroll">
       <h1>{headline(totals, proved, searching)}</h1>
@@ -128,9 +127,26 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
           ))}
         </div>
         {page && (
-          <Button startIcon={<Download />} onClick={save}>
+          <SaveFile
+            name={`${fileName(design.name)}-${fileName(workshop.products[page.nest.job.product]!.name)}-${page.number}.svg`}
+            type="image/svg+xml"
+            make={() => Promise.resolve(svgOf(page))}
+          >
             This sheet as SVG
-          </Button>
+          </SaveFile>
+        )}
+        {page && (
+          <SaveFile
+            name={`${fileName(design.name)}-sheets.dxf`}
+            type="image/vnd.dxf"
+            make={async () => {
+              const { sheetsDxf, sheetsToDraw } = await import('@keen/exchange');
+              const all = nests.flatMap(({ job, plan: laid }) => (laid ? sheetsToDraw(job, laid, workshop.products[job.product]!.name) : []));
+              return sheetsDxf(all, plan);
+            }}
+          >
+            All sheets as DXF
+          </SaveFile>
         )}
       </div>
       {!page && <p className="quiet">Working out the first layout …</p>}

@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** Cutting and pinning at the Sheets station, in a store of its own: what is ticked becomes facts, what is settled or pinned decisions. */
-import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, describe, expect, test } from '@jest/globals';
 import {
   asPlan,
   finishedParts,
@@ -30,7 +30,6 @@ import { useCutting } from './useCutting.ts';
 import { usePins } from './usePins.ts';
 import type { Nest } from './useNests.tsx';
 
-jest.setTimeout(60_000);
 afterEach(cleanup);
 
 const workshop = starterWorkshop();

@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** Readings in a store of their own: typed, by sheet and place; what a layout is cut from; parts as they were cut. */
-import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, describe, expect, test } from '@jest/globals';
 import { entered, standingAsCut, standingReadings, type RecordEntry } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -11,7 +11,6 @@ import { useUnit } from '../project/selectors.ts';
 import { WhichSheet } from '../sheets/WhichSheet.tsx';
 import { StockCard } from './StockCard.tsx';
 
-jest.setTimeout(60_000);
 afterEach(cleanup);
 
 function opened(element: (shown: NonNullable<ReturnType<typeof useUnit>>) => React.ReactNode, record: readonly RecordEntry[] = READINGS) {

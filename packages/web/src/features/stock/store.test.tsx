@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** The store's form and list: what is typed becomes pieces, what cannot be right is said, what is kept for others is left alone. */
-import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { entered, readWorkshop, starterWorkshop, type StockPiece, type Workshop } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -11,7 +11,6 @@ import { selectOpen } from '../project/selectors.ts';
 import { AddToStore } from './AddToStore.tsx';
 import { StoreList } from './StoreList.tsx';
 
-jest.setTimeout(60_000);
 const plain = globalThis.fetch;
 let sent: { readonly url: string; readonly method: string; readonly body: any }[] = [];
 beforeEach(() => {

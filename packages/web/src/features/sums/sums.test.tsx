@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** Quick sums: every card begins with a worked example and its picture; what is typed is worked out, or said to be wrong where it stands. */
-import { afterEach, expect, jest, test } from '@jest/globals';
+import { afterEach, expect, test } from '@jest/globals';
 import { SUM_TITLES, SUMS, type Edit } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -9,7 +9,6 @@ import { useUnit } from '../project/selectors.ts';
 import { lengthLabel } from './primitives.tsx';
 import { Sums } from './Sums.tsx';
 
-jest.setTimeout(60_000);
 afterEach(cleanup);
 
 function Shown({ put }: { readonly put: boolean }) {

@@ -1,13 +1,12 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** One that worries someone: what was told is kept, what is strange in the browser is not read, and repairs change what is said. */
-import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { keepWorry, keptWorry, UNTOLD } from './kept.ts';
 import { Component as WorryPage } from './WorryPage.tsx';
 
-jest.setTimeout(30_000);
 beforeEach(() => localStorage.clear());
 afterEach(cleanup);
 

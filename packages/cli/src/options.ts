@@ -1,0 +1,25 @@
+/** Words of a command: plain ones in their order, and options with what follows each. */
+import { Refusal } from '@keen/core';
+
+export interface ReadWords<K extends string> {
+  readonly plain: readonly string[];
+  readonly options: Readonly<Record<K, string | null>>;
+}
+
+/** Reads words by the options there are. Throws a Refusal for one there is not, and for one that says nothing. */
+export function readWords<K extends string>(words: readonly string[], known: readonly K[], usage: string): ReadWords<K> {
+  const plain: string[] = [];
+  const options = Object.fromEntries(known.map((name) => [name, null])) as Record<K, string | null>;
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i]!;
+    if (!word.startsWith('--')) {
+      plain.push(word);
+      continue;
+    }
+    if (!Object.hasOwn(options, word)) throw new Refusal('usage', `there is no option '${word}'`, word, usage);
+    const value = words[++i];
+    if (value === undefined) throw new Refusal('usage', 'nothing is given after it', word, usage);
+    options[word as K] = value;
+  }
+  return { plain, options };
+}

@@ -1,0 +1,6 @@
+/** What each command takes, as it is said to whoever asks for another. */
+export const EXPORT_USAGE = 'keen export FILE parts-dxf|sheets-dxf|glb|stl [--unit ID] [--out PATH]';
+export const PRINT_USAGE =
+  'keen print FILE sticks|templates|wedges [--unit ID] [--part MARK,…] [--paper a4|a3|letter|tabloid] [--units in|mm] [--bar-along MM] [--bar-up MM] [--out PATH]';
+
+export const USAGE = `keen plan FILE | keen cutlist FILE | ${EXPORT_USAGE} | ${PRINT_USAGE} | keen nest PROBLEM [--seconds S] [--seed N] [--effort E] | keen sum NAME key=value … | keen sum list | keen schema`;

@@ -1,0 +1,90 @@
+/** Story sticks as drawings at their true size: every mark of a part from its named end, carried over to all that are marked alike. */
+import {
+  edgeWords,
+  tapeTextWithUnit,
+  labelWords,
+  lieOf,
+  lineOfPiece,
+  storySticks,
+  toMm,
+  type Blank,
+  type DisplayUnit,
+  type Plan,
+  type Setups,
+  type StoryStick,
+} from '@keen/core';
+import { line, shape, type Stroke, type TrueDrawing, type Words } from './marks.ts';
+
+/** The strip itself; over it what goes in where, and from which end; under it what the marks measure, in as many rows as they need. */
+const STRIP_MM = 24;
+const TEXT_MM = 2.6;
+const ROW_MM = 4.4;
+const HEAD_MM = 11;
+/** A letter of the print is about so wide for its height. */
+const LETTER = 0.78;
+
+/** The sticks of one unit's setups: what is made by hand is marked too. */
+export const sticksOf = ({ setups, unmade, blanks }: Pick<Setups, 'setups' | 'unmade' | 'blanks'>): StoryStick[] =>
+  storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade]);
+
+/** A stick to print. `unit` is how its distances are written; both systems are the same on paper. */
+export function stickDrawing(stick: StoryStick, blanks: ReadonlyMap<string, Blank>, plan: Plan, unit: DisplayUnit): TrueDrawing {
+  const first = blanks.get(stick.panels[0]!)!.panel;
+  const lies = { role: first.role, lie: lieOf(first) };
+  const markOf = (panel: string): string => lineOfPiece(plan.parts, panel)?.mark ?? '';
+  const length = toMm(stick.length);
+  const labels = stick.marks.map(({ near }) => ({ at: toMm(near), text: tapeTextWithUnit(near, unit) }));
+  const rows = rowsOf([...labels, { at: length, text: tapeTextWithUnit(stick.length, unit) }]);
+  const under = Math.max(...rows.map(({ row }) => row + 1)) * ROW_MM + 2;
+  const [low, high] = [under, under + STRIP_MM];
+  const strokes: Stroke[] = [
+    shape([
+      { x: 0, y: low },
+      { x: length, y: low },
+      { x: length, y: high },
+      { x: 0, y: high },
+    ]),
+  ];
+  const words: Words[] = [];
+  for (const { near, far, guest } of stick.marks) {
+    const [a, b] = [toMm(near), toMm(far)];
+    strokes.push(
+      line({ x: a, y: low }, { x: a, y: high }),
+      line({ x: b, y: low }, { x: b, y: high }),
+      line({ x: a, y: low }, { x: b, y: high }, 'light'),
+      line({ x: a, y: high }, { x: b, y: low }, 'light'),
+    );
+    if (guest && blanks.has(guest)) words.push({ text: markOf(guest), at: { x: (a + b) / 2, y: high + 3 }, high: TEXT_MM, centred: true });
+  }
+  for (const { at, text, row } of rows) {
+    const y = low - 2 - row * ROW_MM - TEXT_MM;
+    strokes.push(line({ x: at, y: low }, { x: at, y }, 'light'));
+    words.push({ text, at: { x: at + 0.8, y }, high: TEXT_MM });
+  }
+  const names = stick.panels.map((panel) => `${markOf(panel)} ${labelWords(blanks.get(panel)!.panel.name)}`.trim()).join(', ');
+  words.push({ text: `0 = ${edgeWords(lies, 'start')}, along the ${edgeWords(lies, 'near')}`, at: { x: 2, y: high + 7 }, high: TEXT_MM });
+  return { title: `story stick for ${names}`, width: length + widest(rows, length), height: high + HEAD_MM, strokes, words };
+}
+
+interface Labelled {
+  readonly at: number;
+  readonly text: string;
+}
+
+const wide = (text: string): number => text.length * TEXT_MM * LETTER + 2;
+
+/** Each on the first row where it touches none before it. */
+function rowsOf(labels: readonly Labelled[]): (Labelled & { readonly row: number })[] {
+  const ends: number[] = [];
+  return [...labels]
+    .sort((a, b) => a.at - b.at)
+    .map((label) => {
+      let row = ends.findIndex((end) => end <= label.at);
+      if (row < 0) row = ends.length;
+      ends[row] = label.at + wide(label.text);
+      return { ...label, row };
+    });
+}
+
+/** What a text at the end reaches past the stick. */
+const widest = (rows: readonly Labelled[], length: number): number => Math.max(2, ...rows.map(({ at, text }) => at + 0.8 + wide(text) - length));
