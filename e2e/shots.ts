@@ -42,6 +42,12 @@ async function inSpace(page: Page): Promise<void> {
   await page.waitForTimeout(4000);
 }
 
+async function onPaper(page: Page): Promise<void> {
+  await page.getByRole('tab', { name: 'Story sticks' }).click();
+  await page.getByRole('button', { name: 'On paper, at its true size' }).click();
+  await page.locator('.sheet-preview').waitFor();
+}
+
 /** A shelf in its dado, its play drawn larger. */
 async function shelfJoint(page: Page): Promise<void> {
   await page.locator('.joint-list button', { hasText: 'shelf' }).first().click();
@@ -77,7 +83,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'bench-part', path: `${INK}/bench?part=${encodeURIComponent('ink/shelf/s1')}`, size: PHONE },
   { name: 'log', path: `${INK}/log`, before: writeNote },
   { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained', { hasText: 'empty' }).click() },
-  { name: 'phone-box', path: `${TYPE}/box`, size: PHONE },
+  { name: 'on-paper', path: `${INK}/joints`, before: onPaper },
   // Last: it changes the cupboard.
   { name: 'tries', path: `${INK}/box`, before: twoTries },
 ];

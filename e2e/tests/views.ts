@@ -89,6 +89,16 @@ export const VIEWS: readonly ViewCase[] = [
   },
   { name: 'story sticks', path: at('ink', 'joints'), before: (page) => page.getByRole('tab', { name: 'Story sticks' }).click() },
   {
+    name: 'true size on paper',
+    path: at('type', 'joints'),
+    before: async (page) => {
+      await page.getByRole('tab', { name: 'Story sticks' }).click();
+      await page.getByRole('button', { name: 'On paper, at its true size' }).click();
+      await page.locator('.sheet-preview').waitFor();
+      await openAll(page);
+    },
+  },
+  {
     name: 'setups',
     path: at('type', 'joints'),
     before: async (page) => (await page.getByRole('tab', { name: 'Setups', exact: true }).click(), openAll(page)),

@@ -19,6 +19,8 @@ import { LiveController } from './features/live/live.controller.ts';
 import { LiveService } from './features/live/live.service.ts';
 import { PhotosController } from './features/photos/photos.controller.ts';
 import { PHOTO_FOLDER, PhotosService } from './features/photos/photos.service.ts';
+import { PrintsController } from './features/prints/prints.controller.ts';
+import { PrintsService } from './features/prints/prints.service.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
 import { NextTimeController } from './features/record/next-time.controller.ts';
@@ -48,6 +50,7 @@ export class AppModule {
         NestJobsController,
         NextTimeController,
         PhotosController,
+        PrintsController,
         ProjectsController,
         RecordController,
         ScannerController,
@@ -60,6 +63,7 @@ export class AppModule {
         RecordService,
         LiveService,
         PhotosService,
+        PrintsService,
         { provide: PHOTO_FOLDER, useValue: join(config.dataFolder, 'photos') },
         SharingService,
         { provide: SHARE, useValue: config.share },

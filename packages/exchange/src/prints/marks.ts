@@ -16,8 +16,6 @@ export interface Words {
   readonly at: Spot;
   readonly high: number;
   readonly centred?: boolean;
-  /** Runs upwards. */
-  readonly upright?: boolean;
 }
 
 export interface TrueDrawing {

@@ -1,5 +1,5 @@
 /** Templates at their true size: a part flat on the bench with all that is cut into it, and wedges for blades, fences and tables. */
-import { labelWords, type PartLine, type PieceDrawing } from '@keen/core';
+import { edgeWords, labelWords, type PartLine, type PieceDrawing } from '@keen/core';
 import { circle, flattened, line, shape, type Stroke, type TrueDrawing, type Words } from './marks.ts';
 
 const TEXT_MM = 3;
@@ -7,7 +7,7 @@ const TEXT_MM = 3;
 const CROSS_MM = 2;
 
 /** A part with the face up into which more is cut; what lies underneath is dashed. */
-export function partTemplate(line_: PartLine, piece: PieceDrawing): TrueDrawing {
+export function partTemplate(part: PartLine, piece: PieceDrawing): TrueDrawing {
   const { outline, underOutline, slots, holes, rips, lengthMm, widthMm } = piece;
   const strokes: Stroke[] = [
     shape(flattened(outline)),
@@ -23,15 +23,9 @@ export function partTemplate(line_: PartLine, piece: PieceDrawing): TrueDrawing 
     }),
     ...rips.map(({ atMm }) => line({ x: 0, y: atMm }, { x: lengthMm, y: atMm })),
   ];
-  const words: Words[] = [
-    {
-      text: `${line_.mark} ${labelWords(line_.names[0]!)}: ${piece.up} face up, start end at the left`,
-      at: { x: lengthMm / 2, y: widthMm / 2 },
-      high: TEXT_MM,
-      centred: true,
-    },
-  ];
-  return { title: `template for ${line_.mark} ${labelWords(line_.names[0]!)}`, width: lengthMm, height: widthMm, strokes, words };
+  const words: Words[] = [{ text: part.mark, at: { x: lengthMm / 2, y: widthMm / 2 }, high: TEXT_MM, centred: true }];
+  const name = `${part.mark} ${labelWords(part.names[0]!)}`;
+  return { title: `template for ${name}, ${edgeWords(part, 'start')} at the left, ${piece.up} face up`, width: lengthMm, height: widthMm, strokes, words };
 }
 
 /** The long leg of a wedge, mm: long enough to set a blade by, short enough for every paper. */

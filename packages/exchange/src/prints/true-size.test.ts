@@ -10,7 +10,8 @@ import { across, BAR_MM, MARGIN_MM, type PaperId } from './paper.ts';
 import { stickDrawing, sticksOf } from './sticks.ts';
 import { partTemplate, wedge } from './templates.ts';
 import { onSheets, OVERLAP_MM, tilesOf } from './tiles.ts';
-import { trueSizePdf, windowOf, type TrueSizeOptions } from './true-size-pdf.ts';
+import { trueSizePdf } from './true-size-pdf.ts';
+import { windowOf, type TrueSizeOptions } from './true-size-sheets.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'keen-print-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));

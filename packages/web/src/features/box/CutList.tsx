@@ -2,11 +2,13 @@
 import { cutListCsv, displayUnitOf, featureWords, labelWords, type PartLine } from '@keen/core';
 import Download from '@mui/icons-material/FileDownloadOutlined';
 import { Button } from '@mui/material';
+import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { SaveFile } from '../../ui/SaveFile.tsx';
+import { TrueSizeDialog } from '../prints/TrueSizeDialog.tsx';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
@@ -17,6 +19,7 @@ export function CutList({ shown }: { readonly shown: ShownUnit }) {
   // The halves of a cabinet on a rail come out of the rail's boards.
   const onRail = rails.filter(({ rail }) => rail.id === shown.box.hanging.wallRail).flatMap((rail) => rail.parts);
   const chosen = useAppSelector(({ view }) => view.unit);
+  const [printing, setPrinting] = useState(false);
   const save = (): void =>
     download(
       `${fileName(design.name)}-cut-list.csv`,
@@ -56,6 +59,8 @@ export function CutList({ shown }: { readonly shown: ShownUnit }) {
         <SaveFile name={`${fileName(design.name)}-parts.dxf`} type="image/vnd.dxf" make={async () => (await import('@keen/exchange')).partsDxf(plan)}>
           Part drawings (DXF)
         </SaveFile>
+        <Button onClick={() => setPrinting(true)}>Templates on paper …</Button>
+        {printing && <TrueSizeDialog shown={shown} first="templates" onClose={() => setPrinting(false)} />}
         <span>All cabinets of the project: the list as CSV, the drawings for a router table. Sizes are exact there; here they read as on a tape.</span>
       </div>
     </div>

@@ -1,8 +1,10 @@
 /** Story sticks: one stick for all parts that are marked alike, every mark with its distance from one end. To scale. */
 import { edgeWords, exactTextWithUnit, labelWords, lieOf, storySticks, type Blank, type DisplayUnit, type Setups, type StoryStick } from '@keen/core';
-import { useMemo } from 'react';
+import { Button } from '@mui/material';
+import { useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
+import { TrueSizeDialog } from '../prints/TrueSizeDialog.tsx';
 import { selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered } from '../project/view.slice.ts';
 import { useSetups } from './useSetups.ts';
@@ -10,6 +12,7 @@ import { useSetups } from './useSetups.ts';
 export function StoryStickView({ shown }: { readonly shown: ShownUnit }) {
   const { setups } = useSetups(shown, false);
   const sticks = useMemo(() => sticksOf(setups), [setups]);
+  const [printing, setPrinting] = useState(false);
   return (
     <>
       <h1>
@@ -18,6 +21,10 @@ export function StoryStickView({ shown }: { readonly shown: ShownUnit }) {
       <p className="lead">
         A strip of wood with every mark of a part on it: laid to the end that is named, carried over to each of the parts, it cannot be misread as a tape can.
       </p>
+      <Button variant="outlined" onClick={() => setPrinting(true)}>
+        On paper, at its true size …
+      </Button>
+      {printing && <TrueSizeDialog shown={shown} first={sticks.length > 0 ? 'sticks' : 'templates'} onClose={() => setPrinting(false)} />}
       {sticks.map((stick) => (
         <Stick key={stick.id} stick={stick} blanks={setups.blanks} unit={shown.unit} />
       ))}

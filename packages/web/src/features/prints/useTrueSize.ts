@@ -1,0 +1,39 @@
+/** The sheets of a print, laid out here as the server lays them out: what draws them is fetched when the first is asked for. */
+import type { PaperId, SheetPicture } from '@keen/exchange';
+import { useEffect, useMemo, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { selectAvailable, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import type { Printer } from './printers.ts';
+
+type Exchange = typeof import('@keen/exchange');
+export type Printed = 'sticks' | 'templates' | 'wedges';
+
+export interface TrueSizeWish {
+  readonly kind: Printed;
+  /** The mark of one part; '' for all. */
+  readonly part: string;
+  readonly paper: PaperId;
+  readonly printer: Printer;
+}
+
+/** Null while what draws them is on its way; 'away' when it cannot be fetched. */
+export function useTrueSize({ plan: own, unit }: ShownUnit, { kind, part, paper, printer }: TrueSizeWish): readonly SheetPicture[] | null | 'away' {
+  const [exchange, setExchange] = useState<Exchange | 'away' | null>(null);
+  const { design } = useAppSelector(selectOpen);
+  const plan = useAppSelector(selectPlan);
+  const { shop } = useAppSelector(selectAvailable);
+  useEffect(() => {
+    let gone = false;
+    import('@keen/exchange').then(
+      (made) => !gone && setExchange(made),
+      () => !gone && setExchange('away'),
+    );
+    return () => void (gone = true);
+  }, []);
+  return useMemo(() => {
+    if (exchange === null || exchange === 'away') return exchange;
+    const marks = kind === 'templates' && part !== '' ? [part] : null;
+    const drawings = exchange.trueSizeDrawings(kind, { plan, units: [own], shop, display: unit, marks });
+    return exchange.trueSizeSheets(drawings, { paper, correction: printer, project: design.name, revision: 'as it is now' });
+  }, [exchange, plan, own, shop, unit, kind, part, paper, printer, design.name]);
+}
