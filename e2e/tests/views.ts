@@ -52,6 +52,15 @@ export const VIEWS: readonly ViewCase[] = [
     path: at('ink', 'contents'),
     before: async (page) => (await page.getByRole('tab', { name: 'Table' }).click(), page.getByRole('grid').waitFor()),
   },
+  {
+    name: 'contents, a foreign table',
+    path: at('ink', 'contents'),
+    before: async (page) => {
+      const text = 'Article;Qty;Width cm;Depth mm;Height;Weight lb\nInk tin;12;9,5;95;4 1/2 in;2,25\nRoller;two;10;100;100;1\n;1;10;100;100;1';
+      await page.locator('input[aria-label="Table of contents"]').setInputFiles({ name: 'store.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+      await page.locator('.foreign-faults').waitFor();
+    },
+  },
   { name: 'contents, set out', path: at('type', 'contents'), before: pane },
   {
     name: 'contents, how many fit',

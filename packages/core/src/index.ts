@@ -262,6 +262,21 @@ export {
 export { merge, type Merge } from './formats/merge.ts';
 export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
 export { sizedByThings } from './plan/from-things.ts';
+export {
+  guessColumns,
+  leftOutCsv,
+  LENGTH_UNITS,
+  MASS_UNITS,
+  readForeign,
+  readForeignTable,
+  SEPARATORS,
+  type CellUnit,
+  type ColumnChoice,
+  type ForeignTable,
+  type ReadForeign,
+  type RowFault,
+  type Separator,
+} from './formats/foreign-table.ts';
 export { contentsCsv, readContents, type ReadContents, type ReadOptions } from './formats/contents-csv.ts';
 export { sheetSvg } from './formats/sheet-svg.ts';
 export { readNestProblem, readNestProblemText, writeNestProblem } from './formats/nest-problem.ts';

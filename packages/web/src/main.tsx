@@ -7,6 +7,7 @@ import '@fontsource/barlow-semi-condensed/latin-600.css';
 import './app/layout.css';
 import './app/drawing.css';
 import './app/build.css';
+import './app/foreign.css';
 import './app/prints.css';
 import './app/bench.css';
 import { StrictMode } from 'react';

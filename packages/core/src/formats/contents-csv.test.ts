@@ -83,6 +83,14 @@ describe('nonsense is refused, with its place, and nothing is read', () => {
     if (code !== 'length') expect(problem?.code).toBe(code);
   });
 
+  test('a file without titles that are known, or without rows under them, is refused; cells that are pasted are not', () => {
+    const options = { unit: 'mm' as const, order: 0, newId: () => 'x' };
+    expect(readContents('tin\tblock', options).ok).toBe(true);
+    expect(readContents('tin\tblock', { ...options, titled: true })).toMatchObject({ ok: false, problem: { code: 'title' } });
+    expect(readContents('what,count', { ...options, titled: true })).toMatchObject({ ok: false, problem: { code: 'empty' } });
+    expect(readContents('what,count\ntin,3', { ...options, titled: true }).ok).toBe(true);
+  });
+
   test('more rows than a table may have', () => {
     expect(problemOf(`what\tcount\n${'tin\t1\n'.repeat(1001)}`)?.accepted).toBe('at most 1000');
   });

@@ -26,10 +26,12 @@ export interface ReadOptions {
   readonly from?: number;
   readonly order: number;
   readonly newId: () => string;
+  /** A file has titles over its columns; pasted cells need none. */
+  readonly titled?: boolean;
 }
 
 /** Reads CSV, or cells copied from a spreadsheet (tabs). A first row of titles may come in any order; without one, columns are those of the table. */
-export function readContents(text: string, { unit, from = 0, order, newId }: ReadOptions): Outcome<ReadContents> {
+export function readContents(text: string, { unit, from = 0, order, newId, titled: needed = false }: ReadOptions): Outcome<ReadContents> {
   const delimiter = text.includes('\t') ? '\t' : undefined;
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', ...(delimiter ? { delimiter } : {}) });
   const broken = parsed.errors.find(({ type }) => type === 'Quotes');
@@ -38,8 +40,10 @@ export function readContents(text: string, { unit, from = 0, order, newId }: Rea
   if (rows.length === 0) return refuse('empty', 'there are no rows', 'contents', 'a table with a row for each thing');
   const titled = titlesOf(rows[0]!);
   if (!titled.ok) return titled;
+  if (needed && !titled.value) return refuse('title', 'no title over its columns is known', 'row 1', ITEM_COLUMNS.map(({ title }) => title).join(', '));
   const columns = titled.value?.columns ?? ITEM_COLUMNS.slice(from).map((column) => ({ column, unit }));
   const body = titled.value ? rows.slice(1) : rows;
+  if (needed && body.length === 0) return refuse('empty', 'there are no rows under its titles', 'contents', 'a row for each thing');
   if (body.length > MOST_ITEMS) return refuse('too-many', `there are ${body.length} rows`, 'contents', `at most ${MOST_ITEMS}`);
   const items: Item[] = [];
   for (const [index, cells] of body.entries()) {

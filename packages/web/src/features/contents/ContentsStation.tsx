@@ -1,5 +1,5 @@
 /** Contents: what must it hold? Things to scale on their floors, or the table they are entered in. */
-import { contentsCsv, itemsInOrder, massOf, massText, newItem, readContents, unplaced } from '@keen/core';
+import { contentsCsv, itemsInOrder, massOf, massText, newItem, readContents, readForeignTable, unplaced, type Item } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import { Button, CircularProgress } from '@mui/material';
 import { lazy, Suspense, useRef, useState } from 'react';
@@ -9,6 +9,8 @@ import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selecto
 import { problemSaid } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
+import { ForeignTableDialog } from './ForeignTableDialog.tsx';
+import { readText } from './readText.ts';
 import { RowsView } from './RowsView.tsx';
 import { ShelvesDrawing } from './ShelvesDrawing.tsx';
 import { newId } from './newId.ts';
@@ -31,6 +33,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
   const [chosen, setView] = useState<View | null>(null);
   // Nothing to draw yet: the table is where it begins.
   const view = chosen ?? (items.length === 0 || !shown ? 'table' : 'shelves');
+  const [foreign, setForeign] = useState<{ readonly name: string; readonly text: string } | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const loose = unplaced(design);
   const kg = items.reduce((sum, item) => sum + massOf(item, item.count).value, 0);
@@ -39,16 +42,23 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
     apply([{ path: ['items', id], value: newItem({ id, order: (items.at(-1)?.order ?? 0) + 1, unit }) }], '');
     dispatch(picked({ kind: 'item', id }));
   };
+  const nextOrder = (items.at(-1)?.order ?? 0) + 1;
   const openCsv = async (file: File): Promise<void> => {
-    const read = readContents(await file.text(), { unit, order: (items.at(-1)?.order ?? 0) + 1, newId });
-    if (!read.ok)
-      return void dispatch(problemSaid({ ...read.problem, message: `“${file.name}” was not read: ${read.problem.message} (${read.problem.where})` }));
-    apply(
-      read.value.items.map((item) => ({ path: ['items', item.id], value: item })),
-      '',
-      `${read.value.items.length} rows read`,
-    );
+    const text = await readText(file);
+    const read = text.ok ? readContents(text.value, { unit, order: nextOrder, newId, titled: true }) : text;
+    if (read.ok) return takeIn(read.value.items);
+    // Another program's, or one of ours with a slip in it: a person says what is what, and sees which rows cannot be read.
+    const foreign = text.ok ? readForeignTable(text.value) : text;
+    if (text.ok && foreign.ok) return setForeign({ name: file.name, text: text.value });
+    const { problem } = foreign.ok ? read : foreign;
+    dispatch(problemSaid({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
   };
+  const takeIn = (taken: readonly Item[]): void =>
+    apply(
+      taken.map((item) => ({ path: ['items', item.id], value: item })),
+      '',
+      `${taken.length} rows read`,
+    );
   return (
     <div className="station-body">
       <div className="station-head">
@@ -81,6 +91,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
           />
         </div>
       </div>
+      {foreign && <ForeignTableDialog name={foreign.name} text={foreign.text} unit={unit} order={nextOrder} onTake={takeIn} onClose={() => setForeign(null)} />}
       <p className="lead">
         {items.length === 0
           ? 'Everything that will live in it, counted and measured; room to lift it out and to grow is kept by itself.'

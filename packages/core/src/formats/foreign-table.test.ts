@@ -1,0 +1,141 @@
+import { describe, expect, test } from '@jest/globals';
+import * as fc from 'fast-check';
+import { guessColumns, leftOutCsv, readForeign, readForeignTable, type ColumnChoice, type ForeignTable } from './foreign-table.ts';
+
+const options = () => {
+  let n = 0;
+  return { unit: 'mm' as const, order: 5, newId: () => `n${(n += 1)}` };
+};
+const table = (text: string): ForeignTable => {
+  const read = readForeignTable(text);
+  if (!read.ok) throw new Error(read.problem.message);
+  return read.value;
+};
+const taken = (text: string, choices?: readonly ColumnChoice[]) => {
+  const read = table(text);
+  const made = readForeign(read, choices ?? guessColumns(read, 'mm'), options());
+  if (!made.ok) throw new Error(made.problem.message);
+  return made.value;
+};
+
+const STORE = [
+  'Article;Qty;Width cm;Depth (mm);Height [in];Weight (lb);Remarks',
+  'Ink tin;12;9,5;95;4 1/2;2,25;black',
+  'Brayer;3 pcs;30 mm;25,5 cm;1\' 2";3 lb 4 oz;',
+  ';2;10;100;4;1;no name',
+  '',
+  'Roller;two;10;100;4;1;',
+  'Type case;1,0;;810;1 1/4;800 g;no width',
+].join('\r\n');
+
+describe('a table somebody else made', () => {
+  test('its separator, titles and units are found', () => {
+    const read = table(`\uFEFF${STORE}`);
+    expect([read.separator, read.titles.length, read.rows.map(({ line }) => line)]).toEqual([';', 7, [2, 3, 4, 6, 7]]);
+    expect(guessColumns(read, 'in')).toEqual([
+      { key: 'name', unit: null },
+      { key: 'count', unit: null },
+      { key: 'width', unit: 'cm' },
+      { key: 'depth', unit: 'mm' },
+      { key: 'height', unit: 'in' },
+      { key: 'kg', unit: 'lb' },
+      { key: null, unit: null },
+    ]);
+  });
+
+  test('good rows come in, bad rows are listed with their row and reason, in one go', () => {
+    const { items, faults } = taken(STORE);
+    expect(items.map(({ name, count, order, id }) => [name, count, order, id])).toEqual([
+      ['Ink tin', 12, 5, 'n1'],
+      ['Brayer', 3, 6, 'n2'],
+    ]);
+    expect(items.map(({ width, depth, height }) => [width, depth, height].map(({ nm }) => nm / 1e6))).toEqual([
+      [95, 95, 114.3],
+      [30, 255, 355.6],
+    ]);
+    expect(items.map(({ kg }) => kg)).toEqual([1.0206, 1.4742]);
+    expect(faults.map(({ line, problem }) => [line, problem.where, problem.message])).toEqual([
+      [4, 'row 4, what', 'what is empty'],
+      [6, 'row 6, count', "'two' is no count"],
+      [7, 'row 7, width', 'width is empty'],
+    ]);
+  });
+
+  test('what was left out is handed back with its reason, and comes in once it is put right', () => {
+    const read = table(STORE);
+    const { faults } = taken(STORE);
+    const again = table(leftOutCsv(read, faults).replace(';2;10', 'Bodkin;2;10').replace('two', '2').replace('1,0;;810', '1,0;46;810'));
+    expect(again.titles.at(-1)).toBe('why it was left out');
+    const made = readForeign(again, guessColumns(again, 'mm'), options());
+    expect(made.ok && made.value.items.map(({ name }) => name)).toEqual(['Bodkin', 'Roller', 'Type case']);
+    expect(made.ok && made.value.faults).toEqual([]);
+  });
+
+  test.each([
+    ['name,count\nTin,3', ','],
+    ['name\tcount\nTin\t3', '\t'],
+    ['name|count\nTin|3', '|'],
+    ['name;count\n"Tin; the large";3', ';'],
+  ])('%j is parted at %j', (text, separator) => expect(table(text).separator).toBe(separator));
+
+  test.each([
+    ['', 'no rows'],
+    ['what,count', 'no rows'],
+    ['PK\u0003\u0004\0\0', 'no text'],
+    ['what\n"open', 'does not end'],
+    [`what\n${'x\n'.repeat(1001)}`, '1001 rows'],
+    [`what${',a'.repeat(60)}\nTin`, '61 columns'],
+  ])('case %# is refused as a whole', (text, message) => {
+    const read = readForeignTable(text);
+    expect(!read.ok && read.problem.message).toContain(message);
+  });
+
+  test('without a column for what things are, or with two for one, nothing is read', () => {
+    const read = table('a,b\nTin,3');
+    expect(
+      readForeign(
+        read,
+        [
+          { key: 'count', unit: null },
+          { key: null, unit: null },
+        ],
+        options(),
+      ),
+    ).toMatchObject({ ok: false, problem: { code: 'no-name' } });
+    const both: ColumnChoice[] = [
+      { key: 'name', unit: null },
+      { key: 'name', unit: null },
+    ];
+    expect(readForeign(read, both, options())).toMatchObject({ ok: false, problem: { code: 'twice' } });
+  });
+
+  test('whatever it holds, every row is either a thing or a fault, and none is lost', () => {
+    const cell = fc.oneof(fc.string({ maxLength: 12 }), fc.constantFrom('12', '12,5', '3 1/2 in', '800 g', '=1+1', '"', '\n', '1\' 2"', '-5', '1e9', 'NaN'));
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(cell, { minLength: 4, maxLength: 4 }), { minLength: 1, maxLength: 8 }),
+        fc.constantFrom(';', ',', '\t'),
+        (rows, separator) => {
+          const quoted = rows.map((cells) => cells.map((text) => `"${text.replaceAll('"', '""')}"`).join(separator));
+          const read = readForeignTable(['name', 'qty', 'width', 'weight'].join(separator) + '\n' + quoted.join('\n'), separator);
+          const filled = rows.filter((cells) => cells.some((text) => text.trim() !== ''));
+          if (text0(rows) || filled.length === 0) return;
+          if (!read.ok) throw new Error(read.problem.message);
+          const made = readForeign(read.value, guessColumns(read.value, 'mm'), options());
+          if (!made.ok) throw new Error(made.problem.message);
+          const { items, faults } = made.value;
+          expect(items.length + faults.length).toBe(filled.length);
+          for (const { width, kg, count } of items) {
+            expect(width.nm).toBeGreaterThanOrEqual(1e6);
+            expect(kg === null || (kg >= 0 && kg <= 500)).toBe(true);
+            expect(Number.isInteger(count) && count >= 1).toBe(true);
+          }
+          for (const { problem } of faults) expect(problem.message !== '' && problem.accepted !== '').toBe(true);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+});
+
+const text0 = (rows: readonly (readonly string[])[]): boolean => rows.some((cells) => cells.some((text) => text.includes('\0')));
