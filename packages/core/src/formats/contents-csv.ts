@@ -79,9 +79,11 @@ interface Titles {
 /** The first row as titles; null when it is no such row. */
 function titlesOf(cells: readonly string[]): Outcome<Titles | null> {
   const read = cells.map((cell) => {
-    const match = /^(.*?)(?:\s*\((mm|in)\))?$/.exec(cell.trim().toLowerCase())!;
-    const column = ITEM_COLUMNS.find(({ title, key }) => title === match[1] || key.toLowerCase() === match[1]);
-    return column ? { column, unit: (match[2] as DisplayUnit | undefined) ?? null } : null;
+    const words = cell.trim().toLowerCase();
+    const unit = /\((mm|in)\)$/.exec(words);
+    const said = unit ? words.slice(0, unit.index).trimEnd() : words;
+    const column = ITEM_COLUMNS.find(({ title, key }) => title === said || key.toLowerCase() === said);
+    return column ? { column, unit: (unit?.[1] as DisplayUnit | undefined) ?? null } : null;
   });
   const known = read.filter((each) => each !== null);
   // Two titles, or the first one's: nobody calls a thing 'what'.
