@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { listSums } from '@keen/core';
+import { listSums, plan, readProjectFile, writeProjectText } from '@keen/core';
 
 const ROOT = fileURLToPath(new URL('../../..', import.meta.url));
 const read = (path: string): string => readFileSync(join(ROOT, path), 'utf8');
@@ -52,4 +52,37 @@ describe('lists that must be whole', () => {
     const index = read('docs/formulas/README.md');
     for (const page of filesOf('docs/formulas', /\.md$/)) if (!page.endsWith('README.md')) expect(index).toContain(`(${page.split('/').at(-1)})`);
   });
+});
+
+test('the blocks of docs/format/project.md are a file that opens, is planned, and is written again the same', () => {
+  const file: Record<string, any> = {};
+  const blocks = [...read('docs/format/project.md').matchAll(/```json ?([\w.]*)\n([^`]+)```/g)];
+  for (const [, path, text] of blocks) {
+    const keys = path!.split('.').filter(Boolean);
+    let at = file;
+    for (const key of keys) at = at[key] ??= {};
+    Object.assign(at, JSON.parse(text!));
+  }
+  expect(blocks.map(([, path]) => path)).toEqual(['', 'design', 'design.build', 'design.wall', 'design.units', 'workshop', 'workshop.shop']);
+  const opened = readProjectFile(JSON.stringify(file));
+  if (!opened.ok) throw new Error(`${opened.problem.where}: ${opened.problem.message}; accepted: ${opened.problem.accepted}`);
+  const { design, record, workshop } = opened.value;
+  const made = plan(design, record, workshop);
+  expect(made.byId.get('shelf')!.unit.outside.width.value).toBe(24 * 25.4e6);
+  expect(made.parts.map(({ mark }) => mark)).toContain('A4');
+  const written = writeProjectText(opened.value);
+  const again = readProjectFile(written);
+  expect(again.ok && writeProjectText(again.value)).toBe(written);
+  // Nothing of it is lost on the way; lengths stay as they were typed.
+  const sorted = (value: unknown): unknown =>
+    Array.isArray(value)
+      ? value.map(sorted)
+      : typeof value === 'object' && value !== null
+        ? Object.fromEntries(
+            Object.entries(value)
+              .sort(([a], [b]) => (a < b ? -1 : 1))
+              .map(([key, each]) => [key, sorted(each)]),
+          )
+        : value;
+  expect(sorted(JSON.parse(written))).toEqual(sorted(file));
 });

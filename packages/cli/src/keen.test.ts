@@ -88,6 +88,32 @@ describe('keen export', () => {
   });
 });
 
+describe('keen print', () => {
+  test.each(['sticks', 'templates', 'wedges'])('%s are written as PDF', (kind) => {
+    const out = join(folder, `${kind}.pdf`);
+    const { status, stdout, stderr } = keen('print', EXAMPLE, kind, '--unit', 'ink', '--paper', 'letter', '--units', 'mm', '--bar-along', '99.5', '--out', out);
+    expect([status, stderr]).toEqual([0, '']);
+    const bytes = readFileSync(out);
+    expect(bytes.toString('latin1', 0, 5)).toBe('%PDF-');
+    expect(JSON.parse(stdout)).toEqual({ written: out, bytes: bytes.length });
+  });
+
+  test.each([
+    [['posters'], 'kind', 'sticks, templates, wedges'],
+    [['sticks', '--paper', 'papyrus'], '--paper', 'a4'],
+    [['sticks', '--units', 'ells'], '--units', 'in or mm'],
+    [['sticks', '--bar-up', '80'], '--bar-up', '90 to 110'],
+    [['sticks', '--unit', 'attic'], '--unit', 'ink'],
+    [['templates', '--part', 'Q9'], '--part', 'A1'],
+    [['sticks', '--colour', 'red'], '--colour', 'keen print'],
+    [[], 'print', 'keen print'],
+  ])('%j is refused', (words, where, accepted) => {
+    const error = refused('print', EXAMPLE, ...words);
+    expect(error.where).toBe(where);
+    expect(error.accepted).toContain(accepted);
+  });
+});
+
 describe('keen nest', () => {
   const problem = file('problem.json', JSON.stringify(PROBLEM));
   test('answers in the form of docs/nesting.md, within its time', () => {

@@ -70,7 +70,7 @@ interface Laid {
 
 /**
  * The drawing of one piece of a cut list line. `unit` is the one the line is of; a board of a wall rail has none.
- * Source of the lie: docs/format/drawings.md.
+ * Source of the lie: docs/format/dxf.md.
  */
 export function pieceDrawing(line: PartLine, unit: ResolvedUnit | null): PieceDrawing {
   const size = { lengthMm: toMm(line.length.value), widthMm: toMm(line.width.value), thicknessMm: toMm(line.thickness) };
