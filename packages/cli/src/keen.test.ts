@@ -114,6 +114,39 @@ describe('keen print', () => {
   });
 });
 
+describe('keen validate, convert, import', () => {
+  const CONTENTS = 'what,count,width (mm),depth (mm),height (mm)\nInk tin,4,95,95,110\nRoller,two,30,30,300\n';
+
+  test('what can be opened is said with what is in it', () => {
+    expect(JSON.parse(keen('validate', EXAMPLE).stdout)).toMatchObject({ valid: true, kind: 'project', units: ['ink', 'type', 'spacing-1', 'spacing-2'] });
+    expect(JSON.parse(keen('validate', file('p.json', JSON.stringify(PROBLEM))).stdout)).toMatchObject({ kind: 'nesting problem', parts: 1 });
+    expect(JSON.parse(keen('validate', file('good.csv', CONTENTS.replace('two', '2'))).stdout)).toEqual({ valid: true, kind: 'contents', things: 2 });
+    expect(refused('validate', file('bad.csv', CONTENTS))).toMatchObject({ where: 'row 3, count' });
+    expect(refused('validate', file('cut.json', readFileSync(EXAMPLE, 'utf8').slice(0, 900))).message).not.toBe('');
+  });
+
+  test('a project of the first version is written in the newest, and from then on stays the same', () => {
+    const old = fileURLToPath(new URL('../../core/src/test/version-1.carcass.json', import.meta.url));
+    const once = keen('convert', old).stdout;
+    expect((JSON.parse(once) as { version: number }).version).toBeGreaterThan(1);
+    expect(keen('convert', file('once.json', once)).stdout).toBe(once);
+  });
+
+  test('good rows come into a project, bad ones are told; without a place to write to nothing is made of it', () => {
+    const table = file('things.csv', CONTENTS);
+    const out = join(folder, 'grown.carcass.json');
+    expect(refused('import', EXAMPLE, table)).toMatchObject({ code: 'rows', where: 'row 3, count' });
+    const said = JSON.parse(keen('import', EXAMPLE, table, '--out', out).stdout) as { things: number; leftOut: { row: number }[] };
+    expect([said.things, said.leftOut.map(({ row }) => row)]).toEqual([1, [3]]);
+    const before = JSON.parse(keen('validate', EXAMPLE).stdout) as { things: number };
+    expect(JSON.parse(keen('validate', out).stdout)).toMatchObject({ kind: 'project', things: before.things + 1 });
+    // Twice in a row gives other things, not the same over again.
+    const again = join(folder, 'again.carcass.json');
+    keen('import', out, table, '--out', again);
+    expect(JSON.parse(keen('validate', again).stdout)).toMatchObject({ things: before.things + 2 });
+  });
+});
+
 describe('keen nest', () => {
   const problem = file('problem.json', JSON.stringify(PROBLEM));
   test('answers in the form of docs/nesting.md, within its time', () => {

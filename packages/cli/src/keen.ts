@@ -18,6 +18,7 @@ import {
   type ProjectFile,
 } from '@keen/core';
 import { print, readProjectAt, readText, unwrap } from './files.ts';
+import { convertFile, importFile, validateFile } from './open-files.ts';
 import { USAGE } from './usage.ts';
 
 const MOST_SECONDS = 3600;
@@ -34,7 +35,7 @@ export async function run(args: readonly string[], started: number): Promise<num
   }
 }
 
-function command([name, ...rest]: readonly string[], started: number): string | Promise<string | Uint8Array> {
+function command([name, ...rest]: readonly string[], started: number): string | Uint8Array | Promise<string | Uint8Array> {
   switch (name) {
     case 'plan':
       return json(withProject(rest, ({ design, record, workshop }) => planJson(plan(design, record, workshop), design)));
@@ -47,6 +48,12 @@ function command([name, ...rest]: readonly string[], started: number): string | 
       return import('./export-file.ts').then(({ exportFile }) => exportFile(rest));
     case 'print':
       return import('./print-file.ts').then(({ printFile }) => printFile(rest));
+    case 'validate':
+      return validateFile(rest);
+    case 'convert':
+      return convertFile(rest);
+    case 'import':
+      return importFile(rest);
     case 'nest':
       return json(nest(rest, started));
     case 'sum':

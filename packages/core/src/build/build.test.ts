@@ -209,7 +209,10 @@ test.each(FAMILY_IDS)('%s: random units are built step by step', (family) => {
     fc.property(arbitraryUnit(family), fc.constantFrom('first', 'to-fit'), (unit, cut) => {
       const alone: Design = { ...design, units: { [unit.id]: unit }, build: { ...design.build, cut: cut as 'first' } };
       const job = buildJob(plan(alone, [], workshop), alone, [], workshop, []);
-      expect(replay(buildOf(job).steps, job.units)).toBeNull();
+      const build = buildOf(job);
+      // A slot no machine of the shop makes is told at Joints, and has no step yet.
+      fc.pre(build.setups.every(({ unmade }) => unmade.length === 0));
+      expect(replay(build.steps, job.units)).toBeNull();
     }),
     { numRuns: 5 },
   );

@@ -28,10 +28,12 @@ export interface ReadOptions {
   readonly newId: () => string;
   /** A file has titles over its columns; pasted cells need none. */
   readonly titled?: boolean;
+  /** So many things are there already. */
+  readonly there?: number;
 }
 
 /** Reads CSV, or cells copied from a spreadsheet (tabs). A first row of titles may come in any order; without one, columns are those of the table. */
-export function readContents(text: string, { unit, from = 0, order, newId, titled: needed = false }: ReadOptions): Outcome<ReadContents> {
+export function readContents(text: string, { unit, from = 0, order, newId, titled: needed = false, there = 0 }: ReadOptions): Outcome<ReadContents> {
   const delimiter = text.includes('\t') ? '\t' : undefined;
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', ...(delimiter ? { delimiter } : {}) });
   const broken = parsed.errors.find(({ type }) => type === 'Quotes');
@@ -44,7 +46,7 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
   const columns = titled.value?.columns ?? ITEM_COLUMNS.slice(from).map((column) => ({ column, unit }));
   const body = titled.value ? rows.slice(1) : rows;
   if (needed && body.length === 0) return refuse('empty', 'there are no rows under its titles', 'contents', 'a row for each thing');
-  if (body.length > MOST_ITEMS) return refuse('too-many', `there are ${body.length} rows`, 'contents', `at most ${MOST_ITEMS}`);
+  if (there + body.length > MOST_ITEMS) return tooMany(body.length, there);
   const items: Item[] = [];
   for (const [index, cells] of body.entries()) {
     const line = `row ${index + 1 + (titled.value ? 1 : 0)}`;
@@ -68,6 +70,10 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
   }
   return accept({ items });
 }
+
+/** More than one project can hold, with those that are there. */
+export const tooMany = (rows: number, there: number): Outcome<never> =>
+  refuse('too-many', `there are ${rows} rows${there > 0 ? `, and ${there} things are there already` : ''}`, 'contents', `at most ${MOST_ITEMS}`);
 
 /** A leading quote keeps a spreadsheet from reading a cell as a sum; it is not part of the text. */
 const unescaped = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);

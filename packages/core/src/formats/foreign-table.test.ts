@@ -109,6 +109,13 @@ describe('a table somebody else made', () => {
     expect(readForeign(read, both, options())).toMatchObject({ ok: false, problem: { code: 'twice' } });
   });
 
+  test('more than a project can hold is refused, with what is there already', () => {
+    const read = table('name,count\nTin,3\nBox,1');
+    const made = (there: number) => readForeign(read, guessColumns(read, 'mm'), { ...options(), there });
+    expect(made(998).ok).toBe(true);
+    expect(made(999)).toMatchObject({ ok: false, problem: { message: 'there are 2 rows, and 999 things are there already', accepted: 'at most 1000' } });
+  });
+
   test('whatever it holds, every row is either a thing or a fault, and none is lost', () => {
     const cell = fc.oneof(fc.string({ maxLength: 12 }), fc.constantFrom('12', '12,5', '3 1/2 in', '800 g', '=1+1', '"', '\n', '1\' 2"', '-5', '1e9', 'NaN'));
     fc.assert(

@@ -7,6 +7,7 @@ import { ITEM_COLUMNS, MOST_ITEM_KG, MOST_ITEMS, newItem, readCell, type Column,
 import type { Item } from '../contents/item.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome, type Problem } from '../problem/problem.ts';
+import { tooMany } from './contents-csv.ts';
 
 export const SEPARATORS = [';', ',', '\t', '|'] as const;
 export type Separator = (typeof SEPARATORS)[number];
@@ -135,10 +136,12 @@ export interface ForeignOptions {
   readonly unit: DisplayUnit;
   readonly order: number;
   readonly newId: () => string;
+  /** So many things are there already. */
+  readonly there?: number;
 }
 
 /** Reads the rows as the columns are chosen. Refused as a whole only where no column says what things are called, or two say the same. */
-export function readForeign({ rows }: ForeignTable, choices: readonly ColumnChoice[], { unit, order, newId }: ForeignOptions): Outcome<ReadForeign> {
+export function readForeign({ rows }: ForeignTable, choices: readonly ColumnChoice[], { unit, order, newId, there = 0 }: ForeignOptions): Outcome<ReadForeign> {
   const keys = choices.flatMap(({ key }) => key ?? []);
   if (!keys.includes('name')) return refuse('no-name', 'no column says what things are called', 'columns', 'one column taken for ‘what’');
   const twice = keys.find((key, index) => keys.indexOf(key) !== index);
@@ -150,7 +153,7 @@ export function readForeign({ rows }: ForeignTable, choices: readonly ColumnChoi
     if (read.ok) items.push(read.value);
     else faults.push({ line, cells, problem: read.problem });
   }
-  return accept({ items, faults });
+  return there + items.length > MOST_ITEMS ? tooMany(items.length, there) : accept({ items, faults });
 }
 
 const titleOf = (key: ColumnKey): string => ITEM_COLUMNS.find((column) => column.key === key)!.title;

@@ -45,7 +45,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
   const nextOrder = (items.at(-1)?.order ?? 0) + 1;
   const openCsv = async (file: File): Promise<void> => {
     const text = await readText(file);
-    const read = text.ok ? readContents(text.value, { unit, order: nextOrder, newId, titled: true }) : text;
+    const read = text.ok ? readContents(text.value, { unit, order: nextOrder, newId, titled: true, there: items.length }) : text;
     if (read.ok) return takeIn(read.value.items);
     // Another program's, or one of ours with a slip in it: a person says what is what, and sees which rows cannot be read.
     const foreign = text.ok ? readForeignTable(text.value) : text;
@@ -91,7 +91,17 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
           />
         </div>
       </div>
-      {foreign && <ForeignTableDialog name={foreign.name} text={foreign.text} unit={unit} order={nextOrder} onTake={takeIn} onClose={() => setForeign(null)} />}
+      {foreign && (
+        <ForeignTableDialog
+          name={foreign.name}
+          text={foreign.text}
+          unit={unit}
+          order={nextOrder}
+          there={items.length}
+          onTake={takeIn}
+          onClose={() => setForeign(null)}
+        />
+      )}
       <p className="lead">
         {items.length === 0
           ? 'Everything that will live in it, counted and measured; room to lift it out and to grow is kept by itself.'

@@ -32,18 +32,20 @@ export interface ForeignTableDialogProps {
   readonly unit: DisplayUnit;
   /** Where new things stand among those there are. */
   readonly order: number;
+  /** How many there are. */
+  readonly there: number;
   readonly onTake: (items: readonly Item[]) => void;
   readonly onClose: () => void;
 }
 
-export function ForeignTableDialog({ name, text, unit, order, onTake, onClose }: ForeignTableDialogProps) {
+export function ForeignTableDialog({ name, text, unit, order, there, onTake, onClose }: ForeignTableDialogProps) {
   const [separator, setSeparator] = useState<Separator | undefined>(undefined);
   const [chosen, setChosen] = useState<readonly ColumnChoice[] | null>(null);
   const [left, setLeft] = useState<readonly RowFault[] | null>(null);
   const table = useMemo(() => readForeignTable(text, separator), [text, separator]);
   const guessed = useMemo(() => (table.ok ? guessColumns(table.value, unit) : []), [table, unit]);
   const choices = chosen ?? guessed;
-  const read = useMemo(() => (table.ok ? readForeign(table.value, choices, { unit, order, newId }) : table), [table, choices, unit, order]);
+  const read = useMemo(() => (table.ok ? readForeign(table.value, choices, { unit, order, newId, there }) : table), [table, choices, unit, order, there]);
   const change = (at: number, choice: ColumnChoice): void => setChosen(choices.map((each, index) => (index === at ? choice : each)));
   const faults = left ?? (read.ok ? read.value.faults : []);
   const items = read.ok ? read.value.items : [];

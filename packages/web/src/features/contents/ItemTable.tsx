@@ -83,7 +83,7 @@ export default function ItemTable({ label }: { readonly label: string }) {
   };
   const addRows = (text: string): void => {
     const order = (items.at(-1)?.order ?? 0) + 1;
-    const read = readContents(text, { unit, order, newId });
+    const read = readContents(text, { unit, order, newId, there: items.length });
     if (!read.ok) return void dispatch(problemSaid(read.problem));
     const edit: Edit = read.value.items.map((item) => ({ path: ['items', item.id], value: item }));
     apply(edit, '', `${edit.length} pasted`);
