@@ -18,6 +18,7 @@ export const MINUTES = {
   'machine-cut': 1.2,
   'bored-hole': 0.3,
   'marked-out': 2,
+  'hand-cut': 12,
   'band-meter': 4,
   'sand-square-meter': 9,
   'coat-square-meter': 9,

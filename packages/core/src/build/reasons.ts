@@ -3,6 +3,7 @@
  * Nothing here is a preference: an order that breaks one spoils a part, or cannot be made at all.
  */
 import type { Label } from '../worked/dimension.ts';
+import { goesBefore } from '../setups/order.ts';
 import type { Edge, Step, StepDetail, StepKind } from './step.ts';
 
 type Of<K extends StepKind> = Step & { readonly detail: Extract<StepDetail, { kind: K }> };
@@ -44,16 +45,27 @@ const RULES: readonly Rule[] = [
   rule('cut', 'setup', 'comes-off-first', 'panel'),
   rule('boards', 'setup', 'comes-off-first', 'panel'),
   rule('label', 'setup', 'marks-first', 'panel'),
+  rule('measure', 'by-hand', 'measured-slots', 'panel'),
+  rule('cut', 'by-hand', 'comes-off-first', 'panel'),
+  rule('boards', 'by-hand', 'comes-off-first', 'panel'),
+  rule('fit', 'by-hand', 'comes-off-first', 'panel'),
+  rule('label', 'by-hand', 'marks-first', 'panel'),
   rule('setup', 'setup', 'square-edges', 'panel', (a, b) => b.detail.setup.after.includes(a.detail.setup.id)),
+  rule('setup', 'by-hand', 'square-edges', 'panel', (a, b) => goesBefore(a.detail.setup.stage, b.detail.stage)),
+  rule('by-hand', 'setup', 'square-edges', 'panel', (a, b) => goesBefore(a.detail.stage, b.detail.setup.stage)),
+  rule('by-hand', 'by-hand', 'square-edges', 'panel', (a, b) => goesBefore(a.detail.stage, b.detail.stage)),
   rule('label', 'band', 'comes-off-first', 'panel'),
   rule('setup', 'band', 'bare-edge', 'panel'),
+  rule('by-hand', 'band', 'bare-edge', 'panel'),
   rule('label', 'sand', 'marks-first', 'panel', (_, b) => isInside(b)),
   rule('setup', 'sand', 'cut-before-sanding', 'panel', (_, b) => isInside(b)),
+  rule('by-hand', 'sand', 'cut-before-sanding', 'panel'),
   rule('band', 'sand', 'band-trimmed', 'panel', (_, b) => isInside(b)),
   rule('sand', 'coat', 'sanded-first', 'unit', (a, b) => sameSide(a, b) && b.detail.coat === 1),
   rule('coat', 'coat', 'coat-dries', 'unit', (a, b) => sameSide(a, b) && a.detail.coat + 1 === b.detail.coat),
   rule('setup', 'dry-fit', 'jig-reaches', 'panel', (a) => a.detail.setup.stage === 'holes'),
   rule('setup', 'dry-fit', 'slot-first', 'panel', (a) => a.detail.setup.stage !== 'holes'),
+  rule('by-hand', 'dry-fit', 'slot-first', 'panel'),
   rule('band', 'dry-fit', 'band-covers', 'panel'),
   rule('sand', 'glue', 'inside-reached', 'panel', isInside),
   rule('coat', 'glue', 'finish-inside', 'panel', (a) => isInside(a) && a.detail.coat === a.detail.of),

@@ -4,6 +4,7 @@ import { isLarge } from '../cuts/ways.ts';
 import { settingsOf } from '../cuts/sequence.ts';
 import type { PartLine } from '../parts/parts.ts';
 import { inWantedOrder } from '../setups/order.ts';
+import type { Operation, Stage } from '../setups/operations.ts';
 import { setupsOf, type Setup, type Setups } from '../setups/setups.ts';
 import type { BuildJob } from './job.ts';
 import type { Step } from './step.ts';
@@ -20,6 +21,7 @@ export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; rea
       ...sheetSteps(job),
       ...boardSteps(job),
       ...setups.flatMap((each) => inWantedOrder(each.setups, job.setupOrder).flatMap((setup) => setupSteps(setup, job, waiting))),
+      ...setups.flatMap(({ unmade }) => handSteps(unmade, job, waiting)),
       ...railSteps(job),
     ],
     setups,
@@ -174,6 +176,24 @@ function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {
       'marked-out': marked ? setup.cuts.length : 0,
     },
     { machine: setup.setting.machine },
+  );
+}
+
+/** What no machine makes, unit by unit and stage by stage; what is cut to fit later, once more. */
+function handSteps(unmade: readonly Operation[], { pace }: BuildJob, waiting: ReadonlySet<string>): Step[] {
+  const groups = new Map<string, { readonly unit: string; readonly stage: Stage; readonly operations: Operation[] }>();
+  for (const operation of unmade) {
+    const unit = operation.panel.slice(0, operation.panel.indexOf('/'));
+    const id = `${unit}/by-hand/${operation.stage}${waiting.has(operation.panel) ? '/to-fit' : ''}`;
+    const known = groups.get(id) ?? { unit, stage: operation.stage, operations: [] };
+    known.operations.push(operation);
+    groups.set(id, known);
+  }
+  return [...groups].map(([id, { unit, stage, operations }]) =>
+    stepOf(unit, pace, '')(id, { kind: 'by-hand', stage, operations }, [...new Set(operations.map(({ panel }) => panel))], {
+      'marked-out': operations.length,
+      'hand-cut': operations.length,
+    }),
   );
 }
 

@@ -1,5 +1,6 @@
 /** The steps of a build: what each is about, what it takes, and what has to be there before it. */
 import type { Meeting } from '../solid/meeting.ts';
+import type { Operation, Stage } from '../setups/operations.ts';
 import type { Setup } from '../setups/setups.ts';
 import type { Label } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
@@ -57,6 +58,8 @@ export type StepDetail =
   | { readonly kind: 'boards'; readonly product: string; readonly lines: readonly string[]; readonly cuts: number }
   | { readonly kind: 'label'; readonly lines: number; readonly parts: number }
   | { readonly kind: 'setup'; readonly setup: Setup }
+  /** What no machine of the shop makes: marked out and cut by hand. */
+  | { readonly kind: 'by-hand'; readonly stage: Stage; readonly operations: readonly Operation[] }
   | { readonly kind: 'cleat-rip'; readonly boards: readonly string[] }
   | { readonly kind: 'band'; readonly edges: number; readonly lengthMm: number }
   | { readonly kind: 'sand'; readonly side: Side; readonly areaM2: Figure }
@@ -148,6 +151,7 @@ export const STEP_KINDS: readonly StepKind[] = [
   'boards',
   'label',
   'setup',
+  'by-hand',
   'cleat-rip',
   'band',
   'sand',

@@ -3,14 +3,20 @@ import { describe, expect, test } from '@jest/globals';
 import { labelWords } from '../checks/words/labels.ts';
 import { planBuild } from '../plan/build-job.ts';
 import { plan } from '../plan/plan.ts';
+import type { Workshop } from '../stock/workshop.ts';
 import type { Figure } from '../worked/figure.ts';
 import { marksOf, type BuildTold } from './build-said.ts';
 import { faultWords, fullTitle, reasonWords, stepWords } from './build-words.ts';
 import { hangingTold } from './hanging-steps.ts';
 import { readProject } from './project-file.ts';
 
-function told(name: string, unit: 'mm' | 'in') {
-  const { design, record, workshop } = readProject(JSON.parse(readFileSync(new URL(`../../../../examples/${name}.carcass.json`, import.meta.url), 'utf8')));
+function told(name: string, unit: 'mm' | 'in', change: (workshop: Workshop) => Workshop = (as) => as) {
+  const {
+    design,
+    record,
+    workshop: stored,
+  } = readProject(JSON.parse(readFileSync(new URL(`../../../../examples/${name}.carcass.json`, import.meta.url), 'utf8')));
+  const workshop = change(stored);
   const stained = { kind: 'stain' as const, when: 'before' as const, masked: true };
   const finished = { ...design, units: Object.fromEntries(Object.entries(design.units).map(([id, box]) => [id, { ...box, finish: stained }])) };
   const made = plan(finished, record, workshop);
@@ -90,4 +96,14 @@ test('diagonals are said with what they may differ by; a stain with its tape and
   );
   expect(stained.says[0]).toMatch(/^Tape off every glued face first/);
   expect(stained.caution).toMatch(/rags/i);
+});
+
+test('what no machine makes is said cut by cut, with its size and where it is marked from', () => {
+  const { build, context } = told('print-room', 'mm', (workshop) => ({ ...workshop, shop: { ...workshop.shop, machines: {}, stack: null, bits: {} } }));
+  const step = build.steps.find(({ detail }) => detail.kind === 'by-hand' && detail.stage === 'slots')!;
+  const words = stepWords(step, context, 'mm');
+  expect(words.title).toBe('Cut by hand what no machine here makes');
+  expect(words.says).toContain('A1 left side: slot 17.9 mm wide, 6 mm deep in the inside face, 14.95 mm from the bottom end.');
+  expect(words.says).toContain('A1 left side: slot 6.2 mm wide, 8 mm deep in the inside face, at the rear edge.');
+  for (const line of words.says) expect(line).not.toMatch(/undefined|NaN/);
 });

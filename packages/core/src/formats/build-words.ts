@@ -15,6 +15,7 @@ import {
   glueSaid,
   hangSaid,
   marks,
+  marksOf,
   openingsOf,
   plural,
   product,
@@ -24,7 +25,7 @@ import {
   type Said,
   type StepWords,
 } from './build-said.ts';
-import { setupWords } from './setup-words.ts';
+import { handCutWords, setupWords } from './setup-words.ts';
 
 export function stepWords(step: Step, told: BuildTold, unit: DisplayUnit): StepWords {
   const said = wordsOf(step, told, unit);
@@ -86,6 +87,17 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
           .map(({ what, to, sum }) => ({ text: sum?.text ?? to, of: what })),
       };
     }
+    case 'by-hand':
+      return {
+        title: 'Cut by hand what no machine here makes',
+        says: detail.operations.map((operation) => {
+          const { panel } = told.setups.blanks.get(operation.panel)!;
+          return `${marksOf([panel.id], told.plan)[0] ?? ''} ${labelWords(panel.name)}: ${handCutWords(operation, panel, unit)}.`.trim();
+        }),
+        checks: ['Marked with a knife from the part that goes in, sawn inside the line, pared to it: it goes in by hand.'],
+        caution: 'Clamped down, both hands behind the edge of the chisel.',
+        big: [{ text: String(detail.operations.length), of: detail.operations.length === 1 ? 'cut' : 'cuts' }],
+      };
     case 'cleat-rip':
       return {
         title: 'Rip the cleat',

@@ -39,6 +39,7 @@ const STEP_DONE: Readonly<Record<StepKind, string>> = {
   boards: 'Boards cut',
   label: 'Labelled and counted',
   setup: 'Cut at the machine',
+  'by-hand': 'Cut by hand',
   'cleat-rip': 'Cleat ripped',
   band: 'Edges banded',
   sand: 'Sanded',

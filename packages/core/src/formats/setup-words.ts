@@ -115,6 +115,30 @@ function piecesOf(cuts: readonly Cut[], { blanks, parts, shop }: SetupContext, u
 const fromAbove = ({ held, router, bit }: Setting, { kind }: Machine): boolean =>
   kind === 'radial-arm' || bit !== undefined || held === 'edge' || (held === 'wedge' && router !== undefined);
 
+/** A cut that is made by hand, whole: what it is, how large, and from where it is marked. */
+export function handCutWords({ work }: Operation, panel: ResolvedPanel, unit: DisplayUnit): string {
+  const fine = (nm: number): string => fineText(Math.round(nm / 1000) * 1000, unit);
+  const from = (edge: 'start' | 'near'): string => `from the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, edge)}`;
+  const place = placeWords(work, panel, unit).join('; ');
+  switch (work.kind) {
+    case 'slot':
+      return `slot ${fine(work.far - work.near)} wide, ${fine(work.depth)} deep in the ${faceWords(panel, work.face)}, ${work.near === 0 ? `at the ${edgeWords({ role: panel.role, lie: lieOf(panel) }, work.across ? 'start' : 'near')}` : `${fine(work.near)} ${from(work.across ? 'start' : 'near')}`}`;
+    case 'slanted-slot':
+      return `slot ${fine(work.width)} wide, ${fine(work.depth)} deep in the ${faceWords(panel, work.face)}, at a slant: ${place}`;
+    case 'edge-groove':
+      return `groove ${fine(work.width)} wide, ${fine(work.depth)} deep in an edge, ${fine(work.from)} from its arris`;
+    case 'holes':
+      return `${fine(work.diameter)} across${work.depth === null ? ', through' : `, ${fine(work.depth)} deep`}: ${place}`;
+    case 'width':
+      return `to ${fine(work.at)} in width`;
+    case 'bevel':
+      return `an edge at ${Math.round(Math.abs(work.deg) * 100) / 100}° from square`;
+    case 'notch':
+    case 'shape':
+      return place;
+  }
+}
+
 /** Where a person marks it, from named ends and edges; nothing for what the fence or the stop places. */
 function placeWords(work: Operation['work'], panel: ResolvedPanel, unit: DisplayUnit): string[] {
   const fine = (nm: number): string => fineText(Math.round(nm / 1000) * 1000, unit);

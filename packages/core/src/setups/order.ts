@@ -8,7 +8,7 @@ import type { Setup } from './setups.ts';
 const TAKES_EDGES: readonly Stage[] = ['widths', 'bevels', 'shapes'];
 
 /** Whether a cut of the one stage has to be made before one of the other on the same part. */
-const goesBefore = (earlier: Stage, later: Stage): boolean =>
+export const goesBefore = (earlier: Stage, later: Stage): boolean =>
   STAGES.indexOf(earlier) < STAGES.indexOf(later) && (TAKES_EDGES.includes(earlier) || TAKES_EDGES.includes(later));
 
 /** Ids of the setups that cut one of the same parts and have to be made before. */

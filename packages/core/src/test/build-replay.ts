@@ -94,6 +94,17 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
         }
         for (const { operation } of detail.setup.cuts) if (TAKES_EDGES.includes(operation.stage)) parts.get(operation.panel)!.gone.add(operation.stage);
         return null;
+      case 'by-hand':
+        for (const operation of detail.operations) {
+          const part = parts.get(operation.panel)!;
+          if (!part.sawn || !part.labelled) return `'${part.id}' is cut into before it is there, or without a mark on it`;
+          if (part.body.size > 1) return `'${part.id}' is glued up: a saw does not reach into it`;
+          const later = [...part.gone].find((stage) => STAGES.indexOf(stage) > STAGES.indexOf(operation.stage));
+          if (later) return `'${part.id}': ${operation.stage} after ${later}, the edge they are measured from is gone`;
+          part.made.add(operation.id);
+        }
+        for (const operation of detail.operations) if (TAKES_EDGES.includes(operation.stage)) parts.get(operation.panel)!.gone.add(operation.stage);
+        return null;
       case 'band':
         for (const part of own(step)) {
           if (!part.sawn || part.body.size > 1) return `'${part.id}' cannot be banded now`;

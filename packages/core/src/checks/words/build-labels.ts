@@ -20,6 +20,7 @@ export const BUILD_WORDS: Readonly<Record<string, string>> = {
   'work-machine-cut': 'cuts at the machine',
   'work-bored-hole': 'holes bored',
   'work-marked-out': 'places marked out',
+  'work-hand-cut': 'cuts by hand',
   'work-band-meter': 'meters of edge band, on and trimmed',
   'work-sand-square-meter': 'square meters sanded',
   'work-coat-square-meter': 'square meters coated',

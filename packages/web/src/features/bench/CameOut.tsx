@@ -180,7 +180,7 @@ function partsOf({ panels }: Step, { told: { plan } }: BuildOf): { readonly id: 
   });
 }
 
-const CUTS_PARTS: readonly Step['detail']['kind'][] = ['cut', 'boards', 'label', 'fit', 'setup', 'dry-fit'];
+const CUTS_PARTS: readonly Step['detail']['kind'][] = ['cut', 'boards', 'label', 'fit', 'setup', 'by-hand', 'dry-fit'];
 
 function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUnit): Measurable[] {
   const { detail } = step;
