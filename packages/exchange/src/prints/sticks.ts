@@ -13,15 +13,13 @@ import {
   type Setups,
   type StoryStick,
 } from '@keen/core';
-import { line, shape, type Stroke, type TrueDrawing, type Words } from './marks.ts';
+import { line, shape, wideAs, type Stroke, type TrueDrawing, type Words } from './marks.ts';
 
 /** The strip itself; over it what goes in where, and from which end; under it what the marks measure, in as many rows as they need. */
 const STRIP_MM = 24;
 const TEXT_MM = 2.6;
 const ROW_MM = 4.4;
 const HEAD_MM = 11;
-/** A letter of the print is about so wide for its height. */
-const LETTER = 0.78;
 
 /** The sticks of one unit's setups: what is made by hand is marked too. */
 export const sticksOf = ({ setups, unmade, blanks }: Pick<Setups, 'setups' | 'unmade' | 'blanks'>): StoryStick[] =>
@@ -71,7 +69,7 @@ interface Labelled {
   readonly text: string;
 }
 
-const wide = (text: string): number => text.length * TEXT_MM * LETTER + 2;
+const wide = (text: string): number => wideAs({ text, high: TEXT_MM }) + 2;
 
 /** Each on the first row where it touches none before it. */
 function rowsOf(labels: readonly Labelled[]): (Labelled & { readonly row: number })[] {

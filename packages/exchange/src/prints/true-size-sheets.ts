@@ -3,7 +3,7 @@
  * What comes out is in millimetres of the paper, y up, the printer's correction in it: a PDF and a screen draw the same.
  */
 import type { PieceSpot as Spot } from '@keen/core';
-import type { Stroke, TrueDrawing, Weight, Words } from './marks.ts';
+import { wideAs, type Stroke, type TrueDrawing, type Weight, type Words } from './marks.ts';
 import { across, BAR_MM, MARGIN_MM, TRUE_PRINTER, type PaperId, type PrinterCorrection, type Sheet } from './paper.ts';
 import { onSheets, OVERLAP_MM, tilesOf, type Placed } from './tiles.ts';
 
@@ -200,10 +200,6 @@ class Laid {
     return { clip: null, strokes, words };
   }
 }
-
-/** A letter of the print is about so wide for the height of its capitals. */
-const LETTER = 0.78;
-const wideAs = ({ text, high }: Words): number => text.length * high * LETTER;
 
 /** Where words begin on a tile, in the drawing; null where a neighbour shows them whole. What fits neither is moved in to the tile it begins on. */
 function leftOn({ x, y, width, height, joins }: Placed, words: Words): number | null {
