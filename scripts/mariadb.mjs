@@ -49,8 +49,10 @@ export async function startMariaDb({ folder, fast = false, onExit = () => {} }) 
   const data = join(folder, 'mysql');
   const settingsFile = join(folder, 'database.json');
   const socket = socketPath(folder);
+  const temporary = join(folder, 'mysql.tmp');
   const fresh = !existsSync(join(data, 'mysql'));
-  if (fresh) install(data);
+  mkdirSync(temporary, { recursive: true, mode: 0o700 });
+  if (fresh) install(data, temporary);
   const settings = readSettings(settingsFile);
 
   const running = runningPid(join(folder, 'mysql.pid'), data);
@@ -61,7 +63,7 @@ export async function startMariaDb({ folder, fast = false, onExit = () => {} }) 
 
   const port = settings.port && (await isFree(settings.port)) ? settings.port : await freePort();
   writeSettings(settingsFile, { ...settings, port });
-  const child = spawn('/usr/sbin/mariadbd', serverArguments({ data, folder, socket, port, fast }), { stdio: 'ignore', detached: true });
+  const child = spawn('/usr/sbin/mariadbd', serverArguments({ data, temporary, folder, socket, port, fast }), { stdio: 'ignore', detached: true });
   let exited = false;
   child.once('exit', () => {
     exited = true;
@@ -106,10 +108,11 @@ function socketPath(folder) {
   return own.length <= 100 ? own : join(tmpdir(), `keen-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}.sock`);
 }
 
-function install(data) {
+/** `temporary`: a folder of its own, for a starting database sweeps it: in a shared one it would take away what another is writing. */
+function install(data, temporary) {
   // A half-made folder of an earlier try that was cut off holds nothing yet.
   rmSync(data, { recursive: true, force: true });
-  const args = ['--no-defaults', `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...(asRoot ? ['--user=root'] : [])];
+  const args = ['--no-defaults', `--datadir=${data}`, `--tmpdir=${temporary}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...(asRoot ? ['--user=root'] : [])];
   const { status, stderr, stdout, error } = spawnSync('mariadb-install-db', args, { encoding: 'utf8' });
   if (status !== 0) {
     rmSync(data, { recursive: true, force: true });
@@ -117,11 +120,12 @@ function install(data) {
   }
 }
 
-function serverArguments({ data, folder, socket, port, fast }) {
+function serverArguments({ data, temporary, folder, socket, port, fast }) {
   return [
     '--no-defaults',
     ...(asRoot ? ['--user=root'] : []),
     `--datadir=${data}`,
+    `--tmpdir=${temporary}`,
     `--socket=${socket}`,
     `--pid-file=${join(folder, 'mysql.pid')}`,
     `--log-error=${join(folder, 'mysql.log')}`,
