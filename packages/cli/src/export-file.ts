@@ -1,5 +1,5 @@
 /** keen export: a project as a file for other programs. Each kind is described in docs/format/. */
-import { layOut, partsDxf, sheetsDxf, unitsGlb, unitsStl } from '@keen/exchange';
+import { allSheets, layOut, partsDxf, sheetsDxf, unitsGlb, unitsStl, unplacedOf } from '@keen/exchange';
 import { plan, Refusal, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
 import { handedOver, readProjectAt, unitsNamed } from './files.ts';
 import { readWords } from './options.ts';
@@ -15,9 +15,10 @@ interface ToExport {
 const KINDS = {
   'parts-dxf': ({ plan: made, units }) => partsDxf({ ...made, parts: made.parts.filter(({ unit }) => units.some(({ id }) => id === unit)) }),
   'sheets-dxf': ({ project, plan: made }) => {
-    const { sheets, unplaced } = layOut(project, made);
+    const laid = layOut(project, made);
+    const unplaced = unplacedOf(laid);
     if (unplaced.length > 0) throw new Refusal('unplaced', `not every part fits a sheet: ${unplaced.join('; ')}`, 'sheets-dxf', 'sheets all parts fit on');
-    return sheetsDxf(sheets, made);
+    return sheetsDxf(allSheets(laid, project), made);
   },
   glb: ({ plan: made, units }) => unitsGlb(units, made),
   stl: ({ units }) => unitsStl(units),

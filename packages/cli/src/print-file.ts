@@ -1,5 +1,16 @@
 /** keen print: what goes on paper, as PDF. docs/format/prints.md says what is on it. */
-import { isPaper, isTrueSizeKind, LEAST_BAR_MM, MOST_BAR_MM, PAPERS, TRUE_PRINTER, TRUE_SIZE_KINDS, trueSizeDrawings, trueSizePdf } from '@keen/exchange';
+import {
+  isPaper,
+  isTrueSizeKind,
+  LEAST_BAR_MM,
+  MOST_BAR_MM,
+  PAPERS,
+  picturesPdf,
+  TRUE_PRINTER,
+  TRUE_SIZE_KINDS,
+  trueSizeDrawings,
+  trueSizeSheets,
+} from '@keen/exchange';
 import { displayUnitOf, plan, Refusal, type DisplayUnit } from '@keen/core';
 import { handedOver, readProjectAt, unitsNamed } from './files.ts';
 import { readWords } from './options.ts';
@@ -27,7 +38,10 @@ export async function printFile(words: readonly string[]): Promise<string | Uint
   if (strange !== undefined) throw new Refusal('part', `there is no part '${strange}' in it`, '--part', `marks, with commas between: ${known.join(', ')}`);
   const drawings = trueSizeDrawings(kind, { plan: made, units, shop: project.workshop.shop, display, marks });
   if (drawings.length === 0) throw new Refusal('nothing', `nothing of it asks for ${kind}`, 'kind', 'another kind, or another unit');
-  return handedOver(await trueSizePdf(drawings, { paper, correction, project: project.design.name, revision: 'from its file' }), options['--out']);
+  return handedOver(
+    await picturesPdf(trueSizeSheets(drawings, { paper, correction, project: project.design.name, revision: 'from its file' }), project.design.name),
+    options['--out'],
+  );
 }
 
 function barOf(text: string | null, where: string): number {

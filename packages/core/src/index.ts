@@ -40,6 +40,8 @@ export {
   type SeenPanel,
   type ViewId,
 } from './solid/views.ts';
+export { baysShown, heightsShown } from './solid/shown-spaces.ts';
+export { slabFaces, type Vector } from './solid/mesh.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
 export { SHEET_PLACES, type Flaw, type Product, type SheetPlace, type ThicknessReading, type ThicknessUsed, type Workshop } from './stock/workshop.ts';
@@ -237,6 +239,8 @@ export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
+export { shoppingOf, type ShoppingLine } from './plan/shopping.ts';
+export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
 export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
 export { remediesFor, type Remedy } from './plan/remedies.ts';
@@ -302,6 +306,7 @@ export type { SetupContext, SetupRow } from './formats/setup-settings.ts';
 export { faceWords, orderWords, setupWords, type SetupPiece, type SetupWords } from './formats/setup-words.ts';
 export { sectionOfJoint, type JointSection } from './solid/joint-section.ts';
 export type { DrawnPoint } from './solid/views.ts';
+export { hasPlay, heldByWords, JOINT_NAMES, jointWords, loadedWords } from './formats/joint-words.ts';
 export { jointGroups, type JointGroup } from './joints/joint-groups.ts';
 export type { FitChain } from './setups/fit-chain.ts';
 export { fitChains } from './setups/fit-chains.ts';

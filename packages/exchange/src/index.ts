@@ -1,8 +1,11 @@
 export { partsDxf, sheetsDxf, type SheetToDraw } from './dxf.ts';
-export { layOut, sheetsToDraw } from './sheets.ts';
+export { allSheets, layOut, sheetsToDraw, unplacedOf, type LaidOut } from './sheets.ts';
 export { unitsGlb, unitsStl } from './solids.ts';
 export { isPaper, LEAST_BAR_MM, MOST_BAR_MM, PAPERS, TRUE_PRINTER, type PaperId, type PrinterCorrection } from './prints/paper.ts';
 export { fitted } from './prints/print-text.ts';
-export { trueSizePdf } from './prints/true-size-pdf.ts';
-export { trueSizeSheets, type SheetPicture, type TrueSizeOptions } from './prints/true-size-sheets.ts';
+export { picturesPdf } from './prints/pictures-pdf.ts';
+export type { SheetPicture } from './prints/sheet-picture.ts';
+export { trueSizeSheets, type TrueSizeOptions } from './prints/true-size-sheets.ts';
 export { isTrueSizeKind, TRUE_SIZE_KINDS, trueSizeDrawings, type TrueSizeKind } from './prints/true-size.ts';
+export { pictureSvg } from './prints/picture-svg.ts';
+export { shopSet, type SetProgress, type SetWish } from './prints/set/shop-set.ts';

@@ -1,28 +1,61 @@
-/** The sheets of a project, laid out to be drawn: as they are settled, or else searched for with the same effort everywhere. */
-import { asPlan, finishedParts, layoutOf, search, sheetJobs, toMm, trimOf, type NestPlan, type Plan, type ProjectFile, type SheetJob } from '@keen/core';
+/** The sheets of a project, laid out to be drawn: as they are settled, as a caller has them, or else searched for with the same effort everywhere. */
+import {
+  asPlan,
+  finishedParts,
+  layoutOf,
+  progressOf,
+  search,
+  sequenceOf,
+  sheetJobs,
+  sheetsOfPlan,
+  toMm,
+  trimOf,
+  type NestPlan,
+  type Plan,
+  type ProjectFile,
+  type Sequence,
+  type SheetJob,
+} from '@keen/core';
 import type { SheetToDraw } from './dxf.ts';
 
 /** Rounds of the search: the same layout on every machine. */
 const EFFORT = 20;
 
-/** Sheets product by product. What fits on no sheet is named in `unplaced`. */
-export function layOut(
-  { design, record, workshop }: ProjectFile,
-  { parts }: Plan,
-): { readonly sheets: readonly SheetToDraw[]; readonly unplaced: readonly string[] } {
-  const { cutting, pins } = design;
-  const laid = sheetJobs(parts, workshop, { cutting, pins, finished: finishedParts(record) }).map((job) => {
-    const settled = layoutOf(design, job.product);
-    if (settled) return asPlan(job, settled, workshop);
-    const stepper = search(job.problem, 1);
-    stepper.step(EFFORT);
-    return { job, plan: stepper.plan() };
-  });
-  return {
-    sheets: laid.flatMap(({ job, plan }) => sheetsToDraw(job, plan, workshop.products[job.product]!.name)),
-    unplaced: laid.flatMap(({ plan }) => plan.unplaced.map(({ part, why }) => `${part}: ${why}`)),
-  };
+/** One product's sheets as they are cut. */
+export interface LaidOut {
+  readonly job: SheetJob;
+  readonly plan: NestPlan;
+  readonly sequence: Sequence;
+  /** The layout that is settled, and the cuts of it that are made; null where none is. */
+  readonly settled: { readonly id: string; readonly sawn: ReadonlySet<string> } | null;
 }
+
+/** Product by product. `known` are layouts that are not settled yet, by product: those on a screen, so that paper says the same. */
+export function layOut({ design, record, workshop }: ProjectFile, { parts }: Plan, known: ReadonlyMap<string, NestPlan> = new Map()): LaidOut[] {
+  const { cutting, pins } = design;
+  return sheetJobs(parts, workshop, { cutting, pins, finished: finishedParts(record) }).map((job): LaidOut => {
+    const kept = layoutOf(design, job.product);
+    if (kept) {
+      const { sequence, done } = progressOf(kept, record, workshop);
+      return { ...asPlan(job, kept, workshop), sequence, settled: { id: kept.id, sawn: new Set(done.keys()) } };
+    }
+    const plan = known.get(job.product) ?? searched(job);
+    return { job, plan, sequence: sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), settled: null };
+  });
+}
+
+function searched(job: SheetJob): NestPlan {
+  const stepper = search(job.problem, 1);
+  stepper.step(EFFORT);
+  return stepper.plan();
+}
+
+/** What fits on no sheet, and why. */
+export const unplacedOf = (laid: readonly LaidOut[]): string[] => laid.flatMap(({ plan }) => plan.unplaced.map(({ part, why }) => `${part}: ${why}`));
+
+/** The sheets of all products, numbered. */
+export const allSheets = (laid: readonly LaidOut[], { workshop }: Pick<ProjectFile, 'workshop'>): SheetToDraw[] =>
+  laid.flatMap(({ job, plan }) => sheetsToDraw(job, plan, workshop.products[job.product]!.name));
 
 /** The sheets of one plan, numbered. */
 export const sheetsToDraw = ({ problem }: SheetJob, { sheets }: NestPlan, name: string): SheetToDraw[] =>

@@ -5,6 +5,8 @@ import type { ResolvedUnit } from './unit.ts';
 import { boundsOf } from './views.ts';
 import { dot, plusVector, scale, vector, type Vector } from './vector.ts';
 
+export type { Vector } from './vector.ts';
+
 export interface PanelMesh {
   readonly panel: string;
   /** Corners of triangles, nine numbers each: along, up, out. */
@@ -16,6 +18,10 @@ export interface PanelMesh {
   /** Which way, and how far in mm at a full spread, the panel leaves the others in an exploded view. */
   readonly apart: Vector;
 }
+
+/** The faces of a panel's slab, each with its outward normal, before anything is cut into it: what is seen of it from afar. */
+export const slabFaces = (panel: ResolvedPanel): { readonly corners: readonly Vector[]; readonly normal: Vector }[] =>
+  slabOf(panel).map((corners) => ({ corners, normal: normalOf(corners) }));
 
 /** One mesh a panel. `spread` is how far the outermost panels leave in an exploded view, mm. */
 export function meshesOf(unit: ResolvedUnit, spread = 160): PanelMesh[] {

@@ -18,11 +18,6 @@ export interface Words {
   readonly centred?: boolean;
 }
 
-/** A letter of the print is about so wide for the height of its capitals. */
-const LETTER = 0.78;
-/** About how long a text comes out, mm. */
-export const wideAs = ({ text, high }: Pick<Words, 'text' | 'high'>): number => text.length * high * LETTER;
-
 export interface TrueDrawing {
   readonly title: string;
   readonly width: number;

@@ -13,7 +13,8 @@ import {
   type Setups,
   type StoryStick,
 } from '@keen/core';
-import { line, shape, wideAs, type Stroke, type TrueDrawing, type Words } from './marks.ts';
+import { wideAs } from './letters.ts';
+import { line, shape, type Stroke, type TrueDrawing, type Words } from './marks.ts';
 
 /** The strip itself; over it what goes in where, and from which end; under it what the marks measure, in as many rows as they need. */
 const STRIP_MM = 24;

@@ -3,8 +3,10 @@
  * What comes out is in millimetres of the paper, y up, the printer's correction in it: a PDF and a screen draw the same.
  */
 import type { PieceSpot as Spot } from '@keen/core';
-import { wideAs, type Stroke, type TrueDrawing, type Weight, type Words } from './marks.ts';
+import { wideAs } from './letters.ts';
+import type { Stroke, TrueDrawing, Weight, Words } from './marks.ts';
 import { across, BAR_MM, MARGIN_MM, TRUE_PRINTER, type PaperId, type PrinterCorrection, type Sheet } from './paper.ts';
+import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from './sheet-picture.ts';
 import { onSheets, OVERLAP_MM, tilesOf, type Placed } from './tiles.ts';
 
 const INCH_MM = 25.4;
@@ -29,37 +31,6 @@ export interface TrueSizeOptions {
   readonly project: string;
   /** Which state of it. */
   readonly revision: string;
-}
-
-export interface SheetStroke {
-  readonly points: readonly Spot[];
-  readonly closed: boolean;
-  readonly thick: number;
-  readonly dash: readonly number[];
-}
-
-export interface SheetWords extends Spot {
-  readonly text: string;
-  /** Of capitals. */
-  readonly high: number;
-  readonly bold: boolean;
-  /** Where of the text the place is. */
-  readonly from: 'start' | 'middle' | 'end';
-  readonly upright: boolean;
-  /** Set smaller where it would be longer. */
-  readonly most?: number;
-}
-
-/** A part of a sheet; what reaches out of its clip is not drawn. */
-export interface SheetPatch {
-  readonly clip: { readonly low: Spot; readonly high: Spot } | null;
-  readonly strokes: readonly SheetStroke[];
-  readonly words: readonly SheetWords[];
-}
-
-export interface SheetPicture extends Sheet {
-  readonly title: string;
-  readonly patches: readonly SheetPatch[];
 }
 
 /** How far a drawing may go on one sheet of a paper, mm of the drawing. */

@@ -10,7 +10,8 @@ import { across, BAR_MM, MARGIN_MM, type PaperId } from './paper.ts';
 import { stickDrawing, sticksOf } from './sticks.ts';
 import { partTemplate, wedge } from './templates.ts';
 import { onSheets, OVERLAP_MM, tilesOf } from './tiles.ts';
-import { trueSizePdf } from './true-size-pdf.ts';
+import { picturesPdf } from './pictures-pdf.ts';
+import { trueSizeSheets } from './true-size-sheets.ts';
 import { windowOf, type TrueSizeOptions } from './true-size-sheets.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'keen-print-'));
@@ -101,7 +102,7 @@ describe.each(['print-room', 'print-room-back', 'type-store'])('sticks of every 
 
   test.each(cases)('$id: every mark is within 0.2 mm of its place, and the strip is as long as it is, line laid on line', async ({ stick, drawing }) => {
     const given = options((['a4', 'letter'] as const)[stick.marks.length % 2]!);
-    const pages = rendered(await trueSizePdf([drawing], given));
+    const pages = rendered(await picturesPdf(trueSizeSheets([drawing], given), 'print'));
     const walls = [0, toMm(stick.length), ...stick.marks.flatMap((mark) => [toMm(mark.near), toMm(mark.far)])];
     const low = drawing.height - HEAD_AND_STRIP_MM;
     let seen = 0;
@@ -137,7 +138,7 @@ test('templates of the ink cupboard’s parts: outlines, slots and holes within 
   for (const part of whole.parts.filter(({ unit, features }) => unit === 'ink' && features.length > 0).slice(0, 4)) {
     const piece = pieceDrawing(part, whole.byId.get('ink')!.unit);
     const drawing = partTemplate(part, piece);
-    const pages = rendered(await trueSizePdf([drawing], given));
+    const pages = rendered(await picturesPdf(trueSizeSheets([drawing], given), 'print'));
     // A level across the middle of each tile row, off what is written there.
     const level = piece.widthMm * 0.31;
     const upright = [0, piece.lengthMm, ...piece.slots.flatMap(({ shape, under }) => (under || !crosses(shape, level) ? [] : [minX(shape), maxX(shape)]))];
@@ -157,7 +158,7 @@ test('a wedge is as steep as it says', async () => {
   const given = options('letter');
   for (const angle of [3, 7.5, 22.5, 45, 52]) {
     const drawing = wedge(angle, 'blade');
-    const [page] = rendered(await trueSizePdf([drawing], given));
+    const [page] = rendered(await picturesPdf(trueSizeSheets([drawing], given), 'print'));
     const side = onItsSide(page!);
     const run = Math.max(...drawing.strokes[0]!.points.map(({ x }) => x));
     for (const share of [0.3, 0.9]) {
@@ -172,7 +173,7 @@ test('a wedge is as steep as it says', async () => {
 
 test.each(['a4', 'a3', 'letter', 'tabloid'] as const)('on %s the bars measure 100 mm and 4 in, in both directions', async (paper) => {
   const drawing: TrueDrawing = { title: 'a line', width: 20, height: 20, strokes: [line({ x: 10, y: 0 }, { x: 10, y: 20 })], words: [] };
-  const [page] = rendered(await trueSizePdf([drawing], options(paper)));
+  const [page] = rendered(await picturesPdf(trueSizeSheets([drawing], options(paper)), 'print'));
   expect([page!.width / DOTS, page!.height / DOTS]).toEqual([expect.closeTo(across(paper).width, 0), expect.closeTo(across(paper).height, 0)]);
   const millimetres = crossings(page!, MARGIN_MM + 13 + 1.5, MARGIN_MM - 1, MARGIN_MM + 101);
   expect(millimetres).toHaveLength(11);
@@ -190,7 +191,7 @@ test('a printer that prints 99 mm for 100 along and 101 up is given what comes o
     strokes: [line({ x: 0, y: 0 }, { x: 0, y: 20 }), line({ x: 100, y: 0 }, { x: 100, y: 20 })],
     words: [],
   };
-  const [page] = rendered(await trueSizePdf([drawing], { ...options('a4'), correction: { along: 99, up: 101 } }));
+  const [page] = rendered(await picturesPdf(trueSizeSheets([drawing], { ...options('a4'), correction: { along: 99, up: 101 } }), 'print'));
   const upOfPage = MARGIN_MM + ((LOW_MM + 50) * 100) / 101;
   const found = [...Array(80).keys()].map((k) => crossings(page!, upOfPage + k, 20, 140)).find((each) => each.length === 2)!;
   // What this printer makes of it: 99 for every 100.
@@ -232,7 +233,7 @@ test('what is written on the sheets can be read out again: title, project, revis
   const whole = planOf(room);
   const setups = setupsOf([whole.byId.get('ink')!.unit], room.workshop.shop);
   const drawings = sticksOf(setups).map((stick) => stickDrawing(stick, setups.blanks, whole, 'mm'));
-  writeFileSync(join(folder, 'said.pdf'), await trueSizePdf(drawings, options('a4')));
+  writeFileSync(join(folder, 'said.pdf'), await picturesPdf(trueSizeSheets(drawings, options('a4')), 'print'));
   const text = execFileSync('pdftotext', ['-raw', join(folder, 'said.pdf'), '-'], { encoding: 'utf8' });
   const sheets = text.split('\f').filter((page) => page.trim() !== '');
   sheets.forEach((page, index) => {

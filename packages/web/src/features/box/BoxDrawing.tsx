@@ -1,10 +1,11 @@
 /** The box to scale: front and section side by side, dimensions as on a shop drawing. One tab stop; arrows move between parts. */
 import {
+  baysShown,
   boundsOfUnit,
   entered,
   enters,
-  type Compartment,
   frontView,
+  heightsShown,
   labelWords,
   NM_PER,
   sectionPlane,
@@ -214,24 +215,6 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
     </svg>
   );
 }
-
-/** Openings whose height is drawn: one of those that are alike; the rightmost column beside the drawing, others where they are. */
-export function heightsShown(spaces: readonly Compartment[]): { readonly space: Compartment; readonly outside: boolean }[] {
-  const open = spaces.filter(({ height }) => height.value > 0);
-  const right = Math.max(...open.map(({ at, width }) => at.along + width.value));
-  const drawn = new Set<string>();
-  const rows = open.map((space) => ({ space, outside: Math.abs(space.at.along + space.width.value - right) < NM_PER.mm }));
-  return [...rows]
-    .sort((a, b) => Number(b.outside) - Number(a.outside))
-    .filter(({ space: { at, height } }) => {
-      const key = `${at.up} ${height.value}`;
-      return !drawn.has(key) && drawn.add(key);
-    });
-}
-
-/** Spaces side by side on one floor: their widths are drawn. */
-export const baysShown = (spaces: readonly Compartment[]): Compartment[] =>
-  spaces.filter(({ floor, height, width }) => height.value > 0 && width.value > 0 && spaces.filter((other) => other.floor === floor).length > 1);
 
 function SelectedLength({
   panel,

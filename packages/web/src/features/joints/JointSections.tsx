@@ -1,7 +1,11 @@
 /** Every joint of the cabinet cut through, to scale from the measured thickness; its play drawn larger on demand. */
 import {
+  hasPlay,
+  heldByWords,
+  JOINT_NAMES,
   jointGroups,
   labelWords,
+  loadedWords,
   percentText,
   sectionOfJoint,
   type DisplayUnit,
@@ -24,20 +28,6 @@ const WIDE = 520;
 const HIGH = 330;
 /** So much of both parts is shown about the seam, mm. */
 const REACH = 62;
-
-const KIND_WORDS: Readonly<Record<JointGroup['kind'], string>> = {
-  butt: 'butt',
-  dado: 'dado',
-  groove: 'groove',
-  rabbet: 'rabbet',
-  mitre: 'miter',
-  'half-lap': 'half lap',
-  pins: 'on pins',
-  laid: 'laid face on face',
-  flush: 'flush',
-  hinge: 'hinged',
-  slide: 'on slides',
-};
 
 export function JointSections({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit } = shown;
@@ -77,9 +67,6 @@ export function JointSections({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-/** A rabbet is as wide as what goes in; only a slot has play. */
-const hasPlay = ({ slot, kind, meetings }: JointGroup): boolean => slot !== null && kind !== 'rabbet' && meetings[0]!.joint.play > 0;
-
 function JointList({
   groups,
   current,
@@ -102,7 +89,7 @@ function JointList({
             onPointerEnter={() => dispatch(panelHovered(group.guest.id))}
             onPointerLeave={() => dispatch(panelHovered(null))}
           >
-            <strong>{KIND_WORDS[group.kind]}</strong>
+            <strong>{JOINT_NAMES[group.kind]}</strong>
             {group.meetings.length > 1 && ` × ${group.meetings.length}`}
             <span className="quiet">
               {labelWords(group.guest.name)} {group.slot ? 'into' : 'to'} {labelWords(group.host.name)}
@@ -129,7 +116,7 @@ function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; re
       className="drawing joint-section"
       viewBox={`0 0 ${WIDE} ${HIGH}`}
       role="img"
-      aria-label={`${KIND_WORDS[group.kind]} of the ${labelWords(group.guest.name)} and the ${labelWords(group.host.name)}, cut through, ${Math.round(scale * 10) / 10} times as large on a screen of a pixel a millimeter`}
+      aria-label={`${JOINT_NAMES[group.kind]} of the ${labelWords(group.guest.name)} and the ${labelWords(group.host.name)}, cut through, ${Math.round(scale * 10) / 10} times as large on a screen of a pixel a millimeter`}
     >
       <path className="joint-host" d={path(section.host)} fillRule="evenodd" />
       <path className="joint-guest" d={path(section.guest)} fillRule="evenodd" />
@@ -142,10 +129,11 @@ function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; re
 }
 
 function JointFacts({ group, plan, unit }: { readonly group: JointGroup; readonly plan: UnitPlan; readonly unit: DisplayUnit }) {
-  const { guest, slot, lip, loaded, meetings } = group;
+  const { guest, slot, lip, meetings } = group;
   const { joint } = meetings[0]!;
   const held = new Set(meetings.flatMap((each) => [each.guest, each.host]));
   const link = plan.hang.links.find(({ id, panels }) => id.startsWith('joint-') && panels.some((panel) => held.has(panel)) && id === `joint-${guest.id}`);
+  const loads = loadedWords(group);
   const fine = (length: Length): ReactNode => <LengthText value={length} unit={unit} exact withUnit />;
   return (
     <dl className="joint-facts">
@@ -156,18 +144,8 @@ function JointFacts({ group, plan, unit }: { readonly group: JointGroup; readonl
       {slot && <Fact name={slot.opposed ? 'left between both slots' : 'left under it'}>{fine(slot.left)}</Fact>}
       {lip !== null && <Fact name="to the nearer end or edge">{fine(lip)}</Fact>}
       {joint.endPlay > 0 && <Fact name="free at the bottom of the slot">{fine(joint.endPlay)}</Fact>}
-      <Fact name="held by">
-        {[
-          joint.glue ? 'glue' : '',
-          joint.fastening ? `${joint.fastening.count} ${FASTENED_WORDS[joint.fastening.by]}` : '',
-          joint.kind === 'pins' ? 'shelf pins' : '',
-        ]
-          .filter((words) => words !== '')
-          .join(' and ') || 'nothing but what stands round it'}
-      </Fact>
-      {loaded && joint.fastening && joint.fastening.by !== 'brads' && (
-        <Fact name="a load on it">{loaded === 'across' ? 'shears them, as it should' : 'draws them straight out'}</Fact>
-      )}
+      <Fact name="held by">{heldByWords(group)}</Fact>
+      {loads && <Fact name="a load on it">{loads}</Fact>}
       {link && (
         <Fact name="used by what it carries">
           <Explained title={labelWords(link.name)} unit={unit} of={link.use}>
@@ -178,8 +156,6 @@ function JointFacts({ group, plan, unit }: { readonly group: JointGroup; readonl
     </dl>
   );
 }
-
-const FASTENED_WORDS = { screws: 'screws', pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' } as const;
 
 function Fact({ name, children }: { readonly name: string; readonly children: ReactNode }) {
   return (

@@ -1,0 +1,59 @@
+/** A joint as a person reads it beside its section: what it is called, what it is cut to, what it leaves, and what holds it. */
+import { fineText } from '../checks/words/amounts.ts';
+import type { JointGroup } from '../joints/joint-groups.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import type { FastenedBy } from '../solid/meeting.ts';
+
+export const JOINT_NAMES: Readonly<Record<JointGroup['kind'], string>> = {
+  butt: 'butt',
+  dado: 'dado',
+  groove: 'groove',
+  rabbet: 'rabbet',
+  mitre: 'miter',
+  'half-lap': 'half lap',
+  pins: 'on pins',
+  laid: 'laid face on face',
+  flush: 'flush',
+  hinge: 'hinged',
+  slide: 'on slides',
+};
+
+const FASTENED: Readonly<Record<FastenedBy, string>> = { screws: 'screws', pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' };
+
+/** A rabbet is as wide as what goes in; only a slot has play. */
+export const hasPlay = ({ slot, kind, meetings }: JointGroup): boolean => slot !== null && kind !== 'rabbet' && meetings[0]!.joint.play > 0;
+
+/** 'glue and 4 screws' */
+export function heldByWords({ meetings: [first] }: Pick<JointGroup, 'meetings'>): string {
+  const { joint } = first!;
+  const held = [
+    joint.glue ? 'glue' : '',
+    joint.fastening ? `${joint.fastening.count} ${FASTENED[joint.fastening.by]}` : '',
+    joint.kind === 'pins' ? 'shelf pins' : '',
+  ].filter((words) => words !== '');
+  return held.length === 0 ? 'nothing but what stands round it' : held.join(' and ');
+}
+
+/** What a load does to its fasteners; null where they are not loaded, or brads, which only hold until the glue does. */
+export function loadedWords({ loaded, meetings: [first] }: Pick<JointGroup, 'loaded' | 'meetings'>): string | null {
+  const { fastening } = first!.joint;
+  if (!loaded || !fastening || fastening.by === 'brads') return null;
+  return loaded === 'across' ? 'shears them, as it should' : 'draws them straight out';
+}
+
+/** Its figures in words, one a line. */
+export function jointWords(group: JointGroup, unit: DisplayUnit): string[] {
+  const { guest, slot, lip, meetings } = group;
+  const { joint } = meetings[0]!;
+  const fine = (nm: number): string => fineText(nm, unit);
+  const loads = loadedWords(group);
+  return [
+    `${meetings.length === 1 ? 'One of these' : `${meetings.length} of these`}: ${JOINT_NAMES[group.kind]}.`,
+    `What goes in is ${fine(guest.thickness)} thick${slot ? `; the slot is ${fine(slot.width)} wide and ${fine(slot.depth)} deep` : ''}.`,
+    ...(hasPlay(group) ? [`Play ${fine(joint.play)}${joint.fit ? `, a ${joint.fit} fit` : ''}.`] : []),
+    ...(slot
+      ? [`${slot.opposed ? 'Left between both slots' : 'Left under it'}: ${fine(slot.left)}${lip === null ? '' : `; to the nearer end or edge: ${fine(lip)}`}.`]
+      : []),
+    `Held by ${heldByWords(group)}${loads ? `; a load ${loads}` : ''}.`,
+  ];
+}

@@ -1,0 +1,60 @@
+/** The shopping list in words: amounts as they are sold, and the list as plain text for a message or a slip of paper. */
+import { lengthText } from '../checks/words/amounts.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import type { ShoppingLine } from '../plan/shopping.ts';
+
+const MM_PER_FT = 304.8;
+/** A US liquid quart, liters. Source: defined as 57.75 cubic inches. */
+const L_PER_QUART = 0.946352946;
+
+/** '4', '12.5 m', '0.8 l', 'for 36 joints'; what is poured or rolled off is rounded up, so that it does. */
+export function amountText({ amount, in: measure }: Pick<ShoppingLine, 'amount' | 'in'>, unit: DisplayUnit): string {
+  switch (measure) {
+    case 'pieces':
+      return String(amount);
+    case 'mm':
+      return unit === 'mm' ? `${(Math.ceil(amount / 100) / 10).toFixed(1)} m` : `${Math.ceil(amount / MM_PER_FT)} ft`;
+    case 'l':
+      return unit === 'mm' ? `${(Math.ceil(amount * 20) / 20).toFixed(2)} l` : `${(Math.ceil((amount / L_PER_QUART) * 10) / 10).toFixed(1)} qt`;
+    case 'joints':
+      return `for ${amount} ${amount === 1 ? 'joint' : 'joints'}`;
+  }
+}
+
+/** '2440 × 1220 mm', '40 mm'; empty where it has none. */
+export function shoppingSize({ size }: Pick<ShoppingLine, 'size'>, unit: DisplayUnit): string {
+  if (!size) return '';
+  return size.width === null ? lengthText(size.length, unit) : `${lengthText(size.length, unit)} × ${lengthText(size.width, unit)}`;
+}
+
+const TITLES: Readonly<Record<ShoppingLine['kind'], string>> = {
+  sheet: 'Sheets',
+  board: 'Boards',
+  hardware: 'Hardware',
+  fastener: 'Screws and the like',
+  band: 'Edge band',
+  glue: 'Glue',
+  finish: 'Finish',
+};
+
+/** Line by line, a box to tick before each. */
+export function shoppingText(lines: readonly ShoppingLine[], name: string, currency: string, unit: DisplayUnit): string {
+  const cost = lines.reduce((sum, { price, amount }) => sum + (price ?? 0) * amount, 0);
+  const kinds = [...new Set(lines.map(({ kind }) => kind))];
+  return [
+    `${name}: to buy`,
+    ...kinds.flatMap((kind) => [
+      '',
+      TITLES[kind],
+      ...lines
+        .filter((line) => line.kind === kind)
+        .map((line) => {
+          const size = shoppingSize(line, unit);
+          const money = line.price === null ? '' : `, ${(line.price * line.amount).toFixed(2)} ${currency}`;
+          return `[ ] ${amountText(line, unit)}${line.in === 'pieces' ? ' ×' : ''} ${line.what}${size === '' ? '' : `, ${size}`}${money}`;
+        }),
+    ]),
+    '',
+    ...(cost > 0 ? [`In all, as far as prices are known: ${cost.toFixed(2)} ${currency}`, ''] : []),
+  ].join('\n');
+}

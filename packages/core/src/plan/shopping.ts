@@ -1,0 +1,113 @@
+/** All that has to be there before the first cut: sheets and boards with their prices, what is screwed on, what holds it together, bands, glue, finish. */
+import type { BuildPlan } from '../build/step.ts';
+import { finishOf } from '../build/finishes.ts';
+import { GLUES } from '../build/glues.ts';
+import { labelWords } from '../checks/words/labels.ts';
+import { groundOf } from '../hang/grounds.ts';
+import { hangingHoles } from '../hang/holes.ts';
+import { screwById } from '../joints/screws.ts';
+import type { Length } from '../length/length.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import type { Design } from './design.ts';
+import type { Plan, UnitPlan } from './plan.ts';
+import type { Purchase } from './purchase.ts';
+
+export interface ShoppingLine {
+  readonly id: string;
+  readonly kind: 'sheet' | 'board' | 'hardware' | 'fastener' | 'band' | 'glue' | 'finish';
+  readonly what: string;
+  /** Length and width of a sheet or board, length of a screw; null where there is none. */
+  readonly size: { readonly length: Length; readonly width: Length | null } | null;
+  /** Pieces, or lengths in mm, liters, joints. */
+  readonly amount: number;
+  readonly in: 'pieces' | 'mm' | 'l' | 'joints';
+  /** Of one, in the workshop's currency; null where the shop has no price of it. */
+  readonly price: number | null;
+  /** What it is for: cabinets, by name; empty for what all share. */
+  readonly for: readonly string[];
+}
+
+/** `purchases` are of the layouts as they stand; `build` is the build of the same units. */
+export function shoppingOf(
+  { units }: Pick<Plan, 'units'>,
+  { wall, build: choices, units: boxes }: Pick<Design, 'wall' | 'build' | 'units'>,
+  workshop: Pick<Workshop, 'products'>,
+  purchases: readonly Purchase[],
+  build: Pick<BuildPlan, 'steps'>,
+): ShoppingLine[] {
+  const list = new Gathered();
+  for (const { product: id, count } of purchases) {
+    const { name, kind, length, width, price } = workshop.products[id]!;
+    list.add({ id: `stock/${id}`, kind, what: name, size: { length: length.nm, width: width.nm }, amount: count, in: 'pieces', price, for: [] });
+  }
+  for (const unit of units) {
+    for (const { kind, name, count } of unit.unit.hardware) {
+      const what = labelWords(name);
+      list.add({ id: `hardware/${kind}/${what}`, kind: 'hardware', what, size: null, amount: count, in: 'pieces', price: null, for: [unit.name] });
+    }
+    for (const { joint } of unit.unit.meetings) {
+      if (!joint.fastening) continue;
+      const { by, screw, length, count } = joint.fastening;
+      list.fastener(by === 'screws' ? `${screwById(screw).name} screws` : FASTENERS[by], length, count, unit.name);
+    }
+    hangingFasteners(list, unit, wall, boxes);
+  }
+  const nameOf = (id: string | null): string[] => units.flatMap((unit) => (unit.id === id ? [unit.name] : []));
+  let joints = 0;
+  for (const { detail, unit } of build.steps) {
+    if (detail.kind === 'band')
+      list.add({ id: 'band', kind: 'band', what: 'edge band', size: null, amount: detail.lengthMm, in: 'mm', price: null, for: nameOf(unit) });
+    if (detail.kind === 'coat') {
+      const { id, name } = finishOf({ kind: detail.finish as 'oil' })!;
+      list.add({ id: `finish/${id}`, kind: 'finish', what: name, size: null, amount: detail.liters.value, in: 'l', price: null, for: nameOf(unit) });
+    }
+    if (detail.kind === 'glue') joints += detail.glue?.joints ?? 0;
+  }
+  if (joints > 0) list.add({ id: 'glue', kind: 'glue', what: GLUES[choices.glue].name, size: null, amount: joints, in: 'joints', price: null, for: [] });
+  return list.lines();
+}
+
+const FASTENERS = { pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' } as const;
+
+/** Into the wall, and through the carcass into what hangs on it. */
+function hangingFasteners(list: Gathered, { id, name, unit, hang, seating }: UnitPlan, wall: Design['wall'], boxes: Design['units']): void {
+  const holes = hangingHoles({ unit, hang, wall, at: boxes[id]!.place, seating: seating.lower });
+  const { wallBoring, carcassBoring, carcass } = holes;
+  list.fastener(`${screwById(wallBoring.screw).name} screws`, wallBoring.length, holes.wall.length, name);
+  if (carcass && carcassBoring) list.fastener(`${screwById(carcassBoring.screw).name} screws`, carcassBoring.length, carcass.fromLeft.length, name);
+  if (groundOf(wall) === 'masonry') list.fastener(`plugs, ${wall.fixing.plug.replace('mm', ' mm')}`, null, holes.wall.length, name);
+  if (groundOf(wall) === 'anchors') list.fastener('anchors for wallboard', null, holes.wall.length, name);
+}
+
+const ORDER: readonly ShoppingLine['kind'][] = ['sheet', 'board', 'hardware', 'fastener', 'band', 'glue', 'finish'];
+
+class Gathered {
+  private readonly byId = new Map<string, ShoppingLine>();
+
+  /** The same thing is one line, however often it is asked for. */
+  add(line: ShoppingLine): void {
+    if (line.amount <= 0) return;
+    const before = this.byId.get(line.id);
+    this.byId.set(line.id, before ? { ...before, amount: before.amount + line.amount, for: [...new Set([...before.for, ...line.for])] } : line);
+  }
+
+  fastener(what: string, length: Length | null, count: number, name: string): void {
+    this.add({
+      id: `fastener/${what}/${length ?? ''}`,
+      kind: 'fastener',
+      what,
+      size: length === null || length === 0 ? null : { length, width: null },
+      amount: count,
+      in: 'pieces',
+      price: null,
+      for: [name],
+    });
+  }
+
+  /** In the order of the yard: what is large first. */
+  lines(): ShoppingLine[] {
+    return [...this.byId.values()].sort(
+      (a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || (a.what < b.what ? -1 : a.what > b.what ? 1 : (a.size?.length ?? 0) - (b.size?.length ?? 0)),
+    );
+  }
+}

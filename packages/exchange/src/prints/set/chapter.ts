@@ -1,0 +1,30 @@
+/** What every chapter of a shop set is made from. */
+import type { Build, BuildTold, Design, DisplayUnit, Plan, ProjectFile, Setups, ShoppingLine, UnitPlan, Workshop } from '@keen/core';
+import type { PartLine } from '@keen/core';
+import type { LaidOut } from '../../sheets.ts';
+import type { Pages } from './flow.ts';
+
+export interface Told {
+  readonly design: Design;
+  readonly record: ProjectFile['record'];
+  /** As its test cuts say it is. */
+  readonly workshop: Workshop;
+  readonly plan: Plan;
+  /** Those the set is of. */
+  readonly units: readonly UnitPlan[];
+  /** Of those units, and the rails they hang on. */
+  readonly parts: readonly PartLine[];
+  readonly lines: ReadonlyMap<string, PartLine>;
+  readonly laid: readonly LaidOut[];
+  readonly build: Build;
+  readonly built: BuildTold;
+  readonly setups: Setups;
+  readonly shopping: readonly ShoppingLine[];
+  readonly unit: DisplayUnit;
+}
+
+export interface Chapter {
+  readonly title: string;
+  /** Puts its pages at the end; none where it has nothing to say. */
+  readonly write: (pages: Pages, told: Told) => void;
+}

@@ -1,0 +1,233 @@
+/**
+ * The shop set: all a person takes along to the bench and the wall, page by page. Drawn here once; what makes a PDF, an SVG or a preview
+ * of it draws the same pages.
+ */
+import {
+  hangingTold,
+  inWantedOrder,
+  joinedTo,
+  learnedWorkshop,
+  planBuild,
+  isNewSheet,
+  boardJobs,
+  massText,
+  plan as planOf,
+  setupsOf,
+  shoppingOf,
+  tapeText,
+  tapeTextWithUnit,
+  type BuildTold,
+  type DisplayUnit,
+  type NestPlan,
+  type ProjectFile,
+  type Purchase,
+  type UnitPlan,
+} from '@keen/core';
+import { layOut, type LaidOut } from '../../sheets.ts';
+import { linesOf, wideAs } from '../letters.ts';
+import { across, type PaperId } from '../paper.ts';
+import type { SheetPicture } from '../sheet-picture.ts';
+import { SMALL_MM, TEXT_MM, type Box, type Canvas } from './canvas.ts';
+import type { Told } from './chapter.ts';
+import { drawFigure, heightOf } from './figure.ts';
+import { Pages } from './flow.ts';
+import { hangingChapter } from './hanging-chapter.ts';
+import { cautionsChapter, cutListChapter, shoppingChapter } from './list-chapters.ts';
+import { sheetsChapter } from './sheets-chapter.ts';
+import { facts, shared, tallyOf, unitChapter } from './unit-chapters.ts';
+import { linesByPanel } from './unit-figures.ts';
+import { wallFigure } from './wall-figure.ts';
+import { setupsChapter, stepsChapter } from './work-chapters.ts';
+
+export interface SetWish {
+  readonly project: ProjectFile;
+  /** The units it is of; all where none is named. */
+  readonly units: readonly string[];
+  readonly paper: PaperId;
+  readonly display: DisplayUnit;
+  /** Which state of the project this is, at the foot of every page. */
+  readonly revision: string;
+  /** Layouts that are not settled, by product, as they are on a screen. */
+  readonly layouts?: ReadonlyMap<string, NestPlan>;
+}
+
+/** How far it is: pages are counted when all are drawn. */
+export interface SetProgress {
+  readonly done: number;
+  readonly of: number;
+  readonly doing: string;
+}
+
+/** All pages. `tell` hears what is begun. Throws a RangeError for a unit the project does not have, or a project without any. */
+export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = () => {}): SheetPicture[] {
+  const { project, paper, revision } = wish;
+  const made = planOf(project.design, project.record, learnedWorkshop(project.record, project.workshop).workshop);
+  const units = wish.units.length === 0 ? made.units : wish.units.map((id) => made.byId.get(id) ?? missing(id));
+  if (units.length === 0) throw new RangeError('there is no cabinet in the project yet');
+  const steps = units.length + 8;
+  let done = 0;
+  const begin = (doing: string): void => tell({ done: done++, of: steps, doing });
+  begin('laying the parts on sheets');
+  const told = toldOf(wish, made, units);
+  const pages = new Pages(across(paper));
+  const contents: { readonly title: string; readonly page: number }[] = [];
+  const chapter = (title: string, write: () => void): void => {
+    begin(title);
+    const page = pages.all.length + 1;
+    write();
+    if (pages.all.length >= page) contents.push({ title, page });
+  };
+  pages.begin('shop set');
+  for (const unit of units)
+    chapter(`${unit.letter} ${unit.name}`, () => {
+      unitChapter(pages, told, unit);
+      hangingChapter(pages, told, unit);
+    });
+  chapter('shopping list', () => shoppingChapter(pages, told));
+  chapter('cut list', () => cutListChapter(pages, told));
+  chapter('sheets and boards, cut by cut', () => sheetsChapter(pages, told));
+  chapter('setups', () => setupsChapter(pages, told));
+  chapter('the build, step by step', () => stepsChapter(pages, told));
+  chapter('what to look at, and what was assumed', () => cautionsChapter(pages, told));
+  begin('cover');
+  cover(pages, told, contents);
+  const name = project.design.name;
+  return pages.all.map((page, index) => page.picture({ project: name, revision, page: index + 1, of: pages.all.length }));
+}
+
+function missing(id: string): never {
+  throw new RangeError(`there is no cabinet '${id}' in the project`);
+}
+
+function toldOf({ project, display: unit, layouts }: SetWish, made: Told['plan'], units: readonly UnitPlan[]): Told {
+  const { design, record } = project;
+  const { workshop, learned } = learnedWorkshop(record, project.workshop);
+  const ids = new Set(units.map(({ id }) => id));
+  const whole = units.length === made.units.length;
+  const parts = whole ? made.parts : made.parts.filter((line) => ids.has(line.unit));
+  const laid = layOut({ ...project, workshop }, made, layouts);
+  const sheets = laid.map(({ job: { product }, plan: nest, sequence, settled }) => ({
+    product,
+    layout: settled?.id ?? null,
+    sheets: nest.sheets.length,
+    steps: sequence.steps,
+    sawn: settled?.sawn ?? new Set<string>(),
+  }));
+  const build = planBuild(made, design, record, workshop, sheets, whole ? [] : [...ids]);
+  const setups = setupsOf(
+    units.map(({ unit: solid }) => solid),
+    workshop.shop,
+  );
+  const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
+  const built: BuildTold = {
+    plan: made,
+    workshop,
+    choices: design.build,
+    setups: { shop: workshop.shop, blanks, parts: made.parts, learned },
+    hangingOf: (id) => {
+      const [own, box] = [made.byId.get(id), design.units[id]];
+      return own && box ? hangingTold(own, box, design.wall, workshop, unit, joinedTo(made, id)) : null;
+    },
+  };
+  const shopping = shoppingOf({ units }, design, workshop, purchases(laid, made, workshop), build);
+  return {
+    design,
+    record,
+    workshop,
+    plan: made,
+    units,
+    parts,
+    lines: linesByPanel(made.parts),
+    laid,
+    build,
+    built,
+    setups: { ...setups, setups: inWantedOrder(setups.setups, design.setupOrder) },
+    shopping,
+    unit,
+  };
+}
+
+const purchases = (laid: readonly LaidOut[], { parts }: Told['plan'], workshop: Told['workshop']): Purchase[] =>
+  [
+    ...laid.map(({ job: { product }, plan }) => ({ product, count: plan.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length })),
+    ...boardJobs(parts, workshop).map(({ product, plan }) => ({ product, count: plan.bought })),
+  ].filter(({ count }) => count > 0);
+
+const LINE = TEXT_MM * 1.9;
+
+/** The wall with all of it, what it comes to, and where what stands. */
+function cover(pages: Pages, told: Told, contents: readonly { readonly title: string; readonly page: number }[]): void {
+  const { design, units, unit, workshop, laid, shopping } = told;
+  const [page] = pages.all;
+  const { room } = page!;
+  const titleHigh = 8;
+  const name = linesOf(design.name, titleHigh, room.width, true)[0] ?? '';
+  page!.text(name, { x: room.x, y: room.y + room.height - titleHigh - 2 }, { high: titleHigh, bold: true });
+  const below = { ...room, height: room.height - titleHigh - 8 };
+  const [left, right] = shared(below, [6.4, 3.6], 9);
+  const listHigh = contents.length * LINE + 10;
+  const list = { ...right!, y: right!.y, height: Math.min(listHigh, right!.height * 0.75) };
+  const sheets = laid.reduce((sum, { plan: { sheets: all } }) => sum + all.length, 0);
+  const cost = shopping.reduce((sum, { price, amount }) => sum + (price ?? 0) * amount, 0);
+  const [only] = units;
+  const rows: (readonly [string, string])[] =
+    units.length === 1
+      ? [...tallyOf(only!, unit)]
+      : [
+          ['cabinets', String(units.length)],
+          ['on a wall', `${tapeTextWithUnit(design.wall.width.nm, unit)} wide, ${tapeTextWithUnit(design.wall.ceiling.nm, unit)} high`],
+          [
+            'weight in all',
+            `${massText(
+              units.reduce((sum, { weights }) => sum + weights.empty.mass.value, 0),
+              unit,
+            )} empty, ${massText(
+              units.reduce((sum, { loaded }) => sum + loaded.mass.value, 0),
+              unit,
+            )} loaded`,
+          ],
+        ];
+  rows.push([
+    'the whole project',
+    `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}, ${[cost.toFixed(2), workshop.currency].join(' ').trim()} for sheets and boards`,
+  ]);
+  const wall = wallFigure(design, units, 'the wall');
+  const wallHigh = heightOf(wall, left!.width, left!.height * 0.62);
+  drawFigure(page!, wall, { ...left!, y: left!.y + left!.height - wallHigh, height: wallHigh });
+  unitTable(page!, told, { ...left!, height: left!.height - wallHigh - 6 });
+  facts(page!, { ...right!, y: list.y + list.height, height: right!.height - list.height }, rows);
+  let y = list.y + list.height - 6;
+  page!.text('In this set', { x: list.x, y }, { high: 3, bold: true });
+  const step = Math.min(LINE, (list.height - 8) / Math.max(1, contents.length));
+  for (const { title, page: number } of contents) {
+    y -= step;
+    page!.text(String(number), { x: list.x + list.width, y }, { from: 'end', high: step < LINE ? SMALL_MM : TEXT_MM });
+    page!.text(title, { x: list.x, y }, { most: list.width - wideAs({ text: '9999', high: TEXT_MM }) - 2, high: step < LINE ? SMALL_MM : TEXT_MM });
+  }
+}
+
+/** Every cabinet in a line: its letter, its name, its size, what it weighs. */
+function unitTable(page: Canvas, { units, unit }: Told, box: Box): void {
+  const line = Math.min(LINE + 1.2, box.height / Math.max(1, units.length));
+  const high = line < LINE ? SMALL_MM : TEXT_MM;
+  let y = box.y + box.height;
+  for (const { letter, name, unit: solid, weights, loaded } of units) {
+    y -= line;
+    const { width, height, depth } = solid.outside;
+    page.text(letter, { x: box.x, y }, { high, bold: true });
+    page.text(name, { x: box.x + 9, y }, { high, most: box.width * 0.25 });
+    page.text(
+      [width, height, depth].map(({ value }) => tapeText(value, unit)).join(' × '),
+      { x: box.x + 9 + box.width * 0.26, y },
+      { high, most: box.width * 0.43 },
+    );
+    page.text(`${massText(weights.empty.mass.value, unit)}, loaded ${massText(loaded.mass.value, unit)}`, { x: box.x + box.width, y }, { high, from: 'end' });
+    page.line(
+      [
+        { x: box.x, y: y - line * 0.28 },
+        { x: box.x + box.width, y: y - line * 0.28 },
+      ],
+      'light',
+    );
+  }
+}

@@ -1,0 +1,39 @@
+/** A sheet of paper as it comes out: lines, areas and words in millimetres of the paper, y up. A PDF, an SVG and a screen draw the same. */
+import type { PieceSpot as Spot } from '@keen/core';
+import type { Sheet } from './paper.ts';
+
+export interface SheetStroke {
+  readonly points: readonly Spot[];
+  /** Further rings of the same area: holes in it, or parts apart. */
+  readonly others?: readonly (readonly Spot[])[];
+  readonly closed: boolean;
+  /** 0 draws no line. */
+  readonly thick: number;
+  readonly dash: readonly number[];
+  /** Filled first: from 0, black, to 1, white, which hides what was drawn before. */
+  readonly fill?: number;
+}
+
+export interface SheetWords extends Spot {
+  readonly text: string;
+  /** Of capitals. */
+  readonly high: number;
+  readonly bold: boolean;
+  /** Where of the text the place is. */
+  readonly from: 'start' | 'middle' | 'end';
+  readonly upright: boolean;
+  /** Set smaller where it would be longer. */
+  readonly most?: number;
+}
+
+/** A part of a sheet; what reaches out of its clip is not drawn. */
+export interface SheetPatch {
+  readonly clip: { readonly low: Spot; readonly high: Spot } | null;
+  readonly strokes: readonly SheetStroke[];
+  readonly words: readonly SheetWords[];
+}
+
+export interface SheetPicture extends Sheet {
+  readonly title: string;
+  readonly patches: readonly SheetPatch[];
+}
