@@ -63,6 +63,30 @@ test('a printer is measured once: kept under its name, over a reload, and everyt
   expect(new URL(answer.url()).searchParams.get('along')).toBe('98.5');
 });
 
+test('the shop set is drawn, looked through page by page, and opened as the PDF that is printed', async ({ page }) => {
+  const id = await freshProject();
+  await open(page, id, 'ink/box');
+  await page.getByRole('button', { name: 'Print the shop set' }).click();
+  const dialog = page.getByRole('dialog', { name: 'The shop set, on paper' });
+  await dialog.getByLabel('paper').selectOption('a3');
+  await dialog.getByRole('button', { name: 'Draw it' }).click();
+  const shown = dialog.getByRole('img', { name: /^Page 1 of \d+ as it will be printed$/ });
+  await expect(shown).toBeVisible({ timeout: 30_000 });
+  const drawn = (): Promise<boolean> =>
+    dialog.getByRole('img').evaluate((img) => (img as HTMLImageElement).complete && (img as HTMLImageElement).naturalWidth > 0);
+  await expect.poll(drawn).toBe(true);
+  await dialog.getByRole('button', { name: 'Page after' }).click();
+  await dialog.getByLabel('page', { exact: true }).fill('5');
+  await expect(dialog.getByRole('img', { name: /^Page 5 of/ })).toBeVisible();
+  await expect.poll(drawn).toBe(true);
+  const link = dialog.getByRole('link', { name: /^Open its \d+ pages/ });
+  const count = Number(/its (\d+)/.exec(await link.innerText())![1]);
+  const pdf = await PDFDocument.load(await (await fetch(new URL((await link.getAttribute('href'))!, page.url()))).arrayBuffer());
+  expect(pdf.getPageCount()).toBe(count);
+  // A3, laid across.
+  expect(Math.round(pdf.getPage(0).getWidth())).toBe(1191);
+});
+
 test('parts, sheets and bodies are handed over as files', async ({ page }) => {
   const id = await furnishedProject();
   await open(page, id, 'ink/box');

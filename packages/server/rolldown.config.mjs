@@ -3,6 +3,7 @@ export default {
   input: {
     main: 'src/main.ts',
     'nest.worker': 'src/features/nesting/nest.worker.ts',
+    'set.worker': 'src/features/prints/set.worker.ts',
     'stud-scanner': 'src/devices/stud-scanner/main.ts',
     caliper: 'src/devices/caliper/main.ts',
     merchant: 'src/devices/merchant/main.ts',

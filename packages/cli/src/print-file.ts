@@ -1,47 +1,40 @@
 /** keen print: what goes on paper, as PDF. docs/format/prints.md says what is on it. */
-import {
-  isPaper,
-  isTrueSizeKind,
-  LEAST_BAR_MM,
-  MOST_BAR_MM,
-  PAPERS,
-  picturesPdf,
-  TRUE_PRINTER,
-  TRUE_SIZE_KINDS,
-  trueSizeDrawings,
-  trueSizeSheets,
-} from '@keen/exchange';
-import { displayUnitOf, plan, Refusal, type DisplayUnit } from '@keen/core';
-import { handedOver, readProjectAt, unitsNamed } from './files.ts';
+import { isPaper, LEAST_BAR_MM, MOST_BAR_MM, PAPERS, picturesPdf, shopSet, TRUE_PRINTER, TRUE_SIZE_KINDS, trueSizePrint } from '@keen/exchange';
+import { displayUnitOf, Refusal, type DisplayUnit } from '@keen/core';
+import { handedOver, readProjectAt } from './files.ts';
 import { readWords } from './options.ts';
 import { PRINT_USAGE } from './usage.ts';
+
+/** From a file there is no count of revisions. */
+const REVISION = 'from its file';
 
 /** The words after `print`. Gives the PDF, or with `--out` what was written where. Throws a Refusal. */
 export async function printFile(words: readonly string[]): Promise<string | Uint8Array> {
   const { plain, options } = readWords(words, ['--unit', '--part', '--paper', '--units', '--bar-along', '--bar-up', '--out'], PRINT_USAGE);
   const [file, kind, ...more] = plain;
   if (file === undefined || kind === undefined || more.length > 0) throw new Refusal('usage', 'a file and what to print are wanted', 'print', PRINT_USAGE);
-  if (!isTrueSizeKind(kind)) throw new Refusal('usage', `'${kind}' cannot be printed`, 'kind', `one of: ${TRUE_SIZE_KINDS.join(', ')}`);
   const paper = options['--paper'] ?? 'a4';
   if (!isPaper(paper)) throw new Refusal('value', `'${paper}' is no paper`, '--paper', `one of: ${Object.keys(PAPERS).join(', ')}`);
-  const correction = { along: barOf(options['--bar-along'], '--bar-along'), up: barOf(options['--bar-up'], '--bar-up') };
   const asked = options['--units'];
   if (asked !== null && asked !== 'in' && asked !== 'mm') throw new Refusal('value', `'${asked}' is no unit`, '--units', 'in or mm');
 
   const project = readProjectAt(file);
-  const made = plan(project.design, project.record, project.workshop);
-  const units = unitsNamed(made, options['--unit']);
-  const display: DisplayUnit = asked ?? displayUnitOf(project.design, units[0]?.id ?? '');
+  const unit = options['--unit'];
+  const display: DisplayUnit = asked ?? displayUnitOf(project.design, unit ?? '');
+  if (kind === 'set') {
+    const strange = (['--part', '--bar-along', '--bar-up'] as const).find((name) => options[name] !== null);
+    if (strange) throw new Refusal('usage', `${strange} belongs to what is printed at its true size`, strange, PRINT_USAGE);
+    const units = unit === null ? [] : [unit];
+    if (unit !== null && !Object.hasOwn(project.design.units, unit))
+      throw new Refusal('unit', `there is no unit '${unit}' in it`, '--unit', `one of: ${Object.keys(project.design.units).join(', ')}`);
+    return handedOver(await picturesPdf(shopSet({ project, units, paper, display, revision: REVISION }), project.design.name), options['--out']);
+  }
+  if (!(TRUE_SIZE_KINDS as readonly string[]).includes(kind))
+    throw new Refusal('usage', `'${kind}' cannot be printed`, 'kind', `one of: set, ${TRUE_SIZE_KINDS.join(', ')}`);
+  const correction = { along: barOf(options['--bar-along'], '--bar-along'), up: barOf(options['--bar-up'], '--bar-up') };
   const marks = options['--part']?.split(',') ?? null;
-  const known = units.flatMap(({ parts }) => parts.map(({ mark }) => mark));
-  const strange = marks?.find((mark) => !known.includes(mark));
-  if (strange !== undefined) throw new Refusal('part', `there is no part '${strange}' in it`, '--part', `marks, with commas between: ${known.join(', ')}`);
-  const drawings = trueSizeDrawings(kind, { plan: made, units, shop: project.workshop.shop, display, marks });
-  if (drawings.length === 0) throw new Refusal('nothing', `nothing of it asks for ${kind}`, 'kind', 'another kind, or another unit');
-  return handedOver(
-    await picturesPdf(trueSizeSheets(drawings, { paper, correction, project: project.design.name, revision: 'from its file' }), project.design.name),
-    options['--out'],
-  );
+  const sheets = trueSizePrint(kind, { project, unit, marks, display, paper, correction, revision: REVISION });
+  return handedOver(await picturesPdf(sheets, project.design.name), options['--out']);
 }
 
 function barOf(text: string | null, where: string): number {

@@ -1,7 +1,7 @@
 /** What each command takes, as it is said to whoever asks for another. */
 export const EXPORT_USAGE = 'keen export FILE parts-dxf|sheets-dxf|glb|stl [--unit ID] [--out PATH]';
 export const PRINT_USAGE =
-  'keen print FILE sticks|templates|wedges [--unit ID] [--part MARK,…] [--paper a4|a3|letter|tabloid] [--units in|mm] [--bar-along MM] [--bar-up MM] [--out PATH]';
+  'keen print FILE set|sticks|templates|wedges [--unit ID] [--part MARK,…] [--paper a4|a3|letter|tabloid] [--units in|mm] [--bar-along MM] [--bar-up MM] [--out PATH]';
 export const VALIDATE_USAGE = 'keen validate FILE';
 export const CONVERT_USAGE = 'keen convert FILE [--out PATH]';
 export const IMPORT_USAGE = 'keen import FILE TABLE [--out PATH]';

@@ -6,6 +6,6 @@ export { fitted } from './prints/print-text.ts';
 export { picturesPdf } from './prints/pictures-pdf.ts';
 export type { SheetPicture } from './prints/sheet-picture.ts';
 export { trueSizeSheets, type TrueSizeOptions } from './prints/true-size-sheets.ts';
-export { isTrueSizeKind, TRUE_SIZE_KINDS, trueSizeDrawings, type TrueSizeKind } from './prints/true-size.ts';
+export { isTrueSizeKind, TRUE_SIZE_KINDS, trueSizeDrawings, trueSizePrint, type TrueSizeKind } from './prints/true-size.ts';
 export { pictureSvg } from './prints/picture-svg.ts';
 export { shopSet, type SetProgress, type SetWish } from './prints/set/shop-set.ts';

@@ -1,9 +1,11 @@
 /** The sheets of a project, laid out to be drawn: as they are settled, as a caller has them, or else searched for with the same effort everywhere. */
 import {
   asPlan,
+  auditPlan,
   finishedParts,
   layoutOf,
   progressOf,
+  Refusal,
   search,
   sequenceOf,
   sheetJobs,
@@ -30,7 +32,10 @@ export interface LaidOut {
   readonly settled: { readonly id: string; readonly sawn: ReadonlySet<string> } | null;
 }
 
-/** Product by product. `known` are layouts that are not settled yet, by product: those on a screen, so that paper says the same. */
+/**
+ * Product by product. `known` are layouts that are not settled yet, by product: those on a screen, so that paper says the same. Throws a
+ * Refusal where one is not of the parts as they are.
+ */
 export function layOut({ design, record, workshop }: ProjectFile, { parts }: Plan, known: ReadonlyMap<string, NestPlan> = new Map()): LaidOut[] {
   const { cutting, pins } = design;
   return sheetJobs(parts, workshop, { cutting, pins, finished: finishedParts(record) }).map((job): LaidOut => {
@@ -39,7 +44,11 @@ export function layOut({ design, record, workshop }: ProjectFile, { parts }: Pla
       const { sequence, done } = progressOf(kept, record, workshop);
       return { ...asPlan(job, kept, workshop), sequence, settled: { id: kept.id, sawn: new Set(done.keys()) } };
     }
-    const plan = known.get(job.product) ?? searched(job);
+    const own = known.get(job.product);
+    const [wrong] = own ? auditPlan(job.problem, own) : [];
+    if (wrong !== undefined)
+      throw new Refusal('layout', `a layout does not fit the parts as they are saved: ${wrong}`, `layouts.${job.product}`, 'a layout of the parts as they are');
+    const plan = own ?? searched(job);
     return { job, plan, sequence: sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), settled: null };
   });
 }

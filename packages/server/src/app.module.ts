@@ -21,6 +21,9 @@ import { PhotosController } from './features/photos/photos.controller.ts';
 import { PHOTO_FOLDER, PhotosService } from './features/photos/photos.service.ts';
 import { PrintsController } from './features/prints/prints.controller.ts';
 import { PrintsService } from './features/prints/prints.service.ts';
+import { SetsController } from './features/prints/sets.controller.ts';
+import { SetsService } from './features/prints/sets.service.ts';
+import { StoredProjects } from './features/prints/stored-projects.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
 import { NextTimeController } from './features/record/next-time.controller.ts';
@@ -53,6 +56,7 @@ export class AppModule {
         PrintsController,
         ProjectsController,
         RecordController,
+        SetsController,
         ScannerController,
         SharingController,
         StockController,
@@ -64,6 +68,8 @@ export class AppModule {
         LiveService,
         PhotosService,
         PrintsService,
+        SetsService,
+        StoredProjects,
         { provide: PHOTO_FOLDER, useValue: join(config.dataFolder, 'photos') },
         SharingService,
         { provide: SHARE, useValue: config.share },

@@ -1,8 +1,21 @@
 /** What of a plan is printed at its true size: sticks, templates of parts, wedges for its angles. */
-import { pieceDrawing, setupsOf, type DisplayUnit, type PartLine, type Plan, type Shop, type UnitPlan } from '@keen/core';
+import {
+  pieceDrawing,
+  plan as planOf,
+  Refusal,
+  setupsOf,
+  type DisplayUnit,
+  type PartLine,
+  type Plan,
+  type ProjectFile,
+  type Shop,
+  type UnitPlan,
+} from '@keen/core';
 import type { TrueDrawing } from './marks.ts';
 import { stickDrawing, sticksOf } from './sticks.ts';
+import type { SheetPicture } from './sheet-picture.ts';
 import { partTemplate, wedge } from './templates.ts';
+import { trueSizeSheets, type TrueSizeOptions } from './true-size-sheets.ts';
 
 export const TRUE_SIZE_KINDS = ['sticks', 'templates', 'wedges'] as const;
 export type TrueSizeKind = (typeof TRUE_SIZE_KINDS)[number];
@@ -15,6 +28,29 @@ export interface TrueSizeWish {
   readonly display: DisplayUnit;
   /** Templates of these alone; null for all parts that have something cut into them. */
   readonly marks: readonly string[] | null;
+}
+
+/** What is asked of a print, in words: a cabinet by its id, parts by their marks. */
+export interface TrueSizeAsked extends Omit<TrueSizeOptions, 'project'> {
+  readonly project: ProjectFile;
+  readonly unit: string | null;
+  readonly marks: readonly string[] | null;
+  readonly display: DisplayUnit;
+}
+
+/** The sheets of a print. Throws a Refusal on a kind, a cabinet or a mark there is not, and where nothing asks for the kind. */
+export function trueSizePrint(kind: string, { project: { design, record, workshop }, unit, marks, display, ...options }: TrueSizeAsked): SheetPicture[] {
+  if (!isTrueSizeKind(kind)) throw new Refusal('kind', `'${kind}' cannot be printed`, 'kind', `one of: ${TRUE_SIZE_KINDS.join(', ')}`);
+  const made = planOf(design, record, workshop);
+  const units = unit === null ? made.units : made.units.filter(({ id }) => id === unit);
+  if (units.length === 0)
+    throw new Refusal('unit', `there is no cabinet '${unit ?? ''}' in it`, 'unit', `one that exists: ${made.units.map(({ id }) => id).join(', ')}`);
+  const known = units.flatMap(({ parts }) => parts.map(({ mark }) => mark));
+  const strange = marks?.find((mark) => !known.includes(mark));
+  if (strange !== undefined) throw new Refusal('part', `there is no part '${strange}' in it`, 'part', `marks, with commas between: ${known.join(', ')}`);
+  const drawings = trueSizeDrawings(kind, { plan: made, units, shop: workshop.shop, display, marks });
+  if (drawings.length === 0) throw new Refusal('nothing', `nothing of it asks for ${kind}`, 'kind', 'another kind, or another cabinet');
+  return trueSizeSheets(drawings, { ...options, project: design.name });
 }
 
 /** Drawings of one kind; none where nothing of a unit asks for one. */

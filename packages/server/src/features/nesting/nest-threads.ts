@@ -1,6 +1,6 @@
 /** One search on a thread of its own. */
-import { Worker } from 'node:worker_threads';
 import type { Workshop } from '@keen/core';
+import { openThread } from '../../threads/open-thread.ts';
 
 export interface NestThreadOrder {
   /** A problem as text, in the form of docs/nesting.md. */
@@ -24,16 +24,9 @@ export interface NestThread {
   drop(): Promise<unknown>;
 }
 
-/** In the built server the thread is a file beside this one; from source it needs a loader first. */
-function openThread(workerData: NestThreadOrder): Worker {
-  if (!import.meta.url.endsWith('.ts')) return new Worker(new URL('./nest.worker.js', import.meta.url), { workerData });
-  const file = JSON.stringify(new URL('./nest.worker.ts', import.meta.url).href);
-  return new Worker(`import('tsx/esm/api').then(({ register }) => { register(); return import(${file}); })`, { eval: true, workerData });
-}
-
 /** Tells every word of the thread in turn; `failed` when it ends without being done. */
 export function nestThread(order: NestThreadOrder, hear: (word: NestThreadWord) => void, failed: (why: string) => void): NestThread {
-  const worker = openThread(order);
+  const worker = openThread('nest', import.meta.url, order);
   let over = false;
   worker.on('message', (word: NestThreadWord) => {
     if (over) return;

@@ -34,9 +34,9 @@ describe('prints at their true size', () => {
   });
 
   test.each([
-    ['posters', '', 404, 'kind', 'sticks, templates, wedges'],
-    ['sticks', '&unit=attic', 404, 'unit', 'exists'],
-    ['templates', '&part=Q9', 404, 'part', 'A1'],
+    ['posters', '', 400, 'kind', 'sticks, templates, wedges'],
+    ['sticks', '&unit=attic', 400, 'unit', 'exists'],
+    ['templates', '&part=Q9', 400, 'part', 'A1'],
     ['sticks', '&paper=papyrus', 400, 'paper', 'a4'],
     ['sticks', '&along=80', 400, 'along', ''],
     ['sticks', '&up=wide', 400, 'up', ''],

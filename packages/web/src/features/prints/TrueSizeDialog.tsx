@@ -8,6 +8,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { PAPER_CHOICES, usualPaper } from './papers.ts';
 import { SheetPreview } from './SheetPreview.tsx';
 import { useTrueSize, type Printed } from './useTrueSize.ts';
 import { keepPrinter, keptPrinters, LEAST_MM, MOST_MM, type Printer } from './printers.ts';
@@ -16,12 +17,6 @@ const KINDS: readonly { readonly value: Printed; readonly label: string }[] = [
   { value: 'sticks', label: 'story sticks' },
   { value: 'templates', label: 'templates of parts' },
   { value: 'wedges', label: 'wedges for its angles' },
-];
-const PAPERS: readonly { readonly value: PaperId; readonly label: string }[] = [
-  { value: 'a4', label: 'A4' },
-  { value: 'a3', label: 'A3' },
-  { value: 'letter', label: 'US Letter' },
-  { value: 'tabloid', label: 'Tabloid' },
 ];
 /** What is said where nothing of a cabinet asks for a kind. */
 const NOTHING: Readonly<Record<Printed, string>> = {
@@ -43,7 +38,7 @@ export function TrueSizeDialog({ shown, first, onClose }: TrueSizeDialogProps) {
   const [kind, setKind] = useState<Printed>(first);
   const own = shown.plan.parts.find(({ panels }) => selected !== null && panels.includes(selected));
   const [part, setPart] = useState(own?.mark ?? '');
-  const [paper, setPaper] = useState<PaperId>(shown.unit === 'mm' ? 'a4' : 'letter');
+  const [paper, setPaper] = useState(usualPaper(shown.unit));
   const [at, setAt] = useState(0);
   const [printers, setPrinters] = useState(keptPrinters);
   const [printer, setPrinter] = useState<Printer>(printers[0] ?? TRUE);
@@ -103,7 +98,7 @@ export function TrueSizeDialog({ shown, first, onClose }: TrueSizeDialogProps) {
               onChange={setPart}
             />
           )}
-          <ChoiceField label="paper" value={paper} options={PAPERS} onChange={(value) => setPaper(value as PaperId)} />
+          <ChoiceField label="paper" value={paper} options={PAPER_CHOICES} onChange={(value) => setPaper(value as PaperId)} />
           <ChoiceField
             label="printer"
             value={printer.name}

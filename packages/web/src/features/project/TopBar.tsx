@@ -4,14 +4,17 @@ import Redo from '@mui/icons-material/Redo';
 import Search from '@mui/icons-material/Search';
 import DarkMode from '@mui/icons-material/DarkModeOutlined';
 import LightMode from '@mui/icons-material/LightModeOutlined';
+import Print from '@mui/icons-material/PrintOutlined';
 import SaveAlt from '@mui/icons-material/SaveAlt';
 import { IconButton, Tooltip } from '@mui/material';
 import { standingAlone, writeProjectText } from '@keen/core';
 import { UnitToggle } from '../../ui/UnitToggle.tsx';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Logo } from '../../ui/Logo.tsx';
+import { SetDialog } from '../prints/SetDialog.tsx';
 import { redone } from './project.slice.ts';
 import { SaveWords } from './SaveWords.tsx';
 import { selectOpen, useUnit } from './selectors.ts';
@@ -24,6 +27,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
   const { id, design, future, record, workshop } = useAppSelector(selectOpen);
   const scheme = useAppSelector(({ view }) => view.scheme);
   const shown = useUnit();
+  const [printing, setPrinting] = useState(false);
   const dispatch = useAppDispatch();
   const toggleScheme = (): void => {
     const next = scheme === 'light' ? 'dark' : 'light';
@@ -53,6 +57,14 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
           </span>
         </Tooltip>
         <UnitToggle unit={shown?.unit ?? design.unit} onChange={(unit) => dispatch(unitChosen(unit))} />
+        {shown && (
+          <Tooltip title="The shop set, on paper">
+            <IconButton aria-label="Print the shop set" onClick={() => setPrinting(true)}>
+              <Print fontSize="small" />
+            </IconButton>
+          </Tooltip>
+        )}
+        {printing && <SetDialog onClose={() => setPrinting(false)} />}
         <Tooltip title="Save as a file">
           <IconButton
             aria-label="Save the project as a file"
