@@ -131,28 +131,64 @@ describe.each(['print-room', 'print-room-back', 'type-store'])('sticks of every 
 /** The length of the strip itself: its first stroke. */
 const stripLength = (drawing: TrueDrawing): number => Math.max(...drawing.strokes[0]!.points.map(({ x }) => x));
 
-test('templates of the ink cupboard’s parts: outlines, slots and holes within 0.2 mm, over tiles in both directions', async () => {
-  const room = roomOf('print-room');
-  const whole = planOf(room);
-  const given = options('a4');
-  for (const part of whole.parts.filter(({ unit, features }) => unit === 'ink' && features.length > 0).slice(0, 4)) {
-    const piece = pieceDrawing(part, whole.byId.get('ink')!.unit);
-    const drawing = partTemplate(part, piece);
-    const pages = rendered(await picturesPdf(trueSizeSheets([drawing], given), 'print'));
-    // A level across the middle of each tile row, off what is written there.
-    const level = piece.widthMm * 0.31;
-    const upright = [0, piece.lengthMm, ...piece.slots.flatMap(({ shape, under }) => (under || !crosses(shape, level) ? [] : [minX(shape), maxX(shape)]))];
-    for (const along of upright)
-      for (const { sheet, x, y } of placesOf(drawing, along, level, given)) expect(near(crossings(pages[sheet]!, y, x - 2, x + 2), x)).toBeLessThan(0.2);
-  }
-});
+/** Nearer to level than this a line is not measured along a level. */
+const STEEP = 0.6;
+/** What meets nearer than this runs together on paper, mm. */
+const APART_MM = 1;
 
-const minX = (shape: readonly { x: number }[]): number => Math.min(...shape.map(({ x }) => x));
-const maxX = (shape: readonly { x: number }[]): number => Math.max(...shape.map(({ x }) => x));
-const crosses = (shape: readonly { x: number; y: number }[], level: number): boolean =>
-  shape.every(({ x }) => x < minX(shape) + 1e-6 || x > maxX(shape) - 1e-6) &&
-  Math.min(...shape.map(({ y }) => y)) < level - 1 &&
-  Math.max(...shape.map(({ y }) => y)) > level + 1;
+/** Where the lines of a drawing cross a level or an upright, those that run steeply over it and stand clear of others. */
+function crossed({ strokes }: TrueDrawing, axis: 'x' | 'y', at: number): number[] {
+  const other = axis === 'x' ? 'y' : 'x';
+  const found = strokes.flatMap(({ points, closed, weight }) =>
+    points.flatMap((a, index) => {
+      const b = points[(index + 1) % points.length]!;
+      const over = b[other] - a[other];
+      if (
+        weight === 'dashed' ||
+        (!closed && index === points.length - 1) ||
+        a[other] > at === b[other] > at ||
+        Math.min(Math.abs(a[other] - at), Math.abs(b[other] - at)) < APART_MM ||
+        Math.abs(b[axis] - a[axis]) > STEEP * Math.abs(over)
+      )
+        return [];
+      return [a[axis] + ((b[axis] - a[axis]) * (at - a[other])) / over];
+    }),
+  );
+  return found.filter((place, index) => found.every((each, n) => n === index || Math.abs(each - place) > APART_MM));
+}
+
+describe.each(['print-room', 'print-room-back', 'type-store'])('a template of every unit of %s', (name) => {
+  const room = roomOf(name);
+  const whole = planOf(room);
+  /** What most is cut into, and the largest of those. */
+  const busiest = (unit: string): Plan['parts'][number] =>
+    whole.parts
+      .filter((line) => line.unit === unit && line.features.length > 0)
+      .sort((a, b) => b.features.length - a.features.length || b.length.value * b.width.value - a.length.value * a.width.value)[0]!;
+
+  test.each(whole.units.map(({ id }) => [id]))('%s: what is cut is within 0.2 mm of its place, along and across, on every sheet', async (id) => {
+    const part = busiest(id);
+    const drawing = partTemplate(part, pieceDrawing(part, whole.byId.get(id)!.unit));
+    const given = options((['a4', 'letter'] as const)[part.features.length % 2]!);
+    const pages = rendered(await picturesPdf(trueSizeSheets([drawing], given), 'print'));
+    const sides = pages.map(onItsSide);
+    let seen = 0;
+    for (const share of [0.17, 0.37, 0.71]) {
+      const [level, upright] = [drawing.height * share, drawing.width * share];
+      for (const along of crossed(drawing, 'x', level))
+        for (const { sheet, x, y } of placesOf(drawing, along, level, given)) {
+          seen += 1;
+          expect([id, share, along, near(crossings(pages[sheet]!, y, x - 2, x + 2), x) < 0.2]).toEqual([id, share, along, true]);
+        }
+      for (const up of crossed(drawing, 'y', upright))
+        for (const { sheet, x, y } of placesOf(drawing, upright, up, given)) {
+          seen += 1;
+          expect([id, share, up, near(crossings(sides[sheet]!, x, y - 2, y + 2), y) < 0.2]).toEqual([id, share, up, true]);
+        }
+    }
+    expect(seen).toBeGreaterThanOrEqual(8);
+  });
+});
 
 test('a wedge is as steep as it says', async () => {
   const given = options('letter');

@@ -70,7 +70,7 @@ export class Flow {
     this.column = 0;
   }
 
-  heading(text: string, { high = 3.4, keep = 12 }: { readonly high?: number; readonly keep?: number } = {}): void {
+  heading(text: string, { high = 3.4, keep = 20 }: { readonly high?: number; readonly keep?: number } = {}): void {
     const lines = linesOf(text, high, this.width, true);
     const tall = lines.length * leading(high) + 1;
     this.need(tall + keep);

@@ -27,7 +27,7 @@ export function stepsChapter(pages: Pages, { build, built, units, unit }: Told):
   const flow = new Flow(pages, 'the build, step by step', 2);
   build.steps.forEach((step, index) => {
     const words = stepWords(step, built, unit);
-    flow.heading(`${index + 1}  ${units.length > 1 ? fullTitle(words) : words.title}`, { high: 2.8, keep: 10 });
+    flow.heading(`${index + 1}  ${units.length > 1 ? fullTitle(words) : words.title}`, { high: 2.8, keep: 16 });
     for (const line of words.says) flow.paragraph(line);
     for (const line of words.checks) flow.paragraph(line, { indent: 4, bullet: 'tick' });
     if (words.caution) flow.paragraph(words.caution, { bold: true, indent: 4, bullet: '!' });
