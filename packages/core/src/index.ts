@@ -341,6 +341,7 @@ export { marksOf, temperature, type BuildTold, type StepWords } from './formats/
 export { minutesText } from './checks/words/amounts.ts';
 export { clockText } from './formats/build-codec.ts';
 export { scheduleIcs, stretches } from './formats/schedule-ics.ts';
+export { logCsv } from './formats/log-csv.ts';
 export { findInLog, logLines, type LogLine } from './formats/log-words.ts';
 export { learningsOf, type Learnings } from './plan/learned-days.ts';
 export { changeWords, type Change } from './formats/change-words.ts';

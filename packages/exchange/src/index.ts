@@ -9,3 +9,6 @@ export { trueSizeSheets, type TrueSizeOptions } from './prints/true-size-sheets.
 export { isTrueSizeKind, TRUE_SIZE_KINDS, trueSizeDrawings, trueSizePrint, type TrueSizeKind } from './prints/true-size.ts';
 export { pictureSvg } from './prints/picture-svg.ts';
 export { shopSet, type SetProgress, type SetWish } from './prints/set/shop-set.ts';
+export { bundleZip, MOST_BUNDLE_BYTES, photosOf, readBundle, type Bundle } from './bundle.ts';
+export { xlsxText } from './xlsx.ts';
+export { isZip } from './zip.ts';

@@ -4,6 +4,8 @@ import { SequelizeModule } from '@nestjs/sequelize';
 import type { ServerConfig } from './config.ts';
 import { databaseOptions, MODELS } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
+import { BundlesController } from './features/bundles/bundles.controller.ts';
+import { BundlesService } from './features/bundles/bundles.service.ts';
 import { CaliperController } from './features/devices/caliper.controller.ts';
 import { CALIPER_PORT, CaliperService } from './features/devices/caliper.service.ts';
 import { ScannerController } from './features/devices/scanner.controller.ts';
@@ -23,7 +25,7 @@ import { PrintsController } from './features/prints/prints.controller.ts';
 import { PrintsService } from './features/prints/prints.service.ts';
 import { SetsController } from './features/prints/sets.controller.ts';
 import { SetsService } from './features/prints/sets.service.ts';
-import { StoredProjects } from './features/prints/stored-projects.ts';
+import { StoredProjects } from './features/projects/stored-projects.ts';
 import { ProjectsController } from './features/projects/projects.controller.ts';
 import { ProjectsService } from './features/projects/projects.service.ts';
 import { NextTimeController } from './features/record/next-time.controller.ts';
@@ -45,6 +47,7 @@ export class AppModule {
       module: AppModule,
       imports: [SequelizeModule.forRoot(databaseOptions(config)), SequelizeModule.forFeature(MODELS)],
       controllers: [
+        BundlesController,
         CaliperController,
         HealthController,
         LabelsController,
@@ -67,6 +70,7 @@ export class AppModule {
         RecordService,
         LiveService,
         PhotosService,
+        BundlesService,
         PrintsService,
         SetsService,
         StoredProjects,

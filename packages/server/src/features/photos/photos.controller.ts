@@ -1,5 +1,6 @@
 import { Controller, Get, Param, Put, Req, Res } from '@nestjs/common';
 import type { Request, Response } from 'express';
+import { rawBody } from '../../problems/raw-body.ts';
 import { MOST_PHOTO_BYTES, tooLarge } from './picture.ts';
 import { PhotoDto } from './photos.dto.ts';
 import { PhotosService, type StoredPhoto } from './photos.service.ts';
@@ -11,7 +12,7 @@ export class PhotosController {
   /** The picture itself is the body, whatever type it says it has. */
   @Put()
   async keep(@Param() { id, photo }: PhotoDto, @Req() request: Request): Promise<StoredPhoto> {
-    return this.photos.keep(id, photo, await bodyOf(request));
+    return this.photos.keep(id, photo, await rawBody(request, MOST_PHOTO_BYTES, tooLarge));
   }
 
   @Get()
@@ -30,16 +31,3 @@ const send = (response: Response, path: string): void =>
   void response.sendFile(path, {
     headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable', 'X-Content-Type-Options': 'nosniff' },
   });
-
-/** All bytes, or a refusal as soon as there are too many. */
-async function bodyOf(request: Request): Promise<Buffer> {
-  if (Number(request.headers['content-length'] ?? 0) > MOST_PHOTO_BYTES) throw tooLarge();
-  const chunks: Buffer[] = [];
-  let size = 0;
-  for await (const chunk of request as AsyncIterable<Buffer>) {
-    size += chunk.length;
-    if (size > MOST_PHOTO_BYTES) throw tooLarge();
-    chunks.push(chunk);
-  }
-  return Buffer.concat(chunks);
-}

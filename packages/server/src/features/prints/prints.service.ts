@@ -2,7 +2,7 @@
 import { Injectable } from '@nestjs/common';
 import { picturesPdf, trueSizePrint } from '@keen/exchange';
 import type { PrintQueryDto } from './prints.dto.ts';
-import { StoredProjects } from './stored-projects.ts';
+import { StoredProjects } from '../projects/stored-projects.ts';
 
 export interface Print {
   readonly name: string;

@@ -8,7 +8,7 @@ import type { Json, Problem } from '@keen/core';
 import { notFound, ProblemException } from '../../problems/problem.exception.ts';
 import type { AskSetDto } from './sets.dto.ts';
 import { setThread } from './set-threads.ts';
-import { StoredProjects } from './stored-projects.ts';
+import { StoredProjects } from '../projects/stored-projects.ts';
 
 /** Kept; the oldest goes when another is asked for. */
 const MOST_KEPT = 6;

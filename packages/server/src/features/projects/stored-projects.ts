@@ -1,7 +1,7 @@
 /** A project as it is stored, read whole: what a print is made from, never what a screen shows. */
 import { Injectable } from '@nestjs/common';
 import { availableTo, designCodec, recordCodec, type ProjectFile } from '@keen/core';
-import { ProjectsService } from '../projects/projects.service.ts';
+import { ProjectsService } from './projects.service.ts';
 import { RecordService } from '../record/record.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
 
