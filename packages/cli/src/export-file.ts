@@ -1,15 +1,33 @@
 /** keen export: a project as a file for other programs. Each kind is described in docs/format/. */
-import { allSheets, layOut, partsDxf, sheetsDxf, unitsGlb, unitsStl, unplacedOf } from '@keen/exchange';
-import { plan, Refusal, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
-import { handedOver, readProjectAt, unitsNamed } from './files.ts';
+import { join } from 'node:path';
+import {
+  allSheets,
+  bundleZip,
+  layOut,
+  partsDxf,
+  photosOf,
+  pictureSvg,
+  sheetsDxf,
+  shopSet,
+  shoppingFor,
+  unitsGlb,
+  unitsStl,
+  unplacedOf,
+  zipped,
+} from '@keen/exchange';
+import { displayUnitOf, plan, Refusal, shoppingText, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
+import { handedOver, readBytes, readProjectAt, unitsNamed } from './files.ts';
 import { readWords } from './options.ts';
 import { EXPORT_USAGE } from './usage.ts';
 
 interface ToExport {
   readonly project: ProjectFile;
   readonly plan: Plan;
-  /** Those that are asked for. */
+  /** Those that are asked for, and whether that is all of them. */
   readonly units: readonly UnitPlan[];
+  readonly all: boolean;
+  /** Where pictures are; null for nowhere. */
+  readonly photos: string | null;
 }
 
 const KINDS = {
@@ -20,6 +38,16 @@ const KINDS = {
     if (unplaced.length > 0) throw new Refusal('unplaced', `not every part fits a sheet: ${unplaced.join('; ')}`, 'sheets-dxf', 'sheets all parts fit on');
     return sheetsDxf(allSheets(laid, project), made);
   },
+  svg: ({ project, units, all }) => {
+    const display = displayUnitOf(project.design, units[0]?.id ?? '');
+    const pages = shopSet({ project, units: all ? [] : units.map(({ id }) => id), paper: 'a4', display, revision: 'from its file' });
+    return zipped(Object.fromEntries(pages.map((page, index) => [`page-${String(index + 1).padStart(3, '0')}.svg`, Buffer.from(pictureSvg(page))])));
+  },
+  bundle: ({ project, photos }) => bundleZip({ project, photos: photosIn(photos, photosOf(project.record)) }),
+  shopping: ({ project, units, all }) => {
+    const told = shoppingFor(project, all ? [] : units.map(({ id }) => id));
+    return shoppingText(told, project.design.name, project.workshop.currency, displayUnitOf(project.design, ''));
+  },
   glb: ({ plan: made, units }) => unitsGlb(units, made),
   stl: ({ units }) => unitsStl(units),
 } satisfies Readonly<Record<string, (given: ToExport) => string | Uint8Array | Promise<Uint8Array>>>;
@@ -28,18 +56,37 @@ type Kind = keyof typeof KINDS;
 
 /** The words after `export`. Gives the file itself, or with `--out` what was written where. Throws a Refusal. */
 export async function exportFile(words: readonly string[]): Promise<string | Uint8Array> {
-  const { file, kind, unit, out } = read(words);
-  const project = readProjectAt(file);
+  const { file, kind, unit, photos, out } = read(words);
+  const project = await readProjectAt(file);
   const made = plan(project.design, project.record, project.workshop);
-  return handedOver(await KINDS[kind]({ project, plan: made, units: unitsNamed(made, unit) }), out);
+  return handedOver(await KINDS[kind]({ project, plan: made, units: unitsNamed(made, unit), all: unit === null, photos }), out);
 }
 
-function read(words: readonly string[]): { readonly file: string; readonly kind: Kind; readonly unit: string | null; readonly out: string | null } {
-  const { plain, options } = readWords(words, ['--unit', '--out'], EXPORT_USAGE);
+function read(words: readonly string[]): {
+  readonly file: string;
+  readonly kind: Kind;
+  readonly unit: string | null;
+  readonly photos: string | null;
+  readonly out: string | null;
+} {
+  const { plain, options } = readWords(words, ['--unit', '--photos', '--out'], EXPORT_USAGE);
   const [file, kind, ...more] = plain;
   if (file === undefined || kind === undefined || more.length > 0) throw new Refusal('usage', 'a file and a kind are wanted', 'export', EXPORT_USAGE);
   if (!Object.hasOwn(KINDS, kind)) throw new Refusal('usage', `'${kind}' is no kind of export`, 'kind', `one of: ${Object.keys(KINDS).join(', ')}`);
-  if (options['--unit'] !== null && kind === 'sheets-dxf')
-    throw new Refusal('usage', 'sheets hold the parts of all units', '--unit', 'parts-dxf, glb or stl with a unit');
-  return { file, kind: kind as Kind, unit: options['--unit'], out: options['--out'] };
+  if (options['--unit'] !== null && (kind === 'sheets-dxf' || kind === 'bundle'))
+    throw new Refusal(
+      'usage',
+      kind === 'bundle' ? 'a bundle holds the whole project' : 'sheets hold the parts of all units',
+      '--unit',
+      'parts-dxf, svg, glb or stl with a unit',
+    );
+  if (options['--photos'] !== null && kind !== 'bundle') throw new Refusal('usage', 'pictures go into a bundle', '--photos', EXPORT_USAGE);
+  return { file, kind: kind as Kind, unit: options['--unit'], photos: options['--photos'], out: options['--out'] };
+}
+
+/** Pictures of notes out of a folder, each under its id. */
+function photosIn(folder: string | null, ids: readonly string[]): Map<string, Uint8Array> {
+  if (folder === null && ids.length > 0)
+    throw new Refusal('photos', `its notes show ${ids.length} pictures`, '--photos', 'the folder they are in, each as its id and .jpg');
+  return new Map(ids.map((id) => [id, readBytes(join(folder!, `${id}.jpg`))]));
 }

@@ -2,15 +2,26 @@
 import { readFileSync, renameSync, rmSync, writeFileSync, writeSync } from 'node:fs';
 import { readProjectFile, Refusal, type Outcome, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
 
-export function readText(file: string): string {
+export function readBytes(file: string): Buffer {
   try {
-    return readFileSync(file, 'utf8');
+    return readFileSync(file);
   } catch (error) {
     throw new Refusal('file', `'${file}' cannot be read: ${codeOf(error)}`, file, 'a file that exists and may be read');
   }
 }
 
-export const readProjectAt = (file: string): ProjectFile => unwrap(readProjectFile(readText(file)));
+export const readText = (file: string): string => readBytes(file).toString('utf8');
+
+/** A project's file, or the bundle it is in. */
+export async function readProjectAt(file: string): Promise<ProjectFile> {
+  const bytes = readBytes(file);
+  if (!isArchive(bytes)) return unwrap(readProjectFile(bytes.toString('utf8')));
+  const { readBundle } = await import('@keen/exchange');
+  return unwrap(readBundle(bytes)).project;
+}
+
+/** As archives begin: what unpacks them is read in only then. */
+export const isArchive = (bytes: Buffer): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 /** The unit that is asked for, or all of them. */
 export function unitsNamed({ units }: Plan, unit: string | null): readonly UnitPlan[] {

@@ -54,6 +54,9 @@ describe('keen export', () => {
     ['sheets-dxf', /^\s*0\r?\nSECTION/],
     ['glb', /^glTF/],
     ['stl', /^units on a wall/],
+    ['svg', /^PK/],
+    ['bundle', /^PK/],
+    ['shopping', /^Print room: to buy/],
   ])('%s is written whole to its place, the same as to the pipe', (kind, begins) => {
     const out = join(folder, `room.${kind}`);
     const { status, stdout, stderr } = keen('export', EXAMPLE, kind, '--out', out);
@@ -89,6 +92,14 @@ describe('keen export', () => {
 });
 
 describe('keen print', () => {
+  test('the shop set is written as PDF, of all cabinets or of one', () => {
+    const [all, one] = [join(folder, 'all.pdf'), join(folder, 'one.pdf')];
+    expect(keen('print', EXAMPLE, 'set', '--out', all).status).toBe(0);
+    expect(keen('print', EXAMPLE, 'set', '--unit', 'ink', '--paper', 'a3', '--units', 'mm', '--out', one).status).toBe(0);
+    expect(readFileSync(one).length).toBeLessThan(readFileSync(all).length);
+    expect(readFileSync(one).toString('latin1', 0, 5)).toBe('%PDF-');
+  });
+
   test.each(['sticks', 'templates', 'wedges'])('%s are written as PDF', (kind) => {
     const out = join(folder, `${kind}.pdf`);
     const { status, stdout, stderr } = keen('print', EXAMPLE, kind, '--unit', 'ink', '--paper', 'letter', '--units', 'mm', '--bar-along', '99.5', '--out', out);
@@ -99,7 +110,9 @@ describe('keen print', () => {
   });
 
   test.each([
-    [['posters'], 'kind', 'sticks, templates, wedges'],
+    [['posters'], 'kind', 'set, sticks, templates, wedges'],
+    [['set', '--unit', 'attic'], '--unit', 'ink'],
+    [['set', '--part', 'A1'], '--part', 'keen print'],
     [['sticks', '--paper', 'papyrus'], '--paper', 'a4'],
     [['sticks', '--units', 'ells'], '--units', 'in or mm'],
     [['sticks', '--bar-up', '80'], '--bar-up', '90 to 110'],
@@ -123,6 +136,18 @@ describe('keen validate, convert, import', () => {
     expect(JSON.parse(keen('validate', file('good.csv', CONTENTS.replace('two', '2'))).stdout)).toEqual({ valid: true, kind: 'contents', things: 2 });
     expect(refused('validate', file('bad.csv', CONTENTS))).toMatchObject({ where: 'row 3, count' });
     expect(refused('validate', file('cut.json', readFileSync(EXAMPLE, 'utf8').slice(0, 900))).message).not.toBe('');
+  });
+
+  test('a bundle is opened as the project it holds', () => {
+    const zip = join(folder, 'room.zip');
+    expect(keen('export', EXAMPLE, 'bundle', '--out', zip).status).toBe(0);
+    expect(keen('convert', zip).stdout).toBe(keen('convert', EXAMPLE).stdout);
+    expect(JSON.parse(keen('validate', zip).stdout)).toMatchObject({ valid: true, kind: 'bundle', pictures: 0 });
+    expect(keen('plan', zip).status).toBe(0);
+    expect(refused('export', EXAMPLE, 'glb', '--photos', folder).where).toBe('--photos');
+    expect(refused('export', EXAMPLE, 'bundle', '--unit', 'ink').where).toBe('--unit');
+    writeFileSync(join(folder, 'half.zip'), readFileSync(zip).subarray(0, 2000));
+    expect(refused('plan', join(folder, 'half.zip')).code).toBe('damaged');
   });
 
   test('a project of the first version is written in the newest, and from then on stays the same', () => {

@@ -38,7 +38,7 @@ export async function run(args: readonly string[], started: number): Promise<num
 function command([name, ...rest]: readonly string[], started: number): string | Uint8Array | Promise<string | Uint8Array> {
   switch (name) {
     case 'plan':
-      return json(withProject(rest, ({ design, record, workshop }) => planJson(plan(design, record, workshop), design)));
+      return withProject(rest, ({ design, record, workshop }) => json(planJson(plan(design, record, workshop), design)));
     case 'cutlist':
       return withProject(rest, ({ design, record, workshop }) =>
         cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => displayUnitOf(design, unit)),
@@ -65,10 +65,10 @@ function command([name, ...rest]: readonly string[], started: number): string | 
   }
 }
 
-function withProject<T>(args: readonly string[], answer: (project: ProjectFile) => T): T {
+async function withProject<T>(args: readonly string[], answer: (project: ProjectFile) => T): Promise<T> {
   const [file, ...more] = args;
   if (file === undefined || more.length > 0) throw new Refusal('usage', 'one file is wanted', 'file', USAGE);
-  return answer(readProjectAt(file));
+  return answer(await readProjectAt(file));
 }
 
 function nest(args: readonly string[], started: number): unknown {

@@ -9,26 +9,26 @@ import {
   readNestProblemText,
   readProjectFile,
   Refusal,
+  thingsTable,
   writeProjectText,
   type Item,
   type Outcome,
   type ProjectFile,
   type RowFault,
 } from '@keen/core';
-import { handedOver, readProjectAt, readText, unwrap } from './files.ts';
+import { handedOver, isArchive, readBytes, readProjectAt, unwrap } from './files.ts';
 import { readWords } from './options.ts';
 import { CONVERT_USAGE, IMPORT_USAGE, VALIDATE_USAGE } from './usage.ts';
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
 /** Whether a file can be opened, as what, and what is in it. Throws the Refusal it would be turned away with. */
-export function validateFile(words: readonly string[]): string {
+export async function validateFile(words: readonly string[]): Promise<string> {
   const { plain } = readWords(words, [], VALIDATE_USAGE);
   const [file, ...more] = plain;
   if (file === undefined || more.length > 0) throw new Refusal('usage', 'one file is wanted', 'file', VALIDATE_USAGE);
-  const text = readText(file);
-  if (/\.(csv|tsv|txt)$/i.test(file)) {
-    const { items, faults } = contentsOf(text, { design: { unit: 'mm' }, order: 1, taken: new Set() });
+  if (/\.(csv|tsv|txt|xlsx)$/i.test(file)) {
+    const { items, faults } = contentsOf(await tableAt(file), { design: { unit: 'mm' }, order: 1, taken: new Set() });
     if (faults.length > 0)
       throw new Refusal(
         'rows',
@@ -38,6 +38,13 @@ export function validateFile(words: readonly string[]): string {
       );
     return json({ valid: true, kind: 'contents', things: items.length });
   }
+  const bytes = readBytes(file);
+  if (isArchive(bytes)) {
+    const { readBundle } = await import('@keen/exchange');
+    const { project, photos } = unwrap(readBundle(bytes));
+    return json({ valid: true, kind: 'bundle', units: Object.keys(project.design.units), entries: project.record.length, pictures: photos.size });
+  }
+  const text = bytes.toString('utf8');
   const project = readProjectFile(text);
   if (project.ok) {
     const { design, record } = project.value;
@@ -50,22 +57,22 @@ export function validateFile(words: readonly string[]): string {
 }
 
 /** A project of any version, written in the newest. */
-export function convertFile(words: readonly string[]): string | Uint8Array {
+export async function convertFile(words: readonly string[]): Promise<string | Uint8Array> {
   const { plain, options } = readWords(words, ['--out'], CONVERT_USAGE);
   const [file, ...more] = plain;
   if (file === undefined || more.length > 0) throw new Refusal('usage', 'one project is wanted', 'file', CONVERT_USAGE);
-  return handedOver(writeProjectText(readProjectAt(file)), options['--out']);
+  return handedOver(writeProjectText(await readProjectAt(file)), options['--out']);
 }
 
 /** Contents of a table put into a project. Rows that cannot be read are left out and told; without a place to write to they are refused. */
-export function importFile(words: readonly string[]): string | Uint8Array {
+export async function importFile(words: readonly string[]): Promise<string | Uint8Array> {
   const { plain, options } = readWords(words, ['--out'], IMPORT_USAGE);
   const [file, table, ...more] = plain;
   if (file === undefined || table === undefined || more.length > 0) throw new Refusal('usage', 'a project and a table are wanted', 'import', IMPORT_USAGE);
-  const project = readProjectAt(file);
+  const project = await readProjectAt(file);
   const { items: there } = project.design;
   const order = (itemsInOrder(there).at(-1)?.order ?? 0) + 1;
-  const { items, faults } = contentsOf(readText(table), { design: project.design, order, taken: new Set(Object.keys(there)) });
+  const { items, faults } = contentsOf(await tableAt(table), { design: project.design, order, taken: new Set(Object.keys(there)) });
   const leftOut = faults.map(({ line, problem: { where, message, accepted } }) => ({ row: line, where, message, accepted }));
   const out = options['--out'];
   if (leftOut.length > 0 && out === null)
@@ -81,6 +88,12 @@ export function importFile(words: readonly string[]): string | Uint8Array {
   unwrap(readProjectFile(text));
   const written = handedOver(text, out);
   return out === null ? written : json({ ...(JSON.parse(written as string) as object), things: items.length, leftOut });
+}
+
+/** The text of a table: of a workbook too. */
+async function tableAt(file: string): Promise<string> {
+  const { tableText } = await import('@keen/exchange');
+  return unwrap(tableText(readBytes(file), file));
 }
 
 interface Into {
@@ -102,5 +115,7 @@ function contentsOf(text: string, { design, order, taken }: Into): { readonly it
   const own: Outcome<{ readonly items: readonly Item[] }> = readContents(text, { ...options, titled: true });
   if (own.ok) return { items: own.value.items, faults: [] };
   const table = unwrap(readForeignTable(text));
-  return unwrap(readForeign(table, guessColumns(table, unit), options));
+  const kind = thingsTable(options);
+  const { rows, faults } = unwrap(readForeign(kind, table, guessColumns(kind, table)));
+  return { items: rows, faults };
 }

@@ -18,7 +18,7 @@ export async function printFile(words: readonly string[]): Promise<string | Uint
   const asked = options['--units'];
   if (asked !== null && asked !== 'in' && asked !== 'mm') throw new Refusal('value', `'${asked}' is no unit`, '--units', 'in or mm');
 
-  const project = readProjectAt(file);
+  const project = await readProjectAt(file);
   const unit = options['--unit'];
   const display: DisplayUnit = asked ?? displayUnitOf(project.design, unit ?? '');
   if (kind === 'set') {
@@ -33,7 +33,7 @@ export async function printFile(words: readonly string[]): Promise<string | Uint
     throw new Refusal('usage', `'${kind}' cannot be printed`, 'kind', `one of: set, ${TRUE_SIZE_KINDS.join(', ')}`);
   const correction = { along: barOf(options['--bar-along'], '--bar-along'), up: barOf(options['--bar-up'], '--bar-up') };
   const marks = options['--part']?.split(',') ?? null;
-  const sheets = trueSizePrint(kind, { project, unit, marks, display, paper, correction, revision: REVISION });
+  const sheets = atOptions(() => trueSizePrint(kind, { project, unit, marks, display, paper, correction, revision: REVISION }));
   return handedOver(await picturesPdf(sheets, project.design.name), options['--out']);
 }
 
@@ -43,4 +43,15 @@ function barOf(text: string | null, where: string): number {
   if (!(measured >= LEAST_BAR_MM && measured <= MOST_BAR_MM))
     throw new Refusal('value', `'${text}' cannot be what 100 mm measure`, where, `millimetres from ${LEAST_BAR_MM} to ${MOST_BAR_MM}`);
   return measured;
+}
+
+/** What is asked for by an option is found wrong at that option. */
+function atOptions<T>(make: () => T): T {
+  try {
+    return make();
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    const { code, message, where, accepted } = error.problem;
+    throw new Refusal(code, message, where === 'unit' || where === 'part' ? `--${where}` : where, accepted);
+  }
 }

@@ -274,13 +274,18 @@ export {
   readForeign,
   readForeignTable,
   SEPARATORS,
+  usualUnit,
   type CellUnit,
   type ColumnChoice,
   type ForeignTable,
   type ReadForeign,
   type RowFault,
   type Separator,
+  type TableColumn,
+  type TableKind,
 } from './formats/foreign-table.ts';
+export { thingsTable } from './formats/things-table.ts';
+export { productsCsv, productsTable } from './formats/products-table.ts';
 export { contentsCsv, readContents, type ReadContents, type ReadOptions } from './formats/contents-csv.ts';
 export { sheetSvg } from './formats/sheet-svg.ts';
 export { readNestProblem, readNestProblemText, writeNestProblem } from './formats/nest-problem.ts';

@@ -1,6 +1,6 @@
 /** Spreadsheets another program wrote, and such that mean harm. */
 import { describe, expect, test } from '@jest/globals';
-import { guessColumns, readForeign, readForeignTable, type Outcome } from '@keen/core';
+import { guessColumns, readForeign, readForeignTable, thingsTable, type Outcome } from '@keen/core';
 import * as fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import writeXlsxFile from 'write-excel-file/node';
@@ -28,7 +28,8 @@ const rows = (inner: string): string => `<?xml version="1.0"?><worksheet><sheetD
 test('what another program wrote comes in through the column mapper; a fraction that became a date is told', async () => {
   const table = valueOf(readForeignTable(valueOf(xlsxText(await written())), '\t'));
   expect(table.titles).toEqual(['Item', 'Qty', 'Width (cm)', 'Depth mm', 'Height (in)', 'Weight (kg)']);
-  const { items, faults } = valueOf(readForeign(table, guessColumns(table, 'mm'), { unit: 'mm', order: 1, newId: () => 'n' }));
+  const kind = thingsTable({ unit: 'mm', order: 1, newId: () => 'n' });
+  const { rows: items, faults } = valueOf(readForeign(kind, table, guessColumns(kind, table)));
   expect(items.map(({ name, count, width, height, kg }) => [name, count, width.nm, height.nm, kg])).toEqual([
     ['Ink tin', 12, 95e6, 114.3e6, 1.02],
     // 0.1 + 0.2 is three tenths, whatever the machine makes of it.

@@ -1,19 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
 import * as fc from 'fast-check';
+import type { ColumnKey } from '../contents/item-form.ts';
 import { guessColumns, leftOutCsv, readForeign, readForeignTable, type ColumnChoice, type ForeignTable } from './foreign-table.ts';
+import { thingsTable } from './things-table.ts';
 
-const options = () => {
+const kind = (there = 0, unit: 'mm' | 'in' = 'mm') => {
   let n = 0;
-  return { unit: 'mm' as const, order: 5, newId: () => `n${(n += 1)}` };
+  return thingsTable({ unit, order: 5, newId: () => `n${(n += 1)}`, there });
 };
 const table = (text: string): ForeignTable => {
   const read = readForeignTable(text);
   if (!read.ok) throw new Error(read.problem.message);
   return read.value;
 };
-const taken = (text: string, choices?: readonly ColumnChoice[]) => {
+const taken = (text: string) => {
   const read = table(text);
-  const made = readForeign(read, choices ?? guessColumns(read, 'mm'), options());
+  const made = readForeign(kind(), read, guessColumns(kind(), read));
   if (!made.ok) throw new Error(made.problem.message);
   return made.value;
 };
@@ -32,7 +34,7 @@ describe('a table somebody else made', () => {
   test('its separator, titles and units are found', () => {
     const read = table(`\uFEFF${STORE}`);
     expect([read.separator, read.titles.length, read.rows.map(({ line }) => line)]).toEqual([';', 7, [2, 3, 4, 6, 7]]);
-    expect(guessColumns(read, 'in')).toEqual([
+    expect(guessColumns(kind(0, 'in'), read)).toEqual([
       { key: 'name', unit: null },
       { key: 'count', unit: null },
       { key: 'width', unit: 'cm' },
@@ -44,7 +46,7 @@ describe('a table somebody else made', () => {
   });
 
   test('good rows come in, bad rows are listed with their row and reason, in one go', () => {
-    const { items, faults } = taken(STORE);
+    const { rows: items, faults } = taken(STORE);
     expect(items.map(({ name, count, order, id }) => [name, count, order, id])).toEqual([
       ['Ink tin', 12, 5, 'n1'],
       ['Brayer', 3, 6, 'n2'],
@@ -66,8 +68,8 @@ describe('a table somebody else made', () => {
     const { faults } = taken(STORE);
     const again = table(leftOutCsv(read, faults).replace(';2;10', 'Bodkin;2;10').replace('two', '2').replace('1,0;;810', '1,0;46;810'));
     expect(again.titles.at(-1)).toBe('why it was left out');
-    const made = readForeign(again, guessColumns(again, 'mm'), options());
-    expect(made.ok && made.value.items.map(({ name }) => name)).toEqual(['Bodkin', 'Roller', 'Type case']);
+    const made = readForeign(kind(), again, guessColumns(kind(), again));
+    expect(made.ok && made.value.rows.map(({ name }) => name)).toEqual(['Bodkin', 'Roller', 'Type case']);
     expect(made.ok && made.value.faults).toEqual([]);
   });
 
@@ -93,25 +95,21 @@ describe('a table somebody else made', () => {
   test('without a column for what things are, or with two for one, nothing is read', () => {
     const read = table('a,b\nTin,3');
     expect(
-      readForeign(
-        read,
-        [
-          { key: 'count', unit: null },
-          { key: null, unit: null },
-        ],
-        options(),
-      ),
-    ).toMatchObject({ ok: false, problem: { code: 'no-name' } });
-    const both: ColumnChoice[] = [
+      readForeign(kind(), read, [
+        { key: 'count', unit: null },
+        { key: null, unit: null },
+      ]),
+    ).toMatchObject({ ok: false, problem: { code: 'no-column' } });
+    const both: ColumnChoice<ColumnKey>[] = [
       { key: 'name', unit: null },
       { key: 'name', unit: null },
     ];
-    expect(readForeign(read, both, options())).toMatchObject({ ok: false, problem: { code: 'twice' } });
+    expect(readForeign(kind(), read, both)).toMatchObject({ ok: false, problem: { code: 'twice' } });
   });
 
   test('more than a project can hold is refused, with what is there already', () => {
     const read = table('name,count\nTin,3\nBox,1');
-    const made = (there: number) => readForeign(read, guessColumns(read, 'mm'), { ...options(), there });
+    const made = (there: number) => readForeign(kind(there), read, guessColumns(kind(), read));
     expect(made(998).ok).toBe(true);
     expect(made(999)).toMatchObject({ ok: false, problem: { message: 'there are 2 rows, and 999 things are there already', accepted: 'at most 1000' } });
   });
@@ -128,9 +126,9 @@ describe('a table somebody else made', () => {
           const filled = rows.filter((cells) => cells.some((text) => text.trim() !== ''));
           if (text0(rows) || filled.length === 0) return;
           if (!read.ok) throw new Error(read.problem.message);
-          const made = readForeign(read.value, guessColumns(read.value, 'mm'), options());
+          const made = readForeign(kind(), read.value, guessColumns(kind(), read.value));
           if (!made.ok) throw new Error(made.problem.message);
-          const { items, faults } = made.value;
+          const { rows: items, faults } = made.value;
           expect(items.length + faults.length).toBe(filled.length);
           for (const { width, kg, count } of items) {
             expect(width.nm).toBeGreaterThanOrEqual(1e6);

@@ -1,18 +1,18 @@
 /**
- * Contents out of a table somebody else made: any titles, any separator, decimal commas, units in titles or in cells. A person says which
- * column is what; rows that can be read come in, the others are listed with their reason.
+ * A table somebody else made: any titles, any separator, decimal commas, units in titles or in cells. A person says which column is what;
+ * rows that can be read come in, the others are listed with their reason. What a row becomes is for the kind of table to say: things
+ * (things-table.ts), sheets and boards (products-table.ts).
  */
 import Papa from 'papaparse';
-import { ITEM_COLUMNS, MOST_ITEM_KG, MOST_ITEMS, newItem, readCell, type Column, type ColumnKey } from '../contents/item-form.ts';
-import type { Item } from '../contents/item.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome, type Problem } from '../problem/problem.ts';
-import { tooMany } from './contents-csv.ts';
 
 export const SEPARATORS = [';', ',', '\t', '|'] as const;
 export type Separator = (typeof SEPARATORS)[number];
 export const MOST_COLUMNS = 60;
 const MOST_CELL = 2000;
+/** Of a table of any kind. */
+export const MOST_ROWS = 1000;
 
 export interface ForeignTable {
   readonly separator: Separator;
@@ -29,11 +29,34 @@ export interface ForeignRow {
 export const LENGTH_UNITS = ['mm', 'cm', 'm', 'in', 'ft'] as const;
 export const MASS_UNITS = ['kg', 'g', 'lb', 'oz'] as const;
 export type CellUnit = (typeof LENGTH_UNITS)[number] | (typeof MASS_UNITS)[number];
-const KG: Readonly<Record<(typeof MASS_UNITS)[number], number>> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
+export const KG: Readonly<Record<(typeof MASS_UNITS)[number], number>> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
+
+/** A column rows of a kind have. `said`: words people write over it beside the title. */
+export interface TableColumn<Key extends string = string> {
+  readonly key: Key;
+  readonly title: string;
+  readonly measure: 'length' | 'mass' | 'none';
+  readonly said: readonly string[];
+}
+
+/** What rows of a table become. */
+export interface TableKind<Row, Key extends string = string> {
+  readonly columns: readonly TableColumn<Key>[];
+  /** Columns without which no row can be made. */
+  readonly needed: readonly Key[];
+  /** For bare numbers where nothing says otherwise. */
+  readonly unit: DisplayUnit;
+  /** A row before its cells are read; `index` counts those that came in before. */
+  readonly blank: (index: number) => Row;
+  /** Reads a cell into a row. An empty one is handed on too. */
+  readonly put: (row: Row, key: Key, cell: string, unit: CellUnit | null, where: string) => Outcome<Row>;
+  /** Of all rows that came in: refused as a whole where they are too many, or alike. */
+  readonly whole: (rows: readonly Row[]) => Outcome<readonly Row[]>;
+}
 
 /** What a column of the file is taken for; `unit` is that of bare numbers in it. */
-export interface ColumnChoice {
-  readonly key: ColumnKey | null;
+export interface ColumnChoice<Key extends string = string> {
+  readonly key: Key | null;
   readonly unit: CellUnit | null;
 }
 
@@ -43,8 +66,8 @@ export interface RowFault {
   readonly problem: Problem;
 }
 
-export interface ReadForeign {
-  readonly items: readonly Item[];
+export interface ReadForeign<Row> {
+  readonly rows: readonly Row[];
   readonly faults: readonly RowFault[];
 }
 
@@ -61,7 +84,7 @@ export function readForeignTable(text: string, separator?: Separator): Outcome<F
   if (!first || rows.length === 0) return refuse('empty', 'there are no rows under its titles', 'table', 'a row of titles, and a row for each thing');
   const wide = Math.max(...filled.map(({ cells }) => cells.length));
   if (wide > MOST_COLUMNS) return refuse('too-many-columns', `there are ${wide} columns`, 'table', `at most ${MOST_COLUMNS}`);
-  if (rows.length > MOST_ITEMS) return refuse('too-many', `there are ${rows.length} rows`, 'table', `at most ${MOST_ITEMS}`);
+  if (rows.length > MOST_ROWS) return refuse('too-many', `there are ${rows.length} rows`, 'table', `at most ${MOST_ROWS}`);
   const titles = Array.from({ length: wide }, (_, index) => (first.cells[index] ?? '').trim().slice(0, 80) || `column ${index + 1}`);
   return accept({ separator: used, titles, rows });
 }
@@ -77,21 +100,12 @@ function separatorOf(text: string): Separator {
   return counts.reduce((best, each) => (each.worth > best.worth ? each : best)).separator;
 }
 
-/** Words people write over such columns, beside our own titles. */
-const SAID: Readonly<Partial<Record<ColumnKey, readonly string[]>>> = {
-  name: ['name', 'item', 'thing', 'article', 'description', 'object'],
-  count: ['qty', 'quantity', 'number', 'no', 'pieces', 'pcs', 'how many', 'amount'],
-  width: ['w', 'wide', 'breadth', 'across'],
-  depth: ['d', 'length', 'l', 'front to back'],
-  height: ['h', 'tall'],
-  kg: ['weight', 'mass', 'kg', 'weight each'],
-  material: ['material'],
-  near: ['group', 'set'],
-};
-
 /** What each column most likely is: by its title, a unit in it or after it. None is taken twice. */
-export function guessColumns({ titles }: Pick<ForeignTable, 'titles'>, unit: DisplayUnit): ColumnChoice[] {
-  const taken = new Set<ColumnKey>();
+export function guessColumns<Key extends string>(
+  { columns, unit }: Pick<TableKind<never, Key>, 'columns' | 'unit'>,
+  { titles }: Pick<ForeignTable, 'titles'>,
+): ColumnChoice<Key>[] {
+  const taken = new Set<Key>();
   return titles.map((title) => {
     const words = title
       .toLowerCase()
@@ -101,10 +115,10 @@ export function guessColumns({ titles }: Pick<ForeignTable, 'titles'>, unit: Dis
     const last = words.split(' ').at(-1)!;
     const said = UNIT_WORDS[last] ?? null;
     const bare = said && words !== last ? words.slice(0, -last.length).replace(/ in $/, ' ').trim() : words;
-    const column = ITEM_COLUMNS.find(({ key, title: own }) => own === words || own === bare || key === bare || (SAID[key] ?? []).includes(bare));
+    const column = columns.find(({ key, title: own, said: known }) => own === words || own === bare || key === bare || known.includes(bare));
     if (!column || taken.has(column.key)) return { key: null, unit: null };
     taken.add(column.key);
-    return { key: column.key, unit: fitting(column, said) ?? (column.type === 'length' ? unit : column.type === 'mass' ? 'kg' : null) };
+    return { key: column.key, unit: fitting(column, said) ?? usualUnit(column, unit) };
   });
 }
 
@@ -128,86 +142,63 @@ const UNIT_WORDS: Readonly<Record<string, CellUnit>> = {
   ounces: 'oz',
 };
 
-const isOneOf = <T extends string>(units: readonly T[], unit: string | null): unit is T => units.some((each) => each === unit);
-const fitting = ({ type }: Column, unit: CellUnit | null): CellUnit | null =>
-  (type === 'length' && isOneOf(LENGTH_UNITS, unit)) || (type === 'mass' && isOneOf(MASS_UNITS, unit)) ? unit : null;
+export const isOneOf = <T extends string>(units: readonly T[], unit: string | null): unit is T => units.some((each) => each === unit);
+const fitting = ({ measure }: TableColumn, unit: CellUnit | null): CellUnit | null =>
+  (measure === 'length' && isOneOf(LENGTH_UNITS, unit)) || (measure === 'mass' && isOneOf(MASS_UNITS, unit)) ? unit : null;
 
-export interface ForeignOptions {
-  readonly unit: DisplayUnit;
-  readonly order: number;
-  readonly newId: () => string;
-  /** So many things are there already. */
-  readonly there?: number;
-}
+/** Of bare numbers in a column, where its title says nothing. */
+export const usualUnit = ({ measure }: Pick<TableColumn, 'measure'>, unit: DisplayUnit): CellUnit | null =>
+  measure === 'length' ? unit : measure === 'mass' ? 'kg' : null;
 
-/** Reads the rows as the columns are chosen. Refused as a whole only where no column says what things are called, or two say the same. */
-export function readForeign({ rows }: ForeignTable, choices: readonly ColumnChoice[], { unit, order, newId, there = 0 }: ForeignOptions): Outcome<ReadForeign> {
+/** Reads the rows as the columns are chosen. Refused as a whole only where a column that is needed is missing, or two say the same. */
+export function readForeign<Row, Key extends string>(
+  kind: TableKind<Row, Key>,
+  { rows }: Pick<ForeignTable, 'rows'>,
+  choices: readonly ColumnChoice<Key>[],
+): Outcome<ReadForeign<Row>> {
+  const titleOf = (key: Key): string => kind.columns.find((column) => column.key === key)!.title;
   const keys = choices.flatMap(({ key }) => key ?? []);
-  if (!keys.includes('name')) return refuse('no-name', 'no column says what things are called', 'columns', 'one column taken for ‘what’');
+  const missing = kind.needed.find((key) => !keys.includes(key));
+  if (missing !== undefined)
+    return refuse('no-column', `no column is taken for ‘${titleOf(missing)}’`, 'columns', `one column taken for ‘${titleOf(missing)}’`);
   const twice = keys.find((key, index) => keys.indexOf(key) !== index);
   if (twice !== undefined) return refuse('twice', `two columns are taken for ‘${titleOf(twice)}’`, 'columns', 'each at most once');
-  const items: Item[] = [];
+  const good: Row[] = [];
   const faults: RowFault[] = [];
   for (const { line, cells } of rows) {
-    const read = readRow(cells, line, choices, { unit, order: order + items.length, newId });
-    if (read.ok) items.push(read.value);
+    const read = readRow(kind, cells, line, choices, good.length);
+    if (read.ok) good.push(read.value);
     else faults.push({ line, cells, problem: read.problem });
   }
-  return there + items.length > MOST_ITEMS ? tooMany(items.length, there) : accept({ items, faults });
+  const whole = kind.whole(good);
+  return whole.ok ? accept({ rows: whole.value, faults }) : whole;
 }
 
-const titleOf = (key: ColumnKey): string => ITEM_COLUMNS.find((column) => column.key === key)!.title;
-
-function readRow(cells: readonly string[], line: number, choices: readonly ColumnChoice[], { unit, order, newId }: ForeignOptions): Outcome<Item> {
+function readRow<Row, Key extends string>(
+  { columns, blank, put }: TableKind<Row, Key>,
+  cells: readonly string[],
+  line: number,
+  choices: readonly ColumnChoice<Key>[],
+  index: number,
+): Outcome<Row> {
   const strange = cells.slice(choices.length).find((cell) => cell.trim() !== '');
   if (strange !== undefined) return refuse('too-many-cells', `there are ${cells.length} cells`, `row ${line}`, `at most ${choices.length}`);
-  let item: Item = newItem({ id: newId(), order, unit });
-  for (const [at, choice] of choices.entries()) {
-    if (choice.key === null) continue;
-    const column = ITEM_COLUMNS.find(({ key }) => key === choice.key)!;
+  let row = blank(index);
+  for (const [at, { key, unit }] of choices.entries()) {
+    if (key === null) continue;
     const cell = (cells[at] ?? '').trim();
-    const where = `row ${line}, ${column.title}`;
+    const where = `row ${line}, ${columns.find((column) => column.key === key)!.title}`;
     if (cell.length > MOST_CELL) return refuse('cell', `a cell has ${cell.length} characters`, where, `at most ${MOST_CELL}`);
-    // What is empty keeps what a new thing has; a size must be known, for it is what shelves are made by.
-    if (cell === '' && column.type !== 'text' && !(column.type === 'length' && !column.optional)) continue;
-    const read = readForeignCell(column, cell, choice.unit, unit, where);
+    const read = put(row, key, cell, unit, where);
     if (!read.ok) return read;
-    item = { ...item, [column.key]: read.value };
+    row = read.value;
   }
-  return accept(item);
+  return accept(row);
 }
 
-function readForeignCell(column: Column, cell: string, unit: CellUnit | null, display: DisplayUnit, where: string): Outcome<Item[ColumnKey]> {
-  switch (column.type) {
-    case 'mass':
-      return readMass(cell, isOneOf(MASS_UNITS, unit) ? unit : 'kg', where);
-    case 'length': {
-      if (cell === '') return refuse('cell', `${column.title} is empty`, where, 'a length');
-      // A bare number is in the column's unit; one with a unit of its own keeps it.
-      const bare = /^[\d\s.,/]+$/.test(cell) && isOneOf(LENGTH_UNITS, unit);
-      return readCell(column, bare ? `${cell} ${unit}` : cell, display, where);
-    }
-    case 'count':
-      return readCell(column, cell.replace(/[.,]0+$/, '').replace(/\s*(pcs?|pieces?|x)\.?$/i, ''), display, where);
-    default:
-      return readCell(column, cell, display, where);
-  }
-}
-
-/** '2,5', '800 g', '3 lb 4 oz': kilograms to the tenth of a gram. */
-function readMass(cell: string, unit: (typeof MASS_UNITS)[number], where: string): Outcome<number> {
-  const amounts = [...cell.matchAll(/(\d+(?:[.,]\d+)?|[.,]\d+)\s*(kg|g|lbs?|oz)?/gi)];
-  const rest = amounts.reduce((left, [whole]) => left.replace(whole, ''), cell).trim();
-  const known = amounts.every(([, , own]) => own !== undefined);
-  const kg = amounts.reduce(
-    (sum, [, amount, own]) => sum + Number(amount!.replace(',', '.')) * KG[(own?.toLowerCase().replace('lbs', 'lb') ?? unit) as keyof typeof KG],
-    0,
-  );
-  const wrong = amounts.length === 0 || rest !== '' || (amounts.length > 1 && !known) || kg > MOST_ITEM_KG;
-  return wrong
-    ? refuse('cell', `'${cell.slice(0, 40)}' is no weight`, where, `a weight up to ${MOST_ITEM_KG} kg, such as 2.5, 800 g or 3 lb 4 oz`)
-    : accept(Math.round(kg * 1e4) / 1e4);
-}
+/** A bare number in the unit of its column; one with a unit of its own keeps it. */
+export const lengthCell = (cell: string, unit: CellUnit | null): string =>
+  /^[\d\s.,/]+$/.test(cell) && isOneOf(LENGTH_UNITS, unit) ? `${cell} ${unit}` : cell;
 
 /** Rows that were left out, as a table again: the titles, the cells as they stood, and why. */
 export function leftOutCsv({ titles, separator }: Pick<ForeignTable, 'titles' | 'separator'>, faults: readonly RowFault[]): string {

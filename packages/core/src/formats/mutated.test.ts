@@ -6,8 +6,12 @@ import type { Outcome } from '../problem/problem.ts';
 import { mutationsOf } from '../test/mutated.ts';
 import { readContents } from './contents-csv.ts';
 import { guessColumns, readForeign, readForeignTable } from './foreign-table.ts';
+import { productsCsv, productsTable } from './products-table.ts';
+import { thingsTable } from './things-table.ts';
+import { starterWorkshop } from '../stock/catalogue.ts';
 import { readNestProblemText } from './nest-problem.ts';
 import { readProjectFile, writeProjectText } from './project-file.ts';
+import { readWorkshop, workshopCodec } from './workshop-codec.ts';
 
 const RUNS = { numRuns: 1000 };
 const example = readFileSync(new URL('../../../../examples/print-room.carcass.json', import.meta.url), 'utf8');
@@ -54,9 +58,28 @@ test('tables of others: each row a thing or a fault', () => {
       const table = readForeignTable(text);
       saidInWords(table);
       if (!table.ok) return;
-      const read = readForeign(table.value, guessColumns(table.value, 'mm'), options);
+      const read = readForeign(thingsTable(options), table.value, guessColumns(thingsTable(options), table.value));
       saidInWords(read);
-      if (read.ok) expect(read.value.items.length + read.value.faults.length).toBe(table.value.rows.length);
+      if (read.ok) expect(read.value.rows.length + read.value.faults.length).toBe(table.value.rows.length);
+    }),
+    RUNS,
+  );
+});
+
+test('price lists: what comes in can stand in a workshop', () => {
+  const workshop = starterWorkshop();
+  const kind = productsTable('mm', workshop.products);
+  fc.assert(
+    fc.property(mutationsOf(productsCsv(workshop.products)), (text) => {
+      const table = readForeignTable(text);
+      saidInWords(table);
+      if (!table.ok) return;
+      const read = readForeign(kind, table.value, guessColumns(kind, table.value));
+      saidInWords(read);
+      if (!read.ok) return;
+      const products = { ...workshop.products, ...Object.fromEntries(read.value.rows.map((product) => [product.id, product])) };
+      const whole = { ...workshop, products };
+      expect(readWorkshop(workshopCodec.write(whole))).toEqual(whole);
     }),
     RUNS,
   );

@@ -7,7 +7,10 @@ import { Refusal } from '../problem/problem.ts';
 import { shopCodec } from './shop-codec.ts';
 import { byId, checked, choice, length, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
 
-const side = length(mm(10), mm(10_000));
+/** What a sheet or board may measure. */
+export const PRODUCT_LIMITS = { thickness: { least: mm(1), most: mm(100) }, side: { least: mm(10), most: mm(10_000) } } as const;
+export const MOST_PRODUCTS = 500;
+const side = length(PRODUCT_LIMITS.side.least, PRODUCT_LIMITS.side.most);
 const place = length(mm(0), mm(10_000));
 const diagonal = length(mm(10), mm(15_000));
 const MOST_PIECES_IN_STORE = 1000;
@@ -53,7 +56,7 @@ export const workshopCodec: Codec<Workshop> = checked(
         name: text(80),
         kind: choice(['sheet', 'board']),
         material: choice(Object.keys(MATERIALS) as MaterialId[]),
-        nominal: length(mm(1), mm(100)),
+        nominal: length(PRODUCT_LIMITS.thickness.least, PRODUCT_LIMITS.thickness.most),
         length: side,
         width: side,
         price: number(0, 1e6),
@@ -61,7 +64,7 @@ export const workshopCodec: Codec<Workshop> = checked(
         grain: choice(['length', 'none']),
         unit: choice(['mm', 'in']),
       }),
-      500,
+      MOST_PRODUCTS,
     ),
     pieces: byId(pieceCodec, MOST_PIECES_IN_STORE),
   }),

@@ -21,6 +21,7 @@ import {
   type NestPlan,
   type ProjectFile,
   type Purchase,
+  type ShoppingLine,
   type UnitPlan,
 } from '@keen/core';
 import { layOut, type LaidOut } from '../../sheets.ts';
@@ -95,11 +96,18 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
   return pages.all.map((page, index) => page.picture({ project: name, revision, page: index + 1, of: pages.all.length }));
 }
 
+/** What is bought for a project, or for some of its units, with the layouts as they are settled or found. */
+export function shoppingFor(project: ProjectFile, ids: readonly string[]): readonly ShoppingLine[] {
+  const made = planOf(project.design, project.record, learnedWorkshop(project.record, project.workshop).workshop);
+  const units = ids.length === 0 ? made.units : ids.map((id) => made.byId.get(id) ?? missing(id));
+  return toldOf({ project, display: 'mm' }, made, units).shopping;
+}
+
 function missing(id: string): never {
   throw new RangeError(`there is no cabinet '${id}' in the project`);
 }
 
-function toldOf({ project, display: unit, layouts }: SetWish, made: Told['plan'], units: readonly UnitPlan[]): Told {
+function toldOf({ project, display: unit, layouts }: Pick<SetWish, 'project' | 'display' | 'layouts'>, made: Told['plan'], units: readonly UnitPlan[]): Told {
   const { design, record } = project;
   const { workshop, learned } = learnedWorkshop(record, project.workshop);
   const ids = new Set(units.map(({ id }) => id));

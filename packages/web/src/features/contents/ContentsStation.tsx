@@ -1,7 +1,20 @@
 /** Contents: what must it hold? Things to scale on their floors, or the table they are entered in. */
-import { contentsCsv, itemsInOrder, massOf, massText, newItem, readContents, readForeignTable, unplaced, type Item } from '@keen/core';
+import {
+  cellText,
+  columnFor,
+  contentsCsv,
+  itemsInOrder,
+  massOf,
+  massText,
+  newItem,
+  readContents,
+  readForeignTable,
+  thingsTable,
+  unplaced,
+  type Item,
+} from '@keen/core';
 import Add from '@mui/icons-material/Add';
-import { Button, CircularProgress } from '@mui/material';
+import { Button, CircularProgress, Tooltip } from '@mui/material';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
@@ -9,8 +22,8 @@ import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selecto
 import { problemSaid } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
-import { ForeignTableDialog } from './ForeignTableDialog.tsx';
-import { readText } from './readText.ts';
+import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
+import { readText } from '../tables/readText.ts';
 import { RowsView } from './RowsView.tsx';
 import { ShelvesDrawing } from './ShelvesDrawing.tsx';
 import { newId } from './newId.ts';
@@ -33,7 +46,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
   const [chosen, setView] = useState<View | null>(null);
   // Nothing to draw yet: the table is where it begins.
   const view = chosen ?? (items.length === 0 || !shown ? 'table' : 'shelves');
-  const [foreign, setForeign] = useState<{ readonly name: string; readonly text: string } | null>(null);
+  const [foreign, setForeign] = useState<{ readonly name: string; readonly text: string; readonly kind: ReturnType<typeof thingsTable> } | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const loose = unplaced(design);
   const kg = items.reduce((sum, item) => sum + massOf(item, item.count).value, 0);
@@ -49,7 +62,8 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
     if (read.ok) return takeIn(read.value.items);
     // Another program's, or one of ours with a slip in it: a person says what is what, and sees which rows cannot be read.
     const foreign = text.ok ? readForeignTable(text.value) : text;
-    if (text.ok && foreign.ok) return setForeign({ name: file.name, text: text.value });
+    if (text.ok && foreign.ok)
+      return setForeign({ name: file.name, text: text.value, kind: thingsTable({ unit, order: nextOrder, newId, there: items.length }) });
     const { problem } = foreign.ok ? read : foreign;
     dispatch(problemSaid({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
   };
@@ -73,14 +87,16 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
           <Button variant="outlined" startIcon={<Add />} onClick={add}>
             Add a thing
           </Button>
-          <Button onClick={() => input.current?.click()}>CSV in</Button>
+          <Tooltip title="CSV or .xlsx, ours or any other: you say which column is what">
+            <Button onClick={() => input.current?.click()}>Table in</Button>
+          </Tooltip>
           <Button disabled={items.length === 0} onClick={() => download(`${fileName(design.name)}-contents.csv`, 'text/csv', contentsCsv(design.items, unit))}>
             CSV out
           </Button>
           <input
             ref={input}
             type="file"
-            accept=".csv,.tsv,.txt,text/csv"
+            accept=".csv,.tsv,.txt,.xlsx,text/csv"
             hidden
             aria-label="Table of contents"
             onChange={(event) => {
@@ -95,9 +111,9 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
         <ForeignTableDialog
           name={foreign.name}
           text={foreign.text}
-          unit={unit}
-          order={nextOrder}
-          there={items.length}
+          kind={foreign.kind}
+          called={['thing', 'things']}
+          shownAs={(item, key) => cellText(item, columnFor(key), unit)}
           onTake={takeIn}
           onClose={() => setForeign(null)}
         />

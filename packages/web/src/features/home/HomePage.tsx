@@ -60,6 +60,7 @@ export function Component() {
 
   const openFile = async (file: File): Promise<void> => {
     const refused = (refusal: Problem): void => setProblem({ title: `“${file.name}” was not opened, and nothing was changed`, problem: refusal });
+    if (/\.zip$/i.test(file.name)) return openBundle(file, refused);
     if (file.size > MOST_FILE_BYTES)
       return refused({
         code: 'too-large',
@@ -72,6 +73,17 @@ export function Component() {
     const answer = await importProject(writeProject(read.value));
     if ('data' in answer && answer.data) void navigate(`/project/${answer.data.id}`);
     else refused(problemOf(answer.error));
+  };
+  /** With its pictures: the server unpacks it, whole or not at all. */
+  const openBundle = async (file: File, refused: (problem: Problem) => void): Promise<void> => {
+    try {
+      const answer = await fetch('/api/bundles', { method: 'POST', headers: { 'Content-Type': 'application/zip' }, body: file });
+      const body = (await answer.json()) as StoredProject & Problem;
+      if (answer.ok) void navigate(`/project/${body.id}`);
+      else refused(body);
+    } catch {
+      refused(problemOf(undefined));
+    }
   };
   const saveFile = async (id: string): Promise<void> => {
     try {
@@ -141,7 +153,7 @@ export function Component() {
           <input
             ref={input}
             type="file"
-            accept=".json,application/json"
+            accept=".json,.zip,application/json,application/zip"
             hidden
             aria-label="Project file"
             onChange={(event) => {

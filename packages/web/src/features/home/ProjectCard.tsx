@@ -39,6 +39,9 @@ export function ProjectCard({ row, onRename, onDuplicate, onSave, onDelete }: Pr
         <MenuItem onClick={then(onRename)}>Rename …</MenuItem>
         <MenuItem onClick={then(onDuplicate)}>Duplicate</MenuItem>
         <MenuItem onClick={then(onSave)}>Save as a file</MenuItem>
+        <MenuItem component="a" href={`/api/projects/${encodeURIComponent(row.id)}/bundle`} download onClick={() => setAnchor(null)}>
+          Save with its pictures
+        </MenuItem>
         <MenuItem onClick={then(onDelete)}>Delete</MenuItem>
       </Menu>
     </li>

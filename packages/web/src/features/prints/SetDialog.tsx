@@ -81,6 +81,9 @@ function PagesShown({ set, address }: Pick<ShopSet, 'address'> & { readonly set:
     <>
       <img className="page-shown" src={`${address}/pages/${at}`} alt={`Page ${at} of ${set.pages} as it will be printed`} />
       <div className="true-size-turn">
+        <Button component="a" href={`${address}/pages/${at}`} download={`page-${at}.svg`}>
+          This page as SVG
+        </Button>
         <Button disabled={at === 1} onClick={() => setAt(at - 1)}>
           Page before
         </Button>

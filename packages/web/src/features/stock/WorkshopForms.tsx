@@ -6,6 +6,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { selectOpen, selectPlan } from '../project/selectors.ts';
 import { AddToStore } from './AddToStore.tsx';
+import { PriceList } from './PriceList.tsx';
 import { StoreList } from './StoreList.tsx';
 import { ShopForm } from './ShopForm.tsx';
 import { useWorkshopChange } from './useWorkshopChange.ts';
@@ -18,6 +19,7 @@ export function WorkshopForms() {
       <p className="kind">shared by all projects</p>
       <ShopForm key={`shop ${workshopRevision}`} workshop={workshop} />
       <Prices key={`prices ${workshopRevision}`} workshop={workshop} />
+      <PriceList />
       <StoreList />
       <AddToStore workshop={workshop} />
     </section>

@@ -1,56 +1,55 @@
 /** A table somebody else made: which column is what, what comes of it, and which rows cannot be read and why. Nothing comes in before it is asked for. */
 import {
-  cellText,
   guessColumns,
-  ITEM_COLUMNS,
   leftOutCsv,
   LENGTH_UNITS,
   MASS_UNITS,
   readForeign,
   readForeignTable,
   SEPARATORS,
+  usualUnit,
   type CellUnit,
   type ColumnChoice,
-  type DisplayUnit,
-  type Item,
   type RowFault,
   type Separator,
+  type TableColumn,
+  type TableKind,
 } from '@keen/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { download } from '../../ui/download.ts';
-import { newId } from './newId.ts';
 
 const SEPARATOR_NAMES: Readonly<Record<Separator, string>> = { ';': 'semicolons', ',': 'commas', '\t': 'tabs', '|': 'upright bars' };
 /** Of rows that can be read, so many are shown before they come in. */
 const SHOWN = 4;
 
-export interface ForeignTableDialogProps {
+export interface ForeignTableDialogProps<Row, Key extends string> {
   readonly name: string;
   readonly text: string;
-  readonly unit: DisplayUnit;
-  /** Where new things stand among those there are. */
-  readonly order: number;
-  /** How many there are. */
-  readonly there: number;
-  readonly onTake: (items: readonly Item[]) => void;
+  /** What its rows become. The same one as long as the dialog is open. */
+  readonly kind: TableKind<Row, Key>;
+  /** 'thing', 'sheet or board': one row, and several. */
+  readonly called: readonly [one: string, several: string];
+  /** A cell of a row as it will stand. */
+  readonly shownAs: (row: Row, key: Key) => string;
+  readonly onTake: (rows: readonly Row[]) => void;
   readonly onClose: () => void;
 }
 
-export function ForeignTableDialog({ name, text, unit, order, there, onTake, onClose }: ForeignTableDialogProps) {
+export function ForeignTableDialog<Row, Key extends string>({ name, text, kind, called, shownAs, onTake, onClose }: ForeignTableDialogProps<Row, Key>) {
   const [separator, setSeparator] = useState<Separator | undefined>(undefined);
-  const [chosen, setChosen] = useState<readonly ColumnChoice[] | null>(null);
+  const [chosen, setChosen] = useState<readonly ColumnChoice<Key>[] | null>(null);
   const [left, setLeft] = useState<readonly RowFault[] | null>(null);
   const table = useMemo(() => readForeignTable(text, separator), [text, separator]);
-  const guessed = useMemo(() => (table.ok ? guessColumns(table.value, unit) : []), [table, unit]);
+  const guessed = useMemo(() => (table.ok ? guessColumns(kind, table.value) : []), [table, kind]);
   const choices = chosen ?? guessed;
-  const read = useMemo(() => (table.ok ? readForeign(table.value, choices, { unit, order, newId, there }) : table), [table, choices, unit, order, there]);
-  const change = (at: number, choice: ColumnChoice): void => setChosen(choices.map((each, index) => (index === at ? choice : each)));
+  const read = useMemo(() => (table.ok ? readForeign(kind, table.value, choices) : table), [table, choices, kind]);
+  const change = (at: number, choice: ColumnChoice<Key>): void => setChosen(choices.map((each, index) => (index === at ? choice : each)));
   const faults = left ?? (read.ok ? read.value.faults : []);
-  const items = read.ok ? read.value.items : [];
+  const rows = read.ok ? read.value.rows : [];
   const take = (): void => {
-    onTake(items);
+    onTake(rows);
     if (faults.length === 0) onClose();
     else setLeft(faults);
   };
@@ -82,7 +81,7 @@ export function ForeignTableDialog({ name, text, unit, order, there, onTake, onC
                       title={title}
                       samples={table.value.rows.slice(0, 3).map(({ cells }) => cells[at] ?? '')}
                       choice={choices[at] ?? { key: null, unit: null }}
-                      unit={unit}
+                      kind={kind}
                       onChange={(choice) => change(at, choice)}
                     />
                   ))}
@@ -100,7 +99,9 @@ export function ForeignTableDialog({ name, text, unit, order, there, onTake, onC
                 {read.problem.message}. Wanted: {read.problem.accepted}
               </Alert>
             )}
-            {items.length > 0 && <Preview items={items} choices={choices} unit={unit} />}
+            {rows.length > 0 && (
+              <Preview rows={rows} columns={kind.columns.filter(({ key }) => choices.some((choice) => choice.key === key))} shownAs={shownAs} />
+            )}
           </>
         )}
         {faults.length > 0 && <Faults faults={faults} />}
@@ -113,8 +114,8 @@ export function ForeignTableDialog({ name, text, unit, order, there, onTake, onC
         )}
         <Button onClick={onClose}>{left === null ? 'Take nothing' : 'Close'}</Button>
         {left === null && (
-          <Button variant="contained" disabled={items.length === 0} onClick={take}>
-            {items.length === 1 ? 'Take one thing in' : `Take ${items.length} things in`}
+          <Button variant="contained" disabled={rows.length === 0} onClick={take}>
+            {rows.length === 1 ? `Take one ${called[0]} in` : `Take ${rows.length} ${called[1]} in`}
           </Button>
         )}
       </DialogActions>
@@ -122,20 +123,20 @@ export function ForeignTableDialog({ name, text, unit, order, there, onTake, onC
   );
 }
 
-interface ColumnRowProps {
+interface ColumnRowProps<Key extends string> {
   readonly title: string;
   readonly samples: readonly string[];
-  readonly choice: ColumnChoice;
-  readonly unit: DisplayUnit;
-  readonly onChange: (choice: ColumnChoice) => void;
+  readonly choice: ColumnChoice<Key>;
+  readonly kind: Pick<TableKind<never, Key>, 'columns' | 'unit'>;
+  readonly onChange: (choice: ColumnChoice<Key>) => void;
 }
 
-function ColumnRow({ title, samples, choice, unit, onChange }: ColumnRowProps) {
-  const column = ITEM_COLUMNS.find(({ key }) => key === choice.key);
-  const units: readonly CellUnit[] = column?.type === 'length' ? LENGTH_UNITS : column?.type === 'mass' ? MASS_UNITS : [];
+function ColumnRow<Key extends string>({ title, samples, choice, kind: { columns, unit }, onChange }: ColumnRowProps<Key>) {
+  const column = columns.find(({ key }) => key === choice.key);
+  const units: readonly CellUnit[] = column?.measure === 'length' ? LENGTH_UNITS : column?.measure === 'mass' ? MASS_UNITS : [];
   const pick = (key: string): void => {
-    const next = ITEM_COLUMNS.find((each) => each.key === key);
-    onChange({ key: next?.key ?? null, unit: next?.type === 'length' ? unit : next?.type === 'mass' ? 'kg' : null });
+    const next = columns.find((each) => each.key === key);
+    onChange({ key: next?.key ?? null, unit: next ? usualUnit(next, unit) : null });
   };
   return (
     <tr>
@@ -144,7 +145,7 @@ function ColumnRow({ title, samples, choice, unit, onChange }: ColumnRowProps) {
       <td>
         <select aria-label={`${title} is taken for`} value={choice.key ?? ''} onChange={(event) => pick(event.target.value)}>
           <option value="">nothing: left out</option>
-          {ITEM_COLUMNS.map(({ key, title: own }) => (
+          {columns.map(({ key, title: own }) => (
             <option key={key} value={key}>
               {own}
             </option>
@@ -168,14 +169,17 @@ function ColumnRow({ title, samples, choice, unit, onChange }: ColumnRowProps) {
   );
 }
 
-function Preview({ items, choices, unit }: { readonly items: readonly Item[]; readonly choices: readonly ColumnChoice[]; readonly unit: DisplayUnit }) {
-  const columns = ITEM_COLUMNS.filter(({ key }) => choices.some((choice) => choice.key === key));
+interface PreviewProps<Row, Key extends string> {
+  readonly rows: readonly Row[];
+  readonly columns: readonly TableColumn<Key>[];
+  readonly shownAs: (row: Row, key: Key) => string;
+}
+
+function Preview<Row, Key extends string>({ rows, columns, shownAs }: PreviewProps<Row, Key>) {
   return (
     <div className="foreign-columns">
       <table>
-        <caption>
-          {items.length === 1 ? 'one row can be read' : `${items.length} rows can be read`}, as it will stand, in {unit}
-        </caption>
+        <caption>{rows.length === 1 ? 'one row can be read' : `${rows.length} rows can be read`}, as it will stand</caption>
         <thead>
           <tr>
             {columns.map(({ key, title }) => (
@@ -186,11 +190,11 @@ function Preview({ items, choices, unit }: { readonly items: readonly Item[]; re
           </tr>
         </thead>
         <tbody>
-          {items.slice(0, SHOWN).map((item) => (
-            <tr key={item.id}>
-              {columns.map((column) => (
-                <td key={column.key} data-title={column.title}>
-                  {cellText(item, column, unit)}
+          {rows.slice(0, SHOWN).map((row, index) => (
+            <tr key={index}>
+              {columns.map(({ key, title }) => (
+                <td key={key} data-title={title}>
+                  {shownAs(row, key)}
                 </td>
               ))}
             </tr>

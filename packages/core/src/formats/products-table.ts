@@ -1,0 +1,166 @@
+/** Rows of a merchant's price list, or of anybody's table, as sheets and boards that can be bought. One that is known by its name and size gets the new price. */
+import Papa from 'papaparse';
+import { enter, entered } from '../length/entered.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import { accept, refuse, type Outcome } from '../problem/problem.ts';
+import { MATERIALS, type MaterialId } from '../stock/materials.ts';
+import type { Product } from '../stock/workshop.ts';
+import { lengthCell, type CellUnit, type TableColumn, type TableKind } from './foreign-table.ts';
+import { MOST_PRODUCTS, PRODUCT_LIMITS } from './workshop-codec.ts';
+
+export type ProductKey = 'name' | 'kind' | 'material' | 'nominal' | 'length' | 'width' | 'price' | 'grain' | 'faced';
+
+export const PRODUCT_COLUMNS: readonly TableColumn<ProductKey>[] = [
+  { key: 'name', title: 'what', measure: 'none', said: ['name', 'article', 'description', 'product', 'item'] },
+  { key: 'kind', title: 'kind', measure: 'none', said: ['type'] },
+  { key: 'material', title: 'material', measure: 'none', said: ['made of', 'wood', 'species'] },
+  { key: 'nominal', title: 'thickness', measure: 'length', said: ['thick', 't', 'nominal', 'gauge'] },
+  { key: 'length', title: 'length', measure: 'length', said: ['l', 'long'] },
+  { key: 'width', title: 'width', measure: 'length', said: ['w', 'wide', 'breadth'] },
+  { key: 'price', title: 'price', measure: 'none', said: ['price each', 'each', 'cost', 'unit price'] },
+  { key: 'grain', title: 'grain', measure: 'none', said: [] },
+  { key: 'faced', title: 'faced', measure: 'none', said: ['melamine', 'laminated', 'coated'] },
+];
+
+const NAME_LENGTH = 80;
+const MOST_PRICE = 1e6;
+const named = (id: MaterialId): string => MATERIALS[id].name.toLowerCase();
+
+/** As in the table, so many are known already under their ids. */
+export const productsTable = (unit: DisplayUnit, known: Readonly<Record<string, Product>>): TableKind<Product, ProductKey> => ({
+  columns: PRODUCT_COLUMNS,
+  needed: ['name', 'material', 'nominal', 'length', 'width', 'price'],
+  unit,
+  // Every field that is needed is read over it.
+  blank: () => ({
+    id: '',
+    name: '',
+    kind: 'sheet',
+    material: 'birch-plywood',
+    nominal: entered('18 mm'),
+    length: entered('2440 mm'),
+    width: entered('1220 mm'),
+    price: 0,
+    faced: false,
+    grain: 'length',
+    unit,
+  }),
+  put,
+  whole: (products) => withIds(products, known),
+});
+
+function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | null, where: string): Outcome<Product> {
+  const set = (value: Partial<Product>): Outcome<Product> => accept({ ...product, ...value });
+  switch (key) {
+    case 'name':
+      return cell === '' || cell.length > NAME_LENGTH
+        ? refuse('cell', cell === '' ? 'what is empty' : 'the name is too long', where, `a name of up to ${NAME_LENGTH} letters`)
+        : set({ name: cell });
+    case 'kind':
+      if (cell === '') return accept(product);
+      return /^sheets?$|^panel/i.test(cell)
+        ? set({ kind: 'sheet' })
+        : /^(boards?|lumber|timber|strip)$/i.test(cell)
+          ? set({ kind: 'board' })
+          : refuse('cell', `'${cell}' is no kind`, where, 'sheet or board');
+    case 'material': {
+      const ids = Object.keys(MATERIALS) as MaterialId[];
+      const found = materialCalled(cell.toLowerCase().replaceAll('-', ' '), ids);
+      return found
+        ? set({ material: found })
+        : refuse('cell', `'${cell.slice(0, 40)}' is no material that is known`, where, ids.map((id) => MATERIALS[id].name).join(', '));
+    }
+    case 'nominal':
+    case 'length':
+    case 'width': {
+      const { least, most } = key === 'nominal' ? PRODUCT_LIMITS.thickness : PRODUCT_LIMITS.side;
+      const text = lengthCell(cell, unit);
+      const read = enter(text, product.unit);
+      if (!read.ok || read.value.nm < least || read.value.nm > most)
+        return refuse(
+          'cell',
+          cell === '' ? `${key === 'nominal' ? 'thickness' : key} is empty` : `'${cell.slice(0, 40)}' is no such length`,
+          where,
+          `a length from ${least / 1e6} mm to ${most / 1e6} mm`,
+        );
+      return set({ [key]: read.value, ...(key === 'nominal' ? { unit: /in|"|'|ft/.test(text) ? 'in' : /m/.test(text) ? 'mm' : product.unit } : {}) });
+    }
+    case 'price': {
+      // Thousands are parted by every separator but the last, and by that one too where three figures follow it.
+      const bare = cell.replace(/[^\d.,-]/g, '');
+      const plain = bare.replace(/[.,](?=.*[.,]|\d{3}$)/g, '').replace(',', '.');
+      const price = plain === '' ? NaN : Number(plain);
+      return price >= 0 && price <= MOST_PRICE
+        ? set({ price: Math.round(price * 100) / 100 })
+        : refuse('cell', `'${cell.slice(0, 40)}' is no price`, where, `an amount from 0 to ${MOST_PRICE}`);
+    }
+    case 'grain':
+      return cell === '' || /^(length|long|along|yes|lengthwise)$/i.test(cell)
+        ? set({ grain: 'length' })
+        : /^(none|no|-)$/i.test(cell)
+          ? set({ grain: 'none' })
+          : refuse('cell', `'${cell.slice(0, 40)}' is no grain`, where, 'length or none');
+    case 'faced':
+      return cell === '' || /^(no|n|0|false)$/i.test(cell)
+        ? set({ faced: false })
+        : /^(yes|y|x|1|true)$/i.test(cell)
+          ? set({ faced: true })
+          : refuse('cell', `'${cell.slice(0, 40)}' says neither yes nor no`, where, 'yes or no');
+  }
+}
+
+/** Its id or name, or the longest name that is among the words, or the one name that has all of them. */
+function materialCalled(words: string, ids: readonly MaterialId[]): MaterialId | undefined {
+  const exact = ids.find((id) => id.replaceAll('-', ' ') === words || named(id) === words);
+  if (exact || words === '') return exact;
+  const [within] = ids.filter((id) => words.includes(named(id)) || words.includes(id.replaceAll('-', ' '))).sort((a, b) => named(b).length - named(a).length);
+  const all = ids.filter((id) => words.split(/\s+/).every((word) => named(id).includes(word)));
+  return within ?? (all.length === 1 ? all[0] : undefined);
+}
+
+/** A known name and size keeps its id: only what it costs, and what else is said of it, changes. */
+function withIds(products: readonly Product[], known: Readonly<Record<string, Product>>): Outcome<readonly Product[]> {
+  const taken = new Set(Object.keys(known));
+  const rows: Product[] = [];
+  for (const product of products) {
+    const same = (other: Product): boolean =>
+      other.name.toLowerCase() === product.name.toLowerCase() && other.length.nm === product.length.nm && other.width.nm === product.width.nm;
+    const before = Object.values(known).find(same);
+    if (rows.some(same)) return refuse('twice', `'${product.name}' of this size is in the table twice`, 'table', 'each sheet and board once');
+    if (before) rows.push({ ...product, id: before.id });
+    else {
+      const stem =
+        product.name
+          .toLowerCase()
+          .replace(/[^a-z0-9]+/g, '-')
+          .replace(/^-|-$/g, '')
+          .slice(0, 50) || 'stock';
+      let id = stem;
+      for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`;
+      taken.add(id);
+      rows.push({ ...product, id });
+    }
+  }
+  return taken.size > MOST_PRODUCTS
+    ? refuse('too-many', `there would be ${taken.size} kinds of sheet and board`, 'table', `at most ${MOST_PRODUCTS}`)
+    : accept(rows);
+}
+
+/** A spreadsheet takes such a cell for a formula: it gets an apostrophe in front. */
+const FORMULA = /^[=+\-@\t\r]/;
+
+/** What can be bought, as a table with our titles: lengths with their units, so that it stands alone. */
+export function productsCsv(products: Readonly<Record<string, Product>>): string {
+  const rows = Object.values(products).map(({ name, kind, material, nominal, length, width, price, grain, faced }) => [
+    name,
+    kind,
+    MATERIALS[material].name,
+    nominal.text,
+    length.text,
+    width.text,
+    price.toFixed(2),
+    grain,
+    faced ? 'yes' : 'no',
+  ]);
+  return `${Papa.unparse([PRODUCT_COLUMNS.map(({ title }) => title), ...rows], { newline: '\n', escapeFormulae: FORMULA })}\n`;
+}

@@ -1,0 +1,85 @@
+/** Sheets and boards that can be bought, out of a merchant's price list or any table, and out again as one. */
+import { MATERIALS, productsCsv, productsTable, readForeignTable, type Product } from '@keen/core';
+import { Button, Tooltip } from '@mui/material';
+import { useRef, useState } from 'react';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { download } from '../../ui/download.ts';
+import { problemSaid } from '../project/project.slice.ts';
+import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
+import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
+import { readText } from '../tables/readText.ts';
+import { useWorkshopChange } from './useWorkshopChange.ts';
+
+interface Opened {
+  readonly name: string;
+  readonly text: string;
+  readonly kind: ReturnType<typeof productsTable>;
+}
+
+export function PriceList() {
+  const { workshop } = useAppSelector(selectOpen);
+  const unit = useDisplayUnit();
+  const save = useWorkshopChange();
+  const dispatch = useAppDispatch();
+  const input = useRef<HTMLInputElement>(null);
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const open = async (file: File): Promise<void> => {
+    const text = await readText(file);
+    const table = text.ok ? readForeignTable(text.value) : text;
+    if (text.ok && table.ok) return setOpened({ name: file.name, text: text.value, kind: productsTable(unit, workshop.products) });
+    const { problem } = table as Exclude<typeof table, { ok: true }>;
+    dispatch(problemSaid({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
+  };
+  const take = (rows: readonly Product[]): void =>
+    void save({ ...workshop, products: { ...workshop.products, ...Object.fromEntries(rows.map((product) => [product.id, product])) } });
+  return (
+    <p className="price-list">
+      <Tooltip title="CSV or .xlsx: new kinds come in, known ones get the new price">
+        <Button variant="outlined" onClick={() => input.current?.click()}>
+          Price list in
+        </Button>
+      </Tooltip>
+      <Button onClick={() => download('stock.csv', 'text/csv', productsCsv(workshop.products))}>Price list out</Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,.tsv,.txt,.xlsx,text/csv"
+        hidden
+        aria-label="Price list"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) void open(file);
+        }}
+      />
+      {opened && (
+        <ForeignTableDialog
+          name={opened.name}
+          text={opened.text}
+          kind={opened.kind}
+          called={['sheet or board', 'sheets and boards']}
+          shownAs={(product, key) => cellOf(product, key)}
+          onTake={take}
+          onClose={() => setOpened(null)}
+        />
+      )}
+    </p>
+  );
+}
+
+function cellOf(product: Product, key: Parameters<ReturnType<typeof productsTable>['put']>[1]): string {
+  switch (key) {
+    case 'material':
+      return MATERIALS[product.material].name;
+    case 'nominal':
+    case 'length':
+    case 'width':
+      return product[key].text;
+    case 'price':
+      return product.price.toFixed(2);
+    case 'faced':
+      return product.faced ? 'yes' : 'no';
+    default:
+      return product[key];
+  }
+}
