@@ -1,4 +1,5 @@
 /** Files that are right come in; files that are wrong are refused with a clear message and change nothing. */
+import { readFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import { EXAMPLE, baseUrl, example, test, watchErrors } from './support.ts';
 
@@ -45,4 +46,18 @@ test('a file that is right opens as a project; saved again it is the same file',
   const saved = JSON.parse((await (await import('node:fs/promises')).readFile(await download.path(), 'utf8')) as string) as Record<string, any>;
   expect(saved['design']).toEqual(example()['design']);
   expect(saved['record']).toEqual(example()['record']);
+});
+
+test('a project saved with its pictures opens as another one; an archive that breaks off is refused', async ({ page }) => {
+  await page.goto(baseUrl());
+  await page.getByRole('button', { name: 'More about Print room', exact: true }).first().click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Save with its pictures' }).click()]);
+  expect(file.suggestedFilename()).toBe('print-room.carcass.zip');
+  const bytes = readFileSync(await file.path());
+  const give = (name: string, buffer: Buffer): Promise<void> => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/zip', buffer });
+  await give('half.zip', bytes.subarray(0, bytes.length / 2));
+  await expect(page.getByRole('alert')).toContainText('“half.zip” was not opened, and nothing was changed');
+  await give('room.carcass.zip', bytes);
+  await expect(page).toHaveURL(/\/project\/[0-9a-f-]{36}/);
+  await expect(page.getByRole('link', { name: /^Print room: to the room/ })).toBeVisible();
 });

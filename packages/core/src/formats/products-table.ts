@@ -68,7 +68,7 @@ function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | n
       const found = materialCalled(cell.toLowerCase().replaceAll('-', ' '), ids);
       return found
         ? set({ material: found })
-        : refuse('cell', `'${cell.slice(0, 40)}' is no material that is known`, where, ids.map((id) => MATERIALS[id].name).join(', '));
+        : refuse('cell', `'${cell.slice(0, 40)}' is no material that is known`, where, ids.map((id) => MATERIALS[id].name).join('; '));
     }
     case 'nominal':
     case 'length':
