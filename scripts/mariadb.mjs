@@ -112,7 +112,14 @@ function socketPath(folder) {
 function install(data, temporary) {
   // A half-made folder of an earlier try that was cut off holds nothing yet.
   rmSync(data, { recursive: true, force: true });
-  const args = ['--no-defaults', `--datadir=${data}`, `--tmpdir=${temporary}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...(asRoot ? ['--user=root'] : [])];
+  const args = [
+    '--no-defaults',
+    `--datadir=${data}`,
+    `--tmpdir=${temporary}`,
+    '--auth-root-authentication-method=normal',
+    '--skip-test-db',
+    ...(asRoot ? ['--user=root'] : []),
+  ];
   const { status, stderr, stdout, error } = spawnSync('mariadb-install-db', args, { encoding: 'utf8' });
   if (status !== 0) {
     rmSync(data, { recursive: true, force: true });

@@ -17,6 +17,7 @@ const SCANNER = join(ROOT, 'packages/server/dist/stud-scanner.js');
 const MERCHANT = join(ROOT, 'packages/server/dist/merchant.js');
 const PRINTER = join(ROOT, 'packages/server/dist/label-printer.js');
 const CALIPER = join(ROOT, 'packages/server/dist/caliper.js');
+const SCALE = join(ROOT, 'packages/server/dist/scale.js');
 
 function readArguments(args) {
   const options = { port: PORT, data: join(ROOT, '.data'), resetDemo: false, dev: false, share: null };
@@ -54,6 +55,7 @@ let ending = false;
 let database;
 let scannerPort;
 let caliperPort;
+let scalePort;
 let printerPort;
 let merchantPort;
 const children = new Set();
@@ -70,6 +72,7 @@ const environment = (port) => ({
   KEEN_DATA: options.data,
   KEEN_SCANNER_PORT: scannerPort ? String(scannerPort) : '',
   KEEN_CALIPER_PORT: caliperPort ? String(caliperPort) : '',
+  KEEN_SCALE_PORT: scalePort ? String(scalePort) : '',
   KEEN_PRINTER_PORT: printerPort ? String(printerPort) : '',
   KEEN_MERCHANT_PORT: merchantPort ? String(merchantPort) : '',
 });
@@ -146,6 +149,8 @@ async function start() {
   keepRunning('stud scanner stand-in', process.execPath, [SCANNER], { ...process.env, KEEN_SCANNER_PORT: String(scannerPort) }, ROOT, () => {});
   caliperPort = await freePort();
   keepRunning('caliper stand-in', process.execPath, [CALIPER], { ...process.env, KEEN_CALIPER_PORT: String(caliperPort) }, ROOT, () => {});
+  scalePort = await freePort();
+  keepRunning('scale stand-in', process.execPath, [SCALE], { ...process.env, KEEN_SCALE_PORT: String(scalePort) }, ROOT, () => {});
   printerPort = await freePort();
   const printed = { ...process.env, KEEN_PRINTER_PORT: String(printerPort), KEEN_PRINTER_FOLDER: join(options.data, 'printed') };
   keepRunning('label printer stand-in', process.execPath, [PRINTER], printed, ROOT, () => {});

@@ -6,6 +6,7 @@ export default {
     'set.worker': 'src/features/prints/set.worker.ts',
     'stud-scanner': 'src/devices/stud-scanner/main.ts',
     caliper: 'src/devices/caliper/main.ts',
+    scale: 'src/devices/scale/main.ts',
     merchant: 'src/devices/merchant/main.ts',
     'label-printer': 'src/devices/label-printer/main.ts',
   },

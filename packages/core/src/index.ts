@@ -86,6 +86,7 @@ export {
 export { cellText, columnFor, ITEM_COLUMNS, ITEM_LIMITS, MOST_ITEMS, newItem, readCell, type Column, type ColumnKey } from './contents/item-form.ts';
 export { isEstimated, ITEM_MATERIALS, massOf, massOfOne } from './contents/item-mass.ts';
 export { arrange, canStand, columnOf, type Arrangement, type Lot, type Spot } from './contents/arrange.ts';
+export { MASS_UNITS, MOST_ITEM_KG, readWeight, weightText, type MassUnit } from './contents/weight.ts';
 export { smallestBox } from './contents/smallest-box.ts';
 export { setOut, type SetOut, type SetOutLevel, type SetOutSearch } from './contents/set-out.ts';
 export { piecesOf, setOutBound, widthsToTry, type Impossible, type SetOutJob, type SetOutLot } from './contents/set-out-job.ts';
@@ -270,7 +271,6 @@ export {
   guessColumns,
   leftOutCsv,
   LENGTH_UNITS,
-  MASS_UNITS,
   readForeign,
   readForeignTable,
   SEPARATORS,

@@ -8,6 +8,8 @@ import { BundlesController } from './features/bundles/bundles.controller.ts';
 import { BundlesService } from './features/bundles/bundles.service.ts';
 import { CaliperController } from './features/devices/caliper.controller.ts';
 import { CALIPER_PORT, CaliperService } from './features/devices/caliper.service.ts';
+import { ScaleController } from './features/devices/scale.controller.ts';
+import { SCALE_PORT, ScaleService } from './features/devices/scale.service.ts';
 import { ScannerController } from './features/devices/scanner.controller.ts';
 import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
@@ -60,6 +62,7 @@ export class AppModule {
         ProjectsController,
         RecordController,
         SetsController,
+        ScaleController,
         ScannerController,
         SharingController,
         StockController,
@@ -85,6 +88,8 @@ export class AppModule {
         DemoService,
         CaliperService,
         { provide: CALIPER_PORT, useValue: config.caliperPort },
+        ScaleService,
+        { provide: SCALE_PORT, useValue: config.scalePort },
         ScannerService,
         LabelsService,
         { provide: PRINTER_PORT, useValue: config.printerPort },

@@ -11,6 +11,8 @@ export interface ServerConfig {
   readonly share: { readonly host: string; readonly port: number } | undefined;
   /** Where a caliper listens on loopback; undefined when there is none. */
   readonly caliperPort: number | undefined;
+  /** Where a scale listens on loopback; undefined when there is none. */
+  readonly scalePort: number | undefined;
   /** Where a stud scanner listens on loopback; undefined when there is none. */
   readonly scannerPort: number | undefined;
   /** Where a sheet merchant answers on loopback; undefined when there is none. */
@@ -40,6 +42,7 @@ export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
     dataFolder: needed('KEEN_DATA'),
     share: env['KEEN_SHARE_HOST'] ? { host: env['KEEN_SHARE_HOST'], port: port('KEEN_SHARE_PORT') } : undefined,
     caliperPort: env['KEEN_CALIPER_PORT'] ? port('KEEN_CALIPER_PORT') : undefined,
+    scalePort: env['KEEN_SCALE_PORT'] ? port('KEEN_SCALE_PORT') : undefined,
     scannerPort: env['KEEN_SCANNER_PORT'] ? port('KEEN_SCANNER_PORT') : undefined,
     merchantPort: env['KEEN_MERCHANT_PORT'] ? port('KEEN_MERCHANT_PORT') : undefined,
     printerPort: env['KEEN_PRINTER_PORT'] ? port('KEEN_PRINTER_PORT') : undefined,

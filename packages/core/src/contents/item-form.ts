@@ -7,11 +7,11 @@ import { mm, type DisplayUnit, type Length } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 import { ITEM_KINDS, REACHES, STANCES, type Item, type ProfilePoint } from './item.ts';
 import { ITEM_MATERIALS } from './item-mass.ts';
+import { MOST_ITEM_KG, readWeight } from './weight.ts';
 
 export const ITEM_LIMITS = { size: { least: mm(1), most: mm(3000) }, small: { least: mm(0), most: mm(1000) } } as const;
 export const MOST_ITEMS = 1000;
 export const MOST_COUNT = 2000;
-export const MOST_ITEM_KG = 500;
 export const MOST_PROFILE = 12;
 export const MOST_STACK = 50;
 export const NAME_LENGTH = 80;
@@ -153,10 +153,11 @@ export function readCell(column: Column, text: string, unit: DisplayUnit, where:
     }
     case 'mass': {
       if (typed === '') return accept(null);
-      const value = Number(typed.replace(',', '.').replace(/\s*kg$/i, ''));
-      return Number.isFinite(value) && value >= 0 && value <= MOST_ITEM_KG
-        ? accept(value)
-        : wrong(`kilograms from 0 to ${MOST_ITEM_KG}, or nothing to estimate it`);
+      // Kilograms come back as they were written, to the last figure.
+      const bare = Number(typed.replace(',', '.').replace(/\s*kg$/i, ''));
+      if (bare >= 0 && bare <= MOST_ITEM_KG) return accept(bare);
+      const read = readWeight(typed, 'kg', where);
+      return read.ok ? read : wrong(`${read.problem.accepted}, or nothing to estimate it`);
     }
     case 'yes-no':
       return YES.has(typed.toLowerCase()) ? accept(true) : NO.has(typed.toLowerCase()) ? accept(false) : wrong('yes or no');

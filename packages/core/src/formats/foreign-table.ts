@@ -4,6 +4,7 @@
  * (things-table.ts), sheets and boards (products-table.ts).
  */
 import Papa from 'papaparse';
+import { MASS_UNITS, type MassUnit } from '../contents/weight.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome, type Problem } from '../problem/problem.ts';
 
@@ -27,9 +28,7 @@ export interface ForeignRow {
 }
 
 export const LENGTH_UNITS = ['mm', 'cm', 'm', 'in', 'ft'] as const;
-export const MASS_UNITS = ['kg', 'g', 'lb', 'oz'] as const;
-export type CellUnit = (typeof LENGTH_UNITS)[number] | (typeof MASS_UNITS)[number];
-export const KG: Readonly<Record<(typeof MASS_UNITS)[number], number>> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
+export type CellUnit = (typeof LENGTH_UNITS)[number] | MassUnit;
 
 /** A column rows of a kind have. `said`: words people write over it beside the title. */
 export interface TableColumn<Key extends string = string> {

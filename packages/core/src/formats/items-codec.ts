@@ -1,5 +1,6 @@
 /** What must be held, as JSON: items and rows. Limits come from the table's columns (contents/item-form.ts). */
-import { columnFor, ITEM_LIMITS, MOST_COUNT, MOST_ITEM_KG, MOST_PROFILE, NAME_LENGTH, type ColumnKey } from '../contents/item-form.ts';
+import { columnFor, ITEM_LIMITS, MOST_COUNT, MOST_PROFILE, NAME_LENGTH, type ColumnKey } from '../contents/item-form.ts';
+import { MOST_ITEM_KG } from '../contents/weight.ts';
 import { ITEM_KINDS, REACHES, STANCES, type Item } from '../contents/item.ts';
 import { ITEM_MATERIALS } from '../contents/item-mass.ts';
 import { ROW_KINDS, type Row } from '../contents/row.ts';

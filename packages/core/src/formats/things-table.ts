@@ -1,10 +1,11 @@
 /** Rows of somebody else's table as things that must be held. */
-import { ITEM_COLUMNS, MOST_ITEM_KG, MOST_ITEMS, newItem, readCell, type ColumnKey } from '../contents/item-form.ts';
+import { ITEM_COLUMNS, MOST_ITEMS, newItem, readCell, type ColumnKey } from '../contents/item-form.ts';
 import type { Item } from '../contents/item.ts';
+import { MASS_UNITS, readWeight } from '../contents/weight.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import { accept, refuse, type Outcome } from '../problem/problem.ts';
+import { accept, refuse } from '../problem/problem.ts';
 import { tooMany } from './contents-csv.ts';
-import { isOneOf, KG, lengthCell, MASS_UNITS, type TableColumn, type TableKind } from './foreign-table.ts';
+import { isOneOf, lengthCell, type TableColumn, type TableKind } from './foreign-table.ts';
 
 /** Words people write over such columns, beside our own titles. */
 const SAID: Readonly<Partial<Record<ColumnKey, readonly string[]>>> = {
@@ -45,7 +46,7 @@ export const thingsTable = ({ unit, order, newId, there = 0 }: ThingOptions): Ta
     if (cell === '' && column.type !== 'text') return accept(item);
     const read =
       column.type === 'mass'
-        ? readMass(cell, isOneOf(MASS_UNITS, cellUnit) ? cellUnit : 'kg', where)
+        ? readWeight(cell, isOneOf(MASS_UNITS, cellUnit) ? cellUnit : 'kg', where)
         : readCell(
             column,
             column.type === 'length'
@@ -60,18 +61,3 @@ export const thingsTable = ({ unit, order, newId, there = 0 }: ThingOptions): Ta
   },
   whole: (items) => (there + items.length > MOST_ITEMS ? tooMany(items.length, there) : accept(items)),
 });
-
-/** '2,5', '800 g', '3 lb 4 oz': kilograms to the tenth of a gram. */
-function readMass(cell: string, unit: (typeof MASS_UNITS)[number], where: string): Outcome<number> {
-  const amounts = [...cell.matchAll(/(\d+(?:[.,]\d+)?|[.,]\d+)\s*(kg|g|lbs?|oz)?/gi)];
-  const rest = amounts.reduce((left, [whole]) => left.replace(whole, ''), cell).trim();
-  const known = amounts.every(([, , own]) => own !== undefined);
-  const kg = amounts.reduce(
-    (sum, [, amount, own]) => sum + Number(amount!.replace(',', '.')) * KG[(own?.toLowerCase().replace('lbs', 'lb') ?? unit) as keyof typeof KG],
-    0,
-  );
-  const wrong = amounts.length === 0 || rest !== '' || (amounts.length > 1 && !known) || kg > MOST_ITEM_KG;
-  return wrong
-    ? refuse('cell', `'${cell.slice(0, 40)}' is no weight`, where, `a weight up to ${MOST_ITEM_KG} kg, such as 2.5, 800 g or 3 lb 4 oz`)
-    : accept(Math.round(kg * 1e4) / 1e4);
-}

@@ -44,6 +44,7 @@ export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: str
     share: undefined,
     origins: [],
     caliperPort: undefined,
+    scalePort: undefined,
     scannerPort: undefined,
     merchantPort: undefined,
     printerPort: undefined,

@@ -9,6 +9,7 @@ import {
   massText,
   unitsInOrder,
   unplaced,
+  weightText,
   type Column,
   type Entered,
   type Item,
@@ -20,10 +21,12 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { WeightField } from '../../ui/WeightField.tsx';
 import { selectDesign, selectPlan, useDisplayUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { moveThings, pinThings, removeItem } from './moveThings.ts';
+import { WeighIt } from './WeighIt.tsx';
 import { Silhouette } from './Silhouette.tsx';
 
 /** Columns that the form shows as fields; the outline is typed in the table. */
@@ -115,18 +118,18 @@ function ItemField({ item, column }: { readonly item: Item; readonly column: Col
       );
     case 'mass':
       return (
-        <NumberField
-          label={column.title}
-          name={name}
-          unit="kg"
-          optional
-          least={0}
-          most={500}
-          value={item.kg}
-          placeholder={item.kg === null ? `≈ ${massOfOne(item).value.toFixed(2)}` : ''}
-          onChange={set}
-          onLeave={leave}
-        />
+        <>
+          <WeightField
+            label="weight of one"
+            name={name}
+            unit={unit}
+            value={item.kg}
+            placeholder={item.kg === null ? `≈ ${weightText(massOfOne(item).value, unit)}` : ''}
+            onChange={set}
+            onLeave={leave}
+          />
+          <WeighIt key={item.id} item={item} unit={unit} onWeight={set} />
+        </>
       );
     case 'yes-no':
       return (
