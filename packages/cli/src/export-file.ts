@@ -46,7 +46,7 @@ const KINDS = {
   bundle: ({ project, photos }) => bundleZip({ project, photos: photosIn(photos, photosOf(project.record)) }),
   shopping: ({ project, units, all }) => {
     const told = shoppingFor(project, all ? [] : units.map(({ id }) => id));
-    return shoppingText(told, project.design.name, project.workshop.currency, displayUnitOf(project.design, ''));
+    return shoppingText(told, project.design.name, project.workshop, displayUnitOf(project.design, ''));
   },
   glb: ({ plan: made, units }) => unitsGlb(units, made),
   stl: ({ units }) => unitsStl(units),

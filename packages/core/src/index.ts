@@ -25,7 +25,9 @@ export type { Strip } from './solid/meeting.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
 export { hangsOnCleat, resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit, type Rip } from './solid/unit.ts';
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
-export { pieceDrawing, type Corner, type PieceDrawing, type PieceHole, type PieceSlot, type Spot as PieceSpot } from './parts/piece-drawing.ts';
+export type { Corner, Spot as PieceSpot } from './parts/corner.ts';
+export { pieceDrawing, type PieceDrawing, type PieceHole, type PieceSlot } from './parts/piece-drawing.ts';
+export { keptCorners, LOOSE, looseInOrder, MOST_CORNERS, MOST_LOOSE, MOST_LOOSE_COUNT, type LoosePart, type OutlineCorner } from './parts/loose-parts.ts';
 export {
   boundsOf,
   boundsOfUnit,
@@ -240,7 +242,7 @@ export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
-export { shoppingOf, type ShoppingLine } from './plan/shopping.ts';
+export { shoppingCost, shoppingOf, type ShoppingLine } from './plan/shopping.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
 export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
@@ -251,7 +253,7 @@ export { designCodec, MOST_ORDERED } from './formats/design-codec.ts';
 export { wallCodec } from './formats/wall-codec.ts';
 export { liftDesign, liftWorkshop } from './formats/migrations.ts';
 export { recordCodec } from './formats/record-codec.ts';
-export { pieceCodec, readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
+export { MOST_TAX, pieceCodec, readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
 export { MOST_BYTES, readJsonText } from './formats/json-text.ts';
 export {
   checkProducts,

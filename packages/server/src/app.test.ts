@@ -75,6 +75,7 @@ describe('migrations', () => {
       '0010-hanging',
       '0011-build',
       '0012-bench',
+      '0013-loose-parts-and-prices',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {

@@ -44,6 +44,7 @@ const PROJECT_WORDS: Readonly<Record<string, string>> = {
   cutting: 'how sheets are cut up',
   layouts: 'settled layouts',
   pins: 'parts put on a sheet',
+  loose: 'parts without a cabinet',
   build: 'how it is built',
   tries: 'tries',
 };

@@ -15,7 +15,7 @@ const MOST_PIECES = 2000;
 const MOST_DEPTH = 400;
 
 /** A length exact to the nanometre, written in millimetres. */
-const exact = (most: Length): Codec<Length> => ({
+export const exact = (most: Length): Codec<Length> => ({
   read: (value, where) => {
     if (typeof value !== 'string') throw new Refusal('value', `${quote(value)} is no length`, where, 'text with a unit, such as "600mm"');
     const read = readEntered(value, { where });

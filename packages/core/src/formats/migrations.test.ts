@@ -8,6 +8,7 @@ import fifth from '../test/version-5.carcass.json' with { type: 'json' };
 import sixth from '../test/version-6.carcass.json' with { type: 'json' };
 import seventh from '../test/version-7.carcass.json' with { type: 'json' };
 import eighth from '../test/version-8.carcass.json' with { type: 'json' };
+import ninth from '../test/version-9.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
@@ -199,5 +200,15 @@ describe('version 8', () => {
       ['800 mm', 8],
       ['1250 mm', 4],
     ]);
+  });
+});
+
+describe('version 9', () => {
+  const { design, record, workshop } = readProject(ninth);
+
+  test('it has no parts without a cabinet, its prices have their tax in them, and its parts are those it had', () => {
+    expect(design.loose).toEqual({});
+    expect(workshop.tax).toEqual({ percent: 0, included: true });
+    expect(plan(design, record, workshop).parts.every(({ unit }) => unit === 'ink')).toBe(true);
   });
 });

@@ -259,6 +259,16 @@ const CLAMPS_OF_NINE: Row = {
   'clamps-3': { id: 'clamps-3', order: 2, reach: '1250 mm', count: 4 },
 };
 
+/** Parts without a cabinet; prices say whether tax is in them. */
+function toTen(file: Row): Row {
+  const { design, workshop } = file;
+  return {
+    ...file,
+    ...(isRow(design) ? { design: { ...design, loose: {} } } : {}),
+    ...(isRow(workshop) ? { workshop: { ...workshop, tax: { percent: 0, included: true } } } : {}),
+  };
+}
+
 export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = {
   1: toTwo,
   2: toThree,
@@ -268,6 +278,7 @@ export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = {
   6: toSeven,
   7: toEight,
   8: toNine,
+  9: toTen,
 };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */

@@ -15,7 +15,7 @@ import { recordCodec } from './record-codec.ts';
 import { workshopCodec } from './workshop-codec.ts';
 
 export const FORMAT = 'keen-carcass-project';
-export const VERSION = 9;
+export const VERSION = 10;
 export const MOST_ENTRIES = 20_000;
 
 export interface ProjectFile {
@@ -60,6 +60,7 @@ function lift(value: unknown): unknown {
 /** Every product a design names must be in the workshop that comes with it. */
 export function checkProducts(design: Design, workshop: Workshop): void {
   for (const rail of Object.values(design.wall.rails)) needProduct(rail.stock, `design.wall.rails.${rail.id}.stock`, workshop);
+  for (const { id, stock } of Object.values(design.loose)) needProduct(stock, `design.loose.${id}.stock`, workshop);
   for (const unit of Object.values(design.units)) {
     for (const { path, product } of productsOf(unit)) needProduct(product, `design.units.${unit.id}.${path}`, workshop);
   }

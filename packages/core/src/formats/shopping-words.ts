@@ -1,7 +1,8 @@
 /** The shopping list in words: amounts as they are sold, and the list as plain text for a message or a slip of paper. */
 import { lengthText } from '../checks/words/amounts.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { ShoppingLine } from '../plan/shopping.ts';
+import { shoppingCost, type ShoppingLine } from '../plan/shopping.ts';
+import type { Workshop } from '../stock/workshop.ts';
 
 const MM_PER_FT = 304.8;
 /** A US liquid quart, liters. Source: defined as 57.75 cubic inches. */
@@ -38,8 +39,14 @@ const TITLES: Readonly<Record<ShoppingLine['kind'], string>> = {
 };
 
 /** Line by line, a box to tick before each. */
-export function shoppingText(lines: readonly ShoppingLine[], name: string, currency: string, unit: DisplayUnit): string {
-  const cost = lines.reduce((sum, { price, amount }) => sum + (price ?? 0) * amount, 0);
+export function shoppingText(
+  lines: readonly ShoppingLine[],
+  name: string,
+  { currency, tax: rate }: Pick<Workshop, 'currency' | 'tax'>,
+  unit: DisplayUnit,
+): string {
+  const { net, tax } = shoppingCost(lines, rate);
+  const money = (amount: number): string => [amount.toFixed(2), currency].join(' ').trim();
   const kinds = [...new Set(lines.map(({ kind }) => kind))];
   return [
     `${name}: to buy`,
@@ -50,11 +57,11 @@ export function shoppingText(lines: readonly ShoppingLine[], name: string, curre
         .filter((line) => line.kind === kind)
         .map((line) => {
           const size = shoppingSize(line, unit);
-          const money = line.price === null ? '' : `, ${(line.price * line.amount).toFixed(2)} ${currency}`;
-          return `[ ] ${amountText(line, unit)}${line.in === 'pieces' ? ' ×' : ''} ${line.what}${size === '' ? '' : `, ${size}`}${money}`;
+          const cost = line.price === null ? '' : `, ${money(line.price * line.amount)}`;
+          return `[ ] ${amountText(line, unit)}${line.in === 'pieces' ? ' ×' : ''} ${line.what}${size === '' ? '' : `, ${size}`}${cost}`;
         }),
     ]),
     '',
-    ...(cost > 0 ? [`In all, as far as prices are known: ${cost.toFixed(2)} ${currency}`, ''] : []),
+    ...(net > 0 ? [`In all, as far as prices are known: ${money(net + tax)}${tax > 0 ? `, ${money(tax)} of it tax` : ''}`, ''] : []),
   ].join('\n');
 }

@@ -10,6 +10,8 @@ import { byId, checked, choice, length, number, object, objectWith, text, yesNo,
 /** What a sheet or board may measure. */
 export const PRODUCT_LIMITS = { thickness: { least: mm(1), most: mm(100) }, side: { least: mm(10), most: mm(10_000) } } as const;
 export const MOST_PRODUCTS = 500;
+/** Percent; no country takes more. */
+export const MOST_TAX = 60;
 const side = length(PRODUCT_LIMITS.side.least, PRODUCT_LIMITS.side.most);
 const place = length(mm(0), mm(10_000));
 const diagonal = length(mm(10), mm(15_000));
@@ -49,6 +51,7 @@ function checkPiece({ id, product, flaws, length: long, width, diagonals }: Stoc
 export const workshopCodec: Codec<Workshop> = checked(
   object({
     currency: text(8, 0),
+    tax: object({ percent: number(0, MOST_TAX), included: yesNo }),
     shop: shopCodec,
     products: byId(
       object({

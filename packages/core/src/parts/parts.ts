@@ -9,6 +9,7 @@ import { leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
+import type { Corner } from './corner.ts';
 import { blankBox, featuresOf, type Feature } from './features.ts';
 import { samePieces } from './same-pieces.ts';
 import { shapeOf, type Shape } from './shape.ts';
@@ -26,7 +27,7 @@ export interface PartLine {
   readonly id: string;
   readonly mark: string;
   readonly unit: string;
-  readonly role: Role | 'cleat-blank';
+  readonly role: Role | 'cleat-blank' | 'loose';
   readonly names: readonly Label[];
   readonly panels: readonly string[];
   readonly count: number;
@@ -41,6 +42,8 @@ export interface PartLine {
   readonly lie: Lie;
   /** The mark of its mirror image. */
   readonly mirrorOf: string | null;
+  /** Sawn out of the blank, where that is no rectangle and no panel says it. */
+  readonly outline?: readonly Corner[];
 }
 
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */

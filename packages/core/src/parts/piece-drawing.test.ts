@@ -8,7 +8,8 @@ import { plan } from '../plan/plan.ts';
 import { extentOf } from '../solid/panel.ts';
 import { bulkOf } from '../solid/volume.ts';
 import { furnishedRoom } from '../test/print-room.ts';
-import { pieceDrawing, type Corner, type PieceDrawing, type Spot } from './piece-drawing.ts';
+import type { Corner, Spot } from './corner.ts';
+import { pieceDrawing, type PieceDrawing } from './piece-drawing.ts';
 
 const rooms = [furnishedRoom(), readProject(back)];
 const lines = rooms.flatMap(({ design, record, workshop }) => {

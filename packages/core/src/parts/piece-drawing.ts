@@ -12,18 +12,9 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { scoopRadius, sliceOf, stripPolygon } from '../solid/volume.ts';
 import type { Label } from '../worked/dimension.ts';
+import type { Corner, Spot } from './corner.ts';
 import { blankBox, type Feature } from './features.ts';
 import type { PartLine } from './parts.ts';
-
-export interface Spot {
-  readonly x: number;
-  readonly y: number;
-}
-
-/** A corner of an outline. `bulge` is of the side that follows: 0 for a straight one, else the tangent of a quarter of its arc, positive where it turns left. */
-export interface Corner extends Spot {
-  readonly bulge: number;
-}
 
 export interface PieceSlot {
   readonly kind: 'dado' | 'groove' | 'rabbet';
@@ -80,12 +71,14 @@ export function pieceDrawing(line: PartLine, unit: ResolvedUnit | null): PieceDr
     return {
       ...size,
       up: 'reference',
-      outline: corners([
-        { x: 0, y: 0 },
-        { x: size.lengthMm, y: 0 },
-        { x: size.lengthMm, y: size.widthMm },
-        { x: 0, y: size.widthMm },
-      ]),
+      outline:
+        line.outline ??
+        corners([
+          { x: 0, y: 0 },
+          { x: size.lengthMm, y: 0 },
+          { x: size.lengthMm, y: size.widthMm },
+          { x: 0, y: size.widthMm },
+        ]),
       underOutline: null,
       slots: [],
       holes: [],

@@ -6,6 +6,7 @@ import type { Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import type { CutTree, Placement } from '../nest/problem.ts';
+import type { LoosePart } from '../parts/loose-parts.ts';
 import type { TestCut } from '../setups/learned.ts';
 import type { ThicknessReading } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
@@ -36,6 +37,8 @@ export interface Design {
   readonly layouts: Readonly<Record<string, KeptLayout>>;
   /** Parts that stay where a person put them; the others are laid out round them. Keyed by the part's id. */
   readonly pins: Readonly<Record<string, PinnedPart>>;
+  /** Parts no cabinet asks for, cut from the same sheets. */
+  readonly loose: Readonly<Record<string, LoosePart>>;
   /** How it is built, and when. */
   readonly build: BuildChoices;
   /** Other tries of units, kept to be compared. */
@@ -43,13 +46,14 @@ export interface Design {
 }
 
 /** What a new project has not settled yet. */
-export const NOTHING_SETTLED: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'build' | 'tries'> = {
+export const NOTHING_SETTLED: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'loose' | 'build' | 'tries'> = {
   earthquakes: false,
   setupOrder: [],
   cutFrom: [],
   cutting: { first: 'any', then: 'settings' },
   layouts: {},
   pins: {},
+  loose: {},
   build: USUAL_BUILD,
   tries: {},
 };

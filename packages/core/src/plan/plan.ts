@@ -18,6 +18,7 @@ import { heldByTwoPlanes } from '../hang/two-planes.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { toMm } from '../length/length.ts';
 import { asBuilt, misfitsOf, type BuiltFacts } from '../joints/as-built.ts';
+import { looseLines } from '../parts/loose-parts.ts';
 import { partsOf, type PartLine } from '../parts/parts.ts';
 import type { RailPlan } from '../parts/rail-parts.ts';
 import { contentsMass, loadedUnit, weightsOf, type Load, type LotsOn, type UnitWeights } from '../parts/weights.ts';
@@ -59,7 +60,7 @@ export interface Plan {
   readonly units: readonly UnitPlan[];
   readonly byId: ReadonlyMap<string, UnitPlan>;
   readonly rails: readonly RailPlan[];
-  /** The cut list of all units and rails. */
+  /** The cut list of all units and rails, and of parts without a unit. */
   readonly parts: readonly PartLine[];
   readonly findings: readonly Finding[];
   readonly stockOf: (productId: string) => Stocked;
@@ -180,7 +181,7 @@ export function createPlanner(): Planner {
         units,
         byId: new Map(units.map((unit) => [unit.id, unit])),
         rails,
-        parts: [...units.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts)],
+        parts: [...units.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts), ...looseLines(design.loose, stockOf)],
         findings: units.flatMap(({ findings }) => findings),
         stockOf,
       };

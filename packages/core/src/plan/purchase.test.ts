@@ -17,7 +17,7 @@ test('each kind at its price, and where the price is entered; what is not bought
       { product: other, count: 2 },
       { product: third, count: 0 },
     ],
-    { products },
+    { products, tax: workshop.tax },
   );
   expect(cost.value).toBeCloseTo(207.48, 9); // 187.50 + 19.98
   expect(cost.terms).toHaveLength(2);
@@ -28,4 +28,18 @@ test('each kind at its price, and where the price is entered; what is not bought
 
 test('nothing bought is nothing', () => {
   expect(purchaseCost([], starterWorkshop())).toMatchObject({ value: 0, terms: [] });
+});
+
+test('tax that is not in the prices is a term of its own, and one that is changes nothing', () => {
+  const workshop = starterWorkshop();
+  const [one] = Object.keys(workshop.products) as [string];
+  const products = { ...workshop.products, [one]: { ...workshop.products[one]!, price: 50 } };
+  const bought = [{ product: one, count: 3 }];
+  const cost = purchaseCost(bought, { products, tax: { percent: 19, included: false } });
+  expect(cost.value).toBeCloseTo(178.5, 9); // 150 + 28.50
+  expect(cost.terms.map(({ label, value }) => [labelWords(label), value])).toEqual([
+    [products[one]!.name, 150],
+    ['tax', 28.5],
+  ]);
+  expect(purchaseCost(bought, { products, tax: { percent: 19, included: true } }).value).toBe(150);
 });

@@ -1,4 +1,4 @@
-/** What a project's stock costs: new sheets and boards at the workshop's prices. What is in the store costs nothing. */
+/** What a project's stock costs: new sheets and boards at the workshop's prices, and the tax on them. What is in the store costs nothing. */
 import type { Workshop } from '../stock/workshop.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
 
@@ -17,16 +17,26 @@ const OF_ONE_KIND = formula({
   compute: ({ n, price }) => n * price,
 });
 
-/** Money in the workshop's currency; each price leads back to where it is entered. */
-export const purchaseCost = (purchases: readonly Purchase[], { products }: Pick<Workshop, 'products'>): Figure =>
-  total(
-    'project-cost',
-    'money',
-    purchases
-      .filter(({ count }) => count > 0)
-      .map(({ product, count }) => {
-        const { name, price } = products[product]!;
-        const terms = { n: count, price: { value: price, source: { kind: 'entered' as const, path: ['price', product] } } };
-        return termOf(apply(OF_ONE_KIND, terms, { key: 'stock-cost', of: name }));
-      }),
-  );
+const TAX = formula({
+  label: 'tax-on-stock',
+  unit: 'money',
+  text: 'net · percent / 100',
+  source: '[eq]',
+  terms: { net: 'money', percent: 'factor' },
+  compute: ({ net, percent }) => (net * percent) / 100,
+});
+
+/** Money in the workshop's currency, as it is paid; each price leads back to where it is entered. */
+export function purchaseCost(purchases: readonly Purchase[], { products, tax }: Pick<Workshop, 'products' | 'tax'>): Figure {
+  const rows = purchases
+    .filter(({ count }) => count > 0)
+    .map(({ product, count }) => {
+      const { name, price } = products[product]!;
+      const terms = { n: count, price: { value: price, source: { kind: 'entered' as const, path: ['price', product] } } };
+      return termOf(apply(OF_ONE_KIND, terms, { key: 'stock-cost', of: name }));
+    });
+  if (tax.included || tax.percent === 0) return total('project-cost', 'money', rows);
+  const net = rows.reduce((sum, { value }) => sum + value, 0);
+  const percent = { value: tax.percent, source: { kind: 'entered' as const, path: ['tax'] } };
+  return total('project-cost', 'money', [...rows, termOf(apply(TAX, { net, percent }))]);
+}

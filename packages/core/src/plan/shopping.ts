@@ -111,3 +111,9 @@ class Gathered {
     );
   }
 }
+
+/** What the lines with a price come to, and the tax on top of it where prices are without; in the workshop's currency. */
+export function shoppingCost(lines: readonly ShoppingLine[], { percent, included }: Workshop['tax']): { readonly net: number; readonly tax: number } {
+  const net = lines.reduce((sum, { price, amount }) => sum + (price ?? 0) * amount, 0);
+  return { net, tax: included ? 0 : (net * percent) / 100 };
+}

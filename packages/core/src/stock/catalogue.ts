@@ -54,6 +54,7 @@ export function starterWorkshop(): Workshop {
   const products = [...SHEETS.map((row) => product(row, 'sheet')), ...BOARDS.map((row) => product(row, 'board'))];
   return {
     currency: '',
+    tax: { percent: 0, included: true },
     shop: usualShop(),
     products: Object.fromEntries(products.map((row) => [row.id, row])),
     pieces: {},

@@ -58,7 +58,10 @@ export interface Flaw {
 }
 
 export interface Workshop {
+  /** As it is written after an amount. */
   readonly currency: string;
+  /** On what is bought; `included` when prices have it in them already. */
+  readonly tax: { readonly percent: number; readonly included: boolean };
   readonly shop: Shop;
   readonly products: Readonly<Record<string, Product>>;
   /** What is in the store now. */

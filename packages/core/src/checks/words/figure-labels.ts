@@ -2,6 +2,9 @@
 export const FIGURE_WORDS: Readonly<Record<string, string>> = {
   // money
   'project-cost': 'money for sheets and boards',
+  'tax-on-stock': 'tax',
+  'tax-on-stock.net': 'before tax',
+  'tax-on-stock.percent': 'percent',
   'stock-cost': '{of}',
   'stock-cost.n': 'new ones',
   'stock-cost.price': 'price of one',

@@ -1,5 +1,17 @@
 /** Lists: what is cut, what is bought, what was assumed and what to mind. */
-import { amountText, ASSUMED, edgeWords, exactText, findingWords, labelWords, shoppingSize, tapeText, type Assumed, type Finding } from '@keen/core';
+import {
+  amountText,
+  ASSUMED,
+  edgeWords,
+  exactText,
+  findingWords,
+  labelWords,
+  shoppingCost,
+  shoppingSize,
+  tapeText,
+  type Assumed,
+  type Finding,
+} from '@keen/core';
 import type { Told } from './chapter.ts';
 import { Flow, ticks, type Pages } from './flow.ts';
 
@@ -61,9 +73,9 @@ export function shoppingChapter(pages: Pages, { shopping, workshop, unit }: Told
       line.for.length > 4 ? `${line.for.length} cabinets` : line.for.join(', '),
     ]),
   );
-  const cost = shopping.reduce((sum, { price, amount }) => sum + (price ?? 0) * amount, 0);
+  const { net, tax } = shoppingCost(shopping, workshop.tax);
   flow.paragraph(
-    `Sheets and boards in all: ${[cost.toFixed(2), workshop.currency].join(' ').trim()}. What has no price here is bought by the piece or the pack, with some over.`,
+    `Sheets and boards in all: ${[(net + tax).toFixed(2), workshop.currency].join(' ').trim()}${tax > 0 ? `, ${tax.toFixed(2)} of it tax` : ''}. What has no price here is bought by the piece or the pack, with some over.`,
     { bold: true },
   );
 }

@@ -13,6 +13,7 @@ import {
   massText,
   plan as planOf,
   setupsOf,
+  shoppingCost,
   shoppingOf,
   tapeText,
   tapeTextWithUnit,
@@ -176,7 +177,7 @@ function cover(pages: Pages, told: Told, contents: readonly { readonly title: st
   const listHigh = contents.length * LINE + 10;
   const list = { ...right!, y: right!.y, height: Math.min(listHigh, right!.height * 0.75) };
   const sheets = laid.reduce((sum, { plan: { sheets: all } }) => sum + all.length, 0);
-  const cost = shopping.reduce((sum, { price, amount }) => sum + (price ?? 0) * amount, 0);
+  const { net, tax } = shoppingCost(shopping, workshop.tax);
   const [only] = units;
   const rows: (readonly [string, string])[] =
     units.length === 1
@@ -197,7 +198,7 @@ function cover(pages: Pages, told: Told, contents: readonly { readonly title: st
         ];
   rows.push([
     'the whole project',
-    `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}, ${[cost.toFixed(2), workshop.currency].join(' ').trim()} for sheets and boards`,
+    `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}, ${[(net + tax).toFixed(2), workshop.currency].join(' ').trim()} for sheets and boards`,
   ]);
   const wall = wallFigure(design, units, 'the wall');
   const wallHigh = heightOf(wall, left!.width, left!.height * 0.62);

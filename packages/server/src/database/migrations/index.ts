@@ -13,6 +13,7 @@ import * as ninth from './0009-merchant.ts';
 import * as tenth from './0010-hanging.ts';
 import * as eleventh from './0011-build.ts';
 import * as twelfth from './0012-bench.ts';
+import * as thirteenth from './0013-loose-parts-and-prices.ts';
 
 export interface Migration {
   readonly name: string;
@@ -20,4 +21,4 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh, twelfth];
+export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth];

@@ -1,0 +1,32 @@
+/** Parts without a cabinet as JSON: sizes as they were typed, outlines exact. */
+import { mm } from '../length/length.ts';
+import { MOST_CORNERS, MOST_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
+import { Refusal } from '../problem/problem.ts';
+import { checked, choice, length, list, number, object, text, type Codec } from './codec.ts';
+import { exact } from './layout-codec.ts';
+
+const side = length(mm(5), mm(10_000));
+const place = exact(mm(10_000));
+/** What a quarter of a full turn's tangent comes to is 1; no drawn arc is nearer to a whole circle than this. */
+const MOST_BULGE = 50;
+
+export const looseCodec: Codec<LoosePart> = checked(
+  object({
+    id: text(64),
+    order: number(-1e9, 1e9),
+    name: text(80),
+    stock: text(64),
+    count: number(1, MOST_LOOSE_COUNT, true),
+    length: side,
+    width: side,
+    grain: choice(['length', 'width', 'none']),
+    outline: list(object({ x: place, y: place, bulge: number(-MOST_BULGE, MOST_BULGE) }), MOST_CORNERS),
+  }),
+  ({ outline, length: long, width }, where) => {
+    if (outline.length === 0) return;
+    if (outline.length < 2)
+      throw new Refusal('outline', 'an outline of one corner has no inside', `${where}.outline`, 'two corners with arcs, or three and more; or none');
+    const outside = outline.find(({ x, y }) => x > long.nm || y > width.nm);
+    if (outside) throw new Refusal('outline', 'a corner lies outside the blank', `${where}.outline`, 'corners from 0 to its length and width');
+  },
+);

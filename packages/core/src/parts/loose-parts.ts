@@ -1,0 +1,77 @@
+/** Parts no cabinet asks for: drawn elsewhere, or for somebody else, cut from the same sheets. Rectangles, or outlines sawn out of one. */
+import { nanometres, toMm, type Length } from '../length/length.ts';
+import type { Entered } from '../length/entered.ts';
+import type { Grain } from '../solid/panel.ts';
+import { thicknessSource } from '../stock/thickness.ts';
+import type { Product, ThicknessUsed } from '../stock/workshop.ts';
+import { dimension, plus } from '../worked/dimension.ts';
+import type { Corner } from './corner.ts';
+import type { PartLine } from './parts.ts';
+
+export interface LoosePart {
+  readonly id: string;
+  readonly order: number;
+  readonly name: string;
+  readonly stock: string;
+  readonly count: number;
+  readonly length: Entered;
+  readonly width: Entered;
+  readonly grain: Grain;
+  /** Anticlockwise from the blank's lower left corner, as long and as wide as the part; empty for a rectangle. */
+  readonly outline: readonly OutlineCorner[];
+}
+
+export interface OutlineCorner {
+  readonly x: Length;
+  readonly y: Length;
+  readonly bulge: number;
+}
+
+/** Larger outlines are of something that was scanned, not drawn. */
+export const MOST_CORNERS = 400;
+export const MOST_LOOSE = 300;
+export const MOST_LOOSE_COUNT = 200;
+
+/** Marks and ids of parts without a cabinet begin with this. */
+export const LOOSE = 'loose';
+
+export const looseInOrder = (loose: Readonly<Record<string, LoosePart>>): LoosePart[] =>
+  Object.values(loose).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+
+/** Lines of the cut list; each piece has an id of its own, so that it can be pinned, ticked and spoiled. */
+export const looseLines = (
+  loose: Readonly<Record<string, LoosePart>>,
+  stockOf: (id: string) => { readonly product: Product; readonly used: ThicknessUsed },
+): PartLine[] =>
+  looseInOrder(loose).map(({ id, name, stock, count, length, width, grain, outline }, index): PartLine => {
+    const { product, used } = stockOf(stock);
+    const from = (field: string) => ({ source: { kind: 'entered' as const, path: [LOOSE, id, field] } });
+    return {
+      id: `${LOOSE}/${id}`,
+      mark: `P.${index + 1}`,
+      unit: LOOSE,
+      role: 'loose',
+      names: [{ key: 'loose-part', of: name }],
+      panels: Array.from({ length: count }, (_, n) => `${LOOSE}/${id}${n === 0 ? '' : `/${n + 1}`}`),
+      count,
+      length: dimension([plus('loose-length', length.nm, from('length'))]),
+      width: dimension([plus('loose-width', width.nm, from('width'))]),
+      thickness: used.value,
+      thicknessFrom: thicknessSource(product, used),
+      stock,
+      grain: product.grain === 'none' ? 'none' : grain,
+      bands: [],
+      features: [],
+      lie: { length: 'along', width: 'up' },
+      mirrorOf: null,
+      ...(outline.length > 0 ? { outline: outline.map(({ x, y, bulge }): Corner => ({ x: toMm(x), y: toMm(y), bulge })) } : {}),
+    };
+  });
+
+/** Corners to the tenth of a thousandth of a millimetre, as they are kept. */
+export const keptCorners = (corners: readonly Corner[]): OutlineCorner[] =>
+  corners.map(({ x, y, bulge }) => ({
+    x: nanometres(Math.round(x * 1e4) * 100),
+    y: nanometres(Math.round(y * 1e4) * 100),
+    bulge: Math.round(bulge * 1e6) / 1e6,
+  }));
