@@ -12,3 +12,5 @@ export { shoppingFor, shopSet, type SetProgress, type SetWish } from './prints/s
 export { bundleZip, MOST_BUNDLE_BYTES, photosOf, readBundle, type Bundle } from './bundle.ts';
 export { isZip, zipped } from './zip.ts';
 export { tableText } from './table-text.ts';
+export { readOutlines, type ReadOutlines } from './outlines/read-outlines.ts';
+export type { Outline } from './outlines/rings.ts';

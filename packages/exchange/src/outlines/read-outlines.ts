@@ -1,0 +1,27 @@
+/** Outlines of parts out of a drawing another program made, with what was not understood of it. */
+import { accept, refuse, type Outcome } from '@keen/core';
+import { dxfCurves } from './dxf.ts';
+import { outlinesOf, type Outline } from './rings.ts';
+import { svgCurves } from './svg.ts';
+
+const MOST_BYTES = 5_000_000;
+
+export interface ReadOutlines {
+  readonly outlines: readonly Outline[];
+  /** What was left out or taken for something, in words. */
+  readonly notes: readonly string[];
+}
+
+/** `name` says what a drawing is called; its beginning says what it is. Refused where there is no outline in it at all. */
+export function readOutlines(bytes: Uint8Array, name: string): Outcome<ReadOutlines> {
+  if (bytes.length > MOST_BYTES) return refuse('too-large', `the drawing has ${Math.ceil(bytes.length / 1e6)} MB`, name, `at most ${MOST_BYTES / 1e6} MB`);
+  const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');
+  if (text.includes('\0')) return refuse('no-text', 'the drawing is not in text', name, 'a DXF saved as text, or an SVG');
+  const drawing = /^\s*</.test(text) ? svgCurves(text) : dxfCurves(text);
+  if (!drawing.ok) return drawing;
+  const { outlines, notes } = outlinesOf(drawing.value.curves);
+  const all = [...drawing.value.notes, ...notes];
+  if (outlines.length === 0)
+    return refuse('no-outline', `there is no outline in it${all.length > 0 ? `: ${all.join('; ')}` : ''}`, name, 'closed lines and arcs, of 5 mm to 10 m');
+  return accept({ outlines, notes: all });
+}
