@@ -288,6 +288,7 @@ export {
 } from './formats/foreign-table.ts';
 export { thingsTable } from './formats/things-table.ts';
 export { productsCsv, productsTable } from './formats/products-table.ts';
+export { PART_SIDE, partsTable } from './formats/parts-table.ts';
 export { contentsCsv, readContents, type ReadContents, type ReadOptions } from './formats/contents-csv.ts';
 export { sheetSvg } from './formats/sheet-svg.ts';
 export { readNestProblem, readNestProblemText, writeNestProblem } from './formats/nest-problem.ts';

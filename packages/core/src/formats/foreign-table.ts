@@ -105,7 +105,14 @@ export function guessColumns<Key extends string>(
   { titles }: Pick<ForeignTable, 'titles'>,
 ): ColumnChoice<Key>[] {
   const taken = new Set<Key>();
-  return titles.map((title) => {
+  const guessed = new Map<number, ColumnChoice<Key>>();
+  // A table may say a size twice, as a tape has it and exactly: the exact one counts.
+  const isExact = (index: number): number => Number(/\bexact\b/i.test(titles[index]!));
+  const order = titles.map((_, index) => index).sort((a, b) => isExact(b) - isExact(a) || a - b);
+  for (const index of order) guessed.set(index, guess(titles[index]!));
+  return titles.map((_, index) => guessed.get(index)!);
+
+  function guess(title: string): ColumnChoice<Key> {
     const words = title
       .toLowerCase()
       .replaceAll(/[_\-.:/()[\]]+/g, ' ')
@@ -118,7 +125,7 @@ export function guessColumns<Key extends string>(
     if (!column || taken.has(column.key)) return { key: null, unit: null };
     taken.add(column.key);
     return { key: column.key, unit: fitting(column, said) ?? usualUnit(column, unit) };
-  });
+  }
 }
 
 const UNIT_WORDS: Readonly<Record<string, CellUnit>> = {

@@ -17,6 +17,8 @@ export interface LengthFieldProps {
   /** Shown when nothing is entered and nothing need be. */
   readonly placeholder?: string;
   readonly optional?: boolean;
+  /** Shown, and said elsewhere. */
+  readonly disabled?: boolean;
   readonly onChange: (value: Entered | null) => void;
   readonly onLeave?: () => void;
   /** Enter, or leaving it, after something was typed that can be read: for what is kept as a fact, once. */
@@ -31,7 +33,20 @@ interface Draft {
   readonly from: Entered | null;
 }
 
-export function LengthField({ label, value, unit, least, most, name, placeholder, optional = false, onChange, onLeave, onCommit }: LengthFieldProps) {
+export function LengthField({
+  label,
+  value,
+  unit,
+  least,
+  most,
+  name,
+  placeholder,
+  optional = false,
+  disabled = false,
+  onChange,
+  onLeave,
+  onCommit,
+}: LengthFieldProps) {
   const [draft, setDraft] = useState<Draft | null>(null);
   const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
   const helpId = useId();
@@ -81,6 +96,7 @@ export function LengthField({ label, value, unit, least, most, name, placeholder
     <TextField
       label={label}
       value={text}
+      disabled={disabled}
       error={wrong !== undefined}
       helperText={wrong ?? echo}
       onChange={(event) => type(event.target.value)}

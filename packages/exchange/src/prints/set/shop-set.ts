@@ -7,6 +7,7 @@ import {
   inWantedOrder,
   joinedTo,
   learnedWorkshop,
+  LOOSE,
   planBuild,
   isNewSheet,
   boardJobs,
@@ -32,11 +33,11 @@ import type { SheetPicture } from '../sheet-picture.ts';
 import { SMALL_MM, TEXT_MM, type Box, type Canvas } from './canvas.ts';
 import type { Told } from './chapter.ts';
 import { drawFigure, heightOf } from './figure.ts';
-import { Pages } from './flow.ts';
+import { Flow, Pages } from './flow.ts';
 import { hangingChapter } from './hanging-chapter.ts';
 import { cautionsChapter, cutListChapter, shoppingChapter } from './list-chapters.ts';
 import { sheetsChapter } from './sheets-chapter.ts';
-import { facts, shared, tallyOf, unitChapter } from './unit-chapters.ts';
+import { facts, partCard, shared, tallyOf, unitChapter } from './unit-chapters.ts';
 import { linesByPanel } from './unit-figures.ts';
 import { wallFigure } from './wall-figure.ts';
 import { setupsChapter, stepsChapter } from './work-chapters.ts';
@@ -66,7 +67,7 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
   const made = planOf(project.design, project.record, learnedWorkshop(project.record, project.workshop).workshop);
   const units = wish.units.length === 0 ? made.units : wish.units.map((id) => made.byId.get(id) ?? missing(id));
   if (units.length === 0) throw new RangeError('there is no cabinet in the project yet');
-  const steps = units.length + 8;
+  const steps = units.length + 8 + (wish.units.length === 0 && Object.keys(project.design.loose).length > 0 ? 1 : 0);
   let done = 0;
   const begin = (doing: string): void => tell({ done: done++, of: steps, doing });
   begin('laying the parts on sheets');
@@ -84,6 +85,12 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
     chapter(`${unit.letter} ${unit.name}`, () => {
       unitChapter(pages, told, unit);
       hangingChapter(pages, told, unit);
+    });
+  const loose = told.parts.filter(({ unit }) => unit === LOOSE);
+  if (loose.length > 0)
+    chapter('parts without a cabinet', () => {
+      const flow = new Flow(pages, 'parts without a cabinet');
+      for (const line of loose) partCard(flow, told, line, null);
     });
   chapter('shopping list', () => shoppingChapter(pages, told));
   chapter('cut list', () => cutListChapter(pages, told));

@@ -8,6 +8,7 @@ import { download, fileName } from '../../ui/download.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { SaveFile } from '../../ui/SaveFile.tsx';
+import { LooseParts } from './LooseParts.tsx';
 import { TrueSizeDialog } from '../prints/TrueSizeDialog.tsx';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
@@ -63,6 +64,7 @@ export function CutList({ shown }: { readonly shown: ShownUnit }) {
         {printing && <TrueSizeDialog shown={shown} first="templates" onClose={() => setPrinting(false)} />}
         <span>All cabinets of the project: the list as CSV, the drawings for a router table. Sizes are exact there; here they read as on a tape.</span>
       </div>
+      <LooseParts />
     </div>
   );
 }

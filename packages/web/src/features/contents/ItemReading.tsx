@@ -14,12 +14,13 @@ import {
   type Entered,
   type Item,
 } from '@keen/core';
-import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
-import { useState, type ReactNode } from 'react';
+import { Button, FormControlLabel, Switch } from '@mui/material';
+import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { NameField } from '../../ui/NameField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { WeightField } from '../../ui/WeightField.tsx';
 import { selectDesign, selectPlan, useDisplayUnit } from '../project/selectors.ts';
@@ -153,46 +154,6 @@ function ItemField({ item, column }: { readonly item: Item; readonly column: Col
     case 'profile':
       return null;
   }
-}
-
-/** Text that may not be empty keeps what was there until something is typed. */
-function NameField({
-  label,
-  name,
-  value,
-  most,
-  needed,
-  onChange,
-  onLeave,
-}: {
-  readonly label: string;
-  readonly name: string;
-  readonly value: string;
-  readonly most: number;
-  readonly needed: boolean;
-  readonly onChange: (value: string) => void;
-  readonly onLeave: () => void;
-}) {
-  const [draft, setDraft] = useState<string | null>(null);
-  const wrong = needed && draft?.trim() === '';
-  return (
-    <TextField
-      label={label}
-      value={draft ?? value}
-      error={wrong}
-      helperText={wrong ? `text of 1 to ${most} characters` : undefined}
-      onChange={({ target }) => {
-        const text = target.value.slice(0, most);
-        setDraft(text);
-        if (!needed || text.trim() !== '') onChange(text);
-      }}
-      onBlur={() => {
-        setDraft(null);
-        onLeave();
-      }}
-      slotProps={{ htmlInput: { 'data-field': name, autoComplete: 'off' }, inputLabel: { shrink: true } }}
-    />
-  );
 }
 
 /** The typed twin of dragging: every floor it stands on, how many, and whether they stay there. */
