@@ -243,6 +243,7 @@ export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './pla
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
 export { shoppingCost, shoppingOf, type ShoppingLine } from './plan/shopping.ts';
+export { shoppingCsv } from './formats/shopping-csv.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
 export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';

@@ -22,9 +22,10 @@ export function amountText({ amount, in: measure }: Pick<ShoppingLine, 'amount' 
   }
 }
 
-/** '2440 × 1220 mm', '40 mm'; empty where it has none. */
-export function shoppingSize({ size }: Pick<ShoppingLine, 'size'>, unit: DisplayUnit): string {
+/** '2440 mm × 1220 mm', '3 in', in the unit it is sold in; empty where it has none. */
+export function shoppingSize({ size, home }: Pick<ShoppingLine, 'size' | 'home'>, reader: DisplayUnit): string {
   if (!size) return '';
+  const unit = home ?? reader;
   return size.width === null ? lengthText(size.length, unit) : `${lengthText(size.length, unit)} × ${lengthText(size.width, unit)}`;
 }
 

@@ -6,7 +6,7 @@ import { labelWords } from '../checks/words/labels.ts';
 import { groundOf } from '../hang/grounds.ts';
 import { hangingHoles } from '../hang/holes.ts';
 import { screwById } from '../joints/screws.ts';
-import type { Length } from '../length/length.ts';
+import type { DisplayUnit, Length } from '../length/length.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design } from './design.ts';
 import type { Plan, UnitPlan } from './plan.ts';
@@ -19,6 +19,8 @@ export interface ShoppingLine {
   /** Length and width of a sheet or board, length of a screw; null where there is none. */
   readonly size: { readonly length: Length; readonly width: Length | null } | null;
   /** Pieces, or lengths in mm, liters, joints. */
+  /** What it is sold and said in; null where that is the reader's. */
+  readonly home: DisplayUnit | null;
   readonly amount: number;
   readonly in: 'pieces' | 'mm' | 'l' | 'joints';
   /** Of one, in the workshop's currency; null where the shop has no price of it. */
@@ -37,18 +39,24 @@ export function shoppingOf(
 ): ShoppingLine[] {
   const list = new Gathered();
   for (const { product: id, count } of purchases) {
-    const { name, kind, length, width, price } = workshop.products[id]!;
-    list.add({ id: `stock/${id}`, kind, what: name, size: { length: length.nm, width: width.nm }, amount: count, in: 'pieces', price, for: [] });
+    const { name, kind, length, width, price, unit } = workshop.products[id]!;
+    list.add({ id: `stock/${id}`, kind, what: name, size: { length: length.nm, width: width.nm }, home: unit, amount: count, in: 'pieces', price, for: [] });
   }
   for (const unit of units) {
     for (const { kind, name, count } of unit.unit.hardware) {
       const what = labelWords(name);
-      list.add({ id: `hardware/${kind}/${what}`, kind: 'hardware', what, size: null, amount: count, in: 'pieces', price: null, for: [unit.name] });
+      list.add({ id: `hardware/${kind}/${what}`, kind: 'hardware', what, size: null, home: null, amount: count, in: 'pieces', price: null, for: [unit.name] });
     }
     for (const { joint } of unit.unit.meetings) {
       if (!joint.fastening) continue;
       const { by, screw, length, count } = joint.fastening;
-      list.fastener(by === 'screws' ? `${screwById(screw).name} screws` : FASTENERS[by], length, count, unit.name);
+      list.fastener(
+        by === 'screws' ? `${screwById(screw).name} screws` : FASTENERS[by],
+        length,
+        count,
+        unit.name,
+        by === 'dowels' ? null : screwById(screw).unit,
+      );
     }
     hangingFasteners(list, unit, wall, boxes);
   }
@@ -56,14 +64,25 @@ export function shoppingOf(
   let joints = 0;
   for (const { detail, unit } of build.steps) {
     if (detail.kind === 'band')
-      list.add({ id: 'band', kind: 'band', what: 'edge band', size: null, amount: detail.lengthMm, in: 'mm', price: null, for: nameOf(unit) });
+      list.add({ id: 'band', kind: 'band', what: 'edge band', size: null, home: null, amount: detail.lengthMm, in: 'mm', price: null, for: nameOf(unit) });
     if (detail.kind === 'coat') {
       const { id, name } = finishOf({ kind: detail.finish as 'oil' })!;
-      list.add({ id: `finish/${id}`, kind: 'finish', what: name, size: null, amount: detail.liters.value, in: 'l', price: null, for: nameOf(unit) });
+      list.add({
+        id: `finish/${id}`,
+        kind: 'finish',
+        what: name,
+        size: null,
+        home: null,
+        amount: detail.liters.value,
+        in: 'l',
+        price: null,
+        for: nameOf(unit),
+      });
     }
     if (detail.kind === 'glue') joints += detail.glue?.joints ?? 0;
   }
-  if (joints > 0) list.add({ id: 'glue', kind: 'glue', what: GLUES[choices.glue].name, size: null, amount: joints, in: 'joints', price: null, for: [] });
+  if (joints > 0)
+    list.add({ id: 'glue', kind: 'glue', what: GLUES[choices.glue].name, size: null, home: null, amount: joints, in: 'joints', price: null, for: [] });
   return list.lines();
 }
 
@@ -73,8 +92,9 @@ const FASTENERS = { pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' }
 function hangingFasteners(list: Gathered, { id, name, unit, hang, seating }: UnitPlan, wall: Design['wall'], boxes: Design['units']): void {
   const holes = hangingHoles({ unit, hang, wall, at: boxes[id]!.place, seating: seating.lower });
   const { wallBoring, carcassBoring, carcass } = holes;
-  list.fastener(`${screwById(wallBoring.screw).name} screws`, wallBoring.length, holes.wall.length, name);
-  if (carcass && carcassBoring) list.fastener(`${screwById(carcassBoring.screw).name} screws`, carcassBoring.length, carcass.fromLeft.length, name);
+  list.fastener(`${screwById(wallBoring.screw).name} screws`, wallBoring.length, holes.wall.length, name, screwById(wallBoring.screw).unit);
+  if (carcass && carcassBoring)
+    list.fastener(`${screwById(carcassBoring.screw).name} screws`, carcassBoring.length, carcass.fromLeft.length, name, screwById(carcassBoring.screw).unit);
   if (groundOf(wall) === 'masonry') list.fastener(`plugs, ${wall.fixing.plug.replace('mm', ' mm')}`, null, holes.wall.length, name);
   if (groundOf(wall) === 'anchors') list.fastener('anchors for wallboard', null, holes.wall.length, name);
 }
@@ -91,12 +111,13 @@ class Gathered {
     this.byId.set(line.id, before ? { ...before, amount: before.amount + line.amount, for: [...new Set([...before.for, ...line.for])] } : line);
   }
 
-  fastener(what: string, length: Length | null, count: number, name: string): void {
+  fastener(what: string, length: Length | null, count: number, name: string, home: DisplayUnit | null = null): void {
     this.add({
       id: `fastener/${what}/${length ?? ''}`,
       kind: 'fastener',
       what,
       size: length === null || length === 0 ? null : { length, width: null },
+      home,
       amount: count,
       in: 'pieces',
       price: null,

@@ -8,6 +8,7 @@ import { ProjectUnitModel } from '../features/projects/project-unit.model.ts';
 import { RevisionModel } from '../features/projects/revision.model.ts';
 import { RecordEntryModel } from '../features/record/record-entry.model.ts';
 import { CatalogueModel } from '../features/merchant/catalogue.model.ts';
+import { PriceModel } from '../features/merchant/price.model.ts';
 import { PairedDeviceModel } from '../features/sharing/paired-device.model.ts';
 import { StockEventModel } from '../features/stock/stock-event.model.ts';
 import { StockPictureModel } from '../features/stock/stock-picture.model.ts';
@@ -25,6 +26,7 @@ export const MODELS = [
   StockEventModel,
   StockPictureModel,
   CatalogueModel,
+  PriceModel,
   PhotoModel,
   PairedDeviceModel,
 ];

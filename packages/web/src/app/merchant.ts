@@ -19,3 +19,20 @@ export async function merchantCatalogue(): Promise<Catalogue | string> {
     return 'the server does not answer';
   }
 }
+
+/** What was asked for offers, from when on, the oldest first. */
+export interface PriceRow {
+  readonly offer: string;
+  readonly price: number;
+  readonly heardAt: string;
+}
+
+/** Nothing where nobody answers: prices are told without their past then. */
+export async function merchantPrices(): Promise<readonly PriceRow[]> {
+  try {
+    const { status, body } = await request<readonly PriceRow[]>('merchant/prices');
+    return status === 200 ? body : [];
+  } catch {
+    return [];
+  }
+}

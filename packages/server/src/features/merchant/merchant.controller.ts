@@ -1,6 +1,6 @@
 import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common';
 import { IsIn } from 'class-validator';
-import { MerchantService, type Catalogue, type MerchantFault } from './merchant.service.ts';
+import { MerchantService, type Catalogue, type MerchantFault, type PriceRow } from './merchant.service.ts';
 
 export class MerchantFaultDto {
   @IsIn(['slow', 'down', 'price', 'out', 'fine'])
@@ -14,6 +14,11 @@ export class MerchantController {
   @Get('catalogue')
   catalogue(): Promise<Catalogue> {
     return this.merchant.catalogue();
+  }
+
+  @Get('prices')
+  prices(): Promise<PriceRow[]> {
+    return this.merchant.history();
   }
 
   @Post('fault')

@@ -1,9 +1,13 @@
 /** The adapter to a sheet merchant. Where the stand-in listens, a real one could; what it says is read like any document from elsewhere. */
 import { Inject, Injectable } from '@nestjs/common';
-import { InjectModel } from '@nestjs/sequelize';
+import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { offersCodec, outcomeOf, type Json, type Offer } from '@keen/core';
+import type { Transaction } from 'sequelize';
+import { Sequelize } from 'sequelize-typescript';
+import { transacted } from '../../database/transacted.ts';
 import { ProblemException } from '../../problems/problem.exception.ts';
 import { CatalogueModel } from './catalogue.model.ts';
+import { PriceModel } from './price.model.ts';
 
 export const MERCHANT_PORT = Symbol('where the merchant listens');
 
@@ -11,6 +15,8 @@ export const MERCHANT_PORT = Symbol('where the merchant listens');
 const PATIENCE_MS = 2500;
 const MOST_BYTES = 500_000;
 const ROW = 1;
+/** Changes of price that are kept. */
+const MOST_PRICES = 5000;
 
 export type MerchantFault = 'slow' | 'down' | 'price' | 'out' | 'fine';
 
@@ -23,11 +29,19 @@ export interface Catalogue {
   readonly why: string | null;
 }
 
+export interface PriceRow {
+  readonly offer: string;
+  readonly price: number;
+  readonly heardAt: string;
+}
+
 @Injectable()
 export class MerchantService {
   constructor(
     @Inject(MERCHANT_PORT) private readonly port: number | undefined,
     @InjectModel(CatalogueModel) private readonly rows: typeof CatalogueModel,
+    @InjectModel(PriceModel) private readonly prices: typeof PriceModel,
+    @InjectConnection() private readonly sequelize: Sequelize,
   ) {}
 
   /** What it sells now; what it said last, with when, where it does not answer. Throws 503 when nothing was ever heard. */
@@ -35,13 +49,33 @@ export class MerchantService {
     const heard = await this.ask();
     if (typeof heard !== 'string') {
       const row = { id: ROW, merchant: heard.merchant, offers: offersCodec.write(heard.offers), heardAt: new Date() };
-      await this.rows.upsert(row);
+      await transacted(this.sequelize, async (transaction) => {
+        await this.rows.upsert(row, { transaction });
+        await this.note(heard.offers, row.heardAt, transaction);
+      });
       return { merchant: row.merchant, offers: row.offers, heardAt: row.heardAt.toISOString(), why: null };
     }
     const known = await this.rows.findByPk(ROW);
     if (!known)
       throw new ProblemException(503, { code: 'merchant', message: heard, where: 'merchant', accepted: 'try again later; sheets can be priced by hand' });
     return { merchant: known.merchant, offers: known.offers, heardAt: known.heardAt.toISOString(), why: heard };
+  }
+
+  /** What was asked for each offer, from when on, the oldest first. */
+  async history(): Promise<PriceRow[]> {
+    const rows = await this.prices.findAll({ order: [['id', 'ASC']], limit: MOST_PRICES });
+    return rows.map(({ offer, price, heardAt }) => ({ offer, price, heardAt: heardAt.toISOString() }));
+  }
+
+  /** A price that is not the last one that was heard is a row. */
+  private async note(offers: readonly Offer[], heardAt: Date, transaction: Transaction): Promise<void> {
+    const rows = await this.prices.findAll({ order: [['id', 'ASC']], transaction, lock: transaction.LOCK.UPDATE });
+    const last = new Map(rows.map(({ offer, price }) => [offer, price]));
+    const changed = offers.filter(({ id, price }) => last.get(id) !== price).map(({ id, price }) => ({ offer: id, price, heardAt }));
+    if (changed.length > 0) await this.prices.bulkCreate(changed, { transaction });
+    // A merchant that changes its mind every minute fills no disk.
+    const over = rows.length + changed.length - MOST_PRICES;
+    if (over > 0) await this.prices.destroy({ where: { id: rows.slice(0, over).map(({ id }) => id as number) }, transaction });
   }
 
   /** Faults of the stand-in on demand. */

@@ -58,6 +58,24 @@ test('a changed price and an empty store are told as they are now', async () => 
   expect(first(await catalogue())).toMatchObject({ price: 76.5, inStock: 24 });
 });
 
+test('what was asked for a sheet is kept, each time it changed', async () => {
+  const own = async (): Promise<number[]> =>
+    ((await app.api.get('/api/merchant/prices').expect(200)).body as { offer: string; price: number; heardAt: string }[])
+      .filter(({ offer }) => offer === first(heardLast)['id'])
+      .map(({ price }) => price);
+  const heardLast = await catalogue();
+  const before = await own();
+  expect(before.at(-1)).toBe(76.5);
+  // The same price again is no change.
+  await catalogue();
+  expect(await own()).toEqual(before);
+  await fault('price').expect(204);
+  await Promise.all([catalogue(), catalogue(), catalogue()]);
+  await fault('fine').expect(204);
+  await catalogue();
+  expect(await own()).toEqual([...before, 85.68, 76.5]);
+});
+
 test('a fault that is none is refused', async () => {
   const { body } = await fault('rude').expect(400);
   expect(body).toMatchObject({ where: 'how' });

@@ -2,7 +2,7 @@
 import { boughtAs, createPlanner, fitsCar, isSameSize, offersOf, whatIfs, type Entered, type Offer, type Product, type Workshop } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
-import { merchantCatalogue, type Catalogue } from '../../app/merchant.ts';
+import { merchantCatalogue, merchantPrices, type Catalogue, type PriceRow } from '../../app/merchant.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { selectLearned, selectOpen, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
@@ -10,6 +10,8 @@ import type { WayFigures } from '../sheets/nest.worker.ts';
 import { useNests } from '../sheets/useNests.tsx';
 import { usePurchases } from '../sheets/usePurchases.ts';
 import { heardWords } from '../sheets/WhatIfs.tsx';
+import { pastPrices } from './pastPrices.ts';
+import { SmallThings } from './SmallThings.tsx';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
 const planner = createPlanner();
@@ -28,12 +30,15 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
   const unit = useDisplayUnit();
   const save = useWorkshopChange();
   const [heard, setHeard] = useState<Catalogue | string | null>(null);
+  const [past, setPast] = useState<readonly PriceRow[]>([]);
   const [instead, setInstead] = useState<{ readonly now: WayFigures | null; readonly rows: readonly Instead[] } | null>(null);
   useEffect(() => {
     let gone = false;
     const ask = async (): Promise<void> => {
       const catalogue = await merchantCatalogue();
       if (!gone) setHeard(catalogue);
+      const prices = await merchantPrices();
+      if (!gone) setPast(prices);
     };
     void ask();
     return () => {
@@ -91,13 +96,13 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
                   <td data-label="how many">{count}</td>
                   <td data-label="money">{(count * product.price).toFixed(2)}</td>
                   <td>
-                    <AtMerchant product={product} count={count} offers={offers} workshop={workshop} onPrice={take} />
+                    <AtMerchant product={product} count={count} offers={offers} past={past} workshop={workshop} onPrice={take} />
                   </td>
                 </tr>
               );
             })}
             <tr className="total">
-              <td>in all</td>
+              <td>in all{workshop.tax.included || workshop.tax.percent === 0 ? '' : `, with ${workshop.tax.percent} % tax`}</td>
               <td />
               <td>
                 {cost && (
@@ -111,6 +116,7 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
           </tbody>
         </table>
       )}
+      <SmallThings />
       {typeof heard === 'string' && <Alert severity="warning">No merchant’s prices: {heard}</Alert>}
       {heard !== null && typeof heard !== 'string' && (
         <p className="quiet">
@@ -178,15 +184,18 @@ interface AtMerchantProps {
   readonly product: Product;
   readonly count: number;
   readonly offers: readonly Offer[];
+  /** What was asked before. */
+  readonly past: readonly PriceRow[];
   readonly workshop: Workshop;
   readonly onPrice: (product: Product, offer: Offer) => void;
 }
 
 /** The same sheet at the merchant's: whether there are enough, and whether the price is still the one that is reckoned with. */
-function AtMerchant({ product, count, offers, workshop, onPrice }: AtMerchantProps) {
+function AtMerchant({ product, count, offers, past, workshop, onPrice }: AtMerchantProps) {
   const offer = offersOf(product, offers).find((each) => isSameSize(product, each));
   if (!offer) return <span className="quiet">not offered</span>;
   const short = count - offer.inStock;
+  const before = pastPrices(offer.id, past);
   return (
     <>
       {offer.price.toFixed(2)} each,{' '}
@@ -198,6 +207,7 @@ function AtMerchant({ product, count, offers, workshop, onPrice }: AtMerchantPro
         `${offer.inStock} in stock`
       )}
       {fitsCar(workshop, offer) ? '' : ', not in the car whole'}
+      {before !== '' && <span className="quiet past-prices"> ({before})</span>}
       {offer.price !== product.price && (
         <>
           {' '}

@@ -1,6 +1,6 @@
 /** The workshop itself, shared by all projects: machines, prices, the store. Saved as it is changed, on its own. */
-import type { Workshop } from '@keen/core';
-import { Button } from '@mui/material';
+import { MOST_TAX, type Workshop } from '@keen/core';
+import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -10,6 +10,9 @@ import { PriceList } from './PriceList.tsx';
 import { StoreList } from './StoreList.tsx';
 import { ShopForm } from './ShopForm.tsx';
 import { useWorkshopChange } from './useWorkshopChange.ts';
+
+/** As the file keeps it. */
+const CURRENCY_LENGTH = 8;
 
 export function WorkshopForms() {
   const { workshop, workshopRevision } = useAppSelector(selectOpen);
@@ -30,6 +33,8 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
   const { parts } = useAppSelector(selectPlan);
   const save = useWorkshopChange();
   const [products, setProducts] = useState(workshop.products);
+  const [money, setMoney] = useState({ currency: workshop.currency, tax: workshop.tax });
+  const changed = products !== workshop.products || money.currency !== workshop.currency || money.tax !== workshop.tax;
   const used = [...new Set(parts.map(({ stock }) => stock))].map((id) => products[id]!);
   return (
     <form
@@ -37,7 +42,7 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
       aria-label="Prices"
       onSubmit={(event) => {
         event.preventDefault();
-        void save({ ...workshop, products });
+        void save({ ...workshop, ...money, products });
       }}
     >
       {used.map((product) => (
@@ -45,14 +50,39 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
           key={product.id}
           label={product.name}
           name={`price.${product.id}`}
-          unit={workshop.currency}
+          unit={money.currency}
           least={0}
           most={1e6}
           value={product.price}
           onChange={(price) => price !== null && setProducts({ ...products, [product.id]: { ...product, price } })}
         />
       ))}
-      <Button type="submit" variant="outlined" disabled={products === workshop.products}>
+      <TextField
+        label="currency"
+        value={money.currency}
+        onChange={({ target }) => setMoney({ ...money, currency: target.value.slice(0, CURRENCY_LENGTH) })}
+        slotProps={{ htmlInput: { 'data-field': 'currency', autoComplete: 'off', maxLength: CURRENCY_LENGTH }, inputLabel: { shrink: true } }}
+      />
+      <NumberField
+        label="tax on what is bought"
+        name="tax"
+        unit="%"
+        least={0}
+        most={MOST_TAX}
+        value={money.tax.percent}
+        onChange={(percent) => percent !== null && setMoney({ ...money, tax: { ...money.tax, percent } })}
+      />
+      <FormControlLabel
+        control={
+          <Switch
+            size="small"
+            checked={money.tax.included}
+            onChange={(event) => setMoney({ ...money, tax: { ...money.tax, included: event.target.checked } })}
+          />
+        }
+        label="prices have it in them"
+      />
+      <Button type="submit" variant="outlined" disabled={!changed}>
         Save the prices
       </Button>
     </form>
