@@ -5,7 +5,9 @@
 import { rmSync } from 'node:fs';
 import { fileURLToPath, pathToFileURL, URL } from 'node:url';
 import { rolldown } from 'rolldown';
+import { build } from './build.mjs';
 
+build(['cli']);
 const root = fileURLToPath(new URL('..', import.meta.url));
 const file = `${root}scripts/.bench-bundle.mjs`;
 /** Says it is a module and its main file is none: read by the bundler, which takes the other. */

@@ -108,6 +108,15 @@ export const VIEWS: readonly ViewCase[] = [
     },
   },
   {
+    name: 'the shop set on paper',
+    path: at('ink', 'box'),
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Print the shop set' }).click();
+      await page.getByRole('button', { name: 'Draw it' }).click();
+      await page.locator('.page-shown').waitFor({ timeout: 30_000 });
+    },
+  },
+  {
     name: 'setups',
     path: at('type', 'joints'),
     before: async (page) => (await page.getByRole('tab', { name: 'Setups', exact: true }).click(), openAll(page)),

@@ -138,6 +138,30 @@ describe('keen validate, convert, import', () => {
     expect(refused('validate', file('cut.json', readFileSync(EXAMPLE, 'utf8').slice(0, 900))).message).not.toBe('');
   });
 
+  test('cut lists, drawings and price lists come into a project', () => {
+    const imported = (table: string, ...more: string[]): Record<string, any> => {
+      const out = join(folder, 'grown.json');
+      const { status, stdout, stderr } = keen('import', EXAMPLE, table, '--out', out, ...more);
+      expect([status, stderr]).toEqual([0, '']);
+      return { said: JSON.parse(stdout), ...(JSON.parse(readFileSync(out, 'utf8')) as object) };
+    };
+    const list = imported(file('list.csv', 'part,count,length,width\nShelf,2,500 mm,120 mm\nBad,x,1,1\n'), '--as', 'parts');
+    expect(list['said']).toMatchObject({ parts: 1, leftOut: [{ row: 3, where: 'row 3, count' }] });
+    expect(list['design'].loose['part-1']).toMatchObject({ name: 'Shelf', count: 2, length: '500 mm' });
+    const drawn = imported(
+      file(
+        'tray.svg',
+        '<svg xmlns="http://www.w3.org/2000/svg" width="300mm" height="90mm" viewBox="0 0 300 90"><path d="M0 0h300v50l-40 40h-260z"/><text/></svg>',
+      ),
+    );
+    expect(drawn['said']).toMatchObject({ parts: 1, notes: ['1 × text not understood'] });
+    expect(drawn['design'].loose['part-1'].outline).toHaveLength(5);
+    const priced = imported(file('prices.csv', 'what,material,thickness,length,width,price\nPanel,MDF,12 mm,2440 mm,1220 mm,31.5\n'), '--as', 'prices');
+    expect(priced['workshop'].products.panel).toMatchObject({ material: 'mdf', price: 31.5 });
+    expect(refused('import', EXAMPLE, file('x.csv', 'a,b\n1,2\n'), '--as', 'music').where).toBe('--as');
+    expect(refused('import', EXAMPLE, file('x.dxf', 'Dear reader')).code).toBe('dxf');
+  });
+
   test('a bundle is opened as the project it holds', () => {
     const zip = join(folder, 'room.zip');
     expect(keen('export', EXAMPLE, 'bundle', '--out', zip).status).toBe(0);

@@ -18,7 +18,8 @@ import {
   type ProjectFile,
 } from '@keen/core';
 import { print, readProjectAt, readText, unwrap } from './files.ts';
-import { convertFile, importFile, validateFile } from './open-files.ts';
+import { importFile } from './import-file.ts';
+import { convertFile, validateFile } from './open-files.ts';
 import { USAGE } from './usage.ts';
 
 const MOST_SECONDS = 3600;

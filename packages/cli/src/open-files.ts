@@ -1,8 +1,7 @@
-/** keen validate, convert, import: files opened as the application opens them, and written again. */
+/** keen validate, convert: files opened as the application opens them, and written again. */
 import {
   displayUnitOf,
   guessColumns,
-  itemsInOrder,
   readContents,
   readForeign,
   readForeignTable,
@@ -18,7 +17,7 @@ import {
 } from '@keen/core';
 import { handedOver, isArchive, readBytes, readProjectAt, unwrap } from './files.ts';
 import { readWords } from './options.ts';
-import { CONVERT_USAGE, IMPORT_USAGE, VALIDATE_USAGE } from './usage.ts';
+import { CONVERT_USAGE, VALIDATE_USAGE } from './usage.ts';
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
 
@@ -64,34 +63,8 @@ export async function convertFile(words: readonly string[]): Promise<string | Ui
   return handedOver(writeProjectText(await readProjectAt(file)), options['--out']);
 }
 
-/** Contents of a table put into a project. Rows that cannot be read are left out and told; without a place to write to they are refused. */
-export async function importFile(words: readonly string[]): Promise<string | Uint8Array> {
-  const { plain, options } = readWords(words, ['--out'], IMPORT_USAGE);
-  const [file, table, ...more] = plain;
-  if (file === undefined || table === undefined || more.length > 0) throw new Refusal('usage', 'a project and a table are wanted', 'import', IMPORT_USAGE);
-  const project = await readProjectAt(file);
-  const { items: there } = project.design;
-  const order = (itemsInOrder(there).at(-1)?.order ?? 0) + 1;
-  const { items, faults } = contentsOf(await tableAt(table), { design: project.design, order, taken: new Set(Object.keys(there)) });
-  const leftOut = faults.map(({ line, problem: { where, message, accepted } }) => ({ row: line, where, message, accepted }));
-  const out = options['--out'];
-  if (leftOut.length > 0 && out === null)
-    throw new Refusal(
-      'rows',
-      `${leftOut.length} rows cannot be read, the first: ${leftOut[0]!.message}`,
-      leftOut[0]!.where,
-      `${leftOut[0]!.accepted}; or --out, and they are left out`,
-    );
-  const grown: ProjectFile = { ...project, design: { ...project.design, items: { ...there, ...Object.fromEntries(items.map((item) => [item.id, item])) } } };
-  const text = writeProjectText(grown);
-  // What it comes to has to open again: there may be too many things now.
-  unwrap(readProjectFile(text));
-  const written = handedOver(text, out);
-  return out === null ? written : json({ ...(JSON.parse(written as string) as object), things: items.length, leftOut });
-}
-
 /** The text of a table: of a workbook too. */
-async function tableAt(file: string): Promise<string> {
+export async function tableAt(file: string): Promise<string> {
   const { tableText } = await import('@keen/exchange');
   return unwrap(tableText(readBytes(file), file));
 }
@@ -103,7 +76,7 @@ interface Into {
 }
 
 /** Our own titles are read as they are; any others as their columns are guessed. */
-function contentsOf(text: string, { design, order, taken }: Into): { readonly items: readonly Item[]; readonly faults: readonly RowFault[] } {
+export function contentsOf(text: string, { design, order, taken }: Into): { readonly items: readonly Item[]; readonly faults: readonly RowFault[] } {
   const unit = 'units' in design ? displayUnitOf(design, '') : design.unit;
   let next = 0;
   const newId = (): string => {

@@ -4,7 +4,7 @@ export const PRINT_USAGE =
   'keen print FILE set|sticks|templates|wedges [--unit ID] [--part MARK,…] [--paper a4|a3|letter|tabloid] [--units in|mm] [--bar-along MM] [--bar-up MM] [--out PATH]';
 export const VALIDATE_USAGE = 'keen validate FILE';
 export const CONVERT_USAGE = 'keen convert FILE [--out PATH]';
-export const IMPORT_USAGE = 'keen import FILE TABLE [--out PATH]';
+export const IMPORT_USAGE = 'keen import FILE TABLE|DRAWING [--as contents|parts|prices] [--out PATH]';
 
 export const USAGE = [
   'keen plan FILE',

@@ -1,6 +1,6 @@
 /** Parts no cabinet asks for: drawn elsewhere, or for somebody else, cut from the same sheets. Rectangles, or outlines sawn out of one. */
 import { nanometres, toMm, type Length } from '../length/length.ts';
-import type { Entered } from '../length/entered.ts';
+import { entered, type Entered } from '../length/entered.ts';
 import type { Grain } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
@@ -75,3 +75,13 @@ export const keptCorners = (corners: readonly Corner[]): OutlineCorner[] =>
     y: nanometres(Math.round(y * 1e4) * 100),
     bulge: Math.round(bulge * 1e6) / 1e6,
   }));
+
+/** An outline drawn elsewhere as a part: its blank as small as it can be, to the tenth of a thousandth of a millimetre. */
+export function drawnPart(
+  { corners, lengthMm, widthMm }: { readonly corners: readonly Corner[]; readonly lengthMm: number; readonly widthMm: number },
+  named: Pick<LoosePart, 'id' | 'order' | 'name' | 'stock'>,
+): LoosePart {
+  // Never smaller than the outline, also where its last figure was rounded up.
+  const size = (measured: number): Entered => entered(`${Math.ceil(measured * 1e4 - 1e-3) / 1e4} mm`);
+  return { ...named, count: 1, length: size(lengthMm), width: size(widthMm), grain: 'length', outline: keptCorners(corners) };
+}

@@ -1,7 +1,7 @@
 /** Parts no cabinet asks for: typed, out of a cut list, or drawn elsewhere. They are laid out and cut with the others. */
 import {
+  drawnPart,
   entered,
-  keptCorners,
   looseInOrder,
   MOST_LOOSE,
   MOST_LOOSE_COUNT,
@@ -84,17 +84,9 @@ export function LooseParts() {
       const outlines = read.value.outlines.slice(0, room);
       const left = read.value.outlines.length - outlines.length;
       put(
-        outlines.map(({ corners, lengthMm, widthMm }, index): LoosePart => ({
-          id: newId(),
-          order: order + index,
-          name: outlines.length === 1 ? name : `${name} ${index + 1}`,
-          stock,
-          count: 1,
-          length: entered(`${Math.ceil(lengthMm * 1e4 - 1e-3) / 1e4} mm`),
-          width: entered(`${Math.ceil(widthMm * 1e4 - 1e-3) / 1e4} mm`),
-          grain: 'length',
-          outline: keptCorners(corners),
-        })),
+        outlines.map((outline, index) =>
+          drawnPart(outline, { id: newId(), order: order + index, name: outlines.length === 1 ? name : `${name} ${index + 1}`, stock }),
+        ),
         outlines.length === 1 ? 'one part drawn elsewhere' : `${outlines.length} parts drawn elsewhere`,
       );
       const all = [...read.value.notes, ...(left > 0 ? [`${left} more outlines than a project can hold`] : [])];
