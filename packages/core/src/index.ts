@@ -27,7 +27,17 @@ export { hangsOnCleat, resolveUnit, type Compartment, type Handle, type Hanging,
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
 export type { Corner, Spot as PieceSpot } from './parts/corner.ts';
 export { pieceDrawing, type PieceDrawing, type PieceHole, type PieceSlot } from './parts/piece-drawing.ts';
-export { keptCorners, LOOSE, looseInOrder, MOST_CORNERS, MOST_LOOSE, MOST_LOOSE_COUNT, type LoosePart, type OutlineCorner } from './parts/loose-parts.ts';
+export {
+  drawnPart,
+  keptCorners,
+  LOOSE,
+  looseInOrder,
+  MOST_CORNERS,
+  MOST_LOOSE,
+  MOST_LOOSE_COUNT,
+  type LoosePart,
+  type OutlineCorner,
+} from './parts/loose-parts.ts';
 export {
   boundsOf,
   boundsOfUnit,

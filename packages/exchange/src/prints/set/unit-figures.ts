@@ -1,7 +1,6 @@
 /** A unit from its sides and cut through, dimensioned as on a shop drawing: what lies behind is hidden by what lies before it. */
 import {
   baysShown,
-  boundsOf,
   boundsOfUnit,
   heightsShown,
   labelWords,
@@ -205,6 +204,3 @@ export function holds(points: SeenPanel['points'], { x, y }: Spot): boolean {
   }
   return inside;
 }
-
-/** What hangs there is as wide as this, for a picture of several. */
-export const reachOf = (plan: UnitPlan): ReturnType<typeof boundsOf> => boundsOfUnit(plan.unit);
