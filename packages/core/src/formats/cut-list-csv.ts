@@ -118,7 +118,11 @@ function slotPlace(feature: Feature, line: Read, tape: (length: Length) => strin
       : `in the ${edgeWords(line, feature.from)}, ${tape(feature.at)} from the outer face`;
   if (feature.atOpposite !== undefined) {
     const [here, there] = feature.from === 'start' ? (['far', 'near'] as const) : (['start', 'end'] as const);
-    const stop = feature.across ? `, ${tape(feature.across.at)} long from the ${edgeWords(line, feature.across.from)}` : '';
+    const stop = !feature.across
+      ? ''
+      : feature.clear
+        ? `, ${tape(feature.across.at)} long, ending ${tape(feature.clear.at)} from the ${edgeWords(line, feature.clear.from)}`
+        : `, ${tape(feature.across.at)} long from the ${edgeWords(line, feature.across.from)}`;
     return `tilted ${angleText(feature.angleDeg!)}: near side ${tape(feature.at)} from the ${edgeWords(line, feature.from)} at the ${edgeWords(line, here)}, ${tape(feature.atOpposite)} at the ${edgeWords(line, there)}${stop}`;
   }
   const stop = feature.across ? `, stopped ${tape(feature.across.at)} from the ${edgeWords(line, feature.across.from)}` : '';

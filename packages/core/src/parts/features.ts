@@ -3,7 +3,7 @@ import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { isFace } from '../solid/meeting.ts';
-import { extentOf, type Cut, type Edge, type RectEdge } from '../solid/panel.ts';
+import { extentOf, type Cut, type Edge, type Point, type RectEdge } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
 import type { Label } from '../worked/dimension.ts';
@@ -29,6 +29,8 @@ export interface Feature {
   readonly angleDeg?: number;
   /** Where a stopped cut begins or ends, or a hole stands, from the edge named: across `at`. */
   readonly across?: { readonly from: RectEdge; readonly at: Length };
+  /** A slanted slot that stops at both ends: how far clear of this edge it ends, square to it. */
+  readonly clear?: { readonly from: RectEdge; readonly at: Length };
   /** A row: how many, and from one to the next. */
   readonly count?: number;
   readonly pitch?: Length;
@@ -140,9 +142,26 @@ function stripFeature(strip: ResolvedPanel['strips'][number], box: BlankBox): Fe
     atOpposite: Math.round(there) as Length,
     angleDeg: degrees(Math.atan2(Math.abs(crosses ? run.u : run.v), Math.abs(crosses ? run.v : run.u))),
     ...(stoppedAt && (stoppedAt.from || stoppedAt.to)
-      ? { across: { from: stoppedAt.from ? ('far' as const) : ('near' as const), at: Math.round(to - from) as Length } }
+      ? { across: { from: openEdge(crosses, crosses ? run.v : run.u, stoppedAt.from), at: Math.round(to - from) as Length } }
       : {}),
+    ...(stoppedAt?.from && stoppedAt.to ? { clear: clearOf(strip, box, crosses, run) } : {}),
   };
+}
+
+/** The edge it keeps further off, for at the other it runs out into what is cut there. */
+function clearOf({ normal, near, far, from, to }: ResolvedPanel['strips'][number], box: BlankBox, crosses: boolean, run: Point): NonNullable<Feature['clear']> {
+  const axis = crosses ? 'v' : 'u';
+  const reach = [near, far].flatMap((across) => [from, to].map((along) => normal[axis] * across + run[axis] * along));
+  const [low, high] = crosses ? [box.v0, box.v1] : [box.u0, box.u1];
+  const [free, beyond] = [Math.min(...reach) - low, high - Math.max(...reach)];
+  const [lowEdge, highEdge] = crosses ? (['near', 'far'] as const) : (['start', 'end'] as const);
+  return free > beyond ? { from: lowEdge, at: Math.round(free) as Length } : { from: highEdge, at: Math.round(beyond) as Length };
+}
+
+/** Where a slanted slot that stops inside runs out: at the far end of its run if it stops at the low one, and that end lies far or near as the run goes. */
+function openEdge(crosses: boolean, towards: number, stopsLow: boolean): RectEdge {
+  const [low, high] = crosses ? (['near', 'far'] as const) : (['start', 'end'] as const);
+  return towards > 0 === stopsLow ? high : low;
 }
 
 const degrees = (radians: number): number => (radians * 180) / Math.PI;

@@ -57,6 +57,36 @@ describe('of every line of both rooms', () => {
     expect(piece.rips).toHaveLength(line.features.filter(({ kind }) => kind === 'bevel-rip').length);
   });
 
+  const stopped = panels.flatMap(({ line, unit, name }) => {
+    const piece = pieceDrawing(line, unit);
+    return line.features.flatMap((feature) => {
+      const own = piece.slots.filter(({ guest }) => guest === feature.guest);
+      return feature.across && own.length === 1 && feature.kind !== 'holes' && feature.kind !== 'notch'
+        ? [{ name: `${name} ${feature.guest}`, feature, slot: own[0]!, piece }]
+        : [];
+    });
+  });
+
+  test('there are stopped slots, slanted ones among them', () => {
+    expect(stopped.length).toBeGreaterThan(10);
+    expect(stopped.some(({ feature }) => feature.angleDeg !== undefined)).toBe(true);
+  });
+
+  test.each(stopped)('$name: a stopped slot runs out where its words say it does', ({ feature, slot, piece }) => {
+    const crosses = feature.from === 'start';
+    const { left, right, low, high } = extent(slot.shape);
+    const [toLow, toHigh] = crosses ? [low, piece.widthMm - high] : [left, piece.lengthMm - right];
+    const lowEdge = crosses ? piece.below : 'start';
+    const { across, clear } = feature;
+    // Square ones that stop at both ends are measured from the far edge to where they begin.
+    if (clear) expect(clear.from === lowEdge ? toLow : toHigh).toBeCloseTo(toMm(clear.at), 3);
+    else if (feature.angleDeg !== undefined) expect(across!.from === lowEdge ? toLow : toHigh).toBeLessThan(1);
+    else {
+      const reach = crosses ? [low, piece.widthMm - low, high, piece.widthMm - high] : [left, piece.lengthMm - left, right, piece.lengthMm - right];
+      expect(Math.min(...reach.map((each) => Math.abs(each - toMm(across!.at))))).toBeLessThan(1e-3);
+    }
+  });
+
   const flat = panels.filter(
     ({ panel }) => panel.bands.length === 0 && panel.outline.every(({ bevel }) => bevel === 0) && panel.cuts.every(({ kind }) => kind !== 'edge-groove'),
   );

@@ -37,6 +37,8 @@ export interface PieceHole extends Spot {
 export interface PieceDrawing {
   /** Which face of the panel lies up: that into which more is cut. */
   readonly up: Face;
+  /** Which of the blank's long edges lies below. */
+  readonly below: 'near' | 'far';
   readonly lengthMm: number;
   readonly widthMm: number;
   readonly thicknessMm: number;
@@ -71,6 +73,7 @@ export function pieceDrawing(line: PartLine, unit: ResolvedUnit | null): PieceDr
     return {
       ...size,
       up: 'reference',
+      below: 'near',
       outline:
         line.outline ??
         corners([
@@ -94,6 +97,8 @@ export function pieceDrawing(line: PartLine, unit: ResolvedUnit | null): PieceDr
   return {
     ...size,
     up,
+    // Turned over edge for edge, so that its ends stay.
+    below: up === 'reference' ? 'far' : 'near',
     outline: outlineOf(up),
     underOutline: panel.outline.some(({ bevel }) => Math.abs(bevel) > 1e-9) ? outlineOf(under) : null,
     slots: panel.strips.flatMap((strip) => {

@@ -25,7 +25,13 @@ export function partTemplate(part: PartLine, piece: PieceDrawing): TrueDrawing {
   ];
   const words: Words[] = [{ text: part.mark, at: { x: lengthMm / 2, y: widthMm / 2 }, high: TEXT_MM, centred: true }];
   const name = `${part.mark} ${labelWords(part.names[0]!)}`;
-  return { title: `template for ${name}, ${edgeWords(part, 'start')} at the left, ${piece.up} face up`, width: lengthMm, height: widthMm, strokes, words };
+  return {
+    title: `template for ${name}, ${edgeWords(part, 'start')} at the left, ${edgeWords(part, piece.below)} below, ${piece.up} face up`,
+    width: lengthMm,
+    height: widthMm,
+    strokes,
+    words,
+  };
 }
 
 /** The long leg of a wedge, mm: long enough to set a blade by, short enough for every paper. */

@@ -5,6 +5,7 @@ import {
   jointGroups,
   jointWords,
   labelWords,
+  pieceDrawing,
   lengthText,
   massText,
   percentText,
@@ -15,6 +16,7 @@ import {
   edgeWords,
   type JointGroup,
   type PartLine,
+  type PieceDrawing,
   type UnitPlan,
 } from '@keen/core';
 import { linesOf } from '../letters.ts';
@@ -134,7 +136,7 @@ const MOST_PART_MM = 96;
 
 export function partCard(flow: Flow, { unit, workshop }: Pick<Told, 'unit' | 'workshop'>, line: PartLine, plan: UnitPlan | null): void {
   const figure = { ...partFigure(line, plan, unit), title: nameOf(line) };
-  const words = wordsOf(line, workshop, unit);
+  const words = wordsOf(line, pieceDrawing(line, plan?.unit ?? null).below, workshop, unit);
   const room = flow.room;
   const wide = (room.width - GAP_MM) * (1 - WORDS_SHARE);
   const lines = words.flatMap((text) => linesOf(text, TEXT_MM, room.width - GAP_MM - wide));
@@ -159,11 +161,11 @@ export function partCard(flow: Flow, { unit, workshop }: Pick<Told, 'unit' | 'wo
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function wordsOf(line: PartLine, workshop: Told['workshop'], unit: Told['unit']): string[] {
+function wordsOf(line: PartLine, below: PieceDrawing['below'], workshop: Told['workshop'], unit: Told['unit']): string[] {
   const grain = line.grain === 'none' ? 'grain either way' : `grain along the ${line.grain}`;
   return [
     `${lengthText(line.length.value, unit)} × ${lengthText(line.width.value, unit)} × ${fineText(line.thickness, unit)}, ${workshop.products[line.stock]?.name ?? line.stock}, ${grain}.`,
-    capital(`${edgeWords(line, 'start')} at the left, ${edgeWords(line, 'near')} below.`),
+    capital(`${edgeWords(line, 'start')} at the left, ${edgeWords(line, below)} below.`),
     ...(line.count > 1 ? [`${line.count} alike: ${line.names.map(labelWords).join(', ')}.`] : []),
     ...(line.mirrorOf === null ? [] : [`Mirror image of ${line.mirrorOf}.`]),
     ...(line.bands.length > 0 ? [`Edge band on the ${line.bands.map((edge) => edgeWords(line, edge)).join(', ')}.`] : []),
