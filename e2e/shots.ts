@@ -42,10 +42,14 @@ async function inSpace(page: Page): Promise<void> {
   await page.waitForTimeout(4000);
 }
 
+/** The shop set, open at the front of the first cabinet. */
 async function onPaper(page: Page): Promise<void> {
-  await page.getByRole('tab', { name: 'Story sticks' }).click();
-  await page.getByRole('button', { name: 'On paper, at its true size' }).click();
-  await page.locator('.sheet-preview').waitFor();
+  await page.getByRole('button', { name: 'Print the shop set' }).click();
+  await page.getByRole('button', { name: 'Draw it' }).click();
+  await page.locator('.page-shown').waitFor({ timeout: 30_000 });
+  await page.getByRole('dialog').getByLabel('page', { exact: true }).fill('3');
+  await page.getByRole('img', { name: /^Page 3 of/ }).waitFor();
+  await page.waitForTimeout(800);
 }
 
 /** A shelf in its dado, its play drawn larger. */
@@ -83,7 +87,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'bench-part', path: `${INK}/bench?part=${encodeURIComponent('ink/shelf/s1')}`, size: PHONE },
   { name: 'log', path: `${INK}/log`, before: writeNote },
   { name: 'sum', path: `${INK}/box`, before: (page) => page.locator('.tally .explained', { hasText: 'empty' }).click() },
-  { name: 'on-paper', path: `${INK}/joints`, before: onPaper },
+  { name: 'on-paper', path: `${INK}/box`, before: onPaper },
   // Last: it changes the cupboard.
   { name: 'tries', path: `${INK}/box`, before: twoTries },
 ];
