@@ -85,6 +85,21 @@ test('the shop set is drawn, looked through page by page, and opened as the PDF 
   expect(pdf.getPageCount()).toBe(count);
   // A3, laid across.
   expect(Math.round(pdf.getPage(0).getWidth())).toBe(1191);
+
+  // The same page as SVG, measured by the browser: the front is as large as its scale says, in millimeters.
+  const link3 = await dialog.getByRole('link', { name: 'This page as SVG' }).getAttribute('href');
+  const beside = await page.context().newPage();
+  await beside.goto(new URL(link3!.replace(/\d+$/, '3'), page.url()).href);
+  const { times, high } = await beside.evaluate(() => {
+    const svg = document.documentElement as unknown as SVGSVGElement;
+    const pxPerMm = svg.getBoundingClientRect().width / svg.width.baseVal.valueInSpecifiedUnits;
+    const title = [...svg.querySelectorAll('text')].map((text) => text.textContent).find((text) => /^front.*1 : [\d.]+$/.test(text))!;
+    const heights = [...svg.querySelectorAll('path[fill="#ffffff"]')].map((path) => path.getBoundingClientRect().height / pxPerMm);
+    return { times: Number(/1 : ([\d.]+)$/.exec(title)![1]), high: Math.max(...heights) };
+  });
+  // Its sides, 820 mm high; a line's own width goes over both ends.
+  expect(Math.abs(high * times - 820)).toBeLessThan(0.4 * times);
+  await beside.close();
 });
 
 test('parts, sheets and bodies are handed over as files', async ({ page }) => {
