@@ -71,7 +71,7 @@ test('the typed twin of a drag: put on a floor, pinned there', () => {
 test('an estimate is marked as one, a mass typed is not', () => {
   const { item } = shown({ ...tin, kg: null });
   expect(screen.getByText(/estimated/)).toBeInTheDocument();
-  fireEvent.change(screen.getByLabelText('kg each'), { target: { value: '2' } });
+  fireEvent.change(screen.getByLabelText('weight of one'), { target: { value: '2' } });
   expect(item().kg).toBe(2);
   expect(screen.getByText(/weighed/)).toBeInTheDocument();
 });
