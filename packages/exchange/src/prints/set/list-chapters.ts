@@ -29,7 +29,7 @@ export function cutListChapter(pages: Pages, { parts, workshop, unit }: Told): v
       { title: 'out of', share: 3.6 },
       { title: 'grain along', share: 1.6 },
       { title: 'edge band', share: 2.4 },
-      { title: 'cut', share: 0.9 },
+      { title: 'cut', share: 1.5 },
     ],
     parts.map((line) => [
       line.mark,

@@ -38,7 +38,10 @@ function faults(pages: readonly SheetPicture[]): string[] {
       .filter(({ box }) => box.x < 9.9 || box.y < 9 || box.x + box.width > width - 9.9 || box.y + box.height > height - 9.9)
       .map(({ text }) => `${where}: '${text}' runs off`);
     const on = words.flatMap((a, n) => words.slice(n + 1).flatMap((b) => (crossed(a.box, b.box) ? [`${where}: '${a.text}' on '${b.text}'`] : [])));
-    return [...off, ...on];
+    // Lines too, but those that are cut at the window of a drawing.
+    const lines = patches.filter(({ clip }) => clip === null).flatMap(({ strokes }) => strokes.flatMap(({ points }) => points));
+    const out = lines.filter(({ x, y }) => x < 9.5 || y < 9 || x > width - 9.5 || y > height - 9).length;
+    return [...off, ...on, ...(out > 0 ? [`${where}: ${out} corners of lines off the page`] : [])];
   });
 }
 

@@ -106,7 +106,8 @@ function frontSpans({ unit: solid }: UnitPlan, unit: DisplayUnit): Span[] {
   const { outside, compartments } = solid;
   const bounds = boundsOfUnit(solid);
   const left = Math.min(0, bounds.low.along);
-  const heights = heightsShown(compartments);
+  // What stands on top stands in no opening: nothing is drawn there to measure to.
+  const heights = heightsShown(compartments).filter(({ space: { at, height } }) => toMm(at.up) + toMm(height.value) < bounds.high.up + 1);
   const bays = onePerWidth(baysShown(compartments));
   return [
     ...heights.map(({ space: { at, height } }): Span => ({

@@ -76,8 +76,10 @@ export function wallFigure(
 /** Where one unit goes: from the wall's left end, and above the floor. */
 export function placeSpans({ units }: Pick<Design, 'units'>, { id }: UnitPlan, text: (length: Length) => string): Span[] {
   const { along, up } = units[id]!.place;
-  return [
+  const spans: Span[] = [
     { side: 'below', row: 0, from: 0, to: mm(along.nm), text: text(along.nm) },
     { side: 'left', row: 0, from: 0, to: mm(up.nm), text: text(up.nm) },
   ];
+  // What stands at the wall's end, or on the floor, is nowhere to be measured to.
+  return spans.filter(({ to }) => to > 0);
 }
