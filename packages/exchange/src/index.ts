@@ -14,3 +14,4 @@ export { isZip, zipped } from './zip.ts';
 export { tableText } from './table-text.ts';
 export { readOutlines, type ReadOutlines } from './outlines/read-outlines.ts';
 export type { Outline } from './outlines/rings.ts';
+export { viewsSvg, type DrawingId } from './prints/set/views-svg.ts';

@@ -98,6 +98,12 @@ export class Canvas {
     this.patches.push({ clip: null, strokes: [], words: [] });
   }
 
+  /** What is drawn, without a head or a foot. */
+  bare(): SheetPicture {
+    const { width, height } = this.sheet;
+    return { width, height, title: this.title, patches: this.patches.filter(({ strokes, words }) => strokes.length + words.length > 0) };
+  }
+
   /** The finished page, under its head and over its foot. */
   picture({ project, revision, page, of }: { readonly project: string; readonly revision: string; readonly page: number; readonly of: number }): SheetPicture {
     const { width, height } = this.sheet;
@@ -111,7 +117,7 @@ export class Canvas {
     ]);
     this.text(revision, { x: left, y: MARGIN_MM + 1 }, { high: SMALL_MM });
     this.text(`page ${page} of ${of}`, { x: right, y: MARGIN_MM + 1 }, { high: TEXT_MM, bold: true, from: 'end' });
-    return { width, height, title: this.title, patches: this.patches.filter(({ strokes, words }) => strokes.length + words.length > 0) };
+    return this.bare();
   }
 
   private get now(): { strokes: SheetStroke[]; words: SheetWords[] } {

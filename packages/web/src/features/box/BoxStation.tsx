@@ -3,8 +3,11 @@ import { FLOOR, isShelfBox, MOST_SHELVES, shelvesInOrder, type ShelfBox } from '
 import Add from '@mui/icons-material/Add';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
-import { useAppDispatch } from '../../app/store.ts';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { DrawingId } from '@keen/exchange';
+import { useAppDispatch, useAppSelector } from '../../app/store.ts';
+import { fileName } from '../../ui/download.ts';
+import { SaveFile } from '../../ui/SaveFile.tsx';
+import { selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { BoxDrawing } from './BoxDrawing.tsx';
@@ -45,6 +48,7 @@ export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
         {doored && view === 'drawing' && (
           <FormControlLabel control={<Switch size="small" checked={closed} onChange={(event) => setClosed(event.target.checked)} />} label="with its doors" />
         )}
+        <SaveDrawing view={view} shown={shown} closed={closed} />
         {isShelfBox(box) && <AddShelf box={box} />}
       </div>
       <Shown view={view} shown={shown} closed={closed} />
@@ -77,6 +81,29 @@ function Shown({ view, shown, closed }: { readonly view: BoxView; readonly shown
 
 const SIDE_AND_PLAN = ['right', 'plan'] as const;
 const BACK = ['back'] as const;
+
+/** Drawings of each view, as they are saved. */
+const DRAWN: Readonly<Partial<Record<BoxView, readonly DrawingId[]>>> = {
+  drawing: ['front', 'section'],
+  sides: ['right', 'plan'],
+  back: ['back'],
+  space: ['apart'],
+};
+
+function SaveDrawing({ view, shown: { plan, unit }, closed }: { readonly view: BoxView; readonly shown: ShownUnit; readonly closed: boolean }) {
+  const { parts } = useAppSelector(selectPlan);
+  const drawn = DRAWN[view];
+  if (!drawn) return null;
+  return (
+    <SaveFile
+      name={`${fileName(plan.name)}-${drawn.join('-')}.svg`}
+      type="image/svg+xml"
+      make={async () => (await import('@keen/exchange')).viewsSvg(drawn, { plan, parts, display: unit, open: !closed })}
+    >
+      SVG
+    </SaveFile>
+  );
+}
 
 function AddShelf({ box }: { readonly box: ShelfBox }) {
   const { apply } = useEdit();

@@ -60,7 +60,7 @@ describe('parts without a cabinet', () => {
     expect(loose(store)).toMatchObject([{ name: 'Jig', stock: 'birch-18', count: 4, length: { text: '23 1/2 in' } }]);
   });
 
-  test('what cannot be is said and not taken', async () => {
+  test('what cannot be is said and not taken', () => {
     const store = shown(part('a'));
     const row = within(screen.getByRole('group', { name: 'Tray' }));
     fireEvent.change(row.getByLabelText('width'), { target: { value: '1 mm' } });

@@ -1,0 +1,44 @@
+/** Drawings of one unit as a file of their own: beside one another, to one scale that stands beside their names, millimetres of an A3 sheet laid across. */
+import type { DisplayUnit, PartLine, UnitPlan, ViewId } from '@keen/core';
+import { across } from '../paper.ts';
+import { pictureSvg } from '../picture-svg.ts';
+import { Canvas } from './canvas.ts';
+import { pictureFigure } from './exploded.ts';
+import { drawFigure, drawPair, type Figure } from './figure.ts';
+import { linesByPanel, sectionFigure, viewFigure } from './unit-figures.ts';
+
+/** What can be drawn: from a side, cut across the wall, seen from above and beside, drawn apart. */
+export type DrawingId = ViewId | 'section' | 'picture' | 'apart';
+
+export interface ViewsWish {
+  readonly plan: UnitPlan;
+  /** Of the whole project: parts are named by their marks. */
+  readonly parts: readonly PartLine[];
+  readonly display: DisplayUnit;
+  /** The front without its doors. */
+  readonly open: boolean;
+}
+
+/** One drawing, or two. Throws a RangeError for none. */
+export function viewsSvg([one, other]: readonly DrawingId[], { plan, parts, display, open }: ViewsWish): string {
+  if (one === undefined) throw new RangeError('no drawing is asked for');
+  const lines = linesByPanel(parts);
+  const figureOf = (id: DrawingId): Figure => {
+    switch (id) {
+      case 'section':
+        return sectionFigure(plan, lines, display);
+      case 'picture':
+      case 'apart':
+        return pictureFigure(plan, id === 'apart' ? APART_MM : 0, lines);
+      default:
+        return viewFigure(plan, id, lines, display, open && id === 'front');
+    }
+  };
+  const canvas = new Canvas(across('a3'), plan.name);
+  if (other === undefined) drawFigure(canvas, figureOf(one), canvas.room);
+  else drawPair(canvas, [figureOf(one), figureOf(other)], canvas.room);
+  return pictureSvg(canvas.bare());
+}
+
+/** The outermost parts are drawn so far out of the unit. */
+const APART_MM = 240;
