@@ -11,7 +11,6 @@ export async function up(tables: QueryInterface): Promise<void> {
     price: { type: DataTypes.DOUBLE, allowNull: false },
     heard_at: { type: DataTypes.DATE(3), allowNull: false },
   });
-  await tables.addIndex('merchant_prices', ['offer', 'heard_at']);
   await liftAll(tables, 9);
 }
 
