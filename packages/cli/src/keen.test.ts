@@ -98,6 +98,9 @@ describe('keen print', () => {
     expect(keen('print', EXAMPLE, 'set', '--unit', 'ink', '--paper', 'a3', '--units', 'mm', '--out', one).status).toBe(0);
     expect(readFileSync(one).length).toBeLessThan(readFileSync(all).length);
     expect(readFileSync(one).toString('latin1', 0, 5)).toBe('%PDF-');
+    const bare = JSON.parse(readFileSync(EXAMPLE, 'utf8')) as { design: { units: object; items: object; cutFrom: object[] } };
+    Object.assign(bare.design, { units: {}, items: {}, cutFrom: [] });
+    expect(refused('print', file('bare.json', JSON.stringify(bare)), 'set').message).toContain('no cabinet');
   });
 
   test.each(['sticks', 'templates', 'wedges'])('%s are written as PDF', (kind) => {

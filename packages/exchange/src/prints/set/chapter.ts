@@ -2,7 +2,6 @@
 import type { Build, BuildTold, Design, DisplayUnit, Plan, ProjectFile, Setups, ShoppingLine, UnitPlan, Workshop } from '@keen/core';
 import type { PartLine } from '@keen/core';
 import type { LaidOut } from '../../sheets.ts';
-import type { Pages } from './flow.ts';
 
 export interface Told {
   readonly design: Design;
@@ -21,10 +20,4 @@ export interface Told {
   readonly setups: Setups;
   readonly shopping: readonly ShoppingLine[];
   readonly unit: DisplayUnit;
-}
-
-export interface Chapter {
-  readonly title: string;
-  /** Puts its pages at the end; none where it has nothing to say. */
-  readonly write: (pages: Pages, told: Told) => void;
 }

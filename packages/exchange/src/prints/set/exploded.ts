@@ -3,7 +3,7 @@
  * another where a plane between the two has it on the far side.
  */
 import { boundsOf, meshesOf, slabFaces, type PartLine, type PieceSpot as Spot, type SeenPanel, type UnitPlan, type Vector } from '@keen/core';
-import type { Figure, FigureShape } from './figure.ts';
+import type { Figure, FigureShape } from './figure-parts.ts';
 import { notesOf } from './unit-figures.ts';
 
 /** From the right, the front and above, all three edges of a cube equally long. */

@@ -19,7 +19,8 @@ import {
 } from '@keen/core';
 import { circle } from '../marks.ts';
 import type { Told } from './chapter.ts';
-import { drawFigure, type Figure, type FigureShape } from './figure.ts';
+import { drawFigure } from './figure.ts';
+import type { Figure, FigureShape } from './figure-parts.ts';
 import { Flow, type Pages } from './flow.ts';
 import { shared } from './unit-chapters.ts';
 import { CUT_GREY } from './unit-figures.ts';

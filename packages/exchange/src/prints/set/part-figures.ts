@@ -1,7 +1,7 @@
 /** One piece of the cut list flat on the bench, its cuts measured from its left end and its lower edge. */
 import { pieceDrawing, tapeText, type DisplayUnit, type Length, type PartLine, type PieceDrawing, type PieceSlot, type UnitPlan } from '@keen/core';
 import { circle, flattened } from '../marks.ts';
-import type { Figure, FigureShape, Ordinate } from './figure.ts';
+import type { Figure, FigureShape, Ordinate } from './figure-parts.ts';
 
 const SLOT_GREY = 0.88;
 /** A cross in a hole reaches so far past its rim, mm. */

@@ -13,7 +13,8 @@ import {
 } from '@keen/core';
 import { sheetsToDraw, type LaidOut } from '../../sheets.ts';
 import type { Told } from './chapter.ts';
-import { drawFigure, type Figure, type FigureShape, type Inset, type Tag } from './figure.ts';
+import { drawFigure } from './figure.ts';
+import type { Figure, FigureShape, Inset, Tag } from './figure-parts.ts';
 import { Flow, type Pages } from './flow.ts';
 
 export function sheetsChapter(pages: Pages, told: Told): void {

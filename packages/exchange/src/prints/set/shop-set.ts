@@ -9,6 +9,7 @@ import {
   learnedWorkshop,
   LOOSE,
   planBuild,
+  Refusal,
   isNewSheet,
   boardJobs,
   massText,
@@ -61,12 +62,12 @@ export interface SetProgress {
   readonly doing: string;
 }
 
-/** All pages. `tell` hears what is begun. Throws a RangeError for a unit the project does not have, or a project without any. */
+/** All pages. `tell` hears what is begun. Throws a Refusal for a unit the project does not have, or a project without any. */
 export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = () => {}): SheetPicture[] {
   const { project, paper, revision } = wish;
   const made = planOf(project.design, project.record, learnedWorkshop(project.record, project.workshop).workshop);
   const units = wish.units.length === 0 ? made.units : wish.units.map((id) => made.byId.get(id) ?? missing(id));
-  if (units.length === 0) throw new RangeError('there is no cabinet in the project yet');
+  if (units.length === 0) throw new Refusal('nothing', 'there is no cabinet in the project yet', 'project', 'a project with a cabinet');
   const steps = units.length + 8 + (wish.units.length === 0 && Object.keys(project.design.loose).length > 0 ? 1 : 0);
   let done = 0;
   const begin = (doing: string): void => tell({ done: done++, of: steps, doing });
@@ -112,7 +113,7 @@ export function shoppingFor(project: ProjectFile, ids: readonly string[]): reado
 }
 
 function missing(id: string): never {
-  throw new RangeError(`there is no cabinet '${id}' in the project`);
+  throw new Refusal('unit', `there is no cabinet '${id}' in the project`, 'units', 'cabinets of the project');
 }
 
 function toldOf({ project, display: unit, layouts }: Pick<SetWish, 'project' | 'display' | 'layouts'>, made: Told['plan'], units: readonly UnitPlan[]): Told {

@@ -19,7 +19,7 @@ import {
 } from '@keen/core';
 import type { PieceSpot as Spot } from '@keen/core';
 import { circle } from '../marks.ts';
-import type { Figure, FigureShape, Note, Span } from './figure.ts';
+import type { Figure, FigureShape, Note, Span } from './figure-parts.ts';
 
 const WHITE = 1;
 /** What is cut through. */

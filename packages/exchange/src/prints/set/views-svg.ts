@@ -4,7 +4,8 @@ import { across } from '../paper.ts';
 import { pictureSvg } from '../picture-svg.ts';
 import { Canvas } from './canvas.ts';
 import { pictureFigure } from './exploded.ts';
-import { drawFigure, drawPair, type Figure } from './figure.ts';
+import { drawFigure, drawPair } from './figure.ts';
+import type { Figure } from './figure-parts.ts';
 import { linesByPanel, sectionFigure, viewFigure } from './unit-figures.ts';
 
 /** What can be drawn: from a side, cut across the wall, seen from above and beside, drawn apart. */

@@ -1,6 +1,6 @@
 /** The wall from the front with what is on it, and the units where they hang. */
 import { ceilingAt, floorAt, studsOf, thingRect, thingsInOrder, toMm, viewFrom, type Design, type Length, type UnitPlan } from '@keen/core';
-import type { Figure, FigureShape, Inset, Span, Tag } from './figure.ts';
+import type { Figure, FigureShape, Inset, Span, Tag } from './figure-parts.ts';
 
 const mm = (nm: number): number => nm / 1e6;
 
