@@ -59,6 +59,14 @@ describe('a price list of somebody', () => {
     expect(rows[0]!.price).toBe(price);
   });
 
+  test('a list in other money is reckoned into the workshop’s, to the cent', () => {
+    const table = readForeignTable('what;material;thickness;length;width;price\nX;MDF;12 mm;2440 mm;1220 mm;10,55\n');
+    if (!table.ok) throw new Error(table.problem.message);
+    const kind = productsTable('mm', {}, 1.17);
+    const made = readForeign(kind, table.value, guessColumns(kind, table.value));
+    expect(made.ok && made.value.rows[0]!.price).toBe(12.34); // 12.3435
+  });
+
   test('what is known by name and size gets its new price under its id; what is new gets an id of its own', () => {
     const [first] = Object.values(KNOWN);
     const text = productsCsv({ a: { ...first!, price: 99.5 }, b: { ...first!, name: 'Another, like it' }, c: { ...first!, name: 'Another: like it' } });

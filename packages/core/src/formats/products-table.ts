@@ -26,8 +26,8 @@ const NAME_LENGTH = 80;
 const MOST_PRICE = 1e6;
 const named = (id: MaterialId): string => MATERIALS[id].name.toLowerCase();
 
-/** As in the table, so many are known already under their ids. */
-export const productsTable = (unit: DisplayUnit, known: Readonly<Record<string, Product>>): TableKind<Product, ProductKey> => ({
+/** `known` are those that are there already; one of the list's money is worth `rate` of the workshop's. */
+export const productsTable = (unit: DisplayUnit, known: Readonly<Record<string, Product>>, rate = 1): TableKind<Product, ProductKey> => ({
   columns: PRODUCT_COLUMNS,
   needed: ['name', 'material', 'nominal', 'length', 'width', 'price'],
   unit,
@@ -45,11 +45,11 @@ export const productsTable = (unit: DisplayUnit, known: Readonly<Record<string, 
     grain: 'length',
     unit,
   }),
-  put,
+  put: (product, key, cell, cellUnit, where) => put(product, key, cell, cellUnit, where, rate),
   whole: (products) => withIds(products, known),
 });
 
-function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | null, where: string): Outcome<Product> {
+function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | null, where: string, rate: number): Outcome<Product> {
   const set = (value: Partial<Product>): Outcome<Product> => accept({ ...product, ...value });
   switch (key) {
     case 'name':
@@ -89,7 +89,7 @@ function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | n
       // Thousands are parted by every separator but the last, and by that one too where three figures follow it.
       const bare = cell.replace(/[^\d.,-]/g, '');
       const plain = bare.replace(/[.,](?=.*[.,]|\d{3}$)/g, '').replace(',', '.');
-      const price = plain === '' ? NaN : Number(plain);
+      const price = plain === '' ? NaN : Number(plain) * rate;
       return price >= 0 && price <= MOST_PRICE
         ? set({ price: Math.round(price * 100) / 100 })
         : refuse('cell', `'${cell.slice(0, 40)}' is no price`, where, `an amount from 0 to ${MOST_PRICE}`);

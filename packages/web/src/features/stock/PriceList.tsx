@@ -1,9 +1,10 @@
 /** Sheets and boards that can be bought, out of a merchant's price list or any table, and out again as one. */
 import { MATERIALS, productsCsv, productsTable, readForeignTable, type Product } from '@keen/core';
 import { Button, Tooltip } from '@mui/material';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download } from '../../ui/download.ts';
+import { NumberField } from '../../ui/NumberField.tsx';
 import { problemSaid } from '../project/project.slice.ts';
 import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
 import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
@@ -13,7 +14,6 @@ import { useWorkshopChange } from './useWorkshopChange.ts';
 interface Opened {
   readonly name: string;
   readonly text: string;
-  readonly kind: ReturnType<typeof productsTable>;
 }
 
 export function PriceList() {
@@ -23,10 +23,15 @@ export function PriceList() {
   const dispatch = useAppDispatch();
   const input = useRef<HTMLInputElement>(null);
   const [opened, setOpened] = useState<Opened | null>(null);
+  const [rate, setRate] = useState(1);
+  const kind = useMemo(() => productsTable(unit, workshop.products, rate), [unit, workshop.products, rate]);
   const open = async (file: File): Promise<void> => {
     const text = await readText(file);
     const table = text.ok ? readForeignTable(text.value) : text;
-    if (text.ok && table.ok) return setOpened({ name: file.name, text: text.value, kind: productsTable(unit, workshop.products) });
+    if (text.ok && table.ok) {
+      setRate(1);
+      return setOpened({ name: file.name, text: text.value });
+    }
     const { problem } = table as Exclude<typeof table, { ok: true }>;
     dispatch(problemSaid({ ...problem, message: `“${file.name}” was not read: ${problem.message} (${problem.where})` }));
   };
@@ -56,12 +61,22 @@ export function PriceList() {
         <ForeignTableDialog
           name={opened.name}
           text={opened.text}
-          kind={opened.kind}
+          kind={kind}
           called={['sheet or board', 'sheets and boards']}
           shownAs={(product, key) => cellOf(product, key)}
           onTake={take}
           onClose={() => setOpened(null)}
-        />
+        >
+          <NumberField
+            label={`one of the list’s money is worth${workshop.currency === '' ? ' of ours' : ''}`}
+            unit={workshop.currency}
+            name="rate"
+            least={0.0001}
+            most={10_000}
+            value={rate}
+            onChange={(worth) => worth !== null && setRate(worth)}
+          />
+        </ForeignTableDialog>
       )}
     </p>
   );

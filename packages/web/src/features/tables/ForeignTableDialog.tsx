@@ -16,7 +16,7 @@ import {
   type TableKind,
 } from '@keen/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { download } from '../../ui/download.ts';
 
@@ -27,7 +27,7 @@ const SHOWN = 4;
 export interface ForeignTableDialogProps<Row, Key extends string> {
   readonly name: string;
   readonly text: string;
-  /** What its rows become. The same one as long as the dialog is open. */
+  /** What its rows become. The same one as long as nothing about it is changed. */
   readonly kind: TableKind<Row, Key>;
   /** 'thing', 'sheet or board': one row, and several. */
   readonly called: readonly [one: string, several: string];
@@ -35,9 +35,20 @@ export interface ForeignTableDialogProps<Row, Key extends string> {
   readonly shownAs: (row: Row, key: Key) => string;
   readonly onTake: (rows: readonly Row[]) => void;
   readonly onClose: () => void;
+  /** Further questions about the file. */
+  readonly children?: ReactNode;
 }
 
-export function ForeignTableDialog<Row, Key extends string>({ name, text, kind, called, shownAs, onTake, onClose }: ForeignTableDialogProps<Row, Key>) {
+export function ForeignTableDialog<Row, Key extends string>({
+  name,
+  text,
+  kind,
+  called,
+  shownAs,
+  onTake,
+  onClose,
+  children,
+}: ForeignTableDialogProps<Row, Key>) {
   const [separator, setSeparator] = useState<Separator | undefined>(undefined);
   const [chosen, setChosen] = useState<readonly ColumnChoice<Key>[] | null>(null);
   const [left, setLeft] = useState<readonly RowFault[] | null>(null);
@@ -94,6 +105,7 @@ export function ForeignTableDialog<Row, Key extends string>({ name, text, kind, 
               options={SEPARATORS.map((value) => ({ value, label: SEPARATOR_NAMES[value] }))}
               onChange={(value) => (setSeparator(value as Separator), setChosen(null))}
             />
+            {children}
             {!read.ok && (
               <Alert severity="warning">
                 {read.problem.message}. Wanted: {read.problem.accepted}
