@@ -24,13 +24,27 @@ export class BundlesService {
   async bundle(projectId: string): Promise<{ readonly name: string; readonly zip: Uint8Array }> {
     const { project } = await this.stored.read(projectId);
     const pictures = new Map<string, Uint8Array>();
-    for (const id of photosOf(project.record)) pictures.set(id, await readFile(await this.photos.find(projectId, id, 'full')));
+    for (const id of photosOf(project.record)) pictures.set(id, await this.picture(projectId, id));
     const name =
       project.design.name
         .replace(/[^A-Za-z0-9]+/g, '-')
         .replace(/^-|-$/g, '')
         .toLowerCase() || 'project';
     return { name: `${name}.carcass.zip`, zip: bundleZip({ project: { ...project, workshop: standingAlone(project.workshop, projectId) }, photos: pictures }) };
+  }
+
+  /** A note may be here before its picture is: the phone that took it sends it when it can. */
+  private async picture(projectId: string, id: string): Promise<Uint8Array> {
+    try {
+      return await readFile(await this.photos.find(projectId, id, 'full'));
+    } catch {
+      throw new ProblemException(409, {
+        code: 'missing-picture',
+        message: 'a note shows a picture that has not arrived here yet',
+        where: `photos/${id}`,
+        accepted: 'once more when the phone that took it has sent it; or the project as a file, without pictures',
+      });
+    }
   }
 
   /** A new project. Its pictures get names of their own, for the ones they had may be another project's. */

@@ -60,5 +60,15 @@ describe('a project with its pictures', () => {
     expect([await count(), pictures().length]).toEqual([projects, files]);
   });
 
+  test('a picture that is still on its way is told', async () => {
+    const note = { id: 'note-2', at: '2026-03-02T10:00:00.000Z', kind: 'note', note: { text: '', photos: ['photo-later'], nextTime: false } };
+    await app.api
+      .post('/api/projects/type-store/record')
+      .send({ entries: [note] })
+      .expect(201);
+    const { body } = await app.api.get('/api/projects/type-store/bundle').expect(409);
+    expect(body).toMatchObject({ code: 'missing-picture', where: 'photos/photo-later' });
+  });
+
   test('a project that is not there has none', () => app.api.get('/api/projects/nowhere/bundle').expect(404));
 });

@@ -32,7 +32,7 @@ import {
   type StoredProject,
   type StoredWorkshop,
 } from '../../app/api.ts';
-import { download, fileName } from '../../ui/download.ts';
+import { download, downloadBlob, fileName } from '../../ui/download.ts';
 import { Logo } from '../../ui/Logo.tsx';
 import { SharingDialog } from '../bench/SharingDialog.tsx';
 import { SchemeButton } from './SchemeButton.tsx';
@@ -107,6 +107,15 @@ export function Component() {
       else setProblem({ title: 'It could not be saved as a file', problem: text.problem });
     } catch {
       setProblem({ title: 'It could not be saved as a file', problem: problemOf(undefined) });
+    }
+  };
+  const saveBundle = async ({ id, name }: ProjectRow): Promise<void> => {
+    try {
+      const answer = await fetch(`/api/projects/${encodeURIComponent(id)}/bundle`);
+      if (answer.ok) downloadBlob(`${fileName(name)}.carcass.zip`, await answer.blob());
+      else setProblem({ title: 'It could not be saved with its pictures', problem: (await answer.json()) as Problem });
+    } catch {
+      setProblem({ title: 'It could not be saved with its pictures', problem: problemOf(undefined) });
     }
   };
   /** A project with a bare wall and nothing on it: the cabinet follows from what it must hold, or from the room there is. */
@@ -188,6 +197,7 @@ export function Component() {
               onRename={() => setRenaming(row)}
               onDuplicate={() => void duplicate(row.id).then(say('It was not copied'))}
               onSave={() => void saveFile(row.id)}
+              onSaveWhole={() => void saveBundle(row)}
               onDelete={() => void removeOne(row)}
             />
           ))}

@@ -10,10 +10,12 @@ export interface ProjectCardProps {
   readonly onRename: () => void;
   readonly onDuplicate: () => void;
   readonly onSave: () => void;
+  /** With its pictures and its journal. */
+  readonly onSaveWhole: () => void;
   readonly onDelete: () => void;
 }
 
-export function ProjectCard({ row, onRename, onDuplicate, onSave, onDelete }: ProjectCardProps) {
+export function ProjectCard({ row, onRename, onDuplicate, onSave, onSaveWhole, onDelete }: ProjectCardProps) {
   const [anchor, setAnchor] = useState<Element | null>(null);
   const then = (run: () => void) => () => {
     setAnchor(null);
@@ -39,9 +41,7 @@ export function ProjectCard({ row, onRename, onDuplicate, onSave, onDelete }: Pr
         <MenuItem onClick={then(onRename)}>Rename …</MenuItem>
         <MenuItem onClick={then(onDuplicate)}>Duplicate</MenuItem>
         <MenuItem onClick={then(onSave)}>Save as a file</MenuItem>
-        <MenuItem component="a" href={`/api/projects/${encodeURIComponent(row.id)}/bundle`} download onClick={() => setAnchor(null)}>
-          Save with its pictures
-        </MenuItem>
+        <MenuItem onClick={then(onSaveWhole)}>Save with its pictures</MenuItem>
         <MenuItem onClick={then(onDelete)}>Delete</MenuItem>
       </Menu>
     </li>
