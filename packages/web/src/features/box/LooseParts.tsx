@@ -116,10 +116,10 @@ export function LooseParts() {
         <Button variant="outlined" disabled={parts.length >= MOST_LOOSE} onClick={add}>
           Add a part
         </Button>
-        <Tooltip title="CSV or .xlsx, ours or anybody's">
+        <Tooltip describeChild title="CSV or .xlsx, ours or anybody's">
           <Button onClick={() => table.current?.click()}>Cut list in</Button>
         </Tooltip>
-        <Tooltip title="Closed outlines of a DXF or SVG drawing">
+        <Tooltip describeChild title="Closed outlines of a DXF or SVG drawing">
           <Button onClick={() => drawing.current?.click()}>Drawing in</Button>
         </Tooltip>
       </p>

@@ -87,7 +87,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
           <Button variant="outlined" startIcon={<Add />} onClick={add}>
             Add a thing
           </Button>
-          <Tooltip title="CSV or .xlsx, ours or any other: you say which column is what">
+          <Tooltip describeChild title="CSV or .xlsx, ours or any other: you say which column is what">
             <Button onClick={() => input.current?.click()}>Table in</Button>
           </Tooltip>
           <Button disabled={items.length === 0} onClick={() => download(`${fileName(design.name)}-contents.csv`, 'text/csv', contentsCsv(design.items, unit))}>

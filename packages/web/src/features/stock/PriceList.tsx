@@ -39,7 +39,7 @@ export function PriceList() {
     void save({ ...workshop, products: { ...workshop.products, ...Object.fromEntries(rows.map((product) => [product.id, product])) } });
   return (
     <p className="price-list">
-      <Tooltip title="CSV or .xlsx: new kinds come in, known ones get the new price">
+      <Tooltip describeChild title="CSV or .xlsx: new kinds come in, known ones get the new price">
         <Button variant="outlined" onClick={() => input.current?.click()}>
           Price list in
         </Button>

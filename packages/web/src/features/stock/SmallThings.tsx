@@ -28,7 +28,7 @@ export function SmallThings() {
             <tr>
               <th>and with it</th>
               <th>how many</th>
-              <th>for</th>
+              <th className="what-for">for</th>
             </tr>
           </thead>
           <tbody>
@@ -39,7 +39,7 @@ export function SmallThings() {
                   {line.size && `, ${shoppingSize(line, unit)}`}
                 </td>
                 <td data-label="how many">{amountText(line, unit)}</td>
-                <td className="quiet">{forWords(line)}</td>
+                <td className="quiet what-for">{forWords(line)}</td>
               </tr>
             ))}
           </tbody>
