@@ -1,5 +1,5 @@
 /** Lines of JSON over a socket: what the devices and their adapters speak. */
-import type { Socket } from 'node:net';
+import { createServer, type Server, type Socket } from 'node:net';
 
 /** Calls back for each whole line; a line that never ends closes the connection. */
 export function onLines(socket: Socket, each: (line: string) => void, most = 10_000): void {
@@ -22,4 +22,49 @@ export function readLine(line: string): Record<string, unknown> | null {
   } catch {
     return null;
   }
+}
+
+/** One caller of a stand-in. */
+export interface Caller {
+  readonly say: (message: object) => void;
+  /** As it comes: a garbled line too. */
+  readonly raw: (text: string) => void;
+  /** Calls back again and again until it is stopped, or the caller is gone; whatever went on before is stopped. */
+  readonly every: (ms: number, run: () => void) => void;
+  readonly stop: () => void;
+  /** The line breaks. */
+  readonly drop: () => void;
+}
+
+/** A message's command answered; false where it is not understood. */
+export type Answer = (message: Record<string, unknown>) => boolean;
+
+/** A stand-in that speaks lines of JSON on loopback: says who it is, answers commands, and what it understands where it does not. `port` 0 takes a free one. */
+export function listenLines(port: number, hello: () => object, commands: string, meet: (caller: Caller) => Answer): Promise<Server> {
+  const server = createServer((socket) => {
+    let timer: NodeJS.Timeout | undefined;
+    const stop = (): void => clearInterval(timer);
+    const say = (message: object): void => void socket.write(`${JSON.stringify(message)}\n`);
+    say({ type: 'hello', ...hello() });
+    const answer = meet({
+      say,
+      raw: (text) => void socket.write(text),
+      every: (ms, run) => {
+        stop();
+        timer = setInterval(run, ms);
+      },
+      stop,
+      drop: () => void socket.destroy(),
+    });
+    onLines(socket, (line) => {
+      const message = readLine(line);
+      if (message === null || !answer(message)) say({ type: 'error', message: 'not understood', accepted: commands });
+    });
+    socket.on('close', stop);
+    socket.on('error', stop);
+  });
+  return new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, '127.0.0.1', () => resolve(server));
+  });
 }

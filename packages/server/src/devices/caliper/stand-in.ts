@@ -1,7 +1,7 @@
 /** The digital caliper's stand-in: a TCP server that speaks lines of JSON, with noise, a battery and faults on demand. README.md tells the protocol. */
-import { createServer, type Server } from 'node:net';
+import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
-import { onLines, readLine } from '../lines.ts';
+import { listenLines } from '../lines.ts';
 
 /** Sheets come so much under their name, and differ so much from place to place, mm. */
 const UNDER_NAME = 0.012;
@@ -23,61 +23,52 @@ export function startCaliperStandIn(port: number): Promise<Server> {
   let battery = 0.24;
   let asked = 0;
   let fault: { readonly how: How; readonly after: number } | null = null;
-  const server = createServer((socket) => {
-    let timer: NodeJS.Timeout | undefined;
-    const say = (message: object): void => void socket.write(`${JSON.stringify(message)}\n`);
-    say({ type: 'hello', name: 'digital caliper, stand-in', battery });
+  const hello = (): object => ({ name: 'digital caliper, stand-in', battery });
+  return listenLines(port, hello, 'measure, stop, fail', ({ say, raw, every, stop, drop }) => {
     const measure = (nominal: number, places: number): void => {
       const random = seeded(++asked);
       const middle = nominal * (1 - UNDER_NAME);
       let taken = 0;
-      clearInterval(timer);
-      timer = setInterval(() => {
+      every(EACH_MS, () => {
         if (taken >= places) {
-          clearInterval(timer);
+          stop();
           if (battery < BATTERY_LOW) say({ type: 'battery-low', battery });
           return say({ type: 'end', battery });
         }
         if (fault && taken >= fault.after) {
           const { how } = fault;
           fault = null;
-          if (how === 'drop') return void socket.destroy();
-          if (how === 'silent') return clearInterval(timer);
-          socket.write('{"type":"reading","mm":17.\n');
+          if (how === 'drop') return drop();
+          if (how === 'silent') return stop();
+          raw('{"type":"reading","mm":17.\n');
           say({ type: 'reading', mm: 0 });
         }
         const mm = middle + FROM_PLACE_TO_PLACE * (random() + random() - 1);
         battery = Math.max(0, battery - BATTERY_PER_READING);
         taken++;
         say({ type: 'reading', mm: Math.round(mm / STEP_MM) * STEP_MM });
-      }, EACH_MS);
+      });
     };
-    onLines(socket, (line) => {
-      const message = readLine(line);
-      if (message?.['cmd'] === 'measure') {
-        const [nominal, places] = [Number(message['nominal']), Number(message['places'])];
-        if (!(nominal > 0 && nominal <= 150) || !Number.isInteger(places) || places < 1 || places > MOST_PLACES)
-          return say({ type: 'error', message: 'that cannot be measured', accepted: `nominal up to 150 mm, 1 to ${MOST_PLACES} places` });
-        return measure(nominal, places);
+    return (message) => {
+      const [nominal, places, how, after] = [Number(message['nominal']), Number(message['places']), message['how'] as How, Number(message['after'])];
+      switch (message['cmd']) {
+        case 'measure':
+          if (nominal > 0 && nominal <= 150 && Number.isInteger(places) && places >= 1 && places <= MOST_PLACES) measure(nominal, places);
+          else say({ type: 'error', message: 'that cannot be measured', accepted: `nominal up to 150 mm, 1 to ${MOST_PLACES} places` });
+          return true;
+        case 'stop':
+          stop();
+          say({ type: 'end', battery });
+          return true;
+        case 'fail':
+          if (FAULTS.includes(how) && Number.isInteger(after) && after >= 0) {
+            fault = { how, after };
+            say({ type: 'armed', how, after });
+          } else say({ type: 'error', message: 'that is no fault', accepted: `how: ${FAULTS.join(', ')}; after a whole number of readings` });
+          return true;
+        default:
+          return false;
       }
-      if (message?.['cmd'] === 'stop') {
-        clearInterval(timer);
-        return say({ type: 'end', battery });
-      }
-      if (message?.['cmd'] === 'fail') {
-        const [how, after] = [message['how'] as How, Number(message['after'])];
-        if (!FAULTS.includes(how) || !Number.isInteger(after) || after < 0)
-          return say({ type: 'error', message: 'that is no fault', accepted: `how: ${FAULTS.join(', ')}; after a whole number of readings` });
-        fault = { how, after };
-        return say({ type: 'armed', how, after });
-      }
-      say({ type: 'error', message: 'not understood', accepted: 'measure, stop, fail' });
-    });
-    socket.on('close', () => clearInterval(timer));
-    socket.on('error', () => clearInterval(timer));
-  });
-  return new Promise((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(port, '127.0.0.1', () => resolve(server));
+    };
   });
 }

@@ -1,7 +1,7 @@
 /** The scale's stand-in: a TCP server that speaks lines of JSON. What lies on it swings and settles; it can be overloaded, and fail on demand. README.md tells the protocol. */
-import { createServer, type Server } from 'node:net';
+import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
-import { onLines, readLine } from '../lines.ts';
+import { listenLines } from '../lines.ts';
 
 /** The display's own step, and the most it bears, kg. */
 const STEP_KG = 0.005;
@@ -26,12 +26,10 @@ export function startScaleStandIn(port: number): Promise<Server> {
   let battery = 0.23;
   let asked = 0;
   let fault: { readonly how: How; readonly after: number } | null = null;
-  const server = createServer((socket) => {
-    let timer: NodeJS.Timeout | undefined;
-    const say = (message: object): void => void socket.write(`${JSON.stringify(message)}\n`);
-    say({ type: 'hello', name: 'scale, stand-in', battery, most: MOST_KG });
+  const hello = (): object => ({ name: 'scale, stand-in', battery, most: MOST_KG });
+  return listenLines(port, hello, 'weigh, stop, fail', ({ say, raw, every, stop, drop }) => {
     const over = (): void => {
-      clearInterval(timer);
+      stop();
       battery = Math.max(0, battery - BATTERY_PER_WEIGHING);
       if (battery < BATTERY_LOW) say({ type: 'battery-low', battery });
       say({ type: 'end', battery });
@@ -40,19 +38,18 @@ export function startScaleStandIn(port: number): Promise<Server> {
       const random = seeded(++asked);
       const kg = about * (1 + OFF * (2 * random() - 1));
       let [taken, unsteady] = [0, false];
-      clearInterval(timer);
       if (kg > MOST_KG) {
         say({ type: 'overload', most: MOST_KG });
         return over();
       }
-      timer = setInterval(() => {
+      every(EACH_MS, () => {
         if (fault && taken >= fault.after) {
           const { how } = fault;
           fault = null;
-          if (how === 'drop') return void socket.destroy();
-          if (how === 'silent') return clearInterval(timer);
+          if (how === 'drop') return drop();
+          if (how === 'silent') return stop();
           if (how === 'nonsense') {
-            socket.write('{"type":"weight","kg":1.\n');
+            raw('{"type":"weight","kg":1.\n');
             say({ type: 'weight', kg: -3, steady: true });
           }
           if (how === 'unsteady') unsteady = true;
@@ -63,30 +60,27 @@ export function startScaleStandIn(port: number): Promise<Server> {
         taken++;
         say({ type: 'weight', kg: Math.round(shown * 1e4) / 1e4, steady });
         if (steady || taken >= MOST_READINGS) over();
-      }, EACH_MS);
+      });
     };
-    onLines(socket, (line) => {
-      const message = readLine(line);
-      if (message?.['cmd'] === 'weigh') {
-        const about = Number(message['about']);
-        if (!(about > 0 && about <= 1000)) return say({ type: 'error', message: 'that cannot be weighed', accepted: 'about: kilograms, up to 1000' });
-        return weigh(about);
+    return (message) => {
+      const [how, after, about] = [message['how'] as How, Number(message['after']), Number(message['about'])];
+      switch (message['cmd']) {
+        case 'weigh':
+          if (about > 0 && about <= 1000) weigh(about);
+          else say({ type: 'error', message: 'that cannot be weighed', accepted: 'about: kilograms, up to 1000' });
+          return true;
+        case 'stop':
+          over();
+          return true;
+        case 'fail':
+          if (FAULTS.includes(how) && Number.isInteger(after) && after >= 0) {
+            fault = { how, after };
+            say({ type: 'armed', how, after });
+          } else say({ type: 'error', message: 'that is no fault', accepted: `how: ${FAULTS.join(', ')}; after a whole number of readings` });
+          return true;
+        default:
+          return false;
       }
-      if (message?.['cmd'] === 'stop') return over();
-      if (message?.['cmd'] === 'fail') {
-        const [how, after] = [message['how'] as How, Number(message['after'])];
-        if (!FAULTS.includes(how) || !Number.isInteger(after) || after < 0)
-          return say({ type: 'error', message: 'that is no fault', accepted: `how: ${FAULTS.join(', ')}; after a whole number of readings` });
-        fault = { how, after };
-        return say({ type: 'armed', how, after });
-      }
-      say({ type: 'error', message: 'not understood', accepted: 'weigh, stop, fail' });
-    });
-    socket.on('close', () => clearInterval(timer));
-    socket.on('error', () => clearInterval(timer));
-  });
-  return new Promise((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(port, '127.0.0.1', () => resolve(server));
+    };
   });
 }

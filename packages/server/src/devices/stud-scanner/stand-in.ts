@@ -1,7 +1,7 @@
 /** The stud scanner's stand-in: a TCP server that speaks lines of JSON, with noise, false echoes and faults on demand. README.md tells the protocol. */
-import { createServer, type Server } from 'node:net';
+import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
-import { onLines, readLine } from '../lines.ts';
+import { listenLines } from '../lines.ts';
 import { levelAt } from './wall.ts';
 
 /** Samples lie so far apart, mm. */
@@ -25,70 +25,59 @@ export function startScannerStandIn(port: number): Promise<Server> {
   let battery = 0.86;
   let scans = 0;
   let fault: Fault | null = null;
-  const server = createServer((socket) => {
-    let timer: NodeJS.Timeout | undefined;
-    const say = (message: object): void => void socket.write(`${JSON.stringify(message)}\n`);
-    say({ type: 'hello', name: 'stud scanner, stand-in', battery });
+  const hello = (): object => ({ name: 'stud scanner, stand-in', battery });
+  return listenLines(port, hello, 'scan, stop, fail', ({ say, every, stop, drop }) => {
     const scan = ({ from, to, speed }: Scan): void => {
       const random = seeded(++scans);
       battery = Math.max(0, battery - BATTERY_PER_SCAN);
       const step = to >= from ? STEP_MM : -STEP_MM;
       let at = from;
-      let silent = false;
-      clearInterval(timer);
       // A few samples a tick: timers do not run as fast as a hand moves.
       const each = Math.max(1, Math.round((speed * 0.02) / STEP_MM));
-      timer = setInterval(() => {
+      every(20, () => {
         for (let n = 0; n < each; n++) {
           if (step > 0 ? at > to : at < to) {
-            clearInterval(timer);
+            stop();
             if (battery < BATTERY_LOW) say({ type: 'battery-low', battery });
             return say({ type: 'end', battery });
           }
           if (fault && (step > 0 ? at >= fault.at : at <= fault.at)) {
             const { how } = fault;
             fault = null;
-            clearInterval(timer);
-            if (how === 'drop') return void socket.destroy();
-            silent = true;
+            return how === 'drop' ? drop() : stop();
           }
-          if (silent) return;
           const level = Math.min(100, Math.max(0, levelAt(at) + NOISE * (random() + random() - 1)));
           say({ type: 'sample', at, level: Math.round(level * 10) / 10 });
           at += step;
         }
-      }, 20);
+      });
     };
-    onLines(socket, (line) => {
-      const message = readLine(line);
-      if (message === null) return say({ type: 'error', message: 'not understood', accepted: 'scan, stop, fail' });
+    return (message) => {
       switch (message['cmd']) {
         case 'scan': {
           const [from, to, speed] = [message['from'], message['to'], message['speed'] ?? 800].map(Number);
           if (![from, to, speed].every((value) => Number.isFinite(value)) || Math.abs(to! - from!) > LONGEST_MM || speed! <= 0)
-            return say({ type: 'error', message: 'that is no line', accepted: `from and to in mm, at most ${LONGEST_MM} apart, speed over 0` });
-          return scan({ from: from!, to: to!, speed: speed! });
+            say({ type: 'error', message: 'that is no line', accepted: `from and to in mm, at most ${LONGEST_MM} apart, speed over 0` });
+          else scan({ from: from!, to: to!, speed: speed! });
+          return true;
         }
         case 'stop':
-          clearInterval(timer);
-          return say({ type: 'end', battery });
+          stop();
+          say({ type: 'end', battery });
+          return true;
         case 'fail': {
-          const how = message['how'];
-          const at = Number(message['at']);
+          const [how, at] = [message['how'], Number(message['at'])];
           if ((how !== 'drop' && how !== 'silent') || !Number.isFinite(at))
-            return say({ type: 'error', message: 'that is no fault', accepted: 'how: drop or silent, at in mm' });
-          fault = { how, at };
-          return say({ type: 'armed', how, at });
+            say({ type: 'error', message: 'that is no fault', accepted: 'how: drop or silent, at in mm' });
+          else {
+            fault = { how, at };
+            say({ type: 'armed', how, at });
+          }
+          return true;
         }
         default:
-          return say({ type: 'error', message: 'not understood', accepted: 'scan, stop, fail' });
+          return false;
       }
-    });
-    socket.on('close', () => clearInterval(timer));
-    socket.on('error', () => clearInterval(timer));
-  });
-  return new Promise((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(port, '127.0.0.1', () => resolve(server));
+    };
   });
 }
