@@ -17,6 +17,7 @@ import Delete from '@mui/icons-material/DeleteOutlined';
 import { useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { FileInput } from '../../ui/FileInput.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { NameField } from '../../ui/NameField.tsx';
@@ -139,33 +140,6 @@ export function LooseParts() {
         />
       )}
     </section>
-  );
-}
-
-function FileInput({
-  input,
-  label,
-  accept,
-  onFile,
-}: {
-  readonly input: React.RefObject<HTMLInputElement | null>;
-  readonly label: string;
-  readonly accept: string;
-  readonly onFile: (file: File) => Promise<void>;
-}) {
-  return (
-    <input
-      ref={input}
-      type="file"
-      accept={accept}
-      hidden
-      aria-label={label}
-      onChange={(event) => {
-        const file = event.target.files?.[0];
-        event.target.value = '';
-        if (file) void onFile(file);
-      }}
-    />
   );
 }
 

@@ -18,6 +18,7 @@ import { Button, CircularProgress, Tooltip } from '@mui/material';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
+import { FileInput } from '../../ui/FileInput.tsx';
 import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import { problemSaid } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
@@ -93,18 +94,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
           <Button disabled={items.length === 0} onClick={() => download(`${fileName(design.name)}-contents.csv`, 'text/csv', contentsCsv(design.items, unit))}>
             CSV out
           </Button>
-          <input
-            ref={input}
-            type="file"
-            accept=".csv,.tsv,.txt,.xlsx,text/csv"
-            hidden
-            aria-label="Table of contents"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void openCsv(file);
-            }}
-          />
+          <FileInput input={input} label="Table of contents" accept=".csv,.tsv,.txt,.xlsx,text/csv" onFile={openCsv} />
         </div>
       </div>
       {foreign && (

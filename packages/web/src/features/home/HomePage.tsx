@@ -33,6 +33,7 @@ import {
   type StoredWorkshop,
 } from '../../app/api.ts';
 import { download, downloadBlob, fileName } from '../../ui/download.ts';
+import { FileInput } from '../../ui/FileInput.tsx';
 import { Logo } from '../../ui/Logo.tsx';
 import { SharingDialog } from '../bench/SharingDialog.tsx';
 import { SchemeButton } from './SchemeButton.tsx';
@@ -159,18 +160,7 @@ export function Component() {
           <Button variant="outlined" size="large" onClick={() => setSharing(true)}>
             Phones …
           </Button>
-          <input
-            ref={input}
-            type="file"
-            accept=".json,.zip,application/json,application/zip"
-            hidden
-            aria-label="Project file"
-            onChange={(event) => {
-              const file = event.target.files?.[0];
-              event.target.value = '';
-              if (file) void openFile(file);
-            }}
-          />
+          <FileInput input={input} label="Project file" accept=".json,.zip,application/json,application/zip" onFile={openFile} />
         </div>
         {problem && (
           <Alert severity="error" onClose={() => setProblem(null)} className="home-problem">

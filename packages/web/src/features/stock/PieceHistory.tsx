@@ -4,6 +4,7 @@ import { Button } from '@mui/material';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
+import { FileInput } from '../../ui/FileInput.tsx';
 import { problemSaid } from '../project/project.slice.ts';
 import { smallPicture } from './smallPicture.ts';
 
@@ -105,17 +106,7 @@ export function PieceHistory({ id, unit }: { readonly id: string; readonly unit:
       <Ancestry history={history} unit={unit} />
       {history.kept.length > 0 && <p>Left over from it: {history.kept.map((each) => pieceName(each.id)).join(', ')}</p>}
       {history.picture && <img src={`/api/stock/${encodeURIComponent(id)}/picture?${shown}`} alt={`Photograph of ${pieceName(id)}`} />}
-      <input
-        ref={file}
-        type="file"
-        accept="image/jpeg,image/png"
-        hidden
-        aria-label={`Photograph of ${pieceName(id)}`}
-        onChange={(event) => {
-          const [picked] = event.target.files ?? [];
-          if (picked) void send(picked);
-        }}
-      />
+      <FileInput input={file} label={`Photograph of ${pieceName(id)}`} accept="image/jpeg,image/png" onFile={send} />
       <Button size="small" onClick={() => file.current?.click()}>
         {history.picture ? 'Another photograph' : 'Add a photograph'}
       </Button>

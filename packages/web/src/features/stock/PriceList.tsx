@@ -4,6 +4,7 @@ import { Button, Tooltip } from '@mui/material';
 import { useMemo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download } from '../../ui/download.ts';
+import { FileInput } from '../../ui/FileInput.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { problemSaid } from '../project/project.slice.ts';
 import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
@@ -45,18 +46,7 @@ export function PriceList() {
         </Button>
       </Tooltip>
       <Button onClick={() => download('stock.csv', 'text/csv', productsCsv(workshop.products))}>Price list out</Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,.tsv,.txt,.xlsx,text/csv"
-        hidden
-        aria-label="Price list"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) void open(file);
-        }}
-      />
+      <FileInput input={input} label="Price list" accept=".csv,.tsv,.txt,.xlsx,text/csv" onFile={open} />
       {opened && (
         <ForeignTableDialog
           name={opened.name}

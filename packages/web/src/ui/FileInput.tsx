@@ -1,0 +1,33 @@
+/** The browser's own file dialog, opened by a button of ours: `input.current?.click()`. */
+import type { RefObject } from 'react';
+
+/**
+ * Takes one file. It is forgotten once taken, so that the same file can be picked
+ * again when it has been mended.
+ */
+export function FileInput({
+  input,
+  label,
+  accept,
+  onFile,
+}: {
+  readonly input: RefObject<HTMLInputElement | null>;
+  readonly label: string;
+  readonly accept: string;
+  readonly onFile: (file: File) => Promise<unknown>;
+}) {
+  return (
+    <input
+      ref={input}
+      type="file"
+      accept={accept}
+      hidden
+      aria-label={label}
+      onChange={(event) => {
+        const file = event.target.files?.[0];
+        event.target.value = '';
+        if (file) void onFile(file);
+      }}
+    />
+  );
+}
