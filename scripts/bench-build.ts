@@ -26,7 +26,7 @@ export function benchBuild(root: string): BuildFigures {
   const stepsMs = Array.from({ length: RUNS }, () => timed(() => planBuild(made, design, record, workshop, [])));
   const daysMs = Array.from({ length: RUNS }, (_, n) =>
     timed(() => {
-      const done = new Set(steps.slice(0, n).map(({ id }) => id));
+      const done = new Map(steps.slice(0, n).map(({ id }) => [id, begins] as const));
       scheduleOf(tasksOf(steps, edges, design.build, done), windowsFrom(design.build, begins), begins);
     }),
   );

@@ -63,11 +63,13 @@ export {
   machinesInOrder,
   MEASURE_LIMITS,
   newBit,
+  newClamps,
   newMachine,
   ripCapacity,
   STARTER_SHOPS,
   widestKerf,
   type Bit,
+  type Clamps,
   type Machine,
   type MachineKind,
   type Measure,
@@ -334,17 +336,17 @@ export { storySticks, type StickMark, type StoryStick } from './setups/story-sti
 export { lieOf } from './parts/parts.ts';
 export { buildOf, type Build, type BuildFault } from './build/build.ts';
 export { DAY_MIN, dayOf, dayStart, weekday, windowsFrom, type Window } from './build/calendar.ts';
-export { USUAL_BUILD, type BuildChoices, type Session } from './build/choices.ts';
-export { FINISHES, type Finish } from './build/finishes.ts';
-export { GLUES, type GlueId } from './build/glues.ts';
+export { USUAL_BUILD, type BuildChoices, type GlueWay, type Session } from './build/choices.ts';
+export { FINISHES, finishOf, type Finish } from './build/finishes.ts';
+export { GLUES, glueOf, type GlueId } from './build/glues.ts';
 export type { SheetsToSaw } from './build/job.ts';
 export { brokenEdge, moveStep, wantedAfter, type Moved as MovedStep } from './build/order.ts';
 export type { DoneStep } from './build/pace.ts';
 export { minutesWithin, scheduleOf, type Schedule, type Scheduled } from './build/schedule.ts';
-export { STEP_KINDS, type Edge as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
-export { tasksOf, type Task } from './build/tasks.ts';
+export { STEP_KINDS, type Closing, type Edge as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
+export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './plan/build-job.ts';
-export { doneSteps, nextStep, type DoneSteps } from './plan/done-steps.ts';
+export { doneSteps, doneTimes, nextStep, type DoneSteps } from './plan/done-steps.ts';
 export {
   plannedFor,
   standingDiagonals,
@@ -355,7 +357,7 @@ export {
   type NewFact,
   type Opening as MeasuredOpening,
 } from './plan/design.ts';
-export { faultWords, fullTitle, reasonWords, stepWords } from './formats/build-words.ts';
+export { faultWords, fullTitle, glueWayWords, reasonWords, stepWords } from './formats/build-words.ts';
 export { marksOf, temperature, type BuildTold, type StepWords } from './formats/build-said.ts';
 export { minutesText } from './checks/words/amounts.ts';
 export { clockText } from './formats/build-codec.ts';

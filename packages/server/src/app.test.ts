@@ -77,6 +77,7 @@ describe('migrations', () => {
       '0011-build',
       '0012-bench',
       '0013-loose-parts-and-prices',
+      '0014-glue-ways-and-labels',
     ]);
   });
   test('lengths are stored in columns wide enough for nanometres', async () => {

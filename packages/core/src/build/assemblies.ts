@@ -21,6 +21,10 @@ export interface GlueUp {
   readonly along: Vector | null;
   /** Glue-ups of its groups. */
   readonly after: readonly string[];
+  /** Which of two goes it is (two-goes.ts); null where all is closed at once. */
+  readonly go: 'first' | 'second' | null;
+  /** Put on without glue, to hold what is glued square: glued on in the second go. */
+  readonly dry: { readonly panels: readonly string[]; readonly joints: number } | null;
 }
 
 /** Panels that stay together, and the glue-ups that make them one, in an order that can be done. */
@@ -141,7 +145,7 @@ function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: reado
     // Called after the smallest thing that joins here, so that one more shelf leaves the others' names alone.
     const id = nameOf(unit, groups, used);
     used.add(id);
-    made.push({ id, groups, meetings: own, along, after });
+    made.push({ id, groups, meetings: own, along, after, go: null, dry: null });
     return id;
   };
   glue(group);

@@ -1,6 +1,6 @@
 /** The build of some units: steps derived from what they are, the reasons for their order, and an order that can be done. */
 import type { Setups } from '../setups/setups.ts';
-import { GLUES, type GlueId } from './glues.ts';
+import { GLUE_IDS, glueOf, type GlueId } from './glues.ts';
 import { finishOf } from './finishes.ts';
 import type { BuildJob } from './job.ts';
 import { inOrder } from './order.ts';
@@ -37,23 +37,23 @@ export function buildOf(job: BuildJob): Build {
   return { steps: ordered, edges, setups: shop.setups, faults: ordered.flatMap((step) => faultsOf(step, job)) };
 }
 
-function faultsOf({ id, detail }: Step, { choices }: BuildJob): BuildFault[] {
+function faultsOf({ id, detail }: Step, { choices, shop }: BuildJob): BuildFault[] {
   const faults: BuildFault[] = [];
   const { tempC } = choices;
   if (detail.kind === 'glue' && detail.glue) {
     const { minutes, openMin, joints, clampsWanted, clampsOwned, reachMm } = detail.glue;
     if (minutes.value > openMin.value) {
-      const slower = Object.values(GLUES)
+      const slower = GLUE_IDS.map((each) => glueOf(each, shop))
         .filter((glue) => glue.openMin >= minutes.value && glue.leastC <= tempC)
         .sort((a, b) => a.openMin - b.openMin);
       faults.push({ fault: 'open-time', step: id, minutes: minutes.value, openMin: openMin.value, joints, slower: slower.map((glue) => glue.id) });
     }
     if (clampsWanted > clampsOwned) faults.push({ fault: 'few-clamps', step: id, wanted: clampsWanted, owned: clampsOwned, reachMm });
-    const { leastC } = GLUES[choices.glue];
+    const { leastC } = glueOf(choices.glue, shop);
     if (tempC < leastC) faults.push({ fault: 'too-cold', step: id, of: choices.glue, tempC, leastC });
   }
   if (detail.kind === 'coat' && detail.coat === 1) {
-    const finish = finishOf({ kind: detail.finish as 'oil' })!;
+    const finish = finishOf({ kind: detail.finish as 'oil' }, shop)!;
     if (tempC < finish.leastC) faults.push({ fault: 'too-cold', step: id, of: finish.id, tempC, leastC: finish.leastC });
   }
   return faults;

@@ -24,6 +24,8 @@ export interface Window {
   readonly helper: boolean;
   /** No machine may run. */
   readonly quiet: boolean;
+  /** Machines that are not there then. */
+  readonly without: readonly string[];
 }
 
 /** How far ahead is looked, days: a build that takes longer has no hours to speak of. */
@@ -38,10 +40,10 @@ export function windowsFrom({ week, away }: Pick<BuildChoices, 'week' | 'away'>,
   const first = Math.floor(from / DAY_MIN) * DAY_MIN;
   for (let at = first; at < first + days * DAY_MIN; at += DAY_MIN) {
     if (gone.has(at)) continue;
-    for (const { day, from: begins, to, helper, quiet } of sessions) {
+    for (const { day, from: begins, to, helper, quiet, without } of sessions) {
       if (day !== weekday(at)) continue;
       const start = Math.max(at + begins, from, windows.at(-1)?.to ?? 0);
-      if (at + to > start) windows.push({ from: start, to: at + to, helper, quiet });
+      if (at + to > start) windows.push({ from: start, to: at + to, helper, quiet, without });
     }
   }
   return windows;

@@ -12,6 +12,14 @@ export interface Session {
   readonly helper: boolean;
   /** No machine may run: people sleep next door. */
   readonly quiet: boolean;
+  /** Machines that are not there then, by their ids: one that is borrowed, or stands in somebody else's shop. */
+  readonly without: readonly string[];
+}
+
+/** How a glue-up is closed: all at once or one side after the other; a clamp to every joint, or cauls that press a whole side. */
+export interface GlueWay {
+  readonly goes: 'one' | 'two';
+  readonly cauls: boolean;
 }
 
 export interface BuildChoices {
@@ -20,6 +28,8 @@ export interface BuildChoices {
   /** One setting serves the parts of all units, or one unit is done after the other. */
   readonly units: 'together' | 'one-by-one';
   readonly glue: GlueId;
+  /** Glue-ups a person has decided on, by their ids; the others go as glue, clamps and hands allow. */
+  readonly glueUps: Readonly<Record<string, GlueWay>>;
   /** In the shop while glue and finish dry, °C. */
   readonly tempC: number;
   /** Ids of steps in the order a person put them in; those it does not name keep their places. */
@@ -35,7 +45,7 @@ export interface BuildChoices {
 
 const session = (id: string, day: number, from: number, to: number, helper = false): [string, Session] => [
   id,
-  { id, day, from: from * 60, to: to * 60, helper, quiet: false },
+  { id, day, from: from * 60, to: to * 60, helper, quiet: false, without: [] },
 ];
 
 /** Two evenings and a Saturday, until the person says what there is. */
@@ -43,6 +53,7 @@ export const USUAL_BUILD: BuildChoices = {
   cut: 'first',
   units: 'together',
   glue: 'yellow',
+  glueUps: {},
   tempC: 18,
   order: [],
   start: null,

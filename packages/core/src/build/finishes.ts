@@ -1,5 +1,6 @@
 /** Finishes, by what decides the days: coats, drying between them, sanding between, and where they go. */
 import type { FinishChoice } from '../carcass/unit-base.ts';
+import type { Shop } from '../stock/shop.ts';
 
 export interface Finish {
   readonly id: Exclude<FinishChoice['kind'], 'none'>;
@@ -15,8 +16,6 @@ export interface Finish {
   readonly bothFaces: boolean;
   /** m² a liter covers, one coat. */
   readonly coversM2: number;
-  /** A coat brushed or wiped on, minutes a square meter. */
-  readonly minutesM2: number;
   /** Colder it does not dry as it should. */
   readonly leastC: number;
   /** Rags heat up by themselves; vapors want an open window. */
@@ -37,7 +36,6 @@ export const FINISHES: Readonly<Record<Finish['id'], Finish>> = {
     sanded: false,
     bothFaces: true,
     coversM2: 14,
-    minutesM2: 8,
     leastC: 12,
     rags: true,
     solvent: true,
@@ -52,7 +50,6 @@ export const FINISHES: Readonly<Record<Finish['id'], Finish>> = {
     sanded: true,
     bothFaces: true,
     coversM2: 10,
-    minutesM2: 8,
     leastC: 12,
     rags: false,
     solvent: false,
@@ -67,7 +64,6 @@ export const FINISHES: Readonly<Record<Finish['id'], Finish>> = {
     sanded: true,
     bothFaces: true,
     coversM2: 9,
-    minutesM2: 10,
     leastC: 10,
     rags: false,
     solvent: false,
@@ -82,7 +78,6 @@ export const FINISHES: Readonly<Record<Finish['id'], Finish>> = {
     sanded: false,
     bothFaces: true,
     coversM2: 10,
-    minutesM2: 10,
     leastC: 12,
     rags: true,
     solvent: true,
@@ -90,5 +85,9 @@ export const FINISHES: Readonly<Record<Finish['id'], Finish>> = {
   },
 };
 
-/** None where the wood stays bare. */
-export const finishOf = ({ kind }: Pick<FinishChoice, 'kind'>): Finish | null => (kind === 'none' ? null : FINISHES[kind]);
+/** A finish as it stands in this shop, by the label of its tin where somebody read it. None where the wood stays bare. */
+export function finishOf({ kind }: Pick<FinishChoice, 'kind'>, { labels }: Pick<Shop, 'labels'>): Finish | null {
+  if (kind === 'none') return null;
+  const label = labels.finishes[kind];
+  return label ? { ...FINISHES[kind], ...label, source: 'the label of the tin, as entered at Stock' } : FINISHES[kind];
+}

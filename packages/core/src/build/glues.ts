@@ -1,5 +1,7 @@
 /** Glues, by what decides a glue-up: how long the joint may stay open, how long it is clamped, and under what it does not set. */
 
+import type { Shop } from '../stock/shop.ts';
+
 export type GlueId = 'white' | 'yellow' | 'slow-yellow' | 'hide' | 'epoxy' | 'polyurethane';
 
 export interface Glue {
@@ -37,3 +39,11 @@ export const GLUES: Readonly<Record<GlueId, Glue>> = {
   epoxy: row('epoxy', 'slow epoxy', 45, 480, 24, 8),
   polyurethane: row('polyurethane', 'polyurethane glue', 15, 120, 8, 5),
 };
+
+export const GLUE_IDS = Object.keys(GLUES) as readonly GlueId[];
+
+/** A glue as it stands in this shop: by the label of its bottle where somebody read it. */
+export function glueOf(id: GlueId, { labels }: Pick<Shop, 'labels'>): Glue {
+  const label = labels.glues[id];
+  return label ? { ...GLUES[id], ...label, source: 'the label of the bottle, as entered at Stock' } : GLUES[id];
+}

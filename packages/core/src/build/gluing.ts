@@ -8,7 +8,7 @@ import { cornersOf } from '../solid/convex.ts';
 import type { Shop } from '../stock/shop.ts';
 import { apply, formula } from '../worked/figure.ts';
 import type { GlueUp } from './assemblies.ts';
-import { GLUES, type GlueId } from './glues.ts';
+import { glueOf, type GlueId } from './glues.ts';
 import { stepMinutes } from './minutes.ts';
 import type { DrivenFasteners, GlueTold } from './step.ts';
 import { SLOWER } from './warmth.ts';
@@ -45,50 +45,74 @@ const seamMm = ({ byId }: ResolvedUnit, meeting: Meeting): number => {
   return isFace(meeting.edge) ? toMm(guest.length.value) : (seamOf(meeting, guest)?.lengthMm ?? 0);
 };
 
-/** Null where nothing in it is glued. */
+/** Cauls across the hosts of several joints: stiff battens planed to a crown, that press a whole side from clamps at their ends. */
+export interface Cauls {
+  readonly cauls: number;
+  readonly clamps: number;
+}
+
+/** A caul presses evenly from clamps no further apart. [ASSUME] mm */
+const CAUL_SPAN_MM = 900;
+
+/** Null where a clamp to every joint takes no more. Source: docs/formulas/glue-ways.md. */
+export function caulsFor(unit: ResolvedUnit, glueUp: GlueUp): Cauls | null {
+  const pressed = pressedIn(unit, glueUp);
+  if (pressed.size < 3 || !glueUp.along) return null;
+  const hosts = new Set(glueUp.meetings.filter(({ joint }) => joint.glue).map(({ host }) => host));
+  const longMm = Math.max(...[...hosts].map((id) => toMm(unit.byId.get(id)!.length.value)));
+  // One along each edge of the side, in front and behind; under a narrow one a single row.
+  const rows = Math.max(...pressed.values()) > 1 ? 2 : 1;
+  const clamps = rows * (Math.ceil(longMm / CAUL_SPAN_MM) + 1);
+  return clamps < total(pressed) ? { cauls: 2 * rows, clamps } : null;
+}
+
+const total = (pressed: ReadonlyMap<string, number>): number => [...pressed.values()].reduce((sum, n) => sum + n, 0);
+
+/** Clamps wanted, by the panel that is pressed on. Screws press while glue sets; both ends of a panel are pressed by one clamp across all. */
+function pressedIn(unit: ResolvedUnit, glueUp: GlueUp): Map<string, number> {
+  const pressed = new Map<string, number>();
+  for (const meeting of glueUp.meetings) {
+    if (!meeting.joint.glue) continue;
+    if (meeting.joint.fastening && meeting.joint.fastening.by !== 'dowels' && meeting.joint.fastening.by !== 'brads') continue;
+    const mm = seamMm(unit, meeting);
+    const wanted = Math.max(mm > TWO_FROM_MM ? 2 : 1, Math.ceil(mm / CLAMP_EVERY_MM));
+    pressed.set(meeting.guest, Math.max(pressed.get(meeting.guest) ?? 0, wanted));
+  }
+  return pressed;
+}
+
+/** Null where nothing in it is glued. `cauls`: pressed by them where they save clamps. */
 export function glueTold(
   unit: ResolvedUnit,
   glueUp: GlueUp,
   choice: { readonly glue: GlueId; readonly tempC: number },
-  shop: Pick<Shop, 'clamps'>,
+  shop: Pick<Shop, 'clamps' | 'labels'>,
+  cauls = false,
 ): GlueTold | null {
   const glued = glueUp.meetings.filter(({ joint }) => joint.glue);
   if (glued.length === 0) return null;
-  const glue = GLUES[choice.glue];
-  // Screws press while glue sets; a joint at both ends of a panel is pressed by one clamp across all.
-  const pressed = new Map<string, number>();
-  for (const meeting of glued) {
-    if (meeting.joint.fastening && meeting.joint.fastening.by !== 'dowels' && meeting.joint.fastening.by !== 'brads') continue;
-    const mm = seamMm(unit, meeting);
-    const wanted = Math.max(mm > TWO_FROM_MM ? 2 : 1, Math.ceil(mm / CLAMP_EVERY_MM));
-    const by = lesser(glueUp, meeting);
-    pressed.set(by, Math.max(pressed.get(by) ?? 0, wanted));
-  }
-  const clampsWanted = [...pressed.values()].reduce((sum, n) => sum + n, 0);
+  const glue = glueOf(choice.glue, shop);
+  const caul = cauls ? caulsFor(unit, glueUp) : null;
+  const clampsWanted = caul?.clamps ?? total(pressedIn(unit, glueUp));
   const reachMm = acrossMm(unit, glueUp);
   const owned = Object.values(shop.clamps).filter(({ reach }) => toMm(reach.nm) >= reachMm);
   return {
     joints: glued.length,
-    minutes: stepMinutes({ 'spread-joint': glued.length, 'set-clamp': clampsWanted }),
+    minutes: stepMinutes({ 'spread-joint': glued.length, 'lay-caul': caul?.cauls ?? 0, 'set-clamp': clampsWanted }),
     openMin: apply(OPEN, { label: glue.openMin }),
     clampMin: slowed(glue.clampMin, choice.tempC),
+    cureMin: slowed(glue.cureMin, choice.tempC),
     clampsWanted,
+    cauls: caul?.cauls ?? 0,
     clampsOwned: owned.reduce((sum, { count }) => sum + count, 0),
     reachMm,
   };
 }
 
-/** The group a joint brings in, by its first panel: the one that has fewer panels. */
-function lesser({ groups }: GlueUp, { guest, host }: Meeting): string {
-  const of = (id: string): readonly string[] => groups.find((row) => row.includes(id)) ?? [id];
-  const [a, b] = [of(guest), of(host)];
-  return (a.length <= b.length ? a : b)[0]!;
-}
-
 /** From one end to the other along the way it is pressed; across its joints where it locks. */
-function acrossMm({ byId }: ResolvedUnit, { groups, along }: GlueUp): number {
+function acrossMm({ byId }: ResolvedUnit, { groups, along, dry }: GlueUp): number {
   if (!along) return Math.max(...groups.flat().map((id) => toMm(byId.get(id)!.width.value)));
-  const at = groups.flat().flatMap((id) => {
+  const at = [...groups.flat(), ...(dry?.panels ?? [])].flatMap((id) => {
     const { low, high } = cornersOf(byId.get(id)!);
     return [...low, ...high].map((corner) => dot(corner, along));
   });

@@ -28,6 +28,7 @@ export const MINUTES = {
   'fit-joint': 1.2,
   'spread-joint': 0.7,
   'set-clamp': 0.8,
+  'lay-caul': 0.3,
   'drive-fastener': 0.5,
   'wipe-squeeze-out': 5,
   'measure-diagonals': 3,

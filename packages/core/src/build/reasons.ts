@@ -15,6 +15,8 @@ interface Rule<A extends StepKind = StepKind, B extends StepKind = StepKind> {
   /** A panel both touch; the same unit; anything. */
   readonly share: 'panel' | 'unit' | 'all';
   readonly when?: (before: Of<A>, after: Of<B>) => boolean;
+  /** Minutes between them, where that is more than the wait of the first. */
+  readonly waits?: (before: Of<A>) => number;
 }
 
 const rule = <A extends StepKind, B extends StepKind>(
@@ -23,12 +25,16 @@ const rule = <A extends StepKind, B extends StepKind>(
   reason: string,
   share: Rule['share'],
   when?: (a: Of<A>, b: Of<B>) => boolean,
-): Rule => ({ before, after, reason, share, ...(when ? { when } : {}) }) as unknown as Rule;
+  waits?: (a: Of<A>) => number,
+): Rule => ({ before, after, reason, share, ...(when ? { when } : {}), ...(waits ? { waits } : {}) }) as unknown as Rule;
 
 const sameSide = (a: { readonly detail: { readonly side: string } }, b: { readonly detail: { readonly side: string } }): boolean =>
   a.detail.side === b.detail.side;
 const isInside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'inside';
 const isOutside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'outside';
+/** Out of the clamps is not yet strong: what bears weight waits until the glue is. */
+const isGlued = ({ detail: { glue } }: Of<'glue'>): boolean => glue !== null;
+const cures = ({ detail: { glue } }: Of<'glue'>): number => Math.ceil(glue?.cureMin.value ?? 0);
 /** The first of an assembly's glue-ups: what is joined there was in no other. */
 const begins = ({ detail: { glueUp } }: Of<'glue'>): boolean => glueUp.after.length === 0;
 
@@ -99,6 +105,8 @@ const RULES: readonly Rule[] = [
   rule('coat', 'cabinet-half', 'finish-off-wall', 'unit', (a) => isOutside(a) && a.detail.coat === a.detail.of),
   rule('sand', 'hang', 'finish-off-wall', 'unit', isOutside),
   rule('coat', 'hang', 'finish-off-wall', 'unit', (a) => isOutside(a) && a.detail.coat === a.detail.of),
+  rule('glue', 'hang', 'glue-cured', 'unit', (a) => isGlued(a) && a.detail.what === 'carcass', cures),
+  rule('glue', 'load', 'glue-cured', 'unit', isGlued, cures),
   rule('cleat-rip', 'wall-half', 'ripped-first', 'unit'),
   rule('label', 'wall-half', 'comes-off-first', 'unit'),
   rule('cleat-rip', 'cabinet-half', 'ripped-first', 'panel'),
@@ -128,15 +136,15 @@ export function edgesOf(steps: readonly Step[], onRail: ReadonlyMap<string, stri
   }
   const touched = new Map(steps.map(({ id, panels }) => [id, new Set(panels)]));
   const found = new Map<string, Edge>();
-  const add = (before: Step, after: Step, reason: Label): void => {
+  const add = (before: Step, after: Step, reason: Label, waits = 0): void => {
     const key = `${before.id} ${after.id}`;
-    if (!found.has(key)) found.set(key, { before: before.id, after: after.id, reason });
+    if (!found.has(key)) found.set(key, { before: before.id, after: after.id, reason, waits: Math.max(before.waits, waits) });
   };
-  for (const { before, after, reason, share, when } of RULES)
+  for (const { before, after, reason, share, when, waits } of RULES)
     for (const a of byKind.get(before) ?? [])
       for (const b of byKind.get(after) ?? []) {
         if (a === b || !shares(a, b, share, touched)) continue;
-        if (!when || when(a as never, b as never)) add(a, b, { key: `reason-${reason}` });
+        if (!when || when(a as never, b as never)) add(a, b, { key: `reason-${reason}` }, waits?.(a as never));
       }
   // A rail of the wall serves the units that hang on it.
   for (const rail of byKind.get('rail') ?? [])

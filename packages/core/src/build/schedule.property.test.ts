@@ -10,19 +10,28 @@ const DAYS = 6;
 
 /** Short days of a few windows, so that every minute can be walked through. */
 const windows: fc.Arbitrary<Window[]> = fc
-  .array(fc.record({ from: fc.integer({ min: 0, max: 30 }), long: fc.integer({ min: 4, max: 25 }), helper: fc.boolean(), quiet: fc.boolean() }), {
-    minLength: 2,
-    maxLength: DAYS,
-  })
+  .array(
+    fc.record({
+      from: fc.integer({ min: 0, max: 30 }),
+      long: fc.integer({ min: 4, max: 25 }),
+      helper: fc.boolean(),
+      quiet: fc.boolean(),
+      without: fc.subarray(['saw', 'router']),
+    }),
+    {
+      minLength: 2,
+      maxLength: DAYS,
+    },
+  )
   .map((rows) => {
     let at = 0;
-    const made = rows.map(({ from, long, helper, quiet }): Window => {
+    const made = rows.map(({ from, long, ...there }): Window => {
       const begins = at + from;
       at = begins + long;
-      return { from: begins, to: at, helper, quiet };
+      return { from: begins, to: at, ...there };
     });
     // One long day at the end holds whatever is left.
-    return [...made, { from: at + 10, to: at + 400, helper: true, quiet: false }];
+    return [...made, { from: at + 10, to: at + 400, helper: true, quiet: false, without: [] }];
   });
 
 const tasks = (most: number): fc.Arbitrary<Task[]> =>
@@ -30,12 +39,11 @@ const tasks = (most: number): fc.Arbitrary<Task[]> =>
     .array(
       fc.record({
         minutes: fc.integer({ min: 1, max: 14 }),
-        waits: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 40 })),
         helper: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
-        loud: fc.boolean(),
+        machines: fc.subarray(['saw', 'router']),
         canPause: fc.boolean(),
         notBefore: fc.oneof({ weight: 4, arbitrary: fc.constant(-Infinity) }, { weight: 1, arbitrary: fc.integer({ min: 0, max: 60 }) }),
-        after: fc.array(fc.integer({ min: 0, max: 20 }), { maxLength: 2 }),
+        after: fc.array(fc.record({ at: fc.integer({ min: 0, max: 20 }), waits: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 40 })) }), { maxLength: 2 }),
       }),
       { minLength: 1, maxLength: most },
     )
@@ -44,20 +52,24 @@ const tasks = (most: number): fc.Arbitrary<Task[]> =>
         ...row,
         id: `t${index}`,
         steps: [`t${index}`],
-        after: [...new Set(row.after.filter(() => index > 0).map((n) => n % index))].sort((a, b) => a - b),
+        after: [...new Map(row.after.filter(() => index > 0).map(({ at, waits }) => [at % index, { at: at % index, waits }])).values()].sort(
+          (a, b) => a.at - b.at,
+        ),
       })),
     );
 
-/** Drying times, evenings, helper, quiet hours, one pair of hands. */
+/** Drying times, evenings, helper, quiet hours, machines that are not there, one pair of hands. */
 function faultOf({ tasks: laid }: Schedule, all: readonly Task[], hours: readonly Window[]): string | null {
   const at = new Map(laid.map((each) => [each.task.id, each]));
   for (const { task, start, end } of laid) {
     if (start < task.notBefore) return `${task.id} begins before its day`;
-    for (const before of task.after) {
+    for (const { at: before, waits } of task.after) {
       const first = at.get(all[before]!.id)!;
-      if (first.end + first.task.waits > start) return `${task.id} begins while ${first.task.id} dries`;
+      if (first.end + waits > start) return `${task.id} begins while ${first.task.id} dries`;
     }
-    const fits = hours.filter((window) => (!task.helper || window.helper) && (!task.loud || !window.quiet));
+    const fits = hours.filter(
+      (window) => (!task.helper || window.helper) && task.machines.every((machine) => !window.quiet && !window.without.includes(machine)),
+    );
     if (minutesWithin(fits, start, end) !== task.minutes) return `${task.id} has ${minutesWithin(fits, start, end)} of ${task.minutes} minutes`;
     if (!task.canPause && end - start !== task.minutes) return `${task.id} is left and gone on with`;
   }
@@ -110,5 +122,5 @@ test('what has slack may begin that much later, and the end stays', () => {
 });
 
 test('a person without hours gets no days instead of wrong ones', () => {
-  expect(scheduleOf([{ id: 'a', steps: ['a'], minutes: 10, waits: 0, helper: false, loud: false, canPause: true, notBefore: 0, after: [] }], [], 0)).toBeNull();
+  expect(scheduleOf([{ id: 'a', steps: ['a'], minutes: 10, helper: false, machines: [], canPause: true, notBefore: 0, after: [] }], [], 0)).toBeNull();
 });

@@ -9,16 +9,15 @@ import { scheduleOf } from './schedule.ts';
 import { diagonalsOf } from './diagonals.ts';
 import { slowed } from './gluing.ts';
 import { stepMinutes } from './minutes.ts';
-import { tasksOf, type Task } from './tasks.ts';
+import { freeFrom, tasksOf, type Task } from './tasks.ts';
 import { mm, NM_PER } from '../length/length.ts';
 
 const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
   id,
   steps: [id],
   minutes,
-  waits: 0,
   helper: false,
-  loud: false,
+  machines: [],
   canPause: true,
   notBefore: -Infinity,
   after: [],
@@ -31,6 +30,7 @@ const evening = (id: string, day: number, from: number, to: number, more: Partia
   to: to * 60,
   helper: false,
   quiet: false,
+  without: [],
   ...more,
 });
 const week = (...sessions: Session[]) => ({ week: Object.fromEntries(sessions.map((each) => [each.id, each])), away: [] as string[] });
@@ -67,10 +67,10 @@ describe('days', () => {
   test('while one box is in the clamps the next is cut', () => {
     // One after the other: 60 + 90 in the clamps + 60, twice: past the three hours. With the second cut meanwhile it is done that evening.
     const tasks = [
-      task('glue-1', 60, { waits: 60 }),
-      task('back-1', 30, { after: [0] }),
+      task('glue-1', 60),
+      task('back-1', 30, { after: [{ at: 0, waits: 60 }] }),
       task('cut-2', 60),
-      task('glue-2', 20, { after: [2], canPause: false }),
+      task('glue-2', 20, { after: [{ at: 2, waits: 0 }], canPause: false }),
     ];
     const found = scheduleOf(tasks, hours, begins)!;
     expect(found.tasks.map(({ task: { id } }) => id)).toEqual(['glue-1', 'cut-2', 'back-1', 'glue-2']);
@@ -79,7 +79,7 @@ describe('days', () => {
   });
 
   test('a glue-up is not begun where the evening ends before it is through', () => {
-    const found = scheduleOf([task('sand', 150), task('glue', 45, { after: [0], canPause: false })], hours, begins)!;
+    const found = scheduleOf([task('sand', 150), task('glue', 45, { after: [{ at: 0, waits: 0 }], canPause: false })], hours, begins)!;
     expect(dayOf(found.tasks[1]!.start)).toBe('2026-12-03');
   });
 
@@ -92,28 +92,64 @@ describe('days', () => {
 
   test('no machine runs in quiet hours', () => {
     const quiet = windowsFrom(week(evening('tu', 1, 19, 22, { quiet: true }), evening('sa', 5, 9, 17)), begins);
-    const found = scheduleOf([task('saw', 30, { loud: true }), task('sand', 30)], quiet, begins)!;
+    const found = scheduleOf([task('saw', 30, { machines: ['table-saw'] }), task('sand', 30)], quiet, begins)!;
     expect(found.tasks.map(({ task: { id }, start }) => `${id} ${dayOf(start)}`)).toEqual(['sand 2026-12-01', 'saw 2026-12-05']);
+  });
+
+  test('what runs at a machine waits for the hours it is there; the bench does not', () => {
+    const borrowed = windowsFrom(week(evening('tu', 1, 19, 22, { without: ['table-saw'] }), evening('sa', 5, 9, 17)), begins);
+    const found = scheduleOf([task('rip', 30, { machines: ['table-saw', 'router'] }), task('bore', 30, { machines: ['hand-drill'] })], borrowed, begins)!;
+    expect(found.tasks.map(({ task: { id }, start }) => `${id} ${dayOf(start)}`)).toEqual(['bore 2026-12-01', 'rip 2026-12-05']);
+  });
+
+  test('what nobody named still runs a machine of the shop: the cleat’s rip, holes in the wall', () => {
+    const { design, record, workshop } = furnishedRoom();
+    const machinesOf = (kind: string, shop = workshop): string[] => [
+      ...new Set(
+        planBuild(plan(design, record, shop), design, record, shop, []).steps.flatMap(({ detail, machines }) => (detail.kind === kind ? machines : [])),
+      ),
+    ];
+    expect(machinesOf('cleat-rip')).toEqual(['table-saw']);
+    expect(machinesOf('wall-half')).toEqual(['hand-drill']);
+    expect(machinesOf('sand')).toEqual([]);
+    const bare = { ...workshop, shop: { ...workshop.shop, machines: {} } };
+    expect(machinesOf('wall-half', bare)).toEqual([]);
   });
 
   test('a step held to a day takes what stands on it along', () => {
     const { design, record, workshop } = furnishedRoom();
     const { steps, edges } = planBuild(plan(design, record, workshop), design, record, workshop, [], ['ink']);
     const at = (notBefore: Record<string, string>): Map<string, number> => {
-      const tasks = tasksOf(steps, edges, { ...design.build, notBefore }, new Set());
+      const tasks = tasksOf(steps, edges, { ...design.build, notBefore }, new Map());
       return new Map(scheduleOf(tasks, hours, begins)!.tasks.flatMap(({ task: { steps: own }, start }) => own.map((id) => [id, start] as const)));
     };
-    const [free, held] = [at({}), at({ 'ink/glue/side/left': '2026-12-15' })];
-    expect(dayOf(held.get('ink/glue/side/left')!)).toBe('2026-12-15');
+    const [free, held] = [at({}), at({ 'ink/glue/side/left/first': '2026-12-15' })];
+    expect(dayOf(held.get('ink/glue/side/left/first')!)).toBe('2026-12-15');
     expect(held.get('ink/hang')!).toBeGreaterThan(free.get('ink/hang')!);
-    expect(held.get('ink/square/side/left')).toBe(held.get('ink/glue/side/left'));
+    expect(held.get('ink/square/side/left')).toBe(held.get('ink/glue/side/left/first'));
+    expect(held.get('ink/glue/side/left')!).toBeGreaterThan(held.get('ink/square/side/left')!);
   });
 
   test('what is done is not done again', () => {
     const { design, record, workshop } = furnishedRoom();
     const { steps, edges } = planBuild(plan(design, record, workshop), design, record, workshop, [], ['ink']);
-    const done = new Set(steps.slice(0, 12).map(({ id }) => id));
+    const done = new Map(steps.slice(0, 12).map(({ id }) => [id, begins] as const));
     expect(tasksOf(steps, edges, USUAL_BUILD, done).flatMap((each) => each.steps)).toHaveLength(steps.length - 12);
+  });
+
+  test('what sets since it was done is still waited for', () => {
+    const { design, record, workshop } = furnishedRoom();
+    const { steps, edges } = planBuild(plan(design, record, workshop), design, record, workshop, [], ['ink']);
+    const glued = begins + 20 * 60;
+    const through = new Map(steps.slice(0, steps.findIndex(({ id }) => id === 'ink/glue/back') + 1).map(({ id }) => [id, glued] as const));
+    const left = tasksOf(steps, edges, USUAL_BUILD, through);
+    // Yellow glue at 18 °C: 24 h · 2^0.2.
+    const cured = glued + Math.ceil(24 * 60 * 2 ** 0.2);
+    expect(left.find(({ id }) => id === 'ink/hang')!.notBefore).toBe(cured);
+    // Out of the clamps it may be sanded: 45 min · 2^0.2.
+    expect(left.find(({ id }) => id === 'ink/sand-outside')!.notBefore).toBe(glued + Math.ceil(45 * 2 ** 0.2));
+    expect(freeFrom(edges, new Map()).size).toBe(0);
+    expect(scheduleOf(left, hours, glued)!.tasks.find(({ task: { id } }) => id === 'ink/hang')!.start).toBeGreaterThanOrEqual(cured);
   });
 });
 

@@ -5,7 +5,7 @@
 import { seeded, type Random } from '../chance/random.ts';
 import type { Window } from './calendar.ts';
 import type { Task } from './tasks.ts';
-import { hoursFor, layInOrder, Timetable, type Hours, type Laid } from './timetable.ts';
+import { hoursFor, layInOrder, serves, Timetable, type Hours, type Laid } from './timetable.ts';
 
 export interface Scheduled extends Laid {
   readonly task: Task;
@@ -67,7 +67,7 @@ function tailsOf(tasks: readonly Task[]): number[] {
   const tails = tasks.map(({ minutes }) => minutes);
   // Later tasks of the list never come before earlier ones.
   for (let index = tasks.length - 1; index >= 0; index--)
-    for (const before of tasks[index]!.after) tails[before] = Math.max(tails[before]!, tasks[before]!.minutes + tasks[before]!.waits + tails[index]!);
+    for (const { at, waits } of tasks[index]!.after) tails[at] = Math.max(tails[at]!, tasks[at]!.minutes + waits + tails[index]!);
   return tails;
 }
 
@@ -79,7 +79,7 @@ function leastFinish(tasks: readonly Task[], hours: Hours, begins: number, tails
   return Math.max(all, ...chains);
 }
 
-const ANY: Omit<Task, 'minutes'> = { id: '', steps: [], waits: 0, helper: false, loud: false, canPause: true, notBefore: -Infinity, after: [] };
+const ANY: Omit<Task, 'minutes'> = { id: '', steps: [], helper: false, machines: [], canPause: true, notBefore: -Infinity, after: [] };
 
 /** What most stands on comes first. */
 function byTail(tasks: readonly Task[], tails: readonly number[]): number[] {
@@ -96,7 +96,7 @@ function shaken(order: readonly number[], tasks: readonly Task[], random: Random
 function released(tasks: readonly Task[], next: (open: readonly number[]) => number): number[] {
   const waits = tasks.map(({ after }) => after.length);
   const opens = tasks.map((): number[] => []);
-  tasks.forEach(({ after }, index) => after.forEach((before) => opens[before]!.push(index)));
+  tasks.forEach(({ after }, index) => after.forEach(({ at }) => opens[at]!.push(index)));
   let open = waits.flatMap((n, index) => (n === 0 ? [index] : []));
   const order: number[] = [];
   while (open.length > 0) {
@@ -121,7 +121,7 @@ function searched(
   let best: { finish: number; order: number[] } = { finish: bound, order: [] };
   let looked = 0;
   const order: number[] = [];
-  const readyOf = ({ after }: Task): number => after.reduce((ready, before) => Math.max(ready, laid.get(before)!.end + tasks[before]!.waits), begins);
+  const readyOf = ({ after }: Task): number => after.reduce((ready, { at, waits }) => Math.max(ready, laid.get(at)!.end + waits), begins);
   const descend = (finish: number): boolean => {
     if (order.length === tasks.length) {
       if (finish < best.finish) best = { finish, order: [...order] };
@@ -129,7 +129,7 @@ function searched(
     }
     for (let index = 0; index < tasks.length; index++) {
       const task = tasks[index]!;
-      if (laid.has(index) || !task.after.every((before) => laid.has(before))) continue;
+      if (laid.has(index) || !task.after.every(({ at }) => laid.has(at))) continue;
       if (++looked > branches) return false;
       const put = table.lay(task, readyOf(task));
       if (!put) continue;
@@ -163,7 +163,7 @@ function slackOf(tasks: readonly Task[], laid: readonly Laid[], hours: Hours, fi
     const task = hours.eased(tasks[index]!);
     const end = Math.min(latestEnd[index]!, next === null ? finish : latestStart[next]!);
     latestStart[index] = Math.max(laid[index]!.start, latestBegin(task, hours.windows, laid[index]!.start, end));
-    for (const before of task.after) latestEnd[before] = Math.min(latestEnd[before]!, latestStart[index]! - tasks[before]!.waits);
+    for (const { at, waits } of task.after) latestEnd[at] = Math.min(latestEnd[at]!, latestStart[index]! - waits);
     next = index;
   }
   return tasks.map((_, index) => minutesWithin(hours.windows, laid[index]!.start, latestStart[index]!));
@@ -176,7 +176,7 @@ function latestBegin(task: Task, windows: readonly Window[], from: number, end: 
     const window = windows[n]!;
     if (window.from >= end) continue;
     if (window.to <= from) break;
-    if ((task.helper && !window.helper) || (task.loud && window.quiet)) continue;
+    if (!serves(window, task)) continue;
     const to = Math.min(window.to, end);
     if (!task.canPause) {
       if (to - task.minutes >= window.from) return to - task.minutes;

@@ -7,6 +7,7 @@ import { inWantedOrder } from '../setups/order.ts';
 import type { Operation, Stage } from '../setups/operations.ts';
 import { setupsOf, type Setup, type Setups } from '../setups/setups.ts';
 import type { BuildJob } from './job.ts';
+import { machineFor } from './machines-run.ts';
 import type { Step } from './step.ts';
 import { waitingCuts, waitingParts } from './to-fit.ts';
 import { stepOf } from './unit-steps.ts';
@@ -96,7 +97,7 @@ function sheetSteps(job: BuildJob): Step[] {
         },
         parts.flatMap((part) => panelsOf.get(part) ?? []),
         { 'fetch-sheet': index === 0 ? sheets : 0, 'set-saw': settingsOf(round), 'saw-cut': round.length - heavy.length, 'heavy-cut': heavy.length },
-        { machine: machineOf(round), helper: heavy.some(({ cut }) => cut.kg > job.shop.liftsKg) ? 'heavy' : null },
+        { machines: machinesAt(round), helper: heavy.some(({ cut }) => cut.kg > job.shop.liftsKg) ? 'heavy' : null },
       );
     });
   });
@@ -119,6 +120,7 @@ function sheetSteps(job: BuildJob): Step[] {
         { kind: 'cut', product, sheets: 0, layout: null, round: 0, rounds: 1, runs: 'along', cuts: [], settings: own.length, heavyKg: 0 },
         panels,
         { 'fetch-sheet': 1, 'set-saw': own.length, 'saw-cut': 2 * panels.length },
+        { machines: machineFor('rip', job.shop) },
       );
     }),
   ];
@@ -127,12 +129,7 @@ function sheetSteps(job: BuildJob): Step[] {
 /** Which ways the cuts of a round go; trimming does not count. */
 const waysOf = (round: readonly CutStep[]): CutStep['axis'][] => [...new Set(round.filter(({ purpose }) => purpose !== 'trim').map(({ axis }) => axis))];
 
-/** The machine most of the cuts are made at. */
-function machineOf(cuts: readonly CutStep[]): string | null {
-  const count = new Map<string, number>();
-  for (const { way } of cuts) if (way) count.set(way.machine.id, (count.get(way.machine.id) ?? 0) + 1);
-  return [...count].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
-}
+const machinesAt = (cuts: readonly CutStep[]): string[] => [...new Set(cuts.flatMap(({ way }) => way?.machine.id ?? []))];
 
 function boardSteps(job: BuildJob): Step[] {
   const made = stepOf(null, job.pace);
@@ -145,6 +142,7 @@ function boardSteps(job: BuildJob): Step[] {
       { kind: 'boards', product, lines: own.map(({ id }) => id), cuts: 2 * count },
       own.flatMap(({ panels }) => panels),
       { 'fetch-sheet': 1, 'set-saw': new Set(own.map(({ width }) => width.value)).size, 'board-cut': 2 * count },
+      { machines: machineFor('rip', job.shop) },
     );
   });
 }
@@ -175,7 +173,7 @@ function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {
       'bored-hole': holes,
       'marked-out': marked ? setup.cuts.length : 0,
     },
-    { machine: setup.setting.machine },
+    { machines: [setup.setting.machine] },
   );
 }
 
@@ -197,22 +195,24 @@ function handSteps(unmade: readonly Operation[], { pace }: BuildJob, waiting: Re
   );
 }
 
-function railSteps({ rails, pace }: BuildJob): Step[] {
+function railSteps({ rails, pace, shop }: BuildJob): Step[] {
   return rails.flatMap(({ id, parts, screws }) => {
     const made = stepOf(null, pace, `rail/${id}/`);
     const panels = parts.flatMap((line) => line.panels);
     return [
-      made('cleat-rip', { kind: 'cleat-rip', boards: parts.map((line) => line.id) }, panels, {
-        'set-machine': 1,
-        'bevel-rip': parts.length,
-        'board-cut': panels.length,
-      }),
+      made(
+        'cleat-rip',
+        { kind: 'cleat-rip', boards: parts.map((line) => line.id) },
+        panels,
+        { 'set-machine': 1, 'bevel-rip': parts.length, 'board-cut': panels.length },
+        { machines: machineFor('bevel', shop) },
+      ),
       made(
         'up',
         { kind: 'rail', rail: id },
         panels.filter((panel) => panel.startsWith(`${id}/`)),
         { 'mark-line': 1, 'wall-screw': screws },
-        { helper: 'long', canPause: false },
+        { helper: 'long', canPause: false, machines: machineFor('bore', shop) },
       ),
     ];
   });

@@ -5,6 +5,7 @@ import type { Setup } from '../setups/setups.ts';
 import type { Label } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
 import type { GlueUp } from './assemblies.ts';
+import type { GlueWay } from './choices.ts';
 
 /** Of one size and length, in one glue-up. */
 export interface DrivenFasteners {
@@ -22,9 +23,13 @@ export interface GlueTold {
   readonly minutes: Figure;
   readonly openMin: Figure;
   readonly clampMin: Figure;
+  /** Until it may bear weight. */
+  readonly cureMin: Figure;
   /** Clamps that reach across what is pressed. */
   readonly clampsWanted: number;
   readonly clampsOwned: number;
+  /** Battens laid under them that press a whole side; 0 for a clamp to every joint. */
+  readonly cauls: number;
   /** How far a clamp must open, mm. */
   readonly reachMm: number;
 }
@@ -35,6 +40,34 @@ export interface Diagonals {
   /** As long as each should be, and how far they may differ. */
   readonly diagonal: Figure;
   readonly allowed: Figure;
+}
+
+/** What stands in the way of closing joints so: the glue skins over, clamps are missing, hands are. */
+export type Hindrance = 'glue' | 'clamps' | 'hands';
+
+/** One way to close a glue-up, with the worst of its goes. */
+export interface WayTold {
+  readonly way: GlueWay;
+  readonly minutes: number;
+  readonly clamps: number;
+  /** Held at once; what is one already counts once. */
+  readonly pieces: number;
+  /** Empty where it can be done. */
+  readonly hindered: readonly Hindrance[];
+}
+
+/** How a glue-up is closed, and how else it could be. */
+export interface Closing {
+  readonly way: GlueWay;
+  /** All there are, the plainest first; none where nothing is glued. */
+  readonly ways: readonly WayTold[];
+  /** A person chose it. */
+  readonly chosen: boolean;
+  /** Of the whole glue-up: what a person's choice is kept under. */
+  readonly of: string;
+  /** Of how many goes this is which, from 0. */
+  readonly go: number;
+  readonly goes: number;
 }
 
 /** What a step is about, by its kind. Lengths in nanometres unless a name says otherwise. */
@@ -88,6 +121,8 @@ export type StepDetail =
       /** Null where nothing is glued. */
       readonly glue: GlueTold | null;
       readonly fasteners: readonly DrivenFasteners[];
+      /** All ways there are to close it; none where nothing is glued. */
+      readonly closing: Closing;
     }
   | { readonly kind: 'square'; readonly assembly: string; readonly diagonals: Diagonals }
   | { readonly kind: 'trim'; readonly lengthMm: number }
@@ -120,10 +155,10 @@ export interface Step {
   /** Every panel it touches. */
   readonly panels: readonly string[];
   readonly minutes: Figure;
-  /** Glue, a coat: so long nothing that follows it may begin, minutes. */
+  /** Glue, a coat: so long nothing that follows it may begin, minutes. An edge may ask for longer. */
   readonly waits: number;
-  /** Machine it stands at; null for the bench. */
-  readonly machine: string | null;
+  /** Machines it runs, by their ids; none for what is done at the bench. */
+  readonly machines: readonly string[];
   readonly helper: HelperFor | null;
   /** It may be left at any time and gone on with another day. A glue-up may not. */
   readonly canPause: boolean;
@@ -136,6 +171,8 @@ export interface Edge {
   readonly before: string;
   readonly after: string;
   readonly reason: Label;
+  /** From the end of the one to the beginning of the other at least, minutes; 0 where it may follow at once. */
+  readonly waits: number;
 }
 
 export interface BuildPlan {

@@ -4,53 +4,71 @@ import type { BuildChoices } from './choices.ts';
 import { inOrder } from './order.ts';
 import type { Edge, Step } from './step.ts';
 
+/** A task that has to be through, and how long ago, minutes: glue sets, a coat dries. */
+export interface Follows {
+  /** Its place in the list. */
+  readonly at: number;
+  readonly waits: number;
+}
+
 export interface Task {
   /** Of its first step. */
   readonly id: string;
   readonly steps: readonly string[];
   /** Hands on, whole minutes, at least one. */
   readonly minutes: number;
-  /** Then so long nothing may follow that stands on it. */
-  readonly waits: number;
   readonly helper: boolean;
-  /** It runs a machine. */
-  readonly loud: boolean;
+  /** Machines it runs. */
+  readonly machines: readonly string[];
   readonly canPause: boolean;
   readonly notBefore: number;
-  /** Tasks that come before it, by their place in the list. */
-  readonly after: readonly number[];
+  readonly after: readonly Follows[];
 }
 
-/** Tasks of steps that are not done, in the order of the steps. A person's own order among steps it names is kept. */
-export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices: BuildChoices, done: ReadonlySet<string>): Task[] {
+/**
+ * Tasks of steps that are not done, in the order of the steps. A person's own order among steps it names is kept. `done`: when each
+ * step was through, minutes by the clock on the wall: what sets or dries since then is still waited for.
+ */
+export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices: BuildChoices, done: ReadonlyMap<string, number>): Task[] {
   const left = steps.filter(({ id }) => !done.has(id));
   const head = new Map<string, string>();
   for (const { id, rightAfter } of left) head.set(id, (rightAfter !== null && head.get(rightAfter)) || id);
   const groups = new Map<string, Step[]>();
   for (const step of left) groups.set(head.get(step.id)!, [...(groups.get(head.get(step.id)!) ?? []), step]);
   const place = new Map([...groups.keys()].map((id, index) => [id, index]));
-  const after = new Map([...groups.keys()].map((id) => [id, new Set<number>()]));
-  const follows = (before: string, later: string): void => {
+  const after = new Map([...groups.keys()].map((id) => [id, new Map<number, number>()]));
+  const follows = (before: string, later: string, waits: number): void => {
     const [a, b] = [head.get(before), head.get(later)];
-    if (a !== undefined && b !== undefined && a !== b) after.get(b)!.add(place.get(a)!);
+    if (a === undefined || b === undefined || a === b) return;
+    const rows = after.get(b)!;
+    rows.set(place.get(a)!, Math.max(rows.get(place.get(a)!) ?? 0, waits));
   };
-  for (const edge of edges) follows(edge.before, edge.after);
-  for (const [before, later] of wishes(left, edges, choices)) follows(before, later);
+  for (const { before, after: later, waits } of edges) follows(before, later, waits);
+  for (const [before, later] of wishes(left, edges, choices)) follows(before, later, 0);
+  const free = freeFrom(edges, done);
   return [...groups].map(([id, own]): Task => {
-    const last = own.at(-1)!;
-    const starts = own.flatMap((step) => (Object.hasOwn(choices.notBefore, step.id) ? [dayStart(choices.notBefore[step.id]!)] : []));
+    const held = own.flatMap((step) => (Object.hasOwn(choices.notBefore, step.id) ? [dayStart(choices.notBefore[step.id]!)] : []));
     return {
       id,
       steps: own.map((step) => step.id),
       minutes: Math.max(1, Math.ceil(own.reduce((sum, { minutes }) => sum + minutes.value, 0))),
-      waits: last.waits,
       helper: own.some(({ helper }) => helper !== null),
-      loud: own.some(({ machine }) => machine !== null),
+      machines: [...new Set(own.flatMap(({ machines }) => machines))],
       canPause: own.every(({ canPause }) => canPause),
-      notBefore: Math.max(-Infinity, ...starts),
-      after: [...after.get(id)!].sort((a, b) => a - b),
+      notBefore: Math.max(-Infinity, ...held, ...own.map((step) => free.get(step.id) ?? -Infinity)),
+      after: [...after.get(id)!].map(([at, waits]) => ({ at, waits })).sort((a, b) => a.at - b.at),
     };
   });
+}
+
+/** Steps that wait for what is done: from when on each may begin, minutes by the clock on the wall. */
+export function freeFrom(edges: readonly Edge[], done: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
+  const free = new Map<string, number>();
+  for (const { before, after, waits } of edges) {
+    const through = waits > 0 ? done.get(before) : undefined;
+    if (through !== undefined) free.set(after, Math.max(free.get(after) ?? -Infinity, through + waits));
+  }
+  return free;
 }
 
 /** Where a person turned two steps of the usual order round, they stay turned; what nobody touched goes where it is done soonest. */

@@ -11,7 +11,8 @@ export interface Laid {
 }
 
 /** Whether the hours serve a task at all: a machine may run, the helper is there. */
-const serves = ({ helper, quiet }: Window, task: Task): boolean => (!task.helper || helper) && (!task.loud || !quiet);
+export const serves = ({ helper, quiet, without }: Window, task: Task): boolean =>
+  (!task.helper || helper) && (task.machines.length === 0 || (!quiet && !task.machines.some((machine) => without.includes(machine))));
 
 /** The hours as they are asked for: where the first window is that ends after a time. */
 export interface Hours {
@@ -32,7 +33,7 @@ export function hoursFor(windows: readonly Window[]): Hours {
       const known = memory.get(task);
       if (known) return known;
       const fits = (one: Task): boolean => windows.some((window) => serves(window, one) && (one.canPause || window.to - window.from >= one.minutes));
-      const tries = [task, { ...task, helper: false }, { ...task, loud: false, helper: false }, { ...task, canPause: true, loud: false, helper: false }];
+      const tries = [task, { ...task, helper: false }, { ...task, machines: [], helper: false }, { ...task, canPause: true, machines: [], helper: false }];
       const found = fits(task) ? task : (tries.find(fits) ?? tries.at(-1)!);
       memory.set(task, found);
       return found;
@@ -119,7 +120,7 @@ export function layInOrder(tasks: readonly Task[], order: readonly number[], hou
   for (const index of order) {
     const task = tasks[index]!;
     let ready = begins;
-    for (const before of task.after) ready = Math.max(ready, laid[before]!.end + tasks[before]!.waits);
+    for (const { at, waits } of task.after) ready = Math.max(ready, laid[at]!.end + waits);
     const found = table.lay(task, ready);
     if (!found) return null;
     laid[index] = found;

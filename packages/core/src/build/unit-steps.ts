@@ -10,14 +10,15 @@ import { cutToFit, waitingParts } from './to-fit.ts';
 import { diagonalsOf } from './diagonals.ts';
 import { faceArea } from './faces.ts';
 import { finishOf } from './finishes.ts';
-import { fastenersIn, glueTold, slowed } from './gluing.ts';
+import { fastenersIn, slowed } from './gluing.ts';
+import { closingOf, MANY_PIECES } from './glue-ways.ts';
 import type { BuildJob, UnitToBuild } from './job.ts';
+import { machineFor } from './machines-run.ts';
 import { stepMinutes, type Work } from './minutes.ts';
 import type { HelperFor, Step, StepDetail } from './step.ts';
 
-/** Longer than arms reach at both ends, mm; more pieces than hands hold in a wet glue-up. [ASSUME] */
+/** Longer than arms reach at both ends, mm. [ASSUME] */
 const LONG_MM = 1200;
-const MANY_PIECES = 7;
 
 const LITERS = formula({
   label: 'finish-liters',
@@ -33,7 +34,7 @@ type Made = (
   detail: StepDetail,
   panels: readonly string[],
   counts: Partial<Record<Work, number>>,
-  more?: Partial<Pick<Step, 'waits' | 'helper' | 'canPause' | 'rightAfter' | 'machine'>>,
+  more?: Partial<Pick<Step, 'waits' | 'helper' | 'canPause' | 'rightAfter' | 'machines'>>,
 ) => Step;
 
 /** How a step of a unit is put together; also for those that serve several. */
@@ -46,7 +47,7 @@ export const stepOf =
     panels,
     minutes: stepMinutes(counts, pace[detail.kind] ?? 1),
     waits: 0,
-    machine: null,
+    machines: [],
     helper: null,
     canPause: true,
     rightAfter: null,
@@ -54,7 +55,7 @@ export const stepOf =
   });
 
 export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
-  const { unit, parts, toHang } = of;
+  const { unit, parts } = of;
   const made = stepOf(unit.id, job.pace);
   const assemblies = assembliesOf(unit);
   const waiting = waitingParts(job);
@@ -79,7 +80,7 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
     ...fitSteps(made, of, job),
     ...surfaceSteps(made, of, box, job, 'outside'),
     ...movingSteps(made, unit),
-    ...hangSteps(made, of, toHang),
+    ...hangSteps(made, of, job.shop),
   ];
 
   /** Sanded on one side, and coated where it gets a finish. */
@@ -89,7 +90,7 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
     const sand = step(`sand-${side}`, { kind: 'sand', side, areaM2 }, side === 'inside' ? panels.filter((id) => inBox.has(id)) : panels, {
       'sand-square-meter': areaM2.value,
     });
-    const product = finishOf(choice);
+    const product = finishOf(choice, job.shop);
     // Finished after assembly, the inside is coated with the outside.
     if (!product || (side === 'inside' && choice.when === 'after')) return [sand];
     const coated = choice.when === 'after' ? bothSides(areaM2, faceArea(unit.panels, inBox, 'inside')) : areaM2;
@@ -159,46 +160,58 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
     { kind: 'dry-fit', assembly: assembly.id, what: assembly.kind, joints },
     assembly.panels,
     { 'set-out-parts': 1, 'fit-joint': joints },
-    { helper: helperFor(unit, assembly.panels, joints), canPause: false },
+    { helper: helperFor(unit, assembly.panels, assembly.panels.length), canPause: false },
   );
+  // What stands round a space is looked at for square where it first does: in the first of two goes.
   const ring = assembly.glueUps.find((each) => squares(each));
+  const closings = assembly.glueUps.flatMap((whole) => {
+    const { goes, ...how } = closingOf(unit, whole, choices, shop);
+    return goes.map(({ glueUp, glue }, go) => ({
+      glueUp,
+      glue,
+      closing: { ...how, of: whole.id, go, goes: goes.length },
+      isRing: whole === ring && go === 0,
+      skin: goes.length > 1 ? null : skinOf(unit, whole),
+    }));
+  });
   return [
     fit,
-    ...assembly.glueUps.flatMap((glueUp): Step[] => {
-      const glue = glueTold(unit, glueUp, choices, shop);
+    ...closings.flatMap(({ glueUp, glue, closing, isRing, skin }): Step[] => {
       const fasteners = fastenersIn(glueUp);
-      const skin = skinOf(unit, glueUp);
       const panels = glueUp.groups.flat();
       const driven = fasteners.reduce((sum, { count }) => sum + count, 0);
       const clampMin = Math.ceil(glue?.clampMin.value ?? 0);
       const joined = made(
         glueUp.id.slice(unit.id.length + 1),
-        { kind: 'glue', assembly: assembly.id, what: assembly.kind, glueUp, skin, glue, fasteners },
+        { kind: 'glue', assembly: assembly.id, what: assembly.kind, glueUp, skin, glue, fasteners, closing },
         panels,
         {
           'spread-joint': glue?.joints ?? 0,
           'set-clamp': glue?.clampsWanted ?? 0,
-          'fit-joint': glueUp.meetings.length,
+          'lay-caul': glue?.cauls ?? 0,
+          'fit-joint': glueUp.meetings.length + (glueUp.dry?.joints ?? 0),
           'drive-fastener': driven,
           'wipe-squeeze-out': glue ? 1 : 0,
         },
-        { waits: glueUp === ring ? 0 : clampMin, canPause: false, helper: helperFor(unit, panels, glueUp.meetings.length) },
+        { waits: isRing ? 0 : clampMin, canPause: false, helper: helperFor(unit, panels, glueUp.groups.length) },
       );
-      const checked =
-        glueUp === ring
-          ? [
-              made(
-                `square/${name}`,
-                { kind: 'square', assembly: assembly.id, diagonals: ringDiagonals(unit, assembly, insetDoors) },
-                panels,
-                { 'measure-diagonals': 1 },
-                { waits: clampMin, canPause: false, rightAfter: joined.id },
-              ),
-            ]
-          : [];
+      const checked = isRing
+        ? [
+            made(
+              `square/${name}`,
+              { kind: 'square', assembly: assembly.id, diagonals: ringDiagonals(unit, assembly, insetDoors) },
+              panels,
+              { 'measure-diagonals': 1 },
+              { waits: clampMin, canPause: false, rightAfter: joined.id },
+            ),
+          ]
+        : [];
       const over = skin === 'back' ? glueUp.meetings.filter((meeting) => isLaidOver(unit, meeting)) : [];
       const overMm = over.reduce((sum, { guest }) => sum + toMm(unit.byId.get(guest)!.length.value), 0);
-      const trimmed = over.length > 0 ? [made(`trim/${name}`, { kind: 'trim', lengthMm: overMm }, panels, { 'trim-meter': overMm / 1000 })] : [];
+      const trimmed =
+        over.length > 0
+          ? [made(`trim/${name}`, { kind: 'trim', lengthMm: overMm }, panels, { 'trim-meter': overMm / 1000 }, { machines: machineFor('trim', shop) })]
+          : [];
       return [joined, ...checked, ...trimmed];
     }),
   ];
@@ -224,18 +237,19 @@ function ringDiagonals(unit: ResolvedUnit, { panels, kind }: Assembly, insetDoor
   return kind === 'drawer' ? diagonalsOf(extent('along'), extent('out'), false) : diagonalsOf(extent('along'), extent('up'), insetDoors);
 }
 
-function helperFor(unit: ResolvedUnit, panels: readonly string[], joints: number): HelperFor | null {
+/** `pieces`: what has to be held at once; what is one already counts once. */
+function helperFor(unit: ResolvedUnit, panels: readonly string[], pieces: number): HelperFor | null {
   const longest = Math.max(...panels.map((id) => toMm(unit.byId.get(id)!.length.value)));
   if (longest > LONG_MM) return 'long';
-  return panels.length > MANY_PIECES && joints > MANY_PIECES ? 'many' : null;
+  return pieces > MANY_PIECES ? 'many' : null;
 }
 
-function fitSteps(made: Made, of: UnitToBuild, { choices, sheets }: BuildJob): Step[] {
+function fitSteps(made: Made, of: UnitToBuild, { choices, sheets, shop }: BuildJob): Step[] {
   if (choices.cut === 'first') return [];
   const parts = cutToFit(of);
   if (parts.length === 0) return [];
   const cuts = sheets.flatMap(({ steps }) => steps.filter(({ near }) => near.part !== null && parts.includes(near.part)).map(({ id }) => id));
-  return [made('fit', { kind: 'fit', parts, cuts }, parts, { 'fit-cut': parts.length })];
+  return [made('fit', { kind: 'fit', parts, cuts }, parts, { 'fit-cut': parts.length }, { machines: machineFor('rip', shop) })];
 }
 
 /** What moves: leaves on hinges, drawers from the fixed datum on, fronts by spacers, shelves on their pins. */
@@ -267,10 +281,11 @@ function movingSteps(made: Made, unit: ResolvedUnit): Step[] {
 
 function hangSteps(
   made: Made,
-  { unit }: UnitToBuild,
-  { looks, wallScrews, cabinetScrews, locks, rail, bareKg, limitKg, beside, spaces, contentsKg }: UnitToBuild['toHang'],
+  { unit, toHang: { looks, wallScrews, cabinetScrews, locks, rail, bareKg, limitKg, beside, spaces, contentsKg } }: UnitToBuild,
+  shop: BuildJob['shop'],
 ): Step[] {
   const { hanging } = unit;
+  const bored = { machines: machineFor('bore', shop) };
   const cleat = hangsOnCleat(hanging);
   const all = unit.panels.filter(({ onWall }) => !onWall).map(({ id }) => id);
   const halves = [hanging.wallHalf, ...hanging.brackets, ...(hanging.lower ? [hanging.lower.wallHalf, hanging.lower.cabinetHalf] : [])];
@@ -278,24 +293,31 @@ function hangSteps(
   return [
     ...(cleat && !rail
       ? [
-          made('cleat-rip', { kind: 'cleat-rip', boards: [hanging.wallHalf.replace('wall-half', 'cleat-blank')] }, halves, {
-            'set-machine': 1,
-            'bevel-rip': hanging.lower ? 2 : 1,
-          }),
+          made(
+            'cleat-rip',
+            { kind: 'cleat-rip', boards: [hanging.wallHalf.replace('wall-half', 'cleat-blank')] },
+            halves,
+            { 'set-machine': 1, 'bevel-rip': hanging.lower ? 2 : 1 },
+            { machines: machineFor('bevel', shop) },
+          ),
         ]
       : []),
     ...(looks > 0 ? [made('look', { kind: 'look' }, [], { 'look-into-wall': 1 })] : []),
-    ...(rail ? [] : [made('wall-half', { kind: 'wall-half', screws: wallScrews }, [hanging.wallHalf], { 'mark-line': 1, 'wall-screw': wallScrews })]),
+    ...(rail ? [] : [made('wall-half', { kind: 'wall-half', screws: wallScrews }, [hanging.wallHalf], { 'mark-line': 1, 'wall-screw': wallScrews }, bored)]),
     ...(cleat
       ? [
-          made('cabinet-half', { kind: 'cabinet-half', screws: cabinetScrews }, [...hanging.brackets, ...(hanging.spacer ? [hanging.spacer] : [])], {
-            'wall-screw': cabinetScrews,
-          }),
+          made(
+            'cabinet-half',
+            { kind: 'cabinet-half', screws: cabinetScrews },
+            [...hanging.brackets, ...(hanging.spacer ? [hanging.spacer] : [])],
+            { 'wall-screw': cabinetScrews },
+            bored,
+          ),
         ]
       : []),
     made('hang', { kind: 'hang', kg: bareKg, beside }, all, { 'lift-on': 1 }, { helper, canPause: false }),
     made('correct', { kind: 'correct' }, all, { 'take-down': 1, 'lift-on': 1 }, { helper, canPause: false }),
-    ...(locks ? [made('lock', { kind: 'lock' }, [], { 'wall-screw': 1 })] : []),
+    ...(locks ? [made('lock', { kind: 'lock' }, [], { 'wall-screw': 1 }, bored)] : []),
     made('load', { kind: 'load', spaces, kg: contentsKg }, [], { 'load-space': Math.max(1, spaces) }),
   ];
 }

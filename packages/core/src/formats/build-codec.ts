@@ -33,7 +33,7 @@ export const clockCodec: Codec<number> = {
 };
 
 const sessionCodec: Codec<Session> = checked(
-  object({ id: text(64), day: number(0, 6, true), from: clockCodec, to: clockCodec, helper: yesNo, quiet: yesNo }),
+  object({ id: text(64), day: number(0, 6, true), from: clockCodec, to: clockCodec, helper: yesNo, quiet: yesNo, without: list(text(64), 40) }),
   ({ from, to }, where) => {
     if (to <= from) throw new Refusal('range', 'it ends before it begins', `${where}.to`, `after ${clockText(from)}`);
   },
@@ -47,6 +47,7 @@ export const buildCodec: Codec<BuildChoices> = checked(
     cut: choice(['first', 'to-fit']),
     units: choice(['together', 'one-by-one']),
     glue: choice(Object.keys(GLUES) as GlueId[]),
+    glueUps: byId(object({ goes: choice(['one', 'two']), cauls: yesNo }), MOST_STEPS, STEP_IDS),
     tempC: number(-10, 45),
     order: list(text(300), MOST_STEPS),
     start: orNull(dayCodec),

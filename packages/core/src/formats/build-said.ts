@@ -1,6 +1,6 @@
 /** What the steps say that take more than a few lines: cuts, coats, glue-ups, drawers, the hanging; and the words they share. */
-import { FINISHES } from '../build/finishes.ts';
-import { GLUES } from '../build/glues.ts';
+import { finishOf } from '../build/finishes.ts';
+import { glueOf } from '../build/glues.ts';
 import type { BuildChoices } from '../build/choices.ts';
 import type { Step, StepDetail } from '../build/step.ts';
 import { fineText, lengthText, massText, minutesText } from '../checks/words/amounts.ts';
@@ -101,10 +101,10 @@ export function cleatBig(of: UnitPlan | null, unit: DisplayUnit): StepWords['big
     : [];
 }
 
-export function coatSaid(detail: Of<'coat'>, { choices }: BuildTold, unit: DisplayUnit): Said {
-  const finish = FINISHES[detail.finish as keyof typeof FINISHES];
+export function coatSaid(detail: Of<'coat'>, { choices, workshop: { shop } }: BuildTold, unit: DisplayUnit): Said {
+  const finish = finishOf({ kind: detail.finish as 'oil' }, shop)!;
   const amount = unit === 'mm' ? `${Math.ceil(detail.liters.value * 20) / 20} l` : `${Math.ceil((detail.liters.value / 0.946352946) * 10) / 10} qt`;
-  const glue = GLUES[choices.glue];
+  const glue = glueOf(choices.glue, shop);
   return {
     title: `${detail.side === 'inside' ? 'Finish inside' : 'Finish'}, coat ${detail.coat} of ${detail.of}`,
     says: [
@@ -149,7 +149,7 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
     const { name, rootMm } = screwById(screw);
     return `${count} × ${name} × ${lengthText(length, unit)} ${by === 'pockets' ? 'pocket screws' : 'screws'}${pilot ? `, pilot ${fineText(Math.round(rootMm * 9) * (NM_PER.mm / 10), unit)}` : ''}.`;
   });
-  const choice = GLUES[told.choices.glue];
+  const choice = glueOf(told.choices.glue, told.workshop.shop);
   return {
     title:
       skin === 'back'
@@ -158,18 +158,24 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
           ? `Put the face frame on`
           : skin === 'edging'
             ? `Put the edging on`
-            : `${glue ? 'Glue up' : 'Join'} ${listed(names)}`,
+            : glueUp.go === 'second'
+              ? `Glue on ${names[1]!}`
+              : `${glue ? 'Glue up' : 'Join'} ${listed(names)}`,
     says: [
+      ...goWords(detail, of),
       ...(skin
         ? [`${capital(listed(names.filter((_, index) => glueUp.groups[index]!.length < 3)))}: ${plural(glueUp.meetings.length, 'joint')}.`]
         : [
-            `${plural(glueUp.meetings.length, 'joint')}${glueUp.meetings.length > 1 ? ' in one go' : ''}${glueUp.along ? '' : ': they lock into one another, none can be closed alone'}.`,
+            `${plural(glueUp.meetings.length, 'joint')}${glueUp.meetings.length > 1 && glueUp.go === null ? ' in one go' : ''}${glueUp.along ? '' : ': they lock into one another, none can be closed alone'}.`,
           ]),
       ...(glue
         ? [
             `${capital(choice.name)}: ${minutesText(glue.minutes.value)} from the first joint to the last clamp, it stays open for ${minutesText(glue.openMin.value)}.`,
           ]
         : ['No glue here.']),
+      ...(glue && glue.cauls > 0
+        ? [`${plural(glue.cauls, 'caul')}: battens planed to a slight crown, taped along the sides beforehand; clamps at their ends press every joint between.`]
+        : []),
       ...(glue && glue.clampsWanted > 0
         ? [
             `${plural(glue.clampsWanted, 'clamp')} that ${glue.clampsWanted === 1 ? 'reaches' : 'reach'} ${lengthText(glue.reachMm * NM_PER.mm, unit)}; ${glue.clampsOwned === 0 ? 'none' : glue.clampsOwned} here do.`,
@@ -189,6 +195,26 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
         ]
       : [],
   };
+}
+
+/** Which go it is, and why it is not closed all at once. */
+function goWords({ glueUp, closing: { way, ways, chosen } }: Of<'glue'>, of: UnitPlan | null): string[] {
+  const plain = ways[0];
+  const why =
+    plain && !chosen && (way.goes === 'two' || way.cauls) && glueUp.go !== 'second'
+      ? plain.hindered.map((each) =>
+          each === 'glue'
+            ? `All at once, a clamp to a joint, it takes ${minutesText(plain.minutes)} and the glue has skinned over.`
+            : each === 'clamps'
+              ? `All at once, a clamp to a joint, it takes ${plural(plain.clamps, 'clamp')}, more than there are.`
+              : `All at once ${plain.pieces} pieces stand in wet glue, more than one person holds.`,
+        )
+      : [];
+  if (glueUp.go === null) return why;
+  const end = groupName(glueUp.go === 'first' ? glueUp.dry!.panels : glueUp.groups[1]!, of);
+  return glueUp.go === 'first'
+    ? [`First of two goes: ${end} goes on dry and keeps it square, the other joints are glued.`, ...why]
+    : [`Second of two goes: ${end} comes off, its joints are spread, and it goes on again.`];
 }
 
 const listed = (names: readonly string[]): string =>

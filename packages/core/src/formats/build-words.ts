@@ -2,7 +2,7 @@
 import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import type { BuildFault } from '../build/build.ts';
-import type { Edge, HelperFor, Step } from '../build/step.ts';
+import type { Edge, Hindrance, HelperFor, Step, WayTold } from '../build/step.ts';
 import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { capital } from '../checks/words/sentence.ts';
@@ -43,7 +43,21 @@ const ALONE: Readonly<Record<HelperFor, string>> = {
 export const fullTitle = ({ title, of }: Pick<StepWords, 'title' | 'of'>): string => (of === null ? title : `${title}, ${of}`);
 
 /** Why one step has to be before another, as a sentence. */
-export const reasonWords = ({ reason }: Edge): string => `${capital(labelWords(reason))}.`;
+export const reasonWords = ({ reason, waits }: Edge): string => `${capital(labelWords(reason))}${waits > 0 ? `, ${minutesText(waits)} later` : ''}.`;
+
+const HINDERED: Readonly<Record<Hindrance, string>> = { glue: 'the glue skins over', clamps: 'clamps are missing', hands: 'more pieces than one person holds' };
+
+/** One way to close a glue-up: what it is, what its worst go takes, and what hinders it. */
+export const glueWayWords = ({
+  way,
+  minutes,
+  clamps,
+  hindered,
+}: WayTold): { readonly name: string; readonly takes: string; readonly hindered: string | null } => ({
+  name: `${way.goes === 'one' ? 'all at once' : 'one side after the other'}, ${way.cauls ? 'cauls along the sides' : 'a clamp to each joint'}`,
+  takes: `${minutesText(minutes)}, ${plural(clamps, 'clamp')}`,
+  hindered: hindered.length === 0 ? null : hindered.map((each) => HINDERED[each]).join(', '),
+});
 
 function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
   const { detail } = step;

@@ -9,6 +9,7 @@ import sixth from '../test/version-6.carcass.json' with { type: 'json' };
 import seventh from '../test/version-7.carcass.json' with { type: 'json' };
 import eighth from '../test/version-8.carcass.json' with { type: 'json' };
 import ninth from '../test/version-9.carcass.json' with { type: 'json' };
+import tenth from '../test/version-10.carcass.json' with { type: 'json' };
 import { isShelfBox } from '../carcass/families.ts';
 import { plan } from '../plan/plan.ts';
 import { studCentres, studGravity } from '../wall/studs.ts';
@@ -210,5 +211,16 @@ describe('version 9', () => {
     expect(design.loose).toEqual({});
     expect(workshop.tax).toEqual({ percent: 0, included: true });
     expect(plan(design, record, workshop).parts.every(({ unit }) => unit === 'ink')).toBe(true);
+  });
+});
+
+describe('version 10', () => {
+  const { design, workshop } = readProject(tenth);
+
+  test('its hours have every machine, no glue-up is decided on, and no label was read', () => {
+    expect(design.build.week).toEqual({ tuesday: { id: 'tuesday', day: 1, from: 19 * 60, to: 22 * 60, helper: false, quiet: false, without: [] } });
+    expect(design.build.glueUps).toEqual({});
+    expect(workshop.shop.labels).toEqual({ glues: {}, finishes: {} });
+    expect(Object.keys(workshop.shop.clamps)).toHaveLength(3);
   });
 });

@@ -269,6 +269,20 @@ function toTen(file: Row): Row {
   };
 }
 
+/** Hours say which machines are not there; glue-ups a person decided on; what labels of bottles and tins say. */
+function toEleven(file: Row): Row {
+  const { design, workshop } = file;
+  const build = isRow(design) ? design['build'] : undefined;
+  const shop = isRow(workshop) ? workshop['shop'] : undefined;
+  const week = (hours: unknown): unknown =>
+    isRow(hours) ? Object.fromEntries(Object.entries(hours).map(([id, row]) => [id, isRow(row) ? { ...row, without: [] } : row])) : hours;
+  return {
+    ...file,
+    ...(isRow(design) && isRow(build) ? { design: { ...design, build: { ...build, glueUps: {}, week: week(build['week']) } } } : {}),
+    ...(isRow(workshop) && isRow(shop) ? { workshop: { ...workshop, shop: { ...shop, labels: { glues: {}, finishes: {} } } } } : {}),
+  };
+}
+
 export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = {
   1: toTwo,
   2: toThree,
@@ -279,6 +293,7 @@ export const MIGRATIONS: Readonly<Record<number, (file: Row) => Row>> = {
   7: toEight,
   8: toNine,
   9: toTen,
+  10: toEleven,
 };
 
 /** A design kept apart from its file (in the database, in a browser) lifted from the version it was written in, to the newest or to the one named. */

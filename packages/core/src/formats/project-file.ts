@@ -15,7 +15,7 @@ import { recordCodec } from './record-codec.ts';
 import { workshopCodec } from './workshop-codec.ts';
 
 export const FORMAT = 'keen-carcass-project';
-export const VERSION = 10;
+export const VERSION = 11;
 export const MOST_ENTRIES = 20_000;
 
 export interface ProjectFile {

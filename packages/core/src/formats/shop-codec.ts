@@ -1,7 +1,9 @@
 /** The shop as JSON: machines by their kinds, cutters, jigs, fits. */
+import { FINISHES } from '../build/finishes.ts';
+import { GLUES } from '../build/glues.ts';
 import { mm } from '../length/length.ts';
 import { Refusal } from '../problem/problem.ts';
-import { MACHINE_KINDS, MEASURE_LIMITS, type Machine, type MachineKind, type Measure, type Shop } from '../stock/shop.ts';
+import { MACHINE_KINDS, MEASURE_LIMITS, type FinishLabel, type GlueLabel, type Machine, type MachineKind, type Measure, type Shop } from '../stock/shop.ts';
 import { byId, checked, choice, length, list, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
 
 const long = (measure: keyof typeof MEASURE_LIMITS) => length(mm(MEASURE_LIMITS[measure][0]), mm(MEASURE_LIMITS[measure][1]));
@@ -39,6 +41,20 @@ const OVER = length(mm(-2), mm(2));
 const REPEAT = length(mm(0.001), mm(5));
 const PLAY = length(mm(-1), mm(5));
 
+/** Minutes of a label: up to a fortnight. */
+const LABEL_MIN = number(1, 14 * 24 * 60);
+const LEAST_C = number(-20, 40);
+const glueLabelCodec: Codec<GlueLabel> = object({ openMin: LABEL_MIN, clampMin: LABEL_MIN, cureMin: LABEL_MIN, leastC: LEAST_C });
+const finishLabelCodec: Codec<FinishLabel> = object({
+  coats: number(1, 9, true),
+  recoatMin: LABEL_MIN,
+  dryMin: LABEL_MIN,
+  coversM2: number(0.5, 100),
+  leastC: LEAST_C,
+});
+const GLUE_IDS = { pattern: new RegExp(`^(${Object.keys(GLUES).join('|')})$`), words: Object.keys(GLUES).join(', ') };
+const FINISH_IDS = { pattern: new RegExp(`^(${Object.keys(FINISHES).join('|')})$`), words: Object.keys(FINISHES).join(', ') };
+
 export const shopCodec: Codec<Shop> = checked(
   object({
     machines: byId(machineCodec, 40),
@@ -49,6 +65,7 @@ export const shopCodec: Codec<Shop> = checked(
     ),
     jigs: object({ pins: yesNo, pockets: yesNo }),
     clamps: byId(object({ id: text(64), order: number(0, 1000, true), reach: length(mm(50), mm(4000)), count: number(1, 100, true) }), 40),
+    labels: object({ glues: byId(glueLabelCodec, 20, GLUE_IDS), finishes: byId(finishLabelCodec, 20, FINISH_IDS) }),
     fits: object({ tight: PLAY, push: PLAY, glue: PLAY, loose: PLAY }),
     repeats: object({ slot: REPEAT, depth: REPEAT, length: REPEAT, place: REPEAT, hinge: REPEAT }),
     trim: length(mm(0), mm(100)),

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { planBuild } from './build-job.ts';
-import { doneSteps, nextStep } from './done-steps.ts';
+import { doneSteps, doneTimes, nextStep } from './done-steps.ts';
 import { standingAsCut, standingKept, standingMade, type RecordEntry } from './design.ts';
 import { plan } from './plan.ts';
 
@@ -54,6 +54,28 @@ describe('what is done', () => {
     );
     const ready = nextStep(steps, edges, ticked);
     if (ready) expect(edges.filter(({ after }) => after === ready.id).every(({ before }) => ticked.has(before))).toBe(true);
+  });
+});
+
+describe('what sets or dries', () => {
+  const fifty = (at: string): number => Number(at.slice(14, 16));
+  const done = doneSteps(steps, [{ ...tick('ink/label'), at: '2026-12-01T19:50:00Z' }]);
+
+  test('is through when the latest entry says so', () => {
+    expect(doneTimes(done, [{ ...tick('ink/label'), at: '2026-12-01T19:50:00Z' }], fifty)).toEqual(new Map([['ink/label', 50]]));
+  });
+
+  test('is not offered next while anything else can be done; where nothing can, it is', () => {
+    const [first, second] = steps.filter(({ id }) => !edges.some(({ after }) => after === id));
+    const none = doneSteps(steps, []);
+    expect(nextStep(steps, edges, none)!.id).toBe(first!.id);
+    expect(nextStep(steps, edges, none, new Map([[first!.id, 100]]), 60)!.id).toBe(second!.id);
+    expect(nextStep(steps, edges, none, new Map([[first!.id, 100]]), 100)!.id).toBe(first!.id);
+    expect(nextStep(steps, edges, none, new Map(steps.map(({ id }) => [id, 100])), 60)!.id).toBe(first!.id);
+  });
+
+  test('a glue-up that was ticked whole is done when the plan takes it in two goes', () => {
+    expect([...doneSteps(steps, [tick('ink/glue/side/left')]).keys()].sort()).toEqual(['ink/glue/side/left', 'ink/glue/side/left/first']);
   });
 });
 

@@ -17,8 +17,10 @@ export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]
   const made = new Map<string, string>();
   for (const { id, made: operations } of standingMade(record)) for (const operation of operations) made.set(operation, id);
   const there = finishedParts(record);
+  // Glued all at once before the plan took it in two goes.
+  const gluedWhole = (id: string): string | undefined => (id.endsWith('/first') ? ticked.get(id.slice(0, -'/first'.length)) : undefined);
   const saidBy = ({ id, detail, panels }: Step): readonly string[] | null => {
-    const tick = ticked.get(id);
+    const tick = ticked.get(id) ?? (detail.kind === 'glue' ? gluedWhole(id) : undefined);
     switch (detail.kind) {
       case 'measure': {
         const read = readings.get(detail.product) ?? [];
@@ -55,7 +57,25 @@ export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]
 const all = (ids: readonly string[], by: ReadonlyMap<string, string>): readonly string[] | null =>
   ids.every((id) => by.has(id)) ? [...new Set(ids.map((id) => by.get(id)!))] : null;
 
-/** The first step that can be taken up: nothing it follows is still to be done. Null when all is done. */
-export function nextStep(steps: readonly Step[], edges: readonly { readonly before: string; readonly after: string }[], done: DoneSteps): Step | null {
-  return steps.find(({ id }) => !done.has(id) && edges.every(({ before, after }) => after !== id || done.has(before))) ?? null;
+/** When each step was through: the latest entry that says so. `clock`: a device's time as minutes by the clock on the wall. */
+export function doneTimes(done: DoneSteps, record: readonly RecordEntry[], clock: (at: string) => number): Map<string, number> {
+  const at = new Map(record.map((entry) => [entry.id, entry.at]));
+  return new Map(
+    [...done].map(([step, entries]) => [step, Math.max(-Infinity, ...entries.flatMap((id) => (at.has(id) ? [clock(at.get(id)!)] : [])))] as const),
+  );
+}
+
+/**
+ * The first step that can be taken up: nothing it follows is still to be done, nor sets or dries past `now`; where all do, the first
+ * of those. `free`: from when on a step may begin (freeFrom). Null when all is done.
+ */
+export function nextStep(
+  steps: readonly Step[],
+  edges: readonly { readonly before: string; readonly after: string }[],
+  done: DoneSteps,
+  free: ReadonlyMap<string, number> = new Map(),
+  now = Infinity,
+): Step | null {
+  const open = steps.filter(({ id }) => !done.has(id) && edges.every(({ before, after }) => after !== id || done.has(before)));
+  return open.find(({ id }) => (free.get(id) ?? -Infinity) <= now) ?? open[0] ?? null;
 }

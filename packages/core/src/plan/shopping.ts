@@ -1,7 +1,7 @@
 /** All that has to be there before the first cut: sheets and boards with their prices, what is screwed on, what holds it together, bands, glue, finish. */
 import type { BuildPlan } from '../build/step.ts';
 import { finishOf } from '../build/finishes.ts';
-import { GLUES } from '../build/glues.ts';
+import { glueOf } from '../build/glues.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { groundOf } from '../hang/grounds.ts';
 import { hangingHoles } from '../hang/holes.ts';
@@ -33,7 +33,7 @@ export interface ShoppingLine {
 export function shoppingOf(
   { units }: Pick<Plan, 'units'>,
   { wall, build: choices, units: boxes }: Pick<Design, 'wall' | 'build' | 'units'>,
-  workshop: Pick<Workshop, 'products'>,
+  workshop: Pick<Workshop, 'products' | 'shop'>,
   purchases: readonly Purchase[],
   build: Pick<BuildPlan, 'steps'>,
 ): ShoppingLine[] {
@@ -66,7 +66,7 @@ export function shoppingOf(
     if (detail.kind === 'band')
       list.add({ id: 'band', kind: 'band', what: 'edge band', size: null, home: null, amount: detail.lengthMm, in: 'mm', price: null, for: nameOf(unit) });
     if (detail.kind === 'coat') {
-      const { id, name } = finishOf({ kind: detail.finish as 'oil' })!;
+      const { id, name } = finishOf({ kind: detail.finish as 'oil' }, workshop.shop)!;
       list.add({
         id: `finish/${id}`,
         kind: 'finish',
@@ -82,7 +82,17 @@ export function shoppingOf(
     if (detail.kind === 'glue') joints += detail.glue?.joints ?? 0;
   }
   if (joints > 0)
-    list.add({ id: 'glue', kind: 'glue', what: GLUES[choices.glue].name, size: null, home: null, amount: joints, in: 'joints', price: null, for: [] });
+    list.add({
+      id: 'glue',
+      kind: 'glue',
+      what: glueOf(choices.glue, workshop.shop).name,
+      size: null,
+      home: null,
+      amount: joints,
+      in: 'joints',
+      price: null,
+      for: [],
+    });
   return list.lines();
 }
 

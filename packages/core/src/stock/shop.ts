@@ -103,12 +103,31 @@ export interface Clamps {
   readonly count: number;
 }
 
+/** What the label of the bottle at hand says, minutes at 20 °C. */
+export interface GlueLabel {
+  readonly openMin: number;
+  readonly clampMin: number;
+  readonly cureMin: number;
+  readonly leastC: number;
+}
+
+/** What the label of the tin at hand says, minutes at 20 °C, m² a liter. */
+export interface FinishLabel {
+  readonly coats: number;
+  readonly recoatMin: number;
+  readonly dryMin: number;
+  readonly coversM2: number;
+  readonly leastC: number;
+}
+
 export interface Shop {
   readonly machines: Readonly<Record<string, Machine>>;
   readonly stack: Stack | null;
   readonly bits: Readonly<Record<string, Bit>>;
   readonly jigs: { readonly pins: boolean; readonly pockets: boolean };
   readonly clamps: Readonly<Record<string, Clamps>>;
+  /** Labels somebody read, by the kind of glue or finish; the usual figures of the kind where nobody did. */
+  readonly labels: { readonly glues: Readonly<Record<string, GlueLabel>>; readonly finishes: Readonly<Record<string, FinishLabel>> };
   /** The play each fit stands for in this shop. */
   readonly fits: Readonly<Record<Fit, Entered>>;
   /** What its cuts repeat to: the standard deviation of each. */
@@ -242,6 +261,7 @@ export const usualShop = (): Shop => ({
   bits: starterBits(),
   jigs: { pins: true, pockets: true },
   clamps: usualClamps(),
+  labels: { glues: {}, finishes: {} },
   fits: FITS,
   repeats: REPEATS,
   trim: entered('5 mm'),

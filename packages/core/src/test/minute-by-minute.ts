@@ -11,7 +11,8 @@ function finishInOrder(tasks: readonly Task[], order: readonly number[], windows
   const ended = new Array<number>(tasks.length).fill(Infinity);
   let doing: number | null = null;
   let last = begins;
-  const open = (task: Task, window: Window): boolean => (!task.helper || window.helper) && (!task.loud || !window.quiet);
+  const open = (task: Task, window: Window): boolean =>
+    (!task.helper || window.helper) && task.machines.every((machine) => !window.quiet && !window.without.includes(machine));
   for (let now = begins; now < until; now++) {
     const window = windows.find(({ from, to }) => from <= now && now < to);
     if (!window) continue;
@@ -19,7 +20,7 @@ function finishInOrder(tasks: readonly Task[], order: readonly number[], windows
       for (const index of order) {
         const task = tasks[index]!;
         if (left[index] === 0 || now < task.notBefore || !open(task, window)) continue;
-        if (!task.after.every((before) => ended[before]! + tasks[before]!.waits <= now)) continue;
+        if (!task.after.every(({ at, waits }) => ended[at]! + waits <= now)) continue;
         if (!task.canPause && window.to - now < task.minutes) continue;
         doing = index;
         break;
@@ -55,7 +56,8 @@ export function earliestFinish(tasks: readonly Task[], windows: readonly Window[
 /** Tasks strictly one after the other in an order: each waits for its turn. */
 function strictly(tasks: readonly Task[], order: readonly number[], windows: readonly Window[], begins: number, until: number): number {
   const ended = new Array<number>(tasks.length).fill(Infinity);
-  const open = (task: Task, window: Window): boolean => (!task.helper || window.helper) && (!task.loud || !window.quiet);
+  const open = (task: Task, window: Window): boolean =>
+    (!task.helper || window.helper) && task.machines.every((machine) => !window.quiet && !window.without.includes(machine));
   let now = begins;
   for (const index of order) {
     const task = tasks[index]!;
@@ -65,7 +67,7 @@ function strictly(tasks: readonly Task[], order: readonly number[], windows: rea
       const window = windows.find(({ from, to }) => from <= now && now < to);
       if (!window || !open(task, window)) continue;
       if (left === task.minutes) {
-        if (now < task.notBefore || !task.after.every((before) => ended[before]! + tasks[before]!.waits <= now)) continue;
+        if (now < task.notBefore || !task.after.every(({ at, waits }) => ended[at]! + waits <= now)) continue;
         if (!task.canPause && window.to - now < task.minutes) continue;
       }
       left--;

@@ -14,6 +14,7 @@ import * as tenth from './0010-hanging.ts';
 import * as eleventh from './0011-build.ts';
 import * as twelfth from './0012-bench.ts';
 import * as thirteenth from './0013-loose-parts-and-prices.ts';
+import * as fourteenth from './0014-glue-ways-and-labels.ts';
 
 export interface Migration {
   readonly name: string;
@@ -21,4 +22,19 @@ export interface Migration {
   readonly down: (tables: QueryInterface) => Promise<void>;
 }
 
-export const MIGRATIONS: readonly Migration[] = [first, second, third, fourth, fifth, sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth];
+export const MIGRATIONS: readonly Migration[] = [
+  first,
+  second,
+  third,
+  fourth,
+  fifth,
+  sixth,
+  seventh,
+  eighth,
+  ninth,
+  tenth,
+  eleventh,
+  twelfth,
+  thirteenth,
+  fourteenth,
+];

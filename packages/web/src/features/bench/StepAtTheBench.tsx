@@ -2,6 +2,7 @@
 import { setupWords, type DisplayUnit, type Step, type StepWords } from '@keen/core';
 import { Explained } from '../../ui/Explained.tsx';
 import type { BuildOf } from '../build/useBuild.ts';
+import { NotBefore } from '../build/NotBefore.tsx';
 import { StepPicture } from '../build/StepPicture.tsx';
 import { PieceLine } from '../joints/PieceLine.tsx';
 import { SetupSettings } from '../joints/SetupSettings.tsx';
@@ -18,6 +19,7 @@ export function StepAtTheBench({ step, words, of, unit }: StepAtTheBenchProps) {
   return (
     <>
       <h1>{words.title}</h1>
+      <NotBefore step={step} of={of} />
       <StepPicture step={step} title={words.title} of={of} />
       {!setup && words.big.length > 0 && (
         <dl className="bench-numbers">

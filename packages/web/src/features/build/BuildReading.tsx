@@ -1,18 +1,33 @@
 /** The reading pane at Build: the school, the glue, how warm it is, and the hours there are. */
-import { clockText, dayOf, dayStart, GLUES, temperature, windowsFrom, type BuildChoices, type GlueId, type Session } from '@keen/core';
+import {
+  clockText,
+  dayOf,
+  dayStart,
+  GLUES,
+  glueOf,
+  machinesInOrder,
+  temperature,
+  windowsFrom,
+  type BuildChoices,
+  type GlueId,
+  type Session,
+  type Shop,
+} from '@keen/core';
 import Delete from '@mui/icons-material/DeleteOutlined';
 import { Button, FormControlLabel, IconButton, Switch, TextField } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, selectDesign, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { DAY_NAMES, dayWords } from './dayWords.ts';
-import { clockNow } from './useSchedule.ts';
+import { clockOf } from './clock.ts';
 
 export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
   const { build } = useAppSelector(selectDesign);
+  const { shop } = useAppSelector(selectAvailable);
+  const glue = glueOf(build.glue, shop);
   const { apply } = useEdit();
   const set = <K extends keyof BuildChoices>(key: K, value: BuildChoices[K]): void => apply([{ path: ['build', key], value }], `build.${key}`);
   const inches = shown.unit === 'in';
@@ -46,7 +61,9 @@ export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; r
           label="glue"
           name="build.glue"
           value={build.glue}
-          options={Object.values(GLUES).map(({ id, name, openMin }) => ({ value: id, label: `${name}, open ${openMin} min` }))}
+          options={(Object.keys(GLUES) as GlueId[])
+            .map((id) => glueOf(id, shop))
+            .map(({ id, name, openMin }) => ({ value: id, label: `${name}, open ${openMin} min` }))}
           onChange={(value) => set('glue', value as GlueId)}
         />
         <NumberField
@@ -59,9 +76,9 @@ export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; r
           onChange={(value) => value !== null && set('tempC', inches ? Math.round((((value - 32) * 5) / 9) * 100) / 100 : value)}
         />
       </div>
-      {build.tempC < GLUES[build.glue].leastC && (
+      {build.tempC < glue.leastC && (
         <p className="caution">
-          {GLUES[build.glue].name} wants {temperature(GLUES[build.glue].leastC, shown.unit)} and more.
+          {glue.name} wants {temperature(glue.leastC, shown.unit)} and more.
         </p>
       )}
       <h3>Hours there are</h3>
@@ -73,9 +90,9 @@ export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; r
         slotProps={{ inputLabel: { shrink: true }, htmlInput: { 'data-field': 'build.start', min: '2000-01-01', max: '2099-12-31' } }}
         helperText={build.start === null ? 'from today' : undefined}
       />
-      <Week week={build.week} onChange={(week) => set('week', week)} />
+      <Week week={build.week} shop={shop} onChange={(week) => set('week', week)} />
       <Away away={build.away} onChange={(away) => set('away', away)} />
-      {windowsFrom(build, clockNow(), 60).length === 0 && <p className="caution">No hours in the next two months: the days cannot be laid out.</p>}
+      {windowsFrom(build, clockOf(), 60).length === 0 && <p className="caution">No hours in the next two months: the days cannot be laid out.</p>}
       {held.length > 0 && (
         <p>
           {held.length} {held.length === 1 ? 'step is' : 'steps are'} held to a day, the first to {dayWords(Math.min(...held.map(([, day]) => dayStart(day))))}.{' '}
@@ -93,12 +110,12 @@ export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; r
   );
 }
 
-function Week({ week, onChange }: { readonly week: BuildChoices['week']; readonly onChange: (week: BuildChoices['week']) => void }) {
+function Week({ week, shop, onChange }: { readonly week: BuildChoices['week']; readonly shop: Shop; readonly onChange: (week: BuildChoices['week']) => void }) {
   const rows = Object.values(week).sort((a, b) => a.day - b.day || a.from - b.from);
   const change = (row: Session): void => onChange({ ...week, [row.id]: row });
   const add = (): void => {
     const id = crypto.randomUUID();
-    onChange({ ...week, [id]: { id, day: 6, from: 10 * 60, to: 16 * 60, helper: false, quiet: false } });
+    onChange({ ...week, [id]: { id, day: 6, from: 10 * 60, to: 16 * 60, helper: false, quiet: false, without: [] } });
   };
   return (
     <div className="week">
@@ -106,6 +123,7 @@ function Week({ week, onChange }: { readonly week: BuildChoices['week']; readonl
         <SessionRow
           key={row.id}
           row={row}
+          shop={shop}
           onChange={change}
           onRemove={() => {
             const { [row.id]: _gone, ...rest } = week;
@@ -125,7 +143,14 @@ const minutesOf = (text: string): number | null => {
   return match ? Number(match[1]) * 60 + Number(match[2]) : null;
 };
 
-function SessionRow({ row, onChange, onRemove }: { readonly row: Session; readonly onChange: (row: Session) => void; readonly onRemove: () => void }) {
+interface SessionRowProps {
+  readonly row: Session;
+  readonly shop: Shop;
+  readonly onChange: (row: Session) => void;
+  readonly onRemove: () => void;
+}
+
+function SessionRow({ row, shop, onChange, onRemove }: SessionRowProps) {
   const [wrong, setWrong] = useState<string | null>(null);
   const time = (which: 'from' | 'to', text: string): void => {
     const minutes = minutesOf(text);
@@ -171,13 +196,38 @@ function SessionRow({ row, onChange, onRemove }: { readonly row: Session; readon
       <IconButton size="small" aria-label={`Take out ${name}`} onClick={onRemove}>
         <Delete fontSize="small" />
       </IconButton>
+      {!row.quiet && <Absent row={row} shop={shop} name={name} onChange={onChange} />}
     </fieldset>
+  );
+}
+
+/** Machines that are not there in these hours: borrowed ones, those of a shop that is open on some days. */
+function Absent({ row, shop, name, onChange }: Omit<SessionRowProps, 'onRemove'> & { readonly name: string }) {
+  const machines = machinesInOrder(shop);
+  const gone = machines.filter(({ id }) => row.without.includes(id));
+  return (
+    <details className="absent">
+      <summary>{gone.length === 0 ? 'every machine is there' : `without ${gone.map((machine) => machine.name).join(', ')}`}</summary>
+      {machines.map((machine) => (
+        <label key={machine.id} className="whole-switch">
+          <input
+            type="checkbox"
+            aria-label={`${machine.name} is there, ${name}`}
+            checked={!row.without.includes(machine.id)}
+            onChange={(event) =>
+              onChange({ ...row, without: event.target.checked ? row.without.filter((id) => id !== machine.id) : [...row.without, machine.id] })
+            }
+          />{' '}
+          {machine.name}
+        </label>
+      ))}
+    </details>
   );
 }
 
 function Away({ away, onChange }: { readonly away: readonly string[]; readonly onChange: (away: readonly string[]) => void }) {
   const [day, setDay] = useState('');
-  const coming = away.filter((each) => each >= dayOf(clockNow()));
+  const coming = away.filter((each) => each >= dayOf(clockOf()));
   return (
     <div className="away">
       <TextField

@@ -29,7 +29,8 @@ import { dayWords } from './dayWords.ts';
 import { StepCard } from './StepCard.tsx';
 import { StepList } from './StepList.tsx';
 import { useBuild } from './useBuild.ts';
-import { clockNow, useSchedule } from './useSchedule.ts';
+import { clockOf } from './clock.ts';
+import { useSchedule } from './useSchedule.ts';
 import { useTick } from './useTick.ts';
 
 const VIEWS = { steps: 'Steps', days: 'Days', built: 'As built' } as const;
@@ -86,7 +87,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
         const words = stepWords(of.byId.get(each)!, of.told, shown.unit);
         return { id: `${id}/${each}`, title: fullTitle(words), says: [...words.says, ...words.checks] };
       },
-      clockNow(),
+      clockOf(),
     );
     download(`${fileName(design.name)}-days.ics`, 'text/calendar', text);
   };

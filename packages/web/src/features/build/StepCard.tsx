@@ -1,17 +1,5 @@
 /** One step in full: its picture, what is done with what numbers, what is looked at, what can hurt, and why it stands where it stands. */
-import {
-  faultWords,
-  GLUES,
-  marksOf,
-  minutesText,
-  reasonWords,
-  setupWords,
-  stepWords,
-  type BuildFault,
-  type DisplayUnit,
-  type Edit,
-  type Step,
-} from '@keen/core';
+import { marksOf, minutesText, reasonWords, setupWords, stepWords, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -20,7 +8,9 @@ import { Explained } from '../../ui/Explained.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { SetupSettings } from '../joints/SetupSettings.tsx';
 import { selectOpen } from '../project/selectors.ts';
-import { useEdit } from '../project/useEdit.ts';
+import { GlueWays } from './GlueWays.tsx';
+import { NotBefore } from './NotBefore.tsx';
+import { StepFault } from './StepFault.tsx';
 import { StepPicture } from './StepPicture.tsx';
 import type { BuildOf } from './useBuild.ts';
 import type { Ticker } from './useTick.ts';
@@ -41,6 +31,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep }: St
   const words = stepWords(step, of.told, unit);
   const done = of.done.has(step.id);
   const faults = of.build.faults.filter((fault) => fault.step === step.id);
+  const closing = step.detail.kind === 'glue' ? step.detail.closing : null;
   const marks = marksOf(step.panels, of.told.plan);
   return (
     <article className="step-card" aria-labelledby="step-title">
@@ -55,10 +46,11 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep }: St
           {marks.length > 0 && marks.length <= 14 && ` · ${marks.join(' ')}`}
         </p>
       </header>
+      <NotBefore step={step} of={of} />
       <StepPicture step={step} title={words.title} of={of} />
       {step.detail.kind === 'setup' && <SetupSettings set={setupWords(step.detail.setup, of.told.setups, unit).set} unit={unit} />}
       {faults.map((fault) => (
-        <Fault key={fault.fault} fault={fault} unit={unit} />
+        <StepFault key={fault.fault} fault={fault} closing={closing} shop={of.told.workshop.shop} unit={unit} />
       ))}
       {words.says.filter(Boolean).map((line) => (
         <p key={line}>{line}</p>
@@ -72,6 +64,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep }: St
       )}
       {words.caution && <p className="caution">{words.caution}</p>}
       {words.alone && <p className="alone">{words.alone}</p>}
+      {closing && <GlueWays closing={closing} />}
       <SquareFigures step={step} unit={unit} />
       <Done key={step.id} step={step} done={done} ticker={ticker} />
       <section className="step-place" aria-label="Its place in the order">
@@ -139,33 +132,6 @@ function SquareFigures({ step: { detail }, unit }: { readonly step: Step; readon
       </p>
     );
   return null;
-}
-
-function Fault({ fault, unit }: { readonly fault: BuildFault; readonly unit: DisplayUnit }) {
-  const { apply } = useEdit();
-  const fix = (label: string, edit: Edit) => (
-    <Button variant="outlined" key={label} onClick={() => apply(edit, '', `Done: ${label}`)}>
-      {label}
-    </Button>
-  );
-  return (
-    <section className="finding change">
-      <p>
-        <span className="finding-severity">change this</span> <strong>{faultWords(fault, unit)}</strong>{' '}
-        {fault.fault === 'open-time' &&
-          'A joint that has skinned over holds nothing: glue that stays open longer, or a helper who spreads while you set clamps.'}
-        {fault.fault === 'few-clamps' && 'Borrow or buy what is missing, or weigh it down; screws hold while the glue sets.'}
-        {fault.fault === 'too-cold' && 'It turns to chalk or stays soft: warm the shop, or take a product that sets in the cold.'}
-      </p>
-      <div className="fixes">
-        {fault.fault === 'open-time' &&
-          fault.slower
-            .slice(0, 2)
-            .map((glue) => fix(`Take ${GLUES[glue].name}: open ${minutesText(GLUES[glue].openMin)}`, [{ path: ['build', 'glue'], value: glue }]))}
-        {fault.fault === 'too-cold' && fix(`Warm it to ${fault.leastC} °C`, [{ path: ['build', 'tempC'], value: fault.leastC }])}
-      </div>
-    </section>
-  );
 }
 
 /** Ticked with the minutes it took where someone looked at the clock. */

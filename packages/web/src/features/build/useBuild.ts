@@ -1,6 +1,8 @@
 /** The steps of the build with what is done of them, from the plan, the sheets as they are laid out and the record. */
 import {
   doneSteps,
+  doneTimes,
+  freeFrom,
   fullTitle,
   hangingTold,
   joinedTo,
@@ -21,11 +23,16 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectOpen, selectPlan } from '../project/selectors.ts';
 import { useNests, type Nest } from '../sheets/useNests.tsx';
+import { clockOf, useMinute } from './clock.ts';
 
 export interface BuildOf {
   readonly build: Build;
   readonly done: DoneSteps;
   readonly next: Step | null;
+  /** When each step that is done was, and from when on a step may begin that waits for one; minutes by the clock on the wall. */
+  readonly doneAt: ReadonlyMap<string, number>;
+  readonly free: ReadonlyMap<string, number>;
+  readonly now: number;
   readonly told: BuildTold;
   /** What a step is called, with its cabinet where there are several. */
   readonly titleOf: (step: Step) => string;
@@ -70,7 +77,10 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
       return alone ? words.title : fullTitle(words);
     };
   }, [told, unit, wanted]);
-  return { build, done, next: nextStep(build.steps, build.edges, done), told, byId, titleOf };
+  const doneAt = useMemo(() => doneTimes(done, record, clockOf), [done, record]);
+  const free = useMemo(() => freeFrom(build.edges, doneAt), [build, doneAt]);
+  const now = useMinute();
+  return { build, done, next: nextStep(build.steps, build.edges, done, free, now), doneAt, free, now, told, byId, titleOf };
 }
 
 /** The cuts of every kind of sheet, as far as it is laid out. The list of nests is new at every render, the layouts in it are not: the same ones give the same cuts. */

@@ -5,27 +5,17 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { BuildOf } from './useBuild.ts';
 import type { Scheduler } from './schedule.worker.ts';
 
-/** Minutes by the clock on this wall, and the day it is. */
-export function clockNow(): number {
-  const now = new Date();
-  return (
-    dayStart(`${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`) +
-    now.getHours() * 60 +
-    now.getMinutes()
-  );
-}
-
 export interface Days {
   /** Undefined while it is worked out for the first time; null where the hours run out. */
   readonly schedule: Schedule | null | undefined;
   readonly begins: number;
 }
 
-export function useSchedule({ build, done }: BuildOf, choices: BuildChoices): Days {
+export function useSchedule({ build, doneAt, now: minute }: BuildOf, choices: BuildChoices): Days {
   // To the quarter of an hour: the plan is not made anew every minute.
-  const now = Math.floor(clockNow() / 15) * 15;
+  const now = Math.floor(minute / 15) * 15;
   const begins = choices.start === null ? now : Math.max(now, dayStart(choices.start));
-  const tasks = useMemo(() => tasksOf(build.steps, build.edges, choices, new Set(done.keys())), [build, choices, done]);
+  const tasks = useMemo(() => tasksOf(build.steps, build.edges, choices, doneAt), [build, choices, doneAt]);
   const [schedule, setSchedule] = useState<Schedule | null | undefined>(undefined);
   const worker = useRef<Remote<Scheduler> | null>(null);
   const turn = useRef(0);

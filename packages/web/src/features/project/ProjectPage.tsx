@@ -23,6 +23,7 @@ import { LiveRegion } from './LiveRegion.tsx';
 import { noticeRead, problemRead, redone, undone } from './project.slice.ts';
 import { ReadingPane } from './ReadingPane.tsx';
 import { selectOpen, useUnit, type ShownUnit } from './selectors.ts';
+import { focusField } from './focusField.ts';
 import { ShortcutList } from './ShortcutList.tsx';
 import { STATIONS, Stations, type StationId } from './Stations.tsx';
 import { Tally } from './Tally.tsx';
@@ -32,21 +33,6 @@ import { useUndo } from './useUndo.tsx';
 import { panelSelected, picked } from './view.slice.ts';
 
 const NARROW = '(max-width: 999px)';
-/** How long a station may take to bring a field that is to be focused. */
-const FIELD_COMES_MS = 3000;
-
-/** Goes to a field as soon as it is on the screen, and opens the group it is in. */
-function focusField(name: string, until = performance.now() + FIELD_COMES_MS): void {
-  setTimeout(() => {
-    const input = document.querySelector<HTMLInputElement>(`[data-field="${CSS.escape(name)}"]`);
-    if (!input && performance.now() < until) return focusField(name, until);
-    const group = input?.closest('details');
-    if (group) group.open = true;
-    input?.focus();
-    input?.select?.();
-  }, 60);
-}
-
 export function ProjectPage() {
   const { station: stationText } = useParams();
   const station: StationId = STATIONS.find(({ id }) => id === stationText)?.id ?? 'box';

@@ -1,4 +1,4 @@
-/** The shop as its owner tells it: machines, dado stack, bits, jigs, what each fit stands for. Saved at once as a whole. */
+/** The shop as its owner tells it: machines, dado stack, bits, clamps, labels, jigs, what each fit stands for. Saved at once as a whole. */
 import {
   entered,
   mm,
@@ -21,6 +21,8 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthListField } from '../../ui/LengthListField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { useDisplayUnit } from '../project/selectors.ts';
+import { ClampsForm } from './ClampsForm.tsx';
+import { LabelsForm } from './LabelsForm.tsx';
 import { MachinesForm } from './MachinesForm.tsx';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
@@ -74,7 +76,7 @@ export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
   const startFrom = (id: string): void => {
     const made = STARTER_SHOPS.find((each) => each.id === id)?.make();
     if (!made) return;
-    // Fits, sheet trim and what one lifts are the person's own, whatever stands in the shop.
+    // Fits, clamps, labels, sheet trim and what one lifts are the person's own, whatever stands in the shop.
     const { machines, stack, bits, jigs } = made;
     setShop({ ...shop, machines, stack, bits, jigs });
     setRound(round + 1);
@@ -118,6 +120,8 @@ export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
       <MachinesForm key={`machines ${round}`} shop={shop} unit={unit} onChange={(machines) => setShop({ ...shop, machines })} />
       <StackFields key={`stack ${round}`} stack={shop.stack} unit={unit} onChange={(stack) => setShop({ ...shop, stack })} />
       <Bits key={`bits ${round}`} bits={shop.bits} unit={unit} onChange={(bits) => setShop({ ...shop, bits })} />
+      <ClampsForm shop={shop} unit={unit} onChange={(clamps) => setShop({ ...shop, clamps })} />
+      <LabelsForm shop={shop} unit={unit} onChange={(labels) => setShop({ ...shop, labels })} />
       <h3>Jigs and fits</h3>
       <div className="fields four">
         <FormControlLabel

@@ -1,0 +1,62 @@
+/** The ways a glue-up can be closed, what each takes, and the one that glue, clamps and hands allow. Source: docs/formulas/glue-ways.md. */
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Shop } from '../stock/shop.ts';
+import type { GlueUp } from './assemblies.ts';
+import type { BuildChoices, GlueWay } from './choices.ts';
+import { caulsFor, glueTold } from './gluing.ts';
+import type { Closing, GlueTold, WayTold } from './step.ts';
+import { inTwoGoes } from './two-goes.ts';
+
+export interface Go {
+  readonly glueUp: GlueUp;
+  readonly glue: GlueTold | null;
+}
+
+export interface Closed extends Pick<Closing, 'way' | 'ways' | 'chosen'> {
+  readonly goes: readonly Go[];
+}
+
+/** More pieces than two hands keep upright in wet glue. [ASSUME] */
+export const MANY_PIECES = 7;
+
+type Choices = Pick<BuildChoices, 'glue' | 'tempC' | 'glueUps' | 'week'>;
+type GluingShop = Pick<Shop, 'clamps' | 'labels'>;
+
+const WAYS: readonly GlueWay[] = [
+  { goes: 'one', cauls: false },
+  { goes: 'two', cauls: false },
+  { goes: 'one', cauls: true },
+  { goes: 'two', cauls: true },
+];
+
+/** The plainest way that can be done, a person's own before it; where none can, all at once, and the fault is told. */
+export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, shop: GluingShop): Closed {
+  const there = WAYS.flatMap((way): { way: GlueWay; goes: readonly Go[]; told: WayTold }[] => {
+    const parts = way.goes === 'one' ? [glueUp] : inTwoGoes(unit, glueUp);
+    if (!parts) return [];
+    if (way.cauls && !parts.some((part) => caulsFor(unit, part))) return [];
+    const goes = parts.map((part): Go => ({ glueUp: part, glue: glueTold(unit, part, choices, shop, way.cauls) }));
+    return [{ way, goes, told: wayTold(way, goes, choices) }];
+  });
+  const own = choices.glueUps[glueUp.id];
+  const asked = own && there.find(({ way }) => way.goes === own.goes && way.cauls === own.cauls);
+  const taken = asked ?? there.find(({ told }) => told.hindered.length === 0) ?? there[0]!;
+  return { goes: taken.goes, way: taken.way, ways: there[0]!.goes[0]!.glue === null ? [] : there.map(({ told }) => told), chosen: asked !== undefined };
+}
+
+function wayTold(way: GlueWay, goes: readonly Go[], { week }: Choices): WayTold {
+  const glues = goes.flatMap(({ glue }) => glue ?? []);
+  const pieces = Math.max(...goes.map(({ glueUp }) => glueUp.groups.length));
+  const alone = !Object.values(week).some(({ helper }) => helper);
+  return {
+    way,
+    minutes: Math.max(0, ...glues.map(({ minutes }) => minutes.value)),
+    clamps: Math.max(0, ...glues.map(({ clampsWanted }) => clampsWanted)),
+    pieces,
+    hindered: [
+      ...(glues.some(({ minutes, openMin }) => minutes.value > openMin.value) ? (['glue'] as const) : []),
+      ...(glues.some(({ clampsWanted, clampsOwned }) => clampsWanted > clampsOwned) ? (['clamps'] as const) : []),
+      ...(alone && pieces > MANY_PIECES ? (['hands'] as const) : []),
+    ],
+  };
+}

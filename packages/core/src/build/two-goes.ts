@@ -1,0 +1,60 @@
+/**
+ * A glue-up taken in two goes: all joints but those of one end panel first, that end put on dry to hold the box square; then the
+ * end comes off again and is glued on alone. Half the joints are open at a time, and nothing has to be held in the air.
+ */
+import type { ResolvedUnit } from '../solid/unit.ts';
+import type { GlueUp } from './assemblies.ts';
+import { stopped } from './blocked.ts';
+
+const known = new WeakMap<GlueUp, readonly [GlueUp, GlueUp] | null>();
+
+/** Null where it cannot be parted: joints that lock into one another, or what would be left without its end in loose pieces. */
+export function inTwoGoes(unit: ResolvedUnit, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
+  const before = known.get(glueUp);
+  if (before !== undefined) return before;
+  const found = parted(unit, glueUp);
+  known.set(glueUp, found);
+  return found;
+}
+
+function parted(unit: ResolvedUnit, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
+  const { id, groups, meetings, along, after } = glueUp;
+  if (!along || groups.length < 3) return null;
+  const touches = (group: readonly string[]) => meetings.filter(({ guest, host }) => group.includes(guest) || group.includes(host));
+  const comesOff = (group: readonly string[]): boolean => {
+    const others = groups.filter((each) => each !== group).flat();
+    const ways = group.flatMap((a) => others.map((b) => stopped(unit.byId.get(a)!, unit.byId.get(b)!, along)));
+    return ways.every(({ forth }) => !forth) || ways.every(({ back }) => !back);
+  };
+  const ends = groups.flatMap((end) => {
+    const rest = groups.filter((each) => each !== end);
+    const own = touches(end);
+    const first = meetings.filter((each) => !own.includes(each));
+    // An end closes several joints; with one alone there is nothing to gain.
+    return own.length > 1 && isOne(rest, first) && comesOff(end) ? [{ end, rest, own, first, most: Math.max(own.length, first.length) }] : [];
+  });
+  // The last of those that part it most evenly: the far side, as it is read from left to right.
+  const best = ends.reduce<(typeof ends)[number] | null>((least, each) => (least === null || each.most <= least.most ? each : least), null);
+  if (!best) return null;
+  const name = `${id}/first`;
+  return [
+    { id: name, groups: best.rest, meetings: best.first, along, after, go: 'first', dry: { panels: best.end, joints: best.own.length } },
+    { id, groups: [best.rest.flat(), best.end], meetings: best.own, along, after: [name], go: 'second', dry: null },
+  ];
+}
+
+/** Whether meetings make one piece of all groups. */
+function isOne(groups: readonly (readonly string[])[], meetings: GlueUp['meetings']): boolean {
+  const at = new Map(groups.flatMap((group, index) => group.map((id) => [id, index] as const)));
+  const reached = new Set([0]);
+  for (let grown = true; grown;) {
+    grown = false;
+    for (const { guest, host } of meetings) {
+      const [a, b] = [at.get(guest), at.get(host)];
+      if (a === undefined || b === undefined || reached.has(a) === reached.has(b)) continue;
+      reached.add(a).add(b);
+      grown = true;
+    }
+  }
+  return meetings.length > 0 && reached.size === groups.length;
+}

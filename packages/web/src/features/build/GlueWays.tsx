@@ -1,0 +1,43 @@
+/** The ways a glue-up can be closed, each with what it takes; one is chosen, or left to glue, clamps and hands. */
+import { glueWayWords, type Closing, type GlueWay } from '@keen/core';
+import { Button } from '@mui/material';
+import { useAppSelector } from '../../app/store.ts';
+import { selectDesign } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
+
+const same = (a: GlueWay, b: GlueWay): boolean => a.goes === b.goes && a.cauls === b.cauls;
+
+export function GlueWays({ closing: { way, ways, chosen, of } }: { readonly closing: Closing }) {
+  const { build } = useAppSelector(selectDesign);
+  const { apply } = useEdit();
+  if (ways.length < 2) return null;
+  const take = (next: GlueWay): void => apply([{ path: ['build', 'glueUps', of], value: next }], `build.glueUps.${of}`);
+  const leave = (): void => {
+    const { [of]: _gone, ...rest } = build.glueUps;
+    apply([{ path: ['build', 'glueUps'], value: rest }], 'build.glueUps');
+  };
+  return (
+    <fieldset className="glue-ways">
+      <legend>How it is closed</legend>
+      {ways.map((told) => {
+        const { name, takes, hindered } = glueWayWords(told);
+        return (
+          <label key={name} className={hindered ? 'hindered' : ''}>
+            <input type="radio" name={`way of ${of}`} checked={same(told.way, way)} onChange={() => take(told.way)} />
+            <span>
+              {name} <span className="quiet">{takes}</span>
+              {hindered && <span className="caution"> · {hindered}</span>}
+            </span>
+          </label>
+        );
+      })}
+      {chosen ? (
+        <Button size="small" onClick={leave}>
+          Leave it to what is at hand
+        </Button>
+      ) : (
+        <p className="quiet">The plainest that glue, clamps and hands allow.</p>
+      )}
+    </fieldset>
+  );
+}
