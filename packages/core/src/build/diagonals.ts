@@ -1,6 +1,9 @@
 /** How far two diagonals may differ. Source: docs/formulas/diagonals.md. */
 import { toMm, type Length } from '../length/length.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { boundsOf } from '../solid/views.ts';
 import { apply, formula } from '../worked/figure.ts';
+import type { Assembly } from './assemblies.ts';
 import type { Diagonals } from './step.ts';
 
 /** Out of square by so much over each millimetre of a side: a millimetre a metre. [ASSUME] */
@@ -31,4 +34,12 @@ export function diagonalsOf(width: Length, height: Length, insetDoors: boolean):
   const [w, h] = [toMm(width), toMm(height)];
   const s = insetDoors ? Math.min(OUT_OF_SQUARE, GAP_RUNS_MM / h) : OUT_OF_SQUARE;
   return { width, height, diagonal: apply(DIAGONAL, { w, h }), allowed: apply(MAY_DIFFER, { w, h, s }) };
+}
+
+/** Across the front of what is glued up; a tray or a drawer across its plan. */
+export function ringDiagonals(unit: ResolvedUnit, { panels, kind }: Assembly, insetDoors: boolean): Diagonals {
+  const bounds = panels.map((id) => boundsOf(unit.byId.get(id)!));
+  const extent = (axis: 'along' | 'up' | 'out'): Length =>
+    Math.round((Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]))) * 1e6) as Length;
+  return kind === 'drawer' ? diagonalsOf(extent('along'), extent('out'), false) : diagonalsOf(extent('along'), extent('up'), insetDoors);
 }

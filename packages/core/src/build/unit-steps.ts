@@ -1,5 +1,5 @@
 /** The steps of one unit from its cut parts to the loaded cabinet, in no order but that of the work. */
-import { toMm, type Length } from '../length/length.ts';
+import { toMm } from '../length/length.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
@@ -7,7 +7,7 @@ import { boundsOf } from '../solid/views.ts';
 import { apply, formula, total, type Figure } from '../worked/figure.ts';
 import { assembliesOf, type Assembly, type GlueUp } from './assemblies.ts';
 import { cutToFit, waitingParts } from './to-fit.ts';
-import { diagonalsOf } from './diagonals.ts';
+import { ringDiagonals } from './diagonals.ts';
 import { faceArea } from './faces.ts';
 import { finishOf } from './finishes.ts';
 import { fastenersIn, slowed } from './gluing.ts';
@@ -227,14 +227,6 @@ function skinOf({ byId }: ResolvedUnit, { groups }: GlueUp): 'back' | 'frame' | 
   if (groups.length !== 2) return null;
   const roles = new Set([...groups].sort((a, b) => a.length - b.length)[0]!.map((id) => byId.get(id)!.role));
   return (['back', 'frame', 'edging'] as const).find((role) => roles.size === 1 && roles.has(role)) ?? null;
-}
-
-/** Across the front of what is glued up; a tray or a drawer across its plan. */
-function ringDiagonals(unit: ResolvedUnit, { panels, kind }: Assembly, insetDoors: boolean): ReturnType<typeof diagonalsOf> {
-  const bounds = panels.map((id) => boundsOf(unit.byId.get(id)!));
-  const extent = (axis: 'along' | 'up' | 'out'): Length =>
-    Math.round((Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]))) * 1e6) as Length;
-  return kind === 'drawer' ? diagonalsOf(extent('along'), extent('out'), false) : diagonalsOf(extent('along'), extent('up'), insetDoors);
 }
 
 /** `pieces`: what has to be held at once; what is one already counts once. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
-import { learningsOf } from '../plan/learned-days.ts';
+import { learningsOf } from '../plan/learnings.ts';
 import { plan } from '../plan/plan.ts';
 import type { RecordEntry } from '../plan/design.ts';
 import { furnishedRoom } from '../test/print-room.ts';
@@ -59,9 +59,10 @@ describe('the log', () => {
   ])('"%s" finds %j', (words, ids) => expect(findInLog(lines, words, context).map(({ id }) => id)).toEqual(ids));
 
   test('what was learned: pace, sizes, what was put right', () => {
-    const learned = learningsOf(made, RECORD);
+    const learned = learningsOf(made, design, RECORD, workshop);
     // (80 + 60) / (20 + 60)
     expect(learned.paces).toEqual([{ kind: 'sand', planned: 20, took: 80, pace: 1.75 }]);
-    expect([learned.measured, learned.off, learned.worstNm / 1e6, learned.spoiled, learned.caught]).toEqual([1, 1, 2, 0, 1]);
+    expect([learned.measured, learned.off, learned.worstNm / 1e6, learned.spoiled]).toEqual([1, 1, 2, 0]);
+    expect(learned.lessons.map(({ lesson }) => lesson)).toEqual(['sheet-measured', 'part-put-right', 'out-of-square', 'hung-off']);
   });
 });

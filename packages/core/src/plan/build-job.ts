@@ -46,7 +46,7 @@ function unitToBuild(unit: UnitPlan, { units, wall }: Design, workshop: Workshop
 }
 
 /** Families with doors keep how they lie under the same name. */
-const hasInsetDoors = (box: UnitDesign): boolean =>
+export const hasInsetDoors = (box: UnitDesign): boolean =>
   'doors' in box && typeof box.doors === 'object' && box.doors !== null && 'lies' in box.doors && box.doors.lies === 'inset';
 
 function toHang(unit: UnitPlan, box: UnitDesign, wall: Design['wall'], workshop: Workshop, beside: readonly string[]): ToHang {

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { NumberField } from '../../ui/NumberField.tsx';
 import type { BuildOf } from '../build/useBuild.ts';
 import { useTick } from '../build/useTick.ts';
+import { cameLimits, testCutFact, triesAt } from '../joints/testCuts.ts';
 import { NoteForm } from '../log/NoteForm.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
@@ -199,6 +200,16 @@ function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUni
       fact: (value, sheet) => ({ kind: 'thickness', reading: { product: detail.product, value, ...(sheet ? { sheet } : {}) } }),
     });
   }
+  if (detail.kind === 'setup')
+    for (const tried of triesAt(detail.setup.setting, workshop.shop, of.told.setups.learned))
+      rows.push({
+        id: `test-cut ${tried.id}`,
+        name: `Test cut: ${tried.option}${tried.of ? '' : ' of one pass'}`,
+        planned: tried.wanted,
+        fine: true,
+        ...cameLimits(tried),
+        fact: (came) => testCutFact(tried, came),
+      });
   if (detail.kind === 'dry-fit')
     for (const space of unitPlan.unit.compartments)
       for (const measure of ['width', 'height'] as const)

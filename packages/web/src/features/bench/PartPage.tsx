@@ -3,6 +3,7 @@ import { featureWords, labelWords, tapeTextWithUnit, type DisplayUnit, type Step
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { Explained } from '../../ui/Explained.tsx';
 import { StepDrawing } from '../build/StepDrawing.tsx';
 import type { BuildOf } from '../build/useBuild.ts';
 import { AsCutFields } from '../box/AsCutFields.tsx';
@@ -58,11 +59,19 @@ export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
         <dl className="bench-numbers">
           <div>
             <dt>long</dt>
-            <dd>{tapeTextWithUnit(line.length.value, unit)}</dd>
+            <dd>
+              <Explained title="long" unit={unit} of={line.length}>
+                {tapeTextWithUnit(line.length.value, unit)}
+              </Explained>
+            </dd>
           </div>
           <div>
             <dt>wide</dt>
-            <dd>{tapeTextWithUnit(line.width.value, unit)}</dd>
+            <dd>
+              <Explained title="wide" unit={unit} of={line.width}>
+                {tapeTextWithUnit(line.width.value, unit)}
+              </Explained>
+            </dd>
           </div>
         </dl>
         <p>{of.told.workshop.products[line.stock]?.name}</p>

@@ -20,6 +20,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { AsCutFields } from '../box/AsCutFields.tsx';
+import { CameTo } from '../hang/CameTo.tsx';
 import { selectOpen, type ShownUnit } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
@@ -32,6 +33,7 @@ export function AsBuiltView({ shown, of }: { readonly shown: ShownUnit; readonly
       <Parts shown={shown} />
       <Openings shown={shown} />
       <Squares shown={shown} of={of} />
+      <Hung key={`hung ${shown.box.id}`} shown={shown} />
       <MakeAgain key={shown.box.id} shown={shown} />
     </div>
   );
@@ -170,6 +172,19 @@ function Openings({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
           </div>
         );
       })}
+    </section>
+  );
+}
+
+/** The height its bottom was asked at and came to. */
+function Hung({ shown }: { readonly shown: ShownUnit }) {
+  return (
+    <section aria-labelledby="built-hung">
+      <h2 id="built-hung">On the wall</h2>
+      <p>
+        Its bottom is asked for at <LengthText value={shown.box.place.up.nm} unit={shown.unit} withUnit /> above the floor.
+      </p>
+      <CameTo shown={shown} />
     </section>
   );
 }

@@ -1,5 +1,5 @@
 /** All steps in their order, those of one cabinet told by its name; what is done is ticked, what can be taken up next stands out. */
-import { minutesText, type Schedule, type Step } from '@keen/core';
+import { marksOf, minutesText, type Schedule, type Step } from '@keen/core';
 import { useEffect, useRef } from 'react';
 import type { BuildOf } from './useBuild.ts';
 import { dayWords } from './dayWords.ts';
@@ -38,6 +38,7 @@ export function StepList({ of, steps, at, schedule, onStep }: StepListProps) {
               <span className="step-name">
                 {of.titleOf(step)}
                 {fault && <span className="caution"> · look</span>}
+                <Marks step={step} of={of} />
               </span>
               <span className="step-when">{done ? 'done' : when ? dayWords(when.start) : minutesText(step.minutes.value)}</span>
             </button>
@@ -47,6 +48,15 @@ export function StepList({ of, steps, at, schedule, onStep }: StepListProps) {
     </ol>
   );
 }
+
+/** Which parts, where the name alone leaves it open: settings of one machine. */
+function Marks({ step, of }: { readonly step: Step; readonly of: BuildOf }) {
+  if (step.detail.kind !== 'setup' && step.detail.kind !== 'by-hand') return null;
+  const marks = marksOf(step.panels, of.told.plan);
+  return <span className="quiet step-marks">{marks.length > MOST_MARKS ? `${marks.slice(0, MOST_MARKS).join(' ')} …` : marks.join(' ')}</span>;
+}
+
+const MOST_MARKS = 6;
 
 const Tick = () => (
   <svg viewBox="0 0 14 14" width="14" height="14" role="img" aria-label="done">

@@ -1,30 +1,22 @@
 /** What is done at the wall: where every hole goes, then step by step up to the load. For a phone on the ladder, and to print. */
 import {
-  AS_ASKED,
   boringWords,
-  entered,
   groundOf,
   hangingTold,
   joinedTo,
   holeStateWords,
   labelWords,
-  standingHung,
-  tapeTextWithUnit,
-  typedText,
-  WALL_LIMITS,
-  type Entered,
   type HangingHoles,
   type HangingTold,
 } from '@keen/core';
 import Print from '@mui/icons-material/PrintOutlined';
 import { Button } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { selectAvailable, selectDesign, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
-import { useRecord } from '../project/useRecord.ts';
+import { selectAvailable, selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { CameTo } from './CameTo.tsx';
 import { LookedHere } from './LookedHere.tsx';
 import { WallHalfFront } from './WallHalfFront.tsx';
 
@@ -125,52 +117,5 @@ function Steps({ shown, told }: { readonly shown: ShownUnit; readonly told: Hang
         ))}
       </ol>
     </section>
-  );
-}
-
-/** Where the bottom came to when it was first hung: a fact, from which the next line follows. */
-function CameTo({ shown: { plan, box, unit } }: { readonly shown: ShownUnit }) {
-  const { record } = useAppSelector(selectOpen);
-  const { add, withdraw } = useRecord();
-  const [came, setCame] = useState<Entered | null>(null);
-  const known = standingHung(record).find(({ hung }) => hung.unit === box.id);
-  const { least, most } = WALL_LIMITS.up;
-  if (known) {
-    const off = known.hung.asked.nm - known.hung.came.nm;
-    return (
-      <p className="came-to">
-        It came to{' '}
-        <b>
-          {typedText(known.hung.came, unit)} {unit}
-        </b>
-        {Math.abs(off) <= AS_ASKED
-          ? ', as asked.'
-          : `: ${tapeTextWithUnit(Math.abs(off) as typeof known.hung.came.nm, unit)} ${off > 0 ? 'lower' : 'higher'} than asked.`}{' '}
-        <Button className="no-print" onClick={() => withdraw(known.id)}>
-          Take it back
-        </Button>
-      </p>
-    );
-  }
-  const enter = (): void => {
-    if (came) add({ kind: 'hung', hung: { unit: box.id, asked: box.place.up, came, allowed: entered(`${plan.seating.lower / 1e6} mm`) } });
-    setCame(null);
-  };
-  return (
-    <div className="came-to no-print">
-      <LengthField
-        label="its bottom came to, above the floor"
-        name="hung.came"
-        value={came}
-        unit={unit}
-        least={least}
-        most={most}
-        optional
-        onChange={setCame}
-      />
-      <Button variant="outlined" disabled={!came} onClick={enter}>
-        Enter it
-      </Button>
-    </div>
   );
 }

@@ -1,8 +1,20 @@
-/** What was learned: minutes planned and taken, what came out off, what was made twice; notes for next time. */
-import { learningsOf, minutesText, standingNotes, tapeTextWithUnit, type Length, type StepKind } from '@keen/core';
+/** What was learned: minutes planned and taken, waste, what came out off, cutters and scales, checks that saved something or came true; notes for next time. */
+import {
+  learningsOf,
+  lessonWords,
+  minutesText,
+  SAVED,
+  standingNotes,
+  tapeTextWithUnit,
+  type Learnings,
+  type Length,
+  type StepKind,
+  type Workshop,
+} from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { cutterWords } from '../joints/testCuts.ts';
+import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 
 const KINDS: Readonly<Partial<Record<StepKind, string>>> = {
   measure: 'measuring sheets',
@@ -23,11 +35,16 @@ const KINDS: Readonly<Partial<Record<StepKind, string>>> = {
 };
 
 export function Learned({ shown }: { readonly shown: ShownUnit }) {
-  const { record } = useAppSelector(selectOpen);
+  const { record, design } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
-  const learned = useMemo(() => learningsOf(plan, record), [plan, record]);
+  const { workshop, learned: cutters } = useAppSelector(selectLearned);
+  const learnings = useMemo(() => learningsOf(plan, design, record, workshop), [plan, design, record, workshop]);
   const notes = standingNotes(record).filter(({ note }) => note.nextTime);
-  const { paces, measured, off, worstNm, spoiled, caught, accepted } = learned;
+  const { paces, waste, measured, off, worstNm, spoiled, lessons } = learnings;
+  const context = { plan, products: workshop.products, unitNames: design.units, unit: shown.unit, currency: workshop.currency };
+  const saved = lessons.filter(({ lesson }) => SAVED.has(lesson));
+  const came = lessons.filter(({ lesson }) => !SAVED.has(lesson));
+  const offsets = cutterWords(cutters, workshop.shop, shown.unit);
   return (
     <div className="learned">
       <section aria-labelledby="learned-time">
@@ -63,20 +80,44 @@ export function Learned({ shown }: { readonly shown: ShownUnit }) {
           {measured === 0
             ? 'No part was measured after it was cut.'
             : `${measured} ${measured === 1 ? 'part was' : 'parts were'} measured, ${off === 0 ? 'none' : off} off by more than half a millimeter; the most was ${tapeTextWithUnit(worstNm as Length, shown.unit)}.`}
+          {spoiled > 0 && ` ${spoiled} made once more.`}
         </p>
-        {(spoiled > 0 || caught > 0 || accepted > 0) && (
-          <p>
-            {[
-              spoiled > 0 ? `${spoiled} made once more` : '',
-              caught > 0 ? `${caught} put right after the plan had said so` : '',
-              accepted > 0 ? `${accepted} used as they were although the plan said otherwise` : '',
-            ]
-              .filter(Boolean)
-              .join('; ')}
-            .
-          </p>
+        <Waste waste={waste} products={workshop.products} />
+      </section>
+      <section aria-labelledby="learned-offsets">
+        <h2 id="learned-offsets">Cutters and scales</h2>
+        {offsets.length === 0 ? (
+          <p className="quiet">No test cut was measured: settings go by what the shop was told.</p>
+        ) : (
+          <ul>
+            {offsets.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
         )}
       </section>
+      <section aria-labelledby="learned-saved">
+        <h2 id="learned-saved">Checks that saved something</h2>
+        {saved.length === 0 ? (
+          <p className="quiet">None so far: readings, sizes as they came out and diagonals say it here with what it would have cost.</p>
+        ) : (
+          <ul>
+            {saved.map((lesson, index) => (
+              <li key={index}>{lessonWords(lesson, context)}</li>
+            ))}
+          </ul>
+        )}
+      </section>
+      {came.length > 0 && (
+        <section aria-labelledby="learned-came">
+          <h2 id="learned-came">Left aside, and it came true</h2>
+          <ul>
+            {came.map((lesson, index) => (
+              <li key={index}>{lessonWords(lesson, context)}</li>
+            ))}
+          </ul>
+        </section>
+      )}
       <section aria-labelledby="learned-notes">
         <h2 id="learned-notes">For next time</h2>
         {notes.length === 0 ? (
@@ -90,5 +131,39 @@ export function Learned({ shown }: { readonly shown: ShownUnit }) {
         )}
       </section>
     </div>
+  );
+}
+
+/** Sheets that are cut up: what became parts, what is kept, what is neither, as it was planned and as it came. */
+function Waste({ waste, products }: { readonly waste: Learnings['waste']; readonly products: Workshop['products'] }) {
+  if (waste.length === 0) return <p className="quiet">No sheet is cut up whole yet: what was waste is said then.</p>;
+  return (
+    <table className="built-table" aria-label="Sheets that are cut up">
+      <thead>
+        <tr>
+          <th scope="col">sheets</th>
+          <th scope="col">parts</th>
+          <th scope="col">kept</th>
+          <th scope="col">waste planned</th>
+          <th scope="col">waste</th>
+        </tr>
+      </thead>
+      <tbody>
+        {waste.map(({ product, sheets, sheetsM2, partsM2, spoiledM2, keptM2, plannedM2, wasteM2 }) => {
+          const share = (m2: number): string => `${m2.toFixed(2)} m² (${Math.round((m2 / sheetsM2) * 100)} %)`;
+          return (
+            <tr key={product}>
+              <th scope="row">
+                {sheets} of {products[product]?.name ?? product}
+              </th>
+              <td>{share(partsM2 - spoiledM2)}</td>
+              <td>{share(keptM2)}</td>
+              <td>{share(plannedM2)}</td>
+              <td>{share(wasteM2)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }
