@@ -200,8 +200,9 @@ function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUni
       fact: (value, sheet) => ({ kind: 'thickness', reading: { product: detail.product, value, ...(sheet ? { sheet } : {}) } }),
     });
   }
-  if (detail.kind === 'setup')
-    for (const tried of triesAt(detail.setup.setting, workshop.shop, of.told.setups.learned))
+  const { learned } = of.told.setups;
+  if (detail.kind === 'setup' && learned)
+    for (const tried of triesAt(detail.setup.setting, workshop.shop, learned))
       rows.push({
         id: `test-cut ${tried.id}`,
         name: `Test cut: ${tried.option}${tried.of ? '' : ' of one pass'}`,
