@@ -35,6 +35,8 @@ const isOutside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => si
 /** Out of the clamps is not yet strong: what bears weight waits until the glue is. */
 const isGlued = ({ detail: { glue } }: Of<'glue'>): boolean => glue !== null;
 const cures = ({ detail: { glue } }: Of<'glue'>): number => Math.ceil(glue?.cureMin.value ?? 0);
+/** The dry end comes off only when what the first go glued holds. */
+const isSecondOf = ({ detail: { glueUp } }: Of<'glue'>, first: string): boolean => glueUp.go === 'second' && glueUp.after.includes(first);
 /** The first of an assembly's glue-ups: what is joined there was in no other. */
 const begins = ({ detail: { glueUp } }: Of<'glue'>): boolean => glueUp.after.length === 0;
 
@@ -76,8 +78,10 @@ const RULES: readonly Rule[] = [
   rule('sand', 'glue', 'inside-reached', 'panel', isInside),
   rule('coat', 'glue', 'finish-inside', 'panel', (a) => isInside(a) && a.detail.coat === a.detail.of),
   rule('dry-fit', 'glue', 'dry-first', 'panel', (a, b) => a.detail.assembly === b.detail.assembly && begins(b)),
+  rule('glue', 'glue', 'first-holds', 'unit', (a, b) => isSecondOf(b, a.id)),
   rule('glue', 'glue', 'closed-in', 'unit', (a, b) => b.detail.glueUp.after.includes(a.id)),
   rule('glue', 'square', 'while-wet', 'unit', (a, b) => b.rightAfter === a.id),
+  rule('square', 'glue', 'first-holds', 'unit', (a, b) => a.rightAfter !== null && isSecondOf(b, a.rightAfter)),
   rule('square', 'glue', 'square-first', 'unit', (a, b) => a.rightAfter !== null && b.detail.glueUp.after.includes(a.rightAfter)),
   rule('glue', 'trim', 'trim-after', 'unit', (a, b) => a.detail.skin === 'back' && a.panels.some((panel) => b.panels.includes(panel))),
   rule('dry-fit', 'fit', 'opening-measured', 'unit', (a) => a.detail.what === 'carcass'),

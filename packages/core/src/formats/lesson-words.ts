@@ -1,11 +1,13 @@
 /** What the record of a project teaches, in sentences: what was caught, what came true. */
-import { fineText, lengthText } from '../checks/words/amounts.ts';
+import { fineText as exactly, lengthText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
-import type { Length } from '../length/length.ts';
+import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import type { Lesson } from '../plan/lessons.ts';
 import type { LogContext } from './log-words.ts';
 import { plural } from './build-said.ts';
 
+/** To a hundredth of a millimeter: no caliper at hand says more. */
+const fineText = (nm: number, unit: DisplayUnit): string => exactly(Math.round(nm / (NM_PER.mm / 100)) * (NM_PER.mm / 100), unit);
 const absolute = (nm: number): Length => Math.abs(nm) as Length;
 
 export function lessonWords(lesson: Lesson, { plan, products, unitNames, unit, currency }: LogContext & { readonly currency: string }): string {

@@ -97,6 +97,7 @@ export const BUILD_WORDS: Readonly<Record<string, string>> = {
   'reason-made-first': 'it is not one piece before',
   'reason-gap-set': 'a front is set with spacers against the box that runs in its place',
   'reason-hinges-on-bench': 'hinges are set on the bench; leaves come off again for the lift',
+  'reason-first-holds': 'the dry side comes off when what the first go glued holds',
   'reason-glue-cured': 'out of the clamps the glue is not yet strong: it bears weight when it has cured',
   'reason-glue-under-load': 'sanded before something is screwed on that covers it',
   'reason-finish-off-wall': 'on the wall its sides and back are no longer reached',

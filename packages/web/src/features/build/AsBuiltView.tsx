@@ -1,5 +1,6 @@
 /** Planned and actual side by side: parts as they came off the saw, openings after the dry fit, diagonals. Entered here, the plan follows. */
 import {
+  exactTextWithUnit,
   finishedParts,
   labelWords,
   mm,
@@ -176,6 +177,9 @@ function Openings({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
   );
 }
 
+/** To a tenth of a millimeter: what a tape held twice the same way still tells. */
+const apartText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit((Math.round(nm / 1e5) * 1e5) as Length, unit);
+
 /** The height its bottom was asked at and came to. */
 function Hung({ shown }: { readonly shown: ShownUnit }) {
   return (
@@ -209,12 +213,12 @@ function Squares({ shown: { unit }, of }: { readonly shown: ShownUnit; readonly 
           <div key={assembly} className="built-opening">
             <span>
               {name}: <LengthText value={Math.round(diagonals.diagonal.value * 1e6) as Length} unit={unit} withUnit /> each,{' '}
-              {tapeTextWithUnit(allowed as Length, unit)} apart at most
+              {apartText(allowed, unit)} apart at most
             </span>
             {is ? (
               <>
                 <span className={apart > allowed ? 'caution' : ''}>
-                  {tapeTextWithUnit(apart as Length, unit)} apart{apart > allowed ? ': out of square' : ''}
+                  {apartText(apart, unit)} apart{apart > allowed ? ': out of square' : ''}
                 </span>
                 <Button size="small" onClick={() => withdraw(is.id)}>
                   Take it back

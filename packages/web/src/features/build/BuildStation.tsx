@@ -158,6 +158,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
               onMove={move}
               refused={refused?.step === step.id ? refused.why : null}
               onStep={go}
+              falls={days.schedule?.tasks.find(({ task }) => task.steps.includes(step.id))?.start ?? null}
             />
           ) : (
             <p className="quiet">There is no such step any more: take another.</p>

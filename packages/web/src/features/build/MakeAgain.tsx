@@ -1,12 +1,12 @@
 /** The same once more, at another size: as it was designed, with what its record taught: thicknesses, how its cleat settles, this shop’s pace. */
-import { enters, exactly, mm, unitFor, type Entered } from '@keen/core';
+import { enters, exactly, lessonsOf, lessonWords, mm, unitFor, type Entered, type Lesson } from '@keen/core';
 import { Button } from '@mui/material';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NextTimeNotes } from '../log/NextTimeNotes.tsx';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
 const SIZES = ['width', 'height', 'depth'] as const;
@@ -48,7 +48,34 @@ export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: Show
           Make one of this size
         </Button>
       </div>
+      <ItsLessons id={box.id} unit={unit} />
       <NextTimeNotes family={box.family} />
     </section>
+  );
+}
+
+const isOf = (id: string, lesson: Lesson): boolean =>
+  lesson.lesson === 'hung-off'
+    ? lesson.unit === id
+    : 'panel' in lesson
+      ? lesson.panel.startsWith(`${id}/`)
+      : 'assembly' in lesson
+        ? lesson.assembly.startsWith(`${id}/`)
+        : true;
+
+/** What the record of this one says to whoever makes the next. */
+function ItsLessons({ id, unit }: { readonly id: string; readonly unit: ShownUnit['unit'] }) {
+  const { design, record } = useAppSelector(selectOpen);
+  const plan = useAppSelector(selectPlan);
+  const { workshop } = useAppSelector(selectLearned);
+  const lessons = useMemo(() => lessonsOf(plan, design, record, workshop).filter((lesson) => isOf(id, lesson)), [plan, design, record, workshop, id]);
+  if (lessons.length === 0) return null;
+  const context = { plan, products: workshop.products, unitNames: design.units, unit, currency: workshop.currency };
+  return (
+    <ul aria-label="What its record says">
+      {lessons.map((lesson, index) => (
+        <li key={index}>{lessonWords(lesson, context)}</li>
+      ))}
+    </ul>
   );
 }

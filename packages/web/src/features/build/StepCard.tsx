@@ -9,6 +9,7 @@ import { NumberField } from '../../ui/NumberField.tsx';
 import { SetupSettings } from '../joints/SetupSettings.tsx';
 import { selectOpen } from '../project/selectors.ts';
 import { GlueWays } from './GlueWays.tsx';
+import { HeldTo } from './HeldTo.tsx';
 import { NotBefore } from './NotBefore.tsx';
 import { StepFault } from './StepFault.tsx';
 import { StepPicture } from './StepPicture.tsx';
@@ -25,9 +26,11 @@ export interface StepCardProps {
   /** Why the last move was not made. */
   readonly refused: string | null;
   readonly onStep: (id: string) => void;
+  /** When the schedule has it begin; null while that is not known. */
+  readonly falls: number | null;
 }
 
-export function StepCard({ step, of, unit, ticker, onMove, refused, onStep }: StepCardProps) {
+export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, falls }: StepCardProps) {
   const words = stepWords(step, of.told, unit);
   const done = of.done.has(step.id);
   const faults = of.build.faults.filter((fault) => fault.step === step.id);
@@ -74,6 +77,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep }: St
         <Button size="small" onClick={() => onMove(1)}>
           Later
         </Button>
+        {!done && <HeldTo step={step} falls={falls} />}
         {step.detail.kind === 'cut' && <SheetsLink unit={step.unit} />}
         {refused && (
           <p role="alert" className="caution">

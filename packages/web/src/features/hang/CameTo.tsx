@@ -18,13 +18,15 @@ export function CameTo({ shown: { plan, box, unit } }: { readonly shown: ShownUn
     const off = known.hung.asked.nm - known.hung.came.nm;
     return (
       <p className="came-to">
-        It came to{' '}
-        <b>
-          {typedText(known.hung.came, unit)} {unit}
-        </b>
-        {Math.abs(off) <= AS_ASKED
-          ? ', as asked.'
-          : `: ${tapeTextWithUnit(Math.abs(off) as typeof known.hung.came.nm, unit)} ${off > 0 ? 'lower' : 'higher'} than asked.`}{' '}
+        <span>
+          It came to{' '}
+          <b>
+            {typedText(known.hung.came, unit)} {unit}
+          </b>
+          {Math.abs(off) <= AS_ASKED
+            ? ', as asked.'
+            : `: ${tapeTextWithUnit(Math.abs(off) as typeof known.hung.came.nm, unit)} ${off > 0 ? 'lower' : 'higher'} than asked.`}
+        </span>
         <Button className="no-print" onClick={() => withdraw(known.id)}>
           Take it back
         </Button>
