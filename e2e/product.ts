@@ -46,9 +46,22 @@ export async function untilUp(url: string, ms = 60_000): Promise<void> {
   throw new Error(`${url} did not come up in ${ms / 1000} s`);
 }
 
+/** A port that was free when it was looked for may be another's a moment later, where several products start at once. */
+const TRIES = 3;
+
 /** `inFolder`: where an earlier one left its data; `more`: further words of the start command. */
 export async function startProduct(inFolder?: string, more: readonly string[] = []): Promise<Product> {
   const folder = inFolder ?? (await mkdtemp(join(tmpdir(), 'keen-e2e-')));
+  for (let tried = 1; ; tried++) {
+    try {
+      return await startOnce(folder, more);
+    } catch (error) {
+      if (tried === TRIES || !String(error).includes('EADDRINUSE')) throw error;
+    }
+  }
+}
+
+async function startOnce(folder: string, more: readonly string[]): Promise<Product> {
   const port = await freePort();
   let said = '';
   const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', folder, ...more], {
