@@ -55,8 +55,15 @@ describe('the log', () => {
     ['sheet b', ['1']],
     ['2026-04-04 tape', ['11']],
     ['sawn shelf', ['2']],
+    ['glue side', ['11']],
     ['nothing of the kind', []],
   ])('"%s" finds %j', (words, ids) => expect(findInLog(lines, words, context).map(({ id }) => id)).toEqual(ids));
+
+  test('a day is found by the words a person has for it', () => {
+    const saturday = (at: string): string => (at.startsWith('2026-04-04') ? 'Saturday, 4 April 2026' : 'another day');
+    expect(findInLog(lines, 'saturday april tape', context, saturday).map(({ id }) => id)).toEqual(['11']);
+    expect(findInLog(lines, 'sunday', context, saturday)).toEqual([]);
+  });
 
   test('what was learned: pace, sizes, what was put right', () => {
     const learned = learningsOf(made, design, RECORD, workshop);

@@ -90,12 +90,17 @@ export function logLines(record: readonly RecordEntry[], context: LogContext): L
 }
 
 /** Words in any order, in what is said, of which part or cabinet, on which day. */
-export function findInLog(lines: readonly LogLine[], words: string, { plan, unitNames }: Pick<LogContext, 'plan' | 'unitNames'>): LogLine[] {
+export function findInLog(
+  lines: readonly LogLine[],
+  words: string,
+  { plan, unitNames }: Pick<LogContext, 'plan' | 'unitNames'>,
+  dayWords: (at: string) => string = (at) => at.slice(0, 10),
+): LogLine[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
   if (wanted.length === 0) return [...lines];
-  return lines.filter(({ says, at, panels, units, kind }) => {
+  return lines.filter(({ says, at, panels, units, kind, step }) => {
     const marks = panels.map((panel) => lineOf(plan, panel)?.mark ?? '');
-    const text = [says, at.slice(0, 10), kind, ...marks, ...panels, ...units.map((id) => unitNames[id]?.name ?? id)].join(' ').toLowerCase();
+    const text = [says, dayWords(at), kind, step ?? '', ...marks, ...panels, ...units.map((id) => unitNames[id]?.name ?? id)].join(' ').toLowerCase();
     return wanted.every((word) => text.includes(word));
   });
 }

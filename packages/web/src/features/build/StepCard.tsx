@@ -2,7 +2,7 @@
 import { marksOf, minutesText, reasonWords, setupWords, stepWords, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -85,6 +85,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
           </p>
         )}
       </section>
+      <InTheLog step={step} />
       <Why step={step} of={of} onStep={onStep} />
     </article>
   );
@@ -176,6 +177,20 @@ function SheetsLink({ unit }: { readonly unit: string | null }) {
     <Button size="small" onClick={() => void navigate(`/project/${id}/${unit ?? Object.keys(design.units)[0]}/sheets?view=cuts`)}>
       Cut by cut at Sheets
     </Button>
+  );
+}
+
+/** What was written down about it, and a way to write more. */
+function InTheLog({ step }: { readonly step: Step }) {
+  const { id, record, design } = useAppSelector(selectOpen);
+  const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
+  const entries = record.filter((entry) => !withdrawn.has(entry.id) && (entry.done?.step === step.id || entry.note?.step === step.id)).length;
+  return (
+    <p>
+      <Link to={`/project/${id}/${step.unit ?? Object.keys(design.units)[0]}/log?step=${encodeURIComponent(step.id)}`}>
+        {entries === 0 ? 'A note or a picture of this step' : `${entries} ${entries === 1 ? 'entry' : 'entries'} of this step in the log`}
+      </Link>
+    </p>
   );
 }
 

@@ -64,14 +64,17 @@ function Entries({ shown }: { readonly shown: ShownUnit }) {
   const context = useMemo(() => ({ plan, products, unitNames: design.units, unit }), [plan, products, design.units, unit]);
   const lines = useMemo(() => logLines(record, context), [record, context]);
   const part = selected ? shown.plan.unit.byId.get(selected) : undefined;
-  const found = findInLog(lines, words, context)
+  const [search, setSearch] = useSearchParams();
+  const step = search.get('step');
+  const found = findInLog(lines, words, context, (at) => `${at.slice(0, 10)} ${dayOfEntry(at)}`)
+    .filter((line) => step === null || line.step === step)
     .filter(({ panels }) => !part || panels.includes(part.id))
     .filter(({ units }) => !own || units.length === 0 || units.includes(shown.box.id))
     .reverse();
   const days = byDay(found.slice(0, count));
   return (
     <>
-      <NoteForm about={part ? { part: part.id, unit: shown.box.id } : { unit: shown.box.id }} />
+      <NoteForm about={{ unit: shown.box.id, ...(part ? { part: part.id } : {}), ...(step === null ? {} : { step }) }} />
       <div className="log-find">
         <TextField
           label="find"
@@ -83,6 +86,11 @@ function Entries({ shown }: { readonly shown: ShownUnit }) {
         <label className="whole-switch">
           <input type="checkbox" checked={own} onChange={(event) => setOwn(event.target.checked)} /> {shown.box.name} only
         </label>
+        {step !== null && (
+          <Button size="small" onClick={() => setSearch({}, { replace: true })}>
+            of one step only ×
+          </Button>
+        )}
         {part && (
           <Button size="small" onClick={() => dispatch(panelSelected(null))}>
             of the {labelWords(part.name)} only ×
@@ -148,10 +156,12 @@ function Entries({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
+const dayOfEntry = (at: string): string => new Date(at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+
 function byDay(lines: readonly LogLine[]): { day: string; rows: LogLine[] }[] {
   const days: { day: string; rows: LogLine[] }[] = [];
   for (const line of lines) {
-    const day = new Date(line.at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' });
+    const day = dayOfEntry(line.at);
     const last = days.at(-1);
     if (last?.day === day) last.rows.push(line);
     else days.push({ day, rows: [line] });
