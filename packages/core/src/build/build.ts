@@ -32,7 +32,9 @@ export function buildOf(job: BuildJob): Build {
   const shop = shopSteps(job);
   const steps: Step[] = [...shop.steps, ...job.units.flatMap((unit) => unitSteps(job, unit))];
   const rails = new Map(job.units.flatMap(({ unit, toHang }) => (toHang.rail === null ? [] : [[unit.id, toHang.rail] as const])));
-  const edges = edgesOf(steps, rails);
+  // What is cut inside a glued up box comes after what it would otherwise have come before.
+  const inside = new Set(steps.flatMap(({ id, detail }) => (detail.kind === 'by-hand' && detail.inside ? [id] : [])));
+  const edges = edgesOf(steps, rails).filter(({ before, after }) => !inside.has(before) || !job.ticked.has(after));
   const ordered = inOrder(steps, edges, job.choices.order, job.choices.units === 'one-by-one');
   return { steps: ordered, edges, setups: shop.setups, faults: ordered.flatMap((step) => faultsOf(step, job)) };
 }

@@ -13,9 +13,9 @@ const NOT_FINISHED: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'sp
 /** A face that looks into the box is reached only while parts lie flat: a finger's breadth off it is still within the carcass. */
 const OFF_MM = 15;
 
-/** Square meters of faces on one side, a term a panel. `carcass`: panels that make the box. */
-export function faceArea(panels: readonly ResolvedPanel[], carcass: ReadonlySet<string>, side: Side): Figure {
-  const bounds = panels.filter(({ id }) => carcass.has(id)).map(boundsOf);
+/** Square meters of faces of some panels on one side, a term a panel. `carcass`: panels that make the box, of `all` there are. */
+export function faceArea(panels: readonly ResolvedPanel[], carcass: ReadonlySet<string>, side: Side, all = panels): Figure {
+  const bounds = all.filter(({ id }) => carcass.has(id)).map(boundsOf);
   const least = (axis: keyof Vector): number => Math.min(...bounds.map(({ low }) => low[axis]));
   const most = (axis: keyof Vector): number => Math.max(...bounds.map(({ high }) => high[axis]));
   const low = { along: least('along'), up: least('up'), out: least('out') };

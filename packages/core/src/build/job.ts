@@ -5,6 +5,7 @@ import type { PartLine } from '../parts/parts.ts';
 import type { Setups } from '../setups/setups.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
+import type { Ticked } from './came-later.ts';
 import type { BuildChoices } from './choices.ts';
 import type { StepKind } from './step.ts';
 
@@ -65,6 +66,9 @@ export interface BuildJob {
   readonly choices: BuildChoices;
   /** Setups in the order a person put them in at the machines. */
   readonly setupOrder: readonly string[];
+  /** Steps that are done, with the parts they were done for; and operations that are made. */
+  readonly ticked: Ticked;
+  readonly made: ReadonlySet<string>;
   /** What the shop's log says: how much longer than planned steps of a kind take. */
   readonly pace: Partial<Readonly<Record<StepKind, number>>>;
 }

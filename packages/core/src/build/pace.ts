@@ -8,6 +8,8 @@ export interface DoneStep {
   /** What it was planned to take when it was ticked, and what it took; absent where nobody said. */
   readonly planned?: number;
   readonly minutes?: number;
+  /** The parts it was done for: those that come later are still to be done. Absent where that was not kept. */
+  readonly panels?: readonly string[];
 }
 
 /** A kind is believed by half when this many minutes of it have been noted. [ASSUME] */

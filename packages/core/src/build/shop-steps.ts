@@ -6,6 +6,7 @@ import type { PartLine } from '../parts/parts.ts';
 import { inWantedOrder } from '../setups/order.ts';
 import type { Operation, Stage } from '../setups/operations.ts';
 import { setupsOf, type Setup, type Setups } from '../setups/setups.ts';
+import { gluedPanels } from './came-later.ts';
 import type { BuildJob } from './job.ts';
 import { machineFor } from './machines-run.ts';
 import type { Step } from './step.ts';
@@ -16,17 +17,31 @@ import { stepOf } from './unit-steps.ts';
 export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; readonly setups: readonly Setups[] } {
   const setups = job.choices.units === 'together' ? [setupsOf(unitsOf(job), job.shop)] : unitsOf(job).map((unit) => setupsOf([unit], job.shop));
   const waiting = waitingParts(job);
+  const late = lateOperations(setups, job);
   return {
     steps: [
       ...measureSteps(job),
       ...sheetSteps(job),
       ...boardSteps(job),
-      ...setups.flatMap((each) => inWantedOrder(each.setups, job.setupOrder).flatMap((setup) => setupSteps(setup, job, waiting))),
+      ...setups.flatMap((each) =>
+        inWantedOrder(each.setups, job.setupOrder).flatMap((setup) => {
+          const cuts = setup.cuts.filter(({ operation }) => !late.has(operation.id));
+          return cuts.length > 0 ? setupSteps(cuts.length === setup.cuts.length ? setup : { ...setup, cuts }, job, waiting) : [];
+        }),
+      ),
       ...setups.flatMap(({ unmade }) => handSteps(unmade, job, waiting)),
+      ...handSteps([...late.values()], job, waiting, 'late'),
       ...railSteps(job),
     ],
     setups,
   };
+}
+
+/** Cuts still to be made in what is glued up already: no machine reaches into it. */
+function lateOperations(setups: readonly Setups[], { units, ticked, made }: BuildJob): ReadonlyMap<string, Operation> {
+  const glued = new Set(units.flatMap(({ unit }) => [...gluedPanels(unit, ticked)]));
+  const all = setups.flatMap((each) => each.setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)));
+  return new Map(all.filter(({ id, panel }) => glued.has(panel) && !made.has(id)).map((operation) => [operation.id, operation]));
 }
 
 const unitsOf = ({ units }: BuildJob) => units.map(({ unit }) => unit);
@@ -107,7 +122,9 @@ function sheetSteps(job: BuildJob): Step[] {
   );
   const isThere = (piece: string): boolean => comes.has(piece) || job.there.has(piece);
   const unlaid = lines.flatMap((line) => {
-    const panels = job.boards.has(line.stock) || isThere(line.id) ? [] : line.panels.filter((panel) => !isThere(panel));
+    // A line of equal parts may be called by the first of them; what is ripped later is there with its board.
+    const asOne = !line.panels.includes(line.id) && isThere(line.id);
+    const panels = job.boards.has(line.stock) || asOne ? [] : line.panels.filter((panel) => !isThere(panel));
     return panels.length > 0 ? [{ stock: line.stock, panels }] : [];
   });
   return [
@@ -178,17 +195,17 @@ function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {
 }
 
 /** What no machine makes, unit by unit and stage by stage; what is cut to fit later, once more. */
-function handSteps(unmade: readonly Operation[], { pace }: BuildJob, waiting: ReadonlySet<string>): Step[] {
+function handSteps(unmade: readonly Operation[], { pace }: BuildJob, waiting: ReadonlySet<string>, late?: 'late'): Step[] {
   const groups = new Map<string, { readonly unit: string; readonly stage: Stage; readonly operations: Operation[] }>();
   for (const operation of unmade) {
     const unit = operation.panel.slice(0, operation.panel.indexOf('/'));
-    const id = `${unit}/by-hand/${operation.stage}${waiting.has(operation.panel) ? '/to-fit' : ''}`;
+    const id = `${unit}/by-hand/${operation.stage}${late ? '/late' : waiting.has(operation.panel) ? '/to-fit' : ''}`;
     const known = groups.get(id) ?? { unit, stage: operation.stage, operations: [] };
     known.operations.push(operation);
     groups.set(id, known);
   }
   return [...groups].map(([id, { unit, stage, operations }]) =>
-    stepOf(unit, pace, '')(id, { kind: 'by-hand', stage, operations }, [...new Set(operations.map(({ panel }) => panel))], {
+    stepOf(unit, pace, '')(id, { kind: 'by-hand', stage, operations, inside: late !== undefined }, [...new Set(operations.map(({ panel }) => panel))], {
       'marked-out': operations.length,
       'hand-cut': operations.length,
     }),

@@ -91,8 +91,8 @@ export type StepDetail =
   | { readonly kind: 'boards'; readonly product: string; readonly lines: readonly string[]; readonly cuts: number }
   | { readonly kind: 'label'; readonly lines: number; readonly parts: number }
   | { readonly kind: 'setup'; readonly setup: Setup }
-  /** What no machine of the shop makes: marked out and cut by hand. */
-  | { readonly kind: 'by-hand'; readonly stage: Stage; readonly operations: readonly Operation[] }
+  /** What no machine of the shop makes: marked out and cut by hand. `inside`: for it is glued up already. */
+  | { readonly kind: 'by-hand'; readonly stage: Stage; readonly operations: readonly Operation[]; readonly inside: boolean }
   | { readonly kind: 'cleat-rip'; readonly boards: readonly string[] }
   | { readonly kind: 'band'; readonly edges: number; readonly lengthMm: number }
   | { readonly kind: 'sand'; readonly side: Side; readonly areaM2: Figure }

@@ -6,6 +6,7 @@ import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { boundsOf } from '../solid/views.ts';
 import { apply, formula, total, type Figure } from '../worked/figure.ts';
 import { assembliesOf, type Assembly, type GlueUp } from './assemblies.ts';
+import { batchesOf } from './came-later.ts';
 import { cutToFit, waitingParts } from './to-fit.ts';
 import { ringDiagonals } from './diagonals.ts';
 import { faceArea } from './faces.ts';
@@ -64,67 +65,92 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
   const box = carcass.size > 0 ? carcass : new Set(own);
   const banded = unit.panels.filter(({ bands }) => bands.length > 0);
   return [
-    made('label', { kind: 'label', lines: parts.length, parts: own.length }, own, { 'label-part': own.length, 'count-lines': parts.length }),
-    ...bandSteps(
-      made,
-      'band',
-      banded.filter(({ id }) => !waiting.has(id)),
-    ),
-    ...bandSteps(
-      made,
-      'band/to-fit',
-      banded.filter(({ id }) => waiting.has(id)),
+    ...inBatches('label', own, (name, panels) => {
+      const lines = parts.filter((line) => line.panels.some((panel) => panels.has(panel))).length;
+      return [made(name, { kind: 'label', lines, parts: panels.size }, [...panels], { 'label-part': panels.size, 'count-lines': lines })];
+    }),
+    ...(['band', 'band/to-fit'] as const).flatMap((each) =>
+      inBatches(
+        each,
+        banded.filter(({ id }) => waiting.has(id) === (each !== 'band')).map(({ id }) => id),
+        (name, panels) =>
+          bandSteps(
+            made,
+            name,
+            banded.filter(({ id }) => panels.has(id)),
+          ),
+      ),
     ),
     ...surfaceSteps(made, of, box, job, 'inside'),
     ...assemblies.flatMap((assembly) => assemblySteps(made, of, assembly, job)),
     ...fitSteps(made, of, job),
     ...surfaceSteps(made, of, box, job, 'outside'),
-    ...movingSteps(made, unit),
+    ...movingSteps(made, unit, inBatches),
     ...hangSteps(made, of, job.shop),
   ];
 
+  /** A step for the parts it was ticked for, and one more for those that came since. */
+  function inBatches(name: string, panels: readonly string[], steps: InBatches): Step[] {
+    return batchesOf(`${unit.id}/${name}`, panels, job.ticked).flatMap(({ suffix, panels: some }) => steps(`${name}${suffix}`, new Set(some)));
+  }
+
   /** Sanded on one side, and coated where it gets a finish. */
   function surfaceSteps(step: Made, { finish: choice }: UnitToBuild, inBox: ReadonlySet<string>, { choices }: BuildJob, side: 'inside' | 'outside'): Step[] {
-    const areaM2 = faceArea(unit.panels, inBox, side);
-    const panels = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map(({ id }) => id);
-    const sand = step(`sand-${side}`, { kind: 'sand', side, areaM2 }, side === 'inside' ? panels.filter((id) => inBox.has(id)) : panels, {
-      'sand-square-meter': areaM2.value,
+    const all = unit.panels.filter(({ id, role }) => role !== 'wall-half' && role !== 'cabinet-half' && (side === 'outside' || inBox.has(id)));
+    const ids = all.map(({ id }) => id);
+    const area = (panels: ReadonlySet<string>, which: 'inside' | 'outside') =>
+      faceArea(
+        unit.panels.filter(({ id }) => panels.has(id)),
+        inBox,
+        which,
+        unit.panels,
+      );
+    const sand = inBatches(`sand-${side}`, ids, (name, panels) => {
+      const areaM2 = area(panels, side);
+      return [step(name, { kind: 'sand', side, areaM2 }, [...panels], { 'sand-square-meter': areaM2.value })];
     });
     const product = finishOf(choice, job.shop);
     // Finished after assembly, the inside is coated with the outside.
-    if (!product || (side === 'inside' && choice.when === 'after')) return [sand];
-    const coated = choice.when === 'after' ? bothSides(areaM2, faceArea(unit.panels, inBox, 'inside')) : areaM2;
+    if (!product || (side === 'inside' && choice.when === 'after')) return sand;
     const maskedMm = side === 'inside' && choice.masked ? gluedMm(unit) : 0;
-    const coats = Array.from({ length: product.coats }, (_, n): Step => {
-      const last = n + 1 === product.coats;
-      const dryMin = slowed(last ? product.dryMin : product.recoatMin, choices.tempC);
-      return step(
-        `coat-${side}/${n + 1}`,
-        {
-          kind: 'coat',
-          side,
-          coat: n + 1,
-          of: product.coats,
-          finish: product.id,
-          areaM2: coated,
-          liters: apply(LITERS, { A: coated, covers: product.coversM2 }),
-          maskedMm: n === 0 ? maskedMm : 0,
-          sandFirst: product.sanded && n > 0,
-          dryMin,
-        },
-        side === 'inside' ? panels.filter((id) => inBox.has(id)) : panels,
-        {
-          'coat-square-meter': coated.value,
-          'clean-brush': 1,
-          ...(n === 0 && maskedMm > 0 ? { 'mask-meter': maskedMm / 1000 } : {}),
-          ...(product.sanded && n > 0 ? { 'sand-square-meter': coated.value / 3 } : {}),
-        },
-        { waits: Math.ceil(dryMin.value), canPause: false },
-      );
-    });
-    return [sand, ...coats];
+    const coats = Array.from({ length: product.coats }, (_, n): Step[] =>
+      inBatches(`coat-${side}/${n + 1}`, ids, (name, panels) => {
+        const coated = choice.when === 'after' ? bothSides(area(panels, side), area(panels, 'inside')) : area(panels, side);
+        const last = n + 1 === product.coats;
+        const dryMin = slowed(last ? product.dryMin : product.recoatMin, choices.tempC);
+        const taped = n === 0 && panels.size === ids.length ? maskedMm : 0;
+        return [
+          step(
+            name,
+            {
+              kind: 'coat',
+              side,
+              coat: n + 1,
+              of: product.coats,
+              finish: product.id,
+              areaM2: coated,
+              liters: apply(LITERS, { A: coated, covers: product.coversM2 }),
+              maskedMm: taped,
+              sandFirst: product.sanded && n > 0,
+              dryMin,
+            },
+            [...panels],
+            {
+              'coat-square-meter': coated.value,
+              'clean-brush': 1,
+              ...(taped > 0 ? { 'mask-meter': taped / 1000 } : {}),
+              ...(product.sanded && n > 0 ? { 'sand-square-meter': coated.value / 3 } : {}),
+            },
+            { waits: Math.ceil(dryMin.value), canPause: false },
+          ),
+        ];
+      }),
+    ).flat();
+    return [...sand, ...coats];
   }
 }
+
+type InBatches = (name: string, panels: ReadonlySet<string>) => Step[];
 
 function bandSteps(made: Made, name: string, panels: readonly ResolvedPanel[]): Step[] {
   if (panels.length === 0) return [];
@@ -245,7 +271,7 @@ function fitSteps(made: Made, of: UnitToBuild, { choices, sheets, shop }: BuildJ
 }
 
 /** What moves: leaves on hinges, drawers from the fixed datum on, fronts by spacers, shelves on their pins. */
-function movingSteps(made: Made, unit: ResolvedUnit): Step[] {
+function movingSteps(made: Made, unit: ResolvedUnit, inBatches: (name: string, panels: readonly string[], steps: InBatches) => Step[]): Step[] {
   const hinged = [...new Set(unit.meetings.filter(({ joint }) => joint.kind === 'hinge').map(({ guest }) => guest))];
   const assemblies = assembliesOf(unit);
   const withAll = (panel: string): readonly string[] => assemblies.find(({ panels }) => panels.includes(panel))?.panels ?? [panel];
@@ -262,12 +288,20 @@ function movingSteps(made: Made, unit: ResolvedUnit): Step[] {
     .map(({ id }) => id);
   const hinges = unit.hardware.filter(({ kind }) => kind === 'hinge').reduce((sum, { count }) => sum + count, 0);
   return [
-    ...(hinged.length > 0 ? [made('doors', { kind: 'doors', leaves: hinged, hinges }, hinged.flatMap(withAll), { 'hang-leaf': hinged.length })] : []),
+    ...(hinged.length > 0
+      ? inBatches('doors', hinged.flatMap(withAll), (name, panels) => {
+          const leaves = hinged.filter((id) => panels.has(id));
+          const own = Math.round((hinges * leaves.length) / hinged.length);
+          return [made(name, { kind: 'doors', leaves, hinges: own }, [...panels], { 'hang-leaf': leaves.length })];
+        })
+      : []),
     ...(boxes.length > 0
       ? [made('drawers', { kind: 'drawers', boxes: [...boxes].sort((a, b) => highest(b) - highest(a)) }, boxes.flat(), { 'fit-slide': boxes.length })]
       : []),
     ...(fronts.length > 0 ? [made('fronts', { kind: 'fronts', fronts }, fronts, { 'set-front': fronts.length })] : []),
-    ...(loose.length > 0 ? [made('loose', { kind: 'loose', parts: loose }, loose, { 'set-shelf': loose.length })] : []),
+    ...(loose.length > 0
+      ? inBatches('loose', loose, (name, panels) => [made(name, { kind: 'loose', parts: [...panels] }, [...panels], { 'set-shelf': panels.size })])
+      : []),
   ];
 }
 

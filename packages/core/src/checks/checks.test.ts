@@ -275,6 +275,7 @@ test('every check that exists is in one of the lists', () => {
     'taper-before-slots': true,
     'tear-out': true,
     'already-cut': true,
+    'already-glued': true,
     'finish-before-assembly': true,
     'squeeze-out': true,
     'nail-blows-out': true,

@@ -36,6 +36,8 @@ export interface CheckContext {
   readonly zone: ReachZone;
   /** What is cut and no longer fits. */
   readonly misfits: readonly Misfit[];
+  /** Panels that would be glued in where all round them is glued already (build/came-later.ts). */
+  readonly late: readonly string[];
 }
 
 export type Check = (context: CheckContext) => Finding[];

@@ -3,7 +3,7 @@ import { familyOf } from '../carcass/families.ts';
 import { exactly, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { Dimension } from '../worked/dimension.ts';
-import type { Check, CheckContext } from './context.ts';
+import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Misfit } from '../joints/as-built.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { pieceName } from '../stock/workshop.ts';
@@ -115,4 +115,28 @@ function enteredIn({ terms, over }: Dimension): { readonly path: readonly string
   return null;
 }
 
-export const CUT_CHECKS: readonly Check[] = [alreadyCut];
+/** already-glued: a part that would be glued in where everything round it is glued up already, without it. */
+const alreadyGlued: Check = (context) => {
+  const { box, unit, late } = context;
+  const shelves: Readonly<Record<string, unknown>> = 'shelves' in box ? box.shelves : {};
+  return late.map((panel): Finding => {
+    const element = panel.slice(panel.lastIndexOf('/') + 1);
+    const shelf = Object.hasOwn(shelves, element) ? shelves[element] : null;
+    const onPins: Fix[] =
+      shelf !== null && typeof shelf === 'object' && 'fixing' in (shelf as object)
+        ? [{ label: { key: 'shelf-on-pins' }, edit: [{ path: inUnit(context, 'shelves', element, 'fixing'), value: 'pins' }] }]
+        : [];
+    const out: Fix[] = shelf === null ? [] : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inUnit(context, 'shelves', element), value: undefined }] }];
+    return {
+      check: 'already-glued',
+      unit: box.id,
+      severity: 'change',
+      station: 'build',
+      panels: [panel],
+      name: unit.byId.get(panel)!.name,
+      fixes: [...onPins, ...out, { label: { key: 'not-glued-yet' }, visit: 'build' }],
+    };
+  });
+};
+
+export const CUT_CHECKS: readonly Check[] = [alreadyCut, alreadyGlued];

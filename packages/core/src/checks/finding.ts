@@ -157,6 +157,8 @@ export type Finding = Base &
         readonly cutNm: number;
         readonly plannedNm: number;
       }
+    /** It came into the plan after all round it was glued up. */
+    | { readonly check: 'already-glued'; readonly name: Label }
     | { readonly check: 'finish-before-assembly'; readonly name: Label; readonly openNm: number; readonly depthNm: number }
     | { readonly check: 'squeeze-out'; readonly joints: number }
     | { readonly check: 'nail-blows-out'; readonly name: Label; readonly lengthNm: number; readonly driftMm: number; readonly coverMm: number }

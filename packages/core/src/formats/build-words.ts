@@ -103,12 +103,14 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
     }
     case 'by-hand':
       return {
-        title: 'Cut by hand what no machine here makes',
+        title: detail.inside ? 'Cut by hand in what is glued up' : 'Cut by hand what no machine here makes',
         says: detail.operations.map((operation) => {
           const { panel } = told.setups.blanks.get(operation.panel)!;
           return `${marksOf([panel.id], told.plan)[0] ?? ''} ${labelWords(panel.name)}: ${handCutWords(operation, panel, unit)}.`.trim();
         }),
-        checks: ['Marked with a knife from the part that goes in, sawn inside the line, pared to it: it goes in by hand.'],
+        checks: detail.inside
+          ? ['Holes through a strip bored true at the bench and clamped in as a guide, a stop on the bit; slots along a straight edge clamped in.']
+          : ['Marked with a knife from the part that goes in, sawn inside the line, pared to it: it goes in by hand.'],
         caution: 'Clamped down, both hands behind the edge of the chisel.',
         big: [{ text: String(detail.operations.length), of: detail.operations.length === 1 ? 'cut' : 'cuts' }],
       };

@@ -102,7 +102,7 @@ export const recordCodec: Codec<RecordEntry> = checked(
         came: length(WALL_LIMITS.up.least, WALL_LIMITS.up.most),
         allowed: length(mm(-20), mm(20)),
       }),
-      done: objectWith({ step: text(300), kind: choice(STEP_KINDS) }, { planned: number(0, 10_000), minutes: number(0, 10_000) }),
+      done: objectWith({ step: text(300), kind: choice(STEP_KINDS) }, { planned: number(0, 10_000), minutes: number(0, 10_000), panels: list(text(200), 600) }),
       opening: objectWith({ space: text(200) }, { width: length(mm(5), mm(6000)), height: length(mm(5), mm(6000)) }),
       diagonals: object({ assembly: text(200), one: length(mm(10), mm(9000)), other: length(mm(10), mm(9000)) }),
       kept: object({ panel: text(200), how: choice(['accepted', 'trimmed', 'shimmed']) }),

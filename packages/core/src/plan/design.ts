@@ -298,6 +298,10 @@ export function standingSteps(record: readonly RecordEntry[]): { readonly id: st
   return [...latest.values()];
 }
 
+/** The same by step, each with the parts it was done for. */
+export const tickedSteps = (record: readonly RecordEntry[]): ReadonlyMap<string, ReadonlySet<string> | null> =>
+  new Map(standingSteps(record).map(({ done: { step, panels } }) => [step, panels ? new Set(panels) : null]));
+
 /** Notes that stand, oldest first. */
 export const standingNotes = (record: readonly RecordEntry[]): { readonly id: string; readonly note: Note }[] =>
   standing(record, ({ note }) => note).map(({ id, fact }) => ({ id, note: fact }));

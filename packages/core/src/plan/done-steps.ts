@@ -1,4 +1,5 @@
 /** Which steps of a build are done, as the record has it: by what was measured, sawn and made, and by ticks. */
+import { PART_BY_PART } from '../build/came-later.ts';
 import type { Step } from '../build/step.ts';
 import { finishedParts, standing, standingMade, standingSteps, type RecordEntry } from './design.ts';
 
@@ -9,7 +10,9 @@ export type DoneSteps = ReadonlyMap<string, readonly string[]>;
 const READINGS = 2;
 
 export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]): DoneSteps {
-  const ticked = new Map(standingSteps(record).map(({ id, done }) => [done.step, id]));
+  const ticks = standingSteps(record);
+  const ticked = new Map(ticks.map(({ id, done }) => [done.step, id]));
+  const doneFor = new Map(ticks.flatMap(({ done: { step, panels } }) => (panels ? [[step, new Set(panels)] as const] : [])));
   const readings = new Map<string, string[]>();
   for (const { id, fact } of standing(record, ({ reading }) => reading)) readings.set(fact.product, [...(readings.get(fact.product) ?? []), id]);
   const sawn = new Map<string, string>();
@@ -44,6 +47,9 @@ export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]
           made,
         );
     }
+    // A part that came since is still to be done.
+    const kept = PART_BY_PART.has(detail.kind) ? doneFor.get(id) : undefined;
+    if (kept && panels.some((panel) => !kept.has(panel))) return null;
     return tick === undefined ? null : [tick];
   };
   return new Map(

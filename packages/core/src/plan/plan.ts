@@ -2,6 +2,7 @@
  * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every unit.
  * A pure function; createPlanner() remembers each unit's plan until one of its inputs changes.
  */
+import { latePanels, type Ticked } from '../build/came-later.ts';
 import { buildUnit } from '../carcass/families.ts';
 import type { Stocked } from '../carcass/box-frame.ts';
 import { checkUnit, gravestFirst } from '../checks/checks.ts';
@@ -35,7 +36,7 @@ import { builtFacts } from './built-facts.ts';
 import { homesByUnit, lotsOf, sameLots, type Homes } from './contents.ts';
 import { learnedWorkshop } from './learned-workshop.ts';
 import { onItsRail, railNeighbours, railPlans } from './rails.ts';
-import { standingHung, standingReadings, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
+import { standingHung, standingReadings, tickedSteps, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
 
 export interface UnitPlan {
   readonly id: string;
@@ -89,6 +90,8 @@ interface UnitInputs {
   readonly workshop: Workshop;
   /** Of the record: what first hangs showed. */
   readonly hangs: readonly FirstHang[];
+  /** Of the record: steps that are ticked. */
+  readonly ticked: Ticked;
   readonly letter: string;
 }
 
@@ -107,6 +110,7 @@ interface ReadRecord {
   readonly workshop: Workshop;
   readonly built: BuiltFacts;
   readonly hangs: readonly FirstHang[];
+  readonly ticked: Ticked;
   readonly readings: readonly ThicknessReading[];
   readonly learned: Workshop;
 }
@@ -127,6 +131,7 @@ export function createPlanner(): Planner {
           workshop,
           built: builtFacts(design, record),
           hangs: standingHung(record).map(({ hung }) => ({ unit: hung.unit, asked: hung.asked.nm, came: hung.came.nm, allowed: hung.allowed.nm })),
+          ticked: tickedSteps(record),
           readings: standingReadings(record),
           learned: learnedWorkshop(record, workshop).workshop,
         };
@@ -152,6 +157,7 @@ export function createPlanner(): Planner {
           cutFrom: design.cutFrom,
           built,
           hangs: read!.hangs,
+          ticked: read!.ticked,
           workshop,
           letter: unitLetter(index),
         };
@@ -266,7 +272,7 @@ function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf:
 }
 
 function finishUnit(
-  { box, wall, facts, children, earthquakes, cutFirst, person, workshop, letter, built, hangs }: UnitInputs,
+  { box, wall, facts, children, earthquakes, cutFirst, person, workshop, letter, built, hangs, ticked }: UnitInputs,
   made: Made,
   neighbours: readonly StudLoad[],
   stockOf: (id: string) => Stocked,
@@ -296,6 +302,7 @@ function finishUnit(
     rows,
     zone,
     misfits: misfitsOf(unit, built),
+    late: latePanels(unit, ticked),
   });
   return {
     id: box.id,

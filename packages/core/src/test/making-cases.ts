@@ -151,6 +151,24 @@ export const MAKING_CASES: readonly Case[] = [
     says: /Shelf 1 is cut 650 mm long; the plan has it at 67\d/,
   },
   {
+    check: 'already-glued',
+    edits: [],
+    record: [
+      {
+        id: 'glue-1',
+        at: '2026-03-01T09:00:00Z',
+        kind: 'step',
+        done: {
+          step: 'ink/glue/side/left',
+          kind: 'glue',
+          panels: ['side/left', 'side/right', 'top', 'bottom', 'hanging-rail', 'shelf/s2'].map((id) => `ink/${id}`),
+        },
+      },
+    ],
+    severity: 'change',
+    says: /^Shelf 1 came after all round it was glued up/,
+  },
+  {
     check: 'finish-before-assembly',
     edits: [typed('shelves.s1.at', '100 mm'), finish('oil', 'after')],
     severity: 'look',

@@ -234,6 +234,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'taper-before-slots':
     case 'tear-out':
     case 'already-cut':
+    case 'already-glued':
     case 'finish-before-assembly':
     case 'squeeze-out':
     case 'nail-blows-out':

@@ -45,6 +45,10 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Put a support behind its middle';
     case 'take-part-out':
       return `Take ${label.name ? labelWords(label.name) : 'it'} out`;
+    case 'shelf-on-pins':
+      return 'Put it on pins, their holes bored along a strip';
+    case 'not-glued-yet':
+      return 'It is not glued up yet: take the tick back at Build';
     case 'take-shelf-out':
       return 'Take this shelf out';
     case 'slot-a-third':

@@ -22,6 +22,7 @@ export type JoineryFinding = Extract<
       | 'taper-before-slots'
       | 'tear-out'
       | 'already-cut'
+      | 'already-glued'
       | 'finish-before-assembly'
       | 'squeeze-out'
       | 'nail-blows-out'
@@ -106,6 +107,11 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
       };
     case 'already-cut':
       return cutWords(finding, unit);
+    case 'already-glued':
+      return {
+        says: `${capital(labelWords(finding.name))} came after all round it was glued up: it does not go into its joints any more.`,
+        why: 'A slot cannot be cut in a box that is together, nor a part be sprung between sides that no longer move.',
+      };
     case 'finish-before-assembly':
       return {
         says: `${capital(labelWords(finding.name))} is ${length(finding.openNm)} wide and ${length(finding.depthNm)} deep: no brush reaches its far corners once it is together.`,

@@ -1,5 +1,5 @@
 /** Ticking steps as done and taking that back: facts of the shop record, whatever the step is about. */
-import { partsOff, standingMade, standingSawn, type DoneSteps, type Step } from '@keen/core';
+import { PART_BY_PART, partsOff, standingMade, standingSawn, type DoneSteps, type Step } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { slotsAsCut } from '../joints/useMade.ts';
 import { selectOpen } from '../project/selectors.ts';
@@ -43,11 +43,13 @@ export function useTick({ done, told }: BuildOf): Ticker {
   return { tick, untick: ({ id }) => untick(done, id, withdraw) };
 }
 
-const timed = ({ id, detail: { kind }, minutes: planned }: Step, minutes?: number) => ({
+/** With the parts it was done for, where more may come: they are still to be done then. */
+const timed = ({ id, detail: { kind }, minutes: planned, panels }: Step, minutes?: number) => ({
   step: id,
   kind,
   planned: Math.round(planned.value * 10) / 10,
   ...(minutes === undefined ? {} : { minutes }),
+  ...(PART_BY_PART.has(kind) || kind === 'glue' ? { panels } : {}),
 });
 
 const untick = (done: DoneSteps, id: string, withdraw: (entry: string) => void): void => {
