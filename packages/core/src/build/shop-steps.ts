@@ -122,8 +122,8 @@ function sheetSteps(job: BuildJob): Step[] {
   );
   const isThere = (piece: string): boolean => comes.has(piece) || job.there.has(piece);
   const unlaid = lines.flatMap((line) => {
-    // A line of equal parts may be called by the first of them; what is ripped later is there with its board.
-    const asOne = !line.panels.includes(line.id) && isThere(line.id);
+    // What is ripped into several later is there with its board; a line of equal parts is only called by the first of them.
+    const asOne = line.count < line.panels.length && isThere(line.id);
     const panels = job.boards.has(line.stock) || asOne ? [] : line.panels.filter((panel) => !isThere(panel));
     return panels.length > 0 ? [{ stock: line.stock, panels }] : [];
   });
