@@ -336,6 +336,7 @@ export { storySticks, type StickMark, type StoryStick } from './setups/story-sti
 export { lieOf } from './parts/parts.ts';
 export { buildOf, type Build, type BuildFault } from './build/build.ts';
 export { DAY_MIN, dayOf, dayStart, weekday, windowsFrom, type Window } from './build/calendar.ts';
+export { idleIn, type Idle } from './build/idle.ts';
 export { PART_BY_PART } from './build/came-later.ts';
 export { USUAL_BUILD, type BuildChoices, type GlueWay, type Session } from './build/choices.ts';
 export { FINISHES, finishOf, type Finish } from './build/finishes.ts';

@@ -41,6 +41,8 @@ export interface BuildChoices {
   readonly away: readonly string[];
   /** Steps that do not begin before a day a person put them on: by step, an ISO day. */
   readonly notBefore: Readonly<Record<string, string>>;
+  /** Steps that want a second pair of hands and are done with one, by the trick they tell. */
+  readonly alone: readonly string[];
 }
 
 const session = (id: string, day: number, from: number, to: number, helper = false): [string, Session] => [
@@ -60,4 +62,5 @@ export const USUAL_BUILD: BuildChoices = {
   week: Object.fromEntries([session('tuesday', 1, 19, 22), session('thursday', 3, 19, 22), session('saturday', 5, 9, 17, true)]),
   away: [],
   notBefore: {},
+  alone: [],
 };

@@ -116,6 +116,16 @@ describe('days', () => {
     expect(machinesOf('wall-half', bare)).toEqual([]);
   });
 
+  test('what one person does by a trick does not wait for the helper', () => {
+    const { design, record, workshop } = furnishedRoom();
+    const { steps, edges } = planBuild(plan(design, record, workshop), design, record, workshop, []);
+    const wants = steps.filter(({ helper }) => helper !== null).map(({ id }) => id);
+    expect(wants.length).toBeGreaterThan(0);
+    const helped = (alone: readonly string[]): number => tasksOf(steps, edges, { ...design.build, alone }, new Map()).filter(({ helper }) => helper).length;
+    expect(helped(wants.slice(1))).toBe(1);
+    expect(helped(wants)).toBe(0);
+  });
+
   test('a step held to a day takes what stands on it along', () => {
     const { design, record, workshop } = furnishedRoom();
     const { steps, edges } = planBuild(plan(design, record, workshop), design, record, workshop, [], ['ink']);

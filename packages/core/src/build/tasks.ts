@@ -52,7 +52,7 @@ export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices:
       id,
       steps: own.map((step) => step.id),
       minutes: Math.max(1, Math.ceil(own.reduce((sum, { minutes }) => sum + minutes.value, 0))),
-      helper: own.some(({ helper }) => helper !== null),
+      helper: own.some((step) => step.helper !== null && !choices.alone.includes(step.id)),
       machines: [...new Set(own.flatMap(({ machines }) => machines))],
       canPause: own.every(({ canPause }) => canPause),
       notBefore: Math.max(-Infinity, ...held, ...own.map((step) => free.get(step.id) ?? -Infinity)),

@@ -54,6 +54,7 @@ export const buildCodec: Codec<BuildChoices> = checked(
     week: byId(sessionCodec, MOST_SESSIONS),
     away: list(dayCodec, MOST_AWAY),
     notBefore: byId(dayCodec, MOST_STEPS, STEP_IDS),
+    alone: list(text(300), MOST_STEPS),
   }),
   ({ week }, where) => ownIds(week, `${where}.week`),
 );

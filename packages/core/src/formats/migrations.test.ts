@@ -219,7 +219,7 @@ describe('version 10', () => {
 
   test('its hours have every machine, no glue-up is decided on, and no label was read', () => {
     expect(design.build.week).toEqual({ tuesday: { id: 'tuesday', day: 1, from: 19 * 60, to: 22 * 60, helper: false, quiet: false, without: [] } });
-    expect(design.build.glueUps).toEqual({});
+    expect(design.build).toMatchObject({ glueUps: {}, alone: [] });
     expect(workshop.shop.labels).toEqual({ glues: {}, finishes: {} });
     expect(Object.keys(workshop.shop.clamps)).toHaveLength(3);
   });

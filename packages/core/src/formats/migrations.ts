@@ -278,7 +278,7 @@ function toEleven(file: Row): Row {
     isRow(hours) ? Object.fromEntries(Object.entries(hours).map(([id, row]) => [id, isRow(row) ? { ...row, without: [] } : row])) : hours;
   return {
     ...file,
-    ...(isRow(design) && isRow(build) ? { design: { ...design, build: { ...build, glueUps: {}, week: week(build['week']) } } } : {}),
+    ...(isRow(design) && isRow(build) ? { design: { ...design, build: { ...build, glueUps: {}, alone: [], week: week(build['week']) } } } : {}),
     ...(isRow(workshop) && isRow(shop) ? { workshop: { ...workshop, shop: { ...shop, labels: { glues: {}, finishes: {} } } } } : {}),
   };
 }

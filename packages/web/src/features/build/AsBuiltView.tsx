@@ -212,8 +212,8 @@ function Squares({ shown: { unit }, of }: { readonly shown: ShownUnit; readonly 
         return (
           <div key={assembly} className="built-opening">
             <span>
-              {name}: <LengthText value={Math.round(diagonals.diagonal.value * 1e6) as Length} unit={unit} withUnit /> each,{' '}
-              {apartText(allowed, unit)} apart at most
+              {name}: <LengthText value={Math.round(diagonals.diagonal.value * 1e6) as Length} unit={unit} withUnit /> each, {apartText(allowed, unit)} apart at
+              most
             </span>
             {is ? (
               <>

@@ -1,5 +1,5 @@
 /** The steps on the calendar: a row a day someone is in the shop, its hours to scale, steps in them; dragged to another day, the rest follows. */
-import { dayOf, dayStart, DAY_MIN, minutesText, stretches, windowsFrom, type BuildChoices, type Schedule, type Scheduled } from '@keen/core';
+import { dayOf, dayStart, DAY_MIN, idleIn, minutesText, stretches, windowsFrom, type BuildChoices, type Idle, type Schedule, type Scheduled } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState, type DragEvent } from 'react';
 import { useEdit } from '../project/useEdit.ts';
@@ -121,6 +121,7 @@ function Day({ day, windows, schedule, of, at, share, onStep, onDrop }: DayProps
           />
         ))}
       </div>
+      {rows.length === 0 && <NothingHere idle={windows.flatMap((window) => idleIn(schedule, window) ?? [])[0]} of={of} onStep={onStep} />}
       <ul className="day-steps">
         {rows.map(({ each, part }) => (
           <li key={`${each.task.id} ${part.from}`}>
@@ -139,6 +140,28 @@ function Day({ day, windows, schedule, of, at, share, onStep, onDrop }: DayProps
         ))}
       </ul>
     </li>
+  );
+}
+
+const IDLE: Readonly<Record<Idle['why'], string>> = {
+  helper: 'wants a helper, who is not there',
+  machine: 'runs a machine that is not there, or may not run',
+  waits: 'waits for what sets or dries',
+  held: 'is held to a later day',
+  long: 'cannot be left, and takes longer than these hours',
+};
+
+/** Why an evening stays empty. */
+function NothingHere({ idle, of, onStep }: { readonly idle: Idle | undefined; readonly of: BuildOf; readonly onStep: (id: string) => void }) {
+  if (!idle) return null;
+  return (
+    <p className="quiet day-idle">
+      Nothing: what comes next,{' '}
+      <button type="button" className="step-link" onClick={() => onStep(idle.next.task.steps[0]!)}>
+        {titleOf(idle.next, of)}
+      </button>
+      , {IDLE[idle.why]}.
+    </p>
   );
 }
 

@@ -7,7 +7,8 @@ import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { SetupSettings } from '../joints/SetupSettings.tsx';
-import { selectOpen } from '../project/selectors.ts';
+import { selectDesign, selectOpen } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
 import { GlueWays } from './GlueWays.tsx';
 import { HeldTo } from './HeldTo.tsx';
 import { NotBefore } from './NotBefore.tsx';
@@ -66,7 +67,12 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
         </ul>
       )}
       {words.caution && <p className="caution">{words.caution}</p>}
-      {words.alone && <p className="alone">{words.alone}</p>}
+      {words.alone && (
+        <div className="alone">
+          <p>{words.alone}</p>
+          <Alone step={step} />
+        </div>
+      )}
       {closing && <GlueWays closing={closing} />}
       <SquareFigures step={step} unit={unit} />
       <Done key={step.id} step={step} done={done} ticker={ticker} />
@@ -177,6 +183,25 @@ function SheetsLink({ unit }: { readonly unit: string | null }) {
     <Button size="small" onClick={() => void navigate(`/project/${id}/${unit ?? Object.keys(design.units)[0]}/sheets?view=cuts`)}>
       Cut by cut at Sheets
     </Button>
+  );
+}
+
+/** Whether the days wait for a helper, or one person does it by the trick. */
+function Alone({ step }: { readonly step: Step }) {
+  const { build } = useAppSelector(selectDesign);
+  const { apply } = useEdit();
+  const alone = build.alone.includes(step.id);
+  return (
+    <label className="whole-switch">
+      <input
+        type="checkbox"
+        checked={alone}
+        onChange={() =>
+          apply([{ path: ['build', 'alone'], value: alone ? build.alone.filter((id) => id !== step.id) : [...build.alone, step.id] }], 'build.alone')
+        }
+      />{' '}
+      I do it alone: the days do not wait for a helper
+    </label>
   );
 }
 
