@@ -344,7 +344,7 @@ export { GLUES, glueOf, type GlueId } from './build/glues.ts';
 export type { SheetsToSaw } from './build/job.ts';
 export { brokenEdge, moveStep, wantedAfter, type Moved as MovedStep } from './build/order.ts';
 export type { DoneStep } from './build/pace.ts';
-export { minutesWithin, scheduleOf, type Schedule, type Scheduled } from './build/schedule.ts';
+export { minutesWithin, scheduleOf, type Lack, type Schedule, type Scheduled } from './build/schedule.ts';
 export { STEP_KINDS, type Closing, type Edge as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
 export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './plan/build-job.ts';

@@ -88,6 +88,8 @@ describe('days', () => {
     expect(dayOf(scheduleOf(lifted, hours, begins)!.tasks[0]!.start)).toBe('2026-12-05');
     const alone = windowsFrom(week(evening('tu', 1, 19, 22)), begins);
     expect(dayOf(scheduleOf(lifted, alone, begins)!.tasks[0]!.start)).toBe('2026-12-01');
+    expect(scheduleOf(lifted, alone, begins)!.without).toEqual({ helper: ['hang'], machine: [], hours: [] });
+    expect(scheduleOf(lifted, hours, begins)!.without).toEqual({ helper: [], machine: [], hours: [] });
   });
 
   test('no machine runs in quiet hours', () => {
@@ -100,6 +102,13 @@ describe('days', () => {
     const borrowed = windowsFrom(week(evening('tu', 1, 19, 22, { without: ['table-saw'] }), evening('sa', 5, 9, 17)), begins);
     const found = scheduleOf([task('rip', 30, { machines: ['table-saw', 'router'] }), task('bore', 30, { machines: ['hand-drill'] })], borrowed, begins)!;
     expect(found.tasks.map(({ task: { id }, start }) => `${id} ${dayOf(start)}`)).toEqual(['bore 2026-12-01', 'rip 2026-12-05']);
+  });
+
+  test('what no hours have is done without, and said', () => {
+    const quiet = windowsFrom(week(evening('tu', 1, 19, 21, { quiet: true })), begins);
+    const found = scheduleOf([task('saw', 30, { machines: ['table-saw'] }), task('glue', 180, { canPause: false })], quiet, begins)!;
+    expect(found.tasks).toHaveLength(2);
+    expect(found.without).toEqual({ helper: [], machine: ['saw'], hours: ['glue'] });
   });
 
   test('what nobody named still runs a machine of the shop: the cleat’s rip, holes in the wall', () => {

@@ -21,7 +21,12 @@ export interface Schedule {
   readonly minutes: number;
   /** Nothing finishes earlier. */
   readonly proved: boolean;
+  /** What no hours there are have, and is done without: tasks that want it, by their ids. */
+  readonly without: Readonly<Record<Lack, readonly string[]>>;
 }
+
+/** A helper, a machine that may run, hours long enough for what cannot be left. */
+export type Lack = 'helper' | 'machine' | 'hours';
 
 export interface Effort {
   readonly seed: number;
@@ -57,6 +62,16 @@ export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], b
     finish: best.finish,
     minutes: tasks.reduce((sum, task) => sum + task.minutes, 0),
     proved: search.proved,
+    without: lacksOf(tasks, hours),
+  };
+}
+
+function lacksOf(tasks: readonly Task[], hours: Hours): Schedule['without'] {
+  const lacking = (lack: (task: Task, eased: Task) => boolean): string[] => tasks.flatMap((task) => (lack(task, hours.eased(task)) ? [task.id] : []));
+  return {
+    helper: lacking((task, eased) => task.helper && !eased.helper),
+    machine: lacking((task, eased) => task.machines.length > eased.machines.length),
+    hours: lacking((task, eased) => !task.canPause && eased.canPause),
   };
 }
 

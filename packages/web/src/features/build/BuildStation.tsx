@@ -11,6 +11,7 @@ import {
   total,
   type DisplayUnit,
   type Figure,
+  type Lack,
   type Schedule,
 } from '@keen/core';
 import { Button } from '@mui/material';
@@ -109,6 +110,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
       <p className="lead">
         {of.done.size} of {order.length} steps done.
         {searching && ' Sheets are still being laid out: their cuts follow.'}
+        {days.schedule && <Without schedule={days.schedule} />}
         {days.schedule && ` ${days.schedule.proved ? 'Nothing finishes earlier with these hours.' : 'No earlier finish was found with these hours.'}`}
       </p>
       <div className="sheet-tabs build-tabs">
@@ -167,6 +169,24 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
       )}
     </div>
   );
+}
+
+const LACKS: Readonly<Record<Lack, string>> = {
+  helper: 'without a helper: no hours have one',
+  machine: 'although no hours have their machines',
+  hours: 'over several evenings, although they should not be left',
+};
+
+/** What the hours there are do not have, and is laid out all the same. */
+function Without({ schedule: { without } }: { readonly schedule: Schedule }) {
+  return (Object.keys(LACKS) as Lack[])
+    .filter((lack) => without[lack].length > 0)
+    .map((lack) => (
+      <span key={lack} className="caution">
+        {' '}
+        {without[lack].length} {without[lack].length === 1 ? 'step is' : 'steps are'} laid out {LACKS[lack]}.
+      </span>
+    ));
 }
 
 interface HeadlineProps {
