@@ -122,9 +122,18 @@ describe('after the glue', () => {
       told,
       'mm',
     );
-    expect(words.title).toBe('Cut by hand in what is glued up');
+    expect(words.title).toBe('Bore by hand in what is glued up');
     expect(words.checks[0]).toMatch(/^Holes through a strip bored true at the bench/);
     expect(words.says.join(' ')).toMatch(/A1 left side: /);
+  });
+});
+
+describe('where settings were never ticked', () => {
+  const record = builtUpTo('ink/glue/back').filter(({ kind }) => kind !== 'made');
+
+  test('what is glued together has its joints all the same', () => {
+    const { left } = planned(applyEdit(design, shelf('fixed')), record);
+    expect(left.some((id) => id.includes('/by-hand/'))).toBe(false);
   });
 });
 

@@ -37,11 +37,20 @@ export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; rea
   };
 }
 
-/** Cuts still to be made in what is glued up already: no machine reaches into it. */
+/**
+ * Cuts still to be made in what is glued up already: no machine reaches into it. What is glued into one another has its joints,
+ * whether they were ticked or not; the rest counts as made where nothing of a part was ticked at all.
+ */
 function lateOperations(setups: readonly Setups[], { units, ticked, made }: BuildJob): ReadonlyMap<string, Operation> {
   const glued = new Set(units.flatMap(({ unit }) => [...gluedPanels(unit, ticked)]));
+  if (glued.size === 0) return new Map();
+  const closed = new Set(
+    units.flatMap(({ unit }) => unit.meetings.flatMap(({ id, guest, host }) => (glued.has(guest) && glued.has(host) ? [`${host}:${id}`] : []))),
+  );
+  const kept = new Set([...made].map((id) => id.slice(0, id.indexOf(':'))));
   const all = setups.flatMap((each) => each.setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)));
-  return new Map(all.filter(({ id, panel }) => glued.has(panel) && !made.has(id)).map((operation) => [operation.id, operation]));
+  const late = all.filter(({ id, panel }) => glued.has(panel) && !made.has(id) && !closed.has(id) && kept.has(panel));
+  return new Map(late.map((operation) => [operation.id, operation]));
 }
 
 const unitsOf = ({ units }: BuildJob) => units.map(({ unit }) => unit);

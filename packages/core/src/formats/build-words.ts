@@ -103,7 +103,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
     }
     case 'by-hand':
       return {
-        title: detail.inside ? 'Cut by hand in what is glued up' : 'Cut by hand what no machine here makes',
+        title: detail.inside ? `${detail.stage === 'holes' ? 'Bore' : 'Cut'} by hand in what is glued up` : 'Cut by hand what no machine here makes',
         says: detail.operations.map((operation) => {
           const { panel } = told.setups.blanks.get(operation.panel)!;
           return `${marksOf([panel.id], told.plan)[0] ?? ''} ${labelWords(panel.name)}: ${handCutWords(operation, panel, unit)}.`.trim();

@@ -1,5 +1,6 @@
 /** What a record teaches: each lesson provoked by facts in their order, with its numbers and its sentence. */
 import { describe, expect, test } from '@jest/globals';
+import { operationsOf } from '../setups/operations.ts';
 import { lessonWords } from '../formats/lesson-words.ts';
 import { entered } from '../length/entered.ts';
 import { furnishedRoom } from '../test/print-room.ts';
@@ -19,7 +20,8 @@ const said = (lesson: Lesson): string =>
   lessonWords(lesson, { plan: planned, products: workshop.products, unitNames: design.units, unit: 'mm', currency: 'cr' });
 
 const reading = (value: string): NewFact => ({ kind: 'thickness', reading: { product: 'birch-18', value: mm(value) } });
-const slot = planned.byId.get('ink')!.unit.meetings.find(({ guest, host }) => guest === 'ink/shelf/s1' && host === 'ink/side/left')!.id;
+/** As a tick at the machine keeps it. */
+const slot = operationsOf(planned.byId.get('ink')!.unit).operations.find(({ id }) => id.startsWith('ink/side/left:ink/shelf/s1'))!.id;
 const shelf = planned.parts.find(({ panels }) => panels.includes('ink/shelf/s1'))!;
 const lengthMm = shelf.length.value / 1e6;
 const cut = (off: number): NewFact => ({ kind: 'as-cut', asCut: { panel: 'ink/shelf/s1', length: mm(String(lengthMm + off)) } });

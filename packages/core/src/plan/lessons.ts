@@ -73,7 +73,7 @@ function sheetLessons(plan: Plan, record: readonly RecordEntry[], workshop: Work
     if (!product || Math.abs(mean - product.nominal.nm) < SHEET_OFF) return [];
     const first = at.get(own[0]!.id)!;
     const taken = slots.filter(({ guest }) => panels.get(guest)?.stock === id);
-    const late = taken.filter((slot) => (madeAt.get(slot.id) ?? Infinity) < first);
+    const late = taken.filter((slot) => (madeAt.get(`${slot.host}:${slot.id}`) ?? Infinity) < first);
     const told = (which: typeof slots): Slots => {
       const hosts = [...new Set(which.map(({ host }) => host))];
       return { slots: which.length, hosts: hosts.length, cost: inMoney(hosts.reduce((sum, host) => sum + costOf(panels.get(host)!, workshop), 0)) };

@@ -1,14 +1,5 @@
 /** What is done at the wall: where every hole goes, then step by step up to the load. For a phone on the ladder, and to print. */
-import {
-  boringWords,
-  groundOf,
-  hangingTold,
-  joinedTo,
-  holeStateWords,
-  labelWords,
-  type HangingHoles,
-  type HangingTold,
-} from '@keen/core';
+import { boringWords, groundOf, hangingTold, joinedTo, holeStateWords, labelWords, type HangingHoles, type HangingTold } from '@keen/core';
 import Print from '@mui/icons-material/PrintOutlined';
 import { Button } from '@mui/material';
 import { useMemo } from 'react';

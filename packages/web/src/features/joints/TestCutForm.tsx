@@ -1,12 +1,5 @@
 /** What a test cut came out as: the shop's own figures are learned from it, and every later setup starts from there. */
-import {
-  exactTextWithUnit,
-  type DisplayUnit,
-  type Entered,
-  type Learned,
-  type Setting,
-  type Shop,
-} from '@keen/core';
+import { exactTextWithUnit, type DisplayUnit, type Entered, type Learned, type Setting, type Shop } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';

@@ -80,7 +80,8 @@ export const testCutFact = ({ of, cutter, thick }: Tried, came: Entered): NewFac
 
 /** All that test cuts have said, a line each. */
 export function cutterWords({ over, place, kerf }: Learned, shop: Shop, unit: DisplayUnit): string[] {
-  const bit = (id: string): string => (id === STACK_ID ? 'The dado stack' : shop.bits[id] ? `The ${exactTextWithUnit(shop.bits[id].diameter.nm, unit)} bit` : id);
+  const bit = (id: string): string =>
+    id === STACK_ID ? 'The dado stack' : shop.bits[id] ? `The ${exactTextWithUnit(shop.bits[id].diameter.nm, unit)} bit` : id;
   const machine = (id: string): string => shop.machines[id.split('/')[0]!]?.name ?? id;
   const by = ({ cuts }: Known): string => (cuts === 1 ? 'one test cut' : `the last ${cuts} test cuts`);
   const lines = (of: ReadonlyMap<string, Known>, name: (id: string) => string, says: Tried['says']): string[] =>
