@@ -89,6 +89,15 @@ test('what a glue-up says carries joints, minutes, clamps that reach, and screws
   expect(marksOf(['ink/side/left', 'ink/shelf/s1', 'ink/shelf/s2'], context.plan)).toEqual(['A1', 'A4']);
 });
 
+test('what one person does instead fits the work: a sheet is walked and sawn where it lies, a cabinet stands on a ledger', () => {
+  const { build, context } = told('print-room', 'mm');
+  const cut = build.steps.find(({ detail }) => detail.kind === 'cut')!;
+  const hang = build.steps.find(({ detail }) => detail.kind === 'hang')!;
+  expect(stepWords({ ...cut, helper: 'heavy' }, context, 'mm').alone).toMatch(/^Alone: the sheet stays down/);
+  expect(stepWords({ ...hang, helper: 'heavy' }, context, 'mm').alone).toMatch(/^Alone: a ledger screwed to two studs/);
+  expect(stepWords({ ...hang, helper: null }, context, 'mm').alone).toBeNull();
+});
+
 test('diagonals are said with what they may differ by; a stain with its tape and its rags', () => {
   const { build, context } = told('print-room', 'mm');
   const square = stepWords(

@@ -30,7 +30,7 @@ import { handCutWords, setupWords } from './setup-words.ts';
 export function stepWords(step: Step, told: BuildTold, unit: DisplayUnit): StepWords {
   const said = wordsOf(step, told, unit);
   const of = step.unit === null ? null : (told.plan.byId.get(step.unit)?.name ?? null);
-  return { says: [], checks: [], caution: null, big: [], ...said, of, alone: step.helper === null ? null : ALONE[step.helper] };
+  return { says: [], checks: [], caution: null, big: [], ...said, of, alone: step.helper === null ? null : step.helper === 'heavy' && step.detail.kind === 'cut' ? SHEET_ALONE : ALONE[step.helper] };
 }
 
 const ALONE: Readonly<Record<HelperFor, string>> = {
@@ -38,6 +38,10 @@ const ALONE: Readonly<Record<HelperFor, string>> = {
   long: 'Alone: a clamp, a nail or a screwed-on block holds the far end while you see to the near one.',
   many: 'Alone: one side flat on the bench, parts stood into it from a dry run in their order, the other side lowered on from one end; clamps opened to size beforehand.',
 };
+
+/** A sheet is heavy where it is cut, a cabinet where it is hung. */
+const SHEET_ALONE =
+  'Alone: the sheet stays down. Stood on its long edge and walked to its place, let down over foam, sawn along a clamped guide where it lies; what comes off is carried.';
 
 /** With the cabinet's name: where steps of several stand together. */
 export const fullTitle = ({ title, of }: Pick<StepWords, 'title' | 'of'>): string => (of === null ? title : `${title}, ${of}`);
