@@ -30,7 +30,15 @@ import { handCutWords, setupWords } from './setup-words.ts';
 export function stepWords(step: Step, told: BuildTold, unit: DisplayUnit): StepWords {
   const said = wordsOf(step, told, unit);
   const of = step.unit === null ? null : (told.plan.byId.get(step.unit)?.name ?? null);
-  return { says: [], checks: [], caution: null, big: [], ...said, of, alone: step.helper === null ? null : step.helper === 'heavy' && step.detail.kind === 'cut' ? SHEET_ALONE : ALONE[step.helper] };
+  return {
+    says: [],
+    checks: [],
+    caution: null,
+    big: [],
+    ...said,
+    of,
+    alone: step.helper === null ? null : step.helper === 'heavy' && step.detail.kind === 'cut' ? SHEET_ALONE : ALONE[step.helper],
+  };
 }
 
 const ALONE: Readonly<Record<HelperFor, string>> = {

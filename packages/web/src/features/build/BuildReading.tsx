@@ -23,6 +23,7 @@ import { selectAvailable, selectDesign, type ShownUnit } from '../project/select
 import { useEdit } from '../project/useEdit.ts';
 import { DAY_NAMES, dayWords } from './dayWords.ts';
 import { clockOf } from './clock.ts';
+import { LabelLink } from './LabelLink.tsx';
 
 export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
   const { build } = useAppSelector(selectDesign);
@@ -76,6 +77,9 @@ export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; r
           onChange={(value) => value !== null && set('tempC', inches ? Math.round((((value - 32) * 5) / 9) * 100) / 100 : value)}
         />
       </div>
+      <LabelLink of={`glue.${glue.id}`} first="openMin">
+        What its bottle says …
+      </LabelLink>
       {build.tempC < glue.leastC && (
         <p className="caution">
           {glue.name} wants {temperature(glue.leastC, shown.unit)} and more.

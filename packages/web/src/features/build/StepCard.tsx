@@ -11,6 +11,7 @@ import { selectDesign, selectOpen } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { GlueWays } from './GlueWays.tsx';
 import { HeldTo } from './HeldTo.tsx';
+import { LabelLink } from './LabelLink.tsx';
 import { NotBefore } from './NotBefore.tsx';
 import { StepFault } from './StepFault.tsx';
 import { StepPicture } from './StepPicture.tsx';
@@ -127,6 +128,9 @@ function SquareFigures({ step: { detail }, unit }: { readonly step: Step; readon
         <Explained title="to dry" unit={unit} of={detail.dryMin}>
           time to dry
         </Explained>
+        <LabelLink of={`finish.${detail.finish}`} first="recoatMin">
+          What its tin says …
+        </LabelLink>
       </p>
     );
   if (detail.kind === 'glue' && detail.glue)
