@@ -1,5 +1,5 @@
 /** One step in full: its picture, what is done with what numbers, what is looked at, what can hurt, and why it stands where it stands. */
-import { marksOf, minutesText, reasonWords, setupWords, stepWords, type DisplayUnit, type Step } from '@keen/core';
+import { marksOf, minutesText, setupWords, stepWords, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -11,9 +11,10 @@ import { selectDesign, selectOpen } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { GlueWays } from './GlueWays.tsx';
 import { HeldTo } from './HeldTo.tsx';
-import { LabelLink } from './LabelLink.tsx';
 import { NotBefore } from './NotBefore.tsx';
 import { StepFault } from './StepFault.tsx';
+import { StepSums } from './StepSums.tsx';
+import { WhyHere } from './WhyHere.tsx';
 import { StepPicture } from './StepPicture.tsx';
 import type { BuildOf } from './useBuild.ts';
 import type { Ticker } from './useTick.ts';
@@ -75,7 +76,7 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
         </div>
       )}
       {closing && <GlueWays closing={closing} />}
-      <SquareFigures step={step} unit={unit} />
+      <StepSums step={step} unit={unit} />
       <Done key={step.id} step={step} done={done} ticker={ticker} />
       <section className="step-place" aria-label="Its place in the order">
         <Button size="small" onClick={() => onMove(-1)}>
@@ -93,60 +94,9 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
         )}
       </section>
       <InTheLog step={step} />
-      <Why step={step} of={of} onStep={onStep} />
+      <WhyHere step={step} of={of} onStep={onStep} />
     </article>
   );
-}
-
-/** The diagonal and what it may differ by, each with its sum. */
-function SquareFigures({ step: { detail }, unit }: { readonly step: Step; readonly unit: DisplayUnit }) {
-  if (detail.kind === 'square')
-    return (
-      <p className="quiet">
-        Sums:{' '}
-        <Explained title="each diagonal" unit={unit} of={detail.diagonals.diagonal}>
-          each diagonal
-        </Explained>
-        ,{' '}
-        <Explained title="they may differ by" unit={unit} of={detail.diagonals.allowed}>
-          how far they may differ
-        </Explained>
-      </p>
-    );
-  if (detail.kind === 'coat')
-    return (
-      <p className="quiet">
-        Sums:{' '}
-        <Explained title="area" unit={unit} of={detail.areaM2}>
-          area
-        </Explained>
-        ,{' '}
-        <Explained title="finish for one coat" unit={unit} of={detail.liters}>
-          amount
-        </Explained>
-        ,{' '}
-        <Explained title="to dry" unit={unit} of={detail.dryMin}>
-          time to dry
-        </Explained>
-        <LabelLink of={`finish.${detail.finish}`} first="recoatMin">
-          What its tin says …
-        </LabelLink>
-      </p>
-    );
-  if (detail.kind === 'glue' && detail.glue)
-    return (
-      <p className="quiet">
-        Sums:{' '}
-        <Explained title="from the first joint to the last clamp" unit={unit} of={detail.glue.minutes}>
-          time to close it
-        </Explained>
-        ,{' '}
-        <Explained title="in the clamps" unit={unit} of={detail.glue.clampMin}>
-          time in the clamps
-        </Explained>
-      </p>
-    );
-  return null;
 }
 
 /** Ticked with the minutes it took where someone looked at the clock. */
@@ -220,41 +170,5 @@ function InTheLog({ step }: { readonly step: Step }) {
         {entries === 0 ? 'A note or a picture of this step' : `${entries} ${entries === 1 ? 'entry' : 'entries'} of this step in the log`}
       </Link>
     </p>
-  );
-}
-
-function Why({ step, of, onStep }: { readonly step: Step; readonly of: BuildOf; readonly onStep: (id: string) => void }) {
-  const { edges } = of.build;
-  const rows = (side: 'before' | 'after') => {
-    const other = side === 'before' ? 'after' : 'before';
-    return edges.flatMap((edge) => {
-      const found = edge[other] === step.id ? of.byId.get(edge[side]) : undefined;
-      return found ? [{ found, why: reasonWords(edge) }] : [];
-    });
-  };
-  const list = (title: string, side: 'before' | 'after') => {
-    const all = rows(side);
-    return all.length === 0 ? null : (
-      <>
-        <h3>{title}</h3>
-        <ul>
-          {all.map(({ found, why }) => (
-            <li key={found.id}>
-              <button type="button" className="step-link" onClick={() => onStep(found.id)}>
-                {of.titleOf(found)}
-              </button>{' '}
-              <span className="quiet">{why}</span>
-            </li>
-          ))}
-        </ul>
-      </>
-    );
-  };
-  return (
-    <details className="step-why">
-      <summary>Why it stands here</summary>
-      {list('Comes after', 'before')}
-      {list('Comes before', 'after')}
-    </details>
   );
 }
