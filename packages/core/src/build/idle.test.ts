@@ -4,19 +4,9 @@ import type { Session } from './choices.ts';
 import { idleIn } from './idle.ts';
 import { scheduleOf } from './schedule.ts';
 import type { Task } from './tasks.ts';
+import { task } from '../test/task.ts';
 
 const begins = dayStart('2026-12-01');
-const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
-  id,
-  steps: [id],
-  minutes,
-  helper: false,
-  machines: [],
-  canPause: true,
-  notBefore: -Infinity,
-  after: [],
-  ...more,
-});
 /** An evening on Tuesday, and a long Saturday with all there is. */
 const hours = (tuesday: Partial<Session>): Window[] => {
   const row = (id: string, day: number, from: number, to: number, more: Partial<Session>): [string, Session] => [

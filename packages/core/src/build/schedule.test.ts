@@ -11,18 +11,8 @@ import { slowed } from './gluing.ts';
 import { stepMinutes } from './minutes.ts';
 import { freeFrom, tasksOf, type Task } from './tasks.ts';
 import { mm, NM_PER } from '../length/length.ts';
+import { task } from '../test/task.ts';
 
-const task = (id: string, minutes: number, more: Partial<Task> = {}): Task => ({
-  id,
-  steps: [id],
-  minutes,
-  helper: false,
-  machines: [],
-  canPause: true,
-  notBefore: -Infinity,
-  after: [],
-  ...more,
-});
 const evening = (id: string, day: number, from: number, to: number, more: Partial<Session> = {}): Session => ({
   id,
   day,

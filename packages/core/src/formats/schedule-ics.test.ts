@@ -3,18 +3,9 @@ import { dayStart, windowsFrom } from '../build/calendar.ts';
 import { USUAL_BUILD } from '../build/choices.ts';
 import { scheduleOf } from '../build/schedule.ts';
 import { scheduleIcs, stretches } from './schedule-ics.ts';
+import { task } from '../test/task.ts';
 
 const begins = dayStart('2026-12-01');
-const task = (id: string, minutes: number) => ({
-  id,
-  steps: [id],
-  minutes,
-  helper: false,
-  machines: [],
-  canPause: true,
-  notBefore: -Infinity,
-  after: [],
-});
 const schedule = scheduleOf([task('sand', 200), task('hang', 30)], windowsFrom(USUAL_BUILD, begins), begins)!;
 const text = scheduleIcs(schedule, USUAL_BUILD, 'Print room', (id) => ({ id, title: `Step ${id}; a, b`, says: ['one', 'two'] }), begins);
 
