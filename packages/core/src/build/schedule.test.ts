@@ -9,7 +9,7 @@ import { scheduleOf } from './schedule.ts';
 import { diagonalsOf } from './diagonals.ts';
 import { slowed } from './gluing.ts';
 import { stepMinutes } from './minutes.ts';
-import { freeFrom, tasksOf, type Task } from './tasks.ts';
+import { freeFrom, tasksOf } from './tasks.ts';
 import { mm, NM_PER } from '../length/length.ts';
 import { task } from '../test/task.ts';
 
