@@ -7,6 +7,7 @@ import type { BuildOf } from '../build/useBuild.ts';
 import { useTick } from '../build/useTick.ts';
 import { cameLimits, testCutFact, triesAt } from '../joints/testCuts.ts';
 import { NoteForm } from '../log/NoteForm.tsx';
+import { Misfits } from '../project/Misfits.tsx';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { EntryPad } from './EntryPad.tsx';
@@ -100,6 +101,7 @@ export function CameOut({ step, of, shown, onClose }: CameOutProps) {
             Written down: {line}
           </p>
         ))}
+        {kept.length > 0 && <Misfits unit={shown.unit} about={(panel) => step.panels.includes(panel)} />}
         <section aria-label="Time">
           <NumberField label="it took" name="bench.minutes" unit="min" least={0} most={2000} value={minutes} optional onChange={setMinutes} />
           <Button

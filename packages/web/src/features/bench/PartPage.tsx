@@ -9,6 +9,7 @@ import type { BuildOf } from '../build/useBuild.ts';
 import { AsCutFields } from '../box/AsCutFields.tsx';
 import { NoteForm } from '../log/NoteForm.tsx';
 import { useAppSelector } from '../../app/store.ts';
+import { Misfits } from '../project/Misfits.tsx';
 import { selectPlan } from '../project/selectors.ts';
 import { KeptWords } from './KeptWords.tsx';
 import { nextFor } from './PartsPlace.tsx';
@@ -92,6 +93,7 @@ export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
             ))}
           </ul>
         )}
+        <Misfits unit={unit} about={(each) => each === panel} />
         <AsCutFields panel={solid} line={line} unit={unit} />
         <h2>Its steps</h2>
         <ol className="part-steps">

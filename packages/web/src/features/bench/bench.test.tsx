@@ -7,11 +7,12 @@ import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { openStore } from '../../test/open-project.tsx';
+import { READINGS } from '../../test/print-room.ts';
 import { BenchPage } from './BenchPage.tsx';
 import { EntryPad } from './EntryPad.tsx';
 
-function bench(at = '/project/p/ink/bench') {
-  const store = openStore();
+function bench(at = '/project/p/ink/bench', more: readonly RecordEntry[] = []) {
+  const store = openStore([], [...READINGS, ...more]);
   const router = createMemoryRouter([{ path: '/project/:projectId/:unitId/bench/:place?', element: <BenchPage /> }], { initialEntries: [at] });
   render(
     <Provider store={store}>
@@ -61,6 +62,29 @@ describe('one step at a time', () => {
     await userEvent.click(within(dialog).getByRole('button', { name: 'It measures that' }));
     expect([...standingOpenings(record()).values()]).toHaveLength(1);
     expect(within(dialog).getByText(/^Written down:/)).toBeTruthy();
+  });
+});
+
+describe('what no longer fits', () => {
+  test('is said where it was entered, and trimmed with a click', async () => {
+    const { record } = bench('/project/p/ink/bench/next?step=ink%2Flabel');
+    await userEvent.click(screen.getByRole('button', { name: 'It came out…' }));
+    const dialog = within(screen.getByRole('dialog'));
+    await userEvent.click(dialog.getByRole('button', { name: /left side, length/ }));
+    await userEvent.click(dialog.getByRole('button', { name: 'more by 1' }));
+    await userEvent.click(dialog.getByRole('button', { name: 'It measures that' }));
+    const misfits = within(dialog.getByRole('region', { name: 'What no longer fits' }));
+    expect(misfits.getByText(/^Left side is cut 821 mm long; the plan has it at 820 mm now/)).toBeTruthy();
+    expect(misfits.getByRole('button', { name: /^Make the left side anew/ })).toBeTruthy();
+    await userEvent.click(misfits.getByRole('button', { name: /^Trim 1 mm off the left side/ }));
+    expect(dialog.queryByRole('region', { name: 'What no longer fits' })).toBeNull();
+    expect(standingAsCut(record()).get('ink/side/left')!.cut.length!.nm).toBe(820e6);
+  });
+
+  test('stands on the page of the part', () => {
+    const cut: RecordEntry = { id: 'c', at: '2026-11-01T10:00:00Z', kind: 'as-cut', asCut: { panel: 'ink/side/left', length: entered('818 mm') } };
+    bench('/project/p/ink/bench?part=ink%2Fside%2Fleft', [cut]);
+    expect(within(screen.getByRole('region', { name: 'What no longer fits' })).getByRole('button', { name: /^Shim the 2 mm/ })).toBeTruthy();
   });
 });
 

@@ -22,6 +22,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { AsCutFields } from '../box/AsCutFields.tsx';
 import { CameTo } from '../hang/CameTo.tsx';
+import { Misfits } from '../project/Misfits.tsx';
 import { selectOpen, type ShownUnit } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
@@ -31,6 +32,7 @@ import type { BuildOf } from './useBuild.ts';
 export function AsBuiltView({ shown, of }: { readonly shown: ShownUnit; readonly of: BuildOf }) {
   return (
     <div className="as-built scroll">
+      <Misfits unit={shown.unit} about={(panel) => panel.startsWith(`${shown.box.id}/`)} />
       <Parts shown={shown} />
       <Openings shown={shown} />
       <Squares shown={shown} of={of} />
@@ -84,7 +86,7 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
                 <td>
                   {is ? (
                     <>
-                      {is.length && <LengthText value={is.length.nm} unit={unit} exact />} {is.length && is.width && '×'}{' '}
+                      {is.length && <LengthText value={is.length.nm} unit={unit} exact withUnit={!is.width} />} {is.length && is.width && '×'}{' '}
                       {is.width && <LengthText value={is.width.nm} unit={unit} exact withUnit />}
                       {is.thickness && (
                         <>
