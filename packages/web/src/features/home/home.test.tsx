@@ -1,0 +1,274 @@
+/** @jest-environment ./src/test/browser.mjs */
+/** The room and the first three questions, against a server that answers what each test has it answer. */
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { designCodec, isShelfBox, starterWorkshop, workshopCodec, writeProjectText, type Design } from '@keen/core';
+import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { Provider } from 'react-redux';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { makeStore } from '../../app/store.ts';
+import { answerWith, type Answer, type Asked } from '../../test/answers.ts';
+import { DESIGN, READINGS } from '../../test/print-room.ts';
+import type { ProjectRow } from '../../app/api.ts';
+import { Component as HomePage } from './HomePage.tsx';
+import { Component as NewCabinetPage } from './NewCabinetPage.tsx';
+
+let restore = (): void => {};
+afterEach(() => {
+  cleanup();
+  restore();
+});
+
+const row = (more: Partial<ProjectRow> = {}): ProjectRow => ({
+  id: 'p1',
+  name: 'Print room',
+  demo: false,
+  revision: 3,
+  updatedAt: '2026-11-03T10:00:00Z',
+  wall: { widthMm: 4000, ceilingMm: 2500 },
+  units: [{ id: 'ink', name: 'Ink cupboard', widthMm: 700, heightMm: 820, alongMm: 300, upMm: 1320, shelves: 2 }],
+  ...more,
+});
+const refusal = { code: 'full', message: 'there is no room', where: 'disk', accepted: 'a disk with room' };
+
+/** A page on a server. What no test speaks of is answered as if all were well. */
+function page(element: React.ReactNode, answer: (asked: Asked) => Answer | undefined, rows: readonly ProjectRow[] = [row()]) {
+  const server = answerWith((asked) => {
+    const said = answer(asked);
+    if (said !== undefined) return said;
+    if (asked.path === 'projects' && asked.method === 'GET') return { body: rows };
+    if (asked.path === 'workshop') return { body: { revision: 1, workshop: workshopCodec.write(starterWorkshop()) } };
+    if (asked.path === 'next-time') return { body: [] };
+    return { body: { id: 'p2', demo: false, revision: 1, document: {} } };
+  });
+  ({ restore } = server);
+  const router = createMemoryRouter(
+    [
+      { path: '/', element },
+      { path: '*', element: <p>elsewhere</p> },
+    ],
+    { initialEntries: ['/'] },
+  );
+  render(
+    <Provider store={makeStore()}>
+      <RouterProvider router={router} />
+    </Provider>,
+  );
+  const sent = (method: string): Asked[] => server.asked.filter((each) => each.method === method);
+  return { sent, at: () => router.state.location.pathname, asked: server.asked };
+}
+const room = (answer: (asked: Asked) => Answer | undefined = () => undefined, rows?: readonly ProjectRow[]) => page(<HomePage />, answer, rows);
+const menu = async (item: string): Promise<void> => {
+  await userEvent.click(await screen.findByRole('button', { name: 'More about Print room' }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: item }));
+};
+const file = (name: string, text: string): File => {
+  const made = new File([text], name, { type: 'application/json' });
+  // jsdom's files do not read themselves.
+  Object.defineProperty(made, 'text', { value: () => Promise.resolve(text) });
+  return made;
+};
+const pick = (chosen: File): Promise<void> => userEvent.upload(document.querySelector<HTMLInputElement>('input[type="file"]')!, chosen);
+
+describe('the room', () => {
+  test('shows each project with its cabinets, to scale on its wall', async () => {
+    room();
+    expect((await screen.findByRole('link', { name: /Print room/ })).textContent).toContain('Ink cupboard');
+    const drawn = document.querySelector('.elevation-unit')!;
+    expect(['x', 'y', 'width', 'height'].map((name) => Number(drawn.getAttribute(name)))).toEqual([300, 2500 - 1320 - 820, 700, 820]);
+    expect(document.querySelectorAll('.elevation-shelf')).toHaveLength(2);
+  });
+
+  test('without a project says how to begin; a project without a cabinet says so', async () => {
+    room(() => undefined, []);
+    expect(await screen.findByText('No project yet')).toBeTruthy();
+    cleanup();
+    restore();
+    room(() => undefined, [row({ units: [], demo: true })]);
+    expect((await screen.findByRole('link', { name: /Print room/ })).textContent).toMatch(/no cabinet yet.*--reset-demo/);
+  });
+
+  test('with nobody there says that nothing is lost, and tries again', async () => {
+    let away = true;
+    room(({ path, method }) => (away && path === 'projects' && method === 'GET' ? 'away' : undefined));
+    expect(await screen.findByText(/The projects cannot be shown: the server does not answer\. Nothing is lost\./)).toBeTruthy();
+    away = false;
+    await userEvent.click(screen.getByRole('button', { name: 'Try again' }));
+    expect(await screen.findByRole('link', { name: /Print room/ })).toBeTruthy();
+  });
+
+  test('renames a project, not to nothing', async () => {
+    const { sent } = room();
+    await menu('Rename …');
+    const dialog = within(await screen.findByRole('dialog'));
+    await userEvent.clear(dialog.getByLabelText('Name'));
+    await userEvent.type(dialog.getByLabelText('Name'), '   ');
+    expect(dialog.getByRole<HTMLButtonElement>('button', { name: 'Rename' }).disabled).toBe(true);
+    await userEvent.type(dialog.getByLabelText('Name'), 'Back room ');
+    await userEvent.click(dialog.getByRole('button', { name: 'Rename' }));
+    await waitFor(() => expect(sent('PATCH')).toEqual([{ method: 'PATCH', path: 'projects/p1', body: { name: 'Back room' } }]));
+  });
+
+  test('a copy that cannot be made is said with what could be', async () => {
+    room(({ path }) => (path.endsWith('/duplicate') ? { status: 507, body: refusal } : undefined));
+    await menu('Duplicate');
+    expect((await screen.findByRole('alert')).textContent).toBe('It was not copied. there is no room (disk). Accepted: a disk with room');
+  });
+
+  test('deleted is brought back by Undo', async () => {
+    const { sent } = room();
+    await menu('Delete');
+    expect(await screen.findByText('Print room deleted')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    await waitFor(() => expect(sent('POST').map(({ path }) => path)).toEqual(['projects/p1/restore']));
+  });
+
+  test('begins with what it must hold on a bare wall', async () => {
+    const { sent, at } = room();
+    await userEvent.click(screen.getByRole('button', { name: 'Start from what it must hold' }));
+    await waitFor(() => expect(at()).toBe('/project/p2/none/contents'));
+    const design = designCodec.read((sent('POST')[0]!.body as { design: unknown }).design, 'design');
+    expect([design.units, design.wall.studs.known]).toEqual([{}, false]);
+  });
+});
+
+describe('a file', () => {
+  test('of ours is sent as it was read, and opened', async () => {
+    const { sent, at } = room();
+    await pick(file('room.carcass.json', writeProjectText({ design: DESIGN, record: READINGS, workshop: starterWorkshop() })));
+    await waitFor(() => expect(at()).toBe('/project/p2'));
+    expect((sent('POST')[0]!.body as { file: { format: string } }).file.format).toBe('keen-carcass-project');
+  });
+
+  test.each([
+    ['that is no project', '{"format":"letters"}', /“letters.json” was not opened, and nothing was changed/],
+    ['that is no JSON', 'Dear reader', /“letters.json” was not opened, and nothing was changed/],
+    ['larger than any project', 'x'.repeat(5_000_001), /it is 5\.0 MB \(file\)\. Accepted: project files up to 5 MB/],
+  ])('%s is refused in words, and nothing is sent', async (_, text, words) => {
+    const { sent, at } = room();
+    await pick(file('letters.json', text));
+    expect((await screen.findByRole('alert')).textContent).toMatch(words);
+    expect([sent('POST'), at()]).toEqual([[], '/']);
+  });
+
+  test('the server does not take is refused with its words', async () => {
+    room(({ path }) => (path === 'projects/import' ? { status: 422, body: refusal } : undefined));
+    await pick(file('room.json', writeProjectText({ design: DESIGN, record: [], workshop: starterWorkshop() })));
+    expect((await screen.findByRole('alert')).textContent).toMatch(/“room.json” was not opened, and nothing was changed\. there is no room/);
+  });
+
+  test('of a project is made of what is saved, workshop and record included', async () => {
+    const kept: { name: string; blob: Blob }[] = [];
+    const [create, revoke] = [URL.createObjectURL, URL.revokeObjectURL];
+    URL.createObjectURL = (blob) => {
+      kept.push({ name: '', blob: blob as Blob });
+      return 'blob:x';
+    };
+    URL.revokeObjectURL = () => {};
+    const click = jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(function (this: HTMLAnchorElement) {
+      kept[kept.length - 1] = { ...kept.at(-1)!, name: this.download };
+    });
+    try {
+      room(({ path, method }) => {
+        if (method !== 'GET') return undefined;
+        if (path === 'projects/p1') return { body: { id: 'p1', demo: false, revision: 1, document: designCodec.write(DESIGN) } };
+        if (path === 'projects/p1/record') return { body: [] };
+        return undefined;
+      });
+      await menu('Save as a file');
+      await waitFor(() => expect(kept.map(({ name }) => name)).toEqual(['print-room.carcass.json']));
+      expect(kept[0]!.blob.size).toBeGreaterThan(5000);
+    } finally {
+      click.mockRestore();
+      [URL.createObjectURL, URL.revokeObjectURL] = [create, revoke];
+    }
+  });
+});
+
+describe('a new cabinet', () => {
+  const field = (name: string): HTMLInputElement => document.querySelector(`[data-field="${name}"]`)!;
+  const type = async (name: string, text: string): Promise<void> => {
+    await userEvent.clear(field(name));
+    if (text !== '') await userEvent.type(field(name), text);
+  };
+  const made = (asked: readonly Asked[]): Design =>
+    designCodec.read((asked.find(({ path, method }) => method === 'POST' && path === 'projects')!.body as { design: unknown }).design, 'design');
+  const begin = (answer: (asked: Asked) => Answer | undefined = () => undefined) => page(<NewCabinetPage />, answer);
+
+  test('is what was answered, and lands in Box', async () => {
+    const { asked, at } = begin();
+    await userEvent.type(screen.getByLabelText('Name'), 'Proof shelf');
+    await type('new.width', '450');
+    await type('new.height', '60cm');
+    await type('new.shelves', '1');
+    await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
+    await waitFor(() => expect(at()).toBe('/project/p2/u1/box'));
+    const { name, units, wall } = made(asked);
+    const box = units['u1']!;
+    expect(name).toBe('Proof shelf');
+    expect(isShelfBox(box) && [box.width.nm, box.height.text, Object.keys(box.shelves).length, box.stock]).toEqual([450e6, '60cm', 1, 'birch-18']);
+    expect([wall.studs.known, wall.studs.spacing.text]).toEqual([true, '400 mm']);
+  });
+
+  test('in inches starts from sizes of an inch room, and keeps what is no size', async () => {
+    const { asked, at } = begin();
+    await userEvent.type(screen.getByLabelText('Name'), 'Tills');
+    await type('new.shelves', '4');
+    await userEvent.click(screen.getByRole('button', { name: /inches/i }));
+    expect([field('new.width').value, field('new.shelves').value]).toEqual(['24', '4']);
+    await type('new.width', '23 1/2');
+    await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
+    await waitFor(() => expect(at()).toBe('/project/p2/u1/box'));
+    const { units, unit } = made(asked);
+    const box = units['u1']!;
+    expect([unit, isShelfBox(box) && box.width.nm]).toEqual(['in', 23.5 * 25.4e6]);
+  });
+
+  test('on a wall nobody has looked into has no studs, not guessed ones', async () => {
+    const { asked, at } = begin();
+    await type('new.studs', '');
+    await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
+    await waitFor(() => expect(at()).toBe('/project/p2/u1/box'));
+    expect(made(asked).wall.studs.known).toBe(false);
+  });
+
+  test('that the server refuses stays on the page with what was entered', async () => {
+    const { at } = begin(({ method }) => (method === 'POST' ? { status: 507, body: refusal } : undefined));
+    await type('new.width', '450');
+    await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
+    expect((await screen.findByRole('alert')).textContent).toBe(
+      'It was not made: there is no room. Accepted: a disk with room. What you entered is still here.',
+    );
+    expect([at(), field('new.width').value]).toEqual(['/', '450']);
+  });
+
+  test('out of chips hangs on a cleat of plywood', async () => {
+    const chips = Object.values(starterWorkshop().products).find(
+      ({ kind, material, unit }) => kind === 'sheet' && unit === 'mm' && !material.endsWith('plywood'),
+    )!;
+    const { asked, at } = begin();
+    await userEvent.click(screen.getByRole('combobox', { name: 'sheet' }));
+    await userEvent.click(await screen.findByRole('option', { name: chips.name }));
+    await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
+    await waitFor(() => expect(at()).toBe('/project/p2/u1/box'));
+    const { hanging } = made(asked).units['u1']!;
+    const cleat = starterWorkshop().products[hanging.stock]!;
+    expect(cleat.material).toMatch(/plywood$/);
+    expect(hanging.spacer?.stock).toBe(hanging.stock);
+  });
+
+  test('says what was noted for next time on cabinets like it', async () => {
+    begin(({ path }) =>
+      path === 'next-time'
+        ? {
+            body: [
+              { family: 'shelf-box', unit: 'Ink cupboard', text: 'Tape the slots' },
+              { family: 'slab', unit: 'Panel', text: 'Match the grain' },
+            ],
+          }
+        : undefined,
+    );
+    const notes = within(await screen.findByRole('complementary', { name: 'Noted for next time' }));
+    expect(notes.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Tape the slots (Ink cupboard)']);
+  });
+});
