@@ -51,6 +51,7 @@ describe('migrations', () => {
     await liftHanging(app.sequelize.getQueryInterface());
     await liftBuild(app.sequelize.getQueryInterface());
     await liftAll(app.sequelize.getQueryInterface(), 9);
+    await liftAll(app.sequelize.getQueryInterface(), 10);
     const { body } = await app.api.get('/api/projects/print-room').expect(200);
     const design = designCodec.read(body.document, 'document');
     expect(design.items).toEqual({});
