@@ -100,7 +100,9 @@ export function findInLog(
   if (wanted.length === 0) return [...lines];
   return lines.filter(({ says, at, panels, units, kind, step }) => {
     const marks = panels.map((panel) => lineOf(plan, panel)?.mark ?? '');
-    const text = [says, dayWords(at), kind, step ?? '', ...marks, ...panels, ...units.map((id) => unitNames[id]?.name ?? id)].join(' ').toLowerCase();
+    // A note says nothing of its step; a tick says what was done.
+    const about = kind === 'note' ? (step ?? '') : '';
+    const text = [says, dayWords(at), kind, about, ...marks, ...panels, ...units.map((id) => unitNames[id]?.name ?? id)].join(' ').toLowerCase();
     return wanted.every((word) => text.includes(word));
   });
 }
