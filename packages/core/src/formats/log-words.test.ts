@@ -53,6 +53,7 @@ describe('the log', () => {
   test.each([
     ['shelf short', ['3']],
     ['sheet b', ['1']],
+    ['heet', []],
     ['2026-04-04 tape', ['11']],
     ['sawn shelf', ['2']],
     ['glue side', ['11']],

@@ -103,9 +103,15 @@ export function findInLog(
     // A note says nothing of its step; a tick says what was done.
     const about = kind === 'note' ? (step ?? '') : '';
     const text = [says, dayWords(at), kind, about, ...marks, ...panels, ...units.map((id) => unitNames[id]?.name ?? id)].join(' ').toLowerCase();
-    return wanted.every((word) => text.includes(word));
+    return wanted.every((word) => beginsIn(text, word));
   });
 }
+
+/** Whether a word of the text begins so: 'b' is sheet B, not the middle of November. */
+const beginsIn = (text: string, word: string): boolean => {
+  for (let at = text.indexOf(word); at >= 0; at = text.indexOf(word, at + 1)) if (at === 0 || !/[\p{L}\p{N}]/u.test(text[at - 1]!)) return true;
+  return false;
+};
 
 const lowered = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const lineOf = ({ parts }: Plan, panel: string): PartLine | undefined => parts.find((line) => line.panels.includes(panel) || line.id === panel);
