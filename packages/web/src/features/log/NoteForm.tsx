@@ -1,6 +1,6 @@
 /** A note by hand, with pictures: of a step or a part where one is pointed at. */
 import { Alert, Button, FormControlLabel, Switch, TextField } from '@mui/material';
-import { useRef, useState } from 'react';
+import { useRef, useState, type ChangeEvent } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
@@ -16,8 +16,13 @@ export function NoteForm({ about = {}, onKept }: NoteFormProps) {
   const { add } = useRecord();
   const [text, setText] = useState('');
   const [nextTime, setNextTime] = useState(false);
-  const { photos, kept, sending, send, clear } = usePhotos();
+  const { photos, kept, sending, send, again, drop, clear } = usePhotos();
   const picker = useRef<HTMLInputElement>(null);
+  const picked = ({ target }: ChangeEvent<HTMLInputElement>): void => {
+    send([...(target.files ?? [])]);
+    // The same one may be picked again.
+    target.value = '';
+  };
   const keep = (): void => {
     add({ kind: 'note', note: { text: text.trim(), photos: kept, nextTime, ...about } });
     setText('');
@@ -42,22 +47,39 @@ export function NoteForm({ about = {}, onKept }: NoteFormProps) {
         placeholder="What turned out otherwise, what to do better"
         slotProps={{ htmlInput: { maxLength: 4000, 'data-field': 'note' }, inputLabel: { shrink: true } }}
       />
-      <input ref={picker} type="file" accept="image/*" multiple hidden onChange={(event) => send(event.target.files ?? [])} aria-label="Pictures" />
+      <input ref={picker} type="file" accept="image/*" multiple hidden aria-label="Pictures" onChange={picked} />
       {photos.length > 0 && (
         <ul className="note-photos">
-          {photos.map(({ id, name, state, problem }) => (
-            <li key={id}>
-              {state === 'kept' ? (
-                <img src={photoAddress(project, id, 'small')} alt={name} />
-              ) : state === 'sending' ? (
-                <span className="quiet">{name} is sent …</span>
-              ) : (
-                <Alert severity="warning">
-                  {name}: {problem?.message}. Accepted: {problem?.accepted}
-                </Alert>
-              )}
-            </li>
-          ))}
+          {photos.map((photo) => {
+            const { id, name, state, problem } = photo;
+            return (
+              <li key={id}>
+                {state === 'kept' ? (
+                  <img src={photoAddress(project, id, 'small')} alt={name} />
+                ) : state === 'sending' ? (
+                  <span className="quiet">{name} is sent …</span>
+                ) : (
+                  <Alert
+                    severity="warning"
+                    action={
+                      <>
+                        {problem?.code === 'away' && (
+                          <Button size="small" onClick={() => again(photo)}>
+                            Send it again
+                          </Button>
+                        )}
+                        <Button size="small" aria-label={`Leave ${name} out`} onClick={() => drop(photo)}>
+                          Leave it out
+                        </Button>
+                      </>
+                    }
+                  >
+                    {name}: {problem?.message}. Accepted: {problem?.accepted}
+                  </Alert>
+                )}
+              </li>
+            );
+          })}
         </ul>
       )}
       <div className="note-buttons">

@@ -1,11 +1,12 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** The log: entries found again and taken back, what they taught. */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { entered, type NewFact, type RecordEntry } from '@keen/core';
+import { applyEdit, designCodec, entered, type NewFact, type RecordEntry } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
-import { READINGS } from '../../test/print-room.ts';
+import { answerWith, type Answer } from '../../test/answers.ts';
+import { DESIGN, READINGS } from '../../test/print-room.ts';
 import { useUnit } from '../project/selectors.ts';
 import { LogStation } from './LogStation.tsx';
 
@@ -90,5 +91,76 @@ describe('what was learned', () => {
     expect(section('Cutters and scales').getByText(/No test cut was measured/)).toBeTruthy();
     expect(section('Checks that saved something').getByText(/None so far/)).toBeTruthy();
     expect(screen.queryByRole('region', { name: 'Left aside, and it came true' })).toBeNull();
+  });
+});
+
+describe('pictures of a note', () => {
+  let restore = (): void => {};
+  afterEach(() => restore());
+  const pick = (...names: readonly string[]): Promise<void> =>
+    userEvent.upload(
+      screen.getByLabelText('Pictures'),
+      names.map((name) => new File(['x'], name, { type: 'image/jpeg' })),
+    );
+
+  test('one that does not get through is sent again under its own id, and goes with the note', async () => {
+    let away = true;
+    const server = answerWith(() => (away ? 'away' : { body: {} }));
+    ({ restore } = server);
+    const { record } = log(READINGS);
+    await pick('glue.jpg');
+    expect(await screen.findByText(/glue\.jpg: the server does not answer: the picture is not kept\. Accepted: send it again/)).toBeTruthy();
+    away = false;
+    await userEvent.click(screen.getByRole('button', { name: 'Send it again' }));
+    expect(await screen.findByAltText('glue.jpg')).toBeTruthy();
+    expect(new Set(server.asked.map(({ path }) => path)).size).toBe(1);
+    await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+    expect(record().at(-1)!.note!.photos).toEqual([server.asked[0]!.path.split('/').at(-1)]);
+  });
+
+  test('one the server refuses says why, and is left out', async () => {
+    const server = answerWith(({ path }) =>
+      path.includes('/photos/')
+        ? { status: 422, body: { code: 'no-picture', message: 'the file is no picture', where: 'picture', accepted: 'a JPEG' } }
+        : { body: {} },
+    );
+    ({ restore } = server);
+    log(READINGS);
+    await pick('letter.jpg');
+    expect(await screen.findByText(/letter\.jpg: the file is no picture\. Accepted: a JPEG/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Send it again' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Leave letter.jpg out' }));
+    expect(screen.queryByText(/letter\.jpg/)).toBeNull();
+  });
+});
+
+describe('what changed', () => {
+  let restore = (): void => {};
+  afterEach(() => restore());
+  const revisions = (answer: (path: string) => Answer): void => {
+    ({ restore } = answerWith(({ path }) => answer(path)));
+    log(READINGS, '/project/p/ink/log?view=changes');
+  };
+  const before = designCodec.write(applyEdit(DESIGN, [{ path: ['units', 'ink', 'width'], value: entered('600 mm') }]));
+  const history = [
+    { number: 2, savedAt: '2026-11-02T10:00:00Z' },
+    { number: 1, savedAt: '2026-11-01T10:00:00Z' },
+  ];
+
+  test('since a version is said in words, with the cabinet then and now', async () => {
+    revisions((path) => ({ body: path.endsWith('/revisions') ? history : { id: 'p', demo: false, revision: 1, document: before } }));
+    expect(await screen.findByText(/width.*600 mm.*700 mm/)).toBeTruthy();
+    expect(screen.getByText('Ink cupboard then')).toBeTruthy();
+    expect(screen.getByText('Ink cupboard now')).toBeTruthy();
+  });
+
+  test('nothing since is said too', async () => {
+    revisions((path) => ({ body: path.endsWith('/revisions') ? history : { id: 'p', demo: false, revision: 2, document: designCodec.write(DESIGN) } }));
+    expect(await screen.findByText('Nothing has changed since.')).toBeTruthy();
+  });
+
+  test('without the server it says that the history cannot be read now', async () => {
+    revisions(() => 'away');
+    expect(await screen.findByText(/^The history cannot be read now/)).toBeTruthy();
   });
 });

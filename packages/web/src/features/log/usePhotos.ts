@@ -7,6 +7,8 @@ import { selectOpen } from '../project/selectors.ts';
 export interface SentPhoto {
   readonly id: string;
   readonly name: string;
+  /** Held until it is kept: what did not get through is sent again without looking for it. */
+  readonly file: File;
   readonly state: 'sending' | 'kept' | 'refused';
   readonly problem?: Problem;
 }
@@ -25,9 +27,7 @@ export function usePhotos() {
   const { id: project } = useAppSelector(selectOpen);
   const [photos, setPhotos] = useState<readonly SentPhoto[]>([]);
   const mark = (id: string, more: Partial<SentPhoto>): void => setPhotos((old) => old.map((photo) => (photo.id === id ? { ...photo, ...more } : photo)));
-  const send = async (file: File): Promise<void> => {
-    const id = crypto.randomUUID();
-    setPhotos((old) => [...old, { id, name: file.name, state: 'sending' }]);
+  const sendOne = async (id: string, file: File): Promise<void> => {
     try {
       const answer = await fetch(photoAddress(project, id, 'full'), { method: 'PUT', headers: { 'Content-Type': 'application/octet-stream' }, body: file });
       if (answer.ok) mark(id, { state: 'kept' });
@@ -41,8 +41,18 @@ export function usePhotos() {
     kept: photos.filter(({ state }) => state === 'kept').map(({ id }) => id),
     sending: photos.some(({ state }) => state === 'sending'),
     send: (files: Iterable<File>): void => {
-      for (const file of files) void send(file);
+      for (const file of files) {
+        const id = crypto.randomUUID();
+        setPhotos((old) => [...old, { id, name: file.name, file, state: 'sending' }]);
+        void sendOne(id, file);
+      }
     },
+    /** Under the same id: one that got through after all is not kept twice. */
+    again: ({ id, file }: SentPhoto): void => {
+      mark(id, { state: 'sending' });
+      void sendOne(id, file);
+    },
+    drop: ({ id }: SentPhoto): void => setPhotos((old) => old.filter((photo) => photo.id !== id)),
     clear: () => setPhotos([]),
   };
 }
