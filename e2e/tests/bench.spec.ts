@@ -217,7 +217,7 @@ test('a step is moved where nothing forbids it, held to a day, and refused with 
   await names.filter({ hasText: 'Compare the diagonals' }).click();
   await page.getByRole('button', { name: 'Later' }).click();
   await expect(page.getByRole('alert')).toContainText(
-    '“Compare the diagonals” has to come before “Glue on right side”: The dry side comes off when what the first go glued holds, 52 min later.',
+    '“Compare the diagonals” has to come before “Glue the right side on”: The dry side comes off when what the first go glued holds, 52 min later.',
   );
   // Held to a far day, what stands on it follows.
   await page.getByRole('tab', { name: 'Days' }).click();

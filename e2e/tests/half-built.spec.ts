@@ -69,6 +69,6 @@ test('a glue-up follows the clamps there are, and leads to where they are entere
   await page.getByRole('button', { name: 'Save the shop' }).click();
   await page.goBack();
   // Four are enough under cauls, one side after the other.
-  await expect(page.getByRole('heading', { level: 2, name: 'Glue on right side' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: 'Glue the right side on' })).toBeVisible();
   await expect(ways.getByRole('radio').nth(3)).toBeChecked();
 });

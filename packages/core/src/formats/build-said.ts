@@ -159,7 +159,7 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
           : skin === 'edging'
             ? `Put the edging on`
             : glueUp.go === 'second'
-              ? `Glue on ${names[1]!}`
+              ? `Glue the ${names[1]!} on`
               : `${glue ? 'Glue up' : 'Join'} ${listed(names)}`,
     says: [
       ...goWords(detail, of),
@@ -213,8 +213,8 @@ function goWords({ glueUp, closing: { way, ways, chosen } }: Of<'glue'>, of: Uni
   if (glueUp.go === null) return why;
   const end = groupName(glueUp.go === 'first' ? glueUp.dry!.panels : glueUp.groups[1]!, of);
   return glueUp.go === 'first'
-    ? [`First of two goes: ${end} goes on dry and keeps it square, the other joints are glued.`, ...why]
-    : [`Second of two goes: ${end} comes off, its joints are spread, and it goes on again.`];
+    ? [`First of two goes: the ${end} goes on dry and keeps it square, the other joints are glued.`, ...why]
+    : [`Second of two goes: the ${end} comes off, its joints are spread, and it goes on again.`];
 }
 
 const listed = (names: readonly string[]): string =>
