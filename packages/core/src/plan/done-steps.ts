@@ -82,6 +82,7 @@ export function nextStep(
   free: ReadonlyMap<string, number> = new Map(),
   now = Infinity,
 ): Step | null {
-  const open = steps.filter(({ id }) => !done.has(id) && edges.every(({ before, after }) => after !== id || done.has(before)));
+  const held = new Set(edges.flatMap(({ before, after }) => (done.has(before) ? [] : [after])));
+  const open = steps.filter(({ id }) => !done.has(id) && !held.has(id));
   return open.find(({ id }) => (free.get(id) ?? -Infinity) <= now) ?? open[0] ?? null;
 }
