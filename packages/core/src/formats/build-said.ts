@@ -165,9 +165,11 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
       ...goWords(detail, of),
       ...(skin
         ? [`${capital(listed(names.filter((_, index) => glueUp.groups[index]!.length < 3)))}: ${plural(glueUp.meetings.length, 'joint')}.`]
-        : [
-            `${plural(glueUp.meetings.length, 'joint')}${glueUp.meetings.length > 1 && glueUp.go === null ? ' in one go' : ''}${glueUp.along ? '' : ': they lock into one another, none can be closed alone'}.`,
-          ]),
+        : glueUp.go === null
+          ? [
+              `${plural(glueUp.meetings.length, 'joint')}${glueUp.meetings.length > 1 ? ' in one go' : ''}${glueUp.along ? '' : ': they lock into one another, none can be closed alone'}.`,
+            ]
+          : []),
       ...(glue
         ? [
             `${capital(choice.name)}: ${minutesText(glue.minutes.value)} from the first joint to the last clamp, it stays open for ${minutesText(glue.openMin.value)}.`,
@@ -213,8 +215,8 @@ function goWords({ glueUp, closing: { way, ways, chosen } }: Of<'glue'>, of: Uni
   if (glueUp.go === null) return why;
   const end = groupName(glueUp.go === 'first' ? glueUp.dry!.panels : glueUp.groups[1]!, of);
   return glueUp.go === 'first'
-    ? [`First of two goes: the ${end} goes on dry and keeps it square, the other joints are glued.`, ...why]
-    : [`Second of two goes: the ${end} comes off, its joints are spread, and it goes on again.`];
+    ? [`First of two goes: the ${end} goes on dry and keeps it square, the other ${plural(glueUp.meetings.length, 'joint')} are glued.`, ...why]
+    : [`Second of two goes: the ${end} comes off, its ${plural(glueUp.meetings.length, 'joint')} are spread, and it goes on again.`];
 }
 
 const listed = (names: readonly string[]): string =>

@@ -75,9 +75,8 @@ test('what a glue-up says carries joints, minutes, clamps that reach, and screws
   const first = said('ink/glue/side/left/first');
   expect(fullTitle(first)).toBe('Glue up left side, top with hanging rail and 3 more, Ink cupboard');
   expect(first.says).toEqual([
-    'First of two goes: the right side goes on dry and keeps it square, the other joints are glued.',
+    'First of two goes: the right side goes on dry and keeps it square, the other 5 joints are glued.',
     'All at once, a clamp to a joint, it takes 13 min and the glue has skinned over.',
-    '5 joints.',
     'Yellow wood glue: 8 min from the first joint to the last clamp, it stays open for 8 min.',
     '4 cauls: battens planed to a slight crown, taped along the sides beforehand; clamps at their ends press every joint between.',
     '4 clamps that reach 740 mm; 12 here do.',
@@ -85,7 +84,7 @@ test('what a glue-up says carries joints, minutes, clamps that reach, and screws
   ]);
   const second = said('ink/glue/side/left');
   expect(fullTitle(second)).toBe('Glue the right side on, Ink cupboard');
-  expect(second.says[0]).toBe('Second of two goes: the right side comes off, its joints are spread, and it goes on again.');
+  expect(second.says[0]).toBe('Second of two goes: the right side comes off, its 5 joints are spread, and it goes on again.');
   expect(marksOf(['ink/side/left', 'ink/shelf/s1', 'ink/shelf/s2'], context.plan)).toEqual(['A1', 'A4']);
 });
 
