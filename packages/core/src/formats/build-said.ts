@@ -215,7 +215,10 @@ function goWords({ glueUp, closing: { way, ways, chosen } }: Of<'glue'>, of: Uni
   if (glueUp.go === null) return why;
   const end = groupName(glueUp.go === 'first' ? glueUp.dry!.panels : glueUp.groups[1]!, of);
   return glueUp.go === 'first'
-    ? [`First of two goes: the ${end} goes on dry and keeps it square, the other ${plural(glueUp.meetings.length, 'joint')} are glued.`, ...why]
+    ? [
+        `First of two goes: the ${end} goes on dry and keeps it square, the other ${plural(glueUp.meetings.length, 'joint')} ${glueUp.meetings.length === 1 ? 'is' : 'are'} glued.`,
+        ...why,
+      ]
     : [`Second of two goes: the ${end} comes off, its ${plural(glueUp.meetings.length, 'joint')} are spread, and it goes on again.`];
 }
 
