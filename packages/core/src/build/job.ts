@@ -1,7 +1,7 @@
 /** What a build is planned from: units as they are resolved, the sheets as they come apart, the settings of the machines. */
 import type { FinishChoice } from '../carcass/unit-base.ts';
 import type { CutStep } from '../cuts/pieces.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import type { Setups } from '../setups/setups.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';

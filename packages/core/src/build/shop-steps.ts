@@ -2,10 +2,11 @@
 import type { CutStep } from '../cuts/pieces.ts';
 import { isLarge } from '../cuts/ways.ts';
 import { settingsOf } from '../cuts/sequence.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { inWantedOrder } from '../setups/order.ts';
 import type { Operation, Stage } from '../setups/operations.ts';
-import { setupsOf, type Setup, type Setups } from '../setups/setups.ts';
+import { setupsOf, type Setups } from '../setups/setups.ts';
+import type { Setup } from '../setups/setup.ts';
 import { gluedPanels } from './came-later.ts';
 import type { BuildJob } from './job.ts';
 import { machineFor } from './machines-run.ts';

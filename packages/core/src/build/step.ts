@@ -1,7 +1,7 @@
 /** The steps of a build: what each is about, what it takes, and what has to be there before it. */
 import type { Meeting } from '../solid/meeting.ts';
 import type { Operation, Stage } from '../setups/operations.ts';
-import type { Setup } from '../setups/setups.ts';
+import type { Setup } from '../setups/setup.ts';
 import type { Label } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
 import type { GlueUp } from './assemblies.ts';

@@ -4,7 +4,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import { exactMm } from '../formats/nest-plan.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { unitWith } from '../test/print-room.ts';
 
 const row = ({ names, count, length, width, thickness }: PartLine): [string, number, string, string, string] => [

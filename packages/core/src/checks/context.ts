@@ -4,7 +4,7 @@ import type { UnitDesign } from '../carcass/families.ts';
 import type { Hang } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
 import type { Misfit } from '../joints/as-built.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import type { ShelfSag } from '../sag/unit-sag.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Workshop } from '../stock/workshop.ts';

@@ -8,7 +8,7 @@ import { labelWords } from '../checks/words/labels.ts';
 import { capital } from '../checks/words/sentence.ts';
 import { screwById } from '../joints/screws.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import type { Plan, UnitPlan } from '../plan/plan.ts';
 import { boundsOf, boundsOfUnit } from '../solid/views.ts';
 import type { Workshop } from '../stock/workshop.ts';

@@ -2,7 +2,8 @@
 import { exactText, tapeText } from '../length/format.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
-import type { Axis, PartLine } from '../parts/parts.ts';
+import type { Axis } from '../parts/part-line.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import type { EdgeId } from '../solid/panel.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';

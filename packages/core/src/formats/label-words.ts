@@ -2,7 +2,7 @@
 import { labelWords } from '../checks/words/labels.ts';
 import { tapeText } from '../length/format.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { edgeWords } from './cut-list-csv.ts';
 

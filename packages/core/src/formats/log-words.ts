@@ -3,7 +3,7 @@ import type { StepKind } from '../build/step.ts';
 import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { plannedFor, type RecordEntry } from '../plan/design.ts';
 import type { Plan } from '../plan/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';

@@ -1,13 +1,15 @@
 /** What is set at a machine for a setup, each with its number and, where it has several terms, its sum. */
 import { fineText } from '../checks/words/amounts.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
-import { lieOf, type PartLine } from '../parts/parts.ts';
+import { lieOf } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { onScale, type Learned } from '../setups/learned.ts';
 import type { Blank, Operation } from '../setups/operations.ts';
 import { edgeOffset } from '../setups/router.ts';
 import type { Setting } from '../setups/setting.ts';
 import { distanceSum, scaleSum, stackSum, straightEdgeSum } from '../setups/setup-sums.ts';
-import type { Cut, Setups } from '../setups/setups.ts';
+import type { Setups } from '../setups/setups.ts';
+import type { Cut } from '../setups/setup.ts';
 import type { Machine, Shop } from '../stock/shop.ts';
 import type { Dimension } from '../worked/dimension.ts';
 import { edgeWords } from './cut-list-csv.ts';

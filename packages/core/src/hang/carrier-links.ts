@@ -11,7 +11,7 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hangsOnCleat, meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
-import type { WallForces } from './wall-forces.ts';
+import type { WallForces } from './forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { worstBracket } from './hung-shares.ts';

@@ -15,7 +15,8 @@ import { slideLinks } from './slide-links.ts';
 import { WEIGHT } from './statics.ts';
 import { tabLinks } from './tab-links.ts';
 import { planeLinks } from './two-planes.ts';
-import { wallForces, type WallForces } from './wall-forces.ts';
+import { wallForces } from './wall-forces.ts';
+import type { WallForces } from './forces.ts';
 import { screwCapacity, wallLinks, type StudUse } from './wall-links.ts';
 
 export type Capped = 'one-stud' | 'anchors' | 'moving' | 'unlocked-plates';

@@ -10,7 +10,8 @@ import { CLIMBING } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { WEIGHT } from './statics.ts';
 import { bottomPull } from './through-forces.ts';
-import { wallForces, type WallForces } from './wall-forces.ts';
+import { wallForces } from './wall-forces.ts';
+import type { WallForces } from './forces.ts';
 import { screwCapacity, wallLinks } from './wall-links.ts';
 
 export interface Climbing {

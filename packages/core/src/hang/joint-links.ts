@@ -3,7 +3,7 @@ import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
 import { cabinetCapacity, cabinetLinks, carrierCapacity, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
-import type { WallForces } from './wall-forces.ts';
+import type { WallForces } from './forces.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { supportCapacity } from './joint-capacity.ts';

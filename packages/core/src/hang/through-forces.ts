@@ -7,7 +7,7 @@ import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { pullOfTop } from './statics.ts';
-import type { WallForces } from './wall-forces.ts';
+import type { WallForces } from './forces.ts';
 import { wallRows } from './wall-rows.ts';
 
 const SOURCE = '[eq] docs/formulas/screwed-through.md';

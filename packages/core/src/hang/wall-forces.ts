@@ -7,37 +7,10 @@ import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
+import type { WallForces } from './forces.ts';
 import { FINE_TIP, link, type Link } from './link.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
 import { throughForces } from './through-forces.ts';
-
-export interface WallForces {
-  readonly weight: Figure;
-  /** What pulls the strip off the wall, and what pushes the wall at the bottom. */
-  readonly outward: Figure;
-  readonly spacerPush: Figure;
-  readonly links: readonly Link[];
-  /** mm: centre of gravity from the wall; thickness of the strip on the studs. */
-  readonly e: number;
-  /** mm: centre of gravity from the unit's left end. */
-  readonly along: number;
-  readonly t: number;
-  /** The bevel's part in it; null for a unit that is screwed through. */
-  readonly hook: Hook | null;
-}
-
-/** A unit that hangs by a bevel can tip off it, be lifted off it and be pulled off it. */
-export interface Hook {
-  readonly tip: Figure;
-  readonly holdDown: Figure;
-  readonly liftStarts: Figure;
-  readonly liftLimit: Figure;
-  readonly pullLimit: Figure;
-  /** mm: drop from bevel to standoff; height of the bevel's middle over the half's edge. */
-  readonly h: number;
-  readonly b: number;
-  readonly bevelDeg: number;
-}
 
 /** Wallboard takes so much under the spacer, MPa. [ASSUME] */
 const WALLBOARD_MPA = ASSUMED.wallboardBearing.value;

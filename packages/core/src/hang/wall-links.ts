@@ -15,7 +15,7 @@ import { studGravity } from '../wall/studs.ts';
 import { PRYING } from './statics.ts';
 import { hungShares, stretchOf, type HungShares, type Stretch } from './hung-shares.ts';
 import { throughPull } from './through-forces.ts';
-import type { Hook, WallForces } from './wall-forces.ts';
+import type { Hook, WallForces } from './forces.ts';
 import { wallRows, type WallRows } from './wall-rows.ts';
 
 export interface StudUse {

@@ -6,7 +6,7 @@ import { thicknessSource } from '../stock/thickness.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
 import { dimension, plus } from '../worked/dimension.ts';
 import type { Corner } from './corner.ts';
-import type { PartLine } from './parts.ts';
+import type { PartLine } from './part-line.ts';
 
 export interface LoosePart {
   readonly id: string;

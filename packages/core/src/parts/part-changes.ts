@@ -2,7 +2,7 @@
 import type { Length } from '../length/length.ts';
 import type { Label } from '../worked/dimension.ts';
 import type { Feature } from './features.ts';
-import type { PartLine } from './parts.ts';
+import type { PartLine } from './part-line.ts';
 
 export type PartChange =
   | { readonly kind: 'came' | 'went'; readonly panel: string; readonly name: Label }

@@ -4,47 +4,16 @@
  * cleat are one blank, ripped later.
  */
 import { mm, toMm, ZERO, type Length } from '../length/length.ts';
-import type { EdgeId, Grain, Role } from '../solid/panel.ts';
+import type { EdgeId } from '../solid/panel.ts';
 import { leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
-import type { Corner } from './corner.ts';
 import { blankBox, featuresOf, type Feature } from './features.ts';
+import type { Axis, Lie, PartLine } from './part-line.ts';
 import { samePieces } from './same-pieces.ts';
 import { shapeOf, type Shape } from './shape.ts';
-import { dimension, extend, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
-
-/** Which way a blank's length and width lie in the unit, so that its ends can be named. */
-export interface Lie {
-  readonly length: Axis;
-  readonly width: Axis;
-}
-export type Axis = 'along' | 'up' | 'out';
-
-export interface PartLine {
-  /** Stable while the panels stay: the id of the first panel. */
-  readonly id: string;
-  readonly mark: string;
-  readonly unit: string;
-  readonly role: Role | 'cleat-blank' | 'loose';
-  readonly names: readonly Label[];
-  readonly panels: readonly string[];
-  readonly count: number;
-  readonly length: Dimension;
-  readonly width: Dimension;
-  readonly thickness: Length;
-  readonly thicknessFrom: Source;
-  readonly stock: string;
-  readonly grain: Grain;
-  readonly bands: readonly EdgeId[];
-  readonly features: readonly Feature[];
-  readonly lie: Lie;
-  /** The mark of its mirror image. */
-  readonly mirrorOf: string | null;
-  /** Sawn out of the blank, where that is no rectangle and no panel says it. */
-  readonly outline?: readonly Corner[];
-}
+import { dimension, extend, minus, plus } from '../worked/dimension.ts';
 
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
 export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {

@@ -14,7 +14,7 @@ import { scoopRadius, sliceOf, stripPolygon } from '../solid/volume.ts';
 import type { Label } from '../worked/dimension.ts';
 import type { Corner, Spot } from './corner.ts';
 import { blankBox, type Feature } from './features.ts';
-import type { PartLine } from './parts.ts';
+import type { PartLine } from './part-line.ts';
 
 export interface PieceSlot {
   readonly kind: 'dado' | 'groove' | 'rabbet';

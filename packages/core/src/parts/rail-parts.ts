@@ -10,7 +10,7 @@ import { layRail, type RailLayout } from '../wall/rails.ts';
 import type { Wall, WallRail } from '../wall/wall.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply } from '../worked/figure.ts';
-import type { PartLine } from './parts.ts';
+import type { PartLine } from './part-line.ts';
 
 /** A cabinet half that is to come out of a rail's boards. */
 export interface RailHalf {

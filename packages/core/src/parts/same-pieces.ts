@@ -2,7 +2,7 @@
  * Which blanks of a unit are the same piece of wood, and which are one another's mirror image. Turning a blank over in
  * the mind is only worth it where others of its size lie otherwise, and once for all that lie alike: this runs at every key.
  */
-import type { PartLine } from './parts.ts';
+import type { PartLine } from './part-line.ts';
 import { asItLies, leastTurn, mirror, type Shape } from './shape.ts';
 
 type Sized = Pick<PartLine, 'id' | 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands'> & {

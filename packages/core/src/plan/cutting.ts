@@ -2,7 +2,7 @@
 import { mm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import type { NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { makesStraightEdge, widestKerf } from '../stock/shop.ts';
 import { usableSize } from '../stock/out-of-square.ts';
 import type { StockPiece, Workshop } from '../stock/workshop.ts';

@@ -1,7 +1,7 @@
 /** Offcuts a layout leaves in the store although parts of it would come out of them. A finding of a layout: the plan of a unit knows none. */
 import type { Finding } from '../checks/finding.ts';
 import { trimOf, type NestPart, type NestPlan, type Placement } from '../nest/problem.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { pieceName, type Workshop } from '../stock/workshop.ts';
 import { lineOfPiece, type SheetJob } from './cutting.ts';
 import type { Design } from './design.ts';

@@ -2,7 +2,7 @@
 import { machinesOf, widestKerf } from '../stock/shop.ts';
 import { boughtAs, offersOf, isSameSize, type Offer } from '../stock/offers.ts';
 import type { Workshop } from '../stock/workshop.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { sheetJobs, type SheetJob, type ToCut } from './cutting.ts';
 import { finishedParts, type Design, type RecordEntry } from './design.ts';
 import type { Planner } from './plan.ts';

@@ -3,7 +3,7 @@
  * an edge away comes after everything that is measured from it.
  */
 import { STAGES, type Stage } from './operations.ts';
-import type { Setup } from './setups.ts';
+import type { Setup } from './setup.ts';
 
 const TAKES_EDGES: readonly Stage[] = ['widths', 'bevels', 'shapes'];
 

@@ -6,7 +6,8 @@ import type { Length } from '../length/length.ts';
 import type { EdgeId, Face, Point } from '../solid/panel.ts';
 import type { Shop } from '../stock/shop.ts';
 import type { Blank, Holes, Operation, Slot } from './operations.ts';
-import type { Cut, Setups } from './setups.ts';
+import type { Setups } from './setups.ts';
+import type { Cut } from './setup.ts';
 
 /** A slot as it comes out of the machine, from the corner of the blank. */
 export interface Milled {

@@ -5,7 +5,7 @@ import type { Machine, Stack } from '../stock/shop.ts';
 import { onScale, type Learned } from './learned.ts';
 import type { Blank } from './operations.ts';
 import type { Setting } from './setting.ts';
-import type { Cut } from './setups.ts';
+import type { Cut } from './setup.ts';
 import type { StackSet } from './stack.ts';
 
 /** Outer blades, leaves, and what test cuts said it cuts over: the width of one pass. */

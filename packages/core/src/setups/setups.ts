@@ -10,23 +10,8 @@ import { fewestSettings } from './fewest.ts';
 import { operationsOf, STAGES, type Blank, type Operation, type Stage } from './operations.ts';
 import { mustFollow } from './order.ts';
 import { keyOf, type Setting, type Way } from './setting.ts';
+import type { Cut, Setup } from './setup.ts';
 import { waysOf } from './ways.ts';
-
-/** One operation as it is made at a setup. */
-export interface Cut {
-  readonly operation: Operation;
-  readonly way: Way;
-}
-
-export interface Setup {
-  /** The setting's key: stays while the setting does. */
-  readonly id: string;
-  readonly stage: Stage;
-  readonly setting: Setting;
-  readonly cuts: readonly Cut[];
-  /** Ids of setups that come before it: they cut the same parts while they are still square. */
-  readonly after: readonly string[];
-}
 
 /** The bevel rip that makes both halves of a cleat. */
 export interface CleatRip {

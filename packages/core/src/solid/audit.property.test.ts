@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { toMm } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { aloneBox, solidOf } from '../test/print-room.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { place, type Panel } from './panel.ts';

@@ -3,7 +3,7 @@ import { expect } from '@jest/globals';
 import type { FamilyId, UnitDesign } from '../carcass/families.ts';
 import { toMm } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
-import type { PartLine } from '../parts/parts.ts';
+import type { PartLine } from '../parts/part-line.ts';
 import { newUnit } from './family-units.ts';
 import { aloneBox } from './print-room.ts';
 

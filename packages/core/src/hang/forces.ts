@@ -1,0 +1,31 @@
+/** What a hanging unit does to its wall, whichever way it hangs. */
+import type { Figure } from '../worked/figure.ts';
+import type { Link } from './link.ts';
+
+export interface WallForces {
+  readonly weight: Figure;
+  /** What pulls the strip off the wall, and what pushes the wall at the bottom. */
+  readonly outward: Figure;
+  readonly spacerPush: Figure;
+  readonly links: readonly Link[];
+  /** mm: centre of gravity from the wall; thickness of the strip on the studs. */
+  readonly e: number;
+  /** mm: centre of gravity from the unit's left end. */
+  readonly along: number;
+  readonly t: number;
+  /** The bevel's part in it; null for a unit that is screwed through. */
+  readonly hook: Hook | null;
+}
+
+/** A unit that hangs by a bevel can tip off it, be lifted off it and be pulled off it. */
+export interface Hook {
+  readonly tip: Figure;
+  readonly holdDown: Figure;
+  readonly liftStarts: Figure;
+  readonly liftLimit: Figure;
+  readonly pullLimit: Figure;
+  /** mm: drop from bevel to standoff; height of the bevel's middle over the half's edge. */
+  readonly h: number;
+  readonly b: number;
+  readonly bevelDeg: number;
+}
