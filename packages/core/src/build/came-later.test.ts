@@ -67,6 +67,23 @@ describe('before the glue', () => {
   });
 });
 
+describe('between two goes', () => {
+  test('the side that was put on dry is still to be glued on, and is not late; a shelf that came since is', () => {
+    const record = builtUpTo('ink/square/side/left');
+    const { left, made } = planned(design, record);
+    expect(left).toContain('ink/glue/side/left');
+    expect(left).not.toContain('ink/glue/side/left/first');
+    const late = (more: Design): readonly string[] =>
+      plan(more, record, workshop)
+        .byId.get('ink')!
+        .findings.filter(({ check }) => check === 'already-glued')
+        .flatMap(({ panels }) => panels);
+    expect(made.byId.has('ink')).toBe(true);
+    expect(late(design)).toEqual([]);
+    expect(late(applyEdit(design, shelf('fixed')))).toEqual(['ink/shelf/s9']);
+  });
+});
+
 describe('after the glue', () => {
   const record = builtUpTo('ink/glue/back');
 

@@ -5,6 +5,7 @@
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { assembliesOf } from './assemblies.ts';
 import type { StepKind } from './step.ts';
+import { inTwoGoes } from './two-goes.ts';
 
 /** Steps that are ticked, with the parts they were ticked for; null where that was not kept. */
 export type Ticked = ReadonlyMap<string, ReadonlySet<string> | null>;
@@ -30,7 +31,9 @@ export function latePanels(unit: ResolvedUnit, ticked: Ticked): string[] {
   return assembliesOf(unit).flatMap(({ panels, glueUps }) =>
     panels.filter((panel) => {
       const takesIn = glueUps.find(({ groups }) => groups.some((group) => group.includes(panel)));
-      return !glued.has(panel) && takesIn !== undefined && ofGlueUp(ticked, takesIn.id) !== null;
+      if (glued.has(panel) || !takesIn || ofGlueUp(ticked, takesIn.id) === null) return false;
+      // After the first of two goes the end that was put on dry is still to come.
+      return ticked.has(takesIn.id) || !inTwoGoes(unit, takesIn)?.[0].dry!.panels.includes(panel);
     }),
   );
 }

@@ -111,6 +111,16 @@ describe('how a glue-up is closed', () => {
     expect(closed({ glueUps: { [back.id]: { goes: 'two', cauls: false } } }, workshop.shop, ink, back)).toMatchObject({ way: { goes: 'one' }, chosen: false });
   });
 
+  test('what is begun in two goes is not closed all at once when more clamps are found, nor the other way round', () => {
+    const begun = (...ids: readonly string[]) => new Map(ids.map((id) => [id, null] as const));
+    const as = (ticked: ReadonlyMap<string, null>, glue: BuildChoices['glue']) => closingOf(ink, ring, { ...USUAL_BUILD, glue }, workshop.shop, ticked).way;
+    // A glue that stays open all along would be closed at once; the yellow one in two goes under cauls.
+    expect(as(begun(), 'epoxy')).toEqual({ goes: 'one', cauls: false });
+    expect(as(begun(`${ring.id}/first`), 'epoxy')).toEqual({ goes: 'two', cauls: false });
+    expect(as(begun(`${ring.id}/first`, ring.id), 'epoxy')).toEqual({ goes: 'two', cauls: false });
+    expect(as(begun(ring.id), 'yellow')).toEqual({ goes: 'one', cauls: true });
+  });
+
   test('cauls save no clamps under a piece or two', () => {
     const two = assembliesOf(ink)[0]!.glueUps[0]!;
     expect(caulsFor(ink, two)).toBeNull();

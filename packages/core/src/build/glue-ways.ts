@@ -2,6 +2,7 @@
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
 import type { GlueUp } from './assemblies.ts';
+import type { Ticked } from './came-later.ts';
 import type { BuildChoices, GlueWay } from './choices.ts';
 import { caulsFor, glueTold } from './gluing.ts';
 import type { Closing, GlueTold, WayTold } from './step.ts';
@@ -22,6 +23,8 @@ export const MANY_PIECES = 7;
 type Choices = Pick<BuildChoices, 'glue' | 'tempC' | 'glueUps' | 'week'>;
 type GluingShop = Pick<Shop, 'clamps' | 'labels'>;
 
+const NOTHING: Pick<Ticked, 'has'> = { has: () => false };
+
 const WAYS: readonly GlueWay[] = [
   { goes: 'one', cauls: false },
   { goes: 'two', cauls: false },
@@ -29,8 +32,11 @@ const WAYS: readonly GlueWay[] = [
   { goes: 'two', cauls: true },
 ];
 
-/** The plainest way that can be done, a person's own before it; where none can, all at once, and the fault is told. */
-export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, shop: GluingShop): Closed {
+/**
+ * The plainest way that can be done, a person's own before it; where none can, all at once, and the fault is told. `begun`: steps
+ * that are ticked. What is glued already stays as it was taken, whatever clamps there are by now.
+ */
+export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, shop: GluingShop, begun: Pick<Ticked, 'has'> = NOTHING): Closed {
   const there = WAYS.flatMap((way): { way: GlueWay; goes: readonly Go[]; told: WayTold }[] => {
     const parts = way.goes === 'one' ? [glueUp] : inTwoGoes(unit, glueUp);
     if (!parts) return [];
@@ -40,7 +46,12 @@ export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, 
   });
   const own = choices.glueUps[glueUp.id];
   const asked = own && there.find(({ way }) => way.goes === own.goes && way.cauls === own.cauls);
-  const taken = asked ?? there.find(({ told }) => told.hindered.length === 0) ?? there[0]!;
+  const goes = begun.has(`${glueUp.id}/first`) ? 'two' : begun.has(glueUp.id) ? 'one' : null;
+  const wanted = asked ?? there.find(({ told }) => told.hindered.length === 0) ?? there[0]!;
+  const taken =
+    goes === null || wanted.way.goes === goes
+      ? wanted
+      : (there.find(({ way }) => way.goes === goes && way.cauls === wanted.way.cauls) ?? there.find(({ way }) => way.goes === goes) ?? wanted);
   return { goes: taken.goes, way: taken.way, ways: there[0]!.goes[0]!.glue === null ? [] : there.map(({ told }) => told), chosen: asked !== undefined };
 }
 

@@ -178,7 +178,7 @@ const gluedMm = (unit: ResolvedUnit): number =>
     .reduce((sum, { guest }) => sum + Math.min(toMm(unit.byId.get(guest)!.length.value), toMm(unit.byId.get(guest)!.width.value)), 0);
 
 /** Dry fit, glue-ups in order, diagonals while the glue is wet, and what is laid over trimmed flush. */
-function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: Assembly, { choices, shop }: BuildJob): Step[] {
+function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: Assembly, { choices, shop, ticked }: BuildJob): Step[] {
   const name = assembly.id.slice(unit.id.length + 1);
   const joints = assembly.glueUps.reduce((sum, { meetings }) => sum + meetings.length, 0);
   const fit = made(
@@ -191,7 +191,7 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
   // What stands round a space is looked at for square where it first does: in the first of two goes.
   const ring = assembly.glueUps.find((each) => squares(each));
   const closings = assembly.glueUps.flatMap((whole) => {
-    const { goes, ...how } = closingOf(unit, whole, choices, shop);
+    const { goes, ...how } = closingOf(unit, whole, choices, shop, ticked);
     return goes.map(({ glueUp, glue }, go) => ({
       glueUp,
       glue,
