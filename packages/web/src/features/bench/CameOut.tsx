@@ -47,6 +47,12 @@ export function CameOut({ step, of, shown, onClose }: CameOutProps) {
         <Button onClick={onClose}>Close</Button>
       </header>
       <main className="bench-place">
+        {kept.map((line, index) => (
+          <p key={index} role="status">
+            Written down: {line}
+          </p>
+        ))}
+        {kept.length > 0 && <Misfits unit={shown.unit} about={(panel) => step.panels.includes(panel)} />}
         {one ? (
           <>
             {step.detail.kind === 'measure' && (
@@ -96,12 +102,6 @@ export function CameOut({ step, of, shown, onClose }: CameOutProps) {
             }}
           />
         )}
-        {kept.map((line, index) => (
-          <p key={index} role="status">
-            Written down: {line}
-          </p>
-        ))}
-        {kept.length > 0 && <Misfits unit={shown.unit} about={(panel) => step.panels.includes(panel)} />}
         <section aria-label="Time">
           <NumberField label="it took" name="bench.minutes" unit="min" least={0} most={2000} value={minutes} optional onChange={setMinutes} />
           <Button
