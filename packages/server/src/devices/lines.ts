@@ -36,6 +36,24 @@ export interface Caller {
   readonly drop: () => void;
 }
 
+/** A stand-in that fails in some way after so many readings. */
+export interface Fault<How extends string> {
+  readonly how: How;
+  readonly after: number;
+}
+
+/** The fault a message asks for, said to be armed; null, with what would be one, where it is none. */
+export function faultOf<How extends string>(message: Record<string, unknown>, faults: readonly How[], say: Caller['say']): Fault<How> | null {
+  const how = faults.find((each) => each === message['how']);
+  const after = Number(message['after']);
+  if (how === undefined || !Number.isInteger(after) || after < 0) {
+    say({ type: 'error', message: 'that is no fault', accepted: `how: ${faults.join(', ')}; after a whole number of readings` });
+    return null;
+  }
+  say({ type: 'armed', how, after });
+  return { how, after };
+}
+
 /** A message's command answered; false where it is not understood. */
 export type Answer = (message: Record<string, unknown>) => boolean;
 

@@ -1,7 +1,7 @@
 /** The digital caliper's stand-in: a TCP server that speaks lines of JSON, with noise, a battery and faults on demand. README.md tells the protocol. */
 import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
-import { listenLines } from '../lines.ts';
+import { type Fault, faultOf, listenLines } from '../lines.ts';
 
 /** Sheets come so much under their name, and differ so much from place to place, mm. */
 const UNDER_NAME = 0.012;
@@ -22,7 +22,7 @@ type How = (typeof FAULTS)[number];
 export function startCaliperStandIn(port: number): Promise<Server> {
   let battery = 0.24;
   let asked = 0;
-  let fault: { readonly how: How; readonly after: number } | null = null;
+  let fault: Fault<How> | null = null;
   const hello = (): object => ({ name: 'digital caliper, stand-in', battery });
   return listenLines(port, hello, 'measure, stop, fail', ({ say, raw, every, stop, drop }) => {
     const measure = (nominal: number, places: number): void => {
@@ -50,7 +50,7 @@ export function startCaliperStandIn(port: number): Promise<Server> {
       });
     };
     return (message) => {
-      const [nominal, places, how, after] = [Number(message['nominal']), Number(message['places']), message['how'] as How, Number(message['after'])];
+      const [nominal, places] = [Number(message['nominal']), Number(message['places'])];
       switch (message['cmd']) {
         case 'measure':
           if (nominal > 0 && nominal <= 150 && Number.isInteger(places) && places >= 1 && places <= MOST_PLACES) measure(nominal, places);
@@ -61,10 +61,7 @@ export function startCaliperStandIn(port: number): Promise<Server> {
           say({ type: 'end', battery });
           return true;
         case 'fail':
-          if (FAULTS.includes(how) && Number.isInteger(after) && after >= 0) {
-            fault = { how, after };
-            say({ type: 'armed', how, after });
-          } else say({ type: 'error', message: 'that is no fault', accepted: `how: ${FAULTS.join(', ')}; after a whole number of readings` });
+          fault = faultOf(message, FAULTS, say) ?? fault;
           return true;
         default:
           return false;

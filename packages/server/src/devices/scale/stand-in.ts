@@ -1,7 +1,7 @@
 /** The scale's stand-in: a TCP server that speaks lines of JSON. What lies on it swings and settles; it can be overloaded, and fail on demand. README.md tells the protocol. */
 import type { Server } from 'node:net';
 import { seeded } from '@keen/core';
-import { listenLines } from '../lines.ts';
+import { type Fault, faultOf, listenLines } from '../lines.ts';
 
 /** The display's own step, and the most it bears, kg. */
 const STEP_KG = 0.005;
@@ -25,7 +25,7 @@ const MOST_READINGS = 40;
 export function startScaleStandIn(port: number): Promise<Server> {
   let battery = 0.23;
   let asked = 0;
-  let fault: { readonly how: How; readonly after: number } | null = null;
+  let fault: Fault<How> | null = null;
   const hello = (): object => ({ name: 'scale, stand-in', battery, most: MOST_KG });
   return listenLines(port, hello, 'weigh, stop, fail', ({ say, raw, every, stop, drop }) => {
     const over = (): void => {
@@ -63,7 +63,7 @@ export function startScaleStandIn(port: number): Promise<Server> {
       });
     };
     return (message) => {
-      const [how, after, about] = [message['how'] as How, Number(message['after']), Number(message['about'])];
+      const about = Number(message['about']);
       switch (message['cmd']) {
         case 'weigh':
           if (about > 0 && about <= 1000) weigh(about);
@@ -73,10 +73,7 @@ export function startScaleStandIn(port: number): Promise<Server> {
           over();
           return true;
         case 'fail':
-          if (FAULTS.includes(how) && Number.isInteger(after) && after >= 0) {
-            fault = { how, after };
-            say({ type: 'armed', how, after });
-          } else say({ type: 'error', message: 'that is no fault', accepted: `how: ${FAULTS.join(', ')}; after a whole number of readings` });
+          fault = faultOf(message, FAULTS, say) ?? fault;
           return true;
         default:
           return false;
