@@ -5,7 +5,8 @@
  */
 import { enter, tapeTextWithUnit, toMm, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
 import { TextField } from '@mui/material';
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { useId, useState, type KeyboardEvent } from 'react';
+import { useAfterPress } from './useAfterPress.ts';
 
 export interface LengthFieldProps {
   readonly label: string;
@@ -24,9 +25,6 @@ export interface LengthFieldProps {
   /** Enter, or leaving it, after something was typed that can be read: for what is kept as a fact, once. */
   readonly onCommit?: (value: Entered | null) => void;
 }
-
-/** Longer than a click takes from down to up. */
-const AFTER_CLICK_MS = 200;
 
 interface Draft {
   readonly text: string;
@@ -48,7 +46,7 @@ export function LengthField({
   onCommit,
 }: LengthFieldProps) {
   const [draft, setDraft] = useState<Draft | null>(null);
-  const leaving = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const { afterPress, callOff } = useAfterPress();
   const helpId = useId();
   const text = draft?.text ?? (value ? typedText(value, unit) : '');
   const read = draft ? readText(draft.text, unit, optional, least, most) : undefined;
@@ -71,18 +69,16 @@ export function LengthField({
     if (!wrong) setDraft(null);
     onLeave?.();
   };
-  /** The line under the field goes a moment later: were it gone at once, what is being clicked below would move away under the finger. */
   const blur = (): void => {
     commit();
     onLeave?.();
-    if (!wrong) leaving.current = setTimeout(() => setDraft(null), AFTER_CLICK_MS);
+    if (!wrong) afterPress(() => setDraft(null));
   };
   /** Back before that moment is over: nothing is typed yet, so what counts is the value, which may have been changed elsewhere meanwhile. */
   const come = (): void => {
-    clearTimeout(leaving.current);
+    callOff();
     if (!wrong) setDraft(null);
   };
-  useEffect(() => () => clearTimeout(leaving.current), []);
   const key = (event: KeyboardEvent): void => {
     if (event.key === 'Escape' && draft) {
       event.stopPropagation();

@@ -2,6 +2,7 @@
 import { readWeight, weightText, type DisplayUnit } from '@keen/core';
 import { TextField } from '@mui/material';
 import { useState } from 'react';
+import { useAfterPress } from './useAfterPress.ts';
 
 export interface WeightFieldProps {
   readonly label: string;
@@ -16,6 +17,7 @@ export interface WeightFieldProps {
 
 export function WeightField({ label, name, value, unit, placeholder, onChange, onLeave }: WeightFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
+  const { afterPress, callOff } = useAfterPress();
   const read = draft === null || draft.trim() === '' ? null : readWeight(draft, unit === 'mm' ? 'kg' : 'lb', label);
   const wrong = read !== null && !read.ok;
   const type = (text: string): void => {
@@ -33,8 +35,12 @@ export function WeightField({ label, name, value, unit, placeholder, onChange, o
       helperText={wrong ? read.problem.accepted : read?.ok ? weightText(read.value, unit) : undefined}
       onChange={({ target }) => type(target.value)}
       onBlur={() => {
-        if (!wrong) setDraft(null);
+        if (!wrong) afterPress(() => setDraft(null));
         onLeave();
+      }}
+      onFocus={() => {
+        callOff();
+        if (!wrong) setDraft(null);
       }}
       onKeyDown={(event) => {
         if (event.key === 'Escape') setDraft(null);

@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { entered, mm, type Entered } from '@keen/core';
-import { act, cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import { LengthField } from './LengthField.tsx';
@@ -76,6 +76,24 @@ describe('a length field', () => {
     rerender(<LengthField label="width" value={entered('760 mm')} unit="mm" onChange={() => undefined} />);
     act(() => box().focus());
     expect(box().value).toBe('760');
+  });
+
+  test('left by a slow press below, the line under it stays until the finger is up', () => {
+    jest.useFakeTimers();
+    try {
+      render(<Width />);
+      act(() => box().focus());
+      fireEvent.change(box(), { target: { value: '30 1/2in' } });
+      fireEvent.pointerDown(document.body);
+      act(() => box().blur());
+      act(() => jest.advanceTimersByTime(5000));
+      expect(screen.getByText('774.5 mm strong = 30 1/2 in')).toBeTruthy();
+      fireEvent.pointerUp(document.body);
+      act(() => jest.advanceTimersByTime(1000));
+      expect(screen.queryByText('774.5 mm strong = 30 1/2 in')).toBeNull();
+    } finally {
+      jest.useRealTimers();
+    }
   });
 
   test('emptied, an optional one is nothing and a needed one is wrong', async () => {

@@ -33,7 +33,7 @@ export function BowReading({ line, shown }: { readonly line: BowLine; readonly s
       <h2>Bow of the wall</h2>
       <p className="kind">from a taut string or a straight edge to the wall; more where it is hollow</p>
       {readings.length >= 2 ? (
-        <Suspense fallback={<p className="quiet">Drawing …</p>}>
+        <Suspense fallback={<div className="bow-chart" />}>
           <BowChart
             points={points}
             wide={toMm(wall.width.nm)}
@@ -42,7 +42,9 @@ export function BowReading({ line, shown }: { readonly line: BowLine; readonly s
           />
         </Suspense>
       ) : (
-        <p className="quiet">Two readings make a line; one every stud makes a good one.</p>
+        <div className="bow-chart">
+          <p className="quiet">Two readings make a line; one every stud makes a good one.</p>
+        </div>
       )}
       <div className="fields">
         <WallLength path={['bow', line.id, 'up']} label="string above the floor" limits="up" />
