@@ -42,7 +42,7 @@ export function BowReading({ line, shown }: { readonly line: BowLine; readonly s
           />
         </Suspense>
       ) : (
-        <div className="bow-chart">
+        <div className="bow-chart waiting">
           <p className="quiet">Two readings make a line; one every stud makes a good one.</p>
         </div>
       )}
