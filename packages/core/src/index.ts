@@ -348,6 +348,7 @@ export { brokenEdge, moveStep, wantedAfter, type Moved as MovedStep } from './bu
 export type { DoneStep } from './build/pace.ts';
 export { minutesWithin, scheduleOf, type Lack, type Schedule, type Scheduled } from './build/schedule.ts';
 export { STEP_KINDS, type Closing, type Edge as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
+export { waitLeft, waitMin } from './build/waiting.ts';
 export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './plan/build-job.ts';
 export { doneSteps, doneTimes, nextStep, type DoneSteps } from './plan/done-steps.ts';

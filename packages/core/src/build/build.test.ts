@@ -203,7 +203,7 @@ describe('glue and clamps', () => {
     }));
     const glue = build.steps.find(({ id }) => id === 'ink/glue/side/left')!.detail;
     // 700 mm wide and 40 mm for pads: the 800s and the 1250s, 8 + 4.
-    expect(glue.kind === 'glue' && glue.glue).toMatchObject({ reachMm: 740, clampsWanted: 8, clampsOwned: 12 });
+    expect(glue.kind === 'glue' && glue.glue).toMatchObject({ reachMm: 740, clampsWanted: { value: 8 }, clampsOwned: 12 });
   });
 
   test('in the cold glue does not set: said with both figures', () => {

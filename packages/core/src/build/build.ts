@@ -50,7 +50,7 @@ function faultsOf({ id, detail }: Step, { choices, shop }: BuildJob): BuildFault
         .sort((a, b) => a.openMin - b.openMin);
       faults.push({ fault: 'open-time', step: id, minutes: minutes.value, openMin: openMin.value, joints, slower: slower.map((glue) => glue.id) });
     }
-    if (clampsWanted > clampsOwned) faults.push({ fault: 'few-clamps', step: id, wanted: clampsWanted, owned: clampsOwned, reachMm });
+    if (clampsWanted.value > clampsOwned) faults.push({ fault: 'few-clamps', step: id, wanted: clampsWanted.value, owned: clampsOwned, reachMm });
     const { leastC } = glueOf(choices.glue, shop);
     if (tempC < leastC) faults.push({ fault: 'too-cold', step: id, of: choices.glue, tempC, leastC });
   }

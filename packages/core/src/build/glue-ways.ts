@@ -1,6 +1,7 @@
 /** The ways a glue-up can be closed, what each takes, and the one that glue, clamps and hands allow. Source: docs/formulas/glue-ways.md. */
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
+import { greatest, termOf, type Figure, type FigureUnit } from '../worked/figure.ts';
 import type { GlueUp } from './assemblies.ts';
 import type { Ticked } from './came-later.ts';
 import type { BuildChoices, GlueWay } from './choices.ts';
@@ -55,18 +56,24 @@ export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, 
   return { goes: taken.goes, way: taken.way, ways: there[0]!.goes[0]!.glue === null ? [] : there.map(({ told }) => told), chosen: asked !== undefined };
 }
 
+/** Of two goes the one that takes more, with both on show. */
+function worstGo(unit: FigureUnit, goes: readonly Go[], of: (glue: GlueTold) => Figure): Figure {
+  const rows = goes.flatMap(({ glue, glueUp }) => (glue ? [termOf(of(glue), '', { key: `go-${glueUp.go ?? 'only'}` })] : []));
+  return rows.length === 1 ? rows[0]!.inner! : greatest('worst-go', unit, rows, 'docs/formulas/glue-ways.md');
+}
+
 function wayTold(way: GlueWay, goes: readonly Go[], { week }: Choices): WayTold {
   const glues = goes.flatMap(({ glue }) => glue ?? []);
   const pieces = Math.max(...goes.map(({ glueUp }) => glueUp.groups.length));
   const alone = !Object.values(week).some(({ helper }) => helper);
   return {
     way,
-    minutes: Math.max(0, ...glues.map(({ minutes }) => minutes.value)),
-    clamps: Math.max(0, ...glues.map(({ clampsWanted }) => clampsWanted)),
+    minutes: worstGo('min', goes, ({ minutes }) => minutes),
+    clamps: worstGo('count', goes, ({ clampsWanted }) => clampsWanted),
     pieces,
     hindered: [
       ...(glues.some(({ minutes, openMin }) => minutes.value > openMin.value) ? (['glue'] as const) : []),
-      ...(glues.some(({ clampsWanted, clampsOwned }) => clampsWanted > clampsOwned) ? (['clamps'] as const) : []),
+      ...(glues.some(({ clampsWanted, clampsOwned }) => clampsWanted.value > clampsOwned) ? (['clamps'] as const) : []),
       ...(alone && pieces > MANY_PIECES ? (['hands'] as const) : []),
     ],
   };

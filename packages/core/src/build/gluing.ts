@@ -6,7 +6,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import { dot } from '../solid/vector.ts';
 import { cornersOf } from '../solid/convex.ts';
 import type { Shop } from '../stock/shop.ts';
-import { apply, formula } from '../worked/figure.ts';
+import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
 import type { GlueUp } from './assemblies.ts';
 import { glueOf, type GlueId } from './glues.ts';
 import { stepMinutes } from './minutes.ts';
@@ -37,6 +37,24 @@ const OPEN = formula({
   compute: ({ label }) => label,
 });
 
+const TO_A_PART = formula({
+  label: 'clamps-to-a-part',
+  unit: 'count',
+  text: 'L ≤ narrow ? 1 : max(2, ⌈L / each⌉)',
+  source: '[ASSUME] docs/formulas/glue-ways.md',
+  terms: { L: 'mm', narrow: 'mm', each: 'mm' },
+  compute: ({ L, narrow, each }) => Math.max(L > narrow ? 2 : 1, Math.ceil(L / each)),
+});
+
+const ON_CAULS = formula({
+  label: 'clamps-on-cauls',
+  unit: 'count',
+  text: 'rows · (⌈L / span⌉ + 1)',
+  source: '[ASSUME] docs/formulas/glue-ways.md',
+  terms: { rows: 'count', L: 'mm', span: 'mm' },
+  compute: ({ rows, L, span }) => rows * (Math.ceil(L / span) + 1),
+});
+
 /** Times on a label, made longer by the cold. */
 export const slowed = (labelMin: number, tempC: number) => apply(CLAMPED, { label: labelMin, slower: apply(SLOWER, { T: tempC }) });
 
@@ -48,7 +66,7 @@ const seamMm = ({ byId }: ResolvedUnit, meeting: Meeting): number => {
 /** Cauls across the hosts of several joints: stiff battens planed to a crown, that press a whole side from clamps at their ends. */
 export interface Cauls {
   readonly cauls: number;
-  readonly clamps: number;
+  readonly clamps: Figure;
 }
 
 /** A caul presses evenly from clamps no further apart. [ASSUME] mm */
@@ -61,22 +79,26 @@ export function caulsFor(unit: ResolvedUnit, glueUp: GlueUp): Cauls | null {
   const hosts = new Set(glueUp.meetings.filter(({ joint }) => joint.glue).map(({ host }) => host));
   const longMm = Math.max(...[...hosts].map((id) => toMm(unit.byId.get(id)!.length.value)));
   // One along each edge of the side, in front and behind; under a narrow one a single row.
-  const rows = Math.max(...pressed.values()) > 1 ? 2 : 1;
-  const clamps = rows * (Math.ceil(longMm / CAUL_SPAN_MM) + 1);
-  return clamps < total(pressed) ? { cauls: 2 * rows, clamps } : null;
+  const rows = Math.max(...[...pressed.values()].map(({ value }) => value)) > 1 ? 2 : 1;
+  const clamps = apply(ON_CAULS, { rows, L: longMm, span: CAUL_SPAN_MM });
+  return clamps.value < clampsOf(unit, pressed).value ? { cauls: 2 * rows, clamps } : null;
 }
 
-const total = (pressed: ReadonlyMap<string, number>): number => [...pressed.values()].reduce((sum, n) => sum + n, 0);
+const clampsOf = ({ byId }: ResolvedUnit, pressed: ReadonlyMap<string, Figure>): Figure =>
+  total(
+    'clamps-wanted',
+    'count',
+    [...pressed].map(([id, clamps]) => termOf(clamps, '', byId.get(id)!.name)),
+  );
 
 /** Clamps wanted, by the panel that is pressed on. Screws press while glue sets; both ends of a panel are pressed by one clamp across all. */
-function pressedIn(unit: ResolvedUnit, glueUp: GlueUp): Map<string, number> {
-  const pressed = new Map<string, number>();
+function pressedIn(unit: ResolvedUnit, glueUp: GlueUp): Map<string, Figure> {
+  const pressed = new Map<string, Figure>();
   for (const meeting of glueUp.meetings) {
     if (!meeting.joint.glue) continue;
     if (meeting.joint.fastening && meeting.joint.fastening.by !== 'dowels' && meeting.joint.fastening.by !== 'brads') continue;
-    const mm = seamMm(unit, meeting);
-    const wanted = Math.max(mm > TWO_FROM_MM ? 2 : 1, Math.ceil(mm / CLAMP_EVERY_MM));
-    pressed.set(meeting.guest, Math.max(pressed.get(meeting.guest) ?? 0, wanted));
+    const wanted = apply(TO_A_PART, { L: seamMm(unit, meeting), narrow: TWO_FROM_MM, each: CLAMP_EVERY_MM });
+    if (wanted.value > (pressed.get(meeting.guest)?.value ?? 0)) pressed.set(meeting.guest, wanted);
   }
   return pressed;
 }
@@ -93,12 +115,12 @@ export function glueTold(
   if (glued.length === 0) return null;
   const glue = glueOf(choice.glue, shop);
   const caul = cauls ? caulsFor(unit, glueUp) : null;
-  const clampsWanted = caul?.clamps ?? total(pressedIn(unit, glueUp));
+  const clampsWanted = caul?.clamps ?? clampsOf(unit, pressedIn(unit, glueUp));
   const reachMm = acrossMm(unit, glueUp);
   const owned = Object.values(shop.clamps).filter(({ reach }) => toMm(reach.nm) >= reachMm);
   return {
     joints: glued.length,
-    minutes: stepMinutes({ 'spread-joint': glued.length, 'lay-caul': caul?.cauls ?? 0, 'set-clamp': clampsWanted }),
+    minutes: stepMinutes({ 'spread-joint': glued.length, 'lay-caul': caul?.cauls ?? 0, 'set-clamp': clampsWanted.value }),
     openMin: apply(OPEN, { label: glue.openMin }),
     clampMin: slowed(glue.clampMin, choice.tempC),
     cureMin: slowed(glue.cureMin, choice.tempC),

@@ -8,6 +8,7 @@ import type { Shop } from '../stock/shop.ts';
 import type { Ticked } from './came-later.ts';
 import type { BuildChoices } from './choices.ts';
 import type { StepKind } from './step.ts';
+import type { Figure } from '../worked/figure.ts';
 
 /** What of its hanging takes time, or another pair of hands. */
 export interface ToHang {
@@ -70,7 +71,7 @@ export interface BuildJob {
   readonly ticked: Ticked;
   readonly made: ReadonlySet<string>;
   /** What the shop's log says: how much longer than planned steps of a kind take. */
-  readonly pace: Partial<Readonly<Record<StepKind, number>>>;
+  readonly pace: Partial<Readonly<Record<StepKind, Figure>>>;
 }
 
 /** Settings for all units, or one set for each. */

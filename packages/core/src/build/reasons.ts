@@ -2,9 +2,11 @@
  * What has to be done before what, and why: a row a reason, told by the kinds of the two steps and what they have in common.
  * Nothing here is a preference: an order that breaks one spoils a part, or cannot be made at all.
  */
+import type { Figure } from '../worked/figure.ts';
 import type { Label } from '../worked/dimension.ts';
 import { goesBefore } from '../setups/order.ts';
 import type { Edge, Step, StepDetail, StepKind } from './step.ts';
+import { waitMin } from './waiting.ts';
 
 type Of<K extends StepKind> = Step & { readonly detail: Extract<StepDetail, { kind: K }> };
 
@@ -15,8 +17,8 @@ interface Rule<A extends StepKind = StepKind, B extends StepKind = StepKind> {
   /** A panel both touch; the same unit; anything. */
   readonly share: 'panel' | 'unit' | 'all';
   readonly when?: (before: Of<A>, after: Of<B>) => boolean;
-  /** Minutes between them, where that is more than the wait of the first. */
-  readonly waits?: (before: Of<A>) => number;
+  /** Between them, where that is more than the wait of the first. */
+  readonly waits?: (before: Of<A>) => Figure | null;
 }
 
 const rule = <A extends StepKind, B extends StepKind>(
@@ -25,7 +27,7 @@ const rule = <A extends StepKind, B extends StepKind>(
   reason: string,
   share: Rule['share'],
   when?: (a: Of<A>, b: Of<B>) => boolean,
-  waits?: (a: Of<A>) => number,
+  waits?: (a: Of<A>) => Figure | null,
 ): Rule => ({ before, after, reason, share, ...(when ? { when } : {}), ...(waits ? { waits } : {}) }) as unknown as Rule;
 
 const sameSide = (a: { readonly detail: { readonly side: string } }, b: { readonly detail: { readonly side: string } }): boolean =>
@@ -34,7 +36,7 @@ const isInside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => sid
 const isOutside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'outside';
 /** Out of the clamps is not yet strong: what bears weight waits until the glue is. */
 const isGlued = ({ detail: { glue } }: Of<'glue'>): boolean => glue !== null;
-const cures = ({ detail: { glue } }: Of<'glue'>): number => Math.ceil(glue?.cureMin.value ?? 0);
+const cures = ({ detail: { glue } }: Of<'glue'>): Figure | null => glue?.cureMin ?? null;
 /** The dry end comes off only when what the first go glued holds. */
 const isSecondOf = ({ detail: { glueUp } }: Of<'glue'>, first: string): boolean => glueUp.go === 'second' && glueUp.after.includes(first);
 /** The first of an assembly's glue-ups: what is joined there was in no other. */
@@ -140,9 +142,9 @@ export function edgesOf(steps: readonly Step[], onRail: ReadonlyMap<string, stri
   }
   const touched = new Map(steps.map(({ id, panels }) => [id, new Set(panels)]));
   const found = new Map<string, Edge>();
-  const add = (before: Step, after: Step, reason: Label, waits = 0): void => {
+  const add = (before: Step, after: Step, reason: Label, waits: Figure | null = null): void => {
     const key = `${before.id} ${after.id}`;
-    if (!found.has(key)) found.set(key, { before: before.id, after: after.id, reason, waits: Math.max(before.waits, waits) });
+    if (!found.has(key)) found.set(key, { before: before.id, after: after.id, reason, waits: waitMin(waits) > waitMin(before.waits) ? waits : before.waits });
   };
   for (const { before, after, reason, share, when, waits } of RULES)
     for (const a of byKind.get(before) ?? [])

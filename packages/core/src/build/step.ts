@@ -26,7 +26,7 @@ export interface GlueTold {
   /** Until it may bear weight. */
   readonly cureMin: Figure;
   /** Clamps that reach across what is pressed. */
-  readonly clampsWanted: number;
+  readonly clampsWanted: Figure;
   readonly clampsOwned: number;
   /** Battens laid under them that press a whole side; 0 for a clamp to every joint. */
   readonly cauls: number;
@@ -48,8 +48,8 @@ export type Hindrance = 'glue' | 'clamps' | 'hands';
 /** One way to close a glue-up, with the worst of its goes. */
 export interface WayTold {
   readonly way: GlueWay;
-  readonly minutes: number;
-  readonly clamps: number;
+  readonly minutes: Figure;
+  readonly clamps: Figure;
   /** Held at once; what is one already counts once. */
   readonly pieces: number;
   /** Empty where it can be done. */
@@ -155,8 +155,8 @@ export interface Step {
   /** Every panel it touches. */
   readonly panels: readonly string[];
   readonly minutes: Figure;
-  /** Glue, a coat: so long nothing that follows it may begin, minutes. An edge may ask for longer. */
-  readonly waits: number;
+  /** Glue, a coat: so long nothing that follows it may begin; null for anything else. An edge may ask for longer. */
+  readonly waits: Figure | null;
   /** Machines it runs, by their ids; none for what is done at the bench. */
   readonly machines: readonly string[];
   readonly helper: HelperFor | null;
@@ -171,8 +171,8 @@ export interface Edge {
   readonly before: string;
   readonly after: string;
   readonly reason: Label;
-  /** From the end of the one to the beginning of the other at least, minutes; 0 where it may follow at once. */
-  readonly waits: number;
+  /** From the end of the one to the beginning of the other at least; null where it may follow at once. */
+  readonly waits: Figure | null;
 }
 
 export interface BuildPlan {

@@ -3,6 +3,7 @@ import { dayStart } from './calendar.ts';
 import type { BuildChoices } from './choices.ts';
 import { inOrder } from './order.ts';
 import type { Edge, Step } from './step.ts';
+import { waitMin } from './waiting.ts';
 
 /** A task that has to be through, and how long ago, minutes: glue sets, a coat dries. */
 export interface Follows {
@@ -43,7 +44,7 @@ export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices:
     const rows = after.get(b)!;
     rows.set(place.get(a)!, Math.max(rows.get(place.get(a)!) ?? 0, waits));
   };
-  for (const { before, after: later, waits } of edges) follows(before, later, waits);
+  for (const { before, after: later, waits } of edges) follows(before, later, waitMin(waits));
   for (const [before, later] of wishes(left, edges, choices)) follows(before, later, 0);
   const free = freeFrom(edges, done);
   return [...groups].map(([id, own]): Task => {
@@ -65,8 +66,8 @@ export function tasksOf(steps: readonly Step[], edges: readonly Edge[], choices:
 export function freeFrom(edges: readonly Edge[], done: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
   const free = new Map<string, number>();
   for (const { before, after, waits } of edges) {
-    const through = waits > 0 ? done.get(before) : undefined;
-    if (through !== undefined) free.set(after, Math.max(free.get(after) ?? -Infinity, through + waits));
+    const through = waits ? done.get(before) : undefined;
+    if (through !== undefined) free.set(after, Math.max(free.get(after) ?? -Infinity, through + waitMin(waits)));
   }
   return free;
 }

@@ -46,8 +46,8 @@ export const stepOf =
     unit,
     detail,
     panels,
-    minutes: stepMinutes(counts, pace[detail.kind] ?? 1),
-    waits: 0,
+    minutes: stepMinutes(counts, pace[detail.kind]),
+    waits: null,
     machines: [],
     helper: null,
     canPause: true,
@@ -141,7 +141,7 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
               ...(taped > 0 ? { 'mask-meter': taped / 1000 } : {}),
               ...(product.sanded && n > 0 ? { 'sand-square-meter': coated.value / 3 } : {}),
             },
-            { waits: Math.ceil(dryMin.value), canPause: false },
+            { waits: dryMin, canPause: false },
           ),
         ];
       }),
@@ -206,20 +206,20 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
       const fasteners = fastenersIn(glueUp);
       const panels = glueUp.groups.flat();
       const driven = fasteners.reduce((sum, { count }) => sum + count, 0);
-      const clampMin = Math.ceil(glue?.clampMin.value ?? 0);
+      const inClamps = glue?.clampMin ?? null;
       const joined = made(
         glueUp.id.slice(unit.id.length + 1),
         { kind: 'glue', assembly: assembly.id, what: assembly.kind, glueUp, skin, glue, fasteners, closing },
         panels,
         {
           'spread-joint': glue?.joints ?? 0,
-          'set-clamp': glue?.clampsWanted ?? 0,
+          'set-clamp': glue?.clampsWanted.value ?? 0,
           'lay-caul': glue?.cauls ?? 0,
           'fit-joint': glueUp.meetings.length + (glueUp.dry?.joints ?? 0),
           'drive-fastener': driven,
           'wipe-squeeze-out': glue ? 1 : 0,
         },
-        { waits: isRing ? 0 : clampMin, canPause: false, helper: helperFor(unit, panels, glueUp.groups.length) },
+        { waits: isRing ? null : inClamps, canPause: false, helper: helperFor(unit, panels, glueUp.groups.length) },
       );
       const checked = isRing
         ? [
@@ -228,7 +228,7 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
               { kind: 'square', assembly: assembly.id, diagonals: ringDiagonals(unit, assembly, insetDoors) },
               panels,
               { 'measure-diagonals': 1 },
-              { waits: clampMin, canPause: false, rightAfter: joined.id },
+              { waits: inClamps, canPause: false, rightAfter: joined.id },
             ),
           ]
         : [];

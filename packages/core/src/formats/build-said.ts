@@ -178,9 +178,9 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
       ...(glue && glue.cauls > 0
         ? [`${plural(glue.cauls, 'caul')}: battens planed to a slight crown, taped along the sides beforehand; clamps at their ends press every joint between.`]
         : []),
-      ...(glue && glue.clampsWanted > 0
+      ...(glue && glue.clampsWanted.value > 0
         ? [
-            `${plural(glue.clampsWanted, 'clamp')} that ${glue.clampsWanted === 1 ? 'reaches' : 'reach'} ${lengthText(glue.reachMm * NM_PER.mm, unit)}; ${glue.clampsOwned === 0 ? 'none' : glue.clampsOwned} here do.`,
+            `${plural(glue.clampsWanted.value, 'clamp')} that ${glue.clampsWanted.value === 1 ? 'reaches' : 'reach'} ${lengthText(glue.reachMm * NM_PER.mm, unit)}; ${glue.clampsOwned === 0 ? 'none' : glue.clampsOwned} here do.`,
           ]
         : []),
       ...driven,
@@ -206,9 +206,9 @@ function goWords({ glueUp, closing: { way, ways, chosen } }: Of<'glue'>, of: Uni
     plain && !chosen && (way.goes === 'two' || way.cauls) && glueUp.go !== 'second'
       ? plain.hindered.map((each) =>
           each === 'glue'
-            ? `All at once, a clamp to a joint, it takes ${minutesText(plain.minutes)} and the glue has skinned over.`
+            ? `All at once, a clamp to a joint, it takes ${minutesText(plain.minutes.value)} and the glue has skinned over.`
             : each === 'clamps'
-              ? `All at once, a clamp to a joint, it takes ${plural(plain.clamps, 'clamp')}, more than there are.`
+              ? `All at once, a clamp to a joint, it takes ${plural(plain.clamps.value, 'clamp')}, more than there are.`
               : `All at once ${plain.pieces} pieces stand in wet glue, more than one person holds.`,
         )
       : [];

@@ -3,6 +3,7 @@ import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import type { BuildFault } from '../build/build.ts';
 import type { Edge, Hindrance, HelperFor, Step, WayTold } from '../build/step.ts';
+import { waitMin } from '../build/waiting.ts';
 import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { capital } from '../checks/words/sentence.ts';
@@ -55,7 +56,7 @@ const SHEET_ALONE =
 export const fullTitle = ({ title, of }: Pick<StepWords, 'title' | 'of'>): string => (of === null ? title : `${title}, ${of}`);
 
 /** Why one step has to be before another, as a sentence. */
-export const reasonWords = ({ reason, waits }: Edge): string => `${capital(labelWords(reason))}${waits > 0 ? `, ${minutesText(waits)} later` : ''}.`;
+export const reasonWords = ({ reason, waits }: Edge): string => `${capital(labelWords(reason))}${waits ? `, ${minutesText(waitMin(waits))} later` : ''}.`;
 
 const HINDERED: Readonly<Record<Hindrance, string>> = { glue: 'the glue skins over', clamps: 'clamps are missing', hands: 'more pieces than one person holds' };
 
@@ -65,9 +66,10 @@ export const glueWayWords = ({
   minutes,
   clamps,
   hindered,
-}: WayTold): { readonly name: string; readonly takes: string; readonly hindered: string | null } => ({
+}: WayTold): { readonly name: string; readonly time: string; readonly clamps: string; readonly hindered: string | null } => ({
   name: `${way.goes === 'one' ? 'all at once' : 'one side after the other'}, ${way.cauls ? 'cauls along the sides' : 'a clamp to each joint'}`,
-  takes: `${minutesText(minutes)}, ${plural(clamps, 'clamp')}`,
+  time: minutesText(minutes.value),
+  clamps: plural(clamps.value, 'clamp'),
   hindered: hindered.length === 0 ? null : hindered.map((each) => HINDERED[each]).join(', '),
 });
 

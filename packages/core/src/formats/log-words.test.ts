@@ -69,7 +69,7 @@ describe('the log', () => {
   test('what was learned: pace, sizes, what was put right', () => {
     const learned = learningsOf(made, design, RECORD, workshop);
     // (80 + 60) / (20 + 60)
-    expect(learned.paces).toEqual([{ kind: 'sand', planned: 20, took: 80, pace: 1.75 }]);
+    expect(learned.paces).toMatchObject([{ kind: 'sand', planned: 20, took: 80, pace: { value: 1.75 } }]);
     expect([learned.measured, learned.off, learned.worstNm / 1e6, learned.spoiled]).toEqual([1, 1, 2, 0]);
     expect(learned.lessons.map(({ lesson }) => lesson)).toEqual(['sheet-measured', 'part-put-right', 'out-of-square', 'hung-off']);
   });

@@ -2,6 +2,7 @@
 import { paceOf } from '../build/pace.ts';
 import type { StepKind } from '../build/step.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
+import { apply, formula, termOf, total, type Figure, type FigureTerm } from '../worked/figure.ts';
 import { lyingAfter } from '../cuts/left.ts';
 import { plannedFor, standing, standingAsCut, standingSteps, type Design, type RecordEntry } from './design.ts';
 import { progressOf } from './layouts.ts';
@@ -13,22 +14,21 @@ export interface LearnedPace {
   readonly planned: number;
   readonly took: number;
   /** What such steps are multiplied by from now on. */
-  readonly pace: number;
+  readonly pace: Figure;
 }
 
 /** Sheets of one product that are cut up, m². */
 export interface LearnedWaste {
   readonly product: string;
   readonly sheets: number;
-  readonly sheetsM2: number;
-  readonly partsM2: number;
+  readonly sheetsM2: Figure;
+  /** Parts that can be used. */
+  readonly partsM2: Figure;
   /** Offcuts worth keeping. */
-  readonly keptM2: number;
-  /** Parts among them that were spoiled. */
-  readonly spoiledM2: number;
+  readonly keptM2: Figure;
   /** Neither part nor kept, as the layout had it and as it came. */
-  readonly plannedM2: number;
-  readonly wasteM2: number;
+  readonly plannedM2: Figure;
+  readonly wasteM2: Figure;
 }
 
 export interface Learnings {
@@ -44,9 +44,8 @@ export interface Learnings {
 
 export function learningsOf(plan: Plan, design: Design, record: readonly RecordEntry[], workshop: Workshop): Learnings {
   const done = standingSteps(record).map(({ done: each }) => each);
-  const paces = paceOf(done);
-  const sum = (kind: StepKind, of: 'planned' | 'minutes'): number =>
-    done.filter((each) => each.kind === kind && each.minutes !== undefined && each.planned !== undefined).reduce((all, each) => all + (each[of] ?? 0), 0);
+  const paces = Object.entries(paceOf(done)) as [StepKind, Figure][];
+  const termIn = ({ terms }: Figure, symbol: string): number => terms.find((term) => term.symbol === symbol)!.value;
   const offs = [...standingAsCut(record)].flatMap(([panel, { cut }]) => {
     const line = plan.parts.find(({ panels }) => panels.includes(panel));
     if (!line) return [];
@@ -57,7 +56,7 @@ export function learningsOf(plan: Plan, design: Design, record: readonly RecordE
     ];
   });
   return {
-    paces: (Object.entries(paces) as [StepKind, number][]).map(([kind, pace]) => ({ kind, planned: sum(kind, 'planned'), took: sum(kind, 'minutes'), pace })),
+    paces: paces.map(([kind, pace]) => ({ kind, planned: termIn(pace, 'planned'), took: termIn(pace, 'took'), pace })),
     waste: wasteOf(design, record, workshop),
     measured: offs.length,
     off: offs.filter((off) => off > PART_OFF).length,
@@ -67,39 +66,86 @@ export function learningsOf(plan: Plan, design: Design, record: readonly RecordE
   };
 }
 
-const m2 = (length: number, width: number): number => (length / 1e9) * (width / 1e9);
+const SURFACE = formula({
+  label: 'surface',
+  unit: 'm2',
+  text: 'l · w',
+  source: '[eq]',
+  terms: { l: 'mm', w: 'mm' },
+  compute: ({ l, w }) => (l / 1e3) * (w / 1e3),
+});
+
+const USABLE = formula({
+  label: 'parts-usable',
+  unit: 'm2',
+  text: 'parts − spoiled',
+  source: '[eq]',
+  terms: { parts: 'm2', spoiled: 'm2' },
+  compute: ({ parts, spoiled }) => parts - spoiled,
+});
+
+const PLANNED_WASTE = formula({
+  label: 'waste-planned',
+  unit: 'm2',
+  text: 'sheets − parts − kept',
+  source: '[eq]',
+  terms: { sheets: 'm2', parts: 'm2', kept: 'm2' },
+  compute: ({ sheets, parts, kept }) => sheets - parts - kept,
+});
+
+const WASTE = formula({
+  label: 'waste',
+  unit: 'm2',
+  text: 'planned + spoiled',
+  source: '[eq]',
+  terms: { planned: 'm2', spoiled: 'm2' },
+  compute: ({ planned, spoiled }) => planned + spoiled,
+});
+
+/** What of the sheets of one product that are cut up went where, piece by piece. */
+type Pieces = Readonly<Record<'sheets' | 'parts' | 'spoiled' | 'kept', FigureTerm[]>>;
+
+const surface = (l: number, w: number, key: string): FigureTerm => termOf(apply(SURFACE, { l: l / 1e6, w: w / 1e6 }), '', { key });
 
 /** Of sheets all of whose cuts are made, product by product. */
 function wasteOf(design: Pick<Design, 'layouts'>, record: readonly RecordEntry[], workshop: Workshop): LearnedWaste[] {
   const spoiled = standing(record, (entry) => entry.spoiled).map(({ fact }) => fact);
-  const rows = new Map<string, LearnedWaste>();
+  const rows = new Map<string, Pieces>();
   for (const kept of Object.values(design.layouts)) {
     if (!Object.hasOwn(workshop.products, kept.product)) continue;
     const { layout, sequence, done } = progressOf(kept, record, workshop);
     const lying = lyingAfter(layout.sheets, sequence.steps, new Set(done.keys()));
     layout.sheets.forEach(({ length, width, placements }, index) => {
       if (!sequence.steps.filter(({ sheet }) => sheet === index).every(({ id }) => done.has(id))) return;
-      const area = (all: readonly { readonly dx: number; readonly dy: number }[]): number => all.reduce((sum, { dx, dy }) => sum + m2(dx, dy), 0);
-      const partsM2 = area(placements);
-      const keptM2 = area(
-        lying.filter((each) => each.sheet === index && each.piece.part === null && keepsOffcut(workshop.shop, each.piece)).map(({ piece }) => piece),
-      );
-      const spoiledM2 = area(placements.filter(({ part }) => spoiled.some((each) => each.layout === layout.id && each.part === part)));
-      const sheetsM2 = m2(length, width);
-      const plannedM2 = sheetsM2 - partsM2 - keptM2;
-      const before = rows.get(kept.product);
-      const more = (key: 'sheets' | 'sheetsM2' | 'partsM2' | 'keptM2' | 'spoiledM2' | 'plannedM2' | 'wasteM2', by: number): number => (before?.[key] ?? 0) + by;
-      rows.set(kept.product, {
-        product: kept.product,
-        sheets: more('sheets', 1),
-        sheetsM2: more('sheetsM2', sheetsM2),
-        partsM2: more('partsM2', partsM2),
-        keptM2: more('keptM2', keptM2),
-        spoiledM2: more('spoiledM2', spoiledM2),
-        plannedM2: more('plannedM2', plannedM2),
-        wasteM2: more('wasteM2', plannedM2 + spoiledM2),
-      });
+      const row: Pieces = rows.get(kept.product) ?? { sheets: [], parts: [], spoiled: [], kept: [] };
+      rows.set(kept.product, row);
+      row.sheets.push(surface(length, width, 'sheet-cut-up'));
+      for (const { dx, dy, part } of placements) {
+        row.parts.push(surface(dx, dy, 'part-cut'));
+        if (spoiled.some((each) => each.layout === layout.id && each.part === part)) row.spoiled.push(surface(dx, dy, 'part-spoiled'));
+      }
+      for (const { sheet, piece } of lying)
+        if (sheet === index && piece.part === null && keepsOffcut(workshop.shop, piece)) row.kept.push(surface(piece.dx, piece.dy, 'offcut-kept'));
     });
   }
-  return [...rows.values()];
+  return [...rows].map(([product, pieces]) => wasteTold(product, pieces));
+}
+
+function wasteTold(product: string, pieces: Pieces): LearnedWaste {
+  const [sheets, parts, spoiled, kept] = (['sheets', 'parts', 'spoiled', 'kept'] as const).map((key) => total(`all-${key}`, 'm2', pieces[key])) as [
+    Figure,
+    Figure,
+    Figure,
+    Figure,
+  ];
+  const planned = apply(PLANNED_WASTE, { sheets, parts, kept });
+  return {
+    product,
+    sheets: pieces.sheets.length,
+    sheetsM2: sheets,
+    partsM2: apply(USABLE, { parts, spoiled }),
+    keptM2: kept,
+    plannedM2: planned,
+    wasteM2: apply(WASTE, { planned, spoiled }),
+  };
 }

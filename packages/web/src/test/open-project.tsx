@@ -5,6 +5,7 @@ import { createMemoryRouter, RouterProvider } from 'react-router';
 import { applyEdit, starterWorkshop, type Edit, type RecordEntry } from '@keen/core';
 import { makeStore, type Store } from '../app/store.ts';
 import { projectOpened } from '../features/project/project.slice.ts';
+import { ExplainProvider } from '../ui/Explained.tsx';
 import { DESIGN, READINGS } from './print-room.ts';
 
 /** A store with the design open, some edits made. */
@@ -27,12 +28,14 @@ export function openStore(edit: Edit = [], record: readonly RecordEntry[] = READ
   return store;
 }
 
-/** The store and an address round what is tested. */
+/** The store, an address and sums that open round what is tested. */
 export function Opened({ store, at = '/project/p/ink/box', children }: { readonly store: Store; readonly at?: string; readonly children: ReactNode }) {
   const router = createMemoryRouter([{ path: '/project/:projectId/:unitId/:station', element: children }], { initialEntries: [at] });
   return (
     <Provider store={store}>
-      <RouterProvider router={router} />
+      <ExplainProvider onSource={() => {}}>
+        <RouterProvider router={router} />
+      </ExplainProvider>
     </Provider>
   );
 }

@@ -1,5 +1,5 @@
 /** The work in words: machines and how they are set, the steps of the build in their order. */
-import { fullTitle, inWantedOrder, minutesText, setupWords, stepWords } from '@keen/core';
+import { fullTitle, inWantedOrder, minutesText, waitMin, setupWords, stepWords } from '@keen/core';
 import type { Told } from './chapter.ts';
 import { Flow, type Pages } from './flow.ts';
 
@@ -32,7 +32,7 @@ export function stepsChapter(pages: Pages, { build, built, units, unit }: Told):
     for (const line of words.checks) flow.paragraph(line, { indent: 4, bullet: 'tick' });
     if (words.caution) flow.paragraph(words.caution, { bold: true, indent: 4, bullet: '!' });
     if (words.alone) flow.paragraph(words.alone, { indent: 4 });
-    flow.paragraph(`About ${minutesText(step.minutes.value)}${step.waits > 0 ? `; nothing that follows it begins for ${minutesText(step.waits)}` : ''}.`, {
+    flow.paragraph(`About ${minutesText(step.minutes.value)}${step.waits ? `; nothing that follows it begins for ${minutesText(waitMin(step.waits))}` : ''}.`, {
       indent: 4,
     });
   });

@@ -19,7 +19,7 @@ export function StepAtTheBench({ step, words, of, unit }: StepAtTheBenchProps) {
   return (
     <>
       <h1>{words.title}</h1>
-      <NotBefore step={step} of={of} />
+      <NotBefore step={step} of={of} unit={unit} />
       <StepPicture step={step} title={words.title} of={of} />
       {!setup && words.big.length > 0 && (
         <dl className="bench-numbers">

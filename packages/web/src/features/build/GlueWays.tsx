@@ -1,14 +1,16 @@
 /** The ways a glue-up can be closed, each with what it takes; one is chosen, or left to glue, clamps and hands. */
 import { glueWayWords, type Closing, type GlueWay } from '@keen/core';
 import { Button } from '@mui/material';
+import { Explained } from '../../ui/Explained.tsx';
 import { useAppSelector } from '../../app/store.ts';
-import { selectDesign } from '../project/selectors.ts';
+import { selectDesign, useDisplayUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
 const same = (a: GlueWay, b: GlueWay): boolean => a.goes === b.goes && a.cauls === b.cauls;
 
 export function GlueWays({ closing: { way, ways, chosen, of } }: { readonly closing: Closing }) {
   const { build } = useAppSelector(selectDesign);
+  const unit = useDisplayUnit();
   const { apply } = useEdit();
   if (ways.length < 2) return null;
   const take = (next: GlueWay): void => apply([{ path: ['build', 'glueUps', of], value: next }], `build.glueUps.${of}`);
@@ -20,12 +22,19 @@ export function GlueWays({ closing: { way, ways, chosen, of } }: { readonly clos
     <fieldset className="glue-ways">
       <legend>How it is closed</legend>
       {ways.map((told) => {
-        const { name, takes, hindered } = glueWayWords(told);
+        const { name, time, clamps, hindered } = glueWayWords(told);
         return (
           <label key={name} className={hindered ? 'hindered' : ''}>
             <input type="radio" name={`way of ${of}`} checked={same(told.way, way)} onChange={() => take(told.way)} />
             <span>
-              {name} <span className="quiet">{takes}</span>
+              {name}{' '}
+              <Explained title="from the first joint to the last clamp" unit={unit} of={told.minutes}>
+                {time}
+              </Explained>
+              ,{' '}
+              <Explained title="clamps wanted" unit={unit} of={told.clamps}>
+                {clamps}
+              </Explained>
               {hindered && <span className="caution"> · {hindered}</span>}
             </span>
           </label>

@@ -1,5 +1,5 @@
 /** One step in full: its picture, what is done with what numbers, what is looked at, what can hurt, and why it stands where it stands. */
-import { marksOf, minutesText, setupWords, stepWords, type DisplayUnit, type Step } from '@keen/core';
+import { marksOf, minutesText, setupWords, stepWords, waitMin, type DisplayUnit, type Step } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -47,12 +47,20 @@ export function StepCard({ step, of, unit, ticker, onMove, refused, onStep, fall
           <Explained title="hands on" unit={unit} of={step.minutes}>
             {minutesText(step.minutes.value)}
           </Explained>
-          {step.waits > 0 && `, then ${minutesText(step.waits)} to wait`}
+          {step.waits && (
+            <>
+              , then{' '}
+              <Explained title="to wait" unit={unit} of={step.waits}>
+                {minutesText(waitMin(step.waits))}
+              </Explained>{' '}
+              to wait
+            </>
+          )}
           {step.helper !== null && ' · a second pair of hands'}
           {marks.length > 0 && marks.length <= 14 && ` · ${marks.join(' ')}`}
         </p>
       </header>
-      <NotBefore step={step} of={of} />
+      <NotBefore step={step} of={of} unit={unit} />
       <StepPicture step={step} title={words.title} of={of} />
       {step.detail.kind === 'setup' && <SetupSettings set={setupWords(step.detail.setup, of.told.setups, unit).set} unit={unit} />}
       {faults.map((fault) => (

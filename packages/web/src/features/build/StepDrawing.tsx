@@ -20,14 +20,17 @@ export function StepDrawing({ step, title }: { readonly step: Pick<Step, 'panels
   const touched = new Set(step.panels);
   const about = units.filter(({ id, unit }) => (step.unit === null ? unit.panels.some((panel) => touched.has(panel.id)) : id === step.unit));
   if (about.length === 0) return null;
-  return <Cabinets drawn={about.map(({ unit }) => drawnApart(step, unit))} touched={touched} title={title} />;
+  const dry = new Set(step.detail.kind === 'glue' ? (step.detail.glueUp.dry?.panels ?? []) : []);
+  return <Cabinets drawn={about.map(({ unit }) => drawnApart(step, unit))} touched={touched} dry={dry} title={title} />;
 }
 
 /** Along the wall and up it is seen from the front, out of the wall from the side. */
 function drawnApart({ detail }: Pick<Step, 'detail'>, unit: ResolvedUnit): Drawn {
   const still: Drawn = { unit, view: 'front', moved: () => [0, 0] };
   if (detail.kind !== 'glue' || !detail.glueUp.along) return still;
-  const { along, groups } = detail.glueUp;
+  const { along, dry } = detail.glueUp;
+  // What is put on dry closes with the rest.
+  const groups = [...detail.glueUp.groups, ...(dry ? [dry.panels] : [])];
   const outward = Math.abs(along.out) > Math.max(Math.abs(along.along), Math.abs(along.up));
   const view: ViewId = outward ? 'left' : 'front';
   const way: readonly [number, number] = outward ? [along.out, along.up] : [along.along, along.up];
@@ -72,7 +75,15 @@ function sideBySide(drawn: readonly Drawn[], touched: ReadonlySet<string>) {
   });
 }
 
-function Cabinets({ drawn, touched, title }: { readonly drawn: readonly Drawn[]; readonly touched: ReadonlySet<string>; readonly title: string }) {
+interface CabinetsProps {
+  readonly drawn: readonly Drawn[];
+  readonly touched: ReadonlySet<string>;
+  /** Put on without glue: there, drawn in a broken line. */
+  readonly dry: ReadonlySet<string>;
+  readonly title: string;
+}
+
+function Cabinets({ drawn, touched, dry, title }: CabinetsProps) {
   const dispatch = useAppDispatch();
   const { selected, hovered } = useAppSelector(({ view }) => view);
   const shapes = sideBySide(drawn, touched);
@@ -85,7 +96,7 @@ function Cabinets({ drawn, touched, title }: { readonly drawn: readonly Drawn[];
       {[...shapes.filter(({ panel }) => !touched.has(panel)), ...shapes.filter(({ panel }) => touched.has(panel))].map(({ panel, role, corners }) => (
         <polygon
           key={panel}
-          className={`panel-shape ${role}${touched.has(panel) ? '' : ' aside'}${panel === hovered ? ' hovered' : ''}${panel === selected ? ' selected' : ''}`}
+          className={`panel-shape ${role}${touched.has(panel) ? '' : dry.has(panel) ? ' dry' : ' aside'}${panel === hovered ? ' hovered' : ''}${panel === selected ? ' selected' : ''}`}
           points={corners.map(([x, y]) => `${x},${y}`).join(' ')}
           onPointerEnter={() => dispatch(panelHovered(panel))}
           onPointerLeave={() => dispatch(panelHovered(null))}

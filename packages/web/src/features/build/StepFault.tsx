@@ -36,8 +36,8 @@ export function StepFault({ fault, closing, shop, unit }: StepFaultProps) {
         {fault.fault !== 'too-cold' &&
           closing &&
           ways.slice(0, 2).map((told) => {
-            const { name, takes } = glueWayWords(told);
-            return fix(`Close it ${name}: ${takes}`, [{ path: ['build', 'glueUps', closing.of], value: told.way }]);
+            const { name, time, clamps } = glueWayWords(told);
+            return fix(`Close it ${name}: ${time}, ${clamps}`, [{ path: ['build', 'glueUps', closing.of], value: told.way }]);
           })}
         {fault.fault === 'open-time' &&
           fault.slower.slice(0, 2).map((each) => {

@@ -48,6 +48,10 @@ export function StepSums({ step: { detail }, unit }: { readonly step: Step; read
         <Explained title="in the clamps" unit={unit} of={detail.glue.clampMin}>
           time in the clamps
         </Explained>
+        ,{' '}
+        <Explained title="clamps wanted" unit={unit} of={detail.glue.clampsWanted}>
+          clamps
+        </Explained>
       </p>
     );
   return null;

@@ -60,6 +60,10 @@ describe('a glue-up', () => {
     expect(names[0]).toMatch(/^all at once, a clamp to each joint 13 min, 8 clamps · the glue skins over$/);
     expect(names[3]).toMatch(/^one side after the other, cauls along the sides 8 min, 4 clamps$/);
     expect(ways.getAllByRole<HTMLInputElement>('radio').map(({ checked }) => checked)).toEqual([false, false, false, true]);
+    await userEvent.click(ways.getAllByRole('button', { name: '8 clamps' })[0]!);
+    // Two to each of top, bottom and the two fixed shelves.
+    expect(screen.getByRole('dialog', { name: 'Sum: clamps wanted' }).textContent).toMatch(/top.*2.*bottom.*2.*8/);
+    await userEvent.keyboard('{Escape}');
     await userEvent.click(ways.getAllByRole('radio')[1]!);
     expect(build().glueUps).toEqual({ [RING]: { goes: 'two', cauls: false } });
     await userEvent.click(screen.getByRole('button', { name: 'Leave it to what is at hand' }));
@@ -98,7 +102,23 @@ describe('what sets', () => {
   test('is waited for by the clock, with what it is and until when', () => {
     card(RING, [], [...READINGS, glued]);
     // 45 min at 18 °C: 45 · 2^0.2 = 51.7, from 20:00; it is 20:10.
-    expect(screen.getByText(/^Not before Tue 1 Dec, 20:52, in 42 min\./).textContent).toContain('“Compare the diagonals” was done at 20:00.');
+    const told = screen.getByText(/^Not before/);
+    expect(told.textContent).toContain('Not before Tue 1 Dec, 20:52, in 42 min. “Compare the diagonals” was done at 20:00.');
+  });
+
+  test('says how the wait is worked out, down to the label', async () => {
+    card(RING, [], [...READINGS, glued]);
+    await userEvent.click(within(screen.getByText(/^Not before/)).getByRole('button', { name: '42 min' }));
+    const sum = within(screen.getByRole('dialog', { name: 'Sum: still to wait' }));
+    // ⌈51.7⌉ − 10
+    expect(sum.getAllByRole('row').map(({ textContent }) => textContent)).toEqual([
+      expect.stringMatching(/to wait in all|at this temperature/),
+      expect.stringMatching(/gone since then.*10 min/),
+      expect.stringMatching(/still to wait.*42 min/),
+      expect.stringContaining('docs/formulas/warmth.md'),
+    ]);
+    await userEvent.click(sum.getByRole('button', { name: 'at this temperature' }));
+    expect(screen.getByRole('dialog').textContent).toMatch(/as the label says.*45 min/);
   });
 
   test('is waited for no longer when its time is over', () => {

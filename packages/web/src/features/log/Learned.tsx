@@ -1,11 +1,15 @@
 /** What was learned: minutes planned and taken, waste, what came out off, cutters and scales, checks that saved something or came true; notes for next time. */
 import {
+  figureText,
+  labelWords,
   learningsOf,
   lessonWords,
   minutesText,
   SAVED,
   standingNotes,
   tapeTextWithUnit,
+  type DisplayUnit,
+  type Figure,
   type Learnings,
   type Length,
   type StepKind,
@@ -13,6 +17,7 @@ import {
 } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
+import { Explained } from '../../ui/Explained.tsx';
 import { cutterWords } from '../joints/testCuts.ts';
 import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 
@@ -67,7 +72,11 @@ export function Learned({ shown }: { readonly shown: ShownUnit }) {
                   <th scope="row">{KINDS[kind] ?? kind.replace('-', ' ')}</th>
                   <td>{minutesText(planned)}</td>
                   <td>{minutesText(took)}</td>
-                  <td>× {pace.toFixed(2)}</td>
+                  <td>
+                    <Explained title="planned from now on" unit={shown.unit} of={pace}>
+                      × {pace.value.toFixed(2)}
+                    </Explained>
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -82,7 +91,7 @@ export function Learned({ shown }: { readonly shown: ShownUnit }) {
             : `${measured} ${measured === 1 ? 'part was' : 'parts were'} measured, ${off === 0 ? 'none' : off} off by more than half a millimeter; the most was ${tapeTextWithUnit(worstNm as Length, shown.unit)}.`}
           {spoiled > 0 && ` ${spoiled} made once more.`}
         </p>
-        <Waste waste={waste} products={workshop.products} />
+        <Waste waste={waste} products={workshop.products} unit={shown.unit} />
       </section>
       <section aria-labelledby="learned-offsets">
         <h2 id="learned-offsets">Cutters and scales</h2>
@@ -135,7 +144,7 @@ export function Learned({ shown }: { readonly shown: ShownUnit }) {
 }
 
 /** Sheets that are cut up: what became parts, what is kept, what is neither, as it was planned and as it came. */
-function Waste({ waste, products }: { readonly waste: Learnings['waste']; readonly products: Workshop['products'] }) {
+function Waste({ waste, products, unit }: { readonly waste: Learnings['waste']; readonly products: Workshop['products']; readonly unit: DisplayUnit }) {
   if (waste.length === 0) return <p className="quiet">No sheet is cut up whole yet: what was waste is said then.</p>;
   return (
     <table className="built-table" aria-label="Sheets that are cut up">
@@ -149,14 +158,18 @@ function Waste({ waste, products }: { readonly waste: Learnings['waste']; readon
         </tr>
       </thead>
       <tbody>
-        {waste.map(({ product, sheets, sheetsM2, partsM2, spoiledM2, keptM2, plannedM2, wasteM2 }) => {
-          const share = (m2: number): string => `${m2.toFixed(2)} m² (${Math.round((m2 / sheetsM2) * 100)} %)`;
+        {waste.map(({ product, sheets, sheetsM2, partsM2, keptM2, plannedM2, wasteM2 }) => {
+          const share = (of: Figure) => (
+            <Explained title={labelWords(of.label)} unit={unit} of={of}>
+              {figureText(of.value, 'm2', unit)} ({Math.round((of.value / sheetsM2.value) * 100)} %)
+            </Explained>
+          );
           return (
             <tr key={product}>
               <th scope="row">
                 {sheets} of {products[product]?.name ?? product}
               </th>
-              <td>{share(partsM2 - spoiledM2)}</td>
+              <td>{share(partsM2)}</td>
               <td>{share(keptM2)}</td>
               <td>{share(plannedM2)}</td>
               <td>{share(wasteM2)}</td>
