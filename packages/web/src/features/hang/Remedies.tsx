@@ -17,17 +17,17 @@ export function Remedies({ shown, onStation }: { readonly shown: ShownUnit; read
     const timer = window.setTimeout(() => setFound({ of: plan, rows: remediesFor(previewPlanner, design, record, workshop, box.id) }), RESTS_MS);
     return () => window.clearTimeout(timer);
   }, [plan, design, record, workshop, box.id]);
-  // What was found for another plan is not told of this one.
-  const rows = found?.of === plan ? found.rows : [];
-  if (rows.length === 0) return null;
+  // What was found for another plan is not told of this one; its place is kept, so that nothing below moves at every key.
+  const settled = found?.of === plan;
+  if (plan.hang.links.length === 0 || (settled && found.rows.length === 0)) return null;
   const { state } = plan.hang;
   return (
-    <section className={`finding ${state === 'fine' ? 'look' : 'change'}`} aria-label="What would help most">
+    <section className={`finding ${state === 'fine' ? 'look' : 'change'}`} aria-label="What would help most" aria-busy={!settled}>
       <p>
         <strong>{state === 'fine' ? 'To carry more:' : 'What would help most:'}</strong>
       </p>
-      <ul className="remedies">
-        {rows.map(({ fix, carriesKg, weakest }) => (
+      <ul className={`remedies${settled ? '' : ' pending'}`}>
+        {(found?.rows ?? []).map(({ fix, carriesKg, weakest }) => (
           <li key={JSON.stringify(fix.edit)}>
             <FixButton fix={fix} unitId={box.id} unit={unit} onStation={onStation} />
             <span className="quiet">{carriesKg === null ? `most used link at ${percentText(weakest)}` : `carries ${bothMasses(carriesKg, unit)}`}</span>

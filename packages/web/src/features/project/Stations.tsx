@@ -58,7 +58,7 @@ export function Stations({ current, onStation, onSums }: StationsProps) {
               >
                 <StateMark mark={mark} />
                 <span className="station-name">{name}</span>
-                <span className="station-words">{words}</span>
+                <span className={`station-words ${id}`}>{words}</span>
               </button>
             </li>
           );
@@ -151,7 +151,7 @@ function useResults(): Readonly<Record<StationId, Result>> {
     ? 'working it out'
     : unplaced
       ? 'parts left over'
-      : `${totals.sheets} ${totals.sheets === 1 ? 'sheet' : 'sheets'}${proved ? ', fewest possible' : searching ? ' so far' : ''}`;
+      : `${totals.sheets} ${totals.sheets === 1 ? 'sheet' : 'sheets'}${proved ? ', the fewest' : searching ? ' so far' : ''}`;
   const weakest = hang.links[0];
   const hangWords = hang.state === 'refused' ? 'not like this' : weakest ? `${hang.state}, ${percentText(weakest.use.value)}` : hang.state;
   const jointsResult = {

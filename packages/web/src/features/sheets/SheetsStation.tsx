@@ -70,7 +70,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
   return (
     <div className="station-body scroll">
       <h1>{headline(totals, proved, searching)}</h1>
-      <div className="lead" role="status">
+      <div className="lead sheets-lead" role="status">
         {searching ? (
           <span className="nesting">
             <LinearProgress
