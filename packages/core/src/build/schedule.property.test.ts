@@ -91,6 +91,17 @@ test('of few tasks no order of any kind finishes earlier', () => {
   );
 });
 
+test('what no schedule is said to beat, none beats', () => {
+  fc.assert(
+    fc.property(tasks(5), windows, (all, hours) => {
+      const { least, finish, proved } = scheduleOf(all, hours, 0, { seed: 1, tries: 0, branches: 0 })!;
+      expect(least).toBeLessThanOrEqual(earliestFinish(all, hours, 0, hours.at(-1)!.to));
+      if (proved) expect(least).toBe(finish);
+    }),
+    { numRuns: 200 },
+  );
+});
+
 test('of many tasks every drying time and evening is kept, and the same seed gives the same days', () => {
   fc.assert(
     fc.property(tasks(40), windows, (all, hours) => {

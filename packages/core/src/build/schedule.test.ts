@@ -68,6 +68,32 @@ describe('days', () => {
     expect(found.proved).toBe(true);
   });
 
+  test('two coats that both dry before the last step are not both on in one evening: proved, though each alone would be', () => {
+    const evenings = windowsFrom(week(evening('tu', 1, 19, 20), evening('we', 2, 19, 20), evening('th', 3, 19, 20)), begins);
+    const tasks = [
+      task('one', 40),
+      task('other', 40),
+      task('last', 10, {
+        after: [
+          { at: 0, waits: 1440 },
+          { at: 1, waits: 1440 },
+        ],
+      }),
+    ];
+    // Nothing is tried: what was laid first is held against the bound alone.
+    const { finish, least, proved } = scheduleOf(tasks, evenings, begins, { seed: 1, tries: 0, branches: 0 })!;
+    expect([finish, least, proved]).toEqual([dayStart('2026-12-03') + 19 * 60 + 30, dayStart('2026-12-03') + 19 * 60 + 30, true]);
+  });
+
+  test('what is not proved says what none can be before', () => {
+    // A glue-up cannot be left half done: one fits into an evening of 180 minutes, though 300 are fewer than two evenings have.
+    const tasks = ['a', 'b', 'c'].map((id) => task(id, 100, { canPause: false }));
+    const laid = scheduleOf(tasks, hours, begins, { seed: 1, tries: 0, branches: 0 })!;
+    expect([laid.proved, dayOf(laid.least), dayOf(laid.finish)]).toEqual([false, '2026-12-03', '2026-12-05']);
+    // Every order looked through says it for sure.
+    expect(scheduleOf(tasks, hours, begins)).toMatchObject({ proved: true, finish: laid.finish, least: laid.finish });
+  });
+
   test('a glue-up is not begun where the evening ends before it is through', () => {
     const found = scheduleOf([task('sand', 150), task('glue', 45, { after: [{ at: 0, waits: 0 }], canPause: false })], hours, begins)!;
     expect(dayOf(found.tasks[1]!.start)).toBe('2026-12-03');

@@ -4,8 +4,9 @@
  */
 import { seeded, type Random } from '../chance/random.ts';
 import type { Window } from './calendar.ts';
+import { leastFinish } from './earliest.ts';
 import type { Task } from './tasks.ts';
-import { hoursFor, layInOrder, serves, Timetable, type Hours, type Laid } from './timetable.ts';
+import { hoursFor, latestBegin, layInOrder, Timetable, type Hours, type Laid } from './timetable.ts';
 
 export interface Scheduled extends Laid {
   readonly task: Task;
@@ -21,6 +22,8 @@ export interface Schedule {
   readonly minutes: number;
   /** Nothing finishes earlier. */
   readonly proved: boolean;
+  /** What no schedule finishes before: the finish itself where that is proved. */
+  readonly least: number;
   /** What no hours there are have, and is done without: tasks that want it, by their ids. */
   readonly without: Readonly<Record<Lack, readonly string[]>>;
 }
@@ -50,7 +53,7 @@ export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], b
     const laid = layInOrder(tasks, order, hours, begins);
     if (laid && finishOf(laid) < best.finish) best = { order: [...order], laid, finish: finishOf(laid) };
   };
-  const least = leastFinish(tasks, hours, begins, tails);
+  const least = leastFinish(tasks, hours, begins, best.finish);
   if (best.finish > least) consider(byTail(tasks, tails));
   const random = seeded(effort.seed);
   for (let n = 0; n < effort.tries && best.finish > least; n++) consider(shaken(best.order, tasks, random));
@@ -62,6 +65,7 @@ export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], b
     finish: best.finish,
     minutes: tasks.reduce((sum, task) => sum + task.minutes, 0),
     proved: search.proved,
+    least: search.proved ? best.finish : least,
     without: lacksOf(tasks, hours),
   };
 }
@@ -85,16 +89,6 @@ function tailsOf(tasks: readonly Task[]): number[] {
     for (const { at, waits } of tasks[index]!.after) tails[at] = Math.max(tails[at]!, tasks[at]!.minutes + waits + tails[index]!);
   return tails;
 }
-
-/** No schedule finishes before the hours hold all the work, nor before the longest chain is through. */
-function leastFinish(tasks: readonly Task[], hours: Hours, begins: number, tails: readonly number[]): number {
-  const work: Task = { ...ANY, minutes: tasks.reduce((sum, { minutes }) => sum + minutes, 0) };
-  const all = work.minutes === 0 ? begins : (new Timetable(hours, begins).lay(work, begins)?.end ?? begins);
-  const chains = tasks.map((task, index) => (new Timetable(hours, begins).lay(task, begins)?.start ?? begins) + tails[index]!);
-  return Math.max(all, ...chains);
-}
-
-const ANY: Omit<Task, 'minutes'> = { id: '', steps: [], helper: false, machines: [], canPause: true, notBefore: -Infinity, after: [] };
 
 /** What most stands on comes first. */
 function byTail(tasks: readonly Task[], tails: readonly number[]): number[] {
@@ -182,26 +176,6 @@ function slackOf(tasks: readonly Task[], laid: readonly Laid[], hours: Hours, fi
     next = index;
   }
   return tasks.map((_, index) => minutesWithin(hours.windows, laid[index]!.start, latestStart[index]!));
-}
-
-/** The latest a task can begin and be through by `end`. */
-function latestBegin(task: Task, windows: readonly Window[], from: number, end: number): number {
-  let left = task.minutes;
-  for (let n = windows.length - 1; n >= 0; n--) {
-    const window = windows[n]!;
-    if (window.from >= end) continue;
-    if (window.to <= from) break;
-    if (!serves(window, task)) continue;
-    const to = Math.min(window.to, end);
-    if (!task.canPause) {
-      if (to - task.minutes >= window.from) return to - task.minutes;
-      continue;
-    }
-    const begins = Math.max(window.from, to - left);
-    left -= to - begins;
-    if (left === 0) return begins;
-  }
-  return from;
 }
 
 /** Minutes of the hours there are between two times. */

@@ -11,7 +11,7 @@ export interface Laid {
 }
 
 /** Whether the hours serve a task at all: a machine may run, the helper is there. */
-export const serves = ({ helper, quiet, without }: Window, task: Task): boolean =>
+export const serves = ({ helper, quiet, without }: Window, task: Pick<Task, 'helper' | 'machines'>): boolean =>
   (!task.helper || helper) && (task.machines.length === 0 || (!quiet && !task.machines.some((machine) => without.includes(machine))));
 
 /** The hours as they are asked for: where the first window is that ends after a time. */
@@ -70,6 +70,26 @@ function runs(task: Task, windows: readonly Window[], from: number, until: numbe
     if (left === 0) return ends <= until ? { start, end: ends } : null;
   }
   return null;
+}
+
+/** The latest a task can begin and be through by `end`; before `from` nobody looks: −Infinity where it would have to begin there. */
+export function latestBegin(task: Task, windows: readonly Window[], from: number, end: number): number {
+  let left = task.minutes;
+  for (let n = Math.min(firstEndingAfter(windows, end), windows.length - 1); n >= 0; n--) {
+    const window = windows[n]!;
+    if (window.from >= end) continue;
+    if (window.to <= from) break;
+    if (!serves(window, task)) continue;
+    const to = Math.min(window.to, end);
+    if (!task.canPause) {
+      if (to - task.minutes >= window.from) return to - task.minutes;
+      continue;
+    }
+    const begins = Math.max(window.from, to - left);
+    left -= to - begins;
+    if (left === 0) return begins;
+  }
+  return -Infinity;
 }
 
 /** Intervals nobody else is at, kept in order. */

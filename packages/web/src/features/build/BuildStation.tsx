@@ -26,13 +26,21 @@ import { SharingDialog } from '../bench/SharingDialog.tsx';
 import { useNests } from '../sheets/useNests.tsx';
 import { AsBuiltView } from './AsBuiltView.tsx';
 import { DaysView } from './DaysView.tsx';
-import { dayWords } from './dayWords.ts';
+import { dayWords, timeWords } from './dayWords.ts';
 import { StepCard } from './StepCard.tsx';
 import { StepList } from './StepList.tsx';
 import { useBuild } from './useBuild.ts';
 import { clockOf } from './clock.ts';
 import { useSchedule } from './useSchedule.ts';
 import { useTick } from './useTick.ts';
+
+/** How sure it is that there is no earlier finish. */
+function earlierWords({ proved, least, finish }: Schedule): string {
+  if (proved) return 'Nothing finishes earlier with these hours.';
+  return dayOf(least) === dayOf(finish)
+    ? `Nothing finishes on an earlier day with these hours, nor before ${timeWords(least)}.`
+    : `No earlier finish was found with these hours; none can be before ${dayWords(least)}.`;
+}
 
 const VIEWS = { steps: 'Steps', days: 'Days', built: 'As built' } as const;
 type View = keyof typeof VIEWS;
@@ -111,7 +119,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
         {of.done.size} of {order.length} steps done.
         {searching && ' Sheets are still being laid out: their cuts follow.'}
         {days.schedule && <Without schedule={days.schedule} />}
-        {days.schedule && ` ${days.schedule.proved ? 'Nothing finishes earlier with these hours.' : 'No earlier finish was found with these hours.'}`}
+        {days.schedule && ` ${earlierWords(days.schedule)}`}
       </p>
       <div className="sheet-tabs build-tabs">
         <div role="tablist" aria-label="What is shown">
