@@ -37,7 +37,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           <Explained title="depth from the wall" unit={unit} of={depth}>
             <LengthText value={depth.value} unit={unit} withUnit />
           </Explained>
-          {ghost && ghost.unit.outside.width.value !== width.value && <Then text={`${tapeTextWithUnit(ghost.unit.outside.width.value, unit)} wide`} />}
+          {ghost && <Then now={tapeTextWithUnit(width.value, unit)} text={tapeTextWithUnit(ghost.unit.outside.width.value, unit)} of="wide" />}
         </span>
       </div>
       <div className="tally-cell">
@@ -70,7 +70,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           <Explained title="loaded unit" unit={unit} of={plan.loaded.mass}>
             {massText(plan.loaded.mass.value, unit)} loaded
           </Explained>
-          {ghost && <Then text={`${massText(ghost.loaded.mass.value, unit)} loaded`} />}
+          {ghost && <Then now={massText(plan.loaded.mass.value, unit)} text={massText(ghost.loaded.mass.value, unit)} />}
         </span>
       </div>
       <div className="tally-cell">
@@ -83,14 +83,14 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           ) : (
             'no shelf'
           )}
-          {then && <Then text={sagText(then.worstSagMm, unit)} />}
+          {then && <Then now={worst ? sagText(worst.later.value, unit) : ''} text={sagText(then.worstSagMm, unit)} />}
         </span>
       </div>
-      <div className="tally-cell">
+      <div className="tally-cell weakest">
         <span className="tally-name">Weakest link</span>
         <span className="tally-value">
           {weakest ? <WeakestLink use={weakest.use} name={labelWords(weakest.name)} fine={plan.hang.state === 'fine'} unit={unit} /> : 'nothing hangs'}
-          {then && <Then text={percentText(then.weakest)} />}
+          {then && <Then now={weakest ? percentText(weakest.use.value) : ''} text={percentText(then.weakest)} />}
         </span>
       </div>
       <button type="button" className="tally-cell" onClick={() => onStation(plan.findings[0]?.station ?? 'box')}>
@@ -98,16 +98,21 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
         <span className={`tally-value${stops > 0 ? ' danger' : findings > 0 ? ' caution' : ''}`}>
           {findings}
           {stops > 0 && `, ${stops} to stop for`}
-          {then && <Then text={String(then.findings)} />}
+          {then && <Then now={String(findings)} text={String(then.findings)} />}
         </span>
       </button>
     </footer>
   );
 }
 
-/** What a figure would become with the fix that is being looked at. */
-function Then({ text }: { readonly text: string }) {
-  return <span className="then"> → {text}</span>;
+/** What a figure would become with the fix that is being looked at; nothing where it would stay. */
+function Then({ now, text, of = '' }: { readonly now: string; readonly text: string; readonly of?: string }) {
+  return now === text ? null : (
+    <span className="then">
+      {' '}
+      → {text} {of}
+    </span>
+  );
 }
 
 function WeakestLink({ use, name, fine, unit }: { readonly use: Figure; readonly name: string; readonly fine: boolean; readonly unit: 'mm' | 'in' }) {
