@@ -370,6 +370,7 @@ export { scheduleIcs, stretches } from './formats/schedule-ics.ts';
 export { logCsv } from './formats/log-csv.ts';
 export { findInLog, logLines, type LogLine } from './formats/log-words.ts';
 export { learningsOf, type Learnings } from './plan/learnings.ts';
+export { builtSizes, type BuiltSizes } from './plan/built-size.ts';
 export { lessonsOf, SAVED, type Lesson } from './plan/lessons.ts';
 export { lessonWords } from './formats/lesson-words.ts';
 export { changeWords, type Change } from './formats/change-words.ts';

@@ -1,6 +1,9 @@
 /** What the sums of the build call their terms, and why one step comes before another. */
 export const BUILD_WORDS: Readonly<Record<string, string>> = {
   'opening-came': 'opening as it came out',
+  'size-asked': 'as it was asked for',
+  'came-longer': 'came out longer by',
+  'came-shorter': 'came out shorter by',
   'step-minutes': 'hands on',
   'work-minutes.n': 'how many',
   'work-minutes.each': 'each',

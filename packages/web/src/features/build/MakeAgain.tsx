@@ -1,10 +1,12 @@
-/** The same once more, at another size: as it was designed, with what its record taught: thicknesses, how its cleat settles, this shop’s pace. */
-import { enters, exactly, lessonsOf, lessonWords, mm, unitFor, type Entered, type Lesson } from '@keen/core';
+/** The same once more, at another size or the one it came to: as it was designed, with what its record taught: thicknesses, how its cleat settles, this shop’s pace. */
+import { builtSizes, enters, exactly, lessonsOf, lessonWords, mm, unitFor, type Entered, type Lesson } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
+import { Explained } from '../../ui/Explained.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
+import { LengthText } from '../../ui/LengthText.tsx';
 import { NextTimeNotes } from '../log/NextTimeNotes.tsx';
 import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
@@ -14,10 +16,12 @@ const SIZES = ['width', 'height', 'depth'] as const;
 const BESIDE = mm(60);
 
 export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: ShownUnit }) {
-  const { id: project, design } = useAppSelector(selectOpen);
+  const { id: project, design, record } = useAppSelector(selectOpen);
   const { apply } = useEdit();
   const navigate = useNavigate();
   const [size, setSize] = useState<Readonly<Partial<Record<(typeof SIZES)[number], Entered>>>>({});
+  const built = builtSizes(box, plan, record);
+  const came = SIZES.flatMap((which) => (built[which] ? [{ which, of: built[which] }] : []));
   const make = (): void => {
     const id = `u${crypto.randomUUID().slice(0, 8)}`;
     const along = exactly((box.place.along.nm + plan.unit.outside.width.value + BESIDE) as typeof box.place.along.nm);
@@ -31,6 +35,24 @@ export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: Show
       <p className="quiet">
         Another one as this was designed, with what its record taught: what the sheets measured, how far its cleat settles, how long such steps take here.
       </p>
+      {came.length > 0 && (
+        <p>
+          This one came out{' '}
+          {came.map(({ which, of }, index) => (
+            <span key={which}>
+              {index > 0 && ', '}
+              <Explained title={`${which} it came to`} unit={unit} of={of}>
+                <LengthText value={of.value} unit={unit} withUnit />
+              </Explained>{' '}
+              {{ width: 'wide', height: 'high', depth: 'deep' }[which]}
+            </span>
+          ))}
+          .{' '}
+          <Button size="small" onClick={() => setSize((old) => ({ ...old, ...Object.fromEntries(came.map(({ which, of }) => [which, exactly(of.value)])) }))}>
+            Take the size it came to
+          </Button>
+        </p>
+      )}
       <div className="built-again">
         {SIZES.filter((which) => enters(box, which)).map((which) => (
           <LengthField

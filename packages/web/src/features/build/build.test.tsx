@@ -250,6 +250,20 @@ describe('as it was built', () => {
     expect(within(screen.getByRole('list', { name: 'What its record says' })).getByText(/came 3 mm lower than asked/)).toBeTruthy();
   });
 
+  test('made again as it came out: the side that came longer makes the next one as high', async () => {
+    const longer: RecordEntry = {
+      id: 's',
+      at: '2026-12-01T10:00:00Z',
+      kind: 'as-cut',
+      asCut: { panel: 'ink/side/left', length: entered('821.5 mm'), planned: { length: entered('820 mm') } },
+    };
+    const { container } = view([...READINGS, longer]);
+    await userEvent.click(screen.getByRole('button', { name: 'Take the size it came to' }));
+    expect([field(container, 'again.height').value, field(container, 'again.width').value]).toEqual(['821.5', '700']);
+    await userEvent.click(screen.getByRole('button', { name: /^821\.5/ }));
+    expect(screen.getByRole('dialog', { name: 'Sum: height it came to' }).textContent).toMatch(/as it was asked for820 mm\+came out longer by1\.5 mm/);
+  });
+
   test('made again at another size it is a cabinet of its own beside the first', async () => {
     const store = openStore();
     function Shown() {

@@ -1,0 +1,68 @@
+/** How large a unit came out: what was asked for, and what parts that run right through, or openings from one side to the other, measured otherwise. */
+import { enters, type UnitDesign } from '../carcass/families.ts';
+import { NM_PER, type Length } from '../length/length.ts';
+import { place, type Panel } from '../solid/panel.ts';
+import type { Compartment } from '../solid/unit.ts';
+import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { plannedFor, standingAsCut, standingOpenings, type RecordEntry } from './design.ts';
+import type { UnitPlan } from './plan.ts';
+
+export type BuiltSizes = Readonly<Partial<Record<'width' | 'height' | 'depth', Dimension>>>;
+
+const AXES = { width: 'along', height: 'up', depth: 'out' } as const;
+/** Under this it came out as it was asked for: what a tape reads. [ASSUME] */
+const AS_ASKED = 0.3 * NM_PER.mm;
+
+/** Sizes that came out otherwise than they were asked for; the larger where two measures differ, for it has to find room. */
+export function builtSizes(box: UnitDesign, planned: UnitPlan, record: readonly RecordEntry[]): BuiltSizes {
+  const found: Partial<Record<keyof typeof AXES, Dimension>> = {};
+  for (const size of Object.keys(AXES) as (keyof typeof AXES)[]) {
+    if (!enters(box, size)) continue;
+    const off = [...partsOff(planned, record, AXES[size]), ...(size === 'depth' ? [] : openingsOff(planned, record, AXES[size] as 'along' | 'up'))];
+    if (off.length === 0) continue;
+    const by = Math.max(...off);
+    if (Math.abs(by) <= AS_ASKED) continue;
+    found[size] = dimension([plus('size-asked', box[size].nm), by > 0 ? plus('came-longer', by as Length) : minus('came-shorter', -by as Length)]);
+  }
+  return found;
+}
+
+type Axis = (typeof AXES)[keyof typeof AXES];
+
+const rangeOf = (panel: Panel, axis: Axis): readonly [from: number, to: number] => {
+  const at = panel.outline.map(({ from }) => place(panel.frame, from)[axis]);
+  return [Math.min(...at), Math.max(...at)];
+};
+/** Nearer than this ends lie in one plane, nm. */
+const FLUSH = 1000;
+
+/** Sides, top, bottom that reach from one end to the other: what lies between others or in slots changes nothing outside. */
+function partsOff({ unit, parts }: UnitPlan, record: readonly RecordEntry[], axis: Axis): number[] {
+  const shell = unit.panels.filter(({ role }) => role === 'side' || role === 'top' || role === 'bottom');
+  const ranges = shell.map((panel) => rangeOf(panel, axis));
+  const [low, high] = [Math.min(...ranges.map(([from]) => from)), Math.max(...ranges.map(([, to]) => to))];
+  const cuts = standingAsCut(record);
+  return shell.flatMap((panel, index) => {
+    const { u, v } = panel.frame;
+    const [from, to] = ranges[index]!;
+    if (from - low > FLUSH || high - to > FLUSH) return [];
+    const measure = Math.abs(u[axis]) > 0.999 ? 'length' : Math.abs(v[axis]) > 0.999 ? 'width' : null;
+    const cut = cuts.get(panel.id)?.cut;
+    const line = parts.find(({ panels }) => panels.includes(panel.id));
+    if (measure === null || !line || !cut?.[measure]) return [];
+    return [cut[measure].nm - plannedFor(cut, measure, line[measure].value)];
+  });
+}
+
+/** Openings with none beside them on their way across: as much wider as they are, as much wider is the unit. */
+function openingsOff({ unit: { compartments } }: UnitPlan, record: readonly RecordEntry[], axis: 'along' | 'up'): number[] {
+  const [size, across, beside] = axis === 'along' ? (['width', 'up', 'height'] as const) : (['height', 'along', 'width'] as const);
+  const overlaps = (a: Compartment, b: Compartment): boolean =>
+    Math.min(a.at[across] + a[beside].value, b.at[across] + b[beside].value) - Math.max(a.at[across], b.at[across]) > NM_PER.mm;
+  const openings = standingOpenings(record);
+  return compartments.flatMap((space) => {
+    const came = openings.get(space.id)?.opening[size];
+    if (!came || compartments.some((other) => other !== space && overlaps(space, other))) return [];
+    return [came.nm - space[size].value];
+  });
+}
