@@ -76,13 +76,11 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
   };
   chains.forEach(enter);
   const left = new Set(chains);
-  let open = 0;
-  for (const start of chains) {
-    if (!left.delete(start)) continue;
-    leave(start);
+  const closes = (chain: readonly Corner[]): boolean => chain.length > 2 && near(chain[0]!, chain.at(-1)!);
+  /** On from its end as far as strokes lead. */
+  const grown = (start: readonly Corner[]): readonly Corner[] => {
     let chain = start;
-    for (;;) {
-      if (chain.length > 2 && near(chain[0]!, chain.at(-1)!)) break;
+    while (!closes(chain)) {
       const end = chain.at(-1)!;
       const next = cells(end)
         .flatMap((cell) => [...(grid.get(cell) ?? [])])
@@ -93,7 +91,16 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
       const on = near(next[0]!, end) ? next : reversed(next);
       chain = [...chain.slice(0, -1), { ...end, bulge: on[0]!.bulge }, ...on.slice(1)];
     }
-    if (chain.length > 2 && near(chain[0]!, chain.at(-1)!)) rings.push(withoutLast(chain));
+    return chain;
+  };
+  let open = 0;
+  for (const start of chains) {
+    if (!left.delete(start)) continue;
+    leave(start);
+    const on = grown(start);
+    // What does not close is told once, with what leads up to where it began.
+    const chain = closes(on) ? on : grown(reversed(on));
+    if (closes(chain)) rings.push(withoutLast(chain));
     else open += 1;
   }
   return { rings, open };
