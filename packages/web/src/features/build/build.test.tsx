@@ -70,6 +70,20 @@ describe('a glue-up', () => {
     expect(build().glueUps).toEqual({});
   });
 
+  test('in two goes is drawn with what is put on dry in a broken line, and apart from the rest like the others', () => {
+    const { container } = card(`${RING}/first`);
+    const of = (name: string): DOMRect => {
+      const xs = [...container.querySelectorAll(`.step-drawing polygon${name}`)].flatMap((polygon) =>
+        polygon.getAttribute('points')!.split(' ').map((point) => Number(point.split(',')[0])),
+      );
+      return { left: Math.min(...xs), right: Math.max(...xs) } as DOMRect;
+    };
+    expect(container.querySelectorAll('.step-drawing polygon.dry')).toHaveLength(1);
+    expect(container.querySelectorAll('.step-drawing polygon.aside.side')).toHaveLength(0);
+    // 700 wide, the right side drawn 90 off to the right of the row between: 18 of it stand beyond that row.
+    expect(of('.dry').left - of('.bottom').right).toBeGreaterThan(60);
+  });
+
   test('that cannot be closed in time says so with what would: another way, or a slower glue', async () => {
     const { build } = card(RING, once);
     expect(screen.getByText(/10 joints want 13 min from the first to the last clamp; the glue stays open for 8 min/)).toBeTruthy();

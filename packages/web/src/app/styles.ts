@@ -1,0 +1,20 @@
+/** All styles in one order: what holds everywhere, then the features, each from its own folder. */
+import './base.css';
+import './drawing.css';
+import '../ui/ui.css';
+import '../features/project/project.css';
+import '../features/home/home.css';
+import '../features/contents/contents.css';
+import '../features/wall/wall.css';
+import '../features/box/box.css';
+import '../features/stock/stock.css';
+import '../features/joints/joints.css';
+import '../features/sheets/sheets.css';
+import '../features/hang/hang.css';
+import '../features/build/build.css';
+import '../features/log/log.css';
+import '../features/prints/prints.css';
+import '../features/tables/tables.css';
+import '../features/sums/sums.css';
+import '../features/worry/worry.css';
+import '../features/bench/bench.css';
