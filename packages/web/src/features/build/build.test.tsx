@@ -74,7 +74,10 @@ describe('a glue-up', () => {
     const { container } = card(`${RING}/first`);
     const of = (name: string): DOMRect => {
       const xs = [...container.querySelectorAll(`.step-drawing polygon${name}`)].flatMap((polygon) =>
-        polygon.getAttribute('points')!.split(' ').map((point) => Number(point.split(',')[0])),
+        polygon
+          .getAttribute('points')!
+          .split(' ')
+          .map((point) => Number(point.split(',')[0])),
       );
       return { left: Math.min(...xs), right: Math.max(...xs) } as DOMRect;
     };
