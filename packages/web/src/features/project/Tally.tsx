@@ -41,13 +41,12 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
         </span>
       </div>
       <div className="tally-cell">
-        <span className="tally-name">Whole project</span>
+        <span className="tally-name">Whole project{searching && totals && ', so far'}</span>
         <span className="tally-value">
           {totals && cost ? (
             <>
               <button type="button" className="tally-go" onClick={() => onStation('sheets')}>
                 {totals.sheets} {totals.sheets === 1 ? 'sheet' : 'sheets'}
-                {searching && ' so far'}
               </button>
               {', costing '}
               <Explained title="to buy in all" unit={unit} of={cost}>
