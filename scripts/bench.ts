@@ -8,7 +8,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { format } from 'prettier';
 import { applyEdit, createPlanner, entered, plan, readProjectFile, search, sheetJobs, type Design } from '../packages/core/src/index.ts';
-import { benchBuild } from './bench-build.ts';
+import { benchBuild, benchSure } from './bench-build.ts';
 import { benchContents } from './bench-contents.ts';
 import { benchNests, benchSizes } from './bench-nests.ts';
 import { benchSets } from './bench-set.ts';
@@ -52,6 +52,8 @@ heading('Building a room');
   const { units, steps, stepsMs, daysMs } = benchBuild(ROOT);
   row(`days of ${steps} steps of ${units} cabinets laid out anew, median`, ms(median([...daysMs])), 'under 100 ms');
   row('their steps and reasons worked out again, median', ms(median([...stepsMs])));
+  const { builds, proved, toTheDay } = benchSure(ROOT);
+  row(`builds of the examples, by cabinet and by wall: earliest finish proved, and the day of it`, `${proved} and ${toTheDay} of ${builds}`);
 }
 
 heading('On paper');
