@@ -58,8 +58,10 @@ export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, 
 
 /** Of two goes the one that takes more, with both on show. */
 function worstGo(unit: FigureUnit, goes: readonly Go[], of: (glue: GlueTold) => Figure): Figure {
-  const rows = goes.flatMap(({ glue, glueUp }) => (glue ? [termOf(of(glue), '', { key: `go-${glueUp.go ?? 'only'}` })] : []));
-  return rows.length === 1 ? rows[0]!.inner! : greatest('worst-go', unit, rows, 'docs/formulas/glue-ways.md');
+  const told = goes.flatMap(({ glue, glueUp: { go } }) => (glue ? [{ go, figure: of(glue) }] : []));
+  if (told.length === 1) return told[0]!.figure;
+  const rows = told.map(({ go, figure }) => termOf(figure, '', { key: `go-${go}` }));
+  return greatest('worst-go', unit, rows, 'docs/formulas/glue-ways.md');
 }
 
 function wayTold(way: GlueWay, goes: readonly Go[], { week }: Choices): WayTold {

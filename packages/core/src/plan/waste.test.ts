@@ -7,31 +7,28 @@ import { furnishedRoom } from '../test/print-room.ts';
 import type { SheetJob } from './cutting.ts';
 import type { Design, NewFact, RecordEntry } from './design.ts';
 import { keptLayout, partsOff, progressOf } from './layouts.ts';
-import { learningsOf } from './learnings.ts';
-import { plan } from './plan.ts';
+import { wasteOf } from './waste.ts';
 
 const workshop = starterWorkshop();
 const parts = ['a', 'b', 'c'].map((id) => part(id, 800, 280, 1, { grain: 'length' }));
 const job: SheetJob = { product: 'birch-18', problem: problemOf([sheet('birch-18', 2440, 1220, { grain: 'length', cost: 60 })], parts, 3.2, 5) };
 const layout = keptLayout(job, search(job.problem, 1).plan(), 'l1', 0);
-const room = furnishedRoom().design;
-const design: Design = { ...room, layouts: { l1: layout } };
-const planned = plan(room, [], workshop);
+const design: Design = { ...furnishedRoom().design, layouts: { l1: layout } };
 
 let count = 0;
 const entry = (fact: NewFact): RecordEntry => ({ id: `e${count++}`, at: '2026-03-01T10:00:00Z', ...fact });
 const progress = progressOf(layout, [], workshop);
 const sawn = progress.sequence.steps.map(({ id }) => entry({ kind: 'sawn', sawn: { layout: 'l1', cuts: [id], parts: partsOff(progress, id) } }));
-const wasteOf = (record: readonly RecordEntry[]) => learningsOf(planned, design, record, workshop).waste;
+const became = (record: readonly RecordEntry[]) => wasteOf(design, record, workshop);
 
 describe('waste', () => {
   test('of a sheet that is not cut up whole is not told', () => {
-    expect(wasteOf([])).toEqual([]);
-    expect(wasteOf(sawn.slice(0, -1))).toEqual([]);
+    expect(became([])).toEqual([]);
+    expect(became(sawn.slice(0, -1))).toEqual([]);
   });
 
   test('is what is neither part nor worth keeping, and adds up to the sheet', () => {
-    const [row, ...more] = wasteOf(sawn);
+    const [row, ...more] = became(sawn);
     expect(more).toEqual([]);
     // 2.44 · 1.22; three parts of 0.8 · 0.28
     expect(row).toMatchObject({ product: 'birch-18', sheets: 1, sheetsM2: { value: expect.closeTo(2.9768, 6) }, partsM2: { value: expect.closeTo(0.672, 3) } });
@@ -42,7 +39,7 @@ describe('waste', () => {
   });
 
   test('grows by a part that was spoiled', () => {
-    const [row] = wasteOf([...sawn, entry({ kind: 'spoiled', spoiled: { layout: 'l1', part: 'b' } })]);
+    const [row] = became([...sawn, entry({ kind: 'spoiled', spoiled: { layout: 'l1', part: 'b' } })]);
     // One of 0.8 · 0.28 less that can be used, and as much more waste than was planned.
     expect(row!.partsM2.value).toBeCloseTo(0.448, 3);
     expect(row!.wasteM2.value - row!.plannedM2.value).toBeCloseTo(0.224, 3);
@@ -50,6 +47,6 @@ describe('waste', () => {
 
   test('of a kind of sheet the workshop no longer has is left aside', () => {
     const { 'birch-18': _gone, ...products } = workshop.products;
-    expect(learningsOf(planned, design, sawn, { ...workshop, products }).waste).toEqual([]);
+    expect(wasteOf(design, sawn, { ...workshop, products })).toEqual([]);
   });
 });
