@@ -7,6 +7,7 @@ import { enter, tapeTextWithUnit, toMm, typedText, type DisplayUnit, type Entere
 import { TextField } from '@mui/material';
 import { useId, useState, type KeyboardEvent } from 'react';
 import { useAfterPress } from './useAfterPress.ts';
+import { useRefusal } from './useRefusal.ts';
 
 export interface LengthFieldProps {
   readonly label: string;
@@ -29,6 +30,8 @@ export interface LengthFieldProps {
 interface Draft {
   readonly text: string;
   readonly from: Entered | null;
+  /** The field was left: its text is the value's again, and only the line under it stays for a moment. */
+  readonly left?: true;
 }
 
 export function LengthField({
@@ -48,10 +51,11 @@ export function LengthField({
   const [draft, setDraft] = useState<Draft | null>(null);
   const { afterPress, callOff } = useAfterPress();
   const helpId = useId();
-  const text = draft?.text ?? (value ? typedText(value, unit) : '');
+  const text = draft && !draft.left ? draft.text : value ? typedText(value, unit) : '';
   const read = draft ? readText(draft.text, unit, optional, least, most) : undefined;
   const other: DisplayUnit = unit === 'mm' ? 'in' : 'mm';
   const wrong = read && 'reason' in read ? read.reason : undefined;
+  const input = useRefusal(wrong);
   const echo =
     draft && read && 'value' in read && read.value ? `${tapeTextWithUnit(read.value.nm, unit)} = ${tapeTextWithUnit(read.value.nm, other)}` : undefined;
 
@@ -72,9 +76,11 @@ export function LengthField({
   const blur = (): void => {
     commit();
     onLeave?.();
-    if (!wrong) afterPress(() => setDraft(null));
+    if (wrong) return;
+    setDraft((old) => old && { ...old, left: true });
+    afterPress(() => setDraft(null));
   };
-  /** Back before that moment is over: nothing is typed yet, so what counts is the value, which may have been changed elsewhere meanwhile. */
+  /** Back before that moment is over: the text is the value’s already, so that nothing changes under what is selected on coming. */
   const come = (): void => {
     callOff();
     if (!wrong) setDraft(null);
@@ -90,6 +96,7 @@ export function LengthField({
 
   return (
     <TextField
+      inputRef={input}
       label={label}
       value={text}
       disabled={disabled}

@@ -1,6 +1,7 @@
 /** A field for a plain number (a count, kilograms, degrees, a price), with its limits. */
 import { TextField } from '@mui/material';
 import { useId, useState, type KeyboardEvent } from 'react';
+import { useRefusal } from './useRefusal.ts';
 
 export interface NumberFieldProps {
   readonly label: string;
@@ -21,6 +22,8 @@ export function NumberField({ label, value, unit, least, most, whole = false, op
   const helpId = useId();
   const text = draft ?? (value === null ? '' : String(Math.round(value * 1000) / 1000));
   const wrong = draft === null ? undefined : fault(draft, least, most, whole, optional);
+
+  const input = useRefusal(wrong);
 
   const type = (typed: string): void => {
     setDraft(typed);
@@ -43,6 +46,7 @@ export function NumberField({ label, value, unit, least, most, whole = false, op
 
   return (
     <TextField
+      inputRef={input}
       label={label}
       value={text}
       error={wrong !== undefined}

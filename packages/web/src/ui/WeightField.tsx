@@ -3,6 +3,7 @@ import { readWeight, weightText, type DisplayUnit } from '@keen/core';
 import { TextField } from '@mui/material';
 import { useState } from 'react';
 import { useAfterPress } from './useAfterPress.ts';
+import { useRefusal } from './useRefusal.ts';
 
 export interface WeightFieldProps {
   readonly label: string;
@@ -17,10 +18,18 @@ export interface WeightFieldProps {
 
 export function WeightField({ label, name, value, unit, placeholder, onChange, onLeave }: WeightFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
+  /** The field was left: its text is the value's again, and only the line under it stays for a moment. */
+  const [left, setLeft] = useState(false);
   const { afterPress, callOff } = useAfterPress();
   const read = draft === null || draft.trim() === '' ? null : readWeight(draft, unit === 'mm' ? 'kg' : 'lb', label);
   const wrong = read !== null && !read.ok;
+  const input = useRefusal(wrong ? read.problem.accepted : undefined);
+  const forget = (): void => {
+    setDraft(null);
+    setLeft(false);
+  };
   const type = (text: string): void => {
+    setLeft(false);
     setDraft(text);
     const next = text.trim() === '' ? null : readWeight(text, unit === 'mm' ? 'kg' : 'lb', label);
     if (next === null) onChange(null);
@@ -29,18 +38,22 @@ export function WeightField({ label, name, value, unit, placeholder, onChange, o
   return (
     <TextField
       label={label}
-      value={draft ?? (value === null ? '' : weightText(value, unit))}
+      inputRef={input}
+      value={draft !== null && !left ? draft : value === null ? '' : weightText(value, unit)}
       placeholder={placeholder}
       error={wrong}
       helperText={wrong ? read.problem.accepted : read?.ok ? weightText(read.value, unit) : undefined}
       onChange={({ target }) => type(target.value)}
       onBlur={() => {
-        if (!wrong) afterPress(() => setDraft(null));
+        if (!wrong) {
+          setLeft(true);
+          afterPress(forget);
+        }
         onLeave();
       }}
       onFocus={() => {
         callOff();
-        if (!wrong) setDraft(null);
+        if (!wrong) forget();
       }}
       onKeyDown={(event) => {
         if (event.key === 'Escape') setDraft(null);

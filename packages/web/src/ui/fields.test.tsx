@@ -78,6 +78,42 @@ describe('a length field', () => {
     expect(box().value).toBe('760');
   });
 
+  test('come back to within that moment, what is typed replaces what is there, though the value was changed elsewhere', async () => {
+    const { rerender } = render(<LengthField label="width" value={entered('700 mm')} unit="mm" onChange={() => undefined} />);
+    await userEvent.clear(box());
+    await userEvent.type(box(), '690');
+    act(() => box().blur());
+    rerender(<LengthField label="width" value={entered('760 mm')} unit="mm" onChange={() => undefined} />);
+    // Already before it is come back to: a text that changed on coming would lose what was selected by it.
+    expect(box().value).toBe('760');
+    await userEvent.tab();
+    await userEvent.keyboard('1245');
+    expect(box().value).toBe('1245');
+  });
+
+  test('keeps its form from being sent while it cannot be read, rather than sending what was there before', async () => {
+    const sent = jest.fn();
+    render(
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          sent();
+        }}
+      >
+        <Width />
+        <button type="submit">Add</button>
+      </form>,
+    );
+    await userEvent.clear(box());
+    await userEvent.type(box(), '9000');
+    await userEvent.click(screen.getByRole('button', { name: 'Add' }));
+    expect(sent).not.toHaveBeenCalled();
+    await userEvent.clear(box());
+    await userEvent.type(box(), '900');
+    await userEvent.click(screen.getByRole('button', { name: 'Add' }));
+    expect(sent).toHaveBeenCalledTimes(1);
+  });
+
   test('left by a slow press below, the line under it stays until the finger is up', () => {
     jest.useFakeTimers();
     try {
