@@ -1,6 +1,9 @@
 import { join } from 'node:path';
 import { Module, type DynamicModule } from '@nestjs/common';
+import { APP_GUARD } from '@nestjs/core';
 import { SequelizeModule } from '@nestjs/sequelize';
+import { FAULT_SWITCHES } from './access/fault-switch.ts';
+import { AccessGuard } from './access/open-to.ts';
 import type { ServerConfig } from './config.ts';
 import { databaseOptions, MODELS } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
@@ -69,6 +72,8 @@ export class AppModule {
         WorkshopController,
       ],
       providers: [
+        { provide: APP_GUARD, useClass: AccessGuard },
+        { provide: FAULT_SWITCHES, useValue: config.faultSwitches },
         ProjectsService,
         RecordService,
         LiveService,

@@ -2,38 +2,50 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
-import type { NestExpressApplication } from '@nestjs/platform-express';
+import { ExpressAdapter, type NestExpressApplication } from '@nestjs/platform-express';
 import { getConnectionToken } from '@nestjs/sequelize';
 import express, { type Request, type Response } from 'express';
 import type { Sequelize } from 'sequelize-typescript';
+import { networkGate } from './access/network-gate.ts';
+import { isApiAddress, securityHeaders } from './access/security-headers.ts';
 import { AppModule } from './app.module.ts';
 import type { ServerConfig } from './config.ts';
 import { migrator } from './database/migrate.ts';
 import { authorityIn } from './features/sharing/authority.ts';
 import { serveTrust } from './features/sharing/trust-page.ts';
-import { lanGuard } from './features/sharing/lan-guard.ts';
 import { SharingService } from './features/sharing/sharing.service.ts';
 import { jsonBody } from './problems/json-body.ts';
-import { ownOriginOnly } from './problems/origin.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { validation } from './problems/validation.ts';
 
 export async function createApp(config: ServerConfig): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), { bodyParser: false, logger: ['error', 'warn'], abortOnError: false });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), exactRoutes(), {
+    bodyParser: false,
+    logger: ['error', 'warn'],
+    abortOnError: false,
+  });
   app.disable('x-powered-by');
   const sharing = app.get(SharingService);
   app.use(
-    lanGuard(config.share, (token) => sharing.knows(token)),
-    ownOriginOnly(config.origins),
+    ...securityHeaders(),
+    networkGate(config, (token) => sharing.authenticate(token)),
     ...jsonBody(),
   );
   app.useGlobalPipes(validation());
   app.useGlobalFilters(new ProblemFilter());
-  if (config.share) serveTrust(app, authorityIn(join(config.dataFolder, 'share')).cert);
+  if (config.share) serveTrust(app, authorityIn(join(config.dataFolder, 'share'), config.share.host).cert);
   if (config.webRoot) serveWeb(app, config.webRoot);
   app.enableShutdownHooks();
   await migrator(app.get<Sequelize>(getConnectionToken())).up();
   return app;
+}
+
+/** One spelling for each address: no other case, no slash too many. */
+function exactRoutes(): ExpressAdapter {
+  const adapter = new ExpressAdapter();
+  adapter.set('case sensitive routing', true);
+  adapter.set('strict routing', true);
+  return adapter;
 }
 
 /** The built pages. Files with a hash in their name are kept by the browser; every other address is the application. */
@@ -43,7 +55,7 @@ function serveWeb(app: NestExpressApplication, root: string): void {
   app.use('/assets', express.static(join(root, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(express.static(root, { index: false }));
   app.use((request: Request, response: Response, next: () => void) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api/') || request.path === '/api') return next();
+    if ((request.method !== 'GET' && request.method !== 'HEAD') || isApiAddress(request.path)) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(page);
   });

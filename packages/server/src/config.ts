@@ -19,6 +19,8 @@ export interface ServerConfig {
   readonly merchantPort: number | undefined;
   /** Where a label printer answers on loopback; undefined when there is none. */
   readonly printerPort: number | undefined;
+  /** Whether simulated devices can be made to fail: where the product is shown or tested. */
+  readonly faultSwitches: boolean;
   /** Further hosts a page may be served under, such as the hot-reload server's. */
   readonly origins: readonly string[];
 }
@@ -46,6 +48,7 @@ export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
     scannerPort: env['KEEN_SCANNER_PORT'] ? port('KEEN_SCANNER_PORT') : undefined,
     merchantPort: env['KEEN_MERCHANT_PORT'] ? port('KEEN_MERCHANT_PORT') : undefined,
     printerPort: env['KEEN_PRINTER_PORT'] ? port('KEEN_PRINTER_PORT') : undefined,
+    faultSwitches: env['KEEN_FAULT_SWITCHES'] === '1',
     origins: (env['KEEN_ORIGINS'] ?? '').split(',').filter(Boolean),
   };
 }

@@ -42,6 +42,7 @@ export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: str
     examples: EXAMPLES,
     dataFolder: mkdtempSync(join(tmpdir(), 'keen-data-')),
     share: undefined,
+    faultSwitches: true,
     origins: [],
     caliperPort: undefined,
     scalePort: undefined,

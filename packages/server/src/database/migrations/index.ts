@@ -15,6 +15,7 @@ import * as eleventh from './0011-build.ts';
 import * as twelfth from './0012-bench.ts';
 import * as thirteenth from './0013-loose-parts-and-prices.ts';
 import * as fourteenth from './0014-glue-ways-and-labels.ts';
+import * as fifteenth from './0015-device-sessions.ts';
 
 export interface Migration {
   readonly name: string;
@@ -37,4 +38,5 @@ export const MIGRATIONS: readonly Migration[] = [
   twelfth,
   thirteenth,
   fourteenth,
+  fifteenth,
 ];

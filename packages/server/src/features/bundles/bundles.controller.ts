@@ -1,6 +1,7 @@
 import { Controller, Get, Param, Post, Req, Res } from '@nestjs/common';
 import { MOST_BUNDLE_BYTES } from '@keen/exchange';
 import type { Request, Response } from 'express';
+import { OpenTo } from '../../access/open-to.ts';
 import { ProblemException } from '../../problems/problem.exception.ts';
 import { rawBody } from '../../problems/raw-body.ts';
 import type { StoredProject } from '../projects/projects.service.ts';
@@ -19,6 +20,7 @@ const tooLarge = (): ProblemException =>
 export class BundlesController {
   constructor(private readonly bundles: BundlesService) {}
 
+  @OpenTo('device')
   @Get('projects/:id/bundle')
   async save(@Param('id') id: string, @Res() response: Response): Promise<void> {
     const { name, zip } = await this.bundles.bundle(id);

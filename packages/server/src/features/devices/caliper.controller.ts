@@ -1,11 +1,14 @@
 import { Body, Controller, Get, HttpCode, Post, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
+import { FaultSwitch } from '../../access/fault-switch.ts';
+import { OpenTo } from '../../access/open-to.ts';
 import { CaliperFaultDto, MeasureDto } from './caliper.dto.ts';
 import { CaliperService, type CaliperEvent } from './caliper.service.ts';
 import { eventLines } from './event-lines.ts';
 
 const PLACES = 5;
 
+@OpenTo('device')
 @Controller('api/devices/caliper')
 export class CaliperController {
   constructor(private readonly caliper: CaliperService) {}
@@ -23,6 +26,7 @@ export class CaliperController {
   }
 
   /** Faults of the stand-in on demand. */
+  @FaultSwitch()
   @Post('fault')
   @HttpCode(204)
   fault(@Body() { how, after }: CaliperFaultDto): Promise<void> {

@@ -1,9 +1,12 @@
 import { Body, Controller, Get, HttpCode, Post, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
+import { FaultSwitch } from '../../access/fault-switch.ts';
+import { OpenTo } from '../../access/open-to.ts';
 import { eventLines } from './event-lines.ts';
 import { ScaleFaultDto, WeighDto } from './scale.dto.ts';
 import { ScaleService, type ScaleEvent } from './scale.service.ts';
 
+@OpenTo('device')
 @Controller('api/devices/scale')
 export class ScaleController {
   constructor(private readonly scale: ScaleService) {}
@@ -21,6 +24,7 @@ export class ScaleController {
   }
 
   /** Faults of the stand-in on demand. */
+  @FaultSwitch()
   @Post('fault')
   @HttpCode(204)
   fault(@Body() { how, after }: ScaleFaultDto): Promise<void> {

@@ -1,11 +1,14 @@
 import { Body, Controller, Get, HttpCode, Post, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
+import { FaultSwitch } from '../../access/fault-switch.ts';
+import { OpenTo } from '../../access/open-to.ts';
 import { eventLines } from './event-lines.ts';
 import { FaultDto, ScanDto } from './scanner.dto.ts';
 import { ScannerService, type ScanEvent } from './scanner.service.ts';
 
 const HAND_SPEED = 1500;
 
+@OpenTo('device')
 @Controller('api/devices/scanner')
 export class ScannerController {
   constructor(private readonly scanner: ScannerService) {}
@@ -23,6 +26,7 @@ export class ScannerController {
   }
 
   /** Faults of the stand-in on demand. */
+  @FaultSwitch()
   @Post('fault')
   @HttpCode(204)
   fault(@Body() { how, at }: FaultDto): Promise<void> {

@@ -1,6 +1,7 @@
 import { Controller, Get } from '@nestjs/common';
 import { InjectConnection } from '@nestjs/sequelize';
 import { Sequelize } from 'sequelize-typescript';
+import { OpenTo } from '../../access/open-to.ts';
 import { ProblemException } from '../../problems/problem.exception.ts';
 
 @Controller('api/health')
@@ -8,6 +9,7 @@ export class HealthController {
   constructor(@InjectConnection() private readonly sequelize: Sequelize) {}
 
   /** Says whether a save would succeed: the database is asked, not assumed. */
+  @OpenTo('anyone')
   @Get()
   async health(): Promise<{ ok: true; database: 'up' }> {
     try {

@@ -1,8 +1,11 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/common';
 import type { Response } from 'express';
+import { FaultSwitch } from '../../access/fault-switch.ts';
+import { OpenTo } from '../../access/open-to.ts';
 import { LabelSheetDto, PaperDto, PrinterFaultDto, PrintLabelsDto } from './labels.dto.ts';
 import { LabelsService, type PrintJob } from './labels.service.ts';
 
+@OpenTo('device')
 @Controller('api/labels')
 export class LabelsController {
   constructor(private readonly labels: LabelsService) {}
@@ -30,6 +33,7 @@ export class LabelsController {
   }
 
   /** Faults of the stand-in on demand. */
+  @FaultSwitch()
   @Post('printer/fault')
   @HttpCode(204)
   fault(@Body() { how }: PrinterFaultDto): Promise<void> {

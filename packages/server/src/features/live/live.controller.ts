@@ -1,10 +1,12 @@
 import { Controller, Param, Sse, type MessageEvent } from '@nestjs/common';
 import { filter, interval, map, merge, startWith, type Observable } from 'rxjs';
+import { OpenTo } from '../../access/open-to.ts';
 import { LiveService } from './live.service.ts';
 
 /** Often enough that a device notices within a breath that the line is dead. */
 const BEAT_MS = 15_000;
 
+@OpenTo('device')
 @Controller('api/projects/:id/live')
 export class LiveController {
   constructor(private readonly live: LiveService) {}

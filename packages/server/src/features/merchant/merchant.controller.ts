@@ -1,5 +1,7 @@
 import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common';
 import { IsIn } from 'class-validator';
+import { FaultSwitch } from '../../access/fault-switch.ts';
+import { OpenTo } from '../../access/open-to.ts';
 import { MerchantService, type Catalogue, type MerchantFault, type PriceRow } from './merchant.service.ts';
 
 export class MerchantFaultDto {
@@ -7,6 +9,7 @@ export class MerchantFaultDto {
   declare how: MerchantFault;
 }
 
+@OpenTo('device')
 @Controller('api/merchant')
 export class MerchantController {
   constructor(private readonly merchant: MerchantService) {}
@@ -21,6 +24,7 @@ export class MerchantController {
     return this.merchant.history();
   }
 
+  @FaultSwitch()
   @Post('fault')
   @HttpCode(204)
   fault(@Body() { how }: MerchantFaultDto): Promise<void> {

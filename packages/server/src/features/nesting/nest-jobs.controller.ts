@@ -1,4 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post } from '@nestjs/common';
+import { OpenTo } from '../../access/open-to.ts';
 import { AskNestDto } from './nest-jobs.dto.ts';
 import { NestJobsService, type NestJobRow } from './nest-jobs.service.ts';
 
@@ -6,6 +7,7 @@ import { NestJobsService, type NestJobRow } from './nest-jobs.service.ts';
 export class NestJobsController {
   constructor(private readonly jobs: NestJobsService) {}
 
+  @OpenTo('device')
   @Get('projects/:id/nest-jobs')
   list(@Param('id') id: string): Promise<NestJobRow[]> {
     return this.jobs.list(id);
@@ -16,6 +18,7 @@ export class NestJobsController {
     return this.jobs.ask(id, body);
   }
 
+  @OpenTo('device')
   @Get('nest-jobs/:id')
   find(@Param('id') id: string): ReturnType<NestJobsService['find']> {
     return this.jobs.find(id);

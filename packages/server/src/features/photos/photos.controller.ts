@@ -1,10 +1,12 @@
 import { Controller, Get, Param, Put, Req, Res } from '@nestjs/common';
 import type { Request, Response } from 'express';
 import { rawBody } from '../../problems/raw-body.ts';
+import { OpenTo } from '../../access/open-to.ts';
 import { MOST_PHOTO_BYTES, tooLarge } from './picture.ts';
 import { PhotoDto } from './photos.dto.ts';
 import { PhotosService, type StoredPhoto } from './photos.service.ts';
 
+@OpenTo('device')
 @Controller('api/projects/:id/photos/:photo')
 export class PhotosController {
   constructor(private readonly photos: PhotosService) {}

@@ -1,8 +1,10 @@
 import { Controller, Get, Param, Query, Res } from '@nestjs/common';
 import type { Response } from 'express';
+import { OpenTo } from '../../access/open-to.ts';
 import { PrintQueryDto } from './prints.dto.ts';
 import { PrintsService } from './prints.service.ts';
 
+@OpenTo('device')
 @Controller('api/projects/:id/prints')
 export class PrintsController {
   constructor(private readonly prints: PrintsService) {}

@@ -1,9 +1,11 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Post, Res } from '@nestjs/common';
 import type { Response } from 'express';
+import { OpenTo } from '../../access/open-to.ts';
 import { AskSetDto } from './sets.dto.ts';
 import { SetsService, type SetState } from './sets.service.ts';
 
 /** Shop sets: asked for, watched, looked at page by page, opened as PDF. */
+@OpenTo('device')
 @Controller('api/projects/:id/sets')
 export class SetsController {
   constructor(private readonly sets: SetsService) {}

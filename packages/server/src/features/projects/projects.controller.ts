@@ -1,5 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Post, Put } from '@nestjs/common';
 import type { Json } from '@keen/core';
+import { OpenTo } from '../../access/open-to.ts';
 import { CreateProjectDto, ImportProjectDto, RenameProjectDto, RestoreRevisionDto, SaveProjectDto } from './projects.dto.ts';
 import { ProjectsService, type ProjectRow, type RevisionRow, type StoredProject } from './projects.service.ts';
 
@@ -7,6 +8,7 @@ import { ProjectsService, type ProjectRow, type RevisionRow, type StoredProject 
 export class ProjectsController {
   constructor(private readonly projects: ProjectsService) {}
 
+  @OpenTo('device')
   @Get()
   list(): Promise<ProjectRow[]> {
     return this.projects.list();
@@ -22,11 +24,13 @@ export class ProjectsController {
     return this.projects.import(file);
   }
 
+  @OpenTo('device')
   @Get(':id')
   find(@Param('id') id: string): Promise<StoredProject> {
     return this.projects.find(id);
   }
 
+  @OpenTo('device')
   @Put(':id')
   save(@Param('id') id: string, @Body() { base, session, document }: SaveProjectDto): Promise<{ revision: number }> {
     return this.projects.save(id, base, session, document);
@@ -53,11 +57,13 @@ export class ProjectsController {
     return this.projects.duplicate(id);
   }
 
+  @OpenTo('device')
   @Get(':id/revisions')
   history(@Param('id') id: string): Promise<RevisionRow[]> {
     return this.projects.history(id);
   }
 
+  @OpenTo('device')
   @Get(':id/revisions/:number')
   revision(@Param('id') id: string, @Param('number', ParseIntPipe) number: number): Promise<{ number: number; document: Json }> {
     return this.projects.revision(id, number);

@@ -1,7 +1,9 @@
 import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common';
+import { OpenTo } from '../../access/open-to.ts';
 import { AppendRecordDto, ReadRecordDto } from './record.dto.ts';
 import { RecordService, type StoredEntry } from './record.service.ts';
 
+@OpenTo('device')
 @Controller('api/projects/:id/record')
 export class RecordController {
   constructor(private readonly record: RecordService) {}

@@ -1,89 +1,25 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, statSync, writeFileSync } from 'node:fs';
 import { request as secure } from 'node:https';
-import { mkdtempSync, readFileSync, statSync } from 'node:fs';
-import { networkInterfaces, tmpdir } from 'node:os';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Server } from 'node:https';
+import { connect, type ConnectionOptions } from 'node:tls';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { createServer } from 'node:net';
-import { checkServerIdentity } from 'node:tls';
 import { testApp, type TestApp } from '../../test/app.ts';
+import { sharedApp, type SharedApp } from '../../test/shared-app.ts';
 import { authorityIn, certificateFor } from './authority.ts';
-import { openToLan } from '../../lan.ts';
 
-/** This machine's own address on a network: what a phone would reach. */
-const host = Object.values(networkInterfaces())
-  .flat()
-  .find((each) => each && each.family === 'IPv4' && !each.internal)?.address;
-
-const freePort = (): Promise<number> =>
-  new Promise((done) => {
-    const probe = createServer().listen(0, () => {
-      const { port } = probe.address() as { port: number };
-      probe.close(() => done(port));
-    });
-  });
-
-const dataFolder = mkdtempSync(join(tmpdir(), 'keen-share-'));
+let shared: SharedApp;
 let app: TestApp;
-let lan: Server | null;
-let port: number;
+let overLan: SharedApp['overLan'];
 beforeAll(async () => {
-  port = await freePort();
-  app = await testApp({ dataFolder, share: { host: host!, port } });
-  lan = await openToLan(app.nest, { dataFolder, share: { host: host!, port } });
+  shared = await sharedApp();
+  ({ app, overLan } = shared);
 });
-afterAll(async () => {
-  lan?.closeAllConnections();
-  lan?.close();
-  await app.close();
-});
+afterAll(() => shared.close());
 
-interface Answer {
-  readonly status: number;
-  readonly body: Record<string, unknown>;
-  readonly cookie: string | undefined;
-}
-
-/** Over the network, trusting the desk's authority and nothing else. */
-const overLan = (method: string, path: string, more: { readonly body?: object; readonly headers?: Record<string, string> } = {}): Promise<Answer> =>
-  new Promise((done, failed) => {
-    const text = more.body ? JSON.stringify(more.body) : '';
-    const sent = secure(
-      {
-        host: host!,
-        port,
-        method,
-        path,
-        // What is asked for by another name is still this desk: the address is what its certificate is checked for.
-        checkServerIdentity: (_name, cert) => checkServerIdentity(host!, cert),
-        ca: readFileSync(join(dataFolder, 'share', 'authority.crt')),
-        headers: { ...(text ? { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(text) } : {}), ...more.headers },
-      },
-      (answer) => {
-        const chunks: Buffer[] = [];
-        answer.on('data', (chunk: Buffer) => chunks.push(chunk));
-        answer.on('end', () => {
-          const read = Buffer.concat(chunks).toString();
-          done({
-            status: answer.statusCode!,
-            body: read.startsWith('{') ? (JSON.parse(read) as Record<string, unknown>) : { text: read },
-            cookie: answer.headers['set-cookie']?.[0],
-          });
-        });
-      },
-    );
-    sent.on('error', failed);
-    sent.end(text);
-  });
-
-const offered = async (): Promise<string> => (await app.api.post('/api/sharing/code').expect(201)).body.code as string;
-const paired = async (name = 'phone'): Promise<string> => {
-  const { status, cookie } = await overLan('POST', '/api/sharing/pair', { body: { code: await offered(), name } });
-  expect(status).toBe(200);
-  return cookie!.split(';')[0]!;
-};
-
-test('there is an address on a network to be tried through', () => expect(host).toBeDefined());
+const offered = (): Promise<string> => shared.offered();
+const paired = (name?: string): Promise<string> => shared.paired(name);
 
 describe('a device on the network', () => {
   test('may ask whether the desk is there, and nothing else before it is paired', async () => {
@@ -155,20 +91,171 @@ describe('a device on the network', () => {
   });
 });
 
+describe('a pairing ends', () => {
+  const deviceId = async (name: string): Promise<string> => {
+    const { body } = await app.api.get('/api/sharing').expect(200);
+    return (body.devices as { id: string; name: string }[]).find((device) => device.name === name)!.id;
+  };
+  const status = async (cookie: string): Promise<number> => (await overLan('GET', '/api/projects', { headers: { Cookie: cookie } })).status;
+  const setRow = (name: string, values: string) => app.sql(`update {db}.paired_devices set ${values} where name = '${name}'`);
+
+  test('when the device has not been seen for long, whatever its cookie says', async () => {
+    const cookie = await paired('old phone');
+    await setRow('old phone', "expires_at = '2020-01-01'");
+    expect(await status(cookie)).toBe(401);
+    expect(JSON.stringify((await app.api.get('/api/sharing').expect(200)).body)).not.toContain('old phone');
+  });
+
+  test('when the device signs out', async () => {
+    const headers = { Cookie: await paired('guest phone') };
+    expect((await overLan('GET', '/api/sharing/own', { headers })).body).toEqual({ kind: 'device', name: 'guest phone' });
+    const left = await overLan('DELETE', '/api/sharing/own', { headers });
+    expect([left.status, left.cookie]).toEqual([204, expect.stringMatching(/^__Host-keen_device=; Path=\/; Max-Age=0;/)]);
+    expect(await status(headers.Cookie)).toBe(401);
+    expect((await overLan('GET', '/api/sharing/own', { headers })).body).toEqual({ kind: 'stranger', name: null });
+  });
+
+  test('and its event stream with it', async () => {
+    const cookie = await paired('stolen phone');
+    const ended = new Promise<void>((done, failed) => {
+      const sent = secure(
+        { host: shared.host, port: shared.port, path: '/api/projects/print-room/live', rejectUnauthorized: false, headers: { Cookie: cookie } },
+        (answer) => {
+          answer.once('data', () => void deviceId('stolen phone').then((id) => app.api.delete(`/api/sharing/devices/${id}`).expect(200)));
+          answer.once('close', done);
+        },
+      );
+      sent.once('error', failed);
+      sent.end();
+    });
+    await ended;
+    expect(await status(cookie)).toBe(401);
+  });
+
+  test('a token is replaced once a day; the old one stays good until the new one has been used', async () => {
+    const first = await paired('daily phone');
+    await setRow('daily phone', 'renewed_at = now(3) - interval 2 day');
+    const renewed = await overLan('GET', '/api/projects', { headers: { Cookie: first } });
+    const second = renewed.cookie!.split(';')[0]!;
+    expect(second).not.toBe(first);
+    // The answer with the new one may have been lost.
+    expect(await status(first)).toBe(200);
+    expect(await status(second)).toBe(200);
+    expect(await status(first)).toBe(401);
+  });
+
+  test('ten requests at once replace it once, and none is turned away', async () => {
+    const first = await paired('busy phone');
+    await setRow('busy phone', 'renewed_at = now(3) - interval 2 day');
+    const answers = await Promise.all(Array.from({ length: 10 }, () => overLan('GET', '/api/projects', { headers: { Cookie: first } })));
+    expect(answers.map((answer) => answer.status)).toEqual(Array(10).fill(200));
+    expect(answers.filter(({ cookie }) => cookie)).toHaveLength(1);
+  });
+});
+
+describe('the line itself', () => {
+  const connects = (options: ConnectionOptions): Promise<string> =>
+    new Promise((done) => {
+      const socket = connect({ host: shared.host, port: shared.port, rejectUnauthorized: false, ...options }, () => {
+        done(socket.getCipher().name);
+        socket.destroy();
+      });
+      socket.once('error', ({ message }) => done(`refused: ${message}`));
+    });
+
+  test.each<[string, ConnectionOptions, RegExp]>([
+    ['TLS 1.3', {}, /^TLS_/],
+    ['TLS 1.2 with forward secrecy', { maxVersion: 'TLSv1.2' }, /^ECDHE-RSA-.*(GCM|POLY1305)/],
+    ['TLS 1.2 without it', { maxVersion: 'TLSv1.2', ciphers: 'AES128-GCM-SHA256' }, /^refused/],
+    ['TLS 1.2 with an old mode of encryption', { maxVersion: 'TLSv1.2', ciphers: 'ECDHE-RSA-AES128-SHA256' }, /^refused/],
+    ['TLS 1.1', { minVersion: 'TLSv1', maxVersion: 'TLSv1.1', ciphers: 'DEFAULT@SECLEVEL=0' }, /^refused/],
+  ])('%s', async (_name, options, expected) => {
+    expect(await connects(options)).toMatch(expected);
+  });
+});
+
+describe('headers of every answer', () => {
+  test.each([
+    ['a page of the API', 'GET', '/api/health', {}],
+    ['a refusal', 'GET', '/api/projects', {}],
+    ['a refused origin', 'GET', '/api/projects', { Origin: 'https://elsewhere.example' }],
+    ['the certificate', 'GET', '/trust.crt', {}],
+    ['what is not there', 'GET', '/nothing', {}],
+  ])('%s', async (_name, method, path, headers) => {
+    const answer = await overLan(method, path, { headers });
+    expect(answer.headers).toMatchObject({
+      'content-security-policy': expect.stringMatching(/script-src 'self';.*frame-ancestors 'none'/),
+      'x-content-type-options': 'nosniff',
+      'referrer-policy': 'no-referrer',
+      'strict-transport-security': 'max-age=31536000',
+      'x-frame-options': 'DENY',
+    });
+    expect(answer.headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/);
+    if (path.startsWith('/api/')) expect(answer.headers['cache-control']).toBe('no-store');
+  });
+
+  test('on loopback the same, but for transport security', async () => {
+    const { headers } = await app.api.get('/api/projects').expect(200);
+    expect(headers).toMatchObject({ 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' });
+    expect(headers['strict-transport-security']).toBeUndefined();
+  });
+});
+
 describe('certificates', () => {
   test('the authority is made once and its key is the owner’s alone', () => {
     const folder = mkdtempSync(join(tmpdir(), 'keen-ca-'));
-    const first = authorityIn(folder);
-    expect(authorityIn(folder)).toEqual(first);
+    const first = authorityIn(folder, '192.0.2.7');
+    expect(authorityIn(folder, '192.0.2.7')).toEqual(first);
     expect(statSync(join(folder, 'authority.key')).mode & 0o077).toBe(0);
   });
 
   test('another address gets another certificate, the same one keeps its', () => {
     const folder = mkdtempSync(join(tmpdir(), 'keen-ca-'));
-    const authority = authorityIn(folder);
+    const authority = authorityIn(folder, '192.0.2.7');
     const one = certificateFor('192.0.2.7', authority, folder);
     expect(certificateFor('192.0.2.7', authority, folder)).toEqual(one);
     expect(certificateFor('192.0.2.8', authority, folder).cert).not.toBe(one.cert);
+  });
+
+  test.each<[string, string, boolean]>([
+    ['a private address', 'IP:192.168.1.20', true],
+    ['a public address', 'IP:198.51.100.9', false],
+    ['a name', 'DNS:bank.example', false],
+    ['a private address and a name', 'IP:192.168.1.20,DNS:bank.example', false],
+  ])('the authority vouches for %s: %s, %s', async (_name, names, isAccepted) => {
+    const folder = mkdtempSync(join(tmpdir(), 'keen-ca-'));
+    authorityIn(folder, '192.168.1.7');
+    const at = (file: string): string => join(folder, file);
+    const openssl = (...args: string[]): Promise<{ failed: boolean; said: string }> =>
+      new Promise((done) => execFile('openssl', args, { cwd: folder }, (error, out, err) => done({ failed: error !== null, said: `${out}${err}` })));
+    writeFileSync(at('names'), `subjectAltName=${names}`);
+    await openssl('req', '-new', '-newkey', 'rsa:2048', '-nodes', '-keyout', 'own.key', '-out', 'own.csr', '-subj', '/CN=stolen key');
+    await openssl(
+      'x509',
+      '-req',
+      '-in',
+      'own.csr',
+      '-CA',
+      'authority.crt',
+      '-CAkey',
+      'authority.key',
+      '-CAcreateserial',
+      '-extfile',
+      'names',
+      '-out',
+      'own.crt',
+    );
+    const { failed, said } = await openssl('verify', '-x509_strict', '-CAfile', 'authority.crt', 'own.crt');
+    expect([!failed, said]).toEqual([isAccepted, expect.stringContaining(isAccepted ? 'OK' : 'subtree violation')]);
+  });
+
+  test('an authority without constraints, or a damaged one, is replaced', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'keen-ca-'));
+    const first = authorityIn(folder, '192.168.1.7');
+    expect(authorityIn(folder, '10.0.0.4')).toEqual(first);
+    expect(authorityIn(folder, '198.51.100.9')).not.toEqual(first);
+    writeFileSync(join(folder, 'authority.key'), 'half a ke');
+    expect(authorityIn(folder, '192.168.1.7').key).toContain('BEGIN RSA PRIVATE KEY');
   });
 
   test('the authority’s certificate is handed out to be trusted', async () => {

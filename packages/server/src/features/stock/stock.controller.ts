@@ -1,5 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query, Req, Res } from '@nestjs/common';
 import express, { type Request, type Response } from 'express';
+import { OpenTo } from '../../access/open-to.ts';
 import { ProblemException } from '../../problems/problem.exception.ts';
 import type { StoredWorkshop } from '../workshop/workshop.service.ts';
 import { CutByDto, KeepForDto } from './stock.dto.ts';
@@ -27,16 +28,19 @@ export class StockController {
   }
 
   /** The piece a sheet of a settled layout is cut from. */
+  @OpenTo('device')
   @Get()
   cutBy(@Query() { cutBy }: CutByDto): Promise<StockHistory> {
     return this.stock.cutBy(cutBy);
   }
 
+  @OpenTo('device')
   @Get(':id')
   history(@Param('id') id: string): Promise<StockHistory> {
     return this.stock.history(id);
   }
 
+  @OpenTo('device')
   @Get(':id/picture')
   async picture(@Param('id') id: string, @Res() response: Response): Promise<void> {
     const { type, bytes } = await this.stock.picture(id);
@@ -45,6 +49,7 @@ export class StockController {
     response.type(type).send(bytes);
   }
 
+  @OpenTo('device')
   @Put(':id/picture')
   @HttpCode(204)
   async setPicture(@Param('id') id: string, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {

@@ -1,4 +1,5 @@
 import { Body, Controller, Get, Put } from '@nestjs/common';
+import { OpenTo } from '../../access/open-to.ts';
 import { SaveWorkshopDto } from './workshop.dto.ts';
 import { WorkshopService, type StoredWorkshop } from './workshop.service.ts';
 
@@ -6,6 +7,7 @@ import { WorkshopService, type StoredWorkshop } from './workshop.service.ts';
 export class WorkshopController {
   constructor(private readonly workshop: WorkshopService) {}
 
+  @OpenTo('device')
   @Get()
   find(): Promise<StoredWorkshop> {
     return this.workshop.find();
