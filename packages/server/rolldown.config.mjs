@@ -4,6 +4,7 @@ export default {
     main: 'src/main.ts',
     'nest.worker': 'src/features/nesting/nest.worker.ts',
     'set.worker': 'src/features/prints/set.worker.ts',
+    'heavy.worker': 'src/heavy/heavy.worker.ts',
     'stud-scanner': 'src/devices/stud-scanner/main.ts',
     caliper: 'src/devices/caliper/main.ts',
     scale: 'src/devices/scale/main.ts',

@@ -274,6 +274,7 @@ export {
   FORMAT,
   projectSchema,
   readProject,
+  MOST_FILE_BYTES,
   readProjectFile,
   VERSION,
   writeProject,

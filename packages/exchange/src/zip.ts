@@ -7,7 +7,12 @@ export interface ZipLimits {
   readonly packed: number;
   readonly unfolded: number;
   readonly files: number;
+  /** How much larger than what was read of the archive its contents may be, beyond RATIO_FREE bytes; any without. */
+  readonly ratio?: number;
 }
+
+/** A small file may be mostly repetition. */
+const RATIO_FREE = 4_000_000;
 
 /** Handed to the unpacker at a time, so that what unfolds to much is noticed early. */
 const CHUNK = 16_384;
@@ -28,13 +33,13 @@ class TooMuch extends Error {}
 export function unzipped(
   bytes: Uint8Array,
   wanted: (name: string) => boolean,
-  { packed, unfolded, files: most }: ZipLimits,
+  { packed, unfolded, files: most, ratio = Infinity }: ZipLimits,
 ): Outcome<ReadonlyMap<string, Uint8Array>> {
   if (bytes.length > packed) return refuse('too-large', `the archive has ${(bytes.length / 1e6).toFixed(1)} MB`, 'file', `at most ${packed / 1e6} MB`);
   if (!isZip(bytes)) return refuse('no-zip', 'the file is no archive', 'file', 'a zip archive');
   const parts = new Map<string, Uint8Array[]>();
   const whole = new Set<string>();
-  let [size, count] = [0, 0];
+  let [size, count, consumed] = [0, 0, 0];
   let fault: Error | null = null;
   let burst: TooMuch | null = null;
   const unpacker = new Unzip((file) => {
@@ -46,9 +51,9 @@ export function unzipped(
     file.ondata = (error, data, final) => {
       if (error || burst) return void (fault ??= error);
       size += data.length;
-      if (size > unfolded) {
+      if (size > unfolded || size > RATIO_FREE + consumed * ratio) {
         // The unpacker takes a throw for a damaged file: it is told here too.
-        burst = new TooMuch(`it unfolds to more than ${unfolded / 1e6} MB`);
+        burst = new TooMuch(size > unfolded ? `it unfolds to more than ${unfolded / 1e6} MB` : `it unfolds to more than ${ratio} times its size`);
         throw burst;
       }
       own.push(data);
@@ -58,7 +63,10 @@ export function unzipped(
   });
   unpacker.register(UnzipInflate);
   try {
-    for (let at = 0; at < bytes.length && !fault && !burst; at += CHUNK) unpacker.push(bytes.subarray(at, at + CHUNK), at + CHUNK >= bytes.length);
+    for (let at = 0; at < bytes.length && !fault && !burst; at += CHUNK) {
+      consumed = Math.min(bytes.length, at + CHUNK);
+      unpacker.push(bytes.subarray(at, at + CHUNK), at + CHUNK >= bytes.length);
+    }
   } catch (error) {
     if (error instanceof TooMuch) burst = error;
     fault ??= error instanceof Error ? error : new Error(String(error));

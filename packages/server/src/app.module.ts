@@ -1,10 +1,9 @@
-import { join } from 'node:path';
 import { Module, type DynamicModule } from '@nestjs/common';
 import { APP_GUARD } from '@nestjs/core';
 import { SequelizeModule } from '@nestjs/sequelize';
 import { FAULT_SWITCHES } from './access/fault-switch.ts';
 import { AccessGuard } from './access/open-to.ts';
-import type { ServerConfig } from './config.ts';
+import { DATA_FOLDER, type ServerConfig } from './config.ts';
 import { databaseOptions, MODELS } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
 import { BundlesController } from './features/bundles/bundles.controller.ts';
@@ -15,6 +14,7 @@ import { ScaleController } from './features/devices/scale.controller.ts';
 import { SCALE_PORT, ScaleService } from './features/devices/scale.service.ts';
 import { ScannerController } from './features/devices/scanner.controller.ts';
 import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
+import { HeavyWorkService } from './heavy/heavy-work.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
 import { LabelsController } from './features/labels/labels.controller.ts';
 import { LabelsService, PRINTER_PORT } from './features/labels/labels.service.ts';
@@ -25,7 +25,7 @@ import { NestJobsService } from './features/nesting/nest-jobs.service.ts';
 import { LiveController } from './features/live/live.controller.ts';
 import { LiveService } from './features/live/live.service.ts';
 import { PhotosController } from './features/photos/photos.controller.ts';
-import { PHOTO_FOLDER, PhotosService } from './features/photos/photos.service.ts';
+import { PhotosService } from './features/photos/photos.service.ts';
 import { PrintsController } from './features/prints/prints.controller.ts';
 import { PrintsService } from './features/prints/prints.service.ts';
 import { SetsController } from './features/prints/sets.controller.ts';
@@ -74,6 +74,7 @@ export class AppModule {
       providers: [
         { provide: APP_GUARD, useClass: AccessGuard },
         { provide: FAULT_SWITCHES, useValue: config.faultSwitches },
+        HeavyWorkService,
         ProjectsService,
         RecordService,
         LiveService,
@@ -82,7 +83,7 @@ export class AppModule {
         PrintsService,
         SetsService,
         StoredProjects,
-        { provide: PHOTO_FOLDER, useValue: join(config.dataFolder, 'photos') },
+        { provide: DATA_FOLDER, useValue: config.dataFolder },
         SharingService,
         { provide: SHARE, useValue: config.share },
         WorkshopService,

@@ -25,6 +25,9 @@ export interface ServerConfig {
   readonly origins: readonly string[];
 }
 
+/** Token of the data folder, for what keeps files in it. */
+export const DATA_FOLDER = Symbol('data folder');
+
 export function configFrom(env: NodeJS.ProcessEnv): ServerConfig {
   const port = (name: string): number => {
     const value = Number(env[name]);

@@ -1,12 +1,14 @@
 /** Reads JSON text that may be hostile: size and depth are limited before it is parsed. */
 import { Refusal } from '../problem/problem.ts';
 
-/** A project of a few hundred units is well under this. */
+/** Of a posted body or a nesting problem. A design of a few hundred cabinets is well under this. */
 export const MOST_BYTES = 5_000_000;
 export const MOST_DEPTH = 40;
 
-export function readJsonText(text: string, where = 'file'): unknown {
-  if (text.length > MOST_BYTES) throw new Refusal('too-large', `the text is ${(text.length / 1e6).toFixed(1)} MB`, where, `at most ${MOST_BYTES / 1e6} MB`);
+/** Reads JSON text of at most `max` characters; a byte order mark in front is passed over. Throws a Refusal. */
+export function readJsonText(marked: string, where = 'file', max = MOST_BYTES): unknown {
+  if (marked.length > max) throw new Refusal('too-large', `the text is ${(marked.length / 1e6).toFixed(1)} MB`, where, `at most ${max / 1e6} MB`);
+  const text = marked.startsWith('\uFEFF') ? marked.slice(1) : marked;
   checkDepth(text, where);
   try {
     // The key may be spelled with escapes; only a text that could hold it pays for the look at every key.

@@ -16,7 +16,10 @@ import { workshopCodec } from './workshop-codec.ts';
 
 export const FORMAT = 'keen-carcass-project';
 export const VERSION = 11;
-export const MOST_ENTRIES = 20_000;
+/** Of the record in a file. */
+export const MOST_ENTRIES = 200_000;
+/** Of a project file, characters. A long record makes most of it. */
+export const MOST_FILE_BYTES = 64_000_000;
 
 export interface ProjectFile {
   readonly design: Design;
@@ -33,7 +36,7 @@ const fileCodec = object({
 });
 
 /** Reads a file's text. */
-export const readProjectFile = (text: string): Outcome<ProjectFile> => outcomeOf(() => readProject(readJsonText(text)));
+export const readProjectFile = (text: string): Outcome<ProjectFile> => outcomeOf(() => readProject(readJsonText(text, 'file', MOST_FILE_BYTES)));
 
 /** Reads a parsed file; throws a Refusal. */
 export function readProject(value: unknown): ProjectFile {

@@ -1,6 +1,7 @@
 /** The connection. Dialect mysql with mysql2 speaks MariaDB and gives JSON columns back as objects. */
 import type { SequelizeModuleOptions } from '@nestjs/sequelize';
 import type { ServerConfig } from '../config.ts';
+import { LabelJobModel } from '../features/labels/label-job.model.ts';
 import { NestJobModel } from '../features/nesting/nest-job.model.ts';
 import { PhotoModel } from '../features/photos/photo.model.ts';
 import { ProjectModel } from '../features/projects/project.model.ts';
@@ -29,6 +30,7 @@ export const MODELS = [
   PriceModel,
   PhotoModel,
   PairedDeviceModel,
+  LabelJobModel,
 ];
 
 export const databaseOptions = ({ database }: ServerConfig): SequelizeModuleOptions => ({
@@ -40,7 +42,7 @@ export const databaseOptions = ({ database }: ServerConfig): SequelizeModuleOpti
   password: database.password,
   models: MODELS,
   logging: false,
-  define: { charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci' },
+  define: { charset: 'utf8mb4', collate: 'utf8mb4_nopad_bin' },
   pool: { max: 8, acquire: 10_000 },
   retryAttempts: 3,
   synchronize: false,

@@ -31,12 +31,13 @@ export class DemoService {
     return true;
   }
 
-  /** Puts the demo back as it was. Its revision goes on counting, so that an open tab notices. */
+  /** Puts the demo back as it was. Its revision and its record's positions go on counting, so that an open tab notices. */
   async reset(examples: string): Promise<void> {
     await transacted(this.sequelize, async (transaction) => {
       for (const { id, file } of DEMOS) {
         const old = await this.projects.erase(id, transaction);
-        await this.projects.insertFile({ id, demo: true, revision: (old?.revision ?? 0) + 1 }, demoFile(examples, file), transaction);
+        const row = { id, demo: true, revision: (old?.revision ?? 0) + 1, recordPosition: old?.recordPosition ?? 0 };
+        await this.projects.insertFile(row, demoFile(examples, file), transaction);
       }
     });
   }

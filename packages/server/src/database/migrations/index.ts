@@ -16,6 +16,9 @@ import * as twelfth from './0012-bench.ts';
 import * as thirteenth from './0013-loose-parts-and-prices.ts';
 import * as fourteenth from './0014-glue-ways-and-labels.ts';
 import * as fifteenth from './0015-device-sessions.ts';
+import * as sixteenth from './0016-exact-ids.ts';
+import * as seventeenth from './0017-record-positions.ts';
+import * as eighteenth from './0018-label-jobs.ts';
 
 export interface Migration {
   readonly name: string;
@@ -39,4 +42,7 @@ export const MIGRATIONS: readonly Migration[] = [
   thirteenth,
   fourteenth,
   fifteenth,
+  sixteenth,
+  seventeenth,
+  eighteenth,
 ];

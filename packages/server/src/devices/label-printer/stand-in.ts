@@ -1,10 +1,12 @@
 /** The label printer's stand-in: jobs over HTTP, one label after the other onto PDF files; it runs out of paper and jams. README.md tells the protocol. */
-import { writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 
 const EACH_MS = 30;
 const MOST_BYTES = 20_000_000;
+/** Jobs a printer that is switched off remembers. */
+const MAX_REMEMBERED = 200;
 
 interface Job {
   readonly id: string;
@@ -18,10 +20,13 @@ export interface LabelPrinter {
   readonly printed: () => number;
 }
 
-/** Starts listening on loopback; `port` 0 takes a free one. Jobs are written into `folder` when they are through. */
+/**
+ * Starts listening on loopback; `port` 0 takes a free one. With a folder the printer remembers its jobs there when it is switched off, and
+ * writes each into it when it is printed.
+ */
 export function startLabelPrinterStandIn(port: number, folder: string | null): Promise<LabelPrinter> {
-  const jobs = new Map<string, Job>();
-  const documents = new Map<string, Buffer>();
+  const memory = new PrinterMemory(folder);
+  const jobs = memory.jobs;
   let paper = 40;
   let jammed = false;
   let offline = false;
@@ -34,8 +39,7 @@ export function startLabelPrinterStandIn(port: number, folder: string | null): P
     paper--;
     printed++;
     next.printed++;
-    if (next.printed === next.labels && folder) writeFileSync(join(folder, `labels-${next.id.replace(/[^\w-]/g, '')}.pdf`), documents.get(next.id)!);
-    if (next.printed === next.labels) documents.delete(next.id);
+    memory.counted(next);
   }, EACH_MS);
   timer.unref();
   const say = (response: ServerResponse, status: number, body: object): void => {
@@ -68,8 +72,7 @@ export function startLabelPrinterStandIn(port: number, folder: string | null): P
           return say(response, 400, { error: 'that is no job', accepted: 'id, labels and a PDF' });
         // The same id again is the same job: nothing is printed twice.
         if (!jobs.has(id)) {
-          jobs.set(id, { id, labels, printed: 0 });
-          documents.set(id, document);
+          memory.accepted({ id, labels, printed: 0 }, document);
         }
         return say(response, 202, jobOf(id)!);
       }
@@ -84,6 +87,45 @@ export function startLabelPrinterStandIn(port: number, folder: string | null): P
     server.listen(port, '127.0.0.1', () => resolve({ server, printed: () => printed }));
   });
 }
+
+/** Jobs and their documents, in a folder where there is one. */
+class PrinterMemory {
+  readonly jobs = new Map<string, Job>();
+  private readonly documents = new Map<string, Buffer>();
+
+  constructor(private readonly folder: string | null) {
+    if (!folder) return;
+    mkdirSync(join(folder, 'queue'), { recursive: true });
+    if (existsSync(this.listPath())) for (const job of JSON.parse(readFileSync(this.listPath(), 'utf8')) as Job[]) this.jobs.set(job.id, job);
+  }
+
+  accepted(job: Job, document: Buffer): void {
+    this.jobs.set(job.id, job);
+    if (this.folder) writeFileSync(this.documentPath(job), document);
+    else this.documents.set(job.id, document);
+    this.keep();
+  }
+
+  /** Called before the next label: what is counted is printed, and never again. */
+  counted(job: Job): void {
+    this.keep();
+    if (job.printed < job.labels) return;
+    if (!this.folder) return void this.documents.delete(job.id);
+    if (existsSync(this.documentPath(job))) renameSync(this.documentPath(job), join(this.folder, `labels-${plain(job.id)}.pdf`));
+    rmSync(this.documentPath(job), { force: true });
+  }
+
+  private keep(): void {
+    if (!this.folder) return;
+    writeFileSync(`${this.listPath()}.new`, JSON.stringify([...this.jobs.values()].slice(-MAX_REMEMBERED)));
+    renameSync(`${this.listPath()}.new`, this.listPath());
+  }
+
+  private listPath = (): string => join(this.folder!, 'queue', 'jobs.json');
+  private documentPath = ({ id }: Job): string => join(this.folder!, 'queue', `${plain(id)}.pdf`);
+}
+
+const plain = (id: string): string => id.replace(/[^\w-]/g, '');
 
 async function bodyOf(request: IncomingMessage): Promise<Buffer> {
   const chunks: Buffer[] = [];

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readBundle } from '@keen/exchange';
+import { zipSync } from 'fflate';
 import sharp from 'sharp';
 import { testApp, type TestApp } from '../../test/app.ts';
 
@@ -13,7 +14,7 @@ afterAll(() => app.close());
 
 const pictures = (): string[] => {
   try {
-    return readdirSync(join(dataFolder, 'photos'));
+    return readdirSync(join(dataFolder, 'photos'), { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.jpg'));
   } catch {
     return [];
   }
@@ -51,7 +52,7 @@ describe('a project with its pictures', () => {
     const zip = await saved('print-room');
     await open(zip.subarray(0, zip.length - 3000)).expect(400);
     const { body } = await open(Buffer.from('no archive at all')).expect(400);
-    expect(body).toMatchObject({ code: 'no-zip', accepted: 'a zip archive' });
+    expect(body).toMatchObject({ code: 'not-json', accepted: 'a complete JSON file' });
     const read = readBundle(zip);
     if (!read.ok) throw new Error(read.problem.message);
     const { bundleZip } = await import('@keen/exchange');
@@ -71,4 +72,44 @@ describe('a project with its pictures', () => {
   });
 
   test('a project that is not there has none', () => app.api.get('/api/projects/nowhere/bundle').expect(404));
+});
+
+describe('files as large as a long record makes them', () => {
+  test('a project of more than five megabytes comes back from its own bundle and file', async () => {
+    const { body } = await app.api.post('/api/projects/print-room/duplicate').expect(201);
+    const id = body.id as string;
+    const note = (n: number) => ({
+      id: `long-${n}`,
+      at: '2026-03-01T10:00:00.000Z',
+      kind: 'note',
+      note: { text: `${n} `.repeat(150), photos: [], nextTime: false },
+    });
+    for (let from = 0; from < 9000; from += 500)
+      await app.api
+        .post(`/api/projects/${id}/record`)
+        .send({ entries: Array.from({ length: 500 }, (_, n) => note(from + n)) })
+        .expect(201);
+    const file = (await app.api.get(`/api/projects/${id}/file`).responseType('blob').expect(200)).body as Buffer;
+    expect(file.length).toBeGreaterThan(5_000_000);
+    for (const bytes of [file, await saved(id)]) {
+      const opened = (await open(bytes).expect(201)).body as { id: string };
+      const [{ count: entries }] = (await app.sql(`select count(*) as count from {db}.record_entries where project_id = '${opened.id}'`)) as [
+        { count: number },
+      ];
+      expect(Number(entries)).toBeGreaterThanOrEqual(9000);
+    }
+  });
+
+  test('an archive that unfolds to a thousand times its size is refused before it has', async () => {
+    const bomb = zipSync({ 'project.carcass.json': new Uint8Array(240_000_000) });
+    expect(bomb.length).toBeLessThan(300_000);
+    const started = performance.now();
+    const answers = await Promise.all(Array.from({ length: 8 }, () => open(bomb)));
+    for (const { status, body } of answers) expect([status, (body as { code: string }).code]).toEqual([400, 'unfolds']);
+    expect(performance.now() - started).toBeLessThan(10_000);
+  });
+
+  test('nothing of what was received stays behind', () => {
+    expect(readdirSync(join(dataFolder, 'incoming'))).toEqual([]);
+  });
 });

@@ -13,7 +13,7 @@ export class LabelsController {
   @Post('sheet')
   @HttpCode(200)
   async sheet(@Body() { labels }: LabelSheetDto, @Res() response: Response): Promise<void> {
-    response.type('application/pdf').send(Buffer.from(await this.labels.sheet(labels)));
+    response.type('application/pdf').send(Buffer.from(await this.labels.sheet(labels, response)));
   }
 
   @Post('print')
@@ -29,7 +29,7 @@ export class LabelsController {
   @Post('printer/paper')
   @HttpCode(204)
   paper(@Body() { labels }: PaperDto): Promise<void> {
-    return this.labels.paper(labels);
+    return this.labels.addPaper(labels);
   }
 
   /** Faults of the stand-in on demand. */

@@ -1,5 +1,5 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsString, Length, Max, Min, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsObject, IsString, Length, Max, Min, ValidateNested } from 'class-validator';
 
 export class LabelDto {
   @IsString()
@@ -43,6 +43,7 @@ export class LabelSheetDto {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(500)
+  @IsObject({ each: true, message: 'each label is an object' })
   @ValidateNested({ each: true })
   @Type(() => LabelDto)
   declare labels: LabelDto[];

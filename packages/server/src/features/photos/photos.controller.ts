@@ -1,7 +1,9 @@
-import { Controller, Get, Param, Put, Req, Res } from '@nestjs/common';
+import { Controller, Get, Inject, Param, Put, Req, Res } from '@nestjs/common';
 import type { Request, Response } from 'express';
-import { rawBody } from '../../problems/raw-body.ts';
+import { DATA_FOLDER } from '../../config.ts';
+import { withBodyFile } from '../../problems/raw-body.ts';
 import { OpenTo } from '../../access/open-to.ts';
+import { notFound } from '../../problems/problem.exception.ts';
 import { MOST_PHOTO_BYTES, tooLarge } from './picture.ts';
 import { PhotoDto } from './photos.dto.ts';
 import { PhotosService, type StoredPhoto } from './photos.service.ts';
@@ -9,12 +11,16 @@ import { PhotosService, type StoredPhoto } from './photos.service.ts';
 @OpenTo('device')
 @Controller('api/projects/:id/photos/:photo')
 export class PhotosController {
-  constructor(private readonly photos: PhotosService) {}
+  constructor(
+    private readonly photos: PhotosService,
+    @Inject(DATA_FOLDER) private readonly dataFolder: string,
+  ) {}
 
   /** The picture itself is the body, whatever type it says it has. */
   @Put()
   async keep(@Param() { id, photo }: PhotoDto, @Req() request: Request): Promise<StoredPhoto> {
-    return this.photos.keep(id, photo, await rawBody(request, MOST_PHOTO_BYTES, tooLarge));
+    const limits = { dataFolder: this.dataFolder, max: MOST_PHOTO_BYTES, tooLarge };
+    return withBodyFile(request, limits, (path) => this.photos.keep(id, photo, path));
   }
 
   @Get()
@@ -28,8 +34,7 @@ export class PhotosController {
   }
 }
 
-/** A picture never changes under its id. */
 const send = (response: Response, path: string): void =>
-  void response.sendFile(path, {
-    headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable', 'X-Content-Type-Options': 'nosniff' },
+  void response.sendFile(path, { cacheControl: false, lastModified: false, etag: false, headers: { 'Content-Type': 'image/jpeg' } }, (error?: Error) => {
+    if (error && !response.headersSent) response.status(404).json(notFound('picture on the disk', 'photo').problem);
   });

@@ -1,17 +1,16 @@
-import { randomUUID } from 'node:crypto';
-import { mkdir, open, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { Transaction } from 'sequelize';
+import { DATA_FOLDER } from '../../config.ts';
 import { notFound } from '../../problems/problem.exception.ts';
+import { Slots } from '../../heavy/slots.ts';
 import { ProjectModel } from '../projects/project.model.ts';
 import { keepable } from './picture.ts';
+import { PhotoFiles, type PhotoSize } from './photo-files.ts';
 import { PhotoModel } from './photo.model.ts';
 
-export const PHOTO_FOLDER = Symbol('folder of pictures');
-
-/** Written, and how large. */
+/** A picture whose files are on the disk. */
 export interface KeptFile {
   readonly id: string;
   readonly width: number;
@@ -26,78 +25,72 @@ export interface StoredPhoto {
 }
 
 @Injectable()
-export class PhotosService {
+export class PhotosService implements OnApplicationBootstrap {
+  readonly files: PhotoFiles;
+  /** Pictures are decoded one at a time, so that thirty of them leave the machine free for everything else. */
+  private readonly decoding = new Slots(1, 200, 'pictures');
+
   constructor(
     @InjectModel(PhotoModel) private readonly photos: typeof PhotoModel,
     @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
-    @Inject(PHOTO_FOLDER) private readonly folder: string,
-  ) {}
+    @Inject(DATA_FOLDER) dataFolder: string,
+  ) {
+    this.files = new PhotoFiles(join(dataFolder, 'photos'));
+  }
 
-  /** Keeps a picture under the client's id; the same one again is left as it is. The files are on the disk before it is said to be kept. */
-  async keep(projectId: string, id: string, bytes: Buffer): Promise<StoredPhoto> {
-    const project = await this.projects.findOne({ where: { id: projectId, deletedAt: null } });
+  async onApplicationBootstrap(): Promise<void> {
+    await this.files.adoptFlat(async (id) => (await this.photos.findOne({ where: { id }, attributes: ['projectId'] }))?.projectId);
+  }
+
+  /** Keeps a picture under the client's id; the same one again is left as it is. The files are on the disk before it is called kept. */
+  async keep(projectId: string, id: string, picture: string | Buffer): Promise<StoredPhoto> {
+    const project = await this.projects.findOne({ where: { id: projectId, deletedAt: null }, attributes: ['id'] });
     if (!project) throw notFound('project', 'id');
     const known = await this.photos.findOne({ where: { id, projectId } });
     if (known) return { id, width: known.width, height: known.height };
-    const [kept] = await this.keepFiles(new Map([[id, bytes]]));
+    const [kept] = await this.keepFiles(projectId, new Map([[id, picture]]));
     await this.enter(projectId, [kept!]);
     return { id, width: kept!.width, height: kept!.height };
   }
 
-  /** Pictures as files, not yet any project's: all of them, or none where one of them is refused. */
-  async keepFiles(pictures: ReadonlyMap<string, Buffer>): Promise<KeptFile[]> {
+  /** Writes pictures (paths or bytes) as files of a project that has no rows for them yet: all of them, or none where one is refused. */
+  async keepFiles(projectId: string, pictures: ReadonlyMap<string, string | Buffer>): Promise<KeptFile[]> {
     const kept: KeptFile[] = [];
     try {
-      for (const [id, bytes] of pictures) {
-        const { full, thumbnail, width, height } = await keepable(bytes);
-        await mkdir(this.folder, { recursive: true });
-        await this.write(this.pathOf(id, 'full'), full);
-        await this.write(this.pathOf(id, 'thumbnail'), thumbnail);
+      for (const [id, picture] of pictures) {
+        const { full, thumbnail, width, height } = await this.decoding.take(() => keepable(picture));
+        await this.files.write(projectId, id, { full, thumbnail });
         kept.push({ id, width, height, bytes: full.length });
       }
     } catch (error) {
-      await this.dropFiles(kept);
+      await this.dropFiles(projectId, kept);
       throw error;
     }
     return kept;
   }
 
-  /** Makes files a project's. */
+  /** Adds the rows of files that are on the disk. */
   async enter(projectId: string, files: readonly KeptFile[], transaction?: Transaction): Promise<void> {
     const rows = files.map((file) => ({ ...file, projectId, receivedAt: new Date() }));
     await this.photos.bulkCreate(rows, { ignoreDuplicates: true, ...(transaction ? { transaction } : {}) });
   }
 
-  /** Takes files away that are no project's after all. */
-  async dropFiles(files: readonly KeptFile[]): Promise<void> {
-    for (const { id } of files) for (const size of ['full', 'thumbnail'] as const) await rm(this.pathOf(id, size), { force: true });
+  /** Removes files that belong to no project after all. */
+  async dropFiles(projectId: string, files: readonly KeptFile[]): Promise<void> {
+    for (const { id } of files) await this.files.remove(projectId, id);
   }
 
-  /** Where a picture of a project is read from. */
-  async find(projectId: string, id: string, size: 'full' | 'thumbnail'): Promise<string> {
+  /** The path a picture of a project is read from. */
+  async find(projectId: string, id: string, size: PhotoSize): Promise<string> {
     const known = await this.photos.findOne({ where: { id, projectId } });
     if (!known) throw notFound('picture', 'photo');
-    return this.pathOf(id, size);
+    return this.files.pathOf(projectId, id, size);
   }
 
-  /** Ids are the client's: only letters, digits and dashes come here (photos.controller.ts). */
-  private pathOf(id: string, size: 'full' | 'thumbnail'): string {
-    return join(this.folder, `${id}${size === 'thumbnail' ? '.small' : ''}.jpg`);
-  }
-
-  /** Under another name first: what is under its own name is whole, whenever the machine stops. */
-  private async write(path: string, bytes: Buffer): Promise<void> {
-    const beside = `${path}.${randomUUID()}`;
-    const file = await open(beside, 'w');
-    try {
-      await file.writeFile(bytes);
-      await file.sync();
-    } finally {
-      await file.close();
-    }
-    await rename(beside, path).catch(async (error: unknown) => {
-      await rm(beside, { force: true });
-      throw error;
-    });
+  /** Removes files that no row owns and are older than `ageMs`. Gives how many. */
+  async sweep(ageMs: number): Promise<number> {
+    const rows = await this.photos.findAll({ attributes: ['projectId', 'id'] });
+    const owned = new Set(rows.map(({ projectId, id }) => `${projectId}/${id}`));
+    return this.files.sweep((projectId, id) => owned.has(`${projectId}/${id}`), ageMs);
   }
 }

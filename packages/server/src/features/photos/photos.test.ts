@@ -58,7 +58,7 @@ describe('pictures of notes', () => {
   test('the same one sent twice, also at once, is one picture', async () => {
     const bytes = await picture(40, 30).png().toBuffer();
     await Promise.all(Array.from({ length: 5 }, () => put('photo-twice', bytes, 'image/png').expect(200)));
-    const files = readdirSync(join(dataFolder, 'photos')).filter((name) => name.startsWith('photo-twice'));
+    const files = readdirSync(join(dataFolder, 'photos', 'print-room')).filter((name) => name.startsWith('photo-twice'));
     expect(files.sort()).toEqual(['photo-twice.jpg', 'photo-twice.small.jpg']);
   });
 
@@ -75,12 +75,12 @@ describe('pictures of notes', () => {
       /svg/,
     ],
   ])('%s is refused in words, and nothing of it is left', async (_, make, status, code, words) => {
-    const before = readdirSync(join(dataFolder, 'photos')).length;
+    const before = readdirSync(join(dataFolder, 'photos', 'print-room')).length;
     const { body } = await put('photo-bad-1', make()).expect(status);
     expect(body).toMatchObject({ code, where: 'picture', accepted: expect.stringMatching(/20 MB/) });
     expect(body.message).toMatch(words);
     await app.api.get(at('photo-bad-1')).expect(404);
-    expect(readdirSync(join(dataFolder, 'photos'))).toHaveLength(before);
+    expect(readdirSync(join(dataFolder, 'photos', 'print-room'))).toHaveLength(before);
   });
 
   test('a picture that is broken off is refused', async () => {
@@ -103,4 +103,23 @@ describe('pictures of notes', () => {
     const { body } = await app.api.get(at('photo-stays')).expect(200);
     expect((await sharp(body as Buffer).metadata()).width).toBe(64);
   });
+});
+
+test('another project’s picture of the same id is another picture', async () => {
+  const [red, blue] = [picture(40, 30), picture(60, 20)];
+  await app.api
+    .put('/api/projects/print-room/photos/photo-same-id')
+    .send(await red.png().toBuffer())
+    .expect(200);
+  await app.api
+    .put('/api/projects/type-store/photos/photo-same-id')
+    .send(await blue.png().toBuffer())
+    .expect(200);
+  await app.api
+    .put('/api/projects/print-room/photos/PHOTO-same-id')
+    .send(await blue.png().toBuffer())
+    .expect(200);
+  const widthOf = async (project: string, id = 'photo-same-id'): Promise<number> =>
+    (await sharp((await app.api.get(`/api/projects/${project}/photos/${id}`).expect(200)).body as Buffer).metadata()).width;
+  expect([await widthOf('print-room'), await widthOf('type-store'), await widthOf('print-room', 'PHOTO-same-id')]).toEqual([40, 60, 60]);
 });

@@ -1,4 +1,5 @@
 /** What is taken for a picture and what is kept of it: drawn anew, so that nothing of where and with what it was taken is left in it. */
+import { stat } from 'node:fs/promises';
 import sharp from 'sharp';
 import { ProblemException } from '../../problems/problem.exception.ts';
 
@@ -9,6 +10,9 @@ const MOST_SIDE = 16_000;
 /** Longest side of what is kept, and of what is shown in the list, px. */
 const KEPT = 2400;
 const THUMBNAIL = 360;
+
+/** One thread: what else runs here goes on. */
+sharp.concurrency(1);
 
 const ACCEPTED = `a JPEG, PNG or WebP picture of at most ${MOST_PHOTO_BYTES / 1024 / 1024} MB and ${MOST_PIXELS / 1e6} million pixels`;
 
@@ -24,10 +28,10 @@ const refused = (code: string, message: string): ProblemException =>
 
 export const tooLarge = (): ProblemException => refused('too-large', `the picture is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB`);
 
-/** Reads, turns upright, strips and shrinks a picture. Throws a ProblemException that says what is wrong with it. */
-export async function keepable(bytes: Buffer): Promise<Kept> {
-  if (bytes.length === 0) throw refused('not-a-picture', 'the file is empty: it is no picture');
-  const head = await sharp(bytes, { limitInputPixels: false })
+/** Reads, turns upright, strips and shrinks a picture: bytes, or the path of a file. Throws a ProblemException that says what is wrong with it. */
+export async function keepable(picture: string | Buffer): Promise<Kept> {
+  if ((typeof picture === 'string' ? (await stat(picture)).size : picture.length) === 0) throw refused('not-a-picture', 'the file is empty: it is no picture');
+  const head = await sharp(picture, { limitInputPixels: false })
     .metadata()
     .catch(() => null);
   if (!head?.width || !head.height || !['jpeg', 'png', 'webp'].includes(head.format ?? ''))
@@ -35,7 +39,7 @@ export async function keepable(bytes: Buffer): Promise<Kept> {
   if (head.width * head.height > MOST_PIXELS || Math.max(head.width, head.height) > MOST_SIDE)
     throw refused('too-many-pixels', `the picture unfolds to ${head.width} × ${head.height} pixels`);
   try {
-    const upright = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate().flatten({ background: '#ffffff' });
+    const upright = sharp(picture, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate().flatten({ background: '#ffffff' });
     const full = await upright
       .clone()
       .resize(KEPT, KEPT, { fit: 'inside', withoutEnlargement: true })

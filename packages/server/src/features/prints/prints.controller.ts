@@ -12,7 +12,7 @@ export class PrintsController {
   /** Shown by the browser, and printed from there. */
   @Get(':kind')
   async print(@Param('id') id: string, @Param('kind') kind: string, @Query() query: PrintQueryDto, @Res() response: Response): Promise<void> {
-    const { name, pdf } = await this.prints.print(id, kind, query);
+    const { name, pdf } = await this.prints.print(id, kind, query, response);
     response.type('application/pdf').set('Content-Disposition', `inline; filename="${name}"`).set('Cache-Control', 'no-store').send(Buffer.from(pdf));
   }
 }

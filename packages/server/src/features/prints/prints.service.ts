@@ -1,7 +1,8 @@
 /** What of a stored project is printed at its true size: planned anew from what is saved, never from what a screen shows. */
 import { Injectable } from '@nestjs/common';
-import { picturesPdf, trueSizePrint } from '@keen/exchange';
 import type { PrintQueryDto } from './prints.dto.ts';
+import type { Response } from 'express';
+import { HeavyWorkService } from '../../heavy/heavy-work.service.ts';
 import { StoredProjects } from '../projects/stored-projects.ts';
 
 export interface Print {
@@ -11,11 +12,16 @@ export interface Print {
 
 @Injectable()
 export class PrintsService {
-  constructor(private readonly stored: StoredProjects) {}
+  constructor(
+    private readonly stored: StoredProjects,
+    private readonly heavy: HeavyWorkService,
+  ) {}
 
-  async print(projectId: string, kind: string, { unit, part, paper, units: display, along, up }: PrintQueryDto): Promise<Print> {
+  /** `until`: the answer somebody waits for. */
+  async print(projectId: string, kind: string, { unit, part, paper, units: display, along, up }: PrintQueryDto, until: Response): Promise<Print> {
     const { project, revision } = await this.stored.read(projectId);
-    const sheets = trueSizePrint(kind, {
+    const order = {
+      kind,
       project,
       unit: unit ?? null,
       marks: part?.split(',') ?? null,
@@ -23,7 +29,7 @@ export class PrintsService {
       paper,
       correction: { along, up },
       revision: `revision ${revision}`,
-    });
-    return { name: `${unit ?? 'all'}-${kind}.pdf`, pdf: await picturesPdf(sheets, project.design.name) };
+    };
+    return { name: `${unit ?? 'all'}-${kind}.pdf`, pdf: await this.heavy.run('truePrint', order, until) };
   }
 }

@@ -19,6 +19,17 @@ export class ProjectModel extends Model {
   @Column(DataType.JSON)
   declare document: Json;
 
+  /** The position of the newest entry of its record. */
+  @Column({
+    type: DataType.BIGINT,
+    field: 'record_position',
+    defaultValue: 0,
+    get(this: Model): number {
+      return Number(this.getDataValue('recordPosition' as never));
+    },
+  })
+  declare recordPosition: number;
+
   @Column({ type: DataType.DATE(3), field: 'created_at' })
   declare createdAt: Date;
 

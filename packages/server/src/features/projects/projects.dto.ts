@@ -26,9 +26,9 @@ export class SaveProjectDto {
   declare document: object;
 }
 
+/** The document's own reader says which names will do. */
 export class RenameProjectDto {
   @IsString()
-  @Length(1, 80)
   declare name: string;
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
-import { checkProducts, designCodec, readProject, unitsInOrder, type Design, type Json, type ProjectFile } from '@keen/core';
+import { checkProducts, designCodec, outcomeOf, readProject, unitsInOrder, type Design, type Json, type Problem, type ProjectFile } from '@keen/core';
 import { transacted } from '../../database/transacted.ts';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
@@ -20,7 +20,9 @@ export interface ProjectRow {
   readonly demo: boolean;
   readonly revision: number;
   readonly updatedAt: string;
-  readonly wall: { readonly widthMm: number; readonly ceilingMm: number };
+  /** Null where the document cannot be read: `problem` says why, and its file can still be saved. */
+  readonly wall: WallSize | null;
+  readonly problem: Problem | null;
   readonly units: readonly {
     readonly id: string;
     readonly name: string;
@@ -30,6 +32,23 @@ export interface ProjectRow {
     readonly upMm: number;
     readonly shelves: number;
   }[];
+}
+
+interface WallSize {
+  readonly widthMm: number;
+  readonly ceilingMm: number;
+}
+
+/** What a document says of its wall, or why it cannot be read. */
+type Readable = { readonly wall: WallSize; readonly problem: null } | { readonly wall: null; readonly problem: Problem };
+
+/** A project about to be inserted. */
+interface NewRow {
+  readonly id: string;
+  readonly demo: boolean;
+  readonly revision: number;
+  /** Where its record goes on counting; 0 for a new project. */
+  readonly recordPosition?: number;
 }
 
 export interface StoredProject {
@@ -51,6 +70,10 @@ const UNIT_COLUMNS: (keyof ProjectUnitModel)[] = ['name', 'position', 'widthNm',
 
 @Injectable()
 export class ProjectsService {
+  private readonly read = new Map<string, { readonly revision: number; readonly readable: Readable }>();
+  /** The revision each project's next save may fold into, by this process's own clock, which nobody can set back. */
+  private readonly folding = new Map<string, { readonly revision: number; readonly sinceMs: number }>();
+
   constructor(
     @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
     @InjectModel(ProjectUnitModel) private readonly units: typeof ProjectUnitModel,
@@ -73,14 +96,13 @@ export class ProjectsService {
     });
     const units = await this.units.findAll({ where: { projectId: projects.map(({ id }) => id) }, order: [['position', 'ASC']] });
     return projects.map((project) => {
-      const { wall } = designCodec.read(project.document, 'document');
       return {
         id: project.id,
         name: project.name,
         demo: project.demo,
         revision: project.revision,
         updatedAt: project.updatedAt.toISOString(),
-        wall: { widthMm: wall.width.nm / NM_PER_MM, ceilingMm: wall.ceiling.nm / NM_PER_MM },
+        ...this.readable(project),
         units: units
           .filter(({ projectId }) => projectId === project.id)
           .map((unit) => ({
@@ -94,6 +116,18 @@ export class ProjectsService {
           })),
       };
     });
+  }
+
+  /** Reading a document takes milliseconds, so each revision is read once. */
+  private readable({ id, revision, document }: ProjectModel): Readable {
+    const known = this.read.get(id);
+    if (known?.revision === revision) return known.readable;
+    const read = outcomeOf(() => designCodec.read(document, 'document'));
+    const readable: Readable = read.ok
+      ? { wall: { widthMm: read.value.wall.width.nm / NM_PER_MM, ceilingMm: read.value.wall.ceiling.nm / NM_PER_MM }, problem: null }
+      : { wall: null, problem: read.problem };
+    this.read.set(id, { revision, readable });
+    return readable;
   }
 
   async find(id: string): Promise<StoredProject> {
@@ -116,11 +150,7 @@ export class ProjectsService {
     return transacted(this.sequelize, (transaction) => this.insertFile({ id: randomUUID(), demo: false, revision: 1 }, file, transaction));
   }
 
-  async insertFile(
-    row: { id: string; demo: boolean; revision: number },
-    { design, record, workshop }: ProjectFile,
-    transaction: Transaction,
-  ): Promise<StoredProject> {
+  async insertFile(row: NewRow, { design, record, workshop }: ProjectFile, transaction: Transaction): Promise<StoredProject> {
     await this.workshop.adopt(workshop.products, transaction);
     const stored = await this.insert(row, design, transaction);
     if (record.length > 0) await this.record.add(row.id, record, transaction);
@@ -153,8 +183,9 @@ export class ProjectsService {
   async rename(id: string, name: string): Promise<StoredProject> {
     return transacted(this.sequelize, async (transaction) => {
       const project = await this.locked(id, transaction);
-      const design = designCodec.read(project.document, 'document');
-      await this.write(project, { ...design, name }, 'rename', transaction);
+      // Read with its new name: what is written can be read again.
+      const design = designCodec.read({ ...(project.document as object), name }, 'document');
+      await this.write(project, design, 'rename', transaction);
       return { id, demo: project.demo, revision: project.revision, document: project.document };
     });
   }
@@ -209,13 +240,13 @@ export class ProjectsService {
     return project;
   }
 
-  private async insert(row: { id: string; demo: boolean; revision: number }, design: Design, transaction: Transaction): Promise<StoredProject> {
+  private async insert(row: NewRow, design: Design, transaction: Transaction): Promise<StoredProject> {
     const document = designCodec.write(design);
     const now = new Date();
     await this.projects.create({ ...row, name: design.name, document, createdAt: now, updatedAt: now, deletedAt: null }, { transaction });
     await this.project(row.id, design, transaction);
     await this.keep(row.id, row.revision, 'created', document, transaction);
-    return { ...row, document };
+    return { id: row.id, demo: row.demo, revision: row.revision, document };
   }
 
   private async write(project: ProjectModel, design: Design, session: string, transaction: Transaction): Promise<number> {
@@ -252,14 +283,17 @@ export class ProjectsService {
   private async keep(projectId: string, number: number, session: string, document: Json, transaction: Transaction): Promise<void> {
     const { workshop } = await this.workshop.find(transaction);
     const now = new Date();
+    const nowMs = performance.now();
     const last = await this.revisions.findOne({
       where: { projectId },
       order: [['number', 'DESC']],
-      attributes: ['id', 'session', 'startedAt'],
+      attributes: ['id', 'session'],
       transaction,
     });
-    if (last && last.session === session && now.getTime() - last.startedAt.getTime() < FOLD_MS)
-      await last.update({ number, document, workshop, savedAt: now }, { transaction });
-    else await this.revisions.create({ projectId, number, session, document, workshop, startedAt: now, savedAt: now }, { transaction });
+    const fold = this.folding.get(projectId);
+    if (last && last.session === session && fold?.revision === Number(last.id) && nowMs - fold.sinceMs < FOLD_MS)
+      return void (await last.update({ number, document, workshop, savedAt: now }, { transaction }));
+    const made = await this.revisions.create({ projectId, number, session, document, workshop, startedAt: now, savedAt: now }, { transaction });
+    this.folding.set(projectId, { revision: Number(made.id), sinceMs: nowMs });
   }
 }

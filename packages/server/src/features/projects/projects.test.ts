@@ -229,3 +229,49 @@ describe('a project file', () => {
     expect(({} as Row)['x']).toBeUndefined();
   });
 });
+
+describe('a document that cannot be read', () => {
+  test.each([' ', '', '\t\n', 'x'.repeat(81)])('is never written: a rename to %j is refused', async (name) => {
+    const { id } = await fresh();
+    const { body } = await app.api.patch(`/api/projects/${id}`).send({ name }).expect(400);
+    expect(body).toMatchObject({ where: 'document.name', accepted: 'text of 1 to 80 characters' });
+    expect((await read(id))['document'].name).toBe('Print room');
+  });
+
+  test('is listed as such with its file to take away, and stands in nobody’s way', async () => {
+    const { id } = await fresh();
+    await app.sql(`update {db}.projects set document = json_set(document, '$.name', ' '), revision = revision + 1 where id = '${id}'`);
+    const rows = (await app.api.get('/api/projects').expect(200)).body as Row[];
+    expect(rows.find((row) => row['id'] === id)).toMatchObject({ wall: null, problem: { where: 'document.name' } });
+    expect(rows.filter(({ problem }) => problem === null).length).toBeGreaterThan(2);
+    const file = (await app.api.get(`/api/projects/${id}/file`).responseType('blob').expect(200)).body as Buffer;
+    expect((JSON.parse(file.toString()) as Row)['design'].units.ink.width).toBe('700 mm');
+    await app.api.get('/api/next-time').expect(200);
+    await app.api.delete(`/api/projects/${id}`).expect(204);
+  });
+
+  test('an entry of the record that cannot be read does not keep the design from being saved', async () => {
+    const { id, document } = await fresh();
+    const entry = { id: 'x1', at: '2026-03-01T10:00:00Z', kind: 'thickness', reading: { product: 'birch-18', value: '17.9 mm' } };
+    await app.api
+      .post(`/api/projects/${id}/record`)
+      .send({ entries: [entry] })
+      .expect(201);
+    await app.sql(`update {db}.record_entries set body = '{"kind":"rumour"}' where project_id = '${id}'`);
+    await save(id, 1, withWidth(document, '710 mm')).expect(200);
+    await app.api.post(`/api/projects/${id}/duplicate`).expect(201);
+  });
+});
+
+test('saves fold into one revision by time that passes, whatever the clock is set to', async () => {
+  const { id, document } = await fresh();
+  await save(id, 1, withWidth(document, '701 mm')).expect(200);
+  await save(id, 2, withWidth(document, '702 mm')).expect(200);
+  const numbers = async () => ((await app.api.get(`/api/projects/${id}/revisions`).expect(200)).body as Row[]).map(({ number }) => number as number);
+  expect(await numbers()).toEqual([3, 1]);
+  // As if the clock had been set back by a day after the first save.
+  await app.sql(`update {db}.revisions set started_at = started_at + interval 1 day where project_id = '${id}'`);
+  await app.sql(`update {db}.revisions set id = id + 1000000 where project_id = '${id}' and number = 3`);
+  await save(id, 3, withWidth(document, '703 mm')).expect(200);
+  expect(await numbers()).toEqual([4, 3, 1]);
+});

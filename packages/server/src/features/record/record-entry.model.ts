@@ -7,6 +7,15 @@ export class RecordEntryModel extends Model {
   @Column({ type: DataType.BIGINT, primaryKey: true, autoIncrement: true })
   declare sequence: number;
 
+  /** Its place in the record of its project, in the order of the commits. */
+  @Column({
+    type: DataType.BIGINT,
+    get(this: Model): number {
+      return Number(this.getDataValue('position' as never));
+    },
+  })
+  declare position: number;
+
   @Column({ type: DataType.STRING(64), field: 'project_id' })
   declare projectId: string;
 

@@ -10,7 +10,7 @@ export class RecordController {
 
   @Get()
   list(@Param('id') id: string, @Query() { after }: ReadRecordDto): Promise<StoredEntry[]> {
-    return this.record.list(id, after);
+    return this.record.page(id, after);
   }
 
   @Post()

@@ -1,7 +1,8 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsInt, IsObject, IsOptional, Min } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsInt, IsObject, IsOptional, Max, Min } from 'class-validator';
 
 export class AppendRecordDto {
+  /** Longer queues are sent in several requests. */
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(500)
@@ -10,10 +11,11 @@ export class AppendRecordDto {
 }
 
 export class ReadRecordDto {
-  /** Only entries after this server sequence. */
+  /** Only entries after this sequence. */
   @IsOptional()
   @Type(() => Number)
   @IsInt()
   @Min(0)
+  @Max(Number.MAX_SAFE_INTEGER)
   declare after?: number;
 }

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
-import { designCodec, recordCodec, type Json, type RecordEntry } from '@keen/core';
+import { designCodec, outcomeOf, recordCodec, type Json, type RecordEntry } from '@keen/core';
 import { transacted } from '../../database/transacted.ts';
 import { Op, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
@@ -8,9 +8,11 @@ import { notFound } from '../../problems/problem.exception.ts';
 import { LiveService } from '../live/live.service.ts';
 import { ProjectModel } from '../projects/project.model.ts';
 import { CutFollower } from '../stock/cut-follower.ts';
+import { readable } from './readable-entries.ts';
 import { RecordEntryModel } from './record-entry.model.ts';
 
 export interface StoredEntry {
+  /** Its position in the record: entries become visible in this order, none ever below one that was visible before. */
   readonly sequence: number;
   readonly entry: Json;
 }
@@ -22,8 +24,10 @@ export interface NextTimeNote {
   readonly at: string;
 }
 
-/** Newest first: older ones have been heard often enough. */
-const MOST_NOTES = 400;
+/** Entries of one answer. */
+export const MAX_PAGE = 200;
+/** Newest first: older notes have been read often enough. */
+const MAX_NOTES = 400;
 
 /** Facts that hold for another project on the same wall, from the same sheets. */
 const OF_THE_SHOP: readonly RecordEntry['kind'][] = ['thickness', 'scan', 'test-cut'];
@@ -38,58 +42,97 @@ export class RecordService {
     private readonly live: LiveService,
   ) {}
 
-  async list(projectId: string, after = 0): Promise<StoredEntry[]> {
-    const rows = await this.rows.findAll({ where: { projectId, sequence: { [Op.gt]: after } }, order: [['sequence', 'ASC']] });
-    return rows.map(({ sequence, body }) => ({ sequence: Number(sequence), entry: body }));
+  /** The next entries after a position, at most MAX_PAGE: whoever gets that many asks again after the last. */
+  async page(projectId: string, after = 0): Promise<StoredEntry[]> {
+    const rows = await this.rows.findAll({ where: { projectId, position: { [Op.gt]: after } }, order: [['position', 'ASC']], limit: MAX_PAGE });
+    return rows.map(stored);
   }
 
-  /** Adds entries; one that is already there is left as it is, so that a queue may be sent again. All or none. */
+  /** The whole record. */
+  async all(projectId: string): Promise<StoredEntry[]> {
+    const rows = await this.rows.findAll({ where: { projectId }, order: [['position', 'ASC']] });
+    return rows.map(stored);
+  }
+
+  /**
+   * Adds entries, all or none, and answers them with their positions. An entry whose id is there already is left as it is and answered as it
+   * stands, so that a queue may be sent again.
+   */
   async append(projectId: string, values: readonly object[]): Promise<StoredEntry[]> {
     const entries = values.map((value, index) => recordCodec.read(value, `entries[${index}]`));
-    await transacted(this.sequelize, async (transaction) => {
-      const project = await this.projects.findOne({ where: { id: projectId, deletedAt: null }, transaction });
-      if (!project) throw notFound('project', 'id');
-      await this.add(projectId, entries, transaction);
-      if (entries.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await this.cuts.follow(projectId, transaction);
+    const rows = await transacted(this.sequelize, async (transaction) => {
+      const added = await this.add(projectId, entries, transaction);
+      if (added.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await this.cuts.follow(projectId, transaction);
+      return this.rows.findAll({ where: { projectId, entryId: entries.map(({ id }) => id) }, order: [['position', 'ASC']], transaction });
     });
-    const all = await this.list(projectId);
-    this.live.tell({ project: projectId, record: all.at(-1)?.sequence ?? 0 });
-    return all;
+    this.live.tell({ project: projectId, record: rows.at(-1)?.position ?? 0 });
+    return rows.map(stored);
   }
 
-  async add(projectId: string, entries: readonly RecordEntry[], transaction: Transaction): Promise<void> {
-    const rows = entries.map((entry) => ({
-      projectId,
-      entryId: entry.id,
-      kind: entry.kind,
-      at: new Date(entry.at),
-      receivedAt: new Date(),
-      body: recordCodec.write(entry),
-    }));
-    await this.rows.bulkCreate(rows, { transaction, ignoreDuplicates: true });
+  /** Adds those entries that are not there yet, and gives them. Positions follow the order of commits: the project's row is locked until then. */
+  async add(projectId: string, entries: readonly RecordEntry[], transaction: Transaction): Promise<RecordEntry[]> {
+    const project = await this.projects.findOne({
+      where: { id: projectId, deletedAt: null },
+      attributes: ['id', 'recordPosition'],
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+    });
+    if (!project) throw notFound('project', 'id');
+    const known = await this.rows.findAll({
+      where: { projectId, entryId: entries.map(({ id }) => id) },
+      attributes: ['entryId'],
+      transaction,
+      // Read as committed, not as it was when the transaction began.
+      lock: transaction.LOCK.SHARE,
+    });
+    const ids = new Set(known.map(({ entryId }) => entryId));
+    const fresh = entries.filter(({ id }) => !ids.has(id) && ids.add(id));
+    if (fresh.length === 0) return [];
+    const receivedAt = new Date();
+    await this.rows.bulkCreate(
+      fresh.map((entry, n) => ({
+        projectId,
+        position: project.recordPosition + 1 + n,
+        entryId: entry.id,
+        kind: entry.kind,
+        at: new Date(entry.at),
+        receivedAt,
+        body: recordCodec.write(entry),
+      })),
+      { transaction },
+    );
+    await project.update({ recordPosition: project.recordPosition + fresh.length }, { transaction });
+    return fresh;
   }
 
-  /** Notes for next time that stand, of all projects, with what kind of unit they are of: said again when a similar one is begun. */
+  /** Notes for next time of all projects, with the kind of cabinet they are about. What cannot be read is passed over. */
   async nextTime(): Promise<NextTimeNote[]> {
-    const rows = await this.rows.findAll({ where: { kind: ['note', 'withdrawn'] }, order: [['sequence', 'DESC']], limit: MOST_NOTES });
-    const entries = rows.map(({ projectId, body }, index) => ({ projectId, entry: recordCodec.read(body, `entries[${index}]`) }));
-    const withdrawn = new Set(entries.map(({ entry }) => entry.withdraws));
-    const wanted = entries.filter(({ entry }) => entry.note?.nextTime && !withdrawn.has(entry.id));
+    const rows = await this.rows.findAll({ where: { kind: ['note', 'withdrawn'] }, order: [['sequence', 'DESC']], limit: MAX_NOTES });
+    const entries = rows.flatMap(({ projectId, body }) => readable(body).map((entry) => ({ projectId, entry })));
+    const withdrawn = new Set(entries.map(({ projectId, entry }) => `${projectId} ${entry.withdraws}`));
+    const wanted = entries.filter(({ projectId, entry }) => entry.note?.nextTime && !withdrawn.has(`${projectId} ${entry.id}`));
     const projects = await this.projects.findAll({ where: { id: [...new Set(wanted.map(({ projectId }) => projectId))], deletedAt: null } });
-    const designs = new Map(projects.map(({ id, document }) => [id, designCodec.read(document, 'document')]));
+    const designs = new Map(
+      projects.flatMap(({ id, document }) => {
+        const read = outcomeOf(() => designCodec.read(document, 'document'));
+        return read.ok ? [[id, read.value] as const] : [];
+      }),
+    );
     return wanted.flatMap(({ projectId, entry }): NextTimeNote[] => {
       const unit = designs.get(projectId)?.units[entry.note!.unit ?? ''];
       return unit ? [{ family: unit.family, unit: unit.name, text: entry.note!.text, at: entry.at }] : [];
     });
   }
 
-  /** What one project knows of sheets, wall and cutters, for another that begins as its copy: of what is cut and made, that has nothing. */
+  /** Copies what one project knows about sheets, wall and cutters to another that starts as its copy; not what was cut or made. */
   async copy(from: string, to: string, transaction: Transaction): Promise<void> {
-    const rows = await this.rows.findAll({ where: { projectId: from }, order: [['sequence', 'ASC']], transaction });
-    const entries = rows.map(({ body }, index) => recordCodec.read(body, `entries[${index}]`));
+    const rows = await this.rows.findAll({ where: { projectId: from }, order: [['position', 'ASC']], transaction });
+    const entries = rows.flatMap(({ body }) => readable(body));
     const kept = entries.filter(({ kind }) => OF_THE_SHOP.includes(kind));
     const ids = new Set(kept.map(({ id }) => id));
     const known = entries.filter(({ id, withdraws }) => ids.has(id) || (withdraws !== undefined && ids.has(withdraws)));
     if (known.length > 0) await this.add(to, known, transaction);
   }
 }
+
+const stored = ({ position, body }: RecordEntryModel): StoredEntry => ({ sequence: position, entry: body });

@@ -12,7 +12,8 @@ const post = (...entries: object[]) => app.api.post(at).send({ entries });
 describe('the shop record', () => {
   test('keeps entries in the order they came, and gives those after a sequence', async () => {
     const { body } = await post(reading('r1'), reading('r2', '18 mm')).expect(201);
-    expect(body.slice(-2).map(({ entry }: { entry: { id: string } }) => entry.id)).toEqual(['r1', 'r2']);
+    // Those that were sent, and no others.
+    expect(body.map(({ entry }: { entry: { id: string } }) => entry.id)).toEqual(['r1', 'r2']);
     const last = body.at(-2).sequence as number;
     const later = await app.api.get(`${at}?after=${last}`).expect(200);
     expect(later.body).toHaveLength(1);
@@ -119,5 +120,66 @@ describe('the shop record', () => {
       .post('/api/projects/none/record')
       .send({ entries: [reading('x')] })
       .expect(404);
+  });
+});
+
+describe('following a record', () => {
+  type Answer = readonly { readonly sequence: number; readonly entry: { readonly id: string } }[];
+  const fresh = async (): Promise<string> => ((await app.api.post('/api/projects/print-room/duplicate').expect(201)).body as { id: string }).id;
+
+  test('while six devices write at once nobody misses an entry', async () => {
+    const id = await fresh();
+    const writers = Array.from({ length: 6 }, async (_, writer) => {
+      for (let n = 0; n < 60; n++)
+        await app.api
+          .post(`/api/projects/${id}/record`)
+          .send({ entries: [reading(`w${writer}-${n}`)] })
+          .expect(201);
+    });
+    const followers = Array.from({ length: 3 }, async () => {
+      const seen = new Set<string>();
+      let after = 0;
+      const ask = async (): Promise<number> => {
+        const page = (await app.api.get(`/api/projects/${id}/record?after=${after}`).expect(200)).body as Answer;
+        for (const { sequence, entry } of page) {
+          expect(sequence).toBeGreaterThan(after);
+          after = sequence;
+          seen.add(entry.id);
+        }
+        return page.length;
+      };
+      let isWriting = true;
+      void Promise.all(writers).then(() => (isWriting = false));
+      while (isWriting) await ask();
+      while ((await ask()) > 0);
+      return [...seen].filter((entry) => entry.startsWith('w')).length;
+    });
+    expect(await Promise.all(followers)).toEqual([360, 360, 360]);
+  });
+
+  test('a page has at most 200 entries, and the last one is the place to read on from', async () => {
+    const id = await fresh();
+    const queue = Array.from({ length: 450 }, (_, n) => reading(`p${n}`));
+    await app.api.post(`/api/projects/${id}/record`).send({ entries: queue }).expect(201);
+    const lengths: number[] = [];
+    let after = 0;
+    do {
+      const page = (await app.api.get(`/api/projects/${id}/record?after=${after}`).expect(200)).body as Answer;
+      lengths.push(page.length);
+      after = page.at(-1)?.sequence ?? after;
+    } while (lengths.at(-1) === 200);
+    expect(lengths.slice(0, 2)).toEqual([200, 200]);
+  });
+
+  test('ids are compared byte by byte', async () => {
+    const id = await fresh();
+    const ids = ['abcdef', 'ABCDEF', 'ss1', 'ß1', 'e', 'é', 'a', 'a '];
+    await app.api
+      .post(`/api/projects/${id}/record`)
+      .send({ entries: ids.map((each) => reading(each)) })
+      .expect(201);
+    const page = (await app.api.get(`/api/projects/${id}/record`).expect(200)).body as Answer;
+    expect(page.map(({ entry }) => entry.id).filter((each) => ids.includes(each))).toEqual(ids);
+    await app.api.get(`/api/projects/${id.toUpperCase()}`).expect(404);
   });
 });

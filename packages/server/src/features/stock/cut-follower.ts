@@ -5,10 +5,11 @@
  */
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import { designCodec, exactly, isNewSheet, sheetStates, recordCodec, type Design, type SheetState } from '@keen/core';
+import { designCodec, exactly, isNewSheet, sheetStates, type Design, type SheetState } from '@keen/core';
 import { Op, type Transaction } from 'sequelize';
 import { ProjectModel } from '../projects/project.model.ts';
 import { RecordEntryModel } from '../record/record-entry.model.ts';
+import { readable } from '../record/readable-entries.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
 import { StockPieceModel } from './stock-piece.model.ts';
 import { StoreService, type Whose } from './store.service.ts';
@@ -29,8 +30,9 @@ export class CutFollower {
     if (!project) return;
     const design = known ?? designCodec.read(project.document, 'document');
     if (Object.keys(design.layouts).length === 0) return;
-    const rows = await this.entries.findAll({ where: { projectId }, order: [['sequence', 'ASC']], transaction });
-    const record = rows.map(({ body }, index) => recordCodec.read(body, `record[${index}]`));
+    const rows = await this.entries.findAll({ where: { projectId }, order: [['position', 'ASC']], transaction });
+    // An entry this program cannot read must not stand in the way of a save.
+    const record = rows.flatMap(({ body }) => readable(body));
     const states = sheetStates(design, record, await this.workshop.read(transaction));
     const touched = await Promise.all(states.map((state) => this.isBehind(state, transaction)));
     if (!touched.some(Boolean)) return;
