@@ -281,7 +281,7 @@ export {
   writeProjectText,
   type ProjectFile,
 } from './formats/project-file.ts';
-export { merge, type Merge } from './formats/merge.ts';
+export { merge, sameJson, type Merge } from './formats/merge.ts';
 export { cutListCsv, edgeWords, featureWords } from './formats/cut-list-csv.ts';
 export { sizedByThings } from './plan/from-things.ts';
 export {

@@ -14,6 +14,8 @@ import { ScaleController } from './features/devices/scale.controller.ts';
 import { SCALE_PORT, ScaleService } from './features/devices/scale.service.ts';
 import { ScannerController } from './features/devices/scanner.controller.ts';
 import { SCANNER_PORT, ScannerService } from './features/devices/scanner.service.ts';
+import { DiskService, FREE_MB, freeMbOf } from './housekeeping/disk.service.ts';
+import { HousekeepingService } from './housekeeping/housekeeping.service.ts';
 import { HeavyWorkService } from './heavy/heavy-work.service.ts';
 import { HealthController } from './features/health/health.controller.ts';
 import { LabelsController } from './features/labels/labels.controller.ts';
@@ -75,6 +77,9 @@ export class AppModule {
         { provide: APP_GUARD, useClass: AccessGuard },
         { provide: FAULT_SWITCHES, useValue: config.faultSwitches },
         HeavyWorkService,
+        DiskService,
+        { provide: FREE_MB, useValue: freeMbOf },
+        HousekeepingService,
         ProjectsService,
         RecordService,
         LiveService,

@@ -17,7 +17,7 @@ beforeAll(async () => void (app = await testApp()));
 afterAll(() => app.close());
 
 test('health asks the database', async () => {
-  expect((await app.api.get('/api/health').expect(200)).body).toEqual({ ok: true, database: 'up' });
+  expect((await app.api.get('/api/health').expect(200)).body).toEqual({ ok: true, database: 'up', disk: { freeMb: expect.any(Number), isLow: false } });
 });
 
 describe('who may speak to it', () => {

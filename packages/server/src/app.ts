@@ -14,6 +14,7 @@ import { migrator } from './database/migrate.ts';
 import { authorityIn } from './features/sharing/authority.ts';
 import { serveTrust } from './features/sharing/trust-page.ts';
 import { SharingService } from './features/sharing/sharing.service.ts';
+import { DiskService } from './housekeeping/disk.service.ts';
 import { jsonBody } from './problems/json-body.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { validation } from './problems/validation.ts';
@@ -29,6 +30,7 @@ export async function createApp(config: ServerConfig): Promise<NestExpressApplic
   app.use(
     ...securityHeaders(),
     networkGate(config, (token) => sharing.authenticate(token)),
+    app.get(DiskService).guard(),
     ...jsonBody(),
   );
   app.useGlobalPipes(validation());

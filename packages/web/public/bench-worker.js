@@ -1,10 +1,9 @@
 /*
- * Keeps the bench readable without the desk: pages and what they are made of from here when nobody answers, the last project,
- * record and workshop that were read as they were. What is entered is none of this worker's business: it waits in the page's own
- * store and is sent by the page.
+ * Keeps the bench readable without the desk: the pages and their files, and those answers a page asks to be kept (header
+ * X-Offline-Copy), served from here when nobody answers. Entries wait in the page's own store and are sent by the page.
  */
-const CACHE = 'keen-bench-1';
-const KEPT = /^\/api\/(projects\/[\w-]+(\/record|\/revisions)?|workshop)$/;
+const CACHE = 'keen-bench-2';
+const ASKED_FOR = 'X-Offline-Copy';
 
 self.addEventListener('install', () => self.skipWaiting());
 self.addEventListener('activate', (event) =>
@@ -22,7 +21,7 @@ self.addEventListener('fetch', (event) => {
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
   if (url.pathname.startsWith('/assets/')) return event.respondWith(fromCache(request));
   if (request.mode === 'navigate') return event.respondWith(fromNetwork(request, '/'));
-  if (KEPT.test(url.pathname) && url.search === '') event.respondWith(fromNetwork(request, null));
+  if (url.pathname.startsWith('/api/') && request.headers.has(ASKED_FOR)) event.respondWith(fromNetwork(request, url.pathname + url.search));
 });
 
 /** Files with a hash in their name never change. */
@@ -35,14 +34,16 @@ async function fromCache(request) {
   return answer;
 }
 
-async function fromNetwork(request, page) {
+async function fromNetwork(request, name) {
   const cache = await caches.open(CACHE);
   try {
     const answer = await fetch(request);
-    if (answer.ok) await cache.put(page ?? request, answer.clone());
+    if (answer.ok) await cache.put(name, answer.clone());
+    // A device that was removed keeps nothing of the desk.
+    if (answer.status === 401) await caches.delete(CACHE);
     return answer;
   } catch (error) {
-    const known = await cache.match(page ?? request);
+    const known = await cache.match(name);
     if (known) return known;
     throw error;
   }

@@ -40,6 +40,9 @@ type Row = { readonly [key: string]: Json };
 const isRow = (value: Value): value is Row => typeof value === 'object' && value !== null && !Array.isArray(value);
 const own = (row: Row, key: string): Value => (Object.hasOwn(row, key) ? row[key]! : GONE);
 
+/** Whether two documents say the same, whatever the order of their keys. */
+export const sameJson = (a: Json, b: Json): boolean => same(a, b);
+
 function same(a: Value, b: Value): boolean {
   if (a === b) return true;
   if (a === GONE || b === GONE || typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;

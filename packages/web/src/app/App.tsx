@@ -5,10 +5,12 @@ import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, Outlet, useParams } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { SCHEME_KEY, schemeChosen } from '../features/project/view.slice.ts';
+import { DiskNotice } from '../ui/DiskNotice.tsx';
 import { FaultPage } from './FaultPage.tsx';
 import { makeStore, useAppDispatch, useAppSelector } from './store.ts';
 import { themeFor } from './theme.ts';
 import { cssVariables, DARK, LIGHT } from './tokens.ts';
+import { storedText } from '../ui/storage.ts';
 
 const store = makeStore();
 
@@ -52,7 +54,7 @@ function Root() {
   useEffect(() => {
     const dark = matchMedia('(prefers-color-scheme: dark)');
     const follow = (): void => {
-      if (localStorage.getItem(SCHEME_KEY) === null) dispatch(schemeChosen(dark.matches ? 'dark' : 'light'));
+      if (storedText(SCHEME_KEY) === null) dispatch(schemeChosen(dark.matches ? 'dark' : 'light'));
     };
     dark.addEventListener('change', follow);
     return () => dark.removeEventListener('change', follow);
@@ -62,6 +64,7 @@ function Root() {
       <style>{`:root{color-scheme:${scheme};${cssVariables(scheme === 'light' ? LIGHT : DARK)}}`}</style>
       <CssBaseline />
       <Outlet />
+      <DiskNotice />
     </ThemeProvider>
   );
 }

@@ -8,7 +8,9 @@ export interface ProjectRow {
   readonly demo: boolean;
   readonly revision: number;
   readonly updatedAt: string;
-  readonly wall: { readonly widthMm: number; readonly ceilingMm: number };
+  /** Null where the project cannot be read; `problem` says why. */
+  readonly wall: { readonly widthMm: number; readonly ceilingMm: number } | null;
+  readonly problem: Problem | null;
   readonly units: readonly {
     readonly id: string;
     readonly name: string;
@@ -54,8 +56,9 @@ export const api = createApi({
       query: (design) => ({ url: 'projects', method: 'POST', body: { design } }),
       invalidatesTags: ['projects'],
     }),
-    importProject: build.mutation<StoredProject, Json>({
-      query: (file) => ({ url: 'projects/import', method: 'POST', body: { file } }),
+    /** A project file, or an archive with its pictures: read on the server, whole or not at all. */
+    openFile: build.mutation<StoredProject, Blob>({
+      query: (file) => ({ url: 'bundles', method: 'POST', body: file, headers: { 'Content-Type': 'application/octet-stream' } }),
       invalidatesTags: ['projects'],
     }),
     renameProject: build.mutation<StoredProject, { id: string; name: string }>({
@@ -77,7 +80,7 @@ export const api = createApi({
 export const {
   useProjectsQuery,
   useCreateProjectMutation,
-  useImportProjectMutation,
+  useOpenFileMutation,
   useRenameProjectMutation,
   useDuplicateProjectMutation,
   useDeleteProjectMutation,
@@ -97,11 +100,15 @@ export interface Answer<T> {
   readonly body: T;
 }
 
+/** Asks the service worker to keep the answer, so that the page opens without the desk too (public/bench-worker.js). */
+export const KEEP_COPY = { 'X-Offline-Copy': 'keep' } as const;
+
 /** A request outside RTK Query: for saving, whose order and retries are its own. Throws a TypeError when nobody answers. */
-export async function request<T>(path: string, method = 'GET', body?: unknown): Promise<Answer<T>> {
+export async function request<T>(path: string, method = 'GET', body?: unknown, headers: Readonly<Record<string, string>> = {}): Promise<Answer<T>> {
   const response = await fetch(`/api/${path}`, {
     method,
-    ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+    headers: { ...headers, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
   const text = await response.text();
   return { status: response.status, body: (text === '' ? undefined : JSON.parse(text)) as T };

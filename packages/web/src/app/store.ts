@@ -3,9 +3,10 @@ import { useDispatch, useSelector } from 'react-redux';
 import { projectSlice } from '../features/project/project.slice.ts';
 import { SCHEME_KEY, viewSlice } from '../features/project/view.slice.ts';
 import { api } from './api.ts';
+import { storedText } from '../ui/storage.ts';
 
 export function makeStore() {
-  const kept = typeof localStorage === 'undefined' ? null : localStorage.getItem(SCHEME_KEY);
+  const kept = storedText(SCHEME_KEY);
   const dark = kept ? kept === 'dark' : typeof matchMedia === 'function' && matchMedia('(prefers-color-scheme: dark)').matches;
   return configureStore({
     reducer: { api: api.reducer, project: projectSlice.reducer, view: viewSlice.reducer },

@@ -1,6 +1,7 @@
 /** The unit of pages that belong to no project: chosen there, kept in this browser. */
 import type { DisplayUnit } from '@keen/core';
 import { useState } from 'react';
+import { storedText, storeText } from './storage.ts';
 
 const KEY = 'keen-unit';
 
@@ -10,19 +11,9 @@ export function useOwnUnit(): readonly [DisplayUnit, (unit: DisplayUnit) => void
     unit,
     (next) => {
       setUnit(next);
-      try {
-        localStorage.setItem(KEY, next);
-      } catch {
-        // A browser that keeps nothing shows it all the same.
-      }
+      storeText(KEY, next);
     },
   ];
 }
 
-function kept(): DisplayUnit {
-  try {
-    return localStorage.getItem(KEY) === 'in' ? 'in' : 'mm';
-  } catch {
-    return 'mm';
-  }
-}
+const kept = (): DisplayUnit => (storedText(KEY) === 'in' ? 'in' : 'mm');

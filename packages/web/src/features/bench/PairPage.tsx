@@ -1,8 +1,10 @@
 /** A phone or tablet is paired with the desk: the code the desk shows, and how to trust its certificate. */
 import type { Problem } from '@keen/core';
 import { Alert, Button, TextField } from '@mui/material';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
+import { request } from '../../app/api.ts';
+import { waitingCount } from '../save/outbox.ts';
 
 export function Component() {
   const [search] = useSearchParams();
@@ -10,6 +12,13 @@ export function Component() {
   const [name, setName] = useState('Phone at the bench');
   const [problem, setProblem] = useState<Problem | null>(null);
   const [paired, setPaired] = useState(false);
+  const [own, setOwn] = useState<OwnAccess | null>(null);
+  useEffect(() => {
+    request<OwnAccess>('sharing/own')
+      .then(({ status, body }) => status === 200 && setOwn(body))
+      // Nobody answers: pairing will say so.
+      .catch(() => {});
+  }, []);
   const pair = async (): Promise<void> => {
     setProblem(null);
     try {
@@ -32,7 +41,8 @@ export function Component() {
   return (
     <main className="bench notice-page pair-page">
       <h1>Pair with the desk</h1>
-      {paired ? (
+      {own?.kind === 'device' && !paired && <SignOut name={own.name ?? ''} onDone={() => setOwn(null)} onProblem={setProblem} />}
+      {own?.kind === 'device' ? null : paired ? (
         <>
           <p role="status">Paired. This device opens the desk’s projects from now on.</p>
           <Button variant="contained" component={Link} to="/">
@@ -85,5 +95,47 @@ export function Component() {
         </ol>
       </details>
     </main>
+  );
+}
+
+/** The caller as the server sees it. */
+interface OwnAccess {
+  readonly kind: 'desk' | 'device' | 'stranger';
+  readonly name: string | null;
+}
+
+/** Ends this device's pairing, and takes the desk's pages and projects off it. What was not sent stays, and goes out when it is paired again. */
+function SignOut({ name, onDone, onProblem }: { readonly name: string; readonly onDone: () => void; readonly onProblem: (problem: Problem) => void }) {
+  const [waiting, setWaiting] = useState(0);
+  useEffect(() => {
+    waitingCount()
+      .then(setWaiting)
+      .catch(() => {});
+  }, []);
+  const signOut = async (): Promise<void> => {
+    try {
+      const { status, body } = await request<Problem | undefined>('sharing/own', 'DELETE');
+      if (status >= 400 && body) return onProblem(body);
+      if ('caches' in window) for (const kept of await caches.keys()) await caches.delete(kept);
+      onDone();
+    } catch {
+      onProblem({ code: 'away', message: 'the desk does not answer', where: 'desk', accepted: 'the same network as the desk' });
+    }
+  };
+  return (
+    <section aria-label="This device">
+      <p>
+        This device is paired as <b>{name}</b>.
+      </p>
+      {waiting > 0 && (
+        <p>
+          {waiting === 1 ? '1 project has changes' : `${waiting} projects have changes`} that have not been sent. They stay on this device and are sent when it
+          is paired again.
+        </p>
+      )}
+      <Button variant="outlined" onClick={() => void signOut()}>
+        Sign out this device
+      </Button>
+    </section>
   );
 }

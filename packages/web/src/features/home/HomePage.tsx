@@ -1,52 +1,32 @@
 /** The room: projects as small drawn elevations, and one large way to begin. */
-import {
-  designCodec,
-  entered,
-  newWall,
-  outcomeOf,
-  readProjectFile,
-  readWorkshop,
-  recordCodec,
-  writeProject,
-  standingAlone,
-  writeProjectText,
-  type Design,
-  type Problem,
-  NOTHING_SETTLED,
-} from '@keen/core';
+import { designCodec, entered, newWall, type Design, type Problem, NOTHING_SETTLED } from '@keen/core';
 import { Alert, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, Snackbar, TextField } from '@mui/material';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import {
   problemOf,
-  request,
   useCreateProjectMutation,
   useDeleteProjectMutation,
   useDuplicateProjectMutation,
-  useImportProjectMutation,
+  useOpenFileMutation,
   useProjectsQuery,
   useRenameProjectMutation,
   useRestoreProjectMutation,
   type ProjectRow,
-  type StoredEntry,
-  type StoredProject,
-  type StoredWorkshop,
 } from '../../app/api.ts';
-import { download, downloadBlob, fileName } from '../../ui/download.ts';
+import { downloadBlob, fileName } from '../../ui/download.ts';
 import { FileInput } from '../../ui/FileInput.tsx';
 import { Logo } from '../../ui/Logo.tsx';
 import { SharingDialog } from '../bench/SharingDialog.tsx';
 import { SchemeButton } from './SchemeButton.tsx';
 import { ProjectCard } from './ProjectCard.tsx';
 
-const MOST_FILE_BYTES = 5_000_000;
-
 export function Component() {
   const { data: projects, error, isLoading, refetch } = useProjectsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [problem, setProblem] = useState<{ title: string; problem: Problem } | null>(null);
   const [deleted, setDeleted] = useState<ProjectRow | null>(null);
   const [renaming, setRenaming] = useState<ProjectRow | null>(null);
-  const [importProject, { isLoading: importing }] = useImportProjectMutation();
+  const [open, { isLoading: opening }] = useOpenFileMutation();
   const [duplicate] = useDuplicateProjectMutation();
   const [remove] = useDeleteProjectMutation();
   const [restore] = useRestoreProjectMutation();
@@ -59,64 +39,23 @@ export function Component() {
     if (answer.error !== undefined) setProblem({ title, problem: problemOf(answer.error) });
   };
 
+  /** Read on the server, in a thread of its own: whole or not at all. */
   const openFile = async (file: File): Promise<void> => {
-    const refused = (refusal: Problem): void => setProblem({ title: `“${file.name}” was not opened, and nothing was changed`, problem: refusal });
-    if (/\.zip$/i.test(file.name)) return openBundle(file, refused);
-    if (file.size > MOST_FILE_BYTES)
-      return refused({
-        code: 'too-large',
-        message: `it is ${(file.size / 1e6).toFixed(1)} MB`,
-        where: 'file',
-        accepted: `project files up to ${MOST_FILE_BYTES / 1e6} MB`,
-      });
-    const read = readProjectFile(await file.text());
-    if (!read.ok) return refused(read.problem);
-    const answer = await importProject(writeProject(read.value));
+    const answer = await open(file);
     if ('data' in answer && answer.data) void navigate(`/project/${answer.data.id}`);
-    else refused(problemOf(answer.error));
+    else setProblem({ title: `“${file.name}” was not opened, and nothing was changed`, problem: problemOf(answer.error) });
   };
-  /** With its pictures: the server unpacks it, whole or not at all. */
-  const openBundle = async (file: File, refused: (problem: Problem) => void): Promise<void> => {
+  const saveFile = ({ id, name }: ProjectRow): Promise<void> =>
+    fetchFile(`/api/projects/${encodeURIComponent(id)}/file`, `${fileName(name)}.carcass.json`, 'It could not be saved as a file');
+  const saveBundle = ({ id, name }: ProjectRow): Promise<void> =>
+    fetchFile(`/api/projects/${encodeURIComponent(id)}/bundle`, `${fileName(name)}.carcass.zip`, 'It could not be saved with its pictures');
+  const fetchFile = async (address: string, name: string, title: string): Promise<void> => {
     try {
-      const answer = await fetch('/api/bundles', { method: 'POST', headers: { 'Content-Type': 'application/zip' }, body: file });
-      const body = (await answer.json()) as StoredProject & Problem;
-      if (answer.ok) void navigate(`/project/${body.id}`);
-      else refused(body);
+      const answer = await fetch(address);
+      if (answer.ok) downloadBlob(name, await answer.blob());
+      else setProblem({ title, problem: (await answer.json()) as Problem });
     } catch {
-      refused(problemOf(undefined));
-    }
-  };
-  const saveFile = async (id: string): Promise<void> => {
-    try {
-      const [project, record, workshop] = await Promise.all([
-        request<StoredProject>(`projects/${id}`),
-        request<StoredEntry[]>(`projects/${id}/record`),
-        request<StoredWorkshop>('workshop'),
-      ]);
-      const text = outcomeOf(() => {
-        const design = designCodec.read(project.body.document, 'document');
-        return {
-          name: design.name,
-          text: writeProjectText({
-            design,
-            record: record.body.map(({ entry }) => recordCodec.read(entry, 'record')),
-            workshop: standingAlone(readWorkshop(workshop.body.workshop), id),
-          }),
-        };
-      });
-      if (text.ok) download(`${fileName(text.value.name)}.carcass.json`, 'application/json', text.value.text);
-      else setProblem({ title: 'It could not be saved as a file', problem: text.problem });
-    } catch {
-      setProblem({ title: 'It could not be saved as a file', problem: problemOf(undefined) });
-    }
-  };
-  const saveBundle = async ({ id, name }: ProjectRow): Promise<void> => {
-    try {
-      const answer = await fetch(`/api/projects/${encodeURIComponent(id)}/bundle`);
-      if (answer.ok) downloadBlob(`${fileName(name)}.carcass.zip`, await answer.blob());
-      else setProblem({ title: 'It could not be saved with its pictures', problem: (await answer.json()) as Problem });
-    } catch {
-      setProblem({ title: 'It could not be saved with its pictures', problem: problemOf(undefined) });
+      setProblem({ title, problem: problemOf(undefined) });
     }
   };
   /** A project with a bare wall and nothing on it: the cabinet follows from what it must hold, or from the room there is. */
@@ -148,7 +87,7 @@ export function Component() {
           <Button variant="outlined" size="large" disabled={beginning} onClick={() => void beginWith('contents')}>
             Start from what it must hold
           </Button>
-          <Button variant="outlined" size="large" disabled={importing} onClick={() => input.current?.click()}>
+          <Button variant="outlined" size="large" disabled={opening} onClick={() => input.current?.click()}>
             Open a file …
           </Button>
           <Button component={Link} to="/sums" variant="outlined" size="large">
@@ -186,7 +125,7 @@ export function Component() {
               row={row}
               onRename={() => setRenaming(row)}
               onDuplicate={() => void duplicate(row.id).then(say('It was not copied'))}
-              onSave={() => void saveFile(row.id)}
+              onSave={() => void saveFile(row)}
               onSaveWhole={() => void saveBundle(row)}
               onDelete={() => void removeOne(row)}
             />

@@ -1,6 +1,7 @@
 /** A project as the elevation of its wall, with what can be done to it. */
 import MoreVert from '@mui/icons-material/MoreVert';
-import { IconButton, Menu, MenuItem } from '@mui/material';
+import type { Problem } from '@keen/core';
+import { Alert, Button, IconButton, Menu, MenuItem } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { ProjectRow } from '../../app/api.ts';
@@ -15,7 +16,31 @@ export interface ProjectCardProps {
   readonly onDelete: () => void;
 }
 
-export function ProjectCard({ row, onRename, onDuplicate, onSave, onSaveWhole, onDelete }: ProjectCardProps) {
+export function ProjectCard(props: ProjectCardProps) {
+  return props.row.problem ? <UnreadableCard {...props} problem={props.row.problem} /> : <ReadableCard {...props} />;
+}
+
+/** A project that cannot be shown: what is wrong with it, and its file to take away. */
+function UnreadableCard({ row, problem, onSave, onDelete }: ProjectCardProps & { readonly problem: Problem }) {
+  return (
+    <li className="card">
+      <Alert severity="warning" className="card-unreadable">
+        <span className="card-name">{row.name.trim() || 'Project without a name'}</span>
+        <p>
+          This project cannot be read: {problem.message} ({problem.where}). Its data is kept. Save the file to repair it, or delete the project.
+        </p>
+        <Button size="small" color="inherit" onClick={onSave}>
+          Save file
+        </Button>
+        <Button size="small" color="inherit" onClick={onDelete}>
+          Delete
+        </Button>
+      </Alert>
+    </li>
+  );
+}
+
+function ReadableCard({ row, onRename, onDuplicate, onSave, onSaveWhole, onDelete }: ProjectCardProps) {
   const [anchor, setAnchor] = useState<Element | null>(null);
   const then = (run: () => void) => () => {
     setAnchor(null);
@@ -49,6 +74,7 @@ export function ProjectCard({ row, onRename, onDuplicate, onSave, onSaveWhole, o
 }
 
 function Elevation({ row: { wall, units } }: { readonly row: ProjectRow }) {
+  if (!wall) return null;
   const { widthMm: wide, ceilingMm: high } = wall;
   return (
     <svg className="elevation" viewBox={`-40 -40 ${wide + 80} ${high + 80}`} aria-hidden="true">

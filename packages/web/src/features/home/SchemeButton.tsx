@@ -3,6 +3,7 @@ import LightMode from '@mui/icons-material/LightModeOutlined';
 import { IconButton } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { SCHEME_KEY, schemeChosen } from '../project/view.slice.ts';
+import { storeText } from '../../ui/storage.ts';
 
 export function SchemeButton() {
   const scheme = useAppSelector(({ view }) => view.scheme);
@@ -12,7 +13,7 @@ export function SchemeButton() {
     <IconButton
       aria-label={`Switch to ${next}`}
       onClick={() => {
-        localStorage.setItem(SCHEME_KEY, next);
+        storeText(SCHEME_KEY, next);
         dispatch(schemeChosen(next));
       }}
     >

@@ -26,6 +26,7 @@ const row = (more: Partial<ProjectRow> = {}): ProjectRow => ({
   revision: 3,
   updatedAt: '2026-11-03T10:00:00Z',
   wall: { widthMm: 4000, ceilingMm: 2500 },
+  problem: null,
   units: [{ id: 'ink', name: 'Ink cupboard', widthMm: 700, heightMm: 820, alongMm: 300, upMm: 1320, shelves: 2 }],
   ...more,
 });
@@ -132,32 +133,42 @@ describe('the room', () => {
   });
 });
 
+test('a project that cannot be read says why and gives its file, and the others are there', async () => {
+  const { sent } = room(
+    () => undefined,
+    [
+      row(),
+      row({
+        id: 'p9',
+        name: ' ',
+        wall: null,
+        units: [],
+        problem: { code: 'value', message: "' ' cannot be used here", where: 'document.name', accepted: 'text' },
+      }),
+    ],
+  );
+  expect((await screen.findByRole('alert')).textContent).toContain('This project cannot be read');
+  expect(screen.getByRole('link', { name: /Print room/ })).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
+  await waitFor(() => expect(sent('DELETE').map(({ path }) => path)).toEqual(['projects/p9']));
+});
+
 describe('a file', () => {
-  test('of ours is sent as it was read, and opened', async () => {
+  test('is sent as it is, and opened', async () => {
     const { sent, at } = room();
     await pick(file('room.carcass.json', writeProjectText({ design: DESIGN, record: READINGS, workshop: starterWorkshop() })));
     await waitFor(() => expect(at()).toBe('/project/p2'));
-    expect((sent('POST')[0]!.body as { file: { format: string } }).file.format).toBe('keen-carcass-project');
-  });
-
-  test.each([
-    ['that is no project', '{"format":"letters"}', /“letters.json” was not opened, and nothing was changed/],
-    ['that is no JSON', 'Dear reader', /“letters.json” was not opened, and nothing was changed/],
-    ['larger than any project', 'x'.repeat(5_000_001), /it is 5\.0 MB \(file\)\. Accepted: project files up to 5 MB/],
-  ])('%s is refused in words, and nothing is sent', async (_, text, words) => {
-    const { sent, at } = room();
-    await pick(file('letters.json', text));
-    expect((await screen.findByRole('alert')).textContent).toMatch(words);
-    expect([sent('POST'), at()]).toEqual([[], '/']);
+    expect(sent('POST').map(({ path }) => path)).toEqual(['bundles']);
   });
 
   test('the server does not take is refused with its words', async () => {
-    room(({ path }) => (path === 'projects/import' ? { status: 422, body: refusal } : undefined));
-    await pick(file('room.json', writeProjectText({ design: DESIGN, record: [], workshop: starterWorkshop() })));
-    expect((await screen.findByRole('alert')).textContent).toMatch(/“room.json” was not opened, and nothing was changed\. there is no room/);
+    const { at } = room(({ path }) => (path === 'bundles' ? { status: 400, body: refusal } : undefined));
+    await pick(file('letters.json', '{"format":"letters"}'));
+    expect((await screen.findByRole('alert')).textContent).toMatch(/“letters.json” was not opened, and nothing was changed\. there is no room/);
+    expect(at()).toBe('/');
   });
 
-  test('of a project is made of what is saved, workshop and record included', async () => {
+  test('of a project is fetched from the server, which has all of it', async () => {
     const kept: { name: string; size: number }[] = [];
     // jsdom makes no addresses of blobs, and follows no link.
     Object.assign(URL, {
@@ -171,13 +182,11 @@ describe('a file', () => {
       kept[kept.length - 1] = { ...kept.at(-1)!, name: this.download };
     });
     room(({ path, method }) => {
-      if (method !== 'GET') return undefined;
-      if (path === 'projects/p1') return { body: { id: 'p1', demo: false, revision: 1, document: designCodec.write(DESIGN) } };
-      return path === 'projects/p1/record' ? { body: [] } : undefined;
+      return method === 'GET' && path === 'projects/p1/file' ? { body: { design: designCodec.write(DESIGN) } } : undefined;
     });
     await menu('Save as a file');
     await waitFor(() => expect(kept.map(({ name }) => name)).toEqual(['print-room.carcass.json']));
-    expect(kept[0]!.size).toBeGreaterThan(5000);
+    expect(kept[0]!.size).toBeGreaterThan(1000);
     click.mockRestore();
   });
 });

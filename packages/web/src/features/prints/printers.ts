@@ -1,4 +1,5 @@
 /** Printers of this device and what they make of 100 mm: measured once, kept in this browser, for it is this device that prints. */
+import { storedText, storeText } from '../../ui/storage.ts';
 
 export interface Printer {
   readonly name: string;
@@ -13,7 +14,7 @@ const KEY = 'keen-printers';
 
 export function keptPrinters(): Printer[] {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '[]') as unknown;
+    const kept = JSON.parse(storedText(KEY) ?? '[]') as unknown;
     return Array.isArray(kept) ? kept.filter(isPrinter) : [];
   } catch {
     // Spoiled or out of reach: as if none had been kept.
@@ -24,11 +25,7 @@ export function keptPrinters(): Printer[] {
 /** Keeps a printer under its name, in the place of one called the same. Gives all there are then. */
 export function keepPrinter(printer: Printer): Printer[] {
   const all = [...keptPrinters().filter(({ name }) => name !== printer.name), printer].sort((a, b) => a.name.localeCompare(b.name));
-  try {
-    localStorage.setItem(KEY, JSON.stringify(all));
-  } catch {
-    // A browser that keeps nothing prints true for this visit.
-  }
+  storeText(KEY, JSON.stringify(all));
   return all;
 }
 

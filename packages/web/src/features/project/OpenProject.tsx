@@ -4,9 +4,10 @@ import { Alert, Button, CircularProgress } from '@mui/material';
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { useStore } from 'react-redux';
-import { AWAY, request, type StoredEntry, type StoredProject, type StoredWorkshop } from '../../app/api.ts';
+import { AWAY, KEEP_COPY, request, type StoredProject, type StoredWorkshop } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector, type Store } from '../../app/store.ts';
-import { claimSession, hold, heldFor, isGone, release, type Held } from '../save/outbox.ts';
+import { claimSession, takeUp } from '../save/outbox.ts';
+import { wholeRecord } from '../save/record-pages.ts';
 import { followProject, type Follower } from '../save/live.ts';
 import { startSaver, type Saver } from '../save/saver.ts';
 import { projectClosed, projectOpened } from './project.slice.ts';
@@ -77,16 +78,17 @@ type Opened = Parameters<typeof projectOpened>[0];
 async function load(id: string, session: string): Promise<{ opened: Opened } | { problem: Problem }> {
   try {
     const [project, record, workshop] = await Promise.all([
-      request<StoredProject>(`projects/${id}`),
-      request<StoredEntry[]>(`projects/${id}/record`),
-      request<StoredWorkshop>('workshop'),
+      request<StoredProject>(`projects/${id}`, 'GET', undefined, KEEP_COPY),
+      wholeRecord(id),
+      request<StoredWorkshop>('workshop', 'GET', undefined, KEEP_COPY),
     ]);
-    const failed = [project, record, workshop].find(({ status }) => status >= 400);
+    if (!Array.isArray(record)) return { problem: record as Problem };
+    const failed = [project, workshop].find(({ status }) => status >= 400);
     if (failed) return { problem: failed.body as unknown as Problem };
     const read = outcomeOf(() => ({
       design: designCodec.read(project.body.document, 'document'),
-      record: record.body.map(({ entry }) => recordCodec.read(entry, 'record')),
-      sequence: record.body.at(-1)?.sequence ?? 0,
+      record: record.map(({ entry }) => recordCodec.read(entry, 'record')),
+      sequence: record.at(-1)?.sequence ?? 0,
       workshop: readWorkshop(workshop.body.workshop),
     }));
     if (!read.ok) return { problem: read.problem };
@@ -107,27 +109,11 @@ async function load(id: string, session: string): Promise<{ opened: Opened } | {
   }
 }
 
-/** Lays on top what an earlier visit of this tab, or a tab that is gone, could not send. */
+/** Lays on top what an earlier visit of this tab, or tabs that are gone, could not send. */
 async function withHeld(stored: Opened, session: string): Promise<Opened> {
-  const held = await heldFor(stored.id);
-  for (const row of held) {
-    if (row.session !== session && !(await isGone(row.session))) continue;
-    if (row.session !== session) {
-      // Under our own name first: were the page to end in between, it would be there twice rather than not at all.
-      await hold({ ...row, session });
-      await release(stored.id, row.session);
-    }
-    const read = outcomeOf(() => fromHeld(row));
-    if (!read.ok) continue;
-    const { design, baseDesign, entries } = read.value;
-    const queue = entries.filter(({ id }) => !stored.record.some((entry) => entry.id === id));
-    return { ...stored, design, base: { revision: row.base, design: baseDesign }, record: [...stored.record, ...queue], queue, save: { kind: 'unsaved' } };
-  }
-  return stored;
+  const { own, setAside } = await takeUp(stored.id, session);
+  if (!own) return { ...stored, setAside };
+  const { base, design, entries } = own;
+  const queue = entries.filter(({ id }) => !stored.record.some((entry) => entry.id === id));
+  return { ...stored, design, base, record: [...stored.record, ...queue], queue, setAside, save: { kind: 'unsaved' } };
 }
-
-const fromHeld = ({ document, baseDocument, entries }: Held) => ({
-  design: designCodec.read(document, 'held'),
-  baseDesign: designCodec.read(baseDocument, 'held'),
-  entries: entries.map((entry) => recordCodec.read(entry, 'held')),
-});

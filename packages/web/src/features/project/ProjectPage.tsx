@@ -28,6 +28,7 @@ import { ShortcutList } from './ShortcutList.tsx';
 import { STATIONS, Stations, type StationId } from './Stations.tsx';
 import { Tally } from './Tally.tsx';
 import { TopBar } from './TopBar.tsx';
+import { SetAsideNotice } from './SetAsideNotice.tsx';
 import { TwoVersionsDialog } from './TwoVersionsDialog.tsx';
 import { useUndo } from './useUndo.tsx';
 import { panelSelected, picked } from './view.slice.ts';
@@ -95,6 +96,7 @@ export function ProjectPage() {
       <ExplainProvider onSource={goToSource}>
         <div className="project">
           <TopBar station={station} onFind={() => setFinding(true)} onUndo={undo} />
+          <SetAsideNotice />
           <Stations current={summing ? null : station} onStation={goTo} onSums={toSums} />
           <main className="station" id="station">
             {summing && shown ? <SumsStation shown={shown} /> : <StationBody station={station} shown={shown} onStation={goTo} />}

@@ -9,6 +9,7 @@ export function SaveWords() {
     unsaved: 'saving …',
     saving: 'saving …',
     held: 'not saved: server away, held here',
+    checking: 'Checking whether it was saved…',
     refused: save.kind === 'refused' ? `not saved: ${save.problem.message}` : '',
     'two-versions': 'not saved: two versions',
   }[save.kind];

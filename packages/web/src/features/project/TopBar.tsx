@@ -22,6 +22,7 @@ import type { StationId } from './Stations.tsx';
 import { UnitPicker } from './UnitPicker.tsx';
 import { SCHEME_KEY, schemeChosen, unitChosen } from './view.slice.ts';
 import { WallStrip } from './WallStrip.tsx';
+import { storeText } from '../../ui/storage.ts';
 
 export function TopBar({ station, onFind, onUndo }: { readonly station: StationId; readonly onFind: () => void; readonly onUndo: () => void }) {
   const { id, design, future, record, workshop } = useAppSelector(selectOpen);
@@ -31,7 +32,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
   const dispatch = useAppDispatch();
   const toggleScheme = (): void => {
     const next = scheme === 'light' ? 'dark' : 'light';
-    localStorage.setItem(SCHEME_KEY, next);
+    storeText(SCHEME_KEY, next);
     dispatch(schemeChosen(next));
   };
   return (

@@ -129,9 +129,21 @@ describe('the shop record', () => {
   test('an entry counts at once and waits until the server has confirmed it', () => {
     const state = after(entryAdded(entry('a')), entryAdded(entry('b')));
     expect(state.open!.queue.map(({ id }) => id)).toEqual(['a', 'b']);
-    const confirmed = projectSlice.reducer(state, recordConfirmed({ record: [entry('x'), entry('a')], sent: ['a'] }));
-    expect(confirmed.open!.record.map(({ id }) => id)).toEqual(['x', 'a', 'b']);
+    const confirmed = projectSlice.reducer(state, recordConfirmed([{ sequence: 1, entry: entry('a') }]));
+    expect(confirmed.open!.record.map(({ id }) => id)).toEqual(['a', 'b']);
     expect(confirmed.open!.queue.map(({ id }) => id)).toEqual(['b']);
+    expect(confirmed.open!.sequence).toBe(1);
+  });
+  test('what another device entered in between is still to be fetched', () => {
+    const state = after(entryAdded(entry('a')), entryAdded(entry('b')));
+    const confirmed = projectSlice.reducer(
+      state,
+      recordConfirmed([
+        { sequence: 3, entry: entry('b') },
+        { sequence: 1, entry: entry('a') },
+      ]),
+    );
+    expect(confirmed.open!).toMatchObject({ sequence: 1, queue: [] });
   });
   test('undo never takes a fact back', () => {
     expect(after(entryAdded(entry('a')), width('610 mm'), undone(), undone()).open!.record).toHaveLength(1);

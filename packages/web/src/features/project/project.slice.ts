@@ -1,5 +1,6 @@
 /** The open project: what was decided, its undo, and how far it is saved. Everything else is derived. */
 import { applyEdit, type Design, type Edit, type Problem, type RecordEntry, type Workshop } from '@keen/core';
+import type { SetAside } from '../save/outbox.ts';
 import { createSlice, isDraft, original, type PayloadAction } from '@reduxjs/toolkit';
 
 export type SaveState =
@@ -8,6 +9,8 @@ export type SaveState =
   | { readonly kind: 'saving' }
   /** Kept in this browser; the server is away. */
   | { readonly kind: 'held' }
+  /** The answer to a save was lost: the server is asked whether it is saved. */
+  | { readonly kind: 'checking' }
   | { readonly kind: 'refused'; readonly problem: Problem }
   | { readonly kind: 'two-versions' };
 
@@ -34,6 +37,8 @@ export interface ProjectState {
   readonly future: readonly Design[];
   readonly save: SaveState;
   readonly twoVersions: TwoVersions | null;
+  /** Changes closed tabs left that clash with this one's, until a person decides. */
+  readonly setAside: readonly SetAside[];
   readonly record: readonly RecordEntry[];
   /** The server's number of the newest entry that is here. */
   readonly sequence: number;
@@ -53,6 +58,7 @@ const CLOSED: ProjectSlice = { open: null };
 
 type Opened = Pick<ProjectState, 'id' | 'demo' | 'design' | 'base' | 'record' | 'queue' | 'workshop' | 'workshopRevision' | 'save'> & {
   readonly sequence?: number;
+  readonly setAside?: readonly SetAside[];
 };
 
 export const projectSlice = createSlice({
@@ -60,7 +66,7 @@ export const projectSlice = createSlice({
   initialState: CLOSED,
   reducers: {
     projectOpened: (_state, { payload }: PayloadAction<Opened>): ProjectSlice => ({
-      open: { sequence: 0, ...payload, past: [], future: [], twoVersions: null, notice: null, problem: null },
+      open: { sequence: 0, setAside: [], ...payload, past: [], future: [], twoVersions: null, notice: null, problem: null },
     }),
     projectClosed: (): ProjectSlice => CLOSED,
 
@@ -100,6 +106,7 @@ export const projectSlice = createSlice({
     saveDone: (state, { payload: { revision, design, at } }: PayloadAction<{ revision: number; design: Design; at: number }>): ProjectSlice =>
       change(state, (open) => ({ ...open, base: { revision, design }, save: open.design === design ? { kind: 'saved', at } : { kind: 'unsaved' } })),
     saveHeld: (state): ProjectSlice => change(state, (open) => ({ ...open, save: { kind: 'held' } })),
+    saveUnknown: (state): ProjectSlice => change(state, (open) => ({ ...open, save: { kind: 'checking' } })),
     saveRefused: (state, { payload }: PayloadAction<Problem>): ProjectSlice =>
       change(state, (open) => ({ ...open, save: { kind: 'refused', problem: payload } })),
     /** Someone else's change that goes with ours; one undo takes ours off theirs again. */
@@ -140,17 +147,15 @@ export const projectSlice = createSlice({
 
     entryAdded: (state, { payload }: PayloadAction<RecordEntry>): ProjectSlice =>
       change(state, (open) => ({ ...open, record: [...open.record, payload], queue: [...open.queue, payload] })),
-    recordConfirmed: (
-      state,
-      { payload: { record, sent, sequence } }: PayloadAction<{ record: readonly RecordEntry[]; sent: readonly string[]; sequence?: number }>,
-    ): ProjectSlice =>
+    /** Entries that were sent, as the server keeps them. An id that was there before says what it said first. */
+    recordConfirmed: (state, { payload }: PayloadAction<readonly ConfirmedEntry[]>): ProjectSlice =>
       change(state, (open) => {
-        const queue = open.queue.filter(({ id }) => !sent.includes(id));
+        const kept = new Map(payload.map(({ entry }) => [entry.id, entry]));
         return {
           ...open,
-          queue,
-          sequence: Math.max(open.sequence, sequence ?? 0),
-          record: [...record, ...queue.filter(({ id }) => !record.some((row) => row.id === id))],
+          queue: open.queue.filter(({ id }) => !kept.has(id)),
+          record: open.record.map((entry) => kept.get(entry.id) ?? entry),
+          sequence: advanced(open.sequence, payload),
         };
       }),
     /** Entries other devices made. */
@@ -172,11 +177,25 @@ export const projectSlice = createSlice({
       })),
     workshopChanged: (state, { payload: { workshop, revision } }: PayloadAction<{ workshop: Workshop; revision: number }>): ProjectSlice =>
       change(state, (open) => ({ ...open, workshop, workshopRevision: revision })),
+    setAsideDecided: (state, { payload: session }: PayloadAction<string>): ProjectSlice =>
+      change(state, (open) => ({ ...open, setAside: open.setAside.filter((each) => each.session !== session) })),
     problemSaid: (state, { payload }: PayloadAction<Problem>): ProjectSlice => change(state, (open) => ({ ...open, problem: payload })),
     problemRead: (state): ProjectSlice => change(state, (open) => ({ ...open, problem: null })),
     noticeRead: (state): ProjectSlice => change(state, (open) => ({ ...open, notice: null })),
   },
 });
+
+export interface ConfirmedEntry {
+  readonly sequence: number;
+  readonly entry: RecordEntry;
+}
+
+/** How far the record is known after these entries: only without a gap, for what is in a gap is another device's and still to be fetched. */
+function advanced(from: number, confirmed: readonly ConfirmedEntry[]): number {
+  let at = from;
+  for (const { sequence } of [...confirmed].sort((a, b) => a.sequence - b.sequence)) if (sequence === at + 1) at = sequence;
+  return at;
+}
 
 /** Reducers here return the next state; they read the state itself, not a draft of it, whose parts are never identical to a payload's. */
 function change(state: ProjectSlice, by: (open: ProjectState) => ProjectState): ProjectSlice {
@@ -185,7 +204,7 @@ function change(state: ProjectSlice, by: (open: ProjectState) => ProjectState): 
 }
 /** While two versions stand against each other nothing is sent. */
 const pending = ({ save }: ProjectState): SaveState =>
-  save.kind === 'two-versions' || save.kind === 'held' || save.kind === 'saving' ? save : { kind: 'unsaved' };
+  save.kind === 'two-versions' || save.kind === 'held' || save.kind === 'checking' || save.kind === 'saving' ? save : { kind: 'unsaved' };
 
 export const {
   projectOpened,
@@ -197,6 +216,7 @@ export const {
   saveStarted,
   saveDone,
   saveHeld,
+  saveUnknown,
   saveRefused,
   merged,
   versionsDiffer,
@@ -207,6 +227,7 @@ export const {
   recordFollowed,
   designFollowed,
   workshopChanged,
+  setAsideDecided,
   problemSaid,
   problemRead,
   noticeRead,

@@ -4,9 +4,10 @@
  * save puts the two together.
  */
 import { designCodec, outcomeOf, recordCodec } from '@keen/core';
-import { request, type StoredEntry, type StoredProject } from '../../app/api.ts';
+import { request, type StoredProject } from '../../app/api.ts';
 import type { Store } from '../../app/store.ts';
 import { designFollowed, recordFollowed } from '../project/project.slice.ts';
+import { entriesAfter } from './record-pages.ts';
 
 export interface Follower {
   stop(): void;
@@ -32,8 +33,8 @@ export function followProject(store: Store, id: string, session: string): Follow
     try {
       const project = open();
       if (!project) return;
-      const { status, body } = await request<StoredEntry[]>(`projects/${id}/record?after=${project.sequence}`);
-      if (status !== 200 || body.length === 0) return;
+      const body = await entriesAfter(id, project.sequence);
+      if (!Array.isArray(body) || body.length === 0) return;
       const read = outcomeOf(() => body.map(({ entry }) => recordCodec.read(entry, 'record')));
       if (read.ok) store.dispatch(recordFollowed({ entries: read.value, sequence: body.at(-1)!.sequence }));
     } catch {

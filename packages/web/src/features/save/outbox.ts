@@ -1,20 +1,43 @@
 /**
- * What is not on the server yet, kept in this browser's IndexedDB: it survives a reload, a crash of
- * the page and a server that is away. One entry for each project and tab.
+ * What is not on the server yet, kept in this browser's IndexedDB: it survives a reload, a crash of the page and a server that is
+ * away. A row for each project and tab. No row is ever overwritten by another tab's: what a closed tab left is merged into this
+ * tab's row, or kept beside it until a person decides.
  */
-import { liftDesign, VERSION, type Json } from '@keen/core';
+import { designCodec, liftDesign, merge, outcomeOf, recordCodec, VERSION, type Design, type Json, type RecordEntry } from '@keen/core';
 import { openDB, type IDBPDatabase } from 'idb';
 
 export interface Held {
   readonly project: string;
   readonly session: string;
-  /** The revision the change was made on, and the document that was. */
+  /** The revision the change was made on, and the document of that revision. */
   readonly base: number;
   readonly baseDocument: Json;
   readonly document: Json;
   readonly entries: readonly Json[];
-  /** Version of the file format both documents are written in; absent in what was held before there were two. */
+  /** Version of the file format both documents are written in; absent in rows from before there were two. */
   readonly version?: number;
+}
+
+/** A row that was read. */
+export interface HeldChange {
+  readonly session: string;
+  readonly base: { readonly revision: number; readonly design: Design };
+  readonly design: Design;
+  readonly entries: readonly RecordEntry[];
+}
+
+/** A row a person has to decide about: it clashes with this tab's own change, or cannot be read. */
+export interface SetAside {
+  readonly session: string;
+  /** Paths both changed differently; empty where the row cannot be read. */
+  readonly conflicts: readonly string[];
+  readonly document: Json;
+}
+
+export interface TakenUp {
+  /** This tab's own row, with what closed tabs left merged in; null where nothing waits. */
+  readonly own: HeldChange | null;
+  readonly setAside: readonly SetAside[];
 }
 
 const STORE = 'held';
@@ -29,30 +52,135 @@ const database = (): Promise<IDBPDatabase> =>
 
 export const hold = async (held: Held): Promise<void> => void (await (await database()).put(STORE, { ...held, version: VERSION }));
 export const release = async (project: string, session: string): Promise<void> => (await database()).delete(STORE, [project, session]);
-export const heldFor = async (project: string): Promise<Held[]> =>
-  ((await (await database()).getAll(STORE)) as Held[]).filter((row) => row.project === project).map(lifted);
+const rowsOf = async (project: string): Promise<Held[]> => ((await (await database()).getAll(STORE)) as Held[]).filter((row) => row.project === project);
 
-/** What was held by an older program is read as this one writes it. */
-const lifted = ({ version = 1, ...held }: Held): Held => ({
-  ...held,
-  baseDocument: liftDesign(held.baseDocument, version) as Json,
-  document: liftDesign(held.document, version) as Json,
+/** How many rows wait in this browser, of all projects. */
+export const waitingCount = async (): Promise<number> => (await database()).count(STORE);
+
+/**
+ * Takes up what waits for a project: this tab's own row, and those of tabs that are gone. Rows that go together become this tab's one
+ * row, in one transaction; the others stay as they are and are given as set aside.
+ */
+export async function takeUp(project: string, session: string): Promise<TakenUp> {
+  const gone = new Set<string>();
+  // Asked before the transaction: waiting for anything else would end it.
+  for (const row of await rowsOf(project)) if (row.session !== session && (row.session.includes(ASIDE) || (await isGone(row.session)))) gone.add(row.session);
+  const transaction = (await database()).transaction(STORE, 'readwrite');
+  const all = ((await transaction.store.getAll()) as Held[]).filter((row) => row.project === project);
+  const { own, setAside, write, remove } = combined(all, session, gone);
+  for (const row of write) await transaction.store.put(row);
+  for (const name of remove) await transaction.store.delete([project, name]);
+  await transaction.done;
+  return { own, setAside };
+}
+
+interface Combined extends TakenUp {
+  readonly write: readonly Held[];
+  readonly remove: readonly string[];
+}
+
+/** What becomes of the rows of one project. Pure: reads and writes nothing. */
+export function combined(rows: readonly Held[], session: string, gone: ReadonlySet<string>): Combined {
+  const setAside: SetAside[] = [];
+  const write: Held[] = [];
+  const remove: string[] = [];
+  const usable: { readonly row: Held; readonly change: HeldChange }[] = [];
+  for (const row of rows) {
+    if (row.session !== session && !gone.has(row.session)) continue;
+    const read = outcomeOf(() => readHeld(row));
+    if (read.ok) usable.push({ row, change: read.value });
+    else {
+      setAside.push({ session: row.session === session ? aside(session) : row.session, conflicts: [], document: row.document });
+      // This tab will write under its own name: what it cannot read moves out of the way.
+      if (row.session === session) write.push({ ...row, session: aside(session) });
+      if (row.session === session) remove.push(session);
+    }
+  }
+  // This tab's own row first; then the newest base, so that older changes are laid on newer ones.
+  usable.sort((a, b) => Number(b.row.session === session) - Number(a.row.session === session) || b.row.base - a.row.base);
+  let own = null as HeldChange | null;
+  for (const { row, change } of usable) {
+    if (own === null) own = { ...change, session };
+    else {
+      const { design, conflicts }: Merged = mergedDesign(own, change);
+      own = { ...own, design, entries: allEntries(own.entries, change.entries) };
+      if (conflicts.length > 0) setAside.push({ session: row.session, conflicts, document: row.document });
+      if (conflicts.length > 0) continue;
+    }
+    if (row.session !== session) remove.push(row.session);
+  }
+  if (own) write.push(written(rows[0]!.project, own));
+  return { own, setAside, write, remove };
+}
+
+interface Merged {
+  readonly design: Design;
+  readonly conflicts: readonly string[];
+}
+
+/** One change laid on another; where they clash, the first alone and the paths that do. */
+function mergedDesign(own: HeldChange, other: HeldChange): Merged {
+  const [mine, theirs] = [designCodec.write(own.design), designCodec.write(other.design)];
+  const { merged, conflicts } = merge(designCodec.write(other.base.design), theirs, mine);
+  if (conflicts.length > 0) return { design: own.design, conflicts };
+  const read = outcomeOf(() => designCodec.read(merged, 'held'));
+  return read.ok ? { design: read.value, conflicts: [] } : { design: own.design, conflicts: ['design'] };
+}
+
+/** Facts of the record never clash. */
+function allEntries(own: readonly RecordEntry[], other: readonly RecordEntry[]): readonly RecordEntry[] {
+  const known = new Set(own.map(({ id }) => id));
+  return [...own, ...other.filter(({ id }) => !known.has(id))];
+}
+
+function readHeld({ session, base, baseDocument, document, entries, version = 1 }: Held): HeldChange {
+  return {
+    session,
+    base: { revision: base, design: designCodec.read(liftDesign(baseDocument, version), 'held') },
+    design: designCodec.read(liftDesign(document, version), 'held'),
+    entries: entries.map((entry) => recordCodec.read(entry, 'held')),
+  };
+}
+
+const written = (project: string, { session, base, design, entries }: HeldChange): Held => ({
+  project,
+  session,
+  base: base.revision,
+  baseDocument: designCodec.write(base.design),
+  document: designCodec.write(design),
+  entries: entries.map((entry) => recordCodec.write(entry)),
+  version: VERSION,
 });
+
+const ASIDE = '/aside/';
+/** Under this name a row belongs to no tab. */
+const aside = (session: string): string => `${session}${ASIDE}${Date.now()}`;
 
 /** This tab's name; a reload keeps it. */
 export function sessionName(): string {
   const key = 'keen-session';
-  const known = sessionStorage.getItem(key);
-  if (known) return known;
-  const made = crypto.randomUUID();
-  sessionStorage.setItem(key, made);
-  return made;
+  try {
+    const known = sessionStorage.getItem(key);
+    if (known) return known;
+    sessionStorage.setItem(key, fallbackName);
+  } catch {
+    // A browser that keeps nothing: the tab has a name until it is closed.
+  }
+  return fallbackName;
 }
+let fallbackName: string = crypto.randomUUID();
 
 const lockName = (session: string): string => `keen-session-${session}`;
 
-/** Holds this tab's lock while it lives, so that another tab can tell a live session from one that is gone. A duplicated tab gets a name of its own. */
-export async function claimSession(): Promise<string> {
+let claimed: Promise<string> | undefined;
+
+/**
+ * Holds this tab's lock while it lives, so that another tab can tell a live session from one that is gone. Claimed once for the whole life
+ * of the page: what one project left in the outbox is this tab's own when it is opened again. A duplicated tab gets a name of its own.
+ */
+export const claimSession = (): Promise<string> => (claimed ??= claim());
+
+async function claim(): Promise<string> {
   const session = sessionName();
   if (!('locks' in navigator)) return session;
   const got = await new Promise<boolean>((resolve) => {
@@ -62,12 +190,17 @@ export async function claimSession(): Promise<string> {
     });
   });
   if (got) return session;
-  sessionStorage.removeItem('keen-session');
-  return claimSession();
+  fallbackName = crypto.randomUUID();
+  try {
+    sessionStorage.removeItem('keen-session');
+  } catch {
+    // Nothing was kept.
+  }
+  return claim();
 }
 
 /** True when no tab of this browser holds the session any more. */
-export async function isGone(session: string): Promise<boolean> {
+async function isGone(session: string): Promise<boolean> {
   if (!('locks' in navigator)) return false;
   return (await navigator.locks.request(lockName(session), { ifAvailable: true }, (lock) => lock !== null)) as boolean;
 }

@@ -17,6 +17,7 @@ const held = new Map<string, { document: Json }>();
 
 jest.unstable_mockModule('../../app/api.ts', () => ({
   api: { reducerPath: 'api', reducer: (state = {}) => state, middleware: () => (next: (action: unknown) => unknown) => next },
+  KEEP_COPY: {},
   request: async (path: string, method = 'GET', body?: unknown) => {
     const asked: Sent = { path, method, body };
     sent.push(asked);
@@ -26,6 +27,7 @@ jest.unstable_mockModule('../../app/api.ts', () => ({
   },
 }));
 jest.unstable_mockModule('./outbox.ts', () => ({
+  waitingCount: () => Promise.resolve(held.size),
   hold: (row: { project: string; document: Json }) => Promise.resolve(void held.set(row.project, row)),
   release: (project: string) => Promise.resolve(void held.delete(project)),
 }));
@@ -191,4 +193,46 @@ test('facts of the shop record go first, on their own, and leave the queue when 
   await pass(600);
   expect(sent.map(({ path }) => path)).toEqual(['projects/p/record', 'projects/p']);
   expect(store.getState().project.open).toMatchObject({ queue: [], record: [{ id: 'r1' }] });
+});
+
+test('a long queue goes in chunks of 200, each confirmed before the next', async () => {
+  const entry = (n: number) => ({
+    id: `r${n}`,
+    at: '2026-03-01T09:00:00Z',
+    kind: 'thickness' as const,
+    reading: { product: 'birch-18', value: length('17.8 mm') },
+  });
+  let sequence = 0;
+  const confirm = ({ body }: Sent): Answer => ({ status: 201, body: body.entries.map((each: object) => ({ sequence: ++sequence, entry: each })) });
+  answers = [confirm, confirm, confirm];
+  for (let n = 0; n < 501; n++) store.dispatch(entryAdded(entry(n)));
+  await pass(600);
+  expect(sent.map(({ body }) => body.entries.length)).toEqual([200, 200, 101]);
+  expect(store.getState().project.open).toMatchObject({ queue: [], sequence: 501 });
+});
+
+describe('the answer to a save is lost', () => {
+  const lost = (): Answer => ({ status: 503, body: { code: 'unknown', message: 'not known', where: 'database', accepted: 'look again' } });
+
+  test('it is said that it is being checked; where it was kept after all nobody is asked and nothing is doubled', async () => {
+    answers = [
+      lost,
+      ({ body }) => ({ status: 409, body: { code: 'stale', message: '', where: 'base', accepted: '4', current: { revision: 4, document: body.document } } }),
+    ];
+    set('width', '610 mm');
+    await pass(600);
+    expect(save()).toBe('checking');
+    await pass(1100);
+    expect(save()).toBe('saved');
+    expect(store.getState().project.open).toMatchObject({ notice: null, twoVersions: null, base: { revision: 4 } });
+    expect(sent).toHaveLength(2);
+  });
+
+  test('where it was not, it is saved now', async () => {
+    answers = [lost, ok(4)];
+    set('width', '610 mm');
+    await pass(1800);
+    expect(save()).toBe('saved');
+    expect(store.getState().project.open!.base.revision).toBe(4);
+  });
 });

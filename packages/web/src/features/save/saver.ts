@@ -2,7 +2,7 @@
  * Saves the open project: one save in flight, half a second after the last edit, with an outbox
  * behind it. A stale save is merged by path; what cannot be merged is put to the person.
  */
-import { designCodec, merge, outcomeOf, recordCodec, type Design, type Json, type Problem, type RecordEntry, workshopCodec } from '@keen/core';
+import { designCodec, merge, outcomeOf, sameJson, recordCodec, type Design, type Json, type Problem, type RecordEntry, workshopCodec } from '@keen/core';
 import { request, type StoredEntry, type StoredWorkshop } from '../../app/api.ts';
 import type { Store } from '../../app/store.ts';
 import {
@@ -10,6 +10,7 @@ import {
   recordConfirmed,
   saveDone,
   saveHeld,
+  saveUnknown,
   saveRefused,
   saveStarted,
   versionsDiffer,
@@ -17,10 +18,14 @@ import {
   type ProjectState,
 } from '../project/project.slice.ts';
 import { hold, release } from './outbox.ts';
+import { MAX_SENT } from './record-pages.ts';
 
 const QUIET_MS = 500;
 const HOLD_MS = 80;
 const RETRY_MS = [1000, 2000, 4000, 8000];
+
+/** The server cannot say whether a save was kept. */
+class AnswerLost extends Error {}
 
 interface Stale extends Problem {
   readonly current: { readonly revision: number; readonly document: Json };
@@ -76,7 +81,8 @@ export function startSaver(store: Store, session: string): Saver {
     clearTimeout(holdTimer);
     holdTimer = setTimeout(keep, HOLD_MS);
     if (project.save.kind === 'two-versions') return;
-    if (project.design !== project.base.design || project.queue.length > 0) schedule(project.save.kind === 'held' ? RETRY_MS[0]! : QUIET_MS);
+    if (project.design !== project.base.design || project.queue.length > 0)
+      schedule(project.save.kind === 'held' || project.save.kind === 'checking' ? RETRY_MS[0]! : QUIET_MS);
   });
 
   const flush = async (): Promise<void> => {
@@ -98,28 +104,31 @@ export function startSaver(store: Store, session: string): Saver {
       await sendEntries(project);
       await sendDesign(project);
       failures = 0;
-    } catch {
-      // Nobody answered, or the answer made no sense: it stays here and is tried again.
+    } catch (error) {
+      // Nobody answered, or the answer made no sense: it stays here and is tried again. A save whose answer was lost is asked about by
+      // sending it again: where it was kept, the server has it already and says so.
       failures++;
-      store.dispatch(saveHeld());
+      store.dispatch(error instanceof AnswerLost ? saveUnknown() : saveHeld());
       schedule(RETRY_MS[Math.min(failures, RETRY_MS.length) - 1]!);
     }
     keep();
   };
 
+  /** In chunks: a queue of a long day offline goes out in several requests, each confirmed before the next. */
   const sendEntries = async ({ id, queue }: ProjectState): Promise<void> => {
-    if (queue.length === 0) return;
-    const { status, body } = await request<StoredEntry[]>(`projects/${id}/record`, 'POST', { entries: queue.map((entry) => recordCodec.write(entry)) });
-    if (status >= 500) throw new TypeError('the server cannot save now');
-    if (status >= 400) return void store.dispatch(saveRefused(body as unknown as Problem));
-    store.dispatch(
-      recordConfirmed({
-        record: body.map(({ entry }) => recordCodec.read(entry, 'record')),
-        sent: queue.map((entry) => entry.id),
-        sequence: body.at(-1)?.sequence ?? 0,
-      }),
-    );
+    for (let from = 0; from < queue.length; from += MAX_SENT) if (!(await sendChunk(id, queue.slice(from, from + MAX_SENT)))) return;
     if (queue.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await storeMoved();
+  };
+
+  const sendChunk = async (id: string, chunk: readonly RecordEntry[]): Promise<boolean> => {
+    const { status, body } = await request<StoredEntry[]>(`projects/${id}/record`, 'POST', { entries: chunk.map((entry) => recordCodec.write(entry)) });
+    if (status >= 500) throw new TypeError('the server cannot save now');
+    if (status >= 400) {
+      store.dispatch(saveRefused(body as unknown as Problem));
+      return false;
+    }
+    store.dispatch(recordConfirmed(body.map(({ sequence, entry }) => ({ sequence, entry: recordCodec.read(entry, 'record') }))));
+    return true;
   };
 
   const sendDesign = async ({ id, base, design }: ProjectState): Promise<void> => {
@@ -133,7 +142,8 @@ export function startSaver(store: Store, session: string): Saver {
       session,
       document: designCodec.write(design),
     });
-    if (status === 409) return reconcile(body as unknown as Stale);
+    if (status === 409) return reconcile(body as unknown as Stale, design);
+    if (status === 503 && body.code === 'unknown') throw new AnswerLost();
     if (status >= 500) throw new TypeError('the server cannot save now');
     if (status >= 400) return void store.dispatch(saveRefused(body));
     store.dispatch(saveDone({ revision: body.revision, design, at: Date.now() }));
@@ -147,10 +157,12 @@ export function startSaver(store: Store, session: string): Saver {
       store.dispatch(workshopChanged({ workshop: workshopCodec.read(body.workshop, 'workshop'), revision: body.revision }));
   };
 
-  const reconcile = ({ current }: Stale): void => {
+  const reconcile = ({ current }: Stale, sent: Design): void => {
     const project = open();
     if (!project) return;
     const theirs = designCodec.read(current.document, 'document');
+    // What the server has is what was sent: an earlier attempt got through, only its answer did not.
+    if (sameJson(current.document, designCodec.write(sent))) return void store.dispatch(saveDone({ revision: current.revision, design: sent, at: Date.now() }));
     const { merged: both, conflicts } = merge(designCodec.write(project.base.design), designCodec.write(project.design), current.document);
     const read = conflicts.length === 0 ? outcomeOf(() => designCodec.read(both, 'document')) : undefined;
     if (read?.ok) store.dispatch(merged({ design: read.value, theirs, revision: current.revision }));
@@ -159,6 +171,8 @@ export function startSaver(store: Store, session: string): Saver {
 
   const now = (): void => void flush();
   window.addEventListener('online', now);
+  // A tab that is closed a moment after an edit has not held it yet.
+  window.addEventListener('pagehide', keep);
   return {
     flush,
     stop() {
@@ -168,6 +182,7 @@ export function startSaver(store: Store, session: string): Saver {
       keep();
       unsubscribe();
       window.removeEventListener('online', now);
+      window.removeEventListener('pagehide', keep);
     },
   };
 }

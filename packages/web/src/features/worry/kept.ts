@@ -1,5 +1,6 @@
 /** What was told of a unit, kept in this browser so that a reload loses nothing; anything else there is no longer read. */
 import { autopsy, inches, mm, type DisplayUnit, type Worry } from '@keen/core';
+import { storedText, storeText } from '../../ui/storage.ts';
 
 const KEY = 'keen-worry';
 
@@ -56,7 +57,7 @@ export const isUntold = (worry: Worry): boolean => same(worry, UNTOLD) || same(w
 
 export function keptWorry(): Worry {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Record<string, unknown> | null;
+    const kept = JSON.parse(storedText(KEY) ?? 'null') as Record<string, unknown> | null;
     if (!kept) return UNTOLD;
     // A field of another kind than today's is as if it had not been told.
     const told = Object.entries<unknown>({ ...UNTOLD }).map(([key, value]): [string, unknown] => [key, typeof kept[key] === typeof value ? kept[key] : value]);
@@ -70,9 +71,5 @@ export function keptWorry(): Worry {
 }
 
 export function keepWorry(worry: Worry): void {
-  try {
-    localStorage.setItem(KEY, JSON.stringify(worry));
-  } catch {
-    // A browser that keeps nothing shows it all the same.
-  }
+  storeText(KEY, JSON.stringify(worry));
 }
