@@ -64,7 +64,7 @@ export async function startProduct(inFolder?: string, more: readonly string[] = 
 async function startOnce(folder: string, more: readonly string[]): Promise<Product> {
   const port = await freePort();
   let said = '';
-  const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), '--data', folder, ...more], {
+  const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--demo', '--port', String(port), '--data', folder, ...more], {
     cwd: ROOT,
     stdio: ['ignore', 'pipe', 'pipe'],
   });
@@ -77,7 +77,7 @@ async function startOnce(folder: string, more: readonly string[]): Promise<Produ
     url,
     folder,
     serverPid: () => childOf(supervisor, 'packages/server/dist/main.js'),
-    databasePid: () => Number(readFileSync(join(folder, 'mysql.pid'), 'utf8')),
+    databasePid: () => Number(readFileSync(join(folder, 'mysql.run', 'mysql.pid'), 'utf8')),
     said: () => said,
     async stop(keep) {
       if (supervisor.exitCode === null) {

@@ -60,5 +60,5 @@ test('a port that another program has is said, with one that is free', async () 
 test('arguments that cannot be used are said with what would be', () => {
   const wrong = start('--port', 'web');
   expect(wrong.status).toBe(1);
-  expect(wrong.stderr).toContain('--port N, --data DIR, --share [ADDRESS], --reset-demo, --dev');
+  expect(wrong.stderr).toContain('--port N, --data DIR, --share [ADDRESS], --reset-demo, --demo, --dev');
 });

@@ -10,7 +10,7 @@ import { networkGate } from './access/network-gate.ts';
 import { isApiAddress, securityHeaders } from './access/security-headers.ts';
 import { AppModule } from './app.module.ts';
 import type { ServerConfig } from './config.ts';
-import { migrator } from './database/migrate.ts';
+import { migrate } from './database/migrate.ts';
 import { authorityIn } from './features/sharing/authority.ts';
 import { serveTrust } from './features/sharing/trust-page.ts';
 import { SharingService } from './features/sharing/sharing.service.ts';
@@ -37,8 +37,7 @@ export async function createApp(config: ServerConfig): Promise<NestExpressApplic
   app.useGlobalFilters(new ProblemFilter());
   if (config.share) serveTrust(app, authorityIn(join(config.dataFolder, 'share'), config.share.host).cert);
   if (config.webRoot) serveWeb(app, config.webRoot);
-  app.enableShutdownHooks();
-  await migrator(app.get<Sequelize>(getConnectionToken())).up();
+  await migrate(app.get<Sequelize>(getConnectionToken()));
   return app;
 }
 

@@ -31,10 +31,19 @@ export interface TestApp {
 
 /** `inDatabase`: one that an earlier application left. */
 export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: string): Promise<TestApp> {
-  const { port, user, password } = JSON.parse(process.env['KEEN_TEST_DATABASE']!) as { port: number; user: string; password: string };
+  const { port, user, password, adminPassword, socket } = JSON.parse(process.env['KEEN_TEST_DATABASE']!) as Record<
+    'user' | 'password' | 'adminPassword' | 'socket',
+    string
+  > & {
+    port: number;
+  };
   const name = inDatabase ?? `test_${randomBytes(6).toString('hex')}`;
-  const connection = await mysql.createConnection({ host: '127.0.0.1', port, user, password });
-  if (!inDatabase) await connection.query(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
+  const connection = await mysql.createConnection({ socketPath: socket, user: 'root', password: adminPassword });
+  if (!inDatabase) {
+    await connection.query(`create database ${name} character set utf8mb4 collate utf8mb4_unicode_ci`);
+    // As in the product: rights on its own schema and no other.
+    await connection.query(`grant all privileges on \`${name}\`.* to '${user}'@'127.0.0.1'`);
+  }
   const app = await createApp({
     port: 1,
     database: { port, name, user, password },
@@ -72,6 +81,7 @@ export async function testApp(more: Partial<ServerConfig> = {}, inDatabase?: str
     async close() {
       await app.close();
       await connection.query(`drop database ${name}`);
+      await connection.query(`revoke all privileges on \`${name}\`.* from '${user}'@'127.0.0.1'`);
       await connection.end();
     },
   };

@@ -1,5 +1,6 @@
-import { Controller, Param, Sse, type MessageEvent } from '@nestjs/common';
-import { filter, interval, map, merge, startWith, type Observable } from 'rxjs';
+import { Controller, Param, Req, Sse, type MessageEvent } from '@nestjs/common';
+import type { Request } from 'express';
+import { EMPTY, filter, ignoreElements, interval, map, merge, startWith, takeUntil, endWith, type Observable } from 'rxjs';
 import { OpenTo } from '../../access/open-to.ts';
 import { LiveService } from './live.service.ts';
 
@@ -13,7 +14,9 @@ export class LiveController {
 
   /** Server-sent events: 'record' with the sequence of the newest entry, 'design' with the newest revision, 'beat'. */
   @Sse()
-  follow(@Param('id') id: string): Observable<MessageEvent> {
+  follow(@Param('id') id: string, @Req() request: Request): Observable<MessageEvent> {
+    // Whoever asks for the headers alone waits for no stream.
+    if (request.method === 'HEAD') return EMPTY;
     const events = this.live.events.pipe(
       filter(({ project }) => project === id),
       map(({ record, revision, session }): MessageEvent =>
@@ -27,6 +30,6 @@ export class LiveController {
         startWith(0),
         map((): MessageEvent => ({ type: 'beat', data: {} })),
       ),
-    );
+    ).pipe(takeUntil(this.live.events.pipe(ignoreElements(), endWith(null))));
   }
 }

@@ -1,4 +1,4 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, type BeforeApplicationShutdown } from '@nestjs/common';
 import { Subject } from 'rxjs';
 
 /** What happened to a project: entries up to a sequence are in its record, or its design has a newer revision. */
@@ -12,9 +12,14 @@ export interface LiveEvent {
 
 /** Tells every device that follows a project that there is something new; each fetches it by itself. */
 @Injectable()
-export class LiveService {
+export class LiveService implements BeforeApplicationShutdown {
   private readonly subject = new Subject<LiveEvent>();
   readonly events = this.subject.asObservable();
+
+  /** Ends every stream: a page that is open must not keep a server that is to end. */
+  beforeApplicationShutdown(): void {
+    this.subject.complete();
+  }
 
   tell(event: LiveEvent): void {
     this.subject.next(event);
