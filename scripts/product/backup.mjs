@@ -20,6 +20,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { basename, dirname, join, resolve } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import mysql from 'mysql2/promise';
@@ -102,7 +103,7 @@ export async function restoreBackup({ file, folder }) {
  * @returns {Promise<{ made: string, projects: number, pictures: number }>} @throws CannotStart
  */
 export async function verifyBackup({ file }) {
-  const beside = mkdtempSync(join(dirname(resolve(file)), '.checking-'));
+  const beside = mkdtempSync(join(tmpdir(), 'keen-checking-'));
   // The database's account has to walk through.
   chmodSync(beside, 0o711);
   try {
