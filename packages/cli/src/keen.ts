@@ -75,14 +75,11 @@ async function withProject<T>(args: readonly string[], answer: (project: Project
 function nest(args: readonly string[], started: number): unknown {
   const { file, seconds, seed, effort } = nestArguments(args);
   const problem = unwrap(readNestProblemText(readText(file)));
-  const stepper = search(problem, seed);
-  // With an effort the clock is left out, so that the plan is the same on every machine.
+  // A tenth is kept for writing the answer of a large problem. With an effort the clock is left out, so that the plan is the same on every machine.
+  const until = effort === null ? started + seconds * 1000 * 0.9 : Infinity;
+  const stepper = search(problem, seed, () => Date.now() >= until);
   if (effort !== null) stepper.step(effort);
-  else {
-    // A tenth is kept for writing the answer of a large problem.
-    const until = started + seconds * 1000 * 0.9;
-    while (Date.now() < until && !stepper.step(1));
-  }
+  else while (Date.now() < until && !stepper.step(1));
   const found = stepper.plan();
   return writeNestPlan(found, (Date.now() - started) / 1000);
 }

@@ -13,6 +13,10 @@ const MOST_ROWS = 20_000;
 const MOST_COLUMNS = 200;
 /** Formats that are dates or times by their number. Source: ECMA-376, 18.8.30. */
 const DATES = new Set([14, 15, 16, 17, 18, 19, 20, 21, 22, 45, 46, 47]);
+/** Characters of a number format. Source: ECMA-376, 18.8.30. */
+const MAX_FORMAT = 255;
+/** Days a spreadsheet counts: to the end of the year 9999. */
+const MAX_DAYS = 2_958_465;
 /** Days from the spreadsheet's day 0 to 1970. */
 const EPOCH_DAYS = 25_569;
 
@@ -72,7 +76,7 @@ function dateStyles(text: string | null): Outcome<ReadonlySet<number>> {
           open: (name, { numFmtId, formatCode }) => {
             const id = Number(numFmtId);
             // Quoted words and colors in brackets are not letters of a date.
-            if (name === 'numFmt' && /[ymdhs]/i.test((formatCode ?? '').replace(/"[^"]*"|\[[^\]]*\]|\\./g, ''))) custom.add(id);
+            if (name === 'numFmt' && /[ymdhs]/i.test((formatCode ?? '').slice(0, MAX_FORMAT).replace(/"[^"]*"|\[[^\]]*\]|\\./g, ''))) custom.add(id);
             if (name === 'cellXfs') inside = true;
             if (name === 'xf' && inside) {
               if (DATES.has(id) || custom.has(id)) dates.add(index);
@@ -131,7 +135,8 @@ function shownText(
   if (type === 's') return strings[Number(text)] ?? '';
   if (type === 'b') return text === '1' ? 'yes' : 'no';
   if (type !== 'n' || text === '' || !Number.isFinite(Number(text))) return text;
-  if (dates.has(style)) return `the date ${new Date((Number(text) - EPOCH_DAYS) * 86_400_000).toISOString().slice(0, 10)}`;
+  if (dates.has(style) && Number(text) >= 0 && Number(text) <= MAX_DAYS)
+    return `the date ${new Date((Number(text) - EPOCH_DAYS) * 86_400_000).toISOString().slice(0, 10)}`;
   // Twelve figures: what was typed, without the dust of binary fractions.
   return String(Number(Number(text).toPrecision(12)));
 }

@@ -3,7 +3,7 @@ import { outcomeOf, Refusal, type Outcome } from '@keen/core';
 import { SaxesParser } from 'saxes';
 
 const MOST_DEPTH = 60;
-const MOST_ELEMENTS = 2_000_000;
+const MOST_ELEMENTS = 400_000;
 
 export interface XmlHandlers {
   /** `name` without its prefix. */

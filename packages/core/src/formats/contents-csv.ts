@@ -4,6 +4,7 @@ import { cellText, ITEM_COLUMNS, MOST_ITEMS, newItem, readCell, type Column } fr
 import { itemsInOrder, type Item } from '../contents/item.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
+import { tableRows } from './table-rows.ts';
 
 /** A spreadsheet takes such a cell for a formula: it gets an apostrophe in front, one that has some already gets one more. */
 const FORMULA = /^'*[=+\-@\t\r]/;
@@ -34,11 +35,10 @@ export interface ReadOptions {
 
 /** Reads CSV, or cells copied from a spreadsheet (tabs). A first row of titles may come in any order; without one, columns are those of the table. */
 export function readContents(text: string, { unit, from = 0, order, newId, titled: needed = false, there = 0 }: ReadOptions): Outcome<ReadContents> {
-  const delimiter = text.includes('\t') ? '\t' : undefined;
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy', ...(delimiter ? { delimiter } : {}) });
-  const broken = parsed.errors.find(({ type }) => type === 'Quotes');
-  if (broken) return refuse('csv', 'a quoted cell does not end', `row ${(broken.row ?? 0) + 1}`, 'text in quotes, closed again');
-  const rows = parsed.data;
+  const separator = text.includes('\t') ? '\t' : undefined;
+  const parsed = tableRows(text, 'contents', { separator, skipEmpty: true });
+  if (!parsed.ok) return parsed;
+  const rows = parsed.value;
   if (rows.length === 0) return refuse('empty', 'there are no rows', 'contents', 'a table with a row for each thing');
   const titled = titlesOf(rows[0]!);
   if (!titled.ok) return titled;

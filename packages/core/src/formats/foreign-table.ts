@@ -7,6 +7,7 @@ import Papa from 'papaparse';
 import { MASS_UNITS, type MassUnit } from '../contents/weight.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome, type Problem } from '../problem/problem.ts';
+import { tableRows } from './table-rows.ts';
 
 export const SEPARATORS = [';', ',', '\t', '|'] as const;
 export type Separator = (typeof SEPARATORS)[number];
@@ -14,6 +15,8 @@ export const MOST_COLUMNS = 60;
 const MOST_CELL = 2000;
 /** Of a table of any kind. */
 export const MOST_ROWS = 1000;
+/** Characters of the beginning, which tells the separator. */
+const BEGINNING = 64_000;
 
 export interface ForeignTable {
   readonly separator: Separator;
@@ -73,15 +76,13 @@ export interface ReadForeign<Row> {
 /** Rows with a row of titles over them; the separator is found where none is given. Empty rows are left out. */
 export function readForeignTable(text: string, separator?: Separator): Outcome<ForeignTable> {
   if (text.includes('\0')) return refuse('no-text', 'the file is no text', 'table', 'a table saved as CSV or text');
-  const plain = text.replace(/^\uFEFF/, '');
-  const used = separator ?? separatorOf(plain);
-  const parsed = Papa.parse<string[]>(plain, { delimiter: used });
-  const broken = parsed.errors.find(({ type }) => type === 'Quotes');
-  if (broken) return refuse('csv', 'a quoted cell does not end', `row ${(broken.row ?? 0) + 1}`, 'text in quotes, closed again');
-  const filled = parsed.data.map((cells, index): ForeignRow => ({ line: index + 1, cells })).filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+  const used = separator ?? separatorOf(text.slice(0, BEGINNING).replace(/^\uFEFF/, ''));
+  const parsed = tableRows(text, 'table', { separator: used });
+  if (!parsed.ok) return parsed;
+  const filled = parsed.value.map((cells, index): ForeignRow => ({ line: index + 1, cells })).filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
   const [first, ...rows] = filled;
   if (!first || rows.length === 0) return refuse('empty', 'there are no rows under its titles', 'table', 'a row of titles, and a row for each thing');
-  const wide = Math.max(...filled.map(({ cells }) => cells.length));
+  const wide = filled.reduce((most, { cells }) => Math.max(most, cells.length), 0);
   if (wide > MOST_COLUMNS) return refuse('too-many-columns', `there are ${wide} columns`, 'table', `at most ${MOST_COLUMNS}`);
   if (rows.length > MOST_ROWS) return refuse('too-many', `there are ${rows.length} rows`, 'table', `at most ${MOST_ROWS}`);
   const titles = Array.from({ length: wide }, (_, index) => (first.cells[index] ?? '').trim().slice(0, 80) || `column ${index + 1}`);

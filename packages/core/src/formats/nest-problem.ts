@@ -1,5 +1,5 @@
 /** A nesting problem as text, and back. The form is docs/nesting.md; plans stand in nest-plan.ts. */
-import type { Length } from '../length/length.ts';
+import { mm, type Length } from '../length/length.ts';
 import { bedsOf } from '../nest/pieces.ts';
 import type { FirstCut, NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
@@ -9,6 +9,10 @@ import { exactMm, readPlacement } from './nest-plan.ts';
 import { amount, fields, flag, name, once, oneOf, rows, size, whole } from './read-fields.ts';
 
 export const MOST_PIECES = 20_000;
+/** Cuts of one row: how often the smallest part may go into the longest sheet. */
+const MAX_IN_ROW = 4000;
+/** No saw parts anything thinner. */
+const MIN_SIDE = mm(0.1);
 
 export const readNestProblemText = (text: string): Outcome<NestProblem> => outcomeOf(() => readNestProblem(readJsonText(text, 'problem')));
 
@@ -28,6 +32,16 @@ export function readNestProblem(value: unknown): NestProblem {
     throw new Refusal('cost', 'some sheets have a cost and others have none', 'sheets', 'a cost on every sheet, or on none');
   const pieces = parts.reduce((sum, { count }) => sum + count, 0);
   if (pieces > MOST_PIECES) throw new Refusal('too-many', `there are ${pieces} pieces`, 'parts', `at most ${MOST_PIECES}`);
+  const longest = sheets.reduce((most, { length, width }) => Math.max(most, length, width), 0);
+  const thinnest = Math.max(MIN_SIDE, Math.ceil(longest / MAX_IN_ROW)) as Length;
+  for (const [index, { length, width }] of parts.entries())
+    if (Math.min(length, width) < thinnest)
+      throw new Refusal(
+        'range',
+        `a side of ${exactMm(Math.min(length, width) as Length)} is too thin for these sheets`,
+        `parts[${index}]`,
+        `sides of at least ${exactMm(thinnest)}`,
+      );
   sheets.forEach((sheet, index) => checkPins(sheet, parts, `sheets[${index}]`));
   const problem: NestProblem = { kerf, trim, cuts, ...(row['first'] === undefined ? {} : { first: readFirst(row['first']) }), sheets, parts };
   const bare = bedsOf(problem).find(({ dx, dy }) => dx <= 0 || dy <= 0);

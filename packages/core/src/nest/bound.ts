@@ -34,12 +34,20 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
   const hasCosts = problem.sheets.length > 0 && problem.sheets.every(({ cost }) => cost !== null);
   if (parts.length === 0) return { sheets: 0, cost: hasCosts ? 0 : null, why: 'nothing to place' };
   const classes = classesOf(problem, parts);
+  // A bound for some of the parts is one for all: comparing each with each takes time, and the large ones count.
   const byArea = Math.max(...classes.map(({ area, beds }) => fewest(area, beds)));
-  const alone = Math.max(...classes.map(({ parts: own, on }) => apartFromEachOther(own, on, problem.kerf)));
-  const byShares = Math.max(...classes.map(({ parts: own, on }) => sheetsByShares(own, on, problem.kerf)));
+  const alone = Math.max(...classes.map(({ parts: own, on }) => apartFromEachOther(largest(own, MAX_COMPARED), on, problem.kerf)));
+  const byShares = Math.max(...classes.map(({ parts: own, on }) => sheetsByShares(largest(own, MAX_SHARED), on, problem.kerf)));
   const sheets = Math.max(1, byArea, alone, byShares);
   return { sheets, cost: hasCosts ? costOf(problem, classes, sheets) : null, why: whyOf(sheets, byArea, alone) };
 }
+
+/** Kinds of part that are compared each with each, and that are weighed by shares. */
+const MAX_COMPARED = 1500;
+const MAX_SHARED = 3000;
+
+const largest = (parts: readonly NestPart[], max: number): readonly NestPart[] =>
+  parts.length <= max ? parts : [...parts].sort((a, b) => b.length * b.width - a.length * a.width).slice(0, max);
 
 function whyOf(sheets: number, byArea: number, alone: number): string {
   if (byArea >= sheets) return 'the parts with their kerfs cover that much sheet';
@@ -48,7 +56,10 @@ function whyOf(sheets: number, byArea: number, alone: number): string {
 }
 
 const costOf = ({ kerf }: NestProblem, classes: readonly PartClass[], sheets: number): number =>
-  Math.max(...classes.flatMap(({ area, beds, parts, on }) => [leastCost(area, beds), costByShares(parts, on, kerf)]), cheapest(classes, sheets));
+  Math.max(
+    ...classes.flatMap(({ area, beds, parts, on }) => [leastCost(area, beds), costByShares(largest(parts, MAX_SHARED), on, kerf)]),
+    cheapest(classes, sheets),
+  );
 
 /** One class for each set of sheets that is all some part fits; the parts of a class fit nowhere else. */
 function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[] {

@@ -11,6 +11,8 @@ export interface Job {
   /** Sheets in the order they are opened, each with the ways it may be cut into rooms; those with pins are open from the start. */
   readonly beds: readonly Framed[];
   readonly pinned: readonly Framed[];
+  /** True when time is up: what is still to be placed goes on the last sheet or a new one, without looking further. */
+  readonly isOver: () => boolean;
 }
 
 export interface Framed {
@@ -61,6 +63,11 @@ export interface Stuck {
   readonly changed: ReadonlySet<Sheet>;
 }
 
+/** Items between two looks at the clock. */
+const ASK_EVERY = 64;
+/** Items that go on one sheet when time is up: each further one takes longer to place. */
+const MAX_CROWD = 600;
+
 /** Fills the kept sheets and as many new ones as the rules let. Kept sheets belong to another layout: one is copied before it is changed. */
 export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], rules: Rules, stuck: Stuck | null = null): Layout {
   const { kerf } = job.problem;
@@ -76,6 +83,9 @@ export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], r
   const begun = new Map<Item['lies'], number>();
   const failed = new Set<Item['lies']>();
   const left: Item[] = [];
+  let crowd = 0;
+  let placed = 0;
+  let isOver = false;
   for (const unit of units) {
     if (unit.length > 1) {
       if (!placeTogether(filling, unit)) left.push(...unit.flatMap(itemsIn));
@@ -88,8 +98,14 @@ export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], r
       continue;
     }
     const sorted = rules.among === 'first' && !rules.skip;
-    const found = roomFor(item, filling, sorted ? (begun.get(item.lies) ?? 0) : 0, stuck?.items.has(item) ?? false);
-    if (sorted) begun.set(item.lies, found?.at ?? sheets.length);
+    if (++placed % ASK_EVERY === 0) isOver = job.isOver();
+    if (isOver && ++crowd > MAX_CROWD && openFor(filling, unit)) {
+      crowd = 0;
+      continue;
+    }
+    const from = isOver ? Math.max(0, sheets.length - 1) : sorted ? (begun.get(item.lies) ?? 0) : 0;
+    const found = roomFor(item, filling, from, stuck?.items.has(item) ?? false);
+    if (sorted && !isOver) begun.set(item.lies, found?.at ?? sheets.length);
     if (found) {
       const { at } = found;
       let spot: Spot | null = found.spot;

@@ -32,13 +32,16 @@ const AMONG: readonly Rules['among'][] = ['first', 'best'];
 const AFRESH = { paired: 16, else: 96 } as const;
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
-/** A stepper for a problem that has been read and found sound. */
-export function search(problem: NestProblem, seed = 1): Search {
+/**
+ * A stepper for a problem that has been read and found sound. `isOver` is asked while a step runs: a first layout of many thousand
+ * parts can take longer than there is, and is then finished without looking for the best place.
+ */
+export function search(problem: NestProblem, seed = 1, isOver: () => boolean = () => false): Search {
   const { items, impossible } = itemsOf(problem);
   const placeable = problem.parts.filter((part) => !impossible.some((row) => row.part === part));
   const bound = lowerBound(problem, placeable);
   const random = seeded(seed);
-  const job = jobOf(problem);
+  const job = jobOf(problem, isOver);
   let best: { readonly layout: Layout; readonly score: Score } | undefined;
   /** A layout that cuts from edge to edge do not give, where it is better. */
   let loose: FreeLayout | undefined;
@@ -119,14 +122,14 @@ export function search(problem: NestProblem, seed = 1): Search {
 }
 
 /** Offcuts first, then by cost for area, so that a tie is filled from what is already there. */
-function jobOf(problem: NestProblem): Job {
+function jobOf(problem: NestProblem, isOver: () => boolean): Job {
   const each = ({ sheet, dx, dy }: Bed): number => (sheet.cost ?? 1) / (dx * dy);
   const framed = bedsOf(problem)
     .filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0)
     .sort((a, b) => Number(b.sheet.offcut) - Number(a.sheet.offcut) || each(a) - each(b) || b.dx * b.dy - a.dx * a.dy)
     .map((bed) => ({ bed, frames: framesOf(bed, problem) }));
   const isPinned = ({ bed }: { readonly bed: Bed }): boolean => (bed.sheet.pins?.length ?? 0) > 0;
-  return { problem, beds: framed.filter((row) => !isPinned(row)), pinned: framed.filter(isPinned) };
+  return { problem, beds: framed.filter((row) => !isPinned(row)), pinned: framed.filter(isPinned), isOver };
 }
 
 /** Sheets with pinned parts, which every layout has. */

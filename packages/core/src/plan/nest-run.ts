@@ -39,8 +39,9 @@ export interface NestRun {
 
 /** Searches until it is proved best or the time is up, then makes it better to cut; null when nobody wants it any more. */
 export async function runNest(order: NestOrder, { ms, seed = 1, clock, wanted = () => true, onBetter, onChunk }: NestRun): Promise<NestPlan | null> {
-  const stepper = search(order.job.problem, seed);
   const started = clock.now();
+  let over = started + ms;
+  const stepper = search(order.job.problem, seed, () => clock.now() >= over);
   let told = '';
   for (;;) {
     const until = clock.now() + CHUNK_MS;
@@ -60,8 +61,9 @@ export async function runNest(order: NestOrder, { ms, seed = 1, clock, wanted = 
     await clock.pause();
   }
   if (ms < TIDY_MS) return stepper.plan();
+  over = clock.now() + TIDY_MS;
   const tidier = tidy(stepper, order.job, order.workshop, order.then);
-  const until = clock.now() + TIDY_MS;
+  const until = over;
   for (let tries = 0; tries < TIDY_TRIES && clock.now() < until;) {
     const chunk = clock.now() + CHUNK_MS;
     do tidier.step();

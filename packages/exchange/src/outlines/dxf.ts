@@ -8,6 +8,8 @@ import type { Curve } from './rings.ts';
 /** Of $INSUNITS, millimetres. Source: the format's own list of drawing units. */
 const MM: Readonly<Record<string, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
 const MOST_ENTITIES = 20_000;
+/** Of one drawing: corners of its polylines too. */
+const MAX_PAIRS = 1_000_000;
 
 /** A code, and what it says. */
 type Pair = readonly [code: number, value: string];
@@ -30,8 +32,10 @@ export function dxfCurves(text: string): Outcome<{ readonly curves: readonly Cur
   const strange = new Map<string, number>();
   const curves = entities.flatMap((entity): Curve[] => {
     const curve = curveOf(entity);
-    if (curve && curve.corners.every(({ x, y, bulge }) => [x, y, bulge].every(Number.isFinite)))
-      return [{ ...curve, corners: curve.corners.map(({ x, y, bulge }) => ({ x: x * scale, y: y * scale, bulge })) }];
+    if (curve) {
+      const corners = curve.corners.map(({ x, y, bulge }) => ({ x: x * scale, y: y * scale, bulge }));
+      if (corners.every(isDrawable)) return [{ ...curve, corners }];
+    }
     strange.set(entity.type, (strange.get(entity.type) ?? 0) + 1);
     return [];
   });
@@ -44,10 +48,16 @@ export function dxfCurves(text: string): Outcome<{ readonly curves: readonly Cur
   });
 }
 
+/** Further out, mm, or rounder, nothing is drawn: such numbers are damage. A full circle in two halves has a bulge of 1. */
+const MAX_MM = 1e7;
+const MAX_BULGE = 1000;
+const isDrawable = ({ x, y, bulge }: Corner): boolean => Math.abs(x) <= MAX_MM && Math.abs(y) <= MAX_MM && Math.abs(bulge) <= MAX_BULGE;
+
 /** A drawing is pairs of lines, a code and what it says; anything else is none. */
 function pairsOf(text: string): Outcome<Pair[]> {
   const lines = text.split(/\r\n|\r|\n/);
   while (lines.at(-1)?.trim() === '') lines.pop();
+  if (lines.length > 2 * MAX_PAIRS) return refuse('too-many', `the drawing has ${lines.length} lines of text`, 'file', `at most ${2 * MAX_PAIRS}`);
   const pairs: Pair[] = [];
   for (let at = 0; at < lines.length; at += 2) {
     const code = lines[at]!.trim();

@@ -1,5 +1,5 @@
 /** Outlines of parts out of a drawing another program made, with what was not understood of it. */
-import { accept, refuse, type Outcome } from '@keen/core';
+import { accept, outcomeOf, refuse, type Outcome } from '@keen/core';
 import { dxfCurves } from './dxf.ts';
 import { outlinesOf, type Outline } from './rings.ts';
 import { svgCurves } from './svg.ts';
@@ -19,7 +19,9 @@ export function readOutlines(bytes: Uint8Array, name: string): Outcome<ReadOutli
   if (text.includes('\0')) return refuse('no-text', 'the drawing is not in text', name, 'a DXF saved as text, or an SVG');
   const drawing = /^\s*</.test(text) ? svgCurves(text) : dxfCurves(text);
   if (!drawing.ok) return drawing;
-  const { outlines, notes } = outlinesOf(drawing.value.curves);
+  const made = outcomeOf(() => outlinesOf(drawing.value.curves));
+  if (!made.ok) return made;
+  const { outlines, notes } = made.value;
   const all = [...drawing.value.notes, ...notes];
   if (outlines.length === 0)
     return refuse('no-outline', `there is no outline in it${all.length > 0 ? `: ${all.join('; ')}` : ''}`, name, 'closed lines and arcs, of 5 mm to 10 m');

@@ -1,5 +1,5 @@
 /** Loose curves joined to closed outlines, laid down with their lower left corner at the origin. Millimetres, y up. */
-import { MOST_CORNERS, type Corner, type PieceSpot as Spot } from '@keen/core';
+import { MOST_CORNERS, Refusal, type Corner, type PieceSpot as Spot } from '@keen/core';
 import { flattened } from '../prints/marks.ts';
 
 /** A run of sides, each with its bulge; the last corner's bulge counts only where it is closed. */
@@ -17,25 +17,34 @@ export interface Outline {
 
 /** Nearer than this two ends are one, mm: what drawings are rounded to. */
 const SAME_MM = 0.05;
+/** Closed lines of a drawing of parts. Each is compared with each. */
+const MAX_RINGS = 2000;
+/** Points of all of them, arcs as short straight sides. */
+const MAX_POINTS = 400_000;
 /** What a part can measure, mm. */
 const LEAST_MM = 5;
 const MOST_MM = 10_000;
 
 const near = (a: Spot, b: Spot): boolean => Math.hypot(a.x - b.x, a.y - b.y) <= SAME_MM;
 
-/** Outlines as parts, and in words what was left out. */
+/** Outlines as parts, and in words what was left out. Throws a Refusal where there are more than any drawing of parts has. */
 export function outlinesOf(curves: readonly Curve[]): { readonly outlines: readonly Outline[]; readonly notes: readonly string[] } {
   const { rings, open } = joined(curves);
   const tidy = rings.map(simplified).filter((ring) => ring.length > 2 || (ring.length === 2 && ring.some(({ bulge }) => bulge !== 0)));
-  const drawn = tidy
-    .map((ring) => ({
-      ring,
-      points: flattened(ring),
-      bounds: boundsOf(ring.flatMap((corner, index) => [corner, ...farthest(corner, ring[(index + 1) % ring.length]!)])),
-    }))
-    .filter(({ points }) => Math.abs(areaOf(points)) > 1);
+  if (tidy.length > MAX_RINGS)
+    throw new Refusal('too-many', `the drawing has ${tidy.length} closed lines`, 'file', `at most ${MAX_RINGS}: the parts without what is drawn around them`);
+  let count = 0;
+  const drawn: Drawn[] = [];
+  for (const ring of tidy) {
+    const points = flattened(ring);
+    count += points.length;
+    if (count > MAX_POINTS) throw new Refusal('too-many', 'the outlines have too many sides', 'file', 'a plainer drawing');
+    if (Math.abs(areaOf(points)) <= 1) continue;
+    drawn.push({ ring, points, bounds: boundsOf(ring.flatMap((corner, index) => [corner, ...farthest(corner, ring[(index + 1) % ring.length]!)])) });
+  }
   const inside = drawn.filter((one) => drawn.some((other) => other !== one && holds(other, one)));
-  const outer = drawn.filter((each) => !inside.includes(each));
+  const within = new Set(inside);
+  const outer = drawn.filter((each) => !within.has(each));
   const fits = outer.filter(({ bounds: { width, height } }) => Math.min(width, height) >= LEAST_MM && Math.max(width, height) <= MOST_MM);
   const few = fits.filter(({ ring }) => ring.length <= MOST_CORNERS);
   const said = (count: number, one: string, several: string): string[] => (count === 0 ? [] : [count === 1 ? one : several.replace('#', String(count))]);
@@ -79,7 +88,7 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
   const closes = (chain: readonly Corner[]): boolean => chain.length > 2 && near(chain[0]!, chain.at(-1)!);
   /** On from its end as far as strokes lead. */
   const grown = (start: readonly Corner[]): readonly Corner[] => {
-    let chain = start;
+    const chain = [...start];
     while (!closes(chain)) {
       const end = chain.at(-1)!;
       const next = cells(end)
@@ -89,7 +98,8 @@ function joined(curves: readonly Curve[]): { readonly rings: readonly (readonly 
       left.delete(next);
       leave(next);
       const on = near(next[0]!, end) ? next : reversed(next);
-      chain = [...chain.slice(0, -1), { ...end, bulge: on[0]!.bulge }, ...on.slice(1)];
+      chain[chain.length - 1] = { ...end, bulge: on[0]!.bulge };
+      for (const corner of on.slice(1)) chain.push(corner);
     }
     return chain;
   };

@@ -1,5 +1,5 @@
 /** Curves of an SVG drawing, in millimetres: what is drawn with lines, arcs and curves; curves become short straight sides. */
-import { accept, refuse, type Corner, type Outcome, type PieceSpot as Spot } from '@keen/core';
+import { accept, Refusal, refuse, type Corner, type Outcome, type PieceSpot as Spot } from '@keen/core';
 import svgpath from 'svgpath';
 import { readXml } from '../xml.ts';
 import type { Curve } from './rings.ts';
@@ -7,6 +7,12 @@ import type { Curve } from './rings.ts';
 const MM_PER: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6, px: 25.4 / 96, '': 25.4 / 96 };
 const MOST_SHAPES = 5000;
 const MOST_POINTS = 200_000;
+/** Runs of all paths together. */
+const MAX_CURVES = 20_000;
+/** Characters of one transform: each is read again for every shape under it. */
+const MAX_TRANSFORM = 2000;
+/** Further out nothing is drawn, mm: such numbers are damage. */
+const MAX_MM = 1e7;
 /** No straight side lies further off its curve than this, mm. */
 const OFF_MM = 0.02;
 /** Groups that draw nothing by themselves. */
@@ -23,6 +29,8 @@ export function svgCurves(text: string): Outcome<{ readonly curves: readonly Cur
   const read = readXml(text, 'the drawing', {
     open(name, attributes) {
       if (size === null) size = sizeOf(name, attributes);
+      if ((attributes['transform'] ?? '').length > MAX_TRANSFORM)
+        throw new Refusal('too-long', 'a transform is longer than any drawing needs', 'the drawing', `at most ${MAX_TRANSFORM} characters`);
       stack.push(attributes['transform'] ?? '');
       if (aside > 0 || ASIDE.has(name)) return void (aside += 1);
       if (PLAIN.has(name)) return;
@@ -50,10 +58,11 @@ export function svgCurves(text: string): Outcome<{ readonly curves: readonly Cur
       .unshort()
       .unarc();
     if ((path as unknown as { err?: string }).err) broken += 1;
-    for (const curve of curvesOf(path, drawn.scale)) {
+    const own = curvesOf(path, drawn.scale, MOST_POINTS - points);
+    if (own === null || curves.length + own.length > MAX_CURVES) return refuse('too-many', 'its curves have too many sides', 'file', 'a plainer drawing');
+    for (const curve of own) {
       points += curve.corners.length;
-      if (points > MOST_POINTS) return refuse('too-many', 'its curves have too many sides', 'file', 'a plainer drawing');
-      if (curve.corners.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y))) curves.push(curve);
+      if (curve.corners.every(({ x, y }) => Math.abs(x) <= MAX_MM && Math.abs(y) <= MAX_MM)) curves.push(curve);
       else broken += 1;
     }
   }
@@ -111,11 +120,16 @@ function pathOf(name: string, attributes: Readonly<Record<string, string>>): str
   }
 }
 
-/** Runs of a path, up side up: the drawing's y goes down. */
-function curvesOf(path: ReturnType<typeof svgpath>, scale: number): Curve[] {
+/** Runs of a path, up side up: the drawing's y goes down. Null where they have more than `max` points. */
+function curvesOf(path: ReturnType<typeof svgpath>, scale: number, max: number): Curve[] | null {
   const curves: { corners: Corner[]; closed: boolean }[] = [];
-  const to = (x: number, y: number): void => void curves.at(-1)?.corners.push({ x: x * scale, y: -y * scale, bulge: 0 });
+  let count = 0;
+  const to = (x: number, y: number): void => {
+    count += 1;
+    curves.at(-1)?.corners.push({ x: x * scale, y: -y * scale, bulge: 0 });
+  };
   path.iterate((segment, _, x, y) => {
+    if (count > max) return;
     const [kind, ...values] = segment as unknown as readonly [string, ...number[]];
     switch (kind) {
       case 'M':
@@ -151,7 +165,7 @@ function curvesOf(path: ReturnType<typeof svgpath>, scale: number): Curve[] {
       }
     }
   });
-  return curves.filter(({ corners }) => corners.length > 1);
+  return count > max ? null : curves.filter(({ corners }) => corners.length > 1);
 }
 
 const pairs = (values: readonly number[]): Spot[] => Array.from({ length: values.length / 2 }, (_, k) => ({ x: values[2 * k]!, y: values[2 * k + 1]! }));

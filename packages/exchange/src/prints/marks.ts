@@ -32,6 +32,9 @@ export const shape = (points: readonly Spot[], weight: Weight = 'heavy'): Stroke
 /** No chord of an arc lies further off it than this, mm: a tenth of what a sharp pencil draws. */
 const OFF_ARC_MM = 0.01;
 
+/** However large an arc is, and however fine it would have to be. */
+const MAX_ARC_POINTS = 2000;
+
 /** Corners with arcs between them as points alone. */
 export function flattened(corners: readonly Corner[]): Spot[] {
   return corners.flatMap((corner, index) => {
@@ -49,7 +52,7 @@ function arcPoints(a: Spot, b: Spot, bulge: number): Spot[] {
   // To the left of the chord for an arc that turns left by less than half a circle.
   const toCentre = (chord / 2) * ((1 - bulge * bulge) / (2 * bulge));
   const centre = { x: middle.x - ((b.y - a.y) / chord) * toCentre, y: middle.y + ((b.x - a.x) / chord) * toCentre };
-  const count = Math.max(4, Math.ceil(Math.abs(angle) / (2 * Math.acos(1 - Math.min(1, OFF_ARC_MM / radius)))));
+  const count = Math.min(MAX_ARC_POINTS, Math.max(4, Math.ceil(Math.abs(angle) / (2 * Math.acos(1 - Math.min(1, OFF_ARC_MM / radius))))));
   const from = Math.atan2(a.y - centre.y, a.x - centre.x);
   return Array.from({ length: count }, (_, k) => {
     const at = from + (angle * k) / count;
@@ -59,7 +62,7 @@ function arcPoints(a: Spot, b: Spot, bulge: number): Spot[] {
 
 /** A circle in the same fineness. */
 export const circle = ({ x, y }: Spot, radius: number, weight: Weight = 'heavy'): Stroke => {
-  const count = Math.max(12, Math.ceil(Math.PI / Math.acos(1 - Math.min(1, OFF_ARC_MM / radius))));
+  const count = Math.min(MAX_ARC_POINTS, Math.max(12, Math.ceil(Math.PI / Math.acos(1 - Math.min(1, OFF_ARC_MM / radius)))));
   return shape(
     Array.from({ length: count }, (_, k) => ({ x: x + radius * Math.cos((2 * Math.PI * k) / count), y: y + radius * Math.sin((2 * Math.PI * k) / count) })),
     weight,

@@ -15,6 +15,9 @@ import { nestThread, type NestThread, type NestThreadWord } from './nest-threads
 const AT_ONCE = Math.max(1, availableParallelism());
 /** Kept waiting for one project, so that no tab that runs wild fills the table. */
 const MOST_WAITING = 20;
+/** Beyond its seconds, for putting the layout in order and writing it. */
+const GRACE_MS = 15_000;
+const NO_LAYOUT = 'no layout was found in the time there was: try it with more seconds, or fewer parts';
 
 export interface NestJobRow {
   readonly id: string;
@@ -156,7 +159,14 @@ export class NestJobsService implements OnApplicationBootstrap, BeforeApplicatio
       seed: job.starts,
       before: job.plan,
     };
+    // A search that does not end by itself is ended: the best it has said will do.
+    const late = setTimeout(() => {
+      const thread = this.running.get(id);
+      void thread?.drop().then(() => this.isKept(id).then((isKept) => over(isKept ? { state: 'done' } : { state: 'failed', fault: NO_LAYOUT })));
+    }, order.ms + GRACE_MS);
+    late.unref();
     const over = (values: Partial<NestJobModel>): void => {
+      clearTimeout(late);
       this.running.delete(id);
       this.keep(id, values);
       void this.takeNext();
@@ -171,6 +181,12 @@ export class NestJobsService implements OnApplicationBootstrap, BeforeApplicatio
       id,
       nestThread(order, hear, (why) => over({ state: 'failed', fault: why.slice(0, 400) })),
     );
+  }
+
+  /** Whether a plan of a job has been kept, when all that was said is written. */
+  private async isKept(id: string): Promise<boolean> {
+    await this.lines.get(id);
+    return (await this.jobs.count({ where: { id, plan: { [Op.ne]: null } } })) > 0;
   }
 
   private keep(id: string, values: Partial<NestJobModel>): void {

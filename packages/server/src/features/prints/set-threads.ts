@@ -20,6 +20,7 @@ export type SetWord =
 
 /** No set wants more, MB; a thread that does is ended and the server goes on. */
 const MOST_MB = 320;
+const MAX_MS = 10 * 60_000;
 
 /** Tells every word of the thread; `failed` when it ends without being done. Gives what ends it early. */
 export function setThread(order: SetOrder, hear: (word: SetWord) => void, failed: (why: string) => void): () => void {
@@ -36,6 +37,12 @@ export function setThread(order: SetOrder, hear: (word: SetWord) => void, failed
     over = true;
     failed(why);
   };
+  const late = setTimeout(() => {
+    fail(`it took longer than ${MAX_MS / 60_000} minutes`);
+    void worker.terminate();
+  }, MAX_MS);
+  late.unref();
+  worker.once('exit', () => clearTimeout(late));
   worker.on('error', (error) => fail(error.message));
   worker.on('exit', (code) => fail(`it ended early (${code})`));
   return () => {

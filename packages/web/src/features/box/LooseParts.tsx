@@ -26,7 +26,7 @@ import { problemSaid } from '../project/project.slice.ts';
 import { selectAvailable, selectDesign, useDisplayUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
-import { readText } from '../tables/readText.ts';
+import { readForeignFile } from '../tables/readers.ts';
 
 const GRAINS: readonly { readonly value: LoosePart['grain']; readonly label: string }[] = [
   { value: 'length', label: 'along its length' },
@@ -69,37 +69,27 @@ export function LooseParts() {
   const refused = (name: string, problem: Problem): void =>
     void dispatch(problemSaid({ ...problem, message: `“${name}” was not read: ${problem.message} (${problem.where})` }));
   const openTable = async (file: File): Promise<void> => {
-    const text = await readText(file);
+    const text = await readForeignFile('table', file);
     if (!text.ok) return refused(file.name, text.problem);
     const read = readForeignTable(text.value);
     if (!read.ok) return refused(file.name, read.problem);
     setOpened({ name: file.name, text: text.value, kind: partsTable({ unit, products, stock, order, newId, there: parts.length }) });
   };
   const openDrawing = async (file: File): Promise<void> => {
-    try {
-      const { readOutlines } = await import('@keen/exchange');
-      const read = readOutlines(new Uint8Array(await file.arrayBuffer()), file.name);
-      if (!read.ok) return refused(file.name, read.problem);
-      const name = file.name.replace(/\.[^.]*$/, '').slice(0, 60);
-      const room = MOST_LOOSE - parts.length;
-      const outlines = read.value.outlines.slice(0, room);
-      const left = read.value.outlines.length - outlines.length;
-      put(
-        outlines.map((outline, index) =>
-          drawnPart(outline, { id: newId(), order: order + index, name: outlines.length === 1 ? name : `${name} ${index + 1}`, stock }),
-        ),
-        outlines.length === 1 ? 'one part drawn elsewhere' : `${outlines.length} parts drawn elsewhere`,
-      );
-      const all = [...read.value.notes, ...(left > 0 ? [`${left} more outlines than a project can hold`] : [])];
-      setNotes(all.length > 0 ? { name: file.name, notes: all } : null);
-    } catch {
-      refused(file.name, {
-        code: 'away',
-        message: 'what reads drawings could not be fetched',
-        where: file.name,
-        accepted: 'once more when the server answers',
-      });
-    }
+    const read = await readForeignFile('drawing', file);
+    if (!read.ok) return refused(file.name, read.problem);
+    const name = file.name.replace(/\.[^.]*$/, '').slice(0, 60);
+    const room = MOST_LOOSE - parts.length;
+    const outlines = read.value.outlines.slice(0, room);
+    const left = read.value.outlines.length - outlines.length;
+    put(
+      outlines.map((outline, index) =>
+        drawnPart(outline, { id: newId(), order: order + index, name: outlines.length === 1 ? name : `${name} ${index + 1}`, stock }),
+      ),
+      outlines.length === 1 ? 'one part drawn elsewhere' : `${outlines.length} parts drawn elsewhere`,
+    );
+    const all = [...read.value.notes, ...(left > 0 ? [`${left} more outlines than a project can hold`] : [])];
+    setNotes(all.length > 0 ? { name: file.name, notes: all } : null);
   };
   return (
     <section className="loose-parts" aria-label="Parts without a cabinet">

@@ -24,7 +24,7 @@ import { problemSaid } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
-import { readText } from '../tables/readText.ts';
+import { readForeignFile } from '../tables/readers.ts';
 import { RowsView } from './RowsView.tsx';
 import { ShelvesDrawing } from './ShelvesDrawing.tsx';
 import { newId } from './newId.ts';
@@ -58,7 +58,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
   };
   const nextOrder = (items.at(-1)?.order ?? 0) + 1;
   const openCsv = async (file: File): Promise<void> => {
-    const text = await readText(file);
+    const text = await readForeignFile('table', file);
     const read = text.ok ? readContents(text.value, { unit, order: nextOrder, newId, titled: true, there: items.length }) : text;
     if (read.ok) return takeIn(read.value.items);
     // Another program's, or one of ours with a slip in it: a person says what is what, and sees which rows cannot be read.

@@ -9,7 +9,7 @@ import { NumberField } from '../../ui/NumberField.tsx';
 import { problemSaid } from '../project/project.slice.ts';
 import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
 import { ForeignTableDialog } from '../tables/ForeignTableDialog.tsx';
-import { readText } from '../tables/readText.ts';
+import { readForeignFile } from '../tables/readers.ts';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
 interface Opened {
@@ -27,7 +27,7 @@ export function PriceList() {
   const [rate, setRate] = useState(1);
   const kind = useMemo(() => productsTable(unit, workshop.products, rate), [unit, workshop.products, rate]);
   const open = async (file: File): Promise<void> => {
-    const text = await readText(file);
+    const text = await readForeignFile('table', file);
     const table = text.ok ? readForeignTable(text.value) : text;
     if (text.ok && table.ok) {
       setRate(1);
