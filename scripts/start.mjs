@@ -21,6 +21,8 @@ const DIST = join(ROOT, 'packages/server/dist');
 const SERVER = join(DIST, 'main.js');
 /** How long an old server may take to leave its port. */
 const PORT_FREES_MS = 10_000;
+/** A database that ran this long had recovered. */
+const LASTED_MS = 3000;
 const DATABASE_DELAYS_MS = [300, 1000, 5000, 15_000, 30_000];
 
 /** The simulated devices: what each is called, and the variable that says where it listens. */
@@ -112,8 +114,8 @@ async function openDatabase() {
     say,
     onExit: () => {
       if (isEnding) return;
-      databaseFailures = performance.now() - startedMs > 60_000 ? 0 : databaseFailures + 1;
-      reopenDatabase(DATABASE_DELAYS_MS[Math.min(databaseFailures, DATABASE_DELAYS_MS.length) - 1] ?? DATABASE_DELAYS_MS[0]);
+      databaseFailures = performance.now() - startedMs > LASTED_MS ? 0 : databaseFailures + 1;
+      reopenDatabase(DATABASE_DELAYS_MS[Math.min(databaseFailures, DATABASE_DELAYS_MS.length - 1)]);
     },
   });
 }

@@ -2,8 +2,8 @@
 import { spawn } from 'node:child_process';
 
 const DELAYS_MS = [300, 1000, 2000, 5000, 15_000, 30_000];
-/** A child that ran this long has recovered. */
-const LASTED_MS = 30_000;
+/** A child that was ready and ran on for this long has recovered. */
+const LASTED_MS = 1000;
 const KILL_AFTER_MS = 8000;
 
 /**
@@ -18,22 +18,24 @@ export function keepRunning({ name, command, args, env, cwd, onMessage = () => {
   let timer;
   let failures = 0;
   let hasStarted = false;
+  let readyMs = Infinity;
   let isStopped = false;
   const start = () => {
-    const startedMs = performance.now();
+    readyMs = Infinity;
     child = spawn(command, args, { cwd, env: env(), stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
     child.on('message', (message) => {
       hasStarted = true;
+      readyMs = Math.min(readyMs, performance.now());
       onMessage(message);
     });
     child.on('error', () => {});
     child.once('exit', (code, signal) => {
       child = undefined;
       if (isStopped) return;
-      failures = performance.now() - startedMs > LASTED_MS ? 0 : failures + 1;
+      failures = performance.now() - readyMs > LASTED_MS ? 0 : failures + 1;
       const how = signal ?? `exit ${code}`;
       if (!hasStarted && failures >= maxFirstTries) return onGivenUp(how);
-      const delay = DELAYS_MS[Math.min(failures, DELAYS_MS.length) - 1] ?? DELAYS_MS[0];
+      const delay = DELAYS_MS[Math.min(failures, DELAYS_MS.length - 1)];
       console.error(`The ${name} ended unexpectedly (${how}); starting it again${delay > 2000 ? ` in ${delay / 1000} s` : ''}.`);
       timer = setTimeout(start, delay);
     });

@@ -38,6 +38,23 @@ test('a body that is no JSON is refused with its place', async () => {
   expect(body).toMatchObject({ code: 'not-json', where: 'body' });
 });
 
+describe('small things', () => {
+  test('HEAD is answered like GET without a body, and holds no stream open', async () => {
+    await app.api.head('/api/projects').expect(200);
+    await app.api.head('/api/projects/print-room/live').expect(200);
+    await app.api.head('/api/nothing').expect(404);
+  });
+
+  test.each<[string, string, string]>([
+    ['a byte order mark in front', '\uFEFF{"design":{}}', 'design'],
+    ['a list', '[]', 'design'],
+    ['no field', '{}', 'design'],
+  ])('a body with %s is read, and refused with its place', async (_name, text, where) => {
+    const { body } = await app.api.post('/api/projects').set('Content-Type', 'application/json').send(text).expect(400);
+    expect(body.where).toContain(where);
+  });
+});
+
 describe('migrations', () => {
   test('a design an older program stored is lifted where it stands, with its history', async () => {
     const old = JSON.parse(readFileSync(new URL('../../core/src/test/version-1.carcass.json', import.meta.url), 'utf8')) as { design: object };
