@@ -32,7 +32,7 @@ const labels = (count: number): Row[] => Array.from({ length: count }, (_, n) =>
 const print = (id: string, count: number) => app.api.post('/api/labels/print').send({ id, labels: labels(count) });
 const job = async (id: string): Promise<Row> => (await app.api.get(`/api/labels/print/${id}`).expect(200)).body as Row;
 async function until(id: string, wanted: (row: Row) => boolean): Promise<Row> {
-  for (let n = 0; n < 200; n++) {
+  for (let n = 0; n < 1200; n++) {
     const row = await job(id);
     if (wanted(row)) return row;
     await new Promise((resolve) => setTimeout(resolve, 25));

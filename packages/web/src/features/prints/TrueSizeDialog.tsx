@@ -12,6 +12,7 @@ import { PAPER_CHOICES, usualPaper } from './papers.ts';
 import { SheetPreview } from './SheetPreview.tsx';
 import { useTrueSize, type Printed } from './useTrueSize.ts';
 import { keepPrinter, keptPrinters, LEAST_MM, MOST_MM, type Printer } from './printers.ts';
+import { useStoppable } from '../../ui/useStoppable.ts';
 
 const KINDS: readonly { readonly value: Printed; readonly label: string }[] = [
   { value: 'sticks', label: 'story sticks' },
@@ -57,24 +58,30 @@ export function TrueSizeDialog({ shown, first, onClose }: TrueSizeDialogProps) {
     ...(kind === 'templates' && part !== '' ? { part } : {}),
   });
   const address = `/api/projects/${encodeURIComponent(id)}/prints/${kind}?${query.toString()}`;
-  const show = async (): Promise<void> => {
+  const drawing = useStoppable();
+  const show = (): Promise<void> => {
     // Opened at once, for a window that is opened later is held back by the browser.
     const beside = window.open('', '_blank');
-    try {
-      const answer = await fetch(address);
-      if (answer.ok) {
+    const closeBeside = (): void => beside?.close();
+    return drawing.run(
+      async (signal) => {
+        signal.addEventListener('abort', closeBeside);
+        const answer = await fetch(address, { signal });
+        if (!answer.ok) {
+          setProblem((await answer.json()) as Problem);
+          return closeBeside();
+        }
         const url = URL.createObjectURL(await answer.blob());
         if (beside) beside.location.href = url;
         else window.location.href = url;
         setProblem(null);
         setTimeout(() => URL.revokeObjectURL(url), 600_000);
-        return;
-      }
-      setProblem((await answer.json()) as Problem);
-    } catch {
-      setProblem(AWAY);
-    }
-    beside?.close();
+      },
+      () => {
+        setProblem(AWAY);
+        closeBeside();
+      },
+    );
   };
   return (
     <Dialog open maxWidth="lg" fullWidth onClose={onClose} aria-labelledby="true-size-title">
@@ -161,7 +168,12 @@ export function TrueSizeDialog({ shown, first, onClose }: TrueSizeDialogProps) {
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Close</Button>
-        <Button variant="contained" disabled={count === 0} onClick={() => void show()}>
+        {drawing.isRunning && (
+          <Button variant="outlined" onClick={drawing.stop}>
+            Stop drawing
+          </Button>
+        )}
+        <Button variant="contained" disabled={count === 0 || drawing.isRunning} onClick={() => void show()}>
           {count === 1 ? 'Open the sheet to print it' : `Open ${count} sheets to print them`}
         </Button>
       </DialogActions>

@@ -6,6 +6,7 @@ import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { downloadBlob, fileName } from '../../ui/download.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
+import { useStoppable } from '../../ui/useStoppable.ts';
 import { problemSaid } from '../project/project.slice.ts';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 
@@ -13,7 +14,7 @@ interface PrintJob {
   readonly id: string;
   readonly labels: number;
   readonly printed: number;
-  readonly printer: 'ready' | 'out-of-paper' | 'jammed';
+  readonly printer: 'ready' | 'out-of-paper' | 'jammed' | 'away';
 }
 
 const LOOK_EVERY_MS = 500;
@@ -60,15 +61,21 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
     }, LOOK_EVERY_MS);
     return () => clearInterval(timer);
   }, [going, job?.id]);
-  const sheet = async (): Promise<void> => {
-    try {
-      const answer = await fetch('/api/labels/sheet', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ labels }) });
-      if (answer.ok) downloadBlob(`${fileName(design.name)}-labels.pdf`, await answer.blob());
-      else dispatch(problemSaid((await answer.json()) as Problem));
-    } catch {
-      dispatch(problemSaid(AWAY));
-    }
-  };
+  const drawing = useStoppable();
+  const sheet = (): Promise<void> =>
+    drawing.run(
+      async (signal) => {
+        const answer = await fetch('/api/labels/sheet', {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ labels }),
+          signal,
+        });
+        if (answer.ok) downloadBlob(`${fileName(design.name)}-labels.pdf`, await answer.blob());
+        else dispatch(problemSaid((await answer.json()) as Problem));
+      },
+      () => dispatch(problemSaid(AWAY)),
+    );
   const print = async (): Promise<void> => {
     try {
       const text = JSON.stringify(labels);
@@ -95,8 +102,8 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
         ]}
         onChange={(value) => setOf(value as 'project' | 'unit')}
       />
-      <Button variant="outlined" disabled={labels.length === 0} onClick={() => void sheet()}>
-        {labels.length} labels as PDF
+      <Button variant="outlined" disabled={labels.length === 0} onClick={() => (drawing.isRunning ? drawing.stop() : void sheet())}>
+        {drawing.isRunning ? 'Stop drawing' : `${labels.length} ${labels.length === 1 ? 'label' : 'labels'} as PDF`}
       </Button>
       <Button variant="outlined" disabled={labels.length === 0 || going} onClick={() => void print()}>
         On the label printer
@@ -117,6 +124,9 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
         >
           The label printer is out of paper: it goes on where it was.
         </Alert>
+      )}
+      {going && job.printer === 'away' && (
+        <Alert severity="warning">The label printer does not answer. Switch it on: the labels are kept and printed from where it stopped.</Alert>
       )}
       {going && job.printer === 'jammed' && <Alert severity="warning">The label printer is jammed: clear it, and it goes on where it was.</Alert>}
     </section>
