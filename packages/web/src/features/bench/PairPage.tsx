@@ -40,7 +40,7 @@ export function Component() {
   };
   return (
     <main className="bench notice-page pair-page">
-      <h1>Pair with the desk</h1>
+      <h1>{own?.kind === 'device' && !paired ? 'This device' : 'Pair with the desk'}</h1>
       {own?.kind === 'device' && !paired && <SignOut name={own.name ?? ''} onDone={() => setOwn(null)} onProblem={setProblem} />}
       {own?.kind === 'device' ? null : paired ? (
         <>
@@ -133,9 +133,14 @@ function SignOut({ name, onDone, onProblem }: { readonly name: string; readonly 
           is paired again.
         </p>
       )}
-      <Button variant="outlined" onClick={() => void signOut()}>
-        Sign out this device
-      </Button>
+      <div className="pair-actions">
+        <Button variant="contained" size="large" component={Link} to="/">
+          All projects
+        </Button>
+        <Button variant="outlined" size="large" onClick={() => void signOut()}>
+          Sign out
+        </Button>
+      </div>
     </section>
   );
 }
