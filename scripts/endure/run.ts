@@ -1,12 +1,14 @@
-/** npm run endure -- kills|editors|inputs [COUNT] */
+/** npm run endure -- kills|editors|inputs|responsive [COUNT] */
 import { editors } from './editors.ts';
 import { inputs } from './inputs.ts';
 import { kills } from './kills.ts';
+import { responsive } from './responsive.ts';
 
 const RUNS: Readonly<Record<string, { readonly run: (count: number) => Promise<boolean>; readonly usual: number }>> = {
   kills: { run: kills, usual: 300 },
   editors: { run: editors, usual: 50 },
   inputs: { run: inputs, usual: 100_000 },
+  responsive: { run: responsive, usual: 60 },
 };
 
 const [name = '', count] = process.argv.slice(2);

@@ -80,6 +80,8 @@ const tooLong = (name: TaskName): ProblemException =>
   });
 
 function asProblem(error: unknown, name: TaskName): unknown {
+  // The server is about to end, and its threads with it.
+  if (error instanceof Error && /Terminating worker thread/.test(error.message)) return new Stopped();
   const code = (error as { code?: string } | null)?.code;
   if (code === 'ERR_WORKER_OUT_OF_MEMORY')
     return new ProblemException(422, {

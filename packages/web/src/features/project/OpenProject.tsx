@@ -57,6 +57,11 @@ export function OpenProject({ children }: { readonly children: ReactNode }) {
         <Alert severity="warning" action={<Button onClick={retry}>Try again</Button>}>
           This project cannot be opened: {problem.message}. {problem.accepted}.
         </Alert>
+        {problem.code !== 'away' && problem.code !== 'not-found' && (
+          <Button href={`/api/projects/${encodeURIComponent(projectId)}/file`} download>
+            Save file
+          </Button>
+        )}
         <Button component={Link} to="/">
           To the room
         </Button>
