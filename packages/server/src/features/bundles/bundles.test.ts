@@ -82,9 +82,9 @@ describe('files as large as a long record makes them', () => {
       id: `long-${n}`,
       at: '2026-03-01T10:00:00.000Z',
       kind: 'note',
-      note: { text: `${n} `.repeat(150), photos: [], nextTime: false },
+      note: { text: `${String(n).padStart(4, '0')} `.repeat(390), photos: [], nextTime: false },
     });
-    for (let from = 0; from < 9000; from += 500)
+    for (let from = 0; from < 3000; from += 500)
       await app.api
         .post(`/api/projects/${id}/record`)
         .send({ entries: Array.from({ length: 500 }, (_, n) => note(from + n)) })
@@ -96,7 +96,7 @@ describe('files as large as a long record makes them', () => {
       const [{ count: entries }] = (await app.sql(`select count(*) as count from {db}.record_entries where project_id = '${opened.id}'`)) as [
         { count: number },
       ];
-      expect(Number(entries)).toBeGreaterThanOrEqual(9000);
+      expect(Number(entries)).toBeGreaterThanOrEqual(3000);
     }
   });
 

@@ -10,7 +10,7 @@ export function KeptWords() {
     refused ??
     (away
       ? `${queue.length} waiting to send`
-      : queue.length > 0 || save.kind === 'saving' || save.kind === 'unsaved'
+      : queue.length > 0 || save.kind === 'saving' || save.kind === 'unsaved' || save.kind === 'checking'
         ? 'keeping …'
         : save.kind === 'two-versions'
           ? 'two versions: see to it at the desk'
