@@ -10,7 +10,17 @@ export default defineConfig(
   {
     files: ['**/*.mjs'],
     languageOptions: {
-      globals: { process: 'readonly', console: 'readonly', performance: 'readonly', setTimeout: 'readonly', fetch: 'readonly', AbortSignal: 'readonly' },
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        performance: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        fetch: 'readonly',
+        AbortSignal: 'readonly',
+      },
     },
   },
   {
@@ -33,7 +43,7 @@ export default defineConfig(
   { files: ['packages/server/**'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
   { files: ['packages/web/**'], extends: [reactHooks.configs.flat.recommended] },
   {
-    files: ['**/*.test.{ts,tsx}', 'e2e/**', '**/test/**'],
+    files: ['**/*.test.{ts,tsx}', 'e2e/**', 'scripts/endure/**', '**/test/**'],
     rules: {
       '@typescript-eslint/no-explicit-any': 'off',
       '@typescript-eslint/no-unsafe-assignment': 'off',

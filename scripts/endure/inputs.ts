@@ -172,12 +172,12 @@ async function addresses(product: Product): Promise<boolean> {
   const counts = new Map<number, number>();
   const faults: string[] = [];
   let slowestMs = 0;
-  const ask = async (method: string, path: string, type?: string, body?: string): Promise<void> => {
+  const ask = async (method: string, path: string, type: string | null = null, body: string | null = null): Promise<void> => {
     const startedMs = performance.now();
     try {
       const answer = await fetch(`${product.url}${path}`, {
         method,
-        ...(body === undefined ? {} : { headers: { 'Content-Type': type! }, body }),
+        ...(body === null ? {} : { headers: { 'Content-Type': type ?? '' }, body }),
         signal: AbortSignal.timeout(MAX_MS * 2),
       });
       const text = await answer.text();
@@ -198,15 +198,17 @@ async function addresses(product: Product): Promise<boolean> {
       .replace(/:kind/g, 'sticks')
       .replace(/^(\/api\/projects\/):id/, '$1nowhere')
       .replace(/:\w+/g, 'nowhere');
-    if (method !== 'GET' && method !== 'DELETE') for (const [type, body] of BODIES) (sent++, await ask(method, plain, type, body));
-    for (const odd of PATHS)
-      if (path.includes(':'))
-        (sent++, await ask(method, path.replace(/:\w+/g, encodeURI(odd).replace(/%25/g, '%')), 'application/json', method === 'GET' ? undefined : '{}'));
+    const calls: Parameters<typeof ask>[] = [];
+    if (method !== 'GET' && method !== 'DELETE') for (const [type, body] of BODIES) calls.push([method, plain, type, body]);
+    if (path.includes(':'))
+      for (const odd of PATHS)
+        calls.push([method, path.replace(/:\w+/g, encodeURI(odd).replace(/%25/g, '%')), 'application/json', method === 'GET' ? null : '{}']);
     if (method === 'GET') {
-      sent++;
-      await ask('HEAD', plain);
-      for (const query of ['?after=x', '?after=-1', '?after=1e99', '?a[b]=1&a=2', `?${'q='.repeat(2000)}`]) (sent++, await ask(method, `${plain}${query}`));
+      calls.push(['HEAD', plain]);
+      for (const query of ['?after=x', '?after=-1', '?after=1e99', '?a[b]=1&a=2', `?${'q='.repeat(2000)}`]) calls.push([method, `${plain}${query}`]);
     }
+    for (const call of calls) await ask(...call);
+    sent += calls.length;
   }
   const memory = Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${product.serverPid()}/status`, 'utf8'))![1]) / 1024;
   console.log(

@@ -14,7 +14,7 @@ export async function responsive(cabinets: number): Promise<boolean> {
   const { design } = JSON.parse(readFileSync(EXAMPLE, 'utf8')) as { design: Record<string, any> };
   const [like] = Object.values(design['units'] as Record<string, Record<string, any>>);
   for (let n = 0; n < cabinets; n++) design['units'][`c${n}`] = { ...like, id: `c${n}`, name: `Cabinet ${n}`, order: 100 + n };
-  const send = (path: string, body: BodyInit, type = 'application/json', method = 'POST'): Promise<Response> =>
+  const send = (path: string, body: string | Uint8Array<ArrayBuffer>, type = 'application/json', method = 'POST'): Promise<Response> =>
     fetch(`${product.url}/api/${path}`, { method, headers: { 'Content-Type': type }, body });
   const { id } = (await (await send('projects', JSON.stringify({ design }))).json()) as { id: string };
   const noise = Buffer.from(Array.from({ length: 3000 * 2000 * 3 }, (_, n) => (n * 2_654_435_761) & 255));

@@ -21,7 +21,7 @@ import type { OpenedFile, OrderOf, ResultOf, TaskName } from './tasks.ts';
 type Task<N extends TaskName> = (order: OrderOf<N>) => Promise<Outcome<ResultOf<N>>>;
 
 /** A task as the pool calls it: a refusal comes back as an outcome. */
-function task<N extends TaskName>(run: (order: OrderOf<N>) => Promise<ResultOf<N>>): Task<N> {
+function task<N extends TaskName>(run: (order: OrderOf<N>) => ResultOf<N> | Promise<ResultOf<N>>): Task<N> {
   return async (order) => {
     try {
       return { ok: true, value: await run(order) };
@@ -56,7 +56,7 @@ export const openFile = task<'openFile'>(async ({ path, folder }): Promise<Opene
   return { project, photos: written };
 });
 
-export const writeFile = task<'writeFile'>(async ({ document, entries, workshop, projectId, name }) => {
+export const writeFile = task<'writeFile'>(({ document, entries, workshop, projectId, name }) => {
   const whole = outcomeOf(() =>
     writeProjectText({
       design: designCodec.read(document, 'document'),

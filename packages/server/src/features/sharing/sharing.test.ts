@@ -11,10 +11,10 @@ import { authorityIn, certificateFor } from './authority.ts';
 
 let shared: SharedApp;
 let app: TestApp;
-let overLan: SharedApp['overLan'];
+const overLan: SharedApp['overLan'] = (...asked) => shared.overLan(...asked);
 beforeAll(async () => {
   shared = await sharedApp();
-  ({ app, overLan } = shared);
+  ({ app } = shared);
 });
 afterAll(() => shared.close());
 

@@ -10,7 +10,7 @@ import { hold, release, takeUp, waitingCount, type Held } from './outbox.ts';
 /** Locks held by tabs that are alive. */
 const alive = new Set<string>();
 Object.defineProperty(navigator, 'locks', {
-  value: { request: async (name: string, _options: object, use: (lock: object | null) => unknown) => use(alive.has(name) ? null : {}) },
+  value: { request: (name: string, _options: object, then: (lock: object | null) => unknown) => Promise.resolve(then(alive.has(name) ? null : {})) },
 });
 
 const START = designCodec.write(DESIGN);
@@ -111,7 +111,7 @@ class World {
   }
 
   /** Where every edit and fact is to be found. */
-  async found(rows: readonly Held[]): Promise<{ lostEdits: unknown[]; lostFacts: string[] }> {
+  found(rows: readonly Held[]): { readonly lostEdits: readonly unknown[]; readonly lostFacts: readonly string[] } {
     const documents = [...this.history, ...[...this.tabs.values()].map(({ document }) => document), ...rows.map(({ document }) => document)];
     const entries = new Set([
       ...this.record,
@@ -227,7 +227,7 @@ describe('held edits', () => {
           else if (each.kind === 'save') await world.save(each.tab);
           else await world.enter(each.tab);
         }
-        expect(await world.found(await allRows())).toEqual({ lostEdits: [], lostFacts: [] });
+        expect(world.found(await allRows())).toEqual({ lostEdits: [], lostFacts: [] });
       }),
       { numRuns: 150 },
     );
