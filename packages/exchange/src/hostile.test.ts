@@ -7,8 +7,8 @@ import { readForeignTable, readNestProblemText, readProjectFile, type Outcome } 
 import { strToU8, zipSync } from 'fflate';
 import { readBundle, readOutlines, tableText } from './index.ts';
 
-/** What any one file may take here, ms: a busy machine may be ten times slower than an idle one. */
-const MAX_MS = 5000;
+/** What the product itself gives a file, ms: a second or two on an idle machine, more on a busy one. */
+const MAX_MS = 20_000;
 
 const xlsx = (sheet: string, styles = ''): Uint8Array =>
   zipSync({
@@ -28,6 +28,7 @@ const svg = (inner: string): Uint8Array => strToU8(`<svg xmlns="http://www.w3.or
 const nest = (parts: object[], sheet: object = { id: 'S', length: '2440mm', width: '1220mm' }): string => JSON.stringify({ sheets: [sheet], parts });
 
 /** Made beforehand: folding it takes longer than refusing it. */
+const MANY = zipSync(Object.fromEntries(Array.from({ length: 10_000 }, (_, n) => [`f${n}`, new Uint8Array(1)])));
 const BOMB = zipSync({ 'project.carcass.json': new Uint8Array(60_000_000) });
 
 const FILES: readonly [string, () => Outcome<unknown>, string | null][] = [
@@ -47,11 +48,7 @@ const FILES: readonly [string, () => Outcome<unknown>, string | null][] = [
   ['elements ten thousand deep', () => table(xlsx('<a>'.repeat(10_000))), 'too-deep'],
   ['entities that unfold', () => readOutlines(strToU8('<!DOCTYPE x [<!ENTITY a "aaaa">]><svg/>'), 'x.svg'), 'doctype'],
   ['an archive that unfolds a thousandfold', () => readBundle(BOMB), 'unfolds'],
-  [
-    'an archive of ten thousand files',
-    () => readBundle(zipSync(Object.fromEntries(Array.from({ length: 10_000 }, (_, n) => [`f${n}`, new Uint8Array(1)])))),
-    'unfolds',
-  ],
+  ['an archive of ten thousand files', () => readBundle(MANY), 'unfolds'],
   [
     'an arc as round as numbers go',
     () => readOutlines(dxf(['0', 'LWPOLYLINE', '70', 1, '10', 0, '20', 0, '42', '1e300', '10', 100, '20', 0, '42', '-1e300', '10', 50, '20', 90]), 'x.dxf'),

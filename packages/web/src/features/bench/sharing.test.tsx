@@ -33,7 +33,26 @@ describe('on the phone', () => {
     await userEvent.type(screen.getByLabelText('what this device is called'), 'Tablet by the saw ');
     await userEvent.click(pair());
     expect(await screen.findByText(/^Paired\./)).toBeTruthy();
-    expect(asked).toEqual([{ method: 'POST', path: 'sharing/pair', body: { code: '123456', name: 'Tablet by the saw' } }]);
+    expect(asked.filter(({ method }) => method === 'POST')).toEqual([
+      { method: 'POST', path: 'sharing/pair', body: { code: '123456', name: 'Tablet by the saw' } },
+    ]);
+  });
+
+  test('a device that is paired is named and can sign out; then it may be paired again', async () => {
+    let isPaired = true;
+    const asked = page(
+      <PairPage />,
+      ({ method, path }) => {
+        if (path === 'sharing/own' && method === 'DELETE') isPaired = false;
+        return path === 'sharing/own' ? { body: isPaired ? { kind: 'device', name: 'Tablet by the saw' } : undefined, status: isPaired ? 200 : 204 } : {};
+      },
+      '/pair',
+    );
+    expect(await screen.findByText('Tablet by the saw')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Pair' })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Sign out' }));
+    expect(await screen.findByRole('button', { name: 'Pair' })).toBeTruthy();
+    expect(asked.some(({ method, path }) => method === 'DELETE' && path === 'sharing/own')).toBe(true);
   });
 
   test('nothing but six figures is a code', async () => {
