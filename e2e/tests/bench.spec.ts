@@ -215,6 +215,8 @@ test('a step is moved where nothing forbids it, held to a day, and refused with 
   await page.getByRole('button', { name: 'Earlier' }).click();
   await expect.poll(place).toBe(before - 1);
   await names.filter({ hasText: 'Compare the diagonals' }).click();
+  // The days are worked out on a thread: what is picked is seen to before it is moved.
+  await page.waitForTimeout(1500);
   await page.getByRole('button', { name: 'Later' }).click();
   await expect(page.getByRole('alert')).toContainText(
     '“Compare the diagonals” has to come before “Glue the right side on”: The dry side comes off when what the first go glued holds, 52 min later.',

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { merge, type Json } from '@keen/core';
 import { startProduct } from '../../e2e/product.ts';
 
-const EACH = 8;
+const EACH = 2;
 const EXAMPLE = fileURLToPath(new URL('../../examples/print-room.carcass.json', import.meta.url));
 
 export async function editors(count: number): Promise<boolean> {
