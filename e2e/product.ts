@@ -49,23 +49,24 @@ export async function untilUp(url: string, ms = 60_000): Promise<void> {
 /** A port that was free when it was looked for may be another's a moment later, where several products start at once. */
 const TRIES = 3;
 
-/** `inFolder`: where an earlier one left its data; `more`: further words of the start command. */
-export async function startProduct(inFolder?: string, more: readonly string[] = []): Promise<Product> {
+/** `inFolder`: where an earlier one left its data; `more`: further words of the start command; `environment`: added to this process's own. */
+export async function startProduct(inFolder?: string, more: readonly string[] = [], environment: NodeJS.ProcessEnv = {}): Promise<Product> {
   const folder = inFolder ?? (await mkdtemp(join(tmpdir(), 'keen-e2e-')));
   for (let tried = 1; ; tried++) {
     try {
-      return await startOnce(folder, more);
+      return await startOnce(folder, more, environment);
     } catch (error) {
       if (tried === TRIES || !String(error).includes('EADDRINUSE')) throw error;
     }
   }
 }
 
-async function startOnce(folder: string, more: readonly string[]): Promise<Product> {
+async function startOnce(folder: string, more: readonly string[], environment: NodeJS.ProcessEnv): Promise<Product> {
   const port = await freePort();
   let said = '';
   const supervisor = spawn(process.execPath, ['scripts/start.mjs', '--demo', '--port', String(port), '--data', folder, ...more], {
     cwd: ROOT,
+    env: { ...process.env, ...environment },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   for (const stream of [supervisor.stdout, supervisor.stderr]) stream.on('data', (chunk: Buffer) => (said += chunk.toString()));

@@ -176,6 +176,7 @@ async function start() {
   if (options.resetDemo) return resetDemo();
   lock = await lockFolder(options.data);
   await untilPortIsFree();
+  const share = options.dev ? null : await shareAt();
   if (!options.dev) say('Building what has changed ...');
   build(options.dev ? ['server'] : ['server', 'web']);
   build(['cli']);
@@ -189,7 +190,6 @@ async function start() {
     say: (words) => console.error(words),
   });
   if (options.dev) return startDev();
-  const share = await shareAt();
   const address = `http://127.0.0.1:${options.port}`;
   let isReady = false;
   children.push(

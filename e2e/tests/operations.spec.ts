@@ -1,5 +1,5 @@
 /** Starts, stops and copies: each row of the table in docs/operations.md, on the product as it is started. */
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcessWithoutNullStreams } from 'node:child_process';
 import { once } from 'node:events';
 import { chmodSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
@@ -20,7 +20,9 @@ interface Said {
 }
 /** A command in a process of its own, so that this one goes on answering. */
 async function runs(script: string, ...args: string[]): Promise<Said> {
-  const child = spawn(process.execPath, [script, ...args], { cwd: ROOT });
+  return ends(spawn(process.execPath, [script, ...args], { cwd: ROOT }));
+}
+async function ends(child: ChildProcessWithoutNullStreams): Promise<Said> {
   let text = '';
   for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (text += chunk.toString()));
   const [code] = (await once(child, 'exit')) as [number | null];
@@ -176,6 +178,62 @@ test('a data folder that cannot be one is said in words', async () => {
   const { code, text } = await start('--data', join(folder, 'file'));
   expect([code, text]).toEqual([1, expect.stringMatching(/The data folder .* cannot be (made|written): .*Choose another one with --data DIR|--data DIR/)]);
   expect(text).not.toMatch(/at .*\.mjs:\d+/);
+  rmSync(folder, { recursive: true });
+});
+
+/** A start on a machine that is not as it should be: `broken` is run first in every process of it. */
+const startOn = (broken: string, ...args: string[]): Promise<Said> =>
+  ends(
+    spawn(process.execPath, ['scripts/start.mjs', ...args], {
+      cwd: ROOT,
+      env: { ...process.env, NODE_OPTIONS: `--import=data:text/javascript,${encodeURIComponent(broken)}` },
+    }),
+  );
+const replaced = (library: string, name: string, by: string): string =>
+  `import own from 'node:${library}'; import { syncBuiltinESMExports } from 'node:module'; own.${name} = ${by}; syncBuiltinESMExports();`;
+
+test('a disk that is nearly full starts nothing', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-e2e-'));
+  const full = replaced('fs', 'statfsSync', '() => ({ bavail: 399, bsize: 1e6 })');
+  expect(await startOn(full, '--data', folder)).toEqual({
+    code: 1,
+    text: `The disk is nearly full: 399 MB are free where ${folder} stands, 400 MB are needed. Nothing was started.\n`,
+  });
+  expect(readdirSync(folder)).toEqual([]);
+  rmSync(folder, { recursive: true });
+});
+
+test('a folder the account of the database cannot enter is named, with what would let it', async () => {
+  test.skip(process.getuid?.() !== 0, 'the database has an account of its own only where the administrator starts it');
+  const closed = mkdtempSync(join(tmpdir(), 'keen-e2e-'));
+  const { code, text } = await start('--data', join(closed, 'data'));
+  expect([code, text]).toEqual([1, expect.stringMatching(/never as root, and '\w+' cannot enter .*Allow it \(chmod o\+x/)]);
+  expect(text).toContain(`chmod o+x ${closed})`);
+  expect(readdirSync(join(closed, 'data'))).toEqual([]);
+  rmSync(closed, { recursive: true });
+});
+
+test('an address that is none of this machine, or no network at all, is no place to share', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-e2e-'));
+  chmodSync(folder, 0o711);
+  const args = ['--port', String(await freePort()), '--data', join(folder, 'data'), '--share'];
+  const foreign = await start(...args, '203.0.113.9');
+  expect([foreign.code, foreign.text]).toEqual([1, expect.stringContaining("'203.0.113.9' is no address of this machine. Accepted: ")]);
+  const alone = await startOn(replaced('os', 'networkInterfaces', '() => ({})'), ...args);
+  expect([alone.code, alone.text]).toEqual([1, expect.stringContaining('This machine has no address on a network. Start without --share')]);
+  expect(existsSync(join(folder, 'data', 'mysql'))).toBe(false);
+  rmSync(folder, { recursive: true });
+});
+
+test('a server that never gets ready is given up after three tries, and takes its database with it', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-e2e-'));
+  chmodSync(folder, 0o711);
+  const data = join(folder, 'data');
+  const broken = "if (process.argv[1]?.endsWith('dist/main.js') && process.argv.length === 2) process.exit(7)";
+  const { code, text } = await startOn(broken, '--port', String(await freePort()), '--data', data);
+  expect([code, text]).toEqual([1, expect.stringContaining('The server ends as soon as it starts (exit 7).')]);
+  expect(text.match(/The server ended unexpectedly/g)).toHaveLength(2);
+  expect(existsSync(join(data, 'mysql.run', 'mysql.pid'))).toBe(false);
   rmSync(folder, { recursive: true });
 });
 

@@ -49,6 +49,8 @@ export async function sharedApp(): Promise<SharedApp> {
   const port = await freePort();
   const app = await testApp({ dataFolder, share: { host, port } });
   const server = (await openToLan(app.nest, { dataFolder, share: { host, port } }))!;
+  // Making keys blocks this process for seconds: an idle connection may not run out meanwhile, or the next request is sent into its end.
+  server.keepAliveTimeout = 0;
   const agent = new Agent({ keepAlive: true, maxSockets: 8 });
   const ca = readFileSync(join(dataFolder, 'share', 'authority.crt'));
   const overLan: SharedApp['overLan'] = (method, path, { body, headers = {} } = {}) =>
