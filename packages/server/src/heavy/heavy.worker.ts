@@ -2,6 +2,7 @@
 import { readFile, writeFile as toDisk } from 'node:fs/promises';
 import { join } from 'node:path';
 import {
+  availableTo,
   designCodec,
   MOST_FILE_BYTES,
   outcomeOf,
@@ -13,10 +14,11 @@ import {
   VERSION,
   writeProjectText,
   type Outcome,
+  type ProjectFile,
 } from '@keen/core';
 import { bundleZip, isZip, picturesPdf, readBundle, trueSizePrint } from '@keen/exchange';
 import { labelRoll as roll, labelSheet as sheet } from '../features/labels/label-pdf.ts';
-import type { OpenedFile, OrderOf, ResultOf, TaskName } from './tasks.ts';
+import type { OpenedFile, OrderOf, RawProject, ResultOf, TaskName } from './tasks.ts';
 
 type Task<N extends TaskName> = (order: OrderOf<N>) => Promise<Outcome<ResultOf<N>>>;
 
@@ -35,12 +37,15 @@ function task<N extends TaskName>(run: (order: OrderOf<N>) => ResultOf<N> | Prom
 export const labelSheet = task<'labelSheet'>(sheet);
 export const labelRoll = task<'labelRoll'>(roll);
 
-export const truePrint = task<'truePrint'>(({ kind, ...order }) => picturesPdf(trueSizePrint(kind, order), order.project.design.name));
+export const truePrint = task<'truePrint'>(({ kind, project: stored, ...order }) => {
+  const project: ProjectFile = { ...read(stored), workshop: availableTo(readWorkshop(stored.workshop), stored.projectId) };
+  return picturesPdf(trueSizePrint(kind, { ...order, project }), project.design.name);
+});
 
 export const packBundle = task<'packBundle'>(async ({ project, photos }) => {
-  const read = new Map<string, Uint8Array>();
-  for (const [id, path] of photos) read.set(id, await readFile(path));
-  return bundleZip({ project, photos: read });
+  const pictures = new Map<string, Uint8Array>();
+  for (const [id, path] of photos) pictures.set(id, await readFile(path));
+  return bundleZip({ project, photos: pictures });
 });
 
 export const openFile = task<'openFile'>(async ({ path, folder }): Promise<OpenedFile> => {
@@ -56,18 +61,18 @@ export const openFile = task<'openFile'>(async ({ path, folder }): Promise<Opene
   return { project, photos: written };
 });
 
-export const writeFile = task<'writeFile'>(({ document, entries, workshop, projectId, name }) => {
-  const whole = outcomeOf(() =>
-    writeProjectText({
-      design: designCodec.read(document, 'document'),
-      record: entries.map((entry, index) => recordCodec.read(entry, `record[${index}]`)),
-      workshop: standingAlone(readWorkshop(workshop), projectId),
-    }),
-  );
+export const writeFile = task<'writeFile'>((stored) => {
+  const { document, entries, workshop, projectId, name } = stored;
+  const whole = outcomeOf(() => writeProjectText({ ...read(stored), workshop: standingAlone(readWorkshop(workshop), projectId) }));
   if (whole.ok && whole.value.length > MOST_FILE_BYTES)
     throw new Refusal('too-large', `the project is ${Math.ceil(whole.value.length / 1e6)} MB as a file`, 'project', `at most ${MOST_FILE_BYTES / 1e6} MB`);
   // What cannot be read is given away as it stands, so that it can be mended by hand.
   return whole.ok ? whole.value : JSON.stringify({ version: VERSION, name, design: document, record: entries, workshop }, null, 2);
+});
+
+const read = ({ document, entries }: RawProject): Pick<ProjectFile, 'design' | 'record'> => ({
+  design: designCodec.read(document, 'document'),
+  record: entries.map((entry, index) => recordCodec.read(entry, `record[${index}]`)),
 });
 
 function unwrap<T>(outcome: Outcome<T>): T {

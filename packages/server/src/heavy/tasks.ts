@@ -5,7 +5,8 @@ import type { LabelDto } from '../features/labels/labels.dto.ts';
 
 export interface PrintOrder {
   readonly kind: string;
-  readonly project: ProjectFile;
+  /** Read in the thread: reading a large design takes as long as a small request may wait. */
+  readonly project: RawProject;
   readonly unit: string | null;
   readonly marks: readonly string[] | null;
   readonly display: 'in' | 'mm';

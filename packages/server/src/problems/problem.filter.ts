@@ -25,7 +25,8 @@ export class ProblemFilter implements ExceptionFilter {
     // Nobody waits for it any more.
     if (response.headersSent || error instanceof Stopped) return void response.destroy();
     if (status === 503 || status === 429) response.setHeader('Retry-After', String(RETRY_S));
-    response.status(status).json(body);
+    // The answer that was begun may have named another type.
+    response.status(status).type('json').json(body);
   }
 
   private answer(error: unknown): Answer {

@@ -39,7 +39,7 @@ export class BundlesService {
 
   /** The project file alone. What cannot be read comes as it is stored. */
   async file(projectId: string, until: Response): Promise<NamedFile> {
-    const raw = await this.stored.raw(projectId);
+    const { revision: _, ...raw } = await this.stored.raw(projectId);
     const text = await this.heavy.run('writeFile', raw, until);
     return { name: `${fileName(raw.name)}.carcass.json`, bytes: Buffer.from(text) };
   }

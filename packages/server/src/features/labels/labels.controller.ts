@@ -2,8 +2,11 @@ import { Body, Controller, Get, HttpCode, Param, Post, Res } from '@nestjs/commo
 import type { Response } from 'express';
 import { FaultSwitch } from '../../access/fault-switch.ts';
 import { OpenTo } from '../../access/open-to.ts';
-import { LabelSheetDto, PaperDto, PrinterFaultDto, PrintLabelsDto } from './labels.dto.ts';
+import { LabelDto, LabelSheetDto, PaperDto, PrinterFaultDto, PrintLabelsDto } from './labels.dto.ts';
+import { validatedEach } from '../../problems/validation.ts';
 import { LabelsService, type PrintJob } from './labels.service.ts';
+
+const checked = (labels: readonly object[]): Promise<LabelDto[]> => validatedEach(LabelDto, labels, 'labels');
 
 @OpenTo('device')
 @Controller('api/labels')
@@ -13,12 +16,13 @@ export class LabelsController {
   @Post('sheet')
   @HttpCode(200)
   async sheet(@Body() { labels }: LabelSheetDto, @Res() response: Response): Promise<void> {
-    response.type('application/pdf').send(Buffer.from(await this.labels.sheet(labels, response)));
+    const pdf = await this.labels.sheet(await checked(labels), response);
+    response.type('application/pdf').send(Buffer.from(pdf));
   }
 
   @Post('print')
-  print(@Body() { id, labels }: PrintLabelsDto): Promise<PrintJob> {
-    return this.labels.print(id, labels);
+  async print(@Body() { id, labels }: PrintLabelsDto): Promise<PrintJob> {
+    return this.labels.print(id, await checked(labels));
   }
 
   @Get('print/:id')

@@ -1,5 +1,4 @@
-import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsObject, IsString, Length, Max, Min, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsObject, IsString, Length, Max, Min } from 'class-validator';
 
 export class LabelDto {
   @IsString()
@@ -39,14 +38,13 @@ export class LabelDto {
   declare link: string;
 }
 
+/** Each label is checked by itself, as a LabelDto: 500 of them at once would hold up everybody else. */
 export class LabelSheetDto {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(500)
   @IsObject({ each: true, message: 'each label is an object' })
-  @ValidateNested({ each: true })
-  @Type(() => LabelDto)
-  declare labels: LabelDto[];
+  declare labels: object[];
 }
 
 export class PrintLabelsDto extends LabelSheetDto {

@@ -19,7 +19,7 @@ export class PrintsService {
 
   /** `until`: the answer somebody waits for. */
   async print(projectId: string, kind: string, { unit, part, paper, units: display, along, up }: PrintQueryDto, until: Response): Promise<Print> {
-    const { project, revision } = await this.stored.read(projectId);
+    const { revision, ...project } = await this.stored.raw(projectId);
     const order = {
       kind,
       project,

@@ -23,11 +23,11 @@ export class StoredProjects {
   }
 
   /** As it stands in the tables, readable or not. Throws where there is none. */
-  async raw(projectId: string): Promise<RawProject> {
-    const { document } = await this.projects.find(projectId);
+  async raw(projectId: string): Promise<RawProject & { readonly revision: number }> {
+    const { document, revision } = await this.projects.find(projectId);
     const entries = (await this.record.all(projectId)).map(({ entry }) => entry);
     const { workshop } = await this.workshop.find();
     const name = (document as { name?: unknown } | null)?.name;
-    return { name: typeof name === 'string' ? name : '', document, entries, workshop, projectId };
+    return { name: typeof name === 'string' ? name : '', document, entries, workshop, projectId, revision };
   }
 }
