@@ -161,8 +161,9 @@ export class NestJobsService implements OnApplicationBootstrap, BeforeApplicatio
     };
     // A search that does not end by itself is ended: the best it has said will do.
     const late = setTimeout(() => {
-      const thread = this.running.get(id);
-      void thread?.drop().then(() => this.isKept(id).then((isKept) => over(isKept ? { state: 'done' } : { state: 'failed', fault: NO_LAYOUT })));
+      void this.dropped(id)
+        .then((isKept) => over(isKept ? { state: 'done' } : { state: 'failed', fault: NO_LAYOUT }))
+        .catch((error: unknown) => this.log.error(error));
     }, order.ms + GRACE_MS);
     late.unref();
     const over = (values: Partial<NestJobModel>): void => {
@@ -177,14 +178,18 @@ export class NestJobsService implements OnApplicationBootstrap, BeforeApplicatio
       else if (word.type === 'better') this.keep(id, { spentMs: spent, plan: word.plan });
       else over({ spentMs: spent, plan: word.plan, state: 'done' });
     };
-    this.running.set(
-      id,
-      nestThread(order, hear, (why) => over({ state: 'failed', fault: why.slice(0, 400) })),
-    );
+    const thread = nestThread(order, hear, (why) => over({ state: 'failed', fault: why.slice(0, 400) }));
+    this.running.set(id, {
+      drop() {
+        clearTimeout(late);
+        return thread.drop();
+      },
+    });
   }
 
-  /** Whether a plan of a job has been kept, when all that was said is written. */
-  private async isKept(id: string): Promise<boolean> {
+  /** Ends a search that is late. Whether a plan of it has been kept, when all that it said is written. */
+  private async dropped(id: string): Promise<boolean> {
+    await this.running.get(id)?.drop();
     await this.lines.get(id);
     return (await this.jobs.count({ where: { id, plan: { [Op.ne]: null } } })) > 0;
   }
