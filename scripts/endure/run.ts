@@ -1,10 +1,12 @@
-/** npm run endure -- kills|editors|inputs|responsive [COUNT] */
+/** npm run endure -- cabinets|editors|inputs|kills|responsive [COUNT] */
+import { cabinets } from './cabinets.ts';
 import { editors } from './editors.ts';
 import { inputs } from './inputs.ts';
 import { kills } from './kills.ts';
 import { responsive } from './responsive.ts';
 
 const RUNS: Readonly<Record<string, { readonly run: (count: number) => Promise<boolean>; readonly usual: number }>> = {
+  cabinets: { run: cabinets, usual: 100_000 },
   kills: { run: kills, usual: 300 },
   editors: { run: editors, usual: 50 },
   inputs: { run: inputs, usual: 100_000 },

@@ -60,7 +60,7 @@ export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, 
 function worstGo(unit: FigureUnit, goes: readonly Go[], of: (glue: GlueTold) => Figure): Figure {
   const told = goes.flatMap(({ glue, glueUp: { go } }) => (glue ? [{ go, figure: of(glue) }] : []));
   if (told.length === 1) return told[0]!.figure;
-  const rows = told.map(({ go, figure }) => termOf(figure, '', { key: `go-${go}` }));
+  const rows = told.map(({ go, figure }) => termOf(figure, '', { key: `go-${go ?? 'first'}` }));
   return greatest('worst-go', unit, rows, 'docs/formulas/glue-ways.md');
 }
 

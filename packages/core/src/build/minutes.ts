@@ -69,7 +69,9 @@ const PACED = formula({
 
 /** The minutes of a step from its counts; rows of nothing are left out. `pace`: what the log says; absent while it says nothing. */
 export function stepMinutes(counts: Partial<Readonly<Record<Work, number>>>, pace?: Figure): Figure {
-  const rows = Object.entries(counts).flatMap(([work, n]) => (n > 0 ? [termOf(apply(EACH, { n, each: MINUTES[work as Work] }, { key: `work-${work}` }))] : []));
+  const rows = Object.entries(counts).flatMap(([work, n]) =>
+    n > 0 ? [termOf(apply(EACH, { n, each: MINUTES[work as Work] }, { key: `work-${work as Work}` }))] : [],
+  );
   const plain = total('step-minutes', 'min', rows, '[ASSUME] docs/formulas/step-minutes.md');
   return pace ? apply(PACED, { minutes: plain, pace }) : plain;
 }

@@ -2,6 +2,7 @@
  * What has to be done before what, and why: a row a reason, told by the kinds of the two steps and what they have in common.
  * Nothing here is a preference: an order that breaks one spoils a part, or cannot be made at all.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import type { Figure } from '../worked/figure.ts';
 import type { Label } from '../worked/dimension.ts';
 import { goesBefore } from '../setups/order.ts';
@@ -10,10 +11,13 @@ import { waitMin } from './waiting.ts';
 
 type Of<K extends StepKind> = Step & { readonly detail: Extract<StepDetail, { kind: K }> };
 
+/** Each has its words. */
+type Reason = WordKey extends infer K ? (K extends `reason-${infer R}` ? R : never) : never;
+
 interface Rule<A extends StepKind = StepKind, B extends StepKind = StepKind> {
   readonly before: A;
   readonly after: B;
-  readonly reason: string;
+  readonly reason: Reason;
   /** A panel both touch; the same unit; anything. */
   readonly share: 'panel' | 'unit' | 'all';
   readonly when?: (before: Of<A>, after: Of<B>) => boolean;
@@ -24,7 +28,7 @@ interface Rule<A extends StepKind = StepKind, B extends StepKind = StepKind> {
 const rule = <A extends StepKind, B extends StepKind>(
   before: A,
   after: B,
-  reason: string,
+  reason: Reason,
   share: Rule['share'],
   when?: (a: Of<A>, b: Of<B>) => boolean,
   waits?: (a: Of<A>) => Figure | null,

@@ -54,6 +54,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
     ceiling: (box.height.nm - T) as Length,
     insideRear: rear,
     floorMid: Math.min(...boxes.map(({ unit }) => unit.hanging.standoffUp)),
+    wholeHalf: true,
     footUp: Math.min(...boxes.map(({ part }) => box.height.nm - (part.height ?? box.height).nm)) as Length,
   };
   const { panels: hangingPanels, hanging } = placeHanging(base);
@@ -219,7 +220,7 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
     minus('toe-back', TOE_BACK as Length),
   ]);
   const between = extend(width, [minus('side', T, { times: 2, source: sheet.source })]);
-  const board = (which: string, at: Panel['frame'], length: Dimension): Panel => ({
+  const board = (which: 'front' | 'rear' | 'left' | 'right', at: Panel['frame'], length: Dimension): Panel => ({
     ...panelOf(base, 'edging', `${name}-toe-${which}`, { key: `toe-${which}` }, { frame: at, length, width: high, stock: box.stock }),
     stands: true,
   });

@@ -1,4 +1,5 @@
 /** How a unit of any family meets the wall (out = 0): the cleat's two halves, spacer and hanging rail; or screws straight through a rail or board. */
+import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
 import { toMm, nearest, ZERO, type Length } from '../length/length.ts';
 import { ENGAGEMENT, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
@@ -46,9 +47,9 @@ export function placeHanging(base: HungFrame): HangingPlan {
     ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, { source: own(box, 'hanging', 'leftInset') })] : []),
     ...(choice.rightInset.nm ? [minus('right-inset', choice.rightInset.nm, { source: own(box, 'hanging', 'rightInset') })] : []),
   ]);
-  const ripped = (key: string, value: Length): Dimension => dimension([plus(key, value)]);
+  const ripped = (key: WordKey, value: Length): Dimension => dimension([plus(key, value)]);
 
-  const cabinetHalf = (name: string, key: string, at: number, length: Dimension): Panel =>
+  const cabinetHalf = (name: string, key: WordKey, at: number, length: Dimension): Panel =>
     panelOf(
       base,
       'cabinet-half',
@@ -104,12 +105,11 @@ export function placeHanging(base: HungFrame): HangingPlan {
   const pitch = outside && !spacer ? choice.lowerCleat : null;
   if (pitch) {
     // Same board, same rip, so far below: all hooks of a unit open upwards together.
-    const lower = panels
-      .filter(({ role }) => role === 'cabinet-half' || role === 'wall-half')
-      .map((half): Panel => {
-        const { along, up, out } = half.frame.origin;
-        return { ...half, id: `${half.id}/lower`, name: { key: `lower-${half.role}` }, frame: frame(vector(along, up - pitch.nm, out), ALONG, UP) };
-      });
+    const lower = panels.flatMap((half): Panel[] => {
+      if (half.role !== 'cabinet-half' && half.role !== 'wall-half') return [];
+      const { along, up, out } = half.frame.origin;
+      return [{ ...half, id: `${half.id}/lower`, name: { key: `lower-${half.role}` }, frame: frame(vector(along, up - pitch.nm, out), ALONG, UP) }];
+    });
     panels.push(...lower);
   }
   const standoff = outside ? (spacer ? 'spacer' : pitch ? 'lower-cleat' : 'nothing') : 'carcass';

@@ -12,6 +12,15 @@ const FIELDS: readonly Field<CornerUnit>[] = [
   ...CLEAT_HUNG_FIELDS,
 ];
 
+export const CORNER_UNIT_WORDS = {
+  'family-corner-unit': 'corner unit',
+  'family-corner-unit-for': 'five-cornered shelves where two walls meet',
+  'right-depth': 'depth of the right side',
+  wing: 'wing at the left',
+  'wing-thickness': 'wing',
+  shelves: 'shelves',
+} as const;
+
 export const CORNER_UNIT: Family<CornerUnit> = {
   id: 'corner-unit',
   form: {
@@ -41,12 +50,5 @@ export const CORNER_UNIT: Family<CornerUnit> = {
           accepted: 'a right side and a wing shorter than the unit is deep and wide',
         }
       : null,
-  words: {
-    'family-corner-unit': 'corner unit',
-    'family-corner-unit-for': 'five-cornered shelves where two walls meet',
-    'right-depth': 'depth of the right side',
-    wing: 'wing at the left',
-    'wing-thickness': 'wing',
-    shelves: 'shelves',
-  },
+  words: CORNER_UNIT_WORDS,
 };

@@ -2,6 +2,7 @@
  * Doors over an opening, for any family: leaves by how they lie and what hinges them, with hinge cups,
  * handle holes and stays. Framed leaves are boards round an infill in a groove.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import { END_PLAY, playOf } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
@@ -118,7 +119,7 @@ export function hangDoors(base: Base<Doored>, opening: Opening): DoorPlan {
     const left = opening.left - over(edges.left) + index * (width.value + reveal);
     const upright = hand === 'left' || hand === 'right';
     const hinges = hingesFor(upright ? toMm(height.value) : toMm(width.value), area * kgPerM2);
-    const name = { key: count > 1 ? `door-${hand}` : upright ? 'door' : 'lid' };
+    const name = { key: count > 1 ? (hand === 'left' ? 'door-left' : 'door-right') : upright ? 'door' : 'lid' } as const;
     const cuts = [...hingeCups(hand, width.value, height.value, hinges), ...handleHoles(box, hand, width.value, height.value)];
     const leaf = leafPanels(base, hand, name.key, { left, bottom, out, width, height, cuts });
     panels.push(...leaf.panels);
@@ -147,7 +148,7 @@ interface Leaf {
 }
 
 /** One slab, or stiles and rails round an infill; the hinged part comes first. */
-function leafPanels(base: Base<Doored>, hand: Hand, name: string, leaf: Leaf): { panels: Panel[]; meetings: Meeting[]; hinged: string } {
+function leafPanels(base: Base<Doored>, hand: Hand, name: WordKey, leaf: Leaf): { panels: Panel[]; meetings: Meeting[]; hinged: string } {
   const { box } = base;
   const { doors } = box;
   const at = (left: number, bottom: number) => frame(vector(left, bottom, leaf.out), UP, ALONG);

@@ -2,6 +2,7 @@
  * The drawer unit: a shell with boxes that run in it. Fronts are laid off downwards from one datum with
  * the same gap between them and at both ends; the box behind each follows from its front and its slides.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
@@ -173,7 +174,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
   const thin = thicknessTerm(base, box.bottomStock);
   const inset = box.fronts === 'inset';
   const of = String(number);
-  const part = (role: Role, name: string, key: string, at: Parameters<typeof panelOf>[4]): Panel =>
+  const part = (role: Role, name: string, key: WordKey, at: Parameters<typeof panelOf>[4]): Panel =>
     panelOf(base, role, `${drawer.id}/${name}`, { key, of }, at);
 
   // The box behind the front.
@@ -288,7 +289,7 @@ const BOX_CLEAR = (5 * NM_PER.mm) as Length;
 const RUNNER = (12 * NM_PER.mm) as Length;
 
 /** A strip under each side of the box, from the back to behind an inset front: it is never in the front's way. */
-function runnerPanels(base: Frame, part: (role: Role, name: string, key: string, at: Parameters<typeof panelOf>[4]) => Panel, low: number): Panel[] {
+function runnerPanels(base: Frame, part: (role: Role, name: string, key: WordKey, at: Parameters<typeof panelOf>[4]) => Panel, low: number): Panel[] {
   const { box, insideRear, insideDepth, insideLeft, insideWidth } = base;
   const tf = thicknessTerm(base, box.frontStock);
   const length = dimension([

@@ -7,7 +7,8 @@ import { NM_PER } from '../length/length.ts';
 import type { Panel, Role } from '../solid/panel.ts';
 import type { Handle, Unit } from '../solid/unit.ts';
 import type { StockOf } from './box-frame.ts';
-import type { Family } from './family.ts';
+import type { DesignFault, Family } from './family.ts';
+import { hangingFault } from './form.ts';
 import { SHELF_BOX } from './shelf-box-form.ts';
 import { FOLD_DOWN } from './fold-down-form.ts';
 import { INSERT_WORDS, INSERTS_FORM, withInserts } from './inserts.ts';
@@ -41,6 +42,9 @@ export function familyOf({ family }: { readonly family: string }): Family {
   if (!found) throw new RangeError(`there is no family '${family}'`);
   return found;
 }
+
+/** What keeps a cabinet from being built, by its family's rules and those of every hanging; null when nothing does. */
+export const faultOfUnit = (design: UnitDesign): DesignFault | null => familyOf(design).faultOf?.(design) ?? hangingFault(design);
 
 /** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
 export function buildUnit(design: UnitDesign, stockOf: StockOf): Unit {

@@ -39,6 +39,15 @@ export interface Family<D extends UnitBase = AnyUnit> {
   build(design: D, stockOf: StockOf): Unit;
   /** Sizes its places by the things that were given to them; what it gives is offered, never done by itself. */
   fromThings?(design: D, thingsIn: ThingsIn): readonly FromThings[];
-  /** A rule across fields that the form cannot say row by row; null when it holds. */
-  faultOf?(design: D): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null;
+  /** A rule across fields that the form cannot say row by row; null when it holds. Such a design is kept as it is, and not built. */
+  faultOf?(design: D): DesignFault | null;
+}
+
+/** Why a cabinet cannot be built as it is entered: the field it stands at, and what would be accepted there. */
+export interface DesignFault {
+  readonly code: string;
+  /** Inside the cabinet. */
+  readonly path: readonly string[];
+  readonly message: string;
+  readonly accepted: string;
 }

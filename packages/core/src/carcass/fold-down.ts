@@ -2,6 +2,7 @@
  * The fold-down surface: a backboard on its cleat or screwed to the studs, a ledger across it, a leaf hinged to the ledger, and gate
  * brackets that swing out under it. Two states of the same panels; both must be free of one another.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Joint, Meeting } from '../solid/meeting.ts';
@@ -11,7 +12,7 @@ import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { hangingFault } from './form.ts';
+import type { DesignFault } from './family.ts';
 import { fasteningOf, jointOf, LOOSE, meet } from './joinery.ts';
 import { newBase, pick, type NewUnit, type ScrewChoice, type UnitBase } from './unit-base.ts';
 
@@ -83,13 +84,10 @@ const LEAST_BEARING = 50_000_000;
 const UNDER_LEAF = 50_000_000;
 
 /** What keeps it from folding flat; null when it does. */
-export function foldFault(
-  box: FoldDown,
-): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null {
+export function foldFault(box: FoldDown): DesignFault | null {
   if (box.depth.nm > box.height.nm)
     return { code: 'fold', path: ['depth'], message: 'folded, the leaf would hang below the backboard', accepted: `at most the height, ${box.height.text}` };
-  const onRail = hangingFault(box);
-  if (onRail || box.supports !== 'gate') return onRail;
+  if (box.supports !== 'gate') return null;
   if (box.reach.nm > box.ledger.nm + box.depth.nm || box.reach.nm < box.ledger.nm + LEAST_BEARING)
     return {
       code: 'fold',
@@ -111,7 +109,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
   const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const boardFront = (rear + T) as Length;
   const base: FoldFrame = {
-    box,
+    box: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     rear,
@@ -260,7 +258,7 @@ function hardware({ box }: FoldFrame): Hardware[] {
   // One strip is bought; its screws count as those of the stretches it is made of.
   const along = piano ? { ...screws, count: box.hingeScrews * Math.max(1, Math.floor(box.width.nm / PIANO_STRETCH)) } : screws;
   const rated = { ratedKg: box.ratedKg };
-  const row = (kind: Hardware['kind'], name: string, key: string, count: number, more: Partial<Hardware> = {}): Hardware => ({
+  const row = (kind: Hardware['kind'], name: string, key: WordKey, count: number, more: Partial<Hardware> = {}): Hardware => ({
     id: `${leaf}/${name}`,
     kind,
     name: { key },
@@ -298,12 +296,14 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
     ratedKg: gated ? null : box.ratedKg,
     panels: gates.map(({ id: gate }) => gate),
     stronger: [
-      ...(gated && taller.nm > box.gateHeight.nm ? [{ label: 'taller-gates', path: ['gateHeight'], value: taller }] : []),
-      ...(gated && fits ? [{ label: 'gates-reach', path: ['reach'], value: furthest }] : []),
+      ...(gated && taller.nm > box.gateHeight.nm ? [{ label: 'taller-gates' as const, path: ['gateHeight'], value: taller }] : []),
+      ...(gated && fits ? [{ label: 'gates-reach' as const, path: ['reach'], value: furthest }] : []),
       ...(gated && box.hingeScrews < MOST_HINGE_SCREWS
-        ? [{ label: 'more-hinge-screws', path: ['hingeScrews'], value: Math.min(MOST_HINGE_SCREWS, box.hingeScrews + 2) }]
+        ? [{ label: 'more-hinge-screws' as const, path: ['hingeScrews'], value: Math.min(MOST_HINGE_SCREWS, box.hingeScrews + 2) }]
         : []),
-      ...(!gated && box.supportCount < MOST_PROPS ? [{ label: 'more-props', path: ['supportCount'], value: Math.min(MOST_PROPS, box.supportCount + 2) }] : []),
+      ...(!gated && box.supportCount < MOST_PROPS
+        ? [{ label: 'more-props' as const, path: ['supportCount'], value: Math.min(MOST_PROPS, box.supportCount + 2) }]
+        : []),
     ],
   };
 }

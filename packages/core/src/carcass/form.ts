@@ -2,9 +2,11 @@
  * What can be entered about a unit, field by field. The form on the screen, the file reader and the
  * API all take their limits from these rows, so that nothing can be typed that cannot be read back.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import { SCREW_IDS } from '../joints/screws.ts';
 import { mm, type Length } from '../length/length.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
+import type { DesignFault } from './family.ts';
 import { pick, UNDER, type HangingChoice, type UnitBase } from './unit-base.ts';
 
 export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
@@ -16,8 +18,7 @@ export type AnyUnit = any;
 interface FieldBase<D> {
   /** Path inside the unit, or inside an element of a list. */
   readonly path: readonly string[];
-  /** Key of the word list. */
-  readonly label: string;
+  readonly label: WordKey;
   readonly group: FieldGroup;
   /** Shown only when it matters. */
   readonly when?: (design: D) => boolean;
@@ -53,7 +54,7 @@ export type Field<D = AnyUnit> = FieldBase<D> &
 /** Elements a person adds, moves and takes out: shelves, dividers, tools. Records by id with an order. */
 export interface ElementsForm<D = AnyUnit> {
   readonly path: string;
-  readonly label: string;
+  readonly label: WordKey;
   readonly group: FieldGroup;
   readonly most: number;
   readonly least: number;
@@ -74,7 +75,7 @@ export interface Form<D = AnyUnit> {
 type More<D> = Partial<FieldBase<D>> & { optional?: boolean; start?: { mm: string; in: string } };
 
 /** A length field by its path, with limits in millimetres. */
-export const lengthField = <D = AnyUnit>(path: string, label: string, least: number, most: number, group: FieldGroup, more: More<D> = {}): Field<D> => ({
+export const lengthField = <D = AnyUnit>(path: string, label: WordKey, least: number, most: number, group: FieldGroup, more: More<D> = {}): Field<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -86,13 +87,13 @@ export const lengthField = <D = AnyUnit>(path: string, label: string, least: num
 
 export const choiceField = <D = AnyUnit>(
   path: string,
-  label: string,
+  label: WordKey,
   options: readonly string[],
   group: FieldGroup,
   more: Partial<FieldBase<D>> & { allows?: (design: D, option: string) => boolean } = {},
 ): Field<D> => ({ path: path.split('.'), label, group, kind: 'choice', options, ...more });
 
-export const stockField = <D = AnyUnit>(path: string, label: string, group: FieldGroup, more: Partial<FieldBase<D>> = {}, sheetsOnly = true): Field<D> => ({
+export const stockField = <D = AnyUnit>(path: string, label: WordKey, group: FieldGroup, more: Partial<FieldBase<D>> = {}, sheetsOnly = true): Field<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -101,7 +102,7 @@ export const stockField = <D = AnyUnit>(path: string, label: string, group: Fiel
   ...more,
 });
 
-export const kindField = <D = AnyUnit>(path: string, label: string, group: FieldGroup, kind: FieldKind, more: Partial<FieldBase<D>> = {}): Field<D> => ({
+export const kindField = <D = AnyUnit>(path: string, label: WordKey, group: FieldGroup, kind: FieldKind, more: Partial<FieldBase<D>> = {}): Field<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -233,7 +234,7 @@ export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
 ];
 
 /** What a unit without a cleat cannot have: a place on a wall rail. And brackets have no second row below them. */
-export function hangingFault({ hanging }: Pick<UnitBase, 'hanging'>) {
+export function hangingFault({ hanging }: Pick<UnitBase, 'hanging'>): DesignFault | null {
   if (!hangsOnCleat(hanging) && hanging.wallRail !== null)
     return {
       code: 'through-rail',
@@ -252,17 +253,24 @@ export function hangingFault({ hanging }: Pick<UnitBase, 'hanging'>) {
 }
 
 /** A cleat outside the back only. */
-export const OUTSIDE_ONLY: Field<UnitBase> = choiceField('hanging.kind', 'hanging-kind', HANGING_KINDS, 'hanging', {
-  allows: (_design: UnitBase, option: string) => option === 'outside',
-  when: () => false,
-});
+export const OUTSIDE_ONLY: Field<UnitBase> = choiceField('hanging.kind', 'hanging-kind', ['outside'], 'hanging', { when: () => false });
+
+/** Fields that stay in the document while a family, or a choice of it, has no use for them: hidden, and left out of what is built. */
+const unused = (labels: readonly string[], fields: readonly Field<UnitBase>[], isUnused: (box: AnyUnit) => boolean = () => true): Field<UnitBase>[] =>
+  fields.map((field) =>
+    labels.includes(field.label) ? { ...field, when: (box: UnitBase) => !isUnused(box) && (field.when?.(box) ?? true) } : (field as Field<UnitBase>),
+  );
+
+/** No hanging rail: there is no carcass for one, or a board lies on the wall in its place. */
+export const withoutRail = (fields: readonly Field<UnitBase>[]): Field<UnitBase>[] => unused(['rail-height', 'rail-screws'], fields);
+
+/** The cabinet half stays in one piece, for something else is fitted to it. */
+export const withWholeHalf = (fields: readonly Field<UnitBase>[], isWhole?: (box: AnyUnit) => boolean): Field<UnitBase>[] =>
+  unused(['brackets', 'bracket-count', 'bracket-length'], fields, isWhole);
 
 export const FRONT_OPTIONS = ['open', 'door-left', 'door-right', 'doors', 'drawers', 'lid-up', 'flap-down'] as const;
 /** A family with nothing that opens: kept in the document, not shown. */
-export const OPEN_FRONT: Field<UnitBase> = choiceField('front', 'front', FRONT_OPTIONS, 'front', {
-  allows: (_design: UnitBase, option: string) => option === 'open',
-  when: () => false,
-});
+export const OPEN_FRONT: Field<UnitBase> = choiceField('front', 'front', ['open'], 'front', { when: () => false });
 
 /** The end of the form of a unit that hangs on an outside cleat and has nothing that opens. */
 export const CLEAT_HUNG_FIELDS: readonly Field<UnitBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
@@ -274,8 +282,7 @@ export const BOARD_HUNG_FIELDS: readonly Field<UnitBase>[] = [
   choiceField('hanging.kind', 'hanging-kind', ['outside', 'through', 'plates'], 'hanging', {
     allows: ({ hanging }: UnitBase, option: string) => option === 'outside' || hanging.wallRail === null,
   }),
-  // A rail would lie on the board itself: kept in the document, not shown.
-  ...HANGING_FIELDS.map((field) => (field.label === 'rail-height' || field.label === 'rail-screws' ? { ...field, when: () => false } : field)),
+  ...withoutRail(HANGING_FIELDS),
 ];
 
 /** Most shelves a box may have. */

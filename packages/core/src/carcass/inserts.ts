@@ -97,7 +97,7 @@ function make(base: Base, insert: Insert, space: Compartment, of: string): Made 
     case 'leaves':
       return leaves(base, insert, space, of);
     default:
-      return block(base, insert, space, of);
+      return block(base, { ...insert, kind: insert.kind }, space, of);
   }
 }
 
@@ -105,8 +105,10 @@ const entered = ({ box }: Base, insert: Insert, key: string) => ({ source: own(b
 const measure = (base: Base, insert: Insert, key: 'length' | 'depth' | 'height'): Dimension =>
   dimension([plus(`insert-${key}`, insert[key].nm, entered(base, insert, key))]);
 
+type Block = Insert & { readonly kind: 'holes' | 'slots' | 'pegs' };
+
 /** A level block whose upper face is the reference; holes in even places, or slots from the front edge. */
-function block(base: Base, insert: Insert, { at, floor }: Compartment, of: string): Made {
+function block(base: Base, insert: Block, { at, floor }: Compartment, of: string): Made {
   const t = base.stockOf(insert.stock).used.value;
   const panel = panelOf(
     base,
@@ -123,14 +125,14 @@ function block(base: Base, insert: Insert, { at, floor }: Compartment, of: strin
   );
   const pegs =
     insert.kind === 'pegs'
-      ? [{ id: `${panel.id}/pegs`, kind: 'dowel' as const, name: { key: 'pegs', of }, count: insert.count * insert.rows, panel: panel.id }]
+      ? [{ id: `${panel.id}/pegs`, kind: 'dowel' as const, name: { key: 'pegs' as const, of }, count: insert.count * insert.rows, panel: panel.id }]
       : [];
   return { panels: [panel], meetings: [meet(panel.id, 'other', floor, 'reference', { ...LOOSE, kind: 'laid' })], hardware: pegs };
 }
 
 const evenly = (run: number, count: number, index: number): number => Math.round((run * (2 * index + 1)) / (2 * count));
 
-function holes({ kind, length, depth, count, rows, size, step, clearance, deep }: Insert, t: Length): Cut[] {
+function holes({ kind, length, depth, count, rows, size, step, clearance, deep }: Block, t: Length): Cut[] {
   const across = (k: number): Length => (kind === 'pegs' ? size.nm : size.nm + clearance.nm + step.nm * k) as Length;
   const bored = deep && deep.nm < t ? deep.nm : null;
   const row = (v: number, k: number, many: number): Cut => ({
@@ -167,7 +169,7 @@ function tray(base: Base, insert: Insert, { at, floor }: Compartment, of: string
   const t = base.stockOf(insert.stock).used.value;
   const [left, rear] = [at.along + insert.along.nm, at.out + insert.out.nm];
   const height = measure(base, insert, 'height');
-  const wall = (name: string, along: number, out: number, long: Dimension, turned: boolean): Panel =>
+  const wall = (name: 'front' | 'rear' | 'left' | 'right', along: number, out: number, long: Dimension, turned: boolean): Panel =>
     panelOf(
       base,
       'holder',
@@ -244,7 +246,7 @@ function leaves(base: Base, insert: Insert, { at, floor }: Compartment, of: stri
   return { panels, meetings: panels.map(({ id }) => meet(id, 'start', floor, 'reference', LOOSE)), hardware: [] };
 }
 
-export const INSERT_WORDS: Readonly<Record<string, string>> = {
+export const INSERT_WORDS = {
   inserts: 'inserts',
   'insert-in': 'stands in',
   'insert-kind': 'kind',
@@ -280,4 +282,4 @@ export const INSERT_WORDS: Readonly<Record<string, string>> = {
   'tray-wall': 'wall of the tray',
   'leaf-of': 'leaf of insert {of}',
   'finger-notch': 'finger notch',
-};
+} as const;

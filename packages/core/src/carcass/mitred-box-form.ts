@@ -1,6 +1,6 @@
 /** What can be entered about a mitred box, and the words only it uses. */
 import type { Family } from './family.ts';
-import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
+import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, type Field } from './form.ts';
 import { buildMitredBox, newMitredBox, ringFault, type MitredBox } from './mitred-box.ts';
 import { pick } from './unit-base.ts';
 
@@ -18,8 +18,33 @@ const FIELDS: readonly Field<MitredBox>[] = [
   kindField('leanDeg', 'ring-lean', 'shape', { kind: 'degrees', least: 0, most: 30 }),
   stockField('backStock', 'back-stock', 'back'),
   kindField('spline', 'ring-spline-stock', 'joints', { kind: 'stock', sheetsOnly: true, optional: true }, { when: ({ leanDeg }: MitredBox) => leanDeg === 0 }),
-  ...CLEAT_HUNG_FIELDS,
+  ...withoutRail(CLEAT_HUNG_FIELDS),
 ];
+
+export const MITRED_BOX_WORDS = {
+  'family-mitred-box': 'mitred box',
+  'family-mitred-box-for': 'a ring of three to eight boards, mitred at every corner',
+  ring: 'ring',
+  'ring-equal': 'equal sides',
+  'ring-chosen': 'chosen sides',
+  'ring-sides': 'sides',
+  'ring-stands': 'stands on',
+  'stands-flat': 'a side',
+  'stands-corner': 'a corner',
+  'ring-lean': 'walls lean out',
+  'chosen-sides': 'chosen sides, from the bottom on',
+  'ring-side': 'length of the side',
+  'ring-turn': 'turns at its end by',
+  'ring-wall': 'wall {of}',
+  'ring-spline': 'spline {of}',
+  'ring-spline-stock': 'loose splines in the corners, from',
+  'ring-chord': 'width of the ring there',
+  'ring-width': 'ring, across',
+  'ring-height': 'ring, high',
+  'spread-of-lean': 'spread of the lean',
+  'along-the-lean': 'longer along the lean',
+  'mitre-inside': 'mitre inside',
+} as const;
 
 export const MITRED_BOX: Family<MitredBox> = {
   id: 'mitred-box',
@@ -41,28 +66,5 @@ export const MITRED_BOX: Family<MitredBox> = {
   create: newMitredBox,
   build: buildMitredBox,
   faultOf: ringFault,
-  words: {
-    'family-mitred-box': 'mitred box',
-    'family-mitred-box-for': 'a ring of three to eight boards, mitred at every corner',
-    ring: 'ring',
-    'ring-equal': 'equal sides',
-    'ring-chosen': 'chosen sides',
-    'ring-sides': 'sides',
-    'ring-stands': 'stands on',
-    'stands-flat': 'a side',
-    'stands-corner': 'a corner',
-    'ring-lean': 'walls lean out',
-    'chosen-sides': 'chosen sides, from the bottom on',
-    'ring-side': 'length of the side',
-    'ring-turn': 'turns at its end by',
-    'ring-wall': 'wall {of}',
-    'ring-spline': 'spline {of}',
-    'ring-spline-stock': 'loose splines in the corners, from',
-    'ring-chord': 'width of the ring there',
-    'ring-width': 'ring, across',
-    'ring-height': 'ring, high',
-    'spread-of-lean': 'spread of the lean',
-    'along-the-lean': 'longer along the lean',
-    'mitre-inside': 'mitre inside',
-  },
+  words: MITRED_BOX_WORDS,
 };

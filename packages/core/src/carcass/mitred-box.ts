@@ -10,6 +10,7 @@ import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, cross, dot, plusVector, scale, UP, vector, type Vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
+import type { DesignFault } from './family.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, LOOSE, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
@@ -92,9 +93,7 @@ function chosenRing(sides: readonly RingSide[]): Point[] {
 }
 
 /** What keeps a ring from being one; null for a sound one. */
-export function ringFault(
-  box: MitredBox,
-): { readonly code: string; readonly path: readonly string[]; readonly message: string; readonly accepted: string } | null {
+export function ringFault(box: MitredBox): DesignFault | null {
   const corners = ringCorners(box);
   const fault = (message: string) => ({
     code: 'ring',
@@ -145,7 +144,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   const backTop = Math.max(...corners.map(({ v }) => v)) as Length;
   const span = chord(corners, backTop - box.hanging.drop.nm, toMm(box.hanging.boardWidth.nm) * NM_PER.mm);
   return {
-    box,
+    box: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     rear,

@@ -93,7 +93,7 @@ const FIELDS: readonly F[] = [
   ...HANGING_FIELDS,
 ];
 
-const elementFields = (label: string): Field[] => [
+const elementFields = (label: 'shelf-height' | 'divider-place'): Field[] => [
   lengthField('at', label, SHELF_AT.least, SHELF_AT.most, 'inside', { optional: true, start: { mm: '300 mm', in: '12 in' } }),
   kindField('in', 'cuts-space', 'inside', { kind: 'id', optional: false }),
   kindField('level', 'cuts-level', 'inside', { kind: 'count', least: 0, most: 20 }, { when: () => false }),
@@ -122,6 +122,35 @@ const ELEMENTS: readonly ElementsForm<ShelfBox>[] = [
   },
 ];
 
+export const SHELF_BOX_WORDS = {
+  'family-shelf-box': 'shelf box',
+  'family-shelf-box-for': 'the everyday wall cabinet: shelves, bays, doors, a face frame',
+  shelves: 'shelves',
+  dividers: 'dividers',
+  'shelf-joint': 'joint of shelves and dividers',
+  setback: 'shelves stand back by',
+  'pins-from': 'pin holes at the left counted from the',
+  'pins-from-right': 'at the right counted from the',
+  'fromRight-bottom': 'bottom',
+  'fromRight-top': 'top',
+  'pins-first': 'first pin hole',
+  'pins-pitch': 'from hole to hole',
+  'pins-inset': 'rows in from the edges',
+  'pins-diameter': 'pins, across',
+  'from-bottom': 'bottom',
+  'from-top': 'top',
+  'nailing-strip': 'nailing strip',
+  'strip-notch': 'strip across the back',
+  'strip-height': 'height of the strip',
+  'shelf-height': 'underside above the floor of its space',
+  'shelf-fixing': 'held',
+  'fixing-fixed': 'in its joints',
+  'fixing-pins': 'on pins',
+  'divider-place': 'from the left of the space',
+  'cuts-space': 'cuts the space',
+  'cuts-level': 'in turn',
+} as const;
+
 export const SHELF_BOX: Family<ShelfBox> = {
   id: 'shelf-box',
   form: { fields: FIELDS, elements: ELEMENTS },
@@ -129,32 +158,5 @@ export const SHELF_BOX: Family<ShelfBox> = {
   create: (start) => newShelfBox({ ...start, shelves: 2 }),
   build: buildShelfBox,
   faultOf: shellFault,
-  words: {
-    'family-shelf-box': 'shelf box',
-    'family-shelf-box-for': 'the everyday wall cabinet: shelves, bays, doors, a face frame',
-    shelves: 'shelves',
-    dividers: 'dividers',
-    'shelf-joint': 'joint of shelves and dividers',
-    setback: 'shelves stand back by',
-    'pins-from': 'pin holes at the left counted from the',
-    'pins-from-right': 'at the right counted from the',
-    'fromRight-bottom': 'bottom',
-    'fromRight-top': 'top',
-    'pins-first': 'first pin hole',
-    'pins-pitch': 'from hole to hole',
-    'pins-inset': 'rows in from the edges',
-    'pins-diameter': 'pins, across',
-    'from-bottom': 'bottom',
-    'from-top': 'top',
-    'nailing-strip': 'nailing strip',
-    'strip-notch': 'strip across the back',
-    'strip-height': 'height of the strip',
-    'shelf-height': 'underside above the floor of its space',
-    'shelf-fixing': 'held',
-    'fixing-fixed': 'in its joints',
-    'fixing-pins': 'on pins',
-    'divider-place': 'from the left of the space',
-    'cuts-space': 'cuts the space',
-    'cuts-level': 'in turn',
-  },
+  words: SHELF_BOX_WORDS,
 };

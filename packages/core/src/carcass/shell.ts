@@ -2,6 +2,7 @@
  * The shell most families stand in: two sides, a top, a bottom and a back, as panels that meet. Who runs
  * through, which joints and which back are the unit's to say; sizes follow from them and the measured stock.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
@@ -12,7 +13,8 @@ import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import { choiceField, hangingFault, HANGING_KINDS, lengthField, stockField, type Field } from './form.ts';
+import type { DesignFault } from './family.ts';
+import { choiceField, HANGING_KINDS, lengthField, stockField, type Field } from './form.ts';
 import { between, jointOf, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { pick, type UnitBase } from './unit-base.ts';
 
@@ -80,7 +82,7 @@ export const SHELL_HANGING_KIND: Field<Shelled> = choiceField('hanging.kind', 'h
 });
 
 /** A cleat hidden behind the back needs a back that leaves it the room; without a cleat it needs a rail to hang by. */
-export function shellFault(box: Shelled) {
+export function shellFault(box: Shelled): DesignFault | null {
   if (box.hanging.kind === 'recessed' && box.back.kind === 'over')
     return { code: 'recess-over', path: ['back', 'kind'], message: 'a cleat hidden behind the back needs an inset back', accepted: 'rabbet, groove or none' };
   if (!hangsOnCleat(box.hanging) && box.hanging.rail === null)
@@ -90,7 +92,7 @@ export function shellFault(box: Shelled) {
       message: 'without a cleat it hangs by its hanging rail: it needs one',
       accepted: 'a height from 30 mm to 400 mm',
     };
-  return hangingFault(box);
+  return null;
 }
 
 /** What all parts of a shell share; made once, before any panel is placed. */
@@ -211,7 +213,7 @@ function backPanels(base: ShellFrame): Panel[] {
   const { box, T, insideRear, floor } = base;
   const over = box.back.kind === 'over';
   const width = over ? base.behind.length : base.insideWidth;
-  const piece = (element: string, key: string, up: number, length: Dimension): Panel =>
+  const piece = (element: string, key: WordKey, up: number, length: Dimension): Panel =>
     panelOf(base, 'back', element, { key }, { frame: frame(vector(over ? 0 : T, up, insideRear), UP, ALONG), length, width, stock: box.back.stock });
   const split = splitAt(base);
   if (over) return [piece('', 'back', 0, dimension([plus('height', box.height.nm, { source: own(box, 'height') })]))];

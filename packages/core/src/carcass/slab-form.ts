@@ -1,6 +1,6 @@
 /** What can be entered about a slab, and the words only it uses. */
 import type { Family } from './family.ts';
-import { BAND_FIELD, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
+import { BAND_FIELD, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, withWholeHalf, type Field } from './form.ts';
 import { buildSlab, newSlab, type Slab } from './slab.ts';
 
 const FIELDS: readonly Field<Slab>[] = [
@@ -15,10 +15,41 @@ const FIELDS: readonly Field<Slab>[] = [
   lengthField('cap', 'cap-past', 0, 150, 'shape', { optional: true, start: { mm: '30 mm', in: '1 1/4 in' } }),
   lengthField('wingLeft', 'wing-left-width', 40, 1200, 'shape', { optional: true, start: { mm: '300 mm', in: '12 in' } }),
   lengthField('wingRight', 'wing-right-width', 40, 1200, 'shape', { optional: true, start: { mm: '300 mm', in: '12 in' } }),
-  ...CLEAT_HUNG_FIELDS,
+  ...withWholeHalf(withoutRail(CLEAT_HUNG_FIELDS)),
 ];
 
 const LEAST_MAIN = 150_000_000;
+
+export const SLAB_WORDS = {
+  'family-slab': 'slab',
+  'family-slab-for': 'a wide panel from sections, on one cleat',
+  'section-strip-width': 'strip between sections',
+  'section-strip-stock': 'strips cut from',
+  'section-strip': 'strip between sections',
+  'wing-left-width': 'wing at its left',
+  'wing-right-width': 'wing at its right',
+  wing: 'wing',
+  'wing-left': 'left wing',
+  'wing-right': 'right wing',
+  'wing-cabinet-half': 'cabinet half of a wing’s cleat',
+  'wing-wall-half': 'wall half of a wing’s cleat',
+  'wing-dowels': 'dowels of a wing',
+  'edging-stock': 'edging cut from',
+  edging: 'edging',
+  'edging-bottom': 'lower edging',
+  'edging-left': 'left edging',
+  'edging-top': 'upper edging',
+  'edging-right': 'right edging',
+  'strip-proud': 'strip past the face',
+  cap: 'cap',
+  'cap-past': 'cap past the front',
+  sections: 'sections',
+  section: 'section {of}',
+  'section-width': 'width of the section',
+  'section-share': 'share of what is left',
+  'inner-width': 'width inside the edging',
+  'slab-thickness': 'thickness of the slab',
+} as const;
 
 export const SLAB: Family<Slab> = {
   id: 'slab',
@@ -45,34 +76,5 @@ export const SLAB: Family<Slab> = {
     width.nm - (wingLeft?.nm ?? 0) - (wingRight?.nm ?? 0) >= LEAST_MAIN
       ? null
       : { code: 'wings', path: ['width'], message: 'the wings leave no slab between them', accepted: 'the wings and 150 mm at least' },
-  words: {
-    'family-slab': 'slab',
-    'family-slab-for': 'a wide panel from sections, on one cleat',
-    'section-strip-width': 'strip between sections',
-    'section-strip-stock': 'strips cut from',
-    'section-strip': 'strip between sections',
-    'wing-left-width': 'wing at its left',
-    'wing-right-width': 'wing at its right',
-    wing: 'wing',
-    'wing-left': 'left wing',
-    'wing-right': 'right wing',
-    'wing-cabinet-half': 'cabinet half of a wing’s cleat',
-    'wing-wall-half': 'wall half of a wing’s cleat',
-    'wing-dowels': 'dowels of a wing',
-    'edging-stock': 'edging cut from',
-    edging: 'edging',
-    'edging-bottom': 'lower edging',
-    'edging-left': 'left edging',
-    'edging-top': 'upper edging',
-    'edging-right': 'right edging',
-    'strip-proud': 'strip past the face',
-    cap: 'cap',
-    'cap-past': 'cap past the front',
-    sections: 'sections',
-    section: 'section {of}',
-    'section-width': 'width of the section',
-    'section-share': 'share of what is left',
-    'inner-width': 'width inside the edging',
-    'slab-thickness': 'thickness of the slab',
-  },
+  words: SLAB_WORDS,
 };

@@ -88,7 +88,7 @@ function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
   const capThickness = box.cap ? T : ZERO;
   const edge = edging ? [minus('edging', edging.value, { times: 2, source: edging.source })] : [];
   return {
-    box,
+    box: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
     T,
     rear,
@@ -203,7 +203,7 @@ function edgings(base: SlabFrame): Panel[] {
   const stock = box.edgingStock;
   const [W, H] = [wide.value, high.value];
   // Clockwise from the bottom, so that u × out points inwards.
-  const strip = (element: string, at: ReturnType<typeof frame>, length: Dimension): Panel =>
+  const strip = (element: 'bottom' | 'left' | 'top' | 'right', at: ReturnType<typeof frame>, length: Dimension): Panel =>
     panelOf(base, 'edging', element, { key: `edging-${element}` }, { frame: at, length, width, stock });
   return [
     strip('bottom', frame(vector(base.left + W, 0, rear), scale(ALONG, -1), OUT), wide),
@@ -284,7 +284,7 @@ function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[
       { frame: frame(vector(at, 0, face), UP, ALONG), length: high, width, stock: box.stock },
     );
     const cleat = halves
-      .filter(({ role }) => role === 'cabinet-half' || role === 'wall-half')
+      .flatMap((half) => (half.role === 'cabinet-half' || half.role === 'wall-half' ? [{ ...half, role: half.role }] : []))
       .map((half): Panel => ({
         ...half,
         cuts: [],
@@ -306,7 +306,7 @@ function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[
           meet(panel.id, edge, host, box.edgingStock ? 'reference' : hand === 'left' ? 'near' : 'far', dowels),
           { ...laidOn(cabinet, 'other', panel.id, 'other', { ...box, glue: false }), id: `${panel.id}:on-cleat` },
         ],
-        hardware: [{ id: `${panel.id}/dowels`, kind: 'dowel' as const, name: { key: 'wing-dowels' }, count: WING_DOWELS, panel: panel.id }],
+        hardware: [{ id: `${panel.id}/dowels`, kind: 'dowel' as const, name: { key: 'wing-dowels' as const }, count: WING_DOWELS, panel: panel.id }],
         cleats: [{ cabinetHalf: cabinet, wallHalf: wall }],
       },
     ];

@@ -1,6 +1,18 @@
 /** What can be entered about a sloped-top box, and the words only it uses. */
 import type { Family } from './family.ts';
-import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, SHELF_AT, sizeFields, STOCK_FIELD, stockField, type Field } from './form.ts';
+import {
+  BAND_FIELD,
+  choiceField,
+  CLEAT_HUNG_FIELDS,
+  kindField,
+  lengthField,
+  SHELF_AT,
+  sizeFields,
+  STOCK_FIELD,
+  stockField,
+  withWholeHalf,
+  type Field,
+} from './form.ts';
 import { buildSlopedBox, MOST_SLOPE_DEG, newSlopedBox, type SlopedBox } from './sloped-box.ts';
 import { pick } from './unit-base.ts';
 
@@ -20,8 +32,34 @@ const FIELDS: readonly Field<SlopedBox>[] = [
   lengthField('trim', 'trim-height', 10, 200, 'shape', { optional: true, start: { mm: '40 mm', in: '1 1/2 in' } }),
   stockField('trimStock', 'trim-stock', 'shape', { when: trimmed }, false),
   stockField('backStock', 'back-stock', 'back'),
-  ...CLEAT_HUNG_FIELDS,
+  ...withWholeHalf(CLEAT_HUNG_FIELDS),
 ];
+
+export const SLOPED_BOX_WORDS = {
+  'family-sloped-box': 'sloped-top box',
+  'family-sloped-box-for': 'a top that falls to the front and hides the cleat',
+  'slope-by': 'slope from',
+  'slopeBy-angle': 'its angle',
+  'slopeBy-front-height': 'the height at the front',
+  slope: 'top falls by',
+  'front-height': 'sides at the front',
+  'overhang-side': 'top past the sides',
+  'overhang-front': 'top past the front',
+  'apron-height': 'board across the front',
+  apron: 'board across the front',
+  'trim-height': 'band round the foot',
+  'trim-stock': 'band cut from',
+  'trim-left': 'left end of the band',
+  'trim-front': 'front of the band',
+  'trim-right': 'right end of the band',
+  'trim-thickness': 'thickness of the band',
+  'top-and-slope': 'top and its fall',
+  'along-the-slope': 'longer down the slope',
+  'under-the-slope': 'under the slope',
+  'slope-at-front': 'top over the front of the space',
+  shelves: 'shelves',
+  'shelf-height': 'underside above the floor of its space',
+} as const;
 
 export const SLOPED_BOX: Family<SlopedBox> = {
   id: 'sloped-box',
@@ -43,29 +81,5 @@ export const SLOPED_BOX: Family<SlopedBox> = {
   usual: { mm: ['560 mm', '460 mm', '260 mm'], in: ['22 in', '18 in', '10 1/4 in'] },
   create: newSlopedBox,
   build: buildSlopedBox,
-  words: {
-    'family-sloped-box': 'sloped-top box',
-    'family-sloped-box-for': 'a top that falls to the front and hides the cleat',
-    'slope-by': 'slope from',
-    'slopeBy-angle': 'its angle',
-    'slopeBy-front-height': 'the height at the front',
-    slope: 'top falls by',
-    'front-height': 'sides at the front',
-    'overhang-side': 'top past the sides',
-    'overhang-front': 'top past the front',
-    'apron-height': 'board across the front',
-    apron: 'board across the front',
-    'trim-height': 'band round the foot',
-    'trim-stock': 'band cut from',
-    'trim-left': 'left end of the band',
-    'trim-front': 'front of the band',
-    'trim-right': 'right end of the band',
-    'trim-thickness': 'thickness of the band',
-    'top-and-slope': 'top and its fall',
-    'along-the-slope': 'longer down the slope',
-    'under-the-slope': 'under the slope',
-    'slope-at-front': 'top over the front of the space',
-    shelves: 'shelves',
-    'shelf-height': 'underside above the floor of its space',
-  },
+  words: SLOPED_BOX_WORDS,
 };

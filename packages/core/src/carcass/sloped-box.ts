@@ -2,13 +2,14 @@
  * The sloped-top box: sides cut to a slope, the top over them from the wall to past the front, its rear
  * edge sawn to stand against the wall over the cleat, its front edge upright. A mitred band may run round its foot.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, nearest, toMm, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Meeting } from '../solid/meeting.ts';
 import { frame, leaning, type Edge, type Panel } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { dimension, minus, plus, type Dimension, type Label } from '../worked/dimension.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, LOOSE, meet, railEndsOf } from './joinery.ts';
@@ -191,7 +192,7 @@ function carcass(base: SlopedFrame): Panel[] {
         outline: [edge('near', 0, 0), edge('slope', high, 0), edge('far', low, box.depth.nm), edge('start', 0, box.depth.nm)],
       },
     );
-  const level = (role: 'bottom' | 'shelf', element: string, key: string, up: number, rearOut: number, width: Dimension, of?: string): Panel =>
+  const level = (role: 'bottom' | 'shelf', element: string, key: WordKey, up: number, rearOut: number, width: Dimension, of?: string): Panel =>
     panelOf(base, role, element, of ? { key, of } : { key }, {
       frame: frame(vector(T, up, rearOut), ALONG, OUT),
       length: insideWidth,
@@ -317,7 +318,7 @@ function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Meeting[] } {
   const down = scale(UP, -1);
   const long = dimension([plus('width', wide, { source: own(box, 'width') }), plus('trim-thickness', t.value, { times: 2, source: t.source })]);
   const short = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), plus('trim-thickness', t.value, { source: t.source })]);
-  const strip = (element: string, at: ReturnType<typeof frame>, length: Dimension): Panel =>
+  const strip = (element: 'left' | 'front' | 'right', at: ReturnType<typeof frame>, length: Dimension): Panel =>
     panelOf(base, 'edging', element, { key: `trim-${element}` }, { frame: at, length, width, stock: box.trimStock });
   const panels = [
     strip('left', frame(vector(0 - t.value, high, rear), OUT, down), short),
@@ -340,22 +341,24 @@ function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Meeting[] } {
 function compartments(base: SlopedFrame): Compartment[] {
   const { box, insideWidth, insideRear, floor, T } = base;
   const shelves = inOrder(box.shelves);
-  const floors = [{ keptBy: 'bottom', panel: id(base, 'bottom'), up: floor, depth: base.insideDepth, key: { key: 'opening-bottom' } }].concat(
-    shelves.map((shelf, index) => ({
+  const bottom = { keptBy: 'bottom', panel: id(base, 'bottom'), up: floor, depth: base.insideDepth, name: { key: 'opening-bottom' } as Label };
+  const floors = [
+    bottom,
+    ...shelves.map((shelf, index): typeof bottom => ({
       keptBy: shelf.id,
       panel: id(base, `shelf/${shelf.id}`),
       up: (floor + shelf.at.nm + T) as Length,
       depth: shelfDepth(base, shelf),
-      key: { key: 'opening-over', of: String(index + 1) } as { key: string },
+      name: { key: 'opening-over', of: String(index + 1) },
     })),
-  );
-  return floors.map(({ keptBy, panel, up, depth, key }, index) => {
+  ];
+  return floors.map(({ keptBy, panel, up, depth, name }, index) => {
     const next = floors[index + 1];
     // Under the slope the clear height is what there is at the front.
     const roof = base.lowerAt(insideRear + depth.value);
     const height = next
       ? dimension([plus('shelf-at', (next.up - T) as Length), minus('top-of-shelf-below', up)])
       : dimension([plus('slope-at-front', Math.max(0, roof) as Length), minus('top-of-shelf-below', Math.min(up, Math.max(0, roof)) as Length)]);
-    return { id: id(base, `space/${keptBy}`), name: key, floor: panel, keptBy, width: insideWidth, height, depth, at: { along: T, up, out: insideRear } };
+    return { id: id(base, `space/${keptBy}`), name, floor: panel, keptBy, width: insideWidth, height, depth, at: { along: T, up, out: insideRear } };
   });
 }

@@ -34,6 +34,7 @@ export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTil
     ceiling: (box.height.nm - T) as Length,
     insideRear: rear,
     floorMid: first.hanging.standoffUp,
+    wholeHalf: true,
   };
   const { panels, hanging } = placeHanging(base);
   return {

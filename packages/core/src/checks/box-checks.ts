@@ -1,4 +1,5 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
+import type { FixKey } from './words/fixes.ts';
 import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/unit-sag.ts';
@@ -284,7 +285,7 @@ const partsClash: Check = (context) => {
   return clashesOf(unit)
     .slice(0, 3)
     .map(({ a, b, apart }): Finding => {
-      const grow = (path: 'depth' | 'height' | 'width', by: number, key: string): Fix[] => {
+      const grow = (path: 'depth' | 'height' | 'width', by: number, key: FixKey): Fix[] => {
         if (!enters(box, path)) return [];
         const value = roundUp(toMm(box[path].nm) + by, box.unit);
         return [{ label: { key, lengthNm: value.nm }, edit: [{ path: inUnit(context, path), value }] }];

@@ -1,5 +1,7 @@
 /** Checks of the cleat itself: what it is ripped from, what it is fixed to, the spacer under it, the room above it. */
+import { enters } from '../carcass/families.ts';
 import { CLEAT_SPLITTING, SPLITTING_MPA } from '../hang/splitting.ts';
+import { LEAST_FIXING_BACK_MM } from '../hang/carrier-links.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { edgeDistanceMm, wallRows } from '../hang/wall-rows.ts';
 import { screwById } from '../joints/screws.ts';
@@ -37,13 +39,42 @@ const liftClearance: Check = (context) => {
   ];
 };
 
+const balance: Check = (context) => {
+  const { box, unit, hang } = context;
+  const reason = hang.refusals.find(({ kind }) => kind === 'off-balance');
+  if (reason?.kind !== 'off-balance') return [];
+  const { leftInset, rightInset, wallRail } = box.hanging;
+  const none = entered(box.unit === 'mm' ? '0 mm' : '0 in');
+  const isShort = wallRail === null && (leftInset.nm > 0 || rightInset.nm > 0);
+  return [
+    {
+      check: 'off-balance',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      pastMm: reason.pastMm,
+      panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
+      fixes: isShort
+        ? [
+            {
+              label: { key: 'cleat-full-length' },
+              edit: [
+                { path: inUnit(context, 'hanging', 'leftInset'), value: leftInset.nm > 0 ? none : leftInset },
+                { path: inUnit(context, 'hanging', 'rightInset'), value: rightInset.nm > 0 ? none : rightInset },
+              ],
+            },
+          ]
+        : [],
+    },
+  ];
+};
+
 const backAndSpacer: Check = (context) => {
   const { box, unit, hang } = context;
   const { hanging } = unit;
   const found: Finding[] = [];
   const thin = hang.refusals.find((reason) => reason.kind === 'thin-back-only');
   if (thin?.kind === 'thin-back-only') {
-    const rail = entered(box.unit === 'mm' ? '90 mm' : '3 1/2 in');
     found.push({
       check: 'thin-back-only',
       unit: box.id,
@@ -51,7 +82,7 @@ const backAndSpacer: Check = (context) => {
       station: 'hang',
       backNm: nearest(thin.backMm),
       panels: [hanging.cabinetHalf],
-      fixes: [{ label: { key: 'add-rail', lengthNm: rail.nm }, edit: [{ path: inUnit(context, 'hanging', 'rail'), value: rail }] }],
+      fixes: firmerBack(context),
     });
   }
   if (hanging.standoff === 'nothing') {
@@ -105,6 +136,20 @@ const cleatMaterial: Check = (context) => {
     },
   ];
 };
+
+/** A rail where the family has room for one; else a back that is thick enough to hold screws itself. */
+function firmerBack(context: CheckContext): Fix[] {
+  const { box, workshop } = context;
+  if (enters(box, 'hanging.rail')) {
+    const rail = entered(box.unit === 'mm' ? '90 mm' : '3 1/2 in');
+    return [{ label: { key: 'add-rail', lengthNm: rail.nm }, edit: [{ path: inUnit(context, 'hanging', 'rail'), value: rail }] }];
+  }
+  const thick = Object.values(workshop.products)
+    .filter(({ kind, unit, nominal, faced }) => kind === 'sheet' && unit === box.unit && !faced && toMm(nominal.nm) >= LEAST_FIXING_BACK_MM)
+    .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
+  if (!thick || !enters(box, 'backStock')) return [];
+  return [{ label: { key: 'back-of', text: thick.name }, edit: [{ path: inUnit(context, 'backStock'), value: thick.id }] }];
+}
 
 /** The cleat and its spacer from a sound plywood of the cabinet's own units. */
 function plywoodCleat(context: CheckContext): Fix[] {
@@ -238,4 +283,4 @@ const cleatSplits: Check = (context) => {
   ];
 };
 
-export const CLEAT_CHECKS: readonly Check[] = [liftClearance, backAndSpacer, cleatMaterial, unfastened, slimCleat, overhang, cleatSplits];
+export const CLEAT_CHECKS: readonly Check[] = [balance, liftClearance, backAndSpacer, cleatMaterial, unfastened, slimCleat, overhang, cleatSplits];

@@ -85,7 +85,7 @@ function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
       hasNm: clear.depth,
       fixes: [
         { label: { key: 'make-deeper', lengthNm: deeper.nm }, edit: [{ path: inUnit(context, 'depth'), value: deeper }] },
-        ...(canStand(turned, clear) ? [{ label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', turned.turned)] }] : []),
+        ...(canStand(turned, clear) ? [{ label: { key: 'turn-end-on' as const, text: item.name }, edit: [setItem(item, 'turned', turned.turned)] }] : []),
         takeOff(context, item, load.compartment.keptBy),
       ],
     },
@@ -111,7 +111,7 @@ function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: 
         ...raise(context, keptBy, by),
         ...moveTo(context, item, count, keptBy),
         ...(item.stands === 'upright' && canStand(lying, clear)
-          ? [{ label: { key: 'lay-it', text: item.name }, edit: [setItem(item, 'stands', 'lying')] }]
+          ? [{ label: { key: 'lay-it' as const, text: item.name }, edit: [setItem(item, 'stands', 'lying')] }]
           : []),
         takeOff(context, item, keptBy),
       ],
@@ -186,11 +186,11 @@ function slides(context: CheckContext, load: CompartmentLoad, { item }: Lot): Fi
   if (!rolls && !(standsThin(item) && !leansOnBack(item))) return [];
   const fixes: Fix[] = rolls
     ? [
-        { label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', true)] },
+        { label: { key: 'turn-end-on' as const, text: item.name }, edit: [setItem(item, 'turned', true)] },
         { label: { key: 'stand-up', text: item.name }, edit: [setItem(item, 'stands', 'upright')] },
       ]
     : [
-        { label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', !item.turned)] },
+        { label: { key: 'turn-end-on' as const, text: item.name }, edit: [setItem(item, 'turned', !item.turned)] },
         { label: { key: 'lean-it', text: item.name }, edit: [setItem(item, 'stands', 'leaning')] },
       ];
   return [

@@ -1,6 +1,7 @@
 /** Findings: what a check saw, with its numbers, and what would settle it. Words are made in words/. */
 import type { Entered } from '../length/entered.ts';
 import type { Label } from '../worked/dimension.ts';
+import type { FixKey } from './words/fixes.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
 export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang' | 'build' | 'log';
@@ -26,7 +27,7 @@ export type Fix =
 
 /** A key of the fix words with lengths (nm), texts and numbers for its blanks. */
 export interface FixLabel {
-  readonly key: string;
+  readonly key: FixKey;
   readonly lengthNm?: number;
   readonly otherNm?: number;
   readonly name?: Label;
@@ -46,6 +47,8 @@ export type Finding = Base &
   (
     | { readonly check: 'nominal-thickness'; readonly product: string; readonly readings: number; readonly playNm: number; readonly cutToNm: number }
     | { readonly check: 'cannot-be-made'; readonly name: Label; readonly other: Label | null }
+    /** It cannot be built as it is entered, or planning it failed: there is no plan of it. */
+    | { readonly check: 'not-planned'; readonly path: readonly string[]; readonly message: string; readonly accepted: string }
     | { readonly check: 'parts-clash'; readonly name: Label; readonly other: Label }
     | { readonly check: 'slender-strip'; readonly name: Label; readonly lengthNm: number; readonly leastNm: number }
     | { readonly check: 'weak-bottom'; readonly name: Label; readonly use: number }
@@ -66,6 +69,7 @@ export type Finding = Base &
     | { readonly check: 'no-stud-anchors' }
     | { readonly check: 'lift-clearance'; readonly freeMm: number; readonly neededMm: number }
     | { readonly check: 'thin-back-only'; readonly backNm: number }
+    | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }
     | { readonly check: 'wrong-spacer'; readonly gapNm: number; readonly spacerNm: number; readonly slopeMm: number }
     | { readonly check: 'lifts-off'; readonly tip: number; readonly pullN: number }

@@ -35,7 +35,7 @@ function movingWall(context: CheckContext): Finding {
       ...(boltable
         ? [
             {
-              label: { key: 'bolt-two-planes' },
+              label: { key: 'bolt-two-planes' as const },
               edit: [
                 { path: inUnit(context, 'hanging', 'kind'), value: 'through' },
                 { path: inUnit(context, 'hanging', 'second'), value: second },
@@ -99,7 +99,7 @@ const ground: Check = (context) => {
       limitKg,
       panels: [unit.hanging.wallHalf],
       fixes: [
-        ...(anchors ? [{ label: { key: 'fix-to-studs' }, edit: [{ path: ['wall', 'fixing', 'into'], value: 'ground' }] }] : []),
+        ...(anchors ? [{ label: { key: 'fix-to-studs' as const }, edit: [{ path: ['wall', 'fixing', 'into'], value: 'ground' }] }] : []),
         { label: { key: 'enter-rating' }, visit: 'wall' },
       ],
     },

@@ -19,7 +19,7 @@ const overPeople: Check = (context) => {
   const use = mostUsed(hang.links);
   const locked = box.hanging.antiLift || !hang.forces.hook;
   const fixes: Fix[] = [
-    ...(locked ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
+    ...(locked ? [] : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
     ...(use > MOST_OVER_PEOPLE && hang.links[0] ? strengthen(context, hang.links[0].kind).slice(0, 2) : []),
     { label: { key: 'enter-place' }, visit: 'wall' },
   ];
@@ -42,7 +42,7 @@ const earthquake: Check = (context) => {
       panels: [unit.hanging.cabinetHalf],
       fixes: locked
         ? [{ label: { key: 'enter-wall' }, visit: 'wall' }]
-        : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
+        : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
     },
   ];
 };
@@ -66,7 +66,9 @@ const heightShift: Check = (context) => {
       lowerNm: own.asked - own.came,
       panels: [unit.hanging.wallHalf],
       fixes: [
-        ...(isSeating(lower) ? [{ label: { key: 'allow-seating', lengthNm: lower }, edit: [{ path: inUnit(context, 'hanging', 'seats'), value }] }] : []),
+        ...(isSeating(lower)
+          ? [{ label: { key: 'allow-seating' as const, lengthNm: lower }, edit: [{ path: inUnit(context, 'hanging', 'seats'), value }] }]
+          : []),
         { label: { key: 'leave-height', lengthNm: own.came }, edit: [{ path: inUnit(context, 'place', 'up'), value: exactly(own.came) }] },
       ],
     },
@@ -87,7 +89,7 @@ const liftsOff: Check = (context) => {
       tip,
       pullN: hook.pullLimit.value,
       panels: [unit.hanging.cabinetHalf],
-      fixes: [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
+      fixes: [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
     },
   ];
 };
@@ -136,7 +138,7 @@ const children: Check = (context) => {
       fixes: [
         ...(box.hanging.antiLift || !hang.forces.hook
           ? []
-          : [{ label: { key: 'add-anti-lift' }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
+          : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
         ...(worst[0] === 'screws' || !hang.forces.hook ? strongerWallScrews(context).slice(0, 2) : []),
       ],
     },

@@ -206,7 +206,8 @@ const notMirrored: Check = (context) => {
     const ends = onPins.filter(({ guest }) => guest === id);
     const rows = ends.map(({ host, face }) => rowHeights(unit.byId.get(host)!, face === 'reference' ? 'reference' : 'other', shelf));
     const [left, right] = rows;
-    if (!left || !right || left.length === 0) continue;
+    // An end without a row holds nothing: its joint says so.
+    if (!left?.length || !right?.length) continue;
     const by = Math.max(...left.map((up) => Math.min(...right.map((other) => Math.abs(up - other)))));
     if (!(by > NEAR)) continue;
     found.push({

@@ -1,4 +1,5 @@
 /** Checks of how it is made: what is cut first, when it is finished, and what is driven where. Rules: docs/checks.md. */
+import type { FixKey } from './words/fixes.ts';
 import { END_IN_MM, pocketFace, seamOf } from '../joints/drilling.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
@@ -41,7 +42,7 @@ const tearOut: Check = (context) => {
   const parts = unit.panels.filter(({ tearing }) => tearing.length > 0);
   const [first] = parts;
   if (!first) return [];
-  const instead = (slotExit: 'backed' | 'wide', key: string): Fix => ({ label: { key }, edit: [{ path: inUnit(context, 'slotExit'), value: slotExit }] });
+  const instead = (slotExit: 'backed' | 'wide', key: FixKey): Fix => ({ label: { key }, edit: [{ path: inUnit(context, 'slotExit'), value: slotExit }] });
   return [
     {
       check: 'tear-out',

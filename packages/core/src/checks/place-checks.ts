@@ -204,7 +204,7 @@ function roomDoors(context: PlaceContext): Finding[] {
         fixes: [
           ...elsewhere(context),
           ...(enters(box, 'depth') && shallower.nm >= 100 * NM_PER.mm
-            ? [{ label: { key: 'make-shallower', lengthNm: shallower.nm }, edit: [{ path: ['units', box.id, 'depth'], value: shallower }] }]
+            ? [{ label: { key: 'make-shallower' as const, lengthNm: shallower.nm }, edit: [{ path: ['units', box.id, 'depth'], value: shallower }] }]
             : []),
         ],
       } satisfies Finding;

@@ -1,4 +1,5 @@
 /** What strengthens a hanging, link by link, in the order of docs/formulas/hanging-verdict.md. Fixes are data: nothing is tried here. */
+import type { FixKey } from './words/fixes.ts';
 import type { LinkKind } from '../hang/link.ts';
 import { studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
@@ -75,7 +76,7 @@ export function runOn(context: HangContext): Fix[] {
 export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
   const { box } = context;
   const path = (...keys: string[]): string[] => ['units', box.id, ...keys];
-  const more = (key: string, number: number, ...at: string[]): Fix => ({ label: { key, number }, edit: [{ path: path(...at), value: number }] });
+  const more = (key: FixKey, number: number, ...at: string[]): Fix => ({ label: { key, number }, edit: [{ path: path(...at), value: number }] });
   switch (kind) {
     case 'wall-screws':
       return [...runOn(context), ...strongerWallScrews(context)];
@@ -124,7 +125,7 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
 }
 
 /** A fix's words: a length or a count that the family names. */
-const madeStronger = (key: string, value: unknown): FixLabel => (typeof value === 'number' ? { key, number: value } : { key, lengthNm: (value as Entered).nm });
+const madeStronger = (key: FixKey, value: unknown): FixLabel => (typeof value === 'number' ? { key, number: value } : { key, lengthNm: (value as Entered).nm });
 
 /** Every joint that carries a floor, made a dado where its family lets it be one. */
 function everyFloorInDado(context: Pick<HangContext, 'box' | 'unit'>): Fix[] {

@@ -11,7 +11,11 @@ import { featureWords } from './cut-list-csv.ts';
 import { exactMm } from './nest-plan.ts';
 
 export function planJson(plan: Plan, design: Design): Json {
-  return { name: design.name, units: plan.units.map((unit) => unitJson(unit, design)) };
+  return {
+    name: design.name,
+    units: plan.units.map((unit) => unitJson(unit, design)),
+    unplanned: plan.unplanned.map(({ id, name, fault: { code, path, message, accepted } }) => ({ id, name, code, where: path.join('.'), message, accepted })),
+  };
 }
 
 function unitJson(unitPlan: UnitPlan, design: Design): Json {

@@ -6,6 +6,7 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { MATERIALS, type MaterialId } from '../stock/materials.ts';
+import type { Label } from '../worked/dimension.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { COMBINED, G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
 import { EDGE_SCREWS, GLUE } from './joint-capacity.ts';
@@ -231,7 +232,7 @@ function cabinetHalf(worry: Worry, W: Figure, outward: Figure, b: number): Link 
   const t = toMm(worry.thickness);
   const n = Math.max(1, worry.heldCount);
   const pulled = apply(CABINET_PULL, { H: outward, V: W, b, t, s: Math.max(1, b - 20), n });
-  const name = { key: 'link-cabinet-half' };
+  const name: Label = { key: 'link-cabinet-half' };
   const base = { id: 'cabinet-half', kind: 'cabinet-screws' as const, name, panels: [] };
   if (worry.heldIn === 'back') {
     const heads = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: MATERIALS['hardwood-faced-plywood'].gravity, t: toMm(worry.backMm), C_D: PERMANENT });

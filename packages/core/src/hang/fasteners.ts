@@ -209,7 +209,10 @@ export function combinedUse(V: number, T: number, Z: number, W: number): number 
 }
 
 /** The straight sum V/Z' + T/W': nails always, every fastener in the strict setting. [NDS 12.4.2 (m)] */
-export const linearUse = (V: number, T: number, Z: number, W: number): number => V / Z + T / W;
+export const linearUse = (V: number, T: number, Z: number, W: number): number => shareOf(V, Z) + shareOf(T, W);
+
+/** No load is no use, even of what holds nothing. */
+const shareOf = (load: number, holds: number): number => (load === 0 ? 0 : load / holds);
 
 /** How far a screw reaches past the strip and whatever lies between. */
 export const PENETRATION = formula({

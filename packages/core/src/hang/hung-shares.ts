@@ -28,6 +28,23 @@ export function stretchOf({ frame, outline }: Pick<Panel, 'frame' | 'outline'>):
   return { from: Math.min(...alongs), to: Math.max(...alongs) };
 }
 
+/**
+ * Where the cabinet's hooks lie on the wall's: only there can the weight come down. The hull of every pair of halves, mm from the unit's left
+ * end; null where no pair overlaps, or nothing hooks.
+ */
+export function bearingOf({ hanging, byId }: Pick<ResolvedUnit, 'hanging' | 'byId'>): Stretch | null {
+  if (!hanging.rip) return null;
+  const pairs = [
+    ...hanging.brackets.map((hook) => ({ hook, wall: hanging.wallHalf })),
+    ...(hanging.beside ?? []).map(({ cabinetHalf, wallHalf }) => ({ hook: cabinetHalf, wall: wallHalf })),
+  ].flatMap(({ hook, wall }) => {
+    const [a, b] = [stretchOf(byId.get(hook)!), stretchOf(byId.get(wall)!)];
+    const [from, to] = [Math.max(a.from, b.from), Math.min(a.to, b.to)];
+    return to > from ? [{ from, to }] : [];
+  });
+  return pairs.length > 0 ? { from: Math.min(...pairs.map(({ from }) => from)), to: Math.max(...pairs.map(({ to }) => to)) } : null;
+}
+
 /** What a weight, N, with its centre `along` (mm from the unit's left end) lays on each of the studs. */
 export function hungShares(unit: Pick<ResolvedUnit, 'hanging' | 'byId'>, weight: number, along: number, studs: readonly number[]): HungShares {
   const hooks = unit.hanging.brackets.map((id) => stretchOf(unit.byId.get(id)!));
@@ -53,4 +70,4 @@ export function worstBracket(unit: Pick<ResolvedUnit, 'hanging' | 'byId'>, along
 }
 
 /** A centre of gravity past the ends counts as a hair inside them: the shares are of what hangs between. */
-const between = (at: number, left: number, right: number): number => Math.min(Math.max(at, left + 1), right - 1);
+const between = (at: number, left: number, right: number): number => (right - left > 2 ? Math.min(Math.max(at, left + 1), right - 1) : (left + right) / 2);

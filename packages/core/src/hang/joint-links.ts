@@ -91,7 +91,7 @@ function floorLoad({ alone }: FloorLoad, own: Figure, end: Figure | undefined, f
 /** What things on a floor lay on the end that gets more of them. A heavier load of the same things lays in proportion. */
 function heavierEnd({ span, strips }: FloorLoad): Figure {
   const L = toMm(span.value);
-  const end = (key: string, from: (middle: number) => number): Figure =>
+  const end = (key: 'left-end' | 'right-end', from: (middle: number) => number): Figure =>
     total(
       key,
       'N',

@@ -198,7 +198,7 @@ interface LeafLoads {
 
 function propLinks({ input, prop, leaf, W, Q, e, reach, F }: LeafLoads): Link[] {
   const { kind, count: n, ratedKg, hingeScrews, panels } = prop;
-  const base = { id: `prop-${leaf.id}`, kind: 'prop' as const, name: { key: `link-${kind}` }, panels: panels.length > 0 ? panels : [leaf.id] };
+  const base = { id: `prop-${leaf.id}`, kind: 'prop' as const, name: { key: `link-${kind}` } as const, panels: panels.length > 0 ? panels : [leaf.id] };
   if (kind === 'leg') return [link({ ...base, use: apply(LEG_USE, { F, rated: ratedKg ?? 0 }) })];
   if (kind === 'bracket') return [link({ ...base, use: apply(RATED_USE, { W, Q, rated: ratedKg ?? 0, n }) })];
   const board = hungOn(input, panels[0]!);

@@ -2,6 +2,7 @@
  * Keyhole plates let into a hanging rail or backboard, each on the head of one screw that stands off the wall: the screw bends
  * between plate and stud, and the plate itself carries what its maker says. Source: docs/formulas/keyhole-plates.md.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
@@ -60,7 +61,7 @@ export function plateCapacity({ unit, wall }: HangInput, C_D: number): ScrewCapa
   const masonry = groundOf(wall) === 'masonry' ? masonryHold(wall) : null;
   const bent = apply(PROUD, { D, D_r, F_yb, main: bearingLength(grip, D), lever: covering + proud, G: masonry ? MASONRY_GRAVITY : studGravity(wall), C_D });
   const drawn = masonry?.pull ?? apply(WITHDRAWAL, { G: studGravity(wall), D, thread: threadIn(grip, L), C_D });
-  const weakest = (label: string, figures: readonly Figure[]): Figure =>
+  const weakest = (label: WordKey, figures: readonly Figure[]): Figure =>
     least(
       label,
       'N',

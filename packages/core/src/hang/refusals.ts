@@ -8,6 +8,7 @@ import { studsKnown } from '../wall/studs.ts';
 import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
 import { screwsEach } from './carrier-links.ts';
 import type { HangInput } from './hang-input.ts';
+import { bearingOf } from './hung-shares.ts';
 import type { Link } from './link.ts';
 import type { RailFault } from './on-rail.ts';
 import { heldByTwoPlanes } from './two-planes.ts';
@@ -16,6 +17,8 @@ import type { StudUse } from './wall-links.ts';
 /** What makes a hanging refused whatever its numbers. */
 export type RefusalReason =
   | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
+  /** The centre of gravity is not over what the halves bear on: it tips off sideways. By how much, mm; null where nothing bears. */
+  | { readonly kind: 'off-balance'; readonly pastMm: number | null }
   | { readonly kind: 'no-stud-known' }
   | { readonly kind: 'moving'; readonly structure: StructureId }
   | { readonly kind: 'unrated-anchor' }
@@ -46,6 +49,15 @@ export function stateOf(links: readonly Link[], refusals: readonly RefusalReason
   return tight ? 'tight' : 'fine';
 }
 
+/** How far past the bearing the centre of gravity is, mm; undefined where it is over it, or nothing hooks. */
+function offBalance(unit: ResolvedUnit, along: number): number | null | undefined {
+  if (!unit.hanging.rip) return undefined;
+  const bearing = bearingOf(unit);
+  if (!bearing) return null;
+  const past = Math.max(bearing.from - along, along - bearing.to);
+  return past >= 0 ? past : undefined;
+}
+
 /** All that rules a hanging out; `fixable`: the cabinet half can be screwed to something that holds. */
 export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
   const { hanging } = unit;
@@ -55,6 +67,8 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
   if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
+  const pastMm = offBalance(unit, loaded.along);
+  if (pastMm !== undefined) reasons.push({ kind: 'off-balance', pastMm });
   const back = unit.panels.find(({ role }) => role === 'back');
   if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
   if (hanging.rip && screwsEach(hanging) === 0) reasons.push({ kind: 'no-cabinet-screw' });

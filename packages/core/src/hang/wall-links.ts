@@ -1,4 +1,5 @@
 /** The strip on the wall, a cleat's wall half or what is screwed through: its screws in each stud, pulled, pried and sheared, and its bending between studs. */
+import type { WordKey } from '../checks/words/labels.ts';
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm, ZERO, type Length } from '../length/length.ts';
@@ -208,7 +209,7 @@ function studUse(
   shares: HungShares['shares'],
 ): StudUse {
   const rows = wallRows(unit);
-  const part = (symbol: string, key: string, value: number) => ({ symbol, label: { key }, value, unit: 'N' as const });
+  const part = (symbol: string, key: WordKey, value: number) => ({ symbol, label: { key }, value, unit: 'N' as const });
   const share = greatest(
     'stud-share',
     'N',
@@ -222,7 +223,7 @@ function studUse(
   const own = share.value > 0 ? share : total('stud-share', 'N', [part('', 'share-none', 0)]);
   const beside = neighbours
     .filter(({ atMm: at }) => Math.abs(at - atMm) < SAME_STUD_MM)
-    .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item', of: from }, value: newtons, unit: 'N' as const }));
+    .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item' as const, of: from }, value: newtons, unit: 'N' as const }));
   // On a shared rail a stud carries its neighbours' units too.
   const carried = beside.length > 0 ? total('stud-share', 'N', [termOf(own), ...beside]) : own;
   const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });

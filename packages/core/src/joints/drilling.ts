@@ -83,7 +83,7 @@ function holesOf(meeting: Meeting, guest: ResolvedPanel, host: ResolvedPanel): D
     const each = Math.round(((toMm(fastening.length) + DOWEL.playMm) / 2) * NM_PER.mm);
     const mostInHost = Math.max(0, Math.round(host.thickness - meeting.joint.depth - 4 * NM_PER.mm));
     const hostDeep = isFace(meeting.face) ? Math.min(each, mostInHost) : each;
-    const same = { meeting: meeting.id, count: row.count, diameter: nm(DOWEL.acrossMm), reason: { key: 'dowel-hole' } };
+    const same = { meeting: meeting.id, count: row.count, diameter: nm(DOWEL.acrossMm), reason: { key: 'dowel-hole' as const } };
     return [
       { ...same, ...row, panel: guest.id, on: meeting.edge, depth: (2 * each - hostDeep) as Length },
       { ...same, ...inHost, panel: host.id, on: meeting.face, depth: (hostDeep + (isFace(meeting.face) ? meeting.joint.depth : 0)) as Length },

@@ -149,7 +149,7 @@ export function opened(load: Load, openings: readonly Opening[], weights: UnitWe
 export function pressedOn(load: Load, pressed: Pressed | undefined): Load {
   if (!pressed || pressed.kg === 0) return load;
   const at = { along: toMm(pressed.at.along), up: toMm(pressed.at.up), out: toMm(pressed.at.out) };
-  const Q = { value: pressed.kg, source: pressed.from, label: { key: 'pressed' } };
+  const Q = { value: pressed.kg, source: pressed.from, label: { key: 'pressed' as const } };
   const out = apply(PRESSED_CENTRE, { m: load.mass, e: load.outFigure ?? load.out, Q, at: at.out });
   const mean = (axis: 'along' | 'up'): number => (load.mass.value * load[axis] + pressed.kg * at[axis]) / (load.mass.value + pressed.kg);
   const pressing: Figure = total('pressed', 'kg', [{ symbol: '', label: { key: 'pressed' }, value: pressed.kg, unit: 'kg', source: pressed.from }]);

@@ -3,7 +3,8 @@
  * A pure function; createPlanner() remembers each unit's plan until one of its inputs changes.
  */
 import { latePanels, type Ticked } from '../build/came-later.ts';
-import { buildUnit } from '../carcass/families.ts';
+import { buildUnit, faultOfUnit } from '../carcass/families.ts';
+import type { DesignFault } from '../carcass/family.ts';
 import type { Stocked } from '../carcass/box-frame.ts';
 import { checkUnit, gravestFirst } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
@@ -58,8 +59,19 @@ export interface UnitPlan {
   readonly findings: readonly Finding[];
 }
 
+/** A cabinet there is no plan of: its entries do not go together, or planning it failed. Everything else is planned as ever. */
+export interface UnplannedUnit {
+  readonly id: string;
+  readonly name: string;
+  readonly letter: string;
+  /** Code 'failed' where it is the program's fault, not the design's. */
+  readonly fault: DesignFault;
+  readonly finding: Finding;
+}
+
 export interface Plan {
   readonly units: readonly UnitPlan[];
+  readonly unplanned: readonly UnplannedUnit[];
   readonly byId: ReadonlyMap<string, UnitPlan>;
   readonly rails: readonly RailPlan[];
   /** The cut list of all units and rails, and of parts without a unit. */
@@ -104,6 +116,13 @@ interface Cached {
   readonly plan: UnitPlan;
 }
 
+/** A unit between its two halves of planning. */
+interface Making {
+  readonly inputs: UnitInputs;
+  readonly before: Cached | undefined;
+  readonly made: Made;
+}
+
 /** What is read from the record once, until a fact is added. */
 interface ReadRecord {
   readonly record: readonly RecordEntry[];
@@ -143,7 +162,8 @@ export function createPlanner(): Planner {
       const { wall, children, earthquakes, person } = design;
       if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
       const { facts } = known;
-      const making = unitsInOrder(design).map((box, index) => {
+      const unplanned: UnplannedUnit[] = [];
+      const making = unitsInOrder(design).flatMap((box, index): Making[] => {
         const inputs: UnitInputs = {
           box,
           wall,
@@ -163,33 +183,40 @@ export function createPlanner(): Planner {
           letter: unitLetter(index),
         };
         const before = cache.get(box.id);
-        const fresh = before !== undefined && sameInputs(before.inputs, inputs);
-        return { inputs, before: fresh ? before : undefined, made: fresh ? before.made : makeUnit(inputs, stockOf) };
+        if (before !== undefined && sameInputs(before.inputs, inputs)) return [{ inputs, before, made: before.made }];
+        const made = attempted(() => madeUnit(inputs, stockOf));
+        if ('fault' in made) unplanned.push(unplannedUnit(inputs, made.fault));
+        return 'fault' in made ? [] : [{ inputs, before: undefined, made: made.value }];
       });
       const neighbours = railNeighbours(making.map(({ made }) => made));
-      const alone = making.map(({ inputs, before, made }) => {
+      const alone = making.flatMap(({ inputs, before, made }): { readonly plan: UnitPlan; readonly box: UnitDesign }[] => {
         const loads = neighbours(made);
         const shared = JSON.stringify(loads);
-        const unitPlan = before?.shared === shared ? before.plan : finishUnit(inputs, made, loads, stockOf);
-        next.set(inputs.box.id, { inputs, made, shared, plan: unitPlan });
-        return unitPlan;
+        const finished = before?.shared === shared ? { value: before.plan } : attempted(() => finishUnit(inputs, made, loads, stockOf));
+        if ('fault' in finished) {
+          unplanned.push(unplannedUnit(inputs, finished.fault));
+          return [];
+        }
+        next.set(inputs.box.id, { inputs, made, shared, plan: finished.value });
+        return [{ plan: finished.value, box: inputs.box }];
       });
       cache = next;
       const places = checkPlaces(
         wall,
-        alone.map((unit, index) => ({ ...unit, box: making[index]!.inputs.box })),
+        alone.map(({ plan: unit, box }) => ({ ...unit, box })),
       );
-      const units = alone.map((unit) => {
+      const units = alone.map(({ plan: unit }) => {
         const here = places.get(unit.id) ?? [];
         return here.length > 0 ? { ...unit, findings: gravestFirst([...here, ...unit.findings]) } : unit;
       });
       const rails = railPlans(design, units, stockOf);
       return {
         units,
+        unplanned,
         byId: new Map(units.map((unit) => [unit.id, unit])),
         rails,
         parts: [...units.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts), ...looseLines(design.loose, stockOf)],
-        findings: units.flatMap(({ findings }) => findings),
+        findings: [...unplanned.map(({ finding }) => finding), ...units.flatMap(({ findings }) => findings)],
         stockOf,
       };
     },
@@ -237,6 +264,34 @@ interface Made {
   readonly loaded: Load;
   readonly rows: readonly RowAnswer[];
   readonly hangInput: HangInput;
+}
+
+/** What a step of planning gives, or why there is nothing: a fault of the program takes one cabinet out, never the page. */
+function attempted<T>(step: () => T): { readonly value: T } | { readonly fault: DesignFault } {
+  try {
+    return { value: step() };
+  } catch (error) {
+    if (error instanceof Unbuildable) return { fault: error.fault };
+    return { fault: { code: 'failed', path: [], message: `planning it failed (${String(error)})`, accepted: 'the design before the last change' } };
+  }
+}
+
+class Unbuildable extends Error {
+  constructor(readonly fault: DesignFault) {
+    super(fault.message);
+  }
+}
+
+const unplannedUnit = ({ box: { id, name }, letter }: UnitInputs, fault: DesignFault): UnplannedUnit => {
+  const { path, message, accepted } = fault;
+  const station = path[0] === 'hanging' ? 'hang' : 'box';
+  return { id, name, letter, fault, finding: { check: 'not-planned', unit: id, severity: 'stop', station, panels: [], path, message, accepted, fixes: [] } };
+};
+
+function madeUnit(inputs: UnitInputs, stockOf: (id: string) => Stocked): Made {
+  const fault = faultOfUnit(inputs.box);
+  if (fault) throw new Unbuildable(fault);
+  return makeUnit(inputs, stockOf);
 }
 
 function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf: (id: string) => Stocked): Made {

@@ -3,6 +3,7 @@
  * round one within its limits, and what that moves is said. Screws, boards and sheets are bought as they are
  * and stay; so do lengths that are already round there.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import { familyOf } from '../carcass/families.ts';
 import type { Field } from '../carcass/form.ts';
 import { entered, type Entered } from '../length/entered.ts';
@@ -14,7 +15,7 @@ export interface Moved {
   /** Inside the unit. */
   readonly path: readonly string[];
   /** Word of the field; the element it belongs to, counted from one. */
-  readonly label: string;
+  readonly label: WordKey;
   readonly element: number | null;
   readonly from: Entered;
   readonly to: Entered;

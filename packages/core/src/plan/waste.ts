@@ -1,4 +1,5 @@
 /** What became of the sheets of a project: parts, offcuts worth keeping, and what is neither, as the layout had it and as it came. */
+import type { WordKey } from '../checks/words/labels.ts';
 import { lyingAfter } from '../cuts/left.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
 import { apply, formula, termOf, total, type Figure, type FigureTerm } from '../worked/figure.ts';
@@ -58,7 +59,7 @@ const WASTE = formula({
 /** What of the sheets of one product that are cut up went where, piece by piece. */
 type Pieces = Readonly<Record<'sheets' | 'parts' | 'spoiled' | 'kept', FigureTerm[]>>;
 
-const surface = (l: number, w: number, key: string): FigureTerm => termOf(apply(SURFACE, { l: l / 1e6, w: w / 1e6 }), '', { key });
+const surface = (l: number, w: number, key: WordKey): FigureTerm => termOf(apply(SURFACE, { l: l / 1e6, w: w / 1e6 }), '', { key });
 
 /** Of sheets all of whose cuts are made, product by product. */
 export function wasteOf(design: Pick<Design, 'layouts'>, record: readonly RecordEntry[], workshop: Workshop): LearnedWaste[] {

@@ -10,7 +10,7 @@ import type { StackSet } from './stack.ts';
 
 /** Outer blades, leaves, and what test cuts said it cuts over: the width of one pass. */
 export function stackSum({ chippers, shims }: StackSet, { outer, over }: Stack): Dimension {
-  const leaves = (key: string, each: readonly Length[]) =>
+  const leaves = (key: 'chipper' | 'shim', each: readonly Length[]) =>
     [...new Set(each)].map((leaf) => plus(key, leaf, { times: each.filter((other) => other === leaf).length }));
   return dimension([
     plus('outer-blades', outer.nm),

@@ -1,4 +1,5 @@
 /** A unit as a family hands it on: panels, meetings, compartments and how it hangs. Loads, parts, drawings and setups read this. */
+import type { FixKey } from '../checks/words/fixes.ts';
 import type { Length } from '../length/length.ts';
 import type { Dimension, Label, Source } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
@@ -122,7 +123,7 @@ export interface Prop {
   /** Panels it is made of; none for bought ones. */
   readonly panels: readonly string[];
   /** What would make it stronger: a value for a path of the unit, in words of the fixes. */
-  readonly stronger: readonly { readonly label: string; readonly path: readonly string[]; readonly value: unknown }[];
+  readonly stronger: readonly { readonly label: FixKey; readonly path: readonly string[]; readonly value: unknown }[];
 }
 
 export interface HingeScrews {

@@ -1,6 +1,6 @@
 /** Random units of every family, each sound by its own rules: for the property tests. Test support. */
 import fc from 'fast-check';
-import { familyOf, type FamilyId, type UnitDesign } from '../carcass/families.ts';
+import { faultOfUnit, type FamilyId, type UnitDesign } from '../carcass/families.ts';
 import { entered } from '../length/entered.ts';
 import { newUnit } from './family-units.ts';
 
@@ -281,4 +281,4 @@ export const arbitraryUnit = (family: FamilyId): fc.Arbitrary<UnitDesign> =>
           newUnit(family) as unknown as Row,
         ) as unknown as UnitDesign,
     )
-    .filter((unit) => familyOf(unit).faultOf?.(unit) == null);
+    .filter((unit) => faultOfUnit(unit) === null);

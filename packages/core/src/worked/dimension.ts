@@ -2,11 +2,12 @@
  * A length with the named terms that made it. The value is computed from the terms on show, never
  * beside them, so that a sum on the screen cannot disagree with the number over it.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import type { Length } from '../length/length.ts';
 
 /** What a term is called: a key of the word list, with the name of what it belongs to where one is needed. */
 export interface Label {
-  readonly key: string;
+  readonly key: WordKey;
   readonly of?: string;
 }
 
@@ -43,10 +44,10 @@ export function dimension(terms: readonly LengthTerm[], over = 1): Dimension {
 
 type TermExtra = Pick<LengthTerm, 'source' | 'inner'>;
 
-export const plus = (key: string, value: Length, extra: TermExtra & { times?: number; of?: string } = {}): LengthTerm => term(1, key, value, extra);
-export const minus = (key: string, value: Length, extra: TermExtra & { times?: number; of?: string } = {}): LengthTerm => term(-1, key, value, extra);
+export const plus = (key: WordKey, value: Length, extra: TermExtra & { times?: number; of?: string } = {}): LengthTerm => term(1, key, value, extra);
+export const minus = (key: WordKey, value: Length, extra: TermExtra & { times?: number; of?: string } = {}): LengthTerm => term(-1, key, value, extra);
 
-function term(sign: number, key: string, value: Length, { times = 1, of, source, inner }: TermExtra & { times?: number; of?: string }): LengthTerm {
+function term(sign: number, key: WordKey, value: Length, { times = 1, of, source, inner }: TermExtra & { times?: number; of?: string }): LengthTerm {
   return {
     label: of === undefined ? { key } : { key, of },
     value,

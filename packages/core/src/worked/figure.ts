@@ -3,6 +3,7 @@
  * A formula is a row: its letters, its source and one function of its named terms. A Figure is plain
  * data, made by apply(): its value can only be what the formula gives for the terms on show.
  */
+import type { WordKey } from '../checks/words/labels.ts';
 import type { Dimension, Label, Source } from './dimension.ts';
 
 export type FigureUnit =
@@ -50,8 +51,8 @@ export interface Figure {
   readonly terms: readonly FigureTerm[];
 }
 
-export interface Formula<K extends string> {
-  readonly label: string;
+export interface Formula<K extends string, L extends WordKey = WordKey> {
+  readonly label: L;
   readonly unit: FigureUnit;
   readonly text: string;
   readonly source: string;
@@ -62,8 +63,11 @@ export interface Formula<K extends string> {
 
 export type TermValue = number | Figure | { readonly value: number; readonly label?: Label; readonly source?: Source; readonly length?: Dimension };
 
-/** Declares a formula; K is read off its terms. */
-export const formula = <K extends string>(row: Formula<K>): Formula<K> => row;
+/** A term without words of its own is an error of types at the formula that has it. */
+type Named<L extends string, K extends string> = `${L}.${K}` extends WordKey ? unknown : { readonly missingWords: Exclude<`${L}.${K}`, WordKey> };
+
+/** Declares a formula; K and L are read off its terms and its label. */
+export const formula = <K extends string, L extends WordKey>(row: Formula<K, L> & Named<L, K>): Formula<K, L> => row;
 
 interface Slot<K> {
   readonly symbol: K;
@@ -77,7 +81,7 @@ const slots = new WeakMap<object, readonly Slot<string>[]>();
 function slotsOf<K extends string>(row: Formula<K>): readonly Slot<K>[] {
   let known = slots.get(row) as readonly Slot<K>[] | undefined;
   if (!known) {
-    known = (Object.keys(row.terms) as K[]).map((symbol) => ({ symbol, unit: row.terms[symbol], label: { key: `${row.label}.${symbol}` } }));
+    known = (Object.keys(row.terms) as K[]).map((symbol) => ({ symbol, unit: row.terms[symbol], label: { key: `${row.label}.${symbol}` as WordKey } }));
     slots.set(row, known);
   }
   return known;
@@ -105,17 +109,17 @@ function describe(symbol: string, unit: FigureUnit, own: Label, { value, label, 
 }
 
 /** A sum of many figures of one unit: loads on a shelf, masses of parts. */
-export function total(key: string, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
+export function total(key: WordKey, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
   return { value: parts.reduce((sum, part) => sum + part.value, 0), unit, label: { key }, text: 'sum of all', source, terms: parts };
 }
 
 /** The greatest of several figures, keeping all of them on show. */
-export function greatest(key: string, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
+export function greatest(key: WordKey, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
   return { value: Math.max(...parts.map(({ value }) => value)), unit, label: { key }, text: 'the greatest of', source, terms: parts };
 }
 
 /** The least of several figures, keeping all of them on show. */
-export function least(key: string, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
+export function least(key: WordKey, unit: FigureUnit, parts: readonly FigureTerm[], source = '[eq]'): Figure {
   return { value: Math.min(...parts.map(({ value }) => value)), unit, label: { key }, text: 'the least of', source, terms: parts };
 }
 

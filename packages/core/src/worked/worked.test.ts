@@ -29,18 +29,18 @@ test('a shared length keeps the sum it was shared from', () => {
   expect(extend(openings, [plus('into-dado', mm(1))]).terms[0]!.inner).toBe(openings);
 });
 
-const AREA = formula({ label: 'bending-stiffness', unit: 'mm2', text: 'a b', source: '[eq]', terms: { a: 'mm', b: 'mm' }, compute: ({ a, b }) => a * b });
+const AREA = formula({ label: 'screw-shear', unit: 'mm2', text: 'R n', source: '[eq]', terms: { R: 'mm', n: 'mm' }, compute: ({ R, n }) => R * n });
 
 test('a figure is what its formula gives for the terms on show', () => {
-  const inner = apply(AREA, { a: 3, b: 4 });
-  const outer = apply(AREA, { a: inner, b: { value: 2, source: { kind: 'entered', path: ['x'] } } });
+  const inner = apply(AREA, { R: 3, n: 4 });
+  const outer = apply(AREA, { R: inner, n: { value: 2, source: { kind: 'entered', path: ['x'] } } });
   expect(outer.value).toBe(24);
   expect(outer.terms[0]!.inner).toBe(inner);
-  expect(outer.terms[1]).toMatchObject({ symbol: 'b', value: 2, source: { kind: 'entered' } });
+  expect(outer.terms[1]).toMatchObject({ symbol: 'n', value: 2, source: { kind: 'entered' } });
 });
 
 test('totals and greatest keep every part', () => {
-  const parts = [termOf(apply(AREA, { a: 1, b: 2 })), termOf(apply(AREA, { a: 3, b: 4 }))];
+  const parts = [termOf(apply(AREA, { R: 1, n: 2 })), termOf(apply(AREA, { R: 3, n: 4 }))];
   expect(total('contents', 'mm2', parts).value).toBe(14);
   expect(greatest('contents', 'mm2', parts)).toMatchObject({ value: 12, terms: parts });
 });

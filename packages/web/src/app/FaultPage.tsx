@@ -1,10 +1,12 @@
 /** Shown where a page broke: what is kept, and the ways on. */
 import { Button } from '@mui/material';
-import { useNavigate, useRouteError } from 'react-router';
+import { useNavigate, useParams, useRouteError } from 'react-router';
+import { WaysOut } from '../features/project/WaysOut.tsx';
 
 export function FaultPage() {
   const error = useRouteError();
   const navigate = useNavigate();
+  const { projectId } = useParams();
   return (
     <main className="fault-page">
       <h1>This page broke.</h1>
@@ -12,11 +14,15 @@ export function FaultPage() {
       <p>
         <Button variant="contained" onClick={() => window.location.reload()}>
           Open it again
-        </Button>{' '}
+        </Button>
+      </p>
+      {projectId === undefined ? (
         <Button variant="outlined" onClick={() => void navigate('/')}>
           All projects
         </Button>
-      </p>
+      ) : (
+        <WaysOut projectId={projectId} />
+      )}
       <p className="quiet">{error instanceof Error ? error.message : String(error)}</p>
     </main>
   );

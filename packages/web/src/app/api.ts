@@ -40,6 +40,8 @@ export interface StoredEntry {
 }
 
 export interface RevisionRow {
+  /** The version it brought back; null for one that was edited. */
+  readonly restoredFrom: number | null;
   readonly number: number;
   readonly savedAt: string;
 }

@@ -1,4 +1,4 @@
-/** Says that the desk's disk is nearly full, on every page and before saving fails. */
+/** Warns on every page that the desk's disk is nearly full, before saving fails. Dismissed, it comes back when half of what was free then is gone. */
 import { Alert } from '@mui/material';
 import { useEffect, useState } from 'react';
 
@@ -23,10 +23,11 @@ export function DiskNotice() {
     const timer = setInterval(() => void ask(), ASK_EVERY_MS);
     return () => clearInterval(timer);
   }, []);
-  if (freeMb === null) return null;
+  const [dismissedMb, setDismissedMb] = useState(Infinity);
+  if (freeMb === null || freeMb > dismissedMb / 2) return null;
   return (
-    <Alert severity="warning" className="disk-notice">
-      The disk is nearly full: {freeMb} MB left. Free some space, or changes can soon not be saved.
+    <Alert severity="warning" className="disk-notice" onClose={() => setDismissedMb(freeMb)}>
+      The disk is nearly full: {freeMb} MB left. Free some space, or changes cannot be saved soon.
     </Alert>
   );
 }

@@ -1,10 +1,11 @@
 /** What the sums of the build call their terms, and why one step comes before another. */
-export const BUILD_WORDS: Readonly<Record<string, string>> = {
+export const BUILD_WORDS = {
   'opening-came': 'opening as it came out',
   'size-asked': 'as it was asked for',
   'came-longer': 'came out longer by',
   'came-shorter': 'came out shorter by',
   'step-minutes': 'hands on',
+  'work-minutes': 'minutes of one kind of work',
   'work-minutes.n': 'how many',
   'work-minutes.each': 'each',
   'paced-minutes': 'hands on, at this shop’s pace',
@@ -153,4 +154,4 @@ export const BUILD_WORDS: Readonly<Record<string, string>> = {
   'reason-lifted-empty': 'it is lifted without what is loose in it',
   'reason-locked-first': 'the lock keeps a push from below from lifting it off',
   'reason-all-in-place': 'things go in when everything they stand in is there',
-};
+} as const;

@@ -29,6 +29,8 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             says: `${capital(labelWords(finding.name))} does not come up to the ${labelWords(finding.other)} with these sizes.`,
             why: 'The joint between the two cannot be cut; change the angle or the size last entered.',
           };
+    case 'not-planned':
+      return { says: `${capital(finding.message)}.`, why: `Accepted: ${finding.accepted}.` };
     case 'parts-clash':
       return {
         says: `${capital(labelWords(finding.name))} and ${labelWords(finding.other)} stand in one another.`,
@@ -103,6 +105,14 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             ? 'There is nothing to screw the cabinet half to.'
             : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`,
         why: 'Screw heads pull through a thin back, and its edges let go.',
+      };
+    case 'off-balance':
+      return {
+        says:
+          finding.pastMm === null
+            ? 'The two halves of the cleat do not overlap.'
+            : `The center of gravity is ${mm(finding.pastMm)} past the end of where the two halves of the cleat overlap.`,
+        why: 'The weight comes down only where they overlap: the cabinet tips off sideways.',
       };
     case 'no-spacer':
       return { says: 'There is no spacer at the bottom.', why: 'The unit swings in until it hangs crooked, and the cleat is pried off.' };

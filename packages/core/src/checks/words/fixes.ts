@@ -3,7 +3,96 @@ import type { DisplayUnit } from '../../length/length.ts';
 import type { FixLabel } from '../finding.ts';
 import { fineText, lengthText } from './amounts.ts';
 import { labelWords } from './labels.ts';
-import { placeFixWords } from './place-fixes.ts';
+import { placeFixWords, type PlaceFixKey } from './place-fixes.ts';
+
+/** Every fix there are words for: another key does not compile. */
+export type FixKey = PlaceFixKey | OwnFixKey;
+
+type OwnFixKey =
+  | 'fit-loose'
+  | 'trim-part'
+  | 'remake-from'
+  | 'remake-part'
+  | 'shim-part'
+  | 'accept-part'
+  | 'take-readings'
+  | 'grain-along'
+  | 'grain-across'
+  | 'cut-from-offcut'
+  | 'use-dado'
+  | 'bottom-between'
+  | 'use-stock'
+  | 'glue-joints'
+  | 'make-narrower'
+  | 'space-evenly'
+  | 'add-support'
+  | 'take-part-out'
+  | 'shelf-on-pins'
+  | 'not-glued-yet'
+  | 'take-shelf-out'
+  | 'slot-a-third'
+  | 'add-screws'
+  | 'no-glue'
+  | 'use-screw-length'
+  | 'enter-studs'
+  | 'move-along'
+  | 'run-on-right'
+  | 'run-on-left'
+  | 'inset-left'
+  | 'inset-right'
+  | 'hang-lower'
+  | 'add-rail'
+  | 'add-spacer'
+  | 'spacer-same-stock'
+  | 'add-anti-lift'
+  | 'longer-brackets'
+  | 'more-second'
+  | 'screw-through'
+  | 'hang-on-cleat'
+  | 'back-of'
+  | 'cleat-full-length'
+  | 'cleat-of'
+  | 'more-upper'
+  | 'more-lower'
+  | 'more-cabinet-screws'
+  | 'more-rail-screws'
+  | 'let-it-follow'
+  | 'fronts-over'
+  | 'back-play'
+  | 'square-ends'
+  | 'split-back-at'
+  | 'back-in-one'
+  | 'leave-loose'
+  | 'use-screws'
+  | 'same-end'
+  | 'glaze-with'
+  | 'slots-first'
+  | 'leave-wide'
+  | 'back-the-exit'
+  | 'back-to-what-is-cut'
+  | 'see-what-is-cut'
+  | 'finish-before'
+  | 'mask-glue'
+  | 'use-brads'
+  | 'screws-instead'
+  | 'hide-pockets'
+  | 'drill-pilots'
+  | 'fewer-screws'
+  | 'taller-gates'
+  | 'gates-reach'
+  | 'more-hinge-screws'
+  | 'more-props'
+  | 'larger-screw'
+  | 'taller-cleat'
+  | 'lift-limit'
+  | 'other-sheet'
+  | 'rip-from-board'
+  | 'machine-capacity'
+  | 'no-deeper-than'
+  | 'break-down-first'
+  | 'see-the-cut'
+  | 'other-saw'
+  | 'see-on-sheets';
 
 export function fixWords(label: FixLabel, unit: DisplayUnit): string {
   const { key, lengthNm, text, number } = label;
@@ -89,6 +178,10 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Screw it through its rail into the studs';
     case 'hang-on-cleat':
       return 'Hang it on a cleat';
+    case 'cleat-full-length':
+      return 'Make the wall half as long as the cabinet half';
+    case 'back-of':
+      return `Use ${text} for the back`;
     case 'cleat-of':
       return `Rip the cleat from ${text}`;
     case 'more-upper':
@@ -174,6 +267,6 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
     case 'see-on-sheets':
       return 'See both on the sheets';
     default:
-      return placeFixWords(label, unit);
+      return placeFixWords({ ...label, key }, unit);
   }
 }

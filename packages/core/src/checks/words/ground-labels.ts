@@ -1,5 +1,5 @@
 /** What the sums of plugs, anchors, metal studs and load cases call their terms. */
-export const GROUND_WORDS: Readonly<Record<string, string>> = {
+export const GROUND_WORDS = {
   'wall-covering': 'what lies between',
   'rated-fixing': 'counted on of its rating',
   'rated-fixing.rating': 'its maker says',
@@ -54,4 +54,4 @@ export const GROUND_WORDS: Readonly<Record<string, string>> = {
   'moving-plane.W': 'weight',
   'moving-plane.ways': 'along the floor, of its weight',
   'moving-plane.up': 'up and down, of its weight',
-};
+} as const;

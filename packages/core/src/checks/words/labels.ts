@@ -1,12 +1,23 @@
 /** The names of everything a sum, a part or a field can be called. US trade words; a second list joins here. */
 import type { Label } from '../../worked/dimension.ts';
-import { FAMILY_WORDS } from '../../carcass/families.ts';
+import { CABINET_RUN_WORDS } from '../../carcass/cabinet-run-form.ts';
+import { CORNER_UNIT_WORDS } from '../../carcass/corner-unit-form.ts';
+import { DRAWER_UNIT_WORDS } from '../../carcass/drawer-unit-form.ts';
+import { FOLD_DOWN_WORDS } from '../../carcass/fold-down-form.ts';
+import { LEDGE_RACK_WORDS } from '../../carcass/ledge-rack-form.ts';
+import { MITRED_BOX_WORDS } from '../../carcass/mitred-box-form.ts';
+import { SHELF_BOX_WORDS } from '../../carcass/shelf-box-form.ts';
+import { SLAB_WORDS } from '../../carcass/slab-form.ts';
+import { SLOPED_BOX_WORDS } from '../../carcass/sloped-box-form.ts';
+import { SLOT_RACK_WORDS } from '../../carcass/slot-rack-form.ts';
+import { TOOL_TILL_WORDS } from '../../carcass/tool-till-form.ts';
+import { INSERT_WORDS } from '../../carcass/inserts.ts';
 import { BUILD_WORDS } from './build-labels.ts';
 import { FIGURE_WORDS } from './figure-labels.ts';
 import { GROUND_WORDS } from './ground-labels.ts';
 import { OPENED_WORDS } from './opened-labels.ts';
 
-export const WORDS: Readonly<Record<string, string>> = {
+const OWN = {
   // panels and parts
   'side-left': 'left side',
   'side-right': 'right side',
@@ -46,6 +57,7 @@ export const WORDS: Readonly<Record<string, string>> = {
   spacer: 'spacer',
   'cleat-blank': 'cleat blank',
   'loose-part': '{of}',
+  item: '{of}',
   'loose-length': 'length, as entered',
   'loose-width': 'width, as entered',
   'opening-bottom': 'bottom opening',
@@ -286,17 +298,35 @@ export const WORDS: Readonly<Record<string, string>> = {
   'fit-push': 'push',
   'fit-glue': 'glue',
   'fit-loose': 'loose',
+} as const;
+
+const ALL = {
+  ...OWN,
   ...FIGURE_WORDS,
   ...OPENED_WORDS,
   ...BUILD_WORDS,
   ...GROUND_WORDS,
-  ...FAMILY_WORDS,
+  ...INSERT_WORDS,
+  ...CABINET_RUN_WORDS,
+  ...CORNER_UNIT_WORDS,
+  ...DRAWER_UNIT_WORDS,
+  ...FOLD_DOWN_WORDS,
+  ...LEDGE_RACK_WORDS,
+  ...MITRED_BOX_WORDS,
+  ...SHELF_BOX_WORDS,
+  ...SLAB_WORDS,
+  ...SLOPED_BOX_WORDS,
+  ...SLOT_RACK_WORDS,
+  ...TOOL_TILL_WORDS,
 };
+
+/** What can be named: a label with another key does not compile. */
+export type WordKey = keyof typeof ALL;
+
+export const WORDS: Readonly<Record<string, string>> = ALL;
 
 /** The words of a label. Throws a RangeError on a key the list does not have: a test walks every label of a plan. */
 export function labelWords({ key, of }: Label): string {
-  // What a person named: the name itself, never a key of the list.
-  if (key === 'item') return of ?? '';
   if (NAMED.has(key)) return WORDS[key]!.replace('{of}', () => of ?? '');
   const words = WORDS[key];
   if (words === undefined) throw new RangeError(`there are no words for '${key}'`);
@@ -304,7 +334,7 @@ export function labelWords({ key, of }: Label): string {
 }
 
 /** Labels whose blank is a name a person gave. */
-const NAMED: ReadonlySet<string> = new Set(['row-item', 'rail-blank']);
+const NAMED: ReadonlySet<string> = new Set(['item', 'row-item', 'rail-blank']);
 
 /** A part's name inside another: 'shelf 2', 'bottom'. */
 function partOfName(of: string): string {

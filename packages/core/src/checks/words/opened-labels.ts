@@ -1,5 +1,5 @@
 /** What the sums of open doors, drawers, leaves and tabs call their terms. */
-export const OPENED_WORDS: Readonly<Record<string, string>> = {
+export const OPENED_WORDS = {
   'moved-out': 'moved out by what opens',
   'moved-out.m': 'mass that moves',
   'moved-out.moved': 'its center moves out by',
@@ -116,4 +116,4 @@ export const OPENED_WORDS: Readonly<Record<string, string>> = {
   'tab-bending.F': 'allowable stress',
   'link-tab': 'tab of the {of}',
   'link-slide': 'slides of drawer {of}',
-};
+} as const;

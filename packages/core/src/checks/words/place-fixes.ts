@@ -4,7 +4,52 @@ import type { FixLabel } from '../finding.ts';
 import { fineText, lengthText } from './amounts.ts';
 import { labelWords } from './labels.ts';
 
-export function placeFixWords({ key, lengthNm = 0, otherNm = 0, text = '', number = 0, name }: FixLabel, unit: DisplayUnit): string {
+export type PlaceFixKey =
+  | 'enter-wall'
+  | 'fix-to-studs'
+  | 'notch-half'
+  | 'bolt-two-planes'
+  | 'enter-rating'
+  | 'enter-place'
+  | 'allow-seating'
+  | 'leave-height'
+  | 'leave-gap'
+  | 'enter-looked'
+  | 'make-deeper'
+  | 'make-shallower'
+  | 'make-taller'
+  | 'make-wider'
+  | 'raise-opening'
+  | 'turn-end-on'
+  | 'lay-it'
+  | 'stand-up'
+  | 'lean-it'
+  | 'take-off'
+  | 'move-things'
+  | 'shallower-hole'
+  | 'fewer-deep'
+  | 'take-count'
+  | 'closer-pitch'
+  | 'closer-supports'
+  | 'add-lip'
+  | 'tilt-back'
+  | 'move-to'
+  | 'move-and-grow'
+  | 'drop-item'
+  | 'split-in-two'
+  | 'hang-higher'
+  | 'hinge-other-side'
+  | 'two-doors'
+  | 'shim-it'
+  | 'own-wall-half'
+  | 'as-the-rail'
+  | 'hang-on-rail'
+  | 'cleat-pitch';
+
+export function placeFixWords(
+  { key, lengthNm = 0, otherNm = 0, text = '', number = 0, name }: Omit<FixLabel, 'key'> & { readonly key: PlaceFixKey },
+  unit: DisplayUnit,
+): string {
   const length = lengthText(lengthNm, unit);
   switch (key) {
     case 'enter-wall':
@@ -88,6 +133,6 @@ export function placeFixWords({ key, lengthNm = 0, otherNm = 0, text = '', numbe
     case 'cleat-pitch':
       return `Set its cleats ${length} apart`;
     default:
-      throw new RangeError(`there are no words for the fix '${key}'`);
+      return key satisfies never;
   }
 }

@@ -19,6 +19,7 @@ import * as fifteenth from './0015-device-sessions.ts';
 import * as sixteenth from './0016-exact-ids.ts';
 import * as seventeenth from './0017-record-positions.ts';
 import * as eighteenth from './0018-label-jobs.ts';
+import * as nineteenth from './0019-restored-from.ts';
 
 export interface Migration {
   readonly name: string;
@@ -45,4 +46,5 @@ export const MIGRATIONS: readonly Migration[] = [
   sixteenth,
   seventeenth,
   eighteenth,
+  nineteenth,
 ];

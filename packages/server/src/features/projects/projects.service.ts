@@ -61,6 +61,8 @@ export interface StoredProject {
 export interface RevisionRow {
   readonly number: number;
   readonly savedAt: string;
+  /** The version it brought back; null for one that was edited. */
+  readonly restoredFrom: number | null;
 }
 
 /** Saves of one tab within this time are one revision in the history. */
@@ -165,13 +167,14 @@ export class ProjectsService {
   }
 
   /** Replaces the document when nobody else has since `base`; throws 409 with the current one otherwise. */
-  async save(id: string, base: number, session: string, value: object): Promise<{ revision: number }> {
+  /** `restoredFrom`: the version it brings back; null for an edit. */
+  async save(id: string, base: number, session: string, value: object, restoredFrom: number | null = null): Promise<{ revision: number }> {
     const design = designCodec.read(value, 'document');
     const saved = await transacted(this.sequelize, async (transaction) => {
       const project = await this.locked(id, transaction);
       if (project.revision !== base) throw stale(base, { revision: project.revision, document: project.document });
       checkProducts(design, await this.workshop.read(transaction));
-      const revision = await this.write(project, design, session, transaction);
+      const revision = await this.write(project, design, session, transaction, restoredFrom);
       // A layout may arrive after the cuts that were ticked on it.
       await this.cuts.follow(id, transaction, design);
       return { revision };
@@ -217,20 +220,25 @@ export class ProjectsService {
 
   async history(id: string): Promise<RevisionRow[]> {
     await this.find(id);
-    const rows = await this.revisions.findAll({ where: { projectId: id }, order: [['number', 'DESC']], limit: 200, attributes: ['number', 'savedAt'] });
-    return rows.map(({ number, savedAt }) => ({ number, savedAt: savedAt.toISOString() }));
+    const rows = await this.revisions.findAll({
+      where: { projectId: id },
+      order: [['number', 'DESC']],
+      limit: 200,
+      attributes: ['number', 'savedAt', 'restoredFrom'],
+    });
+    return rows.map(({ number, savedAt, restoredFrom }) => ({ number, savedAt: savedAt.toISOString(), restoredFrom }));
   }
 
-  async revision(id: string, number: number): Promise<{ number: number; document: Json }> {
+  async revision(id: string, number: number): Promise<{ number: number; document: Json; restoredFrom: number | null }> {
     const row = await this.revisions.findOne({ where: { projectId: id, number } });
     if (!row) throw notFound('revision', 'number');
-    return { number, document: row.document };
+    return { number, document: row.document, restoredFrom: row.restoredFrom };
   }
 
   /** The old document becomes the newest revision: nothing in between is lost. */
   async restoreRevision(id: string, number: number, base: number, session: string): Promise<StoredProject> {
-    const { document } = await this.revision(id, number);
-    await this.save(id, base, `${session}-restored`.slice(0, 64), document as object);
+    const { document, restoredFrom } = await this.revision(id, number);
+    await this.save(id, base, `${session}-restored`.slice(0, 64), document as object, restoredFrom ?? number);
     return this.find(id);
   }
 
@@ -249,12 +257,12 @@ export class ProjectsService {
     return { id: row.id, demo: row.demo, revision: row.revision, document };
   }
 
-  private async write(project: ProjectModel, design: Design, session: string, transaction: Transaction): Promise<number> {
+  private async write(project: ProjectModel, design: Design, session: string, transaction: Transaction, restoredFrom: number | null = null): Promise<number> {
     const document = designCodec.write(design);
     const revision = project.revision + 1;
     await project.update({ name: design.name, revision, document, updatedAt: new Date() }, { transaction });
     await this.project(project.id, design, transaction);
-    await this.keep(project.id, revision, session, document, transaction);
+    await this.keep(project.id, revision, session, document, transaction, restoredFrom);
     return revision;
   }
 
@@ -280,7 +288,14 @@ export class ProjectsService {
     if (rows.length > 0) await this.units.bulkCreate(rows, { updateOnDuplicate: UNIT_COLUMNS, transaction });
   }
 
-  private async keep(projectId: string, number: number, session: string, document: Json, transaction: Transaction): Promise<void> {
+  private async keep(
+    projectId: string,
+    number: number,
+    session: string,
+    document: Json,
+    transaction: Transaction,
+    restoredFrom: number | null = null,
+  ): Promise<void> {
     const { workshop } = await this.workshop.find(transaction);
     const now = new Date();
     const nowMs = performance.now();
@@ -292,8 +307,8 @@ export class ProjectsService {
     });
     const fold = this.folding.get(projectId);
     if (last && last.session === session && fold?.revision === Number(last.id) && nowMs - fold.sinceMs < FOLD_MS)
-      return void (await last.update({ number, document, workshop, savedAt: now }, { transaction }));
-    const made = await this.revisions.create({ projectId, number, session, document, workshop, startedAt: now, savedAt: now }, { transaction });
+      return void (await last.update({ number, document, workshop, savedAt: now, restoredFrom }, { transaction }));
+    const made = await this.revisions.create({ projectId, number, session, document, workshop, startedAt: now, savedAt: now, restoredFrom }, { transaction });
     this.folding.set(projectId, { revision: Number(made.id), sinceMs: nowMs });
   }
 }

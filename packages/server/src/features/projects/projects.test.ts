@@ -149,9 +149,19 @@ describe('history', () => {
     expect(((await app.api.get(`/api/projects/${id}/revisions`)).body as Row[]).map(({ number }) => number)).toEqual([4, 3, 2, 1]);
     const between = await app.api.get(`/api/projects/${id}/revisions/2`).expect(200);
     expect(between.body).toMatchObject({ number: 2, document: { units: { ink: { width: '710 mm' } } } });
+    // Brought back once more, it still says which version it was: undo walks back from there.
+    await app.api.post(`/api/projects/${id}/revisions/4/restore`).send({ base: 4, session: 'c' }).expect(201);
+    const from = ((await app.api.get(`/api/projects/${id}/revisions`)).body as Row[]).map(({ number, restoredFrom }) => [number, restoredFrom]);
+    expect(from).toEqual([
+      [5, 1],
+      [4, 1],
+      [3, null],
+      [2, null],
+      [1, null],
+    ]);
     await app.api.get(`/api/projects/${id}/revisions/x`).expect(400);
     await app.api.post(`/api/projects/${id}/revisions/1/restore`).send({ base: 3, session: 'b' }).expect(409);
-    await app.api.post(`/api/projects/${id}/revisions/99/restore`).send({ base: 4, session: 'b' }).expect(404);
+    await app.api.post(`/api/projects/${id}/revisions/99/restore`).send({ base: 5, session: 'b' }).expect(404);
   });
 });
 

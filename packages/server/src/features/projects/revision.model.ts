@@ -23,6 +23,10 @@ export class RevisionModel extends Model {
   @Column(DataType.JSON)
   declare workshop: Json;
 
+  /** The version it brought back; null for one that was edited. */
+  @Column({ type: DataType.INTEGER, field: 'restored_from' })
+  declare restoredFrom: number | null;
+
   @Column({ type: DataType.DATE(3), field: 'started_at' })
   declare startedAt: Date;
 

@@ -1,30 +1,31 @@
 /** The cabinet's form: size first, what it holds, then joints and back. Findings of the station stand on top of it. */
 import { familyOf, labelWords, sizedByThings, type FieldGroup } from '@keen/core';
 import type { ReactNode } from 'react';
-import { Alert, Button, FormControlLabel, Switch } from '@mui/material';
+import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ShownUnit } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
+import type { Formed } from './ElementLists.tsx';
 import { ContentsFields } from './ContentsFields.tsx';
 import { ElementLists } from './ElementLists.tsx';
 import { shownFields, UnitFields } from './UnitFields.tsx';
 
-export function BoxForm({ shown, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
+/** Also for a cabinet there is no plan of: what it holds is entered once it can be built. */
+export function BoxForm({ shown, findings }: { readonly shown: Formed; readonly findings: ReactNode }) {
   const { box, plan, unit } = shown;
   const { set } = useEdit();
   return (
     <div className="reading">
       <h2>{box.name}</h2>
       <p className="kind">{labelWords({ key: `family-${box.family}` })}; change a figure and everything follows</p>
-      <Fault box={box} />
       {findings}
       <UnitFields box={box} unit={unit} group="size" />
       <Group shown={shown} group="shape" title="Shape" open />
       <details open>
         <summary>What it holds</summary>
-        {plan.unit.compartments.map((compartment) => (
-          <ContentsFields key={compartment.id} shown={shown} compartment={compartment} />
+        {plan?.unit.compartments.map((compartment) => (
+          <ContentsFields key={compartment.id} shown={{ box, plan, unit }} compartment={compartment} />
         ))}
-        <SizeByThings shown={shown} />
+        {plan && <SizeByThings shown={{ box, plan, unit }} />}
         <FormControlLabel
           control={<Switch size="small" checked={box.topLoaded} onChange={(event) => set(box, ['topLoaded'], event.target.checked)} />}
           label="things are put on top"
@@ -45,16 +46,6 @@ const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; rea
   { group: 'making', title: 'Making and finish' },
 ];
 
-/** What the family cannot be made with: nothing is lost, but it cannot be saved like this. */
-function Fault({ box }: { readonly box: ShownUnit['box'] }) {
-  const fault = familyOf(box).faultOf?.(box);
-  return fault ? (
-    <Alert severity="error">
-      This cannot be made, and is not saved: {fault.message}. What would do: {fault.accepted}.
-    </Alert>
-  ) : null;
-}
-
 /** For families whose places are sized by what is in them: shown while that would change something. */
 function SizeByThings({ shown: { box, plan } }: { readonly shown: ShownUnit }) {
   const { apply } = useEdit();
@@ -68,7 +59,7 @@ function SizeByThings({ shown: { box, plan } }: { readonly shown: ShownUnit }) {
 }
 
 /** A group of fields and the lists that belong to it; nothing when the family has none. */
-function Group({ shown, group, title, open }: { readonly shown: ShownUnit; readonly group: FieldGroup; readonly title: string; readonly open: boolean }) {
+function Group({ shown, group, title, open }: { readonly shown: Formed; readonly group: FieldGroup; readonly title: string; readonly open: boolean }) {
   const { box, unit } = shown;
   const lists = familyOf(box).form.elements.filter((form) => form.group === group);
   if (lists.length === 0 && shownFields(box, group).length === 0) return null;

@@ -12,7 +12,10 @@ import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { elementsOf, withoutElement } from './elements.ts';
 import { ElementFields } from './UnitFields.tsx';
 
-export function ElementLists({ shown, form }: { readonly shown: ShownUnit; readonly form: ElementsForm }) {
+/** A cabinet whose form is shown, and its plan where there is one. */
+export type Formed = Omit<ShownUnit, 'plan'> & { readonly plan: ShownUnit['plan'] | null };
+
+export function ElementLists({ shown, form }: { readonly shown: Formed; readonly form: ElementsForm }) {
   const { box, unit, plan } = shown;
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
@@ -52,7 +55,7 @@ export function ElementLists({ shown, form }: { readonly shown: ShownUnit; reado
       <h4>{labelWords({ key: form.label })}</h4>
       {rows.map((row, index) => {
         const panel = form.panel?.(box, row.id);
-        const name = panel ? plan.unit.byId.get(panel)?.name : undefined;
+        const name = panel ? plan?.unit.byId.get(panel)?.name : undefined;
         const title = name ? labelWords(name) : `${labelWords({ key: form.label })} ${index + 1}`;
         return (
           <div

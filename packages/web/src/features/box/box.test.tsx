@@ -146,13 +146,3 @@ describe('tries', () => {
     expect(screen.getByText(/take one out first/)).toBeTruthy();
   });
 });
-
-describe('a unit that cannot be made', () => {
-  test('says what is wrong and what would do, beside the fields', () => {
-    station([
-      { path: ['units', 'ink', 'back', 'kind'], value: 'over' },
-      { path: ['units', 'ink', 'hanging', 'kind'], value: 'recessed' },
-    ]);
-    expect(screen.getByRole('alert').textContent).toMatch(/needs an inset back.*What would do: rabbet, groove or none/);
-  });
-});

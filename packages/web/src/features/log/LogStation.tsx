@@ -42,7 +42,7 @@ export function LogStation({ shown }: { readonly shown: ShownUnit }) {
       </div>
       {view === 'entries' && <Entries shown={shown} />}
       {view === 'learned' && <Learned shown={shown} />}
-      {view === 'changes' && <Revisions shown={shown} />}
+      {view === 'changes' && <Revisions unit={shown.unit} />}
     </div>
   );
 }

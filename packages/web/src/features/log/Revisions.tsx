@@ -1,15 +1,17 @@
 /** Two versions beside one another: what changed, in words and, where a cabinet did, in pictures. */
-import { changeWords, createPlanner, designCodec, outcomeOf, type Design } from '@keen/core';
+import { changeWords, createPlanner, designCodec, outcomeOf, type Design, type DisplayUnit } from '@keen/core';
+import { Button } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
 import { request, type RevisionRow, type StoredProject } from '../../app/api.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Elevation } from '../../ui/Elevation.tsx';
-import { selectAvailable, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, selectOpen, selectPlan } from '../project/selectors.ts';
+import { useEdit } from '../project/useEdit.ts';
 
 const planner = createPlanner();
 
-export function Revisions({ shown }: { readonly shown: ShownUnit }) {
+export function Revisions({ unit: display }: { readonly unit: DisplayUnit }) {
   const { id, design, record } = useAppSelector(selectOpen);
   const workshop = useAppSelector(selectAvailable);
   const plan = useAppSelector(selectPlan);
@@ -17,6 +19,7 @@ export function Revisions({ shown }: { readonly shown: ShownUnit }) {
   const [asked, setAsked] = useState<number | null>(null);
   const [old, setOld] = useState<{ readonly number: number; readonly design: Design } | null>(null);
   const [failed, setFailed] = useState(false);
+  const { apply } = useEdit();
   useEffect(() => {
     let gone = false;
     request<RevisionRow[]>(`projects/${id}/revisions`)
@@ -47,7 +50,7 @@ export function Revisions({ shown }: { readonly shown: ShownUnit }) {
     };
   }, [id, asked]);
   const before = old && old.number === asked ? old.design : null;
-  const words = useMemo(() => (before ? changeWords(before, design, shown.unit) : null), [before, design, shown.unit]);
+  const words = useMemo(() => (before ? changeWords(before, design, display) : null), [before, design, display]);
   const planBefore = useMemo(() => {
     const read = before && outcomeOf(() => planner.plan(before, record, workshop));
     return read?.ok ? read.value : null;
@@ -68,6 +71,11 @@ export function Revisions({ shown }: { readonly shown: ShownUnit }) {
         onChange={(number) => setAsked(Number(number))}
       />
       {words?.changes.length === 0 && <p>Nothing has changed since.</p>}
+      {before && words && words.changes.length > 0 && (
+        <Button variant="outlined" onClick={() => apply([{ path: [], value: before }], '', `Version ${asked} restored`)}>
+          Restore this version
+        </Button>
+      )}
       {words && words.changes.length > 0 && (
         <ul>
           {words.changes.map(({ says }, index) => (

@@ -10,6 +10,7 @@ import { claimSession, takeUp } from '../save/outbox.ts';
 import { wholeRecord } from '../save/record-pages.ts';
 import { followProject, type Follower } from '../save/live.ts';
 import { startSaver, type Saver } from '../save/saver.ts';
+import { WaysOut } from './WaysOut.tsx';
 import { projectClosed, projectOpened } from './project.slice.ts';
 import { panelSelected } from './view.slice.ts';
 
@@ -54,17 +55,17 @@ export function OpenProject({ children }: { readonly children: ReactNode }) {
   if (problem) {
     return (
       <main className="notice-page">
+        <h1>This project cannot be opened</h1>
         <Alert severity="warning" action={<Button onClick={retry}>Try again</Button>}>
-          This project cannot be opened: {problem.message}. {problem.accepted}.
+          {problem.where}: {problem.message}. Accepted: {problem.accepted}.
         </Alert>
-        {problem.code !== 'away' && problem.code !== 'not-found' && (
-          <Button href={`/api/projects/${encodeURIComponent(projectId)}/file`} download>
-            Save file
+        {problem.code !== 'away' && problem.code !== 'not-found' ? (
+          <WaysOut projectId={projectId} />
+        ) : (
+          <Button component={Link} to="/">
+            All projects
           </Button>
         )}
-        <Button component={Link} to="/">
-          To the room
-        </Button>
       </main>
     );
   }

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ExplainProvider } from '../../ui/Explained.tsx';
+import { Guarded } from '../../ui/Guarded.tsx';
 import { useHotkeys, type Hotkey } from '../../ui/useHotkeys.ts';
 import { BoxStation } from '../box/BoxStation.tsx';
 import { BuildStation } from '../build/BuildStation.tsx';
@@ -17,14 +18,17 @@ import { SheetsStation } from '../sheets/SheetsStation.tsx';
 import { StockStation } from '../stock/StockStation.tsx';
 import { SumsStation } from '../sums/SumsStation.tsx';
 import { WallStation } from '../wall/WallStation.tsx';
+import { CannotPlan } from './CannotPlan.tsx';
+import { NoSuchCabinet } from './NoSuchCabinet.tsx';
 import { EmptyProject } from './EmptyProject.tsx';
 import { Finder } from './Finder.tsx';
 import { LiveRegion } from './LiveRegion.tsx';
-import { noticeRead, problemRead, redone, undone } from './project.slice.ts';
+import { noticeRead, problemRead, redone, refusedEntriesRemoved, undone } from './project.slice.ts';
 import { ReadingPane } from './ReadingPane.tsx';
-import { selectOpen, useUnit, type ShownUnit } from './selectors.ts';
+import { NO_CABINET, selectOpen, useIsUnknownUnit, useUnit, useUnplanned, type ShownUnit } from './selectors.ts';
 import { focusField } from './focusField.ts';
 import { ShortcutList } from './ShortcutList.tsx';
+import { StationFault } from './StationFault.tsx';
 import { STATIONS, Stations, type StationId } from './Stations.tsx';
 import { Tally } from './Tally.tsx';
 import { TopBar } from './TopBar.tsx';
@@ -35,10 +39,10 @@ import { panelSelected, picked } from './view.slice.ts';
 
 const NARROW = '(max-width: 999px)';
 export function ProjectPage() {
-  const { station: stationText } = useParams();
+  const { station: stationText, unitId: here = NO_CABINET } = useParams();
   const station: StationId = STATIONS.find(({ id }) => id === stationText)?.id ?? 'box';
   const summing = stationText === 'sums';
-  const { id } = useAppSelector(selectOpen);
+  const { id, design } = useAppSelector(selectOpen);
   const shown = useUnit();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -49,7 +53,7 @@ export function ProjectPage() {
   const undo = useUndo();
 
   /** At once: as a transition it would wait while a search keeps telling of better layouts. */
-  const goTo = (to: StationId, unitId = shown?.box.id ?? 'none'): void => void navigate(`/project/${id}/${unitId}/${to}`, { flushSync: true });
+  const goTo = (to: StationId, unitId = shown?.box.id ?? here): void => void navigate(`/project/${id}/${unitId}/${to}`, { flushSync: true });
   /** To the field a number was entered in. */
   const goToSource = (path: readonly string[]): void => {
     const [root, owner, ...rest] = path;
@@ -63,7 +67,6 @@ export function ProjectPage() {
     focusField(field.join('.'));
   };
 
-  const here = shown?.box.id ?? 'none';
   const toSums = (): void => void navigate(`/project/${id}/${here}/sums`, { flushSync: true });
   const hotkeys = useMemo<readonly Hotkey[]>(
     () => [
@@ -90,7 +93,13 @@ export function ProjectPage() {
   useEffect(() => {
     if (paneRef.current) paneRef.current.scrollTop = 0;
   }, [pointedAt, station]);
-  const pane = <ReadingPane shown={shown} station={station} onStation={goTo} />;
+  // What breaks is tried again when the design, the station or the cabinet is another.
+  const guarded = useMemo(() => ({ design, station, here, summing }), [design, station, here, summing]);
+  const pane = (
+    <Guarded of={guarded} fallback={() => <p className="caution">This cannot be shown for the design as it is.</p>}>
+      <ReadingPane shown={shown} station={station} onStation={goTo} />
+    </Guarded>
+  );
   return (
     <NestProvider>
       <ExplainProvider onSource={goToSource}>
@@ -99,7 +108,9 @@ export function ProjectPage() {
           <SetAsideNotice />
           <Stations current={summing ? null : station} onStation={goTo} onSums={toSums} />
           <main className="station" id="station">
-            {summing && shown ? <SumsStation shown={shown} /> : <StationBody station={station} shown={shown} onStation={goTo} />}
+            <Guarded of={guarded} fallback={(error) => <StationFault error={error} />}>
+              {summing && shown ? <SumsStation shown={shown} /> : <StationBody station={station} shown={shown} onStation={goTo} />}
+            </Guarded>
           </main>
           {!narrow && (
             <aside className="pane" aria-label="Reading pane" ref={paneRef}>
@@ -124,7 +135,9 @@ export function ProjectPage() {
               </Drawer>
             </>
           )}
-          {shown && <Tally shown={shown} onStation={goTo} />}
+          <Guarded of={guarded} fallback={() => null}>
+            {shown && <Tally shown={shown} onStation={goTo} />}
+          </Guarded>
         </div>
         <Finder open={finding} onClose={() => setFinding(false)} onStation={goTo} hotkeys={hotkeys} />
         <ShortcutList open={listing} onClose={() => setListing(false)} hotkeys={hotkeys} />
@@ -146,8 +159,12 @@ function StationBody({
   readonly shown: ShownUnit | undefined;
   readonly onStation: (station: StationId, unit?: string) => void;
 }) {
+  const unplanned = useUnplanned();
+  const isUnknown = useIsUnknownUnit();
   if (station === 'contents') return <ContentsStation shown={shown} />;
   if (station === 'wall') return <WallStation shown={shown} />;
+  if (unplanned) return <CannotPlan shown={unplanned} />;
+  if (isUnknown) return <NoSuchCabinet station={station} />;
   if (!shown) return <EmptyProject onStation={onStation} />;
   switch (station) {
     case 'box':
@@ -168,7 +185,7 @@ function StationBody({
 }
 
 function Notices() {
-  const { notice, problem } = useAppSelector(selectOpen);
+  const { notice, problem, refusedEntries } = useAppSelector(selectOpen);
   const dispatch = useAppDispatch();
   return (
     <>
@@ -186,6 +203,19 @@ function Notices() {
           ) : undefined
         }
       />
+      <Snackbar open={refusedEntries.length > 0}>
+        <Alert
+          severity="error"
+          action={
+            <Button color="inherit" onClick={() => dispatch(refusedEntriesRemoved(Date.now()))}>
+              Delete {refusedEntries.length === 1 ? 'entry' : 'entries'}
+            </Button>
+          }
+        >
+          {refusedEntries.length === 1 ? 'One entry of the log was' : `${refusedEntries.length} entries of the log were`} not accepted:{' '}
+          {refusedEntries[0]?.problem.message}. Everything else is saved.
+        </Alert>
+      </Snackbar>
       <Snackbar open={problem !== null}>
         <Alert severity="error" onClose={() => dispatch(problemRead())}>
           {problem?.message}. Accepted: {problem?.accepted}

@@ -12,7 +12,7 @@ import { SheetsReading } from '../sheets/SheetsReading.tsx';
 import { StockReading } from '../stock/StockReading.tsx';
 import { WallReading } from '../wall/WallReading.tsx';
 import { FindingCard } from './FindingCard.tsx';
-import type { ShownUnit } from './selectors.ts';
+import { useUnplanned, type ShownUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 
 export interface ReadingPaneProps {
@@ -22,9 +22,11 @@ export interface ReadingPaneProps {
 }
 
 export function ReadingPane({ shown, station, onStation }: ReadingPaneProps) {
+  const unplanned = useUnplanned();
   if (station === 'contents') return <ContentsReading shown={shown} onStation={onStation} />;
   if (station === 'wall') return <WallReading shown={shown} onStation={onStation} />;
-  return shown ? <UnitReading shown={shown} station={station} onStation={onStation} /> : null;
+  if (shown) return <UnitReading shown={shown} station={station} onStation={onStation} />;
+  return unplanned ? <BoxForm shown={{ box: unplanned.box, plan: null, unit: unplanned.unit }} findings={null} /> : null;
 }
 
 function UnitReading({

@@ -8,13 +8,14 @@ import { useAppSelector } from '../../app/store.ts';
 import { CopyElsewhereDialog } from './CopyElsewhereDialog.tsx';
 import { FamilyGallery } from './FamilyGallery.tsx';
 import { RedesignDialog } from './RedesignDialog.tsx';
-import { selectOpen, selectPlan, useUnit } from './selectors.ts';
+import { selectOpen, selectPlan, useUnit, useUnplanned } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
 
 export function UnitPicker({ station }: { readonly station: StationId }) {
   const { id, design } = useAppSelector(selectOpen);
   const shown = useUnit();
+  const unplanned = useUnplanned();
   const navigate = useNavigate();
   const { apply } = useEdit();
   const [anchor, setAnchor] = useState<Element | null>(null);
@@ -52,7 +53,7 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
   return (
     <div className="unit-picker">
       <Button variant="outlined" endIcon={<ArrowDropDown />} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
-        {shown?.box.name ?? 'No cabinet yet'}
+        {shown?.box.name ?? unplanned?.box.name ?? 'No cabinet yet'}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         {units.map((unit) => (

@@ -39,6 +39,8 @@ export interface ProjectState {
   readonly twoVersions: TwoVersions | null;
   /** Changes closed tabs left that clash with this one's, until a person decides. */
   readonly setAside: readonly SetAside[];
+  /** Entries of the queue the server does not take, and why. */
+  readonly refusedEntries: readonly RefusedEntry[];
   readonly record: readonly RecordEntry[];
   /** The server's number of the newest entry that is here. */
   readonly sequence: number;
@@ -66,7 +68,7 @@ export const projectSlice = createSlice({
   initialState: CLOSED,
   reducers: {
     projectOpened: (_state, { payload }: PayloadAction<Opened>): ProjectSlice => ({
-      open: { sequence: 0, setAside: [], ...payload, past: [], future: [], twoVersions: null, notice: null, problem: null },
+      open: { sequence: 0, setAside: [], refusedEntries: [], ...payload, past: [], future: [], twoVersions: null, notice: null, problem: null },
     }),
     projectClosed: (): ProjectSlice => CLOSED,
 
@@ -177,6 +179,17 @@ export const projectSlice = createSlice({
       })),
     workshopChanged: (state, { payload: { workshop, revision } }: PayloadAction<{ workshop: Workshop; revision: number }>): ProjectSlice =>
       change(state, (open) => ({ ...open, workshop, workshopRevision: revision })),
+    /** Entries the server does not take: they are not sent again, and stay until a person decides. */
+    entriesRefused: (state, { payload }: PayloadAction<readonly RefusedEntry[]>): ProjectSlice =>
+      change(state, (open) => ({ ...open, refusedEntries: [...open.refusedEntries, ...payload] })),
+    refusedEntriesRemoved: (state, { payload: at }: PayloadAction<number>): ProjectSlice =>
+      change(state, (open) => {
+        const refused = new Set(open.refusedEntries.map(({ id }) => id));
+        const stays = ({ id }: RecordEntry): boolean => !refused.has(id);
+        const queue = open.queue.filter(stays);
+        const isSaved = queue.length === 0 && open.design === open.base.design;
+        return { ...open, refusedEntries: [], queue, record: open.record.filter(stays), save: isSaved ? { kind: 'saved', at } : { kind: 'unsaved' } };
+      }),
     setAsideDecided: (state, { payload: session }: PayloadAction<string>): ProjectSlice =>
       change(state, (open) => ({ ...open, setAside: open.setAside.filter((each) => each.session !== session) })),
     problemSaid: (state, { payload }: PayloadAction<Problem>): ProjectSlice => change(state, (open) => ({ ...open, problem: payload })),
@@ -184,6 +197,11 @@ export const projectSlice = createSlice({
     noticeRead: (state): ProjectSlice => change(state, (open) => ({ ...open, notice: null })),
   },
 });
+
+export interface RefusedEntry {
+  readonly id: string;
+  readonly problem: Problem;
+}
 
 export interface ConfirmedEntry {
   readonly sequence: number;
@@ -228,6 +246,8 @@ export const {
   designFollowed,
   workshopChanged,
   setAsideDecided,
+  entriesRefused,
+  refusedEntriesRemoved,
   problemSaid,
   problemRead,
   noticeRead,

@@ -4,11 +4,13 @@ import {
   createPlanner,
   learnedWorkshop,
   preview,
+  unitsInOrder,
   type DisplayUnit,
   type LearnedWorkshop,
   type Plan,
   type UnitDesign,
   type UnitPlan,
+  type UnplannedUnit,
   type Workshop,
 } from '@keen/core';
 import { createSelector } from '@reduxjs/toolkit';
@@ -46,15 +48,49 @@ export interface ShownUnit {
   readonly unit: DisplayUnit;
 }
 
-/** The cabinet of the address; undefined when the project has none yet. */
+/** In an address: no cabinet in particular. */
+export const NO_CABINET = 'none';
+
+/** The id of the cabinet on show: the one of the address, whether it is there or not; else the project's first. */
+function useUnitId(): string | undefined {
+  const { unitId = NO_CABINET } = useParams();
+  const design = useAppSelector(selectDesign);
+  return unitId === NO_CABINET ? unitsInOrder(design)[0]?.id : unitId;
+}
+
+/** The cabinet on show; undefined when the project has none yet, or there is no plan of it. */
 export function useUnit(): ShownUnit | undefined {
-  const { unitId } = useParams();
+  const id = useUnitId();
   const design = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const chosen = useAppSelector(({ view }) => view.unit);
-  const unitPlan = (unitId !== undefined ? plan.byId.get(unitId) : undefined) ?? plan.units[0];
+  const unitPlan = id === undefined ? undefined : plan.byId.get(id);
   const box = unitPlan && design.units[unitPlan.id];
   return box && unitPlan ? { box, plan: unitPlan, unit: chosen ?? box.unit } : undefined;
+}
+
+export interface UnplannedShown {
+  readonly box: UnitDesign;
+  readonly unplanned: UnplannedUnit;
+  readonly unit: DisplayUnit;
+}
+
+/** The cabinet on show where there is no plan of it. */
+export function useUnplanned(): UnplannedShown | undefined {
+  const id = useUnitId();
+  const design = useAppSelector(selectDesign);
+  const plan = useAppSelector(selectPlan);
+  const chosen = useAppSelector(({ view }) => view.unit);
+  const unplanned = plan.unplanned.find((each) => each.id === id);
+  const box = unplanned && design.units[unplanned.id];
+  return unplanned && box ? { unplanned, box, unit: chosen ?? box.unit } : undefined;
+}
+
+/** Whether the address names a cabinet the project does not have. */
+export function useIsUnknownUnit(): boolean {
+  const id = useUnitId();
+  const design = useAppSelector(selectDesign);
+  return id !== undefined && !Object.hasOwn(design.units, id);
 }
 
 /** The unit for lengths that belong to no cabinet. */

@@ -21,10 +21,17 @@ export function useUndo(): () => void {
   }, [dispatch, store]);
 }
 
+/** One walk back: a version that brought an earlier one back goes on from that one, never to the version it undid. */
+export function versionBefore([newest, ...older]: readonly RevisionRow[]): RevisionRow | undefined {
+  if (!newest) return undefined;
+  const from = newest.restoredFrom ?? newest.number;
+  return older.find(({ number }) => number < from);
+}
+
 async function goBack(store: Store, id: string, base: number): Promise<void> {
   try {
     const { body: history } = await request<RevisionRow[]>(`projects/${id}/revisions`);
-    const before = history.find(({ number }) => number < base);
+    const before = versionBefore(history);
     if (!before)
       return void store.dispatch(problemSaid({ code: 'nothing', message: 'There is nothing to undo', where: 'history', accepted: 'a change first' }));
     const { status, body } = await request<StoredProject>(`projects/${id}/revisions/${before.number}/restore`, 'POST', { base, session: sessionName() });

@@ -54,6 +54,14 @@ export const hold = async (held: Held): Promise<void> => void (await (await data
 export const release = async (project: string, session: string): Promise<void> => (await database()).delete(STORE, [project, session]);
 const rowsOf = async (project: string): Promise<Held[]> => ((await (await database()).getAll(STORE)) as Held[]).filter((row) => row.project === project);
 
+/** What waits of a project, as it was held, read or not: to be taken away as a file. */
+export const heldDocuments = async (project: string): Promise<Json[]> => (await rowsOf(project)).map(({ document }) => document);
+
+/** Forgets all that waits of a project, also what other tabs held. */
+export const releaseAll = async (project: string): Promise<void> => {
+  for (const { session } of await rowsOf(project)) await release(project, session);
+};
+
 /** How many rows wait in this browser, of all projects. */
 export const waitingCount = async (): Promise<number> => (await database()).count(STORE);
 

@@ -1,8 +1,8 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** One save in flight, half a second after the last key, with an outbox behind it: tried against a server that answers as told. */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { designCodec, entered, starterWorkshop, type Json } from '@keen/core';
-import { DESIGN as design } from '../../test/print-room.ts';
+import { designCodec, entered, recordCodec, starterWorkshop, type Json } from '@keen/core';
+import { DESIGN as design, READINGS } from '../../test/print-room.ts';
 
 interface Sent {
   readonly path: string;
@@ -34,7 +34,7 @@ jest.unstable_mockModule('./outbox.ts', () => ({
 
 const { startSaver } = await import('./saver.ts');
 const { makeStore } = await import('../../app/store.ts');
-const { edited, entryAdded, oursKept, projectOpened } = await import('../project/project.slice.ts');
+const { edited, entryAdded, oursKept, projectOpened, refusedEntriesRemoved } = await import('../project/project.slice.ts');
 
 const length = (text: string) => entered(text);
 
@@ -148,6 +148,30 @@ describe('nobody answers', () => {
     set('width', '620 mm');
     await pass(600);
     expect(save()).toBe('saved');
+  });
+});
+
+describe('an entry of the record that is refused', () => {
+  const entry = (id: string) => ({ ...READINGS[0]!, id });
+  const refusal: Answer = { status: 400, body: { code: 'value', message: 'a reading of nothing', where: 'record', accepted: 'a reading' } };
+  const kept = (...ids: string[]): Answer => ({ status: 201, body: ids.map((id, n) => ({ sequence: n + 10, entry: recordCodec.write(entry(id)) })) as never });
+
+  test('stands in nobody’s way, is not sent again, and the page does not say saved', async () => {
+    answers = [() => refusal, () => kept('good-0001'), () => refusal, ok(4), ok(5)];
+    store.dispatch(entryAdded(entry('good-0001')));
+    store.dispatch(entryAdded(entry('bad-00001')));
+    set('width', '610 mm');
+    await pass(20_000);
+    expect(sent).toHaveLength(4);
+    const { queue, refusedEntries } = store.getState().project.open!;
+    expect([queue.map(({ id }) => id), refusedEntries.map(({ id }) => id), save()]).toEqual([['bad-00001'], ['bad-00001'], 'refused']);
+    set('width', '620 mm');
+    await pass(20_000);
+    expect([sent.length, save()]).toEqual([5, 'refused']);
+    store.dispatch(refusedEntriesRemoved(Date.now()));
+    await pass(1000);
+    expect([save(), store.getState().project.open!.queue]).toEqual(['saved', []]);
+    expect(sent).toHaveLength(5);
   });
 });
 

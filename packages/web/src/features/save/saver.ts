@@ -6,6 +6,7 @@ import { designCodec, merge, outcomeOf, sameJson, recordCodec, type Design, type
 import { request, type StoredEntry, type StoredWorkshop } from '../../app/api.ts';
 import type { Store } from '../../app/store.ts';
 import {
+  entriesRefused,
   merged,
   recordConfirmed,
   saveDone,
@@ -36,6 +37,10 @@ export interface Saver {
   flush(): Promise<void>;
   stop(): void;
 }
+
+/** What waits, without what was refused: sending that again would change nothing. */
+const toSend = ({ queue, refusedEntries }: ProjectState): readonly RecordEntry[] =>
+  refusedEntries.length === 0 ? queue : queue.filter(({ id }) => !refusedEntries.some((refused) => refused.id === id));
 
 export function startSaver(store: Store, session: string): Saver {
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -81,7 +86,7 @@ export function startSaver(store: Store, session: string): Saver {
     clearTimeout(holdTimer);
     holdTimer = setTimeout(keep, HOLD_MS);
     if (project.save.kind === 'two-versions') return;
-    if (project.design !== project.base.design || project.queue.length > 0)
+    if (project.design !== project.base.design || toSend(project).length > 0)
       schedule(project.save.kind === 'held' || project.save.kind === 'checking' ? RETRY_MS[0]! : QUIET_MS);
   });
 
@@ -104,6 +109,8 @@ export function startSaver(store: Store, session: string): Saver {
       await sendEntries(project);
       await sendDesign(project);
       failures = 0;
+      const refused = open()?.refusedEntries[0];
+      if (refused && open()?.save.kind === 'saved') store.dispatch(saveRefused(refused.problem));
     } catch (error) {
       // Nobody answered, or the answer made no sense: it stays here and is tried again. A save whose answer was lost is asked about by
       // sending it again: where it was kept, the server has it already and says so.
@@ -115,20 +122,23 @@ export function startSaver(store: Store, session: string): Saver {
   };
 
   /** In chunks: a queue of a long day offline goes out in several requests, each confirmed before the next. */
-  const sendEntries = async ({ id, queue }: ProjectState): Promise<void> => {
-    for (let from = 0; from < queue.length; from += MAX_SENT) if (!(await sendChunk(id, queue.slice(from, from + MAX_SENT)))) return;
+  const sendEntries = async (project: ProjectState): Promise<void> => {
+    const { id } = project;
+    const queue = toSend(project);
+    for (let from = 0; from < queue.length; from += MAX_SENT) await sendChunk(id, queue.slice(from, from + MAX_SENT));
     if (queue.some(({ kind, withdraws }) => kind === 'sawn' || withdraws !== undefined)) await storeMoved();
   };
 
-  const sendChunk = async (id: string, chunk: readonly RecordEntry[]): Promise<boolean> => {
+  const sendChunk = async (id: string, chunk: readonly RecordEntry[]): Promise<void> => {
     const { status, body } = await request<StoredEntry[]>(`projects/${id}/record`, 'POST', { entries: chunk.map((entry) => recordCodec.write(entry)) });
     if (status >= 500) throw new TypeError('the server cannot save now');
     if (status >= 400) {
-      store.dispatch(saveRefused(body as unknown as Problem));
-      return false;
+      // One that is refused stands in nobody's way: the others are sent one by one.
+      if (chunk.length > 1) for (const entry of chunk) await sendChunk(id, [entry]);
+      else store.dispatch(entriesRefused(chunk.map((entry) => ({ id: entry.id, problem: body as unknown as Problem }))));
+      return;
     }
     store.dispatch(recordConfirmed(body.map(({ sequence, entry }) => ({ sequence, entry: recordCodec.read(entry, 'record') }))));
-    return true;
   };
 
   const sendDesign = async ({ id, base, design }: ProjectState): Promise<void> => {

@@ -1,0 +1,46 @@
+/** A cabinet that cannot be built is kept, said at its field, and in nobody's way. */
+import { expect, test } from '@jest/globals';
+import { FAMILIES, type UnitDesign } from '../carcass/families.ts';
+import { designCodec } from '../formats/design-codec.ts';
+import { entered } from '../length/entered.ts';
+import { newUnit } from '../test/family-units.ts';
+import { printRoom } from '../test/print-room.ts';
+import { plan } from './plan.ts';
+
+const { design, record, workshop } = printRoom();
+const beside = (unit: object) => plan({ ...design, units: { ...design.units, u1: unit as UnitDesign } }, record, workshop);
+
+test.each<[string, object, string]>([
+  ['a leaf longer than the backboard', { ...newUnit('fold-down'), height: entered('300 mm') }, 'depth'],
+  ['gates that reach past the leaf', { ...newUnit('fold-down'), reach: entered('790 mm') }, 'reach'],
+  ['wings that leave no slab', { ...newUnit('slab'), width: entered('400 mm'), wingLeft: entered('300 mm') }, 'width'],
+  ['a second cleat behind brackets', { ...newUnit('corner-unit'), hanging: bracketsWithLower() }, 'hanging.brackets'],
+])('%s is kept and told at its field; the others are planned', (_name, unit, where) => {
+  const { unplanned, units, findings } = beside(unit);
+  expect(unplanned.map(({ id, fault }) => [id, fault.path.join('.')])).toEqual([['u1', where]]);
+  expect(units).toHaveLength(Object.keys(design.units).length);
+  expect(findings[0]).toMatchObject({ check: 'not-planned', unit: 'u1', severity: 'stop' });
+  const file = { ...design, units: { u1: unit as UnitDesign } };
+  expect(designCodec.read(designCodec.write(file), 'design').units['u1']).toEqual(unit);
+});
+
+function bracketsWithLower(): UnitDesign['hanging'] {
+  const { hanging } = newUnit('corner-unit');
+  return { ...hanging, spacer: null, lowerCleat: entered('200 mm'), brackets: { count: 2, length: entered('120 mm') } };
+}
+
+test('planning that fails takes one cabinet out, and says so', () => {
+  const { unplanned, units } = beside({ ...newUnit('shelf-box'), shelves: { s1: null } });
+  expect(unplanned).toMatchObject([{ id: 'u1', fault: { code: 'failed', message: expect.stringContaining('planning it failed') } }]);
+  expect(units).toHaveLength(Object.keys(design.units).length);
+});
+
+test('a rail is built only where there is a carcass for one', () => {
+  for (const { id } of FAMILIES) {
+    const start = newUnit(id as UnitDesign['family']);
+    const { unplanned, byId } = beside({ ...start, hanging: { ...start.hanging, rail: entered('90 mm') } });
+    expect([id, unplanned]).toEqual([id, []]);
+    const takesRail = !['mitred-box', 'slab', 'fold-down'].includes(id);
+    expect([id, byId.get('u1')!.unit.panels.some(({ role }) => role === 'hanging-rail')]).toEqual([id, takesRail]);
+  }
+});

@@ -1,0 +1,28 @@
+/**
+ * Every cabinet: random ones of every family, hanging, wall, joint and sheet, in both units, as they could have been typed. Each is planned,
+ * every sum of it opened, every sentence said in both units, every export made. docs/testing.md has the sizes.
+ */
+import { expect, test } from '@jest/globals';
+import { designCodec } from '@keen/core';
+import { FAMILY_IDS } from '@keen/core/test/family-units';
+import { randomProject } from '@keen/core/test/random-project';
+import { faultsOf } from './test/sweep-project.ts';
+
+const SEEDS = Array.from({ length: 24 }, (_, n) => n + 1);
+/** Of those, so many are also printed and made into solids, which takes a hundred times as long. */
+const PRINTED = 2;
+
+test.each(FAMILY_IDS)(
+  'of %s, nothing throws, every number is one, every label has words',
+  async (family) => {
+    for (const seed of SEEDS) {
+      for (const changed of [0.15, 0.5]) {
+        const project = randomProject(seed, { family, changed });
+        expect(designCodec.read(designCodec.write(project.design), 'design')).toEqual(project.design);
+        const whole = seed <= PRINTED && changed < 0.5;
+        expect([seed, changed, await faultsOf(project, { prints: whole, solids: whole })]).toEqual([seed, changed, []]);
+      }
+    }
+  },
+  120_000,
+);

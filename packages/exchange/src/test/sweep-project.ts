@@ -1,0 +1,74 @@
+/** Everything the product makes of a project, made: what throws, what is no number, what has no words. Test support. */
+import { cutListCsv, findingWords, fixWords, plan, planJson, type DisplayUnit, type ProjectFile } from '@keen/core';
+import { faultsOfSums } from '@keen/core/test/every-label';
+import { partsDxf } from '../dxf.ts';
+import { pictureSvg } from '../prints/picture-svg.ts';
+import { shopSet } from '../prints/set/shop-set.ts';
+import { unitsGlb, unitsStl } from '../solids.ts';
+
+const UNITS: readonly DisplayUnit[] = ['mm', 'in'];
+/** A word no sentence should show. */
+const NONSENSE = /NaN|undefined|Infinity|\[object/;
+
+export interface SweepOptions {
+  /** The shop set too, which takes a hundred times as long as the rest. */
+  readonly prints: boolean;
+  readonly solids: boolean;
+}
+
+/** What is wrong, in short; empty where everything was made and reads well. */
+export async function faultsOf(project: ProjectFile, { prints, solids }: SweepOptions): Promise<string[]> {
+  const { design, record, workshop } = project;
+  const faults: string[] = [];
+  const tried = async <T>(what: string, make: () => T | Promise<T>): Promise<T | undefined> => {
+    try {
+      return await make();
+    } catch (error) {
+      const { message, stack } = error as Error;
+      faults.push(
+        `${what}: ${message} (${
+          /\((.*?packages\/[^)]*)\)|at (\S*packages\/\S+)/
+            .exec(stack ?? '')
+            ?.slice(1)
+            .find(Boolean)
+            ?.replace(/.*packages\//, '') ?? ''
+        })`,
+      );
+      return undefined;
+    }
+  };
+  const text = (what: string, words: string): void => {
+    const found = NONSENSE.exec(words);
+    if (found) faults.push(`${what}: '${words.slice(Math.max(0, found.index - 40), found.index + 30)}'`);
+  };
+  const made = await tried('plan', () => plan(design, record, workshop));
+  if (!made) return faults;
+  for (const { fault } of made.unplanned) if (fault.code === 'failed') faults.push(fault.message);
+  faults.push(...faultsOfSums(made.units));
+  await tried('plan JSON', () => text('plan JSON', JSON.stringify(planJson(made, design))));
+  for (const unit of UNITS) {
+    await tried('cut list', () =>
+      text(
+        'cut list',
+        cutListCsv(made.parts, workshop, () => unit),
+      ),
+    );
+    for (const finding of made.findings)
+      await tried(finding.check, () => {
+        const { says, why } = findingWords(finding, unit);
+        text(finding.check, `${says} ${why}`);
+        for (const { label } of finding.fixes) text(`fix of ${finding.check}`, fixWords(label, unit));
+      });
+  }
+  await tried('parts-dxf', () => partsDxf(made));
+  if (solids) {
+    await tried('glb', () => unitsGlb(made.units, made));
+    await tried('stl', () => unitsStl(made.units));
+  }
+  if (prints && made.units.length > 0)
+    await tried('shop set', () => {
+      const pages = shopSet({ project, units: [], paper: 'a4', display: design.unit, revision: 'sweep' });
+      for (const page of pages) text('shop set', pictureSvg(page).replace(/ d="[^"]*"/g, ''));
+    });
+  return faults;
+}

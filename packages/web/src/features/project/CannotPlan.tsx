@@ -1,0 +1,36 @@
+/** A cabinet there is no plan of: why, at which field, and the ways back. Nothing else of the project is affected. */
+import { familyOf, labelWords, type UnitDesign } from '@keen/core';
+import { Alert, Button } from '@mui/material';
+import { focusField } from './focusField.ts';
+import type { UnplannedShown } from './selectors.ts';
+import { WaysBack } from './WaysBack.tsx';
+
+export function CannotPlan({ shown: { box, unplanned, unit } }: { readonly shown: UnplannedShown }) {
+  const { code, path, message, accepted } = unplanned.fault;
+  const field = fieldOf(box, path);
+  return (
+    <div className="cannot-plan">
+      <h1>{code === 'failed' ? `${box.name} could not be planned` : `${box.name} cannot be built as entered`}</h1>
+      <Alert severity="error">
+        {field && `${capital(field)}: `}
+        {field ? message : capital(message)}. Accepted: {accepted}.
+      </Alert>
+      <p>Your entries are saved. The other cabinets are not affected.</p>
+      <WaysBack unit={unit}>
+        {field && (
+          <Button variant="outlined" onClick={() => focusField(path.join('.'))}>
+            Go to {field}
+          </Button>
+        )}
+      </WaysBack>
+    </div>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What the field of a path is called; null for none, or one deeper inside a list. */
+function fieldOf(box: UnitDesign, path: readonly string[]): string | null {
+  const field = familyOf(box).form.fields.find((each) => each.path.join('.') === path.join('.'));
+  return field ? labelWords({ key: field.label }) : null;
+}

@@ -1,0 +1,16 @@
+/** Shown in place of a station that broke: the rest of the page goes on. */
+import { Alert } from '@mui/material';
+import { useDisplayUnit } from './selectors.ts';
+import { WaysBack } from './WaysBack.tsx';
+
+export function StationFault({ error }: { readonly error: unknown }) {
+  const unit = useDisplayUnit();
+  return (
+    <div className="cannot-plan">
+      <h1>This station cannot be shown</h1>
+      <Alert severity="error">{error instanceof Error ? error.message : String(error)}</Alert>
+      <p>Your entries are saved. The other stations still work.</p>
+      <WaysBack unit={unit} />
+    </div>
+  );
+}

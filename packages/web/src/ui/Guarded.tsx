@@ -1,0 +1,37 @@
+/** Keeps a part of the page that breaks from taking the rest with it. */
+import { Component, type ReactNode } from 'react';
+
+interface GuardedProps {
+  /** What is shown depends on this: when it changes, the part is tried again. */
+  readonly of: unknown;
+  readonly fallback: (error: unknown) => ReactNode;
+  readonly children: ReactNode;
+}
+
+interface GuardedState {
+  readonly failure: { readonly error: unknown; readonly of: unknown } | null;
+}
+
+export class Guarded extends Component<GuardedProps, GuardedState> {
+  override state: GuardedState = { failure: null };
+
+  static getDerivedStateFromProps({ of }: GuardedProps, { failure }: GuardedState): GuardedState | null {
+    return failure && failure.of !== UNSET && failure.of !== of ? { failure: null } : null;
+  }
+
+  static getDerivedStateFromError(error: unknown): Partial<GuardedState> {
+    return { failure: { error, of: UNSET } };
+  }
+
+  override componentDidCatch(error: unknown): void {
+    this.setState({ failure: { error, of: this.props.of } });
+  }
+
+  override render(): ReactNode {
+    const { failure } = this.state;
+    return failure ? this.props.fallback(failure.error) : this.props.children;
+  }
+}
+
+/** Between the throw and the commit, what it was thrown for is not known yet. */
+const UNSET = Symbol('unset');
