@@ -9,6 +9,7 @@ import { ALONG, UP, vector } from '../solid/vector.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply } from '../worked/figure.ts';
+import { Unbuildable } from './family.ts';
 import { own, panelOf, type HungFrame } from './box-frame.ts';
 
 export interface HangingPlan {
@@ -47,6 +48,13 @@ export function placeHanging(base: HungFrame): HangingPlan {
     ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, { source: own(box, 'hanging', 'leftInset') })] : []),
     ...(choice.rightInset.nm ? [minus('right-inset', choice.rightInset.nm, { source: own(box, 'hanging', 'rightInset') })] : []),
   ]);
+  if (wallLength.value <= 0)
+    throw new Unbuildable({
+      code: 'insets',
+      path: ['hanging', choice.rightInset.nm >= choice.leftInset.nm ? 'rightInset' : 'leftInset'],
+      message: 'the insets leave nothing of the wall half',
+      accepted: `both together less than ${toMm(cabinetLength.value)} mm`,
+    });
   const ripped = (key: WordKey, value: Length): Dimension => dimension([plus(key, value)]);
 
   const cabinetHalf = (name: string, key: WordKey, at: number, length: Dimension): Panel =>
@@ -161,6 +169,13 @@ export function placeHanging(base: HungFrame): HangingPlan {
 
 /** Brackets of one length: one at each end, the others at even distances between. */
 function bracketsOf(box: HungFrame['box'], { count, length }: { readonly count: number; readonly length: Entered }, over: Length) {
+  if (length.nm * count > over)
+    throw new Unbuildable({
+      code: 'brackets',
+      path: ['hanging', 'brackets', 'length'],
+      message: 'the brackets would stand in one another',
+      accepted: `up to ${Math.floor(toMm(over) / count)} mm each for ${count} brackets`,
+    });
   const each = dimension([plus('bracket-length', length.nm, { source: own(box, 'hanging', 'brackets', 'length') })]);
   return Array.from({ length: count }, (_, index) => ({
     name: index === 0 ? 'left' : index === count - 1 ? 'right' : `between-${index}`,

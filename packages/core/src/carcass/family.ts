@@ -35,7 +35,7 @@ export interface Family<D extends UnitBase = AnyUnit> {
   readonly usual: Readonly<Record<DisplayUnit, readonly [width: string, height: string, depth: string]>>;
   /** A sound unit to start from. */
   create(start: NewUnit): D;
-  /** Panels that meet. Throws a RangeError only on what the form cannot hold. */
+  /** Panels that meet. Throws Unbuildable; a RangeError only on what the form cannot hold. */
   build(design: D, stockOf: StockOf): Unit;
   /** Sizes its places by the things that were given to them; what it gives is offered, never done by itself. */
   fromThings?(design: D, thingsIn: ThingsIn): readonly FromThings[];
@@ -50,4 +50,11 @@ export interface DesignFault {
   readonly path: readonly string[];
   readonly message: string;
   readonly accepted: string;
+}
+
+/** Thrown by a family's build where what does not go together shows only in the sizes that come out. */
+export class Unbuildable extends Error {
+  constructor(readonly fault: DesignFault) {
+    super(fault.message);
+  }
 }

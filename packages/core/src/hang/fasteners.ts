@@ -205,6 +205,7 @@ export const COMBINED = formula({
 export function combinedUse(V: number, T: number, Z: number, W: number): number {
   const R = Math.hypot(V, T);
   if (R === 0) return 0;
+  if (R === Infinity) return Infinity;
   return ((V * V) / Z + (T * T) / W) / R;
 }
 

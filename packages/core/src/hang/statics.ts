@@ -117,6 +117,8 @@ export function pullOfTop(momentAbout: (r: number) => number, rows: readonly Scr
   const used = rows.filter(({ screws }) => screws > 0);
   const top = Math.max(...used.map(({ height }) => height));
   const r = top * ASSUMED.bearingUp.value;
+  // A row at the lower edge has no lever: nothing it does holds against a moment.
+  if (!(top > 0)) return momentAbout(0) > 0 ? Infinity : 0;
   return (momentAbout(r) * (top - r)) / used.reduce((sum, { height, screws }) => sum + screws * (height - r) ** 2, 0);
 }
 

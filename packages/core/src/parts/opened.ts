@@ -99,9 +99,11 @@ function swungOpen(unit: ResolvedUnit, hinged: ResolvedPanel, edge: string, pane
   const at = hinged.outline.findIndex(({ id }) => id === edge);
   const [from, to] = [at, (at + 1) % hinged.outline.length].map((each) => place(hinged.frame, hinged.outline[each]!.from)) as [Vector, Vector];
   const long = minusVector(to, from);
-  const axis = scale(long, 1 / Math.hypot(long.along, long.up, long.out));
+  const length = Math.hypot(long.along, long.up, long.out);
   const bulks = panels.map((id) => bulkOf(unit.byId.get(id)!));
   const volume = bulks.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
+  if (length === 0 || volume === 0) return vector(0, 0, 0);
+  const axis = scale(long, 1 / length);
   const centre = bulks.reduce((sum, bulk) => plusVector(sum, scale(bulk.centre, bulk.volumeMm3 / volume)), vector(0, 0, 0));
   const arm = minusVector(centre, from);
   const across = minusVector(arm, scale(axis, dot(arm, axis)));

@@ -4,7 +4,7 @@
  */
 import { latePanels, type Ticked } from '../build/came-later.ts';
 import { buildUnit, faultOfUnit } from '../carcass/families.ts';
-import type { DesignFault } from '../carcass/family.ts';
+import { Unbuildable, type DesignFault } from '../carcass/family.ts';
 import type { Stocked } from '../carcass/box-frame.ts';
 import { checkUnit, gravestFirst } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
@@ -273,12 +273,6 @@ function attempted<T>(step: () => T): { readonly value: T } | { readonly fault: 
   } catch (error) {
     if (error instanceof Unbuildable) return { fault: error.fault };
     return { fault: { code: 'failed', path: [], message: `planning it failed (${String(error)})`, accepted: 'the design before the last change' } };
-  }
-}
-
-class Unbuildable extends Error {
-  constructor(readonly fault: DesignFault) {
-    super(fault.message);
   }
 }
 

@@ -14,6 +14,16 @@ test.each<[string, object, string]>([
   ['a leaf longer than the backboard', { ...newUnit('fold-down'), height: entered('300 mm') }, 'depth'],
   ['gates that reach past the leaf', { ...newUnit('fold-down'), reach: entered('790 mm') }, 'reach'],
   ['wings that leave no slab', { ...newUnit('slab'), width: entered('400 mm'), wingLeft: entered('300 mm') }, 'width'],
+  [
+    'insets longer than the cleat',
+    { ...newUnit('shelf-box'), hanging: { ...newUnit('shelf-box').hanging, rightInset: entered('1400 mm') } },
+    'hanging.rightInset',
+  ],
+  [
+    'brackets longer than the cleat',
+    { ...newUnit('shelf-box'), hanging: { ...newUnit('shelf-box').hanging, brackets: { count: 3, length: entered('400 mm') } } },
+    'hanging.brackets.length',
+  ],
   ['a second cleat behind brackets', { ...newUnit('corner-unit'), hanging: bracketsWithLower() }, 'hanging.brackets'],
 ])('%s is kept and told at its field; the others are planned', (_name, unit, where) => {
   const { unplanned, units, findings } = beside(unit);

@@ -43,6 +43,8 @@ function measured(panel: ResolvedPanel): Bulk {
       take((box.u1 - box.u0) * (box.v1 - box.v0) * (box.w1 - box.w0), (box.u0 + box.u1) / 2, (box.v0 + box.v1) / 2, (box.w0 + box.w1) / 2);
   else for (const { volume, u, v, w } of prismsOf(panel)) take(volume, u, v, w);
   const { volume, u, v, w } = moment;
+  // A part without a size left weighs nothing, wherever it stands.
+  if (!(volume > 0)) return { volumeMm3: 0, centre: place(panel.frame, { u: 0, v: 0 }, 0) };
   const centre = place(panel.frame, { u: (u / volume) * NM_PER.mm, v: (v / volume) * NM_PER.mm }, (w / volume) * NM_PER.mm);
   return { volumeMm3: volume, centre: vector(centre.along, centre.up, centre.out) };
 }

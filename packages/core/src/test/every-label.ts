@@ -4,7 +4,7 @@ import type { Label } from '../worked/dimension.ts';
 
 /** What is wrong with the sums below a value, by path; empty where every number is finite and every label has words. */
 export function faultsOfSums(value: unknown, path = 'plan', seen = new Set<unknown>()): string[] {
-  if (typeof value === 'number') return Number.isNaN(value) ? [`${path} is ${value}`] : [];
+  if (typeof value === 'number') return Number.isNaN(value) ? [`${path} is no number`] : [];
   if (typeof value !== 'object' || value === null || seen.has(value)) return [];
   seen.add(value);
   if (value instanceof Map) return [...value].flatMap(([key, each]) => faultsOfSums(each, `${path}.${String(key)}`, seen));
