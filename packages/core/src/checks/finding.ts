@@ -33,6 +33,8 @@ export interface FixLabel {
   readonly name?: Label;
   readonly text?: string;
   readonly number?: number;
+  /** Several fixes done together. */
+  readonly parts?: readonly FixLabel[];
 }
 
 interface Base {

@@ -49,6 +49,7 @@ type OwnFixKey =
   | 'more-second'
   | 'screw-through'
   | 'hang-on-cleat'
+  | 'together'
   | 'back-of'
   | 'cleat-full-length'
   | 'cleat-of'
@@ -178,6 +179,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Screw it through its rail into the studs';
     case 'hang-on-cleat':
       return 'Hang it on a cleat';
+    case 'together':
+      return (label.parts ?? []).map((part) => fixWords(part, unit)).join('; ');
     case 'cleat-full-length':
       return 'Make the wall half as long as the cabinet half';
     case 'back-of':

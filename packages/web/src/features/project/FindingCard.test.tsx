@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { entered, plan, starterWorkshop, type Edit, type Finding } from '@keen/core';
-import { cleanup, render, screen } from '@testing-library/react';
+import { applyEdit, entered, plan, starterWorkshop, type Edit, type Finding } from '@keen/core';
+import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { DESIGN, READINGS } from '../../test/print-room.ts';
@@ -35,7 +35,9 @@ describe('a finding', () => {
 
   test('its fix says what it would give when it is looked at, and changes nothing until it is clicked', async () => {
     const { store } = card(shortScrews, 'screw-too-short');
-    const fix = screen.getByRole('button', { name: /^Use .* screws$/ });
+    const fix = screen.getByRole<HTMLButtonElement>('button', { name: /^Use .* screws$/ });
+    // Offered once it has been tried.
+    await waitFor(() => expect(fix.disabled).toBe(false));
     await userEvent.hover(fix);
     expect(screen.getByText(/to look at \d+ → \d+/)).toBeTruthy();
     expect(store.getState().view.ghost).toMatchObject({ unit: 'ink' });
@@ -46,6 +48,18 @@ describe('a finding', () => {
     const { open } = store.getState().project;
     expect(open!.design.units['ink']!.hanging.wallScrew.length.text).not.toBe('50 mm');
     expect(open!.notice).toMatchObject({ text: expect.stringMatching(/^Done: Use/), undo: true });
+  });
+
+  test('a fix that would not settle it is not offered', async () => {
+    const edit: Edit = [
+      { path: ['units', 'ink', 'depth'], value: entered('420 mm') },
+      { path: ['units', 'ink', 'hanging', 'wallScrew', 'upper'], value: 1 },
+    ];
+    card(edit, 'children');
+    const finding = plan(applyEdit(DESIGN, edit), READINGS, starterWorkshop()).findings.find(({ check }) => check === 'children')!;
+    expect(screen.getAllByRole('button')).toHaveLength(finding.fixes.length);
+    await waitFor(() => screen.queryAllByRole<HTMLButtonElement>('button').forEach(({ disabled }) => expect(disabled).toBe(false)));
+    for (const { textContent } of screen.queryAllByRole('button')) expect(textContent).not.toMatch(/^Use #\d+ screws$/);
   });
 
   test('pointing at it lights its part up', async () => {

@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { previewPlanner, selectOpen } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
+import { useSettlingFixes } from './useSettlingFixes.ts';
 import { useRecord } from './useRecord.ts';
 import { ghostShown, panelHovered } from './view.slice.ts';
 
@@ -19,6 +20,8 @@ const SEVERITY_WORDS = { look: 'worth a look', change: 'change this', stop: 'sto
 
 export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
   const { says, why } = findingWords(finding, unit);
+  // Only what settles it is offered; until that is known, what may.
+  const fixes = useSettlingFixes(finding);
   const dispatch = useAppDispatch();
   return (
     <section
@@ -30,8 +33,8 @@ export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
         <span className="finding-severity">{SEVERITY_WORDS[finding.severity]}</span> <strong>{says}</strong> {why}
       </p>
       <div className="fixes">
-        {finding.fixes.map((fix, index) => (
-          <FixButton key={index} fix={fix} unitId={finding.unit} unit={unit} onStation={onStation} />
+        {(fixes ?? finding.fixes).map((fix) => (
+          <FixButton key={JSON.stringify(fix.label)} fix={fix} isTried={fixes !== null} unitId={finding.unit} unit={unit} onStation={onStation} />
         ))}
       </div>
     </section>
@@ -41,11 +44,14 @@ export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
 /** A fix is a button; its effect is worked out when it is looked at, never before the frame. */
 export function FixButton({
   fix,
+  isTried = true,
   unitId,
   unit,
   onStation,
 }: {
   readonly fix: Fix;
+  /** Whether it is known to settle what it is offered for. */
+  readonly isTried?: boolean;
   readonly unitId: string;
   readonly unit: DisplayUnit;
   readonly onStation: (station: StationId) => void;
@@ -80,6 +86,7 @@ export function FixButton({
     <span className="fix">
       <Button
         variant="outlined"
+        disabled={!isTried}
         onPointerEnter={() => look(true)}
         onPointerLeave={() => look(false)}
         onFocus={() => look(true)}
