@@ -69,6 +69,7 @@ export const ASSUMED = {
   edgePull: row(0.5, '×', 'joint-capacity', 'of a screw’s pull, in a plywood edge'),
   fibreEdge: row(130, 'N', 'joint-capacity', 'a #10 screw pulled out of a particleboard edge, 25 mm deep', '(m)'),
   pocket: row(130, 'N', 'joint-capacity', 'a pocket screw, across and along'),
+  pocketSeat: row(1, '×', 'pocket-screws', 'of its part’s thickness, from the seat of a pocket screw’s head to the end it leaves'),
   brad: row(29, 'N', 'joint-capacity', 'an 18 gauge brad across; nothing along'),
   dowel: row(100, 'N', 'joint-capacity', 'a glued 8 mm dowel, across'),
   unevenPins: row(1.3, '×', 'joint-capacity', 'of its even share, on one of four shelf pins'),

@@ -59,10 +59,10 @@ export type Finding = Base &
     | { readonly check: 'shelf-breaks'; readonly name: Label; readonly use: number }
     | { readonly check: 'shelf-outside'; readonly name: Label; readonly overNm: number }
     | { readonly check: 'slot-too-deep'; readonly depthNm: number; readonly thicknessNm: number; readonly which: 'joint' | 'rabbet' }
-    | { readonly check: 'screw-too-long'; readonly where: 'stud' | 'cabinet-half' | 'joint'; readonly lengthNm: number; readonly overMm: number }
+    | { readonly check: 'screw-too-long'; readonly where: 'stud' | 'cabinet-half' | 'pocket'; readonly lengthNm: number; readonly overMm: number }
     | {
         readonly check: 'screw-too-short';
-        readonly where: 'stud' | 'cabinet-half' | 'joint';
+        readonly where: 'stud' | 'cabinet-half' | 'joint' | 'pocket' | 'brad';
         readonly lengthNm: number;
         readonly gripMm: number;
         readonly wantedMm: number;

@@ -4,17 +4,22 @@ import { FULL_PENETRATION, LEAST_PENETRATION } from '../hang/fasteners.ts';
 import { capacitiesOf } from '../hang/chain.ts';
 import { groundOf } from '../hang/grounds.ts';
 import { screwById, shortestAtLeast } from '../joints/screws.ts';
-import type { Entered } from '../length/entered.ts';
+import { isFace, type Meeting } from '../solid/meeting.ts';
+import { pocketReach } from '../joints/pockets.ts';
+import { entered, type Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
-import type { Fix } from './finding.ts';
+import type { Finding, Fix } from './finding.ts';
 
 /** A tip may come this near to the far face. [ASSUME] */
 const TIP_COVER_MM = 3;
 
 /** Thread wanted in a mate that carries nothing. [ASSUME] */
 const LEAST_GRIP_MM = 12;
+
+/** Brads wanted this far in the edge they are driven into. [ASSUME] */
+const LEAST_BRAD_GRIP_MM = 16;
 
 /** Through rail and back into a cleat no thicker than they are: the true grip enters the strength, this only says it holds at all. [ASSUME] */
 const LEAST_CABINET_GRIP_MM = 10;
@@ -109,16 +114,19 @@ const cabinetScrew: Check = (context) => {
   return [];
 };
 
+/** What fastens the joints, each by its own rule: a screw through a face, a pocket screw, a brad. Dowels have one length. */
 const jointScrew: Check = (context) => {
   const { box, unit } = context;
-  const { perJoint, screw, length } = box.assembly;
-  if (perJoint === 0) return [];
-  const joined = unit.meetings.filter(({ joint }) => joint.fastening?.screw === screw && joint.kind !== 'laid');
+  const { perJoint, by, screw } = box.assembly;
+  if (perJoint === 0 || by === 'dowels') return [];
+  const joined = unit.meetings.filter(({ joint }) => joint.fastening?.screw === screw && joint.fastening.by === by && joint.kind !== 'laid');
   if (joined.length === 0) return [];
+  if (by === 'pockets') return pocketScrew(context, joined);
+  const { length } = box.assembly;
   const hosts = [...new Set(joined.map(({ host }) => host))];
   const through = Math.max(...hosts.map((host) => toMm(unit.byId.get(host)!.thickness)));
   const grip = toMm(length.nm) - through;
-  const wanted = Math.max(LEAST_GRIP_MM, LEAST_PENETRATION * screwById(screw).diameterMm);
+  const wanted = by === 'brads' ? LEAST_BRAD_GRIP_MM : Math.max(LEAST_GRIP_MM, LEAST_PENETRATION * screwById(screw).diameterMm);
   if (grip >= wanted) return [];
   return [
     {
@@ -126,14 +134,55 @@ const jointScrew: Check = (context) => {
       unit: box.id,
       severity: 'change',
       station: 'box',
-      where: 'joint',
+      where: by === 'brads' ? 'brad' : 'joint',
       lengthNm: length.nm,
       gripMm: grip,
       wantedMm: wanted,
       panels: hosts,
-      fixes: fit(context, ['assembly', 'length'], screw, through + wanted),
+      fixes: by === 'brads' ? longerBrads(context, through + wanted) : fit(context, ['assembly', 'length'], screw, through + wanted),
     },
   ];
 };
+
+/** Brads come in whole steps of 5 mm, or an eighth of an inch. */
+const longerBrads = (context: CheckContext, leastMm: number): Fix[] => {
+  const { unit } = context.box;
+  const length = entered(unit === 'mm' ? `${Math.ceil(leastMm / 5) * 5} mm` : `${Math.ceil((leastMm / 25.4) * 8)}/8 in`);
+  return [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: length }] }];
+};
+
+/** A pocket screw leaves the end of the part it is bored in, and must neither fall short in its mate nor come out of it. */
+function pocketScrew(context: CheckContext, joined: readonly Meeting[]): Finding[] {
+  const { box, unit } = context;
+  const { screw, length } = box.assembly;
+  const pairs = joined.map(({ guest, host, face }) => ({
+    guest: toMm(unit.byId.get(guest)!.thickness),
+    // Into an edge it has all the wood it wants.
+    room: isFace(face) ? toMm(unit.byId.get(host)!.thickness) : Infinity,
+  }));
+  const [thickest, thinnest] = [Math.max(...pairs.map(({ guest }) => guest)), Math.min(...pairs.map(({ guest }) => guest))];
+  const room = Math.min(...pairs.map((pair) => pair.room));
+  const shortest = (mm: number): number => pocketReach(mm, thickest);
+  const longest = (mm: number): number => pocketReach(mm, thinnest);
+  const reach = shortest(toMm(length.nm));
+  const over = longest(toMm(length.nm)) - room;
+  const wanted = Math.min(LEAST_GRIP_MM, room);
+  if (reach >= wanted && over <= 0) return [];
+  const fitting = screwById(screw).lengths.filter(({ nm }) => shortest(toMm(nm)) >= wanted && longest(toMm(nm)) <= room);
+  const best = fitting.at(-1);
+  const base = {
+    unit: box.id,
+    station: 'box' as const,
+    where: 'pocket' as const,
+    lengthNm: length.nm,
+    panels: [...new Set(joined.map(({ host }) => host))],
+    fixes: best
+      ? [{ label: { key: 'use-screw-length' as const, lengthNm: best.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: best }] }]
+      : [],
+  };
+  return over > 0
+    ? [{ ...base, check: 'screw-too-long', severity: 'stop', overMm: over }]
+    : [{ ...base, check: 'screw-too-short', severity: 'change', gripMm: Math.max(0, reach), wantedMm: wanted }];
+}
 
 export const SCREW_CHECKS: readonly Check[] = [wallScrew, cabinetScrew, jointScrew];

@@ -2,6 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { FoldDown } from '../carcass/fold-down.ts';
+import { entered } from '../length/entered.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { newUnit } from '../test/family-units.ts';
 import type { Link } from './link.ts';
@@ -37,11 +38,13 @@ describe('two gates that reach 230 of a leaf 450 deep, hinges 320 apart, pressed
   });
 
   test('past the gates the leaf is a cantilever of 220 mm, 540 mm of its length bending with what presses', () => {
-    // Four gates stand so close that bending between them is less.
-    const { F, c } = termsOf(linkOf(table({ supportCount: 4 }), 'leaf-bending'));
+    // Four gates stand so close that bending between them is less, and fold beside one another.
+    const long = table({ supportCount: 4, width: entered('1300 mm') });
+    const { F, c } = termsOf(linkOf(long, 'leaf-bending'));
     expect(c).toBeCloseTo(220, 9);
-    const M = Q * 220 + ((W * 220 * 220) / (2 * 450)) * (540 / 900);
-    expect(useOf(table({ supportCount: 4 }), 'leaf-bending')).toBeCloseTo(M / ((540 * 18 * 18) / 6) / F!, 6);
+    const weight = (5 + (1300 * 450 * 18 * 680) / 1e9) * G0;
+    const M = Q * 220 + ((weight * 220 * 220) / (2 * 450)) * (540 / 1300);
+    expect(useOf(long, 'leaf-bending')).toBeCloseTo(M / ((540 * 18 * 18) / 6) / F!, 6);
   });
 });
 

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import type { EditStep } from '../plan/edit.ts';
-import { familyOf, type UnitDesign } from '../carcass/families.ts';
+import { faultOfUnit, type UnitDesign } from '../carcass/families.ts';
 import { newUnit } from '../test/family-units.ts';
 import { wallHalfEnds } from './wall-links.ts';
 import { aloneBox, ink, typed, unitWith } from '../test/print-room.ts';
@@ -101,7 +101,7 @@ describe('a fold-down screwed to the studs by its backboard', () => {
   });
   test('on a wall rail it cannot hang', () => {
     const start = newUnit('fold-down');
-    expect(familyOf(start).faultOf?.({ ...start, hanging: { ...start.hanging, kind: 'through', wallRail: 'rail' } } as UnitDesign)).toMatchObject({
+    expect(faultOfUnit({ ...start, hanging: { ...start.hanging, kind: 'through', wallRail: 'rail' } } as UnitDesign)).toMatchObject({
       path: ['hanging', 'wallRail'],
     });
   });
@@ -109,7 +109,7 @@ describe('a fold-down screwed to the studs by its backboard', () => {
 
 test('a box without a hanging rail cannot be screwed through', () => {
   const start = newUnit('shelf-box');
-  expect(familyOf(start).faultOf?.({ ...start, hanging: { ...start.hanging, kind: 'through', rail: null } } as UnitDesign)).toMatchObject({
+  expect(faultOfUnit({ ...start, hanging: { ...start.hanging, kind: 'through', rail: null } } as UnitDesign)).toMatchObject({
     path: ['hanging', 'rail'],
   });
 });

@@ -1,7 +1,10 @@
 /** Random units of every family, each sound by its own rules: for the property tests. Test support. */
 import fc from 'fast-check';
-import { faultOfUnit, type FamilyId, type UnitDesign } from '../carcass/families.ts';
+import { buildUnit, faultOfUnit, type FamilyId, type UnitDesign } from '../carcass/families.ts';
+import { Unbuildable } from '../carcass/family.ts';
 import { entered } from '../length/entered.ts';
+import { stockReader } from '../plan/plan.ts';
+import { starterWorkshop } from '../stock/catalogue.ts';
 import { newUnit } from './family-units.ts';
 
 type Row = Record<string, unknown>;
@@ -271,6 +274,20 @@ function set(row: Row, path: readonly string[], value: unknown): Row {
   return { ...row, [key]: rest.length === 0 ? value : set(row[key] as Row, rest, value) };
 }
 
+const stockOf = stockReader([], starterWorkshop());
+
+/** Some sizes show only when it is built that they do not go together. */
+function isBuildable(unit: UnitDesign): boolean {
+  if (faultOfUnit(unit)) return false;
+  try {
+    buildUnit(unit, stockOf);
+    return true;
+  } catch (error) {
+    if (error instanceof Unbuildable) return false;
+    throw error;
+  }
+}
+
 export const arbitraryUnit = (family: FamilyId): fc.Arbitrary<UnitDesign> =>
   fc
     .record(RANGES[family] as Record<string, fc.Arbitrary<unknown>>)
@@ -281,4 +298,4 @@ export const arbitraryUnit = (family: FamilyId): fc.Arbitrary<UnitDesign> =>
           newUnit(family) as unknown as Row,
         ) as unknown as UnitDesign,
     )
-    .filter((unit) => faultOfUnit(unit) === null);
+    .filter(isBuildable);

@@ -11,6 +11,14 @@ import { wallWords } from './wall-findings.ts';
 
 export type { Sentence };
 
+const SCREWS_OF = {
+  stud: 'Wall screws',
+  joint: 'Joint screws',
+  'cabinet-half': 'Screws into the cabinet half',
+  pocket: 'Pocket screws',
+  brad: 'Brads',
+} as const;
+
 export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
   const mm = (value: number): string => lengthText(Math.round(value * 1e6), unit);
   switch (finding.check) {
@@ -72,6 +80,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         why: 'What is left behind it breaks out or bends.',
       };
     case 'screw-too-long':
+      if (finding.where === 'pocket')
+        return {
+          says: `Pocket screws of ${lengthText(finding.lengthNm, unit)} come ${mm(finding.overMm)} out of the far face of what they go into.`,
+          why: 'The tip shows, and cuts fingers.',
+        };
       return finding.where === 'stud'
         ? {
             says: `Wall screws of ${lengthText(finding.lengthNm, unit)} reach ${mm(finding.overMm)} further than the stud allows.`,
@@ -83,8 +96,8 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
           };
     case 'screw-too-short':
       return {
-        says: `${finding.where === 'stud' ? 'Wall screws' : finding.where === 'joint' ? 'Joint screws' : 'Screws into the cabinet half'} of ${lengthText(finding.lengthNm, unit)} grip ${mm(Math.max(0, finding.gripMm))}; ${mm(finding.wantedMm)} is wanted.`,
-        why: 'Too little thread in the wood that is to hold it.',
+        says: `${SCREWS_OF[finding.where]} of ${lengthText(finding.lengthNm, unit)} grip ${mm(Math.max(0, finding.gripMm))}; at least ${mm(finding.wantedMm)} is needed.`,
+        why: 'Too little of it in the wood that is to hold it.',
       };
     case 'few-studs':
       return {
