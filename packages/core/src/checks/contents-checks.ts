@@ -5,6 +5,7 @@ import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } fro
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import type { CompartmentLoad } from '../parts/weights.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
+import { backTiltDeg, BACK_TILT_DEG, hasLip } from './held-in.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
 import { exactly } from '../length/entered.ts';
 import { roundDown, roundUp } from './round.ts';
@@ -181,32 +182,17 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
   ];
 }
 
+/** What rolls, stands thin or leans is kept by a lip; what rolls or stands thin by a floor that falls to the back, too. */
 function slides(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
-  const rolls = rollsOut(item);
-  if (!rolls && !(standsThin(item) && !leansOnBack(item))) return [];
-  const fixes: Fix[] = rolls
-    ? [
-        { label: { key: 'turn-end-on' as const, text: item.name }, edit: [setItem(item, 'turned', true)] },
-        { label: { key: 'stand-up', text: item.name }, edit: [setItem(item, 'stands', 'upright')] },
-      ]
-    : [
-        { label: { key: 'turn-end-on' as const, text: item.name }, edit: [setItem(item, 'turned', !item.turned)] },
-        { label: { key: 'lean-it', text: item.name }, edit: [setItem(item, 'stands', 'leaning')] },
-      ];
-  return [
-    {
-      check: 'slides-off',
-      ...aboutThing(context, load, item),
-      severity: 'look',
-      why: rolls ? 'rolls' : 'thin',
-      thickNm: footprintOf(item).out,
-      fixes,
-    },
-  ];
+  const why = rollsOut(item) ? 'rolls' : item.stands === 'leaning' ? 'leans' : standsThin(item) ? 'thin' : null;
+  if (why === null || hasLip(context.unit, load.compartment)) return [];
+  // What leans at the back pushes its foot forward, all the more where the floor falls to the front.
+  if (backTiltDeg(context.unit, load.compartment) >= BACK_TILT_DEG) return [];
+  const turn = (turned: boolean): Fix => ({ label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', turned)] });
+  const stand = (key: 'stand-up' | 'lean-it', stands: Item['stands']): Fix => ({ label: { key, text: item.name }, edit: [setItem(item, 'stands', stands)] });
+  const fixes = { rolls: [turn(true), stand('stand-up', 'upright')], thin: [turn(!item.turned)], leans: [stand('stand-up', 'upright')] }[why];
+  return [{ check: 'slides-off', ...aboutThing(context, load, item), severity: 'look', why, thickNm: footprintOf(item).out, fixes }];
 }
-
-/** A leaning thing is held by what it leans on. */
-const leansOnBack = ({ stands: stance }: Item): boolean => stance === 'leaning';
 
 const noRoom: Check = (context) =>
   stoodIn(context).flatMap(({ load }) =>

@@ -186,7 +186,7 @@ export type Finding = Base &
       }
     | { readonly check: 'no-growth'; readonly item: string; readonly fill: number }
     | { readonly check: 'bridges-gap'; readonly item: string; readonly lengthNm: number; readonly gapNm: number; readonly limp: boolean }
-    | { readonly check: 'slides-off'; readonly item: string; readonly why: 'rolls' | 'thin'; readonly thickNm: number }
+    | { readonly check: 'slides-off'; readonly item: string; readonly why: 'rolls' | 'thin' | 'leans'; readonly thickNm: number }
     | { readonly check: 'out-of-reach'; readonly item: string; readonly upNm: number; readonly reachNm: number }
     // wall
     | { readonly check: 'ground'; readonly why: 'unrated' | 'too-heavy'; readonly ground: 'anchors' | 'metal'; readonly kg: number; readonly limitKg: number }

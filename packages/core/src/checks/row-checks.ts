@@ -2,6 +2,7 @@
 import { footprintOf, isLimp, rollsOut, standsThin } from '../contents/item.ts';
 import type { RowAnswer } from '../contents/row.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { BACK_TILT_DEG } from './held-in.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
@@ -10,7 +11,6 @@ import { roundDown, roundUp } from './round.ts';
 const OVER_GAP = 20 * NM_PER.mm;
 const LIMP_SHARE = 3;
 /** Tilted back by this, things stay. [A] */
-const BACK_TILT_DEG = 3;
 
 const rowChecks: Check = (context) =>
   context.rows.flatMap((answer) => [...slotCount(context, answer), ...gapBridged(context, answer), ...rowHolds(context, answer)]);

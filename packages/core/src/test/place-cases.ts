@@ -98,6 +98,7 @@ export const PLACE_CASES: readonly Case[] = [
     says: /lies over a gap of 100 mm/,
   },
   { check: 'slides-off', edits: [standing('s1', [60, 60, 180], { kind: 'roll', stands: 'lying' })], severity: 'look', says: /can roll out/ },
+  { check: 'slides-off', edits: [standing('s1', [30, 180, 240], { stands: 'leaning' })], severity: 'look', says: /leans with no lip in front of its foot/ },
   { check: 'slides-off', edits: [standing('s1', [120, 20, 150])], severity: 'look', says: /stands on 20 mm from front to back/ },
   {
     check: 'slides-off',

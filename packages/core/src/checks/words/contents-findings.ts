@@ -62,6 +62,8 @@ export function contentsWords(finding: ContentsFinding, unit: DisplayUnit): Sent
         why: finding.limp ? 'Limp things hang down between supports over a third of their length.' : 'It drops through when it is pushed a little.',
       };
     case 'slides-off':
+      if (finding.why === 'leans')
+        return { says: `${item} leans with no lip in front of its foot.`, why: 'The foot slides forward until it falls flat, or off.' };
       return finding.why === 'rolls'
         ? { says: `${item} can roll out: there is no lip and no tilt back.`, why: 'A slammed door is enough.' }
         : {

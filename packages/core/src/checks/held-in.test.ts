@@ -1,0 +1,48 @@
+/** What holds a thing on its floor is read off the unit itself: strips, fronts, tilt. */
+import { expect, test } from '@jest/globals';
+import type { UnitDesign } from '../carcass/families.ts';
+import { entered } from '../length/entered.ts';
+import { newUnit } from '../test/family-units.ts';
+import { aloneBox } from '../test/print-room.ts';
+import { backTiltDeg, hasLip } from './held-in.ts';
+
+const floors = (design: unknown) => {
+  const { unit } = aloneBox(design as UnitDesign);
+  return unit.compartments.map((space) => ({ lip: hasLip(unit, space), tilt: Math.round(backTiltDeg(unit, space) * 10) / 10 }));
+};
+const ledge = (more: object) => ({
+  ...newUnit('ledge-rack'),
+  ledges: {
+    l1: {
+      id: 'l1',
+      order: 1,
+      at: null,
+      kind: 'plain',
+      strips: 0,
+      stripHeight: entered('20 mm'),
+      stripGap: entered('15 mm'),
+      support: false,
+      count: 4,
+      notchWidth: entered('12 mm'),
+      notchDepth: entered('8 mm'),
+      ...more,
+    },
+  },
+});
+
+test('a plain shelf has no lip and does not fall', () => {
+  expect(new Set(floors(newUnit('shelf-box')).map(({ lip, tilt }) => `${lip} ${tilt}`))).toEqual(new Set(['false 0']));
+});
+
+test('strips before a ledge are one, scooped or not; a ledge without them has none', () => {
+  expect(floors(ledge({})).at(-1)).toMatchObject({ lip: false });
+  expect(floors(ledge({ strips: 1 })).at(-1)).toMatchObject({ lip: true });
+  expect(floors(ledge({ strips: 2, kind: 'scooped' })).at(-1)).toMatchObject({ lip: true });
+});
+
+test('a tilted rack falls to the back by its own angle', () => {
+  for (const tiltDeg of [0, 5]) {
+    const tilted = floors({ ...newUnit('slot-rack'), holds: 'shelves', tiltDeg });
+    expect(tilted.map(({ tilt }) => tilt)).toContain(tiltDeg);
+  }
+});

@@ -1,0 +1,42 @@
+/** What keeps a thing on the floor it stands on: a floor that falls to the back, or something that stands up at its front edge. */
+import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
+import { boundsOf } from '../solid/views.ts';
+
+/** A floor that falls this much to the back keeps what rolls. [ASSUME] */
+export const BACK_TILT_DEG = 3;
+/** A lip has to stand up this far over the floor. [ASSUME] */
+const MIN_LIP_MM = 8;
+/** Between the floor and what stands over its front edge no thing slips through. [ASSUME] */
+const MAX_UNDER_LIP_MM = 40;
+/** A lip covers this much of the opening's width. [ASSUME] */
+const MIN_COVERED = 0.5;
+/** It stands in the front part of the floor, or just before it. [ASSUME] */
+const FRONT_PART = 0.3;
+const BEFORE_EDGE_MM = 40;
+
+/** How far a floor falls to the back, degrees: 0 for a level one, below 0 for one that falls to the front. */
+export function backTiltDeg({ byId }: Pick<ResolvedUnit, 'byId'>, { floor }: Pick<Compartment, 'floor'>): number {
+  const { w } = byId.get(floor)!.frame;
+  const up = w.up < 0 ? -1 : 1;
+  // The normal of a floor that falls to the back leans back.
+  return (Math.atan2(-w.out * up, Math.abs(w.up)) * 180) / Math.PI;
+}
+
+/** Whether a strip, a front or an edging stands up at the front edge of a floor. */
+export function hasLip(unit: Pick<ResolvedUnit, 'byId' | 'panels'>, { floor, width, at }: Pick<Compartment, 'floor' | 'width' | 'at'>): boolean {
+  const { low, high } = boundsOf(unit.byId.get(floor)!);
+  const [left, right] = [at.along / 1e6, (at.along + width.value) / 1e6];
+  const front = high.out - FRONT_PART * (high.out - low.out);
+  return unit.panels.some((panel) => {
+    if (panel.id === floor || panel.onWall || panel.role === 'door') return false;
+    const box = boundsOf(panel);
+    const covered = Math.min(box.high.along, right) - Math.max(box.low.along, left);
+    return (
+      covered >= MIN_COVERED * (right - left) &&
+      box.low.out >= front &&
+      box.low.out <= high.out + BEFORE_EDGE_MM &&
+      box.high.up >= high.up + MIN_LIP_MM &&
+      box.low.up <= high.up + MAX_UNDER_LIP_MM
+    );
+  });
+}
