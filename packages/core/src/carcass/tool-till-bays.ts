@@ -165,5 +165,6 @@ export function compartment(base: TillFrame, { bay, left, width }: LaidBay): Com
     height: base.insideHeight,
     depth: standingDepth(base),
     at: { along: left as Length, up: base.floor, out: base.faceOut as Length },
+    ownKg: { value: bay.kg, source: own(base.box, 'bays', bay.id, 'kg') },
   };
 }

@@ -170,8 +170,7 @@ export function weightsOf(
     panels,
     empty: emptyLoad(hung),
     contents: unit.compartments.map((space) => {
-      const lots = lotsOn.get(space.keptBy) ?? [];
-      return lots.length > 0 ? thingsLoad(space, lots) : compartmentLoad(unit, space, contents[space.keptBy]);
+      return spaceLoad(unit, space, contents[space.keptBy], lotsOn.get(space.keptBy) ?? []);
     }),
     top: topLoaded ? topLoad(unit) : null,
   };
@@ -191,6 +190,36 @@ function emptyLoad(hung: readonly { mass: Figure; centre: Vector }[]): Load {
     along: mean('along'),
     up: mean('up'),
     out: mean('out'),
+  };
+}
+
+/**
+ * The heaviest of what was entered for a space, what was placed in it, and what the design gives it: a load that somebody entered is never made
+ * less by a thing that is placed there. A preset counts only where nothing else is known.
+ */
+function spaceLoad(unit: ResolvedUnit, space: Compartment, held: Contents | undefined, lots: readonly Lot[]): CompartmentLoad {
+  const placed = lots.length > 0 ? thingsLoad(space, lots) : null;
+  const own = space.ownKg ? ownLoad(space, space.ownKg) : null;
+  const isEntered = held !== undefined && held.kg !== null;
+  const entered = isEntered || (!placed && !own) ? compartmentLoad(unit, space, held) : null;
+  const heaviest = [placed, own, entered].flatMap((load) => load ?? []).reduce((most, load) => (load.mass.value > most.mass.value ? load : most));
+  // Where things stand is looked at whatever they weigh.
+  return placed && heaviest !== placed ? { ...heaviest, lots: placed.lots, arrangement: placed.arrangement } : heaviest;
+}
+
+/** A tool in its bay stands in the middle of it. */
+function ownLoad(compartment: Compartment, { value, source }: NonNullable<Compartment['ownKg']>): CompartmentLoad {
+  const { width, height, depth, at } = compartment;
+  return {
+    compartment,
+    mass: apply(TYPED_MASS, { entered: { value, source } }, compartment.name),
+    along: toMm(at.along) + toMm(width.value) / 2,
+    up: toMm(at.up) + Math.max(0, toMm(height.value)) / 2,
+    out: toMm(at.out) + toMm(depth.value) / 2,
+    lots: [],
+    guessed: false,
+    arrangement: null,
+    strips: [],
   };
 }
 

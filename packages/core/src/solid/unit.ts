@@ -18,6 +18,8 @@ export interface Compartment {
   readonly width: Dimension;
   readonly height: Dimension;
   readonly depth: Dimension;
+  /** What the design itself gives to this space: a tool to its bay. */
+  readonly ownKg?: { readonly value: number; readonly source: Source };
   /** In a part that stands on the floor: what it holds is not hung. */
   readonly stands?: boolean;
   /** Left end, floor and rear of the space. */
