@@ -38,6 +38,13 @@ describe('a length as people type it', () => {
     ['10IN', undefined, 254e6],
     ['(32 - 2*3/4) in', undefined, 774.7e6],
     ['1100,5', 'mm', 1100.5e6],
+    ['24½', 'in', 622.3e6],
+    ['24 ½ in', undefined, 622.3e6],
+    ['½ in', undefined, 12.7e6],
+    ['1⁄4 in', undefined, 6.35e6],
+    ['24 in.', undefined, 609.6e6],
+    ['1 ft. 3 in.', undefined, 381e6],
+    ['1ft3in', undefined, 381e6],
   ])('%s (%s) is %d nm', (text, unit, nm) => {
     expect(read(text, unit)).toBe(nm);
   });

@@ -50,7 +50,20 @@ const UNITS: Readonly<Record<string, LengthUnit>> = {
   '′': 'ft',
   '’': 'ft',
 };
-const UNIT = /^\s*(mm|cm|m|inches|inch|in|ft|["″”'′’])(?![a-z])/i;
+/** An abbreviation may have its point: '24 in.' */
+const UNIT = /^\s*(mm|cm|m|inches|inch|in|ft|["″”'′’])(?:\.(?!\d))?(?![a-z])/i;
+/** Fractions that keyboards and phones put in as one character. */
+const VULGAR: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
 const NUMBER = /^(\d+[.,]\d+|[.,]\d+|\d+[.,]?(?!\d))/;
 const MIXED = /^(\d+)(?:\s+|-)(\d+)\/(\d+)/;
 const FRACTION = /^(\d+)\/(\d+)/;
@@ -100,7 +113,14 @@ class Reader {
     private readonly where: string,
   ) {
     if (text.length > LONGEST_TEXT) this.fail('length-text', `the text is longer than ${LONGEST_TEXT} characters`, ACCEPTED);
-    this.rest = text.replaceAll('−', '-').replaceAll('×', '*').replaceAll('÷', ' / ').replaceAll('\u00a0', ' ').trim();
+    this.rest = text
+      .replace(/[½⅓⅔¼¾⅛⅜⅝⅞]/g, (sign) => ` ${VULGAR[sign]!}`)
+      .replaceAll('⁄', '/')
+      .replaceAll('−', '-')
+      .replaceAll('×', '*')
+      .replaceAll('÷', ' / ')
+      .replaceAll('\u00a0', ' ')
+      .trim();
     if (this.rest === '') this.fail('length-empty', 'nothing is typed', ACCEPTED);
   }
 

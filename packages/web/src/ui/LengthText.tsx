@@ -26,7 +26,12 @@ export function LengthText({ value, unit, withUnit = false, exact = false }: Len
       {decimals}
       {fraction && (
         <span className="fraction">
-          {whole && <span className="sr"> and </span>}
+          {whole && (
+            <>
+              <span className="fraction-gap"> </span>
+              <span className="sr">and </span>
+            </>
+          )}
           {fraction.over}/{fraction.under}
         </span>
       )}
