@@ -29,8 +29,8 @@ test('a nest in progress says so and can be stopped; what was found so far stays
 
 test('a project that is not there says so and leads back to the room', async ({ page }) => {
   await page.goto(`${baseUrl()}/project/gone/ink/box`);
-  await expect(page.getByText(/there is no project/)).toBeVisible();
-  await page.getByRole('link', { name: /room/i }).click();
+  await expect(page.getByText('There is no project at this address.')).toBeVisible();
+  await page.getByRole('link', { name: 'All projects' }).click();
   await expect(page.getByRole('link', { name: 'New cabinet' })).toBeVisible();
 });
 

@@ -61,6 +61,10 @@ function command([name, ...rest]: readonly string[], started: number): string | 
       return json(rest[0] === 'list' && rest.length === 1 ? { sums: listSums() } : answerSum(rest[0] ?? '', rest.slice(1)));
     case 'schema':
       return json(projectSchema());
+    case 'help':
+    case '--help':
+    case '-h':
+      return `${USAGE.split(' | ').join('\n')}\n`;
     default:
       throw new Refusal('usage', name === undefined ? 'no command is given' : `there is no command '${name}'`, 'command', USAGE);
   }

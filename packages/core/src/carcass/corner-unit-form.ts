@@ -8,7 +8,7 @@ const FIELDS: readonly Field<CornerUnit>[] = [
   STOCK_FIELD,
   BAND_FIELD,
   lengthField('rightDepth', 'right-depth', 100, 900, 'shape'),
-  lengthField('wing', 'wing', 60, 900, 'shape'),
+  lengthField('wing', 'corner-wing', 60, 900, 'shape'),
   ...CLEAT_HUNG_FIELDS,
 ];
 
@@ -16,7 +16,7 @@ export const CORNER_UNIT_WORDS = {
   'family-corner-unit': 'corner unit',
   'family-corner-unit-for': 'five-cornered shelves where two walls meet',
   'right-depth': 'depth of the right side',
-  wing: 'wing at the left',
+  'corner-wing': 'wing at the left',
   'wing-thickness': 'wing',
   shelves: 'shelves',
 } as const;

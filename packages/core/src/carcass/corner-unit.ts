@@ -123,11 +123,11 @@ function uprights(base: CornerFrame): Panel[] {
       base,
       'front',
       'wing',
-      { key: 'wing' },
+      { key: 'corner-wing' },
       {
         frame: frame(vector(0, 0, rear + box.depth.nm), UP, ALONG),
         length: height,
-        width: dimension([plus('wing', box.wing.nm, { source: own(box, 'wing') })]),
+        width: dimension([plus('corner-wing', box.wing.nm, { source: own(box, 'wing') })]),
         stock: box.stock,
       },
     ),

@@ -28,7 +28,7 @@ const FIELDS: readonly Field<SlotRack>[] = [
   lengthField('first', 'first-slot', 0, 600, 'shape'),
   lengthField('last', 'last-slot', 5, 600, 'shape'),
   lengthField('tabLength', 'tab-length', 20, 600, 'shape', { when: inTabs }),
-  lengthField('setback', 'setback', 0, 300, 'shape'),
+  lengthField('setback', 'slot-setback', 0, 300, 'shape'),
   ...SHELL_JOINT_FIELDS,
   ...JOINERY_FIELDS,
   ...SHELL_BACK_FIELDS,
@@ -48,8 +48,8 @@ export const SLOT_RACK_WORDS = {
   'first-slot': 'clear under the first',
   'last-slot': 'clear over the last',
   'tab-length': 'length of a tab',
-  setback: 'back from the front edges',
-  slots: 'slots',
+  'slot-setback': 'back from the front edges',
+  'rack-slots': 'slots',
   'slot-shelf': 'shelf of slot {of}',
   'tab-left': 'left tab of slot {of}',
   'tab-right': 'right tab of slot {of}',
@@ -68,7 +68,7 @@ export const SLOT_RACK: Family<SlotRack> = {
     elements: [
       {
         path: 'slots',
-        label: 'slots',
+        label: 'rack-slots',
         group: 'inside',
         most: 60,
         least: 1,

@@ -71,7 +71,7 @@ interface LaidSlot {
 }
 
 export function buildSlotRack(box: SlotRack, stockOf: StockOf): Unit {
-  const base = shellFrame(box, stockOf, [minus('setback', box.setback.nm, { source: own(box, 'setback') })]);
+  const base = shellFrame(box, stockOf, [minus('slot-setback', box.setback.nm, { source: own(box, 'setback') })]);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const laid = laySlots(base);
   return {

@@ -76,7 +76,6 @@ export const TOOL_TILL_WORDS = {
   magnets: 'magnets for {of}',
   magnet: 'magnet',
   'lean-of-panel': 'lean of the panel',
-  'along-the-tilt': 'longer up the tilt',
   'tool-width': '{of}',
   bay: 'bay',
   'bay-share': 'share of what is left',

@@ -6,8 +6,8 @@ import { shows } from '../sag/unit-sag.ts';
 import { isFace } from '../solid/meeting.ts';
 import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf } from '../solid/unit.ts';
-import { entered } from '../length/entered.ts';
-import { NM_PER, toMm } from '../length/length.ts';
+import { entered, type Entered } from '../length/entered.ts';
+import { NM_PER, toMm, type DisplayUnit } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
 import { inUnit } from './context.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
@@ -185,6 +185,10 @@ const shelfOutside: Check = (context) => {
   });
 };
 
+/** A third of a sheet, to half a millimetre or a thirty-second. */
+const thirdOf = (thicknessMm: number, unit: DisplayUnit): Entered =>
+  entered(unit === 'mm' ? `${Math.max(1, Math.floor((thicknessMm / 3) * 2) / 2)} mm` : `${Math.max(1, Math.floor((thicknessMm / 3 / 25.4) * 32))}/32 in`);
+
 const slotTooDeep: Check = (context) => {
   const { box, unit } = context;
   const found = new Map<string, Finding>();
@@ -200,7 +204,7 @@ const slotTooDeep: Check = (context) => {
       if (!there.panels.includes(meeting.host)) found.set(which, { ...there, panels: [...there.panels, meeting.host] });
       continue;
     }
-    const third = roundDown(toMm(thickness) / 3, box.unit).nm > 0 ? roundDown(toMm(thickness) / 3, box.unit) : entered(box.unit === 'mm' ? '6 mm' : '1/4 in');
+    const third = thirdOf(toMm(thickness), box.unit);
     found.set(which, {
       check: 'slot-too-deep',
       unit: box.id,

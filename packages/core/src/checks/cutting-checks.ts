@@ -11,6 +11,8 @@ import type { Finding } from './finding.ts';
 /** One dimension differs by up to this, the others by up to ALIKE. [ASSUME] */
 const DIFFERS = 10_000_000;
 const ALIKE = 1_000_000;
+/** Parts that differ by less can take each other's place. [ASSUME] */
+const SAME = 250_000;
 
 const tooLargeForStock: Check = ({ box, parts, workshop }) => {
   const { trim } = workshop.shop;
@@ -74,7 +76,7 @@ const lookAlikes: Check = ({ box, parts }) => {
       const length = Math.abs(a.length.value - b.length.value);
       const width = Math.abs(a.width.value - b.width.value);
       const by = Math.max(length, width);
-      if (by === 0 || by > DIFFERS || Math.min(length, width) > ALIKE) continue;
+      if (by < SAME || by > DIFFERS || Math.min(length, width) > ALIKE) continue;
       found.push({
         check: 'look-alikes',
         unit: box.id,

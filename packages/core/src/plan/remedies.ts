@@ -5,6 +5,7 @@ import { loadLimits } from '../hang/hang.ts';
 import { mostUsed } from '../hang/link.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from './edit.ts';
+import { canBeEntered } from './settling.ts';
 import type { Design, RecordEntry } from './design.ts';
 import type { Planner, UnitPlan } from './plan.ts';
 
@@ -65,6 +66,7 @@ function gainOf(before: Margin, after: Margin): number {
 
 /** Null where the edit does not go with the rest. */
 function applied(design: Design, edit: Remedy['fix']['edit']): Design | null {
+  if (!edit.every((step) => canBeEntered(design, step))) return null;
   try {
     return applyEdit(design, edit);
   } catch (error) {

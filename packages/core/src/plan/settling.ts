@@ -1,7 +1,8 @@
 /**
  * Which of its fixes settle a finding: each is tried in a plan of its own. Kept is one after which the finding is gone, or less grave, and
- * nothing new stops the cabinet. Where none does alone, those that strengthen a hanging are tried together.
+ * nothing graver than it has come. Where none does alone, those that strengthen a hanging are added up until they do.
  */
+import { familyOf } from '../carcass/families.ts';
 import type { Finding, Fix, FixStep, Severity } from '../checks/finding.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from './edit.ts';
@@ -11,9 +12,9 @@ import type { Plan, Planner } from './plan.ts';
 type EditFix = Extract<Fix, { readonly edit: unknown }>;
 
 const RANK: Readonly<Record<Severity, number>> = { look: 0, change: 1, stop: 2 };
-/** Findings whose fixes each add some strength: two or three may do where one does not. */
+/** Findings whose fixes each add some strength: several may do where one does not. */
 const STRENGTHENED: ReadonlySet<Finding['check']> = new Set(['over-load', 'children', 'bed', 'cleat-splits', 'lifts-off']);
-const MAX_TOGETHER = 3;
+const MAX_STEPS = 6;
 
 export interface Tried {
   readonly planner: Planner;
@@ -28,87 +29,94 @@ export interface Tried {
  */
 export function* settlingFixes(tried: Tried, finding: Finding): Generator<Fix | null, void> {
   const before = tried.planner.plan(tried.design, tried.record, tried.workshop);
-  const edits: EditFix[] = [];
-  const unfinished: { readonly fix: EditFix; readonly outcome: Outcome }[] = [];
   let isSettled = false;
   for (const fix of finding.fixes) {
     if (!('edit' in fix)) {
       yield fix;
       continue;
     }
-    edits.push(fix);
-    const outcome = outcomeOf(tried, before, finding, fix.edit);
-    const settles = outcome !== null && outcome.isGone && outcome.stops.length === 0;
-    if (outcome?.isGone && !settles) unfinished.push({ fix, outcome });
+    const settles = isSettledBy(tried, before, finding, fix.edit);
     isSettled ||= settles;
     yield settles ? fix : null;
   }
-  if (isSettled) return;
-  // What a refusal hid comes to light once it is gone: that is settled in the same go.
-  for (const { fix, outcome } of unfinished) {
-    const finished = yield* finish(tried, before, finding, fix, outcome);
-    if (finished) return void (yield finished);
-  }
-  if (!STRENGTHENED.has(finding.check)) return;
-  for (let count = 2; count <= Math.min(MAX_TOGETHER, edits.length); count++) {
-    const fix = together(edits.slice(0, count));
-    if (isSettledBy(tried, before, finding, fix.edit)) return void (yield fix);
-    yield null;
-  }
+  if (isSettled || !STRENGTHENED.has(finding.check)) return;
+  const fix = yield* strengthened(tried, before, finding);
+  if (fix) yield fix;
 }
 
-/** A fix that brings new stops, with fixes of those added until there is none; null where that takes too many. */
-function* finish(tried: Tried, before: Plan, finding: Finding, first: EditFix, outcome: Outcome): Generator<null, EditFix | null> {
-  const [stop] = outcome.stops;
-  for (const next of stop!.fixes) {
-    if (!('edit' in next)) continue;
-    const fix = together([first, next]);
-    yield null;
-    if (isSettledBy(tried, before, finding, fix.edit)) return fix;
+/** Step by step the fix that takes the use down furthest, until the finding is settled; null where that takes too many, or nothing helps. */
+function* strengthened(tried: Tried, before: Plan, finding: Finding): Generator<null, EditFix | null> {
+  const steps: EditFix[] = [];
+  let now = finding;
+  for (let step = 0; step < MAX_STEPS; step++) {
+    const done = steps.flatMap(({ edit }) => edit);
+    let best: { readonly fix: EditFix; readonly use: number; readonly left: Finding | undefined } | undefined;
+    for (const fix of now.fixes) {
+      if (!('edit' in fix)) continue;
+      const after = planAfter(tried, [...done, ...fix.edit]);
+      yield null;
+      const left = after?.findings.find((each) => each.check === finding.check && each.unit === finding.unit);
+      const use = left ? useOf(left) : after ? 0 : Infinity;
+      if (use < (best?.use ?? useOf(now))) best = { fix, use, left };
+    }
+    if (!best) return null;
+    steps.push(best.fix);
+    const all = together(steps);
+    if (!best.left || RANK[best.left.severity] < RANK[finding.severity]) return isSettledBy(tried, before, finding, all.edit) ? all : null;
+    now = best.left;
   }
   return null;
 }
 
-const together = (fixes: readonly EditFix[]): EditFix => ({
-  label: { key: 'together', parts: fixes.map(({ label }) => label) },
-  edit: fixes.flatMap(({ edit }) => edit),
-});
+const useOf = (finding: Finding): number => ('use' in finding ? finding.use : 'tip' in finding ? finding.tip : Infinity);
 
-interface Outcome {
-  /** The finding is not there any more, or less grave. */
-  readonly isGone: boolean;
-  /** What stops a cabinet now and did not before. */
-  readonly stops: readonly Finding[];
+/** The last of each kind counts: a wider board takes the place of a wide one. */
+function together(fixes: readonly EditFix[]): EditFix {
+  const last = new Map(fixes.map(({ label }) => [label.key, label]));
+  return { label: { key: 'together', parts: [...last.values()] }, edit: fixes.flatMap(({ edit }) => edit) };
 }
 
-/** Whether an edit takes a finding away, or makes it less grave, without anything new that stops a cabinet. */
+/** Whether an edit takes a finding away, or makes it less grave, and brings nothing graver than it. */
 export function isSettledBy(tried: Tried, before: Plan, finding: Finding, edit: readonly FixStep[]): boolean {
-  const outcome = outcomeOf(tried, before, finding, edit);
-  return outcome !== null && outcome.isGone && outcome.stops.length === 0;
+  const after = planAfter(tried, edit);
+  if (!after) return false;
+  const gravestOf = (plan: Plan): number => Math.max(-1, ...plan.findings.filter((each) => isSame(each, finding)).map(({ severity }) => RANK[severity]));
+  const countOf = (plan: Plan): number => plan.findings.filter((each) => each.check === finding.check && each.unit === finding.unit).length;
+  if (gravestOf(after) >= RANK[finding.severity] && countOf(after) >= countOf(before)) return false;
+  const known = new Set(graverThan(before, finding).map(nameOf));
+  return graverThan(after, finding).every((each) => known.has(nameOf(each)));
 }
 
-/** Null where the edit does not go with the design. */
-function outcomeOf({ planner, design, record, workshop }: Tried, before: Plan, finding: Finding, edit: readonly FixStep[]): Outcome | null {
-  let after: Plan;
+/** Null where the edit does not go with the design, or sets a field to what cannot be entered there. */
+function planAfter({ planner, design, record, workshop }: Tried, edit: readonly FixStep[]): Plan | null {
+  if (!edit.every((step) => canBeEntered(design, step))) return null;
   try {
-    after = planner.plan(applyEdit(design, edit), record, workshop);
+    return planner.plan(applyEdit(design, edit), record, workshop);
   } catch (error) {
     if (error instanceof RangeError) return null;
     throw error;
   }
-  const gravestOf = (plan: Plan): number => Math.max(-1, ...plan.findings.filter((each) => isSame(each, finding)).map(({ severity }) => RANK[severity]));
-  const countOf = (plan: Plan): number => plan.findings.filter((each) => each.check === finding.check && each.unit === finding.unit).length;
-  const stoppedBefore = new Set(stopsOf(before).map(nameOf));
-  return {
-    isGone: gravestOf(after) < RANK[finding.severity] || countOf(after) < countOf(before),
-    stops: stopsOf(after).filter((stop) => !stoppedBefore.has(nameOf(stop))),
-  };
 }
 
+/** Whether the field an edit sets takes the value: a step that cannot be typed cannot be saved. */
+export function canBeEntered({ units }: Design, { path: [root, id, ...own], value }: FixStep): boolean {
+  const box = root === 'units' && id !== undefined ? units[id] : undefined;
+  if (!box) return true;
+  const { fields, elements } = familyOf(box).form;
+  const list = elements.find(({ path }) => path === own[0]);
+  const [among, within] = list ? [list.fields, own.slice(2)] : [fields, own];
+  const field = among.find(({ path }) => path.join('.') === within.join('.'));
+  if (field?.kind === 'length' && typeof value === 'object' && value !== null && 'nm' in value)
+    return (value.nm as number) >= field.least && (value.nm as number) <= field.most;
+  if ((field?.kind === 'count' || field?.kind === 'number' || field?.kind === 'degrees') && typeof value === 'number')
+    return value >= field.least && value <= field.most;
+  return field?.kind !== 'choice' || field.options.includes(value as string);
+}
+
+const graverThan = ({ findings }: Plan, than: Finding): Finding[] => findings.filter(({ severity }) => RANK[severity] > RANK[than.severity]);
 const isSame = (a: Finding, b: Finding): boolean =>
   a.check === b.check && a.unit === b.unit && a.panels.join() === b.panels.join() && SIDES.every((key) => sideOf(a, key) === sideOf(b, key));
 /** Where one check can find the same thing twice. */
 const SIDES = ['side', 'where', 'which'] as const;
 const sideOf = (finding: Finding, key: (typeof SIDES)[number]): unknown => (key in finding ? (finding as unknown as Record<string, unknown>)[key] : undefined);
 const nameOf = ({ check, unit }: Finding): string => `${unit} ${check}`;
-const stopsOf = ({ findings }: Plan): Finding[] => findings.filter(({ severity }) => severity === 'stop');

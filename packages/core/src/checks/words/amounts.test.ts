@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { MATERIALS } from '../../stock/materials.ts';
 import type { FigureUnit } from '../../worked/figure.ts';
 import { bothMasses, figureText, fineText, forceText, fromShownMass, lengthText, massText, percentText, sagText, toShownMass } from './amounts.ts';
-import { labelWords, WORDS } from './labels.ts';
+import { LISTS, labelWords, WORDS } from './labels.ts';
 
 test.each<[number, string, string]>([
   [62, '62 kg', '137 lb'],
@@ -88,6 +88,15 @@ describe('names', () => {
     expect(labelWords({ key: 'link-wall-screws', of: '2' })).toBe('screws in stud 2');
   });
   test('that nobody gave throw, so that a test finds them', () => expect(() => labelWords({ key: 'no-such-thing' as never })).toThrow(RangeError));
+  test('say one thing each: no list takes the words of another away', () => {
+    const said = new Map<string, string>();
+    for (const list of LISTS)
+      for (const [key, words] of Object.entries(list)) {
+        expect([key, said.get(key) ?? words]).toEqual([key, words]);
+        said.set(key, words);
+      }
+    expect(said.size).toBeGreaterThan(1000);
+  });
   test('are words: no blanks left open, no keys shown', () => {
     for (const [key, words] of Object.entries(WORDS)) {
       expect(words.trim()).toBe(words);

@@ -97,7 +97,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'screw-too-short':
       return {
         says: `${SCREWS_OF[finding.where]} of ${lengthText(finding.lengthNm, unit)} grip ${mm(Math.max(0, finding.gripMm))}; at least ${mm(finding.wantedMm)} is needed.`,
-        why: 'Too little of it in the wood that is to hold it.',
+        why: finding.where === 'brad' ? 'Too little of it in the edge that is to hold it.' : 'Too little thread in the wood that is to hold it.',
       };
     case 'few-studs':
       return {

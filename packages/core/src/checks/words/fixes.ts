@@ -250,7 +250,7 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
     case 'larger-screw':
       return `Use ${text} screws`;
     case 'taller-cleat':
-      return `Rip the cleat from a ${length} board`;
+      return `Rip the cleat from a board ${length} wide`;
     case 'lift-limit':
       return 'Say what one person lifts here';
     case 'other-sheet':

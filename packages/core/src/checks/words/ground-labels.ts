@@ -39,7 +39,6 @@ export const GROUND_WORDS = {
   'lid-lever': 'pried with',
   'lid-lever.hand': 'hinges to the hand',
   'lid-lever.touch': 'hinges to where it touches',
-  'lip-capacity.depth': 'depth of the dado',
   'worry-wall-nails': 'nails in the wall, pulled the way they let go',
   'worry-back': 'thin back that holds the cleat',
   'worry-bottom': 'joint of the bottom',

@@ -300,6 +300,27 @@ const OWN = {
   'fit-loose': 'loose',
 } as const;
 
+/** Every list of words there is. A key stands in one of them only, or says the same in all. */
+export const LISTS = [
+  OWN,
+  FIGURE_WORDS,
+  OPENED_WORDS,
+  BUILD_WORDS,
+  GROUND_WORDS,
+  INSERT_WORDS,
+  CABINET_RUN_WORDS,
+  CORNER_UNIT_WORDS,
+  DRAWER_UNIT_WORDS,
+  FOLD_DOWN_WORDS,
+  LEDGE_RACK_WORDS,
+  MITRED_BOX_WORDS,
+  SHELF_BOX_WORDS,
+  SLAB_WORDS,
+  SLOPED_BOX_WORDS,
+  SLOT_RACK_WORDS,
+  TOOL_TILL_WORDS,
+] as const;
+
 const ALL = {
   ...OWN,
   ...FIGURE_WORDS,

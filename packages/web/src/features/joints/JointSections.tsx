@@ -44,7 +44,7 @@ export function JointSections({ shown }: { readonly shown: ShownUnit }) {
   return (
     <>
       <h1>
-        {groups.length} {groups.length === 1 ? 'kind of joint' : 'kinds of joint'} hold it together.
+        {groups.length} {groups.length === 1 ? 'kind of joint holds' : 'kinds of joint hold'} it together.
       </h1>
       <div className="joint-grid">
         <div>

@@ -57,7 +57,9 @@ export function OpenProject({ children }: { readonly children: ReactNode }) {
       <main className="notice-page">
         <h1>This project cannot be opened</h1>
         <Alert severity="warning" action={<Button onClick={retry}>Try again</Button>}>
-          {problem.where}: {problem.message}. Accepted: {problem.accepted}.
+          {problem.code === 'not-found'
+            ? 'There is no project at this address. It may have been deleted.'
+            : `${problem.where}: ${problem.message}. Accepted: ${problem.accepted}.`}
         </Alert>
         {problem.code !== 'away' && problem.code !== 'not-found' ? (
           <WaysOut projectId={projectId} />
