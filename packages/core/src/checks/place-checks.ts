@@ -9,7 +9,7 @@ import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from '../wall/placed.ts';
-import { nearestPlace } from '../wall/placing.ts';
+import { nearestPlace, proposePlaces } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { Finding, Fix } from './finding.ts';
@@ -31,6 +31,8 @@ const OVER_BENCH = 450 * NM_PER.mm;
 const HEAD_BACK = 250 * NM_PER.mm;
 /** Free over a unit that is moved, for lifting it on. [A] */
 const CLEAR_ABOVE = 30 * NM_PER.mm;
+/** So many other places are offered at most. */
+const MAX_PLACES = 3;
 /** How far a cabinet door opens. [A] */
 const DOOR_DEG = 110;
 
@@ -80,30 +82,23 @@ function checkPlace(context: PlaceContext): Finding[] {
 
 const base = ({ placed: { box } }: PlaceContext) => ({ unit: box.id, station: 'wall' as const, panels: [] });
 
-/** Where else it could go, best first; searched only when something is wrong. */
+/** Where else it could go, the nearest place first, then the best ones: which of them settle it shows when they are tried. */
 function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
   const { box, block } = placed;
   const holes = wallHoles({ unit: placed.unit, hang: placed.hang, wall, at: box.place, seating: ZERO });
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
-  const nearest = nearestPlace(
-    wall,
-    blocks.filter(({ id }) => id !== box.id),
-    block,
-    rows,
-    CLEAR_ABOVE,
-  );
-  if (!nearest) return [];
-  const along = exactly(nearest.along);
-  const up = exactly(nearest.up);
-  return [
-    {
-      label: { key: 'move-to', lengthNm: nearest.along, otherNm: nearest.up },
-      edit: [
-        { path: ['units', box.id, 'place', 'along'], value: along },
-        { path: ['units', box.id, 'place', 'up'], value: up },
-      ],
-    },
-  ];
+  const others = blocks.filter(({ id }) => id !== box.id);
+  const nearest = nearestPlace(wall, others, block, rows, CLEAR_ABOVE);
+  const wanted = { width: block.right - block.left, height: block.top - block.bottom, out: block.out, rows, up: block.bottom };
+  const best = proposePlaces(wall, others, wanted, { above: CLEAR_ABOVE, beside: 0, below: 0 }).slice(0, MAX_PLACES);
+  const places = new Map([...(nearest ? [nearest] : []), ...best].map((place) => [`${place.along} ${place.up}`, place]));
+  return [...places.values()].slice(0, MAX_PLACES).map(({ along, up }) => ({
+    label: { key: 'move-to', lengthNm: along, otherNm: up },
+    edit: [
+      { path: ['units', box.id, 'place', 'along'], value: exactly(along) },
+      { path: ['units', box.id, 'place', 'up'], value: exactly(up) },
+    ],
+  }));
 }
 
 /** Nearer than this, two boxes are one front to the eye. [A] */

@@ -15,6 +15,8 @@ const RANK: Readonly<Record<Severity, number>> = { look: 0, change: 1, stop: 2 }
 /** Findings whose fixes each add some strength: several may do where one does not. */
 const STRENGTHENED: ReadonlySet<Finding['check']> = new Set(['over-load', 'children', 'bed', 'cleat-splits', 'lifts-off']);
 const MAX_STEPS = 6;
+/** A fix and what it needs besides. */
+const MAX_FINISHING = 3;
 
 export interface Tried {
   readonly planner: Planner;
@@ -30,18 +32,50 @@ export interface Tried {
 export function* settlingFixes(tried: Tried, finding: Finding): Generator<Fix | null, void> {
   const before = tried.planner.plan(tried.design, tried.record, tried.workshop);
   let isSettled = false;
+  const edits: EditFix[] = [];
   for (const fix of finding.fixes) {
     if (!('edit' in fix)) {
       yield fix;
       continue;
     }
+    edits.push(fix);
     const settles = isSettledBy(tried, before, finding, fix.edit);
     isSettled ||= settles;
     yield settles ? fix : null;
   }
-  if (isSettled || !STRENGTHENED.has(finding.check)) return;
+  if (isSettled) return;
+  for (const fix of edits) {
+    const whole = yield* finished(tried, before, finding, fix);
+    if (whole) return void (yield whole);
+  }
+  if (!STRENGTHENED.has(finding.check)) return;
   const fix = yield* strengthened(tried, before, finding);
   if (fix) yield fix;
+}
+
+/** A fix that settles its finding but brings a graver one, with what settles that one in turn; null where that is not enough. */
+function* finished(tried: Tried, before: Plan, finding: Finding, first: EditFix): Generator<null, EditFix | null> {
+  const steps = [first];
+  for (let step = 1; step < MAX_FINISHING; step++) {
+    const after = planAfter(
+      tried,
+      steps.flatMap(({ edit }) => edit),
+    );
+    yield null;
+    if (!after || !isGone(before, after, finding)) return null;
+    const [worse] = newGraver(before, after, finding);
+    let next: EditFix | undefined;
+    for (const fix of worse?.fixes ?? []) {
+      if (!('edit' in fix)) continue;
+      const both = together([...steps, fix]);
+      yield null;
+      if (isSettledBy(tried, before, finding, both.edit)) return both;
+      next ??= fix;
+    }
+    if (!next) return null;
+    steps.push(next);
+  }
+  return null;
 }
 
 /** Step by step the fix that takes the use down furthest, until the finding is settled; null where that takes too many, or nothing helps. */
@@ -80,11 +114,19 @@ function together(fixes: readonly EditFix[]): EditFix {
 export function isSettledBy(tried: Tried, before: Plan, finding: Finding, edit: readonly FixStep[]): boolean {
   const after = planAfter(tried, edit);
   if (!after) return false;
-  const gravestOf = (plan: Plan): number => Math.max(-1, ...plan.findings.filter((each) => isSame(each, finding)).map(({ severity }) => RANK[severity]));
-  const countOf = (plan: Plan): number => plan.findings.filter((each) => each.check === finding.check && each.unit === finding.unit).length;
-  if (gravestOf(after) >= RANK[finding.severity] && countOf(after) >= countOf(before)) return false;
+  return isGone(before, after, finding) && newGraver(before, after, finding).length === 0;
+}
+
+/** Whether a finding is not there any more, or less grave. */
+function isGone(before: Plan, after: Plan, finding: Finding): boolean {
+  const gravest = Math.max(-1, ...after.findings.filter((each) => isSame(each, finding)).map(({ severity }) => RANK[severity]));
+  const countOf = ({ findings }: Plan): number => findings.filter((each) => each.check === finding.check && each.unit === finding.unit).length;
+  return gravest < RANK[finding.severity] || countOf(after) < countOf(before);
+}
+
+function newGraver(before: Plan, after: Plan, finding: Finding): Finding[] {
   const known = new Set(graverThan(before, finding).map(nameOf));
-  return graverThan(after, finding).every((each) => known.has(nameOf(each)));
+  return graverThan(after, finding).filter((each) => !known.has(nameOf(each)));
 }
 
 /** Null where the edit does not go with the design, or sets a field to what cannot be entered there. */
@@ -113,7 +155,9 @@ export function canBeEntered({ units }: Design, { path: [root, id, ...own], valu
   return field?.kind !== 'choice' || field.options.includes(value as string);
 }
 
-const graverThan = ({ findings }: Plan, than: Finding): Finding[] => findings.filter(({ severity }) => RANK[severity] > RANK[than.severity]);
+/** What only waits for a person to look, measure or enter something is a task, and no harm a fix does. */
+const isTask = ({ fixes }: Finding): boolean => fixes.length > 0 && fixes.every((fix) => 'visit' in fix);
+const graverThan = ({ findings }: Plan, than: Finding): Finding[] => findings.filter((each) => RANK[each.severity] > RANK[than.severity] && !isTask(each));
 const isSame = (a: Finding, b: Finding): boolean =>
   a.check === b.check && a.unit === b.unit && a.panels.join() === b.panels.join() && SIDES.every((key) => sideOf(a, key) === sideOf(b, key));
 /** Where one check can find the same thing twice. */

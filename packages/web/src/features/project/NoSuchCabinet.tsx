@@ -12,18 +12,13 @@ export function NoSuchCabinet({ station }: { readonly station: StationId }) {
   return (
     <div className="empty">
       <h1>This cabinet is not in the project</h1>
-      <p>{cabinets.length > 0 ? 'It may have been deleted. Open one of these instead:' : 'The project has no cabinet yet.'}</p>
+      <p>It may have been deleted. Open one of these instead:</p>
       <div className="fixes">
         {cabinets.map((cabinet) => (
           <Button key={cabinet.id} variant="outlined" component={Link} to={`/project/${id}/${cabinet.id}/${station}`}>
             {cabinet.name}
           </Button>
         ))}
-        {cabinets.length === 0 && (
-          <Button variant="outlined" component={Link} to="/">
-            All projects
-          </Button>
-        )}
       </div>
     </div>
   );

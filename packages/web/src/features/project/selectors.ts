@@ -86,11 +86,11 @@ export function useUnplanned(): UnplannedShown | undefined {
   return unplanned && box ? { unplanned, box, unit: chosen ?? box.unit } : undefined;
 }
 
-/** Whether the address names a cabinet the project does not have. */
+/** Whether the address names a cabinet the project does not have, while it has others. */
 export function useIsUnknownUnit(): boolean {
   const id = useUnitId();
   const design = useAppSelector(selectDesign);
-  return id !== undefined && !Object.hasOwn(design.units, id);
+  return id !== undefined && Object.keys(design.units).length > 0 && !Object.hasOwn(design.units, id);
 }
 
 /** The unit for lengths that belong to no cabinet. */
