@@ -17,7 +17,7 @@ function Page() {
   const [shown, unplanned, isUnknown] = [useUnit(), useUnplanned(), useIsUnknownUnit()];
   return (
     <>
-      {unplanned ? <CannotPlan shown={unplanned} /> : isUnknown ? <NoSuchCabinet station="box" /> : <h1>{shown?.box.name}</h1>}
+      {unplanned ? <CannotPlan shown={unplanned} onField={() => {}} /> : isUnknown ? <NoSuchCabinet station="box" /> : <h1>{shown?.box.name}</h1>}
       <ReadingPane shown={shown} station="box" onStation={() => {}} />
     </>
   );

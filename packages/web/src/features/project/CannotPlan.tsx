@@ -1,11 +1,16 @@
 /** A cabinet there is no plan of: why, at which field, and the ways back. Nothing else of the project is affected. */
 import { familyOf, labelWords, type UnitDesign } from '@keen/core';
 import { Alert, Button } from '@mui/material';
-import { focusField } from './focusField.ts';
 import type { UnplannedShown } from './selectors.ts';
 import { WaysBack } from './WaysBack.tsx';
 
-export function CannotPlan({ shown: { box, unplanned, unit } }: { readonly shown: UnplannedShown }) {
+export function CannotPlan({
+  shown: { box, unplanned, unit },
+  onField,
+}: {
+  readonly shown: UnplannedShown;
+  readonly onField: (path: readonly string[]) => void;
+}) {
   const { code, path, message, accepted } = unplanned.fault;
   const field = fieldOf(box, path);
   return (
@@ -18,8 +23,8 @@ export function CannotPlan({ shown: { box, unplanned, unit } }: { readonly shown
       <p>Your entries are saved. The other cabinets are not affected.</p>
       <WaysBack unit={unit}>
         {field && (
-          <Button variant="outlined" onClick={() => focusField(path.join('.'))}>
-            Go to {field}
+          <Button variant="outlined" onClick={() => onField(['units', box.id, ...path])}>
+            Go to “{field}”
           </Button>
         )}
       </WaysBack>

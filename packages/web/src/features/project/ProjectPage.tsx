@@ -109,7 +109,7 @@ export function ProjectPage() {
           <Stations current={summing ? null : station} onStation={goTo} onSums={toSums} />
           <main className="station" id="station">
             <Guarded of={guarded} fallback={(error) => <StationFault error={error} />}>
-              {summing && shown ? <SumsStation shown={shown} /> : <StationBody station={station} shown={shown} onStation={goTo} />}
+              {summing && shown ? <SumsStation shown={shown} /> : <StationBody station={station} shown={shown} onStation={goTo} onField={goToSource} />}
             </Guarded>
           </main>
           {!narrow && (
@@ -154,16 +154,18 @@ function StationBody({
   station,
   shown,
   onStation,
+  onField,
 }: {
   readonly station: StationId;
   readonly shown: ShownUnit | undefined;
   readonly onStation: (station: StationId, unit?: string) => void;
+  readonly onField: (path: readonly string[]) => void;
 }) {
   const unplanned = useUnplanned();
   const isUnknown = useIsUnknownUnit();
   if (station === 'contents') return <ContentsStation shown={shown} />;
   if (station === 'wall') return <WallStation shown={shown} />;
-  if (unplanned) return <CannotPlan shown={unplanned} />;
+  if (unplanned) return <CannotPlan shown={unplanned} onField={onField} />;
   if (isUnknown) return <NoSuchCabinet station={station} />;
   if (!shown) return <EmptyProject onStation={onStation} />;
   switch (station) {

@@ -16,7 +16,7 @@ import {
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
-import { selectDesign, selectOpen, selectPlan, useUnit } from './selectors.ts';
+import { selectDesign, selectOpen, selectPlan, useUnit, useUnplanned } from './selectors.ts';
 
 export type StationId = Station;
 
@@ -129,6 +129,7 @@ function logResult(record: readonly RecordEntry[]): Result {
 
 function useResults(): Readonly<Record<StationId, Result>> {
   const shown = useUnit();
+  const unplanned = useUnplanned();
   const plan = useAppSelector(selectPlan);
   const { nests, searching } = useNests();
   const design = useAppSelector(selectDesign);
@@ -136,6 +137,11 @@ function useResults(): Readonly<Record<StationId, Result>> {
   const contents = contentsResult(design, plan.findings);
   const wall = wallResult(design, plan.findings);
   const kinds = useMemo(() => (shown ? jointGroups(shown.plan.unit).length : 0), [shown]);
+  if (unplanned) {
+    const none = { mark: 'none' as const, words: 'not planned' };
+    const stopped = { mark: 'stop' as const, words: 'cannot be built' };
+    return { contents, wall, box: stopped, stock: none, joints: none, sheets: none, hang: none, build: none, log: logResult(record) };
+  }
   if (!shown) {
     const none = { mark: 'none' as const, words: 'nothing yet' };
     return { contents, wall, box: none, stock: none, joints: none, sheets: none, hang: none, build: none, log: logResult(record) };
