@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import type { EditStep } from '../plan/edit.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, typed, unitWith } from '../test/print-room.ts';
+import { labelWords } from '../checks/words/labels.ts';
 import { apply } from '../worked/figure.ts';
 import { fixingPlaces, groundOf, METAL_PULL, METAL_SHEAR } from './grounds.ts';
 
@@ -33,6 +34,12 @@ describe('metal studs', () => {
 
 describe('plugs', () => {
   const brick = (...more: EditStep[]) => unitWith('ink', onWall('structure', 'brick'), onWall('covering', { text: '10 mm', nm: 10_000_000 }), ...more).hang;
+  test('are called plugs, and anchors anchors: only what is in a stud is in a stud', () => {
+    const nameIn = (hang: ReturnType<typeof brick>): string => labelWords(hang.links.find(({ kind }) => kind === 'wall-screws')!.name);
+    expect(nameIn(brick())).toMatch(/^plugs at place \d$/);
+    expect(nameIn(unitWith('ink', ...anchors(400, 400)).hang)).toMatch(/^anchors at place \d$/);
+    expect(nameIn(unitWith('ink').hang)).toMatch(/^screws in stud \d$/);
+  });
   test('go evenly over the strip, and each is counted on for the table', () => {
     // 700 less 50 at each end in two gaps of 300.
     expect(brick().studs.map(({ atMm }) => atMm)).toEqual([50, 350, 650]);

@@ -8,7 +8,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
 import { COMBINED, HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
-import { groundOf, leastInTimber, otherCapacity, type ScrewCapacity } from './grounds.ts';
+import { groundOf, leastInTimber, otherCapacity, type Ground, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 import { ON_PLATE, plateCapacity } from './plates.ts';
@@ -122,6 +122,15 @@ const BEVEL_BEARING = formula({
   compute: (terms) => terms.P / (terms.length * terms.t) / terms['F_c⊥'],
 });
 
+/** What holds at each place along the wall, by what the wall is. */
+const FIXED_BY = {
+  timber: 'link-wall-screws',
+  metal: 'link-wall-screws',
+  masonry: 'link-wall-plugs',
+  anchors: 'link-wall-anchors',
+  moving: 'link-wall-ribs',
+} as const satisfies Readonly<Record<Ground, WordKey>>;
+
 /** Ends of the strip on the wall, mm from the unit's left end. */
 export const wallHalfEnds = (unit: ResolvedUnit): Stretch => stretchOf(unit.byId.get(unit.hanging.wallHalf)!);
 
@@ -155,7 +164,7 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
     link({
       id: `stud-${index + 1}`,
       kind: 'wall-screws',
-      name: { key: 'link-wall-screws', of: String(index + 1) },
+      name: { key: FIXED_BY[groundOf(input.wall)], of: String(index + 1) },
       use: stud.use,
       panels: [hanging.wallHalf],
       straightSum: stud.straightSum,
