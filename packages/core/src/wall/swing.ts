@@ -13,6 +13,8 @@ export interface Sector {
   readonly toDeg: number;
   readonly bottom: number;
   readonly top: number;
+  /** Along the whole leaf where it is fully open: so far past it, and on which side of it, 1 for counterclockwise. */
+  readonly handle?: { readonly deep: number; readonly openDeg: number; readonly beyond: 1 | -1 };
 }
 
 /** Block in plan: from the wall (0) out. */
@@ -33,20 +35,22 @@ const rad = (deg: number): number => (deg * Math.PI) / 180;
 export function swingOf(thing: WallThing, wall: Pick<Wall, 'width'>): Sector | null {
   const radius = thing.width.nm;
   if (radius <= 0 || thing.hinge === 'none' || (thing.kind !== 'door' && thing.kind !== 'side-door')) return null;
-  // Fully open, the handle stands past the leaf: so much more of a turn.
-  const handle = (Math.atan2(thing.handle.nm, radius) * 180) / Math.PI;
-  const turn = thing.opensDeg + handle;
+  const turn = thing.opensDeg;
   const heights = { bottom: thing.up.nm, top: thing.up.nm + thing.height.nm };
   if (thing.kind === 'door') {
     return thing.hinge === 'left'
-      ? { along: thing.left.nm, out: 0, radius, fromDeg: 0, toDeg: Math.min(180, turn), ...heights }
-      : { along: thing.left.nm + radius, out: 0, radius, fromDeg: Math.max(0, 180 - turn), toDeg: 180, ...heights };
+      ? { along: thing.left.nm, out: 0, radius, fromDeg: 0, toDeg: Math.min(180, turn), ...heights, ...handleOf(thing, turn, 1) }
+      : { along: thing.left.nm + radius, out: 0, radius, fromDeg: Math.max(0, 180 - turn), toDeg: 180, ...heights, ...handleOf(thing, 180 - turn, -1) };
   }
   // In the side wall: shut it lies along that wall, pointing into the room, and opens towards this one.
   return thing.hinge === 'left'
-    ? { along: 0, out: thing.out.nm, radius, fromDeg: 90 - turn, toDeg: 90, ...heights }
-    : { along: wall.width.nm, out: thing.out.nm, radius, fromDeg: 90, toDeg: 90 + turn, ...heights };
+    ? { along: 0, out: thing.out.nm, radius, fromDeg: 90 - turn, toDeg: 90, ...heights, ...handleOf(thing, 90 - turn, -1) }
+    : { along: wall.width.nm, out: thing.out.nm, radius, fromDeg: 90, toDeg: 90 + turn, ...heights, ...handleOf(thing, 90 + turn, 1) };
 }
+
+/** Nobody enters where on the leaf its handle is: it is taken to reach all along it. */
+const handleOf = ({ handle }: Pick<WallThing, 'handle'>, openDeg: number, beyond: 1 | -1): Pick<Sector, 'handle'> =>
+  handle.nm > 0 ? { handle: { deep: handle.nm, openDeg, beyond } } : {};
 
 /** Whether a sector of at most 180 degrees and a block share room. */
 export function sweeps(sector: Sector, block: PlanBlock): boolean {
@@ -57,12 +61,24 @@ export function sweeps(sector: Sector, block: PlanBlock): boolean {
     [block.right - sector.along, block.out - sector.out],
     [block.left - sector.along, block.out - sector.out],
   ];
+  if (meetsHandle(sector, polygon)) return true;
   const [from, to] = [rad(sector.fromDeg), rad(sector.toDeg)];
   polygon = clip(polygon, (x, y) => Math.cos(from) * y - Math.sin(from) * x);
   polygon = clip(polygon, (x, y) => Math.sin(to) * x - Math.cos(to) * y);
   // Only touching is no room shared.
   if (polygon.length < 3 || areaOf(polygon) < TOUCHING_NM2) return false;
   return nearest(polygon) < sector.radius;
+}
+
+/** Whether the handle, a strip along the open leaf, and a polygon share room. */
+function meetsHandle({ handle, radius }: Sector, polygon: readonly [number, number][]): boolean {
+  if (!handle) return false;
+  const [c, s] = [Math.cos(rad(handle.openDeg)), Math.sin(rad(handle.openDeg))];
+  const alongLeaf = (x: number, y: number): number => x * c + y * s;
+  const past = (x: number, y: number): number => handle.beyond * (y * c - x * s);
+  const inside = [alongLeaf, (x: number, y: number) => radius - alongLeaf(x, y), past, (x: number, y: number) => handle.deep - past(x, y)];
+  const left = inside.reduce((cut, side) => clip(cut, side), [...polygon]);
+  return left.length >= 3 && areaOf(left) >= TOUCHING_NM2;
 }
 
 /** Keeps the side of a line through the origin where `side` is not negative. */

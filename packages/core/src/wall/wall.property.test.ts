@@ -166,7 +166,9 @@ describe('room doors', () => {
     expect(sweeps(swingOf(side, plain)!, block(0, 700, 190))).toBe(false);
     expect(sweeps(swingOf(side, plain)!, block(0, 700, 210))).toBe(true);
     expect(sweeps(swingOf(side, plain)!, block(770, 1200, 400))).toBe(false);
-    // The handle reaches further in than the leaf.
+    // The handle reaches further in than the leaf, as far near the hinge as at its end.
+    expect(sweeps(swingOf({ ...side, handle: entered('60 mm') }, plain)!, block(50, 120, 139))).toBe(false);
+    expect(sweeps(swingOf({ ...side, handle: entered('60 mm') }, plain)!, block(50, 120, 141))).toBe(true);
     expect(sweeps(swingOf({ ...side, handle: entered('60 mm') }, plain)!, block(600, 700, 190))).toBe(true);
   });
 });
