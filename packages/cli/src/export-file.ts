@@ -31,7 +31,9 @@ interface ToExport {
 }
 
 const KINDS = {
-  'parts-dxf': ({ plan: made, units }) => partsDxf({ ...made, parts: made.parts.filter(({ unit }) => units.some(({ id }) => id === unit)) }),
+  // Of the whole project also what belongs to no cabinet: wall rails and loose parts.
+  'parts-dxf': ({ plan: made, units, all }) =>
+    partsDxf({ ...made, parts: all ? made.parts : made.parts.filter(({ unit }) => units.some(({ id }) => id === unit)) }),
   'sheets-dxf': ({ project, plan: made }) => {
     const laid = layOut(project, made);
     const unplaced = unplacedOf(laid);

@@ -41,6 +41,12 @@ describe('keen plan', () => {
   });
 });
 
+test.each(['--help', '-h', 'help'])('keen %s lists the commands', (word) => {
+  const { status, stdout, stderr } = keen(word);
+  expect([status, stderr]).toEqual([0, '']);
+  expect(stdout.split('\n')[0]).toBe('keen plan FILE');
+});
+
 test('keen cutlist prints CSV', () => {
   const { status, stdout } = keen('cutlist', EXAMPLE);
   expect(status).toBe(0);
@@ -76,6 +82,9 @@ describe('keen export', () => {
     expect(one).toContain('B1 x');
     expect(one).not.toContain('A1 x');
     expect(all).toContain('A1 x');
+    // What belongs to no cabinet is in the whole.
+    expect(all).toContain('R1.1 x');
+    expect(one).not.toContain('R1.1 x');
   });
 
   test('what cannot be made is refused, and what stands at the place stays', () => {
