@@ -9,7 +9,7 @@ const uses = {
   stock: ['length', 'worked', 'solid'],
   contents: ['problem', 'assumed', 'chance', 'length', 'worked'],
   wall: ['length', 'worked'],
-  joints: ['length', 'worked', 'solid', 'stock'],
+  joints: ['assumed', 'length', 'worked', 'solid', 'stock'],
   carcass: ['length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints'],
   parts: ['assumed', 'length', 'worked', 'solid', 'stock', 'contents', 'wall', 'joints', 'carcass'],
   nest: ['chance', 'length', 'worked'], // pieces and sheets: knows no cabinet
@@ -44,6 +44,8 @@ const uses = {
 };
 const CORE = '^packages/core/src';
 const TEST = '\\.test\\.ts$';
+/** Every step names what it makes by a key of the words: as a type alone, so that a key without words does not compile. */
+const WORD_KEYS = `${CORE}/checks/words/(labels|fixes)\\.ts$`;
 const ALLOWED_PACKAGES = ['ics', 'papaparse', 'polygon-clipping']; // pure ones, no Node, no DOM
 
 const steps = Object.entries(uses).map(([step, others]) => ({
@@ -51,12 +53,26 @@ const steps = Object.entries(uses).map(([step, others]) => ({
   severity: 'error',
   comment: `${step} may import only: ${[step, ...others].join(', ')}`,
   from: { path: `${CORE}/${step}/`, pathNot: TEST },
-  to: { path: `${CORE}/`, pathNot: `${CORE}/(${[step, ...others].join('|')})/` },
+  to: { path: `${CORE}/`, pathNot: [`${CORE}/(${[step, ...others].join('|')})/`, WORD_KEYS] },
 }));
 
 module.exports = {
   forbidden: [
     ...steps,
+    {
+      name: 'word-keys-are-types',
+      severity: 'error',
+      comment: 'the words themselves are for checks, plan, sums and formats; other steps import their keys as types',
+      from: { path: `${CORE}/`, pathNot: [TEST, `${CORE}/(checks|plan|sums|formats|test)/`, `${CORE}/index\\.ts$`] },
+      to: { path: WORD_KEYS, dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'test-support-for-tests',
+      severity: 'error',
+      comment: 'what tests share is no part of the program',
+      from: { path: '^packages/', pathNot: ['\\.test\\.tsx?$', '/test/'] },
+      to: { path: `${CORE}/test/` },
+    },
     {
       name: 'core-folder-on-the-map',
       severity: 'error',
@@ -81,9 +97,9 @@ module.exports = {
     {
       name: 'one-door',
       severity: 'error',
-      comment: 'web, server, cli and exchange enter the core by its index',
+      comment: 'web, server, cli and exchange enter the core by its index; their tests may use what its tests share',
       from: { path: '^packages/(web|server|cli|exchange)/' },
-      to: { path: `${CORE}/`, pathNot: `${CORE}/index\\.ts$` },
+      to: { path: `${CORE}/`, pathNot: `${CORE}/(index\\.ts$|test/)` },
     },
     {
       name: 'exchange-one-door',

@@ -24,6 +24,7 @@ import { useDisplayUnit } from '../project/selectors.ts';
 import { ClampsForm } from './ClampsForm.tsx';
 import { LabelsForm } from './LabelsForm.tsx';
 import { MachinesForm } from './MachinesForm.tsx';
+import { useDraft } from './useDraft.ts';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
 const FIT_WORDS: Readonly<Record<Fit, string>> = { tight: 'tight fit: play', push: 'push fit: play', glue: 'glue fit: play', loose: 'loose fit: play' };
@@ -71,7 +72,7 @@ function SizesFields({ shop, unit, onChange }: { readonly shop: Shop; readonly u
 export function ShopForm({ workshop }: { readonly workshop: Workshop }) {
   const unit = useDisplayUnit();
   const save = useWorkshopChange();
-  const [shop, setShop] = useState(workshop.shop);
+  const [shop, setShop] = useDraft(workshop.shop);
   const [round, setRound] = useState(0);
   const startFrom = (id: string): void => {
     const made = STARTER_SHOPS.find((each) => each.id === id)?.make();

@@ -1,7 +1,7 @@
 /** The workshop itself, shared by all projects: machines, prices, the store. Saved as it is changed, on its own. */
 import { MOST_TAX, type Workshop } from '@keen/core';
 import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
-import { useState } from 'react';
+import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { selectOpen, selectPlan } from '../project/selectors.ts';
@@ -9,19 +9,20 @@ import { AddToStore } from './AddToStore.tsx';
 import { PriceList } from './PriceList.tsx';
 import { StoreList } from './StoreList.tsx';
 import { ShopForm } from './ShopForm.tsx';
+import { useDraft } from './useDraft.ts';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
 /** As the file keeps it. */
 const CURRENCY_LENGTH = 8;
 
 export function WorkshopForms() {
-  const { workshop, workshopRevision } = useAppSelector(selectOpen);
+  const { workshop } = useAppSelector(selectOpen);
   return (
     <section className="workshop" aria-label="Workshop">
       <h2>The workshop</h2>
       <p className="kind">shared by all projects</p>
-      <ShopForm key={`shop ${workshopRevision}`} workshop={workshop} />
-      <Prices key={`prices ${workshopRevision}`} workshop={workshop} />
+      <ShopForm workshop={workshop} />
+      <Prices workshop={workshop} />
       <PriceList />
       <StoreList />
       <AddToStore workshop={workshop} />
@@ -32,9 +33,11 @@ export function WorkshopForms() {
 function Prices({ workshop }: { readonly workshop: Workshop }) {
   const { parts } = useAppSelector(selectPlan);
   const save = useWorkshopChange();
-  const [products, setProducts] = useState(workshop.products);
-  const [money, setMoney] = useState({ currency: workshop.currency, tax: workshop.tax });
-  const changed = products !== workshop.products || money.currency !== workshop.currency || money.tax !== workshop.tax;
+  const [products, setProducts] = useDraft(workshop.products);
+  const { currency, tax } = workshop;
+  const asSaved = useMemo(() => ({ currency, tax }), [currency, tax]);
+  const [money, setMoney] = useDraft(asSaved);
+  const changed = products !== workshop.products || money !== asSaved;
   const used = [...new Set(parts.map(({ stock }) => stock))].map((id) => products[id]!);
   return (
     <form

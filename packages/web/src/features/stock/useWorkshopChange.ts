@@ -21,9 +21,9 @@ export function useWorkshopChange(): (next: Workshop) => Promise<boolean> {
         dispatch(
           problemSaid({
             code: 'stale',
-            message: 'The workshop was changed elsewhere; here it is as it stands now',
+            message: 'The workshop was changed elsewhere; what you entered is still here',
             where: 'workshop',
-            accepted: 'make the change again',
+            accepted: 'save it again',
           }),
         );
         return false;
