@@ -174,5 +174,4 @@ export const CABINET_RUN: Family<CabinetRun> = {
   create: newCabinetRun,
   build: buildCabinetRun,
   faultOf: runFault,
-  words: CABINET_RUN_WORDS,
 };

@@ -50,5 +50,4 @@ export const CORNER_UNIT: Family<CornerUnit> = {
           accepted: 'a right side and a wing shorter than the unit is deep and wide',
         }
       : null,
-  words: CORNER_UNIT_WORDS,
 };

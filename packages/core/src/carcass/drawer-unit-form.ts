@@ -115,5 +115,4 @@ export const DRAWER_UNIT: Family<DrawerUnit> = {
   build: buildDrawerUnit,
   faultOf: shellFault,
   fromThings: heightsFromThings,
-  words: DRAWER_UNIT_WORDS,
 };

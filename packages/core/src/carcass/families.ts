@@ -1,6 +1,7 @@
 /**
- * The families of unit there are, in the order of the gallery. A new one joins here, and nowhere else:
- * its decisions and panels in a file of its own, what can be entered beside it in `…-form.ts`.
+ * The families of unit there are, in the order of the gallery. A new one joins here:
+ * its decisions and panels in a file of its own, what can be entered and its words beside it in `…-form.ts`; the words join the list of
+ * checks/words/labels.ts.
  */
 import { withFits } from '../joints/fits.ts';
 import { NM_PER } from '../length/length.ts';
@@ -11,7 +12,7 @@ import type { DesignFault, Family } from './family.ts';
 import { hangingFault } from './form.ts';
 import { SHELF_BOX } from './shelf-box-form.ts';
 import { FOLD_DOWN } from './fold-down-form.ts';
-import { INSERT_WORDS, INSERTS_FORM, withInserts } from './inserts.ts';
+import { INSERTS_FORM, withInserts } from './inserts.ts';
 import { CABINET_RUN } from './cabinet-run-form.ts';
 import { CORNER_UNIT } from './corner-unit-form.ts';
 import { DRAWER_UNIT } from './drawer-unit-form.ts';
@@ -118,9 +119,3 @@ export const enters = (design: UnitDesign, path: string): boolean =>
   familyOf(design).form.fields.some((field) => field.path.join('.') === path && (field.when?.(design) ?? true));
 
 export const isShelfBox = (design: UnitDesign): design is ShelfBox => design.family === 'shelf-box';
-
-/** Words of all families: what a field, a part or a length of one of them is called. */
-export const FAMILY_WORDS: Readonly<Record<string, string>> = Object.assign({ ...INSERT_WORDS }, ...FAMILIES.map(({ words }) => words)) as Record<
-  string,
-  string
->;

@@ -29,8 +29,6 @@ export interface FromThings {
 export interface Family<D extends UnitBase = AnyUnit> {
   readonly id: D['family'];
   readonly form: Form<D>;
-  /** Names of its fields, parts and lengths that no other family has; and its own: 'family-…', 'family-…-for'. */
-  readonly words: Readonly<Record<string, string>>;
   /** Outer sizes to start from, as typed: width, height, depth. */
   readonly usual: Readonly<Record<DisplayUnit, readonly [width: string, height: string, depth: string]>>;
   /** A sound unit to start from. */

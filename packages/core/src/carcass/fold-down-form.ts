@@ -77,5 +77,4 @@ export const FOLD_DOWN: Family<FoldDown> = {
   create: newFoldDown,
   build: buildFoldDown,
   faultOf: foldFault,
-  words: FOLD_DOWN_WORDS,
 };

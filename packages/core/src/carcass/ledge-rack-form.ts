@@ -94,5 +94,4 @@ export const LEDGE_RACK: Family<LedgeRack> = {
   create: newLedgeRack,
   build: buildLedgeRack,
   faultOf: shellFault,
-  words: LEDGE_RACK_WORDS,
 };

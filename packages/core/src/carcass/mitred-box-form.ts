@@ -66,5 +66,4 @@ export const MITRED_BOX: Family<MitredBox> = {
   create: newMitredBox,
   build: buildMitredBox,
   faultOf: ringFault,
-  words: MITRED_BOX_WORDS,
 };

@@ -158,5 +158,4 @@ export const SHELF_BOX: Family<ShelfBox> = {
   create: (start) => newShelfBox({ ...start, shelves: 2 }),
   build: buildShelfBox,
   faultOf: shellFault,
-  words: SHELF_BOX_WORDS,
 };

@@ -76,5 +76,4 @@ export const SLAB: Family<Slab> = {
     width.nm - (wingLeft?.nm ?? 0) - (wingRight?.nm ?? 0) >= LEAST_MAIN
       ? null
       : { code: 'wings', path: ['width'], message: 'the wings leave no slab between them', accepted: 'the wings and 150 mm at least' },
-  words: SLAB_WORDS,
 };

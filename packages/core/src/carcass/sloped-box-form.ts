@@ -81,5 +81,4 @@ export const SLOPED_BOX: Family<SlopedBox> = {
   usual: { mm: ['560 mm', '460 mm', '260 mm'], in: ['22 in', '18 in', '10 1/4 in'] },
   create: newSlopedBox,
   build: buildSlopedBox,
-  words: SLOPED_BOX_WORDS,
 };

@@ -83,5 +83,4 @@ export const SLOT_RACK: Family<SlotRack> = {
   build: buildSlotRack,
   fromThings: slotsFromThings,
   faultOf: shellFault,
-  words: SLOT_RACK_WORDS,
 };

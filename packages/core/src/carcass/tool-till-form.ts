@@ -129,5 +129,4 @@ export const TOOL_TILL: Family<ToolTill> = {
   build: buildToolTill,
   faultOf: tillFault,
   fromThings: baysFromThings,
-  words: TOOL_TILL_WORDS,
 };
