@@ -129,7 +129,7 @@ describe('corner unit, 600 × 700 × 600, right side and wing 250', () => {
   test('left side up to the wing, right side as deep as it is, the wing across', () => {
     measures(line(parts, 'side-left'), 700, 582);
     measures(line(parts, 'side-right'), 700, 250);
-    measures(line(parts, 'wing'), 700, 250);
+    measures(line(parts, 'corner-wing'), 700, 250);
   });
 });
 
