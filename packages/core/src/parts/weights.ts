@@ -203,8 +203,22 @@ function spaceLoad(unit: ResolvedUnit, space: Compartment, held: Contents | unde
   const isEntered = held !== undefined && held.kg !== null;
   const entered = isEntered || (!placed && !own) ? compartmentLoad(unit, space, held) : null;
   const heaviest = [placed, own, entered].flatMap((load) => load ?? []).reduce((most, load) => (load.mass.value > most.mass.value ? load : most));
-  // Where things stand is looked at whatever they weigh.
-  return placed && heaviest !== placed ? { ...heaviest, lots: placed.lots, arrangement: placed.arrangement } : heaviest;
+  return placed && heaviest !== placed ? filledUp(placed, heaviest) : heaviest;
+}
+
+/** Things where they stand, and over the whole floor what is missing to the mass that was entered. */
+function filledUp(placed: CompartmentLoad, entered: CompartmentLoad): CompartmentLoad {
+  const missing = entered.mass.value - placed.mass.value;
+  const mean = (axis: 'along' | 'up' | 'out'): number => (placed.mass.value * placed[axis] + missing * entered[axis]) / entered.mass.value;
+  const rest = apply(TYPED_MASS, { entered: missing }, entered.compartment.name);
+  return {
+    ...placed,
+    mass: entered.mass,
+    along: mean('along'),
+    up: mean('up'),
+    out: mean('out'),
+    strips: [...placed.strips, { mass: rest, from: 0, to: toMm(entered.compartment.width.value) }],
+  };
 }
 
 /** A tool in its bay stands in the middle of it. */

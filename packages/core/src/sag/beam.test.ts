@@ -70,20 +70,22 @@ test('the greatest places are those of the formulas themselves', () => {
 });
 
 describe('a shelf with things on it', () => {
+  // Nobody entered what it is to hold: only the things count.
+  const open = ink('contents.s1', { preset: 'tools', kg: null });
   const heavy = (more: object = {}) => standing('s1', [100, 150, 100], { kg: 12, ...more });
   const sagOf = (...edits: Parameters<typeof unitWith>[1][]) => unitWith('ink', ...edits).sag.find(({ panel }) => panel === 'ink/shelf/s1')!;
   const even = (kg: number) => ink('contents.s1', { preset: 'tools', kg });
 
   test('one heavy thing in the middle sags more than the same mass spread out', () => {
     // Things are spread over the free width: one stands in the middle.
-    expect(sagOf(heavy()).now.value).toBeGreaterThan(sagOf(even(12)).now.value * 1.3);
+    expect(sagOf(open, heavy()).now.value).toBeGreaterThan(sagOf(even(12)).now.value * 1.3);
   });
   test('things side by side over the whole width sag as an even load does, within a hundredth', () => {
     const row = standing('s1', [104.65, 274, 100], { kg: 2, deep: 1 }, 6);
-    expect(sagOf(row).now.value / sagOf(even(12)).now.value).toBeCloseTo(1, 1);
+    expect(sagOf(open, row).now.value / sagOf(even(12)).now.value).toBeCloseTo(1, 1);
   });
   test('its joint bears the heavier end, and both ends together all of it', () => {
-    const { hang, weights } = unitWith('ink', heavy());
+    const { hang, weights } = unitWith('ink', open, heavy());
     const link = hang.links.find(({ id }) => id === 'joint-ink/shelf/s1')!;
     const load = link.use.terms.find(({ symbol }) => symbol === 'load')!.inner!;
     const [left, right] = load.terms[0]!.inner!.terms.map(({ value }) => value);
@@ -92,9 +94,12 @@ describe('a shelf with things on it', () => {
     expect(load.value).toBeCloseTo(Math.max(left!, right!) + (own * 9.80665) / 2, 9);
   });
   test('what finds no room beside the others still counts', () => {
-    const { weights } = unitWith('ink', standing('s1', [400, 200, 100], { kg: 5, deep: 1 }, 3));
+    const { weights } = unitWith('ink', open, standing('s1', [400, 200, 100], { kg: 5, deep: 1 }, 3));
     const held = weights.contents.find(({ compartment }) => compartment.keptBy === 's1')!;
     expect(held.mass.value).toBe(15);
     expect(held.arrangement!.left).toEqual([expect.objectContaining({ count: 2 })]);
+  });
+  test('a heavy thing on a floor with more entered bends it more than the same mass spread out', () => {
+    expect(sagOf(even(18), heavy()).now.value).toBeGreaterThan(sagOf(even(18)).now.value * 1.1);
   });
 });
