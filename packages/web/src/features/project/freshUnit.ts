@@ -1,5 +1,5 @@
 /** A sound unit of a family to start from, out of the sheets there are. */
-import { entered, familyOf, unitsInOrder, type Design, type FamilyId, type ShelfBox, type UnitDesign, type Workshop } from '@keen/core';
+import { entered, familyOf, labelWords, unitsInOrder, type Design, type FamilyId, type ShelfBox, type UnitDesign, type Workshop } from '@keen/core';
 
 export function freshUnit(family: FamilyId, design: Pick<Design, 'unit' | 'units'>, workshop: Workshop): UnitDesign {
   const units = unitsInOrder(design);
@@ -11,7 +11,7 @@ export function freshUnit(family: FamilyId, design: Pick<Design, 'unit' | 'units
   const [width, height, depth] = kind.usual[unit].map((text) => entered(text));
   return kind.create({
     id: `u${crypto.randomUUID().slice(0, 8)}`,
-    name: `${family === 'shelf-box' ? 'Cabinet' : capital(kind.words[`family-${family}`] ?? family)} ${units.length + 1}`,
+    name: `${family === 'shelf-box' ? 'Cabinet' : capital(labelWords({ key: `family-${family}` }))} ${units.length + 1}`,
     order: (units.at(-1)?.order ?? 0) + 1,
     unit,
     width: width!,
