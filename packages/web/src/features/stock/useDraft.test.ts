@@ -20,6 +20,12 @@ test('an untouched form takes the new state over as it is', () => {
   expect(rebased(base, base, elsewhere)).toBe(elsewhere);
 });
 
+test('what was saved as it was typed is no draft any more', () => {
+  const draft = { ...base, liftsKg: 25, jigs: { ...base.jigs, pins: true } };
+  const saved = structuredClone(draft);
+  expect(rebased(base, draft, saved)).toBe(saved);
+});
+
 test('a length is one value: the typed one stays whole', () => {
   const typed = rebased(base, { ...base, trim: entered('1/4 in') }, { ...base, trim: entered('8 mm') });
   expect(typed.trim).toEqual(entered('1/4 in'));

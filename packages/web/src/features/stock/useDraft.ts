@@ -1,4 +1,5 @@
 /** What is typed in a form and not saved yet, kept while what it began from is changed elsewhere. */
+import { sameJson, type Json } from '@keen/core';
 import { useState } from 'react';
 
 /** The draft and its setter: equal to `current`, by identity too, until something is typed. */
@@ -11,7 +12,8 @@ export function useDraft<T extends object>(current: T): readonly [T, (next: T) =
 
 /** The new state with what differs between draft and base laid over it, member by member. */
 export function rebased<T>(base: T, draft: T, current: T): T {
-  if (Object.is(draft, base)) return current;
+  // What was typed is what stands there now: it was saved.
+  if (Object.is(draft, base) || sameJson(draft as Json, current as Json)) return current;
   if (!isGroup(base) || !isGroup(draft) || !isGroup(current)) return draft;
   const made: Record<string, unknown> = {};
   for (const key of new Set([...Object.keys(current), ...Object.keys(draft)])) {
