@@ -226,6 +226,7 @@ export { proposeBox, screwRows, withBox } from './plan/propose-box.ts';
 export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
 export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
+export { capital } from './checks/words/sentence.ts';
 export { settlingFixes } from './plan/settling.ts';
 export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, type UnitPlan, type UnplannedUnit } from './plan/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';

@@ -45,7 +45,13 @@ export function familyOf({ family }: { readonly family: string }): Family {
 }
 
 /** What keeps a cabinet from being built, by its family's rules and those of every hanging; null when nothing does. */
-export const faultOfUnit = (design: UnitDesign): DesignFault | null => familyOf(design).faultOf?.(design) ?? hangingFault(design);
+export function faultOfUnit(design: UnitDesign): DesignFault | null {
+  const own = familyOf(design).faultOf?.(design);
+  if (own) return own;
+  const fault = hangingFault(design);
+  // What a family has no use for is not built, and is in nobody's way.
+  return fault && enters(design, fault.path.join('.')) ? fault : null;
+}
 
 /** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
 export function buildUnit(design: UnitDesign, stockOf: StockOf): Unit {

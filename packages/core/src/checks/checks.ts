@@ -5,7 +5,7 @@ import { CONTENTS_CHECKS } from './contents-checks.ts';
 import { CUT_CHECKS } from './cut-checks.ts';
 import { GRAIN_CHECKS } from './grain-checks.ts';
 import { CUTTING_CHECKS } from './cutting-checks.ts';
-import type { Finding, Severity } from './finding.ts';
+import { SEVERITY_RANK, type Finding } from './finding.ts';
 import { CLEAT_CHECKS } from './cleat-checks.ts';
 import { GROUND_CHECKS } from './ground-checks.ts';
 import { HANG_CHECKS } from './hang-checks.ts';
@@ -14,8 +14,6 @@ import { MAKING_CHECKS } from './making-checks.ts';
 import { ROW_CHECKS } from './row-checks.ts';
 import { SCREW_CHECKS } from './screw-checks.ts';
 import { WALL_CHECKS } from './wall-checks.ts';
-
-const GRAVITY: Readonly<Record<Severity, number>> = { stop: 0, change: 1, look: 2 };
 
 export const checkUnit = (context: CheckContext): Finding[] =>
   gravestFirst(
@@ -36,4 +34,4 @@ export const checkUnit = (context: CheckContext): Finding[] =>
     ].flatMap((check) => check(context)),
   );
 
-export const gravestFirst = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => GRAVITY[a.severity] - GRAVITY[b.severity]);
+export const gravestFirst = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => SEVERITY_RANK[b.severity] - SEVERITY_RANK[a.severity]);

@@ -4,6 +4,7 @@ import type { Label } from '../worked/dimension.ts';
 import type { FixKey } from './words/fixes.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
+export const SEVERITY_RANK: Readonly<Record<Severity, number>> = { look: 0, change: 1, stop: 2 };
 export type Station = 'contents' | 'wall' | 'box' | 'stock' | 'joints' | 'sheets' | 'hang' | 'build' | 'log';
 
 /** One step of an edit, as plan/edit.ts takes it; checks come before plan and only describe it. */

@@ -3,7 +3,7 @@
  * nothing graver than it has come. Where none does alone, those that strengthen a hanging are added up until they do.
  */
 import { familyOf } from '../carcass/families.ts';
-import type { Finding, Fix, FixStep, Severity } from '../checks/finding.ts';
+import { SEVERITY_RANK, type Finding, type Fix, type FixStep } from '../checks/finding.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from './edit.ts';
 import type { Design, RecordEntry } from './design.ts';
@@ -11,7 +11,6 @@ import type { Plan, Planner } from './plan.ts';
 
 type EditFix = Extract<Fix, { readonly edit: unknown }>;
 
-const RANK: Readonly<Record<Severity, number>> = { look: 0, change: 1, stop: 2 };
 /** Findings whose fixes each add some strength: several may do where one does not. */
 const STRENGTHENED: ReadonlySet<Finding['check']> = new Set(['over-load', 'children', 'bed', 'cleat-splits', 'lifts-off']);
 const MAX_STEPS = 6;
@@ -96,7 +95,7 @@ function* strengthened(tried: Tried, before: Plan, finding: Finding): Generator<
     if (!best) return null;
     steps.push(best.fix);
     const all = together(steps);
-    if (!best.left || RANK[best.left.severity] < RANK[finding.severity]) return isSettledBy(tried, before, finding, all.edit) ? all : null;
+    if (!best.left || SEVERITY_RANK[best.left.severity] < SEVERITY_RANK[finding.severity]) return isSettledBy(tried, before, finding, all.edit) ? all : null;
     now = best.left;
   }
   return null;
@@ -119,9 +118,9 @@ export function isSettledBy(tried: Tried, before: Plan, finding: Finding, edit: 
 
 /** Whether a finding is not there any more, or less grave. */
 function isGone(before: Plan, after: Plan, finding: Finding): boolean {
-  const gravest = Math.max(-1, ...after.findings.filter((each) => isSame(each, finding)).map(({ severity }) => RANK[severity]));
+  const gravest = Math.max(-1, ...after.findings.filter((each) => isSame(each, finding)).map(({ severity }) => SEVERITY_RANK[severity]));
   const countOf = ({ findings }: Plan): number => findings.filter((each) => each.check === finding.check && each.unit === finding.unit).length;
-  return gravest < RANK[finding.severity] || countOf(after) < countOf(before);
+  return gravest < SEVERITY_RANK[finding.severity] || countOf(after) < countOf(before);
 }
 
 function newGraver(before: Plan, after: Plan, finding: Finding): Finding[] {
@@ -157,7 +156,8 @@ export function canBeEntered({ units }: Design, { path: [root, id, ...own], valu
 
 /** What only waits for a person to look, measure or enter something is a task, and no harm a fix does. */
 const isTask = ({ fixes }: Finding): boolean => fixes.length > 0 && fixes.every((fix) => 'visit' in fix);
-const graverThan = ({ findings }: Plan, than: Finding): Finding[] => findings.filter((each) => RANK[each.severity] > RANK[than.severity] && !isTask(each));
+const graverThan = ({ findings }: Plan, than: Finding): Finding[] =>
+  findings.filter((each) => SEVERITY_RANK[each.severity] > SEVERITY_RANK[than.severity] && !isTask(each));
 const isSame = (a: Finding, b: Finding): boolean =>
   a.check === b.check && a.unit === b.unit && a.panels.join() === b.panels.join() && SIDES.every((key) => sideOf(a, key) === sideOf(b, key));
 /** Where one check can find the same thing twice. */

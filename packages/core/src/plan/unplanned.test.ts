@@ -34,6 +34,16 @@ test.each<[string, object, string]>([
   expect(designCodec.read(designCodec.write(file), 'design').units['u1']).toEqual(unit);
 });
 
+test('what a family has no use for keeps nothing from being built', () => {
+  const slab = newUnit('slab');
+  const { unplanned, byId } = beside({
+    ...slab,
+    hanging: { ...slab.hanging, spacer: null, lowerCleat: entered('200 mm'), brackets: { count: 2, length: entered('120 mm') } },
+  });
+  expect(unplanned).toEqual([]);
+  expect(byId.get('u1')!.unit.hanging.brackets).toEqual(['u1/cabinet-half']);
+});
+
 function bracketsWithLower(): UnitDesign['hanging'] {
   const { hanging } = newUnit('corner-unit');
   return { ...hanging, spacer: null, lowerCleat: entered('200 mm'), brackets: { count: 2, length: entered('120 mm') } };

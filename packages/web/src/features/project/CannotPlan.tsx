@@ -1,5 +1,5 @@
 /** A cabinet there is no plan of: why, at which field, and the ways back. Nothing else of the project is affected. */
-import { familyOf, labelWords, type UnitDesign } from '@keen/core';
+import { capital, familyOf, labelWords, type UnitDesign } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import type { UnplannedShown } from './selectors.ts';
 import { WaysBack } from './WaysBack.tsx';
@@ -31,8 +31,6 @@ export function CannotPlan({
     </div>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What the field of a path is called; null for none, or one deeper inside a list. */
 function fieldOf(box: UnitDesign, path: readonly string[]): string | null {

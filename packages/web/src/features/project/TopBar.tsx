@@ -7,25 +7,25 @@ import LightMode from '@mui/icons-material/LightModeOutlined';
 import Print from '@mui/icons-material/PrintOutlined';
 import SaveAlt from '@mui/icons-material/SaveAlt';
 import { IconButton, Tooltip } from '@mui/material';
-import { standingAlone, writeProjectText } from '@keen/core';
 import { UnitToggle } from '../../ui/UnitToggle.tsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { download, fileName } from '../../ui/download.ts';
 import { Logo } from '../../ui/Logo.tsx';
 import { SetDialog } from '../prints/SetDialog.tsx';
 import { redone } from './project.slice.ts';
 import { SaveWords } from './SaveWords.tsx';
 import { selectOpen, useUnit } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
+import { useSaveProjectFile } from './useSaveProjectFile.ts';
 import { UnitPicker } from './UnitPicker.tsx';
 import { SCHEME_KEY, schemeChosen, unitChosen } from './view.slice.ts';
 import { WallStrip } from './WallStrip.tsx';
 import { storeText } from '../../ui/storage.ts';
 
 export function TopBar({ station, onFind, onUndo }: { readonly station: StationId; readonly onFind: () => void; readonly onUndo: () => void }) {
-  const { id, design, future, record, workshop } = useAppSelector(selectOpen);
+  const { design, future } = useAppSelector(selectOpen);
+  const saveFile = useSaveProjectFile();
   const scheme = useAppSelector(({ view }) => view.scheme);
   const shown = useUnit();
   const [printing, setPrinting] = useState(false);
@@ -67,12 +67,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
         )}
         {printing && <SetDialog onClose={() => setPrinting(false)} />}
         <Tooltip title="Save as a file">
-          <IconButton
-            aria-label="Save the project as a file"
-            onClick={() =>
-              download(`${fileName(design.name)}.carcass.json`, 'application/json', writeProjectText({ design, record, workshop: standingAlone(workshop, id) }))
-            }
-          >
+          <IconButton aria-label="Save the project as a file" onClick={saveFile}>
             <SaveAlt fontSize="small" />
           </IconButton>
         </Tooltip>

@@ -1,5 +1,5 @@
 /** A sound unit of a family to start from, out of the sheets there are. */
-import { entered, familyOf, labelWords, unitsInOrder, type Design, type FamilyId, type ShelfBox, type UnitDesign, type Workshop } from '@keen/core';
+import { capital, entered, familyOf, labelWords, unitsInOrder, type Design, type FamilyId, type ShelfBox, type UnitDesign, type Workshop } from '@keen/core';
 
 export function freshUnit(family: FamilyId, design: Pick<Design, 'unit' | 'units'>, workshop: Workshop): UnitDesign {
   const units = unitsInOrder(design);
@@ -23,8 +23,6 @@ export function freshUnit(family: FamilyId, design: Pick<Design, 'unit' | 'units
     place: { along: entered('300 mm'), up: entered('1350 mm') },
   }) as UnitDesign;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The everyday cabinet. */
 export const freshBox = (design: Pick<Design, 'unit' | 'units'>, workshop: Workshop): ShelfBox => freshUnit('shelf-box', design, workshop) as ShelfBox;
