@@ -18,7 +18,9 @@ function Page() {
   return (
     <>
       {unplanned ? <CannotPlan shown={unplanned} onField={() => {}} /> : isUnknown ? <NoSuchCabinet station="box" /> : <h1>{shown?.box.name}</h1>}
-      <ReadingPane shown={shown} station="box" onStation={() => {}} />
+      <Guarded of={shown} fallback={() => <p>no form</p>}>
+        <ReadingPane shown={shown} station="box" onStation={() => {}} />
+      </Guarded>
     </>
   );
 }
@@ -44,16 +46,15 @@ describe('a cabinet that cannot be built', () => {
     expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Ink cupboard');
   });
 
-  test('one that planning fails on is said so, and its other fields can still be changed', () => {
+  test('one that planning fails on is said so with the ways back, even where its form breaks too', () => {
     const store = openStore([{ path: ['units', 'ink', 'shelves'], value: { s1: null } }]);
     render(
       <Opened store={store}>
-        <Guarded of={1} fallback={() => <p>no form</p>}>
-          <Page />
-        </Guarded>
+        <Page />
       </Opened>,
     );
-    expect(screen.getByText(/no form|could not be planned/)).toBeTruthy();
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Ink cupboard could not be planned');
+    expect(screen.getByRole('button', { name: 'Undo last change' })).toBeTruthy();
   });
 });
 
