@@ -1,7 +1,6 @@
 /** What holds a thing on its floor is read off the unit itself: strips, fronts, tilt. */
 import { expect, test } from '@jest/globals';
-import type { UnitDesign } from '../carcass/families.ts';
-import { entered } from '../length/entered.ts';
+import { familyOf, type UnitDesign } from '../carcass/families.ts';
 import { newUnit } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { backTiltDeg, hasLip } from './held-in.ts';
@@ -10,25 +9,11 @@ const floors = (design: unknown) => {
   const { unit } = aloneBox(design as UnitDesign);
   return unit.compartments.map((space) => ({ lip: hasLip(unit, space), tilt: Math.round(backTiltDeg(unit, space) * 10) / 10 }));
 };
-const ledge = (more: object) => ({
-  ...newUnit('ledge-rack'),
-  ledges: {
-    l1: {
-      id: 'l1',
-      order: 1,
-      at: null,
-      kind: 'plain',
-      strips: 0,
-      stripHeight: entered('20 mm'),
-      stripGap: entered('15 mm'),
-      support: false,
-      count: 4,
-      notchWidth: entered('12 mm'),
-      notchDepth: entered('8 mm'),
-      ...more,
-    },
-  },
-});
+const ledge = (more: object) => {
+  const rack = newUnit('ledge-rack');
+  const { start } = familyOf(rack).form.elements.find(({ path }) => path === 'ledges')!;
+  return { ...rack, ledges: { l1: { ...(start(rack, 'l1', 1) as object), kind: 'plain', strips: 0, ...more } } };
+};
 
 test('a plain shelf has no lip and does not fall', () => {
   expect(new Set(floors(newUnit('shelf-box')).map(({ lip, tilt }) => `${lip} ${tilt}`))).toEqual(new Set(['false 0']));
