@@ -81,6 +81,25 @@ const CASES: readonly Case[] = [
     severity: 'stop',
     says: /10 mm free above the unit; lifting it onto the cleat takes 24 mm shy/,
   },
+  // A 1x4 cleat, and a rail of the same board: lowered, its screws meet it.
+  {
+    check: 'half-misses',
+    edits: [typed('hanging.boardWidth', '89 mm'), typed('hanging.rail', '89 mm')],
+    severity: 'stop',
+    says: /cabinet half's screws miss the hanging rail by \d+\.\d mm/,
+  },
+  {
+    check: 'half-misses',
+    edits: [typed('hanging.drop', '200 mm'), typed('hanging.rail', '90 mm')],
+    severity: 'stop',
+    says: /miss the hanging rail by/,
+  },
+  {
+    check: 'half-misses',
+    edits: [typed('hanging.boardWidth', '89 mm'), ink('hanging.rail', null), ink('back.stock', 'birch-18'), ink('back.kind', 'between')],
+    severity: 'stop',
+    says: /miss the back by/,
+  },
   { check: 'thin-back-only', edits: [ink('hanging.rail', null)], severity: 'stop', says: /holds only in a back of 6\.2 mm/ },
   {
     check: 'off-balance',
@@ -236,6 +255,7 @@ test('every check that exists is in one of the lists', () => {
     'no-stud-anchors': true,
     'lift-clearance': true,
     'thin-back-only': true,
+    'half-misses': true,
     'off-balance': true,
     'no-spacer': true,
     'wrong-spacer': true,

@@ -85,6 +85,19 @@ const backAndSpacer: Check = (context) => {
       fixes: firmerBack(context),
     });
   }
+  const missed = hang.refusals.find((reason) => reason.kind === 'half-misses');
+  if (missed?.kind === 'half-misses') {
+    found.push({
+      check: 'half-misses',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      name: unit.byId.get(missed.carrier)!.name,
+      missMm: missed.missMm,
+      panels: [hanging.cabinetHalf, missed.carrier],
+      fixes: meetTheCarrier(context, missed.upMm),
+    });
+  }
   if (hanging.standoff === 'nothing') {
     const height = entered(box.unit === 'mm' ? '60 mm' : '2 1/2 in');
     found.push({
@@ -136,6 +149,16 @@ const cleatMaterial: Check = (context) => {
     },
   ];
 };
+
+/** The cabinet half moved until its screws meet what they go into; a taller cleat, or rail, where they are too narrow. */
+function meetTheCarrier(context: CheckContext, upMm: number | null): Fix[] {
+  const { box } = context;
+  if (upMm === null) return [tallerCleat(context), ...firmerBack(context)];
+  const drop = (upMm < 0 ? roundUp : roundDown)(toMm(box.hanging.drop.nm) - upMm, box.unit);
+  return drop.nm < 0
+    ? [tallerCleat(context)]
+    : [{ label: { key: 'cleat-drop', lengthNm: drop.nm }, edit: [{ path: inUnit(context, 'hanging', 'drop'), value: drop }] }];
+}
 
 /** A rail where the family has room for one; else a back that is thick enough to hold screws itself. */
 function firmerBack(context: CheckContext): Fix[] {

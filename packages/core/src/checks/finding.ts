@@ -72,6 +72,7 @@ export type Finding = Base &
     | { readonly check: 'no-stud-anchors' }
     | { readonly check: 'lift-clearance'; readonly freeMm: number; readonly neededMm: number }
     | { readonly check: 'thin-back-only'; readonly backNm: number }
+    | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }
     | { readonly check: 'wrong-spacer'; readonly gapNm: number; readonly spacerNm: number; readonly slopeMm: number }

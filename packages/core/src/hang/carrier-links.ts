@@ -51,18 +51,41 @@ export function carrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
 
 /**
  * How far below the top edge of the cabinet half its screws stand, mm: as low as the bevel allows,
- * but inside the carrier. Null when no row fits both, so that the half would hold in the thin back alone.
+ * but inside the carrier. Null when no row fits both, so that the half holds in nothing.
  */
 export function cabinetScrewRow(unit: ResolvedUnit): number | null {
-  const carrier = carrierOf(unit);
-  if (!carrier) return null;
+  const room = roomForRow(unit);
+  return room && room.lowest <= room.highest ? room.top - room.lowest : null;
+}
+
+/** The carrier's panel that the screws of the cabinet half miss, by how much, and how far the half must go up (less is down) until they meet, mm. */
+export interface MissedCarrier {
+  readonly carrier: string;
+  readonly missMm: number;
+  /** Null where moving it is no cure: the half or the carrier is too narrow for a row of screws. */
+  readonly upMm: number | null;
+}
+
+/** Undefined where there is no carrier, or a row of screws fits both. */
+export function missedCarrier(unit: ResolvedUnit): MissedCarrier | undefined {
+  const room = roomForRow(unit);
+  if (!room || room.lowest <= room.highest) return undefined;
+  const missMm = room.lowest - room.highest;
+  const { half, carrier } = room;
+  const meets = Math.min(half.high - half.low, carrier.high - carrier.low) >= 2 * room.edge;
+  return { carrier: room.id, missMm, upMm: !meets ? null : half.low > carrier.low ? -missMm : missMm };
+}
+
+/** Between which heights the row may stand, and what bounds it: the half's own face above its bevel, and the carrier; mm. */
+function roomForRow(unit: ResolvedUnit) {
+  const panel = carrierOf(unit);
+  if (!panel) return null;
   const { hanging } = unit;
   const edge = EDGE_DISTANCE * screwById(hanging.cabinetScrew.screw).diameterMm;
   const top = toMm(hanging.valleyUp) + toMm(hanging.longFace);
-  const { low, high } = heightsOf(carrier);
-  const lowest = Math.max(toMm(hanging.valleyUp) + toMm(hanging.cleatThickness) * tanDeg(hanging.bevelDeg), low) + edge;
-  const highest = Math.min(top, high) - edge;
-  return lowest <= highest ? top - lowest : null;
+  const half = { low: toMm(hanging.valleyUp) + toMm(hanging.cleatThickness) * tanDeg(hanging.bevelDeg), high: top };
+  const carrier = heightsOf(panel);
+  return { id: panel.id, edge, top, half, carrier, lowest: Math.max(half.low, carrier.low) + edge, highest: Math.min(half.high, carrier.high) - edge };
 }
 
 function heightsOf({ frame, outline }: Panel): { low: number; high: number } {

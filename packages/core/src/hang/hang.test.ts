@@ -17,7 +17,7 @@ describe('refused whatever the numbers', () => {
     ['a cleat of faced particleboard', [ink('hanging.stock', 'faced-board-18')], 'cleat-material'],
     ['no spacer', [ink('hanging.spacer', null)], 'no-spacer'],
     ['only a thin back to screw into', [ink('hanging.rail', null)], 'thin-back-only'],
-    ['a rail so low that the screw row misses it', [typed('hanging.drop', '200 mm'), typed('hanging.rail', '40 mm')], 'thin-back-only'],
+    ['a rail so low that the screw row misses it', [typed('hanging.drop', '200 mm'), typed('hanging.rail', '40 mm')], 'half-misses'],
     ['under six diameters in the stud', [typed('hanging.wallScrew.length', '50 mm')], 'short-screw'],
     ['studs nobody looked for', [onWall('studs.known', false), onWall('studs.marks', {})], 'no-stud-known'],
     ['anchors nobody rated', [onWall('fixing.into', 'covering')], 'unrated-anchor'],

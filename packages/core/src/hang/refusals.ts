@@ -2,11 +2,11 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import type { StructureId } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
 import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
-import { screwsEach } from './carrier-links.ts';
+import { missedCarrier, screwsEach, type MissedCarrier } from './carrier-links.ts';
 import type { HangInput } from './hang-input.ts';
 import { bearingOf } from './hung-shares.ts';
 import type { Link } from './link.ts';
@@ -29,6 +29,8 @@ export type RefusalReason =
   | { readonly kind: 'too-few-studs'; readonly studs: number }
   | { readonly kind: 'no-spacer' }
   | { readonly kind: 'thin-back-only'; readonly backMm: number }
+  /** No row of screws fits the cabinet half and what it is to be screwed to. */
+  | ({ readonly kind: 'half-misses' } & MissedCarrier)
   | { readonly kind: 'cleat-material'; readonly material: string }
   | { readonly kind: 'short-screw'; readonly diameters: number; readonly reachMm: number; readonly leastMm: number }
   | { readonly kind: 'no-wall-screw' }
@@ -70,7 +72,9 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
   const pastMm = offBalance(unit, loaded.along);
   if (pastMm !== undefined) reasons.push({ kind: 'off-balance', pastMm });
   const back = unit.panels.find(({ role }) => role === 'back');
-  if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
+  const missed = hangsOnCleat(hanging) ? missedCarrier(unit) : undefined;
+  if (missed) reasons.push({ kind: 'half-misses', ...missed });
+  else if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
   if (hanging.rip && screwsEach(hanging) === 0) reasons.push({ kind: 'no-cabinet-screw' });
   const ground = groundOf(wall);
   if (ground === 'moving') {

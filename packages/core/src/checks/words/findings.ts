@@ -119,6 +119,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`,
         why: 'Screw heads pull through a thin back, and its edges let go.',
       };
+    case 'half-misses':
+      return {
+        says: `The cabinet half's screws miss the ${labelWords(finding.name)} by ${mm(finding.missMm)}.`,
+        why: 'They stand above the bevel, and 2.5 of their diameters inside both pieces.',
+      };
     case 'off-balance':
       return {
         says:

@@ -52,6 +52,7 @@ type OwnFixKey =
   | 'together'
   | 'back-of'
   | 'cleat-full-length'
+  | 'cleat-drop'
   | 'cleat-of'
   | 'more-upper'
   | 'more-lower'
@@ -183,6 +184,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return (label.parts ?? []).map((part) => fixWords(part, unit)).join('; ');
     case 'cleat-full-length':
       return 'Make the wall half as long as the cabinet half';
+    case 'cleat-drop':
+      return `Set the cleat ${length} below the top`;
     case 'back-of':
       return `Use ${text} for the back`;
     case 'cleat-of':
