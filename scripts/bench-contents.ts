@@ -51,6 +51,7 @@ const jobOf = (items: readonly Item[]): SetOutJob => ({
   floorUp: mm(900),
   zone: reachOf(mm(1720)),
   elements: ['bottom'],
+  topHeight: mm(0),
   mostLevels: 400,
   grow: true,
 });

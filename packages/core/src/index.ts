@@ -222,7 +222,7 @@ export { draftUnit } from './plan/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
 export { hasFloor, standing, unplaced } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
-export { proposeBox, screwRows, withBox } from './plan/propose-box.ts';
+export { freePlace, proposeBox, screwRows, withBox } from './plan/propose-box.ts';
 export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
 export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';

@@ -23,8 +23,8 @@ export type Fix =
   | { readonly label: FixLabel; readonly edit: readonly FixStep[] }
   /** Something that was done to the wood: noted in the shop record. */
   | { readonly label: FixLabel; readonly fact: FixFact }
-  /** Something only a person can supply: where to go for it. */
-  | { readonly label: FixLabel; readonly visit: Station };
+  /** Something only a person can supply: the station to go to for it, and the field there. */
+  | { readonly label: FixLabel; readonly visit: Station; readonly field?: string };
 
 /** A key of the fix words with lengths (nm), texts and numbers for its blanks. */
 export interface FixLabel {

@@ -43,25 +43,31 @@ function movingWall(context: CheckContext): Finding {
             },
           ]
         : []),
-      { label: { key: 'enter-wall' }, visit: 'wall' as const },
+      { label: { key: 'enter-wall' }, visit: 'wall' as const, field: 'wall.structure' },
     ],
   };
 }
 
 /** What a maker has to say and nobody entered; plates where they are not covered. */
-const ratings: Check = ({ box, hang, unit }) => {
+const ratings: Check = ({ box, wall, hang, unit }) => {
   const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
   return hang.refusals.flatMap((reason): Finding[] => {
     switch (reason.kind) {
       case 'unrated-plate':
-        return [{ ...base, check: 'unrated-fixing', what: 'plate', fixes: [{ label: { key: 'enter-rating' }, visit: 'hang' }] }];
+        return [
+          { ...base, check: 'unrated-fixing', what: 'plate', fixes: [{ label: { key: 'enter-rating' }, visit: 'hang', field: 'hanging.plate.ratedKg' }] },
+        ];
       case 'unrated-plane':
         return [
           {
             ...base,
             check: 'unrated-fixing',
             what: reason.plane === 'back' ? 'back-plane' : 'second-plane',
-            fixes: [{ label: { key: 'enter-rating' }, visit: reason.plane === 'back' ? 'wall' : 'hang' }],
+            fixes: [
+              reason.plane === 'back'
+                ? { label: { key: 'enter-rating' }, visit: 'wall', field: wall.fixing.pullN === null ? 'wall.fixing.pullN' : 'wall.fixing.shearN' }
+                : { label: { key: 'enter-rating' }, visit: 'hang', field: 'hanging.second.ratedN' },
+            ],
           },
         ];
       case 'plates-ground':
@@ -100,7 +106,7 @@ const ground: Check = (context) => {
       panels: [unit.hanging.wallHalf],
       fixes: [
         ...(anchors ? [{ label: { key: 'fix-to-studs' as const }, edit: [{ path: ['wall', 'fixing', 'into'], value: 'ground' }] }] : []),
-        { label: { key: 'enter-rating' }, visit: 'wall' },
+        { label: { key: 'enter-rating' }, visit: 'wall', field: anchors ? 'wall.fixing.pullN' : 'wall.fixing.metal' },
       ],
     },
   ];

@@ -17,6 +17,8 @@ export interface SetOutJob {
   readonly height: Length;
   /** Of a shelf. */
   readonly thickness: Length;
+  /** Least clear height of the topmost level: what hangs under the top behind it, a hanging rail, takes so much. */
+  readonly topHeight: Length;
   /** The inside floor above the floor of the room. */
   readonly floorUp: Length;
   readonly zone: ReachZone;
@@ -91,10 +93,10 @@ export function piecesOf({ lots, width, depth, height, grow }: SetOutJob, kgOf: 
 
 /**
  * The least height any set-out of these columns can have: in the order of falling heights, the k-th
- * level is at least as high as the column that covers k full widths, and a shelf's thickness lies
- * between two levels. [eq] docs/formulas/set-out-bound.md
+ * level is at least as high as the column that covers k full widths, one level at least as high as the
+ * topmost must be, and a shelf's thickness lies between two levels. [eq] docs/formulas/set-out-bound.md
  */
-export function setOutBound(pieces: readonly Piece[], width: Length, thickness: Length): Length {
+export function setOutBound(pieces: readonly Piece[], { width, thickness, topHeight }: Pick<SetOutJob, 'width' | 'thickness' | 'topHeight'>): Length {
   const falling = [...pieces].sort((a, b) => b.column.height - a.column.height);
   let covered = 0;
   let levels = 0;
@@ -102,7 +104,7 @@ export function setOutBound(pieces: readonly Piece[], width: Length, thickness: 
   for (const { column, columns } of falling) {
     covered += column.width * columns;
     while (levels * width < covered) {
-      total += column.height + (levels > 0 ? thickness : 0);
+      total += levels > 0 ? column.height + thickness : Math.max(column.height, topHeight);
       levels++;
     }
   }

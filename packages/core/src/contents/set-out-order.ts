@@ -6,6 +6,9 @@ import type { Level, SetOutJob } from './set-out-job.ts';
 const HEAVY_MM = 60;
 const DAILY_MM = 90;
 
+/** An order in which the levels are higher than there is room is the last to be taken. */
+const TOO_HIGH_MM = 1e5;
+
 /** Up to so many levels every pair is tried for a swap. */
 const FEW_LEVELS = 9;
 
@@ -26,9 +29,12 @@ export function orderLevels(job: SetOutJob, levels: readonly Level[]): Ordered {
   const allKg = levels.reduce((sum, level) => sum + sums.get(level)!.kg, 0) || 1;
   const allDaily = levels.reduce((sum, level) => sum + sums.get(level)!.daily, 0) || 1;
   const whole = levels.reduce((sum, { height }) => sum + height, 0) + levels.length * job.thickness || 1;
+  const bare = whole - job.thickness;
   const cost = (order: readonly Level[]): number => {
     let up = 0;
-    let total = 0;
+    // What the topmost level is made higher counts like any height, and must leave room for all.
+    const raised = Math.max(0, job.topHeight - (order.at(-1)?.height ?? 0));
+    let total = toMm(raised as Length) + (bare + raised > job.height ? TOO_HIGH_MM : 0);
     for (const level of order) {
       const { kg, daily } = sums.get(level)!;
       const middle = up + level.height / 2;

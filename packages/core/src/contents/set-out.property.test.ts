@@ -20,8 +20,9 @@ const arbitraryJob: fc.Arbitrary<SetOutJob> = fc
     depth: fc.integer({ min: 80, max: 350 }),
     height: fc.integer({ min: 200, max: 2500 }),
     grow: fc.boolean(),
+    top: fc.constantFrom(0, 0, 60, 90, 200),
   })
-  .map(({ items, pins, width, depth, height, grow }) => {
+  .map(({ items, pins, width, depth, height, grow, top }) => {
     const lots = items.flatMap((item, index): SetOutLot[] => {
       const pin = pins.find(([of]) => of === index);
       return [{ item, count: item.count, pinned: pin !== undefined, on: pin?.[1] ?? null }];
@@ -32,6 +33,7 @@ const arbitraryJob: fc.Arbitrary<SetOutJob> = fc
       depth: mm(depth),
       height: mm(height),
       thickness: mm(18),
+      topHeight: mm(top),
       floorUp: mm(1300),
       zone: reachOf(mm(1720)),
       elements: ['bottom', 's1', 's2'],
@@ -58,6 +60,7 @@ test('what is set out stands in its floors without touching, and within the limi
     fc.property(arbitraryJob, (job) => {
       const { levels, height } = found(job);
       expect(height).toBeLessThanOrEqual(job.height);
+      if (levels.length > 0) expect(levels.at(-1)!.height).toBeGreaterThanOrEqual(job.topHeight);
       expect(levels.length).toBeLessThanOrEqual(job.mostLevels);
       for (const level of levels) {
         const arranged = arrange(level.lots, { width: job.width, depth: job.depth, height: level.height });
@@ -137,6 +140,7 @@ test('the bound by hand: 900 mm of 200 and 500 mm of 100 high on floors of 1000'
     depth: mm(300),
     height: mm(2000),
     thickness: mm(18),
+    topHeight: mm(0),
     floorUp: mm(1000),
     zone: reachOf(mm(1720)),
     elements: ['bottom'],
@@ -144,7 +148,7 @@ test('the bound by hand: 900 mm of 200 and 500 mm of 100 high on floors of 1000'
     grow: false,
   };
   const { pieces } = piecesOf(job, kgOf);
-  expect(setOutBound(pieces, job.width, job.thickness)).toBe(0);
+  expect(setOutBound(pieces, job)).toBe(0);
   const column = (width: number, height: number) => ({ foot: { along: mm(1), out: mm(1), up: mm(1) }, rows: 1, high: 1, width: mm(width), height: mm(height) });
   const piece = (width: number, height: number, columns: number) => ({
     item: {} as never,
@@ -156,7 +160,9 @@ test('the bound by hand: 900 mm of 200 and 500 mm of 100 high on floors of 1000'
     on: null,
   });
   // The first level is 200 high, the second at least the column that covers 1000 mm: 100; a shelf between.
-  expect(setOutBound([piece(100, 200, 9), piece(100, 100, 5)], mm(1000), mm(18))).toBe(mm(200 + 100 + 18));
+  expect(setOutBound([piece(100, 200, 9), piece(100, 100, 5)], job)).toBe(mm(200 + 100 + 18));
+  // A rail of 240 mm under the top: one of the two must be as high.
+  expect(setOutBound([piece(100, 200, 9), piece(100, 100, 5)], { ...job, topHeight: mm(240) })).toBe(mm(240 + 100 + 18));
 });
 
 test('the smallest box is within its limits and no deeper than its deepest column', () => {
@@ -181,6 +187,7 @@ test('heavy things stand low and daily ones between hip and eye', () => {
     depth: mm(200),
     height: mm(1200),
     thickness: mm(18),
+    topHeight: mm(0),
     floorUp: mm(900),
     zone: reachOf(mm(1720)),
     elements: ['bottom'],
@@ -235,6 +242,7 @@ test('room to grow that is not there is said: three columns of five on a pinned 
     depth: mm(100),
     height: mm(200),
     thickness: mm(18),
+    topHeight: mm(0),
     floorUp: mm(1000),
     zone: reachOf(mm(1720)),
     elements: ['bottom'],

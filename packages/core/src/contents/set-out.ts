@@ -55,7 +55,7 @@ const LEFT_MM = 1e6;
 
 export function setOut(job: SetOutJob, kgOf: KgOf, seed = 1): SetOutSearch {
   const { pieces, impossible } = piecesOf(job, kgOf);
-  const bound = setOutBound(pieces, job.width, job.thickness);
+  const bound = setOutBound(pieces, job);
   const random = seeded(seed);
   const pack = packer(job, pieces);
   let best = pack(startOrder(pieces), []);
@@ -110,6 +110,9 @@ type Pack = (order: readonly Piece[], kept: readonly Level[], worst?: number) =>
 function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
   const pinned = pieces.filter(({ on }) => on !== null);
   const floor = job.elements[0] ?? null;
+  const highestPin = Math.max(-1, ...pinned.map(({ on }) => job.elements.indexOf(on!)));
+  /** Whether a level may come to lie on top of others: the floor may not. */
+  const canBeTop = (on: string | null): boolean => on === null || (on !== floor && job.elements.indexOf(on) === highestPin);
   // A shelf that must stay needs a floor under it, even an empty one.
   const needsFloor = pinned.some(({ on }) => on !== floor);
   return (order, kept, worst = Infinity) => {
@@ -117,6 +120,12 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
     const left = new Map<Piece, number>();
     if (needsFloor && !levels.some(({ on }) => on === floor)) levels.push({ on: floor, columns: new Map(), height: 0, used: 0 });
     let height = levels.reduce((sum, level) => sum + level.height, 0) + Math.max(0, levels.length - 1) * job.thickness;
+    let tallestTop = levels.reduce((most, level) => (canBeTop(level.on) ? Math.max(most, level.height) : most), 0);
+    /** Whether the levels are low enough with this column put on one, and the topmost made as high as it must be. */
+    const fits = (rise: number, column: Piece['column'], on: string | null, count = levels.length): boolean => {
+      const top = count <= 1 ? height + rise : canBeTop(on) ? Math.max(tallestTop, column.height) : tallestTop;
+      return height + rise + Math.max(0, job.topHeight - top) <= job.height;
+    };
     const open = (on: string | null): Level => {
       const level: Level = { on, columns: new Map(), height: 0, used: 0 };
       height += levels.length > 0 ? job.thickness : 0;
@@ -126,6 +135,7 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
     const put = (level: Level, piece: Piece, columns: number): void => {
       height += Math.max(0, piece.column.height - level.height);
       level.height = Math.max(level.height, piece.column.height);
+      if (canBeTop(level.on)) tallestTop = Math.max(tallestTop, level.height);
       level.used += columns * piece.column.width;
       level.columns.set(piece, (level.columns.get(piece) ?? 0) + columns);
     };
@@ -145,7 +155,7 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
     for (const piece of pinned)
       fill(piece, () => {
         const level = levels.find(({ on }) => on === piece.on) ?? (levels.length < job.mostLevels ? open(piece.on) : null);
-        return level && height + Math.max(0, piece.column.height - level.height) <= job.height ? level : null;
+        return level && fits(Math.max(0, piece.column.height - level.height), piece.column, level.on) ? level : null;
       });
     for (const piece of order) {
       if (piece.on !== null) continue;
@@ -157,13 +167,13 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
           const free = job.width - level.used;
           if (free < column.width) continue;
           const rise = Math.max(0, column.height - level.height);
-          if (height + rise > job.height) continue;
+          if (!fits(rise, column, level.on)) continue;
           // Rise first; then the same group; then what is left beside it.
           const cost = rise * 4 + (piece.item.near && hasGroup(level, piece.item.near) ? 0 : SPLIT_MM * 1e6) + free * 1e-3;
           if (cost < least) [chosen, least] = [level, cost];
         }
         const opened = column.height + (levels.length > 0 ? job.thickness : 0);
-        const canOpen = levels.length < job.mostLevels && height + opened <= job.height;
+        const canOpen = levels.length < job.mostLevels && fits(opened, column, null, levels.length + 1);
         if (canOpen && opened * 4 < least) return open(null);
         return chosen;
       });
@@ -172,8 +182,13 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
     const cost = costOf(job, used, left);
     if (cost > worst) return { levels: used, left, cost };
     const ordered = orderLevels(job, used);
-    return { levels: ordered.levels, left, cost: cost + ordered.cost };
+    return { levels: withTop(job, ordered.levels), left, cost: cost + ordered.cost };
   };
+}
+
+/** The topmost level as high as it must be. */
+function withTop({ topHeight }: SetOutJob, levels: readonly Level[]): Level[] {
+  return levels.map((level, index) => (index === levels.length - 1 ? { ...level, height: Math.max(level.height, topHeight) } : level));
 }
 
 const hasGroup = (level: Level, near: string): boolean => [...level.columns.keys()].some(({ item }) => item.near === near);

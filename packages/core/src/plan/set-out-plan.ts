@@ -13,6 +13,7 @@ import { proposePlaces } from '../wall/placing.ts';
 import { hasFloor, standing } from './contents.ts';
 import type { Design } from './design.ts';
 import type { Edit, EditStep } from './edit.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Plan, UnitPlan } from './plan.ts';
 
 /** What a set-out may use: outer sizes, the most there may be. */
@@ -58,12 +59,21 @@ export function setOutJob(design: Design, unitPlan: UnitPlan, wish: SetOutWish):
     lots: lotsFor(design, box, wish.takeUnplaced),
     ...limits,
     thickness: unitPlan.unit.byId.get(unitPlan.unit.compartments[0]!.floor)!.thickness,
+    topHeight: Math.min(underTop(unitPlan.unit), limits.height) as Length,
     floorUp: (box.place.up.nm + unitPlan.unit.compartments[0]!.at.up) as Length,
     zone: reachOf(design.person.height.nm),
     elements: unitPlan.unit.compartments.map(({ keptBy }) => keptBy),
     mostLevels: MOST_SHELVES + 1,
     grow: wish.grow,
   };
+}
+
+/** How far what hangs under the top, in the way of a shelf, reaches down into the inside; 0 for nothing. */
+function underTop({ panels, compartments }: ResolvedUnit): Length {
+  const top = compartments.at(-1)!;
+  const ceiling = top.at.up + top.height.value;
+  const feet = panels.filter(({ role }) => role === 'hanging-rail').map(({ frame }) => frame.origin.up);
+  return Math.max(0, ...feet.map((foot) => ceiling - foot)) as Length;
 }
 
 function lotsFor({ items, units }: Design, box: UnitDesign, takeUnplaced: boolean): SetOutLot[] {

@@ -5,7 +5,7 @@
 import { familyOf } from '../carcass/families.ts';
 import { SEVERITY_RANK, type Finding, type Fix, type FixStep } from '../checks/finding.ts';
 import type { Workshop } from '../stock/workshop.ts';
-import { applyEdit } from './edit.ts';
+import { applyEdit, type Edit } from './edit.ts';
 import type { Design, RecordEntry } from './design.ts';
 import type { Plan, Planner } from './plan.ts';
 
@@ -50,6 +50,32 @@ export function* settlingFixes(tried: Tried, finding: Finding): Generator<Fix | 
   if (!STRENGTHENED.has(finding.check)) return;
   const fix = yield* strengthened(tried, before, finding);
   if (fix) yield fix;
+}
+
+/** Findings of a proposal that are settled before it is made. */
+const MAX_STOPS = 6;
+
+/**
+ * A proposed edit with the fixes that settle the stops of its unit added, and the stops that none settles. Those that wait for a person to look,
+ * measure or enter something stay.
+ */
+export function withoutStops(tried: Tried, unit: string, proposed: Edit): { readonly edit: Edit; readonly stops: readonly Finding[] } {
+  let edit = proposed;
+  for (let step = 0; ; step++) {
+    const design = applyEdit(tried.design, edit);
+    const { findings } = tried.planner.plan(design, tried.record, tried.workshop);
+    const stops = findings.filter((finding) => finding.unit === unit && finding.severity === 'stop' && !isTask(finding));
+    const next = step < MAX_STOPS ? firstFixOf({ ...tried, design }, stops) : null;
+    if (!next) return { edit, stops };
+    edit = [...edit, ...next];
+  }
+}
+
+function firstFixOf(tried: Tried, stops: readonly Finding[]): Edit | null {
+  for (const stop of stops) {
+    for (const fix of settlingFixes(tried, stop)) if (fix && 'edit' in fix) return fix.edit;
+  }
+  return null;
 }
 
 /** A fix that settles its finding but brings a graver one, with what settles that one in turn; null where that is not enough. */

@@ -1,5 +1,5 @@
 /** How many fit: rows of one kind side by side, their pitch, margins and dividers, and what one more would need. */
-import { entered, itemsInOrder, labelWords, mm, ROW_KINDS, tapeTextWithUnit, toMm, type Row, type RowAnswer, type RowKind } from '@keen/core';
+import { capital, entered, itemsInOrder, labelWords, mm, ROW_KINDS, tapeTextWithUnit, toMm, type Row, type RowAnswer, type RowKind } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
@@ -29,14 +29,17 @@ export function RowsView({ shown }: { readonly shown: ShownUnit | undefined }) {
   if (!shown) return <p className="empty-line">A row stands in a cabinet: set things out first, or add a cabinet.</p>;
   if (items.length === 0) return <p className="empty-line">Enter what it must hold first; then ask how many fit.</p>;
   const { box, unit, plan } = shown;
+  const [lowest] = plan.unit.compartments;
+  const answered = new Set(plan.rows.map(({ row }) => row.id));
+  const unanswered = Object.values(box.rows).filter(({ id }) => !answered.has(id));
   const pick = (metric: string, imperial: string) => entered(unit === 'mm' ? metric : imperial);
-  const add = (): void => {
+  const add = (on: string): void => {
     const id = `r${crypto.randomUUID().slice(0, 8)}`;
     const row: Row = {
       id,
       order: Object.values(box.rows).reduce((most, { order }) => Math.max(most, order), 0) + 1,
       kind: 'slots',
-      on: 'bottom',
+      on,
       items: [items[0]!.id],
       wanted: null,
       pitch: null,
@@ -54,11 +57,56 @@ export function RowsView({ shown }: { readonly shown: ShownUnit | undefined }) {
       {plan.rows.map((answer) => (
         <RowCard key={answer.row.id} answer={answer} shown={shown} />
       ))}
-      {Object.values(box.rows).length > plan.rows.length && <p className="quiet">A row whose things or floor are gone is not shown.</p>}
-      <Button variant="outlined" startIcon={<Add />} onClick={add}>
-        Ask how many fit
-      </Button>
+      {unanswered.map((row) => (
+        <RowWithoutPlace key={row.id} row={row} shown={shown} />
+      ))}
+      {lowest ? (
+        <Button variant="outlined" startIcon={<Add />} onClick={() => add(lowest.keptBy)}>
+          Ask how many fit
+        </Button>
+      ) : (
+        <p className="empty-line">This cabinet has no floor or ledge that a row could stand on.</p>
+      )}
     </div>
+  );
+}
+
+/** A row whose things or floor are gone: it is put on another, or deleted. */
+function RowWithoutPlace({ row, shown: { box, plan } }: { readonly row: Row; readonly shown: ShownUnit }) {
+  const design = useAppSelector(selectDesign);
+  const { apply } = useEdit();
+  const items = itemsInOrder(design.items);
+  const at = ['units', box.id, 'rows', row.id];
+  const kept = row.items.filter((id) => design.items[id]);
+  return (
+    <section className="row-card" aria-label={KIND_WORDS[row.kind]}>
+      <p>
+        <strong>{kept.length === 0 ? 'What stood in this row is no longer listed.' : 'The floor of this row is no longer there.'}</strong>
+      </p>
+      <div className="fields four">
+        {kept.length === 0 ? (
+          <ChoiceField
+            label="of"
+            name={`rows.${row.id}.item`}
+            value=""
+            options={[{ value: '', label: 'Choose one' }, ...items.map(({ id, name }) => ({ value: id, label: name }))]}
+            onChange={(id) => id !== '' && apply([{ path: [...at, 'items'], value: [id] }], '')}
+          />
+        ) : (
+          <ChoiceField
+            label="on"
+            name={`rows.${row.id}.on`}
+            value=""
+            options={[
+              { value: '', label: 'Choose one' },
+              ...plan.unit.compartments.map(({ keptBy, name }) => ({ value: keptBy, label: capital(labelWords(name)) })),
+            ]}
+            onChange={(on) => on !== '' && apply([{ path: [...at, 'on'], value: on }], '')}
+          />
+        )}
+      </div>
+      <Button onClick={() => apply([{ path: at, value: undefined }], '', 'Row deleted')}>Delete row</Button>
+    </section>
   );
 }
 
@@ -218,7 +266,7 @@ function RowCard({ answer, shown }: { readonly answer: RowAnswer; readonly shown
           </>
         )}
       </div>
-      <Button onClick={() => apply([{ path: ['units', box.id, 'rows', row.id], value: undefined }], '', 'Row taken out')}>Take this row out</Button>
+      <Button onClick={() => apply([{ path: ['units', box.id, 'rows', row.id], value: undefined }], '', 'Row deleted')}>Delete row</Button>
     </section>
   );
 }

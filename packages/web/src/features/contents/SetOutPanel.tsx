@@ -2,6 +2,7 @@
 import {
   applyEdit,
   entered,
+  findingWords,
   insideOf,
   isShelfBox,
   mm,
@@ -167,8 +168,8 @@ function Found({
   }, [fresh, found, wish, box, design, record, workshop]);
   const made = useMemo(() => {
     if (!fresh) return null;
-    const { edit } = proposeBox(previewPlanner, design, record, workshop, box, wish, found, shelfId);
-    return previewPlanner.plan(applyEdit(design, edit), record, workshop).byId.get(box.id)!.unit.outside;
+    const { edit, stops } = proposeBox(previewPlanner, design, record, workshop, box, wish, found, shelfId);
+    return { ...previewPlanner.plan(applyEdit(design, edit), record, workshop).byId.get(box.id)!.unit.outside, stops };
   }, [fresh, found, wish, box, design, record, workshop]);
   const count = found.left.reduce((sum, { count: rest }) => sum + rest, 0);
   const over = found.bound > 0 ? Math.max(0, found.height / found.bound - 1) : 0;
@@ -193,6 +194,9 @@ function Found({
         </p>
       )}
       {found.ungrown.length > 0 && <p>No room is left for {found.ungrown.map(({ item, count: more }) => `${more} more of ${item.name}`).join(', ')}.</p>}
+      {made?.stops.map((stop) => (
+        <p key={stop.check}>{findingWords(stop, unit).says}</p>
+      ))}
       <div className="fixes">
         <Button variant="outlined" onClick={onTake} disabled={found.levels.length === 0}>
           Take this set-out

@@ -4,11 +4,12 @@
  */
 import '@testing-library/jest-dom/jest-globals';
 import { afterEach, beforeAll, expect, test } from '@jest/globals';
-import { newItem, type Item } from '@keen/core';
+import { entered, FAMILIES, familyOf, newItem, type FamilyId, type Item, type UnitDesign } from '@keen/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { picked } from '../project/view.slice.ts';
 import { ContentsReading } from './ContentsReading.tsx';
+import { RowsView } from './RowsView.tsx';
 import { useUnit } from '../project/selectors.ts';
 
 const tin: Item = {
@@ -81,4 +82,74 @@ test('taken out, it is gone and one undo brings it back', () => {
   fireEvent.click(screen.getByRole('button', { name: 'Take it out' }));
   expect(item()).toBeUndefined();
   expect(store.getState().project.open!.past).toHaveLength(1);
+});
+
+function Rows() {
+  return <RowsView shown={useUnit()} />;
+}
+function rowsOf(family: FamilyId, rows: UnitDesign['rows'] = {}) {
+  const [width, height, depth] = familyOf({ family }).usual.mm.map((text) => entered(text));
+  const unit = {
+    ...familyOf({ family }).create({
+      id: 'ink',
+      name: 'Rack',
+      order: 1,
+      unit: 'mm',
+      width: width!,
+      height: height!,
+      depth: depth!,
+      stock: 'birch-18',
+      backStock: 'birch-6',
+      contents: { preset: 'general', kg: null },
+      place: { along: entered('300 mm'), up: entered('1350 mm') },
+    }),
+    rows,
+  };
+  const store = openStore([
+    { path: ['units', 'ink'], value: unit },
+    { path: ['items', 'tin'], value: tin },
+  ]);
+  render(
+    <Opened store={store} at="/project/p/ink/contents">
+      <Rows />
+    </Opened>,
+  );
+  return () => Object.values(store.getState().project.open!.design.units['ink']!.rows);
+}
+
+test.each(FAMILIES.map(({ id }) => id as FamilyId))('%s: asked how many fit, a row stands on a floor there is, or none can be added', (family) => {
+  const rows = rowsOf(family);
+  const ask = screen.queryByRole('button', { name: 'Ask how many fit' });
+  if (!ask) {
+    expect(screen.getByText(/no floor or ledge/)).toBeInTheDocument();
+    return;
+  }
+  fireEvent.click(ask);
+  expect(rows()).toHaveLength(1);
+  expect(screen.getByText(/^\d+ fits?/)).toBeInTheDocument();
+});
+
+test('a row whose floor is gone is said so, put on another, or deleted', () => {
+  const row = {
+    id: 'r1',
+    order: 1,
+    kind: 'slots' as const,
+    on: 'gone',
+    items: ['tin'],
+    wanted: null,
+    pitch: null,
+    clearance: entered('6 mm'),
+    thickness: entered('6 mm'),
+    margin: entered('0 mm'),
+    tiltDeg: 0,
+    lip: null,
+    gap: entered('100 mm'),
+  };
+  const rows = rowsOf('shelf-box', { r1: row, r2: { ...row, id: 'r2', order: 2 } });
+  expect(screen.getAllByText(/floor of this row is no longer there/)).toHaveLength(2);
+  fireEvent.change(screen.getAllByLabelText('on')[0]!, { target: { value: 'bottom' } });
+  expect(rows()[0]).toMatchObject({ on: 'bottom' });
+  expect(screen.getAllByText(/floor of this row is no longer there/)).toHaveLength(1);
+  fireEvent.click(screen.getAllByRole('button', { name: 'Delete row' }).at(-1)!);
+  expect(rows()).toHaveLength(1);
 });

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { previewPlanner, selectOpen } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
+import { focusField } from './focusField.ts';
 import { useEdit } from './useEdit.ts';
 import { useSettlingFixes } from './useSettlingFixes.ts';
 import { useRecord } from './useRecord.ts';
@@ -78,7 +79,13 @@ export function FixButton({
     );
   if ('visit' in fix)
     return (
-      <Button variant="outlined" onClick={() => onStation(fix.visit)}>
+      <Button
+        variant="outlined"
+        onClick={() => {
+          onStation(fix.visit);
+          if (fix.field) focusField(fix.field);
+        }}
+      >
         {words}
       </Button>
     );

@@ -27,6 +27,7 @@ import { noticeRead, problemRead, redone, refusedEntriesRemoved, undone } from '
 import { ReadingPane } from './ReadingPane.tsx';
 import { NO_CABINET, selectOpen, useIsUnknownUnit, useUnit, useUnplanned, type ShownUnit } from './selectors.ts';
 import { focusField } from './focusField.ts';
+import { stationOfField } from './stationOfField.ts';
 import { ShortcutList } from './ShortcutList.tsx';
 import { StationFault } from './StationFault.tsx';
 import { STATIONS, Stations, type StationId } from './Stations.tsx';
@@ -61,7 +62,8 @@ export function ProjectPage() {
     if (root === 'items') dispatch(picked({ kind: 'item', id: owner! }));
     if (root === 'wall' && owner === 'rails') dispatch(picked({ kind: 'rail', id: rest[0]! }));
     const field = root === 'units' ? rest : path;
-    if (root === 'units') goTo('box', owner);
+    const box = root === 'units' ? design.units[owner!] : undefined;
+    if (root === 'units') goTo(box ? stationOfField(box, rest) : 'box', owner);
     else goTo(root === 'items' ? 'contents' : root === 'price' ? 'stock' : 'wall');
     if (narrow) setPaneOpen(true);
     focusField(field.join('.'));

@@ -1,5 +1,5 @@
 /** The cabinets by name, and what can be done with them: add, copy, rename, turn round, round off, take out. */
-import { canMirror, mirrored, takeUnitOut, unitsInOrder, type UnitDesign } from '@keen/core';
+import { canMirror, freePlace, mirrored, takeUnitOut, unitsInOrder, type UnitDesign } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
 import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import { useState } from 'react';
@@ -8,12 +8,13 @@ import { useAppSelector } from '../../app/store.ts';
 import { CopyElsewhereDialog } from './CopyElsewhereDialog.tsx';
 import { FamilyGallery } from './FamilyGallery.tsx';
 import { RedesignDialog } from './RedesignDialog.tsx';
-import { selectOpen, selectPlan, useUnit, useUnplanned } from './selectors.ts';
+import { previewPlanner, selectAvailable, selectOpen, selectPlan, useUnit, useUnplanned } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
 
 export function UnitPicker({ station }: { readonly station: StationId }) {
-  const { id, design } = useAppSelector(selectOpen);
+  const { id, design, record } = useAppSelector(selectOpen);
+  const workshop = useAppSelector(selectAvailable);
   const shown = useUnit();
   const unplanned = useUnplanned();
   const navigate = useNavigate();
@@ -29,7 +30,8 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
     void navigate(`/project/${id}/${unitId}/${station}`);
   };
   const add = (unit: UnitDesign): void => {
-    apply([{ path: ['units', unit.id], value: unit }], `add ${unit.id}`, `${unit.name} added`);
+    const placed = freePlace(previewPlanner, design, record, workshop, unit);
+    apply([{ path: ['units', unit.id], value: placed }], `add ${unit.id}`, `${unit.name} added`);
     open(unit.id);
   };
   const copy = (): void => {

@@ -12,7 +12,6 @@ export function WallStrip({ station }: { readonly station: StationId }) {
   const { id, design } = useAppSelector(selectOpen);
   const shown = useUnit();
   const { wall } = design;
-  const scale = Math.min(WIDTH / toMm(wall.width.nm), HEIGHT / toMm(wall.ceiling.nm));
   const spread = WIDTH / toMm(wall.width.nm);
   return (
     <nav className="wall-strip" aria-label="Cabinets on the wall" style={{ width: WIDTH, height: HEIGHT }}>
@@ -21,8 +20,10 @@ export function WallStrip({ station }: { readonly station: StationId }) {
       ))}
       {unitsInOrder(design).map((unit) => {
         const width = Math.max(24, toMm(unit.width.nm) * spread);
-        const height = Math.max(10, toMm(unit.height.nm) * scale * 1.6);
+        const height = Math.min(HEIGHT, Math.max(16, (toMm(unit.height.nm) / toMm(wall.ceiling.nm)) * HEIGHT));
         const current = unit.id === shown?.box.id;
+        const fromLeft = Math.min(WIDTH - width, Math.max(0, toMm(unit.place.along.nm) * spread));
+        const fromTop = HEIGHT - HEIGHT * Math.min(1, (toMm(unit.place.up.nm) + toMm(unit.height.nm)) / toMm(wall.ceiling.nm));
         return (
           <Link
             key={unit.id}
@@ -31,7 +32,8 @@ export function WallStrip({ station }: { readonly station: StationId }) {
             aria-current={current ? 'true' : undefined}
             aria-label={unit.name}
             title={unit.name}
-            style={{ left: Math.min(WIDTH - width, Math.max(0, toMm(unit.place.along.nm) * spread)), width, height: Math.min(HEIGHT - 6, height) }}
+            // The open one lies under the others: one that it covers can be picked.
+            style={{ left: fromLeft, top: Math.min(fromTop, HEIGHT - height), width, height, zIndex: current ? 0 : 1 }}
           />
         );
       })}

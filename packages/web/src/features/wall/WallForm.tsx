@@ -74,7 +74,7 @@ export function WallForm() {
           />
         </>
       )}
-      {carries !== 'moving' && <FixingFields set={set} />}
+      {(carries !== 'moving' || wall.structure === 'vehicle') && <FixingFields set={set} />}
       <WallLength path={['baseboard', 'height']} label="height of the baseboard" limits="baseboard" />
       <WallLength path={['baseboard', 'out']} label="baseboard stands out" limits="baseboard" />
       <WallLength path={['floorFall']} label="floor lower at the right end by" limits="fall" />
