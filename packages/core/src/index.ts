@@ -222,12 +222,12 @@ export { draftUnit } from './plan/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
 export { hasFloor, standing, unplaced } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
-export { freePlace, proposeBox, screwRows, withBox } from './plan/propose-box.ts';
+export { addUnit, proposeBox, withBox, type Proposed } from './plan/propose-box.ts';
 export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
 export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
 export { capital } from './checks/words/sentence.ts';
-export { settlingFixes } from './plan/settling.ts';
+export { newStops, settlingFixes, withoutStops } from './plan/settling.ts';
 export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, type UnitPlan, type UnplannedUnit } from './plan/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';
 export {

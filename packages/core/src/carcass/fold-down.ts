@@ -282,8 +282,8 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
   const tallest = box.height.nm - UNDER_LEAF;
   const whole = (nm: number) => entered(box.unit === 'mm' ? `${Math.floor(nm / 1e6)} mm` : `${Math.floor(nm / 25.4e6)} in`);
   const taller = whole(tallest);
-  const furthest = whole(box.ledger.nm + box.depth.nm);
-  const fits = furthest.nm * box.supportCount <= box.width.nm && furthest.nm > box.reach.nm;
+  // Folded, all gates lie side by side behind the leaf.
+  const furthest = whole(Math.min(box.ledger.nm + box.depth.nm, box.width.nm / box.supportCount));
   return {
     kind: box.supports,
     leaf: `${box.id}/leaf`,
@@ -297,7 +297,7 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
     panels: gates.map(({ id: gate }) => gate),
     stronger: [
       ...(gated && taller.nm > box.gateHeight.nm ? [{ label: 'taller-gates' as const, path: ['gateHeight'], value: taller }] : []),
-      ...(gated && fits ? [{ label: 'gates-reach' as const, path: ['reach'], value: furthest }] : []),
+      ...(gated && furthest.nm > box.reach.nm ? [{ label: 'gates-reach' as const, path: ['reach'], value: furthest }] : []),
       ...(gated && box.hingeScrews < MOST_HINGE_SCREWS
         ? [{ label: 'more-hinge-screws' as const, path: ['hingeScrews'], value: Math.min(MOST_HINGE_SCREWS, box.hingeScrews + 2) }]
         : []),

@@ -4,6 +4,7 @@
  */
 import { enters, type UnitDesign } from '../carcass/families.ts';
 import type { Hang } from '../hang/hang.ts';
+import { leastFromEndMm } from '../hang/wall-links.ts';
 import { wallHoles } from '../hang/holes.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
@@ -88,8 +89,9 @@ function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
   const holes = wallHoles({ unit: placed.unit, hang: placed.hang, wall, at: box.place, seating: ZERO });
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
   const others = blocks.filter(({ id }) => id !== box.id);
-  const nearest = nearestPlace(wall, others, block, rows, CLEAR_ABOVE);
-  const wanted = { width: block.right - block.left, height: block.top - block.bottom, out: block.out, rows, up: block.bottom };
+  const screws = { rows, end: leastFromEndMm(placed.unit) * NM_PER.mm };
+  const nearest = nearestPlace(wall, others, block, screws, CLEAR_ABOVE);
+  const wanted = { width: block.right - block.left, height: block.top - block.bottom, out: block.out, ...screws, up: block.bottom };
   const best = proposePlaces(wall, others, wanted, { above: CLEAR_ABOVE, beside: 0, below: 0 }).slice(0, MAX_PLACES);
   const places = new Map([...(nearest ? [nearest] : []), ...best].map((place) => [`${place.along} ${place.up}`, place]));
   return [...places.values()].slice(0, MAX_PLACES).map(({ along, up }) => ({

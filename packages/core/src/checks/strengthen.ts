@@ -1,7 +1,7 @@
 /** What strengthens a hanging, link by link, in the order of docs/formulas/hanging-verdict.md. Fixes are data: nothing is tried here. */
 import type { FixKey } from './words/fixes.ts';
 import type { LinkKind } from '../hang/link.ts';
-import { studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
+import { leastFromEndMm, studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm, ZERO } from '../length/length.ts';
@@ -32,6 +32,25 @@ export function moveOverStuds(context: HangContext): Fix[] {
   if (toMm(box.place.along.nm) + best + toMm(unit.outside.width.value) > toMm(hangInput.wall.width.nm)) return [];
   const along = toMm(box.place.along.nm) + best;
   const value = best > 0 ? roundUp(along, box.unit) : roundDown(along, box.unit);
+  return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
+}
+
+/** The nearest place where its studs are even about its middle: as little as can be stands past the last one. */
+function evenOverStuds(context: HangContext): Fix[] {
+  const { box, hangInput, unit } = context;
+  const { from, to } = wallHalfEnds(unit);
+  const room = to - from - 2 * leastFromEndMm(unit);
+  const all = hangInput.studsMm;
+  const shifts = all.flatMap((first, i) =>
+    all.slice(i + 1).flatMap((last) => (last - first <= room ? [{ span: last - first, by: (first + last - from - to) / 2 }] : [])),
+  );
+  const widest = Math.max(0, ...shifts.map(({ span }) => span));
+  // Spans within a screw's width are as good as one another.
+  const best = shifts.filter(({ span }) => span > widest - 10).sort((a, b) => Math.abs(a.by) - Math.abs(b.by))[0];
+  if (!best || Math.abs(best.by) < 1) return [];
+  const along = toMm(box.place.along.nm) + best.by;
+  const value = best.by > 0 ? roundUp(along, box.unit) : roundDown(along, box.unit);
+  if (along < 0 || along + toMm(unit.outside.width.value) > toMm(hangInput.wall.width.nm)) return [];
   return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
 }
 
@@ -82,7 +101,7 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
       return [...runOn(context), ...strongerWallScrews(context)];
     // Screws do not stiffen it: a stud more, or more wood.
     case 'wall-half-bending':
-      return [...runOn(context), ...(hangsOnCleat(box.hanging) ? [tallerCleat({ box })] : [])];
+      return [...runOn(context), ...evenOverStuds(context), ...(hangsOnCleat(box.hanging) ? [tallerCleat({ box })] : [])];
     case 'cabinet-screws': {
       const { count } = box.hanging.cabinetScrew;
       return [more('more-cabinet-screws', Math.min(24, count + Math.max(2, Math.ceil(count / 2))), 'hanging', 'cabinetScrew', 'count')].filter(
@@ -98,6 +117,7 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
     case 'tip':
       return box.hanging.antiLift ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: path('hanging', 'antiLift'), value: true }] }];
     case 'prop':
+    case 'ledger':
     case 'leaf-bending':
     case 'leaf-hinge':
       return (context.unit.props ?? []).flatMap(({ stronger }) =>
@@ -115,7 +135,6 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
     }
     case 'plane-back':
       return strongerWallScrews(context).filter(({ label }) => label.key === 'more-upper' || label.key === 'more-lower');
-    case 'ledger':
     case 'tab':
     case 'slide':
     case 'spacer':

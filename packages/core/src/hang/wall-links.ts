@@ -144,10 +144,13 @@ export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, sea
   ]);
 
 /** Studs the wall half can be screwed to, mm from the unit's left end. */
+/** How near a screw may stand to an end of the strip on the wall, mm. */
+export const leastFromEndMm = ({ hanging }: ResolvedUnit): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
+
 export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): number[] {
   const { from, to } = wallHalfEnds(unit);
-  const { notch, wallScrew } = unit.hanging;
-  const end = END_DISTANCE * screwById(wallScrew.screw).diameterMm;
+  const { notch } = unit.hanging;
+  const end = leastFromEndMm(unit);
   // A notch leaves ends of its own on both sides.
   const free = (at: number): boolean => !notch || at <= toMm(notch.from) - end || at >= toMm(notch.to) + end;
   return studsMm.filter((at) => at >= from + end && at <= to - end && free(at));

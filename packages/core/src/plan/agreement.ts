@@ -14,7 +14,7 @@ import { proposePlaces } from '../wall/placing.ts';
 import type { Design } from './design.ts';
 import { roomAbout, roomsFor } from './fit-space.ts';
 import type { Plan, UnitPlan } from './plan.ts';
-import { screwRows } from './propose-box.ts';
+import { screwPlaces } from './set-out-plan.ts';
 
 export interface Disagreement {
   readonly measure: 'width' | 'height' | 'depth';
@@ -86,7 +86,7 @@ export function agreementOf(design: Design, plan: Plan, unitPlan: UnitPlan): Dis
   const choicesFor = (measure: Disagreement['measure']): Fix[] => {
     const fixes: Fix[] = [];
     const size = { width: needs.width, height: needs.height, out: needs.depth };
-    const place = proposePlaces(design.wall, others, { ...size, rows: screwRows(unitPlan.unit), up: block.bottom }, clear)[0];
+    const place = proposePlaces(design.wall, others, { ...size, ...screwPlaces(unitPlan.unit), up: block.bottom }, clear)[0];
     const grow: FixStep[] = [
       { path: ['units', box.id, 'width'], value: exactly(box.width.nm + Math.max(0, needs.width - (block.right - block.left))) },
       { path: ['units', box.id, 'height'], value: exactly(box.height.nm + Math.max(0, needs.height - (block.top - block.bottom))) },

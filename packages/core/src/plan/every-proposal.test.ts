@@ -1,18 +1,21 @@
 /** What is proposed can be built and hung: no set-out, room filled, rounding or variant comes with a stop that was not there. */
-import { expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import type { Item } from '../contents/item.ts';
 import { smallestBox } from '../contents/smallest-box.ts';
 import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
 import { seeded } from '../chance/random.ts';
 import { isShelfBox } from '../carcass/families.ts';
-import { newUnit } from '../test/family-units.ts';
+import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { findingWords } from '../checks/words/findings.ts';
 import type { Design } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { createPlanner, type Plan } from './plan.ts';
-import { proposeBox, withBox } from './propose-box.ts';
+import { fillRoom, roomsFor } from './fit-space.ts';
+import { addUnit, proposeBox, withBox } from './propose-box.ts';
+import { redesign } from './redesign.ts';
+import { newStops } from './settling.ts';
 import { insideOf, kgOf, setOutJob, type SetOutWish } from './set-out-plan.ts';
 
 const { design: room, record, workshop } = printRoom();
@@ -83,4 +86,35 @@ test.each(Array.from({ length: 60 }, (_, n) => n + 1))('random things in a box o
     thing(`i${n}`, between(1, 12), between(20, 280), between(20, 300), between(10, 320), between(1, 40) / 10),
   );
   expect(proposed(items, [between(300, 1200), between(150, 450), between(300, 1200)])).toEqual([]);
+});
+
+describe.each(FAMILY_IDS.flatMap((family) => (['mm', 'in'] as const).map((unit) => ({ family, unit }))))('$family in $unit', ({ family, unit }) => {
+  const planner = createPlanner();
+  const empty: Design = { ...room, units: {} };
+  const tried = { planner, design: empty, record, workshop };
+  const { edit, stops } = addUnit(tried, newUnit(family, unit));
+  const design = applyEdit(empty, edit);
+  const [placed] = planner.plan(design, record, workshop).units;
+
+  test('added, it hangs over studs without a stop', () => {
+    expect(stops).toEqual([]);
+    expect(stopsOf(planner.plan(design, record, workshop), 'u1')).toEqual([]);
+  });
+
+  test('filling the largest free spaces', () => {
+    const rooms = roomsFor(design, [placed!.block], placed!.block.out, { above: mm(30), beside: 0, below: 0 }, ['u1']).slice(0, 2);
+    for (const free of rooms) {
+      const sizes = fillRoom({ ...tried, design }, design.units['u1']!, free);
+      let next = sizes.next();
+      while (!next.done) next = sizes.next();
+      expect(stopsOf(planner.plan(applyEdit(design, next.value.edit), record, workshop), 'u1')).toEqual([]);
+      const { block } = planner.plan(applyEdit(design, next.value.edit), record, workshop).byId.get('u1')!;
+      expect(block.right).toBeLessThanOrEqual(free.right);
+      expect(block.top).toBeLessThanOrEqual(free.top);
+    }
+  });
+
+  test('in round numbers of the other unit', () => {
+    expect(newStops({ ...tried, design }, 'u1', redesign(design.units['u1']!, unit === 'mm' ? 'in' : 'mm').edit)).toEqual([]);
+  });
 });

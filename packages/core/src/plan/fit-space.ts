@@ -1,11 +1,13 @@
 /** The largest unit a free rectangle takes, and runs of equal units in it: edits made from the room there is. */
-import type { UnitDesign } from '../carcass/families.ts';
+import { familyOf, type UnitDesign } from '../carcass/families.ts';
 import { entered, exactly, type Entered } from '../length/entered.ts';
-import { NM_PER, type DisplayUnit } from '../length/length.ts';
+import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish } from '../wall/free-space.ts';
 import type { Block, Rect } from '../wall/placed.ts';
 import type { Design } from './design.ts';
 import type { Edit, EditStep } from './edit.ts';
+import type { Proposed } from './propose-box.ts';
+import { canBeEntered, withoutStops, type Tried } from './settling.ts';
 
 const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
 const whole = (nm: number, unit: DisplayUnit, way: 'up' | 'down'): number =>
@@ -23,15 +25,42 @@ export function roomsFor(design: Pick<Design, 'wall'>, blocks: readonly Block[],
   );
 }
 
-/** A unit made as large as a room, in whole steps of the tape. */
-export function fillRoom(box: UnitDesign, room: Rect): Edit {
+/** Shares of a room's width and height to try, the largest areas first: a wide cabinet may need a thicker sheet than there is. */
+const SHARES = [1, 0.85, 0.7, 0.55, 0.4];
+const SIZES = SHARES.flatMap((wide) => SHARES.map((high) => ({ wide, high }))).sort((a, b) => b.wide * b.high - a.wide * a.high || b.wide - a.wide);
+
+/**
+ * A unit of the design made as large as a room lets it be without anything that stops it, in whole steps of the tape, with the fixes it takes;
+ * where every size has a stop, the one with the fewest. Yields null between two sizes, so that a page can draw; its value is the answer.
+ */
+export function* fillRoom(tried: Tried, box: UnitDesign, room: Rect): Generator<null, Proposed> {
+  let best: Proposed | undefined;
+  for (const { wide, high } of SIZES) {
+    const edit = sizedTo(box, room, wide, high);
+    if (!edit.every((step) => canBeEntered(tried.design, step))) continue;
+    const filled = withoutStops(tried, box.id, edit);
+    if (filled.stops.length === 0) return filled;
+    if (!best || filled.stops.length < best.stops.length) best = filled;
+    yield null;
+  }
+  return best ?? { edit: [], stops: [] };
+}
+
+function sizedTo(box: UnitDesign, room: Rect, wide: number, high: number): Edit {
   const { unit } = box;
-  const left = whole(room.left, unit, 'up');
+  const limit = (name: string): Length => {
+    const field = familyOf(box).form.fields.find(({ path }) => path.join('.') === name);
+    return field?.kind === 'length' ? field.most : (Infinity as Length);
+  };
   const bottom = whole(room.bottom, unit, 'up');
+  const width = whole(Math.min((room.right - whole(room.left, unit, 'up')) * wide, limit('width')), unit, 'down');
+  const height = whole(Math.min((room.top - bottom) * high, limit('height')), unit, 'down');
+  // In the middle of a room it does not fill.
+  const along = whole(room.left + (wide < 1 ? (room.right - room.left - width) / 2 : 0), unit, 'up');
   return [
-    { path: ['units', box.id, 'width'], value: say(whole(Math.min(room.right - left, 3000 * NM_PER.mm), unit, 'down'), unit) },
-    { path: ['units', box.id, 'height'], value: say(whole(Math.min(room.top - bottom, 2700 * NM_PER.mm), unit, 'down'), unit) },
-    { path: ['units', box.id, 'place', 'along'], value: say(left, unit) },
+    { path: ['units', box.id, 'width'], value: say(width, unit) },
+    { path: ['units', box.id, 'height'], value: say(height, unit) },
+    { path: ['units', box.id, 'place', 'along'], value: say(along, unit) },
     { path: ['units', box.id, 'place', 'up'], value: say(bottom, unit) },
   ];
 }

@@ -3,15 +3,12 @@ import type { UnitDesign } from '../carcass/families.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import type { Finding } from '../checks/finding.ts';
 import type { SetOut } from '../contents/set-out.ts';
-import { wallRows } from '../hang/wall-rows.ts';
 import { exactly } from '../length/entered.ts';
-import { NM_PER } from '../length/length.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import type { Planner, UnitPlan } from './plan.ts';
-import { withoutStops } from './settling.ts';
+import { withoutStops, type Tried } from './settling.ts';
 import { placeFor, setOutEdit, type SetOutWish } from './set-out-plan.ts';
 
 /** The design with a box that is not in it yet, and that box's plan: what a set-out for a new box is asked of. */
@@ -26,27 +23,27 @@ export function withBox(
   return { design: wider, unitPlan: planner.plan(wider, record, workshop).byId.get(box.id)! };
 }
 
-/** Heights over a unit's bottom at which screws go into the wall, nm: the rows of its cleat, and the lock. */
-export function screwRows(unit: ResolvedUnit): number[] {
-  const { topMm, lowMm, upper, lower } = wallRows(unit);
-  const foot = unit.hanging.valleyUp - unit.hanging.shortFace;
-  return [
-    ...(upper > 0 ? [foot + topMm * NM_PER.mm] : []),
-    ...(lower > 0 ? [foot + lowMm * NM_PER.mm] : []),
-    ...(unit.hanging.antiLift ? [unit.hanging.standoffUp] : []),
-  ];
+export interface Proposed {
+  readonly edit: Edit;
+  /** What no fix settles. */
+  readonly stops: readonly Finding[];
 }
 
-/** Where a new unit hangs: over studs and clear of what is on the wall; beyond all others where there is no such place. */
-export function freePlace(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, box: UnitDesign): UnitDesign {
-  const wider: Design = { ...design, units: { ...design.units, [box.id]: box } };
+/**
+ * The edit that adds a unit over studs and clear of what is on the wall, beyond all others where there is no such place, with the fixes of what
+ * would stop it there.
+ */
+export function addUnit(tried: Tried, box: UnitDesign): Proposed {
+  const { planner, design, record, workshop } = tried;
+  const adding: Edit = [{ path: ['units', box.id], value: box }];
+  const wider = applyEdit(design, adding);
   const { units, byId } = planner.plan(wider, record, workshop);
   const unitPlan = byId.get(box.id);
-  if (!unitPlan) return box;
+  if (!unitPlan) return { edit: adding, stops: [] };
   const blocks = units.map(({ block }) => block).filter(({ id }) => id !== box.id);
-  const placing = placeFor(wider, { blocks, unitPlan, rows: screwRows(unitPlan.unit) });
+  const placing = placeFor(wider, blocks, unitPlan);
   const beyond = blocks.reduce((most, { right }) => Math.max(most, right), 0);
-  return (applyEdit(wider, placing ?? [{ path: ['units', box.id, 'place', 'along'], value: exactly(beyond) }]).units[box.id] ?? box) as UnitDesign;
+  return withoutStops(tried, box.id, [...adding, ...(placing ?? [{ path: ['units', box.id, 'place', 'along'], value: exactly(beyond) }])]);
 }
 
 /**
@@ -62,14 +59,18 @@ export function proposeBox(
   wish: SetOutWish,
   found: SetOut,
   newId: () => string,
-): { readonly edit: Edit; readonly placed: boolean; readonly stops: readonly Finding[] } {
+): Proposed & { readonly placed: boolean } {
   const start = withBox(planner, design, record, workshop, box);
   const setting = setOutEdit(start.design, start.unitPlan, wish, found, newId);
   const adding: Edit = [{ path: ['units', box.id], value: box }, ...setting];
   const set = applyEdit(design, adding);
   const made = planner.plan(set, record, workshop);
   const unitPlan = made.byId.get(box.id)!;
-  const placing = placeFor(set, { blocks: made.units.map(({ block }) => block), unitPlan, rows: screwRows(unitPlan.unit) });
+  const placing = placeFor(
+    set,
+    made.units.map(({ block }) => block),
+    unitPlan,
+  );
   const { edit, stops } = withoutStops({ planner, design, record, workshop }, box.id, [...adding, ...(placing ?? [])]);
   return { edit, placed: placing !== null, stops };
 }

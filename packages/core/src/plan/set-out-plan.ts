@@ -9,12 +9,15 @@ import { entered, exactly, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { MOST_SHELVES } from '../carcass/form.ts';
 import { isShelfBox, type UnitDesign } from '../carcass/families.ts';
-import { proposePlaces } from '../wall/placing.ts';
+import type { Block } from '../wall/placed.ts';
+import { proposePlaces, type ScrewPlaces } from '../wall/placing.ts';
+import { leastFromEndMm } from '../hang/wall-links.ts';
+import { wallRows } from '../hang/wall-rows.ts';
 import { hasFloor, standing } from './contents.ts';
 import type { Design } from './design.ts';
 import type { Edit, EditStep } from './edit.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import type { Plan, UnitPlan } from './plan.ts';
+import type { UnitPlan } from './plan.ts';
 
 /** What a set-out may use: outer sizes, the most there may be. */
 export interface SetOutWish {
@@ -154,11 +157,20 @@ function homeSteps(design: Design, box: UnitDesign, wish: SetOutWish, { levels }
     });
 }
 
+/** Where screws go into the wall: the rows of the cleat, and the lock. */
+export function screwPlaces(unit: ResolvedUnit): ScrewPlaces {
+  const { topMm, lowMm, upper, lower } = wallRows(unit);
+  const foot = unit.hanging.valleyUp - unit.hanging.shortFace;
+  const rows = [
+    ...(upper > 0 ? [foot + topMm * NM_PER.mm] : []),
+    ...(lower > 0 ? [foot + lowMm * NM_PER.mm] : []),
+    ...(unit.hanging.antiLift ? [unit.hanging.standoffUp] : []),
+  ];
+  return { rows, end: leastFromEndMm(unit) * NM_PER.mm };
+}
+
 /** Where a unit should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */
-export function placeFor(
-  design: Design,
-  { blocks, unitPlan, rows }: { blocks: Plan['units'][number]['block'][]; unitPlan: UnitPlan; rows: readonly number[] },
-): Edit | null {
+export function placeFor(design: Design, blocks: readonly Block[], unitPlan: UnitPlan): Edit | null {
   const box = design.units[unitPlan.id]!;
   const { width, height } = unitPlan.unit.outside;
   const zone = reachOf(design.person.height.nm);
@@ -166,7 +178,7 @@ export function placeFor(
   const best = proposePlaces(
     design.wall,
     blocks.filter(({ id }) => id !== box.id),
-    { width: width.value, height: height.value, out: unitPlan.block.out, rows, up },
+    { width: width.value, height: height.value, out: unitPlan.block.out, ...screwPlaces(unitPlan.unit), up },
     { above: 30 * NM_PER.mm, beside: 0, below: 0 },
   )[0];
   if (!best) return null;

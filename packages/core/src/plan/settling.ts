@@ -56,20 +56,26 @@ export function* settlingFixes(tried: Tried, finding: Finding): Generator<Fix | 
 const MAX_STOPS = 6;
 
 /**
- * A proposed edit with the fixes that settle the stops of its unit added, and the stops that none settles. Those that wait for a person to look,
- * measure or enter something stay.
+ * A proposed edit with the fixes that settle the stops it brings its unit added, and the stops that none settles. Those that were there before stay.
  */
 export function withoutStops(tried: Tried, unit: string, proposed: Edit): { readonly edit: Edit; readonly stops: readonly Finding[] } {
   let edit = proposed;
   for (let step = 0; ; step++) {
-    const design = applyEdit(tried.design, edit);
-    const { findings } = tried.planner.plan(design, tried.record, tried.workshop);
-    const stops = findings.filter((finding) => finding.unit === unit && finding.severity === 'stop' && !isTask(finding));
-    const next = step < MAX_STOPS ? firstFixOf({ ...tried, design }, stops) : null;
+    const stops = newStops(tried, unit, edit);
+    const next = step < MAX_STOPS ? firstFixOf({ ...tried, design: applyEdit(tried.design, edit) }, stops) : null;
     if (!next) return { edit, stops };
     edit = [...edit, ...next];
   }
 }
+
+/** The stops an edit brings a unit that were not there before. */
+export function newStops({ planner, design, record, workshop }: Tried, unit: string, edit: Edit): readonly Finding[] {
+  const known = new Set(planner.plan(design, record, workshop).findings.filter(isStop).map(nameOf));
+  const { findings } = planner.plan(applyEdit(design, edit), record, workshop);
+  return findings.filter((finding) => finding.unit === unit && isStop(finding) && !known.has(nameOf(finding)));
+}
+
+const isStop = ({ severity }: Finding): boolean => severity === 'stop';
 
 function firstFixOf(tried: Tried, stops: readonly Finding[]): Edit | null {
   for (const stop of stops) {

@@ -35,7 +35,7 @@ const isClear = (block: Block): boolean =>
 test('the nearest place is clear of neighbours, things, doors, ceiling and baseboard', () => {
   fc.assert(
     fc.property(arbitraryBlock, (block) => {
-      const found = nearestPlace(wall, others, block, [], mm(30));
+      const found = nearestPlace(wall, others, block, { rows: [], end: mm(50) }, mm(30));
       if (!found) return;
       const there = { ...block, left: found.along, right: found.along + block.right - block.left, bottom: found.up, top: found.up + block.top - block.bottom };
       expect(isClear(there)).toBe(true);
@@ -55,12 +55,12 @@ test('proposals are clear too, over two studs before any other, and count their 
       const found = proposePlaces(
         wall,
         others,
-        { width, height, out: block.out, rows: [height - mm(60)], up: block.bottom },
+        { width, height, out: block.out, rows: [height - mm(60)], end: mm(50), up: block.bottom },
         { above: mm(30), beside: 0, below: 0 },
       );
       for (const { along, up, studs } of found.slice(0, 12)) {
         expect(isClear({ ...block, left: along, right: along + width, bottom: up, top: up + height })).toBe(true);
-        expect(studs).toBe(studCentres(wall).filter((at) => at >= along + 40 * NM_PER.mm && at <= along + width - 40 * NM_PER.mm).length);
+        expect(studs).toBe(studCentres(wall).filter((at) => at >= along + 50 * NM_PER.mm && at <= along + width - 50 * NM_PER.mm).length);
       }
       if (found.some(({ studs }) => studs >= 2)) expect(found[0]!.studs).toBeGreaterThanOrEqual(2);
     }),

@@ -7,13 +7,17 @@ import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
 import { bandAt, cableBands, drillState } from './zones.ts';
 
+/** Where wall screws go in a unit, nm: the heights of their rows over its bottom, and how near its ends a stud may be. */
+export interface ScrewPlaces {
+  readonly rows: readonly number[];
+  readonly end: number;
+}
+
 /** A unit to be placed: its size, how far it stands out, and where its wall screws go, all nm. */
-export interface Wanted {
+export interface Wanted extends ScrewPlaces {
   readonly width: number;
   readonly height: number;
   readonly out: number;
-  /** Heights of the rows of wall screws over its bottom. */
-  readonly rows: readonly number[];
   /** Where its bottom is wanted. */
   readonly up: number;
 }
@@ -26,8 +30,6 @@ export interface Proposal {
   readonly inBands: number;
 }
 
-/** A stud nearer to a unit's end than this holds badly. [A] */
-const END = 40 * NM_PER.mm;
 const STEP = 5 * NM_PER.mm;
 
 /** Places for a unit, the best first: two studs or more, screws out of cable bands, near the height wanted, studs even about its middle. */
@@ -40,8 +42,8 @@ export function proposePlaces(wall: Wall, blocks: readonly Block[], wanted: Want
   for (const room of free) {
     if (room.right - room.left < wanted.width || room.top - room.bottom < wanted.height) continue;
     const up = Math.min(Math.max(wanted.up, room.bottom), room.top - wanted.height);
-    for (const left of lefts(room, wanted.width, studs)) {
-      const behind = studs.filter((at) => at >= left + END && at <= left + wanted.width - END);
+    for (const left of lefts(room, wanted, studs)) {
+      const behind = studs.filter((at) => at >= left + wanted.end && at <= left + wanted.width - wanted.end);
       const inBands = behind.reduce((sum, at) => sum + wanted.rows.filter((row) => drillState(wall, at, up + row, bands) === 'never').length, 0);
       const middle = behind.length > 0 ? (behind[0]! + behind.at(-1)!) / 2 : Infinity;
       const off = behind.length > 0 ? Math.abs(middle - left - wanted.width / 2) / NM_PER.mm : 500;
@@ -53,10 +55,10 @@ export function proposePlaces(wall: Wall, blocks: readonly Block[], wanted: Want
 }
 
 /** Left ends worth trying in a room: its ends, its middle, and each pair of studs in the middle of the unit. */
-function lefts(room: Rect, width: number, studs: readonly number[]): number[] {
+function lefts(room: Rect, { width, end }: Pick<Wanted, 'width' | 'end'>, studs: readonly number[]): number[] {
   const inRoom = (left: number): number => Math.min(Math.max(left, room.left), room.right - width);
   const whole = (left: number): number => Math.round(left / STEP) * STEP;
-  const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * END ? [whole((a + b) / 2 - width / 2)] : [])));
+  const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * end ? [whole((a + b) / 2 - width / 2)] : [])));
   return [...new Set([room.left, room.right - width, (room.left + room.right - width) / 2, ...centred].map((left) => Math.round(inRoom(left))))];
 }
 
@@ -65,7 +67,7 @@ function lefts(room: Rect, width: number, studs: readonly number[]): number[] {
  * there is none among the edges of what is there. Quick enough to be asked for every collision at
  * every key: it looks at its own height first, and at others only when that has no room.
  */
-export function nearestPlace(wall: Wall, others: readonly Block[], block: Block, rows: readonly number[], above: number): Proposal | null {
+export function nearestPlace(wall: Wall, others: readonly Block[], block: Block, { rows, end }: ScrewPlaces, above: number): Proposal | null {
   const [width, height] = [block.right - block.left, block.top - block.bottom];
   const things = thingsInOrder(wall).filter((thing) => (blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
   const taken: Rect[] = [...others, ...things.map(thingRect)];
@@ -80,14 +82,14 @@ export function nearestPlace(wall: Wall, others: readonly Block[], block: Block,
     ...swings.flatMap(({ along, radius }) => [along + radius, along - radius - width]),
   ];
   const centred = studs.flatMap((a, i) =>
-    studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * END ? [Math.round((a + b) / 2 / STEP - width / 2 / STEP) * STEP] : [])),
+    studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * end ? [Math.round((a + b) / 2 / STEP - width / 2 / STEP) * STEP] : [])),
   );
   const alongs = [...new Set([...ends, ...centred])].filter((left) => left >= 0 && left + width <= wall.width.nm);
   const clearAt = (left: number, bottom: number): Proposal | null => {
     const here = { left, right: left + width, bottom, top: bottom + height, out: block.out };
     if (bottom < low || here.top > lowestCeiling(wall, here) - above) return null;
     if (taken.some((rect) => overlap(here, rect)) || swings.some((sector) => sweeps(sector, here))) return null;
-    const behind = studs.filter((at) => at >= left + END && at <= here.right - END);
+    const behind = studs.filter((at) => at >= left + end && at <= here.right - end);
     const inBands = behind.reduce((sum, at) => sum + rows.filter((row) => bandAt(bands, at, bottom + row) !== null).length, 0);
     return { along: left as Length, up: bottom as Length, studs: behind.length, inBands };
   };

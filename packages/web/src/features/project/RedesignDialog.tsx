@@ -1,8 +1,9 @@
 /** A unit re-designed to round numbers in the other unit: everything that moves is on show before it is done. */
-import { labelWords, mostMoved, redesign, toMm, type DisplayUnit, type Length } from '@keen/core';
+import { findingWords, labelWords, mostMoved, newStops, redesign, toMm, type DisplayUnit, type Length } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material';
-import { useState } from 'react';
-import type { ShownUnit } from './selectors.ts';
+import { useMemo, useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { previewPlanner, selectAvailable, selectOpen, type ShownUnit } from './selectors.ts';
 import { useEdit } from './useEdit.ts';
 
 /** How far something moves, to a hundredth: a tape would say nothing of it. */
@@ -14,8 +15,14 @@ const by = (nm: number): string =>
 export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; readonly onClose: () => void }) {
   const { box } = shown;
   const { apply } = useEdit();
+  const { design, record } = useAppSelector(selectOpen);
+  const workshop = useAppSelector(selectAvailable);
   const [to, setTo] = useState<DisplayUnit>(box.unit === 'mm' ? 'in' : 'mm');
   const made = redesign(box, to);
+  const stops = useMemo(
+    () => newStops({ planner: previewPlanner, design, record, workshop }, box.id, redesign(box, to).edit),
+    [design, record, workshop, box, to],
+  );
   // What is only written otherwise is not news.
   const moved = made.moved.filter(({ from, to: next }) => from.nm !== next.nm);
   return (
@@ -31,6 +38,11 @@ export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; 
             ? 'Every length is round there already.'
             : `${moved.length} ${moved.length === 1 ? 'length moves' : 'lengths move'}, none by more than ${by(mostMoved(made))}. Screws, boards and sheets stay as they are bought. To read it in ${to === 'mm' ? 'millimeters' : 'inches'} without moving anything, use the switch at the top.`}
         </p>
+        {stops.map((stop) => (
+          <p key={stop.check} className="caution">
+            {findingWords(stop, to).says}
+          </p>
+        ))}
         {moved.length > 0 && (
           <table className="moved">
             <thead>

@@ -1,5 +1,5 @@
 /** The cabinets by name, and what can be done with them: add, copy, rename, turn round, round off, take out. */
-import { canMirror, freePlace, mirrored, takeUnitOut, unitsInOrder, type UnitDesign } from '@keen/core';
+import { addUnit, canMirror, mirrored, takeUnitOut, unitsInOrder, type UnitDesign } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
 import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import { useState } from 'react';
@@ -30,8 +30,7 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
     void navigate(`/project/${id}/${unitId}/${station}`);
   };
   const add = (unit: UnitDesign): void => {
-    const placed = freePlace(previewPlanner, design, record, workshop, unit);
-    apply([{ path: ['units', unit.id], value: placed }], `add ${unit.id}`, `${unit.name} added`);
+    apply(addUnit({ planner: previewPlanner, design, record, workshop }, unit).edit, `add ${unit.id}`, `${unit.name} added`);
     open(unit.id);
   };
   const copy = (): void => {

@@ -1,13 +1,14 @@
 /** Fit the space: the largest cabinet that can go into a free rectangle, or a run of equal ones with a gap kept for something. */
-import { applyEdit, entered, fillRoom, mm, roomsFor, runOfUnits, tapeTextWithUnit, type Entered, type Length, type Rect, type Share } from '@keen/core';
+import { applyEdit, entered, fillRoom, mm, roomsFor, runOfUnits, tapeTextWithUnit, withoutStops, type Edit, type Entered, type Length, type Rect, type Share } from '@keen/core';
 import { Button } from '@mui/material';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { inIdleSteps } from '../../ui/whenIdle.ts';
 import { freshBox } from '../project/freshUnit.ts';
-import { selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { previewPlanner, selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 
@@ -20,7 +21,8 @@ const SHARES: readonly { readonly value: Share; readonly label: string }[] = [
 ];
 
 export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId, unit?: string) => void }) {
-  const { design, workshop } = useAppSelector(selectOpen);
+  const { design, record } = useAppSelector(selectOpen);
+  const workshop = useAppSelector(selectAvailable);
   const plan = useAppSelector(selectPlan);
   const unit = useDisplayUnit();
   const { apply } = useEdit();
@@ -70,13 +72,32 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
       onChange={(value) => value && setClear({ ...clear, [key]: value })}
     />
   );
+  const [isFitting, setFitting] = useState(false);
+  const stopFitting = useRef<(() => void) | null>(null);
+  useEffect(() => () => stopFitting.current?.(), []);
   const fill = (): void => {
     if (!here) return;
-    const edit = shown
-      ? fillRoom(box, here)
-      : [{ path: ['units', box.id], value: applyEdit({ ...design, units: { [box.id]: box } }, fillRoom(box, here)).units[box.id] }];
-    apply(edit, '', 'Filled the space');
-    if (!shown) onStation('wall', box.id);
+    // A new cabinet is added first: its size is found as if it were there.
+    const adding: Edit = shown ? [] : [{ path: ['units', box.id], value: box }];
+    setFitting(true);
+    const sizes = fillRoom({ planner: previewPlanner, design: applyEdit(design, adding), record, workshop }, box, here);
+    stopFitting.current = inIdleSteps(
+      sizes,
+      () => {},
+      ({ edit, stops }) => {
+        setFitting(false);
+        apply([...adding, ...edit], '', `Space filled${stops.length === 0 ? '' : `; ${stops.length} ${stops.length === 1 ? 'issue' : 'issues'} to fix`}`);
+        if (!shown) onStation('wall', box.id);
+      },
+    );
+  };
+  /** Each cabinet of the run with the fixes it takes where it comes to hang. */
+  const run = (): void => {
+    if (!made?.edit) return;
+    const tried = { planner: previewPlanner, design, record, workshop };
+    const ids = [box.id, ...made.edit.flatMap(({ path }) => (path.length === 2 && path[0] === 'units' ? [path[1]!] : []))];
+    const edit = ids.reduce<Edit>((sofar, id) => withoutStops(tried, id, sofar).edit, made.edit);
+    apply(edit, '', `A run of ${count}`);
   };
   return (
     <div className="fields">
@@ -97,8 +118,8 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
             }))}
             onChange={(value) => setRoom(Number(value))}
           />
-          <Button variant="outlined" onClick={fill}>
-            Fill it with {shown ? shown.box.name : 'a new cabinet'}
+          <Button variant="outlined" onClick={fill} disabled={isFitting}>
+            {isFitting ? 'Finding the largest size' : `Fill it with ${shown ? shown.box.name : 'a new cabinet'}`}
           </Button>
           {shown && made && (
             <>
@@ -139,7 +160,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
                   ? `${count} of ${say(made.run.width)}; ${say(made.run.left)} left over.`
                   : `It does not fit: ${say(Math.max(0, 0 - made.run.left))} too little.`}
               </p>
-              <Button variant="outlined" disabled={!made.edit} onClick={() => made.edit && apply(made.edit, '', `A run of ${count}`)}>
+              <Button variant="outlined" disabled={!made.edit} onClick={run}>
                 Make this run
               </Button>
             </>
