@@ -26,3 +26,14 @@ test.each(FAMILY_IDS)(
   },
   120_000,
 );
+
+/** Seeds of 100 000 that once found something: `npm run endure -- cabinets`. */
+const FOUND = [
+  [38729, 0.6],
+  [88862, 0.6],
+  [94874, 0.6],
+] as const;
+
+test.each(FOUND)('seed %d, which found something once', async (seed, changed) => {
+  expect(await faultsOf(randomProject(seed, { changed }), { prints: true, solids: true })).toEqual([]);
+});

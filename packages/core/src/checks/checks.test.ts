@@ -1,5 +1,6 @@
 /** Each check: what sets it off, what it says, and a fix that, applied, settles it. */
 import { describe, expect, test } from '@jest/globals';
+import type { LedgeRack } from '../carcass/ledge-rack.ts';
 import { entered } from '../length/entered.ts';
 import type { Design, RecordEntry } from '../plan/design.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
@@ -15,10 +16,13 @@ import { findingWords } from './words/findings.ts';
 import { fixWords } from './words/fixes.ts';
 
 /** A ledge rack in the ink cupboard's place, two strips over one another before its lowest ledge. */
-function ledgeRack() {
+const ledgeRack = () => rackWith({ strips: 2 });
+
+/** A rack in its place whose lowest ledge is otherwise. */
+function rackWith(more: Partial<LedgeRack['ledges'][string]>) {
   const rack = { ...newUnit('ledge-rack'), id: 'ink', place: { along: entered('895 mm'), up: entered('1320 mm') } };
   if (rack.family !== 'ledge-rack') throw new Error('a ledge rack was asked for');
-  return { ...rack, ledges: { ...rack.ledges, l1: { ...rack.ledges['l1']!, strips: 2 } } };
+  return { ...rack, ledges: { ...rack.ledges, l1: { ...rack.ledges['l1']!, ...more } } };
 }
 
 const underSides: EditStep[] = [ink('bottom.runs', 'over'), ink('bottom.joint', 'butt')];
@@ -80,6 +84,26 @@ const CASES: readonly Case[] = [
     edits: [typed('place.up', '1630 mm')],
     severity: 'stop',
     says: /10 mm free above the unit; lifting it onto the cleat takes 24 mm shy/,
+  },
+  {
+    check: 'no-room-for-cut',
+    edits: [ink('hanging.notch', { at: entered('100 mm'), length: entered('60 mm'), depth: entered('200 mm') })],
+    severity: 'stop',
+    says: /A notch in the wall half of the cleat cuts it through/,
+  },
+  {
+    check: 'no-room-for-cut',
+    edits: [{ path: ['units', 'ink'], value: rackWith({ kind: 'scooped', count: 3, notchWidth: entered('300 mm'), notchDepth: entered('20 mm') }) }],
+    severity: 'stop',
+    says: /Two notches in the front strip of ledge 1 run into one another/,
+    cures: false,
+  },
+  {
+    check: 'no-room-for-cut',
+    edits: [{ path: ['units', 'ink'], value: rackWith({ kind: 'scooped', count: 1, notchWidth: entered('690 mm'), notchDepth: entered('20 mm') }) }],
+    severity: 'stop',
+    says: /A notch in the front strip of ledge 1 runs past its end/,
+    cures: false,
   },
   // A 1x4 cleat, and a rail of the same board: lowered, its screws meet it.
   {
@@ -256,6 +280,7 @@ test('every check that exists is in one of the lists', () => {
     'lift-clearance': true,
     'thin-back-only': true,
     'half-misses': true,
+    'no-room-for-cut': true,
     'off-balance': true,
     'no-spacer': true,
     'wrong-spacer': true,

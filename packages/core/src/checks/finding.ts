@@ -72,6 +72,12 @@ export type Finding = Base &
     | { readonly check: 'no-stud-anchors' }
     | { readonly check: 'lift-clearance'; readonly freeMm: number; readonly neededMm: number }
     | { readonly check: 'thin-back-only'; readonly backNm: number }
+    | {
+        readonly check: 'no-room-for-cut';
+        readonly name: Label;
+        readonly why: 'parted' | 'off-end' | 'into-another' | 'hole-off';
+        readonly hole: 'screw' | 'dowel' | 'pocket' | null;
+      }
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }

@@ -1,9 +1,11 @@
 /** Checks of how it is made: what is cut first, when it is finished, and what is driven where. Rules: docs/checks.md. */
 import type { FixKey } from './words/fixes.ts';
-import { END_IN_MM, pocketFace, seamOf } from '../joints/drilling.ts';
+import type { WordKey } from './words/labels.ts';
+import { drillingOf, END_IN_MM, pocketFace, seamOf } from '../joints/drilling.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
+import { cutFaults } from '../solid/cut-faults.ts';
 import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { place } from '../solid/panel.ts';
@@ -34,6 +36,35 @@ const taperBeforeSlots: Check = (context) => {
     },
   ];
 };
+
+const HOLE_OF: Readonly<Partial<Record<WordKey, 'screw' | 'dowel' | 'pocket'>>> = { 'screw-hole': 'screw', 'dowel-hole': 'dowel', 'pocket-hole': 'pocket' };
+
+/** Notches and holes a part has no wood for. */
+const noRoomForCut: Check = (context) => {
+  const { box, unit } = context;
+  const drilled = drillingOf(unit.byId, unit.meetings);
+  return unit.panels
+    .filter(({ length, width }) => length.value > 0 && width.value > 0)
+    .flatMap((panel): Finding[] =>
+      cutFaults(panel, drilled.get(panel.id) ?? []).map(({ kind, reason }) => ({
+        check: 'no-room-for-cut',
+        unit: box.id,
+        severity: kind === 'hole-off' ? 'change' : 'stop',
+        station: panel.role === 'wall-half' ? 'hang' : 'box',
+        name: panel.name,
+        why: kind,
+        hole: HOLE_OF[reason.key] ?? null,
+        panels: [panel.id],
+        fixes:
+          panel.role === 'wall-half' && kind !== 'hole-off'
+            ? [{ label: { key: 'no-cleat-notch' }, edit: [{ path: inUnit(context, 'hanging', 'notch'), value: null }] }]
+            : [{ label: { key: 'change-sizes' }, visit: 'box' }],
+      })),
+    )
+    .slice(0, MAX_CUT_FAULTS);
+};
+/** More of one kind in one cabinet say nothing new. */
+const MAX_CUT_FAULTS = 6;
 
 /** Slots that come out over an edge that shows, with nothing to hold its fibres. */
 const tearOut: Check = (context) => {
@@ -314,4 +345,4 @@ const fasteners: Check = (context) => {
   return [nailBlowsOut, visiblePocketHoles, edgeSplit, hollowCore].flatMap((check) => check(context, all));
 };
 
-export const MAKING_CHECKS: readonly Check[] = [taperBeforeSlots, tearOut, finishBeforeAssembly, squeezeOut, gluedOverFinish, fasteners];
+export const MAKING_CHECKS: readonly Check[] = [noRoomForCut, taperBeforeSlots, tearOut, finishBeforeAssembly, squeezeOut, gluedOverFinish, fasteners];

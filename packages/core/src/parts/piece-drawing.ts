@@ -163,7 +163,8 @@ function notched(panel: ResolvedPanel, outline: readonly Point[], { spot, turned
   let points = outline;
   if (square.length > 0) {
     const [left] = polygonClipping.difference([ring(outline)], ...square.map((cut): [number, number][][] => [ring(notchMouth(panel, cut, 1).square)]));
-    points = left![0]!.slice(0, -1).map(([u, v]) => ({ u, v }));
+    // Where they leave nothing of it, which is a finding, it is drawn without them.
+    if (left) points = left[0]!.slice(0, -1).map(([u, v]) => ({ u, v }));
   }
   let sides: { readonly from: Point; readonly bulge: number }[] = points.map((from) => ({ from, bulge: 0 }));
   for (const cut of notches) if (cut.round) sides = withRound(sides, panel, cut);

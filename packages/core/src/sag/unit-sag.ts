@@ -25,6 +25,8 @@ export const shows = ({ later, limit }: Pick<ShelfSag, 'later' | 'limit'>): bool
 export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: MaterialOf): ShelfSag[] {
   return floorLoads(weights.contents).flatMap(({ floor, span, alone, strips }) => {
     const panel = unit.byId.get(floor)!;
+    // A part that no size is left of bends under nothing: it cannot be made.
+    if (panel.length.value <= 0 || panel.width.value <= 0 || span.value <= 0) return [];
     // A tab is held along its one end: what bridges two of them is no beam of its.
     if (toMm(panel.length.value) < TAB_SHARE * toMm(span.value)) return [];
     const material = materialOf(panel.stock);

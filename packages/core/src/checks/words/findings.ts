@@ -119,6 +119,8 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`,
         why: 'Screw heads pull through a thin back, and its edges let go.',
       };
+    case 'no-room-for-cut':
+      return noRoomForCutWords(finding);
     case 'half-misses':
       return {
         says: `The cabinet half's screws miss the ${labelWords(finding.name)} by ${mm(finding.missMm)}.`,
@@ -305,5 +307,25 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       return wallWords(finding, unit);
     default:
       return finding satisfies never;
+  }
+}
+
+function noRoomForCutWords({ name, why, hole }: Extract<Finding, { readonly check: 'no-room-for-cut' }>): { says: string; why: string } {
+  const part = labelWords(name);
+  switch (why) {
+    case 'parted':
+      return {
+        says: `A notch in the ${part} cuts it through.`,
+        why: 'Nothing holds the two sides of the notch together: make it less deep, or the part wider.',
+      };
+    case 'off-end':
+      return { says: `A notch in the ${part} runs past its end.`, why: 'Its round end needs wood on both sides: fewer or narrower notches fit.' };
+    case 'into-another':
+      return { says: `Two notches in the ${part} run into one another.`, why: 'Fewer or narrower notches fit.' };
+    case 'hole-off':
+      return {
+        says: `A ${hole ? `${hole} hole` : 'hole'} in the ${part} has no wood all round it.`,
+        why: 'It breaks out over an edge or into a notch: move it, or make the part larger.',
+      };
   }
 }

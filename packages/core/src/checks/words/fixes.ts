@@ -53,6 +53,8 @@ type OwnFixKey =
   | 'back-of'
   | 'cleat-full-length'
   | 'cleat-drop'
+  | 'no-cleat-notch'
+  | 'change-sizes'
   | 'cleat-of'
   | 'more-upper'
   | 'more-lower'
@@ -184,6 +186,10 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return (label.parts ?? []).map((part) => fixWords(part, unit)).join('; ');
     case 'cleat-full-length':
       return 'Make the wall half as long as the cabinet half';
+    case 'no-cleat-notch':
+      return 'Leave the notch out';
+    case 'change-sizes':
+      return 'Change its sizes';
     case 'cleat-drop':
       return `Set the cleat ${length} below the top`;
     case 'back-of':

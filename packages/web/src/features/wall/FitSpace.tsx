@@ -1,5 +1,19 @@
 /** Fit the space: the largest cabinet that can go into a free rectangle, or a run of equal ones with a gap kept for something. */
-import { applyEdit, entered, fillRoom, mm, roomsFor, runOfUnits, tapeTextWithUnit, withoutStops, type Edit, type Entered, type Length, type Rect, type Share } from '@keen/core';
+import {
+  applyEdit,
+  entered,
+  fillRoom,
+  mm,
+  roomsFor,
+  runOfUnits,
+  tapeTextWithUnit,
+  withoutStops,
+  type Edit,
+  type Entered,
+  type Length,
+  type Rect,
+  type Share,
+} from '@keen/core';
 import { Button } from '@mui/material';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';

@@ -1,0 +1,98 @@
+/** Cuts a panel has no room for: a notch that takes all of it or runs off its end, a hole beside the wood. */
+import polygonClipping, { type Polygon } from 'polygon-clipping';
+import { NM_PER, type Length } from '../length/length.ts';
+import { notchFrame } from './convex.ts';
+import type { Cut, Face, Point } from './panel.ts';
+import type { ResolvedPanel } from './resolve.ts';
+import type { Label } from '../worked/dimension.ts';
+import { isFace } from './meeting.ts';
+import { notchOutline } from './views.ts';
+
+/** A row of holes in a face of a panel: its own, or its fasteners'. */
+export interface HoleRow {
+  readonly on: Face | string;
+  readonly at: Point;
+  readonly step: Point;
+  readonly count: number;
+  readonly diameter: Length;
+  readonly reason: Label;
+}
+
+export interface CutFault {
+  /** `parted`: the panel is cut in two, or nothing is left of it. `off-end`: a round notch runs past its edge. */
+  readonly kind: 'parted' | 'off-end' | 'into-another' | 'hole-off';
+  readonly reason: Label;
+}
+
+/** Less wood than this beside a hole's rim, or between two notches, is none, mm. [A] */
+const RIM_MM = 0.5;
+
+/**
+ * What cannot be cut of a panel, the first of each kind and reason.
+ * @param holes rows in its faces beside those that are cuts of its own, in the panel's (u, v), nm
+ */
+export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutFault[] {
+  const faults = new Map<string, CutFault>();
+  const add = (kind: CutFault['kind'], reason: Label): void => void faults.set(`${kind} ${reason.key}`, { kind, reason });
+  const notches = panel.cuts.filter((cut) => cut.kind === 'notch');
+  const outline: Polygon = [panel.outline.map(({ from }): [number, number] => [from.u / NM_PER.mm, from.v / NM_PER.mm])];
+  for (const cut of notches) {
+    if (cut.round && overrunMm(panel, cut) > RIM_MM) add('off-end', cut.reason);
+    for (const other of notches)
+      if (other !== cut && other.edge === cut.edge && gapMm(cut, other) < RIM_MM && (cut.round || other.round)) add('into-another', cut.reason);
+  }
+  let left: Polygon[] = [outline];
+  for (const cut of notches) {
+    left = polygonClipping.difference(left, [mouthOf(panel, cut)]);
+    if (left.length !== 1) {
+      add('parted', cut.reason);
+      break;
+    }
+  }
+  const rows: HoleRow[] = [...panel.cuts.flatMap((cut) => (cut.kind === 'holes' ? [{ ...cut, on: cut.face }] : [])), ...holes];
+  for (const row of rows) {
+    if (!isFace(row.on as Face)) continue;
+    const r = row.diameter / 2 / NM_PER.mm;
+    for (let n = 0; n < row.count; n++) {
+      const spot: [number, number] = [(row.at.u + n * row.step.u) / NM_PER.mm, (row.at.v + n * row.step.v) / NM_PER.mm];
+      if (left.length === 1 && roomAbout(left[0]!, spot) < r + RIM_MM) add('hole-off', row.reason);
+    }
+  }
+  return [...faults.values()];
+}
+
+type Notch = Extract<Cut, { kind: 'notch' }>;
+
+/** How far a notch runs past the ends of its edge. */
+function overrunMm({ outline }: ResolvedPanel, { edge, at, width }: Notch): number {
+  const index = outline.findIndex(({ id }) => id === edge);
+  const [from, to] = [outline[index]!.from, outline[(index + 1) % outline.length]!.from];
+  const run = Math.hypot(to.u - from.u, to.v - from.v);
+  return Math.max(width / 2 - at, at + width / 2 - run) / NM_PER.mm;
+}
+
+const gapMm = (a: Notch, b: Notch): number => (Math.abs(a.at - b.at) - (a.width + b.width) / 2) / NM_PER.mm;
+
+/** The ring a notch takes out, a little past the edge it opens at, mm. */
+function mouthOf(panel: ResolvedPanel, cut: Notch): [number, number][] {
+  const { inward } = notchFrame(panel, cut.edge);
+  const ring = notchOutline(panel, cut).map(([u, v]): [number, number] => [u / NM_PER.mm, v / NM_PER.mm]);
+  const out = ([u, v]: [number, number]): [number, number] => [u - inward.u, v - inward.v];
+  return [out(ring[0]!), ...ring, out(ring.at(-1)!)];
+}
+
+/** How far a place is inside a polygon with holes, mm; negative outside. */
+function roomAbout(rings: Polygon, [x, y]: [number, number]): number {
+  let inside = false;
+  let nearest = Infinity;
+  for (const ring of rings)
+    for (let n = 0; n < ring.length; n++) {
+      const [ax, ay] = ring[n]!;
+      const [bx, by] = ring[(n + 1) % ring.length]!;
+      if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
+      const long = (bx - ax) ** 2 + (by - ay) ** 2;
+      const share = long === 0 ? 0 : Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / long));
+      nearest = Math.min(nearest, Math.hypot(x - ax - share * (bx - ax), y - ay - share * (by - ay)));
+    }
+  return inside ? nearest : -nearest;
+}
