@@ -126,7 +126,8 @@ function slotPlace(feature: Feature, line: Read, tape: (length: Length) => strin
         : `, ${tape(feature.across.at)} long from the ${edgeWords(line, feature.across.from)}`;
     return `tilted ${angleText(feature.angleDeg!)}: near side ${tape(feature.at)} from the ${edgeWords(line, feature.from)} at the ${edgeWords(line, here)}, ${tape(feature.atOpposite)} at the ${edgeWords(line, there)}${stop}`;
   }
-  const stop = feature.across ? `, stopped ${tape(feature.across.at)} from the ${edgeWords(line, feature.across.from)}` : '';
+  const stops = (feature.stops ?? []).map(({ edge, at }) => `${tape(at)} from the ${edgeWords(line, edge)}`);
+  const stop = stops.length === 0 ? '' : `, stops ${stops.join(' and ')}`;
   return (feature.kind === 'rabbet' ? rabbetPlace(feature, line) : `near side ${tape(feature.at)} from the ${edgeWords(line, feature.from)}`) + stop;
 }
 

@@ -27,7 +27,9 @@ export interface Feature {
   /** Off square: where the same side of a tilted slot, or the other end of a slant, crosses the opposite edge. */
   readonly atOpposite?: Length;
   readonly angleDeg?: number;
-  /** Where a stopped cut begins or ends, or a hole stands, from the edge named: across `at`. */
+  /** A square slot that stops short of an edge or two: which, and how far from each. */
+  readonly stops?: readonly { readonly edge: RectEdge; readonly at: Length }[];
+  /** How long a tilted slot is that stops, from the edge it is open at; where a hole stands: across `at`. */
   readonly across?: { readonly from: RectEdge; readonly at: Length };
   /** A slanted slot that stops at both ends: how far clear of this edge it ends, square to it. */
   readonly clear?: { readonly from: RectEdge; readonly at: Length };
@@ -122,13 +124,18 @@ function stripFeature(strip: ResolvedPanel['strips'][number], box: BlankBox): Fe
     guest: strip.guest,
   };
   if (square) {
-    const at = (near - (crosses ? box.u0 : box.v0)) as Length;
-    if (!stoppedAt || !(stoppedAt.from || stoppedAt.to)) return { ...base, at };
-    // A stopped slot is open at the end it does not stop at; one that stops at both is given from its low end.
+    const [least, most] = crosses ? [box.u0, box.u1] : [box.v0, box.v1];
+    // A rabbet's play lies beyond the blank's end: what is cut of the blank is read.
+    const [a, b] = [Math.max(near, least), Math.min(far, most)];
+    const square = { ...base, at: (a - least) as Length, width: Math.round(b - a) as Length };
+    if (!stoppedAt || !(stoppedAt.from || stoppedAt.to)) return square;
     const [low, high] = crosses ? [box.v0, box.v1] : [box.u0, box.u1];
-    const edges: readonly [RectEdge, RectEdge] = crosses ? ['near', 'far'] : ['start', 'end'];
-    const across = stoppedAt.to && !stoppedAt.from ? { from: edges[0], at: (to - low) as Length } : { from: edges[1], at: (high - from) as Length };
-    return { ...base, at, across };
+    const [lowEdge, highEdge]: readonly [RectEdge, RectEdge] = crosses ? ['near', 'far'] : ['start', 'end'];
+    const stops = [
+      ...(stoppedAt.from ? [{ edge: lowEdge, at: Math.round(from - low) as Length }] : []),
+      ...(stoppedAt.to ? [{ edge: highEdge, at: Math.round(high - to) as Length }] : []),
+    ];
+    return { ...square, stops };
   }
   // Tilted: marked where its lower side crosses the two edges.
   const [v0, v1] = [box.v0, box.v1];

@@ -61,7 +61,7 @@ describe('of every line of both rooms', () => {
     const piece = pieceDrawing(line, unit);
     return line.features.flatMap((feature) => {
       const own = piece.slots.filter(({ guest }) => guest === feature.guest);
-      return feature.across && own.length === 1 && feature.kind !== 'holes' && feature.kind !== 'notch'
+      return (feature.stops ?? (feature.angleDeg !== undefined && feature.across)) && own.length === 1 && feature.kind !== 'slant'
         ? [{ name: `${name} ${feature.guest}`, feature, slot: own[0]!, piece }]
         : [];
     });
@@ -77,14 +77,10 @@ describe('of every line of both rooms', () => {
     const { left, right, low, high } = extent(slot.shape);
     const [toLow, toHigh] = crosses ? [low, piece.widthMm - high] : [left, piece.lengthMm - right];
     const lowEdge = crosses ? piece.below : 'start';
-    const { across, clear } = feature;
-    // Square ones that stop at both ends are measured from the far edge to where they begin.
+    const { across, clear, stops } = feature;
     if (clear) expect(clear.from === lowEdge ? toLow : toHigh).toBeCloseTo(toMm(clear.at), 3);
-    else if (feature.angleDeg !== undefined) expect(across!.from === lowEdge ? toLow : toHigh).toBeLessThan(1);
-    else {
-      const reach = crosses ? [low, piece.widthMm - low, high, piece.widthMm - high] : [left, piece.lengthMm - left, right, piece.lengthMm - right];
-      expect(Math.min(...reach.map((each) => Math.abs(each - toMm(across!.at))))).toBeLessThan(1e-3);
-    }
+    else if (!stops) expect(across!.from === lowEdge ? toLow : toHigh).toBeLessThan(1);
+    else for (const { edge, at } of stops) expect(edge === lowEdge ? toLow : toHigh).toBeCloseTo(toMm(at), 3);
   });
 
   const flat = panels.filter(

@@ -2,7 +2,7 @@
 import polygonClipping, { type Polygon } from 'polygon-clipping';
 import { NM_PER, type Length } from '../length/length.ts';
 import { notchFrame } from './convex.ts';
-import type { Cut, Face, Point } from './panel.ts';
+import type { Cut, EdgeId, Face, Point } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { Label } from '../worked/dimension.ts';
 import { isFace } from './meeting.ts';
@@ -10,7 +10,7 @@ import { notchOutline } from './views.ts';
 
 /** A row of holes in a face of a panel: its own, or its fasteners'. */
 export interface HoleRow {
-  readonly on: Face | string;
+  readonly on: Face | EdgeId;
   readonly at: Point;
   readonly step: Point;
   readonly count: number;
@@ -51,7 +51,7 @@ export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutF
   }
   const rows: HoleRow[] = [...panel.cuts.flatMap((cut) => (cut.kind === 'holes' ? [{ ...cut, on: cut.face }] : [])), ...holes];
   for (const row of rows) {
-    if (!isFace(row.on as Face)) continue;
+    if (!isFace(row.on)) continue;
     const r = row.diameter / 2 / NM_PER.mm;
     for (let n = 0; n < row.count; n++) {
       const spot: [number, number] = [(row.at.u + n * row.step.u) / NM_PER.mm, (row.at.v + n * row.step.v) / NM_PER.mm];
