@@ -1,5 +1,6 @@
 /** The largest unit a free rectangle takes, and runs of equal units in it: edits made from the room there is. */
 import { familyOf, type UnitDesign } from '../carcass/families.ts';
+import type { Finding } from '../checks/finding.ts';
 import { entered, exactly, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish } from '../wall/free-space.ts';
@@ -39,12 +40,16 @@ export function* fillRoom(tried: Tried, box: UnitDesign, room: Rect): Generator<
     const edit = sizedTo(box, room, wide, high);
     if (!edit.every((step) => canBeEntered(tried.design, step))) continue;
     const filled = withoutStops(tried, box.id, edit);
-    if (filled.stops.length === 0) return filled;
-    if (!best || filled.stops.length < best.stops.length) best = filled;
+    if (sizeable(filled) === 0) return filled;
+    if (!best || sizeable(filled) < sizeable(best)) best = filled;
     yield null;
   }
   return best ?? { edit: [], stops: [] };
 }
+
+/** What no other size settles: it is for the wall, or for what is known of it. */
+const OF_THE_WALL: ReadonlySet<Finding['check']> = new Set(['cable-unknown', 'no-stud-anchors', 'moving-wall', 'unrated-fixing', 'ground', 'earthquake']);
+const sizeable = ({ stops }: Proposed): number => stops.filter(({ check }) => !OF_THE_WALL.has(check)).length;
 
 function sizedTo(box: UnitDesign, room: Rect, wide: number, high: number): Edit {
   const { unit } = box;
