@@ -78,6 +78,8 @@ export interface HungFrame<D extends UnitBase = UnitBase> extends Base<D> {
   readonly T: Length;
   /** The cabinet half's left end and length, outside the back. */
   readonly behind: { readonly left: Length; readonly length: Dimension };
+  /** The same at its foot, where a spacer goes; as `behind` where it is left out. */
+  readonly behindFoot?: { readonly left: Length; readonly length: Dimension };
   /** Height of what an outside cleat hangs under. */
   readonly topUp: Length;
   /** Between the sides: left end, width, height of the inside ceiling, front face of the back. */

@@ -95,6 +95,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
   panels.push(...hangingRail(base));
   const spacer = outside ? choice.spacer : null;
   if (spacer) {
+    const foot = base.behindFoot ?? base.behind;
     panels.push(
       panelOf(
         base,
@@ -102,8 +103,8 @@ export function placeHanging(base: HungFrame): HangingPlan {
         '',
         { key: 'spacer' },
         {
-          frame: frame(vector(base.behind.left, base.footUp ?? 0, 0), ALONG, UP),
-          length: base.behind.length,
+          frame: frame(vector(foot.left, base.footUp ?? 0, 0), ALONG, UP),
+          length: foot.length,
           width: dimension([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]),
           stock: spacer.stock,
         },

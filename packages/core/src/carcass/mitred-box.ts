@@ -143,6 +143,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   const size = { width: Math.max(...frontCorners.map(({ u }) => u)) as Length, height: Math.max(...frontCorners.map(({ v }) => v)) as Length };
   const backTop = Math.max(...corners.map(({ v }) => v)) as Length;
   const span = chord(corners, backTop - box.hanging.drop.nm, toMm(box.hanging.boardWidth.nm) * NM_PER.mm);
+  const foot = footOf(corners, box.hanging.spacer?.height.nm ?? 0, size.width);
   return {
     box: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
@@ -154,6 +155,8 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
     size,
     depth: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('back', back.value, { source: back.source })]),
     behind: { left: span.left, length: dimension([plus('ring-chord', span.length)]) },
+    behindFoot: { left: foot.left, length: dimension([plus('ring-chord', foot.length)]) },
+    footUp: foot.up,
     topUp: backTop,
     insideLeft: span.left,
     insideWidth: dimension([plus('ring-chord', span.length)]),
@@ -161,6 +164,19 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
     insideRear: (rear + back.value) as Length,
     floorMid: Math.min(...corners.map(({ v }) => v)) + T / 2,
   };
+}
+
+/** A spacer behind a ring is at least this share of its width long. [A] */
+const SPACER_SHARE = 1 / 4;
+
+/** The lowest stretch of a ring that is wide enough behind it for a spacer so high: a ring that stands on a corner has none at its foot. */
+function footOf(corners: readonly Point[], high: number, width: number): { left: Length; length: Length; up: Length } {
+  const [low, top] = [Math.min(...corners.map(({ v }) => v)), Math.max(...corners.map(({ v }) => v))];
+  for (let up = low; up + high < top; up += 5 * NM_PER.mm) {
+    const span = chord(corners, up + high, high);
+    if (span.length >= width * SPACER_SHARE) return { ...span, up: up as Length };
+  }
+  return { ...chord(corners, low + high, high), up: low as Length };
 }
 
 /** The ring, so much larger all round. */

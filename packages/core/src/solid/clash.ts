@@ -94,9 +94,11 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
   return found;
 }
 
-/** The two halves of a cleat are ripped from one board: they lie on one another's bevel by how they are made. */
+/** The two halves of one cleat are ripped from one board: they lie on one another's bevel by how they are made. An upper and a lower one do not. */
 const areHalves = (a: ResolvedPanel, b: ResolvedPanel): boolean =>
-  (a.role === 'wall-half' && b.role === 'cabinet-half') || (a.role === 'cabinet-half' && b.role === 'wall-half');
+  ((a.role === 'wall-half' && b.role === 'cabinet-half') || (a.role === 'cabinet-half' && b.role === 'wall-half')) && isLower(a) === isLower(b);
+
+const isLower = ({ id }: ResolvedPanel): boolean => id.endsWith('/lower');
 
 function apartBy(a: Bounds, b: Bounds): Clash['apart'] {
   const by = (axis: Axis): number => Math.min(a.high[axis] - b.low[axis], b.high[axis] - a.low[axis]);
