@@ -10,9 +10,10 @@ import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, toMm, type DisplayUnit } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
 import { inUnit } from './context.ts';
-import type { Finding, Fix, FixStep } from './finding.ts';
+import type { Finding, Fix, FixStep, OutsideOf } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 import { clashesOf } from '../solid/clash.ts';
+import { boundsOf } from '../solid/views.ts';
 
 /** Two readings at least, on the sheets in use. [ASSUME] */
 const WANTED_READINGS = 2;
@@ -250,22 +251,64 @@ const glueOnFinish: Check = (context) => {
 };
 
 /** Sizes that leave a part no length, or two parts no way to meet. */
-const cannotBeMade: Check = ({ box, unit }) => {
+const cannotBeMade: Check = (context) => {
+  const { box, unit } = context;
   const base = { check: 'cannot-be-made' as const, unit: box.id, severity: 'stop' as const, station: 'box' as const, fixes: [] };
   const unmade = unit.panels.filter(({ length, width }) => length.value <= 0 || width.value <= 0);
   if (unmade.length > 0)
-    return unmade.slice(0, 3).map(({ id, name }): Finding => {
-      const list = familyOf(box).form.elements.find(({ path, panel }) =>
-        Object.keys((box as unknown as Record<string, object>)[path] ?? {}).some((element) => panel?.(box, element) === id),
-      );
-      const element = id.split('/').at(-1)!;
-      const fixes: Fix[] = list ? [{ label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, list.path, element], value: undefined }] }] : [];
-      return { ...base, fixes, name, other: null, panels: [id] };
-    });
+    return unmade.slice(0, 3).map((panel): Finding => ({ ...base, fixes: takeOut(context, panel), name: panel.name, other: null, panels: [panel.id] }));
   return unit.faults
     .slice(0, 3)
     .map(({ guest, host }): Finding => ({ ...base, name: unit.byId.get(guest)!.name, other: unit.byId.get(host)!.name, panels: [guest, host] }));
 };
+
+/** Less than this past the cabinet's own sizes is what play and joints come to, mm. [A] */
+const OUTSIDE_MM = 0.5;
+const OUTSIDE: readonly (readonly [axis: 'along' | 'up' | 'out', low: OutsideOf, high: OutsideOf])[] = [
+  ['along', 'left', 'right'],
+  ['up', 'bottom', 'top'],
+  ['out', 'wall', 'front'],
+];
+
+/** Parts that stand out of the cabinet they belong to. A tilted top runs over its sides by choice; what is let into another part reaches as deep as its joint. */
+const partOutside: Check = (context) => {
+  const { box, unit } = context;
+  const { width, height, depth } = unit.outside;
+  const size = { along: toMm(width.value), up: toMm(height.value), out: toMm(depth.value) };
+  return unit.panels
+    .filter(({ onWall, role, length, width: wide }) => !onWall && role !== 'top' && length.value > 0 && wide.value > 0)
+    .flatMap((panel): Finding[] => {
+      const reach = Math.max(0, ...unit.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
+      const { low, high } = boundsOf(panel);
+      const past = OUTSIDE.flatMap(([axis, below, above]) => [
+        { side: below, byMm: -low[axis] },
+        { side: above, byMm: high[axis] - size[axis] },
+      ]).sort((a, b) => b.byMm - a.byMm)[0]!;
+      if (past.byMm <= OUTSIDE_MM + reach) return [];
+      return [
+        {
+          check: 'part-outside',
+          unit: box.id,
+          severity: 'stop',
+          station: 'box',
+          name: panel.name,
+          ...past,
+          panels: [panel.id],
+          fixes: [...takeOut(context, panel), { label: { key: 'change-sizes' }, visit: 'box' }],
+        },
+      ];
+    })
+    .slice(0, 3);
+};
+
+/** A part that stands for one element of a list, taken out of it. */
+function takeOut({ box }: CheckContext, { id, name }: ResolvedPanel): Fix[] {
+  return familyOf(box).form.elements.flatMap(({ path, panel }): Fix[] => {
+    const elements = Object.keys((box as unknown as Record<string, object>)[path] ?? {});
+    const element = elements.find((each) => panel?.(box, each) === id);
+    return element === undefined ? [] : [{ label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, path, element], value: undefined }] }];
+  });
+}
 
 /** A door, or the front of a drawer: what closes an opening. */
 const isInsetFront = ({ role, id }: ResolvedPanel): boolean => role === 'door' || (role === 'front' && id.endsWith('/applied'));
@@ -348,6 +391,7 @@ const slenderStrip: Check = (context) => {
 };
 
 export const BOX_CHECKS: readonly Check[] = [
+  partOutside,
   cannotBeMade,
   partsClash,
   slenderStrip,

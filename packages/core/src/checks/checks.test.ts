@@ -86,6 +86,13 @@ const CASES: readonly Case[] = [
     says: /10 mm free above the unit; lifting it onto the cleat takes 24 mm shy/,
   },
   {
+    check: 'part-outside',
+    edits: [{ path: ['units', 'ink'], value: rackWith({ strips: 6, stripHeight: entered('80 mm'), stripGap: entered('60 mm') }) }],
+    severity: 'stop',
+    says: /Front strip of ledge 1 stands \d+ mm( strong| shy)? above the top/,
+    cures: false,
+  },
+  {
     check: 'no-room-for-cut',
     edits: [ink('hanging.notch', { at: entered('100 mm'), length: entered('60 mm'), depth: entered('200 mm') })],
     severity: 'stop',
@@ -280,6 +287,7 @@ test('every check that exists is in one of the lists', () => {
     'lift-clearance': true,
     'thin-back-only': true,
     'half-misses': true,
+    'part-outside': true,
     'no-room-for-cut': true,
     'off-balance': true,
     'no-spacer': true,

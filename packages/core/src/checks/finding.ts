@@ -19,6 +19,9 @@ export type FixFact =
   | { readonly kind: 'kept'; readonly kept: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' } }
   | { readonly kind: 'spoiled'; readonly spoiled: { readonly layout: string; readonly part: string } };
 
+/** Where something stands out of its cabinet: `wall` is behind its rear. */
+export type OutsideOf = 'left' | 'right' | 'top' | 'bottom' | 'front' | 'wall';
+
 export type Fix =
   | { readonly label: FixLabel; readonly edit: readonly FixStep[] }
   /** Something that was done to the wood: noted in the shop record. */
@@ -78,6 +81,7 @@ export type Finding = Base &
         readonly why: 'parted' | 'off-end' | 'into-another' | 'hole-off';
         readonly hole: 'screw' | 'dowel' | 'pocket' | null;
       }
+    | { readonly check: 'part-outside'; readonly name: Label; readonly side: OutsideOf; readonly byMm: number }
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }

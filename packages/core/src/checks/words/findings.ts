@@ -1,6 +1,6 @@
 /** Findings in sentences: what is wrong with the numbers in it, why it matters, and what each fix does. Web, command and print say the same. */
 import type { DisplayUnit } from '../../length/length.ts';
-import type { Finding } from '../finding.ts';
+import type { Finding, OutsideOf } from '../finding.ts';
 import { capital, type Sentence } from './sentence.ts';
 import { bothMasses, fineText, forceText, lengthText, massText, percentText, sagText } from './amounts.ts';
 import { contentsWords } from './contents-findings.ts';
@@ -118,6 +118,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             ? 'There is nothing to screw the cabinet half to.'
             : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`,
         why: 'Screw heads pull through a thin back, and its edges let go.',
+      };
+    case 'part-outside':
+      return {
+        says: `${capital(labelWords(finding.name))} stands ${mm(finding.byMm)} ${OUTSIDE_WORDS[finding.side]}.`,
+        why: finding.side === 'wall' ? 'The wall is there: the cabinet cannot be hung.' : 'It does not fit into the cabinet that it belongs to.',
       };
     case 'no-room-for-cut':
       return noRoomForCutWords(finding);
@@ -309,6 +314,15 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       return finding satisfies never;
   }
 }
+
+const OUTSIDE_WORDS: Readonly<Record<OutsideOf, string>> = {
+  left: 'past the left side',
+  right: 'past the right side',
+  top: 'above the top',
+  bottom: 'below the bottom',
+  front: 'past the front',
+  wall: 'into the wall',
+};
 
 function noRoomForCutWords({ name, why, hole }: Extract<Finding, { readonly check: 'no-room-for-cut' }>): { says: string; why: string } {
   const part = labelWords(name);
