@@ -136,6 +136,7 @@ function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Leng
       path: ['parts', last.part.id, 'width'],
       value: last.part.width!.nm,
       derived: (box.width.nm - ends - others) as Length,
+      fills: true,
       thickness,
     },
   ];

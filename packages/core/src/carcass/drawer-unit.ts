@@ -153,6 +153,7 @@ function typedHeights(base: Frame, laid: readonly LaidFront[]): TypedSize[] {
       path: ['drawers', last.drawer.id, 'height'],
       value: last.height.value,
       derived: (last.height.value + last.bottom - foot) as Length,
+      fills: true,
       thickness: T,
     },
   ];

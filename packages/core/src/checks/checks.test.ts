@@ -287,6 +287,7 @@ test('every check that exists is in one of the lists', () => {
     'lift-clearance': true,
     'thin-back-only': true,
     'half-misses': true,
+    'not-filled': true,
     'part-outside': true,
     'no-room-for-cut': true,
     'off-balance': true,

@@ -82,6 +82,7 @@ export type Finding = Base &
         readonly hole: 'screw' | 'dowel' | 'pocket' | null;
       }
     | { readonly check: 'part-outside'; readonly name: Label; readonly side: OutsideOf; readonly byMm: number }
+    | { readonly check: 'not-filled'; readonly name: Label; readonly offNm: number }
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }

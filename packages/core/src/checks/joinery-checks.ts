@@ -35,6 +35,29 @@ const throughOrBetween: Check = (context) =>
     ];
   });
 
+/** Fronts and boxes in a row whose sizes are all entered, and do not come to what there is to fill. */
+const notFilled: Check = (context) =>
+  (context.unit.typed ?? []).flatMap(({ name, panel, path, value, derived, fills, thickness }): Finding[] => {
+    const off = derived - value;
+    // A thickness forgotten has a finding of its own.
+    if (!fills || Math.abs(off) <= NEAR || [1, 2].some((count) => Math.abs(Math.abs(off) - count * thickness) <= NEAR)) return [];
+    return [
+      {
+        check: 'not-filled',
+        unit: context.box.id,
+        severity: off > 0 ? 'change' : 'stop',
+        station: 'box',
+        name,
+        offNm: off,
+        panels: [panel],
+        fixes:
+          derived > 0
+            ? [{ label: { key: 'let-it-follow', lengthNm: derived }, edit: [{ path: inUnit(context, ...path), value: null }] }]
+            : [{ label: { key: 'change-sizes' }, visit: 'box' }],
+      },
+    ];
+  });
+
 /** A back let in has this much play in all at least. [A] */
 const LEAST_BACK_PLAY = NM_PER.mm;
 
@@ -309,4 +332,14 @@ const notGlass: Check = (context) => {
   ];
 };
 
-export const JOINERY_CHECKS: readonly Check[] = [throughOrBetween, tightBack, roundCorner, splitBack, gluedShut, notMirrored, woodMovement, notGlass];
+export const JOINERY_CHECKS: readonly Check[] = [
+  throughOrBetween,
+  notFilled,
+  tightBack,
+  roundCorner,
+  splitBack,
+  gluedShut,
+  notMirrored,
+  woodMovement,
+  notGlass,
+];

@@ -165,6 +165,8 @@ export interface TypedSize {
   readonly path: readonly string[];
   readonly value: Length;
   readonly derived: Length;
+  /** It is to fill what the others leave: less stays open, more runs past. */
+  readonly fills?: true;
   /** Of what it runs past: forgotten once or twice, that is the difference. */
   readonly thickness: Length;
 }

@@ -88,6 +88,18 @@ export const MAKING_CASES: readonly Case[] = [
     severity: 'change',
     says: /Front of drawer 3 is typed as 239\.2 mm; by itself it would be 221\.4 mm/,
   },
+  {
+    check: 'not-filled',
+    edits: [inItsPlace('drawer-unit', { drawers: drawersOf('60 mm', '60 mm', '66.4 mm') })],
+    severity: 'change',
+    says: /Front of drawer 3 leaves 235 mm open/,
+  },
+  {
+    check: 'not-filled',
+    edits: [inItsPlace('drawer-unit', { drawers: drawersOf('100 mm', '100 mm', '260 mm') })],
+    severity: 'stop',
+    says: /Front of drawer 3 is .* too large for what the others leave/,
+  },
   { check: 'front-clearance', edits: [ink('front', 'doors'), holder('255 mm')], severity: 'change', says: /stands .* in the way of the (left |right )?door/ },
   { check: 'tight-back', edits: [typed('back.play', '0.2 mm')], severity: 'look', says: /back has 0\.4 mm play in all; 1 mm is wanted/ },
   { check: 'round-corner', edits: [ink('stopEnds', 'round'), typed('setback', '20 mm')], severity: 'change', says: /4 stopped slots end round, by 8\.9\d* mm/ },

@@ -119,6 +119,16 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`,
         why: 'Screw heads pull through a thin back, and its edges let go.',
       };
+    case 'not-filled':
+      return finding.offNm > 0
+        ? {
+            says: `${capital(labelWords(finding.name))} leaves ${lengthText(finding.offNm, unit)} open.`,
+            why: 'Every size in its row is entered, and together they come to less than there is to fill.',
+          }
+        : {
+            says: `${capital(labelWords(finding.name))} is ${lengthText(-finding.offNm, unit)} too large for what the others leave.`,
+            why: 'Every size in its row is entered, and together they come to more than there is room for.',
+          };
     case 'part-outside':
       return {
         says: `${capital(labelWords(finding.name))} stands ${mm(finding.byMm)} ${OUTSIDE_WORDS[finding.side]}.`,
