@@ -32,6 +32,8 @@ export interface UnitToBuild {
   readonly unit: ResolvedUnit;
   readonly parts: readonly PartLine[];
   readonly finish: FinishChoice;
+  /** Panels of faced sheets: there is nothing to sand or to finish. */
+  readonly faced: ReadonlySet<string>;
   readonly insetDoors: boolean;
   readonly toHang: ToHang;
 }

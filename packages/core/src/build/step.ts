@@ -134,7 +134,12 @@ export type StepDetail =
   | { readonly kind: 'look' }
   | { readonly kind: 'wall-half'; readonly screws: number }
   | { readonly kind: 'cabinet-half'; readonly screws: number }
-  | { readonly kind: 'hang'; readonly kg: number; readonly beside: readonly string[] }
+  | {
+      readonly kind: 'hang';
+      readonly kg: number;
+      readonly beside: readonly string[];
+      /** Driven while it is held to the wall; 0 where it hooks on. */ readonly screws: number;
+    }
   | { readonly kind: 'correct' }
   | { readonly kind: 'lock' }
   | { readonly kind: 'load'; readonly spaces: number; readonly kg: number };

@@ -95,8 +95,17 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
   }
 
   /** Sanded on one side, and coated where it gets a finish. */
-  function surfaceSteps(step: Made, { finish: choice }: UnitToBuild, inBox: ReadonlySet<string>, { choices }: BuildJob, side: 'inside' | 'outside'): Step[] {
-    const all = unit.panels.filter(({ id, role }) => role !== 'wall-half' && role !== 'cabinet-half' && (side === 'outside' || inBox.has(id)));
+  function surfaceSteps(
+    step: Made,
+    { finish: choice, faced }: UnitToBuild,
+    inBox: ReadonlySet<string>,
+    { choices }: BuildJob,
+    side: 'inside' | 'outside',
+  ): Step[] {
+    const all = unit.panels.filter(
+      ({ id, role }) => role !== 'wall-half' && role !== 'cabinet-half' && !faced.has(id) && (side === 'outside' || inBox.has(id)),
+    );
+    if (all.length === 0) return [];
     const ids = all.map(({ id }) => id);
     const area = (panels: ReadonlySet<string>, which: 'inside' | 'outside') =>
       faceArea(
@@ -246,8 +255,10 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
 /** Several come together round a space: what can come out a lozenge. */
 const squares = ({ groups, meetings, along }: GlueUp): boolean => along !== null && groups.length > 2 && meetings.length >= 4;
 
-const isLaidOver = (unit: ResolvedUnit, { guest, joint }: Meeting): boolean =>
-  unit.byId.get(guest)!.role === 'back' && (joint.kind === 'butt' || joint.kind === 'laid');
+/** A back over the edges of what stands on it: not one let in, nor where the two parts of a split one meet. */
+const isLaidOver = ({ byId }: ResolvedUnit, { guest, host, joint }: Meeting): boolean =>
+  byId.get(host)!.role === 'back' && EDGED.has(byId.get(guest)!.role) && joint.kind === 'butt' && (joint.glue || joint.fastening !== null);
+const EDGED: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom']);
 
 function skinOf({ byId }: ResolvedUnit, { groups }: GlueUp): 'back' | 'frame' | 'edging' | null {
   if (groups.length !== 2) return null;
@@ -316,6 +327,8 @@ function hangSteps(
   const all = unit.panels.filter(({ onWall }) => !onWall).map(({ id }) => id);
   const halves = [hanging.wallHalf, ...hanging.brackets, ...(hanging.lower ? [hanging.lower.wallHalf, hanging.lower.cabinetHalf] : [])];
   const helper: HelperFor | null = bareKg > limitKg ? 'heavy' : null;
+  // Screwed through, it is on the wall when its screws are: nothing is put up before it, and it does not come down again.
+  const through = hanging.kind === 'through';
   return [
     ...(cleat && !rail
       ? [
@@ -329,7 +342,18 @@ function hangSteps(
         ]
       : []),
     ...(looks > 0 ? [made('look', { kind: 'look' }, [], { 'look-into-wall': 1 })] : []),
-    ...(rail ? [] : [made('wall-half', { kind: 'wall-half', screws: wallScrews }, [hanging.wallHalf], { 'mark-line': 1, 'wall-screw': wallScrews }, bored)]),
+    ...(rail || through
+      ? []
+      : [
+          made(
+            'wall-half',
+            { kind: 'wall-half', screws: wallScrews },
+            // Plates hang on the heads of screws: nothing of the cabinet goes to the wall before it.
+            cleat ? [hanging.wallHalf] : [],
+            { 'mark-line': 1, 'wall-screw': wallScrews },
+            bored,
+          ),
+        ]),
     ...(cleat
       ? [
           made(
@@ -341,8 +365,14 @@ function hangSteps(
           ),
         ]
       : []),
-    made('hang', { kind: 'hang', kg: bareKg, beside }, all, { 'lift-on': 1 }, { helper, canPause: false }),
-    made('correct', { kind: 'correct' }, all, { 'take-down': 1, 'lift-on': 1 }, { helper, canPause: false }),
+    made(
+      'hang',
+      { kind: 'hang', kg: bareKg, beside, screws: through ? wallScrews : 0 },
+      all,
+      { 'lift-on': 1, ...(through ? { 'mark-line': 1, 'wall-screw': wallScrews } : {}) },
+      { helper, canPause: false, ...(through ? bored : {}) },
+    ),
+    ...(through ? [] : [made('correct', { kind: 'correct' }, all, { 'take-down': 1, 'lift-on': 1 }, { helper, canPause: false })]),
     ...(locks ? [made('lock', { kind: 'lock' }, [], { 'wall-screw': 1 }, bored)] : []),
     made('load', { kind: 'load', spaces, kg: contentsKg }, [], { 'load-space': Math.max(1, spaces) }),
   ];

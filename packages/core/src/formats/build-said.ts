@@ -143,6 +143,7 @@ export function openingsOf(of: UnitPlan | null, unit: DisplayUnit): string[] {
 export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTold, unit: DisplayUnit): Said {
   const { glueUp, glue, skin, fasteners } = detail;
   const names = glueUp.groups.map((group) => groupName(group, of));
+  const smallest = glueUp.groups.reduce((least, group, index) => (group.length < glueUp.groups[least]!.length ? index : least), 0);
   const driven = fasteners.map(({ by, screw, length, count, pilot }) => {
     if (by === 'brads') return `${count} brads, ${lengthText(length, unit)}: straight, well inside the edge, for one that wanders comes out of the face.`;
     if (by === 'dowels') return `${count} dowels, ${lengthText(length, unit)}.`;
@@ -153,7 +154,7 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
   return {
     title:
       skin === 'back'
-        ? `Put the back on`
+        ? `Put the ${names[smallest]!} on`
         : skin === 'frame'
           ? `Put the face frame on`
           : skin === 'edging'
@@ -267,7 +268,9 @@ const HANG_TITLES: Readonly<Record<'look' | 'wall-half' | 'cabinet-half' | 'hang
 
 export function hangSaid(step: Step, { hangingOf }: BuildTold): Said {
   const kind = step.detail.kind as keyof typeof HANG_TITLES;
-  const steps = (step.unit === null ? null : hangingOf(step.unit))?.steps.filter(({ id }) => HANGING[kind]!.includes(id)) ?? [];
+  // Screwed through, its line and its holes belong to the hanging itself.
+  const ids = step.detail.kind === 'hang' && step.detail.screws > 0 ? [...HANGING['wall-half']!, ...HANGING.hang!] : HANGING[kind]!;
+  const steps = (step.unit === null ? null : hangingOf(step.unit))?.steps.filter(({ id }) => ids.includes(id)) ?? [];
   const cautions = steps.flatMap(({ caution }) => caution ?? []);
   return {
     title: HANG_TITLES[kind],

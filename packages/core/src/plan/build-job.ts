@@ -44,7 +44,14 @@ export const planBuild = (...given: Parameters<typeof buildJob>): Build => build
 
 function unitToBuild(unit: UnitPlan, { units, wall }: Design, workshop: Workshop, beside: readonly string[]): UnitToBuild {
   const box = units[unit.id]!;
-  return { unit: unit.unit, parts: unit.parts, finish: box.finish, insetDoors: hasInsetDoors(box), toHang: toHang(unit, box, wall, workshop, beside) };
+  return {
+    unit: unit.unit,
+    parts: unit.parts,
+    finish: box.finish,
+    faced: new Set(unit.unit.panels.flatMap(({ id, stock }) => (workshop.products[stock]?.faced ? [id] : []))),
+    insetDoors: hasInsetDoors(box),
+    toHang: toHang(unit, box, wall, workshop, beside),
+  };
 }
 
 /** Families with doors keep how they lie under the same name. */

@@ -198,12 +198,15 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
         return null;
       case 'hang': {
         const { unit, toHang } = of!;
-        if (toHang.rail !== null ? !railsUp.has(toHang.rail) : !done.has('wall-half')) return 'there is nothing on the wall to hang it on';
+        const through = unit.hanging.kind === 'through';
+        if (!through && (toHang.rail !== null ? !railsUp.has(toHang.rail) : !done.has('wall-half'))) return 'there is nothing on the wall to hang it on';
         if (unit.hanging.kind !== 'through' && unit.hanging.kind !== 'plates' && !done.has('cabinet-half'))
           return 'there is nothing on the cabinet to hang it by';
         if (!done.has('sanded')) return 'its outside is not sanded, and the wall is in the way';
         if (done.has('drawers') || done.has('loose')) return 'lifted with all that is loose in it';
         done.add('hung');
+        // What is screwed through is put right while it is screwed.
+        if (through) done.add('corrected');
         return null;
       }
       case 'correct':
