@@ -62,7 +62,7 @@ export function newFoldDown(start: NewUnit): FoldDown {
     gateStock: stock,
     ratedKg: 60,
     edgeKg: 15,
-    hingeScrew: { screw: unit === 'mm' ? '4mm' : '#8', length: pick(unit, '16', '5/8') },
+    hingeScrew: { screw: unit === 'mm' ? '4mm' : '#8', length: pick(unit, '12', '1/2') },
     hingeScrews: 4,
     latch: true,
   };

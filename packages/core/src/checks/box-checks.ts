@@ -13,6 +13,7 @@ import { inUnit } from './context.ts';
 import type { Finding, Fix, FixStep, OutsideOf } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 import { clashesOf } from '../solid/clash.ts';
+import { hasSize } from '../solid/panel.ts';
 import { boundsOf } from '../solid/views.ts';
 
 /** Two readings at least, on the sheets in use. [ASSUME] */
@@ -254,7 +255,7 @@ const glueOnFinish: Check = (context) => {
 const cannotBeMade: Check = (context) => {
   const { box, unit } = context;
   const base = { check: 'cannot-be-made' as const, unit: box.id, severity: 'stop' as const, station: 'box' as const, fixes: [] };
-  const unmade = unit.panels.filter(({ length, width }) => length.value <= 0 || width.value <= 0);
+  const unmade = unit.panels.filter((panel) => !hasSize(panel));
   if (unmade.length > 0)
     return unmade.slice(0, 3).map((panel): Finding => ({ ...base, fixes: takeOut(context, panel), name: panel.name, other: null, panels: [panel.id] }));
   return unit.faults
@@ -276,7 +277,7 @@ const partOutside: Check = (context) => {
   const { width, height, depth } = unit.outside;
   const size = { along: toMm(width.value), up: toMm(height.value), out: toMm(depth.value) };
   return unit.panels
-    .filter(({ onWall, role, length, width: wide }) => !onWall && role !== 'top' && length.value > 0 && wide.value > 0)
+    .filter((panel) => !panel.onWall && panel.role !== 'top' && hasSize(panel))
     .flatMap((panel): Finding[] => {
       const reach = Math.max(0, ...unit.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
       const { low, high } = boundsOf(panel);
@@ -328,7 +329,7 @@ function overTheEdges(context: CheckContext): Fix[] {
 const partsClash: Check = (context) => {
   const { box, unit } = context;
   // What cannot be made has no body to look at.
-  if (unit.faults.length > 0 || unit.panels.some(({ length, width }) => length.value <= 0 || width.value <= 0)) return [];
+  if (unit.faults.length > 0 || !unit.panels.every(hasSize)) return [];
   return clashesOf(unit)
     .slice(0, 3)
     .map(({ a, b, apart }): Finding => {

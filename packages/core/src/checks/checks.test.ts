@@ -1,6 +1,8 @@
 /** Each check: what sets it off, what it says, and a fix that, applied, settles it. */
 import { describe, expect, test } from '@jest/globals';
 import type { LedgeRack } from '../carcass/ledge-rack.ts';
+import { newItem } from '../contents/item-form.ts';
+import type { Item } from '../contents/item.ts';
 import { entered } from '../length/entered.ts';
 import type { Design, RecordEntry } from '../plan/design.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
@@ -24,6 +26,18 @@ function rackWith(more: Partial<LedgeRack['ledges'][string]>) {
   if (rack.family !== 'ledge-rack') throw new Error('a ledge rack was asked for');
   return { ...rack, ledges: { ...rack.ledges, l1: { ...rack.ledges['l1']!, ...more } } };
 }
+
+/** Glasses that hang by their stems from the rack's lowest ledge. */
+const glasses = (count: number): Item => ({
+  ...newItem({ id: 'glass', order: 1, unit: 'mm' }),
+  name: 'glass',
+  count,
+  width: entered('70 mm'),
+  depth: entered('70 mm'),
+  height: entered('80 mm'),
+  neck: entered('16 mm'),
+  homes: { ink: { l1: { count, pinned: false } } },
+});
 
 const underSides: EditStep[] = [ink('bottom.runs', 'over'), ink('bottom.joint', 'butt')];
 
@@ -84,6 +98,30 @@ const CASES: readonly Case[] = [
     edits: [typed('place.up', '1630 mm')],
     severity: 'stop',
     says: /10 mm free above the unit; lifting it onto the cleat takes 24 mm shy/,
+  },
+  {
+    check: 'screw-too-long',
+    edits: [{ path: ['units', 'ink'], value: { ...newUnit('fold-down'), id: 'ink', hingeScrew: { screw: '4mm', length: entered('38 mm') } } }],
+    severity: 'stop',
+    says: /Hinge screws of 38 mm are \d+ mm.* too long/,
+  },
+  {
+    check: 'stem-too-wide',
+    edits: [
+      { path: ['units', 'ink'], value: rackWith({ kind: 'notched', count: 3, notchWidth: entered('12 mm') }) },
+      { path: ['items', 'glass'], value: glasses(2) },
+    ],
+    severity: 'change',
+    says: /Glass is 16 mm wide where a notch takes it; .* are 12 mm/,
+  },
+  {
+    check: 'too-few-notches',
+    edits: [
+      { path: ['units', 'ink'], value: rackWith({ kind: 'notched', count: 3, notchWidth: entered('20 mm') }) },
+      { path: ['items', 'glass'], value: glasses(5) },
+    ],
+    severity: 'change',
+    says: /5 are to hang in the .*; it has 3 notches/,
   },
   {
     check: 'part-outside',
@@ -287,6 +325,8 @@ test('every check that exists is in one of the lists', () => {
     'lift-clearance': true,
     'thin-back-only': true,
     'half-misses': true,
+    'stem-too-wide': true,
+    'too-few-notches': true,
     'not-filled': true,
     'part-outside': true,
     'no-room-for-cut': true,

@@ -266,4 +266,48 @@ const outOfReach: Check = (context) => {
   });
 };
 
-export const CONTENTS_CHECKS: readonly Check[] = [stands, noRoom, outOfReach, noGrowth];
+/** Stems move in their notch by so much. [A] */
+const STEM_PLAY = 2 * NM_PER.mm;
+
+/** On a ledge with notches: each thing needs one, as wide as its stem. */
+const inNotches: Check = (context) => {
+  const { box } = context;
+  if (box.family !== 'ledge-rack') return [];
+  return stoodIn(context).flatMap(({ load, lots }): Finding[] => {
+    const { keptBy, name } = load.compartment;
+    const ledge = box.ledges[keptBy];
+    if (ledge?.kind !== 'notched') return [];
+    const path = (key: string): string[] => inUnit(context, 'ledges', keptBy, key);
+    const found = lots.flatMap(({ item }): Finding[] => {
+      const stem = (item.neck ?? item.width).nm;
+      if (stem <= ledge.notchWidth.nm) return [];
+      const wider = roundUp(toMm((stem + STEM_PLAY) as Length), box.unit);
+      return [
+        {
+          check: 'stem-too-wide',
+          ...aboutThing(context, load, item),
+          severity: 'change',
+          name,
+          needsNm: stem,
+          hasNm: ledge.notchWidth.nm,
+          fixes: [{ label: { key: 'notch-width', lengthNm: wider.nm }, edit: [{ path: path('notchWidth'), value: wider }] }, takeOff(context, item, keptBy)],
+        },
+      ];
+    });
+    const count = lots.reduce((sum, lot) => sum + lot.count, 0);
+    if (count <= ledge.count) return found;
+    const { item } = lots.at(-1)!;
+    const few: Finding = {
+      check: 'too-few-notches',
+      ...aboutThing(context, load, item),
+      severity: 'change',
+      name,
+      count,
+      notches: ledge.count,
+      fixes: [{ label: { key: 'notch-count', number: count }, edit: [{ path: path('count'), value: count }] }, takeOff(context, item, keptBy)],
+    };
+    return [...found, few];
+  });
+};
+
+export const CONTENTS_CHECKS: readonly Check[] = [stands, inNotches, noRoom, outOfReach, noGrowth];

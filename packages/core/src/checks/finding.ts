@@ -63,7 +63,7 @@ export type Finding = Base &
     | { readonly check: 'shelf-breaks'; readonly name: Label; readonly use: number }
     | { readonly check: 'shelf-outside'; readonly name: Label; readonly overNm: number }
     | { readonly check: 'slot-too-deep'; readonly depthNm: number; readonly thicknessNm: number; readonly which: 'joint' | 'rabbet' }
-    | { readonly check: 'screw-too-long'; readonly where: 'stud' | 'cabinet-half' | 'pocket'; readonly lengthNm: number; readonly overMm: number }
+    | { readonly check: 'screw-too-long'; readonly where: 'stud' | 'cabinet-half' | 'pocket' | 'hinge'; readonly lengthNm: number; readonly overMm: number }
     | {
         readonly check: 'screw-too-short';
         readonly where: 'stud' | 'cabinet-half' | 'joint' | 'pocket' | 'brad';
@@ -83,6 +83,8 @@ export type Finding = Base &
       }
     | { readonly check: 'part-outside'; readonly name: Label; readonly side: OutsideOf; readonly byMm: number }
     | { readonly check: 'not-filled'; readonly name: Label; readonly offNm: number }
+    | { readonly check: 'stem-too-wide'; readonly item: string; readonly name: Label; readonly needsNm: number; readonly hasNm: number }
+    | { readonly check: 'too-few-notches'; readonly item: string; readonly name: Label; readonly count: number; readonly notches: number }
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }

@@ -8,7 +8,7 @@ import { NM_PER, toMm } from '../length/length.ts';
 import { cutFaults } from '../solid/cut-faults.ts';
 import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { place } from '../solid/panel.ts';
+import { hasSize, place } from '../solid/panel.ts';
 import { boundsOf } from '../solid/views.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
@@ -44,7 +44,7 @@ const noRoomForCut: Check = (context) => {
   const { box, unit } = context;
   const drilled = drillingOf(unit.byId, unit.meetings);
   return unit.panels
-    .filter(({ length, width }) => length.value > 0 && width.value > 0)
+    .filter(hasSize)
     .flatMap((panel): Finding[] =>
       cutFaults(panel, drilled.get(panel.id) ?? []).map(({ kind, reason }) => ({
         check: 'no-room-for-cut',

@@ -3,6 +3,7 @@ import { carrierOf } from '../hang/carrier-links.ts';
 import { FULL_PENETRATION, LEAST_PENETRATION } from '../hang/fasteners.ts';
 import { capacitiesOf } from '../hang/chain.ts';
 import { groundOf } from '../hang/grounds.ts';
+import { HINGE_PLATE } from '../hang/leaf-links.ts';
 import { screwById, shortestAtLeast } from '../joints/screws.ts';
 import { isFace, type Meeting } from '../solid/meeting.ts';
 import { pocketReach } from '../joints/pockets.ts';
@@ -185,4 +186,35 @@ function pocketScrew(context: CheckContext, joined: readonly Meeting[]): Finding
     : [{ ...base, check: 'screw-too-short', severity: 'change', gripMm: Math.max(0, reach), wantedMm: wanted }];
 }
 
-export const SCREW_CHECKS: readonly Check[] = [wallScrew, cabinetScrew, jointScrew];
+/** Short screws of a hinge may come this near to the far face. [ASSUME] */
+const HINGE_COVER_MM = 1;
+
+/** Screws of hinges go into the faces of what they join: the thinnest of those counts. */
+const hingeScrew: Check = (context) => {
+  const { box, unit } = context;
+  const hinges = unit.hardware.find(({ kind, screws }) => kind === 'hinge' && screws);
+  if (!hinges?.screws || !hinges.panel) return [];
+  const gates = (unit.props ?? []).flatMap(({ ledger, hingeScrews, panels }) => [ledger, ...(hingeScrews ? panels : [])]);
+  const thin = [hinges.panel, ...gates].map((id) => unit.byId.get(id)!).reduce((a, b) => (b.thickness < a.thickness ? b : a));
+  const most = toMm(thin.thickness) + HINGE_PLATE.side - HINGE_COVER_MM;
+  const { length } = hinges.screws;
+  const over = toMm(length) - most;
+  if (over <= 0) return [];
+  const shortest = box.unit === 'mm' ? entered(`${Math.floor(most)} mm`) : entered(`${Math.floor(most / 3.175) / 8} in`);
+  return [
+    {
+      check: 'screw-too-long',
+      where: 'hinge',
+      unit: box.id,
+      severity: 'stop',
+      station: 'box',
+      lengthNm: length,
+      overMm: over,
+      panels: [thin.id],
+      // Shorter than screws of the kind are sold by the box: those that come with hinges are.
+      fixes: [{ label: { key: 'use-screw-length', lengthNm: shortest.nm }, edit: [{ path: inUnit(context, 'hingeScrew', 'length'), value: shortest }] }],
+    },
+  ];
+};
+
+export const SCREW_CHECKS: readonly Check[] = [wallScrew, cabinetScrew, jointScrew, hingeScrew];

@@ -16,7 +16,7 @@ import { bendingAcrossMPa } from '../stock/materials.ts';
 
 const SOURCE = '[eq] docs/formulas/leaf-load.md';
 /** A hinge's steel leaf: as thick as this, and bearing like wood of this specific gravity (about 400 MPa). [ASSUME] */
-const HINGE_PLATE = { side: 2, gravity: 2 } as const;
+export const HINGE_PLATE = { side: 2, gravity: 2 } as const;
 /** Of the far side of a weight that presses one place, the strip of leaf that bends with it is wider by this, mm. [ASSUME] */
 const PRESSED_WIDTH_MM = 100;
 

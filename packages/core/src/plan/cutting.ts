@@ -1,6 +1,7 @@
 /** From the cut list to nesting problems: one for each sheet product in use; boards are cut by length alone. */
 import { mm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
+import { hasSize } from '../solid/panel.ts';
 import type { NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { makesStraightEdge, widestKerf } from '../stock/shop.ts';
@@ -31,7 +32,7 @@ export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutt
     problem: withPins(
       problemFor(
         product,
-        parts.filter(({ stock }) => stock === product),
+        parts.filter((line) => line.stock === product && hasSize(line)),
         workshop,
         cutting,
         finished,
@@ -126,7 +127,7 @@ export function boardJobs(parts: readonly PartLine[], workshop: Workshop): Board
   const products = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'board');
   return products.map((id) => {
     const product = workshop.products[id]!;
-    const lines = parts.filter(({ stock }) => stock === id);
+    const lines = parts.filter((line) => line.stock === id && hasSize(line));
     const narrow = lines.filter(({ width }) => width.value <= product.width.nm);
     const pieces = narrow.flatMap((line) => Array.from({ length: line.count }, (_, n) => ({ id: `${line.id}#${n + 1}`, length: line.length.value })));
     const widest = Math.max(0, ...narrow.map(({ width }) => width.value));

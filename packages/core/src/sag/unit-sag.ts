@@ -1,6 +1,7 @@
 /** Sag of every floor of a unit under what it holds. Strength (bending over allowable) goes to the checks, looks stay here. */
 import { floorLoads, type MaterialOf, type UnitWeights } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
+import { hasSize } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, type Figure } from '../worked/figure.ts';
@@ -26,7 +27,7 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
   return floorLoads(weights.contents).flatMap(({ floor, span, alone, strips }) => {
     const panel = unit.byId.get(floor)!;
     // A part that no size is left of bends under nothing: it cannot be made.
-    if (panel.length.value <= 0 || panel.width.value <= 0 || span.value <= 0) return [];
+    if (!hasSize(panel) || span.value <= 0) return [];
     // A tab is held along its one end: what bridges two of them is no beam of its.
     if (toMm(panel.length.value) < TAB_SHARE * toMm(span.value)) return [];
     const material = materialOf(panel.stock);

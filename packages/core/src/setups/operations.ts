@@ -7,7 +7,7 @@ import { drillingOf } from '../joints/drilling.ts';
 import type { Length } from '../length/length.ts';
 import { blankBox, type BlankBox } from '../parts/features.ts';
 import type { Strip } from '../solid/meeting.ts';
-import type { Cut, Edge, EdgeId, Face, Point, RectEdge, SlotExit } from '../solid/panel.ts';
+import { hasSize, type Cut, type Edge, type EdgeId, type Face, type Point, type RectEdge, type SlotExit } from '../solid/panel.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { alongStrip, leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -145,7 +145,7 @@ export function operationsOf(unit: ResolvedUnit): { readonly blanks: ReadonlyMap
   const drilled = drillingOf(unit.byId, unit.meetings);
   const panels = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');
   const blanks = new Map(panels.map((panel) => [panel.id, blankFor(panel)]));
-  const operations = panels.flatMap((panel) => panelOperations(blanks.get(panel.id)!, drilled.get(panel.id) ?? []));
+  const operations = panels.filter(hasSize).flatMap((panel) => panelOperations(blanks.get(panel.id)!, drilled.get(panel.id) ?? []));
   return { blanks, operations };
 }
 

@@ -88,14 +88,17 @@ export function shapeWays(shape: Shape, blank: Blank, shop: Shop): Way[] {
 }
 
 /** A notch: sawn to its line at the band saw where it reaches, else routed along a template; a round end is bored first. */
-export function notchWays({ width, depth, round }: Notch, _blank: Blank, shop: Shop): Way[] {
+export function notchWays({ edge, at, width, depth, round }: Notch, blank: Blank, shop: Shop): Way[] {
   const ways: Way[] = [];
   const add = (machine: Machine, held: Held, trouble: number): void => {
     const key = keyOf(machine.id, held, 'notch', width, depth, round ? 'round' : 'square');
     ways.push({ setting: { key, machine: machine.id, held, depth: depth as Length }, against: null as RectEdge | null, face: null, longer: false, trouble });
   };
   const [band] = machinesOf(shop, 'band-saw');
-  if (band && depth <= band.crosscut!.nm) add(band, 'line', 0);
+  // What lies on the column's side of the blade has to pass its throat, turned either way.
+  const run = edge === 'start' || edge === 'end' ? blank.width : blank.length;
+  const past = Math.min(at, run - at) + width / 2;
+  if (band && depth <= band.crosscut!.nm && past <= band.crosscut!.nm) add(band, 'line', 0);
   const [router] = machinesOf(shop, 'router');
   if (router) add(router, 'line', 1);
   return ways;

@@ -127,6 +127,10 @@ export interface Panel {
   readonly slotExit?: SlotExit;
 }
 
+/** Sizes can leave a part nothing, or less: it cannot be made, and is not cut, bored or laid on a sheet. */
+export const hasSize = ({ length, width }: { readonly length: { readonly value: number }; readonly width: { readonly value: number } }): boolean =>
+  length.value > 0 && width.value > 0;
+
 export const frame = (origin: Vector, u: Vector, v: Vector): Frame => ({ origin, u, v, w: cross(u, v) });
 
 /** A frame turned by `deg` about its own u: its width leans from `v` towards `w`. */

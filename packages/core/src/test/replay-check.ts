@@ -1,4 +1,5 @@
 /** What a replay of a unit's setups gets wrong, against its resolved panels. Test support. */
+import { hasSize } from '../solid/panel.ts';
 import { alongStrip, leftWide } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
@@ -27,6 +28,8 @@ export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
   for (const panel of unit.panels) {
     const blank = made.blanks.get(panel.id);
     if (!blank) continue;
+    // What no size is left of is not cut at all.
+    if (!hasSize(panel)) continue;
     const { box } = blank;
     for (const strip of panel.strips) {
       const id = `${panel.id}:${strip.id}`;

@@ -8,7 +8,18 @@ import { capital, type Sentence } from './sentence.ts';
 type ContentsFinding = Extract<
   Finding,
   {
-    check: 'holds-too-deep' | 'holds-too-tall' | 'no-room' | 'cannot-grasp' | 'slot-count' | 'no-growth' | 'bridges-gap' | 'slides-off' | 'out-of-reach';
+    check:
+      | 'holds-too-deep'
+      | 'holds-too-tall'
+      | 'no-room'
+      | 'cannot-grasp'
+      | 'slot-count'
+      | 'no-growth'
+      | 'bridges-gap'
+      | 'slides-off'
+      | 'out-of-reach'
+      | 'stem-too-wide'
+      | 'too-few-notches';
   }
 >;
 
@@ -25,6 +36,16 @@ export function contentsWords(finding: ContentsFinding, unit: DisplayUnit): Sent
       return {
         says: `${item} needs ${length(finding.needsNm)} with room to lift it out; the ${labelWords(finding.name)} has ${length(finding.hasNm)}.`,
         why: 'It does not go in, or does not come out again.',
+      };
+    case 'stem-too-wide':
+      return {
+        says: `${item} is ${length(finding.needsNm)} wide where a notch takes it; the notches of the ${labelWords(finding.name)} are ${length(finding.hasNm)}.`,
+        why: 'It does not go in.',
+      };
+    case 'too-few-notches':
+      return {
+        says: `${finding.count} are to hang in the ${labelWords(finding.name)}; it has ${finding.notches} ${finding.notches === 1 ? 'notch' : 'notches'}.`,
+        why: 'Each takes one.',
       };
     case 'no-room':
       return {

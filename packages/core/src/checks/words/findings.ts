@@ -85,6 +85,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
           says: `Pocket screws of ${lengthText(finding.lengthNm, unit)} come ${mm(finding.overMm)} out of the far face of what they go into.`,
           why: 'The tip shows, and cuts fingers.',
         };
+      if (finding.where === 'hinge')
+        return {
+          says: `Hinge screws of ${lengthText(finding.lengthNm, unit)} are ${mm(finding.overMm)} too long for what they go into.`,
+          why: 'A tip that comes out shows, and cuts fingers.',
+        };
       return finding.where === 'stud'
         ? {
             says: `Wall screws of ${lengthText(finding.lengthNm, unit)} reach ${mm(finding.overMm)} further than the stud allows.`,
@@ -305,6 +310,8 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'no-growth':
     case 'bridges-gap':
     case 'slides-off':
+    case 'stem-too-wide':
+    case 'too-few-notches':
     case 'out-of-reach':
       return contentsWords(finding, unit);
     case 'collides':

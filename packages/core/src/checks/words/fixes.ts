@@ -53,6 +53,8 @@ type OwnFixKey =
   | 'back-of'
   | 'cleat-full-length'
   | 'cleat-drop'
+  | 'notch-width'
+  | 'notch-count'
   | 'no-cleat-notch'
   | 'change-sizes'
   | 'cleat-of'
@@ -190,6 +192,10 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Leave the notch out';
     case 'change-sizes':
       return 'Change its sizes';
+    case 'notch-width':
+      return `Make the notches ${length} wide`;
+    case 'notch-count':
+      return `Cut ${number} notches`;
     case 'cleat-drop':
       return `Set the cleat ${length} below the top`;
     case 'back-of':
