@@ -248,6 +248,7 @@ function leaves(base: Base, insert: Insert, { at, floor }: Compartment, of: stri
 
 export const INSERT_WORDS = {
   inserts: 'inserts',
+  insert: 'insert {of}',
   'insert-in': 'stands in',
   'insert-kind': 'kind',
   'insert-stock': 'cut from',

@@ -1,6 +1,7 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
 import type { FixKey } from './words/fixes.ts';
 import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
+import type { Label } from '../worked/dimension.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/unit-sag.ts';
 import { isFace } from '../solid/meeting.ts';
@@ -302,6 +303,39 @@ const partOutside: Check = (context) => {
     .slice(0, 3);
 };
 
+type Placed = { readonly id: string; readonly order: number; readonly in: string };
+
+/** Shelves, dividers and inserts that were entered for an opening that is not there any more. */
+const nowhere: Check = (context) => {
+  const { box, unit } = context;
+  const [lowest] = unit.compartments;
+  return familyOf(box).form.elements.flatMap(({ path, panel }): Finding[] => {
+    const rows = Object.values((box as unknown as Record<string, Record<string, Placed>>)[path] ?? {}).sort((a, b) => a.order - b.order);
+    return rows.flatMap((row, index): Finding[] => {
+      if (!panel || !('in' in row) || unit.byId.has(panel(box, row.id))) return [];
+      const of = String(index + 1);
+      const name: Label = { key: path === 'inserts' ? 'insert' : path === 'dividers' ? 'divider' : 'shelf', of };
+      const at = (key: string): string[] => ['units', box.id, path, row.id, key];
+      return [
+        {
+          check: 'nowhere',
+          unit: box.id,
+          severity: 'change',
+          station: 'box',
+          name,
+          panels: [],
+          fixes: [
+            ...(lowest && lowest.keptBy !== row.in
+              ? [{ label: { key: 'put-in' as const, name: lowest.name }, edit: [{ path: at('in'), value: lowest.keptBy }] }]
+              : []),
+            { label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, path, row.id], value: undefined }] },
+          ],
+        },
+      ];
+    });
+  });
+};
+
 /** A part that stands for one element of a list, taken out of it. */
 function takeOut({ box }: CheckContext, { id, name }: ResolvedPanel): Fix[] {
   return familyOf(box).form.elements.flatMap(({ path, panel }): Fix[] => {
@@ -393,6 +427,7 @@ const slenderStrip: Check = (context) => {
 
 export const BOX_CHECKS: readonly Check[] = [
   partOutside,
+  nowhere,
   cannotBeMade,
   partsClash,
   slenderStrip,

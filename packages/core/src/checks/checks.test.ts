@@ -123,6 +123,7 @@ const CASES: readonly Case[] = [
     severity: 'change',
     says: /5 are to hang in the .*; it has 3 notches/,
   },
+  { check: 'nowhere', edits: [ink('shelves.s2.in', 'gone')], severity: 'change', says: /Shelf 2 is in an opening that is not there/ },
   {
     check: 'part-outside',
     edits: [{ path: ['units', 'ink'], value: rackWith({ strips: 6, stripHeight: entered('80 mm'), stripGap: entered('60 mm') }) }],
@@ -325,6 +326,7 @@ test('every check that exists is in one of the lists', () => {
     'lift-clearance': true,
     'thin-back-only': true,
     'half-misses': true,
+    nowhere: true,
     'stem-too-wide': true,
     'too-few-notches': true,
     'not-filled': true,

@@ -85,6 +85,8 @@ export type Finding = Base &
     | { readonly check: 'not-filled'; readonly name: Label; readonly offNm: number }
     | { readonly check: 'stem-too-wide'; readonly item: string; readonly name: Label; readonly needsNm: number; readonly hasNm: number }
     | { readonly check: 'too-few-notches'; readonly item: string; readonly name: Label; readonly count: number; readonly notches: number }
+    /** An element that is kept in an opening that is not there, or has no level floor: it is left out of what is made. */
+    | { readonly check: 'nowhere'; readonly name: Label }
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }

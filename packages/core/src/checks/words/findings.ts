@@ -124,6 +124,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             : `The cabinet half holds only in a back of ${fineText(finding.backNm, unit)}.`,
         why: 'Screw heads pull through a thin back, and its edges let go.',
       };
+    case 'nowhere':
+      return {
+        says: `${capital(labelWords(finding.name))} is in an opening that is not there, or has no level floor.`,
+        why: 'It is left out: it is neither drawn, cut nor counted.',
+      };
     case 'not-filled':
       return finding.offNm > 0
         ? {

@@ -53,6 +53,7 @@ type OwnFixKey =
   | 'back-of'
   | 'cleat-full-length'
   | 'cleat-drop'
+  | 'put-in'
   | 'notch-width'
   | 'notch-count'
   | 'no-cleat-notch'
@@ -196,6 +197,8 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `Make the notches ${length} wide`;
     case 'notch-count':
       return `Cut ${number} notches`;
+    case 'put-in':
+      return `Put it in the ${labelWords(label.name!)}`;
     case 'cleat-drop':
       return `Set the cleat ${length} below the top`;
     case 'back-of':
