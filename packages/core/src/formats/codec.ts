@@ -77,7 +77,12 @@ export function length(least: Length, most: Length): Codec<Entered> {
       return read.value;
     },
     write: (value) => value.text,
-    schema: { type: 'string', minLength: 1, maxLength: 220, description: 'a length with its unit' },
+    schema: {
+      type: 'string',
+      minLength: 1,
+      maxLength: 220,
+      description: `a length with its unit, from ${tapeTextWithUnit(least, 'mm')} to ${tapeTextWithUnit(most, 'mm')}`,
+    },
   };
 }
 
