@@ -30,8 +30,6 @@ export function tryLock(folder) {
     stdio: ['pipe', 'pipe', 'ignore'],
     detached: true,
   });
-  // A child that holds a lock is no reason to stay.
-  child.unref();
   child.stdin.on('error', () => {});
   return new Promise((resolve, reject) => {
     child.once('error', (error) =>
@@ -40,6 +38,8 @@ export function tryLock(folder) {
     child.once('exit', (code) => (code === TAKEN ? resolve(null) : reject(new CannotStart(`The data folder ${folder} cannot be locked (exit ${code}).`))));
     child.stdout.once('data', () => {
       child.removeAllListeners('exit');
+      // A child that holds a lock is no reason to stay; one that has not said yet whether it does is: this process would end without a word.
+      child.unref();
       child.stdout.unref?.();
       child.stdin.unref?.();
       resolve({

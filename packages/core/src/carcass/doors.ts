@@ -2,6 +2,7 @@
  * Doors over an opening, for any family: leaves by how they lie and what hinges them, with hinge cups,
  * handle holes and stays. Framed leaves are boards round an infill in a groove.
  */
+import { CUP_FROM_END_MM, hingesFor } from '../joints/hinges.ts';
 import type { WordKey } from '../checks/words/labels.ts';
 import { END_PLAY, playOf } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
@@ -57,21 +58,7 @@ export const isDoored = (front: Front): boolean => front !== 'open' && front !==
 /** What inset leaves take from the depth inside: their thickness and this. [ASSUME] */
 export const BEHIND_DOOR = (2 * NM_PER.mm) as Length;
 /** A hinge cup: 35 across, 12.5 deep, its middle 22.5 in from the hinged edge, the first 100 from the ends. [ASSUME] common concealed hinges */
-const CUP = { across: 35 * NM_PER.mm, deep: 12.5 * NM_PER.mm, inset: 22.5 * NM_PER.mm, fromEnd: 100 * NM_PER.mm } as const;
-
-/**
- * Hinges a leaf needs by its height and its mass: two to 900 mm and 9 kg, three to 1600 and 15, four to
- * 2000 and 20, then five. [ASSUME] docs/formulas/hinge-count.md
- */
-export function hingesFor(heightMm: number, kg: number): number {
-  const steps = [
-    [900, 9],
-    [1600, 15],
-    [2000, 20],
-  ] as const;
-  const step = steps.findIndex(([high, heavy]) => heightMm <= high && kg <= heavy);
-  return step < 0 ? 5 : step + 2;
-}
+const CUP = { across: 35 * NM_PER.mm, deep: 12.5 * NM_PER.mm, inset: 22.5 * NM_PER.mm, fromEnd: CUP_FROM_END_MM * NM_PER.mm } as const;
 
 export interface DoorPlan {
   readonly panels: readonly Panel[];

@@ -5,9 +5,12 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { Check, CheckContext } from './context.ts';
 import { inUnit } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
+import type { WordKey } from './words/labels.ts';
 
 /** What is seen side by side from the front. */
 const SEEN: readonly Role[] = ['door', 'front', 'tilted-panel'];
+/** Rails run across the stiles beside them: so a frame is made. */
+const FRAME_PARTS: readonly WordKey[] = ['door-rail', 'door-stile'];
 /** What carries from end to end. */
 const SPANS: readonly Role[] = ['shelf', 'bottom', 'ledge'];
 
@@ -58,7 +61,7 @@ function isUpright({ grain, frame }: ResolvedPanel): boolean | null {
 function crossesItsNeighbors(context: CheckContext): Finding[] {
   const { box, unit } = context;
   const seen = unit.panels
-    .filter(({ role }) => SEEN.includes(role))
+    .filter(({ role, name }) => SEEN.includes(role) && !FRAME_PARTS.includes(name.key))
     .flatMap((panel) => (isUpright(panel) === null ? [] : [{ panel, upright: isUpright(panel)! }]));
   const upright = seen.filter((each) => each.upright);
   const lying = seen.filter((each) => !each.upright);

@@ -1,6 +1,7 @@
 /** Sums of what opens, and of what holds on it: doors, drawers, shelf pins, magnets. docs/sums.md */
 import { PERMANENT } from '../hang/fasteners.ts';
 import { pinYield } from '../hang/joint-capacity.ts';
+import { CUP_FROM_END_MM, hingesFor } from '../joints/hinges.ts';
 import { Refusal } from '../problem/problem.ts';
 import type { Key, Sum } from './sum.ts';
 
@@ -8,16 +9,6 @@ const n = (value: number, unit: string) => ({ value, unit });
 const length = (key: string): Key => ({ key, kind: 'length' });
 const G0 = 9.80665;
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
-
-/** Hinge cups stand so far from the ends of a leaf, mm. */
-const CUP_FROM_END = 100;
-/** Leaves up to so high want so many cups; higher ones five. [ASSUME] */
-const CUPS: readonly (readonly [height: number, cups: number])[] = [
-  [900, 2],
-  [1500, 3],
-  [2000, 4],
-];
-const MOST_CUPS = 5;
 
 const door: Sum = {
   name: 'door',
@@ -36,17 +27,17 @@ const door: Sum = {
     const leafWidth = (width + 2 * overlay - 2 * reveal - (leaves - 1) * between) / leaves;
     const leafHeight = height + 2 * overlay - 2 * reveal;
     if (leafWidth <= 0 || leafHeight <= 0) throw new Refusal('range', 'nothing is left of the leaves', leafWidth <= 0 ? 'width' : 'height', 'a larger opening');
-    const count = CUPS.find(([most]) => leafHeight <= most)?.[1] ?? MOST_CUPS;
-    const step = (leafHeight - 2 * CUP_FROM_END) / (count - 1);
-    const cups = Array.from({ length: count }, (_, index) => CUP_FROM_END + index * step);
+    const count = hingesFor(leafHeight);
+    const step = (leafHeight - 2 * CUP_FROM_END_MM) / (count - 1);
+    const cups = Array.from({ length: count }, (_, index) => CUP_FROM_END_MM + index * step);
     return {
       results: { leafWidth: n(leafWidth, 'mm'), leafHeight: n(leafHeight, 'mm'), cups: { value: cups, unit: 'mm' } },
       working: [
         `leaf width = (width + 2 · overlay − 2 · reveal − (leaves − 1) · between) / leaves = (${width} + 2 · ${overlay} − 2 · ${reveal} − ${leaves - 1} · ${between}) / ${leaves} = ${leafWidth} mm`,
         `leaf height = height + 2 · overlay − 2 · reveal = ${leafHeight} mm`,
-        `${count} cups, the outer ones ${CUP_FROM_END} mm from the ends, ${step} mm apart`,
+        `${count} cups, the outer ones ${CUP_FROM_END_MM} mm from the ends, ${step} mm apart`,
       ],
-      cautions: step < CUP_FROM_END ? ['So low a leaf has no room for cups 100 mm from its ends: set them closer.'] : [],
+      cautions: step < CUP_FROM_END_MM ? ['So low a leaf has no room for cups 100 mm from its ends: set them closer.'] : [],
     };
   },
 };

@@ -7,7 +7,6 @@ import {
   roomsFor,
   runOfUnits,
   tapeTextWithUnit,
-  withoutStops,
   type Edit,
   type Entered,
   type Length,
@@ -105,14 +104,6 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
       },
     );
   };
-  /** Each cabinet of the run with the fixes it takes where it comes to hang. */
-  const run = (): void => {
-    if (!made?.edit) return;
-    const tried = { planner: previewPlanner, design, record, workshop };
-    const ids = [box.id, ...made.edit.flatMap(({ path }) => (path.length === 2 && path[0] === 'units' ? [path[1]!] : []))];
-    const edit = ids.reduce<Edit>((sofar, id) => withoutStops(tried, id, sofar).edit, made.edit);
-    apply(edit, '', `A run of ${count}`);
-  };
   return (
     <div className="fields">
       {length('above', 'clear above, for lifting it on')}
@@ -174,7 +165,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
                   ? `${count} of ${say(made.run.width)}; ${say(made.run.left)} left over.`
                   : `It does not fit: ${say(Math.max(0, 0 - made.run.left))} too little.`}
               </p>
-              <Button variant="outlined" disabled={!made.edit} onClick={run}>
+              <Button variant="outlined" disabled={!made.edit} onClick={() => made.edit && apply(made.edit, '', `A run of ${count}`)}>
                 Make this run
               </Button>
             </>
