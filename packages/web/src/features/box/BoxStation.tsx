@@ -34,7 +34,13 @@ export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
   const [view, setView] = useState<BoxView>('drawing');
   const [closed, setClosed] = useState(false);
   const { box } = shown;
-  const doored = shown.plan.unit.panels.some(({ role }) => role === 'door');
+  const doors = shown.plan.unit.panels.filter(({ role }) => role === 'door').length;
+  // A door that was just added is looked at; the doors of another cabinet stay open.
+  const [last, setLast] = useState({ id: box.id, doors });
+  if (last.id !== box.id || last.doors !== doors) {
+    setLast({ id: box.id, doors });
+    if (last.id === box.id && doors > last.doors) setClosed(true);
+  }
   return (
     <div className="station-body">
       <div className="station-head">
@@ -45,8 +51,8 @@ export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
             </button>
           ))}
         </div>
-        {doored && view === 'drawing' && (
-          <FormControlLabel control={<Switch size="small" checked={closed} onChange={(event) => setClosed(event.target.checked)} />} label="with its doors" />
+        {doors > 0 && view === 'drawing' && (
+          <FormControlLabel control={<Switch size="small" checked={closed} onChange={(event) => setClosed(event.target.checked)} />} label="Doors shown" />
         )}
         <SaveDrawing view={view} shown={shown} closed={closed} />
         {isShelfBox(box) && <AddShelf box={box} />}
