@@ -14,7 +14,7 @@ import {
 } from '@keen/core';
 import { Alert, Button, IconButton, Tooltip } from '@mui/material';
 import Delete from '@mui/icons-material/DeleteOutlined';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { FileInput } from '../../ui/FileInput.tsx';
@@ -34,6 +34,9 @@ const GRAINS: readonly { readonly value: LoosePart['grain']; readonly label: str
   { value: 'none', label: 'either way' },
 ];
 
+/** Rows on the page at once: each has six fields. */
+const PAGE = 20;
+
 interface Opened {
   readonly name: string;
   readonly text: string;
@@ -51,6 +54,9 @@ export function LooseParts() {
   const table = useRef<HTMLInputElement>(null);
   const drawing = useRef<HTMLInputElement>(null);
   const parts = looseInOrder(design.loose);
+  const [asked, setPage] = useState(0);
+  const page = Math.min(asked, Math.max(0, Math.ceil(parts.length / PAGE) - 1));
+  const first = page * PAGE;
   const order = (parts.at(-1)?.order ?? 0) + 1;
   const stock = parts.at(-1)?.stock ?? Object.values(design.units)[0]?.stock ?? Object.keys(products)[0]!;
   const put = (rows: readonly LoosePart[], said: string): void =>
@@ -61,6 +67,8 @@ export function LooseParts() {
     );
   const add = (): void => {
     const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
+    // It is on the last page.
+    setPage(Math.floor(parts.length / PAGE));
     put(
       [{ id: newId(), order, name: 'Part', stock, count: 1, length: pick('400 mm', '16 in'), width: pick('250 mm', '10 in'), grain: 'length', outline: [] }],
       '',
@@ -95,9 +103,22 @@ export function LooseParts() {
     <section className="loose-parts" aria-label="Parts without a cabinet">
       <h2>Parts without a cabinet</h2>
       <p className="quiet">For a jig, for a friend, drawn elsewhere: they are laid out, labelled and cut with the others.</p>
-      {parts.map((part) => (
+      {parts.slice(first, first + PAGE).map((part) => (
         <LooseRow key={part.id} part={part} />
       ))}
+      {parts.length > PAGE && (
+        <nav className="pages" aria-label="Pages of parts">
+          <Button disabled={first === 0} onClick={() => setPage(page - 1)}>
+            Previous
+          </Button>
+          <span>
+            {first + 1} to {Math.min(first + PAGE, parts.length)} of {parts.length} parts
+          </span>
+          <Button disabled={first + PAGE >= parts.length} onClick={() => setPage(page + 1)}>
+            Next
+          </Button>
+        </nav>
+      )}
       {notes && (
         <Alert severity="info" onClose={() => setNotes(null)}>
           Of “{notes.name}”: {notes.notes.join('; ')}.
@@ -134,7 +155,7 @@ export function LooseParts() {
 }
 
 /** An outline has its size from its drawing: only a rectangle is typed. */
-function LooseRow({ part }: { readonly part: LoosePart }) {
+const LooseRow = memo(function LooseRow({ part }: { readonly part: LoosePart }) {
   const { products } = useAppSelector(selectAvailable);
   const unit = useDisplayUnit();
   const { apply, leave } = useEdit();
@@ -182,7 +203,7 @@ function LooseRow({ part }: { readonly part: LoosePart }) {
       </IconButton>
     </div>
   );
-}
+});
 
 /** Its shape in small; arcs as their chords' arcs. */
 function Outline({ part: { outline, length, width, name } }: { readonly part: LoosePart }) {

@@ -110,3 +110,15 @@ describe('files', () => {
     expect(loose(store)).toEqual([]);
   });
 });
+
+test('hundreds are shown a page at a time; one that is added is on the page that opens', () => {
+  const store = shown(...Array.from({ length: 260 }, (_, n) => part(`p${n}`, { order: n + 1, name: `Tray ${n + 1}` })));
+  expect(screen.getAllByRole('group')).toHaveLength(20);
+  expect(screen.getByText('1 to 20 of 260 parts')).toBeTruthy();
+  expect(document.querySelectorAll('*').length).toBeLessThan(4000);
+  fireEvent.click(screen.getByRole('button', { name: 'Next' }));
+  expect(screen.getByRole('group', { name: 'Tray 21' })).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Add a part' }));
+  expect(loose(store)).toHaveLength(261);
+  expect(screen.getByText('261 to 261 of 261 parts')).toBeTruthy();
+});

@@ -1,5 +1,5 @@
 /** The wall to scale from the front: studs, bands, what is on it, rails, cabinets. Drag a cabinet or a thing; the pane has the typed twin. */
-import { cableBands, ceilingAt, floorAt, tapeTextWithUnit, thingsInOrder, toMm, type Length } from '@keen/core';
+import { cableBands, ceilingAt, floorAt, tapeTextWithUnit, thingsInOrder, toMm, type Entered, type Length } from '@keen/core';
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DimensionLine } from '../../ui/DimensionLine.tsx';
@@ -11,7 +11,7 @@ import { picked } from '../project/view.slice.ts';
 import { useNavigate, useParams } from 'react-router';
 import { GhostUnit, Holes, Outline, Rails, StudLines, Thing, UnitOnWall, type View } from './WallLayers.tsx';
 import type { Layer } from './layers.ts';
-import { draggedTo, stepped } from './useWallDrag.ts';
+import { draggedTo, stepped, straight } from './useWallDrag.ts';
 
 const ROOM = { left: 58, right: 20, top: 26, bottom: 40 } as const;
 /** A drag snaps within so many px. */
@@ -38,6 +38,8 @@ interface Drag {
   readonly start: { readonly along: number; readonly up: number };
   readonly moved: boolean;
   readonly to: string;
+  /** Where it would land if it were let go here; nothing is changed before that. */
+  readonly landed: { readonly along: Entered; readonly up: Entered } | null;
 }
 
 function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly width: number; readonly height: number }) {
@@ -71,43 +73,51 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
     svg.current?.setPointerCapture(event.pointerId);
     const start =
       kind === 'unit' ? { along: units[id]!.place.along.nm, up: units[id]!.place.up.nm } : { along: wall.things[id]!.left.nm, up: wall.things[id]!.up.nm };
-    setDrag({ kind, id, from: at(event), start, moved: false, to: '' });
+    setDrag({ kind, id, from: at(event), start, moved: false, to: '', landed: null });
     if (kind === 'thing') dispatch(picked({ kind: 'thing', id }));
     else dispatch(picked(null));
   };
   const move = (event: PointerEvent): void => {
     if (!drag) return;
     const [px, py] = at(event);
-    const [dx, dy] = [px - drag.from[0], py - drag.from[1]];
+    const [dx, dy] = straight(px - drag.from[0], py - drag.from[1], event.pointerType === 'touch');
     if (!drag.moved && Math.hypot(dx, dy) < 4) return;
     const to = { along: drag.start.along + (dx / scale) * 1e6, up: drag.start.up - (dy / scale) * 1e6 };
     const reach = event.altKey ? 0 : (SNAP_PX / scale) * 1e6;
     if (drag.kind === 'unit') {
-      const landed = draggedTo(wall, plan, drag.id, to, reach, units[drag.id]!.unit);
-      setDrag({ ...drag, moved: true, to: landed.to });
-      apply(
-        [
-          { path: ['units', drag.id, 'place', 'along'], value: landed.along },
-          { path: ['units', drag.id, 'place', 'up'], value: landed.up },
-        ],
-        `${drag.id}.place`,
-      );
+      const { to: words, ...landed } = draggedTo(wall, plan, drag.id, to, reach, units[drag.id]!.unit);
+      // Its height, or its place along the wall, was left alone.
+      const { place } = units[drag.id]!;
+      setDrag({ ...drag, moved: true, to: words, landed: { along: dx === 0 ? place.along : landed.along, up: dy === 0 ? place.up : landed.up } });
     } else {
-      setDrag({ ...drag, moved: true });
-      apply(
-        [
-          { path: ['wall', 'things', drag.id, 'left'], value: stepped(to.along, unit) },
-          { path: ['wall', 'things', drag.id, 'up'], value: stepped(to.up, unit) },
-        ],
-        `${drag.id}.thing`,
-      );
+      const thing = wall.things[drag.id]!;
+      const landed = { along: dx === 0 ? thing.left : stepped(to.along, unit), up: dy === 0 ? thing.up : stepped(to.up, unit) };
+      setDrag({ ...drag, moved: true, landed });
     }
   };
   const drop = (): void => {
     if (drag && !drag.moved && drag.kind === 'unit') void navigate(`/project/${projectId}/${drag.id}/wall`);
+    if (drag?.landed) {
+      const [along, up] =
+        drag.kind === 'unit'
+          ? (['along', 'up'] as const).map((key) => ['units', drag.id, 'place', key])
+          : (['left', 'up'] as const).map((key) => ['wall', 'things', drag.id, key]);
+      apply(
+        [
+          { path: along!, value: drag.landed.along },
+          { path: up!, value: drag.landed.up },
+        ],
+        `${drag.id}.place`,
+      );
+    }
     leave();
     setDrag(null);
   };
+  /** How far what is dragged is drawn from where it is, px. */
+  const shiftOf = (kind: Drag['kind'], id: string): string | undefined =>
+    drag?.landed && drag.kind === kind && drag.id === id
+      ? `translate(${((drag.landed.along.nm - drag.start.along) / 1e6) * scale} ${((drag.start.up - drag.landed.up.nm) / 1e6) * scale})`
+      : undefined;
   const order = [...plan.units.map(({ id }) => ({ kind: 'unit' as const, id })), ...thingsInOrder(wall).map(({ id }) => ({ kind: 'thing' as const, id }))];
   /** Arrows go from one to the next; with Shift they move the one that is chosen by the display step. */
   const keys = (event: KeyboardEvent): void => {
@@ -213,17 +223,15 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
         />
       )}
       {thingsInOrder(wall).map((thing) => (
-        <Thing key={thing.id} thing={thing} view={view} lit={chosen?.kind === 'thing' && chosen.id === thing.id} onTake={take('thing', thing.id)} />
+        <g key={thing.id} transform={shiftOf('thing', thing.id)}>
+          <Thing thing={thing} view={view} lit={chosen?.kind === 'thing' && chosen.id === thing.id} onTake={take('thing', thing.id)} />
+        </g>
       ))}
       <Rails plan={plan} view={view} chosen={chosen?.kind === 'rail' ? chosen.id : null} onPick={(id) => dispatch(picked({ kind: 'rail', id }))} />
       {plan.units.map((unitPlan) => (
-        <UnitOnWall
-          key={unitPlan.id}
-          unitPlan={unitPlan}
-          view={view}
-          lit={shown?.box.id === unitPlan.id && chosen === null}
-          onTake={take('unit', unitPlan.id)}
-        />
+        <g key={unitPlan.id} transform={shiftOf('unit', unitPlan.id)}>
+          <UnitOnWall unitPlan={unitPlan} view={view} lit={shown?.box.id === unitPlan.id && chosen === null} onTake={take('unit', unitPlan.id)} />
+        </g>
       ))}
       {shown && <GhostUnit unitId={shown.box.id} view={view} />}
       {layers.has('holes') && plan.units.map((unitPlan) => <Holes key={unitPlan.id} unitPlan={unitPlan} wall={wall} plan={plan} view={view} />)}

@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import { entered, plan, starterWorkshop, type Design } from '@keen/core';
 import { DESIGN } from '../../test/print-room.ts';
-import { draggedTo, stepped } from './useWallDrag.ts';
+import { draggedTo, stepped, straight } from './useWallDrag.ts';
 
 const ink = DESIGN.units['ink']!;
 const design: Design = {
@@ -54,4 +54,11 @@ test('the end of the wall is a place too, and with Alt held nothing pulls', () =
 test('steps of an inch tape are sixteenths', () => {
   expect(stepped(25.4e6 * 10.03, 'in').text).toBe('10 in');
   expect(stepped(25.4e6 * 10.1, 'in').text).toBe('10.125 in');
+});
+test('a drag along the wall leaves the height alone, one upwards the place along it; a finger strays further', () => {
+  expect(straight(80, 4, false)).toEqual([80, 0]);
+  expect(straight(80, 6, false)).toEqual([80, 6]);
+  expect(straight(80, 15, true)).toEqual([80, 0]);
+  expect(straight(80, 25, true)).toEqual([80, 25]);
+  expect(straight(-3, -40, false)).toEqual([0, -40]);
 });

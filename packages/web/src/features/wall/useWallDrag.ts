@@ -1,4 +1,4 @@
-/** Dragging a cabinet over the wall: it snaps to studs, other cabinets, rails and the wall's ends; the edit is made on every move and is one undo. */
+/** Dragging a cabinet over the wall: it snaps to studs, other cabinets, rails and the wall's ends; the edit is made where it is let go. */
 import { entered, NM_PER, snap, studsOf, type DisplayUnit, type Entered, type Plan, type SnapTarget, type Wall } from '@keen/core';
 
 const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
@@ -48,4 +48,13 @@ export function draggedTo(wall: Wall, plan: Plan, id: string, at: { along: numbe
   const up = toRail.to ? toRail : toEdge;
   const words = [along.to, up.to].filter((to) => to !== null).map((to) => SNAP_WORDS[to]);
   return { along: along.to ? exact(along.at) : stepped(along.at, unit), up: up.to ? exact(up.at) : stepped(up.at, unit), to: words.join(', ') };
+}
+
+/** A finger that goes along the wall means no more than that: the other way counts from here on, px. */
+const STRAY_PX = { touch: 20, mouse: 5 } as const;
+
+/** A drag without the stray of a hand across it. */
+export function straight(dx: number, dy: number, isTouch: boolean): [number, number] {
+  const stray = isTouch ? STRAY_PX.touch : STRAY_PX.mouse;
+  return Math.abs(dx) >= Math.abs(dy) ? [dx, Math.abs(dy) < stray ? 0 : dy] : [Math.abs(dx) < stray ? 0 : dx, dy];
 }
