@@ -30,6 +30,8 @@ export interface LengthFieldProps {
 interface Draft {
   readonly text: string;
   readonly from: Entered | null;
+  /** What was last passed on. */
+  readonly told: Entered | null;
   /** The field was left: its text is the value's again, and only the line under it stays for a moment. */
   readonly left?: true;
 }
@@ -49,6 +51,12 @@ export function LengthField({
   onCommit,
 }: LengthFieldProps) {
   const [draft, setDraft] = useState<Draft | null>(null);
+  const [last, setLast] = useState(value);
+  // Changed by something else while it is being typed in, an undo: the field shows that.
+  if (last?.nm !== value?.nm) {
+    setLast(value);
+    if (draft && value?.nm !== draft.told?.nm) setDraft(null);
+  }
   const { afterPress, callOff } = useAfterPress();
   const helpId = useId();
   const text = draft && !draft.left ? draft.text : value ? typedText(value, unit) : '';
@@ -60,8 +68,8 @@ export function LengthField({
     draft && read && 'value' in read && read.value ? `${tapeTextWithUnit(read.value.nm, unit)} = ${tapeTextWithUnit(read.value.nm, other)}` : undefined;
 
   const type = (typed: string): void => {
-    setDraft((old) => ({ text: typed, from: old ? old.from : value }));
     const now = readText(typed, unit, optional, least, most);
+    setDraft((old) => ({ text: typed, from: old ? old.from : value, told: 'value' in now ? now.value : (old?.told ?? value) }));
     if ('value' in now && now.value?.nm !== value?.nm) onChange(now.value);
     else if ('value' in now && now.value && now.value.text !== value?.text) onChange(now.value);
   };

@@ -19,6 +19,13 @@ export interface NumberFieldProps {
 
 export function NumberField({ label, value, unit, least, most, whole = false, optional = false, placeholder, name, onChange, onLeave }: NumberFieldProps) {
   const [draft, setDraft] = useState<string | null>(null);
+  const [told, setTold] = useState(value);
+  const [last, setLast] = useState(value);
+  // Changed by something else while it is being typed in, an undo: the field shows that.
+  if (last !== value) {
+    setLast(value);
+    if (draft !== null && value !== told) setDraft(null);
+  }
   const helpId = useId();
   const text = draft ?? (value === null ? '' : String(Math.round(value * 1000) / 1000));
   const wrong = draft === null ? undefined : fault(draft, least, most, whole, optional);
@@ -27,7 +34,10 @@ export function NumberField({ label, value, unit, least, most, whole = false, op
 
   const type = (typed: string): void => {
     setDraft(typed);
-    if (fault(typed, least, most, whole, optional) === undefined) onChange(typed.trim() === '' ? null : Number(typed.replace(',', '.')));
+    if (fault(typed, least, most, whole, optional) !== undefined) return;
+    const now = typed.trim() === '' ? null : Number(typed.replace(',', '.'));
+    setTold(now);
+    onChange(now);
   };
   const leave = (): void => {
     if (wrong === undefined) setDraft(null);

@@ -191,3 +191,44 @@ describe('a number field', () => {
     expect(heard).toHaveBeenLastCalledWith(12.5);
   });
 });
+
+describe('changed by something else while it is typed in', () => {
+  function Undone() {
+    const [value, setValue] = useState<Entered | null>(entered('700 mm'));
+    const [count, setCount] = useState<number | null>(4);
+    return (
+      <>
+        <LengthField label="width" value={value} unit="mm" onChange={setValue} />
+        <NumberField label="count" value={count} whole least={1} most={900} onChange={setCount} />
+        <button
+          onClick={() => {
+            setValue(entered('700 mm'));
+            setCount(4);
+          }}
+        >
+          Undo
+        </button>
+      </>
+    );
+  }
+  const undo = (): void => act(() => screen.getByText('Undo').click());
+
+  test('a length shows what it is again, and a key after that starts from it', async () => {
+    render(<Undone />);
+    await userEvent.clear(box());
+    await userEvent.type(box(), '760 mm');
+    undo();
+    expect(box().value).toBe('700');
+    await userEvent.type(box(), '{Backspace}');
+    expect(box().value).toBe('70');
+  });
+
+  test('so does a number', async () => {
+    render(<Undone />);
+    const count = screen.getByLabelText<HTMLInputElement>('count');
+    await userEvent.clear(count);
+    await userEvent.type(count, '12');
+    undo();
+    expect(count.value).toBe('4');
+  });
+});

@@ -1,6 +1,6 @@
 /** @jest-environment ./src/test/browser.mjs */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { cleanup, render } from '@testing-library/react';
+import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useHotkeys, type Hotkey } from './useHotkeys.ts';
 
@@ -30,5 +30,20 @@ describe('shortcuts', () => {
     const { getByLabelText } = render(<Page hotkeys={hotkeys} />);
     await userEvent.type(getByLabelText('field'), '1?');
     expect(ran).toEqual([]);
+  });
+
+  test('single keys do nothing under a dialog or a menu; undo does', async () => {
+    const { ran, hotkeys } = table();
+    render(
+      <>
+        <Page hotkeys={hotkeys} />
+        <div role="dialog">
+          <button>Print</button>
+        </div>
+      </>,
+    );
+    screen.getByText('Print').focus();
+    await userEvent.keyboard('1?{Control>}z{/Control}');
+    expect(ran).toEqual(['Ctrl+Z']);
   });
 });

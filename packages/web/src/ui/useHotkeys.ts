@@ -14,6 +14,8 @@ export function useHotkeys(hotkeys: readonly Hotkey[]): void {
       const control = event.ctrlKey || event.metaKey;
       const typing = event.target instanceof HTMLElement && (event.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName));
       if (typing && !control) return;
+      // What lies over the page has the keyboard to itself: a menu goes to its rows by their first letters.
+      if (!control && event.target instanceof Element && event.target.closest('[role="dialog"], [role="menu"], [role="listbox"]')) return;
       const pressed = `${control ? 'Ctrl+' : ''}${control && event.shiftKey ? 'Shift+' : ''}${event.key.length === 1 ? event.key.toUpperCase() : event.key}`;
       const hotkey = hotkeys.find(({ keys }) => keys.toUpperCase() === pressed.toUpperCase());
       // Ctrl+Z inside a field belongs to the field while something is typed there.

@@ -43,7 +43,7 @@ interface Answers {
   readonly studs: Entered | null;
 }
 
-const START: Readonly<Record<DisplayUnit, Answers>> = {
+export const START: Readonly<Record<DisplayUnit, Answers>> = {
   mm: {
     name: '',
     unit: 'mm',
@@ -67,6 +67,21 @@ const START: Readonly<Record<DisplayUnit, Answers>> = {
     studs: entered('16 in'),
   },
 };
+
+/** The answers with what nobody has touched as it is usual in another unit; what was entered stays. */
+export function answersIn(unit: DisplayUnit, answers: Answers): Answers {
+  const [from, to] = [START[answers.unit], START[unit]];
+  const kept = <K extends 'width' | 'height' | 'depth' | 'studs'>(key: K): Answers[K] => (answers[key]?.text === from[key]?.text ? to[key] : answers[key]);
+  return {
+    ...answers,
+    unit,
+    width: kept('width'),
+    height: kept('height'),
+    depth: kept('depth'),
+    studs: kept('studs'),
+    stock: answers.stock === from.stock ? to.stock : answers.stock,
+  };
+}
 
 export function Component() {
   const [answers, setAnswers] = useState<Answers>(START.mm);
@@ -130,11 +145,7 @@ export function Component() {
                 onChange={(event) => set({ name: event.target.value.slice(0, 80) })}
                 slotProps={{ inputLabel: { shrink: true } }}
               />
-              <UnitToggle
-                spelled
-                unit={answers.unit}
-                onChange={(unit) => setAnswers({ ...START[unit], name: answers.name, shelves: answers.shelves, preset: answers.preset })}
-              />
+              <UnitToggle spelled unit={answers.unit} onChange={(unit) => setAnswers(answersIn(unit, answers))} />
               {length('width', 'width', 100, 3000)}
               {length('height', 'height', 100, 2700)}
               {length('depth', 'depth', 60, 900)}

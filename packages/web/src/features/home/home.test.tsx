@@ -1,7 +1,7 @@
 /** @jest-environment ./src/test/browser.mjs */
 /** The room and the first three questions, against a server that answers what each test has it answer. */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { designCodec, isShelfBox, starterWorkshop, workshopCodec, writeProjectText, type Design } from '@keen/core';
+import { designCodec, entered, isShelfBox, starterWorkshop, workshopCodec, writeProjectText, type Design } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
@@ -11,7 +11,7 @@ import { answerWith, type Answer, type Asked } from '../../test/answers.ts';
 import { DESIGN, READINGS } from '../../test/print-room.ts';
 import type { ProjectRow } from '../../app/api.ts';
 import { Component as HomePage } from './HomePage.tsx';
-import { Component as NewCabinetPage } from './NewCabinetPage.tsx';
+import { answersIn, Component as NewCabinetPage, START } from './NewCabinetPage.tsx';
 
 let restore = (): void => {};
 afterEach(() => {
@@ -278,4 +278,10 @@ describe('a new cabinet', () => {
     const notes = within(await screen.findByRole('complementary', { name: 'Noted for next time' }));
     expect(notes.getAllByRole('listitem').map(({ textContent }) => textContent)).toEqual(['Tape the slots (Ink cupboard)']);
   });
+});
+
+test('another unit keeps what was entered, and gives what is usual there for what was not', () => {
+  const asked = { ...START.mm, name: 'Drying cupboard', width: entered('812 mm'), shelves: 5 };
+  expect(answersIn('in', asked)).toEqual({ ...START.in, name: 'Drying cupboard', width: entered('812 mm'), shelves: 5 });
+  expect(answersIn('mm', answersIn('in', asked))).toEqual(asked);
 });
