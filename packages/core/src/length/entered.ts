@@ -4,6 +4,7 @@
  */
 import { accept, type Outcome } from '../problem/problem.ts';
 import { nanometres, NM_PER, type DisplayUnit, type Length } from './length.ts';
+import { tapeText } from './format.ts';
 import { parseLength, type ParseOptions } from './parse.ts';
 
 export interface Entered {
@@ -37,8 +38,12 @@ export function entered(text: string): Entered {
 /** A length that was worked out, to the nanometre, as if it had been typed in millimetres. Throws a RangeError on one that is not whole. */
 export const exactly = (nm: number): Entered => ({ text: `${nm / NM_PER.mm} mm`, nm: nanometres(nm) });
 
+const WORKED_OUT = /^-?\d+\.\d{4,} ?(mm|in)$/;
+
 /** What to put back into a field shown in `unit`: as typed, without the unit when it is the field's own. */
-export function typedText({ text }: Entered, unit: DisplayUnit): string {
+export function typedText({ text, nm }: Entered, unit: DisplayUnit): string {
+  // Nobody types so many decimals: it was worked out, and is said as the tape says it.
+  if (WORKED_OUT.test(text)) return unit === 'in' ? tapeText(nm, unit) : String(Math.round(nm / 1e5) / 10);
   const own = new RegExp(`^(.*?)\\s*${unit}$`).exec(text);
   if (!own) return text;
   const bare = own[1]!.trim();

@@ -61,7 +61,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'sag':
       return {
-        says: `${capital(labelWords(finding.name))} will show a sag of ${sagText(finding.laterMm, unit)} in years under ${massText(finding.kg, unit)}; more than ${sagText(finding.limitMm, unit)} can be seen.`,
+        says: `${capital(labelWords(finding.name))} will show a sag of ${sagText(finding.laterMm, unit)} in years under ${finding.kg < 0.05 ? 'its own weight' : massText(finding.kg, unit)}; more than ${sagText(finding.limitMm, unit)} can be seen.`,
         why: 'About looks only: it does not enter the hanging.',
       };
     case 'shelf-breaks':
