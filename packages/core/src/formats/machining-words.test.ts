@@ -48,7 +48,7 @@ function readBack(words: string, line: PartLine, panel: ResolvedPanel): Read | n
 describe.each(FAMILY_IDS)('of a %s', (family) => {
   test('every slot stands where its words say', () => {
     let seen = 0;
-    for (let seed = 1; seed <= 40; seed++) {
+    for (let seed = 1; seed <= 16; seed++) {
       const { design, record, workshop } = randomProject(seed, { family, changed: [0.15, 0.4][seed % 2]! });
       const made = plan(design, record, workshop);
       for (const line of made.parts) {
@@ -73,6 +73,6 @@ describe.each(FAMILY_IDS)('of a %s', (family) => {
         }
       }
     }
-    if (family !== 'slab' && family !== 'mitred-box' && family !== 'fold-down') expect(seen).toBeGreaterThan(15);
+    if (family !== 'slab' && family !== 'mitred-box' && family !== 'fold-down') expect(seen).toBeGreaterThan(5);
   });
 });

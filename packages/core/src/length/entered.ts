@@ -13,7 +13,9 @@ export interface Entered {
 }
 
 /** Text typed in a field whose unit is `unit`, as an Entered: '32 - 2*3/4' typed in inches is kept as '(32 - 2*3/4) in'. */
-export function enter(typed: string, unit: DisplayUnit, where?: string): Outcome<Entered> {
+export function enter(given: string, unit: DisplayUnit, where?: string): Outcome<Entered> {
+  // As a tape is read out, and as cut lists say it: the mark is what is meant.
+  const typed = given.replace(/ +(strong|shy)(?= *(mm|in|"|″)? *$)/i, '');
   const parsed = parseLength(typed, where === undefined ? { unit } : { unit, where });
   if (!parsed.ok) return parsed;
   const { nm, ownUnit, expression } = parsed.value;

@@ -16,7 +16,7 @@ export const notFound = (what: string, where: string): ProblemException =>
   new ProblemException(404, { code: 'not-found', message: `there is no ${what}`, where, accepted: `a ${what} that exists` });
 
 /** Someone else saved first. */
-export const stale = (base: number, current: { revision: number; document: Json }): ProblemException =>
+export const stale = (base: number, current: { revision: number; document: Json; session?: string }): ProblemException =>
   new ProblemException(
     409,
     { code: 'stale', message: `version ${base} was changed elsewhere; it is now ${current.revision}`, where: 'base', accepted: `${current.revision}` },

@@ -166,13 +166,18 @@ export class ProjectsService {
     return old;
   }
 
-  /** Replaces the document when nobody else has since `base`; throws 409 with the current one otherwise. */
-  /** `restoredFrom`: the version it brings back; null for an edit. */
+  /**
+   * Replaces the document when nobody has since `base`; throws 409 with the current one otherwise, and whose it is: a tab knows its own earlier
+   * save by it. `restoredFrom`: the version it brings back; null for an edit.
+   */
   async save(id: string, base: number, session: string, value: object, restoredFrom: number | null = null): Promise<{ revision: number }> {
     const design = designCodec.read(value, 'document');
     const saved = await transacted(this.sequelize, async (transaction) => {
       const project = await this.locked(id, transaction);
-      if (project.revision !== base) throw stale(base, { revision: project.revision, document: project.document });
+      if (project.revision !== base) {
+        const last = await this.revisions.findOne({ where: { projectId: id }, order: [['number', 'DESC']], attributes: ['session'], transaction });
+        throw stale(base, { revision: project.revision, document: project.document, session: last?.session ?? '' });
+      }
       checkProducts(design, await this.workshop.read(transaction));
       const revision = await this.write(project, design, session, transaction, restoredFrom);
       // A layout may arrive after the cuts that were ticked on it.

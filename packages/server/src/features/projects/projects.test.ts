@@ -62,7 +62,12 @@ describe('saving', () => {
     const { id, document } = await fresh();
     await save(id, 1, withWidth(document, '710 mm'), 'a').expect(200);
     const { body } = await save(id, 1, withWidth(document, '690 mm'), 'b').expect(409);
-    expect(body).toMatchObject({ code: 'stale', where: 'base', accepted: '2', current: { revision: 2, document: { units: { ink: { width: '710 mm' } } } } });
+    expect(body).toMatchObject({
+      code: 'stale',
+      where: 'base',
+      accepted: '2',
+      current: { revision: 2, session: 'a', document: { units: { ink: { width: '710 mm' } } } },
+    });
     expect((await read(id))['document'].units.ink.width).toBe('710 mm');
   });
 

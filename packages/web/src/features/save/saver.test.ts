@@ -192,6 +192,22 @@ describe('someone else saved first', () => {
     expect(save()).toBe('saved');
   });
 
+  test('its own earlier save, that got through while the page was loaded again, is nobody else', async () => {
+    const document = JSON.parse(JSON.stringify(designCodec.write(design))) as any;
+    document.units.ink.width = '590 mm';
+    const own = (): Answer => ({
+      status: 409,
+      body: { code: 'stale', message: '', where: 'base', accepted: '9', current: { revision: 9, document, session: sent[0]!.body.session } },
+    });
+    answers = [own, ok(10)];
+    set('width', '610 mm');
+    await pass(600);
+    expect(store.getState().project.open!).toMatchObject({ twoVersions: null, base: { revision: 9 } });
+    await pass(600);
+    expect(sent[1]!.body).toMatchObject({ base: 9, document: { units: { ink: { width: '610 mm' } } } });
+    expect(save()).toBe('saved');
+  });
+
   test('what does not is put to the person, and nothing is sent until they have said', async () => {
     answers = [() => theirs((document) => (document.units.ink.width = '590 mm')), ok(10)];
     set('width', '610 mm');

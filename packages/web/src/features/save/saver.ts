@@ -29,7 +29,8 @@ const RETRY_MS = [1000, 2000, 4000, 8000];
 class AnswerLost extends Error {}
 
 interface Stale extends Problem {
-  readonly current: { readonly revision: number; readonly document: Json };
+  /** `session`: the tab whose save it is. */
+  readonly current: { readonly revision: number; readonly document: Json; readonly session?: string };
 }
 
 export interface Saver {
@@ -173,6 +174,8 @@ export function startSaver(store: Store, session: string): Saver {
     const theirs = designCodec.read(current.document, 'document');
     // What the server has is what was sent: an earlier attempt got through, only its answer did not.
     if (sameJson(current.document, designCodec.write(sent))) return void store.dispatch(saveDone({ revision: current.revision, design: sent, at: Date.now() }));
+    // This tab's own save, that got through while the tab was loaded again: what it holds now came after that.
+    if (current.session === session) return void store.dispatch(saveDone({ revision: current.revision, design: theirs, at: Date.now() }));
     const { merged: both, conflicts } = merge(designCodec.write(project.base.design), designCodec.write(project.design), current.document);
     const read = conflicts.length === 0 ? outcomeOf(() => designCodec.read(both, 'document')) : undefined;
     if (read?.ok) store.dispatch(merged({ design: read.value, theirs, revision: current.revision }));
