@@ -73,6 +73,6 @@ describe.each(FAMILY_IDS)('of a %s', (family) => {
         }
       }
     }
-    if (family !== 'slab' && family !== 'mitred-box' && family !== 'fold-down') expect(seen).toBeGreaterThan(5);
+    if (family !== 'slab' && family !== 'mitred-box' && family !== 'fold-down' && family !== 'tool-till') expect(seen).toBeGreaterThan(5);
   });
 });
