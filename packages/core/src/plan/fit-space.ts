@@ -6,7 +6,7 @@ import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish } from '../wall/free-space.ts';
 import type { Block, Rect } from '../wall/placed.ts';
 import type { Design } from './design.ts';
-import type { Edit, EditStep } from './edit.ts';
+import { applyEdit, type Edit, type EditStep } from './edit.ts';
 import type { Proposed } from './propose-box.ts';
 import { canBeEntered, withoutStops, type Tried } from './settling.ts';
 
@@ -40,11 +40,18 @@ export function* fillRoom(tried: Tried, box: UnitDesign, room: Rect): Generator<
     const edit = sizedTo(box, room, wide, high);
     if (!edit.every((step) => canBeEntered(tried.design, step))) continue;
     const filled = withoutStops(tried, box.id, edit);
+    // A fix that moved it out of the room fills no room.
+    if (!liesIn(tried, box.id, filled, room)) continue;
     if (sizeable(filled) === 0) return filled;
     if (!best || sizeable(filled) < sizeable(best)) best = filled;
     yield null;
   }
   return best ?? { edit: [], stops: [] };
+}
+
+function liesIn({ planner, design, record, workshop }: Tried, id: string, { edit }: Proposed, { left, right, bottom, top }: Rect): boolean {
+  const block = planner.plan(applyEdit(design, edit), record, workshop).byId.get(id)?.block;
+  return block !== undefined && block.left >= left && block.right <= right && block.bottom >= bottom && block.top <= top;
 }
 
 /** What no other size settles: it is for the wall, or for what is known of it. */
