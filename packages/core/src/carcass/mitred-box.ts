@@ -167,7 +167,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
 }
 
 /** A spacer behind a ring is at least this share of its width long. [A] */
-const SPACER_SHARE = 1 / 4;
+const SPACER_SHARE = 1 / 10;
 
 /** The lowest stretch of a ring that is wide enough behind it for a spacer so high: a ring that stands on a corner has none at its foot. */
 function footOf(corners: readonly Point[], high: number, width: number): { left: Length; length: Length; up: Length } {

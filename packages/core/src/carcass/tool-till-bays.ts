@@ -141,11 +141,13 @@ export function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Meeting[
   const glued = jointOf(box, 'butt', { fastening: null });
   const loose = { ...glued, glue: false };
   const strip = id(base, 'ledge');
+  // Glued to a panel that comes out they come out with it: at the bottom they stand dry.
+  const onBottom = box.panel === 'removable' && box.dividersBy === 'glue' ? loose : glued;
   return [
     ...bays
       .slice(1)
       .flatMap(({ bay }) => [
-        meet(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', glued),
+        meet(id(base, `divider/${bay.id}`), 'start', bottom, 'reference', onBottom),
         meet(id(base, `divider/${bay.id}`), 'near', id(base, 'tilted-panel'), 'reference', box.dividersBy === 'loose' ? loose : glued),
       ]),
     ...blocks(base, bays).map((block) => meet(block.id, 'near', bottom, 'reference', glued)),

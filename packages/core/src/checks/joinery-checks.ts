@@ -3,7 +3,9 @@ import { enters, familyOf } from '../carcass/families.ts';
 import { isEndGrain } from '../hang/joint-capacity.ts';
 import { seamOf } from '../joints/drilling.ts';
 import { NM_PER, type Length } from '../length/length.ts';
+import type { Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
 import { place } from '../solid/panel.ts';
 import type { Product } from '../stock/workshop.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
@@ -189,16 +191,34 @@ function holds({ workshop }: CheckContext, product: Product, length: number, wid
   return pieces.some(({ along, across }) => (length <= along && width <= across) || (turns && width <= along && length <= across));
 }
 
+/** What stays where it is. */
+const CARCASS: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom', 'back', 'hanging-rail']);
+
+/** Parts that are meant to come out, and what is glued to them without being part of the carcass: it comes out with them. */
+function comesOutWith({ panels, meetings, byId }: ResolvedUnit): ReadonlySet<string> {
+  const out = new Set(panels.filter(({ comesOut }) => comesOut).map(({ id }) => id));
+  const glued = meetings.filter(({ joint, guest, host }) => joint.glue && !CARCASS.has(byId.get(guest)!.role) && !CARCASS.has(byId.get(host)!.role));
+  for (let size = -1; size !== out.size;) {
+    size = out.size;
+    for (const { guest, host } of glued) if (out.has(guest) || out.has(host)) out.add(guest).add(host);
+  }
+  return out;
+}
+
+const holdsIn = ({ byId }: ResolvedUnit, { guest, host }: Meeting, comingOut: ReadonlySet<string>): boolean =>
+  (comingOut.has(guest) && CARCASS.has(byId.get(host)!.role)) || (comingOut.has(host) && CARCASS.has(byId.get(guest)!.role));
+
 /** Glue on what is meant to come out, and glue that holds nothing. */
 const gluedShut: Check = (context) => {
   const { box, unit, hangInput } = context;
   const base = { check: 'glued-shut' as const, unit: box.id, severity: 'change' as const, station: 'box' as const };
   const found: Finding[] = [];
+  const comingOut = comesOutWith(unit);
   for (const meeting of unit.meetings) {
     if (!meeting.joint.glue) continue;
     const [guest, host] = [unit.byId.get(meeting.guest)!, unit.byId.get(meeting.host)!];
     const panels = [guest.id, host.id];
-    if ((guest.comesOut || host.comesOut) && !found.some(({ panels: there }) => there.includes(host.id))) {
+    if (holdsIn(unit, meeting, comingOut) && !found.some(({ panels: there }) => there.includes(host.id))) {
       const fixes = loosen(context);
       found.push({ ...base, why: 'comes-out', name: guest.name, other: host.name, panels, fixes });
     }

@@ -166,3 +166,12 @@ describe('pins at both ends of a shelf', () => {
     expect(said(box({ shelves, height: mm('691'), pins: { ...pins, fromRight: 'top' } }), 'not-mirrored')).toEqual([]);
   });
 });
+
+test('dividers glued to a panel that comes out come out with it; glued to the bottom too they would hold it in', () => {
+  const till = newUnit('tool-till');
+  if (till.family !== 'tool-till') throw new Error('a tool till was asked for');
+  const glued = aloneBox({ ...till, panel: 'removable', dividersBy: 'glue' });
+  expect(glued.findings.filter(({ check }) => check === 'glued-shut')).toEqual([]);
+  const bottoms = glued.unit.meetings.filter(({ guest, edge }) => guest.includes('/divider/') && edge === 'start');
+  expect(bottoms.every(({ joint }) => !joint.glue)).toBe(true);
+});

@@ -117,12 +117,6 @@ export const MAKING_CASES: readonly Case[] = [
   },
   {
     check: 'glued-shut',
-    edits: [inItsPlace('tool-till', { panel: 'removable' })],
-    severity: 'change',
-    says: /glued to the tilted panel, and one of them is meant to come out/,
-  },
-  {
-    check: 'glued-shut',
     edits: [ink('stock', 'pine-panel-18'), ink('shelfJoint', 'butt'), ink('shelves', {}), divided],
     severity: 'change',
     says: /Divider 1 is glued by its end grain/,
