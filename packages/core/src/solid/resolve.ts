@@ -123,7 +123,7 @@ function tearingStrips({ grain, bands }: Panel, strips: readonly Strip[], far: M
 }
 
 /** How much wider than its own width a piece is left until its slots are cut. [A] */
-const LEFT_WIDE = 3_000_000 as Length;
+export const LEFT_WIDE = 3_000_000 as Length;
 
 /** What is left on a piece's far edge while its slots are cut, to be ripped off after: nothing unless that was chosen and something would tear. */
 export const leftWide = ({ slotExit, tearing }: Pick<ResolvedPanel, 'slotExit' | 'tearing'>): Length =>

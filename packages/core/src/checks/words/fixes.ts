@@ -1,5 +1,6 @@
 /** The words of fixes: what a click will change. Those of placing, contents and the wall are in place-fixes.ts. */
 import type { DisplayUnit } from '../../length/length.ts';
+import { LEFT_WIDE } from '../../solid/resolve.ts';
 import type { FixLabel } from '../finding.ts';
 import { fineText, lengthText } from './amounts.ts';
 import { labelWords } from './labels.ts';
@@ -236,7 +237,7 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
     case 'slots-first':
       return 'Cut the slots first';
     case 'leave-wide':
-      return 'Leave those pieces 3 mm wide and rip them after their slots';
+      return `Leave those pieces ${fineText(LEFT_WIDE, unit)} oversize, and rip them to width after their slots`;
     case 'back-the-exit':
       return 'Clamp scrap behind the edge';
     case 'back-to-what-is-cut':
