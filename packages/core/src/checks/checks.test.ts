@@ -326,6 +326,7 @@ test('every check that exists is in one of the lists', () => {
     'lift-clearance': true,
     'thin-back-only': true,
     'half-misses': true,
+    'lid-room': true,
     nowhere: true,
     'stem-too-wide': true,
     'too-few-notches': true,

@@ -220,6 +220,7 @@ export type Finding = Base &
     | { readonly check: 'hits-baseboard'; readonly byNm: number; readonly outNm: number }
     | { readonly check: 'room-door'; readonly other: string; readonly depthNm: number; readonly freeNm: number }
     | { readonly check: 'door-hits'; readonly other: string; readonly wall: boolean }
+    | { readonly check: 'lid-room'; readonly name: Label; readonly freeMm: number; readonly neededMm: number }
     | { readonly check: 'head-room'; readonly other: string; readonly freeNm: number; readonly wantedNm: number }
     | { readonly check: 'cable-unknown'; readonly inBand: number; readonly unlooked: number; readonly other: string }
     | { readonly check: 'bowed-wall'; readonly bowNm: number; readonly allowedNm: number; readonly rackNm: number }

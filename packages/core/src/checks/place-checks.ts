@@ -8,7 +8,9 @@ import { leastFromEndMm } from '../hang/wall-links.ts';
 import { wallHoles } from '../hang/holes.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
+import { boundsOf } from '../solid/views.ts';
 import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from '../wall/placed.ts';
 import { nearestPlace, proposePlaces } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
@@ -75,6 +77,7 @@ function checkPlace(context: PlaceContext): Finding[] {
     ...ownDoors(context),
     ...headRoom(context),
     ...liftedUnder(context),
+    ...lidTurns(context),
     ...joinedFirst(context),
     ...halfInWay({ wall: context.wall, things: context.things, box: context.placed.box, unit: context.placed.unit }, () => elsewhere(context)),
   ];
@@ -291,13 +294,9 @@ function headRoom(context: PlaceContext): Finding[] {
     });
 }
 
-/** What hangs over it must leave the room to lift it onto its cleat; the ceiling is looked at with the cleat. */
-function liftedUnder(context: PlaceContext): Finding[] {
-  const { things, blocks, placed } = context;
-  const { block, box, unit } = placed;
-  if (!unit.hanging.rip) return [];
-  const needed = unit.hanging.rip.engagement.value + LIFT_MARGIN_MM;
-  const over = [
+/** The lowest of what hangs or stands over it, nm; Infinity where nothing does. */
+function lowestOver({ things, blocks, placed: { block } }: PlaceContext): number {
+  return [
     ...blocks.filter(({ id }) => id !== block.id),
     ...things
       .filter(blocksUnits)
@@ -306,7 +305,42 @@ function liftedUnder(context: PlaceContext): Finding[] {
   ]
     .filter((rect) => rect.left < block.right && rect.right > block.left && rect.bottom >= block.top)
     .reduce((lowest, { bottom }) => Math.min(lowest, bottom), Infinity);
-  const free = toMm((over - block.top) as Length);
+}
+
+/** A lid that turns up has to turn past whatever is over it: its thickness rises over the edge it turns about. [eq] */
+function lidTurns(context: PlaceContext): Finding[] {
+  const { wall, placed } = context;
+  const { block, box, unit } = placed;
+  if (box.front !== 'lid-up') return [];
+  const lids = unit.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, high: boundsOf(panel).high.up + toMm(panel.thickness) }));
+  const highest = lids.reduce((most, each) => (each.high > most.high ? each : most), { panel: undefined as ResolvedPanel | undefined, high: 0 });
+  if (!highest.panel) return [];
+  const needed = highest.high - toMm((block.top - block.bottom) as Length) + LID_PLAY_MM;
+  const free = toMm((Math.min(lowestCeiling(wall, block), lowestOver(context)) - block.top) as Length);
+  if (free >= needed) return [];
+  const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
+  return [
+    {
+      ...base(context),
+      check: 'lid-room',
+      severity: 'change',
+      name: highest.panel.name,
+      freeMm: free,
+      neededMm: needed,
+      panels: [highest.panel.id],
+      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: ['units', box.id, 'place', 'up'], value: up }] }] : [],
+    },
+  ];
+}
+/** [A] */
+const LID_PLAY_MM = 2;
+
+/** What hangs over it must leave the room to lift it onto its cleat; the ceiling is looked at with the cleat. */
+function liftedUnder(context: PlaceContext): Finding[] {
+  const { block, box, unit } = context.placed;
+  if (!unit.hanging.rip) return [];
+  const needed = unit.hanging.rip.engagement.value + LIFT_MARGIN_MM;
+  const free = toMm((lowestOver(context) - block.top) as Length);
   if (free >= needed) return [];
   const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
   return [

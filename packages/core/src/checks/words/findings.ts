@@ -325,6 +325,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'room-door':
     case 'door-hits':
     case 'head-room':
+    case 'lid-room':
     case 'cable-unknown':
     case 'bowed-wall':
     case 'rail-pitch':

@@ -2,6 +2,7 @@
 import type { DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { fineText, lengthText } from './amounts.ts';
+import { labelWords } from './labels.ts';
 import { capital, type Sentence } from './sentence.ts';
 
 type WallFinding = Extract<
@@ -14,6 +15,7 @@ type WallFinding = Extract<
       | 'room-door'
       | 'door-hits'
       | 'head-room'
+      | 'lid-room'
       | 'cable-unknown'
       | 'bowed-wall'
       | 'rail-pitch'
@@ -55,6 +57,11 @@ export function wallWords(finding: WallFinding, unit: DisplayUnit): Sentence {
       return {
         says: `Its door opens into ${finding.wall ? 'the side wall' : finding.other}.`,
         why: 'A door that stops before it is open blocks half of the shelves, and pries at its hinges.',
+      };
+    case 'lid-room':
+      return {
+        says: `${length(Math.max(0, Math.round(finding.freeMm * 1e6)))} free above; the ${labelWords(finding.name)} takes ${length(Math.round(finding.neededMm * 1e6))} to turn up.`,
+        why: 'Its thickness rises over the edge it turns about: it stops half open.',
       };
     case 'head-room':
       return {
