@@ -32,7 +32,10 @@ export default {
     project('exchange'),
     project('cli'),
     // The calendar's package asks for its ids by require, and in a browser's surroundings that finds no file it can read.
-    project('web', { moduleNameMapper: { '\\.css$': '<rootDir>/src/test/empty.ts', '^nanoid$': '<rootDir>/../../node_modules/nanoid/index.cjs' } }),
+    project('web', {
+      moduleNameMapper: { '\\.css$': '<rootDir>/src/test/empty.ts', '^nanoid$': '<rootDir>/../../node_modules/nanoid/index.cjs' },
+      setupFilesAfterEnv: ['<rootDir>/src/test/patience.ts'],
+    }),
     project('server', { globalSetup: '<rootDir>/src/test/database-up.mjs', globalTeardown: '<rootDir>/src/test/database-down.mjs' }),
   ],
 };
