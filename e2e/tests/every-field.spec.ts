@@ -4,7 +4,8 @@
  * KEEN_FIELDS=all.
  */
 import { expect, type Page } from '@playwright/test';
-import { FAMILIES, familyOf, entered, type FamilyId } from '@keen/core';
+import { FAMILIES, type FamilyId } from '@keen/core';
+import { freshUnitOf } from '../../packages/web/src/test/fresh-unit.ts';
 import { freshProject, open, stored, test, untilSaved, watchErrors } from './support.ts';
 
 const ALL = process.env['KEEN_FIELDS'] === 'all';
@@ -16,25 +17,12 @@ const TYPED = ['0', '-5', '', 'nonsense', '99999', '1'] as const;
 test.describe.configure({ timeout: 600_000 });
 
 /** A unit of a family as a file has it: lengths as text. */
-function unitOf(family: FamilyId): unknown {
-  const [width, height, depth] = familyOf({ family }).usual.mm.map((text) => entered(text));
-  const unit = familyOf({ family }).create({
-    id: 'ink',
-    name: 'Cabinet',
-    order: 1,
-    unit: 'mm',
-    width: width!,
-    height: height!,
-    depth: depth!,
-    stock: 'birch-18',
-    backStock: 'birch-6',
-    contents: { preset: 'general', kg: null },
-    place: { along: entered('1000 mm'), up: entered('1350 mm') },
-  });
-  return JSON.parse(
-    JSON.stringify(unit, (_key, value: unknown) => (typeof value === 'object' && value !== null && 'nm' in value && 'text' in value ? value.text : value)),
+const unitOf = (family: FamilyId): unknown =>
+  JSON.parse(
+    JSON.stringify(freshUnitOf(family, 'ink'), (_key, value: unknown) =>
+      typeof value === 'object' && value !== null && 'nm' in value && 'text' in value ? value.text : value,
+    ),
   );
-}
 
 /** Names of the number and length fields on the page, those that are typed in. */
 const typedFields = (page: Page): Promise<string[]> =>

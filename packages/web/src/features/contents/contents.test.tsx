@@ -4,8 +4,9 @@
  */
 import '@testing-library/jest-dom/jest-globals';
 import { afterEach, beforeAll, expect, test } from '@jest/globals';
-import { entered, FAMILIES, familyOf, newItem, type FamilyId, type Item, type UnitDesign } from '@keen/core';
+import { entered, FAMILIES, newItem, type FamilyId, type Item, type UnitDesign } from '@keen/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { freshUnitOf } from '../../test/fresh-unit.ts';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { picked } from '../project/view.slice.ts';
 import { ContentsReading } from './ContentsReading.tsx';
@@ -88,23 +89,7 @@ function Rows() {
   return <RowsView shown={useUnit()} />;
 }
 function rowsOf(family: FamilyId, rows: UnitDesign['rows'] = {}) {
-  const [width, height, depth] = familyOf({ family }).usual.mm.map((text) => entered(text));
-  const unit = {
-    ...familyOf({ family }).create({
-      id: 'ink',
-      name: 'Rack',
-      order: 1,
-      unit: 'mm',
-      width: width!,
-      height: height!,
-      depth: depth!,
-      stock: 'birch-18',
-      backStock: 'birch-6',
-      contents: { preset: 'general', kg: null },
-      place: { along: entered('300 mm'), up: entered('1350 mm') },
-    }),
-    rows,
-  };
+  const unit = { ...freshUnitOf(family, 'ink'), rows };
   const store = openStore([
     { path: ['units', 'ink'], value: unit },
     { path: ['items', 'tin'], value: tin },
