@@ -7,6 +7,7 @@ import { edgeDistanceMm, wallRows } from '../hang/wall-rows.ts';
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { nearest, toMm } from '../length/length.ts';
+import { isLessMm } from '../length/same-size.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
 import { lowestCeiling } from '../wall/placed.ts';
@@ -23,7 +24,7 @@ const liftClearance: Check = (context) => {
   const needed = rip.engagement.value + LIFT_MARGIN_MM;
   const ceiling = toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + unit.outside.width.value }));
   const free = ceiling - toMm(box.place.up.nm) - toMm(unit.outside.height.value);
-  if (free >= needed) return [];
+  if (!isLessMm(free, needed)) return [];
   const up = roundDown(ceiling - toMm(unit.outside.height.value) - needed, box.unit);
   return [
     {
@@ -226,12 +227,12 @@ const slimCleat: Check = (context) => {
   if (!unit.hanging.rip) return [];
   const short = toMm(unit.hanging.shortFace);
   const wanted = Math.max(LEAST_SHORT_FACE_MM, 2 * edgeDistanceMm(unit) + BETWEEN_ROWS_MM);
-  if (short >= wanted) return [];
+  if (!isLessMm(short, wanted)) return [];
   return [
     {
       check: 'slim-cleat',
       unit: box.id,
-      severity: short < 2 * edgeDistanceMm(unit) ? 'stop' : 'change',
+      severity: isLessMm(short, 2 * edgeDistanceMm(unit)) ? 'stop' : 'change',
       station: 'hang',
       shortMm: short,
       wantedMm: wanted,

@@ -3,6 +3,7 @@ import { enters, isShelfBox } from '../carcass/families.ts';
 import { canStand, columnOf, type Lot } from '../contents/arrange.ts';
 import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
+import { isLess } from '../length/same-size.ts';
 import type { CompartmentLoad } from '../parts/weights.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import { backTiltDeg, BACK_TILT_DEG, hasLip } from './held-in.ts';
@@ -73,7 +74,7 @@ function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
   const { box } = context;
   const clear = clearOf(load);
   const { out } = footprintOf(item);
-  if (out <= clear.depth) return [];
+  if (!isLess(clear.depth, out)) return [];
   const turned = { ...item, turned: !item.turned };
   const deeper = roundUp(toMm((box.depth.nm + out - clear.depth) as Length), box.unit);
   return [
@@ -96,7 +97,7 @@ function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
 function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: Lot): Finding[] {
   const clear = clearOf(load);
   const { height } = columnOf(item, clear.depth, clear.height);
-  if (height <= clear.height) return [];
+  if (!isLess(clear.height, height)) return [];
   const lying: Item = { ...item, stands: 'lying' };
   const by = toMm((height - clear.height) as Length);
   const { keptBy } = load.compartment;
@@ -153,7 +154,7 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
   };
   if (item.stands === 'in-hole' && item.hole) {
     const proud = item.height.nm - item.hole.nm;
-    if (proud < PROUD) {
+    if (isLess(proud, PROUD)) {
       const hole = roundDown(toMm((item.height.nm - PROUD) as Length), box.unit);
       const fixes: Fix[] = hole.nm > 0 ? [{ label: { key: 'shallower-hole', lengthNm: hole.nm }, edit: [setItem(item, 'hole', hole)] }] : [];
       return [{ ...base, why: 'hole', hasNm: proud, wantedNm: PROUD, fixes }];
@@ -163,7 +164,7 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
   const deepest = spots.reduce((most, { behind, foot }) => Math.max(most, behind * foot.out), 0);
   const highest = spots.reduce((most, { up, foot }) => Math.max(most, up + foot.up), 0);
   const room = load.compartment.height.value - highest;
-  if (deepest <= REACH_IN || room >= HAND_ROOM) return [];
+  if (deepest <= REACH_IN || !isLess(room, HAND_ROOM)) return [];
   const { out } = footprintOf(item);
   return [
     {

@@ -3,6 +3,7 @@ import { enters, familyOf } from '../carcass/families.ts';
 import { isEndGrain } from '../hang/joint-capacity.ts';
 import { seamOf } from '../joints/drilling.ts';
 import { NM_PER, type Length } from '../length/length.ts';
+import { isLess } from '../length/same-size.ts';
 import type { Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -69,7 +70,7 @@ const tightBack: Check = (context) => {
     ({ guest, edge, joint }) => unit.byId.get(guest)!.role === 'back' && (edge === 'near' || edge === 'far') && joint.depth > 0,
   );
   const [first] = sides;
-  if (!first || 2 * first.joint.endPlay >= LEAST_BACK_PLAY) return [];
+  if (!first || !isLess(2 * first.joint.endPlay, LEAST_BACK_PLAY)) return [];
   const fixes: Fix[] = enters(box, 'back.play')
     ? [{ label: { key: 'back-play', lengthNm: LEAST_BACK_PLAY / 2 }, edit: [{ path: inUnit(context, 'back', 'play'), value: exactly(LEAST_BACK_PLAY / 2) }] }]
     : [];

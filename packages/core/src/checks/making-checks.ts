@@ -5,6 +5,7 @@ import { drillingOf, END_IN_MM, pocketFace, seamOf } from '../joints/drilling.ts
 import { screwById } from '../joints/screws.ts';
 import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
+import { isLessMm } from '../length/same-size.ts';
 import { cutFaults } from '../solid/cut-faults.ts';
 import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -95,7 +96,11 @@ const ARM_MM = 250;
 const finishBeforeAssembly: Check = (context) => {
   const { box, unit } = context;
   if (box.finish.kind === 'none' || box.finish.when === 'before') return [];
-  const narrow = unit.compartments.find(({ width, height, depth }) => Math.min(toMm(width.value), toMm(height.value)) < HAND_MM && toMm(depth.value) > ARM_MM);
+  const narrow = unit.compartments.find(({ width, height, depth }) => {
+    const open = Math.min(toMm(width.value), toMm(height.value));
+    // One that is not open at all is a matter of its own.
+    return open > 0 && open < HAND_MM && toMm(depth.value) > ARM_MM;
+  });
   if (!narrow) return [];
   return [
     {
@@ -260,22 +265,28 @@ const wantedOf = ({ meeting, guest }: Driven): number => {
   return across === (guest.grain !== 'width') ? FROM_EDGE : END_BORED;
 };
 
+/** How far the outermost screw of a seam stands from the seam's end. */
+const fromEndMm = ({ fastening, seamMm }: Driven): number => (fastening.count > 1 ? Math.min(END_IN_MM, seamMm / (2 * fastening.count)) : seamMm / 2);
+
 const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => {
   const { box } = context;
   const screws = all.filter(({ fastening }) => fastening.by === 'screws');
   const base = { check: 'edge-split' as const, unit: box.id, severity: 'change' as const, station: 'box' as const };
-  const bare = screws.find(({ fastening }) => !fastening.pilot);
+  const bare = screws
+    .filter(({ fastening }) => !fastening.pilot)
+    .map((row) => ({ row, hasMm: fromEndMm(row), wantedMm: END_BARE * screwById(row.fastening.screw).diameterMm }))
+    .find(({ hasMm, wantedMm }) => isLessMm(hasMm, wantedMm));
   if (bare) {
-    const wantedMm = END_BARE * screwById(bare.fastening.screw).diameterMm;
+    const { row, hasMm, wantedMm } = bare;
     const fixes: Fix[] = [{ label: { key: 'drill-pilots' }, edit: [{ path: inUnit(context, 'assembly', 'pilot'), value: true }] }];
     return [
       {
         ...base,
-        name: bare.guest.name,
+        name: row.guest.name,
         why: 'pilot',
-        hasMm: Math.min(END_IN_MM, bare.seamMm / (2 * bare.fastening.count)),
+        hasMm,
         wantedMm,
-        panels: [bare.guest.id],
+        panels: [row.guest.id],
         fixes,
       },
     ];
@@ -283,10 +294,10 @@ const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => 
   const tight = screws
     .map((row) => ({
       ...row,
-      has: row.fastening.count > 1 ? Math.min(END_IN_MM, row.seamMm / (2 * row.fastening.count)) : row.seamMm / 2,
+      has: fromEndMm(row),
       wanted: Math.min(END_IN_MM, wantedOf(row) * screwById(row.fastening.screw).diameterMm),
     }))
-    .find(({ has, wanted }) => has < wanted - 1e-9);
+    .find(({ has, wanted }) => isLessMm(has, wanted));
   if (!tight) return [];
   const { guest, fastening, seamMm, has, wanted } = tight;
   const count = Math.max(1, Math.floor(seamMm / (2 * wanted)));

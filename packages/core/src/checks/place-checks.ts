@@ -7,6 +7,7 @@ import type { Hang } from '../hang/hang.ts';
 import { leastFromEndMm } from '../hang/wall-links.ts';
 import { wallHoles } from '../hang/holes.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
+import { isLess, isLessMm } from '../length/same-size.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -278,7 +279,7 @@ function headRoom(context: PlaceContext): Finding[] {
       const rect = thingRect(thing);
       const over = block.left < rect.right && rect.left < block.right;
       const free = block.bottom - rect.top;
-      if (!over || free < 0 || free >= OVER_BENCH || block.out <= thing.out.nm - HEAD_BACK) return [];
+      if (!over || free < 0 || !isLess(free, OVER_BENCH) || block.out <= thing.out.nm - HEAD_BACK) return [];
       const up = exactly(rect.top + OVER_BENCH);
       return [
         {
@@ -317,7 +318,7 @@ function lidTurns(context: PlaceContext): Finding[] {
   if (!highest.panel) return [];
   const needed = highest.high - toMm((block.top - block.bottom) as Length) + LID_PLAY_MM;
   const free = toMm((Math.min(lowestCeiling(wall, block), lowestOver(context)) - block.top) as Length);
-  if (free >= needed) return [];
+  if (!isLessMm(free, needed)) return [];
   const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
   return [
     {
@@ -341,7 +342,7 @@ function liftedUnder(context: PlaceContext): Finding[] {
   if (!unit.hanging.rip) return [];
   const needed = unit.hanging.rip.engagement.value + LIFT_MARGIN_MM;
   const free = toMm((lowestOver(context) - block.top) as Length);
-  if (free >= needed) return [];
+  if (!isLessMm(free, needed)) return [];
   const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
   return [
     {

@@ -9,12 +9,13 @@ import { isFace, type Meeting } from '../solid/meeting.ts';
 import { pocketReach } from '../joints/pockets.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
+import { isLessMm } from '../length/same-size.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 
 /** A tip may come this near to the far face. [ASSUME] */
-const TIP_COVER_MM = 3;
+export const TIP_COVER_MM = 3;
 
 /** Thread wanted in a mate that carries nothing. [ASSUME] */
 const LEAST_GRIP_MM = 12;
@@ -51,7 +52,7 @@ const wallScrew: Check = (context) => {
   const ground = groundOf(wall);
   if (ground === 'anchors' || ground === 'moving') return [];
   const { leastMm } = capacitiesOf(context.hangInput).wall;
-  if (grip < leastMm) {
+  if (isLessMm(grip, leastMm)) {
     return [
       {
         ...base,
@@ -65,7 +66,7 @@ const wallScrew: Check = (context) => {
   }
   if (!STRUCTURES[wall.structure].ribs) return [];
   const over = grip - (toMm(wall.studs.depth.nm) - TIP_COVER_MM);
-  if (over > 0)
+  if (isLessMm(0, over))
     return [
       {
         ...base,
@@ -91,17 +92,17 @@ const cabinetScrew: Check = (context) => {
   const grip = toMm(length.nm) - layers;
   const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.cabinetHalf], where: 'cabinet-half' as const, lengthNm: length.nm };
   const path = ['hanging', 'cabinetScrew', 'length'];
-  if (grip > cleat - TIP_COVER_MM)
+  if (isLessMm(cleat - TIP_COVER_MM, grip))
     return [
       {
         ...base,
         check: 'screw-too-long',
         severity: 'stop',
-        overMm: grip - (cleat - TIP_COVER_MM),
+        overMm: grip - cleat,
         fixes: shorter(context, path, screw, layers + cleat - TIP_COVER_MM),
       },
     ];
-  if (grip < LEAST_CABINET_GRIP_MM)
+  if (isLessMm(grip, LEAST_CABINET_GRIP_MM))
     return [
       {
         ...base,
@@ -128,7 +129,7 @@ const jointScrew: Check = (context) => {
   const through = Math.max(...hosts.map((host) => toMm(unit.byId.get(host)!.thickness)));
   const grip = toMm(length.nm) - through;
   const wanted = by === 'brads' ? LEAST_BRAD_GRIP_MM : Math.max(LEAST_GRIP_MM, LEAST_PENETRATION * screwById(screw).diameterMm);
-  if (grip >= wanted) return [];
+  if (!isLessMm(grip, wanted)) return [];
   return [
     {
       check: 'screw-too-short',
@@ -168,7 +169,7 @@ function pocketScrew(context: CheckContext, joined: readonly Meeting[]): Finding
   const reach = shortest(toMm(length.nm));
   const over = longest(toMm(length.nm)) - room;
   const wanted = Math.min(LEAST_GRIP_MM, room);
-  if (reach >= wanted && over <= 0) return [];
+  if (!isLessMm(reach, wanted) && !isLessMm(0, over)) return [];
   const fitting = screwById(screw).lengths.filter(({ nm }) => shortest(toMm(nm)) >= wanted && longest(toMm(nm)) <= room);
   const best = fitting.at(-1);
   const base = {
@@ -181,7 +182,7 @@ function pocketScrew(context: CheckContext, joined: readonly Meeting[]): Finding
       ? [{ label: { key: 'use-screw-length' as const, lengthNm: best.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: best }] }]
       : [],
   };
-  return over > 0
+  return isLessMm(0, over)
     ? [{ ...base, check: 'screw-too-long', severity: 'stop', overMm: over }]
     : [{ ...base, check: 'screw-too-short', severity: 'change', gripMm: Math.max(0, reach), wantedMm: wanted }];
 }
@@ -199,7 +200,7 @@ const hingeScrew: Check = (context) => {
   const most = toMm(thin.thickness) + HINGE_PLATE.side - HINGE_COVER_MM;
   const { length } = hinges.screws;
   const over = toMm(length) - most;
-  if (over <= 0) return [];
+  if (!isLessMm(0, over)) return [];
   const shortest = box.unit === 'mm' ? entered(`${Math.floor(most)} mm`) : entered(`${Math.floor(most / 3.175) / 8} in`);
   return [
     {

@@ -2,8 +2,9 @@
  * Which blanks of a unit are the same piece of wood, and which are one another's mirror image. Turning a blank over in
  * the mind is only worth it where others of its size lie otherwise, and once for all that lie alike: this runs at every key.
  */
+import { levelled } from './levelled.ts';
 import type { PartLine } from './part-line.ts';
-import { asItLies, leastTurn, mirror, type Shape } from './shape.ts';
+import { asItLies, leastTurn, levelledShapes, mirror, type Shape } from './shape.ts';
 
 type Sized = Pick<PartLine, 'id' | 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands'> & {
   /** Asked for only where another blank has the same size. */
@@ -17,34 +18,21 @@ export interface SamePieces<B> {
   readonly twinOf: ReadonlyMap<number, number>;
 }
 
+/** Sizes and places within `ONE_SIZE` are the same. */
 export function samePieces<B extends Sized>(blanks: readonly B[]): SamePieces<B> {
-  const sizes = blanks.map(sizeKey);
-  const ofSize = new Map<string, number>();
-  for (const size of sizes) ofSize.set(size, (ofSize.get(size) ?? 0) + 1);
-  /** How each blank lies, and of how many ways those of its size lie. */
-  const lies = blanks.map(({ shape, bands }, index) => (ofSize.get(sizes[index]!) === 1 ? '' : asItLies(shape(), bands)));
-  const waysOf = new Map<string, Set<string>>();
-  sizes.forEach((size, index) => {
-    const ways = waysOf.get(size);
-    if (ways) ways.add(lies[index]!);
-    else waysOf.set(size, new Set([lies[index]!]));
-  });
-  const known = new Map<string, string>();
-  /** A slab is the same piece however it is turned over. */
-  const keyOf = ({ bands, length, width }: B, size: string, shape: Shape, lying: string): string => {
-    const asked = `${size} ${lying}`;
-    const before = known.get(asked);
-    if (before !== undefined) return before;
-    const key = `${size} ${leastTurn(shape, bands, length.value, width.value)}`;
-    known.set(asked, key);
-    return key;
-  };
+  /** By blank: the same text for the same piece, and that of its mirror image where it has one of its size. */
+  const pieces = new Array<Piece>(blanks.length);
+  for (const { key, length, width, indexes } of sizesOf(blanks)) {
+    const ofSize = indexes.map((index) => blanks[index]!);
+    const texts = textsOf(ofSize, length, width);
+    indexes.forEach((index, at) => (pieces[index] = { key: `${key} ${texts[at]!.key}`, mirrored: mirroredKey(key, texts[at]!.mirrored) }));
+  }
+
   const groups: B[][] = [];
   const firstAt: number[] = [];
   const byKey = new Map<string, number>();
   blanks.forEach((blank, index) => {
-    const size = sizes[index]!;
-    const key = waysOf.get(size)!.size === 1 ? size : keyOf(blank, size, blank.shape(), lies[index]!);
+    const { key } = pieces[index]!;
     // Each cleat is ripped by itself: two equal ones stay two lines.
     const same = blank.role === 'cleat-blank' ? undefined : byKey.get(key);
     if (same !== undefined) {
@@ -56,17 +44,66 @@ export function samePieces<B extends Sized>(blanks: readonly B[]): SamePieces<B>
     firstAt.push(index);
   });
   const twinOf = new Map<number, number>();
-  groups.forEach(([first], index) => {
-    const size = sizes[firstAt[index]!]!;
-    if (twinOf.has(index) || waysOf.get(size)!.size === 1) return;
-    const other = mirror(first!.shape());
-    if (other.length === 0) return;
-    const twin = byKey.get(keyOf(first!, size, other, asItLies(other, first!.bands)));
+  firstAt.forEach((at, index) => {
+    const { mirrored } = pieces[at]!;
+    if (twinOf.has(index) || mirrored === null) return;
+    const twin = byKey.get(mirrored());
     // Each is the mirror image of the other.
     if (twin !== undefined && twin !== index) twinOf.set(index, twin).set(twin, index);
   });
   return { groups, twinOf };
 }
 
-const sizeKey = ({ role, length, width, thickness, stock, grain }: Sized): string =>
-  `${role === 'cleat-blank' ? 'cleat' : ''} ${length.value} ${width.value} ${thickness} ${stock} ${grain}`;
+/** `mirrored` is worked out only for the first of its group; null where nothing can be its mirror image. */
+interface Piece {
+  readonly key: string;
+  readonly mirrored: (() => string) | null;
+}
+
+const mirroredKey = (size: string, mirrored: Piece['mirrored']): Piece['mirrored'] => mirrored && (() => `${size} ${mirrored()}`);
+
+interface OfOneSize {
+  readonly key: string;
+  /** As `levelled` gives them. */
+  readonly length: number;
+  readonly width: number;
+  readonly indexes: readonly number[];
+}
+
+function sizesOf(blanks: readonly Sized[]): OfOneSize[] {
+  const length = levelled(blanks.map((blank) => blank.length.value));
+  const width = levelled(blanks.map((blank) => blank.width.value));
+  const thickness = levelled(blanks.map((blank) => blank.thickness));
+  const sizes = new Map<string, OfOneSize & { readonly indexes: number[] }>();
+  blanks.forEach((blank, index) => {
+    const [long, wide] = [length(blank.length.value), width(blank.width.value)];
+    const key = `${blank.role === 'cleat-blank' ? 'cleat' : ''} ${long} ${wide} ${thickness(blank.thickness)} ${blank.stock} ${blank.grain}`;
+    const size = sizes.get(key);
+    if (size) size.indexes.push(index);
+    else sizes.set(key, { key, length: long, width: wide, indexes: [index] });
+  });
+  return [...sizes.values()];
+}
+
+/** Of blanks of one size. A slab is the same piece however it is turned over. */
+function textsOf(blanks: readonly Sized[], length: number, width: number): Piece[] {
+  const alike: Piece = { key: '', mirrored: null };
+  if (blanks.length === 1) return [alike];
+  const lie = (shape: Shape, { bands }: Sized): string => asItLies(shape, bands);
+  const exact = blanks.map(({ shape }) => shape());
+  const first = lie(exact[0]!, blanks[0]!);
+  if (exact.every((shape, index) => lie(shape, blanks[index]!) === first)) return blanks.map(() => alike);
+  const known = new Map<string, string>();
+  const turned = (shape: Shape, blank: Sized): string => {
+    const lying = lie(shape, blank);
+    const before = known.get(lying);
+    if (before !== undefined) return before;
+    const text = leastTurn(shape, blank.bands, length, width);
+    known.set(lying, text);
+    return text;
+  };
+  return levelledShapes(exact, length, width).map((shape, index) => {
+    const blank = blanks[index]!;
+    return { key: turned(shape, blank), mirrored: shape.length === 0 ? null : () => turned(mirror(shape), blank) };
+  });
+}

@@ -10,10 +10,12 @@ import type { EdgeId, Face } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
 import type { BlankBox } from './features.ts';
+import { levelled } from './levelled.ts';
 
 interface Trait {
-  /** What it is, with every measure that does not change when the piece is turned. */
   readonly what: string;
+  /** Every measure that does not change when the piece is turned. */
+  readonly sizes: readonly number[];
   readonly face: Face | 'both';
   /** From the blank's corner, whole nanometres. */
   readonly points: readonly (readonly [u: number, v: number])[];
@@ -27,33 +29,46 @@ export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drill
   const traits: Trait[] = panel.strips.map(({ kind, face, normal, near, far, from, to, depth }) => {
     const run = alongStrip(normal);
     const corner = (n: number, r: number): [number, number] => at(normal.u * n + run.u * r, normal.v * n + run.v * r);
-    return { what: `${kind} ${depth}`, face, points: [corner(near, from), corner(near, to), corner(far, from), corner(far, to)] };
+    return { what: kind, sizes: [depth], face, points: [corner(near, from), corner(near, to), corner(far, from), corner(far, to)] };
   });
   for (const cut of panel.cuts) {
     if (cut.kind === 'holes') {
       const last = cut.count - 1;
       const ends = [at(cut.at.u, cut.at.v), at(cut.at.u + cut.step.u * last, cut.at.v + cut.step.v * last)];
-      traits.push({ what: `holes ${cut.count} ${cut.diameter} ${cut.depth}`, face: cut.depth === null ? 'both' : cut.face, points: ends });
+      const through = cut.depth === null;
+      traits.push({ what: `holes ${cut.count}`, sizes: [cut.diameter, cut.depth ?? 0], face: through ? 'both' : cut.face, points: ends });
     } else if (cut.kind === 'edge-groove') {
       const { from } = notchFrame(panel, cut.edge);
-      traits.push({ what: `groove ${cut.edge} ${cut.width} ${cut.depth} ${cut.from}`, face: 'reference', points: [at(from.u, from.v)] });
+      traits.push({ what: `groove ${cut.edge}`, sizes: [cut.width, cut.depth, cut.from], face: 'reference', points: [at(from.u, from.v)] });
     } else {
       const { from, along } = notchFrame(panel, cut.edge);
       const point = at(from.u + along.u * cut.at, from.v + along.v * cut.at);
-      traits.push({ what: `notch ${cut.width} ${cut.depth} ${cut.round}`, face: 'both', points: [point] });
+      traits.push({ what: cut.round ? 'round notch' : 'notch', sizes: [cut.width, cut.depth], face: 'both', points: [point] });
     }
   }
   for (const { on, at: first, step, count, diameter, depth } of drilled) {
     const last = count - 1;
     const ends = [at(first.u, first.v), at(first.u + step.u * last, first.v + step.v * last)];
     const face = isFace(on) && depth !== null ? on : 'both';
-    traits.push({ what: `drilled ${isFace(on) ? 'face' : 'edge'} ${count} ${diameter} ${depth}`, face, points: ends });
+    traits.push({ what: `drilled ${isFace(on) ? 'face' : 'edge'} ${count}`, sizes: [diameter, depth ?? 0], face, points: ends });
   }
   if (!plain) {
     const outline = (depth: number) => sliceOf(panel.outline, depth).map(({ u, v }) => at(u * NM_PER.mm, v * NM_PER.mm));
-    traits.push({ what: 'outline', face: 'reference', points: outline(0) }, { what: 'outline', face: 'other', points: outline(panel.thickness / NM_PER.mm) });
+    const other = outline(panel.thickness / NM_PER.mm);
+    traits.push({ what: 'outline', sizes: [], face: 'reference', points: outline(0) }, { what: 'outline', sizes: [], face: 'other', points: other });
   }
   return traits;
+}
+
+/** The shapes of blanks of one size with measures that are one written alike; `length` and `width` are those of the blank, from `levelled` too. */
+export function levelledShapes(shapes: readonly Shape[], length: number, width: number): Shape[] {
+  const traits = shapes.flat();
+  const points = traits.flatMap((trait) => trait.points);
+  // Twice the middle of a chain is what a length is given as: its own mirror image lies about half of that.
+  const along = levelled(points.flatMap(([u]) => [u, length / 2 - u]));
+  const across = levelled(points.flatMap(([, v]) => [v, width / 2 - v]));
+  const size = levelled(traits.flatMap(({ sizes }) => sizes));
+  return shapes.map((shape) => shape.map((trait) => ({ ...trait, sizes: trait.sizes.map(size), points: trait.points.map(([u, v]) => [along(u), across(v)]) })));
 }
 
 const OTHER: Readonly<Record<Trait['face'], Trait['face']>> = { reference: 'other', other: 'reference', both: 'both' };
@@ -64,8 +79,8 @@ export const mirror = (shape: Shape): Shape => shape.map((trait) => ({ ...trait,
 /** A blank as it lies: what lies alike need not be turned to be known as the same. The order of its cuts counts here, so that nothing is sorted. */
 export function asItLies(shape: Shape, bands: readonly EdgeId[]): string {
   let text = bands.join();
-  for (const { what, face, points } of shape) {
-    text += `|${what} ${face}`;
+  for (const { what, sizes, face, points } of shape) {
+    text += `|${what} ${sizes.join()} ${face}`;
     for (const [u, v] of points) text += ` ${u},${v}`;
   }
   return text;
@@ -125,9 +140,9 @@ function swapped(edge: EdgeId, alongFlips: boolean, acrossFlips: boolean): EdgeI
 }
 
 function turned(shape: Shape, bands: readonly EdgeId[], { length, width, alongFlips, acrossFlips }: Turn): string {
-  const rows = shape.map(({ what, face, points }) => {
+  const rows = shape.map(({ what, sizes, face, points }) => {
     const there = points.map(([u, v]) => `${alongFlips ? length - u : u},${acrossFlips ? width - v : v}`).sort();
-    return `${what} ${alongFlips === acrossFlips ? face : OTHER[face]} ${there.join(' ')}`;
+    return `${what} ${sizes.join()} ${alongFlips === acrossFlips ? face : OTHER[face]} ${there.join(' ')}`;
   });
   return [...bands.map((edge) => swapped(edge, alongFlips, acrossFlips)), ...rows].sort().join('|');
 }

@@ -125,7 +125,7 @@ describe('slots that are cut', () => {
     expect(stripsFor(after, SHELF).map(({ near, far }) => toMm((far - near) as never))).toEqual([18.1, 18.1]);
     const found = cutFindings(after);
     expect(found.map((finding) => 'why' in finding && finding.why)).toEqual(['slot-narrow', 'slot-narrow']);
-    expect(findingWords(found[0]!, 'mm').says).toContain('is cut 18.1 mm wide; the shelf 1 measures 18.3 mm');
+    expect(findingWords(found[0]!, 'mm').says).toContain('is cut 18.1 mm wide; shelf 1 measures 18.3 mm');
   });
 
   test('do not move: a shelf planned elsewhere is said, with both places', () => {

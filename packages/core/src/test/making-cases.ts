@@ -125,7 +125,7 @@ export const MAKING_CASES: readonly Case[] = [
     check: 'not-mirrored',
     edits: [ink('shelves.s1.fixing', 'pins'), ink('pins.fromRight', 'top')],
     severity: 'change',
-    says: /pin holes at the two ends of the shelf 1 are \d.* apart in height/,
+    says: /pin holes at the two ends of shelf 1 are \d.* apart in height/,
   },
   {
     check: 'wood-movement',

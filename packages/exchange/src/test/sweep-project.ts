@@ -9,6 +9,10 @@ import { unitsGlb, unitsStl } from '../solids.ts';
 const UNITS: readonly DisplayUnit[] = ['mm', 'in'];
 /** A word no sentence should show. */
 const NONSENSE = /NaN|undefined|Infinity|\[object/;
+/** A length or mass as it is said. */
+const AMOUNT = /(?:\d[\d ]*\/\d+|\d+(?:\.\d+)?) (?:mm|in|kg|lb)(?: (?:shy|strong))?\b/g;
+/** What sets one amount against another shows two. */
+const AGAINST = /wanted|wants|needed|needs|takes|lifts|trusted with|is the (?:least|most)/;
 
 export interface SweepOptions {
   /** The shop set too, which takes a hundred times as long as the rest. */
@@ -57,6 +61,8 @@ export async function faultsOf(project: ProjectFile, { prints, solids }: SweepOp
       await tried(finding.check, () => {
         const { says, why } = findingWords(finding, unit);
         text(finding.check, `${says} ${why}`);
+        const amounts = AGAINST.test(says) ? (says.match(AMOUNT) ?? []) : [];
+        if (new Set(amounts).size < amounts.length) faults.push(`${finding.check}: two equal numbers in '${says}'`);
         for (const { label } of finding.fixes) text(`fix of ${finding.check}`, fixWords(label, unit));
       });
   }

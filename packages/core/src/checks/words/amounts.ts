@@ -15,8 +15,27 @@ export const fromShownMass = (shown: number, unit: DisplayUnit): number => (unit
 /** A hanging's percent is rounded up: 100.2 % must never read as 100. */
 export const percentText = (share: number): string => (share >= 9.99 ? 'far over' : `${Math.ceil(share * 100 - 1e-6)} %`);
 export const sagText = (mm: number, unit: DisplayUnit): string => (unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(3)} in`);
-export const lengthText = (nm: number, unit: DisplayUnit): string => tapeTextWithUnit(nm as Length, unit);
+/** As on a tape; what a tape does not show, in decimals. */
+export function lengthText(nm: number, unit: DisplayUnit): string {
+  const text = tapeTextWithUnit(nm as Length, unit);
+  return nm !== 0 && text.startsWith('0 ') ? fineText(nm, unit) : text;
+}
 export const fineText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit(nm as Length, unit);
+/** Two lengths set against one another: as on a tape, or to the hundredth of a millimetre where a tape shows them as one. */
+export function lengthsApart(a: number, b: number, unit: DisplayUnit): [string, string] {
+  const texts: [string, string] = [lengthText(a, unit), lengthText(b, unit)];
+  return texts[0] === texts[1] ? [fineText(a, unit), fineText(b, unit)] : texts;
+}
+/** Two masses set against one another, with the decimals that tell them apart. */
+export function massesApart(a: number, b: number, unit: DisplayUnit): [string, string] {
+  const texts: [string, string] = [massText(a, unit), massText(b, unit)];
+  if (texts[0] !== texts[1]) return texts;
+  const fine = (kg: number): string =>
+    `${toShownMass(kg, unit)
+      .toFixed(3)
+      .replace(/\.?0+$/, '')} ${massPerUnit(unit)}`;
+  return [fine(a), fine(b)];
+}
 /** A force as the mass it would lift: people read kilograms or pounds; newtons stand inside sums. Two figures, as forces are never known better. */
 export const forceText = (newtons: number, unit: DisplayUnit): string => `${twoFigures(toShownMass(newtons / G0, unit))} ${massPerUnit(unit)}`;
 

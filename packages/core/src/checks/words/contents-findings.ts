@@ -1,8 +1,8 @@
 /** Findings about what a unit holds, in sentences. */
 import type { DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
-import { lengthText, percentText } from './amounts.ts';
-import { labelWords } from './labels.ts';
+import { lengthsApart, lengthText, percentText } from './amounts.ts';
+import { theWords } from './labels.ts';
 import { capital, type Sentence } from './sentence.ts';
 
 type ContentsFinding = Extract<
@@ -25,41 +25,44 @@ type ContentsFinding = Extract<
 
 export function contentsWords(finding: ContentsFinding, unit: DisplayUnit): Sentence {
   const length = (nm: number): string => lengthText(nm, unit);
+  /** What there is, and what is needed or wanted, where a finding sets the two against one another. */
+  const [has, needs] =
+    'hasNm' in finding ? lengthsApart(Math.max(0, finding.hasNm), 'needsNm' in finding ? finding.needsNm : finding.wantedNm, unit) : ['', ''];
   const item = capital(finding.item);
   switch (finding.check) {
     case 'holds-too-deep':
       return {
-        says: `${item} needs ${length(finding.needsNm)} of depth; the ${labelWords(finding.name)} has ${length(finding.hasNm)}.`,
+        says: `${item} needs ${needs} of depth; ${theWords(finding.name)} has ${has}.`,
         why: 'It stands out at the front, and a door would not shut.',
       };
     case 'holds-too-tall':
       return {
-        says: `${item} needs ${length(finding.needsNm)} with room to lift it out; the ${labelWords(finding.name)} has ${length(finding.hasNm)}.`,
+        says: `${item} needs ${needs} with room to lift it out; ${theWords(finding.name)} has ${has}.`,
         why: 'It does not go in, or does not come out again.',
       };
     case 'stem-too-wide':
       return {
-        says: `${item} is ${length(finding.needsNm)} wide where a notch takes it; the notches of the ${labelWords(finding.name)} are ${length(finding.hasNm)}.`,
+        says: `${item} is ${needs} wide where a notch takes it; the notches of ${theWords(finding.name)} are ${has}.`,
         why: 'It does not go in.',
       };
     case 'too-few-notches':
       return {
-        says: `${finding.count} are to hang in the ${labelWords(finding.name)}; it has ${finding.notches} ${finding.notches === 1 ? 'notch' : 'notches'}.`,
+        says: `${finding.count} are to hang in ${theWords(finding.name)}; it has ${finding.notches} ${finding.notches === 1 ? 'notch' : 'notches'}.`,
         why: 'Each takes one.',
       };
     case 'no-room':
       return {
-        says: `${finding.count} of ${finding.item} ${finding.count === 1 ? 'finds' : 'find'} no room in the ${labelWords(finding.name)}.`,
+        says: `${finding.count} of ${finding.item} ${finding.count === 1 ? 'finds' : 'find'} no room in ${theWords(finding.name)}.`,
         why: 'What stands beside them takes the width.',
       };
     case 'cannot-grasp':
       return finding.why === 'hole'
         ? {
-            says: `${item} stands ${length(finding.hasNm)} out of its hole; ${length(finding.wantedNm)} is wanted to take hold of it.`,
+            says: `${item} stands ${has} out of its hole; ${needs} is wanted to take hold of it.`,
             why: 'Sunk too far, it has to be shaken out.',
           }
         : {
-            says: `The rear ones of ${finding.item} stand behind others with ${length(Math.max(0, finding.hasNm))} of room over them; a hand wants ${length(finding.wantedNm)}.`,
+            says: `The rear ones of ${finding.item} stand behind others with ${has} of room over them; a hand wants ${needs}.`,
             why: 'They are taken out only after the ones before them.',
           };
     case 'slot-count':

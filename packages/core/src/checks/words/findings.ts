@@ -1,11 +1,13 @@
 /** Findings in sentences: what is wrong with the numbers in it, why it matters, and what each fix does. Web, command and print say the same. */
-import type { DisplayUnit } from '../../length/length.ts';
+import { nearest, type DisplayUnit } from '../../length/length.ts';
 import type { Finding, OutsideOf } from '../finding.ts';
+import { isLessMm } from '../../length/same-size.ts';
+import { TIP_COVER_MM } from '../screw-checks.ts';
 import { capital, type Sentence } from './sentence.ts';
-import { bothMasses, fineText, forceText, lengthText, massText, percentText, sagText } from './amounts.ts';
+import { bothMasses, fineText, forceText, lengthsApart, lengthText, massesApart, massText, percentText, sagText } from './amounts.ts';
 import { contentsWords } from './contents-findings.ts';
 import { hangingWords } from './hanging-findings.ts';
-import { labelWords } from './labels.ts';
+import { labelWords, theWords } from './labels.ts';
 import { joineryWords } from './joinery-findings.ts';
 import { wallWords } from './wall-findings.ts';
 
@@ -21,10 +23,11 @@ const SCREWS_OF = {
 
 export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
   const mm = (value: number): string => lengthText(Math.round(value * 1e6), unit);
+  const apart = (a: number, b: number): [string, string] => lengthsApart(nearest(a), nearest(b), unit);
   switch (finding.check) {
     case 'nominal-thickness':
       return {
-        says: `${finding.product} ${finding.readings === 0 ? 'has not been measured' : 'was measured once'}; its slots are cut to ${fineText(finding.cutToNm, unit)} plus ${fineText(finding.playNm, unit)} play.`,
+        says: `${finding.product} ${finding.readings === 0 ? 'has not been measured' : 'was measured once'}; its slots are cut to ${fineText(finding.cutToNm, unit)} ${finding.playNm === 0 ? 'with no' : `plus ${fineText(finding.playNm, unit)}`} play.`,
         why: 'Sheets are rarely what their name says; a few tenths decide whether a shelf binds or rattles.',
       };
     case 'cannot-be-made':
@@ -34,7 +37,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             why: 'What stands beside it takes all the room there is: make the unit larger, or what takes the room smaller.',
           }
         : {
-            says: `${capital(labelWords(finding.name))} does not come up to the ${labelWords(finding.other)} with these sizes.`,
+            says: `${capital(labelWords(finding.name))} does not come up to ${theWords(finding.other)} with these sizes.`,
             why: 'The joint between the two cannot be cut; change the angle or the size last entered.',
           };
     case 'not-planned':
@@ -71,7 +74,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'shelf-outside':
       return {
-        says: `Over the ${labelWords(finding.name)} there is no room: ${lengthText(finding.overNm, unit)} too little.`,
+        says: `Over ${theWords(finding.name)} there is no room${finding.overNm > 0 ? `: ${lengthText(finding.overNm, unit)} too little` : ''}.`,
         why: 'The shelves stand in one another or outside the box.',
       };
     case 'slot-too-deep':
@@ -96,14 +99,18 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             why: 'Behind the stud there may be a cable, a pipe or the next room.',
           }
         : {
-            says: `Screws of ${lengthText(finding.lengthNm, unit)} come within ${mm(3)} of the far face, or ${mm(finding.overMm)} past that.`,
+            says: isLessMm(0, finding.overMm)
+              ? `Screws of ${lengthText(finding.lengthNm, unit)} come ${mm(finding.overMm)} out of the far face of the cabinet half.`
+              : `Screws of ${lengthText(finding.lengthNm, unit)} end ${apart(-finding.overMm, TIP_COVER_MM).join(' short of the far face of the cabinet half; ')} is the least.`,
             why: 'A tip that comes out keeps the halves from seating, and cuts fingers.',
           };
-    case 'screw-too-short':
+    case 'screw-too-short': {
+      const [grip, wanted] = apart(Math.max(0, finding.gripMm), finding.wantedMm);
       return {
-        says: `${SCREWS_OF[finding.where]} of ${lengthText(finding.lengthNm, unit)} grip ${mm(Math.max(0, finding.gripMm))}; at least ${mm(finding.wantedMm)} is needed.`,
+        says: `${SCREWS_OF[finding.where]} of ${lengthText(finding.lengthNm, unit)} grip ${grip}; at least ${wanted} is needed.`,
         why: finding.where === 'brad' ? 'Too little of it in the edge that is to hold it.' : 'Too little thread in the wood that is to hold it.',
       };
+    }
     case 'few-studs':
       return {
         says: finding.studs === 0 ? 'No stud stands behind what is screwed to the wall.' : 'Only one stud stands behind what is screwed to the wall.',
@@ -111,11 +118,10 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'no-stud-anchors':
       return { says: 'Nobody has entered where the studs are.', why: 'Screws in wallboard alone pull out. Find the studs first.' };
-    case 'lift-clearance':
-      return {
-        says: `${mm(Math.max(0, finding.freeMm))} free above the unit; lifting it onto the cleat takes ${mm(finding.neededMm)}.`,
-        why: 'It cannot be hooked over.',
-      };
+    case 'lift-clearance': {
+      const [free, needed] = apart(Math.max(0, finding.freeMm), finding.neededMm);
+      return { says: `${free} free above the unit; lifting it onto the cleat takes ${needed}.`, why: 'It cannot be hooked over.' };
+    }
     case 'thin-back-only':
       return {
         says:
@@ -148,7 +154,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       return noRoomForCutWords(finding);
     case 'half-misses':
       return {
-        says: `The cabinet half's screws miss the ${labelWords(finding.name)} by ${mm(finding.missMm)}.`,
+        says: `The cabinet half's screws miss ${theWords(finding.name)} by ${mm(finding.missMm)}.`,
         why: 'They stand above the bevel, and 2.5 of their diameters inside both pieces.',
       };
     case 'off-balance':
@@ -168,7 +174,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'lifts-off':
       return {
-        says: `The hook is ${percentText(finding.tip)} used and nothing locks it; a pull of ${forceText(finding.pullN, unit)} at the bottom unhooks it.`,
+        says: `The hook is ${percentText(finding.tip)} used and nothing locks it; ${finding.pullN < 1 ? 'the least pull' : `a pull of ${forceText(finding.pullN, unit)}`} at the bottom unhooks it.`,
         why: 'One screw through the bottom into a stud keeps it on.',
       };
     case 'unfastened':
@@ -176,16 +182,20 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: finding.half === 'wall' ? 'No screw holds the wall half.' : 'No screw holds the cabinet half.',
         why: 'Glue and friction are not counted on: the screws carry it all.',
       };
-    case 'slim-cleat':
+    case 'slim-cleat': {
+      const [short, wanted] = apart(finding.shortMm, finding.wantedMm);
       return {
-        says: `The short face of the cleat is ${mm(finding.shortMm)}; ${mm(finding.wantedMm)} is wanted.`,
+        says: `The short face of the cleat is ${short}; ${wanted} is wanted.`,
         why: 'Two rows of screws need their distance from both edges, or the strip splits.',
       };
-    case 'overhang':
+    }
+    case 'overhang': {
+      const [over, most] = apart(finding.overMm, finding.mostMm);
       return {
-        says: `The wall half stands ${mm(finding.overMm)} past the last stud on the ${finding.side}; ${mm(finding.mostMm)} is the most.`,
+        says: `The wall half stands ${over} past the last stud on the ${finding.side}; ${most} is the most.`,
         why: 'What hangs on its free end pries the last screws out.',
       };
+    }
     case 'cleat-splits':
       return {
         says: `The strip over the upper screws may split along its grain: ${percentText(finding.use)} of what it is trusted with.`,
@@ -198,7 +208,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'over-load':
       return {
-        says: `Carries ${bothMasses(finding.carriesKg, unit)} of contents; ${massText(finding.plannedKg, unit)} planned. ${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`,
+        says: `${finding.carriesKg > 0 ? `Carries ${bothMasses(finding.carriesKg, unit)} of contents; ${massesApart(finding.plannedKg, finding.carriesKg, unit)[0]} planned.` : 'It is over with nothing in it.'} ${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`,
         why: 'Over: do not hang it like this.',
       };
     case 'children':
@@ -208,7 +218,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'machine-too-small':
       return {
-        says: `${finding.mark} needs a ${finding.what} of ${lengthText(finding.sizeNm, unit)}; the saw goes to ${lengthText(finding.capacityNm, unit)}.`,
+        says: `${finding.mark} needs a ${finding.what} of ${lengthsApart(finding.sizeNm, finding.capacityNm, unit).join('; the saw goes to ')}.`,
         why: 'Another saw, a guide or a helper is needed for that cut.',
       };
     case 'too-large-for-stock':
@@ -229,7 +239,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'grain-crossed':
       return finding.how === 'neighbor'
         ? {
-            says: `The grain of the ${labelWords(finding.name)} runs across that of the ${labelWords(finding.other!)} beside it.`,
+            says: `The grain of ${theWords(finding.name)} runs across that of ${theWords(finding.other!)} beside it.`,
             why: 'Seen side by side, one looks as if it had been put in by mistake.',
           }
         : {
@@ -264,11 +274,13 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: `A sheet of ${finding.product} weighs ${massText(finding.kg, unit)}.`,
         why: `Over ${massText(finding.limitKg, unit)} it takes two people, or a first cut where it lies.`,
       };
-    case 'too-heavy-alone':
+    case 'too-heavy-alone': {
+      const [weighs, lifts] = massesApart(finding.kg, finding.limitKg, unit);
       return {
-        says: `The empty unit weighs ${massText(finding.kg, unit)}; one person lifts ${massText(finding.limitKg, unit)} to that height.`,
+        says: `The empty unit weighs ${weighs}; one person lifts ${lifts} to that height.`,
         why: 'A helper, or a ledger screwed under it to rest on.',
       };
+    }
     case 'glue-on-finish':
       return finding.why === 'faced'
         ? { says: `${finding.product} is faced: glue does not hold on it.`, why: 'Those joints count as fasteners only.' }

@@ -3,7 +3,7 @@ import type { DisplayUnit } from '../../length/length.ts';
 import { LEFT_WIDE } from '../../solid/resolve.ts';
 import type { FixLabel } from '../finding.ts';
 import { fineText, lengthText } from './amounts.ts';
-import { labelWords } from './labels.ts';
+import { labelWords, theWords } from './labels.ts';
 import { placeFixWords, type PlaceFixKey } from './place-fixes.ts';
 
 /** Every fix there are words for: another key does not compile. */
@@ -199,7 +199,7 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
     case 'notch-count':
       return `Cut ${number} notches`;
     case 'put-in':
-      return `Put it in the ${labelWords(label.name!)}`;
+      return `Put it in ${theWords(label.name!)}`;
     case 'cleat-drop':
       return `Set the cleat ${length} below the top`;
     case 'back-of':

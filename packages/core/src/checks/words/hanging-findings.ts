@@ -1,7 +1,7 @@
 /** Findings about what a unit is fixed to, what is below it and where it came to hang, in sentences. */
 import type { DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
-import { fineText, lengthText, massText, percentText } from './amounts.ts';
+import { fineText, lengthText, massesApart, percentText } from './amounts.ts';
 import type { Sentence } from './sentence.ts';
 
 type HangingFinding = Extract<
@@ -26,7 +26,7 @@ export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Senten
           why: "Wallboard crumbles slowly under a load that stays. Without its maker's rating an anchor counts as nothing.",
         };
       return {
-        says: `Loaded it weighs ${massText(finding.kg, unit)}; ${finding.ground === 'anchors' ? 'anchors in wallboard' : 'light metal studs'} are trusted with ${massText(finding.limitKg, unit)}.`,
+        says: `Loaded it weighs ${massesApart(finding.kg, finding.limitKg, unit).join(`; ${finding.ground === 'anchors' ? 'anchors in wallboard' : 'light metal studs'} are trusted with `)}.`,
         why:
           finding.ground === 'anchors'
             ? 'A load that stays creeps out of wallboard: studs must carry it.'

@@ -354,6 +354,12 @@ export function labelWords({ key, of }: Label): string {
   return of === undefined ? words : words.replace('{of}', partOfName(of));
 }
 
+/** A part in the middle of a sentence: 'the bottom', 'the bottom of drawer 1', 'the opening over shelf 3', 'shelf 3'. */
+export function theWords(label: Label): string {
+  const words = labelWords(label);
+  return /\d$/.test(words) && !/ (of|over|under|in|at|for|beside) /.test(words) ? words : `the ${words}`;
+}
+
 /** Labels whose blank is a name a person gave. */
 const NAMED: ReadonlySet<string> = new Set(['item', 'row-item', 'rail-blank']);
 

@@ -1,8 +1,8 @@
 /** Findings about where a unit hangs, in sentences. */
-import type { DisplayUnit } from '../../length/length.ts';
+import { nearest, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
-import { fineText, lengthText } from './amounts.ts';
-import { labelWords } from './labels.ts';
+import { fineText, lengthsApart, lengthText } from './amounts.ts';
+import { theWords } from './labels.ts';
 import { capital, type Sentence } from './sentence.ts';
 
 type WallFinding = Extract<
@@ -58,16 +58,17 @@ export function wallWords(finding: WallFinding, unit: DisplayUnit): Sentence {
         says: `Its door opens into ${finding.wall ? 'the side wall' : finding.other}.`,
         why: 'A door that stops before it is open blocks half of the shelves, and pries at its hinges.',
       };
-    case 'lid-room':
+    case 'lid-room': {
+      const [free, needed] = lengthsApart(nearest(Math.max(0, finding.freeMm)), nearest(finding.neededMm), unit);
       return {
-        says: `${length(Math.max(0, Math.round(finding.freeMm * 1e6)))} free above; the ${labelWords(finding.name)} takes ${length(Math.round(finding.neededMm * 1e6))} to turn up.`,
+        says: `${free} free above; ${theWords(finding.name)} takes ${needed} to turn up.`,
         why: 'Its thickness rises over the edge it turns about: it stops half open.',
       };
-    case 'head-room':
-      return {
-        says: `${length(finding.freeNm)} free over ${finding.other}; ${length(finding.wantedNm)} is wanted.`,
-        why: 'Heads meet corners over a bench.',
-      };
+    }
+    case 'head-room': {
+      const [free, wanted] = lengthsApart(finding.freeNm, finding.wantedNm, unit);
+      return { says: `${free} free over ${finding.other}; ${wanted} is wanted.`, why: 'Heads meet corners over a bench.' };
+    }
     case 'cable-unknown':
       return finding.inBand > 0
         ? {
