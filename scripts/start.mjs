@@ -182,7 +182,6 @@ async function start() {
   build(['cli']);
   await openDatabase();
   await copyBeforeUpgrade();
-  await runServer('--seed');
   await startDevices();
   stopNightly = keepNightly({
     folder: options.data,

@@ -1,8 +1,9 @@
 /**
  * Every view, wide and narrow: no text is cut off or over another with the longest fractions, axe finds nothing serious, and nothing
- * goes wrong in the page; wide in millimetres and in the dark too. One visit for all of it: opening a page is what takes the time.
+ * goes wrong in the page; wide in millimetres and in the dark too. One visit for all of it, in one window a worker: a new one compiles
+ * the whole application, which is what takes the time.
  */
-import { expect } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { loadAxe, serious } from './axe.ts';
 import { baseUrl, furnishedProject, quiet, test, watchErrors } from './support.ts';
 import { textFaults } from './text-faults.ts';
@@ -12,7 +13,9 @@ const WIDE = { width: 1280, height: 800 };
 const NARROW = { width: 390, height: 844 };
 
 let project: string;
-test.beforeAll(async () => {
+let page: Page;
+test.beforeAll(async ({ browser }) => {
+  page = await browser.newPage();
   project = await furnishedProject((file) => {
     const { ink, type } = file['design'].units;
     // 31/32 everywhere, so that every size is as long as a size can be.
@@ -27,10 +30,14 @@ test.beforeAll(async () => {
   });
 });
 
+test.afterAll(() => page.close());
+
 for (const { name, path, before } of VIEWS)
-  test(name, async ({ browser }) => {
-    const page = await browser.newPage({ viewport: WIDE, colorScheme: 'light', reducedMotion: 'reduce' });
+  test(name, async () => {
+    await page.setViewportSize(WIDE);
+    await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
     const errors = watchErrors(page);
+    await forgetful(page);
     await page.goto(`${baseUrl()}${path(project)}`);
     await quiet(page);
     await before?.(page);
@@ -66,5 +73,13 @@ for (const { name, path, before } of VIEWS)
     await legible('narrow, in');
     expect(await serious(page)).toEqual([]);
     expect(errors).toEqual([]);
-    await page.close();
   });
+
+/** As a device that was never here: nothing is kept of the view before. */
+async function forgetful(page: Page): Promise<void> {
+  await page.goto('about:blank');
+  await page.context().clearCookies();
+  const session = await page.context().newCDPSession(page);
+  await session.send('Storage.clearDataForOrigin', { origin: new URL(baseUrl()).origin, storageTypes: 'local_storage,indexeddb' });
+  await session.detach();
+}

@@ -17,6 +17,9 @@ export const DATABASE = 'keen';
 const USER = 'keen';
 const HOSTS = ['127.0.0.1', 'localhost'];
 
+/** From the first on: a log of another size would be written out anew at the first start. */
+const LOG_FILE_SIZE = '--innodb-log-file-size=16M';
+
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** @returns {Promise<number>} a port nobody listens on */
@@ -144,7 +147,15 @@ function install({ data, temporary }) {
   // A half-made folder of an earlier try that was cut off holds nothing yet.
   rmSync(data, { recursive: true, force: true });
   databaseFolder(data);
-  const args = ['--no-defaults', `--datadir=${data}`, `--tmpdir=${temporary}`, '--auth-root-authentication-method=normal', '--skip-test-db', ...asAccount()];
+  const args = [
+    '--no-defaults',
+    `--datadir=${data}`,
+    `--tmpdir=${temporary}`,
+    LOG_FILE_SIZE,
+    '--auth-root-authentication-method=normal',
+    '--skip-test-db',
+    ...asAccount(),
+  ];
   const { status, stderr, stdout, error } = spawnSync('mariadb-install-db', args, { encoding: 'utf8' });
   if (status !== 0) {
     rmSync(data, { recursive: true, force: true });
@@ -170,7 +181,7 @@ function serverArguments({ paths, socket, port, fast }) {
     '--collation-server=utf8mb4_nopad_bin',
     '--max-allowed-packet=32M',
     '--innodb-buffer-pool-size=64M',
-    '--innodb-log-file-size=16M',
+    LOG_FILE_SIZE,
     '--performance-schema=OFF',
     // What was answered as saved must be on the disk.
     ...(fast ? ['--innodb-flush-log-at-trx-commit=0', '--innodb-doublewrite=0'] : ['--innodb-flush-log-at-trx-commit=1', '--innodb-doublewrite=1']),

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import {
   allSheets,
   bundleZip,
+  daysIcs,
   layOut,
   partsDxf,
   photosOf,
@@ -15,7 +16,19 @@ import {
   unplacedOf,
   zipped,
 } from '@keen/exchange';
-import { displayUnitOf, plan, Refusal, shoppingText, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
+import {
+  contentsCsv,
+  displayUnitOf,
+  plan,
+  productsCsv,
+  Refusal,
+  shoppingCsv,
+  shoppingText,
+  wallMinutes,
+  type Plan,
+  type ProjectFile,
+  type UnitPlan,
+} from '@keen/core';
 import { handedOver, readBytes, readProjectAt, unitsNamed } from './files.ts';
 import { readWords } from './options.ts';
 import { EXPORT_USAGE } from './usage.ts';
@@ -36,9 +49,7 @@ const KINDS = {
     partsDxf({ ...made, parts: all ? made.parts : made.parts.filter(({ unit }) => units.some(({ id }) => id === unit)) }),
   'sheets-dxf': ({ project, plan: made }) => {
     const laid = layOut(project, made);
-    const unplaced = unplacedOf(laid);
-    if (unplaced.length > 0) throw new Refusal('unplaced', `not every part fits a sheet: ${unplaced.join('; ')}`, 'sheets-dxf', 'sheets all parts fit on');
-    return sheetsDxf(allSheets(laid, project), made);
+    return sheetsDxf(allSheets(laid, project), made, unplacedOf(laid));
   },
   svg: ({ project, units, all }) => {
     const display = displayUnitOf(project.design, units[0]?.id ?? '');
@@ -47,12 +58,32 @@ const KINDS = {
   },
   bundle: ({ project, photos }) => bundleZip({ project, photos: photosIn(photos, photosOf(project.record)) }),
   shopping: ({ project, units, all }) => {
-    const told = shoppingFor(project, all ? [] : units.map(({ id }) => id));
+    const told = shoppingFor({ project, units: all ? [] : units.map(({ id }) => id) });
     return shoppingText(told, project.design.name, project.workshop, displayUnitOf(project.design, ''));
   },
+  'shopping-csv': ({ project, units, all }) =>
+    shoppingCsv(shoppingFor({ project, units: all ? [] : units.map(({ id }) => id) }), project.workshop, displayUnitOf(project.design, '')),
+  contents: ({ project: { design } }) => contentsCsv(design.items, displayUnitOf(design, '')),
+  prices: ({ project: { workshop } }) => productsCsv(workshop.products),
+  days: ({ project, units, all }) =>
+    daysIcs({
+      project,
+      units: all ? [] : units.map(({ id }) => id),
+      display: displayUnitOf(project.design, units[0]?.id ?? ''),
+      now: wallMinutes(new Date()),
+      clock: (at) => wallMinutes(new Date(at)),
+    }),
   glb: ({ plan: made, units }) => unitsGlb(units, made),
   stl: ({ units }) => unitsStl(units),
 } satisfies Readonly<Record<string, (given: ToExport) => string | Uint8Array | Promise<Uint8Array>>>;
+
+/** Kinds that are of no single unit, and why. */
+const WHOLE = {
+  'sheets-dxf': 'sheets hold the parts of all units',
+  bundle: 'a bundle holds the whole project',
+  contents: 'things belong to the whole project',
+  prices: 'prices belong to the workshop',
+} satisfies Partial<Record<keyof typeof KINDS, string>>;
 
 type Kind = keyof typeof KINDS;
 
@@ -75,12 +106,15 @@ function read(words: readonly string[]): {
   const [file, kind, ...more] = plain;
   if (file === undefined || kind === undefined || more.length > 0) throw new Refusal('usage', 'a file and a kind are wanted', 'export', EXPORT_USAGE);
   if (!Object.hasOwn(KINDS, kind)) throw new Refusal('usage', `'${kind}' is no kind of export`, 'kind', `one of: ${Object.keys(KINDS).join(', ')}`);
-  if (options['--unit'] !== null && (kind === 'sheets-dxf' || kind === 'bundle'))
+  const whole = Object.hasOwn(WHOLE, kind) ? WHOLE[kind as keyof typeof WHOLE] : null;
+  if (options['--unit'] !== null && whole !== null)
     throw new Refusal(
       'usage',
-      kind === 'bundle' ? 'a bundle holds the whole project' : 'sheets hold the parts of all units',
+      whole,
       '--unit',
-      'parts-dxf, svg, glb or stl with a unit',
+      `${Object.keys(KINDS)
+        .filter((each) => !Object.hasOwn(WHOLE, each))
+        .join(', ')} with a unit`,
     );
   if (options['--photos'] !== null && kind !== 'bundle') throw new Refusal('usage', 'pictures go into a bundle', '--photos', EXPORT_USAGE);
   return { file, kind: kind as Kind, unit: options['--unit'], photos: options['--photos'], out: options['--out'] };

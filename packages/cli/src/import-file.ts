@@ -1,13 +1,10 @@
 /** keen import: what another program made, put into a project: contents, cut lists, drawings, price lists. docs/format says what is read. */
 import {
   drawnPart,
-  guessColumns,
   itemsInOrder,
   looseInOrder,
   partsTable,
   productsTable,
-  readForeign,
-  readForeignTable,
   readProjectFile,
   Refusal,
   writeProjectText,
@@ -15,9 +12,8 @@ import {
   type LoosePart,
   type ProjectFile,
   type RowFault,
-  type TableKind,
 } from '@keen/core';
-import { contentsOf, tableAt } from './open-files.ts';
+import { contentsOf, fromTable, tableAt } from './open-files.ts';
 import { handedOver, readBytes, readProjectAt, unwrap } from './files.ts';
 import { readWords } from './options.ts';
 import { IMPORT_USAGE } from './usage.ts';
@@ -28,6 +24,8 @@ interface Grown {
   /** How many of what. */
   readonly came: Readonly<Record<string, number>>;
   readonly faults: readonly RowFault[];
+  /** Columns of a table that were taken for nothing. */
+  readonly unread: readonly string[];
   /** Of a drawing. */
   readonly notes: readonly string[];
 }
@@ -44,7 +42,7 @@ export async function importFile(words: readonly string[]): Promise<string | Uin
   if (file === undefined || table === undefined || more.length > 0)
     throw new Refusal('usage', 'a project and a table or drawing are wanted', 'import', IMPORT_USAGE);
   const project = await readProjectAt(file);
-  const { project: grown, came, faults, notes } = await grownBy(project, table, kindOf(table, options['--as']));
+  const { project: grown, came, faults, unread, notes } = await grownBy(project, table, kindOf(table, options['--as']));
   const leftOut = faults.map(({ line, problem: { where, message, accepted } }) => ({ row: line, where, message, accepted }));
   const out = options['--out'];
   if (leftOut.length > 0 && out === null)
@@ -54,11 +52,26 @@ export async function importFile(words: readonly string[]): Promise<string | Uin
       leftOut[0]!.where,
       `${leftOut[0]!.accepted}; or --out, and they are left out`,
     );
+  if (unread.length > 0 && out === null)
+    throw new Refusal(
+      'columns',
+      `no column is known that is called ‘${unread[0]}’`,
+      'columns',
+      `a title docs/format names; or --out, and ${unread.join(', ')} stay out`,
+    );
   const text = writeProjectText(grown);
   // What it comes to has to open again: there may be too many things now.
   unwrap(readProjectFile(text));
   const written = handedOver(text, out);
-  return out === null ? written : json({ ...(JSON.parse(written as string) as object), ...came, leftOut, ...(notes.length > 0 ? { notes } : {}) });
+  return out === null
+    ? written
+    : json({
+        ...(JSON.parse(written as string) as object),
+        ...came,
+        leftOut,
+        ...(unread.length > 0 ? { columnsNotRead: unread } : {}),
+        ...(notes.length > 0 ? { notes } : {}),
+      });
 }
 
 function kindOf(table: string, asked: string | null): Kind | 'drawing' {
@@ -76,25 +89,26 @@ async function grownBy(project: ProjectFile, table: string, kind: Kind | 'drawin
   switch (kind) {
     case 'contents': {
       const order = (itemsInOrder(design.items).at(-1)?.order ?? 0) + 1;
-      const { items, faults } = contentsOf(await tableAt(table), { design, order, taken: new Set(Object.keys(design.items)) });
+      const { rows: items, faults, unread } = contentsOf(await tableAt(table), { design, order, taken: new Set(Object.keys(design.items)) });
       const all = { ...design.items, ...byId(items) };
-      return { project: { ...project, design: { ...design, items: all } }, came: { things: items.length }, faults, notes: [] };
+      return { project: { ...project, design: { ...design, items: all } }, came: { things: items.length }, faults, unread, notes: [] };
     }
     case 'prices': {
-      const { rows, faults } = await rowsOf(table, productsTable(unit, workshop.products));
+      const { rows, faults, unread } = fromTable(await tableAt(table), productsTable(unit, workshop.products));
       return {
         project: { ...project, workshop: { ...workshop, products: { ...workshop.products, ...byId(rows) } } },
         came: { products: rows.length },
         faults,
+        unread,
         notes: [],
       };
     }
     case 'parts': {
-      const { rows, faults } = await rowsOf(
-        table,
+      const { rows, faults, unread } = fromTable(
+        await tableAt(table),
         partsTable({ unit, products: workshop.products, there: Object.keys(design.loose).length, ...beginning(project) }),
       );
-      return { project: withParts(project, rows), came: { parts: rows.length }, faults, notes: [] };
+      return { project: withParts(project, rows), came: { parts: rows.length }, faults, unread, notes: [] };
     }
     case 'drawing': {
       const { readOutlines } = await import('@keen/exchange');
@@ -108,17 +122,9 @@ async function grownBy(project: ProjectFile, table: string, kind: Kind | 'drawin
       const parts = outlines.map((outline, index) =>
         drawnPart(outline, { id: newId(), order: order + index, name: outlines.length === 1 ? name : `${name} ${index + 1}`, stock }),
       );
-      return { project: withParts(project, parts), came: { parts: parts.length }, faults: [], notes };
+      return { project: withParts(project, parts), came: { parts: parts.length }, faults: [], unread: [], notes };
     }
   }
-}
-
-async function rowsOf<Row, Key extends string>(
-  table: string,
-  kind: TableKind<Row, Key>,
-): Promise<{ readonly rows: readonly Row[]; readonly faults: readonly RowFault[] }> {
-  const read = unwrap(readForeignTable(await tableAt(table)));
-  return unwrap(readForeign(kind, read, guessColumns(kind, read)));
 }
 
 /** Of new parts: after those there are, out of the sheet the project uses most. */

@@ -50,8 +50,8 @@ test.each(['--help', '-h', 'help'])('keen %s lists the commands', (word) => {
 test('keen cutlist prints CSV', () => {
   const { status, stdout } = keen('cutlist', EXAMPLE);
   expect(status).toBe(0);
-  expect(stdout.split('\r\n')[0]).toMatch(/^mark,count,part,length,width/);
-  expect(stdout).toContain('675.9mm');
+  expect(stdout.split('\r\n')[0]).toMatch(/^\uFEFFmark,count,part,length,width/);
+  expect(stdout).toContain(',675.9,');
 });
 
 describe('keen export', () => {
@@ -63,6 +63,10 @@ describe('keen export', () => {
     ['svg', /^PK/],
     ['bundle', /^PK/],
     ['shopping', /^Print room: to buy/],
+    ['shopping-csv', /^ï»¿what,kind,material/],
+    ['contents', /^ï»¿what,kind,count/],
+    ['prices', /^ï»¿what,kind,material/],
+    ['days', /^BEGIN:VCALENDAR/],
   ])('%s is written whole to its place, the same as to the pipe', (kind, begins) => {
     const out = join(folder, `room.${kind}`);
     const { status, stdout, stderr } = keen('export', EXAMPLE, kind, '--out', out);
@@ -174,6 +178,26 @@ describe('keen validate, convert, import', () => {
     expect(refused('import', EXAMPLE, file('x.dxf', 'Dear reader')).code).toBe('dxf');
   });
 
+  test('a column nobody knows is told, and a size that is not said is not made up', () => {
+    const known = 'what,width,depth,height';
+    const table = file('more.csv', `${known},shelf mark\nTin,90,90,110,K7\n`);
+    expect(refused('import', EXAMPLE, table)).toMatchObject({ code: 'columns', message: 'no column is known that is called ‘shelf mark’' });
+    expect(JSON.parse(keen('import', EXAMPLE, table, '--out', join(folder, 'more.json')).stdout)).toMatchObject({ things: 1, columnsNotRead: ['shelf mark'] });
+    // Empty all the way down, it says nothing.
+    expect(keen('import', EXAMPLE, file('none.csv', `${known},shelf mark\nTin,90,90,110,\n`)).status).toBe(0);
+    expect(refused('import', EXAMPLE, file('flat.csv', 'what,count\nTin,3\n'))).toMatchObject({ code: 'no-column' });
+  });
+
+  test('sheets are drawn although a part fits on none', () => {
+    const project = JSON.parse(readFileSync(EXAMPLE, 'utf8'));
+    project.design.loose = {
+      long: { id: 'long', order: 1, name: 'Plank', stock: 'birch-18', count: 1, length: '5 m', width: '100 mm', grain: 'length', outline: [] },
+    };
+    const { status, stdout } = keen('export', file('long.json', JSON.stringify(project)), 'sheets-dxf');
+    expect(status).toBe(0);
+    expect(stdout).toMatch(/on no sheet: \S+ Plank/);
+  });
+
   test('a bundle is opened as the project it holds', () => {
     const zip = join(folder, 'room.zip');
     expect(keen('export', EXAMPLE, 'bundle', '--out', zip).status).toBe(0);
@@ -248,7 +272,7 @@ describe('keen nest', () => {
 });
 
 describe('keen sum', () => {
-  test('answers every worked example as the core does, to half a percent', async () => {
+  test('answers worked examples as the core does, to half a percent', async () => {
     const near = (got: unknown, value: unknown): boolean =>
       typeof value === 'number' ? Math.abs((got as number) - value) <= 0.005 * Math.max(Math.abs(value), 1e-9) : got === value;
     const wrong: string[] = [];
@@ -262,9 +286,9 @@ describe('keen sum', () => {
         if (!holds) wrong.push(`${line}: ${key} is ${JSON.stringify(got)}, not ${JSON.stringify(value)}`);
       }
     };
-    // A few at a time: each is a whole command.
-    for (let from = 0; from < SUM_EXAMPLES.length; from += 4)
-      await Promise.all(SUM_EXAMPLES.slice(from, from + 4).map(({ line, results }) => answer(line, results)));
+    // The core answers all of them in its own tests; here each is a whole command, so one in five has to do. A few at a time.
+    const asked = SUM_EXAMPLES.filter((_, index) => index % 5 === 0);
+    for (let from = 0; from < asked.length; from += 4) await Promise.all(asked.slice(from, from + 4).map(({ line, results }) => answer(line, results)));
     expect(wrong).toEqual([]);
   }, 60_000);
   test('answers', () => {

@@ -14,6 +14,7 @@ import {
   type Outcome,
   type ProjectFile,
   type RowFault,
+  type TableKind,
 } from '@keen/core';
 import { handedOver, isArchive, readBytes, readProjectAt, unwrap } from './files.ts';
 import { readWords } from './options.ts';
@@ -27,7 +28,7 @@ export async function validateFile(words: readonly string[]): Promise<string> {
   const [file, ...more] = plain;
   if (file === undefined || more.length > 0) throw new Refusal('usage', 'one file is wanted', 'file', VALIDATE_USAGE);
   if (/\.(csv|tsv|txt|xlsx)$/i.test(file)) {
-    const { items, faults } = contentsOf(await tableAt(file), { design: { unit: 'mm' }, order: 1, taken: new Set() });
+    const { rows, faults, unread } = contentsOf(await tableAt(file), { design: { unit: 'mm' }, order: 1, taken: new Set() });
     if (faults.length > 0)
       throw new Refusal(
         'rows',
@@ -35,7 +36,7 @@ export async function validateFile(words: readonly string[]): Promise<string> {
         faults[0]!.problem.where,
         faults[0]!.problem.accepted,
       );
-    return json({ valid: true, kind: 'contents', things: items.length });
+    return json({ valid: true, kind: 'contents', things: rows.length, ...(unread.length > 0 ? { columnsNotRead: unread } : {}) });
   }
   const bytes = readBytes(file);
   if (isArchive(bytes)) {
@@ -76,7 +77,7 @@ interface Into {
 }
 
 /** Our own titles are read as they are; any others as their columns are guessed. */
-export function contentsOf(text: string, { design, order, taken }: Into): { readonly items: readonly Item[]; readonly faults: readonly RowFault[] } {
+export function contentsOf(text: string, { design, order, taken }: Into): FromTable<Item> {
   const unit = 'units' in design ? displayUnitOf(design, '') : design.unit;
   let next = 0;
   const newId = (): string => {
@@ -86,9 +87,22 @@ export function contentsOf(text: string, { design, order, taken }: Into): { read
   };
   const options = { unit, order, newId };
   const own: Outcome<{ readonly items: readonly Item[] }> = readContents(text, { ...options, titled: true });
-  if (own.ok) return { items: own.value.items, faults: [] };
+  if (own.ok) return { rows: own.value.items, faults: [], unread: [] };
+  return fromTable(text, thingsTable(options));
+}
+
+/** What a table became. */
+export interface FromTable<Row> {
+  readonly rows: readonly Row[];
+  readonly faults: readonly RowFault[];
+  /** Titles of columns with something in them that were taken for nothing. */
+  readonly unread: readonly string[];
+}
+
+/** A table with whatever titles, its columns guessed. */
+export function fromTable<Row, Key extends string>(text: string, kind: TableKind<Row, Key>): FromTable<Row> {
   const table = unwrap(readForeignTable(text));
-  const kind = thingsTable(options);
-  const { rows, faults } = unwrap(readForeign(kind, table, guessColumns(kind, table)));
-  return { items: rows, faults };
+  const columns = guessColumns(kind, table);
+  const unread = table.titles.filter((_, at) => columns[at]!.key === null && table.rows.some(({ cells }) => (cells[at] ?? '').trim() !== ''));
+  return { ...unwrap(readForeign(kind, table, columns)), unread };
 }

@@ -1,5 +1,6 @@
 /** What each command takes, as it is said to whoever asks for another. */
-export const EXPORT_USAGE = 'keen export FILE parts-dxf|sheets-dxf|svg|glb|stl|shopping|bundle [--unit ID] [--photos FOLDER] [--out PATH]';
+export const EXPORT_USAGE =
+  'keen export FILE parts-dxf|sheets-dxf|svg|glb|stl|shopping|shopping-csv|contents|prices|days|bundle [--unit ID] [--photos FOLDER] [--out PATH]';
 export const PRINT_USAGE =
   'keen print FILE set|sticks|templates|wedges [--unit ID] [--part MARK,…] [--paper a4|a3|letter|tabloid] [--units in|mm] [--bar-along MM] [--bar-up MM] [--out PATH]';
 export const VALIDATE_USAGE = 'keen validate FILE';

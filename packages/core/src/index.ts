@@ -303,6 +303,7 @@ export {
   type TableColumn,
   type TableKind,
 } from './formats/foreign-table.ts';
+export { NOT_WORKED_OUT } from './formats/table-rows.ts';
 export { thingsTable } from './formats/things-table.ts';
 export { productsCsv, productsTable } from './formats/products-table.ts';
 export { PART_SIDE, partsTable } from './formats/parts-table.ts';
@@ -340,7 +341,7 @@ export { expectedFit, helpsFor, simulateFit, type FitHelp, type FitRun } from '.
 export { storySticks, type StickMark, type StoryStick } from './setups/story-stick.ts';
 export { lieOf } from './parts/parts.ts';
 export { buildOf, type Build, type BuildFault } from './build/build.ts';
-export { DAY_MIN, dayOf, dayStart, weekday, windowsFrom, type Window } from './build/calendar.ts';
+export { DAY_MIN, dayOf, dayStart, wallMinutes, weekday, windowsFrom, type Window } from './build/calendar.ts';
 export { idleIn, type Idle } from './build/idle.ts';
 export { PART_BY_PART } from './build/came-later.ts';
 export { USUAL_BUILD, type BuildChoices, type GlueWay, type Session } from './build/choices.ts';

@@ -5,6 +5,7 @@ import { lineOfPiece, plan, readProjectFile, search, sheetJobs, sheetsOfPlan, to
 import * as dxfParser from 'dxf-parser';
 import type { ICircleEntity, IDxf, ILwpolylineEntity, ITextEntity } from 'dxf-parser';
 import { partsDxf, sheetsDxf } from './dxf.ts';
+import { readOutlines } from './outlines/read-outlines.ts';
 
 const roomOf = (name: string): ProjectFile => {
   const read = readProjectFile(readFileSync(new URL(`../../../examples/${name}.carcass.json`, import.meta.url), 'utf8'));
@@ -123,6 +124,29 @@ test('a piece turned on its sheet stands on its start end, its slots as high as 
   const drawn = onLayer<ILwpolylineEntity>(dxf, /^SLOT_/).map((slot) => boxOf(slot).low);
   expect(dados.length).toBeGreaterThan(0);
   for (const low of dados) expect(drawn.some((each) => Math.abs(each - low) < 1e-3)).toBe(true);
+});
+
+test.each(['print-room', 'print-room-back', 'type-store'])(
+  'the drawing of %s comes back as the parts it was made of, nothing cut into them taken for one',
+  (name) => {
+    const made = planOf(roomOf(name));
+    const read = readOutlines(Buffer.from(partsDxf(made)), 'parts.dxf');
+    if (!read.ok) throw new Error(read.problem.message);
+    expect(read.value.outlines).toHaveLength(made.parts.length);
+    expect(read.value.notes).toEqual([expect.stringMatching(/^\d+ lines and words on other layers than OUTLINE were left out$/)]);
+  },
+);
+
+test('what fits on no sheet is told beside the sheets that are drawn', () => {
+  const made = planOf(roomOf('type-store'));
+  const [line] = made.parts;
+  const dxf = readDxf(
+    sheetsDxf([{ title: 'one', lengthMm: 2440, widthMm: 1220, trimMm: 5, placements: [] }], made, [{ part: line!.panels[0]!, why: 'the sheets ran out' }]),
+  );
+  expect(onLayer(dxf, 'SHEET')).toHaveLength(1);
+  expect(onLayer<ITextEntity>(dxf, 'TEXT').map(({ text }) => text)).toContainEqual(
+    expect.stringMatching(new RegExp(`^on no sheet: ${line!.mark} .*: the sheets ran out$`)),
+  );
 });
 
 test('a sheet with a piece the plan does not know is refused', () => {

@@ -9,12 +9,14 @@ import {
   pieceDrawing,
   toMm,
   type Corner,
+  type NestPlan,
   type PartLine,
   type PieceDrawing,
   type Placement,
   type PieceSpot as Spot,
   type Plan,
 } from '@keen/core';
+import { OUTLINE_LAYER } from './outlines/dxf.ts';
 
 /** Between parts that are laid out side by side, mm. */
 const GAP_MM = 40;
@@ -33,6 +35,9 @@ export interface SheetToDraw {
   readonly trimMm: number;
   readonly placements: readonly Placement[];
 }
+
+/** What fits on no sheet, and why. */
+export type UnplacedPart = Pick<NestPlan['unplaced'][number], 'part' | 'why'>;
 
 /** Where a part comes to lie in a drawing: moved, and a quarter turned to the left where it is turned on its sheet. */
 interface Lie {
@@ -56,8 +61,8 @@ export function partsDxf(plan: Plan): string {
   return drawing.stringify();
 }
 
-/** Sheets from the left to the right, each with its pieces where they lie. */
-export function sheetsDxf(sheets: readonly SheetToDraw[], plan: Plan): string {
+/** Sheets from the left to the right, each with its pieces where they lie; what lies on none is told beside the last. */
+export function sheetsDxf(sheets: readonly SheetToDraw[], plan: Plan, unplaced: readonly UnplacedPart[] = []): string {
   const drawing = new Drawing();
   let left = 0;
   for (const { title, lengthMm, widthMm, trimMm, placements } of sheets) {
@@ -75,6 +80,10 @@ export function sheetsDxf(sheets: readonly SheetToDraw[], plan: Plan): string {
     }
     left += lengthMm + 5 * GAP_MM;
   }
+  unplaced.forEach(({ part, why }, index) => {
+    const line = lineOfPiece(plan.parts, part);
+    drawing.text(`on no sheet: ${line ? `${line.mark} ${labelWords(line.names[0]!)}` : part}: ${why}`, left, -2 * index * TEXT_MM);
+  });
   return drawing.stringify();
 }
 
@@ -111,7 +120,7 @@ class Drawing {
 
   piece(piece: PieceDrawing, lie: Lie): void {
     const at = (spot: Spot): Spot => laid(spot, piece, lie);
-    this.closed('OUTLINE', COLORS.outline, piece.outline, at);
+    this.closed(OUTLINE_LAYER, COLORS.outline, piece.outline, at);
     if (piece.underOutline) this.closed('OUTLINE_UNDER', COLORS.under, piece.underOutline, at);
     for (const { under, depthMm, shape } of piece.slots)
       this.closed(

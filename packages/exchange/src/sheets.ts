@@ -18,7 +18,7 @@ import {
   type Sequence,
   type SheetJob,
 } from '@keen/core';
-import type { SheetToDraw } from './dxf.ts';
+import type { SheetToDraw, UnplacedPart } from './dxf.ts';
 
 /** Rounds of the search: the same layout on every machine. */
 const EFFORT = 20;
@@ -60,7 +60,7 @@ function searched(job: SheetJob): NestPlan {
 }
 
 /** What fits on no sheet, and why. */
-export const unplacedOf = (laid: readonly LaidOut[]): string[] => laid.flatMap(({ plan }) => plan.unplaced.map(({ part, why }) => `${part}: ${why}`));
+export const unplacedOf = (laid: readonly LaidOut[]): UnplacedPart[] => laid.flatMap(({ plan }) => plan.unplaced);
 
 /** The sheets of all products, numbered. */
 export const allSheets = (laid: readonly LaidOut[], { workshop }: Pick<ProjectFile, 'workshop'>): SheetToDraw[] =>

@@ -46,6 +46,21 @@ test('cells that stand where they say, words in pieces, the first sheet that has
   expect(valueOf(xlsxText(sheet(rows(''), { 'xl/worksheets/sheet2.xml': strToU8(xml), 'xl/sharedStrings.xml': strings })))).toBe('\n\tInk\t\t7\n\ntin\n');
 });
 
+test('a formula whose answer was not saved is told at its row; one with an answer is that', () => {
+  const cells = (row: number, ...inner: string[]): string => `<row r="${row}">${inner.join('')}</row>`;
+  const said = (text: string): string => `<c t="inlineStr"><is><t>${text}</t></is></c>`;
+  const xml = rows(
+    cells(1, ...['what', 'count', 'width', 'depth', 'height'].map(said)) +
+      cells(2, said('Tin'), '<c><f>1+1</f><v>2</v></c>', '<c><v>90</v></c>', '<c><v>90</v></c>', '<c><v>90</v></c>') +
+      cells(3, said('Roller'), '<c><f>1+1</f></c>', '<c><v>90</v></c>', '<c><v>90</v></c>', '<c><v>90</v></c>'),
+  );
+  const table = valueOf(readForeignTable(valueOf(xlsxText(sheet(xml))), '\t'));
+  const kind = thingsTable({ unit: 'mm', order: 1, newId: () => 'n' });
+  const { rows: items, faults } = valueOf(readForeign(kind, table, guessColumns(kind, table)));
+  expect(items.map(({ name, count }) => [name, count])).toEqual([['Tin', 2]]);
+  expect(faults.map(({ problem }) => [problem.where, problem.message])).toEqual([['row 3, count', 'a formula that was not worked out']]);
+});
+
 describe('refused in words', () => {
   const ENTITIES = `<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "ha"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;&a;&a;">]><worksheet><sheetData><row><c t="str"><v>&b;</v></c></row></sheetData></worksheet>`;
   const OUTSIDE = `<?xml version="1.0"?><!DOCTYPE x SYSTEM "file:///etc/passwd"><worksheet/>`;

@@ -2,7 +2,7 @@
  * The first filled sheet of a spreadsheet as a table of text, for the column mapper: what cells show, as far as that can be told. A cell a
  * spreadsheet took for a date is given as one, so that a fraction that became the second of January is told instead of read as a length.
  */
-import { accept, refuse, type Outcome } from '@keen/core';
+import { accept, NOT_WORKED_OUT, refuse, type Outcome } from '@keen/core';
 import { strFromU8 } from 'fflate';
 import Papa from 'papaparse';
 import { readXml } from './xml.ts';
@@ -91,12 +91,14 @@ function dateStyles(text: string | null): Outcome<ReadonlySet<number>> {
 function sheetRows(text: string, where: string, strings: readonly string[], dates: ReadonlySet<number>): Outcome<readonly (readonly string[])[]> {
   const rows: string[][] = [];
   let fault: Outcome<never> | null = null;
-  let cell = { at: 0, type: 'n', style: 0, text: '' };
+  let cell = { at: 0, type: 'n', style: 0, text: '', formula: false, worked: false };
   let reads = false;
   const tooLarge = (): void => void (fault ??= refuse('too-large', 'the sheet goes too far', where, `at most ${MOST_ROWS} rows and ${MOST_COLUMNS} columns`));
   const read = readXml(text, where, {
     open: (name, attributes) => {
       reads = name === 'v' || name === 't';
+      if (name === 'f') cell.formula = true;
+      if (reads) cell.worked = true;
       if (name === 'row') {
         const at = Number(attributes['r'] ?? rows.length + 1);
         if (!(at >= 1 && at <= MOST_ROWS)) return tooLarge();
@@ -106,7 +108,7 @@ function sheetRows(text: string, where: string, strings: readonly string[], date
         const own = rows.at(-1);
         const at = columnOf(attributes['r']) ?? own?.length ?? 0;
         if (at >= MOST_COLUMNS) tooLarge();
-        cell = { at, type: attributes['t'] ?? 'n', style: Number(attributes['s'] ?? 0), text: '' };
+        cell = { at, type: attributes['t'] ?? 'n', style: Number(attributes['s'] ?? 0), text: '', formula: false, worked: false };
       }
     },
     close: (name) => {
@@ -114,7 +116,7 @@ function sheetRows(text: string, where: string, strings: readonly string[], date
       const own = rows.at(-1);
       if (name !== 'c' || !own || fault) return;
       while (own.length < cell.at) own.push('');
-      own[cell.at] = shownText(cell, strings, dates);
+      own[cell.at] = cell.formula && !cell.worked ? NOT_WORKED_OUT : shownText(cell, strings, dates);
     },
     text: (said) => void (reads && (cell.text += said)),
   });

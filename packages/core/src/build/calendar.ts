@@ -48,3 +48,9 @@ export function windowsFrom({ week, away }: Pick<BuildChoices, 'week' | 'away'>,
   }
   return windows;
 }
+
+/** A time as the clock on the wall shows it where this runs. */
+export function wallMinutes(time: Date): number {
+  const day = `${time.getFullYear()}-${String(time.getMonth() + 1).padStart(2, '0')}-${String(time.getDate()).padStart(2, '0')}`;
+  return dayStart(day) + time.getHours() * 60 + time.getMinutes();
+}

@@ -4,7 +4,9 @@ import fc from 'fast-check';
 import { furnishedRoom } from '../test/print-room.ts';
 import { arbitraryItem } from '../test/things.ts';
 import type { Item } from '../contents/item.ts';
+import { entered } from '../length/entered.ts';
 import { contentsCsv, readContents } from './contents-csv.ts';
+import { NOT_WORKED_OUT } from './table-rows.ts';
 
 const options = (unit: 'mm' | 'in' = 'mm') => {
   let n = 0;
@@ -36,6 +38,29 @@ describe('out and in again', () => {
         expect(answer.ok && answer.value.items.map(kept)).toEqual([kept({ ...item, name: safe })]);
       }),
     );
+  });
+});
+
+describe('for a spreadsheet', () => {
+  test('it says that it is UTF-8, and sizes and weights are plain numbers, in inches too', () => {
+    const tin: Item = {
+      ...Object.values(furnishedRoom().design.items)[0]!,
+      name: 'Tin ½ full',
+      width: entered('4 1/2 in'),
+      height: entered('100 mm'),
+      kg: 0.75,
+    };
+    const text = contentsCsv({ tin }, 'in');
+    expect(text.startsWith('\uFEFFwhat,')).toBe(true);
+    const row = text.split('\r\n')[1]!.split(',');
+    expect([row[0], row[3], row[6]]).toEqual(['Tin ½ full', '4.5', '0.75']);
+    // No decimal of an inch is a hundred millimetres: it stays as it was typed.
+    expect(row[5]).toBe('100 mm');
+  });
+
+  test('a formula whose answer was not saved is told, not read as nothing', () => {
+    const answer = readContents(`what,width,depth,height\ntin,3,4,${NOT_WORKED_OUT}`, { ...options(), titled: true });
+    expect(answer).toMatchObject({ ok: false, problem: { message: NOT_WORKED_OUT, where: 'row 2, height' } });
   });
 });
 
@@ -87,8 +112,13 @@ describe('nonsense is refused, with its place, and nothing is read', () => {
     const options = { unit: 'mm' as const, order: 0, newId: () => 'x' };
     expect(readContents('tin\tblock', options).ok).toBe(true);
     expect(readContents('tin\tblock', { ...options, titled: true })).toMatchObject({ ok: false, problem: { code: 'title' } });
-    expect(readContents('what,count', { ...options, titled: true })).toMatchObject({ ok: false, problem: { code: 'empty' } });
-    expect(readContents('what,count\ntin,3', { ...options, titled: true }).ok).toBe(true);
+    expect(readContents('what,width,depth,height', { ...options, titled: true })).toMatchObject({ ok: false, problem: { code: 'empty' } });
+    expect(readContents('what,width,depth,height\ntin,3,4,5', { ...options, titled: true }).ok).toBe(true);
+    // What shelves are made by is not made up.
+    expect(readContents('what,width,depth\ntin,3,4', { ...options, titled: true })).toMatchObject({
+      ok: false,
+      problem: { code: 'no-column', message: 'there is no column ‘height’' },
+    });
   });
 
   test('more rows than a table may have', () => {

@@ -1,19 +1,30 @@
 /** Contents as a table of text: pasted from a spreadsheet, and CSV in and out. One cell that cannot be read changes nothing and is named. */
-import Papa from 'papaparse';
 import { cellText, ITEM_COLUMNS, MOST_ITEMS, newItem, readCell, type Column } from '../contents/item-form.ts';
 import { itemsInOrder, type Item } from '../contents/item.ts';
-import type { DisplayUnit } from '../length/length.ts';
+import type { Entered } from '../length/entered.ts';
+import { NM_PER, type DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
-import { tableRows } from './table-rows.ts';
-
-/** A spreadsheet takes such a cell for a formula: it gets an apostrophe in front, one that has some already gets one more. */
-const FORMULA = /^'*[=+\-@\t\r]/;
+import { csvText, unescaped } from './csv.ts';
+import { NOT_WORKED_OUT, notWorkedOut, tableRows } from './table-rows.ts';
 
 /** All items with a header; lengths in `unit` with the unit in the title, so that the file stands alone. */
 export function contentsCsv(items: Readonly<Record<string, Item>>, unit: DisplayUnit): string {
   const title = (column: Column): string => (column.type === 'length' || column.type === 'profile' ? `${column.title} (${unit})` : column.title);
-  const rows = itemsInOrder(items).map((item) => ITEM_COLUMNS.map((column) => cellText(item, column, unit)));
-  return `${Papa.unparse([ITEM_COLUMNS.map(title), ...rows], { newline: '\n', escapeFormulae: FORMULA })}\n`;
+  const rows = itemsInOrder(items).map((item) => ITEM_COLUMNS.map((column) => tableCell(item, column, unit)));
+  return csvText([ITEM_COLUMNS.map(title), ...rows]);
+}
+
+/** Sizes and weights as plain numbers, which a spreadsheet reckons with and takes for no date; one that is no decimal of the unit as it was typed. */
+function tableCell(item: Item, column: Column, unit: DisplayUnit): string | number {
+  const value = item[column.key];
+  if (column.type === 'length' && value !== null) return decimalOf((value as Entered).nm, unit) ?? cellText(item, column, unit);
+  return typeof value === 'number' ? value : cellText(item, column, unit);
+}
+
+/** Null where six decimals are not all of it. */
+function decimalOf(nm: number, unit: DisplayUnit): number | null {
+  const millionths = Math.round((nm / NM_PER[unit]) * 1e6);
+  return millionths * NM_PER[unit] === nm * 1e6 ? millionths / 1e6 : null;
 }
 
 export interface ReadContents {
@@ -44,6 +55,8 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
   if (!titled.ok) return titled;
   if (needed && !titled.value) return refuse('title', 'no title over its columns is known', 'row 1', ITEM_COLUMNS.map(({ title }) => title).join(', '));
   const columns = titled.value?.columns ?? ITEM_COLUMNS.slice(from).map((column) => ({ column, unit }));
+  const missing = SIZES.find((key) => !columns.some(({ column }) => column.key === key));
+  if (needed && missing !== undefined) return refuse('no-column', `there is no column ‘${missing}’`, 'row 1', `a column for each of ${SIZES.join(', ')}`);
   const body = titled.value ? rows.slice(1) : rows;
   if (needed && body.length === 0) return refuse('empty', 'there are no rows under its titles', 'contents', 'a row for each thing');
   if (there + body.length > MOST_ITEMS) return tooMany(body.length, there);
@@ -62,7 +75,8 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
       const target = columns[at];
       // An empty cell keeps what a new thing has; only a name must be given.
       if (!target?.column || (cell.trim() === '' && target.column.key !== 'name')) continue;
-      const read = readCell(target.column, unescaped(cell), target.unit ?? unit, `${line}, ${target.column.title}`);
+      const where = `${line}, ${target.column.title}`;
+      const read = cell === NOT_WORKED_OUT ? notWorkedOut(where) : readCell(target.column, unescaped(cell), target.unit ?? unit, where);
       if (!read.ok) return read;
       item = { ...item, [target.column.key]: read.value };
     }
@@ -75,8 +89,8 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
 export const tooMany = (rows: number, there: number): Outcome<never> =>
   refuse('too-many', `there are ${rows} rows${there > 0 ? `, and ${there} things are there already` : ''}`, 'contents', `at most ${MOST_ITEMS}`);
 
-/** A leading quote keeps a spreadsheet from reading a cell as a sum; it is not part of the text. */
-const unescaped = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell);
+/** What shelves are made by: a table that does not say it is none of contents. */
+export const SIZES = ['width', 'depth', 'height'] as const;
 
 interface Titles {
   readonly columns: readonly { readonly column: Column; readonly unit: DisplayUnit | null }[];

@@ -1,6 +1,6 @@
-/** The cut list as CSV (RFC 4180). Sizes twice: as read off a tape in the project's unit, and exact in millimetres. */
+/** The cut list as CSV. Sizes twice: as read off a tape in the project's unit, and as plain numbers of millimetres. */
 import { exactText, tapeText } from '../length/format.ts';
-import type { DisplayUnit, Length } from '../length/length.ts';
+import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
 import type { Axis } from '../parts/part-line.ts';
 import type { PartLine } from '../parts/part-line.ts';
@@ -8,7 +8,7 @@ import type { EdgeId } from '../solid/panel.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { fineText, lengthText } from '../checks/words/amounts.ts';
-import { exactMm } from './nest-plan.ts';
+import { csvText } from './csv.ts';
 
 export const CUT_LIST_COLUMNS = [
   'mark',
@@ -22,9 +22,9 @@ export const CUT_LIST_COLUMNS = [
   'grain',
   'edges banded',
   'features',
-  'length exact',
-  'width exact',
-  'thickness exact',
+  'length exact mm',
+  'width exact mm',
+  'thickness exact mm',
   'mirror of',
 ] as const;
 
@@ -34,8 +34,8 @@ export function cutListCsv(parts: readonly PartLine[], workshop: Workshop, unitO
     const unit = unitOf(line);
     return [
       line.mark,
-      String(line.count),
-      line.names.map(labelWords).join(', '),
+      line.count,
+      namesText(line),
       tapeText(line.length.value, unit),
       tapeText(line.width.value, unit),
       exactText(line.thickness, unit),
@@ -44,19 +44,27 @@ export function cutListCsv(parts: readonly PartLine[], workshop: Workshop, unitO
       line.grain === 'none' ? 'any' : `along the ${line.grain}`,
       line.bands.map((edge) => edgeWords(line, edge)).join(', '),
       line.features.map((feature) => featureWords(feature, line, unit)).join('; '),
-      exactMm(line.length.value),
-      exactMm(line.width.value),
-      exactMm(line.thickness),
+      toMm(line.length.value),
+      toMm(line.width.value),
+      toMm(line.thickness),
       line.mirrorOf ?? '',
     ];
   });
-  return [CUT_LIST_COLUMNS, ...rows].map((row) => row.map(cell).join(',')).join('\r\n') + '\r\n';
+  return csvText([CUT_LIST_COLUMNS, ...rows]);
 }
 
-/** A cell that a spreadsheet takes for a formula would run: it gets an apostrophe in front. */
-function cell(text: string): string {
-  const safe = /^[=+@\t\r]|^-(?!\d)/.test(text) ? `'${text}` : text;
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+/** So long a name is taken back in (parts-table.ts). */
+const MOST_NAME = 80;
+
+/** 'shelf 1, shelf 2'; of many: 'shelf 1, shelf 2 and 9 more'. */
+function namesText({ names }: PartLine): string {
+  const all = names.map(labelWords);
+  for (let shown = all.length; shown > 0; shown--) {
+    const more = all.length - shown;
+    const text = all.slice(0, shown).join(', ') + (more > 0 ? ` and ${more} more` : '');
+    if (text.length <= MOST_NAME) return text;
+  }
+  return all[0]!.slice(0, MOST_NAME);
 }
 
 /** Names of a blank's ends and edges, as they stand in the unit. */

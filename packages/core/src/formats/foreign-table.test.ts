@@ -92,7 +92,7 @@ describe('a table somebody else made', () => {
     expect(!read.ok && read.problem.message).toContain(message);
   });
 
-  test('without a column for what things are, or with two for one, nothing is read', () => {
+  test('without a column for what things are or how large, or with two for one, nothing is read', () => {
     const read = table('a,b\nTin,3');
     expect(
       readForeign(kind(), read, [
@@ -103,12 +103,14 @@ describe('a table somebody else made', () => {
     const both: ColumnChoice<ColumnKey>[] = [
       { key: 'name', unit: null },
       { key: 'name', unit: null },
+      ...(['width', 'depth', 'height'] as const).map((key) => ({ key, unit: null })),
     ];
+    expect(readForeign(kind(), read, [{ key: 'name', unit: null }])).toMatchObject({ ok: false, problem: { message: 'no column is taken for ‘width’' } });
     expect(readForeign(kind(), read, both)).toMatchObject({ ok: false, problem: { code: 'twice' } });
   });
 
   test('more than a project can hold is refused, with what is there already', () => {
-    const read = table('name,count\nTin,3\nBox,1');
+    const read = table('name,count,width,depth,height\nTin,3,4,5,6\nBox,1,4,5,6');
     const made = (there: number) => readForeign(kind(there), read, guessColumns(kind(), read));
     expect(made(998).ok).toBe(true);
     expect(made(999)).toMatchObject({ ok: false, problem: { message: 'there are 2 rows, and 999 things are there already', accepted: 'at most 1000' } });
@@ -118,11 +120,11 @@ describe('a table somebody else made', () => {
     const cell = fc.oneof(fc.string({ maxLength: 12 }), fc.constantFrom('12', '12,5', '3 1/2 in', '800 g', '=1+1', '"', '\n', '1\' 2"', '-5', '1e9', 'NaN'));
     fc.assert(
       fc.property(
-        fc.array(fc.array(cell, { minLength: 4, maxLength: 4 }), { minLength: 1, maxLength: 8 }),
+        fc.array(fc.array(cell, { minLength: 6, maxLength: 6 }), { minLength: 1, maxLength: 8 }),
         fc.constantFrom(';', ',', '\t'),
         (rows, separator) => {
           const quoted = rows.map((cells) => cells.map((text) => `"${text.replaceAll('"', '""')}"`).join(separator));
-          const read = readForeignTable(['name', 'qty', 'width', 'weight'].join(separator) + '\n' + quoted.join('\n'), separator);
+          const read = readForeignTable(['name', 'qty', 'width', 'depth', 'height', 'weight'].join(separator) + '\n' + quoted.join('\n'), separator);
           const filled = rows.filter((cells) => cells.some((text) => text.trim() !== ''));
           if (text0(rows) || filled.length === 0) return;
           if (!read.ok) throw new Error(read.problem.message);

@@ -7,7 +7,8 @@ import Papa from 'papaparse';
 import { MASS_UNITS, type MassUnit } from '../contents/weight.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome, type Problem } from '../problem/problem.ts';
-import { tableRows } from './table-rows.ts';
+import { csvText } from './csv.ts';
+import { NOT_WORKED_OUT, notWorkedOut, tableRows } from './table-rows.ts';
 
 export const SEPARATORS = [';', ',', '\t', '|'] as const;
 export type Separator = (typeof SEPARATORS)[number];
@@ -196,7 +197,7 @@ function readRow<Row, Key extends string>(
     const cell = (cells[at] ?? '').trim();
     const where = `row ${line}, ${columns.find((column) => column.key === key)!.title}`;
     if (cell.length > MOST_CELL) return refuse('cell', `a cell has ${cell.length} characters`, where, `at most ${MOST_CELL}`);
-    const read = put(row, key, cell, unit, where);
+    const read = cell === NOT_WORKED_OUT ? notWorkedOut(where) : put(row, key, cell, unit, where);
     if (!read.ok) return read;
     row = read.value;
   }
@@ -213,5 +214,5 @@ export function leftOutCsv({ titles, separator }: Pick<ForeignTable, 'titles' | 
     ...Array.from({ length: titles.length }, (_, index) => cells[index] ?? ''),
     `row ${line}: ${problem.message}; accepted: ${problem.accepted}`,
   ]);
-  return `${Papa.unparse([[...titles, 'why it was left out'], ...rows], { delimiter: separator, newline: '\n' })}\n`;
+  return csvText([[...titles, 'why it was left out'], ...rows], { separator });
 }

@@ -1,10 +1,7 @@
 /** The journal as a table: a row for each entry, for reading without the product. */
-import Papa from 'papaparse';
 import type { RecordEntry } from '../plan/design.ts';
+import { csvText } from './csv.ts';
 import { logLines, type LogContext } from './log-words.ts';
-
-/** A spreadsheet takes such a cell for a formula: it gets an apostrophe in front. */
-const FORMULA = /^[=+\-@\t\r]/;
 
 export function logCsv(record: readonly RecordEntry[], context: LogContext): string {
   const rows = logLines(record, context).map(({ at, kind, says, units, panels, photos, nextTime, withdrawn }) => [
@@ -18,5 +15,5 @@ export function logCsv(record: readonly RecordEntry[], context: LogContext): str
     withdrawn ? 'yes' : '',
   ]);
   const titles = ['when', 'kind', 'what', 'cabinets', 'parts', 'pictures', 'for next time', 'taken back'];
-  return `${Papa.unparse([titles, ...rows], { newline: '\n', escapeFormulae: FORMULA })}\n`;
+  return csvText([titles, ...rows]);
 }

@@ -33,6 +33,17 @@ describe('a cut list as parts without a cabinet', () => {
     );
   });
 
+  test('every row of ours comes back, of a wall with every family on it', () => {
+    const back = readProjectFile(readFileSync(new URL('../../../../examples/print-room-back.carcass.json', import.meta.url), 'utf8'));
+    if (!back.ok) throw new Error(back.problem.message);
+    const made = plan(back.value.design, back.value.record, workshop);
+    const list = parts(cutListCsv(made.parts, workshop, () => 'in'));
+    if (!list.ok) throw new Error(list.problem.message);
+    expect(list.value.faults.map(({ problem }) => problem)).toEqual([]);
+    expect(list.value.rows.some(({ name }) => / and \d+ more$/.test(name))).toBe(true);
+    expect(list.value.rows.map(({ count }) => count)).toEqual(made.parts.map(({ count }) => count));
+  });
+
   test('anybody’s too; what cannot be is told', () => {
     const list = parts(
       'Description;Qty;Length (cm);Width;Material\nTray;2 pcs;40;9 1/2;birch plywood 18 mm\nLid;two;40;9;\nBox;1;0,2;9;\nRod;1;40;9;moon rock\n',

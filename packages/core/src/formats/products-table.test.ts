@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { starterWorkshop } from '../stock/catalogue.ts';
+import { entered } from '../length/entered.ts';
 import type { Product } from '../stock/workshop.ts';
 import { guessColumns, readForeign, readForeignTable } from './foreign-table.ts';
 import { productsCsv, productsTable } from './products-table.ts';
@@ -83,6 +84,13 @@ describe('a price list of somebody', () => {
     expect(read(productsCsv({ a: first!, b: first! }))).toMatchObject({ ok: false, problem: { code: 'twice' } });
     const full = Object.fromEntries(Array.from({ length: 500 }, (_, n) => [`p${n}`, { ...first!, id: `p${n}`, name: `p${n}` }]));
     expect(read(productsCsv({ a: { ...first!, name: 'One more' } }), full)).toMatchObject({ ok: false, problem: { code: 'too-many' } });
+  });
+
+  test('sizes stand as they were typed, and as plain numbers beside', () => {
+    const [row] = Papa.parse<Record<string, string>>(productsCsv({ a: { ...Object.values(KNOWN)[0]!, nominal: entered('3/4 in'), price: 1234.5 } }).slice(1), {
+      header: true,
+    }).data;
+    expect(row).toMatchObject({ thickness: '3/4 in', 'thickness in mm': '19.05', price: '1234.5' });
   });
 
   test('written and read again it is the same, also by another reader', () => {

@@ -1,10 +1,10 @@
 /** Rows of a merchant's price list, or of anybody's table, as sheets and boards that can be bought. One that is known by its name and size gets the new price. */
-import Papa from 'papaparse';
 import { enter, entered } from '../length/entered.ts';
-import type { DisplayUnit } from '../length/length.ts';
+import { toMm, type DisplayUnit } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import type { Product } from '../stock/workshop.ts';
+import { csvText } from './csv.ts';
 import { lengthCell, type CellUnit, type TableColumn, type TableKind } from './foreign-table.ts';
 import { MOST_PRODUCTS, PRODUCT_LIMITS } from './workshop-codec.ts';
 
@@ -146,10 +146,7 @@ function withIds(products: readonly Product[], known: Readonly<Record<string, Pr
     : accept(rows);
 }
 
-/** A spreadsheet takes such a cell for a formula: it gets an apostrophe in front. */
-const FORMULA = /^[=+\-@\t\r]/;
-
-/** What can be bought, as a table with our titles: lengths with their units, so that it stands alone. */
+/** What can be bought, as a table with our titles: lengths as they were typed, with their units, and as plain numbers of millimetres, which are not read again. */
 export function productsCsv(products: Readonly<Record<string, Product>>): string {
   const rows = Object.values(products).map(({ name, kind, material, nominal, length, width, price, grain, faced }) => [
     name,
@@ -158,9 +155,12 @@ export function productsCsv(products: Readonly<Record<string, Product>>): string
     nominal.text,
     length.text,
     width.text,
-    price.toFixed(2),
+    price,
     grain,
     faced ? 'yes' : 'no',
+    toMm(nominal.nm),
+    toMm(length.nm),
+    toMm(width.nm),
   ]);
-  return `${Papa.unparse([PRODUCT_COLUMNS.map(({ title }) => title), ...rows], { newline: '\n', escapeFormulae: FORMULA })}\n`;
+  return csvText([[...PRODUCT_COLUMNS.map(({ title }) => title), 'thickness in mm', 'length in mm', 'width in mm'], ...rows]);
 }

@@ -7,7 +7,13 @@ import { task } from '../test/task.ts';
 
 const begins = dayStart('2026-12-01');
 const schedule = scheduleOf([task('sand', 200), task('hang', 30)], windowsFrom(USUAL_BUILD, begins), begins)!;
-const text = scheduleIcs(schedule, USUAL_BUILD, 'Print room', (id) => ({ id, title: `Step ${id}; a, b`, says: ['one', 'two'] }), begins);
+const text = scheduleIcs(
+  schedule,
+  USUAL_BUILD,
+  'Print room',
+  (id) => ({ id, title: `Step ${id}; a, b`, says: ['one', `${'½ × ß 木 🪚 '.repeat(20)}end`] }),
+  begins,
+);
 
 /** Lines unfolded, by name: a reader of its own. */
 const read = (name: string): string[] =>
@@ -29,9 +35,13 @@ test('titles and ids are told apart, commas and semicolons kept', () => {
 });
 
 test('every line is short enough for any reader, and the file is whole', () => {
-  for (const line of text.split('\r\n')) expect(line.length).toBeLessThanOrEqual(75);
+  for (const line of text.split('\r\n')) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75);
   expect(read('BEGIN').filter((what) => what === 'VEVENT')).toHaveLength(3);
   expect(text.trimEnd().endsWith('END:VCALENDAR')).toBe(true);
+});
+
+test('words outside a to z come back whole', () => {
+  expect(read('DESCRIPTION')[0]).toBe(`one\\n${'½ × ß 木 🪚 '.repeat(20)}end`);
 });
 
 test('stretches leave out the hours nobody is there', () => {

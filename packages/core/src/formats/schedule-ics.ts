@@ -51,5 +51,26 @@ export function scheduleIcs(schedule: Schedule, choices: BuildChoices, name: str
   if (events.length === 0) return ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:keen-carcass', 'END:VCALENDAR', ''].join('\r\n');
   const { error, value } = ics.createEvents(events);
   if (error || !value) throw error ?? new Error('the calendar could not be written');
-  return value;
+  return folded(value);
+}
+
+/** Octets of a line, without its end. Source: RFC 5545, 3.1. */
+const MAX_OCTETS = 75;
+
+/** The package counts letters where octets count: its lines are put together and folded again, no letter torn apart. */
+function folded(text: string): string {
+  const octets = new TextEncoder();
+  return text
+    .replace(/\r\n[ \t]/g, '')
+    .split('\r\n')
+    .map((line) => {
+      let [whole, used] = ['', 0];
+      for (const letter of line) {
+        const { length } = octets.encode(letter);
+        if (used + length > MAX_OCTETS) [whole, used] = [`${whole}\r\n `, 1];
+        [whole, used] = [whole + letter, used + length];
+      }
+      return whole;
+    })
+    .join('\r\n');
 }

@@ -1,13 +1,10 @@
 /** The shopping list as a table that can go to a merchant and come back with prices: sheets and boards stand as a price list has them. */
-import Papa from 'papaparse';
 import type { DisplayUnit } from '../length/length.ts';
 import type { ShoppingLine } from '../plan/shopping.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import type { Workshop } from '../stock/workshop.ts';
+import { csvText } from './csv.ts';
 import { amountText, shoppingSize } from './shopping-words.ts';
-
-/** A spreadsheet takes such a cell for a formula: it gets an apostrophe in front. */
-const FORMULA = /^[=+\-@\t\r]/;
 
 /** Titles of sheets and boards are those of products-table.ts, so that the filled list is read as a price list. */
 export function shoppingCsv(lines: readonly ShoppingLine[], { products }: Pick<Workshop, 'products'>, unit: DisplayUnit): string {
@@ -21,10 +18,11 @@ export function shoppingCsv(lines: readonly ShoppingLine[], { products }: Pick<W
       product ? product.length.text : shoppingSize(line, unit),
       product ? product.width.text : '',
       amountText(line, unit),
-      line.price === null ? '' : line.price.toFixed(2),
+      line.in === 'pieces' ? line.amount : '',
+      line.price ?? '',
       line.for.join(', '),
     ];
   });
-  const titles = ['what', 'kind', 'material', 'thickness', 'length', 'width', 'how many', 'price', 'for'];
-  return `${Papa.unparse([titles, ...rows], { newline: '\n', escapeFormulae: FORMULA })}\n`;
+  const titles = ['what', 'kind', 'material', 'thickness', 'length', 'width', 'how many', 'pieces', 'price', 'for'];
+  return csvText([titles, ...rows]);
 }

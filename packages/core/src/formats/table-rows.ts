@@ -2,6 +2,13 @@
 import Papa from 'papaparse';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 
+/** What stands for a formula of a spreadsheet whose answer was not saved with it. */
+export const NOT_WORKED_OUT = 'a formula that was not worked out';
+
+/** Such a cell says nothing, whatever column it stands in. */
+export const notWorkedOut = (where: string): Outcome<never> =>
+  refuse('cell', NOT_WORKED_OUT, where, 'a value: open the table in a spreadsheet and save it there');
+
 /** Characters of a whole table. */
 const MAX_TEXT = 5_000_000;
 /** Lines that are looked at at all, empty ones too. */

@@ -4,7 +4,7 @@ import type { Item } from '../contents/item.ts';
 import { MASS_UNITS, readWeight } from '../contents/weight.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import { accept, refuse } from '../problem/problem.ts';
-import { tooMany } from './contents-csv.ts';
+import { SIZES, tooMany } from './contents-csv.ts';
 import { isOneOf, lengthCell, type TableColumn, type TableKind } from './foreign-table.ts';
 
 /** Words people write over such columns, beside our own titles. */
@@ -36,7 +36,7 @@ export interface ThingOptions {
 
 export const thingsTable = ({ unit, order, newId, there = 0 }: ThingOptions): TableKind<Item, ColumnKey> => ({
   columns: THING_COLUMNS,
-  needed: ['name'],
+  needed: ['name', ...SIZES],
   unit,
   blank: (index) => newItem({ id: newId(), order: order + index, unit }),
   put(item, key, cell, cellUnit, where) {

@@ -97,6 +97,20 @@ test('a part is left over only when it fits no sheet or the sheets ran out', () 
   );
 });
 
+test('no bound is above what a plan comes to, also where the sheets run out', () => {
+  fc.assert(
+    fc.property(job, (problem) => {
+      const few: NestProblem = { ...problem, sheets: problem.sheets.map((each) => ({ ...each, count: Math.min(each.count ?? 1, 1) })) };
+      for (const each of [problem, few]) {
+        const { bound, score } = planOf(each, 10);
+        expect(bound.sheets).toBeLessThanOrEqual(score.sheets);
+        if (bound.cost !== null) expect(bound.cost).toBeLessThanOrEqual(score.cost! + 1e-9);
+      }
+    }),
+    { numRuns: RUNS },
+  );
+});
+
 test('the same problem, seed and effort give the same plan', () => {
   fc.assert(
     fc.property(job, fc.integer({ min: 1, max: 1e9 }), (problem, seed) => {

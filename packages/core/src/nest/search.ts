@@ -199,13 +199,23 @@ function planOf(
     }
   }
   const costed = bound.cost !== null;
+  const placed = layout.nested();
   return {
-    sheets: layout.nested(),
+    sheets: placed,
     unplaced,
-    bound,
+    bound: layout.left.length > 0 ? boundOfSome(bound, placed.length > 0, sheets, cost) : bound,
     proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost! + 1e-9),
     score: { sheets, cost: costed ? cost : null },
     seed,
     effort,
+  };
+}
+
+/** Where the sheets run out, no plan has them all: what some of the parts need at least is a sheet, and no plan is under none. */
+function boundOfSome({ sheets: all, cost }: Bound, some: boolean, sheets: number, spent: number): Bound {
+  return {
+    sheets: some ? Math.min(1, sheets) : 0,
+    cost: cost === null ? null : Math.min(0, spent),
+    why: `the sheets run out: all parts need at least ${all}`,
   };
 }

@@ -11,6 +11,9 @@ const MOST_ENTITIES = 20_000;
 /** Of one drawing: corners of its polylines too. */
 const MAX_PAIRS = 1_000_000;
 
+/** Our own drawings have their outlines here, and what is cut into the parts elsewhere (docs/format/dxf.md): where a drawing has this layer, only it counts. */
+export const OUTLINE_LAYER = 'OUTLINE';
+
 /** A code, and what it says. */
 type Pair = readonly [code: number, value: string];
 
@@ -30,7 +33,9 @@ export function dxfCurves(text: string): Outcome<{ readonly curves: readonly Cur
   const unit = unitOf(pairs.value);
   const scale = MM[unit] ?? 1;
   const strange = new Map<string, number>();
-  const curves = entities.flatMap((entity): Curve[] => {
+  const parts = entities.some((entity) => layerOf(entity) === OUTLINE_LAYER) ? entities.filter((entity) => layerOf(entity) === OUTLINE_LAYER) : entities;
+  const beside = entities.length - parts.length;
+  const curves = parts.flatMap((entity): Curve[] => {
     const curve = curveOf(entity);
     if (curve) {
       const corners = curve.corners.map(({ x, y, bulge }) => ({ x: x * scale, y: y * scale, bulge }));
@@ -43,6 +48,9 @@ export function dxfCurves(text: string): Outcome<{ readonly curves: readonly Cur
     curves,
     notes: [
       ...(MM[unit] === undefined ? ['the drawing does not say its unit: it was taken for millimeters'] : []),
+      ...(beside > 0
+        ? [`${beside === 1 ? 'what is' : `${beside} lines and words`} on other layers than ${OUTLINE_LAYER} ${beside === 1 ? 'was' : 'were'} left out`]
+        : []),
       ...[...strange].map(([type, count]) => `${count} × ${type.slice(0, 30)} not understood`),
     ],
   });
@@ -105,6 +113,7 @@ function unitOf(pairs: readonly Pair[]): string {
 }
 
 const number = (pairs: readonly Pair[], code: number): number => Number(pairs.find(([own]) => own === code)?.[1] ?? NaN);
+const layerOf = ({ pairs }: Entity): string => (pairs.find(([code]) => code === 8)?.[1] ?? '').toUpperCase();
 const flagged = (pairs: readonly Pair[], bit: number): boolean => (number(pairs, 70) & bit) !== 0;
 /** Extruded the other way: what is seen is mirrored. */
 const isMirrored = (pairs: readonly Pair[]): boolean => number(pairs, 230) < 0;

@@ -2,32 +2,7 @@
  * The shop set: all a person takes along to the bench and the wall, page by page. Drawn here once; what makes a PDF, an SVG or a preview
  * of it draws the same pages.
  */
-import {
-  hangingTold,
-  inWantedOrder,
-  joinedTo,
-  learnedWorkshop,
-  LOOSE,
-  planBuild,
-  Refusal,
-  isNewSheet,
-  boardJobs,
-  massText,
-  plan as planOf,
-  setupsOf,
-  shoppingCost,
-  shoppingOf,
-  tapeText,
-  tapeTextWithUnit,
-  type BuildTold,
-  type DisplayUnit,
-  type NestPlan,
-  type ProjectFile,
-  type Purchase,
-  type ShoppingLine,
-  type UnitPlan,
-} from '@keen/core';
-import { layOut, type LaidOut } from '../../sheets.ts';
+import { LOOSE, Refusal, massText, shoppingCost, tapeText, tapeTextWithUnit } from '@keen/core';
 import { linesOf, wideAs } from '../letters.ts';
 import { across, type PaperId } from '../paper.ts';
 import type { SheetPicture } from '../sheet-picture.ts';
@@ -38,21 +13,15 @@ import { Flow, Pages } from './flow.ts';
 import { hangingChapter } from './hanging-chapter.ts';
 import { cautionsChapter, cutListChapter, shoppingChapter } from './list-chapters.ts';
 import { sheetsChapter } from './sheets-chapter.ts';
+import { plannedUnits, toldOf, type ToldWish } from './told.ts';
 import { facts, partCard, shared, tallyOf, unitChapter } from './unit-chapters.ts';
-import { linesByPanel } from './unit-figures.ts';
 import { wallFigure } from './wall-figure.ts';
 import { setupsChapter, stepsChapter } from './work-chapters.ts';
 
-export interface SetWish {
-  readonly project: ProjectFile;
-  /** The units it is of; all where none is named. */
-  readonly units: readonly string[];
+export interface SetWish extends ToldWish {
   readonly paper: PaperId;
-  readonly display: DisplayUnit;
   /** Which state of the project this is, at the foot of every page. */
   readonly revision: string;
-  /** Layouts that are not settled, by product, as they are on a screen. */
-  readonly layouts?: ReadonlyMap<string, NestPlan>;
 }
 
 /** How far it is: pages are counted when all are drawn. */
@@ -65,14 +34,14 @@ export interface SetProgress {
 /** All pages. `tell` hears what is begun. Throws a Refusal for a unit the project does not have, or a project without any. */
 export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = () => {}): SheetPicture[] {
   const { project, paper, revision } = wish;
-  const made = planOf(project.design, project.record, learnedWorkshop(project.record, project.workshop).workshop);
-  const units = wish.units.length === 0 ? made.units : wish.units.map((id) => made.byId.get(id) ?? missing(id));
+  const planned = plannedUnits(wish);
+  const { units } = planned;
   if (units.length === 0) throw new Refusal('nothing', 'there is no cabinet in the project yet', 'project', 'a project with a cabinet');
   const steps = units.length + 8 + (wish.units.length === 0 && Object.keys(project.design.loose).length > 0 ? 1 : 0);
   let done = 0;
   const begin = (doing: string): void => tell({ done: done++, of: steps, doing });
   begin('laying the parts on sheets');
-  const told = toldOf(wish, made, units);
+  const told = toldOf(wish, planned);
   const pages = new Pages(across(paper));
   const contents: { readonly title: string; readonly page: number }[] = [];
   const chapter = (title: string, write: () => void): void => {
@@ -104,71 +73,6 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
   const name = project.design.name;
   return pages.all.map((page, index) => page.picture({ project: name, revision, page: index + 1, of: pages.all.length }));
 }
-
-/** What is bought for a project, or for some of its units, with the layouts as they are settled or found. */
-export function shoppingFor(project: ProjectFile, ids: readonly string[]): readonly ShoppingLine[] {
-  const made = planOf(project.design, project.record, learnedWorkshop(project.record, project.workshop).workshop);
-  const units = ids.length === 0 ? made.units : ids.map((id) => made.byId.get(id) ?? missing(id));
-  return toldOf({ project, display: 'mm' }, made, units).shopping;
-}
-
-function missing(id: string): never {
-  throw new Refusal('unit', `there is no cabinet '${id}' in the project`, 'units', 'cabinets of the project');
-}
-
-function toldOf({ project, display: unit, layouts }: Pick<SetWish, 'project' | 'display' | 'layouts'>, made: Told['plan'], units: readonly UnitPlan[]): Told {
-  const { design, record } = project;
-  const { workshop, learned } = learnedWorkshop(record, project.workshop);
-  const ids = new Set(units.map(({ id }) => id));
-  const whole = units.length === made.units.length;
-  const parts = whole ? made.parts : made.parts.filter((line) => ids.has(line.unit));
-  const laid = layOut({ ...project, workshop }, made, layouts);
-  const sheets = laid.map(({ job: { product }, plan: nest, sequence, settled }) => ({
-    product,
-    layout: settled?.id ?? null,
-    sheets: nest.sheets.length,
-    steps: sequence.steps,
-    sawn: settled?.sawn ?? new Set<string>(),
-  }));
-  const build = planBuild(made, design, record, workshop, sheets, whole ? [] : [...ids]);
-  const setups = setupsOf(
-    units.map(({ unit: solid }) => solid),
-    workshop.shop,
-  );
-  const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
-  const built: BuildTold = {
-    plan: made,
-    workshop,
-    choices: design.build,
-    setups: { shop: workshop.shop, blanks, parts: made.parts, learned },
-    hangingOf: (id) => {
-      const [own, box] = [made.byId.get(id), design.units[id]];
-      return own && box ? hangingTold(own, box, design.wall, workshop, unit, joinedTo(made, id)) : null;
-    },
-  };
-  const shopping = shoppingOf({ units }, design, workshop, purchases(laid, made, workshop), build);
-  return {
-    design,
-    record,
-    workshop,
-    plan: made,
-    units,
-    parts,
-    lines: linesByPanel(made.parts),
-    laid,
-    build,
-    built,
-    setups: { ...setups, setups: inWantedOrder(setups.setups, design.setupOrder) },
-    shopping,
-    unit,
-  };
-}
-
-const purchases = (laid: readonly LaidOut[], { parts }: Told['plan'], workshop: Told['workshop']): Purchase[] =>
-  [
-    ...laid.map(({ job: { product }, plan }) => ({ product, count: plan.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length })),
-    ...boardJobs(parts, workshop).map(({ product, plan }) => ({ product, count: plan.bought })),
-  ].filter(({ count }) => count > 0);
 
 const LINE = TEXT_MM * 1.9;
 

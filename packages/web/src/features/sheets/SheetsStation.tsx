@@ -142,7 +142,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
             make={async () => {
               const { sheetsDxf, sheetsToDraw } = await import('@keen/exchange');
               const all = nests.flatMap(({ job, plan: laid }) => (laid ? sheetsToDraw(job, laid, workshop.products[job.product]!.name) : []));
-              return sheetsDxf(all, plan);
+              return sheetsDxf(all, plan, unplaced);
             }}
           >
             All sheets as DXF

@@ -1,0 +1,96 @@
+/** What a shop set, the shopping list and the days tell of: the plan, the layouts as they are settled or found, the build. */
+import {
+  boardJobs,
+  hangingTold,
+  inWantedOrder,
+  isNewSheet,
+  joinedTo,
+  learnedWorkshop,
+  plan as planOf,
+  planBuild,
+  Refusal,
+  setupsOf,
+  shoppingOf,
+  type BuildTold,
+  type DisplayUnit,
+  type NestPlan,
+  type ProjectFile,
+  type Purchase,
+} from '@keen/core';
+import { layOut, type LaidOut } from '../../sheets.ts';
+import type { Told } from './chapter.ts';
+import { linesByPanel } from './unit-figures.ts';
+
+export interface ToldWish {
+  readonly project: ProjectFile;
+  /** The units it is of; all where none is named. */
+  readonly units: readonly string[];
+  readonly display: DisplayUnit;
+  /** Layouts that are not settled, by product, as they are on a screen. */
+  readonly layouts?: ReadonlyMap<string, NestPlan>;
+}
+
+function missing(id: string): never {
+  throw new Refusal('unit', `there is no cabinet '${id}' in the project`, 'units', 'cabinets of the project');
+}
+
+/** The plan of a project with the workshop as its test cuts taught it, and the units of it that are asked for. Throws a Refusal for one there is not. */
+export function plannedUnits({ project: { design, record, workshop }, units: ids }: Pick<ToldWish, 'project' | 'units'>): Pick<Told, 'plan' | 'units'> {
+  const plan = planOf(design, record, learnedWorkshop(record, workshop).workshop);
+  return { plan, units: ids.length === 0 ? plan.units : ids.map((id) => plan.byId.get(id) ?? missing(id)) };
+}
+
+export function toldOf(wish: ToldWish, { plan: made, units }: Pick<Told, 'plan' | 'units'> = plannedUnits(wish)): Told {
+  const { project, display: unit, layouts } = wish;
+  const { design, record } = project;
+  const { workshop, learned } = learnedWorkshop(record, project.workshop);
+  const ids = new Set(units.map(({ id }) => id));
+  const whole = units.length === made.units.length;
+  const parts = whole ? made.parts : made.parts.filter((line) => ids.has(line.unit));
+  const laid = layOut({ ...project, workshop }, made, layouts);
+  const sheets = laid.map(({ job: { product }, plan: nest, sequence, settled }) => ({
+    product,
+    layout: settled?.id ?? null,
+    sheets: nest.sheets.length,
+    steps: sequence.steps,
+    sawn: settled?.sawn ?? new Set<string>(),
+  }));
+  const build = planBuild(made, design, record, workshop, sheets, whole ? [] : [...ids]);
+  const setups = setupsOf(
+    units.map(({ unit: solid }) => solid),
+    workshop.shop,
+  );
+  const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
+  const built: BuildTold = {
+    plan: made,
+    workshop,
+    choices: design.build,
+    setups: { shop: workshop.shop, blanks, parts: made.parts, learned },
+    hangingOf: (id) => {
+      const [own, box] = [made.byId.get(id), design.units[id]];
+      return own && box ? hangingTold(own, box, design.wall, workshop, unit, joinedTo(made, id)) : null;
+    },
+  };
+  const shopping = shoppingOf({ units }, design, workshop, purchases(laid, made, workshop), build);
+  return {
+    design,
+    record,
+    workshop,
+    plan: made,
+    units,
+    parts,
+    lines: linesByPanel(made.parts),
+    laid,
+    build,
+    built,
+    setups: { ...setups, setups: inWantedOrder(setups.setups, design.setupOrder) },
+    shopping,
+    unit,
+  };
+}
+
+const purchases = (laid: readonly LaidOut[], { parts }: Told['plan'], workshop: Told['workshop']): Purchase[] =>
+  [
+    ...laid.map(({ job: { product }, plan }) => ({ product, count: plan.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length })),
+    ...boardJobs(parts, workshop).map(({ product, plan }) => ({ product, count: plan.bought })),
+  ].filter(({ count }) => count > 0);
