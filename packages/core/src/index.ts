@@ -200,6 +200,7 @@ export {
 } from './checks/words/amounts.ts';
 export { findingWords, type Sentence } from './checks/words/findings.ts';
 export { fixWords } from './checks/words/fixes.ts';
+export { citationWords } from './checks/words/citations.ts';
 export { labelWords, theWords, WORDS } from './checks/words/labels.ts';
 export { seeded } from './chance/random.ts';
 export {

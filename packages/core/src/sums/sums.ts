@@ -1,5 +1,6 @@
 /** All quick sums there are, by name. A new one goes into one of the lists. */
 import { Refusal } from '../problem/problem.ts';
+import { citationWords } from '../checks/words/citations.ts';
 import { BOX_SUMS } from './box-sums.ts';
 import { CLEAT_SUMS } from './cleat-sums.ts';
 import { FRONT_SUMS } from './front-sums.ts';
@@ -23,5 +24,6 @@ export function answerSum(name: string, args: readonly string[]): SumAnswer {
     if (at <= 0) throw new Refusal('value', `'${arg}' is no key=value`, arg, 'key=value');
     return [arg.slice(0, at), arg.slice(at + 1)];
   });
-  return runSum(sum, pairs);
+  const answer = runSum(sum, pairs);
+  return { ...answer, working: answer.working.map(citationWords) };
 }

@@ -4,6 +4,7 @@
  * leads to its field.
  */
 import {
+  citationWords,
   exactTextWithUnit,
   figureText,
   labelWords,
@@ -118,7 +119,7 @@ export function SumTable({ what, onOpen, onSource }: SumTableProps) {
             </tr>
             <tr className="sum-source">
               <td colSpan={3}>
-                {what.figure.text} <span>{what.figure.source}</span>
+                {what.figure.text} <span>{citationWords(what.figure.source)}</span>
               </td>
             </tr>
           </>
@@ -210,7 +211,7 @@ function sourceWords(source: Source): string {
     case 'nominal':
       return 'nominal, not measured';
     case 'table':
-      return `${source.name} ${source.tag}`;
+      return `${source.name}, ${citationWords(source.tag)}`;
   }
 }
 

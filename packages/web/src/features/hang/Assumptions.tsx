@@ -1,5 +1,5 @@
 /** What the figures rest on: what was entered, what was taken as a default, what was chosen without a source, and what is not covered. */
-import { ASSUMED, groundOf, MATERIALS, screwById, SPECIES, STRUCTURES, type Assumed } from '@keen/core';
+import { ASSUMED, citationWords, groundOf, MATERIALS, screwById, SPECIES, STRUCTURES, type Assumed } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
 
@@ -28,7 +28,7 @@ export function Assumptions({ shown: { plan, box } }: { readonly shown: ShownUni
           {ground === 'timber' && `, studs of ${SPECIES[wall.studs.species].name} (G ${SPECIES[wall.studs.species].gravity})`}.
         </li>
         <li>
-          Cleat: {cleat.name}, G {cleat.gravity}, bends to {cleat.bendingMPa} MPa for good ({cleat.source}).
+          Cleat: {cleat.name}, G {cleat.gravity}, bends to {cleat.bendingMPa} MPa for good ({citationWords(cleat.source)}).
         </li>
         <li>
           Wall screws: {screw.name}, root {screw.rootMm.toFixed(2)} mm, F_yb {Math.round(screw.yieldMPa)} MPa.
@@ -50,7 +50,7 @@ export function Assumptions({ shown: { plan, box } }: { readonly shown: ShownUni
           <tr>
             <th scope="col">figure</th>
             <th scope="col">what it stands for</th>
-            <th scope="col">tag</th>
+            <th scope="col">where it is from</th>
           </tr>
         </thead>
         <tbody>
@@ -61,12 +61,12 @@ export function Assumptions({ shown: { plan, box } }: { readonly shown: ShownUni
                 {unit && ` ${unit}`}
               </td>
               <td>{what}</td>
-              <td>{tag}</td>
+              <td>{citationWords(tag)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="quiet">[ASSUME]: a chosen, conservative number without a published source. (m): from memory of a published one, to be confirmed.</p>
+      <p className="quiet">Chosen on the safe side: a conservative number without a published source.</p>
     </details>
   );
 }
