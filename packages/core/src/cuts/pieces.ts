@@ -148,6 +148,8 @@ function apart(walk: Walk, made: Made, planned: Planned, kerf: number, path: str
   const across = alongX ? 'y' : 'x';
   const wanted = made.lead[across] > 0 || reaches(tree, planned, across, kerf);
   const from = wanted && canSize(walk, made, across, alongX ? dy : dx) ? size(walk, made, across, alongX ? dy : dx, path) : made;
+  // A strip that is only waste stays on where no saw takes it off so large a piece: it goes with the parts that are cut to size later.
+  if (!holds(tree.second) && !canSize(walk, from, tree.axis, tree.at - start + from.lead[tree.axis])) return apart(walk, from, first, kerf, `${path}1`);
   const next = cutAt(walk, from, tree.axis, tree.at - start, `${path}${tree.axis}`, first, second);
   apart(walk, next.near, first, kerf, `${path}1`);
   if (next.far) apart(walk, next.far, second, kerf, `${path}2`);
@@ -174,7 +176,7 @@ function countReaching(tree: CutTree, piece: Planned, axis: 'x' | 'y', kerf: num
   return countReaching(tree.first, { ...piece, tree: tree.first }, axis, kerf) + countReaching(tree.second, { ...piece, tree: tree.second }, axis, kerf);
 }
 
-/** A piece too large for every saw is brought to size later, when it is smaller. */
+/** A piece too large for every saw is brought to size later, when it is smaller. `to`: what stays on the near side. */
 function canSize(walk: Walk, { piece }: Made, axis: 'x' | 'y', to: number): boolean {
   const [line, extent] = axis === 'x' ? [piece.dy, piece.dx] : [piece.dx, piece.dy];
   return cutWays({ line, size: extent, keep: to as Length, thick: walk.thick, kg: kgOf(walk, piece) }, walk.shop).length > 0;

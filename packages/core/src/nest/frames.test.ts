@@ -36,6 +36,15 @@ describe('a flaw', () => {
       for (const { x, y, dx, dy } of rooms) expect(x + dx <= mm(400) || x >= mm(450) || y + dy <= mm(200) || y >= mm(240)).toBe(true);
   });
 
+  test.each([
+    ['rip', 'y'],
+    ['crosscut', 'x'],
+  ] as const)('is cut round in the order that was chosen: %s first', (by, axis) => {
+    const frames = framesFor({ ...flawed(rect(400, 200, 50, 40)), first: { by } });
+    expect(frames.length).toBeGreaterThan(0);
+    for (const { tree } of frames) expect(tree).toMatchObject({ kind: 'cut', axis });
+  });
+
   test('takes no more than itself: the kerf runs in it where it is wide enough', () => {
     // 400 before it, 1000 − 450 = 550 beyond it.
     const widths = framesFor(flawed(rect(400, 0, 50, 500))).flatMap(({ rooms }) => sizes(rooms));

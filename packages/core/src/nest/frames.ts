@@ -64,7 +64,7 @@ export function framesOf(bed: Bed, { trim: usual, kerf, first }: Pick<NestProble
   const frames = new Map<string, Frame>();
   for (let seed = 0; seed < MOST_FRAMES; seed++) {
     const rooms: Room[] = [];
-    const tree = apart(whole, flaws, pins, kerf, seed === 0 ? null : seeded(seed), rooms);
+    const tree = apart(whole, { flaws, pins, kerf, random: seed === 0 ? null : seeded(seed), wanted: first?.by === 'breakdown' ? null : axis }, rooms);
     if (!tree) return [];
     frames.set(JSON.stringify(rooms), frame(rooms, tree));
   }
@@ -119,8 +119,19 @@ function inPieces(room: Room, axis: 'x' | 'y', sizes: readonly number[], kerf: n
 
 const meets = (a: Room, b: Room): boolean => a.x < b.x + b.dx && b.x < a.x + a.dx && a.y < b.y + b.dy && b.y < a.y + a.dy;
 
+interface Around {
+  readonly flaws: readonly Room[];
+  readonly pins: readonly Placement[];
+  readonly kerf: number;
+  /** Null for the cuts that leave the largest piece. */
+  readonly random: Random | null;
+  /** Cuts across this axis come before the others. */
+  readonly wanted: 'x' | 'y' | null;
+}
+
 /** Cuts a rectangle until each piece is free, flawed throughout, or a pinned part; null when that cannot be. */
-function apart(whole: Room, flaws: readonly Room[], pins: readonly Placement[], kerf: number, random: Random | null, rooms: Room[]): FrameTree | null {
+function apart(whole: Room, around: Around, rooms: Room[]): FrameTree | null {
+  const { flaws, pins, kerf, random, wanted } = around;
   const { x, y, dx, dy } = whole;
   const bad = flaws.filter((flaw) => meets(flaw, whole));
   const kept = pins.filter((pin) => meets(pin, whole));
@@ -130,15 +141,17 @@ function apart(whole: Room, flaws: readonly Room[], pins: readonly Placement[], 
   }
   const [only] = kept;
   if (kept.length === 1 && bad.length === 0 && only!.x === x && only!.y === y && only!.dx === dx && only!.dy === dy) return { kind: 'part', part: only!.part };
-  const cuts = [...bad.flatMap((flaw) => roundFlaw(flaw, whole, kerf)), ...kept.flatMap((pin) => roundPin(pin, whole, kerf))].filter(({ axis, at }) =>
+  const all = [...bad.flatMap((flaw) => roundFlaw(flaw, whole, kerf)), ...kept.flatMap((pin) => roundPin(pin, whole, kerf))].filter(({ axis, at }) =>
     kept.every((pin) => (axis === 'x' ? pin.x + pin.dx <= at || pin.x >= at + kerf : pin.y + pin.dy <= at || pin.y >= at + kerf)),
   );
+  const inOrder = all.filter(({ axis }) => axis === wanted);
+  const cuts = inOrder.length > 0 ? inOrder : all;
   if (cuts.length === 0) return kept.length === 0 ? ({ kind: 'waste', x, y, dx, dy } as FrameTree) : null;
   const value = (cut: Cut): number =>
     Math.max(...sides(whole, cut, kerf).map((side) => (bad.some((flaw) => meets(flaw, side)) || kept.some((pin) => meets(pin, side)) ? 0 : side.dx * side.dy)));
   const cut = random ? cuts[Math.floor(random() * cuts.length)]! : cuts.reduce((best, each) => (value(each) > value(best) ? each : best));
   const [first, second] = sides(whole, cut, kerf).map((side) =>
-    side.dx <= 0 || side.dy <= 0 ? ({ kind: 'waste', ...side } as FrameTree) : apart(side, flaws, pins, kerf, random, rooms),
+    side.dx <= 0 || side.dy <= 0 ? ({ kind: 'waste', ...side } as FrameTree) : apart(side, around, rooms),
   );
   return first && second ? { kind: 'cut', ...cut, first, second } : null;
 }

@@ -1,12 +1,14 @@
 /** From the cut list to nesting problems: one for each sheet product in use; boards are cut by length alone. */
-import { mm, type Length } from '../length/length.ts';
+import { cutWays } from '../cuts/ways.ts';
+import { mm, toMm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import { hasSize } from '../solid/panel.ts';
 import type { NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import { makesStraightEdge, widestKerf } from '../stock/shop.ts';
+import { guideReach, makesStraightEdge, widestKerf } from '../stock/shop.ts';
+import { MATERIALS } from '../stock/materials.ts';
 import { usableSize } from '../stock/out-of-square.ts';
-import type { StockPiece, Workshop } from '../stock/workshop.ts';
+import type { Product, StockPiece, Workshop } from '../stock/workshop.ts';
 import { NOTHING_SETTLED, type Cutting, type Design } from './design.ts';
 import { withPins } from './pins.ts';
 
@@ -85,8 +87,10 @@ const HANDLED: { readonly length: Length; readonly width: Length } = { length: m
 
 /** How sheets come apart first; a piece they are broken down to holds the largest part. */
 function firstCut(first: Cutting['first'], productId: string, parts: readonly PartLine[], { shop, products }: Workshop): Pick<NestProblem, 'first'> {
-  if (first === 'any') return {};
-  if (first !== 'breakdown') return { first: { by: first } };
+  if (first === 'rip' || first === 'crosscut') return { first: { by: first } };
+  const way = first === 'any' ? onlyWay(products[productId]!, shop) : null;
+  if (first === 'any' && way === null) return {};
+  if (way === 'rip') return { first: { by: 'rip' } };
   const most = (side: 'length' | 'width', other: 'length' | 'width'): number =>
     Math.max(
       0,
@@ -95,6 +99,8 @@ function firstCut(first: Cutting['first'], productId: string, parts: readonly Pa
       ),
     );
   const trim = products[productId]!.kind === 'sheet' ? shop.trim.nm : 0;
+  if (way === 'crosscut')
+    return { first: { by: 'breakdown', longest: Math.max(guideReach(shop), most('length', 'width')) as Length, widest: products[productId]!.width.nm } };
   const car = shop.car ? { length: shop.car.length.nm, width: shop.car.width.nm } : HANDLED;
   return {
     first: {
@@ -103,6 +109,22 @@ function firstCut(first: Cutting['first'], productId: string, parts: readonly Pa
       widest: Math.max(car.width - trim, most('width', 'length')) as Length,
     },
   };
+}
+
+/** A strip or length that is taken off a whole sheet, for asking whether a saw does. */
+const ASKED = mm(300);
+
+/**
+ * Where the shop's saws part a whole sheet one way only, it comes apart that way first, and where they do not rip it into lengths they
+ * rip: whatever else is laid out cannot be cut. Null where both ways or neither can be.
+ */
+function onlyWay({ length, width, nominal, material }: Product, { machines, trim }: Workshop['shop']): 'rip' | 'crosscut' | null {
+  const kg = (toMm(length.nm) * toMm(width.nm) * toMm(nominal.nm) * MATERIALS[material].densityKgM3) / 1e9;
+  const can = (line: Length, size: Length): boolean =>
+    [ASKED, (size / 2) as Length].some((keep) => cutWays({ line, size, keep, thick: nominal.nm, kg }, { machines }).length > 0);
+  const [long, wide] = [(length.nm - trim.nm) as Length, (width.nm - trim.nm) as Length];
+  const [rips, crosscuts] = [can(long, wide), can(wide, long)];
+  return rips === crosscuts ? null : rips ? 'rip' : 'crosscut';
 }
 
 function piecesOf(line: PartLine): NestPart[] {
