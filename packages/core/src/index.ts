@@ -54,6 +54,7 @@ export {
 } from './solid/views.ts';
 export { baysShown, heightsShown } from './solid/shown-spaces.ts';
 export { slabFaces, type Vector } from './solid/mesh.ts';
+export { takenOut, type TakenOut } from './solid/taken-out.ts';
 export { LIFT_CLEARANCE, LIFT_MARGIN_MM } from './solid/hanging.ts';
 export { MATERIALS, type Material, type MaterialId } from './stock/materials.ts';
 export { SHEET_PLACES, type Flaw, type Product, type SheetPlace, type ThicknessReading, type ThicknessUsed, type Workshop } from './stock/workshop.ts';

@@ -1,6 +1,7 @@
-/** Assembled units as bodies for other programs: glTF in metres with its y up, STL in millimetres with its z up. Holes stay filled, slots and bevels are cut. */
+/** Assembled units as bodies for other programs: glTF in metres with its y up, STL in millimetres with its z up. docs/format/bodies.md */
 import { Document, WebIO } from '@gltf-transform/core';
-import { labelWords, lineOfPiece, meshesOf, NM_PER, type PanelMesh, type Plan, type UnitPlan } from '@keen/core';
+import { labelWords, lineOfPiece, NM_PER, type Plan, type UnitPlan } from '@keen/core';
+import { bodiesOf, type CodeUrl, type PanelBody } from './panel-bodies.ts';
 
 /** How far a unit stands from the left end of the wall and above the floor, mm. */
 interface Stand {
@@ -12,9 +13,9 @@ const standOf = ({ block }: UnitPlan): Stand => ({ along: block.left / NM_PER.mm
 
 /**
  * Binary glTF: a node for each unit at its place on the wall, in it one for each panel, named by its mark and name. x runs along the
- * wall, y up, z out of it.
+ * wall, y up, z out of it. Without normals: every face is flat.
  */
-export async function unitsGlb(units: readonly UnitPlan[], plan: Plan): Promise<Uint8Array> {
+export async function unitsGlb(units: readonly UnitPlan[], plan: Plan, code?: CodeUrl): Promise<Uint8Array> {
   const document = new Document();
   const buffer = document.createBuffer();
   const scene = document.createScene('wall');
@@ -28,20 +29,14 @@ export async function unitsGlb(units: readonly UnitPlan[], plan: Plan): Promise<
     const { along, up } = standOf(unit);
     const group = document.createNode(unit.name).setTranslation([along / 1000, up / 1000, 0]);
     scene.addChild(group);
-    for (const mesh of meshesOf(unit.unit)) {
-      const panel = unit.unit.byId.get(mesh.panel)!;
-      const accessor = (values: readonly number[], scale: number) =>
-        document
-          .createAccessor()
-          .setType('VEC3')
-          .setArray(Float32Array.from(values, (value) => value * scale))
-          .setBuffer(buffer);
+    for (const { panel, corners, triangles } of await bodiesOf(unit.unit, code)) {
+      const metres = Float32Array.from(corners, (mm) => mm / 1000);
       const primitive = document
         .createPrimitive()
-        .setAttribute('POSITION', accessor(mesh.positions, 1 / 1000))
-        .setAttribute('NORMAL', accessor(mesh.normals, 1))
+        .setAttribute('POSITION', document.createAccessor().setType('VEC3').setArray(metres).setBuffer(buffer))
+        .setIndices(document.createAccessor().setType('SCALAR').setArray(triangles).setBuffer(buffer))
         .setMaterial(materialOf(panel.stock));
-      const name = [lineOfPiece(plan.parts, mesh.panel)?.mark, labelWords(panel.name)].filter((word) => word !== undefined).join(' ');
+      const name = [lineOfPiece(plan.parts, panel.id)?.mark, labelWords(panel.name)].filter((word) => word !== undefined).join(' ');
       group.addChild(document.createNode(name).setMesh(document.createMesh(name).addPrimitive(primitive)));
     }
   }
@@ -52,26 +47,37 @@ const HEADER = 80;
 const TRIANGLE = 50;
 
 /** Binary STL of the same. x runs along the wall, z up, y into the wall. */
-export function unitsStl(units: readonly UnitPlan[]): Uint8Array {
-  const meshes = units.flatMap((unit) => meshesOf(unit.unit).map((mesh): [PanelMesh, Stand] => [mesh, standOf(unit)]));
-  const count = meshes.reduce((sum, [{ positions }]) => sum + positions.length / 9, 0);
+export async function unitsStl(units: readonly UnitPlan[], code?: CodeUrl): Promise<Uint8Array> {
+  const bodies: (readonly [PanelBody, Stand])[] = [];
+  for (const unit of units) for (const body of await bodiesOf(unit.unit, code)) bodies.push([body, standOf(unit)]);
+  const count = bodies.reduce((sum, [{ triangles }]) => sum + triangles.length / 3, 0);
   const bytes = new Uint8Array(HEADER + 4 + TRIANGLE * count);
   bytes.set(new TextEncoder().encode('units on a wall, millimetres').subarray(0, HEADER));
   const view = new DataView(bytes.buffer);
   view.setUint32(HEADER, count, true);
   let at = HEADER + 4;
-  const write = (along: number, up: number, out: number): void => {
-    view.setFloat32(at, along, true);
-    view.setFloat32(at + 4, -out, true);
-    view.setFloat32(at + 8, up, true);
-    at += 12;
-  };
-  for (const [{ positions, normals }, stand] of meshes)
-    for (let index = 0; index < positions.length; index += 9) {
-      write(normals[index]!, normals[index + 1]!, normals[index + 2]!);
-      for (let corner = index; corner < index + 9; corner += 3)
-        write(positions[corner]! + stand.along, positions[corner + 1]! + stand.up, positions[corner + 2]!);
+  for (const [{ corners, triangles }, { along, up }] of bodies)
+    for (let index = 0; index < triangles.length; index += 3) {
+      const [a, b, c] = [0, 1, 2].map((corner) => {
+        const from = 3 * triangles[index + corner]!;
+        return [corners[from]! + along, -corners[from + 2]!, corners[from + 1]! + up] as const;
+      }) as [Point, Point, Point];
+      for (const point of [normalOf(a, b, c), a, b, c])
+        for (const number of point) {
+          view.setFloat32(at, number, true);
+          at += 4;
+        }
       at += 2;
     }
   return bytes;
+}
+
+type Point = readonly [x: number, y: number, z: number];
+
+function normalOf(a: Point, b: Point, c: Point): Point {
+  const [ux, uy, uz] = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+  const [vx, vy, vz] = [c[0] - a[0], c[1] - a[1], c[2] - a[2]];
+  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  const long = Math.hypot(x, y, z) || 1;
+  return [x / long, y / long, z / long];
 }

@@ -184,13 +184,13 @@ describe('headers of every answer', () => {
   ])('%s', async (_name, method, path, headers) => {
     const answer = await overLan(method, path, { headers });
     expect(answer.headers).toMatchObject({
-      'content-security-policy': expect.stringMatching(/script-src 'self';.*frame-ancestors 'none'/),
+      'content-security-policy': expect.stringMatching(/script-src 'self' 'wasm-unsafe-eval';.*frame-ancestors 'none'/),
       'x-content-type-options': 'nosniff',
       'referrer-policy': 'no-referrer',
       'strict-transport-security': 'max-age=31536000',
       'x-frame-options': 'DENY',
     });
-    expect(answer.headers['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/);
+    expect(answer.headers['content-security-policy']).not.toMatch(/script-src[^;]*'unsafe/);
     if (path.startsWith('/api/')) expect(answer.headers['cache-control']).toBe('no-store');
   });
 

@@ -11,6 +11,7 @@ import { RangeSlider } from '../../ui/RangeSlider.tsx';
 import { SaveFile } from '../../ui/SaveFile.tsx';
 import { selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
+import { glbOf, stlOf } from './bodyFiles.ts';
 
 extend({ OrbitControls });
 declare module '@react-three/fiber' {
@@ -56,10 +57,10 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
           control={<Switch size="small" checked={withThings} onChange={(event) => setWithThings(event.target.checked)} />}
           label="with what it holds"
         />
-        <SaveFile name={`${fileName(shown.box.name)}.glb`} type="model/gltf-binary" make={async () => (await import('@keen/exchange')).unitsGlb([plan], whole)}>
+        <SaveFile name={`${fileName(shown.box.name)}.glb`} type="model/gltf-binary" make={() => glbOf(plan, whole)}>
           Body (glTF)
         </SaveFile>
-        <SaveFile name={`${fileName(shown.box.name)}.stl`} type="model/stl" make={async () => (await import('@keen/exchange')).unitsStl([plan])}>
+        <SaveFile name={`${fileName(shown.box.name)}.stl`} type="model/stl" make={() => stlOf(plan)}>
           Body (STL)
         </SaveFile>
       </div>
