@@ -43,10 +43,12 @@ export function placeHanging(base: HungFrame): HangingPlan {
   const contact = (valley + nearest((toMm(t) / 2) * tanDeg(choice.bevelDeg))) as Length;
   const left = outside ? base.behind.left : base.insideLeft;
   const cabinetLength = outside ? base.behind.length : base.insideWidth;
+  // On a rail nobody entered them: they come of where the rail ends.
+  const fromInset = (which: 'leftInset' | 'rightInset') => (choice.wallRail === null ? { source: own(box, 'hanging', which) } : {});
   const wallLength = dimension([
     ...cabinetLength.terms,
-    ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, { source: own(box, 'hanging', 'leftInset') })] : []),
-    ...(choice.rightInset.nm ? [minus('right-inset', choice.rightInset.nm, { source: own(box, 'hanging', 'rightInset') })] : []),
+    ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, fromInset('leftInset'))] : []),
+    ...(choice.rightInset.nm ? [minus('right-inset', choice.rightInset.nm, fromInset('rightInset'))] : []),
   ]);
   if (wallLength.value <= 0)
     throw new Unbuildable({

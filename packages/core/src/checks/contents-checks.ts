@@ -26,11 +26,12 @@ const stoodIn = ({ hangInput }: CheckContext): Stood[] =>
   hangInput.weights.contents.flatMap((load) => (load.lots.length > 0 ? [{ load, lots: load.lots }] : []));
 
 /** What every finding about a thing on a floor says of them. */
-const aboutThing = ({ box }: CheckContext, { compartment }: CompartmentLoad, { name }: Item) => ({
+const aboutThing = ({ box }: CheckContext, { compartment }: CompartmentLoad, { id, name }: Item) => ({
   unit: box.id,
   station: 'contents' as const,
   panels: [compartment.floor],
   item: name,
+  things: [id],
 });
 
 const clearOf = ({ compartment: { width, depth, height } }: CompartmentLoad) => ({ width: width.value, depth: depth.value, height: height.value });
@@ -240,6 +241,7 @@ const noGrowth: Check = (context) => {
         station: 'contents',
         panels: able.map(({ compartment }) => compartment.floor),
         item: items[0]!.name,
+        things: items.map(({ id }) => id),
         fill: roomiest.arrangement!.fill,
         fixes: [{ label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inUnit(context, 'width'), value: wider }] }],
       },

@@ -47,6 +47,8 @@ interface Base {
   readonly station: Station;
   readonly panels: readonly string[];
   readonly fixes: readonly Fix[];
+  /** Ids of the things it is about: two may have one name. */
+  readonly things?: readonly string[];
 }
 
 export type Finding = Base &
@@ -210,7 +212,7 @@ export type Finding = Base &
     | { readonly check: 'bed'; readonly under: 'seat' | 'bed' | 'cot' | 'cooker'; readonly use: number; readonly locked: boolean }
     | { readonly check: 'earthquake'; readonly locked: boolean }
     | { readonly check: 'height-shift'; readonly cameNm: number; readonly askedNm: number; readonly lowerNm: number }
-    | { readonly check: 'join-first'; readonly other: string; readonly apartNm: number }
+    | { readonly check: 'join-first'; readonly other: string; readonly otherUnit: string; readonly apartNm: number }
     | { readonly check: 'moving-wall'; readonly structure: string; readonly bolted: boolean }
     | { readonly check: 'unrated-fixing'; readonly what: 'plate' | 'back-plane' | 'second-plane' }
     | { readonly check: 'plates-ground'; readonly ground: string }

@@ -127,6 +127,7 @@ function joinedFirst(context: PlaceContext): Finding[] {
         check: 'join-first',
         severity: 'look',
         other: other.name,
+        otherUnit: other.id,
         apartNm: apart,
         fixes: [{ label: { key: 'leave-gap', lengthNm: along.nm, otherNm: PLAIN_GAP }, edit: [{ path: ['units', box.id, 'place', 'along'], value: along }] }],
       } satisfies Finding;

@@ -20,6 +20,7 @@ const rowBase = ({ box, unit }: CheckContext, { row, items }: RowAnswer) => ({
   station: 'contents' as const,
   panels: unit.compartments.filter(({ keptBy }) => keptBy === row.on).map(({ floor }) => floor),
   item: items[0]!.name,
+  things: items.map(({ id }) => id),
 });
 
 function slotCount(context: CheckContext, answer: RowAnswer): Finding[] {
@@ -95,6 +96,7 @@ function rowHolds(context: CheckContext, answer: RowAnswer): Finding[] {
       check: 'slides-off',
       severity: 'look',
       item: item.name,
+      things: [item.id],
       why: standsThin(item) ? 'thin' : 'rolls',
       thickNm: footprintOf(item).out,
       fixes: [

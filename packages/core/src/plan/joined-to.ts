@@ -1,13 +1,15 @@
 /** Neighbors a cabinet is fixed to before either is fixed to the wall: told by the finding, which names them from one side only. */
 import type { Plan } from './plan.ts';
 
-/** Their names. */
+/** Their names: two cabinets may have the same, so that they are told apart by their ids. */
 export function joinedTo({ byId, units }: Pick<Plan, 'byId' | 'units'>, id: string): string[] {
-  const own = byId.get(id);
-  if (!own) return [];
-  const names = own.findings.flatMap((finding) => (finding.check === 'join-first' ? [finding.other] : []));
-  const others = units.flatMap((other) =>
-    other.id !== id && other.findings.some((finding) => finding.check === 'join-first' && finding.other === own.name) ? [other.name] : [],
+  const besides = new Set(
+    units.flatMap((unit) =>
+      unit.findings.flatMap((finding) => {
+        if (finding.check !== 'join-first') return [];
+        return unit.id === id ? [finding.otherUnit] : finding.otherUnit === id ? [unit.id] : [];
+      }),
+    ),
   );
-  return [...new Set([...names, ...others])];
+  return [...besides].flatMap((other) => byId.get(other)?.name ?? []);
 }

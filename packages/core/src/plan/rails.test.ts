@@ -50,6 +50,13 @@ describe('the two spacing boxes on their rails', () => {
   });
 });
 
+test('what a rail leaves at the ends of a cabinet is not said to have been entered', () => {
+  const { hanging, byId } = planned().byId.get('spacing-1')!.unit;
+  const insets = byId.get(hanging.wallHalf)!.length.terms.filter(({ label }) => label.key.endsWith('-inset'));
+  expect(insets.length).toBeGreaterThan(0);
+  for (const { source } of insets) expect(source).toBeUndefined();
+});
+
 test('moving along the rail moves no stud of the wall and keeps the other where it is', () => {
   const before = planned().byId.get('spacing-1')!;
   const after = planned({ path: ['units', 'spacing-2', 'place', 'along'], value: entered('3100 mm') }).byId.get('spacing-1')!;

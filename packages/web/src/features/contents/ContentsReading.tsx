@@ -21,7 +21,7 @@ export function ContentsReading({
   const chosen = useAppSelector(({ view }) => (view.picked?.kind === 'item' ? view.picked.id : null));
   const item = chosen !== null && Object.hasOwn(design.items, chosen) ? design.items[chosen] : undefined;
   const here = plan.findings.filter(({ station }) => station === 'contents');
-  const about = (finding: Finding): boolean => item === undefined || ('item' in finding && finding.item === item.name);
+  const about = (finding: Finding): boolean => item === undefined || finding.things?.includes(item.id) === true;
   const cards = here
     .filter((finding) => about(finding) && (item !== undefined || finding.unit === shown?.box.id))
     .map((finding, index) => <FindingCard key={`${finding.check}${index}`} finding={finding} unit={shown?.unit ?? unit} onStation={onStation} />);
