@@ -39,6 +39,12 @@ export interface StoredEntry {
   readonly entry: Json;
 }
 
+export interface DeletedRow {
+  readonly id: string;
+  readonly name: string;
+  readonly deletedAt: string;
+}
+
 export interface RevisionRow {
   /** The version it brought back; null for one that was edited. */
   readonly restoredFrom: number | null;
@@ -72,6 +78,7 @@ export const api = createApi({
       invalidatesTags: ['projects'],
     }),
     deleteProject: build.mutation<void, string>({ query: (id) => ({ url: `projects/${id}`, method: 'DELETE' }), invalidatesTags: ['projects'] }),
+    deletedProjects: build.query<DeletedRow[], void>({ query: () => 'projects/deleted', providesTags: ['projects'], keepUnusedDataFor: 0 }),
     restoreProject: build.mutation<StoredProject, string>({
       query: (id) => ({ url: `projects/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['projects'],
@@ -80,6 +87,7 @@ export const api = createApi({
 });
 
 export const {
+  useDeletedProjectsQuery,
   useProjectsQuery,
   useCreateProjectMutation,
   useOpenFileMutation,

@@ -2,7 +2,7 @@ import { Body, Controller, Delete, Get, HttpCode, Param, ParseIntPipe, Patch, Po
 import type { Json } from '@keen/core';
 import { OpenTo } from '../../access/open-to.ts';
 import { CreateProjectDto, ImportProjectDto, RenameProjectDto, RestoreRevisionDto, SaveProjectDto } from './projects.dto.ts';
-import { ProjectsService, type ProjectRow, type RevisionRow, type StoredProject } from './projects.service.ts';
+import { ProjectsService, type DeletedRow, type ProjectRow, type RevisionRow, type StoredProject } from './projects.service.ts';
 
 @Controller('api/projects')
 export class ProjectsController {
@@ -22,6 +22,11 @@ export class ProjectsController {
   @Post('import')
   import(@Body() { file }: ImportProjectDto): Promise<StoredProject> {
     return this.projects.import(file);
+  }
+
+  @Get('deleted')
+  deleted(): Promise<DeletedRow[]> {
+    return this.projects.deleted();
   }
 
   @OpenTo('device')

@@ -3,13 +3,14 @@ import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { checkProducts, designCodec, outcomeOf, readProject, unitsInOrder, type Design, type Json, type Problem, type ProjectFile } from '@keen/core';
 import { transacted } from '../../database/transacted.ts';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { notFound, stale } from '../../problems/problem.exception.ts';
 import { LiveService } from '../live/live.service.ts';
 import { RecordService } from '../record/record.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
 import { CutFollower } from '../stock/cut-follower.ts';
+import { isThere, missing } from './missing.ts';
 import { ProjectModel } from './project.model.ts';
 import { ProjectUnitModel } from './project-unit.model.ts';
 import { RevisionModel } from './revision.model.ts';
@@ -56,6 +57,12 @@ export interface StoredProject {
   readonly demo: boolean;
   readonly revision: number;
   readonly document: Json;
+}
+
+export interface DeletedRow {
+  readonly id: string;
+  readonly name: string;
+  readonly deletedAt: string;
 }
 
 export interface RevisionRow {
@@ -133,8 +140,8 @@ export class ProjectsService {
   }
 
   async find(id: string): Promise<StoredProject> {
-    const project = await this.projects.findOne({ where: { id, deletedAt: null } });
-    if (!project) throw notFound('project', 'id');
+    const project = await this.projects.findByPk(id);
+    if (!isThere(project)) throw missing(project);
     return { id: project.id, demo: project.demo, revision: project.revision, document: project.document };
   }
 
@@ -215,7 +222,20 @@ export class ProjectsService {
 
   async remove(id: string): Promise<void> {
     const [count] = await this.projects.update({ deletedAt: new Date() }, { where: { id, deletedAt: null } });
-    if (count === 0) throw notFound('project', 'id');
+    if (count === 0) throw missing(await this.projects.findByPk(id, { attributes: ['deletedAt'] }));
+  }
+
+  /** What was deleted and comes back when it is asked for, the last first. */
+  async deleted(): Promise<DeletedRow[]> {
+    const rows = await this.projects.findAll({
+      where: { deletedAt: { [Op.ne]: null } },
+      attributes: ['id', 'name', 'deletedAt'],
+      order: [
+        ['deletedAt', 'DESC'],
+        ['id', 'ASC'],
+      ],
+    });
+    return rows.map(({ id, name, deletedAt }) => ({ id, name, deletedAt: deletedAt!.toISOString() }));
   }
 
   async restore(id: string): Promise<StoredProject> {
@@ -248,8 +268,8 @@ export class ProjectsService {
   }
 
   private async locked(id: string, transaction: Transaction): Promise<ProjectModel> {
-    const project = await this.projects.findOne({ where: { id, deletedAt: null }, transaction, lock: transaction.LOCK.UPDATE });
-    if (!project) throw notFound('project', 'id');
+    const project = await this.projects.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE });
+    if (!isThere(project)) throw missing(project);
     return project;
   }
 

@@ -205,10 +205,21 @@ describe('projects as things', () => {
   test('a deletion can be undone', async () => {
     const { id } = await fresh();
     await app.api.delete(`/api/projects/${id}`).expect(204);
-    await app.api.get(`/api/projects/${id}`).expect(404);
-    await app.api.delete(`/api/projects/${id}`).expect(404);
+    const { body } = await app.api.get(`/api/projects/${id}`).expect(410);
+    expect(body).toMatchObject({ code: 'deleted', message: expect.stringMatching(/^this project was deleted on \d{4}-\d\d-\d\d$/) });
+    await app.api.delete(`/api/projects/${id}`).expect(410);
+    // What a tab that is still open sends is told what became of it, and nothing of it is kept.
+    await app.api
+      .put(`/api/projects/${id}`)
+      .send({ base: 1, session: 'tab', document: (await fresh()).document })
+      .expect(410);
+    const entries = [{ id: 'late', at: '2026-03-01T10:00:00.000Z', kind: 'note', note: { text: 'late', photos: [], nextTime: false } }];
+    await app.api.post(`/api/projects/${id}/record`).send({ entries }).expect(410);
+    const deleted = (await app.api.get('/api/projects/deleted').expect(200)).body as Row[];
+    expect(deleted.filter((each) => each['id'] === id)).toEqual([{ id, name: expect.any(String), deletedAt: expect.any(String) }]);
     await app.api.post(`/api/projects/${id}/restore`).expect(201);
     await read(id);
+    expect(((await app.api.get('/api/projects/deleted')).body as Row[]).some((each) => each['id'] === id)).toBe(false);
   });
 });
 

@@ -4,7 +4,7 @@ import { designCodec, outcomeOf, recordCodec, type Json, type RecordEntry } from
 import { transacted } from '../../database/transacted.ts';
 import { Op, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
-import { notFound } from '../../problems/problem.exception.ts';
+import { isThere, missing } from '../projects/missing.ts';
 import { LiveService } from '../live/live.service.ts';
 import { ProjectModel } from '../projects/project.model.ts';
 import { CutFollower } from '../stock/cut-follower.ts';
@@ -71,13 +71,12 @@ export class RecordService {
 
   /** Adds those entries that are not there yet, and gives them. Positions follow the order of commits: the project's row is locked until then. */
   async add(projectId: string, entries: readonly RecordEntry[], transaction: Transaction): Promise<RecordEntry[]> {
-    const project = await this.projects.findOne({
-      where: { id: projectId, deletedAt: null },
-      attributes: ['id', 'recordPosition'],
+    const project = await this.projects.findByPk(projectId, {
+      attributes: ['id', 'recordPosition', 'deletedAt'],
       transaction,
       lock: transaction.LOCK.UPDATE,
     });
-    if (!project) throw notFound('project', 'id');
+    if (!isThere(project)) throw missing(project);
     const known = await this.rows.findAll({
       where: { projectId, entryId: entries.map(({ id }) => id) },
       attributes: ['entryId'],

@@ -18,6 +18,7 @@ import { downloadBlob, fileName } from '../../ui/download.ts';
 import { FileInput } from '../../ui/FileInput.tsx';
 import { Logo } from '../../ui/Logo.tsx';
 import { SharingDialog } from '../bench/SharingDialog.tsx';
+import { DeletedProjects } from './DeletedProjects.tsx';
 import { SchemeButton } from './SchemeButton.tsx';
 import { ProjectCard } from './ProjectCard.tsx';
 
@@ -131,6 +132,7 @@ export function Component() {
             />
           ))}
         </ul>
+        <DeletedProjects onBringBack={({ id }) => void restore(id).then(say('It did not come back'))} />
       </main>
       <RenameDialog
         key={renaming?.id}

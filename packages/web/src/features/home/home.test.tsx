@@ -38,6 +38,7 @@ function page(element: React.ReactNode, answer: (asked: Asked) => Answer | undef
     const said = answer(asked);
     if (said !== undefined) return said;
     if (asked.path === 'projects' && asked.method === 'GET') return { body: rows };
+    if (asked.path === 'projects/deleted') return { body: [] };
     if (asked.path === 'workshop') return { body: { revision: 1, workshop: workshopCodec.write(starterWorkshop()) } };
     if (asked.path === 'next-time') return { body: [] };
     return { body: { id: 'p2', demo: false, revision: 1, document: {} } };
@@ -122,6 +123,15 @@ describe('the room', () => {
     expect(await screen.findByText('Print room deleted')).toBeTruthy();
     await userEvent.click(screen.getByRole('button', { name: 'Undo' }));
     await waitFor(() => expect(sent('POST').map(({ path }) => path)).toEqual(['projects/p1/restore']));
+  });
+
+  test('what was deleted earlier is at the foot of the room, and comes back from there', async () => {
+    const rows = [{ id: 'p9', name: 'Old room', deletedAt: '2026-11-03T10:00:00.000Z' }];
+    const { sent } = room(({ path }) => (path === 'projects/deleted' ? { body: rows } : undefined));
+    await userEvent.click(await screen.findByText('One deleted project'));
+    expect(screen.getByText('deleted 3 November 2026')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Bring back Old room' }));
+    await waitFor(() => expect(sent('POST').map(({ path }) => path)).toEqual(['projects/p9/restore']));
   });
 
   test('begins with what it must hold on a bare wall', async () => {

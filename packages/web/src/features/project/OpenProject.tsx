@@ -10,6 +10,7 @@ import { claimSession, takeUp } from '../save/outbox.ts';
 import { wholeRecord } from '../save/record-pages.ts';
 import { followProject, type Follower } from '../save/live.ts';
 import { startSaver, type Saver } from '../save/saver.ts';
+import { BringBack } from './BringBack.tsx';
 import { WaysOut } from './WaysOut.tsx';
 import { projectClosed, projectOpened } from './project.slice.ts';
 import { panelSelected } from './view.slice.ts';
@@ -56,12 +57,17 @@ export function OpenProject({ children }: { readonly children: ReactNode }) {
     return (
       <main className="notice-page">
         <h1>This project cannot be opened</h1>
-        <Alert severity="warning" action={<Button onClick={retry}>Try again</Button>}>
-          {problem.code === 'not-found'
-            ? 'There is no project at this address. It may have been deleted.'
-            : `${problem.where}: ${problem.message}. Accepted: ${problem.accepted}.`}
+        <Alert
+          severity="warning"
+          action={problem.code === 'deleted' ? <BringBack projectId={projectId} onBack={retry} /> : <Button onClick={retry}>Try again</Button>}
+        >
+          {problem.code === 'deleted'
+            ? `${problem.message.replace(/^this/, 'This')}.`
+            : problem.code === 'not-found'
+              ? 'There is no project at this address.'
+              : `${problem.where}: ${problem.message}. Accepted: ${problem.accepted}.`}
         </Alert>
-        {problem.code !== 'away' && problem.code !== 'not-found' ? (
+        {problem.code !== 'away' && problem.code !== 'not-found' && problem.code !== 'deleted' ? (
           <WaysOut projectId={projectId} />
         ) : (
           <Button component={Link} to="/">

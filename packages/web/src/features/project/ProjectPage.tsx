@@ -21,6 +21,7 @@ import { WallStation } from '../wall/WallStation.tsx';
 import { CannotPlan } from './CannotPlan.tsx';
 import { NoSuchCabinet } from './NoSuchCabinet.tsx';
 import { EmptyProject } from './EmptyProject.tsx';
+import { DeletedNotice } from './DeletedNotice.tsx';
 import { Finder } from './Finder.tsx';
 import { LiveRegion } from './LiveRegion.tsx';
 import { noticeRead, problemRead, redone, refusedEntriesRemoved, undone } from './project.slice.ts';
@@ -108,6 +109,7 @@ export function ProjectPage() {
         <div className="project">
           <TopBar station={station} onFind={() => setFinding(true)} onUndo={undo} />
           <SetAsideNotice />
+          <DeletedNotice />
           <Stations current={summing ? null : station} onStation={goTo} onSums={toSums} />
           <main className="station" id="station">
             <Guarded of={guarded} fallback={(error) => <StationFault error={error} />}>
