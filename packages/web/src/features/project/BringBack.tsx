@@ -12,7 +12,7 @@ export function BringBack({ projectId, onBack }: { readonly projectId: string; r
     onBack();
   };
   return (
-    <Button color="inherit" disabled={state === 'asking'} onClick={() => void bring().catch(() => setState('failed'))}>
+    <Button color="inherit" variant="outlined" size="small" disabled={state === 'asking'} onClick={() => void bring().catch(() => setState('failed'))}>
       {state === 'failed' ? 'It did not come back: try again' : 'Bring it back'}
     </Button>
   );

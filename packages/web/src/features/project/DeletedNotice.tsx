@@ -9,8 +9,9 @@ export function DeletedNotice() {
   if (save.kind !== 'refused' || save.problem.code !== 'deleted') return null;
   // Opened anew, what was held here meanwhile is laid on top and sent.
   return (
-    <Alert severity="warning" action={<BringBack projectId={id} onBack={() => window.location.reload()} />}>
-      This project was deleted elsewhere. What you changed since is kept in this browser, and saved once the project is back.
+    <Alert severity="warning" className="set-aside">
+      <p>This project was deleted elsewhere. What you changed since is kept in this browser, and saved once the project is back.</p>
+      <BringBack projectId={id} onBack={() => window.location.reload()} />
     </Alert>
   );
 }

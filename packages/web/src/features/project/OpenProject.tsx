@@ -56,13 +56,13 @@ export function OpenProject({ children }: { readonly children: ReactNode }) {
   if (problem) {
     return (
       <main className="notice-page">
-        <h1>This project cannot be opened</h1>
+        <h1>{problem.code === 'deleted' ? 'This project was deleted' : 'This project cannot be opened'}</h1>
         <Alert
           severity="warning"
           action={problem.code === 'deleted' ? <BringBack projectId={projectId} onBack={retry} /> : <Button onClick={retry}>Try again</Button>}
         >
           {problem.code === 'deleted'
-            ? `${problem.message.replace(/^this/, 'This')}.`
+            ? `${problem.message.replace(/^this project was/, 'It was')}, and comes back as it was.`
             : problem.code === 'not-found'
               ? 'There is no project at this address.'
               : `${problem.where}: ${problem.message}. Accepted: ${problem.accepted}.`}
