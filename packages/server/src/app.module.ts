@@ -28,6 +28,7 @@ import { LiveController } from './features/live/live.controller.ts';
 import { LiveService } from './features/live/live.service.ts';
 import { PhotosController } from './features/photos/photos.controller.ts';
 import { PhotosService } from './features/photos/photos.service.ts';
+import { Pictures } from './features/photos/pictures.ts';
 import { PrintsController } from './features/prints/prints.controller.ts';
 import { PrintsService } from './features/prints/prints.service.ts';
 import { SetsController } from './features/prints/sets.controller.ts';
@@ -84,6 +85,7 @@ export class AppModule {
         RecordService,
         LiveService,
         PhotosService,
+        Pictures,
         BundlesService,
         PrintsService,
         SetsService,

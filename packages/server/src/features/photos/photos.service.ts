@@ -4,10 +4,9 @@ import { InjectModel } from '@nestjs/sequelize';
 import type { Transaction } from 'sequelize';
 import { DATA_FOLDER } from '../../config.ts';
 import { notFound } from '../../problems/problem.exception.ts';
-import { Slots } from '../../heavy/slots.ts';
 import { ProjectModel } from '../projects/project.model.ts';
-import { keepable } from './picture.ts';
 import { PhotoFiles, type PhotoSize } from './photo-files.ts';
+import { Pictures } from './pictures.ts';
 import { PhotoModel } from './photo.model.ts';
 
 /** A picture whose files are on the disk. */
@@ -27,12 +26,11 @@ export interface StoredPhoto {
 @Injectable()
 export class PhotosService implements OnApplicationBootstrap {
   readonly files: PhotoFiles;
-  /** Pictures are decoded one at a time, so that thirty of them leave the machine free for everything else. */
-  private readonly decoding = new Slots(1, 200, 'pictures');
 
   constructor(
     @InjectModel(PhotoModel) private readonly photos: typeof PhotoModel,
     @InjectModel(ProjectModel) private readonly projects: typeof ProjectModel,
+    private readonly pictures: Pictures,
     @Inject(DATA_FOLDER) dataFolder: string,
   ) {
     this.files = new PhotoFiles(join(dataFolder, 'photos'));
@@ -58,7 +56,7 @@ export class PhotosService implements OnApplicationBootstrap {
     const kept: KeptFile[] = [];
     try {
       for (const [id, picture] of pictures) {
-        const { full, thumbnail, width, height } = await this.decoding.take(() => keepable(picture));
+        const { full, thumbnail, width, height } = await this.pictures.keepable(picture);
         await this.files.write(projectId, id, { full, thumbnail });
         kept.push({ id, width, height, bytes: full.length });
       }

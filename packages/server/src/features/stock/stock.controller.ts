@@ -1,19 +1,19 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query, Req, Res } from '@nestjs/common';
-import express, { type Request, type Response } from 'express';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put, Query, Req, Res } from '@nestjs/common';
+import type { Request, Response } from 'express';
 import { OpenTo } from '../../access/open-to.ts';
-import { ProblemException } from '../../problems/problem.exception.ts';
+import { DATA_FOLDER } from '../../config.ts';
+import { withBodyFile } from '../../problems/raw-body.ts';
+import { MOST_PHOTO_BYTES, tooLarge } from '../photos/picture.ts';
 import type { StoredWorkshop } from '../workshop/workshop.service.ts';
 import { CutByDto, KeepForDto } from './stock.dto.ts';
-import { MOST_PICTURE_BYTES, StockService, type StockHistory } from './stock.service.ts';
-
-const rawPicture = express.raw({ type: ['image/jpeg', 'image/png'], limit: MOST_PICTURE_BYTES });
-
-const tooLarge = (): ProblemException =>
-  new ProblemException(413, { code: 'too-large', message: 'the picture is too large', where: 'body', accepted: `at most ${MOST_PICTURE_BYTES / 1e6} MB` });
+import { StockService, type StockHistory } from './stock.service.ts';
 
 @Controller('api/stock')
 export class StockController {
-  constructor(private readonly stock: StockService) {}
+  constructor(
+    private readonly stock: StockService,
+    @Inject(DATA_FOLDER) private readonly dataFolder: string,
+  ) {}
 
   @Post('reserve')
   @HttpCode(200)
@@ -49,12 +49,13 @@ export class StockController {
     response.type(type).send(bytes);
   }
 
+  /** The picture itself is the body, whatever type it says it has. */
   @OpenTo('device')
   @Put(':id/picture')
   @HttpCode(204)
-  async setPicture(@Param('id') id: string, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
-    await new Promise<void>((resolve, reject) => rawPicture(request, response, (error?: unknown) => (error ? reject(tooLarge()) : resolve())));
-    await this.stock.setPicture(id, Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0));
+  async setPicture(@Param('id') id: string, @Req() request: Request): Promise<void> {
+    const limits = { dataFolder: this.dataFolder, max: MOST_PHOTO_BYTES, tooLarge };
+    await withBodyFile(request, limits, (path) => this.stock.setPicture(id, path));
   }
 
   @Delete(':id/picture')

@@ -6,6 +6,7 @@ import { transacted } from '../../database/transacted.ts';
 import type { Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
 import { notFound, ProblemException } from '../../problems/problem.exception.ts';
+import { Pictures } from '../photos/pictures.ts';
 import { ProjectModel } from '../projects/project.model.ts';
 import { WorkshopService, type StoredWorkshop } from '../workshop/workshop.service.ts';
 import { StockEventModel, type StockEventKind } from './stock-event.model.ts';
@@ -32,8 +33,6 @@ export interface StockHistory {
 }
 
 const MOST_GENERATIONS = 20;
-/** A photograph of a phone, made smaller by the page before it is sent. */
-export const MOST_PICTURE_BYTES = 3_000_000;
 
 @Injectable()
 export class StockService {
@@ -45,6 +44,7 @@ export class StockService {
     @InjectConnection() private readonly sequelize: Sequelize,
     private readonly workshop: WorkshopService,
     private readonly store: StoreService,
+    private readonly incoming: Pictures,
   ) {}
 
   /** All of them or none: whoever comes second is told whose they are. Answers the workshop as it is then. */
@@ -102,11 +102,11 @@ export class StockService {
     return picture;
   }
 
-  async setPicture(id: string, bytes: Buffer): Promise<void> {
+  /** `picture`: the path of a file. What is kept of it is drawn anew (photos/picture.ts). */
+  async setPicture(id: string, picture: string): Promise<void> {
     await this.piece(id);
-    const type = pictureType(bytes);
-    if (!type) throw new ProblemException(400, { code: 'picture', message: 'this is no picture', where: 'body', accepted: 'a JPEG or PNG picture' });
-    await this.pictures.upsert({ pieceId: id, type, bytes });
+    const { full } = await this.incoming.keepable(picture);
+    await this.pictures.upsert({ pieceId: id, type: 'image/jpeg', bytes: full });
   }
 
   async removePicture(id: string): Promise<void> {
@@ -147,10 +147,3 @@ const taken = (id: string, how: string): ProblemException =>
     where: 'pieces',
     accepted: 'pieces nobody else has',
   });
-
-/** By its first bytes: what a sender says of it counts for nothing. */
-function pictureType(bytes: Buffer): 'image/jpeg' | 'image/png' | null {
-  if (bytes.length > 3 && bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff) return 'image/jpeg';
-  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return 'image/png';
-  return null;
-}

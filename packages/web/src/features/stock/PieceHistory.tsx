@@ -6,7 +6,6 @@ import { AWAY, request } from '../../app/api.ts';
 import { useAppDispatch } from '../../app/store.ts';
 import { FileInput } from '../../ui/FileInput.tsx';
 import { problemSaid } from '../project/project.slice.ts';
-import { smallPicture } from './smallPicture.ts';
 
 interface StockEvent {
   readonly kind: 'bought' | 'kept' | 'changed' | 'reserved' | 'released' | 'cut' | 'uncut' | 'thrown';
@@ -87,17 +86,16 @@ export function PieceHistory({ id, unit }: { readonly id: string; readonly unit:
   }, [look]);
   const send = async (picked: File): Promise<void> => {
     try {
-      const picture = await smallPicture(picked);
-      const answer = await fetch(`/api/stock/${encodeURIComponent(id)}/picture`, { method: 'PUT', headers: { 'Content-Type': picture.type }, body: picture });
+      const answer = await fetch(`/api/stock/${encodeURIComponent(id)}/picture`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/octet-stream' },
+        body: picked,
+      });
       if (answer.ok) setShown(shown + 1);
       else dispatch(problemSaid((await answer.json()) as Problem));
       await look();
-    } catch (error) {
-      dispatch(
-        problemSaid(
-          error instanceof TypeError ? AWAY : { code: 'picture', message: 'this file is no picture', where: 'picture', accepted: 'a JPEG or PNG picture' },
-        ),
-      );
+    } catch {
+      dispatch(problemSaid(AWAY));
     }
   };
   if (!history) return <p className="quiet">Looking it up …</p>;
@@ -106,7 +104,7 @@ export function PieceHistory({ id, unit }: { readonly id: string; readonly unit:
       <Ancestry history={history} unit={unit} />
       {history.kept.length > 0 && <p>Left over from it: {history.kept.map((each) => pieceName(each.id)).join(', ')}</p>}
       {history.picture && <img src={`/api/stock/${encodeURIComponent(id)}/picture?${shown}`} alt={`Photograph of ${pieceName(id)}`} />}
-      <FileInput input={file} label={`Photograph of ${pieceName(id)}`} accept="image/jpeg,image/png" onFile={send} />
+      <FileInput input={file} label={`Photograph of ${pieceName(id)}`} accept="image/jpeg,image/png,image/webp" onFile={send} />
       <Button size="small" onClick={() => file.current?.click()}>
         {history.picture ? 'Another photograph' : 'Add a photograph'}
       </Button>
