@@ -134,7 +134,7 @@ module.exports = {
       severity: 'error',
       comment: 'every import leads somewhere',
       from: { path: '^packages/' },
-      to: { couldNotResolve: true, pathNot: '\\?worker' },
+      to: { couldNotResolve: true, pathNot: '\\?(worker|url)' },
     },
   ],
   options: {

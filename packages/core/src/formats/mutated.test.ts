@@ -13,7 +13,8 @@ import { readNestProblemText } from './nest-problem.ts';
 import { readProjectFile, writeProjectText } from './project-file.ts';
 import { readWorkshop, workshopCodec } from './workshop-codec.ts';
 
-const RUNS = { numRuns: 1000 };
+/** The endurance runs try a hundred thousand (docs/endurance.md). */
+const RUNS = { numRuns: 300 };
 const example = readFileSync(new URL('../../../../examples/print-room.carcass.json', import.meta.url), 'utf8');
 const CONTENTS = 'what,count,width (mm),depth,height (in),kg each\nInk tin,12,95,95,4 1/2,1.02\n"Roller, large",3,30,25.5cm,14,\n';
 const FOREIGN = 'Article;Qty;Width cm;Depth (mm);Height [in];Weight (lb)\r\nInk tin;12;9,5;95;4 1/2;2,25\r\nBrayer;3;3;25,5 cm;1\' 2";3 lb 4 oz\r\n';

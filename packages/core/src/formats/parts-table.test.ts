@@ -54,7 +54,7 @@ describe('a cut list as parts without a cabinet', () => {
     expect(parts('part,length,width\nA,4,4\n', 300)).toMatchObject({ ok: false, problem: { code: 'too-many' } });
   });
 
-  test('a thousand spoiled lists: each row a part a file can hold, or a fault', () => {
+  test('spoiled lists: each row a part a file can hold, or a fault', () => {
     const good = cutListCsv(plan(design, record, workshop).parts.slice(0, 6), workshop, () => 'mm');
     fc.assert(
       fc.property(mutationsOf(good), (text) => {
@@ -66,7 +66,7 @@ describe('a cut list as parts without a cabinet', () => {
         const whole = { ...design, loose: Object.fromEntries(list.value.rows.map((part) => [part.id, part])) };
         expect(designCodec.read(designCodec.write(whole), 'design').loose).toEqual(whole.loose);
       }),
-      { numRuns: 1000 },
+      { numRuns: 300 },
     );
   });
 });

@@ -125,7 +125,7 @@ describe('a file that is wrong', () => {
           if (!read.ok) expect(read.problem.where).not.toBe('');
         },
       ),
-      { numRuns: 600 },
+      { numRuns: 250 },
     );
   });
 });

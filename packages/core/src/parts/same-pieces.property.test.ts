@@ -67,7 +67,7 @@ describe('measures a nanometre apart', () => {
 });
 
 const places = fc.integer({ min: 10, max: 560 }).map((whole) => mm(whole) as number);
-const off = fc.integer({ min: -ONE_SIZE / 4, max: ONE_SIZE / 4 });
+const off = fc.integer({ min: -(ONE_SIZE / 4), max: ONE_SIZE / 4 });
 const piece = fc.record({
   at: places,
   near: fc.integer({ min: 0, max: 100 }).map((whole) => mm(whole)),

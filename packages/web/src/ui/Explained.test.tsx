@@ -63,6 +63,12 @@ describe('a number', () => {
     page(sag);
     await userEvent.click(screen.getByRole('button', { name: '664.4' }));
     const { textContent } = screen.getByRole('dialog');
-    for (const words of ['sag now · creep', 'docs/formulas/shelf-sag.md', 'Birch plywood, handbook of the Finnish plywood makers (from memory, to be confirmed)', '1.8']) expect(textContent).toContain(words);
+    for (const words of [
+      'sag now · creep',
+      'docs/formulas/shelf-sag.md',
+      'Birch plywood, handbook of the Finnish plywood makers (from memory, to be confirmed)',
+      '1.8',
+    ])
+      expect(textContent).toContain(words);
   });
 });

@@ -204,7 +204,8 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           options={[
             ...(field.optional ? [{ value: '', label: 'none' }] : []),
             ...Object.values(workshop.products)
-              .filter(({ kind }) => !field.sheetsOnly || kind === 'sheet')
+              // One that is there is shown as what it is, wherever it came from.
+              .filter(({ id, kind }) => !field.sheetsOnly || kind === 'sheet' || id === textAt(box, path))
               .map((product) => ({ value: product.id, label: product.name })),
           ]}
           onChange={(value) => set(box, path, value === '' ? null : value)}
