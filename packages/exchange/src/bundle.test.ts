@@ -71,7 +71,7 @@ function twice(): Uint8Array {
   return Uint8Array.from([...local, ...one]);
 }
 
-test('a thousand spoiled bundles: what is read is whole, the rest is refused in words', () => {
+test('spoiled bundles: what is read is whole, the rest is refused in words', () => {
   fc.assert(
     fc.property(spoiled(good), (bytes) => {
       const read = readBundle(bytes);
@@ -82,6 +82,6 @@ test('a thousand spoiled bundles: what is read is whole, the rest is refused in 
       const written = writeProjectText(read.value.project);
       expect(writeProjectText(valueOf(readProjectFile(written)))).toBe(written);
     }),
-    { numRuns: 1000 },
+    { numRuns: 300 },
   );
 });

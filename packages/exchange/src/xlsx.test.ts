@@ -85,13 +85,13 @@ describe('refused in words', () => {
   });
 });
 
-test('a thousand spoiled workbooks: refused in words or read, none throws or hangs', async () => {
+test('spoiled workbooks: refused in words or read, none throws or hangs', async () => {
   const good = await written();
   fc.assert(
     fc.property(spoiled(good), (bytes) => {
       const read = xlsxText(bytes);
       if (!read.ok) for (const words of Object.values(read.problem)) expect(words).not.toBe('');
     }),
-    { numRuns: 1000 },
+    { numRuns: 300 },
   );
 });

@@ -1,4 +1,4 @@
-/** A thousand spoiled files of each kind that can be opened: each is refused in words or read right, none throws, hangs or comes in by half. */
+/** Spoiled files of each kind that can be opened: each is refused in words or read right, none throws, hangs or comes in by half. */
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import * as fc from 'fast-check';

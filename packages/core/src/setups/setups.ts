@@ -11,6 +11,7 @@ import { operationsOf, STAGES, type Blank, type Operation, type Stage } from './
 import { mustFollow } from './order.ts';
 import { keyOf, type Setting, type Way } from './setting.ts';
 import type { Cut, Setup } from './setup.ts';
+import { touchesOf, type Touch } from './touches.ts';
 import { waysOf } from './ways.ts';
 
 /** The bevel rip that makes both halves of a cleat. */
@@ -27,6 +28,8 @@ export interface Setups {
   /** Operations the shop has no machine, bit or reach for. */
   readonly unmade: readonly Operation[];
   readonly blanks: ReadonlyMap<string, Blank>;
+  /** Where parts are butted against others, for marking out. */
+  readonly touches: readonly Touch[];
   /** No order of ways has fewer settings. */
   readonly proved: boolean;
 }
@@ -49,7 +52,14 @@ export function setupsOf(units: readonly ResolvedUnit[], shop: Shop): Setups {
   }
   const chosen = fewestSettings(ways);
   const setups = inOrder(grouped(operations, chosen.ways), shop);
-  return { setups, cleats: units.flatMap((unit) => cleatRips(unit, shop)), unmade, blanks, proved: chosen.proved };
+  return {
+    setups,
+    cleats: units.flatMap((unit) => cleatRips(unit, shop)),
+    unmade,
+    blanks,
+    touches: units.flatMap((unit) => touchesOf(unit, blanks)),
+    proved: chosen.proved,
+  };
 }
 
 function grouped(operations: readonly Operation[], ways: ReadonlyMap<string, Way>): Setup[] {

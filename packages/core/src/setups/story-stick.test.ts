@@ -5,11 +5,12 @@ import { newUnit } from '../test/family-units.ts';
 import { aloneBox, ink, planWith, typed, unitWith } from '../test/print-room.ts';
 import { operationsOf } from './operations.ts';
 import { storySticks } from './story-stick.ts';
+import { touchesOf } from './touches.ts';
 
 test('both sides are marked from one stick, from the bottom up', () => {
   const { unit } = planWith().byId.get('ink')!;
   const { blanks, operations } = operationsOf(unit);
-  const [stick, ...more] = storySticks(blanks, operations);
+  const [stick, ...more] = storySticks(blanks, operations, touchesOf(unit, blanks));
   expect(more).toEqual([]);
   expect(stick!.panels).toEqual(['ink/side/left', 'ink/side/right']);
   expect(toMm(stick!.length)).toBe(820);
@@ -22,19 +23,36 @@ test('both sides are marked from one stick, from the bottom up', () => {
   expect(stick!.marks.map(({ near }) => near).sort()).toEqual(strips.map(({ near }) => Math.max(0, near)).sort());
 });
 
-test('butted shelves need no stick; a taller side has another', () => {
+test('butted parts are marked as slots are; a taller side has another stick', () => {
   const of = (...edits: Parameters<typeof unitWith>[1][]) => {
-    const { blanks, operations } = operationsOf(unitWith('ink', ...edits).unit);
-    return storySticks(blanks, operations);
+    const { unit } = unitWith('ink', ...edits);
+    const { blanks, operations } = operationsOf(unit);
+    return storySticks(blanks, operations, touchesOf(unit, blanks));
   };
-  expect(of(ink('shelfJoint', 'butt'), ink('top.joint', 'butt'), ink('bottom.joint', 'butt'))).toEqual([]);
+  const [butted, ...more] = of(ink('shelfJoint', 'butt'), ink('top.joint', 'butt'), ink('bottom.joint', 'butt'));
+  expect(more).toEqual([]);
+  expect(butted!.panels).toEqual(['ink/side/left', 'ink/side/right']);
+  expect(butted!.marks.map(({ guest }) => guest)).toEqual(['ink/bottom', 'ink/shelf/s1', 'ink/shelf/s2', 'ink/top']);
+  // Butted, the bottom has no lip; it is as thick as it was measured. The top ends with the sides.
+  expect([toMm(butted!.marks[0]!.near), toMm(butted!.marks[0]!.far)]).toEqual([0, 17.8]);
+  expect(toMm(butted!.marks[3]!.far)).toBe(820);
   expect(toMm(of(typed('height', '900 mm'))[0]!.length)).toBe(900);
+});
+
+test('a rack of butted ledges has a stick for its uprights', () => {
+  const { unit } = aloneBox({ ...newUnit('ledge-rack'), shelfJoint: 'butt' } as never);
+  const { blanks, operations } = operationsOf(unit);
+  const ledges = unit.panels.filter(({ role }) => role === 'shelf');
+  const sticks = storySticks(blanks, operations, touchesOf(unit, blanks));
+  const told = new Set(sticks.flatMap(({ marks }) => marks.map(({ guest }) => guest)));
+  expect(ledges.length).toBeGreaterThan(1);
+  for (const { id } of ledges) expect(told).toContain(id);
 });
 
 test('the slot rack’s slanted slots stand on it too, at the rear edge, as wide as they cross it', () => {
   const { unit } = aloneBox(newUnit('slot-rack'));
   const { blanks, operations } = operationsOf(unit);
-  const [stick] = storySticks(blanks, operations);
+  const [stick] = storySticks(blanks, operations, touchesOf(unit, blanks));
   const slanted = stick!.marks.filter((mark) => mark.slanted);
   const tilted = unit.byId.get(stick!.panels[0]!)!.strips.filter(({ normal }) => normal.u !== 1 && normal.v !== 1);
   expect(slanted).toHaveLength(tilted.length);

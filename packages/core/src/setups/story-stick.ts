@@ -1,9 +1,10 @@
-/** Story sticks: one stick with every mark of a part on it, carried over to all that are marked alike. From the operations; nothing is worked out. */
+/** Story sticks: one stick with every mark of a part on it, carried over to all that are marked alike. From what is cut and what is butted; nothing is worked out. */
 import type { Length } from '../length/length.ts';
 import type { Blank, Operation } from './operations.ts';
+import type { Touch } from './touches.ts';
 
 export interface StickMark {
-  /** Both walls of a slot at the part's near edge, from its start end. */
+  /** Both walls of a slot, or faces of a butted part, at the part's near edge, from its start end. */
   readonly near: Length;
   readonly far: Length;
   /** It runs on at a slant from where it is marked. */
@@ -30,8 +31,8 @@ function wallsOf(work: Operation['work'], { length }: Blank): Pick<StickMark, 'n
   return { near: work.at, far: Math.round(work.at + over) as Length, slanted: true };
 }
 
-/** A stick for every part with more than one slot across it; a single mark is as well measured. */
-export function storySticks(blanks: ReadonlyMap<string, Blank>, operations: readonly Operation[]): StoryStick[] {
+/** A stick for every part with more than one slot or part across it; a single mark is as well measured. */
+export function storySticks(blanks: ReadonlyMap<string, Blank>, operations: readonly Operation[], touches: readonly Touch[]): StoryStick[] {
   const marks = new Map<string, StickMark[]>();
   for (const { id, panel, work, guest } of operations) {
     const walls = wallsOf(work, blanks.get(panel)!);
@@ -39,6 +40,7 @@ export function storySticks(blanks: ReadonlyMap<string, Blank>, operations: read
     const mark = { ...walls, guest, operation: id };
     marks.set(panel, [...(marks.get(panel) ?? []), mark]);
   }
+  for (const { id, panel, guest, near, far } of touches) marks.set(panel, [...(marks.get(panel) ?? []), { near, far, slanted: false, guest, operation: id }]);
   const sticks = new Map<string, StoryStick>();
   for (const [panel, own] of marks) {
     // Slots on both faces at one height are one mark.

@@ -23,8 +23,8 @@ const ROW_MM = 4.4;
 const HEAD_MM = 11;
 
 /** The sticks of one unit's setups: what is made by hand is marked too. */
-export const sticksOf = ({ setups, unmade, blanks }: Pick<Setups, 'setups' | 'unmade' | 'blanks'>): StoryStick[] =>
-  storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade]);
+export const sticksOf = ({ setups, unmade, blanks, touches }: Pick<Setups, 'setups' | 'unmade' | 'blanks' | 'touches'>): StoryStick[] =>
+  storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade], touches);
 
 /** A stick to print. `unit` is how its distances are written; both systems are the same on paper. */
 export function stickDrawing(stick: StoryStick, blanks: ReadonlyMap<string, Blank>, plan: Plan, unit: DisplayUnit): TrueDrawing {

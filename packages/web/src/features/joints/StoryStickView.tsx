@@ -32,8 +32,8 @@ export function StoryStickView({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function sticksOf({ setups, unmade, blanks }: Setups): StoryStick[] {
-  return storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade]);
+function sticksOf({ setups, unmade, blanks, touches }: Setups): StoryStick[] {
+  return storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade], touches);
 }
 
 const HIGH = 42;

@@ -1,0 +1,44 @@
+/** Where a part is butted against the face of another: nothing is cut there, and it is marked out like a slot all the same. */
+import type { Length } from '../length/length.ts';
+import { ONE_SIZE } from '../length/same-size.ts';
+import { isFace, type Meeting } from '../solid/meeting.ts';
+import { place } from '../solid/panel.ts';
+import type { ResolvedUnit } from '../solid/unit.ts';
+import { dot, plusVector, scale } from '../solid/vector.ts';
+import type { Blank } from './operations.ts';
+
+export interface Touch {
+  readonly id: string;
+  /** What it is marked on. */
+  readonly panel: string;
+  readonly guest: string;
+  /** Both faces of the guest, from the blank's start end. */
+  readonly near: Length;
+  readonly far: Length;
+}
+
+/** Of parts that stand square across their host; one that runs along it, or at a slant, is set by other means. */
+export function touchesOf({ byId, meetings }: Pick<ResolvedUnit, 'byId' | 'meetings'>, blanks: ReadonlyMap<string, Blank>): Touch[] {
+  return meetings.flatMap((meeting): Touch[] => {
+    const blank = blanks.get(meeting.host);
+    const { kind, glue, fastening } = meeting.joint;
+    // What only stands against another, held elsewhere, comes to lie where it is held.
+    if (!blank || kind !== 'butt' || !(glue || fastening) || !isFace(meeting.face) || isFace(meeting.edge)) return [];
+    const walls = wallsOn(blank, meeting, byId);
+    return walls && walls.near >= -ONE_SIZE && walls.far <= blank.length + ONE_SIZE
+      ? [{ id: meeting.id, panel: meeting.host, guest: meeting.guest, ...walls }]
+      : [];
+  });
+}
+
+function wallsOn({ panel: host, box }: Blank, { guest, edge }: Meeting, byId: ResolvedUnit['byId']): Pick<Touch, 'near' | 'far'> | null {
+  const own = byId.get(guest);
+  const at = own ? own.outline.findIndex(({ id }) => id === edge) : -1;
+  if (!own || at < 0) return null;
+  const ends = [own.outline[at]!.from, own.outline[(at + 1) % own.outline.length]!.from];
+  const along = ends.flatMap((end) =>
+    [0, own.thickness].map((deep) => dot(plusVector(place(own.frame, end, deep), scale(host.frame.origin, -1)), host.frame.u) - box.u0),
+  );
+  const [near, far] = [Math.min(...along), Math.max(...along)];
+  return far - near <= own.thickness + ONE_SIZE ? { near: Math.round(near) as Length, far: Math.round(far) as Length } : null;
+}
