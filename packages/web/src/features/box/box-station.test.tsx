@@ -8,6 +8,7 @@ import { cleanup, fireEvent, render, screen, act } from '@testing-library/react'
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { edited } from '../project/project.slice.ts';
 import { useUnit } from '../project/selectors.ts';
+import { ReadingPane } from '../project/ReadingPane.tsx';
 import { BoxStation } from './BoxStation.tsx';
 
 afterEach(cleanup);
@@ -15,6 +16,10 @@ afterEach(cleanup);
 function Station() {
   const shown = useUnit();
   return shown ? <BoxStation shown={shown} /> : null;
+}
+
+function Pane() {
+  return <ReadingPane shown={useUnit()} station="box" onStation={() => {}} />;
 }
 
 test('a door that is added shows; without its doors the inside does', () => {
@@ -29,4 +34,16 @@ test('a door that is added shows; without its doors the inside does', () => {
   expect(screen.getByLabelText('Doors shown')).toBeChecked();
   fireEvent.click(screen.getByLabelText('Doors shown'));
   expect(screen.getByLabelText('Doors shown')).not.toBeChecked();
+});
+
+test('a board as the stock of a cabinet, as a file may have it, is shown as what it is', () => {
+  const store = openStore();
+  const board = Object.values(store.getState().project.open!.workshop.products).find(({ kind }) => kind === 'board')!;
+  store.dispatch(edited({ edit: [{ path: ['units', 'ink', 'stock'], value: board.id }], key: 'stock' }));
+  render(
+    <Opened store={store}>
+      <Pane />
+    </Opened>,
+  );
+  expect(screen.getByRole('combobox', { name: 'sheet' })).toHaveTextContent(board.name);
 });
