@@ -2,6 +2,7 @@ export { partsDxf, sheetsDxf, type SheetToDraw } from './dxf.ts';
 export { allSheets, layOut, sheetsToDraw, unplacedOf, type LaidOut } from './sheets.ts';
 export { unitsGlb, unitsStl } from './solids.ts';
 export { isPaper, LEAST_BAR_MM, MOST_BAR_MM, PAPERS, TRUE_PRINTER, type PaperId, type PrinterCorrection } from './prints/paper.ts';
+export { printFonts, type PrintFonts } from './prints/fonts.ts';
 export { fitted } from './prints/print-text.ts';
 export { picturesPdf } from './prints/pictures-pdf.ts';
 export type { SheetPicture } from './prints/sheet-picture.ts';

@@ -1,38 +1,33 @@
-/** How long a printed text comes out, letter by letter: widths of the two fonts every PDF reader has. Millimetres. */
-import { Encodings, Font, FontNames } from '@pdf-lib/standard-fonts';
+/** How long a printed text comes out, letter by letter: widths of the font every print carries with it. Millimetres. */
+import { BOLD, PLAIN, UNITS_PER_EM } from './font-widths.ts';
 
-/** Height of capitals as a share of the font's size. Source: the fonts' own metrics. */
-export const CAPITAL = 0.718;
+/** Height of capitals as a share of the font's size. Source: the font's own metrics. */
+export const CAPITAL = 0.729;
 /** What hangs below the base line, as a share of the height of capitals. */
-export const BELOW = 0.29;
+export const BELOW = 0.33;
 
-const FONTS = { plain: Font.load(FontNames.Helvetica), bold: Font.load(FontNames.HelveticaBold) } as const;
-const known = { plain: new Map<string, number>(), bold: new Map<string, number>() };
+/** Widths by letter, in shares of the font's size. */
+function widthsOf(runs: string): ReadonlyMap<string, number> {
+  const widths = new Map<string, number>();
+  for (const run of runs.split(' ')) {
+    const [first, ...rest] = run.split(',').map((number) => parseInt(number, 36));
+    rest.forEach((width, index) => widths.set(String.fromCodePoint(first! + index), width / UNITS_PER_EM));
+  }
+  return widths;
+}
 
-/** Letters of our own sentences the fonts lack, in letters they have. */
-const LIKE: Readonly<Record<string, string>> = { '−': '–', '→': 'to', '≥': 'at least', '≤': 'at most', '′': "'", '″': '"', '⁴': '^4', '\u202f': ' ' };
-/** Each becomes one or more the fonts have. */
-const STRANGE = new RegExp(`[${Object.keys(LIKE).join('')}]`, 'g');
+const FONTS = { plain: widthsOf(PLAIN), bold: widthsOf(BOLD) } as const;
 
-/** The text in letters the fonts have; what has no likeness becomes a question mark rather than nothing. */
+/** The text in letters the font has: Latin, Greek, Cyrillic, Georgian and signs; what it lacks becomes a question mark rather than nothing. */
 export const spelt = (text: string): string =>
-  [...text.replace(STRANGE, (letter) => LIKE[letter]!).replace(/\s/g, ' ')]
-    .map((letter) => (Encodings.WinAnsi.canEncodeUnicodeCodePoint(letter.codePointAt(0)!) ? letter : '?'))
-    .join('');
+  [...text.normalize('NFC').replace(/[\s\u202f]/g, ' ')].map((letter) => (FONTS.plain.has(letter) && FONTS.bold.has(letter) ? letter : '?')).join('');
 
 /** A text as wide as it is set, mm. `high` is the height of its capitals. */
 export function wideAs({ text, high, bold = false }: { readonly text: string; readonly high: number; readonly bold?: boolean }): number {
-  const font = bold ? 'bold' : 'plain';
-  let thousandths = 0;
-  for (const letter of spelt(text)) {
-    let width = known[font].get(letter);
-    if (width === undefined) {
-      width = FONTS[font].getWidthOfGlyph(Encodings.WinAnsi.encodeUnicodeCodePoint(letter.codePointAt(0)!).name) ?? 278;
-      known[font].set(letter, width);
-    }
-    thousandths += width;
-  }
-  return (thousandths / 1000) * (high / CAPITAL);
+  const widths = FONTS[bold ? 'bold' : 'plain'];
+  let ems = 0;
+  for (const letter of spelt(text)) ems += widths.get(letter)!;
+  return ems * (high / CAPITAL);
 }
 
 /** The text in lines no longer than `width`, broken between words; a word that is longer by itself is broken in itself. */

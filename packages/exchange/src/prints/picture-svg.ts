@@ -16,7 +16,7 @@ export function pictureSvg({ width, height, title, patches }: SheetPicture): str
   const up = (y: number): number => height - y;
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${fine(width)}mm" height="${fine(height)}mm" viewBox="0 0 ${fine(width)} ${fine(height)}" font-family="Helvetica, Arial, sans-serif" stroke-linejoin="round">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${fine(width)}mm" height="${fine(height)}mm" viewBox="0 0 ${fine(width)} ${fine(height)}" font-family="DejaVu Sans Condensed, Helvetica, Arial, sans-serif" stroke-linejoin="round">`,
     `<title>${escaped(spelt(title))}</title>`,
     `<rect width="100%" height="100%" fill="#ffffff"/>`,
     ...patches.flatMap((patch, index) => patchSvg(patch, `p${index}`, up)),

@@ -15,31 +15,25 @@ import {
   setLineJoin,
   setLineWidth,
   setStrokingGrayscaleColor,
-  StandardFonts,
   stroke,
   LineJoinStyle,
   PDFOperator,
   PDFOperatorNames,
-  type PDFFont,
   type PDFPage,
 } from 'pdf-lib';
-import { CAPITAL, spelt } from './letters.ts';
+import { printFonts, type PrintFonts } from './fonts.ts';
+import { CAPITAL } from './letters.ts';
 import { fitted } from './print-text.ts';
 import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from './sheet-picture.ts';
 
 const PT_PER_MM = 72 / 25.4;
 const LEAST_PT = 4;
 
-interface Fonts {
-  readonly plain: PDFFont;
-  readonly bold: PDFFont;
-}
-
 /** Sheets in their order. `drawn` is told after each page. Throws a RangeError where there is none. */
 export async function picturesPdf(pictures: Iterable<SheetPicture>, title: string, drawn: (pages: number) => void = () => {}): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(title);
-  const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
+  const fonts = await printFonts(pdf);
   let pages = 0;
   for (const { width, height, patches } of pictures) {
     const page = pdf.addPage([width * PT_PER_MM, height * PT_PER_MM]);
@@ -50,7 +44,7 @@ export async function picturesPdf(pictures: Iterable<SheetPicture>, title: strin
   return pdf.save();
 }
 
-function drawPatch(page: PDFPage, { clip: within, strokes, words }: SheetPatch, fonts: Fonts): void {
+function drawPatch(page: PDFPage, { clip: within, strokes, words }: SheetPatch, fonts: PrintFonts): void {
   const operators: PDFOperator[] = [pushGraphicsState(), setStrokingGrayscaleColor(0), setLineJoin(LineJoinStyle.Round)];
   if (within) {
     const { low, high } = within;
@@ -79,9 +73,9 @@ function* strokeOperators({ points, others = [], closed, thick, dash, fill }: Sh
 
 const pt = (mm: number): number => mm * PT_PER_MM;
 
-function drawWords(page: PDFPage, { text, x, y, high, bold, from, upright, most = Infinity }: SheetWords, fonts: Fonts): void {
+function drawWords(page: PDFPage, { text, x, y, high, bold, from, upright, most = Infinity }: SheetWords, fonts: PrintFonts): void {
   const font = bold ? fonts.bold : fonts.plain;
-  const shown = fitted(spelt(text), font, pt(high / CAPITAL), LEAST_PT, most === Infinity ? Infinity : pt(most));
+  const shown = fitted(text, font, pt(high / CAPITAL), LEAST_PT, most === Infinity ? Infinity : pt(most));
   const back = from === 'start' ? 0 : font.widthOfTextAtSize(shown.text, shown.size) * (from === 'middle' ? 0.5 : 1);
   page.drawText(shown.text, {
     x: pt(x) - (upright ? 0 : back),

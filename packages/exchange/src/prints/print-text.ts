@@ -1,26 +1,13 @@
-/** Text that a print's font can show. */
+/** Text that fits where it is set. */
 import type { PDFFont } from 'pdf-lib';
-
-/** Letters the font has; others become question marks rather than none. */
-export function printable(text: string, font: PDFFont): string {
-  return [...text]
-    .map((letter) => {
-      try {
-        font.encodeText(letter);
-        return letter;
-      } catch {
-        return '?';
-      }
-    })
-    .join('');
-}
+import { spelt } from './letters.ts';
 
 /** The text, smaller or cut short until it fits the width. */
 /** Sizes are tried in steps of so many points. */
 const STEP = 0.25;
 
 export function fitted(text: string, font: PDFFont, size: number, least: number, width: number): { readonly text: string; readonly size: number } {
-  const shown = printable(text, font);
+  const shown = spelt(text);
   // A width grows with its size: it is measured once.
   const each = font.widthOfTextAtSize(shown, 1);
   const steps = Math.max(0, Math.ceil((size - width / each) / STEP - 1e-9));

@@ -91,6 +91,20 @@ describe('what is on it', () => {
     for (const { letter, name } of made.units) expect(words).toContain(`${letter} ${name}: hanging`);
   });
 
+  test('the font goes with it, and names in other scripts are read as they were typed', async () => {
+    const named = { ...project, design: { ...project.design, name: 'Шкаф № 3, Ω, šuplík ½, Κουτί' } };
+    const set = shopSet({ project: named, units: ['ink'], paper: 'a4', display: 'mm', revision: 'revision 3' });
+    const read = readPages(await picturesPdf(set.slice(0, 2), named.design.name), 'scripts');
+    for (const page of read) expect(page).toContain(named.design.name);
+    const fonts = execFileSync('pdffonts', [join(folder, 'scripts.pdf')], { encoding: 'utf8' })
+      .trim()
+      .split('\n')
+      .slice(2);
+    expect(fonts).toHaveLength(2);
+    // Embedded, and with what says which letters its glyphs are.
+    for (const font of fonts) expect(font).toMatch(/\syes\s+(yes|no)\s+yes\s/);
+  });
+
   test('contents lead to where the chapters are', async () => {
     const read = readPages(await picturesPdf(pages, 'set'), 'contents');
     const listed = [...read[0]!.matchAll(/(shopping list|cut list|setups|the build, step by step)\s+(\d+)/g)];

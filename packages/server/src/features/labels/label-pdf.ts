@@ -1,6 +1,6 @@
 /** Labels as PDF: vector, black on white, the code to scan included. */
-import { fitted } from '@keen/exchange';
-import { PDFDocument, rgb, StandardFonts, type PDFFont, type PDFPage } from 'pdf-lib';
+import { fitted, printFonts, type PrintFonts } from '@keen/exchange';
+import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
 import QRCode from 'qrcode';
 import type { LabelDto } from './labels.dto.ts';
 
@@ -15,11 +15,6 @@ interface Box {
   readonly y: number;
   readonly width: number;
   readonly height: number;
-}
-
-interface Fonts {
-  readonly plain: PDFFont;
-  readonly bold: PDFFont;
 }
 
 /** A4 with three columns of eight: what office shops sell. */
@@ -49,14 +44,14 @@ export async function labelRoll(labels: readonly LabelDto[]): Promise<Uint8Array
   return pdf.save();
 }
 
-async function fresh(): Promise<{ pdf: PDFDocument; fonts: Fonts }> {
+async function fresh(): Promise<{ pdf: PDFDocument; fonts: PrintFonts }> {
   const pdf = await PDFDocument.create();
-  return { pdf, fonts: { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) } };
+  return { pdf, fonts: await printFonts(pdf) };
 }
 
 const CODE = mm(20);
 
-function drawLabel(page: PDFPage, label: LabelDto, box: Box, { plain, bold }: Fonts): void {
+function drawLabel(page: PDFPage, label: LabelDto, box: Box, { plain, bold }: PrintFonts): void {
   const edge = mm(3.5);
   const [left, top] = [box.x + edge, box.y + box.height - edge];
   const code = { x: box.x + box.width - edge - CODE, y: top - CODE };
