@@ -1,6 +1,6 @@
 /** Where a part is butted against the face of another: nothing is cut there, and it is marked out like a slot all the same. */
 import type { Length } from '../length/length.ts';
-import { ONE_SIZE } from '../length/same-size.ts';
+import { isLess, ONE_SIZE } from '../length/same-size.ts';
 import { isFace, type Meeting } from '../solid/meeting.ts';
 import { place } from '../solid/panel.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -25,9 +25,7 @@ export function touchesOf({ byId, meetings }: Pick<ResolvedUnit, 'byId' | 'meeti
     // What only stands against another, held elsewhere, comes to lie where it is held.
     if (!blank || kind !== 'butt' || !(glue || fastening) || !isFace(meeting.face) || isFace(meeting.edge)) return [];
     const walls = wallsOn(blank, meeting, byId);
-    return walls && walls.near >= -ONE_SIZE && walls.far <= blank.length + ONE_SIZE
-      ? [{ id: meeting.id, panel: meeting.host, guest: meeting.guest, ...walls }]
-      : [];
+    return walls && !isLess(walls.near, 0) && !isLess(blank.length, walls.far) ? [{ id: meeting.id, panel: meeting.host, guest: meeting.guest, ...walls }] : [];
   });
 }
 
