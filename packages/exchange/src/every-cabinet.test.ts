@@ -32,6 +32,9 @@ const FOUND = [
   [38729, 0.6],
   [88862, 0.6],
   [94874, 0.6],
+  // Two equal numbers in one sentence.
+  [2493, 0.1],
+  [33858, 0.1],
 ] as const;
 
 test.each(FOUND)('seed %d, which found something once', async (seed, changed) => {

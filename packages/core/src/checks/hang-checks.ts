@@ -153,11 +153,14 @@ export function aloneLimitKg(unit: CheckContext['unit'], { shop }: Pick<CheckCon
 const DEEP_MM = 400;
 const LIFTED_KG = 15;
 
+/** Less than a person's scale tells. [ASSUME] */
+const WEIGHED_KG = 0.005;
+
 const tooHeavyAlone: Check = (context) => {
   const { box, unit, hangInput, workshop } = context;
   const kg = hangInput.weights.empty.mass.value;
   const limit = aloneLimitKg(unit, workshop);
-  return kg > limit
+  return kg > limit + WEIGHED_KG
     ? [
         {
           check: 'too-heavy-alone',

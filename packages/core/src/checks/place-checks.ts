@@ -319,7 +319,8 @@ function lidTurns(context: PlaceContext): Finding[] {
   if (!highest.panel) return [];
   const needed = highest.high - toMm((block.top - block.bottom) as Length) + LID_PLAY_MM;
   const free = toMm((Math.min(lowestCeiling(wall, block), lowestOver(context)) - block.top) as Length);
-  if (!isLessMm(free, needed)) return [];
+  // What stands in the ceiling is told as that.
+  if (free < 0 || !isLessMm(free, needed)) return [];
   const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
   return [
     {

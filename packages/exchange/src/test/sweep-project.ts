@@ -11,7 +11,7 @@ const UNITS: readonly DisplayUnit[] = ['mm', 'in'];
 const NONSENSE = /NaN|undefined|Infinity|\[object/;
 /** A length or mass as it is said. */
 const AMOUNT = /(?:\d[\d ]*\/\d+|\d+(?:\.\d+)?) (?:mm|in|kg|lb)(?: (?:shy|strong))?\b/g;
-/** What sets one amount against another shows two. */
+/** What sets one amount against another, before and after a semicolon, shows two. */
 const AGAINST = /wanted|wants|needed|needs|takes|lifts|trusted with|is the (?:least|most)/;
 
 export interface SweepOptions {
@@ -61,8 +61,9 @@ export async function faultsOf(project: ProjectFile, { prints, solids }: SweepOp
       await tried(finding.check, () => {
         const { says, why } = findingWords(finding, unit);
         text(finding.check, `${says} ${why}`);
-        const amounts = AGAINST.test(says) ? (says.match(AMOUNT) ?? []) : [];
-        if (new Set(amounts).size < amounts.length) faults.push(`${finding.check}: two equal numbers in '${says}'`);
+        const [first = '', second = ''] = AGAINST.test(says) ? says.split('; ') : [];
+        const has = first.match(AMOUNT)?.at(-1);
+        if (has !== undefined && has === second.match(AMOUNT)?.[0]) faults.push(`${finding.check}: two equal numbers in '${says}'`);
         for (const { label } of finding.fixes) text(`fix of ${finding.check}`, fixWords(label, unit));
       });
   }

@@ -71,7 +71,7 @@ export function LooseParts() {
     setPage(Math.floor(parts.length / PAGE));
     put(
       [{ id: newId(), order, name: 'Part', stock, count: 1, length: pick('400 mm', '16 in'), width: pick('250 mm', '10 in'), grain: 'length', outline: [] }],
-      '',
+      'Part added',
     );
   };
   const refused = (name: string, problem: Problem): void =>

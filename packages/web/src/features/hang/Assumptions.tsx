@@ -28,7 +28,7 @@ export function Assumptions({ shown: { plan, box } }: { readonly shown: ShownUni
           {ground === 'timber' && `, studs of ${SPECIES[wall.studs.species].name} (G ${SPECIES[wall.studs.species].gravity})`}.
         </li>
         <li>
-          Cleat: {cleat.name}, G {cleat.gravity}, bends to {cleat.bendingMPa} MPa for good ({citationWords(cleat.source)}).
+          Cleat: {cleat.name}, G {cleat.gravity}, bends to {cleat.bendingMPa} MPa for good; {citationWords(cleat.source)}.
         </li>
         <li>
           Wall screws: {screw.name}, root {screw.rootMm.toFixed(2)} mm, F_yb {Math.round(screw.yieldMPa)} MPa.
