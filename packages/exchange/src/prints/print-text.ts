@@ -2,10 +2,10 @@
 import type { PDFFont } from 'pdf-lib';
 import { spelt } from './letters.ts';
 
-/** The text, smaller or cut short until it fits the width. */
 /** Sizes are tried in steps of so many points. */
 const STEP = 0.25;
 
+/** The text in letters the font has, smaller or cut short until it fits the width; points. */
 export function fitted(text: string, font: PDFFont, size: number, least: number, width: number): { readonly text: string; readonly size: number } {
   const shown = spelt(text);
   // A width grows with its size: it is measured once.
