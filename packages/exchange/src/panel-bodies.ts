@@ -1,6 +1,7 @@
 /** Panels as closed bodies: each one two-manifold, its slots, bevels and notches cut. Bodies are taken from one another by a library made for that. */
 import Module, { type Manifold, type ManifoldToplevel } from 'manifold-3d';
 import { takenOut, type ResolvedPanel, type ResolvedUnit, type Vector } from '@keen/core';
+import { installed } from './installed.ts';
 
 /** Millimetres in the unit's frame: along, up, out. */
 export interface PanelBody {
@@ -11,16 +12,24 @@ export interface PanelBody {
   readonly triangles: Uint32Array;
 }
 
-/** Where the library's machine code is, for a page; a program finds it by itself. */
+/** Where the library's machine code is, for a page; a program finds it where it is installed. */
 export type CodeUrl = string;
 
 let loaded: Promise<ManifoldToplevel> | undefined;
 
-const library = (code?: CodeUrl): Promise<ManifoldToplevel> =>
-  (loaded ??= Module(code === undefined ? undefined : { locateFile: () => code }).then((made) => {
-    made.setup();
-    return made;
+/** Once; where it could not be fetched, it is tried again the next time. */
+const library = (code: CodeUrl | undefined): Promise<ManifoldToplevel> =>
+  (loaded ??= load(code).catch((error: unknown) => {
+    loaded = undefined;
+    throw error;
   }));
+
+async function load(code: CodeUrl | undefined): Promise<ManifoldToplevel> {
+  const place = code ?? (await installed('manifold-3d/manifold.wasm'));
+  const made = await Module({ locateFile: () => place });
+  made.setup();
+  return made;
+}
 
 /** A body for each panel that has wood left, in their order. */
 export async function bodiesOf({ panels }: ResolvedUnit, code?: CodeUrl): Promise<PanelBody[]> {

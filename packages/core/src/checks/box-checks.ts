@@ -1,21 +1,17 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
-import type { FixKey } from './words/fixes.ts';
 import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
-import type { Label } from '../worked/dimension.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/unit-sag.ts';
 import { isFace } from '../solid/meeting.ts';
-import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
+import { cuts } from '../solid/resolve.ts';
 import { meetingsOf } from '../solid/unit.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, toMm, type DisplayUnit } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
 import { inUnit } from './context.ts';
-import type { Finding, Fix, FixStep, OutsideOf } from './finding.ts';
-import { roundDown, roundUp } from './round.ts';
-import { clashesOf } from '../solid/clash.ts';
-import { hasSize } from '../solid/panel.ts';
-import { boundsOf } from '../solid/views.ts';
+import type { Finding, Fix, FixStep } from './finding.ts';
+import { roundDown } from './round.ts';
+import { cannotBeMade, nowhere, partOutside, partsClash } from './part-checks.ts';
 
 /** Two readings at least, on the sheets in use. [ASSUME] */
 const WANTED_READINGS = 2;
@@ -250,144 +246,6 @@ const glueOnFinish: Check = (context) => {
         : [{ label: { key: 'no-glue' }, edit: [{ path: inUnit(context, 'glue'), value: false }] }],
     },
   ];
-};
-
-/** Sizes that leave a part no length, or two parts no way to meet. */
-const cannotBeMade: Check = (context) => {
-  const { box, unit } = context;
-  const base = { check: 'cannot-be-made' as const, unit: box.id, severity: 'stop' as const, station: 'box' as const, fixes: [] };
-  const unmade = unit.panels.filter((panel) => !hasSize(panel));
-  if (unmade.length > 0)
-    return unmade.slice(0, 3).map((panel): Finding => ({ ...base, fixes: takeOut(context, panel), name: panel.name, other: null, panels: [panel.id] }));
-  return unit.faults
-    .slice(0, 3)
-    .map(({ guest, host }): Finding => ({ ...base, name: unit.byId.get(guest)!.name, other: unit.byId.get(host)!.name, panels: [guest, host] }));
-};
-
-/** Less than this past the cabinet's own sizes is what play and joints come to, mm. [A] */
-const OUTSIDE_MM = 0.5;
-const OUTSIDE: readonly (readonly [axis: 'along' | 'up' | 'out', low: OutsideOf, high: OutsideOf])[] = [
-  ['along', 'left', 'right'],
-  ['up', 'bottom', 'top'],
-  ['out', 'wall', 'front'],
-];
-
-/** Parts that stand out of the cabinet they belong to. A tilted top runs over its sides by choice; what is let into another part reaches as deep as its joint. */
-const partOutside: Check = (context) => {
-  const { box, unit } = context;
-  const { width, height, depth } = unit.outside;
-  const size = { along: toMm(width.value), up: toMm(height.value), out: toMm(depth.value) };
-  return unit.panels
-    .filter((panel) => !panel.onWall && panel.role !== 'top' && hasSize(panel))
-    .flatMap((panel): Finding[] => {
-      const reach = Math.max(0, ...unit.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
-      const { low, high } = boundsOf(panel);
-      const past = OUTSIDE.flatMap(([axis, below, above]) => [
-        { side: below, byMm: -low[axis] },
-        { side: above, byMm: high[axis] - size[axis] },
-      ]).sort((a, b) => b.byMm - a.byMm)[0]!;
-      if (past.byMm <= OUTSIDE_MM + reach) return [];
-      return [
-        {
-          check: 'part-outside',
-          unit: box.id,
-          severity: 'stop',
-          station: 'box',
-          name: panel.name,
-          ...past,
-          panels: [panel.id],
-          fixes: [...takeOut(context, panel), { label: { key: 'change-sizes' }, visit: 'box' }],
-        },
-      ];
-    })
-    .slice(0, 3);
-};
-
-type Placed = { readonly id: string; readonly order: number; readonly in: string };
-
-/** Shelves, dividers and inserts that were entered for an opening that is not there any more. */
-const nowhere: Check = (context) => {
-  const { box, unit } = context;
-  const [lowest] = unit.compartments;
-  return familyOf(box).form.elements.flatMap(({ path, panel }): Finding[] => {
-    const rows = Object.values((box as unknown as Record<string, Record<string, Placed>>)[path] ?? {}).sort((a, b) => a.order - b.order);
-    return rows.flatMap((row, index): Finding[] => {
-      if (!panel || !('in' in row) || unit.byId.has(panel(box, row.id))) return [];
-      const of = String(index + 1);
-      const name: Label = { key: path === 'inserts' ? 'insert' : path === 'dividers' ? 'divider' : 'shelf', of };
-      const at = (key: string): string[] => ['units', box.id, path, row.id, key];
-      return [
-        {
-          check: 'nowhere',
-          unit: box.id,
-          severity: 'change',
-          station: 'box',
-          name,
-          panels: [],
-          fixes: [
-            ...(lowest && lowest.keptBy !== row.in
-              ? [{ label: { key: 'put-in' as const, name: lowest.name }, edit: [{ path: at('in'), value: lowest.keptBy }] }]
-              : []),
-            { label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, path, row.id], value: undefined }] },
-          ],
-        },
-      ];
-    });
-  });
-};
-
-/** A part that stands for one element of a list, taken out of it. */
-function takeOut({ box }: CheckContext, { id, name }: ResolvedPanel): Fix[] {
-  return familyOf(box).form.elements.flatMap(({ path, panel }): Fix[] => {
-    const elements = Object.keys((box as unknown as Record<string, object>)[path] ?? {});
-    const element = elements.find((each) => panel?.(box, each) === id);
-    return element === undefined ? [] : [{ label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, path, element], value: undefined }] }];
-  });
-}
-
-/** A door, or the front of a drawer: what closes an opening. */
-const isInsetFront = ({ role, id }: ResolvedPanel): boolean => role === 'door' || (role === 'front' && id.endsWith('/applied'));
-
-/** Fronts laid over the edges leave the whole depth behind them. */
-function overTheEdges(context: CheckContext): Fix[] {
-  const rows = [
-    { path: ['doors', 'lies'], value: 'full' },
-    { path: ['fronts'], value: 'overlay' },
-  ];
-  return rows
-    .filter(({ path }) => enters(context.box, path.join('.')))
-    .map(({ path, value }) => ({ label: { key: 'fronts-over' }, edit: [{ path: inUnit(context, ...path), value }] }));
-}
-
-/** Two parts where only one can be: the unit is made deeper or taller by what frees them. */
-const partsClash: Check = (context) => {
-  const { box, unit } = context;
-  // What cannot be made has no body to look at.
-  if (unit.faults.length > 0 || !unit.panels.every(hasSize)) return [];
-  return clashesOf(unit)
-    .slice(0, 3)
-    .map(({ a, b, apart }): Finding => {
-      const grow = (path: 'depth' | 'height' | 'width', by: number, key: FixKey): Fix[] => {
-        if (!enters(box, path)) return [];
-        const value = roundUp(toMm(box[path].nm) + by, box.unit);
-        return [{ label: { key, lengthNm: value.nm }, edit: [{ path: inUnit(context, path), value }] }];
-      };
-      const base = { unit: box.id, station: 'box' as const, panels: [a, b] };
-      const [front, behind] = isInsetFront(unit.byId.get(b)!) ? [b, a] : [a, b];
-      const [name, other] = [unit.byId.get(front)!.name, unit.byId.get(behind)!.name];
-      if (isInsetFront(unit.byId.get(front)!)) {
-        const fixes = [...overTheEdges(context), ...grow('depth', apart.out, 'make-deeper')];
-        return { ...base, check: 'front-clearance', severity: 'change', name, other, byNm: Math.round(apart.out * 1e6), fixes };
-      }
-      return {
-        ...base,
-        check: 'parts-clash',
-        severity: 'stop',
-        name,
-        other,
-        fixes: [...grow('height', apart.up, 'make-taller'), ...grow('depth', apart.out, 'make-deeper')],
-      };
-    });
 };
 
 /** A strip so many times as long as its lesser section bends and bows by itself. [A] */

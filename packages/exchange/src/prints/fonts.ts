@@ -1,6 +1,7 @@
 /** The fonts of a print, carried in it: read from where they are installed, which is a program's, never a page's. */
 import fontkit from '@pdf-lib/fontkit';
 import type { PDFDocument, PDFFont } from 'pdf-lib';
+import { installed } from '../installed.ts';
 
 export interface PrintFonts {
   readonly plain: PDFFont;
@@ -13,9 +14,9 @@ const FEATURES = { liga: false, kern: false, clig: false };
 let read: Promise<readonly [plain: Uint8Array, bold: Uint8Array]> | undefined;
 
 async function files(): Promise<readonly [plain: Uint8Array, bold: Uint8Array]> {
-  const [{ createRequire }, { readFile }] = await Promise.all([import('node:module'), import('node:fs/promises')]);
-  const find = createRequire(import.meta.url).resolve;
-  return Promise.all([readFile(find('dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf')), readFile(find('dejavu-fonts-ttf/ttf/DejaVuSansCondensed-Bold.ttf'))]);
+  const { readFile } = await import('node:fs/promises');
+  const font = async (name: string): Promise<Uint8Array> => readFile(await installed(`dejavu-fonts-ttf/ttf/${name}.ttf`));
+  return Promise.all([font('DejaVuSansCondensed'), font('DejaVuSansCondensed-Bold')]);
 }
 
 /** Embeds what of the fonts is used. */
