@@ -63,7 +63,7 @@ test('New cabinet, three answers, a cut list downloaded: keyboard only, under tw
   const lines = csv.trim().split('\r\n');
   expect(lines[0]).toMatch(/^mark,count,part/);
   // 640 wide in 18 mm taken at its name: 640 − 36 + 2 × 5.75 = 615.5.
-  expect(csv).toContain('615.5mm');
+  expect(csv).toContain(',615.5,');
   expect(lines.length).toBeGreaterThan(7);
 });
 

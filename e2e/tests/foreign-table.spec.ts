@@ -86,9 +86,9 @@ test('a workbook is read like any other table, a date that was a fraction is tol
   const id = await freshProject();
   await open(page, id, 'ink/contents');
   const rows = [
-    [{ value: 'Item' }, { value: 'Qty' }, { value: 'Width (cm)' }],
-    [{ value: 'Ink tin' }, { value: 12 }, { value: 9.5 }],
-    [{ value: 'Gauge' }, { value: 1 }, { value: new Date(Date.UTC(2026, 0, 2)), type: Date, format: 'd-mmm' }],
+    [{ value: 'Item' }, { value: 'Qty' }, { value: 'Width (cm)' }, { value: 'Depth (cm)' }, { value: 'Height (cm)' }],
+    [{ value: 'Ink tin' }, { value: 12 }, { value: 9.5 }, { value: 9.5 }, { value: 11 }],
+    [{ value: 'Gauge' }, { value: 1 }, { value: new Date(Date.UTC(2026, 0, 2)), type: Date, format: 'd-mmm' }, { value: 9 }, { value: 9 }],
   ];
   await give(page, 'store.xlsx', await writeXlsxFile(rows as never).toBuffer());
   const dialog = page.getByRole('dialog', { name: 'What is what in “store.xlsx”?' });
