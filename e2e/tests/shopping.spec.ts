@@ -65,7 +65,7 @@ test('labels: a sheet as PDF; on the printer over an empty roll, all of them onc
   await page.locator('.piece').first().waitFor();
   const labels = page.getByRole('region', { name: 'Labels' });
   await labels.getByLabel('labels for').selectOption('project');
-  const [file] = await Promise.all([page.waitForEvent('download'), labels.getByRole('button', { name: /labels as PDF/ }).click()]);
+  const [file] = await Promise.all([page.waitForEvent('download', { timeout: 30_000 }), labels.getByRole('button', { name: /labels as PDF/ }).click()]);
   expect(file.suggestedFilename()).toMatch(/-labels\.pdf$/);
   const count = Number(/^\d+/.exec((await labels.getByRole('button', { name: /labels as PDF/ }).textContent())!)![0]);
   // More than a roll has: it goes on when a new one is in.

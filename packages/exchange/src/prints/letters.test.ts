@@ -39,8 +39,9 @@ test('lines are no longer than there is room, and a text that is cut short fits'
       for (const line of linesOf(text, 2.5, width)) expect(line.length <= 1 || wideAs({ text: line, high: 2.5 }) <= width).toBe(true);
       const short = shortened(text, 2.5, width);
       expect(short.length <= 2 || wideAs({ text: short, high: 2.5 }) <= width).toBe(true);
-      const shown = fitted(text, plain, 9, 6, width);
-      expect(shown.text.length <= 4 || plain.widthOfTextAtSize(shown.text, shown.size) <= width + 1e-6).toBe(true);
+      const shown = fitted(text, false, 9, 6, width);
+      expect(plain.widthOfTextAtSize(shown.text, shown.size)).toBeCloseTo(shown.width, 2);
+      expect(shown.text.length <= 4 || shown.width <= width + 1e-6).toBe(true);
     }),
     { numRuns: 150 },
   );

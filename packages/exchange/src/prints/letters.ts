@@ -24,10 +24,15 @@ export const spelt = (text: string): string =>
 
 /** A text as wide as it is set, mm. `high` is the height of its capitals. */
 export function wideAs({ text, high, bold = false }: { readonly text: string; readonly high: number; readonly bold?: boolean }): number {
+  return emsOf(spelt(text), bold) * (high / CAPITAL);
+}
+
+/** How wide a text that is spelt already comes out, in the font's size. */
+export function emsOf(text: string, bold: boolean): number {
   const widths = FONTS[bold ? 'bold' : 'plain'];
   let ems = 0;
-  for (const letter of spelt(text)) ems += widths.get(letter)!;
-  return ems * (high / CAPITAL);
+  for (const letter of text) ems += widths.get(letter)!;
+  return ems;
 }
 
 /** The text in lines no longer than `width`, broken between words; a word that is longer by itself is broken in itself. */

@@ -75,8 +75,8 @@ const pt = (mm: number): number => mm * PT_PER_MM;
 
 function drawWords(page: PDFPage, { text, x, y, high, bold, from, upright, most = Infinity }: SheetWords, fonts: PrintFonts): void {
   const font = bold ? fonts.bold : fonts.plain;
-  const shown = fitted(text, font, pt(high / CAPITAL), LEAST_PT, most === Infinity ? Infinity : pt(most));
-  const back = from === 'start' ? 0 : font.widthOfTextAtSize(shown.text, shown.size) * (from === 'middle' ? 0.5 : 1);
+  const shown = fitted(text, bold, pt(high / CAPITAL), LEAST_PT, most === Infinity ? Infinity : pt(most));
+  const back = from === 'start' ? 0 : shown.width * (from === 'middle' ? 0.5 : 1);
   page.drawText(shown.text, {
     x: pt(x) - (upright ? 0 : back),
     y: pt(y) - (upright ? back : 0),

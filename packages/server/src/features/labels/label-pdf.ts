@@ -59,14 +59,14 @@ function drawLabel(page: PDFPage, label: LabelDto, box: Box, { plain, bold }: Pr
   const beside = code.x - left - mm(2);
   const across = box.width - 2 * edge;
   const line = (text: string, font: PDFFont, size: number, least: number, width: number, down: number): void => {
-    const shown = fitted(text, font, size, least, width);
+    const shown = fitted(text, font === bold, size, least, width);
     page.drawText(shown.text, { x: left, y: top - down, size: shown.size, font, color: BLACK });
   };
   line(label.mark, bold, 22, 12, beside, mm(6.5));
   line(label.size, bold, 12, 7, beside, mm(12.5));
   line(label.name, plain, 8, 6, beside, mm(16.5));
   drawGrain(page, label.grain, { x: left, y: top - mm(20.5) });
-  const stock = fitted(label.stock, plain, 7, 5.5, beside - mm(11));
+  const stock = fitted(label.stock, false, 7, 5.5, beside - mm(11));
   page.drawText(stock.text, { x: left + mm(10.5), y: top - mm(21.3), size: stock.size, font: plain, color: BLACK });
   // Under the code the whole width is free.
   const under = [label.band === '' ? '' : `band: ${label.band}`, label.next === '' ? '' : `next: ${label.next}`].filter(Boolean);
