@@ -1,5 +1,5 @@
 /** Panels as closed bodies: each one two-manifold, its slots, bevels and notches cut. Bodies are taken from one another by a library made for that. */
-import Module, { type Manifold, type ManifoldToplevel } from 'manifold-3d';
+import type { Manifold, ManifoldToplevel } from 'manifold-3d';
 import { takenOut, type ResolvedPanel, type ResolvedUnit, type Vector } from '@keen/core';
 import { installed } from './installed.ts';
 
@@ -26,6 +26,7 @@ const library = (code: CodeUrl | undefined): Promise<ManifoldToplevel> =>
 
 async function load(code: CodeUrl | undefined): Promise<ManifoldToplevel> {
   const place = code ?? (await installed('manifold-3d/manifold.wasm'));
+  const { default: Module } = await import('manifold-3d');
   const made = await Module({ locateFile: () => place });
   made.setup();
   return made;

@@ -1,5 +1,4 @@
 /** The fonts of a print, carried in it: read from where they are installed, which is a program's, never a page's. */
-import fontkit from '@pdf-lib/fontkit';
 import type { PDFDocument, PDFFont } from 'pdf-lib';
 import { installed } from '../installed.ts';
 
@@ -21,7 +20,8 @@ async function files(): Promise<readonly [plain: Uint8Array, bold: Uint8Array]> 
 
 /** Embeds what of the fonts is used. */
 export async function printFonts(pdf: PDFDocument): Promise<PrintFonts> {
-  const [plain, bold] = await (read ??= files());
+  // Read in only where something is printed: threads and pages begin without it.
+  const [{ default: fontkit }, [plain, bold]] = await Promise.all([import('@pdf-lib/fontkit'), (read ??= files())]);
   pdf.registerFontkit(fontkit);
   return { plain: await pdf.embedFont(plain, { subset: true, features: FEATURES }), bold: await pdf.embedFont(bold, { subset: true, features: FEATURES }) };
 }
