@@ -370,6 +370,7 @@ export {
 } from './plan/design.ts';
 export { faultWords, fullTitle, glueWayWords, reasonWords, stepWords } from './formats/build-words.ts';
 export { marksOf, temperature, type BuildTold, type StepWords } from './formats/build-said.ts';
+export { buildTold } from './formats/build-told.ts';
 export { minutesText } from './checks/words/amounts.ts';
 export { clockText } from './formats/build-codec.ts';
 export { scheduleIcs, stretches } from './formats/schedule-ics.ts';

@@ -1,4 +1,5 @@
 /** Checks of the cut list: machines, sheets to lift, parts easily mistaken for one another. */
+import { choosesGrain } from '../carcass/families.ts';
 import { cutWays, THIN_RIP } from '../cuts/ways.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
@@ -7,6 +8,7 @@ import { guideReach, longestCrosscut, makesStraightEdge, ripCapacity, widestKerf
 import { pieceName } from '../stock/workshop.ts';
 import type { Check } from './context.ts';
 import type { Finding } from './finding.ts';
+import { grainFix } from './grain-checks.ts';
 
 /** One dimension differs by up to this, the others by up to ALIKE. [ASSUME] */
 const DIFFERS = 10_000_000;
@@ -14,15 +16,21 @@ const ALIKE = 1_000_000;
 /** Parts that differ by less can take each other's place. [ASSUME] */
 const SAME = 250_000;
 
-const tooLargeForStock: Check = ({ box, parts, workshop }) => {
+const tooLargeForStock: Check = (context) => {
+  const { box, parts, unit, workshop } = context;
   const { trim } = workshop.shop;
   return parts.flatMap((line): Finding[] => {
     const product = workshop.products[line.stock]!;
     const margin = product.kind === 'sheet' ? 2 * trim.nm : 0;
     const fits = (along: number, across: number): boolean => along <= product.length.nm - margin && across <= product.width.nm - margin;
-    const turns = product.kind === 'sheet' && line.grain === 'none';
+    const [long, wide] = [line.length.value, line.width.value];
+    // Its grain lies along the stock's; a board's is always so.
+    const lies = product.kind === 'board' ? 'length' : line.grain;
+    if ((lies !== 'width' && fits(long, wide)) || (lies !== 'length' && fits(wide, long))) return [];
     // A back that no sheet holds can be made of two: split-back says how.
-    if (fits(line.length.value, line.width.value) || (turns && fits(line.width.value, line.length.value)) || line.role === 'back') return [];
+    if (line.role === 'back') return [];
+    const turned = lies === 'length' ? fits(wide, long) : lies === 'width' && fits(long, wide);
+    const panels = line.panels.flatMap((id) => unit.byId.get(id) ?? []);
     const narrower = product.kind === 'board' && line.role === 'cleat-blank' && line.length.value <= product.length.nm;
     return [
       {
@@ -42,7 +50,10 @@ const tooLargeForStock: Check = ({ box, parts, workshop }) => {
                 edit: [{ path: ['units', box.id, 'hanging', 'boardWidth'], value: product.width }],
               },
             ]
-          : [{ label: { key: 'other-sheet' }, visit: 'stock' }],
+          : [
+              ...(turned && panels.length > 0 && panels.every(choosesGrain) ? [grainFix(context, panels, lies === 'length' ? 'width' : 'length')] : []),
+              { label: { key: 'other-sheet' }, visit: 'stock' },
+            ],
       },
     ];
   });

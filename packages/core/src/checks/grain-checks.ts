@@ -16,12 +16,13 @@ const SPANS: readonly Role[] = ['shelf', 'bottom', 'ledge'];
 
 const other = (grain: 'length' | 'width'): 'length' | 'width' => (grain === 'length' ? 'width' : 'length');
 
-/** The choice that turns a part's grain, as a fix. */
-function grainFix(context: CheckContext, panel: ResolvedPanel, grain: GrainChoice): Fix {
+/** The choice that turns the grain of parts, as a fix; it is called by the first of them. */
+export function grainFix(context: CheckContext, panels: readonly ResolvedPanel[], grain: GrainChoice): Fix {
   const { box } = context;
+  const chosen = Object.fromEntries(panels.map(({ id }) => [id.slice(box.id.length + 1), grain]));
   return {
-    label: { key: grain === 'length' ? 'grain-along' : 'grain-across', name: panel.name },
-    edit: [{ path: inUnit(context, 'grains'), value: { ...box.grains, [panel.id.slice(box.id.length + 1)]: grain } }],
+    label: { key: grain === 'length' ? 'grain-along' : 'grain-across', name: panels[0]!.name },
+    edit: [{ path: inUnit(context, 'grains'), value: { ...box.grains, ...chosen } }],
   };
 }
 
@@ -43,7 +44,7 @@ function spansAcross(context: CheckContext): Finding[] {
         other: null,
         lengthNm: panel.length.value,
         panels: [panel.id],
-        fixes: [grainFix(context, panel, 'length')],
+        fixes: [grainFix(context, [panel], 'length')],
       },
     ];
   });
@@ -78,7 +79,7 @@ function crossesItsNeighbors(context: CheckContext): Finding[] {
     other: most[0]!.panel.name,
     lengthNm: panel.length.value,
     panels: [panel.id, most[0]!.panel.id],
-    fixes: [grainFix(context, panel, other(panel.grain as 'length' | 'width'))],
+    fixes: [grainFix(context, [panel], other(panel.grain as 'length' | 'width'))],
   }));
 }
 

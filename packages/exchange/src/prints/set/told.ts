@@ -1,17 +1,15 @@
 /** What a shop set, the shopping list and the days tell of: the plan, the layouts as they are settled or found, the build. */
 import {
   boardJobs,
-  hangingTold,
+  buildTold,
   inWantedOrder,
   isNewSheet,
-  joinedTo,
   learnedWorkshop,
   plan as planOf,
   planBuild,
   Refusal,
   setupsOf,
   shoppingOf,
-  type BuildTold,
   type DisplayUnit,
   type NestPlan,
   type ProjectFile,
@@ -60,17 +58,7 @@ export function toldOf(wish: ToldWish, { plan: made, units }: Pick<Told, 'plan' 
     units.map(({ unit: solid }) => solid),
     workshop.shop,
   );
-  const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
-  const built: BuildTold = {
-    plan: made,
-    workshop,
-    choices: design.build,
-    setups: { shop: workshop.shop, blanks, parts: made.parts, learned },
-    hangingOf: (id) => {
-      const [own, box] = [made.byId.get(id), design.units[id]];
-      return own && box ? hangingTold(own, box, design.wall, workshop, unit, joinedTo(made, id)) : null;
-    },
-  };
+  const built = buildTold({ plan: made, design, workshop, learned, build, unit });
   const shopping = shoppingOf({ units }, design, workshop, purchases(laid, made, workshop), build);
   return {
     design,

@@ -1,11 +1,10 @@
 /** The steps of the build with what is done of them, from the plan, the sheets as they are laid out and the record. */
 import {
+  buildTold,
   doneSteps,
   doneTimes,
   freeFrom,
   fullTitle,
-  hangingTold,
-  joinedTo,
   nextStep,
   planBuild,
   sequenceOf,
@@ -56,19 +55,7 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
     [plan, design, record, workshop, sheets, wanted],
   );
   const done = useMemo(() => doneSteps(build.steps, record), [build, record]);
-  const told = useMemo((): BuildTold => {
-    const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
-    return {
-      plan,
-      workshop,
-      choices: design.build,
-      setups: { shop: workshop.shop, blanks, parts: plan.parts, learned },
-      hangingOf: (id) => {
-        const [unitPlan, box] = [plan.byId.get(id), design.units[id]];
-        return unitPlan && box ? hangingTold(unitPlan, box, design.wall, workshop, unit, joinedTo(plan, id)) : null;
-      },
-    };
-  }, [build, plan, workshop, design, learned, unit]);
+  const told = useMemo(() => buildTold({ plan, design, workshop, learned, build, unit }), [build, plan, workshop, design, learned, unit]);
   const byId = useMemo(() => new Map(build.steps.map((step) => [step.id, step])), [build]);
   const titleOf = useMemo(() => {
     const alone = wanted !== '' && !wanted.includes('\n');

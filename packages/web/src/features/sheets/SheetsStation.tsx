@@ -31,6 +31,7 @@ import { Labels } from './Labels.tsx';
 import { PinFields } from './PinFields.tsx';
 import { usePins, type Pins } from './usePins.ts';
 import { useCutting } from './useCutting.ts';
+import { sheetsHeadline } from './sheetsHeadline.ts';
 import { nestTotals, useNests, type Nest } from './useNests.tsx';
 
 interface Page {
@@ -69,7 +70,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
     });
   return (
     <div className="station-body scroll">
-      <h1>{headline(totals, unplaced.length, proved, searching)}</h1>
+      <h1>{sheetsHeadline(totals, unplaced.length, proved, searching)}</h1>
       <div className="lead sheets-lead" role="status">
         {searching ? (
           <span className="nesting">
@@ -265,16 +266,6 @@ const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.s
 function CutsOf({ nest, parts, unit }: { readonly nest: Nest; readonly parts: readonly PartLine[]; readonly unit: DisplayUnit }) {
   const cutting = useCutting(nest);
   return cutting ? <CutsView nest={nest} cutting={cutting} parts={parts} unit={unit} /> : <p className="quiet">Working out the cuts …</p>;
-}
-
-function headline(totals: ReturnType<typeof nestTotals>, unplaced: number, proved: boolean, searching: boolean): string {
-  if (!totals) return 'Working out the sheets …';
-  // A layout that leaves a part out is no layout of the job.
-  if (unplaced > 0) return `${unplaced} ${unplaced === 1 ? 'part fits' : 'parts fit'} on no sheet.`;
-  const { sheets, bought } = totals;
-  const words = `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} in all${bought < sheets ? `, ${bought === 0 ? 'none' : bought} to buy` : ''}`;
-  if (proved) return `${words}. No plan can use fewer.`;
-  return searching ? `${words} so far.` : `${words}, the best found.`;
 }
 
 const usedShare = ({ sheet, nest }: Page): number => {

@@ -1,0 +1,34 @@
+/** What the words of a build are said from. */
+import type { Build } from '../build/build.ts';
+import { joinedTo } from '../plan/joined-to.ts';
+import type { Design } from '../plan/design.ts';
+import type { Plan } from '../plan/plan.ts';
+import type { Workshop } from '../stock/workshop.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import type { Learned } from '../setups/learned.ts';
+import type { BuildTold } from './build-said.ts';
+import { hangingTold } from './hanging-steps.ts';
+
+export interface BuildToldFrom {
+  readonly plan: Plan;
+  readonly design: Pick<Design, 'build' | 'units' | 'wall'>;
+  /** As its test cuts say it is. */
+  readonly workshop: Workshop;
+  readonly learned: Learned;
+  readonly build: Pick<Build, 'setups'>;
+  readonly unit: DisplayUnit;
+}
+
+export function buildTold({ plan, design, workshop, learned, build, unit }: BuildToldFrom): BuildTold {
+  const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
+  return {
+    plan,
+    workshop,
+    choices: design.build,
+    setups: { shop: workshop.shop, blanks, parts: plan.parts, learned },
+    hangingOf: (id) => {
+      const [own, box] = [plan.byId.get(id), design.units[id]];
+      return own && box ? hangingTold(own, box, design.wall, workshop, unit, joinedTo(plan, id)) : null;
+    },
+  };
+}
