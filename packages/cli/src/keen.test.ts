@@ -188,6 +188,19 @@ describe('keen validate, convert, import', () => {
     expect(refused('import', EXAMPLE, file('flat.csv', 'what,count\nTin,3\n'))).toMatchObject({ code: 'no-column' });
   });
 
+  test.each([
+    ['contents', 'contents', 'things'],
+    ['prices', 'prices', 'products'],
+    ['cutlist', 'parts', 'parts'],
+  ])('our own table of %s comes back without a word against it', (kind, as, what) => {
+    const written = (kind === 'cutlist' ? keen('cutlist', EXAMPLE) : keen('export', EXAMPLE, kind)).stdout;
+    const table = file(`own-${kind}.csv`, written);
+    expect(keen('import', EXAMPLE, table, '--as', as)).toMatchObject({ status: 0, stderr: '' });
+    const said = JSON.parse(keen('import', EXAMPLE, table, '--as', as, '--out', join(folder, `own-${kind}.json`)).stdout) as Record<string, unknown>;
+    expect(said).toMatchObject({ [what]: written.trim().split('\r\n').length - 1, leftOut: [] });
+    expect(said['columnsNotRead']).toBeUndefined();
+  });
+
   test('sheets are drawn although a part fits on none', () => {
     const project = JSON.parse(readFileSync(EXAMPLE, 'utf8'));
     project.design.loose = {

@@ -9,6 +9,7 @@ import {
   readProjectFile,
   Refusal,
   thingsTable,
+  unreadTitles,
   writeProjectText,
   type Item,
   type Outcome,
@@ -95,7 +96,7 @@ export function contentsOf(text: string, { design, order, taken }: Into): FromTa
 export interface FromTable<Row> {
   readonly rows: readonly Row[];
   readonly faults: readonly RowFault[];
-  /** Titles of columns with something in them that were taken for nothing. */
+  /** Columns with something in them that were not read. */
   readonly unread: readonly string[];
 }
 
@@ -103,6 +104,5 @@ export interface FromTable<Row> {
 export function fromTable<Row, Key extends string>(text: string, kind: TableKind<Row, Key>): FromTable<Row> {
   const table = unwrap(readForeignTable(text));
   const columns = guessColumns(kind, table);
-  const unread = table.titles.filter((_, at) => columns[at]!.key === null && table.rows.some(({ cells }) => (cells[at] ?? '').trim() !== ''));
-  return { ...unwrap(readForeign(kind, table, columns)), unread };
+  return { ...unwrap(readForeign(kind, table, columns)), unread: unreadTitles(kind, table, columns) };
 }

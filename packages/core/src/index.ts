@@ -304,6 +304,7 @@ export {
   type Separator,
   type TableColumn,
   type TableKind,
+  unreadTitles,
 } from './formats/foreign-table.ts';
 export { NOT_WORKED_OUT } from './formats/table-rows.ts';
 export { thingsTable } from './formats/things-table.ts';

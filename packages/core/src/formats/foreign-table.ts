@@ -45,6 +45,8 @@ export interface TableColumn<Key extends string = string> {
 /** What rows of a table become. */
 export interface TableKind<Row, Key extends string = string> {
   readonly columns: readonly TableColumn<Key>[];
+  /** Titles of our own tables over what is for reading alone: passed over, and no loss. */
+  readonly forReading?: readonly string[];
   /** Columns without which no row can be made. */
   readonly needed: readonly Key[];
   /** For bare numbers where nothing says otherwise. */
@@ -115,19 +117,37 @@ export function guessColumns<Key extends string>(
   return titles.map((_, index) => guessed.get(index)!);
 
   function guess(title: string): ColumnChoice<Key> {
-    const words = title
-      .toLowerCase()
-      .replaceAll(/[_\-.:/()[\]]+/g, ' ')
-      .replaceAll(/\s+/g, ' ')
-      .trim();
-    const last = words.split(' ').at(-1)!;
-    const said = UNIT_WORDS[last] ?? null;
-    const bare = said && words !== last ? words.slice(0, -last.length).replace(/ in $/, ' ').trim() : words;
-    const column = columns.find(({ key, title: own, said: known }) => own === words || own === bare || key === bare || known.includes(bare));
+    const { column, said } = columnCalled(columns, title);
     if (!column || taken.has(column.key)) return { key: null, unit: null };
     taken.add(column.key);
     return { key: column.key, unit: fitting(column, said) ?? usualUnit(column, unit) };
   }
+}
+
+/** The column a title means, and the unit that stands in it. */
+function columnCalled<Key extends string>(
+  columns: readonly TableColumn<Key>[],
+  title: string,
+): { readonly column: TableColumn<Key> | undefined; readonly said: CellUnit | null } {
+  const words = title
+    .toLowerCase()
+    .replaceAll(/[_\-.:/()[\]]+/g, ' ')
+    .replaceAll(/\s+/g, ' ')
+    .trim();
+  const last = words.split(' ').at(-1)!;
+  const said = UNIT_WORDS[last] ?? null;
+  const bare = said && words !== last ? words.slice(0, -last.length).replace(/ in $/, ' ').trim() : words;
+  return { column: columns.find(({ key, title: own, said: known }) => own === words || own === bare || key === bare || known.includes(bare)), said };
+}
+
+/** Columns with something in them that no row is read from: neither taken, nor said by another column too, nor for reading alone. */
+export function unreadTitles<Key extends string>(
+  { columns, forReading = [] }: Pick<TableKind<never, Key>, 'columns' | 'forReading'>,
+  { titles, rows }: Pick<ForeignTable, 'titles' | 'rows'>,
+  choices: readonly ColumnChoice<Key>[],
+): string[] {
+  const known = (title: string): boolean => columnCalled(columns, title).column !== undefined || forReading.includes(title.toLowerCase());
+  return titles.filter((title, at) => choices[at]!.key === null && !known(title) && rows.some(({ cells }) => (cells[at] ?? '').trim() !== ''));
 }
 
 const UNIT_WORDS: Readonly<Record<string, CellUnit>> = {

@@ -34,6 +34,7 @@ export interface PartOptions {
 
 export const partsTable = ({ unit, products, stock, order, newId, there }: PartOptions): TableKind<LoosePart, PartKey> => ({
   columns: PART_COLUMNS,
+  forReading: ['mark', 'thickness', 'unit', 'edges banded', 'features', 'thickness exact mm', 'mirror of'],
   needed: ['name', 'length', 'width'],
   unit,
   blank: (index) => ({

@@ -29,6 +29,8 @@ const named = (id: MaterialId): string => MATERIALS[id].name.toLowerCase();
 /** `known` are those that are there already; one of the list's money is worth `rate` of the workshop's. */
 export const productsTable = (unit: DisplayUnit, known: Readonly<Record<string, Product>>, rate = 1): TableKind<Product, ProductKey> => ({
   columns: PRODUCT_COLUMNS,
+  // A shopping list that comes back filled in says more than prices.
+  forReading: ['how many', 'pieces', 'for'],
   needed: ['name', 'material', 'nominal', 'length', 'width', 'price'],
   unit,
   // Every field that is needed is read over it.

@@ -203,7 +203,7 @@ function planOf(
   return {
     sheets: placed,
     unplaced,
-    bound: layout.left.length > 0 ? boundOfSome(bound, placed.length > 0, sheets, cost) : bound,
+    bound: layout.left.length > 0 ? boundOfSome(bound, placed.length > 0) : bound,
     proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost! + 1e-9),
     score: { sheets, cost: costed ? cost : null },
     seed,
@@ -212,10 +212,10 @@ function planOf(
 }
 
 /** Where the sheets run out, no plan has them all: what some of the parts need at least is a sheet, and no plan is under none. */
-function boundOfSome({ sheets: all, cost }: Bound, some: boolean, sheets: number, spent: number): Bound {
+function boundOfSome({ sheets: all, cost }: Bound, some: boolean): Bound {
   return {
-    sheets: some ? Math.min(1, sheets) : 0,
-    cost: cost === null ? null : Math.min(0, spent),
+    sheets: some ? 1 : 0,
+    cost: cost === null ? null : 0,
     why: `the sheets run out: all parts need at least ${all}`,
   };
 }
