@@ -2,11 +2,18 @@
 import type { DisplayUnit, SetupWords } from '@keen/core';
 import { Explained } from '../../ui/Explained.tsx';
 
+/** Where a number stands in a sentence, not as the end of a longer one. */
+function placeOf(text: string, sentence: string): number {
+  let at = sentence.indexOf(text);
+  while (at > 0 && /[\d./]/.test(sentence[at - 1]!)) at = sentence.indexOf(text, at + 1);
+  return at;
+}
+
 export function SetupSettings({ set, unit }: { readonly set: SetupWords['set']; readonly unit: DisplayUnit }) {
   return (
     <dl className="setup-set">
       {set.map(({ what, to, sum }) => {
-        const at = sum ? to.indexOf(sum.text) : -1;
+        const at = sum ? placeOf(sum.text, to) : -1;
         return (
           <div key={what}>
             <dt>{what}</dt>

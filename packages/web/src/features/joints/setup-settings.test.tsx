@@ -8,6 +8,20 @@ import { SetupSettings } from './SetupSettings.tsx';
 
 afterEach(cleanup);
 
+test('a number is not found at the end of a longer one', () => {
+  const store = openStore();
+  const { design, record, workshop } = store.getState().project.open!;
+  const of = plan(design, record, workshop).units[0]!.unit.panels[0]!.length;
+  render(
+    <Opened store={store}>
+      <ExplainProvider onSource={() => {}}>
+        <SetupSettings set={[{ what: 'straight edge', to: '118 mm from its far wall (the slot begins at 18 mm)', sum: { of, text: '18 mm' } }]} unit="mm" />
+      </ExplainProvider>
+    </Opened>,
+  );
+  expect(screen.getByRole('definition').firstChild?.textContent).toBe('118 mm from its far wall (the slot begins at ');
+});
+
 test('whatever a machine is set to is read whole, with its number where it stands in the sentence', () => {
   const store = openStore();
   const { design, record, workshop } = store.getState().project.open!;
