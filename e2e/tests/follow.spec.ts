@@ -101,9 +101,12 @@ test('a mistake is caught with its numbers; its fix shows what it would do, is a
   await expect(finding).toBeVisible();
   const fix = finding.getByRole('button').first();
   await expect(fix).toContainText('screws');
+  const strip = await tally(page).boundingBox();
   await fix.hover();
   await expect(finding.locator('.effect')).toContainText(/to look at \d+ → \d+/);
   await expect(tally(page).locator('.then').first()).toBeVisible();
+  // It does not grow: a fix low in the pane would go from under the pointer.
+  expect(await tally(page).boundingBox()).toEqual(strip);
   await fix.click();
   await expect(finding).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).last().click();

@@ -37,8 +37,8 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           <Explained title="depth from the wall" unit={unit} of={depth}>
             <LengthText value={depth.value} unit={unit} withUnit />
           </Explained>
-          {ghost && <Then now={tapeTextWithUnit(width.value, unit)} text={tapeTextWithUnit(ghost.unit.outside.width.value, unit)} of="wide" />}
         </span>
+        {ghost && <Then now={tapeTextWithUnit(width.value, unit)} text={tapeTextWithUnit(ghost.unit.outside.width.value, unit)} of="wide" />}
       </div>
       <div className="tally-cell">
         <span className="tally-name">Whole project{searching && totals && ', so far'}</span>
@@ -69,11 +69,11 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           <Explained title="loaded unit" unit={unit} of={plan.loaded.mass}>
             {massText(plan.loaded.mass.value, unit)} loaded
           </Explained>
-          {ghost && <Then now={massText(plan.loaded.mass.value, unit)} text={massText(ghost.loaded.mass.value, unit)} />}
         </span>
+        {ghost && <Then now={massText(plan.loaded.mass.value, unit)} text={massText(ghost.loaded.mass.value, unit)} />}
       </div>
       <div className="tally-cell">
-        <span className="tally-name">Looks: worst sag, in years</span>
+        <span className="tally-name">Worst sag, in years</span>
         <span className="tally-value">
           {worst ? (
             <Explained title="sag in years" unit={unit} of={worst.later} className={shows(worst) ? 'caution' : ''}>
@@ -82,33 +82,35 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
           ) : (
             'no shelf'
           )}
-          {then && <Then now={worst ? sagText(worst.later.value, unit) : ''} text={sagText(then.worstSagMm, unit)} />}
         </span>
+        {then && <Then now={worst ? sagText(worst.later.value, unit) : ''} text={sagText(then.worstSagMm, unit)} />}
       </div>
       <div className="tally-cell weakest">
         <span className="tally-name">Weakest link</span>
         <span className="tally-value">
           {weakest ? <WeakestLink use={weakest.use} name={labelWords(weakest.name)} fine={plan.hang.state === 'fine'} unit={unit} /> : 'nothing hangs'}
-          {then && <Then now={weakest ? percentText(weakest.use.value) : ''} text={percentText(then.weakest)} />}
         </span>
+        {then && <Then now={weakest ? percentText(weakest.use.value) : ''} text={percentText(then.weakest)} />}
       </div>
       <button type="button" className="tally-cell" onClick={() => onStation(plan.findings[0]?.station ?? 'box')}>
         <span className="tally-name">To look at</span>
         <span className={`tally-value${stops > 0 ? ' danger' : findings > 0 ? ' caution' : ''}`}>
           {findings}
           {stops > 0 && `, ${stops} to stop for`}
-          {then && <Then now={String(findings)} text={String(then.findings)} />}
         </span>
+        {then && <Then now={String(findings)} text={String(then.findings)} />}
       </button>
     </footer>
   );
 }
 
-/** What a figure would become with the fix that is being looked at; nothing where it would stay. */
+/**
+ * What a figure would become with the fix that is being looked at; nothing where it would stay. It
+ * takes no room of its own: a strip that grew would push the fix from under the pointer.
+ */
 function Then({ now, text, of = '' }: { readonly now: string; readonly text: string; readonly of?: string }) {
   return now === text ? null : (
     <span className="then">
-      {' '}
       → {text} {of}
     </span>
   );
