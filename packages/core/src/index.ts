@@ -178,6 +178,7 @@ export { FULLER, GUESS_WRONG, loadCases, movingCases, type CaseId, type LoadCase
 export { boundToStuds, groundOf, MOST_ON_ANCHORS_KG, MOST_PER_ANCHOR_KG, PLUGS, type Ground } from './hang/grounds.ts';
 export { hangingHoles, wallHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
 export type { Link } from './hang/link.ts';
+export { stateAt, VERDICT_WORDS, type Judged } from './checks/verdict.ts';
 export type { RefusalReason, VerdictState } from './hang/refusals.ts';
 export { AS_ASKED, type FirstHang, type Seating } from './hang/seating.ts';
 export { loadCurves, type LoadCurve, type LoadCurves } from './hang/load-curves.ts';

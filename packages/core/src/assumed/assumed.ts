@@ -18,12 +18,13 @@ export const ASSUMED = {
   // loads
   hardwareShare: row(0.05, '×', 'panel-mass', 'screws, glue and small hardware, over the mass of the wood'),
   contentsDensity: row(600, 'kg/m³', 'contents-mass', 'no preset is heavier than this by the space it fills'),
+  denseContents: row(1000, 'kg/m³', 'contents-mass', 'the same of cans, tins, books and paper'),
   contentsOutward: row(0.1, '×', 'centre-of-gravity', 'of its depth, contents stand further out than the middle'),
   fuller: row(1.25, '×', 'load-cases', 'the planned contents, one day'),
   guessWrong: row(0.3, '×', 'load-cases', 'of what nobody weighed may be on top of it'),
   leaning: row(400, 'N', 'hanging-verdict', 'down on the front edge: someone leans, a child climbs'),
   pulling: row(200, 'N', 'hanging-verdict', 'outward at the bottom: a pull'),
-  onDoor: row(150, 'N', 'load-cases', 'a child on the free edge of a door'),
+  onDoor: row(250, 'N', 'load-cases', 'a child on the free edge of a door'),
   // how long a load stays
   climbingDuration: row(1.25, '×', 'hanging-verdict', 'on what screws hold, for someone who leans; 1.6 would be allowed for ten minutes'),
   // screws
@@ -31,13 +32,14 @@ export const ASSUMED = {
   edgeDistance: row(2.5, '×D', 'wall-half-bending', 'from a screw to an edge, under 1/4 in', '(m)'),
   edgeDistanceThick: row(4, '×D', 'wall-half-bending', 'from a screw of 1/4 in and up to a loaded edge', '(m)'),
   endDistance: row(10, '×D', 'wall-half-bending', 'from a bored screw to an end', '(m)'),
+  besideLeast: row(2.5, '×D', 'screws-in-stud', 'between two screws side by side in a stud, at least', '(m)'),
   // the cleat
   bearingUp: row(1 / 6, '×', 'prying', 'of its top screw row’s height, the wall half bears on the wall'),
   lockFactor: row(1.5, '×', 'hanging-verdict', 'of what it has to hold, the lock at the bottom must'),
   wallboardBearing: row(0.5, 'MPa', 'spacer-push', 'under the spacer, on wallboard'),
   liftMargin: row(6, 'mm', 'engagement', 'free over the hook for lifting it on'),
   splitSolid: row(1.5, 'MPa', 'cleat-splitting', 'tension across the grain of a solid cleat: cautions only'),
-  splitPlywood: row(5, 'MPa', 'cleat-splitting', 'the same across plywood: cautions only'),
+  splitPlywood: row(5, 'MPa', 'cleat-splitting', 'the same across plywood, or what it bears in bending across its grain where that is less: cautions only'),
   // the verdict
   fineUse: row(0.8, '×', 'hanging-verdict', 'of its limit, up to which a link is fine'),
   fineTip: row(0.67, '×', 'hanging-verdict', 'of its limit, up to which the hook is fine without a lock'),
@@ -55,7 +57,9 @@ export const ASSUMED = {
   onAnchorsKg: row(20, 'kg', 'other-grounds', 'loaded, on anchors or light metal studs at most'),
   soundMetal: row(0.84, 'mm', 'other-grounds', 'sheet of a metal stud that holds screws: 20 gauge', '(m)'),
   metalStrength: row(310, 'MPa', 'other-grounds', 'tensile strength of that sheet: 45 ksi', '(m)'),
-  acrossBoard: row(0.5, '×', 'other-grounds', 'of a screw’s shear in a metal stud, left across wallboard'),
+  metalBearing: row(426.4, 'MPa', 'other-grounds', 'sheet steel bears a bending screw: 61 850 psi', '(m)'),
+  solidMasonrySum: row(1.2, '×', 'screw-combined', 'to which pull and shear of a rated plug in solid masonry may add up', '(m)'),
+  plugsApart: row(10, '×D', 'other-grounds', 'between two plugs that each count, in diameters of the plug'),
   fixingEnd: row(50, 'mm', 'other-grounds', 'from the first and the last fixing to the strip’s ends'),
   masonryGravity: row(0.42, '×', 'other-grounds', 'masonry bears a bending screw as softwood of this specific gravity'),
   plateWorking: row(1 / 1.5, '×', 'keyhole-plates', 'of what a keyhole plate may carry as its maker says'),
@@ -64,6 +68,7 @@ export const ASSUMED = {
   // joints
   glueFace: row(0.35, 'MPa', 'joint-capacity', 'glue, wood face to wood face, for good'),
   glueEdge: row(0.17, 'MPa', 'joint-capacity', 'glue, panel edge to wood face, for good'),
+  glueFibreTension: row(0.08, 'MPa', 'joint-capacity', 'glue on MDF or particleboard that is pulled straight off, for good'),
   leastLip: row(10, 'mm', 'joint-capacity', 'a lip under a slot lower than this is none'),
   edgeShear: row(0.67, '×', 'joint-capacity', 'of a screw’s shear, in a panel’s edge', '(m)'),
   edgePull: row(0.5, '×', 'joint-capacity', 'of a screw’s pull, in a plywood edge'),

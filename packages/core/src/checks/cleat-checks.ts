@@ -1,16 +1,18 @@
 /** Checks of the cleat itself: what it is ripped from, what it is fixed to, the spacer under it, the room above it. */
 import { enters } from '../carcass/families.ts';
-import { CLEAT_SPLITTING, SPLITTING_MPA } from '../hang/splitting.ts';
-import { LEAST_FIXING_BACK_MM } from '../hang/carrier-links.ts';
+import { CLEAT_SPLITTING, splittingMPa } from '../hang/splitting.ts';
+import { heightsOf } from '../hang/boxes.ts';
+import { LEAST_FIXING_BACK_MM, lowerHalfFace } from '../hang/carrier-links.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { edgeDistanceMm, wallRows } from '../hang/wall-rows.ts';
 import { screwById } from '../joints/screws.ts';
-import { entered } from '../length/entered.ts';
+import { entered, exactly } from '../length/entered.ts';
 import { nearest, toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
 import { lowestCeiling } from '../wall/placed.ts';
+import type { WallRail } from '../wall/wall.ts';
 import { apply } from '../worked/figure.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
@@ -41,10 +43,11 @@ const liftClearance: Check = (context) => {
 };
 
 const balance: Check = (context) => {
-  const { box, unit, hang } = context;
+  const { box, unit, hang, wall } = context;
   const reason = hang.refusals.find(({ kind }) => kind === 'off-balance');
   if (reason?.kind !== 'off-balance') return [];
   const { leftInset, rightInset, wallRail } = box.hanging;
+  const rail = wallRail === null || !unit.hanging.pieces ? undefined : wall.rails[wallRail];
   const none = entered(box.unit === 'mm' ? '0 mm' : '0 in');
   const isShort = wallRail === null && (leftInset.nm > 0 || rightInset.nm > 0);
   return [
@@ -65,10 +68,59 @@ const balance: Check = (context) => {
               ],
             },
           ]
-        : [],
+        : rail
+          ? railInOne(rail)
+          : [],
     },
   ];
 };
+
+/** A rail without joints, where it is no longer than the boards that are sold. */
+function railInOne({ id, left, right }: WallRail): Fix[] {
+  const length = exactly(right.nm - left.nm);
+  return [{ label: { key: 'rail-in-one', lengthNm: length.nm }, edit: [{ path: ['wall', 'rails', id, 'pieceLength'], value: length }] }];
+}
+
+/** The lower of two cleats, screwed to a thin back alone. */
+const lowerCleat: Check = (context) => {
+  const { box, unit, hang } = context;
+  const reason = hang.refusals.find(({ kind }) => kind === 'lower-half-back');
+  const face = lowerHalfFace(unit);
+  if (reason?.kind !== 'lower-half-back' || !face) return [];
+  const spacer = { stock: box.hanging.stock, height: entered(box.unit === 'mm' ? '60 mm' : '2 1/2 in') };
+  const floor = unit.panels.find(({ role }) => role === 'bottom');
+  const strip = roundUp(face.low + LEAST_STRIP_MM - (floor ? heightsOf(floor).high : 0), box.unit);
+  return [
+    {
+      check: 'lower-cleat-back',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      backNm: nearest(reason.backMm),
+      panels: [unit.hanging.lower!.cabinetHalf],
+      fixes: [
+        ...(enters(box, 'nailingStrip') && toMm(strip.nm) <= MOST_STRIP_MM
+          ? [{ label: { key: 'strip-behind-lower' as const, lengthNm: strip.nm }, edit: [{ path: inUnit(context, 'nailingStrip'), value: strip }] }]
+          : []),
+        ...(box.hanging.wallRail === null
+          ? [
+              {
+                label: { key: 'spacer-for-lower-cleat' as const },
+                edit: [
+                  { path: inUnit(context, 'hanging', 'lowerCleat'), value: null },
+                  { path: inUnit(context, 'hanging', 'spacer'), value: spacer },
+                ],
+              },
+            ]
+          : []),
+      ],
+    },
+  ];
+};
+
+/** So far a strip must reach behind the lower cleat for a row of screws; no strip is higher than that. */
+const LEAST_STRIP_MM = 40;
+const MOST_STRIP_MM = 400;
 
 const backAndSpacer: Check = (context) => {
   const { box, unit, hang } = context;
@@ -292,7 +344,7 @@ const cleatSplits: Check = (context) => {
   const each = worst.share.value / upper;
   const ratio = hang.forces.outward.value / hang.weight.value;
   const { value } = apply(CLEAT_SPLITTING, { H: each * ratio, V: each, b: hook.b, s: topMm, t, head: screwById(hanging.wallScrew.screw).headMm });
-  const limit = SPLITTING_MPA[hangInput.materialOf(unit.byId.get(hanging.wallHalf)!.stock).kind];
+  const limit = splittingMPa(hangInput.materialOf(unit.byId.get(hanging.wallHalf)!.stock));
   if (value <= limit) return [];
   return [
     {
@@ -307,4 +359,4 @@ const cleatSplits: Check = (context) => {
   ];
 };
 
-export const CLEAT_CHECKS: readonly Check[] = [balance, liftClearance, backAndSpacer, cleatMaterial, unfastened, slimCleat, overhang, cleatSplits];
+export const CLEAT_CHECKS: readonly Check[] = [balance, liftClearance, lowerCleat, backAndSpacer, cleatMaterial, unfastened, slimCleat, overhang, cleatSplits];

@@ -92,6 +92,10 @@ export type Finding = Base &
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
     | { readonly check: 'off-balance'; readonly pastMm: number | null }
     | { readonly check: 'no-spacer' }
+    | { readonly check: 'lower-cleat-back'; readonly backNm: number }
+    | { readonly check: 'stud-edge'; readonly hasMm: number; readonly wantedMm: number; readonly studNm: number }
+    | { readonly check: 'plugs-close'; readonly apartMm: number; readonly wantedMm: number }
+    | { readonly check: 'marks-close'; readonly marks: number; readonly apartNm: number }
     | { readonly check: 'wrong-spacer'; readonly gapNm: number; readonly spacerNm: number; readonly slopeMm: number }
     | { readonly check: 'lifts-off'; readonly tip: number; readonly pullN: number }
     | { readonly check: 'unfastened'; readonly half: 'wall' | 'cabinet' }

@@ -1,10 +1,14 @@
 /** Checks of what a unit is fixed to: studs, anchors, plates, the two planes of what moves. Rules: docs/checks.md, docs/formulas/other-grounds.md, two-planes.md. */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { boundToStuds, groundOf, MOST_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { heldByTwoPlanes } from '../hang/two-planes.ts';
+import { besideMiddle } from '../hang/in-stud.ts';
+import { screwById } from '../joints/screws.ts';
+import { NM_PER } from '../length/length.ts';
 import { STRUCTURES } from '../wall/structures.ts';
-import { studsKnown } from '../wall/studs.ts';
+import { countedStuds, studsKnown } from '../wall/studs.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
-import type { Finding } from './finding.ts';
+import type { Finding, Fix } from './finding.ts';
 import { moveOverStuds, runOn } from './strengthen.ts';
 
 const studs: Check = (context) => {
@@ -112,4 +116,76 @@ const ground: Check = (context) => {
   ];
 };
 
-export const GROUND_CHECKS: readonly Check[] = [studs, ratings, ground];
+/** Screws too near the edges of a stud: fewer in a row, where one is far enough in. */
+const studEdge: Check = (context) => {
+  const { box, wall, hang, unit } = context;
+  const reason = hang.refusals.find(({ kind }) => kind === 'stud-edge');
+  if (reason?.kind !== 'stud-edge') return [];
+  return [
+    {
+      check: 'stud-edge',
+      unit: box.id,
+      severity: 'stop',
+      station: 'hang',
+      hasMm: reason.hasMm,
+      wantedMm: reason.wantedMm,
+      studNm: wall.studs.width.nm,
+      panels: [unit.hanging.wallHalf],
+      fixes: reason.fitsOne ? [oneInRow(context)] : [{ label: { key: 'enter-studs' }, visit: 'wall', field: 'wall.studs.width' }],
+    },
+  ];
+};
+
+function oneInRow(context: CheckContext): Fix {
+  const { upper, lower } = context.box.hanging.wallScrew;
+  return {
+    label: { key: 'one-in-row' },
+    edit: [
+      { path: inUnit(context, 'hanging', 'wallScrew', 'upper'), value: Math.min(1, upper) },
+      { path: inUnit(context, 'hanging', 'wallScrew', 'lower'), value: Math.min(1, lower) },
+    ],
+  };
+}
+
+/** Two plugs of one row, counted as one. */
+const plugsClose: Check = (context) => {
+  const { box, wall, unit } = context;
+  const { wallScrew, plate } = unit.hanging;
+  if (groundOf(wall) !== 'masonry' || plate || Math.max(wallScrew.upper, wallScrew.lower) < 2) return [];
+  const apartMm = 2 * Math.max(...besideMiddle(2, screwById(wallScrew.screw).diameterMm, null));
+  return [
+    {
+      check: 'plugs-close',
+      unit: box.id,
+      severity: 'look',
+      station: 'hang',
+      apartMm,
+      wantedMm: PLUGS_APART * Number.parseInt(wall.fixing.plug, 10),
+      panels: [unit.hanging.wallHalf],
+      fixes: [oneInRow(context)],
+    },
+  ];
+};
+const PLUGS_APART = ASSUMED.plugsApart.value;
+
+/** Marks on the wall that this unit counts as one stud. */
+const marksClose: Check = ({ box, wall, hang, unit }) => {
+  if (!boundToStuds(wall)) return [];
+  const behind = new Set(hang.studs.map(({ atMm }) => Math.round(atMm * NM_PER.mm) + box.place.along.nm));
+  const close = countedStuds(wall).find(({ at, marks }) => marks.length > 1 && behind.has(at));
+  if (!close) return [];
+  return [
+    {
+      check: 'marks-close',
+      unit: box.id,
+      severity: 'look',
+      station: 'wall',
+      marks: close.marks.length,
+      apartNm: close.marks.at(-1)!.at - close.marks[0]!.at,
+      panels: [unit.hanging.wallHalf],
+      fixes: [{ label: { key: 'enter-studs' }, visit: 'wall' }],
+    },
+  ];
+};
+
+export const GROUND_CHECKS: readonly Check[] = [studs, ratings, ground, studEdge, plugsClose, marksClose];

@@ -21,8 +21,9 @@ export const PRESETS: Readonly<Record<PresetId, Preset>> = {
   tools: { id: 'tools', name: 'tools or ink tins', kgPerM2: 200 },
 };
 
-/** No preset is heavier than this by the space it fills. [ASSUME] */
-export const MOST_KG_PER_M3 = ASSUMED.contentsDensity.value;
+/** No preset is heavier than this by the space it fills, kg/m³: tins, books and paper pack denser than the rest. [ASSUME] */
+export const mostDense = (preset: PresetId): number => (DENSE.has(preset) ? ASSUMED.denseContents : ASSUMED.contentsDensity).value;
+const DENSE: ReadonlySet<PresetId> = new Set(['crockery', 'books', 'tools']);
 
 /** What stands in one compartment: a preset, or a mass someone weighed or guessed. */
 export interface Contents {

@@ -81,7 +81,7 @@ function cleatSteps(told: Told): HangingStep[] {
   const { hanging } = plan.unit;
   const length = (nm: number): string => lengthText(nm, unit);
   const lift = nearest(hanging.rip!.engagement.value + LIFT_MARGIN_MM);
-  const carcass = holes.carcass;
+  const { carcass } = holes;
   return [
     ...looked(told),
     hanging.onRail
@@ -108,12 +108,15 @@ function cleatSteps(told: Told): HangingStep[] {
             'A screw that spins or strips counts as none: move up a size, or beside.',
           ),
         ]),
-    ...(carcass
+    ...(carcass.length > 0
       ? [
           step('cabinet-half', 'Screw the cabinet half to the cabinet', [
             hanging.brackets.length > 1 &&
               `Crosscut it into ${hanging.brackets.length} brackets of ${length(plan.unit.byId.get(hanging.cabinetHalf)!.length.value)}, one flush with each end; all against one straight edge, or one of them carries alone.`,
-            `Point down, flat side on the cabinet's back: ${carcass.fromLeft.length} screws from inside through the ${partName(plan, carcass.panel)}, ${length(carcass.below)} below its upper edge, at ${carcass.fromLeft.map(length).join(', ')} from its left end.`,
+            ...carcass.map(
+              ({ panel, fromLeft, below }) =>
+                `Point down, flat side on the cabinet's back: ${fromLeft.length} screws from inside through the ${partName(plan, panel)}, ${length(below)} below its upper edge, at ${fromLeft.map(length).join(', ')} from its left end.`,
+            ),
             boringWords(holes.carcassBoring!, unit),
           ]),
         ]

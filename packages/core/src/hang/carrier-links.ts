@@ -6,15 +6,15 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { tanDeg } from '../solid/hanging.ts';
-import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hangsOnCleat, meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
-import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+import { apply, formula, type Figure } from '../worked/figure.ts';
 import type { WallForces } from './forces.ts';
 import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
-import { worstBracket } from './hung-shares.ts';
+import { boxShares, heightsOf, railsBeside, type HungBox } from './boxes.ts';
+import { stretchOf, worstBracket, type Stretch } from './hung-shares.ts';
 import { endCapacity, GLUE, strongest } from './joint-capacity.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';
@@ -27,10 +27,18 @@ const EDGE_DISTANCE = ASSUMED.edgeDistance.value;
 const CARRIER_LOAD = formula({
   label: 'rail-load',
   unit: 'N',
-  text: '√((W/2)² + (S/2)²)',
+  text: '√(W² + S²) · max(c, L − c) / L',
   source: '[eq] docs/formulas/rail-load.md',
-  terms: { W: 'N', S: 'N' },
-  compute: ({ W, S }) => Math.hypot(W / 2, S / 2),
+  terms: { W: 'N', S: 'N', c: 'mm', L: 'mm' },
+  compute: ({ W, S, c, L }) => (Math.hypot(W, S) * Math.max(c, L - c)) / L,
+});
+const OF_BOX = formula({
+  label: 'box-weight',
+  unit: 'N',
+  text: 'all · share',
+  source: '[eq] docs/formulas/rail-load.md',
+  terms: { all: 'N', share: 'share' },
+  compute: ({ all, share }) => all * share,
 });
 const BRACKET_SHEAR = formula({
   label: 'screw-shear',
@@ -76,6 +84,30 @@ export function missedCarrier(unit: ResolvedUnit): MissedCarrier | undefined {
   return { carrier: room.id, missMm, upMm: !meets ? null : half.low > carrier.low ? -missMm : missMm };
 }
 
+/** Between which heights the lower cabinet half lies flat on the back, above its bevel, mm. */
+export function lowerHalfFace({ hanging, byId }: ResolvedUnit): { low: number; high: number } | undefined {
+  const half = hanging.lower && byId.get(hanging.lower.cabinetHalf);
+  if (!half) return undefined;
+  const { low, high } = heightsOf(half);
+  return { low: low + toMm(hanging.cleatThickness) * tanDeg(hanging.bevelDeg), high };
+}
+
+/**
+ * What the cabinet half of a second, lower cleat is screwed to: a rail at its height, or a thick back. Millimetres decide which of the two cleats
+ * carries, so the lower one must hold all of it. Undefined where there is only a thin back.
+ */
+export function lowerCarrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
+  const { hanging, panels } = unit;
+  const own = lowerHalfFace(unit);
+  if (!own) return undefined;
+  const room = 2 * EDGE_DISTANCE * screwById(hanging.cabinetScrew.screw).diameterMm;
+  return panels.find((panel) => {
+    if (!['hanging-rail', 'nailing-strip', 'back', 'leaf'].includes(panel.role) || toMm(panel.thickness) < LEAST_FIXING_BACK_MM) return false;
+    const { low, high } = heightsOf(panel);
+    return Math.min(high, own.high) - Math.max(low, own.low) >= room;
+  });
+}
+
 /** Between which heights the row may stand, and what bounds it: the half's own face above its bevel, and the carrier; mm. */
 function roomForRow(unit: ResolvedUnit) {
   const panel = carrierOf(unit);
@@ -88,51 +120,37 @@ function roomForRow(unit: ResolvedUnit) {
   return { id: panel.id, edge, top, half, carrier, lowest: Math.max(half.low, carrier.low) + edge, highest: Math.min(half.high, carrier.high) - edge };
 }
 
-function heightsOf({ frame, outline }: Panel): { low: number; high: number } {
-  const ups = outline.map(({ from }) => place(frame, from).up / 1e6);
-  return { low: Math.min(...ups), high: Math.max(...ups) };
-}
-
-/** One end of the carrier against a side. */
+/** What hands a unit, or one box of a run, to its sides. */
 export interface CarrierCapacity {
   readonly panel: ResolvedPanel;
   readonly name: Label;
+  /** Where it hands over, mm from the unit's left end. */
+  readonly ends: Stretch;
+  /** One of its ends: the weaker. */
   readonly capacity: Figure;
 }
 
-export function carrierCapacity(input: HangInput): CarrierCapacity | null {
+/** One for each box that hangs; none where what hangs is a slab or a board with nothing at its sides: it hands the weight to nobody. */
+export function carrierCapacities(input: HangInput, boxes: readonly HungBox[]): CarrierCapacity[] {
   const { unit } = input;
   const panel = carrierOf(unit);
-  if (!panel) return null;
-  // A slab, or a board with nothing at its sides, is what hangs: it hands the weight to nobody.
-  if (panel.role === 'leaf' || (panel.role === 'back' && !unit.panels.some(({ role }) => role === 'side'))) return null;
-  if (panel.role === 'back') return { panel, name: { key: 'link-back' }, capacity: backCapacity(input, panel) };
-  const ends = railsBeside(unit, panel).map((rail) =>
-    endCapacity(
-      input,
-      meetingsOf(unit, 'asGuest', rail.id).find(({ edge }) => edge === 'start')!,
-      rail,
-    ),
-  );
-  return {
-    panel,
-    name: { key: 'link-rail' },
-    capacity:
-      ends.length === 1
-        ? ends[0]!
-        : total(
-            'rail-capacity',
-            'N',
-            ends.map((end) => termOf(end)),
-            'docs/formulas/rail-load.md',
-          ),
-  };
-}
-
-/** The boxes of a run hand their weight to the one cleat by a rail each, all at one height. */
-function railsBeside({ panels }: ResolvedUnit, rail: ResolvedPanel): ResolvedPanel[] {
-  const high = heightsOf(rail).high;
-  return panels.filter((panel) => panel.role === 'hanging-rail' && Math.abs(heightsOf(panel).high - high) < 1);
+  if (!panel || panel.role === 'leaf') return [];
+  if (panel.role === 'back')
+    return unit.panels.some(({ role }) => role === 'side')
+      ? [{ panel, name: { key: 'link-back' }, ends: stretchOf(panel), capacity: backCapacity(input, panel) }]
+      : [];
+  return boxes.map(({ rail: id, ends }, index) => {
+    const rail = unit.byId.get(id)!;
+    const capacities = meetingsOf(unit, 'asGuest', id)
+      .filter(({ edge }) => edge === 'start' || edge === 'end')
+      .map((meeting) => endCapacity(input, meeting, rail));
+    return {
+      panel: rail,
+      name: boxes.length === 1 ? { key: 'link-rail' } : { key: 'link-rail-of', of: String(index + 1) },
+      ends,
+      capacity: capacities.reduce((a, b) => (b.value < a.value ? b : a)),
+    };
+  });
 }
 
 /** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
@@ -147,12 +165,28 @@ function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): Figure
 
 const isSide = (unit: ResolvedUnit, id: string): boolean => unit.byId.get(id)?.role === 'side';
 
-export function carrierLinks(carrier: CarrierCapacity | null, forces: WallForces): Link[] {
-  if (!carrier) return [];
-  const load = apply(CARRIER_LOAD, { W: forces.weight, S: forces.spacerPush });
-  return [
-    link({ id: 'rail', kind: 'rail-joint', name: carrier.name, use: apply(JOINT_USE, { load, capacity: carrier.capacity }), panels: [carrier.panel.id] }),
-  ];
+/** What hangs on one carrier: all of it, or a box's share of it. */
+interface Carried {
+  readonly W: Figure;
+  readonly along: number;
+  readonly share: number;
+}
+
+/** How the weight comes on the carriers: all on the one, or box by box. */
+function carriedBy(boxes: readonly HungBox[], { weight, along }: WallForces, factor: number): Carried[] {
+  if (boxes.length < 2) return [{ W: weight, along, share: 1 }];
+  return boxShares(boxes, factor).map((each) => ({ W: apply(OF_BOX, { all: weight, share: each.share }), along: each.along, share: each.share }));
+}
+
+export function carrierLinks(carriers: readonly CarrierCapacity[], boxes: readonly HungBox[], forces: WallForces, factor: number): Link[] {
+  const carried = carriedBy(boxes, forces, factor);
+  return carriers.map(({ panel, name, ends, capacity }, index) => {
+    const { W, along, share } = carried[index]!;
+    const S = share === 1 ? forces.spacerPush : apply(OF_BOX, { all: forces.spacerPush, share });
+    const load = apply(CARRIER_LOAD, { W, S, c: along - ends.from, L: ends.to - ends.from });
+    const id = carriers.length === 1 ? 'rail' : `rail-${index + 1}`;
+    return link({ id, kind: 'rail-joint', name, use: apply(JOINT_USE, { load, capacity }), panels: [panel.id] });
+  });
 }
 
 /** One screw that holds the cabinet half, and where its row stands. */
@@ -185,20 +219,29 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   return { lateral, pull: thread.value <= head.value ? thread : head, rowMm, carrier: through.id };
 }
 
-/** Screws in each bracket, or in the whole half. */
-export const screwsEach = ({ brackets, cabinetScrew }: ResolvedUnit['hanging']): number => Math.floor(cabinetScrew.count / brackets.length);
+/** Screws in each bracket, or in the half where it lies over one box. */
+export const screwsEach = ({ hanging, panels, byId }: Pick<ResolvedUnit, 'hanging' | 'panels' | 'byId'>): number => {
+  const rail = hanging.hangingRail ? byId.get(hanging.hangingRail) : undefined;
+  const boxes = rail ? railsBeside({ panels }, rail).length : 1;
+  return Math.floor(hanging.cabinetScrew.count / Math.max(hanging.brackets.length, boxes));
+};
 
-export function cabinetLinks(unit: ResolvedUnit, cabinet: CabinetCapacity | null, forces: WallForces): Link[] {
+export function cabinetLinks(unit: ResolvedUnit, cabinet: CabinetCapacity | null, boxes: readonly HungBox[], forces: WallForces, factor: number): Link[] {
   const { hanging } = unit;
   const { hook } = forces;
-  const n = screwsEach(hanging);
+  const n = screwsEach(unit);
   if (!cabinet || !hook || n === 0) return [];
   const { lateral, pull: holds, rowMm: s, carrier } = cabinet;
-  const whole = hanging.brackets.length === 1;
-  const share = whole ? 1 : worstBracket(unit, forces.along);
-  const shear = whole ? apply(PER_SCREW, { W: forces.weight, n }) : apply(BRACKET_SHEAR, { W: forces.weight, share, n });
-  const V = whole ? forces.weight : forces.weight.value * share;
-  const pull = apply(CABINET_PULL, { H: whole ? forces.outward : forces.outward.value * share, V, b: hook.b, t: forces.t, s, n });
+  const inBoxes = carriedBy(boxes, forces, factor);
+  const heaviest = inBoxes.reduce((a, b) => (b.share > a.share ? b : a));
+  // In one half over one box all of it; else the box or the bracket that gets most.
+  const share = Math.max(
+    ...(boxes.length > 1 ? [heaviest.share] : []),
+    ...(hanging.brackets.length > 1 || boxes.length < 2 ? [worstBracket(unit, forces.along)] : []),
+  );
+  const shear = share === 1 ? apply(PER_SCREW, { W: forces.weight, n }) : apply(BRACKET_SHEAR, { W: forces.weight, share, n });
+  const [V, H] = share === 1 ? [forces.weight, forces.outward] : [forces.weight.value * share, forces.outward.value * share];
+  const pull = apply(CABINET_PULL, { H, V, b: hook.b, t: forces.t, s, n });
   const some = lateral.value > 0 && holds.value > 0;
   const use = apply(COMBINED, { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
   return [

@@ -122,7 +122,7 @@ function byHand(input: HangInput, unpressed: Load): LoadCase[] {
 const HUNG_CENTRE = formula({
   label: 'hung-centre',
   unit: 'mm',
-  text: '(W e + 150 N · edge) / (W + 150 N)',
+  text: '(W e + 250 N · edge) / (W + 250 N)',
   source: '[ASSUME] docs/formulas/load-cases.md',
   terms: { W: 'N', e: 'mm', edge: 'mm' },
   compute: ({ W, e, edge }) => (W * e + ON_DOOR_N * edge) / (W + ON_DOOR_N),

@@ -76,7 +76,7 @@ export function chainOf(input: HangInput, unpressed: Load, { factor, open }: Loa
   const { wall, joints, fixable } = capacitiesOf(input);
   const loaded = pressedOn(unpressed, unit.pressed);
   const weight = apply(WEIGHT, { m: loaded.mass });
-  const forces = wallForces(unit, weight, loaded);
+  const forces = wallForces(input, weight, loaded);
   const { studs, links: onWall } = wallLinks(input, forces, loaded, wall);
   const moving = groundOf(input.wall) === 'moving';
   // In a vehicle nothing hangs by statics: both planes take what the road does, each alone.
@@ -91,7 +91,7 @@ export function chainOf(input: HangInput, unpressed: Load, { factor, open }: Loa
   ].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs, fixable);
   const capped = cappedBy(input, studs.length);
-  return { weight, loaded, forces, studs, links, refusals, capped, state: stateOf(links, refusals, capped !== null) };
+  return { weight, loaded, forces, studs, links, refusals, capped, state: stateOf(links, refusals, capped !== null, isLoaded(input)) };
 }
 
 /** Why a hanging is never better than tight, however little it is used; null for no reason. */
@@ -105,6 +105,9 @@ function cappedBy({ unit, wall }: HangInput, studs: number): Capped | null {
 
 /** The contents times `factor`, kg. */
 export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;
+
+/** Somebody said what it is to hold, or what presses on it. */
+const isLoaded = ({ unit, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(unit.pressed);
 
 /** Middle of the studs, along the unit frame. */
 const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

@@ -8,14 +8,14 @@ import type { Load } from '../parts/weights.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { CLIMBING } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
-import { WEIGHT } from './statics.ts';
+import { LOCKED_PULL_LIMIT, WEIGHT } from './statics.ts';
 import { bottomPull } from './through-forces.ts';
 import { wallForces } from './wall-forces.ts';
-import type { WallForces } from './forces.ts';
-import { screwCapacity, wallLinks } from './wall-links.ts';
+import type { Hook, WallForces } from './forces.ts';
+import { HOLD_DOWN_USE, screwCapacity, wallLinks } from './wall-links.ts';
 
 export interface Climbing {
-  /** Null for a unit that is screwed through: it has no hook to tip off. */
+  /** Of the hook, or of the lock where it holds one that would tip; null for a unit that is screwed through: it has no hook to tip off. */
   readonly tip: Figure | null;
   /** Most used stud. */
   readonly screws: Figure;
@@ -66,17 +66,25 @@ export function climbing(input: HangInput, loaded: Load): Climbing {
   const front = toMm(input.unit.outside.depth.value);
   const out = apply(LEANT_CENTRE, { W: weight, e: loaded.outFigure ?? loaded.out, front });
   const leant: Load = { ...loaded, out: out.value, outFigure: out };
-  const forces = wallForces(input.unit, apply(LEANT_WEIGHT, { W: weight }), leant);
+  const forces = wallForces(input, apply(LEANT_WEIGHT, { W: weight }), leant);
   const held = screwCapacity(input, CLIMBING);
   const { studs } = wallLinks(input, forces, leant, held);
   const screws = studs.map(({ use }) => use).reduce((a, b) => (a.value >= b.value ? a : b));
-  const pull = pulled(input, wallForces(input.unit, weight, loaded), held.pull, studs.length);
-  const tip = forces.hook?.tip ?? null;
+  const pull = pulled(input, wallForces(input, weight, loaded), held.pull, studs.length);
+  const tip = forces.hook ? tipped(forces.hook, input.unit.hanging.antiLift, held.lateral) : null;
   return { tip, screws, pull, passes: (tip?.value ?? 0) <= 1 && screws.value <= 1 && pull.value <= 1 };
 }
 
+/** How near it is to swinging off its hook; past that, how much of what the lock holds is used. */
+const tipped = (hook: Hook, isLocked: boolean, lateral: Figure): Figure =>
+  isLocked && hook.tip.value > 1 ? apply(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": lateral }) : hook.tip;
+
 /** At the bottom: what it takes to unhook the unit, or the share of what a screw holds that it is drawn with. */
-function pulled({ unit }: HangInput, forces: WallForces, holds: Figure, studs: number): Figure {
-  if (forces.hook) return apply(PULL_USE, { limit: forces.hook.pullLimit });
-  return apply(DRAWN_USE, { T: bottomPull(unit, forces, PULLING_N, studs), "W'": holds });
+function pulled(input: HangInput, forces: WallForces, holds: Figure, studs: number): Figure {
+  const { hook, weight } = forces;
+  if (hook) {
+    const { bevelDeg: θ, h, pulled: by } = hook;
+    return apply(PULL_USE, { limit: input.unit.hanging.antiLift ? apply(LOCKED_PULL_LIMIT, { W: weight, ...by, h, θ, T: holds }) : hook.pullLimit });
+  }
+  return apply(DRAWN_USE, { T: bottomPull(input, forces, PULLING_N, studs), "W'": holds });
 }

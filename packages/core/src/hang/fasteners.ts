@@ -71,6 +71,10 @@ export interface LateralJoint {
   readonly gapMm: number;
   readonly sideGravity: number;
   readonly mainGravity: number;
+  /** Dowel bearing strength of the main member, MPa, where it is no wood. */
+  readonly mainBearingMPa?: number;
+  /** The yield is divided by this at least, where another code asks for more than R_d. */
+  readonly leastReduction?: number;
   /** Load to the grain, degrees; counts for diameters of 1/4 in and up. */
   readonly sideAngle: number;
   readonly mainAngle: number;
@@ -84,7 +88,7 @@ export function lateralYield(joint: LateralJoint): { valueN: number; mode: Yield
   const main = joint.mainMm / MM_PER_IN;
   const gap = joint.gapMm / MM_PER_IN;
   const qs = bearingPsi(D, joint.sideGravity, joint.sideAngle) * root;
-  const qm = bearingPsi(D, joint.mainGravity, joint.mainAngle) * root;
+  const qm = (joint.mainBearingMPa === undefined ? bearingPsi(D, joint.mainGravity, joint.mainAngle) : joint.mainBearingMPa / MPA_PER_PSI) * root;
   const moment = ((joint.yieldMPa / MPA_PER_PSI) * root ** 3) / 6;
   const solve = (a: number, b: number, c: number): number => (-b + Math.sqrt(b * b - 4 * a * c)) / (2 * a);
   const yields: Record<YieldMode, number> = {
@@ -98,7 +102,7 @@ export function lateralYield(joint: LateralJoint): { valueN: number; mode: Yield
   const angle = Math.max(joint.sideAngle, joint.mainAngle);
   let least: { valueN: number; mode: YieldMode } | undefined;
   for (const mode of Object.keys(yields) as YieldMode[]) {
-    const valueN = (yields[mode] / reduction(mode, D, root, angle)) * N_PER_LB;
+    const valueN = (yields[mode] / Math.max(joint.leastReduction ?? 0, reduction(mode, D, root, angle))) * N_PER_LB;
     if (!least || valueN < least.valueN) least = { valueN, mode };
   }
   return least!;
@@ -181,6 +185,8 @@ export interface ScrewedThrough {
   /** Length in the main member, tip included. */
   readonly grip: number;
   readonly gap: number;
+  /** Depth of the main member: what goes past it bears on nothing. */
+  readonly depth?: number;
   readonly sideGravity: number;
   readonly mainGravity: number;
 }
@@ -188,9 +194,9 @@ export interface ScrewedThrough {
 /** Shear that one screw carries, N. */
 export const shearOf = (
   { diameterMm: D, rootMm: D_r, yieldMPa: F_yb }: Screw,
-  { side, grip, gap, sideGravity, mainGravity }: ScrewedThrough,
+  { side, grip, gap, depth = Infinity, sideGravity, mainGravity }: ScrewedThrough,
   C_D = PERMANENT,
-): Figure => apply(LATERAL, { D, D_r, F_yb, side, main: bearingLength(grip, D), gap, 'G side': sideGravity, 'G main': mainGravity, C_D });
+): Figure => apply(LATERAL, { D, D_r, F_yb, side, main: Math.min(depth, bearingLength(grip, D)), gap, 'G side': sideGravity, 'G main': mainGravity, C_D });
 
 /** Use of one wood screw pulled and sheared at once: R (cos² a / Z' + sin² a / W'), tan a = T / V. [NDS 12.4.1 (m)] */
 export const COMBINED = formula({

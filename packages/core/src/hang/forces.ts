@@ -24,6 +24,8 @@ export interface Hook {
   readonly liftStarts: Figure;
   readonly liftLimit: Figure;
   readonly pullLimit: Figure;
+  /** What the pull limit is worked out from: the weight's lever, backing above the contact, the pull's depth below it, mm. */
+  readonly pulled: { readonly a: number; readonly c: number; readonly z: number };
   /** mm: drop from bevel to standoff; height of the bevel's middle over the half's edge. */
   readonly h: number;
   readonly b: number;

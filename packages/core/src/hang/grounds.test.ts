@@ -6,7 +6,7 @@ import { onWall } from '../test/check-case.ts';
 import { ink, typed, unitWith } from '../test/print-room.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { apply } from '../worked/figure.ts';
-import { fixingPlaces, groundOf, METAL_PULL, METAL_SHEAR } from './grounds.ts';
+import { fixingPlaces, groundOf, METAL_ACROSS, METAL_PULL, METAL_SHEAR } from './grounds.ts';
 
 const empty: EditStep = ink('contents', {});
 const anchors = (pullN: number, shearN: number, rating: 'working' | 'ultimate' = 'ultimate'): EditStep[] => [
@@ -14,14 +14,41 @@ const anchors = (pullN: number, shearN: number, rating: 'working' | 'ultimate' =
 ];
 
 describe('metal studs', () => {
-  // 0.85 · 0.0188 in · 0.190 in · 45 ksi / 3 = 45.5 lb; 4.2 √(0.0188³ · 0.190) · 45 ksi / 3 / 2 = 35.4 lb.
+  // 0.85 · 0.0188 in · 0.190 in · 45 ksi / 3 = 45.5 lb; 4.2 √(0.0188³ · 0.190) · 45 ksi / 3 = 70.8 lb.
   test('a #10 screw in 25 gauge and in 20 gauge sheet', () => {
     const D = 0.19 * 25.4;
     const of = (inches: number) => ({ t: inches * 25.4, D, F_u: 310 });
     expect(apply(METAL_PULL, of(0.0188)).value / 4.448).toBeCloseTo(45.5, 0);
-    expect(apply(METAL_SHEAR, of(0.0188)).value / 4.448).toBeCloseTo(35.4, 0);
+    expect(apply(METAL_SHEAR, of(0.0188)).value / 4.448).toBeCloseTo(70.8, 0);
     expect(apply(METAL_PULL, of(0.0346)).value / 4.448).toBeCloseTo(83.8, 0);
-    expect(apply(METAL_SHEAR, of(0.0346)).value / 4.448).toBeCloseTo(88.3, 0);
+    expect(apply(METAL_SHEAR, of(0.0346)).value / 4.448).toBeCloseTo(176.6, 0);
+  });
+  // Cleat 3/4 in of G 0.55, 1/2 in of wallboard, sheet 0.0472 in at 61 850 psi: by hand, mode IIIm of six governs.
+  test('across wallboard a #10 screw bends in it long before the sheet tears', () => {
+    const [root, ls, lm, g] = [0.152, 0.75, 0.0472, 0.5];
+    const [qs, qm, M] = [16600 * 0.55 ** 1.84 * root, 61850 * root, (80000 * root ** 3) / 6];
+    const solve = (A: number, B: number, C: number): number => (-B + Math.sqrt(B * B - 4 * A * C)) / (2 * A);
+    const modes = [
+      qm * lm,
+      qs * ls,
+      solve(1 / (4 * qs) + 1 / (4 * qm), ls / 2 + g + lm / 2, (-qs * ls ** 2) / 4 - (qm * lm ** 2) / 4),
+      solve(1 / (2 * qs) + 1 / (4 * qm), g + lm / 2, -M - (qm * lm ** 2) / 4),
+      solve(1 / (4 * qs) + 1 / (2 * qm), ls / 2 + g, (-qs * ls ** 2) / 4 - M),
+      solve(1 / (2 * qs) + 1 / (2 * qm), g, -2 * M),
+    ];
+    const across = apply(METAL_ACROSS, {
+      D: 0.19 * 25.4,
+      D_r: root * 25.4,
+      F_yb: 80 * 6.89475729,
+      side: ls * 25.4,
+      t: lm * 25.4,
+      gap: g * 25.4,
+      'G side': 0.55,
+      C_D: 0.9,
+    }).value;
+    // 61 850 psi is kept as 426.4 MPa.
+    expect(across / ((Math.min(...modes) / 3) * 0.9 * 4.4482216)).toBeCloseTo(1, 3);
+    expect(across).toBeLessThan(apply(METAL_SHEAR, { t: lm * 25.4, D: 0.19 * 25.4, F_u: 310 }).value / 4);
   });
   test('sound sheet is judged by its figures, whatever the unit weighs', () => {
     const { hang } = unitWith('ink', onWall('structure', 'metal-studs'), onWall('fixing.metal', { text: '1.2 mm', nm: 1_200_000 }));
@@ -76,7 +103,8 @@ describe('anchors in wallboard', () => {
     );
     expect(hang.loaded.mass.value).toBeLessThan(20);
     expect(hang.refusals).toEqual([]);
-    expect(hang.state).toBe('tight');
+    expect(hang.state).toBe('not-checked');
+    expect(hang.capped).toBe('anchors');
     // A fifth of 1500 is 300 N, but five kilograms are the most on one.
     expect(hang.studs[0]!.lateral.value).toBeCloseTo(5 * 9.80665, 6);
   });

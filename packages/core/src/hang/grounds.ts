@@ -9,7 +9,7 @@ import type { PlugId } from '../wall/fixing.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import type { Wall } from '../wall/wall.ts';
 import { apply, formula, least, termOf, type Figure } from '../worked/figure.ts';
-import { G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, PENETRATION, STEEL, shearOf } from './fasteners.ts';
+import { G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = 'docs/formulas/other-grounds.md';
@@ -33,8 +33,10 @@ export const MOST_ON_ANCHORS_KG = ASSUMED.onAnchorsKg.value;
 export const SOUND_METAL_MM = ASSUMED.soundMetal.value;
 /** Tensile strength of the sheet, MPa: 45 ksi. [S100 (m)] */
 const METAL_MPA = ASSUMED.metalStrength.value;
-/** Shear of a screw in a metal stud, across wallboard. [ASSUME] */
-const ACROSS_BOARD = ASSUMED.acrossBoard.value;
+/** On what a screw in sheet steel fails at. [S100 E4 (m)] */
+const METAL_SAFETY = 3;
+/** A screw shows so much thread behind the sheet, mm. */
+const METAL_GRIP_MM = 3;
 /** First and last fixing stand so far from the strip's ends, mm. [ASSUME] */
 const END_MM = ASSUMED.fixingEnd.value;
 /** Masonry is taken as no harder to a bending screw than softwood: it is harder. [ASSUME] */
@@ -45,6 +47,8 @@ export interface ScrewCapacity {
   readonly lateral: Figure;
   readonly pull: Figure;
   readonly penetration: Figure;
+  /** Depth of what holds it, mm: Infinity where nobody can say it or a point behind does no harm. */
+  readonly depthMm: number;
   readonly diameterMm: number;
   /** It must reach so far into what holds it, mm. */
   readonly leastMm: number;
@@ -106,13 +110,37 @@ export const METAL_PULL = formula({
   terms: { t: 'mm', D: 'mm', F_u: 'MPa' },
   compute: ({ t, D, F_u }) => (0.85 * t * D * F_u) / 3,
 });
+/** The screw tilts in the sheet, or the sheet tears beside it: the lesser. */
 export const METAL_SHEAR = formula({
   label: 'metal-stud-shear',
   unit: 'N',
-  text: '0.5 · 4.2 √(t³ D) F_u / 3',
-  source: `[S100 E4 (m)], across wallboard [ASSUME] ${SOURCE}`,
+  text: 'min{4.2 √(t³ D), 2.7 t D} F_u / 3',
+  source: `[S100 E4 (m)] ${SOURCE}`,
   terms: { t: 'mm', D: 'mm', F_u: 'MPa' },
-  compute: ({ t, D, F_u }) => (ACROSS_BOARD * 4.2 * Math.sqrt(t ** 3 * D) * F_u) / 3,
+  compute: ({ t, D, F_u }) => (Math.min(4.2 * Math.sqrt(t ** 3 * D), 2.7 * t * D) * F_u) / 3,
+});
+/** Across wallboard the screw bends as a dowel in two members with nothing between them: the sheet is the main member, as deep as it is thick. */
+export const METAL_ACROSS = formula({
+  label: 'metal-stud-across',
+  unit: 'N',
+  text: 'least of six yield modes, F_em 426 MPa, / max(R_d, 3) · C_D',
+  source: `[TR12 T1-1; NDS 12.3], 3 [S100 E4 (m)] ${SOURCE}`,
+  terms: { D: 'mm', D_r: 'mm', F_yb: 'MPa', side: 'mm', t: 'mm', gap: 'mm', 'G side': 'factor', C_D: 'factor' },
+  compute: (terms) =>
+    lateralYield({
+      diameterMm: terms.D,
+      rootMm: terms.D_r,
+      yieldMPa: terms.F_yb,
+      sideMm: terms.side,
+      mainMm: terms.t,
+      gapMm: terms.gap,
+      sideGravity: terms['G side'],
+      mainGravity: 0,
+      mainBearingMPa: ASSUMED.metalBearing.value,
+      leastReduction: METAL_SAFETY,
+      sideAngle: terms.D >= 6.35 ? 90 : 0,
+      mainAngle: 0,
+    }).valueN * terms.C_D,
 });
 
 /** One fixing in metal, masonry or wallboard. Nothing where its rating is wanted and nobody knows it. */
@@ -136,13 +164,17 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
       SOURCE,
     ),
     penetration,
+    depthMm: Infinity,
     diameterMm: screw.diameterMm,
     leastMm,
   });
   const ground = groundOf(wall);
   if (ground === 'metal') {
-    const terms = { t: toMm(wall.fixing.metal.nm), D: screw.diameterMm, F_u: METAL_MPA };
-    return holds(apply(METAL_PULL, terms), apply(METAL_SHEAR, terms), 3);
+    const [sheet, D] = [toMm(wall.fixing.metal.nm), screw.diameterMm];
+    const terms = { t: sheet, D, F_u: METAL_MPA };
+    const torn = apply(METAL_SHEAR, terms);
+    const bent = apply(METAL_ACROSS, { D, D_r: screw.rootMm, F_yb: screw.yieldMPa, side: t, t: sheet, gap: covering, 'G side': cleat.gravity, C_D });
+    return holds(apply(METAL_PULL, terms), least('metal-stud-shear', 'N', [termOf(torn), termOf(bent)], SOURCE), METAL_GRIP_MM);
   }
   if (ground === 'moving') return holds(movingHold(wall), movingHold(wall), -Infinity);
   if (ground === 'anchors') {

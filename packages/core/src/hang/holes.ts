@@ -13,10 +13,12 @@ import type { Dimension } from '../worked/dimension.ts';
 import { studGravity } from '../wall/studs.ts';
 import type { Place, Wall } from '../wall/wall.ts';
 import { bandAt, cableBands, drillState, type Band, type DrillState } from '../wall/zones.ts';
+import { railsBeside } from './boxes.ts';
 import { cabinetScrewRow, carrierOf, screwsEach } from './carrier-links.ts';
 import { groundOf, PLUGS } from './grounds.ts';
 import type { Chain } from './chain.ts';
 import { wallHalfEnds, wallHalfFoot } from './wall-links.ts';
+import { besideMiddle, studWidthMm } from './in-stud.ts';
 import { edgeDistanceMm, wallRows } from './wall-rows.ts';
 
 export interface WallHole {
@@ -61,7 +63,8 @@ export interface HangingHoles {
   readonly strip: { readonly panel: string; readonly length: Length; readonly foot: Dimension };
   readonly wall: readonly WallHole[];
   readonly wallBoring: Boring;
-  readonly carcass: CarcassHoles | null;
+  /** A row for each box that hangs. */
+  readonly carcass: readonly CarcassHoles[];
   readonly carcassBoring: Boring | null;
   /** Centres of studs in the strip's stretch, or of the places fixings go: from its left end, and on the wall. */
   readonly studs: readonly { readonly fromLeft: Length; readonly along: Length }[];
@@ -80,20 +83,10 @@ export interface HolesInput {
 /** Softwood up to here: a pilot of 7/10 of the root, above it 9/10. [NDS 12.1.5] */
 const SOFTWOOD_GRAVITY = 0.5;
 const PILOT = { soft: 0.7, hard: 0.9 } as const;
-/** Two screws side by side stand so many diameters apart, and none further than this from the stud's middle, mm. [NDS commentary (m)] */
-const BESIDE_DIAMETERS = 3;
-const OFF_MIDDLE_MM = 10;
 /** A plug's hole is so much deeper than the plug. [ASSUME] */
 const DUST_MM = ASSUMED.plugDust.value;
 /** A clear hole lets the thread through. [ASSUME] */
 const CLEAR_MM = 0.5;
-
-/** Where screws of one row stand about a stud's middle, mm. */
-export function besideMiddle(count: number, diameterMm: number): number[] {
-  if (count <= 1) return [0];
-  const half = Math.min(OFF_MIDDLE_MM, Math.max(7, (BESIDE_DIAMETERS * diameterMm) / 2));
-  return [-half, half];
-}
 
 /** All holes of a unit's hanging; the wall's are none where it has no stud behind it. */
 export function hangingHoles(input: HolesInput): HangingHoles {
@@ -135,7 +128,7 @@ export function wallHoles(input: HolesInput): WallHole[] {
     (['upper', 'lower'] as const).flatMap((row) => {
       const above = nm(row === 'upper' ? rows.topMm : rows.lowMm);
       if (rows[row] === 0) return [];
-      return besideMiddle(rows[row], diameterMm).map((off, which): WallHole => ({
+      return besideMiddle(rows[row], diameterMm, studWidthMm(wall)).map((off, which): WallHole => ({
         id: `${index + 1}-${row}-${which + 1}`,
         kind: 'strip',
         stud: index + 1,
@@ -186,22 +179,21 @@ function carcassHoles(unit: ResolvedUnit): Pick<HangingHoles, 'carcass' | 'carca
   const { screw: id, length } = hanging.cabinetScrew;
   const carrier = carrierOf(unit);
   const row = hanging.rip ? cabinetScrewRow(unit) : null;
-  if (!carrier || row === null || screwsEach(hanging) === 0) return { carcass: null, carcassBoring: null };
+  const each = screwsEach(unit);
+  if (!carrier || row === null || each === 0) return { carcass: [], carcassBoring: null };
   const screw = screwById(id);
-  const over = spread(carrier);
-  const each = screwsEach(hanging);
-  const along = hanging.brackets.flatMap((id) => {
-    const half = spread(unit.byId.get(id)!);
-    const [from, to] = [Math.max(over.left, half.left), Math.min(over.right, half.right)];
-    return fastenersAlong(to - from, each).map((mm) => nm(from - over.left + mm));
-  });
   const rowUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - row;
+  const carriers = carrier.role === 'hanging-rail' ? railsBeside(unit, carrier) : [carrier];
   return {
-    carcass: {
-      panel: carrier.id,
-      fromLeft: along,
-      below: nm(over.top - rowUp),
-    },
+    carcass: carriers.flatMap((panel) => {
+      const over = spread(panel);
+      const fromLeft = hanging.brackets.flatMap((bracket) => {
+        const half = spread(unit.byId.get(bracket)!);
+        const [from, to] = [Math.max(over.left, half.left), Math.min(over.right, half.right)];
+        return to > from ? fastenersAlong(to - from, each).map((mm) => nm(from - over.left + mm)) : [];
+      });
+      return fromLeft.length > 0 ? [{ panel: panel.id, fromLeft, below: nm(over.top - rowUp) }] : [];
+    }),
     carcassBoring: {
       screw: id,
       length,

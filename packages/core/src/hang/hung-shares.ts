@@ -14,12 +14,9 @@ export interface Stretch {
 }
 
 export interface HungShares {
-  /** Where the hook begins and ends. */
-  readonly left: number;
-  readonly right: number;
   readonly shares: Omit<StudShares, 'worst'>;
-  /** The most each bracket can come to carry, N; null for a half in one piece. */
-  readonly brackets: readonly (Stretch & { readonly newtons: number })[] | null;
+  /** The most that each stretch of the hook can come to lay on the wall half, N, and the studs under it. */
+  readonly stretches: readonly (Stretch & { readonly newtons: number; readonly studs: readonly number[] })[];
 }
 
 /** Where a panel stands along the wall; a backboard's length stands upright, so it is not measured along the panel. */
@@ -28,41 +25,95 @@ export function stretchOf({ frame, outline }: Pick<Panel, 'frame' | 'outline'>):
   return { from: Math.min(...alongs), to: Math.max(...alongs) };
 }
 
+type Hung = Pick<ResolvedUnit, 'hanging' | 'byId'>;
+
+/** A piece of the strip on the wall, and the studs it is screwed to; between two pieces nothing is handed on. */
+interface Piece extends Stretch {
+  readonly studs: readonly number[];
+}
+
+/** Pieces of the strip on the wall, mm from the unit's left end. */
+export const wallPieces = ({ hanging, byId }: Hung): readonly Stretch[] => hanging.pieces ?? [stretchOf(byId.get(hanging.wallHalf)!)];
+
+/** Those that hold: a piece of several must stand on two studs of its own, or it turns on its one. */
+function heldPieces(unit: Hung, studs: readonly number[]): Piece[] {
+  const pieces = wallPieces(unit).map((piece) => ({ ...piece, studs: studs.filter((at) => at > piece.from && at < piece.to) }));
+  return pieces.length === 1 ? pieces : pieces.filter((piece) => piece.studs.length > 1);
+}
+
+interface Bearing extends Stretch {
+  readonly piece: Piece;
+}
+
+const overlapOf = (a: Stretch, b: Stretch): Stretch => ({ from: Math.max(a.from, b.from), to: Math.min(a.to, b.to) });
+
+/** Where the hooks lie over pieces of the strip: only there can a weight come down. */
+const bearings = ({ hanging, byId }: Hung, pieces: readonly Piece[]): Bearing[] =>
+  hanging.brackets
+    .map((id) => stretchOf(byId.get(id)!))
+    .flatMap((hook) => pieces.map((piece) => ({ ...overlapOf(hook, piece), piece })))
+    .filter(({ from, to }) => to > from)
+    .sort((a, b) => a.from - b.from);
+
 /**
- * Where the cabinet's hooks lie on the wall's: only there can the weight come down. The hull of every pair of halves, mm from the unit's left
- * end; null where no pair overlaps, or nothing hooks.
+ * From where to where a weight can come down on the cleats: the hull of all that hooks, mm from the unit's left end; null where nothing
+ * hooks. A centre of gravity beside it tips the unit off sideways. Without `studs` every piece of the wall half counts.
  */
-export function bearingOf({ hanging, byId }: Pick<ResolvedUnit, 'hanging' | 'byId'>): Stretch | null {
+export function bearingOf(unit: Hung, studs?: readonly number[]): Stretch | null {
+  const { hanging, byId } = unit;
   if (!hanging.rip) return null;
-  const pairs = [
-    ...hanging.brackets.map((hook) => ({ hook, wall: hanging.wallHalf })),
-    ...(hanging.beside ?? []).map(({ cabinetHalf, wallHalf }) => ({ hook: cabinetHalf, wall: wallHalf })),
-  ].flatMap(({ hook, wall }) => {
-    const [a, b] = [stretchOf(byId.get(hook)!), stretchOf(byId.get(wall)!)];
-    const [from, to] = [Math.max(a.from, b.from), Math.min(a.to, b.to)];
-    return to > from ? [{ from, to }] : [];
-  });
-  return pairs.length > 0 ? { from: Math.min(...pairs.map(({ from }) => from)), to: Math.max(...pairs.map(({ to }) => to)) } : null;
+  const pieces = studs ? heldPieces(unit, studs) : wallPieces(unit).map((piece) => ({ ...piece, studs: [] }));
+  const wings = (hanging.beside ?? []).map(({ cabinetHalf, wallHalf }) => overlapOf(stretchOf(byId.get(cabinetHalf)!), stretchOf(byId.get(wallHalf)!)));
+  const all: Stretch[] = [...bearings(unit, pieces), ...wings.filter(({ from, to }) => to > from)];
+  return all.length > 0 ? { from: Math.min(...all.map(({ from }) => from)), to: Math.max(...all.map(({ to }) => to)) } : null;
 }
 
 /** What a weight, N, with its centre `along` (mm from the unit's left end) lays on each of the studs. */
-export function hungShares(unit: Pick<ResolvedUnit, 'hanging' | 'byId'>, weight: number, along: number, studs: readonly number[]): HungShares {
-  const hooks = unit.hanging.brackets.map((id) => stretchOf(unit.byId.get(id)!));
-  const [left, right] = [hooks[0]!.from, hooks.at(-1)!.to];
-  if (hooks.length === 1) return { left, right, shares: studShares(weight, left, right, studs, between(along, left, right)), brackets: null };
-  const middles = hooks.map(({ from, to }) => (from + to) / 2);
-  const centre = between(along, middles[0]!, middles.at(-1)!);
-  const patterns = bracketPatterns(weight, middles, centre);
+export function hungShares(unit: Hung, weight: number, along: number, studs: readonly number[]): HungShares {
+  const held = heldPieces(unit, studs);
+  const found = bearings(unit, held);
+  // What hooks over nothing that holds is refused: its shares are those of the whole strip.
+  const whole: Piece = { ...wallPieces(unit)[0]!, to: wallPieces(unit).at(-1)!.to, studs };
+  const stretches = found.length > 0 ? found : [{ ...whole, piece: whole }];
+  const only = stretches[0]!;
+  if (stretches.length === 1 && only.piece.studs.length === studs.length) {
+    const centre = between(along, only.from, only.to);
+    const half = Math.min(centre - only.from, only.to - centre);
+    return {
+      shares: studShares(weight, only.from, only.to, studs, centre),
+      stretches: [{ from: centre - half, to: centre + half, newtons: weight, studs }],
+    };
+  }
+  const middles = stretches.map(({ from, to }) => (from + to) / 2);
+  const patterns = stretches.length === 1 ? [[weight]] : bracketPatterns(weight, middles, between(along, middles[0]!, middles.at(-1)!));
+  const none = studs.map(() => 0);
+  const shares = { simple: [...none], continuous: [...none], rigid: [...none] };
+  for (const piece of new Set(stretches.map((each) => each.piece))) {
+    const own = stretches.flatMap((each, index) => (each.piece === piece ? [index] : []));
+    const onPiece = bracketShares(
+      patterns.map((pattern) => own.map((index) => pattern[index]!)),
+      own.map((index) => stretches[index]!),
+      piece.studs,
+    );
+    for (const way of ['simple', 'continuous', 'rigid'] as const)
+      piece.studs.forEach((at, index) => {
+        const where = studs.indexOf(at);
+        shares[way][where] = Math.max(shares[way][where]!, onPiece[way][index]!);
+      });
+  }
   return {
-    left,
-    right,
-    shares: bracketShares(patterns, hooks, studs, centre),
-    brackets: hooks.map((hook, index) => ({ ...hook, newtons: Math.max(...patterns.map((pattern) => pattern[index]!)) })),
+    shares,
+    stretches: stretches.map(({ from, to, piece }, index) => ({
+      from,
+      to,
+      studs: piece.studs,
+      newtons: Math.max(...patterns.map((pattern) => pattern[index]!)),
+    })),
   };
 }
 
 /** The most one bracket carries, as a share of the weight: 1 for a half in one piece. */
-export function worstBracket(unit: Pick<ResolvedUnit, 'hanging' | 'byId'>, along: number): number {
+export function worstBracket(unit: Hung, along: number): number {
   const hooks = unit.hanging.brackets.map((id) => stretchOf(unit.byId.get(id)!));
   if (hooks.length === 1) return 1;
   const middles = hooks.map(({ from, to }) => (from + to) / 2);

@@ -41,6 +41,15 @@ export const GLUE = formula({
   terms: { B: 'mm', t: 'mm' },
   compute: ({ B, t }) => B * t * GLUE_EDGE_MPA,
 });
+/** Glue that is pulled straight off the face or edge of a fiber board: the board itself comes apart. */
+const GLUE_PULLED = formula({
+  label: 'glue-capacity',
+  unit: 'N',
+  text: 'B · t · 0.08 MPa',
+  source: SOURCE,
+  terms: { B: 'mm', t: 'mm' },
+  compute: ({ B, t }) => B * t * ASSUMED.glueFibreTension.value,
+});
 /**
  * Pins at one end of a shelf: a pin stands out of the upright's hole by c and carries at its end; the wood about
  * it yields (mode II with one member). One end bears uneven by 1.3. docs/formulas/pin-capacity.md
@@ -165,7 +174,10 @@ export const lipUnder = (slotLower: number, hostLower: number): number => Math.m
 function hungUnder(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Figure {
   const side = input.unit.byId.get(meeting.guest)!;
   const mechanisms: Figure[] = [];
-  if (meeting.joint.glue && !input.isFaced(floor.stock)) mechanisms.push(apply(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness) }));
+  if (meeting.joint.glue && !input.isFaced(floor.stock)) {
+    const isFibre = [side, floor].some(({ stock }) => input.materialOf(stock).kind === 'fibre');
+    mechanisms.push(apply(isFibre ? GLUE_PULLED : GLUE, { B: toMm(side.width.value), t: toMm(side.thickness) }));
+  }
   const { fastening, depth } = meeting.joint;
   if (fastening?.by === 'pockets') mechanisms.push(apply(POCKETS, { n: fastening.count }));
   // A brad or a dowel holds nothing straight along itself.

@@ -2,7 +2,8 @@
 import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
-import { cabinetCapacity, cabinetLinks, carrierCapacity, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
+import { cabinetCapacity, cabinetLinks, carrierCapacities, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
+import { boxesOf, railsBeside, type HungBox } from './boxes.ts';
 import type { WallForces } from './forces.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -42,7 +43,8 @@ export interface JointCapacities {
   readonly floors: ReadonlyMap<string, Figure>;
   /** What things lay on the heavier end of the floors they stand on, by panel id. */
   readonly ends: ReadonlyMap<string, Figure>;
-  readonly carrier: CarrierCapacity | null;
+  readonly boxes: readonly HungBox[];
+  readonly carriers: readonly CarrierCapacity[];
   readonly cabinet: CabinetCapacity | null;
 }
 
@@ -53,11 +55,17 @@ export function jointCapacities(input: HangInput): JointCapacities {
     if (capacity) floors.set(floor, capacity);
   }
   const ends = new Map(floorLoads(input.weights.contents).flatMap((load) => (load.strips.length > 0 ? [[load.floor, heavierEnd(load)] as const] : [])));
-  return { floors, ends, carrier: carrierCapacity(input), cabinet: cabinetCapacity(input) };
+  const rail = input.unit.hanging.hangingRail ? input.unit.byId.get(input.unit.hanging.hangingRail) : undefined;
+  const boxes = rail ? boxesOf(input, railsBeside(input.unit, rail)) : [];
+  return { floors, ends, boxes, carriers: carrierCapacities(input, boxes), cabinet: cabinetCapacity(input) };
 }
 
-export function jointLinks(input: HangInput, { floors, ends, carrier, cabinet }: JointCapacities, forces: WallForces, factor: number): Link[] {
-  return [...floorLinks(input, floors, ends, factor), ...carrierLinks(carrier, forces), ...cabinetLinks(input.unit, cabinet, forces)];
+export function jointLinks(input: HangInput, { floors, ends, boxes, carriers, cabinet }: JointCapacities, forces: WallForces, factor: number): Link[] {
+  return [
+    ...floorLinks(input, floors, ends, factor),
+    ...carrierLinks(carriers, boxes, forces, factor),
+    ...cabinetLinks(input.unit, cabinet, boxes, forces, factor),
+  ];
 }
 
 /** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */

@@ -69,12 +69,12 @@ test('folded it is pressed by nobody and stands on nothing', () => {
 });
 
 test('what is pressed enters the weight on the cleat and its place, not the weight of the unit', () => {
-  const [still, pressed] = [aloneBox(table({ edgeKg: 0 })), aloneBox(table({ edgeKg: 20 }))];
+  const [still, pressed] = [aloneBox(table({ edgeKg: 0 })), aloneBox(table({ edgeKg: 60 }))];
   expect(pressed.loaded.mass.value).toBeCloseTo(still.loaded.mass.value, 9);
-  expect(pressed.hang.loaded.mass.value).toBeCloseTo(still.loaded.mass.value + 20, 9);
+  expect(pressed.hang.loaded.mass.value).toBeCloseTo(still.loaded.mass.value + 60, 9);
   const m = still.loaded.mass.value;
   // Front edge: cleat 18, backboard 18, ledger 90, leaf 450.
-  expect(pressed.hang.loaded.out).toBeCloseTo((m * still.loaded.out + 20 * 576) / (m + 20), 6);
+  expect(pressed.hang.loaded.out).toBeCloseTo((m * still.loaded.out + 60 * 576) / (m + 60), 6);
 });
 
 test('more on the edge never uses anything less, and a fix that is offered never uses its link more', () => {

@@ -8,7 +8,8 @@ test('the curves are the chain at each load, and the first crosses its limit whe
   const { carriesKg } = loadLimits(hangInput);
   const end = (1.3 * carriesKg!) / hang.plannedKg;
   const { factors, curves } = loadCurves(hangInput, end);
-  expect([factors[0], factors.at(-1)]).toEqual([0, end]);
+  expect(factors[0]).toBe(0);
+  expect(factors.at(-1)).toBeCloseTo(end, 12);
   expect(curves).toHaveLength(3);
   for (const { id, uses } of curves) {
     expect(uses).toHaveLength(factors.length);

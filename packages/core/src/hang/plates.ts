@@ -56,7 +56,8 @@ export function plateCapacity({ unit, wall }: HangInput, C_D: number): ScrewCapa
     cleat: { value: proud, label: { key: 'plate-proud' } },
     wallboard: { value: covering, label: { key: 'wall-covering' } },
   });
-  const grip = Math.max(0, penetration.value);
+  const depthMm = groundOf(wall) === 'timber' ? toMm(wall.studs.depth.nm) : Infinity;
+  const grip = Math.min(Math.max(0, penetration.value), depthMm);
   const rating = apply(RATED, { rating: { value: plate!.ratedKg, source: plate!.ratedFrom }, share: WORKING });
   const masonry = groundOf(wall) === 'masonry' ? masonryHold(wall) : null;
   const bent = apply(PROUD, { D, D_r, F_yb, main: bearingLength(grip, D), lever: covering + proud, G: masonry ? MASONRY_GRAVITY : studGravity(wall), C_D });
@@ -72,6 +73,7 @@ export function plateCapacity({ unit, wall }: HangInput, C_D: number): ScrewCapa
     lateral: weakest('plate-shear', [bent, rating, ...(masonry ? [masonry.shear] : [])]),
     pull: weakest('screw-tension-capacity', [drawn, rating, apply(STEEL, { D_r })]),
     penetration,
+    depthMm,
     diameterMm: D,
     leastMm: masonry?.deepMm ?? LEAST_PENETRATION * D,
   };

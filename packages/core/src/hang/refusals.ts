@@ -1,14 +1,17 @@
 /** What makes a hanging refused whatever its numbers, and how the rest is judged. Rules: docs/formulas/hanging-verdict.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
+import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
+import { isLessMm } from '../length/same-size.ts';
 import type { Load } from '../parts/weights.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import type { StructureId } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
 import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
-import { missedCarrier, screwsEach, type MissedCarrier } from './carrier-links.ts';
+import { lowerCarrierOf, missedCarrier, screwsEach, type MissedCarrier } from './carrier-links.ts';
 import type { HangInput } from './hang-input.ts';
 import { bearingOf } from './hung-shares.ts';
+import { edgeInStud, studWidthMm, type EdgeInStud } from './in-stud.ts';
 import type { Link } from './link.ts';
 import type { RailFault } from './on-rail.ts';
 import { heldByTwoPlanes } from './two-planes.ts';
@@ -33,28 +36,35 @@ export type RefusalReason =
   | ({ readonly kind: 'half-misses' } & MissedCarrier)
   | { readonly kind: 'cleat-material'; readonly material: string }
   | { readonly kind: 'short-screw'; readonly diameters: number; readonly reachMm: number; readonly leastMm: number }
+  /** Screws stand too near the stud's edges to hold. */
+  | ({ readonly kind: 'stud-edge' } & EdgeInStud)
+  /** The cabinet half of the lower cleat is held by a thin back alone, and may come to carry everything. */
+  | { readonly kind: 'lower-half-back'; readonly backMm: number }
   | { readonly kind: 'no-wall-screw' }
   | { readonly kind: 'no-cabinet-screw' }
   | { readonly kind: 'bevel'; readonly bevelDeg: number };
 
-export type VerdictState = 'fine' | 'tight' | 'over' | 'refused';
+/** `not-checked`: no load is planned, so there is nothing to judge. */
+export type VerdictState = 'fine' | 'tight' | 'over' | 'refused' | 'not-checked';
 
 /** One stud only: most it may carry, loaded; how far off the stud the centre of gravity may be. [ASSUME] */
 export const ONE_STUD_KG = ASSUMED.oneStudKg.value;
 export const ONE_STUD_OFF_MM = ASSUMED.oneStudOff.value;
 
-/** `neverFine`: on one stud, or on anchors alone, it is never better than tight. [ASSUME] */
-export function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], neverFine: boolean): VerdictState {
+/** `neverFine`: on one stud, or on anchors alone, it is never better than tight. [ASSUME] `isLoaded`: something is planned to hang in it. */
+export function stateOf(links: readonly Link[], refusals: readonly RefusalReason[], neverFine: boolean, isLoaded: boolean): VerdictState {
   if (refusals.length > 0) return 'refused';
   if (links.some(({ use, limit }) => use.value > limit)) return 'over';
+  if (!isLoaded) return 'not-checked';
   const tight = neverFine || links.some(({ use, fineTo }) => use.value > fineTo);
   return tight ? 'tight' : 'fine';
 }
 
 /** How far past the bearing the centre of gravity is, mm; undefined where it is over it, or nothing hooks. */
-function offBalance(unit: ResolvedUnit, along: number): number | null | undefined {
+function offBalance(unit: ResolvedUnit, along: number, studs: readonly StudUse[]): number | null | undefined {
   if (!unit.hanging.rip) return undefined;
-  const bearing = bearingOf(unit);
+  const at = studs.map(({ atMm }) => atMm);
+  const bearing = bearingOf(unit, at.length > 0 ? at : undefined);
   if (!bearing) return null;
   const past = Math.max(bearing.from - along, along - bearing.to);
   return past >= 0 ? past : undefined;
@@ -69,13 +79,14 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
   if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
-  const pastMm = offBalance(unit, loaded.along);
+  const pastMm = offBalance(unit, loaded.along, studs);
   if (pastMm !== undefined) reasons.push({ kind: 'off-balance', pastMm });
   const back = unit.panels.find(({ role }) => role === 'back');
   const missed = hangsOnCleat(hanging) ? missedCarrier(unit) : undefined;
   if (missed) reasons.push({ kind: 'half-misses', ...missed });
   else if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
-  if (hanging.rip && screwsEach(hanging) === 0) reasons.push({ kind: 'no-cabinet-screw' });
+  if (hanging.lower && !lowerCarrierOf(unit)) reasons.push({ kind: 'lower-half-back', backMm: back ? toMm(back.thickness) : 0 });
+  if (hanging.rip && screwsEach(unit) === 0) reasons.push({ kind: 'no-cabinet-screw' });
   const ground = groundOf(wall);
   if (ground === 'moving') {
     if (!heldByTwoPlanes(unit, wall)) return [...reasons, { kind: 'moving', structure: wall.structure }];
@@ -94,6 +105,9 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
   if (studs.length < 2 && !oneStudWillDo(unit, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });
   const worst = studs.find(({ tooShort }) => tooShort);
   if (worst) reasons.push({ kind: 'short-screw', diameters: worst.diameters, reachMm: worst.penetrationMm, leastMm: worst.leastMm });
+  const width = studWidthMm(wall);
+  const edge = width === null ? null : edgeInStud(hanging.plate ? 1 : Math.max(upper, lower), screwById(hanging.wallScrew.screw).diameterMm, width);
+  if (edge && isLessMm(edge.hasMm, edge.wantedMm)) reasons.push({ kind: 'stud-edge', ...edge });
   return reasons;
 }
 

@@ -3,16 +3,12 @@
  * bends the strip above the screws. A caution only: the basis is weak. Source: docs/formulas/cleat-splitting.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
+import { bendingAcrossMPa, type Material } from '../stock/materials.ts';
 import { formula } from '../worked/figure.ts';
 
-/** Tension across the grain, MPa. [ASSUME] */
-export const SPLITTING_MPA = {
-  solid: ASSUMED.splitSolid.value,
-  plywood: ASSUMED.splitPlywood.value,
-  fibre: ASSUMED.splitSolid.value,
-  hollow: ASSUMED.splitSolid.value,
-  glass: ASSUMED.splitSolid.value,
-} as const;
+/** Tension across the grain of a cleat, MPa: plywood by what it bears in bending across its face grain, never over 5. [ASSUME] */
+export const splittingMPa = (material: Material): number =>
+  material.kind === 'plywood' ? Math.min(ASSUMED.splitPlywood.value, bendingAcrossMPa(material)) : ASSUMED.splitSolid.value;
 
 export const CLEAT_SPLITTING = formula({
   label: 'cleat-splitting',

@@ -86,6 +86,21 @@ export const PULL_LIMIT = formula({
   },
 });
 
+/** The same with a lock screw at the bottom, that holds T against being drawn out. docs/formulas/lift-and-pull.md */
+export const LOCKED_PULL_LIMIT = formula({
+  label: 'pull-limit',
+  unit: 'N',
+  text: 'min{W tan θ + T, (W (a + c tan θ) + T (h + c))/(z + c), z < h: W (h tan θ − a)/(h − z)}',
+  source: source('lift-and-pull'),
+  terms: { W: 'N', a: 'mm', c: 'mm', z: 'mm', h: 'mm', θ: 'deg', T: 'N' },
+  compute: ({ W, a, c, z, h, θ, T }) => {
+    const tan = tanDeg(θ);
+    const limits = [W * tan + T, (W * (a + c * tan) + T * (h + c)) / (z + c)];
+    if (z < h) limits.push((W * (h * tan - a)) / (h - z));
+    return Math.max(0, Math.min(...limits));
+  },
+});
+
 /** Height of the bevel's middle above the short edge it is measured from: short face + (t/2) tan θ. */
 export const contactHeight = (shortFace: number, t: number, bevelDeg: number): number => shortFace + (t / 2) * tanDeg(bevelDeg);
 

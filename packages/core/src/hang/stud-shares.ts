@@ -23,16 +23,17 @@ export function bracketShares(
   patterns: readonly (readonly number[])[],
   brackets: readonly { readonly from: number; readonly to: number }[],
   studs: readonly number[],
-  centre: number,
 ): StudShares {
-  const each = patterns.map((pattern) =>
-    sharesOf(
+  const each = patterns.map((pattern) => {
+    const weight = pattern.reduce((sum, newtons) => sum + newtons, 0);
+    const moment = brackets.reduce((sum, { from, to }, index) => sum + (pattern[index]! * (from + to)) / 2, 0);
+    return sharesOf(
       brackets.map(({ from, to }, index) => ({ from, to, perMm: pattern[index]! / (to - from) })),
-      pattern.reduce((sum, newtons) => sum + newtons, 0),
-      centre,
+      weight,
+      weight > 0 ? moment / weight : 0,
       studs,
-    ),
-  );
+    );
+  });
   const greatest = (way: 'simple' | 'continuous' | 'rigid'): number[] => studs.map((_, index) => Math.max(...each.map((shares) => shares[way][index]!)));
   return { simple: greatest('simple'), continuous: greatest('continuous'), rigid: greatest('rigid'), worst: Math.max(...each.map(({ worst }) => worst)) };
 }

@@ -4,11 +4,14 @@
  */
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { pullOfTop } from './statics.ts';
 import type { WallForces } from './forces.ts';
-import { wallRows } from './wall-rows.ts';
+import type { HangInput } from './hang-input.ts';
+import { countedRows } from './wall-rows.ts';
+
+/** A unit and the wall it is screwed to. */
+type Site = Pick<HangInput, 'unit' | 'wall'>;
 
 const SOURCE = '[eq] docs/formulas/screwed-through.md';
 const BEARING = '[eq], r [ASSUME] docs/formulas/screwed-through.md';
@@ -57,28 +60,29 @@ const BOTTOM_PULL = formula({
 });
 
 /** Rows of wall screws as the wall sees them: heights above where the unit bears at its bottom, mm. */
-export function throughRows(unit: ResolvedUnit): { readonly s: number; readonly n: number; readonly sLow: number; readonly nLow: number } {
+export function throughRows({ unit, wall }: Site): { readonly s: number; readonly n: number; readonly sLow: number; readonly nLow: number } {
   const { hanging } = unit;
-  const { upper, lower, topMm, lowMm } = wallRows(unit);
+  const { upper, lower, topMm, lowMm } = countedRows(unit, wall);
   const foot = toMm(hanging.valleyUp) - toMm(hanging.shortFace) - toMm(hanging.standoffUp);
   return upper > 0 ? { s: foot + topMm, n: upper, sLow: foot + lowMm, nLow: lower } : { s: foot + lowMm, n: lower, sLow: foot + lowMm, nLow: 0 };
 }
 
-export function throughForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
-  const { s } = throughRows(unit);
+export function throughForces(site: Site, weight: Figure, loaded: Load): WallForces {
+  const { s } = throughRows(site);
   const outward = apply(OUTWARD, { W: weight, e: loaded.outFigure ?? loaded.out, s });
-  return { weight, outward, spacerPush: outward, links: [], e: loaded.out, along: loaded.along, t: toMm(unit.hanging.cleatThickness), hook: null };
+  return { weight, outward, spacerPush: outward, links: [], e: loaded.out, along: loaded.along, t: toMm(site.unit.hanging.cleatThickness), hook: null };
 }
 
 /** Pull of one screw of the top row in a stud that carries R. */
-export function throughPull(unit: ResolvedUnit, { e }: WallForces, share: Figure): Figure {
-  const { s, n, sLow, nLow } = throughRows(unit);
+export function throughPull(site: Site, { e }: WallForces, share: Figure): Figure {
+  const { s, n, sLow, nLow } = throughRows(site);
   return apply(SCREW_PULL, { R: share, e, s, n, 's low': sLow, 'n low': nLow });
 }
 
 /** Pull of one screw of the lowest row when the bottom is pulled outwards with P, all studs together. */
-export function bottomPull(unit: ResolvedUnit, { weight, e }: WallForces, P: number, studs: number): Figure {
-  const { s, n, sLow, nLow } = throughRows(unit);
+export function bottomPull(site: Site, { weight, e }: WallForces, P: number, studs: number): Figure {
+  const { s, n, sLow, nLow } = throughRows(site);
+  const { unit } = site;
   const up = toMm(unit.outside.height.value) - toMm(unit.hanging.standoffUp);
   return apply(BOTTOM_PULL, { P, up, W: weight, e, s, n: n * studs, 's low': sLow, 'n low': nLow * studs });
 }

@@ -8,6 +8,7 @@ import type { Load } from '../parts/weights.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import type { WallForces } from './forces.ts';
+import type { HangInput } from './hang-input.ts';
 import { FINE_TIP, link, type Link } from './link.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
 import { throughForces } from './through-forces.ts';
@@ -24,8 +25,8 @@ const SPACER_USE = formula({
   compute: ({ push, length, height }) => push / (length * height * WALLBOARD_MPA),
 });
 
-export const wallForces = (unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces =>
-  hangsOnCleat(unit.hanging) ? cleatForces(unit, weight, loaded) : throughForces(unit, weight, loaded);
+export const wallForces = (site: Pick<HangInput, 'unit' | 'wall'>, weight: Figure, loaded: Load): WallForces =>
+  hangsOnCleat(site.unit.hanging) ? cleatForces(site.unit, weight, loaded) : throughForces(site, weight, loaded);
 
 function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
   const { hanging, outside } = unit;
@@ -70,6 +71,7 @@ function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForc
       liftStarts: apply(LIFT_STARTS, { W: weight, a, D }),
       liftLimit: apply(LIFT_LIMIT, { W: weight, a, D, c, θ }),
       pullLimit: apply(PULL_LIMIT, { W: weight, a, c, z: toMm(hanging.contactUp), h, θ }),
+      pulled: { a, c, z: toMm(hanging.contactUp) },
       h,
       b: contactHeight(toMm(hanging.shortFace), t, θ),
       bevelDeg: θ,

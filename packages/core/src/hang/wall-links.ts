@@ -4,20 +4,23 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm, ZERO, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
+import { bendingAcrossMPa } from '../stock/materials.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
-import { COMBINED, HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
+import { combinationIn } from './combined.ts';
+import { HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
 import { groundOf, leastInTimber, otherCapacity, type Ground, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 import { ON_PLATE, plateCapacity } from './plates.ts';
 import { studGravity } from '../wall/studs.ts';
 import { PRYING } from './statics.ts';
-import { hungShares, stretchOf, type HungShares, type Stretch } from './hung-shares.ts';
+import { hungShares, stretchOf, wallPieces, type HungShares, type Stretch } from './hung-shares.ts';
 import { throughPull } from './through-forces.ts';
 import type { Hook, WallForces } from './forces.ts';
-import { wallRows, type WallRows } from './wall-rows.ts';
+import { countedRows, type WallRows } from './wall-rows.ts';
 
 export interface StudUse {
   /** From the unit's left end, mm. */
@@ -46,7 +49,7 @@ const END_DISTANCE = ASSUMED.endDistance.value;
 /** The lock at the bottom must hold one and a half times what it has to. docs/formulas/hanging-verdict.md */
 const LOCK_FACTOR = ASSUMED.lockFactor.value;
 
-const HOLD_DOWN_USE = formula({
+export const HOLD_DOWN_USE = formula({
   label: 'hold-down-use',
   unit: 'share',
   text: "1.5 L / Z'",
@@ -96,13 +99,16 @@ const OVERHANG_MOMENT = formula({
   compute: ({ w, c }) => (w * c * c) / 2,
 });
 
-const POINT_MOMENT = formula({
+const PART_MOMENT = formula({
   label: 'bracket-moment',
   unit: 'N mm',
-  text: 'P a (L − a) / L',
-  source: '[eq] docs/formulas/brackets.md',
-  terms: { P: 'N', a: 'mm', L: 'mm' },
-  compute: ({ P, a, L }) => (P * a * (L - a)) / L,
+  text: 'R (a − b/2 + R b / 2P), R = P (L − a) / L',
+  source: '[eq] docs/formulas/wall-half-bending.md',
+  terms: { P: 'N', a: 'mm', b: 'mm', L: 'mm' },
+  compute: ({ P, a, b, L }) => {
+    const R = (P * (L - a)) / L;
+    return P > 0 ? R * (a - b / 2 + (R * b) / (2 * P)) : 0;
+  },
 });
 const POINT_OVERHANG = formula({
   label: 'bracket-overhang',
@@ -143,17 +149,17 @@ export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, sea
     ...(seating === 0 ? [] : [plus('seating', seating)]),
   ]);
 
-/** Studs the wall half can be screwed to, mm from the unit's left end. */
 /** How near a screw may stand to an end of the strip on the wall, mm. */
 export const leastFromEndMm = ({ hanging }: ResolvedUnit): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
 
+/** Studs the wall half can be screwed to, mm from the unit's left end: clear of the ends of its pieces and of its notch. */
 export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): number[] {
-  const { from, to } = wallHalfEnds(unit);
   const { notch } = unit.hanging;
   const end = leastFromEndMm(unit);
   // A notch leaves ends of its own on both sides.
   const free = (at: number): boolean => !notch || at <= toMm(notch.from) - end || at >= toMm(notch.to) + end;
-  return studsMm.filter((at) => at >= from + end && at <= to - end && free(at));
+  const pieces = wallPieces(unit);
+  return studsMm.filter((at) => free(at) && pieces.some(({ from, to }) => at >= from + end && at <= to - end));
 }
 
 export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, capacity: ScrewCapacity): { studs: StudUse[]; links: Link[] } {
@@ -173,8 +179,8 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
       straightSum: stud.straightSum,
     }),
   );
-  links.push(bendingLink(input, forces, behind, hung));
-  if (hung.brackets) links.push(bearingLink(input, forces, hung.brackets));
+  links.push(bendingLink(input, forces, hung));
+  if (hanging.brackets.length > 1) links.push(bearingLink(input, forces, hung.stretches));
   const { hook } = forces;
   if (hook && hanging.antiLift && hook.holdDown.value > 0) {
     // The lock is one more wall screw, through the bottom and the spacer into a stud.
@@ -200,27 +206,32 @@ function timberCapacity({ unit, wall, materialOf }: HangInput, C_D: number): Scr
   const L = toMm(hanging.wallScrew.length);
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
   const penetration = apply(PENETRATION, { L, cleat: t, wallboard: hanging.stripOff > 0 ? { value: gap, label: { key: 'wallboard-and-back' } } : gap });
-  const grip = Math.max(0, penetration.value);
+  // What comes out behind the stud holds nothing.
+  const depth = toMm(wall.studs.depth.nm);
+  const reach = Math.max(0, penetration.value);
+  const grip = Math.min(reach, depth);
   const thread = apply(WITHDRAWAL, { G: studGravity(wall), D: screw.diameterMm, thread: threadIn(grip, L), C_D });
   const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
   return {
-    lateral: shearOf(screw, { side: t, grip, gap, sideGravity: cleat.gravity, mainGravity: studGravity(wall) }, C_D),
+    lateral: shearOf(screw, { side: t, grip: reach, gap, depth, sideGravity: cleat.gravity, mainGravity: studGravity(wall) }, C_D),
     pull: apply(LEAST_OF, { thread, head, steel: apply(STEEL, { D_r: screw.rootMm }) }),
     penetration,
+    depthMm: depth,
     diameterMm: screw.diameterMm,
     leastMm: leastInTimber(screw.diameterMm),
   };
 }
 
 function studUse(
-  { unit, neighbours }: HangInput,
+  input: HangInput,
   forces: WallForces,
-  { lateral, pull, penetration, diameterMm, leastMm }: ScrewCapacity,
+  { lateral, pull, penetration, depthMm, diameterMm, leastMm }: ScrewCapacity,
   atMm: number,
   index: number,
   shares: HungShares['shares'],
 ): StudUse {
-  const rows = wallRows(unit);
+  const { unit, wall, neighbours } = input;
+  const rows = countedRows(unit, wall);
   const part = (symbol: string, key: WordKey, value: number) => ({ symbol, label: { key }, value, unit: 'N' as const });
   const share = greatest(
     'stud-share',
@@ -239,10 +250,10 @@ function studUse(
   // On a shared rail a stud carries its neighbours' units too.
   const carried = beside.length > 0 ? total('stud-share', 'N', [termOf(own), ...beside]) : own;
   const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });
-  const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(unit, forces, carried);
+  const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(input, forces, carried);
   const usable = lateral.value > 0 && pull.value > 0;
-  const use = apply(unit.hanging.plate ? ON_PLATE : COMBINED, { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
-  const diameters = penetration.value / diameterMm;
+  const use = apply(unit.hanging.plate ? ON_PLATE : combinationIn(wall), { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
+  const inStud = Math.min(penetration.value, depthMm);
   return {
     atMm,
     share: carried,
@@ -252,10 +263,10 @@ function studUse(
     lateral,
     pull,
     straightSum: linearUse(shear.value, tension.value, lateral.value, pull.value),
-    penetrationMm: penetration.value,
-    diameters,
+    penetrationMm: inStud,
+    diameters: inStud / diameterMm,
     leastMm,
-    tooShort: penetration.value < leastMm,
+    tooShort: inStud < leastMm,
   };
 }
 
@@ -273,40 +284,49 @@ function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Figure)
   });
 }
 
-/** Spans between studs as simple beams, ends beyond the last stud as cantilevers, under a weight that is spread or comes on brackets. */
-function momentsOf(ends: Stretch, order: readonly number[], weight: number, { left, right, brackets }: HungShares): Figure[] {
-  if (brackets) return bracketMoments(order, brackets);
-  const w = weight / (right - left);
-  const spans = order.slice(1).map((stud, index) => apply(SPAN_MOMENT, { w, L: stud - order[index]! }));
-  const overhangs = [order[0]! - Math.max(left, ends.from), Math.min(right, ends.to) - order.at(-1)!];
-  return [...spans, ...overhangs.filter((c) => c > 0).map((c) => apply(OVERHANG_MOMENT, { w, c }))];
+/** Spans between studs as simple beams, ends beyond the last stud as cantilevers, piece by piece; each stretch of the hook at its most, as if all came to it at once. */
+function momentsOf({ stretches }: HungShares): Figure[] {
+  const pieces = [...new Set(stretches.map(({ studs }) => studs))];
+  return pieces.flatMap((studs) => {
+    const order = [...studs].sort((a, b) => a - b);
+    const loads = stretches.filter((each) => each.studs === studs).map(({ from, to, newtons }) => ({ from, to, w: newtons / (to - from) }));
+    const [first, last] = [order[0]!, order.at(-1)!];
+    const inSpans = order.slice(1).map((right, index) => loads.flatMap((load) => spanMoment(load, order[index]!, right)));
+    const beyond = [
+      loads.flatMap(({ from, to, w }) => overhangMoment(w, first - Math.min(to, first), first - from)),
+      loads.flatMap(({ from, to, w }) => overhangMoment(w, Math.max(from, last) - last, to - last)),
+    ];
+    return [...inSpans, ...beyond].filter((figures) => figures.length > 0).map(together);
+  });
 }
 
-/** Each bracket at its most, as if all came to it at once. */
-function bracketMoments(order: readonly number[], brackets: NonNullable<HungShares['brackets']>): Figure[] {
-  const points = brackets.map(({ from, to, newtons }) => ({ at: (from + to) / 2, P: newtons }));
-  const within = (least: number, most: number) => points.filter(({ at }) => at > least && at < most);
-  const sum = (figures: readonly Figure[]): Figure =>
-    total(
-      'span-moment',
-      'N mm',
-      figures.map((figure) => termOf(figure)),
-      'docs/formulas/brackets.md',
-    );
-  const spans = order.slice(1).map((to, index) => {
-    const from = order[index]!;
-    return within(from, to).map(({ at, P }) => apply(POINT_MOMENT, { P, a: at - from, L: to - from }));
-  });
-  const [first, last] = [order[0]!, order.at(-1)!];
-  const beyond = [
-    within(-Infinity, first).map(({ at, P }) => apply(POINT_OVERHANG, { P, c: first - at })),
-    within(last, Infinity).map(({ at, P }) => apply(POINT_OVERHANG, { P, c: at - last })),
-  ];
-  return [...spans, ...beyond].filter((figures) => figures.length > 0).map(sum);
+const together = (figures: readonly Figure[]): Figure =>
+  figures.length === 1
+    ? figures[0]!
+    : total(
+        'span-moment',
+        'N mm',
+        figures.map((figure) => termOf(figure)),
+        'docs/formulas/brackets.md',
+      );
+
+/** What a spread load w lays on the span from `left` to `right`. */
+function spanMoment({ from, to, w }: Stretch & { readonly w: number }, left: number, right: number): Figure[] {
+  const [start, end] = [Math.max(from, left), Math.min(to, right)];
+  const L = right - left;
+  if (end <= start) return [];
+  if (end - start === L) return [apply(SPAN_MOMENT, { w, L })];
+  return [apply(PART_MOMENT, { P: w * (end - start), a: (start + end) / 2 - left, b: end - start, L })];
+}
+
+/** A load w on a free end, from so far past the last stud to so far past it. */
+function overhangMoment(w: number, near: number, far: number): Figure[] {
+  if (far <= near || far <= 0) return [];
+  return near === 0 ? [apply(OVERHANG_MOMENT, { w, c: far })] : [apply(POINT_OVERHANG, { P: w * (far - near), c: (near + far) / 2 })];
 }
 
 /** The bevel under the bracket that carries most; a half in one piece never comes near this. */
-function bearingLink({ unit, materialOf }: HangInput, { t }: WallForces, brackets: NonNullable<HungShares['brackets']>): Link {
+function bearingLink({ unit, materialOf }: HangInput, { t }: WallForces, brackets: HungShares['stretches']): Link {
   const { hanging, byId } = unit;
   const worst = brackets.reduce((a, b) => (b.newtons > a.newtons ? b : a));
   const { name, source, bearingMPa } = materialOf(byId.get(hanging.wallHalf)!.stock);
@@ -319,21 +339,28 @@ function bearingLink({ unit, materialOf }: HangInput, { t }: WallForces, bracket
   return link({ id: 'bevel', kind: 'bevel-bearing', name: { key: 'link-bevel' }, use, panels: [hanging.wallHalf, ...hanging.brackets] });
 }
 
+/** The grain runs along the wall. Where nobody knows how it runs it is taken to run across. */
+const grainRunsAlong = ({ grain, frame }: ResolvedPanel): boolean =>
+  (grain === 'length' && Math.abs(frame.u.along) > 0.5) || (grain === 'width' && Math.abs(frame.v.along) > 0.5);
+
 /** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */
-function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, behind: readonly number[], hung: HungShares): Link {
+function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, hung: HungShares): Link {
   const { hanging } = unit;
-  const order = [...behind].sort((a, b) => a - b);
-  const moments = momentsOf(wallHalfEnds(unit), order, forces.weight.value, hung);
+  const moments = momentsOf(hung);
   const short = toMm(hanging.shortFace);
   const most = moments.reduce<Figure | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
-  const material = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  const strip = unit.byId.get(hanging.wallHalf)!;
+  const material = materialOf(strip.stock);
   const use = apply(BENDING, {
     M: most ?? 0,
     H: forces.outward,
     W: forces.weight,
     t: forces.t,
     s: hanging.notch ? Math.max(1, short - toMm(hanging.notch.depth)) : short,
-    F: { value: material.bendingMPa, source: { kind: 'table', name: material.name, tag: material.source } },
+    F: {
+      value: grainRunsAlong(strip) ? material.bendingMPa : bendingAcrossMPa(material),
+      source: { kind: 'table', name: material.name, tag: material.source },
+    },
   });
   return link({ id: 'wall-half', kind: 'wall-half-bending', name: { key: hanging.rip ? 'link-wall-half' : 'link-strip' }, use, panels: [hanging.wallHalf] });
 }

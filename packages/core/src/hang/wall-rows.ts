@@ -3,6 +3,8 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
+import type { Wall } from '../wall/wall.ts';
+import { groundOf } from './grounds.ts';
 
 /** Screw rows of the wall half above its lower edge, mm. Highest and lowest stand 2.5 diameters from the short face's ends. */
 export interface WallRows {
@@ -19,6 +21,16 @@ const EDGE_DISTANCE_THICK = ASSUMED.edgeDistanceThick.value;
 export function edgeDistanceMm({ hanging }: ResolvedUnit): number {
   const { diameterMm } = screwById(hanging.wallScrew.screw);
   return (diameterMm >= 6.35 ? EDGE_DISTANCE_THICK : EDGE_DISTANCE) * diameterMm;
+}
+
+/**
+ * The rows as they count. Two plugs or anchors of one row stand beside one another as near as screws in a stud, under ten of
+ * their diameters: what is broken out round one is the other's too, so that the two hold what one does. docs/formulas/other-grounds.md
+ */
+export function countedRows(unit: ResolvedUnit, wall: Pick<Wall, 'structure' | 'fixing'>): WallRows {
+  const rows = wallRows(unit);
+  const ground = groundOf(wall);
+  return ground === 'masonry' || ground === 'anchors' ? { ...rows, upper: Math.min(1, rows.upper), lower: Math.min(1, rows.lower) } : rows;
 }
 
 export function wallRows(unit: ResolvedUnit): WallRows {

@@ -2,7 +2,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { arrange, type Arrangement, type Lot } from '../contents/arrange.ts';
 import { isEstimated, massOf, massOfOne } from '../contents/item-mass.ts';
-import { MOST_KG_PER_M3, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
+import { mostDense, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { dimension, plus, type Dimension } from '../worked/dimension.ts';
 import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
@@ -35,10 +35,10 @@ const HARDWARE = formula({
 const PRESET_MASS = formula({
   label: 'contents-mass',
   unit: 'kg',
-  text: 'min(q · A, 600 kg/m³ · A · height)',
+  text: 'min(q · A, ρ · A · height)',
   source: '[ASSUME] docs/formulas/contents-mass.md',
-  terms: { q: 'kg/m2', A: 'm2', height: 'mm' },
-  compute: ({ q, A, height }) => Math.min(q * A, (MOST_KG_PER_M3 * A * height) / 1000),
+  terms: { q: 'kg/m2', A: 'm2', ρ: 'kg/m3', height: 'mm' },
+  compute: ({ q, A, ρ, height }) => Math.min(q * A, (ρ * A * height) / 1000),
 });
 
 const TYPED_MASS = formula({
@@ -251,7 +251,7 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
         )
       : apply(
           PRESET_MASS,
-          { q: { value: preset.kgPerM2, source: { kind: 'table', name: preset.name, tag: '[ASSUME]' } }, A: area, height: clear },
+          { q: { value: preset.kgPerM2, source: { kind: 'table', name: preset.name, tag: '[ASSUME]' } }, A: area, ρ: mostDense(preset.id), height: clear },
           compartment.name,
         );
   const rear = toMm(at.out);
@@ -329,7 +329,7 @@ function topLoad(unit: ResolvedUnit): Load {
   const area = (toMm(width.value) * toMm(depth.value)) / 1e6;
   const mass = apply(
     PRESET_MASS,
-    { q: { value: PRESETS.light.kgPerM2, source: { kind: 'table', name: PRESETS.light.name, tag: '[ASSUME]' } }, A: area, height: 1000 },
+    { q: { value: PRESETS.light.kgPerM2, source: { kind: 'table', name: PRESETS.light.name, tag: '[ASSUME]' } }, A: area, ρ: mostDense('light'), height: 1000 },
     { key: 'on-top' },
   );
   return { mass, along: toMm(width.value) / 2, up: toMm(height.value), out: toMm(depth.value) / 2 };

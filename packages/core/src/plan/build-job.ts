@@ -64,7 +64,7 @@ function toHang(unit: UnitPlan, box: UnitDesign, wall: Design['wall'], workshop:
   return {
     looks: holes.wall.filter(({ state }) => state === 'look-first').length,
     wallScrews: holes.wall.filter((hole) => !isLock(hole)).length,
-    cabinetScrews: holes.carcass?.fromLeft.length ?? 0,
+    cabinetScrews: holes.carcass.reduce((sum, { fromLeft }) => sum + fromLeft.length, 0),
     locks: holes.wall.some(isLock),
     rail: unit.unit.hanging.onRail ? box.hanging.wallRail : null,
     bareKg: unit.weights.empty.mass.value - looseKg(unit.unit, unit.weights),

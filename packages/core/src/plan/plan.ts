@@ -11,7 +11,8 @@ import type { Finding } from '../checks/finding.ts';
 import { blockOf, checkPlaces } from '../checks/place-checks.ts';
 import { reachOf } from '../contents/person.ts';
 import { answerRow, type RowAnswer } from '../contents/row.ts';
-import { hang, type Hang } from '../hang/hang.ts';
+import { judged, type Judged } from '../checks/verdict.ts';
+import { hang } from '../hang/hang.ts';
 import { boundToStuds, fixingPlaces, groundOf } from '../hang/grounds.ts';
 import { railFault } from '../hang/on-rail.ts';
 import { seatingOf, type FirstHang, type Seating } from '../hang/seating.ts';
@@ -37,7 +38,7 @@ import type { Wall } from '../wall/wall.ts';
 import { builtFacts } from './built-facts.ts';
 import { homesByUnit, lotsOf, sameLots, type Homes } from './contents.ts';
 import { learnedWorkshop } from './learned-workshop.ts';
-import { onItsRail, railNeighbours, railPlans } from './rails.ts';
+import { onItsRail, onPieces, railNeighbours, railPlans } from './rails.ts';
 import { standingHung, standingReadings, tickedSteps, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
 
 export interface UnitPlan {
@@ -52,7 +53,7 @@ export interface UnitPlan {
   readonly sag: readonly ShelfSag[];
   readonly rows: readonly RowAnswer[];
   readonly hangInput: HangInput;
-  readonly hang: Hang;
+  readonly hang: Judged;
   readonly block: Block;
   /** How far its halves settle into one another. */
   readonly seating: Seating;
@@ -290,7 +291,7 @@ function madeUnit(inputs: UnitInputs, stockOf: (id: string) => Stocked): Made {
 
 function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf: (id: string) => Stocked): Made {
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
-  const unit = resolveUnit(asBuilt(buildUnit(onItsRail(box, wall, stockOf), stockOf), built));
+  const unit = onPieces(resolveUnit(asBuilt(buildUnit(onItsRail(box, wall, stockOf), stockOf), built)), box, wall);
   const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
   const moving = groundOf(wall) === 'moving';
   // The ribs of a vehicle say where its fixings go, where they were found.
@@ -366,7 +367,7 @@ function finishUnit(
     sag,
     rows,
     hangInput,
-    hang: hanging,
+    hang: judged(hanging, findings),
     block: blockOf(box, unit),
     seating,
     findings,

@@ -6,10 +6,11 @@ import { G0 } from '../hang/fasteners.ts';
 import { studsBehind } from '../hang/wall-links.ts';
 import { hungShares } from '../hang/hung-shares.ts';
 import { exactly } from '../length/entered.ts';
-import { NM_PER, toMm } from '../length/length.ts';
+import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { planRail, type RailHalf, type RailPlan } from '../parts/rail-parts.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
+import { layRail } from '../wall/rails.ts';
 import { railsInOrder, type Wall } from '../wall/wall.ts';
 import type { Design } from './design.ts';
 
@@ -28,6 +29,16 @@ export function onItsRail(box: UnitDesign, wall: Wall, stockOf: (id: string) => 
       rightInset: inset(box.place.along.nm + width - rail.right.nm),
     },
   };
+}
+
+/** A unit on a rail that is butted from several boards is told where each of them ends. */
+export function onPieces(unit: ResolvedUnit, { hanging, place }: UnitDesign, wall: Wall): ResolvedUnit {
+  const rail = unit.hanging.onRail && hanging.wallRail !== null && Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
+  if (!rail) return unit;
+  const { pieces } = layRail(wall, rail, unit.hanging.shortFace);
+  if (pieces.length === 1) return unit;
+  const within = (at: Length): number => toMm(at) - toMm(place.along.nm);
+  return { ...unit, hanging: { ...unit.hanging, pieces: pieces.map(({ from, to }) => ({ from: within(from), to: within(to) })) } };
 }
 
 interface OnRail {

@@ -103,8 +103,8 @@ function hangingFasteners(list: Gathered, { id, name, unit, hang, seating }: Uni
   const holes = hangingHoles({ unit, hang, wall, at: boxes[id]!.place, seating: seating.lower });
   const { wallBoring, carcassBoring, carcass } = holes;
   list.fastener(`${screwById(wallBoring.screw).name} screws`, wallBoring.length, holes.wall.length, name, screwById(wallBoring.screw).unit);
-  if (carcass && carcassBoring)
-    list.fastener(`${screwById(carcassBoring.screw).name} screws`, carcassBoring.length, carcass.fromLeft.length, name, screwById(carcassBoring.screw).unit);
+  const inCarcass = carcass.reduce((sum, { fromLeft }) => sum + fromLeft.length, 0);
+  if (carcassBoring) list.fastener(`${screwById(carcassBoring.screw).name} screws`, carcassBoring.length, inCarcass, name, screwById(carcassBoring.screw).unit);
   if (groundOf(wall) === 'masonry') list.fastener(`plugs, ${wall.fixing.plug.replace('mm', ' mm')}`, null, holes.wall.length, name);
   if (groundOf(wall) === 'anchors') list.fastener('anchors for wallboard', null, holes.wall.length, name);
 }

@@ -71,6 +71,8 @@ export interface Hanging {
   readonly beside?: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
   /** The wall half belongs to a rail of the wall and is not cut with this unit. */
   readonly onRail: boolean;
+  /** Pieces that rail is butted from, mm from the unit's left end; absent where it is one. */
+  readonly pieces?: readonly { readonly from: number; readonly to: number }[];
   /** Above the unit's bottom: where the bevel starts at the wall (the strip's top, screwed through), its middle, the middle of the standoff. */
   readonly valleyUp: Length;
   readonly contactUp: Length;

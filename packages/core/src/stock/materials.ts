@@ -91,7 +91,7 @@ export const MATERIALS: Readonly<Record<MaterialId, Material>> = Object.fromEntr
     sheet('softwood-plywood', 'Softwood plywood', 'plywood', 530, 0.42, 7400, 2000, 7, 1.8, '[APA](m); G [NDS 12.3.3B]'),
     sheet('lauan-plywood', 'Lauan plywood', 'plywood', 530, 0.42, 6000, 3000, 7, 1.8, '[ASSUME]'),
     sheet('mdf', 'MDF', 'fibre', 750, 0.42, 2200, 2200, 2.5, 3.25, '[A208.2, EN 622-5](m)'),
-    sheet('particleboard', 'Particleboard, faced', 'fibre', 660, 0.42, 1800, 1800, 2, 3.25, '[A208.1 M-2, EN 312](m)'),
+    sheet('particleboard', 'Particleboard, faced', 'fibre', 660, 0.42, 1600, 1600, 2, 3.25, '[A208.1 M-2, EN 312](m)'),
     sheet('osb', 'OSB', 'fibre', 620, 0.5, 4900, 2000, 4, 2.5, '[EN 12369-1](m)'),
     sheet('hardboard', 'Hardboard', 'fibre', 950, 0.42, 3500, 3500, 4, 3.25, '[WH](m)'),
     solid('spf', 'Spruce, pine or fir', 430, 0.42, 8500, 6, 2.9),

@@ -51,7 +51,7 @@ const statics: Sum = {
       ],
       cautions: hooked
         ? tip.value > FINE_TIP
-          ? ['Tight: it wants a screw against lifting off.']
+          ? ['Close to limit: add a lock screw against lifting off.']
           : []
         : ['It swings off its hook: do not hang it like this without a screw at the bottom.'],
     };

@@ -170,6 +170,12 @@ export const BOX_CASES: readonly Case[] = [
     severity: 'stop',
     says: /center of gravity is \d.* past the end of where the two halves/,
   },
+  {
+    check: 'lower-cleat-back',
+    edits: [ink('hanging.spacer', null), typed('hanging.lowerCleat', '400 mm')],
+    severity: 'stop',
+    says: /lower cabinet cleat is screwed to a 6\.2 mm back alone/,
+  },
   { check: 'no-spacer', edits: [ink('hanging.spacer', null)], severity: 'stop', says: /no spacer/ },
   {
     check: 'wrong-spacer',

@@ -58,6 +58,25 @@ const onRail = (more: Partial<WallRail> = {}): EditStep[] => [onWall('rails.rail
 
 export const PLACE_CASES: readonly Case[] = [
   {
+    check: 'stud-edge',
+    edits: [ink('hanging.wallScrew.screw', '6mm')],
+    severity: 'stop',
+    says: /Screws stand 11\.5 mm from the edge of a 38 mm stud; 15 mm is needed/,
+  },
+  {
+    check: 'plugs-close',
+    edits: [onWall('structure', 'brick')],
+    severity: 'look',
+    says: /Two plugs in one row stand 15(\.0)? mm apart; 80(\.0)? mm is needed/,
+  },
+  {
+    check: 'marks-close',
+    edits: [onWall('studs.marks', { m: { id: 'm', regular: null, at: entered('1075 mm'), state: 'found', gone: false } })],
+    severity: 'look',
+    says: /2 stud marks within 35 mm are counted as one stud/,
+    cures: false,
+  },
+  {
     check: 'holds-too-deep',
     edits: [standing('s1', [100, 300, 80])],
     severity: 'change',

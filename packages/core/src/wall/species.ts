@@ -1,6 +1,6 @@
 /** What studs are sawn from: specific gravity for fasteners, [NDS T12.3.3A] (m). Not known: the lowest that is likely. */
 export const SPECIES = {
-  unknown: { name: 'not known', gravity: 0.42 },
+  unknown: { name: 'not known', gravity: 0.36 },
   spf: { name: 'spruce, pine or fir', gravity: 0.42 },
   'douglas-fir': { name: 'Douglas fir or larch', gravity: 0.5 },
   'southern-pine': { name: 'southern pine', gravity: 0.55 },

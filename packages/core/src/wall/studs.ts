@@ -1,5 +1,5 @@
 /** Studs at their spacing from an origin, corrected one by one. */
-import type { Length } from '../length/length.ts';
+import { NM_PER, type Length } from '../length/length.ts';
 import type { StudState, Wall } from './wall.ts';
 import { SPECIES } from './species.ts';
 import { STRUCTURES } from './structures.ts';
@@ -30,7 +30,47 @@ export function studsOf({ width, studs, structure }: Pick<Wall, 'width' | 'studs
   return found.filter(({ at }) => at >= 0 && at <= width.nm).sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
 }
 
-export const studCentres = (wall: Pick<Wall, 'width' | 'studs' | 'structure'>): Length[] => studsOf(wall).map(({ at }) => at);
+/** Marks nearer to one another than this are one stud, unless both were probed. */
+const ONE_STUD_NM = 200 * NM_PER.mm;
+/** Two marks no further apart than this are the two edges of one stud, doubled at most. [A] */
+const TWO_EDGES_NM = 90 * NM_PER.mm;
+
+/** A stud that counts, and the marks it was told by. */
+export interface CountedStud {
+  readonly at: Length;
+  readonly marks: readonly Stud[];
+}
+
+/**
+ * Studs that a hanging may count, left to right. Marks within 200 mm of one another are taken for one stud unless both were probed: a finder
+ * tells its edges, or a pipe beside it. It stands where it was probed; else in the middle of two marks that may be its edges; else at the first
+ * that was found.
+ */
+export function countedStuds(wall: Pick<Wall, 'width' | 'studs' | 'structure'>): CountedStud[] {
+  const groups: Stud[][] = [];
+  for (const stud of studsOf(wall)) {
+    const group = groups.at(-1);
+    const before = group?.at(-1);
+    if (group && before && isSameStud(before, stud)) group.push(stud);
+    else groups.push([stud]);
+  }
+  return groups.map((marks) => ({ at: middleOf(marks), marks }));
+}
+
+/** Studs at their spacing, that nobody marked, are as far apart as was said. */
+const isSameStud = (a: Stud, b: Stud): boolean =>
+  b.at - a.at < ONE_STUD_NM && !(a.state === 'probed' && b.state === 'probed') && !(a.state === 'assumed' && b.state === 'assumed');
+
+function middleOf(marks: readonly Stud[]): Length {
+  const [probed, found] = [marks.filter(({ state }) => state === 'probed'), marks.filter(({ state }) => state === 'found')];
+  if (probed[0]) return probed[0].at;
+  const surest = found.length > 0 ? found : marks;
+  const [first, last] = [surest[0]!.at, surest.at(-1)!.at];
+  return last - first <= TWO_EDGES_NM ? (Math.round((first + last) / 2) as Length) : first;
+}
+
+/** Where the studs that count stand. */
+export const studCentres = (wall: Pick<Wall, 'width' | 'studs' | 'structure'>): Length[] => countedStuds(wall).map(({ at }) => at);
 
 /** Someone has said where studs are, by a spacing or one by one. */
 export const studsKnown = ({ studs }: Pick<Wall, 'studs'>): boolean => studs.known || Object.values(studs.marks).some(({ gone }) => !gone);

@@ -161,9 +161,34 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       return {
         says:
           finding.pastMm === null
-            ? 'The two halves of the cleat do not overlap.'
+            ? 'The cabinet cleat does not overlap any piece of wall cleat that is screwed to two studs.'
             : `The center of gravity is ${mm(finding.pastMm)} past the end of where the two halves of the cleat overlap.`,
         why: 'The weight comes down only where they overlap: the cabinet tips off sideways.',
+      };
+    case 'lower-cleat-back':
+      return {
+        says:
+          finding.backNm === 0
+            ? 'There is nothing to screw the lower cabinet cleat to.'
+            : `The lower cabinet cleat is screwed to a ${fineText(finding.backNm, unit)} back alone.`,
+        why: 'A few millimeters decide which of the two cleats carries the cabinet, so each must hold all of it. Screw heads pull through a thin back.',
+      };
+    case 'stud-edge': {
+      const [has, wanted] = lengthsApart(nearest(Math.max(0, finding.hasMm)), nearest(finding.wantedMm), unit);
+      return {
+        says: `Screws stand ${has} from the edge of a ${fineText(finding.studNm, unit)} stud; ${wanted} is needed.`,
+        why: 'So near its edge the stud splits and the screws let go.',
+      };
+    }
+    case 'plugs-close':
+      return {
+        says: `Two plugs in one row stand ${mm(finding.apartMm)} apart; ${mm(finding.wantedMm)} is needed for both to count.`,
+        why: 'The masonry breaks out around both at once: the two hold what one holds, and are counted as one.',
+      };
+    case 'marks-close':
+      return {
+        says: `${finding.marks} stud marks within ${fineText(finding.apartNm, unit)} are counted as one stud.`,
+        why: 'A finder marks both edges of one stud. Probe each mark with a thin nail to count them as two.',
       };
     case 'no-spacer':
       return { says: 'There is no spacer at the bottom.', why: 'The unit swings in until it hangs crooked, and the cleat is pried off.' };

@@ -53,6 +53,10 @@ type OwnFixKey =
   | 'together'
   | 'back-of'
   | 'cleat-full-length'
+  | 'spacer-for-lower-cleat'
+  | 'strip-behind-lower'
+  | 'one-in-row'
+  | 'rail-in-one'
   | 'cleat-drop'
   | 'put-in'
   | 'notch-width'
@@ -188,6 +192,14 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Hang it on a cleat';
     case 'together':
       return (label.parts ?? []).map((part) => fixWords(part, unit)).join('; ');
+    case 'spacer-for-lower-cleat':
+      return 'Use a spacer in place of the lower cleat';
+    case 'strip-behind-lower':
+      return `Add a nailing strip ${length} high behind the lower cleat`;
+    case 'one-in-row':
+      return 'Use one in each row';
+    case 'rail-in-one':
+      return `Make the wall rail from boards ${length} long`;
     case 'cleat-full-length':
       return 'Make the wall half as long as the cabinet half';
     case 'no-cleat-notch':

@@ -14,6 +14,7 @@ import {
   tapeTextWithUnit,
   fineText,
   edgeWords,
+  VERDICT_WORDS,
   type JointGroup,
   type PartLine,
   type PieceDrawing,
@@ -101,10 +102,11 @@ export function tallyOf(plan: UnitPlan, unit: Told['unit']): (readonly [string, 
 }
 
 const VERDICTS: Readonly<Record<UnitPlan['hang']['state'], string>> = {
-  fine: 'fine',
-  tight: 'near its limit',
-  over: 'over its limit: not to be hung as it is drawn',
-  refused: 'not to be hung as it is drawn',
+  fine: `${VERDICT_WORDS.fine} (estimate)`,
+  tight: `${VERDICT_WORDS.tight} (estimate)`,
+  over: `${VERDICT_WORDS.over}: do not hang it as drawn`,
+  refused: `${VERDICT_WORDS.refused}: do not hang it as drawn`,
+  'not-checked': `${VERDICT_WORDS['not-checked']}: no load is planned`,
 };
 
 function viewPages(pages: Pages, { unit, lines }: Told, plan: UnitPlan, title: string): void {

@@ -106,7 +106,7 @@ test('a station says what is the matter with it, by shape and in words', () => {
   ]);
   const [, , box, , , , hang] = document.querySelectorAll('.station-link');
   expect(box!.textContent).toContain('1 to look at');
-  expect(hang!.textContent).toContain('not like this');
+  expect(hang!.textContent).toContain('Over limit');
   expect(hang!.querySelector('svg')!.getAttribute('aria-label')).toBe('something is wrong');
 });
 

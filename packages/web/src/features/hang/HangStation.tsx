@@ -1,5 +1,5 @@
 /** Hang: will it stay up? The sentence first, then its reasons, the cleat itself, and what is done at the wall. */
-import { bothMasses, labelWords, loadLimits, massText, type Hang, type LoadLimits } from '@keen/core';
+import { bothMasses, labelWords, loadLimits, massText, percentText, VERDICT_WORDS, type Hang, type Judged, type LoadLimits } from '@keen/core';
 import { useSearchParams } from 'react-router';
 import type { ShownUnit } from '../project/selectors.ts';
 import { CleatView } from './CleatView.tsx';
@@ -18,8 +18,8 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   const show = (next: View): void => setSearch(next === 'holds' ? {} : { view: next }, { replace: true });
   return (
     <div className="station-body scroll">
-      <h1 className={hang.state === 'refused' || hang.state === 'over' ? 'danger' : ''}>{headline(hang, loadLimits(plan.hangInput), unit)}</h1>
-      <p className="lead">{verdictWords(hang)}</p>
+      <h1 className={isBad(hang) ? 'danger' : ''}>{headline(hang, loadLimits(plan.hangInput), unit)}</h1>
+      <p className="lead">{verdictWords(hang, unit)}</p>
       <div className="sheet-tabs hang-tabs">
         <div role="tablist" aria-label="What is shown">
           {(Object.keys(VIEWS) as View[]).map((each) => (
@@ -37,11 +37,13 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function headline(hang: Hang, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): string {
+const isBad = ({ state }: Judged): boolean => state === 'refused' || state === 'over';
+
+function headline(hang: Judged, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): string {
   const weakest = hang.links[0];
-  if (hang.state === 'refused') return 'Do not hang it like this.';
-  if (carriesKg === null || !weakest) return hang.plannedKg === 0 ? 'Nothing is planned to stand in it yet.' : 'Do not hang it like this.';
-  return `Carries ${bothMasses(carriesKg, unit)} of contents; you plan ${massText(hang.plannedKg, unit)}. ${labelWords(weakest.name).replace(/^./, (letter) => letter.toUpperCase())} ${/^screws/.test(labelWords(weakest.name)) ? 'go' : 'goes'} first.`;
+  if (hang.state === 'not-checked') return 'Not checked: no load is planned yet.';
+  if (isBad(hang) || carriesKg === null || !weakest) return 'Over limit: do not hang it like this.';
+  return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents; ${massText(hang.plannedKg, unit)} is planned.`;
 }
 
 const CAPPED: Readonly<Record<NonNullable<Hang['capped']>, string>> = {
@@ -51,18 +53,23 @@ const CAPPED: Readonly<Record<NonNullable<Hang['capped']>, string>> = {
   'unlocked-plates': 'on keyhole plates that nothing locks',
 };
 
-function verdictWords({ state, refusals, capped, links }: Hang): string {
+function verdictWords(hang: Judged, unit: 'mm' | 'in'): string {
+  const { state, ruledOutBy, capped, links } = hang;
+  const weakest = links.slice(0, 2).map(({ name, use }) => `${labelWords(name)}, ${percentText(use.value)}`);
+  const first = weakest.length > 0 ? ` Weakest: ${weakest.join('; ')}.` : '';
   switch (state) {
+    case 'not-checked':
+      return `Enter what the cabinet will hold, and every part of its hanging is checked for that load. Empty it weighs ${massText(hang.loaded.mass.value, unit)}.`;
     case 'fine':
-      return 'Fine: every link is under its mark. Friction and the wallboard are not counted on, so the true margin is larger.';
+      return `Every part of the hanging is under its mark. Friction and the wallboard are not counted on.${first}`;
     case 'tight':
-      if (capped && links.every(({ use, fineTo }) => use.value <= fineTo))
-        return `Tight, however little it is used: ${CAPPED[capped]} it is never called better.`;
-      return 'Tight: it may hang, with little to spare. The pane says what would help most.';
+      return capped && links.every(({ use, fineTo }) => use.value <= fineTo)
+        ? `However little is used, ${CAPPED[capped]} it is never called better.${first}`
+        : `It may hang, with little to spare. The reading pane lists what helps most.${first}`;
     case 'over':
-      return 'Over: do not hang it like this. The pane says what would help most.';
+      return `The load is more than the hanging carries. The reading pane lists what helps most.${first}`;
     case 'refused':
-      return `${refusals.length === 1 ? 'One thing rules' : `${refusals.length} things rule`} it out whatever the figures; the pane names ${refusals.length === 1 ? 'it' : 'them'}.`;
+      return `${ruledOutBy.length === 1 ? 'One issue rules' : `${Math.max(2, ruledOutBy.length)} issues rule`} it out at any load; the reading pane names ${ruledOutBy.length === 1 ? 'it' : 'them'}.`;
   }
 }
 

@@ -1,5 +1,5 @@
 /** The forces on the unit, the links of the chain, and a slider that loads it until one of them lets go. */
-import { hangAt, loadLimits, massText, type Hang } from '@keen/core';
+import { hangAt, loadLimits, massText, stateAt, VERDICT_WORDS, type Hang } from '@keen/core';
 import { Button } from '@mui/material';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { RangeSlider, type SliderMark } from '../../ui/RangeSlider.tsx';
@@ -27,6 +27,7 @@ export function WillItHold({ shown }: { readonly shown: ShownUnit }) {
   const { hang: planned } = plan;
   const [factor, setFactor] = useState(1);
   const tried: Hang = useMemo(() => (factor === 1 ? planned : hangAt(plan.hangInput, factor)), [factor, planned, plan.hangInput]);
+  const state = factor === 1 ? planned.state : stateAt(tried, planned);
   const limits = useMemo(() => loadLimits(plan.hangInput), [plan.hangInput]);
   const { carriesKg: carries, fineToKg } = limits;
   const most = carries && planned.plannedKg > 0 ? Math.max(2, (carries * 1.3) / planned.plannedKg) : 2;
@@ -65,8 +66,8 @@ export function WillItHold({ shown }: { readonly shown: ShownUnit }) {
             text={massText(planned.plannedKg * factor, unit)}
             marks={marks}
           />
-          <output className={tried.state === 'fine' ? '' : tried.state === 'tight' ? 'caution' : 'danger'}>
-            {massText(planned.plannedKg * factor, unit)}: {tried.state === 'over' ? 'over' : tried.state === 'refused' ? 'not like this' : tried.state}
+          <output className={state === 'fine' ? '' : state === 'tight' ? 'caution' : 'danger'}>
+            {massText(planned.plannedKg * factor, unit)}: {VERDICT_WORDS[state]}
           </output>
           <LoadButtons limit={carries === null ? null : Math.min(most, (carries / planned.plannedKg) * 1.01)} asPlanned={factor === 1} onLoad={setFactor} />
         </div>

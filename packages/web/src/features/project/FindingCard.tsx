@@ -1,5 +1,17 @@
 /** A finding: what is wrong with its numbers, why it matters, and fixes that say what they would give. */
-import { findingWords, fixWords, massText, percentText, preview, sagText, type DisplayUnit, type Finding, type Fix, type Preview } from '@keen/core';
+import {
+  findingWords,
+  fixWords,
+  massText,
+  percentText,
+  preview,
+  sagText,
+  VERDICT_WORDS,
+  type DisplayUnit,
+  type Finding,
+  type Fix,
+  type Preview,
+} from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -117,7 +129,7 @@ export function effectWords({ before, after }: Preview, unit: DisplayUnit): stri
     if (a !== b) changes.push(`${name} ${a} → ${b}`);
   };
   from('weakest link', percentText(before.weakest), percentText(after.weakest));
-  from('hangs', before.state, after.state);
+  from('hanging', VERDICT_WORDS[before.state], VERDICT_WORDS[after.state]);
   from('worst sag', sagText(before.worstSagMm, unit), sagText(after.worstSagMm, unit));
   from('empty', massText(before.emptyKg, unit), massText(after.emptyKg, unit));
   from('to look at', String(before.findings), String(after.findings));

@@ -8,10 +8,12 @@ import {
   studsKnown,
   thingsInOrder,
   unplaced,
+  VERDICT_WORDS,
   type Design,
   type Finding,
   type RecordEntry,
   type Station,
+  type VerdictState,
 } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -93,6 +95,9 @@ export function StateMark({ mark }: { readonly mark: Mark }) {
   );
 }
 
+/** A verdict that is fine leaves the mark to the findings. */
+const HANG_MARKS: Readonly<Partial<Record<VerdictState, Mark>>> = { tight: 'look', over: 'stop', refused: 'stop', 'not-checked': 'none' };
+
 const markFor = (findings: readonly Finding[]): Mark =>
   findings.some(({ severity }) => severity === 'stop') ? 'stop' : findings.some(({ severity }) => severity === 'change') ? 'look' : 'fine';
 
@@ -159,7 +164,8 @@ function useResults(): Readonly<Record<StationId, Result>> {
       ? 'parts left over'
       : `${totals.sheets} ${totals.sheets === 1 ? 'sheet' : 'sheets'}${proved ? ', the fewest' : searching ? ' so far' : ''}`;
   const weakest = hang.links[0];
-  const hangWords = hang.state === 'refused' ? 'not like this' : weakest ? `${hang.state}, ${percentText(weakest.use.value)}` : hang.state;
+  const isJudged = hang.state !== 'refused' && hang.state !== 'not-checked';
+  const hangWords = weakest && isJudged ? `${VERDICT_WORDS[hang.state]}, ${percentText(weakest.use.value)}` : VERDICT_WORDS[hang.state];
   const jointsResult = {
     mark: of('joints').length > 0 ? markOf('joints') : ('fine' as const),
     words: toLookAt('joints', `${kinds} ${kinds === 1 ? 'kind' : 'kinds'}`),
@@ -174,6 +180,6 @@ function useResults(): Readonly<Record<StationId, Result>> {
     sheets: { mark: unplaced ? 'stop' : totals ? markOf('sheets') : 'none', words: sheetWords },
     build: buildResult(record),
     log: logResult(record),
-    hang: { mark: hang.state === 'fine' ? markOf('hang') : hang.state === 'tight' ? 'look' : 'stop', words: hangWords },
+    hang: { mark: HANG_MARKS[hang.state] ?? markOf('hang'), words: hangWords },
   };
 }

@@ -1,5 +1,5 @@
 /** One that worries you: how it is joined and fixed on the left, what goes first and the repairs that help on the right. */
-import { autopsy, labelWords, percentText, repairWords, worryRefusalWords, type Worry } from '@keen/core';
+import { autopsy, labelWords, percentText, repairWords, VERDICT_WORDS, worryRefusalWords, type Worry } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -49,8 +49,8 @@ export function Component() {
               {stop
                 ? 'Take the heavy things out of it first.'
                 : first.use.value > first.fineTo
-                  ? 'Tight, as far as it was told.'
-                  : 'Fine, as far as it was told.'}{' '}
+                  ? `${VERDICT_WORDS.tight}, from what was entered.`
+                  : `${VERDICT_WORDS.fine}, from what was entered.`}{' '}
               {`${labelWords(first.name).replace(/^./, (letter) => letter.toUpperCase())} first: ${percentText(first.use.value)}.`}
             </h1>
             {refusals.map((reason) => (

@@ -23,7 +23,7 @@ test('it says what goes first, and a repair tried on it is believed', async () =
   expect(said()).toBe('Take the heavy things out of it first. Thin back that holds the cleat first: far over.');
   const rail = screen.getByText(/^A rail inside under the top/).closest('li')!;
   await userEvent.click(within(rail).getByRole('button', { name: 'As if it were done' }));
-  expect(said()).toMatch(/^Fine, as far as it was told\./);
+  expect(said()).toMatch(/^OK, from what was entered\./);
   expect(keptWorry()).toMatchObject({ heldIn: 'rail', heldBy: 'screws' });
 });
 
