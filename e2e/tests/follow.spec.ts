@@ -31,7 +31,7 @@ test('a width typed at the keyboard has everything follow, within the next frame
   await page.keyboard.press('6');
   await expect(page.locator('[data-piece="ink/shelf/s1"], .piece').first()).toBeVisible();
   await station(page, 'Hang').click();
-  await expect(page.locator('h1')).toContainText('Carries');
+  await expect(page.locator('h1')).toContainText('estimated to carry');
   await page.getByRole('tab', { name: 'On the wall' }).click();
   await expect(page.getByText(/wall half from the front/)).toBeVisible();
 

@@ -96,8 +96,8 @@ const liftsOff: Check = (context) => {
 
 const overLoad: Check = (context) => {
   const { box, hang } = context;
-  if (hang.state !== 'over') return [];
-  const weakest = hang.links[0]!;
+  const weakest = hang.links.find(({ use, limit }) => use.value > limit);
+  if (!weakest) return [];
   const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: weakest.panels };
   return [
     {
@@ -105,7 +105,7 @@ const overLoad: Check = (context) => {
       check: 'over-load',
       link: weakest.name,
       use: weakest.use.value,
-      carriesKg: loadLimits(context.hangInput).carriesKg ?? 0,
+      carriesKg: hang.refusals.length > 0 ? null : (loadLimits(context.hangInput).carriesKg ?? 0),
       plannedKg: hang.plannedKg,
       fixes: strengthen(context, weakest.kind),
     },

@@ -121,7 +121,8 @@ function* strengthened(tried: Tried, before: Plan, finding: Finding): Generator<
       const after = planAfter(tried, [...done, ...fix.edit]);
       yield null;
       const left = after?.findings.find((each) => each.check === finding.check && each.unit === finding.unit);
-      const use = left ? useOf(left) : after ? 0 : Infinity;
+      const isWorse = !after || newGraver(before, after, finding).length > 0;
+      const use = isWorse ? Infinity : left ? useOf(left) : 0;
       if (use < (best?.use ?? useOf(now))) best = { fix, use, left };
     }
     if (!best) return null;
@@ -188,8 +189,11 @@ export function canBeEntered({ units }: Design, { path: [root, id, ...own], valu
 
 /** What only waits for a person to look, measure or enter something is a task, and no harm a fix does. */
 const isTask = ({ fixes }: Finding): boolean => fixes.length > 0 && fixes.every((fix) => 'visit' in fix);
+/** What is graver, and of a stop every other stop: one is not traded for another. */
 const graverThan = ({ findings }: Plan, than: Finding): Finding[] =>
-  findings.filter((each) => SEVERITY_RANK[each.severity] > SEVERITY_RANK[than.severity] && !isTask(each));
+  findings.filter(
+    (each) => (SEVERITY_RANK[each.severity] > SEVERITY_RANK[than.severity] || (isStop(each) && isStop(than) && each.check !== than.check)) && !isTask(each),
+  );
 const isSame = (a: Finding, b: Finding): boolean =>
   a.check === b.check && a.unit === b.unit && a.panels.join() === b.panels.join() && SIDES.every((key) => sideOf(a, key) === sideOf(b, key));
 /** Where one check can find the same thing twice. */

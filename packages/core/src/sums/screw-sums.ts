@@ -151,7 +151,7 @@ const combined: Sum = {
         `straight sum = V/Z' + T/W' = ${V}/${Z} + ${T}/${W} = ${straight}; [NDS 12.4.2]`,
         `interpolated = (V²/Z' + T²/W') / R = ${between}; [NDS 12.4.1]`,
       ],
-      cautions: use > 1 ? ['Over: do not hang like this.'] : [],
+      cautions: use > 1 ? ['Over limit: do not hang it like this.'] : [],
     };
   },
 };

@@ -231,11 +231,18 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: `${finding.through ? 'A strip that is screwed to the wall' : 'A cleat'} of ${finding.material} is not allowed.`,
         why: 'Boards of chips and fibres split at the screw row.',
       };
-    case 'over-load':
-      return {
-        says: `${finding.carriesKg > 0 ? `Carries ${bothMasses(finding.carriesKg, unit)} of contents; ${massesApart(finding.plannedKg, finding.carriesKg, unit)[0]} planned.` : 'It is over with nothing in it.'} ${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`,
-        why: 'Over: do not hang it like this.',
-      };
+    case 'over-load': {
+      const { carriesKg, plannedKg } = finding;
+      const link = `${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`;
+      // Where something else rules it out at any load, nothing is said of what it carries.
+      const carries =
+        carriesKg === null
+          ? ''
+          : carriesKg > 0
+            ? `Carries ${bothMasses(carriesKg, unit)} of contents; ${massesApart(plannedKg, carriesKg, unit)[0]} planned. `
+            : 'It is over its limit with nothing in it. ';
+      return { says: carries + link, why: 'Over limit: do not hang it like this.' };
+    }
     case 'children':
       return {
         says: `Someone leaning on the front edge or pulling at the bottom: ${finding.reason === 'tip' ? 'the hook' : finding.reason === 'pull' ? 'the pull' : 'the wall screws'} ${percentText(finding.use)} used.`,

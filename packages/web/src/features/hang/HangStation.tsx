@@ -42,7 +42,7 @@ const isBad = ({ state }: Judged): boolean => state === 'refused' || state === '
 function headline(hang: Judged, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): string {
   const weakest = hang.links[0];
   if (hang.state === 'not-checked') return 'Not checked: no load is planned yet.';
-  if (isBad(hang) || carriesKg === null || !weakest) return 'Over limit: do not hang it like this.';
+  if (hang.state === 'refused' || carriesKg === null || !weakest) return 'Over limit: do not hang it like this.';
   return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents; ${massText(hang.plannedKg, unit)} is planned.`;
 }
 
