@@ -6,6 +6,8 @@
  *   factor     = '-'? (amount unit? | '(' expression ')' unit?)
  *   amount     = whole fraction | whole '-' fraction | fraction | decimal
  *
+ * Operators go from left to right: after a '/' no fraction is read, so that 96 mm/4/3 is 8 mm.
+ *
  * The arithmetic is exact and rounded once to the nanometre. A single amount that is not a whole
  * number of nanometres is refused instead of rounded: it is more often a slip than a wish.
  */
@@ -148,7 +150,7 @@ class Reader {
     let product = this.factor();
     for (let by = this.take(/^\s*([*/])/); by; by = this.take(/^\s*([*/])/)) {
       this.operators++;
-      const next = this.factor();
+      const next = this.factor(by === '/');
       if (by === '*') {
         product = { power: product.power + next.power, value: multiply(product.value, next.value) };
       } else {
@@ -160,9 +162,9 @@ class Reader {
     return product;
   }
 
-  private factor(): Quantity {
+  private factor(isDivisor = false): Quantity {
     if (this.take(/^\s*(-)/)) {
-      const inner = this.factor();
+      const inner = this.factor(isDivisor);
       return { power: inner.power, value: subtract(rational(0n), inner.value) };
     }
     if (this.take(/^\s*(\()/)) {
@@ -173,13 +175,13 @@ class Reader {
       if (unit && inner.power !== 0) this.fail('length-unit', `'${this.text}' gives a unit twice`, ACCEPTED);
       return unit ? inUnit(inner.value, unit) : inner;
     }
-    return this.amountWithUnit();
+    return this.amountWithUnit(isDivisor);
   }
 
-  private amountWithUnit(): Quantity {
+  private amountWithUnit(isDivisor: boolean): Quantity {
     this.rest = this.rest.trimStart();
     this.amounts++;
-    const value = this.amount();
+    const value = this.amount(isDivisor);
     const unit = this.unit();
     if (!unit) return { value, power: 0 };
     if (unit !== 'ft') return inUnit(value, unit);
@@ -199,7 +201,7 @@ class Reader {
     return { power: 1, value: add(feet.value, inUnit(inches, 'in').value) };
   }
 
-  private amount(): Rational {
+  private amount(isDivisor = false): Rational {
     const mixed = MIXED.exec(this.rest);
     if (mixed) {
       const [all, whole, over, under] = mixed as unknown as [string, string, string, string];
@@ -208,7 +210,7 @@ class Reader {
       return add(rational(BigInt(whole)), rational(BigInt(over), BigInt(under)));
     }
     const fraction = FRACTION.exec(this.rest);
-    if (fraction) {
+    if (fraction && !isDivisor) {
       const [all, over, under] = fraction as unknown as [string, string, string];
       if (BigInt(under) === 0n) this.fail('length-zero', `'${this.text}' divides by zero`, ACCEPTED);
       this.rest = this.rest.slice(all.length);
@@ -221,7 +223,7 @@ class Reader {
       this.fail('length-ambiguous', `'${digits}' may be thousands or a decimal comma`, `${digits.replace(',', '')} or ${digits.replace(',', '.')}`);
     }
     this.rest = this.rest.slice(digits.length);
-    if (/^\/\d/.test(this.rest)) {
+    if (!isDivisor && /^\/\d/.test(this.rest)) {
       this.fail(
         'length-ambiguous',
         `'${this.text}' puts a point before a fraction`,

@@ -122,7 +122,7 @@ const prying: Sum = {
 
 const rip: Sum = {
   name: 'cleat-rip',
-  keys: [length('board'), length('thickness'), length('kerf'), bevelKey, { key: 'wallLong', kind: 'length', optional: true }],
+  keys: [length('board'), length('thickness'), length('kerf'), bevelKey, { key: 'wallLong', kind: 'length', optional: true, unsetWord: 'half' }],
   run(inputs) {
     const t = inputs.amount('thickness');
     const θ = bevel(inputs);
@@ -164,7 +164,7 @@ const shares: Sum = {
     { key: 'left', kind: 'length', range: 'any' },
     { key: 'right', kind: 'length', range: 'any' },
     { key: 'studs', kind: 'list', of: 'length', range: 'any' },
-    { key: 'centre', kind: 'length', range: 'any', optional: true },
+    { key: 'centre', kind: 'length', range: 'any', optional: true, unsetWord: 'middle' },
   ],
   run(inputs) {
     const [left, right] = [inputs.amount('left'), inputs.amount('right')];
@@ -174,13 +174,19 @@ const shares: Sum = {
     const centre = inputs.maybe('centre');
     if (centre !== undefined && (centre <= left || centre >= right))
       throw new Refusal('range', 'the centre is not between the ends', 'centre', `between ${left} and ${right} mm`);
-    const { simple, continuous, rigid, worst } = studShares(inputs.amount('weight'), left, right, studs, centre);
+    const W = inputs.amount('weight');
+    const at = centre ?? (left + right) / 2;
+    const half = Math.min(at - left, right - at);
+    const mean = studs.reduce((sum, stud) => sum + stud, 0) / studs.length;
+    const shares = (newtons: readonly number[]): string => newtons.map((each, index) => `${six(each)} N at ${six(studs[index]!)} mm`).join(', ');
+    const { simple, continuous, rigid, worst } = studShares(W, left, right, studs, centre);
     return {
       results: { simple: { value: simple, unit: 'N' }, continuous: { value: continuous, unit: 'N' }, rigid: { value: rigid, unit: 'N' }, worst: n(worst, 'N') },
       working: [
-        'simple: spans between neighbouring studs, ends as cantilevers',
-        'continuous: three-moment equations on unyielding supports',
-        'rigid: W/n + W (x_c − x_m)(x − x_m) / Σ (x − x_m)²; [eq]',
+        `W = ${six(W)} N, spread evenly from ${six(at - half)} to ${six(at + half)} mm: ${six(W / (2 * half))} N/mm`,
+        `simple: spans between neighboring studs, ends as cantilevers: ${shares(simple)}`,
+        `continuous: three-moment equations on unyielding supports: ${shares(continuous)}`,
+        `rigid: W/n + W (x_c − x_m)(x − x_m) / Σ (x − x_m)², x_c = ${six(at)}, x_m = ${six(mean)} mm: ${shares(rigid)}; [eq]`,
       ],
       cautions: studs.length < 2 ? ['One stud carries everything: see the rule for narrow units.'] : [],
     };

@@ -17,7 +17,10 @@ import { workingOf, type Inputs, type Key, type Sum } from './sum.ts';
 
 const n = (value: number, unit?: string) => (unit === undefined ? { value } : { value, unit });
 const SCREW: Key = { key: 'screw', kind: 'choice', options: SCREW_IDS, optional: true };
-const duration: Key = { key: 'duration', kind: 'factor', default: '1' };
+const duration: Key = { key: 'duration', kind: 'factor', default: '1', max: { value: 2, accepted: 'up to 2: what a load of a moment is allowed' } };
+/** The heaviest wood there is sinks in water, by little more than a third. */
+const gravityKey = (key: string): Key => ({ key, kind: 'factor', max: { value: 1.4, accepted: 'the specific gravity of a wood: 0.3 to 1.4' } });
+const THICKEST = { value: 25.4, accepted: 'up to 25.4 mm (1 in)' } as const;
 
 /** Either a screw by name or its own measures; both, or neither, is an error. */
 function screwOr(inputs: Inputs, keys: readonly string[]): Screw | undefined {
@@ -36,9 +39,9 @@ const withdrawal: Sum = {
   name: 'screw-withdrawal',
   keys: [
     { key: 'kind', kind: 'choice', options: ['wood', 'lag', 'nail'], default: 'wood' },
-    { key: 'diameter', kind: 'length', optional: true },
+    { key: 'diameter', kind: 'length', optional: true, max: THICKEST },
     SCREW,
-    { key: 'gravity', kind: 'factor' },
+    gravityKey('gravity'),
     { key: 'thread', kind: 'length' },
     duration,
   ],
@@ -63,7 +66,7 @@ const withdrawal: Sum = {
 
 const headPull: Sum = {
   name: 'head-pull-through',
-  keys: [{ key: 'head', kind: 'length' }, { key: 'thickness', kind: 'length' }, { key: 'gravity', kind: 'factor' }, duration],
+  keys: [{ key: 'head', kind: 'length', max: { value: 50.8, accepted: 'up to 50.8 mm (2 in): a washer' } }, { key: 'thickness', kind: 'length' }, gravityKey('gravity'), duration],
   run(inputs) {
     const figure = apply(HEAD_PULL_THROUGH, {
       D_H: inputs.amount('head'),
@@ -79,14 +82,14 @@ const lateral: Sum = {
   name: 'screw-lateral',
   keys: [
     SCREW,
-    { key: 'diameter', kind: 'length', optional: true },
-    { key: 'root', kind: 'length', optional: true },
+    { key: 'diameter', kind: 'length', optional: true, max: THICKEST },
+    { key: 'root', kind: 'length', optional: true, max: THICKEST },
     { key: 'yield', kind: 'stress', optional: true },
     { key: 'side', kind: 'length' },
     { key: 'main', kind: 'length' },
     { key: 'gap', kind: 'length', range: 'nought-or-more', default: '0mm' },
-    { key: 'sideGravity', kind: 'factor' },
-    { key: 'mainGravity', kind: 'factor' },
+    gravityKey('sideGravity'),
+    gravityKey('mainGravity'),
     { key: 'sideAngle', kind: 'angle', range: 'nought-or-more', default: '0deg' },
     { key: 'mainAngle', kind: 'angle', range: 'nought-or-more', default: '0deg' },
     duration,
@@ -160,7 +163,7 @@ const screwLength: Sum = {
   name: 'screw-length',
   keys: [
     { key: 'layers', kind: 'list', of: 'length', range: 'nought-or-more' },
-    { key: 'diameter', kind: 'length' },
+    { key: 'diameter', kind: 'length', max: THICKEST },
     { key: 'penetration', kind: 'factor', default: '10' },
     { key: 'backing', kind: 'length', range: 'nought-or-more', optional: true },
     { key: 'stock', kind: 'list', of: 'length', default: '1in,1 1/4in,1 1/2in,1 3/4in,2in,2 1/4in,2 1/2in,3in,3 1/2in,4in,5in,6in' },

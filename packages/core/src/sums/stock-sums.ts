@@ -105,8 +105,10 @@ const boards: Sum = {
     { key: 'kerf', kind: 'length' },
   ],
   run(inputs) {
-    const pieces = counted(inputs.text('lengths'), 'lengths').flatMap(({ nm, count }) => Array.from({ length: count ?? 1 }, () => nm));
-    if (pieces.length > MOST_PIECES) throw new Refusal('range', `${pieces.length} pieces are too many`, 'lengths', `at most ${MOST_PIECES}`);
+    const rows = counted(inputs.text('lengths'), 'lengths');
+    const asked = rows.reduce((sum, { count }) => sum + (count ?? 1), 0);
+    if (asked > MOST_PIECES) throw new Refusal('range', `${asked} pieces are too many`, 'lengths', `at most ${MOST_PIECES}`);
+    const pieces = rows.flatMap(({ nm, count }) => Array.from({ length: count ?? 1 }, () => nm));
     const stock = counted(inputs.text('stock'), 'stock');
     const kerf = nmOf(inputs.amount('kerf'));
     const longest = Math.max(...stock.map(({ nm }) => nm));

@@ -7,8 +7,15 @@ import { ACCEPTED, readQuantity, SHOWN_UNIT, type QuantityKind } from './quantit
 export type Range = 'over-nought' | 'nought-or-more' | 'any';
 
 /** One key of a sum. */
-export type Key = { readonly key: string; readonly optional?: boolean; readonly default?: string } & (
-  | { readonly kind: QuantityKind; readonly range?: Range }
+export type Key = {
+  readonly key: string;
+  readonly optional?: boolean;
+  readonly default?: string;
+  /** What may be written for leaving it out: 'half', 'middle'. */
+  readonly unsetWord?: string;
+} & (
+  /** `max`: no more than this, in the unit of its kind; `accepted` says so. */
+  | { readonly kind: QuantityKind; readonly range?: Range; readonly max?: { readonly value: number; readonly accepted: string } }
   | { readonly kind: 'list'; readonly of: QuantityKind; readonly range?: Range }
   | { readonly kind: 'choice'; readonly options: readonly string[] }
   | { readonly kind: 'text' }
@@ -60,7 +67,8 @@ export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]):
   const understood: Record<string, Result> = {};
   const values = new Map<string, number | string | readonly number[]>();
   for (const row of sum.keys) {
-    const text = given.get(row.key) ?? row.default;
+    const asGiven = given.get(row.key);
+    const text = asGiven !== undefined && asGiven.trim() === row.unsetWord ? row.default : (asGiven ?? row.default);
     if (text === undefined) {
       if (row.optional) continue;
       throw new Refusal('missing-key', `'${row.key}' is missing`, row.key, acceptedFor(row));
@@ -74,7 +82,7 @@ export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]):
     maybe: (key) => values.get(key) as number | undefined,
     list: (key) => values.get(key) as readonly number[],
     text: (key) => values.get(key) as string,
-    has: (key) => given.has(key),
+    has: (key) => values.has(key) && given.has(key),
   };
   const output = sum.run(inputs);
   for (const [name, result] of Object.entries(output.results))
@@ -97,8 +105,11 @@ function readKey(row: Key, text: string): number | string | readonly number[] {
       return text;
     case 'list':
       return text.split(',').map((each) => inRange(readQuantity(each, row.of, row.key), row.range, row.key, each));
-    default:
-      return inRange(readQuantity(text, row.kind, row.key), row.range, row.key, text);
+    default: {
+      const value = inRange(readQuantity(text, row.kind, row.key), row.range, row.key, text);
+      if (row.max && value > row.max.value) throw new Refusal('range', `'${text.trim()}' is more than there is`, row.key, row.max.accepted);
+      return value;
+    }
   }
 }
 

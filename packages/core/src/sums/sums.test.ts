@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Refusal } from '../problem/problem.ts';
-import type { Result } from './sum.ts';
+import { runSum, type Result } from './sum.ts';
 import { SUM_EXAMPLES, wordsOf } from './examples.ts';
 import { sumKeyWords, SUM_TITLES } from './sum-words.ts';
 import { answerSum, listSums, SUMS } from './sums.ts';
@@ -160,5 +160,35 @@ describe('words of the page', () => {
     const answer = ask(SUM_EXAMPLES.find(({ line }) => line.startsWith(`${name} `))!.line);
     const named = [...sum.keys.map(({ key }) => key), ...Object.keys(answer.results)];
     for (const key of named) expect(sumKeyWords(name, key)).not.toBe('');
+  });
+});
+
+describe('what was let through once', () => {
+  const answer = (line: string) => {
+    const [name, ...pairs] = line.split(' ');
+    return runSum(
+      SUMS.find((sum) => sum.name === name)!,
+      pairs.map((pair) => pair.split('=') as [string, string]),
+    );
+  };
+  test('a division goes from left to right', () => {
+    expect(answer('length expression=96mm/4/3').results['value']).toEqual({ value: 8, unit: 'mm' });
+  });
+  test.each([
+    ['cleat-rip board=152mm thickness=19mm kerf=3.2mm bevel=45deg', 'wallLong=half'],
+    ['stud-shares weight=700N left=0mm right=762mm studs=120mm,526mm', 'centre=middle'],
+  ])('%s: %s is as if it were left out', (line, word) => expect(answer(`${line} ${word}`).results).toEqual(answer(line).results));
+  test('the shares of studs are worked with their numbers', () => {
+    const { working } = answer('stud-shares weight=700N left=0mm right=762mm studs=120mm,526mm');
+    expect(working.join(' ')).toMatch(/250 N at 120 mm, 450 N at 526 mm/);
+  });
+  test.each([
+    ['screw-withdrawal screw=#10 gravity=42 thread=1.75in', 'gravity'],
+    ['screw-withdrawal diameter=5in gravity=0.42 thread=1.75in', 'diameter'],
+    ['screw-withdrawal screw=#10 gravity=0.42 thread=1.75in duration=9', 'duration'],
+    ['head-pull-through head=5in thickness=18mm gravity=0.42', 'head'],
+    ['boards lengths=1000000000*100mm stock=2400mm kerf=3mm', 'lengths'],
+  ])('%s is refused at once', (line, where) => {
+    expect(() => answer(line)).toThrow(expect.objectContaining({ problem: expect.objectContaining({ code: 'range', where }) }));
   });
 });
