@@ -24,7 +24,10 @@ test('heavy type on a hollow wall with one stud: not to be hung as drawn, and by
   await expect(page.locator('.lead').first()).toContainText('The load is more than the hanging carries.');
   await expect(page.locator('.reading')).toContainText(/Carries 4\.7 kg \(10 lb\) of contents; 40 kg planned\. Screws in stud 1/);
   // No one change is enough; those that are, together, are one fix.
-  await fix(page, /^2 screws in each stud's upper row; A low screw in each stud; Move it to 730 mm from the wall's left end; Rip the cleat from a board 180 mm wide$/);
+  await fix(
+    page,
+    /^2 screws in each stud's upper row; A low screw in each stud; Move it to 730 mm from the wall's left end; Rip the cleat from a board 180 mm wide$/,
+  );
   await expect(page.locator('.lead').first()).toContainText('It may hang, with little to spare.');
   await expect(headline(page)).toHaveText(/^Close to limit: estimated to carry 4\d kg \(\d+ lb\) of contents; 40 kg is planned\.$/);
   await page

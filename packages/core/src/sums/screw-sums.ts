@@ -66,7 +66,12 @@ const withdrawal: Sum = {
 
 const headPull: Sum = {
   name: 'head-pull-through',
-  keys: [{ key: 'head', kind: 'length', max: { value: 50.8, accepted: 'up to 50.8 mm (2 in): a washer' } }, { key: 'thickness', kind: 'length' }, gravityKey('gravity'), duration],
+  keys: [
+    { key: 'head', kind: 'length', max: { value: 50.8, accepted: 'up to 50.8 mm (2 in): a washer' } },
+    { key: 'thickness', kind: 'length' },
+    gravityKey('gravity'),
+    duration,
+  ],
   run(inputs) {
     const figure = apply(HEAD_PULL_THROUGH, {
       D_H: inputs.amount('head'),

@@ -13,13 +13,14 @@ export type Key = {
   readonly default?: string;
   /** What may be written for leaving it out: 'half', 'middle'. */
   readonly unsetWord?: string;
-} & (
+} &
   /** `max`: no more than this, in the unit of its kind; `accepted` says so. */
-  | { readonly kind: QuantityKind; readonly range?: Range; readonly max?: { readonly value: number; readonly accepted: string } }
-  | { readonly kind: 'list'; readonly of: QuantityKind; readonly range?: Range }
-  | { readonly kind: 'choice'; readonly options: readonly string[] }
-  | { readonly kind: 'text' }
-);
+  (
+    | { readonly kind: QuantityKind; readonly range?: Range; readonly max?: { readonly value: number; readonly accepted: string } }
+    | { readonly kind: 'list'; readonly of: QuantityKind; readonly range?: Range }
+    | { readonly kind: 'choice'; readonly options: readonly string[] }
+    | { readonly kind: 'text' }
+  );
 
 export interface Result {
   readonly value: number | string | boolean | readonly number[];
