@@ -179,6 +179,7 @@ export { boundToStuds, groundOf, MOST_ON_ANCHORS_KG, MOST_PER_ANCHOR_KG, PLUGS, 
 export { hangingHoles, wallHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
 export type { Link } from './hang/link.ts';
 export { stateAt, VERDICT_WORDS, type Judged } from './checks/verdict.ts';
+export { verdictTold, type VerdictTold } from './formats/verdict-told.ts';
 export type { RefusalReason, VerdictState } from './hang/refusals.ts';
 export { AS_ASKED, type FirstHang, type Seating } from './hang/seating.ts';
 export { loadCurves, type LoadCurve, type LoadCurves } from './hang/load-curves.ts';

@@ -1,6 +1,7 @@
 /** The whole plan as JSON for the command line: every part with its sum, weights, sag, the chain of links, findings in words. */
 import { findingWords } from '../checks/words/findings.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
+import { verdictTold } from './verdict-told.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { loadLimits } from '../hang/hang.ts';
 import type { Design } from '../plan/design.ts';
@@ -67,6 +68,7 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
     hang: {
       state: hang.state,
       verdict: VERDICT_WORDS[hang.state],
+      ...verdictTold(unitPlan, design.units[unitPlan.id]!.unit),
       ruledOutBy: hang.ruledOutBy,
       plannedKg: hang.plannedKg,
       ...loadLimits(unitPlan.hangInput),

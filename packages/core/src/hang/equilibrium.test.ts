@@ -6,7 +6,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { extremes, type Programme } from '../test/linear-programme.ts';
 import { apply } from '../worked/figure.ts';
-import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, pryingTension, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
+import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, LOCKED_PULL_LIMIT, OUTWARD, pryingTension, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
 
 /** A unit on its hook. Lengths in mm from the middle of the bevel contact, `t` the cleat's thickness. */
 interface Hooked {
@@ -126,6 +126,24 @@ describe('without friction', () => {
         fc.pre(z !== h);
         const pulled = bodyOf(unit, 0, [[0, 1, z]]);
         close(extremes(pulled, only(5, 6))!.most, apply(PULL_LIMIT, { W, a: e - t / 2, c, z, h, θ }).value);
+      }),
+    );
+  });
+
+  test('a lock at the bottom that holds so much against being drawn out adds what it can to that pull', () => {
+    fc.assert(
+      fc.property(hooked, whole(1, 1000), whole(0, 900), (unit, below, T) => {
+        const { W, e, t, c, h, θ } = unit;
+        if (apply(TIP_RATIO, unit).value >= 1) return;
+        const z = h + below;
+        // The pull, the lock's hold, and what of its hold is left unused.
+        const body = bodyOf(unit, 0, [
+          [0, 1, z],
+          [0, -1, -h],
+          [0, 0, 0],
+        ]);
+        const limited: Programme = { rows: [...body.rows, [0, 0, 0, 0, 0, 0, 1, 1]], sums: [...body.sums, T] };
+        close(extremes(limited, only(5, 8))!.most, apply(LOCKED_PULL_LIMIT, { W, a: e - t / 2, c, z, h, θ, T }).value);
       }),
     );
   });

@@ -12,6 +12,7 @@ import {
   tapeText,
   tapeTextWithUnit,
   toMm,
+  verdictTold,
   wallHalfEnds,
   type HangingHoles,
   type Length,
@@ -40,6 +41,11 @@ export function hangingChapter(pages: Pages, told: Told, plan: UnitPlan): void {
   if (hook) drawFigure(page, hook, beside!);
   drawFigure(page, stripFigure(plan, holes, told), { ...page.room, height: lower! - 4 });
   const flow = new Flow(pages, title, 1);
+  const verdict = verdictTold(plan, unit);
+  flow.paragraph(verdict.headline, { bold: true });
+  if (verdict.weakest.length > 0) flow.paragraph(`Weakest links: ${verdict.weakest.join('; ')}.`);
+  flow.paragraph(verdict.estimate);
+  flow.paragraph(verdict.notCovered);
   holeTable(flow, plan, holes, told);
   flow.inColumns(2);
   steps.forEach(({ title: name, says, caution }, index) => {

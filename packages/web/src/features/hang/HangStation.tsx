@@ -1,5 +1,5 @@
 /** Hang: will it stay up? The sentence first, then its reasons, the cleat itself, and what is done at the wall. */
-import { bothMasses, labelWords, loadLimits, massText, percentText, VERDICT_WORDS, type Hang, type Judged, type LoadLimits } from '@keen/core';
+import { massText, verdictTold, type Hang, type Judged } from '@keen/core';
 import { useSearchParams } from 'react-router';
 import type { ShownUnit } from '../project/selectors.ts';
 import { CleatView } from './CleatView.tsx';
@@ -12,14 +12,15 @@ type View = keyof typeof VIEWS;
 export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit } = shown;
   const { hang } = plan;
+  const told = verdictTold(plan, unit);
   const [search, setSearch] = useSearchParams();
   const asked = search.get('view');
   const view: View = asked !== null && Object.hasOwn(VIEWS, asked) ? (asked as View) : 'holds';
   const show = (next: View): void => setSearch(next === 'holds' ? {} : { view: next }, { replace: true });
   return (
     <div className="station-body scroll">
-      <h1 className={isBad(hang) ? 'danger' : ''}>{headline(hang, loadLimits(plan.hangInput), unit)}</h1>
-      <p className="lead">{verdictWords(hang, unit)}</p>
+      <h1 className={isBad(hang) ? 'danger' : ''}>{told.headline}</h1>
+      <p className="lead">{verdictWords(hang, told.weakest, unit)}</p>
       <div className="sheet-tabs hang-tabs">
         <div role="tablist" aria-label="What is shown">
           {(Object.keys(VIEWS) as View[]).map((each) => (
@@ -32,19 +33,15 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
       {view === 'holds' && <WillItHold shown={shown} />}
       {view === 'cleat' && <CleatView shown={shown} />}
       {view === 'wall' && <OnTheWall shown={shown} />}
-      <p className="fine-print">{WORDING}</p>
+      <p className="fine-print">
+        {told.estimate} {AT_THE_WALL}
+      </p>
+      <p className="fine-print">{told.notCovered}</p>
     </div>
   );
 }
 
 const isBad = ({ state }: Judged): boolean => state === 'refused' || state === 'over';
-
-function headline(hang: Judged, { carriesKg }: LoadLimits, unit: 'mm' | 'in'): string {
-  const weakest = hang.links[0];
-  if (hang.state === 'not-checked') return 'Not checked: no load is planned yet.';
-  if (hang.state === 'refused' || carriesKg === null || !weakest) return 'Over limit: do not hang it like this.';
-  return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents; ${massText(hang.plannedKg, unit)} is planned.`;
-}
 
 const CAPPED: Readonly<Record<NonNullable<Hang['capped']>, string>> = {
   'one-stud': 'on one stud alone',
@@ -53,9 +50,8 @@ const CAPPED: Readonly<Record<NonNullable<Hang['capped']>, string>> = {
   'unlocked-plates': 'on keyhole plates that nothing locks',
 };
 
-function verdictWords(hang: Judged, unit: 'mm' | 'in'): string {
+function verdictWords(hang: Judged, weakest: readonly string[], unit: 'mm' | 'in'): string {
   const { state, ruledOutBy, capped, links } = hang;
-  const weakest = links.slice(0, 2).map(({ name, use }) => `${labelWords(name)}, ${percentText(use.value)}`);
   const first = weakest.length > 0 ? ` Weakest: ${weakest.join('; ')}.` : '';
   switch (state) {
     case 'not-checked':
@@ -73,5 +69,5 @@ function verdictWords(hang: Judged, unit: 'mm' | 'in'): string {
   }
 }
 
-const WORDING =
-  "Estimate from published timber-engineering formulas with the inputs you gave; not a certified design. Building code, landlord rules and a licensed engineer take precedence. The wall's condition, hidden cables and the quality of the fixing are yours to check: look first at every hole. A screw that spins or strips counts as none. Load gradually, look again after a day and a month.";
+const AT_THE_WALL =
+  "The wall's condition, hidden cables and the quality of the fixing are yours to check: look first at every hole. A screw that spins or strips counts as none. Load gradually, look again after a day and a month.";

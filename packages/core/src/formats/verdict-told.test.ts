@@ -1,0 +1,28 @@
+/** The verdict in words: one headline for each state, never of what is ruled out, and always what the figures leave out. */
+import { expect, test } from '@jest/globals';
+import { ink, typed, unitWith } from '../test/print-room.ts';
+import { planJson } from './plan-json.ts';
+import { planWith, printRoom } from '../test/print-room.ts';
+import { verdictTold } from './verdict-told.ts';
+
+const headline = (...edits: Parameters<typeof unitWith>[1][]): string => verdictTold(unitWith('ink', ...edits), 'mm').headline;
+const holds = (kg: number) => ink('contents', { bottom: { preset: 'general', kg }, s1: { preset: 'nothing', kg: 0 }, s2: { preset: 'nothing', kg: 0 } });
+
+test('each state has its headline, with the estimate where there is one', () => {
+  expect(headline()).toMatch(/^OK: estimated to carry \d+ kg \(\d+ lb\) of contents; \d+ kg is planned\.$/);
+  expect(headline(holds(200))).toMatch(/^Over limit: estimated to carry \d+ kg .*; 200 kg is planned\.$/);
+  expect(headline(ink('hanging.spacer', null))).toBe('Over limit: do not hang it like this.');
+  expect(headline(ink('over', 'bed'), ink('hanging.antiLift', false))).toBe('Over limit: do not hang it like this.');
+  expect(headline(ink('contents', {}))).toBe('Not checked: no load is planned yet.');
+});
+
+test('the two weakest links stand in order, and what is not covered is said, in JSON too', () => {
+  const unit = unitWith('ink', typed('width', '700 mm'));
+  const told = verdictTold(unit, 'mm');
+  expect(told.weakest).toHaveLength(2);
+  expect(told.weakest[0]).toMatch(/^screws in stud \d, \d+ %$/);
+  const { units } = planJson(planWith(), printRoom().design) as { units: { hang: Record<string, unknown> }[] };
+  expect(units[0]!.hang).toMatchObject({ verdict: 'OK', headline: verdictTold(unitWith('ink'), 'mm').headline });
+  expect(units[0]!.hang['estimate']).toMatch(/^Estimate /);
+  expect(units[0]!.hang['notCovered']).toMatch(/^Not covered: what the wall itself carries, .*, and leaning/);
+});

@@ -1,0 +1,47 @@
+/** The verdict on a hanging in words: one headline, the two weakest links, what the figures are and what they leave out. The same on screen, on paper and in JSON. */
+import { bothMasses, massText, percentText } from '../checks/words/amounts.ts';
+import { labelWords } from '../checks/words/labels.ts';
+import { VERDICT_WORDS } from '../checks/verdict.ts';
+import { loadLimits } from '../hang/hang.ts';
+import type { DisplayUnit } from '../length/length.ts';
+import type { UnitPlan } from '../plan/plan.ts';
+
+/** What every figure of a hanging is. */
+export const ESTIMATE =
+  'Estimate from published timber-engineering formulas and the inputs you gave; not a certified design. Building code, landlord rules and a licensed engineer take precedence.';
+
+/** What no figure of a hanging includes. */
+export const NOT_COVERED: readonly string[] = [
+  'what the wall itself carries',
+  'rocking in the plane of the wall',
+  'impact',
+  'damp',
+  'vibration',
+  'earthquake',
+  'leaning or pulling again and again beyond the case shown',
+];
+
+export interface VerdictTold {
+  readonly headline: string;
+  /** The two most used links, with their use. */
+  readonly weakest: readonly string[];
+  readonly estimate: string;
+  readonly notCovered: string;
+}
+
+/** @param unit of the masses in it */
+export function verdictTold({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): VerdictTold {
+  return {
+    headline: headlineOf({ hang, hangInput }, unit),
+    weakest: hang.links.slice(0, 2).map(({ name, use }) => `${labelWords(name)}, ${percentText(use.value)}`),
+    estimate: ESTIMATE,
+    notCovered: `Not covered: ${NOT_COVERED.slice(0, -1).join(', ')}, and ${NOT_COVERED.at(-1)!}.`,
+  };
+}
+
+function headlineOf({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): string {
+  if (hang.state === 'not-checked') return `${VERDICT_WORDS[hang.state]}: no load is planned yet.`;
+  const { carriesKg } = loadLimits(hangInput);
+  if (hang.state === 'refused' || carriesKg === null || hang.links.length === 0) return `${VERDICT_WORDS.refused}: do not hang it like this.`;
+  return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents; ${massText(hang.plannedKg, unit)} is planned.`;
+}
