@@ -65,7 +65,7 @@ function verdictWords(hang: Judged, weakest: readonly string[], unit: 'mm' | 'in
     case 'over':
       return `The load is more than the hanging carries. The reading pane lists what helps most.${first}`;
     case 'refused':
-      return `${ruledOutBy.length === 1 ? 'One issue rules' : `${Math.max(2, ruledOutBy.length)} issues rule`} it out at any load; the reading pane names ${ruledOutBy.length === 1 ? 'it' : 'them'}.`;
+      return `${ruledOutBy.length === 1 ? 'One issue rules' : `${Math.max(2, ruledOutBy.length)} issues rule`} it out; the reading pane names ${ruledOutBy.length === 1 ? 'it' : 'them'}.`;
   }
 }
 

@@ -16,7 +16,7 @@ export function LinkList({ links, unit }: { readonly links: readonly Link[]; rea
       {links.slice(0, SHOWN).map((link, index) => (
         <LinkRow key={link.id} link={link} unit={unit} first={index === 0} />
       ))}
-      <p className="scale-words">dashed: fine to there · full line: limit, 100 %</p>
+      <p className="scale-words">dashed line: OK up to here · full line: limit, 100 %</p>
       {rest.length > 0 && (
         <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
           <summary>

@@ -109,7 +109,7 @@ const Curves = memo(function Curves({ drawn: { factors, curves }, end, highest, 
             pointRadius: 0,
           })),
           mark('limit', 1, []),
-          mark('fine to', FINE, [4, 4]),
+          mark('OK to', FINE, [4, 4]),
         ],
       }}
       options={optionsFor(tokens, end, highest, unit, new Set(curves.map(({ name }) => labelWords(name))))}

@@ -37,7 +37,7 @@ export function WillItHold({ shown }: { readonly shown: ShownUnit }) {
         [
           { value: 1, label: 'planned' },
           ...(carries === null ? [] : [{ value: carries / planned.plannedKg, label: 'limit' }]),
-          ...(fineToKg === null ? [] : [{ value: fineToKg / planned.plannedKg, label: 'fine to' }]),
+          ...(fineToKg === null ? [] : [{ value: fineToKg / planned.plannedKg, label: 'OK to' }]),
         ],
         most,
       ),
