@@ -1,6 +1,6 @@
 /**
  * A hanging told as what hands do, in order: look, mark, bore, fix, empty it, lift, look again, correct, lock, load. Every number in
- * it is the plan's. Order of work: docs/hanging.md.
+ * it is the plan's. Order of work: docs/at-the-wall.md.
  */
 import type { UnitDesign } from '../carcass/families.ts';
 import { aloneLimitKg } from '../checks/hang-checks.ts';
