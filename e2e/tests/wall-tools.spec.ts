@@ -78,5 +78,5 @@ test('a stud is corrected where it was found, and the screws go with it', async 
   const marks = Object.values((await stored(id))['document'].wall.studs.marks) as { regular: number; at: string; state: string }[];
   expect(marks.find(({ regular }) => regular === 4)).toMatchObject({ at: '1862 mm', state: 'found' });
   await station(page, 'Hang').click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('Carries');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('estimated to carry');
 });
