@@ -113,7 +113,7 @@ export const VIEWS: readonly ViewCase[] = [
     before: async (page) => {
       await page.getByRole('button', { name: 'Print the shop set' }).click();
       await page.getByRole('button', { name: 'Draw it' }).click();
-      await page.locator('.page-shown').waitFor({ timeout: 30_000 });
+      await page.locator('.page-shown').waitFor({ timeout: 50_000 });
     },
   },
   {
