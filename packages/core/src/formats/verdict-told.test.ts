@@ -13,6 +13,8 @@ test('each state has its headline, with the estimate where there is one', () => 
   expect(headline(holds(200))).toMatch(/^Over limit: estimated to carry \d+ kg .*; 200 kg is planned\.$/);
   expect(headline(ink('hanging.spacer', null))).toBe('Over limit: do not hang it like this.');
   expect(headline(ink('over', 'bed'), ink('hanging.antiLift', false))).toBe('Over limit: do not hang it like this.');
+  // Over, and over a bed without a lock: no load would do.
+  expect(headline(holds(200), ink('over', 'bed'), ink('hanging.antiLift', false))).toBe('Over limit: do not hang it like this.');
   expect(headline(ink('contents', {}))).toBe('Not checked: no load is planned yet.');
 });
 

@@ -9,7 +9,7 @@ import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import { COMBINED, G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
-import { EDGE_SCREWS, GLUE } from './joint-capacity.ts';
+import { EDGE_SCREWS, GLUE, GLUE_EDGE_MPA } from './joint-capacity.ts';
 import { JOINT_USE, link, mostUsed, nearness, type Link } from './link.ts';
 import { CABINET_PULL, contactHeight, OUTWARD, PRYING, PULL_LIMIT, TIP_RATIO } from './statics.ts';
 
@@ -266,7 +266,7 @@ function bottomHolds({ bottom, bottomBy, bottomCount: n, depth, glueOnFinish }: 
     return apply(EDGE_SCREWS, { n, "Z'": bottom === 'under' ? { value: Math.min(along.value * 0.5, across.value) } : across });
   }
   if (bottomBy === 'dado' && bottom === 'between') return apply(DADO, { depth: DADO_MM, B });
-  return glueOnFinish ? apply(ON_FINISH, { B }) : apply(GLUE, { B, t: SHEET_MM });
+  return glueOnFinish ? apply(ON_FINISH, { B }) : apply(GLUE, { B, t: SHEET_MM, f: GLUE_EDGE_MPA });
 }
 
 /** A lid that meets the ceiling is a lever: what a hand does at its edge comes back many times over at the hinges. */

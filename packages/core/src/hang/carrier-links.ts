@@ -15,7 +15,7 @@ import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf,
 import type { HangInput } from './hang-input.ts';
 import { boxShares, heightsOf, railsBeside, type HungBox } from './boxes.ts';
 import { stretchOf, worstBracket, type Stretch } from './hung-shares.ts';
-import { endCapacity, GLUE, strongest } from './joint-capacity.ts';
+import { endCapacity, GLUE, GLUE_EDGE_MPA, strongest } from './joint-capacity.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';
 
@@ -92,6 +92,9 @@ export function lowerHalfFace({ hanging, byId }: ResolvedUnit): { low: number; h
   return { low: low + toMm(hanging.cleatThickness) * tanDeg(hanging.bevelDeg), high };
 }
 
+/** A nailing strip is a hanging rail at the foot. */
+const CARRIES_LOWER: ReadonlySet<ResolvedPanel['role']> = new Set(['hanging-rail', 'back', 'leaf']);
+
 /**
  * What the cabinet half of a second, lower cleat is screwed to: a rail at its height, or a thick back. Millimetres decide which of the two cleats
  * carries, so the lower one must hold all of it. Undefined where there is only a thin back.
@@ -102,7 +105,7 @@ export function lowerCarrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
   if (!own) return undefined;
   const room = 2 * EDGE_DISTANCE * screwById(hanging.cabinetScrew.screw).diameterMm;
   return panels.find((panel) => {
-    if (!['hanging-rail', 'nailing-strip', 'back', 'leaf'].includes(panel.role) || toMm(panel.thickness) < LEAST_FIXING_BACK_MM) return false;
+    if (!CARRIES_LOWER.has(panel.role) || toMm(panel.thickness) < LEAST_FIXING_BACK_MM) return false;
     const { low, high } = heightsOf(panel);
     return Math.min(high, own.high) - Math.max(low, own.low) >= room;
   });
@@ -141,17 +144,29 @@ export function carrierCapacities(input: HangInput, boxes: readonly HungBox[]): 
       : [];
   return boxes.map(({ rail: id, ends }, index) => {
     const rail = unit.byId.get(id)!;
-    const capacities = meetingsOf(unit, 'asGuest', id)
-      .filter(({ edge }) => edge === 'start' || edge === 'end')
-      .map((meeting) => endCapacity(input, meeting, rail));
-    return {
-      panel: rail,
-      name: boxes.length === 1 ? { key: 'link-rail' } : { key: 'link-rail-of', of: String(index + 1) },
-      ends,
-      capacity: capacities.reduce((a, b) => (b.value < a.value ? b : a)),
-    };
+    const name: Label = boxes.length === 1 ? { key: 'link-rail' } : { key: 'link-rail-of', of: String(index + 1) };
+    return { panel: rail, name, ends, capacity: weakerEnd(input, rail) };
   });
 }
+
+/** What the lower of two cleats is screwed to: it may come to hand over everything. Null where there is no lower cleat, or nothing to hold it (refused). */
+export function lowerCapacity(input: HangInput): CarrierCapacity | null {
+  const panel = lowerCarrierOf(input.unit);
+  if (!panel || panel.role === 'leaf') return null;
+  return {
+    panel,
+    name: { key: 'link-lower' },
+    ends: stretchOf(panel),
+    capacity: panel.role === 'back' ? backCapacity(input, panel) : weakerEnd(input, panel),
+  };
+}
+
+/** A rail against the two uprights it ends at. */
+const weakerEnd = (input: HangInput, rail: ResolvedPanel): Figure =>
+  meetingsOf(input.unit, 'asGuest', rail.id)
+    .filter(({ edge }) => edge === 'start' || edge === 'end')
+    .map((meeting) => endCapacity(input, meeting, rail))
+    .reduce((a, b) => (b.value < a.value ? b : a));
 
 /** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
 function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): Figure {
@@ -160,10 +175,17 @@ function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): Figure
   const side = unit.byId.get(meeting.guest === back.id ? meeting.host : meeting.guest)!;
   const contact = meeting.guest === back.id ? toMm(meeting.joint.depth) : toMm(side.thickness);
   const holds = meeting.joint.glue && !isFaced(back.stock) && !(meeting.guest === back.id && isFaced(side.stock));
-  return strongest(holds ? [apply(GLUE, { B: toMm(back.length.value), t: contact })] : []);
+  return strongest(holds ? [apply(GLUE, { B: toMm(back.length.value), t: contact, f: GLUE_EDGE_MPA })] : []);
 }
 
 const isSide = (unit: ResolvedUnit, id: string): boolean => unit.byId.get(id)?.role === 'side';
+
+/** What hands the weight to the sides: a carrier for each box, and that of a lower cleat. */
+export interface Carriers {
+  readonly boxes: readonly HungBox[];
+  readonly carriers: readonly CarrierCapacity[];
+  readonly lower: CarrierCapacity | null;
+}
 
 /** What hangs on one carrier: all of it, or a box's share of it. */
 interface Carried {
@@ -178,13 +200,17 @@ function carriedBy(boxes: readonly HungBox[], { weight, along }: WallForces, fac
   return boxShares(boxes, factor).map((each) => ({ W: apply(OF_BOX, { all: weight, share: each.share }), along: each.along, share: each.share }));
 }
 
-export function carrierLinks(carriers: readonly CarrierCapacity[], boxes: readonly HungBox[], forces: WallForces, factor: number): Link[] {
+/** Each carrier under its own share; that of a lower cleat under everything. */
+export function carrierLinks({ carriers, lower, boxes }: Carriers, forces: WallForces, factor: number): Link[] {
   const carried = carriedBy(boxes, forces, factor);
-  return carriers.map(({ panel, name, ends, capacity }, index) => {
-    const { W, along, share } = carried[index]!;
+  const all: Carried = { W: forces.weight, along: forces.along, share: 1 };
+  const rows = [
+    ...carriers.map((carrier, index) => ({ id: carriers.length === 1 ? 'rail' : `rail-${index + 1}`, carrier, under: carried[index]! })),
+    ...(lower ? [{ id: 'lower-rail', carrier: lower, under: all }] : []),
+  ];
+  return rows.map(({ id, carrier: { panel, name, ends, capacity }, under: { W, along, share } }) => {
     const S = share === 1 ? forces.spacerPush : apply(OF_BOX, { all: forces.spacerPush, share });
     const load = apply(CARRIER_LOAD, { W, S, c: along - ends.from, L: ends.to - ends.from });
-    const id = carriers.length === 1 ? 'rail' : `rail-${index + 1}`;
     return link({ id, kind: 'rail-joint', name, use: apply(JOINT_USE, { load, capacity }), panels: [panel.id] });
   });
 }
@@ -232,13 +258,10 @@ export function cabinetLinks(unit: ResolvedUnit, cabinet: CabinetCapacity | null
   const n = screwsEach(unit);
   if (!cabinet || !hook || n === 0) return [];
   const { lateral, pull: holds, rowMm: s, carrier } = cabinet;
-  const inBoxes = carriedBy(boxes, forces, factor);
-  const heaviest = inBoxes.reduce((a, b) => (b.share > a.share ? b : a));
-  // In one half over one box all of it; else the box or the bracket that gets most.
-  const share = Math.max(
-    ...(boxes.length > 1 ? [heaviest.share] : []),
-    ...(hanging.brackets.length > 1 || boxes.length < 2 ? [worstBracket(unit, forces.along)] : []),
-  );
+  const byBox = boxes.length > 1 ? Math.max(...carriedBy(boxes, forces, factor).map(({ share: own }) => own)) : 0;
+  const byBracket = hanging.brackets.length > 1 ? worstBracket(unit, forces.along) : 0;
+  // Of one half over one box all of it.
+  const share = Math.max(byBox, byBracket) || 1;
   const shear = share === 1 ? apply(PER_SCREW, { W: forces.weight, n }) : apply(BRACKET_SHEAR, { W: forces.weight, share, n });
   const [V, H] = share === 1 ? [forces.weight, forces.outward] : [forces.weight.value * share, forces.outward.value * share];
   const pull = apply(CABINET_PULL, { H, V, b: hook.b, t: forces.t, s, n });

@@ -157,26 +157,25 @@ function reduction(mode: YieldMode, diameterIn: number, rootIn: number, angle: n
   return (mode === 'II' ? 3.6 : 3.2) * kAngle;
 }
 
+/** The head's side of a dowel, as a formula's terms have it. A cleat is loaded across its grain, a stud along it; it counts from 1/4 in up. */
+export const headSide = (terms: { D: number; D_r: number; F_yb: number; side: number; gap: number; 'G side': number }) => ({
+  diameterMm: terms.D,
+  rootMm: terms.D_r,
+  yieldMPa: terms.F_yb,
+  sideMm: terms.side,
+  gapMm: terms.gap,
+  sideGravity: terms['G side'],
+  sideAngle: terms.D >= 6.35 ? 90 : 0,
+  mainAngle: 0,
+});
+
 export const LATERAL = formula({
   label: 'screw-lateral',
   unit: 'N',
   text: 'least of six yield modes / R_d · C_D',
   source: '[TR12 T1-1; NDS 12.3] docs/formulas/screw-lateral.md',
   terms: { D: 'mm', D_r: 'mm', F_yb: 'MPa', side: 'mm', main: 'mm', gap: 'mm', 'G side': 'factor', 'G main': 'factor', C_D: 'factor' },
-  compute: (terms) =>
-    lateralYield({
-      diameterMm: terms.D,
-      rootMm: terms.D_r,
-      yieldMPa: terms.F_yb,
-      sideMm: terms.side,
-      mainMm: terms.main,
-      gapMm: terms.gap,
-      sideGravity: terms['G side'],
-      mainGravity: terms['G main'],
-      // A cleat is loaded across its grain, a stud along it; it counts from 1/4 in up.
-      sideAngle: terms.D >= 6.35 ? 90 : 0,
-      mainAngle: 0,
-    }).valueN * terms.C_D,
+  compute: (terms) => lateralYield({ ...headSide(terms), mainMm: terms.main, mainGravity: terms['G main'] }).valueN * terms.C_D,
 });
 
 /** What a screw goes through and into, mm. */

@@ -9,7 +9,7 @@ import type { PlugId } from '../wall/fixing.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import type { Wall } from '../wall/wall.ts';
 import { apply, formula, least, termOf, type Figure } from '../worked/figure.ts';
-import { G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
+import { G0, HEAD_PULL_THROUGH, headSide, LEAST_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = 'docs/formulas/other-grounds.md';
@@ -127,20 +127,8 @@ export const METAL_ACROSS = formula({
   source: `[TR12 T1-1; NDS 12.3], 3 [S100 E4 (m)] ${SOURCE}`,
   terms: { D: 'mm', D_r: 'mm', F_yb: 'MPa', side: 'mm', t: 'mm', gap: 'mm', 'G side': 'factor', C_D: 'factor' },
   compute: (terms) =>
-    lateralYield({
-      diameterMm: terms.D,
-      rootMm: terms.D_r,
-      yieldMPa: terms.F_yb,
-      sideMm: terms.side,
-      mainMm: terms.t,
-      gapMm: terms.gap,
-      sideGravity: terms['G side'],
-      mainGravity: 0,
-      mainBearingMPa: ASSUMED.metalBearing.value,
-      leastReduction: METAL_SAFETY,
-      sideAngle: terms.D >= 6.35 ? 90 : 0,
-      mainAngle: 0,
-    }).valueN * terms.C_D,
+    lateralYield({ ...headSide(terms), mainMm: terms.t, mainGravity: 0, mainBearingMPa: ASSUMED.metalBearing.value, leastReduction: METAL_SAFETY }).valueN *
+    terms.C_D,
 });
 
 /** One fixing in metal, masonry or wallboard. Nothing where its rating is wanted and nobody knows it. */

@@ -36,19 +36,10 @@ const LIP = formula({
 export const GLUE = formula({
   label: 'glue-capacity',
   unit: 'N',
-  text: 'B · t · 0.17 MPa',
+  text: 'B · t · f',
   source: SOURCE,
-  terms: { B: 'mm', t: 'mm' },
-  compute: ({ B, t }) => B * t * GLUE_EDGE_MPA,
-});
-/** Glue that is pulled straight off the face or edge of a fiber board: the board itself comes apart. */
-const GLUE_PULLED = formula({
-  label: 'glue-capacity',
-  unit: 'N',
-  text: 'B · t · 0.08 MPa',
-  source: SOURCE,
-  terms: { B: 'mm', t: 'mm' },
-  compute: ({ B, t }) => B * t * ASSUMED.glueFibreTension.value,
+  terms: { B: 'mm', t: 'mm', f: 'MPa' },
+  compute: ({ B, t, f }) => B * t * f,
 });
 /**
  * Pins at one end of a shelf: a pin stands out of the upright's hole by c and carries at its end; the wood about
@@ -155,7 +146,7 @@ export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedP
       }),
     );
   }
-  if (meeting.joint.glue && !input.isFaced(host.stock) && !isEndGrain(input, meeting, floor)) mechanisms.push(apply(GLUE, { B, t }));
+  if (meeting.joint.glue && !input.isFaced(host.stock) && !isEndGrain(input, meeting, floor)) mechanisms.push(apply(GLUE, { B, t, f: GLUE_EDGE_MPA }));
   mechanisms.push(...fastenedAcross(input, meeting, host, floor));
   return strongest(mechanisms);
 }
@@ -175,8 +166,9 @@ function hungUnder(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Fi
   const side = input.unit.byId.get(meeting.guest)!;
   const mechanisms: Figure[] = [];
   if (meeting.joint.glue && !input.isFaced(floor.stock)) {
+    // Pulled straight off a fiber board, the board itself comes apart.
     const isFibre = [side, floor].some(({ stock }) => input.materialOf(stock).kind === 'fibre');
-    mechanisms.push(apply(isFibre ? GLUE_PULLED : GLUE, { B: toMm(side.width.value), t: toMm(side.thickness) }));
+    mechanisms.push(apply(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness), f: isFibre ? ASSUMED.glueFibreTension.value : GLUE_EDGE_MPA }));
   }
   const { fastening, depth } = meeting.joint;
   if (fastening?.by === 'pockets') mechanisms.push(apply(POCKETS, { n: fastening.count }));

@@ -2,8 +2,8 @@
 import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
-import { cabinetCapacity, cabinetLinks, carrierCapacities, carrierLinks, type CabinetCapacity, type CarrierCapacity } from './carrier-links.ts';
-import { boxesOf, railsBeside, type HungBox } from './boxes.ts';
+import { cabinetCapacity, cabinetLinks, carrierCapacities, carrierLinks, lowerCapacity, type CabinetCapacity, type Carriers } from './carrier-links.ts';
+import { boxesOf, railsBeside } from './boxes.ts';
 import type { WallForces } from './forces.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -38,13 +38,11 @@ const END_SHARE = formula({
 });
 
 /** What the joints hold, whatever they have to. */
-export interface JointCapacities {
+export interface JointCapacities extends Carriers {
   /** One end of a floor, by panel id. */
   readonly floors: ReadonlyMap<string, Figure>;
   /** What things lay on the heavier end of the floors they stand on, by panel id. */
   readonly ends: ReadonlyMap<string, Figure>;
-  readonly boxes: readonly HungBox[];
-  readonly carriers: readonly CarrierCapacity[];
   readonly cabinet: CabinetCapacity | null;
 }
 
@@ -57,15 +55,12 @@ export function jointCapacities(input: HangInput): JointCapacities {
   const ends = new Map(floorLoads(input.weights.contents).flatMap((load) => (load.strips.length > 0 ? [[load.floor, heavierEnd(load)] as const] : [])));
   const rail = input.unit.hanging.hangingRail ? input.unit.byId.get(input.unit.hanging.hangingRail) : undefined;
   const boxes = rail ? boxesOf(input, railsBeside(input.unit, rail)) : [];
-  return { floors, ends, boxes, carriers: carrierCapacities(input, boxes), cabinet: cabinetCapacity(input) };
+  return { floors, ends, boxes, carriers: carrierCapacities(input, boxes), lower: lowerCapacity(input), cabinet: cabinetCapacity(input) };
 }
 
-export function jointLinks(input: HangInput, { floors, ends, boxes, carriers, cabinet }: JointCapacities, forces: WallForces, factor: number): Link[] {
-  return [
-    ...floorLinks(input, floors, ends, factor),
-    ...carrierLinks(carriers, boxes, forces, factor),
-    ...cabinetLinks(input.unit, cabinet, boxes, forces, factor),
-  ];
+export function jointLinks(input: HangInput, capacities: JointCapacities, forces: WallForces, factor: number): Link[] {
+  const { floors, ends, boxes, cabinet } = capacities;
+  return [...floorLinks(input, floors, ends, factor), ...carrierLinks(capacities, forces, factor), ...cabinetLinks(input.unit, cabinet, boxes, forces, factor)];
 }
 
 /** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */

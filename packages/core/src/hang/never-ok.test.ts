@@ -115,7 +115,14 @@ describe('the cleat', () => {
     const lower = [ink('hanging.spacer', null), typed('hanging.lowerCleat', '400 mm')];
     const unit = unitWith('ink', ...lower);
     expect([unit.hang.state, stops(unit)]).toEqual(['refused', ['lower-cleat-back']]);
-    expect(unitWith('ink', ...lower, typed('nailingStrip', '400 mm')).hang.state).not.toBe('refused');
+    const onStrip = unitWith('ink', ...lower, typed('nailingStrip', '400 mm'));
+    expect(onStrip.hang.state).not.toBe('refused');
+    // The strip's ends are under all of the weight, as those of the rail above are; heavy contents are too much for them as well.
+    const load = ({ hang }: UnitPlan, id: string): number =>
+      hang.links.find((link) => link.id === id)!.use.terms.find(({ symbol }) => symbol === 'load')!.value;
+    expect(load(onStrip, 'lower-rail')).toBeCloseTo(load(onStrip, 'rail'), 6);
+    const heavy = unitWith('ink', ...lower, typed('nailingStrip', '400 mm'), ink('contents.bottom', { preset: 'tools', kg: 400 }));
+    expect(used(heavy, 'lower-rail')).toBeGreaterThan(1);
   });
   test.each(['left', 'right'] as const)('a heavy bay at the %s end: that end of the hanging rail carries most of it', (side) => {
     const heavy = { preset: 'tools', kg: 30 };

@@ -6,11 +6,11 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import { NM_PER, toMm } from '../length/length.ts';
-import { planProject } from '../test/plan-project.ts';
 import { applyEdit } from '../plan/edit.ts';
 import { plan, type UnitPlan } from '../plan/plan.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import { extremes, type Programme } from '../test/linear-programme.ts';
+import type { ProjectFile } from '../formats/project-file.ts';
 import { randomProject } from '../test/random-project.ts';
 
 const RUNS = Number(process.env['KEEN_RUNS'] ?? 120);
@@ -89,6 +89,7 @@ function hasEquilibrium(unitPlan: UnitPlan): boolean {
   );
 }
 
+const planProject = ({ design, record, workshop }: ProjectFile): UnitPlan | undefined => plan(design, record, workshop).units[0];
 const onCleat = ({ unit }: UnitPlan): boolean => unit.hanging.rip !== null;
 
 describe('random projects', () => {

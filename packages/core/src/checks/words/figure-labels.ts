@@ -279,6 +279,7 @@ export const FIGURE_WORDS = {
   'glue-capacity': 'glue on its end',
   'glue-capacity.B': 'length',
   'glue-capacity.t': 'thickness',
+  'glue-capacity.f': 'glue may carry, for good',
   'edge-screws-shear': 'screws across',
   'edge-screws-shear.n': 'screws',
   "edge-screws-shear.Z'": 'each may carry across',
@@ -385,5 +386,6 @@ export const FIGURE_WORDS = {
   'link-joint': 'joint of the {of}',
   'link-rail': 'hanging rail to the sides',
   'link-rail-of': 'hanging rail of box {of}',
+  'link-lower': 'what holds the lower cleat',
   'link-cabinet-half': 'screws into the cabinet half',
 } as const;

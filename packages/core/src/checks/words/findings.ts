@@ -4,7 +4,7 @@ import type { Finding, OutsideOf } from '../finding.ts';
 import { isLessMm } from '../../length/same-size.ts';
 import { TIP_COVER_MM } from '../screw-checks.ts';
 import { capital, type Sentence } from './sentence.ts';
-import { bothMasses, fineText, forceText, lengthsApart, lengthText, massesApart, massText, percentText, sagText } from './amounts.ts';
+import { fineText, forceText, lengthsApart, lengthText, massesApart, massText, percentText, sagText } from './amounts.ts';
 import { contentsWords } from './contents-findings.ts';
 import { hangingWords } from './hanging-findings.ts';
 import { labelWords, theWords } from './labels.ts';
@@ -165,31 +165,6 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             : `The center of gravity is ${mm(finding.pastMm)} past the end of where the two halves of the cleat overlap.`,
         why: 'The weight comes down only where they overlap: the cabinet tips off sideways.',
       };
-    case 'lower-cleat-back':
-      return {
-        says:
-          finding.backNm === 0
-            ? 'There is nothing to screw the lower cabinet cleat to.'
-            : `The lower cabinet cleat is screwed to a ${fineText(finding.backNm, unit)} back alone.`,
-        why: 'A few millimeters decide which of the two cleats carries the cabinet, so each must hold all of it. Screw heads pull through a thin back.',
-      };
-    case 'stud-edge': {
-      const [has, wanted] = lengthsApart(nearest(Math.max(0, finding.hasMm)), nearest(finding.wantedMm), unit);
-      return {
-        says: `Screws stand ${has} from the edge of a ${fineText(finding.studNm, unit)} stud; ${wanted} is needed.`,
-        why: 'So near its edge the stud splits and the screws let go.',
-      };
-    }
-    case 'plugs-close':
-      return {
-        says: `Two plugs in one row stand ${mm(finding.apartMm)} apart; ${mm(finding.wantedMm)} is needed for both to count.`,
-        why: 'The masonry breaks out around both at once: the two hold what one holds, and are counted as one.',
-      };
-    case 'marks-close':
-      return {
-        says: `${finding.marks} stud marks within ${fineText(finding.apartNm, unit)} are counted as one stud.`,
-        why: 'A finder marks both edges of one stud. Probe each mark with a thin nail to count them as two.',
-      };
     case 'no-spacer':
       return { says: 'There is no spacer at the bottom.', why: 'The unit swings in until it hangs crooked, and the cleat is pried off.' };
     case 'wrong-spacer':
@@ -231,18 +206,6 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says: `${finding.through ? 'A strip that is screwed to the wall' : 'A cleat'} of ${finding.material} is not allowed.`,
         why: 'Boards of chips and fibres split at the screw row.',
       };
-    case 'over-load': {
-      const { carriesKg, plannedKg } = finding;
-      const link = `${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`;
-      // Where something else rules it out at any load, nothing is said of what it carries.
-      const carries =
-        carriesKg === null
-          ? ''
-          : carriesKg > 0
-            ? `Carries ${bothMasses(carriesKg, unit)} of contents; ${massesApart(plannedKg, carriesKg, unit)[0]} planned. `
-            : 'It is over its limit with nothing in it. ';
-      return { says: carries + link, why: 'Over limit: do not hang it like this.' };
-    }
     case 'children':
       return {
         says: `Someone leaning on the front edge or pulling at the bottom: ${finding.reason === 'tip' ? 'the hook' : finding.reason === 'pull' ? 'the pull' : 'the wall screws'} ${percentText(finding.use)} used.`,
@@ -350,6 +313,11 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'unrated-fixing':
     case 'plates-ground':
     case 'half-in-way':
+    case 'lower-cleat-back':
+    case 'stud-edge':
+    case 'plugs-close':
+    case 'marks-close':
+    case 'over-load':
       return hangingWords(finding, unit);
     case 'holds-too-deep':
     case 'holds-too-tall':

@@ -1,12 +1,29 @@
 /** Findings about what a unit is fixed to, what is below it and where it came to hang, in sentences. */
-import type { DisplayUnit } from '../../length/length.ts';
+import { nearest, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
-import { fineText, lengthText, massesApart, percentText } from './amounts.ts';
-import type { Sentence } from './sentence.ts';
+import { bothMasses, fineText, lengthsApart, lengthText, massesApart, percentText } from './amounts.ts';
+import { labelWords } from './labels.ts';
+import { capital, type Sentence } from './sentence.ts';
 
 type HangingFinding = Extract<
   Finding,
-  { check: 'ground' | 'bed' | 'earthquake' | 'height-shift' | 'join-first' | 'moving-wall' | 'unrated-fixing' | 'plates-ground' | 'half-in-way' }
+  {
+    check:
+      | 'ground'
+      | 'bed'
+      | 'earthquake'
+      | 'height-shift'
+      | 'join-first'
+      | 'moving-wall'
+      | 'unrated-fixing'
+      | 'plates-ground'
+      | 'half-in-way'
+      | 'lower-cleat-back'
+      | 'stud-edge'
+      | 'plugs-close'
+      | 'marks-close'
+      | 'over-load';
+  }
 >;
 
 const UNDER = { seat: 'a seat', bed: 'a bed', cot: 'a cot', cooker: 'a cooker' } as const;
@@ -18,6 +35,7 @@ const UNRATED = {
 } as const;
 
 export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Sentence {
+  const mm = (value: number): string => lengthText(nearest(value), unit);
   switch (finding.check) {
     case 'ground':
       if (finding.why === 'unrated')
@@ -32,6 +50,43 @@ export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Senten
             ? 'A load that stays creeps out of wallboard: studs must carry it.'
             : 'Screws draw out of thin sheet: a plywood backer across several studs, or a timber stud, must carry it.',
       };
+    case 'lower-cleat-back':
+      return {
+        says:
+          finding.backNm === 0
+            ? 'There is nothing to screw the lower cabinet cleat to.'
+            : `The lower cabinet cleat is screwed to a ${fineText(finding.backNm, unit)} back alone.`,
+        why: 'A few millimeters decide which of the two cleats carries the cabinet, so each must hold all of it. Screw heads pull through a thin back.',
+      };
+    case 'stud-edge': {
+      const [has, wanted] = lengthsApart(nearest(Math.max(0, finding.hasMm)), nearest(finding.wantedMm), unit);
+      return {
+        says: `Screws stand ${has} from the edge of a ${fineText(finding.studNm, unit)} stud; ${wanted} is needed.`,
+        why: 'So near its edge the stud splits and the screws let go.',
+      };
+    }
+    case 'plugs-close':
+      return {
+        says: `Two plugs in one row stand ${mm(finding.apartMm)} apart; ${mm(finding.wantedMm)} is needed for both to count.`,
+        why: 'The masonry breaks out around both at once: the two hold what one holds, and are counted as one.',
+      };
+    case 'marks-close':
+      return {
+        says: `${finding.marks} stud marks within ${fineText(finding.apartNm, unit)} are counted as one stud.`,
+        why: 'A finder marks both edges of one stud. Probe each mark with a thin nail to count them as two.',
+      };
+    case 'over-load': {
+      const { carriesKg, plannedKg } = finding;
+      const link = `${capital(labelWords(finding.link))}: ${percentText(finding.use)}.`;
+      // Where something else rules it out at any load, nothing is said of what it carries.
+      const carries =
+        carriesKg === null
+          ? ''
+          : carriesKg > 0
+            ? `Carries ${bothMasses(carriesKg, unit)} of contents; ${massesApart(plannedKg, carriesKg, unit)[0]} planned. `
+            : 'It is over its limit with nothing in it. ';
+      return { says: carries + link, why: 'Over limit: do not hang it like this.' };
+    }
     case 'bed':
       return {
         says: `It hangs over ${UNDER[finding.under]}: its weakest link is used ${percentText(finding.use)}, 50 % is the most there${finding.locked ? '' : ', and nothing keeps it from being lifted off'}.`,
