@@ -70,39 +70,44 @@ export function bearingOf(unit: Hung, studs?: readonly number[]): Stretch | null
 
 /** What a weight, N, with its centre `along` (mm from the unit's left end) lays on each of the studs. */
 export function hungShares(unit: Hung, weight: number, along: number, studs: readonly number[]): HungShares {
-  const held = heldPieces(unit, studs);
-  const found = bearings(unit, held);
+  const found = bearings(unit, heldPieces(unit, studs));
   // What hooks over nothing that holds is refused: its shares are those of the whole strip.
   const whole: Piece = { ...wallPieces(unit)[0]!, to: wallPieces(unit).at(-1)!.to, studs };
   const stretches = found.length > 0 ? found : [{ ...whole, piece: whole }];
-  const only = stretches[0]!;
-  if (stretches.length === 1 && only.piece.studs.length === studs.length) {
-    const centre = between(along, only.from, only.to);
-    const half = Math.min(centre - only.from, only.to - centre);
-    return {
-      shares: studShares(weight, only.from, only.to, studs, centre),
-      stretches: [{ from: centre - half, to: centre + half, newtons: weight, studs }],
-    };
-  }
   const middles = stretches.map(({ from, to }) => (from + to) / 2);
-  const patterns = stretches.length === 1 ? [[weight]] : bracketPatterns(weight, middles, between(along, middles[0]!, middles.at(-1)!));
-  const none = studs.map(() => 0);
-  const shares = { simple: [...none], continuous: [...none], rigid: [...none] };
-  for (const piece of new Set(stretches.map((each) => each.piece))) {
+  const [first, last] = [middles[0]!, middles.at(-1)!];
+  // Past the middle of an end stretch that one has it all.
+  if (stretches.length === 1 || along <= first) return onOne(stretches[0]!, weight, along, studs);
+  if (along >= last) return onOne(stretches.at(-1)!, weight, along, studs);
+  return onSeveral(stretches, bracketPatterns(weight, middles, along), studs);
+}
+
+/** Over one stretch the weight lies as far on both sides of its centre as the nearer end. */
+function onOne({ from, to, piece }: Bearing, weight: number, along: number, studs: readonly number[]): HungShares {
+  const centre = between(along, from, to);
+  const half = Math.min(centre - from, to - centre);
+  return {
+    shares: onStuds(studs, [[piece.studs, studShares(weight, from, to, piece.studs, centre)]]),
+    stretches: [{ from: centre - half, to: centre + half, newtons: weight, studs: piece.studs }],
+  };
+}
+
+/** Over several in every way they can come to share it, piece by piece: the greatest at each stud. */
+function onSeveral(stretches: readonly Bearing[], patterns: readonly (readonly number[])[], studs: readonly number[]): HungShares {
+  const pieces = [...new Set(stretches.map(({ piece }) => piece))];
+  const onPiece = (piece: Piece): StudShares => {
     const own = stretches.flatMap((each, index) => (each.piece === piece ? [index] : []));
-    const onPiece = bracketShares(
+    return bracketShares(
       patterns.map((pattern) => own.map((index) => pattern[index]!)),
       own.map((index) => stretches[index]!),
       piece.studs,
     );
-    for (const way of ['simple', 'continuous', 'rigid'] as const)
-      piece.studs.forEach((at, index) => {
-        const where = studs.indexOf(at);
-        shares[way][where] = Math.max(shares[way][where]!, onPiece[way][index]!);
-      });
-  }
+  };
   return {
-    shares,
+    shares: onStuds(
+      studs,
+      pieces.map((piece) => [piece.studs, onPiece(piece)]),
+    ),
     stretches: stretches.map(({ from, to, piece }, index) => ({
       from,
       to,
@@ -110,6 +115,16 @@ export function hungShares(unit: Hung, weight: number, along: number, studs: rea
       newtons: Math.max(...patterns.map((pattern) => pattern[index]!)),
     })),
   };
+}
+
+/** Shares of each piece's studs, in the order of all studs; nothing comes on a stud of no piece. */
+function onStuds(studs: readonly number[], pieces: readonly (readonly [readonly number[], StudShares])[]): HungShares['shares'] {
+  const way = (of: 'simple' | 'continuous' | 'rigid'): number[] =>
+    studs.map((at) => {
+      const found = pieces.find(([own]) => own.includes(at));
+      return found ? found[1][of][found[0].indexOf(at)]! : 0;
+    });
+  return { simple: way('simple'), continuous: way('continuous'), rigid: way('rigid') };
 }
 
 /** The most one bracket carries, as a share of the weight: 1 for a half in one piece. */

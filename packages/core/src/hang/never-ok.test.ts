@@ -9,7 +9,7 @@ import type { EditStep } from '../plan/edit.ts';
 import { plan, type UnitPlan } from '../plan/plan.ts';
 import { applyEdit } from '../plan/edit.ts';
 import { newUnit } from '../test/family-units.ts';
-import { hungShares } from './hung-shares.ts';
+import { bearingOf, hungShares } from './hung-shares.ts';
 import { ink, printRoom, typed, unitWith } from '../test/print-room.ts';
 
 const used = ({ hang }: UnitPlan, id: string): number => hang.links.find((link) => link.id === id)!.use.value;
@@ -138,6 +138,29 @@ describe('the cleat', () => {
     const load = unit.hang.links.find(({ id }) => id === 'rail')!.use.terms.find(({ symbol }) => symbol === 'load')!.inner!;
     const half = Math.hypot(load.terms[0]!.value, load.terms[1]!.value) / 2;
     expect(load.value).toBeGreaterThan(1.3 * half);
+  });
+});
+
+describe('a rail butted from boards', () => {
+  const { unit } = unitWith('ink');
+  const railOf = (...pieces: readonly (readonly [number, number])[]) => ({
+    byId: unit.byId,
+    hanging: { ...unit.hanging, onRail: true, pieces: pieces.map(([from, to]) => ({ from, to })) },
+  });
+  test('a piece on one stud carries nothing, and the other all of it about its center', () => {
+    const { shares, stretches } = hungShares(railOf([-200, 500], [500, 900]), 1000, 200, [100, 400, 700]);
+    // As far as the nearer end on both sides: 0 to 400; by the lever of 200 between 100 and 400.
+    expect(stretches).toEqual([{ from: 0, to: 400, newtons: 1000, studs: [100, 400] }]);
+    expect(shares.simple.map(Math.round)).toEqual([667, 333, 0]);
+  });
+  test('what lies over no piece that holds is no bearing', () => {
+    expect(bearingOf(railOf([-200, 300], [300, 900]), [100, 400, 700])).toEqual({ from: 300, to: 700 });
+    expect(bearingOf(railOf([-200, 300], [300, 900]), [100, 400])).toBeNull();
+  });
+  test('over two pieces that hold each has a beam of its own, and together they carry it', () => {
+    const { shares } = hungShares(railOf([-200, 350], [350, 900]), 1000, 350, [50, 300, 400, 650]);
+    expect(shares.simple.reduce((a, b) => a + b, 0)).toBeCloseTo(1000, 6);
+    expect(shares.simple[0]).toBeCloseTo(shares.simple[3]!, 6);
   });
 });
 
