@@ -205,6 +205,7 @@ export { findingWords, type Sentence } from './checks/words/findings.ts';
 export { fixWords } from './checks/words/fixes.ts';
 export { citationWords } from './checks/words/citations.ts';
 export { labelWords, theWords, WORDS } from './checks/words/labels.ts';
+export { linkWords } from './checks/words/link-words.ts';
 export { seeded } from './chance/random.ts';
 export {
   standingAsCut,

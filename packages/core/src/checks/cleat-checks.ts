@@ -57,6 +57,7 @@ const balance: Check = (context) => {
       severity: 'stop',
       station: 'hang',
       pastMm: reason.pastMm,
+      ...(reason.partly ? { partly: reason.partly } : {}),
       panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
       fixes: isShort
         ? [

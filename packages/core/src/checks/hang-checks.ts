@@ -78,7 +78,7 @@ const heightShift: Check = (context) => {
 const liftsOff: Check = (context) => {
   const { box, unit, hang } = context;
   const { hook } = hang.forces;
-  const tip = hook?.tip.value ?? 0;
+  const tip = hang.links.find(({ kind }) => kind === 'tip')?.use.value ?? 0;
   if (!hook || tip <= FINE_TIP || box.hanging.antiLift) return [];
   return [
     {

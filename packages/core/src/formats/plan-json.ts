@@ -78,11 +78,12 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       spacerPush: figureJson(hang.forces.spacerPush),
       tip: hang.forces.hook && figureJson(hang.forces.hook.tip),
       pullLimit: hang.forces.hook && figureJson(hang.forces.hook.pullLimit),
-      links: hang.links.map(({ id, kind, name, use, straightSum, panels }) => ({
+      links: hang.links.map(({ id, kind, name, use, straightSum, panels, partly }) => ({
         id,
         kind,
         name: labelWords(name),
         use: figureJson(use),
+        ...(partly ? { partFilled: partly.replace('part-', '') } : {}),
         ...(straightSum === undefined ? {} : { straightSum }),
         panels: [...panels],
       })),

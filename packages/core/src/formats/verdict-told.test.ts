@@ -22,7 +22,7 @@ test('the two weakest links stand in order, and what is not covered is said, in 
   const unit = unitWith('ink', typed('width', '700 mm'));
   const told = verdictTold(unit, 'mm');
   expect(told.weakest).toHaveLength(2);
-  expect(told.weakest[0]).toMatch(/^screws in stud \d, \d+ %$/);
+  expect(told.weakest[0]).toMatch(/^screws in stud \d: \d+ %$/);
   const { units } = planJson(planWith(), printRoom().design) as { units: { hang: Record<string, unknown> }[] };
   expect(units[0]!.hang).toMatchObject({ verdict: 'OK', headline: verdictTold(unitWith('ink'), 'mm').headline });
   expect(units[0]!.hang['estimate']).toMatch(/^Estimate /);

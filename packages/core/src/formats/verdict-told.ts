@@ -1,6 +1,6 @@
 /** The verdict on a hanging in words: one headline, the two weakest links, what the figures are and what they leave out. The same on screen, on paper and in JSON. */
 import { bothMasses, massText, percentText } from '../checks/words/amounts.ts';
-import { labelWords } from '../checks/words/labels.ts';
+import { linkWords } from '../checks/words/link-words.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
 import { loadLimits } from '../hang/hang.ts';
 import type { DisplayUnit } from '../length/length.ts';
@@ -33,7 +33,7 @@ export interface VerdictTold {
 export function verdictTold({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): VerdictTold {
   return {
     headline: headlineOf({ hang, hangInput }, unit),
-    weakest: hang.links.slice(0, 2).map(({ name, use }) => `${labelWords(name)}, ${percentText(use.value)}`),
+    weakest: hang.links.slice(0, 2).map((link) => `${linkWords(link)}: ${percentText(link.use.value)}`),
     estimate: ESTIMATE,
     notCovered: `Not covered: ${NOT_COVERED.slice(0, -1).join(', ')}, and ${NOT_COVERED.at(-1)!}.`,
   };

@@ -9,16 +9,17 @@ import type { Opening } from '../parts/opened.ts';
 import { contentsMass, guessedMass, loadedUnit, type Load } from '../parts/weights.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
-import { capacitiesOf, chainOf, unpressedLoad, type Chain, type LoadState } from './chain.ts';
+import { atWall, capacitiesOf, chainOf, unpressedLoad, type AtWall, type Chain, type LoadState } from './chain.ts';
 import { climbing } from './climbing.ts';
 import { G0 } from './fasteners.ts';
 import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
-import { nearness } from './link.ts';
+import { nearness, type PartKind } from './link.ts';
+import { partLoads } from './part-loads.ts';
 import { WEIGHT } from './statics.ts';
 import { MOVING, PLANE_LOAD } from './two-planes.ts';
 
-export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
+export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | PartKind | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
 
 export interface LoadCase {
   readonly id: string;
@@ -66,6 +67,9 @@ export function loadCases(input: HangInput): LoadCases {
     add('closed', { factor: 1, open: [] });
     if (openings.length > 0) add('open', { factor: 1, open: openings });
     if (openings.length > 1) for (const each of openings.slice(0, MOST_ALONE)) add('one-open', { factor: 1, open: [each] }, each.name);
+    const full = { factor: 1, open: openings };
+    for (const { kind, load } of partLoads(input, unpressedLoad(input, full), 1, openings))
+      cases.push(caseOf(`${kind}-${cases.length}`, kind, null, worstFirst(atWall(input, load, capacitiesOf(input))), true));
     add('fuller', { factor: FULLER, open: openings }, null, false);
     if (guessedKg > 0) add('guessed', { factor: 1 + (GUESS_WRONG * guessedKg) / held, open: openings }, null, false);
   }
@@ -84,7 +88,9 @@ export function loadCases(input: HangInput): LoadCases {
   return { cases, governing: worst?.id ?? null, guessedKg };
 }
 
-function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: Chain, judged: boolean): LoadCase {
+const worstFirst = ({ loaded, links }: AtWall): Pick<Chain, 'loaded' | 'links'> => ({ loaded, links: [...links].sort((a, b) => nearness(b) - nearness(a)) });
+
+function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: Pick<Chain, 'loaded' | 'links'>, judged: boolean): LoadCase {
   const first = links[0];
   return {
     id,

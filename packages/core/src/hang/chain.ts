@@ -44,11 +44,11 @@ export interface Capacities {
   readonly openings: readonly Opening[];
 }
 
-const capacities = new WeakMap<HangInput, Capacities>();
+const remembered = new WeakMap<HangInput, Capacities>();
 
 /** Remembered for each input: the load slider asks for them at every move. */
 export function capacitiesOf(input: HangInput): Capacities {
-  const known = capacities.get(input);
+  const known = remembered.get(input);
   if (known) return known;
   const fresh: Capacities = {
     wall: screwCapacity(input, PERMANENT),
@@ -56,7 +56,7 @@ export function capacitiesOf(input: HangInput): Capacities {
     fixable: (hangsOnCleat(input.unit.hanging) ? cabinetScrewRow(input.unit) : carrierOf(input.unit)) != null,
     openings: openingsOf(input.unit, input.weights),
   };
-  capacities.set(input, fresh);
+  remembered.set(input, fresh);
   return fresh;
 }
 
@@ -70,10 +70,18 @@ export interface LoadState {
 export const unpressedLoad = ({ weights, studsMm }: HangInput, { factor, open }: LoadState): Load =>
   opened(loadedUnit(weights, factor), open, weights, middleOf(studsMm), factor);
 
-/** Every link under a load, with what presses where the unit says so. */
-export function chainOf(input: HangInput, unpressed: Load, { factor, open }: LoadState): Chain {
+/** Where the cabinet meets the wall, under one load. */
+export interface AtWall {
+  readonly weight: Figure;
+  readonly loaded: Load;
+  readonly forces: WallForces;
+  readonly studs: readonly StudUse[];
+  readonly links: readonly Link[];
+}
+
+/** Hook, spacer and wall fixings under a load, with what presses where the unit says so. */
+export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacities, 'wall'>): AtWall {
   const { unit } = input;
-  const { wall, joints, fixable } = capacitiesOf(input);
   const loaded = pressedOn(unpressed, unit.pressed);
   const weight = apply(WEIGHT, { m: loaded.mass });
   const forces = wallForces(input, weight, loaded);
@@ -81,13 +89,20 @@ export function chainOf(input: HangInput, unpressed: Load, { factor, open }: Loa
   const moving = groundOf(input.wall) === 'moving';
   // In a vehicle nothing hangs by statics: both planes take what the road does, each alone.
   const fromWall = moving ? planeLinks(unit, input.wall, weight, studs.length) : onWall;
+  return { weight, loaded, forces, studs, links: [...fromWall, ...forces.links] };
+}
+
+/** Every link under a load. */
+export function chainOf(input: HangInput, unpressed: Load, { factor, open }: LoadState): Chain {
+  const capacities = capacitiesOf(input);
+  const { joints, fixable } = capacities;
+  const { weight, loaded, forces, studs, links: onWall } = atWall(input, unpressed, capacities);
   const links = [
-    ...fromWall,
+    ...onWall,
     ...jointLinks(input, joints, forces, factor),
     ...leafLinks(input, factor),
     ...slideLinks(input, open, factor),
     ...tabLinks(input, factor),
-    ...forces.links,
   ].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs, fixable);
   const capped = cappedBy(input, studs.length);
@@ -107,7 +122,7 @@ function cappedBy({ unit, wall }: HangInput, studs: number): Capped | null {
 export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;
 
 /** Somebody said what it is to hold, or what presses on it. */
-const isLoaded = ({ unit, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(unit.pressed);
+export const isLoaded = ({ unit, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(unit.pressed);
 
 /** Middle of the studs, along the unit frame. */
-const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);
+export const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

@@ -47,7 +47,7 @@ const hungBy = (box: ShelfBox, way: Partial<HangingChoice>): ShelfBox => ({
 const usesOf = ({ links }: Hang): Map<string, number> => new Map(links.map(({ id, use }) => [id, use.value]));
 const RUNS = { numRuns: 60 };
 
-test('more in it uses no link less, but for the balance of the hook', () => {
+test('more in it uses no link less: what stands far back may be missing when somebody opens the doors', () => {
   fc.assert(
     fc.property(
       arbitraryBox,
@@ -60,8 +60,7 @@ test('more in it uses no link less, but for the balance of the hook', () => {
         const made = aloneBox(hungBy(box, way));
         const input = onStuds(made, reached(at, made), ground);
         const [less, greater] = [usesOf(hangAt(input, factor)), usesOf(hangAt(input, factor + more))];
-        // What stands far back steadies the hook: tipping and its hold-down may get better.
-        for (const [id, use] of less) if (id !== 'tip' && id !== 'hold-down') expect(greater.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
+        for (const [id, use] of less) expect(greater.get(id)!).toBeGreaterThanOrEqual(use - 1e-9);
       },
     ),
     RUNS,

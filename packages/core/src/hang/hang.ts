@@ -5,10 +5,12 @@
  */
 import type { Opening } from '../parts/opened.ts';
 import { contentsMass, type Load } from '../parts/weights.ts';
-import { capacitiesOf, chainOf, plannedKg, unpressedLoad, type Chain } from './chain.ts';
+import { atWall, capacitiesOf, chainOf, isLoaded, plannedKg, unpressedLoad, type AtWall, type Chain } from './chain.ts';
 import { climbing, type Climbing } from './climbing.ts';
 import type { HangInput } from './hang-input.ts';
-import type { Link } from './link.ts';
+import { nearness, type Link, type PartKind } from './link.ts';
+import { partLoads } from './part-loads.ts';
+import { offBalance, stateOf } from './refusals.ts';
 
 export interface Hang extends Chain {
   /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
@@ -57,10 +59,36 @@ export function hangAt(input: HangInput, factor: number): Hang {
 }
 
 function chainAt(input: HangInput, factor: number): Omit<Hang, 'climbing'> & { readonly unpressed: Load } {
-  const { openings } = capacitiesOf(input);
+  const capacities = capacitiesOf(input);
+  const { openings } = capacities;
   const state = { factor, open: openings };
   const unpressed = unpressedLoad(input, state);
-  return { ...chainOf(input, unpressed, state), unpressed, open: openings, plannedKg: plannedKg(input, factor) };
+  const full = chainOf(input, unpressed, state);
+  // Inside the cabinet nothing is used more by a part of the contents than by all of them.
+  const parts = partLoads(input, unpressed, factor, openings).map(({ kind, load }) => [kind, atWall(input, load, capacities)] as const);
+  return { ...atWorst(input, full, parts), unpressed, open: openings, plannedKg: plannedKg(input, factor) };
+}
+
+/** The chain of the full load with each link and stud at its most used, whatever part of the contents is in. */
+function atWorst(input: HangInput, full: Chain, parts: readonly (readonly [PartKind, AtWall])[]): Chain {
+  if (parts.length === 0) return full;
+  const links = new Map(full.links.map((each) => [each.id, each]));
+  const studs = [...full.studs];
+  const refusals = [...full.refusals];
+  for (const [partly, part] of parts) {
+    for (const each of part.links) {
+      const known = links.get(each.id);
+      if (!known || nearness(each) > nearness(known)) links.set(each.id, { ...each, partly });
+    }
+    part.studs.forEach((stud, index) => {
+      if (stud.use.value > studs[index]!.use.value) studs[index] = stud;
+    });
+    // Only the balance depends on where the weight stands; whatever else refuses a part refuses the full load too.
+    const unbalanced = offBalance(input.unit, part.loaded, part.studs);
+    if (unbalanced && !refusals.some(({ kind }) => kind === 'off-balance')) refusals.push({ ...unbalanced, partly });
+  }
+  const all = [...links.values()].sort((a, b) => nearness(b) - nearness(a));
+  return { ...full, links: all, studs, refusals, state: stateOf(all, refusals, full.capped !== null, isLoaded(input)) };
 }
 
 type Tried = Pick<Hang, 'links' | 'refusals'>;

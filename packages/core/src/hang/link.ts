@@ -36,7 +36,12 @@ export interface Link {
   readonly panels: readonly string[];
   /** The straight sum, shown beside the interpolation where screws are pulled and sheared at once. */
   readonly straightSum?: number;
+  /** The part load it is used most under; undefined for all of the contents. */
+  readonly partly?: PartKind;
 }
+
+/** Which part of the contents is in: that which lies furthest out, to the left, to the right. */
+export type PartKind = 'part-out' | 'part-left' | 'part-right';
 
 /** Fine up to here; from here to 1 it is tight. docs/formulas/hanging-verdict.md */
 export const FINE_USE = ASSUMED.fineUse.value;

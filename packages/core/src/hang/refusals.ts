@@ -12,7 +12,7 @@ import { lowerCarrierOf, missedCarrier, screwsEach, type MissedCarrier } from '.
 import type { HangInput } from './hang-input.ts';
 import { bearingOf } from './hung-shares.ts';
 import { edgeInStud, studWidthMm, type EdgeInStud } from './in-stud.ts';
-import type { Link } from './link.ts';
+import type { Link, PartKind } from './link.ts';
 import type { RailFault } from './on-rail.ts';
 import { heldByTwoPlanes } from './two-planes.ts';
 import type { StudUse } from './wall-links.ts';
@@ -20,8 +20,8 @@ import type { StudUse } from './wall-links.ts';
 /** What makes a hanging refused whatever its numbers. */
 export type RefusalReason =
   | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
-  /** The centre of gravity is not over what the halves bear on: it tips off sideways. By how much, mm; null where nothing bears. */
-  | { readonly kind: 'off-balance'; readonly pastMm: number | null }
+  /** The centre of gravity is not over what the halves bear on: it tips off sideways. By how much, mm; null where nothing bears. `partly`: with a part of the contents only. */
+  | { readonly kind: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartKind }
   | { readonly kind: 'no-stud-known' }
   | { readonly kind: 'moving'; readonly structure: StructureId }
   | { readonly kind: 'unrated-anchor' }
@@ -60,14 +60,14 @@ export function stateOf(links: readonly Link[], refusals: readonly RefusalReason
   return tight ? 'tight' : 'fine';
 }
 
-/** How far past the bearing the centre of gravity is, mm; undefined where it is over it, or nothing hooks. */
-function offBalance(unit: ResolvedUnit, along: number, studs: readonly StudUse[]): number | null | undefined {
+/** The center of gravity past the end of what bears, or nothing that bears; undefined where it is over it, or nothing hooks. */
+export function offBalance(unit: ResolvedUnit, { along }: Load, studs: readonly StudUse[]): Extract<RefusalReason, { kind: 'off-balance' }> | undefined {
   if (!unit.hanging.rip) return undefined;
   const at = studs.map(({ atMm }) => atMm);
   const bearing = bearingOf(unit, at.length > 0 ? at : undefined);
-  if (!bearing) return null;
-  const past = Math.max(bearing.from - along, along - bearing.to);
-  return past >= 0 ? past : undefined;
+  if (!bearing) return { kind: 'off-balance', pastMm: null };
+  const pastMm = Math.max(bearing.from - along, along - bearing.to);
+  return pastMm >= 0 ? { kind: 'off-balance', pastMm } : undefined;
 }
 
 /** All that rules a hanging out; `fixable`: the cabinet half can be screwed to something that holds. */
@@ -79,8 +79,8 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
   if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
-  const pastMm = offBalance(unit, loaded.along, studs);
-  if (pastMm !== undefined) reasons.push({ kind: 'off-balance', pastMm });
+  const unbalanced = offBalance(unit, loaded, studs);
+  if (unbalanced) reasons.push(unbalanced);
   const back = unit.panels.find(({ role }) => role === 'back');
   const missed = hangsOnCleat(hanging) ? missedCarrier(unit) : undefined;
   if (missed) reasons.push({ kind: 'half-misses', ...missed });

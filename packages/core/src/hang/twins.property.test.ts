@@ -70,14 +70,37 @@ test('mirror images answer alike', () => {
   );
 });
 
-test('more of the same contents never helps: what it is used by most grows, but for the hook, that they may hold on', () => {
-  const most = (links: ReturnType<typeof hangAt>['links']): number =>
-    Math.max(...links.filter(({ kind }) => kind !== 'tip' && kind !== 'hold-down').map(({ use }) => use.value));
+/** The most used of each kind of link. */
+const byKind = ({ links }: Pick<UnitPlan['hang'], 'links'>): Map<string, number> => {
+  const most = new Map<string, number>();
+  for (const { kind, use } of links) most.set(kind, Math.max(use.value, most.get(kind) ?? 0));
+  return most;
+};
+const usesNoLess = (greater: Pick<UnitPlan['hang'], 'links'>, less: Pick<UnitPlan['hang'], 'links'>, but: readonly string[] = []): void => {
+  const grown = byKind(greater);
+  for (const [kind, use] of byKind(less)) if (!but.includes(kind)) expect([kind, grown.get(kind)! >= use - 1e-9]).toEqual([kind, true]);
+};
+/** What depends on where the center stands over the studs: a bay filled further moves it, and may move it over one. */
+const BY_THE_CENTER = ['wall-screws', 'wall-half-bending'];
+
+test('more of the same contents uses no link less', () => {
   fc.assert(
     fc.property(lopsided, mm(2, 30), (each, tenths) => {
       const { hangInput, hang } = planned(designOf(each));
-      if (hang.links.length === 0) return;
-      expect(most(hangAt(hangInput, 1 + tenths / 10).links)).toBeGreaterThanOrEqual(most(hang.links) - 1e-9);
+      usesNoLess(hangAt(hangInput, 1 + tenths / 10), hang);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('more in one bay alone clears no refusal, and uses no link less but where the center moves over a stud', () => {
+  fc.assert(
+    fc.property(lopsided, mm(1, 40), fc.constantFrom(0, 1), (each, more, bay) => {
+      const kg = each.kg.map((own, n) => (n === bay ? own + more : own)) as [number, number];
+      const [less, greater] = [planned(designOf(each)), planned(designOf({ ...each, kg }))];
+      usesNoLess(greater.hang, less.hang, BY_THE_CENTER);
+      const kinds = greater.hang.refusals.map(({ kind }) => kind);
+      for (const { kind } of less.hang.refusals) expect(kinds).toContain(kind);
     }),
     { numRuns: 60 },
   );

@@ -5,6 +5,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
+import { tanDeg } from '../solid/hanging.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import type { WallForces } from './forces.ts';
@@ -28,11 +29,20 @@ const SPACER_USE = formula({
 export const wallForces = (site: Pick<HangInput, 'unit' | 'wall'>, weight: Figure, loaded: Load): WallForces =>
   hangsOnCleat(site.unit.hanging) ? cleatForces(site.unit, weight, loaded) : throughForces(site, weight, loaded);
 
+/** How far out from the wall the center of gravity may lie before a hook tips off, mm; null for what hangs on none. */
+export function tipsAtMm({ hanging }: Pick<ResolvedUnit, 'hanging'>): number | null {
+  if (!hangsOnCleat(hanging)) return null;
+  return leverMm(hanging) * tanDeg(hanging.bevelDeg) + toMm(hanging.cleatThickness) / 2;
+}
+
+/** From the middle of the bevel down to the spacer. */
+const leverMm = ({ contactUp, standoffUp }: ResolvedUnit['hanging']): number => toMm(contactUp) - toMm(standoffUp);
+
 function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
   const { hanging, outside } = unit;
   const t = toMm(hanging.cleatThickness);
   const e = loaded.out;
-  const h = toMm(hanging.contactUp) - toMm(hanging.standoffUp);
+  const h = leverMm(hanging);
   const θ = hanging.bevelDeg;
   const terms = { W: weight, e: loaded.outFigure ?? e, t, h, θ };
   const tip = apply(TIP_RATIO, { e: terms.e, t, h, θ });

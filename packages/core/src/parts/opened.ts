@@ -113,10 +113,6 @@ function swungOpen(unit: ResolvedUnit, hinged: ResolvedPanel, edge: string, pane
   return scale(minusVector(open, across), 1 / 1e6);
 }
 
-/**
- * A load with all doors open and the fullest drawer out. Sideways, the one that opens alone and moves it
- * furthest away from `middleMm` counts: doors of a pair would balance one another. Contents are times `factor`.
- */
 /** Kilograms of what comes off before a unit is lifted: doors, drawers, shelves on pins. */
 export function looseKg(unit: ResolvedUnit, weights: UnitWeights): number {
   const off = new Set(openingsOf(unit, weights).flatMap(({ panels }) => panels));
@@ -124,6 +120,10 @@ export function looseKg(unit: ResolvedUnit, weights: UnitWeights): number {
   return [...off].reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
 }
 
+/**
+ * A load with all doors open and the fullest drawer out. Sideways, the one that opens alone and moves it
+ * furthest away from `middleMm` counts: doors of a pair would balance one another. Contents are times `factor`.
+ */
 export function opened(load: Load, openings: readonly Opening[], weights: UnitWeights, middleMm: number, factor: number): Load {
   if (openings.length === 0) return load;
   const contentsOn = (floor: string): number =>

@@ -13,6 +13,7 @@ import { wallWords } from './wall-findings.ts';
 
 export type { Sentence };
 
+const PART_FILLED = { 'part-out': 'Filled at the front only', 'part-left': 'Filled on the left only', 'part-right': 'Filled on the right only' } as const;
 const SCREWS_OF = {
   stud: 'Wall screws',
   joint: 'Joint screws',
@@ -162,7 +163,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
         says:
           finding.pastMm === null
             ? 'The cabinet cleat does not overlap any piece of wall cleat that is screwed to two studs.'
-            : `The center of gravity is ${mm(finding.pastMm)} past the end of where the two halves of the cleat overlap.`,
+            : `${finding.partly ? `${PART_FILLED[finding.partly]}, the` : 'The'} center of gravity is ${mm(finding.pastMm)} past the end of where the two halves of the cleat overlap.`,
         why: 'The weight comes down only where they overlap: the cabinet tips off sideways.',
       };
     case 'no-spacer':

@@ -4,7 +4,7 @@ import {
   createPlanner,
   figuresOf,
   keepTry,
-  labelWords,
+  linkWords,
   massText,
   percentText,
   sagText,
@@ -94,11 +94,7 @@ function TriedColumn({
     ['money', `${workshop.currency}${stock.cost.toFixed(2)}`],
     ['weight, empty and loaded', `${massText(figures.emptyKg, unit)}, ${massText(plan.loaded.mass.value, unit)}`],
     ['worst sag, in years', plan.sag.length > 0 ? sagText(figures.worstSagMm, unit) : 'no shelf'],
-    [
-      'weakest link',
-      weakest ? `${labelWords(weakest.name)}: ${percentText(weakest.use.value)}` : 'nothing hangs',
-      weakest && weakest.use.value > 1 ? 'danger' : '',
-    ],
+    ['weakest link', weakest ? `${linkWords(weakest)}: ${percentText(weakest.use.value)}` : 'nothing hangs', weakest && weakest.use.value > 1 ? 'danger' : ''],
     ['to look at', `${figures.findings}${figures.stops > 0 ? `, ${figures.stops} to stop for` : ''}`, figures.stops > 0 ? 'danger' : ''],
   ];
   return (

@@ -1,5 +1,5 @@
 /** The chain: the weakest link first and large, the second next, the rest folded. */
-import { labelWords, percentText, type DisplayUnit, type Link } from '@keen/core';
+import { linkWords, percentText, type DisplayUnit, type Link } from '@keen/core';
 import { useState } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
 import { UseBar } from '../../ui/UseBar.tsx';
@@ -30,7 +30,7 @@ export function LinkList({ links, unit }: { readonly links: readonly Link[]; rea
 }
 
 function LinkRow({ link, unit, first }: { readonly link: Link; readonly unit: DisplayUnit; readonly first: boolean }) {
-  const name = labelWords(link.name);
+  const name = linkWords(link);
   return (
     <div className={`link-row${first ? ' first' : ''}`}>
       <span className="link-name">{name}</span>

@@ -1,5 +1,5 @@
 /** The drawing that follows the three answers, with the figures a person wants to know before beginning. */
-import { frontView, massText, percentText, labelWords, toMm, type DisplayUnit, type UnitPlan } from '@keen/core';
+import { frontView, massText, percentText, linkWords, toMm, type DisplayUnit, type UnitPlan } from '@keen/core';
 import { LengthText } from '../../ui/LengthText.tsx';
 
 const MARGIN = 30;
@@ -29,7 +29,7 @@ export function NewCabinetDrawing({ unitPlan, unit }: { readonly unitPlan: UnitP
         {massText(unitPlan.loaded.mass.value, unit)} loaded.{' '}
         {unitPlan.hang.state === 'refused'
           ? 'Hanging: something is still missing; the Hang station names it.'
-          : weakest && `Weakest link: ${labelWords(weakest.name)}, ${percentText(weakest.use.value)} used.`}
+          : weakest && `Weakest link: ${linkWords(weakest)}, ${percentText(weakest.use.value)} used.`}
       </figcaption>
     </figure>
   );

@@ -1,5 +1,5 @@
 /** The tally, a strip like a rule: each figure opens its sum, or the station that makes it. */
-import { figuresOf, labelWords, massText, percentText, sagText, shows, tapeTextWithUnit, type Figure } from '@keen/core';
+import { figuresOf, labelWords, linkWords, massText, percentText, sagText, shows, tapeTextWithUnit, type Figure } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
@@ -88,7 +88,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
       <div className="tally-cell weakest">
         <span className="tally-name">Weakest link</span>
         <span className="tally-value">
-          {weakest ? <WeakestLink use={weakest.use} name={labelWords(weakest.name)} fine={plan.hang.state === 'fine'} unit={unit} /> : 'nothing hangs'}
+          {weakest ? <WeakestLink use={weakest.use} name={linkWords(weakest)} fine={plan.hang.state === 'fine'} unit={unit} /> : 'nothing hangs'}
         </span>
         {then && <Then now={weakest ? percentText(weakest.use.value) : ''} text={percentText(then.weakest)} />}
       </div>
