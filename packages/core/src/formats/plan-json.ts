@@ -78,13 +78,13 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       spacerPush: figureJson(hang.forces.spacerPush),
       tip: hang.forces.hook && figureJson(hang.forces.hook.tip),
       pullLimit: hang.forces.hook && figureJson(hang.forces.hook.pullLimit),
-      links: hang.links.map(({ id, kind, name, use, straightSum, panels, partly }) => ({
+      links: hang.links.map(({ id, kind, name, use, otherRules, panels, partly }) => ({
         id,
         kind,
         name: labelWords(name),
         use: figureJson(use),
         ...(partly ? { partFilled: partly.replace('part-', '') } : {}),
-        ...(straightSum === undefined ? {} : { straightSum }),
+        ...(otherRules ? { straightSum: otherRules.straight, sumOfSquares: otherRules.squares } : {}),
         panels: [...panels],
       })),
       cleat: {

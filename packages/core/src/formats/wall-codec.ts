@@ -5,7 +5,7 @@ import { STRUCTURE_IDS } from '../wall/structures.ts';
 import { THING_KINDS, type Wall } from '../wall/wall.ts';
 import { Refusal } from '../problem/problem.ts';
 import { MOST, NOTE, OPENS_DEG, WALL_LIMITS } from '../wall/wall-form.ts';
-import { byId, checked, choice, length, number, object, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
+import { byId, checked, choice, length, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
 
 export const MOST_UNITS = 200;
 
@@ -33,15 +33,18 @@ export const wallCodec: Codec<Wall> = checked(
         MOST.marks,
       ),
     }),
-    fixing: object({
-      into: choice(['ground', 'covering']),
-      plug: choice(PLUG_IDS),
-      pullN: orNull(number(1, MOST_RATING_N)),
-      shearN: orNull(number(1, MOST_RATING_N)),
-      rating: choice(['working', 'ultimate']),
-      every: limited('fixing.every'),
-      metal: limited('fixing.metal'),
-    }),
+    fixing: objectWith(
+      {
+        into: choice(['ground', 'covering']),
+        plug: choice(PLUG_IDS),
+        pullN: orNull(number(1, MOST_RATING_N)),
+        shearN: orNull(number(1, MOST_RATING_N)),
+        rating: choice(['working', 'ultimate']),
+        every: limited('fixing.every'),
+        metal: limited('fixing.metal'),
+      },
+      { strict: yesNo },
+    ),
     baseboard: object({ height: limited('baseboard'), out: limited('baseboard') }),
     things: byId(
       object({

@@ -11,7 +11,8 @@ import { hangsOnCleat, meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
 import type { Label } from '../worked/dimension.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
 import type { WallForces } from './forces.ts';
-import { COMBINED, HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
+import { HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
+import { combinationInWood, otherRules } from './combined.ts';
 import type { HangInput } from './hang-input.ts';
 import { boxShares, heightsOf, railsBeside, type HungBox } from './boxes.ts';
 import { stretchOf, worstBracket, type Stretch } from './hung-shares.ts';
@@ -252,7 +253,13 @@ export const screwsEach = ({ hanging, panels, byId }: Pick<ResolvedUnit, 'hangin
   return Math.floor(hanging.cabinetScrew.count / Math.max(hanging.brackets.length, boxes));
 };
 
-export function cabinetLinks(unit: ResolvedUnit, cabinet: CabinetCapacity | null, boxes: readonly HungBox[], forces: WallForces, factor: number): Link[] {
+export function cabinetLinks(
+  { unit, wall }: Pick<HangInput, 'unit' | 'wall'>,
+  cabinet: CabinetCapacity | null,
+  boxes: readonly HungBox[],
+  forces: WallForces,
+  factor: number,
+): Link[] {
   const { hanging } = unit;
   const { hook } = forces;
   const n = screwsEach(unit);
@@ -266,7 +273,7 @@ export function cabinetLinks(unit: ResolvedUnit, cabinet: CabinetCapacity | null
   const [V, H] = share === 1 ? [forces.weight, forces.outward] : [forces.weight.value * share, forces.outward.value * share];
   const pull = apply(CABINET_PULL, { H, V, b: hook.b, t: forces.t, s, n });
   const some = lateral.value > 0 && holds.value > 0;
-  const use = apply(COMBINED, { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
+  const use = apply(combinationInWood(wall), { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
   return [
     link({
       id: 'cabinet-half',
@@ -274,7 +281,7 @@ export function cabinetLinks(unit: ResolvedUnit, cabinet: CabinetCapacity | null
       name: { key: 'link-cabinet-half' },
       use,
       panels: [...hanging.brackets, carrier],
-      straightSum: linearUse(shear.value, pull.value, lateral.value, holds.value),
+      otherRules: otherRules(shear.value, pull.value, lateral.value, holds.value),
     }),
   ];
 }

@@ -35,10 +35,29 @@ export const SOLID_MASONRY: Combination = formula({
   compute: ({ V, T, "Z'": Z, "W'": W }) => Math.max(linearUse(V, 0, Z, W), linearUse(0, T, Z, W), linearUse(V, T, Z, W) / IN_SOLID),
 });
 
+const STRICT: Combination = { ...STRAIGHT, source: `strict, as nails [NDS 12.4.2 (m)] ${SOURCE}` };
+
+/** The rule for a screw in wood: interpolated, or straight where the strict rule was chosen. */
+export const combinationInWood = ({ fixing }: Pick<Wall, 'fixing'>): Combination => (fixing.strict ? STRICT : COMBINED);
+
+/** What other rules make of the same pull and shear: shown beside the one that judges. */
+export interface OtherRules {
+  /** V/Z' + T/W'. */
+  readonly straight: number;
+  /** (V/Z')² + (T/W')². [EC5 8.28] */
+  readonly squares: number;
+}
+
+export const otherRules = (V: number, T: number, Z: number, W: number): OtherRules => ({
+  straight: linearUse(V, T, Z, W),
+  squares: linearUse(V, 0, Z, W) ** 2 + linearUse(0, T, Z, W) ** 2,
+});
+
 /** The rule for one fixing in this wall. */
 export function combinationIn(wall: Pick<Wall, 'structure' | 'fixing'>): Combination {
   const ground = groundOf(wall);
-  if (ground === 'timber') return COMBINED;
+  if (ground === 'timber') return combinationInWood(wall);
+  if (wall.fixing.strict) return STRICT;
   const isRated = wall.fixing.pullN !== null && wall.fixing.shearN !== null;
   return ground === 'masonry' && STRUCTURES[wall.structure].sound === 1 && isRated ? SOLID_MASONRY : STRAIGHT;
 }

@@ -149,7 +149,8 @@ describe('the forces on its cleat', () => {
     const V = R / 3;
     const size = Math.hypot(V, T);
     expect(worse.use.value).toBeCloseTo(size * ((V / size) ** 2 / Z + (T / size) ** 2 / P), 6);
-    expect(worse.straightSum).toBeCloseTo(V / Z + T / P, 6);
+    expect(worse.otherRules.straight).toBeCloseTo(V / Z + T / P, 6);
+    expect(worse.otherRules.squares).toBeCloseTo((V / Z) ** 2 + (T / P) ** 2, 6);
   });
 });
 

@@ -2,14 +2,17 @@
 import type { MaterialOf, UnitWeights } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Wall } from '../wall/wall.ts';
+import type { HungShares } from './hung-shares.ts';
 import type { RailFault } from './on-rail.ts';
 
-/** A weight on a stud, mm from the unit's left end. */
-export interface StudLoad {
-  readonly atMm: number;
-  readonly newtons: number;
-  /** The unit it comes from. */
+/** Another unit on the same rail: places in mm from this unit's left end. */
+export interface RailNeighbour {
+  /** Its name. */
   readonly from: string;
+  /** The most it lays on each stud. */
+  readonly studs: readonly { readonly atMm: number; readonly newtons: number }[];
+  /** Where it bears on the rail, and the studs of that piece. */
+  readonly stretches: HungShares['stretches'];
 }
 
 export interface HangInput {
@@ -19,8 +22,7 @@ export interface HangInput {
   /** Stud centres along the unit frame (mm from the unit's left end). */
   readonly studsMm: readonly number[];
   readonly materialOf: MaterialOf;
-  /** What other units on the same rail lay on its studs. */
-  readonly neighbours: readonly StudLoad[];
+  readonly neighbours: readonly RailNeighbour[];
   /** What keeps the unit off the rail it is to hang on. */
   readonly railFault: RailFault | null;
   /** Faced or prefinished: glue does not hold on it. */

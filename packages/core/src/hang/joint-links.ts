@@ -60,7 +60,7 @@ export function jointCapacities(input: HangInput): JointCapacities {
 
 export function jointLinks(input: HangInput, capacities: JointCapacities, forces: WallForces, factor: number): Link[] {
   const { floors, ends, boxes, cabinet } = capacities;
-  return [...floorLinks(input, floors, ends, factor), ...carrierLinks(capacities, forces, factor), ...cabinetLinks(input.unit, cabinet, boxes, forces, factor)];
+  return [...floorLinks(input, floors, ends, factor), ...carrierLinks(capacities, forces, factor), ...cabinetLinks(input, cabinet, boxes, forces, factor)];
 }
 
 /** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */

@@ -8,7 +8,8 @@ import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type HingeScrews, type Prop } from '../solid/unit.ts';
 import { apply, formula, greatest, termOf, type Figure, type TermValue } from '../worked/figure.ts';
-import { COMBINED, G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
+import { G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
+import { combinationInWood } from './combined.ts';
 import type { HangInput } from './hang-input.ts';
 import { EDGE_SCREWS, edgePull, FIBRE_PULL, GLUE_EDGE_MPA } from './joint-capacity.ts';
 import { JOINT_USE, link, MOMENT_USE, type Link } from './link.ts';
@@ -206,7 +207,7 @@ function propLinks({ input, prop, leaf, W, Q, e, reach, F }: LeafLoads): Link[] 
   const { lateral, pull } = hingeScrewCapacity(input, hingeScrews, board);
   const T = apply(GATE_PULL, { F, ledger: toMm(prop.ledgerDeep), e, reach, s: toMm(prop.hingesApart), screws: hingeScrews.count });
   const V = apply(GATE_SHEAR, { F, screws: hingeScrews.count });
-  return [link({ ...base, use: apply(COMBINED, { V, T, "Z'": lateral, "W'": pull }) })];
+  return [link({ ...base, use: apply(combinationInWood(input.wall), { V, T, "Z'": lateral, "W'": pull }) })];
 }
 
 /** The panel a gate is hinged to. */

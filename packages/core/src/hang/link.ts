@@ -2,6 +2,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { Label } from '../worked/dimension.ts';
 import { formula, type Figure } from '../worked/figure.ts';
+import type { OtherRules } from './combined.ts';
 
 export type LinkKind =
   | 'wall-screws'
@@ -34,8 +35,8 @@ export interface Link {
   readonly limit: number;
   /** Panels to light up. */
   readonly panels: readonly string[];
-  /** The straight sum, shown beside the interpolation where screws are pulled and sheared at once. */
-  readonly straightSum?: number;
+  /** Where screws are pulled and sheared at once. */
+  readonly otherRules?: OtherRules;
   /** The part load it is used most under; undefined for all of the contents. */
   readonly partly?: PartKind;
 }

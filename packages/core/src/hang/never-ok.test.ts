@@ -79,7 +79,7 @@ describe('plugs', () => {
     expect(pairs.findings.map(({ check }) => check)).toContain('plugs-close');
   });
   test('in hollow block pull and shear add up straight; in solid brick, rated, to 1.2', () => {
-    const straight = ({ hang }: UnitPlan) => hang.links.find(({ id }) => id === 'stud-1')!.straightSum!;
+    const straight = ({ hang }: UnitPlan) => hang.links.find(({ id }) => id === 'stud-1')!.otherRules!.straight;
     const hollow = brick(onWall('structure', 'hollow-block'));
     expect(used(hollow, 'stud-1')).toBeCloseTo(straight(hollow), 9);
     const solid = brick();
@@ -206,5 +206,17 @@ describe('one verdict', () => {
       expect(stops(unit).length).toBeGreaterThan(0);
       expect(['over', 'refused']).toContain(unit.hang.state);
     }
+  });
+});
+
+describe('strict', () => {
+  test('pull and shear add up straight, in the stud and in the cabinet cleat; never less than the usual rule', () => {
+    const [usual, strict] = [unitWith('ink'), unitWith('ink', onWall('fixing.strict', true))];
+    for (const id of ['stud-1', 'stud-2', 'cabinet-half']) {
+      const { otherRules } = usual.hang.links.find((link) => link.id === id)!;
+      expect(used(strict, id)).toBeCloseTo(otherRules!.straight, 9);
+      expect(used(strict, id)).toBeGreaterThan(used(usual, id));
+    }
+    expect(strict.hang.state).toBe('over');
   });
 });

@@ -9,8 +9,8 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
 import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
-import { combinationIn } from './combined.ts';
-import { HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, linearUse, shearOf, threadIn } from './fasteners.ts';
+import { combinationIn, otherRules, type OtherRules } from './combined.ts';
+import { HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import { groundOf, leastInTimber, otherCapacity, type Ground, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
@@ -28,7 +28,7 @@ export interface StudUse {
   /** Weight this stud carries: the greatest of three ways of sharing. */
   readonly share: Figure;
   readonly use: Figure;
-  readonly straightSum: number;
+  readonly otherRules: OtherRules;
   readonly tension: Figure;
   readonly shear: Figure;
   readonly lateral: Figure;
@@ -167,7 +167,8 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
   const { hanging } = unit;
   const behind = studsBehind(unit, input.studsMm);
   if (behind.length === 0 || hanging.wallScrew.upper + hanging.wallScrew.lower === 0) return { studs: [], links: [] };
-  const hung = hungShares(unit, forces.weight.value, loaded.along, behind);
+  const own = hungShares(unit, forces.weight.value, loaded.along, behind);
+  const hung = withNeighbors(input, own);
   const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, hung.shares));
   const links = studs.map((stud, index) =>
     link({
@@ -176,11 +177,11 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
       name: { key: FIXED_BY[groundOf(input.wall)], of: String(index + 1) },
       use: stud.use,
       panels: [hanging.wallHalf],
-      straightSum: stud.straightSum,
+      otherRules: stud.otherRules,
     }),
   );
   links.push(bendingLink(input, forces, hung));
-  if (hanging.brackets.length > 1) links.push(bearingLink(input, forces, hung.stretches));
+  if (hanging.brackets.length > 1) links.push(bearingLink(input, forces, own.stretches));
   const { hook } = forces;
   if (hook && hanging.antiLift && hook.holdDown.value > 0) {
     // The lock is one more wall screw, through the bottom and the spacer into a stud.
@@ -188,6 +189,19 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
     links.push(link({ id: 'hold-down', kind: 'hold-down', name: { key: 'link-hold-down' }, use, panels: hanging.spacer ? [hanging.spacer] : [] }));
   }
   return { studs, links };
+}
+
+/** The stretches of a shared rail with those that other cabinets bear on, for what bends its pieces. */
+function withNeighbors({ neighbours }: HangInput, hung: HungShares): HungShares {
+  if (neighbours.length === 0) return hung;
+  const pieces = [...new Set(hung.stretches.map(({ studs }) => studs))];
+  const beside = neighbours
+    .flatMap(({ stretches }) => stretches)
+    .flatMap((stretch) => {
+      const studs = pieces.find((own) => own.some((at) => stretch.studs.some((other) => Math.abs(other - at) < SAME_STUD_MM)));
+      return studs ? [{ ...stretch, studs }] : [];
+    });
+  return { ...hung, stretches: [...hung.stretches, ...beside] };
 }
 
 /** What one wall screw holds, whatever it goes into. */
@@ -245,6 +259,7 @@ function studUse(
   );
   const own = share.value > 0 ? share : total('stud-share', 'N', [part('', 'share-none', 0)]);
   const beside = neighbours
+    .flatMap(({ from, studs }) => studs.map((each) => ({ ...each, from })))
     .filter(({ atMm: at }) => Math.abs(at - atMm) < SAME_STUD_MM)
     .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item' as const, of: from }, value: newtons, unit: 'N' as const }));
   // On a shared rail a stud carries its neighbours' units too.
@@ -262,7 +277,7 @@ function studUse(
     shear,
     lateral,
     pull,
-    straightSum: linearUse(shear.value, tension.value, lateral.value, pull.value),
+    otherRules: otherRules(shear.value, tension.value, lateral.value, pull.value),
     penetrationMm: inStud,
     diameters: inStud / diameterMm,
     leastMm,

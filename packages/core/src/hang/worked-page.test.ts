@@ -28,7 +28,7 @@ test.each<[string, number]>([
   ['= \\*\\*(\\d+) N\\*\\* on each upper', hang.studs[0]!.tension.value],
   ['may carry (\\d+) N', hang.studs[0]!.lateral.value],
   ['holds (\\d+) N pulled', hang.studs[0]!.pull.value],
-  ['straight sum would be ([\\d.]+)\\.', hang.studs[0]!.straightSum],
+  ['straight sum would be ([\\d.]+)\\.', hang.studs[0]!.otherRules.straight],
 ])('%s', (pattern, value) => {
   const found = new RegExp(pattern).exec(worked)![1]!;
   const digits = found.split('.')[1]?.length ?? 0;

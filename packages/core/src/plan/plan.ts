@@ -16,7 +16,7 @@ import { hang } from '../hang/hang.ts';
 import { boundToStuds, fixingPlaces, groundOf } from '../hang/grounds.ts';
 import { railFault } from '../hang/on-rail.ts';
 import { seatingOf, type FirstHang, type Seating } from '../hang/seating.ts';
-import type { HangInput, StudLoad } from '../hang/hang-input.ts';
+import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
 import { heldByTwoPlanes } from '../hang/two-planes.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { toMm } from '../length/length.ts';
@@ -325,7 +325,7 @@ function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf:
 function finishUnit(
   { box, wall, facts, children, earthquakes, cutFirst, person, workshop, letter, built, hangs, ticked }: UnitInputs,
   made: Made,
-  neighbours: readonly StudLoad[],
+  neighbours: readonly RailNeighbour[],
   stockOf: (id: string) => Stocked,
 ): UnitPlan {
   const { unit, weights, loaded, rows } = made;

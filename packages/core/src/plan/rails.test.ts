@@ -27,6 +27,13 @@ describe('the two spacing boxes on their rails', () => {
       9,
     );
   });
+  test('the rail bends under both: in each span the moments of what each lays on it', () => {
+    const moment = (unit: typeof left) => unit!.hang.links.find(({ id }) => id === 'wall-half')!.use.terms.find(({ symbol }) => symbol === 'M')!.value;
+    const alone = planned({ path: ['units', 'spacing-2', 'hanging', 'wallRail'], value: null }).byId.get('spacing-1')!;
+    expect(moment(left)).toBeGreaterThan(moment(alone) * 1.05);
+    // One rail, one moment, whichever of the two tells it.
+    expect(moment(left)).toBeCloseTo(moment(right), 6);
+  });
   test('their halves come out of the rails’ boards, and are not cut with the units', () => {
     expect(made.rails.map(({ boards }) => boards.map(({ halves }) => halves.length))).toEqual([[2], [2]]);
     for (const unit of [left!, right!]) expect(unit.parts.some(({ role }) => role === 'cleat-blank')).toBe(false);

@@ -1,7 +1,7 @@
 /** Units that share a wall rail: where the rail ends behind each, what each lays on the studs of the others, and the boards of the rail. */
 import type { Stocked } from '../carcass/box-frame.ts';
 import { buildUnit, enters, type UnitDesign } from '../carcass/families.ts';
-import type { HangInput, StudLoad } from '../hang/hang-input.ts';
+import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
 import { G0 } from '../hang/fasteners.ts';
 import { studsBehind } from '../hang/wall-links.ts';
 import { hungShares } from '../hang/hung-shares.ts';
@@ -48,9 +48,9 @@ interface OnRail {
   readonly hangInput: HangInput;
 }
 
-/** For each unit, what the others on its rail lay on the studs they share: the greatest share of each, never less than nothing. */
-export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => readonly StudLoad[] {
-  const loads = new Map<string, readonly { readonly along: number; readonly newtons: number }[]>();
+/** For each unit, what the others on its rail lay on its studs, the greatest share of each and never less than nothing, and where they bear. */
+export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => readonly RailNeighbour[] {
+  const loads = new Map<string, RailNeighbour>();
   const shared = units.filter(({ unit }) => unit.hanging.onRail);
   if (shared.length < 2) return () => [];
   for (const each of shared) loads.set(each.box.id, sharesOf(each));
@@ -58,16 +58,25 @@ export function railNeighbours(units: readonly OnRail[]): (unit: OnRail) => read
     if (!unit.hanging.onRail) return [];
     return shared
       .filter((other) => other.box.id !== box.id && other.box.hanging.wallRail === box.hanging.wallRail)
-      .flatMap((other) => loads.get(other.box.id)!.map(({ along, newtons }) => ({ atMm: along - toMm(box.place.along.nm), newtons, from: other.box.name })));
+      .map((other) => shifted(loads.get(other.box.id)!, toMm(other.box.place.along.nm) - toMm(box.place.along.nm)));
   };
 }
 
-function sharesOf({ box, unit, loaded, hangInput }: OnRail): { along: number; newtons: number }[] {
+/** From its own left end. */
+function sharesOf({ box, unit, loaded, hangInput }: OnRail): RailNeighbour {
   const behind = studsBehind(unit, hangInput.studsMm);
-  if (behind.length === 0) return [];
-  const { simple, continuous, rigid } = hungShares(unit, loaded.mass.value * G0, loaded.along, behind).shares;
-  return behind.map((at, index) => ({ along: at + toMm(box.place.along.nm), newtons: Math.max(0, simple[index]!, continuous[index]!, rigid[index]!) }));
+  if (behind.length === 0) return { from: box.name, studs: [], stretches: [] };
+  const { shares, stretches } = hungShares(unit, loaded.mass.value * G0, loaded.along, behind);
+  const { simple, continuous, rigid } = shares;
+  const studs = behind.map((atMm, index) => ({ atMm, newtons: Math.max(0, simple[index]!, continuous[index]!, rigid[index]!) }));
+  return { from: box.name, studs, stretches };
 }
+
+const shifted = ({ from, studs, stretches }: RailNeighbour, byMm: number): RailNeighbour => ({
+  from,
+  studs: studs.map(({ atMm, newtons }) => ({ atMm: atMm + byMm, newtons })),
+  stretches: stretches.map((each) => ({ ...each, from: each.from + byMm, to: each.to + byMm, studs: each.studs.map((at) => at + byMm) })),
+});
 
 /** The boards of every rail, with the cabinet halves of the units that hang on it. */
 export function railPlans(

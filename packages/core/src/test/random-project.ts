@@ -151,6 +151,7 @@ function randomWall(random: Random, unit: DisplayUnit): Wall {
       pullN: rating(),
       shearN: rating(),
       rating: random() < 0.5 ? 'working' : 'ultimate',
+      ...(random() < 0.2 ? { strict: true } : {}),
     },
   };
 }

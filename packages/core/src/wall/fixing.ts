@@ -18,6 +18,8 @@ export interface WallFixing {
   readonly every: Entered;
   /** Of the sheet metal studs are folded from. */
   readonly metal: Entered;
+  /** Pull and shear add up straight in timber too; absent: by the rule of the ground. */
+  readonly strict?: boolean;
 }
 
 /** The most a rating can say, N. */

@@ -38,6 +38,11 @@ function LinkRow({ link, unit, first }: { readonly link: Link; readonly unit: Di
       <Explained title={name} unit={unit} of={link.use}>
         {percentText(link.use.value)}
       </Explained>
+      {link.otherRules && (
+        <span className="link-rules">
+          straight sum {percentText(link.otherRules.straight)} · sum of squares {percentText(link.otherRules.squares)}
+        </span>
+      )}
     </div>
   );
 }

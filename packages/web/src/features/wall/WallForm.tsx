@@ -173,6 +173,12 @@ function FixingFields({ set }: { readonly set: (path: readonly string[], value: 
           />
         </>
       )}
+      {carries !== 'moving' && (
+        <FormControlLabel
+          control={<Switch size="small" checked={fixing.strict ?? false} onChange={(event) => set(['fixing', 'strict'], event.target.checked || undefined)} />}
+          label="Strict: add pull and shear of a screw straight"
+        />
+      )}
     </>
   );
 }
