@@ -104,7 +104,15 @@ export type Finding = Base &
     | { readonly check: 'overhang'; readonly side: 'left' | 'right'; readonly overMm: number; readonly mostMm: number }
     | { readonly check: 'cleat-splits'; readonly use: number }
     | { readonly check: 'cleat-material'; readonly material: string; readonly through: boolean }
-    | { readonly check: 'over-load'; readonly link: Label; readonly use: number; readonly carriesKg: number | null; readonly plannedKg: number }
+    | {
+        readonly check: 'over-load';
+        readonly link: Label;
+        readonly use: number;
+        readonly carriesKg: number | null;
+        readonly plannedKg: number;
+        /** Its use where everything that nobody weighed is as heavy as it may be. */ readonly lowUse: number;
+        readonly atLow?: boolean;
+      }
     | { readonly check: 'children'; readonly reason: 'tip' | 'screws' | 'pull'; readonly use: number; readonly near: boolean }
     | {
         readonly check: 'machine-too-small';

@@ -1,7 +1,8 @@
 /** Checks of the hanging as a whole: studs, load, tipping, people. Rules: docs/checks.md and docs/formulas/hanging-verdict.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
-import { loadLimits } from '../hang/hang.ts';
+import { loadLimits } from '../hang/limits.ts';
 import { FINE_TIP, mostUsed } from '../hang/link.ts';
+import { toMeasure } from '../hang/spread.ts';
 import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
 import { exactly } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
@@ -94,10 +95,19 @@ const liftsOff: Check = (context) => {
   ];
 };
 
+/** Where what nobody weighed or found is entered. */
+const measured = (input: ReturnType<typeof toMeasure>[number]): Fix =>
+  input === 'contents'
+    ? { label: { key: 'weigh-contents' }, visit: 'contents' }
+    : { label: { key: 'enter-species' }, visit: 'wall', field: 'wall.studs.species' };
+
 const overLoad: Check = (context) => {
   const { box, hang } = context;
-  const weakest = hang.links.find(({ use, limit }) => use.value > limit);
+  const over = hang.links.find(({ use, limit }) => use.value > limit);
+  // Within its limits as reckoned, past them where everything that nobody weighed is as heavy as it may be.
+  const weakest = over ?? hang.atLow;
   if (!weakest) return [];
+  const { carriesKg, lowKg } = loadLimits(context.hangInput);
   const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: weakest.panels };
   return [
     {
@@ -105,9 +115,11 @@ const overLoad: Check = (context) => {
       check: 'over-load',
       link: weakest.name,
       use: weakest.use.value,
-      carriesKg: hang.refusals.length > 0 ? null : (loadLimits(context.hangInput).carriesKg ?? 0),
+      carriesKg: hang.refusals.length > 0 ? null : ((over ? carriesKg : lowKg) ?? 0),
       plannedKg: hang.plannedKg,
-      fixes: strengthen(context, weakest.kind),
+      lowUse: Math.max(weakest.use.value, hang.atLow?.use.value ?? 0),
+      ...(over ? {} : { atLow: true }),
+      fixes: [...(over ? [] : toMeasure(context.hangInput).map(measured)), ...strengthen(context, weakest.kind)],
     },
   ];
 };

@@ -135,12 +135,25 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
     }
     case 'plane-back':
       return strongerWallScrews(context).filter(({ label }) => label.key === 'more-upper' || label.key === 'more-lower');
-    case 'tab':
     case 'slide':
+      return strongerSlides(box);
+    case 'tab':
     case 'spacer':
     case 'hold-down':
       return [];
   }
+}
+
+/** Usual ratings of a pair of slides, kg. */
+const SLIDE_RATINGS = [25, 30, 35, 45, 60, 80, 100, 120];
+
+/** The next rating up; nothing past the heaviest. */
+function strongerSlides(box: HangContext['box']): Fix[] {
+  if (!('slides' in box)) return [];
+  const rated = SLIDE_RATINGS.find((kg) => kg > box.slides.ratedKg);
+  return rated === undefined
+    ? []
+    : [{ label: { key: 'stronger-slides', number: rated }, edit: [{ path: ['units', box.id, 'slides', 'ratedKg'], value: rated }] }];
 }
 
 /** A fix's words: a length or a count that the family names. */

@@ -13,7 +13,7 @@ const CASE_WORDS: Readonly<Record<CaseId, string>> = {
   'part-left': 'part filled, on the left',
   'part-right': 'part filled, on the right',
   fuller: 'a quarter fuller',
-  guessed: 'guesses 30 % too light',
+  guessed: 'as heavy as it may be',
   leaning: 'someone leans on the front edge',
   pulling: 'someone pulls at the bottom',
   'on-door': 'a child on the {of}',

@@ -3,7 +3,7 @@ import { findingWords } from '../checks/words/findings.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
 import { verdictTold } from './verdict-told.ts';
 import { labelWords } from '../checks/words/labels.ts';
-import { loadLimits } from '../hang/hang.ts';
+import { carriesRange, loadLimits } from '../hang/limits.ts';
 import type { Design } from '../plan/design.ts';
 import type { Plan, UnitPlan } from '../plan/plan.ts';
 import type { Dimension } from '../worked/dimension.ts';
@@ -72,6 +72,7 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       ruledOutBy: hang.ruledOutBy,
       plannedKg: hang.plannedKg,
       ...loadLimits(unitPlan.hangInput),
+      range: { ...carriesRange(unitPlan.hangInput) },
       refusals: hang.refusals.map((reason) => ({ ...reason })),
       weight: figureJson(hang.weight),
       outward: figureJson(hang.forces.outward),

@@ -1,5 +1,6 @@
 /** The verdict in words: one headline for each state, never of what is ruled out, and always what the figures leave out. */
 import { expect, test } from '@jest/globals';
+import { onWall } from '../test/check-case.ts';
 import { ink, typed, unitWith } from '../test/print-room.ts';
 import { planJson } from './plan-json.ts';
 import { planWith, printRoom } from '../test/print-room.ts';
@@ -9,7 +10,8 @@ const headline = (...edits: Parameters<typeof unitWith>[1][]): string => verdict
 const holds = (kg: number) => ink('contents', { bottom: { preset: 'general', kg }, s1: { preset: 'nothing', kg: 0 }, s2: { preset: 'nothing', kg: 0 } });
 
 test('each state has its headline, with the estimate where there is one', () => {
-  expect(headline()).toMatch(/^OK: estimated to carry \d+ kg \(\d+ lb\) of contents; \d+ kg is planned\.$/);
+  expect(headline()).toMatch(/^Close to limit: estimated to carry \d+ kg \(\d+ lb\) of contents, between \d+ kg and \d+ kg; \d+ kg is planned\.$/);
+  expect(headline(holds(20))).toMatch(/^OK: /);
   expect(headline(holds(200))).toMatch(/^Over limit: estimated to carry \d+ kg .*; 200 kg is planned\.$/);
   expect(headline(ink('hanging.spacer', null))).toBe('Over limit: do not hang it like this.');
   expect(headline(ink('over', 'bed'), ink('hanging.antiLift', false))).toBe('Over limit: do not hang it like this.');
@@ -24,7 +26,13 @@ test('the two weakest links stand in order, and what is not covered is said, in 
   expect(told.weakest).toHaveLength(2);
   expect(told.weakest[0]).toMatch(/^screws in stud \d: \d+ %$/);
   const { units } = planJson(planWith(), printRoom().design) as { units: { hang: Record<string, unknown> }[] };
-  expect(units[0]!.hang).toMatchObject({ verdict: 'OK', headline: verdictTold(unitWith('ink'), 'mm').headline });
+  expect(units[0]!.hang).toMatchObject({ verdict: 'Close to limit', headline: verdictTold(unitWith('ink'), 'mm').headline });
   expect(units[0]!.hang['estimate']).toMatch(/^Estimate /);
   expect(units[0]!.hang['notCovered']).toMatch(/^Not covered: what the wall itself carries, .*, and leaning/);
+});
+
+test('what narrows the range is said with the ends it leaves; nothing where all is weighed and found', () => {
+  const { narrow } = verdictTold(unitWith('ink'), 'mm');
+  expect(narrow).toMatch(/^(Weigh the contents|Find out what the studs are sawn from): \d+ kg to \d+ kg becomes \d+ kg to \d+ kg\.$/);
+  expect(verdictTold(unitWith('ink', holds(20), onWall('studs.species', 'spf')), 'mm').narrow).toBeNull();
 });

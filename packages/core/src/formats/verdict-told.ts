@@ -2,7 +2,7 @@
 import { bothMasses, massText, percentText } from '../checks/words/amounts.ts';
 import { linkWords } from '../checks/words/link-words.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
-import { loadLimits } from '../hang/hang.ts';
+import { carriesRange, loadLimits, type CarriesRange } from '../hang/limits.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { UnitPlan } from '../plan/plan.ts';
 
@@ -23,6 +23,8 @@ export const NOT_COVERED: readonly string[] = [
 
 export interface VerdictTold {
   readonly headline: string;
+  /** What to measure, and how close the ends of what it carries come by it; null where nothing would tell much more. */
+  readonly narrow: string | null;
   /** The two most used links, with their use. */
   readonly weakest: readonly string[];
   readonly estimate: string;
@@ -33,6 +35,7 @@ export interface VerdictTold {
 export function verdictTold({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): VerdictTold {
   return {
     headline: headlineOf({ hang, hangInput }, unit),
+    narrow: narrowOf({ hang, hangInput }, unit),
     weakest: hang.links.slice(0, 2).map((link) => `${linkWords(link)}: ${percentText(link.use.value)}`),
     estimate: ESTIMATE,
     notCovered: `Not covered: ${NOT_COVERED.slice(0, -1).join(', ')}, and ${NOT_COVERED.at(-1)!}.`,
@@ -42,6 +45,26 @@ export function verdictTold({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangIn
 function headlineOf({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): string {
   if (hang.state === 'not-checked') return `${VERDICT_WORDS[hang.state]}: no load is planned yet.`;
   const { carriesKg } = loadLimits(hangInput);
+  const { lowKg, highKg } = carriesRange(hangInput);
   if (hang.state === 'refused' || carriesKg === null || hang.links.length === 0) return `${VERDICT_WORDS.refused}: do not hang it like this.`;
-  return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents; ${massText(hang.plannedKg, unit)} is planned.`;
+  return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents${between(lowKg, highKg, unit)}; ${massText(hang.plannedKg, unit)} is planned.`;
+}
+
+/** The ends of what it may carry; nothing where they read alike. */
+function between(lowKg: number | null, highKg: number | null, unit: DisplayUnit): string {
+  const [low, high] = [massText(lowKg ?? 0, unit), massText(highKg ?? 0, unit)];
+  return highKg === null || low === high ? '' : `, between ${low} and ${high}`;
+}
+
+const MEASURE: Readonly<Record<NonNullable<CarriesRange['narrow']>['measure'], string>> = {
+  contents: 'Weigh the contents',
+  species: 'Find out what the studs are sawn from',
+};
+
+function narrowOf({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): string | null {
+  if (hang.state === 'not-checked' || hang.state === 'refused') return null;
+  const { lowKg, highKg, narrow } = carriesRange(hangInput);
+  if (narrow === null || lowKg === null || highKg === null) return null;
+  const range = (low: number, high: number): string => `${massText(low, unit)} to ${massText(high, unit)}`;
+  return `${MEASURE[narrow.measure]}: ${range(lowKg, highKg)} becomes ${range(narrow.lowKg, narrow.highKg)}.`;
 }

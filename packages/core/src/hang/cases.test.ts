@@ -15,17 +15,17 @@ const byKind = (...edits: Parameters<typeof unitWith>[1][]) => {
 const doors = ink('front', 'doors');
 
 describe('the cases of a cupboard', () => {
-  test('without anything that opens: empty, planned, fuller, guessed, by hand; what is planned governs', () => {
+  test('without anything that opens: empty, planned, as heavy as it may be, fuller, by hand; the heaviest of what may be governs', () => {
     const { cases, governing, hang } = byKind();
-    expect(cases.map(({ kind }) => kind)).toEqual(['empty', 'closed', 'fuller', 'guessed', 'leaning', 'pulling']);
-    expect(governing).toBe('closed');
+    expect(cases.map(({ kind }) => kind)).toEqual(['empty', 'closed', 'guessed', 'fuller', 'leaning', 'pulling']);
+    expect(governing).toBe('guessed');
     expect(cases[1]!.weakest!.share).toBeCloseTo(hang.links[0]!.use.value / hang.links[0]!.limit, 9);
   });
-  test('what nobody weighed is the top opening alone, and is taken 30 % heavier', () => {
-    const { guessedKg, of } = byKind();
+  test('what nobody weighed is the top opening alone: it is taken 30 % heavier, the cabinet of sheets 10 %', () => {
+    const { guessedKg, of, hang } = byKind();
     const assumed = 75 * 0.6644 * 0.2738;
     expect(guessedKg).toBeCloseTo(assumed, 6);
-    expect(of('guessed')[0]!.load.mass.value - of('closed')[0]!.load.mass.value).toBeCloseTo(0.3 * assumed, 6);
+    expect(of('guessed')[0]!.load.mass.value - of('closed')[0]!.load.mass.value).toBeCloseTo(0.3 * assumed + 0.1 * (hang.loaded.mass.value - 40 - assumed), 6);
     expect(of('fuller')[0]!.load.mass.value - of('closed')[0]!.load.mass.value).toBeCloseTo(0.25 * (40 + assumed), 6);
   });
   test('with two doors each is opened alone too, and someone hangs on one', () => {
@@ -37,7 +37,7 @@ describe('the cases of a cupboard', () => {
     expect(of('open')[0]!.load.out).toBeGreaterThan(of('closed')[0]!.load.out);
     expect(of('on-door')[0]!.load.mass.value - of('open')[0]!.load.mass.value).toBeCloseTo(250 / g0, 6);
     expect(of('on-door')[0]!.weakest!.share).toBeGreaterThan(of('open')[0]!.weakest!.share);
-    expect(['open', 'one-open']).toContain(cases.find(({ id }) => id === governing)!.kind);
+    expect(cases.find(({ id }) => id === governing)!.kind).toBe('guessed');
   });
   test('a child on the door, by levers: 250 N as far out as the door is wide', () => {
     const { of, hang } = byKind(doors);

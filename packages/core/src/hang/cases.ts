@@ -16,6 +16,7 @@ import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { nearness, type PartKind } from './link.ts';
 import { partLoads } from './part-loads.ts';
+import { atEnd } from './spread.ts';
 import { WEIGHT } from './statics.ts';
 import { MOVING, PLANE_LOAD } from './two-planes.ts';
 
@@ -44,8 +45,6 @@ export interface LoadCases {
 
 /** One day it holds so much more than planned. [ASSUME] */
 export const FULLER = ASSUMED.fuller.value;
-/** A guess may be wrong by so much. docs/formulas/hanging-verdict.md */
-export const GUESS_WRONG = ASSUMED.guessWrong.value;
 /** A child on the free edge of a door, N. [ASSUME] */
 export const ON_DOOR_N = ASSUMED.onDoor.value;
 /** Leaves of a long run are tried alone up to this many. */
@@ -62,6 +61,7 @@ export function loadCases(input: HangInput): LoadCases {
     const id = of ? `${kind}-${of.key}-${of.of ?? ''}-${cases.length}` : kind;
     cases.push(caseOf(id, kind, of, chainOf(input, unpressedLoad(input, state), state), judged));
   };
+  const low = atEnd(input, 'low');
   add('empty', { factor: 0, open: [] });
   if (held > 0) {
     add('closed', { factor: 1, open: [] });
@@ -70,8 +70,9 @@ export function loadCases(input: HangInput): LoadCases {
     const full = { factor: 1, open: openings };
     for (const { kind, load } of partLoads(input, unpressedLoad(input, full), 1, openings))
       cases.push(caseOf(`${kind}-${cases.length}`, kind, null, worstFirst(atWall(input, load, capacitiesOf(input))), true));
+    const heavy = { factor: 1, open: capacitiesOf(low).openings };
+    cases.push(caseOf('guessed', 'guessed', null, chainOf(low, unpressedLoad(low, heavy), heavy), true));
     add('fuller', { factor: FULLER, open: openings }, null, false);
-    if (guessedKg > 0) add('guessed', { factor: 1 + (GUESS_WRONG * guessedKg) / held, open: openings }, null, false);
   }
   const full: LoadState = { factor: 1, open: openings };
   const unpressed = unpressedLoad(input, full);

@@ -5,7 +5,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Length } from '../length/length.ts';
 import { unitWith } from '../test/print-room.ts';
-import { loadLimits } from './hang.ts';
+import { loadLimits } from './limits.ts';
 import { wallHalfFoot } from './wall-links.ts';
 
 const { hang, hangInput, weights, unit, loaded } = unitWith('ink');
@@ -154,8 +154,10 @@ describe('the forces on its cleat', () => {
   });
 });
 
-test('the verdict is fine, the weakest link comes first and the unit carries what the slider says', () => {
-  expect(hang.state).toBe('fine');
+test('every link is under its mark, close to it where the guessed top opening is 30 % heavier; the weakest comes first', () => {
+  expect(hang.links.every(({ use, fineTo }) => use.value <= fineTo)).toBe(true);
+  expect(hang.state).toBe('tight');
+  expect(hang.atLow).toBeNull();
   expect(hang.refusals).toEqual([]);
   const uses = hang.links.filter(({ limit }) => limit <= 1).map(({ use, limit }) => use.value / limit);
   expect([...uses].sort((x, y) => y - x)).toEqual(uses);

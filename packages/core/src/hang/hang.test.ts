@@ -6,7 +6,8 @@ import { entered } from '../length/entered.ts';
 import type { EditStep } from '../plan/edit.ts';
 import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
 import { aloneBox, ink, typed, unitWith } from '../test/print-room.ts';
-import { hangAt, loadLimits } from './hang.ts';
+import { hangAt } from './hang.ts';
+import { loadLimits } from './limits.ts';
 
 const kg = (bottom: number, s1 = 0, s2 = 0): EditStep =>
   ink('contents', { bottom: { preset: 'tools', kg: bottom }, s1: { preset: 'tools', kg: s1 }, s2: { preset: 'tools', kg: s2 } });

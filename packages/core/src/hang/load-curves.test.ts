@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { ink, unitWith } from '../test/print-room.ts';
-import { hangAt, loadLimits } from './hang.ts';
+import { hangAt } from './hang.ts';
+import { loadLimits } from './limits.ts';
 import { loadCurves } from './load-curves.ts';
 
 test('the curves are the chain at each load, and the first crosses its limit where the unit carries no more', () => {

@@ -360,7 +360,7 @@ export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): L
 }
 
 /** What hangs of what it holds that nobody weighed: presets, and things estimated from their volume, kg. */
-export const guessedMass = ({ contents, top }: UnitWeights): number =>
+export const guessedMass = ({ contents, top }: Pick<UnitWeights, 'contents' | 'top'>): number =>
   contents.reduce(
     (sum, { mass, compartment, lots, guessed }) =>
       compartment.stands

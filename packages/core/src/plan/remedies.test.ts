@@ -1,6 +1,6 @@
 /** The changes that help a hanging most bring what they say, the best first. */
 import { describe, expect, test } from '@jest/globals';
-import { loadLimits } from '../hang/hang.ts';
+import { loadLimits } from '../hang/limits.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 import { applyEdit, type EditStep } from './edit.ts';
 import { createPlanner } from './plan.ts';

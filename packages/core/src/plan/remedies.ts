@@ -1,7 +1,7 @@
 /** What would help a hanging most: each change that strengthens one of its links, with what the unit would carry after it. */
 import type { Fix } from '../checks/finding.ts';
 import { strengthen } from '../checks/strengthen.ts';
-import { loadLimits } from '../hang/hang.ts';
+import { loadLimits } from '../hang/limits.ts';
 import { mostUsed } from '../hang/link.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from './edit.ts';

@@ -3,10 +3,12 @@ import { describe, expect, test } from '@jest/globals';
 import { designCodec } from '../formats/design-codec.ts';
 import { entered } from '../length/entered.ts';
 import { fixWords } from '../checks/words/fixes.ts';
+import { newUnit } from '../test/family-units.ts';
 import { randomProject } from '../test/random-project.ts';
 import { printRoom } from '../test/print-room.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import { createPlanner, plan } from './plan.ts';
+import { addUnit } from './propose-box.ts';
 import { settlingFixes } from './settling.ts';
 
 const RANK = { look: 0, change: 1, stop: 2 } as const;
@@ -38,6 +40,17 @@ describe('of the fixes of a finding', () => {
       expect(fixWords(fix.label, 'mm')).not.toBe('');
     }
   });
+});
+
+test('a drawer heavier than its slides are rated for is offered slides that carry it', () => {
+  const empty = { ...room.design, units: {} };
+  const planner = createPlanner();
+  const { edit } = addUnit({ planner, ...room, design: empty }, newUnit('drawer-unit', 'mm'));
+  const design = applyEdit(empty, [...edit, { path: ['units', 'u1', 'contents'], value: { d3: { preset: 'tools', kg: 32 } } }]);
+  const finding = planner.plan(design, room.record, room.workshop).findings.find(({ check }) => check === 'over-load')!;
+  const fixes = [...settlingFixes({ planner, ...room, design }, finding)].flatMap((fix) => fix ?? []);
+  const words = fixes.map(({ label }) => fixWords(label, 'mm'));
+  expect(words.some((each) => /Use slides rated for (35|45) kg a pair/i.test(each))).toBe(true);
 });
 
 test('every fix that is offered settles its finding, brings nothing graver, and can be saved', () => {

@@ -13,7 +13,7 @@ type EditFix = Extract<Fix, { readonly edit: unknown }>;
 
 /** Findings whose fixes each add some strength: several may do where one does not. */
 const STRENGTHENED: ReadonlySet<Finding['check']> = new Set(['over-load', 'children', 'bed', 'cleat-splits', 'lifts-off']);
-const MAX_STEPS = 6;
+const MAX_STEPS = 10;
 /** A fix and what it needs besides. */
 const MAX_FINISHING = 3;
 
@@ -134,7 +134,7 @@ function* strengthened(tried: Tried, before: Plan, finding: Finding): Generator<
   return null;
 }
 
-const useOf = (finding: Finding): number => ('use' in finding ? finding.use : 'tip' in finding ? finding.tip : Infinity);
+const useOf = (finding: Finding): number => ('lowUse' in finding ? finding.lowUse : 'use' in finding ? finding.use : 'tip' in finding ? finding.tip : Infinity);
 
 /** The last of each kind counts: a wider board takes the place of a wide one. */
 function together(fixes: readonly EditFix[]): EditFix {

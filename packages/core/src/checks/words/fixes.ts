@@ -2,7 +2,7 @@
 import type { DisplayUnit } from '../../length/length.ts';
 import { LEFT_WIDE } from '../../solid/resolve.ts';
 import type { FixLabel } from '../finding.ts';
-import { fineText, lengthText } from './amounts.ts';
+import { fineText, lengthText, massText } from './amounts.ts';
 import { labelWords, theWords } from './labels.ts';
 import { placeFixWords, type PlaceFixKey } from './place-fixes.ts';
 
@@ -36,6 +36,9 @@ type OwnFixKey =
   | 'no-glue'
   | 'use-screw-length'
   | 'enter-studs'
+  | 'enter-species'
+  | 'stronger-slides'
+  | 'weigh-contents'
   | 'move-along'
   | 'run-on-right'
   | 'run-on-left'
@@ -162,6 +165,12 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return `Use ${length} screws`;
     case 'enter-studs':
       return 'Enter the studs';
+    case 'stronger-slides':
+      return `Use slides rated for ${massText(number ?? 0, unit)} a pair`;
+    case 'enter-species':
+      return 'Enter what the studs are sawn from';
+    case 'weigh-contents':
+      return 'Weigh the contents';
     case 'move-along':
       return `Move it to ${length} from the wall's left end`;
     case 'run-on-right':

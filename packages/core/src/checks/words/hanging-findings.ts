@@ -85,7 +85,9 @@ export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Senten
           : carriesKg > 0
             ? `Carries ${bothMasses(carriesKg, unit)} of contents; ${massesApart(plannedKg, carriesKg, unit)[0]} planned. `
             : 'It is over its limit with nothing in it. ';
-      return { says: carries + link, why: 'Over limit: do not hang it like this.' };
+      return finding.atLow
+        ? { says: carries + link, why: 'With everything that nobody weighed as heavy as it may be. Weigh it, or strengthen the hanging.' }
+        : { says: carries + link, why: 'Over limit: do not hang it like this.' };
     }
     case 'bed':
       return {

@@ -20,7 +20,10 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   return (
     <div className="station-body scroll">
       <h1 className={isBad(hang) ? 'danger' : ''}>{told.headline}</h1>
-      <p className="lead">{verdictWords(hang, told.weakest, unit)}</p>
+      <p className="lead">
+        {verdictWords(hang, told.weakest, unit)}
+        {told.narrow && ` ${told.narrow}`}
+      </p>
       <div className="sheet-tabs hang-tabs">
         <div role="tablist" aria-label="What is shown">
           {(Object.keys(VIEWS) as View[]).map((each) => (
