@@ -7,7 +7,7 @@ import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
 import { PERMANENT } from './fasteners.ts';
 import { groundOf, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
-import { jointCapacities, jointLinks, type JointCapacities } from './joint-links.ts';
+import { jointCapacities, jointLinks, jointLoads, type JointCapacities } from './joint-links.ts';
 import { leafLinks } from './leaf-links.ts';
 import { nearness, type Link } from './link.ts';
 import { refusalsOf, stateOf, type RefusalReason, type VerdictState } from './refusals.ts';
@@ -60,6 +60,14 @@ export function capacitiesOf(input: HangInput): Capacities {
   return fresh;
 }
 
+/** The same cabinet on the same wall with other weights: what its screws and joints hold stays. */
+export function weighedAnew(input: HangInput, { weights }: Pick<HangInput, 'weights'>): HangInput {
+  const { wall, joints, fixable } = capacitiesOf(input);
+  const anew = { ...input, weights };
+  remembered.set(anew, { wall, joints: { ...joints, ...jointLoads(anew) }, fixable, openings: openingsOf(anew.unit, weights) });
+  return anew;
+}
+
 /** What is loaded on the unit: its contents times `factor`, what of it stands open. */
 export interface LoadState {
   readonly factor: number;
@@ -90,6 +98,12 @@ export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacit
   // In a vehicle nothing hangs by statics: both planes take what the road does, each alone.
   const fromWall = moving ? planeLinks(unit, input.wall, weight, studs.length) : onWall;
   return { weight, loaded, forces, studs, links: [...fromWall, ...forces.links] };
+}
+
+/** The hook and the spacer alone, for a load that uses nothing else more. */
+export function atHook({ unit, wall }: HangInput, unpressed: Load): Pick<AtWall, 'links'> {
+  const loaded = pressedOn(unpressed, unit.pressed);
+  return { links: wallForces({ unit, wall }, apply(WEIGHT, { m: loaded.mass }), loaded).links };
 }
 
 /** Every link under a load. */

@@ -5,13 +5,13 @@
  */
 import type { Opening } from '../parts/opened.ts';
 import type { Load } from '../parts/weights.ts';
-import { atWall, capacitiesOf, chainOf, isLoaded, plannedKg, unpressedLoad, type AtWall, type Chain } from './chain.ts';
+import { atHook, atWall, capacitiesOf, chainOf, isLoaded, plannedKg, unpressedLoad, type AtWall, type Chain } from './chain.ts';
 import { climbing, type Climbing } from './climbing.ts';
 import type { HangInput } from './hang-input.ts';
 import { nearness, type Link, type PartKind } from './link.ts';
 import { partLoads } from './part-loads.ts';
 import { offBalance, stateOf, type VerdictState } from './refusals.ts';
-import { atEnd } from './spread.ts';
+import { atEnd, mostGrowth } from './spread.ts';
 
 export interface Hang extends Chain {
   /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
@@ -32,14 +32,20 @@ export function hangAt(input: HangInput, factor: number): Hang {
 }
 
 /** The low end decides the word: as it is where everything that nobody weighed is as heavy as it may be. */
-function endDecides(input: HangInput, factor: number, { state, refusals, capped }: Chain): Pick<Hang, 'state' | 'refusals' | 'atLow'> {
-  if (state === 'refused' || state === 'not-checked') return { state, refusals, atLow: null };
+function endDecides(input: HangInput, factor: number, { state, refusals, capped, links }: Chain): Pick<Hang, 'state' | 'refusals' | 'atLow'> {
+  if (state === 'refused' || state === 'not-checked' || isFarFromMarks(input, links)) return { state, refusals, atLow: null };
   const low = chainAt(atEnd(input, 'low'), factor);
   const unbalanced = low.refusals.filter(({ kind }) => kind === 'off-balance');
   const weakest = low.links.find(({ use, limit }) => use.value > limit) ?? null;
   const atLow = stateOf(low.links, unbalanced, capped !== null, isLoaded(input));
   const worse = WORST_FIRST.find((each) => each === atLow || each === state)!;
   return { state: worse, refusals: [...refusals, ...unbalanced], atLow: weakest };
+}
+
+/** Not even the low end brings a link to its mark. Tipping and balance go by where the center lies, which masses move by less than this. */
+function isFarFromMarks(input: HangInput, links: readonly Link[]): boolean {
+  const growth = mostGrowth(input);
+  return links.every(({ use, fineTo }) => use.value * growth < fineTo);
 }
 
 const WORST_FIRST: readonly VerdictState[] = ['refused', 'over', 'tight', 'fine', 'not-checked'];
@@ -52,12 +58,14 @@ export function chainAt(input: HangInput, factor: number): Omit<Hang, 'climbing'
   const unpressed = unpressedLoad(input, state);
   const full = chainOf(input, unpressed, state);
   // Inside the cabinet nothing is used more by a part of the contents than by all of them.
-  const parts = partLoads(input, unpressed, factor, openings).map(({ kind, load }) => [kind, atWall(input, load, capacities)] as const);
+  const parts = partLoads(input, unpressed, factor, openings).map(
+    ({ kind, load, worse }) => [kind, worse === 'hook' ? { loaded: load, studs: [], ...atHook(input, load) } : atWall(input, load, capacities)] as const,
+  );
   return { ...atWorst(input, full, parts), unpressed, open: openings, plannedKg: plannedKg(input, factor) };
 }
 
 /** The chain of the full load with each link and stud at its most used, whatever part of the contents is in. */
-function atWorst(input: HangInput, full: Chain, parts: readonly (readonly [PartKind, AtWall])[]): Chain {
+function atWorst(input: HangInput, full: Chain, parts: readonly (readonly [PartKind, Pick<AtWall, 'loaded' | 'studs' | 'links'>])[]): Chain {
   if (parts.length === 0) return full;
   const links = new Map(full.links.map((each) => [each.id, each]));
   const studs = [...full.studs];
@@ -71,7 +79,7 @@ function atWorst(input: HangInput, full: Chain, parts: readonly (readonly [PartK
       if (stud.use.value > studs[index]!.use.value) studs[index] = stud;
     });
     // Only the balance depends on where the weight stands; whatever else refuses a part refuses the full load too.
-    const unbalanced = offBalance(input.unit, part.loaded, part.studs);
+    const unbalanced = part.studs.length > 0 ? offBalance(input.unit, part.loaded, part.studs) : undefined;
     if (unbalanced && !refusals.some(({ kind }) => kind === 'off-balance')) refusals.push({ ...unbalanced, partly });
   }
   const all = [...links.values()].sort((a, b) => nearness(b) - nearness(a));

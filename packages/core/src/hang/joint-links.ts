@@ -52,10 +52,16 @@ export function jointCapacities(input: HangInput): JointCapacities {
     const capacity = supportCapacity(input, input.unit.byId.get(floor)!);
     if (capacity) floors.set(floor, capacity);
   }
-  const ends = new Map(floorLoads(input.weights.contents).flatMap((load) => (load.strips.length > 0 ? [[load.floor, heavierEnd(load)] as const] : [])));
-  const rail = input.unit.hanging.hangingRail ? input.unit.byId.get(input.unit.hanging.hangingRail) : undefined;
-  const boxes = rail ? boxesOf(input, railsBeside(input.unit, rail)) : [];
-  return { floors, ends, boxes, carriers: carrierCapacities(input, boxes), lower: lowerCapacity(input), cabinet: cabinetCapacity(input) };
+  const loads = jointLoads(input);
+  return { floors, ...loads, carriers: carrierCapacities(input, loads.boxes), lower: lowerCapacity(input), cabinet: cabinetCapacity(input) };
+}
+
+/** What of the joints depends on the weights. */
+export function jointLoads(input: HangInput): Pick<JointCapacities, 'ends' | 'boxes'> {
+  const { unit, weights } = input;
+  const ends = new Map(floorLoads(weights.contents).flatMap((load) => (load.strips.length > 0 ? [[load.floor, heavierEnd(load)] as const] : [])));
+  const rail = unit.hanging.hangingRail ? unit.byId.get(unit.hanging.hangingRail) : undefined;
+  return { ends, boxes: rail ? boxesOf(input, railsBeside(unit, rail)) : [] };
 }
 
 export function jointLinks(input: HangInput, capacities: JointCapacities, forces: WallForces, factor: number): Link[] {

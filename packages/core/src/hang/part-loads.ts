@@ -15,6 +15,8 @@ import { studsBehind } from './wall-links.ts';
 export interface PartLoad {
   readonly kind: PartKind;
   readonly load: Load;
+  /** `hook`: it only tips further; `wall`: what holds on the wall is used more, or its balance goes. */
+  readonly worse: 'hook' | 'wall';
 }
 
 /** A mass at a place on one axis, mm. */
@@ -38,18 +40,28 @@ export function partLoads(input: HangInput, full: Load, factor: number, openings
   if (factor === 0) return [];
   const stands: readonly Load[] = weights.top ? [...held, weights.top] : held;
   const middle = middleOf(input.studsMm);
-  const candidates: PartLoad[] = [
+  const candidates: Omit<PartLoad, 'worse'>[] = [
     partOf(input, 'part-out', outermost(weights, stands, factor, openings), middle, factor, openings),
     partOf(input, 'part-left', endmost(weights, stands, factor, openings, -1), FAR_MM, factor, openings),
     partOf(input, 'part-right', endmost(weights, stands, factor, openings, 1), -FAR_MM, factor, openings),
     ...(input.unit.hanging.antiLift ? [partOf(input, 'part-out', beyondHook(input, stands), middle, factor, openings)] : []),
     ...besideStuds(input, stands).map(([kind, some]) => partOf(input, kind, some, kind === 'part-left' ? FAR_MM : -FAR_MM, factor, openings)),
   ];
-  const isWorse = worseThan(input, full);
-  return candidates.filter(isWorse);
+  const worseAt = worseThan(input, full);
+  return candidates.flatMap((each) => {
+    const worse = worseAt(each.load);
+    return worse ? [{ ...each, worse }] : [];
+  });
 }
 
-function partOf({ weights }: HangInput, kind: PartKind, some: ReadonlySet<Load>, middleMm: number, factor: number, openings: readonly Opening[]): PartLoad {
+function partOf(
+  { weights }: HangInput,
+  kind: PartKind,
+  some: ReadonlySet<Load>,
+  middleMm: number,
+  factor: number,
+  openings: readonly Opening[],
+): Omit<PartLoad, 'worse'> {
   const part: UnitWeights = {
     ...weights,
     contents: weights.contents.filter((each) => some.has(each)),
@@ -117,8 +129,8 @@ function besideStuds({ unit, studsMm }: HangInput, stands: readonly Load[]): (re
   return subsets.filter(([, some]) => some.length < stands.length).map(([kind, some]) => [kind, new Set(some)]);
 }
 
-/** Whether a part load comes nearer to a limit than `full` somewhere: tips further, stands off balance, or lays more on a stud. */
-function worseThan(input: HangInput, full: Load): (part: PartLoad) => boolean {
+/** Where a part load comes nearer to a limit than `full`: it tips further, stands off balance, or lays more on a stud. */
+function worseThan(input: HangInput, full: Load): (part: Load) => PartLoad['worse'] | null {
   const { unit } = input;
   const behind = studsBehind(unit, input.studsMm);
   const bearing = unit.hanging.rip ? bearingOf(unit, behind.length > 0 ? behind : undefined) : null;
@@ -135,10 +147,16 @@ function worseThan(input: HangInput, full: Load): (part: PartLoad) => boolean {
   const holdsDown = ({ mass, out }: Load): number => (tipsAt === null ? 0 : mass.value * (out - tipsAt));
   const isOff = ({ along }: Load): boolean => bearing !== null && (along <= bearing.from || along >= bearing.to);
   const atFull = { shares: shares(full), holdsDown: Math.max(0, holdsDown(full)) };
-  return ({ load }) =>
-    (tipsAt !== null && load.out > full.out + SAME) ||
+  // Less of the same about the same center is no worse anywhere.
+  const isLess = ({ mass, along, out }: Load): boolean => mass.value <= full.mass.value && Math.abs(along - full.along) < SAME && out <= full.out;
+  const isWorseAtWall = (load: Load): boolean =>
     holdsDown(load) > atFull.holdsDown + SAME ||
     (isOff(load) && !isOff(full)) ||
     !bendsLess(load) ||
     shares(load).some((share, index) => share > atFull.shares[index]! * (1 + SAME));
+  return (load) => {
+    if (isLess(load)) return null;
+    if (isWorseAtWall(load)) return 'wall';
+    return tipsAt !== null && load.out > full.out + SAME ? 'hook' : null;
+  };
 }

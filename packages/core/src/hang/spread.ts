@@ -6,6 +6,7 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { guessedMass, type CompartmentLoad, type Load, type UnitWeights } from '../parts/weights.ts';
 import type { SpeciesId } from '../wall/species.ts';
 import { apply, formula, type Figure } from '../worked/figure.ts';
+import { weighedAnew } from './chain.ts';
 import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 
@@ -49,18 +50,20 @@ export const toMeasure = ({ weights, wall }: HangInput): Exclude<SpreadInput, 'c
   ...(groundOf(wall) === 'timber' && wall.studs.species === 'unknown' ? (['species'] as const) : []),
 ];
 
+/** No force grows by more at the low end: each is a sum of what hangs. */
+export const mostGrowth = ({ unit, weights, materialOf }: HangInput): number =>
+  1 + (guessedMass(weights) > 0 ? GUESSED : unit.panels.some(({ stock }) => materialOf(stock).kind === 'solid') ? SOLID_WOOD : SHEET);
+
 function moved(input: HangInput, end: End, inputs: readonly SpreadInput[]): HangInput {
   const sign = end === 'low' ? 1 : -1;
   const weights = input.weights;
   const contents = inputs.includes('contents') ? weights.contents.map((load) => contentsAt(load, sign)) : weights.contents;
   const top = weights.top && inputs.includes('contents') ? massAt(weights.top, sign * GUESSED) : weights.top;
   const cabinet = inputs.includes('cabinet') ? cabinetAt(input, sign) : weights;
+  const anew = { weights: { ...cabinet, contents, top } };
   const strong = end === 'high' && toMeasure(input).includes('species') && inputs.includes('species');
-  return {
-    ...input,
-    weights: { ...cabinet, contents, top },
-    wall: strong ? { ...input.wall, studs: { ...input.wall.studs, species: STRONG_STUDS } } : input.wall,
-  };
+  if (!strong) return weighedAnew(input, anew);
+  return { ...input, ...anew, wall: { ...input.wall, studs: { ...input.wall.studs, species: STRONG_STUDS } } };
 }
 
 /** Only what nobody weighed of it is off; where the load lies is heavier in proportion. */
