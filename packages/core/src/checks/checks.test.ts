@@ -88,6 +88,7 @@ test('every check that exists is in one of the lists', () => {
     'lower-cleat-back': true,
     'stud-edge': true,
     'plugs-close': true,
+    'stud-by-end': true,
     'marks-close': true,
     'wrong-spacer': true,
     'lifts-off': true,

@@ -96,6 +96,7 @@ export type Finding = Base &
     | { readonly check: 'lower-cleat-back'; readonly backNm: number }
     | { readonly check: 'stud-edge'; readonly hasMm: number; readonly wantedMm: number; readonly studNm: number }
     | { readonly check: 'plugs-close'; readonly apartMm: number; readonly wantedMm: number }
+    | { readonly check: 'stud-by-end'; readonly side: 'left' | 'right'; readonly hasMm: number; readonly wantedMm: number }
     | { readonly check: 'marks-close'; readonly marks: number; readonly apartNm: number }
     | { readonly check: 'wrong-spacer'; readonly gapNm: number; readonly spacerNm: number; readonly slopeMm: number }
     | { readonly check: 'lifts-off'; readonly tip: number; readonly pullN: number }

@@ -3,12 +3,16 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { boundToStuds, groundOf, MOST_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { heldByTwoPlanes } from '../hang/two-planes.ts';
 import { besideMiddle } from '../hang/in-stud.ts';
+import { leastFromEndMm, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
-import { NM_PER } from '../length/length.ts';
+import { entered } from '../length/entered.ts';
+import { NM_PER, toMm } from '../length/length.ts';
+import { isLessMm } from '../length/same-size.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import { countedStuds, studsKnown } from '../wall/studs.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
+import { roundDown, roundUp } from './round.ts';
 import { moveOverStuds, runOn } from './strengthen.ts';
 
 const studs: Check = (context) => {
@@ -168,6 +172,39 @@ const plugsClose: Check = (context) => {
 };
 const PLUGS_APART = ASSUMED.plugsApart.value;
 
+/** A stud behind the wall cleat that does not count, for its screws would stand too near the cleat's end. */
+const studByEnd: Check = (context) => {
+  const { box, wall, unit, hangInput } = context;
+  if (!boundToStuds(wall) || !unit.hanging.rip || unit.hanging.onRail) return [];
+  const { from, to } = wallHalfEnds(unit);
+  const wantedMm = leastFromEndMm(unit);
+  const near = (['left', 'right'] as const).flatMap((side) =>
+    hangInput.studsMm.map((at) => ({ side, hasMm: side === 'left' ? at - from : to - at })).filter(({ hasMm }) => hasMm >= 0 && isLessMm(hasMm, wantedMm)),
+  );
+  return near.slice(0, 1).map(({ side, hasMm }) => ({
+    check: 'stud-by-end' as const,
+    unit: box.id,
+    severity: 'look' as const,
+    station: 'hang' as const,
+    side,
+    hasMm,
+    wantedMm,
+    panels: [unit.hanging.wallHalf],
+    fixes: box.hanging.kind === 'outside' ? [longerBy(context, side, wantedMm - hasMm)] : [],
+  }));
+};
+
+/** The wall cleat that much longer at one end: past the side where it has to. */
+function longerBy({ box }: CheckContext, side: 'left' | 'right', byMm: number): Fix {
+  const edge = side === 'left' ? 'leftInset' : 'rightInset';
+  const inset = toMm(box.hanging[edge].nm) - byMm;
+  const reach = inset >= 0 ? roundDown(inset, box.unit) : roundUp(-inset, box.unit);
+  return {
+    label: { key: inset >= 0 ? (side === 'left' ? 'inset-left' : 'inset-right') : side === 'left' ? 'run-on-left' : 'run-on-right', lengthNm: reach.nm },
+    edit: [{ path: ['units', box.id, 'hanging', edge], value: inset >= 0 ? reach : entered(`-${reach.text}`) }],
+  };
+}
+
 /** Marks on the wall that this unit counts as one stud. */
 const marksClose: Check = ({ box, wall, hang, unit }) => {
   if (!boundToStuds(wall)) return [];
@@ -188,4 +225,4 @@ const marksClose: Check = ({ box, wall, hang, unit }) => {
   ];
 };
 
-export const GROUND_CHECKS: readonly Check[] = [studs, ratings, ground, studEdge, plugsClose, marksClose];
+export const GROUND_CHECKS: readonly Check[] = [studs, ratings, ground, studEdge, plugsClose, studByEnd, marksClose];

@@ -70,6 +70,12 @@ export const PLACE_CASES: readonly Case[] = [
     says: /Two plugs in one row stand 15(\.0)? mm apart; 80(\.0)? mm is needed/,
   },
   {
+    check: 'stud-by-end',
+    edits: [{ path: ['wall', 'studs', 'marks'], value: { m: { id: 'm', regular: null, at: entered('1574 mm'), state: 'probed', gone: false } } }],
+    severity: 'look',
+    says: /A stud stands 21 mm from the right end of the wall cleat; screws want 50 mm\. With 29 mm more this stud counts\./,
+  },
+  {
     check: 'marks-close',
     edits: [onWall('studs.marks', { m: { id: 'm', regular: null, at: entered('1075 mm'), state: 'found', gone: false } })],
     severity: 'look',

@@ -317,6 +317,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'lower-cleat-back':
     case 'stud-edge':
     case 'plugs-close':
+    case 'stud-by-end':
     case 'marks-close':
     case 'over-load':
       return hangingWords(finding, unit);

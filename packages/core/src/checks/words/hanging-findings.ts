@@ -21,6 +21,7 @@ type HangingFinding = Extract<
       | 'lower-cleat-back'
       | 'stud-edge'
       | 'plugs-close'
+      | 'stud-by-end'
       | 'marks-close'
       | 'over-load';
   }
@@ -70,6 +71,13 @@ export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Senten
         says: `Two plugs in one row stand ${mm(finding.apartMm)} apart; ${mm(finding.wantedMm)} is needed for both to count.`,
         why: 'The masonry breaks out around both at once: the two hold what one holds, and are counted as one.',
       };
+    case 'stud-by-end': {
+      const { hasMm, wantedMm, side } = finding;
+      return {
+        says: `A stud stands ${mm(hasMm)} from the ${side} end of the wall cleat; screws want ${mm(wantedMm)}. With ${mm(wantedMm - hasMm)} more this stud counts.`,
+        why: 'Screws nearer to its end split the cleat, so the stud behind it carries nothing.',
+      };
+    }
     case 'marks-close':
       return {
         says: `${finding.marks} stud marks within ${fineText(finding.apartNm, unit)} are counted as one stud.`,
