@@ -95,6 +95,8 @@ const spacingBox = (id: string, name: string, order: number, along: string): She
   const { hanging } = box;
   return {
     ...box,
+    // The lower cleat is screwed to it.
+    nailingStrip: entered('150 mm'),
     hanging: { ...hanging, boardWidth: entered('120 mm'), spacer: null, lowerCleat: entered('240 mm'), wallRail: 'rail-upper', rail: entered('70 mm') },
   };
 };

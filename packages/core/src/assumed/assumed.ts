@@ -25,6 +25,7 @@ export const ASSUMED = {
   solidSpread: row(0.15, '×', 'carries-range', 'of what boards weigh, more or less'),
   sheetSpread: row(0.1, '×', 'carries-range', 'of what sheets weigh, more or less'),
   leaning: row(400, 'N', 'hanging-verdict', 'down on the front edge: someone leans, a child climbs'),
+  workPress: row(400, 'N', 'leaf-load', 'work presses the edge of a fold-down with this at least'),
   pulling: row(200, 'N', 'hanging-verdict', 'outward at the bottom: a pull'),
   onDoor: row(250, 'N', 'load-cases', 'a child on the free edge of a door'),
   // how long a load stays

@@ -2,6 +2,7 @@
  * The fold-down surface: a backboard on its cleat or screwed to the studs, a ledger across it, a leaf hinged to the ledger, and gate
  * brackets that swing out under it. Two states of the same panels; both must be free of one another.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import type { WordKey } from '../checks/words/labels.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
@@ -47,6 +48,8 @@ export function newFoldDown(start: NewUnit): FoldDown {
     ...base,
     hanging: {
       ...base.hanging,
+      // A leaf that somebody leans on would turn a board off its hook.
+      kind: 'through',
       rail: null,
       drop: pick(unit, '60', '2 3/8'),
       cabinetScrew: { ...base.hanging.cabinetScrew, length: pick(unit, '30', '1 1/4') },
@@ -57,13 +60,13 @@ export function newFoldDown(start: NewUnit): FoldDown {
     hinge: 'piano',
     supports: 'gate',
     supportCount: 2,
-    reach: pick(unit, '320', '12 1/2'),
+    reach: pick(unit, '440', '17 1/2'),
     gateHeight: pick(unit, '400', '16'),
     gateStock: stock,
     ratedKg: 60,
-    edgeKg: 15,
-    hingeScrew: { screw: unit === 'mm' ? '4mm' : '#8', length: pick(unit, '12', '1/2') },
-    hingeScrews: 4,
+    edgeKg: 41,
+    hingeScrew: { screw: unit === 'mm' ? '5mm' : '#10', length: pick(unit, '16', '5/8') },
+    hingeScrews: 6,
     latch: true,
   };
 }
@@ -311,10 +314,13 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
 export const MOST_HINGE_SCREWS = 12;
 export const MOST_PROPS = 4;
 
+/** Whoever works there leans on it with this at least, kg. [ASSUME] */
+const LEAST_PRESS_KG = ASSUMED.workPress.value / 9.80665;
+
 /** Someone leans on the middle of the front edge; across the wall the middle is where the unit's own weight is too. */
 const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
-  kg: box.edgeKg,
-  from: own(box, 'edgeKg'),
+  kg: Math.max(box.edgeKg, LEAST_PRESS_KG),
+  from: box.edgeKg < LEAST_PRESS_KG ? { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } : own(box, 'edgeKg'),
   at: { along: Math.round(box.width.nm / 2) as Length, up: box.height.nm, out: (ledgerFront + box.depth.nm) as Length },
 });
 
