@@ -50,11 +50,14 @@ function headlineOf({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, u
   return `${VERDICT_WORDS[hang.state]}: estimated to carry ${bothMasses(carriesKg, unit)} of contents${between(lowKg, highKg, unit)}; ${massText(hang.plannedKg, unit)} is planned.`;
 }
 
-/** The ends of what it may carry; nothing where they read alike. */
+/** The ends of what it may carry; nothing where they are as good as one. */
 function between(lowKg: number | null, highKg: number | null, unit: DisplayUnit): string {
   const [low, high] = [massText(lowKg ?? 0, unit), massText(highKg ?? 0, unit)];
-  return highKg === null || low === high ? '' : `, between ${low} and ${high}`;
+  return lowKg === null || highKg === null || highKg - lowKg < ALIKE * highKg ? '' : `, between ${low} and ${high}`;
 }
+
+/** Ends this share of the load apart are told as one. */
+const ALIKE = 0.05;
 
 const MEASURE: Readonly<Record<NonNullable<CarriesRange['narrow']>['measure'], string>> = {
   contents: 'Weigh the contents',

@@ -69,7 +69,8 @@ export function loadCases(input: HangInput): LoadCases {
     if (openings.length > 1) for (const each of openings.slice(0, MOST_ALONE)) add('one-open', { factor: 1, open: [each] }, each.name);
     const full = { factor: 1, open: openings };
     for (const { kind, load } of partLoads(input, unpressedLoad(input, full), 1, openings))
-      cases.push(caseOf(`${kind}-${cases.length}`, kind, null, worstFirst(atWall(input, load, capacitiesOf(input))), true));
+      if (!cases.some((known) => isSameLoad(known.load, load)))
+        cases.push(caseOf(`${kind}-${cases.length}`, kind, null, worstFirst(atWall(input, load, capacitiesOf(input))), true));
     const heavy = { factor: 1, open: capacitiesOf(low).openings };
     cases.push(caseOf('guessed', 'guessed', null, chainOf(low, unpressedLoad(low, heavy), heavy), true));
     add('fuller', { factor: FULLER, open: openings }, null, false);
@@ -88,6 +89,10 @@ export function loadCases(input: HangInput): LoadCases {
     .reduce<LoadCase | undefined>((a, b) => (a && a.weakest!.share >= b.weakest!.share ? a : b), undefined);
   return { cases, governing: worst?.id ?? null, guessedKg };
 }
+
+/** Within what a scale and a rule tell. */
+const isSameLoad = (a: Load, b: Load): boolean =>
+  Math.abs(a.mass.value - b.mass.value) < 0.01 && Math.abs(a.out - b.out) < 0.1 && Math.abs(a.along - b.along) < 0.1;
 
 const worstFirst = ({ loaded, links }: AtWall): Pick<Chain, 'loaded' | 'links'> => ({ loaded, links: [...links].sort((a, b) => nearness(b) - nearness(a)) });
 
