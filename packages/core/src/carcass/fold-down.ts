@@ -2,7 +2,6 @@
  * The fold-down surface: a backboard on its cleat or screwed to the studs, a ledger across it, a leaf hinged to the ledger, and gate
  * brackets that swing out under it. Two states of the same panels; both must be free of one another.
  */
-import { ASSUMED } from '../assumed/assumed.ts';
 import type { WordKey } from '../checks/words/labels.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
@@ -314,13 +313,10 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
 export const MOST_HINGE_SCREWS = 12;
 export const MOST_PROPS = 4;
 
-/** Whoever works there leans on it with this at least, kg. [ASSUME] */
-const LEAST_PRESS_KG = ASSUMED.workPress.value / 9.80665;
-
 /** Someone leans on the middle of the front edge; across the wall the middle is where the unit's own weight is too. */
 const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
-  kg: Math.max(box.edgeKg, LEAST_PRESS_KG),
-  from: box.edgeKg < LEAST_PRESS_KG ? { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } : own(box, 'edgeKg'),
+  kg: box.edgeKg,
+  from: own(box, 'edgeKg'),
   at: { along: Math.round(box.width.nm / 2) as Length, up: box.height.nm, out: (ledgerFront + box.depth.nm) as Length },
 });
 

@@ -8,7 +8,7 @@ import { bothMasses, fineText, lengthText, massText } from '../checks/words/amou
 import { labelWords } from '../checks/words/labels.ts';
 import { groundOf } from '../hang/grounds.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
-import { hangingHoles, type Boring, type HangingHoles, type WallHole } from '../hang/holes.ts';
+import { hangingHoles, lowerBy, type Boring, type HangingHoles, type WallHole } from '../hang/holes.ts';
 import { screwById } from '../joints/screws.ts';
 import { nearest, type DisplayUnit, type Length } from '../length/length.ts';
 import { looseKg } from '../parts/opened.ts';
@@ -82,6 +82,7 @@ function cleatSteps(told: Told): HangingStep[] {
   const length = (nm: number): string => lengthText(nm, unit);
   const lift = nearest(hanging.rip!.engagement.value + LIFT_MARGIN_MM);
   const { carcass } = holes;
+  const below = lowerBy(plan.unit);
   return [
     ...looked(told),
     hanging.onRail
@@ -90,6 +91,8 @@ function cleatSteps(told: Told): HangingStep[] {
           `Mark a level line ${length(holes.strip.foot.value)} above the floor: the lower edge of the wall half.`,
           plan.seating.lower !== 0 &&
             `It is ${fineText(Math.abs(plan.seating.lower), unit)} ${plan.seating.lower > 0 ? 'higher' : 'lower'} than drawn, because halves here settle by as much.`,
+          below !== null &&
+            `A second line ${length(below)} below it, ${length((holes.strip.foot.value - below) as Length)} above the floor: the lower edge of the lower wall half.`,
         ]),
     studsStep(told),
     boreStep(told, 'wall half'),
@@ -104,13 +107,15 @@ function cleatSteps(told: Told): HangingStep[] {
               hanging.notch !== null &&
                 `Its lower edge is notched ${length(hanging.notch.to - hanging.notch.from)} long and ${length(hanging.notch.depth)} deep, from ${length(hanging.notch.from - nearest(wallHalfEnds(plan.unit).from))} from its left end.`,
               `One screw at each end, a level on it, then all ${holes.wall.filter(({ kind }) => kind === 'strip').length}.`,
+              below !== null &&
+                `The lower wall half on its own line the same way, all ${holes.wall.filter(({ kind }) => kind === 'lower').length} screws: it may come to carry everything.`,
             ],
             'A screw that spins or strips counts as none: move up a size, or beside.',
           ),
         ]),
     ...(carcass.length > 0
       ? [
-          step('cabinet-half', 'Screw the cabinet half to the cabinet', [
+          step('cabinet-half', below === null ? 'Screw the cabinet half to the cabinet' : 'Screw both cabinet halves to the cabinet', [
             hanging.brackets.length > 1 &&
               `Crosscut it into ${hanging.brackets.length} brackets of ${length(plan.unit.byId.get(hanging.cabinetHalf)!.length.value)}, one flush with each end; all against one straight edge, or one of them carries alone.`,
             ...carcass.map(

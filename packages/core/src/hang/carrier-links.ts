@@ -112,6 +112,13 @@ export function lowerCarrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
   });
 }
 
+/** Height of the screws that hold the cabinet half of a lower cleat: as low as its bevel and what they go through allow, mm; null without one. */
+export function lowerScrewRow(unit: ResolvedUnit): number | null {
+  const [own, carrier] = [lowerHalfFace(unit), lowerCarrierOf(unit)];
+  if (!own || !carrier) return null;
+  return Math.max(own.low, heightsOf(carrier).low) + EDGE_DISTANCE * screwById(unit.hanging.cabinetScrew.screw).diameterMm;
+}
+
 /** Between which heights the row may stand, and what bounds it: the half's own face above its bevel, and the carrier; mm. */
 function roomForRow(unit: ResolvedUnit) {
   const panel = carrierOf(unit);

@@ -1,5 +1,5 @@
 /** The chain of links for one load: forces between unit and wall, then every link in order of how near it is to its limit. */
-import { opened, openingsOf, pressedOn, type Opening } from '../parts/opened.ts';
+import { opened, openingsOf, pressedOn, pressingOn, type Opening } from '../parts/opened.ts';
 import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
 import { apply, type Figure } from '../worked/figure.ts';
@@ -90,7 +90,7 @@ export interface AtWall {
 /** Hook, spacer and wall fixings under a load, with what presses where the unit says so. */
 export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacities, 'wall'>): AtWall {
   const { unit } = input;
-  const loaded = pressedOn(unpressed, unit.pressed);
+  const loaded = pressedOn(unpressed, pressingOn(unit));
   const weight = apply(WEIGHT, { m: loaded.mass });
   const forces = wallForces(input, weight, loaded);
   const { studs, links: onWall } = wallLinks(input, forces, loaded, wall);
@@ -102,7 +102,7 @@ export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacit
 
 /** The hook and the spacer alone, for a load that uses nothing else more. */
 export function atHook({ unit, wall }: HangInput, unpressed: Load): Pick<AtWall, 'links'> {
-  const loaded = pressedOn(unpressed, unit.pressed);
+  const loaded = pressedOn(unpressed, pressingOn(unit));
   return { links: wallForces({ unit, wall }, apply(WEIGHT, { m: loaded.mass }), loaded).links };
 }
 

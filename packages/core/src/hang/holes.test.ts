@@ -145,3 +145,32 @@ test('every hole of any box is within its strip, over its stud, and clear of the
 });
 
 test('a typed place is where the unit stands', () => expect(toMm(holes([typed('place.up', '1320 mm')]).strip.foot.terms[0]!.value)).toBe(1320));
+
+describe('with a lower cleat in place of a spacer', () => {
+  const edits = [ink('hanging.spacer', null), typed('hanging.lowerCleat', '500 mm'), ink('nailingStrip', entered('300 mm'))];
+  const { wall, carcass } = holes(edits);
+  const alone = holes();
+  const of = (kind: string) => wall.filter((hole) => hole.kind === kind);
+
+  test('its wall half takes the same screws in the same studs, so much lower', () => {
+    expect(of('lower')).toHaveLength(of('strip').length);
+    of('lower').forEach((hole, index) => {
+      const above = of('strip')[index]!;
+      expect([hole.fromLeft, hole.above, hole.along, hole.stud, hole.row]).toEqual([above.fromLeft, above.above, above.along, above.stud, above.row]);
+      expect(toMm((above.up - hole.up) as Length)).toBe(500);
+    });
+  });
+  test('its cabinet half takes as many as the upper one, through the nailing strip, inside both', () => {
+    expect(carcass).toHaveLength(2);
+    const [upper, lower] = carcass as [(typeof carcass)[0], (typeof carcass)[0]];
+    expect(upper).toEqual(alone.carcass[0]);
+    expect(lower.fromLeft).toHaveLength(upper.fromLeft.length);
+    const { unit } = unitWith('ink', ...edits);
+    const strip = unit.byId.get(lower.panel)!;
+    const half = unit.byId.get(unit.hanging.lower!.cabinetHalf)!;
+    const up = strip.frame.origin.up / 1e6 + toMm(strip.width.value) - toMm(lower.below);
+    // The half's flat face begins over its bevel, 17.8 mm over its point.
+    expect(up).toBeGreaterThanOrEqual(half.frame.origin.up / 1e6 + 17.8 + 2.5 * 4 - 0.1);
+    expect(up).toBeLessThanOrEqual(half.frame.origin.up / 1e6 + toMm(half.width.value));
+  });
+});

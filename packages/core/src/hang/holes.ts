@@ -13,8 +13,8 @@ import type { Dimension } from '../worked/dimension.ts';
 import { studGravity } from '../wall/studs.ts';
 import type { Place, Wall } from '../wall/wall.ts';
 import { bandAt, cableBands, drillState, type Band, type DrillState } from '../wall/zones.ts';
-import { railsBeside } from './boxes.ts';
-import { cabinetScrewRow, carrierOf, screwsEach } from './carrier-links.ts';
+import { heightsOf, railsBeside } from './boxes.ts';
+import { cabinetScrewRow, carrierOf, lowerCarrierOf, lowerScrewRow, screwsEach } from './carrier-links.ts';
 import { groundOf, PLUGS } from './grounds.ts';
 import type { Chain } from './chain.ts';
 import { wallHalfEnds, wallHalfFoot } from './wall-links.ts';
@@ -23,11 +23,12 @@ import { edgeDistanceMm, wallRows } from './wall-rows.ts';
 
 export interface WallHole {
   readonly id: string;
-  readonly kind: 'strip' | 'lock';
+  /** In the strip on the wall, in the wall half of a lower cleat, or the lock at the bottom. */
+  readonly kind: 'strip' | 'lower' | 'lock';
   /** Which stud, or which place where no stud says it, counted from the left; null for none. */
   readonly stud: number | null;
   readonly row: 'upper' | 'lower' | 'lock';
-  /** In the strip: from its left end, and above its lower edge. */
+  /** In its strip: from the left end, and above the lower edge. */
   readonly fromLeft: Length;
   readonly above: Length;
   /** On the wall: from its left end, and above the floor. */
@@ -63,7 +64,7 @@ export interface HangingHoles {
   readonly strip: { readonly panel: string; readonly length: Length; readonly foot: Dimension };
   readonly wall: readonly WallHole[];
   readonly wallBoring: Boring;
-  /** A row for each box that hangs. */
+  /** A row for each box that hangs, and one for the lower of two cleats. */
   readonly carcass: readonly CarcassHoles[];
   readonly carcassBoring: Boring | null;
   /** Centres of studs in the strip's stretch, or of the places fixings go: from its left end, and on the wall. */
@@ -139,6 +140,17 @@ export function wallHoles(input: HolesInput): WallHole[] {
       }));
     }),
   );
+  const below = lowerBy(unit);
+  // The same screws again: the lower cleat may come to carry everything.
+  if (below !== null)
+    holes.push(
+      ...holes.map((hole): WallHole => ({
+        ...hole,
+        id: `lower-${hole.id}`,
+        kind: 'lower',
+        ...onWall(toMm((hole.along - at.along.nm) as Length), hole.up - below),
+      })),
+    );
   if (!hanging.antiLift || studs.length === 0) return holes;
   // One screw low down, in the stud nearest to the unit's middle.
   const middle = toMm(unit.outside.width.value) / 2;
@@ -155,6 +167,12 @@ export function wallHoles(input: HolesInput): WallHole[] {
     ...onWall(nearest, at.up.nm + lockUp),
   };
   return [...holes, lock];
+}
+
+/** How far the lower of two cleats lies below the upper one; null where there is one alone. */
+export function lowerBy({ hanging, byId }: Pick<ResolvedUnit, 'hanging' | 'byId'>): Length | null {
+  const lower = hanging.lower && byId.get(hanging.lower.wallHalf);
+  return lower ? nm(heightsOf(byId.get(hanging.wallHalf)!).low - heightsOf(lower).low) : null;
 }
 
 function boringInWall(screw: Screw, length: Length, wall: Wall, layersMm: number): Boring {
@@ -184,16 +202,20 @@ function carcassHoles(unit: ResolvedUnit): Pick<HangingHoles, 'carcass' | 'carca
   const screw = screwById(id);
   const rowUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - row;
   const carriers = carrier.role === 'hanging-rail' ? railsBeside(unit, carrier) : [carrier];
+  /** Brackets of the lower cleat stand under those of the upper one. */
+  const through = (panel: Panel & { readonly id: string }, up: number): CarcassHoles[] => {
+    const over = spread(panel);
+    const fromLeft = hanging.brackets.flatMap((bracket) => {
+      const half = spread(unit.byId.get(bracket)!);
+      const [from, to] = [Math.max(over.left, half.left), Math.min(over.right, half.right)];
+      return to > from ? fastenersAlong(to - from, each).map((mm) => nm(from - over.left + mm)) : [];
+    });
+    return fromLeft.length > 0 ? [{ panel: panel.id, fromLeft, below: nm(over.top - up) }] : [];
+  };
+  const lower = lowerCarrierOf(unit);
+  const lowerUp = lowerScrewRow(unit);
   return {
-    carcass: carriers.flatMap((panel) => {
-      const over = spread(panel);
-      const fromLeft = hanging.brackets.flatMap((bracket) => {
-        const half = spread(unit.byId.get(bracket)!);
-        const [from, to] = [Math.max(over.left, half.left), Math.min(over.right, half.right)];
-        return to > from ? fastenersAlong(to - from, each).map((mm) => nm(from - over.left + mm)) : [];
-      });
-      return fromLeft.length > 0 ? [{ panel: panel.id, fromLeft, below: nm(over.top - rowUp) }] : [];
-    }),
+    carcass: [...carriers.flatMap((panel) => through(panel, rowUp)), ...(lower && lowerUp !== null ? through(lower, lowerUp) : [])],
     carcassBoring: {
       screw: id,
       length,

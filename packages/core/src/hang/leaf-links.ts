@@ -5,6 +5,7 @@
  */
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
+import { pressingOn } from '../parts/opened.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type HingeScrews, type Prop } from '../solid/unit.ts';
 import { apply, formula, greatest, termOf, type Figure, type TermValue } from '../worked/figure.ts';
@@ -159,7 +160,7 @@ function ofProp(input: HangInput, prop: Prop, factor: number): Link[] {
   const leaf = unit.byId.get(prop.leaf)!;
   const held = weights.contents.filter(({ compartment }) => compartment.floor === leaf.id).reduce((sum, { mass }) => sum + mass.value, 0);
   const own = weights.panels.get(leaf.id)!;
-  const { pressed } = unit;
+  const pressed = pressingOn(unit);
   const W = apply(LEAF_WEIGHT, { contents: held * factor, leaf: own });
   const Q = apply(PRESSING, { Q: pressed ? { value: pressed.kg, source: pressed.from } : 0 });
   const n = prop.count;

@@ -2,6 +2,7 @@
  * The unit with everything open: how far doors that stand at right angles and the fullest drawer, all the
  * way out, move its centre of gravity. Source: docs/formulas/opened.md.
  */
+import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import { isFace } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -145,6 +146,16 @@ export function opened(load: Load, openings: readonly Opening[], weights: UnitWe
   const aside = open.map(({ kg, shift }) => load.along + (kg * shift.along) / (load.mass.value || 1));
   const along = [load.along, ...aside].reduce((far, at) => (Math.abs(at - middleMm) > Math.abs(far - middleMm) ? at : far));
   return { ...load, along, out: out.value, outFigure: out };
+}
+
+const G0 = 9.80665;
+/** Whoever works at an edge leans on it with this at least, kg. */
+const LEAST_PRESS_KG = ASSUMED.workPress.value / G0;
+
+/** What presses an edge of a unit: as it was entered, and never less than somebody who leans on it. */
+export function pressingOn({ pressed }: Pick<ResolvedUnit, 'pressed'>): Pressed | undefined {
+  if (!pressed || pressed.kg >= LEAST_PRESS_KG) return pressed;
+  return { ...pressed, kg: LEAST_PRESS_KG, from: { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } };
 }
 
 /** A load with someone working on an edge of it. */

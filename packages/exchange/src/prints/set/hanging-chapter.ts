@@ -166,7 +166,7 @@ function holeTable(flow: Flow, plan: UnitPlan, holes: HangingHoles, { unit }: Pi
       return [
         lock ? 'lock' : String(index + 1),
         String(hole.stud ?? ''),
-        lock ? `cabinet's ${text(hole.fromLeft)}` : text(hole.fromLeft),
+        lock ? `cabinet's ${text(hole.fromLeft)}` : hole.kind === 'lower' ? `lower half's ${text(hole.fromLeft)}` : text(hole.fromLeft),
         lock ? `bottom ${text(hole.above)}` : text(hole.above),
         text(hole.along),
         text(hole.up),

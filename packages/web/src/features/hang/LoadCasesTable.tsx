@@ -63,7 +63,8 @@ export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: Show
       </table>
       {guessedKg > 0 && (
         <p className="quiet">
-          {massText(guessedKg, unit)} of the contents nobody weighed: if filled as assumed. In the row “as heavy as it may be” they weigh 30 % more, and the cabinet 10 to 15 %.
+          {massText(guessedKg, unit)} of the contents nobody weighed: if filled as assumed. In the row “as heavy as it may be” they weigh 30 % more, and the
+          cabinet 10 to 15 %.
         </p>
       )}
       {moving.length > 0 && (

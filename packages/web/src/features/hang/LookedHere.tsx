@@ -17,7 +17,7 @@ export function LookedHere({ holes }: { readonly holes: HangingHoles }) {
   const onRun = open.some(({ band }) => band?.from === 'run');
   const short = how === 'in-writing' && note.trim().length < NOTE.least;
   const enter = (): void => {
-    const sets = [open.filter(({ kind }) => kind === 'strip'), open.filter(({ kind }) => kind === 'lock')].filter((set) => set.length > 0);
+    const sets = (['strip', 'lower', 'lock'] as const).map((each) => open.filter(({ kind }) => kind === each)).filter((set) => set.length > 0);
     apply(
       sets.map((set) => {
         const area = around(set, how, how === 'in-writing' ? note.trim() : '');

@@ -66,6 +66,7 @@ function Holes({ shown: { plan, unit }, holes, grounded }: { readonly shown: Sho
                 <td data-label={grounded}>{hole.stud ?? ''}</td>
                 <td data-label={hole.kind === 'lock' ? 'from the cabinet’s left end' : 'from its left end'}>
                   {hole.kind === 'lock' && 'cabinet’s '}
+                  {hole.kind === 'lower' && 'lower half’s '}
                   <LengthText value={hole.fromLeft} unit={unit} />
                 </td>
                 <td data-label={hole.kind === 'lock' ? 'above its bottom' : 'above its lower edge'}>
