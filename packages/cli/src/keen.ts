@@ -4,8 +4,10 @@
  */
 import {
   answerSum,
+  createPlanner,
   cutListCsv,
   displayUnitOf,
+  hangHelps,
   listSums,
   plan,
   planJson,
@@ -39,7 +41,11 @@ export async function run(args: readonly string[], started: number): Promise<num
 function command([name, ...rest]: readonly string[], started: number): string | Uint8Array | Promise<string | Uint8Array> {
   switch (name) {
     case 'plan':
-      return withProject(rest, ({ design, record, workshop }) => json(planJson(plan(design, record, workshop), design)));
+      return withProject(rest, ({ design, record, workshop }) => {
+        const planner = createPlanner();
+        const made = planner.plan(design, record, workshop);
+        return json(planJson(made, design, (unit) => hangHelps({ planner, design, record, workshop }, unit)));
+      });
     case 'cutlist':
       return withProject(rest, ({ design, record, workshop }) =>
         cutListCsv(plan(design, record, workshop).parts, workshop, ({ unit }) => displayUnitOf(design, unit)),

@@ -180,7 +180,7 @@ export { boundToStuds, groundOf, MOST_ON_ANCHORS_KG, MOST_PER_ANCHOR_KG, PLUGS, 
 export { hangingHoles, wallHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
 export type { Link } from './hang/link.ts';
 export { stateAt, VERDICT_WORDS, type Judged } from './checks/verdict.ts';
-export { verdictTold, type VerdictTold } from './formats/verdict-told.ts';
+export { helpWords, verdictTold, type VerdictTold } from './formats/verdict-told.ts';
 export type { RefusalReason, VerdictState } from './hang/refusals.ts';
 export { AS_ASKED, type FirstHang, type Seating } from './hang/seating.ts';
 export { loadCurves, type LoadCurve, type LoadCurves } from './hang/load-curves.ts';
@@ -268,6 +268,7 @@ export { shoppingCsv } from './formats/shopping-csv.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
 export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
+export { hangHelps, type HangHelp } from './plan/hang-helps.ts';
 export { remediesFor, type Remedy } from './plan/remedies.ts';
 export { answerSum, listSums, SUMS } from './sums/sums.ts';
 export type { Json, Schema } from './formats/codec.ts';

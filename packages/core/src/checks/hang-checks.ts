@@ -21,7 +21,7 @@ const overPeople: Check = (context) => {
   const locked = box.hanging.antiLift || !hang.forces.hook;
   const fixes: Fix[] = [
     ...(locked ? [] : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
-    ...(use > MOST_OVER_PEOPLE && hang.links[0] ? strengthen(context, hang.links[0].kind).slice(0, 2) : []),
+    ...(use > MOST_OVER_PEOPLE && hang.links[0] ? strengthen(context, hang.links[0].kind) : []),
     { label: { key: 'enter-place' }, visit: 'wall' },
   ];
   const base = { check: 'bed' as const, unit: box.id, station: 'hang' as const, under: over, use, locked, panels: [unit.hanging.cabinetHalf], fixes };

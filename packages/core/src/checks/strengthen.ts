@@ -1,5 +1,6 @@
 /** What strengthens a hanging, link by link, in the order of docs/formulas/hanging-verdict.md. Fixes are data: nothing is tried here. */
 import type { FixKey } from './words/fixes.ts';
+import { groundOf } from '../hang/grounds.ts';
 import type { LinkKind } from '../hang/link.ts';
 import { leastFromEndMm, studsBehind, wallHalfEnds } from '../hang/wall-links.ts';
 import { screwById } from '../joints/screws.ts';
@@ -98,7 +99,7 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
   const more = (key: FixKey, number: number, ...at: string[]): Fix => ({ label: { key, number }, edit: [{ path: path(...at), value: number }] });
   switch (kind) {
     case 'wall-screws':
-      return [...runOn(context), ...strongerWallScrews(context)];
+      return [...runOn(context), ...moreFixings(context), ...strongerWallScrews(context)];
     // Screws do not stiffen it: a stud more, or more wood.
     case 'wall-half-bending':
       return [...runOn(context), ...evenOverStuds(context), ...(hangsOnCleat(box.hanging) ? [tallerCleat({ box })] : [])];
@@ -142,6 +143,26 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
     case 'hold-down':
       return [];
   }
+}
+
+/** Least distance of two places where no stud says them, mm; what closer ones come to of what was asked. */
+const LEAST_EVERY_MM = 80;
+const CLOSER = 0.65;
+
+/** More places, and a larger plug where its low table value counts, on a wall where no stud says where they go. */
+function moreFixings({ box, hangInput: { wall } }: HangContext): Fix[] {
+  const ground = groundOf(wall);
+  if (ground !== 'masonry' && ground !== 'anchors') return [];
+  const every = roundDown(Math.max(LEAST_EVERY_MM, toMm(wall.fixing.every.nm) * CLOSER), box.unit);
+  const plug = ({ '6mm': '8mm', '8mm': '10mm', '10mm': null } as const)[wall.fixing.plug];
+  return [
+    ...(every.nm < wall.fixing.every.nm
+      ? [{ label: { key: 'closer-fixings' as const, lengthNm: every.nm }, edit: [{ path: ['wall', 'fixing', 'every'], value: every }] }]
+      : []),
+    ...(ground === 'masonry' && plug && wall.fixing.pullN === null
+      ? [{ label: { key: 'larger-plug' as const, text: plug.replace('mm', ' mm') }, edit: [{ path: ['wall', 'fixing', 'plug'], value: plug }] }]
+      : []),
+  ];
 }
 
 /** Usual ratings of a pair of slides, kg. */

@@ -1,10 +1,12 @@
 /** The whole plan as JSON for the command line: every part with its sum, weights, sag, the chain of links, findings in words. */
+import { fixWords } from '../checks/words/fixes.ts';
 import { findingWords } from '../checks/words/findings.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
 import { verdictTold } from './verdict-told.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { carriesRange, loadLimits } from '../hang/limits.ts';
 import type { Design } from '../plan/design.ts';
+import type { HangHelp } from '../plan/hang-helps.ts';
 import type { Plan, UnitPlan } from '../plan/plan.ts';
 import type { Dimension } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
@@ -12,15 +14,16 @@ import type { Json } from './codec.ts';
 import { featureWords } from './cut-list-csv.ts';
 import { exactMm } from './nest-plan.ts';
 
-export function planJson(plan: Plan, design: Design): Json {
+/** @param helpsOf what would help the hanging of a unit, where that is told: it takes plans of its own */
+export function planJson(plan: Plan, design: Design, helpsOf: (unit: string) => readonly HangHelp[] = () => []): Json {
   return {
     name: design.name,
-    units: plan.units.map((unit) => unitJson(unit, design)),
+    units: plan.units.map((unit) => unitJson(unit, design, helpsOf(unit.id))),
     unplanned: plan.unplanned.map(({ id, name, fault: { code, path, message, accepted } }) => ({ id, name, code, where: path.join('.'), message, accepted })),
   };
 }
 
-function unitJson(unitPlan: UnitPlan, design: Design): Json {
+function unitJson(unitPlan: UnitPlan, design: Design, helps: readonly HangHelp[]): Json {
   const { unit, parts, weights, loaded, sag, hang, findings } = unitPlan;
   const { width, height, depth } = unit.outside;
   return {
@@ -70,6 +73,12 @@ function unitJson(unitPlan: UnitPlan, design: Design): Json {
       verdict: VERDICT_WORDS[hang.state],
       ...verdictTold(unitPlan, design.units[unitPlan.id]!.unit),
       ruledOutBy: hang.ruledOutBy,
+      helps: helps.map(({ fix, state, carriesKg, weakest }) => ({
+        does: fixWords(fix.label, design.units[unitPlan.id]!.unit),
+        verdict: VERDICT_WORDS[state],
+        carriesKg,
+        weakest,
+      })),
       plannedKg: hang.plannedKg,
       ...loadLimits(unitPlan.hangInput),
       range: { ...carriesRange(unitPlan.hangInput) },

@@ -1,9 +1,11 @@
 /** The verdict on a hanging in words: one headline, the two weakest links, what the figures are and what they leave out. The same on screen, on paper and in JSON. */
+import { fixWords } from '../checks/words/fixes.ts';
 import { bothMasses, massText, percentText } from '../checks/words/amounts.ts';
 import { linkWords } from '../checks/words/link-words.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
 import { carriesRange, loadLimits, type CarriesRange } from '../hang/limits.ts';
 import type { DisplayUnit } from '../length/length.ts';
+import type { HangHelp } from '../plan/hang-helps.ts';
 import type { UnitPlan } from '../plan/plan.ts';
 
 /** What every figure of a hanging is. */
@@ -29,6 +31,12 @@ export interface VerdictTold {
   readonly weakest: readonly string[];
   readonly estimate: string;
   readonly notCovered: string;
+}
+
+/** What a change would do, with its new figure: "Use 2 low screws in each stud: OK, carries 83 kg (184 lb)". */
+export function helpWords({ fix, state, carriesKg, weakest }: HangHelp, unit: DisplayUnit): string {
+  const figure = carriesKg === null ? `most used link at ${percentText(weakest)}` : `carries ${bothMasses(carriesKg, unit)}`;
+  return `${fixWords(fix.label, unit)}: ${VERDICT_WORDS[state]}, ${figure}`;
 }
 
 /** @param unit of the masses in it */

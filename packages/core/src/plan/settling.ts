@@ -9,7 +9,7 @@ import { applyEdit, type Edit } from './edit.ts';
 import type { Design, RecordEntry } from './design.ts';
 import type { Plan, Planner } from './plan.ts';
 
-type EditFix = Extract<Fix, { readonly edit: unknown }>;
+export type EditFix = Extract<Fix, { readonly edit: unknown }>;
 
 /** Findings whose fixes each add some strength: several may do where one does not. */
 const STRENGTHENED: ReadonlySet<Finding['check']> = new Set(['over-load', 'children', 'bed', 'cleat-splits', 'lifts-off']);
@@ -134,10 +134,14 @@ function* strengthened(tried: Tried, before: Plan, finding: Finding): Generator<
   return null;
 }
 
-const useOf = (finding: Finding): number => ('lowUse' in finding ? finding.lowUse : 'use' in finding ? finding.use : 'tip' in finding ? finding.tip : Infinity);
+/** How much of its limit a finding says is used: what nothing locks counts as one more. */
+const useOf = (finding: Finding): number => usedOf(finding) + ('locked' in finding && !finding.locked ? 1 : 0);
 
-/** The last of each kind counts: a wider board takes the place of a wide one. */
-function together(fixes: readonly EditFix[]): EditFix {
+const usedOf = (finding: Finding): number =>
+  'lowUse' in finding ? finding.lowUse : 'use' in finding ? finding.use : 'tip' in finding ? finding.tip : Infinity;
+
+/** Fixes as one. The last of each kind counts: a wider board takes the place of a wide one. */
+export function together(fixes: readonly EditFix[]): EditFix {
   const last = new Map(fixes.map(({ label }) => [label.key, label]));
   return { label: { key: 'together', parts: [...last.values()] }, edit: fixes.flatMap(({ edit }) => edit) };
 }

@@ -37,6 +37,8 @@ type OwnFixKey =
   | 'use-screw-length'
   | 'enter-studs'
   | 'enter-species'
+  | 'closer-fixings'
+  | 'larger-plug'
   | 'stronger-slides'
   | 'weigh-contents'
   | 'move-along'
@@ -167,6 +169,10 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
       return 'Enter the studs';
     case 'stronger-slides':
       return `Use slides rated for ${massText(number ?? 0, unit)} a pair`;
+    case 'closer-fixings':
+      return `Fix it at least every ${length}`;
+    case 'larger-plug':
+      return `Use ${text} plugs`;
     case 'enter-species':
       return 'Enter what the studs are sawn from';
     case 'weigh-contents':

@@ -2,7 +2,10 @@
 import {
   boringWords,
   boundsOf,
+  createPlanner,
+  hangHelps,
   hangsOnCleat,
+  helpWords,
   hangingTold,
   holeStateWords,
   hookPlane,
@@ -44,6 +47,9 @@ export function hangingChapter(pages: Pages, told: Told, plan: UnitPlan): void {
   const verdict = verdictTold(plan, unit);
   flow.paragraph(verdict.headline, { bold: true });
   if (verdict.weakest.length > 0) flow.paragraph(`Weakest links: ${verdict.weakest.join('; ')}.`);
+  if (verdict.narrow) flow.paragraph(verdict.narrow);
+  const helps = hangHelps({ planner: createPlanner(), design, record: told.record, workshop }, plan.id);
+  if (helps.length > 0) flow.paragraph(`What would help most. ${helps.map((help) => helpWords(help, unit)).join('. ')}.`);
   flow.paragraph(verdict.estimate);
   flow.paragraph(verdict.notCovered);
   holeTable(flow, plan, holes, told);

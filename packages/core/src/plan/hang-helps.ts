@@ -1,0 +1,70 @@
+/**
+ * What would help a hanging most, each with what the cabinet would carry after it: first what takes away a stop that rules it out, then what
+ * strengthens its links. Every one is tried in a plan of its own, so it is asked for where it is told.
+ */
+import { rulesOut } from '../checks/verdict.ts';
+import type { Finding } from '../checks/finding.ts';
+import { loadLimits } from '../hang/limits.ts';
+import { mostUsed } from '../hang/link.ts';
+import type { VerdictState } from '../hang/refusals.ts';
+import { applyEdit } from './edit.ts';
+import type { UnitPlan } from './plan.ts';
+import { remediesFor } from './remedies.ts';
+import { settlingFixes, together, type EditFix, type Tried } from './settling.ts';
+
+export interface HangHelp {
+  readonly fix: EditFix;
+  /** The verdict after it. */
+  readonly state: VerdictState;
+  /** Contents it would carry then, kg; null where something else still rules it out, or nothing is planned. */
+  readonly carriesKg: number | null;
+  /** The most used link then, as a share of what it may be. */
+  readonly weakest: number;
+}
+
+/** Stops that are taken away one after another. */
+const MAX_STOPS = 5;
+/** So many are told. */
+const TOLD = 3;
+
+/** At most three, the stops' own fixes first; empty where it is OK already, or no change helps. */
+export function hangHelps(tried: Tried, unitId: string): HangHelp[] {
+  const { planner, design, record, workshop } = tried;
+  const now = planner.plan(design, record, workshop).byId.get(unitId);
+  if (!now || now.hang.state === 'fine' || now.hang.state === 'not-checked') return [];
+  const settling = settled(tried, unitId);
+  const strengthening = remediesFor(planner, design, record, workshop, unitId).map(({ fix }) => fix);
+  const fixes = new Map([...settling, ...strengthening].map((fix) => [JSON.stringify(fix.edit), fix]));
+  return [...fixes.values()].slice(0, TOLD).map((fix) => {
+    const after = planner.plan(applyEdit(design, fix.edit), record, workshop).byId.get(unitId)!;
+    return { fix, state: after.hang.state, carriesKg: carriedBy(after), weakest: mostUsed(after.hang.links) };
+  });
+}
+
+/** What takes away the stops that rule a unit out, one after another, as one change; empty where nothing does. */
+function settled(tried: Tried, unitId: string): EditFix[] {
+  const stopsOf = (design: Tried['design']): Finding[] =>
+    tried.planner.plan(design, tried.record, tried.workshop).findings.filter((finding) => finding.unit === unitId && rulesOut(finding));
+  const steps: EditFix[] = [];
+  let { design } = tried;
+  let stops = stopsOf(design);
+  let best = { steps: 0, left: stops.length };
+  while (steps.length < MAX_STOPS && stops.length > 0) {
+    const fix = firstFix({ ...tried, design }, stops);
+    if (!fix) break;
+    steps.push(fix);
+    design = applyEdit(design, fix.edit);
+    stops = stopsOf(design);
+    // One may bring what another settled: so many steps as leave the fewest.
+    if (stops.length < best.left) best = { steps: steps.length, left: stops.length };
+  }
+  const taken = steps.slice(0, best.steps);
+  return taken.length > 1 ? [together(taken)] : taken;
+}
+
+function firstFix(tried: Tried, stops: readonly Finding[]): EditFix | null {
+  for (const stop of stops) for (const fix of settlingFixes(tried, stop)) if (fix && 'edit' in fix) return fix;
+  return null;
+}
+
+const carriedBy = ({ hang, hangInput }: UnitPlan): number | null => (hang.state === 'refused' ? null : loadLimits(hangInput).carriesKg);
