@@ -94,10 +94,16 @@ function mostContents(tryLoad: (factor: number) => Tried, tried: Iterable<number
   };
   let [low, atLow] = [0, over(0)];
   if (atLow > 0) return null;
+  /** The accepted load before this one. */
+  let [before, atBefore] = [low, atLow];
+  const accept = (factor: number, here: number): void => {
+    [before, atBefore] = [low, atLow];
+    [low, atLow] = [factor, here];
+  };
   let [high, atHigh] = [MOST_LOAD, Infinity];
   for (const factor of [...tried].sort((a, b) => a - b)) {
     const here = over(factor);
-    if (here <= 0) [low, atLow] = [factor, here];
+    if (here <= 0) accept(factor, here);
     else {
       [high, atHigh] = [factor, here];
       break;
@@ -106,13 +112,17 @@ function mostContents(tryLoad: (factor: number) => Tried, tried: Iterable<number
   let stayed = 0;
   for (let step = 0; step < 16 && high - low > CLOSE * high; step++) {
     // From the two last accepted loads, or the two ends of the bracket, straight to where nothing is left.
-    const straight = Number.isFinite(atHigh) ? low + ((high - low) * -atLow) / (atHigh - atLow) : low === 0 ? Math.min(1, high / 2) : grown(low, atLow, high);
+    const straight = Number.isFinite(atHigh)
+      ? low + ((high - low) * -atLow) / (atHigh - atLow)
+      : low === 0
+        ? Math.min(1, high / 2)
+        : grown((atLow - atBefore) / (low - before), low, atLow, high);
     // A hair to the accepted side, so that the bracket closes from both ends.
     const next = Math.min(high - HAIR * high, Math.max(low + HAIR * high, straight - HAIR * straight));
     const here = over(next);
     // Within a hair of its limit on the accepted side: no nearer load is worth looking for.
     if (here <= 0 && here > -2 * CLOSE) return next * heldKg;
-    if (here <= 0) [low, atLow] = [next, here];
+    if (here <= 0) accept(next, here);
     else [high, atHigh] = [next, here];
     // One end that stays put is given less weight, or it would hold the line back for good.
     const side = here <= 0 ? 1 : -1;
@@ -129,8 +139,8 @@ const MOST_LOAD = 64;
 const CLOSE = 0.002;
 const HAIR = 0.0005;
 
-/** The load that uses up what is left, were use in proportion to it; past a refusal, halfway. */
-const grown = (low: number, atLow: number, high: number): number => {
-  const asked = low / (1 + atLow);
-  return atLow > -0.95 && asked < high ? Math.max(asked * 1.02, low * 1.1) : Math.min(4 * low, (low + high) / 2);
+/** The load that uses up what is left, by how much the last ones took of it; past a refusal, halfway. */
+const grown = (perLoad: number, low: number, atLow: number, high: number): number => {
+  const asked = perLoad > 0 ? low - atLow / perLoad : Infinity;
+  return asked < high ? Math.max(asked * 1.02, low * 1.1) : Math.min(4 * low, (low + high) / 2);
 };
