@@ -107,7 +107,10 @@ const overLoad: Check = (context) => {
   // Within its limits as reckoned, past them where everything that nobody weighed is as heavy as it may be.
   const weakest = over ?? hang.atLow;
   if (!weakest) return [];
-  const { carriesKg, lowKg } = loadLimits(context.hangInput);
+  const carriesKg = (): number => {
+    const limits = loadLimits(context.hangInput);
+    return (over ? limits.carriesKg : limits.lowKg) ?? 0;
+  };
   const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: weakest.panels };
   return [
     {
@@ -115,7 +118,7 @@ const overLoad: Check = (context) => {
       check: 'over-load',
       link: weakest.name,
       use: weakest.use.value,
-      carriesKg: hang.refusals.length > 0 ? null : ((over ? carriesKg : lowKg) ?? 0),
+      carriesKg: hang.refusals.length > 0 ? null : carriesKg(),
       plannedKg: hang.plannedKg,
       lowUse: Math.max(weakest.use.value, hang.atLow?.use.value ?? 0),
       ...(over ? {} : { atLow: true }),

@@ -1,10 +1,12 @@
 /** Part loads against every subset of the compartments, tried one by one; and a cupboard that stands full and falls half full. */
 import { describe, expect, test } from '@jest/globals';
+import type { UnitDesign } from '../carcass/families.ts';
 import { entered } from '../length/entered.ts';
 import { applyEdit } from '../plan/edit.ts';
 import { plan, type UnitPlan } from '../plan/plan.ts';
 import { onWall } from '../test/check-case.ts';
-import { ink, printRoom, typed } from '../test/print-room.ts';
+import { newUnit } from '../test/family-units.ts';
+import { aloneBox, ink, printRoom, typed } from '../test/print-room.ts';
 
 const { design, record, workshop } = printRoom();
 const LEFT = 895;
@@ -47,6 +49,15 @@ describe('every subset of what is planned', () => {
     expect(hang.links.find(({ kind }) => kind === 'tip')!.partly).toBe('part-out');
     expect(hang.forces.hook!.tip.value).toBeLessThan(use(holding(planned), 'tip'));
   });
+});
+
+test('a table on a hook tips furthest pressed with nothing on it, and is told so with things on it', () => {
+  const start = newUnit('fold-down');
+  const table = (kg: number): UnitPlan =>
+    aloneBox({ ...start, hanging: { ...start.hanging, kind: 'outside' }, contents: { leaf: { preset: 'nothing', kg } } } as UnitDesign);
+  const bare = use(table(0), 'tip');
+  expect(table(30).hang.forces.hook!.tip.value).toBeLessThan(bare);
+  expect(use(table(30), 'tip')).toBeCloseTo(bare, 9);
 });
 
 test('a cleat that ends beside the center of the left bay alone is refused, though it is balanced when all is in', () => {

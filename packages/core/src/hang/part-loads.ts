@@ -2,7 +2,7 @@
  * Load cases with only a part of the contents in, for what more contents would steady: the hook's tip ratio, the balance sideways, a stud
  * that the far end relieves. Each is the exact extreme over every subset of compartments. Source: docs/formulas/load-cases.md [eq].
  */
-import { opened, type Opening } from '../parts/opened.ts';
+import { opened, pressedOn, pressingOn, type Opening } from '../parts/opened.ts';
 import { loadedUnit, type CompartmentLoad, type Load, type UnitWeights } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
 import { middleOf } from './chain.ts';
@@ -41,15 +41,15 @@ export function partLoads(input: HangInput, full: Load, factor: number, openings
   const stands: readonly Load[] = weights.top ? [...held, weights.top] : held;
   const middle = middleOf(input.studsMm);
   const candidates: Omit<PartLoad, 'worse'>[] = [
-    partOf(input, 'part-out', outermost(weights, stands, factor, openings), middle, factor, openings),
-    partOf(input, 'part-left', endmost(weights, stands, factor, openings, -1), FAR_MM, factor, openings),
-    partOf(input, 'part-right', endmost(weights, stands, factor, openings, 1), -FAR_MM, factor, openings),
+    partOf(input, 'part-out', outermost(input, stands, factor, openings), middle, factor, openings),
+    partOf(input, 'part-left', endmost(input, stands, factor, openings, -1), FAR_MM, factor, openings),
+    partOf(input, 'part-right', endmost(input, stands, factor, openings, 1), -FAR_MM, factor, openings),
     ...(input.unit.hanging.antiLift ? [partOf(input, 'part-out', beyondHook(input, stands), middle, factor, openings)] : []),
     ...besideStuds(input, stands).map(([kind, some]) => partOf(input, kind, some, kind === 'part-left' ? FAR_MM : -FAR_MM, factor, openings)),
   ];
-  const worseAt = worseThan(input, full);
+  const worseAt = worseThan(input, pressedOn(full, pressingOn(input.unit)));
   return candidates.flatMap((each) => {
-    const worse = worseAt(each.load);
+    const worse = worseAt(pressedOn(each.load, pressingOn(input.unit)));
     return worse ? [{ ...each, worse }] : [];
   });
 }
@@ -70,25 +70,33 @@ function partOf(
   return { kind, load: opened(loadedUnit(part, factor), openings, part, middleMm, factor) };
 }
 
+/** The empty cabinet, with what presses it: that is there whatever it holds. */
+const withoutContents = ({ unit, weights }: HangInput): Load => pressedOn(weights.empty, pressingOn(unit));
+
 /** The subset whose center lies furthest out, doors open and the drawer out that moves it most. */
-function outermost({ empty }: UnitWeights, stands: readonly Load[], factor: number, openings: readonly Opening[]): Set<Load> {
+function outermost(input: HangInput, stands: readonly Load[], factor: number, openings: readonly Opening[]): Set<Load> {
+  const { mass, out: at } = withoutContents(input);
+  const kg = mass.value;
   const doors = openings.filter(({ floor }) => floor === null);
   const drawers = openings.filter(({ floor }) => floor !== null);
   const doorMoment = doors.reduce((sum, { ownKg, shift }) => sum + ownKg * shift.out, 0);
   const withOut = (drawer: Opening | undefined): { readonly mean: number; readonly some: Set<Load> } => {
     const moved = (load: Load): number =>
       load.out + (drawer && 'compartment' in load && (load as CompartmentLoad).compartment.floor === drawer.floor ? drawer.shift.out : 0);
-    const moment = empty.mass.value * empty.out + doorMoment + (drawer ? drawer.ownKg * drawer.shift.out : 0);
-    return furthest({ kg: empty.mass.value, at: moment / empty.mass.value }, stands, (load) => ({ kg: load.mass.value * factor, at: moved(load) }));
+    return furthest({ kg, at: (kg * at + doorMoment + (drawer ? drawer.ownKg * drawer.shift.out : 0)) / kg }, stands, (load) => ({
+      kg: load.mass.value * factor,
+      at: moved(load),
+    }));
   };
   return [undefined, ...drawers].map(withOut).reduce((a, b) => (b.mean > a.mean ? b : a)).some;
 }
 
 /** The subset whose center lies furthest to one side, with the one door open that swings furthest there; side −1 is left. */
-function endmost({ empty }: UnitWeights, stands: readonly Load[], factor: number, openings: readonly Opening[], side: 1 | -1): Set<Load> {
+function endmost(input: HangInput, stands: readonly Load[], factor: number, openings: readonly Opening[], side: 1 | -1): Set<Load> {
   const swung = Math.max(0, ...openings.filter(({ floor }) => floor === null).map(({ ownKg, shift }) => ownKg * shift.along * side));
-  const kg = empty.mass.value;
-  return furthest({ kg, at: side * empty.along + swung / kg }, stands, (load) => ({ kg: load.mass.value * factor, at: side * load.along })).some;
+  const { mass, along } = withoutContents(input);
+  const kg = mass.value;
+  return furthest({ kg, at: side * along + swung / kg }, stands, (load) => ({ kg: load.mass.value * factor, at: side * load.along })).some;
 }
 
 /** The subset with the greatest mean place: greedily, what lies past the mean of those before it. O(n log n). */
