@@ -39,12 +39,13 @@ export const partOutside: Check = (context) => {
   return unit.panels
     .filter((panel) => !panel.onWall && panel.role !== 'top' && hasSize(panel))
     .flatMap((panel): Finding[] => {
-      const reach = Math.max(0, ...unit.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
       const { low, high } = boundsOf(panel);
       const past = OUTSIDE.flatMap(([axis, below, above]) => [
         { side: below, byMm: -low[axis] },
         { side: above, byMm: high[axis] - size[axis] },
       ]).sort((a, b) => b.byMm - a.byMm)[0]!;
+      if (past.byMm <= OUTSIDE_MM) return [];
+      const reach = Math.max(0, ...unit.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
       if (past.byMm <= OUTSIDE_MM + reach) return [];
       return [
         {

@@ -106,18 +106,15 @@ export function atHook({ unit, wall }: HangInput, unpressed: Load): Pick<AtWall,
   return { links: wallForces({ unit, wall }, apply(WEIGHT, { m: loaded.mass }), loaded).links };
 }
 
-/** Every link under a load. */
-export function chainOf(input: HangInput, unpressed: Load, { factor, open }: LoadState): Chain {
+/** Every link under a load; those inside the cabinet only when they are asked for. */
+export function chainOf(input: HangInput, unpressed: Load, { factor, open }: LoadState, withInside = true): Chain {
   const capacities = capacitiesOf(input);
   const { joints, fixable } = capacities;
   const { weight, loaded, forces, studs, links: onWall } = atWall(input, unpressed, capacities);
-  const links = [
-    ...onWall,
-    ...jointLinks(input, joints, forces, factor),
-    ...leafLinks(input, factor),
-    ...slideLinks(input, open, factor),
-    ...tabLinks(input, factor),
-  ].sort((a, b) => nearness(b) - nearness(a));
+  const inside = withInside
+    ? [...jointLinks(input, joints, forces, factor), ...leafLinks(input, factor), ...slideLinks(input, open, factor), ...tabLinks(input, factor)]
+    : [];
+  const links = [...onWall, ...inside].sort((a, b) => nearness(b) - nearness(a));
   const refusals = refusalsOf(input, loaded, studs, fixable);
   const capped = cappedBy(input, studs.length);
   return { weight, loaded, forces, studs, links, refusals, capped, state: stateOf(links, refusals, capped !== null, isLoaded(input)) };

@@ -33,8 +33,10 @@ export function hangAt(input: HangInput, factor: number): Hang {
 
 /** The low end decides the word: as it is where everything that nobody weighed is as heavy as it may be. */
 function endDecides(input: HangInput, factor: number, { state, refusals, capped, links }: Chain): Pick<Hang, 'state' | 'refusals' | 'atLow'> {
-  if (state === 'refused' || state === 'not-checked' || isFarFromMarks(input, links)) return { state, refusals, atLow: null };
-  const low = chainAt(atEnd(input, 'low'), factor);
+  if (state === 'refused' || state === 'not-checked') return { state, refusals, atLow: null };
+  const near = nearMarks(input, links);
+  if (!near.atWall && !near.inside) return { state, refusals, atLow: null };
+  const low = chainAt(atEnd(input, 'low'), factor, near);
   const unbalanced = low.refusals.filter(({ kind }) => kind === 'off-balance');
   const weakest = low.links.find(({ use, limit }) => use.value > limit) ?? null;
   const atLow = stateOf(low.links, unbalanced, capped !== null, isLoaded(input));
@@ -42,23 +44,44 @@ function endDecides(input: HangInput, factor: number, { state, refusals, capped,
   return { state: worse, refusals: [...refusals, ...unbalanced], atLow: weakest };
 }
 
-/** Not even the low end brings a link to its mark. Tipping and balance go by where the center lies, which masses move by less than this. */
-function isFarFromMarks(input: HangInput, links: readonly Link[]): boolean {
+/** Where the low end may bring a link to its mark. Tipping and balance go by where the center lies, which masses move by less than this. */
+function nearMarks(input: HangInput, links: readonly Link[]): Followed {
   const growth = mostGrowth(input);
-  return links.every(({ use, fineTo }) => use.value * growth < fineTo);
+  const near = links.filter(({ use, fineTo }) => use.value * growth >= fineTo);
+  return { atWall: near.some(({ kind }) => !INSIDE.has(kind)), inside: near.some(({ kind }) => INSIDE.has(kind)) };
 }
+
+/** Which links of a chain are asked for. */
+interface Followed {
+  readonly atWall: boolean;
+  readonly inside: boolean;
+}
+const ALL_LINKS: Followed = { atWall: true, inside: true };
+/** Links that hold the cabinet's own parts together. */
+const INSIDE: ReadonlySet<Link['kind']> = new Set([
+  'cabinet-screws',
+  'rail-joint',
+  'floor-joint',
+  'prop',
+  'leaf-hinge',
+  'ledger',
+  'leaf-bending',
+  'slide',
+  'tab',
+]);
 
 const WORST_FIRST: readonly VerdictState[] = ['refused', 'over', 'tight', 'fine', 'not-checked'];
 
-/** A load followed all the way, with a part of the contents in too where that is worse. */
-export function chainAt(input: HangInput, factor: number): Omit<Hang, 'climbing' | 'atLow'> & { readonly unpressed: Load } {
+/** A load followed to the links that are asked for, with a part of the contents in too where that is worse. */
+export function chainAt(input: HangInput, factor: number, followed = ALL_LINKS): Omit<Hang, 'climbing' | 'atLow'> & { readonly unpressed: Load } {
   const capacities = capacitiesOf(input);
   const { openings } = capacities;
   const state = { factor, open: openings };
   const unpressed = unpressedLoad(input, state);
-  const full = chainOf(input, unpressed, state);
+  const full = chainOf(input, unpressed, state, followed.inside);
   // Inside the cabinet nothing is used more by a part of the contents than by all of them.
-  const parts = partLoads(input, unpressed, factor, openings).map(
+  const partly = followed.atWall ? partLoads(input, unpressed, factor, openings) : [];
+  const parts = partly.map(
     ({ kind, load, worse }) => [kind, worse === 'hook' ? { loaded: load, studs: [], ...atHook(input, load) } : atWall(input, load, capacities)] as const,
   );
   return { ...atWorst(input, full, parts), unpressed, open: openings, plannedKg: plannedKg(input, factor) };

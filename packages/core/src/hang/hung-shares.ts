@@ -19,10 +19,16 @@ export interface HungShares {
   readonly stretches: readonly (Stretch & { readonly newtons: number; readonly studs: readonly number[] })[];
 }
 
-/** Where a panel stands along the wall; a backboard's length stands upright, so it is not measured along the panel. */
-export function stretchOf({ frame, outline }: Pick<Panel, 'frame' | 'outline'>): Stretch {
-  const alongs = outline.map(({ from }) => place(frame, from).along / NM_PER.mm);
-  return { from: Math.min(...alongs), to: Math.max(...alongs) };
+const measured = new WeakMap<object, Stretch>();
+
+/** Where a panel stands along the wall; a backboard's length stands upright, so it is not measured along the panel. Every load asks: remembered. */
+export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): Stretch {
+  const known = measured.get(panel);
+  if (known) return known;
+  const alongs = panel.outline.map(({ from }) => place(panel.frame, from).along / NM_PER.mm);
+  const stretch = { from: Math.min(...alongs), to: Math.max(...alongs) };
+  measured.set(panel, stretch);
+  return stretch;
 }
 
 type Hung = Pick<ResolvedUnit, 'hanging' | 'byId'>;
@@ -68,9 +74,20 @@ export function bearingOf(unit: Hung, studs?: readonly number[]): Stretch | null
   return all.length > 0 ? { from: Math.min(...all.map(({ from }) => from)), to: Math.max(...all.map(({ to }) => to)) } : null;
 }
 
+const heldBy = new WeakMap<readonly number[], { readonly unit: Hung; readonly found: readonly Bearing[] }>();
+
+/** Remembered for the studs that are asked for: every weight and place that is tried asks again. */
+function heldBearings(unit: Hung, studs: readonly number[]): readonly Bearing[] {
+  const known = heldBy.get(studs);
+  if (known?.unit === unit) return known.found;
+  const found = bearings(unit, heldPieces(unit, studs));
+  heldBy.set(studs, { unit, found });
+  return found;
+}
+
 /** What a weight, N, with its centre `along` (mm from the unit's left end) lays on each of the studs. */
 export function hungShares(unit: Hung, weight: number, along: number, studs: readonly number[]): HungShares {
-  const found = bearings(unit, heldPieces(unit, studs));
+  const found = heldBearings(unit, studs);
   // What hooks over nothing that holds is refused: its shares are those of the whole strip.
   const whole: Piece = { ...wallPieces(unit)[0]!, to: wallPieces(unit).at(-1)!.to, studs };
   const stretches = found.length > 0 ? found : [{ ...whole, piece: whole }];
@@ -119,6 +136,8 @@ function onSeveral(stretches: readonly Bearing[], patterns: readonly (readonly n
 
 /** Shares of each piece's studs, in the order of all studs; nothing comes on a stud of no piece. */
 function onStuds(studs: readonly number[], pieces: readonly (readonly [readonly number[], StudShares])[]): HungShares['shares'] {
+  const [[own, all]] = pieces as readonly [readonly [readonly number[], StudShares]];
+  if (pieces.length === 1 && own.length === studs.length) return all;
   const way = (of: 'simple' | 'continuous' | 'rigid'): number[] =>
     studs.map((at) => {
       const found = pieces.find(([own]) => own.includes(at));

@@ -66,3 +66,13 @@ test('a cleat that ends beside the center of the left bay alone is refused, thou
   expect(holding(full, 290).findings.find(({ check }) => check === 'off-balance')).toBeDefined();
   expect(holding(full, 0).hang.refusals).toEqual([]);
 });
+
+test('the strip may bend most with a bay filled in part: no step of filling it bends it more than is told', () => {
+  const tenths = Array.from({ length: 11 }, (_, n) => n / 10);
+  const kg = { v1: 36, s1: 2 };
+  const told = use(holding(kg, 110), 'wall-half');
+  const tried = tenths.map((share) => use(holding({ ...kg, v1: kg.v1 * share }, 110), 'wall-half'));
+  for (const each of tried) expect(each).toBeLessThanOrEqual(told * 1.0001);
+  // Each is the worst of all up to it.
+  tried.slice(1).forEach((each, index) => expect(each).toBeGreaterThanOrEqual(tried[index]! * 0.9999));
+});

@@ -57,10 +57,11 @@ export function bracketPatterns(weight: number, middles: readonly number[], cent
 
 function sharesOf(loads: readonly Load[], weight: number, centre: number, studs: readonly number[]): StudShares {
   if (studs.length === 0) throw new RangeError('there is no stud to carry anything');
-  const order = studs.map((_, index) => index).sort((a, b) => studs[a]! - studs[b]!);
-  const at = order.map((index) => studs[index]!);
+  const isInOrder = studs.every((x, i) => i === 0 || x > studs[i - 1]!);
+  const order = isInOrder ? [] : studs.map((_, index) => index).sort((a, b) => studs[a]! - studs[b]!);
+  const at = isInOrder ? studs : order.map((index) => studs[index]!);
   if (at.some((x, i) => i > 0 && x === at[i - 1])) throw new RangeError('two studs stand in one place');
-  const back = (values: readonly number[]): number[] => studs.map((_, index) => values[order.indexOf(index)]!);
+  const back = (values: readonly number[]): readonly number[] => (isInOrder ? values : studs.map((_, index) => values[order.indexOf(index)]!));
   // Reactions to several loads are the sums of those to each.
   const summed = (way: (load: Load, at: readonly number[]) => number[]): number[] =>
     loads.map((load) => way(load, at)).reduce((a, b) => a.map((value, index) => value + b[index]!));

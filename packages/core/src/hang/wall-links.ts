@@ -8,7 +8,7 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
 import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
+import { apply, formula, greatest, termOf, total, type Figure, type Formula } from '../worked/figure.ts';
 import { combinationIn, otherRules, type OtherRules } from './combined.ts';
 import { HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import { groundOf, leastInTimber, otherCapacity, type Ground, type ScrewCapacity } from './grounds.ts';
@@ -299,8 +299,19 @@ function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Figure)
   });
 }
 
+/** A moment, N mm, whose figure is made only where it is shown. */
+interface Moment {
+  readonly value: number;
+  readonly figure: () => Figure;
+}
+
+const momentBy = <K extends string>(row: Formula<K>, terms: { readonly [P in K]: number }): Moment => ({
+  value: row.compute(terms),
+  figure: () => apply(row, terms),
+});
+
 /** Spans between studs as simple beams, ends beyond the last stud as cantilevers, piece by piece; each stretch of the hook at its most, as if all came to it at once. */
-function momentsOf({ stretches }: HungShares): Figure[] {
+function momentsOf({ stretches }: HungShares): Moment[] {
   const pieces = [...new Set(stretches.map(({ studs }) => studs))];
   return pieces.flatMap((studs) => {
     const order = [...studs].sort((a, b) => a - b);
@@ -311,33 +322,48 @@ function momentsOf({ stretches }: HungShares): Figure[] {
       loads.flatMap(({ from, to, w }) => overhangMoment(w, first - Math.min(to, first), first - from)),
       loads.flatMap(({ from, to, w }) => overhangMoment(w, Math.max(from, last) - last, to - last)),
     ];
-    return [...inSpans, ...beyond].filter((figures) => figures.length > 0).map(together);
+    return [...inSpans, ...beyond].filter((moments) => moments.length > 0).map(together);
   });
 }
 
-const together = (figures: readonly Figure[]): Figure =>
-  figures.length === 1
-    ? figures[0]!
-    : total(
-        'span-moment',
-        'N mm',
-        figures.map((figure) => termOf(figure)),
-        'docs/formulas/brackets.md',
-      );
+const together = (moments: readonly Moment[]): Moment =>
+  moments.length === 1
+    ? moments[0]!
+    : {
+        value: moments.reduce((sum, { value }) => sum + value, 0),
+        figure: () =>
+          total(
+            'span-moment',
+            'N mm',
+            moments.map(({ figure }) => termOf(figure())),
+            'docs/formulas/brackets.md',
+          ),
+      };
 
 /** What a spread load w lays on the span from `left` to `right`. */
-function spanMoment({ from, to, w }: Stretch & { readonly w: number }, left: number, right: number): Figure[] {
+function spanMoment({ from, to, w }: Stretch & { readonly w: number }, left: number, right: number): Moment[] {
   const [start, end] = [Math.max(from, left), Math.min(to, right)];
   const L = right - left;
   if (end <= start) return [];
-  if (end - start === L) return [apply(SPAN_MOMENT, { w, L })];
-  return [apply(PART_MOMENT, { P: w * (end - start), a: (start + end) / 2 - left, b: end - start, L })];
+  if (end - start === L) return [momentBy(SPAN_MOMENT, { w, L })];
+  return [momentBy(PART_MOMENT, { P: w * (end - start), a: (start + end) / 2 - left, b: end - start, L })];
 }
 
 /** A load w on a free end, from so far past the last stud to so far past it. */
-function overhangMoment(w: number, near: number, far: number): Figure[] {
+function overhangMoment(w: number, near: number, far: number): Moment[] {
   if (far <= near || far <= 0) return [];
-  return near === 0 ? [apply(OVERHANG_MOMENT, { w, c: far })] : [apply(POINT_OVERHANG, { P: w * (far - near), c: (near + far) / 2 })];
+  return near === 0 ? [momentBy(OVERHANG_MOMENT, { w, c: far })] : [momentBy(POINT_OVERHANG, { P: w * (far - near), c: (near + far) / 2 })];
+}
+
+const greatestOf = (moments: readonly Moment[]): Moment | undefined =>
+  moments.reduce<Moment | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
+
+/** What a weight, N, with its center `along` lays on each stud, N, and last the moment that bends the strip most, N mm: the numbers alone. */
+export function strainsAt(input: HangInput, weight: number, along: number, behind: readonly number[]): number[] {
+  const own = hungShares(input.unit, weight, along, behind);
+  const { simple, continuous, rigid } = own.shares;
+  const shares = behind.map((_, index) => Math.max(simple[index]!, continuous[index]!, rigid[index]!));
+  return [...shares, greatestOf(momentsOf(withNeighbors(input, own)))?.value ?? 0];
 }
 
 /** The bevel under the bracket that carries most; a half in one piece never comes near this. */
@@ -361,13 +387,11 @@ const grainRunsAlong = ({ grain, frame }: ResolvedPanel): boolean =>
 /** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */
 function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, hung: HungShares): Link {
   const { hanging } = unit;
-  const moments = momentsOf(hung);
   const short = toMm(hanging.shortFace);
-  const most = moments.reduce<Figure | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
   const strip = unit.byId.get(hanging.wallHalf)!;
   const material = materialOf(strip.stock);
   const use = apply(BENDING, {
-    M: most ?? 0,
+    M: greatestOf(momentsOf(hung))?.figure() ?? 0,
     H: forces.outward,
     W: forces.weight,
     t: forces.t,

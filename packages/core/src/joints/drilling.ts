@@ -43,8 +43,15 @@ export function fastenersAlong(lengthMm: number, count: number): number[] {
   return Array.from({ length: count }, (_, k) => end + (k * (lengthMm - 2 * end)) / (count - 1));
 }
 
-/** All holes of a unit for its fasteners, by panel. */
+const drilledIn = new WeakMap<
+  readonly Meeting[],
+  { readonly byId: ReadonlyMap<string, ResolvedPanel>; readonly all: ReadonlyMap<string, readonly Drilled[]> }
+>();
+
+/** All holes of a unit for its fasteners, by panel; remembered, for parts, checks and drawings all ask. */
 export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: readonly Meeting[]): ReadonlyMap<string, readonly Drilled[]> {
+  const known = drilledIn.get(meetings);
+  if (known?.byId === byId) return known.all;
   const all = new Map<string, Drilled[]>();
   for (const meeting of meetings)
     for (const row of holesOf(meeting, byId.get(meeting.guest)!, byId.get(meeting.host)!)) {
@@ -52,6 +59,7 @@ export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: r
       if (there) there.push(row);
       else all.set(row.panel, [row]);
     }
+  drilledIn.set(meetings, { byId, all });
   return all;
 }
 

@@ -89,21 +89,34 @@ function sizesOf(blanks: readonly Sized[]): OfOneSize[] {
 function textsOf(blanks: readonly Sized[], length: number, width: number): Piece[] {
   const alike: Piece = { key: '', mirrored: null };
   if (blanks.length === 1) return [alike];
-  const lie = (shape: Shape, { bands }: Sized): string => asItLies(shape, bands);
   const exact = blanks.map(({ shape }) => shape());
-  const first = lie(exact[0]!, blanks[0]!);
-  if (exact.every((shape, index) => lie(shape, blanks[index]!) === first)) return blanks.map(() => alike);
+  /** By how a blank lies, the first that lies so: what lies alike is written once. */
+  const firstLying = new Map<string, number>();
+  const lyingAs = exact.map((shape, index) => {
+    const lying = asItLies(shape, blanks[index]!.bands);
+    const first = firstLying.get(lying) ?? index;
+    firstLying.set(lying, first);
+    return first;
+  });
+  if (firstLying.size === 1) return blanks.map(() => alike);
   const known = new Map<string, string>();
-  const turned = (shape: Shape, blank: Sized): string => {
-    const lying = lie(shape, blank);
-    const before = known.get(lying);
-    if (before !== undefined) return before;
-    const text = leastTurn(shape, blank.bands, length, width);
+  const turned = (shape: Shape, { bands }: Sized): string => {
+    const lying = asItLies(shape, bands);
+    const text = known.get(lying) ?? leastTurn(shape, bands, length, width);
     known.set(lying, text);
     return text;
   };
-  return levelledShapes(exact, length, width).map((shape, index) => {
-    const blank = blanks[index]!;
-    return { key: turned(shape, blank), mirrored: shape.length === 0 ? null : () => turned(mirror(shape), blank) };
-  });
+  const distinct = [...firstLying.values()];
+  const shapes = levelledShapes(
+    distinct.map((index) => exact[index]!),
+    length,
+    width,
+  );
+  const pieces = new Map(
+    shapes.map((shape, at): [number, Piece] => {
+      const blank = blanks[distinct[at]!]!;
+      return [distinct[at]!, { key: turned(shape, blank), mirrored: shape.length === 0 ? null : () => turned(mirror(shape), blank) }];
+    }),
+  );
+  return lyingAs.map((first) => pieces.get(first)!);
 }

@@ -62,12 +62,17 @@ export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drill
 
 /** The shapes of blanks of one size with measures that are one written alike; `length` and `width` are those of the blank, from `levelled` too. */
 export function levelledShapes(shapes: readonly Shape[], length: number, width: number): Shape[] {
-  const traits = shapes.flat();
-  const points = traits.flatMap((trait) => trait.points);
-  // Twice the middle of a chain is what a length is given as: its own mirror image lies about half of that.
-  const along = levelled(points.flatMap(([u]) => [u, length / 2 - u]));
-  const across = levelled(points.flatMap(([, v]) => [v, width / 2 - v]));
-  const size = levelled(traits.flatMap(({ sizes }) => sizes));
+  const [alongs, acrosses, all] = [new Set<number>(), new Set<number>(), new Set<number>()];
+  for (const shape of shapes)
+    for (const { points, sizes } of shape) {
+      // Twice the middle of a chain is what a length is given as: its own mirror image lies about half of that.
+      for (const [u, v] of points) {
+        alongs.add(u).add(length / 2 - u);
+        acrosses.add(v).add(width / 2 - v);
+      }
+      for (const measure of sizes) all.add(measure);
+    }
+  const [along, across, size] = [levelled(alongs), levelled(acrosses), levelled(all)];
   return shapes.map((shape) => shape.map((trait) => ({ ...trait, sizes: trait.sizes.map(size), points: trait.points.map(([u, v]) => [along(u), across(v)]) })));
 }
 

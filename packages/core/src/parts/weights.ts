@@ -54,7 +54,7 @@ const SCALED = formula({
   label: 'contents-scaled',
   unit: 'kg',
   text: 'contents · factor',
-  source: 'load slider',
+  source: '[eq]',
   terms: { contents: 'kg', factor: 'factor' },
   compute: ({ contents, factor }) => contents * factor,
 });
@@ -334,6 +334,12 @@ function topLoad(unit: ResolvedUnit): Load {
   );
   return { mass, along: toMm(width.value) / 2, up: toMm(height.value), out: toMm(depth.value) / 2 };
 }
+
+/** A load of which only a share is there. */
+export const shareOfLoad = <L extends Load>(load: L, share: number): L => ({
+  ...load,
+  mass: apply(SCALED, { contents: load.mass, factor: share }, load.mass.label),
+});
 
 /** Empty unit and contents together, with contents multiplied by `factor`. */
 export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): Load {

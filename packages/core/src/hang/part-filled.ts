@@ -1,0 +1,36 @@
+/** A cabinet with a share of its contents in, and which of them move its center furthest. */
+import { opened, pressedOn, pressingOn, type Opening } from '../parts/opened.ts';
+import { loadedUnit, shareOfLoad, type Load, type UnitWeights } from '../parts/weights.ts';
+import type { HangInput } from './hang-input.ts';
+
+/** A mass at a place on one axis, mm. */
+export interface Standing {
+  readonly kg: number;
+  readonly at: number;
+}
+
+/** The empty cabinet, with what presses it: that is there whatever it holds. */
+export const withoutContents = ({ unit, weights }: HangInput): Load => pressedOn(weights.empty, pressingOn(unit));
+
+/** Everything open; `shareOf` each load is in, 0 to 1. */
+export function partOf(weights: UnitWeights, shareOf: (load: Load) => number, middleMm: number, factor: number, openings: readonly Opening[]): Load {
+  const inIt = <L extends Load>(load: L): L[] => {
+    const share = shareOf(load);
+    return share === 0 ? [] : [share === 1 ? load : shareOfLoad(load, share)];
+  };
+  const part: UnitWeights = { ...weights, contents: weights.contents.flatMap(inIt), top: weights.top ? (inIt(weights.top)[0] ?? null) : null };
+  return opened(loadedUnit(part, factor), openings, part, middleMm, factor);
+}
+
+/** The subset with the greatest mean place: greedily, what lies past the mean of those before it. O(n log n). */
+export function furthest(base: Standing, loads: readonly Load[], placed: (load: Load) => Standing): { readonly mean: number; readonly some: Set<Load> } {
+  const some = new Set<Load>();
+  let { kg, at: mean } = base;
+  for (const { load, at, kg: own } of loads.map((load) => ({ load, ...placed(load) })).sort((a, b) => b.at - a.at)) {
+    if (at <= mean) break;
+    mean = (kg * mean + own * at) / (kg + own);
+    kg += own;
+    some.add(load);
+  }
+  return { mean, some };
+}
