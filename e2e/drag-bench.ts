@@ -57,7 +57,7 @@ async function measure(url: string, { path, handle, hold, to }: Dragged): Promis
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(url + path);
     const held = handle(page);
-    await held.waitFor();
+    await held.scrollIntoViewIfNeeded();
     // The nest works in the background at first: what is measured is the drag.
     await page.waitForTimeout(6000);
     // As text: this file is checked without a browser's own types.
@@ -74,16 +74,19 @@ async function measure(url: string, { path, handle, hold, to }: Dragged): Promis
     const box = (await held.boundingBox())!;
     const [x, y] = [box.x + box.width * hold[0], box.y + box.height * hold[1]];
     await page.mouse.move(x, y);
+    const shown = (): Promise<string> => page.locator('main').innerText();
+    const before = await shown();
     await page.mouse.down();
     const times: number[] = [];
     for (let move = 0; move < MOVES; move++) {
-      const before = await busy();
+      const start = await busy();
       const [across, down] = to(move);
       await page.mouse.move(x + across, y + down);
       await page.waitForTimeout(34);
-      times.push((await busy()) - before);
+      times.push((await busy()) - start);
     }
     const longestTask = (await page.evaluate('window.longest')) as number;
+    if ((await shown()) === before) throw new Error(`${path}: nothing followed the pointer, so nothing was measured`);
     await page.mouse.up();
     const sorted = times.slice(10).sort((a, b) => a - b);
     return { moves: sorted.length, p95: sorted[Math.floor(sorted.length * 0.95)]!, median: sorted[Math.floor(sorted.length / 2)]!, longestTask };

@@ -22,7 +22,7 @@ interface Placed {
 }
 
 /** Things and rails under the wall half that its notch does not clear. `elsewhere`: other places for the unit, searched when one is wanted. */
-export function halfInWay({ wall, things, box, unit }: Placed, elsewhere: () => Fix[]): Finding[] {
+export function halfInWay({ wall, things, box, unit }: Placed, elsewhere: () => readonly Fix[]): Finding[] {
   const { hanging } = unit;
   if (!hanging.rip || hanging.onRail) return [];
   const ends = wallHalfEnds(unit);

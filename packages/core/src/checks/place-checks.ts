@@ -87,8 +87,16 @@ function checkPlace(context: PlaceContext): Finding[] {
 
 const base = ({ placed: { box } }: PlaceContext) => ({ unit: box.id, station: 'wall' as const, panels: [] });
 
-/** Where else it could go, the nearest place first, then the best ones: which of them settle it shows when they are tried. */
-function elsewhere({ wall, blocks, placed }: PlaceContext): Fix[] {
+const placesFor = new WeakMap<PlaceContext, readonly Fix[]>();
+
+/** Where else it could go, the nearest place first, then the best ones: which of them settle it shows when they are tried. Searched once for all its findings. */
+function elsewhere(context: PlaceContext): readonly Fix[] {
+  const known = placesFor.get(context) ?? otherPlaces(context);
+  placesFor.set(context, known);
+  return known;
+}
+
+function otherPlaces({ wall, blocks, placed }: PlaceContext): Fix[] {
   const { box, block } = placed;
   const holes = wallHoles({ unit: placed.unit, hang: placed.hang, wall, at: box.place, seating: ZERO });
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];

@@ -21,9 +21,7 @@ const LEAST = 150 * NM_PER.mm;
 /** Free rectangles for a unit that stands so far out, without the blocks named in `leaving`. */
 export function roomsFor(design: Pick<Design, 'wall'>, blocks: readonly Block[], out: number, clear: Clearances, leaving: readonly string[] = []): Rect[] {
   const others = blocks.filter(({ id }) => !leaving.includes(id));
-  return freeRectangles(wholeWall(design.wall, clear), obstacles(design.wall, others, out, clear)).filter(
-    ({ left, right, bottom, top }) => right - left >= LEAST && top - bottom >= LEAST,
-  );
+  return freeRectangles(wholeWall(design.wall, clear), obstacles(design.wall, others, out, clear), { width: LEAST, height: LEAST });
 }
 
 /** Shares of a room's width and height to try, the largest areas first: a wide cabinet may need a thicker sheet than there is. */

@@ -18,7 +18,18 @@ export interface Clearances {
 export function obstacles(wall: Wall, blocks: readonly Block[], out: number, { above, beside, below }: Clearances): Rect[] {
   const grown = (rect: Rect): Rect => ({ left: rect.left - beside, right: rect.right + beside, bottom: rect.bottom - above, top: rect.top + below });
   const things = thingsInOrder(wall).filter((thing) => (blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
-  const swings = thingsInOrder(wall).flatMap((thing): Rect[] => {
+  return [...things.map((thing) => grown(thingRect(thing))), ...swungOver(wall, out), ...blocks.map(grown)];
+}
+
+const swungOn = new WeakMap<Wall, Map<number, readonly Rect[]>>();
+
+/** Stretches of wall that leaves pass over nearer than a unit so deep; the same for all units of one depth. */
+function swungOver(wall: Wall, out: number): readonly Rect[] {
+  const byDepth = swungOn.get(wall) ?? new Map<number, readonly Rect[]>();
+  swungOn.set(wall, byDepth);
+  const known = byDepth.get(out);
+  if (known) return known;
+  const found = thingsInOrder(wall).flatMap((thing): Rect[] => {
     const sector = swingOf(thing, wall);
     if (!sector) return [];
     // The stretch of wall the leaf passes over nearer than the unit is deep, found to the millimetre on the safe side.
@@ -28,7 +39,8 @@ export function obstacles(wall: Wall, blocks: readonly Block[], out: number, { a
     const hit = Array.from({ length: Math.ceil((2 * sector.radius) / step) + 2 }, (_, n) => from + n * step).filter(strip);
     return hit.length === 0 ? [] : [{ left: hit[0]!, right: hit.at(-1)! + step, bottom: sector.bottom, top: sector.top }];
   });
-  return [...things.map((thing) => grown(thingRect(thing))), ...swings, ...blocks.map(grown)];
+  byDepth.set(out, found);
+  return found;
 }
 
 /** The whole wall a unit may use: over the baseboard, under the ceiling. */
@@ -38,28 +50,52 @@ export function wholeWall(wall: Wall, { above, beside, below }: Clearances): Rec
   return { ...ends, bottom: floor + wall.baseboard.height.nm + below, top: lowestCeiling(wall, ends) - above };
 }
 
-/** Free rectangles that cannot be made larger, the largest by area first. */
-export function freeRectangles(bounds: Rect, taken: readonly Rect[]): Rect[] {
-  const inside = taken.filter((rect) => overlap(rect, bounds));
+/** Free rectangles that cannot be made larger, the largest by area first; those under the `least` width or height are left out. */
+export function freeRectangles(
+  bounds: Rect,
+  taken: readonly Rect[],
+  least: { readonly width: number; readonly height: number } = { width: 0, height: 0 },
+): Rect[] {
+  const inside = taken.filter((rect) => overlap(rect, bounds)).sort((a, b) => a.bottom - b.bottom);
   const edges = [...new Set([bounds.left, bounds.right, ...inside.flatMap(({ left, right }) => [left, right])])]
     .filter((at) => at >= bounds.left && at <= bounds.right)
     .sort((a, b) => a - b);
+  const endingAt = grouped(inside, ({ right }) => right);
+  const beginningAt = grouped(inside, ({ left }) => left);
   const found: Rect[] = [];
   for (let i = 0; i < edges.length; i++) {
+    const left = edges[i]!;
     for (let k = i + 1; k < edges.length; k++) {
-      const [left, right] = [edges[i]!, edges[k]!];
-      const over = inside.filter((rect) => rect.left < right && rect.right > left).sort((a, b) => a.bottom - b.bottom);
+      const right = edges[k]!;
+      if (right - left < least.width) continue;
+      // Upwards it is as tall as can be; it is as wide when something beside it is in the way on both sides.
+      const add = (bottom: number, top: number): void => {
+        const isBeside = (rect: Rect): boolean => rect.bottom < top && rect.top > bottom;
+        const isHeld = (at: number, end: number, there: ReadonlyMap<number, readonly Rect[]>): boolean =>
+          at === end || (there.get(at)?.some(isBeside) ?? false);
+        if (top > bottom && top - bottom >= least.height && isHeld(left, bounds.left, endingAt) && isHeld(right, bounds.right, beginningAt))
+          found.push({ left, right, bottom, top });
+      };
       let bottom = bounds.bottom;
-      for (const { bottom: from, top } of [...over, { bottom: bounds.top, top: bounds.top }]) {
-        if (from > bottom) found.push({ left, right, bottom, top: Math.min(from, bounds.top) });
-        bottom = Math.max(bottom, top);
+      for (const rect of inside) {
+        if (rect.left >= right || rect.right <= left) continue;
+        add(bottom, Math.min(rect.bottom, bounds.top));
+        bottom = Math.max(bottom, rect.top);
       }
+      add(bottom, bounds.top);
     }
   }
-  const holds = (a: Rect, b: Rect): boolean => a.left <= b.left && a.right >= b.right && a.bottom <= b.bottom && a.top >= b.top;
-  return found
-    .filter((rect, index) => !found.some((other, at) => at !== index && holds(other, rect) && !(holds(rect, other) && at > index)))
-    .sort((a, b) => areaOf(b) - areaOf(a) || a.left - b.left || a.bottom - b.bottom);
+  return found.sort((a, b) => areaOf(b) - areaOf(a) || a.left - b.left || a.bottom - b.bottom);
+}
+
+function grouped(rects: readonly Rect[], key: (rect: Rect) => number): ReadonlyMap<number, readonly Rect[]> {
+  const groups = new Map<number, Rect[]>();
+  for (const rect of rects) {
+    const there = groups.get(key(rect));
+    if (there) there.push(rect);
+    else groups.set(key(rect), [rect]);
+  }
+  return groups;
 }
 
 const areaOf = ({ left, right, bottom, top }: Rect): number => ((right - left) / NM_PER.mm) * ((top - bottom) / NM_PER.mm);

@@ -35,14 +35,14 @@ const STEP = 5 * NM_PER.mm;
 /** Places for a unit, the best first: two studs or more, screws out of cable bands, near the height wanted, studs even about its middle. */
 export function proposePlaces(wall: Wall, blocks: readonly Block[], wanted: Wanted, clear: Clearances): Proposal[] {
   const bounds = wholeWall(wall, clear);
-  const free = freeRectangles(bounds, obstacles(wall, blocks, wanted.out, clear));
+  const free = freeRectangles(bounds, obstacles(wall, blocks, wanted.out, clear), wanted);
   const studs = studCentres(wall);
+  const centred = centredOn(studs, wanted);
   const bands = cableBands(wall);
   const proposals: (Proposal & { readonly cost: number })[] = [];
   for (const room of free) {
-    if (room.right - room.left < wanted.width || room.top - room.bottom < wanted.height) continue;
     const up = Math.min(Math.max(wanted.up, room.bottom), room.top - wanted.height);
-    for (const left of lefts(room, wanted, studs)) {
+    for (const left of lefts(room, wanted.width, centred)) {
       const behind = studs.filter((at) => at >= left + wanted.end && at <= left + wanted.width - wanted.end);
       const inBands = behind.reduce((sum, at) => sum + wanted.rows.filter((row) => drillState(wall, at, up + row, bands) === 'never').length, 0);
       const middle = behind.length > 0 ? (behind[0]! + behind.at(-1)!) / 2 : Infinity;
@@ -54,12 +54,17 @@ export function proposePlaces(wall: Wall, blocks: readonly Block[], wanted: Want
   return proposals.sort((a, b) => a.cost - b.cost || a.along - b.along).map(({ cost: _cost, ...proposal }) => proposal);
 }
 
-/** Left ends worth trying in a room: its ends, its middle, and each pair of studs in the middle of the unit. */
-function lefts(room: Rect, { width, end }: Pick<Wanted, 'width' | 'end'>, studs: readonly number[]): number[] {
-  const inRoom = (left: number): number => Math.min(Math.max(left, room.left), room.right - width);
+/** Left ends that put each pair of studs in the middle of a unit, in order. */
+function centredOn(studs: readonly number[], { width, end }: Pick<Wanted, 'width' | 'end'>): number[] {
   const whole = (left: number): number => Math.round(left / STEP) * STEP;
   const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * end ? [whole((a + b) / 2 - width / 2)] : [])));
-  return [...new Set([room.left, room.right - width, (room.left + room.right - width) / 2, ...centred].map((left) => Math.round(inRoom(left))))];
+  return [...new Set(centred)].sort((a, b) => a - b);
+}
+
+/** Left ends worth trying in a room: its ends, its middle, and what is centred on studs. */
+function lefts(room: Rect, width: number, centred: readonly number[]): number[] {
+  const [first, last] = [room.left, room.right - width];
+  return [...new Set([first, last, Math.round((first + last) / 2), ...centred.filter((left) => left > first && left < last)])];
 }
 
 /**
@@ -81,10 +86,7 @@ export function nearestPlace(wall: Wall, others: readonly Block[], block: Block,
     ...taken.flatMap(({ left, right }) => [left - width, right]),
     ...swings.flatMap(({ along, radius }) => [along + radius, along - radius - width]),
   ];
-  const centred = studs.flatMap((a, i) =>
-    studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * end ? [Math.round((a + b) / 2 / STEP - width / 2 / STEP) * STEP] : [])),
-  );
-  const alongs = [...new Set([...ends, ...centred])].filter((left) => left >= 0 && left + width <= wall.width.nm);
+  const alongs = [...new Set([...ends, ...centredOn(studs, { width, end })])].filter((left) => left >= 0 && left + width <= wall.width.nm);
   const clearAt = (left: number, bottom: number): Proposal | null => {
     const here = { left, right: left + width, bottom, top: bottom + height, out: block.out };
     if (bottom < low || here.top > lowestCeiling(wall, here) - above) return null;
