@@ -13,6 +13,7 @@ import { goal, type Goal } from './goal.ts';
 import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
 import { merged, NEAR } from './merge.ts';
 import { jittered, ORDERS } from './orders.ts';
+import { patterns } from './patterns.ts';
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from '../chance/random.ts';
@@ -30,6 +31,9 @@ export interface Search {
 const AMONG: readonly Rules['among'][] = ['first', 'best'];
 /** Every so many steps everything is joined at random and laid out anew: often where sides pair up, else rarely. */
 const AFRESH = { paired: 16, else: 96 } as const;
+/** Where parts repeat: so many patterns to begin with, then one every so many steps; sorted orders come one every so many. */
+const PATTERNS = { first: 3, every: 45 } as const;
+const ORDER_EVERY = 8;
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
 /**
@@ -76,7 +80,22 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     best = { layout, score };
     return true;
   };
+  const repeated = patterns(job, items, random);
   const worth = (): Score => (loose && isBetter(loose.score, best!.score) ? loose.score : best!.score);
+  const offered = (layout: Layout | null): void => {
+    if (layout && offer(layout)) aim = undefined;
+  };
+  const starting = (n: number): void => offered(startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
+  /** Sorted orders first; where parts repeat, patterns first of all, and the orders one by one between the tries that aim at better. */
+  const cut = (turn: number): void => {
+    if (repeated && turn > 0 && (turn <= PATTERNS.first || turn % PATTERNS.every === 0)) offered(repeated.step());
+    else if (repeated ? turn % ORDER_EVERY === 0 && turn < starts * ORDER_EVERY : turn < starts) starting(repeated ? turn / ORDER_EVERY : turn);
+    else if (turn % often === 0) offered(afresh(job, items, turn, random));
+    else {
+      aim ??= goal(job, best!.layout, worth(), paired, random);
+      offered(aim.step());
+    }
+  };
   const once = (): void => {
     if (free && best && effort % 2 === 1) {
       const tried = free.step();
@@ -84,13 +103,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
         loose = tried;
         aim = undefined;
       }
-    } else if (effort < starts) offer(startLayout(job, sets[effort % sets.length]!, Math.floor(effort / sets.length)));
-    else if (effort % often === 0) offer(afresh(job, items, effort, random));
-    else {
-      aim ??= goal(job, best!.layout, worth(), paired, random);
-      const reached = aim.step();
-      if (reached && offer(reached)) aim = undefined;
-    }
+    } else cut(free ? Math.ceil(effort / 2) : effort);
     effort++;
   };
   return {

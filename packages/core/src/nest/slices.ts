@@ -66,6 +66,13 @@ function rowOf(axis: Axis, row: Block[], kerf: number): Block {
   return block;
 }
 
+/** Blocks in a row along an axis; a row in a row of the same axis is no row of its own, and one block is itself. */
+export function rowsIn(axis: Axis, blocks: readonly Block[], kerf: number): Block {
+  const row: Block[] = [];
+  for (const each of blocks) add(row, each, axis);
+  return row.length === 1 ? row[0]! : rowOf(axis, row, kerf);
+}
+
 /** An item that was joined from two comes as the row it is. */
 export function blockOf(item: Item, lie: Lie, kerf: number): Block {
   const { join } = lie;
@@ -302,6 +309,15 @@ function openOf({ fields }: Sheet, kerf: number): { dx: number; dy: number } {
 
 export function openSheet(frame: Frame, kerf: number): Sheet {
   const sheet: Sheet = { frame, fields: frame.rooms.map((room) => ({ room, root: null })), area: 0, open: { dx: 0, dy: 0 }, refused: new Set() };
+  sheet.open = openOf(sheet, kerf);
+  return sheet;
+}
+
+/** A sheet of one room with a block in it. */
+export function sheetOf(frame: Frame, root: Block, kerf: number): Sheet {
+  const sheet = openSheet(frame, kerf);
+  sheet.fields[0] = { room: frame.rooms[0]!, root };
+  sheet.area = root.used;
   sheet.open = openOf(sheet, kerf);
   return sheet;
 }
