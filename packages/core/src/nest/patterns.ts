@@ -198,10 +198,14 @@ function stripSearch(
   const [length, width] = axis === 1 ? [dx, dy] : [dy, dx];
   const along = (lie: Lie): number => (axis === 1 ? lie.dx : lie.dy);
   const across = (lie: Lie): number => (axis === 1 ? lie.dy : lie.dx);
-  const lies = kinds.flatMap(({ lies: own }, kind) => own.filter((lie) => along(lie) <= length && across(lie) <= width).map((lie) => ({ kind, lie })));
+  const lies = kinds.flatMap(({ lies: own }, kind) =>
+    own.filter((lie) => along(lie) <= length && across(lie) <= width).map((lie) => ({ kind, lie, wide: across(lie), size: 0 })),
+  );
   const widths = [...new Set(lies.map(({ lie }) => across(lie)))].sort((a, b) => b - a);
   const step = stepOf([length + kerf, ...lies.map(({ lie }) => along(lie) + kerf)], length + kerf);
   const room = Math.floor((length + kerf) / step);
+  for (const each of lies) each.size = Math.ceil((along(each.lie) + kerf) / step - 1e-9);
+  lies.sort((a, b) => b.wide - a.wide);
   const stepAcross = stepOf([width + kerf, ...widths.map((wide) => wide + kerf)], width + kerf);
   const roomAcross = Math.floor((width + kerf) / stepAcross);
   /** By width, the best strip from all that was left when it was made: it stays the best while there are pieces for it. */
@@ -213,12 +217,14 @@ function stripSearch(
       const before = memory.get(wide);
       if (before !== undefined && (before === null || timesOf(before, left) > 0)) return before;
     }
-    const columns = lies.flatMap(({ kind, lie }) => {
-      const own = across(lie);
-      const stack = own > wide ? 0 : Math.min(left[kind]!, Math.floor((wide + kerf) / (own + kerf)));
-      if (stack === 0 || stack * (own + kerf) - kerf < LEAST_FILLED * wide) return [];
-      return [{ kind, lie, stack, size: Math.ceil((along(lie) + kerf) / step - 1e-9), worth: stack * worths[kind]!, most: Math.floor(left[kind]! / stack) }];
-    });
+    const columns: (Row & Column)[] = [];
+    for (const { kind, lie, wide: own, size } of lies) {
+      const there = left[kind]!;
+      if (own > wide || there === 0) continue;
+      const stack = Math.min(there, Math.floor((wide + kerf) / (own + kerf)));
+      if (stack * (own + kerf) - kerf < LEAST_FILLED * wide) continue;
+      columns.push({ kind, lie, stack, size, worth: stack * worths[kind]!, most: Math.floor(there / stack) });
+    }
     const times = knapsack(columns, room);
     const used = columns.flatMap(({ kind, lie, stack, worth }, index) => (times[index]! > 0 ? [{ kind, lie, stack, worth, times: times[index]! }] : []));
     const strip = withinStock(used, left);
@@ -275,30 +281,43 @@ interface Row {
   readonly most: number;
 }
 
-let values = new Float64Array(0);
-let counts = new Uint16Array(0);
+/** Scratch of `knapsack`: the most worth by room; of each row and room how often it is taken, and how much of the room is over then. */
+const scratch = { values: new Float64Array(4096), counts: new Uint16Array(1 << 18), overs: new Uint16Array(1 << 18) };
 
 /** How often each is taken for the most worth in `room`; each at most `most` times. O(rows · room). */
 function knapsack(rows: readonly Row[], room: number): number[] {
   const wide = room + 1;
-  if (values.length < wide) values = new Float64Array(wide);
-  if (counts.length < wide * rows.length) counts = new Uint16Array(2 * wide * rows.length);
+  if (scratch.values.length < wide) scratch.values = new Float64Array(2 * wide);
+  if (scratch.counts.length < wide * rows.length) {
+    scratch.counts = new Uint16Array(2 * wide * rows.length);
+    scratch.overs = new Uint16Array(2 * wide * rows.length);
+  }
+  const { values, counts, overs } = scratch;
   values.fill(0, 0, wide);
-  rows.forEach(({ size, worth, most }, index) => {
+  counts.fill(0, 0, wide * rows.length);
+  overs.fill(0, 0, wide * rows.length);
+  for (let index = 0; index < rows.length; index++) {
+    const { size, worth, most } = rows[index]!;
     const from = index * wide;
-    counts.fill(0, from, from + Math.min(size, wide));
     for (let at = size; at <= room; at++) {
       const before = counts[from + at - size]!;
       const more = values[at - size]! + worth;
       if (before < most && more > values[at]!) {
         values[at] = more;
         counts[from + at] = before + 1;
-      } else counts[from + at] = 0;
+      }
+      // What goes into less room goes into this.
+      if (values[at - 1]! > values[at]!) {
+        values[at] = values[at - 1]!;
+        counts[from + at] = counts[from + at - 1]!;
+        overs[from + at] = overs[from + at - 1]! + 1;
+      }
     }
-  });
-  const times = rows.map(() => 0);
+  }
+  const times = new Array<number>(rows.length).fill(0);
   let at = room;
   for (let index = rows.length - 1; index >= 0; index--) {
+    at -= overs[index * wide + at]!;
     const count = counts[index * wide + at]!;
     times[index] = count;
     at -= count * rows[index]!.size;
