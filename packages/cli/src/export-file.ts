@@ -29,7 +29,8 @@ import {
   type ProjectFile,
   type UnitPlan,
 } from '@keen/core';
-import { handedOver, readBytes, readProjectAt, unitsNamed } from './files.ts';
+import { handedOver, readProjectAt, unitsNamed } from './files.ts';
+import { readBytes } from './shell.ts';
 import { readWords } from './options.ts';
 import { EXPORT_USAGE } from './usage.ts';
 

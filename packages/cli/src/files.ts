@@ -1,16 +1,7 @@
-/** Files in and out of the shell: what cannot be read or written is said in words. */
-import { readFileSync, renameSync, rmSync, writeFileSync, writeSync } from 'node:fs';
-import { readProjectFile, Refusal, type Outcome, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
-
-export function readBytes(file: string): Buffer {
-  try {
-    return readFileSync(file);
-  } catch (error) {
-    throw new Refusal('file', `'${file}' cannot be read: ${codeOf(error)}`, file, 'a file that exists and may be read');
-  }
-}
-
-export const readText = (file: string): string => readBytes(file).toString('utf8');
+/** Projects in and files out: what cannot be read or written is said in words. */
+import { renameSync, rmSync, writeFileSync } from 'node:fs';
+import { readProjectFile, Refusal, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
+import { codeOf, readBytes, unwrap } from './shell.ts';
 
 /** A project's file, or the bundle it is in. */
 export async function readProjectAt(file: string): Promise<ProjectFile> {
@@ -47,26 +38,5 @@ function writeWhole(file: string, content: string | Uint8Array): void {
   } catch (error) {
     rmSync(beside, { force: true });
     throw new Refusal('file', `'${file}' cannot be written: ${codeOf(error)}`, '--out', 'a place in a folder that exists and may be written to');
-  }
-}
-
-const codeOf = (error: unknown): string => (error as NodeJS.ErrnoException).code ?? 'unknown';
-
-export function unwrap<T>(outcome: Outcome<T>): T {
-  if (outcome.ok) return outcome.value;
-  const { code, message, where, accepted } = outcome.problem;
-  throw new Refusal(code, message, where, accepted);
-}
-
-/** Writes all of it before the process ends, also into a pipe that is read slowly. */
-export function print(to: 1 | 2, content: string | Uint8Array): void {
-  const bytes = typeof content === 'string' ? Buffer.from(content) : content;
-  for (let at = 0; at < bytes.length;) {
-    try {
-      at += writeSync(to, bytes, at);
-    } catch (error) {
-      if ((error as NodeJS.ErrnoException).code === 'EPIPE') return;
-      if ((error as NodeJS.ErrnoException).code !== 'EAGAIN') throw error;
-    }
   }
 }

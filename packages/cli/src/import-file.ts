@@ -14,7 +14,8 @@ import {
   type RowFault,
 } from '@keen/core';
 import { contentsOf, fromTable, tableAt } from './open-files.ts';
-import { handedOver, readBytes, readProjectAt, unwrap } from './files.ts';
+import { handedOver, readProjectAt } from './files.ts';
+import { readBytes, unwrap } from './shell.ts';
 import { readWords } from './options.ts';
 import { IMPORT_USAGE } from './usage.ts';
 

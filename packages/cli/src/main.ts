@@ -3,8 +3,7 @@
  * on a thread with limits of time and memory: such a file may be damaged, or made to hurt.
  */
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
-import { print } from './files.ts';
-import { run } from './keen.ts';
+import { print } from './shell.ts';
 
 const READERS = new Set(['validate', 'convert', 'import']);
 const MAX_MS = 20_000;
@@ -16,8 +15,14 @@ interface Call {
 }
 
 const call: Call = isMainThread ? { args: process.argv.slice(2), started: performance.timeOrigin } : (workerData as Call);
-if (!isMainThread) parentPort!.postMessage(await run(call.args, call.started));
-else process.exitCode = READERS.has(call.args[0] ?? '') ? await onThread(call) : await run(call.args, call.started);
+if (!isMainThread) parentPort!.postMessage(await command(call));
+else process.exitCode = READERS.has(call.args[0] ?? '') ? await onThread(call) : await command(call);
+
+/** Each command loads what it needs. */
+async function command({ args, started }: Call): Promise<number> {
+  if (args[0] === 'nest') return (await import('./nest.ts')).runNest(args.slice(1), started);
+  return (await import('./keen.ts')).run(args);
+}
 
 function onThread(workerData: Call): Promise<number> {
   const worker = new Worker(new URL(import.meta.url), { workerData, resourceLimits: { maxOldGenerationSizeMb: MAX_MB } });

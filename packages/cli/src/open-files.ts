@@ -17,7 +17,8 @@ import {
   type RowFault,
   type TableKind,
 } from '@keen/core';
-import { handedOver, isArchive, readBytes, readProjectAt, unwrap } from './files.ts';
+import { handedOver, isArchive, readProjectAt } from './files.ts';
+import { readBytes, unwrap } from './shell.ts';
 import { readWords } from './options.ts';
 import { CONVERT_USAGE, VALIDATE_USAGE } from './usage.ts';
 
