@@ -103,10 +103,12 @@ describe('files as large as a long record makes them', () => {
   test('an archive that unfolds to a thousand times its size is refused before it has', async () => {
     const bomb = zipSync({ 'project.carcass.json': new Uint8Array(240_000_000) });
     expect(bomb.length).toBeLessThan(300_000);
-    const started = performance.now();
     const answers = await Promise.all(Array.from({ length: 8 }, () => open(bomb)));
-    for (const { status, body } of answers) expect([status, (body as { code: string }).code]).toEqual([400, 'unfolds']);
-    expect(performance.now() - started).toBeLessThan(10_000);
+    for (const { status, body } of answers) {
+      const { code, message } = body as { code: string; message: string };
+      // By the ratio, which is passed long before the megabytes are: no more of it was unfolded.
+      expect([status, code, message]).toEqual([400, 'unfolds', expect.stringContaining('times its size')]);
+    }
   });
 
   test('nothing of what was received stays behind', () => {
