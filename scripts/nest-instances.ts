@@ -112,3 +112,72 @@ export function workshop(cabinets: number, several: boolean, roll: Dice): NestPr
     : [sheet('S', LONG, WIDE)];
   return { kerf: KERF, trim: mm(5), cuts: 'guillotine', sheets, parts };
 }
+
+export type ShopKind = 'carcass' | 'fronts' | 'drawers' | 'backs';
+export const SHOP_KINDS: readonly ShopKind[] = ['carcass', 'fronts', 'drawers', 'backs'];
+
+const BOARD = 18;
+const WIDTHS = [300, 400, 450, 500, 600, 800, 900, 1000];
+const HEIGHTS = [360, 560, 720, 900];
+const DEPTHS = [300, 320, 560];
+
+/** What one cabinet of so much wants: name, size along and across in millimetres, count, grain. */
+type Wanted = readonly [name: string, length: number, width: number, count: number, grain: NestPart['grain']];
+const CABINETS: Readonly<Record<ShopKind, (w: number, h: number, d: number) => readonly Wanted[]>> = {
+  carcass: (w, h, d) => [
+    ['side', h, d, 2, 'length'],
+    ['top', w - 2 * BOARD, d, 2, 'either'],
+    ['shelf', w - 2 * BOARD - 1, d - 20, h > 600 ? 2 : 1, 'either'],
+    ['rail', w - 2 * BOARD, 100, 1, 'either'],
+  ],
+  fronts: (w, h) =>
+    w > 600
+      ? [['front', h - 4, w / 2 - 3, 2, 'width']]
+      : [
+          ['front', w - 4, h / 4 - 4, 4, 'width'],
+          ['plinth', w, 100, 1, 'length'],
+        ],
+  drawers: (w, h, d) => [
+    ['drawer side', d - 30, h / 4 - 40, 8, 'either'],
+    ['drawer end', w - 2 * BOARD - 48, h / 4 - 52, 8, 'either'],
+    ['drawer bottom', w - 2 * BOARD - 36, d - 40, 4, 'either'],
+  ],
+  backs: (w, h) => [
+    ['back', h - 20, w - 20, 1, 'either'],
+    ['divider', h / 2 - 20, 80, 2, 'either'],
+  ],
+};
+
+/** A run of cabinets of a few sizes, so that most pieces have twins: so many pieces and no more, with kerf, trim and grain. */
+export function shopJob(kind: ShopKind, pieces: number, several: boolean, roll: Dice): NestProblem {
+  const inches = roll() < 0.3;
+  const size = (at: number): Length => (inches ? ((Math.round((at / 25.4) * 16) * 1_587_500) as Length) : mm(Math.round(at)));
+  const pick = (of: readonly number[]): number => of[Math.floor(roll() * of.length)]!;
+  const [depth, heights] = [pick(DEPTHS), [pick(HEIGHTS), pick(HEIGHTS)]];
+  const counts = new Map<string, NestPart>();
+  let left = pieces;
+  while (left > 0) {
+    for (const [name, length, width, wanted, grain] of CABINETS[kind](pick(WIDTHS), pick(heights), depth)) {
+      const count = Math.min(left, wanted * between(roll, 1, Math.max(1, Math.round(pieces / 60))));
+      const id = `${name} ${Math.round(length)}x${Math.round(width)}`;
+      const known = counts.get(id)?.count ?? 0;
+      if (count > 0) counts.set(id, part(id, size(length), size(width), known + count, grain));
+      left -= count;
+    }
+  }
+  const grained = kind === 'drawers' || kind === 'backs' ? 'none' : 'length';
+  const whole = sheet('A', size(2440), size(1220), { grain: grained, cost: several ? 100 : null });
+  const off = (n: number): NestSheet => {
+    const [length, width] = [between(roll, 110, 200) * 10, between(roll, 50, 110) * 10];
+    return sheet(`off${n}`, size(length), size(width), {
+      grain: grained,
+      offcut: true,
+      count: between(roll, 1, 3),
+      cost: Math.round(((length * width) / 2440 / 1220) * between(roll, 20, 70)),
+    });
+  };
+  const sheets = several
+    ? [whole, ...(roll() < 0.5 ? [sheet('B', size(3050), size(1525), { grain: grained, cost: 147, count: 3 })] : []), off(1), off(2)]
+    : [whole];
+  return { kerf: inches ? (3_175_000 as Length) : KERF, trim: size(5), cuts: 'guillotine', sheets, parts: [...counts.values()] };
+}

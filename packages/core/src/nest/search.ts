@@ -32,7 +32,7 @@ const AMONG: readonly Rules['among'][] = ['first', 'best'];
 /** Every so many steps everything is joined at random and laid out anew: often where sides pair up, else rarely. */
 const AFRESH = { paired: 16, else: 96 } as const;
 /** Where parts repeat: so many patterns to begin with, then one every so many steps; sorted orders come one every so many. */
-const PATTERNS = { first: 3, every: 45 } as const;
+const PATTERNS = { first: 5, every: 12 } as const;
 const ORDER_EVERY = 8;
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
