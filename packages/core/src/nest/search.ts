@@ -14,6 +14,7 @@ import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type R
 import { merged, NEAR } from './merge.ts';
 import { jittered, ORDERS } from './orders.ts';
 import { patterns } from './patterns.ts';
+import { perfectSheets } from './perfect.ts';
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from '../chance/random.ts';
@@ -34,6 +35,8 @@ const AFRESH = { paired: 16, else: 96 } as const;
 /** Where parts repeat: so many patterns to begin with, then one every so many steps; sorted orders come one every so many. */
 const PATTERNS = { first: 5, every: 12 } as const;
 const ORDER_EVERY = 8;
+/** Where nothing is over, sheets are put together from equal sides every so many steps, and later on more rarely: not all come apart that way. */
+const PERFECT = { every: 2, first: 120, later: 20 } as const;
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
 /**
@@ -81,6 +84,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     return true;
   };
   const repeated = patterns(job, items, random);
+  const perfect = perfectSheets(job, items, startRules('match', 'best'), random);
   const worth = (): Score => (loose && isBetter(loose.score, best!.score) ? loose.score : best!.score);
   const offered = (layout: Layout | null): void => {
     if (layout && offer(layout)) aim = undefined;
@@ -88,7 +92,8 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   const starting = (n: number): void => offered(startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
   /** Sorted orders first; where parts repeat, patterns first of all, and the orders one by one between the tries that aim at better. */
   const cut = (turn: number): void => {
-    if (repeated && turn > 0 && (turn <= PATTERNS.first || turn % PATTERNS.every === 0)) offered(repeated.step());
+    if (perfect && turn % (turn < PERFECT.first ? PERFECT.every : PERFECT.later) === 1) offered(perfect.step());
+    else if (repeated && turn > 0 && (turn <= PATTERNS.first || turn % PATTERNS.every === 0)) offered(repeated.step());
     else if (repeated ? turn % ORDER_EVERY === 0 && turn < starts * ORDER_EVERY : turn < starts) starting(repeated ? turn / ORDER_EVERY : turn);
     else if (turn % often === 0) offered(afresh(job, items, turn, random));
     else {

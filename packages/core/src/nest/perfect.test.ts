@@ -1,0 +1,61 @@
+/** Sheets that were sawn apart are put together again; what has anything over is left to others. */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { seeded } from '../chance/random.ts';
+import { type Length } from '../length/length.ts';
+import { cutSheets, job, part, sheet } from '../test/nest-job.ts';
+import { auditPlan } from './audit.ts';
+import { framesOf } from './frames.ts';
+import { perfectSheets, type PerfectSheets } from './perfect.ts';
+import { bedsOf, itemsOf } from './pieces.ts';
+import type { NestProblem } from './problem.ts';
+import { search } from './search.ts';
+import { itemsOn } from './slices.ts';
+
+function perfectOf(problem: NestProblem, seed = 1): PerfectSheets | null {
+  const beds = bedsOf(problem).map((bed) => ({ bed, frames: framesOf(bed, problem) }));
+  const rules = { fit: 'match' as const, among: 'best' as const, skip: null, mayOpen: () => true };
+  return perfectSheets({ problem, beds, pinned: [], isOver: () => false }, itemsOf(problem).items, rules, seeded(seed));
+}
+
+/** So many sheets sawn apart at random. */
+const sawn = (count: number, seed: number, grain: 'length' | 'either' = 'either'): NestProblem => ({
+  ...job([sheet('S', 2440, 1220)], []),
+  parts: cutSheets(count, seed).map(([dx, dy], n) => ({ ...part(`p${n}`, 1, 1, 1, { grain }), length: dx as Length, width: dy as Length })),
+});
+
+test.each([1, 2, 3, 4, 5, 6])('five sheets sawn apart are five sheets again (seed %i)', (seed) => {
+  const problem = sawn(5, seed);
+  const stepper = search(problem);
+  stepper.step(400);
+  const plan = stepper.plan();
+  expect(auditPlan(problem, plan)).toEqual([]);
+  expect([plan.sheets.length, plan.proved]).toEqual([5, true]);
+});
+
+test('a layout has every piece once, whether all sheets came out whole or a try was given up', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 2, max: 5 }), fc.nat(), fc.constantFrom('length' as const, 'either' as const), (count, seed, grain) => {
+      const problem = sawn(count, seed, grain);
+      const { items } = itemsOf(problem);
+      const made = perfectOf(problem, seed)!;
+      for (let step = 0; step < 12; step++) {
+        const layout = made.step();
+        if (!layout) continue;
+        const placed = [...layout.sheets.flatMap(itemsOn), ...layout.left].map(({ index }) => index);
+        expect(placed.sort((a, b) => a - b)).toEqual(items.map(({ index }) => index).sort((a, b) => a - b));
+        expect(layout.left).toEqual([]);
+      }
+    }),
+    { numRuns: 6 },
+  );
+});
+
+test('where a hair is over, or sheets differ, nothing is put together', () => {
+  const problem = sawn(3, 7);
+  const [first, ...others] = problem.parts;
+  expect(perfectOf(problem)).not.toBeNull();
+  expect(perfectOf({ ...problem, parts: [{ ...first!, width: (first!.width - 100_000) as Length }, ...others] })).toBeNull();
+  expect(perfectOf({ ...problem, sheets: [...problem.sheets, sheet('T', 1000, 1000)] })).toBeNull();
+  expect(perfectOf({ ...problem, sheets: [sheet('S', 2440, 1220, { count: 2 })] })).toBeNull();
+});
