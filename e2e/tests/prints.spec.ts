@@ -4,6 +4,8 @@ import { expect, type Download, type Page } from '@playwright/test';
 import { PDFDocument } from 'pdf-lib';
 import { freshProject, furnishedProject, open, test } from './support.ts';
 
+/** The server draws PDFs one after the other: on a busy machine one waits. */
+const DRAWN = { timeout: 40_000 };
 const sheetsShown = (page: Page) => page.locator('.true-size-turn [role=status]');
 const saved = async (page: Page, button: string): Promise<{ readonly name: string; readonly bytes: Buffer }> => {
   const [file] = (await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()])) as [Download, void];
@@ -29,8 +31,8 @@ test('sticks and templates are looked at, then opened as the PDF the server make
   await expect(dialog.getByRole('img', { name: /template for A6 hanging rail/ })).toBeVisible();
   const count = Number(/of (\d+)$/.exec(await sheetsShown(page).innerText())![1]);
   const [answer, beside] = await Promise.all([
-    page.waitForResponse((response) => response.url().includes('/prints/templates')),
-    context.waitForEvent('page'),
+    page.waitForResponse((response) => response.url().includes('/prints/templates'), DRAWN),
+    context.waitForEvent('page', DRAWN),
     dialog.getByRole('button', { name: /to print/ }).click(),
   ]);
   expect(answer.headers()['content-type']).toBe('application/pdf');
@@ -57,7 +59,7 @@ test('a printer is measured once: kept under its name, over a reload, and everyt
   await ask();
   await expect(dialog.getByLabel('printer', { exact: true })).toHaveValue('Old inkjet');
   const [answer] = await Promise.all([
-    page.waitForResponse((response) => response.url().includes('/prints/sticks')),
+    page.waitForResponse((response) => response.url().includes('/prints/sticks'), DRAWN),
     dialog.getByRole('button', { name: /to print/ }).click(),
   ]);
   expect(new URL(answer.url()).searchParams.get('along')).toBe('98.5');
