@@ -111,6 +111,21 @@ describe('pinned parts', () => {
   });
 });
 
+test('a cut that would leave less beside a pinned part than a kerf takes gives way to another', () => {
+  const sizes = [
+    [351, 121, 0, 0],
+    [62, 120, 354.2, 0],
+    [351, 123, 0, 124.2],
+    [60, 123, 354.2, 124.2],
+  ] as const;
+  const pins = sizes.map(([dx, dy, x, y], n) => ({ part: `p${n}`, x: mm(x), y: mm(y), dx: mm(dx), dy: mm(dy), turned: false }));
+  const problem = job(
+    [sheet('S', 1000, 500, { count: 1, pins })],
+    sizes.map(([l, w], n) => part(`p${n}`, l, w, 1, { grain: 'length' })),
+  );
+  expect(planOf(problem, 1).sheets[0]!.placements).toHaveLength(4);
+});
+
 describe('what comes first', () => {
   const parts = [part('long', 900, 200, 2, { grain: 'length' }), part('short', 400, 300, 4, { grain: 'length' })];
   const first = (tree: CutTree | undefined): string => (tree?.kind === 'cut' ? tree.axis : 'none');

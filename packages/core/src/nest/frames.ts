@@ -4,6 +4,7 @@
  */
 import type { Length } from '../length/length.ts';
 import { seeded, type Random } from '../chance/random.ts';
+import { shuffled } from './orders.ts';
 import type { Bed } from './pieces.ts';
 import { trimOf, type CutTree, type NestProblem, type Placement } from './problem.ts';
 
@@ -34,6 +35,8 @@ export interface Frame {
 
 /** A strip of flaw at the edge that is narrower than the kerf is cut off so wide. */
 const LEAST_STRIP = 1_000_000;
+/** Cuts round pinned parts that lead to nothing before it is given up. */
+const MAX_TRIES = 400;
 /** Ways of cutting round flaws that are tried. */
 const MOST_FRAMES = 8;
 
@@ -64,7 +67,11 @@ export function framesOf(bed: Bed, { trim: usual, kerf, first }: Pick<NestProble
   const frames = new Map<string, Frame>();
   for (let seed = 0; seed < MOST_FRAMES; seed++) {
     const rooms: Room[] = [];
-    const tree = apart(whole, { flaws, pins, kerf, random: seed === 0 ? null : seeded(seed), wanted: first?.by === 'breakdown' ? null : axis }, rooms);
+    const tree = apart(
+      whole,
+      { flaws, pins, kerf, random: seed === 0 ? null : seeded(seed), wanted: first?.by === 'breakdown' ? null : axis, tries: { count: 0 } },
+      rooms,
+    );
     if (!tree) return [];
     frames.set(JSON.stringify(rooms), frame(rooms, tree));
   }
@@ -127,6 +134,8 @@ interface Around {
   readonly random: Random | null;
   /** Cuts across this axis come before the others. */
   readonly wanted: 'x' | 'y' | null;
+  /** Cuts that led to nothing. */
+  readonly tries: { count: number };
 }
 
 /** Cuts a rectangle until each piece is free, flawed throughout, or a pinned part; null when that cannot be. */
@@ -149,11 +158,23 @@ function apart(whole: Room, around: Around, rooms: Room[]): FrameTree | null {
   if (cuts.length === 0) return kept.length === 0 ? ({ kind: 'waste', x, y, dx, dy } as FrameTree) : null;
   const value = (cut: Cut): number =>
     Math.max(...sides(whole, cut, kerf).map((side) => (bad.some((flaw) => meets(flaw, side)) || kept.some((pin) => meets(pin, side)) ? 0 : side.dx * side.dy)));
-  const cut = random ? cuts[Math.floor(random() * cuts.length)]! : cuts.reduce((best, each) => (value(each) > value(best) ? each : best));
-  const [first, second] = sides(whole, cut, kerf).map((side) =>
-    side.dx <= 0 || side.dy <= 0 ? ({ kind: 'waste', ...side } as FrameTree) : apart(side, around, rooms),
-  );
-  return first && second ? { kind: 'cut', ...cut, first, second } : null;
+  const order = random
+    ? shuffled(cuts, random)
+    : cuts
+        .map((cut) => ({ cut, value: value(cut) }))
+        .sort((one, other) => other.value - one.value)
+        .map(({ cut }) => cut);
+  // A cut may leave less beside a pinned part than the next kerf takes: then another comes first.
+  for (const cut of order) {
+    const before = rooms.length;
+    const [first, second] = sides(whole, cut, kerf).map((side) =>
+      side.dx <= 0 || side.dy <= 0 ? ({ kind: 'waste', ...side } as FrameTree) : apart(side, around, rooms),
+    );
+    if (first && second) return { kind: 'cut', ...cut, first, second };
+    rooms.length = before;
+    if (++around.tries.count > MAX_TRIES) break;
+  }
+  return null;
 }
 
 function sides({ x, y, dx, dy }: Room, { axis, at }: Cut, kerf: number): readonly [Room, Room] {
