@@ -1,0 +1,140 @@
+/** The strip on the wall as a beam: upright and outward bending between the studs and past the last ones. Source: docs/formulas/wall-half-bending.md. */
+import { toMm } from '../length/length.ts';
+import type { ResolvedPanel } from '../solid/resolve.ts';
+import { bendingAcrossMPa } from '../stock/materials.ts';
+import { apply, formula, termOf, total, type Figure, type Formula } from '../worked/figure.ts';
+import type { WallForces } from './forces.ts';
+import type { HangInput } from './hang-input.ts';
+import type { HungShares, Stretch } from './hung-shares.ts';
+import { link, type Link } from './link.ts';
+
+const BENDING = formula({
+  label: 'wall-half-bending',
+  unit: 'share',
+  text: '(M / (t s²/6) + M H/W / (s t²/6)) / F',
+  source: '[eq] docs/formulas/wall-half-bending.md',
+  terms: { M: 'N mm', H: 'N', W: 'N', t: 'mm', s: 'mm', F: 'MPa' },
+  compute: ({ M, H, W, t, s, F }) => (M / ((t * s * s) / 6) + (M * H) / W / ((s * t * t) / 6)) / F,
+});
+const SPAN_MOMENT = formula({
+  label: 'span-moment',
+  unit: 'N mm',
+  text: 'w L² / 8',
+  source: '[eq] simple span',
+  terms: { w: 'N/mm', L: 'mm' },
+  compute: ({ w, L }) => (w * L * L) / 8,
+});
+const OVERHANG_MOMENT = formula({
+  label: 'overhang-moment',
+  unit: 'N mm',
+  text: 'w c² / 2',
+  source: '[eq] cantilever',
+  terms: { w: 'N/mm', c: 'mm' },
+  compute: ({ w, c }) => (w * c * c) / 2,
+});
+
+const PART_MOMENT = formula({
+  label: 'bracket-moment',
+  unit: 'N mm',
+  text: 'R (a − b/2 + R b / 2P), R = P (L − a) / L',
+  source: '[eq] docs/formulas/wall-half-bending.md',
+  terms: { P: 'N', a: 'mm', b: 'mm', L: 'mm' },
+  compute: ({ P, a, b, L }) => {
+    const R = (P * (L - a)) / L;
+    return P > 0 ? R * (a - b / 2 + (R * b) / (2 * P)) : 0;
+  },
+});
+const POINT_OVERHANG = formula({
+  label: 'bracket-overhang',
+  unit: 'N mm',
+  text: 'P c',
+  source: '[eq] docs/formulas/brackets.md',
+  terms: { P: 'N', c: 'mm' },
+  compute: ({ P, c }) => P * c,
+});
+
+/** A moment, N mm, whose figure is made only where it is shown. */
+interface Moment {
+  readonly value: number;
+  readonly figure: () => Figure;
+}
+
+const momentBy = <K extends string>(row: Formula<K>, terms: { readonly [P in K]: number }): Moment => ({
+  value: row.compute(terms),
+  figure: () => apply(row, terms),
+});
+
+/** Spans between studs as simple beams, ends beyond the last stud as cantilevers, piece by piece; each stretch of the hook at its most, as if all came to it at once. */
+function momentsOf({ stretches }: HungShares): Moment[] {
+  const pieces = [...new Set(stretches.map(({ studs }) => studs))];
+  return pieces.flatMap((studs) => {
+    const order = [...studs].sort((a, b) => a - b);
+    const loads = stretches.filter((each) => each.studs === studs).map(({ from, to, newtons }) => ({ from, to, w: newtons / (to - from) }));
+    const [first, last] = [order[0]!, order.at(-1)!];
+    const inSpans = order.slice(1).map((right, index) => loads.flatMap((load) => spanMoment(load, order[index]!, right)));
+    const beyond = [
+      loads.flatMap(({ from, to, w }) => overhangMoment(w, first - Math.min(to, first), first - from)),
+      loads.flatMap(({ from, to, w }) => overhangMoment(w, Math.max(from, last) - last, to - last)),
+    ];
+    return [...inSpans, ...beyond].filter((moments) => moments.length > 0).map(together);
+  });
+}
+
+const together = (moments: readonly Moment[]): Moment =>
+  moments.length === 1
+    ? moments[0]!
+    : {
+        value: moments.reduce((sum, { value }) => sum + value, 0),
+        figure: () =>
+          total(
+            'span-moment',
+            'N mm',
+            moments.map(({ figure }) => termOf(figure())),
+            'docs/formulas/brackets.md',
+          ),
+      };
+
+/** What a spread load w lays on the span from `left` to `right`. */
+function spanMoment({ from, to, w }: Stretch & { readonly w: number }, left: number, right: number): Moment[] {
+  const [start, end] = [Math.max(from, left), Math.min(to, right)];
+  const L = right - left;
+  if (end <= start) return [];
+  if (end - start === L) return [momentBy(SPAN_MOMENT, { w, L })];
+  return [momentBy(PART_MOMENT, { P: w * (end - start), a: (start + end) / 2 - left, b: end - start, L })];
+}
+
+/** A load w on a free end, from so far past the last stud to so far past it. */
+function overhangMoment(w: number, near: number, far: number): Moment[] {
+  if (far <= near || far <= 0) return [];
+  return near === 0 ? [momentBy(OVERHANG_MOMENT, { w, c: far })] : [momentBy(POINT_OVERHANG, { P: w * (far - near), c: (near + far) / 2 })];
+}
+
+const greatestOf = (moments: readonly Moment[]): Moment | undefined =>
+  moments.reduce<Moment | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
+
+/** The moment that bends the strip most, N mm: the number alone. */
+export const mostMoment = (hung: HungShares): number => greatestOf(momentsOf(hung))?.value ?? 0;
+
+/** The grain runs along the wall. Where nobody knows how it runs it is taken to run across. */
+const grainRunsAlong = ({ grain, frame }: ResolvedPanel): boolean =>
+  (grain === 'length' && Math.abs(frame.u.along) > 0.5) || (grain === 'width' && Math.abs(frame.v.along) > 0.5);
+
+/** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */
+export function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, hung: HungShares): Link {
+  const { hanging } = unit;
+  const short = toMm(hanging.shortFace);
+  const strip = unit.byId.get(hanging.wallHalf)!;
+  const material = materialOf(strip.stock);
+  const use = apply(BENDING, {
+    M: greatestOf(momentsOf(hung))?.figure() ?? 0,
+    H: forces.outward,
+    W: forces.weight,
+    t: forces.t,
+    s: hanging.notch ? Math.max(1, short - toMm(hanging.notch.depth)) : short,
+    F: {
+      value: grainRunsAlong(strip) ? material.bendingMPa : bendingAcrossMPa(material),
+      source: { kind: 'table', name: material.name, tag: material.source },
+    },
+  });
+  return link({ id: 'wall-half', kind: 'wall-half-bending', name: { key: hanging.rip ? 'link-wall-half' : 'link-strip' }, use, panels: [hanging.wallHalf] });
+}
