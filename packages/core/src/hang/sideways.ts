@@ -35,13 +35,14 @@ interface Base extends Standing {
   readonly swung: number;
 }
 
-/** A filling with its center at a place. */
+/** A filling with its center at a place: what stands furthest past it is off. */
 interface Filling {
   readonly kg: number;
   readonly swung: number;
-  /** Of what is not wholly in, the share that is. */
-  readonly shares: ReadonlyMap<Load, number>;
-  readonly kind: PartKind;
+  readonly kind: 'part-left' | 'part-right';
+  /** So many masses are wholly off, and of the next one `lastIn` is in. */
+  readonly off: number;
+  readonly lastIn: number;
 }
 
 /** Fillings worse than `full`, which has everything in: for each stud and for the bending the worst one, and what stands off balance. */
@@ -71,7 +72,7 @@ export function sidewaysLoads(input: HangInput, full: Load, stands: readonly Loa
   const isOff = (at: number): boolean => unit.hanging.rip !== null && bearing !== null && (at <= bearing.from || at >= bearing.to);
   const ends = isOff(full.along) ? [] : [range.from, range.to].filter(isOff).map((at) => heaviestAt(at, bases, masses));
   const found = new Set([...worst, ...ends].flatMap((filling) => filling ?? []));
-  return [...found].map((filling) => loadOf(input, filling, factor, openings));
+  return [...found].map((filling) => loadOf(input, filling, masses, factor, openings));
 }
 
 interface Tried {
@@ -165,20 +166,31 @@ function broughtTo(place: number, base: Base, masses: readonly Mass[]): Filling 
     moment += mass.kg * (mass.at - place);
   }
   const isRight = moment > 0;
-  const shares = new Map<Load, number>();
-  for (let index = 0; index < masses.length; index++) {
-    const mass = masses[isRight ? masses.length - 1 - index : index]!;
+  let [off, lastIn] = [0, 1];
+  for (; off < masses.length; off++) {
+    const mass = masses[isRight ? masses.length - 1 - off : off]!;
     const own = mass.kg * (mass.at - place);
     if (own * moment <= 0) break;
-    const off = Math.min(1, moment / own);
-    shares.set(mass.load, 1 - off);
-    moment -= off * own;
-    kg -= off * mass.kg;
+    const share = Math.min(1, moment / own);
+    moment -= share * own;
+    kg -= share * mass.kg;
+    if (share < 1) {
+      lastIn = 1 - share;
+      break;
+    }
   }
-  return Math.abs(moment) < STILL_MM * kg ? { shares, kg, swung: base.swung, kind: isRight ? 'part-left' : 'part-right' } : undefined;
+  return Math.abs(moment) < STILL_MM * kg ? { kg, swung: base.swung, kind: isRight ? 'part-left' : 'part-right', off, lastIn } : undefined;
 }
 
-function loadOf({ weights }: HangInput, { shares, swung, kind }: Filling, factor: number, openings: readonly Opening[]): SidewaysLoad {
+function loadOf(
+  { weights }: HangInput,
+  { kind, off, lastIn, swung }: Filling,
+  masses: readonly Mass[],
+  factor: number,
+  openings: readonly Opening[],
+): SidewaysLoad {
+  const order = kind === 'part-left' ? [...masses].reverse() : masses;
+  const shares = new Map(order.slice(0, off + 1).map(({ load }, index) => [load, index < off ? 0 : lastIn]));
   const shareOf = (load: Load): number => shares.get(load) ?? 1;
   const shut = partOf(weights, shareOf, 0, factor, []);
   const along = shut.along + swung / shut.mass.value;

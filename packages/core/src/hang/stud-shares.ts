@@ -57,18 +57,27 @@ export function bracketPatterns(weight: number, middles: readonly number[], cent
 
 function sharesOf(loads: readonly Load[], weight: number, centre: number, studs: readonly number[]): StudShares {
   if (studs.length === 0) throw new RangeError('there is no stud to carry anything');
-  const isInOrder = studs.every((x, i) => i === 0 || x > studs[i - 1]!);
-  const order = isInOrder ? [] : studs.map((_, index) => index).sort((a, b) => studs[a]! - studs[b]!);
-  const at = isInOrder ? studs : order.map((index) => studs[index]!);
-  if (at.some((x, i) => i > 0 && x === at[i - 1])) throw new RangeError('two studs stand in one place');
-  const back = (values: readonly number[]): readonly number[] => (isInOrder ? values : studs.map((_, index) => values[order.indexOf(index)]!));
-  // Reactions to several loads are the sums of those to each.
-  const summed = (way: (load: Load, at: readonly number[]) => number[]): number[] =>
-    loads.map((load) => way(load, at)).reduce((a, b) => a.map((value, index) => value + b[index]!));
-  const simple = back(at.length === 1 ? [weight] : summed(simpleSpans));
-  const continuous = back(at.length === 1 ? [weight] : summed(at.length < 3 ? simpleSpans : continuousBeam));
-  const rigid = back(rigidRail(weight, centre, at));
+  if (!studs.every((x, i) => i === 0 || x > studs[i - 1]!)) return sharesInOrder(loads, weight, centre, studs);
+  const simple = studs.length === 1 ? [weight] : summed(loads, studs, simpleSpans);
+  const continuous = studs.length < 3 ? simple : summed(loads, studs, continuousBeam);
+  const rigid = rigidRail(weight, centre, studs);
   return { simple, continuous, rigid, worst: Math.max(...simple, ...continuous, ...rigid) };
+}
+
+function sharesInOrder(loads: readonly Load[], weight: number, centre: number, studs: readonly number[]): StudShares {
+  const order = studs.map((_, index) => index).sort((a, b) => studs[a]! - studs[b]!);
+  const at = order.map((index) => studs[index]!);
+  if (at.some((x, i) => i > 0 && x === at[i - 1])) throw new RangeError('two studs stand in one place');
+  const { simple, continuous, rigid, worst } = sharesOf(loads, weight, centre, at);
+  const back = (values: readonly number[]): readonly number[] => studs.map((_, index) => values[order.indexOf(index)]!);
+  return { simple: back(simple), continuous: back(continuous), rigid: back(rigid), worst };
+}
+
+/** Reactions to several loads are the sums of those to each. */
+function summed(loads: readonly Load[], at: readonly number[], way: (load: Load, at: readonly number[]) => number[]): number[] {
+  const sums = way(loads[0]!, at);
+  for (let n = 1; n < loads.length; n++) way(loads[n]!, at).forEach((value, index) => (sums[index]! += value));
+  return sums;
 }
 
 interface Load {
@@ -77,12 +86,10 @@ interface Load {
   readonly perMm: number;
 }
 
-/** The piece of the load between two places: its weight and its middle. */
-function piece({ from, to, perMm }: Load, a: number, b: number): { weight: number; middle: number } {
-  const start = Math.max(from, a);
-  const end = Math.min(to, b);
-  return end > start ? { weight: (end - start) * perMm, middle: (start + end) / 2 } : { weight: 0, middle: 0 };
-}
+/** The weight of the load between two places, N. */
+const weightBetween = ({ from, to, perMm }: Load, a: number, b: number): number => Math.max(0, Math.min(to, b) - Math.max(from, a)) * perMm;
+/** The middle of that piece, mm; of none, anywhere. */
+const middleBetween = ({ from, to }: Load, a: number, b: number): number => (Math.max(from, a) + Math.min(to, b)) / 2;
 
 /** Overhanging ends belong to the first and last span. */
 function simpleSpans(load: Load, at: readonly number[]): number[] {
@@ -90,8 +97,8 @@ function simpleSpans(load: Load, at: readonly number[]): number[] {
   for (let i = 0; i + 1 < at.length; i++) {
     const a = i === 0 ? -Infinity : at[i]!;
     const b = i + 2 === at.length ? Infinity : at[i + 1]!;
-    const { weight, middle } = piece(load, a, b);
-    const right = (weight * (middle - at[i]!)) / (at[i + 1]! - at[i]!);
+    const weight = weightBetween(load, a, b);
+    const right = weight === 0 ? 0 : (weight * (middleBetween(load, a, b) - at[i]!)) / (at[i + 1]! - at[i]!);
     reactions[i]! += weight - right;
     reactions[i + 1]! += right;
   }
@@ -102,18 +109,19 @@ function simpleSpans(load: Load, at: readonly number[]): number[] {
 function continuousBeam(load: Load, at: readonly number[]): number[] {
   const n = at.length;
   const moments = at.map(() => 0);
-  const leftOver = piece(load, -Infinity, at[0]!);
-  const rightOver = piece(load, at[n - 1]!, Infinity);
-  moments[0] = -leftOver.weight * (at[0]! - leftOver.middle);
-  moments[n - 1] = -rightOver.weight * (rightOver.middle - at[n - 1]!);
+  const leftOver = weightBetween(load, -Infinity, at[0]!);
+  const rightOver = weightBetween(load, at[n - 1]!, Infinity);
+  if (leftOver > 0) moments[0] = -leftOver * (at[0]! - middleBetween(load, -Infinity, at[0]!));
+  if (rightOver > 0) moments[n - 1] = -rightOver * (middleBetween(load, at[n - 1]!, Infinity) - at[n - 1]!);
   solveInterior(load, at, moments);
   const reactions = at.map(() => 0);
-  reactions[0]! += leftOver.weight;
-  reactions[n - 1]! += rightOver.weight;
+  reactions[0]! += leftOver;
+  reactions[n - 1]! += rightOver;
   for (let i = 0; i + 1 < n; i++) {
     const span = at[i + 1]! - at[i]!;
-    const { weight, middle } = piece(load, at[i]!, at[i + 1]!);
-    const right = (weight * (middle - at[i]!)) / span + (moments[i]! - moments[i + 1]!) / span;
+    const weight = weightBetween(load, at[i]!, at[i + 1]!);
+    const moment = weight === 0 ? 0 : weight * (middleBetween(load, at[i]!, at[i + 1]!) - at[i]!);
+    const right = (moment + moments[i]! - moments[i + 1]!) / span;
     reactions[i]! += weight - right;
     reactions[i + 1]! += right;
   }

@@ -53,7 +53,7 @@ const POINT_OVERHANG = formula({
   compute: ({ P, c }) => P * c,
 });
 
-/** A moment, N mm, whose figure is made only where it is shown. */
+/** A moment, N mm. Every place that is tried asks for the number; the figure is made only where it is shown. */
 interface Moment {
   readonly value: number;
   readonly figure: () => Figure;
@@ -64,20 +64,37 @@ const momentBy = <K extends string>(row: Formula<K>, terms: { readonly [P in K]:
   figure: () => apply(row, terms),
 });
 
+/** A spread load, N/mm, from here to there, mm. */
+interface Spread extends Stretch {
+  readonly w: number;
+}
+
 /** Spans between studs as simple beams, ends beyond the last stud as cantilevers, piece by piece; each stretch of the hook at its most, as if all came to it at once. */
 function momentsOf({ stretches }: HungShares): Moment[] {
-  const pieces = [...new Set(stretches.map(({ studs }) => studs))];
-  return pieces.flatMap((studs) => {
+  const loadsBy = new Map<readonly number[], Spread[]>();
+  for (const { from, to, newtons, studs } of stretches) {
+    const load = { from, to, w: newtons / (to - from) };
+    const known = loadsBy.get(studs);
+    if (known) known.push(load);
+    else loadsBy.set(studs, [load]);
+  }
+  const moments: Moment[] = [];
+  const add = (loads: readonly Spread[], momentOf: (load: Spread) => Moment | null): void => {
+    const own: Moment[] = [];
+    for (const load of loads) {
+      const moment = momentOf(load);
+      if (moment) own.push(moment);
+    }
+    if (own.length > 0) moments.push(together(own));
+  };
+  for (const [studs, loads] of loadsBy) {
     const order = [...studs].sort((a, b) => a - b);
-    const loads = stretches.filter((each) => each.studs === studs).map(({ from, to, newtons }) => ({ from, to, w: newtons / (to - from) }));
     const [first, last] = [order[0]!, order.at(-1)!];
-    const inSpans = order.slice(1).map((right, index) => loads.flatMap((load) => spanMoment(load, order[index]!, right)));
-    const beyond = [
-      loads.flatMap(({ from, to, w }) => overhangMoment(w, first - Math.min(to, first), first - from)),
-      loads.flatMap(({ from, to, w }) => overhangMoment(w, Math.max(from, last) - last, to - last)),
-    ];
-    return [...inSpans, ...beyond].filter((moments) => moments.length > 0).map(together);
-  });
+    for (let index = 1; index < order.length; index++) add(loads, (load) => spanMoment(load, order[index - 1]!, order[index]!));
+    add(loads, ({ from, to, w }) => overhangMoment(w, first - Math.min(to, first), first - from));
+    add(loads, ({ from, to, w }) => overhangMoment(w, Math.max(from, last) - last, to - last));
+  }
+  return moments;
 }
 
 const together = (moments: readonly Moment[]): Moment =>
@@ -95,18 +112,18 @@ const together = (moments: readonly Moment[]): Moment =>
       };
 
 /** What a spread load w lays on the span from `left` to `right`. */
-function spanMoment({ from, to, w }: Stretch & { readonly w: number }, left: number, right: number): Moment[] {
+function spanMoment({ from, to, w }: Spread, left: number, right: number): Moment | null {
   const [start, end] = [Math.max(from, left), Math.min(to, right)];
   const L = right - left;
-  if (end <= start) return [];
-  if (end - start === L) return [momentBy(SPAN_MOMENT, { w, L })];
-  return [momentBy(PART_MOMENT, { P: w * (end - start), a: (start + end) / 2 - left, b: end - start, L })];
+  if (end <= start) return null;
+  if (end - start === L) return momentBy(SPAN_MOMENT, { w, L });
+  return momentBy(PART_MOMENT, { P: w * (end - start), a: (start + end) / 2 - left, b: end - start, L });
 }
 
 /** A load w on a free end, from so far past the last stud to so far past it. */
-function overhangMoment(w: number, near: number, far: number): Moment[] {
-  if (far <= near || far <= 0) return [];
-  return near === 0 ? [momentBy(OVERHANG_MOMENT, { w, c: far })] : [momentBy(POINT_OVERHANG, { P: w * (far - near), c: (near + far) / 2 })];
+function overhangMoment(w: number, near: number, far: number): Moment | null {
+  if (far <= near || far <= 0) return null;
+  return near === 0 ? momentBy(OVERHANG_MOMENT, { w, c: far }) : momentBy(POINT_OVERHANG, { P: w * (far - near), c: (near + far) / 2 });
 }
 
 const greatestOf = (moments: readonly Moment[]): Moment | undefined =>

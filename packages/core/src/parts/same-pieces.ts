@@ -4,7 +4,7 @@
  */
 import { levelled } from './levelled.ts';
 import type { PartLine } from './part-line.ts';
-import { asItLies, leastTurn, levelledShapes, mirror, type Shape } from './shape.ts';
+import { asItLies, leastSign, leastTurn, levelledShapes, mirror, type Shape } from './shape.ts';
 
 type Sized = Pick<PartLine, 'id' | 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands'> & {
   /** Asked for only where another blank has the same size. */
@@ -20,12 +20,21 @@ export interface SamePieces<B> {
 
 /** Sizes and places within `ONE_SIZE` are the same. */
 export function samePieces<B extends Sized>(blanks: readonly B[]): SamePieces<B> {
-  /** By blank: the same text for the same piece, and that of its mirror image where it has one of its size. */
+  /** By blank: the same key for the same piece, and that of its mirror image. */
   const pieces = new Array<Piece>(blanks.length);
   for (const { key, length, width, indexes } of sizesOf(blanks)) {
     const ofSize = indexes.map((index) => blanks[index]!);
-    const texts = textsOf(ofSize, length, width);
-    indexes.forEach((index, at) => (pieces[index] = { key: `${key} ${texts[at]!.key}`, mirrored: mirroredKey(key, texts[at]!.mirrored) }));
+    const keys = keysOf(ofSize, length, width);
+    indexes.forEach((index, at) => {
+      const { key: own, mirrored } = keys[at]!;
+      pieces[index] = {
+        key: `${key} ${own}`,
+        mirrored: () => {
+          const twin = mirrored();
+          return twin === null ? null : `${key} ${twin}`;
+        },
+      };
+    });
   }
 
   const groups: B[][] = [];
@@ -45,22 +54,20 @@ export function samePieces<B extends Sized>(blanks: readonly B[]): SamePieces<B>
   });
   const twinOf = new Map<number, number>();
   firstAt.forEach((at, index) => {
-    const { mirrored } = pieces[at]!;
-    if (twinOf.has(index) || mirrored === null) return;
-    const twin = byKey.get(mirrored());
+    if (twinOf.has(index)) return;
+    const mirrored = pieces[at]!.mirrored();
+    const twin = mirrored === null ? undefined : byKey.get(mirrored);
     // Each is the mirror image of the other.
     if (twin !== undefined && twin !== index) twinOf.set(index, twin).set(twin, index);
   });
   return { groups, twinOf };
 }
 
-/** `mirrored` is worked out only for the first of its group; null where nothing can be its mirror image. */
+/** The same key for the same piece; `mirrored` gives that of its mirror image, null where there is none: asked only of the first of each group. */
 interface Piece {
   readonly key: string;
-  readonly mirrored: (() => string) | null;
+  readonly mirrored: () => string | null;
 }
-
-const mirroredKey = (size: string, mirrored: Piece['mirrored']): Piece['mirrored'] => mirrored && (() => `${size} ${mirrored()}`);
 
 interface OfOneSize {
   readonly key: string;
@@ -86,11 +93,11 @@ function sizesOf(blanks: readonly Sized[]): OfOneSize[] {
 }
 
 /** Of blanks of one size. A slab is the same piece however it is turned over. */
-function textsOf(blanks: readonly Sized[], length: number, width: number): Piece[] {
-  const alike: Piece = { key: '', mirrored: null };
+function keysOf(blanks: readonly Sized[], length: number, width: number): Piece[] {
+  const alike: Piece = { key: '', mirrored: () => null };
   if (blanks.length === 1) return [alike];
   const exact = blanks.map(({ shape }) => shape());
-  /** By how a blank lies, the first that lies so: what lies alike is written once. */
+  /** By how a blank lies, the first that lies so: what lies alike is compared once. */
   const firstLying = new Map<string, number>();
   const lyingAs = exact.map((shape, index) => {
     const lying = asItLies(shape, blanks[index]!.bands);
@@ -99,24 +106,32 @@ function textsOf(blanks: readonly Sized[], length: number, width: number): Piece
     return first;
   });
   if (firstLying.size === 1) return blanks.map(() => alike);
-  const known = new Map<string, string>();
-  const turned = (shape: Shape, { bands }: Sized): string => {
-    const lying = asItLies(shape, bands);
-    const text = known.get(lying) ?? leastTurn(shape, bands, length, width);
-    known.set(lying, text);
-    return text;
-  };
   const distinct = [...firstLying.values()];
   const shapes = levelledShapes(
     distinct.map((index) => exact[index]!),
     length,
     width,
   );
-  const pieces = new Map(
-    shapes.map((shape, at): [number, Piece] => {
-      const blank = blanks[distinct[at]!]!;
-      return [distinct[at]!, { key: turned(shape, blank), mirrored: shape.length === 0 ? null : () => turned(mirror(shape), blank) }];
-    }),
-  );
+  const bandsOf = (at: number): Sized['bands'] => blanks[distinct[at]!]!.bands;
+  const signs = shapes.map((shape, at) => leastSign(shape, bandsOf(at), length, width));
+  /** A text is written only where numbers do not tell two apart. */
+  const texts = new Map<number, string>();
+  const textOf = (at: number): string => {
+    const text = texts.get(at) ?? leastTurn(shapes[at]!, bandsOf(at), length, width);
+    texts.set(at, text);
+    return text;
+  };
+  const keyOf = (at: number): string => (signs.filter((sign) => sign === signs[at]).length === 1 ? `${signs[at]}` : textOf(at));
+  const twinOf = (at: number): string | null => {
+    if (shapes[at]!.length === 0) return null;
+    const mirrored = mirror(shapes[at]!);
+    const sign = leastSign(mirrored, bandsOf(at), length, width);
+    const near = signs.flatMap((each, other) => (each === sign ? [other] : []));
+    if (near.length === 0) return null;
+    const text = leastTurn(mirrored, bandsOf(at), length, width);
+    const found = near.find((other) => textOf(other) === text);
+    return found === undefined ? null : keyOf(found);
+  };
+  const pieces = new Map(distinct.map((index, at): [number, Piece] => [index, { key: keyOf(at), mirrored: () => twinOf(at) }]));
   return lyingAs.map((first) => pieces.get(first)!);
 }

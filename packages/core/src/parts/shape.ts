@@ -99,24 +99,21 @@ interface Turn {
   readonly acrossFlips: boolean;
 }
 
-/**
- * One text for all four ways a blank can be turned: two blanks with the same text are the same piece. Turned over
- * once the face changes, turned twice it does not. A number tells the ways apart before any text is written.
- */
+/** The four ways a blank can be turned. Turned over once the face changes, turned twice it does not. */
+const turnsOf = (length: number, width: number): Turn[] =>
+  [false, true].flatMap((alongFlips) => [false, true].map((acrossFlips) => ({ length, width, alongFlips, acrossFlips })));
+
+/** One number for all four ways a blank can be turned: pieces with different numbers differ, and those with the same rarely do. */
+export const leastSign = (shape: Shape, bands: readonly EdgeId[], length: number, width: number): number =>
+  Math.min(...turnsOf(length, width).map((turn) => signOf(shape, bands, turn)));
+
+/** One text for all four ways a blank can be turned: two blanks with the same text are the same piece. */
 export function leastTurn(shape: Shape, bands: readonly EdgeId[], length: number, width: number): string {
-  if (shape.length === 0 && bands.length === 0) return '';
-  let lowest = Infinity;
-  let least = '';
-  for (const alongFlips of [false, true])
-    for (const acrossFlips of [false, true]) {
-      const turn: Turn = { length, width, alongFlips, acrossFlips };
-      const sign = signOf(shape, bands, turn);
-      if (sign > lowest) continue;
-      const way = turned(shape, bands, turn);
-      if (sign < lowest || way < least) least = way;
-      lowest = sign;
-    }
-  return least;
+  const lowest = leastSign(shape, bands, length, width);
+  return turnsOf(length, width)
+    .filter((turn) => signOf(shape, bands, turn) === lowest)
+    .map((turn) => turned(shape, bands, turn))
+    .reduce((least, way) => (way < least ? way : least));
 }
 
 const FACE_SIGN: Readonly<Record<Trait['face'], number>> = { reference: 1, other: 2, both: 3 };

@@ -34,6 +34,7 @@ const RIM_MM = 0.5;
 export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutFault[] {
   const faults = new Map<string, CutFault>();
   const add = (kind: CutFault['kind'], reason: Label): void => void faults.set(`${kind} ${reason.key}`, { kind, reason });
+  if (panel.cuts.length === 0 && holes.length === 0) return [];
   const notches = panel.cuts.filter((cut) => cut.kind === 'notch');
   const outline: Polygon = [panel.outline.map(({ from }): [number, number] => [from.u / NM_PER.mm, from.v / NM_PER.mm])];
   for (const cut of notches) {
@@ -49,13 +50,14 @@ export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutF
       break;
     }
   }
+  if (left.length !== 1) return [...faults.values()];
   const rows: HoleRow[] = [...panel.cuts.flatMap((cut) => (cut.kind === 'holes' ? [{ ...cut, on: cut.face }] : [])), ...holes];
   for (const row of rows) {
     if (!isFace(row.on)) continue;
     const r = row.diameter / 2 / NM_PER.mm;
     for (let n = 0; n < row.count; n++) {
       const spot: [number, number] = [(row.at.u + n * row.step.u) / NM_PER.mm, (row.at.v + n * row.step.v) / NM_PER.mm];
-      if (left.length === 1 && roomAbout(left[0]!, spot) < r + RIM_MM) add('hole-off', row.reason);
+      if (roomAbout(left[0]!, spot) < r + RIM_MM) add('hole-off', row.reason);
     }
   }
   return [...faults.values()];
@@ -81,18 +83,21 @@ function mouthOf(panel: ResolvedPanel, cut: Notch): [number, number][] {
   return [out(ring[0]!), ...ring, out(ring.at(-1)!)];
 }
 
-/** How far a place is inside a polygon with holes, mm; negative outside. */
+/** How far a place is inside a polygon with holes, mm; negative outside. Asked of every hole at every key: no object, and no root but one. */
 function roomAbout(rings: Polygon, [x, y]: [number, number]): number {
   let inside = false;
   let nearest = Infinity;
-  for (const ring of rings)
-    for (let n = 0; n < ring.length; n++) {
-      const [ax, ay] = ring[n]!;
-      const [bx, by] = ring[(n + 1) % ring.length]!;
+  for (const ring of rings) {
+    let [ax, ay] = ring.at(-1)!;
+    for (const [bx, by] of ring) {
       if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
-      const long = (bx - ax) ** 2 + (by - ay) ** 2;
-      const share = long === 0 ? 0 : Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / long));
-      nearest = Math.min(nearest, Math.hypot(x - ax - share * (bx - ax), y - ay - share * (by - ay)));
+      const [du, dv] = [bx - ax, by - ay];
+      const long = du * du + dv * dv;
+      const share = long === 0 ? 0 : Math.min(1, Math.max(0, ((x - ax) * du + (y - ay) * dv) / long));
+      const [u, v] = [x - ax - share * du, y - ay - share * dv];
+      nearest = Math.min(nearest, u * u + v * v);
+      [ax, ay] = [bx, by];
     }
-  return inside ? nearest : -nearest;
+  }
+  return inside ? Math.sqrt(nearest) : -Math.sqrt(nearest);
 }
