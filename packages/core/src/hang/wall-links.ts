@@ -106,14 +106,20 @@ export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, sea
 /** How near a screw may stand to an end of the strip on the wall, mm. */
 export const leastFromEndMm = ({ hanging }: ResolvedUnit): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
 
-/** Studs the wall half can be screwed to, mm from the unit's left end: clear of the ends of its pieces and of its notch. */
-export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): number[] {
+const behindOf = new WeakMap<ResolvedUnit, { readonly studsMm: readonly number[]; readonly found: readonly number[] }>();
+
+/** Studs the wall half can be screwed to, mm from the unit's left end: clear of the ends of its pieces and of its notch. Every load asks: remembered. */
+export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): readonly number[] {
+  const known = behindOf.get(unit);
+  if (known?.studsMm === studsMm) return known.found;
   const { notch } = unit.hanging;
   const end = leastFromEndMm(unit);
   // A notch leaves ends of its own on both sides.
   const free = (at: number): boolean => !notch || at <= toMm(notch.from) - end || at >= toMm(notch.to) + end;
   const pieces = wallPieces(unit);
-  return studsMm.filter((at) => free(at) && pieces.some(({ from, to }) => at >= from + end && at <= to - end));
+  const found = studsMm.filter((at) => free(at) && pieces.some(({ from, to }) => at >= from + end && at <= to - end));
+  behindOf.set(unit, { studsMm, found });
+  return found;
 }
 
 export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, capacity: ScrewCapacity): { studs: StudUse[]; links: Link[] } {
