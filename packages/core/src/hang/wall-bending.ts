@@ -88,7 +88,7 @@ function momentsOf({ stretches }: HungShares): Moment[] {
     if (own.length > 0) moments.push(together(own));
   };
   for (const [studs, loads] of loadsBy) {
-    const order = [...studs].sort((a, b) => a - b);
+    const order = isAscending(studs) ? studs : [...studs].sort((a, b) => a - b);
     const [first, last] = [order[0]!, order.at(-1)!];
     for (let index = 1; index < order.length; index++) add(loads, (load) => spanMoment(load, order[index - 1]!, order[index]!));
     add(loads, ({ from, to, w }) => overhangMoment(w, first - Math.min(to, first), first - from));
@@ -96,6 +96,8 @@ function momentsOf({ stretches }: HungShares): Moment[] {
   }
   return moments;
 }
+
+const isAscending = (places: readonly number[]): boolean => places.every((at, index) => index === 0 || at > places[index - 1]!);
 
 const together = (moments: readonly Moment[]): Moment =>
   moments.length === 1

@@ -93,38 +93,37 @@ export function asItLies(shape: Shape, bands: readonly EdgeId[]): string {
 
 /** One of the four ways to lay a blank down: turned end for end, turned edge for edge, or both. */
 interface Turn {
-  readonly length: number;
-  readonly width: number;
   readonly alongFlips: boolean;
   readonly acrossFlips: boolean;
 }
 
 /** The four ways a blank can be turned. Turned over once the face changes, turned twice it does not. */
-const turnsOf = (length: number, width: number): Turn[] =>
-  [false, true].flatMap((alongFlips) => [false, true].map((acrossFlips) => ({ length, width, alongFlips, acrossFlips })));
+const TURNS: readonly Turn[] = [false, true].flatMap((alongFlips) => [false, true].map((acrossFlips) => ({ alongFlips, acrossFlips })));
 
 /** One number for all four ways a blank can be turned: pieces with different numbers differ, and those with the same rarely do. */
-export const leastSign = (shape: Shape, bands: readonly EdgeId[], length: number, width: number): number =>
-  Math.min(...turnsOf(length, width).map((turn) => signOf(shape, bands, turn)));
+export function leastSign(shape: Shape, bands: readonly EdgeId[], length: number, width: number): number {
+  let least = Infinity;
+  for (const turn of TURNS) least = Math.min(least, signOf(shape, bands, length, width, turn));
+  return least;
+}
 
 /** One text for all four ways a blank can be turned: two blanks with the same text are the same piece. */
 export function leastTurn(shape: Shape, bands: readonly EdgeId[], length: number, width: number): string {
   const lowest = leastSign(shape, bands, length, width);
-  return turnsOf(length, width)
-    .filter((turn) => signOf(shape, bands, turn) === lowest)
-    .map((turn) => turned(shape, bands, turn))
+  return TURNS.filter((turn) => signOf(shape, bands, length, width, turn) === lowest)
+    .map((turn) => turned(shape, bands, length, width, turn))
     .reduce((least, way) => (way < least ? way : least));
 }
 
 const FACE_SIGN: Readonly<Record<Trait['face'], number>> = { reference: 1, other: 2, both: 3 };
 
 /** A number that does not depend on the order of cuts, points and bands: equal ways have equal ones, and different ways rarely do. */
-function signOf(shape: Shape, bands: readonly EdgeId[], { length, width, alongFlips, acrossFlips }: Turn): number {
+function signOf(shape: Shape, bands: readonly EdgeId[], length: number, width: number, { alongFlips, acrossFlips }: Turn): number {
   let sign = 0;
   for (const edge of bands) sign = (sign + mixed(swapped(edge, alongFlips, acrossFlips).charCodeAt(0), 7)) | 0;
   for (const { face, points } of shape) {
     let trait = 0;
-    for (const [u, v] of points) trait = (trait + mixed(alongFlips ? length - u : u, acrossFlips ? width - v : v)) | 0;
+    for (const point of points) trait = (trait + mixed(alongFlips ? length - point[0] : point[0], acrossFlips ? width - point[1] : point[1])) | 0;
     sign = (sign + mixed(trait, FACE_SIGN[alongFlips === acrossFlips ? face : OTHER[face]])) | 0;
   }
   return sign;
@@ -141,7 +140,7 @@ function swapped(edge: EdgeId, alongFlips: boolean, acrossFlips: boolean): EdgeI
   return edge;
 }
 
-function turned(shape: Shape, bands: readonly EdgeId[], { length, width, alongFlips, acrossFlips }: Turn): string {
+function turned(shape: Shape, bands: readonly EdgeId[], length: number, width: number, { alongFlips, acrossFlips }: Turn): string {
   const rows = shape.map(({ what, sizes, face, points }) => {
     const there = points.map(([u, v]) => `${alongFlips ? length - u : u},${acrossFlips ? width - v : v}`).sort();
     return `${what} ${sizes.join()} ${alongFlips === acrossFlips ? face : OTHER[face]} ${there.join(' ')}`;
