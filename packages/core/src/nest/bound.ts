@@ -29,17 +29,28 @@ interface Cover {
   readonly cost: number;
 }
 
-/** Bound for the parts that can be placed at all. */
+const hasCosts = ({ sheets }: NestProblem): boolean => sheets.length > 0 && sheets.every(({ cost }) => cost !== null);
+const fewestByArea = (classes: readonly PartClass[]): number => Math.max(1, ...classes.map(({ area, beds }) => fewest(area, beds)));
+
+/** The bound by area alone, for the parts that can be placed at all: what a search begins with, for it takes no time. */
+export function areaBound(problem: NestProblem, parts: readonly NestPart[]): Bound {
+  if (parts.length === 0) return lowerBound(problem, parts);
+  const classes = classesOf(problem, parts);
+  const sheets = fewestByArea(classes);
+  const cost = hasCosts(problem) ? Math.max(...classes.map(({ area, beds }) => leastCost(area, beds)), cheapest(classes, sheets)) : null;
+  return { sheets, cost, why: whyOf(sheets, sheets, 0) };
+}
+
+/** The greatest bound there is, for the parts that can be placed at all. */
 export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bound {
-  const hasCosts = problem.sheets.length > 0 && problem.sheets.every(({ cost }) => cost !== null);
-  if (parts.length === 0) return { sheets: 0, cost: hasCosts ? 0 : null, why: 'nothing to place' };
+  if (parts.length === 0) return { sheets: 0, cost: hasCosts(problem) ? 0 : null, why: 'nothing to place' };
   const classes = classesOf(problem, parts);
   // A bound for some of the parts is one for all: comparing each with each takes time, and the large ones count.
-  const byArea = Math.max(...classes.map(({ area, beds }) => fewest(area, beds)));
+  const byArea = fewestByArea(classes);
   const alone = Math.max(...classes.map(({ parts: own, on }) => apartFromEachOther(largest(own, MAX_COMPARED), on, problem.kerf)));
   const byShares = Math.max(...classes.map(({ parts: own, on }) => sheetsByShares(largest(own, MAX_SHARED), on, problem.kerf)));
-  const sheets = Math.max(1, byArea, alone, byShares);
-  return { sheets, cost: hasCosts ? costOf(problem, classes, sheets) : null, why: whyOf(sheets, byArea, alone) };
+  const sheets = Math.max(byArea, alone, byShares);
+  return { sheets, cost: hasCosts(problem) ? costOf(problem, classes, sheets) : null, why: whyOf(sheets, byArea, alone) };
 }
 
 /** Kinds of part that are compared each with each, and that are weighed by shares. */

@@ -8,6 +8,7 @@
 import type { Random } from '../chance/random.ts';
 import { usedOf, type Framed, type Job, type Layout } from './layout.ts';
 import type { Item, Lie } from './pieces.ts';
+import { knapsack, type KnapsackRows } from './knapsack.ts';
 import { place, rowsIn, sheetOf, spotFor, leaf, type Axis, type Block, type Sheet } from './slices.ts';
 
 /** Alike pieces. */
@@ -30,10 +31,15 @@ interface Strip {
   readonly wide: number;
   readonly worth: number;
   readonly columns: readonly (Column & { readonly times: number })[];
+  /** Pieces of each kind in it. */
+  readonly uses: readonly Use[];
 }
 
-/** Lengths are counted in so many steps at most: a step is as long as the common measure of all of them where that is enough. */
-const MAX_STEPS = 2600;
+interface Use {
+  readonly kind: number;
+  readonly count: number;
+}
+
 /** A column must fill this share of its strip's width. */
 const LEAST_FILLED = 0.55;
 /** Worth grows with this power of area: what is large is harder to place. */
@@ -94,7 +100,7 @@ function laidOut(job: Job, kinds: readonly Kind[], worths: readonly number[], ra
     }
     if (!best) break;
     const { framed, pattern } = best;
-    for (let copies = timesIn(pattern, left); copies > 0 && isOpen(framed); copies--) {
+    for (let copies = timesOf(pattern.uses, left); copies > 0 && isOpen(framed); copies--) {
       const sheet = sheetOf(framed.frames[0]!, blockOfPattern(pattern, taken, kerf), kerf);
       for (const kind of bySize) {
         while (left[kind]! > 0) {
@@ -104,7 +110,7 @@ function laidOut(job: Job, kinds: readonly Kind[], worths: readonly number[], ra
         }
       }
       sheets.push(sheet);
-      if (timesIn(pattern, left) === 0) break;
+      if (timesOf(pattern.uses, left) === 0) break;
     }
   }
   return { sheets, left: kinds.flatMap(({ items }, kind) => items.slice(0, left[kind])) };
@@ -136,13 +142,8 @@ interface Pattern {
   readonly axis: Axis;
   readonly worth: number;
   readonly strips: readonly Strip[];
+  readonly uses: readonly Use[];
 }
-
-const timesIn = ({ strips }: Pattern, left: readonly number[]): number => {
-  const used = new Map<number, number>();
-  for (const { columns } of strips) for (const { kind, stack, times } of columns) used.set(kind, (used.get(kind) ?? 0) + stack * times);
-  return Math.min(...[...used].map(([kind, count]) => Math.floor(left[kind]! / count)));
-};
 
 function blockOfPattern({ axis, strips }: Pattern, taken: (kind: number) => Item, kerf: number): Block {
   const across: Axis = axis === 0 ? 1 : 0;
@@ -197,73 +198,108 @@ function stripSearch(
 ): (left: readonly number[]) => Pattern | null {
   const [length, width] = axis === 1 ? [dx, dy] : [dy, dx];
   const along = (lie: Lie): number => (axis === 1 ? lie.dx : lie.dy);
-  const across = (lie: Lie): number => (axis === 1 ? lie.dy : lie.dx);
+  const wideOf = (lie: Lie): number => (axis === 1 ? lie.dy : lie.dx);
   const lies = kinds.flatMap(({ lies: own }, kind) =>
-    own.filter((lie) => along(lie) <= length && across(lie) <= width).map((lie) => ({ kind, lie, wide: across(lie), size: 0 })),
+    own.filter((lie) => along(lie) <= length && wideOf(lie) <= width).map((lie) => ({ kind, lie, wide: wideOf(lie), size: along(lie) + kerf })),
   );
-  const widths = [...new Set(lies.map(({ lie }) => across(lie)))].sort((a, b) => b - a);
-  const step = stepOf([length + kerf, ...lies.map(({ lie }) => along(lie) + kerf)], length + kerf);
-  const room = Math.floor((length + kerf) / step);
-  for (const each of lies) each.size = Math.ceil((along(each.lie) + kerf) / step - 1e-9);
+  const widths = [...new Set(lies.map(({ wide }) => wide))].sort((a, b) => b - a);
   lies.sort((a, b) => b.wide - a.wide);
-  const stepAcross = stepOf([width + kerf, ...widths.map((wide) => wide + kerf)], width + kerf);
-  const roomAcross = Math.floor((width + kerf) / stepAcross);
   /** By width, the best strip from all that was left when it was made: it stays the best while there are pieces for it. */
   const known = new Map<number, Strip | null>();
   let last: Pattern | null = null;
+  const rows: KnapsackRows = { count: 0, size: [], worth: [], most: [] };
+  /** Of each row, pieces over one another, and the way they lie. */
+  const [stacks, lyings]: [number[], number[]] = [[], []];
+  const across: KnapsackRows = { count: 0, size: [], worth: [], most: [] };
 
   const stripOf = (wide: number, left: readonly number[], remembered: Map<number, Strip | null>): Strip | null => {
     for (const memory of [known, remembered]) {
       const before = memory.get(wide);
-      if (before !== undefined && (before === null || timesOf(before, left) > 0)) return before;
+      if (before !== undefined && (before === null || timesOf(before.uses, left) > 0)) return before;
     }
-    const columns: (Row & Column)[] = [];
-    for (const { kind, lie, wide: own, size } of lies) {
+    rows.count = 0;
+    let widest = 0;
+    for (let index = 0; index < lies.length; index++) {
+      const { kind, wide: own, size } = lies[index]!;
       const there = left[kind]!;
       if (own > wide || there === 0) continue;
+      widest = Math.max(widest, own);
       const stack = Math.min(there, Math.floor((wide + kerf) / (own + kerf)));
       if (stack * (own + kerf) - kerf < LEAST_FILLED * wide) continue;
-      columns.push({ kind, lie, stack, size, worth: stack * worths[kind]!, most: Math.floor(there / stack) });
+      const row = rows.count++;
+      rows.size[row] = size;
+      rows.worth[row] = stack * worths[kind]!;
+      rows.most[row] = Math.floor(there / stack);
+      stacks[row] = stack;
+      lyings[row] = index;
     }
-    const times = knapsack(columns, room);
-    const used = columns.flatMap(({ kind, lie, stack, worth }, index) => (times[index]! > 0 ? [{ kind, lie, stack, worth, times: times[index]! }] : []));
+    // With nothing so wide left it is a strip of the next width.
+    const times = widest < wide ? null : knapsack(rows, length + kerf);
+    const used: (Column & { times: number })[] = [];
+    for (let row = 0; times && row < rows.count; row++) {
+      if (times[row] === 0) continue;
+      const { kind, lie } = lies[lyings[row]!]!;
+      used.push({ kind, lie, stack: stacks[row]!, times: times[row]! });
+    }
     const strip = withinStock(used, left);
-    const found: Strip | null = strip.length === 0 ? null : { wide, worth: strip.reduce((sum, each) => sum + each.worth * each.times, 0), columns: strip };
+    const found = strip.length === 0 ? null : stripFrom(wide, strip, worths);
     remembered.set(wide, found);
     return found;
   };
 
   return (left) => {
-    if (last && timesIn(last, left) > 0) return last;
+    if (last && timesOf(last.uses, left) > 0) return last;
     for (const wide of widths) stripOf(wide, left, known);
     const within = new Map<number, Strip | null>();
     const rest = [...left];
     const strips: Strip[] = [];
-    let free = roomAcross;
+    let free = width + kerf;
     for (;;) {
-      const rows = widths.flatMap((wide) => {
-        const size = Math.ceil((wide + kerf) / stepAcross - 1e-9);
-        const strip = size <= free ? stripOf(wide, rest, within) : null;
-        return strip ? [{ strip, size, worth: strip.worth, most: timesOf(strip, rest) }] : [];
-      });
-      const times = knapsack(rows, free);
-      // The widest first: what is over for it later is less than what is over now.
-      const at = times.findIndex((count) => count > 0);
-      if (at < 0) break;
-      const { strip, size } = rows[at]!;
-      for (let n = 0; n < times[at]!; n++) {
-        strips.push(strip);
-        free -= size;
-        for (const { kind, stack, times: count } of strip.columns) rest[kind]! -= stack * count;
+      const candidates: Strip[] = [];
+      across.count = 0;
+      for (const wide of widths) {
+        const strip = wide + kerf <= free ? stripOf(wide, rest, within) : null;
+        if (!strip) continue;
+        const row = across.count++;
+        across.size[row] = wide + kerf;
+        across.worth[row] = strip.worth;
+        across.most[row] = timesOf(strip.uses, rest);
+        candidates.push(strip);
       }
+      const times = knapsack(across, free);
+      const before = strips.length;
+      // The widest first; those there are no pieces for after them are looked for again in what is over.
+      candidates.forEach((strip, at) => {
+        const count = times[at]! === 0 ? 0 : Math.min(times[at]!, timesOf(strip.uses, rest));
+        for (let n = 0; n < count; n++) strips.push(strip);
+        free -= count * across.size[at]!;
+        for (const { kind, count: own } of strip.uses) rest[kind]! -= own * count;
+      });
+      if (strips.length === before) break;
     }
-    last = strips.length === 0 ? null : { axis, strips, worth: strips.reduce((sum, { worth }) => sum + worth, 0) };
+    last =
+      strips.length === 0 ? null : { axis, strips, uses: usesIn(strips.map(({ uses }) => uses)), worth: strips.reduce((sum, { worth }) => sum + worth, 0) };
     return last;
   };
 }
 
-const usedBy = ({ columns }: Strip, kind: number): number => columns.reduce((sum, each) => (each.kind === kind ? sum + each.stack * each.times : sum), 0);
-const timesOf = (strip: Strip, left: readonly number[]): number => Math.min(...strip.columns.map(({ kind }) => Math.floor(left[kind]! / usedBy(strip, kind))));
+function stripFrom(wide: number, columns: Strip['columns'], worths: readonly number[]): Strip {
+  const uses = usesIn([columns.map(({ kind, stack, times }) => ({ kind, count: stack * times }))]);
+  return { wide, columns, uses, worth: uses.reduce((sum, { kind, count }) => sum + count * worths[kind]!, 0) };
+}
+
+function usesIn(lists: readonly (readonly Use[])[]): Use[] {
+  const counts = new Map<number, number>();
+  for (const uses of lists) for (const { kind, count } of uses) counts.set(kind, (counts.get(kind) ?? 0) + count);
+  return [...counts].map(([kind, count]) => ({ kind, count }));
+}
+
+/** How often there are pieces for so many of each. */
+function timesOf(uses: readonly Use[], left: readonly number[]): number {
+  let times = Infinity;
+  for (const { kind, count } of uses) times = Math.min(times, Math.floor(left[kind]! / count));
+  return times;
+}
 
 /** A kind that lies both ways in one strip may have been taken twice over. */
 function withinStock<C extends { readonly kind: number; readonly stack: number; readonly times: number }>(columns: readonly C[], left: readonly number[]): C[] {
@@ -273,61 +309,4 @@ function withinStock<C extends { readonly kind: number; readonly stack: number; 
     rest[each.kind]! -= times * each.stack;
     return times > 0 ? [{ ...each, times }] : [];
   });
-}
-
-interface Row {
-  readonly size: number;
-  readonly worth: number;
-  readonly most: number;
-}
-
-/** Scratch of `knapsack`: the most worth by room; of each row and room how often it is taken, and how much of the room is over then. */
-const scratch = { values: new Float64Array(4096), counts: new Uint16Array(1 << 18), overs: new Uint16Array(1 << 18) };
-
-/** How often each is taken for the most worth in `room`; each at most `most` times. O(rows · room). */
-function knapsack(rows: readonly Row[], room: number): number[] {
-  const wide = room + 1;
-  if (scratch.values.length < wide) scratch.values = new Float64Array(2 * wide);
-  if (scratch.counts.length < wide * rows.length) {
-    scratch.counts = new Uint16Array(2 * wide * rows.length);
-    scratch.overs = new Uint16Array(2 * wide * rows.length);
-  }
-  const { values, counts, overs } = scratch;
-  values.fill(0, 0, wide);
-  counts.fill(0, 0, wide * rows.length);
-  overs.fill(0, 0, wide * rows.length);
-  for (let index = 0; index < rows.length; index++) {
-    const { size, worth, most } = rows[index]!;
-    const from = index * wide;
-    for (let at = size; at <= room; at++) {
-      const before = counts[from + at - size]!;
-      const more = values[at - size]! + worth;
-      if (before < most && more > values[at]!) {
-        values[at] = more;
-        counts[from + at] = before + 1;
-      }
-      // What goes into less room goes into this.
-      if (values[at - 1]! > values[at]!) {
-        values[at] = values[at - 1]!;
-        counts[from + at] = counts[from + at - 1]!;
-        overs[from + at] = overs[from + at - 1]! + 1;
-      }
-    }
-  }
-  const times = new Array<number>(rows.length).fill(0);
-  let at = room;
-  for (let index = rows.length - 1; index >= 0; index--) {
-    at -= overs[index * wide + at]!;
-    const count = counts[index * wide + at]!;
-    times[index] = count;
-    at -= count * rows[index]!.size;
-  }
-  return times;
-}
-
-/** The common measure of all lengths, nm, where it is no finer than wanted. */
-function stepOf(lengths: readonly number[], whole: number): number {
-  const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
-  const common = lengths.reduce((a, b) => gcd(a, b));
-  return Math.max(common, whole / MAX_STEPS);
 }

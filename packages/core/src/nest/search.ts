@@ -5,7 +5,7 @@
  * variable-sized bin packing problem with guillotine constraints". The caller holds the clock: search() gives a stepper, and the
  * same problem, seed and number of steps give the same plan.
  */
-import { lowerBound, type Bound } from './bound.ts';
+import { areaBound, lowerBound, type Bound } from './bound.ts';
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
 import { freeSearch, type FreeLayout } from './free.ts';
@@ -19,6 +19,7 @@ import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from '../chance/random.ts';
 import { FITS, itemsOn, openSheet, type Fit, type Sheet } from './slices.ts';
+import { turns, type Way } from './turns.ts';
 
 export interface Search {
   /** Runs so many more steps; true when the plan is proved best and more would not help. */
@@ -30,13 +31,19 @@ export interface Search {
 }
 
 const AMONG: readonly Rules['among'][] = ['first', 'best'];
-/** Every so many steps everything is joined at random and laid out anew: often where sides pair up, else rarely. */
-const AFRESH = { paired: 16, else: 96 } as const;
-/** Where parts repeat: so many patterns to begin with, then one every so many steps; sorted orders come one every so many. */
-const PATTERNS = { first: 5, every: 12 } as const;
-const ORDER_EVERY = 8;
-/** Where nothing is over, sheets are put together from equal sides every so many steps, and later on more rarely: not all come apart that way. */
-const PERFECT = { every: 2, first: 120, later: 20 } as const;
+/** Shares of the work: where parts repeat patterns have most of it, where nothing is over equal sides; everything is joined at random often where sides pair up. */
+const SHARES = {
+  start: { repeated: 0.2, else: 1 },
+  aim: { repeated: 1, else: 4 },
+  afresh: { paired: 1, else: 0.1 },
+  patterns: 4,
+  perfect: 4,
+  free: { repeated: 0.3, else: 3 },
+} as const;
+/** A try that aims at better places as much again as what lies on one sheet, and so much more. */
+const AIMED = 1.5;
+/** The better bound takes as long as a layout of a large job: it is worked out after so many steps, where the one by area proved nothing. */
+const BOUND_AFTER = 24;
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
 /**
@@ -46,7 +53,7 @@ const STARTS = ORDERS.length * FITS.length * AMONG.length;
 export function search(problem: NestProblem, seed = 1, isOver: () => boolean = () => false): Search {
   const { items, impossible } = itemsOf(problem);
   const placeable = problem.parts.filter((part) => !impossible.some((row) => row.part === part));
-  const bound = lowerBound(problem, placeable);
+  let bound = areaBound(problem, placeable);
   const random = seeded(seed);
   const job = jobOf(problem, isOver);
   let best: { readonly layout: Layout; readonly score: Score } | undefined;
@@ -75,7 +82,6 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   const starts = STARTS * sets.length;
   /** Most of them pair up: they were sawn from one another. By chance a few do in any job. */
   const paired = blocks.length <= 0.7 * items.length;
-  const often = paired ? AFRESH.paired : AFRESH.else;
 
   const offer = (layout: Layout): boolean => {
     const score = scoreOf(layout);
@@ -86,30 +92,51 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   const repeated = patterns(job, items, random);
   const perfect = perfectSheets(job, items, startRules('match', 'best'), random);
   const worth = (): Score => (loose && isBetter(loose.score, best!.score) ? loose.score : best!.score);
-  const offered = (layout: Layout | null): void => {
-    if (layout && offer(layout)) aim = undefined;
+  const offered = (layout: Layout | null): boolean => {
+    if (!layout || !offer(layout)) return false;
+    aim = undefined;
+    return true;
   };
-  const starting = (n: number): void => offered(startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
-  /** Sorted orders first; where parts repeat, patterns first of all, and the orders one by one between the tries that aim at better. */
-  const cut = (turn: number): void => {
-    if (perfect && turn % (turn < PERFECT.first ? PERFECT.every : PERFECT.later) === 1) offered(perfect.step());
-    else if (repeated && turn > 0 && (turn <= PATTERNS.first || turn % PATTERNS.every === 0)) offered(repeated.step());
-    else if (repeated ? turn % ORDER_EVERY === 0 && turn < starts * ORDER_EVERY : turn < starts) starting(repeated ? turn / ORDER_EVERY : turn);
-    else if (turn % often === 0) offered(afresh(job, items, turn, random));
-    else {
-      aim ??= goal(job, best!.layout, worth(), paired, random);
-      offered(aim.step());
-    }
-  };
+  let started = 0;
+  const way = (share: number, work: () => number, step: () => boolean): Way => ({ share, work, step });
+  /** All else begins where there is a layout. */
+  const all = (): number => (best ? items.length : Infinity);
+  const ways = turns([
+    way(
+      SHARES.start[repeated ? 'repeated' : 'else'],
+      () => (started < starts ? items.length : Infinity),
+      () => {
+        const n = started++;
+        return offered(startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
+      },
+    ),
+    ...(perfect ? [way(SHARES.perfect, all, () => offered(perfect.step()))] : []),
+    ...(repeated ? [way(SHARES.patterns, all, () => offered(repeated.step()))] : []),
+    way(
+      SHARES.aim[repeated ? 'repeated' : 'else'],
+      () => (best ? Math.ceil((AIMED * items.length) / Math.max(1, worth()[2])) : Infinity),
+      () => {
+        aim ??= goal(job, best!.layout, worth(), paired, random);
+        return offered(aim.step());
+      },
+    ),
+    ...(free
+      ? [
+          way(SHARES.free[repeated ? 'repeated' : 'else'], all, () => {
+            const tried = free.step();
+            if (!isBetter(tried.score, worth())) return false;
+            loose = tried;
+            aim = undefined;
+            return true;
+          }),
+        ]
+      : []),
+    way(SHARES.afresh[paired ? 'paired' : 'else'], all, () => offered(afresh(job, items, effort, random))),
+  ]);
   const once = (): void => {
-    if (free && best && effort % 2 === 1) {
-      const tried = free.step();
-      if (isBetter(tried.score, worth())) {
-        loose = tried;
-        aim = undefined;
-      }
-    } else cut(free ? Math.ceil(effort / 2) : effort);
+    ways.step();
     effort++;
+    if (effort === BOUND_AFTER && !isProved(problem, { score: worth() }, bound)) bound = lowerBound(problem, placeable);
   };
   return {
     step(count) {
