@@ -17,7 +17,7 @@ interface Empty {
   readonly dy: number;
 }
 
-interface Lain {
+export interface Lain {
   readonly item: Item;
   readonly lie: Lie;
   readonly x: number;
@@ -43,6 +43,8 @@ export interface FreeLayout {
 export interface FreeSearch {
   /** One more try; the layout it gave. */
   step(): FreeLayout;
+  /** A layout with sheets of the first kind that are full as they are, and the rest on others. */
+  around(full: readonly (readonly Lain[])[], rest: readonly Item[]): FreeLayout;
 }
 
 export function freeSearch(problem: NestProblem, beds: readonly Bed[], items: readonly Item[], random: Random): FreeSearch {
@@ -76,7 +78,20 @@ export function freeSearch(problem: NestProblem, beds: readonly Bed[], items: re
     return { sheets, left };
   };
 
+  const judged = (made: { sheets: readonly FreeSheet[]; left: readonly Item[] }): FreeLayout => {
+    const score = scoreOf(made.sheets, made.left);
+    // Among equals one sheet nearly empty is worth more than two half full: squares reward that.
+    const spread = made.sheets.reduce((sum, { area }) => sum + (area / 1e18) ** 2, 0);
+    if (!current || isBetter(score, current.score) || (!isBetter(current.score, score) && spread >= current.spread)) current = { ...made, score, spread };
+    const { sheets, left } = made;
+    return { score, left, nested: () => sheets.map((sheet) => closed(sheet, problem)) };
+  };
+
   return {
+    around(full, rest) {
+      const kept = full.map((lain): FreeSheet => ({ bed: beds[0]!, empty: [], lain: [...lain], area: lain.reduce((sum, { item }) => sum + item.area, 0) }));
+      return judged(fill(kept, [...rest].sort(ORDERS[0]), 'short'));
+    },
     step() {
       const choice = CHOICES[turn % CHOICES.length]!;
       let made: { sheets: readonly FreeSheet[]; left: readonly Item[] };
@@ -94,12 +109,7 @@ export function freeSearch(problem: NestProblem, beds: readonly Bed[], items: re
           pick(CHOICES),
         );
       }
-      const score = scoreOf(made.sheets, made.left);
-      // Among equals one sheet nearly empty is worth more than two half full: squares reward that.
-      const spread = made.sheets.reduce((sum, { area }) => sum + (area / 1e18) ** 2, 0);
-      if (!current || isBetter(score, current.score) || (!isBetter(current.score, score) && spread >= current.spread)) current = { ...made, score, spread };
-      const { sheets, left } = made;
-      return { score, left, nested: () => sheets.map((sheet) => closed(sheet, problem)) };
+      return judged(made);
     },
   };
 }

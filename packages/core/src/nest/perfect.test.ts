@@ -6,16 +6,14 @@ import { type Length } from '../length/length.ts';
 import { cutSheets, job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import { framesOf } from './frames.ts';
-import { perfectSheets, type PerfectSheets } from './perfect.ts';
+import { perfectSheets, piecesOfWhole, type PerfectSheets } from './perfect.ts';
 import { bedsOf, itemsOf } from './pieces.ts';
 import type { NestProblem } from './problem.ts';
 import { search } from './search.ts';
-import { itemsOn } from './slices.ts';
 
 function perfectOf(problem: NestProblem, seed = 1): PerfectSheets | null {
   const beds = bedsOf(problem).map((bed) => ({ bed, frames: framesOf(bed, problem) }));
-  const rules = { fit: 'match' as const, among: 'best' as const, skip: null, mayOpen: () => true };
-  return perfectSheets({ problem, beds, pinned: [], isOver: () => false }, itemsOf(problem).items, rules, seeded(seed));
+  return perfectSheets({ problem, beds, pinned: [], isOver: () => false }, itemsOf(problem).items, seeded(seed));
 }
 
 /** So many sheets sawn apart at random. */
@@ -33,18 +31,19 @@ test.each([1, 2, 3, 4, 5, 6])('five sheets sawn apart are five sheets again (see
   expect([plan.sheets.length, plan.proved]).toEqual([5, true]);
 });
 
-test('a layout has every piece once, whether all sheets came out whole or a try was given up', () => {
+test('every piece is on one whole sheet or among the rest, and a whole sheet is full', () => {
   fc.assert(
     fc.property(fc.integer({ min: 2, max: 5 }), fc.nat(), fc.constantFrom('length' as const, 'either' as const), (count, seed, grain) => {
       const problem = sawn(count, seed, grain);
       const { items } = itemsOf(problem);
       const made = perfectOf(problem, seed)!;
       for (let step = 0; step < 12; step++) {
-        const layout = made.step();
-        if (!layout) continue;
-        const placed = [...layout.sheets.flatMap(itemsOn), ...layout.left].map(({ index }) => index);
-        expect(placed.sort((a, b) => a - b)).toEqual(items.map(({ index }) => index).sort((a, b) => a - b));
-        expect(layout.left).toEqual([]);
+        const found = made.step();
+        if (!found) continue;
+        const sheets = found.sheets.map((whole) => piecesOfWhole(whole, problem.kerf));
+        const all = [...sheets.flat().map(({ item }) => item), ...found.rest].map(({ index }) => index);
+        expect(all.sort((a, b) => a - b)).toEqual(items.map(({ index }) => index).sort((a, b) => a - b));
+        for (const { dx, dy } of found.sheets) expect([dx, dy]).toEqual([problem.sheets[0]!.length, problem.sheets[0]!.width]);
       }
     }),
     { numRuns: 6 },

@@ -2,30 +2,44 @@
  * Jobs with nothing over: their sheets were sawn apart, and can be put together again. Rectangles are joined along equal sides, beside and over
  * one another, until they are whole sheets (P. Y. Wang, "Two algorithms for constrained two-dimensional cutting stock problems", 1983, with no
  * waste allowed), the likeliest first (best first, as Viswanathan and Bagchi, 1993): two that share a side with few others belong together,
- * one with many may go with any of them.
+ * one with many may go with any of them. Where cuts need not run from edge to edge five are put round one another too (wheels.ts).
  */
 import type { Random } from '../chance/random.ts';
-import { fill, unitsOf, type Job, type Layout, type Rules } from './layout.ts';
-import { ORDERS } from './orders.ts';
+import type { Job } from './layout.ts';
 import type { Item, Lie } from './pieces.ts';
-import { leaf, rowsIn, sheetOf, type Axis, type Block } from './slices.ts';
+import { leaf, rowsIn, type Axis, type Block } from './slices.ts';
+import { placesIn, sizeOf, wheelsWith, type Five } from './wheels.ts';
 
 /** A rectangle of pieces with only kerfs between them. */
-interface Whole {
+export interface Whole {
   readonly dx: number;
   readonly dy: number;
-  /** A bit for each item in it. */
-  readonly mask: bigint;
+  /** A bit for each item in it, and two numbers that tell sets of items apart. */
+  readonly bits: Int32Array;
+  readonly sign: Sign;
   readonly pieces: number;
   /** The choices there were on the way, in bits: how likely it is no more than chance. */
   readonly doubt: number;
-  readonly made: { readonly item: Item; readonly lie: Lie } | { readonly axis: Axis; readonly first: Whole; readonly second: Whole };
+  readonly made: Lying | { readonly axis: Axis; readonly first: Whole; readonly second: Whole } | { readonly wheel: Five<Whole> };
+}
+
+type Sign = readonly [number, number];
+
+interface Lying {
+  readonly item: Item;
+  readonly lie: Lie;
+}
+
+/** Whole sheets, and the items that are on none. */
+export interface Found {
+  readonly sheets: readonly Whole[];
+  readonly rest: readonly Item[];
 }
 
 /** More pieces than this have too many sides in common. */
 const MAX_PIECES = 400;
 /** Rectangles looked at in one step, few mostly: where sides are common each look takes longer than the one before. */
-const LOOKS = [150, 250, 400, 400, 800] as const;
+const LOOKS = [150, 400, 400, 800, 1600] as const;
 /** What a piece more is worth against doubt: little looks at everything small first, much builds on what there is. */
 const BOLDNESS = [1, 1.5, 2, 2.5, 3, 4] as const;
 /** Steps without a whole sheet before it begins again. */
@@ -35,12 +49,12 @@ const MAX_CHOICES = 20_000;
 const ASK_EVERY = 64;
 
 export interface PerfectSheets {
-  /** Looks for more whole sheets; a layout when it has all, or gives this try up. */
-  step(): Layout | null;
+  /** Looks for more whole sheets; what it found when it has all, or gives this try up. */
+  step(): Found | null;
 }
 
 /** Null where something is over, and for jobs that ask for more than sizes and grain on one kind of sheet. */
-export function perfectSheets(job: Job, items: readonly Item[], rules: Omit<Rules, 'frame'>, random: Random): PerfectSheets | null {
+export function perfectSheets(job: Job, items: readonly Item[], random: Random): PerfectSheets | null {
   const [framed] = job.beds;
   if (!framed || job.beds.length > 1 || job.pinned.length > 0 || framed.frames.length !== 1) return null;
   const [frame] = framed.frames;
@@ -52,11 +66,10 @@ export function perfectSheets(job: Job, items: readonly Item[], rules: Omit<Rule
   let rest: readonly Item[] = items;
   let sheets: Whole[] = [];
   let fruitless = 0;
-  const ended = (): Layout => {
-    const kept = sheets.map((whole) => sheetOf(frame!, blockOfWhole(whole, job.problem.kerf), job.problem.kerf));
-    const layout = fill(job, kept, unitsOf([...rest].sort(ORDERS[0])), { ...rules, frame: (frames) => frames[0]! });
+  const ended = (): Found => {
+    const found = { sheets, rest };
     [rest, sheets, fruitless] = [items, [], 0];
-    return layout;
+    return found;
   };
   return {
     step() {
@@ -64,9 +77,8 @@ export function perfectSheets(job: Job, items: readonly Item[], rules: Omit<Rule
       if (found === null) return null;
       const chosen = chosenOf(found, wanted - sheets.length, random);
       if (chosen.length === 0) return ++fruitless < PATIENCE ? null : ended();
-      const used = chosen.reduce((mask, whole) => mask | whole.mask, 0n);
-      sheets.push(...chosen);
-      rest = rest.filter((_, index) => ((used >> BigInt(index)) & 1n) === 0n);
+      sheets = [...sheets, ...chosen];
+      rest = rest.filter((_, index) => !chosen.some(({ bits }) => (bits[index >> 5]! >> (index & 31)) & 1));
       return rest.length === 0 ? ended() : null;
     },
   };
@@ -82,38 +94,62 @@ function sheetsFilled(items: readonly Item[], dx: number, dy: number, kerf: numb
 }
 
 /** Whole sheets from some of the items, as many as so many looks find; null when time ran out. */
-function wholeSheets(items: readonly Item[], dx: number, dy: number, { problem: { kerf }, isOver }: Job, random: Random): Whole[] | null {
+function wholeSheets(items: readonly Item[], dx: number, dy: number, { problem: { kerf, cuts }, isOver }: Job, random: Random): Whole[] | null {
   const pick = (of: readonly number[]): number => of[Math.floor(random() * of.length)]!;
   const [boldness, looks] = [pick(BOLDNESS), pick(LOOKS)];
   const least = Math.min(...items.flatMap(({ lies }) => lies.flatMap((lie) => [lie.dx, lie.dy])));
+  const words = (items.length + 31) >> 5;
   const canFill = (side: number, most: number): boolean => side === most || side <= most - kerf - least;
   const byWidth = new Map<number, Whole[]>();
   const byHeight = new Map<number, Whole[]>();
+  const all: Whole[] = [];
+  const sharingSide = (sides: ReadonlyMap<number, Whole[]>, most: number) => {
+    const longest = most - kerf - least;
+    return (side: number): readonly Whole[] => (side < least || side > longest ? NONE : (sides.get(side) ?? NONE));
+  };
+  const known = { all, byWidth: sharingSide(byWidth, dx), byHeight: sharingSide(byHeight, dy) };
   const waiting = new Queue<Whole>();
-  const known = new Set<string>();
+  const seen = new Set<number>();
   const found: Whole[] = [];
+  /** Told apart by 52 bits of chance: one that is dropped for another costs nothing but itself. */
+  const isNew = (long: number, wide: number, [a, b]: Sign): boolean => {
+    const key = ((a ^ Math.imul(long / 1000, 0x2c1b3c6d)) & BITS_26) * 2 ** 26 + ((b ^ Math.imul(wide / 1000, 0x297a2d39)) & BITS_26);
+    if (seen.has(key)) return false;
+    seen.add(key);
+    return true;
+  };
   const add = (whole: Whole): void => {
-    if (!canFill(whole.dx, dx) || !canFill(whole.dy, dy)) return;
-    const key = `${whole.mask} ${whole.dx} ${whole.dy}`;
-    if (known.has(key)) return;
-    known.add(key);
     if (whole.dx === dx && whole.dy === dy) found.push(whole);
     else waiting.push(whole, whole.doubt - boldness * whole.pieces + 0.3 * random());
   };
   const join = (axis: Axis, first: Whole, second: Whole, doubt: number): void => {
-    if ((first.mask & second.mask) !== 0n) return;
-    const size = axis === 0 ? { dx: first.dx + kerf + second.dx, dy: first.dy } : { dx: first.dx, dy: first.dy + kerf + second.dy };
-    if (size.dx > dx || size.dy > dy) return;
-    add({
-      ...size,
-      mask: first.mask | second.mask,
-      pieces: first.pieces + second.pieces,
-      doubt: first.doubt + second.doubt + doubt,
-      made: { axis, first, second },
-    });
+    const long = axis === 0 ? first.dx + kerf + second.dx : first.dx;
+    const wide = axis === 0 ? first.dy : first.dy + kerf + second.dy;
+    if (!canFill(long, dx) || !canFill(wide, dy) || overlap(first.bits, second.bits)) return;
+    const sign: Sign = [first.sign[0] ^ second.sign[0], first.sign[1] ^ second.sign[1]];
+    if (!isNew(long, wide, sign)) return;
+    const [bits, pieces] = [first.bits.map((word, n) => word | second.bits[n]!), first.pieces + second.pieces];
+    add({ dx: long, dy: wide, bits, sign, pieces, doubt: first.doubt + second.doubt + doubt, made: { axis, first, second } });
+  };
+  const turnRound = (five: Five<Whole>, doubt: number): void => {
+    const { dx: long, dy: wide } = sizeOf(five, kerf);
+    if (!canFill(long, dx) || !canFill(wide, dy)) return;
+    const bits = new Int32Array(words);
+    for (const each of five) {
+      if (overlap(bits, each.bits)) return;
+      each.bits.forEach((word, n) => (bits[n]! |= word));
+    }
+    const sign = five.reduce<Sign>(([a, b], each) => [a ^ each.sign[0], b ^ each.sign[1]], [0, 0]);
+    if (!isNew(long, wide, sign)) return;
+    const sum = (of: (whole: Whole) => number): number => five.reduce((total, each) => total + of(each), 0);
+    add({ dx: long, dy: wide, bits, sign, pieces: sum(({ pieces }) => pieces), doubt: sum((each) => each.doubt) + doubt, made: { wheel: five } });
   };
   items.forEach((item, index) => {
-    for (const lie of item.lies) add({ dx: lie.dx, dy: lie.dy, mask: 1n << BigInt(index), pieces: 1, doubt: 0, made: { item, lie } });
+    const bits = new Int32Array(words);
+    bits[index >> 5] = 1 << (index & 31);
+    const sign: Sign = [Math.floor(random() * 2 ** 26), Math.floor(random() * 2 ** 26)];
+    for (const lie of item.lies)
+      if (canFill(lie.dx, dx) && canFill(lie.dy, dy)) add({ dx: lie.dx, dy: lie.dy, bits, sign, pieces: 1, doubt: 0, made: { item, lie } });
   });
   for (let look = 0; look < looks; look++) {
     if (look % ASK_EVERY === 0 && isOver()) return null;
@@ -124,8 +160,18 @@ function wholeSheets(items: readonly Item[], dx: number, dy: number, { problem: 
     for (const other of wide) join(1, whole, other, Math.log2(1 + wide.length));
     wide.push(whole);
     high.push(whole);
+    all.push(whole);
+    if (cuts === 'free') for (const { five, choices } of wheelsWith(whole, known, kerf)) turnRound(five, Math.log2(choices));
   }
   return found;
+}
+
+const NONE: readonly Whole[] = [];
+const BITS_26 = 2 ** 26 - 1;
+
+function overlap(a: Int32Array, b: Int32Array): boolean {
+  for (let n = 0; n < a.length; n++) if ((a[n]! & b[n]!) !== 0) return true;
+  return false;
 }
 
 function sharing(sides: Map<number, Whole[]>, side: number): Whole[] {
@@ -138,25 +184,36 @@ function sharing(sides: Map<number, Whole[]>, side: number): Whole[] {
 function chosenOf(found: readonly Whole[], wanted: number, random: Random): Whole[] {
   const byDoubt = [...found].sort((a, b) => a.doubt - a.pieces - (b.doubt - b.pieces));
   let choices = 0;
-  const apart = (from: number, used: bigint, chosen: readonly Whole[]): readonly Whole[] | null => {
+  const apart = (from: number, chosen: readonly Whole[]): readonly Whole[] | null => {
     if (chosen.length === wanted) return chosen;
     for (let index = from; index < byDoubt.length && ++choices < MAX_CHOICES; index++) {
       const whole = byDoubt[index]!;
-      if ((whole.mask & used) !== 0n) continue;
-      const all = apart(index + 1, used | whole.mask, [...chosen, whole]);
+      if (chosen.some(({ bits }) => overlap(bits, whole.bits))) continue;
+      const all = apart(index + 1, [...chosen, whole]);
       if (all) return all;
     }
     return null;
   };
-  const all = found.length >= wanted ? apart(0, 0n, []) : null;
+  const all = found.length >= wanted ? apart(0, []) : null;
   if (all) return [...all];
   const one = byDoubt[Math.min(byDoubt.length - 1, Math.floor(random() ** 2 * 3))];
   return one ? [one] : [];
 }
 
-function blockOfWhole({ made }: Whole, kerf: number): Block {
+/** As rows in rows; for one that was made without wheels. */
+export function blockOfWhole({ made }: Whole, kerf: number): Block {
   if ('item' in made) return leaf(made.item, made.lie);
+  if ('wheel' in made) throw new Error('a wheel has no cut from edge to edge');
   return rowsIn(made.axis, [blockOfWhole(made.first, kerf), blockOfWhole(made.second, kerf)], kerf);
+}
+
+/** Its pieces, each with its lower left corner. */
+export function piecesOfWhole({ made }: Whole, kerf: number, x = 0, y = 0): (Lying & { readonly x: number; readonly y: number })[] {
+  if ('item' in made) return [{ ...made, x, y }];
+  if ('wheel' in made) return placesIn(made.wheel, kerf).flatMap((at, n) => piecesOfWhole(made.wheel[n]!, kerf, x + at.x, y + at.y));
+  const { axis, first, second } = made;
+  const next = axis === 0 ? { x: x + first.dx + kerf, y } : { x, y: y + first.dy + kerf };
+  return [...piecesOfWhole(first, kerf, x, y), ...piecesOfWhole(second, kerf, next.x, next.y)];
 }
 
 /** What has the least key comes first: a binary heap. */

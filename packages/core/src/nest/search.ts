@@ -8,17 +8,17 @@
 import { areaBound, lowerBound, type Bound } from './bound.ts';
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
-import { freeSearch, type FreeLayout } from './free.ts';
+import { freeSearch, type FreeLayout, type FreeSearch } from './free.ts';
 import { goal, type Goal } from './goal.ts';
 import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
 import { merged, NEAR } from './merge.ts';
 import { jittered, ORDERS } from './orders.ts';
 import { patterns } from './patterns.ts';
-import { perfectSheets } from './perfect.ts';
+import { blockOfWhole, perfectSheets, piecesOfWhole, type Found } from './perfect.ts';
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from '../chance/random.ts';
-import { FITS, itemsOn, openSheet, type Fit, type Sheet } from './slices.ts';
+import { FITS, itemsOn, openSheet, sheetOf, type Fit, type Sheet } from './slices.ts';
 import { turns, type Way } from './turns.ts';
 
 export interface Search {
@@ -33,15 +33,17 @@ export interface Search {
 const AMONG: readonly Rules['among'][] = ['first', 'best'];
 /** Shares of the work: where parts repeat patterns have most of it, where nothing is over equal sides; everything is joined at random often where sides pair up. */
 const SHARES = {
-  start: { repeated: 0.2, else: 1 },
+  start: { repeated: 0.2, else: 0.3 },
   aim: { repeated: 1, else: 4 },
-  afresh: { paired: 1, else: 0.1 },
+  afresh: { paired: 1, else: 0.03 },
   patterns: 4,
   perfect: 4,
   free: { repeated: 0.3, else: 3 },
 } as const;
 /** A try that aims at better places as much again as what lies on one sheet, and so much more. */
 const AIMED = 1.5;
+/** Putting sheets together from equal sides takes as long as so many layouts. */
+const LOOKS_AS = 2;
 /** The better bound takes as long as a layout of a large job: it is worked out after so many steps, where the one by area proved nothing. */
 const BOUND_AFTER = 24;
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
@@ -90,10 +92,16 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     return true;
   };
   const repeated = patterns(job, items, random);
-  const perfect = perfectSheets(job, items, startRules('match', 'best'), random);
+  const perfect = perfectSheets(job, items, random);
   const worth = (): Score => (loose && isBetter(loose.score, best!.score) ? loose.score : best!.score);
   const offered = (layout: Layout | null): boolean => {
     if (!layout || !offer(layout)) return false;
+    aim = undefined;
+    return true;
+  };
+  const offeredLoose = (tried: FreeLayout): boolean => {
+    if (!isBetter(tried.score, worth())) return false;
+    loose = tried;
     aim = undefined;
     return true;
   };
@@ -110,7 +118,19 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
         return offered(startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
       },
     ),
-    ...(perfect ? [way(SHARES.perfect, all, () => offered(perfect.step()))] : []),
+    ...(perfect
+      ? [
+          way(
+            SHARES.perfect,
+            () => (best ? LOOKS_AS * items.length : Infinity),
+            () => {
+              const found = perfect.step();
+              if (!found) return false;
+              return free ? offeredLoose(aroundLoose(free, found, problem.kerf)) : offered(around(job, found));
+            },
+          ),
+        ]
+      : []),
     ...(repeated ? [way(SHARES.patterns, all, () => offered(repeated.step()))] : []),
     way(
       SHARES.aim[repeated ? 'repeated' : 'else'],
@@ -123,11 +143,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     ...(free
       ? [
           way(SHARES.free[repeated ? 'repeated' : 'else'], all, () => {
-            const tried = free.step();
-            if (!isBetter(tried.score, worth())) return false;
-            loose = tried;
-            aim = undefined;
-            return true;
+            return offeredLoose(free.step());
           }),
         ]
       : []),
@@ -196,6 +212,20 @@ function startLayout(job: Job, items: readonly Item[], turn: number): Layout {
   };
   return fill(job, pinnedSheets(job, turn), unitsOf([...items].sort(order)), rules);
 }
+
+/** Whole sheets as they were put together, the rest on others. */
+function around(job: Job, { sheets, rest }: Found): Layout {
+  const { kerf } = job.problem;
+  const [frame] = job.beds[0]!.frames;
+  const kept = sheets.map((whole) => sheetOf(frame!, blockOfWhole(whole, kerf), kerf));
+  return fill(job, kept, unitsOf([...rest].sort(ORDERS[0])), { ...startRules('match', 'best'), frame: (frames) => frames[0]! });
+}
+
+const aroundLoose = (free: FreeSearch, { sheets, rest }: Found, kerf: number): FreeLayout =>
+  free.around(
+    sheets.map((whole) => piecesOfWhole(whole, kerf)),
+    rest,
+  );
 
 /** Joined at random, in a jittered order, under rules picked at random. */
 function afresh(job: Job, items: readonly Item[], turn: number, random: Random): Layout {

@@ -1,0 +1,98 @@
+/**
+ * Five rectangles that make one without a cut from edge to edge: four of them round a fifth, each with its end against the side of the next (the
+ * pinwheel, the least such pattern: Biró and Boros, "Network flows and non-guillotine cutting patterns", 1984). Nothing but a kerf is between them,
+ * so any two of the four and the fifth tell how large the others are. Turned the other way round it takes the same five sizes.
+ */
+
+export interface Sized {
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** By their order round: from the lower left corner along the bottom, then up the right, back along the top, down the left; last the one inside. */
+export type Five<R> = readonly [bottom: R, right: R, top: R, left: R, inside: R];
+
+export interface Wheel<R> {
+  readonly five: Five<R>;
+  /** How many others might have stood in the places of some of them: the more, the likelier they meet by chance. */
+  readonly choices: number;
+}
+
+/** Rectangles by their sides, nm. */
+export interface BySides<R> {
+  readonly all: readonly R[];
+  readonly byWidth: (dx: number) => readonly R[];
+  readonly byHeight: (dy: number) => readonly R[];
+}
+
+/** Where each of the five lies: its lower left corner. */
+export function placesIn([bottom, right, , left]: Five<Sized>, kerf: number): Five<{ readonly x: number; readonly y: number }> {
+  return [
+    { x: 0, y: 0 },
+    { x: bottom.dx + kerf, y: 0 },
+    { x: left.dx + kerf, y: right.dy + kerf },
+    { x: 0, y: bottom.dy + kerf },
+    { x: left.dx + kerf, y: bottom.dy + kerf },
+  ];
+}
+
+/** How large the five are together. */
+export const sizeOf = ([bottom, right, , left]: Five<Sized>, kerf: number): Sized => ({ dx: bottom.dx + kerf + right.dx, dy: bottom.dy + kerf + left.dy });
+
+/** Every wheel of `one` and four of the known rectangles. O(known) looks, and as many more as sides agree. */
+export function wheelsWith<R extends Sized>(one: R, known: BySides<R>, kerf: number): Wheel<R>[] {
+  const found: Wheel<R>[] = [];
+  const sized = (rows: readonly R[], dy: number): R[] => rows.filter((row) => row.dy === dy);
+  const add = (rows: readonly R[], choices: number, five: (row: R) => Five<R>): void => {
+    for (const row of rows) found.push({ five: five(row), choices: choices * (1 + rows.length) });
+  };
+  for (const other of known.all) {
+    // Inside, with the one on its left.
+    const bottoms = known.byWidth(other.dx + kerf + one.dx);
+    for (const bottom of bottoms) {
+      const rights = known.byHeight(bottom.dy + kerf + one.dy);
+      for (const right of rights) {
+        const tops = sized(known.byWidth(right.dx + kerf + one.dx), other.dy - kerf - one.dy);
+        add(tops, (1 + bottoms.length) * (1 + rights.length), (top) => [bottom, right, top, other, one]);
+      }
+    }
+    // Round another that is inside: as the bottom, the right, the top and the left one.
+    const lefts = known.byWidth(one.dx - kerf - other.dx);
+    if (lefts.length > 0) {
+      const rights = known.byHeight(one.dy + kerf + other.dy);
+      for (const left of lefts)
+        for (const right of rights) {
+          const tops = sized(known.byWidth(right.dx + kerf + other.dx), left.dy - kerf - other.dy);
+          add(tops, (1 + lefts.length) * (1 + rights.length), (top) => [one, right, top, left, other]);
+        }
+    }
+    const below = known.byHeight(one.dy - kerf - other.dy);
+    if (below.length > 0) {
+      const tops = known.byWidth(one.dx + kerf + other.dx);
+      for (const bottom of below)
+        for (const top of tops) {
+          const left = sized(known.byWidth(bottom.dx - kerf - other.dx), top.dy + kerf + other.dy);
+          add(left, (1 + below.length) * (1 + tops.length), (each) => [bottom, one, top, each, other]);
+        }
+    }
+    const besides = known.byWidth(one.dx - kerf - other.dx);
+    if (besides.length > 0) {
+      const left = known.byHeight(one.dy + kerf + other.dy);
+      for (const right of besides)
+        for (const each of left) {
+          const bottom = sized(known.byWidth(each.dx + kerf + other.dx), right.dy - kerf - other.dy);
+          add(bottom, (1 + besides.length) * (1 + left.length), (under) => [under, right, one, each, other]);
+        }
+    }
+    const above = known.byHeight(one.dy - kerf - other.dy);
+    if (above.length > 0) {
+      const under = known.byWidth(one.dx + kerf + other.dx);
+      for (const top of above)
+        for (const bottom of under) {
+          const right = sized(known.byWidth(top.dx - kerf - other.dx), bottom.dy + kerf + other.dy);
+          add(right, (1 + above.length) * (1 + under.length), (each) => [bottom, each, top, one, other]);
+        }
+    }
+  }
+  return found;
+}
