@@ -43,7 +43,7 @@ interface Use {
 /** A column must fill this share of its strip's width. */
 const LEAST_FILLED = 0.55;
 /** Worth grows with this power of area: what is large is harder to place. */
-const LARGE = 1.03;
+const LARGE = 1.06;
 /** How much of a new worth is taken over. */
 const CORRECTION = 0.35;
 
@@ -95,7 +95,7 @@ function laidOut(job: Job, kinds: readonly Kind[], worths: readonly number[], ra
       searches.set(framed, search);
       const pattern = search.best(left);
       if (!pattern) continue;
-      const rate = (pattern.worth * (0.98 + 0.04 * random())) / (framed.bed.sheet.cost ?? framed.bed.dx * framed.bed.dy);
+      const rate = (pattern.worth * (0.95 + 0.1 * random())) / (framed.bed.sheet.cost ?? framed.bed.dx * framed.bed.dy);
       if (!best || rate > best.rate) best = { framed, pattern, rate };
     }
     if (!best) break;

@@ -44,8 +44,8 @@ const SHARES = {
 const AIMED = 1.5;
 /** Putting sheets together from equal sides takes as long as so many layouts. */
 const LOOKS_AS = 2;
-/** The better bound takes as long as a layout of a large job: it is worked out after so many steps, where the one by area proved nothing. */
-const BOUND_AFTER = 24;
+/** The better bound takes as long as several layouts of a large job: it is worked out after so many steps, and one for each so many pieces, where the one by area proved nothing. */
+const BOUND_AFTER = { steps: 24, pieces: 4 } as const;
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
 /**
@@ -105,6 +105,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     aim = undefined;
     return true;
   };
+  const boundAfter = BOUND_AFTER.steps + Math.ceil(items.length / BOUND_AFTER.pieces);
   let started = 0;
   const way = (share: number, work: () => number, step: () => boolean): Way => ({ share, work, step });
   /** All else begins where there is a layout. */
@@ -152,7 +153,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   const once = (): void => {
     ways.step();
     effort++;
-    if (effort === BOUND_AFTER && !isProved(problem, { score: worth() }, bound)) bound = lowerBound(problem, placeable);
+    if (effort === boundAfter && !isProved(problem, { score: worth() }, bound)) bound = lowerBound(problem, placeable);
   };
   return {
     step(count) {
