@@ -12,7 +12,12 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const file = `${root}scripts/.bench-bundle.mjs`;
 /** Says it is a module and its main file is none: read by the bundler, which takes the other. */
 const bundled = ['maxrects-packer'];
-const bundle = await rolldown({ input: `${root}scripts/bench.ts`, platform: 'node', cwd: root, external: (id) => /^[^./]/.test(id) && !bundled.includes(id) });
+const bundle = await rolldown({
+  input: `${root}scripts/${process.argv.includes('--nest') ? 'bench-nest' : 'bench'}.ts`,
+  platform: 'node',
+  cwd: root,
+  external: (id) => /^[^./]/.test(id) && !bundled.includes(id),
+});
 await bundle.write({ file, format: 'esm', codeSplitting: false });
 try {
   await import(pathToFileURL(file).href);

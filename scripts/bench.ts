@@ -1,27 +1,20 @@
 /**
- * Figures of speed and of nesting, measured in one run: npm run bench [-- --write]
+ * Figures of speed, measured in one run: npm run bench [-- --drag] [-- --server] [-- --write]; those of nesting are in bench-nest.ts.
  * Ratios stand beside times, so that a slow machine does not look like a slow program.
  * --write puts them into docs/benchmarks.md.
  */
 import { spawnSync } from 'node:child_process';
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { format } from 'prettier';
 import { applyEdit, createPlanner, entered, plan, readProjectFile, search, sheetJobs, type Design } from '../packages/core/src/index.ts';
 import { benchBuild, benchSure } from './bench-build.ts';
 import { benchContents } from './bench-contents.ts';
-import { benchNests, benchSizes } from './bench-nests.ts';
-import { benchSets } from './bench-set.ts';
 import { benchFamilies } from './bench-families.ts';
+import { benchSizes } from './bench-nests.ts';
+import { benchSets } from './bench-set.ts';
+import { heading, ms, row, writeTables } from './bench-tables.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
-const rows: string[] = [];
-const row = (what: string, figure: string, wanted = ''): void => {
-  rows.push(`| ${what} | ${figure} | ${wanted} |`);
-  console.log(`${what}: ${figure}${wanted ? `  (wanted: ${wanted})` : ''}`);
-};
-const heading = (title: string): void => void rows.push('', `## ${title}`, '', '| what | measured | wanted |', '|---|---|---|');
-
 function median(times: number[]): number {
   return times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!;
 }
@@ -30,8 +23,6 @@ function timed(run: () => void): number {
   run();
   return performance.now() - began;
 }
-const ms = (value: number): string => `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ms`;
-
 const read = readProjectFile(readFileSync(`${ROOT}/examples/print-room.carcass.json`, 'utf8'));
 if (!read.ok) throw new Error(read.problem.message);
 const { design, record, workshop } = read.value;
@@ -134,8 +125,9 @@ benchContents({ heading, row, timed, median, ms }, read.value);
 
 heading('First nest of the ink cupboard');
 {
+  let tried = 0;
   const first = (): number => {
-    const next = width(design, 'ink', 700 + Math.floor(rows.length * 3));
+    const next = width(design, 'ink', 700 + 3 * ++tried);
     const { parts } = plan(next, record, workshop);
     return timed(() => {
       for (const { problem } of sheetJobs(
@@ -160,35 +152,12 @@ heading('The command');
   row('bin/keen sum list, whole command', `${ms(start)}, ${(start / bare).toFixed(1)} times an empty Node`, 'under 500 ms');
 }
 
-heading('Nesting, score over its own lower bound (1 would be proved best)');
-{
-  const seconds = Number(process.env['BENCH_SECONDS'] ?? 1);
-  for (const { what, ratio, wanted, library, beaten } of benchNests(seconds))
-    row(what, `${ratio.toFixed(3)}${library === null ? '' : `; best library ${library.toFixed(3)}, better than ours on ${beaten}`}`, wanted);
-  heading('Nesting, by the number of parts');
-  for (const { parts, firstMs, settledMs, heapMb } of benchSizes(2 * seconds))
-    row(
-      `${parts} parts`,
-      `first answer ${ms(firstMs)}, settled after ${ms(settledMs)}, heap ${heapMb.toFixed(0)} MB`,
-      parts <= 60 ? 'first under 50 ms' : 'first under 1 s, under 300 MB',
-    );
-  rows.push('', `${seconds} s an instance; the wanted figures are for 1 s.`);
-}
+heading('Nesting, by the number of parts');
+for (const { parts, firstMs, settledMs, heapMb } of benchSizes(2))
+  row(
+    `${parts} parts`,
+    `first answer ${ms(firstMs)}, settled after ${ms(settledMs)}, heap ${heapMb.toFixed(0)} MB`,
+    parts <= 60 ? 'first under 50 ms' : 'first under 0.3 s, under 300 MB',
+  );
 
-if (process.argv.includes('--write')) {
-  const [cpu = 'unknown'] = /model name\s*: (.*)/.exec(readFileSync('/proc/cpuinfo', 'utf8'))?.slice(1) ?? [];
-  const head = [
-    '# Benchmarks',
-    '',
-    'Written by `npm run bench -- --write`; times are of the machine below, ratios travel.',
-    '',
-    `Node ${process.version}, ${cpu.trim()}`,
-  ];
-  const file = `${ROOT}/docs/benchmarks.md`;
-  const sectionsOf = (text: string): string[] => text.split(/^(?=## )/m).slice(1);
-  const titleOf = (section: string): string => section.slice(0, section.indexOf('\n'));
-  const measured = sectionsOf(rows.join('\n'));
-  // What this run did not measure (--drag, --server) stays as it was measured last.
-  const kept = sectionsOf(readFileSync(file, 'utf8')).filter((each) => !measured.some((own) => titleOf(own) === titleOf(each)));
-  writeFileSync(file, await format([...head, '', ...measured, ...kept].join('\n'), { parser: 'markdown', printWidth: 160 }));
-}
+if (process.argv.includes('--write')) await writeTables(ROOT);

@@ -96,6 +96,49 @@ export const cutUp = (sheets: number, slack: number, roll: Dice): NestProblem =>
   ),
 });
 
+/** Pieces that come off one sheet, about. */
+export const LEVELS = { easy: 5, medium: 10, hard: 23 } as const;
+export type Level = keyof typeof LEVELS;
+
+/**
+ * So many sheets parted to the last corner, nothing over but kerfs, on a grid of 1 mm or 1/16 in: their number is known to be the least there is. Where
+ * cuts are free some part without a cut from edge to edge, five round one another. One part in seven has a grain.
+ */
+export function partedSheets(sheets: number, level: Level, cuts: NestProblem['cuts'], roll: Dice): NestProblem {
+  const inches = roll() < 0.5;
+  const grid = inches ? 1_587_500 : mm(1);
+  const kerf = inches ? 2 * grid : 4 * grid;
+  const [long, wide] = inches ? [1536 * grid, 768 * grid] : [1200 * grid, 1200 * grid];
+  const at = (size: number, low: number, high: number): number => Math.round(((low + (high - low) * roll()) * size) / grid) * grid;
+  const pieces = (dx: number, dy: number, wanted: number): [number, number][] => {
+    if (wanted < 2 || Math.max(dx, dy) < 120 * grid) return [[dx, dy]];
+    if (cuts === 'free' && wanted >= 5 && Math.min(dx, dy) > 300 * grid && roll() < 0.4) {
+      const [x1, x2, y1, y2] = [at(dx, 0.2, 0.4), at(dx, 0.6, 0.8), at(dy, 0.2, 0.4), at(dy, 0.6, 0.8)];
+      const five = [
+        [x2, y1],
+        [dx - x2 - kerf, y2],
+        [dx - x1 - kerf, dy - y2 - kerf],
+        [x1, dy - y1 - kerf],
+        [x2 - x1 - kerf, y2 - y1 - kerf],
+      ] as const;
+      return five.flatMap(([a, b]) => pieces(a, b, wanted / 5));
+    }
+    const along = dx * (0.6 + 0.8 * roll()) > dy;
+    const first = at(along ? dx : dy, 0.25, 0.75);
+    const share = first / (along ? dx : dy);
+    const second = (along ? dx : dy) - first - kerf;
+    return along
+      ? [...pieces(first, dy, wanted * share), ...pieces(second, dy, wanted * (1 - share))]
+      : [...pieces(dx, first, wanted * share), ...pieces(dx, second, wanted * (1 - share))];
+  };
+  const all = Array.from({ length: sheets }, () => pieces(long, wide, LEVELS[level] * (0.8 + 0.4 * roll()))).flat();
+  const parts = all.map(([dx, dy], index) => {
+    const [grain, turned] = [roll() < 0.15, roll() < 0.5];
+    return turned ? part(`p${index}`, dy, dx, 1, grain ? 'width' : 'either') : part(`p${index}`, dx, dy, 1, grain ? 'length' : 'either');
+  });
+  return { kerf: kerf as Length, trim: mm(0), cuts, sheets: [sheet('S', long, wide)], parts };
+}
+
 /** So many cabinets: sides, levels and rails, with the grain along; some small parts lie either way. */
 export function workshop(cabinets: number, several: boolean, roll: Dice): NestProblem {
   const parts = Array.from({ length: cabinets }, (_, n) => {

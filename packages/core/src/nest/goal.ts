@@ -24,7 +24,7 @@ const PATIENCE = 6000;
 /** A place is passed over with this chance, so that the same items do not always end the same way. */
 const BLINK = 0.02;
 /** How often the first sheet taken apart is emptied whole. */
-const EMPTIED = 0.3;
+const EMPTIED = 0.6;
 /** How often what is loose is first joined where sides agree. */
 const MERGE = { paired: 0.5, else: 0.02 } as const;
 

@@ -35,7 +35,7 @@ const AMONG: readonly Rules['among'][] = ['first', 'best'];
 const SHARES = {
   start: { repeated: 0.2, else: 0.3 },
   aim: { repeated: 1, else: 4 },
-  afresh: { paired: 1, else: 0.03 },
+  afresh: { paired: 1, else: 0.1 },
   patterns: 4,
   perfect: 4,
   free: { repeated: 0.3, else: 3 },
