@@ -5,7 +5,8 @@
  */
 import type { Random } from '../chance/random.ts';
 import { piece } from './close.ts';
-import { isBetter } from './layout.ts';
+import { isBetter, type Job } from './layout.ts';
+import { bestPairs } from './best-pairs.ts';
 import { jittered, ORDERS, shuffled } from './orders.ts';
 import type { Bed, Item, Lie } from './pieces.ts';
 import type { NestedSheet, NestProblem, Placement, Score } from './problem.ts';
@@ -22,6 +23,14 @@ export interface Lain {
   readonly lie: Lie;
   readonly x: number;
   readonly y: number;
+}
+
+interface FreeSpot {
+  readonly sheet: FreeSheet;
+  readonly at: Empty;
+  readonly lie: Lie;
+  readonly score: number;
+  readonly tie: number;
 }
 
 interface FreeSheet {
@@ -47,29 +56,37 @@ export interface FreeSearch {
   around(full: readonly (readonly Lain[])[], rest: readonly Item[]): FreeLayout;
 }
 
-export function freeSearch(problem: NestProblem, beds: readonly Bed[], items: readonly Item[], random: Random): FreeSearch {
+export function freeSearch({ problem, beds: framed, isOver }: Job, items: readonly Item[], random: Random): FreeSearch {
   const { kerf } = problem;
+  const beds = framed.map(({ bed }) => bed);
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
   let current: { sheets: readonly FreeSheet[]; left: readonly Item[]; score: Score; spread: number } | null = null;
   let turn = 0;
 
+  /** One more sheet beside these, of the first kind that will do. */
+  const opened = (used: readonly FreeSheet[], willDo: (bed: Bed) => boolean): FreeSheet | null => {
+    const bed = beds.find((each) => (each.sheet.count === null || used.filter((sheet) => sheet.bed === each).length < each.sheet.count) && willDo(each));
+    return bed ? { bed, empty: [{ x: 0, y: 0, dx: bed.dx + kerf, dy: bed.dy + kerf }], lain: [], area: 0 } : null;
+  };
+  const paired = (choice: Choice): ReturnType<typeof fill> | null =>
+    bestPairs<FreeSheet, FreeSpot>(items, {
+      empty: (used, left) => opened(used, (bed) => left.some((item) => goesOn(item, bed))),
+      placeFor: (item, sheet) => spot(item, sheet, kerf, choice),
+      put: (item, sheet, { lie, at }) => lay(item, lie, at, sheet, kerf),
+      isOver,
+    });
   const fill = (kept: readonly FreeSheet[], order: readonly Item[], choice: Choice): { sheets: FreeSheet[]; left: Item[] } => {
     const sheets = [...kept];
     const left: Item[] = [];
     for (const item of order) {
-      let best: { sheet: FreeSheet; at: Empty; lie: Lie; score: number } | null = null;
+      let best: FreeSpot | null = null;
       for (let n = kept.length; n < sheets.length && !best; n++) best = spot(item, sheets[n]!, kerf, choice);
       if (!best) {
-        const bed = beds.find(
-          (each) =>
-            (each.sheet.count === null || sheets.filter((sheet) => sheet.bed === each).length < each.sheet.count) &&
-            item.lies.some((lie) => lie.dx <= each.dx && lie.dy <= each.dy),
-        );
-        if (!bed) {
+        const sheet = opened(sheets, (bed) => goesOn(item, bed));
+        if (!sheet) {
           left.push(item);
           continue;
         }
-        const sheet: FreeSheet = { bed, empty: [{ x: 0, y: 0, dx: bed.dx + kerf, dy: bed.dy + kerf }], lain: [], area: 0 };
         sheets.push(sheet);
         best = spot(item, sheet, kerf, choice)!;
       }
@@ -95,9 +112,11 @@ export function freeSearch(problem: NestProblem, beds: readonly Bed[], items: re
     step() {
       const choice = CHOICES[turn % CHOICES.length]!;
       let made: { sheets: readonly FreeSheet[]; left: readonly Item[] };
-      const start = Math.floor(turn / CHOICES.length);
+      const start = Math.floor(turn / CHOICES.length) - 1;
       turn++;
-      if (!current || start < ORDERS.length) made = fill([], [...items].sort(ORDERS[start % ORDERS.length]), choice);
+      const pairs = start < 0 ? paired(choice) : null;
+      if (pairs) made = pairs;
+      else if (!current || start < ORDERS.length) made = fill([], [...items].sort(ORDERS[Math.max(0, start)]), choice);
       else {
         const byFullness = [...current.sheets].sort((a, b) => a.area / (a.bed.dx * a.bed.dy) - b.area / (b.bed.dx * b.bed.dy));
         const gone = new Set(byFullness.slice(0, 1));
@@ -114,6 +133,8 @@ export function freeSearch(problem: NestProblem, beds: readonly Bed[], items: re
   };
 }
 
+const goesOn = ({ lies }: Item, bed: Bed): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
+
 function scoreOf(sheets: readonly FreeSheet[], left: readonly Item[]): Score {
   return [
     left.reduce((sum, { parts }) => sum + parts.length, 0),
@@ -123,8 +144,8 @@ function scoreOf(sheets: readonly FreeSheet[], left: readonly Item[]): Score {
   ];
 }
 
-function spot(item: Item, sheet: FreeSheet, kerf: number, choice: Choice): { sheet: FreeSheet; at: Empty; lie: Lie; score: number } | null {
-  let best: { sheet: FreeSheet; at: Empty; lie: Lie; score: number } | null = null;
+function spot(item: Item, sheet: FreeSheet, kerf: number, choice: Choice): FreeSpot | null {
+  let best: FreeSpot | null = null;
   for (const lie of item.lies) {
     const [w, h] = [lie.dx + kerf, lie.dy + kerf];
     for (const at of sheet.empty) {
@@ -138,7 +159,8 @@ function spot(item: Item, sheet: FreeSheet, kerf: number, choice: Choice): { she
             : choice === 'area'
               ? (at.dx / 1e6) * (at.dy / 1e6)
               : at.y + h + at.x / 1e6;
-      if (!best || score < best.score) best = { sheet, at, lie, score };
+      const tie = Math.max(restX, restY);
+      if (!best || score < best.score || (score === best.score && tie < best.tie)) best = { sheet, at, lie, score, tie };
     }
   }
   return best;

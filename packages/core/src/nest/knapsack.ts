@@ -63,22 +63,15 @@ export function knapsack({ count, size: sizes, worth: worths, most: mosts }: Kna
     const [size, worth, most] = [sizes[row]!, worths[row]!, mosts[row]!];
     const after = at + 1 < order.length ? rates[order[at + 1]!]! : 0;
     if (next.length < 2 * length + 64 * most) next = grown(next, 2 * length + 64 * most);
-    // Two rows of states, each in order of size: those without this row, and those one of it is added to, which are taken from what was kept.
-    let [without, source, kept, lastWorth] = [0, 0, 0, -1];
+    // In order of size: states without this row, and those one of it is added to, which are all that were there and what it was added to before.
+    let [without, old, fresh, kept, lastWorth] = [0, 0, made, 0, -1];
     const first = made;
     while (true) {
-      let added = Infinity;
-      while (source < kept) {
-        const state = next[source]!;
-        if ((state < first ? 0 : states.times[state]!) < most) {
-          added = states.size[state]! + size;
-          break;
-        }
-        source++;
-      }
-      if (added > room) added = Infinity;
+      while (fresh < made && states.times[fresh]! >= most) fresh++;
+      const [fromOld, fromFresh] = [old < length ? states.size[front[old]!]! : Infinity, fresh < made ? states.size[fresh]! : Infinity];
+      const added = Math.min(fromOld, fromFresh) + size;
       const plain = without < length ? states.size[front[without]!]! : Infinity;
-      if (added === Infinity && plain === Infinity) break;
+      if (plain === Infinity && !(added <= room)) break;
       if (plain <= added) {
         const state = front[without++]!;
         if (states.worth[state]! > lastWorth) {
@@ -86,22 +79,21 @@ export function knapsack({ count, size: sizes, worth: worths, most: mosts }: Kna
           next[kept++] = state;
           lastWorth = states.worth[state]!;
         }
-      } else {
-        const from = next[source++]!;
-        const total = states.worth[from]! + worth;
-        if (total > lastWorth) {
-          if (made >= states.size.length) moreStates();
-          states.size[made] = added;
-          states.worth[made] = total;
-          states.from[made] = from;
-          states.row[made] = row;
-          states.times[made] = (from < first ? 0 : states.times[from]!) + 1;
-          if (total >= best * (1 - HAIR) && (bestState < 0 || total > states.worth[bestState]!)) [best, bestState] = [Math.max(best, total), made];
-          if (kept >= next.length) next = grown(next, 2 * kept);
-          next[kept++] = made++;
-          lastWorth = total;
-        }
+        continue;
       }
+      const from = fromOld <= fromFresh ? front[old++]! : fresh++;
+      const total = states.worth[from]! + worth;
+      if (total <= lastWorth) continue;
+      if (made >= states.size.length) moreStates();
+      states.size[made] = added;
+      states.worth[made] = total;
+      states.from[made] = from;
+      states.row[made] = row;
+      states.times[made] = from < first ? 1 : states.times[from]! + 1;
+      if (total >= best * (1 - HAIR) && (bestState < 0 || total > states.worth[bestState]!)) [best, bestState] = [Math.max(best, total), made];
+      if (kept >= next.length) next = grown(next, 2 * kept);
+      next[kept++] = made++;
+      lastWorth = total;
     }
     // What could not beat the best with all its room filled at the next row's rate goes.
     length = 0;

@@ -7,7 +7,7 @@
  */
 import type { Random } from '../chance/random.ts';
 import { usedOf, type Framed, type Job, type Layout } from './layout.ts';
-import type { Item, Lie } from './pieces.ts';
+import { kindsOf, type Item, type Lie } from './pieces.ts';
 import { knapsack, type KnapsackRows } from './knapsack.ts';
 import { place, rowsIn, sheetOf, spotFor, leaf, type Axis, type Block, type Sheet } from './slices.ts';
 
@@ -59,14 +59,9 @@ const REPEATED = 2.5;
 export function patterns(job: Job, items: readonly Item[], random: Random): Patterns | null {
   const isPlain = job.pinned.length === 0 && job.beds.every(({ frames }) => frames.length === 1 && frames[0]!.rooms.length === 1);
   if (!isPlain || items.some(({ together }) => together !== null)) return null;
-  const byLies = new Map<Item['lies'], Item[]>();
-  for (const item of items) {
-    const alike = byLies.get(item.lies);
-    if (alike) alike.push(item);
-    else byLies.set(item.lies, [item]);
-  }
-  if (items.length < REPEATED * byLies.size) return null;
-  const kinds = [...byLies].map(([lies, alike]): Kind => ({ items: alike, lies, area: alike[0]!.area / 1e12 }));
+  const alike = kindsOf(items);
+  if (items.length < REPEATED * alike.length) return null;
+  const kinds = alike.map((each): Kind => ({ items: each, lies: each[0]!.lies, area: each[0]!.area / 1e12 }));
   const worths = kinds.map(({ area }) => area ** LARGE);
   return {
     step() {

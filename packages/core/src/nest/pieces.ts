@@ -82,6 +82,17 @@ export function itemsOf(problem: NestProblem): { items: Item[]; impossible: { pa
   return { items: tied(items), impossible };
 }
 
+/** Items that lie alike, together: pieces of one part. */
+export function kindsOf(items: readonly Item[]): Item[][] {
+  const byLies = new Map<Item['lies'], Item[]>();
+  for (const each of items) {
+    const alike = byLies.get(each.lies);
+    if (alike) alike.push(each);
+    else byLies.set(each.lies, [each]);
+  }
+  return [...byLies.values()];
+}
+
 /** A matched group whose parts belong to several ties makes one of them. */
 function tied(items: readonly Item[]): Item[] {
   const of = new Map<string, string>();

@@ -5,12 +5,13 @@
  * variable-sized bin packing problem with guillotine constraints". The caller holds the clock: search() gives a stepper, and the
  * same problem, seed and number of steps give the same plan.
  */
+import { bestPairs } from './best-pairs.ts';
 import { areaBound, lowerBound, type Bound } from './bound.ts';
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
 import { freeSearch, type FreeLayout, type FreeSearch } from './free.ts';
 import { goal, type Goal } from './goal.ts';
-import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
+import { fill, isBetter, scoreOf, unitsOf, usedOf, type Framed, type Job, type Layout, type Rules } from './layout.ts';
 import { merged, NEAR } from './merge.ts';
 import { jittered, ORDERS } from './orders.ts';
 import { patterns } from './patterns.ts';
@@ -18,7 +19,7 @@ import { blockOfWhole, perfectSheets, piecesOfWhole, type Found } from './perfec
 import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
 import { seeded, type Random } from '../chance/random.ts';
-import { FITS, itemsOn, openSheet, sheetOf, type Fit, type Sheet } from './slices.ts';
+import { FITS, itemsOn, openSheet, place, sheetOf, spotFor, type Fit, type Sheet, type Spot } from './slices.ts';
 import { turns, type Way } from './turns.ts';
 
 export interface Search {
@@ -46,6 +47,8 @@ const AIMED = 1.5;
 const LOOKS_AS = 2;
 /** The better bound takes as long as several layouts of a large job: it is worked out after so many steps, and one for each so many pieces, where the one by area proved nothing. */
 const BOUND_AFTER = { steps: 24, pieces: 4 } as const;
+/** Ways for a piece to fit by which the best pairs are told, the best first. */
+const PAIRED: readonly Fit[] = ['area', 'short', 'match'];
 const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
 /**
@@ -61,14 +64,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   let best: { readonly layout: Layout; readonly score: Score } | undefined;
   /** A layout that cuts from edge to edge do not give, where it is better. */
   let loose: FreeLayout | undefined;
-  const free = isPlain(problem)
-    ? freeSearch(
-        problem,
-        job.beds.map(({ bed }) => bed),
-        items,
-        random,
-      )
-    : null;
+  const free = isPlain(problem) ? freeSearch(job, items, random) : null;
   let aim: Goal | undefined;
   let beside: { readonly best: typeof best; readonly goal: Goal } | undefined;
   let effort = 0;
@@ -81,9 +77,10 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     null,
   );
   const sets = blocks.length < items.length ? [blocks, items] : [items];
-  const starts = STARTS * sets.length;
+  const sorted = Array.from({ length: STARTS * sets.length }, (_, n) => () => startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
+  const starts: readonly (() => Layout | null)[] = [sorted[0]!, ...PAIRED.map((fit) => () => paired(job, items, fit)), ...sorted.slice(1)];
   /** Most of them pair up: they were sawn from one another. By chance a few do in any job. */
-  const paired = blocks.length <= 0.7 * items.length;
+  const pairsUp = blocks.length <= 0.7 * items.length;
 
   const offer = (layout: Layout): boolean => {
     const score = scoreOf(layout);
@@ -113,10 +110,9 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   const ways = turns([
     way(
       SHARES.start[repeated ? 'repeated' : 'else'],
-      () => (started < starts ? items.length : Infinity),
+      () => (started < starts.length ? items.length : Infinity),
       () => {
-        const n = started++;
-        return offered(startLayout(job, sets[n % sets.length]!, Math.floor(n / sets.length)));
+        return offered(starts[started++]!());
       },
     ),
     ...(perfect
@@ -137,7 +133,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
       SHARES.aim[repeated ? 'repeated' : 'else'],
       () => (best ? Math.ceil((AIMED * items.length) / Math.max(1, worth()[2])) : Infinity),
       () => {
-        aim ??= goal(job, best!.layout, worth(), paired, random);
+        aim ??= goal(job, best!.layout, worth(), pairsUp, random);
         return offered(aim.step());
       },
     ),
@@ -148,7 +144,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
           }),
         ]
       : []),
-    way(SHARES.afresh[paired ? 'paired' : 'else'], all, () => offered(afresh(job, items, effort, random))),
+    way(SHARES.afresh[pairsUp ? 'paired' : 'else'], all, () => offered(afresh(job, items, effort, random))),
   ]);
   const once = (): void => {
     ways.step();
@@ -172,7 +168,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
       if (!best || best.score[0] > 0) return null;
       // To be as good is to be better than one sheet bought more.
       const [left, cost, sheets, bought] = best.score;
-      if (beside?.best !== best) beside = { best, goal: goal(job, best.layout, [left, cost, sheets, bought + 1], paired, random) };
+      if (beside?.best !== best) beside = { best, goal: goal(job, best.layout, [left, cost, sheets, bought + 1], pairsUp, random) };
       const layout = beside.goal.step();
       if (!layout || isBetter(best.score, scoreOf(layout))) return null;
       return planOf(laidOut(problem, layout), scoreOf(layout), impossible, bound, seed, effort);
@@ -227,6 +223,24 @@ const aroundLoose = (free: FreeSearch, { sheets, rest }: Found, kerf: number): F
     sheets.map((whole) => piecesOfWhole(whole, kerf)),
     rest,
   );
+
+/** Null where parts are pinned or share a sheet. */
+function paired(job: Job, items: readonly Item[], fit: Fit): Layout | null {
+  const { kerf } = job.problem;
+  if (job.pinned.length > 0 || items.some(({ together }) => together !== null)) return null;
+  const isThere = ({ bed, frames }: Framed, used: readonly Sheet[]): boolean =>
+    frames.length > 0 && (bed.sheet.count === null || usedOf(bed, used) < bed.sheet.count);
+  const goesOn = ({ lies }: Item, { bed }: Framed): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
+  return bestPairs<Sheet, Spot>(items, {
+    empty(used, left) {
+      const framed = job.beds.find((each) => isThere(each, used) && left.some((item) => goesOn(item, each)));
+      return framed ? openSheet(framed.frames[0]!, kerf) : null;
+    },
+    placeFor: (item, sheet) => spotFor(item, sheet, kerf, fit),
+    put: (item, sheet, spot) => place(item, sheet, spot, kerf),
+    isOver: job.isOver,
+  });
+}
 
 /** Joined at random, in a jittered order, under rules picked at random. */
 function afresh(job: Job, items: readonly Item[], turn: number, random: Random): Layout {
