@@ -27,40 +27,58 @@ export function bestPairs<S, P extends { readonly score: number; readonly tie: n
   if (kinds.length > MAX_KINDS) return null;
   const left = kinds.map(({ length }) => length);
   const sheets: S[] = [];
-  /** By sheet, the last of them the empty one, and by kind. */
-  const places: (P | null)[][] = [];
-  const look = (sheet: S): (P | null)[] => kinds.map(([first], kind) => (left[kind]! > 0 ? placeFor(first!, sheet) : null));
-  let next: S | null = null;
+  /** Sheets in use, and last the empty one, with the best pair of each. */
+  const rows: Row<S, P>[] = [];
+  const isBetter = (a: P, b: P): boolean => a.score < b.score || (a.score === b.score && a.tie < b.tie);
+  const choose = (row: Row<S, P>): void => {
+    row.best = -1;
+    for (let kind = 0; kind < kinds.length; kind++) {
+      const place = row.places[kind]!;
+      if (place && left[kind]! > 0 && (row.best < 0 || isBetter(place, row.places[row.best]!))) row.best = kind;
+    }
+  };
+  const look = (sheet: S): Row<S, P> => {
+    const row = { sheet, places: kinds.map(([first], kind) => (left[kind]! > 0 ? placeFor(first!, sheet) : null)), best: -1 };
+    choose(row);
+    return row;
+  };
   const openNext = (): void => {
-    next = empty(
+    const next = empty(
       sheets,
       kinds.flatMap(([first], kind) => (left[kind]! > 0 ? [first!] : [])),
     );
-    places.length = sheets.length;
-    if (next) places.push(look(next));
+    rows.length = sheets.length;
+    if (next) rows.push(look(next));
   };
   openNext();
   for (let rest = items.length; rest > 0 && !isOver();) {
-    let best: { readonly at: number; readonly kind: number; readonly place: P } | undefined;
-    for (const [at, row] of places.entries())
-      for (const [kind, place] of row.entries()) {
-        if (!place || left[kind] === 0) continue;
-        if (!best || place.score < best.place.score || (place.score === best.place.score && place.tie < best.place.tie)) best = { at, kind, place };
-      }
-    if (!best) {
+    let best = -1;
+    for (let at = 0; at < rows.length; at++) {
+      const row = rows[at]!;
+      if (row.best >= 0 && left[row.best] === 0) choose(row);
+      if (row.best >= 0 && (best < 0 || isBetter(row.places[row.best]!, rows[best]!.places[rows[best]!.best]!))) best = at;
+    }
+    if (best < 0) {
       // What the empty one was for may be on others by now.
       openNext();
-      if (places[sheets.length]?.some((place) => place !== null)) continue;
+      if ((rows[sheets.length]?.best ?? -1) >= 0) continue;
       break;
     }
-    const { at, kind, place } = best;
-    const sheet = sheets[at] ?? next!;
+    const { sheet, places, best: kind } = rows[best]!;
+    put(kinds[kind]![--left[kind]!]!, sheet, places[kind]!);
     rest--;
-    put(kinds[kind]![--left[kind]!]!, sheet, place);
-    places[at] = look(sheet);
-    if (at < sheets.length) continue;
+    rows[best] = look(sheet);
+    if (best < sheets.length) continue;
     sheets.push(sheet);
     openNext();
   }
   return { sheets, left: kinds.flatMap((kind, index) => kind.slice(0, left[index])) };
+}
+
+interface Row<S, P> {
+  readonly sheet: S;
+  /** By kind. */
+  readonly places: readonly (P | null)[];
+  /** The kind that fits best; -1 for none. */
+  best: number;
 }

@@ -40,10 +40,11 @@ test('every piece is on one whole sheet or among the rest, and a whole sheet is 
       for (let step = 0; step < 12; step++) {
         const found = made.step();
         if (!found) continue;
-        const sheets = found.sheets.map((whole) => piecesOfWhole(whole, problem.kerf));
+        const sheets = found.sheets.map((whole) => piecesOfWhole(whole, problem.kerf, found.measure));
         const all = [...sheets.flat().map(({ item }) => item), ...found.rest].map(({ index }) => index);
         expect(all.sort((a, b) => a - b)).toEqual(items.map(({ index }) => index).sort((a, b) => a - b));
-        for (const { dx, dy } of found.sheets) expect([dx, dy]).toEqual([problem.sheets[0]!.length, problem.sheets[0]!.width]);
+        for (const { dx, dy } of found.sheets)
+          expect([dx, dy].map((side) => side * found.measure)).toEqual([problem.sheets[0]!.length, problem.sheets[0]!.width]);
       }
     }),
     { numRuns: 6 },

@@ -12,6 +12,7 @@ import { placesIn, sizeOf, wheelsWith, type Five } from './wheels.ts';
 
 /** A rectangle of pieces with only kerfs between them. */
 export interface Whole {
+  /** In the common measure of the job's sides: small whole numbers, by which it is looked up over and over. */
   readonly dx: number;
   readonly dy: number;
   /** A bit for each item in it, and two numbers that tell sets of items apart. */
@@ -30,8 +31,9 @@ interface Lying {
   readonly lie: Lie;
 }
 
-/** Whole sheets, and the items that are on none. */
+/** Whole sheets, and the items that are on none; `measure` is what sizes of the wholes count in, nm. */
 export interface Found {
+  readonly measure: number;
   readonly sheets: readonly Whole[];
   readonly rest: readonly Item[];
 }
@@ -59,7 +61,9 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
   if (!framed || job.beds.length > 1 || job.pinned.length > 0 || framed.frames.length !== 1) return null;
   const [frame] = framed.frames;
   const { bed } = framed;
-  const wanted = sheetsFilled(items, bed.dx, bed.dy, job.problem.kerf);
+  const { kerf } = job.problem;
+  const wanted = sheetsFilled(items, bed.dx, bed.dy, kerf);
+  const measure = [kerf, bed.dx, bed.dy, ...items.flatMap(({ lies }) => lies.flatMap(({ dx, dy }) => [dx, dy]))].reduce(commonMeasure);
   const isPlain = frame!.rooms.length === 1 && frame!.first === null && items.every(({ parts, together }) => parts.length === 1 && together === null);
   if (wanted === null || !isPlain || items.length > MAX_PIECES || (bed.sheet.count !== null && bed.sheet.count < wanted)) return null;
 
@@ -67,13 +71,13 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
   let sheets: Whole[] = [];
   let fruitless = 0;
   const ended = (): Found => {
-    const found = { sheets, rest };
+    const found = { measure, sheets, rest };
     [rest, sheets, fruitless] = [items, [], 0];
     return found;
   };
   return {
     step() {
-      const found = wholeSheets(rest, bed.dx, bed.dy, job, random);
+      const found = wholeSheets(rest, { dx: bed.dx / measure, dy: bed.dy / measure, kerf: kerf / measure, measure }, job, random);
       if (found === null) return null;
       const chosen = chosenOf(found, wanted - sheets.length, random);
       if (chosen.length === 0) return ++fruitless < PATIENCE ? null : ended();
@@ -93,11 +97,21 @@ function sheetsFilled(items: readonly Item[], dx: number, dy: number, kerf: numb
   return items.length > 0 && all % sheet === 0n ? Number(all / sheet) : null;
 }
 
+const commonMeasure = (a: number, b: number): number => (b === 0 ? a : commonMeasure(b, a % b));
+
+/** A sheet and its kerf, in `measure`, nm. */
+interface Sized {
+  readonly dx: number;
+  readonly dy: number;
+  readonly kerf: number;
+  readonly measure: number;
+}
+
 /** Whole sheets from some of the items, as many as so many looks find; null when time ran out. */
-function wholeSheets(items: readonly Item[], dx: number, dy: number, { problem: { kerf, cuts }, isOver }: Job, random: Random): Whole[] | null {
+function wholeSheets(items: readonly Item[], { dx, dy, kerf, measure }: Sized, { problem: { cuts }, isOver }: Job, random: Random): Whole[] | null {
   const pick = (of: readonly number[]): number => of[Math.floor(random() * of.length)]!;
   const [boldness, looks] = [pick(BOLDNESS), pick(LOOKS)];
-  const least = Math.min(...items.flatMap(({ lies }) => lies.flatMap((lie) => [lie.dx, lie.dy])));
+  const least = Math.min(...items.flatMap(({ lies }) => lies.flatMap((lie) => [lie.dx, lie.dy]))) / measure;
   const words = (items.length + 31) >> 5;
   const canFill = (side: number, most: number): boolean => side === most || side <= most - kerf - least;
   const byWidth = new Map<number, Whole[]>();
@@ -113,7 +127,7 @@ function wholeSheets(items: readonly Item[], dx: number, dy: number, { problem: 
   const found: Whole[] = [];
   /** Told apart by 52 bits of chance: one that is dropped for another costs nothing but itself. */
   const isNew = (long: number, wide: number, [a, b]: Sign): boolean => {
-    const key = ((a ^ Math.imul(long / 1000, 0x2c1b3c6d)) & BITS_26) * 2 ** 26 + ((b ^ Math.imul(wide / 1000, 0x297a2d39)) & BITS_26);
+    const key = ((a ^ Math.imul(long, 0x2c1b3c6d)) & BITS_26) * 2 ** 26 + ((b ^ Math.imul(wide, 0x297a2d39)) & BITS_26);
     if (seen.has(key)) return false;
     seen.add(key);
     return true;
@@ -148,8 +162,10 @@ function wholeSheets(items: readonly Item[], dx: number, dy: number, { problem: 
     const bits = new Int32Array(words);
     bits[index >> 5] = 1 << (index & 31);
     const sign: Sign = [Math.floor(random() * 2 ** 26), Math.floor(random() * 2 ** 26)];
-    for (const lie of item.lies)
-      if (canFill(lie.dx, dx) && canFill(lie.dy, dy)) add({ dx: lie.dx, dy: lie.dy, bits, sign, pieces: 1, doubt: 0, made: { item, lie } });
+    for (const lie of item.lies) {
+      const [long, wide] = [lie.dx / measure, lie.dy / measure];
+      if (canFill(long, dx) && canFill(wide, dy)) add({ dx: long, dy: wide, bits, sign, pieces: 1, doubt: 0, made: { item, lie } });
+    }
   });
   for (let look = 0; look < looks; look++) {
     if (look % ASK_EVERY === 0 && isOver()) return null;
@@ -207,13 +223,14 @@ export function blockOfWhole({ made }: Whole, kerf: number): Block {
   return rowsIn(made.axis, [blockOfWhole(made.first, kerf), blockOfWhole(made.second, kerf)], kerf);
 }
 
-/** Its pieces, each with its lower left corner. */
-export function piecesOfWhole({ made }: Whole, kerf: number, x = 0, y = 0): (Lying & { readonly x: number; readonly y: number })[] {
+/** Its pieces, each with its lower left corner, nm. */
+export function piecesOfWhole({ made }: Whole, kerf: number, measure: number, x = 0, y = 0): (Lying & { readonly x: number; readonly y: number })[] {
   if ('item' in made) return [{ ...made, x, y }];
-  if ('wheel' in made) return placesIn(made.wheel, kerf).flatMap((at, n) => piecesOfWhole(made.wheel[n]!, kerf, x + at.x, y + at.y));
+  if ('wheel' in made)
+    return placesIn(made.wheel, kerf / measure).flatMap((at, n) => piecesOfWhole(made.wheel[n]!, kerf, measure, x + at.x * measure, y + at.y * measure));
   const { axis, first, second } = made;
-  const next = axis === 0 ? { x: x + first.dx + kerf, y } : { x, y: y + first.dy + kerf };
-  return [...piecesOfWhole(first, kerf, x, y), ...piecesOfWhole(second, kerf, next.x, next.y)];
+  const next = axis === 0 ? { x: x + first.dx * measure + kerf, y } : { x, y: y + first.dy * measure + kerf };
+  return [...piecesOfWhole(first, kerf, measure, x, y), ...piecesOfWhole(second, kerf, measure, next.x, next.y)];
 }
 
 /** What has the least key comes first: a binary heap. */

@@ -39,7 +39,7 @@ const SHARES = {
   afresh: { paired: 1, else: 0.1 },
   patterns: 4,
   perfect: 4,
-  free: { repeated: 0.3, else: 3 },
+  free: { repeated: 0.3, else: 1 },
 } as const;
 /** A try that aims at better places as much again as what lies on one sheet, and so much more. */
 const AIMED = 1.5;
@@ -218,9 +218,9 @@ function around(job: Job, { sheets, rest }: Found): Layout {
   return fill(job, kept, unitsOf([...rest].sort(ORDERS[0])), { ...startRules('match', 'best'), frame: (frames) => frames[0]! });
 }
 
-const aroundLoose = (free: FreeSearch, { sheets, rest }: Found, kerf: number): FreeLayout =>
+const aroundLoose = (free: FreeSearch, { measure, sheets, rest }: Found, kerf: number): FreeLayout =>
   free.around(
-    sheets.map((whole) => piecesOfWhole(whole, kerf)),
+    sheets.map((whole) => piecesOfWhole(whole, kerf, measure)),
     rest,
   );
 
