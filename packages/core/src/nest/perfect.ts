@@ -40,8 +40,8 @@ export interface Found {
 
 /** More pieces than this have too many sides in common. */
 const MAX_PIECES = 400;
-/** Rectangles looked at in one step, few mostly: where sides are common each look takes longer than the one before. */
-const LOOKS = [150, 400, 400, 800, 1600] as const;
+/** Rectangles looked at in one step, by turns, few to begin with: where sides are common each look takes longer than the one before. */
+const LOOKS = [150, 400, 800, 400, 1600] as const;
 /** What a piece more is worth against doubt: little looks at everything small first, much builds on what there is. */
 const BOLDNESS = [1, 1.5, 2, 2.5, 3, 4] as const;
 /** Steps without a whole sheet before it begins again. */
@@ -70,6 +70,7 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
   let rest: readonly Item[] = items;
   let sheets: Whole[] = [];
   let fruitless = 0;
+  let turn = 0;
   const ended = (): Found => {
     const found = { measure, sheets, rest };
     [rest, sheets, fruitless] = [items, [], 0];
@@ -77,7 +78,13 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
   };
   return {
     step() {
-      const found = wholeSheets(rest, { dx: bed.dx / measure, dy: bed.dy / measure, kerf: kerf / measure, measure }, job, random);
+      const found = wholeSheets(
+        rest,
+        { dx: bed.dx / measure, dy: bed.dy / measure, kerf: kerf / measure, measure },
+        LOOKS[turn++ % LOOKS.length]!,
+        job,
+        random,
+      );
       if (found === null) return null;
       const chosen = chosenOf(found, wanted - sheets.length, random);
       if (chosen.length === 0) return ++fruitless < PATIENCE ? null : ended();
@@ -108,9 +115,15 @@ interface Sized {
 }
 
 /** Whole sheets from some of the items, as many as so many looks find; null when time ran out. */
-function wholeSheets(items: readonly Item[], { dx, dy, kerf, measure }: Sized, { problem: { cuts }, isOver }: Job, random: Random): Whole[] | null {
+function wholeSheets(
+  items: readonly Item[],
+  { dx, dy, kerf, measure }: Sized,
+  looks: number,
+  { problem: { cuts }, isOver }: Job,
+  random: Random,
+): Whole[] | null {
   const pick = (of: readonly number[]): number => of[Math.floor(random() * of.length)]!;
-  const [boldness, looks] = [pick(BOLDNESS), pick(LOOKS)];
+  const boldness = pick(BOLDNESS);
   const least = Math.min(...items.flatMap(({ lies }) => lies.flatMap((lie) => [lie.dx, lie.dy]))) / measure;
   const words = (items.length + 31) >> 5;
   const canFill = (side: number, most: number): boolean => side === most || side <= most - kerf - least;
