@@ -1,4 +1,4 @@
-/** The reading pane at Sheets: why not fewer, and the parts in the order of their marks. */
+/** The reading pane at Sheets: why not fewer, what the layouts have to spare, and the parts in the order of their marks. */
 import { labelWords, offcutFirst } from '@keen/core';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -7,6 +7,7 @@ import { FindingCard } from '../project/FindingCard.tsx';
 import type { StationId } from '../project/Stations.tsx';
 import { selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
+import { RoomToSpare } from './RoomToSpare.tsx';
 import { useNests } from './useNests.tsx';
 
 export function SheetsReading({
@@ -38,6 +39,7 @@ export function SheetsReading({
           ))}
         </tbody>
       </table>
+      <RoomToSpare nests={nests} />
       {nests.flatMap(({ job, plan, cut, progress }) =>
         plan && !cut && progress === null
           ? offcutFirst(job, plan, available, parts, design.pins).map((finding) => (

@@ -6,6 +6,7 @@ import {
   finishedParts,
   isOutOfDate,
   layoutOf,
+  mm,
   plan,
   progressOf,
   search,
@@ -26,6 +27,7 @@ import { panelSelected } from '../project/view.slice.ts';
 import { CutsView } from './CutsView.tsx';
 import { Labels } from './Labels.tsx';
 import { PinFields } from './PinFields.tsx';
+import { RoomToSpare } from './RoomToSpare.tsx';
 import { useCutting } from './useCutting.ts';
 import { usePins } from './usePins.ts';
 import type { Nest } from './useNests.tsx';
@@ -176,6 +178,39 @@ describe('pinning', () => {
     shown(side);
     expect(screen.getByTestId('own-place').textContent).toBe('0');
     expect(Number(screen.getByTestId('on-another').textContent)).toBeGreaterThan(0);
+  });
+});
+
+describe('room to spare', () => {
+  /** Two parts in a row on one sheet of 1000 by 500 with a kerf of 3.2 mm: so much over along it. */
+  const rowOf = (over: number): Pick<Nest, 'job' | 'plan' | 'cut' | 'progress'> => {
+    const { job } = laid;
+    const part = (id: string, length: number) => ({ id, length: mm(length), width: mm(300), count: 1, grain: 'length' as const, group: null, order: 0 });
+    const sheet = { id: 'S', length: mm(1000), width: mm(500), count: null, grain: 'length' as const, cost: null, offcut: false };
+    const problem = { kerf: mm(3.2), trim: mm(0), cuts: 'guillotine' as const, sheets: [sheet], parts: [part('a', 600), part('b', 396.8 - over)] };
+    const stepper = search(problem);
+    stepper.step(1);
+    return { job: { ...job, problem }, plan: stepper.plan(), cut: null, progress: null };
+  };
+  const told = (nests: readonly ReturnType<typeof rowOf>[]): string => {
+    const { container } = render(
+      <Opened store={openStore()}>
+        <RoomToSpare nests={nests} />
+      </Opened>,
+    );
+    return container.textContent!;
+  };
+
+  test('told down to a mark of the tape, with a word where it is little', () => {
+    expect(told([rowOf(1.8)])).toMatch(/1\.5 mmplenty1\.8 mm.*There is little to spare/);
+    cleanup();
+    expect(told([rowOf(12)])).toMatch(/12 mmplentyplenty$/);
+  });
+
+  test('nothing is told of sheets that are being searched for, or that are cut into', () => {
+    expect(told([{ ...rowOf(12), progress: 0.4 }])).not.toContain('Room to spare');
+    cleanup();
+    expect(told([{ ...rowOf(12), cut: {} as NonNullable<Nest['cut']> }])).not.toContain('Room to spare');
   });
 });
 

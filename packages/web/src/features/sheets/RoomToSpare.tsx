@@ -1,0 +1,66 @@
+/** How much shorter, narrower or wider in the kerf things may be before the layouts no longer fit their sheets. */
+import { isTight, NM_PER, spareOf, type DisplayUnit, type Length } from '@keen/core';
+import { useAppSelector } from '../../app/store.ts';
+import { LengthText } from '../../ui/LengthText.tsx';
+import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
+import type { Nest } from './useNests.tsx';
+
+/** What is to spare is told no larger than it is: down to a mark of the tape, and to what a kerf is measured in. */
+const STEP: Readonly<Record<DisplayUnit, { readonly sheet: number; readonly kerf: number }>> = {
+  mm: { sheet: NM_PER.mm / 2, kerf: NM_PER.mm / 10 },
+  in: { sheet: NM_PER.in / 32, kerf: NM_PER.in / 1000 },
+};
+const down = (size: Length, step: number): Length => (Math.floor(size / step) * step) as Length;
+
+export function RoomToSpare({ nests }: { readonly nests: readonly Pick<Nest, 'job' | 'plan' | 'cut' | 'progress'>[] }) {
+  const { workshop } = useAppSelector(selectOpen);
+  const unit = useDisplayUnit();
+  const rows = nests.flatMap(({ job, plan, cut, progress }) => {
+    const spare = plan && !cut && progress === null && plan.unplaced.length === 0 ? spareOf(plan, job.problem) : null;
+    return spare ? [{ job, spare }] : [];
+  });
+  if (rows.length === 0) return null;
+  return (
+    <>
+      <h2>Room to spare</h2>
+      <p className="kind">what sheets and blade may be off by</p>
+      <table className="sum-table plain spare-table">
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className="sr">sheets of</span>
+            </th>
+            <th scope="col">short</th>
+            <th scope="col">narrow</th>
+            <th scope="col">kerf</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ job, spare }) => (
+            <tr key={job.product}>
+              <td>{workshop.products[job.product]!.name}</td>
+              <Spared size={spare.length} of="sheet" unit={unit} />
+              <Spared size={spare.width} of="sheet" unit={unit} />
+              <Spared size={spare.kerf} of="kerf" unit={unit} />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {rows.some(({ spare }) => isTight(spare)) && (
+        <p className="quiet">There is little to spare: measure the sheets, and the kerf in a test cut, before you begin.</p>
+      )}
+    </>
+  );
+}
+
+/** Nothing is off by so much. */
+const PLENTY = { sheet: 40 * NM_PER.mm, kerf: 4 * NM_PER.mm } as const;
+
+function Spared({ size, of, unit }: { readonly size: Length | null; readonly of: 'sheet' | 'kerf'; readonly unit: DisplayUnit }) {
+  if (size === null || size >= PLENTY[of]) return <td className="quiet">plenty</td>;
+  return (
+    <td>
+      <LengthText value={down(size, STEP[unit][of])} unit={unit} withUnit exact={of === 'kerf'} />
+    </td>
+  );
+}
