@@ -43,8 +43,8 @@ const SHARES = {
 } as const;
 /** A try that aims at better places as much again as what lies on one sheet, and so much more. */
 const AIMED = 1.5;
-/** Putting sheets together from equal sides takes as long as so many layouts. */
-const LOOKS_AS = 2;
+/** Putting sheets together from equal sides takes as long as so many layouts; wheels are looked for too where cuts are free. */
+const LOOKS_AS = { guillotine: 2, free: 4 } as const;
 /** The better bound takes as long as several layouts of a large job: it is worked out after so many steps, and one for each so many pieces, where the one by area proved nothing. */
 const BOUND_AFTER = { steps: 24, pieces: 4 } as const;
 /** Ways for a piece to fit by which the best pairs are told, the best first. */
@@ -119,7 +119,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
       ? [
           way(
             SHARES.perfect,
-            () => (best ? LOOKS_AS * items.length : Infinity),
+            () => (best ? LOOKS_AS[problem.cuts] * items.length : Infinity),
             () => {
               const found = perfect.step();
               if (!found) return false;
