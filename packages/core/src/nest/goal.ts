@@ -1,6 +1,7 @@
 /**
  * A layout that would be better than the best one, aimed at: what may be used is less than that, and what does not go on is left
- * over. Each step takes some of it apart, fills it again, and keeps what leaves no more over than a while ago (late acceptance).
+ * over. Each step takes some of it apart, fills it again, and keeps what leaves no more over than a while ago (late acceptance). Source of that
+ * idea: Gardeyn and Wauters, "A goal-driven ruin and recreate heuristic for the 2D variable-sized bin packing problem with guillotine constraints".
  */
 import type { Random } from '../chance/random.ts';
 import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';

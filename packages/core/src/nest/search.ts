@@ -1,25 +1,22 @@
 /**
- * The search over layouts. First sorted orders are laid out under every rule. Then a layout that would be better than the best is
- * aimed at: it may use no more than that, so at first some items are left over; sheets are taken apart in places and filled
- * again until nothing is. Source of that idea: Gardeyn and Wauters, "A goal-driven ruin and recreate heuristic for the 2D
- * variable-sized bin packing problem with guillotine constraints". The caller holds the clock: search() gives a stepper, and the
- * same problem, seed and number of steps give the same plan.
+ * The search over layouts: several ways to look for a better one, by turns (turns.ts). First come layouts from nothing (starts.ts), patterns
+ * where parts repeat, and whole sheets where nothing is over; then a layout that would be better than the best is aimed at (goal.ts). The
+ * caller holds the clock: search() gives a stepper, and the same problem, seed and number of steps give the same plan.
  */
-import { bestPairs } from './best-pairs.ts';
+import { seeded } from '../chance/random.ts';
 import { areaBound, lowerBound, type Bound } from './bound.ts';
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
-import { freeSearch, type FreeLayout, type FreeSearch } from './free.ts';
+import { freeSearch, type FreeLayout } from './free.ts';
 import { goal, type Goal } from './goal.ts';
-import { fill, isBetter, scoreOf, unitsOf, usedOf, type Framed, type Job, type Layout, type Rules } from './layout.ts';
-import { merged, NEAR } from './merge.ts';
-import { jittered, ORDERS } from './orders.ts';
+import { isBetter, scoreOf, type Job, type Layout } from './layout.ts';
+import { merged } from './merge.ts';
 import { patterns } from './patterns.ts';
-import { blockOfWhole, perfectSheets, piecesOfWhole, type Found } from './perfect.ts';
-import { bedsOf, itemsOf, type Bed, type Item } from './pieces.ts';
+import { perfectSheets } from './perfect.ts';
+import { bedsOf, itemsOf, type Bed } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
-import { seeded, type Random } from '../chance/random.ts';
-import { FITS, itemsOn, openSheet, place, sheetOf, spotFor, type Fit, type Sheet, type Spot } from './slices.ts';
+import { itemsOn, type Fit } from './slices.ts';
+import { afresh, around, aroundLoose, paired, startLayout, STARTS } from './starts.ts';
 import { turns, type Way } from './turns.ts';
 
 export interface Search {
@@ -31,7 +28,6 @@ export interface Search {
   readonly effort: number;
 }
 
-const AMONG: readonly Rules['among'][] = ['first', 'best'];
 /** Shares of the work: where parts repeat patterns have most of it, where nothing is over equal sides; everything is joined at random often where sides pair up. */
 const SHARES = {
   start: { repeated: 0.2, else: 0.3 },
@@ -49,7 +45,6 @@ const LOOKS_AS = { guillotine: 2, free: 4 } as const;
 const BOUND_AFTER = { steps: 24, pieces: 4 } as const;
 /** Ways for a piece to fit by which the best pairs are told, the best first. */
 const PAIRED: readonly Fit[] = ['area', 'short', 'match'];
-const STARTS = ORDERS.length * FITS.length * AMONG.length;
 
 /**
  * A stepper for a problem that has been read and found sound. `isOver` is asked while a step runs: a first layout of many thousand
@@ -188,71 +183,6 @@ function jobOf(problem: NestProblem, isOver: () => boolean): Job {
     .map((bed) => ({ bed, frames: framesOf(bed, problem) }));
   const isPinned = ({ bed }: { readonly bed: Bed }): boolean => (bed.sheet.pins?.length ?? 0) > 0;
   return { problem, beds: framed.filter((row) => !isPinned(row)), pinned: framed.filter(isPinned), isOver };
-}
-
-/** Sheets with pinned parts, which every layout has. */
-const pinnedSheets = ({ pinned, problem: { kerf } }: Job, turn: number): Sheet[] =>
-  pinned.flatMap(({ frames }) => (frames.length === 0 ? [] : [openSheet(frames[turn % frames.length]!, kerf)]));
-
-const startRules = (fit: Fit, among: Rules['among']): Omit<Rules, 'frame'> => ({
-  fit,
-  among,
-  skip: null,
-  mayOpen: (bed, sheets) => bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count,
-});
-
-function startLayout(job: Job, items: readonly Item[], turn: number): Layout {
-  const order = ORDERS[turn % ORDERS.length]!;
-  const rules: Rules = {
-    ...startRules(FITS[Math.floor(turn / ORDERS.length) % FITS.length]!, AMONG[Math.floor(turn / (ORDERS.length * FITS.length)) % AMONG.length]!),
-    frame: (frames) => frames[turn % frames.length]!,
-  };
-  return fill(job, pinnedSheets(job, turn), unitsOf([...items].sort(order)), rules);
-}
-
-/** Whole sheets as they were put together, the rest on others. */
-function around(job: Job, { sheets, rest }: Found): Layout {
-  const { kerf } = job.problem;
-  const [frame] = job.beds[0]!.frames;
-  const kept = sheets.map((whole) => sheetOf(frame!, blockOfWhole(whole, kerf), kerf));
-  return fill(job, kept, unitsOf([...rest].sort(ORDERS[0])), { ...startRules('match', 'best'), frame: (frames) => frames[0]! });
-}
-
-const aroundLoose = (free: FreeSearch, { measure, sheets, rest }: Found, kerf: number): FreeLayout =>
-  free.around(
-    sheets.map((whole) => piecesOfWhole(whole, kerf, measure)),
-    rest,
-  );
-
-/** Null where parts are pinned or share a sheet. */
-function paired(job: Job, items: readonly Item[], fit: Fit): Layout | null {
-  const { kerf } = job.problem;
-  if (job.pinned.length > 0 || items.some(({ together }) => together !== null)) return null;
-  const isThere = ({ bed, frames }: Framed, used: readonly Sheet[]): boolean =>
-    frames.length > 0 && (bed.sheet.count === null || usedOf(bed, used) < bed.sheet.count);
-  const goesOn = ({ lies }: Item, { bed }: Framed): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
-  return bestPairs<Sheet, Spot>(items, {
-    empty(used, left) {
-      const framed = job.beds.find((each) => isThere(each, used) && left.some((item) => goesOn(item, each)));
-      return framed ? openSheet(framed.frames[0]!, kerf) : null;
-    },
-    placeFor: (item, sheet) => spotFor(item, sheet, kerf, fit),
-    put: (item, sheet, spot) => place(item, sheet, spot, kerf),
-    isOver: job.isOver,
-  });
-}
-
-/** Joined at random, in a jittered order, under rules picked at random. */
-function afresh(job: Job, items: readonly Item[], turn: number, random: Random): Layout {
-  const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
-  const blocks = merged(
-    items,
-    job.beds.map(({ bed }) => bed),
-    job.problem.kerf,
-    random,
-    pick(NEAR),
-  );
-  return fill(job, pinnedSheets(job, turn), unitsOf(jittered(blocks, random)), { ...startRules(pick(FITS), pick(AMONG)), frame: pick });
 }
 
 /** Proved when the bound is met and nothing could be gained by using an offcut instead. */

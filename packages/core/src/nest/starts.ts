@@ -1,0 +1,79 @@
+/** Layouts from nothing: of pieces in a sorted order, of the best pairs, round sheets that are whole, and joined at random. */
+import type { Random } from '../chance/random.ts';
+import { bestPairs } from './best-pairs.ts';
+import type { FreeLayout, FreeSearch } from './free.ts';
+import { fill, unitsOf, usedOf, type Framed, type Job, type Layout, type Rules } from './layout.ts';
+import { merged, NEAR } from './merge.ts';
+import { jittered, ORDERS } from './orders.ts';
+import { blockOfWhole, piecesOfWhole, type Found } from './perfect.ts';
+import type { Item } from './pieces.ts';
+import { FITS, openSheet, place, sheetOf, spotFor, type Fit, type Sheet, type Spot } from './slices.ts';
+
+const AMONG: readonly Rules['among'][] = ['first', 'best'];
+/** Sorted orders under every rule. */
+export const STARTS = ORDERS.length * FITS.length * AMONG.length;
+
+/** Sheets with pinned parts, which every layout has. */
+const pinnedSheets = ({ pinned, problem: { kerf } }: Job, turn: number): Sheet[] =>
+  pinned.flatMap(({ frames }) => (frames.length === 0 ? [] : [openSheet(frames[turn % frames.length]!, kerf)]));
+
+const startRules = (fit: Fit, among: Rules['among']): Omit<Rules, 'frame'> => ({
+  fit,
+  among,
+  skip: null,
+  mayOpen: (bed, sheets) => bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count,
+});
+
+export function startLayout(job: Job, items: readonly Item[], turn: number): Layout {
+  const order = ORDERS[turn % ORDERS.length]!;
+  const rules: Rules = {
+    ...startRules(FITS[Math.floor(turn / ORDERS.length) % FITS.length]!, AMONG[Math.floor(turn / (ORDERS.length * FITS.length)) % AMONG.length]!),
+    frame: (frames) => frames[turn % frames.length]!,
+  };
+  return fill(job, pinnedSheets(job, turn), unitsOf([...items].sort(order)), rules);
+}
+
+/** Whole sheets as they were put together, the rest on others. */
+export function around(job: Job, { sheets, rest }: Found): Layout {
+  const { kerf } = job.problem;
+  const [frame] = job.beds[0]!.frames;
+  const kept = sheets.map((whole) => sheetOf(frame!, blockOfWhole(whole, kerf), kerf));
+  return fill(job, kept, unitsOf([...rest].sort(ORDERS[0])), { ...startRules('match', 'best'), frame: (frames) => frames[0]! });
+}
+
+export const aroundLoose = (free: FreeSearch, { measure, sheets, rest }: Found, kerf: number): FreeLayout =>
+  free.around(
+    sheets.map((whole) => piecesOfWhole(whole, kerf, measure)),
+    rest,
+  );
+
+/** Null where parts are pinned or share a sheet. */
+export function paired(job: Job, items: readonly Item[], fit: Fit): Layout | null {
+  const { kerf } = job.problem;
+  if (job.pinned.length > 0 || items.some(({ together }) => together !== null)) return null;
+  const isThere = ({ bed, frames }: Framed, used: readonly Sheet[]): boolean =>
+    frames.length > 0 && (bed.sheet.count === null || usedOf(bed, used) < bed.sheet.count);
+  const goesOn = ({ lies }: Item, { bed }: Framed): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
+  return bestPairs<Sheet, Spot>(items, {
+    empty(used, left) {
+      const framed = job.beds.find((each) => isThere(each, used) && left.some((item) => goesOn(item, each)));
+      return framed ? openSheet(framed.frames[0]!, kerf) : null;
+    },
+    placeFor: (item, sheet) => spotFor(item, sheet, kerf, fit),
+    put: (item, sheet, spot) => place(item, sheet, spot, kerf),
+    isOver: job.isOver,
+  });
+}
+
+/** Joined at random, in a jittered order, under rules picked at random. */
+export function afresh(job: Job, items: readonly Item[], turn: number, random: Random): Layout {
+  const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
+  const blocks = merged(
+    items,
+    job.beds.map(({ bed }) => bed),
+    job.problem.kerf,
+    random,
+    pick(NEAR),
+  );
+  return fill(job, pinnedSheets(job, turn), unitsOf(jittered(blocks, random)), { ...startRules(pick(FITS), pick(AMONG)), frame: pick });
+}
