@@ -67,3 +67,10 @@ test('jobs of very many kinds are left to others', () => {
     ),
   ).toBeNull();
 });
+
+test('so are jobs of many thousand pieces', () => {
+  const few = Array.from({ length: 50 }, (_, n) => piece(n, 1));
+  const many = (times: number): Item[] => Array.from({ length: times }, () => few).flat();
+  expect(bestPairs(many(161), filling([10_000]))).toBeNull();
+  expect(bestPairs(many(2), filling([10_000]))!.sheets.map(({ held }) => held.length)).toEqual([100]);
+});

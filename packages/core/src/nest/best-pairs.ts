@@ -5,8 +5,9 @@
  */
 import { kindsOf, type Item } from './pieces.ts';
 
-/** Kinds of piece; with more it takes longer than it is worth. */
+/** Kinds of piece, and looks for a place of each kind after each piece; with more it takes longer than it is worth. */
 const MAX_KINDS = 250;
+const MAX_LOOKS = 400_000;
 
 /** How sheets are filled: `S` a sheet, `P` a place on one. */
 export interface Filling<S, P extends { readonly score: number; readonly tie: number }> {
@@ -24,7 +25,7 @@ export function bestPairs<S, P extends { readonly score: number; readonly tie: n
   { empty, placeFor, put, isOver }: Filling<S, P>,
 ): { readonly sheets: S[]; readonly left: Item[] } | null {
   const kinds = kindsOf(items);
-  if (kinds.length > MAX_KINDS) return null;
+  if (kinds.length > MAX_KINDS || kinds.length * items.length > MAX_LOOKS) return null;
   const left = kinds.map(({ length }) => length);
   const sheets: S[] = [];
   /** Sheets in use, and last the empty one, with the best pair of each. */
