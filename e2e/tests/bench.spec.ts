@@ -227,7 +227,8 @@ test('a step is moved where nothing forbids it, held to a day, and refused with 
   const rows = page.locator('section.days > ol > li');
   const dragged = rows.first().locator('.day-steps button').first();
   const step = (await dragged.innerText()).replace(/^\S+\s+/, '').replace(/ · .*$/, '');
-  // Onto the day's name: the page must not have to scroll under the pointer.
+  // Both days in view: a page that scrolls under the pointer drags what it did not hold.
+  await page.setViewportSize({ width: 1280, height: 2400 });
   await dragged.dragTo(rows.nth(1).locator('h3'));
   await expect(rows.nth(1).locator('.day-steps button').filter({ hasText: step })).toBeVisible();
   await expect(rows.first().locator('.day-steps button').filter({ hasText: step })).toBeHidden();
