@@ -7,7 +7,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { auditPlan, readNestPlan, readNestProblem, search, writeNestProblem, type NestPlan, type NestProblem } from '../packages/core/src/index.ts';
-import { lowerBound } from '../packages/core/src/nest/bound.ts';
+import { greatestBound } from '../packages/core/src/nest/bound.ts';
 import { itemsOf } from '../packages/core/src/nest/pieces.ts';
 import { sheetsByLibrary } from './packing-libraries.ts';
 import { classic, cutUp, dice, LEVELS, partedSheets, SHOP_KINDS, shopJob, workshop, type Level } from './nest-instances.ts';
@@ -88,7 +88,7 @@ const printed = (script: string, args: readonly string[]): Promise<string> =>
 /** Scores of costed jobs are in first sheets, so that a dear sheet weighs no more than another. */
 function judged(problem: NestProblem, plan: NestPlan): Solved {
   const { impossible } = itemsOf(problem);
-  const bound = lowerBound(
+  const bound = greatestBound(
     problem,
     problem.parts.filter((part) => !impossible.some((row) => row.part === part)),
   );

@@ -4,15 +4,27 @@
  * must come out of those, so each such class is covered by itself and the greatest bound counts.
  * Areas are BigInt: in doubles the sum could come out above the optimum on sheets that are filled exactly.
  */
+import { barRelaxation, type SheetInequality } from './bar-relaxation.ts';
 import { apartFromEachOther } from './conflicts.ts';
 import { costByShares, sheetsByShares } from './dual.ts';
 import { bedsOf, lieOf, type Bed } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
+import { leastMix } from './sheet-mix.ts';
 
 export interface Bound {
   readonly sheets: number;
   readonly cost: number | null;
   readonly why: string;
+  /** The fewest sheets of any plan that costs no more than `cost`, where that is known to be more than `sheets`. */
+  readonly sheetsAtCost?: number;
+}
+
+/** A bound that is worked on while a search goes on. */
+export interface BoundInSteps {
+  /** Work of the next step, in pieces placed; Infinity when there is none left. */
+  work(): number;
+  /** One step; a greater bound when it gave one. */
+  step(): Bound | null;
 }
 
 /** Parts that can only come out of these sheets. */
@@ -53,6 +65,55 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
   return { sheets, cost: hasCosts(problem) ? costOf(problem, classes, sheets) : null, why: whyOf(sheets, byArea, alone) };
 }
 
+/** What bars add to a bound (bar-relaxation.ts); null where they have nothing to say. */
+export function boundByBars(problem: NestProblem, parts: readonly NestPart[], known: Bound): BoundInSteps | null {
+  const costed = hasCosts(problem);
+  const beds = usableBeds(problem);
+  const bars = barRelaxation(
+    parts,
+    beds,
+    beds.map(({ sheet }) => (costed ? sheet.cost! : 1)),
+    problem.kerf,
+  );
+  if (!bars) return null;
+  const limits = beds.map(({ sheet }) => sheet.count ?? Infinity);
+  const areas = classesOf(problem, parts).map(({ area, on }): SheetInequality => {
+    const holds = beds.map((bed) => (on.some(({ sheet }) => sheet === bed.sheet) ? ((bed.dx + problem.kerf) / 1e6) * ((bed.dy + problem.kerf) / 1e6) : 0));
+    return { needs: Number(area) / 1e12, holds };
+  });
+  const inequalities: SheetInequality[] = [...areas];
+  let bound = known;
+  return {
+    work: () => bars.work(),
+    step() {
+      const found = bars.step();
+      if (!found) return null;
+      inequalities.push(found);
+      const least = (costs: readonly number[]) =>
+        leastMix(
+          costs.map((cost, index) => ({ cost, limit: limits[index]! })),
+          inequalities,
+          bound.sheets,
+        );
+      const sheets = Math.max(bound.sheets, least(beds.map(() => 1))?.sheets ?? 0);
+      const mix = costed ? least(beds.map(({ sheet }) => sheet.cost!)) : null;
+      const cost = costed ? Math.max(bound.cost!, mix?.cost ?? 0) : null;
+      if (sheets === bound.sheets && cost === bound.cost && mix?.sheets === bound.sheetsAtCost) return null;
+      const why = sheets > bound.sheets || cost !== bound.cost ? 'no combination of parts side by side fills the sheets better' : bound.why;
+      bound = { sheets, cost, why, ...(mix && cost !== null && mix.cost >= cost - 1e-9 ? { sheetsAtCost: mix.sheets } : {}) };
+      return bound;
+    },
+  };
+}
+
+/** The greatest bound there is, however long it takes. */
+export function greatestBound(problem: NestProblem, parts: readonly NestPart[]): Bound {
+  let bound = lowerBound(problem, parts);
+  const bars = parts.length > 0 ? boundByBars(problem, parts, bound) : null;
+  while (bars && bars.work() < Infinity) bound = bars.step() ?? bound;
+  return bound;
+}
+
 /** Kinds of part that are compared each with each, and that are weighed by shares. */
 const MAX_COMPARED = 1500;
 const MAX_SHARED = 3000;
@@ -72,10 +133,12 @@ const costOf = ({ kerf }: NestProblem, classes: readonly PartClass[], sheets: nu
     cheapest(classes, sheets),
   );
 
+const usableBeds = (problem: NestProblem): Bed[] => bedsOf(problem).filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0);
+
 /** One class for each set of sheets that is all some part fits; the parts of a class fit nowhere else. */
 function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[] {
   const kerf = BigInt(problem.kerf);
-  const beds = bedsOf(problem).filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0);
+  const beds = usableBeds(problem);
   const rows = parts.map((part) => ({ part, fits: beds.filter((bed) => fitsOn(part, bed)) }));
   const keyOf = (fits: readonly Bed[]): string => fits.map(({ sheet }) => sheet.id).join('\n');
   const sets = new Map(rows.map(({ fits }) => [keyOf(fits), fits]));

@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import { seeded, type Random } from '../chance/random.ts';
 import { mm, type Length } from '../length/length.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
-import { lowerBound } from './bound.ts';
+import { greatestBound } from './bound.ts';
 import { lieOf } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
 import { search } from './search.ts';
@@ -88,7 +88,7 @@ test.each([false, true])('the bound is never above the optimum, costs given: %s'
     const optimum = solved(problem);
     if (optimum.sheets === Infinity) continue;
     looked++;
-    const bound = lowerBound(problem, problem.parts);
+    const bound = greatestBound(problem, problem.parts);
     expect([n, bound.sheets <= optimum.sheets]).toEqual([n, true]);
     if (costed) expect([n, bound.cost! <= optimum.cost + 1e-9]).toEqual([n, true]);
     if (bound.sheets === optimum.sheets) met++;

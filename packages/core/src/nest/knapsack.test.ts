@@ -1,7 +1,7 @@
 /** The knapsack over true lengths against every way there is of taking the rows. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { knapsack, type KnapsackRows } from './knapsack.ts';
+import { knapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
 
 interface Row {
   readonly size: number;
@@ -78,4 +78,13 @@ test('lengths are not rounded: what fits to the last nanometer goes in', () => {
   ];
   expect([...knapsack(rowsOf(rows), 2_439_999_999)]).toEqual([3, 0]);
   expect([...knapsack(rowsOf(rows), 2_439_999_998)]).toEqual([2, 1]);
+});
+
+test('the most worth is exact with so many of each, too', () => {
+  fc.assert(
+    fc.property(fc.array(row(fc.integer({ min: 0, max: 5 })), { maxLength: 7 }), fc.integer({ min: 0, max: 150 }), (rows, room) => {
+      expect(maxWorth(rowsOf(rows), room)).toBe(byTrying(rows, room));
+    }),
+    { numRuns: 200 },
+  );
 });

@@ -12,6 +12,8 @@ export interface KnapsackRows {
   readonly worth: number[];
   /** No more than so many. */
   readonly most: number[];
+  /** States the last call made: how long it took. */
+  states?: number;
 }
 
 /** States, all rows of one call after the other: how much room and worth, the state it was made from and the row that was added. */
@@ -33,7 +35,8 @@ const HAIR = 1e-12;
  * How often each row is taken for the most worth in `room`, each at most `most` times. Where a bound on a row is met by a state that beats
  * another, the other is not followed: with tight bounds the last hair of worth may be missed.
  */
-export function knapsack({ count, size: sizes, worth: worths, most: mosts }: KnapsackRows, room: number): Int32Array {
+export function knapsack(rows: KnapsackRows, room: number): Int32Array {
+  const { count, size: sizes, worth: worths, most: mosts } = rows;
   const times = new Int32Array(count);
   const order: number[] = [];
   for (let index = 0; index < count; index++) {
@@ -105,8 +108,28 @@ export function knapsack({ count, size: sizes, worth: worths, most: mosts }: Kna
     if (length === 0) break;
   }
   fronts = [front, next];
+  rows.states = made;
   for (let state = bestState; state > 0; state = states.from[state]!) times[states.row[state]!]!++;
   return times;
+}
+
+/**
+ * The most worth that goes in `room`, exact but for rounding: each row is split into rows that are taken once or not at all, of 1, 2, 4 and so on
+ * of it, and what is over (Kellerer, Pferschy and Pisinger, section 7.1.1), so that no bound on a row is met on the way.
+ */
+export function maxWorth({ count, size, worth, most }: KnapsackRows, room: number): number {
+  const split = { count: 0, size: [] as number[], worth: [] as number[], most: [] as number[] };
+  for (let row = 0; row < count; row++) {
+    for (let times = 1, over = Math.min(most[row]!, Math.floor(room / size[row]!)); over > 0; times *= 2) {
+      const taken = Math.min(times, over);
+      over -= taken;
+      split.size.push(taken * size[row]!);
+      split.worth.push(taken * worth[row]!);
+      split.most.push(1);
+      split.count++;
+    }
+  }
+  return knapsack(split, room).reduce((sum, times, row) => sum + times * split.worth[row]!, 0);
 }
 
 function grown(of: Int32Array, least: number): Int32Array {

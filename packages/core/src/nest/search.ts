@@ -4,7 +4,7 @@
  * caller holds the clock: search() gives a stepper, and the same problem, seed and number of steps give the same plan.
  */
 import { seeded } from '../chance/random.ts';
-import { areaBound, lowerBound, type Bound } from './bound.ts';
+import { areaBound, boundByBars, lowerBound, type Bound, type BoundInSteps } from './bound.ts';
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
 import { freeSearch, type FreeLayout } from './free.ts';
@@ -36,6 +36,7 @@ const SHARES = {
   patterns: 4,
   perfect: 4,
   free: { repeated: 0.3, else: 1 },
+  bound: 0.3,
 } as const;
 /** A try that aims at better places as much again as what lies on one sheet, and so much more. */
 const AIMED = 1.5;
@@ -97,6 +98,8 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     aim = undefined;
     return true;
   };
+  /** Begun once the other bounds have proved nothing. */
+  let bars: BoundInSteps | null = null;
   const boundAfter = BOUND_AFTER.steps + Math.ceil(items.length / BOUND_AFTER.pieces);
   let started = 0;
   const way = (share: number, work: () => number, step: () => boolean): Way => ({ share, work, step });
@@ -139,12 +142,23 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
           }),
         ]
       : []),
+    way(
+      SHARES.bound,
+      () => bars?.work() ?? Infinity,
+      () => {
+        bound = bars?.step() ?? bound;
+        return false;
+      },
+    ),
     way(SHARES.afresh[pairsUp ? 'paired' : 'else'], all, () => offered(afresh(job, items, effort, random))),
   ]);
   const once = (): void => {
     ways.step();
     effort++;
-    if (effort === boundAfter && !isProved(problem, { score: worth() }, bound)) bound = lowerBound(problem, placeable);
+    if (effort === boundAfter && !isProved(problem, { score: worth() }, bound)) {
+      bound = lowerBound(problem, placeable);
+      bars = boundByBars(problem, placeable, bound);
+    }
   };
   return {
     step(count) {
@@ -188,9 +202,12 @@ function jobOf(problem: NestProblem, isOver: () => boolean): Job {
 /** Proved when the bound is met and nothing could be gained by using an offcut instead. */
 function isProved(problem: NestProblem, { score }: { readonly score: Score }, bound: Bound): boolean {
   if (score[0] > 0) return false;
-  const objective = bound.cost === null ? score[2] <= bound.sheets : score[1] <= bound.cost + 1e-9 && score[2] <= bound.sheets;
-  return objective && (score[3] === 0 || !problem.sheets.some(({ offcut, count }) => offcut && count !== 0));
+  return isLeast(score, bound) && (score[3] === 0 || !problem.sheets.some(({ offcut, count }) => offcut && count !== 0));
 }
+
+/** Nothing costs less, and of what costs as little nothing takes fewer sheets. */
+const isLeast = ([, cost, sheets]: Score, bound: Bound): boolean =>
+  bound.cost === null ? sheets <= bound.sheets : cost <= bound.cost + 1e-9 && sheets <= Math.max(bound.sheets, bound.sheetsAtCost ?? 0);
 
 /** Sheets with nothing on them are none. */
 const laidOut = (problem: NestProblem, { sheets, left }: Layout): Pick<FreeLayout, 'nested' | 'left'> => ({
@@ -204,7 +221,7 @@ const isPlain = ({ cuts, sheets, parts, first }: NestProblem): boolean =>
 
 function planOf(
   layout: Pick<FreeLayout, 'nested' | 'left'>,
-  [, cost, sheets]: Score,
+  score: Score,
   impossible: readonly { part: { id: string; count: number }; why: string }[],
   bound: Bound,
   seed: number,
@@ -224,8 +241,8 @@ function planOf(
     sheets: placed,
     unplaced,
     bound: layout.left.length > 0 ? boundOfSome(bound, placed.length > 0) : bound,
-    proved: layout.left.length === 0 && sheets <= bound.sheets && (!costed || cost <= bound.cost! + 1e-9),
-    score: { sheets, cost: costed ? cost : null },
+    proved: layout.left.length === 0 && isLeast(score, bound),
+    score: { sheets: score[2], cost: costed ? score[1] : null },
     seed,
     effort,
   };

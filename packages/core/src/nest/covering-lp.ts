@@ -1,0 +1,87 @@
+/**
+ * Linear covering program whose columns are generated one at a time: min Σ price·x with Σ column·x ≥ demand, x ≥ 0. Revised simplex with an
+ * explicit inverse of the basis. Sources: Gilmore and Gomory, "A linear programming approach to the cutting-stock problem", 1961 and 1963;
+ * Dantzig, "Linear Programming and Extensions", 1963, chapter 9.
+ */
+
+/** How much of each demand one unit of the column covers, and what that unit costs. */
+export interface Column {
+  readonly covers: Float64Array;
+  readonly price: number;
+}
+
+/** Pivots on anything smaller lose too many digits. */
+const MIN_PIVOT = 1e-9;
+/** A dual price below minus this makes surplus worth having. */
+const NEGATIVE = -1e-9;
+
+export class CoveringLp {
+  private readonly inverse: readonly Float64Array[];
+  private readonly basicPrice: Float64Array;
+  private readonly basicValue: Float64Array;
+
+  /** `first[i]` covers demand i and no other; a negative entry is a limit, which begins with all of it as slack. O(n²) memory. */
+  constructor(demand: Float64Array, first: readonly { readonly covers: number; readonly price: number }[]) {
+    const size = demand.length;
+    this.inverse = first.map(({ covers }, row) => {
+      const inverse = new Float64Array(size);
+      inverse[row] = 1 / covers;
+      return inverse;
+    });
+    this.basicPrice = Float64Array.from(first, ({ price }) => price);
+    this.basicValue = Float64Array.from(first, ({ covers }, row) => demand[row]! / covers);
+  }
+
+  /** The dual price of each demand at the present basis. All are at or above zero once `dropNegative` has run. O(n²). */
+  duals(): Float64Array {
+    const duals = new Float64Array(this.basicPrice.length);
+    this.basicPrice.forEach((price, row) => {
+      if (price === 0) return;
+      const inverse = this.inverse[row]!;
+      for (let column = 0; column < duals.length; column++) duals[column]! += price * inverse[column]!;
+    });
+    return duals;
+  }
+
+  /** Lets in surplus where a dual price is negative. Returns false when none was, or when it cannot. */
+  dropNegative(): boolean {
+    const duals = this.duals();
+    let [least, value] = [-1, NEGATIVE];
+    duals.forEach((dual, row) => {
+      if (dual < value) [least, value] = [row, dual];
+    });
+    if (least < 0) return false;
+    const covers = new Float64Array(duals.length);
+    covers[least] = -1;
+    return this.add({ covers, price: 0 });
+  }
+
+  /** Pivots a column of negative reduced cost into the basis. Returns false when no pivot is large enough. O(n²). */
+  add({ covers, price }: Column): boolean {
+    const size = covers.length;
+    const direction = this.inverse.map((inverse) => {
+      let sum = 0;
+      for (let column = 0; column < size; column++) sum += inverse[column]! * covers[column]!;
+      return sum;
+    });
+    let [leaving, step] = [-1, Infinity];
+    direction.forEach((change, row) => {
+      if (change <= MIN_PIVOT) return;
+      const ratio = this.basicValue[row]! / change;
+      if (ratio < step - 1e-12 || (ratio < step + 1e-12 && leaving >= 0 && change > direction[leaving]!)) [leaving, step] = [row, ratio];
+    });
+    if (leaving < 0) return false;
+    const pivotRow = this.inverse[leaving]!;
+    const pivot = direction[leaving]!;
+    for (let column = 0; column < size; column++) pivotRow[column]! /= pivot;
+    direction.forEach((change, row) => {
+      if (row === leaving || change === 0) return;
+      const inverse = this.inverse[row]!;
+      for (let column = 0; column < size; column++) inverse[column]! -= change * pivotRow[column]!;
+      this.basicValue[row]! -= change * step;
+    });
+    this.basicValue[leaving] = step;
+    this.basicPrice[leaving] = price;
+    return true;
+  }
+}

@@ -1,0 +1,76 @@
+/**
+ * The least a mix of whole sheets costs that satisfies linear inequalities, and the fewest sheets such a mix has: integer covering with few
+ * variables, depth-first branch and bound. Source: Nemhauser and Wolsey, "Integer and Combinatorial Optimization", 1988, section II.4.
+ */
+import type { SheetInequality } from './bar-relaxation.ts';
+
+export interface SheetKindCost {
+  readonly cost: number;
+  /** Infinity when there are as many as wanted. */
+  readonly limit: number;
+}
+
+export interface SheetMix {
+  readonly cost: number;
+  /** The fewest sheets of any mix that costs no more. */
+  readonly sheets: number;
+}
+
+/** Branches looked at before it gives up: the bound known before stands then. */
+const MAX_NODES = 50_000;
+/** Shares an inequality may be missed by, for rounding: far more than doubles lose, far less than a part. */
+const ROUNDING = 1e-7;
+
+/** Null when it gave up, or when no mix satisfies them. `fewest` sheets at least. Inequalities as in bar-relaxation.ts. */
+export function leastMix(kinds: readonly SheetKindCost[], inequalities: readonly SheetInequality[], fewest: number): SheetMix | null {
+  const needs = inequalities.map((each) => each.needs * (1 - ROUNDING));
+  const order = kinds.map((_, kind) => kind).sort((a, b) => rate(kinds[b]!, b) - rate(kinds[a]!, a));
+  function rate({ cost }: SheetKindCost, kind: number): number {
+    return inequalities.reduce((sum, { holds }, row) => sum + holds[kind]! / Math.max(needs[row]!, 1e-300), 0) / Math.max(cost, 1e-9);
+  }
+  /** What is still to pay at least: the cheapest rate of the kinds that are left, the dearest inequality. */
+  const rest = (at: number, left: readonly number[]): number =>
+    left.reduce((most, need, row) => {
+      if (need <= 0) return most;
+      let [open, sum] = [need, 0];
+      const own = order.slice(at).filter((kind) => inequalities[row]!.holds[kind]! > 0);
+      own.sort((a, b) => kinds[a]!.cost / inequalities[row]!.holds[a]! - kinds[b]!.cost / inequalities[row]!.holds[b]!);
+      for (const kind of own) {
+        const each = inequalities[row]!.holds[kind]!;
+        const used = Math.min(open / each, kinds[kind]!.limit);
+        sum += used * kinds[kind]!.cost;
+        open -= used * each;
+        if (open <= 0) break;
+      }
+      return Math.max(most, open > need * ROUNDING ? Infinity : sum);
+    }, 0);
+  let best = null as SheetMix | null;
+  let nodes = 0;
+  const visit = (at: number, left: readonly number[], cost: number, sheets: number): void => {
+    if (nodes > MAX_NODES) return;
+    const short = fewest - sheets;
+    if (left.every((need) => need <= 0) && short <= 0) {
+      if (!best || cost < best.cost - 1e-9 || (cost <= best.cost + 1e-9 && sheets < best.sheets)) best = { cost: Math.min(cost, best?.cost ?? cost), sheets };
+      return;
+    }
+    if (at === order.length) return;
+    nodes++;
+    const least = cost + rest(at, left);
+    if (best && least > best.cost + 1e-9) return;
+    const kind = order[at]!;
+    const { cost: each, limit } = kinds[kind]!;
+    const wanted = left.reduce((most, need, row) => {
+      const holds = inequalities[row]!.holds[kind]!;
+      return need > 0 && holds > 0 ? Math.max(most, Math.ceil(need / holds)) : most;
+    }, Math.max(0, short));
+    for (let used = Math.min(wanted, limit); used >= 0; used--)
+      visit(
+        at + 1,
+        left.map((need, row) => need - used * inequalities[row]!.holds[kind]!),
+        cost + used * each,
+        sheets + used,
+      );
+  };
+  visit(0, needs, 0, 0);
+  return nodes > MAX_NODES ? null : best;
+}
