@@ -88,3 +88,15 @@ test('the most worth is exact with so many of each, too', () => {
     { numRuns: 200 },
   );
 });
+
+test('where it takes too long the most worth is no less than what goes in, and little more', () => {
+  // Many sizes that share no measure: more states than are looked at.
+  const rows = Array.from({ length: 60 }, (_, n) => ({ size: 1e6 * Math.sqrt(n + 2), worth: 1e6 * Math.sqrt(n + 2) + ((n * 7919) % 1000), most: 9 }));
+  const room = 90e6;
+  const own = rowsOf(rows);
+  const found = sum(rows, knapsack(own, room), 'worth');
+  expect(own.states!).toBeGreaterThan(100_000);
+  const most = maxWorth(rowsOf(rows), room);
+  expect(most).toBeGreaterThanOrEqual(found);
+  expect(most).toBeLessThan(found * 1.01);
+});

@@ -28,6 +28,9 @@ let fronts: [Int32Array, Int32Array] = [new Int32Array(1024), new Int32Array(102
 
 const rates: number[] = [];
 
+/** States of one call at most: it takes tens of milliseconds then. What is found by that time is good, if not always the best. */
+const MAX_STATES = 100_000;
+
 /** Shares of worth that count as none. */
 const HAIR = 1e-12;
 
@@ -105,7 +108,7 @@ export function knapsack(rows: KnapsackRows, room: number): Int32Array {
       if (states.worth[state]! + (room - states.size[state]!) * after >= best * (1 - HAIR)) next[length++] = state;
     }
     [front, next] = [next, front];
-    if (length === 0) break;
+    if (length === 0 || made > MAX_STATES) break;
   }
   fronts = [front, next];
   rows.states = made;
@@ -114,13 +117,14 @@ export function knapsack(rows: KnapsackRows, room: number): Int32Array {
 }
 
 /**
- * The most worth that goes in `room`, exact but for rounding: each row is split into rows that are taken once or not at all, of 1, 2, 4 and so on
+ * The most worth that goes in `room`, exact but for rounding, or where that takes too many states what would go in if the last row could be cut
+ * (Dantzig's bound), which is never less. Each row is split into rows that are taken once or not at all, of 1, 2, 4 and so on
  * of it, and what is over (Kellerer, Pferschy and Pisinger, section 7.1.1), so that no bound on a row is met on the way.
  */
-export function maxWorth({ count, size, worth, most }: KnapsackRows, room: number): number {
-  const split = { count: 0, size: [] as number[], worth: [] as number[], most: [] as number[] };
+export function maxWorth({ count, size, worth, most: limits }: KnapsackRows, room: number): number {
+  const split = { count: 0, size: [] as number[], worth: [] as number[], most: [] as number[], states: 0 };
   for (let row = 0; row < count; row++) {
-    for (let times = 1, over = Math.min(most[row]!, Math.floor(room / size[row]!)); over > 0; times *= 2) {
+    for (let times = 1, over = Math.min(limits[row]!, Math.floor(room / size[row]!)); over > 0; times *= 2) {
       const taken = Math.min(times, over);
       over -= taken;
       split.size.push(taken * size[row]!);
@@ -129,7 +133,21 @@ export function maxWorth({ count, size, worth, most }: KnapsackRows, room: numbe
       split.count++;
     }
   }
-  return knapsack(split, room).reduce((sum, times, row) => sum + times * split.worth[row]!, 0);
+  const most = knapsack(split, room).reduce((sum, times, row) => sum + times * split.worth[row]!, 0);
+  return split.states > MAX_STATES ? Math.max(most, ifCut(split, room)) : most;
+}
+
+/** Filled in order of worth for size, the last row in part. */
+function ifCut({ count, size, worth }: KnapsackRows, room: number): number {
+  const order = Array.from({ length: count }, (_, row) => row).sort((a, b) => worth[b]! / size[b]! - worth[a]! / size[a]!);
+  let [left, sum] = [room, 0];
+  for (const row of order) {
+    const share = Math.min(1, left / size[row]!);
+    left -= share * size[row]!;
+    sum += share * Math.max(0, worth[row]!);
+    if (share < 1) break;
+  }
+  return sum;
 }
 
 function grown(of: Int32Array, least: number): Int32Array {
