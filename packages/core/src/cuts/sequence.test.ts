@@ -151,6 +151,11 @@ describe('how one cut is made', () => {
     // 300 − 20 − 3.2 = 276.8
     expect(first(cut(900, 300, 20))).toMatchObject({ held: 'fence', against: 'far', setting: 276_800_000, hazard: 'thin-falls' });
   });
+  test('a piece too short to hold is told, however it is cut', () => {
+    expect(cutWays(cut(150, 280, 100), usualShop()).map(({ hazard }) => hazard)).toContain('short-piece');
+    expect(first(cut(150, 280, 100))).toMatchObject({ hazard: 'short-piece' });
+    expect(first(cut(150, 300, 100))).toMatchObject({ hazard: null });
+  });
   test('a whole sheet is cut where it lies, when there is a guide that long', () => {
     expect(first(cut(1220, 2440, 800, 33))).toMatchObject({ held: 'guide' });
   });

@@ -4,6 +4,7 @@
  */
 import { seeded, type Random } from '../chance/random.ts';
 import type { Shop } from '../stock/shop.ts';
+import { isHeldNearBlade } from './ways.ts';
 import { cutsOf, type CutStep, type Piece, type SheetToCut } from './pieces.ts';
 
 export interface Sequence {
@@ -12,6 +13,8 @@ export interface Sequence {
   readonly settings: number;
   /** Cuts no saw of the shop can make. */
   readonly impossible: readonly CutStep[];
+  /** Cuts at which a hand comes near the blade. */
+  readonly nearBlade: readonly CutStep[];
   /** Pieces that no part comes out of, the largest first. */
   readonly left: readonly Left[];
   /** How often a piece is turned to be cut the other way, and the kilograms turned. */
@@ -43,6 +46,7 @@ export function sequenceOf(sheets: readonly SheetToCut[], shop: Pick<Shop, 'mach
     steps: best,
     settings: fewest,
     impossible: best.filter(({ way }) => way === null),
+    nearBlade: best.filter(({ way }) => way !== null && isHeldNearBlade(way)),
     left: leftOf(cuts),
     ...turnsOf(cuts),
   };

@@ -14,6 +14,9 @@ export interface Straight {
   readonly kg: number;
 }
 
+/** A strip squeezed between blade and fence; one that falls free beside the blade; a piece so short that a hand comes near the blade. */
+export type Hazard = 'thin-rip' | 'thin-falls' | 'short-piece';
+
 export interface CutWay {
   readonly machine: Machine;
   readonly held: Held;
@@ -22,7 +25,7 @@ export interface CutWay {
   /** What is against the fence: the piece that is kept, or the rest, so that a thin strip falls free. */
   readonly against: 'near' | 'far';
   readonly kerf: Length;
-  readonly hazard: 'thin-rip' | 'thin-falls' | null;
+  readonly hazard: Hazard | null;
 }
 
 /** Between blade and fence a strip under this is squeezed and thrown. [ASSUME] */
@@ -36,6 +39,9 @@ const STEERED_WIDE = 800_000_000;
 export const isLarge = ({ line, size, kg }: Pick<Straight, 'line' | 'size' | 'kg'>): boolean =>
   kg > STEERED_KG || (Math.max(line, size) > STEERED_LONG && Math.min(line, size) > STEERED_WIDE);
 
+/** Whether a hand comes near the blade: on a push stick's work, or holding a short piece. */
+export const isHeldNearBlade = ({ hazard }: Pick<CutWay, 'hazard'>): boolean => hazard === 'thin-rip' || hazard === 'short-piece';
+
 /** Every way there is, the best first; none where the shop cannot make the cut. */
 export function cutWays(cut: Straight, shop: Pick<Shop, 'machines'>): CutWay[] {
   const { line, size, keep, thick } = cut;
@@ -45,6 +51,7 @@ export function cutWays(cut: Straight, shop: Pick<Shop, 'machines'>): CutWay[] {
     ways.push({ way: { machine, held, setting: setting as Length, against, kerf: machine.kerf!.nm, hazard }, trouble });
   };
   const large = isLarge(cut);
+  const short = Math.max(line, size) < LEAST_AT_SAW ? 'short-piece' : null;
   for (const saw of machinesOf(shop, 'table-saw')) {
     const kerf = saw.kerf!.nm;
     // An edge on the fence that is shorter than the piece is wide racks; a short piece is not held.
@@ -56,10 +63,10 @@ export function cutWays(cut: Straight, shop: Pick<Shop, 'machines'>): CutWay[] {
         else add(saw, 'fence', 'near', keep, 'thin-rip', 60);
       } else if (rest >= THIN_RIP && rest <= saw.rip!.nm) add(saw, 'fence', 'far', rest, null, large ? 44 : 4);
     }
-    if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, null, size > STEERED_LONG ? 30 : 2);
+    if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, short, size > STEERED_LONG ? 30 : 2);
   }
-  for (const saw of machinesOf(shop, 'mitre-saw')) if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, null, large ? 30 : 1);
-  for (const saw of machinesOf(shop, 'radial-arm')) if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, null, large ? 30 : 2);
-  for (const saw of machinesOf(shop, 'guided-saw')) if (line <= saw.guide!.nm) add(saw, 'guide', 'near', keep, null, 20);
+  for (const saw of machinesOf(shop, 'mitre-saw')) if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, short, large ? 30 : 1);
+  for (const saw of machinesOf(shop, 'radial-arm')) if (line <= saw.crosscut!.nm) add(saw, 'sled', 'near', keep, short, large ? 30 : 2);
+  for (const saw of machinesOf(shop, 'guided-saw')) if (line <= saw.guide!.nm) add(saw, 'guide', 'near', keep, short, 20);
   return ways.sort((a, b) => a.trouble - b.trouble).map(({ way }) => way);
 }

@@ -55,6 +55,12 @@ describe('at a saw bench', () => {
     for (const { words } of thin) expect(words.cautions.join()).toMatch(/strip of .* mm falls free on the side away from the fence: stand beside it/);
   });
 
+  test('a piece too short to hold near a blade is clamped', () => {
+    const [cut] = wordsOf(usualShop(), [part('block', 140, 90)], [280, 200], 0);
+    expect(cut!.step.way!.hazard).toBe('short-piece');
+    expect(cut!.words.cautions.join()).toMatch(/^The piece is only 280 mm long: clamp it down/);
+  });
+
   test('a whole sheet is told with its weight', () => {
     // 2.44 × 1.22 m of 12 kg/m².
     expect(all[0]!.words.cautions.join()).toContain('36 kg');

@@ -73,6 +73,10 @@ function cautionsOf({ way, cut, near, far }: CutStep, unit: DisplayUnit): string
   const said: string[] = [];
   if (way?.hazard === 'thin-rip')
     said.push(`The strip between blade and fence is only ${fineText(cut.keep, unit)}: push it through with a long stick, or rip it from a wider piece.`);
+  if (way?.hazard === 'short-piece')
+    said.push(
+      `The piece is only ${fineText(Math.max(cut.line, cut.size) as Length, unit)} long: clamp it down, or hold it with a longer block, so that no hand comes near the blade.`,
+    );
   if (way?.hazard === 'thin-falls') {
     const thin = way.against === 'far' ? near : far;
     said.push(

@@ -43,7 +43,10 @@ test('never above what the search lays out, and often above the bounds that came
     fc.property(repeated, fc.boolean(), fc.constantFrom('guillotine' as const, 'free' as const), (sizes, costed, cuts) => {
       const parts = sizes.map(([a, b, count], index) => part(`p${index}`, a, b, count, { grain: index % 2 === 0 ? 'length' : 'either' }));
       const S = sheet('S', 1220, 1000, { cost: costed ? 60 : null });
-      const problem = { ...job(costed ? [S, sheet('h', 800, 700, { cost: 29 }), sheet('o', 900, 400, { cost: 0, count: 1, offcut: true })] : [S], parts), cuts };
+      const problem = {
+        ...job(costed ? [S, sheet('h', 800, 700, { cost: 29 }), sheet('o', 900, 400, { cost: 0, count: 1, offcut: true })] : [S], parts),
+        cuts,
+      };
       const stepper = search(problem, 5);
       stepper.step(60);
       const { score } = stepper.plan();

@@ -75,14 +75,12 @@ interface SheetKind {
 /** Null where it has nothing to say: sheets that cost nothing without end, or too many kinds of part. */
 export function barRelaxation(parts: readonly NestPart[], beds: readonly Bed[], prices: readonly number[], kerf: number): BarRelaxation | null {
   const limited = beds.some(({ sheet }) => sheet.count === null);
-  const sheets = beds.map(
-    ({ dx, dy, sheet }, index): SheetKind => ({
-      size: { x: dx + kerf, y: dy + kerf },
-      price: prices[index]!,
-      // With no kind without end the limits are passed over: that only lowers the bound.
-      limit: limited ? (sheet.count ?? Infinity) : Infinity,
-    }),
-  );
+  const sheets = beds.map(({ dx, dy, sheet }, index): SheetKind => ({
+    size: { x: dx + kerf, y: dy + kerf },
+    price: prices[index]!,
+    // With no kind without end the limits are passed over: that only lowers the bound.
+    limit: limited ? (sheet.count ?? Infinity) : Infinity,
+  }));
   const kinds = kindsOf(parts, beds, sheets, kerf);
   if (kinds.length === 0 || kinds.length > MAX_KINDS || sheets.some(({ price, limit }) => limit === Infinity && price <= 0)) return null;
   const [shorter, longer]: readonly Axis[] = sheets[0]!.size.x < sheets[0]!.size.y ? ['x', 'y'] : ['y', 'x'];
@@ -175,7 +173,10 @@ function programOf(kinds: readonly Kind[], sheets: readonly SheetKind[], axis: A
   const needsOf = (duals: Float64Array): number => weighed.reduce((sum, kind, row) => sum + kinds[kind]!.count * Math.max(0, duals[row]!), 0);
   /** The share of these duals, and what limited sheets are worth beyond their price, that no bar is worth more than it costs. */
   const scaled = (worths: readonly number[]): { share: number; given: number } => {
-    const share = sheets.reduce((least, { price: own, limit }, sheet) => (limit === Infinity ? Math.min(least, own / Math.max(worths[sheet]!, 1e-300)) : least), 1);
+    const share = sheets.reduce(
+      (least, { price: own, limit }, sheet) => (limit === Infinity ? Math.min(least, own / Math.max(worths[sheet]!, 1e-300)) : least),
+      1,
+    );
     const given = sheets.reduce((sum, { price: own, limit }, sheet) => (limit < Infinity ? sum + limit * Math.max(0, share * worths[sheet]! - own) : sum), 0);
     return { share, given };
   };

@@ -12,7 +12,8 @@ function byTrying(kinds: readonly SheetKindCost[], inequalities: readonly SheetI
       return;
     }
     const sheets = counts.reduce((sum, count) => sum + count, 0);
-    if (sheets < fewest || inequalities.some(({ needs, holds }) => holds.reduce((sum, each, kind) => sum + each * counts[kind]!, 0) < needs * (1 - 1e-9))) return;
+    if (sheets < fewest || inequalities.some(({ needs, holds }) => holds.reduce((sum, each, kind) => sum + each * counts[kind]!, 0) < needs * (1 - 1e-9)))
+      return;
     const cost = counts.reduce((sum, count, kind) => sum + count * kinds[kind]!.cost, 0);
     if (!best || cost < best.cost || (cost === best.cost && sheets < best.sheets)) best = { cost, sheets };
   };
@@ -41,5 +42,14 @@ test('costs what the cheapest mix costs, in as few sheets', () => {
 
 test('a mix, not shares of one: 17 of 6 and 5', () => {
   // 6 for 10 and 5 for 9: 6 + 6 + 5 for 29; three of 6 would cost 30.
-  expect(leastMix([{ cost: 10, limit: Infinity }, { cost: 9, limit: Infinity }], [{ needs: 17, holds: [6, 5] }], 1)).toEqual({ cost: 29, sheets: 3 });
+  expect(
+    leastMix(
+      [
+        { cost: 10, limit: Infinity },
+        { cost: 9, limit: Infinity },
+      ],
+      [{ needs: 17, holds: [6, 5] }],
+      1,
+    ),
+  ).toEqual({ cost: 29, sheets: 3 });
 });

@@ -59,10 +59,13 @@ export function leastMix(kinds: readonly SheetKindCost[], inequalities: readonly
     if (best && least > best.cost + 1e-9) return;
     const kind = order[at]!;
     const { cost: each, limit } = kinds[kind]!;
-    const wanted = left.reduce((most, need, row) => {
-      const holds = inequalities[row]!.holds[kind]!;
-      return need > 0 && holds > 0 ? Math.max(most, Math.ceil(need / holds)) : most;
-    }, Math.max(0, short));
+    const wanted = left.reduce(
+      (most, need, row) => {
+        const holds = inequalities[row]!.holds[kind]!;
+        return need > 0 && holds > 0 ? Math.max(most, Math.ceil(need / holds)) : most;
+      },
+      Math.max(0, short),
+    );
     for (let used = Math.min(wanted, limit); used >= 0; used--)
       visit(
         at + 1,
