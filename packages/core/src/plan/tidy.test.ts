@@ -15,7 +15,7 @@ import { plan } from './plan.ts';
 import { tidy } from './tidy.ts';
 
 const EFFORT = 60;
-const TRIES = 120;
+const TRIES = 50;
 
 /** Cuts no saw makes, and those with a hand near the blade, before and after. */
 function tidied(file: unknown): { readonly product: string; readonly before: Sequence; readonly after: Sequence }[] {
