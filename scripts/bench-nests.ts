@@ -103,7 +103,7 @@ export interface NestFigure {
   readonly ratio: number;
   readonly proved: number;
   readonly problems: number;
-  /** Of the library that takes the fewest sheets in all; null where none can do such problems. */
+  /** Of the best library on each problem; null where none can do such problems. */
   readonly library: number | null;
   /** Problems on which some library takes fewer sheets. */
   readonly beaten: number;
@@ -115,13 +115,12 @@ function figure(group: Pick<Group, 'what' | 'wanted' | 'problems'>, found: reado
   const sum = (of: (each: Solved) => number): number => found.reduce((total, each) => total + of(each), 0);
   const bound = sum((each) => each.bound);
   const comparable = problems.every(({ sheets }) => sheets.length === 1);
-  const totals = new Map<string, number>();
-  let beaten = 0;
+  let [best, beaten] = [0, 0];
   problems.forEach((problem, index) => {
     if (!comparable) return;
-    const others = sheetsByLibrary(problem);
-    for (const { name, sheets } of others) totals.set(name, (totals.get(name) ?? 0) + sheets);
-    if (others.some(({ sheets }) => sheets < found[index]!.score)) beaten++;
+    const fewest = Math.min(...sheetsByLibrary(problem).map(({ sheets }) => sheets));
+    best += fewest;
+    if (fewest < found[index]!.score) beaten++;
   });
   return {
     what,
@@ -129,7 +128,7 @@ function figure(group: Pick<Group, 'what' | 'wanted' | 'problems'>, found: reado
     ratio: sum(({ score }) => score) / bound,
     proved: sum(({ proved }) => Number(proved)),
     problems: problems.length,
-    library: comparable ? Math.min(...totals.values()) / bound : null,
+    library: comparable ? best / bound : null,
     beaten,
     wrong: sum(({ wrong }) => Number(wrong.length > 0)),
   };

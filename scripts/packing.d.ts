@@ -2,7 +2,7 @@
 declare module '@mapbox/shelf-pack' {
   export default class ShelfPack {
     constructor(width: number, height: number);
-    packOne(width: number, height: number): unknown;
+    packOne(width: number, height: number): { readonly x: number; readonly y: number } | null;
   }
 }
 
@@ -10,5 +10,7 @@ declare module 'binpackingjs/2d' {
   export function pack2D(job: {
     readonly bins: readonly { readonly width: number; readonly height: number }[];
     readonly boxes: readonly { readonly width: number; readonly height: number; readonly constrainRotation: boolean }[];
-  }): { readonly packedBins: readonly { readonly boxes: readonly unknown[] }[] };
+  }): {
+    readonly packedBins: readonly { readonly boxes: readonly { readonly x: number; readonly y: number; readonly width: number; readonly height: number }[] }[];
+  };
 }
