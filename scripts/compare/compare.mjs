@@ -7,7 +7,7 @@ import { spawn, spawnSync } from 'node:child_process';
 import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, join, relative } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, URL } from 'node:url';
 import { parseArgs } from 'node:util';
 import { rolldown } from 'rolldown';
 
@@ -85,7 +85,7 @@ function report(before, after) {
 const folder = values.keep ?? mkdtempSync(join(tmpdir(), 'keen-compare-'));
 const tree = join(mkdtempSync(join(tmpdir(), 'keen-compare-tree-')), 'tree');
 const bundles = [];
-let count = 1;
+let count;
 try {
   git('worktree', 'add', '--detach', tree, commit);
   symlinkSync(join(ROOT, 'node_modules'), join(tree, 'node_modules'));
