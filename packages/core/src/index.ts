@@ -170,7 +170,7 @@ export { sequenceOf, settingKey, type Left, type Sequence } from './cuts/sequenc
 export { isLarge, THIN_RIP, type CutWay } from './cuts/ways.ts';
 export { lyingAfter, type Lying } from './cuts/left.ts';
 export { auditPlan } from './nest/audit.ts';
-export { isTight, spareOf, type Spare } from './nest/spare.ts';
+export { spareOf, tightSheets, type Spare } from './nest/spare.ts';
 export { shows, type ShelfSag } from './sag/unit-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export type { HangInput } from './hang/hang-input.ts';

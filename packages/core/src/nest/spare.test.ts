@@ -5,7 +5,7 @@ import { mm, type Length } from '../length/length.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import type { NestPlan, NestProblem } from './problem.ts';
 import { search } from './search.ts';
-import { isTight, spareOf } from './spare.ts';
+import { isTight, spareOf, tightSheets } from './spare.ts';
 
 const solved = (problem: NestProblem, steps = 20): NestPlan => {
   const stepper = search(problem);
@@ -97,4 +97,13 @@ test('tight is what sheets and blades are often out by', () => {
     true,
     true,
   ]);
+});
+
+test('the sheets are told that are tight, not those with a flaw', () => {
+  const tight = job([sheet('S', 1000, 500)], [part('a', 600, 480, 1, { grain: 'length' }), part('b', 395, 300, 1, { grain: 'length' })], 4);
+  const roomy = job([sheet('S', 1000, 500)], [part('a', 600, 480, 1, { grain: 'length' })], 4);
+  const both = { ...solved(tight), sheets: [...solved(roomy).sheets, ...solved(tight).sheets] };
+  expect(tightSheets(both, tight)).toEqual([1]);
+  const flawed: NestProblem = { ...tight, sheets: [{ ...tight.sheets[0]!, flaws: [{ x: mm(999), y: mm(499), dx: mm(1), dy: mm(1) }] }] };
+  expect(tightSheets(both, flawed)).toEqual([]);
 });

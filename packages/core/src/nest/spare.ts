@@ -21,16 +21,23 @@ export const isTight = ({ length, width, kerf }: Spare): boolean => length < OFT
 
 /** The least that any sheet of a plan has to spare; null for a plan without sheets, and where flaws or pinned parts hold others in their places. */
 export function spareOf(plan: NestPlan, problem: NestProblem): Spare | null {
-  const each = plan.sheets.map((sheet) => {
-    const kind = problem.sheets.find(({ id }) => id === sheet.sheet)!;
-    return (kind.flaws?.length ?? 0) + (kind.pins?.length ?? 0) > 0 ? null : spareOn(sheet, kind, problem);
-  });
+  const each = spareBySheet(plan, problem);
   if (each.length === 0 || each.includes(null)) return null;
   const least = (sizes: readonly number[]): Length => Math.min(...sizes) as Length;
   const known = each as readonly Spare[];
   const kerfs = known.flatMap(({ kerf }) => kerf ?? []);
   return { length: least(known.map(({ length }) => length)), width: least(known.map(({ width }) => width)), kerf: kerfs.length > 0 ? least(kerfs) : null };
 }
+
+/** Which sheets of a plan are tight, from 0; those with flaws or pinned parts are not looked at. */
+export const tightSheets = (plan: NestPlan, problem: NestProblem): number[] =>
+  spareBySheet(plan, problem).flatMap((spare, index) => (spare && isTight(spare) ? [index] : []));
+
+const spareBySheet = (plan: NestPlan, problem: NestProblem): (Spare | null)[] =>
+  plan.sheets.map((sheet) => {
+    const kind = problem.sheets.find(({ id }) => id === sheet.sheet)!;
+    return (kind.flaws?.length ?? 0) + (kind.pins?.length ?? 0) > 0 ? null : spareOn(sheet, kind, problem);
+  });
 
 function spareOn({ placements, cuts }: NestedSheet, sheet: NestSheet, problem: NestProblem): Spare {
   const trim = trimOf(problem, sheet);

@@ -17,7 +17,7 @@ import { tidy } from './tidy.ts';
 const EFFORT = 60;
 const TRIES = 50;
 
-/** Cuts no saw makes, and those with a hand near the blade, before and after. */
+/** How the sheets of each product are cut before and after. */
 function tidied(file: unknown): { readonly product: string; readonly before: Sequence; readonly after: Sequence }[] {
   const { design, record, workshop } = readProject(file);
   return sheetJobs(plan(design, record, workshop).parts, workshop).map((job) => {

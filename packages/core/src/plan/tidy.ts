@@ -3,6 +3,7 @@ import { sequenceOf } from '../cuts/sequence.ts';
 import { isWorthMore, worthOf, type Preference } from '../cuts/worth.ts';
 import type { NestPlan } from '../nest/problem.ts';
 import type { Search } from '../nest/search.ts';
+import { tightSheets } from '../nest/spare.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
 import { sheetsOfPlan } from './layouts.ts';
@@ -15,7 +16,8 @@ export interface Tidy {
 
 /** Same search, in the same state, and same number of steps: same plan. */
 export function tidy(search: Search, job: SheetJob, workshop: Workshop, then: Preference): Tidy {
-  const worth = (plan: NestPlan): readonly number[] => worthOf(sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), then);
+  const worth = (plan: NestPlan): readonly number[] =>
+    worthOf(sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), tightSheets(plan, job.problem).length, then);
   let best = search.plan();
   let most = worth(best);
   return {

@@ -1,5 +1,5 @@
 /** How much shorter, narrower or wider in the kerf things may be before the layouts no longer fit their sheets. */
-import { isTight, NM_PER, spareOf, type DisplayUnit, type Length } from '@keen/core';
+import { NM_PER, spareOf, tightSheets, type DisplayUnit, type Length } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, useDisplayUnit } from '../project/selectors.ts';
@@ -17,7 +17,7 @@ export function RoomToSpare({ nests }: { readonly nests: readonly Pick<Nest, 'jo
   const unit = useDisplayUnit();
   const rows = nests.flatMap(({ job, plan, cut, progress }) => {
     const spare = plan && !cut && progress === null && plan.unplaced.length === 0 ? spareOf(plan, job.problem) : null;
-    return spare ? [{ job, spare }] : [];
+    return spare && plan ? [{ job, spare, tight: tightSheets(plan, job.problem), sheets: plan.sheets.length }] : [];
   });
   if (rows.length === 0) return null;
   return (
@@ -46,11 +46,28 @@ export function RoomToSpare({ nests }: { readonly nests: readonly Pick<Nest, 'jo
           ))}
         </tbody>
       </table>
-      {rows.some(({ spare }) => isTight(spare)) && (
-        <p className="quiet">There is little to spare: measure the sheets, and the kerf in a test cut, before you begin.</p>
-      )}
+      {rows
+        .filter(({ tight }) => tight.length > 0)
+        .map(({ job, tight, sheets }) => (
+          <p key={job.product} className="quiet">
+            {workshop.products[job.product]!.name}: {whichSheets(tight, sheets)} little to spare. Measure {tight.length === 1 ? 'it' : 'them'}, and the kerf in
+            a test cut, before the first cut.
+          </p>
+        ))}
     </>
   );
+}
+
+/** Sheets named as they are numbered, up to a few. */
+const MAX_NAMED = 4;
+
+function whichSheets(tight: readonly number[], sheets: number): string {
+  if (sheets === 1) return 'the sheet has';
+  if (tight.length === 1) return `sheet ${tight[0]! + 1} has`;
+  if (tight.length === sheets) return sheets === 2 ? 'both sheets have' : `all ${sheets} sheets have`;
+  if (tight.length > MAX_NAMED) return `${tight.length} of ${sheets} sheets have`;
+  const names = tight.map((index) => String(index + 1));
+  return `sheets ${names.slice(0, -1).join(', ')} and ${names.at(-1)} have`;
 }
 
 /** Nothing is off by so much. */

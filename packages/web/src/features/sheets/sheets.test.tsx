@@ -192,6 +192,11 @@ describe('room to spare', () => {
     stepper.step(1);
     return { job: { ...job, problem }, plan: stepper.plan(), cut: null, progress: null };
   };
+  /** Several such sheets of one product. */
+  const sheetsOf = (...over: readonly number[]): ReturnType<typeof rowOf> => {
+    const rows = over.map(rowOf);
+    return { ...rows[0]!, plan: { ...rows[0]!.plan!, sheets: rows.map(({ plan }) => plan!.sheets[0]!) } };
+  };
   const told = (nests: readonly ReturnType<typeof rowOf>[]): string => {
     const { container } = render(
       <Opened store={openStore()}>
@@ -202,9 +207,23 @@ describe('room to spare', () => {
   };
 
   test('told down to a mark of the tape, with a word where it is little', () => {
-    expect(told([rowOf(1.8)])).toMatch(/1\.5 mmplenty1\.8 mm.*There is little to spare/);
+    expect(told([rowOf(1.8)])).toMatch(/1\.5 mmplenty1\.8 mm.*: the sheet has little to spare\. Measure it, and the kerf/);
     cleanup();
     expect(told([rowOf(12)])).toMatch(/12 mmplentyplenty$/);
+  });
+
+  test('of several sheets those are named that have little to spare', () => {
+    const said = (...over: readonly number[]): string => {
+      const text = told([sheetsOf(...over)]);
+      cleanup();
+      return text;
+    };
+    expect(said(12, 1, 12)).toContain(': sheet 2 has little to spare. Measure it, and');
+    expect(said(1, 12, 1, 1)).toContain(': sheets 1, 3 and 4 have little to spare. Measure them, and');
+    expect(said(1, 1)).toContain(': both sheets have');
+    expect(said(1, 1, 1)).toContain(': all 3 sheets have');
+    expect(said(1, 1, 1, 1, 1, 12)).toContain(': 5 of 6 sheets have');
+    expect(said(12, 12)).not.toContain('little to spare');
   });
 
   test('nothing is told of sheets that are being searched for, or that are cut into', () => {
