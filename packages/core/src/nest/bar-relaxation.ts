@@ -38,8 +38,8 @@ const PROGRAMS: readonly { readonly along: 'shorter' | 'longer'; readonly afresh
   { along: 'longer', afresh: true },
   { along: 'shorter', afresh: false },
 ];
-/** Pivots of one program for each kind of part, and at least. */
-const MAX_PIVOTS = { each: 10, least: 60 } as const;
+/** Pivots of one program at most: so many for each row, and never fewer than `min`. */
+const MAX_PIVOTS = { perRow: 10, min: 60 } as const;
 /** Parts of more kinds than this are left to the other bounds: a program would take longer than the search. */
 const MAX_KINDS = 60;
 /** A bar must be worth this share more than its price to enter. */
@@ -74,12 +74,12 @@ interface SheetKind {
 
 /** Null where it has nothing to say: sheets that cost nothing without end, or too many kinds of part. */
 export function barRelaxation(parts: readonly NestPart[], beds: readonly Bed[], prices: readonly number[], kerf: number): BarRelaxation | null {
-  const limited = beds.some(({ sheet }) => sheet.count === null);
+  const isAnyEndless = beds.some(({ sheet }) => sheet.count === null);
   const sheets = beds.map(({ dx, dy, sheet }, index): SheetKind => ({
     size: { x: dx + kerf, y: dy + kerf },
     price: prices[index]!,
     // With no kind without end the limits are passed over: that only lowers the bound.
-    limit: limited ? (sheet.count ?? Infinity) : Infinity,
+    limit: isAnyEndless ? (sheet.count ?? Infinity) : Infinity,
   }));
   const kinds = kindsOf(parts, beds, sheets, kerf);
   if (kinds.length === 0 || kinds.length > MAX_KINDS || sheets.some(({ price, limit }) => limit === Infinity && price <= 0)) return null;
@@ -222,7 +222,7 @@ function programOf(kinds: readonly Kind[], sheets: readonly SheetKind[], axis: A
     work: () => Math.ceil(PIECES_A_PIVOT + states / STATES_A_PIECE + (3 * demand.length ** 2) / PRODUCTS_A_PIECE),
     step() {
       states = 0;
-      if (++pivots > Math.max(MAX_PIVOTS.least, MAX_PIVOTS.each * demand.length)) return finished();
+      if (++pivots > Math.max(MAX_PIVOTS.min, MAX_PIVOTS.perRow * demand.length)) return finished();
       if (lp.dropNegative()) return null;
       const duals = lp.duals();
       price(duals);
