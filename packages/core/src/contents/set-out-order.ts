@@ -23,7 +23,7 @@ interface Sums {
   readonly daily: number;
 }
 
-/** Levels from the bottom: the heaviest first, then swapped while it gets better. */
+/** Levels from the bottom: the heaviest first, then lifted to the top and swapped while it gets better. */
 export function orderLevels(job: SetOutJob, levels: readonly Level[]): Ordered {
   const sums = new Map(levels.map((level) => [level, sumsOf(level)]));
   const allKg = levels.reduce((sum, level) => sum + sums.get(level)!.kg, 0) || 1;
@@ -51,13 +51,18 @@ export function orderLevels(job: SetOutJob, levels: readonly Level[]): Ordered {
   const reach = order.length <= FEW_LEVELS ? order.length : 1;
   for (let round = 0; round < 3; round++) {
     let better = false;
+    const take = (other: readonly Level[]): void => {
+      if (!pinsInOrder(job, other)) return;
+      const now = cost(other);
+      if (now < least - 1e-9) [order, least, better] = [[...other], now, true];
+    };
+    // Each lifted over all others: a swap cannot do that past levels that are pinned, nor past many.
+    for (const level of order) take([...order.filter((each) => each !== level), level]);
     for (let i = 0; i < order.length; i++) {
       for (let k = i + 1; k < Math.min(order.length, i + 1 + reach); k++) {
         const swapped = [...order];
         [swapped[i], swapped[k]] = [swapped[k]!, swapped[i]!];
-        if (!pinsInOrder(job, swapped)) continue;
-        const now = cost(swapped);
-        if (now < least - 1e-9) [order, least, better] = [swapped, now, true];
+        take(swapped);
       }
     }
     if (!better) break;
