@@ -10,7 +10,9 @@ for (const { what, ratio, wanted, library, beaten, proved, problems, wrong } of 
   const others = library === null ? '' : `; best library ${library.toFixed(3)}, better than ours on ${beaten}`;
   row(what, `${ratio.toFixed(3)}${others}; proved ${proved} of ${problems}; wrong ${wrong}`, wanted);
 }
-note(`Seed ${SEED}, on ${new Date().toISOString().slice(0, 10)}; plans gone through by an independent check.`);
+note(
+  `Seed ${SEED}, on ${new Date().toISOString().slice(0, 10)}; plans gone through by an independent check. The best library is the best of three on each problem; its layout counts only where it can be cut as ours must.`,
+);
 
 heading('Nesting, the larger ones of each recipe, whole command at 1 s, two at a time');
 for (const { what, problems, ratio, plain, wrong } of await benchSamples(ROOT))
