@@ -14,7 +14,8 @@ test('dropped in the middle: what was read is kept over a reload, the rest is re
   const card = page.locator('.stock-card', { hasText: 'Birch plywood 18 mm' });
   const count = (): Promise<number> => card.locator('.readings li').count();
   const before = await count();
-  expect((await fault('drop', 2)).status).toBe(204);
+  // The caliper may still be starting.
+  await expect.poll(async () => (await fault('drop', 2)).status, { timeout: 20_000 }).toBe(204);
   await card.getByRole('button', { name: 'Read 5 places with the caliper' }).click();
   await expect(card.getByRole('alert')).toContainText('was lost after 2; they are kept');
   expect(await count()).toBe(before + 2);

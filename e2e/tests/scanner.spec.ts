@@ -15,7 +15,8 @@ test('dropped in mid-scan: what was read is kept over a reload, the rest is scan
   });
   await open(page, id, 'ink/wall');
   await page.getByText('Stud scanner').click();
-  expect((await fault('drop', 2100)).status).toBe(204);
+  // The scanner may still be starting.
+  await expect.poll(async () => (await fault('drop', 2100)).status, { timeout: 20_000 }).toBe(204);
   await page.getByRole('button', { name: 'Scan along it' }).click();
   await expect(page.getByRole('alert')).toContainText(/was lost at .*kept/, { timeout: 20_000 });
   await untilSaved(page);
