@@ -1,8 +1,7 @@
 /** Bounds by bars: by hand, never above an optimum, and above the other bounds where sizes leave every sheet partly empty. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Length } from '../length/length.ts';
-import { cutSheets, job, part, sheet } from '../test/nest-job.ts';
+import { cutParts, job, part, sheet } from '../test/nest-job.ts';
 import { areaBound, greatestBound, lowerBound } from './bound.ts';
 import type { NestPart, NestSheet } from './problem.ts';
 import { search } from './search.ts';
@@ -65,11 +64,7 @@ test('never above what the search lays out, and often above the bounds that came
 test('never above the number of sheets the parts were cut from, with nothing over', () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 2 }), fc.integer(), fc.boolean(), (count, seed, turn) => {
-      const parts = cutSheets(count, seed).map(([dx, dy], index) => ({
-        ...part(`p${index}`, 1, 1, 1, { grain: turn ? 'either' : 'length' }),
-        length: dx as Length,
-        width: dy as Length,
-      }));
+      const parts = cutParts(count, seed, turn ? 'either' : 'length');
       expect(greatestBound(job([sheet('S', 2440, 1220, { grain: 'length' })], parts), parts).sheets).toBeLessThanOrEqual(count);
     }),
     { numRuns: 12 },

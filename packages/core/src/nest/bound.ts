@@ -77,11 +77,10 @@ export function boundByBars(problem: NestProblem, parts: readonly NestPart[], kn
   );
   if (!bars) return null;
   const limits = beds.map(({ sheet }) => sheet.count ?? Infinity);
-  const areas = classesOf(problem, parts).map(({ area, on }): SheetInequality => {
+  const inequalities = classesOf(problem, parts).map(({ area, on }): SheetInequality => {
     const holds = beds.map((bed) => (on.some(({ sheet }) => sheet === bed.sheet) ? ((bed.dx + problem.kerf) / 1e6) * ((bed.dy + problem.kerf) / 1e6) : 0));
     return { needs: Number(area) / 1e12, holds };
   });
-  const inequalities: SheetInequality[] = [...areas];
   let bound = known;
   return {
     work: () => bars.work(),

@@ -1,8 +1,7 @@
 /** Bounds by shares: by hand, and never above what is known to be enough. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Length } from '../length/length.ts';
-import { cutSheets, job, part, sheet } from '../test/nest-job.ts';
+import { cutParts, job, part, sheet } from '../test/nest-job.ts';
 import { lowerBound } from './bound.ts';
 import { costByShares, sheetsByShares } from './dual.ts';
 import { bedsOf } from './pieces.ts';
@@ -50,11 +49,7 @@ describe('by hand', () => {
 test('never above the number of sheets the parts were cut from, turned or not', () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 4 }), fc.integer(), fc.boolean(), (count, seed, turn) => {
-      const parts = cutSheets(count, seed).map(([dx, dy], index) => ({
-        ...part(`p${index}`, 1, 1, 1, { grain: turn ? 'either' : 'length' }),
-        length: dx as Length,
-        width: dy as Length,
-      }));
+      const parts = cutParts(count, seed, turn ? 'either' : 'length');
       const problem = job([sheet('S', 2440, 1220, { grain: 'length' })], parts);
       expect(lowerBound(problem, parts).sheets).toBeLessThanOrEqual(count);
     }),

@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seeded } from '../chance/random.ts';
 import { type Length } from '../length/length.ts';
-import { cutSheets, job, part, sheet } from '../test/nest-job.ts';
+import { cutParts, job, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import { framesOf } from './frames.ts';
 import { perfectSheets, piecesOfWhole, type PerfectSheets } from './perfect.ts';
@@ -19,7 +19,7 @@ function perfectOf(problem: NestProblem, seed = 1): PerfectSheets | null {
 /** So many sheets sawn apart at random. */
 const sawn = (count: number, seed: number, grain: 'length' | 'either' = 'either'): NestProblem => ({
   ...job([sheet('S', 2440, 1220)], []),
-  parts: cutSheets(count, seed).map(([dx, dy], n) => ({ ...part(`p${n}`, 1, 1, 1, { grain }), length: dx as Length, width: dy as Length })),
+  parts: cutParts(count, seed, grain),
 });
 
 test.each([1, 2, 3, 4, 5, 6])('five sheets sawn apart are five sheets again (seed %i)', (seed) => {

@@ -1,6 +1,6 @@
 /** Sheets and parts for the tests of the nester, in millimetres. */
 import { seeded } from '../chance/random.ts';
-import { mm } from '../length/length.ts';
+import { mm, type Length } from '../length/length.ts';
 import type { NestPart, NestProblem, NestSheet } from '../nest/problem.ts';
 
 export const sheet = (id: string, length: number, width: number, more: Partial<NestSheet> = {}): NestSheet => ({
@@ -48,3 +48,7 @@ export function cutSheets(count: number, seed: number): [dx: number, dy: number]
   };
   return Array.from({ length: count }, () => pieces(mm(2440), mm(1220), 3)).flat();
 }
+
+/** The parts so many sheets were cut into, one of each size. */
+export const cutParts = (count: number, seed: number, grain: NestPart['grain']): NestPart[] =>
+  cutSheets(count, seed).map(([dx, dy], index) => ({ ...part(`p${index}`, 1, 1, 1, { grain }), length: dx as Length, width: dy as Length }));
