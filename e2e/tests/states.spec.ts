@@ -48,7 +48,7 @@ test('a deletion is undone from the notice, a copy and a new name appear at once
 });
 
 test('a shelf is added, moved by its typed height and taken out, and its neighbours keep their contents', async ({ page }) => {
-  const id = await furnishedProject();
+  const id = await freshProject();
   await open(page, id);
   await page.getByRole('button', { name: 'Add a shelf' }).click();
   await expect(page.locator('[data-panel^="ink/shelf/"]')).toHaveCount(6); // three, in front and section
