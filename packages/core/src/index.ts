@@ -259,8 +259,9 @@ export { wrongPlaceWords } from './formats/place-words.ts';
 export { whatIfs, type WhatIf, type WhatIfChange } from './plan/what-if.ts';
 export { sheetStates, type SheetState } from './plan/sheet-states.ts';
 export { inTheWay, isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, snapped, wrongPlace, type WrongPlace } from './plan/pins.ts';
-export { boardJobs, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
+export { boardJobs, boardPurchases, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
+export { inAnotherLength, lengthSold, lengthsForSale, nameInLists, nameOfKind } from './stock/board-lengths.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
@@ -277,7 +278,7 @@ export { designCodec, MOST_ORDERED } from './formats/design-codec.ts';
 export { wallCodec } from './formats/wall-codec.ts';
 export { liftDesign, liftWorkshop } from './formats/migrations.ts';
 export { recordCodec } from './formats/record-codec.ts';
-export { MOST_TAX, pieceCodec, readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
+export { MOST_TAX, pieceCodec, PRODUCT_LIMITS, readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
 export { MOST_BYTES, readJsonText } from './formats/json-text.ts';
 export {
   checkProducts,

@@ -3,6 +3,7 @@ import { choosesGrain } from '../carcass/families.ts';
 import { cutWays, THIN_RIP } from '../cuts/ways.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
+import { longestForSale } from '../stock/board-lengths.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { guideReach, longestCrosscut, makesStraightEdge, ripCapacity, widestKerf } from '../stock/shop.ts';
 import { pieceName } from '../stock/workshop.ts';
@@ -22,7 +23,8 @@ const tooLargeForStock: Check = (context) => {
   return parts.flatMap((line): Finding[] => {
     const product = workshop.products[line.stock]!;
     const margin = product.kind === 'sheet' ? 2 * trim.nm : 0;
-    const fits = (along: number, across: number): boolean => along <= product.length.nm - margin && across <= product.width.nm - margin;
+    const { length: longest } = longestForSale(product, workshop);
+    const fits = (along: number, across: number): boolean => along <= longest.nm - margin && across <= product.width.nm - margin;
     const [long, wide] = [line.length.value, line.width.value];
     // Its grain lies along the stock's; a board's is always so.
     const lies = product.kind === 'board' ? 'length' : line.grain;
@@ -31,7 +33,7 @@ const tooLargeForStock: Check = (context) => {
     if (line.role === 'back') return [];
     const turned = lies === 'length' ? fits(wide, long) : lies === 'width' && fits(long, wide);
     const panels = line.panels.flatMap((id) => unit.byId.get(id) ?? []);
-    const narrower = product.kind === 'board' && line.role === 'cleat-blank' && line.length.value <= product.length.nm;
+    const narrower = product.kind === 'board' && line.role === 'cleat-blank' && line.length.value <= longest.nm;
     return [
       {
         check: 'too-large-for-stock',

@@ -8,6 +8,7 @@ import type { Meeting } from '../solid/meeting.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { place } from '../solid/panel.ts';
+import { longestForSale } from '../stock/board-lengths.ts';
 import type { Product } from '../stock/workshop.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
@@ -123,7 +124,7 @@ const splitBack: Check = (context) => {
   if (tooLarge) {
     const { length, width, stock } = tooLarge;
     const product = workshop.products[stock]!;
-    const longest = product.length.nm - 2 * workshop.shop.trim.nm;
+    const longest = longestForSale(product, workshop).length.nm - 2 * workshop.shop.trim.nm;
     const behind = shelves.filter((up) => up < longest).sort((a, b) => b - a)[0];
     const fixes: Fix[] =
       enters(box, 'back.split') && behind !== undefined && !split2(context) ? [split(behind)] : [{ label: { key: 'other-sheet' }, visit: 'stock' }];
@@ -184,7 +185,7 @@ function shelfMiddles({ unit, box }: CheckContext): Length[] {
 function holds({ workshop }: CheckContext, product: Product, length: number, width: number, turns: boolean): boolean {
   const margin = product.kind === 'sheet' ? 2 * workshop.shop.trim.nm : 0;
   const pieces = [
-    { along: product.length.nm - margin, across: product.width.nm - margin },
+    { along: longestForSale(product, workshop).length.nm - margin, across: product.width.nm - margin },
     ...Object.values(workshop.pieces)
       .filter((piece) => piece.product === product.id)
       .map((piece) => ({ along: piece.length.nm, across: piece.width.nm })),

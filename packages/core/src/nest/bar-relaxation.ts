@@ -8,7 +8,7 @@
  * including cutting stock problems", 1990 (a bound from prices that are not final).
  */
 import { CoveringLp, type Column } from './covering-lp.ts';
-import { knapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
+import { greedyKnapsack, knapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
 import { lieOf, type Bed } from './pieces.ts';
 import type { NestPart } from './problem.ts';
 
@@ -226,7 +226,7 @@ function programOf(kinds: readonly Kind[], sheets: readonly SheetKind[], axis: A
       if (lp.dropNegative()) return null;
       const duals = lp.duals();
       price(duals);
-      const { entering: quick } = priced(duals, greedyBar);
+      const { entering: quick } = priced(duals, greedyKnapsack);
       if (quick && lp.add(quick)) return null;
       const { entering, worths } = priced(duals, (rows, room) => {
         const times = knapsack(rows, room);
@@ -239,28 +239,6 @@ function programOf(kinds: readonly Kind[], sheets: readonly SheetKind[], axis: A
       return entering && lp.add(entering) ? null : finished();
     },
   };
-}
-
-/** A good bar, not always the best: filled in order of worth for size, beginning with each row in turn. O(rows²). */
-function greedyBar({ count, size, worth, most }: KnapsackRows, room: number): Int32Array {
-  const order = Array.from({ length: count }, (_, row) => row)
-    .filter((row) => worth[row]! > 0 && most[row]! > 0)
-    .sort((a, b) => worth[b]! / size[b]! - worth[a]! / size[a]!);
-  let best = { worth: 0, times: new Int32Array(count) };
-  for (const first of order) {
-    const times = new Int32Array(count);
-    let [left, sum] = [room, 0];
-    const take = (row: number, limit: number): void => {
-      const taken = Math.min(limit, Math.floor(left / size[row]!));
-      times[row]! += taken;
-      left -= taken * size[row]!;
-      sum += taken * worth[row]!;
-    };
-    take(first, 1);
-    for (const row of order) if (size[row]! <= left) take(row, most[row]! - times[row]!);
-    if (sum > best.worth) best = { worth: sum, times };
-  }
-  return best.times;
 }
 
 /** The cheapest bar of one kind alone. */

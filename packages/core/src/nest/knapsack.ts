@@ -116,6 +116,28 @@ export function knapsack(rows: KnapsackRows, room: number): Int32Array {
   return times;
 }
 
+/** Worth much, not always the most: filled in order of worth for size, beginning with each of the first `starts` rows in turn. O(rows · starts). */
+export function greedyKnapsack({ count, size, worth, most }: KnapsackRows, room: number, starts = Infinity): Int32Array {
+  const order = Array.from({ length: count }, (_, row) => row)
+    .filter((row) => worth[row]! > 0 && most[row]! > 0)
+    .sort((a, b) => worth[b]! / size[b]! - worth[a]! / size[a]!);
+  let best = { worth: 0, times: new Int32Array(count) };
+  for (const first of order.slice(0, starts)) {
+    const times = new Int32Array(count);
+    let [left, sum] = [room, 0];
+    const take = (row: number, limit: number): void => {
+      const taken = Math.min(limit, Math.floor(left / size[row]!));
+      times[row]! += taken;
+      left -= taken * size[row]!;
+      sum += taken * worth[row]!;
+    };
+    take(first, 1);
+    for (const row of order) if (size[row]! <= left) take(row, most[row]! - times[row]!);
+    if (sum > best.worth) best = { worth: sum, times };
+  }
+  return best.times;
+}
+
 /**
  * The most worth that goes in `room`, exact but for rounding, or where that takes too many states what would go in if the last row could be cut
  * (Dantzig's bound), which is never less. Each row is split into rows that are taken once or not at all, of 1, 2, 4 and so on

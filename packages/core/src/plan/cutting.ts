@@ -1,16 +1,18 @@
 /** From the cut list to nesting problems: one for each sheet product in use; boards are cut by length alone. */
 import { cutWays } from '../cuts/ways.ts';
 import { mm, toMm, type Length } from '../length/length.ts';
-import { cutBoards, type BoardPlan, type BoardStock } from '../nest/boards.ts';
+import { cutBoards, type BoardForSale, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import { hasSize } from '../solid/panel.ts';
 import type { NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';
+import { lengthsForSale } from '../stock/board-lengths.ts';
 import { guideReach, makesStraightEdge, widestKerf } from '../stock/shop.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { usableSize } from '../stock/out-of-square.ts';
 import type { Product, StockPiece, Workshop } from '../stock/workshop.ts';
 import { NOTHING_SETTLED, type Cutting, type Design } from './design.ts';
 import { withPins } from './pins.ts';
+import type { Purchase } from './purchase.ts';
 
 export interface SheetJob {
   readonly product: string;
@@ -137,35 +139,50 @@ function piecesOf(line: PartLine): NestPart[] {
 export const lineOfPiece = (parts: readonly PartLine[], piece: string): PartLine | undefined =>
   parts.find((line) => line.id === piece || line.panels.includes(piece));
 
-/** One board product in use: how its pieces come out of the lengths at hand and of new boards. Pieces are lines of the cut list. */
+/** One kind of board in use: how its pieces come out of the lengths at hand and of new boards. Pieces are lines of the cut list. */
 export interface BoardJob {
+  /** The first of its lengths that a part is made from. */
   readonly product: string;
   readonly plan: BoardPlan;
   /** Lines no board is long or wide enough for. */
   readonly tooLong: readonly string[];
 }
 
+/** Boards that differ in length alone are one kind: parts of either come out of any of them. */
 export function boardJobs(parts: readonly PartLine[], workshop: Workshop): BoardJob[] {
-  const products = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'board');
-  return products.map((id) => {
-    const product = workshop.products[id]!;
-    const lines = parts.filter((line) => line.stock === id && hasSize(line));
-    const narrow = lines.filter(({ width }) => width.value <= product.width.nm);
-    const pieces = narrow.flatMap((line) => Array.from({ length: line.count }, (_, n) => ({ id: `${line.id}#${n + 1}`, length: line.length.value })));
-    const widest = Math.max(0, ...narrow.map(({ width }) => width.value));
-    const atHand = Object.values(workshop.pieces)
-      // A length that was ripped narrower serves only where everything fits its width.
-      .filter((offcut) => offcut.product === id && offcut.width.nm >= widest)
-      .map((offcut): BoardStock => ({
-        id: offcut.id,
-        length: offcut.length.nm,
-        flaws: Object.values(offcut.flaws ?? {}).map(({ from, to }) => ({ from: from.nm, to: to.nm })),
-      }));
-    const plan = cutBoards(pieces, atHand, { id, length: product.length.nm, flaws: [] }, widestKerf(workshop.shop));
-    const wide = lines.filter((line) => !narrow.includes(line)).map((line) => line.id);
-    return { product: id, plan, tooLong: [...new Set([...wide, ...plan.unplaced.map(lineOfBoardPiece)])] };
+  const used = [...new Set(parts.map(({ stock }) => stock))].filter((id) => workshop.products[id]?.kind === 'board');
+  const isCovered = new Set<string>();
+  return used.flatMap((id) => {
+    if (isCovered.has(id)) return [];
+    const lengths = lengthsForSale(workshop.products[id]!, workshop);
+    for (const length of lengths) isCovered.add(length.id);
+    return [boardJob(id, lengths, parts, workshop)];
   });
 }
+
+function boardJob(product: string, lengths: readonly Product[], parts: readonly PartLine[], workshop: Workshop): BoardJob {
+  const isOfKind = (id: string): boolean => lengths.some((each) => each.id === id);
+  const lines = parts.filter((line) => isOfKind(line.stock) && hasSize(line));
+  const narrow = lines.filter(({ width }) => width.value <= lengths[0]!.width.nm);
+  const pieces = narrow.flatMap((line) => Array.from({ length: line.count }, (_, n) => ({ id: `${line.id}#${n + 1}`, length: line.length.value })));
+  const widest = Math.max(0, ...narrow.map(({ width }) => width.value));
+  const atHand = Object.values(workshop.pieces)
+    // A length that was ripped narrower serves only where everything fits its width.
+    .filter((piece) => isOfKind(piece.product) && piece.width.nm >= widest)
+    .map(({ id, length, flaws = {} }): BoardStock => ({
+      id,
+      length: length.nm,
+      flaws: Object.values(flaws).map(({ from, to }) => ({ from: from.nm, to: to.nm })),
+    }));
+  const forSale = lengths.map(({ id, length, price }): BoardForSale => ({ id, length: length.nm, price, count: null }));
+  const plan = cutBoards(pieces, atHand, forSale, widestKerf(workshop.shop));
+  const wide = lines.filter((line) => !narrow.includes(line)).map((line) => line.id);
+  return { product, plan, tooLong: [...new Set([...wide, ...plan.unplaced.map(lineOfBoardPiece)])] };
+}
+
+/** The new boards of all jobs, by product. */
+export const boardPurchases = (jobs: readonly BoardJob[]): Purchase[] =>
+  jobs.flatMap(({ plan }) => plan.bought.map(({ id, count }): Purchase => ({ product: id, count })));
 
 /** The line of the cut list a piece of a board is of. */
 export const lineOfBoardPiece = (piece: string): string => piece.slice(0, piece.lastIndexOf('#'));

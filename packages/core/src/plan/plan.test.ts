@@ -9,7 +9,8 @@ import { ink, printRoom, shelvesOf, typed } from '../test/print-room.ts';
 import type { Dimension } from '../worked/dimension.ts';
 import type { Figure } from '../worked/figure.ts';
 import { standingReadings } from './design.ts';
-import { boardJobs, sheetJobs } from './cutting.ts';
+import { inAnotherLength } from '../stock/board-lengths.ts';
+import { boardJobs, boardPurchases, sheetJobs } from './cutting.ts';
 import { applyEdit, valueAt } from './edit.ts';
 import { createPlanner, plan, unitLetter, type Plan } from './plan.ts';
 import { preview } from './preview.ts';
@@ -151,10 +152,33 @@ describe('from parts to pieces', () => {
     );
     const [job] = boardJobs(made.parts, workshop);
     expect(job).toMatchObject({ product: 'board-1x6', tooLong: [] });
-    expect(job!.plan).toMatchObject({ bought: 1, bound: 1, proved: true, unplaced: [] });
+    expect(job!.plan).toMatchObject({ bought: [{ id: 'board-1x6', count: 1 }], bound: { boards: 1 }, proved: true, unplaced: [] });
     // 96 in less two pieces of 700 and their kerfs.
     expect(job!.plan.boards[0]!.left).toBe(Math.round((96 * 25.4 - 2 * 703.2) * 1e6));
     expect(job!.plan.boards[0]!.pieces.map(({ at }) => at)).toEqual([0, 703_200_000]);
+  });
+
+  test('a board sold in several lengths is bought in the cheapest mix of them, whichever of them the parts were given', () => {
+    const { design, record, workshop } = printRoom();
+    const long = workshop.products['board-1x6']!;
+    const short = inAnotherLength(long, entered('60 in'), long.price / 2, workshop);
+    const both = { ...workshop, products: { ...workshop.products, [short.id]: short } };
+    const made = plan(
+      applyEdit(design, [ink('hanging.stock', 'board-1x6'), ink('hanging.spacer.stock', short.id), typed('hanging.boardWidth', '130 mm')]),
+      record,
+      both,
+    );
+    const jobs = boardJobs(made.parts, both);
+    expect(jobs.map(({ product }) => product)).toEqual([made.parts.find(({ stock }) => both.products[stock]!.kind === 'board')!.stock]);
+    expect(jobs[0]!.plan).toMatchObject({ bought: [{ id: short.id, count: 1 }], proved: true });
+    expect(boardPurchases(jobs)).toEqual([{ product: short.id, count: 1 }]);
+    // A part longer than the length it was given is cut from the longer one.
+    const tight = applyEdit(design, [ink('hanging.stock', short.id), typed('hanging.boardWidth', '130 mm'), typed('width', '1700 mm')]);
+    const wide = plan(tight, record, both);
+    expect(boardJobs(wide.parts, both)[0]!.plan.bought).toEqual([{ id: 'board-1x6', count: 1 }]);
+    expect(wide.findings.filter(({ check }) => check === 'too-large-for-stock')).toEqual([]);
+    const { [long.id]: _gone, ...products } = both.products;
+    expect(plan(tight, record, { ...both, products }).findings.some(({ check }) => check === 'too-large-for-stock')).toBe(true);
   });
 });
 

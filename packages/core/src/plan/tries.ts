@@ -54,9 +54,11 @@ export function stockFor(
     cost += plan.score.cost ?? 0;
     unplaced += plan.unplaced.length;
   }
-  for (const { product, plan, tooLong } of boardJobs(parts, workshop)) {
-    boards += plan.bought;
-    cost += plan.bought * workshop.products[product]!.price;
+  for (const { plan, tooLong } of boardJobs(parts, workshop)) {
+    for (const { id, count } of plan.bought) {
+      boards += count;
+      cost += count * workshop.products[id]!.price;
+    }
     unplaced += tooLong.length;
   }
   return { sheets, boards, cost, unplaced };

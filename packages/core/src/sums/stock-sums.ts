@@ -1,5 +1,6 @@
 /** Sums that choose among what there is: leaves of a dado stack, lengths of boards. docs/sums.md */
 import { nanometres, type Length } from '../length/length.ts';
+import { cutBoards } from '../nest/boards.ts';
 import { Refusal } from '../problem/problem.ts';
 import { totals, type Leaves } from '../setups/stack.ts';
 import { readQuantity } from './quantity.ts';
@@ -74,8 +75,6 @@ function nearest(sums: readonly Leaves[], wanted: number): readonly Leaves[] {
   return sums.slice(Math.max(0, middle - 1 - OTHERS), middle + 1 + OTHERS);
 }
 
-/** Boards are looked for through so many choices; what is best then is told. */
-const MOST_CHOICES = 300_000;
 const MOST_PIECES = 200;
 
 /** '4*600mm' is four; a plain length one, or as many as wanted. */
@@ -88,13 +87,6 @@ function counted(text: string, key: string): { readonly nm: Length; readonly cou
     if (nm <= 0 || (count !== null && count < 1)) throw new Refusal('range', `'${each.trim()}' is out of range`, key, 'lengths over nought, counts from 1');
     return { nm, count };
   });
-}
-
-interface OpenBoard {
-  readonly stock: number;
-  readonly cuts: Length[];
-  /** Room for what comes next, its kerf taken off. */
-  room: number;
 }
 
 const boards: Sum = {
@@ -114,85 +106,37 @@ const boards: Sum = {
     const longest = Math.max(...stock.map(({ nm }) => nm));
     const over = pieces.find((each) => each > longest);
     if (over !== undefined) throw new Refusal('range', `${mmOf(over)} mm is longer than any board`, 'lengths', `up to ${mmOf(longest)} mm`);
-    const { boards: plan, complete } = cutFrom(pieces, stock, kerf);
-    if (!plan)
+    const plan = cutBoards(
+      pieces.map((length, index) => ({ id: `${index}`, length })),
+      [],
+      // Priced by their length, so that the least stock in all is the cheapest.
+      stock.map(({ nm, count }, index) => ({ id: `${index}`, length: nm, price: nm, count })),
+      kerf,
+    );
+    if (plan.unplaced.length > 0)
       throw new Refusal(
         'range',
         'no way was found to cut them all from the lengths on hand',
         'stock',
         'more of them, or a length without a count: as many as wanted',
       );
-    const bound = Math.max(
-      Math.ceil(pieces.reduce((sum, each) => sum + each + kerf, 0) / (longest + kerf)),
-      pieces.filter((each) => 2 * each + kerf > longest).length,
-    );
     return {
       results: {
-        boards: plan.map(({ stock: long, cuts }) => {
-          const rest = long - cuts.reduce((sum, cut) => sum + cut, 0) - (cuts.length - 1) * kerf;
-          return { stock: n(mmOf(long), 'mm'), cuts: { value: cuts.map(mmOf), unit: 'mm' }, left: n(rest > kerf ? mmOf(rest - kerf) : 0, 'mm') };
-        }),
-        count: { value: plan.length },
-        bound: { value: bound },
+        boards: plan.boards.map(({ length, pieces: cuts, left }) => ({
+          stock: n(mmOf(length), 'mm'),
+          cuts: { value: cuts.map((cut) => mmOf(cut.length)), unit: 'mm' },
+          left: n(mmOf(left), 'mm'),
+        })),
+        count: { value: plan.boards.length },
+        bound: { value: plan.bound.boards },
       },
       working: [
         `k pieces need k − 1 kerfs, and one more where a rest thicker than the kerf remains`,
-        `no plan is under ⌈Σ (length + kerf) / (longest + kerf)⌉, nor under the pieces of which no two share a board: ${bound}`,
+        `no plan takes fewer than ${plan.bound.boards}, by the room the pieces need and by the most of them any one board holds`,
       ],
-      cautions: complete ? [] : [`Not every way was gone through: ${MOST_CHOICES} choices were. There may be a better one.`],
+      cautions: plan.proved ? [] : ['Not every way was tried. There may be a better one.'],
     };
   },
 };
-
-interface Cutting {
-  readonly boards: readonly OpenBoard[] | null;
-  /** Every way was gone through. */
-  readonly complete: boolean;
-}
-
-/** Least stock in all, then fewest boards: the longest pieces first, into every board that is open and every new one. */
-function cutFrom(pieces: readonly Length[], stock: readonly { readonly nm: Length; readonly count: number | null }[], kerf: number): Cutting {
-  const order = [...pieces].sort((a, b) => b - a);
-  const rest = order.map((_, index) => order.slice(index).reduce((sum, each) => sum + each + kerf, 0));
-  // Long ones first: the first plan that is found holds most of the pieces on few boards.
-  const kinds = [...stock].sort((a, b) => b.nm - a.nm);
-  /** A board of s has room for s and a kerf: the stock a length of room costs at least. */
-  const cheapest = Math.min(...kinds.map(({ nm }) => nm / (nm + kerf)));
-  const open: OpenBoard[] = [];
-  const used = kinds.map(() => 0);
-  let best: { readonly total: number; readonly boards: OpenBoard[] } | null = null;
-  let choices = 0;
-  const isWorse = (total: number, count: number): boolean => best !== null && (total > best.total || (total === best.total && count >= best.boards.length));
-  const place = (index: number, total: number): void => {
-    if (index === order.length) {
-      if (!isWorse(total, open.length)) best = { total, boards: open.map(({ stock: long, cuts, room }) => ({ stock: long, cuts: [...cuts], room })) };
-      return;
-    }
-    // What is left needs so much stock beyond the room there is.
-    const wanted = rest[index]! - open.reduce((sum, { room }) => sum + room, 0);
-    if (++choices > MOST_CHOICES || isWorse(total + Math.max(0, wanted * cheapest), open.length)) return;
-    const piece = order[index]!;
-    const rooms = new Set<number>();
-    for (const board of [...open].sort((a, b) => a.room - b.room)) {
-      if (board.room < piece + kerf || rooms.has(board.room)) continue;
-      rooms.add(board.room);
-      board.cuts.push(piece);
-      board.room -= piece + kerf;
-      place(index + 1, total);
-      board.cuts.pop();
-      board.room += piece + kerf;
-    }
-    kinds.forEach(({ nm, count }, kind) => {
-      if (nm < piece || (count !== null && used[kind]! >= count)) return;
-      used[kind]!++;
-      open.push({ stock: nm, cuts: [piece], room: nm + kerf - piece - kerf });
-      place(index + 1, total + nm);
-      open.pop();
-      used[kind]!--;
-    });
-  };
-  place(0, 0);
-  return { boards: (best as { readonly boards: OpenBoard[] } | null)?.boards ?? null, complete: choices <= MOST_CHOICES };
-}
 
 export const STOCK_SUMS: readonly Sum[] = [dadoStack, boards];

@@ -3,6 +3,7 @@ import {
   boardJobs,
   cutWords,
   lineOfBoardPiece,
+  nameOfKind,
   lineOfPiece,
   tapeText,
   tapeTextWithUnit,
@@ -104,7 +105,7 @@ function boardPages(pages: Pages, { parts, workshop, unit }: Told): void {
   if (jobs.length === 0) return;
   const flow = new Flow(pages, 'boards, cut to length');
   for (const { product, plan, tooLong } of jobs) {
-    flow.heading(workshop.products[product]!.name);
+    flow.heading(nameOfKind(workshop.products[product]!));
     flow.table(
       [
         { title: 'board', share: 1, bold: true },

@@ -1,6 +1,7 @@
 /** What a shop set, the shopping list and the days tell of: the plan, the layouts as they are settled or found, the build. */
 import {
   boardJobs,
+  boardPurchases,
   buildTold,
   inWantedOrder,
   isNewSheet,
@@ -80,5 +81,5 @@ export function toldOf(wish: ToldWish, { plan: made, units }: Pick<Told, 'plan' 
 const purchases = (laid: readonly LaidOut[], { parts }: Told['plan'], workshop: Told['workshop']): Purchase[] =>
   [
     ...laid.map(({ job: { product }, plan }) => ({ product, count: plan.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length })),
-    ...boardJobs(parts, workshop).map(({ product, plan }) => ({ product, count: plan.bought })),
+    ...boardPurchases(boardJobs(parts, workshop)),
   ].filter(({ count }) => count > 0);

@@ -1,5 +1,5 @@
 /** The family's form, drawn from its description: one field a row. */
-import { familyOf, labelWords, WORDS, type DisplayUnit, type Field, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
+import { familyOf, labelWords, nameInLists, WORDS, type DisplayUnit, type Field, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
 import { FormControlLabel, Switch, TextField } from '@mui/material';
 import { memo, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -206,7 +206,7 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
             ...Object.values(workshop.products)
               // One that is there is shown as what it is, wherever it came from.
               .filter(({ id, kind }) => !field.sheetsOnly || kind === 'sheet' || id === textAt(box, path))
-              .map((product) => ({ value: product.id, label: product.name })),
+              .map((product) => ({ value: product.id, label: nameInLists(product, workshop) })),
           ]}
           onChange={(value) => set(box, path, value === '' ? null : value)}
         />

@@ -1,5 +1,19 @@
 /** Solid boards: each drawn as long as it is, with what is crosscut from it and the flaws it is cut round. Nothing is shown when no part comes from a board. */
-import { boardJobs, labelWords, lineOfBoardPiece, lineOfPiece, pieceName, tapeTextWithUnit, type CutBoard, type Length, type PartLine } from '@keen/core';
+import {
+  boardJobs,
+  labelWords,
+  lengthSold,
+  lineOfBoardPiece,
+  lineOfPiece,
+  nameOfKind,
+  pieceName,
+  tapeTextWithUnit,
+  type BoardPlan,
+  type CutBoard,
+  type Length,
+  type PartLine,
+  type Workshop,
+} from '@keen/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectLearned, selectOpen, selectPlan, useDisplayUnit } from '../project/selectors.ts';
@@ -14,11 +28,11 @@ export function BoardList() {
       {jobs.map(({ product, plan, tooLong }) => (
         <section key={product} className="boards">
           <h2>
-            {plan.bought} × {workshop.products[product]!.name}
+            {nameOfKind(workshop.products[product]!)}: {toBuy(plan, workshop)}
           </h2>
           <p className="quiet">
             {plan.boards.some(({ atHand }) => atHand) ? 'Lengths at hand come first. ' : ''}
-            {plan.proved ? 'No plan buys fewer.' : `No plan can buy fewer than ${plan.bound}.`}
+            {plan.proved ? 'No plan costs less.' : `Not every way was tried; no plan takes fewer than ${plan.bound.boards}.`}
           </p>
           {plan.boards.map((board, index) => (
             <Board key={index} board={board} parts={parts} longest={Math.max(...plan.boards.map(({ length }) => length))} />
@@ -28,6 +42,12 @@ export function BoardList() {
       ))}
     </>
   );
+}
+
+/** 'buy 2 of 96 in and 1 of 120 in', each length as it is sold. */
+function toBuy({ bought }: BoardPlan, { products }: Pick<Workshop, 'products'>): string {
+  if (bought.length === 0) return 'nothing to buy';
+  return `buy ${new Intl.ListFormat('en').format(bought.map(({ id, count }) => `${count} of ${lengthSold(products[id]!)}`))}`;
 }
 
 /** To scale along its length; all boards of a product to one scale. */

@@ -1,5 +1,5 @@
 /** What is to be bought for the project: new sheets of the layouts, and boards. */
-import { boardJobs, purchaseCost, type Figure, type Purchase } from '@keen/core';
+import { boardJobs, boardPurchases, purchaseCost, type Figure, type Purchase } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { selectLearned, selectPlan } from '../project/selectors.ts';
@@ -10,12 +10,9 @@ export function usePurchases(): { readonly rows: readonly Purchase[]; readonly c
   const { workshop } = useAppSelector(selectLearned);
   const { parts } = useAppSelector(selectPlan);
   const { nests } = useNests();
-  const boards = useMemo(() => boardJobs(parts, workshop), [parts, workshop]);
+  const boards = useMemo(() => boardPurchases(boardJobs(parts, workshop)), [parts, workshop]);
   return useMemo(() => {
-    const rows = [
-      ...nests.map((nest) => ({ product: nest.job.product, count: newSheetsOf(nest) })),
-      ...boards.map(({ product, plan }) => ({ product, count: plan.bought })),
-    ].filter(({ count }) => count > 0);
+    const rows = [...nests.map((nest) => ({ product: nest.job.product, count: newSheetsOf(nest) })), ...boards].filter(({ count }) => count > 0);
     return { rows, cost: nests.every(({ plan }) => plan !== null) ? purchaseCost(rows, workshop) : null };
   }, [nests, boards, workshop]);
 }

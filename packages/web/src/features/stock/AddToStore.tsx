@@ -1,5 +1,5 @@
 /** What comes into the store: sheets and boards that were bought, and offcuts. */
-import { entered, mm, skewOf, type Entered, type Flaw, type StockPiece, type Workshop } from '@keen/core';
+import { entered, mm, nameInLists, skewOf, type Entered, type Flaw, type StockPiece, type Workshop } from '@keen/core';
 import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -115,7 +115,7 @@ export function AddToStore({ workshop }: { readonly workshop: Workshop }) {
         label="of"
         name="store.product"
         value={product}
-        options={products.map(({ id, name }) => ({ value: id, label: name }))}
+        options={products.map((each) => ({ value: each.id, label: nameInLists(each, workshop) }))}
         onChange={setProduct}
       />
       {whole && (

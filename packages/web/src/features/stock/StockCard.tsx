@@ -17,6 +17,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { selectOpen, type ShownUnit } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
+import { BoardLengths } from './BoardLengths.tsx';
 import { PLACE_WORDS } from './placeWords.ts';
 import { TakeReadings } from './TakeReadings.tsx';
 
@@ -50,7 +51,7 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
       </p>
       <StripChart nominal={used.nominal} values={own.map(({ reading }) => reading!.value.nm)} />
       <Readings entries={own.filter(({ reading }) => reading!.sheet === undefined)} unit={unit} />
-      {own.length === 0 && <p className="quiet">Measure in two places at least, on the very sheets you will cut.</p>}
+      {own.length === 0 && <p className="quiet">Measure in two places at least, on the very {product.kind === 'board' ? 'boards' : 'sheets'} you will cut.</p>}
       {sheetsMeasured(product.id, standingReadings(record)).flatMap((measured) =>
         measured.sheet === null
           ? []
@@ -61,6 +62,7 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
               </div>,
             ],
       )}
+      {product.kind === 'board' && <BoardLengths product={product} unit={unit} />}
       <TakeReadings product={product} unit={unit} />
     </section>
   );

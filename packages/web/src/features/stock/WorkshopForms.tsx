@@ -1,5 +1,5 @@
 /** The workshop itself, shared by all projects: machines, prices, the store. Saved as it is changed, on its own. */
-import { MOST_TAX, type Workshop } from '@keen/core';
+import { lengthsForSale, MOST_TAX, nameInLists, type Workshop } from '@keen/core';
 import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -38,7 +38,8 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
   const asSaved = useMemo(() => ({ currency, tax }), [currency, tax]);
   const [money, setMoney] = useDraft(asSaved);
   const changed = products !== workshop.products || money !== asSaved;
-  const used = [...new Set(parts.map(({ stock }) => stock))].map((id) => products[id]!);
+  // Any length a board is sold in may be bought.
+  const used = [...new Set(parts.flatMap(({ stock }) => lengthsForSale(products[stock]!, { products }).map(({ id }) => id)))].map((id) => products[id]!);
   return (
     <form
       className="fields four"
@@ -51,7 +52,7 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
       {used.map((product) => (
         <NumberField
           key={product.id}
-          label={product.name}
+          label={nameInLists(product, { products })}
           name={`price.${product.id}`}
           unit={money.currency}
           least={0}

@@ -139,3 +139,33 @@ describe('a part as it came off the saw', () => {
     expect(container.textContent).toContain('Cut? As it came off the saw');
   });
 });
+
+describe('lengths of a board', () => {
+  const product = openStore().getState().project.open!.workshop.products['board-1x4']!;
+  afterEach(() => {
+    globalThis.fetch = realFetch;
+  });
+  const realFetch = globalThis.fetch;
+
+  test('one more is sent with its price, and is sold from then on; one that is known is not added again', async () => {
+    const sent: { workshop: { products: Record<string, { length: string; price: number }> } }[] = [];
+    globalThis.fetch = ((_url: unknown, init: RequestInit) => {
+      const body = JSON.parse(init.body as string) as (typeof sent)[number];
+      sent.push(body);
+      return Promise.resolve(new Response(JSON.stringify({ workshop: body.workshop, revision: 2 }), { status: 200 }));
+    }) as typeof fetch;
+    const { container } = opened((shown) => <StockCard product={product} shown={shown} />);
+    const add = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Add it' });
+    await userEvent.type(field(container, 'lengths.board-1x4'), '96in');
+    await userEvent.type(field(container, 'lengths.price.board-1x4'), '9');
+    expect([add().disabled, container.textContent!.includes('sold in that length already')]).toEqual([true, true]);
+    await userEvent.clear(field(container, 'lengths.board-1x4'));
+    await userEvent.type(field(container, 'lengths.board-1x4'), '120in');
+    await userEvent.click(add());
+    expect(Object.entries(sent[0]!.workshop.products).find(([id]) => id.startsWith('board-1x4-'))![1].price).toBe(9);
+    expect(await screen.findByLabelText(/No longer sold in 120/)).toBeTruthy();
+    expect(container.textContent).toContain('the mix of lengths that costs least');
+    await userEvent.click(screen.getByLabelText(/No longer sold in 120/));
+    expect(Object.keys(sent.at(-1)!.workshop.products)).toEqual(Object.keys(openStore().getState().project.open!.workshop.products));
+  });
+});

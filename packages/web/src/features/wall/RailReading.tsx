@@ -1,5 +1,5 @@
 /** A rail of the wall: which studs it crosses, its pieces and notches, and what hangs on it. */
-import { nextStud, tapeTextWithUnit, unitsInOrder, type Entered, type Length, type WallRail } from '@keen/core';
+import { nameInLists, nextStud, tapeTextWithUnit, unitsInOrder, type Entered, type Length, type WallRail } from '@keen/core';
 import { entered } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -76,7 +76,7 @@ export function RailReading({ rail }: { readonly rail: WallRail }) {
           label="ripped from"
           name={`wall.rails.${rail.id}.stock`}
           value={rail.stock}
-          options={Object.values(workshop.products).map(({ id, name }) => ({ value: id, label: name }))}
+          options={Object.values(workshop.products).map((product) => ({ value: product.id, label: nameInLists(product, workshop) }))}
           onChange={(stock) => set('stock', stock)}
         />
         <WallLength path={[...path, 'boardWidth']} label="board before the rip" limits="rail.boardWidth" />
