@@ -1,9 +1,10 @@
 /**
- * Jobs with nothing over: their sheets were sawn apart, and can be put together again. Rectangles are joined along equal sides, beside and over
- * one another, until they are whole sheets (P. Y. Wang, "Two algorithms for constrained two-dimensional cutting stock problems", 1983, with no
- * waste allowed), the likeliest first (best first, as Viswanathan and Bagchi, 1993): two that share a side with few others belong together,
+ * Jobs with nothing over, or next to nothing: their sheets were sawn apart, and can be put together again. Rectangles are joined along equal
+ * sides, beside and over one another, until they are whole sheets (P. Y. Wang, "Two algorithms for constrained two-dimensional cutting stock
+ * problems", 1983, with as little waste allowed as there is), the likeliest first (best first, as Viswanathan and Bagchi, 1993): two that share a side with few others belong together,
  * one with many may go with any of them. Where cuts need not run from edge to edge five are put round one another too (wheels.ts).
  */
+import TinyQueue from 'tinyqueue';
 import type { Random } from '../chance/random.ts';
 import type { Job } from './layout.ts';
 import type { Item, Lie } from './pieces.ts';
@@ -19,6 +20,8 @@ export interface Whole {
   readonly bits: Int32Array;
   readonly sign: Sign;
   readonly pieces: number;
+  /** Of its pieces, a kerf round each. */
+  readonly area: number;
   /** The choices there were on the way, in bits: how likely it is no more than chance. */
   readonly doubt: number;
   readonly made: Lying | { readonly axis: Axis; readonly first: Whole; readonly second: Whole } | { readonly wheel: Five<Whole> };
@@ -46,11 +49,21 @@ const LOOKS = [150, 400, 800, 400, 1600] as const;
 const BOLDNESS = [1, 1.5, 2, 2.5, 3, 4] as const;
 /** Steps without a whole sheet before it begins again. */
 const PATIENCE = 4;
+/** With a greater share of the sheets over, equal sides say little. */
+const MAX_OVER = 0.04;
+/** Sides that differ by such a share of the sheet's width are joined where something is over: one for each look, by chance. */
+const NEARLY = [0.0003, 0.001, 0.004, 0.008, 0.016] as const;
+/** A whole may lose more than its share of what is over: so many times. */
+const UNEVEN = 1.25;
+/** What losing its share is worth against doubt. */
+const CAREFUL = 3;
 /** Choices of sheets that go together looked at. */
 const MAX_CHOICES = 20_000;
 const ASK_EVERY = 64;
 
 export interface PerfectSheets {
+  /** Nothing is over: only equal sides are joined. */
+  readonly isExact: boolean;
   /** Looks for more whole sheets; what it found when it has all, or gives this try up. */
   step(): Found | null;
 }
@@ -62,10 +75,11 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
   const [frame] = framed.frames;
   const { bed } = framed;
   const { kerf } = job.problem;
-  const wanted = sheetsFilled(items, bed.dx, bed.dy, kerf);
+  const filled = sheetsFilled(items, bed.dx, bed.dy, kerf);
   const measure = [kerf, bed.dx, bed.dy, ...items.flatMap(({ lies }) => lies.flatMap(({ dx, dy }) => [dx, dy]))].reduce(commonMeasure);
   const isPlain = frame!.rooms.length === 1 && frame!.first === null && items.every(({ parts, together }) => parts.length === 1 && together === null);
-  if (wanted === null || !isPlain || items.length > MAX_PIECES || (bed.sheet.count !== null && bed.sheet.count < wanted)) return null;
+  if (filled === null || !isPlain || items.length > MAX_PIECES || (bed.sheet.count !== null && bed.sheet.count < filled.sheets)) return null;
+  const { sheets: wanted, over } = filled;
 
   let rest: readonly Item[] = items;
   let sheets: Whole[] = [];
@@ -77,10 +91,11 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
     return found;
   };
   return {
+    isExact: over === 0,
     step() {
       const found = wholeSheets(
         rest,
-        { dx: bed.dx / measure, dy: bed.dy / measure, kerf: kerf / measure, measure },
+        { dx: bed.dx / measure, dy: bed.dy / measure, kerf: kerf / measure, measure, over },
         LOOKS[turn++ % LOOKS.length]!,
         job,
         random,
@@ -95,13 +110,15 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
   };
 }
 
-/** How many sheets the items fill to the last corner, a kerf round each; null where something is over. */
-function sheetsFilled(items: readonly Item[], dx: number, dy: number, kerf: number): number | null {
+/** How many sheets the items fill, a kerf round each, and the share that is over; null where that is more than a little. */
+function sheetsFilled(items: readonly Item[], dx: number, dy: number, kerf: number): { readonly sheets: number; readonly over: number } | null {
   const k = BigInt(kerf);
   const area = (x: number, y: number): bigint => (BigInt(x) + k) * (BigInt(y) + k);
   const all = items.reduce((sum, { lies }) => sum + area(lies[0]!.dx, lies[0]!.dy), 0n);
   const sheet = area(dx, dy);
-  return items.length > 0 && all % sheet === 0n ? Number(all / sheet) : null;
+  const sheets = Number((all + sheet - 1n) / sheet);
+  const over = all % sheet === 0n ? 0 : 1 - Number(all) / (Number(sheet) * sheets);
+  return items.length > 0 && over <= MAX_OVER ? { sheets, over } : null;
 }
 
 const commonMeasure = (a: number, b: number): number => (b === 0 ? a : commonMeasure(b, a % b));
@@ -112,12 +129,14 @@ interface Sized {
   readonly dy: number;
   readonly kerf: number;
   readonly measure: number;
+  /** The share of the sheets that is over. */
+  readonly over: number;
 }
 
 /** Whole sheets from some of the items, as many as so many looks find; null when time ran out. */
 function wholeSheets(
   items: readonly Item[],
-  { dx, dy, kerf, measure }: Sized,
+  { dx, dy, kerf, measure, over }: Sized,
   looks: number,
   { problem: { cuts }, isOver }: Job,
   random: Random,
@@ -126,16 +145,20 @@ function wholeSheets(
   const boldness = pick(BOLDNESS);
   const least = Math.min(...items.flatMap(({ lies }) => lies.flatMap((lie) => [lie.dx, lie.dy]))) / measure;
   const words = (items.length + 31) >> 5;
-  const canFill = (side: number, most: number): boolean => side === most || side <= most - kerf - least;
-  const byWidth = new Map<number, Whole[]>();
-  const byHeight = new Map<number, Whole[]>();
+  const nearly = over === 0 ? 0 : pick(NEARLY) * Math.min(dx, dy);
+  const mayLose = UNEVEN * over * (dx + kerf) * (dy + kerf);
+  const lost = ({ dx: long, dy: wide, area }: Pick<Whole, 'dx' | 'dy' | 'area'>): number => (long + kerf) * (wide + kerf) - area;
+  const isFull = (side: number, most: number): boolean => side <= most && side >= most * (1 - UNEVEN * over);
+  const canFill = (side: number, most: number): boolean => isFull(side, most) || side <= most - kerf - least;
+  const byWidth = new Sides('dx', nearly);
+  const byHeight = new Sides('dy', nearly);
   const all: Whole[] = [];
-  const sharingSide = (sides: ReadonlyMap<number, Whole[]>, most: number) => {
+  const sharingSide = (sides: Sides, most: number) => {
     const longest = most - kerf - least;
-    return (side: number): readonly Whole[] => (side < least || side > longest ? NONE : (sides.get(side) ?? NONE));
+    return (side: number): readonly Whole[] => (side < least || side > longest ? NONE : sides.like(side));
   };
   const known = { all, byWidth: sharingSide(byWidth, dx), byHeight: sharingSide(byHeight, dy) };
-  const waiting = new Queue<Whole>();
+  const waiting = new TinyQueue<{ readonly whole: Whole; readonly key: number }>([], (a, b) => a.key - b.key);
   const seen = new Set<number>();
   const found: Whole[] = [];
   /** Told apart by 52 bits of chance: one that is dropped for another costs nothing but itself. */
@@ -146,17 +169,19 @@ function wholeSheets(
     return true;
   };
   const add = (whole: Whole): void => {
-    if (whole.dx === dx && whole.dy === dy) found.push(whole);
-    else waiting.push(whole, whole.doubt - boldness * whole.pieces + 0.3 * random());
+    if (isFull(whole.dx, dx) && isFull(whole.dy, dy)) found.push(whole);
+    else waiting.push({ whole, key: whole.doubt - boldness * whole.pieces + 0.3 * random() + (over === 0 ? 0 : (CAREFUL * lost(whole)) / mayLose) });
   };
   const join = (axis: Axis, first: Whole, second: Whole, doubt: number): void => {
-    const long = axis === 0 ? first.dx + kerf + second.dx : first.dx;
-    const wide = axis === 0 ? first.dy : first.dy + kerf + second.dy;
+    const long = axis === 0 ? first.dx + kerf + second.dx : Math.max(first.dx, second.dx);
+    const wide = axis === 0 ? Math.max(first.dy, second.dy) : first.dy + kerf + second.dy;
+    const area = first.area + second.area;
+    if (over > 0 && lost({ dx: long, dy: wide, area }) > mayLose) return;
     if (!canFill(long, dx) || !canFill(wide, dy) || overlap(first.bits, second.bits)) return;
     const sign: Sign = [first.sign[0] ^ second.sign[0], first.sign[1] ^ second.sign[1]];
     if (!isNew(long, wide, sign)) return;
     const [bits, pieces] = [first.bits.map((word, n) => word | second.bits[n]!), first.pieces + second.pieces];
-    add({ dx: long, dy: wide, bits, sign, pieces, doubt: first.doubt + second.doubt + doubt, made: { axis, first, second } });
+    add({ dx: long, dy: wide, bits, sign, pieces, area, doubt: first.doubt + second.doubt + doubt, made: { axis, first, second } });
   };
   const turnRound = (five: Five<Whole>, doubt: number): void => {
     const { dx: long, dy: wide } = sizeOf(five, kerf);
@@ -169,7 +194,16 @@ function wholeSheets(
     const sign = five.reduce<Sign>(([a, b], each) => [a ^ each.sign[0], b ^ each.sign[1]], [0, 0]);
     if (!isNew(long, wide, sign)) return;
     const sum = (of: (whole: Whole) => number): number => five.reduce((total, each) => total + of(each), 0);
-    add({ dx: long, dy: wide, bits, sign, pieces: sum(({ pieces }) => pieces), doubt: sum((each) => each.doubt) + doubt, made: { wheel: five } });
+    add({
+      dx: long,
+      dy: wide,
+      bits,
+      sign,
+      pieces: sum(({ pieces }) => pieces),
+      area: sum((each) => each.area),
+      doubt: sum((each) => each.doubt) + doubt,
+      made: { wheel: five },
+    });
   };
   items.forEach((item, index) => {
     const bits = new Int32Array(words);
@@ -177,20 +211,22 @@ function wholeSheets(
     const sign: Sign = [Math.floor(random() * 2 ** 26), Math.floor(random() * 2 ** 26)];
     for (const lie of item.lies) {
       const [long, wide] = [lie.dx / measure, lie.dy / measure];
-      if (canFill(long, dx) && canFill(wide, dy)) add({ dx: long, dy: wide, bits, sign, pieces: 1, doubt: 0, made: { item, lie } });
+      const area = (long + kerf) * (wide + kerf);
+      if (canFill(long, dx) && canFill(wide, dy)) add({ dx: long, dy: wide, bits, sign, pieces: 1, area, doubt: 0, made: { item, lie } });
     }
   });
   for (let look = 0; look < looks; look++) {
     if (look % ASK_EVERY === 0 && isOver()) return null;
-    const whole = waiting.pop();
-    if (!whole) break;
-    const [wide, high] = [sharing(byWidth, whole.dx), sharing(byHeight, whole.dy)];
+    const next = waiting.pop();
+    if (!next) break;
+    const { whole } = next;
+    const [wide, high] = [byWidth.like(whole.dx), byHeight.like(whole.dy)];
     for (const other of high) join(0, whole, other, Math.log2(1 + high.length));
     for (const other of wide) join(1, whole, other, Math.log2(1 + wide.length));
-    wide.push(whole);
-    high.push(whole);
+    byWidth.add(whole);
+    byHeight.add(whole);
     all.push(whole);
-    if (cuts === 'free') for (const { five, choices } of wheelsWith(whole, known, kerf)) turnRound(five, Math.log2(choices));
+    if (cuts === 'free' && over === 0) for (const { five, choices } of wheelsWith(whole, known, kerf)) turnRound(five, Math.log2(choices));
   }
   return found;
 }
@@ -203,10 +239,31 @@ function overlap(a: Int32Array, b: Int32Array): boolean {
   return false;
 }
 
-function sharing(sides: Map<number, Whole[]>, side: number): Whole[] {
-  const there = sides.get(side) ?? [];
-  sides.set(side, there);
-  return there;
+/** Wholes by one side, those together in which it is equal, or differs by no more than `nearly`. */
+class Sides {
+  private readonly rows = new Map<number, Whole[]>();
+
+  constructor(
+    private readonly side: 'dx' | 'dy',
+    private readonly nearly: number,
+  ) {}
+
+  add(whole: Whole): void {
+    const row = this.rowOf(whole[this.side]);
+    const there = this.rows.get(row);
+    if (there) there.push(whole);
+    else this.rows.set(row, [whole]);
+  }
+
+  like(side: number): readonly Whole[] {
+    const row = this.rowOf(side);
+    if (this.nearly === 0) return this.rows.get(row) ?? NONE;
+    return [row - 1, row, row + 1].flatMap((each) => (this.rows.get(each) ?? NONE).filter((whole) => Math.abs(whole[this.side] - side) <= this.nearly));
+  }
+
+  private rowOf(side: number): number {
+    return this.nearly === 0 ? side : Math.floor(side / this.nearly);
+  }
 }
 
 /** All that are still wanted, where so many of those found share no piece; else one of the likeliest. */
@@ -244,37 +301,4 @@ export function piecesOfWhole({ made }: Whole, kerf: number, measure: number, x 
   const { axis, first, second } = made;
   const next = axis === 0 ? { x: x + first.dx * measure + kerf, y } : { x, y: y + first.dy * measure + kerf };
   return [...piecesOfWhole(first, kerf, measure, x, y), ...piecesOfWhole(second, kerf, measure, next.x, next.y)];
-}
-
-/** What has the least key comes first: a binary heap. */
-class Queue<T> {
-  readonly #rows: { readonly value: T; readonly key: number }[] = [];
-
-  push(value: T, key: number): void {
-    const rows = this.#rows;
-    let at = rows.push({ value, key }) - 1;
-    while (at > 0) {
-      const above = (at - 1) >> 1;
-      if (rows[above]!.key <= rows[at]!.key) break;
-      [rows[above], rows[at]] = [rows[at]!, rows[above]!];
-      at = above;
-    }
-  }
-
-  pop(): T | undefined {
-    const rows = this.#rows;
-    const top = rows[0];
-    const last = rows.pop();
-    if (!top || !last || rows.length === 0) return top?.value;
-    rows[0] = last;
-    for (let at = 0; ;) {
-      let below = 2 * at + 1;
-      if (below >= rows.length) break;
-      if (below + 1 < rows.length && rows[below + 1]!.key < rows[below]!.key) below++;
-      if (rows[at]!.key <= rows[below]!.key) break;
-      [rows[at], rows[below]] = [rows[below]!, rows[at]!];
-      at = below;
-    }
-    return top.value;
-  }
 }

@@ -34,7 +34,7 @@ const SHARES = {
   aim: { repeated: 1, else: 4 },
   afresh: { paired: 1, else: 0.1 },
   patterns: 4,
-  perfect: 4,
+  perfect: { exact: 4, nearly: 2 },
   free: { repeated: 0.3, else: 1 },
   bound: 0.3,
 } as const;
@@ -116,7 +116,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     ...(perfect
       ? [
           way(
-            SHARES.perfect,
+            SHARES.perfect[perfect.isExact ? 'exact' : 'nearly'],
             () => (best ? LOOKS_AS[problem.cuts] * items.length : Infinity),
             () => {
               const found = perfect.step();
