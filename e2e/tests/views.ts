@@ -137,6 +137,7 @@ export const VIEWS: readonly ViewCase[] = [
   { name: 'on the wall', path: at('type', 'hang?view=wall') },
   { name: 'quick sums', path: at('ink', 'sums?sum=cleat-statics') },
   { name: 'one that worries', path: () => '/worry' },
+  { name: 'one trip to the yard', path: () => '/yard', before: (page) => page.locator('.yard-table').waitFor() },
   { name: 'quick sums, no project', path: () => '/sums?sum=door' },
   { name: 'a sum', path: at('ink', 'box'), before: (page) => page.locator('.tally .explained', { hasText: 'empty' }).click() },
   { name: 'find', path: at('ink', 'box'), before: (page) => page.keyboard.press('Control+K') },

@@ -265,7 +265,8 @@ export { inAnotherLength, lengthSold, lengthsForSale, nameInLists, nameOfKind } 
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
 export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
-export { shoppingCost, shoppingOf, type ShoppingLine } from './plan/shopping.ts';
+export { projectOfPiece, yardTrip, type ToBeCut, type TripProject, type YardTrip } from './plan/yard-trip.ts';
+export { shoppingCost, shoppingOf, stockLines, type ShoppingLine } from './plan/shopping.ts';
 export { shoppingCsv } from './formats/shopping-csv.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
 export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';

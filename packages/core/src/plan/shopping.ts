@@ -38,10 +38,7 @@ export function shoppingOf(
   build: Pick<BuildPlan, 'steps'>,
 ): ShoppingLine[] {
   const list = new Gathered();
-  for (const { product: id, count } of purchases) {
-    const { name, kind, length, width, price, unit } = workshop.products[id]!;
-    list.add({ id: `stock/${id}`, kind, what: name, size: { length: length.nm, width: width.nm }, home: unit, amount: count, in: 'pieces', price, for: [] });
-  }
+  for (const line of stockLines(purchases, workshop)) list.add(line);
   for (const unit of units) {
     for (const { kind, name, count } of unit.unit.hardware) {
       const what = labelWords(name);
@@ -95,6 +92,27 @@ export function shoppingOf(
     });
   return list.lines();
 }
+
+/** Sheets and boards as lines of the list; `whoFor` names what each product is for. */
+export const stockLines = (
+  purchases: readonly Purchase[],
+  { products }: Pick<Workshop, 'products'>,
+  whoFor: (product: string) => readonly string[] = () => [],
+): ShoppingLine[] =>
+  purchases.map(({ product, count }) => {
+    const { name, kind, length, width, price, unit } = products[product]!;
+    return {
+      id: `stock/${product}`,
+      kind,
+      what: name,
+      size: { length: length.nm, width: width.nm },
+      home: unit,
+      amount: count,
+      in: 'pieces',
+      price,
+      for: whoFor(product),
+    };
+  });
 
 const FASTENERS = { pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' } as const;
 

@@ -25,6 +25,7 @@ const router = createBrowserRouter([
           { path: '/', lazy: () => import('../features/home/HomePage.tsx') },
           { path: '/worry', lazy: () => import('../features/worry/WorryPage.tsx') },
           { path: '/sums', lazy: () => import('../features/sums/SumsPage.tsx') },
+          { path: '/yard', lazy: () => import('../features/yard/YardPage.tsx') },
           { path: '/new', lazy: () => import('../features/home/NewCabinetPage.tsx') },
           { path: '/project/:projectId', lazy: () => import('../features/project/ProjectRoute.tsx') },
           { path: '/project/:projectId/:unitId', element: <ToBox /> },

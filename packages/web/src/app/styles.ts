@@ -17,4 +17,5 @@ import '../features/prints/prints.css';
 import '../features/tables/tables.css';
 import '../features/sums/sums.css';
 import '../features/worry/worry.css';
+import '../features/yard/yard.css';
 import '../features/bench/bench.css';

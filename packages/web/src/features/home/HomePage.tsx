@@ -94,6 +94,9 @@ export function Component() {
           <Button component={Link} to="/sums" variant="outlined" size="large">
             Quick sums
           </Button>
+          <Button component={Link} to="/yard" variant="outlined" size="large">
+            One trip to the yard
+          </Button>
           <Button component={Link} to="/worry" variant="outlined" size="large">
             One that worries you
           </Button>

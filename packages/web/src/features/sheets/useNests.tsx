@@ -92,7 +92,7 @@ interface Found {
 const newThread = (): Worker => new Worker(new URL('./nest.worker.ts', import.meta.url), { type: 'module' });
 
 /** Asks a worker of its own, so that the search that is going on is not ended by it. */
-async function asked<T>(ask: (worker: Remote<Nester>) => Promise<T>): Promise<T> {
+export async function inOwnThread<T>(ask: (worker: Remote<Nester>) => Promise<T>): Promise<T> {
   const thread = newThread();
   try {
     return await ask(wrap<Nester>(thread));
@@ -208,7 +208,7 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
       const here = settled.find(({ job }) => job.product === product);
       if (!here?.cut) return;
       const job = jobOverTheRest(here.job, here.cut, workshop);
-      const plan = await asked((worker) =>
+      const plan = await inOwnThread((worker) =>
         worker.nest(
           { job, workshop, then: cutting.then },
           SEARCH_MS,
@@ -228,13 +228,13 @@ export function NestProvider({ children }: { readonly children: ReactNode }) {
         workshop,
         then: cutting.then,
       }));
-      return asked((worker) => worker.compare(orders, SEARCH_MS));
+      return inOwnThread((worker) => worker.compare(orders, SEARCH_MS));
     },
     [parts, workshop, cutting, finished, pins],
   );
   const figures = useCallback(
     (jobs: readonly SheetJob[], workshop: Workshop): Promise<WayFigures | null> =>
-      asked((worker) =>
+      inOwnThread((worker) =>
         worker.compare(
           jobs.map((job) => ({ job, workshop, then: cutting.then })),
           WHAT_IF_MS,
