@@ -23,9 +23,9 @@ const ALONE_MS = 350;
 
 const NOTHING: TripLayouts = { together: new Map(), alone: [], isDone: false };
 
-export const layOutInThread: WithLayOut = (use) =>
+export const layOutInThread: WithLayOut = (work) =>
   inOwnThread((nester) =>
-    use((order, ms) =>
+    work((order, ms) =>
       nester.nest(
         order,
         ms,
