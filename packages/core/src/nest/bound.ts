@@ -4,7 +4,8 @@
  * must come out of those, so each such class is covered by itself and the greatest bound counts.
  * Areas are BigInt: in doubles the sum could come out above the optimum on sheets that are filled exactly.
  */
-import { barRelaxation, type SheetInequality } from './bar-relaxation.ts';
+import type { SheetInequality } from './bar-program.ts';
+import { barRelaxation } from './bar-relaxation.ts';
 import { apartFromEachOther } from './conflicts.ts';
 import { costByShares, sheetsByShares } from './dual.ts';
 import { bedsOf, lieOf, type Bed } from './pieces.ts';

@@ -6,7 +6,7 @@
  * Nilsson and Raphael, "A formal basis for the heuristic determination of minimum cost paths", 1968.
  */
 import TinyQueue from 'tinyqueue';
-import type { SheetInequality } from './bar-relaxation.ts';
+import type { SheetInequality } from './bar-program.ts';
 import { completeBins, type Bins, type FilledBin, type SizedPieces } from './bin-completion.ts';
 import { pricedInequality, roomInequality } from './cutting-stock-bound.ts';
 

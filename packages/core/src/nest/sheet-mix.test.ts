@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { leastMix, type SheetKindCost } from './sheet-mix.ts';
-import type { SheetInequality } from './bar-relaxation.ts';
+import type { SheetInequality } from './bar-program.ts';
 
 function byTrying(kinds: readonly SheetKindCost[], inequalities: readonly SheetInequality[], fewest: number): { cost: number; sheets: number } | null {
   let best: { cost: number; sheets: number } | null = null;

@@ -2,7 +2,7 @@
  * The least a mix of whole sheets costs that satisfies linear inequalities, and the fewest sheets such a mix has: integer covering with few
  * variables, depth-first branch and bound. Source: Nemhauser and Wolsey, "Integer and Combinatorial Optimization", 1988, section II.4.
  */
-import type { SheetInequality } from './bar-relaxation.ts';
+import type { SheetInequality } from './bar-program.ts';
 
 export interface SheetKindCost {
   readonly cost: number;
@@ -21,7 +21,7 @@ const MAX_NODES = 50_000;
 /** Shares an inequality may be missed by, for rounding: far more than doubles lose, far less than a part. */
 const ROUNDING = 1e-7;
 
-/** Null when it gave up, or when no mix satisfies them. `fewest` sheets at least. Inequalities as in bar-relaxation.ts. */
+/** Null when it gave up, or when no mix satisfies them. `fewest` sheets at least. Inequalities as in bar-program.ts. */
 export function leastMix(kinds: readonly SheetKindCost[], inequalities: readonly SheetInequality[], fewest: number): SheetMix | null {
   const needs = inequalities.map((each) => each.needs * (1 - ROUNDING));
   const order = kinds.map((_, kind) => kind).sort((a, b) => rate(kinds[b]!, b) - rate(kinds[a]!, a));

@@ -1,0 +1,198 @@
+/**
+ * One program of the bar relaxation: bars along one axis that cover what the parts need, min Σ price·bars, by column generation. With sizes
+ * across that weigh 1 it is the cutting stock program. Sources: Gilmore and Gomory, "A linear programming approach to the cutting-stock problem",
+ * 1961; Farley, "A note on bounding a class of linear programming problems, including cutting stock problems", 1990 (a bound from prices that are
+ * not final).
+ */
+import { CoveringLp, type Column } from './covering-lp.ts';
+import { greedyKnapsack, knapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
+
+/** What any sheets that hold the parts must satisfy: Σ count · holds >= needs, `holds` for each sheet kind in the order given. */
+export interface SheetInequality {
+  readonly needs: number;
+  readonly holds: readonly number[];
+}
+
+export type Axis = 'x' | 'y';
+
+/** Pivots of one program at most: so many for each row, and never fewer than `min`. */
+const MAX_PIVOTS = { perRow: 10, min: 60 } as const;
+/** A bar must be worth this share more than its price to enter. */
+const GAIN = 1e-7;
+/** Weights under this count as none. */
+const NO_WEIGHT = 1e-9;
+/** A pivot takes as long as placing so many pieces; and as long as one, so many knapsack states, or multiplications. */
+const PIECES_A_PIVOT = 3;
+const STATES_A_PIECE = 25;
+const PRODUCTS_A_PIECE = 8000;
+
+/** One way a kind of part may lie on one kind of sheet. Sizes include the kerf; weights are shares of what the sheet's side can hold. */
+export interface Place {
+  readonly kind: number;
+  readonly sheet: number;
+  readonly size: Readonly<Record<Axis, number>>;
+  readonly share: Readonly<Record<Axis, number>>;
+  readonly weight: Record<Axis, number>;
+}
+
+/** Parts that lie alike. */
+export interface PartKind {
+  count: number;
+  readonly places: readonly Place[];
+}
+
+export interface SheetKind {
+  readonly size: Readonly<Record<Axis, number>>;
+  readonly price: number;
+  /** How many there are; Infinity when as many as wanted. */
+  readonly limit: number;
+}
+
+/** The bars of one sheet kind along the axis: rows of a knapsack, side by side with the places they stand for. */
+interface Bars {
+  readonly places: readonly Place[];
+  readonly rows: KnapsackRows;
+  readonly room: number;
+}
+
+/** Finds a good bar, or the best. */
+type FillBar = (rows: KnapsackRows, room: number) => Int32Array;
+
+/** When it is finished the places have their new weights along the axis. */
+export class BarProgram {
+  private readonly across: Axis;
+  /** Kinds that weigh something wherever they lie: one that weighs nothing in some place can always be had for nothing there. */
+  private readonly weighed: readonly number[];
+  private readonly rowOf: ReadonlyMap<number, number>;
+  /** Sheet kinds of which there are so many. */
+  private readonly limits: readonly number[];
+  private readonly bars: readonly Bars[];
+  private readonly rows: number;
+  private readonly lp: CoveringLp;
+  private pivots = 0;
+  private states = 0;
+  private best: { readonly needs: number; readonly duals: Float64Array };
+
+  /** Every kind of part fits on some sheet kind without end. `greedyStarts`: bars that are filled greedily before the best is searched for. */
+  constructor(
+    private readonly kinds: readonly PartKind[],
+    private readonly sheets: readonly SheetKind[],
+    private readonly axis: Axis,
+    private readonly greedyStarts = Infinity,
+  ) {
+    this.across = axis === 'x' ? 'y' : 'x';
+    this.weighed = kinds.flatMap((kind, index) => (kind.places.every(({ weight }) => weight[this.across] > NO_WEIGHT) ? [index] : []));
+    this.rowOf = new Map(this.weighed.map((kind, row) => [kind, row]));
+    this.limits = sheets.flatMap(({ limit }, sheet) => (limit < Infinity ? [sheet] : []));
+    const demand = Float64Array.from([...this.weighed.map((kind) => kinds[kind]!.count), ...this.limits.map((sheet) => -sheets[sheet]!.limit)]);
+    this.rows = demand.length;
+    this.bars = sheets.map(({ size }, sheet): Bars => {
+      const places = this.weighed.flatMap((kind) => kinds[kind]!.places.filter((place) => place.sheet === sheet));
+      const room = size[axis];
+      const most = places.map((place) => Math.min(kinds[place.kind]!.count, Math.floor(room / place.size[axis])));
+      return { places, room, rows: { count: places.length, size: places.map((place) => place.size[axis]), worth: places.map(() => 0), most } };
+    });
+    this.lp = new CoveringLp(demand, [
+      ...this.weighed.map((kind) => cheapestAlone(kinds[kind]!, sheets, axis, this.across)),
+      ...this.limits.map(() => ({ covers: -1, price: 0 })),
+    ]);
+    this.best = { needs: -Infinity, duals: new Float64Array(this.rows) };
+  }
+
+  /** Of the next step, in pieces placed. */
+  work(): number {
+    return Math.ceil(PIECES_A_PIVOT + this.states / STATES_A_PIECE + (3 * this.rows ** 2) / PRODUCTS_A_PIECE);
+  }
+
+  /** One pivot; the inequality when the program is finished. */
+  step(): SheetInequality | null {
+    this.states = 0;
+    if (++this.pivots > Math.max(MAX_PIVOTS.min, MAX_PIVOTS.perRow * this.rows)) return this.finished();
+    if (this.lp.dropNegative()) return null;
+    const duals = this.lp.duals();
+    this.price(duals);
+    const { entering: quick } = this.priced(duals, (rows, room) => greedyKnapsack(rows, room, this.greedyStarts));
+    if (quick && this.lp.add(quick)) return null;
+    const { entering, worths } = this.priced(duals, (rows, room) => {
+      const times = knapsack(rows, room);
+      this.states += rows.states ?? 0;
+      return times;
+    });
+    const { share, given } = this.scaled(worths);
+    const needs = share * this.needsOf(duals) - given;
+    if (needs > this.best.needs) this.best = { needs, duals: duals.map((dual) => dual * share) };
+    return entering && this.lp.add(entering) ? null : this.finished();
+  }
+
+  /** Sets what each place is worth at these duals. */
+  private price(duals: Float64Array): void {
+    for (const { places, rows } of this.bars)
+      places.forEach((place, index) => {
+        rows.worth[index] = Math.max(0, duals[this.rowOf.get(place.kind)!]!) / place.weight[this.across];
+      });
+  }
+
+  private needsOf(duals: Float64Array): number {
+    return this.weighed.reduce((sum, kind, row) => sum + this.kinds[kind]!.count * Math.max(0, duals[row]!), 0);
+  }
+
+  /** The share of these duals, and what limited sheets are worth beyond their price, that no bar is worth more than it costs. */
+  private scaled(worths: readonly number[]): { readonly share: number; readonly given: number } {
+    const share = this.sheets.reduce(
+      (least, { price, limit }, sheet) => (limit === Infinity ? Math.min(least, price / Math.max(worths[sheet]!, 1e-300)) : least),
+      1,
+    );
+    const given = this.sheets.reduce((sum, { price, limit }, sheet) => (limit < Infinity ? sum + limit * Math.max(0, share * worths[sheet]! - price) : sum), 0);
+    return { share, given };
+  }
+
+  /** The bar found that gains most on its price, and what the best bar of each sheet kind is worth. */
+  private priced(duals: Float64Array, fill: FillBar): { readonly entering: Column | null; readonly worths: readonly number[] } {
+    let entering: Column | null = null;
+    let gain = GAIN;
+    const worths = this.bars.map(({ places, rows, room }, sheet) => {
+      const times = fill(rows, room);
+      const covers = new Float64Array(this.rows);
+      let worth = 0;
+      places.forEach((place, index) => {
+        worth += times[index]! * rows.worth[index]!;
+        covers[this.rowOf.get(place.kind)!]! += times[index]! / place.weight[this.across];
+      });
+      const { price } = this.sheets[sheet]!;
+      const limit = this.limits.indexOf(sheet);
+      const cost = price + (limit < 0 ? 0 : Math.max(0, duals[this.weighed.length + limit]!));
+      const reduced = (worth - cost) / Math.max(cost, 1e-9);
+      if (reduced > gain) {
+        if (limit >= 0) covers[this.weighed.length + limit] = -1;
+        [entering, gain] = [{ covers, price }, reduced];
+      }
+      return worth;
+    });
+    return { entering, worths };
+  }
+
+  private finished(): SheetInequality {
+    const { duals } = this.best;
+    this.price(duals);
+    // The patterns that priced the program may miss a hair of worth; what counts is searched without.
+    const holds = this.bars.map(({ rows, room }) => maxWorth(rows, room));
+    for (const { places } of this.bars)
+      for (const place of places) {
+        const most = holds[place.sheet]!;
+        place.weight[this.axis] = most > 0 ? Math.max(0, duals[this.rowOf.get(place.kind)!]!) / place.weight[this.across] / most : 0;
+      }
+    for (const [kind, { places }] of this.kinds.entries()) if (!this.rowOf.has(kind)) for (const { weight } of places) weight[this.axis] = 0;
+    return { needs: this.needsOf(duals), holds };
+  }
+}
+
+/** The cheapest bar of one kind alone. */
+function cheapestAlone({ places, count }: PartKind, sheets: readonly SheetKind[], axis: Axis, across: Axis): { covers: number; price: number } {
+  const alone = places
+    .filter(({ sheet }) => sheets[sheet]!.limit === Infinity)
+    .map(({ sheet, size, weight }) => ({
+      covers: Math.min(count, Math.floor(sheets[sheet]!.size[axis] / size[axis])) / weight[across],
+      price: sheets[sheet]!.price,
+    }));
+  return alone.reduce((best, each) => (each.price / each.covers < best.price / best.covers ? each : best));
+}
