@@ -256,6 +256,9 @@ interface PieceProps {
   readonly onGrab?: (event: PointerEvent<Element>) => void;
 }
 
+/** The room a text takes, in pixels, with a little at both ends. */
+const letters = (text: string): number => 12 + text.length * 7;
+
 function Piece({ row, panels, line, unit, x, y, scale, pinned, onGrab }: PieceProps) {
   const lit = useAppSelector(({ view: { selected, hovered } }) =>
     selected !== null && panels.includes(selected) ? 'selected' : hovered !== null && panels.includes(hovered) ? 'hovered' : '',
@@ -274,6 +277,7 @@ function Piece({ row, panels, line, unit, x, y, scale, pinned, onGrab }: PiecePr
       ? line.names.map((label) => labelWords(label)).join(', ')
       : labelWords(line.names[line.panels.indexOf(row.part)] ?? line.names[0]!)
     : row.part;
+  const mark = line?.mark ?? row.part;
   return (
     <g
       className={`piece ${lit}${onGrab ? ' draggable' : ''}`}
@@ -286,13 +290,13 @@ function Piece({ row, panels, line, unit, x, y, scale, pinned, onGrab }: PiecePr
       onPointerEnter={() => dispatch(panelHovered(panels[0]!))}
       onPointerLeave={() => dispatch(panelHovered(null))}
     >
-      <title>{`${line?.mark ?? ''} ${name}${pinned ? ', pinned' : ''}`}</title>
+      <title>{`${mark} ${name}${pinned ? ', pinned' : ''}`}</title>
       <rect x={left} y={top} width={wide} height={high} />
       {pinned && <path className="pin-sign" d={`M${left + 9} ${top + 4} a5 5 0 1 1 0 10 a5 5 0 1 1 0 -10 m-3 5 h6 m-3 -3 v6`} />}
       <g {...(upright ? { transform: `rotate(-90 ${centre})` } : {})}>
-        {across > 11 && along > 26 && (
+        {across > 11 && along > letters(mark) && (
           <text className={across > 15 ? 'piece-name' : 'piece-name slim'} x={left + wide / 2} y={top + high / 2 - (across > 34 && along > 120 ? 8 : 0)}>
-            {along > 34 + name.length * 7 ? `${line?.mark ?? ''} ${name}` : (line?.mark ?? row.part)}
+            {along > letters(`${mark} ${name}`) ? `${mark} ${name}` : mark}
           </text>
         )}
         {across > 34 && along > 120 && (
