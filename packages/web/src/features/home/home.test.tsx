@@ -9,6 +9,7 @@ import { createMemoryRouter, RouterProvider } from 'react-router';
 import { makeStore } from '../../app/store.ts';
 import { answerWith, type Answer, type Asked } from '../../test/answers.ts';
 import { DESIGN, READINGS } from '../../test/print-room.ts';
+import { projectRow } from '../../test/project-row.ts';
 import type { ProjectRow } from '../../app/api.ts';
 import { Component as HomePage } from './HomePage.tsx';
 import { answersIn, Component as NewCabinetPage, START } from './NewCabinetPage.tsx';
@@ -19,21 +20,10 @@ afterEach(() => {
   restore();
 });
 
-const row = (more: Partial<ProjectRow> = {}): ProjectRow => ({
-  id: 'p1',
-  name: 'Print room',
-  demo: false,
-  revision: 3,
-  updatedAt: '2026-11-03T10:00:00Z',
-  wall: { widthMm: 4000, ceilingMm: 2500 },
-  problem: null,
-  units: [{ id: 'ink', name: 'Ink cupboard', widthMm: 700, heightMm: 820, alongMm: 300, upMm: 1320, shelves: 2 }],
-  ...more,
-});
 const refusal = { code: 'full', message: 'there is no room', where: 'disk', accepted: 'a disk with room' };
 
 /** A page on a server. What no test speaks of is answered as if all were well. */
-function page(element: React.ReactNode, answer: (asked: Asked) => Answer | undefined, rows: readonly ProjectRow[] = [row()]) {
+function page(element: React.ReactNode, answer: (asked: Asked) => Answer | undefined, rows: readonly ProjectRow[] = [projectRow()]) {
   const server = answerWith((asked) => {
     const said = answer(asked);
     if (said !== undefined) return said;
@@ -86,7 +76,7 @@ describe('the room', () => {
     expect(await screen.findByText('No project yet')).toBeTruthy();
     cleanup();
     restore();
-    room(() => undefined, [row({ units: [], demo: true })]);
+    room(() => undefined, [projectRow({ units: [], demo: true })]);
     expect((await screen.findByRole('link', { name: /Print room/ })).textContent).toMatch(/no cabinet yet.*--reset-demo/);
   });
 
@@ -147,8 +137,8 @@ test('a project that cannot be read says why and gives its file, and the others 
   const { sent } = room(
     () => undefined,
     [
-      row(),
-      row({
+      projectRow(),
+      projectRow({
         id: 'p9',
         name: ' ',
         wall: null,

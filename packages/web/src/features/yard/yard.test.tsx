@@ -10,6 +10,7 @@ import type { ProjectRow } from '../../app/api.ts';
 import { makeStore } from '../../app/store.ts';
 import { answerWith, type Answer, type Asked } from '../../test/answers.ts';
 import { DESIGN } from '../../test/print-room.ts';
+import { projectRow } from '../../test/project-row.ts';
 import type { WithLayOut } from './useTripSearch.ts';
 import { Component as YardPage } from './YardPage.tsx';
 
@@ -19,17 +20,7 @@ afterEach(() => {
   restore();
 });
 
-const row = (id: string, name: string, more: Partial<ProjectRow> = {}): ProjectRow => ({
-  id,
-  name,
-  demo: false,
-  revision: 3,
-  updatedAt: '2026-11-03T10:00:00Z',
-  wall: { widthMm: 4000, ceilingMm: 2500 },
-  problem: null,
-  units: [{ id: 'ink', name: 'Ink cupboard', widthMm: 700, heightMm: 820, alongMm: 300, upMm: 1320, shelves: 2 }],
-  ...more,
-});
+const row = (id: string, name: string, more: Partial<ProjectRow> = {}): ProjectRow => projectRow({ id, name, ...more });
 const workshop = starterWorkshop();
 const fileOf = (design: Design) => writeProject({ design, record: [], workshop });
 /** In this thread, a few steps for each. */
