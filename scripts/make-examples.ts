@@ -19,7 +19,7 @@ import {
   type WallRail,
   type WallThing,
   type Workshop,
-  NOTHING_SETTLED,
+  EMPTY_DECISIONS,
 } from '../packages/core/src/index.ts';
 import { backWall, BACK_UNITS } from './print-room-back.ts';
 import { THINGS } from './print-room-things.ts';
@@ -198,7 +198,7 @@ const design = (name: string, units: readonly UnitDesign[], wall: Wall, items: r
   children: false,
   person: { height: entered('1720 mm') },
   items: byId(items),
-  ...NOTHING_SETTLED,
+  ...EMPTY_DECISIONS,
   units: byId(units),
 });
 

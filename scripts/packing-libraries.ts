@@ -5,7 +5,7 @@
 import ShelfPack from '@mapbox/shelf-pack';
 import { pack2D } from 'binpackingjs/2d';
 import { MaxRectsPacker } from 'maxrects-packer';
-import { bedsOf, type NestProblem } from '../packages/core/src/index.ts';
+import { stockAreasOf, type NestProblem } from '../packages/core/src/index.ts';
 
 interface Box {
   readonly width: number;
@@ -21,7 +21,7 @@ interface Job {
 
 /** Largest first, in whole micrometres: shelves and rectangles are packed in the order they come. */
 function jobOf(problem: NestProblem): Job {
-  const [bed] = bedsOf(problem);
+  const [bed] = stockAreasOf(problem);
   const large = (nm: number): number => Math.round((nm + problem.kerf) / 1000);
   const boxes = problem.parts.flatMap(({ length, width, count, grain }) =>
     Array.from({ length: count }, () => ({ width: large(length), height: large(width), turns: grain === 'either' })),

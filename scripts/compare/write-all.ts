@@ -12,7 +12,7 @@ import {
   learnedWorkshop,
   plan,
   planBuild,
-  buildTold,
+  buildSummary,
   planJson,
   readProject,
   Refusal,
@@ -49,7 +49,7 @@ function writeProject(folder: string, project: ProjectFile, withShopSet: boolean
   const made = plan(design, record, workshop);
   const jobs = () => sheetJobs(made.parts, workshop, { cutting: design.cutting, pins: design.pins, finished: finishedParts(record) });
   const build = planBuild(made, design, record, workshop, []);
-  const told = buildTold({ plan: made, design, workshop, learned, build, unit: design.unit });
+  const told = buildSummary({ plan: made, design, workshop, learned, build, unit: design.unit });
   const files: Readonly<Record<string, () => string>> = {
     'plan.json': () => text(planJson(made, design)),
     'cut-list.csv': () => cutListCsv(made.parts, workshop, ({ unit }) => displayUnitOf(design, unit)),

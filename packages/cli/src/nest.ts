@@ -3,7 +3,7 @@ import { readNestProblemText, Refusal, search, writeNestPlan } from '@keen/core/
 import { answered, json, readText, unwrap } from './shell.ts';
 import { USAGE } from './usage.ts';
 
-const MOST_SECONDS = 3600;
+const MAX_SECONDS = 3600;
 
 /** Runs the command and gives the process's exit code. `started` is when the process began, in ms. */
 export const runNest = (args: readonly string[], started: number): Promise<number> => answered(() => json(nest(args, started)));
@@ -40,7 +40,7 @@ function nestArguments(args: readonly string[]): NestArguments {
     if (!Object.hasOwn(options, arg)) throw new Refusal('usage', `there is no option '${arg}'`, arg, USAGE);
     const value = Number(args[++i]);
     const whole = arg !== '--seconds';
-    const most = arg === '--seconds' ? MOST_SECONDS : 2 ** 31;
+    const most = arg === '--seconds' ? MAX_SECONDS : 2 ** 31;
     if (!Number.isFinite(value) || value < 0 || value > most || (whole && !Number.isInteger(value)))
       throw new Refusal('value', `'${args[i] ?? ''}' cannot be used here`, arg, `a ${whole ? 'whole ' : ''}number up to ${most}`);
     options[arg as keyof typeof options] = value;

@@ -1,5 +1,5 @@
 /** keen print: what goes on paper, as PDF. docs/format/prints.md says what is on it. */
-import { isPaper, LEAST_BAR_MM, MOST_BAR_MM, PAPERS, picturesPdf, shopSet, TRUE_PRINTER, TRUE_SIZE_KINDS, trueSizePrint } from '@keen/exchange';
+import { isPaper, MIN_BAR_MM, MAX_BAR_MM, PAPERS, picturesPdf, shopSet, TRUE_PRINTER, TRUE_SIZE_KINDS, trueSizePrint } from '@keen/exchange';
 import { displayUnitOf, Refusal, type DisplayUnit } from '@keen/core';
 import { handedOver, readProjectAt } from './files.ts';
 import { readWords } from './options.ts';
@@ -40,8 +40,8 @@ export async function printFile(words: readonly string[]): Promise<string | Uint
 function barOf(text: string | null, where: string): number {
   if (text === null) return TRUE_PRINTER.along;
   const measured = Number(text);
-  if (!(measured >= LEAST_BAR_MM && measured <= MOST_BAR_MM))
-    throw new Refusal('value', `'${text}' cannot be what 100 mm measure`, where, `millimetres from ${LEAST_BAR_MM} to ${MOST_BAR_MM}`);
+  if (!(measured >= MIN_BAR_MM && measured <= MAX_BAR_MM))
+    throw new Refusal('value', `'${text}' cannot be what 100 mm measure`, where, `millimetres from ${MIN_BAR_MM} to ${MAX_BAR_MM}`);
   return measured;
 }
 

@@ -5,8 +5,8 @@ export {
   inches,
   LONGEST,
   mm,
-  nanometres,
-  nearest,
+  nanometers,
+  roundToNm,
   NM_PER,
   toInches,
   toMm,
@@ -16,25 +16,25 @@ export {
   type LengthUnit,
 } from './length/length.ts';
 export { parseLength, type ParsedLength } from './length/parse.ts';
-export { enter, entered, exactly, readEntered, typedText, type Entered } from './length/entered.ts';
+export { enter, entered, enteredFromNm, readEntered, typedText, type Entered } from './length/entered.ts';
 export { exactText, exactTextWithUnit, tape, tapeText, tapeTextWithUnit, type TapeLength } from './length/format.ts';
-export { dimension, minus, plus, type Dimension, type Label, type LengthTerm, type Source } from './worked/dimension.ts';
-export { apply, termOf, total, type Figure, type FigureTerm, type FigureUnit } from './worked/figure.ts';
+export { explainedLength, minus, plus, type ExplainedLength, type Label, type LengthTerm, type Source } from './explained/explained-length.ts';
+export { evaluate, termOf, total, type ExplainedValue, type ValueTerm, type ValueUnit } from './explained/explained-value.ts';
 export { extentOf, place, type EdgeId, type Face, type Panel, type Role } from './solid/panel.ts';
-export type { Strip } from './solid/meeting.ts';
+export type { Slot } from './solid/connection.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
 export { hangsOnCleat, resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit, type Rip } from './solid/unit.ts';
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
-export type { Corner, Spot as PieceSpot } from './parts/corner.ts';
+export type { Corner, FlatPoint as PieceSpot } from './parts/corner.ts';
 export { pieceDrawing, type PieceDrawing, type PieceHole, type PieceSlot } from './parts/piece-drawing.ts';
 export {
   drawnPart,
   keptCorners,
   LOOSE,
   looseInOrder,
-  MOST_CORNERS,
-  MOST_LOOSE,
-  MOST_LOOSE_COUNT,
+  MAX_CORNERS,
+  MAX_LOOSE,
+  MAX_LOOSE_COUNT,
   type LoosePart,
   type OutlineCorner,
 } from './parts/loose-parts.ts';
@@ -73,10 +73,10 @@ export {
   type Clamps,
   type Machine,
   type MachineKind,
-  type Measure,
-  type Repeated,
+  type MeasureKey,
+  type Repeatability,
   type Shop,
-  type Stack,
+  type DadoStack,
 } from './stock/shop.ts';
 export { boughtAs, fitsCar, isSameSize, offersOf, type Offer } from './stock/offers.ts';
 export { offersCodec } from './formats/offers-codec.ts';
@@ -98,13 +98,23 @@ export {
   type Reach,
   type Stance,
 } from './contents/item.ts';
-export { cellText, columnFor, ITEM_COLUMNS, ITEM_LIMITS, MOST_ITEMS, newItem, readCell, type Column, type ColumnKey } from './contents/item-form.ts';
+export {
+  cellText,
+  columnFor,
+  ITEM_COLUMNS,
+  ITEM_LIMITS,
+  MAX_ITEMS,
+  newItem,
+  readCell,
+  type ItemTableColumn,
+  type ItemColumnKey,
+} from './contents/item-form.ts';
 export { isEstimated, ITEM_MATERIALS, massOf, massOfOne } from './contents/item-mass.ts';
-export { arrange, canStand, columnOf, type Arrangement, type Lot, type Spot } from './contents/arrange.ts';
-export { MASS_UNITS, MOST_ITEM_KG, readWeight, weightText, type MassUnit } from './contents/weight.ts';
+export { arrange, canStand, columnOf, type Arrangement, type ItemLot, type ItemSpot } from './contents/arrange.ts';
+export { MASS_UNITS, MAX_ITEM_KG, readWeight, weightText, type MassUnit } from './contents/weight.ts';
 export { smallestBox } from './contents/smallest-box.ts';
 export { setOut, type SetOut, type SetOutLevel, type SetOutSearch } from './contents/set-out.ts';
-export { piecesOf, setOutBound, widthsToTry, type Impossible, type SetOutJob, type SetOutLot } from './contents/set-out-job.ts';
+export { columnGroupsOf, setOutBound, widthsToTry, type Impossible, type SetOutJob, type SetOutLot } from './contents/set-out-job.ts';
 export { answerRow, ROW_KINDS, slotsIn, type Row, type RowAnswer, type RowKind } from './contents/row.ts';
 export { reachOf, type ReachZone } from './contents/person.ts';
 export {
@@ -114,7 +124,7 @@ export {
   type BowLine,
   type BowReading,
   type Looked,
-  type Place,
+  type WallPlace,
   type StudMark,
   type Studs,
   type StudState,
@@ -126,23 +136,23 @@ export {
 export { MOST, OPENS_DEG, PERSON_HEIGHT, WALL_LIMITS } from './wall/wall-form.ts';
 export { newWall, type NewWall } from './wall/new-wall.ts';
 export { STRUCTURE_IDS, STRUCTURES, type StructureId } from './wall/structures.ts';
-export { MOST_RATING_N, PLUG_IDS, type PlugId, type WallFixing } from './wall/fixing.ts';
+export { MAX_RATING_N, PLUG_IDS, type PlugId, type WallFixing } from './wall/fixing.ts';
 export { NOTE } from './wall/wall-form.ts';
 export { SPECIES, SPECIES_IDS, type SpeciesId } from './wall/species.ts';
 export { studCentres, studsKnown, studsOf, type Stud } from './wall/studs.ts';
-export { blocksUnits, ceilingAt, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from './wall/placed.ts';
+export { blocksUnits, ceilingAt, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './wall/placed.ts';
 export { sweeps, swingOf, type Sector } from './wall/swing.ts';
 export { bandAt, cableBands, drillState, type Band, type DrillState } from './wall/zones.ts';
 export { faceOf, offAt, type Shims, type WallFace } from './wall/bow.ts';
-export { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish, type Share } from './wall/free-space.ts';
+export { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish, type SharedGap } from './wall/free-space.ts';
 export { centredBetween, proposePlaces, snap, spread, type Proposal, type SnapTarget, type SnapTo } from './wall/placing.ts';
 export { peaksOf, spacingDoubted, type Doubt, type Peak, type ScanSample } from './wall/scan.ts';
 export { layRail, nextStud, type RailLayout } from './wall/rails.ts';
 export { FIT_PLAY } from './joints/fits.ts';
-export type { Fit } from './solid/meeting.ts';
+export type { Fit } from './solid/connection.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
 export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
-export { MOST_CONTENTS_KG, MOST_SHELVES, SHELF_AT, type ElementsForm, type Field, type FieldGroup, type Form } from './carcass/form.ts';
+export { MAX_CONTENTS_KG, MAX_SHELVES, SHELF_AT, type ElementsForm, type FormField, type FieldGroup, type Form } from './carcass/form.ts';
 export { buildUnit, choosesGrain, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type UnitDesign } from './carcass/families.ts';
 export type { Family } from './carcass/family.ts';
 export type { NewUnit, UnitBase } from './carcass/unit-base.ts';
@@ -156,19 +166,29 @@ export type { CompartmentLoad, UnitWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
 export { ASSUMED, type Assumed } from './assumed/assumed.ts';
-export { autopsy, WORRY_BOTTOMS, WORRY_CLEATS, WORRY_FIXINGS, WORRY_HELD, type Autopsy, type Repair, type Worry, type WorryRefusal } from './hang/autopsy.ts';
-export { boringWords, hangingTold, type HangingStep, type HangingTold } from './formats/hanging-steps.ts';
-export { caseWords, holeStateWords, movingWords, repairWords, worryRefusalWords } from './formats/hanging-words.ts';
+export {
+  assessExisting,
+  EXISTING_BOTTOMS,
+  EXISTING_CLEATS,
+  EXISTING_FIXINGS,
+  EXISTING_HOLDS,
+  type RiskAssessment,
+  type Repair,
+  type ExistingCabinet,
+  type ExistingRefusal,
+} from './hang/existing-cabinet.ts';
+export { boringWords, hangingSummary, type HangingStep, type HangingSummary } from './formats/hanging-steps.ts';
+export { caseWords, holeStateWords, movingWords, repairWords, existingRefusalWords } from './formats/hanging-words.ts';
 export { sumKeyWords, SUM_GROUPS, SUM_TITLES, type SumGroup } from './sums/sum-words.ts';
-export type { Result, ResultGroup, Sum, SumAnswer } from './sums/sum.ts';
+export type { SumResult, ResultGroup, Sum, SumAnswer } from './sums/sum.ts';
 export { exampleOf, SUM_EXAMPLES, wordsOf } from './sums/examples.ts';
 export { isBetterPlan, trimOf } from './nest/problem.ts';
-export { bedsOf } from './nest/pieces.ts';
+export { stockAreasOf } from './nest/pieces.ts';
 export type { FirstCut } from './nest/problem.ts';
-export type { CutStep, Piece as SawnPiece, SheetToCut } from './cuts/pieces.ts';
+export type { CutStep, SheetPiece as SawnPiece, SheetToCut } from './cuts/pieces.ts';
 export { sequenceOf, settingKey, type Left, type Sequence } from './cuts/sequence.ts';
 export { isLarge, THIN_RIP, type CutWay } from './cuts/ways.ts';
-export { lyingAfter, type Lying } from './cuts/left.ts';
+export { remainingStockAfter, type RemainingStock } from './cuts/remaining-stock.ts';
 export { auditPlan } from './nest/audit.ts';
 export { spareOf, tightSheets, type Spare } from './nest/spare.ts';
 export { shows, type ShelfSag } from './sag/unit-sag.ts';
@@ -177,11 +197,11 @@ export type { HangInput } from './hang/hang-input.ts';
 export { hangAt, type Hang } from './hang/hang.ts';
 export { carriesRange, loadLimits, type CarriesRange, type LoadLimits } from './hang/limits.ts';
 export { FULLER, loadCases, movingCases, type CaseId, type LoadCase, type LoadCases, type MovingCase } from './hang/cases.ts';
-export { boundToStuds, groundOf, MOST_ON_ANCHORS_KG, MOST_PER_ANCHOR_KG, PLUGS, type Ground } from './hang/grounds.ts';
+export { boundToStuds, groundOf, MAX_ON_ANCHORS_KG, MAX_PER_ANCHOR_KG, PLUGS, type Ground } from './hang/grounds.ts';
 export { hangingHoles, wallHoles, type Boring, type CarcassHoles, type HangingHoles, type WallHole } from './hang/holes.ts';
 export type { Link } from './hang/link.ts';
 export { stateAt, VERDICT_WORDS, type Judged } from './checks/verdict.ts';
-export { helpWords, verdictTold, type VerdictTold } from './formats/verdict-told.ts';
+export { helpWords, verdictSummary, type VerdictSummary } from './formats/verdict-summary.ts';
 export type { RefusalReason, VerdictState } from './hang/refusals.ts';
 export { AS_ASKED, type FirstHang, type Seating } from './hang/seating.ts';
 export { loadCurves, type LoadCurve, type LoadCurves } from './hang/load-curves.ts';
@@ -206,35 +226,35 @@ export {
 export { findingWords, type Sentence } from './checks/words/findings.ts';
 export { fixWords } from './checks/words/fixes.ts';
 export { citationWords } from './checks/words/citations.ts';
-export { labelWords, theWords, WORDS } from './checks/words/labels.ts';
+export { labelWords, withArticle, WORDS } from './checks/words/labels.ts';
 export { linkWords } from './checks/words/link-words.ts';
 export { seeded } from './chance/random.ts';
 export {
-  standingAsCut,
-  standingReadings,
-  standingSlots,
+  activeAsCut,
+  activeReadings,
+  activeSlots,
   displayUnitOf,
-  standingScans,
-  triesOf,
-  type Try,
+  activeScans,
+  variantsOf,
+  type Variant,
   type WallScan,
   unitsInOrder,
   type Design,
   type AsCut,
-  type MadeSlot,
+  type MeasuredSlot,
   type RecordEntry,
   type SheetCut,
 } from './plan/design.ts';
 export { draftUnit } from './plan/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
-export { hasFloor, standing, unplaced } from './plan/contents.ts';
+export { hasFloor, countPlaced, unplacedItems } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
 export { addUnit, proposeBox, withBox, type Proposed } from './plan/propose-box.ts';
 export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
 export { hangOnRail } from './plan/hang-on-rail.ts';
 export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
 export { capital } from './checks/words/sentence.ts';
-export { newStops, settlingFixes, withoutStops } from './plan/settling.ts';
+export { newStops, issueFixes, withoutStops } from './plan/settling.ts';
 export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, type UnitPlan, type UnplannedUnit } from './plan/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';
 export {
@@ -263,30 +283,30 @@ export { boardJobs, boardPurchases, lineOfBoardPiece, lineOfPiece, sheetJobs, ty
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { inAnotherLength, lengthSold, lengthsForSale, nameInLists, nameOfKind } from './stock/board-lengths.ts';
 export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
-export { mostMoved, redesign, type Moved, type Redesign } from './plan/redesign.ts';
+export { largestChange, redesign, type MovedSize, type Redesign } from './plan/redesign.ts';
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
 export { projectOfPiece, yardTrip, type ToBeCut, type TripProject, type YardTrip } from './plan/yard-trip.ts';
 export { shoppingCost, shoppingOf, stockLines, type ShoppingLine } from './plan/shopping.ts';
 export { shoppingCsv } from './formats/shopping-csv.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
-export { keepTry, stockFor, takeTry, takeUnitOut, triedOf, type Tried } from './plan/tries.ts';
+export { keepVariant, stockFor, useVariant, removeCabinet, variantFigures, type VariantFigures } from './plan/variants.ts';
 export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
 export { hangHelps, type HangHelp } from './plan/hang-helps.ts';
 export { remediesFor, type Remedy } from './plan/remedies.ts';
 export { answerSum, listSums, SUMS } from './sums/sums.ts';
 export type { Json, Schema } from './formats/codec.ts';
-export { designCodec, MOST_ORDERED } from './formats/design-codec.ts';
+export { designCodec, MAX_ORDERED } from './formats/design-codec.ts';
 export { wallCodec } from './formats/wall-codec.ts';
 export { liftDesign, liftWorkshop } from './formats/migrations.ts';
 export { recordCodec } from './formats/record-codec.ts';
-export { MOST_TAX, pieceCodec, PRODUCT_LIMITS, readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
-export { MOST_BYTES, readJsonText } from './formats/json-text.ts';
+export { MAX_TAX, pieceCodec, PRODUCT_LIMITS, readWorkshop, workshopCodec } from './formats/workshop-codec.ts';
+export { MAX_BYTES, readJsonText } from './formats/json-text.ts';
 export {
   checkProducts,
   FORMAT,
   projectSchema,
   readProject,
-  MOST_FILE_BYTES,
+  MAX_FILE_BYTES,
   readProjectFile,
   VERSION,
   writeProject,
@@ -327,18 +347,18 @@ export { planJson } from './formats/plan-json.ts';
 export { compound, tiltFor, type Turned } from './setups/angles.ts';
 export { onScale, scaleOf, STACK_ID, type Known, type Learned, type TestCut } from './setups/learned.ts';
 export { learnedWorkshop, type LearnedWorkshop } from './plan/learned-workshop.ts';
-export { STAGES, type Blank, type Operation, type Stage, type Work } from './setups/operations.ts';
+export { STAGES, type OperationBlank, type Operation, type ToolingStage, type Work } from './setups/operations.ts';
 export { edgeOffset } from './setups/router.ts';
 export { slotAsDrawn } from './joints/as-built.ts';
 export { seamOf } from './solid/seams.ts';
 export { partChanges, type PartChange } from './parts/part-changes.ts';
 export { inWantedOrder, movedBy, type Swapped } from './setups/order.ts';
 export { setupsOf, type CleatRip, type Setups } from './setups/setups.ts';
-export type { Cut as SetupCut, Setup } from './setups/setup.ts';
-export type { Held, Setting, Way } from './setups/setting.ts';
-export { finishedParts, NOTHING_SETTLED, standingHung, standingMade, standingSawn, standingTestCuts } from './plan/design.ts';
-export type { Cutting, KeptLayout, KeptSheet, PinnedPart, Sawn } from './plan/design.ts';
-export { availableTo, keepsOffcut, pieceName, standingAlone, type StockPiece } from './stock/workshop.ts';
+export type { SetupCut as SetupCut, Setup } from './setups/setup.ts';
+export type { WorkHold, Setting, OperationWay } from './setups/setting.ts';
+export { finishedParts, EMPTY_DECISIONS, activeHung, activeOperations, activeSawn, activeTestCuts } from './plan/design.ts';
+export type { Cutting, KeptLayout, KeptSheet, PinnedPart, SawnCuts } from './plan/design.ts';
+export { availableTo, keepsOffcut, pieceName, withoutStore, type StockPiece } from './stock/workshop.ts';
 export { skewOf, usableSize } from './stock/out-of-square.ts';
 export type { SetupContext, SetupRow } from './formats/setup-settings.ts';
 export { faceWords, orderWords, setupWords, type SetupPiece, type SetupWords } from './formats/setup-words.ts';
@@ -346,40 +366,40 @@ export { sectionOfJoint, type JointSection } from './solid/joint-section.ts';
 export type { DrawnPoint } from './solid/views.ts';
 export { hasPlay, heldByWords, JOINT_NAMES, jointWords, loadedWords } from './formats/joint-words.ts';
 export { jointGroups, type JointGroup } from './joints/joint-groups.ts';
-export type { FitChain } from './setups/fit-chain.ts';
-export { fitChains } from './setups/fit-chains.ts';
+export type { ToleranceChain } from './setups/tolerance-chain.ts';
+export { toleranceChains } from './setups/tolerance-chains.ts';
 export { expectedFit, helpsFor, simulateFit, type FitHelp, type FitRun } from './setups/fit-simulation.ts';
 export { storySticks, type StickMark, type StoryStick } from './setups/story-stick.ts';
 export { lieOf } from './parts/parts.ts';
 export { buildOf, type Build, type BuildFault } from './build/build.ts';
 export { DAY_MIN, dayOf, dayStart, wallMinutes, weekday, windowsFrom, type Window } from './build/calendar.ts';
 export { idleIn, type Idle } from './build/idle.ts';
-export { PART_BY_PART } from './build/came-later.ts';
-export { USUAL_BUILD, type BuildChoices, type GlueWay, type Session } from './build/choices.ts';
+export { PART_BY_PART } from './build/late-parts.ts';
+export { DEFAULT_BUILD, type BuildChoices, type GlueWay, type Session } from './build/choices.ts';
 export { FINISHES, finishOf, type Finish } from './build/finishes.ts';
 export { GLUES, glueOf, type GlueId } from './build/glues.ts';
 export type { SheetsToSaw } from './build/job.ts';
-export { brokenEdge, moveStep, wantedAfter, type Moved as MovedStep } from './build/order.ts';
+export { brokenOrder, moveStep, wantedAfter, type MovedStep as MovedStep } from './build/order.ts';
 export type { DoneStep } from './build/pace.ts';
-export { minutesWithin, scheduleOf, type Lack, type Schedule, type Scheduled } from './build/schedule.ts';
-export { STEP_KINDS, type Closing, type Edge as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
+export { minutesWithin, scheduleOf, type Shortage, type Schedule, type Scheduled } from './build/schedule.ts';
+export { STEP_KINDS, type Closing, type StepOrder as StepEdge, type Step, type StepDetail, type StepKind } from './build/step.ts';
 export { waitLeft, waitMin } from './build/waiting.ts';
 export { freeFrom, tasksOf, type Task } from './build/tasks.ts';
 export { planBuild } from './plan/build-job.ts';
 export { doneSteps, doneTimes, nextStep, type DoneSteps } from './plan/done-steps.ts';
 export {
   plannedFor,
-  standingDiagonals,
-  standingNotes,
-  standingOpenings,
-  standingSteps,
-  type Note,
+  activeDiagonals,
+  activeNotes,
+  activeOpenings,
+  activeSteps,
+  type ShopNote,
   type NewFact,
-  type Opening as MeasuredOpening,
+  type MeasuredOpening as MeasuredOpening,
 } from './plan/design.ts';
 export { faultWords, fullTitle, glueWayWords, reasonWords, stepWords } from './formats/build-words.ts';
-export { marksOf, temperature, type BuildTold, type StepWords } from './formats/build-said.ts';
-export { buildTold } from './formats/build-told.ts';
+export { marksOf, temperature, type BuildSummary, type StepWords } from './formats/step-texts.ts';
+export { buildSummary } from './formats/build-summary.ts';
 export { minutesText } from './checks/words/amounts.ts';
 export { clockText } from './formats/build-codec.ts';
 export { scheduleIcs, stretches } from './formats/schedule-ics.ts';

@@ -6,8 +6,8 @@ import { unzipped, zipped } from './zip.ts';
 const PROJECT = 'project.carcass.json';
 const PHOTO = /^photos\/([A-Za-z0-9-]{8,64})\.jpg$/;
 /** Of a whole bundle, bytes. */
-export const MOST_BUNDLE_BYTES = 200_000_000;
-const LIMITS = { packed: MOST_BUNDLE_BYTES, unfolded: 250_000_000, files: 5000, ratio: 100 };
+export const MAX_BUNDLE_BYTES = 200_000_000;
+const LIMITS = { packed: MAX_BUNDLE_BYTES, unfolded: 250_000_000, files: 5000, ratio: 100 };
 
 export interface Bundle {
   readonly project: ProjectFile;

@@ -1,7 +1,7 @@
 export { partsDxf, sheetsDxf, type SheetToDraw } from './dxf.ts';
 export { allSheets, layOut, sheetsToDraw, unplacedOf, type LaidOut } from './sheets.ts';
 export { unitsGlb, unitsStl } from './solids.ts';
-export { isPaper, LEAST_BAR_MM, MOST_BAR_MM, PAPERS, TRUE_PRINTER, type PaperId, type PrinterCorrection } from './prints/paper.ts';
+export { isPaper, MIN_BAR_MM, MAX_BAR_MM, PAPERS, TRUE_PRINTER, type PaperId, type PrinterCorrection } from './prints/paper.ts';
 export { printFonts, type PrintFonts } from './prints/fonts.ts';
 export { fitted } from './prints/print-text.ts';
 export { picturesPdf } from './prints/pictures-pdf.ts';
@@ -11,7 +11,7 @@ export { isTrueSizeKind, TRUE_SIZE_KINDS, trueSizeDrawings, trueSizePrint, type 
 export { pictureSvg } from './prints/picture-svg.ts';
 export { shopSet, type SetProgress, type SetWish } from './prints/set/shop-set.ts';
 export { daysIcs, shoppingFor, type DaysWish } from './lists.ts';
-export { bundleZip, MOST_BUNDLE_BYTES, photosOf, readBundle, type Bundle } from './bundle.ts';
+export { bundleZip, MAX_BUNDLE_BYTES, photosOf, readBundle, type Bundle } from './bundle.ts';
 export { isZip, zipped } from './zip.ts';
 export { tableText } from './table-text.ts';
 export { readOutlines, type ReadOutlines } from './outlines/read-outlines.ts';

@@ -3,11 +3,11 @@ import { accept, refuse, type Outcome } from '@keen/core';
 import { xlsxText } from './xlsx.ts';
 import { isZip } from './zip.ts';
 
-const MOST_BYTES = 5_000_000;
+const MAX_BYTES = 5_000_000;
 
 /** `name` is what the file is called, for what is said of it. Tabs part the cells of a workbook. */
 export function tableText(bytes: Uint8Array, name: string): Outcome<string> {
-  if (bytes.length > MOST_BYTES) return refuse('too-large', `the file has ${Math.ceil(bytes.length / 1e6)} MB`, name, `at most ${MOST_BYTES / 1e6} MB`);
+  if (bytes.length > MAX_BYTES) return refuse('too-large', `the file has ${Math.ceil(bytes.length / 1e6)} MB`, name, `at most ${MAX_BYTES / 1e6} MB`);
   if (isZip(bytes)) return xlsxText(bytes);
   const text = decoded(bytes);
   return text.includes('\0') ? refuse('no-text', 'the file is no text', name, 'a table saved as CSV or text, or an .xlsx workbook') : accept(text);

@@ -9,8 +9,8 @@ import { readXml } from './xml.ts';
 import { unzipped } from './zip.ts';
 
 const LIMITS = { packed: 5_000_000, unfolded: 40_000_000, files: 2000 };
-const MOST_ROWS = 20_000;
-const MOST_COLUMNS = 200;
+const MAX_ROWS = 20_000;
+const MAX_COLUMNS = 200;
 /** Formats that are dates or times by their number. Source: ECMA-376, 18.8.30. */
 const DATES = new Set([14, 15, 16, 17, 18, 19, 20, 21, 22, 45, 46, 47]);
 /** Characters of a number format. Source: ECMA-376, 18.8.30. */
@@ -93,7 +93,7 @@ function sheetRows(text: string, where: string, strings: readonly string[], date
   let fault: Outcome<never> | null = null;
   let cell = { at: 0, type: 'n', style: 0, text: '', formula: false, worked: false };
   let reads = false;
-  const tooLarge = (): void => void (fault ??= refuse('too-large', 'the sheet goes too far', where, `at most ${MOST_ROWS} rows and ${MOST_COLUMNS} columns`));
+  const tooLarge = (): void => void (fault ??= refuse('too-large', 'the sheet goes too far', where, `at most ${MAX_ROWS} rows and ${MAX_COLUMNS} columns`));
   const read = readXml(text, where, {
     open: (name, attributes) => {
       reads = name === 'v' || name === 't';
@@ -101,13 +101,13 @@ function sheetRows(text: string, where: string, strings: readonly string[], date
       if (reads) cell.worked = true;
       if (name === 'row') {
         const at = Number(attributes['r'] ?? rows.length + 1);
-        if (!(at >= 1 && at <= MOST_ROWS)) return tooLarge();
+        if (!(at >= 1 && at <= MAX_ROWS)) return tooLarge();
         while (rows.length < at) rows.push([]);
       }
       if (name === 'c') {
         const own = rows.at(-1);
         const at = columnOf(attributes['r']) ?? own?.length ?? 0;
-        if (at >= MOST_COLUMNS) tooLarge();
+        if (at >= MAX_COLUMNS) tooLarge();
         cell = { at, type: attributes['t'] ?? 'n', style: Number(attributes['s'] ?? 0), text: '', formula: false, worked: false };
       }
     },

@@ -2,8 +2,8 @@
 import { outcomeOf, Refusal, type Outcome } from '@keen/core';
 import { SaxesParser } from 'saxes';
 
-const MOST_DEPTH = 60;
-const MOST_ELEMENTS = 400_000;
+const MAX_DEPTH = 60;
+const MAX_ELEMENTS = 400_000;
 
 export interface XmlHandlers {
   /** `name` without its prefix. */
@@ -25,8 +25,8 @@ export function readXml(text: string, where: string, { open, close = () => {}, t
       throw new Refusal('xml', `it is not well-formed: ${error.message.slice(0, 120)}`, where, 'well-formed XML');
     });
     parser.on('opentag', ({ name, attributes }) => {
-      if (++depth > MOST_DEPTH) throw new Refusal('too-deep', `elements stand more than ${MOST_DEPTH} deep`, where, 'a plain file');
-      if (++elements > MOST_ELEMENTS) throw new Refusal('too-many', `there are more than ${MOST_ELEMENTS} elements`, where, 'a smaller file');
+      if (++depth > MAX_DEPTH) throw new Refusal('too-deep', `elements stand more than ${MAX_DEPTH} deep`, where, 'a plain file');
+      if (++elements > MAX_ELEMENTS) throw new Refusal('too-many', `there are more than ${MAX_ELEMENTS} elements`, where, 'a smaller file');
       open(bare(name), Object.fromEntries(Object.entries(attributes).map(([key, value]) => [bare(key), String(value)])));
     });
     parser.on('closetag', ({ name }) => {

@@ -3,12 +3,12 @@
  * groups that do not stand in one another's way; what was split last is glued first. Works on bodies and meetings alone: no
  * family says how it is assembled.
  */
-import { isFace, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Connection } from '../solid/connection.ts';
 import { edgeFace, outwardOf, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { OUT, dot, plusVector, scale, type Vector } from '../solid/vector.ts';
-import { stopped, waysTogether } from './blocked.ts';
+import { blocking, assemblyDirections } from './blocked.ts';
 
 /** Panels joined in one go along one direction. A joint of a lone panel is null: it comes as it is. */
 export interface GlueUp {
@@ -16,12 +16,12 @@ export interface GlueUp {
   readonly id: string;
   /** What comes together: groups of panels, each a panel or glued up before. */
   readonly groups: readonly (readonly string[])[];
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   /** Unit vector along which they are pressed together; null where they lock into one another and go together all at once. */
   readonly along: Vector | null;
   /** Glue-ups of its groups. */
   readonly after: readonly string[];
-  /** Which of two goes it is (two-goes.ts); null where all is closed at once. */
+  /** Which of two goes it is (two-stage-glue-up.ts); null where all is closed at once. */
   readonly go: 'first' | 'second' | null;
   /** Put on without glue, to hold what is glued square: glued on in the second go. */
   readonly dry: { readonly panels: readonly string[]; readonly joints: number } | null;
@@ -36,7 +36,7 @@ export interface Assembly {
 }
 
 /** Joints that move, or that nothing holds: what they join is made on its own. */
-const MOVES: readonly Meeting['joint']['kind'][] = ['hinge', 'slide', 'pins', 'flush'];
+const MOVES: readonly Connection['joint']['kind'][] = ['hinge', 'slide', 'pins', 'flush'];
 
 /** Made and put up with the hanging, not glued up. */
 const OF_THE_HANGING: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'spacer'];
@@ -44,7 +44,7 @@ const OF_THE_HANGING: readonly Panel['role'][] = ['wall-half', 'cabinet-half', '
 const isOfHanging = ({ role, onWall }: Panel): boolean => onWall || OF_THE_HANGING.includes(role);
 
 /** Whether a meeting holds its panels together from the glue-up on. An applied front is set on its box when that runs in its place. */
-export const staysJoined = ({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, host, joint }: Meeting): boolean => {
+export const staysJoined = ({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, host, joint }: Connection): boolean => {
   const [a, b] = [byId.get(guest)!, byId.get(host)!];
   const lies = joint.kind === 'laid' && ((!joint.glue && !joint.fastening) || (a.role === 'front' && b.role === 'front'));
   return !lies && !MOVES.includes(joint.kind) && !a.comesOut && !b.comesOut && !isOfHanging(a) && !isOfHanging(b);
@@ -75,7 +75,7 @@ const KINDS: readonly Assembly['kind'][] = ['carcass', 'drawer', 'door', 'loose'
 
 /** A box with sides or a back is carcass; what hangs on hinges is a door or a leaf; what runs on slides is a drawer. */
 function kindOf({ meetings, byId }: ResolvedUnit, inside: ReadonlySet<string>): Assembly['kind'] {
-  const moves = (kind: Meeting['joint']['kind']): boolean =>
+  const moves = (kind: Connection['joint']['kind']): boolean =>
     meetings.some(({ guest, host, joint }) => joint.kind === kind && inside.has(guest) && !inside.has(host));
   if (moves('hinge')) return 'door';
   if (moves('slide')) return 'drawer';
@@ -84,7 +84,7 @@ function kindOf({ meetings, byId }: ResolvedUnit, inside: ReadonlySet<string>): 
 }
 
 /** Ids that hang together through meetings, in the order they are given. */
-function connected(ids: readonly string[], meetings: readonly Meeting[]): string[][] {
+function connected(ids: readonly string[], meetings: readonly Connection[]): string[][] {
   const next = new Map<string, string[]>(ids.map((id) => [id, []]));
   for (const { guest, host } of meetings) {
     next.get(guest)?.push(host);
@@ -106,11 +106,11 @@ function connected(ids: readonly string[], meetings: readonly Meeting[]): string
 }
 
 /** Who cannot pass whom, both ways, along one direction: rows of panels that are stopped. */
-type InTheWay = ReadonlyMap<string, ReadonlySet<string>>;
+type BlockedPairs = ReadonlyMap<string, ReadonlySet<string>>;
 
-function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: readonly Meeting[]): GlueUp[] {
+function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: readonly Connection[]): GlueUp[] {
   const panels = group.map((id) => unit.byId.get(id)!);
-  const ways = waysTogether(panels);
+  const ways = assemblyDirections(panels);
   const inTheWay = ways.map((way) => stoppedAlong(unit, panels, meetings, way));
   const made: GlueUp[] = [];
 
@@ -119,7 +119,7 @@ function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: reado
     if (ids.length < 2) return null;
     const split = bestSplit(ids, meetings, ways, inTheWay, (id) => unit.byId.get(id)!.role);
     const groups = split ? boxesFirst(split.groups, meetings, inTheWay[ways.indexOf(split.along)]!) : ids.map((id) => [id]);
-    const crossing = (rows: readonly (readonly string[])[]): Meeting[] => {
+    const crossing = (rows: readonly (readonly string[])[]): Connection[] => {
       const at = new Map(rows.flatMap((row, index) => row.map((id) => [id, index] as const)));
       return meetings.filter(({ guest, host }) => at.has(guest) && at.has(host) && at.get(guest) !== at.get(host));
     };
@@ -141,7 +141,7 @@ function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: reado
     return add(groups, crossing(groups), along, after);
   };
   const used = new Set<string>();
-  const add = (groups: readonly (readonly string[])[], own: readonly Meeting[], along: Vector | null, after: readonly string[]): string => {
+  const add = (groups: readonly (readonly string[])[], own: readonly Connection[], along: Vector | null, after: readonly string[]): string => {
     // Called after the smallest thing that joins here, so that one more shelf leaves the others' names alone.
     const id = nameOf(unit, groups, used);
     used.add(id);
@@ -175,9 +175,9 @@ interface Split {
  */
 function bestSplit(
   ids: readonly string[],
-  meetings: readonly Meeting[],
+  meetings: readonly Connection[],
   ways: readonly Vector[],
-  inTheWay: readonly InTheWay[],
+  inTheWay: readonly BlockedPairs[],
   roleOf: (id: string) => Panel['role'],
 ): Split | null {
   let best: (Split & { readonly rank: readonly number[] }) | null = null;
@@ -195,7 +195,7 @@ function bestSplit(
 }
 
 /** Groups that ring round a space are one before what only bridges between them: boxes of a run before the shelf that joins them. */
-function boxesFirst(groups: readonly (readonly string[])[], meetings: readonly Meeting[], inTheWay: InTheWay): readonly (readonly string[])[] {
+function boxesFirst(groups: readonly (readonly string[])[], meetings: readonly Connection[], inTheWay: BlockedPairs): readonly (readonly string[])[] {
   const at = new Map(groups.flatMap((row, n) => row.map((id) => [id, n] as const)));
   const links = groups.map(() => new Set<number>());
   for (const { guest, host } of meetings) {
@@ -218,7 +218,7 @@ function boxesFirst(groups: readonly (readonly string[])[], meetings: readonly M
 }
 
 /** Whether rigid rows still come apart: none is locked to another. */
-function isFree(rows: readonly (readonly string[])[], inTheWay: InTheWay): boolean {
+function isFree(rows: readonly (readonly string[])[], inTheWay: BlockedPairs): boolean {
   const at = new Map(rows.flatMap((row, n) => row.map((id) => [id, n] as const)));
   const stops = new Map(
     rows.map((row, n) => [String(n), new Set(row.flatMap((id) => [...inTheWay.get(id)!].flatMap((other) => (at.has(other) ? [String(at.get(other)!)] : []))))]),
@@ -262,7 +262,7 @@ const isBefore = (a: readonly number[], b: readonly number[]): boolean => {
 };
 
 /** Strongly connected groups: panels each of which would have to pass another of them. Source: Tarjan 1972. */
-function lockedTogether(ids: readonly string[], inTheWay: InTheWay): string[][] {
+function lockedTogether(ids: readonly string[], inTheWay: BlockedPairs): string[][] {
   const among = new Set(ids);
   const index = new Map<string, number>();
   const low = new Map<string, number>();
@@ -288,11 +288,11 @@ function lockedTogether(ids: readonly string[], inTheWay: InTheWay): string[][] 
 }
 
 /** Along a direction: for every panel those it runs into, and those that are joined to it by a joint that does not open that way. */
-function stoppedAlong(unit: ResolvedUnit, panels: readonly ResolvedPanel[], meetings: readonly Meeting[], along: Vector): InTheWay {
+function stoppedAlong(unit: ResolvedUnit, panels: readonly ResolvedPanel[], meetings: readonly Connection[], along: Vector): BlockedPairs {
   const rows = new Map(panels.map(({ id }) => [id, new Set<string>()]));
   panels.forEach((a, index) => {
     for (const b of panels.slice(index + 1)) {
-      const { forth, back } = stopped(a, b, along);
+      const { forth, back } = blocking(a, b, along);
       if (forth) rows.get(a.id)!.add(b.id);
       // What cannot go back past another is what stops that other going forth.
       if (back) rows.get(b.id)!.add(a.id);
@@ -312,7 +312,7 @@ const CLOSES = Math.cos((20 * Math.PI) / 180);
 const CLOSES_MITRE = Math.cos((65 * Math.PI) / 180);
 
 /** Whether a joint is closed by pressing along a direction: into its slot, on to its face, into its rabbet from the open side. */
-function opens({ byId }: ResolvedUnit, meeting: Meeting, along: Vector): boolean {
+function opens({ byId }: ResolvedUnit, meeting: Connection, along: Vector): boolean {
   const [guest, host] = [byId.get(meeting.guest)!, byId.get(meeting.host)!];
   const near = (d: Vector, least = CLOSES): boolean => Math.abs(dot(d, along)) > least;
   if (isFace(meeting.edge)) return near(guest.frame.w);

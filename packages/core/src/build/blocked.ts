@@ -2,7 +2,7 @@
  * Which panels stand in one another's way along a direction, from their bodies alone: slots, rabbets and lips included, for a
  * guest cannot leave its slot sideways. Millimetres.
  */
-import { piecesOf, type Body } from '../solid/convex.ts';
+import { piecesOf, type ConvexBody } from '../solid/convex.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { cross, dot, minusVector, scale, type Vector } from '../solid/vector.ts';
 
@@ -30,7 +30,7 @@ function apart(vectors: readonly Vector[]): Vector[] {
   return found;
 }
 
-function convex(body: Body): Convex {
+function convex(body: ConvexBody): Convex {
   const edges = apart(body.flatMap((face) => face.map((corner, index) => minusVector(face[(index + 1) % face.length]!, corner))));
   const normals = apart(
     body.flatMap((face) => (face.length < 3 ? [] : [cross(minusVector(face[1]!, face[0]!), minusVector(face[face.length - 1]!, face[0]!))])),
@@ -87,12 +87,12 @@ function lies(a: Convex, b: Convex, d: Vector): 1 | -1 | 0 | 'both' {
 }
 
 /** Whether a panel is stopped by another when it goes along `d`, and when it goes back. */
-export interface Stopped {
+export interface Blocking {
   readonly forth: boolean;
   readonly back: boolean;
 }
 
-export function stopped(panel: ResolvedPanel, by: ResolvedPanel, d: Vector): Stopped {
+export function blocking(panel: ResolvedPanel, by: ResolvedPanel, d: Vector): Blocking {
   let [forth, back] = [false, false];
   for (const a of bodiesOf(panel))
     for (const b of bodiesOf(by)) {
@@ -106,4 +106,4 @@ export function stopped(panel: ResolvedPanel, by: ResolvedPanel, d: Vector): Sto
 }
 
 /** The directions panels of a unit can be put together along: their own axes, each once, whichever way they point. */
-export const waysTogether = (panels: readonly ResolvedPanel[]): Vector[] => apart(panels.flatMap(({ frame: { u, v, w } }) => [u, v, w]));
+export const assemblyDirections = (panels: readonly ResolvedPanel[]): Vector[] => apart(panels.flatMap(({ frame: { u, v, w } }) => [u, v, w]));

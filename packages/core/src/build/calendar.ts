@@ -29,10 +29,10 @@ export interface Window {
 }
 
 /** How far ahead is looked, days: a build that takes longer has no hours to speak of. */
-export const MOST_DAYS = 3 * 365;
+export const MAX_DAYS = 3 * 365;
 
 /** The hours from a day on, in order; those of one day that touch or overlap stand on their own and are cut where they overlap. */
-export function windowsFrom({ week, away }: Pick<BuildChoices, 'week' | 'away'>, from: number, days = MOST_DAYS): Window[] {
+export function windowsFrom({ week, away }: Pick<BuildChoices, 'week' | 'away'>, from: number, days = MAX_DAYS): Window[] {
   const gone = new Set(away.map(dayStart));
   const sessions = Object.values(week).sort((a, b) => a.day - b.day || a.from - b.from || (a.id < b.id ? -1 : 1));
   const windows: Window[] = [];

@@ -51,7 +51,7 @@ const session = (id: string, day: number, from: number, to: number, helper = fal
 ];
 
 /** Two evenings and a Saturday, until the person says what there is. */
-export const USUAL_BUILD: BuildChoices = {
+export const DEFAULT_BUILD: BuildChoices = {
   cut: 'first',
   units: 'together',
   glue: 'yellow',

@@ -7,11 +7,11 @@ import { arbitraryUnit } from '../test/arbitrary-unit.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { solidOf } from '../test/print-room.ts';
 import { assembliesOf, type GlueUp } from './assemblies.ts';
-import { gluedPanels, latePanels } from './came-later.ts';
-import { USUAL_BUILD } from './choices.ts';
+import { gluedPanels, latePanels } from './late-parts.ts';
+import { DEFAULT_BUILD } from './choices.ts';
 import { closingOf } from './glue-ways.ts';
 import { GLUES, type GlueId } from './glues.ts';
-import type { WayTold } from './step.ts';
+import type { GlueWaySummary } from './step.ts';
 
 const shop = (clamps: number): Pick<Shop, 'clamps' | 'labels'> => ({
   clamps: { c: newClamps('c', 0, '4000 mm', clamps) },
@@ -21,7 +21,7 @@ const glues = fc.constantFrom(...(Object.keys(GLUES) as GlueId[]));
 const clamps = fc.integer({ min: 1, max: 30 });
 
 const glueUpsOf = (unit: ReturnType<typeof solidOf>): GlueUp[] => assembliesOf(unit).flatMap((assembly) => [...assembly.glueUps]);
-const hindrances = (ways: readonly WayTold[]): number => ways.reduce((sum, { hindered }) => sum + hindered.length, 0);
+const hindrances = (ways: readonly GlueWaySummary[]): number => ways.reduce((sum, { hindered }) => sum + hindered.length, 0);
 
 describe.each(FAMILY_IDS)('%s', (family) => {
   test('the way taken can be done wherever one can, and is the plainest of those', () => {
@@ -29,7 +29,7 @@ describe.each(FAMILY_IDS)('%s', (family) => {
       fc.property(arbitraryUnit(family), glues, clamps, (box, glue, count) => {
         const unit = solidOf(box);
         for (const glueUp of glueUpsOf(unit)) {
-          const { way, ways, goes } = closingOf(unit, glueUp, { ...USUAL_BUILD, glue }, shop(count));
+          const { way, ways, goes } = closingOf(unit, glueUp, { ...DEFAULT_BUILD, glue }, shop(count));
           expect(goes.flatMap(({ glueUp: { meetings } }) => meetings.map(({ id }) => id)).sort()).toEqual(glueUp.meetings.map(({ id }) => id).sort());
           const free = ways.find(({ hindered }) => hindered.length === 0);
           if (free) expect(way).toEqual(free.way);
@@ -45,7 +45,7 @@ describe.each(FAMILY_IDS)('%s', (family) => {
         const unit = solidOf(box);
         const [quick, slow] = [one, other].sort((a, b) => GLUES[a].openMin - GLUES[b].openMin) as [GlueId, GlueId];
         for (const glueUp of glueUpsOf(unit)) {
-          const told = (glue: GlueId, count: number): number => hindrances(closingOf(unit, glueUp, { ...USUAL_BUILD, glue }, shop(count)).ways);
+          const told = (glue: GlueId, count: number): number => hindrances(closingOf(unit, glueUp, { ...DEFAULT_BUILD, glue }, shop(count)).ways);
           expect(told(quick, few + more)).toBeLessThanOrEqual(told(quick, few));
           expect(told(slow, few)).toBeLessThanOrEqual(told(quick, few));
         }

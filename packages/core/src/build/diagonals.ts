@@ -2,7 +2,7 @@
 import { toMm, type Length } from '../length/length.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { boundsOf } from '../solid/views.ts';
-import { apply, formula } from '../worked/figure.ts';
+import { evaluate, formula } from '../explained/explained-value.ts';
 import type { Assembly } from './assemblies.ts';
 import type { Diagonals } from './step.ts';
 
@@ -33,7 +33,7 @@ const MAY_DIFFER = formula({
 export function diagonalsOf(width: Length, height: Length, insetDoors: boolean): Diagonals {
   const [w, h] = [toMm(width), toMm(height)];
   const s = insetDoors ? Math.min(OUT_OF_SQUARE, GAP_RUNS_MM / h) : OUT_OF_SQUARE;
-  return { width, height, diagonal: apply(DIAGONAL, { w, h }), allowed: apply(MAY_DIFFER, { w, h, s }) };
+  return { width, height, diagonal: evaluate(DIAGONAL, { w, h }), allowed: evaluate(MAY_DIFFER, { w, h, s }) };
 }
 
 /** Across the front of what is glued up; a tray or a drawer across its plan. */

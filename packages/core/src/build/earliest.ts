@@ -5,7 +5,7 @@
  */
 import type { Window } from './calendar.ts';
 import type { Task } from './tasks.ts';
-import { latestBegin, serves, Timetable, type Hours, type Laid } from './timetable.ts';
+import { latestBegin, serves, Timetable, type Hours, type LaidTask } from './timetable.ts';
 
 /** Work of one kind, by the tasks' places in the list, and the minutes there are for it up to a time. */
 interface Kind {
@@ -17,7 +17,7 @@ interface Kind {
  * A time no schedule finishes before, minutes by the clock on the wall. `tasks` come in an order that keeps each behind those it
  * follows; `found`: a finish there is a schedule for.
  */
-export function leastFinish(tasks: readonly Task[], hours: Hours, begins: number, found: number): number {
+export function earliestFinish(tasks: readonly Task[], hours: Hours, begins: number, found: number): number {
   const alone = aloneIn(tasks, hours, begins);
   const kinds = kindsOf(tasks, hours, alone);
   let [low, high] = [Math.max(begins, ...alone.map(({ end }) => end)), found];
@@ -31,8 +31,8 @@ export function leastFinish(tasks: readonly Task[], hours: Hours, begins: number
 }
 
 /** Each as early as what it follows and the hours that serve it allow, as if there were hands for all. */
-function aloneIn(tasks: readonly Task[], hours: Hours, begins: number): readonly Laid[] {
-  const found: Laid[] = [];
+function aloneIn(tasks: readonly Task[], hours: Hours, begins: number): readonly LaidTask[] {
+  const found: LaidTask[] = [];
   for (const task of tasks) {
     const ready = task.after.reduce((latest, { at, waits }) => Math.max(latest, found[at]!.end + waits), begins);
     found.push(new Timetable(hours, begins).lay(task, ready) ?? { start: ready, end: ready });
@@ -41,7 +41,7 @@ function aloneIn(tasks: readonly Task[], hours: Hours, begins: number): readonly
 }
 
 /** When each has to be through for all to be by `finish`; null where one would have to begin before it can. */
-function latestIn(tasks: readonly Task[], hours: Hours, alone: readonly Laid[], finish: number): readonly number[] | null {
+function latestIn(tasks: readonly Task[], hours: Hours, alone: readonly LaidTask[], finish: number): readonly number[] | null {
   const latest = new Array<number>(tasks.length).fill(finish);
   // Later tasks of the list never come before earlier ones.
   for (let index = tasks.length - 1; index >= 0; index--) {
@@ -55,7 +55,7 @@ function latestIn(tasks: readonly Task[], hours: Hours, alone: readonly Laid[], 
 }
 
 /** All work; and what runs at each machine, which has fewer hours. */
-function kindsOf(tasks: readonly Task[], hours: Hours, alone: readonly Laid[]): Kind[] {
+function kindsOf(tasks: readonly Task[], hours: Hours, alone: readonly LaidTask[]): Kind[] {
   const at = new Map<string, number[]>();
   tasks.forEach((task, index) => {
     for (const machine of ['', ...hours.eased(task).machines]) at.set(machine, [...(at.get(machine) ?? []), index]);
@@ -84,7 +84,7 @@ function addedUp(windows: readonly Window[]): (time: number) => number {
 }
 
 /** Whether the hours between any two moments hold all that cannot begin before the one nor be through after the other. */
-function isRoom(tasks: readonly Task[], { of, minutesTo }: Kind, alone: readonly Laid[], latest: readonly number[]): boolean {
+function isRoom(tasks: readonly Task[], { of, minutesTo }: Kind, alone: readonly LaidTask[], latest: readonly number[]): boolean {
   const byEnd = [...of].sort((a, b) => latest[a]! - latest[b]!);
   const until = byEnd.map((index) => minutesTo(latest[index]!));
   return of.every((first) => {

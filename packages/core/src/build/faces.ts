@@ -5,8 +5,8 @@ import { areaOf } from '../solid/polygon.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { plusVector, scale, type Vector } from '../solid/vector.ts';
 import { boundsOf } from '../solid/views.ts';
-import { total, type Figure, type FigureTerm } from '../worked/figure.ts';
-import type { Side } from './step.ts';
+import { total, type ExplainedValue, type ValueTerm } from '../explained/explained-value.ts';
+import type { StepSide } from './step.ts';
 
 const NOT_FINISHED: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'spacer'];
 
@@ -14,14 +14,14 @@ const NOT_FINISHED: readonly Panel['role'][] = ['wall-half', 'cabinet-half', 'sp
 const OFF_MM = 15;
 
 /** Square meters of faces of some panels on one side, a term a panel. `carcass`: panels that make the box, of `all` there are. */
-export function faceArea(panels: readonly ResolvedPanel[], carcass: ReadonlySet<string>, side: Side, all = panels): Figure {
+export function faceArea(panels: readonly ResolvedPanel[], carcass: ReadonlySet<string>, side: StepSide, all = panels): ExplainedValue {
   const bounds = all.filter(({ id }) => carcass.has(id)).map(boundsOf);
   const least = (axis: keyof Vector): number => Math.min(...bounds.map(({ low }) => low[axis]));
   const most = (axis: keyof Vector): number => Math.max(...bounds.map(({ high }) => high[axis]));
   const low = { along: least('along'), up: least('up'), out: least('out') };
   const high = { along: most('along'), up: most('up'), out: most('out') };
   const isWithin = (at: Vector): boolean => (['along', 'up', 'out'] as const).every((axis) => at[axis] > low[axis] && at[axis] < high[axis]);
-  const rows = panels.flatMap((panel): FigureTerm[] => {
+  const rows = panels.flatMap((panel): ValueTerm[] => {
     if (NOT_FINISHED.includes(panel.role)) return [];
     const looksIn = (face: Face): boolean => carcass.has(panel.id) && isWithin(scale(offFace(panel, face), 1 / NM_PER.mm));
     const faces = (['reference', 'other'] as const).filter((face) => looksIn(face) === (side === 'inside'));

@@ -8,11 +8,11 @@ import { arbitraryUnit } from '../test/arbitrary-unit.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { furnishedRoom, solidOf } from '../test/print-room.ts';
 import { assembliesOf, type GlueUp } from './assemblies.ts';
-import { USUAL_BUILD, type BuildChoices } from './choices.ts';
+import { DEFAULT_BUILD, type BuildChoices } from './choices.ts';
 import { closingOf } from './glue-ways.ts';
 import { caulsFor } from './gluing.ts';
 import { glueOf } from './glues.ts';
-import { inTwoGoes } from './two-goes.ts';
+import { inTwoStages } from './two-stage-glue-up.ts';
 
 const { design, record, workshop } = furnishedRoom();
 const ink = plan(design, record, workshop).byId.get('ink')!.unit;
@@ -21,7 +21,7 @@ const short = (ids: readonly string[]): string => ids.map((id) => id.slice('ink/
 
 describe('a glue-up in two goes', () => {
   test('all but the far side first, that side on dry; then that side alone', () => {
-    const [first, second] = inTwoGoes(ink, ring)!;
+    const [first, second] = inTwoStages(ink, ring)!;
     expect(first.groups.map(short)).toEqual(['side/left', 'top+hanging-rail', 'bottom', 'shelf/s1', 'shelf/s2']);
     expect(first.dry).toEqual({ panels: ['ink/side/right'], joints: 5 });
     expect(second.groups.map(short)).toEqual(['side/left+top+hanging-rail+bottom+shelf/s1+shelf/s2', 'side/right']);
@@ -30,7 +30,7 @@ describe('a glue-up in two goes', () => {
   });
 
   test('a back, and two pieces, have no second go', () => {
-    for (const glueUp of assembliesOf(ink)[0]!.glueUps.filter(({ groups }) => groups.length < 3)) expect(inTwoGoes(ink, glueUp)).toBeNull();
+    for (const glueUp of assembliesOf(ink)[0]!.glueUps.filter(({ groups }) => groups.length < 3)) expect(inTwoStages(ink, glueUp)).toBeNull();
   });
 
   test.each(FAMILY_IDS)('%s: each joint is closed once, the first go holds together, and the end comes off along the way it is pressed', (family) => {
@@ -39,7 +39,7 @@ describe('a glue-up in two goes', () => {
         const unit = solidOf(box);
         for (const { glueUps } of assembliesOf(unit))
           for (const glueUp of glueUps) {
-            const goes = inTwoGoes(unit, glueUp);
+            const goes = inTwoStages(unit, glueUp);
             if (!goes) continue;
             const [first, second] = goes;
             expect([...first.meetings, ...second.meetings].map(({ id }) => id).sort()).toEqual(glueUp.meetings.map(({ id }) => id).sort());
@@ -68,7 +68,7 @@ function reached({ groups, meetings }: GlueUp): number {
 
 describe('how a glue-up is closed', () => {
   const closed = (more: Partial<BuildChoices> = {}, shop = workshop.shop, unit: ResolvedUnit = ink, glueUp = ring) =>
-    closingOf(unit, glueUp, { ...USUAL_BUILD, ...more }, shop);
+    closingOf(unit, glueUp, { ...DEFAULT_BUILD, ...more }, shop);
 
   test('plainly where the glue stays open long enough', () => {
     const { way, goes, ways } = closed({ glue: 'slow-yellow' });
@@ -113,7 +113,7 @@ describe('how a glue-up is closed', () => {
 
   test('what is begun in two goes is not closed all at once when more clamps are found, nor the other way round', () => {
     const begun = (...ids: readonly string[]) => new Map(ids.map((id) => [id, null] as const));
-    const as = (ticked: ReadonlyMap<string, null>, glue: BuildChoices['glue']) => closingOf(ink, ring, { ...USUAL_BUILD, glue }, workshop.shop, ticked).way;
+    const as = (ticked: ReadonlyMap<string, null>, glue: BuildChoices['glue']) => closingOf(ink, ring, { ...DEFAULT_BUILD, glue }, workshop.shop, ticked).way;
     // A glue that stays open all along would be closed at once; the yellow one in two goes under cauls.
     expect(as(begun(), 'epoxy')).toEqual({ goes: 'one', cauls: false });
     expect(as(begun(`${ring.id}/first`), 'epoxy')).toEqual({ goes: 'two', cauls: false });

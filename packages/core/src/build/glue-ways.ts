@@ -1,21 +1,21 @@
 /** The ways a glue-up can be closed, what each takes, and the one that glue, clamps and hands allow. Source: docs/formulas/glue-ways.md. */
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
-import { greatest, termOf, type Figure, type FigureUnit } from '../worked/figure.ts';
+import { greatest, termOf, type ExplainedValue, type ValueUnit } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
-import type { Ticked } from './came-later.ts';
+import type { Ticked } from './late-parts.ts';
 import type { BuildChoices, GlueWay } from './choices.ts';
-import { caulsFor, glueTold } from './gluing.ts';
-import type { Closing, GlueTold, WayTold } from './step.ts';
-import { inTwoGoes } from './two-goes.ts';
+import { caulsFor, glueSummary } from './gluing.ts';
+import type { Closing, GlueSummary, GlueWaySummary } from './step.ts';
+import { inTwoStages } from './two-stage-glue-up.ts';
 
-export interface Go {
+export interface GlueStage {
   readonly glueUp: GlueUp;
-  readonly glue: GlueTold | null;
+  readonly glue: GlueSummary | null;
 }
 
 export interface Closed extends Pick<Closing, 'way' | 'ways' | 'chosen'> {
-  readonly goes: readonly Go[];
+  readonly goes: readonly GlueStage[];
 }
 
 /** More pieces than two hands keep upright in wet glue. [ASSUME] */
@@ -38,12 +38,12 @@ const WAYS: readonly GlueWay[] = [
  * that are ticked. What is glued already stays as it was taken, whatever clamps there are by now.
  */
 export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, shop: GluingShop, begun: Pick<Ticked, 'has'> = NOTHING): Closed {
-  const there = WAYS.flatMap((way): { way: GlueWay; goes: readonly Go[]; told: WayTold }[] => {
-    const parts = way.goes === 'one' ? [glueUp] : inTwoGoes(unit, glueUp);
+  const there = WAYS.flatMap((way): { way: GlueWay; goes: readonly GlueStage[]; told: GlueWaySummary }[] => {
+    const parts = way.goes === 'one' ? [glueUp] : inTwoStages(unit, glueUp);
     if (!parts) return [];
     if (way.cauls && !parts.some((part) => caulsFor(unit, part))) return [];
-    const goes = parts.map((part): Go => ({ glueUp: part, glue: glueTold(unit, part, choices, shop, way.cauls) }));
-    return [{ way, goes, told: wayTold(way, goes, choices) }];
+    const goes = parts.map((part): GlueStage => ({ glueUp: part, glue: glueSummary(unit, part, choices, shop, way.cauls) }));
+    return [{ way, goes, told: glueWaySummary(way, goes, choices) }];
   });
   const own = choices.glueUps[glueUp.id];
   const asked = own && there.find(({ way }) => way.goes === own.goes && way.cauls === own.cauls);
@@ -57,21 +57,21 @@ export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, 
 }
 
 /** Of two goes the one that takes more, with both on show. */
-function worstGo(unit: FigureUnit, goes: readonly Go[], of: (glue: GlueTold) => Figure): Figure {
+function worstStage(unit: ValueUnit, goes: readonly GlueStage[], of: (glue: GlueSummary) => ExplainedValue): ExplainedValue {
   const told = goes.flatMap(({ glue, glueUp: { go } }) => (glue ? [{ go, figure: of(glue) }] : []));
   if (told.length === 1) return told[0]!.figure;
   const rows = told.map(({ go, figure }) => termOf(figure, '', { key: `go-${go ?? 'first'}` }));
   return greatest('worst-go', unit, rows, 'docs/formulas/glue-ways.md');
 }
 
-function wayTold(way: GlueWay, goes: readonly Go[], { week }: Choices): WayTold {
+function glueWaySummary(way: GlueWay, goes: readonly GlueStage[], { week }: Choices): GlueWaySummary {
   const glues = goes.flatMap(({ glue }) => glue ?? []);
   const pieces = Math.max(...goes.map(({ glueUp }) => glueUp.groups.length));
   const alone = !Object.values(week).some(({ helper }) => helper);
   return {
     way,
-    minutes: worstGo('min', goes, ({ minutes }) => minutes),
-    clamps: worstGo('count', goes, ({ clampsWanted }) => clampsWanted),
+    minutes: worstStage('min', goes, ({ minutes }) => minutes),
+    clamps: worstStage('count', goes, ({ clampsWanted }) => clampsWanted),
     pieces,
     hindered: [
       ...(glues.some(({ minutes, openMin }) => minutes.value > openMin.value) ? (['glue'] as const) : []),

@@ -1,17 +1,17 @@
 /** What a glue-up takes: glue that stays open so long, clamps that reach so far, fasteners of so many kinds. */
 import { seamOf } from '../joints/drilling.ts';
 import { toMm } from '../length/length.ts';
-import { isFace, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { dot } from '../solid/vector.ts';
 import { cornersOf } from '../solid/convex.ts';
 import type { Shop } from '../stock/shop.ts';
-import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
 import { glueOf, type GlueId } from './glues.ts';
 import { stepMinutes } from './minutes.ts';
-import type { DrivenFasteners, GlueTold } from './step.ts';
-import { SLOWER } from './warmth.ts';
+import type { DrivenFasteners, GlueSummary } from './step.ts';
+import { TEMPERATURE_FACTOR } from './temperature-factor.ts';
 
 /** A clamp to so much of a joint's length; two where it is longer than a hand is wide. [ASSUME] */
 const CLAMP_EVERY_MM = 300;
@@ -56,9 +56,9 @@ const ON_CAULS = formula({
 });
 
 /** Times on a label, made longer by the cold. */
-export const slowed = (labelMin: number, tempC: number) => apply(CLAMPED, { label: labelMin, slower: apply(SLOWER, { T: tempC }) });
+export const slowed = (labelMin: number, tempC: number) => evaluate(CLAMPED, { label: labelMin, slower: evaluate(TEMPERATURE_FACTOR, { T: tempC }) });
 
-const seamMm = ({ byId }: ResolvedUnit, meeting: Meeting): number => {
+const seamMm = ({ byId }: ResolvedUnit, meeting: Connection): number => {
   const guest = byId.get(meeting.guest)!;
   return isFace(meeting.edge) ? toMm(guest.length.value) : (seamOf(meeting, guest)?.lengthMm ?? 0);
 };
@@ -66,7 +66,7 @@ const seamMm = ({ byId }: ResolvedUnit, meeting: Meeting): number => {
 /** Cauls across the hosts of several joints: stiff battens planed to a crown, that press a whole side from clamps at their ends. */
 export interface Cauls {
   readonly cauls: number;
-  readonly clamps: Figure;
+  readonly clamps: ExplainedValue;
 }
 
 /** A caul presses evenly from clamps no further apart. [ASSUME] mm */
@@ -80,11 +80,11 @@ export function caulsFor(unit: ResolvedUnit, glueUp: GlueUp): Cauls | null {
   const longMm = Math.max(...[...hosts].map((id) => toMm(unit.byId.get(id)!.length.value)));
   // One along each edge of the side, in front and behind; under a narrow one a single row.
   const rows = Math.max(...[...pressed.values()].map(({ value }) => value)) > 1 ? 2 : 1;
-  const clamps = apply(ON_CAULS, { rows, L: longMm, span: CAUL_SPAN_MM });
+  const clamps = evaluate(ON_CAULS, { rows, L: longMm, span: CAUL_SPAN_MM });
   return clamps.value < clampsOf(unit, pressed).value ? { cauls: 2 * rows, clamps } : null;
 }
 
-const clampsOf = ({ byId }: ResolvedUnit, pressed: ReadonlyMap<string, Figure>): Figure =>
+const clampsOf = ({ byId }: ResolvedUnit, pressed: ReadonlyMap<string, ExplainedValue>): ExplainedValue =>
   total(
     'clamps-wanted',
     'count',
@@ -92,25 +92,25 @@ const clampsOf = ({ byId }: ResolvedUnit, pressed: ReadonlyMap<string, Figure>):
   );
 
 /** Clamps wanted, by the panel that is pressed on. Screws press while glue sets; both ends of a panel are pressed by one clamp across all. */
-function pressedIn(unit: ResolvedUnit, glueUp: GlueUp): Map<string, Figure> {
-  const pressed = new Map<string, Figure>();
+function pressedIn(unit: ResolvedUnit, glueUp: GlueUp): Map<string, ExplainedValue> {
+  const pressed = new Map<string, ExplainedValue>();
   for (const meeting of glueUp.meetings) {
     if (!meeting.joint.glue) continue;
     if (meeting.joint.fastening && meeting.joint.fastening.by !== 'dowels' && meeting.joint.fastening.by !== 'brads') continue;
-    const wanted = apply(TO_A_PART, { L: seamMm(unit, meeting), narrow: TWO_FROM_MM, each: CLAMP_EVERY_MM });
+    const wanted = evaluate(TO_A_PART, { L: seamMm(unit, meeting), narrow: TWO_FROM_MM, each: CLAMP_EVERY_MM });
     if (wanted.value > (pressed.get(meeting.guest)?.value ?? 0)) pressed.set(meeting.guest, wanted);
   }
   return pressed;
 }
 
 /** Null where nothing in it is glued. `cauls`: pressed by them where they save clamps. */
-export function glueTold(
+export function glueSummary(
   unit: ResolvedUnit,
   glueUp: GlueUp,
   choice: { readonly glue: GlueId; readonly tempC: number },
   shop: Pick<Shop, 'clamps' | 'labels'>,
   cauls = false,
-): GlueTold | null {
+): GlueSummary | null {
   const glued = glueUp.meetings.filter(({ joint }) => joint.glue);
   if (glued.length === 0) return null;
   const glue = glueOf(choice.glue, shop);
@@ -121,7 +121,7 @@ export function glueTold(
   return {
     joints: glued.length,
     minutes: stepMinutes({ 'spread-joint': glued.length, 'lay-caul': caul?.cauls ?? 0, 'set-clamp': clampsWanted.value }),
-    openMin: apply(OPEN, { label: glue.openMin }),
+    openMin: evaluate(OPEN, { label: glue.openMin }),
     clampMin: slowed(glue.clampMin, choice.tempC),
     cureMin: slowed(glue.cureMin, choice.tempC),
     clampsWanted,

@@ -5,10 +5,10 @@ import type { PartLine } from '../parts/part-line.ts';
 import type { Setups } from '../setups/setups.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Shop } from '../stock/shop.ts';
-import type { Ticked } from './came-later.ts';
+import type { Ticked } from './late-parts.ts';
 import type { BuildChoices } from './choices.ts';
 import type { StepKind } from './step.ts';
-import type { Figure } from '../worked/figure.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
 
 /** What of its hanging takes time, or another pair of hands. */
 export interface ToHang {
@@ -73,7 +73,7 @@ export interface BuildJob {
   readonly ticked: Ticked;
   readonly made: ReadonlySet<string>;
   /** What the shop's log says: how much longer than planned steps of a kind take. */
-  readonly pace: Partial<Readonly<Record<StepKind, Figure>>>;
+  readonly pace: Partial<Readonly<Record<StepKind, ExplainedValue>>>;
 }
 
 /** Settings for all units, or one set for each. */

@@ -2,7 +2,7 @@
  * How long a step takes: so many of this at so much each, times what this shop's own log says of such steps. All figures are
  * ours, to start from: a log replaces them. Source: docs/formulas/step-minutes.md.
  */
-import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 
 export const MINUTES = {
   'fetch-sheet': 6,
@@ -47,7 +47,7 @@ export const MINUTES = {
   'load-space': 3,
 } as const;
 
-export type Work = keyof typeof MINUTES;
+export type CountedWork = keyof typeof MINUTES;
 
 const EACH = formula({
   label: 'work-minutes',
@@ -68,10 +68,10 @@ const PACED = formula({
 });
 
 /** The minutes of a step from its counts; rows of nothing are left out. `pace`: what the log says; absent while it says nothing. */
-export function stepMinutes(counts: Partial<Readonly<Record<Work, number>>>, pace?: Figure): Figure {
+export function stepMinutes(counts: Partial<Readonly<Record<CountedWork, number>>>, pace?: ExplainedValue): ExplainedValue {
   const rows = Object.entries(counts).flatMap(([work, n]) =>
-    n > 0 ? [termOf(apply(EACH, { n, each: MINUTES[work as Work] }, { key: `work-${work as Work}` }))] : [],
+    n > 0 ? [termOf(evaluate(EACH, { n, each: MINUTES[work as CountedWork] }, { key: `work-${work as CountedWork}` }))] : [],
   );
   const plain = total('step-minutes', 'min', rows, '[ASSUME] docs/formulas/step-minutes.md');
-  return pace ? apply(PACED, { minutes: plain, pace }) : plain;
+  return pace ? evaluate(PACED, { minutes: plain, pace }) : plain;
 }

@@ -1,5 +1,5 @@
 /** What the log says of the time steps take: so much longer than planned, kind by kind. Source: docs/formulas/step-minutes.md. */
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { StepKind } from './step.ts';
 
 /** A step that is done, as the record keeps it. */
@@ -14,7 +14,7 @@ export interface DoneStep {
 }
 
 /** A kind is believed by half when this many minutes of it have been noted. [ASSUME] */
-const HALF_BELIEVED_MIN = 60;
+const HALF_WEIGHT_MIN = 60;
 
 const PACE = formula({
   label: 'pace',
@@ -26,12 +26,12 @@ const PACE = formula({
 });
 
 /** Factors on planned minutes; kinds nobody timed are left out. */
-export function paceOf(done: readonly DoneStep[]): Partial<Record<StepKind, Figure>> {
+export function paceOf(done: readonly DoneStep[]): Partial<Record<StepKind, ExplainedValue>> {
   const sums = new Map<StepKind, { planned: number; took: number }>();
   for (const { kind, planned, minutes } of done) {
     if (planned === undefined || minutes === undefined || planned <= 0) continue;
     const sum = sums.get(kind) ?? { planned: 0, took: 0 };
     sums.set(kind, { planned: sum.planned + planned, took: sum.took + minutes });
   }
-  return Object.fromEntries([...sums].map(([kind, { planned, took }]) => [kind, apply(PACE, { took, planned, half: HALF_BELIEVED_MIN })]));
+  return Object.fromEntries([...sums].map(([kind, { planned, took }]) => [kind, evaluate(PACE, { took, planned, half: HALF_WEIGHT_MIN })]));
 }

@@ -3,10 +3,10 @@
  * Nothing here is a preference: an order that breaks one spoils a part, or cannot be made at all.
  */
 import type { WordKey } from '../checks/words/labels.ts';
-import type { Figure } from '../worked/figure.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
+import type { Label } from '../explained/explained-length.ts';
 import { goesBefore } from '../setups/order.ts';
-import type { Edge, Step, StepDetail, StepKind } from './step.ts';
+import type { StepOrder, Step, StepDetail, StepKind } from './step.ts';
 import { waitMin } from './waiting.ts';
 
 type Of<K extends StepKind> = Step & { readonly detail: Extract<StepDetail, { kind: K }> };
@@ -22,7 +22,7 @@ interface Rule<A extends StepKind = StepKind, B extends StepKind = StepKind> {
   readonly share: 'panel' | 'unit' | 'all';
   readonly when?: (before: Of<A>, after: Of<B>) => boolean;
   /** Between them, where that is more than the wait of the first. */
-  readonly waits?: (before: Of<A>) => Figure | null;
+  readonly waits?: (before: Of<A>) => ExplainedValue | null;
 }
 
 const rule = <A extends StepKind, B extends StepKind>(
@@ -31,7 +31,7 @@ const rule = <A extends StepKind, B extends StepKind>(
   reason: Reason,
   share: Rule['share'],
   when?: (a: Of<A>, b: Of<B>) => boolean,
-  waits?: (a: Of<A>) => Figure | null,
+  waits?: (a: Of<A>) => ExplainedValue | null,
 ): Rule => ({ before, after, reason, share, ...(when ? { when } : {}), ...(waits ? { waits } : {}) }) as unknown as Rule;
 
 const sameSide = (a: { readonly detail: { readonly side: string } }, b: { readonly detail: { readonly side: string } }): boolean =>
@@ -40,7 +40,7 @@ const isInside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => sid
 const isOutside = ({ detail: { side } }: Of<'sand'> | Of<'coat'>): boolean => side === 'outside';
 /** Out of the clamps is not yet strong: what bears weight waits until the glue is. */
 const isGlued = ({ detail: { glue } }: Of<'glue'>): boolean => glue !== null;
-const cures = ({ detail: { glue } }: Of<'glue'>): Figure | null => glue?.cureMin ?? null;
+const cures = ({ detail: { glue } }: Of<'glue'>): ExplainedValue | null => glue?.cureMin ?? null;
 /** The dry end comes off only when what the first go glued holds. */
 const isSecondOf = ({ detail: { glueUp } }: Of<'glue'>, first: string): boolean => glueUp.go === 'second' && glueUp.after.includes(first);
 /** The first of an assembly's glue-ups: what is joined there was in no other. */
@@ -140,7 +140,7 @@ const RULES: readonly Rule[] = [
 ];
 
 /** All that has to be before what, each pair once, with the first reason there is for it. `onRail`: the rail a unit hangs on. */
-export function edgesOf(steps: readonly Step[], onRail: ReadonlyMap<string, string>): Edge[] {
+export function stepOrdersOf(steps: readonly Step[], onRail: ReadonlyMap<string, string>): StepOrder[] {
   const byKind = new Map<StepKind, Step[]>();
   for (const step of steps) {
     const row = byKind.get(step.detail.kind);
@@ -148,8 +148,8 @@ export function edgesOf(steps: readonly Step[], onRail: ReadonlyMap<string, stri
     else byKind.set(step.detail.kind, [step]);
   }
   const touched = new Map(steps.map(({ id, panels }) => [id, new Set(panels)]));
-  const found = new Map<string, Edge>();
-  const add = (before: Step, after: Step, reason: Label, waits: Figure | null = null): void => {
+  const found = new Map<string, StepOrder>();
+  const add = (before: Step, after: Step, reason: Label, waits: ExplainedValue | null = null): void => {
     const key = `${before.id} ${after.id}`;
     if (!found.has(key)) found.set(key, { before: before.id, after: after.id, reason, waits: waitMin(waits) > waitMin(before.waits) ? waits : before.waits });
   };

@@ -3,7 +3,7 @@ import { furnishedRoom } from '../test/print-room.ts';
 import { plan } from '../plan/plan.ts';
 import { planBuild } from '../plan/build-job.ts';
 import { dayOf, dayStart, weekday, windowsFrom } from './calendar.ts';
-import { USUAL_BUILD, type Session } from './choices.ts';
+import { DEFAULT_BUILD, type Session } from './choices.ts';
 import { paceOf } from './pace.ts';
 import { scheduleOf } from './schedule.ts';
 import { diagonalsOf } from './diagonals.ts';
@@ -169,7 +169,7 @@ describe('days', () => {
     const { design, record, workshop } = furnishedRoom();
     const { steps, edges } = planBuild(plan(design, record, workshop), design, record, workshop, [], ['ink']);
     const done = new Map(steps.slice(0, 12).map(({ id }) => [id, begins] as const));
-    expect(tasksOf(steps, edges, USUAL_BUILD, done).flatMap((each) => each.steps)).toHaveLength(steps.length - 12);
+    expect(tasksOf(steps, edges, DEFAULT_BUILD, done).flatMap((each) => each.steps)).toHaveLength(steps.length - 12);
   });
 
   test('what sets since it was done is still waited for', () => {
@@ -177,7 +177,7 @@ describe('days', () => {
     const { steps, edges } = planBuild(plan(design, record, workshop), design, record, workshop, [], ['ink']);
     const glued = begins + 20 * 60;
     const through = new Map(steps.slice(0, steps.findIndex(({ id }) => id === 'ink/glue/back') + 1).map(({ id }) => [id, glued] as const));
-    const left = tasksOf(steps, edges, USUAL_BUILD, through);
+    const left = tasksOf(steps, edges, DEFAULT_BUILD, through);
     // Yellow glue at 18 °C: 24 h · 2^0.2.
     const cured = glued + Math.ceil(24 * 60 * 2 ** 0.2);
     expect(left.find(({ id }) => id === 'ink/hang')!.notBefore).toBe(cured);

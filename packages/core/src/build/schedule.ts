@@ -4,11 +4,11 @@
  */
 import { seeded, type Random } from '../chance/random.ts';
 import type { Window } from './calendar.ts';
-import { leastFinish } from './earliest.ts';
+import { earliestFinish } from './earliest.ts';
 import type { Task } from './tasks.ts';
-import { hoursFor, latestBegin, layInOrder, Timetable, type Hours, type Laid } from './timetable.ts';
+import { hoursFor, latestBegin, layInOrder, Timetable, type Hours, type LaidTask } from './timetable.ts';
 
-export interface Scheduled extends Laid {
+export interface Scheduled extends LaidTask {
   readonly task: Task;
   /** It could begin so much later, in minutes of the hours there are, and the end would stay. */
   readonly slack: number;
@@ -25,11 +25,11 @@ export interface Schedule {
   /** What no schedule finishes before: the finish itself where that is proved. */
   readonly least: number;
   /** What no hours there are have, and is done without: tasks that want it, by their ids. */
-  readonly without: Readonly<Record<Lack, readonly string[]>>;
+  readonly without: Readonly<Record<Shortage, readonly string[]>>;
 }
 
 /** A helper, a machine that may run, hours long enough for what cannot be left. */
-export type Lack = 'helper' | 'machine' | 'hours';
+export type Shortage = 'helper' | 'machine' | 'hours';
 
 export interface Effort {
   readonly seed: number;
@@ -39,10 +39,10 @@ export interface Effort {
   readonly branches: number;
 }
 
-export const USUAL_EFFORT: Effort = { seed: 1, tries: 30, branches: 4000 };
+export const DEFAULT_EFFORT: Effort = { seed: 1, tries: 30, branches: 4000 };
 
 /** Null when there are not hours enough: no evening is given, or all are gone before it is done. */
-export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], begins: number, effort: Effort = USUAL_EFFORT): Schedule | null {
+export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], begins: number, effort: Effort = DEFAULT_EFFORT): Schedule | null {
   const hours = hoursFor(windows);
   const tails = tailsOf(tasks);
   const given = tasks.map((_, index) => index);
@@ -53,7 +53,7 @@ export function scheduleOf(tasks: readonly Task[], windows: readonly Window[], b
     const laid = layInOrder(tasks, order, hours, begins);
     if (laid && finishOf(laid) < best.finish) best = { order: [...order], laid, finish: finishOf(laid) };
   };
-  const least = leastFinish(tasks, hours, begins, best.finish);
+  const least = earliestFinish(tasks, hours, begins, best.finish);
   if (best.finish > least) consider(byTail(tasks, tails));
   const random = seeded(effort.seed);
   for (let n = 0; n < effort.tries && best.finish > least; n++) consider(shaken(best.order, tasks, random));
@@ -79,7 +79,7 @@ function lacksOf(tasks: readonly Task[], hours: Hours): Schedule['without'] {
   };
 }
 
-const finishOf = (laid: readonly Laid[]): number => laid.reduce((most, { end }) => Math.max(most, end), 0);
+const finishOf = (laid: readonly LaidTask[]): number => laid.reduce((most, { end }) => Math.max(most, end), 0);
 
 /** From the beginning of each task to the end of all that stands on it, at the quickest: work and waits, by the clock. */
 function tailsOf(tasks: readonly Task[]): number[] {
@@ -126,7 +126,7 @@ function searched(
   branches: number,
 ): { readonly proved: boolean; readonly order: readonly number[] | null } {
   const table = new Timetable(hours, begins);
-  const laid = new Map<number, Laid>();
+  const laid = new Map<number, LaidTask>();
   let best: { finish: number; order: number[] } = { finish: bound, order: [] };
   let looked = 0;
   const order: number[] = [];
@@ -163,7 +163,7 @@ function searched(
 }
 
 /** How much later each may begin while what follows it, and what is done next, keep their latest times. */
-function slackOf(tasks: readonly Task[], laid: readonly Laid[], hours: Hours, finish: number): number[] {
+function slackOf(tasks: readonly Task[], laid: readonly LaidTask[], hours: Hours, finish: number): number[] {
   const order = tasks.map((_, index) => index).sort((a, b) => laid[b]!.start - laid[a]!.start);
   const latestStart = new Array<number>(tasks.length).fill(Infinity);
   const latestEnd = new Array<number>(tasks.length).fill(finish);

@@ -4,10 +4,10 @@ import { isLarge } from '../cuts/ways.ts';
 import { settingsOf } from '../cuts/sequence.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { inWantedOrder } from '../setups/order.ts';
-import type { Operation, Stage } from '../setups/operations.ts';
+import type { Operation, ToolingStage } from '../setups/operations.ts';
 import { setupsOf, type Setups } from '../setups/setups.ts';
 import type { Setup } from '../setups/setup.ts';
-import { gluedPanels } from './came-later.ts';
+import { gluedPanels } from './late-parts.ts';
 import type { BuildJob } from './job.ts';
 import { machineFor } from './machines-run.ts';
 import type { Step } from './step.ts';
@@ -75,7 +75,7 @@ function measureSteps(job: BuildJob): Step[] {
 }
 
 /** Strips, pieces, and what is left to be cut to size: finer rounds are told cut by cut. */
-const MOST_ROUNDS = 3;
+const MAX_ROUNDS = 3;
 
 /** Round by round: cuts one way, then across what they left. Trimming belongs to the round it is for. */
 export function roundsOf(steps: readonly CutStep[]): CutStep[][] {
@@ -92,7 +92,7 @@ export function roundsOf(steps: readonly CutStep[]): CutStep[][] {
     return found;
   };
   const rounds: CutStep[][] = [];
-  for (const step of steps) (rounds[Math.min(at(step).round, MOST_ROUNDS - 1)] ??= []).push(step);
+  for (const step of steps) (rounds[Math.min(at(step).round, MAX_ROUNDS - 1)] ??= []).push(step);
   return rounds.filter((round) => round !== undefined);
 }
 
@@ -206,7 +206,7 @@ function setupStep(setup: Setup, { choices, pace }: BuildJob): Step {
 
 /** What no machine makes, unit by unit and stage by stage; what is cut to fit later, once more. */
 function handSteps(unmade: readonly Operation[], { pace }: BuildJob, waiting: ReadonlySet<string>, late?: 'late'): Step[] {
-  const groups = new Map<string, { readonly unit: string; readonly stage: Stage; readonly operations: Operation[] }>();
+  const groups = new Map<string, { readonly unit: string; readonly stage: ToolingStage; readonly operations: Operation[] }>();
   for (const operation of unmade) {
     const unit = operation.panel.slice(0, operation.panel.indexOf('/'));
     const id = `${unit}/by-hand/${operation.stage}${late ? '/late' : waiting.has(operation.panel) ? '/to-fit' : ''}`;

@@ -1,15 +1,15 @@
 /** The steps of a build: what each is about, what it takes, and what has to be there before it. */
-import type { Meeting } from '../solid/meeting.ts';
-import type { Operation, Stage } from '../setups/operations.ts';
+import type { Connection } from '../solid/connection.ts';
+import type { Operation, ToolingStage } from '../setups/operations.ts';
 import type { Setup } from '../setups/setup.ts';
-import type { Label } from '../worked/dimension.ts';
-import type { Figure } from '../worked/figure.ts';
+import type { Label } from '../explained/explained-length.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
 import type { GlueWay } from './choices.ts';
 
 /** Of one size and length, in one glue-up. */
 export interface DrivenFasteners {
-  readonly by: NonNullable<Meeting['joint']['fastening']>['by'];
+  readonly by: NonNullable<Connection['joint']['fastening']>['by'];
   readonly screw: string;
   readonly length: number;
   readonly count: number;
@@ -17,16 +17,16 @@ export interface DrivenFasteners {
 }
 
 /** What spreading glue on so many joints takes against what the glue allows, and the clamps that press them. */
-export interface GlueTold {
+export interface GlueSummary {
   readonly joints: number;
   /** From the first joint spread to the last clamp. */
-  readonly minutes: Figure;
-  readonly openMin: Figure;
-  readonly clampMin: Figure;
+  readonly minutes: ExplainedValue;
+  readonly openMin: ExplainedValue;
+  readonly clampMin: ExplainedValue;
   /** Until it may bear weight. */
-  readonly cureMin: Figure;
+  readonly cureMin: ExplainedValue;
   /** Clamps that reach across what is pressed. */
-  readonly clampsWanted: Figure;
+  readonly clampsWanted: ExplainedValue;
   readonly clampsOwned: number;
   /** Battens laid under them that press a whole side; 0 for a clamp to every joint. */
   readonly cauls: number;
@@ -38,18 +38,18 @@ export interface Diagonals {
   readonly width: number;
   readonly height: number;
   /** As long as each should be, and how far they may differ. */
-  readonly diagonal: Figure;
-  readonly allowed: Figure;
+  readonly diagonal: ExplainedValue;
+  readonly allowed: ExplainedValue;
 }
 
 /** What stands in the way of closing joints so: the glue skins over, clamps are missing, hands are. */
 export type Hindrance = 'glue' | 'clamps' | 'hands';
 
 /** One way to close a glue-up, with the worst of its goes. */
-export interface WayTold {
+export interface GlueWaySummary {
   readonly way: GlueWay;
-  readonly minutes: Figure;
-  readonly clamps: Figure;
+  readonly minutes: ExplainedValue;
+  readonly clamps: ExplainedValue;
   /** Held at once; what is one already counts once. */
   readonly pieces: number;
   /** Empty where it can be done. */
@@ -60,7 +60,7 @@ export interface WayTold {
 export interface Closing {
   readonly way: GlueWay;
   /** All there are, the plainest first; none where nothing is glued. */
-  readonly ways: readonly WayTold[];
+  readonly ways: readonly GlueWaySummary[];
   /** A person chose it. */
   readonly chosen: boolean;
   /** Of the whole glue-up: what a person's choice is kept under. */
@@ -92,22 +92,22 @@ export type StepDetail =
   | { readonly kind: 'label'; readonly lines: number; readonly parts: number }
   | { readonly kind: 'setup'; readonly setup: Setup }
   /** What no machine of the shop makes: marked out and cut by hand. `inside`: for it is glued up already. */
-  | { readonly kind: 'by-hand'; readonly stage: Stage; readonly operations: readonly Operation[]; readonly inside: boolean }
+  | { readonly kind: 'by-hand'; readonly stage: ToolingStage; readonly operations: readonly Operation[]; readonly inside: boolean }
   | { readonly kind: 'cleat-rip'; readonly boards: readonly string[] }
   | { readonly kind: 'band'; readonly edges: number; readonly lengthMm: number }
-  | { readonly kind: 'sand'; readonly side: Side; readonly areaM2: Figure }
+  | { readonly kind: 'sand'; readonly side: StepSide; readonly areaM2: ExplainedValue }
   | {
       readonly kind: 'coat';
-      readonly side: Side;
+      readonly side: StepSide;
       readonly coat: number;
       readonly of: number;
       readonly finish: string;
-      readonly areaM2: Figure;
-      readonly liters: Figure;
+      readonly areaM2: ExplainedValue;
+      readonly liters: ExplainedValue;
       /** Taped off first; 0 for nothing. */
       readonly maskedMm: number;
       readonly sandFirst: boolean;
-      readonly dryMin: Figure;
+      readonly dryMin: ExplainedValue;
     }
   | { readonly kind: 'dry-fit'; readonly assembly: string; readonly what: AssemblyKind; readonly joints: number }
   | { readonly kind: 'fit'; readonly parts: readonly string[]; readonly cuts: readonly string[] }
@@ -119,7 +119,7 @@ export type StepDetail =
       /** What is laid on what is one already; null where several come together. */
       readonly skin: 'back' | 'frame' | 'edging' | null;
       /** Null where nothing is glued. */
-      readonly glue: GlueTold | null;
+      readonly glue: GlueSummary | null;
       readonly fasteners: readonly DrivenFasteners[];
       /** All ways there are to close it; none where nothing is glued. */
       readonly closing: Closing;
@@ -145,7 +145,7 @@ export type StepDetail =
   | { readonly kind: 'load'; readonly spaces: number; readonly kg: number };
 
 export type StepKind = StepDetail['kind'];
-export type Side = 'inside' | 'outside';
+export type StepSide = 'inside' | 'outside';
 export type AssemblyKind = 'carcass' | 'door' | 'drawer' | 'loose';
 
 /** Why a second pair of hands is wanted: too heavy for one, too long to hold at both ends, too many pieces at once. */
@@ -159,9 +159,9 @@ export interface Step {
   readonly detail: StepDetail;
   /** Every panel it touches. */
   readonly panels: readonly string[];
-  readonly minutes: Figure;
+  readonly minutes: ExplainedValue;
   /** Glue, a coat: so long nothing that follows it may begin; null for anything else. An edge may ask for longer. */
-  readonly waits: Figure | null;
+  readonly waits: ExplainedValue | null;
   /** Machines it runs, by their ids; none for what is done at the bench. */
   readonly machines: readonly string[];
   readonly helper: HelperFor | null;
@@ -172,18 +172,18 @@ export interface Step {
 }
 
 /** `before` has to be done before `after`, and why. */
-export interface Edge {
+export interface StepOrder {
   readonly before: string;
   readonly after: string;
   readonly reason: Label;
   /** From the end of the one to the beginning of the other at least; null where it may follow at once. */
-  readonly waits: Figure | null;
+  readonly waits: ExplainedValue | null;
 }
 
 export interface BuildPlan {
   /** In an order that can be done. */
   readonly steps: readonly Step[];
-  readonly edges: readonly Edge[];
+  readonly edges: readonly StepOrder[];
 }
 
 /** All kinds there are, in the usual order of the work: what is begun first where nothing forbids either. */

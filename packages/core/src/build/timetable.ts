@@ -5,7 +5,7 @@
 import type { Window } from './calendar.ts';
 import type { Task } from './tasks.ts';
 
-export interface Laid {
+export interface LaidTask {
   readonly start: number;
   readonly end: number;
 }
@@ -52,7 +52,7 @@ const firstEndingAfter = (windows: readonly Window[], time: number): number => {
 };
 
 /** Where a task that begins no earlier than `from` would be done, if nothing else were in the way before `until`; null where it would not. */
-function runs(task: Task, windows: readonly Window[], from: number, until: number): Laid | null {
+function runs(task: Task, windows: readonly Window[], from: number, until: number): LaidTask | null {
   let left = task.minutes;
   let start = -1;
   for (let n = firstEndingAfter(windows, from); n < windows.length; n++) {
@@ -94,14 +94,14 @@ export function latestBegin(task: Task, windows: readonly Window[], from: number
 
 /** Intervals nobody else is at, kept in order. */
 export class Timetable {
-  private readonly busy: Laid[] = [];
+  private readonly busy: LaidTask[] = [];
   constructor(
     private readonly hours: Hours,
     private readonly begins: number,
   ) {}
 
   /** Puts a task where it can begin first, not before `ready`; null when the hours run out. */
-  lay(task: Task, ready: number): Laid | null {
+  lay(task: Task, ready: number): LaidTask | null {
     const eased = this.hours.eased(task);
     let from = Math.max(ready, task.notBefore, this.begins);
     let at = this.firstBusyAfter(from);
@@ -118,7 +118,7 @@ export class Timetable {
   }
 
   /** Takes one back that was laid last. */
-  lift(laid: Laid): void {
+  lift(laid: LaidTask): void {
     this.busy.splice(this.busy.indexOf(laid), 1);
   }
 
@@ -134,9 +134,9 @@ export class Timetable {
 }
 
 /** All tasks in an order that keeps each behind those it follows; null when the hours run out. */
-export function layInOrder(tasks: readonly Task[], order: readonly number[], hours: Hours, begins: number): Laid[] | null {
+export function layInOrder(tasks: readonly Task[], order: readonly number[], hours: Hours, begins: number): LaidTask[] | null {
   const table = new Timetable(hours, begins);
-  const laid: Laid[] = new Array<Laid>(tasks.length);
+  const laid: LaidTask[] = new Array<LaidTask>(tasks.length);
   for (const index of order) {
     const task = tasks[index]!;
     let ready = begins;

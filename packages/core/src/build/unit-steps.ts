@@ -1,12 +1,12 @@
 /** The steps of one unit from its cut parts to the loaded cabinet, in no order but that of the work. */
 import { toMm } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { boundsOf } from '../solid/views.ts';
-import { apply, formula, total, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { assembliesOf, type Assembly, type GlueUp } from './assemblies.ts';
-import { batchesOf } from './came-later.ts';
+import { batchesOf } from './late-parts.ts';
 import { cutToFit, waitingParts } from './to-fit.ts';
 import { ringDiagonals } from './diagonals.ts';
 import { faceArea } from './faces.ts';
@@ -15,7 +15,7 @@ import { fastenersIn, slowed } from './gluing.ts';
 import { closingOf, MANY_PIECES } from './glue-ways.ts';
 import type { BuildJob, UnitToBuild } from './job.ts';
 import { machineFor } from './machines-run.ts';
-import { stepMinutes, type Work } from './minutes.ts';
+import { stepMinutes, type CountedWork } from './minutes.ts';
 import type { HelperFor, Step, StepDetail } from './step.ts';
 
 /** Longer than arms reach at both ends, mm. [ASSUME] */
@@ -34,7 +34,7 @@ type Made = (
   name: string,
   detail: StepDetail,
   panels: readonly string[],
-  counts: Partial<Record<Work, number>>,
+  counts: Partial<Record<CountedWork, number>>,
   more?: Partial<Pick<Step, 'waits' | 'helper' | 'canPause' | 'rightAfter' | 'machines'>>,
 ) => Step;
 
@@ -138,7 +138,7 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
               of: product.coats,
               finish: product.id,
               areaM2: coated,
-              liters: apply(LITERS, { A: coated, covers: product.coversM2 }),
+              liters: evaluate(LITERS, { A: coated, covers: product.coversM2 }),
               maskedMm: taped,
               sandFirst: product.sanded && n > 0,
               dryMin,
@@ -178,7 +178,8 @@ function bandSteps(made: Made, name: string, panels: readonly ResolvedPanel[]): 
   ];
 }
 
-const bothSides = (a: Figure, b: Figure): Figure => total('area-all', 'm2', [...a.terms, ...b.terms], '[eq] docs/formulas/finish-area.md');
+const bothSides = (a: ExplainedValue, b: ExplainedValue): ExplainedValue =>
+  total('area-all', 'm2', [...a.terms, ...b.terms], '[eq] docs/formulas/finish-area.md');
 
 /** What is taped off: every glued seam, on the face or edge that goes to the other. */
 const gluedMm = (unit: ResolvedUnit): number =>
@@ -256,7 +257,7 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
 const squares = ({ groups, meetings, along }: GlueUp): boolean => along !== null && groups.length > 2 && meetings.length >= 4;
 
 /** A back over the edges of what stands on it: not one let in, nor where the two parts of a split one meet. */
-const isLaidOver = ({ byId }: ResolvedUnit, { guest, host, joint }: Meeting): boolean =>
+const isLaidOver = ({ byId }: ResolvedUnit, { guest, host, joint }: Connection): boolean =>
   byId.get(host)!.role === 'back' && EDGED.has(byId.get(guest)!.role) && joint.kind === 'butt' && (joint.glue || joint.fastening !== null);
 const EDGED: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom']);
 

@@ -1,8 +1,8 @@
 /** What sets or dries after a step: so long nothing that stands on it begins. Source: docs/formulas/warmth.md. */
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 
 /** Whole minutes of a wait, never less than it says; 0 where nothing is waited for. */
-export const waitMin = (waits: Figure | null): number => (waits === null ? 0 : Math.ceil(waits.value));
+export const waitMin = (waits: ExplainedValue | null): number => (waits === null ? 0 : Math.ceil(waits.value));
 
 const LEFT = formula({
   label: 'wait-left',
@@ -14,4 +14,4 @@ const LEFT = formula({
 });
 
 /** What is still to be waited, `gone` minutes after the step was through. */
-export const waitLeft = (waits: Figure, gone: number): Figure => apply(LEFT, { wait: waits, gone });
+export const waitLeft = (waits: ExplainedValue, gone: number): ExplainedValue => evaluate(LEFT, { wait: waits, gone });

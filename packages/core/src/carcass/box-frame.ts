@@ -1,10 +1,10 @@
 /** What all parts of a unit share: its decisions, stock with its thickness, one way to make a panel, and the inside of a box. */
 import { ZERO, type Length } from '../length/length.ts';
-import { rectangle, type Cut, type Edge, type Frame, type Grain, type Panel, type Role } from '../solid/panel.ts';
+import { rectangle, type PanelCut, type PanelEdge, type PanelFrame, type Grain, type Panel, type Role } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import type { Shop } from '../stock/shop.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
-import type { Dimension, Label, Source } from '../worked/dimension.ts';
+import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
 import type { UnitBase } from './unit-base.ts';
 
 /** A product with the thickness it is built with. */
@@ -20,7 +20,7 @@ export interface Stocked {
 export type StockOf = (productId: string) => Stocked;
 
 /** What every panel is made from. */
-export interface Base<D extends UnitBase = UnitBase> {
+export interface PanelBase<D extends UnitBase = UnitBase> {
   readonly box: D;
   readonly stockOf: StockOf;
 }
@@ -29,27 +29,27 @@ export interface Base<D extends UnitBase = UnitBase> {
 export const own = (box: Pick<UnitBase, 'id'>, ...path: string[]): Source => ({ kind: 'entered', path: ['units', box.id, ...path] });
 
 /** A product's thickness and where it comes from, for the terms of a sum. */
-export function thicknessTerm({ stockOf }: Pick<Base, 'stockOf'>, stock: string): { readonly value: Length; readonly source: Source } {
+export function thicknessTerm({ stockOf }: Pick<PanelBase, 'stockOf'>, stock: string): { readonly value: Length; readonly source: Source } {
   const { product, used } = stockOf(stock);
   return { value: used.value, source: thicknessSource(product, used) };
 }
 
 export interface PanelAt {
-  readonly frame: Frame;
-  readonly length: Dimension;
-  readonly width: Dimension;
+  readonly frame: PanelFrame;
+  readonly length: ExplainedLength;
+  readonly width: ExplainedLength;
   readonly stock: string;
-  readonly outline?: readonly Edge[];
+  readonly outline?: readonly PanelEdge[];
   /** Its front edge gets the unit's edge band. */
   readonly banded?: boolean;
   readonly grain?: Grain;
   readonly onWall?: boolean;
   readonly comesOut?: boolean;
-  readonly cuts?: readonly Cut[];
+  readonly cuts?: readonly PanelCut[];
 }
 
 /** Fills in what every panel of a unit shares. Its id is unit / role / element. */
-export function panelOf({ box, stockOf }: Base, role: Role, element: string, name: Label, at: PanelAt): Panel {
+export function panelOf({ box, stockOf }: PanelBase, role: Role, element: string, name: Label, at: PanelAt): Panel {
   const { product, used } = stockOf(at.stock);
   const band = at.banded && box.band ? box.band.nm : ZERO;
   return {
@@ -74,17 +74,17 @@ export function panelOf({ box, stockOf }: Base, role: Role, element: string, nam
 }
 
 /** What the hanging has to know of a carcass: where its cleat, rail and spacer go. */
-export interface HungFrame<D extends UnitBase = UnitBase> extends Base<D> {
+export interface HungFrame<D extends UnitBase = UnitBase> extends PanelBase<D> {
   readonly T: Length;
   /** The cabinet half's left end and length, outside the back. */
-  readonly behind: { readonly left: Length; readonly length: Dimension };
+  readonly behind: { readonly left: Length; readonly length: ExplainedLength };
   /** The same at its foot, where a spacer goes; as `behind` where it is left out. */
-  readonly behindFoot?: { readonly left: Length; readonly length: Dimension };
+  readonly behindFoot?: { readonly left: Length; readonly length: ExplainedLength };
   /** Height of what an outside cleat hangs under. */
   readonly topUp: Length;
   /** Between the sides: left end, width, height of the inside ceiling, front face of the back. */
   readonly insideLeft: Length;
-  readonly insideWidth: Dimension;
+  readonly insideWidth: ExplainedLength;
   readonly ceiling: Length;
   readonly insideRear: Length;
   /** Something else is fitted to the cabinet half: it stays in one piece. */

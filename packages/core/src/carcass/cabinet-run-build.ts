@@ -2,13 +2,13 @@
  * Builds a cabinet run: its parts laid side by side between fillers and ends, each box built as a shelf box
  * or a drawer unit and moved to its place, with bridges, stands, ends and the one cleat.
  */
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
 import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { explainedLength, extend, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, fasteningOf, hungBy, jointOf, laidOn, meet } from './joinery.ts';
@@ -24,7 +24,7 @@ interface LaidPart {
   readonly part: RunPart;
   readonly number: number;
   readonly left: Length;
-  readonly width: Dimension;
+  readonly width: ExplainedLength;
 }
 
 interface RunFrame extends HungFrame<CabinetRun> {
@@ -37,7 +37,7 @@ const id = ({ box }: Pick<RunFrame, 'box'>, rest: string): string => `${box.id}/
 export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
   const T = stockOf(box.stock).used.value;
   const rear = gapBehind(box, stockOf);
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const laid = layParts(box, stockOf);
   const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, unit: boxOf(box, each, stockOf) }));
   const lowers = laid.filter(({ part }) => part.lower !== null).map((each) => ({ ...each, unit: boxOf(box, each, stockOf, 'lower') }));
@@ -89,8 +89,8 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
     hanging: { ...hanging, hangingRail: first.unit.hanging.hangingRail },
     outside: {
       width,
-      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
-      depth: dimension([
+      height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: explainedLength([
         plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
         plus('gap-behind', rear),
         ...(deepest > 0 ? [plus(lowers.length > 0 ? 'deepest-part' : 'door', deepest as Length)] : []),
@@ -108,8 +108,8 @@ function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
   const given = parts.flatMap(({ id: part, width }) => (width ? [minus('part-width', width.nm, { source: own(box, 'parts', part, 'width') })] : []));
   const free = Math.max(1, parts.filter(({ width }) => width === null).length);
   const terms = [plus('width', box.width.nm, { source: own(box, 'width') }), ...filler('fillerLeft'), ...filler('fillerRight'), ...ends, ...given];
-  const share = dimension(terms, free);
-  const whole = dimension(terms).value;
+  const share = explainedLength(terms, free);
+  const whole = explainedLength(terms).value;
   const start = (box.fillerLeft?.nm ?? 0) + (box.endPanels ? T.value : 0);
   let entered = 0;
   let shared = 0;
@@ -118,7 +118,7 @@ function layParts(box: CabinetRun, stockOf: StockOf): LaidPart[] {
     const left = at();
     if (part.width) entered += part.width.nm;
     else shared++;
-    const width = part.width ? dimension([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })]) : share;
+    const width = part.width ? explainedLength([plus('part-width', part.width.nm, { source: own(box, 'parts', part.id, 'width') })]) : share;
     return { part, number: index + 1, left: left as Length, width };
   });
 }
@@ -145,11 +145,11 @@ function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Leng
 /** The upper box of a part, hung from the run's top, or the lower one, standing on the floor. */
 function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf, level: 'upper' | 'lower' = 'upper'): Unit {
   const lower = level === 'lower';
-  const height = lower ? exactly(part.lower!.nm - run.standHeight.nm) : (part.height ?? run.height);
+  const height = lower ? enteredFromNm(part.lower!.nm - run.standHeight.nm) : (part.height ?? run.height);
   const front = lower ? part.lowerFront : part.front;
   const count = lower ? part.lowerShelves : part.shelves;
   const depth = lower ? (run.lowerDepth ?? run.depth) : run.depth;
-  const start: NewUnit = { ...run, depth, width: exactly(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
+  const start: NewUnit = { ...run, depth, width: enteredFromNm(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
   const shared = {
     ...{ top: run.top, bottom: run.bottom, back: run.back, jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
     // What stands on the floor has no rail to hang by.
@@ -205,7 +205,7 @@ function drawersOf(run: CabinetRun, start: NewUnit, count: number): DrawerUnit {
 const TOE_BACK = 60_000_000;
 
 /** What a lower box stands on: bought feet, or four boards on edge under it. */
-function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; meetings: Meeting[]; hardware: Hardware[] } {
+function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Panel[]; meetings: Connection[]; hardware: Hardware[] } {
   const { box, T, rear } = base;
   const name = `${part.id}-low`;
   const bottom = id(base, `bottom/${name}`);
@@ -214,14 +214,14 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
   const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
   const sheet = thicknessTerm(base, box.stock);
   const deep = (box.lowerDepth ?? box.depth).nm;
-  const high = dimension([plus('stand-height', box.standHeight.nm, { source: own(box, 'standHeight') })]);
-  const long = dimension([
+  const high = explainedLength([plus('stand-height', box.standHeight.nm, { source: own(box, 'standHeight') })]);
+  const long = explainedLength([
     plus('depth', deep, { source: own(box, box.lowerDepth ? 'lowerDepth' : 'depth') }),
     ...(over > 0 ? [minus('back', over)] : []),
     minus('toe-back', TOE_BACK as Length),
   ]);
   const between = extend(width, [minus('side', T, { times: 2, source: sheet.source })]);
-  const board = (which: 'front' | 'rear' | 'left' | 'right', at: Panel['frame'], length: Dimension): Panel => ({
+  const board = (which: 'front' | 'rear' | 'left' | 'right', at: Panel['frame'], length: ExplainedLength): Panel => ({
     ...panelOf(base, 'edging', `${name}-toe-${which}`, { key: `toe-${which}` }, { frame: at, length, width: high, stock: box.stock }),
     stands: true,
   });
@@ -255,7 +255,7 @@ function standOf(base: RunFrame, { part, left, width }: LaidPart): { panels: Pan
 
 interface Bridge {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   readonly spaces: readonly Compartment[];
 }
 
@@ -277,7 +277,7 @@ function bridgeOf(
   const up = box.height.nm - down + T;
   // A back that lies over the rear edges of its box leaves the bridge to begin with the sides.
   const over = box.back.kind === 'over' ? base.stockOf(box.back.stock).used.value : ZERO;
-  const depth = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), ...(over > 0 ? [minus('back', over)] : [])]);
+  const depth = explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), ...(over > 0 ? [minus('back', over)] : [])]);
   const panel = panelOf(
     base,
     'shelf',
@@ -298,7 +298,7 @@ function bridgeOf(
           floor: panel.id,
           keptBy: part.id,
           width,
-          height: dimension([plus('bridge-down', down, { source: own(box, 'parts', part.id, 'bridge') }), minus('shelf-thickness', T)]),
+          height: explainedLength([plus('bridge-down', down, { source: own(box, 'parts', part.id, 'bridge') }), minus('shelf-thickness', T)]),
           depth,
           at: { along: left, up: up as Length, out: (rear + over) as Length },
         },
@@ -308,17 +308,17 @@ function bridgeOf(
 }
 
 /** Fillers stand at the front, end panels cover the outer sides. */
-function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; meetings: Meeting[] } {
+function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; meetings: Connection[] } {
   const { box, T, rear, front } = base;
   const panels: Panel[] = [];
-  const meetings: Meeting[] = [];
+  const meetings: Connection[] = [];
   const glued = jointOf(box, 'butt', { fastening: null });
   for (const hand of ['left', 'right'] as const) {
     const outer = hand === 'left' ? laid[0]! : laid.at(-1)!;
     if (outer.part.kind !== 'box') continue;
     const tall = outer.part.height ?? box.height;
     const foot = box.height.nm - tall.nm;
-    const height = dimension([plus('height', tall.nm)]);
+    const height = explainedLength([plus('height', tall.nm)]);
     const side = id(base, `side/${outer.part.id}/${hand}`);
     const edge = hand === 'left' ? outer.left : outer.left + outer.width.value;
     const filler = hand === 'left' ? box.fillerLeft : box.fillerRight;
@@ -332,7 +332,7 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; m
         {
           frame: frame(vector(hand === 'left' ? edge - T : edge, foot, rear), UP, OUT),
           length: height,
-          width: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
+          width: explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
           stock: box.stock,
           banded: true,
         },
@@ -341,7 +341,7 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; m
       meetings.push(laidOn(panel.id, hand === 'left' ? 'other' : 'reference', side, hand === 'left' ? 'reference' : 'other', box));
     }
     if (filler) {
-      const width = dimension([plus('filler', filler.nm, { source: own(box, hand === 'left' ? 'fillerLeft' : 'fillerRight') })]);
+      const width = explainedLength([plus('filler', filler.nm, { source: own(box, hand === 'left' ? 'fillerLeft' : 'fillerRight') })]);
       const panel = panelOf(
         base,
         'frame',
@@ -363,7 +363,7 @@ function endsOf(base: RunFrame, laid: readonly LaidPart[]): { panels: Panel[]; m
 }
 
 /** Neighbors are screwed side to side before they go up. */
-function joined(base: RunFrame, laid: readonly LaidPart[]): Meeting[] {
+function joined(base: RunFrame, laid: readonly LaidPart[]): Connection[] {
   const { box } = base;
   return laid.slice(1).flatMap(({ part }, index) => {
     const before = laid[index]!.part;

@@ -16,7 +16,7 @@ import {
   STOCK_FIELD,
   stockField,
   withWholeHalf,
-  type Field,
+  type FormField,
 } from './form.ts';
 import { SHELL_BACK_FIELDS, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
 
@@ -29,7 +29,7 @@ const drawered = ({ parts }: CabinetRun): boolean =>
   Object.values(parts).some((part) => (isBox(part) && part.front === 'drawers') || (hasLower(part) && part.lowerFront === 'drawers'));
 const isBox = ({ kind }: RunPart): boolean => kind === 'box';
 
-const FIELDS: readonly Field<CabinetRun>[] = [
+const FIELDS: readonly FormField<CabinetRun>[] = [
   ...sizeFields([300, 6000], [150, 2400], [60, 900]),
   STOCK_FIELD,
   BAND_FIELD,
@@ -74,7 +74,7 @@ function runFault(box: CabinetRun) {
         message: 'the lower box stands into what hangs over it',
         accepted: `with the box or the bridge over it at most the run's height, ${box.height.text}`,
       };
-    if (lower.nm - box.standHeight.nm < LEAST_LOWER)
+    if (lower.nm - box.standHeight.nm < MIN_LOWER)
       return { code: 'run', path: ['parts', id, 'lower'], message: 'what it stands on leaves no box', accepted: 'what it stands on and 100 mm at least' };
   }
   const reaches = rows.some(({ kind, height, lower }) => lower !== null || (kind === 'box' && (height ?? box.height).nm === box.height.nm));
@@ -88,7 +88,7 @@ function runFault(box: CabinetRun) {
   return shellFault(box);
 }
 
-const LEAST_LOWER = 100_000_000;
+const MIN_LOWER = 100_000_000;
 
 export const CABINET_RUN_WORDS = {
   'family-cabinet-run': 'cabinet run',

@@ -1,14 +1,14 @@
 /** How a unit of any family meets the wall (out = 0): the cleat's two halves, spacer and hanging rail; or screws straight through a rail or board. */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
-import { toMm, nearest, ZERO, type Length } from '../length/length.ts';
+import { toMm, roundToNm, ZERO, type Length } from '../length/length.ts';
 import { ENGAGEMENT, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
 import { frame, rectangle, type Panel } from '../solid/panel.ts';
 import { hangsOnCleat, type Hanging } from '../solid/unit.ts';
 import { ALONG, UP, vector } from '../solid/vector.ts';
 import { thicknessSource } from '../stock/thickness.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { apply } from '../worked/figure.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import { Unbuildable } from './family.ts';
 import { own, panelOf, type HungFrame } from './box-frame.ts';
 
@@ -27,25 +27,25 @@ export function placeHanging(base: HungFrame): HangingPlan {
   const source = thicknessSource(product, used);
 
   const thickness = { value: toMm(t), source };
-  const both = apply(RIPPED_LONG_FACES, {
+  const both = evaluate(RIPPED_LONG_FACES, {
     B: { value: toMm(choice.boardWidth.nm), source: own(box, 'hanging', 'boardWidth') },
     t: thickness,
     k: { value: toMm(kerf) },
     θ: { value: choice.bevelDeg, source: own(box, 'hanging', 'bevelDeg') },
   });
-  const longFace = nearest(both.value / 2);
-  const shortFigure = apply(SHORT_FACE, { long: { value: both.value / 2 }, t: thickness, θ: choice.bevelDeg });
-  const shortFace = nearest(shortFigure.value);
-  const engagement = apply(ENGAGEMENT, { 't wall': thickness, 't cabinet': thickness, θ: choice.bevelDeg });
+  const longFace = roundToNm(both.value / 2);
+  const shortFigure = evaluate(SHORT_FACE, { long: { value: both.value / 2 }, t: thickness, θ: choice.bevelDeg });
+  const shortFace = roundToNm(shortFigure.value);
+  const engagement = evaluate(ENGAGEMENT, { 't wall': thickness, 't cabinet': thickness, θ: choice.bevelDeg });
 
   const under = outside ? base.topUp : base.ceiling;
   const valley = (under - choice.drop.nm - longFace) as Length;
-  const contact = (valley + nearest((toMm(t) / 2) * tanDeg(choice.bevelDeg))) as Length;
+  const contact = (valley + roundToNm((toMm(t) / 2) * tanDeg(choice.bevelDeg))) as Length;
   const left = outside ? base.behind.left : base.insideLeft;
   const cabinetLength = outside ? base.behind.length : base.insideWidth;
   // On a rail nobody entered them: they come of where the rail ends.
   const fromInset = (which: 'leftInset' | 'rightInset') => (choice.wallRail === null ? { source: own(box, 'hanging', which) } : {});
-  const wallLength = dimension([
+  const wallLength = explainedLength([
     ...cabinetLength.terms,
     ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, fromInset('leftInset'))] : []),
     ...(choice.rightInset.nm ? [minus('right-inset', choice.rightInset.nm, fromInset('rightInset'))] : []),
@@ -57,9 +57,9 @@ export function placeHanging(base: HungFrame): HangingPlan {
       message: 'the insets leave nothing of the wall half',
       accepted: `both together less than ${toMm(cabinetLength.value)} mm`,
     });
-  const ripped = (key: WordKey, value: Length): Dimension => dimension([plus(key, value)]);
+  const ripped = (key: WordKey, value: Length): ExplainedLength => explainedLength([plus(key, value)]);
 
-  const cabinetHalf = (name: string, key: WordKey, at: number, length: Dimension): Panel =>
+  const cabinetHalf = (name: string, key: WordKey, at: number, length: ExplainedLength): Panel =>
     panelOf(
       base,
       'cabinet-half',
@@ -107,7 +107,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
         {
           frame: frame(vector(foot.left, base.footUp ?? 0, 0), ALONG, UP),
           length: foot.length,
-          width: dimension([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]),
+          width: explainedLength([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]),
           stock: spacer.stock,
         },
       ),
@@ -179,7 +179,7 @@ function bracketsOf(box: HungFrame['box'], { count, length }: { readonly count: 
       message: 'the brackets would stand in one another',
       accepted: `up to ${Math.floor(toMm(over) / count)} mm each for ${count} brackets`,
     });
-  const each = dimension([plus('bracket-length', length.nm, { source: own(box, 'hanging', 'brackets', 'length') })]);
+  const each = explainedLength([plus('bracket-length', length.nm, { source: own(box, 'hanging', 'brackets', 'length') })]);
   return Array.from({ length: count }, (_, index) => ({
     name: index === 0 ? 'left' : index === count - 1 ? 'right' : `between-${index}`,
     at: Math.round(((over - length.nm) * index) / (count - 1)),
@@ -204,7 +204,7 @@ function hangingRail(base: HungFrame): Panel[] {
   const { rail } = box.hanging;
   if (!rail) return [];
   const at = frame(vector(insideLeft, ceiling - rail.nm, insideRear), ALONG, UP);
-  const width = dimension([plus('rail-height', rail.nm, { source: own(box, 'hanging', 'rail') })]);
+  const width = explainedLength([plus('rail-height', rail.nm, { source: own(box, 'hanging', 'rail') })]);
   return [panelOf(base, 'hanging-rail', '', { key: 'hanging-rail' }, { frame: at, length: insideWidth, width, stock: box.stock })];
 }
 

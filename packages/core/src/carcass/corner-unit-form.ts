@@ -1,9 +1,9 @@
 /** What can be entered about a corner unit, and the words only it uses. */
 import { buildCornerUnit, newCornerUnit, type CornerUnit } from './corner-unit.ts';
 import type { Family } from './family.ts';
-import { BAND_FIELD, CLEAT_HUNG_FIELDS, lengthField, sizeFields, STOCK_FIELD, type Field } from './form.ts';
+import { BAND_FIELD, CLEAT_HUNG_FIELDS, lengthField, sizeFields, STOCK_FIELD, type FormField } from './form.ts';
 
-const FIELDS: readonly Field<CornerUnit>[] = [
+const FIELDS: readonly FormField<CornerUnit>[] = [
   ...sizeFields([300, 1200], [200, 1500], [300, 1200]),
   STOCK_FIELD,
   BAND_FIELD,

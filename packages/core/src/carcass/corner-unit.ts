@@ -4,11 +4,11 @@
  */
 import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
-import { frame, type Edge, type Panel } from '../solid/panel.ts';
+import type { Connection } from '../solid/connection.ts';
+import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, meet, railEndsOf } from './joinery.ts';
@@ -44,7 +44,7 @@ export function newCornerUnit(start: NewUnit): CornerUnit {
 interface CornerFrame extends HungFrame<CornerUnit> {
   readonly rear: Length;
   readonly floor: Length;
-  readonly between: Dimension;
+  readonly between: ExplainedLength;
 }
 
 const id = ({ box }: Pick<CornerFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
@@ -52,7 +52,7 @@ const id = ({ box }: Pick<CornerFrame, 'box'>, rest: string): string => `${box.i
 export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): Unit {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
   const rear = gapBehind(box, stockOf);
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const height = plus('height', box.height.nm, { source: own(box, 'height') });
   const base: CornerFrame = {
     box,
@@ -63,19 +63,19 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): Unit {
     behind: { left: ZERO, length: width },
     topUp: box.height.nm,
     insideLeft: T,
-    insideWidth: dimension([...width.terms, minus('side', T, { times: 2, source })]),
+    insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source })]),
     ceiling: (box.height.nm - T) as Length,
     insideRear: rear,
     floorMid: T / 2,
-    between: dimension([height, minus('top-and-bottom', T, { times: 2, source })]),
+    between: explainedLength([height, minus('top-and-bottom', T, { times: 2, source })]),
   };
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const shelves = inOrder(box.shelves);
-  const clear = dimension(
+  const clear = explainedLength(
     [plus('inside-height', base.between.value, { inner: base.between }), minus('shelf-thickness', T, { times: shelves.length, source })],
     shelves.length + 1,
   );
-  const whole = dimension(clear.terms).value;
+  const whole = explainedLength(clear.terms).value;
   const floorOf = (index: number): number => base.floor + Math.round((whole * index) / (shelves.length + 1)) + index * T;
   const level = shelves.map((shelf, index) => flat(base, 'shelf', shelf.id, floorOf(index + 1), String(index + 1)));
   return {
@@ -90,15 +90,15 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): Unit {
       width: base.insideWidth,
       height: clear,
       // What stands anywhere across the width has the depth of the shallow end.
-      depth: dimension([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })]),
+      depth: explainedLength([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })]),
       at: { along: T, up: floorOf(index) as Length, out: rear },
     })),
     hardware: [],
     hanging,
     outside: {
       width,
-      height: dimension([height]),
-      depth: dimension([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', rear)]),
+      height: explainedLength([height]),
+      depth: explainedLength([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', rear)]),
     },
   };
 }
@@ -106,9 +106,9 @@ export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): Unit {
 /** Left side on the other wall, right side as deep as it is, and the wing across the left side's front. */
 function uprights(base: CornerFrame): Panel[] {
   const { box, T, rear } = base;
-  const height = dimension([plus('height', box.height.nm, { source: own(box, 'height') })]);
+  const height = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]);
   const { source } = thicknessTerm(base, box.stock);
-  const side = (hand: 'left' | 'right', along: number, width: Dimension): Panel =>
+  const side = (hand: 'left' | 'right', along: number, width: ExplainedLength): Panel =>
     panelOf(
       base,
       'side',
@@ -117,8 +117,8 @@ function uprights(base: CornerFrame): Panel[] {
       { frame: frame(vector(along, 0, rear), UP, OUT), length: height, width, stock: box.stock, banded: hand === 'right' },
     );
   return [
-    side('left', 0, dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T, { source })])),
-    side('right', box.width.nm - T, dimension([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })])),
+    side('left', 0, explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T, { source })])),
+    side('right', box.width.nm - T, explainedLength([plus('right-depth', box.rightDepth.nm, { source: own(box, 'rightDepth') })])),
     panelOf(
       base,
       'front',
@@ -127,7 +127,7 @@ function uprights(base: CornerFrame): Panel[] {
       {
         frame: frame(vector(0, 0, rear + box.depth.nm), UP, ALONG),
         length: height,
-        width: dimension([plus('corner-wing', box.wing.nm, { source: own(box, 'wing') })]),
+        width: explainedLength([plus('corner-wing', box.wing.nm, { source: own(box, 'wing') })]),
         stock: box.stock,
       },
     ),
@@ -138,12 +138,12 @@ function uprights(base: CornerFrame): Panel[] {
 function flat(base: CornerFrame, role: 'top' | 'bottom' | 'shelf', element: string, upper: number, of?: string): Panel {
   const { box, T, rear, insideWidth } = base;
   const deep = box.depth.nm - T;
-  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+  const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   const toWing = box.wing.nm - T;
   return panelOf(base, role, element, of ? { key: 'shelf', of } : { key: role }, {
     frame: frame(vector(T, upper, rear), ALONG, OUT),
     length: insideWidth,
-    width: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T)]),
+    width: explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('wing-thickness', T)]),
     stock: box.stock,
     outline: [
       edge('near', 0, 0),
@@ -155,11 +155,11 @@ function flat(base: CornerFrame, role: 'top' | 'bottom' | 'shelf', element: stri
   });
 }
 
-function meetings(base: CornerFrame, shelves: readonly Panel[]): Meeting[] {
+function meetings(base: CornerFrame, shelves: readonly Panel[]): Connection[] {
   const { box } = base;
   const [left, right, wing] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'front/wing')];
   const glued = jointOf(box, 'butt');
-  const held = (panel: string, kind: 'rabbet' | 'dado'): Meeting[] => [
+  const held = (panel: string, kind: 'rabbet' | 'dado'): Connection[] => [
     meet(panel, 'start', left, 'other', jointOf(box, kind)),
     meet(panel, 'end', right, 'reference', jointOf(box, kind)),
     meet(panel, 'far', wing, 'other', glued),

@@ -7,13 +7,13 @@ import type { WordKey } from '../checks/words/labels.ts';
 import { END_PLAY, playOf } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
-import type { Joint, Meeting } from '../solid/meeting.ts';
-import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Joint, Connection } from '../solid/connection.ts';
+import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
 import type { Hardware } from '../solid/unit.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { ALONG, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
-import { own, panelOf, type Base } from './box-frame.ts';
+import { explainedLength, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
+import { own, panelOf, type PanelBase } from './box-frame.ts';
 import { jointOf, meet } from './joinery.ts';
 import type { Front, UnitBase } from './unit-base.ts';
 
@@ -40,11 +40,11 @@ export interface Doored extends UnitBase {
 }
 
 /** Where leaves go: the clear opening, and the edges round it that they may lie over. */
-export interface Opening {
+export interface DoorOpening {
   readonly left: Length;
   readonly bottom: Length;
-  readonly width: Dimension;
-  readonly height: Dimension;
+  readonly width: ExplainedLength;
+  readonly height: ExplainedLength;
   /** How wide the edge is at each side of the opening. */
   readonly edges: { readonly left: Length; readonly right: Length; readonly bottom: Length; readonly top: Length };
   /** Front plane of what surrounds the opening. */
@@ -62,7 +62,7 @@ const CUP = { across: 35 * NM_PER.mm, deep: 12.5 * NM_PER.mm, inset: 22.5 * NM_P
 
 export interface DoorPlan {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   readonly hardware: readonly Hardware[];
   /** How far the leaves stand out past the front plane. */
   readonly proud: Length;
@@ -71,7 +71,7 @@ export interface DoorPlan {
 type Hand = 'left' | 'right' | 'up' | 'down';
 
 /** Leaves for a front; none for one that is open. */
-export function hangDoors(base: Base<Doored>, opening: Opening): DoorPlan {
+export function hangDoors(base: PanelBase<Doored>, opening: DoorOpening): DoorPlan {
   const { box } = base;
   const { doors, front } = box;
   const hands = (
@@ -94,13 +94,13 @@ export function hangDoors(base: Base<Doored>, opening: Opening): DoorPlan {
       : [plus('overlay', (both + 2 * reveal) as Length), minus('reveal', reveal, { times: 2 + middles, ...revealSource })];
   };
   const count = hands.length;
-  const width = dimension([plus('opening-width', opening.width.value, { inner: opening.width }), ...gains(edges.left, edges.right, count - 1)], count);
-  const height = dimension([plus('opening-height', opening.height.value, { inner: opening.height }), ...gains(edges.bottom, edges.top, 0)]);
+  const width = explainedLength([plus('opening-width', opening.width.value, { inner: opening.width }), ...gains(edges.left, edges.right, count - 1)], count);
+  const height = explainedLength([plus('opening-height', opening.height.value, { inner: opening.height }), ...gains(edges.bottom, edges.top, 0)]);
   const out = inset ? opening.front : ((opening.front + t) as Length);
   const bottom = opening.bottom - over(edges.bottom);
   const area = (toMm(width.value) * toMm(height.value)) / 1e6;
   const panels: Panel[] = [];
-  const meetings: Meeting[] = [];
+  const meetings: Connection[] = [];
   const hardware: Hardware[] = [];
   hands.forEach((hand, index) => {
     const left = opening.left - over(edges.left) + index * (width.value + reveal);
@@ -129,13 +129,13 @@ interface Leaf {
   readonly bottom: number;
   /** Its front face. */
   readonly out: Length;
-  readonly width: Dimension;
-  readonly height: Dimension;
-  readonly cuts: readonly Cut[];
+  readonly width: ExplainedLength;
+  readonly height: ExplainedLength;
+  readonly cuts: readonly PanelCut[];
 }
 
 /** One slab, or stiles and rails round an infill; the hinged part comes first. */
-function leafPanels(base: Base<Doored>, hand: Hand, name: WordKey, leaf: Leaf): { panels: Panel[]; meetings: Meeting[]; hinged: string } {
+function leafPanels(base: PanelBase<Doored>, hand: Hand, name: WordKey, leaf: Leaf): { panels: Panel[]; meetings: Connection[]; hinged: string } {
   const { box } = base;
   const { doors } = box;
   const at = (left: number, bottom: number) => frame(vector(left, bottom, leaf.out), UP, ALONG);
@@ -150,7 +150,7 @@ function leafPanels(base: Base<Doored>, hand: Hand, name: WordKey, leaf: Leaf): 
     return { panels: [slab], meetings: [], hinged: slab.id };
   }
   const rail = doors.railWidth.nm;
-  const railTerm = dimension([plus('door-rail', rail, { source: own(box, 'doors', 'railWidth') })]);
+  const railTerm = explainedLength([plus('door-rail', rail, { source: own(box, 'doors', 'railWidth') })]);
   const cups = leaf.cuts.filter(({ id }) => id.startsWith('cup'));
   const rest = leaf.cuts.filter(({ id }) => !id.startsWith('cup'));
   const stile = (side: 'left' | 'right'): Panel => {
@@ -171,7 +171,7 @@ function leafPanels(base: Base<Doored>, hand: Hand, name: WordKey, leaf: Leaf): 
       },
     );
   };
-  const between = dimension([plus('leaf-width', leaf.width.value, { inner: leaf.width }), minus('door-rail', rail, { times: 2 })]);
+  const between = explainedLength([plus('leaf-width', leaf.width.value, { inner: leaf.width }), minus('door-rail', rail, { times: 2 })]);
   const railAt = (end: 'bottom' | 'top'): Panel =>
     panelOf(
       base,
@@ -201,7 +201,7 @@ function leafPanels(base: Base<Doored>, hand: Hand, name: WordKey, leaf: Leaf): 
     glue: false,
     fastening: null,
   };
-  const high2 = dimension([plus('leaf-height', leaf.height.value, { inner: leaf.height }), minus('door-rail', rail, { times: 2 })]);
+  const high2 = explainedLength([plus('leaf-height', leaf.height.value, { inner: leaf.height }), minus('door-rail', rail, { times: 2 })]);
   const infill = panelOf(
     base,
     'door',
@@ -229,13 +229,13 @@ function leafPanels(base: Base<Doored>, hand: Hand, name: WordKey, leaf: Leaf): 
 }
 
 /** Cups in the rear face, the ends ones by the same distance from both ends, the others evenly between. */
-function hingeCups(hand: Hand, width: Length, height: Length, count: number): Cut[] {
+function hingeCups(hand: Hand, width: Length, height: Length, count: number): PanelCut[] {
   const upright = hand === 'left' || hand === 'right';
   const run = upright ? height : width;
   const fromEnd = Math.min(CUP.fromEnd, Math.floor(run / 4));
   const across = { left: CUP.inset, right: width - CUP.inset, up: height - CUP.inset, down: CUP.inset }[hand];
   const step = (run - 2 * fromEnd) / (count - 1);
-  return Array.from({ length: count }, (_, k): Cut => {
+  return Array.from({ length: count }, (_, k): PanelCut => {
     const at = Math.round(fromEnd + k * step);
     return {
       kind: 'holes',
@@ -258,7 +258,7 @@ const HANDLES = {
 } as const;
 
 /** On the opening edge, at a third of the height from where a hand comes: low on a door over the bench, in the middle of a lid. */
-function handleHoles({ doors, id: _id }: Doored, hand: Hand, width: Length, height: Length): Cut[] {
+function handleHoles({ doors, id: _id }: Doored, hand: Hand, width: Length, height: Length): PanelCut[] {
   if (doors.handle === 'none') return [];
   const { holes, apart, across } = HANDLES[doors.handle];
   const inward = doors.handleIn.nm;

@@ -12,11 +12,11 @@ import {
   sizeFields,
   STOCK_FIELD,
   stockField,
-  type Field,
+  type FormField,
 } from './form.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
 
-const FIELDS: readonly Field<DrawerUnit>[] = [
+const FIELDS: readonly FormField<DrawerUnit>[] = [
   ...sizeFields([180, 1500], [120, 1500], [120, 800]),
   STOCK_FIELD,
   BAND_FIELD,

@@ -6,11 +6,11 @@ import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
-import type { Joint, Meeting } from '../solid/meeting.ts';
+import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type Panel, type Role } from '../solid/panel.ts';
 import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { fasteningOf, jointOf, laidOn, LOOSE, meet } from './joinery.ts';
@@ -88,7 +88,7 @@ interface LaidFront {
   readonly drawer: Drawer;
   readonly number: number;
   readonly bottom: number;
-  readonly height: Dimension;
+  readonly height: ExplainedLength;
 }
 
 export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): Unit {
@@ -122,7 +122,7 @@ function layFronts(base: Frame): LaidFront[] {
   const entered = drawers.flatMap(({ id: drawer, height }) =>
     height ? [minus('front-height', height.nm, { source: own(box, 'drawers', drawer, 'height') })] : [],
   );
-  const shared = dimension([space, minus('gap', box.gap.nm, { times: drawers.length + 1, source: own(box, 'gap') }), ...entered]);
+  const shared = explainedLength([space, minus('gap', box.gap.nm, { times: drawers.length + 1, source: own(box, 'gap') }), ...entered]);
   const shares = drawers.map(({ height }, index) => (height ? 0 : box.growth ** drawers.slice(0, index).filter((each) => each.height === null).length));
   const all = shares.reduce((sum, share) => sum + share, 0) || 1;
   let typed = 0;
@@ -132,8 +132,8 @@ function layFronts(base: Frame): LaidFront[] {
     taken += shares[index]!;
     // Places are rounded from the whole; equal shares are equal fronts.
     const height = drawer.height
-      ? dimension([plus('front-height', drawer.height.nm, { source: own(box, 'drawers', drawer.id, 'height') })])
-      : dimension([plus('front-share', Math.round((shared.value * shares[index]!) / all) as Length, { inner: shared })]);
+      ? explainedLength([plus('front-height', drawer.height.nm, { source: own(box, 'drawers', drawer.id, 'height') })])
+      : explainedLength([plus('front-share', Math.round((shared.value * shares[index]!) / all) as Length, { inner: shared })]);
     const down = typed + Math.round((shared.value * taken) / all) + (index + 1) * box.gap.nm;
     return { drawer, number: index + 1, bottom: datum - down, height };
   });
@@ -161,7 +161,7 @@ function typedHeights(base: Frame, laid: readonly LaidFront[]): TypedSize[] {
 
 interface DrawerBox {
   readonly panels: Panel[];
-  readonly meetings: Meeting[];
+  readonly meetings: Connection[];
   readonly hardware: Hardware[];
   readonly space: Compartment;
 }
@@ -180,18 +180,18 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
 
   // The box behind the front.
   const face = inset ? front - tf.value : front;
-  const length = dimension([plus('slide-length', slides.length.nm, own1('slides', 'length'))]);
+  const length = explainedLength([plus('slide-length', slides.length.nm, own1('slides', 'length'))]);
   const rear = face - length.value;
-  const wide = dimension([
+  const wide = explainedLength([
     plus('inside-width', insideWidth.value, { inner: insideWidth }),
     minus('slide-clearance', slides.clearance.nm, { times: 2, ...own1('slides', 'clearance') }),
   ]);
-  const between = dimension([...wide.terms, minus('box-side', tb.value, { times: 2, source: tb.source })]);
+  const between = explainedLength([...wide.terms, minus('box-side', tb.value, { times: 2, source: tb.source })]);
   // An overlaid front reaches past the opening; its box may not.
   const clear = slides.kind === 'runner' ? RUNNER : BOX_CLEAR;
   const lift = Math.max(0, base.floor + clear - (bottom + box.boxAbove.nm));
   const duck = Math.max(0, bottom + height.value - box.boxBelow.nm - (base.ceiling - BOX_CLEAR));
-  const high = dimension([
+  const high = explainedLength([
     plus('front-height', height.value, { inner: height }),
     minus('box-below', box.boxBelow.nm, own1('boxBelow')),
     minus('box-above', box.boxAbove.nm, own1('boxAbove')),
@@ -218,7 +218,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
     });
   const grooved = box.bottomIn === 'groove';
   const floorUp = low + (grooved ? box.bottomUp.nm : 0) + thin.value;
-  const deep = dimension([
+  const deep = explainedLength([
     plus('slide-length', length.value, own1('slides', 'length')),
     minus('box-side', tb.value, { times: 2, source: tb.source }),
     ...(cornerInset > 0 ? [minus('corner-inset', cornerInset as Length, { times: 2 })] : []),
@@ -232,7 +232,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
   const over = inset ? insideWidth : base.behind.length;
   const applied = part('front', 'applied', 'drawer-front', {
     frame: frame(vector(inset ? insideLeft + box.gap.nm : box.gap.nm, bottom, face), ALONG, UP),
-    length: dimension([plus(inset ? 'inside-width' : 'width', over.value, { inner: over }), minus('gap', box.gap.nm, { times: 2, ...own1('gap') })]),
+    length: explainedLength([plus(inset ? 'inside-width' : 'width', over.value, { inner: over }), minus('gap', box.gap.nm, { times: 2, ...own1('gap') })]),
     width: height,
     stock: box.frontStock,
   });
@@ -273,7 +273,7 @@ function drawerBox(base: Frame, { drawer, number, bottom, height }: LaidFront): 
       floor: bot,
       keptBy: drawer.id,
       width: between,
-      height: dimension([
+      height: explainedLength([
         plus('box-height', high.value, { inner: high }),
         ...(grooved ? [minus('bottom-up', box.bottomUp.nm, own1('bottomUp'))] : []),
         minus('box-bottom-thickness', thin.value, { source: thin.source }),
@@ -293,7 +293,7 @@ const RUNNER = (12 * NM_PER.mm) as Length;
 function runnerPanels(base: Frame, part: (role: Role, name: string, key: WordKey, at: Parameters<typeof panelOf>[4]) => Panel, low: number): Panel[] {
   const { box, insideRear, insideDepth, insideLeft, insideWidth } = base;
   const tf = thicknessTerm(base, box.frontStock);
-  const length = dimension([
+  const length = explainedLength([
     plus('inside-depth', insideDepth.value, { inner: insideDepth }),
     ...(box.fronts === 'inset' ? [minus('drawer-front', tf.value, { source: tf.source })] : []),
   ]);
@@ -301,7 +301,7 @@ function runnerPanels(base: Frame, part: (role: Role, name: string, key: WordKey
   const at = (along: number) => ({
     frame: frame(vector(along, low - RUNNER, insideRear), OUT, UP),
     length,
-    width: dimension([plus('runner-height', RUNNER)]),
+    width: explainedLength([plus('runner-height', RUNNER)]),
     stock: box.stock,
   });
   return [part('ledge', 'runner-left', 'runner-left', at(insideLeft + t)), part('ledge', 'runner-right', 'runner-right', at(insideLeft + insideWidth.value))];

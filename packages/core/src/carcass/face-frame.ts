@@ -1,12 +1,12 @@
 /** A frame of boards on the front edges of a carcass, for any family. */
 import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
 import { ALONG, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, panelOf, type Base } from './box-frame.ts';
-import type { Opening } from './doors.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
+import { own, panelOf, type PanelBase } from './box-frame.ts';
+import type { DoorOpening } from './doors.ts';
 import { fasteningOf, jointOf, meet } from './joinery.ts';
 import type { UnitBase } from './unit-base.ts';
 
@@ -22,20 +22,20 @@ export interface FaceFrameChoice {
   readonly joined: 'pockets' | 'dowels' | 'half-laps';
 }
 
-export interface Framed extends UnitBase {
+export interface WithFaceFrame extends UnitBase {
   readonly faceFrame: FaceFrameChoice | null;
 }
 
 export interface FaceFramePlan {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   /** What is left to look into and to hang doors in. */
-  readonly opening: Opening;
+  readonly opening: DoorOpening;
   readonly thickness: Length;
 }
 
 /** The frame on an opening; the opening itself when there is none. `ends` are the carcass' own bottom and top. */
-export function frameFront(base: Base<Framed>, bare: Opening, height: Dimension): FaceFramePlan {
+export function frameFront(base: PanelBase<WithFaceFrame>, bare: DoorOpening, height: ExplainedLength): FaceFramePlan {
   const { box } = base;
   const choice = box.faceFrame;
   if (!choice) return { panels: [], meetings: [], opening: bare, thickness: ZERO };
@@ -44,13 +44,13 @@ export function frameFront(base: Base<Framed>, bare: Opening, height: Dimension)
   const flush = choice.inside === 'flush';
   const overhang = choice.overhang.nm;
   const stileWidth = flush
-    ? dimension([plus('side', bare.edges.left), plus('frame-overhang', overhang, source('overhang'))])
-    : dimension([plus('frame-stile', choice.stile.nm, source('stile'))]);
+    ? explainedLength([plus('side', bare.edges.left), plus('frame-overhang', overhang, source('overhang'))])
+    : explainedLength([plus('frame-stile', choice.stile.nm, source('stile'))]);
   const low = flush ? bare.bottom : choice.rail.nm;
   const high = flush ? height.value - bare.bottom - bare.height.value : choice.rail.nm;
   const into = stileWidth.value - overhang;
   const width = bare.left + bare.width.value + bare.edges.right;
-  const rails = dimension([
+  const rails = explainedLength([
     plus('width', width as Length),
     plus('frame-overhang', overhang, { times: 2 }),
     minus('frame-stile', stileWidth.value, { times: 2, inner: stileWidth }),
@@ -78,7 +78,7 @@ export function frameFront(base: Base<Framed>, bare: Opening, height: Dimension)
       {
         frame: frame(vector(into, end === 'bottom' ? 0 : height.value - size, bare.front), ALONG, UP),
         length: rails,
-        width: dimension([plus(flush ? 'frame-rail-flush' : 'frame-rail', size as Length, flush ? {} : source('rail'))]),
+        width: explainedLength([plus(flush ? 'frame-rail-flush' : 'frame-rail', size as Length, flush ? {} : source('rail'))]),
         stock: choice.stock,
       },
     );
@@ -102,7 +102,7 @@ export function frameFront(base: Base<Framed>, bare: Opening, height: Dimension)
       left: into as Length,
       bottom: low as Length,
       width: rails,
-      height: dimension([plus('height', height.value, { inner: height }), minus('frame-rail', low as Length), minus('frame-rail', high as Length)]),
+      height: explainedLength([plus('height', height.value, { inner: height }), minus('frame-rail', low as Length), minus('frame-rail', high as Length)]),
       edges: { left: stileWidth.value, right: stileWidth.value, bottom: low as Length, top: high as Length },
       front,
       frames: { left, right, bottom, top },

@@ -7,7 +7,7 @@ import { audit } from '../test/audit.ts';
 import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
 import { aloneBox, solidOf } from '../test/print-room.ts';
 import { familyOf } from './families.ts';
-import type { Field } from './form.ts';
+import type { FormField } from './form.ts';
 
 const at = (row: unknown, path: readonly string[]): unknown => path.reduce<unknown>((node, key) => (node as Record<string, unknown> | null)?.[key], row);
 
@@ -30,7 +30,7 @@ describe.each(FAMILY_IDS)('%s', (family) => {
 
   test.each(['mm', 'in'] as const)('starts sound in %s: within its own limits, written and read back the same, its panels in order', (unit) => {
     const design = newUnit(family, unit);
-    const within = (row: unknown, field: Field): void => {
+    const within = (row: unknown, field: FormField): void => {
       const value = at(row, field.path);
       if (value === null || value === undefined) return;
       if (field.kind === 'length') {

@@ -1,12 +1,12 @@
 /** What can be entered about a fold-down surface, and the words only it uses. */
 import { SCREW_IDS } from '../joints/screws.ts';
 import type { Family } from './family.ts';
-import { buildFoldDown, foldFault, MOST_HINGE_SCREWS, MOST_PROPS, newFoldDown, type FoldDown } from './fold-down.ts';
-import { BAND_FIELD, BOARD_HUNG_FIELDS, choiceField, kindField, lengthField, STOCK_FIELD, stockField, type Field } from './form.ts';
+import { buildFoldDown, foldFault, MAX_HINGE_SCREWS, MAX_PROPS, newFoldDown, type FoldDown } from './fold-down.ts';
+import { BAND_FIELD, BOARD_HUNG_FIELDS, choiceField, kindField, lengthField, STOCK_FIELD, stockField, type FormField } from './form.ts';
 
 const gated = ({ supports }: FoldDown): boolean => supports === 'gate';
 
-const FIELDS: readonly Field<FoldDown>[] = [
+const FIELDS: readonly FormField<FoldDown>[] = [
   lengthField('width', 'width', 250, 2400, 'size'),
   lengthField('height', 'backboard-height', 200, 1200, 'size'),
   lengthField('depth', 'leaf-out', 120, 900, 'size'),
@@ -17,7 +17,7 @@ const FIELDS: readonly Field<FoldDown>[] = [
   lengthField('ledger', 'ledger-deep', 40, 300, 'shape'),
   choiceField('hinge', 'leaf-hinge', ['butt', 'piano', 'drop-leaf'], 'shape'),
   choiceField('supports', 'leaf-supports', ['gate', 'bracket', 'leg'], 'shape'),
-  kindField('supportCount', 'support-count', 'shape', { kind: 'count', least: 1, most: MOST_PROPS }),
+  kindField('supportCount', 'support-count', 'shape', { kind: 'count', least: 1, most: MAX_PROPS }),
   lengthField('reach', 'gate-reach', 80, 800, 'shape', { when: gated }),
   lengthField('gateHeight', 'gate-height', 80, 900, 'shape', { when: gated }),
   stockField('gateStock', 'gate-stock', 'shape', { when: gated }),
@@ -25,7 +25,7 @@ const FIELDS: readonly Field<FoldDown>[] = [
   kindField('edgeKg', 'edge-pressed', 'shape', { kind: 'number', least: 0, most: 200, measure: 'kg' }),
   choiceField('hingeScrew.screw', 'hinge-screw', SCREW_IDS, 'joints'),
   lengthField('hingeScrew.length', 'hinge-screw-length', 8, 60, 'joints'),
-  kindField('hingeScrews', 'hinge-screws', 'joints', { kind: 'count', least: 1, most: MOST_HINGE_SCREWS }),
+  kindField('hingeScrews', 'hinge-screws', 'joints', { kind: 'count', least: 1, most: MAX_HINGE_SCREWS }),
   kindField('latch', 'latch', 'shape', { kind: 'yes-no' }),
   ...BOARD_HUNG_FIELDS,
 ];

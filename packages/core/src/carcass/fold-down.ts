@@ -5,11 +5,11 @@
 import type { WordKey } from '../checks/words/labels.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { Joint, Meeting } from '../solid/meeting.ts';
-import { frame, type Edge, type Panel } from '../solid/panel.ts';
+import type { Joint, Connection } from '../solid/connection.ts';
+import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
 import type { Compartment, Hardware, Pressed, Prop, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
-import { dimension, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import type { DesignFault } from './family.ts';
@@ -81,7 +81,7 @@ interface FoldFrame extends HungFrame<FoldDown> {
 const id = ({ box }: Pick<FoldFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
 /** A gate bears the leaf over so much at least. [ASSUME] */
-const LEAST_BEARING = 50_000_000;
+const MIN_BEARING = 50_000_000;
 /** Thickest leaf a gate is laid out for. [ASSUME] */
 const UNDER_LEAF = 50_000_000;
 
@@ -90,7 +90,7 @@ export function foldFault(box: FoldDown): DesignFault | null {
   if (box.depth.nm > box.height.nm)
     return { code: 'fold', path: ['depth'], message: 'folded, the leaf would hang below the backboard', accepted: `at most the height, ${box.height.text}` };
   if (box.supports !== 'gate') return null;
-  if (box.reach.nm > box.ledger.nm + box.depth.nm || box.reach.nm < box.ledger.nm + LEAST_BEARING)
+  if (box.reach.nm > box.ledger.nm + box.depth.nm || box.reach.nm < box.ledger.nm + MIN_BEARING)
     return {
       code: 'fold',
       path: ['reach'],
@@ -108,7 +108,7 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
   const T = stockOf(box.stock).used.value;
   const rear = gapBehind(box, stockOf);
   const leaf = stockOf(box.leafStock).used.value;
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const boardFront = (rear + T) as Length;
   const base: FoldFrame = {
     box: { ...box, hanging: { ...box.hanging, rail: null } },
@@ -141,8 +141,8 @@ export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
     hanging,
     outside: {
       width,
-      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
-      depth: dimension([
+      height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: explainedLength([
         ...(rear > 0 ? [plus('gap-behind', rear)] : []),
         plus('backboard', T),
         plus('ledger-deep', box.ledger.nm, { source: own(box, 'ledger') }),
@@ -161,7 +161,7 @@ function backboard(base: FoldFrame): Panel {
     { key: 'backboard' },
     {
       frame: frame(vector(0, 0, boardFront), UP, ALONG),
-      length: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      length: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
       width: base.behind.length,
       stock: box.stock,
     },
@@ -179,7 +179,7 @@ function ledger(base: FoldFrame): Panel {
     {
       frame: frame(vector(0, box.height.nm, boardFront), ALONG, OUT),
       length: base.behind.length,
-      width: dimension([plus('ledger-deep', box.ledger.nm, { source: own(box, 'ledger') })]),
+      width: explainedLength([plus('ledger-deep', box.ledger.nm, { source: own(box, 'ledger') })]),
       stock: box.leafStock,
     },
   );
@@ -198,7 +198,7 @@ function leafPanel(base: FoldFrame): Panel {
     {
       frame: open ? frame(vector(0, top, ledgerFront), ALONG, OUT) : frame(vector(0, top, ledgerFront + leaf), ALONG, scale(UP, -1)),
       length: base.behind.length,
-      width: dimension([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]),
+      width: explainedLength([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]),
       stock: box.leafStock,
       banded: true,
     },
@@ -212,11 +212,11 @@ function gatePanels(base: FoldFrame): Panel[] {
   const high = box.height.nm - leaf;
   const tall = box.gateHeight.nm;
   const reach = box.reach.nm;
-  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+  const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   const toe = Math.round(Math.min(tall, reach) / 4);
   const outline = [edge('near', 0, 0), edge('end', tall, 0), edge('far', tall, reach), edge('slope', tall - toe, reach), edge('start', 0, toe)];
-  const length = dimension([plus('gate-height', tall, { source: own(box, 'gateHeight') })]);
-  const width = dimension([plus('gate-reach', reach, { source: own(box, 'reach') })]);
+  const length = explainedLength([plus('gate-height', tall, { source: own(box, 'gateHeight') })]);
+  const width = explainedLength([plus('gate-reach', reach, { source: own(box, 'reach') })]);
   return Array.from({ length: box.supportCount }, (_, index) => {
     const slot = box.width.nm / box.supportCount;
     const left = index < box.supportCount / 2;
@@ -235,7 +235,7 @@ function gatePanels(base: FoldFrame): Panel[] {
 
 const HINGED: Joint = { ...LOOSE, kind: 'hinge' };
 
-function meetings(base: FoldFrame, gates: readonly Panel[]): Meeting[] {
+function meetings(base: FoldFrame, gates: readonly Panel[]): Connection[] {
   const { box } = base;
   const board = id(base, 'back');
   return [
@@ -300,18 +300,18 @@ function propOf({ box }: FoldFrame, gates: readonly Panel[]): Prop {
     stronger: [
       ...(gated && taller.nm > box.gateHeight.nm ? [{ label: 'taller-gates' as const, path: ['gateHeight'], value: taller }] : []),
       ...(gated && furthest.nm > box.reach.nm ? [{ label: 'gates-reach' as const, path: ['reach'], value: furthest }] : []),
-      ...(gated && box.hingeScrews < MOST_HINGE_SCREWS
-        ? [{ label: 'more-hinge-screws' as const, path: ['hingeScrews'], value: Math.min(MOST_HINGE_SCREWS, box.hingeScrews + 2) }]
+      ...(gated && box.hingeScrews < MAX_HINGE_SCREWS
+        ? [{ label: 'more-hinge-screws' as const, path: ['hingeScrews'], value: Math.min(MAX_HINGE_SCREWS, box.hingeScrews + 2) }]
         : []),
-      ...(!gated && box.supportCount < MOST_PROPS
-        ? [{ label: 'more-props' as const, path: ['supportCount'], value: Math.min(MOST_PROPS, box.supportCount + 2) }]
+      ...(!gated && box.supportCount < MAX_PROPS
+        ? [{ label: 'more-props' as const, path: ['supportCount'], value: Math.min(MAX_PROPS, box.supportCount + 2) }]
         : []),
     ],
   };
 }
 
-export const MOST_HINGE_SCREWS = 12;
-export const MOST_PROPS = 4;
+export const MAX_HINGE_SCREWS = 12;
+export const MAX_PROPS = 4;
 
 /** Someone leans on the middle of the front edge; across the wall the middle is where the unit's own weight is too. */
 const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
@@ -322,14 +322,14 @@ const pressedAt = ({ box, ledgerFront }: FoldFrame): Pressed => ({
 
 function compartment(base: FoldFrame): Compartment {
   const { box, ledgerFront } = base;
-  const depth: Dimension = dimension([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]);
+  const depth: ExplainedLength = explainedLength([plus('leaf-out', box.depth.nm, { source: own(box, 'depth') })]);
   return {
     id: id(base, 'space/leaf'),
     name: { key: 'on-the-leaf' },
     floor: id(base, 'leaf'),
     keptBy: 'leaf',
     width: base.behind.length,
-    height: dimension([plus('work-height', WORK)]),
+    height: explainedLength([plus('work-height', WORK)]),
     depth,
     at: { along: ZERO, up: box.height.nm, out: ledgerFront },
   };

@@ -43,7 +43,7 @@ export type FieldKind =
   /** Kept in the document but set elsewhere than in the form. */
   | { readonly kind: 'id'; readonly optional: boolean };
 
-export type Field<D = AnyUnit> = FieldBase<D> &
+export type FormField<D = AnyUnit> = FieldBase<D> &
   (
     | FieldKind
     | { readonly kind: 'choice'; readonly options: readonly string[]; readonly allows?: (design: D, option: string) => boolean }
@@ -58,7 +58,7 @@ export interface ElementsForm<D = AnyUnit> {
   readonly group: FieldGroup;
   readonly most: number;
   readonly least: number;
-  readonly fields: readonly Field[];
+  readonly fields: readonly FormField[];
   /** They stand side by side along the wall: mirrored, they come in the other order. */
   readonly across?: boolean;
   /** A new one, after the last. */
@@ -68,14 +68,14 @@ export interface ElementsForm<D = AnyUnit> {
 }
 
 export interface Form<D = AnyUnit> {
-  readonly fields: readonly Field<D>[];
+  readonly fields: readonly FormField<D>[];
   readonly elements: readonly ElementsForm<D>[];
 }
 
 type More<D> = Partial<FieldBase<D>> & { optional?: boolean; start?: { mm: string; in: string } };
 
 /** A length field by its path, with limits in millimetres. */
-export const lengthField = <D = AnyUnit>(path: string, label: WordKey, least: number, most: number, group: FieldGroup, more: More<D> = {}): Field<D> => ({
+export const lengthField = <D = AnyUnit>(path: string, label: WordKey, least: number, most: number, group: FieldGroup, more: More<D> = {}): FormField<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -91,9 +91,15 @@ export const choiceField = <D = AnyUnit>(
   options: readonly string[],
   group: FieldGroup,
   more: Partial<FieldBase<D>> & { allows?: (design: D, option: string) => boolean } = {},
-): Field<D> => ({ path: path.split('.'), label, group, kind: 'choice', options, ...more });
+): FormField<D> => ({ path: path.split('.'), label, group, kind: 'choice', options, ...more });
 
-export const stockField = <D = AnyUnit>(path: string, label: WordKey, group: FieldGroup, more: Partial<FieldBase<D>> = {}, sheetsOnly = true): Field<D> => ({
+export const stockField = <D = AnyUnit>(
+  path: string,
+  label: WordKey,
+  group: FieldGroup,
+  more: Partial<FieldBase<D>> = {},
+  sheetsOnly = true,
+): FormField<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -102,7 +108,7 @@ export const stockField = <D = AnyUnit>(path: string, label: WordKey, group: Fie
   ...more,
 });
 
-export const kindField = <D = AnyUnit>(path: string, label: WordKey, group: FieldGroup, kind: FieldKind, more: Partial<FieldBase<D>> = {}): Field<D> => ({
+export const kindField = <D = AnyUnit>(path: string, label: WordKey, group: FieldGroup, kind: FieldKind, more: Partial<FieldBase<D>> = {}): FormField<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -119,17 +125,17 @@ const rowsOfScrews = ({ hanging }: UnitBase): boolean => hanging.kind !== 'plate
 const hasSpacer = ({ hanging }: UnitBase): boolean => hanging.kind === 'outside' && hanging.spacer !== null;
 
 /** Outer size: limits in millimetres, each from least to most. */
-export const sizeFields = (width: [number, number], height: [number, number], depth: [number, number]): Field<UnitBase>[] => [
+export const sizeFields = (width: [number, number], height: [number, number], depth: [number, number]): FormField<UnitBase>[] => [
   lengthField('width', 'width', ...width, 'size'),
   lengthField('height', 'height', ...height, 'size'),
   lengthField('depth', 'depth', ...depth, 'size'),
 ];
 
-export const STOCK_FIELD: Field<UnitBase> = stockField('stock', 'stock', 'size');
-export const BAND_FIELD: Field<UnitBase> = lengthField('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } });
+export const STOCK_FIELD: FormField<UnitBase> = stockField('stock', 'stock', 'size');
+export const BAND_FIELD: FormField<UnitBase> = lengthField('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } });
 
 /** How slots, glue and screws are made, what comes first and what finish it gets, in every family. */
-export const JOINERY_FIELDS: readonly Field<UnitBase>[] = [
+export const JOINERY_FIELDS: readonly FormField<UnitBase>[] = [
   lengthField('jointDepth', 'joint-depth', 1, 25, 'joints'),
   choiceField('fit', 'fit', ['tight', 'push', 'glue', 'loose'], 'joints'),
   kindField('glue', 'glue', 'joints', { kind: 'yes-no' }),
@@ -157,7 +163,7 @@ const ofKind =
     hanging.kind === kind;
 
 /** How a unit hangs, in every family. */
-export const HANGING_FIELDS: readonly Field<UnitBase>[] = [
+export const HANGING_FIELDS: readonly FormField<UnitBase>[] = [
   stockField('hanging.stock', 'cleat-stock', 'hanging', { when: onCleat }, false),
   lengthField('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging', { when: onCleat }),
   kindField('hanging.bevelDeg', 'bevel', 'hanging', { kind: 'degrees', least: 20, most: 65 }, { when: onCleat }),
@@ -253,30 +259,30 @@ export function hangingFault({ hanging }: Pick<UnitBase, 'hanging'>): DesignFaul
 }
 
 /** A cleat outside the back only. */
-export const OUTSIDE_ONLY: Field<UnitBase> = choiceField('hanging.kind', 'hanging-kind', ['outside'], 'hanging', { when: () => false });
+export const OUTSIDE_ONLY: FormField<UnitBase> = choiceField('hanging.kind', 'hanging-kind', ['outside'], 'hanging', { when: () => false });
 
 /** Fields that stay in the document while a family, or a choice of it, has no use for them: hidden, and left out of what is built. */
-const unused = (labels: readonly string[], fields: readonly Field<UnitBase>[], isUnused: (box: AnyUnit) => boolean = () => true): Field<UnitBase>[] =>
+const unused = (labels: readonly string[], fields: readonly FormField<UnitBase>[], isUnused: (box: AnyUnit) => boolean = () => true): FormField<UnitBase>[] =>
   fields.map((field) =>
-    labels.includes(field.label) ? { ...field, when: (box: UnitBase) => !isUnused(box) && (field.when?.(box) ?? true) } : (field as Field<UnitBase>),
+    labels.includes(field.label) ? { ...field, when: (box: UnitBase) => !isUnused(box) && (field.when?.(box) ?? true) } : (field as FormField<UnitBase>),
   );
 
 /** No hanging rail: there is no carcass for one, or a board lies on the wall in its place. */
-export const withoutRail = (fields: readonly Field<UnitBase>[]): Field<UnitBase>[] => unused(['rail-height', 'rail-screws'], fields);
+export const withoutRail = (fields: readonly FormField<UnitBase>[]): FormField<UnitBase>[] => unused(['rail-height', 'rail-screws'], fields);
 
 /** The cabinet half stays in one piece, for something else is fitted to it. */
-export const withWholeHalf = (fields: readonly Field<UnitBase>[], isWhole?: (box: AnyUnit) => boolean): Field<UnitBase>[] =>
+export const withWholeHalf = (fields: readonly FormField<UnitBase>[], isWhole?: (box: AnyUnit) => boolean): FormField<UnitBase>[] =>
   unused(['brackets', 'bracket-count', 'bracket-length'], fields, isWhole);
 
 export const FRONT_OPTIONS = ['open', 'door-left', 'door-right', 'doors', 'drawers', 'lid-up', 'flap-down'] as const;
 /** A family with nothing that opens: kept in the document, not shown. */
-export const OPEN_FRONT: Field<UnitBase> = choiceField('front', 'front', ['open'], 'front', { when: () => false });
+export const OPEN_FRONT: FormField<UnitBase> = choiceField('front', 'front', ['open'], 'front', { when: () => false });
 
 /** The end of the form of a unit that hangs on an outside cleat and has nothing that opens. */
-export const CLEAT_HUNG_FIELDS: readonly Field<UnitBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
+export const CLEAT_HUNG_FIELDS: readonly FormField<UnitBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
 
 /** The same for one that lies on the wall with a thick board of its own: on a cleat, or the board screwed to the studs. */
-export const BOARD_HUNG_FIELDS: readonly Field<UnitBase>[] = [
+export const BOARD_HUNG_FIELDS: readonly FormField<UnitBase>[] = [
   ...JOINERY_FIELDS,
   OPEN_FRONT,
   choiceField('hanging.kind', 'hanging-kind', ['outside', 'through', 'plates'], 'hanging', {
@@ -286,7 +292,7 @@ export const BOARD_HUNG_FIELDS: readonly Field<UnitBase>[] = [
 ];
 
 /** Most shelves a box may have. */
-export const MOST_SHELVES = 40;
+export const MAX_SHELVES = 40;
 /** Limits of a fixed shelf's height and of one compartment's contents. */
 export const SHELF_AT = { least: 0, most: 2700 } as const;
-export const MOST_CONTENTS_KG = 2000;
+export const MAX_CONTENTS_KG = 2000;

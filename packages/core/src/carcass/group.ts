@@ -1,6 +1,6 @@
 /** Units within a unit: a box of a run, a module of a set. Moved to its place, its names under its part's. */
 import type { Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
 import type { Panel } from '../solid/panel.ts';
 import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
 import { vector } from '../solid/vector.ts';
@@ -43,7 +43,7 @@ export function nested(unit: Unit, { part, along, up, stands, keptBy }: NestedAt
     keptBy: keptBy(space.keptBy),
     at: { along: (space.at.along + along) as Length, up: (space.at.up + up) as Length, out: space.at.out },
   });
-  const meetingOf = (meeting: Meeting): Meeting => ({
+  const meetingOf = (meeting: Connection): Connection => ({
     ...meeting,
     id: named(meeting.id),
     guest: named(meeting.guest),

@@ -3,12 +3,12 @@
  * slots, pegs, trays, upright leaves with finger notches. Placed from the left and the rear of their space.
  */
 import { NM_PER, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
-import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Connection } from '../solid/connection.ts';
+import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
 import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { own, panelOf, type Base, type StockOf } from './box-frame.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
+import { own, panelOf, type PanelBase, type StockOf } from './box-frame.ts';
 import { choiceField, kindField, lengthField, stockField, type ElementsForm } from './form.ts';
 import { LOOSE, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
@@ -68,7 +68,7 @@ export const INSERTS_FORM: ElementsForm<UnitBase> = {
 
 interface Made {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   readonly hardware: readonly Hardware[];
 }
 
@@ -90,7 +90,7 @@ export function withInserts(unit: Unit, design: UnitBase, stockOf: StockOf): Uni
   };
 }
 
-function make(base: Base, insert: Insert, space: Compartment, of: string): Made {
+function make(base: PanelBase, insert: Insert, space: Compartment, of: string): Made {
   switch (insert.kind) {
     case 'tray':
       return tray(base, insert, space, of);
@@ -101,14 +101,14 @@ function make(base: Base, insert: Insert, space: Compartment, of: string): Made 
   }
 }
 
-const entered = ({ box }: Base, insert: Insert, key: string) => ({ source: own(box, 'inserts', insert.id, key) });
-const measure = (base: Base, insert: Insert, key: 'length' | 'depth' | 'height'): Dimension =>
-  dimension([plus(`insert-${key}`, insert[key].nm, entered(base, insert, key))]);
+const entered = ({ box }: PanelBase, insert: Insert, key: string) => ({ source: own(box, 'inserts', insert.id, key) });
+const measure = (base: PanelBase, insert: Insert, key: 'length' | 'depth' | 'height'): ExplainedLength =>
+  explainedLength([plus(`insert-${key}`, insert[key].nm, entered(base, insert, key))]);
 
-type Block = Insert & { readonly kind: 'holes' | 'slots' | 'pegs' };
+type InsertBlock = Insert & { readonly kind: 'holes' | 'slots' | 'pegs' };
 
 /** A level block whose upper face is the reference; holes in even places, or slots from the front edge. */
-function block(base: Base, insert: Block, { at, floor }: Compartment, of: string): Made {
+function block(base: PanelBase, insert: InsertBlock, { at, floor }: Compartment, of: string): Made {
   const t = base.stockOf(insert.stock).used.value;
   const panel = panelOf(
     base,
@@ -132,10 +132,10 @@ function block(base: Base, insert: Block, { at, floor }: Compartment, of: string
 
 const evenly = (run: number, count: number, index: number): number => Math.round((run * (2 * index + 1)) / (2 * count));
 
-function holes({ kind, length, depth, count, rows, size, step, clearance, deep }: Block, t: Length): Cut[] {
+function holes({ kind, length, depth, count, rows, size, step, clearance, deep }: InsertBlock, t: Length): PanelCut[] {
   const across = (k: number): Length => (kind === 'pegs' ? size.nm : size.nm + clearance.nm + step.nm * k) as Length;
   const bored = deep && deep.nm < t ? deep.nm : null;
-  const row = (v: number, k: number, many: number): Cut => ({
+  const row = (v: number, k: number, many: number): PanelCut => ({
     kind: 'holes',
     id: `${k}-${v}`,
     face: 'reference',
@@ -151,7 +151,7 @@ function holes({ kind, length, depth, count, rows, size, step, clearance, deep }
   );
 }
 
-function slots({ length, depth, count, size, clearance, deep }: Insert): Cut[] {
+function slots({ length, depth, count, size, clearance, deep }: Insert): PanelCut[] {
   return Array.from({ length: count }, (_, k) => ({
     kind: 'notch' as const,
     id: `slot-${k + 1}`,
@@ -165,11 +165,11 @@ function slots({ length, depth, count, size, clearance, deep }: Insert): Cut[] {
 }
 
 /** Front and rear run through, the ends stand between them. */
-function tray(base: Base, insert: Insert, { at, floor }: Compartment, of: string): Made {
+function tray(base: PanelBase, insert: Insert, { at, floor }: Compartment, of: string): Made {
   const t = base.stockOf(insert.stock).used.value;
   const [left, rear] = [at.along + insert.along.nm, at.out + insert.out.nm];
   const height = measure(base, insert, 'height');
-  const wall = (name: 'front' | 'rear' | 'left' | 'right', along: number, out: number, long: Dimension, turned: boolean): Panel =>
+  const wall = (name: 'front' | 'rear' | 'left' | 'right', along: number, out: number, long: ExplainedLength, turned: boolean): Panel =>
     panelOf(
       base,
       'holder',
@@ -183,7 +183,7 @@ function tray(base: Base, insert: Insert, { at, floor }: Compartment, of: string
       },
     );
   const long = measure(base, insert, 'length');
-  const short = dimension([plus('insert-depth', insert.depth.nm, entered(base, insert, 'depth')), minus('tray-wall', t, { times: 2 })]);
+  const short = explainedLength([plus('insert-depth', insert.depth.nm, entered(base, insert, 'depth')), minus('tray-wall', t, { times: 2 })]);
   const panels = [
     wall('rear', left, rear, long, false),
     wall('front', left, rear + insert.depth.nm - t, long, false),
@@ -206,7 +206,7 @@ function tray(base: Base, insert: Insert, { at, floor }: Compartment, of: string
 const FINGER = { width: 24 * NM_PER.mm, depth: 16 * NM_PER.mm } as const;
 
 /** Upright leaves side by side, each with a notch for a finger: they stand between things, not in joints. */
-function leaves(base: Base, insert: Insert, { at, floor }: Compartment, of: string): Made {
+function leaves(base: PanelBase, insert: Insert, { at, floor }: Compartment, of: string): Made {
   const t = base.stockOf(insert.stock).used.value;
   const height = measure(base, insert, 'height');
   const depth = measure(base, insert, 'depth');

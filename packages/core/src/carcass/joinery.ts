@@ -1,7 +1,7 @@
 /** Joints and meetings as every family makes them from a unit's decisions. Nothing here adds a depth to a length: solid/resolve.ts does. */
 import { END_PLAY, playOf } from '../joints/fits.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { FastenedBy, Fastening, Joint, JointKind, Meeting } from '../solid/meeting.ts';
+import type { FastenedBy, Fastening, Joint, JointKind, Connection } from '../solid/connection.ts';
 import type { EdgeId, Face } from '../solid/panel.ts';
 import type { UnitBase } from './unit-base.ts';
 
@@ -42,7 +42,7 @@ export const LOOSE: Joint = { kind: 'butt', depth: ZERO, endPlay: ZERO, play: ZE
 /** On pins, with so much free at each end. */
 export const onPins = (clearance: Length): Joint => ({ ...LOOSE, kind: 'pins', endPlay: clearance });
 
-export const meet = (guest: string, edge: EdgeId | Face, host: string, face: Face | EdgeId, joint: Joint, decided?: readonly string[]): Meeting => ({
+export const meet = (guest: string, edge: EdgeId | Face, host: string, face: Face | EdgeId, joint: Joint, decided?: readonly string[]): Connection => ({
   id: `${guest}:${edge}`,
   guest,
   edge,
@@ -53,13 +53,13 @@ export const meet = (guest: string, edge: EdgeId | Face, host: string, face: Fac
 });
 
 /** A level panel between two uprights: its left end against the right face of one, its right end against the left face of the other. */
-export const between = (panel: string, left: string, right: string, joint: Joint, decided?: readonly string[]): Meeting[] => [
+export const between = (panel: string, left: string, right: string, joint: Joint, decided?: readonly string[]): Connection[] => [
   meet(panel, 'start', left, 'other', joint, decided),
   meet(panel, 'end', right, 'reference', joint, decided),
 ];
 
 /** Face on face: a strip screwed or glued to a panel, never pocketed or doweled. */
-export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, design: Joined, more: Partial<Joint> = {}): Meeting =>
+export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, design: Joined, more: Partial<Joint> = {}): Connection =>
   meet(
     guest,
     face,
@@ -69,7 +69,7 @@ export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, 
   );
 
 /** A part of a set is screwed to the one cabinet half behind all of them, through its own rail. */
-export function hungBy(design: Joined & Pick<UnitBase, 'id' | 'hanging'>, host: string, part: string): Meeting {
+export function hungBy(design: Joined & Pick<UnitBase, 'id' | 'hanging'>, host: string, part: string): Connection {
   const { count, screw, length } = design.hanging.cabinetScrew;
   const fastening: Fastening = { by: 'screws', screw, length: length.nm, count, pilot: true };
   const meeting = laidOn(`${design.id}/cabinet-half`, 'other', host, 'reference', { ...design, glue: false }, { fastening });

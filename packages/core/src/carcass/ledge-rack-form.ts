@@ -12,12 +12,12 @@ import {
   sizeFields,
   STOCK_FIELD,
   stockField,
-  type Field,
+  type FormField,
 } from './form.ts';
 import { buildLedgeRack, newLedge, newLedgeRack, type Ledge, type LedgeRack } from './ledge-rack.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
 
-const FIELDS: readonly Field<LedgeRack>[] = [
+const FIELDS: readonly FormField<LedgeRack>[] = [
   ...sizeFields([150, 2400], [150, 2400], [50, 500]),
   STOCK_FIELD,
   BAND_FIELD,

@@ -4,16 +4,16 @@
  */
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
-import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Connection } from '../solid/connection.ts';
+import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, meet } from './joinery.ts';
 import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
-import { cutUp, inOrder, type PlacedElement, type Space, type SpaceElement } from './spaces.ts';
+import { cutUp, inOrder, type PlacedElement, type SpaceBox, type SpaceElement } from './spaces.ts';
 import { newBase, pick, type NewUnit } from './unit-base.ts';
 
 export interface Ledge {
@@ -81,7 +81,7 @@ interface Stage {
   readonly ledge: Ledge;
   readonly number: number;
   readonly panel: string;
-  readonly space: Space;
+  readonly space: SpaceBox;
 }
 
 export function buildLedgeRack(box: LedgeRack, stockOf: StockOf): Unit {
@@ -119,7 +119,7 @@ export function buildLedgeRack(box: LedgeRack, stockOf: StockOf): Unit {
   };
 }
 
-function wholeSpace(base: Frame, lowest: Ledge): Space {
+function wholeSpace(base: Frame, lowest: Ledge): SpaceBox {
   return {
     id: lowest.id,
     name: { key: 'ledge-space', of: '1' },
@@ -155,7 +155,7 @@ function shelf(base: Frame, { element: { ledge }, at, number }: PlacedElement<Sh
 const evenly = (width: number, count: number, index: number): Length => Math.round((width * (2 * index + 1)) / (2 * count)) as Length;
 
 /** Slots for stems, from the front edge to their round ends. */
-function notches({ box, insideWidth }: Frame, ledge: Ledge): Cut[] {
+function notches({ box, insideWidth }: Frame, ledge: Ledge): PanelCut[] {
   if (ledge.kind !== 'notched') return [];
   return Array.from({ length: ledge.count }, (_, index) => ({
     kind: 'notch' as const,
@@ -171,7 +171,7 @@ function notches({ box, insideWidth }: Frame, ledge: Ledge): Cut[] {
 }
 
 /** A scoop is as wide and deep as was asked: an arc, so its radius follows. */
-function scoops({ insideWidth }: Frame, ledge: Ledge): Cut[] {
+function scoops({ insideWidth }: Frame, ledge: Ledge): PanelCut[] {
   if (ledge.kind !== 'scooped') return [];
   return Array.from({ length: ledge.count }, (_, index) => ({
     kind: 'notch' as const,
@@ -202,7 +202,7 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
       {
         frame: frame(vector(base.insideLeft, space.floor + up, front - t), ALONG, UP),
         length: base.insideWidth,
-        width: dimension([plus('strip-height', ledge.stripHeight.nm, { source: own(box, 'ledges', ledge.id, 'stripHeight') })]),
+        width: explainedLength([plus('strip-height', ledge.stripHeight.nm, { source: own(box, 'ledges', ledge.id, 'stripHeight') })]),
         stock: box.stripStock,
         cuts: index === ledge.strips - 1 ? scoops(base, ledge) : [],
       },
@@ -217,8 +217,8 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
     { key: 'strip-support', of: String(number) },
     {
       frame: frame(vector(Math.round(base.insideLeft + (base.insideWidth.value - t) / 2), space.floor, front - t - POST), UP, OUT),
-      length: dimension([plus('support-height', height as Length)]),
-      width: dimension([plus('support-depth', POST)]),
+      length: explainedLength([plus('support-height', height as Length)]),
+      width: explainedLength([plus('support-depth', POST)]),
       stock: box.stripStock,
     },
   );
@@ -228,7 +228,7 @@ function strips(base: Frame, { ledge, number, space }: Stage): Panel[] {
 /** From rear to front of a support. [ASSUME] */
 const POST = (25 * NM_PER.mm) as Length;
 
-function shelfMeetings(base: Frame, shelves: readonly Panel[]): Meeting[] {
+function shelfMeetings(base: Frame, shelves: readonly Panel[]): Connection[] {
   const { box } = base;
   const by = jointOf(box, box.shelfJoint);
   const loose = { ...jointOf(box, 'butt'), glue: false, fastening: null };
@@ -238,7 +238,7 @@ function shelfMeetings(base: Frame, shelves: readonly Panel[]): Meeting[] {
   ]);
 }
 
-function stripMeetings(base: Frame, { ledge, panel }: Stage): Meeting[] {
+function stripMeetings(base: Frame, { ledge, panel }: Stage): Connection[] {
   const { box } = base;
   if (ledge.kind === 'notched') return [];
   const glued = jointOf(box, 'butt', { fastening: null });
@@ -263,9 +263,12 @@ function stripMeetings(base: Frame, { ledge, panel }: Stage): Meeting[] {
 
 function compartment(base: Frame, { ledge, number, panel, space }: Stage): Compartment {
   const t = thicknessTerm(base, base.box.stripStock);
-  const depth: Dimension =
+  const depth: ExplainedLength =
     ledge.strips > 0 && ledge.kind !== 'notched'
-      ? dimension([plus('inside-depth', base.insideDepth.value, { inner: base.insideDepth }), minus('front-strip-thickness', t.value, { source: t.source })])
+      ? explainedLength([
+          plus('inside-depth', base.insideDepth.value, { inner: base.insideDepth }),
+          minus('front-strip-thickness', t.value, { source: t.source }),
+        ])
       : base.insideDepth;
   return {
     id: id(base, `space/${ledge.id}`),

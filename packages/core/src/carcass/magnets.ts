@@ -1,5 +1,5 @@
 /** How many magnets hold a tool on a tilted panel. Source: docs/formulas/magnet-count.md. */
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 
 const G0 = 9.80665;
 /** Steel on painted wood or a bare magnet. [ASSUME] low side */
@@ -51,7 +51,7 @@ export interface MagnetJob {
 }
 
 /** The count with its sum: docs/formulas/magnet-count.md. */
-export function magnetsFor({ held, kg, lengthMm, tiltDeg, pullN, factor }: MagnetJob): Figure {
-  const pull = apply(held === 'magnets' ? HUNG_PULL : STOOD_PULL, { m: kg, θ: tiltDeg });
-  return apply(MAGNETS, { pull, factor, magnet: pullN, length: lengthMm });
+export function magnetsFor({ held, kg, lengthMm, tiltDeg, pullN, factor }: MagnetJob): ExplainedValue {
+  const pull = evaluate(held === 'magnets' ? HUNG_PULL : STOOD_PULL, { m: kg, θ: tiltDeg });
+  return evaluate(MAGNETS, { pull, factor, magnet: pullN, length: lengthMm });
 }

@@ -1,12 +1,12 @@
 /** What can be entered about a mitred box, and the words only it uses. */
 import type { Family } from './family.ts';
-import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, type Field } from './form.ts';
+import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, type FormField } from './form.ts';
 import { buildMitredBox, newMitredBox, ringFault, type MitredBox } from './mitred-box.ts';
 import { pick } from './unit-base.ts';
 
 const equal = ({ ring }: MitredBox): boolean => ring === 'equal';
 
-const FIELDS: readonly Field<MitredBox>[] = [
+const FIELDS: readonly FormField<MitredBox>[] = [
   lengthField('width', 'width', 120, 1500, 'size', { when: equal }),
   lengthField('height', 'height', 50, 2700, 'size', { when: () => false }),
   lengthField('depth', 'depth', 50, 600, 'size'),

@@ -3,12 +3,12 @@
  * the compound angles follow from the corners' dihedrals. It hangs on one cleat, or on two for given rails.
  */
 import type { Entered } from '../length/entered.ts';
-import { NM_PER, nearest, toMm, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
-import { frame, place, type Edge, type Panel, type Point, type Role } from '../solid/panel.ts';
+import { NM_PER, roundToNm, toMm, type Length } from '../length/length.ts';
+import type { Connection } from '../solid/connection.ts';
+import { frame, place, type PanelEdge, type Panel, type PanelPoint, type Role } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, cross, dot, plusVector, scale, UP, vector, type Vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { DesignFault } from './family.ts';
 import { placeHanging } from './cleat-build.ts';
@@ -65,14 +65,14 @@ export function newMitredBox(start: NewUnit): MitredBox {
 }
 
 /** Corners of the ring seen from the front, clockwise, the bottom side first; mm from its own lower left. */
-export function ringCorners(box: MitredBox): Point[] {
+export function ringCorners(box: MitredBox): PanelPoint[] {
   const corners = box.ring === 'equal' ? equalRing(box) : chosenRing(inOrder(box.chosen));
   const left = Math.min(...corners.map(({ u }) => u));
   const low = Math.min(...corners.map(({ v }) => v));
   return corners.map(({ u, v }) => ({ u: u - left, v: v - low }));
 }
 
-function equalRing({ sides: n, stands, width }: MitredBox): Point[] {
+function equalRing({ sides: n, stands, width }: MitredBox): PanelPoint[] {
   // The bottom side runs from right to left: clockwise.
   const start = stands === 'flat' ? -Math.PI / 2 + Math.PI / n : -Math.PI / 2;
   const unit = Array.from({ length: n }, (_, k) => ({ u: Math.cos(start - (2 * Math.PI * k) / n), v: Math.sin(start - (2 * Math.PI * k) / n) }));
@@ -81,8 +81,8 @@ function equalRing({ sides: n, stands, width }: MitredBox): Point[] {
   return unit.map(({ u, v }) => ({ u: u * size, v: v * size }));
 }
 
-function chosenRing(sides: readonly RingSide[]): Point[] {
-  const corners: Point[] = [{ u: 0, v: 0 }];
+function chosenRing(sides: readonly RingSide[]): PanelPoint[] {
+  const corners: PanelPoint[] = [{ u: 0, v: 0 }];
   let heading = Math.PI;
   for (const { length, turnDeg } of sides) {
     const { u, v } = corners.at(-1)!;
@@ -117,9 +117,9 @@ interface RingFrame extends HungFrame<MitredBox> {
   readonly rear: Length;
   readonly back: Length;
   /** Outer corners at the back's front face, and at the front; nm, in the unit frame. */
-  readonly corners: readonly Point[];
-  readonly frontCorners: readonly Point[];
-  readonly depth: Dimension;
+  readonly corners: readonly PanelPoint[];
+  readonly frontCorners: readonly PanelPoint[];
+  readonly depth: ExplainedLength;
   readonly size: { readonly width: Length; readonly height: Length };
 }
 
@@ -136,7 +136,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
   // The front is the larger ring: the unit's own left and bottom are its.
   const left = Math.min(...outer.map(({ u }) => u));
   const low = Math.min(...outer.map(({ v }) => v));
-  const place = (corners: readonly Point[]): Point[] =>
+  const place = (corners: readonly PanelPoint[]): PanelPoint[] =>
     corners.map(({ u, v }) => ({ u: Math.round((u - left) * NM_PER.mm), v: Math.round((v - low) * NM_PER.mm) }));
   const corners = place(inner);
   const frontCorners = place(outer);
@@ -153,13 +153,13 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
     corners,
     frontCorners,
     size,
-    depth: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('back', back.value, { source: back.source })]),
-    behind: { left: span.left, length: dimension([plus('ring-chord', span.length)]) },
-    behindFoot: { left: foot.left, length: dimension([plus('ring-chord', foot.length)]) },
+    depth: explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), minus('back', back.value, { source: back.source })]),
+    behind: { left: span.left, length: explainedLength([plus('ring-chord', span.length)]) },
+    behindFoot: { left: foot.left, length: explainedLength([plus('ring-chord', foot.length)]) },
     footUp: foot.up,
     topUp: backTop,
     insideLeft: span.left,
-    insideWidth: dimension([plus('ring-chord', span.length)]),
+    insideWidth: explainedLength([plus('ring-chord', span.length)]),
     ceiling: (backTop - T) as Length,
     insideRear: (rear + back.value) as Length,
     floorMid: Math.min(...corners.map(({ v }) => v)) + T / 2,
@@ -170,7 +170,7 @@ function ringFrame(box: MitredBox, stockOf: StockOf): RingFrame {
 const SPACER_SHARE = 1 / 10;
 
 /** The lowest stretch of a ring that is wide enough behind it for a spacer so high: a ring that stands on a corner has none at its foot. */
-function footOf(corners: readonly Point[], high: number, width: number): { left: Length; length: Length; up: Length } {
+function footOf(corners: readonly PanelPoint[], high: number, width: number): { left: Length; length: Length; up: Length } {
   const [low, top] = [Math.min(...corners.map(({ v }) => v)), Math.max(...corners.map(({ v }) => v))];
   for (let up = low; up + high < top; up += 5 * NM_PER.mm) {
     const span = chord(corners, up + high, high);
@@ -180,7 +180,7 @@ function footOf(corners: readonly Point[], high: number, width: number): { left:
 }
 
 /** The ring, so much larger all round. */
-function offset(corners: readonly Point[], by: number): Point[] {
+function offset(corners: readonly PanelPoint[], by: number): PanelPoint[] {
   const n = corners.length;
   const lines = corners.map((a, index) => {
     const b = corners[(index + 1) % n]!;
@@ -197,7 +197,7 @@ function offset(corners: readonly Point[], by: number): Point[] {
 }
 
 /** How wide the ring is over a stretch of heights: what a board behind it may measure. */
-function chord(corners: readonly Point[], top: number, high: number): { left: Length; length: Length } {
+function chord(corners: readonly PanelPoint[], top: number, high: number): { left: Length; length: Length } {
   const at = (up: number): [number, number] => {
     const crossings = corners.flatMap((a, index) => {
       const b = corners[(index + 1) % corners.length]!;
@@ -225,9 +225,9 @@ export function buildMitredBox(box: MitredBox, stockOf: StockOf): Unit {
     hardware: [],
     hanging,
     outside: {
-      width: dimension([plus('ring-width', base.size.width, box.ring === 'equal' && box.leanDeg === 0 ? { source: own(box, 'width') } : {})]),
-      height: dimension([plus('ring-height', base.size.height)]),
-      depth: dimension([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', base.rear)]),
+      width: explainedLength([plus('ring-width', base.size.width, box.ring === 'equal' && box.leanDeg === 0 ? { source: own(box, 'width') } : {})]),
+      height: explainedLength([plus('ring-height', base.size.height)]),
+      depth: explainedLength([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', base.rear)]),
     },
   };
 }
@@ -243,7 +243,7 @@ function wall(base: RingFrame, index: number): Panel {
   const { box, corners, frontCorners, rear, back } = base;
   const n = corners.length;
   const next = (index + 1) % n;
-  const at = ({ u, v }: Point, out: number): Vector => vector(u, v, out);
+  const at = ({ u, v }: PanelPoint, out: number): Vector => vector(u, v, out);
   const [a, b, c, d] = [
     at(corners[index]!, rear + back),
     at(corners[next]!, rear + back),
@@ -255,18 +255,18 @@ function wall(base: RingFrame, index: number): Panel {
   const outward = { u: -u.up, v: u.along };
   const lean = (box.leanDeg * Math.PI) / 180;
   const v = vector(outward.u * Math.sin(lean), outward.v * Math.sin(lean), Math.cos(lean));
-  const on = (p: Vector): Point => {
+  const on = (p: Vector): PanelPoint => {
     const from = vector(p.along - a.along, p.up - a.up, p.out - a.out);
     return { u: Math.round(from.along * u.along + from.up * u.up), v: Math.round(from.along * v.along + from.up * v.up + from.out * v.out) };
   };
-  const edge = (name: Edge['id'], from: Point): Edge => ({ id: name, from, bevel: 0 });
+  const edge = (name: PanelEdge['id'], from: PanelPoint): PanelEdge => ({ id: name, from, bevel: 0 });
   const outline = [edge('near', on(a)), edge('end', on(b)), edge('far', on(c)), edge('start', on(d))];
   const us = outline.map(({ from }) => from.u);
   const vs = outline.map(({ from }) => from.v);
   const long = Math.max(...us) - Math.min(...us);
   const wide = (Math.max(...vs) - Math.min(...vs)) as Length;
-  const straight = nearest(run / NM_PER.mm);
-  const length = dimension([plus('ring-side', straight), ...(long > straight ? [plus('spread-of-lean', (long - straight) as Length)] : [])]);
+  const straight = roundToNm(run / NM_PER.mm);
+  const length = explainedLength([plus('ring-side', straight), ...(long > straight ? [plus('spread-of-lean', (long - straight) as Length)] : [])]);
   const role = roleOf(outward);
   const name = box.ring === 'equal' ? `w${index + 1}` : (inOrder(box.chosen)[index]?.id ?? 'closing');
   return panelOf(
@@ -276,8 +276,8 @@ function wall(base: RingFrame, index: number): Panel {
     { key: 'ring-wall', of: String(index + 1) },
     {
       frame: frame(a, u, v),
-      length: long === straight ? dimension([plus('ring-side', straight)]) : length,
-      width: dimension([...base.depth.terms, ...(wide > base.depth.value ? [plus('along-the-lean', (wide - base.depth.value) as Length)] : [])]),
+      length: long === straight ? explainedLength([plus('ring-side', straight)]) : length,
+      width: explainedLength([...base.depth.terms, ...(wide > base.depth.value ? [plus('along-the-lean', (wide - base.depth.value) as Length)] : [])]),
       stock: box.stock,
       outline,
     },
@@ -303,7 +303,7 @@ function spline(base: RingFrame, one: Panel, next: Panel): Panel {
   const at = plusVector(corner, scale(outwards, -(SPLINE_AT * miter + t / 2)));
   const u = one.frame.v;
   const long = base.depth.value;
-  const flat = (edge: Edge['id'], along: number): Edge => ({ id: edge, from: { u: along, v: 0 }, bevel: 0 });
+  const flat = (edge: PanelEdge['id'], along: number): PanelEdge => ({ id: edge, from: { u: along, v: 0 }, bevel: 0 });
   return panelOf(
     base,
     'edging',
@@ -312,7 +312,7 @@ function spline(base: RingFrame, one: Panel, next: Panel): Panel {
     {
       frame: frame(at, u, cross(outwards, u)),
       length: base.depth,
-      width: dimension([]),
+      width: explainedLength([]),
       stock,
       grain: 'width',
       outline: [flat('near', 0), flat('end', long), flat('far', long), flat('start', 0)],
@@ -333,17 +333,17 @@ function backPanel(base: RingFrame): Panel {
     { key: 'back' },
     {
       frame: frame(vector(lows.u, lows.v, insideRear), UP, ALONG),
-      length: dimension([plus('ring-height', (highs.v - lows.v) as Length)]),
-      width: dimension([plus('ring-width', (highs.u - lows.u) as Length)]),
+      length: explainedLength([plus('ring-height', (highs.v - lows.v) as Length)]),
+      width: explainedLength([plus('ring-width', (highs.u - lows.u) as Length)]),
       stock: box.backStock,
       outline: points.map((from, index) => ({ id: BACK_EDGES[index]!, from, bevel: 0 })),
     },
   );
 }
 
-const BACK_EDGES: readonly Edge['id'][] = ['near', 'start', 'corner', 'far', 'end', 'taper', 'slope', 'corner-2'];
+const BACK_EDGES: readonly PanelEdge['id'][] = ['near', 'start', 'corner', 'far', 'end', 'taper', 'slope', 'corner-2'];
 
-function meetings(base: RingFrame, walls: readonly Panel[], splines: readonly Panel[]): Meeting[] {
+function meetings(base: RingFrame, walls: readonly Panel[], splines: readonly Panel[]): Connection[] {
   const { box } = base;
   const mitre = jointOf(box, 'mitre', { fastening: null });
   const onBack = jointOf(box, 'butt');
@@ -373,7 +373,7 @@ function compartments(base: RingFrame, walls: readonly Panel[]): Compartment[] {
     return T * Math.tan(Math.abs(Math.PI - Math.abs(q - p) > 0 ? ((((p - q) % (2 * Math.PI)) + 2 * Math.PI) % (2 * Math.PI)) / 2 : 0));
   };
   const [rightIn, leftIn] = [Math.round(inset(0)), Math.round(inset(1))];
-  const width = dimension([plus('ring-side', run as Length), minus('mitre-inside', rightIn as Length), minus('mitre-inside', leftIn as Length)]);
+  const width = explainedLength([plus('ring-side', run as Length), minus('mitre-inside', rightIn as Length), minus('mitre-inside', leftIn as Length)]);
   return [
     {
       id: id(base, 'space/bottom'),
@@ -381,7 +381,7 @@ function compartments(base: RingFrame, walls: readonly Panel[]): Compartment[] {
       floor: bottom.id,
       keptBy: 'bottom',
       width,
-      height: dimension([plus('ring-height', size.height), minus('top-and-bottom', T, { times: 2 })]),
+      height: explainedLength([plus('ring-height', size.height), minus('top-and-bottom', T, { times: 2 })]),
       depth: base.depth,
       at: { along: (left.u + leftIn) as Length, up: (corners[0]!.v + T) as Length, out: insideRear },
     },

@@ -4,7 +4,7 @@ import { jointGroups } from '../joints/joint-groups.ts';
 import { entered } from '../length/entered.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { setupsOf } from '../setups/setups.ts';
-import { handHeldShop, usualShop } from '../stock/shop.ts';
+import { handHeldShop, defaultShop } from '../stock/shop.ts';
 import { audit } from '../test/audit.ts';
 import { newUnit } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
@@ -38,7 +38,7 @@ describe.each([3, 4, 5, 6, 8])('a ring of %d', (sides) => {
   });
 
   test.each([
-    ['usual', usualShop()],
+    ['usual', defaultShop()],
     ['hand-held', handHeldShop()],
   ])('the %s shop cuts the grooves after the bevels they are square to', (_name, shop) => {
     const { setups, unmade } = setupsOf([unit], shop);

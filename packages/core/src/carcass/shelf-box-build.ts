@@ -4,19 +4,19 @@
  * joint's depth to a length.
  */
 import { NM_PER, type Length } from '../length/length.ts';
-import { frame, type Cut, type Panel } from '../solid/panel.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
+import type { Connection } from '../solid/connection.ts';
 import type { Compartment, Handle, Hardware, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type LengthTerm } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type LengthTerm } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
-import { BEHIND_DOOR, hangDoors, isDoored, type Opening } from './doors.ts';
+import { BEHIND_DOOR, hangDoors, isDoored, type DoorOpening } from './doors.ts';
 import { frameFront } from './face-frame.ts';
 import { between, jointOf, LOOSE, meet, onPins, railEndsOf } from './joinery.ts';
 import { FLOOR, type ShelfBox, type ShelfElement } from './shelf-box.ts';
 import { shellFrame, shellMeetings, shellOutside, shellPanels, type ShellFrame } from './shell.ts';
-import { cutUp, typedPlaces, type CutUp, type CutUpJob, type Space, type SpaceElement } from './spaces.ts';
+import { cutUp, typedPlaces, type CutUp, type CutUpJob, type SpaceBox, type SpaceElement } from './spaces.ts';
 
 /** Free at each end of a shelf on pins. [ASSUME] */
 const PIN_CLEARANCE = 1_000_000 as Length;
@@ -57,7 +57,7 @@ export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
     ...shell.filter(({ role }) => role === 'back'),
     ...strips(base),
   ].map((panel) => withHoles(panel, holes.get(panel.id)));
-  const framed = frameFront(base, openingOf(base), dimension([plus('height', box.height.nm, { source: own(box, 'height') })]));
+  const framed = frameFront(base, openingOf(base), explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]));
   const doors = hangDoors(base, framed.opening);
   return {
     id: box.id,
@@ -97,7 +97,7 @@ type BoxFrame = ShellFrame<ShelfBox>;
 
 const id = (base: BoxFrame, rest: string): string => `${base.box.id}/${rest}`;
 
-function wholeSpace(base: BoxFrame): Space {
+function wholeSpace(base: BoxFrame): SpaceBox {
   return {
     id: FLOOR,
     name: { key: 'opening-bottom' },
@@ -136,13 +136,13 @@ function insidePanels(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElem
 const NOTCH_PLAY = 500_000;
 
 /** A divider is notched round the strips that run across the back: past the end of its own edge where they lie at it, for its ends go into joints. */
-function roundStrips({ box, T, floor, ceiling }: BoxFrame, within: Space): Cut[] {
+function roundStrips({ box, T, floor, ceiling }: BoxFrame, within: SpaceBox): PanelCut[] {
   const reach = box.jointDepth.nm + NOTCH_PLAY;
   const strips = [
     ...(box.hanging.rail ? [{ id: 'rail', from: ceiling - box.hanging.rail.nm, to: ceiling }] : []),
     ...(box.nailingStrip ? [{ id: 'strip', from: floor, to: floor + box.nailingStrip.nm }] : []),
   ];
-  return strips.flatMap(({ id: strip, from, to }): Cut[] => {
+  return strips.flatMap(({ id: strip, from, to }): PanelCut[] => {
     const low = Math.max(from - within.floor, 0);
     const high = Math.min(to - within.floor, within.height.value);
     if (low >= high) return [];
@@ -175,17 +175,17 @@ function strips(base: BoxFrame): Panel[] {
       {
         frame: frame(vector(base.insideLeft, base.floor, base.insideRear), ALONG, UP),
         length: base.insideWidth,
-        width: dimension([plus('strip-height', box.nailingStrip.nm, { source: own(box, 'nailingStrip') })]),
+        width: explainedLength([plus('strip-height', box.nailingStrip.nm, { source: own(box, 'nailingStrip') })]),
         stock: box.stock,
       },
     ),
   ];
 }
 
-function insideMeetings(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Meeting[] {
+function insideMeetings(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): Connection[] {
   const { box } = base;
   const fixed = jointOf(box, box.shelfJoint, box.setback.nm > 0 ? { stopped: true } : {});
-  const onBack = (panel: string): Meeting[] => (box.back.kind === 'none' ? [] : [meet(panel, 'near', id(base, 'back'), 'reference', LOOSE)]);
+  const onBack = (panel: string): Connection[] => (box.back.kind === 'none' ? [] : [meet(panel, 'near', id(base, 'back'), 'reference', LOOSE)]);
   return placed.flatMap(({ element, kind, within }) => {
     const panel = id(base, `${kind}/${element.id}`);
     if (kind === 'divider')
@@ -211,7 +211,7 @@ function insideMeetings(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceEl
   });
 }
 
-function stripMeetings(base: BoxFrame): Meeting[] {
+function stripMeetings(base: BoxFrame): Connection[] {
   const { box } = base;
   if (!box.nailingStrip) return [];
   const strip = id(base, 'hanging-rail/low');
@@ -222,7 +222,7 @@ function stripMeetings(base: BoxFrame): Meeting[] {
   ];
 }
 
-function openingOf(base: BoxFrame): Opening {
+function openingOf(base: BoxFrame): DoorOpening {
   const { T, floor, box } = base;
   return {
     left: base.insideLeft,
@@ -235,7 +235,7 @@ function openingOf(base: BoxFrame): Opening {
   };
 }
 
-function compartment(base: BoxFrame, space: Space): Compartment {
+function compartment(base: BoxFrame, space: SpaceBox): Compartment {
   return {
     id: id(base, `space/${space.id}`),
     name: space.name,
@@ -260,10 +260,10 @@ function onHoles({ pins }: ShelfBox, above: Length, height: Length): Length {
 }
 
 /** Rows of pin holes in the two uprights of every space that has shelves on pins. */
-function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): ReadonlyMap<string, readonly Cut[]> {
+function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>): ReadonlyMap<string, readonly PanelCut[]> {
   const { box } = base;
   const { pins } = box;
-  const rows = new Map<string, Cut[]>();
+  const rows = new Map<string, PanelCut[]>();
   const done = new Set<string>();
   for (const { element, within } of placed) {
     if (!('fixing' in element) || element.fixing !== 'pins' || done.has(`${within.id}@${within.floor}`)) continue;
@@ -278,7 +278,7 @@ function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>
       const foot = side ? (box.bottom.runs === 'over' ? base.T : 0) : dividerFoot(placed, host);
       const rear = side ? base.insideRear - base.carcassRear : 0;
       const insets = [rear + pins.inset.nm, rear + base.insideDepth.value - pins.inset.nm];
-      const made = insets.map((v, index): Cut => ({
+      const made = insets.map((v, index): PanelCut => ({
         kind: 'holes',
         id: `pins-${element.id}-${index}`,
         face,
@@ -298,7 +298,7 @@ function pinHoles(base: BoxFrame, { placed }: CutUp<ShelfElement | SpaceElement>
 const dividerFoot = (placed: CutUp<ShelfElement | SpaceElement>['placed'], host: string): number =>
   placed.find(({ kind, element }) => kind === 'divider' && host.endsWith(`/divider/${element.id}`))?.within.floor ?? 0;
 
-const withHoles = (panel: Panel, holes: readonly Cut[] | undefined): Panel => (holes ? { ...panel, cuts: [...panel.cuts, ...holes] } : panel);
+const withHoles = (panel: Panel, holes: readonly PanelCut[] | undefined): Panel => (holes ? { ...panel, cuts: [...panel.cuts, ...holes] } : panel);
 
 const pinsOf = (box: ShelfBox, { placed }: CutUp<ShelfElement | SpaceElement>): Hardware[] =>
   placed.flatMap(({ element, kind }) =>

@@ -8,13 +8,13 @@ import {
   JOINERY_FIELDS,
   kindField,
   lengthField,
-  MOST_SHELVES,
+  MAX_SHELVES,
   SHELF_AT,
   sizeFields,
   STOCK_FIELD,
   stockField,
   type ElementsForm,
-  type Field,
+  type FormField,
 } from './form.ts';
 import { isDoored } from './doors.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
@@ -22,7 +22,7 @@ import { buildShelfBox } from './shelf-box-build.ts';
 import { FLOOR, newShelfBox, type ShelfBox } from './shelf-box.ts';
 import { pick } from './unit-base.ts';
 
-type F = Field<ShelfBox>;
+type F = FormField<ShelfBox>;
 const onPins = ({ shelves }: ShelfBox): boolean => Object.values(shelves).some(({ fixing }) => fixing === 'pins');
 const doored = ({ front }: ShelfBox): boolean => isDoored(front);
 const framed = ({ faceFrame }: ShelfBox): boolean => faceFrame !== null;
@@ -93,7 +93,7 @@ const FIELDS: readonly F[] = [
   ...HANGING_FIELDS,
 ];
 
-const elementFields = (label: 'shelf-height' | 'divider-place'): Field[] => [
+const elementFields = (label: 'shelf-height' | 'divider-place'): FormField[] => [
   lengthField('at', label, SHELF_AT.least, SHELF_AT.most, 'inside', { optional: true, start: { mm: '300 mm', in: '12 in' } }),
   kindField('in', 'cuts-space', 'inside', { kind: 'id', optional: false }),
   kindField('level', 'cuts-level', 'inside', { kind: 'count', least: 0, most: 20 }, { when: () => false }),
@@ -104,7 +104,7 @@ const ELEMENTS: readonly ElementsForm<ShelfBox>[] = [
     path: 'shelves',
     label: 'shelves',
     group: 'inside',
-    most: MOST_SHELVES,
+    most: MAX_SHELVES,
     least: 0,
     fields: [...elementFields('shelf-height'), choiceField('fixing', 'shelf-fixing', ['fixed', 'pins'], 'inside')],
     start: (_box, id, order) => ({ id, order, at: null, in: FLOOR, level: 0, fixing: 'fixed' }),
@@ -114,7 +114,7 @@ const ELEMENTS: readonly ElementsForm<ShelfBox>[] = [
     path: 'dividers',
     label: 'dividers',
     group: 'inside',
-    most: MOST_SHELVES,
+    most: MAX_SHELVES,
     least: 0,
     fields: elementFields('divider-place'),
     start: (_box, id, order) => ({ id, order, at: null, in: FLOOR, level: 0 }),

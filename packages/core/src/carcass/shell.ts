@@ -6,15 +6,15 @@ import type { WordKey } from '../checks/words/labels.ts';
 import { playOf } from '../joints/fits.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { JointKind, Meeting } from '../solid/meeting.ts';
+import type { JointKind, Connection } from '../solid/connection.ts';
 import { frame, type Face, type Panel } from '../solid/panel.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { DesignFault } from './family.ts';
-import { choiceField, HANGING_KINDS, lengthField, stockField, type Field } from './form.ts';
+import { choiceField, HANGING_KINDS, lengthField, stockField, type FormField } from './form.ts';
 import { between, jointOf, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { pick, type UnitBase } from './unit-base.ts';
 
@@ -54,7 +54,7 @@ export const newShell = (unit: DisplayUnit, backStock: string): Pick<Shelled, 't
 
 const lipMatters = (end: 'top' | 'bottom') => (box: Shelled) => box[end].runs === 'between' && box[end].joint === 'dado';
 
-export const SHELL_JOINT_FIELDS: readonly Field<Shelled>[] = [
+export const SHELL_JOINT_FIELDS: readonly FormField<Shelled>[] = [
   choiceField('top.runs', 'top-runs', ['between', 'over'], 'joints'),
   choiceField('top.joint', 'top-joint', ['butt', 'rabbet', 'dado'], 'joints'),
   lengthField('top.lip', 'top-lip', 0, 200, 'joints', { when: lipMatters('top') }),
@@ -65,7 +65,7 @@ export const SHELL_JOINT_FIELDS: readonly Field<Shelled>[] = [
 
 const isLetIn = ({ back }: Shelled): boolean => back.kind === 'rabbet' || back.kind === 'groove';
 
-export const SHELL_BACK_FIELDS: readonly Field<Shelled>[] = [
+export const SHELL_BACK_FIELDS: readonly FormField<Shelled>[] = [
   choiceField('back.kind', 'back-kind', ['rabbet', 'groove', 'over', 'none'], 'back', {
     allows: (box: Shelled, option) => option !== 'over' || box.hanging.kind !== 'recessed',
   }),
@@ -76,7 +76,7 @@ export const SHELL_BACK_FIELDS: readonly Field<Shelled>[] = [
   lengthField('back.setback', 'back-setback', 3, 150, 'back', { when: (box: Shelled) => box.back.kind === 'groove' }),
 ];
 
-export const SHELL_HANGING_KIND: Field<Shelled> = choiceField('hanging.kind', 'hanging-kind', HANGING_KINDS, 'hanging', {
+export const SHELL_HANGING_KIND: FormField<Shelled> = choiceField('hanging.kind', 'hanging-kind', HANGING_KINDS, 'hanging', {
   allows: (box: Shelled, option) =>
     option === 'recessed' ? box.back.kind !== 'over' : option === 'outside' || (box.hanging.rail !== null && box.hanging.wallRail === null),
 });
@@ -103,10 +103,10 @@ export interface ShellFrame<D extends Shelled = Shelled> extends HungFrame<D> {
   readonly front: Length;
   readonly rear: Length;
   readonly floor: Length;
-  readonly insideHeight: Dimension;
+  readonly insideHeight: ExplainedLength;
   /** From the back to the front edge, less what the family keeps free there. */
-  readonly insideDepth: Dimension;
-  readonly carcassDepth: Dimension;
+  readonly insideDepth: ExplainedLength;
+  readonly carcassDepth: ExplainedLength;
 }
 
 /** `away` is what a family takes from the depth inside: a door, a setback. */
@@ -124,13 +124,13 @@ export function shellFrame<D extends Shelled>(box: D, stockOf: StockOf, away: re
     end,
     lip: box[end].runs === 'between' && box[end].joint === 'dado' ? box[end].lip.nm : ZERO,
   }));
-  const insideHeight = dimension([
+  const insideHeight = explainedLength([
     plus('height', box.height.nm, { source: own(box, 'height') }),
     minus('top-and-bottom', T, { times: 2, source: sheet.source }),
     ...ends.filter(({ lip }) => lip !== 0).map(({ end, lip }) => minus(`lip-${end}`, lip, { source: own(box, end, 'lip') })),
   ]);
   const floor = (ends[1]!.lip + T) as Length;
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const backAway = backTerm ? [minus('back', backThickness, { source: backTerm.source })] : [];
   return {
     box,
@@ -144,19 +144,19 @@ export function shellFrame<D extends Shelled>(box: D, stockOf: StockOf, away: re
     behind: { left: ZERO, length: width },
     topUp: box.height.nm,
     insideLeft: T,
-    insideWidth: dimension([...width.terms, minus('side', T, { times: 2, source: sheet.source })]),
+    insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source: sheet.source })]),
     ceiling: (floor + insideHeight.value) as Length,
     insideRear: (rear + recess + grooved + backThickness) as Length,
     floorMid: floor - T / 2,
     insideHeight,
-    insideDepth: dimension([
+    insideDepth: explainedLength([
       depthTerm,
       ...(recess ? [minus('recess', recess)] : []),
       ...(grooved ? [minus('back-setback', grooved, { source: own(box, 'back', 'setback') })] : []),
       ...backAway,
       ...away,
     ]),
-    carcassDepth: dimension([depthTerm, ...(box.back.kind === 'over' ? backAway : [])]),
+    carcassDepth: explainedLength([depthTerm, ...(box.back.kind === 'over' ? backAway : [])]),
   };
 }
 
@@ -167,7 +167,7 @@ export function shellPanels(base: ShellFrame): Panel[] {
   const { box, T, carcassRear } = base;
   const { source } = thicknessTerm(base, box.stock);
   const over = (['top', 'bottom'] as const).filter((end) => box[end].runs === 'over');
-  const sideLength = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...over.map((end) => minus(end, T, { source }))]);
+  const sideLength = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), ...over.map((end) => minus(end, T, { source }))]);
   const sideUp = box.bottom.runs === 'over' ? T : ZERO;
   const side = (hand: 'left' | 'right'): Panel =>
     panelOf(
@@ -213,19 +213,19 @@ function backPanels(base: ShellFrame): Panel[] {
   const { box, T, insideRear, floor } = base;
   const over = box.back.kind === 'over';
   const width = over ? base.behind.length : base.insideWidth;
-  const piece = (element: string, key: WordKey, up: number, length: Dimension): Panel =>
+  const piece = (element: string, key: WordKey, up: number, length: ExplainedLength): Panel =>
     panelOf(base, 'back', element, { key }, { frame: frame(vector(over ? 0 : T, up, insideRear), UP, ALONG), length, width, stock: box.back.stock });
   const split = splitAt(base);
-  if (over) return [piece('', 'back', 0, dimension([plus('height', box.height.nm, { source: own(box, 'height') })]))];
+  if (over) return [piece('', 'back', 0, explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]))];
   if (split === null) return [piece('', 'back', floor, base.insideHeight)];
   const source = { source: own(box, 'back', 'split') };
-  const rest = dimension([plus('inside-height', base.insideHeight.value, { inner: base.insideHeight }), minus('back-split', split, source)]);
-  return [piece('', 'back-lower', floor, dimension([plus('back-split', split, source)])), piece('upper', 'back-upper', floor + split, rest)];
+  const rest = explainedLength([plus('inside-height', base.insideHeight.value, { inner: base.insideHeight }), minus('back-split', split, source)]);
+  return [piece('', 'back-lower', floor, explainedLength([plus('back-split', split, source)])), piece('upper', 'back-upper', floor + split, rest)];
 }
 
-export const shellMeetings = (base: ShellFrame): Meeting[] => [...endMeetings(base), ...backMeetings(base), ...railMeetings(base)];
+export const shellMeetings = (base: ShellFrame): Connection[] => [...endMeetings(base), ...backMeetings(base), ...railMeetings(base)];
 
-function endMeetings(base: ShellFrame): Meeting[] {
+function endMeetings(base: ShellFrame): Connection[] {
   const { box } = base;
   return (['top', 'bottom'] as const).flatMap((end) => {
     const { runs, joint: kind } = box[end];
@@ -237,7 +237,7 @@ function endMeetings(base: ShellFrame): Meeting[] {
   });
 }
 
-function backMeetings(base: ShellFrame): Meeting[] {
+function backMeetings(base: ShellFrame): Connection[] {
   const { box } = base;
   const back = id(base, 'back');
   if (box.back.kind === 'rabbet' || box.back.kind === 'groove') {
@@ -251,7 +251,7 @@ function backMeetings(base: ShellFrame): Meeting[] {
     });
     const decided = ['back', 'kind'];
     const upper = splitAt(base) === null ? back : id(base, 'back/upper');
-    const beside = (piece: string): Meeting[] => [
+    const beside = (piece: string): Connection[] => [
       meet(piece, 'near', id(base, 'side/left'), 'other', by, decided),
       meet(piece, 'far', id(base, 'side/right'), 'reference', by, decided),
     ];
@@ -270,7 +270,7 @@ function backMeetings(base: ShellFrame): Meeting[] {
 }
 
 /** The hanging rail between the sides, under the top. */
-function railMeetings(base: ShellFrame): Meeting[] {
+function railMeetings(base: ShellFrame): Connection[] {
   const { box } = base;
   if (!box.hanging.rail) return [];
   const rail = id(base, 'hanging-rail');
@@ -284,9 +284,9 @@ function railMeetings(base: ShellFrame): Meeting[] {
 /** Outer sizes of a shell on its wall; `proud` is what stands past its front edges. */
 export function shellOutside({ box, rear }: ShellFrame, proud: readonly LengthTerm[] = [], beside: readonly LengthTerm[] = []) {
   return {
-    width: dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...beside]),
-    height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
-    depth: dimension([
+    width: explainedLength([plus('width', box.width.nm, { source: own(box, 'width') }), ...beside]),
+    height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+    depth: explainedLength([
       plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
       ...(box.hanging.kind === 'outside' ? [plus('gap-behind', rear)] : []),
       ...proud,

@@ -1,9 +1,9 @@
 /** What can be entered about a slab, and the words only it uses. */
 import type { Family } from './family.ts';
-import { BAND_FIELD, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, withWholeHalf, type Field } from './form.ts';
+import { BAND_FIELD, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, withWholeHalf, type FormField } from './form.ts';
 import { buildSlab, newSlab, type Slab } from './slab.ts';
 
-const FIELDS: readonly Field<Slab>[] = [
+const FIELDS: readonly FormField<Slab>[] = [
   lengthField('width', 'width', 150, 3000, 'size'),
   lengthField('height', 'height', 100, 2400, 'size'),
   lengthField('depth', 'depth', 5, 900, 'size', { when: () => false }),
@@ -18,7 +18,7 @@ const FIELDS: readonly Field<Slab>[] = [
   ...withWholeHalf(withoutRail(CLEAT_HUNG_FIELDS)),
 ];
 
-const LEAST_MAIN = 150_000_000;
+const MIN_MAIN = 150_000_000;
 
 export const SLAB_WORDS = {
   'family-slab': 'slab',
@@ -73,7 +73,7 @@ export const SLAB: Family<Slab> = {
   create: newSlab,
   build: buildSlab,
   faultOf: ({ width, wingLeft, wingRight }) =>
-    width.nm - (wingLeft?.nm ?? 0) - (wingRight?.nm ?? 0) >= LEAST_MAIN
+    width.nm - (wingLeft?.nm ?? 0) - (wingRight?.nm ?? 0) >= MIN_MAIN
       ? null
       : { code: 'wings', path: ['width'], message: 'the wings leave no slab between them', accepted: 'the wings and 150 mm at least' },
 };

@@ -4,11 +4,11 @@
  */
 import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
 import type { Hardware, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
@@ -65,10 +65,10 @@ interface SlabFrame extends HungFrame<Slab> {
   readonly face: Length;
   /** Left end of the slab itself, past a wing, and its width. */
   readonly left: Length;
-  readonly main: Dimension;
+  readonly main: ExplainedLength;
   readonly edging: Length;
   readonly capThickness: Length;
-  readonly inner: { readonly width: Dimension; readonly height: Dimension };
+  readonly inner: { readonly width: ExplainedLength; readonly height: ExplainedLength };
 }
 
 const id = ({ box }: Pick<SlabFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
@@ -82,7 +82,7 @@ function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
   const T = stockOf(box.stock).used.value;
   const rear = gapBehind(box, stockOf);
   const wing = (which: 'wingLeft' | 'wingRight') => (box[which] ? [minus('wing', box[which].nm, { source: own(box, which) })] : []);
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...wing('wingLeft'), ...wing('wingRight')]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') }), ...wing('wingLeft'), ...wing('wingRight')]);
   const left = box.wingLeft?.nm ?? ZERO;
   const edging = box.edgingStock ? thicknessTerm({ stockOf }, box.edgingStock) : null;
   const capThickness = box.cap ? T : ZERO;
@@ -106,8 +106,8 @@ function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
     floorMid: 0,
     wholeHalf: true,
     inner: {
-      width: dimension([...width.terms, ...edge]),
-      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...edge, ...(box.cap ? [minus('cap', capThickness)] : [])]),
+      width: explainedLength([...width.terms, ...edge]),
+      height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), ...edge, ...(box.cap ? [minus('cap', capThickness)] : [])]),
     },
   };
 }
@@ -125,9 +125,9 @@ export function buildSlab(box: Slab, stockOf: StockOf): Unit {
     hardware: wings.hardware,
     hanging: { ...hanging, beside: wings.cleats },
     outside: {
-      width: dimension([plus('width', box.width.nm, { source: own(box, 'width') })]),
-      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
-      depth: dimension([
+      width: explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]),
+      height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: explainedLength([
         plus('slab-thickness', base.T),
         ...(stripProud(base) > 0 ? [plus('strip-proud', stripProud(base) as Length)] : []),
         plus('gap-behind', base.rear),
@@ -146,7 +146,7 @@ function boardsOf(base: SlabFrame): Panel[] {
     width ? [minus('section-width', width.nm, { source: own(box, 'sections', section, 'width') })] : [],
   );
   const free = sections.filter(({ width }) => width === null).length;
-  const left = dimension(
+  const left = explainedLength(
     [
       plus('inner-width', inner.width.value, { inner: inner.width }),
       ...(strip > 0 ? [minus('section-strip', strip, { times: sections.length - 1, source: own(box, 'strip') })] : []),
@@ -154,7 +154,7 @@ function boardsOf(base: SlabFrame): Panel[] {
     ],
     Math.max(1, free),
   );
-  const whole = dimension(left.terms).value;
+  const whole = explainedLength(left.terms).value;
   const panels: Panel[] = [];
   let entered = 0;
   let shared = 0;
@@ -163,7 +163,7 @@ function boardsOf(base: SlabFrame): Panel[] {
     if (section.width) entered += section.width.nm;
     else shared++;
     const to = edging + entered + Math.round((whole * shared) / Math.max(1, free)) + index * strip;
-    const width = section.width ? dimension([plus('section-width', section.width.nm, { source: own(box, 'sections', section.id, 'width') })]) : left;
+    const width = section.width ? explainedLength([plus('section-width', section.width.nm, { source: own(box, 'sections', section.id, 'width') })]) : left;
     panels.push(
       panelOf(
         base,
@@ -184,7 +184,7 @@ function boardsOf(base: SlabFrame): Panel[] {
             // Rear faces are flush: a thicker strip stands proud in front.
             frame: frame(vector(base.left + to, edging, base.rear + stripThickness(base)), UP, ALONG),
             length: inner.height,
-            width: dimension([plus('section-strip', strip, { source: own(box, 'strip') })]),
+            width: explainedLength([plus('section-strip', strip, { source: own(box, 'strip') })]),
             stock: box.stripStock,
           },
         ),
@@ -198,12 +198,12 @@ function edgings(base: SlabFrame): Panel[] {
   const { box, rear, T } = base;
   if (!box.edgingStock) return [];
   const wide = base.behind.length;
-  const high = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
-  const width = dimension([plus('slab-thickness', T)]);
+  const high = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
+  const width = explainedLength([plus('slab-thickness', T)]);
   const stock = box.edgingStock;
   const [W, H] = [wide.value, high.value];
   // Clockwise from the bottom, so that u × out points inwards.
-  const strip = (element: 'bottom' | 'left' | 'top' | 'right', at: ReturnType<typeof frame>, length: Dimension): Panel =>
+  const strip = (element: 'bottom' | 'left' | 'top' | 'right', at: ReturnType<typeof frame>, length: ExplainedLength): Panel =>
     panelOf(base, 'edging', element, { key: `edging-${element}` }, { frame: at, length, width, stock });
   return [
     strip('bottom', frame(vector(base.left + W, 0, rear), scale(ALONG, -1), OUT), wide),
@@ -225,14 +225,14 @@ function cap(base: SlabFrame): Panel[] {
       {
         frame: frame(vector(base.left, box.height.nm, rear), ALONG, OUT),
         length: base.behind.length,
-        width: dimension([plus('slab-thickness', T), plus('cap-past', box.cap.nm, { source: own(box, 'cap') })]),
+        width: explainedLength([plus('slab-thickness', T), plus('cap-past', box.cap.nm, { source: own(box, 'cap') })]),
         stock: box.stock,
       },
     ),
   ];
 }
 
-function meetings(base: SlabFrame, row: readonly Panel[]): Meeting[] {
+function meetings(base: SlabFrame, row: readonly Panel[]): Connection[] {
   const { box } = base;
   const glued = jointOf(box, 'butt', { fastening: null });
   const mitre = jointOf(box, 'mitre', { fastening: null });
@@ -261,7 +261,7 @@ const WING_DOWELS = 3;
 
 interface Wings {
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   readonly hardware: readonly Hardware[];
   readonly cleats: readonly { readonly wallHalf: string; readonly cabinetHalf: string }[];
 }
@@ -269,12 +269,12 @@ interface Wings {
 /** A wing is a board as high as the slab without its cap, its grain upright, on a cleat ripped like the slab's and as long as it is wide. */
 function wingsOf(base: SlabFrame, row: readonly Panel[], halves: readonly Panel[]): Wings {
   const { box, face } = base;
-  const high = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
+  const high = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), ...(box.cap ? [minus('cap', base.capThickness)] : [])]);
   const made = (['left', 'right'] as const).flatMap((hand) => {
     const choice = hand === 'left' ? 'wingLeft' : 'wingRight';
     const wide = box[choice];
     if (!wide) return [];
-    const width = dimension([plus('wing', wide.nm, { source: own(box, choice) })]);
+    const width = explainedLength([plus('wing', wide.nm, { source: own(box, choice) })]);
     const at = hand === 'left' ? 0 : base.left + base.main.value;
     const panel = panelOf(
       base,

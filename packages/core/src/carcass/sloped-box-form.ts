@@ -11,19 +11,19 @@ import {
   STOCK_FIELD,
   stockField,
   withWholeHalf,
-  type Field,
+  type FormField,
 } from './form.ts';
-import { buildSlopedBox, MOST_SLOPE_DEG, newSlopedBox, type SlopedBox } from './sloped-box.ts';
+import { buildSlopedBox, MAX_SLOPE_DEG, newSlopedBox, type SlopedBox } from './sloped-box.ts';
 import { pick } from './unit-base.ts';
 
 const trimmed = ({ trim }: SlopedBox): boolean => trim !== null;
 
-const FIELDS: readonly Field<SlopedBox>[] = [
+const FIELDS: readonly FormField<SlopedBox>[] = [
   ...sizeFields([150, 2400], [150, 1500], [80, 700]),
   STOCK_FIELD,
   BAND_FIELD,
   choiceField('slopeBy', 'slope-by', ['angle', 'front-height'], 'shape'),
-  kindField('slopeDeg', 'slope', 'shape', { kind: 'degrees', least: 0, most: MOST_SLOPE_DEG }, { when: ({ slopeBy }: SlopedBox) => slopeBy === 'angle' }),
+  kindField('slopeDeg', 'slope', 'shape', { kind: 'degrees', least: 0, most: MAX_SLOPE_DEG }, { when: ({ slopeBy }: SlopedBox) => slopeBy === 'angle' }),
   lengthField('frontHeight', 'sides-at-front', 30, 1400, 'shape', { when: ({ slopeBy }: SlopedBox) => slopeBy === 'front-height' }),
   lengthField('overhangSide', 'overhang-side', 0, 120, 'shape'),
   lengthField('overhangFront', 'overhang-front', 0, 150, 'shape'),

@@ -4,12 +4,12 @@
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import type { Entered } from '../length/entered.ts';
-import { NM_PER, nearest, toMm, ZERO, type Length } from '../length/length.ts';
-import type { Joint, Meeting } from '../solid/meeting.ts';
-import { frame, leaning, type Edge, type Panel } from '../solid/panel.ts';
+import { NM_PER, roundToNm, toMm, ZERO, type Length } from '../length/length.ts';
+import type { Joint, Connection } from '../solid/connection.ts';
+import { frame, leaning, type PanelEdge, type Panel } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension, type Label } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength, type Label } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, LOOSE, meet, railEndsOf } from './joinery.ts';
@@ -71,8 +71,8 @@ interface SlopedFrame extends HungFrame<SlopedBox> {
   readonly backThickness: Length;
   readonly slopeDeg: number;
   readonly lowerAt: (out: number) => Length;
-  readonly insideDepth: Dimension;
-  readonly depth: Dimension;
+  readonly insideDepth: ExplainedLength;
+  readonly depth: ExplainedLength;
 }
 
 const radians = (deg: number): number => (deg * Math.PI) / 180;
@@ -83,7 +83,7 @@ export function slopeOf({ slopeBy, slopeDeg, height, depth, frontHeight }: Slope
   if (slopeBy === 'angle') return slopeDeg;
   // height − T / cos s − (rear + depth) tan s = frontHeight, by halving.
   const fall = (deg: number): number => height.nm - T / Math.cos(radians(deg)) - (rear + depth.nm) * Math.tan(radians(deg)) - frontHeight.nm;
-  let [low, high] = [0, MOST_SLOPE_DEG];
+  let [low, high] = [0, MAX_SLOPE_DEG];
   for (let step = 0; step < 60; step++) {
     const middle = (low + high) / 2;
     if (fall(middle) > 0) low = middle;
@@ -92,7 +92,7 @@ export function slopeOf({ slopeBy, slopeDeg, height, depth, frontHeight }: Slope
   return low;
 }
 
-export const MOST_SLOPE_DEG = 60;
+export const MAX_SLOPE_DEG = 60;
 
 function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
@@ -101,8 +101,8 @@ function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
   const slopeDeg = slopeOf(box, T, rear);
   const drop = T / Math.cos(radians(slopeDeg));
   const lowerAt = (out: number): Length => Math.round(box.height.nm - drop - out * Math.tan(radians(slopeDeg))) as Length;
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
-  const depth = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') })]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const depth = explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') })]);
   const floor = (box.under.nm + T) as Length;
   const insideRear = (rear + backTerm.value) as Length;
   return {
@@ -119,13 +119,17 @@ function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
     // The cleat's halves stand under the top's lower face where it is lowest over them.
     topUp: lowerAt(rear),
     insideLeft: T,
-    insideWidth: dimension([...width.terms, minus('side', T, { times: 2, source })]),
+    insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source })]),
     ceiling: lowerAt(insideRear),
     insideRear,
     floorMid: floor - T / 2,
     wholeHalf: true,
     depth,
-    insideDepth: dimension([...depth.terms, minus('back', backTerm.value, { source: backTerm.source }), ...(box.apron ? [minus('apron', T, { source })] : [])]),
+    insideDepth: explainedLength([
+      ...depth.terms,
+      minus('back', backTerm.value, { source: backTerm.source }),
+      ...(box.apron ? [minus('apron', T, { source })] : []),
+    ]),
   };
 }
 
@@ -155,9 +159,9 @@ export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): Unit {
         : [],
     hanging,
     outside: {
-      width: dimension([plus('width', box.width.nm, { source: own(box, 'width') }), ...widest(base)]),
-      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
-      depth: dimension([
+      width: explainedLength([plus('width', box.width.nm, { source: own(box, 'width') }), ...widest(base)]),
+      height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: explainedLength([
         plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }),
         plus('gap-behind', base.rear),
         ...(foremost(base) > 0 ? [plus('overhang-front', foremost(base) as Length)] : []),
@@ -175,9 +179,9 @@ function widest(base: SlopedFrame) {
 
 function carcass(base: SlopedFrame): Panel[] {
   const { box, T, rear, front, floor, insideRear, insideWidth } = base;
-  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+  const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   const [high, low] = [base.lowerAt(rear), base.lowerAt(front)];
-  const tall = dimension([plus('height', box.height.nm, { source: own(box, 'height') }), minus('top-and-slope', (box.height.nm - high) as Length)]);
+  const tall = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') }), minus('top-and-slope', (box.height.nm - high) as Length)]);
   const side = (hand: 'left' | 'right'): Panel =>
     panelOf(
       base,
@@ -192,7 +196,7 @@ function carcass(base: SlopedFrame): Panel[] {
         outline: [edge('near', 0, 0), edge('slope', high, 0), edge('far', low, box.depth.nm), edge('start', 0, box.depth.nm)],
       },
     );
-  const level = (role: 'bottom' | 'shelf', element: string, key: WordKey, up: number, rearOut: number, width: Dimension, of?: string): Panel =>
+  const level = (role: 'bottom' | 'shelf', element: string, key: WordKey, up: number, rearOut: number, width: ExplainedLength, of?: string): Panel =>
     panelOf(base, role, element, of ? { key, of } : { key }, {
       frame: frame(vector(T, up, rearOut), ALONG, OUT),
       length: insideWidth,
@@ -210,7 +214,7 @@ function carcass(base: SlopedFrame): Panel[] {
           {
             frame: frame(vector(T, floor, front - T), ALONG, UP),
             length: insideWidth,
-            width: dimension([plus('apron-height', box.apron.nm, { source: own(box, 'apron') })]),
+            width: explainedLength([plus('apron-height', box.apron.nm, { source: own(box, 'apron') })]),
             stock: box.stock,
           },
         ),
@@ -232,7 +236,7 @@ function carcass(base: SlopedFrame): Panel[] {
       {
         frame: frame(vector(T, floor, insideRear), UP, ALONG),
         // Its front face is the one that comes up to the top's lower face first.
-        length: dimension([plus('inside-height', (base.lowerAt(insideRear) - floor) as Length)]),
+        length: explainedLength([plus('inside-height', (base.lowerAt(insideRear) - floor) as Length)]),
         width: insideWidth,
         stock: box.backStock,
       },
@@ -242,12 +246,12 @@ function carcass(base: SlopedFrame): Panel[] {
 }
 
 /** A shelf ends where the top comes down to its upper face. */
-function shelfDepth(base: SlopedFrame, { at }: SlopedShelf): Dimension {
+function shelfDepth(base: SlopedFrame, { at }: SlopedShelf): ExplainedLength {
   const { insideDepth, insideRear, slopeDeg, floor, T } = base;
   const under = base.lowerAt(insideRear) - (floor + at.nm + T);
   const most = slopeDeg > 0 ? Math.floor(under / Math.tan(radians(slopeDeg))) : insideDepth.value;
   const short = insideDepth.value - Math.max(SHALLOWEST, most);
-  return short > 0 ? dimension([...insideDepth.terms, minus('under-the-slope', short as Length)]) : insideDepth;
+  return short > 0 ? explainedLength([...insideDepth.terms, minus('under-the-slope', short as Length)]) : insideDepth;
 }
 
 const SHALLOWEST = 20 * NM_PER.mm;
@@ -258,7 +262,7 @@ function top(base: SlopedFrame): Panel {
   const s = radians(slopeDeg);
   const upper = Math.round(box.height.nm);
   const reach = front + box.overhangFront.nm;
-  const along = nearest(toMm(reach as Length) / Math.cos(s));
+  const along = roundToNm(toMm(reach as Length) / Math.cos(s));
   return panelOf(
     base,
     'top',
@@ -266,11 +270,11 @@ function top(base: SlopedFrame): Panel {
     { key: 'top' },
     {
       frame: leaning(vector(0 - box.overhangSide.nm, upper, 0), ALONG, OUT, slopeDeg),
-      length: dimension([
+      length: explainedLength([
         plus('width', box.width.nm, { source: own(box, 'width') }),
         plus('overhang-side', box.overhangSide.nm, { times: 2, source: own(box, 'overhangSide') }),
       ]),
-      width: dimension([
+      width: explainedLength([
         plus('depth', box.depth.nm, { source: own(box, 'depth') }),
         plus('gap-behind', base.rear),
         plus('overhang-front', box.overhangFront.nm, { source: own(box, 'overhangFront') }),
@@ -283,7 +287,7 @@ function top(base: SlopedFrame): Panel {
 
 const FLUSH: Joint = { ...LOOSE, kind: 'flush' };
 
-function meetings(base: SlopedFrame): Meeting[] {
+function meetings(base: SlopedFrame): Connection[] {
   const { box } = base;
   const [left, right, roof, back] = [id(base, 'side/left'), id(base, 'side/right'), id(base, 'top'), id(base, 'back')];
   const over = jointOf(box, 'butt');
@@ -308,17 +312,17 @@ function meetings(base: SlopedFrame): Meeting[] {
 }
 
 /** Left return, front and right return, their corners mitred: each strip's reference face is the outer one. */
-function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Meeting[] } {
+function trimOf(base: SlopedFrame): { panels: Panel[]; meetings: Connection[] } {
   const { box, rear, front } = base;
   if (!box.trim) return { panels: [], meetings: [] };
   const t = thicknessTerm(base, box.trimStock);
   const high = box.trim.nm;
-  const width = dimension([plus('trim-height', high, { source: own(box, 'trim') })]);
+  const width = explainedLength([plus('trim-height', high, { source: own(box, 'trim') })]);
   const wide = box.width.nm;
   const down = scale(UP, -1);
-  const long = dimension([plus('width', wide, { source: own(box, 'width') }), plus('trim-thickness', t.value, { times: 2, source: t.source })]);
-  const short = dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') }), plus('trim-thickness', t.value, { source: t.source })]);
-  const strip = (element: 'left' | 'front' | 'right', at: ReturnType<typeof frame>, length: Dimension): Panel =>
+  const long = explainedLength([plus('width', wide, { source: own(box, 'width') }), plus('trim-thickness', t.value, { times: 2, source: t.source })]);
+  const short = explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') }), plus('trim-thickness', t.value, { source: t.source })]);
+  const strip = (element: 'left' | 'front' | 'right', at: ReturnType<typeof frame>, length: ExplainedLength): Panel =>
     panelOf(base, 'edging', element, { key: `trim-${element}` }, { frame: at, length, width, stock: box.trimStock });
   const panels = [
     strip('left', frame(vector(0 - t.value, high, rear), OUT, down), short),
@@ -357,8 +361,8 @@ function compartments(base: SlopedFrame): Compartment[] {
     // Under the slope the clear height is what there is at the front.
     const roof = base.lowerAt(insideRear + depth.value);
     const height = next
-      ? dimension([plus('shelf-at', (next.up - T) as Length), minus('top-of-shelf-below', up)])
-      : dimension([plus('slope-at-front', Math.max(0, roof) as Length), minus('top-of-shelf-below', Math.min(up, Math.max(0, roof)) as Length)]);
+      ? explainedLength([plus('shelf-at', (next.up - T) as Length), minus('top-of-shelf-below', up)])
+      : explainedLength([plus('slope-at-front', Math.max(0, roof) as Length), minus('top-of-shelf-below', Math.min(up, Math.max(0, roof)) as Length)]);
     return { id: id(base, `space/${keptBy}`), name, floor: panel, keptBy, width: insideWidth, height, depth, at: { along: T, up, out: insideRear } };
   });
 }

@@ -11,14 +11,14 @@ import {
   sizeFields,
   STOCK_FIELD,
   stockField,
-  type Field,
+  type FormField,
 } from './form.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
 import { buildSlotRack, newSlotRack, slotsFromThings, type SlotRack } from './slot-rack.ts';
 
 const inTabs = ({ holds }: SlotRack): boolean => holds === 'tabs';
 
-const FIELDS: readonly Field<SlotRack>[] = [
+const FIELDS: readonly FormField<SlotRack>[] = [
   ...sizeFields([150, 2400], [150, 2600], [60, 900]),
   STOCK_FIELD,
   BAND_FIELD,

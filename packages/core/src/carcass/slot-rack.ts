@@ -4,12 +4,12 @@
  * clear of the top; the others are spaced evenly between, each rounded from the whole.
  */
 import type { Entered } from '../length/entered.ts';
-import { NM_PER, nearest, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import { NM_PER, roundToNm, type Length } from '../length/length.ts';
+import type { Connection } from '../solid/connection.ts';
 import { leaning, type Panel } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
 import { ALONG, OUT, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, meet } from './joinery.ts';
@@ -18,7 +18,7 @@ import type { FromThings, ThingsIn } from './family.ts';
 import { inOrder } from './spaces.ts';
 import { newBase, pick, type NewUnit } from './unit-base.ts';
 
-export interface Slot {
+export interface RackSlot {
   readonly id: string;
   readonly order: number;
 }
@@ -37,12 +37,12 @@ export interface SlotRack extends Shelled {
   readonly tabLength: Entered;
   /** Tabs and shelves stand back from the front edges. */
   readonly setback: Entered;
-  readonly slots: Readonly<Record<string, Slot>>;
+  readonly slots: Readonly<Record<string, RackSlot>>;
 }
 
 export function newSlotRack(start: NewUnit): SlotRack {
   const { unit, backStock } = start;
-  const slots = Array.from({ length: 6 }, (_, index): Slot => ({ id: `t${index + 1}`, order: index + 1 }));
+  const slots = Array.from({ length: 6 }, (_, index): RackSlot => ({ id: `t${index + 1}`, order: index + 1 }));
   return {
     ...newBase(
       'slot-rack',
@@ -62,12 +62,12 @@ export function newSlotRack(start: NewUnit): SlotRack {
 }
 
 interface LaidSlot {
-  readonly slot: Slot;
+  readonly slot: RackSlot;
   readonly number: number;
   /** Upper face at the rear, over the unit's bottom. */
   readonly rearUp: Length;
   /** Upright, from this upper face to the underside of the next, or to the ceiling. */
-  readonly clear: Dimension;
+  readonly clear: ExplainedLength;
 }
 
 export function buildSlotRack(box: SlotRack, stockOf: StockOf): Unit {
@@ -90,13 +90,13 @@ const id = ({ box }: Frame, rest: string): string => `${box.id}/${rest}`;
 const radians = (deg: number): number => (deg * Math.PI) / 180;
 
 /** Along the tilt: the slab's run over the inside depth, less what its thickness takes when it leans. */
-function slotDepth(base: Frame): Dimension {
+function slotDepth(base: Frame): ExplainedLength {
   const { box, insideDepth } = base;
   const t = base.stockOf(box.slotStock).used.value;
   const turn = radians(box.tiltDeg);
-  const along = nearest((insideDepth.value - t * Math.sin(turn)) / Math.cos(turn) / NM_PER.mm);
+  const along = roundToNm((insideDepth.value - t * Math.sin(turn)) / Math.cos(turn) / NM_PER.mm);
   const more = (along - insideDepth.value) as Length;
-  return more === 0 ? insideDepth : dimension([plus('inside-depth', insideDepth.value, { inner: insideDepth }), plus('along-the-tilt', more)]);
+  return more === 0 ? insideDepth : explainedLength([plus('inside-depth', insideDepth.value, { inner: insideDepth }), plus('along-the-tilt', more)]);
 }
 
 function laySlots(base: Frame): LaidSlot[] {
@@ -104,27 +104,30 @@ function laySlots(base: Frame): LaidSlot[] {
   const { value: t, source } = thicknessTerm(base, box.slotStock);
   const turn = radians(box.tiltDeg);
   const rise = Math.round(slotDepth(base).value * Math.sin(turn));
-  const upright = nearest(t / Math.cos(turn) / NM_PER.mm);
+  const upright = roundToNm(t / Math.cos(turn) / NM_PER.mm);
   const slots = inOrder(box.slots);
   // The rear lower corner of a slab is its lowest point, the front upper one its highest.
   const lowest = floor + box.first.nm + Math.round(t * Math.cos(turn));
   const highest = ceiling - box.last.nm - rise;
-  const step = dimension(
+  const step = explainedLength(
     [
       plus('inside-height', (ceiling - floor) as Length),
       minus('first-slot', box.first.nm, { source: own(box, 'first') }),
       minus('last-slot', box.last.nm, { source: own(box, 'last') }),
-      minus('slot-thickness', nearest((t * Math.cos(turn)) / NM_PER.mm), { source }),
+      minus('slot-thickness', roundToNm((t * Math.cos(turn)) / NM_PER.mm), { source }),
       ...(rise > 0 ? [minus('rise-of-slot', rise as Length)] : []),
     ],
     Math.max(1, slots.length - 1),
   );
-  const between = dimension([plus('slot-pitch', step.value, { inner: step }), minus('slot-thickness', upright, { source })]);
+  const between = explainedLength([plus('slot-pitch', step.value, { inner: step }), minus('slot-thickness', upright, { source })]);
   return slots.map((slot, index) => {
     const rearUp = Math.round(lowest + ((highest - lowest) * index) / Math.max(1, slots.length - 1)) as Length;
     const last = index === slots.length - 1;
     const clear = last
-      ? dimension([plus('last-slot', box.last.nm, { source: own(box, 'last') }), ...(slots.length === 1 ? [plus('space', (highest - lowest) as Length)] : [])])
+      ? explainedLength([
+          plus('last-slot', box.last.nm, { source: own(box, 'last') }),
+          ...(slots.length === 1 ? [plus('space', (highest - lowest) as Length)] : []),
+        ])
       : between;
     return { slot, number: index + 1, rearUp, clear };
   });
@@ -139,7 +142,7 @@ function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
     return [
       panelOf(base, 'shelf', slot.id, { key: 'slot-shelf', of: String(number) }, { frame: at(insideLeft), length: insideWidth, width, stock: box.slotStock }),
     ];
-  const length = dimension([plus('tab-length', box.tabLength.nm, { source: own(box, 'tabLength') })]);
+  const length = explainedLength([plus('tab-length', box.tabLength.nm, { source: own(box, 'tabLength') })]);
   return (['left', 'right'] as const).map((hand) =>
     panelOf(
       base,
@@ -157,7 +160,7 @@ function pieces(base: Frame, { slot, number, rearUp }: LaidSlot): Panel[] {
   );
 }
 
-function slotMeetings(base: Frame, { slot }: LaidSlot): Meeting[] {
+function slotMeetings(base: Frame, { slot }: LaidSlot): Connection[] {
   const { box } = base;
   const by = jointOf(box, 'dado', box.setback.nm > 0 ? { stopped: true } : {});
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
@@ -181,7 +184,7 @@ function compartment(base: Frame, { slot, number, rearUp, clear }: LaidSlot): Co
 
 /** To lift a thing out of its slot. [A] */
 const LIFT_OUT = 25 * NM_PER.mm;
-const MOST_SLOTS = 60;
+const MAX_SLOTS = 60;
 
 /** As many slots as the tallest thing in any of them leaves room for between the first and the last: never fewer than hold something. */
 export function slotsFromThings(box: SlotRack, thingsIn: ThingsIn): FromThings[] {
@@ -190,7 +193,7 @@ export function slotsFromThings(box: SlotRack, thingsIn: ThingsIn): FromThings[]
   if (things.length === 0) return [];
   const tallest = Math.max(...things.map(({ height }) => height));
   const room = box.height.nm - box.first.nm - box.last.nm;
-  const fits = Math.max(1, Math.min(MOST_SLOTS, Math.floor(room / (tallest + LIFT_OUT)) + 1));
+  const fits = Math.max(1, Math.min(MAX_SLOTS, Math.floor(room / (tallest + LIFT_OUT)) + 1));
   if (fits >= slots.length) {
     const last = slots.at(-1)!.order;
     return Array.from({ length: fits - slots.length }, (_, index): FromThings => {

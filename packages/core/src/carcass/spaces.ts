@@ -8,7 +8,7 @@
 import type { Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { TypedSize } from '../solid/unit.ts';
-import { dimension, minus, plus, type Dimension, type Label, type Source } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength, type Label, type Source } from '../explained/explained-length.ts';
 
 /** A shelf or a divider of the design. */
 export interface SpaceElement {
@@ -23,13 +23,13 @@ export interface SpaceElement {
 }
 
 /** A space with the panels that bound it; positions in the unit frame. */
-export interface Space {
+export interface SpaceBox {
   readonly id: string;
   readonly name: Label;
   readonly left: Length;
   readonly floor: Length;
-  readonly width: Dimension;
-  readonly height: Dimension;
+  readonly width: ExplainedLength;
+  readonly height: ExplainedLength;
   readonly leftPanel: string;
   readonly rightPanel: string;
   readonly floorPanel: string;
@@ -40,7 +40,7 @@ export interface PlacedElement<E> {
   readonly element: E;
   readonly kind: 'shelf' | 'divider';
   /** The space it cuts. */
-  readonly within: Space;
+  readonly within: SpaceBox;
   /** Underside of a shelf, left face of a divider, in the unit frame. */
   readonly at: Length;
   /** Counted through the unit, from 1, shelves and dividers apart. */
@@ -50,11 +50,11 @@ export interface PlacedElement<E> {
 export interface CutUp<E> {
   readonly placed: readonly PlacedElement<E>[];
   /** What is left to stand things in, in the order it is come to. */
-  readonly spaces: readonly Space[];
+  readonly spaces: readonly SpaceBox[];
 }
 
 export interface CutUpJob<S extends SpaceElement, D extends SpaceElement> {
-  readonly inside: Space;
+  readonly inside: SpaceBox;
   readonly shelves: readonly S[];
   readonly dividers: readonly D[];
   readonly thickness: Length;
@@ -62,7 +62,7 @@ export interface CutUpJob<S extends SpaceElement, D extends SpaceElement> {
   readonly panelOf: (kind: 'shelf' | 'divider', id: string) => string;
   readonly enteredAt: (kind: 'shelf' | 'divider', id: string) => Source;
   /** Where a free or entered shelf really comes to rest, above the space's floor: pin holes stand at steps. */
-  readonly rest?: (shelf: S, above: Length, within: Space) => Length;
+  readonly rest?: (shelf: S, above: Length, within: SpaceBox) => Length;
 }
 
 export const inOrder = <E extends { readonly id: string; readonly order: number }>(rows: Readonly<Record<string, E>>): E[] =>
@@ -70,12 +70,12 @@ export const inOrder = <E extends { readonly id: string; readonly order: number 
 
 export function cutUp<S extends SpaceElement, D extends SpaceElement>(job: CutUpJob<S, D>): CutUp<S | D> {
   const placed: PlacedElement<S | D>[] = [];
-  const spaces: Space[] = [];
+  const spaces: SpaceBox[] = [];
   const counts = { shelf: 0, divider: 0 };
   const used = new Set<SpaceElement>();
 
   /** `done`: the levels of shelves and of dividers this space has been cut at. Shelves of a level go before dividers of the same one. */
-  const visit = (space: Space, done: { readonly shelf: number; readonly divider: number }): void => {
+  const visit = (space: SpaceBox, done: { readonly shelf: number; readonly divider: number }): void => {
     // Each element cuts once: one that names its own space, or a ring of them, stays out.
     const here = <E extends SpaceElement>(rows: readonly E[], after: number): E[] =>
       rows.filter((row) => row.in === space.id && row.level > after && !used.has(row));
@@ -100,7 +100,14 @@ export function cutUp<S extends SpaceElement, D extends SpaceElement>(job: CutUp
       const from = before ? job.panelOf(kind, before.element.id) : '';
       const base = before ? (kind === 'shelf' ? { floorPanel: from } : { leftPanel: from }) : {};
       const number = counts[kind];
-      const child: Space = { ...space, ...part, ...base, ...bounds, id: before ? before.element.id : space.id, name: nameOf(space, kind, before ? number : 0) };
+      const child: SpaceBox = {
+        ...space,
+        ...part,
+        ...base,
+        ...bounds,
+        id: before ? before.element.id : space.id,
+        name: nameOf(space, kind, before ? number : 0),
+      };
       visit(child, before ? UNCUT : past);
       if (cut) placed.push({ element: cut.element, kind, within: space, at: cut.at, number: ++counts[kind] });
     });
@@ -111,18 +118,18 @@ export function cutUp<S extends SpaceElement, D extends SpaceElement>(job: CutUp
 
 const UNCUT = { shelf: -1, divider: -1 } as const;
 
-const nameOf = (space: Space, kind: 'shelf' | 'divider', number: number): Label =>
+const nameOf = (space: SpaceBox, kind: 'shelf' | 'divider', number: number): Label =>
   number === 0 ? space.name : { key: kind === 'shelf' ? 'opening-over' : 'opening-right', of: String(number) };
 
 interface Split<E> {
   readonly cuts: readonly { readonly element: E; readonly at: Length }[];
-  readonly parts: readonly (Pick<Space, 'left' | 'width'> | Pick<Space, 'floor' | 'height'>)[];
+  readonly parts: readonly (Pick<SpaceBox, 'left' | 'width'> | Pick<SpaceBox, 'floor' | 'height'>)[];
 }
 
 /** Elements of one direction laid into a space: runs of free ones between those with a place of their own. */
 function splitSpace<S extends SpaceElement, D extends SpaceElement, E extends S | D>(
   job: CutUpJob<S, D>,
-  space: Space,
+  space: SpaceBox,
   kind: 'shelf' | 'divider',
   rows: readonly E[],
 ): Split<E> {
@@ -130,17 +137,17 @@ function splitSpace<S extends SpaceElement, D extends SpaceElement, E extends S 
   const [from, whole] = kind === 'shelf' ? [space.floor, space.height] : [space.left, space.width];
   const sorted = [...rows].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
   const cuts: { element: E; at: Length }[] = [];
-  const openings: { at: Length; size: Dimension }[] = [];
+  const openings: { at: Length; size: ExplainedLength }[] = [];
   const words = WORDS_OF[kind];
   let start = 0;
   let free: E[] = [];
-  const run = (to: number, span: Dimension): void => {
+  const run = (to: number, span: ExplainedLength): void => {
     const count = free.length;
     const left = to - start - count * T;
     const size =
       count === 0
         ? span
-        : dimension([plus('space', span.value, { inner: span }), minus(words.thickness, T, { times: count, source: job.thicknessFrom })], count + 1);
+        : explainedLength([plus('space', span.value, { inner: span }), minus(words.thickness, T, { times: count, source: job.thicknessFrom })], count + 1);
     for (let k = 0; k <= count; k++) {
       openings.push({ at: (from + start + Math.round((left * k) / (count + 1)) + k * T) as Length, size });
       const element = free[k];
@@ -154,14 +161,14 @@ function splitSpace<S extends SpaceElement, D extends SpaceElement, E extends S 
       continue;
     }
     const at = element.at.nm;
-    run(at, dimension([plus(words.at, at, { source: job.enteredAt(kind, element.id) }), ...below]));
+    run(at, explainedLength([plus(words.at, at, { source: job.enteredAt(kind, element.id) }), ...below]));
     cuts.push({ element, at: (from + at) as Length });
     start = at + T;
     below = [minus(words.below, start as Length)];
     free = [];
   }
   // The whole span keeps the sum it came with.
-  run(whole.value, below.length === 0 ? whole : dimension([plus(words.whole, whole.value, { inner: whole }), ...below]));
+  run(whole.value, below.length === 0 ? whole : explainedLength([plus(words.whole, whole.value, { inner: whole }), ...below]));
   const rested = kind === 'shelf' && job.rest ? restOn(job, space, cuts as unknown as { element: S; at: Length }[], openings) : openings;
   return {
     cuts,
@@ -177,10 +184,10 @@ const WORDS_OF = {
 /** Shelves on pins come to rest at the nearest hole; the openings about them are measured from there. */
 function restOn<S extends SpaceElement, D extends SpaceElement>(
   job: CutUpJob<S, D>,
-  space: Space,
+  space: SpaceBox,
   cuts: { element: S; at: Length }[],
-  openings: readonly { at: Length; size: Dimension }[],
-): readonly { at: Length; size: Dimension }[] {
+  openings: readonly { at: Length; size: ExplainedLength }[],
+): readonly { at: Length; size: ExplainedLength }[] {
   const rested = cuts.map((cut) => {
     const at = (space.floor + job.rest!(cut.element, (cut.at - space.floor) as Length, space)) as Length;
     const moved = at !== cut.at;
@@ -192,7 +199,7 @@ function restOn<S extends SpaceElement, D extends SpaceElement>(
     const low = index === 0 ? 0 : cuts[index - 1]!.at + job.thickness - space.floor;
     const high = index === cuts.length ? space.height.value : cuts[index]!.at - space.floor;
     const top = index === cuts.length ? plus('inside-height', high as Length, { inner: space.height }) : plus('shelf-on-pins', high as Length);
-    return { at: (space.floor + low) as Length, size: dimension([top, ...(low > 0 ? [minus('top-of-shelf-below', low as Length)] : [])]) };
+    return { at: (space.floor + low) as Length, size: explainedLength([top, ...(low > 0 ? [minus('top-of-shelf-below', low as Length)] : [])]) };
   });
 }
 

@@ -1,10 +1,10 @@
 /** The bays of a till, side by side: their widths, the dividers and blocks between and in them, their magnets and what they meet. */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
-import { frame, type Cut, type Panel } from '../solid/panel.ts';
+import type { Connection } from '../solid/connection.ts';
+import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
 import type { Compartment } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm } from './box-frame.ts';
 import { between, jointOf, meet } from './joinery.ts';
 import { magnetsFor } from './magnets.ts';
@@ -19,7 +19,7 @@ const MAGNET_DEPTH = 5 * NM_PER.mm;
 const MAGNET_COVER = 2 * NM_PER.mm;
 
 /** Up the middle of a bay, from a quarter of the tool's length to three quarters. */
-export function magnetHoles({ box, stockOf, insideLeft }: TillFrame, { bay, left, width, magnets }: LaidBay): Cut[] {
+export function magnetHoles({ box, stockOf, insideLeft }: TillFrame, { bay, left, width, magnets }: LaidBay): PanelCut[] {
   if (magnets === 0) return [];
   const run = bay.toolLength.nm / 2;
   const step = magnets > 1 ? Math.round(run / (magnets - 1)) : 0;
@@ -45,7 +45,7 @@ export function magnetHoles({ box, stockOf, insideLeft }: TillFrame, { bay, left
 export interface LaidBay {
   readonly bay: Bay;
   readonly left: number;
-  readonly width: Dimension;
+  readonly width: ExplainedLength;
   readonly magnets: number;
 }
 
@@ -56,23 +56,23 @@ export function layBays(base: TillFrame): LaidBay[] {
   const { value: td, source } = thicknessTerm(base, box.dividerStock);
   const wiggle = plus('wiggle', box.wiggle.nm, { times: 2, source: own(box, 'wiggle') });
   const wide = bays.map(({ id: bay, width, tool }) =>
-    width ? dimension([plus('tool-width', width.nm, { of: tool, source: own(box, 'bays', bay, 'width') }), wiggle]) : null,
+    width ? explainedLength([plus('tool-width', width.nm, { of: tool, source: own(box, 'bays', bay, 'width') }), wiggle]) : null,
   );
   const free = wide.filter((each) => each === null).length;
-  const left = dimension([
+  const left = explainedLength([
     plus('inside-width', insideWidth.value, { inner: insideWidth }),
     minus('divider-thickness', td, { times: bays.length - 1, source }),
     ...wide.flatMap((each) => (each ? [minus('bay', each.value, { inner: each })] : [])),
   ]);
   const shares = free > 0 ? free : bays.length;
-  const share = dimension(left.terms, shares);
+  const share = explainedLength(left.terms, shares);
   let before = 0;
   let shared = 0;
   return bays.map((bay, index) => {
     const own = wide[index];
     const at = insideLeft + before + Math.round((left.value * shared) / shares) + index * td;
     const takes = !own || free === 0;
-    const width = !own ? share : takes && left.value !== 0 ? dimension([...own.terms, plus('bay-share', share.value, { inner: share })]) : own;
+    const width = !own ? share : takes && left.value !== 0 ? explainedLength([...own.terms, plus('bay-share', share.value, { inner: share })]) : own;
     before += own?.value ?? 0;
     shared += takes ? 1 : 0;
     const { value } = magnetsFor({
@@ -103,8 +103,8 @@ export function dividers(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
       { key: 'divider', of: String(index + 1) },
       {
         frame: frame(vector(left - base.stockOf(box.dividerStock).used.value, floor, rear), UP, OUT),
-        length: dimension([plus('divider-height', h, { source: own(box, 'dividers') })]),
-        width: dimension([plus('standing-depth', depth.value, { inner: depth }), ...(lean > 0 ? [plus('lean-of-panel', lean as Length)] : [])]),
+        length: explainedLength([plus('divider-height', h, { source: own(box, 'dividers') })]),
+        width: explainedLength([plus('standing-depth', depth.value, { inner: depth }), ...(lean > 0 ? [plus('lean-of-panel', lean as Length)] : [])]),
         stock: box.dividerStock,
         outline: leaningOutline(h, lean, 0, front, frontHead),
       },
@@ -126,8 +126,8 @@ export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
         { key: 'tool-block', of: bay.tool },
         {
           frame: frame(vector(left + BLOCK_PLAY, floor, base.faceOut), ALONG, UP),
-          length: dimension([plus('bay', width.value, { inner: width }), minus('block-play', BLOCK_PLAY, { times: 2 })]),
-          width: dimension([plus('block-height', bay.block.nm, { source: own(box, 'bays', bay.id, 'block') })]),
+          length: explainedLength([plus('bay', width.value, { inner: width }), minus('block-play', BLOCK_PLAY, { times: 2 })]),
+          width: explainedLength([plus('block-height', bay.block.nm, { source: own(box, 'bays', bay.id, 'block') })]),
           stock: box.stock,
         },
       ),
@@ -135,7 +135,7 @@ export function blocks(base: TillFrame, bays: readonly LaidBay[]): Panel[] {
   });
 }
 
-export function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Meeting[] {
+export function bayMeetings(base: TillFrame, bays: readonly LaidBay[]): Connection[] {
   const { box } = base;
   const bottom = id(base, 'bottom');
   const glued = jointOf(box, 'butt', { fastening: null });

@@ -4,11 +4,11 @@
  * it, the dividers lean their rear edges on it.
  */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
-import type { Joint, Meeting } from '../solid/meeting.ts';
-import { frame, type Edge, type Panel } from '../solid/panel.ts';
+import type { Joint, Connection } from '../solid/connection.ts';
+import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
 import type { Unit } from '../solid/unit.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, meet, onPins, railEndsOf } from './joinery.ts';
@@ -60,19 +60,19 @@ function buildWide(box: ToolTill, stockOf: StockOf): Unit {
     hanging,
     outside: {
       width: base.behind.length,
-      height: dimension([plus('height', box.height.nm, { source: own(box, 'height') })]),
-      depth: dimension([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', base.rear)]),
+      height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
+      depth: explainedLength([plus('carcass-depth', box.depth.nm, { source: own(box, 'depth') }), plus('gap-behind', base.rear)]),
     },
   };
 }
 
 function shell(base: TillFrame): Panel[] {
   const { box, T, rear, floor } = base;
-  const height = dimension([plus('height', box.height.nm, { source: own(box, 'height') })]);
+  const height = explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]);
   // The front edge stands upright as far as the lip, then runs with the panel.
   const foot = floor + (box.lip?.nm ?? 0);
   const head = Math.round(box.depth.nm - (box.height.nm - foot) * base.tan);
-  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+  const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   const tapered = [
     edge('near', 0, 0),
     edge('end', box.height.nm, 0),
@@ -107,7 +107,7 @@ function shell(base: TillFrame): Panel[] {
       {
         frame: frame(vector(T, box.height.nm, rear), ALONG, OUT),
         length: base.insideWidth,
-        width: dimension([
+        width: explainedLength([
           plus('depth', box.depth.nm, { source: own(box, 'depth') }),
           minus('ledge-depth', box.ledge.nm, { source: own(box, 'ledge') }),
           minus('lean-of-panel', (box.depth.nm - box.ledge.nm - topDepth) as Length),
@@ -125,10 +125,10 @@ function shell(base: TillFrame): Panel[] {
   ];
 }
 
-const panelLength = (base: TillFrame): Dimension => {
+const panelLength = (base: TillFrame): ExplainedLength => {
   const straight = base.insideHeight;
   const length = slope(base, straight.value);
-  return dimension([
+  return explainedLength([
     plus('inside-height', straight.value, { inner: straight }),
     ...(length > straight.value ? [plus('along-the-tilt', (length - straight.value) as Length)] : []),
   ]);
@@ -170,7 +170,7 @@ function lip(base: TillFrame): Panel[] {
       {
         frame: frame(vector(T, floor, rear + box.depth.nm - T), ALONG, UP),
         length: base.insideWidth,
-        width: dimension([plus('lip-height', box.lip.nm, { source: own(box, 'lip') })]),
+        width: explainedLength([plus('lip-height', box.lip.nm, { source: own(box, 'lip') })]),
         stock: box.stock,
       },
     ),
@@ -194,15 +194,15 @@ function battens(base: TillFrame): Panel[] {
       { key: `batten-${hand}` },
       {
         frame: frame(vector(hand === 'left' ? T : T + base.insideWidth.value - BATTEN, start.up, start.out), up, ALONG),
-        length: dimension([plus('panel-length', length.value, { inner: length }), minus('batten-ends', BATTEN, { times: 2 })]),
-        width: dimension([plus('batten-width', BATTEN)]),
+        length: explainedLength([plus('panel-length', length.value, { inner: length }), minus('batten-ends', BATTEN, { times: 2 })]),
+        width: explainedLength([plus('batten-width', BATTEN)]),
         stock: box.dividerStock,
       },
     ),
   );
 }
 
-function shellMeetings(base: TillFrame): Meeting[] {
+function shellMeetings(base: TillFrame): Connection[] {
   const { box } = base;
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];
   const glued = jointOf(box, 'butt', { fastening: null });
@@ -217,7 +217,7 @@ function shellMeetings(base: TillFrame): Meeting[] {
   ];
 }
 
-function panelMeetings(base: TillFrame): Meeting[] {
+function panelMeetings(base: TillFrame): Connection[] {
   const { box } = base;
   const panel = id(base, 'tilted-panel');
   const [left, right] = [id(base, 'side/left'), id(base, 'side/right')];

@@ -1,11 +1,22 @@
 /** What can be entered about a tool till, and the words only it uses. */
 import type { Family } from './family.ts';
-import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, sizeFields, STOCK_FIELD, stockField, withWholeHalf, type Field } from './form.ts';
+import {
+  BAND_FIELD,
+  choiceField,
+  CLEAT_HUNG_FIELDS,
+  kindField,
+  lengthField,
+  sizeFields,
+  STOCK_FIELD,
+  stockField,
+  withWholeHalf,
+  type FormField,
+} from './form.ts';
 import { buildToolTill } from './tool-till-build.ts';
 import { baysFromThings, newToolTill, tillFault, type Bay, type ToolTill } from './tool-till.ts';
 import { pick } from './unit-base.ts';
 
-const FIELDS: readonly Field<ToolTill>[] = [
+const FIELDS: readonly FormField<ToolTill>[] = [
   ...sizeFields([80, 2400], [150, 1500], [60, 500]),
   STOCK_FIELD,
   BAND_FIELD,

@@ -1,17 +1,17 @@
 /** What all parts of a till share: the measures its panel's plane gives, and the shapes that lean with it. */
-import { NM_PER, nearest, ZERO, type Length } from '../length/length.ts';
-import type { Edge } from '../solid/panel.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { NM_PER, roundToNm, ZERO, type Length } from '../length/length.ts';
+import type { PanelEdge } from '../solid/panel.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import type { ToolTill } from './tool-till.ts';
 
 /** What all parts of the till share. The panel's face passes through (floor, faceOut) and leans back by the tilt. */
 export interface TillFrame extends HungFrame<ToolTill> {
   readonly rear: Length;
-  readonly depth: Dimension;
+  readonly depth: ExplainedLength;
   readonly floor: Length;
   readonly faceOut: number;
-  readonly insideHeight: Dimension;
+  readonly insideHeight: ExplainedLength;
   readonly tan: number;
   readonly cos: number;
 }
@@ -19,7 +19,7 @@ export interface TillFrame extends HungFrame<ToolTill> {
 export function tillFrame(box: ToolTill, stockOf: StockOf): TillFrame {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
   const rear = gapBehind(box, stockOf);
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const turn = (box.tiltDeg * Math.PI) / 180;
   const floor = (box.under.nm + T) as Length;
   return {
@@ -30,14 +30,14 @@ export function tillFrame(box: ToolTill, stockOf: StockOf): TillFrame {
     behind: { left: ZERO, length: width },
     topUp: box.height.nm,
     insideLeft: T,
-    insideWidth: dimension([...width.terms, minus('side', T, { times: 2, source })]),
+    insideWidth: explainedLength([...width.terms, minus('side', T, { times: 2, source })]),
     ceiling: (box.height.nm - T) as Length,
     insideRear: rear,
     floorMid: floor - T / 2,
-    depth: dimension([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
+    depth: explainedLength([plus('depth', box.depth.nm, { source: own(box, 'depth') })]),
     floor,
     faceOut: rear + box.depth.nm - box.ledge.nm,
-    insideHeight: dimension([
+    insideHeight: explainedLength([
       plus('height', box.height.nm, { source: own(box, 'height') }),
       minus('top-and-bottom', T, { times: 2, source }),
       minus('lip-bottom', box.under.nm, { source: own(box, 'under') }),
@@ -53,19 +53,19 @@ export const faceAt = ({ faceOut, floor, tan }: TillFrame, up: number): number =
 export const id = ({ box }: Pick<TillFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
 /** A four-cornered outline whose rear and front edges lean alike: u upwards, v out. */
-export function leaningOutline(height: number, rearAtFoot: number, rearAtHead: number, frontAtFoot: number, frontAtHead: number): Edge[] {
-  const edge = (name: Edge['id'], u: number, v: number): Edge => ({ id: name, from: { u, v }, bevel: 0 });
+export function leaningOutline(height: number, rearAtFoot: number, rearAtHead: number, frontAtFoot: number, frontAtHead: number): PanelEdge[] {
+  const edge = (name: PanelEdge['id'], u: number, v: number): PanelEdge => ({ id: name, from: { u, v }, bevel: 0 });
   return [edge('near', 0, rearAtFoot), edge('end', height, rearAtHead), edge('far', height, frontAtHead), edge('start', 0, frontAtFoot)];
 }
 
 export const isTapered = ({ sides, tiltDeg }: ToolTill): boolean => sides === 'tapered' && tiltDeg > 0;
 
 /** Up the slope between two heights. */
-export const slope = ({ cos }: TillFrame, up: number): Length => nearest(up / NM_PER.mm / cos);
+export const slope = ({ cos }: TillFrame, up: number): Length => roundToNm(up / NM_PER.mm / cos);
 
 /** What stands on the bottom ends behind the lip. */
-export const standingDepth = (base: TillFrame): Dimension => {
+export const standingDepth = (base: TillFrame): ExplainedLength => {
   const { box } = base;
   const t = thicknessTerm(base, box.stock);
-  return dimension([plus('ledge-depth', box.ledge.nm, { source: own(box, 'ledge') }), ...(box.lip ? [minus('lip', t.value, { source: t.source })] : [])]);
+  return explainedLength([plus('ledge-depth', box.ledge.nm, { source: own(box, 'ledge') }), ...(box.lip ? [minus('lip', t.value, { source: t.source })] : [])]);
 };

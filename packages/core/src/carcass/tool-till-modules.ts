@@ -1,8 +1,8 @@
 /** A set of narrow tills, one for each tool, on one cleat: each as wide as its tool asks, those without a width share what is left. */
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Unit } from '../solid/unit.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { nested } from './group.ts';
@@ -13,14 +13,14 @@ import type { Bay, ToolTill } from './tool-till.ts';
 interface Module {
   readonly bay: Bay;
   readonly left: number;
-  readonly width: Dimension;
+  readonly width: ExplainedLength;
 }
 
 /** `one` builds a till with a single bay. */
 export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTill, stockOf: StockOf) => Unit): Unit {
   const T = stockOf(box.stock).used.value;
   const rear = gapBehind(box, stockOf);
-  const width = dimension([plus('width', box.width.nm, { source: own(box, 'width') })]);
+  const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const modules = layModules(box, stockOf).map(({ bay, left, width: wide }) => ({ bay, unit: moduleOf(box, bay, left, wide, stockOf, one) }));
   const first = modules[0]!.unit;
   const base: HungFrame<ToolTill> = {
@@ -55,7 +55,7 @@ function layModules(box: ToolTill, stockOf: StockOf): Module[] {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
   const asked = bays.map(({ id, width, tool }) =>
     width
-      ? dimension([
+      ? explainedLength([
           plus('tool-width', width.nm, { of: tool, source: own(box, 'bays', id, 'width') }),
           plus('wiggle', box.wiggle.nm, { times: 2, source: own(box, 'wiggle') }),
           plus('side', T, { times: 2, source }),
@@ -65,19 +65,19 @@ function layModules(box: ToolTill, stockOf: StockOf): Module[] {
   const free = asked.filter((each) => each === null).length;
   const shares = free > 0 ? free : bays.length;
   const gap = box.moduleGap.nm;
-  const left = dimension([
+  const left = explainedLength([
     plus('width', box.width.nm, { source: own(box, 'width') }),
     ...(gap > 0 ? [minus('module-gap', gap, { times: bays.length - 1, source: own(box, 'moduleGap') })] : []),
     ...asked.flatMap((each) => (each ? [minus('module-width', each.value, { inner: each })] : [])),
   ]);
-  const share = dimension(left.terms, shares);
+  const share = explainedLength(left.terms, shares);
   let before = 0;
   let shared = 0;
   return bays.map((bay, index) => {
     const mine = asked[index];
     const at = before + Math.round((left.value * shared) / shares) + index * gap;
     const takes = !mine || free === 0;
-    const width = !mine ? share : takes && left.value !== 0 ? dimension([...mine.terms, plus('module-share', share.value, { inner: share })]) : mine;
+    const width = !mine ? share : takes && left.value !== 0 ? explainedLength([...mine.terms, plus('module-share', share.value, { inner: share })]) : mine;
     before += mine?.value ?? 0;
     shared += takes ? 1 : 0;
     return { bay, left: at, width };
@@ -85,11 +85,11 @@ function layModules(box: ToolTill, stockOf: StockOf): Module[] {
 }
 
 /** One module, its names under its bay's. */
-function moduleOf(box: ToolTill, bay: Bay, left: number, width: Dimension, stockOf: StockOf, one: (box: ToolTill, stockOf: StockOf) => Unit): Unit {
+function moduleOf(box: ToolTill, bay: Bay, left: number, width: ExplainedLength, stockOf: StockOf, one: (box: ToolTill, stockOf: StockOf) => Unit): Unit {
   const alone: ToolTill = {
     ...box,
     together: 'wide',
-    width: exactly(width.value),
+    width: enteredFromNm(width.value),
     bays: { [bay.id]: { ...bay, width: null } },
     hanging: { ...box.hanging, spacer: null, lowerCleat: null },
   };

@@ -3,10 +3,10 @@ import type { Contents } from '../contents/presets.ts';
 import type { Row } from '../contents/row.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
-import type { FastenedBy, Fit } from '../solid/meeting.ts';
+import type { FastenedBy, Fit } from '../solid/connection.ts';
 import type { SlotExit } from '../solid/panel.ts';
 import type { Hanging } from '../solid/unit.ts';
-import type { Place } from '../wall/wall.ts';
+import type { WallPlace } from '../wall/wall.ts';
 
 export interface ScrewChoice {
   readonly screw: string;
@@ -142,7 +142,7 @@ export interface UnitBase {
   readonly topLoaded: boolean;
   /** What stands loose in its spaces and holds things in their places. */
   readonly inserts: Readonly<Record<string, Insert>>;
-  readonly place: Place;
+  readonly place: WallPlace;
   /** What is below it, where people rest or cook. */
   readonly over: Under;
 }
@@ -159,7 +159,7 @@ export interface NewUnit {
   readonly stock: string;
   readonly backStock: string;
   readonly contents: Contents;
-  readonly place: Place;
+  readonly place: WallPlace;
 }
 
 /** A length in the unit's own system: whole millimetres, or inches and fractions. */

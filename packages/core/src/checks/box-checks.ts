@@ -2,7 +2,7 @@
 import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
 import { shows } from '../sag/unit-sag.ts';
-import { isFace } from '../solid/meeting.ts';
+import { isFace } from '../solid/connection.ts';
 import { cuts } from '../solid/resolve.ts';
 import { meetingsOf } from '../solid/unit.ts';
 import { entered, type Entered } from '../length/entered.ts';

@@ -16,7 +16,7 @@ import { SCREW_CHECKS } from './screw-checks.ts';
 import { WALL_CHECKS } from './wall-checks.ts';
 
 export const checkUnit = (context: CheckContext): Finding[] =>
-  gravestFirst(
+  bySeverity(
     [
       ...GROUND_CHECKS,
       ...HANG_CHECKS,
@@ -34,4 +34,4 @@ export const checkUnit = (context: CheckContext): Finding[] =>
     ].flatMap((check) => check(context)),
   );
 
-export const gravestFirst = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => SEVERITY_RANK[b.severity] - SEVERITY_RANK[a.severity]);
+export const bySeverity = (findings: readonly Finding[]): Finding[] => [...findings].sort((a, b) => SEVERITY_RANK[b.severity] - SEVERITY_RANK[a.severity]);

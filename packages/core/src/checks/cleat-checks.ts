@@ -2,18 +2,18 @@
 import { enters } from '../carcass/families.ts';
 import { CLEAT_SPLITTING, splittingMPa } from '../hang/splitting.ts';
 import { heightsOf } from '../hang/boxes.ts';
-import { LEAST_FIXING_BACK_MM, lowerHalfFace } from '../hang/carrier-links.ts';
+import { MIN_FIXING_BACK_MM, lowerHalfFace } from '../hang/carrier-links.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { edgeDistanceMm, wallRows } from '../hang/wall-rows.ts';
 import { screwById } from '../joints/screws.ts';
-import { entered, exactly } from '../length/entered.ts';
-import { nearest, toMm } from '../length/length.ts';
+import { entered, enteredFromNm } from '../length/entered.ts';
+import { roundToNm, toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
 import { lowestCeiling } from '../wall/placed.ts';
 import type { WallRail } from '../wall/wall.ts';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
@@ -78,7 +78,7 @@ const balance: Check = (context) => {
 
 /** A rail without joints, where it is no longer than the boards that are sold. */
 function railInOne({ id, left, right }: WallRail): Fix[] {
-  const length = exactly(right.nm - left.nm);
+  const length = enteredFromNm(right.nm - left.nm);
   return [{ label: { key: 'rail-in-one', lengthNm: length.nm }, edit: [{ path: ['wall', 'rails', id, 'pieceLength'], value: length }] }];
 }
 
@@ -90,17 +90,17 @@ const lowerCleat: Check = (context) => {
   if (reason?.kind !== 'lower-half-back' || !face) return [];
   const spacer = { stock: box.hanging.stock, height: entered(box.unit === 'mm' ? '60 mm' : '2 1/2 in') };
   const floor = unit.panels.find(({ role }) => role === 'bottom');
-  const strip = roundUp(face.low + LEAST_STRIP_MM - (floor ? heightsOf(floor).high : 0), box.unit);
+  const strip = roundUp(face.low + MIN_STRIP_MM - (floor ? heightsOf(floor).high : 0), box.unit);
   return [
     {
       check: 'lower-cleat-back',
       unit: box.id,
       severity: 'stop',
       station: 'hang',
-      backNm: nearest(reason.backMm),
+      backNm: roundToNm(reason.backMm),
       panels: [unit.hanging.lower!.cabinetHalf],
       fixes: [
-        ...(enters(box, 'nailingStrip') && toMm(strip.nm) <= MOST_STRIP_MM
+        ...(enters(box, 'nailingStrip') && toMm(strip.nm) <= MAX_STRIP_MM
           ? [{ label: { key: 'strip-behind-lower' as const, lengthNm: strip.nm }, edit: [{ path: inUnit(context, 'nailingStrip'), value: strip }] }]
           : []),
         ...(box.hanging.wallRail === null
@@ -120,8 +120,8 @@ const lowerCleat: Check = (context) => {
 };
 
 /** So far a strip must reach behind the lower cleat for a row of screws; no strip is higher than that. */
-const LEAST_STRIP_MM = 40;
-const MOST_STRIP_MM = 400;
+const MIN_STRIP_MM = 40;
+const MAX_STRIP_MM = 400;
 
 const backAndSpacer: Check = (context) => {
   const { box, unit, hang } = context;
@@ -134,7 +134,7 @@ const backAndSpacer: Check = (context) => {
       unit: box.id,
       severity: 'stop',
       station: 'hang',
-      backNm: nearest(thin.backMm),
+      backNm: roundToNm(thin.backMm),
       panels: [hanging.cabinetHalf],
       fixes: firmerBack(context),
     });
@@ -222,7 +222,7 @@ function firmerBack(context: CheckContext): Fix[] {
     return [{ label: { key: 'add-rail', lengthNm: rail.nm }, edit: [{ path: inUnit(context, 'hanging', 'rail'), value: rail }] }];
   }
   const thick = Object.values(workshop.products)
-    .filter(({ kind, unit, nominal, faced }) => kind === 'sheet' && unit === box.unit && !faced && toMm(nominal.nm) >= LEAST_FIXING_BACK_MM)
+    .filter(({ kind, unit, nominal, faced }) => kind === 'sheet' && unit === box.unit && !faced && toMm(nominal.nm) >= MIN_FIXING_BACK_MM)
     .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
   if (!thick || !enters(box, 'backStock')) return [];
   return [{ label: { key: 'back-of', text: thick.name }, edit: [{ path: inUnit(context, 'backStock'), value: thick.id }] }];
@@ -272,14 +272,14 @@ const unfastened: Check = (context) => {
 };
 
 /** A short face under this leaves no room for two rows of screws. [ASSUME] */
-const LEAST_SHORT_FACE_MM = 45;
+const MIN_SHORT_FACE_MM = 45;
 const BETWEEN_ROWS_MM = 10;
 
 const slimCleat: Check = (context) => {
   const { box, unit } = context;
   if (!unit.hanging.rip) return [];
   const short = toMm(unit.hanging.shortFace);
-  const wanted = Math.max(LEAST_SHORT_FACE_MM, 2 * edgeDistanceMm(unit) + BETWEEN_ROWS_MM);
+  const wanted = Math.max(MIN_SHORT_FACE_MM, 2 * edgeDistanceMm(unit) + BETWEEN_ROWS_MM);
   if (!isLessMm(short, wanted)) return [];
   return [
     {
@@ -296,7 +296,7 @@ const slimCleat: Check = (context) => {
 };
 
 /** The wall half may stand past its last stud by so much of the distance between studs. docs/formulas/wall-half-bending.md */
-const MOST_OVERHANG = 0.4;
+const MAX_OVERHANG = 0.4;
 
 const overhang: Check = (context) => {
   const { box, unit, hang } = context;
@@ -304,7 +304,7 @@ const overhang: Check = (context) => {
   if (at.length < 2 || !unit.hanging.rip) return [];
   const { from, to } = wallHalfEnds(unit);
   const spacing = Math.min(...at.slice(1).map((stud, index) => stud - at[index]!));
-  const most = MOST_OVERHANG * spacing;
+  const most = MAX_OVERHANG * spacing;
   const cabinet = unit.byId.get(unit.hanging.cabinetHalf)!;
   const left = at[0]! - Math.max(from, cabinet.frame.origin.along / 1e6);
   const right = Math.min(to, (cabinet.frame.origin.along + cabinet.length.value) / 1e6) - at.at(-1)!;
@@ -344,7 +344,7 @@ const cleatSplits: Check = (context) => {
   const t = toMm(hanging.cleatThickness);
   const each = worst.share.value / upper;
   const ratio = hang.forces.outward.value / hang.weight.value;
-  const { value } = apply(CLEAT_SPLITTING, { H: each * ratio, V: each, b: hook.b, s: topMm, t, head: screwById(hanging.wallScrew.screw).headMm });
+  const { value } = evaluate(CLEAT_SPLITTING, { H: each * ratio, V: each, b: hook.b, s: topMm, t, head: screwById(hanging.wallScrew.screw).headMm });
   const limit = splittingMPa(hangInput.materialOf(unit.byId.get(hanging.wallHalf)!.stock));
   if (value <= limit) return [];
   return [

@@ -1,6 +1,6 @@
 /** Checks of what a unit holds. Rules and thresholds: docs/checks.md; the numbers marked [A] there are the constants here. */
 import { enters, isShelfBox } from '../carcass/families.ts';
-import { canStand, columnOf, type Lot } from '../contents/arrange.ts';
+import { canStand, columnOf, type ItemLot } from '../contents/arrange.ts';
 import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } from '../contents/item.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { isLess } from '../length/same-size.ts';
@@ -8,7 +8,7 @@ import type { CompartmentLoad } from '../parts/weights.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import { backTiltDeg, BACK_TILT_DEG, hasLip } from './held-in.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { roundDown, roundUp } from './round.ts';
 
 /** A stood thing must stand out of its hole by this to be taken hold of. [A] */
@@ -19,7 +19,7 @@ const FULL = 0.9;
 /** Things on one floor, each once, with the space they are in. */
 interface Stood {
   readonly load: CompartmentLoad;
-  readonly lots: readonly Lot[];
+  readonly lots: readonly ItemLot[];
 }
 
 const stoodIn = ({ hangInput }: CheckContext): Stood[] =>
@@ -71,7 +71,7 @@ const stands: Check = (context) =>
     lots.flatMap((lot) => [...tooDeep(context, load, lot), ...tooTall(context, load, lot), ...graspOf(context, load, lot), ...slides(context, load, lot)]),
   );
 
-function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
+function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: ItemLot): Finding[] {
   const { box } = context;
   const clear = clearOf(load);
   const { out } = footprintOf(item);
@@ -95,7 +95,7 @@ function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
   ];
 }
 
-function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: Lot): Finding[] {
+function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: ItemLot): Finding[] {
   const clear = clearOf(load);
   const { height } = columnOf(item, clear.depth, clear.height);
   if (!isLess(clear.height, height)) return [];
@@ -141,12 +141,12 @@ function raise(context: CheckContext, keptBy: string, byMm: number): Fix[] {
     const shelf = unit.byId.get(unit.compartments[at]!.floor)!;
     const underside = unit.compartments[at]!.at.up - shelf.thickness - floor;
     const moved = at > index ? underside + (taller.nm - box.height.nm) : underside;
-    edit.push({ path: inUnit(context, 'shelves', id, 'at'), value: exactly(moved) });
+    edit.push({ path: inUnit(context, 'shelves', id, 'at'), value: enteredFromNm(moved) });
   }
   return [{ label: { key: above === undefined ? 'make-taller' : 'raise-opening', lengthNm: taller.nm }, edit }];
 }
 
-function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
+function graspOf(context: CheckContext, load: CompartmentLoad, { item }: ItemLot): Finding[] {
   const { box } = context;
   const base = {
     check: 'cannot-grasp' as const,
@@ -185,7 +185,7 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: Lot): F
 }
 
 /** What rolls, stands thin or leans is kept by a lip; what rolls or stands thin by a floor that falls to the back, too. */
-function slides(context: CheckContext, load: CompartmentLoad, { item }: Lot): Finding[] {
+function slides(context: CheckContext, load: CompartmentLoad, { item }: ItemLot): Finding[] {
   const why = rollsOut(item) ? 'rolls' : item.stands === 'leaning' ? 'leans' : standsThin(item) ? 'thin' : null;
   if (why === null || hasLip(context.unit, load.compartment)) return [];
   // What leans at the back pushes its foot forward, all the more where the floor falls to the front.

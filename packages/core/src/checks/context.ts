@@ -36,7 +36,7 @@ export interface CheckContext {
   readonly zone: ReachZone;
   /** What is cut and no longer fits. */
   readonly misfits: readonly Misfit[];
-  /** Panels that would be glued in where all round them is glued already (build/came-later.ts). */
+  /** Panels that would be glued in where all round them is glued already (build/late-parts.ts). */
   readonly late: readonly string[];
 }
 

@@ -1,8 +1,8 @@
 /** Checks of what is cut against what is planned since. */
 import { familyOf } from '../carcass/families.ts';
-import { exactly, type Entered } from '../length/entered.ts';
+import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
-import type { Dimension } from '../worked/dimension.ts';
+import type { ExplainedLength } from '../explained/explained-length.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Misfit } from '../joints/as-built.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -67,14 +67,14 @@ function atTheBench({ unit, workshop }: CheckContext, { panel, along, cut, plann
   });
   const trim: Fix[] =
     cut > planned
-      ? [{ label: { key: 'trim-part', lengthNm: apart, name: part.name }, fact: { kind: 'as-cut', asCut: { panel, [along]: exactly(planned) } } }]
+      ? [{ label: { key: 'trim-part', lengthNm: apart, name: part.name }, fact: { kind: 'as-cut', asCut: { panel, [along]: enteredFromNm(planned) } } }]
       : [];
-  const shim: Fix[] = cut < planned && apart <= MOST_SHIMMED ? [keep('shimmed')] : [];
+  const shim: Fix[] = cut < planned && apart <= MAX_SHIMMED ? [keep('shimmed')] : [];
   return [...trim, remake(part, workshop), ...shim, keep('accepted')];
 }
 
 /** More than this is no shim any more. [ASSUME] 5 mm */
-const MOST_SHIMMED = 5_000_000;
+const MAX_SHIMMED = 5_000_000;
 
 /** Made once more: out of the smallest offcut that holds it, or for its share of a new sheet. */
 function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, products }: CheckContext['workshop']): Fix {
@@ -92,7 +92,7 @@ function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, pro
 }
 
 /** The entered size that made a length, set so that it comes out as it was cut. */
-function backTo({ box }: CheckContext, size: Dimension, by: number): Fix[] {
+function backTo({ box }: CheckContext, size: ExplainedLength, by: number): Fix[] {
   const entry = enteredIn(size);
   if (!entry || entry.path[1] !== box.id) return [];
   const own = entry.path.slice(2);
@@ -101,12 +101,15 @@ function backTo({ box }: CheckContext, size: Dimension, by: number): Fix[] {
   const next = is ? is.nm + Math.round(by / entry.times) : 0;
   if (field?.kind !== 'length' || !is || next < field.least || next > field.most) return [];
   return [
-    { label: { key: 'back-to-what-is-cut', lengthNm: next, name: { key: field.label } }, edit: [{ path: [...entry.path], value: exactly(next as Length) }] },
+    {
+      label: { key: 'back-to-what-is-cut', lengthNm: next, name: { key: field.label } },
+      edit: [{ path: [...entry.path], value: enteredFromNm(next as Length) }],
+    },
   ];
 }
 
 /** The first size that was typed, in a sum or the sums behind its terms, and how often it counts. */
-function enteredIn({ terms, over }: Dimension): { readonly path: readonly string[]; readonly times: number } | null {
+function enteredIn({ terms, over }: ExplainedLength): { readonly path: readonly string[]; readonly times: number } | null {
   for (const { source, times, inner } of terms) {
     if (source?.kind === 'entered') return { path: source.path, times: times / over };
     const behind = inner && enteredIn(inner);

@@ -1,7 +1,7 @@
 /** Findings: what a check saw, with its numbers, and what would settle it. Words are made in words/. */
-import type { PartKind } from '../hang/link.ts';
+import type { PartialLoadKind } from '../hang/link.ts';
 import type { Entered } from '../length/entered.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 import type { FixKey } from './words/fixes.ts';
 
 export type Severity = 'look' | 'change' | 'stop';
@@ -91,7 +91,7 @@ export type Finding = Base &
     /** An element that is kept in an opening that is not there, or has no level floor: it is left out of what is made. */
     | { readonly check: 'nowhere'; readonly name: Label }
     | { readonly check: 'half-misses'; readonly name: Label; readonly missMm: number }
-    | { readonly check: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartKind }
+    | { readonly check: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartialLoadKind }
     | { readonly check: 'no-spacer' }
     | { readonly check: 'lower-cleat-back'; readonly backNm: number }
     | { readonly check: 'stud-edge'; readonly hasMm: number; readonly wantedMm: number; readonly studNm: number }

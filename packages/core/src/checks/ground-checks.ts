@@ -1,6 +1,6 @@
 /** Checks of what a unit is fixed to: studs, anchors, plates, the two planes of what moves. Rules: docs/checks.md, docs/formulas/other-grounds.md, two-planes.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
-import { boundToStuds, groundOf, MOST_ON_ANCHORS_KG } from '../hang/grounds.ts';
+import { boundToStuds, groundOf, MAX_ON_ANCHORS_KG } from '../hang/grounds.ts';
 import { heldByTwoPlanes } from '../hang/two-planes.ts';
 import { besideMiddle } from '../hang/in-stud.ts';
 import { leastFromEndMm, wallHalfEnds } from '../hang/wall-links.ts';
@@ -99,7 +99,7 @@ const ground: Check = (context) => {
   const unrated = hang.refusals.some(({ kind }) => kind === 'unrated-anchor');
   const heavy = hang.refusals.find(({ kind }) => kind === 'ground-too-light');
   if (!unrated && !heavy) return [];
-  const limitKg = heavy?.kind === 'ground-too-light' ? heavy.limitKg : MOST_ON_ANCHORS_KG;
+  const limitKg = heavy?.kind === 'ground-too-light' ? heavy.limitKg : MAX_ON_ANCHORS_KG;
   const anchors = groundOf(wall) === 'anchors';
   return [
     {

@@ -1,8 +1,8 @@
 /** What the wall half of a unit's own cleat lies over: outlets and rails that it can be notched round, or that it must make way for. */
 import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
-import { blocksUnits, mustBeReached, overlap, thingRect, type Rect } from '../wall/placed.ts';
+import { blocksUnits, mustBeReached, overlap, thingRect, type WallRect } from '../wall/placed.ts';
 import { railRect } from '../wall/rails.ts';
 import { railsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { UnitDesign } from '../carcass/families.ts';
@@ -12,7 +12,7 @@ import type { Finding, Fix } from './finding.ts';
 /** A notch is so much wider and deeper than what it goes round. [A] */
 const NOTCH_PLAY = 5 * NM_PER.mm;
 /** This share of the half must stay under its bevel. [A] */
-const MOST_NOTCH = 0.5;
+const MAX_NOTCH = 0.5;
 
 interface Placed {
   readonly wall: Wall;
@@ -27,14 +27,14 @@ export function halfInWay({ wall, things, box, unit }: Placed, elsewhere: () => 
   if (!hanging.rip || hanging.onRail) return [];
   const ends = wallHalfEnds(unit);
   const foot = wallHalfFoot(unit, box.place.up.nm).value;
-  const half: Rect = {
+  const half: WallRect = {
     left: box.place.along.nm + ends.from * NM_PER.mm,
     right: box.place.along.nm + ends.to * NM_PER.mm,
     bottom: foot,
     top: foot + hanging.shortFace,
   };
   const { notch } = hanging;
-  const cleared = ({ left, right, top }: Rect): boolean =>
+  const cleared = ({ left, right, top }: WallRect): boolean =>
     notch !== null && left >= box.place.along.nm + notch.from && right <= box.place.along.nm + notch.to && top <= foot + notch.depth;
   const inWay = [
     // What is hidden in the wall is no matter here: holes keep clear of it.
@@ -53,15 +53,15 @@ export function halfInWay({ wall, things, box, unit }: Placed, elsewhere: () => 
 }
 
 /** From below, where enough of the half stays over it. */
-function notchRound({ id }: Pick<UnitDesign, 'id'>, half: Rect, rect: Rect, shortFace: Length): Fix[] {
+function notchRound({ id }: Pick<UnitDesign, 'id'>, half: WallRect, rect: WallRect, shortFace: Length): Fix[] {
   const depth = rect.top + NOTCH_PLAY - half.bottom;
-  if (depth > MOST_NOTCH * shortFace) return [];
+  if (depth > MAX_NOTCH * shortFace) return [];
   const from = Math.max(half.left, rect.left - NOTCH_PLAY);
   const to = Math.min(half.right, rect.right + NOTCH_PLAY);
   const value = {
-    at: exactly(Math.round(from - half.left)),
-    length: exactly(Math.round(to - from)),
-    depth: exactly(Math.round(depth)),
+    at: enteredFromNm(Math.round(from - half.left)),
+    length: enteredFromNm(Math.round(to - from)),
+    depth: enteredFromNm(Math.round(depth)),
   };
   return [{ label: { key: 'notch-half', lengthNm: value.length.nm, otherNm: value.depth.nm }, edit: [{ path: ['units', id, 'hanging', 'notch'], value }] }];
 }

@@ -4,14 +4,14 @@ import { loadLimits } from '../hang/limits.ts';
 import { FINE_TIP, mostUsed } from '../hang/link.ts';
 import { toMeasure } from '../hang/spread.ts';
 import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { strengthen, strongerWallScrews } from './strengthen.ts';
 
 /** Over people at rest a hanging is to be used by half at most, and locked. */
-const MOST_OVER_PEOPLE = ASSUMED.overPeople.value;
+const MAX_OVER_PEOPLE = ASSUMED.overPeople.value;
 
 const overPeople: Check = (context) => {
   const { box, hang, unit } = context;
@@ -21,11 +21,11 @@ const overPeople: Check = (context) => {
   const locked = box.hanging.antiLift || !hang.forces.hook;
   const fixes: Fix[] = [
     ...(locked ? [] : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
-    ...(use > MOST_OVER_PEOPLE && hang.links[0] ? strengthen(context, hang.links[0].kind) : []),
+    ...(use > MAX_OVER_PEOPLE && hang.links[0] ? strengthen(context, hang.links[0].kind) : []),
     { label: { key: 'enter-place' }, visit: 'wall' },
   ];
   const base = { check: 'bed' as const, unit: box.id, station: 'hang' as const, under: over, use, locked, panels: [unit.hanging.cabinetHalf], fixes };
-  return [{ ...base, severity: locked && use <= MOST_OVER_PEOPLE ? 'look' : 'stop' }];
+  return [{ ...base, severity: locked && use <= MAX_OVER_PEOPLE ? 'look' : 'stop' }];
 };
 
 /** Shaken, a hook lifts: what hangs is fixed top and bottom. Forces are not worked out. */
@@ -55,7 +55,7 @@ const heightShift: Check = (context) => {
   if (!own || !unit.hanging.rip || own.asked !== box.place.up.nm) return [];
   const lower = settled(own);
   if (Math.abs(own.asked - own.came) <= AS_ASKED || box.hanging.seats?.nm === lower) return [];
-  const value = exactly(lower);
+  const value = enteredFromNm(lower);
   return [
     {
       check: 'height-shift',
@@ -70,7 +70,7 @@ const heightShift: Check = (context) => {
         ...(isSeating(lower)
           ? [{ label: { key: 'allow-seating' as const, lengthNm: lower }, edit: [{ path: inUnit(context, 'hanging', 'seats'), value }] }]
           : []),
-        { label: { key: 'leave-height', lengthNm: own.came }, edit: [{ path: inUnit(context, 'place', 'up'), value: exactly(own.came) }] },
+        { label: { key: 'leave-height', lengthNm: own.came }, edit: [{ path: inUnit(context, 'place', 'up'), value: enteredFromNm(own.came) }] },
       ],
     },
   ];

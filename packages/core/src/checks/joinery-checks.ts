@@ -4,7 +4,7 @@ import { isEndGrain } from '../hang/joint-capacity.ts';
 import { seamOf } from '../joints/drilling.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { isLess } from '../length/same-size.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { place } from '../solid/panel.ts';
@@ -12,7 +12,7 @@ import { longestForSale } from '../stock/board-lengths.ts';
 import type { Product } from '../stock/workshop.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 
 /** A typed size is so near to one with a thickness forgotten, nm. [A] */
 const NEAR = 500_000;
@@ -63,7 +63,7 @@ const notFilled: Check = (context) =>
   });
 
 /** A back let in has this much play in all at least. [A] */
-const LEAST_BACK_PLAY = NM_PER.mm;
+const MIN_BACK_PLAY = NM_PER.mm;
 
 const tightBack: Check = (context) => {
   const { box, unit } = context;
@@ -71,9 +71,9 @@ const tightBack: Check = (context) => {
     ({ guest, edge, joint }) => unit.byId.get(guest)!.role === 'back' && (edge === 'near' || edge === 'far') && joint.depth > 0,
   );
   const [first] = sides;
-  if (!first || !isLess(2 * first.joint.endPlay, LEAST_BACK_PLAY)) return [];
+  if (!first || !isLess(2 * first.joint.endPlay, MIN_BACK_PLAY)) return [];
   const fixes: Fix[] = enters(box, 'back.play')
-    ? [{ label: { key: 'back-play', lengthNm: LEAST_BACK_PLAY / 2 }, edit: [{ path: inUnit(context, 'back', 'play'), value: exactly(LEAST_BACK_PLAY / 2) }] }]
+    ? [{ label: { key: 'back-play', lengthNm: MIN_BACK_PLAY / 2 }, edit: [{ path: inUnit(context, 'back', 'play'), value: enteredFromNm(MIN_BACK_PLAY / 2) }] }]
     : [];
   return [
     {
@@ -82,7 +82,7 @@ const tightBack: Check = (context) => {
       severity: 'look',
       station: 'box',
       playNm: 2 * first.joint.endPlay,
-      wantedNm: LEAST_BACK_PLAY,
+      wantedNm: MIN_BACK_PLAY,
       panels: [...new Set(sides.map(({ guest }) => guest))],
       fixes,
     },
@@ -118,7 +118,7 @@ const splitBack: Check = (context) => {
   const shelves = shelfMiddles(context);
   const split = (up: number): Fix => ({
     label: { key: 'split-back-at', lengthNm: up },
-    edit: [{ path: inUnit(context, 'back', 'split'), value: exactly(up) }],
+    edit: [{ path: inUnit(context, 'back', 'split'), value: enteredFromNm(up) }],
   });
   const tooLarge = backs.find(({ length, width, stock, grain }) => !holds(context, workshop.products[stock]!, length.value, width.value, grain === 'none'));
   if (tooLarge) {
@@ -207,7 +207,7 @@ function comesOutWith({ panels, meetings, byId }: ResolvedUnit): ReadonlySet<str
   return out;
 }
 
-const holdsIn = ({ byId }: ResolvedUnit, { guest, host }: Meeting, comingOut: ReadonlySet<string>): boolean =>
+const holdsIn = ({ byId }: ResolvedUnit, { guest, host }: Connection, comingOut: ReadonlySet<string>): boolean =>
   (comingOut.has(guest) && CARCASS.has(byId.get(host)!.role)) || (comingOut.has(host) && CARCASS.has(byId.get(guest)!.role));
 
 /** Glue on what is meant to come out, and glue that holds nothing. */

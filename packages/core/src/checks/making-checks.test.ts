@@ -4,7 +4,7 @@ import type { ShelfBox } from '../carcass/shelf-box.ts';
 import type { ToolTill } from '../carcass/tool-till.ts';
 import { entered } from '../length/entered.ts';
 import { setupsOf } from '../setups/setups.ts';
-import { usualShop } from '../stock/shop.ts';
+import { defaultShop } from '../stock/shop.ts';
 import { newUnit } from '../test/family-units.ts';
 import { replayFaults } from '../test/replay-check.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
@@ -102,8 +102,8 @@ describe('order and edges', () => {
     const [sides, plain] = [wide, aloneBox(box({}))].map(({ parts }) => parts.find(({ role }) => role === 'side')!);
     expect(sides!.width.value - plain!.width.value).toBe(3_000_000);
     expect(sides!.width.terms.at(-1)!.label.key).toBe('left-wide');
-    expect(replayFaults(wide.unit, usualShop())).toEqual([]);
-    const stages = setupsOf([wide.unit], usualShop()).setups.flatMap(({ stage, cuts }) =>
+    expect(replayFaults(wide.unit, defaultShop())).toEqual([]);
+    const stages = setupsOf([wide.unit], defaultShop()).setups.flatMap(({ stage, cuts }) =>
       cuts.filter(({ operation }) => operation.panel === sides!.panels[0]).map(() => stage),
     );
     expect([...new Set(stages)].slice(0, 3)).toEqual(['slots', 'widths', 'grooves']);

@@ -7,7 +7,7 @@ import { entered } from '../length/entered.ts';
 import { NM_PER, toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import { cutFaults } from '../solid/cut-faults.ts';
-import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Fastening, type Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hasSize, place } from '../solid/panel.ts';
 import { boundsOf } from '../solid/views.ts';
@@ -126,7 +126,7 @@ const finishBeforeAssembly: Check = (context) => {
 };
 
 const maskIt = (context: CheckContext): Fix => ({ label: { key: 'mask-glue' }, edit: [{ path: inUnit(context, 'finish', 'masked'), value: true }] });
-const gluedJoints = ({ unit }: CheckContext): Meeting[] => unit.meetings.filter(({ joint }) => joint.glue);
+const gluedJoints = ({ unit }: CheckContext): Connection[] => unit.meetings.filter(({ joint }) => joint.glue);
 
 /** Stain put on after glue came out of the joints: it does not take there. */
 const squeezeOut: Check = (context) => {
@@ -166,7 +166,7 @@ const gluedOverFinish: Check = (context) => {
 };
 
 interface Driven {
-  readonly meeting: Meeting;
+  readonly meeting: Connection;
   readonly fastening: Fastening;
   readonly guest: ResolvedPanel;
   readonly host: ResolvedPanel;
@@ -203,7 +203,7 @@ const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] 
   const longest = Math.floor(through + (cover - DRIFT_MM) / DRIFT_SHARE);
   const shorter = entered(box.unit === 'mm' ? `${Math.floor(longest / 5) * 5} mm` : `${Math.floor(longest / 6.35) / 4} in`);
   const fixes: Fix[] =
-    toMm(shorter.nm) - through >= LEAST_BRAD_MM
+    toMm(shorter.nm) - through >= MIN_BRAD_MM
       ? [{ label: { key: 'use-brads', lengthNm: shorter.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: shorter }] }]
       : [];
   const screws: Fix = { label: { key: 'screws-instead' }, edit: [{ path: inUnit(context, 'assembly', 'by'), value: 'screws' }] };
@@ -224,7 +224,7 @@ const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] 
 };
 
 /** A brad holds a joint together while the glue sets from so much in the part. [A] */
-const LEAST_BRAD_MM = 12;
+const MIN_BRAD_MM = 12;
 
 const visiblePocketHoles = (context: CheckContext, all: readonly Driven[]): Finding[] => {
   const { box, unit } = context;

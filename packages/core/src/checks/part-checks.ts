@@ -5,7 +5,7 @@ import { clashesOf } from '../solid/clash.ts';
 import { hasSize } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { boundsOf } from '../solid/views.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix, OutsideOf } from './finding.ts';
 import { roundUp } from './round.ts';

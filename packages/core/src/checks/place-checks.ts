@@ -12,13 +12,13 @@ import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { boundsOf } from '../solid/views.ts';
-import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from '../wall/placed.ts';
+import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from '../wall/placed.ts';
 import { nearestPlace, proposePlaces } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
 import type { Finding, Fix } from './finding.ts';
 import { halfInWay } from './half-place.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
 /** A unit as it hangs. */
@@ -26,7 +26,7 @@ export interface PlacedUnit {
   readonly box: UnitDesign;
   readonly unit: ResolvedUnit;
   readonly hang: Hang;
-  readonly block: Block;
+  readonly block: WallBlock;
 }
 
 /** Clear of a bench top by this, or work stands in the way. [A] */
@@ -40,7 +40,7 @@ const MAX_PLACES = 3;
 /** How far a cabinet door opens. [A] */
 const DOOR_DEG = 110;
 
-export const blockOf = (box: UnitDesign, { outside }: ResolvedUnit): Block => ({
+export const blockOf = (box: UnitDesign, { outside }: ResolvedUnit): WallBlock => ({
   id: box.id,
   name: box.name,
   left: box.place.along.nm,
@@ -65,7 +65,7 @@ interface PlaceContext {
   readonly wall: Wall;
   readonly things: readonly WallThing[];
   readonly swings: readonly { readonly thing: WallThing; readonly sector: Sector }[];
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly WallBlock[];
   readonly placed: PlacedUnit;
 }
 
@@ -109,8 +109,8 @@ function otherPlaces({ wall, blocks, placed }: PlaceContext): Fix[] {
   return [...places.values()].slice(0, MAX_PLACES).map(({ along, up }) => ({
     label: { key: 'move-to', lengthNm: along, otherNm: up },
     edit: [
-      { path: ['units', box.id, 'place', 'along'], value: exactly(along) },
-      { path: ['units', box.id, 'place', 'up'], value: exactly(up) },
+      { path: ['units', box.id, 'place', 'along'], value: enteredFromNm(along) },
+      { path: ['units', box.id, 'place', 'up'], value: enteredFromNm(up) },
     ],
   }));
 }
@@ -129,7 +129,7 @@ function joinedFirst(context: PlaceContext): Finding[] {
     .map((other) => ({ other, apart: block.left - other.right }))
     .filter(({ apart }) => apart >= 0 && apart <= AGAINST)
     .map(({ other, apart }) => {
-      const along = exactly(other.right + PLAIN_GAP);
+      const along = enteredFromNm(other.right + PLAIN_GAP);
       return {
         ...base(context),
         check: 'join-first',
@@ -142,7 +142,7 @@ function joinedFirst(context: PlaceContext): Finding[] {
     });
 }
 
-const depthInto = (a: Rect, b: Rect): number =>
+const depthInto = (a: WallRect, b: WallRect): number =>
   Math.min(Math.min(a.right, b.right) - Math.max(a.left, b.left), Math.min(a.top, b.top) - Math.max(a.bottom, b.bottom));
 
 function collisions(context: PlaceContext): Finding[] {
@@ -172,7 +172,7 @@ function baseboard(context: PlaceContext): Finding[] {
   const { wall, placed } = context;
   const by = wall.baseboard.height.nm - placed.block.bottom;
   if (by <= 0 || wall.baseboard.out.nm <= 0) return [];
-  const up = exactly(wall.baseboard.height.nm);
+  const up = enteredFromNm(wall.baseboard.height.nm);
   return [
     {
       ...base(context),
@@ -186,7 +186,7 @@ function baseboard(context: PlaceContext): Finding[] {
 }
 
 /** The depth at which a swing would just clear a unit, from the wall; 0 when none does. */
-function freeDepth(sector: Sector, block: Block): number {
+function freeDepth(sector: Sector, block: WallBlock): number {
   let [low, high] = [0, block.out];
   for (let step = 0; step < 40; step++) {
     const middle = (low + high) / 2;
@@ -222,7 +222,7 @@ function roomDoors(context: PlaceContext): Finding[] {
 }
 
 /** Sectors the unit's own doors sweep, hinged at its front corners. */
-export function ownSwings(box: UnitDesign, { left, right, out, bottom, top }: Block): Sector[] {
+export function ownSwings(box: UnitDesign, { left, right, out, bottom, top }: WallBlock): Sector[] {
   const width = right - left;
   const leftLeaf = (radius: number): Sector => ({ along: left, out, radius, fromDeg: 0, toDeg: DOOR_DEG, bottom, top });
   const rightLeaf = (radius: number): Sector => ({ along: right, out, radius, fromDeg: 180 - DOOR_DEG, toDeg: 180, bottom, top });
@@ -250,8 +250,8 @@ function ownDoors(context: PlaceContext): Finding[] {
   const { box, block } = placed;
   const sectors = ownSwings(box, block);
   const hits = (target: { left: number; right: number; out: number; bottom: number; top: number }): boolean => sectors.some((sector) => sweeps(sector, target));
-  const drawer: Rect & { out: number } = { ...block, out: 2 * block.out };
-  const inDrawers = (rect: Rect, out: number): boolean => box.front === 'drawers' && out > block.out && overlap(drawer, rect);
+  const drawer: WallRect & { out: number } = { ...block, out: 2 * block.out };
+  const inDrawers = (rect: WallRect, out: number): boolean => box.front === 'drawers' && out > block.out && overlap(drawer, rect);
   const found: Finding[] = [];
   const say = (other: string, ofWall: boolean): void => {
     const flipped = { 'door-left': 'door-right', 'door-right': 'door-left' } as const;
@@ -289,7 +289,7 @@ function headRoom(context: PlaceContext): Finding[] {
       const over = block.left < rect.right && rect.left < block.right;
       const free = block.bottom - rect.top;
       if (!over || free < 0 || !isLess(free, OVER_BENCH) || block.out <= thing.out.nm - HEAD_BACK) return [];
-      const up = exactly(rect.top + OVER_BENCH);
+      const up = enteredFromNm(rect.top + OVER_BENCH);
       return [
         {
           ...base(context),

@@ -1,11 +1,11 @@
 /** Checks of screws against what they go through: long enough to hold, short enough not to come out. */
 import { carrierOf } from '../hang/carrier-links.ts';
-import { FULL_PENETRATION, LEAST_PENETRATION } from '../hang/fasteners.ts';
+import { FULL_PENETRATION, MIN_PENETRATION } from '../hang/fasteners.ts';
 import { capacitiesOf } from '../hang/chain.ts';
 import { groundOf } from '../hang/grounds.ts';
 import { HINGE_PLATE } from '../hang/leaf-links.ts';
 import { screwById, shortestAtLeast } from '../joints/screws.ts';
-import { isFace, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Connection } from '../solid/connection.ts';
 import { pocketReach } from '../joints/pockets.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
@@ -18,13 +18,13 @@ import type { Finding, Fix } from './finding.ts';
 export const TIP_COVER_MM = 3;
 
 /** Thread wanted in a mate that carries nothing. [ASSUME] */
-const LEAST_GRIP_MM = 12;
+const MIN_GRIP_MM = 12;
 
 /** Brads wanted this far in the edge they are driven into. [ASSUME] */
-const LEAST_BRAD_GRIP_MM = 16;
+const MIN_BRAD_GRIP_MM = 16;
 
 /** Through rail and back into a cleat no thicker than they are: the true grip enters the strength, this only says it holds at all. [ASSUME] */
-const LEAST_CABINET_GRIP_MM = 10;
+const MIN_CABINET_GRIP_MM = 10;
 
 const fit = (context: CheckContext, lengthPath: string[], screwId: string, leastMm: number): Fix[] => {
   const length = shortestAtLeast(screwById(screwId), leastMm);
@@ -102,15 +102,15 @@ const cabinetScrew: Check = (context) => {
         fixes: shorter(context, path, screw, layers + cleat - TIP_COVER_MM),
       },
     ];
-  if (isLessMm(grip, LEAST_CABINET_GRIP_MM))
+  if (isLessMm(grip, MIN_CABINET_GRIP_MM))
     return [
       {
         ...base,
         check: 'screw-too-short',
         severity: 'change',
         gripMm: grip,
-        wantedMm: LEAST_CABINET_GRIP_MM,
-        fixes: fit(context, path, screw, layers + LEAST_CABINET_GRIP_MM),
+        wantedMm: MIN_CABINET_GRIP_MM,
+        fixes: fit(context, path, screw, layers + MIN_CABINET_GRIP_MM),
       },
     ];
   return [];
@@ -128,7 +128,7 @@ const jointScrew: Check = (context) => {
   const hosts = [...new Set(joined.map(({ host }) => host))];
   const through = Math.max(...hosts.map((host) => toMm(unit.byId.get(host)!.thickness)));
   const grip = toMm(length.nm) - through;
-  const wanted = by === 'brads' ? LEAST_BRAD_GRIP_MM : Math.max(LEAST_GRIP_MM, LEAST_PENETRATION * screwById(screw).diameterMm);
+  const wanted = by === 'brads' ? MIN_BRAD_GRIP_MM : Math.max(MIN_GRIP_MM, MIN_PENETRATION * screwById(screw).diameterMm);
   if (!isLessMm(grip, wanted)) return [];
   return [
     {
@@ -154,7 +154,7 @@ const longerBrads = (context: CheckContext, leastMm: number): Fix[] => {
 };
 
 /** A pocket screw leaves the end of the part it is bored in, and must neither fall short in its mate nor come out of it. */
-function pocketScrew(context: CheckContext, joined: readonly Meeting[]): Finding[] {
+function pocketScrew(context: CheckContext, joined: readonly Connection[]): Finding[] {
   const { box, unit } = context;
   const { screw, length } = box.assembly;
   const pairs = joined.map(({ guest, host, face }) => ({
@@ -168,7 +168,7 @@ function pocketScrew(context: CheckContext, joined: readonly Meeting[]): Finding
   const longest = (mm: number): number => pocketReach(mm, thinnest);
   const reach = shortest(toMm(length.nm));
   const over = longest(toMm(length.nm)) - room;
-  const wanted = Math.min(LEAST_GRIP_MM, room);
+  const wanted = Math.min(MIN_GRIP_MM, room);
   if (!isLessMm(reach, wanted) && !isLessMm(0, over)) return [];
   const fitting = screwById(screw).lengths.filter(({ nm }) => shortest(toMm(nm)) >= wanted && longest(toMm(nm)) <= room);
   const best = fitting.at(-1);

@@ -146,14 +146,14 @@ export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
 }
 
 /** Least distance of two places where no stud says them, mm; what closer ones come to of what was asked. */
-const LEAST_EVERY_MM = 80;
+const MIN_EVERY_MM = 80;
 const CLOSER = 0.65;
 
 /** More places, and a larger plug where its low table value counts, on a wall where no stud says where they go. */
 function moreFixings({ box, hangInput: { wall } }: HangContext): Fix[] {
   const ground = groundOf(wall);
   if (ground !== 'masonry' && ground !== 'anchors') return [];
-  const every = roundDown(Math.max(LEAST_EVERY_MM, toMm(wall.fixing.every.nm) * CLOSER), box.unit);
+  const every = roundDown(Math.max(MIN_EVERY_MM, toMm(wall.fixing.every.nm) * CLOSER), box.unit);
   const plug = ({ '6mm': '8mm', '8mm': '10mm', '10mm': null } as const)[wall.fixing.plug];
   return [
     ...(every.nm < wall.fixing.every.nm

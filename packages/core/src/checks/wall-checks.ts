@@ -5,7 +5,7 @@ import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
 import { inUnit, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
 const cableUnknown: Check = (context) => {
@@ -79,7 +79,7 @@ const rails: Check = (context) => {
   const rail = wall.rails[id];
   if (!rail) return [{ ...base, check: 'rail-mismatch', rail: id, what: 'gone', fixes: [off] }];
   if (fault.kind === 'off') {
-    const up = exactly(rail.up.nm - unit.hanging.valleyUp);
+    const up = enteredFromNm(rail.up.nm - unit.hanging.valleyUp);
     const onto: Fix = { label: { key: 'hang-on-rail', lengthNm: up.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: up }] };
     return [{ ...base, check: 'off-rail', rail: rail.name, byNm: fault.by, fixes: [onto, off] }];
   }
@@ -121,7 +121,7 @@ const railPitch: Check = (context) => {
       railsNm: nearest ?? null,
       fixes:
         nearest !== undefined && toMm(nearest as Length) <= mostMm
-          ? [{ label: { key: 'cleat-pitch', lengthNm: nearest }, edit: [{ path: inUnit(context, 'hanging', 'lowerCleat'), value: exactly(nearest) }] }]
+          ? [{ label: { key: 'cleat-pitch', lengthNm: nearest }, edit: [{ path: inUnit(context, 'hanging', 'lowerCleat'), value: enteredFromNm(nearest) }] }]
           : [{ label: { key: 'enter-wall' }, visit: 'wall' }],
     },
   ];

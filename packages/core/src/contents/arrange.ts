@@ -7,21 +7,21 @@ import type { Length } from '../length/length.ts';
 import { footprintOf, HAND_ROOM, liftOf, REACH_IN, SIDE_PLAY, type Footprint, type Item } from './item.ts';
 
 /** The clear measures of a space, nm. */
-export interface Clear {
+export interface ClearSpace {
   readonly width: Length;
   readonly depth: Length;
   readonly height: Length;
 }
 
 /** So many of one item on one floor. */
-export interface Lot {
+export interface ItemLot {
   readonly item: Item;
   readonly count: number;
   readonly pinned: boolean;
 }
 
 /** How an item stands in a space so deep: one column of it. */
-export interface Column {
+export interface ItemColumn {
   readonly foot: Footprint;
   /** Behind one another, and on one another. */
   readonly rows: number;
@@ -33,7 +33,7 @@ export interface Column {
 }
 
 /** A column of an item in a space of this clear depth and, where it is known, height. */
-export function columnOf(item: Item, depth: Length, height: Length = Infinity as Length): Column {
+export function columnOf(item: Item, depth: Length, height: Length = Infinity as Length): ItemColumn {
   const foot = footprintOf(item);
   const rows = Math.max(1, Math.min(item.deep, Math.floor(depth / Math.max(1, foot.out))));
   const lift = roomAbove(item, foot, rows);
@@ -47,10 +47,10 @@ function roomAbove(item: Item, foot: Footprint, rows: number): Length {
   return (rows - 1) * foot.out > REACH_IN ? (Math.max(lift, HAND_ROOM) as Length) : lift;
 }
 
-export const columnsFor = (count: number, { rows, high }: Column): number => Math.ceil(count / (rows * high));
+export const columnsFor = (count: number, { rows, high }: ItemColumn): number => Math.ceil(count / (rows * high));
 
 /** One thing in its place. Positions from the compartment's left end, rear and floor. */
-export interface Spot {
+export interface ItemSpot {
   readonly item: Item;
   readonly index: number;
   readonly along: Length;
@@ -68,7 +68,7 @@ export interface Leftover {
 }
 
 export interface Arrangement {
-  readonly spots: readonly Spot[];
+  readonly spots: readonly ItemSpot[];
   readonly left: readonly Leftover[];
   /** Width the placed columns take, with their play. */
   readonly used: Length;
@@ -76,7 +76,7 @@ export interface Arrangement {
   readonly fill: number;
 }
 
-export function arrange(lots: readonly Lot[], clear: Clear): Arrangement {
+export function arrange(lots: readonly ItemLot[], clear: ClearSpace): Arrangement {
   let free: number = clear.width;
   const left: Leftover[] = [];
   const placed = lots.flatMap((lot) => {
@@ -88,7 +88,7 @@ export function arrange(lots: readonly Lot[], clear: Clear): Arrangement {
     free -= columns * column.width;
     return columns > 0 ? [{ item: lot.item, column, columns, count }] : [];
   });
-  const spots: Spot[] = [];
+  const spots: ItemSpot[] = [];
   let taken = 0;
   placed.forEach(({ item, column, columns, count }, index) => {
     // From the whole, so that the last gap takes no remainder.
@@ -100,7 +100,7 @@ export function arrange(lots: readonly Lot[], clear: Clear): Arrangement {
 }
 
 /** Columns fill from the bottom up, then from the front back, then to the right: what is taken first stands in front. */
-function spotOf(item: Item, index: number, { foot, rows, high, width }: Column, start: number, depth: Length): Spot {
+function spotOf(item: Item, index: number, { foot, rows, high, width }: ItemColumn, start: number, depth: Length): ItemSpot {
   const level = index % high;
   const behind = Math.floor(index / high) % rows;
   const column = Math.floor(index / (high * rows));
@@ -116,7 +116,7 @@ function spotOf(item: Item, index: number, { foot, rows, high, width }: Column, 
 }
 
 /** Whether an item can stand in a space at all, by itself. */
-export function canStand(item: Item, clear: Clear): boolean {
+export function canStand(item: Item, clear: ClearSpace): boolean {
   const { foot, width, height } = columnOf(item, clear.depth, clear.height);
   return foot.out <= clear.depth && width <= clear.width && height <= clear.height;
 }

@@ -7,23 +7,23 @@ import { mm, type DisplayUnit, type Length } from '../length/length.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 import { ITEM_KINDS, REACHES, STANCES, type Item, type ProfilePoint } from './item.ts';
 import { ITEM_MATERIALS } from './item-mass.ts';
-import { MOST_ITEM_KG, readWeight } from './weight.ts';
+import { MAX_ITEM_KG, readWeight } from './weight.ts';
 
 export const ITEM_LIMITS = { size: { least: mm(1), most: mm(3000) }, small: { least: mm(0), most: mm(1000) } } as const;
-export const MOST_ITEMS = 1000;
-export const MOST_COUNT = 2000;
-export const MOST_PROFILE = 12;
-export const MOST_STACK = 50;
+export const MAX_ITEMS = 1000;
+export const MAX_COUNT = 2000;
+export const MAX_PROFILE = 12;
+export const MAX_STACK = 50;
 export const NAME_LENGTH = 80;
 
 interface ColumnBase {
   /** Field of the item. */
-  readonly key: ColumnKey;
+  readonly key: ItemColumnKey;
   /** Title of the column, in the table and in files. */
   readonly title: string;
 }
 
-export type ColumnKey =
+export type ItemColumnKey =
   | 'name'
   | 'kind'
   | 'count'
@@ -44,7 +44,7 @@ export type ColumnKey =
   | 'hole'
   | 'profile';
 
-export type Column = ColumnBase &
+export type ItemTableColumn = ColumnBase &
   (
     | { readonly type: 'text'; readonly most: number; readonly needed: boolean }
     | { readonly type: 'choice'; readonly options: readonly string[] }
@@ -55,13 +55,13 @@ export type Column = ColumnBase &
     | { readonly type: 'profile' }
   );
 
-const size = (key: ColumnKey, title: string): Column => ({ key, title, type: 'length', ...ITEM_LIMITS.size, optional: false });
-const small = (key: ColumnKey, title: string): Column => ({ key, title, type: 'length', ...ITEM_LIMITS.small, optional: true });
+const size = (key: ItemColumnKey, title: string): ItemTableColumn => ({ key, title, type: 'length', ...ITEM_LIMITS.size, optional: false });
+const small = (key: ItemColumnKey, title: string): ItemTableColumn => ({ key, title, type: 'length', ...ITEM_LIMITS.small, optional: true });
 
-export const ITEM_COLUMNS: readonly Column[] = [
+export const ITEM_COLUMNS: readonly ItemTableColumn[] = [
   { key: 'name', title: 'what', type: 'text', most: NAME_LENGTH, needed: true },
   { key: 'kind', title: 'kind', type: 'choice', options: ITEM_KINDS },
-  { key: 'count', title: 'count', type: 'count', least: 1, most: MOST_COUNT },
+  { key: 'count', title: 'count', type: 'count', least: 1, most: MAX_COUNT },
   size('width', 'width'),
   size('depth', 'depth'),
   size('height', 'height'),
@@ -69,18 +69,18 @@ export const ITEM_COLUMNS: readonly Column[] = [
   { key: 'material', title: 'made of', type: 'choice', options: Object.keys(ITEM_MATERIALS) },
   { key: 'stands', title: 'stands', type: 'choice', options: STANCES },
   { key: 'turned', title: 'end on', type: 'yes-no' },
-  { key: 'stack', title: 'high', type: 'count', least: 1, most: MOST_STACK },
-  { key: 'deep', title: 'deep', type: 'count', least: 1, most: MOST_STACK },
+  { key: 'stack', title: 'high', type: 'count', least: 1, most: MAX_STACK },
+  { key: 'deep', title: 'deep', type: 'count', least: 1, most: MAX_STACK },
   { key: 'reach', title: 'reached', type: 'choice', options: REACHES },
   { key: 'near', title: 'together with', type: 'text', most: 40, needed: false },
-  { key: 'growth', title: 'more to come', type: 'count', least: 0, most: MOST_COUNT },
+  { key: 'growth', title: 'more to come', type: 'count', least: 0, most: MAX_COUNT },
   small('lift', 'lift out'),
   small('neck', 'neck'),
   small('hole', 'hole'),
   { key: 'profile', title: 'outline', type: 'profile' },
 ];
 
-export const columnFor = (key: ColumnKey): Column => ITEM_COLUMNS.find((column) => column.key === key)!;
+export const columnFor = (key: ItemColumnKey): ItemTableColumn => ITEM_COLUMNS.find((column) => column.key === key)!;
 
 /** A plain thing to start a row from. */
 export function newItem({ id, order, unit }: { id: string; order: number; unit: DisplayUnit }): Item {
@@ -112,7 +112,7 @@ export function newItem({ id, order, unit }: { id: string; order: number; unit: 
 }
 
 /** What a cell shows: lengths in the unit of the table as they were typed. */
-export function cellText(item: Item, column: Column, unit: DisplayUnit): string {
+export function cellText(item: Item, column: ItemTableColumn, unit: DisplayUnit): string {
   const value = item[column.key];
   switch (column.type) {
     case 'length':
@@ -132,7 +132,7 @@ const YES: ReadonlySet<string> = new Set(['yes', 'y', 'true', '1', 'x']);
 const NO: ReadonlySet<string> = new Set(['', 'no', 'n', 'false', '0', '-']);
 
 /** Reads a cell a person typed or pasted. `where` names the cell in the refusal. */
-export function readCell(column: Column, text: string, unit: DisplayUnit, where: string): Outcome<Item[ColumnKey]> {
+export function readCell(column: ItemTableColumn, text: string, unit: DisplayUnit, where: string): Outcome<Item[ItemColumnKey]> {
   const typed = text.trim();
   const wrong = (accepted: string): Outcome<never> =>
     refuse('cell', typed === '' ? `${column.title} is empty` : `'${short(typed)}' is no ${column.title}`, where, accepted);
@@ -155,7 +155,7 @@ export function readCell(column: Column, text: string, unit: DisplayUnit, where:
       if (typed === '') return accept(null);
       // Kilograms come back as they were written, to the last figure.
       const bare = Number(typed.replace(',', '.').replace(/\s*kg$/i, ''));
-      if (bare >= 0 && bare <= MOST_ITEM_KG) return accept(bare);
+      if (bare >= 0 && bare <= MAX_ITEM_KG) return accept(bare);
       const read = readWeight(typed, 'kg', where);
       return read.ok ? read : wrong(`${read.problem.accepted}, or nothing to estimate it`);
     }
@@ -180,9 +180,9 @@ function readSize(typed: string, unit: DisplayUnit, { least, most }: { least: Le
 /** '0:60; 40:60; 45:25; 200:25': heights from the lower end with the width there. */
 function readProfile(typed: string, unit: DisplayUnit, where: string, wrong: Wrong): Outcome<readonly ProfilePoint[]> {
   if (typed === '') return accept([]);
-  const accepted = `up to ${MOST_PROFILE} pairs such as 0:60; 40:60; 200:25, rising`;
+  const accepted = `up to ${MAX_PROFILE} pairs such as 0:60; 40:60; 200:25, rising`;
   const pairs = typed.split(';').map((pair) => pair.split(':'));
-  if (pairs.length < 2 || pairs.length > MOST_PROFILE || pairs.some((pair) => pair.length !== 2)) return wrong(accepted);
+  if (pairs.length < 2 || pairs.length > MAX_PROFILE || pairs.some((pair) => pair.length !== 2)) return wrong(accepted);
   const points: ProfilePoint[] = [];
   for (const [atText, widthText] of pairs) {
     const at = enter(atText!.trim(), unit, where);

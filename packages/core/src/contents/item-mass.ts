@@ -1,5 +1,5 @@
 /** The mass of one item: weighed, or estimated from what it is made of and its volume. Sources: docs/formulas/item-mass.md. */
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { volumeM3, type Item } from './item.ts';
 
 export interface ItemMaterial {
@@ -51,16 +51,16 @@ const COUNTED = formula({
 });
 
 /** Mass of one. Throws a RangeError on a material that is not in the table: readers check that first. */
-export function massOfOne(item: Item): Figure {
-  if (item.kg !== null) return apply(WEIGHED, { weighed: { value: item.kg, source: { kind: 'entered', path: ['items', item.id, 'kg'] } } });
+export function massOfOne(item: Item): ExplainedValue {
+  if (item.kg !== null) return evaluate(WEIGHED, { weighed: { value: item.kg, source: { kind: 'entered', path: ['items', item.id, 'kg'] } } });
   const material = ITEM_MATERIALS[item.material];
   if (!material) throw new RangeError(`there is no material '${item.material}' for things`);
   const source = { kind: 'table' as const, name: material.name, tag: '[ASSUME]' };
-  return apply(ESTIMATED, { volume: volumeM3(item), ρ: { value: material.densityKgM3, source }, filled: { value: material.fill, source } });
+  return evaluate(ESTIMATED, { volume: volumeM3(item), ρ: { value: material.densityKgM3, source }, filled: { value: material.fill, source } });
 }
 
 /** Mass of so many, named for the item. */
-export const massOf = (item: Item, count: number): Figure => apply(COUNTED, { n: count, each: massOfOne(item) }, { key: 'item', of: item.name });
+export const massOf = (item: Item, count: number): ExplainedValue => evaluate(COUNTED, { n: count, each: massOfOne(item) }, { key: 'item', of: item.name });
 
 /** No one has weighed it: the mass is marked as estimated. */
 export const isEstimated = ({ kg }: Pick<Item, 'kg'>): boolean => kg === null;

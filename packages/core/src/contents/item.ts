@@ -114,9 +114,9 @@ export const rollsOut = ({ kind, stands, turned }: Pick<Item, 'kind' | 'stands' 
   (kind === 'roll' || kind === 'bottle') && stands === 'lying' && !turned;
 
 /** A thing that stands on less than this from front to back is easily pushed off. [A] */
-export const LEAST_STANDING = mm(30);
+export const MIN_STANDING = mm(30);
 export const standsThin = (item: Pick<Item, 'width' | 'depth' | 'height' | 'stands' | 'turned' | 'hole'>): boolean =>
-  (item.stands === 'upright' || item.stands === 'leaning') && footprintOf(item).out < LEAST_STANDING;
+  (item.stands === 'upright' || item.stands === 'leaning') && footprintOf(item).out < MIN_STANDING;
 
 /** Limp things sag between supports: loose sheets. */
 export const isLimp = ({ kind }: Pick<Item, 'kind'>): boolean => kind === 'sheets';

@@ -22,7 +22,7 @@ export const PRESETS: Readonly<Record<PresetId, Preset>> = {
 };
 
 /** No preset is heavier than this by the space it fills, kg/m³: tins, books and paper pack denser than the rest. [ASSUME] */
-export const mostDense = (preset: PresetId): number => (DENSE.has(preset) ? ASSUMED.denseContents : ASSUMED.contentsDensity).value;
+export const densestPreset = (preset: PresetId): number => (DENSE.has(preset) ? ASSUMED.denseContents : ASSUMED.contentsDensity).value;
 const DENSE: ReadonlySet<PresetId> = new Set(['crockery', 'books', 'tools']);
 
 /** What stands in one compartment: a preset, or a mass someone weighed or guessed. */

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
 import { thing } from '../test/things.ts';
-import { dimension, plus } from '../worked/dimension.ts';
+import { explainedLength, plus } from '../explained/explained-length.ts';
 import { answerRow, slotsIn, type Row } from './row.ts';
 
 /** As many as can be laid off one after another before the far margin is passed. */
@@ -45,7 +45,7 @@ const row = (more: Partial<Row>): Row => ({
   gap: entered('0 mm'),
   ...more,
 });
-const inside = (width: number) => dimension([plus('width', mm(width))]);
+const inside = (width: number) => explainedLength([plus('width', mm(width))]);
 const items = { a: thing('a', [80, 80, 150], { count: 4, growth: 1, neck: entered('9 mm') }), b: thing('b', [50, 60, 200], { count: 2 }) };
 const itemOf = (id: string) => (items as Record<string, ReturnType<typeof thing>>)[id];
 

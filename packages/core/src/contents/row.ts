@@ -4,7 +4,7 @@
  */
 import type { Entered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { footprintOf, type Item } from './item.ts';
 
 export const ROW_KINDS = ['slots', 'notches', 'cells', 'ledge', 'supports', 'modules'] as const;
@@ -36,7 +36,7 @@ export interface Row {
   readonly gap: Entered;
 }
 
-export interface Slots {
+export interface SlotLayout {
   readonly count: number;
   readonly pitch: number;
   /** What is left at each end, halved. */
@@ -46,16 +46,16 @@ export interface Slots {
 }
 
 /** Sizes typed in millimetres may end a hair under a whole number of pitches. */
-const HAIR = 1e-9;
+const ROUNDING_SHARE = 1e-9;
 
 /**
  * As many slots of `thickness` at `pitch` as leave at least `margin` at both ends; all in one unit of
  * length. Throws a RangeError on a pitch that is none. docs/formulas/slots.md
  */
-export function slotsIn({ inside, pitch, thickness, margin }: { inside: number; pitch: number; thickness: number; margin: number }): Slots {
+export function slotsIn({ inside, pitch, thickness, margin }: { inside: number; pitch: number; thickness: number; margin: number }): SlotLayout {
   if (pitch <= 0) throw new RangeError(`a pitch of ${pitch} is none`);
   const room = inside - 2 * margin - thickness;
-  const count = room < -HAIR ? 0 : Math.floor(room / pitch + HAIR) + 1;
+  const count = room < -ROUNDING_SHARE ? 0 : Math.floor(room / pitch + ROUNDING_SHARE) + 1;
   const used = count === 0 ? 0 : (count - 1) * pitch + thickness;
   const left = (inside - used) / 2;
   return { count, pitch, margin: left, positions: Array.from({ length: count }, (_, index) => left + index * pitch) };
@@ -64,17 +64,17 @@ export function slotsIn({ inside, pitch, thickness, margin }: { inside: number; 
 export interface RowAnswer {
   readonly row: Row;
   readonly items: readonly Item[];
-  readonly inside: Dimension;
-  readonly pitch: Dimension;
+  readonly inside: ExplainedLength;
+  readonly pitch: ExplainedLength;
   readonly wanted: number;
   readonly fits: number;
   readonly margin: Length;
   /** Near edges of slots and notches, or of dividers, from the left end. */
   readonly positions: readonly Length[];
   /** Clear width of each cell or module, in the order they stand. */
-  readonly widths: readonly Dimension[];
+  readonly widths: readonly ExplainedLength[];
   /** Width all that is wanted would take, with its margins. */
-  readonly needs: Dimension;
+  readonly needs: ExplainedLength;
   /** Inside that one more than fits would take. */
   readonly oneMore: Length;
 }
@@ -82,29 +82,29 @@ export interface RowAnswer {
 const wantedOf = (row: Row, items: readonly Item[]): number => row.wanted ?? items.reduce((sum, { count, growth }) => sum + count + growth, 0);
 
 /** Answers a row in a space so wide. Null when none of its items is there any more. */
-export function answerRow(row: Row, itemOf: (id: string) => Item | undefined, inside: Dimension): RowAnswer | null {
+export function answerRow(row: Row, itemOf: (id: string) => Item | undefined, inside: ExplainedLength): RowAnswer | null {
   const items = row.items.flatMap((id) => itemOf(id) ?? []);
   if (items.length === 0) return null;
   return row.kind === 'slots' || row.kind === 'notches' || row.kind === 'supports' ? pitched(row, items, inside) : sideBySide(row, items, inside);
 }
 
 /** Slots and notches at one pitch; things over supports stand side by side at theirs. */
-function pitched(row: Row, items: readonly Item[], inside: Dimension): RowAnswer {
+function pitched(row: Row, items: readonly Item[], inside: ExplainedLength): RowAnswer {
   const item = items[0]!;
   const { along } = footprintOf(item);
   const notch = row.kind === 'notches';
   const gapOnly = row.kind === 'supports';
   const own = plus('row-item', along, { of: item.name });
   const pitch = row.pitch
-    ? dimension([plus('row-pitch', row.pitch.nm)])
-    : dimension([own, plus('row-clearance', row.clearance.nm), ...(notch || gapOnly ? [] : [plus('row-thickness', row.thickness.nm)])]);
+    ? explainedLength([plus('row-pitch', row.pitch.nm)])
+    : explainedLength([own, plus('row-clearance', row.clearance.nm), ...(notch || gapOnly ? [] : [plus('row-thickness', row.thickness.nm)])]);
   const slot = notch ? (((item.neck?.nm ?? along) + row.clearance.nm) as Length) : gapOnly ? ((along + row.clearance.nm) as Length) : row.thickness.nm;
   // A glass in the last notch must not stand past the end.
   const margin = (notch ? Math.max(row.margin.nm, Math.ceil((pitch.value - slot) / 2)) : row.margin.nm) as Length;
   const { count, margin: left, positions } = slotsIn({ inside: inside.value, pitch: pitch.value, thickness: slot, margin });
   const wanted = wantedOf(row, [item]);
-  const needsFor = (n: number): Dimension =>
-    dimension([
+  const needsFor = (n: number): ExplainedLength =>
+    explainedLength([
       ...(n > 1 ? [plus('row-pitch', pitch.value, { times: n - 1, inner: pitch })] : []),
       ...(n > 0 ? [plus(notch ? 'row-notch' : 'row-thickness', slot)] : []),
       plus('row-margin', margin, { times: 2 }),
@@ -125,11 +125,11 @@ function pitched(row: Row, items: readonly Item[], inside: Dimension): RowAnswer
 }
 
 /** Cells, ledges and modules: each thing its own width; dividers between neighbours, two sides to a module. */
-function sideBySide(row: Row, items: readonly Item[], inside: Dimension): RowAnswer {
+function sideBySide(row: Row, items: readonly Item[], inside: ExplainedLength): RowAnswer {
   const thick = row.thickness.nm;
   const clearance = row.kind === 'ledge' ? mm(0) : row.clearance.nm;
-  const one = (item: Item): Dimension =>
-    dimension([
+  const one = (item: Item): ExplainedLength =>
+    explainedLength([
       plus('row-item', footprintOf(item).along, { of: item.name }),
       ...(clearance ? [plus('row-clearance', clearance)] : []),
       ...(row.kind === 'modules' ? [plus('row-side', thick, { times: 2 })] : []),
@@ -138,7 +138,7 @@ function sideBySide(row: Row, items: readonly Item[], inside: Dimension): RowAns
   const list = items.flatMap((item) =>
     Array.from({ length: row.wanted !== null && items.length === 1 ? row.wanted : item.count + item.growth }, () => one(item)),
   );
-  const margins = dimension([minus('row-margin', row.margin.nm, { times: 2 })]).value;
+  const margins = explainedLength([minus('row-margin', row.margin.nm, { times: 2 })]).value;
   const room = inside.value + margins;
   let fits = 0;
   let taken = 0;
@@ -175,7 +175,7 @@ function sideBySide(row: Row, items: readonly Item[], inside: Dimension): RowAns
     margin,
     positions,
     widths: list,
-    needs: dimension([
+    needs: explainedLength([
       ...list.map((width) => plus('row-width', width.value, { inner: width })),
       ...(between && list.length > 1 ? [plus('row-divider', between, { times: list.length - 1 })] : []),
       plus('row-margin', row.margin.nm, { times: 2 }),

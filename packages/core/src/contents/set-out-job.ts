@@ -1,11 +1,11 @@
 /** What set-out is asked, and the pieces it packs: whole columns of one item. */
 import { mm, type Length } from '../length/length.ts';
-import { columnOf, columnsFor, type Column, type Lot } from './arrange.ts';
+import { columnOf, columnsFor, type ItemColumn, type ItemLot } from './arrange.ts';
 import type { Item } from './item.ts';
 import type { ReachZone } from './person.ts';
 
 /** Things to be set out; `on` names the element a pinned lot stays on. */
-export interface SetOutLot extends Lot {
+export interface SetOutLot extends ItemLot {
   readonly on: string | null;
 }
 
@@ -31,9 +31,9 @@ export interface SetOutJob {
 }
 
 /** Columns of one item that may be shared out over levels. */
-export interface Piece {
+export interface ColumnGroup {
   readonly item: Item;
-  readonly column: Column;
+  readonly column: ItemColumn;
   /** All of them, and how many are taken by what is there today. */
   readonly columns: number;
   readonly count: number;
@@ -45,10 +45,10 @@ export interface Piece {
 }
 
 /** A level being packed: so many columns of each piece. */
-export interface Level {
+export interface PackedLevel {
   /** The element whose pins stand here. */
   readonly on: string | null;
-  readonly columns: Map<Piece, number>;
+  readonly columns: Map<ColumnGroup, number>;
   height: number;
   used: number;
 }
@@ -62,8 +62,8 @@ export interface Impossible {
   readonly has: Length;
 }
 
-export interface Pieces {
-  readonly pieces: readonly Piece[];
+export interface ColumnGroups {
+  readonly pieces: readonly ColumnGroup[];
   readonly impossible: readonly Impossible[];
 }
 
@@ -71,8 +71,8 @@ export interface Pieces {
 export type KgOf = (item: Item) => number;
 
 /** Splits the job into pieces, and what cannot stand in the box at all. */
-export function piecesOf({ lots, width, depth, height, grow }: SetOutJob, kgOf: KgOf): Pieces {
-  const pieces: Piece[] = [];
+export function columnGroupsOf({ lots, width, depth, height, grow }: SetOutJob, kgOf: KgOf): ColumnGroups {
+  const pieces: ColumnGroup[] = [];
   const impossible: Impossible[] = [];
   for (const { item, count, on } of lots) {
     if (count <= 0) continue;
@@ -96,7 +96,7 @@ export function piecesOf({ lots, width, depth, height, grow }: SetOutJob, kgOf: 
  * level is at least as high as the column that covers k full widths, one level at least as high as the
  * topmost must be, and a shelf's thickness lies between two levels. [eq] docs/formulas/set-out-bound.md
  */
-export function setOutBound(pieces: readonly Piece[], { width, thickness, topHeight }: Pick<SetOutJob, 'width' | 'thickness' | 'topHeight'>): Length {
+export function setOutBound(pieces: readonly ColumnGroup[], { width, thickness, topHeight }: Pick<SetOutJob, 'width' | 'thickness' | 'topHeight'>): Length {
   const falling = [...pieces].sort((a, b) => b.column.height - a.column.height);
   let covered = 0;
   let levels = 0;
@@ -112,7 +112,7 @@ export function setOutBound(pieces: readonly Piece[], { width, thickness, topHei
 }
 
 /** Widths worth trying for the smallest box, from the widest column up to the limit. */
-export function widthsToTry(pieces: readonly Piece[], limit: Length, tries = 16): Length[] {
+export function widthsToTry(pieces: readonly ColumnGroup[], limit: Length, tries = 16): Length[] {
   const least = pieces.reduce((widest, { column }) => Math.max(widest, column.width), mm(60) as number);
   const all = pieces.reduce((sum, { column, columns }) => sum + column.width * columns, 0);
   const most = Math.max(least, Math.min(limit, all));

@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import { mm } from '../length/length.ts';
 import { orderLevels } from './set-out-order.ts';
-import type { Level, Piece, SetOutJob } from './set-out-job.ts';
+import type { PackedLevel, ColumnGroup, SetOutJob } from './set-out-job.ts';
 
 const JOB = {
   thickness: mm(18),
@@ -13,13 +13,13 @@ const JOB = {
 } as unknown as SetOutJob;
 
 /** A level of one column, so high and so heavy, pinned to an element or none. */
-const level = (height: number, kg: number, on: string | null = null): Level => ({
+const level = (height: number, kg: number, on: string | null = null): PackedLevel => ({
   on,
-  columns: new Map([[{ kg, item: { reach: 'rare' } } as unknown as Piece, 1]]),
+  columns: new Map([[{ kg, item: { reach: 'rare' } } as unknown as ColumnGroup, 1]]),
   height: mm(height),
   used: mm(50),
 });
-const heightOf = (levels: readonly Level[]): number =>
+const heightOf = (levels: readonly PackedLevel[]): number =>
   levels.reduce((sum, { height }, index) => sum + (index === levels.length - 1 ? Math.max(height, JOB.topHeight) : height), 0) +
   (levels.length - 1) * JOB.thickness;
 

@@ -1,6 +1,6 @@
 /** Which level goes where: heavy things low, daily things between hip and eye, pins in the order they have. */
 import { toMm, type Length } from '../length/length.ts';
-import type { Level, SetOutJob } from './set-out-job.ts';
+import type { PackedLevel, SetOutJob } from './set-out-job.ts';
 
 /** All the mass at the very top counts like so much height, mm; so do all daily things out of reach. [A] */
 const HEAVY_MM = 60;
@@ -13,7 +13,7 @@ const TOO_HIGH_MM = 1e5;
 const FEW_LEVELS = 9;
 
 export interface Ordered {
-  readonly levels: readonly Level[];
+  readonly levels: readonly PackedLevel[];
   readonly cost: number;
 }
 
@@ -24,13 +24,13 @@ interface Sums {
 }
 
 /** Levels from the bottom: the heaviest first, then lifted to the top and swapped while it gets better. */
-export function orderLevels(job: SetOutJob, levels: readonly Level[]): Ordered {
+export function orderLevels(job: SetOutJob, levels: readonly PackedLevel[]): Ordered {
   const sums = new Map(levels.map((level) => [level, sumsOf(level)]));
   const allKg = levels.reduce((sum, level) => sum + sums.get(level)!.kg, 0) || 1;
   const allDaily = levels.reduce((sum, level) => sum + sums.get(level)!.daily, 0) || 1;
   const whole = levels.reduce((sum, { height }) => sum + height, 0) + levels.length * job.thickness || 1;
   const bare = whole - job.thickness;
-  const cost = (order: readonly Level[]): number => {
+  const cost = (order: readonly PackedLevel[]): number => {
     let up = 0;
     // What the topmost level is made higher counts like any height, and must leave room for all.
     const raised = Math.max(0, job.topHeight - (order.at(-1)?.height ?? 0));
@@ -51,7 +51,7 @@ export function orderLevels(job: SetOutJob, levels: readonly Level[]): Ordered {
   const reach = order.length <= FEW_LEVELS ? order.length : 1;
   for (let round = 0; round < 3; round++) {
     let better = false;
-    const take = (other: readonly Level[]): void => {
+    const take = (other: readonly PackedLevel[]): void => {
       if (!pinsInOrder(job, other)) return;
       const now = cost(other);
       if (now < least - 1e-9) [order, least, better] = [[...other], now, true];
@@ -76,7 +76,7 @@ function outside(up: number, { zone }: SetOutJob): number {
   return Math.min(1, toMm(away as Length) / 500);
 }
 
-function sumsOf({ columns }: Level): Sums {
+function sumsOf({ columns }: PackedLevel): Sums {
   let kg = 0;
   let daily = 0;
   for (const [piece, count] of columns) {
@@ -86,10 +86,10 @@ function sumsOf({ columns }: Level): Sums {
   return { kg, daily };
 }
 
-const rankOf = ({ elements }: SetOutJob, { on }: Level): number => (on === null ? -1 : elements.indexOf(on));
+const rankOf = ({ elements }: SetOutJob, { on }: PackedLevel): number => (on === null ? -1 : elements.indexOf(on));
 
 /** Pinned levels keep the order of their elements, and the floor stays the floor. */
-function pinsInOrder(job: SetOutJob, order: readonly Level[]): boolean {
+function pinsInOrder(job: SetOutJob, order: readonly PackedLevel[]): boolean {
   let last = -1;
   for (const [index, level] of order.entries()) {
     const rank = rankOf(job, level);
@@ -100,7 +100,7 @@ function pinsInOrder(job: SetOutJob, order: readonly Level[]): boolean {
   return true;
 }
 
-function keepPins(job: SetOutJob, order: readonly Level[]): Level[] {
+function keepPins(job: SetOutJob, order: readonly PackedLevel[]): PackedLevel[] {
   const pinned = order.filter(({ on }) => on !== null).sort((a, b) => rankOf(job, a) - rankOf(job, b));
   const places = order.flatMap((level, index) => (level.on === null ? [] : [index]));
   const kept = [...order];

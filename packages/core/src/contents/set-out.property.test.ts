@@ -3,11 +3,11 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mm, type Length } from '../length/length.ts';
 import { arbitraryItem } from '../test/things.ts';
-import { arrange, canStand, columnOf, type Lot } from './arrange.ts';
+import { arrange, canStand, columnOf, type ItemLot } from './arrange.ts';
 import { footprintOf, SIDE_PLAY } from './item.ts';
 import { reachOf } from './person.ts';
 import { setOut, type SetOut } from './set-out.ts';
-import { piecesOf, setOutBound, type SetOutJob, type SetOutLot } from './set-out-job.ts';
+import { columnGroupsOf, setOutBound, type SetOutJob, type SetOutLot } from './set-out-job.ts';
 import { smallestBox } from './smallest-box.ts';
 
 const kgOf = ({ kg }: { readonly kg: number | null }): number => kg ?? 0;
@@ -49,7 +49,7 @@ const found = (job: SetOutJob, steps = 40): SetOut => {
 };
 
 /** No two boxes share room. */
-function overlaps(lots: readonly Lot[], width: Length, depth: Length, height: Length): boolean {
+function overlaps(lots: readonly ItemLot[], width: Length, depth: Length, height: Length): boolean {
   const { spots } = arrange(lots, { width, depth, height });
   const boxes = spots.map(({ along, out, up, foot }) => ({ x: [along, along + foot.along], y: [out, out + foot.out], z: [up, up + foot.up] }) as const);
   return boxes.some((a, i) => boxes.slice(i + 1).some((b) => (['x', 'y', 'z'] as const).every((axis) => a[axis][0] < b[axis][1] && b[axis][0] < a[axis][1])));
@@ -147,7 +147,7 @@ test('the bound by hand: 900 mm of 200 and 500 mm of 100 high on floors of 1000'
     mostLevels: 9,
     grow: false,
   };
-  const { pieces } = piecesOf(job, kgOf);
+  const { pieces } = columnGroupsOf(job, kgOf);
   expect(setOutBound(pieces, job)).toBe(0);
   const column = (width: number, height: number) => ({ foot: { along: mm(1), out: mm(1), up: mm(1) }, rows: 1, high: 1, width: mm(width), height: mm(height) });
   const piece = (width: number, height: number, columns: number) => ({

@@ -8,12 +8,12 @@ import { seeded, type Random } from '../chance/random.ts';
 import { toMm, type Length } from '../length/length.ts';
 import type { Leftover } from './arrange.ts';
 import { orderLevels } from './set-out-order.ts';
-import { piecesOf, setOutBound, type Impossible, type KgOf, type Level, type Piece, type SetOutJob } from './set-out-job.ts';
+import { columnGroupsOf, setOutBound, type Impossible, type KgOf, type PackedLevel, type ColumnGroup, type SetOutJob } from './set-out-job.ts';
 
 export interface SetOutLevel {
   /** The element the pins of this level name; null when any will do. */
   readonly on: string | null;
-  readonly lots: readonly { readonly item: Piece['item']; readonly count: number; readonly pinned: boolean }[];
+  readonly lots: readonly { readonly item: ColumnGroup['item']; readonly count: number; readonly pinned: boolean }[];
   readonly height: Length;
   readonly used: Length;
 }
@@ -43,8 +43,8 @@ export interface SetOutSearch {
 }
 
 interface Packed {
-  readonly levels: readonly Level[];
-  readonly left: ReadonlyMap<Piece, number>;
+  readonly levels: readonly PackedLevel[];
+  readonly left: ReadonlyMap<ColumnGroup, number>;
   readonly cost: number;
 }
 
@@ -54,7 +54,7 @@ const SPLIT_MM = 25;
 const LEFT_MM = 1e6;
 
 export function setOut(job: SetOutJob, kgOf: KgOf, seed = 1): SetOutSearch {
-  const { pieces, impossible } = piecesOf(job, kgOf);
+  const { pieces, impossible } = columnGroupsOf(job, kgOf);
   const bound = setOutBound(pieces, job);
   const random = seeded(seed);
   const pack = packer(job, pieces);
@@ -81,7 +81,7 @@ export function setOut(job: SetOutJob, kgOf: KgOf, seed = 1): SetOutSearch {
 }
 
 /** Groups one after another by their tallest, each from its tallest down. */
-function startOrder(pieces: readonly Piece[]): Piece[] {
+function startOrder(pieces: readonly ColumnGroup[]): ColumnGroup[] {
   const tallest = new Map<string, number>();
   for (const piece of pieces) tallest.set(groupOf(piece), Math.max(tallest.get(groupOf(piece)) ?? 0, piece.column.height));
   return [...pieces].sort(
@@ -94,20 +94,20 @@ function startOrder(pieces: readonly Piece[]): Piece[] {
   );
 }
 
-const groupOf = ({ item }: Piece): string => item.near || `\u0000${item.id}`;
+const groupOf = ({ item }: ColumnGroup): string => item.near || `\u0000${item.id}`;
 
 /** By falling height with a little noise, groups or not. */
-function shaken(pieces: readonly Piece[], random: Random): Piece[] {
+function shaken(pieces: readonly ColumnGroup[], random: Random): ColumnGroup[] {
   const noise = 0.4 * random();
   const keys = new Map(pieces.map((piece) => [piece, piece.column.height * (1 + noise * (random() - 0.5))]));
   return [...pieces].sort((a, b) => keys.get(b)! - keys.get(a)! || a.item.order - b.item.order);
 }
 
 /** `worst` is a cost that is not worth working out further. */
-type Pack = (order: readonly Piece[], kept: readonly Level[], worst?: number) => Packed;
+type Pack = (order: readonly ColumnGroup[], kept: readonly PackedLevel[], worst?: number) => Packed;
 
 /** Fills levels in the order given: where it adds least height, then where least room is left. */
-function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
+function packer(job: SetOutJob, pieces: readonly ColumnGroup[]): Pack {
   const pinned = pieces.filter(({ on }) => on !== null);
   const floor = job.elements[0] ?? null;
   const highestPin = Math.max(-1, ...pinned.map(({ on }) => job.elements.indexOf(on!)));
@@ -116,30 +116,30 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
   // A shelf that must stay needs a floor under it, even an empty one.
   const needsFloor = pinned.some(({ on }) => on !== floor);
   return (order, kept, worst = Infinity) => {
-    const levels: Level[] = kept.map((level) => ({ ...level, columns: new Map(level.columns) }));
-    const left = new Map<Piece, number>();
+    const levels: PackedLevel[] = kept.map((level) => ({ ...level, columns: new Map(level.columns) }));
+    const left = new Map<ColumnGroup, number>();
     if (needsFloor && !levels.some(({ on }) => on === floor)) levels.push({ on: floor, columns: new Map(), height: 0, used: 0 });
     let height = levels.reduce((sum, level) => sum + level.height, 0) + Math.max(0, levels.length - 1) * job.thickness;
     let tallestTop = levels.reduce((most, level) => (canBeTop(level.on) ? Math.max(most, level.height) : most), 0);
     /** Whether the levels are low enough with this column put on one, and the topmost made as high as it must be. */
-    const fits = (rise: number, column: Piece['column'], on: string | null, count = levels.length): boolean => {
+    const fits = (rise: number, column: ColumnGroup['column'], on: string | null, count = levels.length): boolean => {
       const top = count <= 1 ? height + rise : canBeTop(on) ? Math.max(tallestTop, column.height) : tallestTop;
       return height + rise + Math.max(0, job.topHeight - top) <= job.height;
     };
-    const open = (on: string | null): Level => {
-      const level: Level = { on, columns: new Map(), height: 0, used: 0 };
+    const open = (on: string | null): PackedLevel => {
+      const level: PackedLevel = { on, columns: new Map(), height: 0, used: 0 };
       height += levels.length > 0 ? job.thickness : 0;
       levels.push(level);
       return level;
     };
-    const put = (level: Level, piece: Piece, columns: number): void => {
+    const put = (level: PackedLevel, piece: ColumnGroup, columns: number): void => {
       height += Math.max(0, piece.column.height - level.height);
       level.height = Math.max(level.height, piece.column.height);
       if (canBeTop(level.on)) tallestTop = Math.max(tallestTop, level.height);
       level.used += columns * piece.column.width;
       level.columns.set(piece, (level.columns.get(piece) ?? 0) + columns);
     };
-    const fill = (piece: Piece, candidates: () => Level | null): void => {
+    const fill = (piece: ColumnGroup, candidates: () => PackedLevel | null): void => {
       const placed = levels.reduce((sum, level) => sum + (level.columns.get(piece) ?? 0), 0);
       let wanted = piece.columns - placed;
       while (wanted > 0) {
@@ -161,7 +161,7 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
       if (piece.on !== null) continue;
       fill(piece, () => {
         const { column } = piece;
-        let chosen: Level | null = null;
+        let chosen: PackedLevel | null = null;
         let least = Infinity;
         for (const level of levels) {
           const free = job.width - level.used;
@@ -187,14 +187,14 @@ function packer(job: SetOutJob, pieces: readonly Piece[]): Pack {
 }
 
 /** The topmost level as high as it must be. */
-function withTop({ topHeight }: SetOutJob, levels: readonly Level[]): Level[] {
+function withTop({ topHeight }: SetOutJob, levels: readonly PackedLevel[]): PackedLevel[] {
   return levels.map((level, index) => (index === levels.length - 1 ? { ...level, height: Math.max(level.height, topHeight) } : level));
 }
 
-const hasGroup = (level: Level, near: string): boolean => [...level.columns.keys()].some(({ item }) => item.near === near);
+const hasGroup = (level: PackedLevel, near: string): boolean => [...level.columns.keys()].some(({ item }) => item.near === near);
 
 /** Height in mm, with what counts like height added. */
-function costOf(job: SetOutJob, levels: readonly Level[], left: ReadonlyMap<Piece, number>): number {
+function costOf(job: SetOutJob, levels: readonly PackedLevel[], left: ReadonlyMap<ColumnGroup, number>): number {
   let splits = 0;
   const seen = new Set<string>();
   for (const level of levels) {
@@ -211,7 +211,7 @@ function costOf(job: SetOutJob, levels: readonly Level[], left: ReadonlyMap<Piec
 }
 
 /** Empties one to three levels, and what found no place, and fills them again in another order. */
-function refill(pack: Pack, from: Packed, pieces: readonly Piece[], random: Random): Packed {
+function refill(pack: Pack, from: Packed, pieces: readonly ColumnGroup[], random: Random): Packed {
   const free = from.levels.filter(({ on }) => on === null);
   if (free.length === 0) return pack(shaken(pieces, random), []);
   const first = Math.floor(random() * free.length);
@@ -228,8 +228,8 @@ function refill(pack: Pack, from: Packed, pieces: readonly Piece[], random: Rand
 
 function answer(job: SetOutJob, { levels, left }: Packed, impossible: readonly Impossible[], bound: Length, effort: number): SetOut {
   // Columns hold today's count first; what is kept for growth is the last columns of each item.
-  const rest = new Map<Piece, number>();
-  const today = (piece: Piece): number => rest.get(piece) ?? piece.count;
+  const rest = new Map<ColumnGroup, number>();
+  const today = (piece: ColumnGroup): number => rest.get(piece) ?? piece.count;
   const rows = levels.map((level): SetOutLevel => ({
     on: level.on,
     height: level.height as Length,

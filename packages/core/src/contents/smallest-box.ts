@@ -2,7 +2,7 @@
 import { toMm, type Length } from '../length/length.ts';
 import { columnOf } from './arrange.ts';
 import { setOut, type SetOut, type SetOutSearch } from './set-out.ts';
-import { piecesOf, widthsToTry, type KgOf, type SetOutJob } from './set-out-job.ts';
+import { columnGroupsOf, widthsToTry, type KgOf, type SetOutJob } from './set-out-job.ts';
 
 interface Tried {
   readonly search: SetOutSearch;
@@ -15,7 +15,7 @@ interface Tried {
  * `frame` is what the box adds to its inside width and height.
  */
 export function smallestBox(job: SetOutJob, kgOf: KgOf, frame: { readonly width: Length; readonly height: Length }, seed = 1): SetOutSearch {
-  const { pieces } = piecesOf(job, kgOf);
+  const { pieces } = columnGroupsOf(job, kgOf);
   const tried = widthsToTry(pieces, job.width).map((width, index): Tried => {
     const search = setOut({ ...job, width }, kgOf, seed + index);
     return { search, area: () => (search.cost + toMm(frame.height)) * toMm((width + frame.width) as Length) };

@@ -9,7 +9,7 @@ export type MassUnit = (typeof MASS_UNITS)[number];
 const KG: Readonly<Record<MassUnit, number>> = { kg: 1, g: 0.001, lb: 0.45359237, oz: 0.028349523125 };
 
 /** Of one thing. */
-export const MOST_ITEM_KG = 500;
+export const MAX_ITEM_KG = 500;
 
 /** '2,5', '800 g', '3 lb 4 oz': kilograms. A bare number is in `unit`. */
 export function readWeight(text: string, unit: MassUnit, where: string): Outcome<number> {
@@ -20,9 +20,9 @@ export function readWeight(text: string, unit: MassUnit, where: string): Outcome
     (sum, [, amount, own]) => sum + Number(amount!.replace(',', '.')) * KG[(own?.toLowerCase().replace('lbs', 'lb') ?? unit) as MassUnit],
     0,
   );
-  const wrong = amounts.length === 0 || rest !== '' || (amounts.length > 1 && !known) || kg > MOST_ITEM_KG;
+  const wrong = amounts.length === 0 || rest !== '' || (amounts.length > 1 && !known) || kg > MAX_ITEM_KG;
   return wrong
-    ? refuse('cell', `'${text.slice(0, 40)}' is no weight`, where, `a weight up to ${MOST_ITEM_KG} kg, such as 2.5, 800 g or 3 lb 4 oz`)
+    ? refuse('cell', `'${text.slice(0, 40)}' is no weight`, where, `a weight up to ${MAX_ITEM_KG} kg, such as 2.5, 800 g or 3 lb 4 oz`)
     : accept(Math.round(kg * 1e4) / 1e4);
 }
 

@@ -4,15 +4,15 @@
  * from the near edge, so it is exact; what is left over is carried along as it is, and cut to size where a part needs it.
  */
 import type { Length } from '../length/length.ts';
-import { trimOf, type CutTree, type NestedSheet, type NestProblem, type NestSheet, type Rect } from '../nest/problem.ts';
+import { trimOf, type CutTree, type NestedSheet, type NestProblem, type NestSheet, type SheetRect } from '../nest/problem.ts';
 import type { Shop } from '../stock/shop.ts';
 import { cutWays, type CutWay, type Straight } from './ways.ts';
 
 /** A piece of sheet that lies somewhere in the shop. */
-export interface Piece {
+export interface SheetPiece {
   readonly id: string;
   /** Where the layout has it, from the corner of the untrimmed sheet. */
-  readonly at: Rect;
+  readonly at: SheetRect;
   /** What it measures along x and along y. */
   readonly dx: Length;
   readonly dy: Length;
@@ -29,7 +29,7 @@ export interface CutStep {
   readonly id: string;
   /** Which sheet of the plan, from 0. */
   readonly sheet: number;
-  readonly piece: Piece;
+  readonly piece: SheetPiece;
   /** The cut that made the piece; null for a whole sheet. */
   readonly after: string | null;
   /** Across x: the blade runs along y. */
@@ -40,9 +40,9 @@ export interface CutStep {
   /** Null where no saw of the shop can make it. */
   readonly way: CutWay | null;
   readonly cut: Straight;
-  readonly near: Piece;
+  readonly near: SheetPiece;
   /** Null when the kerf takes all that is left. */
-  readonly far: Piece | null;
+  readonly far: SheetPiece | null;
 }
 
 export interface SheetToCut {
@@ -88,7 +88,7 @@ export function cutsOf({ problem, kind, nested, thick, kgPerM2 }: SheetToCut, sh
 }
 
 interface Made {
-  readonly piece: Piece;
+  readonly piece: SheetPiece;
   readonly after: string | null;
   /** What is still to come off the near edge, along x and along y: the shop could not trim the whole sheet. */
   readonly lead: Readonly<Record<'x' | 'y', number>>;
@@ -96,9 +96,9 @@ interface Made {
   readonly rough: Readonly<Record<'x' | 'y', boolean>>;
 }
 
-const pieceOf = (id: string, at: { x: number; y: number; dx: number; dy: number }, dx: number, dy: number, part: string | null, left: boolean): Piece => ({
+const pieceOf = (id: string, at: { x: number; y: number; dx: number; dy: number }, dx: number, dy: number, part: string | null, left: boolean): SheetPiece => ({
   id,
-  at: { x: at.x, y: at.y, dx: at.dx, dy: at.dy } as Rect,
+  at: { x: at.x, y: at.y, dx: at.dx, dy: at.dy } as SheetRect,
   dx: dx as Length,
   dy: dy as Length,
   part,
@@ -125,7 +125,7 @@ function trimmed(walk: Walk, made: Made, axis: 'x' | 'y', trim: number): Made {
   return { ...made, piece: near, after: id, lead: { ...made.lead, [axis]: 0 } };
 }
 
-const kgOf = ({ kgPerM2 }: Walk, { dx, dy }: Piece): number => (dx / 1e9) * (dy / 1e9) * kgPerM2;
+const kgOf = ({ kgPerM2 }: Walk, { dx, dy }: SheetPiece): number => (dx / 1e9) * (dy / 1e9) * kgPerM2;
 
 /** Whether any part comes out of a tree. */
 const holds = (tree: CutTree): boolean => tree.kind === 'part' || (tree.kind === 'cut' && (holds(tree.first) || holds(tree.second)));
@@ -199,7 +199,7 @@ function size(walk: Walk, start: Made, axis: 'x' | 'y', to: number, path: string
 /** The piece a part is, named where it came to be. */
 function named(walk: Walk, made: Made, part: string): Made {
   const index = walk.steps.findIndex(({ id }) => id === made.after);
-  const own: Piece = { ...made.piece, part };
+  const own: SheetPiece = { ...made.piece, part };
   const step = walk.steps[index];
   if (step) walk.steps[index] = step.near.id === own.id ? { ...step, near: own } : { ...step, far: own };
   return { ...made, piece: own };

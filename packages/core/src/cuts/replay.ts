@@ -1,14 +1,14 @@
 /** What the cuts leave, worked out from the numbers of each cut alone: the distance that is set, the blade, the side it is measured from. */
 import type { CutStep } from './pieces.ts';
 
-export interface Sawn {
+export interface ReplayedCuts {
   readonly dx: number;
   readonly dy: number;
 }
 
 /** The pieces that lie there after all cuts, by id. Throws on a piece that is not there, or not as large as a cut says. */
-export function replayCuts(sheets: readonly Sawn[], steps: readonly CutStep[]): ReadonlyMap<string, Sawn> {
-  const lying = new Map<string, Sawn>(sheets.map(({ dx, dy }, index) => [`${index}`, { dx, dy }]));
+export function replayCuts(sheets: readonly ReplayedCuts[], steps: readonly CutStep[]): ReadonlyMap<string, ReplayedCuts> {
+  const lying = new Map<string, ReplayedCuts>(sheets.map(({ dx, dy }, index) => [`${index}`, { dx, dy }]));
   for (const { id, piece, axis, way, near, far, purpose } of steps) {
     const here = lying.get(piece.id);
     if (!here) throw new Error(`cut ${id}: there is no piece ${piece.id}`);
@@ -21,7 +21,7 @@ export function replayCuts(sheets: readonly Sawn[], steps: readonly CutStep[]): 
     const against = way.setting;
     const other = size - way.setting - way.kerf;
     const [nearSize, farSize] = way.against === 'near' ? [against, other] : [other, against];
-    const sawn = (along: number): Sawn => (axis === 'x' ? { dx: along, dy: here.dy } : { dx: here.dx, dy: along });
+    const sawn = (along: number): ReplayedCuts => (axis === 'x' ? { dx: along, dy: here.dy } : { dx: here.dx, dy: along });
     lying.set(near.id, sawn(nearSize));
     if (farSize > 0 && purpose !== 'trim') {
       if (!far) throw new Error(`cut ${id}: ${farSize} is left and not said`);

@@ -5,7 +5,7 @@ import { seeded } from '../chance/random.ts';
 import { mm, type Length } from '../length/length.ts';
 import type { FirstCut, NestPlan, NestProblem } from '../nest/problem.ts';
 import { search } from '../nest/search.ts';
-import { handHeldShop, noStackShop, usualShop, widestKerf, type Shop } from '../stock/shop.ts';
+import { handHeldShop, noStackShop, defaultShop, widestKerf, type Shop } from '../stock/shop.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import type { CutStep, SheetToCut } from './pieces.ts';
 import { replayCuts } from './replay.ts';
@@ -13,7 +13,7 @@ import { sequenceOf, settingsOf, type Sequence } from './sequence.ts';
 import { cutWays } from './ways.ts';
 
 const SHOPS: readonly [string, () => Shop][] = [
-  ['a saw bench', usualShop],
+  ['a saw bench', defaultShop],
   ['a saw bench without a stack', noStackShop],
   ['hand held', handHeldShop],
 ];
@@ -105,7 +105,7 @@ test('whatever is laid out, the cuts leave every part in its size, and no cut is
 test('the replay can fail', () => {
   const problem = job([sheet('S', 2440, 1220, { grain: 'length' })], [part('p', 700, 300, 4)], 3.2, 5);
   const plan = planOf(problem);
-  const { steps } = sequenceOf(sheetsOf(problem, plan), usualShop());
+  const { steps } = sequenceOf(sheetsOf(problem, plan), defaultShop());
   const set = (change: (step: CutStep) => CutStep): Sequence => ({ steps: steps.map(change) }) as unknown as Sequence;
   expect(
     faults(
@@ -128,7 +128,7 @@ test('the replay can fail', () => {
 describe('one setting for what is alike', () => {
   test('four strips of one width are ripped at one setting, the last of them from what is left', () => {
     const problem = job([sheet('S', 2440, 1220, { grain: 'length' })], [part('p', 2440, 300, 4, { grain: 'length' })], 3.2, 0);
-    const { steps, settings } = sequenceOf(sheetsOf(problem, planOf(problem)), able(usualShop()));
+    const { steps, settings } = sequenceOf(sheetsOf(problem, planOf(problem)), able(defaultShop()));
     // 4 × 300 + 3 × 3.2 = 1209.6: three rips, and one that takes the last strip from 310.4 to 300.
     expect(steps).toHaveLength(4);
     expect(new Set(steps.map(({ keep }) => keep))).toEqual(new Set([mm(300)]));
@@ -138,21 +138,21 @@ describe('one setting for what is alike', () => {
 
 describe('how one cut is made', () => {
   const cut = (line: number, size: number, keep: number, kg = 5) => ({ line: mm(line), size: mm(size), keep: mm(keep), thick: THICK, kg });
-  const first = (each: ReturnType<typeof cut>, shop = usualShop()) => cutWays(each, shop)[0];
+  const first = (each: ReturnType<typeof cut>, shop = defaultShop()) => cutWays(each, shop)[0];
   test('a strip along the fence, a short one across at the miter saw, a wider one on the sled', () => {
     expect(first(cut(1200, 600, 300))).toMatchObject({ held: 'fence', setting: mm(300), against: 'near', hazard: null });
     expect(first(cut(280, 900, 400))).toMatchObject({ held: 'sled', machine: { kind: 'mitre-saw' } });
     expect(first(cut(500, 900, 400))).toMatchObject({ held: 'sled', machine: { kind: 'table-saw' } });
   });
   test('an edge shorter than the piece is wide is never put on the fence', () => {
-    expect(cutWays(cut(400, 900, 300), usualShop()).some(({ held }) => held === 'fence')).toBe(false);
+    expect(cutWays(cut(400, 900, 300), defaultShop()).some(({ held }) => held === 'fence')).toBe(false);
   });
   test('a strip under 25 mm is not left between blade and fence: the rest is against it, and the strip falls free', () => {
     // 300 − 20 − 3.2 = 276.8
     expect(first(cut(900, 300, 20))).toMatchObject({ held: 'fence', against: 'far', setting: 276_800_000, hazard: 'thin-falls' });
   });
   test('a piece too short to hold is told, however it is cut', () => {
-    expect(cutWays(cut(150, 280, 100), usualShop()).map(({ hazard }) => hazard)).toContain('short-piece');
+    expect(cutWays(cut(150, 280, 100), defaultShop()).map(({ hazard }) => hazard)).toContain('short-piece');
     expect(first(cut(150, 280, 100))).toMatchObject({ hazard: 'short-piece' });
     expect(first(cut(150, 300, 100))).toMatchObject({ hazard: null });
   });

@@ -5,7 +5,7 @@
 import { seeded, type Random } from '../chance/random.ts';
 import type { Shop } from '../stock/shop.ts';
 import { isHeldNearBlade } from './ways.ts';
-import { cutsOf, type CutStep, type Piece, type SheetToCut } from './pieces.ts';
+import { cutsOf, type CutStep, type SheetPiece, type SheetToCut } from './pieces.ts';
 
 export interface Sequence {
   readonly steps: readonly CutStep[];
@@ -24,7 +24,7 @@ export interface Sequence {
 
 export interface Left {
   readonly sheet: number;
-  readonly piece: Piece;
+  readonly piece: SheetPiece;
   /** The cut it comes off at. */
   readonly step: string;
 }

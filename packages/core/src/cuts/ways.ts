@@ -1,9 +1,9 @@
 /** How a shop can make one straight cut through a piece of sheet. */
 import type { Length } from '../length/length.ts';
-import { LEAST_AT_SAW, LEAST_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
 
 /** Along the fence; on a sled or against a gauge, with a stop; along a guide that is laid on. */
-export type Held = 'fence' | 'sled' | 'guide';
+export type CutHold = 'fence' | 'sled' | 'guide';
 
 /** A straight cut: `line` is how long it is, `size` what the piece measures across it, `keep` what is to be left on the near side. */
 export interface Straight {
@@ -19,7 +19,7 @@ export type Hazard = 'thin-rip' | 'thin-falls' | 'short-piece';
 
 export interface CutWay {
   readonly machine: Machine;
-  readonly held: Held;
+  readonly held: CutHold;
   /** From the fence or stop to the blade; along a guide, from the edge to the line. */
   readonly setting: Length;
   /** What is against the fence: the piece that is kept, or the rest, so that a thin strip falls free. */
@@ -46,16 +46,16 @@ export const isHeldNearBlade = ({ hazard }: Pick<CutWay, 'hazard'>): boolean => 
 export function cutWays(cut: Straight, shop: Pick<Shop, 'machines'>): CutWay[] {
   const { line, size, keep, thick } = cut;
   const ways: { way: CutWay; trouble: number }[] = [];
-  const add = (machine: Machine, held: Held, against: CutWay['against'], setting: number, hazard: CutWay['hazard'], trouble: number): void => {
+  const add = (machine: Machine, held: CutHold, against: CutWay['against'], setting: number, hazard: CutWay['hazard'], trouble: number): void => {
     if (machine.deep!.nm < thick) return;
     ways.push({ way: { machine, held, setting: setting as Length, against, kerf: machine.kerf!.nm, hazard }, trouble });
   };
   const large = isLarge(cut);
-  const short = Math.max(line, size) < LEAST_AT_SAW ? 'short-piece' : null;
+  const short = Math.max(line, size) < MIN_AT_SAW ? 'short-piece' : null;
   for (const saw of machinesOf(shop, 'table-saw')) {
     const kerf = saw.kerf!.nm;
     // An edge on the fence that is shorter than the piece is wide racks; a short piece is not held.
-    if (line >= size && line >= LEAST_ON_FENCE && line >= LEAST_AT_SAW) {
+    if (line >= size && line >= MIN_ON_FENCE && line >= MIN_AT_SAW) {
       const rest = size - keep - kerf;
       if (keep <= saw.rip!.nm) {
         if (keep >= THIN_RIP) add(saw, 'fence', 'near', keep, rest > 0 && rest < THIN_RIP ? 'thin-falls' : null, large ? 40 : 0);

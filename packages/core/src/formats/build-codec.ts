@@ -5,9 +5,9 @@ import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, list, number, object, orNull, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
 
 /** Steps of the largest project. */
-const MOST_STEPS = 2000;
-const MOST_SESSIONS = 40;
-const MOST_AWAY = 400;
+const MAX_STEPS = 2000;
+const MAX_SESSIONS = 40;
+const MAX_AWAY = 400;
 
 /** A day of the calendar, ISO. */
 export const dayCodec: Codec<string> = checked(text(10), (value, where) => {
@@ -47,14 +47,14 @@ export const buildCodec: Codec<BuildChoices> = checked(
     cut: choice(['first', 'to-fit']),
     units: choice(['together', 'one-by-one']),
     glue: choice(Object.keys(GLUES) as GlueId[]),
-    glueUps: byId(object({ goes: choice(['one', 'two']), cauls: yesNo }), MOST_STEPS, STEP_IDS),
+    glueUps: byId(object({ goes: choice(['one', 'two']), cauls: yesNo }), MAX_STEPS, STEP_IDS),
     tempC: number(-10, 45),
-    order: list(text(300), MOST_STEPS),
+    order: list(text(300), MAX_STEPS),
     start: orNull(dayCodec),
-    week: byId(sessionCodec, MOST_SESSIONS),
-    away: list(dayCodec, MOST_AWAY),
-    notBefore: byId(dayCodec, MOST_STEPS, STEP_IDS),
-    alone: list(text(300), MOST_STEPS),
+    week: byId(sessionCodec, MAX_SESSIONS),
+    away: list(dayCodec, MAX_AWAY),
+    notBefore: byId(dayCodec, MAX_STEPS, STEP_IDS),
+    alone: list(text(300), MAX_STEPS),
   }),
   ({ week }, where) => ownIds(week, `${where}.week`),
 );

@@ -4,10 +4,10 @@ import { labelWords } from '../checks/words/labels.ts';
 import { planBuild } from '../plan/build-job.ts';
 import { plan } from '../plan/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
-import type { Figure } from '../worked/figure.ts';
-import { marksOf, type BuildTold } from './build-said.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
+import { marksOf, type BuildSummary } from './step-texts.ts';
 import { faultWords, fullTitle, reasonWords, stepWords } from './build-words.ts';
-import { hangingTold } from './hanging-steps.ts';
+import { hangingSummary } from './hanging-steps.ts';
 import { readProject } from './project-file.ts';
 
 function told(name: string, unit: 'mm' | 'in', change: (workshop: Workshop) => Workshop = (as) => as) {
@@ -21,18 +21,18 @@ function told(name: string, unit: 'mm' | 'in', change: (workshop: Workshop) => W
   const finished = { ...design, units: Object.fromEntries(Object.entries(design.units).map(([id, box]) => [id, { ...box, finish: stained }])) };
   const made = plan(finished, record, workshop);
   const build = planBuild(made, finished, record, workshop, []);
-  const context: BuildTold = {
+  const context: BuildSummary = {
     plan: made,
     workshop,
     choices: design.build,
     setups: { shop: workshop.shop, blanks: build.setups[0]!.blanks, parts: made.parts },
-    hangingOf: (id) => hangingTold(made.byId.get(id)!, finished.units[id]!, finished.wall, workshop, unit),
+    hangingOf: (id) => hangingSummary(made.byId.get(id)!, finished.units[id]!, finished.wall, workshop, unit),
   };
   return { build, context };
 }
 
 /** Every label of a figure and of the figures behind it has words. */
-const labelled = ({ label, terms }: Figure): string[] => [
+const labelled = ({ label, terms }: ExplainedValue): string[] => [
   labelWords(label),
   ...terms.flatMap((term) => [labelWords(term.label), ...(term.inner ? labelled(term.inner) : [])]),
 ];

@@ -2,7 +2,7 @@
 import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import type { BuildFault } from '../build/build.ts';
-import type { Edge, Hindrance, HelperFor, Step, WayTold } from '../build/step.ts';
+import type { StepOrder, Hindrance, HelperFor, Step, GlueWaySummary } from '../build/step.ts';
 import { waitMin } from '../build/waiting.ts';
 import { fineText, lengthText, minutesText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -10,25 +10,25 @@ import { capital } from '../checks/words/sentence.ts';
 import { NM_PER, type DisplayUnit } from '../length/length.ts';
 import {
   cleatBig,
-  coatSaid,
-  cutSaid,
+  coatText,
+  cutText,
   drawerPlaces,
-  glueSaid,
-  hangSaid,
+  glueText,
+  hangText,
   marks,
   marksOf,
   openingsOf,
   plural,
   product,
   temperature,
-  type BuildTold,
-  type Of,
-  type Said,
+  type BuildSummary,
+  type DetailOf,
+  type StepText,
   type StepWords,
-} from './build-said.ts';
+} from './step-texts.ts';
 import { handCutWords, setupWords } from './setup-words.ts';
 
-export function stepWords(step: Step, told: BuildTold, unit: DisplayUnit): StepWords {
+export function stepWords(step: Step, told: BuildSummary, unit: DisplayUnit): StepWords {
   const said = wordsOf(step, told, unit);
   const of = step.unit === null ? null : (told.plan.byId.get(step.unit)?.name ?? null);
   return {
@@ -56,7 +56,7 @@ const SHEET_ALONE =
 export const fullTitle = ({ title, of }: Pick<StepWords, 'title' | 'of'>): string => (of === null ? title : `${title}, ${of}`);
 
 /** Why one step has to be before another, as a sentence. */
-export const reasonWords = ({ reason, waits }: Edge): string => `${capital(labelWords(reason))}${waits ? `, ${minutesText(waitMin(waits))} later` : ''}.`;
+export const reasonWords = ({ reason, waits }: StepOrder): string => `${capital(labelWords(reason))}${waits ? `, ${minutesText(waitMin(waits))} later` : ''}.`;
 
 const HINDERED: Readonly<Record<Hindrance, string>> = { glue: 'the glue skins over', clamps: 'clamps are missing', hands: 'more pieces than one person holds' };
 
@@ -66,14 +66,14 @@ export const glueWayWords = ({
   minutes,
   clamps,
   hindered,
-}: WayTold): { readonly name: string; readonly time: string; readonly clamps: string; readonly hindered: string | null } => ({
+}: GlueWaySummary): { readonly name: string; readonly time: string; readonly clamps: string; readonly hindered: string | null } => ({
   name: `${way.goes === 'one' ? 'all at once' : 'one side after the other'}, ${way.cauls ? 'cauls along the sides' : 'a clamp to each joint'}`,
   time: minutesText(minutes.value),
   clamps: plural(clamps.value, 'clamp'),
   hindered: hindered.length === 0 ? null : hindered.map((each) => HINDERED[each]).join(', '),
 });
 
-function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
+function wordsOf(step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
   const { detail } = step;
   const of = step.unit === null ? null : (told.plan.byId.get(step.unit) ?? null);
   switch (detail.kind) {
@@ -84,7 +84,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
         checks: ['Two readings at least; slots follow as soon as they are entered.'],
       };
     case 'cut':
-      return cutSaid(detail, step, told, unit);
+      return cutText(detail, step, told, unit);
     case 'boards':
       return {
         title: `Cut ${product(told, detail.product)} to width and length`,
@@ -157,7 +157,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
         caution: 'A mask; fine dust of sheet goods more than of solid wood.',
       };
     case 'coat':
-      return coatSaid(detail, told, unit);
+      return coatText(detail, told, unit);
     case 'dry-fit':
       return {
         title: `Put ${THE[detail.what]} together dry`,
@@ -165,7 +165,7 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
         checks: openingsOf(of, unit),
       };
     case 'glue':
-      return glueSaid(detail, of, told, unit);
+      return glueText(detail, of, told, unit);
     case 'square': {
       const { diagonal, allowed } = detail.diagonals;
       return {
@@ -222,11 +222,16 @@ function wordsOf(step: Step, told: BuildTold, unit: DisplayUnit): Said {
       };
     }
     default:
-      return hangSaid(step, told);
+      return hangText(step, told);
   }
 }
 
-const THE: Readonly<Record<Of<'dry-fit'>['what'], string>> = { carcass: 'the carcass', door: 'a door', drawer: 'a drawer', loose: 'what stands loose in it' };
+const THE: Readonly<Record<DetailOf<'dry-fit'>['what'], string>> = {
+  carcass: 'the carcass',
+  door: 'a door',
+  drawer: 'a drawer',
+  loose: 'what stands loose in it',
+};
 
 /** What stands in a step's way, with its numbers. */
 export function faultWords(fault: BuildFault, unit: DisplayUnit): string {

@@ -12,11 +12,11 @@ export interface Change {
 }
 
 /** More are counted, not told. */
-const MOST_TOLD = 60;
+const MAX_TOLD = 60;
 
 export function changeWords(before: Design, after: Design, unit: DisplayUnit): { readonly changes: readonly Change[]; readonly more: number } {
   const changes: Change[] = [...unitChanges(before, after, unit), ...projectChanges(before, after, unit)];
-  return { changes: changes.slice(0, MOST_TOLD), more: Math.max(0, changes.length - MOST_TOLD) };
+  return { changes: changes.slice(0, MAX_TOLD), more: Math.max(0, changes.length - MAX_TOLD) };
 }
 
 function unitChanges(before: Design, after: Design, unit: DisplayUnit): Change[] {

@@ -1,5 +1,5 @@
 /** Contents as a table of text: pasted from a spreadsheet, and CSV in and out. One cell that cannot be read changes nothing and is named. */
-import { cellText, ITEM_COLUMNS, MOST_ITEMS, newItem, readCell, type Column } from '../contents/item-form.ts';
+import { cellText, ITEM_COLUMNS, MAX_ITEMS, newItem, readCell, type ItemTableColumn } from '../contents/item-form.ts';
 import { itemsInOrder, type Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit } from '../length/length.ts';
@@ -9,13 +9,13 @@ import { NOT_WORKED_OUT, notWorkedOut, tableRows } from './table-rows.ts';
 
 /** All items with a header; lengths in `unit` with the unit in the title, so that the file stands alone. */
 export function contentsCsv(items: Readonly<Record<string, Item>>, unit: DisplayUnit): string {
-  const title = (column: Column): string => (column.type === 'length' || column.type === 'profile' ? `${column.title} (${unit})` : column.title);
+  const title = (column: ItemTableColumn): string => (column.type === 'length' || column.type === 'profile' ? `${column.title} (${unit})` : column.title);
   const rows = itemsInOrder(items).map((item) => ITEM_COLUMNS.map((column) => tableCell(item, column, unit)));
   return csvText([ITEM_COLUMNS.map(title), ...rows]);
 }
 
 /** Sizes and weights as plain numbers, which a spreadsheet reckons with and takes for no date; one that is no decimal of the unit as it was typed. */
-function tableCell(item: Item, column: Column, unit: DisplayUnit): string | number {
+function tableCell(item: Item, column: ItemTableColumn, unit: DisplayUnit): string | number {
   const value = item[column.key];
   if (column.type === 'length' && value !== null) return decimalOf((value as Entered).nm, unit) ?? cellText(item, column, unit);
   return typeof value === 'number' ? value : cellText(item, column, unit);
@@ -59,7 +59,7 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
   if (needed && missing !== undefined) return refuse('no-column', `there is no column ‘${missing}’`, 'row 1', `a column for each of ${SIZES.join(', ')}`);
   const body = titled.value ? rows.slice(1) : rows;
   if (needed && body.length === 0) return refuse('empty', 'there are no rows under its titles', 'contents', 'a row for each thing');
-  if (there + body.length > MOST_ITEMS) return tooMany(body.length, there);
+  if (there + body.length > MAX_ITEMS) return tooMany(body.length, there);
   const items: Item[] = [];
   for (const [index, cells] of body.entries()) {
     const line = `row ${index + 1 + (titled.value ? 1 : 0)}`;
@@ -87,13 +87,13 @@ export function readContents(text: string, { unit, from = 0, order, newId, title
 
 /** More than one project can hold, with those that are there. */
 export const tooMany = (rows: number, there: number): Outcome<never> =>
-  refuse('too-many', `there are ${rows} rows${there > 0 ? `, and ${there} things are there already` : ''}`, 'contents', `at most ${MOST_ITEMS}`);
+  refuse('too-many', `there are ${rows} rows${there > 0 ? `, and ${there} things are there already` : ''}`, 'contents', `at most ${MAX_ITEMS}`);
 
 /** What shelves are made by: a table that does not say it is none of contents. */
 export const SIZES = ['width', 'depth', 'height'] as const;
 
 interface Titles {
-  readonly columns: readonly { readonly column: Column; readonly unit: DisplayUnit | null }[];
+  readonly columns: readonly { readonly column: ItemTableColumn; readonly unit: DisplayUnit | null }[];
 }
 
 /** The first row as titles; null when it is no such row. */

@@ -2,7 +2,7 @@
 import { exactText, tapeText } from '../length/format.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
-import type { Axis } from '../parts/part-line.ts';
+import type { CabinetAxis } from '../parts/part-line.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { EdgeId } from '../solid/panel.ts';
 import type { Workshop } from '../stock/workshop.ts';
@@ -54,7 +54,7 @@ export function cutListCsv(parts: readonly PartLine[], workshop: Workshop, unitO
 }
 
 /** So long a name is taken back in (parts-table.ts). */
-const MOST_NAME = 80;
+const MAX_NAME = 80;
 
 /** 'shelf 1, shelf 2'; of many: 'shelf 1, shelf 2 and 9 more'. */
 function namesText({ names }: PartLine): string {
@@ -62,9 +62,9 @@ function namesText({ names }: PartLine): string {
   for (let shown = all.length; shown > 0; shown--) {
     const more = all.length - shown;
     const text = all.slice(0, shown).join(', ') + (more > 0 ? ` and ${more} more` : '');
-    if (text.length <= MOST_NAME) return text;
+    if (text.length <= MAX_NAME) return text;
   }
-  return all[0]!.slice(0, MOST_NAME);
+  return all[0]!.slice(0, MAX_NAME);
 }
 
 /** Names of a blank's ends and edges, as they stand in the unit. */
@@ -77,7 +77,7 @@ export function edgeWords({ role, lie }: Pick<PartLine, 'role' | 'lie'>, edge: E
   return `${side} ${lengthwise && role !== 'back' ? 'end' : 'edge'}`;
 }
 
-const ENDS: Readonly<Record<Axis, readonly [string, string]>> = { along: ['left', 'right'], up: ['lower', 'upper'], out: ['rear', 'front'] };
+const ENDS: Readonly<Record<CabinetAxis, readonly [string, string]>> = { along: ['left', 'right'], up: ['lower', 'upper'], out: ['rear', 'front'] };
 
 type Read = Pick<PartLine, 'role' | 'lie'>;
 

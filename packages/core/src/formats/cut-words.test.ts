@@ -4,7 +4,7 @@ import type { CutStep } from '../cuts/pieces.ts';
 import { sequenceOf } from '../cuts/sequence.ts';
 import { mm } from '../length/length.ts';
 import { search } from '../nest/search.ts';
-import { handHeldShop, usualShop, type Shop } from '../stock/shop.ts';
+import { handHeldShop, defaultShop, type Shop } from '../stock/shop.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import { cutWords, type CutWords } from './cut-words.ts';
 
@@ -24,7 +24,7 @@ function wordsOf(
 }
 
 describe('at a saw bench', () => {
-  const all = wordsOf(usualShop());
+  const all = wordsOf(defaultShop());
 
   test('every cut says a machine with its setting, what stays and what falls', () => {
     for (const { words } of all) {
@@ -56,7 +56,7 @@ describe('at a saw bench', () => {
   });
 
   test('a piece too short to hold near a blade is clamped', () => {
-    const [cut] = wordsOf(usualShop(), [part('block', 140, 90)], [280, 200], 0);
+    const [cut] = wordsOf(defaultShop(), [part('block', 140, 90)], [280, 200], 0);
     expect(cut!.step.way!.hazard).toBe('short-piece');
     expect(cut!.words.cautions.join()).toMatch(/^The piece is only 280 mm long: clamp it down/);
   });
@@ -74,12 +74,12 @@ test('with a saw on a guide it is the line from the edge that is set', () => {
 });
 
 test('where no saw makes it, that is said in place of a setting', () => {
-  const { 'hand-drill': drill } = usualShop().machines;
-  const [first] = wordsOf({ ...usualShop(), machines: { 'hand-drill': drill! } }, [part('side', 820, 280)], [1200, 600], 0);
+  const { 'hand-drill': drill } = defaultShop().machines;
+  const [first] = wordsOf({ ...defaultShop(), machines: { 'hand-drill': drill! } }, [part('side', 820, 280)], [1200, 600], 0);
   expect(first!.words.set).toBe('No saw in the shop makes this cut');
 });
 
 test('of several sheets each cut says which', () => {
-  const many = wordsOf(usualShop(), [part('side', 2300, 1100, 2)]);
+  const many = wordsOf(defaultShop(), [part('side', 2300, 1100, 2)]);
   expect(new Set(many.map(({ words }) => /sheet \d/.exec(words.what)?.[0]))).toEqual(new Set(['sheet 1', 'sheet 2']));
 });

@@ -1,6 +1,6 @@
 /** A cut through a sheet as a person reads it at the saw: what to do, what stays, what falls, what to mind. */
 import { fineText } from '../checks/words/amounts.ts';
-import type { CutStep, Piece } from '../cuts/pieces.ts';
+import type { CutStep, SheetPiece } from '../cuts/pieces.ts';
 import { isLarge } from '../cuts/ways.ts';
 import { tapeText } from '../length/format.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
@@ -63,7 +63,7 @@ function setWords({ way, axis, purpose }: CutStep, unit: DisplayUnit): string {
   return way.against === 'near' ? `${name}, fence at ${at}` : `${name}, fence at ${at} on the far side`;
 }
 
-function pieceWords(piece: Piece, { markOf, unit }: CutContext): string {
+function pieceWords(piece: SheetPiece, { markOf, unit }: CutContext): string {
   const size = sizeWords(piece, unit);
   if (piece.part !== null) return `${markOf(piece.part)}, ${size}: a part, write its mark on it`;
   return piece.left ? `left over, ${size}` : `${size}, cut further`;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import * as fc from 'fast-check';
-import type { ColumnKey } from '../contents/item-form.ts';
+import type { ItemColumnKey } from '../contents/item-form.ts';
 import { guessColumns, leftOutCsv, readForeign, readForeignTable, type ColumnChoice, type ForeignTable } from './foreign-table.ts';
 import { thingsTable } from './things-table.ts';
 
@@ -100,7 +100,7 @@ describe('a table somebody else made', () => {
         { key: null, unit: null },
       ]),
     ).toMatchObject({ ok: false, problem: { code: 'no-column' } });
-    const both: ColumnChoice<ColumnKey>[] = [
+    const both: ColumnChoice<ItemColumnKey>[] = [
       { key: 'name', unit: null },
       { key: 'name', unit: null },
       ...(['width', 'depth', 'height'] as const).map((key) => ({ key, unit: null })),

@@ -12,10 +12,10 @@ import { NOT_WORKED_OUT, notWorkedOut, tableRows } from './table-rows.ts';
 
 export const SEPARATORS = [';', ',', '\t', '|'] as const;
 export type Separator = (typeof SEPARATORS)[number];
-export const MOST_COLUMNS = 60;
-const MOST_CELL = 2000;
+export const MAX_COLUMNS = 60;
+const MAX_CELL = 2000;
 /** Of a table of any kind. */
-export const MOST_ROWS = 1000;
+export const MAX_ROWS = 1000;
 /** Characters of the beginning, which tells the separator. */
 const BEGINNING = 64_000;
 
@@ -86,8 +86,8 @@ export function readForeignTable(text: string, separator?: Separator): Outcome<F
   const [first, ...rows] = filled;
   if (!first || rows.length === 0) return refuse('empty', 'there are no rows under its titles', 'table', 'a row of titles, and a row for each thing');
   const wide = filled.reduce((most, { cells }) => Math.max(most, cells.length), 0);
-  if (wide > MOST_COLUMNS) return refuse('too-many-columns', `there are ${wide} columns`, 'table', `at most ${MOST_COLUMNS}`);
-  if (rows.length > MOST_ROWS) return refuse('too-many', `there are ${rows.length} rows`, 'table', `at most ${MOST_ROWS}`);
+  if (wide > MAX_COLUMNS) return refuse('too-many-columns', `there are ${wide} columns`, 'table', `at most ${MAX_COLUMNS}`);
+  if (rows.length > MAX_ROWS) return refuse('too-many', `there are ${rows.length} rows`, 'table', `at most ${MAX_ROWS}`);
   const titles = Array.from({ length: wide }, (_, index) => (first.cells[index] ?? '').trim().slice(0, 80) || `column ${index + 1}`);
   return accept({ separator: used, titles, rows });
 }
@@ -216,7 +216,7 @@ function readRow<Row, Key extends string>(
     if (key === null) continue;
     const cell = (cells[at] ?? '').trim();
     const where = `row ${line}, ${columns.find((column) => column.key === key)!.title}`;
-    if (cell.length > MOST_CELL) return refuse('cell', `a cell has ${cell.length} characters`, where, `at most ${MOST_CELL}`);
+    if (cell.length > MAX_CELL) return refuse('cell', `a cell has ${cell.length} characters`, where, `at most ${MAX_CELL}`);
     const read = cell === NOT_WORKED_OUT ? notWorkedOut(where) : put(row, key, cell, unit, where);
     if (!read.ok) return read;
     row = read.value;

@@ -8,13 +8,13 @@ import { applyEdit, type EditStep } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
 import { onWall } from '../test/check-case.ts';
 import { furnishedRoom, ink, typed } from '../test/print-room.ts';
-import { boringWords, hangingTold } from './hanging-steps.ts';
+import { boringWords, hangingSummary } from './hanging-steps.ts';
 import { caseWords, holeStateWords, movingWords } from './hanging-words.ts';
 import { readProject, type ProjectFile } from './project-file.ts';
 
 function told({ design, record, workshop }: ProjectFile, id: string, unit: 'mm' | 'in' = 'mm', beside: string[] = []) {
   const one = plan(design, record, workshop).byId.get(id)!;
-  return { ...hangingTold(one, design.units[id]!, design.wall, workshop, unit, beside), plan: one };
+  return { ...hangingSummary(one, design.units[id]!, design.wall, workshop, unit, beside), plan: one };
 }
 const room = furnishedRoom();
 const inkWith = (...edits: EditStep[]) => told({ ...room, design: applyEdit(room.design, edits) }, 'ink');

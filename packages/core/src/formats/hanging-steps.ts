@@ -10,7 +10,7 @@ import { groundOf } from '../hang/grounds.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { hangingHoles, lowerBy, type Boring, type HangingHoles, type WallHole } from '../hang/holes.ts';
 import { screwById } from '../joints/screws.ts';
-import { nearest, type DisplayUnit, type Length } from '../length/length.ts';
+import { roundToNm, type DisplayUnit, type Length } from '../length/length.ts';
 import { looseKg } from '../parts/opened.ts';
 import type { UnitPlan } from '../plan/plan.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
@@ -27,7 +27,7 @@ export interface HangingStep {
   readonly caution: string | null;
 }
 
-export interface HangingTold {
+export interface HangingSummary {
   readonly holes: HangingHoles;
   readonly steps: readonly HangingStep[];
   /** What is lifted: bare, and as it stands. */
@@ -38,14 +38,14 @@ export interface HangingTold {
 }
 
 /** All of a unit's hanging. `beside`: neighbours it is fixed to first. */
-export function hangingTold(
+export function hangingSummary(
   plan: UnitPlan,
   box: UnitDesign,
   wall: Wall,
   workshop: Pick<Workshop, 'shop'>,
   unit: DisplayUnit,
   beside: readonly string[] = [],
-): HangingTold {
+): HangingSummary {
   const holes = hangingHoles({ unit: plan.unit, hang: plan.hang, wall, at: box.place, seating: plan.seating.lower });
   const emptyKg = plan.weights.empty.mass.value;
   const bareKg = emptyKg - looseKg(plan.unit, plan.weights);
@@ -56,7 +56,7 @@ export function hangingTold(
   return { holes, steps, bareKg, emptyKg, helper: told.helper };
 }
 
-interface Told {
+interface StepInput {
   readonly plan: UnitPlan;
   readonly box: UnitDesign;
   readonly wall: Wall;
@@ -76,11 +76,11 @@ const step = (id: HangingStep['id'], title: string, says: readonly (string | fal
   caution,
 });
 
-function cleatSteps(told: Told): HangingStep[] {
+function cleatSteps(told: StepInput): HangingStep[] {
   const { plan, unit, holes } = told;
   const { hanging } = plan.unit;
   const length = (nm: number): string => lengthText(nm, unit);
-  const lift = nearest(hanging.rip!.engagement.value + LIFT_MARGIN_MM);
+  const lift = roundToNm(hanging.rip!.engagement.value + LIFT_MARGIN_MM);
   const { carcass } = holes;
   const below = lowerBy(plan.unit);
   return [
@@ -105,7 +105,7 @@ function cleatSteps(told: Told): HangingStep[] {
             [
               'Bevel up, and its point away from the wall: the bevel and the wall make a pocket that opens upwards.',
               hanging.notch !== null &&
-                `Its lower edge is notched ${length(hanging.notch.to - hanging.notch.from)} long and ${length(hanging.notch.depth)} deep, from ${length(hanging.notch.from - nearest(wallHalfEnds(plan.unit).from))} from its left end.`,
+                `Its lower edge is notched ${length(hanging.notch.to - hanging.notch.from)} long and ${length(hanging.notch.depth)} deep, from ${length(hanging.notch.from - roundToNm(wallHalfEnds(plan.unit).from))} from its left end.`,
               `One screw at each end, a level on it, then all ${holes.wall.filter(({ kind }) => kind === 'strip').length}.`,
               below !== null &&
                 `The lower wall half on its own line the same way, all ${holes.wall.filter(({ kind }) => kind === 'lower').length} screws: it may come to carry everything.`,
@@ -128,7 +128,7 @@ function cleatSteps(told: Told): HangingStep[] {
       : []),
     emptyStep(told),
     ...joinStep(told),
-    propStep(told, `${length((told.box.place.up.nm - nearest(10)) as Length)} above the floor, a finger's breadth under where its bottom comes`),
+    propStep(told, `${length((told.box.place.up.nm - roundToNm(10)) as Length)} above the floor, a finger's breadth under where its bottom comes`),
     step(
       'lift',
       'Lift it on',
@@ -150,7 +150,7 @@ function cleatSteps(told: Told): HangingStep[] {
   ];
 }
 
-function screwedSteps(told: Told): HangingStep[] {
+function screwedSteps(told: StepInput): HangingStep[] {
   const { plan, unit, holes, box } = told;
   const length = (nm: number): string => lengthText(nm, unit);
   const name = partName(plan, plan.unit.hanging.wallHalf);
@@ -173,7 +173,7 @@ function screwedSteps(told: Told): HangingStep[] {
   ];
 }
 
-function plateSteps(told: Told): HangingStep[] {
+function plateSteps(told: StepInput): HangingStep[] {
   const { plan, unit, holes, box } = told;
   const length = (nm: number): string => lengthText(nm, unit);
   const { hanging } = plan.unit;
@@ -211,7 +211,7 @@ function plateSteps(told: Told): HangingStep[] {
   ];
 }
 
-function secondStep({ plan }: Told): HangingStep[] {
+function secondStep({ plan }: StepInput): HangingStep[] {
   const { second } = plan.unit.hanging;
   if (!second) return [];
   const where = second.plane === 'top' ? 'above it' : 'under it';
@@ -228,7 +228,7 @@ function secondStep({ plan }: Told): HangingStep[] {
   ];
 }
 
-function looked({ holes }: Told): HangingStep[] {
+function looked({ holes }: StepInput): HangingStep[] {
   const count = (state: WallHole['state']): number => holes.wall.filter((hole) => hole.state === state).length;
   const [first, never, written] = [count('look-first'), count('never'), count('in-writing')];
   if (first + never + written === 0) return [];
@@ -247,7 +247,7 @@ function looked({ holes }: Told): HangingStep[] {
   ];
 }
 
-function studsStep({ holes, unit, wall }: Told): HangingStep {
+function studsStep({ holes, unit, wall }: StepInput): HangingStep {
   const at = (from: (stud: HangingHoles['studs'][number]) => number): string => holes.studs.map((stud) => lengthText(from(stud), unit)).join(', ');
   const timber = groundOf(wall) === 'timber' || groundOf(wall) === 'metal';
   return step('studs', timber ? 'Carry the studs over' : 'Mark the fixings', [
@@ -256,7 +256,7 @@ function studsStep({ holes, unit, wall }: Told): HangingStep {
   ]);
 }
 
-function boreStep({ holes, unit, wall }: Told, name: string): HangingStep {
+function boreStep({ holes, unit, wall }: StepInput, name: string): HangingStep {
   return step('bore', `Bore the ${name}`, [
     boringWords(holes.wallBoring, unit),
     groundOf(wall) === 'masonry' && 'Into the masonry itself, never into a joint or plaster that crumbles; blow the dust out.',
@@ -265,16 +265,16 @@ function boreStep({ holes, unit, wall }: Told, name: string): HangingStep {
 
 /** What is bored for a screw, as a sentence. */
 export function boringWords({ screw, length, clearMm, sinkMm, pilotMm, deepMm }: Boring, unit: DisplayUnit): string {
-  const fine = (mm: number): string => fineText(nearest(Math.round(mm * 10) / 10), unit);
+  const fine = (mm: number): string => fineText(roundToNm(Math.round(mm * 10) / 10), unit);
   const pilot =
     pilotMm === null
       ? 'what holds it as its maker says'
-      : `${fine(pilotMm)} into what holds it${deepMm === null ? '' : `, ${lengthText(nearest(Math.round(deepMm)), unit)} deep`}`;
+      : `${fine(pilotMm)} into what holds it${deepMm === null ? '' : `, ${lengthText(roundToNm(Math.round(deepMm)), unit)} deep`}`;
   const through = clearMm === null || sinkMm === null ? '' : `${fine(clearMm)} clear through, sunk to ${fine(sinkMm)}; `;
   return `For ${screwById(screw).name} × ${lengthText(length, unit)} screws: ${through}${pilot}.`;
 }
 
-function emptyStep({ bareKg, emptyKg, helper, limit, unit }: Told): HangingStep {
+function emptyStep({ bareKg, emptyKg, helper, limit, unit }: StepInput): HangingStep {
   const off = emptyKg - bareKg;
   return step(
     'empty',
@@ -290,17 +290,17 @@ function emptyStep({ bareKg, emptyKg, helper, limit, unit }: Told): HangingStep 
   );
 }
 
-const joinStep = ({ beside }: Told): HangingStep[] =>
+const joinStep = ({ beside }: StepInput): HangingStep[] =>
   beside.length === 0
     ? []
     : [step('join', 'Join neighbors first', [`Clamp it flush with ${beside.join(' and ')} and screw them to each other before either is fixed to the wall.`])];
 
-const propStep = ({ helper }: Told, where: string): HangingStep =>
+const propStep = ({ helper }: StepInput, where: string): HangingStep =>
   step('prop', 'A ledger or a prop', [
     `A straight strip screwed to two studs, its upper edge ${where}${helper ? '' : '; alone it holds what the other pair of hands would'}.`,
   ]);
 
-function lockStep({ holes, unit, plan }: Told): HangingStep[] {
+function lockStep({ holes, unit, plan }: StepInput): HangingStep[] {
   const lock = holes.wall.find(({ kind }) => kind === 'lock');
   if (!lock) return [];
   return [
@@ -310,7 +310,7 @@ function lockStep({ holes, unit, plan }: Told): HangingStep[] {
   ];
 }
 
-function loadStep({ plan, unit }: Told): HangingStep {
+function loadStep({ plan, unit }: StepInput): HangingStep {
   return step('load', 'Load it', [
     'From the bottom upwards, heavy things low and at the back, little by little.',
     plan.contentsKg > 0 && `${bothMasses(plan.contentsKg, unit)} are planned.`,

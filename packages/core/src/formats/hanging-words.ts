@@ -1,6 +1,6 @@
 /** Load cases, places of holes, worries and their repairs in words. */
 import { labelWords } from '../checks/words/labels.ts';
-import type { WorryRefusal } from '../hang/autopsy.ts';
+import type { ExistingRefusal } from '../hang/existing-cabinet.ts';
 import type { CaseId, LoadCase, MovingCase } from '../hang/cases.ts';
 import type { WallHole } from '../hang/holes.ts';
 
@@ -32,7 +32,7 @@ const MOVING_WORDS: Readonly<Record<MovingCase['key'], string>> = {
 
 export const movingWords = ({ key }: Pick<MovingCase, 'key'>): string => MOVING_WORDS[key];
 
-const WORRY_WORDS: Readonly<Record<WorryRefusal, string>> = {
+const EXISTING_REFUSAL_WORDS: Readonly<Record<ExistingRefusal, string>> = {
   'no-stud': 'It is fixed to wallboard alone.',
   'drywall-screws': 'Drywall screws are brittle: their heads snap off without a sign.',
   'cleat-material': 'A cleat of fiberboard splits along its layers.',
@@ -41,7 +41,7 @@ const WORRY_WORDS: Readonly<Record<WorryRefusal, string>> = {
   'no-spacer': 'Nothing keeps its bottom off the wall: it hangs tilted and turns about the cleat.',
 };
 
-export const worryRefusalWords = (reason: WorryRefusal): string => WORRY_WORDS[reason];
+export const existingRefusalWords = (reason: ExistingRefusal): string => EXISTING_REFUSAL_WORDS[reason];
 
 const REPAIR_WORDS: Readonly<Record<string, string>> = {
   'wood-screws': 'Take its wall screws out one by one and put #10 wood screws in that reach 50 mm, 2 in, into the studs',

@@ -1,6 +1,6 @@
 /** What must be held, as JSON: items and rows. Limits come from the table's columns (contents/item-form.ts). */
-import { columnFor, ITEM_LIMITS, MOST_COUNT, MOST_PROFILE, NAME_LENGTH, type ColumnKey } from '../contents/item-form.ts';
-import { MOST_ITEM_KG } from '../contents/weight.ts';
+import { columnFor, ITEM_LIMITS, MAX_COUNT, MAX_PROFILE, NAME_LENGTH, type ItemColumnKey } from '../contents/item-form.ts';
+import { MAX_ITEM_KG } from '../contents/weight.ts';
 import { ITEM_KINDS, REACHES, STANCES, type Item } from '../contents/item.ts';
 import { ITEM_MATERIALS } from '../contents/item-mass.ts';
 import { ROW_KINDS, type Row } from '../contents/row.ts';
@@ -8,11 +8,11 @@ import { mm } from '../length/length.ts';
 import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, length, list, number, object, orNull, text, yesNo, type Codec } from './codec.ts';
 
-export const MOST_ROWS = 100;
+export const MAX_ROWS = 100;
 
 const size = length(ITEM_LIMITS.size.least, ITEM_LIMITS.size.most);
 const small = orNull(length(ITEM_LIMITS.small.least, ITEM_LIMITS.small.most));
-const count = (key: ColumnKey) => {
+const count = (key: ItemColumnKey) => {
   const column = columnFor(key);
   if (column.type !== 'count') throw new RangeError(`the column '${key}' is no count`);
   return number(column.least, column.most, true);
@@ -29,8 +29,8 @@ export const itemCodec: Codec<Item> = checked(
     depth: size,
     height: size,
     neck: small,
-    profile: list(object({ at: length(mm(0), ITEM_LIMITS.size.most), width: length(mm(0), ITEM_LIMITS.size.most) }), MOST_PROFILE),
-    kg: orNull(number(0, MOST_ITEM_KG)),
+    profile: list(object({ at: length(mm(0), ITEM_LIMITS.size.most), width: length(mm(0), ITEM_LIMITS.size.most) }), MAX_PROFILE),
+    kg: orNull(number(0, MAX_ITEM_KG)),
     material: choice(Object.keys(ITEM_MATERIALS)),
     count: count('count'),
     growth: count('growth'),
@@ -42,7 +42,7 @@ export const itemCodec: Codec<Item> = checked(
     near: text(40, 0),
     lift: small,
     hole: small,
-    homes: byId(byId(object({ count: number(1, MOST_COUNT, true), pinned: yesNo }), 100), 200),
+    homes: byId(byId(object({ count: number(1, MAX_COUNT, true), pinned: yesNo }), 100), 200),
   }),
   ({ profile }, where) => {
     const falls = profile.findIndex(({ at }, index) => index > 0 && at.nm < profile[index - 1]!.at.nm);
@@ -56,7 +56,7 @@ export const rowCodec: Codec<Row> = object({
   kind: choice(ROW_KINDS),
   on: id,
   items: list(id, 60),
-  wanted: orNull(number(1, MOST_COUNT, true)),
+  wanted: orNull(number(1, MAX_COUNT, true)),
   pitch: orNull(length(mm(2), mm(2000))),
   clearance: length(mm(0), mm(200)),
   thickness: length(mm(0), mm(60)),

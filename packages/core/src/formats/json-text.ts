@@ -2,11 +2,11 @@
 import { Refusal } from '../problem/problem.ts';
 
 /** Of a posted body or a nesting problem. A design of a few hundred cabinets is well under this. */
-export const MOST_BYTES = 5_000_000;
-export const MOST_DEPTH = 40;
+export const MAX_BYTES = 5_000_000;
+export const MAX_DEPTH = 40;
 
 /** Reads JSON text of at most `max` characters; a byte order mark in front is passed over. Throws a Refusal. */
-export function readJsonText(marked: string, where = 'file', max = MOST_BYTES): unknown {
+export function readJsonText(marked: string, where = 'file', max = MAX_BYTES): unknown {
   if (marked.length > max) throw new Refusal('too-large', `the text is ${(marked.length / 1e6).toFixed(1)} MB`, where, `at most ${max / 1e6} MB`);
   const text = marked.startsWith('\uFEFF') ? marked.slice(1) : marked;
   checkDepth(text, where);
@@ -37,7 +37,7 @@ function checkDepth(text: string, where: string): void {
       else if (code === 34) inText = false;
     } else if (code === 34) inText = true;
     else if (code === 123 || code === 91) {
-      if (++depth > MOST_DEPTH) throw new Refusal('too-deep', `brackets stand more than ${MOST_DEPTH} deep`, `${where}, character ${i + 1}`, 'a project file');
+      if (++depth > MAX_DEPTH) throw new Refusal('too-deep', `brackets stand more than ${MAX_DEPTH} deep`, `${where}, character ${i + 1}`, 'a project file');
     } else if (code === 125 || code === 93) depth--;
   }
 }

@@ -8,11 +8,11 @@ import { list, number, object, quote, text, yesNo, type Codec, type Json } from 
 import { exactMm } from './nest-plan.ts';
 
 /** Layouts of the largest project: a dozen kinds of sheet, laid out anew a few times. */
-export const MOST_LAYOUTS = 60;
-const MOST_SHEETS = 200;
-const MOST_PIECES = 2000;
+export const MAX_LAYOUTS = 60;
+const MAX_SHEETS = 200;
+const MAX_PIECES = 2000;
 /** Cuts within cuts. */
-const MOST_DEPTH = 400;
+const MAX_DEPTH = 400;
 
 /** A length exact to the nanometre, written in millimetres. */
 export const exact = (most: Length): Codec<Length> => ({
@@ -38,7 +38,7 @@ type Row = Readonly<Record<string, unknown>>;
 function readTree(value: unknown, where: string, depth: number): CutTree {
   const row = typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Row) : null;
   const has = (...keys: string[]): boolean => row !== null && Object.keys(row).sort().join() === keys.sort().join();
-  if (depth > MOST_DEPTH) throw new Refusal('deep', 'the cuts go too deep', where, `at most ${MOST_DEPTH} one in another`);
+  if (depth > MAX_DEPTH) throw new Refusal('deep', 'the cuts go too deep', where, `at most ${MAX_DEPTH} one in another`);
   if (has('part')) return { kind: 'part', part: text(200).read(row!['part'], `${where}.part`) };
   if (has('waste')) return { kind: 'waste', ...wasteCodec.read(row!['waste'], `${where}.waste`) };
   if (!has('cut', 'at', 'first', 'second') || (row!['cut'] !== 'x' && row!['cut'] !== 'y'))
@@ -73,7 +73,7 @@ export const keptLayoutCodec: Codec<KeptLayout> = object({
   made: text(40),
   kerf: side,
   sheets: list(
-    object({ sheet: text(300), length: side, width: side, trim: side, offcut: yesNo, placements: list(placement, MOST_PIECES), cuts: treeCodec }),
-    MOST_SHEETS,
+    object({ sheet: text(300), length: side, width: side, trim: side, offcut: yesNo, placements: list(placement, MAX_PIECES), cuts: treeCodec }),
+    MAX_SHEETS,
   ),
 });

@@ -4,7 +4,7 @@ import { labelWords } from '../checks/words/labels.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import type { Lesson } from '../plan/lessons.ts';
 import type { LogContext } from './log-words.ts';
-import { plural } from './build-said.ts';
+import { plural } from './step-texts.ts';
 
 /** To a hundredth of a millimeter: no caliper at hand says more. */
 const fineText = (nm: number, unit: DisplayUnit): string => exactly(Math.round(nm / (NM_PER.mm / 100)) * (NM_PER.mm / 100), unit);

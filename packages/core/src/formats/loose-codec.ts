@@ -1,6 +1,6 @@
 /** Parts without a cabinet as JSON: sizes as they were typed, outlines exact. */
 import { mm } from '../length/length.ts';
-import { MOST_CORNERS, MOST_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
+import { MAX_CORNERS, MAX_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
 import { Refusal } from '../problem/problem.ts';
 import { checked, choice, length, list, number, object, text, type Codec } from './codec.ts';
 import { exact } from './layout-codec.ts';
@@ -8,7 +8,7 @@ import { exact } from './layout-codec.ts';
 const side = length(mm(5), mm(10_000));
 const place = exact(mm(10_000));
 /** What a quarter of a full turn's tangent comes to is 1; no drawn arc is nearer to a whole circle than this. */
-const MOST_BULGE = 50;
+const MAX_BULGE = 50;
 
 export const looseCodec: Codec<LoosePart> = checked(
   object({
@@ -16,11 +16,11 @@ export const looseCodec: Codec<LoosePart> = checked(
     order: number(-1e9, 1e9),
     name: text(80),
     stock: text(64),
-    count: number(1, MOST_LOOSE_COUNT, true),
+    count: number(1, MAX_LOOSE_COUNT, true),
     length: side,
     width: side,
     grain: choice(['length', 'width', 'none']),
-    outline: list(object({ x: place, y: place, bulge: number(-MOST_BULGE, MOST_BULGE) }), MOST_CORNERS),
+    outline: list(object({ x: place, y: place, bulge: number(-MAX_BULGE, MAX_BULGE) }), MAX_CORNERS),
   }),
   ({ outline, length: long, width }, where) => {
     if (outline.length === 0) return;

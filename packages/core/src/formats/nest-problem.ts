@@ -1,14 +1,14 @@
 /** A nesting problem as text, and back. The form is docs/nesting.md; plans stand in nest-plan.ts. */
 import { mm, type Length } from '../length/length.ts';
-import { bedsOf } from '../nest/pieces.ts';
-import type { FirstCut, NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
+import { stockAreasOf } from '../nest/pieces.ts';
+import type { FirstCut, NestPart, NestProblem, NestSheet, SheetRect } from '../nest/problem.ts';
 import { outcomeOf, Refusal, type Outcome } from '../problem/problem.ts';
 import { quote, type Json } from './codec.ts';
 import { readJsonText } from './json-text.ts';
 import { exactMm, readPlacement } from './nest-plan.ts';
 import { amount, fields, flag, name, once, oneOf, rows, size, whole } from './read-fields.ts';
 
-export const MOST_PIECES = 20_000;
+export const MAX_PIECES = 20_000;
 /** Cuts of one row: how often the smallest part may go into the longest sheet. */
 const MAX_IN_ROW = 4000;
 /** No saw parts anything thinner. */
@@ -31,7 +31,7 @@ export function readNestProblem(value: unknown): NestProblem {
   if (costed !== 0 && costed !== sheets.length)
     throw new Refusal('cost', 'some sheets have a cost and others have none', 'sheets', 'a cost on every sheet, or on none');
   const pieces = parts.reduce((sum, { count }) => sum + count, 0);
-  if (pieces > MOST_PIECES) throw new Refusal('too-many', `there are ${pieces} pieces`, 'parts', `at most ${MOST_PIECES}`);
+  if (pieces > MAX_PIECES) throw new Refusal('too-many', `there are ${pieces} pieces`, 'parts', `at most ${MAX_PIECES}`);
   const longest = sheets.reduce((most, { length, width }) => Math.max(most, length, width), 0);
   const thinnest = Math.max(MIN_SIDE, Math.ceil(longest / MAX_IN_ROW)) as Length;
   for (const [index, { length, width }] of parts.entries())
@@ -44,7 +44,7 @@ export function readNestProblem(value: unknown): NestProblem {
       );
   sheets.forEach((sheet, index) => checkPins(sheet, parts, `sheets[${index}]`));
   const problem: NestProblem = { kerf, trim, cuts, ...(row['first'] === undefined ? {} : { first: readFirst(row['first']) }), sheets, parts };
-  const bare = bedsOf(problem).find(({ dx, dy }) => dx <= 0 || dy <= 0);
+  const bare = stockAreasOf(problem).find(({ dx, dy }) => dx <= 0 || dy <= 0);
   if (bare) throw new Refusal('trim', `nothing is left of sheet '${bare.sheet.id}' inside its trim`, 'trim', 'less than half of every sheet');
   return problem;
 }
@@ -87,7 +87,7 @@ function readFirst(value: unknown): FirstCut {
 }
 
 /** A rectangle no part may touch, from the corner of the untrimmed sheet. */
-function readFlaw(value: unknown, where: string): Rect {
+function readFlaw(value: unknown, where: string): SheetRect {
   const row = fields(value, where, ['x', 'y', 'dx', 'dy']);
   return {
     x: size(row['x'], `${where}.x`, true),
@@ -142,7 +142,7 @@ export function writeNestProblem({ kerf, trim, cuts, first, sheets, parts }: Nes
   };
 }
 
-const writeRect = ({ x, y, dx, dy }: Rect): { x: string; y: string; dx: string; dy: string } => ({
+const writeRect = ({ x, y, dx, dy }: SheetRect): { x: string; y: string; dx: string; dy: string } => ({
   x: exactMm(x),
   y: exactMm(y),
   dx: exactMm(dx),

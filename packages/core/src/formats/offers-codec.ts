@@ -4,7 +4,7 @@ import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import type { Offer } from '../stock/offers.ts';
 import { choice, length, list, number, object, text, type Codec } from './codec.ts';
 
-const MOST_OFFERS = 500;
+const MAX_OFFERS = 500;
 const side = length(mm(50), mm(10_000));
 
 export const offersCodec: Codec<readonly Offer[]> = list(
@@ -18,5 +18,5 @@ export const offersCodec: Codec<readonly Offer[]> = list(
     inStock: number(0, 1e6, true),
     leadDays: number(0, 365, true),
   }),
-  MOST_OFFERS,
+  MAX_OFFERS,
 );

@@ -1,7 +1,7 @@
 /** Rows of a cut list, ours or anybody's, as parts without a cabinet. */
 import { enter, entered } from '../length/entered.ts';
 import { mm, type DisplayUnit } from '../length/length.ts';
-import { MOST_LOOSE, MOST_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
+import { MAX_LOOSE, MAX_LOOSE_COUNT, type LoosePart } from '../parts/loose-parts.ts';
 import { accept, refuse, type Outcome } from '../problem/problem.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { lengthCell, type CellUnit, type TableColumn, type TableKind } from './foreign-table.ts';
@@ -50,8 +50,8 @@ export const partsTable = ({ unit, products, stock, order, newId, there }: PartO
   }),
   put: (part, key, cell, cellUnit, where) => put(part, key, cell, cellUnit, where, unit, products),
   whole: (parts) =>
-    there + parts.length > MOST_LOOSE
-      ? refuse('too-many', `there are ${parts.length} rows, and ${there} parts without a cabinet are there already`, 'table', `at most ${MOST_LOOSE}`)
+    there + parts.length > MAX_LOOSE
+      ? refuse('too-many', `there are ${parts.length} rows, and ${there} parts without a cabinet are there already`, 'table', `at most ${MAX_LOOSE}`)
       : accept(parts),
 });
 
@@ -71,9 +71,9 @@ function put(
         : accept({ ...part, name: cell });
     case 'count': {
       const count = cell === '' ? 1 : Number(cell.replace(/[.,]0+$/, '').replace(/\s*(pcs?|pieces?|x)\.?$/i, ''));
-      return Number.isInteger(count) && count >= 1 && count <= MOST_LOOSE_COUNT
+      return Number.isInteger(count) && count >= 1 && count <= MAX_LOOSE_COUNT
         ? accept({ ...part, count })
-        : refuse('cell', `'${cell.slice(0, 40)}' is no count`, where, `a whole number from 1 to ${MOST_LOOSE_COUNT}`);
+        : refuse('cell', `'${cell.slice(0, 40)}' is no count`, where, `a whole number from 1 to ${MAX_LOOSE_COUNT}`);
     }
     case 'length':
     case 'width': {

@@ -2,14 +2,14 @@
 import { fixWords } from '../checks/words/fixes.ts';
 import { findingWords } from '../checks/words/findings.ts';
 import { VERDICT_WORDS } from '../checks/verdict.ts';
-import { verdictTold } from './verdict-told.ts';
+import { verdictSummary } from './verdict-summary.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { carriesRange, loadLimits } from '../hang/limits.ts';
 import type { Design } from '../plan/design.ts';
 import type { HangHelp } from '../plan/hang-helps.ts';
 import type { Plan, UnitPlan } from '../plan/plan.ts';
-import type { Dimension } from '../worked/dimension.ts';
-import type { Figure } from '../worked/figure.ts';
+import type { ExplainedLength } from '../explained/explained-length.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { Json } from './codec.ts';
 import { featureWords } from './cut-list-csv.ts';
 import { exactMm } from './nest-plan.ts';
@@ -71,7 +71,7 @@ function unitJson(unitPlan: UnitPlan, design: Design, helps: readonly HangHelp[]
     hang: {
       state: hang.state,
       verdict: VERDICT_WORDS[hang.state],
-      ...verdictTold(unitPlan, design.units[unitPlan.id]!.unit),
+      ...verdictSummary(unitPlan, design.units[unitPlan.id]!.unit),
       ruledOutBy: hang.ruledOutBy,
       helps: helps.map(({ fix, state, carriesKg, weakest }) => ({
         does: fixWords(fix.label, design.units[unitPlan.id]!.unit),
@@ -114,7 +114,7 @@ function unitJson(unitPlan: UnitPlan, design: Design, helps: readonly HangHelp[]
   };
 }
 
-function dimensionJson({ value, terms, over }: Dimension): Json {
+function dimensionJson({ value, terms, over }: ExplainedLength): Json {
   return {
     value: exactMm(value),
     sum: terms.map(({ label, value: each, times }) => ({ name: labelWords(label), value: exactMm(each), times })),
@@ -122,7 +122,7 @@ function dimensionJson({ value, terms, over }: Dimension): Json {
   };
 }
 
-function figureJson(figure: Figure): Json {
+function figureJson(figure: ExplainedValue): Json {
   return {
     value: figure.value,
     unit: figure.unit,

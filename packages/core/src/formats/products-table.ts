@@ -6,7 +6,7 @@ import { MATERIALS, type MaterialId } from '../stock/materials.ts';
 import type { Product } from '../stock/workshop.ts';
 import { csvText } from './csv.ts';
 import { lengthCell, type CellUnit, type TableColumn, type TableKind } from './foreign-table.ts';
-import { MOST_PRODUCTS, PRODUCT_LIMITS } from './workshop-codec.ts';
+import { MAX_PRODUCTS, PRODUCT_LIMITS } from './workshop-codec.ts';
 
 export type ProductKey = 'name' | 'kind' | 'material' | 'nominal' | 'length' | 'width' | 'price' | 'grain' | 'faced';
 
@@ -23,7 +23,7 @@ export const PRODUCT_COLUMNS: readonly TableColumn<ProductKey>[] = [
 ];
 
 const NAME_LENGTH = 80;
-const MOST_PRICE = 1e6;
+const MAX_PRICE = 1e6;
 const named = (id: MaterialId): string => MATERIALS[id].name.toLowerCase();
 
 /** `known` are those that are there already; one of the list's money is worth `rate` of the workshop's. */
@@ -92,9 +92,9 @@ function put(product: Product, key: ProductKey, cell: string, unit: CellUnit | n
       const bare = cell.replace(/[^\d.,-]/g, '');
       const plain = bare.replace(/[.,](?=.*[.,]|\d{3}$)/g, '').replace(',', '.');
       const price = plain === '' ? NaN : Number(plain) * rate;
-      return price >= 0 && price <= MOST_PRICE
+      return price >= 0 && price <= MAX_PRICE
         ? set({ price: Math.round(price * 100) / 100 })
-        : refuse('cell', `'${cell.slice(0, 40)}' is no price`, where, `an amount from 0 to ${MOST_PRICE}`);
+        : refuse('cell', `'${cell.slice(0, 40)}' is no price`, where, `an amount from 0 to ${MAX_PRICE}`);
     }
     case 'grain':
       return cell === '' || /^(length|long|along|yes|lengthwise)$/i.test(cell)
@@ -143,8 +143,8 @@ function withIds(products: readonly Product[], known: Readonly<Record<string, Pr
       rows.push({ ...product, id });
     }
   }
-  return taken.size > MOST_PRODUCTS
-    ? refuse('too-many', `there would be ${taken.size} kinds of sheet and board`, 'table', `at most ${MOST_PRODUCTS}`)
+  return taken.size > MAX_PRODUCTS
+    ? refuse('too-many', `there would be ${taken.size} kinds of sheet and board`, 'table', `at most ${MAX_PRODUCTS}`)
     : accept(rows);
 }
 

@@ -5,8 +5,8 @@ import file from '../../../../examples/print-room.carcass.json' with { type: 'js
 import schema from '../../../../docs/project.schema.json' with { type: 'json' };
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { furnishedRoom, printRoom } from '../test/print-room.ts';
-import { MOST_BYTES } from './json-text.ts';
-import { MOST_FILE_BYTES } from './project-file.ts';
+import { MAX_BYTES } from './json-text.ts';
+import { MAX_FILE_BYTES } from './project-file.ts';
 import { MIGRATIONS } from './migrations.ts';
 import { projectSchema, readProjectFile, VERSION, writeProject, writeProjectText } from './project-file.ts';
 
@@ -103,10 +103,10 @@ describe('a file that is wrong', () => {
   });
 
   test('too large and too deep are refused before they are parsed', () => {
-    expect(problemOf(`{"format":"${'x'.repeat(MOST_FILE_BYTES)}"}`)).toMatchObject({ code: 'too-large' });
+    expect(problemOf(`{"format":"${'x'.repeat(MAX_FILE_BYTES)}"}`)).toMatchObject({ code: 'too-large' });
     expect(problemOf('['.repeat(100_000))).toMatchObject({ code: 'too-deep' });
     expect(problemOf(`{"a":"${'['.repeat(1000)}"}`)).not.toMatchObject({ code: 'too-deep' });
-    expect(MOST_BYTES).toBeLessThan(10_000_000);
+    expect(MAX_BYTES).toBeLessThan(10_000_000);
   });
 
   test('whatever is put in any one place, the reader answers and never throws', () => {

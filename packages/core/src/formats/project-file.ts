@@ -17,9 +17,9 @@ import { workshopCodec } from './workshop-codec.ts';
 export const FORMAT = 'keen-carcass-project';
 export const VERSION = 11;
 /** Of the record in a file. */
-export const MOST_ENTRIES = 200_000;
+export const MAX_ENTRIES = 200_000;
 /** Of a project file, characters. A long record makes most of it. */
-export const MOST_FILE_BYTES = 64_000_000;
+export const MAX_FILE_BYTES = 64_000_000;
 
 export interface ProjectFile {
   readonly design: Design;
@@ -31,12 +31,12 @@ const fileCodec = object({
   format: constant(FORMAT),
   version: constant(VERSION),
   design: designCodec,
-  record: list(recordCodec, MOST_ENTRIES),
+  record: list(recordCodec, MAX_ENTRIES),
   workshop: workshopCodec,
 });
 
 /** Reads a file's text. */
-export const readProjectFile = (text: string): Outcome<ProjectFile> => outcomeOf(() => readProject(readJsonText(text, 'file', MOST_FILE_BYTES)));
+export const readProjectFile = (text: string): Outcome<ProjectFile> => outcomeOf(() => readProject(readJsonText(text, 'file', MAX_FILE_BYTES)));
 
 /** Reads a parsed file; throws a Refusal. */
 export function readProject(value: unknown): ProjectFile {

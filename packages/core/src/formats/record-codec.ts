@@ -9,10 +9,10 @@ import { WALL_LIMITS } from '../wall/wall-form.ts';
 import { checked, choice, length, list, number, object, objectWith, text, yesNo, type Codec } from './codec.ts';
 
 /** A wall of fifty metres, a sample every five millimetres. */
-export const MOST_SAMPLES = 10_000;
+export const MAX_SAMPLES = 10_000;
 
 /** Operations ticked at once: a setup of the largest project. */
-export const MOST_MADE = 2000;
+export const MAX_MADE = 2000;
 
 const ISO = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/;
 
@@ -41,7 +41,7 @@ const testCutCodec: Codec<TestCut> = checked(
 );
 
 /** Pictures of one note. */
-export const MOST_PHOTOS = 12;
+export const MAX_PHOTOS = 12;
 
 /** What an entry of each kind must say, and no other may. */
 const FACTS: Readonly<
@@ -77,14 +77,11 @@ export const recordCodec: Codec<RecordEntry> = checked(
       reading: objectWith({ product: text(64), value: length(mm(0.5), mm(200)) }, { sheet: text(40), place: choice(SHEET_PLACES) }),
       scan: object({
         up: length(WALL_LIMITS.up.least, WALL_LIMITS.up.most),
-        samples: list(object({ at: number(-1000, 50_000), level: number(0, 100) }), MOST_SAMPLES),
+        samples: list(object({ at: number(-1000, 50_000), level: number(0, 100) }), MAX_SAMPLES),
       }),
       testCut: testCutCodec,
-      made: list(text(300), MOST_MADE),
-      slots: list(
-        object({ operation: text(300), width: length(mm(0.3), mm(500)), depth: length(mm(0.1), mm(200)), at: length(mm(-200), mm(6000)) }),
-        MOST_MADE,
-      ),
+      made: list(text(300), MAX_MADE),
+      slots: list(object({ operation: text(300), width: length(mm(0.3), mm(500)), depth: length(mm(0.1), mm(200)), at: length(mm(-200), mm(6000)) }), MAX_MADE),
       asCut: objectWith(
         { panel: text(200) },
         {
@@ -94,7 +91,7 @@ export const recordCodec: Codec<RecordEntry> = checked(
           planned: objectWith({}, { length: length(mm(1), mm(6000)), width: length(mm(1), mm(3000)) }),
         },
       ),
-      sawn: object({ layout: text(64), cuts: list(text(200), MOST_MADE), parts: list(text(200), MOST_MADE) }),
+      sawn: object({ layout: text(64), cuts: list(text(200), MAX_MADE), parts: list(text(200), MAX_MADE) }),
       spoiled: object({ layout: text(64), part: text(200) }),
       hung: object({
         unit: text(64),
@@ -106,7 +103,7 @@ export const recordCodec: Codec<RecordEntry> = checked(
       opening: objectWith({ space: text(200) }, { width: length(mm(5), mm(6000)), height: length(mm(5), mm(6000)) }),
       diagonals: object({ assembly: text(200), one: length(mm(10), mm(9000)), other: length(mm(10), mm(9000)) }),
       kept: object({ panel: text(200), how: choice(['accepted', 'trimmed', 'shimmed']) }),
-      note: objectWith({ text: text(4000, 0), photos: list(text(64), MOST_PHOTOS), nextTime: yesNo }, { step: text(300), part: text(200), unit: text(64) }),
+      note: objectWith({ text: text(4000, 0), photos: list(text(64), MAX_PHOTOS), nextTime: yesNo }, { step: text(300), part: text(200), unit: text(64) }),
       withdraws: text(64),
     },
   ),

@@ -1,15 +1,15 @@
 import { expect, test } from '@jest/globals';
 import { dayStart, windowsFrom } from '../build/calendar.ts';
-import { USUAL_BUILD } from '../build/choices.ts';
+import { DEFAULT_BUILD } from '../build/choices.ts';
 import { scheduleOf } from '../build/schedule.ts';
 import { scheduleIcs, stretches } from './schedule-ics.ts';
 import { task } from '../test/task.ts';
 
 const begins = dayStart('2026-12-01');
-const schedule = scheduleOf([task('sand', 200), task('hang', 30)], windowsFrom(USUAL_BUILD, begins), begins)!;
+const schedule = scheduleOf([task('sand', 200), task('hang', 30)], windowsFrom(DEFAULT_BUILD, begins), begins)!;
 const text = scheduleIcs(
   schedule,
-  USUAL_BUILD,
+  DEFAULT_BUILD,
   'Print room',
   (id) => ({ id, title: `Step ${id}; a, b`, says: ['one', `${'½ × ß 木 🪚 '.repeat(20)}end`] }),
   begins,
@@ -45,7 +45,7 @@ test('words outside a to z come back whole', () => {
 });
 
 test('stretches leave out the hours nobody is there', () => {
-  const windows = windowsFrom(USUAL_BUILD, begins);
+  const windows = windowsFrom(DEFAULT_BUILD, begins);
   const all = stretches(windows, begins, begins + 7 * 1440);
   expect(all.reduce((sum, { from, to }) => sum + to - from, 0)).toBe((3 + 3 + 8) * 60);
 });

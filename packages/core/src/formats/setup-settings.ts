@@ -4,21 +4,21 @@ import type { DisplayUnit, Length } from '../length/length.ts';
 import { lieOf } from '../parts/parts.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { onScale, type Learned } from '../setups/learned.ts';
-import type { Blank, Operation } from '../setups/operations.ts';
+import type { OperationBlank, Operation } from '../setups/operations.ts';
 import { edgeOffset } from '../setups/router.ts';
 import type { Setting } from '../setups/setting.ts';
 import { distanceSum, scaleSum, stackSum, straightEdgeSum } from '../setups/setup-sums.ts';
 import type { Setups } from '../setups/setups.ts';
-import type { Cut } from '../setups/setup.ts';
+import type { SetupCut } from '../setups/setup.ts';
 import type { Machine, Shop } from '../stock/shop.ts';
-import type { Dimension } from '../worked/dimension.ts';
+import type { ExplainedLength } from '../explained/explained-length.ts';
 import { edgeWords } from './cut-list-csv.ts';
 
 export interface SetupRow {
   readonly what: string;
   readonly to: string;
   /** The arithmetic of the number it begins with, where that has more than one term; and that number as it is written. */
-  readonly sum?: { readonly of: Dimension; readonly text: string };
+  readonly sum?: { readonly of: ExplainedLength; readonly text: string };
 }
 
 export interface SetupContext {
@@ -30,7 +30,7 @@ export interface SetupContext {
 }
 
 /** Row by row, from what goes onto the machine to where the piece is held. */
-export function settingRows(cut: Cut, machine: Machine, context: SetupContext, unit: DisplayUnit): SetupRow[] {
+export function settingRows(cut: SetupCut, machine: Machine, context: SetupContext, unit: DisplayUnit): SetupRow[] {
   const { shop, blanks } = context;
   const { operation, way } = cut;
   const fine = (length: Length): string => fineText(length, unit);
@@ -74,7 +74,7 @@ export function settingRows(cut: Cut, machine: Machine, context: SetupContext, u
 }
 
 /** The wedge as it is sawn: as long as the edge it lies along, so wide at its thick end; its twin is cut with it turned over. */
-function wedgeRow(off: number, along: 'length' | 'width', blank: Blank, what: string, fine: (length: Length) => string): SetupRow {
+function wedgeRow(off: number, along: 'length' | 'width', blank: OperationBlank, what: string, fine: (length: Length) => string): SetupRow {
   const rise = Math.round((blank[along] * Math.tan((off * Math.PI) / 180)) / TENTH) * TENTH;
   return {
     what: 'sawn',
@@ -109,7 +109,7 @@ const BIT_WORDS = { straight: 'straight', drill: 'drill', forstner: 'Forstner' }
 const degrees = (deg: number): string => `${Math.round(deg * 100) / 100}°`;
 
 /** What is measured at the machine, and what its scale has to read where test cuts said it is off. */
-function distanceRows(cut: Cut, machine: Machine, { blanks, learned }: SetupContext, fine: (length: Length) => string): SetupRow[] {
+function distanceRows(cut: SetupCut, machine: Machine, { blanks, learned }: SetupContext, fine: (length: Length) => string): SetupRow[] {
   const { setting } = cut.way;
   const sum = distanceSum(cut, blanks.get(cut.operation.panel)!);
   const edge = setting.held === 'edge' && setting.router ? edgeOffset(machine, setting.router.cuts) : null;

@@ -3,15 +3,15 @@ import { describe, expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import { plan } from '../plan/plan.ts';
 import { setupsOf } from '../setups/setups.ts';
-import { handHeldShop, usualShop } from '../stock/shop.ts';
+import { handHeldShop, defaultShop } from '../stock/shop.ts';
 import { furnishedRoom, planWith } from '../test/print-room.ts';
 import { readProject } from './project-file.ts';
 import { setupWords } from './setup-words.ts';
 
 describe('the ink cupboard in the usual shop', () => {
   const { unit, parts } = planWith().byId.get('ink')!;
-  const made = setupsOf([unit], usualShop());
-  const words = made.setups.map((setup) => setupWords(setup, { shop: usualShop(), blanks: made.blanks, parts }, 'mm'));
+  const made = setupsOf([unit], defaultShop());
+  const words = made.setups.map((setup) => setupWords(setup, { shop: defaultShop(), blanks: made.blanks, parts }, 'mm'));
 
   test('a dado: stack, cut, depth, stop; both sides the same end against it and the inside down', () => {
     const dado = words.find(({ set }) => set.some(({ to }) => to.startsWith('14.95')))!;
@@ -45,7 +45,7 @@ describe('the ink cupboard in the usual shop', () => {
 test.each(['mm', 'in'] as const)('every setup of every demo unit has words, in %s', (unit) => {
   for (const { design, record, workshop } of [furnishedRoom(), readProject(back)]) {
     const { units, parts } = plan(design, record, workshop);
-    for (const shop of [usualShop(), handHeldShop()]) {
+    for (const shop of [defaultShop(), handHeldShop()]) {
       const made = setupsOf(
         units.map((each) => each.unit),
         shop,
@@ -68,8 +68,8 @@ describe('what the machine does not place is told for each part', () => {
   const { units, parts } = plan(design, record, workshop);
   const wordsOf = (id: string) => {
     const { unit } = units.find((each) => each.id === id)!;
-    const made = setupsOf([unit], usualShop());
-    return made.setups.map((setup) => setupWords(setup, { shop: usualShop(), blanks: made.blanks, parts }, 'mm'));
+    const made = setupsOf([unit], defaultShop());
+    return made.setups.map((setup) => setupWords(setup, { shop: defaultShop(), blanks: made.blanks, parts }, 'mm'));
   };
 
   test('a stopped slot says where it begins and ends', () => {

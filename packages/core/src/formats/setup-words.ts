@@ -5,8 +5,8 @@ import type { DisplayUnit } from '../length/length.ts';
 import { lieOf } from '../parts/parts.ts';
 import type { Operation } from '../setups/operations.ts';
 import type { Swapped } from '../setups/order.ts';
-import type { Held, Setting } from '../setups/setting.ts';
-import type { Cut } from '../setups/setup.ts';
+import type { WorkHold, Setting } from '../setups/setting.ts';
+import type { SetupCut } from '../setups/setup.ts';
 import type { Setup } from '../setups/setup.ts';
 import type { Face, SlotExit } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
@@ -71,7 +71,7 @@ const WHAT_FOR: Readonly<Record<Operation['work']['kind'], string>> = {
   shape: 'slanted edges',
 };
 
-const HELD_WORDS: Readonly<Record<Held, string>> = {
+const HELD_WORDS: Readonly<Record<WorkHold, string>> = {
   fence: ', along the fence',
   sled: ', on the sled or against the gauge',
   edge: ', along a straight edge',
@@ -84,7 +84,7 @@ const HELD_WORDS: Readonly<Record<Held, string>> = {
   wedge: ', turned on a wedge',
 };
 
-function piecesOf(cuts: readonly Cut[], { blanks, parts, shop }: SetupContext, unit: DisplayUnit): SetupPiece[] {
+function piecesOf(cuts: readonly SetupCut[], { blanks, parts, shop }: SetupContext, unit: DisplayUnit): SetupPiece[] {
   const byLie = new Map<string, { piece: SetupPiece; operations: string[]; places: string[] }>();
   for (const { operation, way } of cuts) {
     const { panel } = blanks.get(operation.panel)!;
@@ -170,7 +170,7 @@ function placeWords(work: Operation['work'], panel: ResolvedPanel, unit: Display
   }
 }
 
-const REFERENCE: Readonly<Record<Held, string>> = {
+const REFERENCE: Readonly<Record<WorkHold, string>> = {
   fence: 'fence',
   sled: 'stop',
   edge: 'rule',
@@ -224,14 +224,14 @@ const EXIT_WORDS: Readonly<Record<SlotExit, string>> = {
 };
 
 /** What is said of every setup its cuts are at, whatever the machine. */
-function ofTheCuts(cuts: readonly Cut[]): string {
+function ofTheCuts(cuts: readonly SetupCut[]): string {
   const small = cuts.some(({ way }) => way.longer) ? ' Too small to hold by itself: cut it in a longer piece.' : '';
   const exits = new Set(cuts.map(({ operation }) => operation.tears));
   const tears = (['backed', 'wide', 'bare'] as const).filter((exit) => exits.has(exit)).map((exit) => ` ${EXIT_WORDS[exit]}`);
   return small + tears.join('');
 }
 
-function cautionWords(setting: Setting, machine: Machine, cuts: readonly Cut[]): string {
+function cautionWords(setting: Setting, machine: Machine, cuts: readonly SetupCut[]): string {
   const small = ofTheCuts(cuts);
   if (setting.stack)
     return `${SAW} The guard is off for slots: push blocks, hands never over the stack.${setting.held === 'sled' ? '' : ' Keep the edge on the fence.'}${small}`;

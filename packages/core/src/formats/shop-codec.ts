@@ -3,7 +3,7 @@ import { FINISHES } from '../build/finishes.ts';
 import { GLUES } from '../build/glues.ts';
 import { mm } from '../length/length.ts';
 import { Refusal } from '../problem/problem.ts';
-import { MACHINE_KINDS, MEASURE_LIMITS, type FinishLabel, type GlueLabel, type Machine, type MachineKind, type Measure, type Shop } from '../stock/shop.ts';
+import { MACHINE_KINDS, MEASURE_LIMITS, type FinishLabel, type GlueLabel, type Machine, type MachineKind, type MeasureKey, type Shop } from '../stock/shop.ts';
 import { byId, checked, choice, length, list, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
 
 const long = (measure: keyof typeof MEASURE_LIMITS) => length(mm(MEASURE_LIMITS[measure][0]), mm(MEASURE_LIMITS[measure][1]));
@@ -27,9 +27,9 @@ const machineCodec: Codec<Machine> = checked(
   ),
   ({ id: _id, order: _order, kind, name, ...measures }, where) => {
     const { has, name: called } = MACHINE_KINDS[kind];
-    const strange = (Object.keys(measures) as Measure[]).find((measure) => !Object.hasOwn(has, measure));
+    const strange = (Object.keys(measures) as MeasureKey[]).find((measure) => !Object.hasOwn(has, measure));
     if (strange) throw new Refusal('measure', `a ${called} has no '${strange}'`, `${where}.${strange}`, Object.keys(has).join(', ') || 'nothing');
-    const missing = (Object.keys(has) as Measure[]).find((measure) => measures[measure] === undefined);
+    const missing = (Object.keys(has) as MeasureKey[]).find((measure) => measures[measure] === undefined);
     if (missing) throw new Refusal('measure', `'${missing}' of the ${called} '${name}' is missing`, where, Object.keys(has).join(', '));
   },
 );
@@ -43,14 +43,14 @@ const PLAY = length(mm(-1), mm(5));
 
 /** Minutes of a label: up to a fortnight. */
 const LABEL_MIN = number(1, 14 * 24 * 60);
-const LEAST_C = number(-20, 40);
-const glueLabelCodec: Codec<GlueLabel> = object({ openMin: LABEL_MIN, clampMin: LABEL_MIN, cureMin: LABEL_MIN, leastC: LEAST_C });
+const MIN_C = number(-20, 40);
+const glueLabelCodec: Codec<GlueLabel> = object({ openMin: LABEL_MIN, clampMin: LABEL_MIN, cureMin: LABEL_MIN, leastC: MIN_C });
 const finishLabelCodec: Codec<FinishLabel> = object({
   coats: number(1, 9, true),
   recoatMin: LABEL_MIN,
   dryMin: LABEL_MIN,
   coversM2: number(0.5, 100),
-  leastC: LEAST_C,
+  leastC: MIN_C,
 });
 const GLUE_IDS = { pattern: new RegExp(`^(${Object.keys(GLUES).join('|')})$`), words: Object.keys(GLUES).join(', ') };
 const FINISH_IDS = { pattern: new RegExp(`^(${Object.keys(FINISHES).join('|')})$`), words: Object.keys(FINISHES).join(', ') };

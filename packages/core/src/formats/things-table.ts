@@ -1,5 +1,5 @@
 /** Rows of somebody else's table as things that must be held. */
-import { ITEM_COLUMNS, MOST_ITEMS, newItem, readCell, type ColumnKey } from '../contents/item-form.ts';
+import { ITEM_COLUMNS, MAX_ITEMS, newItem, readCell, type ItemColumnKey } from '../contents/item-form.ts';
 import type { Item } from '../contents/item.ts';
 import { MASS_UNITS, readWeight } from '../contents/weight.ts';
 import type { DisplayUnit } from '../length/length.ts';
@@ -8,7 +8,7 @@ import { SIZES, tooMany } from './contents-csv.ts';
 import { isOneOf, lengthCell, type TableColumn, type TableKind } from './foreign-table.ts';
 
 /** Words people write over such columns, beside our own titles. */
-const SAID: Readonly<Partial<Record<ColumnKey, readonly string[]>>> = {
+const SAID: Readonly<Partial<Record<ItemColumnKey, readonly string[]>>> = {
   name: ['name', 'item', 'thing', 'article', 'description', 'object'],
   count: ['qty', 'quantity', 'number', 'no', 'pieces', 'pcs', 'how many', 'amount'],
   width: ['w', 'wide', 'breadth', 'across'],
@@ -19,7 +19,7 @@ const SAID: Readonly<Partial<Record<ColumnKey, readonly string[]>>> = {
   near: ['group', 'set'],
 };
 
-export const THING_COLUMNS: readonly TableColumn<ColumnKey>[] = ITEM_COLUMNS.map(({ key, title, type }) => ({
+export const THING_COLUMNS: readonly TableColumn<ItemColumnKey>[] = ITEM_COLUMNS.map(({ key, title, type }) => ({
   key,
   title,
   measure: type === 'length' ? 'length' : type === 'mass' ? 'mass' : 'none',
@@ -34,7 +34,7 @@ export interface ThingOptions {
   readonly there?: number;
 }
 
-export const thingsTable = ({ unit, order, newId, there = 0 }: ThingOptions): TableKind<Item, ColumnKey> => ({
+export const thingsTable = ({ unit, order, newId, there = 0 }: ThingOptions): TableKind<Item, ItemColumnKey> => ({
   columns: THING_COLUMNS,
   needed: ['name', ...SIZES],
   unit,
@@ -59,5 +59,5 @@ export const thingsTable = ({ unit, order, newId, there = 0 }: ThingOptions): Ta
           );
     return read.ok ? accept({ ...item, [key]: read.value }) : read;
   },
-  whole: (items) => (there + items.length > MOST_ITEMS ? tooMany(items.length, there) : accept(items)),
+  whole: (items) => (there + items.length > MAX_ITEMS ? tooMany(items.length, there) : accept(items)),
 });

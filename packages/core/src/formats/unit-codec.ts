@@ -1,18 +1,18 @@
 /** A unit as JSON, made from its family's form: what can be typed is what can be read, and the schema says the same. */
 import { FAMILIES } from '../carcass/families.ts';
 import type { Family } from '../carcass/family.ts';
-import { MOST_CONTENTS_KG, MOST_SHELVES, type ElementsForm, type Field } from '../carcass/form.ts';
+import { MAX_CONTENTS_KG, MAX_SHELVES, type ElementsForm, type FormField } from '../carcass/form.ts';
 import type { UnitDesign } from '../carcass/families.ts';
 import { PRESETS, type PresetId } from '../contents/presets.ts';
 import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, constant, length, number, object, objectWith, orNull, PARTS, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
-import { MOST_ROWS, rowCodec } from './items-codec.ts';
+import { MAX_ROWS, rowCodec } from './items-codec.ts';
 
 const id = text(64);
 /** Parts of a unit whose grain a person has chosen. */
-const MOST_GRAINS = 400;
+const MAX_GRAINS = 400;
 
-function leaf(field: Field): Codec<unknown> {
+function leaf(field: FormField): Codec<unknown> {
   switch (field.kind) {
     case 'length':
       return field.optional ? orNull(length(field.least, field.most)) : length(field.least, field.most);
@@ -47,7 +47,7 @@ interface Node {
 const node = (): Node => ({ codec: null, optional: false, children: new Map() });
 
 /** Objects within objects, as the paths of a form say. */
-function shapeOf(fields: readonly Field[]): Record<string, Codec<unknown>> {
+function shapeOf(fields: readonly FormField[]): Record<string, Codec<unknown>> {
   const root = node();
   for (const field of fields) {
     let at = root;
@@ -74,8 +74,8 @@ const elementCodec = ({ fields }: ElementsForm): Codec<unknown> => object({ id, 
 /** A compartment keeps its contents under its own name: there may be as many as elements of all lists, and one. */
 const contents = (family: Family): Codec<unknown> =>
   byId(
-    object({ preset: choice(Object.keys(PRESETS) as PresetId[]), kg: orNull(number(0, MOST_CONTENTS_KG)) }),
-    family.form.elements.reduce((sum, { most }) => sum + most, MOST_SHELVES + 1),
+    object({ preset: choice(Object.keys(PRESETS) as PresetId[]), kg: orNull(number(0, MAX_CONTENTS_KG)) }),
+    family.form.elements.reduce((sum, { most }) => sum + most, MAX_SHELVES + 1),
   ) as Codec<unknown>;
 
 function familyCodec(family: Family): Codec<UnitDesign> {
@@ -90,10 +90,10 @@ function familyCodec(family: Family): Codec<UnitDesign> {
     ...shapeOf(fields),
     ...lists,
     contents: contents(family),
-    rows: byId(rowCodec, MOST_ROWS),
+    rows: byId(rowCodec, MAX_ROWS),
     topLoaded: yesNo,
   };
-  const inner = objectWith(whole, { grains: byId(choice(['length', 'width', 'free']), MOST_GRAINS, PARTS) }) as unknown as Codec<UnitDesign>;
+  const inner = objectWith(whole, { grains: byId(choice(['length', 'width', 'free']), MAX_GRAINS, PARTS) }) as unknown as Codec<UnitDesign>;
   return checked(inner, (design, where) => {
     const seen = new Map<string, string>();
     for (const { path } of elements) {
@@ -128,7 +128,7 @@ export const unitCodec: Codec<UnitDesign> = {
 export function productsOf(design: UnitDesign): { readonly path: string; readonly product: string }[] {
   const family = FAMILIES.find((each) => each.id === design.family)!;
   const found: { path: string; product: string }[] = [];
-  const look = (row: unknown, fields: readonly Field[], before: string): void => {
+  const look = (row: unknown, fields: readonly FormField[], before: string): void => {
     for (const field of fields) {
       if (field.kind !== 'stock') continue;
       const product = field.path.reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], row);

@@ -1,5 +1,5 @@
 /** The wall as JSON. Limits come from wall/wall-form.ts. */
-import { MOST_RATING_N, PLUG_IDS } from '../wall/fixing.ts';
+import { MAX_RATING_N, PLUG_IDS } from '../wall/fixing.ts';
 import { SPECIES_IDS } from '../wall/species.ts';
 import { STRUCTURE_IDS } from '../wall/structures.ts';
 import { THING_KINDS, type Wall } from '../wall/wall.ts';
@@ -7,7 +7,7 @@ import { Refusal } from '../problem/problem.ts';
 import { MOST, NOTE, OPENS_DEG, WALL_LIMITS } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
 
-export const MOST_UNITS = 200;
+export const MAX_UNITS = 200;
 
 const limited = (key: keyof typeof WALL_LIMITS) => length(WALL_LIMITS[key].least, WALL_LIMITS[key].most);
 const id = text(64);
@@ -37,8 +37,8 @@ export const wallCodec: Codec<Wall> = checked(
       {
         into: choice(['ground', 'covering']),
         plug: choice(PLUG_IDS),
-        pullN: orNull(number(1, MOST_RATING_N)),
-        shearN: orNull(number(1, MOST_RATING_N)),
+        pullN: orNull(number(1, MAX_RATING_N)),
+        shearN: orNull(number(1, MAX_RATING_N)),
         rating: choice(['working', 'ultimate']),
         every: limited('fixing.every'),
         metal: limited('fixing.metal'),

@@ -9,13 +9,13 @@ import { byId, checked, choice, length, number, object, objectWith, text, yesNo,
 
 /** What a sheet or board may measure. */
 export const PRODUCT_LIMITS = { thickness: { least: mm(1), most: mm(100) }, side: { least: mm(10), most: mm(10_000) } } as const;
-export const MOST_PRODUCTS = 500;
+export const MAX_PRODUCTS = 500;
 /** Percent; no country takes more. */
-export const MOST_TAX = 60;
+export const MAX_TAX = 60;
 const side = length(PRODUCT_LIMITS.side.least, PRODUCT_LIMITS.side.most);
 const place = length(mm(0), mm(10_000));
 const diagonal = length(mm(10), mm(15_000));
-const MOST_PIECES_IN_STORE = 1000;
+const MAX_PIECES_IN_STORE = 1000;
 
 const stretch = { from: place, to: place };
 
@@ -51,7 +51,7 @@ function checkPiece({ id, product, flaws, length: long, width, diagonals }: Stoc
 export const workshopCodec: Codec<Workshop> = checked(
   object({
     currency: text(8, 0),
-    tax: object({ percent: number(0, MOST_TAX), included: yesNo }),
+    tax: object({ percent: number(0, MAX_TAX), included: yesNo }),
     shop: shopCodec,
     products: byId(
       object({
@@ -67,9 +67,9 @@ export const workshopCodec: Codec<Workshop> = checked(
         grain: choice(['length', 'none']),
         unit: choice(['mm', 'in']),
       }),
-      MOST_PRODUCTS,
+      MAX_PRODUCTS,
     ),
-    pieces: byId(pieceCodec, MOST_PIECES_IN_STORE),
+    pieces: byId(pieceCodec, MAX_PIECES_IN_STORE),
   }),
   (workshop, where) => {
     for (const [key, { id }] of [...Object.entries(workshop.products), ...Object.entries(workshop.pieces)])

@@ -9,13 +9,13 @@ import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { bulkOf } from '../solid/volume.ts';
 import type { HangInput } from './hang-input.ts';
-import { stretchOf, type Stretch } from './hung-shares.ts';
+import { stretchOf, type WallStretch } from './hung-shares.ts';
 
 /** What hangs on one rail, mm from the unit's left end. */
 export interface HungBox {
   readonly rail: string;
   /** The rail's ends: where it hands over. */
-  readonly ends: Stretch;
+  readonly ends: WallStretch;
   readonly emptyKg: number;
   /** Middle of the empty box. */
   readonly emptyAlong: number;

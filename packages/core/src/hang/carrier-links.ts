@@ -8,20 +8,20 @@ import { toMm } from '../length/length.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hangsOnCleat, meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
-import type { Label } from '../worked/dimension.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import type { Label } from '../explained/explained-length.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { WallForces } from './forces.ts';
 import { HEAD_PULL_THROUGH, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import { combinationInWood, otherRules } from './combined.ts';
 import type { HangInput } from './hang-input.ts';
 import { boxShares, heightsOf, railsBeside, type HungBox } from './boxes.ts';
-import { stretchOf, worstBracket, type Stretch } from './hung-shares.ts';
+import { stretchOf, worstBracket, type WallStretch } from './hung-shares.ts';
 import { endCapacity, GLUE, GLUE_EDGE_MPA, strongest } from './joint-capacity.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
 import { CABINET_PULL } from './statics.ts';
 
 /** A back thinner than this is no fixing. [ASSUME] */
-export const LEAST_FIXING_BACK_MM = ASSUMED.fixingBack.value;
+export const MIN_FIXING_BACK_MM = ASSUMED.fixingBack.value;
 /** A screw stands so many diameters from an edge at least. [NDS 12.1 commentary (m)] */
 const EDGE_DISTANCE = ASSUMED.edgeDistance.value;
 
@@ -55,7 +55,7 @@ const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', sour
 export function carrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
   if (unit.hanging.hangingRail) return unit.byId.get(unit.hanging.hangingRail);
   const back = unit.panels.find(({ role }) => role === 'back') ?? unit.panels.find(({ role }) => role === 'leaf');
-  return back && toMm(back.thickness) >= LEAST_FIXING_BACK_MM ? back : undefined;
+  return back && toMm(back.thickness) >= MIN_FIXING_BACK_MM ? back : undefined;
 }
 
 /**
@@ -106,7 +106,7 @@ export function lowerCarrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
   if (!own) return undefined;
   const room = 2 * EDGE_DISTANCE * screwById(hanging.cabinetScrew.screw).diameterMm;
   return panels.find((panel) => {
-    if (!CARRIES_LOWER.has(panel.role) || toMm(panel.thickness) < LEAST_FIXING_BACK_MM) return false;
+    if (!CARRIES_LOWER.has(panel.role) || toMm(panel.thickness) < MIN_FIXING_BACK_MM) return false;
     const { low, high } = heightsOf(panel);
     return Math.min(high, own.high) - Math.max(low, own.low) >= room;
   });
@@ -136,9 +136,9 @@ export interface CarrierCapacity {
   readonly panel: ResolvedPanel;
   readonly name: Label;
   /** Where it hands over, mm from the unit's left end. */
-  readonly ends: Stretch;
+  readonly ends: WallStretch;
   /** One of its ends: the weaker. */
-  readonly capacity: Figure;
+  readonly capacity: ExplainedValue;
 }
 
 /** One for each box that hangs; none where what hangs is a slab or a board with nothing at its sides: it hands the weight to nobody. */
@@ -170,20 +170,20 @@ export function lowerCapacity(input: HangInput): CarrierCapacity | null {
 }
 
 /** A rail against the two uprights it ends at. */
-const weakerEnd = (input: HangInput, rail: ResolvedPanel): Figure =>
+const weakerEnd = (input: HangInput, rail: ResolvedPanel): ExplainedValue =>
   meetingsOf(input.unit, 'asGuest', rail.id)
     .filter(({ edge }) => edge === 'start' || edge === 'end')
     .map((meeting) => endCapacity(input, meeting, rail))
     .reduce((a, b) => (b.value < a.value ? b : a));
 
 /** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
-function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): Figure {
+function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): ExplainedValue {
   const meeting = unit.meetings.find(({ guest, host }) => (guest === back.id && isSide(unit, host)) || (host === back.id && isSide(unit, guest)));
   if (!meeting) return strongest([]);
   const side = unit.byId.get(meeting.guest === back.id ? meeting.host : meeting.guest)!;
   const contact = meeting.guest === back.id ? toMm(meeting.joint.depth) : toMm(side.thickness);
   const holds = meeting.joint.glue && !isFaced(back.stock) && !(meeting.guest === back.id && isFaced(side.stock));
-  return strongest(holds ? [apply(GLUE, { B: toMm(back.length.value), t: contact, f: GLUE_EDGE_MPA })] : []);
+  return strongest(holds ? [evaluate(GLUE, { B: toMm(back.length.value), t: contact, f: GLUE_EDGE_MPA })] : []);
 }
 
 const isSide = (unit: ResolvedUnit, id: string): boolean => unit.byId.get(id)?.role === 'side';
@@ -197,7 +197,7 @@ export interface Carriers {
 
 /** What hangs on one carrier: all of it, or a box's share of it. */
 interface Carried {
-  readonly W: Figure;
+  readonly W: ExplainedValue;
   readonly along: number;
   readonly share: number;
 }
@@ -205,7 +205,7 @@ interface Carried {
 /** How the weight comes on the carriers: all on the one, or box by box. */
 function carriedBy(boxes: readonly HungBox[], { weight, along }: WallForces, factor: number): Carried[] {
   if (boxes.length < 2) return [{ W: weight, along, share: 1 }];
-  return boxShares(boxes, factor).map((each) => ({ W: apply(OF_BOX, { all: weight, share: each.share }), along: each.along, share: each.share }));
+  return boxShares(boxes, factor).map((each) => ({ W: evaluate(OF_BOX, { all: weight, share: each.share }), along: each.along, share: each.share }));
 }
 
 /** Each carrier under its own share; that of a lower cleat under everything. */
@@ -217,16 +217,16 @@ export function carrierLinks({ carriers, lower, boxes }: Carriers, forces: WallF
     ...(lower ? [{ id: 'lower-rail', carrier: lower, under: all }] : []),
   ];
   return rows.map(({ id, carrier: { panel, name, ends, capacity }, under: { W, along, share } }) => {
-    const S = share === 1 ? forces.spacerPush : apply(OF_BOX, { all: forces.spacerPush, share });
-    const load = apply(CARRIER_LOAD, { W, S, c: along - ends.from, L: ends.to - ends.from });
-    return link({ id, kind: 'rail-joint', name, use: apply(JOINT_USE, { load, capacity }), panels: [panel.id] });
+    const S = share === 1 ? forces.spacerPush : evaluate(OF_BOX, { all: forces.spacerPush, share });
+    const load = evaluate(CARRIER_LOAD, { W, S, c: along - ends.from, L: ends.to - ends.from });
+    return link({ id, kind: 'rail-joint', name, use: evaluate(JOINT_USE, { load, capacity }), panels: [panel.id] });
   });
 }
 
 /** One screw that holds the cabinet half, and where its row stands. */
 export interface CabinetCapacity {
-  readonly lateral: Figure;
-  readonly pull: Figure;
+  readonly lateral: ExplainedValue;
+  readonly pull: ExplainedValue;
   readonly rowMm: number;
   readonly carrier: string;
 }
@@ -248,8 +248,8 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
   const cleat = input.materialOf(unit.byId.get(hanging.cabinetHalf)!.stock);
   const throughMaterial = input.materialOf(through.stock);
   const lateral = shearOf(screw, { side, grip, gap, sideGravity: throughMaterial.gravity, mainGravity: cleat.gravity });
-  const thread = apply(WITHDRAWAL, { G: cleat.gravity, D: screw.diameterMm, thread: threadIn(grip, toMm(length)), C_D: PERMANENT });
-  const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: throughMaterial.gravity, t: side, C_D: PERMANENT });
+  const thread = evaluate(WITHDRAWAL, { G: cleat.gravity, D: screw.diameterMm, thread: threadIn(grip, toMm(length)), C_D: PERMANENT });
+  const head = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: throughMaterial.gravity, t: side, C_D: PERMANENT });
   return { lateral, pull: thread.value <= head.value ? thread : head, rowMm, carrier: through.id };
 }
 
@@ -276,11 +276,11 @@ export function cabinetLinks(
   const byBracket = hanging.brackets.length > 1 ? worstBracket(unit, forces.along) : 0;
   // Of one half over one box all of it.
   const share = Math.max(byBox, byBracket) || 1;
-  const shear = share === 1 ? apply(PER_SCREW, { W: forces.weight, n }) : apply(BRACKET_SHEAR, { W: forces.weight, share, n });
+  const shear = share === 1 ? evaluate(PER_SCREW, { W: forces.weight, n }) : evaluate(BRACKET_SHEAR, { W: forces.weight, share, n });
   const [V, H] = share === 1 ? [forces.weight, forces.outward] : [forces.weight.value * share, forces.outward.value * share];
-  const pull = apply(CABINET_PULL, { H, V, b: hook.b, t: forces.t, s, n });
+  const pull = evaluate(CABINET_PULL, { H, V, b: hook.b, t: forces.t, s, n });
   const some = lateral.value > 0 && holds.value > 0;
-  const use = apply(combinationInWood(wall), { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
+  const use = evaluate(combinationInWood(wall), { V: shear, T: pull, "Z'": some ? lateral : 1e-6, "W'": some ? holds : 1e-6 });
   return [
     link({
       id: 'cabinet-half',

@@ -4,7 +4,7 @@ import { onWall } from '../test/check-case.ts';
 import { ink, typed, unitWith } from '../test/print-room.ts';
 import { loadCases, movingCases } from './cases.ts';
 import { WEIGHT } from './statics.ts';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 
 const g0 = 9.80665;
 const byKind = (...edits: Parameters<typeof unitWith>[1][]) => {
@@ -56,7 +56,7 @@ describe('the cases of a cupboard', () => {
 describe('a wall that moves', () => {
   const moving = unitWith('ink', onWall('structure', 'vehicle'), typed('width', '600 mm'));
   test('what each of two planes must take: W √(ways² + up²); a dip unhooks', () => {
-    const W = apply(WEIGHT, { m: moving.loaded.mass }).value;
+    const W = evaluate(WEIGHT, { m: moving.loaded.mass }).value;
     const found = movingCases(moving.hangInput);
     expect(found.find(({ key }) => key === 'road-forward')!.plane.value).toBeCloseTo(W * Math.hypot(0.8, 1), 6);
     expect(found.find(({ key }) => key === 'sea-slam')!.plane.value).toBeCloseTo(3 * W, 6);

@@ -5,22 +5,22 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
-import type { Opening } from '../parts/opened.ts';
+import type { MovingPart } from '../parts/opened.ts';
 import { contentsMass, guessedMass, loadedUnit, type Load } from '../parts/weights.ts';
-import type { Label } from '../worked/dimension.ts';
-import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
-import { atWall, capacitiesOf, chainOf, unpressedLoad, type AtWall, type Chain, type LoadState } from './chain.ts';
+import type { Label } from '../explained/explained-length.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
+import { atWall, capacitiesOf, loadPathOf, unpressedLoad, type AtWall, type LoadPath, type LoadState } from './chain.ts';
 import { climbing } from './climbing.ts';
 import { G0 } from './fasteners.ts';
 import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
-import { nearness, type PartKind } from './link.ts';
+import { nearness, type PartialLoadKind } from './link.ts';
 import { partLoads } from './part-loads.ts';
 import { atEnd } from './spread.ts';
 import { WEIGHT } from './statics.ts';
 import { MOVING, PLANE_LOAD } from './two-planes.ts';
 
-export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | PartKind | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
+export type CaseId = 'empty' | 'closed' | 'open' | 'one-open' | PartialLoadKind | 'fuller' | 'guessed' | 'leaning' | 'pulling' | 'on-door';
 
 export interface LoadCase {
   readonly id: string;
@@ -30,7 +30,7 @@ export interface LoadCase {
   /** What hangs then, and where: with the sums of its mass and of its centre out from the wall. */
   readonly load: Load;
   /** What comes nearest to its limit, as a share of it. */
-  readonly weakest: { readonly name: Label; readonly share: number; readonly figure: Figure } | null;
+  readonly weakest: { readonly name: Label; readonly share: number; readonly figure: ExplainedValue } | null;
   /** Counts in the verdict: leaning and hanging on a door caution, unless children reach it. */
   readonly judged: boolean;
 }
@@ -48,7 +48,7 @@ export const FULLER = ASSUMED.fuller.value;
 /** A child on the free edge of a door, N. [ASSUME] */
 export const ON_DOOR_N = ASSUMED.onDoor.value;
 /** Leaves of a long run are tried alone up to this many. */
-const MOST_ALONE = 8;
+const MAX_ALONE = 8;
 
 /** Every case that can happen to this unit. */
 export function loadCases(input: HangInput): LoadCases {
@@ -59,30 +59,30 @@ export function loadCases(input: HangInput): LoadCases {
   const cases: LoadCase[] = [];
   const add = (kind: CaseId, state: LoadState, of: Label | null = null, judged = true): void => {
     const id = of ? `${kind}-${of.key}-${of.of ?? ''}-${cases.length}` : kind;
-    cases.push(caseOf(id, kind, of, chainOf(input, unpressedLoad(input, state), state), judged));
+    cases.push(caseOf(id, kind, of, loadPathOf(input, unpressedLoad(input, state), state), judged));
   };
   const low = atEnd(input, 'low');
   add('empty', { factor: 0, open: [] });
   if (held > 0) {
     add('closed', { factor: 1, open: [] });
     if (openings.length > 0) add('open', { factor: 1, open: openings });
-    if (openings.length > 1) for (const each of openings.slice(0, MOST_ALONE)) add('one-open', { factor: 1, open: [each] }, each.name);
+    if (openings.length > 1) for (const each of openings.slice(0, MAX_ALONE)) add('one-open', { factor: 1, open: [each] }, each.name);
     const full = { factor: 1, open: openings };
     for (const { kind, load } of partLoads(input, unpressedLoad(input, full), 1, openings))
       if (!cases.some((known) => isSameLoad(known.load, load)))
         cases.push(caseOf(`${kind}-${cases.length}`, kind, null, worstFirst(atWall(input, load, capacitiesOf(input))), true));
     const heavy = { factor: 1, open: capacitiesOf(low).openings };
-    cases.push(caseOf('guessed', 'guessed', null, chainOf(low, unpressedLoad(low, heavy), heavy), true));
+    cases.push(caseOf('guessed', 'guessed', null, loadPathOf(low, unpressedLoad(low, heavy), heavy), true));
     add('fuller', { factor: FULLER, open: openings }, null, false);
   }
   const full: LoadState = { factor: 1, open: openings };
   const unpressed = unpressedLoad(input, full);
-  if (chainOf(input, unpressed, full).studs.length > 0) cases.push(...byHand(input, unpressed));
+  if (loadPathOf(input, unpressed, full).studs.length > 0) cases.push(...byHand(input, unpressed));
   const doors = openings.filter(({ floor }) => floor === null);
-  const door = doors.reduce<Opening | undefined>((far, each) => (far && far.shift.out >= each.shift.out ? far : each), undefined);
+  const door = doors.reduce<MovingPart | undefined>((far, each) => (far && far.shift.out >= each.shift.out ? far : each), undefined);
   if (door) {
     const hung = onDoor(unpressed, door, toMm(unit.outside.depth.value));
-    cases.push(caseOf('on-door', 'on-door', door.name, chainOf(input, hung, full), false));
+    cases.push(caseOf('on-door', 'on-door', door.name, loadPathOf(input, hung, full), false));
   }
   const worst = cases
     .filter(({ judged, weakest }) => judged && weakest)
@@ -94,9 +94,9 @@ export function loadCases(input: HangInput): LoadCases {
 const isSameLoad = (a: Load, b: Load): boolean =>
   Math.abs(a.mass.value - b.mass.value) < 0.01 && Math.abs(a.out - b.out) < 0.1 && Math.abs(a.along - b.along) < 0.1;
 
-const worstFirst = ({ loaded, links }: AtWall): Pick<Chain, 'loaded' | 'links'> => ({ loaded, links: [...links].sort((a, b) => nearness(b) - nearness(a)) });
+const worstFirst = ({ loaded, links }: AtWall): Pick<LoadPath, 'loaded' | 'links'> => ({ loaded, links: [...links].sort((a, b) => nearness(b) - nearness(a)) });
 
-function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: Pick<Chain, 'loaded' | 'links'>, judged: boolean): LoadCase {
+function caseOf(id: string, kind: CaseId, of: Label | null, { loaded, links }: Pick<LoadPath, 'loaded' | 'links'>, judged: boolean): LoadCase {
   const first = links[0];
   return {
     id,
@@ -141,10 +141,10 @@ const HUNG_CENTRE = formula({
 });
 
 /** A child hangs on the free edge of a door that stands open: as far out as the door is wide. */
-function onDoor(load: Load, door: Opening, depthMm: number): Load {
+function onDoor(load: Load, door: MovingPart, depthMm: number): Load {
   const kg = ON_DOOR_N / G0;
   const edge = depthMm + 2 * door.shift.out;
-  const out = apply(HUNG_CENTRE, { W: apply(WEIGHT, { m: load.mass }), e: load.outFigure ?? load.out, edge });
+  const out = evaluate(HUNG_CENTRE, { W: evaluate(WEIGHT, { m: load.mass }), e: load.outFigure ?? load.out, edge });
   const mass = load.mass.value;
   return {
     mass: total('pressed-mass', 'kg', [termOf(load.mass), { symbol: '', label: { key: 'on-door' }, value: kg, unit: 'kg' }], 'docs/formulas/load-cases.md'),
@@ -158,7 +158,7 @@ function onDoor(load: Load, door: Opening, depthMm: number): Load {
 export interface MovingCase {
   readonly key: (typeof MOVING)[number]['key'];
   /** Each of two planes it is bolted to must take this alone, N. */
-  readonly plane: Figure;
+  readonly plane: ExplainedValue;
   /** Nothing holds it down on its hook. */
   readonly unhooks: boolean;
 }
@@ -166,6 +166,6 @@ export interface MovingCase {
 /** Only on a wall that moves: what each of two planes must take; a crash is for the vehicle's certifier. */
 export function movingCases(input: HangInput): MovingCase[] {
   if (groundOf(input.wall) !== 'moving') return [];
-  const W = apply(WEIGHT, { m: loadedUnit(input.weights).mass });
-  return MOVING.map(({ key, ways, up }) => ({ key, plane: apply(PLANE_LOAD, { W, ways, up }), unhooks: up <= 0 }));
+  const W = evaluate(WEIGHT, { m: loadedUnit(input.weights).mass });
+  return MOVING.map(({ key, ways, up }) => ({ key, plane: evaluate(PLANE_LOAD, { W, ways, up }), unhooks: up <= 0 }));
 }

@@ -1,8 +1,8 @@
 /** The chain of links for one load: forces between unit and wall, then every link in order of how near it is to its limit. */
-import { opened, openingsOf, pressedOn, pressingOn, type Opening } from '../parts/opened.ts';
+import { opened, openingsOf, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
 import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
 import { hangsOnCleat } from '../solid/unit.ts';
-import { apply, type Figure } from '../worked/figure.ts';
+import { evaluate, type ExplainedValue } from '../explained/explained-value.ts';
 import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
 import { PERMANENT } from './fasteners.ts';
 import { groundOf, type ScrewCapacity } from './grounds.ts';
@@ -22,8 +22,8 @@ import { screwCapacity, wallLinks, type StudUse } from './wall-links.ts';
 export type Capped = 'one-stud' | 'anchors' | 'moving' | 'unlocked-plates';
 
 /** One load followed all the way. */
-export interface Chain {
-  readonly weight: Figure;
+export interface LoadPath {
+  readonly weight: ExplainedValue;
   readonly loaded: Load;
   readonly forces: WallForces;
   readonly studs: readonly StudUse[];
@@ -41,7 +41,7 @@ export interface Capacities {
   readonly joints: JointCapacities;
   /** The cabinet half can be screwed to something that holds. */
   readonly fixable: boolean;
-  readonly openings: readonly Opening[];
+  readonly openings: readonly MovingPart[];
 }
 
 const remembered = new WeakMap<HangInput, Capacities>();
@@ -71,7 +71,7 @@ export function weighedAnew(input: HangInput, { weights }: Pick<HangInput, 'weig
 /** What is loaded on the unit: its contents times `factor`, what of it stands open. */
 export interface LoadState {
   readonly factor: number;
-  readonly open: readonly Opening[];
+  readonly open: readonly MovingPart[];
 }
 
 /** The load at its worst, without what presses: leaning is a case of its own. */
@@ -80,7 +80,7 @@ export const unpressedLoad = ({ weights, studsMm }: HangInput, { factor, open }:
 
 /** Where the cabinet meets the wall, under one load. */
 export interface AtWall {
-  readonly weight: Figure;
+  readonly weight: ExplainedValue;
   readonly loaded: Load;
   readonly forces: WallForces;
   readonly studs: readonly StudUse[];
@@ -91,7 +91,7 @@ export interface AtWall {
 export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacities, 'wall'>): AtWall {
   const { unit } = input;
   const loaded = pressedOn(unpressed, pressingOn(unit));
-  const weight = apply(WEIGHT, { m: loaded.mass });
+  const weight = evaluate(WEIGHT, { m: loaded.mass });
   const forces = wallForces(input, weight, loaded);
   const { studs, links: onWall } = wallLinks(input, forces, loaded, wall);
   const moving = groundOf(input.wall) === 'moving';
@@ -103,11 +103,11 @@ export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacit
 /** The hook and the spacer alone, for a load that uses nothing else more. */
 export function atHook({ unit, wall }: HangInput, unpressed: Load): Pick<AtWall, 'links'> {
   const loaded = pressedOn(unpressed, pressingOn(unit));
-  return { links: wallForces({ unit, wall }, apply(WEIGHT, { m: loaded.mass }), loaded).links };
+  return { links: wallForces({ unit, wall }, evaluate(WEIGHT, { m: loaded.mass }), loaded).links };
 }
 
 /** Every link under a load; those inside the cabinet only when they are asked for. */
-export function chainOf(input: HangInput, unpressed: Load, { factor, open }: LoadState, withInside = true): Chain {
+export function loadPathOf(input: HangInput, unpressed: Load, { factor, open }: LoadState, withInside = true): LoadPath {
   const capacities = capacitiesOf(input);
   const { joints, fixable } = capacities;
   const { weight, loaded, forces, studs, links: onWall } = atWall(input, unpressed, capacities);

@@ -5,7 +5,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { CLIMBING } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { LOCKED_PULL_LIMIT, WEIGHT } from './statics.ts';
@@ -14,13 +14,13 @@ import { wallForces } from './wall-forces.ts';
 import type { Hook, WallForces } from './forces.ts';
 import { HOLD_DOWN_USE, screwCapacity, wallLinks } from './wall-links.ts';
 
-export interface Climbing {
+export interface ClimbingChild {
   /** Of the hook, or of the lock where it holds one that would tip; null for a unit that is screwed through: it has no hook to tip off. */
-  readonly tip: Figure | null;
+  readonly tip: ExplainedValue | null;
   /** Most used stud. */
-  readonly screws: Figure;
+  readonly screws: ExplainedValue;
   /** A firm pull at the bottom front edge over what unhooks the unit, or what draws its screws. */
-  readonly pull: Figure;
+  readonly pull: ExplainedValue;
   readonly passes: boolean;
 }
 
@@ -61,12 +61,12 @@ const DRAWN_USE = formula({
   compute: (terms) => (terms["W'"] > 0 ? terms.T / terms["W'"] : 99),
 });
 
-export function climbing(input: HangInput, loaded: Load): Climbing {
-  const weight = apply(WEIGHT, { m: loaded.mass });
+export function climbing(input: HangInput, loaded: Load): ClimbingChild {
+  const weight = evaluate(WEIGHT, { m: loaded.mass });
   const front = toMm(input.unit.outside.depth.value);
-  const out = apply(LEANT_CENTRE, { W: weight, e: loaded.outFigure ?? loaded.out, front });
+  const out = evaluate(LEANT_CENTRE, { W: weight, e: loaded.outFigure ?? loaded.out, front });
   const leant: Load = { ...loaded, out: out.value, outFigure: out };
-  const forces = wallForces(input, apply(LEANT_WEIGHT, { W: weight }), leant);
+  const forces = wallForces(input, evaluate(LEANT_WEIGHT, { W: weight }), leant);
   const held = screwCapacity(input, CLIMBING);
   const { studs } = wallLinks(input, forces, leant, held);
   const screws = studs.map(({ use }) => use).reduce((a, b) => (a.value >= b.value ? a : b));
@@ -76,15 +76,15 @@ export function climbing(input: HangInput, loaded: Load): Climbing {
 }
 
 /** How near it is to swinging off its hook; past that, how much of what the lock holds is used. */
-const tipped = (hook: Hook, isLocked: boolean, lateral: Figure): Figure =>
-  isLocked && hook.tip.value > 1 ? apply(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": lateral }) : hook.tip;
+const tipped = (hook: Hook, isLocked: boolean, lateral: ExplainedValue): ExplainedValue =>
+  isLocked && hook.tip.value > 1 ? evaluate(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": lateral }) : hook.tip;
 
 /** At the bottom: what it takes to unhook the unit, or the share of what a screw holds that it is drawn with. */
-function pulled(input: HangInput, forces: WallForces, holds: Figure, studs: number): Figure {
+function pulled(input: HangInput, forces: WallForces, holds: ExplainedValue, studs: number): ExplainedValue {
   const { hook, weight } = forces;
   if (hook) {
     const { bevelDeg: θ, h, pulled: by } = hook;
-    return apply(PULL_USE, { limit: input.unit.hanging.antiLift ? apply(LOCKED_PULL_LIMIT, { W: weight, ...by, h, θ, T: holds }) : hook.pullLimit });
+    return evaluate(PULL_USE, { limit: input.unit.hanging.antiLift ? evaluate(LOCKED_PULL_LIMIT, { W: weight, ...by, h, θ, T: holds }) : hook.pullLimit });
   }
-  return apply(DRAWN_USE, { T: bottomPull(input, forces, PULLING_N, studs), "W'": holds });
+  return evaluate(DRAWN_USE, { T: bottomPull(input, forces, PULLING_N, studs), "W'": holds });
 }

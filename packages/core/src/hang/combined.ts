@@ -5,7 +5,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import type { Wall } from '../wall/wall.ts';
-import { formula, type Formula } from '../worked/figure.ts';
+import { formula, type Formula } from '../explained/explained-value.ts';
 import { COMBINED, linearUse } from './fasteners.ts';
 import { groundOf } from './grounds.ts';
 

@@ -5,7 +5,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { extremes, type Programme } from '../test/linear-programme.ts';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import { contactHeight, HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, LOCKED_PULL_LIMIT, OUTWARD, pryingTension, PULL_LIMIT, SPACER_PUSH, TIP_RATIO } from './statics.ts';
 
 /** A unit on its hook. Lengths in mm from the middle of the bevel contact, `t` the cleat's thickness. */
@@ -65,7 +65,7 @@ describe('without friction', () => {
   test('it stays hooked exactly while the tip ratio is at most 1', () => {
     fc.assert(
       fc.property(hooked, (unit) => {
-        const { value } = apply(TIP_RATIO, unit);
+        const { value } = evaluate(TIP_RATIO, unit);
         fc.pre(Math.abs(value - 1) > 1e-6);
         expect(extremes(bodyOf(unit, 0), inward(unit.θ, 0, 0)) !== null).toBe(value < 1);
       }),
@@ -79,7 +79,7 @@ describe('without friction', () => {
         if (!pull) return;
         close(pull.least, unit.W * Math.tan(rad(unit.θ)));
         close(pull.most, pull.least);
-        expect(apply(OUTWARD, unit).value).toBeGreaterThanOrEqual(pull.most - 1e-6);
+        expect(evaluate(OUTWARD, unit).value).toBeGreaterThanOrEqual(pull.most - 1e-6);
       }),
     );
   });
@@ -88,7 +88,7 @@ describe('without friction', () => {
     fc.assert(
       fc.property(hooked, (unit) => {
         const push = extremes(bodyOf(unit, 0), only(4, 5));
-        if (push) close(push.least, apply(SPACER_PUSH, unit).value);
+        if (push) close(push.least, evaluate(SPACER_PUSH, unit).value);
       }),
     );
   });
@@ -98,7 +98,7 @@ describe('without friction', () => {
       fc.property(hooked, (unit) => {
         // Down at the wall plane, half a cleat behind the contact.
         const body = bodyOf(unit, 0, [[-1, 0, unit.t / 2]]);
-        close(extremes(body, only(5, 6))!.least, apply(HOLD_DOWN, unit).value);
+        close(extremes(body, only(5, 6))!.least, evaluate(HOLD_DOWN, unit).value);
       }),
     );
   });
@@ -108,12 +108,12 @@ describe('without friction', () => {
       fc.property(hooked, (unit) => {
         const { W, e, t, c, θ, D } = unit;
         const a = e - t / 2;
-        if (apply(TIP_RATIO, unit).value >= 1) return;
+        if (evaluate(TIP_RATIO, unit).value >= 1) return;
         const lifted = bodyOf(unit, 0, [[1, 0, D]]);
-        close(extremes(lifted, only(5, 6))!.most, apply(LIFT_LIMIT, { W, a, D, c, θ }).value);
+        close(extremes(lifted, only(5, 6))!.most, evaluate(LIFT_LIMIT, { W, a, D, c, θ }).value);
         // With nothing behind the spacer and no push above the contact the weight alone turns against the hand.
         const free: Programme = { ...lifted, rows: lifted.rows.map((row) => row.filter((_, column) => column !== 3 && column !== 4)) };
-        close(extremes(free, only(3, 4))!.most, apply(LIFT_STARTS, { W, a, D }).value);
+        close(extremes(free, only(3, 4))!.most, evaluate(LIFT_STARTS, { W, a, D }).value);
       }),
     );
   });
@@ -122,10 +122,10 @@ describe('without friction', () => {
     fc.assert(
       fc.property(hooked, whole(0, 1000), (unit, z) => {
         const { W, e, t, c, h, θ } = unit;
-        if (apply(TIP_RATIO, unit).value >= 1) return;
+        if (evaluate(TIP_RATIO, unit).value >= 1) return;
         fc.pre(z !== h);
         const pulled = bodyOf(unit, 0, [[0, 1, z]]);
-        close(extremes(pulled, only(5, 6))!.most, apply(PULL_LIMIT, { W, a: e - t / 2, c, z, h, θ }).value);
+        close(extremes(pulled, only(5, 6))!.most, evaluate(PULL_LIMIT, { W, a: e - t / 2, c, z, h, θ }).value);
       }),
     );
   });
@@ -134,7 +134,7 @@ describe('without friction', () => {
     fc.assert(
       fc.property(hooked, whole(1, 1000), whole(0, 900), (unit, below, T) => {
         const { W, e, t, c, h, θ } = unit;
-        if (apply(TIP_RATIO, unit).value >= 1) return;
+        if (evaluate(TIP_RATIO, unit).value >= 1) return;
         const z = h + below;
         // The pull, the lock's hold, and what of its hold is left unused.
         const body = bodyOf(unit, 0, [
@@ -143,7 +143,7 @@ describe('without friction', () => {
           [0, 0, 0],
         ]);
         const limited: Programme = { rows: [...body.rows, [0, 0, 0, 0, 0, 0, 1, 1]], sums: [...body.sums, T] };
-        close(extremes(limited, only(5, 8))!.most, apply(LOCKED_PULL_LIMIT, { W, a: e - t / 2, c, z, h, θ, T }).value);
+        close(extremes(limited, only(5, 8))!.most, evaluate(LOCKED_PULL_LIMIT, { W, a: e - t / 2, c, z, h, θ, T }).value);
       }),
     );
   });

@@ -1,7 +1,7 @@
 /** The worked figures of docs/formulas/screw-withdrawal.md and screw-lateral.md: numbers, not code, are what these stand against. */
 import { describe, expect, test } from '@jest/globals';
 import { screwById } from '../joints/screws.ts';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import {
   bearingLength,
   COMBINED,
@@ -28,7 +28,7 @@ describe('withdrawal for each inch of thread', () => {
   });
 
   test('#10 × 3 through 3/4 cleat and 1/2 wallboard into spruce: 669 N', () => {
-    const { value } = apply(WITHDRAWAL, { G: 0.42, D: inch(0.19), thread: inch(1.75), C_D: PERMANENT });
+    const { value } = evaluate(WITHDRAWAL, { G: 0.42, D: inch(0.19), thread: inch(1.75), C_D: PERMANENT });
     expect(value).toBeCloseTo(669, 0);
   });
 
@@ -45,7 +45,7 @@ describe('head pull-through', () => {
     [0.5, 0.25, 191],
     [0.5, 0.75, 574],
   ])('a head of %d in through %d in: %d N', (head, thickness, newtons) => {
-    expect(apply(HEAD_PULL_THROUGH, { D_H: inch(head), G: 0.42, t: inch(thickness), C_D: PERMANENT }).value / newtons).toBeCloseTo(1, 2);
+    expect(evaluate(HEAD_PULL_THROUGH, { D_H: inch(head), G: 0.42, t: inch(thickness), C_D: PERMANENT }).value / newtons).toBeCloseTo(1, 2);
   });
 });
 
@@ -65,7 +65,7 @@ describe('shear of one screw through a 3/4 in plywood cleat into a stud, both G 
     ] as const) {
       const grip = inch(long - 0.75 - gap);
       const main = Math.min(grip, 10 * screw.diameterMm);
-      const { value } = apply(LATERAL, {
+      const { value } = evaluate(LATERAL, {
         D: screw.diameterMm,
         D_r: screw.rootMm,
         F_yb: screw.yieldMPa,
@@ -82,13 +82,13 @@ describe('shear of one screw through a 3/4 in plywood cleat into a stud, both G 
 
   test('a thinner cleat holds less: #10 through 1/2 in behind 1/2 in of wallboard 163 N', () => {
     const { diameterMm: D, rootMm: D_r, yieldMPa: F_yb } = screwById('#10');
-    const { value } = apply(LATERAL, { D, D_r, F_yb, side: inch(0.5), main: inch(1.9), gap: inch(0.5), 'G side': 0.42, 'G main': 0.42, C_D: 0.9 });
+    const { value } = evaluate(LATERAL, { D, D_r, F_yb, side: inch(0.5), main: inch(1.9), gap: inch(0.5), 'G side': 0.42, 'G main': 0.42, C_D: 0.9 });
     expect(value).toBeCloseTo(163, 0);
   });
 
   test('lags through a solid cleat carry across its grain: 1/4 × 3 behind 1/2 in 204 N, 5/16 × 3 1/2 239 N', () => {
     const lag = (D: number, D_r: number, ksi: number, main: number): number =>
-      apply(LATERAL, {
+      evaluate(LATERAL, {
         D: inch(D),
         D_r: inch(D_r),
         F_yb: ksi * 6.89475729,
@@ -165,7 +165,7 @@ describe('pull and shear at once', () => {
   test('#10 × 3: straight sum 1.24, interpolated 0.76', () => {
     expect(linearUse(shear, tension, 207, 669)).toBeCloseTo(1.24, 1);
     expect(combinedUse(shear, tension, 207, 669)).toBeCloseTo(0.76, 1);
-    expect(apply(COMBINED, { V: shear, T: tension, "Z'": 207, "W'": 669 }).value).toBe(combinedUse(shear, tension, 207, 669));
+    expect(evaluate(COMBINED, { V: shear, T: tension, "Z'": 207, "W'": 669 }).value).toBe(combinedUse(shear, tension, 207, 669));
   });
   test('#14 × 3 1/2: straight sum 0.85', () => {
     expect(linearUse(shear, tension, 275, 1096)).toBeCloseTo(0.85, 1);

@@ -4,7 +4,7 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { Screw } from '../joints/screws.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 
 export const N_PER_LB = 4.4482216;
 export const MM_PER_IN = 25.4;
@@ -195,7 +195,8 @@ export const shearOf = (
   { diameterMm: D, rootMm: D_r, yieldMPa: F_yb }: Screw,
   { side, grip, gap, depth = Infinity, sideGravity, mainGravity }: ScrewedThrough,
   C_D = PERMANENT,
-): Figure => apply(LATERAL, { D, D_r, F_yb, side, main: Math.min(depth, bearingLength(grip, D)), gap, 'G side': sideGravity, 'G main': mainGravity, C_D });
+): ExplainedValue =>
+  evaluate(LATERAL, { D, D_r, F_yb, side, main: Math.min(depth, bearingLength(grip, D)), gap, 'G side': sideGravity, 'G main': mainGravity, C_D });
 
 /** Use of one wood screw pulled and sheared at once: R (cos² a / Z' + sin² a / W'), tan a = T / V. [NDS 12.4.1 (m)] */
 export const COMBINED = formula({
@@ -231,7 +232,7 @@ export const PENETRATION = formula({
 });
 
 /** Least grip in the stud, in diameters, below which a screw is refused; and the grip for full value. [NDS 12.1] */
-export const LEAST_PENETRATION = 6;
+export const MIN_PENETRATION = 6;
 export const FULL_PENETRATION = 10;
 
 /** Length in the main member for the yield modes: capped at ten diameters; below that the tip (one diameter) counts for nothing. */

@@ -1,12 +1,12 @@
 /** What a hanging unit does to its wall, whichever way it hangs. */
-import type { Figure } from '../worked/figure.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { Link } from './link.ts';
 
 export interface WallForces {
-  readonly weight: Figure;
+  readonly weight: ExplainedValue;
   /** What pulls the strip off the wall, and what pushes the wall at the bottom. */
-  readonly outward: Figure;
-  readonly spacerPush: Figure;
+  readonly outward: ExplainedValue;
+  readonly spacerPush: ExplainedValue;
   readonly links: readonly Link[];
   /** mm: centre of gravity from the wall; thickness of the strip on the studs. */
   readonly e: number;
@@ -19,11 +19,11 @@ export interface WallForces {
 
 /** A unit that hangs by a bevel can tip off it, be lifted off it and be pulled off it. */
 export interface Hook {
-  readonly tip: Figure;
-  readonly holdDown: Figure;
-  readonly liftStarts: Figure;
-  readonly liftLimit: Figure;
-  readonly pullLimit: Figure;
+  readonly tip: ExplainedValue;
+  readonly holdDown: ExplainedValue;
+  readonly liftStarts: ExplainedValue;
+  readonly liftLimit: ExplainedValue;
+  readonly pullLimit: ExplainedValue;
   /** What the pull limit is worked out from: the weight's lever, backing above the contact, the pull's depth below it, mm. */
   readonly pulled: { readonly a: number; readonly c: number; readonly z: number };
   /** mm: drop from bevel to standoff; height of the bevel's middle over the half's edge. */

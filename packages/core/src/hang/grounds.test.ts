@@ -5,7 +5,7 @@ import type { EditStep } from '../plan/edit.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, typed, unitWith } from '../test/print-room.ts';
 import { labelWords } from '../checks/words/labels.ts';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import { fixingPlaces, groundOf, METAL_ACROSS, METAL_PULL, METAL_SHEAR } from './grounds.ts';
 
 const empty: EditStep = ink('contents', {});
@@ -18,10 +18,10 @@ describe('metal studs', () => {
   test('a #10 screw in 25 gauge and in 20 gauge sheet', () => {
     const D = 0.19 * 25.4;
     const of = (inches: number) => ({ t: inches * 25.4, D, F_u: 310 });
-    expect(apply(METAL_PULL, of(0.0188)).value / 4.448).toBeCloseTo(45.5, 0);
-    expect(apply(METAL_SHEAR, of(0.0188)).value / 4.448).toBeCloseTo(70.8, 0);
-    expect(apply(METAL_PULL, of(0.0346)).value / 4.448).toBeCloseTo(83.8, 0);
-    expect(apply(METAL_SHEAR, of(0.0346)).value / 4.448).toBeCloseTo(176.6, 0);
+    expect(evaluate(METAL_PULL, of(0.0188)).value / 4.448).toBeCloseTo(45.5, 0);
+    expect(evaluate(METAL_SHEAR, of(0.0188)).value / 4.448).toBeCloseTo(70.8, 0);
+    expect(evaluate(METAL_PULL, of(0.0346)).value / 4.448).toBeCloseTo(83.8, 0);
+    expect(evaluate(METAL_SHEAR, of(0.0346)).value / 4.448).toBeCloseTo(176.6, 0);
   });
   // Cleat 3/4 in of G 0.55, 1/2 in of wallboard, sheet 0.0472 in at 61 850 psi: by hand, mode IIIm of six governs.
   test('across wallboard a #10 screw bends in it long before the sheet tears', () => {
@@ -36,7 +36,7 @@ describe('metal studs', () => {
       solve(1 / (4 * qs) + 1 / (2 * qm), ls / 2 + g, (-qs * ls ** 2) / 4 - M),
       solve(1 / (2 * qs) + 1 / (2 * qm), g, -2 * M),
     ];
-    const across = apply(METAL_ACROSS, {
+    const across = evaluate(METAL_ACROSS, {
       D: 0.19 * 25.4,
       D_r: root * 25.4,
       F_yb: 80 * 6.89475729,
@@ -48,7 +48,7 @@ describe('metal studs', () => {
     }).value;
     // 61 850 psi is kept as 426.4 MPa.
     expect(across / ((Math.min(...modes) / 3) * 0.9 * 4.4482216)).toBeCloseTo(1, 3);
-    expect(across).toBeLessThan(apply(METAL_SHEAR, { t: lm * 25.4, D: 0.19 * 25.4, F_u: 310 }).value / 4);
+    expect(across).toBeLessThan(evaluate(METAL_SHEAR, { t: lm * 25.4, D: 0.19 * 25.4, F_u: 310 }).value / 4);
   });
   test('sound sheet is judged by its figures, whatever the unit weighs', () => {
     const { hang } = unitWith('ink', onWall('structure', 'metal-studs'), onWall('fixing.metal', { text: '1.2 mm', nm: 1_200_000 }));

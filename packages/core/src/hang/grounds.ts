@@ -8,8 +8,8 @@ import { toMm } from '../length/length.ts';
 import type { PlugId } from '../wall/fixing.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import type { Wall } from '../wall/wall.ts';
-import { apply, formula, least, termOf, type Figure } from '../worked/figure.ts';
-import { G0, HEAD_PULL_THROUGH, headSide, LEAST_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
+import { evaluate, formula, least, termOf, type ExplainedValue } from '../explained/explained-value.ts';
+import { G0, HEAD_PULL_THROUGH, headSide, MIN_PENETRATION, lateralYield, PENETRATION, STEEL, shearOf } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = 'docs/formulas/other-grounds.md';
@@ -26,9 +26,9 @@ export const PLUGS: Readonly<Record<PlugId, { readonly pullN: number; readonly s
   '10mm': { pullN: 160, shearN: 330, deepMm: 50 },
 };
 /** An anchor in wallboard carries no more than this, kg, whatever its maker says. [ASSUME] */
-export const MOST_PER_ANCHOR_KG = ASSUMED.anchorKg.value;
+export const MAX_PER_ANCHOR_KG = ASSUMED.anchorKg.value;
 /** A unit on anchors in wallboard, or on light metal studs, weighs no more than this loaded, kg. [ASSUME] */
-export const MOST_ON_ANCHORS_KG = ASSUMED.onAnchorsKg.value;
+export const MAX_ON_ANCHORS_KG = ASSUMED.onAnchorsKg.value;
 /** Metal studs from this on are folded from sheet that holds screws, mm: 20 gauge. [S100 (m)] */
 export const SOUND_METAL_MM = ASSUMED.soundMetal.value;
 /** Tensile strength of the sheet, MPa: 45 ksi. [S100 (m)] */
@@ -40,13 +40,13 @@ const METAL_GRIP_MM = 3;
 /** First and last fixing stand so far from the strip's ends, mm. [ASSUME] */
 const END_MM = ASSUMED.fixingEnd.value;
 /** Masonry is taken as no harder to a bending screw than softwood: it is harder. [ASSUME] */
-export const MASONRY_GRAVITY = ASSUMED.masonryGravity.value;
+export const MASONRY_SPECIFIC_GRAVITY = ASSUMED.masonryGravity.value;
 
 /** What one wall screw holds; the load does not enter. */
 export interface ScrewCapacity {
-  readonly lateral: Figure;
-  readonly pull: Figure;
-  readonly penetration: Figure;
+  readonly lateral: ExplainedValue;
+  readonly pull: ExplainedValue;
+  readonly penetration: ExplainedValue;
   /** Depth of what holds it, mm: Infinity where nobody can say it or a point behind does no harm. */
   readonly depthMm: number;
   readonly diameterMm: number;
@@ -139,11 +139,11 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
   const t = toMm(hanging.cleatThickness);
   const covering = toMm(wall.covering.nm) + toMm(hanging.stripOff);
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
-  const penetration = apply(PENETRATION, { L: toMm(hanging.wallScrew.length), cleat: t, wallboard: { value: covering, label: { key: 'wall-covering' } } });
-  const steel = apply(STEEL, { D_r: screw.rootMm });
+  const penetration = evaluate(PENETRATION, { L: toMm(hanging.wallScrew.length), cleat: t, wallboard: { value: covering, label: { key: 'wall-covering' } } });
+  const steel = evaluate(STEEL, { D_r: screw.rootMm });
   // The head of an anchor, a plug's screw or a sheet-metal screw still draws through the strip.
-  const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
-  const holds = (pull: Figure, shear: Figure, leastMm: number): ScrewCapacity => ({
+  const head = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
+  const holds = (pull: ExplainedValue, shear: ExplainedValue, leastMm: number): ScrewCapacity => ({
     lateral: shear,
     pull: least(
       'screw-tension-capacity',
@@ -160,29 +160,29 @@ export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
   if (ground === 'metal') {
     const [sheet, D] = [toMm(wall.fixing.metal.nm), screw.diameterMm];
     const terms = { t: sheet, D, F_u: METAL_MPA };
-    const torn = apply(METAL_SHEAR, terms);
-    const bent = apply(METAL_ACROSS, { D, D_r: screw.rootMm, F_yb: screw.yieldMPa, side: t, t: sheet, gap: covering, 'G side': cleat.gravity, C_D });
-    return holds(apply(METAL_PULL, terms), least('metal-stud-shear', 'N', [termOf(torn), termOf(bent)], SOURCE), METAL_GRIP_MM);
+    const torn = evaluate(METAL_SHEAR, terms);
+    const bent = evaluate(METAL_ACROSS, { D, D_r: screw.rootMm, F_yb: screw.yieldMPa, side: t, t: sheet, gap: covering, 'G side': cleat.gravity, C_D });
+    return holds(evaluate(METAL_PULL, terms), least('metal-stud-shear', 'N', [termOf(torn), termOf(bent)], SOURCE), METAL_GRIP_MM);
   }
   if (ground === 'moving') return holds(movingHold(wall), movingHold(wall), -Infinity);
   if (ground === 'anchors') {
-    const most = apply(ANCHOR_MOST, { kg: MOST_PER_ANCHOR_KG });
-    const capped = (figure: Figure): Figure => least('rated-fixing', 'N', [termOf(figure), termOf(most)], SOURCE);
+    const most = evaluate(ANCHOR_MOST, { kg: MAX_PER_ANCHOR_KG });
+    const capped = (figure: ExplainedValue): ExplainedValue => least('rated-fixing', 'N', [termOf(figure), termOf(most)], SOURCE);
     return holds(capped(rated(wall, 'pullN', 'anchor')), capped(rated(wall, 'shearN', 'anchor')), -Infinity);
   }
   const { pull, shear, deepMm } = masonryHold(wall);
   const grip = Math.max(0, penetration.value);
   // Across the covering the screw bends before the plug gives.
-  const bent = shearOf(screw, { side: t, grip, gap: covering, sideGravity: cleat.gravity, mainGravity: MASONRY_GRAVITY }, C_D);
+  const bent = shearOf(screw, { side: t, grip, gap: covering, sideGravity: cleat.gravity, mainGravity: MASONRY_SPECIFIC_GRAVITY }, C_D);
   return holds(pull, least('plug', 'N', [termOf(shear), termOf(bent)], SOURCE), deepMm);
 }
 
 /** What one plug in this masonry holds by itself: as it was rated, or the low figure of the table. */
-export function masonryHold(wall: Wall): { readonly pull: Figure; readonly shear: Figure; readonly deepMm: number } {
+export function masonryHold(wall: Wall): { readonly pull: ExplainedValue; readonly shear: ExplainedValue; readonly deepMm: number } {
   const { deepMm, pullN, shearN } = PLUGS[wall.fixing.plug];
   const { sound, name } = STRUCTURES[wall.structure];
-  const unrated = (value: number): Figure =>
-    apply(PLUG, { 'in solid brick': value, sound: { value: sound, source: { kind: 'table', name, tag: '[ASSUME]' } } });
+  const unrated = (value: number): ExplainedValue =>
+    evaluate(PLUG, { 'in solid brick': value, sound: { value: sound, source: { kind: 'table', name, tag: '[ASSUME]' } } });
   return {
     pull: wall.fixing.pullN === null ? unrated(pullN) : rated(wall, 'pullN', 'plug'),
     shear: wall.fixing.shearN === null ? unrated(shearN) : rated(wall, 'shearN', 'plug'),
@@ -191,7 +191,7 @@ export function masonryHold(wall: Wall): { readonly pull: Figure; readonly shear
 }
 
 /** Any way, one fixing of a wall that moves: the lesser of what its maker says for pull and shear. Nothing where that is not entered. */
-export const movingHold = (wall: Wall): Figure =>
+export const movingHold = (wall: Wall): ExplainedValue =>
   least(
     'rated-fixing',
     'N',
@@ -200,11 +200,11 @@ export const movingHold = (wall: Wall): Figure =>
   );
 
 /** So many diameters of a screw in timber. */
-export const leastInTimber = (diameterMm: number): number => LEAST_PENETRATION * diameterMm;
+export const minThreadInTimber = (diameterMm: number): number => MIN_PENETRATION * diameterMm;
 
-function rated({ fixing }: Pick<Wall, 'fixing'>, which: 'pullN' | 'shearN', kind: keyof typeof RATING_SHARE): Figure {
+function rated({ fixing }: Pick<Wall, 'fixing'>, which: 'pullN' | 'shearN', kind: keyof typeof RATING_SHARE): ExplainedValue {
   const rating = { value: fixing[which] ?? 0, source: { kind: 'entered' as const, path: ['wall', 'fixing', which] } };
-  return apply(RATED, { rating, share: RATING_SHARE[kind][fixing.rating] });
+  return evaluate(RATED, { rating, share: RATING_SHARE[kind][fixing.rating] });
 }
 
 /** A rating that is wanted and missing. */
@@ -215,5 +215,5 @@ export const isUnrated = (wall: Pick<Wall, 'structure' | 'fixing'>): boolean =>
 export function overGroundKg(wall: Pick<Wall, 'structure' | 'fixing'>, loadedKg: number): number | null {
   const ground = groundOf(wall);
   const light = ground === 'anchors' || (ground === 'metal' && toMm(wall.fixing.metal.nm) < SOUND_METAL_MM);
-  return light && loadedKg > MOST_ON_ANCHORS_KG ? MOST_ON_ANCHORS_KG : null;
+  return light && loadedKg > MAX_ON_ANCHORS_KG ? MAX_ON_ANCHORS_KG : null;
 }

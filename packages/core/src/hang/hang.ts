@@ -3,20 +3,20 @@
  * names the weakest. In: the resolved unit, its weights, the wall and the materials. Out: links with
  * their use, and the verdict; how much it would carry is searched for in limits.ts. Rules: docs/formulas/hanging-verdict.md.
  */
-import type { Opening } from '../parts/opened.ts';
+import type { MovingPart } from '../parts/opened.ts';
 import type { Load } from '../parts/weights.ts';
-import { atHook, atWall, capacitiesOf, chainOf, isLoaded, plannedKg, unpressedLoad, type AtWall, type Chain } from './chain.ts';
-import { climbing, type Climbing } from './climbing.ts';
+import { atHook, atWall, capacitiesOf, loadPathOf, isLoaded, plannedKg, unpressedLoad, type AtWall, type LoadPath } from './chain.ts';
+import { climbing, type ClimbingChild } from './climbing.ts';
 import type { HangInput } from './hang-input.ts';
-import { nearness, type Link, type PartKind } from './link.ts';
+import { nearness, type Link, type PartialLoadKind } from './link.ts';
 import { partLoads } from './part-loads.ts';
 import { offBalance, stateOf, type VerdictState } from './refusals.ts';
-import { atEnd, mostGrowth } from './spread.ts';
+import { atEnd, maxGrowth } from './spread.ts';
 
-export interface Hang extends Chain {
+export interface Hang extends LoadPath {
   /** Of what opens, whose opening moves the load; nothing for a unit with nothing to open. */
-  readonly open: readonly Opening[];
-  readonly climbing: Climbing | null;
+  readonly open: readonly MovingPart[];
+  readonly climbing: ClimbingChild | null;
   /** The link that is past its limit where everything that nobody weighed is as heavy as it may be; null for none. */
   readonly atLow: Link | null;
   readonly plannedKg: number;
@@ -32,7 +32,7 @@ export function hangAt(input: HangInput, factor: number): Hang {
 }
 
 /** The low end decides the word: as it is where everything that nobody weighed is as heavy as it may be. */
-function endDecides(input: HangInput, factor: number, { state, refusals, capped, links }: Chain): Pick<Hang, 'state' | 'refusals' | 'atLow'> {
+function endDecides(input: HangInput, factor: number, { state, refusals, capped, links }: LoadPath): Pick<Hang, 'state' | 'refusals' | 'atLow'> {
   if (state === 'refused' || state === 'not-checked') return { state, refusals, atLow: null };
   const near = nearMarks(input, links);
   if (!near.atWall && !near.inside) return { state, refusals, atLow: null };
@@ -46,7 +46,7 @@ function endDecides(input: HangInput, factor: number, { state, refusals, capped,
 
 /** Where the low end may bring a link to its mark. Tipping and balance go by where the center lies, which masses move by less than this. */
 function nearMarks(input: HangInput, links: readonly Link[]): Followed {
-  const growth = mostGrowth(input);
+  const growth = maxGrowth(input);
   const near = links.filter(({ use, fineTo }) => use.value * growth >= fineTo);
   return { atWall: near.some(({ kind }) => !INSIDE.has(kind)), inside: near.some(({ kind }) => INSIDE.has(kind)) };
 }
@@ -78,7 +78,7 @@ export function chainAt(input: HangInput, factor: number, followed = ALL_LINKS):
   const { openings } = capacities;
   const state = { factor, open: openings };
   const unpressed = unpressedLoad(input, state);
-  const full = chainOf(input, unpressed, state, followed.inside);
+  const full = loadPathOf(input, unpressed, state, followed.inside);
   // Inside the cabinet nothing is used more by a part of the contents than by all of them.
   const partly = followed.atWall ? partLoads(input, unpressed, factor, openings) : [];
   const parts = partly.map(
@@ -88,7 +88,7 @@ export function chainAt(input: HangInput, factor: number, followed = ALL_LINKS):
 }
 
 /** The chain of the full load with each link and stud at its most used, whatever part of the contents is in. */
-function atWorst(input: HangInput, full: Chain, parts: readonly (readonly [PartKind, Pick<AtWall, 'loaded' | 'studs' | 'links'>])[]): Chain {
+function atWorst(input: HangInput, full: LoadPath, parts: readonly (readonly [PartialLoadKind, Pick<AtWall, 'loaded' | 'studs' | 'links'>])[]): LoadPath {
   if (parts.length === 0) return full;
   const links = new Map(full.links.map((each) => [each.id, each]));
   const studs = [...full.studs];

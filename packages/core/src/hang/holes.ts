@@ -9,14 +9,14 @@ import { screwById, type Screw } from '../joints/screws.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import type { Dimension } from '../worked/dimension.ts';
+import type { ExplainedLength } from '../explained/explained-length.ts';
 import { studGravity } from '../wall/studs.ts';
-import type { Place, Wall } from '../wall/wall.ts';
+import type { WallPlace, Wall } from '../wall/wall.ts';
 import { bandAt, cableBands, drillState, type Band, type DrillState } from '../wall/zones.ts';
 import { heightsOf, railsBeside } from './boxes.ts';
 import { cabinetScrewRow, carrierOf, lowerCarrierOf, lowerScrewRow, screwsEach } from './carrier-links.ts';
 import { groundOf, PLUGS } from './grounds.ts';
-import type { Chain } from './chain.ts';
+import type { LoadPath } from './chain.ts';
 import { wallHalfEnds, wallHalfFoot } from './wall-links.ts';
 import { besideMiddle, studWidthMm } from './in-stud.ts';
 import { edgeDistanceMm, wallRows } from './wall-rows.ts';
@@ -61,7 +61,7 @@ export interface Boring {
 }
 
 export interface HangingHoles {
-  readonly strip: { readonly panel: string; readonly length: Length; readonly foot: Dimension };
+  readonly strip: { readonly panel: string; readonly length: Length; readonly foot: ExplainedLength };
   readonly wall: readonly WallHole[];
   readonly wallBoring: Boring;
   /** A row for each box that hangs, and one for the lower of two cleats. */
@@ -73,16 +73,16 @@ export interface HangingHoles {
 
 export interface HolesInput {
   readonly unit: ResolvedUnit;
-  readonly hang: Pick<Chain, 'studs'>;
+  readonly hang: Pick<LoadPath, 'studs'>;
   readonly wall: Wall;
-  readonly at: Place;
+  readonly at: WallPlace;
   /** So much lower than drawn its halves come to rest. */
   readonly seating: Length;
   readonly bands?: readonly Band[];
 }
 
 /** Softwood up to here: a pilot of 7/10 of the root, above it 9/10. [NDS 12.1.5] */
-const SOFTWOOD_GRAVITY = 0.5;
+const SOFTWOOD_SPECIFIC_GRAVITY = 0.5;
 const PILOT = { soft: 0.7, hard: 0.9 } as const;
 /** A plug's hole is so much deeper than the plug. [ASSUME] */
 const DUST_MM = ASSUMED.plugDust.value;
@@ -110,7 +110,7 @@ const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
 const inOrder = ({ studs }: HolesInput['hang']): number[] => studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
 
 /** A rail is on the wall already: how a unit settles on it moves no hole of it. */
-const footOf = ({ unit, at, seating }: HolesInput): Dimension => wallHalfFoot(unit, at.up.nm, unit.hanging.onRail ? ZERO : seating);
+const footOf = ({ unit, at, seating }: HolesInput): ExplainedLength => wallHalfFoot(unit, at.up.nm, unit.hanging.onRail ? ZERO : seating);
 
 /** The holes in the wall alone: those of the strip stud by stud, then the lock. */
 export function wallHoles(input: HolesInput): WallHole[] {
@@ -186,7 +186,7 @@ function boringInWall(screw: Screw, length: Length, wall: Wall, layersMm: number
     case 'metal':
       return { ...base, pilotMm: screw.rootMm, deepMm: null };
     case 'timber': {
-      const share = studGravity(wall) <= SOFTWOOD_GRAVITY ? PILOT.soft : PILOT.hard;
+      const share = studGravity(wall) <= SOFTWOOD_SPECIFIC_GRAVITY ? PILOT.soft : PILOT.hard;
       return { ...base, pilotMm: share * screw.rootMm, deepMm: Math.max(0, toMm(length) - layersMm) };
     }
   }

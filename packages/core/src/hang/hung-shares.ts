@@ -8,7 +8,7 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import { bracketPatterns, bracketShares, studShares, type StudShares } from './stud-shares.ts';
 
 /** A stretch of the wall half, mm from the unit's left end. */
-export interface Stretch {
+export interface WallStretch {
   readonly from: number;
   readonly to: number;
 }
@@ -16,13 +16,13 @@ export interface Stretch {
 export interface HungShares {
   readonly shares: Omit<StudShares, 'worst'>;
   /** The most that each stretch of the hook can come to lay on the wall half, N, and the studs under it. */
-  readonly stretches: readonly (Stretch & { readonly newtons: number; readonly studs: readonly number[] })[];
+  readonly stretches: readonly (WallStretch & { readonly newtons: number; readonly studs: readonly number[] })[];
 }
 
-const measured = new WeakMap<object, Stretch>();
+const measured = new WeakMap<object, WallStretch>();
 
 /** Where a panel stands along the wall; a backboard's length stands upright, so it is not measured along the panel. Every load asks: remembered. */
-export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): Stretch {
+export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): WallStretch {
   const known = measured.get(panel);
   if (known) return known;
   const alongs = panel.outline.map(({ from }) => place(panel.frame, from).along / NM_PER.mm);
@@ -34,12 +34,12 @@ export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): Stretch {
 type Hung = Pick<ResolvedUnit, 'hanging' | 'byId'>;
 
 /** A piece of the strip on the wall, and the studs it is screwed to; between two pieces nothing is handed on. */
-interface Piece extends Stretch {
+interface Piece extends WallStretch {
   readonly studs: readonly number[];
 }
 
 /** Pieces of the strip on the wall, mm from the unit's left end. */
-export const wallPieces = ({ hanging, byId }: Hung): readonly Stretch[] => hanging.pieces ?? [stretchOf(byId.get(hanging.wallHalf)!)];
+export const wallPieces = ({ hanging, byId }: Hung): readonly WallStretch[] => hanging.pieces ?? [stretchOf(byId.get(hanging.wallHalf)!)];
 
 /** Those that hold: a piece of several must stand on two studs of its own, or it turns on its one. */
 function heldPieces(unit: Hung, studs: readonly number[]): Piece[] {
@@ -47,11 +47,11 @@ function heldPieces(unit: Hung, studs: readonly number[]): Piece[] {
   return pieces.length === 1 ? pieces : pieces.filter((piece) => piece.studs.length > 1);
 }
 
-interface Bearing extends Stretch {
+interface Bearing extends WallStretch {
   readonly piece: Piece;
 }
 
-const overlapOf = (a: Stretch, b: Stretch): Stretch => ({ from: Math.max(a.from, b.from), to: Math.min(a.to, b.to) });
+const overlapOf = (a: WallStretch, b: WallStretch): WallStretch => ({ from: Math.max(a.from, b.from), to: Math.min(a.to, b.to) });
 
 /** Where the hooks lie over pieces of the strip: only there can a weight come down. */
 const bearings = ({ hanging, byId }: Hung, pieces: readonly Piece[]): Bearing[] =>
@@ -65,12 +65,12 @@ const bearings = ({ hanging, byId }: Hung, pieces: readonly Piece[]): Bearing[] 
  * From where to where a weight can come down on the cleats: the hull of all that hooks, mm from the unit's left end; null where nothing
  * hooks. A centre of gravity beside it tips the unit off sideways. Without `studs` every piece of the wall half counts.
  */
-export function bearingOf(unit: Hung, studs?: readonly number[]): Stretch | null {
+export function bearingOf(unit: Hung, studs?: readonly number[]): WallStretch | null {
   const { hanging, byId } = unit;
   if (!hanging.rip) return null;
   const pieces = studs ? heldPieces(unit, studs) : wallPieces(unit).map((piece) => ({ ...piece, studs: [] }));
   const wings = (hanging.beside ?? []).map(({ cabinetHalf, wallHalf }) => overlapOf(stretchOf(byId.get(cabinetHalf)!), stretchOf(byId.get(wallHalf)!)));
-  const all: Stretch[] = [...bearings(unit, pieces), ...wings.filter(({ from, to }) => to > from)];
+  const all: WallStretch[] = [...bearings(unit, pieces), ...wings.filter(({ from, to }) => to > from)];
   return all.length > 0 ? { from: Math.min(...all.map(({ from }) => from)), to: Math.max(...all.map(({ to }) => to)) } : null;
 }
 

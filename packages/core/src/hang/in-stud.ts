@@ -6,9 +6,9 @@ import { groundOf } from './grounds.ts';
 
 /** Two screws side by side: their usual distance, the least, and the most from the middle, mm. [NDS commentary (m)] */
 const BESIDE_DIAMETERS = 3;
-const LEAST_BESIDE_DIAMETERS = ASSUMED.besideLeast.value;
+const MIN_BESIDE_DIAMETERS = ASSUMED.besideLeast.value;
 const OFF_MIDDLE_MM = 10;
-const LEAST_OFF_MIDDLE_MM = 7;
+const MIN_OFF_MIDDLE_MM = 7;
 
 /** Edge distance in a stud, in diameters; from 1/4 in up the loaded edge counts. [NDS commentary (m)] */
 const edgeDiameters = (diameterMm: number): number => (diameterMm >= 6.35 ? ASSUMED.edgeDistanceThick : ASSUMED.edgeDistance).value;
@@ -20,9 +20,9 @@ export const studWidthMm = (wall: Pick<Wall, 'structure' | 'fixing' | 'studs'>):
 /** Where screws of one row stand about a stud's middle, mm: as far apart as usual, nearer where the stud's edges ask for it. */
 export function besideMiddle(count: number, diameterMm: number, widthMm: number | null): number[] {
   if (count <= 1) return [0];
-  const usual = Math.min(OFF_MIDDLE_MM, Math.max(LEAST_OFF_MIDDLE_MM, (BESIDE_DIAMETERS * diameterMm) / 2));
+  const usual = Math.min(OFF_MIDDLE_MM, Math.max(MIN_OFF_MIDDLE_MM, (BESIDE_DIAMETERS * diameterMm) / 2));
   const inside = widthMm === null ? usual : widthMm / 2 - edgeDiameters(diameterMm) * diameterMm;
-  const half = Math.max((LEAST_BESIDE_DIAMETERS * diameterMm) / 2, Math.min(usual, inside));
+  const half = Math.max((MIN_BESIDE_DIAMETERS * diameterMm) / 2, Math.min(usual, inside));
   return [-half, half];
 }
 

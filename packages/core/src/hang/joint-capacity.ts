@@ -6,11 +6,11 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
-import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Fastening, type Connection } from '../solid/connection.ts';
 import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
-import { apply, formula, greatest, total, type Figure, type FigureTerm } from '../worked/figure.ts';
+import { evaluate, formula, greatest, total, type ExplainedValue, type ValueTerm } from '../explained/explained-value.ts';
 import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 
@@ -18,7 +18,7 @@ const SOURCE = '[ASSUME] docs/formulas/joint-capacity.md';
 /** Glue on wood, long term, MPa. [ASSUME] a twentieth of the ultimate. */
 export const GLUE_EDGE_MPA = ASSUMED.glueEdge.value;
 /** A lip lower than this is taken as none, mm. [ASSUME] */
-export const LEAST_LIP_MM = ASSUMED.leastLip.value;
+export const MIN_LIP_MM = ASSUMED.leastLip.value;
 /** Screws in a panel's edge: shear and pull against those in its face. [NDS C_eg; ASSUME] */
 const EDGE_SHEAR = ASSUMED.edgeShear.value;
 const EDGE_PULL = ASSUMED.edgePull.value;
@@ -31,7 +31,7 @@ const LIP = formula({
   text: 'min(depth · B · F_c, lip · B · f_v), 0 under 10 mm',
   source: SOURCE,
   terms: { depth: 'mm', B: 'mm', F_c: 'MPa', lip: 'mm', f_v: 'MPa' },
-  compute: ({ depth, B, F_c, lip, f_v }) => (lip < LEAST_LIP_MM ? 0 : Math.min(depth * B * F_c, lip * B * f_v)),
+  compute: ({ depth, B, F_c, lip, f_v }) => (lip < MIN_LIP_MM ? 0 : Math.min(depth * B * F_c, lip * B * f_v)),
 });
 export const GLUE = formula({
   label: 'glue-capacity',
@@ -104,40 +104,40 @@ const BRADS = formula({ label: 'brads', unit: 'N', text: 'n · 29 N', source: SO
 const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source: SOURCE, terms: { n: 'count' }, compute: ({ n }) => n * ASSUMED.dowel.value });
 
 /** What one end of a floor can carry; undefined when nothing holds it up. */
-export function supportCapacity(input: HangInput, floor: ResolvedPanel): Figure | undefined {
+export function supportCapacity(input: HangInput, floor: ResolvedPanel): ExplainedValue | undefined {
   const { unit } = input;
   const ends = meetingsOf(unit, 'asGuest', floor.id).filter(({ face, edge, host }) => isFace(face) && !isFace(edge) && isUpright(unit.byId.get(host)!));
   const under = meetingsOf(unit, 'asHost', floor.id).filter((meeting) => hangsUnder(unit, meeting, floor.id));
   const capacities = [...ends.map((meeting) => endCapacity(input, meeting, floor)), ...under.map((meeting) => hungUnder(input, meeting, floor))];
-  return capacities.reduce<Figure | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
+  return capacities.reduce<ExplainedValue | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
 }
 
 /** Stands upright and runs out from the wall: what the ends of a floor can go against. */
 const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along) > 0.5;
 
 /** A floor that upright panels stand on with their ends, and that hangs from them: what holds it is pulled straight out. */
-export const hangsUnder = (unit: ResolvedUnit, { guest, host, face, edge }: Meeting, floor: string): boolean =>
+export const hangsUnder = (unit: ResolvedUnit, { guest, host, face, edge }: Connection, floor: string): boolean =>
   host === floor && face === 'reference' && edge === 'start' && isUpright(unit.byId.get(guest)!) && unit.byId.get(guest)!.role === 'side';
-const shown = (figure: Figure): FigureTerm => ({ symbol: '', label: figure.label, value: figure.value, unit: figure.unit, inner: figure });
+const shown = (figure: ExplainedValue): ValueTerm => ({ symbol: '', label: figure.label, value: figure.value, unit: figure.unit, inner: figure });
 
 /** A floor whose end goes against, or into, an upright: lip, glue on its end, or screws across it. */
-export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Figure {
+export function endCapacity(input: HangInput, meeting: Connection, floor: ResolvedPanel): ExplainedValue {
   const host = input.unit.byId.get(meeting.host)!;
   const B = toMm(floor.width.value);
   const t = toMm(floor.thickness);
-  const mechanisms: Figure[] = [];
+  const mechanisms: ExplainedValue[] = [];
   if (meeting.joint.kind === 'pins') {
     const row = host.cuts.find((cut) => cut.kind === 'holes' && cut.reason.key === 'pin-row');
     if (row?.kind !== 'holes') return strongest([]);
     const F_e = PIN_BEARING_MPA[input.materialOf(host.stock).kind === 'fibre' ? 'fibre' : 'wood'];
     const l = toMm(row.depth ?? host.thickness);
-    return strongest([apply(PINS, { n: PINS_AN_END, F_e, d: toMm(row.diameter), l, c: toMm(meeting.joint.endPlay) })]);
+    return strongest([evaluate(PINS, { n: PINS_AN_END, F_e, d: toMm(row.diameter), l, c: toMm(meeting.joint.endPlay) })]);
   }
   const strip = host.strips.find(({ id }) => id === meeting.id);
   if (strip) {
     const material = input.materialOf(host.stock);
     mechanisms.push(
-      apply(LIP, {
+      evaluate(LIP, {
         depth: toMm(strip.depth),
         B,
         F_c: material.bearingMPa,
@@ -146,13 +146,13 @@ export function endCapacity(input: HangInput, meeting: Meeting, floor: ResolvedP
       }),
     );
   }
-  if (meeting.joint.glue && !input.isFaced(host.stock) && !isEndGrain(input, meeting, floor)) mechanisms.push(apply(GLUE, { B, t, f: GLUE_EDGE_MPA }));
+  if (meeting.joint.glue && !input.isFaced(host.stock) && !isEndGrain(input, meeting, floor)) mechanisms.push(evaluate(GLUE, { B, t, f: GLUE_EDGE_MPA }));
   mechanisms.push(...fastenedAcross(input, meeting, host, floor));
   return strongest(mechanisms);
 }
 
 /** Glue on the end grain of a solid board is starved and holds nothing; where its grain lies as it comes, any edge may be end grain. */
-export function isEndGrain({ materialOf }: Pick<HangInput, 'materialOf'>, { edge }: Meeting, guest: ResolvedPanel): boolean {
+export function isEndGrain({ materialOf }: Pick<HangInput, 'materialOf'>, { edge }: Connection, guest: ResolvedPanel): boolean {
   if (materialOf(guest.stock).kind !== 'solid') return false;
   if (guest.grain === 'none') return true;
   return guest.grain === 'length' ? edge === 'start' || edge === 'end' : edge === 'near' || edge === 'far';
@@ -162,47 +162,47 @@ export function isEndGrain({ materialOf }: Pick<HangInput, 'materialOf'>, { edge
 export const lipUnder = (slotLower: number, hostLower: number): number => Math.max(0, (slotLower - hostLower) / 1e6);
 
 /** A floor under the uprights' ends: everything pulls straight out of their end edges. */
-function hungUnder(input: HangInput, meeting: Meeting, floor: ResolvedPanel): Figure {
+function hungUnder(input: HangInput, meeting: Connection, floor: ResolvedPanel): ExplainedValue {
   const side = input.unit.byId.get(meeting.guest)!;
-  const mechanisms: Figure[] = [];
+  const mechanisms: ExplainedValue[] = [];
   if (meeting.joint.glue && !input.isFaced(floor.stock)) {
     // Pulled straight off a fiber board, the board itself comes apart.
     const isFibre = [side, floor].some(({ stock }) => input.materialOf(stock).kind === 'fibre');
-    mechanisms.push(apply(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness), f: isFibre ? ASSUMED.glueFibreTension.value : GLUE_EDGE_MPA }));
+    mechanisms.push(evaluate(GLUE, { B: toMm(side.width.value), t: toMm(side.thickness), f: isFibre ? ASSUMED.glueFibreTension.value : GLUE_EDGE_MPA }));
   }
   const { fastening, depth } = meeting.joint;
-  if (fastening?.by === 'pockets') mechanisms.push(apply(POCKETS, { n: fastening.count }));
+  if (fastening?.by === 'pockets') mechanisms.push(evaluate(POCKETS, { n: fastening.count }));
   // A brad or a dowel holds nothing straight along itself.
   if (fastening?.by === 'screws') mechanisms.push(edgePull(input, fastening, toMm(floor.thickness) - toMm(depth), side));
   return strongest(mechanisms);
 }
 
 /** Screws through so many millimetres into a board's edge, pulled straight out of it. */
-export function edgePull(input: HangInput, { screw: id, length, count }: Fastening, throughMm: number, board: ResolvedPanel): Figure {
+export function edgePull(input: HangInput, { screw: id, length, count }: Fastening, throughMm: number, board: ResolvedPanel): ExplainedValue {
   const screw = screwById(id);
   const material = input.materialOf(board.stock);
   const thread = threadIn(Math.max(0, toMm(length) - throughMm), toMm(length));
   return material.kind === 'fibre'
-    ? apply(FIBRE_PULL, { n: count, D: screw.diameterMm, grip: Math.min(40, thread) })
-    : apply(EDGE_SCREWS_PULL, { n: count, "W'": apply(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }) });
+    ? evaluate(FIBRE_PULL, { n: count, D: screw.diameterMm, grip: Math.min(40, thread) })
+    : evaluate(EDGE_SCREWS_PULL, { n: count, "W'": evaluate(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }) });
 }
 
-function fastenedAcross(input: HangInput, { joint }: Meeting, host: ResolvedPanel, guest: ResolvedPanel): Figure[] {
+function fastenedAcross(input: HangInput, { joint }: Connection, host: ResolvedPanel, guest: ResolvedPanel): ExplainedValue[] {
   const { fastening } = joint;
   if (!fastening) return [];
   const { by, count: n } = fastening;
-  if (by === 'pockets') return [apply(POCKETS, { n })];
-  if (by === 'brads') return [apply(BRADS, { n })];
-  if (by === 'dowels') return joint.glue ? [apply(DOWELS, { n })] : [];
+  if (by === 'pockets') return [evaluate(POCKETS, { n })];
+  if (by === 'brads') return [evaluate(BRADS, { n })];
+  if (by === 'dowels') return joint.glue ? [evaluate(DOWELS, { n })] : [];
   const screw = screwById(fastening.screw);
   const side = toMm(host.thickness) - toMm(joint.depth);
   const grip = Math.max(0, toMm(fastening.length) - side);
   const gravity = ({ stock }: ResolvedPanel): number => input.materialOf(stock).gravity;
   const lateral = shearOf(screw, { side, grip, gap: 0, sideGravity: gravity(host), mainGravity: gravity(guest) });
-  return grip > 0 ? [apply(EDGE_SCREWS, { n, "Z'": lateral })] : [];
+  return grip > 0 ? [evaluate(EDGE_SCREWS, { n, "Z'": lateral })] : [];
 }
 
-export const strongest = (mechanisms: readonly Figure[]): Figure =>
+export const strongest = (mechanisms: readonly ExplainedValue[]): ExplainedValue =>
   mechanisms.length > 0
     ? greatest('joint-capacity', 'N', mechanisms.map(shown), 'docs/formulas/joint-capacity.md')
     : total('joint-capacity', 'N', [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N' }]);

@@ -1,7 +1,7 @@
 /** Links inside the unit: what carries each floor, then what hands the unit over to the cabinet half (carrier-links.ts). */
 import { floorLoads, type FloorLoad } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
-import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, greatest, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { cabinetCapacity, cabinetLinks, carrierCapacities, carrierLinks, lowerCapacity, type CabinetCapacity, type Carriers } from './carrier-links.ts';
 import { boxesOf, railsBeside } from './boxes.ts';
 import type { WallForces } from './forces.ts';
@@ -40,14 +40,14 @@ const END_SHARE = formula({
 /** What the joints hold, whatever they have to. */
 export interface JointCapacities extends Carriers {
   /** One end of a floor, by panel id. */
-  readonly floors: ReadonlyMap<string, Figure>;
+  readonly floors: ReadonlyMap<string, ExplainedValue>;
   /** What things lay on the heavier end of the floors they stand on, by panel id. */
-  readonly ends: ReadonlyMap<string, Figure>;
+  readonly ends: ReadonlyMap<string, ExplainedValue>;
   readonly cabinet: CabinetCapacity | null;
 }
 
 export function jointCapacities(input: HangInput): JointCapacities {
-  const floors = new Map<string, Figure>();
+  const floors = new Map<string, ExplainedValue>();
   for (const { floor } of input.unit.compartments) {
     const capacity = supportCapacity(input, input.unit.byId.get(floor)!);
     if (capacity) floors.set(floor, capacity);
@@ -77,7 +77,7 @@ function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: J
     const capacity = floors.get(floor.id);
     if (!capacity) return [];
     const load = floorLoad(held, weights.panels.get(floor.id)!, ends.get(floor.id), factor);
-    const use = apply(JOINT_USE, { load, capacity });
+    const use = evaluate(JOINT_USE, { load, capacity });
     return [
       link({
         id: `joint-${floor.id}`,
@@ -91,20 +91,20 @@ function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: J
 }
 
 /** Half of a load spread evenly; of things that stand where they stand, the heavier end. */
-function floorLoad({ alone }: FloorLoad, own: Figure, end: Figure | undefined, factor: number): Figure {
-  if (!end && alone) return apply(HALF, { contents: { value: alone.mass.value * factor, label: alone.mass.label }, own });
-  if (!end) return apply(END_LOAD, { contents: 0, own });
-  return apply(END_LOAD, { contents: factor === 1 ? end : { value: end.value * factor, label: end.label }, own });
+function floorLoad({ alone }: FloorLoad, own: ExplainedValue, end: ExplainedValue | undefined, factor: number): ExplainedValue {
+  if (!end && alone) return evaluate(HALF, { contents: { value: alone.mass.value * factor, label: alone.mass.label }, own });
+  if (!end) return evaluate(END_LOAD, { contents: 0, own });
+  return evaluate(END_LOAD, { contents: factor === 1 ? end : { value: end.value * factor, label: end.label }, own });
 }
 
 /** What things on a floor lay on the end that gets more of them. A heavier load of the same things lays in proportion. */
-function heavierEnd({ span, strips }: FloorLoad): Figure {
+function heavierEnd({ span, strips }: FloorLoad): ExplainedValue {
   const L = toMm(span.value);
-  const end = (key: 'left-end' | 'right-end', from: (middle: number) => number): Figure =>
+  const end = (key: 'left-end' | 'right-end', from: (middle: number) => number): ExplainedValue =>
     total(
       key,
       'N',
-      strips.map(({ mass, from: a, to: b }) => termOf(apply(END_SHARE, { m: mass, c: from((a + b) / 2), L }, mass.label))),
+      strips.map(({ mass, from: a, to: b }) => termOf(evaluate(END_SHARE, { m: mass, c: from((a + b) / 2), L }, mass.label))),
     );
   return greatest('things-end', 'N', [termOf(end('left-end', (middle) => middle)), termOf(end('right-end', (middle) => L - middle))]);
 }

@@ -8,7 +8,7 @@ import { toMm } from '../length/length.ts';
 import { pressingOn } from '../parts/opened.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type HingeScrews, type Prop } from '../solid/unit.ts';
-import { apply, formula, greatest, termOf, type Figure, type TermValue } from '../worked/figure.ts';
+import { evaluate, formula, greatest, termOf, type ExplainedValue, type TermValue } from '../explained/explained-value.ts';
 import { G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import { combinationInWood } from './combined.ts';
 import type { HangInput } from './hang-input.ts';
@@ -161,12 +161,12 @@ function ofProp(input: HangInput, prop: Prop, factor: number): Link[] {
   const held = weights.contents.filter(({ compartment }) => compartment.floor === leaf.id).reduce((sum, { mass }) => sum + mass.value, 0);
   const own = weights.panels.get(leaf.id)!;
   const pressed = pressingOn(unit);
-  const W = apply(LEAF_WEIGHT, { contents: held * factor, leaf: own });
-  const Q = apply(PRESSING, { Q: pressed ? { value: pressed.kg, source: pressed.from } : 0 });
+  const W = evaluate(LEAF_WEIGHT, { contents: held * factor, leaf: own });
+  const Q = evaluate(PRESSING, { Q: pressed ? { value: pressed.kg, source: pressed.from } : 0 });
   const n = prop.count;
   const d = { value: toMm(leaf.width.value), length: leaf.width };
   const reach = toMm(prop.reach);
-  const e = apply(LEAF_LEVER, { W, n, Q, d });
+  const e = evaluate(LEAF_LEVER, { W, n, Q, d });
   const terms = { W, n, Q, e, reach };
   const loads: LeafLoads = {
     input,
@@ -178,8 +178,8 @@ function ofProp(input: HangInput, prop: Prop, factor: number): Link[] {
     e,
     reach,
     own,
-    F: apply(prop.kind === 'leg' ? LEG_LOAD : PROP_LOAD, terms),
-    uplift: apply(UPLIFT, terms),
+    F: evaluate(prop.kind === 'leg' ? LEG_LOAD : PROP_LOAD, terms),
+    uplift: evaluate(UPLIFT, terms),
   };
   return [...propLinks(loads), ...hingeLinks(loads), bendingLink(loads)];
 }
@@ -188,27 +188,27 @@ interface LeafLoads {
   readonly input: HangInput;
   readonly prop: Prop;
   readonly leaf: ResolvedPanel;
-  readonly W: Figure;
-  readonly Q: Figure;
-  readonly d: Exclude<TermValue, number | Figure>;
-  readonly e: Figure;
+  readonly W: ExplainedValue;
+  readonly Q: ExplainedValue;
+  readonly d: Exclude<TermValue, number | ExplainedValue>;
+  readonly e: ExplainedValue;
   readonly reach: number;
-  readonly own: Figure;
-  readonly F: Figure;
-  readonly uplift: Figure;
+  readonly own: ExplainedValue;
+  readonly F: ExplainedValue;
+  readonly uplift: ExplainedValue;
 }
 
 function propLinks({ input, prop, leaf, W, Q, e, reach, F }: LeafLoads): Link[] {
   const { kind, count: n, ratedKg, hingeScrews, panels } = prop;
   const base = { id: `prop-${leaf.id}`, kind: 'prop' as const, name: { key: `link-${kind}` } as const, panels: panels.length > 0 ? panels : [leaf.id] };
-  if (kind === 'leg') return [link({ ...base, use: apply(LEG_USE, { F, rated: ratedKg ?? 0 }) })];
-  if (kind === 'bracket') return [link({ ...base, use: apply(RATED_USE, { W, Q, rated: ratedKg ?? 0, n }) })];
+  if (kind === 'leg') return [link({ ...base, use: evaluate(LEG_USE, { F, rated: ratedKg ?? 0 }) })];
+  if (kind === 'bracket') return [link({ ...base, use: evaluate(RATED_USE, { W, Q, rated: ratedKg ?? 0, n }) })];
   const board = hungOn(input, panels[0]!);
   if (!hingeScrews || !board) return [];
   const { lateral, pull } = hingeScrewCapacity(input, hingeScrews, board);
-  const T = apply(GATE_PULL, { F, ledger: toMm(prop.ledgerDeep), e, reach, s: toMm(prop.hingesApart), screws: hingeScrews.count });
-  const V = apply(GATE_SHEAR, { F, screws: hingeScrews.count });
-  return [link({ ...base, use: apply(combinationInWood(input.wall), { V, T, "Z'": lateral, "W'": pull }) })];
+  const T = evaluate(GATE_PULL, { F, ledger: toMm(prop.ledgerDeep), e, reach, s: toMm(prop.hingesApart), screws: hingeScrews.count });
+  const V = evaluate(GATE_SHEAR, { F, screws: hingeScrews.count });
+  return [link({ ...base, use: evaluate(combinationInWood(input.wall), { V, T, "Z'": lateral, "W'": pull }) })];
 }
 
 /** The panel a gate is hinged to. */
@@ -216,7 +216,7 @@ const hungOn = ({ unit }: HangInput, gate: string): ResolvedPanel | undefined =>
   unit.byId.get(meetingsOf(unit, 'asGuest', gate).find(({ joint }) => joint.kind === 'hinge')?.host ?? '');
 
 /** One screw of a hinge in a panel's face: sheared across a steel leaf, and pulled out. */
-function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews, host: ResolvedPanel): { lateral: Figure; pull: Figure } {
+function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews, host: ResolvedPanel): { lateral: ExplainedValue; pull: ExplainedValue } {
   const screw = screwById(id);
   const material = input.materialOf(host.stock);
   const grip = Math.min(toMm(length) - HINGE_PLATE.side, toMm(host.thickness));
@@ -225,8 +225,8 @@ function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews
     lateral: shearOf(screw, { side: HINGE_PLATE.side, grip, gap: 0, sideGravity: HINGE_PLATE.gravity, mainGravity: material.gravity }),
     pull:
       material.kind === 'fibre'
-        ? apply(FIBRE_PULL, { n: 1, D: screw.diameterMm, grip: thread })
-        : apply(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }),
+        ? evaluate(FIBRE_PULL, { n: 1, D: screw.diameterMm, grip: thread })
+        : evaluate(WITHDRAWAL, { G: material.gravity, D: screw.diameterMm, thread, C_D: PERMANENT }),
   };
 }
 
@@ -234,8 +234,8 @@ function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews
 function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoads): Link[] {
   const { unit } = input;
   const ledger = unit.byId.get(prop.ledger)!;
-  const folded = apply(FOLDED, { leaf: own });
-  const cases = prop.kind === 'leg' ? [termOf(apply(HINGE_REST, { W, Q, d, reach })), termOf(folded)] : [termOf(uplift), termOf(folded)];
+  const folded = evaluate(FOLDED, { leaf: own });
+  const cases = prop.kind === 'leg' ? [termOf(evaluate(HINGE_REST, { W, Q, d, reach })), termOf(folded)] : [termOf(uplift), termOf(folded)];
   const load = greatest('hinge-load', 'N', cases, 'docs/formulas/leaf-load.md');
   const links: Link[] = [];
   const hinges = unit.hardware.find(({ kind, panel, screws }) => kind === 'hinge' && panel === leaf.id && screws);
@@ -249,23 +249,25 @@ function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoad
       sideGravity: HINGE_PLATE.gravity,
       mainGravity: gravity,
     });
-    const use = apply(JOINT_USE, { load, capacity: apply(EDGE_SCREWS, { n: hinges.count * count, "Z'": one }) });
+    const use = evaluate(JOINT_USE, { load, capacity: evaluate(EDGE_SCREWS, { n: hinges.count * count, "Z'": one }) });
     links.push(link({ id: `hinge-${leaf.id}`, kind: 'leaf-hinge', name: { key: 'link-leaf-hinge' }, use, panels: [leaf.id, ledger.id] }));
   }
   const held = meetingsOf(unit, 'asGuest', ledger.id).find(({ joint }) => joint.kind !== 'hinge');
   if (held) {
     const t = toMm(ledger.thickness);
-    const M = apply(LEDGER_MOMENT, { F: load, ledger: toMm(prop.ledgerDeep) });
-    const ways: Figure[] = [];
-    if (held.joint.glue && !input.isFaced(unit.byId.get(held.host)!.stock)) ways.push(apply(GLUE_MOMENT, { B: toMm(ledger.length.value), t }));
+    const M = evaluate(LEDGER_MOMENT, { F: load, ledger: toMm(prop.ledgerDeep) });
+    const ways: ExplainedValue[] = [];
+    if (held.joint.glue && !input.isFaced(unit.byId.get(held.host)!.stock)) ways.push(evaluate(GLUE_MOMENT, { B: toMm(ledger.length.value), t }));
     if (held.joint.fastening)
-      ways.push(apply(SCREW_MOMENT, { pull: edgePull(input, held.joint.fastening, toMm(unit.byId.get(held.host)!.thickness), ledger), t }));
+      ways.push(evaluate(SCREW_MOMENT, { pull: edgePull(input, held.joint.fastening, toMm(unit.byId.get(held.host)!.thickness), ledger), t }));
     const capacity = greatest(
       'ledger-capacity',
       'N mm',
       ways.length > 0 ? ways.map((way) => termOf(way)) : [{ symbol: '', label: { key: 'nothing-holds' }, value: 0, unit: 'N mm' }],
     );
-    links.push(link({ id: `ledger-${ledger.id}`, kind: 'ledger', name: { key: 'link-ledger' }, use: apply(MOMENT_USE, { M, capacity }), panels: [ledger.id] }));
+    links.push(
+      link({ id: `ledger-${ledger.id}`, kind: 'ledger', name: { key: 'link-ledger' }, use: evaluate(MOMENT_USE, { M, capacity }), panels: [ledger.id] }),
+    );
   }
   return links;
 }
@@ -277,8 +279,8 @@ function bendingLink({ input, prop, leaf, W, Q, d, reach }: LeafLoads): Link {
   const across = { value: bendingAcrossMPa(material), source };
   const B = toMm(leaf.length.value);
   const t = { value: toMm(leaf.thickness), source: leaf.thicknessFrom };
-  const past = apply(BENT_PAST, { Q, c: Math.max(0, d.value - reach), W, d, B, t, F: leaf.grain === 'width' ? along : across });
-  const between = apply(BENT_BETWEEN, { Q, L: B / prop.count, W, n: prop.count, d, t, F: leaf.grain === 'length' ? along : across });
+  const past = evaluate(BENT_PAST, { Q, c: Math.max(0, d.value - reach), W, d, B, t, F: leaf.grain === 'width' ? along : across });
+  const between = evaluate(BENT_BETWEEN, { Q, L: B / prop.count, W, n: prop.count, d, t, F: leaf.grain === 'length' ? along : across });
   const use = past.value >= between.value ? past : between;
   return link({ id: `bending-${leaf.id}`, kind: 'leaf-bending', name: { key: 'link-leaf' }, use, panels: [leaf.id] });
 }

@@ -75,7 +75,7 @@ function searched(input: HangInput, held: number): (limitOf: (link: Link) => num
     tried.set(factor, chain);
     return chain;
   };
-  return (limitOf) => mostContents(tryLoad, tried.keys(), held, limitOf);
+  return (limitOf) => maxContents(tryLoad, tried.keys(), held, limitOf);
 }
 
 type Tried = Pick<Hang, 'links' | 'refusals'>;
@@ -85,7 +85,7 @@ type Tried = Pick<Hang, 'links' | 'refusals'>;
  * load, so false position finds where the most used one is used up; the accepted side is given.
  * Loads that were tried for another limit are where it begins.
  */
-function mostContents(tryLoad: (factor: number) => Tried, tried: Iterable<number>, heldKg: number, limitOf: (link: Link) => number): number | null {
+function maxContents(tryLoad: (factor: number) => Tried, tried: Iterable<number>, heldKg: number, limitOf: (link: Link) => number): number | null {
   if (heldKg === 0) return null;
   /** Over one: past the limit. */
   const over = (factor: number): number => {
@@ -100,7 +100,7 @@ function mostContents(tryLoad: (factor: number) => Tried, tried: Iterable<number
     [before, atBefore] = [low, atLow];
     [low, atLow] = [factor, here];
   };
-  let [high, atHigh] = [MOST_LOAD, Infinity];
+  let [high, atHigh] = [MAX_LOAD, Infinity];
   for (const factor of [...tried].sort((a, b) => a - b)) {
     const here = over(factor);
     if (here <= 0) accept(factor, here);
@@ -134,7 +134,7 @@ function mostContents(tryLoad: (factor: number) => Tried, tried: Iterable<number
 }
 
 /** So many times the planned contents are not asked for. */
-const MOST_LOAD = 64;
+const MAX_LOAD = 64;
 /** Contents are said in whole kilograms: this share of them is near enough. */
 const CLOSE = 0.002;
 const HAIR = 0.0005;

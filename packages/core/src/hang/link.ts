@@ -1,7 +1,7 @@
 /** One link of the chain from the thing on the shelf to the stud, and the marks it is judged by. */
 import { ASSUMED } from '../assumed/assumed.ts';
-import type { Label } from '../worked/dimension.ts';
-import { formula, type Figure } from '../worked/figure.ts';
+import type { Label } from '../explained/explained-length.ts';
+import { formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { OtherRules } from './combined.ts';
 
 export type LinkKind =
@@ -28,7 +28,7 @@ export interface Link {
   readonly kind: LinkKind;
   readonly name: Label;
   /** Demand over capacity. */
-  readonly use: Figure;
+  readonly use: ExplainedValue;
   /** Up to here the link is fine. */
   readonly fineTo: number;
   /** Past here it is over; Infinity where another link takes its place. */
@@ -38,11 +38,11 @@ export interface Link {
   /** Where screws are pulled and sheared at once. */
   readonly otherRules?: OtherRules;
   /** The part load it is used most under; undefined for all of the contents. */
-  readonly partly?: PartKind;
+  readonly partly?: PartialLoadKind;
 }
 
 /** Which part of the contents is in: that which lies furthest out, to the left, to the right. */
-export type PartKind = 'part-out' | 'part-left' | 'part-right';
+export type PartialLoadKind = 'part-out' | 'part-left' | 'part-right';
 
 /** Fine up to here; from here to 1 it is tight. docs/formulas/hanging-verdict.md */
 export const FINE_USE = ASSUMED.fineUse.value;

@@ -1,5 +1,5 @@
 /** How the links that go first are used as the contents grow: what the chart beside the load slider shows. */
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 import type { HangInput } from './hang-input.ts';
 import { hangAt } from './hang.ts';
 

@@ -1,10 +1,10 @@
 /** A cabinet with a share of its contents in, and which of them move its center furthest. */
-import { opened, pressedOn, pressingOn, type Opening } from '../parts/opened.ts';
+import { opened, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
 import { loadedUnit, shareOfLoad, type Load, type UnitWeights } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
 
 /** A mass at a place on one axis, mm. */
-export interface Standing {
+export interface StandingMass {
   readonly kg: number;
   readonly at: number;
 }
@@ -13,7 +13,7 @@ export interface Standing {
 export const withoutContents = ({ unit, weights }: HangInput): Load => pressedOn(weights.empty, pressingOn(unit));
 
 /** Everything open; `shareOf` each load is in, 0 to 1. */
-export function partOf(weights: UnitWeights, shareOf: (load: Load) => number, middleMm: number, factor: number, openings: readonly Opening[]): Load {
+export function partOf(weights: UnitWeights, shareOf: (load: Load) => number, middleMm: number, factor: number, openings: readonly MovingPart[]): Load {
   const inIt = <L extends Load>(load: L): L[] => {
     const share = shareOf(load);
     return share === 0 ? [] : [share === 1 ? load : shareOfLoad(load, share)];
@@ -23,7 +23,11 @@ export function partOf(weights: UnitWeights, shareOf: (load: Load) => number, mi
 }
 
 /** The subset with the greatest mean place: greedily, what lies past the mean of those before it. O(n log n). */
-export function furthest(base: Standing, loads: readonly Load[], placed: (load: Load) => Standing): { readonly mean: number; readonly some: Set<Load> } {
+export function furthest(
+  base: StandingMass,
+  loads: readonly Load[],
+  placed: (load: Load) => StandingMass,
+): { readonly mean: number; readonly some: Set<Load> } {
   const some = new Set<Load>();
   let { kg, at: mean } = base;
   for (const { load, at, kg: own } of loads.map((load) => ({ load, ...placed(load) })).sort((a, b) => b.at - a.at)) {

@@ -2,18 +2,18 @@
  * Load cases with only a part of the contents in, for what more contents would steady: the hook's tip ratio, the balance sideways, a stud
  * that the far end relieves, the bending of the strip. Source: docs/formulas/load-cases.md [eq].
  */
-import { pressedOn, pressingOn, type Opening } from '../parts/opened.ts';
+import { pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
 import type { CompartmentLoad, Load } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
 import { middleOf } from './chain.ts';
-import type { PartKind } from './link.ts';
+import type { PartialLoadKind } from './link.ts';
 import { furthest, partOf, withoutContents } from './part-filled.ts';
 import { sidewaysLoads } from './sideways.ts';
 import { tipsAtMm } from './wall-forces.ts';
 
 /** Contents of some compartments only, everything open. */
 export interface PartLoad {
-  readonly kind: PartKind;
+  readonly kind: PartialLoadKind;
   readonly load: Load;
   /** `hook`: it only tips further; `wall`: what holds on the wall is used more, or its balance goes. */
   readonly worse: 'hook' | 'wall';
@@ -26,7 +26,7 @@ const SAME = 1e-9;
  * The part loads that are worse than `full`, all contents in, somewhere; most cabinets have none or one.
  * @param factor times the planned contents
  */
-export function partLoads(input: HangInput, full: Load, factor: number, openings: readonly Opening[]): PartLoad[] {
+export function partLoads(input: HangInput, full: Load, factor: number, openings: readonly MovingPart[]): PartLoad[] {
   if (factor === 0) return [];
   const { unit, weights, studsMm } = input;
   const held = weights.contents.filter(({ compartment, mass }) => !compartment.stands && mass.value > 0);
@@ -50,13 +50,13 @@ export function partLoads(input: HangInput, full: Load, factor: number, openings
 }
 
 /** The subset whose center lies furthest out, doors open and the drawer out that moves it most. */
-function outermost(input: HangInput, stands: readonly Load[], factor: number, openings: readonly Opening[]): Set<Load> {
+function outermost(input: HangInput, stands: readonly Load[], factor: number, openings: readonly MovingPart[]): Set<Load> {
   const { mass, out: at } = withoutContents(input);
   const kg = mass.value;
   const doors = openings.filter(({ floor }) => floor === null);
   const drawers = openings.filter(({ floor }) => floor !== null);
   const doorMoment = doors.reduce((sum, { ownKg, shift }) => sum + ownKg * shift.out, 0);
-  const withOut = (drawer: Opening | undefined): { readonly mean: number; readonly some: Set<Load> } => {
+  const withOut = (drawer: MovingPart | undefined): { readonly mean: number; readonly some: Set<Load> } => {
     const moved = (load: Load): number =>
       load.out + (drawer && 'compartment' in load && (load as CompartmentLoad).compartment.floor === drawer.floor ? drawer.shift.out : 0);
     return furthest({ kg, at: (kg * at + doorMoment + (drawer ? drawer.ownKg * drawer.shift.out : 0)) / kg }, stands, (load) => ({

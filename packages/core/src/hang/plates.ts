@@ -7,9 +7,9 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { studGravity } from '../wall/studs.ts';
-import { apply, formula, least, termOf, type Figure } from '../worked/figure.ts';
-import { bearingLength, G0, LEAST_PENETRATION, PENETRATION, proudYield, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
-import { groundOf, masonryHold, MASONRY_GRAVITY, type ScrewCapacity } from './grounds.ts';
+import { evaluate, formula, least, termOf, type ExplainedValue } from '../explained/explained-value.ts';
+import { bearingLength, G0, MIN_PENETRATION, PENETRATION, proudYield, STEEL, threadIn, WITHDRAWAL } from './fasteners.ts';
+import { groundOf, masonryHold, MASONRY_SPECIFIC_GRAVITY, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 
 const SOURCE = 'docs/formulas/keyhole-plates.md';
@@ -51,18 +51,26 @@ export function plateCapacity({ unit, wall }: HangInput, C_D: number): ScrewCapa
   const L = toMm(wallScrew.length);
   const proud = toMm(plate!.proud);
   const covering = toMm(wall.covering.nm);
-  const penetration = apply(PENETRATION, {
+  const penetration = evaluate(PENETRATION, {
     L,
     cleat: { value: proud, label: { key: 'plate-proud' } },
     wallboard: { value: covering, label: { key: 'wall-covering' } },
   });
   const depthMm = groundOf(wall) === 'timber' ? toMm(wall.studs.depth.nm) : Infinity;
   const grip = Math.min(Math.max(0, penetration.value), depthMm);
-  const rating = apply(RATED, { rating: { value: plate!.ratedKg, source: plate!.ratedFrom }, share: WORKING });
+  const rating = evaluate(RATED, { rating: { value: plate!.ratedKg, source: plate!.ratedFrom }, share: WORKING });
   const masonry = groundOf(wall) === 'masonry' ? masonryHold(wall) : null;
-  const bent = apply(PROUD, { D, D_r, F_yb, main: bearingLength(grip, D), lever: covering + proud, G: masonry ? MASONRY_GRAVITY : studGravity(wall), C_D });
-  const drawn = masonry?.pull ?? apply(WITHDRAWAL, { G: studGravity(wall), D, thread: threadIn(grip, L), C_D });
-  const weakest = (label: WordKey, figures: readonly Figure[]): Figure =>
+  const bent = evaluate(PROUD, {
+    D,
+    D_r,
+    F_yb,
+    main: bearingLength(grip, D),
+    lever: covering + proud,
+    G: masonry ? MASONRY_SPECIFIC_GRAVITY : studGravity(wall),
+    C_D,
+  });
+  const drawn = masonry?.pull ?? evaluate(WITHDRAWAL, { G: studGravity(wall), D, thread: threadIn(grip, L), C_D });
+  const weakest = (label: WordKey, figures: readonly ExplainedValue[]): ExplainedValue =>
     least(
       label,
       'N',
@@ -71,10 +79,10 @@ export function plateCapacity({ unit, wall }: HangInput, C_D: number): ScrewCapa
     );
   return {
     lateral: weakest('plate-shear', [bent, rating, ...(masonry ? [masonry.shear] : [])]),
-    pull: weakest('screw-tension-capacity', [drawn, rating, apply(STEEL, { D_r })]),
+    pull: weakest('screw-tension-capacity', [drawn, rating, evaluate(STEEL, { D_r })]),
     penetration,
     depthMm,
     diameterMm: D,
-    leastMm: masonry?.deepMm ?? LEAST_PENETRATION * D,
+    leastMm: masonry?.deepMm ?? MIN_PENETRATION * D,
   };
 }

@@ -12,7 +12,7 @@ import { lowerCarrierOf, missedCarrier, screwsEach, type MissedCarrier } from '.
 import type { HangInput } from './hang-input.ts';
 import { bearingOf } from './hung-shares.ts';
 import { edgeInStud, studWidthMm, type EdgeInStud } from './in-stud.ts';
-import type { Link, PartKind } from './link.ts';
+import type { Link, PartialLoadKind } from './link.ts';
 import type { RailFault } from './on-rail.ts';
 import { heldByTwoPlanes } from './two-planes.ts';
 import type { StudUse } from './wall-links.ts';
@@ -21,7 +21,7 @@ import type { StudUse } from './wall-links.ts';
 export type RefusalReason =
   | { readonly kind: 'off-rail'; readonly fault: RailFault['kind'] }
   /** The centre of gravity is not over what the halves bear on: it tips off sideways. By how much, mm; null where nothing bears. `partly`: with a part of the contents only. */
-  | { readonly kind: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartKind }
+  | { readonly kind: 'off-balance'; readonly pastMm: number | null; readonly partly?: PartialLoadKind }
   | { readonly kind: 'no-stud-known' }
   | { readonly kind: 'moving'; readonly structure: StructureId }
   | { readonly kind: 'unrated-anchor' }

@@ -25,12 +25,12 @@ export interface Seating {
 /** A height that is off by less is as asked. [A] */
 export const AS_ASKED = NM_PER.mm;
 /** More than this is no seating: a level or a mark was wrong. [A] */
-export const MOST_SEATING = 15 * NM_PER.mm;
+export const MAX_SEATING = 15 * NM_PER.mm;
 
 /** How much lower it came to rest than drawn. */
 export const settled = ({ asked, came, allowed }: FirstHang): Length => (asked - came + allowed) as Length;
 
-export const isSeating = (lower: Length): boolean => Math.abs(lower) <= MOST_SEATING;
+export const isSeating = (lower: Length): boolean => Math.abs(lower) <= MAX_SEATING;
 
 /**
  * What to allow for: what was entered; else what its own first hang showed; else the mean of what others showed.

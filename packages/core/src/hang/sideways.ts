@@ -3,17 +3,17 @@
  * bending of the strip. All of them grow with the weight at one place, so only the heaviest filling with its center there counts, and the worst
  * is searched for along the places the center can come to. Source: docs/formulas/load-cases.md [eq].
  */
-import type { Opening } from '../parts/opened.ts';
+import type { MovingPart } from '../parts/opened.ts';
 import type { Load } from '../parts/weights.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
-import { bearingOf, type Stretch } from './hung-shares.ts';
-import type { PartKind } from './link.ts';
-import { furthest, partOf, withoutContents, type Standing } from './part-filled.ts';
+import { bearingOf, type WallStretch } from './hung-shares.ts';
+import type { PartialLoadKind } from './link.ts';
+import { furthest, partOf, withoutContents, type StandingMass } from './part-filled.ts';
 import { strainsAt, studsBehind } from './wall-links.ts';
 
 export interface SidewaysLoad {
-  readonly kind: PartKind;
+  readonly kind: PartialLoadKind;
   readonly load: Load;
 }
 
@@ -30,7 +30,7 @@ const SAME = 1e-9;
 const STILL_MM = 1e-6;
 
 /** What the cabinet is without its contents: as it stands, and with each door that opens alone. */
-interface Base extends Standing {
+interface Base extends StandingMass {
   /** kg mm, of the door. */
   readonly swung: number;
 }
@@ -46,7 +46,7 @@ interface Filling {
 }
 
 /** Fillings worse than `full`, which has everything in: for each stud and for the bending the worst one, and what stands off balance. */
-export function sidewaysLoads(input: HangInput, full: Load, stands: readonly Load[], factor: number, openings: readonly Opening[]): SidewaysLoad[] {
+export function sidewaysLoads(input: HangInput, full: Load, stands: readonly Load[], factor: number, openings: readonly MovingPart[]): SidewaysLoad[] {
   const { unit, studsMm } = input;
   const behind = studsBehind(unit, studsMm);
   const bearing = bearingOf(unit, behind.length > 0 ? behind : undefined);
@@ -108,11 +108,11 @@ function between(low: number, at: number, high: number, known: Tried, tryAt: (pl
   return worst;
 }
 
-interface Mass extends Standing {
+interface Mass extends StandingMass {
   readonly load: Load;
 }
 
-function basesOf(input: HangInput, openings: readonly Opening[]): Base[] {
+function basesOf(input: HangInput, openings: readonly MovingPart[]): Base[] {
   const { mass, along } = withoutContents(input);
   const kg = mass.value;
   const doors = openings.filter(({ floor, shift }) => floor === null && Math.abs(shift.along) > STILL_MM);
@@ -122,7 +122,7 @@ function basesOf(input: HangInput, openings: readonly Opening[]): Base[] {
 }
 
 /** From where to where the center can come. */
-function rangeOf(bases: readonly Base[], stands: readonly Load[], factor: number): Stretch {
+function rangeOf(bases: readonly Base[], stands: readonly Load[], factor: number): WallStretch {
   const endmost = (side: 1 | -1): number =>
     side *
     Math.max(...bases.map(({ kg, at }) => furthest({ kg, at: side * at }, stands, (load) => ({ kg: load.mass.value * factor, at: side * load.along })).mean));
@@ -130,7 +130,13 @@ function rangeOf(bases: readonly Base[], stands: readonly Load[], factor: number
 }
 
 /** Corners of the curves, and steps between: where a bay is just used up, where the load begins or ends at a stud, where it lies over all that bears. */
-function placesTried({ from, to }: Stretch, bases: readonly Base[], masses: readonly Mass[], behind: readonly number[], bearing: Stretch | null): number[] {
+function placesTried(
+  { from, to }: WallStretch,
+  bases: readonly Base[],
+  masses: readonly Mass[],
+  behind: readonly number[],
+  bearing: WallStretch | null,
+): number[] {
   const middles = bearing ? [bearing.from, bearing.to].flatMap((end) => [...behind, bearing.from, bearing.to].map((at) => (end + at) / 2)) : [];
   const used = bases.flatMap((base) => [...meansOf(base, masses), ...meansOf(base, [...masses].reverse())]);
   const steps = Array.from({ length: STEPS + 1 }, (_, step) => from + ((to - from) * step) / STEPS);
@@ -187,7 +193,7 @@ function loadOf(
   { kind, off, lastIn, swung }: Filling,
   masses: readonly Mass[],
   factor: number,
-  openings: readonly Opening[],
+  openings: readonly MovingPart[],
 ): SidewaysLoad {
   const order = kind === 'part-left' ? [...masses].reverse() : masses;
   const shares = new Map(order.slice(0, off + 1).map(({ load }, index) => [load, index < off ? 0 : lastIn]));

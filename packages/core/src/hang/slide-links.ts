@@ -1,6 +1,6 @@
 /** Drawers on bought slides: what a pair of them has to carry, against what its maker says it does. Source: docs/formulas/opened.md. */
-import type { Opening } from '../parts/opened.ts';
-import { apply, formula } from '../worked/figure.ts';
+import type { MovingPart } from '../parts/opened.ts';
+import { evaluate, formula } from '../explained/explained-value.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 
@@ -14,13 +14,13 @@ const SLIDE_USE = formula({
 });
 
 /** One link a drawer that runs on slides with a rating; contents are times `factor`. */
-export function slideLinks({ unit, weights }: HangInput, openings: readonly Opening[], factor: number): Link[] {
+export function slideLinks({ unit, weights }: HangInput, openings: readonly MovingPart[], factor: number): Link[] {
   return unit.hardware.flatMap(({ kind, panel, ratedKg }): Link[] => {
     if (kind !== 'slide' || ratedKg === undefined) return [];
     const drawer = openings.find(({ panels }) => panels.includes(panel));
     if (!drawer) return [];
     const contents = factor * weights.contents.filter(({ compartment }) => compartment.floor === drawer.floor).reduce((sum, { mass }) => sum + mass.value, 0);
-    const use = apply(SLIDE_USE, { contents, drawer: drawer.ownKg, rated: ratedKg });
+    const use = evaluate(SLIDE_USE, { contents, drawer: drawer.ownKg, rated: ratedKg });
     return [link({ id: `slide-${panel}`, kind: 'slide', name: { key: 'link-slide', of: drawer.name.of ?? '' }, use, panels: drawer.panels })];
   });
 }

@@ -4,7 +4,7 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { bendingAcrossMPa, type Material } from '../stock/materials.ts';
-import { formula } from '../worked/figure.ts';
+import { formula } from '../explained/explained-value.ts';
 
 /** Tension across the grain of a cleat, MPa: plywood by what it bears in bending across its face grain, never over 5. [ASSUME] */
 export const splittingMPa = (material: Material): number =>

@@ -5,7 +5,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { guessedMass, type CompartmentLoad, type Load, type UnitWeights } from '../parts/weights.ts';
 import type { SpeciesId } from '../wall/species.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { weighedAnew } from './chain.ts';
 import { groundOf } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
@@ -51,7 +51,7 @@ export const toMeasure = ({ weights, wall }: HangInput): Exclude<SpreadInput, 'c
 ];
 
 /** No force grows by more at the low end: each is a sum of what hangs. */
-export const mostGrowth = ({ unit, weights, materialOf }: HangInput): number =>
+export const maxGrowth = ({ unit, weights, materialOf }: HangInput): number =>
   1 + (guessedMass(weights) > 0 ? GUESSED : unit.panels.some(({ stock }) => materialOf(stock).kind === 'solid') ? SOLID_WOOD : SHEET);
 
 function moved(input: HangInput, end: End, inputs: readonly SpreadInput[]): HangInput {
@@ -88,5 +88,5 @@ function cabinetAt({ unit, weights, materialOf }: HangInput, sign: number): Unit
   };
 }
 
-const offBy = (mass: Figure, off: number): Figure => apply(AT_END, { m: mass, off }, mass.label);
+const offBy = (mass: ExplainedValue, off: number): ExplainedValue => evaluate(AT_END, { m: mass, off }, mass.label);
 const massAt = <L extends Load>(load: L, off: number): L => ({ ...load, mass: offBy(load.mass, off) });

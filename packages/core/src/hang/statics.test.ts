@@ -1,7 +1,7 @@
 /** The worked table of docs/formulas/outward-force.md, tip-ratio.md and their neighbours. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import {
   CABINET_PULL,
   contactHeight,
@@ -23,29 +23,29 @@ describe('900 N at 215 mm, drop 620, cleat 18', () => {
     [60, 1559, 299, 0.19],
   ])('%d degrees: outward %d N, spacer %d N, tip ratio %d', (θ, outward, spacer, tip) => {
     const terms = { W: 900, e: 215, t: 18, h: 620, θ };
-    expect(apply(OUTWARD, terms).value).toBeCloseTo(outward, 0);
-    expect(apply(SPACER_PUSH, { W: 900, e: 215, t: 18, h: 620 }).value).toBeCloseTo(spacer, 0);
-    expect(apply(TIP_RATIO, { e: 215, t: 18, h: 620, θ }).value).toBeCloseTo(tip, 2);
+    expect(evaluate(OUTWARD, terms).value).toBeCloseTo(outward, 0);
+    expect(evaluate(SPACER_PUSH, { W: 900, e: 215, t: 18, h: 620 }).value).toBeCloseTo(spacer, 0);
+    expect(evaluate(TIP_RATIO, { e: 215, t: 18, h: 620, θ }).value).toBeCloseTo(tip, 2);
   });
 
   test('it tips when its centre of gravity stands 629 mm out', () => {
-    expect(apply(TIP_RATIO, { e: 629, t: 18, h: 620, θ: 45 }).value).toBeCloseTo(1, 3);
+    expect(evaluate(TIP_RATIO, { e: 629, t: 18, h: 620, θ: 45 }).value).toBeCloseTo(1, 3);
   });
 
   test('front edge at 340, 50 mm of cleat above the contact: lifts at 560, unhooks at 605, a pull of 344 unhooks it', () => {
     const a = 215 - 9;
     const D = 340 - 9;
-    expect(apply(LIFT_STARTS, { W: 900, a, D }).value).toBeCloseTo(560, 0);
-    expect(apply(LIFT_LIMIT, { W: 900, a, D, c: 50, θ: 45 }).value).toBeCloseTo(605, 0);
-    expect(apply(PULL_LIMIT, { W: 900, a, c: 50, z: 620, h: 620, θ: 45 }).value).toBeCloseTo(344, 0);
+    expect(evaluate(LIFT_STARTS, { W: 900, a, D }).value).toBeCloseTo(560, 0);
+    expect(evaluate(LIFT_LIMIT, { W: 900, a, D, c: 50, θ: 45 }).value).toBeCloseTo(605, 0);
+    expect(evaluate(PULL_LIMIT, { W: 900, a, c: 50, z: 620, h: 620, θ: 45 }).value).toBeCloseTo(344, 0);
   });
 });
 
 test('700 N at 420, drop 350: past tipping, held down by 119 N', () => {
   const terms = { W: 700, e: 420, t: 18, h: 350, θ: 45 };
-  expect(apply(TIP_RATIO, { e: 420, t: 18, h: 350, θ: 45 }).value).toBeCloseTo(1.17, 2);
-  expect(apply(HOLD_DOWN, terms).value).toBeCloseTo(119, 0);
-  expect(apply(HOLD_DOWN, { ...terms, e: 200 }).value).toBe(0);
+  expect(evaluate(TIP_RATIO, { e: 420, t: 18, h: 350, θ: 45 }).value).toBeCloseTo(1.17, 2);
+  expect(evaluate(HOLD_DOWN, terms).value).toBeCloseTo(119, 0);
+  expect(evaluate(HOLD_DOWN, { ...terms, e: 200 }).value).toBe(0);
 });
 
 describe('prying of the wall half', () => {
@@ -70,7 +70,7 @@ describe('prying of the wall half', () => {
   });
 
   test('the formula on show is the one that is computed', () => {
-    const figure = apply(PRYING, { H: 420, V: 420, b: 67, t: 18, s: 44, n: 2, 's low': 18, 'n low': 1 });
+    const figure = evaluate(PRYING, { H: 420, V: 420, b: 67, t: 18, s: 44, n: 2, 's low': 18, 'n low': 1 });
     expect(figure.value).toBe(
       pryingTension(420, 420, 67, 18, [
         { height: 44, screws: 2 },
@@ -81,7 +81,7 @@ describe('prying of the wall half', () => {
 });
 
 test('the cabinet half: 900 N, b 67, row at 45 from its top: 1520 N', () => {
-  expect(apply(CABINET_PULL, { H: 900, V: 900, b: 67, t: 18, s: 45, n: 1 }).value).toBeCloseTo(1520, -0.5);
+  expect(evaluate(CABINET_PULL, { H: 900, V: 900, b: 67, t: 18, s: 45, n: 1 }).value).toBeCloseTo(1520, -0.5);
 });
 
 test('rigid body, no friction: the forces on the unit are in balance', () => {
@@ -96,9 +96,9 @@ test('rigid body, no friction: the forces on the unit are in balance', () => {
       ({ W, e, h, θ }) => {
         const t = 18;
         const T = Math.tan((θ * Math.PI) / 180);
-        fc.pre(apply(TIP_RATIO, { e, t, h, θ }).value <= 1);
-        const H = apply(OUTWARD, { W, e, t, h, θ }).value;
-        const S = apply(SPACER_PUSH, { W, e, t, h }).value;
+        fc.pre(evaluate(TIP_RATIO, { e, t, h, θ }).value <= 1);
+        const H = evaluate(OUTWARD, { W, e, t, h, θ }).value;
+        const S = evaluate(SPACER_PUSH, { W, e, t, h }).value;
         // Hooked: the bevel's sideways force is W tan θ; the spacer takes its lever's share and the rest bears at the bevel.
         expect(H).toBeCloseTo(W * T, 6);
         expect(S).toBeLessThanOrEqual(H + 1e-9);

@@ -4,7 +4,7 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { tanDeg } from '../solid/hanging.ts';
-import { formula } from '../worked/figure.ts';
+import { formula } from '../explained/explained-value.ts';
 import { G0 } from './fasteners.ts';
 
 const source = (page: string): string => `[eq] docs/formulas/${page}.md`;

@@ -4,10 +4,10 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import { apply, formula, greatest, termOf, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, greatest, termOf, type ExplainedValue } from '../explained/explained-value.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, MOMENT_USE, type Link } from './link.ts';
@@ -53,7 +53,7 @@ const TAB_BENDING = formula({
 });
 
 /** The one joint of a floor that is held by nothing else; undefined for floors with two ends, and for those on pins. */
-export function tabJoint({ meetings }: Pick<ResolvedUnit, 'meetings'>, floor: string): Meeting | undefined {
+export function tabJoint({ meetings }: Pick<ResolvedUnit, 'meetings'>, floor: string): Connection | undefined {
   const ends = meetings.filter(({ guest, edge, joint }) => guest === floor && (edge === 'start' || edge === 'end') && joint.depth > 0);
   return ends.length === 1 ? ends[0] : undefined;
 }
@@ -67,22 +67,22 @@ export function tabLinks(input: HangInput, factor: number): Link[] {
     if (!joint) return [];
     const depth = toMm(joint.joint.depth);
     const outside = toMm(tab.length.value) - depth + toMm(joint.joint.endPlay);
-    const M = apply(TAB_MOMENT, { load: { value: mass.value * factor, label: mass.label }, c: outside / 2 });
+    const M = evaluate(TAB_MOMENT, { load: { value: mass.value * factor, label: mass.label }, c: outside / 2 });
     const use = greatest(
       'link-tab',
       'share',
-      [termOf(apply(MOMENT_USE, { M, capacity: holds(input, joint, tab, depth) })), termOf(bends(input, tab, M))],
+      [termOf(evaluate(MOMENT_USE, { M, capacity: holds(input, joint, tab, depth) })), termOf(bends(input, tab, M))],
       SOURCE,
     );
     return [link({ id: `tab-${tab.id}`, kind: 'tab', name: { key: 'link-tab', of: compartment.name.of ?? '' }, use, panels: [tab.id] })];
   });
 }
 
-function holds(input: HangInput, { joint, host }: Meeting, tab: ResolvedPanel, depth: number): Figure {
+function holds(input: HangInput, { joint, host }: Connection, tab: ResolvedPanel, depth: number): ExplainedValue {
   const upright = input.unit.byId.get(host)!;
   const B = toMm(tab.width.value);
-  const ways = [apply(TAB_SLOT, { F_c: input.materialOf(upright.stock).bearingMPa, B, depth })];
-  if (joint.glue && !input.isFaced(tab.stock) && !input.isFaced(upright.stock)) ways.push(apply(TAB_GLUE, { B, depth, t: toMm(tab.thickness) }));
+  const ways = [evaluate(TAB_SLOT, { F_c: input.materialOf(upright.stock).bearingMPa, B, depth })];
+  if (joint.glue && !input.isFaced(tab.stock) && !input.isFaced(upright.stock)) ways.push(evaluate(TAB_GLUE, { B, depth, t: toMm(tab.thickness) }));
   return greatest(
     'tab-holds',
     'N mm',
@@ -91,9 +91,9 @@ function holds(input: HangInput, { joint, host }: Meeting, tab: ResolvedPanel, d
   );
 }
 
-function bends({ materialOf }: HangInput, tab: ResolvedPanel, M: Figure): Figure {
+function bends({ materialOf }: HangInput, tab: ResolvedPanel, M: ExplainedValue): ExplainedValue {
   const material = materialOf(tab.stock);
-  return apply(TAB_BENDING, {
+  return evaluate(TAB_BENDING, {
     M,
     B: toMm(tab.width.value),
     t: toMm(tab.thickness),

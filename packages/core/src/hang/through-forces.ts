@@ -4,7 +4,7 @@
  */
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { pullOfTop } from './statics.ts';
 import type { WallForces } from './forces.ts';
 import type { HangInput } from './hang-input.ts';
@@ -67,22 +67,22 @@ export function throughRows({ unit, wall }: Site): { readonly s: number; readonl
   return upper > 0 ? { s: foot + topMm, n: upper, sLow: foot + lowMm, nLow: lower } : { s: foot + lowMm, n: lower, sLow: foot + lowMm, nLow: 0 };
 }
 
-export function throughForces(site: Site, weight: Figure, loaded: Load): WallForces {
+export function throughForces(site: Site, weight: ExplainedValue, loaded: Load): WallForces {
   const { s } = throughRows(site);
-  const outward = apply(OUTWARD, { W: weight, e: loaded.outFigure ?? loaded.out, s });
+  const outward = evaluate(OUTWARD, { W: weight, e: loaded.outFigure ?? loaded.out, s });
   return { weight, outward, spacerPush: outward, links: [], e: loaded.out, along: loaded.along, t: toMm(site.unit.hanging.cleatThickness), hook: null };
 }
 
 /** Pull of one screw of the top row in a stud that carries R. */
-export function throughPull(site: Site, { e }: WallForces, share: Figure): Figure {
+export function throughPull(site: Site, { e }: WallForces, share: ExplainedValue): ExplainedValue {
   const { s, n, sLow, nLow } = throughRows(site);
-  return apply(SCREW_PULL, { R: share, e, s, n, 's low': sLow, 'n low': nLow });
+  return evaluate(SCREW_PULL, { R: share, e, s, n, 's low': sLow, 'n low': nLow });
 }
 
 /** Pull of one screw of the lowest row when the bottom is pulled outwards with P, all studs together. */
-export function bottomPull(site: Site, { weight, e }: WallForces, P: number, studs: number): Figure {
+export function bottomPull(site: Site, { weight, e }: WallForces, P: number, studs: number): ExplainedValue {
   const { s, n, sLow, nLow } = throughRows(site);
   const { unit } = site;
   const up = toMm(unit.outside.height.value) - toMm(unit.hanging.standoffUp);
-  return apply(BOTTOM_PULL, { P, up, W: weight, e, s, n: n * studs, 's low': sLow, 'n low': nLow * studs });
+  return evaluate(BOTTOM_PULL, { P, up, W: weight, e, s, n: n * studs, 's low': sLow, 'n low': nLow * studs });
 }

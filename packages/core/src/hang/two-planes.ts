@@ -5,7 +5,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Wall } from '../wall/wall.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { movingHold } from './grounds.ts';
 import { JOINT_USE, link, type Link } from './link.ts';
 
@@ -50,21 +50,21 @@ export const heldByTwoPlanes = ({ hanging }: ResolvedUnit, { structure }: Pick<W
   structure === 'vehicle' && hanging.second !== null;
 
 /** Both planes under the worst of what moves them; `places` along the back, each with its screws. */
-export function planeLinks({ hanging }: ResolvedUnit, wall: Wall, weight: Figure, places: number): Link[] {
+export function planeLinks({ hanging }: ResolvedUnit, wall: Wall, weight: ExplainedValue, places: number): Link[] {
   const { second, wallScrew, wallHalf } = hanging;
   if (!second) return [];
   const worst = MOVING.reduce((a, b) => (Math.hypot(a.ways, a.up) >= Math.hypot(b.ways, b.up) ? a : b));
-  const load = apply(PLANE_LOAD, { W: weight, ways: worst.ways, up: worst.up });
-  const back = apply(PLANE_HOLDS, { n: places * (wallScrew.upper + wallScrew.lower), each: movingHold(wall) });
-  const each = apply(SECOND_EACH, { rating: { value: second.ratedN, source: second.ratedFrom }, share: ASSUMED.planeWorking.value });
-  const other = apply(PLANE_HOLDS, { n: second.count, each });
+  const load = evaluate(PLANE_LOAD, { W: weight, ways: worst.ways, up: worst.up });
+  const back = evaluate(PLANE_HOLDS, { n: places * (wallScrew.upper + wallScrew.lower), each: movingHold(wall) });
+  const each = evaluate(SECOND_EACH, { rating: { value: second.ratedN, source: second.ratedFrom }, share: ASSUMED.planeWorking.value });
+  const other = evaluate(PLANE_HOLDS, { n: second.count, each });
   return [
-    link({ id: 'plane-back', kind: 'plane-back', name: { key: 'link-plane-back' }, use: apply(JOINT_USE, { load, capacity: back }), panels: [wallHalf] }),
+    link({ id: 'plane-back', kind: 'plane-back', name: { key: 'link-plane-back' }, use: evaluate(JOINT_USE, { load, capacity: back }), panels: [wallHalf] }),
     link({
       id: 'plane-second',
       kind: 'plane-second',
       name: { key: second.plane === 'top' ? 'link-plane-top' : 'link-plane-bottom' },
-      use: apply(JOINT_USE, { load, capacity: other }),
+      use: evaluate(JOINT_USE, { load, capacity: other }),
       panels: [],
     }),
   ];

@@ -2,10 +2,10 @@
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
-import { apply, formula, termOf, total, type Figure, type Formula } from '../worked/figure.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue, type Formula } from '../explained/explained-value.ts';
 import type { WallForces } from './forces.ts';
 import type { HangInput } from './hang-input.ts';
-import type { HungShares, Stretch } from './hung-shares.ts';
+import type { HungShares, WallStretch } from './hung-shares.ts';
 import { link, type Link } from './link.ts';
 
 const BENDING = formula({
@@ -56,16 +56,16 @@ const POINT_OVERHANG = formula({
 /** A moment, N mm. Every place that is tried asks for the number; the figure is made only where it is shown. */
 interface Moment {
   readonly value: number;
-  readonly figure: () => Figure;
+  readonly figure: () => ExplainedValue;
 }
 
 const momentBy = <K extends string>(row: Formula<K>, terms: { readonly [P in K]: number }): Moment => ({
   value: row.compute(terms),
-  figure: () => apply(row, terms),
+  figure: () => evaluate(row, terms),
 });
 
 /** A spread load, N/mm, from here to there, mm. */
-interface Spread extends Stretch {
+interface Spread extends WallStretch {
   readonly w: number;
 }
 
@@ -132,7 +132,7 @@ const greatestOf = (moments: readonly Moment[]): Moment | undefined =>
   moments.reduce<Moment | undefined>((a, b) => (a && a.value >= b.value ? a : b), undefined);
 
 /** The moment that bends the strip most, N mm: the number alone. */
-export const mostMoment = (hung: HungShares): number => greatestOf(momentsOf(hung))?.value ?? 0;
+export const maxMoment = (hung: HungShares): number => greatestOf(momentsOf(hung))?.value ?? 0;
 
 /** The grain runs along the wall. Where nobody knows how it runs it is taken to run across. */
 const grainRunsAlong = ({ grain, frame }: ResolvedPanel): boolean =>
@@ -144,7 +144,7 @@ export function bendingLink({ unit, materialOf }: HangInput, forces: WallForces,
   const short = toMm(hanging.shortFace);
   const strip = unit.byId.get(hanging.wallHalf)!;
   const material = materialOf(strip.stock);
-  const use = apply(BENDING, {
+  const use = evaluate(BENDING, {
     M: greatestOf(momentsOf(hung))?.figure() ?? 0,
     H: forces.outward,
     W: forces.weight,

@@ -7,7 +7,7 @@ import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { WallForces } from './forces.ts';
 import type { HangInput } from './hang-input.ts';
 import { FINE_TIP, link, type Link } from './link.ts';
@@ -26,7 +26,7 @@ const SPACER_USE = formula({
   compute: ({ push, length, height }) => push / (length * height * WALLBOARD_MPA),
 });
 
-export const wallForces = (site: Pick<HangInput, 'unit' | 'wall'>, weight: Figure, loaded: Load): WallForces =>
+export const wallForces = (site: Pick<HangInput, 'unit' | 'wall'>, weight: ExplainedValue, loaded: Load): WallForces =>
   hangsOnCleat(site.unit.hanging) ? cleatForces(site.unit, weight, loaded) : throughForces(site, weight, loaded);
 
 /** How far out from the wall the center of gravity may lie before a hook tips off, mm; null for what hangs on none. */
@@ -38,18 +38,18 @@ export function tipsAtMm({ hanging }: Pick<ResolvedUnit, 'hanging'>): number | n
 /** From the middle of the bevel down to the spacer. */
 const leverMm = ({ contactUp, standoffUp }: ResolvedUnit['hanging']): number => toMm(contactUp) - toMm(standoffUp);
 
-function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForces {
+function cleatForces(unit: ResolvedUnit, weight: ExplainedValue, loaded: Load): WallForces {
   const { hanging, outside } = unit;
   const t = toMm(hanging.cleatThickness);
   const e = loaded.out;
   const h = leverMm(hanging);
   const θ = hanging.bevelDeg;
   const terms = { W: weight, e: loaded.outFigure ?? e, t, h, θ };
-  const tip = apply(TIP_RATIO, { e: terms.e, t, h, θ });
+  const tip = evaluate(TIP_RATIO, { e: terms.e, t, h, θ });
   const a = e - t / 2;
   const D = toMm(outside.depth.value) - t / 2;
   const c = toMm(hanging.longFace) - (t / 2) * Math.tan((θ * Math.PI) / 180);
-  const spacerPush = apply(SPACER_PUSH, { W: weight, e: terms.e, t, h });
+  const spacerPush = evaluate(SPACER_PUSH, { W: weight, e: terms.e, t, h });
   const links: Link[] = [
     link({
       id: 'tip',
@@ -64,12 +64,12 @@ function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForc
   ];
   const spacer = hanging.spacer ? unit.byId.get(hanging.spacer) : undefined;
   if (spacer) {
-    const use = apply(SPACER_USE, { push: spacerPush, length: toMm(spacer.length.value), height: toMm(spacer.width.value) });
+    const use = evaluate(SPACER_USE, { push: spacerPush, length: toMm(spacer.length.value), height: toMm(spacer.width.value) });
     links.push(link({ id: 'spacer', kind: 'spacer', name: { key: 'link-spacer' }, use, panels: [spacer.id] }));
   }
   return {
     weight,
-    outward: apply(OUTWARD, terms),
+    outward: evaluate(OUTWARD, terms),
     spacerPush,
     links,
     e,
@@ -77,10 +77,10 @@ function cleatForces(unit: ResolvedUnit, weight: Figure, loaded: Load): WallForc
     t,
     hook: {
       tip,
-      holdDown: apply(HOLD_DOWN, terms),
-      liftStarts: apply(LIFT_STARTS, { W: weight, a, D }),
-      liftLimit: apply(LIFT_LIMIT, { W: weight, a, D, c, θ }),
-      pullLimit: apply(PULL_LIMIT, { W: weight, a, c, z: toMm(hanging.contactUp), h, θ }),
+      holdDown: evaluate(HOLD_DOWN, terms),
+      liftStarts: evaluate(LIFT_STARTS, { W: weight, a, D }),
+      liftLimit: evaluate(LIFT_LIMIT, { W: weight, a, D, c, θ }),
+      pullLimit: evaluate(PULL_LIMIT, { W: weight, a, c, z: toMm(hanging.contactUp), h, θ }),
       pulled: { a, c, z: toMm(hanging.contactUp) },
       h,
       b: contactHeight(toMm(hanging.shortFace), t, θ),

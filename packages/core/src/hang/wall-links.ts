@@ -5,33 +5,33 @@ import { screwById } from '../joints/screws.ts';
 import { toMm, ZERO, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { apply, formula, greatest, termOf, total, type Figure } from '../worked/figure.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
+import { evaluate, formula, greatest, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { combinationIn, otherRules, type OtherRules } from './combined.ts';
 import { HEAD_PULL_THROUGH, PENETRATION, STEEL, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
-import { groundOf, leastInTimber, otherCapacity, type Ground, type ScrewCapacity } from './grounds.ts';
+import { groundOf, minThreadInTimber, otherCapacity, type Ground, type ScrewCapacity } from './grounds.ts';
 import type { HangInput } from './hang-input.ts';
 import { link, type Link } from './link.ts';
 import { ON_PLATE, plateCapacity } from './plates.ts';
 import { studGravity } from '../wall/studs.ts';
 import { PRYING } from './statics.ts';
-import { hungShares, stretchOf, wallPieces, type HungShares, type Stretch } from './hung-shares.ts';
+import { hungShares, stretchOf, wallPieces, type HungShares, type WallStretch } from './hung-shares.ts';
 import { throughPull } from './through-forces.ts';
 import type { Hook, WallForces } from './forces.ts';
 import { countedRows, type WallRows } from './wall-rows.ts';
-import { bendingLink, mostMoment } from './wall-bending.ts';
+import { bendingLink, maxMoment } from './wall-bending.ts';
 
 export interface StudUse {
   /** From the unit's left end, mm. */
   readonly atMm: number;
   /** Weight this stud carries: the greatest of three ways of sharing. */
-  readonly share: Figure;
-  readonly use: Figure;
+  readonly share: ExplainedValue;
+  readonly use: ExplainedValue;
   readonly otherRules: OtherRules;
-  readonly tension: Figure;
-  readonly shear: Figure;
-  readonly lateral: Figure;
-  readonly pull: Figure;
+  readonly tension: ExplainedValue;
+  readonly shear: ExplainedValue;
+  readonly lateral: ExplainedValue;
+  readonly pull: ExplainedValue;
   readonly penetrationMm: number;
   readonly diameters: number;
   /** It must reach so far into what holds it, mm. */
@@ -65,7 +65,7 @@ const STUD_PULL = formula({
   terms: { H: 'N', R: 'N', W: 'N' },
   compute: ({ H, R, W }) => (H * R) / W,
 });
-const LEAST_OF = formula({
+const MIN_OF = formula({
   label: 'screw-tension-capacity',
   unit: 'N',
   text: 'least of thread, head, steel',
@@ -92,11 +92,11 @@ const FIXED_BY = {
 } as const satisfies Readonly<Record<Ground, WordKey>>;
 
 /** Ends of the strip on the wall, mm from the unit's left end. */
-export const wallHalfEnds = (unit: ResolvedUnit): Stretch => stretchOf(unit.byId.get(unit.hanging.wallHalf)!);
+export const wallHalfEnds = (unit: ResolvedUnit): WallStretch => stretchOf(unit.byId.get(unit.hanging.wallHalf)!);
 
 /** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall; higher by what its halves settle into one another. */
-export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, seating: Length = ZERO): Dimension =>
-  dimension([
+export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, seating: Length = ZERO): ExplainedLength =>
+  explainedLength([
     plus('place-up', placeUp, { source: { kind: 'entered', path: ['units', id, 'place', 'up'] } }),
     plus('valley-up', hanging.valleyUp),
     minus('short-face', hanging.shortFace),
@@ -145,7 +145,7 @@ export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, ca
   const { hook } = forces;
   if (hook && hanging.antiLift && hook.holdDown.value > 0) {
     // The lock is one more wall screw, through the bottom and the spacer into a stud.
-    const use = apply(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": capacity.lateral });
+    const use = evaluate(HOLD_DOWN_USE, { L: hook.holdDown, "Z'": capacity.lateral });
     links.push(link({ id: 'hold-down', kind: 'hold-down', name: { key: 'link-hold-down' }, use, panels: hanging.spacer ? [hanging.spacer] : [] }));
   }
   return { studs, links };
@@ -179,20 +179,20 @@ function timberCapacity({ unit, wall, materialOf }: HangInput, C_D: number): Scr
   const gap = toMm(wall.covering.nm) + toMm(hanging.stripOff);
   const L = toMm(hanging.wallScrew.length);
   const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
-  const penetration = apply(PENETRATION, { L, cleat: t, wallboard: hanging.stripOff > 0 ? { value: gap, label: { key: 'wallboard-and-back' } } : gap });
+  const penetration = evaluate(PENETRATION, { L, cleat: t, wallboard: hanging.stripOff > 0 ? { value: gap, label: { key: 'wallboard-and-back' } } : gap });
   // What comes out behind the stud holds nothing.
   const depth = toMm(wall.studs.depth.nm);
   const reach = Math.max(0, penetration.value);
   const grip = Math.min(reach, depth);
-  const thread = apply(WITHDRAWAL, { G: studGravity(wall), D: screw.diameterMm, thread: threadIn(grip, L), C_D });
-  const head = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
+  const thread = evaluate(WITHDRAWAL, { G: studGravity(wall), D: screw.diameterMm, thread: threadIn(grip, L), C_D });
+  const head = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: cleat.gravity, t, C_D });
   return {
     lateral: shearOf(screw, { side: t, grip: reach, gap, depth, sideGravity: cleat.gravity, mainGravity: studGravity(wall) }, C_D),
-    pull: apply(LEAST_OF, { thread, head, steel: apply(STEEL, { D_r: screw.rootMm }) }),
+    pull: evaluate(MIN_OF, { thread, head, steel: evaluate(STEEL, { D_r: screw.rootMm }) }),
     penetration,
     depthMm: depth,
     diameterMm: screw.diameterMm,
-    leastMm: leastInTimber(screw.diameterMm),
+    leastMm: minThreadInTimber(screw.diameterMm),
   };
 }
 
@@ -224,10 +224,15 @@ function studUse(
     .map(({ newtons, from }) => ({ symbol: '', label: { key: 'item' as const, of: from }, value: newtons, unit: 'N' as const }));
   // On a shared rail a stud carries its neighbours' units too.
   const carried = beside.length > 0 ? total('stud-share', 'N', [termOf(own), ...beside]) : own;
-  const shear = apply(SHEAR, { R: carried, n: rows.upper + rows.lower });
+  const shear = evaluate(SHEAR, { R: carried, n: rows.upper + rows.lower });
   const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(input, forces, carried);
   const usable = lateral.value > 0 && pull.value > 0;
-  const use = apply(unit.hanging.plate ? ON_PLATE : combinationIn(wall), { V: shear, T: tension, "Z'": usable ? lateral : 1e-6, "W'": usable ? pull : 1e-6 });
+  const use = evaluate(unit.hanging.plate ? ON_PLATE : combinationIn(wall), {
+    V: shear,
+    T: tension,
+    "Z'": usable ? lateral : 1e-6,
+    "W'": usable ? pull : 1e-6,
+  });
   const inStud = Math.min(penetration.value, depthMm);
   return {
     atMm,
@@ -246,9 +251,9 @@ function studUse(
 }
 
 /** The wall half turns about its lower part: what its top row is pulled with. */
-function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Figure): Figure {
-  return apply(PRYING, {
-    H: apply(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight }),
+function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: ExplainedValue): ExplainedValue {
+  return evaluate(PRYING, {
+    H: evaluate(STUD_PULL, { H: forces.outward, R: carried, W: forces.weight }),
     V: carried,
     b,
     t: forces.t,
@@ -264,7 +269,7 @@ export function strainsAt(input: HangInput, weight: number, along: number, behin
   const own = hungShares(input.unit, weight, along, behind);
   const { simple, continuous, rigid } = own.shares;
   const shares = behind.map((_, index) => Math.max(simple[index]!, continuous[index]!, rigid[index]!));
-  return [...shares, mostMoment(withNeighbors(input, own))];
+  return [...shares, maxMoment(withNeighbors(input, own))];
 }
 
 /** The bevel under the bracket that carries most; a half in one piece never comes near this. */
@@ -272,7 +277,7 @@ function bearingLink({ unit, materialOf }: HangInput, { t }: WallForces, bracket
   const { hanging, byId } = unit;
   const worst = brackets.reduce((a, b) => (b.newtons > a.newtons ? b : a));
   const { name, source, bearingMPa } = materialOf(byId.get(hanging.wallHalf)!.stock);
-  const use = apply(BEVEL_BEARING, {
+  const use = evaluate(BEVEL_BEARING, {
     P: worst.newtons,
     length: worst.to - worst.from,
     t,

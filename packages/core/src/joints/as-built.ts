@@ -4,8 +4,8 @@
  * What cannot follow is a misfit.
  */
 import { NM_PER, type Length } from '../length/length.ts';
-import type { Meeting } from '../solid/meeting.ts';
-import { isFace } from '../solid/meeting.ts';
+import type { Connection } from '../solid/connection.ts';
+import { isFace } from '../solid/connection.ts';
 import type { Panel } from '../solid/panel.ts';
 import { fitOpenings, type BuiltOpening } from './openings.ts';
 import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
@@ -70,7 +70,7 @@ export function asBuilt(planned: Unit, facts: BuiltFacts): Unit {
     byId.set(panel.id, measured);
     return measured;
   });
-  const fitted = new Map<string, Meeting>();
+  const fitted = new Map<string, Connection>();
   for (const meeting of unit.meetings) {
     const made = cuts(meeting) ? facts.slots.get(operationOf(meeting)) : undefined;
     if (made) fitted.set(meeting.id, intoMade(meeting, made, byId.get(meeting.guest)!, byId.get(meeting.host)!));
@@ -85,10 +85,10 @@ export function asBuilt(planned: Unit, facts: BuiltFacts): Unit {
   return { ...unit, panels, meetings: unit.meetings.map((meeting) => fitted.get(meeting.id) ?? meeting) };
 }
 
-const operationOf = ({ host, id }: Meeting): string => `${host}:${id}`;
+const operationOf = ({ host, id }: Connection): string => `${host}:${id}`;
 
 /** The joint of a slot that is there: as deep as it is, and with the play it leaves what goes in. */
-function intoMade(meeting: Meeting, made: CutSlot, guest: Panel, host: Panel): Meeting {
+function intoMade(meeting: Connection, made: CutSlot, guest: Panel, host: Panel): Connection {
   const { joint } = meeting;
   const square = Math.abs(dot(guest.frame.w, host.frame.w)) < 1e-9;
   const play = square && joint.kind === 'dado' ? ((made.width - (guest.ownThickness ?? guest.thickness)) as Length) : joint.play;
@@ -100,11 +100,11 @@ function letIn(
   panel: Panel,
   along: 'length' | 'width',
   cut: Length | undefined,
-  all: readonly Meeting[],
-  fitted: ReadonlyMap<string, Meeting>,
+  all: readonly Connection[],
+  fitted: ReadonlyMap<string, Connection>,
   byId: ReadonlyMap<string, Panel>,
   { slots }: BuiltFacts,
-): Meeting[] {
+): Connection[] {
   if (cut === undefined) return [];
   const ends = all
     .filter(({ guest, edge, face }) => guest === panel.id && isFace(face) && (ENDS[along] as readonly unknown[]).includes(edge))

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { boxOf, solidOf } from '../test/print-room.ts';
 import { entered } from '../length/entered.ts';
 import { place } from '../solid/panel.ts';
-import { isFace } from '../solid/meeting.ts';
+import { isFace } from '../solid/connection.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { drillingOf, END_IN_MM, fastenersAlong, type Drilled } from './drilling.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';

@@ -3,11 +3,11 @@
  * they take nothing from a panel's weight or body; the cut list and the drawings read them.
  */
 import { NM_PER, toMm, type Length } from '../length/length.ts';
-import { isFace, type Fastening, type Meeting } from '../solid/meeting.ts';
-import { outwardOf, place, type EdgeId, type Face, type Panel, type Point } from '../solid/panel.ts';
+import { isFace, type Fastening, type Connection } from '../solid/connection.ts';
+import { outwardOf, place, type EdgeId, type Face, type Panel, type PanelPoint } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { dot, minusVector, type Vector } from '../solid/vector.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 import { screwById } from './screws.ts';
 
 /** A row of equal holes in one face or edge of a panel. */
@@ -18,8 +18,8 @@ export interface Drilled {
   /** An edge is drilled in the middle of its thickness. */
   readonly on: Face | EdgeId;
   /** In the panel's own (u, v), the first and the step to the next. */
-  readonly at: Point;
-  readonly step: Point;
+  readonly at: PanelPoint;
+  readonly step: PanelPoint;
   readonly count: number;
   readonly diameter: Length;
   /** Null goes through. */
@@ -44,12 +44,12 @@ export function fastenersAlong(lengthMm: number, count: number): number[] {
 }
 
 const drilledIn = new WeakMap<
-  readonly Meeting[],
+  readonly Connection[],
   { readonly byId: ReadonlyMap<string, ResolvedPanel>; readonly all: ReadonlyMap<string, readonly Drilled[]> }
 >();
 
 /** All holes of a unit for its fasteners, by panel; remembered, for parts, checks and drawings all ask. */
-export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: readonly Meeting[]): ReadonlyMap<string, readonly Drilled[]> {
+export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: readonly Connection[]): ReadonlyMap<string, readonly Drilled[]> {
   const known = drilledIn.get(meetings);
   if (known?.byId === byId) return known.all;
   const all = new Map<string, Drilled[]>();
@@ -65,12 +65,12 @@ export function drillingOf(byId: ReadonlyMap<string, ResolvedPanel>, meetings: r
 
 /** The stretch of the guest's edge that lies on its host: where fasteners can stand. */
 export interface Seam {
-  readonly from: Point;
-  readonly to: Point;
+  readonly from: PanelPoint;
+  readonly to: PanelPoint;
   readonly lengthMm: number;
 }
 
-export function seamOf(meeting: Meeting, guest: Panel): Seam | null {
+export function seamOf(meeting: Connection, guest: Panel): Seam | null {
   if (isFace(meeting.edge)) return null;
   const at = guest.outline.findIndex(({ id }) => id === meeting.edge);
   const from = guest.outline[at]!.from;
@@ -78,7 +78,7 @@ export function seamOf(meeting: Meeting, guest: Panel): Seam | null {
   return { from, to, lengthMm: Math.hypot(to.u - from.u, to.v - from.v) / NM_PER.mm };
 }
 
-function holesOf(meeting: Meeting, guest: ResolvedPanel, host: ResolvedPanel): Drilled[] {
+function holesOf(meeting: Connection, guest: ResolvedPanel, host: ResolvedPanel): Drilled[] {
   const { fastening } = meeting.joint;
   if (!fastening || fastening.by === 'brads') return [];
   const seam = seamOf(meeting, guest);
@@ -125,34 +125,34 @@ function holesOf(meeting: Meeting, guest: ResolvedPanel, host: ResolvedPanel): D
 const nm = (mm: number): Length => (Math.round(mm * 10) * (NM_PER.mm / 10)) as Length;
 
 interface Row {
-  readonly at: Point;
-  readonly step: Point;
+  readonly at: PanelPoint;
+  readonly step: PanelPoint;
   readonly count: number;
 }
 
 function rowAlong({ from, to, lengthMm }: Seam, count: number): Row {
   const places = fastenersAlong(lengthMm, count);
   const run = { u: (to.u - from.u) / lengthMm, v: (to.v - from.v) / lengthMm };
-  const point = (mm: number): Point => ({ u: Math.round(from.u + run.u * mm), v: Math.round(from.v + run.v * mm) });
+  const point = (mm: number): PanelPoint => ({ u: Math.round(from.u + run.u * mm), v: Math.round(from.v + run.v * mm) });
   const at = point(places[0]!);
   const step = places.length > 1 ? places[1]! - places[0]! : 0;
   return { at, step: { u: Math.round(run.u * step), v: Math.round(run.v * step) }, count };
 }
 
 /** The same row as it stands in the host's plane. */
-function rowInHost(guest: ResolvedPanel, host: ResolvedPanel, { at, step }: Row): { at: Point; step: Point } {
-  const inPlane = (point: Vector): Point => {
+function rowInHost(guest: ResolvedPanel, host: ResolvedPanel, { at, step }: Row): { at: PanelPoint; step: PanelPoint } {
+  const inPlane = (point: Vector): PanelPoint => {
     const from = minusVector(point, host.frame.origin);
     return { u: Math.round(dot(from, host.frame.u)), v: Math.round(dot(from, host.frame.v)) };
   };
-  const middle = (point: Point): Point => inPlane(place(guest.frame, point, guest.thickness / 2));
+  const middle = (point: PanelPoint): PanelPoint => inPlane(place(guest.frame, point, guest.thickness / 2));
   const first = middle(at);
   const next = middle({ u: at.u + step.u, v: at.v + step.v });
   return { at: first, step: { u: next.u - first.u, v: next.v - first.v } };
 }
 
 /** Pockets stand in from the guest's end, on the face that is asked for. */
-function pockets(meeting: Meeting, guest: ResolvedPanel, row: Row, fastening: Fastening): Drilled {
+function pockets(meeting: Connection, guest: ResolvedPanel, row: Row, fastening: Fastening): Drilled {
   const outward = outwardOf(guest.outline, meeting.edge as EdgeId);
   const by = POCKET.inMm * NM_PER.mm;
   return {

@@ -4,7 +4,7 @@ import back from '../../../../examples/print-room-back.carcass.json' with { type
 import { readProject } from '../formats/project-file.ts';
 import { toMm } from '../length/length.ts';
 import { plan } from '../plan/plan.ts';
-import { isFace } from '../solid/meeting.ts';
+import { isFace } from '../solid/connection.ts';
 import { sectionOfJoint } from '../solid/joint-section.ts';
 import { furnishedRoom, ink, unitWith } from '../test/print-room.ts';
 import { jointGroups } from './joint-groups.ts';

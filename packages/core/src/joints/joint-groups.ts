@@ -1,6 +1,6 @@
 /** The joints of a unit, alike ones together: what they are cut to, what they leave, and how their fasteners are loaded. */
 import type { Length } from '../length/length.ts';
-import { isFace, type JointKind, type Meeting, type Strip } from '../solid/meeting.ts';
+import { isFace, type JointKind, type Connection, type Slot } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 
@@ -8,7 +8,7 @@ export interface JointGroup {
   /** Stays while the first of them does. */
   readonly id: string;
   readonly kind: JointKind | 'groove';
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   readonly guest: ResolvedPanel;
   readonly host: ResolvedPanel;
   /** Of a slot: its width and depth, and what is left of the host under it, and under one that is cut opposite. */
@@ -60,13 +60,13 @@ export function jointGroups(unit: ResolvedUnit): JointGroup[] {
   return [...groups.values()];
 }
 
-const kindOf = ({ joint, face }: Meeting, strip: Strip | undefined): JointGroup['kind'] => {
+const kindOf = ({ joint, face }: Connection, strip: Slot | undefined): JointGroup['kind'] => {
   if (joint.kind === 'half-lap') return joint.kind;
   return strip?.kind ?? (joint.kind === 'dado' && !isFace(face) ? 'groove' : joint.kind);
 };
 
 /** A groove in an edge: what is left is the lesser of what stands to either side, at its bottom where it leans towards a face. */
-function grooveIn({ id, face }: Meeting, host: ResolvedPanel): JointGroup['slot'] {
+function grooveIn({ id, face }: Connection, host: ResolvedPanel): JointGroup['slot'] {
   const cut = host.cuts.find((each) => each.id === id);
   if (cut?.kind !== 'edge-groove' || isFace(face)) return null;
   const { from, width, depth } = cut;
@@ -77,17 +77,17 @@ function grooveIn({ id, face }: Meeting, host: ResolvedPanel): JointGroup['slot'
   return { width, depth, left, opposed: false };
 }
 
-function slotOf(strip: Strip, host: ResolvedPanel): JointGroup['slot'] {
+function slotOf(strip: Slot, host: ResolvedPanel): JointGroup['slot'] {
   const opposite = host.strips.find((other) => other.face !== strip.face && overlaps(other, strip));
   const left = (host.thickness - strip.depth - (opposite?.depth ?? 0)) as Length;
   return { width: Math.round(strip.far - strip.near) as Length, depth: strip.depth, left, opposed: opposite !== undefined };
 }
 
 /** Cut opposite one another: between them the host is as thin as both leave it. */
-const overlaps = (a: Strip, b: Strip): boolean =>
+const overlaps = (a: Slot, b: Slot): boolean =>
   Math.abs(a.normal.u - b.normal.u) < 1e-9 && Math.abs(a.normal.v - b.normal.v) < 1e-9 && a.near < b.far && b.near < a.far;
 
-function lipOf({ normal, near, far, kind }: Strip, { outline }: ResolvedPanel): Length | null {
+function lipOf({ normal, near, far, kind }: Slot, { outline }: ResolvedPanel): Length | null {
   if (kind === 'rabbet' || (normal.u !== 1 && normal.v !== 1)) return null;
   const values = outline.map(({ from }) => (normal.u === 1 ? from.u : from.v));
   return Math.round(Math.min(near - Math.min(...values), Math.max(...values) - far)) as Length;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { entered, exactly } from '../length/entered.ts';
+import { entered, enteredFromNm } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import type { RecordEntry } from '../plan/design.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
@@ -31,7 +31,7 @@ describe('an opening that came out narrower', () => {
 
   test('what is cut already stays as it is', () => {
     const shelf = plain.unit.panels.find(({ role }) => role === 'shelf')!;
-    const cut: RecordEntry = { id: 'c', at: time, kind: 'as-cut', asCut: { panel: shelf.id, length: exactly(shelf.length.value) } };
+    const cut: RecordEntry = { id: 'c', at: time, kind: 'as-cut', asCut: { panel: shelf.id, length: enteredFromNm(shelf.length.value) } };
     expect(across([cut, ...narrower], 'shelf')).toBeCloseTo(across([], 'shelf'), 6);
   });
 

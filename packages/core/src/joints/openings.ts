@@ -6,7 +6,7 @@ import { NM_PER, type Length } from '../length/length.ts';
 import type { Panel } from '../solid/panel.ts';
 import { place } from '../solid/panel.ts';
 import type { Compartment, Unit } from '../solid/unit.ts';
-import { extend, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { extend, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 
 /** A space as it was measured; what was not is absent. */
 export interface BuiltOpening {
@@ -77,7 +77,7 @@ function grown(panel: Panel, axis: 'along' | 'up', by: number): Panel {
   const half = Math.round(by / 2);
   const direction = panel.frame[side];
   const term = by > 0 ? plus('opening-came', by as Length) : minus('opening-came', -by as Length);
-  const measured = (dimension: Dimension): Dimension => extend(dimension, [term]);
+  const measured = (dimension: ExplainedLength): ExplainedLength => extend(dimension, [term]);
   return {
     ...panel,
     frame: {

@@ -3,7 +3,7 @@
  * Text without a unit is kept with the unit of the field it was typed in, so that a file stands alone.
  */
 import { accept, type Outcome } from '../problem/problem.ts';
-import { nanometres, NM_PER, type DisplayUnit, type Length } from './length.ts';
+import { nanometers, NM_PER, type DisplayUnit, type Length } from './length.ts';
 import { tapeText } from './format.ts';
 import { parseLength, type ParseOptions } from './parse.ts';
 
@@ -38,7 +38,7 @@ export function entered(text: string): Entered {
 }
 
 /** A length that was worked out, to the nanometre, as if it had been typed in millimetres. Throws a RangeError on one that is not whole. */
-export const exactly = (nm: number): Entered => ({ text: `${nm / NM_PER.mm} mm`, nm: nanometres(nm) });
+export const enteredFromNm = (nm: number): Entered => ({ text: `${nm / NM_PER.mm} mm`, nm: nanometers(nm) });
 
 const WORKED_OUT = /^-?\d+\.\d{4,} ?(mm|in)$/;
 

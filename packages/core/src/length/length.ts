@@ -23,17 +23,17 @@ export const LONGEST = 100_000_000_000;
 export const AUDIT_TOLERANCE = 1000 as Length;
 
 /** A Length from a count of nanometres; throws a RangeError when it is not whole or past 100 m. */
-export function nanometres(nm: number, said = `${nm} nm`): Length {
+export function nanometers(nm: number, said = `${nm} nm`): Length {
   if (!Number.isSafeInteger(nm)) throw new RangeError(`${said} is not a whole number of nanometres`);
   if (Math.abs(nm) > LONGEST) throw new RangeError(`${said} is longer than 100 m`);
   return nm as Length;
 }
 
 /** Whole nanometres nearest to a number of millimetres. For results of trigonometry only: typed text goes through parseLength. */
-export const nearest = (millimetres: number): Length => nanometres(Math.round(millimetres * NM_PER.mm) + 0, `${millimetres} mm`);
+export const roundToNm = (millimetres: number): Length => nanometers(Math.round(millimetres * NM_PER.mm) + 0, `${millimetres} mm`);
 
-export const mm = (n: number): Length => nanometres(Math.round(n * 1000) * 1000, `${n} mm`);
-export const inches = (n: number): Length => nanometres(n * NM_PER.in, `${n} in`);
+export const mm = (n: number): Length => nanometers(Math.round(n * 1000) * 1000, `${n} mm`);
+export const inches = (n: number): Length => nanometers(n * NM_PER.in, `${n} in`);
 export const toMm = (length: Length): number => length / NM_PER.mm;
 export const toInches = (length: Length): number => length / NM_PER.in;
 export const ZERO = 0 as Length;

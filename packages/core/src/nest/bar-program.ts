@@ -4,8 +4,8 @@
  * 1961; Farley, "A note on bounding a class of linear programming problems, including cutting stock problems", 1990 (a bound from prices that are
  * not final).
  */
-import { CoveringLp, type Column } from './covering-lp.ts';
-import { greedyKnapsack, knapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
+import { CoveringLp, type LpColumn } from './covering-lp.ts';
+import { greedyKnapsack, boundedKnapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
 
 /** What any sheets that hold the parts must satisfy: Σ count · holds >= needs, `holds` for each sheet kind in the order given. */
 export interface SheetInequality {
@@ -13,7 +13,7 @@ export interface SheetInequality {
   readonly holds: readonly number[];
 }
 
-export type Axis = 'x' | 'y';
+export type BarAxis = 'x' | 'y';
 
 /** Pivots of one program at most: so many for each row, and never fewer than `min`. */
 const MAX_PIVOTS = { perRow: 10, min: 60 } as const;
@@ -27,22 +27,22 @@ const STATES_A_PIECE = 25;
 const PRODUCTS_A_PIECE = 8000;
 
 /** One way a kind of part may lie on one kind of sheet. Sizes include the kerf; weights are shares of what the sheet's side can hold. */
-export interface Place {
+export interface BarPlace {
   readonly kind: number;
   readonly sheet: number;
-  readonly size: Readonly<Record<Axis, number>>;
-  readonly share: Readonly<Record<Axis, number>>;
-  readonly weight: Record<Axis, number>;
+  readonly size: Readonly<Record<BarAxis, number>>;
+  readonly share: Readonly<Record<BarAxis, number>>;
+  readonly weight: Record<BarAxis, number>;
 }
 
 /** Parts that lie alike. */
-export interface PartKind {
+export interface BarPartKind {
   count: number;
-  readonly places: readonly Place[];
+  readonly places: readonly BarPlace[];
 }
 
-export interface SheetKind {
-  readonly size: Readonly<Record<Axis, number>>;
+export interface BarSheetKind {
+  readonly size: Readonly<Record<BarAxis, number>>;
   readonly price: number;
   /** How many there are; Infinity when as many as wanted. */
   readonly limit: number;
@@ -50,7 +50,7 @@ export interface SheetKind {
 
 /** The bars of one sheet kind along the axis: rows of a knapsack, side by side with the places they stand for. */
 interface Bars {
-  readonly places: readonly Place[];
+  readonly places: readonly BarPlace[];
   readonly rows: KnapsackRows;
   readonly room: number;
 }
@@ -60,7 +60,7 @@ type FillBar = (rows: KnapsackRows, room: number) => Int32Array;
 
 /** When it is finished the places have their new weights along the axis. */
 export class BarProgram {
-  private readonly across: Axis;
+  private readonly across: BarAxis;
   /** Kinds that weigh something wherever they lie: one that weighs nothing in some place can always be had for nothing there. */
   private readonly weighed: readonly number[];
   private readonly rowOf: ReadonlyMap<number, number>;
@@ -75,9 +75,9 @@ export class BarProgram {
 
   /** Every kind of part fits on some sheet kind without end. `greedyStarts`: bars that are filled greedily before the best is searched for. */
   constructor(
-    private readonly kinds: readonly PartKind[],
-    private readonly sheets: readonly SheetKind[],
-    private readonly axis: Axis,
+    private readonly kinds: readonly BarPartKind[],
+    private readonly sheets: readonly BarSheetKind[],
+    private readonly axis: BarAxis,
     private readonly greedyStarts = Infinity,
   ) {
     this.across = axis === 'x' ? 'y' : 'x';
@@ -114,7 +114,7 @@ export class BarProgram {
     const { entering: quick } = this.priced(duals, (rows, room) => greedyKnapsack(rows, room, this.greedyStarts));
     if (quick && this.lp.add(quick)) return null;
     const { entering, worths } = this.priced(duals, (rows, room) => {
-      const times = knapsack(rows, room);
+      const times = boundedKnapsack(rows, room);
       this.states += rows.states ?? 0;
       return times;
     });
@@ -147,8 +147,8 @@ export class BarProgram {
   }
 
   /** The bar found that gains most on its price, and what the best bar of each sheet kind is worth. */
-  private priced(duals: Float64Array, fill: FillBar): { readonly entering: Column | null; readonly worths: readonly number[] } {
-    let entering: Column | null = null;
+  private priced(duals: Float64Array, fill: FillBar): { readonly entering: LpColumn | null; readonly worths: readonly number[] } {
+    let entering: LpColumn | null = null;
     let gain = GAIN;
     const worths = this.bars.map(({ places, rows, room }, sheet) => {
       const times = fill(rows, room);
@@ -187,7 +187,7 @@ export class BarProgram {
 }
 
 /** The cheapest bar of one kind alone. */
-function cheapestAlone({ places, count }: PartKind, sheets: readonly SheetKind[], axis: Axis, across: Axis): { covers: number; price: number } {
+function cheapestAlone({ places, count }: BarPartKind, sheets: readonly BarSheetKind[], axis: BarAxis, across: BarAxis): { covers: number; price: number } {
   const alone = places
     .filter(({ sheet }) => sheets[sheet]!.limit === Infinity)
     .map(({ sheet, size, weight }) => ({

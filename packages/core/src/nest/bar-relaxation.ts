@@ -7,8 +7,8 @@
  * "One-dimensional relaxations and LP bounds for orthogonal packing", 2009; Farley, "A note on bounding a class of linear programming problems,
  * including cutting stock problems", 1990 (a bound from prices that are not final).
  */
-import { BarProgram, type Axis, type PartKind, type Place, type SheetInequality, type SheetKind } from './bar-program.ts';
-import { lieOf, type Bed } from './pieces.ts';
+import { BarProgram, type BarAxis, type BarPartKind, type BarPlace, type SheetInequality, type BarSheetKind } from './bar-program.ts';
+import { lieOf, type StockArea } from './pieces.ts';
 import type { NestPart } from './problem.ts';
 
 export interface BarRelaxation {
@@ -32,9 +32,9 @@ const PROGRAMS: readonly { readonly along: 'shorter' | 'longer'; readonly afresh
 /** Parts of more kinds than this are left to the other bounds: a program would take longer than the search. */
 const MAX_KINDS = 60;
 /** Null where it has nothing to say: sheets that cost nothing without end, or too many kinds of part. */
-export function barRelaxation(parts: readonly NestPart[], beds: readonly Bed[], prices: readonly number[], kerf: number): BarRelaxation | null {
+export function barRelaxation(parts: readonly NestPart[], beds: readonly StockArea[], prices: readonly number[], kerf: number): BarRelaxation | null {
   const isAnyEndless = beds.some(({ sheet }) => sheet.count === null);
-  const sheets = beds.map(({ dx, dy, sheet }, index): SheetKind => ({
+  const sheets = beds.map(({ dx, dy, sheet }, index): BarSheetKind => ({
     size: { x: dx + kerf, y: dy + kerf },
     price: prices[index]!,
     // With no kind without end the limits are passed over: that only lowers the bound.
@@ -42,7 +42,7 @@ export function barRelaxation(parts: readonly NestPart[], beds: readonly Bed[], 
   }));
   const kinds = kindsOf(parts, beds, sheets, kerf);
   if (kinds.length === 0 || kinds.length > MAX_KINDS || sheets.some(({ price, limit }) => limit === Infinity && price <= 0)) return null;
-  const [shorter, longer]: readonly Axis[] = sheets[0]!.size.x < sheets[0]!.size.y ? ['x', 'y'] : ['y', 'x'];
+  const [shorter, longer]: readonly BarAxis[] = sheets[0]!.size.x < sheets[0]!.size.y ? ['x', 'y'] : ['y', 'x'];
   const programAt = (turn: number): BarProgram | null => {
     const next = PROGRAMS[turn];
     if (next?.afresh) for (const { places } of kinds) for (const { weight, share } of places) Object.assign(weight, share);
@@ -62,8 +62,8 @@ export function barRelaxation(parts: readonly NestPart[], beds: readonly Bed[], 
 }
 
 /** Parts that lie alike, as one kind; those that fit only on sheets that run out are left out, which only lowers the bound. */
-function kindsOf(parts: readonly NestPart[], beds: readonly Bed[], sheets: readonly SheetKind[], kerf: number): PartKind[] {
-  const byPlaces = new Map<string, PartKind>();
+function kindsOf(parts: readonly NestPart[], beds: readonly StockArea[], sheets: readonly BarSheetKind[], kerf: number): BarPartKind[] {
+  const byPlaces = new Map<string, BarPartKind>();
   for (const part of parts) {
     if (part.count <= 0) continue;
     const lies = beds.flatMap(({ dx, dy }, sheet) =>
@@ -77,7 +77,7 @@ function kindsOf(parts: readonly NestPart[], beds: readonly Bed[], sheets: reado
     if (known) known.count += part.count;
     else {
       const kind = byPlaces.size;
-      const places = lies.map(({ sheet, x, y }): Place => {
+      const places = lies.map(({ sheet, x, y }): BarPlace => {
         const share = { x: x / sheets[sheet]!.size.x, y: y / sheets[sheet]!.size.y };
         return { kind, sheet, size: { x, y }, share, weight: { ...share } };
       });

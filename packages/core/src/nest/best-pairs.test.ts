@@ -1,8 +1,8 @@
 /** The best pair of all pieces and sheets comes next: nothing twice, nothing lost, and no sheet opened for what it cannot hold. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { bestPairs, type Filling } from './best-pairs.ts';
-import { lieOf, type Item } from './pieces.ts';
+import { bestPairs, type BestPairs } from './best-pairs.ts';
+import { lieOf, type PackItem } from './pieces.ts';
 import { part } from '../test/nest-job.ts';
 
 /** Bins on a line, each so long; a place is what would be left of one. */
@@ -13,13 +13,13 @@ interface Bin {
 }
 type Place = { readonly score: number; readonly tie: number };
 
-const lengthOf = (item: Item): number => item.lies[0]!.dx / 1e6;
-const piece = (index: number, length: number): Item => {
+const lengthOf = (item: PackItem): number => item.lies[0]!.dx / 1e6;
+const piece = (index: number, length: number): PackItem => {
   const own = part(`p${index}`, length, 1, 1, { grain: 'length' });
   return { index, parts: [own], lies: lieOf(own), area: length * 1e12, together: null };
 };
 /** `stock` bins of these lengths, in order, each once. */
-const filling = (stock: readonly number[]): Filling<Bin, Place> => ({
+const filling = (stock: readonly number[]): BestPairs<Bin, Place> => ({
   empty(used, left) {
     const over = [...stock];
     for (const { long } of used) over.splice(over.indexOf(long), 1);
@@ -70,7 +70,7 @@ test('jobs of very many kinds are left to others', () => {
 
 test('so are jobs of many thousand pieces', () => {
   const few = Array.from({ length: 50 }, (_, n) => piece(n, 1));
-  const many = (times: number): Item[] => Array.from({ length: times }, () => few).flat();
+  const many = (times: number): PackItem[] => Array.from({ length: times }, () => few).flat();
   expect(bestPairs(many(161), filling([10_000]))).toBeNull();
   expect(bestPairs(many(2), filling([10_000]))!.sheets.map(({ held }) => held.length)).toEqual([100]);
 });

@@ -3,27 +3,27 @@
  * best come next, until none is left. Source: Jylänki, "A thousand ways to pack the bin" (global best fit). Small jobs only: every piece is
  * looked for a place anew on the sheet that was changed.
  */
-import { kindsOf, type Item } from './pieces.ts';
+import { kindsOf, type PackItem } from './pieces.ts';
 
 /** Kinds of piece, and looks for a place of each kind after each piece; with more it takes longer than it is worth. */
 const MAX_KINDS = 250;
 const MAX_LOOKS = 400_000;
 
 /** How sheets are filled: `S` a sheet, `P` a place on one. */
-export interface Filling<S, P extends { readonly score: number; readonly tie: number }> {
+export interface BestPairs<S, P extends { readonly score: number; readonly tie: number }> {
   /** One more sheet beside those in use, on which one of these goes; null when there is none. */
-  readonly empty: (used: readonly S[], left: readonly Item[]) => S | null;
+  readonly empty: (used: readonly S[], left: readonly PackItem[]) => S | null;
   /** The best place for a piece: the least score, of equals the least tie. */
-  readonly placeFor: (item: Item, sheet: S) => P | null;
-  readonly put: (item: Item, sheet: S, at: P) => void;
+  readonly placeFor: (item: PackItem, sheet: S) => P | null;
+  readonly put: (item: PackItem, sheet: S, at: P) => void;
   readonly isOver: () => boolean;
 }
 
 /** Null for jobs that are too large. */
 export function bestPairs<S, P extends { readonly score: number; readonly tie: number }>(
-  items: readonly Item[],
-  { empty, placeFor, put, isOver }: Filling<S, P>,
-): { readonly sheets: S[]; readonly left: Item[] } | null {
+  items: readonly PackItem[],
+  { empty, placeFor, put, isOver }: BestPairs<S, P>,
+): { readonly sheets: S[]; readonly left: PackItem[] } | null {
   const kinds = kindsOf(items);
   if (kinds.length > MAX_KINDS || kinds.length * items.length > MAX_LOOKS) return null;
   const left = kinds.map(({ length }) => length);

@@ -8,7 +8,7 @@ import type { SheetInequality } from './bar-program.ts';
 import { barRelaxation } from './bar-relaxation.ts';
 import { apartFromEachOther } from './conflicts.ts';
 import { costByShares, sheetsByShares } from './dual.ts';
-import { bedsOf, lieOf, type Bed } from './pieces.ts';
+import { stockAreasOf, lieOf, type StockArea } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
 import { leastMix } from './sheet-mix.ts';
 
@@ -31,7 +31,7 @@ export interface BoundInSteps {
 /** Parts that can only come out of these sheets. */
 interface PartClass {
   readonly parts: readonly NestPart[];
-  readonly on: readonly Bed[];
+  readonly on: readonly StockArea[];
   readonly beds: readonly Cover[];
   readonly area: bigint;
 }
@@ -69,7 +69,7 @@ export function lowerBound(problem: NestProblem, parts: readonly NestPart[]): Bo
 /** What bars add to a bound (bar-relaxation.ts); null where they have nothing to say. */
 export function boundByBars(problem: NestProblem, parts: readonly NestPart[], known: Bound): BoundInSteps | null {
   const costed = hasCosts(problem);
-  const beds = usableBeds(problem);
+  const beds = usableAreas(problem);
   const bars = barRelaxation(
     parts,
     beds,
@@ -133,14 +133,14 @@ const costOf = ({ kerf }: NestProblem, classes: readonly PartClass[], sheets: nu
     cheapest(classes, sheets),
   );
 
-const usableBeds = (problem: NestProblem): Bed[] => bedsOf(problem).filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0);
+const usableAreas = (problem: NestProblem): StockArea[] => stockAreasOf(problem).filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0);
 
 /** One class for each set of sheets that is all some part fits; the parts of a class fit nowhere else. */
 function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[] {
   const kerf = BigInt(problem.kerf);
-  const beds = usableBeds(problem);
+  const beds = usableAreas(problem);
   const rows = parts.map((part) => ({ part, fits: beds.filter((bed) => fitsOn(part, bed)) }));
-  const keyOf = (fits: readonly Bed[]): string => fits.map(({ sheet }) => sheet.id).join('\n');
+  const keyOf = (fits: readonly StockArea[]): string => fits.map(({ sheet }) => sheet.id).join('\n');
   const sets = new Map(rows.map(({ fits }) => [keyOf(fits), fits]));
   return [...sets.values()].map((set) => ({
     on: set,
@@ -152,7 +152,7 @@ function classesOf(problem: NestProblem, parts: readonly NestPart[]): PartClass[
   }));
 }
 
-const fitsOn = (part: NestPart, { dx, dy }: Bed): boolean => lieOf(part).some((lie) => lie.dx <= dx && lie.dy <= dy);
+const fitsOn = (part: NestPart, { dx, dy }: StockArea): boolean => lieOf(part).some((lie) => lie.dx <= dx && lie.dy <= dy);
 const sheetsFor = (area: bigint, { area: each }: Cover): number => (area <= 0n ? 0 : Number((area + each - 1n) / each));
 
 /** Largest sheets first: fewest that hold the area. */
@@ -169,7 +169,7 @@ function fewest(area: bigint, beds: readonly Cover[]): number {
 }
 
 /** A search over whole sheets that grows past this gives way to its relaxation. */
-const MOST_NODES = 20_000;
+const MAX_NODES = 20_000;
 
 /** The least that whole sheets cost whose areas together hold the parts': a covering knapsack, branch and bound. */
 function leastCost(area: bigint, beds: readonly Cover[]): number {
@@ -181,14 +181,14 @@ function leastCost(area: bigint, beds: readonly Cover[]): number {
       best = Math.min(best, cost);
       return;
     }
-    if (index === order.length || ++nodes > MOST_NODES || cost + relaxed(left, order.slice(index)) >= best) return;
+    if (index === order.length || ++nodes > MAX_NODES || cost + relaxed(left, order.slice(index)) >= best) return;
     const bed = order[index]!;
     for (let used = Math.min(sheetsFor(left, bed), bed.count ?? Infinity); used >= 0; used--)
       visit(index + 1, left - BigInt(used) * bed.area, cost + used * bed.cost);
   };
   visit(0, area, 0);
   const straight = relaxed(area, order);
-  return nodes > MOST_NODES || best === Infinity ? straight : best;
+  return nodes > MAX_NODES || best === Infinity ? straight : best;
 }
 
 /** Cheapest area first, the last sheet in part. A hair is taken off, so that rounding never puts it above the optimum. */

@@ -1,11 +1,11 @@
 /** A filled sheet as a plan shows it: where each part lies and the tree of cuts, the strips longest across first, so that what is left is in one piece. */
 import type { Length } from '../length/length.ts';
 import { openFrame, type Room } from './frames.ts';
-import { isTurned, type Item, type Lie } from './pieces.ts';
+import { isTurned, type PackItem, type PackLie } from './pieces.ts';
 import type { CutTree, NestedSheet, NestProblem, Placement } from './problem.ts';
-import type { Block, Sheet } from './slices.ts';
+import type { GuillotineNode, OpenSheet } from './guillotine-tree.ts';
 
-export function closeSheet({ frame, fields }: Sheet, { kerf, cuts }: NestProblem): NestedSheet {
+export function closeSheet({ frame, fields }: OpenSheet, { kerf, cuts }: NestProblem): NestedSheet {
   const placements: Placement[] = [...frame.pins];
   const tree = openFrame(frame.tree, (index) => {
     const { room, root } = fields[index]!;
@@ -23,7 +23,7 @@ const waste = (x: number, y: number, dx: number, dy: number): CutTree => ({
 });
 
 /** Cuts a block out of its room: what is left over goes in as large a piece as can be, unless it is settled which way the sheet comes apart. */
-function inRoom(block: Block, room: Room, settled: 'x' | 'y' | null, kerf: number, placements: Placement[]): CutTree {
+function inRoom(block: GuillotineNode, room: Room, settled: 'x' | 'y' | null, kerf: number, placements: Placement[]): CutTree {
   const restX = Math.max(0, room.dx - block.dx - kerf) * room.dy;
   const restY = Math.max(0, room.dy - block.dy - kerf) * room.dx;
   const first = settled ?? (restX >= restY ? 'x' : 'y');
@@ -41,7 +41,7 @@ function inRoom(block: Block, room: Room, settled: 'x' | 'y' | null, kerf: numbe
 }
 
 /** One cut to the block's own size; none where it fits exactly. */
-function trim(axis: 'x' | 'y', block: Block, room: Room, kerf: number, inner: (own: Room) => CutTree): CutTree {
+function trim(axis: 'x' | 'y', block: GuillotineNode, room: Room, kerf: number, inner: (own: Room) => CutTree): CutTree {
   const { x, y, dx, dy } = room;
   const rest = axis === 'x' ? dx - block.dx : dy - block.dy;
   if (rest === 0) return inner(room);
@@ -52,7 +52,7 @@ function trim(axis: 'x' | 'y', block: Block, room: Room, kerf: number, inner: (o
 }
 
 /** A block in a room that may be larger than it along its row, and, of strips, across. */
-function inside(block: Block, room: Room, kerf: number, placements: Placement[]): CutTree {
+function inside(block: GuillotineNode, room: Room, kerf: number, placements: Placement[]): CutTree {
   if (block.axis === -1) return piece(block.item!, block.lie!, room.x, room.y, kerf, placements);
   const along = block.axis === 0 ? 'x' : 'y';
   const isX = along === 'x';
@@ -78,7 +78,7 @@ function inside(block: Block, room: Room, kerf: number, placements: Placement[])
 }
 
 /** One part, or a matched group: its parts side by side, each cut to its own size last. */
-export function piece(item: Item, lie: Lie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
+export function piece(item: PackItem, lie: PackLie, x: number, y: number, kerf: number, placements: Placement[]): CutTree {
   const sizes = item.parts.map((part) => (isTurned(part, lie) ? { dx: part.width, dy: part.length } : { dx: part.length, dy: part.width }));
   const leafAt = (index: number, px: number, py: number): CutTree => {
     const part = item.parts[index]!;

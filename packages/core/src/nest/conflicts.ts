@@ -2,14 +2,14 @@
  * Parts of which no two share a sheet, as many as are found: each needs a sheet of its own. Two share a sheet where, lying in
  * some way each, they fit one beside the other along x or along y, a kerf apart.
  */
-import { lieOf, type Bed } from './pieces.ts';
+import { lieOf, type StockArea } from './pieces.ts';
 import type { NestPart } from './problem.ts';
 
 /** Looks at the clique search that are made at most. */
-const MOST_NODES = 4000;
+const MAX_NODES = 4000;
 
 /** The size of the largest set of parts found of which no two share a sheet. A part whose own copies cannot share one counts as often as it is there. */
-export function apartFromEachOther(parts: readonly NestPart[], beds: readonly Bed[], kerf: number): number {
+export function apartFromEachOther(parts: readonly NestPart[], beds: readonly StockArea[], kerf: number): number {
   const rows = parts.map((part) => ({ part, lies: lieOf(part) }));
   const share = (a: (typeof rows)[number], b: (typeof rows)[number]): boolean =>
     beds.some(({ dx, dy }) =>
@@ -28,7 +28,7 @@ export function apartFromEachOther(parts: readonly NestPart[], beds: readonly Be
     if (chosen > best) best = chosen;
     let room = candidates.reduce((sum, n) => sum + weights[n]!, chosen);
     for (let at = 0; at < candidates.length; at++) {
-      if (room <= best || ++nodes > MOST_NODES) return;
+      if (room <= best || ++nodes > MAX_NODES) return;
       const n = candidates[at]!;
       visit(
         chosen + weights[n]!,

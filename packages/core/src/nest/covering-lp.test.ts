@@ -1,12 +1,12 @@
 /** The covering program against every basis there is, on programs small enough for that. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { CoveringLp, type Column } from './covering-lp.ts';
+import { CoveringLp, type LpColumn } from './covering-lp.ts';
 
-const priceOf = ({ covers, price }: Column, duals: ArrayLike<number>): number => price - covers.reduce((sum, each, row) => sum + each * duals[row]!, 0);
+const priceOf = ({ covers, price }: LpColumn, duals: ArrayLike<number>): number => price - covers.reduce((sum, each, row) => sum + each * duals[row]!, 0);
 
 /** Generates columns from the list until none has a negative reduced cost. */
-function solved(demand: readonly number[], first: readonly Column[], columns: readonly Column[]): Float64Array {
+function solved(demand: readonly number[], first: readonly LpColumn[], columns: readonly LpColumn[]): Float64Array {
   const lp = new CoveringLp(
     Float64Array.from(demand),
     first.map(({ covers, price }, row) => ({ covers: covers[row]!, price })),
@@ -21,7 +21,7 @@ function solved(demand: readonly number[], first: readonly Column[], columns: re
 }
 
 /** The least over all pairs of columns that cover both demands, surplus being a column too. */
-function byEveryBasis([a, b]: readonly [number, number], columns: readonly Column[]): number {
+function byEveryBasis([a, b]: readonly [number, number], columns: readonly LpColumn[]): number {
   const all = [...columns, { covers: Float64Array.of(-1, 0), price: 0 }, { covers: Float64Array.of(0, -1), price: 0 }];
   let least = Infinity;
   for (const one of all)
@@ -37,7 +37,7 @@ function byEveryBasis([a, b]: readonly [number, number], columns: readonly Colum
 
 const column = fc
   .record({ a: fc.integer({ min: 0, max: 5 }), b: fc.integer({ min: 0, max: 5 }), price: fc.integer({ min: 1, max: 9 }) })
-  .map(({ a, b, price }): Column => ({ covers: Float64Array.of(a, b), price }));
+  .map(({ a, b, price }): LpColumn => ({ covers: Float64Array.of(a, b), price }));
 
 test('its duals price the demands at the least any basis costs, and no column below its price', () => {
   fc.assert(

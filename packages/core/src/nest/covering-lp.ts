@@ -5,7 +5,7 @@
  */
 
 /** How much of each demand one unit of the column covers, and what that unit costs. */
-export interface Column {
+export interface LpColumn {
   readonly covers: Float64Array;
   readonly price: number;
 }
@@ -57,7 +57,7 @@ export class CoveringLp {
   }
 
   /** Pivots a column of negative reduced cost into the basis. Returns false when no pivot is large enough. O(n²). */
-  add({ covers, price }: Column): boolean {
+  add({ covers, price }: LpColumn): boolean {
     const size = covers.length;
     const direction = this.inverse.map((inverse) => {
       let sum = 0;

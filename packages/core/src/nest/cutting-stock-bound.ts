@@ -2,7 +2,7 @@
  * What any boards that hold the pieces must satisfy: the dual prices of the cutting stock program (bar-program.ts). A board of one kind never holds
  * pieces of more than its best pattern is worth, so Σ count · worth >= what all pieces are worth, whatever the prices.
  */
-import { BarProgram, type PartKind, type Place, type SheetInequality } from './bar-program.ts';
+import { BarProgram, type BarPartKind, type BarPlace, type SheetInequality } from './bar-program.ts';
 import type { SizedPieces } from './bin-completion.ts';
 
 export interface PricedRoom {
@@ -30,8 +30,8 @@ export function pricedInequality({ size, count }: SizedPieces, rooms: readonly P
   const kept = size.flatMap((each, index) => (count[index]! > 0 && endless.some(({ room }) => room >= each) ? [index] : []));
   if (endless.some(({ price }) => price <= 0) || kept.length === 0) return null;
   const sheets = rooms.map(({ room, price, limit }) => ({ size: { x: room, y: 1 }, price, limit }));
-  const kinds = kept.map((index, kind): PartKind => {
-    const places = rooms.flatMap(({ room }, sheet): Place[] => {
+  const kinds = kept.map((index, kind): BarPartKind => {
+    const places = rooms.flatMap(({ room }, sheet): BarPlace[] => {
       const share = { x: size[index]! / room, y: 1 };
       return room >= size[index]! ? [{ kind, sheet, size: { x: size[index]!, y: 1 }, share, weight: { ...share } }] : [];
     });

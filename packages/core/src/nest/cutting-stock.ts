@@ -66,7 +66,7 @@ export function cutStock(pieces: SizedPieces, kinds: readonly BinKind[]): Cuttin
 /** The best of `known` and what the mixes give; null where there is neither. */
 function searched(pieces: SizedPieces, kinds: readonly BinKind[], known: readonly FilledBin[] | null): Omit<CuttingStock, 'unplaced'> | null {
   const paid = kinds.flatMap((kind, index) => (kind.isThere ? [] : [index]));
-  const wanted = new Wanted(pieces, kinds);
+  const wanted = new DemandRows(pieces, kinds);
   const knownPrice = known && priceOf(known, kinds);
   const mixes = new TinyQueue<Mix>([], (a, b) => compared(a.atLeast, b.atLeast));
   const add = (count: readonly number[], from: number, price: Price): void => {
@@ -121,7 +121,7 @@ const priceOf = (filled: readonly FilledBin[], kinds: readonly BinKind[]): Price
   );
 
 /** What the pieces ask of the bins that are paid for, beyond those that are there. */
-class Wanted {
+class DemandRows {
   private readonly inequalities: readonly SheetInequality[];
 
   constructor(

@@ -4,11 +4,11 @@ import fc from 'fast-check';
 import { cutParts, job, part, sheet } from '../test/nest-job.ts';
 import { lowerBound } from './bound.ts';
 import { costByShares, sheetsByShares } from './dual.ts';
-import { bedsOf } from './pieces.ts';
+import { stockAreasOf } from './pieces.ts';
 import type { NestPart, NestSheet } from './problem.ts';
 import { search } from './search.ts';
 
-const fewest = (parts: NestPart[], kerf = 0): number => sheetsByShares(parts, bedsOf(job([sheet('S', 1000, 1000)], parts, kerf)), kerf * 1e6);
+const fewest = (parts: NestPart[], kerf = 0): number => sheetsByShares(parts, stockAreasOf(job([sheet('S', 1000, 1000)], parts, kerf)), kerf * 1e6);
 
 describe('by hand', () => {
   test('beside a part over half as long and wide nothing of the same size goes, though the area would', () => {
@@ -41,7 +41,7 @@ describe('by hand', () => {
     const sheets = [sheet('off', 1000, 1000, { cost: 0, count: 2, offcut: true }), sheet('new', 1000, 1000, { cost: 50 })];
     const parts = [part('p', 600, 600, 5)];
     // Five sheets, two of them free.
-    expect(costByShares(parts, bedsOf(job(sheets, parts, 0)), 0)).toBeCloseTo(150, 3);
+    expect(costByShares(parts, stockAreasOf(job(sheets, parts, 0)), 0)).toBeCloseTo(150, 3);
     expect(lowerBound(job(sheets, parts, 0), parts)).toMatchObject({ sheets: 5, cost: expect.closeTo(150, 3) });
   });
 });

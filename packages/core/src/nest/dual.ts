@@ -6,7 +6,7 @@
  * two-dimensional bin packing problem with fixed orientation" (counted in wholes and in pieces); the same with each part's
  * better way to lie. A part's kerf is part of it: docs/nesting.md.
  */
-import { lieOf, type Bed } from './pieces.ts';
+import { lieOf, type StockArea } from './pieces.ts';
 import type { NestPart } from './problem.ts';
 
 /** A share of the sheet's side, 0 to 1, for a size on it. Sums over what fits side by side never pass 1. */
@@ -73,15 +73,15 @@ function countOf(rows: readonly number[], passes: (row: number, index: number) =
 }
 
 /** Thresholds tried on each side: sizes of the parts, up to half the sheet. More are thinned out evenly. */
-const MOST_THRESHOLDS = 40;
+const MAX_THRESHOLDS = 40;
 const FEWEST_THRESHOLDS = 8;
 /** Products of shares worked out: with many parts fewer thresholds are tried. */
-const MOST_PRODUCTS = 1e7;
+const MAX_PRODUCTS = 1e7;
 
 /** Functions by their thresholds, the same for every sheet: one that is over half of a sheet's side says nothing there. */
 function sharesFor(rows: readonly { readonly size: number; readonly count: number }[], longest: number): Share[] {
   const small = [...new Set(rows.map(({ size }) => size).filter((size) => 2 * size <= longest))].sort((a, b) => a - b);
-  const most = Math.min(MOST_THRESHOLDS, Math.max(FEWEST_THRESHOLDS, Math.floor(Math.sqrt(MOST_PRODUCTS / rows.length) / 4)));
+  const most = Math.min(MAX_THRESHOLDS, Math.max(FEWEST_THRESHOLDS, Math.floor(Math.sqrt(MAX_PRODUCTS / rows.length) / 4)));
   const step = Math.max(1, small.length / most);
   const thresholds = Array.from({ length: Math.min(small.length, most) }, (_, n) => small[Math.floor(n * step)]!);
   // Every piece in every way it can lie: too many are right, too few would not be.
@@ -95,7 +95,7 @@ function sharesFor(rows: readonly { readonly size: number; readonly count: numbe
 }
 
 /** A size of sheet with what one of it counts for. */
-export interface Priced extends Pick<Bed, 'dx' | 'dy'> {
+export interface Priced extends Pick<StockArea, 'dx' | 'dy'> {
   readonly price: number;
 }
 
@@ -160,7 +160,7 @@ function largestProduct(lies: readonly number[], along: readonly Float64Array[],
 const ROUNDING = 1e-6;
 
 /** The fewest sheets, of any of these sizes, that hold the parts. */
-export const sheetsByShares = (parts: readonly NestPart[], beds: readonly Bed[], kerf: number): number =>
+export const sheetsByShares = (parts: readonly NestPart[], beds: readonly StockArea[], kerf: number): number =>
   Math.ceil(
     leastByShares(
       parts,
@@ -173,9 +173,9 @@ export const sheetsByShares = (parts: readonly NestPart[], beds: readonly Bed[],
  * The least the parts cost. Sheets of which there are only so many are counted as dear as the others for their size, and what
  * that is too much is given back for each there is.
  */
-export function costByShares(parts: readonly NestPart[], beds: readonly Bed[], kerf: number): number {
+export function costByShares(parts: readonly NestPart[], beds: readonly StockArea[], kerf: number): number {
   const endless = beds.filter(({ sheet }) => sheet.count === null);
-  const area = ({ dx, dy }: Bed): number => (dx + kerf) * (dy + kerf);
+  const area = ({ dx, dy }: StockArea): number => (dx + kerf) * (dy + kerf);
   if (endless.length === 0) return 0;
   const each = Math.min(...endless.map((bed) => (bed.sheet.cost ?? 0) / area(bed)));
   let given = 0;

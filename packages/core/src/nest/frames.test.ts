@@ -4,13 +4,13 @@ import fc from 'fast-check';
 import { mm, type Length } from '../length/length.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
-import { framesOf, type Frame, type Room } from './frames.ts';
-import { bedsOf } from './pieces.ts';
+import { framesOf, type FlawFrame, type Room } from './frames.ts';
+import { stockAreasOf } from './pieces.ts';
 import type { CutTree, NestProblem, Placement } from './problem.ts';
 import { search } from './search.ts';
 
 const rect = (x: number, y: number, dx: number, dy: number) => ({ x: mm(x), y: mm(y), dx: mm(dx), dy: mm(dy) });
-const framesFor = (problem: NestProblem): Frame[] => framesOf(bedsOf(problem)[0]!, problem);
+const framesFor = (problem: NestProblem): FlawFrame[] => framesOf(stockAreasOf(problem)[0]!, problem);
 const sizes = (rooms: readonly Room[]): number[][] => rooms.map(({ dx, dy }) => [dx / 1e6, dy / 1e6]).sort((a, b) => b[0]! * b[1]! - a[0]! * a[1]!);
 const planOf = (problem: NestProblem, steps = 200) => {
   const stepper = search(problem);

@@ -5,7 +5,7 @@
 import type { Length } from '../length/length.ts';
 import { seeded, type Random } from '../chance/random.ts';
 import { shuffled } from './orders.ts';
-import type { Bed } from './pieces.ts';
+import type { StockArea } from './pieces.ts';
 import { trimOf, type CutTree, type NestProblem, type Placement } from './problem.ts';
 
 /** A rectangle that is filled. */
@@ -22,8 +22,8 @@ export type FrameTree =
   | { readonly kind: 'cut'; readonly axis: 'x' | 'y'; readonly at: number; readonly first: FrameTree; readonly second: FrameTree }
   | Extract<CutTree, { kind: 'part' | 'waste' }>;
 
-export interface Frame {
-  readonly bed: Bed;
+export interface FlawFrame {
+  readonly bed: StockArea;
   readonly rooms: readonly Room[];
   readonly tree: FrameTree;
   readonly pins: readonly Placement[];
@@ -34,11 +34,11 @@ export interface Frame {
 }
 
 /** A strip of flaw at the edge that is narrower than the kerf is cut off so wide. */
-const LEAST_STRIP = 1_000_000;
+const MIN_STRIP = 1_000_000;
 /** Cuts round pinned parts that lead to nothing before it is given up. */
 const MAX_TRIES = 400;
 /** Ways of cutting round flaws that are tried. */
-const MOST_FRAMES = 8;
+const MAX_FRAMES = 8;
 
 interface Cut {
   readonly axis: 'x' | 'y';
@@ -46,12 +46,12 @@ interface Cut {
 }
 
 /** Ways to cut a sheet into free rectangles; none where pinned parts cannot be parted by cuts from edge to edge. */
-export function framesOf(bed: Bed, { trim: usual, kerf, first }: Pick<NestProblem, 'trim' | 'kerf' | 'first'>): Frame[] {
+export function framesOf(bed: StockArea, { trim: usual, kerf, first }: Pick<NestProblem, 'trim' | 'kerf' | 'first'>): FlawFrame[] {
   const trim = trimOf({ trim: usual }, bed.sheet);
   const whole: Room = { x: trim, y: trim, dx: bed.dx, dy: bed.dy };
   const { flaws = [], pins = [] } = bed.sheet;
   const axis = first?.by === 'crosscut' ? 'x' : first ? 'y' : null;
-  const frame = (rooms: readonly Room[], tree: FrameTree): Frame => ({
+  const frame = (rooms: readonly Room[], tree: FrameTree): FlawFrame => ({
     bed,
     rooms,
     tree,
@@ -64,8 +64,8 @@ export function framesOf(bed: Bed, { trim: usual, kerf, first }: Pick<NestProble
     if (cuts.length > 0) return cuts.map(({ rooms, tree }) => frame(rooms, tree));
     return [frame([whole], { kind: 'room', index: 0 })];
   }
-  const frames = new Map<string, Frame>();
-  for (let seed = 0; seed < MOST_FRAMES; seed++) {
+  const frames = new Map<string, FlawFrame>();
+  for (let seed = 0; seed < MAX_FRAMES; seed++) {
     const rooms: Room[] = [];
     const tree = apart(
       whole,
@@ -195,7 +195,7 @@ function sides({ x, y, dx, dy }: Room, { axis, at }: Cut, kerf: number): readonl
 /** Before a flaw the kerf runs in it; after it the kerf ends with it. */
 function roundFlaw(flaw: Room, { x, y, dx, dy }: Room, kerf: number): Cut[] {
   const along = (axis: 'x' | 'y', start: number, size: number, from: number, to: number): Cut[] => {
-    const after = Math.max(to - kerf, start + LEAST_STRIP);
+    const after = Math.max(to - kerf, start + MIN_STRIP);
     return [...(from > start ? [{ axis, at: from }] : []), ...(to < start + size && after + kerf < start + size ? [{ axis, at: after }] : [])];
   };
   return [...along('x', x, dx, flaw.x, flaw.x + flaw.dx), ...along('y', y, dy, flaw.y, flaw.y + flaw.dy)];

@@ -5,10 +5,10 @@
  */
 import type { Random } from '../chance/random.ts';
 import { piece } from './close.ts';
-import { isBetter, type Job } from './layout.ts';
+import { isBetter, type NestJob } from './layout.ts';
 import { bestPairs } from './best-pairs.ts';
 import { jittered, ORDERS, shuffled } from './orders.ts';
-import type { Bed, Item, Lie } from './pieces.ts';
+import type { StockArea, PackItem, PackLie } from './pieces.ts';
 import type { NestedSheet, NestProblem, Placement, Score } from './problem.ts';
 
 interface Empty {
@@ -19,8 +19,8 @@ interface Empty {
 }
 
 export interface Lain {
-  readonly item: Item;
-  readonly lie: Lie;
+  readonly item: PackItem;
+  readonly lie: PackLie;
   readonly x: number;
   readonly y: number;
 }
@@ -28,13 +28,13 @@ export interface Lain {
 interface FreeSpot {
   readonly sheet: FreeSheet;
   readonly at: Empty;
-  readonly lie: Lie;
+  readonly lie: PackLie;
   readonly score: number;
   readonly tie: number;
 }
 
 interface FreeSheet {
-  readonly bed: Bed;
+  readonly bed: StockArea;
   empty: Empty[];
   lain: Lain[];
   area: number;
@@ -46,25 +46,25 @@ const CHOICES: readonly Choice[] = ['short', 'area', 'low', 'long'];
 export interface FreeLayout {
   readonly score: Score;
   readonly nested: () => NestedSheet[];
-  readonly left: readonly Item[];
+  readonly left: readonly PackItem[];
 }
 
 export interface FreeSearch {
   /** One more try; the layout it gave. */
   step(): FreeLayout;
   /** A layout with sheets of the first kind that are full as they are, and the rest on others. */
-  around(full: readonly (readonly Lain[])[], rest: readonly Item[]): FreeLayout;
+  around(full: readonly (readonly Lain[])[], rest: readonly PackItem[]): FreeLayout;
 }
 
-export function freeSearch({ problem, beds: framed, isOver }: Job, items: readonly Item[], random: Random): FreeSearch {
+export function freeSearch({ problem, beds: framed, isOver }: NestJob, items: readonly PackItem[], random: Random): FreeSearch {
   const { kerf } = problem;
   const beds = framed.map(({ bed }) => bed);
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
-  let current: { sheets: readonly FreeSheet[]; left: readonly Item[]; score: Score; spread: number } | null = null;
+  let current: { sheets: readonly FreeSheet[]; left: readonly PackItem[]; score: Score; spread: number } | null = null;
   let turn = 0;
 
   /** One more sheet beside these, of the first kind that will do. */
-  const opened = (used: readonly FreeSheet[], willDo: (bed: Bed) => boolean): FreeSheet | null => {
+  const opened = (used: readonly FreeSheet[], willDo: (bed: StockArea) => boolean): FreeSheet | null => {
     const bed = beds.find((each) => (each.sheet.count === null || used.filter((sheet) => sheet.bed === each).length < each.sheet.count) && willDo(each));
     return bed ? { bed, empty: [{ x: 0, y: 0, dx: bed.dx + kerf, dy: bed.dy + kerf }], lain: [], area: 0 } : null;
   };
@@ -75,9 +75,9 @@ export function freeSearch({ problem, beds: framed, isOver }: Job, items: readon
       put: (item, sheet, { lie, at }) => lay(item, lie, at, sheet, kerf),
       isOver,
     });
-  const fill = (kept: readonly FreeSheet[], order: readonly Item[], choice: Choice): { sheets: FreeSheet[]; left: Item[] } => {
+  const fill = (kept: readonly FreeSheet[], order: readonly PackItem[], choice: Choice): { sheets: FreeSheet[]; left: PackItem[] } => {
     const sheets = [...kept];
-    const left: Item[] = [];
+    const left: PackItem[] = [];
     for (const item of order) {
       let best: FreeSpot | null = null;
       for (let n = kept.length; n < sheets.length && !best; n++) best = spot(item, sheets[n]!, kerf, choice);
@@ -95,7 +95,7 @@ export function freeSearch({ problem, beds: framed, isOver }: Job, items: readon
     return { sheets, left };
   };
 
-  const judged = (made: { sheets: readonly FreeSheet[]; left: readonly Item[] }): FreeLayout => {
+  const judged = (made: { sheets: readonly FreeSheet[]; left: readonly PackItem[] }): FreeLayout => {
     const score = scoreOf(made.sheets, made.left);
     // Among equals one sheet nearly empty is worth more than two half full: squares reward that.
     const spread = made.sheets.reduce((sum, { area }) => sum + (area / 1e18) ** 2, 0);
@@ -111,7 +111,7 @@ export function freeSearch({ problem, beds: framed, isOver }: Job, items: readon
     },
     step() {
       const choice = CHOICES[turn % CHOICES.length]!;
-      let made: { sheets: readonly FreeSheet[]; left: readonly Item[] };
+      let made: { sheets: readonly FreeSheet[]; left: readonly PackItem[] };
       const start = Math.floor(turn / CHOICES.length) - 1;
       turn++;
       const pairs = start < 0 ? paired(choice) : null;
@@ -133,9 +133,9 @@ export function freeSearch({ problem, beds: framed, isOver }: Job, items: readon
   };
 }
 
-const goesOn = ({ lies }: Item, bed: Bed): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
+const goesOn = ({ lies }: PackItem, bed: StockArea): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
 
-function scoreOf(sheets: readonly FreeSheet[], left: readonly Item[]): Score {
+function scoreOf(sheets: readonly FreeSheet[], left: readonly PackItem[]): Score {
   return [
     left.reduce((sum, { parts }) => sum + parts.length, 0),
     sheets.reduce((sum, { bed }) => sum + (bed.sheet.cost ?? 0), 0),
@@ -144,7 +144,7 @@ function scoreOf(sheets: readonly FreeSheet[], left: readonly Item[]): Score {
   ];
 }
 
-function spot(item: Item, sheet: FreeSheet, kerf: number, choice: Choice): FreeSpot | null {
+function spot(item: PackItem, sheet: FreeSheet, kerf: number, choice: Choice): FreeSpot | null {
   let best: FreeSpot | null = null;
   for (const lie of item.lies) {
     const [w, h] = [lie.dx + kerf, lie.dy + kerf];
@@ -167,7 +167,7 @@ function spot(item: Item, sheet: FreeSheet, kerf: number, choice: Choice): FreeS
 }
 
 /** Lays an item into the corner of an empty rectangle, and makes the empty rectangles anew round it. */
-function lay(item: Item, lie: Lie, { x, y }: Empty, sheet: FreeSheet, kerf: number): void {
+function lay(item: PackItem, lie: PackLie, { x, y }: Empty, sheet: FreeSheet, kerf: number): void {
   const [w, h] = [lie.dx + kerf, lie.dy + kerf];
   const split = sheet.empty.flatMap((each): Empty[] => {
     if (x >= each.x + each.dx || x + w <= each.x || y >= each.y + each.dy || y + h <= each.y) return [each];

@@ -4,14 +4,14 @@
  * idea: Gardeyn and Wauters, "A goal-driven ruin and recreate heuristic for the 2D variable-sized bin packing problem with guillotine constraints".
  */
 import type { Random } from '../chance/random.ts';
-import { fill, isBetter, scoreOf, unitsOf, usedOf, type Job, type Layout, type Rules } from './layout.ts';
+import { fill, isBetter, scoreOf, matchedItems, usedOf, type NestJob, type Layout, type FillRules } from './layout.ts';
 import { merged, NEAR } from './merge.ts';
-import type { Bed, Item } from './pieces.ts';
+import type { StockArea, PackItem } from './pieces.ts';
 import type { Score } from './problem.ts';
 import { jittered, shuffled } from './orders.ts';
-import { FITS, blocksOn, gather, itemsOn, openSheet, without, type Sheet } from './slices.ts';
+import { FIT_RULES, nodesOn, gather, itemsOn, openSheet, without, type OpenSheet } from './guillotine-tree.ts';
 
-export interface Goal {
+export interface GoalSearch {
   /** One more try; the layout when nothing is left over, or less than before. */
   step(): Layout | null;
 }
@@ -29,11 +29,11 @@ const EMPTIED = 0.6;
 /** How often what is loose is first joined where sides agree. */
 const MERGE = { paired: 0.5, else: 0.02 } as const;
 
-export function goal(job: Job, from: Layout, best: Score, paired: boolean, random: Random): Goal {
+export function goalSearch(job: NestJob, from: Layout, best: Score, paired: boolean, random: Random): GoalSearch {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
   /** With items left over even so, all there is may be used, and fewer left over is the aim. */
   const shortOf = best[0] > 0;
-  const within = (sheets: readonly Sheet[], more: Bed | null): boolean => {
+  const within = (sheets: readonly OpenSheet[], more: StockArea | null): boolean => {
     if (shortOf) return true;
     let cost = more?.sheet.cost ?? 0;
     let bought = more && !more.sheet.offcut ? 1 : 0;
@@ -43,8 +43,8 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
     }
     return isBetter([0, cost, sheets.length + (more ? 1 : 0), bought], best);
   };
-  const mayOpen: Rules['mayOpen'] = (bed, sheets) => (bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count) && within(sheets, bed);
-  const rules = (): Rules => ({ fit: pick(FITS), among: random() < 0.2 ? 'first' : 'best', skip: () => random() < BLINK, mayOpen, frame: pick });
+  const mayOpen: FillRules['mayOpen'] = (bed, sheets) => (bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count) && within(sheets, bed);
+  const rules = (): FillRules => ({ fit: pick(FIT_RULES), among: random() < 0.2 ? 'first' : 'best', skip: () => random() < BLINK, mayOpen, frame: pick });
   /** What is left over: a large piece weighs more than its area, for it is harder to place. */
   const valueOf = ({ left }: Layout): number => left.reduce((sum, item) => sum + (shortOf ? item.parts.length : (item.area / 1e12) ** LARGE), 0);
 
@@ -54,7 +54,7 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
     const left = [...layout.left];
     while (!within(sheets, null)) {
       const free = sheets.filter(({ frame }) => frame.pins.length === 0);
-      const fullness = (sheet: Sheet): number => (sheet.area / ((sheet.frame.bed.dx / 1e6) * (sheet.frame.bed.dy / 1e6))) * (0.7 + 0.6 * random());
+      const fullness = (sheet: OpenSheet): number => (sheet.area / ((sheet.frame.bed.dx / 1e6) * (sheet.frame.bed.dy / 1e6))) * (0.7 + 0.6 * random());
       if (free.length === 0) break;
       const gone = free.reduce((least, each) => (fullness(each) < fullness(least) ? each : least));
       sheets.splice(sheets.indexOf(gone), 1);
@@ -71,11 +71,11 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
   let steps = 0;
 
   /** Takes some sheets apart in places: whole strips and blocks, or now and then all of one. */
-  const ruined = (): { sheets: Sheet[]; changed: Set<Sheet>; loose: Item[] } => {
+  const ruined = (): { sheets: OpenSheet[]; changed: Set<OpenSheet>; loose: PackItem[] } => {
     const sheets = [...current.sheets];
-    const changed = new Set<Sheet>();
-    const loose: Item[] = [];
-    const take = (at: number, gone: ReadonlySet<Item>): void => {
+    const changed = new Set<OpenSheet>();
+    const loose: PackItem[] = [];
+    const take = (at: number, gone: ReadonlySet<PackItem>): void => {
       const sheet = sheets[at]!;
       loose.push(...gone);
       const left = without(sheet, gone, job.problem.kerf);
@@ -88,11 +88,11 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
       const at = Math.floor(random() * sheets.length);
       const sheet = sheets[at];
       if (!sheet || changed.has(sheet)) continue;
-      const taken: Item[] = [];
+      const taken: PackItem[] = [];
       if (empty && n === 0) {
         for (const { root } of sheet.fields) if (root) gather(root, taken);
       } else {
-        const blocks = blocksOn(sheet);
+        const blocks = nodesOn(sheet);
         for (let m = Math.floor(random() * 3); m >= 0 && blocks.length > 0; m--) gather(pick(blocks), taken);
       }
       if (taken.length > 0) take(at, new Set(taken));
@@ -123,7 +123,7 @@ export function goal(job: Job, from: Layout, best: Score, paired: boolean, rando
         );
       const ordered = random() < 0.1 ? shuffled(all, random) : jittered(all, random);
       const beds = job.beds.length > 1 && random() < 0.5 ? { ...job, beds: shuffled(job.beds, random) } : job;
-      const next = fill(beds, sheets, unitsOf(ordered), rules(), { items: new Set(current.left), changed });
+      const next = fill(beds, sheets, matchedItems(ordered), rules(), { items: new Set(current.left), changed });
       const worth = valueOf(next);
       steps++;
       const slot = steps % MEMORY;

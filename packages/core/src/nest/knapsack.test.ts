@@ -1,7 +1,7 @@
 /** The knapsack over true lengths against every way there is of taking the rows. */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { knapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
+import { boundedKnapsack, maxWorth, type KnapsackRows } from './knapsack.ts';
 
 interface Row {
   readonly size: number;
@@ -32,7 +32,7 @@ const row = (most: fc.Arbitrary<number>): fc.Arbitrary<Row> =>
 test('what it takes goes into the room and is no more than there is', () => {
   fc.assert(
     fc.property(fc.array(row(fc.integer({ min: 0, max: 5 })), { maxLength: 9 }), fc.integer({ min: 0, max: 150 }), (rows, room) => {
-      const times = knapsack(rowsOf(rows), room);
+      const times = boundedKnapsack(rowsOf(rows), room);
       expect(sum(rows, times, 'size')).toBeLessThanOrEqual(room);
       rows.forEach(({ most }, index) => expect(times[index]!).toBeLessThanOrEqual(most));
     }),
@@ -42,7 +42,7 @@ test('what it takes goes into the room and is no more than there is', () => {
 test('with as many of each as go in, or one of each, nothing is worth more', () => {
   fc.assert(
     fc.property(fc.array(row(fc.constant(1)), { maxLength: 8 }), fc.integer({ min: 0, max: 150 }), (rows, room) => {
-      expect(sum(rows, knapsack(rowsOf(rows), room), 'worth')).toBe(byTrying(rows, room));
+      expect(sum(rows, boundedKnapsack(rowsOf(rows), room), 'worth')).toBe(byTrying(rows, room));
     }),
   );
   fc.assert(
@@ -50,7 +50,7 @@ test('with as many of each as go in, or one of each, nothing is worth more', () 
       fc.array(fc.record({ size: fc.integer({ min: 12, max: 60 }), worth: fc.integer({ min: 0, max: 90 }), most: fc.constant(9) }), { maxLength: 6 }),
       fc.integer({ min: 0, max: 100 }),
       (rows, room) => {
-        expect(sum(rows, knapsack(rowsOf(rows), room), 'worth')).toBe(byTrying(rows, room));
+        expect(sum(rows, boundedKnapsack(rowsOf(rows), room), 'worth')).toBe(byTrying(rows, room));
       },
     ),
   );
@@ -60,7 +60,7 @@ test('with so many of each it misses no more than a hair of the worth, and rarel
   let [missed, runs] = [0, 0];
   fc.assert(
     fc.property(fc.array(row(fc.integer({ min: 1, max: 3 })), { maxLength: 6 }), fc.integer({ min: 1, max: 150 }), (rows, room) => {
-      const [found, best] = [sum(rows, knapsack(rowsOf(rows), room), 'worth'), byTrying(rows, room)];
+      const [found, best] = [sum(rows, boundedKnapsack(rowsOf(rows), room), 'worth'), byTrying(rows, room)];
       runs++;
       if (found < best) missed++;
       expect(found).toBeLessThanOrEqual(best);
@@ -76,8 +76,8 @@ test('lengths are not rounded: what fits to the last nanometer goes in', () => {
     { size: 813_333_333, worth: 3, most: 3 },
     { size: 406_666_667, worth: 1, most: 9 },
   ];
-  expect([...knapsack(rowsOf(rows), 2_439_999_999)]).toEqual([3, 0]);
-  expect([...knapsack(rowsOf(rows), 2_439_999_998)]).toEqual([2, 1]);
+  expect([...boundedKnapsack(rowsOf(rows), 2_439_999_999)]).toEqual([3, 0]);
+  expect([...boundedKnapsack(rowsOf(rows), 2_439_999_998)]).toEqual([2, 1]);
 });
 
 test('the most worth is exact with so many of each, too', () => {
@@ -94,7 +94,7 @@ test('where it takes too long the most worth is no less than what goes in, and l
   const rows = Array.from({ length: 60 }, (_, n) => ({ size: 1e6 * Math.sqrt(n + 2), worth: 1e6 * Math.sqrt(n + 2) + ((n * 7919) % 1000), most: 9 }));
   const room = 90e6;
   const own = rowsOf(rows);
-  const found = sum(rows, knapsack(own, room), 'worth');
+  const found = sum(rows, boundedKnapsack(own, room), 'worth');
   expect(own.states!).toBeGreaterThan(100_000);
   const most = maxWorth(rowsOf(rows), room);
   expect(most).toBeGreaterThanOrEqual(found);

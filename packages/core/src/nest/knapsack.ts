@@ -38,7 +38,7 @@ const HAIR = 1e-12;
  * How often each row is taken for the most worth in `room`, each at most `most` times. Where a bound on a row is met by a state that beats
  * another, the other is not followed: with tight bounds the last hair of worth may be missed.
  */
-export function knapsack(rows: KnapsackRows, room: number): Int32Array {
+export function boundedKnapsack(rows: KnapsackRows, room: number): Int32Array {
   const { count, size: sizes, worth: worths, most: mosts } = rows;
   const times = new Int32Array(count);
   const order: number[] = [];
@@ -155,7 +155,7 @@ export function maxWorth({ count, size, worth, most: limits }: KnapsackRows, roo
       split.count++;
     }
   }
-  const most = knapsack(split, room).reduce((sum, times, row) => sum + times * split.worth[row]!, 0);
+  const most = boundedKnapsack(split, room).reduce((sum, times, row) => sum + times * split.worth[row]!, 0);
   return split.states > MAX_STATES ? Math.max(most, ifCut(split, room)) : most;
 }
 

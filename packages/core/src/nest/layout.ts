@@ -1,49 +1,49 @@
 /** Filling sheets with items in an order, and what a layout is worth. */
-import type { Frame } from './frames.ts';
+import type { FlawFrame } from './frames.ts';
 import { itemsIn } from './merge.ts';
-import type { Bed, Item } from './pieces.ts';
+import type { StockArea, PackItem } from './pieces.ts';
 import type { NestProblem, Score } from './problem.ts';
-import { copySheet, openSheet, place, spotFor, type Fit, type Sheet, type Spot } from './slices.ts';
+import { copySheet, openSheet, place, spotFor, type FitRule, type OpenSheet, type NodeSpot } from './guillotine-tree.ts';
 
 /** What every layout of a search shares. */
-export interface Job {
+export interface NestJob {
   readonly problem: NestProblem;
   /** Sheets in the order they are opened, each with the ways it may be cut into rooms; those with pins are open from the start. */
-  readonly beds: readonly Framed[];
-  readonly pinned: readonly Framed[];
+  readonly beds: readonly FramedSheet[];
+  readonly pinned: readonly FramedSheet[];
   /** True when time is up: what is still to be placed goes on the last sheet or a new one, without looking further. */
   readonly isOver: () => boolean;
 }
 
-export interface Framed {
-  readonly bed: Bed;
-  readonly frames: readonly Frame[];
+export interface FramedSheet {
+  readonly bed: StockArea;
+  readonly frames: readonly FlawFrame[];
 }
 
 export interface Layout {
-  readonly sheets: readonly Sheet[];
-  readonly left: readonly Item[];
+  readonly sheets: readonly OpenSheet[];
+  readonly left: readonly PackItem[];
 }
 
 /** How items find their place. */
-export interface Rules {
-  readonly fit: Fit;
+export interface FillRules {
+  readonly fit: FitRule;
   /** The first sheet with room, or the one where it fits best. */
   readonly among: 'first' | 'best';
   /** Leaves a place out by chance. */
   readonly skip: (() => boolean) | null;
   /** Whether one more of this bed may be opened beside those there are. */
-  readonly mayOpen: (bed: Bed, sheets: readonly Sheet[]) => boolean;
-  readonly frame: (frames: readonly Frame[]) => Frame;
+  readonly mayOpen: (bed: StockArea, sheets: readonly OpenSheet[]) => boolean;
+  readonly frame: (frames: readonly FlawFrame[]) => FlawFrame;
 }
 
 /** Items that go on one sheet together. */
-export type Unit = readonly Item[];
+export type MatchedItems = readonly PackItem[];
 
 /** Items one by one, in their order; those that belong together where the first of them stands. */
-export function unitsOf(items: readonly Item[]): Unit[] {
-  const units: Item[][] = [];
-  const groups = new Map<string, Item[]>();
+export function matchedItems(items: readonly PackItem[]): MatchedItems[] {
+  const units: PackItem[][] = [];
+  const groups = new Map<string, PackItem[]>();
   for (const item of items) {
     const tag = item.together;
     const known = tag === null ? undefined : groups.get(tag);
@@ -59,8 +59,8 @@ export function unitsOf(items: readonly Item[]): Unit[] {
 
 /** Items known not to go on any kept sheet but the changed ones. */
 export interface Stuck {
-  readonly items: ReadonlySet<Item>;
-  readonly changed: ReadonlySet<Sheet>;
+  readonly items: ReadonlySet<PackItem>;
+  readonly changed: ReadonlySet<OpenSheet>;
 }
 
 /** Items between two looks at the clock. */
@@ -69,7 +69,7 @@ const ASK_EVERY = 64;
 const MAX_CROWD = 600;
 
 /** Fills the kept sheets and as many new ones as the rules let. Kept sheets belong to another layout: one is copied before it is changed. */
-export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], rules: Rules, stuck: Stuck | null = null): Layout {
+export function fill(job: NestJob, kept: readonly OpenSheet[], units: readonly MatchedItems[], rules: FillRules, stuck: Stuck | null = null): Layout {
   const { kerf } = job.problem;
   const filling: Filling = {
     job,
@@ -80,9 +80,9 @@ export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], r
     full: new Set(),
   };
   const { sheets, own, moved } = filling;
-  const begun = new Map<Item['lies'], number>();
-  const failed = new Set<Item['lies']>();
-  const left: Item[] = [];
+  const begun = new Map<PackItem['lies'], number>();
+  const failed = new Set<PackItem['lies']>();
+  const left: PackItem[] = [];
   let crowd = 0;
   let placed = 0;
   let isOver = false;
@@ -108,7 +108,7 @@ export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], r
     if (sorted && !isOver) begun.set(item.lies, found?.at ?? sheets.length);
     if (found) {
       const { at } = found;
-      let spot: Spot | null = found.spot;
+      let spot: NodeSpot | null = found.spot;
       if (!own[at]) {
         sheets[at] = copySheet(sheets[at]!);
         own[at] = moved[at] = true;
@@ -125,24 +125,24 @@ export function fill(job: Job, kept: readonly Sheet[], units: readonly Unit[], r
 
 /** A layout while it is filled; side by side for each sheet whether it may be changed and whether it differs from what it was. */
 interface Filling {
-  readonly job: Job;
-  readonly rules: Rules;
-  readonly sheets: Sheet[];
+  readonly job: NestJob;
+  readonly rules: FillRules;
+  readonly sheets: OpenSheet[];
   readonly own: boolean[];
   readonly moved: boolean[];
   /** Beds of which no more may be opened: that stays so. */
-  readonly full: Set<Bed>;
+  readonly full: Set<StockArea>;
 }
 
 /** The first sheet with room, or the one where the item fits best. */
-function roomFor(item: Item, { sheets, moved, rules, job }: Filling, from: number, onlyMoved: boolean): { at: number; spot: Spot } | null {
+function roomFor(item: PackItem, { sheets, moved, rules, job }: Filling, from: number, onlyMoved: boolean): { at: number; spot: NodeSpot } | null {
   const { fit, among, skip } = rules;
   const { kerf } = job.problem;
   const straight = item.lies[0]!;
   const turned = item.lies[1] ?? straight;
   const few = item.lies.length <= 2;
   const area = (item.area / 1e12) * (1 - 1e-9);
-  let best: { at: number; spot: Spot } | null = null;
+  let best: { at: number; spot: NodeSpot } | null = null;
   for (let at = from; at < sheets.length; at++) {
     if (onlyMoved && !moved[at]) continue;
     const sheet = sheets[at]!;
@@ -158,7 +158,7 @@ function roomFor(item: Item, { sheets, moved, rules, job }: Filling, from: numbe
 }
 
 /** All of a unit on one sheet, or none of it. */
-function all(unit: Unit, sheet: Sheet, kerf: number, fit: Fit): Sheet | null {
+function all(unit: MatchedItems, sheet: OpenSheet, kerf: number, fit: FitRule): OpenSheet | null {
   const trial = copySheet(sheet);
   for (const item of unit) {
     const spot = spotFor(item, trial, kerf, fit);
@@ -168,7 +168,7 @@ function all(unit: Unit, sheet: Sheet, kerf: number, fit: Fit): Sheet | null {
   return trial;
 }
 
-function placeTogether(filling: Filling, unit: Unit): boolean {
+function placeTogether(filling: Filling, unit: MatchedItems): boolean {
   const { sheets, own, moved, job, rules } = filling;
   for (let at = 0; at < sheets.length; at++) {
     const filled = all(unit, sheets[at]!, job.problem.kerf, rules.fit);
@@ -180,7 +180,7 @@ function placeTogether(filling: Filling, unit: Unit): boolean {
   return openFor(filling, unit);
 }
 
-function openFor({ job, rules, sheets, own, moved, full }: Filling, unit: Unit): boolean {
+function openFor({ job, rules, sheets, own, moved, full }: Filling, unit: MatchedItems): boolean {
   const { kerf } = job.problem;
   const [first] = unit;
   for (const { bed, frames } of job.beds) {
@@ -200,7 +200,7 @@ function openFor({ job, rules, sheets, own, moved, full }: Filling, unit: Unit):
 }
 
 /** How many of a bed are in use. */
-export const usedOf = (bed: Bed, sheets: readonly Sheet[]): number => sheets.reduce((sum, { frame }) => sum + (frame.bed === bed ? 1 : 0), 0);
+export const usedOf = (bed: StockArea, sheets: readonly OpenSheet[]): number => sheets.reduce((sum, { frame }) => sum + (frame.bed === bed ? 1 : 0), 0);
 
 export function scoreOf({ sheets, left }: Layout): Score {
   let cost = 0;

@@ -5,11 +5,11 @@ import type { Length } from '../length/length.ts';
 import { cutSheets, job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import { itemsIn, merged } from './merge.ts';
-import { bedsOf, itemsOf } from './pieces.ts';
+import { stockAreasOf, itemsOf } from './pieces.ts';
 import type { NestPart, NestProblem } from './problem.ts';
 import { search } from './search.ts';
 
-const joined = (problem: NestProblem) => merged(itemsOf(problem).items, bedsOf(problem), problem.kerf, null);
+const joined = (problem: NestProblem) => merged(itemsOf(problem).items, stockAreasOf(problem), problem.kerf, null);
 const S = sheet('S', 2440, 1220, { grain: 'length' });
 
 describe('a pair that shares a side', () => {
@@ -76,7 +76,7 @@ test('at random all parts are still there, each once', () => {
   const problem = cutUp(3, 5);
   const { items } = itemsOf(problem);
   for (let seed = 1; seed <= 20; seed++) {
-    const blocks = merged(items, bedsOf(problem), problem.kerf, seeded(seed));
+    const blocks = merged(items, stockAreasOf(problem), problem.kerf, seeded(seed));
     expect(blocks.flatMap(({ parts }) => parts.map(({ id }) => id)).sort()).toEqual(items.flatMap(({ parts }) => parts.map(({ id }) => id)).sort());
   }
 });

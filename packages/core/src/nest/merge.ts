@@ -3,27 +3,27 @@
  * Blocks are items like any other; a search may take them apart again.
  */
 import type { Random } from '../chance/random.ts';
-import type { Bed, Item, Lie } from './pieces.ts';
+import type { StockArea, PackItem, PackLie } from './pieces.ts';
 
-interface Lying {
-  readonly item: Item;
-  readonly lie: Lie;
+interface MergedLie {
+  readonly item: PackItem;
+  readonly lie: PackLie;
 }
 
 /** A cut parts the block again: its halves lie side by side along the axis, a kerf apart, of one size across it or nearly. */
-function joined(axis: 'x' | 'y', first: Lying, second: Lying, kerf: number): Lie {
+function joined(axis: 'x' | 'y', first: MergedLie, second: MergedLie, kerf: number): PackLie {
   const [a, b] = [first.lie, second.lie];
   const size = axis === 'x' ? { dx: a.dx + kerf + b.dx, dy: Math.max(a.dy, b.dy) } : { dx: Math.max(a.dx, b.dx), dy: a.dy + kerf + b.dy };
   return { ...size, turned: false, run: null, join: { axis, first, second } };
 }
 
 /** The same item turned by a quarter; none for one whose grain has a say. */
-const quarter = ({ item, lie }: Lying): Lying | null => {
+const quarter = ({ item, lie }: MergedLie): MergedLie | null => {
   const other = item.lies.length === 2 ? item.lies.find((each) => each !== lie) : undefined;
   return other ? { item, lie: other } : null;
 };
 
-function block(axis: 'x' | 'y', first: Lying, second: Lying, kerf: number, fits: (lie: Lie) => boolean): Item | null {
+function block(axis: 'x' | 'y', first: MergedLie, second: MergedLie, kerf: number, fits: (lie: PackLie) => boolean): PackItem | null {
   const lies = [joined(axis, first, second, kerf)];
   const [one, two] = [quarter(first), quarter(second)];
   if (one && two) lies.push(joined(axis === 'x' ? 'y' : 'x', one, two, kerf));
@@ -35,24 +35,24 @@ function block(axis: 'x' | 'y', first: Lying, second: Lying, kerf: number, fits:
 }
 
 /** Rounds of joining; each at least halves nothing or something, so that a few are enough for any sheet. */
-const MOST_ROUNDS = 12;
+const MAX_ROUNDS = 12;
 
-interface Side extends Lying {
+interface MergeSide extends MergedLie {
   readonly axis: 'x' | 'y';
   readonly side: number;
 }
 
 /** Sides that agree within so much of themselves, longest first. */
-function families(items: readonly Item[], near: number): Side[][] {
-  const sides: Side[] = [];
+function families(items: readonly PackItem[], near: number): MergeSide[][] {
+  const sides: MergeSide[] = [];
   for (const item of items)
     for (const lie of item.lies) {
       if (lie.run !== null || item.together !== null) continue;
       sides.push({ item, lie, axis: 'x', side: lie.dy }, { item, lie, axis: 'y', side: lie.dx });
     }
   sides.sort((a, b) => b.side - a.side);
-  const found: Side[][] = [];
-  const open: Record<Side['axis'], Side[]> = { x: [], y: [] };
+  const found: MergeSide[][] = [];
+  const open: Record<MergeSide['axis'], MergeSide[]> = { x: [], y: [] };
   for (const each of sides) {
     const family = open[each.axis];
     if (family.length > 0 && family[0]!.side - each.side <= near * family[0]!.side) {
@@ -67,12 +67,12 @@ function families(items: readonly Item[], near: number): Side[][] {
  * Items joined wherever two share a side, within `near` of it, and fit a sheet together, longest sides first. Without `random`
  * only where no third shares that side, so that the pair is no chance; with it, pairs of larger families too, and some left apart.
  */
-export function merged(items: readonly Item[], beds: readonly Bed[], kerf: number, random: Random | null, near = 0): Item[] {
-  const fits = ({ dx, dy }: Lie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
+export function merged(items: readonly PackItem[], beds: readonly StockArea[], kerf: number, random: Random | null, near = 0): PackItem[] {
+  const fits = ({ dx, dy }: PackLie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
   let now = items;
-  for (let round = 0; round < MOST_ROUNDS; round++) {
-    const gone = new Set<Item>();
-    const made: Item[] = [];
+  for (let round = 0; round < MAX_ROUNDS; round++) {
+    const gone = new Set<PackItem>();
+    const made: PackItem[] = [];
     for (const family of families(now, near)) {
       if (random && random() < 0.15) continue;
       const free = family.filter(({ item }) => !gone.has(item));
@@ -96,7 +96,7 @@ export function merged(items: readonly Item[], beds: readonly Bed[], kerf: numbe
 export const NEAR = [0, 0.002, 0.01] as const;
 
 /** The items a block was joined from; an item that is none is itself. */
-export function itemsIn(item: Item): readonly Item[] {
+export function itemsIn(item: PackItem): readonly PackItem[] {
   const join = item.lies[0]?.join;
   return join ? [...itemsIn(join.first.item), ...itemsIn(join.second.item)] : [item];
 }

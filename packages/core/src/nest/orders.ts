@@ -1,10 +1,10 @@
 /** The orders items are placed in: sorted, and sorted with a bit of chance. */
 import type { Random } from '../chance/random.ts';
-import type { Item } from './pieces.ts';
+import type { PackItem } from './pieces.ts';
 
-type Order = (a: Item, b: Item) => number;
-const longest = (item: Item): number => Math.max(item.lies[0]!.dx, item.lies[0]!.dy);
-const shortest = (item: Item): number => Math.min(item.lies[0]!.dx, item.lies[0]!.dy);
+type Order = (a: PackItem, b: PackItem) => number;
+const longest = (item: PackItem): number => Math.max(item.lies[0]!.dx, item.lies[0]!.dy);
+const shortest = (item: PackItem): number => Math.min(item.lies[0]!.dx, item.lies[0]!.dy);
 /** Sorted orders worth starting from: by area, long side, width, length, short side. */
 export const ORDERS: readonly Order[] = [
   (a, b) => b.area - a.area || a.index - b.index,
@@ -24,8 +24,8 @@ export function shuffled<T>(rows: readonly T[], random: Random): T[] {
 }
 
 /** A sorted order with each item's size stretched by up to a fifth. */
-export function jittered(items: readonly Item[], random: Random): Item[] {
-  const size = [(item: Item) => item.area, longest, shortest, (item: Item) => item.lies[0]!.dy][Math.floor(random() * 4)]!;
+export function jittered(items: readonly PackItem[], random: Random): PackItem[] {
+  const size = [(item: PackItem) => item.area, longest, shortest, (item: PackItem) => item.lies[0]!.dy][Math.floor(random() * 4)]!;
   return items
     .map((item) => ({ item, key: size(item) * (0.8 + 0.4 * random()) }))
     .sort((a, b) => b.key - a.key)

@@ -6,16 +6,16 @@ import { mm } from '../length/length.ts';
 import { job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import { framesOf } from './frames.ts';
-import { scoreOf, type Job } from './layout.ts';
+import { scoreOf, type NestJob } from './layout.ts';
 import { patterns, type Patterns } from './patterns.ts';
-import { bedsOf, itemsOf } from './pieces.ts';
+import { stockAreasOf, itemsOf } from './pieces.ts';
 import type { NestProblem } from './problem.ts';
 import { search } from './search.ts';
-import { itemsOn } from './slices.ts';
+import { itemsOn } from './guillotine-tree.ts';
 
 function patternsOf(problem: NestProblem, isOver = (): boolean => false): Patterns | null {
-  const beds = bedsOf(problem).map((bed) => ({ bed, frames: framesOf(bed, problem) }));
-  const jobOf: Job = { problem, beds, pinned: [], isOver };
+  const beds = stockAreasOf(problem).map((bed) => ({ bed, frames: framesOf(bed, problem) }));
+  const jobOf: NestJob = { problem, beds, pinned: [], isOver };
   return patterns(jobOf, itemsOf(problem).items, seeded(3));
 }
 

@@ -6,15 +6,15 @@
  * Belov and Scheithauer, "Setup and open-stacks minimization in one-dimensional stock cutting", 2007). What waste is left takes what fits.
  */
 import type { Random } from '../chance/random.ts';
-import { usedOf, type Framed, type Job, type Layout } from './layout.ts';
-import { kindsOf, type Item, type Lie } from './pieces.ts';
-import { knapsack, type KnapsackRows } from './knapsack.ts';
-import { place, rowsIn, sheetOf, spotFor, leaf, type Axis, type Block, type Sheet } from './slices.ts';
+import { usedOf, type FramedSheet, type NestJob, type Layout } from './layout.ts';
+import { kindsOf, type PackItem, type PackLie } from './pieces.ts';
+import { boundedKnapsack, type KnapsackRows } from './knapsack.ts';
+import { place, rowsIn, sheetOf, spotFor, leaf, type SplitAxis, type GuillotineNode, type OpenSheet } from './guillotine-tree.ts';
 
 /** Alike pieces. */
 interface Kind {
-  readonly items: readonly Item[];
-  readonly lies: readonly Lie[];
+  readonly items: readonly PackItem[];
+  readonly lies: readonly PackLie[];
   /** mm² */
   readonly area: number;
 }
@@ -22,7 +22,7 @@ interface Kind {
 /** So many equal pieces over one another, at one place along a strip. */
 interface Column {
   readonly kind: number;
-  readonly lie: Lie;
+  readonly lie: PackLie;
   readonly stack: number;
 }
 
@@ -41,7 +41,7 @@ interface Use {
 }
 
 /** A column must fill this share of its strip's width. */
-const LEAST_FILLED = 0.55;
+const MIN_FILLED = 0.55;
 /** Worth grows with this power of area: what is large is harder to place. */
 const LARGE = 1.06;
 /** How much of a new worth is taken over. */
@@ -56,7 +56,7 @@ export interface Patterns {
 const REPEATED = 2.5;
 
 /** Null for jobs without many alike, and for those that ask for more than sizes and grain: flaws, pinned parts, parts that share a sheet. */
-export function patterns(job: Job, items: readonly Item[], random: Random): Patterns | null {
+export function patterns(job: NestJob, items: readonly PackItem[], random: Random): Patterns | null {
   const isPlain = job.pinned.length === 0 && job.beds.every(({ frames }) => frames.length === 1 && frames[0]!.rooms.length === 1);
   if (!isPlain || items.some(({ together }) => together !== null)) return null;
   const alike = kindsOf(items);
@@ -73,16 +73,16 @@ export function patterns(job: Job, items: readonly Item[], random: Random): Patt
 }
 
 /** Sheets one after the other, until nothing is left or nothing more may be opened. */
-function laidOut(job: Job, kinds: readonly Kind[], worths: readonly number[], random: Random): Layout | null {
+function laidOut(job: NestJob, kinds: readonly Kind[], worths: readonly number[], random: Random): Layout | null {
   const { kerf } = job.problem;
   const left = kinds.map(({ items }) => items.length);
-  const taken = (kind: number): Item => kinds[kind]!.items[--left[kind]!]!;
+  const taken = (kind: number): PackItem => kinds[kind]!.items[--left[kind]!]!;
   const bySize = kinds.map((_, kind) => kind).sort((a, b) => worths[b]! - worths[a]!);
-  const searches = new Map<Framed, SheetSearch>();
-  const sheets: Sheet[] = [];
-  const isOpen = ({ bed }: Framed): boolean => bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count;
+  const searches = new Map<FramedSheet, SheetSearch>();
+  const sheets: OpenSheet[] = [];
+  const isOpen = ({ bed }: FramedSheet): boolean => bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count;
   while (left.some((count) => count > 0)) {
-    let best: { framed: Framed; pattern: Pattern; rate: number } | undefined;
+    let best: { framed: FramedSheet; pattern: Pattern; rate: number } | undefined;
     for (const framed of job.beds) {
       if (!isOpen(framed)) continue;
       if (job.isOver()) return null;
@@ -117,7 +117,7 @@ function correct({ sheets }: Layout, kinds: readonly Kind[], worths: number[], r
   const sums = kinds.map(() => ({ worth: 0, count: 0 }));
   for (const sheet of sheets) {
     const fullness = sheet.area / sheet.frame.area;
-    const seen = (block: Block): void => {
+    const seen = (block: GuillotineNode): void => {
       if (block.item) {
         const kind = kindOf.get(block.item.lies)!;
         sums[kind]!.worth += kinds[kind]!.area ** LARGE / Math.max(0.3, fullness);
@@ -134,15 +134,15 @@ function correct({ sheets }: Layout, kinds: readonly Kind[], worths: number[], r
 
 interface Pattern {
   /** Strips lie side by side along this axis. */
-  readonly axis: Axis;
+  readonly axis: SplitAxis;
   readonly worth: number;
   readonly strips: readonly Strip[];
   readonly uses: readonly Use[];
 }
 
-function blockOfPattern({ axis, strips }: Pattern, taken: (kind: number) => Item, kerf: number): Block {
-  const across: Axis = axis === 0 ? 1 : 0;
-  const column = ({ kind, lie, stack }: Column): Block =>
+function blockOfPattern({ axis, strips }: Pattern, taken: (kind: number) => PackItem, kerf: number): GuillotineNode {
+  const across: SplitAxis = axis === 0 ? 1 : 0;
+  const column = ({ kind, lie, stack }: Column): GuillotineNode =>
     rowsIn(
       axis,
       Array.from({ length: stack }, () => leaf(taken(kind), lie)),
@@ -166,7 +166,7 @@ interface SheetSearch {
   best(left: readonly number[]): Pattern | null;
 }
 
-function sheetSearch({ bed, frames }: Framed, kinds: readonly Kind[], worths: readonly number[], kerf: number): SheetSearch {
+function sheetSearch({ bed, frames }: FramedSheet, kinds: readonly Kind[], worths: readonly number[], kerf: number): SheetSearch {
   const { first } = frames[0]!;
   const ways = ([1, 0] as const).filter((axis) => first === null || (first === 'y') === (axis === 1));
   const searches = ways.map((axis) => stripSearch(axis, bed.dx, bed.dy, kinds, worths, kerf));
@@ -184,7 +184,7 @@ function sheetSearch({ bed, frames }: Framed, kinds: readonly Kind[], worths: re
 
 /** Patterns whose strips lie side by side along `axis`. Strips are remembered: one stays the best of its width while there are pieces for it. */
 function stripSearch(
-  axis: Axis,
+  axis: SplitAxis,
   dx: number,
   dy: number,
   kinds: readonly Kind[],
@@ -192,8 +192,8 @@ function stripSearch(
   kerf: number,
 ): (left: readonly number[]) => Pattern | null {
   const [length, width] = axis === 1 ? [dx, dy] : [dy, dx];
-  const along = (lie: Lie): number => (axis === 1 ? lie.dx : lie.dy);
-  const wideOf = (lie: Lie): number => (axis === 1 ? lie.dy : lie.dx);
+  const along = (lie: PackLie): number => (axis === 1 ? lie.dx : lie.dy);
+  const wideOf = (lie: PackLie): number => (axis === 1 ? lie.dy : lie.dx);
   const lies = kinds.flatMap(({ lies: own }, kind) =>
     own.filter((lie) => along(lie) <= length && wideOf(lie) <= width).map((lie) => ({ kind, lie, wide: wideOf(lie), size: along(lie) + kerf })),
   );
@@ -220,7 +220,7 @@ function stripSearch(
       if (own > wide || there === 0) continue;
       widest = Math.max(widest, own);
       const stack = Math.min(there, Math.floor((wide + kerf) / (own + kerf)));
-      if (stack * (own + kerf) - kerf < LEAST_FILLED * wide) continue;
+      if (stack * (own + kerf) - kerf < MIN_FILLED * wide) continue;
       const row = rows.count++;
       rows.size[row] = size;
       rows.worth[row] = stack * worths[kind]!;
@@ -229,7 +229,7 @@ function stripSearch(
       lyings[row] = index;
     }
     // With nothing so wide left it is a strip of the next width.
-    const times = widest < wide ? null : knapsack(rows, length + kerf);
+    const times = widest < wide ? null : boundedKnapsack(rows, length + kerf);
     const used: (Column & { times: number })[] = [];
     for (let row = 0; times && row < rows.count; row++) {
       if (times[row] === 0) continue;
@@ -261,7 +261,7 @@ function stripSearch(
         across.most[row] = timesOf(strip.uses, rest);
         candidates.push(strip);
       }
-      const times = knapsack(across, free);
+      const times = boundedKnapsack(across, free);
       const before = strips.length;
       // The widest first; those there are no pieces for after them are looked for again in what is over.
       candidates.forEach((strip, at) => {

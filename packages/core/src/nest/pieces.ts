@@ -6,7 +6,7 @@ import type { Length } from '../length/length.ts';
 import { trimOf, type NestPart, type NestProblem, type NestSheet } from './problem.ts';
 
 /** One way an item may lie; for a block, where its parts are inside. */
-export interface Lie {
+export interface PackLie {
   readonly dx: number;
   readonly dy: number;
   readonly turned: boolean;
@@ -17,27 +17,27 @@ export interface Lie {
 }
 
 interface Inner {
-  readonly item: Item;
-  readonly lie: Lie;
+  readonly item: PackItem;
+  readonly lie: PackLie;
 }
 
-export interface Item {
+export interface PackItem {
   readonly index: number;
   readonly parts: readonly NestPart[];
-  readonly lies: readonly Lie[];
+  readonly lies: readonly PackLie[];
   readonly area: number;
   /** Items that say the same here go on one sheet. */
   readonly together: string | null;
 }
 
-export interface Bed {
+export interface StockArea {
   readonly sheet: NestSheet;
   /** Inside the trim. */
   readonly dx: number;
   readonly dy: number;
 }
 
-export const bedsOf = (problem: NestProblem): Bed[] =>
+export const stockAreasOf = (problem: NestProblem): StockArea[] =>
   problem.sheets.map((sheet) => {
     const trim = trimOf(problem, sheet);
     return { sheet, dx: sheet.length - 2 * trim, dy: sheet.width - 2 * trim };
@@ -48,19 +48,19 @@ function loose({ sheets }: NestProblem, { id, count }: NestPart): number {
   return count - sheets.reduce((sum, { pins }) => sum + (pins ?? []).filter(({ part }) => part === id).length, 0);
 }
 
-export const lieOf = ({ length, width, grain }: NestPart): Lie[] => {
-  const straight: Lie = { dx: length, dy: width, turned: false, run: null };
-  const turned: Lie = { dx: width, dy: length, turned: true, run: null };
+export const lieOf = ({ length, width, grain }: NestPart): PackLie[] => {
+  const straight: PackLie = { dx: length, dy: width, turned: false, run: null };
+  const turned: PackLie = { dx: width, dy: length, turned: true, run: null };
   if (grain === 'length') return [straight];
   if (grain === 'width') return [turned];
   return length === width ? [straight] : [straight, turned];
 };
 
 /** Items to place and parts that can lie on no sheet at all. */
-export function itemsOf(problem: NestProblem): { items: Item[]; impossible: { part: NestPart; why: string }[] } {
-  const beds = bedsOf(problem).filter(({ sheet }) => sheet.count !== 0);
-  const fits = ({ dx, dy }: Lie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
-  const items: Item[] = [];
+export function itemsOf(problem: NestProblem): { items: PackItem[]; impossible: { part: NestPart; why: string }[] } {
+  const beds = stockAreasOf(problem).filter(({ sheet }) => sheet.count !== 0);
+  const fits = ({ dx, dy }: PackLie): boolean => beds.some((bed) => dx <= bed.dx && dy <= bed.dy);
+  const items: PackItem[] = [];
   const impossible: { part: NestPart; why: string }[] = [];
   const groups = new Map<string, NestPart[]>();
   for (const part of problem.parts) {
@@ -83,8 +83,8 @@ export function itemsOf(problem: NestProblem): { items: Item[]; impossible: { pa
 }
 
 /** Items that lie alike, together: pieces of one part. */
-export function kindsOf(items: readonly Item[]): Item[][] {
-  const byLies = new Map<Item['lies'], Item[]>();
+export function kindsOf(items: readonly PackItem[]): PackItem[][] {
+  const byLies = new Map<PackItem['lies'], PackItem[]>();
   for (const each of items) {
     const alike = byLies.get(each.lies);
     if (alike) alike.push(each);
@@ -94,13 +94,13 @@ export function kindsOf(items: readonly Item[]): Item[][] {
 }
 
 /** A matched group whose parts belong to several ties makes one of them. */
-function tied(items: readonly Item[]): Item[] {
+function tied(items: readonly PackItem[]): PackItem[] {
   const of = new Map<string, string>();
   const root = (tag: string): string => {
     const next = of.get(tag) ?? tag;
     return next === tag ? tag : root(next);
   };
-  const tagsOf = ({ parts }: Item): string[] => parts.flatMap(({ together }) => together ?? []);
+  const tagsOf = ({ parts }: PackItem): string[] => parts.flatMap(({ together }) => together ?? []);
   for (const each of items) {
     const [first, ...others] = tagsOf(each);
     for (const other of others) of.set(root(other), root(first!));
@@ -111,7 +111,7 @@ function tied(items: readonly Item[]): Item[] {
   });
 }
 
-const item = (index: number, parts: readonly NestPart[], lies: readonly Lie[]): Item => ({
+const item = (index: number, parts: readonly NestPart[], lies: readonly PackLie[]): PackItem => ({
   index,
   parts,
   lies,
@@ -120,12 +120,12 @@ const item = (index: number, parts: readonly NestPart[], lies: readonly Lie[]): 
 });
 
 /** Whether a part lies turned: its grain decides, and where it has no say, the lie does. */
-export const isTurned = ({ grain }: NestPart, lie: Pick<Lie, 'turned'>): boolean => (grain === 'either' ? lie.turned : grain === 'width');
+export const isTurned = ({ grain }: NestPart, lie: Pick<PackLie, 'turned'>): boolean => (grain === 'either' ? lie.turned : grain === 'width');
 
 /** A block whose parts follow one another along x or along y, a kerf apart; those that may lie both ways all lie the same way. */
-function blockLies(parts: readonly NestPart[], kerf: Length): Lie[] {
+function blockLies(parts: readonly NestPart[], kerf: Length): PackLie[] {
   const turns = parts.some(({ grain }) => grain === 'either') ? [false, true] : [false];
-  const lies: Lie[] = [];
+  const lies: PackLie[] = [];
   for (const turned of turns) {
     const sizes = parts.map((part) => (isTurned(part, { turned }) ? { dx: part.width, dy: part.length } : { dx: part.length, dy: part.width }));
     const kerfs = (parts.length - 1) * kerf;
@@ -138,6 +138,6 @@ function blockLies(parts: readonly NestPart[], kerf: Length): Lie[] {
 
 function whyNot(part: NestPart, problem: NestProblem): string {
   if (!problem.sheets.some(({ count }) => count !== 0)) return 'there is no sheet';
-  const turnable = lieOf({ ...part, grain: 'either' }).some(({ dx, dy }) => bedsOf(problem).some((bed) => dx <= bed.dx && dy <= bed.dy));
+  const turnable = lieOf({ ...part, grain: 'either' }).some(({ dx, dy }) => stockAreasOf(problem).some((bed) => dx <= bed.dx && dy <= bed.dy));
   return turnable ? 'it fits only across the grain' : 'it is larger than every sheet inside its trim';
 }

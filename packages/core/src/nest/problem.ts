@@ -20,12 +20,12 @@ export interface NestSheet {
   /** Taken off its four edges, where that is not what the job says: a piece with sawn edges wants none. */
   readonly trim?: Length;
   /** Knots, holes, crushed corners: rectangles no part may touch, from the corner of the untrimmed sheet. */
-  readonly flaws?: readonly Rect[];
+  readonly flaws?: readonly SheetRect[];
   /** Parts that stay where they are. Such a sheet is the only one of its kind, and in every plan. */
   readonly pins?: readonly Placement[];
 }
 
-export interface Rect {
+export interface SheetRect {
   readonly x: Length;
   readonly y: Length;
   readonly dx: Length;
@@ -61,7 +61,7 @@ export interface NestProblem {
   readonly parts: readonly NestPart[];
 }
 
-export interface Placement extends Rect {
+export interface Placement extends SheetRect {
   readonly part: string;
   readonly turned: boolean;
 }

@@ -1,5 +1,5 @@
 /**
- * The search over layouts: several ways to look for a better one, by turns (turns.ts). First come layouts from nothing (starts.ts), patterns
+ * The search over layouts: several ways to look for a better one, by turns (search-scheduler.ts). First come layouts from nothing (starts.ts), patterns
  * where parts repeat, and whole sheets where nothing is over; then a layout that would be better than the best is aimed at (goal.ts). The
  * caller holds the clock: search() gives a stepper, and the same problem, seed and number of steps give the same plan.
  */
@@ -8,16 +8,16 @@ import { areaBound, boundByBars, lowerBound, type Bound, type BoundInSteps } fro
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
 import { freeSearch, type FreeLayout } from './free.ts';
-import { goal, type Goal } from './goal.ts';
-import { isBetter, scoreOf, type Job, type Layout } from './layout.ts';
+import { goalSearch, type GoalSearch } from './goal.ts';
+import { isBetter, scoreOf, type NestJob, type Layout } from './layout.ts';
 import { merged } from './merge.ts';
 import { patterns } from './patterns.ts';
-import { perfectSheets } from './perfect.ts';
-import { bedsOf, itemsOf, type Bed } from './pieces.ts';
+import { noWasteSearch } from './no-waste.ts';
+import { stockAreasOf, itemsOf, type StockArea } from './pieces.ts';
 import type { NestPlan, NestProblem, Score, Unplaced } from './problem.ts';
-import { itemsOn, type Fit } from './slices.ts';
+import { itemsOn, type FitRule } from './guillotine-tree.ts';
 import { afresh, around, aroundLoose, paired, startLayout, STARTS } from './starts.ts';
-import { turns, type Way } from './turns.ts';
+import { searchScheduler, type SearchMethod } from './search-scheduler.ts';
 
 export interface Search {
   /** Runs so many more steps; true when the plan is proved best and more would not help. */
@@ -45,7 +45,7 @@ const LOOKS_AS = { guillotine: 2, free: 4 } as const;
 /** The better bound takes as long as several layouts of a large job: it is worked out after so many steps, and one for each so many pieces, where the one by area proved nothing. */
 const BOUND_AFTER = { steps: 24, pieces: 4 } as const;
 /** Ways for a piece to fit by which the best pairs are told, the best first. */
-const PAIRED: readonly Fit[] = ['area', 'short', 'match'];
+const PAIRED: readonly FitRule[] = ['area', 'short', 'match'];
 
 /**
  * A stepper for a problem that has been read and found sound. `isOver` is asked while a step runs: a first layout of many thousand
@@ -61,8 +61,8 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   /** A layout that cuts from edge to edge do not give, where it is better. */
   let loose: FreeLayout | undefined;
   const free = isPlain(problem) ? freeSearch(job, items, random) : null;
-  let aim: Goal | undefined;
-  let beside: { readonly best: typeof best; readonly goal: Goal } | undefined;
+  let aim: GoalSearch | undefined;
+  let beside: { readonly best: typeof best; readonly goal: GoalSearch } | undefined;
   let effort = 0;
 
   // Items as they are and, where sides pair up, joined: a start of the one kind, then one of the other.
@@ -85,7 +85,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
     return true;
   };
   const repeated = patterns(job, items, random);
-  const perfect = perfectSheets(job, items, random);
+  const perfect = noWasteSearch(job, items, random);
   const worth = (): Score => (loose && isBetter(loose.score, best!.score) ? loose.score : best!.score);
   const offered = (layout: Layout | null): boolean => {
     if (!layout || !offer(layout)) return false;
@@ -102,10 +102,10 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
   let bars: BoundInSteps | null = null;
   const boundAfter = BOUND_AFTER.steps + Math.ceil(items.length / BOUND_AFTER.pieces);
   let started = 0;
-  const way = (share: number, work: () => number, step: () => boolean): Way => ({ share, work, step });
+  const way = (share: number, work: () => number, step: () => boolean): SearchMethod => ({ share, work, step });
   /** All else begins where there is a layout. */
   const all = (): number => (best ? items.length : Infinity);
-  const ways = turns([
+  const ways = searchScheduler([
     way(
       SHARES.start[repeated ? 'repeated' : 'else'],
       () => (started < starts.length ? items.length : Infinity),
@@ -131,7 +131,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
       SHARES.aim[repeated ? 'repeated' : 'else'],
       () => (best ? Math.ceil((AIMED * items.length) / Math.max(1, worth()[2])) : Infinity),
       () => {
-        aim ??= goal(job, best!.layout, worth(), pairsUp, random);
+        aim ??= goalSearch(job, best!.layout, worth(), pairsUp, random);
         return offered(aim.step());
       },
     ),
@@ -177,7 +177,7 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
       if (!best || best.score[0] > 0) return null;
       // To be as good is to be better than one sheet bought more.
       const [left, cost, sheets, bought] = best.score;
-      if (beside?.best !== best) beside = { best, goal: goal(job, best.layout, [left, cost, sheets, bought + 1], pairsUp, random) };
+      if (beside?.best !== best) beside = { best, goal: goalSearch(job, best.layout, [left, cost, sheets, bought + 1], pairsUp, random) };
       const layout = beside.goal.step();
       if (!layout || isBetter(best.score, scoreOf(layout))) return null;
       return planOf(laidOut(problem, layout), scoreOf(layout), impossible, bound, seed, effort);
@@ -189,13 +189,13 @@ export function search(problem: NestProblem, seed = 1, isOver: () => boolean = (
 }
 
 /** Offcuts first, then by cost for area, so that a tie is filled from what is already there. */
-function jobOf(problem: NestProblem, isOver: () => boolean): Job {
-  const each = ({ sheet, dx, dy }: Bed): number => (sheet.cost ?? 1) / (dx * dy);
-  const framed = bedsOf(problem)
+function jobOf(problem: NestProblem, isOver: () => boolean): NestJob {
+  const each = ({ sheet, dx, dy }: StockArea): number => (sheet.cost ?? 1) / (dx * dy);
+  const framed = stockAreasOf(problem)
     .filter(({ sheet, dx, dy }) => sheet.count !== 0 && dx > 0 && dy > 0)
     .sort((a, b) => Number(b.sheet.offcut) - Number(a.sheet.offcut) || each(a) - each(b) || b.dx * b.dy - a.dx * a.dy)
     .map((bed) => ({ bed, frames: framesOf(bed, problem) }));
-  const isPinned = ({ bed }: { readonly bed: Bed }): boolean => (bed.sheet.pins?.length ?? 0) > 0;
+  const isPinned = ({ bed }: { readonly bed: StockArea }): boolean => (bed.sheet.pins?.length ?? 0) > 0;
   return { problem, beds: framed.filter((row) => !isPinned(row)), pinned: framed.filter(isPinned), isOver };
 }
 

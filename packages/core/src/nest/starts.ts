@@ -2,59 +2,62 @@
 import type { Random } from '../chance/random.ts';
 import { bestPairs } from './best-pairs.ts';
 import type { FreeLayout, FreeSearch } from './free.ts';
-import { fill, unitsOf, usedOf, type Framed, type Job, type Layout, type Rules } from './layout.ts';
+import { fill, matchedItems, usedOf, type FramedSheet, type NestJob, type Layout, type FillRules } from './layout.ts';
 import { merged, NEAR } from './merge.ts';
 import { jittered, ORDERS } from './orders.ts';
-import { blockOfWhole, piecesOfWhole, type Found } from './perfect.ts';
-import type { Item } from './pieces.ts';
-import { FITS, openSheet, place, sheetOf, spotFor, type Fit, type Sheet, type Spot } from './slices.ts';
+import { blockOfWhole, piecesOfWhole, type FoundSheets } from './no-waste.ts';
+import type { PackItem } from './pieces.ts';
+import { FIT_RULES, openSheet, place, sheetOf, spotFor, type FitRule, type OpenSheet, type NodeSpot } from './guillotine-tree.ts';
 
-const AMONG: readonly Rules['among'][] = ['first', 'best'];
+const AMONG: readonly FillRules['among'][] = ['first', 'best'];
 /** Sorted orders under every rule. */
-export const STARTS = ORDERS.length * FITS.length * AMONG.length;
+export const STARTS = ORDERS.length * FIT_RULES.length * AMONG.length;
 
 /** Sheets with pinned parts, which every layout has. */
-const pinnedSheets = ({ pinned, problem: { kerf } }: Job, turn: number): Sheet[] =>
+const pinnedSheets = ({ pinned, problem: { kerf } }: NestJob, turn: number): OpenSheet[] =>
   pinned.flatMap(({ frames }) => (frames.length === 0 ? [] : [openSheet(frames[turn % frames.length]!, kerf)]));
 
-const startRules = (fit: Fit, among: Rules['among']): Omit<Rules, 'frame'> => ({
+const startRules = (fit: FitRule, among: FillRules['among']): Omit<FillRules, 'frame'> => ({
   fit,
   among,
   skip: null,
   mayOpen: (bed, sheets) => bed.sheet.count === null || usedOf(bed, sheets) < bed.sheet.count,
 });
 
-export function startLayout(job: Job, items: readonly Item[], turn: number): Layout {
+export function startLayout(job: NestJob, items: readonly PackItem[], turn: number): Layout {
   const order = ORDERS[turn % ORDERS.length]!;
-  const rules: Rules = {
-    ...startRules(FITS[Math.floor(turn / ORDERS.length) % FITS.length]!, AMONG[Math.floor(turn / (ORDERS.length * FITS.length)) % AMONG.length]!),
+  const rules: FillRules = {
+    ...startRules(
+      FIT_RULES[Math.floor(turn / ORDERS.length) % FIT_RULES.length]!,
+      AMONG[Math.floor(turn / (ORDERS.length * FIT_RULES.length)) % AMONG.length]!,
+    ),
     frame: (frames) => frames[turn % frames.length]!,
   };
-  return fill(job, pinnedSheets(job, turn), unitsOf([...items].sort(order)), rules);
+  return fill(job, pinnedSheets(job, turn), matchedItems([...items].sort(order)), rules);
 }
 
 /** Whole sheets as they were put together, the rest on others. */
-export function around(job: Job, { sheets, rest }: Found): Layout {
+export function around(job: NestJob, { sheets, rest }: FoundSheets): Layout {
   const { kerf } = job.problem;
   const [frame] = job.beds[0]!.frames;
   const kept = sheets.map((whole) => sheetOf(frame!, blockOfWhole(whole, kerf), kerf));
-  return fill(job, kept, unitsOf([...rest].sort(ORDERS[0])), { ...startRules('match', 'best'), frame: (frames) => frames[0]! });
+  return fill(job, kept, matchedItems([...rest].sort(ORDERS[0])), { ...startRules('match', 'best'), frame: (frames) => frames[0]! });
 }
 
-export const aroundLoose = (free: FreeSearch, { measure, sheets, rest }: Found, kerf: number): FreeLayout =>
+export const aroundLoose = (free: FreeSearch, { measure, sheets, rest }: FoundSheets, kerf: number): FreeLayout =>
   free.around(
     sheets.map((whole) => piecesOfWhole(whole, kerf, measure)),
     rest,
   );
 
 /** Null where parts are pinned or share a sheet. */
-export function paired(job: Job, items: readonly Item[], fit: Fit): Layout | null {
+export function paired(job: NestJob, items: readonly PackItem[], fit: FitRule): Layout | null {
   const { kerf } = job.problem;
   if (job.pinned.length > 0 || items.some(({ together }) => together !== null)) return null;
-  const isThere = ({ bed, frames }: Framed, used: readonly Sheet[]): boolean =>
+  const isThere = ({ bed, frames }: FramedSheet, used: readonly OpenSheet[]): boolean =>
     frames.length > 0 && (bed.sheet.count === null || usedOf(bed, used) < bed.sheet.count);
-  const goesOn = ({ lies }: Item, { bed }: Framed): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
-  return bestPairs<Sheet, Spot>(items, {
+  const goesOn = ({ lies }: PackItem, { bed }: FramedSheet): boolean => lies.some(({ dx, dy }) => dx <= bed.dx && dy <= bed.dy);
+  return bestPairs<OpenSheet, NodeSpot>(items, {
     empty(used, left) {
       const framed = job.beds.find((each) => isThere(each, used) && left.some((item) => goesOn(item, each)));
       return framed ? openSheet(framed.frames[0]!, kerf) : null;
@@ -66,7 +69,7 @@ export function paired(job: Job, items: readonly Item[], fit: Fit): Layout | nul
 }
 
 /** Joined at random, in a jittered order, under rules picked at random. */
-export function afresh(job: Job, items: readonly Item[], turn: number, random: Random): Layout {
+export function afresh(job: NestJob, items: readonly PackItem[], turn: number, random: Random): Layout {
   const pick = <T>(rows: readonly T[]): T => rows[Math.floor(random() * rows.length)]!;
   const blocks = merged(
     items,
@@ -75,5 +78,5 @@ export function afresh(job: Job, items: readonly Item[], turn: number, random: R
     random,
     pick(NEAR),
   );
-  return fill(job, pinnedSheets(job, turn), unitsOf(jittered(blocks, random)), { ...startRules(pick(FITS), pick(AMONG)), frame: pick });
+  return fill(job, pinnedSheets(job, turn), matchedItems(jittered(blocks, random)), { ...startRules(pick(FIT_RULES), pick(AMONG)), frame: pick });
 }

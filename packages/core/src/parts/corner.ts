@@ -1,11 +1,11 @@
 /** Corners of an outline that lies flat, with arcs between them. */
 
-export interface Spot {
+export interface FlatPoint {
   readonly x: number;
   readonly y: number;
 }
 
 /** A corner of an outline, mm. `bulge` is of the side that follows: 0 for a straight one, else the tangent of a quarter of its arc, positive where it turns left. */
-export interface Corner extends Spot {
+export interface Corner extends FlatPoint {
   readonly bulge: number;
 }

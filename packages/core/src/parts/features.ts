@@ -2,11 +2,11 @@
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
-import { isFace } from '../solid/meeting.ts';
-import { extentOf, type Cut, type Edge, type Point, type RectEdge } from '../solid/panel.ts';
+import { isFace } from '../solid/connection.ts';
+import { extentOf, type PanelCut, type PanelEdge, type PanelPoint, type RectEdge } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 
 /** A cut into a blank, given from a named end or edge, so that mirrored twins read the same numbers. */
 export interface Feature {
@@ -67,7 +67,7 @@ export function blankBox(panel: ResolvedPanel): BlankBox {
   return { ...box, ...grown, grownLength: grown.u1 - grown.u0 - (u.to - u.from), grownWidth: grown.v1 - grown.v0 - (v.to - v.from) };
 }
 
-const isSquare = (outline: readonly Edge[]): boolean =>
+const isSquare = (outline: readonly PanelEdge[]): boolean =>
   outline.length === 4 &&
   outline.every(({ from }, index) => {
     const next = outline[(index + 1) % 4]!.from;
@@ -156,7 +156,12 @@ function stripFeature(strip: ResolvedPanel['strips'][number], box: BlankBox): Fe
 }
 
 /** The edge it keeps further off, for at the other it runs out into what is cut there. */
-function clearOf({ normal, near, far, from, to }: ResolvedPanel['strips'][number], box: BlankBox, crosses: boolean, run: Point): NonNullable<Feature['clear']> {
+function clearOf(
+  { normal, near, far, from, to }: ResolvedPanel['strips'][number],
+  box: BlankBox,
+  crosses: boolean,
+  run: PanelPoint,
+): NonNullable<Feature['clear']> {
   const axis = crosses ? 'v' : 'u';
   const reach = [near, far].flatMap((across) => [from, to].map((along) => normal[axis] * across + run[axis] * along));
   const [low, high] = crosses ? [box.v0, box.v1] : [box.u0, box.u1];
@@ -211,7 +216,7 @@ function outlineFeatures({ outline, thickness }: ResolvedPanel, box: BlankBox): 
   });
 }
 
-function cutFeature(panel: ResolvedPanel, cut: Cut, box: BlankBox): Feature {
+function cutFeature(panel: ResolvedPanel, cut: PanelCut, box: BlankBox): Feature {
   if (cut.kind === 'holes') {
     const lengthwise = Math.abs(cut.step.u) >= Math.abs(cut.step.v);
     const depth = cut.depth ?? panel.thickness;

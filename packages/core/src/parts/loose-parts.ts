@@ -1,10 +1,10 @@
 /** Parts no cabinet asks for: drawn elsewhere, or for somebody else, cut from the same sheets. Rectangles, or outlines sawn out of one. */
-import { nanometres, toMm, type Length } from '../length/length.ts';
+import { nanometers, toMm, type Length } from '../length/length.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import type { Grain } from '../solid/panel.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
-import { dimension, plus } from '../worked/dimension.ts';
+import { explainedLength, plus } from '../explained/explained-length.ts';
 import type { Corner } from './corner.ts';
 import type { PartLine } from './part-line.ts';
 
@@ -28,9 +28,9 @@ export interface OutlineCorner {
 }
 
 /** Larger outlines are of something that was scanned, not drawn. */
-export const MOST_CORNERS = 400;
-export const MOST_LOOSE = 300;
-export const MOST_LOOSE_COUNT = 200;
+export const MAX_CORNERS = 400;
+export const MAX_LOOSE = 300;
+export const MAX_LOOSE_COUNT = 200;
 
 /** Marks and ids of parts without a cabinet begin with this. */
 export const LOOSE = 'loose';
@@ -54,8 +54,8 @@ export const looseLines = (
       names: [{ key: 'loose-part', of: name }],
       panels: Array.from({ length: count }, (_, n) => `${LOOSE}/${id}${n === 0 ? '' : `/${n + 1}`}`),
       count,
-      length: dimension([plus('loose-length', length.nm, from('length'))]),
-      width: dimension([plus('loose-width', width.nm, from('width'))]),
+      length: explainedLength([plus('loose-length', length.nm, from('length'))]),
+      width: explainedLength([plus('loose-width', width.nm, from('width'))]),
       thickness: used.value,
       thicknessFrom: thicknessSource(product, used),
       stock,
@@ -71,8 +71,8 @@ export const looseLines = (
 /** Corners to the tenth of a thousandth of a millimetre, as they are kept. */
 export const keptCorners = (corners: readonly Corner[]): OutlineCorner[] =>
   corners.map(({ x, y, bulge }) => ({
-    x: nanometres(Math.round(x * 1e4) * 100),
-    y: nanometres(Math.round(y * 1e4) * 100),
+    x: nanometers(Math.round(x * 1e4) * 100),
+    y: nanometers(Math.round(y * 1e4) * 100),
     bulge: Math.round(bulge * 1e6) / 1e6,
   }));
 

@@ -4,18 +4,18 @@
  */
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
-import { isFace } from '../solid/meeting.ts';
+import { isFace } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { Pressed, ResolvedUnit } from '../solid/unit.ts';
 import { place } from '../solid/panel.ts';
 import { cross, dot, minusVector, plusVector, scale, vector, type Vector } from '../solid/vector.ts';
 import { bulkOf } from '../solid/volume.ts';
-import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
-import type { Label } from '../worked/dimension.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
+import type { Label } from '../explained/explained-length.ts';
 import type { Load, UnitWeights } from './weights.ts';
 
 /** Something that opens: its own mass with where it goes, and the floor whose things go with it. */
-export interface Opening {
+export interface MovingPart {
   readonly name: Label;
   readonly panels: readonly string[];
   readonly ownKg: number;
@@ -51,8 +51,8 @@ const PRESSED_CENTRE = formula({
 });
 
 /** What of a unit opens. Drawers stand for themselves; only the fullest is ever out. */
-export function openingsOf(unit: ResolvedUnit, weights: UnitWeights): Opening[] {
-  const openings: Opening[] = [];
+export function openingsOf(unit: ResolvedUnit, weights: UnitWeights): MovingPart[] {
+  const openings: MovingPart[] = [];
   const massOf = (panels: readonly string[]): number => panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
   const seen = new Set<string>();
   for (const { guest, edge, host, joint } of unit.meetings) {
@@ -125,7 +125,7 @@ export function looseKg(unit: ResolvedUnit, weights: UnitWeights): number {
  * A load with all doors open and the fullest drawer out. Sideways, the one that opens alone and moves it
  * furthest away from `middleMm` counts: doors of a pair would balance one another. Contents are times `factor`.
  */
-export function opened(load: Load, openings: readonly Opening[], weights: UnitWeights, middleMm: number, factor: number): Load {
+export function opened(load: Load, openings: readonly MovingPart[], weights: UnitWeights, middleMm: number, factor: number): Load {
   if (openings.length === 0) return load;
   const contentsOn = (floor: string): number =>
     factor * weights.contents.filter(({ compartment }) => compartment.floor === floor).reduce((sum, { mass }) => sum + mass.value, 0);
@@ -139,10 +139,10 @@ export function opened(load: Load, openings: readonly Opening[], weights: UnitWe
   const moved = total(
     'moved-out',
     'kg mm',
-    open.map(({ name, kg, shift }) => termOf(apply(MOVED, { m: kg, moved: shift.out }, name))),
+    open.map(({ name, kg, shift }) => termOf(evaluate(MOVED, { m: kg, moved: shift.out }, name))),
     'docs/formulas/opened.md',
   );
-  const out = apply(OPENED_CENTRE, { e: load.outFigure ?? load.out, moved, m: load.mass });
+  const out = evaluate(OPENED_CENTRE, { e: load.outFigure ?? load.out, moved, m: load.mass });
   const aside = open.map(({ kg, shift }) => load.along + (kg * shift.along) / (load.mass.value || 1));
   const along = [load.along, ...aside].reduce((far, at) => (Math.abs(at - middleMm) > Math.abs(far - middleMm) ? at : far));
   return { ...load, along, out: out.value, outFigure: out };
@@ -150,12 +150,12 @@ export function opened(load: Load, openings: readonly Opening[], weights: UnitWe
 
 const G0 = 9.80665;
 /** Whoever works at an edge leans on it with this at least, kg. */
-const LEAST_PRESS_KG = ASSUMED.workPress.value / G0;
+const MIN_PRESS_KG = ASSUMED.workPress.value / G0;
 
 /** What presses an edge of a unit: as it was entered, and never less than somebody who leans on it. */
 export function pressingOn({ pressed }: Pick<ResolvedUnit, 'pressed'>): Pressed | undefined {
-  if (!pressed || pressed.kg >= LEAST_PRESS_KG) return pressed;
-  return { ...pressed, kg: LEAST_PRESS_KG, from: { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } };
+  if (!pressed || pressed.kg >= MIN_PRESS_KG) return pressed;
+  return { ...pressed, kg: MIN_PRESS_KG, from: { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } };
 }
 
 /** A load with someone working on an edge of it. */
@@ -163,9 +163,9 @@ export function pressedOn(load: Load, pressed: Pressed | undefined): Load {
   if (!pressed || pressed.kg === 0) return load;
   const at = { along: toMm(pressed.at.along), up: toMm(pressed.at.up), out: toMm(pressed.at.out) };
   const Q = { value: pressed.kg, source: pressed.from, label: { key: 'pressed' as const } };
-  const out = apply(PRESSED_CENTRE, { m: load.mass, e: load.outFigure ?? load.out, Q, at: at.out });
+  const out = evaluate(PRESSED_CENTRE, { m: load.mass, e: load.outFigure ?? load.out, Q, at: at.out });
   const mean = (axis: 'along' | 'up'): number => (load.mass.value * load[axis] + pressed.kg * at[axis]) / (load.mass.value + pressed.kg);
-  const pressing: Figure = total('pressed', 'kg', [{ symbol: '', label: { key: 'pressed' }, value: pressed.kg, unit: 'kg', source: pressed.from }]);
+  const pressing: ExplainedValue = total('pressed', 'kg', [{ symbol: '', label: { key: 'pressed' }, value: pressed.kg, unit: 'kg', source: pressed.from }]);
   return {
     mass: total('pressed-mass', 'kg', [termOf(load.mass), termOf(pressing)], 'docs/formulas/leaf-load.md'),
     along: mean('along'),

@@ -1,6 +1,6 @@
 /** What a change of the design did to the parts: those that came, went, or are cut to another size or for other slots. */
 import type { Length } from '../length/length.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 import type { Feature } from './features.ts';
 import type { PartLine } from './part-line.ts';
 

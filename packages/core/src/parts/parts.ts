@@ -10,10 +10,10 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
 import { blankBox, featuresOf, type Feature } from './features.ts';
-import type { Axis, Lie, PartLine } from './part-line.ts';
+import type { CabinetAxis, GrainLie, PartLine } from './part-line.ts';
 import { samePieces } from './same-pieces.ts';
-import { shapeOf, type Shape } from './shape.ts';
-import { dimension, extend, minus, plus } from '../worked/dimension.ts';
+import { shapeOf, type PieceShape } from './shape.ts';
+import { explainedLength, extend, minus, plus } from '../explained/explained-length.ts';
 
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
 export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
@@ -55,7 +55,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
 
 type Blank = Omit<PartLine, 'mark' | 'mirrorOf' | 'count' | 'unit' | 'features'> & {
   /** Worked out only where another blank has the same size. */
-  readonly shape: () => Shape;
+  readonly shape: () => PieceShape;
   /** Worked out once a line. */
   readonly features: () => readonly Feature[];
 };
@@ -83,7 +83,7 @@ function blankOf(panel: ResolvedPanel, drilled: readonly Drilled[] | undefined):
   };
 }
 
-export const lieOf = ({ frame }: Pick<ResolvedPanel, 'frame'>): Lie => ({ length: axisOf(frame.u), width: axisOf(frame.v) });
+export const lieOf = ({ frame }: Pick<ResolvedPanel, 'frame'>): GrainLie => ({ length: axisOf(frame.u), width: axisOf(frame.v) });
 
 /** Worked out the first time it is asked for. */
 function once<T>(work: () => T): () => T {
@@ -91,7 +91,7 @@ function once<T>(work: () => T): () => T {
   return () => (made ??= { value: work() }).value;
 }
 
-const axisOf = ({ along, up, out }: Vector): Axis => {
+const axisOf = ({ along, up, out }: Vector): CabinetAxis => {
   const [a, u, o] = [Math.abs(along), Math.abs(up), Math.abs(out)];
   return a >= u && a >= o ? 'along' : u >= o ? 'up' : 'out';
 };
@@ -106,7 +106,7 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, wallHalf: string, hooks: re
   const hooked =
     hooks.length === 1
       ? cabinet.length
-      : dimension([
+      : explainedLength([
           plus('all-brackets', (cabinet.length.value * hooks.length) as Length),
           plus('between-brackets', (BRACKET_CUT * (hooks.length - 1)) as Length),
         ]);
@@ -128,7 +128,7 @@ function cleatBlank({ hanging, byId }: ResolvedUnit, wallHalf: string, hooks: re
     names: [{ key: 'cleat-blank' }],
     panels: [...hooks, wall.id],
     length: longest,
-    width: dimension([plus('cleat-board', hanging.boardWidth, { source: hanging.boardFrom })]),
+    width: explainedLength([plus('cleat-board', hanging.boardWidth, { source: hanging.boardFrom })]),
     thickness: cabinet.thickness,
     thicknessFrom: cabinet.thicknessFrom,
     stock: cabinet.stock,

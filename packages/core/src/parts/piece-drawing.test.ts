@@ -8,7 +8,7 @@ import { plan } from '../plan/plan.ts';
 import { extentOf } from '../solid/panel.ts';
 import { bulkOf } from '../solid/volume.ts';
 import { furnishedRoom } from '../test/print-room.ts';
-import type { Corner, Spot } from './corner.ts';
+import type { Corner, FlatPoint } from './corner.ts';
 import { pieceDrawing, type PieceDrawing } from './piece-drawing.ts';
 
 const rooms = [furnishedRoom(), readProject(back)];
@@ -30,8 +30,8 @@ function areaWithin(outline: readonly Corner[]): number {
     return sum + (x * next.y - next.x * y) / 2 + (Math.sign(bulge) * radius ** 2 * (angle - Math.sin(angle))) / 2;
   }, 0);
 }
-const polygon = (shape: readonly Spot[]): number => Math.abs(areaWithin(shape.map((spot) => ({ ...spot, bulge: 0 }))));
-const extent = (spots: readonly Spot[]) => ({
+const polygon = (shape: readonly FlatPoint[]): number => Math.abs(areaWithin(shape.map((spot) => ({ ...spot, bulge: 0 }))));
+const extent = (spots: readonly FlatPoint[]) => ({
   left: Math.min(...spots.map(({ x }) => x)),
   right: Math.max(...spots.map(({ x }) => x)),
   low: Math.min(...spots.map(({ y }) => y)),
@@ -123,7 +123,7 @@ const holesMm3 = ({ holes, thicknessMm }: PieceDrawing): number =>
 
 /** What slots of one face have in common, mm³: as deep as the shallower. */
 function crossings({ slots }: PieceDrawing): number {
-  const ring = (shape: readonly Spot[]): [number, number][] => shape.map(({ x, y }) => [x, y]);
+  const ring = (shape: readonly FlatPoint[]): [number, number][] => shape.map(({ x, y }) => [x, y]);
   let sum = 0;
   slots.forEach((a, index) => {
     for (const b of slots.slice(index + 1)) {

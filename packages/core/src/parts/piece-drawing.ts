@@ -6,13 +6,13 @@ import polygonClipping from 'polygon-clipping';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
 import { NM_PER, toMm } from '../length/length.ts';
 import { notchFrame } from '../solid/convex.ts';
-import { isFace } from '../solid/meeting.ts';
-import type { Cut, Face, Point } from '../solid/panel.ts';
+import { isFace } from '../solid/connection.ts';
+import type { PanelCut, Face, PanelPoint } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { scoopRadius, sliceOf, stripPolygon } from '../solid/volume.ts';
-import type { Label } from '../worked/dimension.ts';
-import type { Corner, Spot } from './corner.ts';
+import type { Label } from '../explained/explained-length.ts';
+import type { Corner, FlatPoint } from './corner.ts';
 import { blankBox, type Feature } from './features.ts';
 import type { PartLine } from './part-line.ts';
 
@@ -21,12 +21,12 @@ export interface PieceSlot {
   /** On the face that lies on the bench. */
   readonly under: boolean;
   readonly depthMm: number;
-  readonly shape: readonly Spot[];
+  readonly shape: readonly FlatPoint[];
   /** The panel that goes in. */
   readonly guest: string;
 }
 
-export interface PieceHole extends Spot {
+export interface PieceHole extends FlatPoint {
   readonly under: boolean;
   readonly diameterMm: number;
   /** Null goes through. */
@@ -56,7 +56,7 @@ export interface PieceDrawing {
 
 /** How a panel's (u, v), mm, come to lie on the bench. */
 interface Laid {
-  readonly spot: (point: Point) => Spot;
+  readonly spot: (point: PanelPoint) => FlatPoint;
   /** Seen from the other side: arcs turn the other way. */
   readonly turned: boolean;
 }
@@ -132,10 +132,10 @@ function layDown(panel: ResolvedPanel, up: Face): Laid {
   return { turned, spot: ({ u, v }) => ({ x: u - left + 0, y: (turned ? low - v : v - low) + 0 }) };
 }
 
-const corners = (spots: readonly Spot[]): Corner[] => spots.map((spot) => ({ ...spot, bulge: 0 }));
+const corners = (spots: readonly FlatPoint[]): Corner[] => spots.map((spot) => ({ ...spot, bulge: 0 }));
 
 /** Edge band is laid on afterwards: the wood ends that much before. */
-function bandless(panel: ResolvedPanel, outline: readonly Point[]): Point[] {
+function bandless(panel: ResolvedPanel, outline: readonly PanelPoint[]): PanelPoint[] {
   if (panel.bands.length === 0) return [...outline];
   const thick = toMm(panel.bandThickness);
   const lines = panel.outline.map(({ id }, index) => {
@@ -153,20 +153,20 @@ function bandless(panel: ResolvedPanel, outline: readonly Point[]): Point[] {
   });
 }
 
-type Notch = Extract<Cut, { kind: 'notch' }>;
+type Notch = Extract<PanelCut, { kind: 'notch' }>;
 
 /** An outline (mm in the panel) with its notches taken out, laid down. */
-function notched(panel: ResolvedPanel, outline: readonly Point[], { spot, turned }: Laid): Corner[] {
+function notched(panel: ResolvedPanel, outline: readonly PanelPoint[], { spot, turned }: Laid): Corner[] {
   const notches = panel.cuts.filter((cut) => cut.kind === 'notch');
   const square = notches.filter(({ round }) => !round);
-  const ring = (points: readonly Point[]): [number, number][] => points.map(({ u, v }) => [u, v]);
+  const ring = (points: readonly PanelPoint[]): [number, number][] => points.map(({ u, v }) => [u, v]);
   let points = outline;
   if (square.length > 0) {
     const [left] = polygonClipping.difference([ring(outline)], ...square.map((cut): [number, number][][] => [ring(notchMouth(panel, cut, 1).square)]));
     // Where they leave nothing of it, which is a finding, it is drawn without them.
     if (left) points = left[0]!.slice(0, -1).map(([u, v]) => ({ u, v }));
   }
-  let sides: { readonly from: Point; readonly bulge: number }[] = points.map((from) => ({ from, bulge: 0 }));
+  let sides: { readonly from: PanelPoint; readonly bulge: number }[] = points.map((from) => ({ from, bulge: 0 }));
   for (const cut of notches) if (cut.round) sides = withRound(sides, panel, cut);
   const laid = sides.map(({ from, bulge }) => ({ ...spot(from), bulge }));
   if (!turned) return laid;
@@ -178,10 +178,14 @@ function notched(panel: ResolvedPanel, outline: readonly Point[], { spot, turned
 }
 
 /** Where a notch opens, and the rectangle it takes; `past` is how far the rectangle reaches out over the edge, mm. */
-function notchMouth(panel: ResolvedPanel, cut: Notch, past: number): { readonly a: Point; readonly b: Point; readonly in: Point; readonly square: Point[] } {
+function notchMouth(
+  panel: ResolvedPanel,
+  cut: Notch,
+  past: number,
+): { readonly a: PanelPoint; readonly b: PanelPoint; readonly in: PanelPoint; readonly square: PanelPoint[] } {
   const { from, along, inward } = notchFrame(panel, cut.edge);
   const [at, half, deep] = [toMm(cut.at), toMm(cut.width) / 2, toMm(cut.depth)];
-  const point = (run: number, depth: number): Point => ({
+  const point = (run: number, depth: number): PanelPoint => ({
     u: from.u / NM_PER.mm + along.u * run + inward.u * depth,
     v: from.v / NM_PER.mm + along.v * run + inward.v * depth,
   });
@@ -198,21 +202,21 @@ const SAME = 1e-6;
 
 /** Puts a round notch into the straight side it opens in; a half circle at the end of straight walls, or a scoop. */
 function withRound(
-  sides: readonly { readonly from: Point; readonly bulge: number }[],
+  sides: readonly { readonly from: PanelPoint; readonly bulge: number }[],
   panel: ResolvedPanel,
   cut: Notch,
-): { readonly from: Point; readonly bulge: number }[] {
+): { readonly from: PanelPoint; readonly bulge: number }[] {
   const { a, b, in: inward } = notchMouth(panel, cut, 0);
   const [width, depth] = [toMm(cut.width), toMm(cut.depth)];
   const index = sides.findIndex(({ from, bulge }, n) => {
     const to = sides[(n + 1) % sides.length]!.from;
     const run = Math.hypot(to.u - from.u, to.v - from.v);
-    const along = ({ u, v }: Point): number => ((u - from.u) * (to.u - from.u) + (v - from.v) * (to.v - from.v)) / run;
-    const off = ({ u, v }: Point): number => Math.abs((u - from.u) * (to.v - from.v) - (v - from.v) * (to.u - from.u)) / run;
+    const along = ({ u, v }: PanelPoint): number => ((u - from.u) * (to.u - from.u) + (v - from.v) * (to.v - from.v)) / run;
+    const off = ({ u, v }: PanelPoint): number => Math.abs((u - from.u) * (to.v - from.v) - (v - from.v) * (to.u - from.u)) / run;
     return bulge === 0 && run > SAME && off(a) < 1 && off(b) < 1 && along(a) > -SAME && along(a) < along(b) && along(b) < run + SAME;
   });
   if (index < 0) return [...sides];
-  const deep = (from: Point, by: number): Point => ({ u: from.u + inward.u * by, v: from.v + inward.v * by });
+  const deep = (from: PanelPoint, by: number): PanelPoint => ({ u: from.u + inward.u * by, v: from.v + inward.v * by });
   const scoop = depth < width / 2;
   const arc = scoop ? -Math.tan(Math.asin(width / (2 * scoopRadius(width, depth))) / 2) : -1;
   const walls = depth - width / 2;
@@ -230,7 +234,7 @@ function withRound(
   return [...sides.slice(0, index + 1), ...mouth, ...sides.slice(index + 1)];
 }
 
-function rowOf(cut: Cut, up: Face, laid: Laid): PieceHole[] {
+function rowOf(cut: PanelCut, up: Face, laid: Laid): PieceHole[] {
   if (cut.kind !== 'holes') return [];
   return row(cut, { under: cut.depth !== null && cut.face !== up, diameterMm: toMm(cut.diameter), depthMm: cut.depth === null ? null : toMm(cut.depth) }, laid);
 }

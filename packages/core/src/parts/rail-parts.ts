@@ -2,21 +2,21 @@
  * Boards of a wall rail: each piece is ripped into a stretch of the rail and its mating half, and the
  * cabinet halves of the units that hang on it are crosscut from the mating halves, longest first.
  */
-import { nearest, toMm, type Length } from '../length/length.ts';
+import { roundToNm, toMm, type Length } from '../length/length.ts';
 import { RIPPED_LONG_FACES, SHORT_FACE } from '../solid/hanging.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
 import { layRail, type RailLayout } from '../wall/rails.ts';
 import type { Wall, WallRail } from '../wall/wall.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { apply } from '../worked/figure.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import type { PartLine } from './part-line.ts';
 
 /** A cabinet half that is to come out of a rail's boards. */
 export interface RailHalf {
   readonly unit: string;
   readonly panel: string;
-  readonly length: Dimension;
+  readonly length: ExplainedLength;
 }
 
 export interface RailPlan {
@@ -38,13 +38,13 @@ export interface RailStock {
 /** Plans a rail's boards. `letter` goes before the number of each mark. */
 export function planRail(wall: Wall, rail: WallRail, { product, used, kerf }: RailStock, halves: readonly RailHalf[], letter: string): RailPlan {
   const t = toMm(used.value);
-  const both = apply(RIPPED_LONG_FACES, { B: toMm(rail.boardWidth.nm), t, k: toMm(kerf), θ: rail.bevelDeg });
-  const longFace = nearest(both.value / 2);
-  const shortFace = nearest(apply(SHORT_FACE, { long: both.value / 2, t, θ: rail.bevelDeg }).value);
+  const both = evaluate(RIPPED_LONG_FACES, { B: toMm(rail.boardWidth.nm), t, k: toMm(kerf), θ: rail.bevelDeg });
+  const longFace = roundToNm(both.value / 2);
+  const shortFace = roundToNm(evaluate(SHORT_FACE, { long: both.value / 2, t, θ: rail.bevelDeg }).value);
   const layout = layRail(wall, rail, shortFace);
   const boards = layout.pieces.map(({ from, to }, index) => ({
     id: `${rail.id}/piece-${index + 1}`,
-    length: dimension([plus('rail-to', to), minus('rail-from', from)]),
+    length: explainedLength([plus('rail-to', to), minus('rail-from', from)]),
     free: to - from,
     halves: [] as RailHalf[],
   }));
@@ -71,7 +71,7 @@ export function planRail(wall: Wall, rail: WallRail, { product, used, kerf }: Ra
       panels: [id, ...own.map(({ panel }) => panel)],
       count: 1,
       length,
-      width: dimension([plus('cleat-board', rail.boardWidth.nm, { source })]),
+      width: explainedLength([plus('cleat-board', rail.boardWidth.nm, { source })]),
       thickness: used.value,
       thicknessFrom: thicknessSource(product, used),
       stock: rail.stock,

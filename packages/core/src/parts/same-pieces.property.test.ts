@@ -3,16 +3,16 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mm, type Length } from '../length/length.ts';
 import { ONE_SIZE } from '../length/same-size.ts';
-import { dimension, plus } from '../worked/dimension.ts';
-import { levelled } from './levelled.ts';
+import { explainedLength, plus } from '../explained/explained-length.ts';
+import { snapped } from './snap-sizes.ts';
 import { samePieces } from './same-pieces.ts';
-import type { Shape } from './shape.ts';
+import type { PieceShape } from './shape.ts';
 
 const LENGTH = mm(600);
 const WIDTH = mm(300);
-const size = (nm: number) => dimension([plus('stock', nm as Length)]);
+const size = (nm: number) => explainedLength([plus('stock', nm as Length)]);
 /** A groove across the blank, `at` from its start, between two places of its width. */
-const groove = (at: number, near = mm(20), far = mm(180), face: 'reference' | 'other' = 'reference'): Shape => [
+const groove = (at: number, near = mm(20), far = mm(180), face: 'reference' | 'other' = 'reference'): PieceShape => [
   {
     what: 'slot',
     sizes: [mm(6)],
@@ -25,7 +25,7 @@ const groove = (at: number, near = mm(20), far = mm(180), face: 'reference' | 'o
     ],
   },
 ];
-const blank = (id: string, shape: Shape, length: number = LENGTH, width: number = WIDTH) => ({
+const blank = (id: string, shape: PieceShape, length: number = LENGTH, width: number = WIDTH) => ({
   id,
   role: 'shelf' as const,
   length: size(length),
@@ -106,7 +106,7 @@ test('the numbers of measures that are their own mirror image are so too', () =>
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 0, max: 60_000_000 }), { minLength: 1 }), (some) => {
       const [whole, both] = [60_000_000, some.flatMap((each) => [each, 60_000_000 - each])];
-      const number = levelled(both);
+      const number = snapped(both);
       for (const each of both) expect(number(whole - each)).toBe(2 * whole - number(each));
     }),
   );

@@ -2,13 +2,13 @@
  * Which blanks of a unit are the same piece of wood, and which are one another's mirror image. Turning a blank over in
  * the mind is only worth it where others of its size lie otherwise, and once for all that lie alike: this runs at every key.
  */
-import { levelled } from './levelled.ts';
+import { snapped } from './snap-sizes.ts';
 import type { PartLine } from './part-line.ts';
-import { asItLies, leastSign, leastTurn, levelledShapes, mirror, type Shape } from './shape.ts';
+import { asItLies, minSignature, canonicalText, levelledShapes, mirror, type PieceShape } from './shape.ts';
 
 type Sized = Pick<PartLine, 'id' | 'role' | 'length' | 'width' | 'thickness' | 'stock' | 'grain' | 'bands'> & {
   /** Asked for only where another blank has the same size. */
-  readonly shape: () => Shape;
+  readonly shape: () => PieceShape;
 };
 
 export interface SamePieces<B> {
@@ -78,9 +78,9 @@ interface OfOneSize {
 }
 
 function sizesOf(blanks: readonly Sized[]): OfOneSize[] {
-  const length = levelled(blanks.map((blank) => blank.length.value));
-  const width = levelled(blanks.map((blank) => blank.width.value));
-  const thickness = levelled(blanks.map((blank) => blank.thickness));
+  const length = snapped(blanks.map((blank) => blank.length.value));
+  const width = snapped(blanks.map((blank) => blank.width.value));
+  const thickness = snapped(blanks.map((blank) => blank.thickness));
   const sizes = new Map<string, OfOneSize & { readonly indexes: number[] }>();
   blanks.forEach((blank, index) => {
     const [long, wide] = [length(blank.length.value), width(blank.width.value)];
@@ -113,11 +113,11 @@ function keysOf(blanks: readonly Sized[], length: number, width: number): Piece[
     width,
   );
   const bandsOf = (at: number): Sized['bands'] => blanks[distinct[at]!]!.bands;
-  const signs = shapes.map((shape, at) => leastSign(shape, bandsOf(at), length, width));
+  const signs = shapes.map((shape, at) => minSignature(shape, bandsOf(at), length, width));
   /** A text is written only where numbers do not tell two apart. */
   const texts = new Map<number, string>();
   const textOf = (at: number): string => {
-    const text = texts.get(at) ?? leastTurn(shapes[at]!, bandsOf(at), length, width);
+    const text = texts.get(at) ?? canonicalText(shapes[at]!, bandsOf(at), length, width);
     texts.set(at, text);
     return text;
   };
@@ -125,10 +125,10 @@ function keysOf(blanks: readonly Sized[], length: number, width: number): Piece[
   const twinOf = (at: number): string | null => {
     if (shapes[at]!.length === 0) return null;
     const mirrored = mirror(shapes[at]!);
-    const sign = leastSign(mirrored, bandsOf(at), length, width);
+    const sign = minSignature(mirrored, bandsOf(at), length, width);
     const near = signs.flatMap((each, other) => (each === sign ? [other] : []));
     if (near.length === 0) return null;
-    const text = leastTurn(mirrored, bandsOf(at), length, width);
+    const text = canonicalText(mirrored, bandsOf(at), length, width);
     const found = near.find((other) => textOf(other) === text);
     return found === undefined ? null : keyOf(found);
   };

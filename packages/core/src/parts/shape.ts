@@ -5,12 +5,12 @@
 import { NM_PER } from '../length/length.ts';
 import type { Drilled } from '../joints/drilling.ts';
 import { notchFrame } from '../solid/convex.ts';
-import { isFace } from '../solid/meeting.ts';
+import { isFace } from '../solid/connection.ts';
 import type { EdgeId, Face } from '../solid/panel.ts';
 import { alongStrip, type ResolvedPanel } from '../solid/resolve.ts';
 import { sliceOf } from '../solid/volume.ts';
 import type { BlankBox } from './features.ts';
-import { levelled } from './levelled.ts';
+import { snapped } from './snap-sizes.ts';
 
 interface Trait {
   readonly what: string;
@@ -21,10 +21,10 @@ interface Trait {
   readonly points: readonly (readonly [u: number, v: number])[];
 }
 
-export type Shape = readonly Trait[];
+export type PieceShape = readonly Trait[];
 
 /** Everything that is cut into a panel, from the corner of its blank; pockets are told apart by their face. */
-export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drilled: readonly Drilled[] = []): Shape {
+export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drilled: readonly Drilled[] = []): PieceShape {
   const at = (u: number, v: number): [number, number] => [Math.round(u - u0) + 0, Math.round(v - v0) + 0];
   const traits: Trait[] = panel.strips.map(({ kind, face, normal, near, far, from, to, depth }) => {
     const run = alongStrip(normal);
@@ -61,7 +61,7 @@ export function shapeOf(panel: ResolvedPanel, { u0, v0, plain }: BlankBox, drill
 }
 
 /** The shapes of blanks of one size with measures that are one written alike; `length` and `width` are those of the blank, from `levelled` too. */
-export function levelledShapes(shapes: readonly Shape[], length: number, width: number): Shape[] {
+export function levelledShapes(shapes: readonly PieceShape[], length: number, width: number): PieceShape[] {
   const [alongs, acrosses, all] = [new Set<number>(), new Set<number>(), new Set<number>()];
   for (const shape of shapes)
     for (const { points, sizes } of shape) {
@@ -72,17 +72,17 @@ export function levelledShapes(shapes: readonly Shape[], length: number, width: 
       }
       for (const measure of sizes) all.add(measure);
     }
-  const [along, across, size] = [levelled(alongs), levelled(acrosses), levelled(all)];
+  const [along, across, size] = [snapped(alongs), snapped(acrosses), snapped(all)];
   return shapes.map((shape) => shape.map((trait) => ({ ...trait, sizes: trait.sizes.map(size), points: trait.points.map(([u, v]) => [along(u), across(v)]) })));
 }
 
 const OTHER: Readonly<Record<Trait['face'], Trait['face']>> = { reference: 'other', other: 'reference', both: 'both' };
 
 /** The mirror image: the same from the other face. */
-export const mirror = (shape: Shape): Shape => shape.map((trait) => ({ ...trait, face: OTHER[trait.face] }));
+export const mirror = (shape: PieceShape): PieceShape => shape.map((trait) => ({ ...trait, face: OTHER[trait.face] }));
 
 /** A blank as it lies: what lies alike need not be turned to be known as the same. The order of its cuts counts here, so that nothing is sorted. */
-export function asItLies(shape: Shape, bands: readonly EdgeId[]): string {
+export function asItLies(shape: PieceShape, bands: readonly EdgeId[]): string {
   let text = bands.join();
   for (const { what, sizes, face, points } of shape) {
     text += `|${what} ${sizes.join()} ${face}`;
@@ -101,15 +101,15 @@ interface Turn {
 const TURNS: readonly Turn[] = [false, true].flatMap((alongFlips) => [false, true].map((acrossFlips) => ({ alongFlips, acrossFlips })));
 
 /** One number for all four ways a blank can be turned: pieces with different numbers differ, and those with the same rarely do. */
-export function leastSign(shape: Shape, bands: readonly EdgeId[], length: number, width: number): number {
+export function minSignature(shape: PieceShape, bands: readonly EdgeId[], length: number, width: number): number {
   let least = Infinity;
   for (const turn of TURNS) least = Math.min(least, signOf(shape, bands, length, width, turn));
   return least;
 }
 
 /** One text for all four ways a blank can be turned: two blanks with the same text are the same piece. */
-export function leastTurn(shape: Shape, bands: readonly EdgeId[], length: number, width: number): string {
-  const lowest = leastSign(shape, bands, length, width);
+export function canonicalText(shape: PieceShape, bands: readonly EdgeId[], length: number, width: number): string {
+  const lowest = minSignature(shape, bands, length, width);
   return TURNS.filter((turn) => signOf(shape, bands, length, width, turn) === lowest)
     .map((turn) => turned(shape, bands, length, width, turn))
     .reduce((least, way) => (way < least ? way : least));
@@ -118,7 +118,7 @@ export function leastTurn(shape: Shape, bands: readonly EdgeId[], length: number
 const FACE_SIGN: Readonly<Record<Trait['face'], number>> = { reference: 1, other: 2, both: 3 };
 
 /** A number that does not depend on the order of cuts, points and bands: equal ways have equal ones, and different ways rarely do. */
-function signOf(shape: Shape, bands: readonly EdgeId[], length: number, width: number, { alongFlips, acrossFlips }: Turn): number {
+function signOf(shape: PieceShape, bands: readonly EdgeId[], length: number, width: number, { alongFlips, acrossFlips }: Turn): number {
   let sign = 0;
   for (const edge of bands) sign = (sign + mixed(swapped(edge, alongFlips, acrossFlips).charCodeAt(0), 7)) | 0;
   for (const { face, points } of shape) {
@@ -140,7 +140,7 @@ function swapped(edge: EdgeId, alongFlips: boolean, acrossFlips: boolean): EdgeI
   return edge;
 }
 
-function turned(shape: Shape, bands: readonly EdgeId[], length: number, width: number, { alongFlips, acrossFlips }: Turn): string {
+function turned(shape: PieceShape, bands: readonly EdgeId[], length: number, width: number, { alongFlips, acrossFlips }: Turn): string {
   const rows = shape.map(({ what, sizes, face, points }) => {
     const there = points.map(([u, v]) => `${alongFlips ? length - u : u},${acrossFlips ? width - v : v}`).sort();
     return `${what} ${sizes.join()} ${alongFlips === acrossFlips ? face : OTHER[face]} ${there.join(' ')}`;

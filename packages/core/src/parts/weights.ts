@@ -1,15 +1,15 @@
 /** Masses and centres: the unit's own, what its compartments hold, and both together. Sources: docs/formulas/panel-mass.md, centre-of-gravity.md, contents-mass.md. */
 import { ASSUMED } from '../assumed/assumed.ts';
-import { arrange, type Arrangement, type Lot } from '../contents/arrange.ts';
+import { arrange, type Arrangement, type ItemLot } from '../contents/arrange.ts';
 import { isEstimated, massOf, massOfOne } from '../contents/item-mass.ts';
-import { mostDense, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
+import { densestPreset, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
 import { toMm, type Length } from '../length/length.ts';
-import { dimension, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
 import type { Vector } from '../solid/vector.ts';
 import { bulkOf } from '../solid/volume.ts';
 import type { Material } from '../stock/materials.ts';
-import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 
 /** Screws, glue and small hardware, as a share of the wood. [ASSUME] */
 export const HARDWARE_SHARE = ASSUMED.hardwareShare.value;
@@ -70,17 +70,17 @@ const CENTRE = formula({
 
 /** A mass at a place of the unit frame; positions in mm. */
 export interface Load {
-  readonly mass: Figure;
+  readonly mass: ExplainedValue;
   readonly along: number;
   readonly up: number;
   readonly out: number;
   /** The sum behind `out`, where it decides whether the unit hangs. */
-  readonly outFigure?: Figure;
+  readonly outFigure?: ExplainedValue;
 }
 
 /** A load that lies on part of a floor, mm from the compartment's left end. */
 export interface LoadStrip {
-  readonly mass: Figure;
+  readonly mass: ExplainedValue;
   readonly from: number;
   readonly to: number;
 }
@@ -88,7 +88,7 @@ export interface LoadStrip {
 export interface CompartmentLoad extends Load {
   readonly compartment: Compartment;
   /** Things that were given to this floor. */
-  readonly lots: readonly Lot[];
+  readonly lots: readonly ItemLot[];
   /** By a preset, that nobody weighed. */
   readonly guessed: boolean;
   /** Where things stand, when things were given to this floor; null for a load spread evenly over it. */
@@ -101,7 +101,7 @@ export interface CompartmentLoad extends Load {
 export interface FloorLoad {
   readonly floor: string;
   /** Clear between what holds the panel's ends. */
-  readonly span: Dimension;
+  readonly span: ExplainedLength;
   /** Of the one space; null where several share the floor. */
   readonly alone: CompartmentLoad | null;
   /** From the span's left end; empty for one load spread evenly. */
@@ -127,17 +127,17 @@ export function floorLoads(contents: readonly CompartmentLoad[]): FloorLoad[] {
         ? own.map((strip) => ({ ...strip, from: strip.from + shift, to: strip.to + shift }))
         : [{ mass, from: shift, to: shift + toMm(compartment.width.value) }];
     });
-    return { floor, span: dimension([plus('bays-together', (right - left) as Length)]), alone: null, strips };
+    return { floor, span: explainedLength([plus('bays-together', (right - left) as Length)]), alone: null, strips };
   });
 }
 
 /** Things on each floor, by the element it belongs to. */
-export type LotsOn = ReadonlyMap<string, readonly Lot[]>;
+export type LotsOn = ReadonlyMap<string, readonly ItemLot[]>;
 const NO_LOTS: LotsOn = new Map();
 
 export interface UnitWeights {
   /** By panel id. */
-  readonly panels: ReadonlyMap<string, Figure>;
+  readonly panels: ReadonlyMap<string, ExplainedValue>;
   /** What hangs: all panels but those fixed to the wall or standing on the floor, and hardware. */
   readonly empty: Load;
   readonly contents: readonly CompartmentLoad[];
@@ -153,12 +153,12 @@ export function weightsOf(
   materialOf: MaterialOf,
   lotsOn: LotsOn = NO_LOTS,
 ): UnitWeights {
-  const panels = new Map<string, Figure>();
-  const hung: { mass: Figure; centre: Vector }[] = [];
+  const panels = new Map<string, ExplainedValue>();
+  const hung: { mass: ExplainedValue; centre: Vector }[] = [];
   for (const panel of unit.panels) {
     const { volumeMm3, centre } = bulkOf(panel);
     const material = materialOf(panel.stock);
-    const mass = apply(
+    const mass = evaluate(
       PANEL_MASS,
       { volume: volumeMm3 / 1e9, ρ: { value: material.densityKgM3, source: { kind: 'table', name: material.name, tag: material.source } } },
       panel.name,
@@ -176,14 +176,14 @@ export function weightsOf(
   };
 }
 
-function emptyLoad(hung: readonly { mass: Figure; centre: Vector }[]): Load {
+function emptyLoad(hung: readonly { mass: ExplainedValue; centre: Vector }[]): Load {
   const wood = total(
     'wood-mass',
     'kg',
     hung.map(({ mass }) => termOf(mass)),
     'docs/formulas/panel-mass.md',
   );
-  const hardware = apply(HARDWARE, { wood: wood.value });
+  const hardware = evaluate(HARDWARE, { wood: wood.value });
   const mean = (axis: 'along' | 'up' | 'out'): number => hung.reduce((sum, { mass, centre }) => sum + mass.value * centre[axis], 0) / wood.value / 1e6;
   return {
     mass: total('empty-mass', 'kg', [termOf(wood), termOf(hardware)], 'docs/formulas/panel-mass.md'),
@@ -197,7 +197,7 @@ function emptyLoad(hung: readonly { mass: Figure; centre: Vector }[]): Load {
  * The heaviest of what was entered for a space, what was placed in it, and what the design gives it: a load that somebody entered is never made
  * less by a thing that is placed there. A preset counts only where nothing else is known.
  */
-function spaceLoad(unit: ResolvedUnit, space: Compartment, held: Contents | undefined, lots: readonly Lot[]): CompartmentLoad {
+function spaceLoad(unit: ResolvedUnit, space: Compartment, held: Contents | undefined, lots: readonly ItemLot[]): CompartmentLoad {
   const placed = lots.length > 0 ? thingsLoad(space, lots) : null;
   const own = space.ownKg ? ownLoad(space, space.ownKg) : null;
   const isEntered = held !== undefined && held.kg !== null;
@@ -210,7 +210,7 @@ function spaceLoad(unit: ResolvedUnit, space: Compartment, held: Contents | unde
 function filledUp(placed: CompartmentLoad, entered: CompartmentLoad): CompartmentLoad {
   const missing = entered.mass.value - placed.mass.value;
   const mean = (axis: 'along' | 'up' | 'out'): number => (placed.mass.value * placed[axis] + missing * entered[axis]) / entered.mass.value;
-  const rest = apply(TYPED_MASS, { entered: missing }, entered.compartment.name);
+  const rest = evaluate(TYPED_MASS, { entered: missing }, entered.compartment.name);
   return {
     ...placed,
     mass: entered.mass,
@@ -226,7 +226,7 @@ function ownLoad(compartment: Compartment, { value, source }: NonNullable<Compar
   const { width, height, depth, at } = compartment;
   return {
     compartment,
-    mass: apply(TYPED_MASS, { entered: { value, source } }, compartment.name),
+    mass: evaluate(TYPED_MASS, { entered: { value, source } }, compartment.name),
     along: toMm(at.along) + toMm(width.value) / 2,
     up: toMm(at.up) + Math.max(0, toMm(height.value)) / 2,
     out: toMm(at.out) + toMm(depth.value) / 2,
@@ -244,14 +244,14 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
   const preset = PRESETS[held?.preset ?? 'nothing'];
   const mass =
     held && held.kg !== null
-      ? apply(
+      ? evaluate(
           TYPED_MASS,
           { entered: { value: held.kg, source: { kind: 'entered', path: ['units', unit.id, 'contents', compartment.keptBy, 'kg'] } } },
           compartment.name,
         )
-      : apply(
+      : evaluate(
           PRESET_MASS,
-          { q: { value: preset.kgPerM2, source: { kind: 'table', name: preset.name, tag: '[ASSUME]' } }, A: area, ρ: mostDense(preset.id), height: clear },
+          { q: { value: preset.kgPerM2, source: { kind: 'table', name: preset.name, tag: '[ASSUME]' } }, A: area, ρ: densestPreset(preset.id), height: clear },
           compartment.name,
         );
   const rear = toMm(at.out);
@@ -269,7 +269,7 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
 }
 
 /** Things that were given to a floor: each weighs where it stands. What found no room there still counts, spread over the floor. */
-function thingsLoad(compartment: Compartment, lots: readonly Lot[]): CompartmentLoad {
+function thingsLoad(compartment: Compartment, lots: readonly ItemLot[]): CompartmentLoad {
   const { width, depth, height, at } = compartment;
   const clear = { width: width.value, depth: depth.value, height: height.value };
   const arrangement = arrange(lots, clear);
@@ -310,7 +310,7 @@ function thingsLoad(compartment: Compartment, lots: readonly Lot[]): Compartment
 
 /** One strip for all that stand over the same stretch of floor, whether behind or on one another. */
 function stripsOf({ spots, left }: Arrangement, widthMm: number): LoadStrip[] {
-  const piles = new Map<string, { item: Lot['item']; count: number; from: number; to: number }>();
+  const piles = new Map<string, { item: ItemLot['item']; count: number; from: number; to: number }>();
   for (const { item, along, foot } of spots) {
     const key = `${item.id} ${along}`;
     const pile = piles.get(key);
@@ -327,9 +327,14 @@ function stripsOf({ spots, left }: Arrangement, widthMm: number): LoadStrip[] {
 function topLoad(unit: ResolvedUnit): Load {
   const { width, height, depth } = unit.outside;
   const area = (toMm(width.value) * toMm(depth.value)) / 1e6;
-  const mass = apply(
+  const mass = evaluate(
     PRESET_MASS,
-    { q: { value: PRESETS.light.kgPerM2, source: { kind: 'table', name: PRESETS.light.name, tag: '[ASSUME]' } }, A: area, ρ: mostDense('light'), height: 1000 },
+    {
+      q: { value: PRESETS.light.kgPerM2, source: { kind: 'table', name: PRESETS.light.name, tag: '[ASSUME]' } },
+      A: area,
+      ρ: densestPreset('light'),
+      height: 1000,
+    },
     { key: 'on-top' },
   );
   return { mass, along: toMm(width.value) / 2, up: toMm(height.value), out: toMm(depth.value) / 2 };
@@ -338,7 +343,7 @@ function topLoad(unit: ResolvedUnit): Load {
 /** A load of which only a share is there. */
 export const shareOfLoad = <L extends Load>(load: L, share: number): L => ({
   ...load,
-  mass: apply(SCALED, { contents: load.mass, factor: share }, load.mass.label),
+  mass: evaluate(SCALED, { contents: load.mass, factor: share }, load.mass.label),
 });
 
 /** Empty unit and contents together, with contents multiplied by `factor`. */
@@ -351,10 +356,11 @@ export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): L
     loads.map(({ mass }) => termOf(mass)),
     'docs/formulas/contents-mass.md',
   );
-  const carried = factor === 1 ? held : apply(SCALED, { contents: held, factor });
+  const carried = factor === 1 ? held : evaluate(SCALED, { contents: held, factor });
   const centre = (axis: 'along' | 'up' | 'out'): number =>
     held.value === 0 ? empty[axis] : loads.reduce((sum, load) => sum + load.mass.value * load[axis], 0) / held.value;
-  const mean = (axis: 'along' | 'up' | 'out'): Figure => apply(CENTRE, { 'm₁': empty.mass.value, 'e₁': empty[axis], 'm₂': carried.value, 'e₂': centre(axis) });
+  const mean = (axis: 'along' | 'up' | 'out'): ExplainedValue =>
+    evaluate(CENTRE, { 'm₁': empty.mass.value, 'e₁': empty[axis], 'm₂': carried.value, 'e₂': centre(axis) });
   const out = mean('out');
   return {
     mass: total('loaded-mass', 'kg', [termOf(empty.mass), termOf(carried)], 'docs/formulas/panel-mass.md'),

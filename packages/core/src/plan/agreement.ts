@@ -6,7 +6,7 @@ import { isShelfBox } from '../carcass/families.ts';
 import type { Fix, FixStep } from '../checks/finding.ts';
 import { columnOf } from '../contents/arrange.ts';
 import { footprintOf, type Item } from '../contents/item.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { sweeps, swingOf } from '../wall/swing.ts';
 import { thingsInOrder } from '../wall/wall.ts';
@@ -88,17 +88,17 @@ export function agreementOf(design: Design, plan: Plan, unitPlan: UnitPlan): Dis
     const size = { width: needs.width, height: needs.height, out: needs.depth };
     const place = proposePlaces(design.wall, others, { ...size, ...screwPlaces(unitPlan.unit), up: block.bottom }, clear)[0];
     const grow: FixStep[] = [
-      { path: ['units', box.id, 'width'], value: exactly(box.width.nm + Math.max(0, needs.width - (block.right - block.left))) },
-      { path: ['units', box.id, 'height'], value: exactly(box.height.nm + Math.max(0, needs.height - (block.top - block.bottom))) },
-      { path: ['units', box.id, 'depth'], value: exactly(box.depth.nm + Math.max(0, needs.depth - block.out)) },
+      { path: ['units', box.id, 'width'], value: enteredFromNm(box.width.nm + Math.max(0, needs.width - (block.right - block.left))) },
+      { path: ['units', box.id, 'height'], value: enteredFromNm(box.height.nm + Math.max(0, needs.height - (block.top - block.bottom))) },
+      { path: ['units', box.id, 'depth'], value: enteredFromNm(box.depth.nm + Math.max(0, needs.depth - block.out)) },
     ];
     if (place)
       fixes.push({
         label: { key: 'move-and-grow', lengthNm: place.along, otherNm: place.up },
         edit: [
           ...grow,
-          { path: ['units', box.id, 'place', 'along'], value: exactly(place.along) },
-          { path: ['units', box.id, 'place', 'up'], value: exactly(place.up) },
+          { path: ['units', box.id, 'place', 'along'], value: enteredFromNm(place.along) },
+          { path: ['units', box.id, 'place', 'up'], value: enteredFromNm(place.up) },
         ],
       });
     const item = needs.item[measure];
@@ -148,7 +148,7 @@ function splitInTwo(design: Design, { id, unit }: UnitPlan): Fix[] {
       .filter(([shelf]) => upper.slice(1).includes(shelf))
       .map(([shelf, element]) => [shelf, { ...element, at: null }]),
   );
-  const half = exactly(Math.ceil(box.height.nm / 2 / NM_PER.mm) * NM_PER.mm);
+  const half = enteredFromNm(Math.ceil(box.height.nm / 2 / NM_PER.mm) * NM_PER.mm);
   const order = Object.values(design.units).reduce((most, each) => Math.max(most, each.order), 0) + 1;
   const second = {
     ...box,
@@ -158,7 +158,7 @@ function splitInTwo(design: Design, { id, unit }: UnitPlan): Fix[] {
     height: half,
     shelves: moved,
     rows: {},
-    place: { along: exactly(box.place.along.nm + unit.outside.width.value), up: box.place.up },
+    place: { along: enteredFromNm(box.place.along.nm + unit.outside.width.value), up: box.place.up },
   };
   const things: FixStep[] = Object.values(design.items).flatMap((item) => {
     const homes = item.homes[id];

@@ -6,7 +6,7 @@ import { findingWords } from '../checks/words/findings.ts';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { aloneBox, boxOf, printRoom } from '../test/print-room.ts';
-import type { AsCut, Design, MadeSlot, RecordEntry } from './design.ts';
+import type { AsCut, Design, MeasuredSlot, RecordEntry } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { plan, type UnitPlan } from './plan.ts';
 
@@ -14,13 +14,13 @@ let count = 0;
 const fact = (more: Omit<RecordEntry, 'id' | 'at'>): RecordEntry => ({ id: `e${++count}`, at: '2026-03-01T09:00:00Z', ...more });
 const cut = (panel: string, size: Partial<Record<'length' | 'width' | 'thickness', string>>): RecordEntry =>
   fact({ kind: 'as-cut', asCut: { panel, ...Object.fromEntries(Object.entries(size).map(([key, text]) => [key, entered(text)])) } as AsCut });
-const slot = (operation: string, width: string, depth: string, at: string): MadeSlot => ({
+const slot = (operation: string, width: string, depth: string, at: string): MeasuredSlot => ({
   operation,
   width: entered(width),
   depth: entered(depth),
   at: entered(at),
 });
-const made = (...slots: MadeSlot[]): RecordEntry => fact({ kind: 'made', made: slots.map(({ operation }) => operation), slots });
+const made = (...slots: MeasuredSlot[]): RecordEntry => fact({ kind: 'made', made: slots.map(({ operation }) => operation), slots });
 
 const box = boxOf();
 const with_ = (record: readonly RecordEntry[], more: object = {}): UnitPlan => aloneBox({ ...box, ...more }, record);

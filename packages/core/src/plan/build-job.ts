@@ -7,7 +7,7 @@ import { hangingHoles } from '../hang/holes.ts';
 import { looseKg } from '../parts/opened.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { UnitDesign } from '../carcass/families.ts';
-import { finishedParts, standingMade, standingSteps, tickedSteps, type Design, type RecordEntry } from './design.ts';
+import { finishedParts, activeOperations, activeSteps, tickedSteps, type Design, type RecordEntry } from './design.ts';
 import { joinedTo } from './joined-to.ts';
 import type { Plan, UnitPlan } from './plan.ts';
 
@@ -34,8 +34,8 @@ export function buildJob(
     choices: design.build,
     setupOrder: design.setupOrder,
     ticked: tickedSteps(record),
-    made: new Set(standingMade(record).flatMap(({ made }) => made)),
-    pace: paceOf(standingSteps(record).map(({ done }) => done)),
+    made: new Set(activeOperations(record).flatMap(({ made }) => made)),
+    pace: paceOf(activeSteps(record).map(({ done }) => done)),
   };
 }
 

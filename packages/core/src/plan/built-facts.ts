@@ -1,13 +1,13 @@
 /** What the record and the settled layouts say of parts: their own sheets, what is cut and how it came out. */
 import type { BuiltFacts } from '../joints/as-built.ts';
 import { sheetThickness } from '../stock/thickness.ts';
-import { standingAsCut, standingKept, standingOpenings, standingReadings, standingSlots, type Design, type RecordEntry } from './design.ts';
+import { activeAsCut, keptAsIs, activeOpenings, activeReadings, activeSlots, type Design, type RecordEntry } from './design.ts';
 
 export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonly RecordEntry[]): BuiltFacts {
-  const readings = standingReadings(record).filter(({ sheet }) => sheet !== undefined);
+  const readings = activeReadings(record).filter(({ sheet }) => sheet !== undefined);
   const sheetOf = new Map(cutFrom.flatMap(({ product, sheet, pieces }) => pieces.map((piece) => [`${product} ${piece}`, sheet] as const)));
-  const slots = [...standingSlots(record)].map(([operation, { width, depth, at }]) => [operation, { width: width.nm, depth: depth.nm, at: at.nm }] as const);
-  const parts = [...standingAsCut(record)].map(
+  const slots = [...activeSlots(record)].map(([operation, { width, depth, at }]) => [operation, { width: width.nm, depth: depth.nm, at: at.nm }] as const);
+  const parts = [...activeAsCut(record)].map(
     ([panel, { cut }]) =>
       [
         panel,
@@ -22,12 +22,12 @@ export function builtFacts({ cutFrom }: Pick<Design, 'cutFrom'>, record: readonl
     parts: new Map(parts),
     slots: new Map(slots),
     openings: new Map(
-      [...standingOpenings(record)].map(([space, { opening }]) => [
+      [...activeOpenings(record)].map(([space, { opening }]) => [
         space,
         { ...(opening.width ? { width: opening.width.nm } : {}), ...(opening.height ? { height: opening.height.nm } : {}) },
       ]),
     ),
-    kept: standingKept(record),
+    kept: keptAsIs(record),
     sheetThickness:
       sheetOf.size === 0
         ? null

@@ -3,11 +3,11 @@ import { enters, type UnitDesign } from '../carcass/families.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { Compartment } from '../solid/unit.ts';
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
-import { plannedFor, standingAsCut, standingOpenings, type RecordEntry } from './design.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
+import { plannedFor, activeAsCut, activeOpenings, type RecordEntry } from './design.ts';
 import type { UnitPlan } from './plan.ts';
 
-export type BuiltSizes = Readonly<Partial<Record<'width' | 'height' | 'depth', Dimension>>>;
+export type BuiltSizes = Readonly<Partial<Record<'width' | 'height' | 'depth', ExplainedLength>>>;
 
 const AXES = { width: 'along', height: 'up', depth: 'out' } as const;
 /** Under this it came out as it was asked for: what a tape reads. [ASSUME] */
@@ -15,14 +15,14 @@ const AS_ASKED = 0.3 * NM_PER.mm;
 
 /** Sizes that came out otherwise than they were asked for; the larger where two measures differ, for it has to find room. */
 export function builtSizes(box: UnitDesign, planned: UnitPlan, record: readonly RecordEntry[]): BuiltSizes {
-  const found: Partial<Record<keyof typeof AXES, Dimension>> = {};
+  const found: Partial<Record<keyof typeof AXES, ExplainedLength>> = {};
   for (const size of Object.keys(AXES) as (keyof typeof AXES)[]) {
     if (!enters(box, size)) continue;
     const off = [...partsOff(planned, record, AXES[size]), ...(size === 'depth' ? [] : openingsOff(planned, record, AXES[size] as 'along' | 'up'))];
     if (off.length === 0) continue;
     const by = Math.max(...off);
     if (Math.abs(by) <= AS_ASKED) continue;
-    found[size] = dimension([plus('size-asked', box[size].nm), by > 0 ? plus('came-longer', by as Length) : minus('came-shorter', -by as Length)]);
+    found[size] = explainedLength([plus('size-asked', box[size].nm), by > 0 ? plus('came-longer', by as Length) : minus('came-shorter', -by as Length)]);
   }
   return found;
 }
@@ -41,7 +41,7 @@ function partsOff({ unit, parts }: UnitPlan, record: readonly RecordEntry[], axi
   const shell = unit.panels.filter(({ role }) => role === 'side' || role === 'top' || role === 'bottom');
   const ranges = shell.map((panel) => rangeOf(panel, axis));
   const [low, high] = [Math.min(...ranges.map(([from]) => from)), Math.max(...ranges.map(([, to]) => to))];
-  const cuts = standingAsCut(record);
+  const cuts = activeAsCut(record);
   return shell.flatMap((panel, index) => {
     const { u, v } = panel.frame;
     const [from, to] = ranges[index]!;
@@ -59,7 +59,7 @@ function openingsOff({ unit: { compartments } }: UnitPlan, record: readonly Reco
   const [size, across, beside] = axis === 'along' ? (['width', 'up', 'height'] as const) : (['height', 'along', 'width'] as const);
   const overlaps = (a: Compartment, b: Compartment): boolean =>
     Math.min(a.at[across] + a[beside].value, b.at[across] + b[beside].value) - Math.max(a.at[across], b.at[across]) > NM_PER.mm;
-  const openings = standingOpenings(record);
+  const openings = activeOpenings(record);
   return compartments.flatMap((space) => {
     const came = openings.get(space.id)?.opening[size];
     if (!came || compartments.some((other) => other !== space && overlaps(space, other))) return [];

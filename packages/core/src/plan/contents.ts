@@ -1,5 +1,5 @@
 /** Who holds what: things by the floor they were given to, and what has no place yet. */
-import type { Lot } from '../contents/arrange.ts';
+import type { ItemLot } from '../contents/arrange.ts';
 import { homesOf, itemsInOrder, type Item } from '../contents/item.ts';
 import type { LotsOn } from '../parts/weights.ts';
 import { familyOf } from '../carcass/families.ts';
@@ -7,10 +7,10 @@ import { FLOOR } from '../carcass/shelf-box.ts';
 import type { Design, UnitDesign } from './design.ts';
 
 /** Things by the unit they were given to, in the order of the table. */
-export type Homes = ReadonlyMap<string, readonly (Lot & { readonly on: string })[]>;
+export type Homes = ReadonlyMap<string, readonly (ItemLot & { readonly on: string })[]>;
 
 export function homesByUnit(items: Design['items']): Homes {
-  const units = new Map<string, (Lot & { readonly on: string })[]>();
+  const units = new Map<string, (ItemLot & { readonly on: string })[]>();
   for (const item of itemsInOrder(items)) {
     for (const { unit, on, count, pinned } of homesOf(item)) {
       const lot = { item, count, pinned, on };
@@ -24,7 +24,7 @@ export function homesByUnit(items: Design['items']): Homes {
 
 /** Things on the floors of one unit that are there. */
 export function lotsOf(homes: Homes, box: UnitDesign): LotsOn {
-  const lots = new Map<string, Lot[]>();
+  const lots = new Map<string, ItemLot[]>();
   for (const lot of homes.get(box.id) ?? []) {
     if (!hasFloor(box, lot.on)) continue;
     const there = lots.get(lot.on);
@@ -44,16 +44,16 @@ export const hasFloor = (box: UnitDesign, on: string): boolean =>
   });
 
 /** How many of an item stand on floors that are there. */
-export const standing = (item: Item, units: Design['units']): number =>
+export const countPlaced = (item: Item, units: Design['units']): number =>
   homesOf(item).reduce((sum, { unit, on, count }) => {
     const box = Object.hasOwn(units, unit) ? units[unit] : undefined;
     return sum + (box && hasFloor(box, on) ? count : 0);
   }, 0);
 
 /** Things without a place, with how many. */
-export const unplaced = ({ items, units }: Pick<Design, 'items' | 'units'>): Lot[] =>
+export const unplacedItems = ({ items, units }: Pick<Design, 'items' | 'units'>): ItemLot[] =>
   itemsInOrder(items).flatMap((item) => {
-    const count = item.count - standing(item, units);
+    const count = item.count - countPlaced(item, units);
     return count > 0 ? [{ item, count, pinned: false }] : [];
   });
 

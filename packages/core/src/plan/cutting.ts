@@ -3,14 +3,14 @@ import { cutWays } from '../cuts/ways.ts';
 import { mm, toMm, type Length } from '../length/length.ts';
 import { cutBoards, type BoardForSale, type BoardPlan, type BoardStock } from '../nest/boards.ts';
 import { hasSize } from '../solid/panel.ts';
-import type { NestPart, NestProblem, NestSheet, Rect } from '../nest/problem.ts';
+import type { NestPart, NestProblem, NestSheet, SheetRect } from '../nest/problem.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import { lengthsForSale } from '../stock/board-lengths.ts';
 import { guideReach, makesStraightEdge, widestKerf } from '../stock/shop.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { usableSize } from '../stock/out-of-square.ts';
 import type { Product, StockPiece, Workshop } from '../stock/workshop.ts';
-import { NOTHING_SETTLED, type Cutting, type Design } from './design.ts';
+import { EMPTY_DECISIONS, type Cutting, type Design } from './design.ts';
 import { withPins } from './pins.ts';
 import type { Purchase } from './purchase.ts';
 
@@ -26,7 +26,7 @@ export interface ToCut {
   readonly pins: Design['pins'];
 }
 
-const ALL_TO_CUT: ToCut = { cutting: NOTHING_SETTLED.cutting, finished: new Set(), pins: {} };
+const ALL_TO_CUT: ToCut = { cutting: EMPTY_DECISIONS.cutting, finished: new Set(), pins: {} };
 
 /** Piece ids are panel ids (or the cleat blank's), so that a placement lights up its panel everywhere. */
 export function sheetJobs(parts: readonly PartLine[], workshop: Workshop, { cutting, finished, pins }: ToCut = ALL_TO_CUT): SheetJob[] {
@@ -77,7 +77,7 @@ function problemFor(productId: string, parts: readonly PartLine[], workshop: Wor
 }
 
 /** Flaws of a sheet as rectangles on it: one without a place across goes from edge to edge. */
-const flawsOf = ({ flaws = {}, length, width }: StockPiece): Rect[] =>
+const flawsOf = ({ flaws = {}, length, width }: StockPiece): SheetRect[] =>
   Object.values(flaws).flatMap(({ from, to, across }) => {
     const [x, y] = [from.nm, across?.from.nm ?? (0 as Length)];
     const [dx, dy] = [Math.min(to.nm, length.nm) - x, Math.min(across?.to.nm ?? width.nm, width.nm) - y];

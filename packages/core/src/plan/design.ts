@@ -1,5 +1,5 @@
 /** The design of a project: what people decided. Everything else is derived from it, the shop record and the workshop. */
-import { USUAL_BUILD, type BuildChoices } from '../build/choices.ts';
+import { DEFAULT_BUILD, type BuildChoices } from '../build/choices.ts';
 import type { DoneStep } from '../build/pace.ts';
 import type { UnitDesign } from '../carcass/families.ts';
 import type { Item } from '../contents/item.ts';
@@ -42,11 +42,11 @@ export interface Design {
   /** How it is built, and when. */
   readonly build: BuildChoices;
   /** Other tries of units, kept to be compared. */
-  readonly tries: Readonly<Record<string, Try>>;
+  readonly tries: Readonly<Record<string, Variant>>;
 }
 
 /** What a new project has not settled yet. */
-export const NOTHING_SETTLED: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'loose' | 'build' | 'tries'> = {
+export const EMPTY_DECISIONS: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFrom' | 'cutting' | 'layouts' | 'pins' | 'loose' | 'build' | 'tries'> = {
   earthquakes: false,
   setupOrder: [],
   cutFrom: [],
@@ -54,7 +54,7 @@ export const NOTHING_SETTLED: Pick<Design, 'earthquakes' | 'setupOrder' | 'cutFr
   layouts: {},
   pins: {},
   loose: {},
-  build: USUAL_BUILD,
+  build: DEFAULT_BUILD,
   tries: {},
 };
 
@@ -102,7 +102,7 @@ export interface KeptSheet {
 }
 
 /** Cuts of a kept layout that are made, with the parts that came off. */
-export interface Sawn {
+export interface SawnCuts {
   readonly layout: string;
   readonly cuts: readonly string[];
   readonly parts: readonly string[];
@@ -122,7 +122,7 @@ export interface SheetCut {
 }
 
 /** A unit as it was, or might be: kept beside the one that stands, under the same id. */
-export interface Try {
+export interface Variant {
   readonly id: string;
   readonly order: number;
   readonly name: string;
@@ -137,7 +137,7 @@ export interface WallScan {
 }
 
 /** A slot as it was cut: width, depth, and its near wall from the blank's start or near edge. */
-export interface MadeSlot {
+export interface MeasuredSlot {
   readonly operation: string;
   readonly width: Entered;
   readonly depth: Entered;
@@ -155,7 +155,7 @@ export interface AsCut {
 }
 
 /** Where the bottom of a unit came to when it was first hung, over where it was asked for. */
-export interface Hung {
+export interface HungHeight {
   readonly unit: string;
   readonly asked: Entered;
   readonly came: Entered;
@@ -164,14 +164,14 @@ export interface Hung {
 }
 
 /** A space of a unit as it came out of the dry fit; what was not measured is absent. */
-export interface Opening {
+export interface MeasuredOpening {
   readonly space: string;
   readonly width?: Entered;
   readonly height?: Entered;
 }
 
 /** What someone wrote down, of a step or a part where it is of one. */
-export interface Note {
+export interface ShopNote {
   readonly text: string;
   readonly step?: string;
   readonly part?: string;
@@ -198,25 +198,25 @@ export interface RecordEntry {
   /** For kind 'made': operations of parts (setups/operations.ts) that are done. */
   readonly made?: readonly string[];
   /** For kind 'made': slots among them, as they were cut. */
-  readonly slots?: readonly MadeSlot[];
+  readonly slots?: readonly MeasuredSlot[];
   /** For kind 'as-cut': what a part measures as it came off the saw. */
   readonly asCut?: AsCut;
   /** For kind 'sawn': cuts through sheets that are made. */
-  readonly sawn?: Sawn;
+  readonly sawn?: SawnCuts;
   /** For kind 'spoiled': a part that is wanted once more. */
   readonly spoiled?: Spoiled;
   /** For kind 'hung': the height it came to. */
-  readonly hung?: Hung;
+  readonly hung?: HungHeight;
   /** For kind 'step': a step of the build that is done. */
   readonly done?: DoneStep;
   /** For kind 'opening': a space as it came out. */
-  readonly opening?: Opening;
+  readonly opening?: MeasuredOpening;
   /** For kind 'diagonals': what was compared while the glue was wet. */
   readonly diagonals?: { readonly assembly: string; readonly one: Entered; readonly other: Entered };
   /** For kind 'kept': a part that does not fit as planned and is used as it is. */
   readonly kept?: { readonly panel: string; readonly how: 'accepted' | 'trimmed' | 'shimmed' };
   /** For kind 'note': what someone wrote, and the pictures they took. */
-  readonly note?: Note;
+  readonly note?: ShopNote;
   /** For kind 'withdrawn': the entry that is taken back. */
   readonly withdraws?: string;
 }
@@ -225,7 +225,7 @@ export interface RecordEntry {
 export type NewFact = Omit<RecordEntry, 'id' | 'at'>;
 
 /** What still stands of one kind of fact, oldest first, with the entry it is in. */
-export function standing<T>(record: readonly RecordEntry[], fact: (entry: RecordEntry) => T | undefined): { readonly id: string; readonly fact: T }[] {
+export function activeFacts<T>(record: readonly RecordEntry[], fact: (entry: RecordEntry) => T | undefined): { readonly id: string; readonly fact: T }[] {
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
   return record.flatMap((entry) => {
     const found = fact(entry);
@@ -234,16 +234,16 @@ export function standing<T>(record: readonly RecordEntry[], fact: (entry: Record
 }
 
 /** Readings that still stand, oldest first. */
-export const standingReadings = (record: readonly RecordEntry[]): ThicknessReading[] => standing(record, ({ reading }) => reading).map(({ fact }) => fact);
+export const activeReadings = (record: readonly RecordEntry[]): ThicknessReading[] => activeFacts(record, ({ reading }) => reading).map(({ fact }) => fact);
 
 /** Test cuts that still stand, oldest first. */
-export const standingTestCuts = (record: readonly RecordEntry[]): { readonly id: string; readonly testCut: TestCut }[] =>
-  standing(record, ({ testCut }) => testCut).map(({ id, fact }) => ({ id, testCut: fact }));
+export const activeTestCuts = (record: readonly RecordEntry[]): { readonly id: string; readonly testCut: TestCut }[] =>
+  activeFacts(record, ({ testCut }) => testCut).map(({ id, fact }) => ({ id, testCut: fact }));
 
 /** Where in the record each part was last spoiled: what was done to it before is gone with it. */
 function spoiledAt(record: readonly RecordEntry[]): (part: string, entry: string) => boolean {
   const at = new Map(record.map(({ id }, index) => [id, index]));
-  const last = new Map(standing(record, ({ spoiled }) => spoiled).map(({ id, fact }) => [fact.part, at.get(id)!]));
+  const last = new Map(activeFacts(record, ({ spoiled }) => spoiled).map(({ id, fact }) => [fact.part, at.get(id)!]));
   return last.size === 0 ? () => false : (part, entry) => (last.get(part) ?? -1) > at.get(entry)!;
 }
 
@@ -251,25 +251,25 @@ function spoiledAt(record: readonly RecordEntry[]): (part: string, entry: string
 const panelOf = (operation: string): string => operation.slice(0, operation.indexOf(':'));
 
 /** Operations that are done, and the entries that say so. */
-export function standingMade(record: readonly RecordEntry[]): { readonly id: string; readonly made: readonly string[] }[] {
+export function activeOperations(record: readonly RecordEntry[]): { readonly id: string; readonly made: readonly string[] }[] {
   const isGone = spoiledAt(record);
-  return standing(record, ({ made }) => made).map(({ id, fact }) => ({ id, made: fact.filter((operation) => !isGone(panelOf(operation), id)) }));
+  return activeFacts(record, ({ made }) => made).map(({ id, fact }) => ({ id, made: fact.filter((operation) => !isGone(panelOf(operation), id)) }));
 }
 
 /** Slots that are cut, the latest of each. */
-export function standingSlots(record: readonly RecordEntry[]): ReadonlyMap<string, MadeSlot> {
+export function activeSlots(record: readonly RecordEntry[]): ReadonlyMap<string, MeasuredSlot> {
   const isGone = spoiledAt(record);
   return new Map(
-    standing(record, ({ slots }) => slots).flatMap(({ id, fact }) =>
+    activeFacts(record, ({ slots }) => slots).flatMap(({ id, fact }) =>
       fact.filter(({ operation }) => !isGone(panelOf(operation), id)).map((slot) => [slot.operation, slot] as const),
     ),
   );
 }
 
 /** Parts that are used as they are. A part that is measured again, or spoiled, is asked about again. */
-export function standingKept(record: readonly RecordEntry[]): ReadonlySet<string> {
+export function keptAsIs(record: readonly RecordEntry[]): ReadonlySet<string> {
   const kept = new Set<string>();
-  for (const { fact } of standing(record, ({ kept: is, asCut, spoiled }) => is ?? asCut ?? spoiled)) {
+  for (const { fact } of activeFacts(record, ({ kept: is, asCut, spoiled }) => is ?? asCut ?? spoiled)) {
     if ('how' in fact) kept.add(fact.panel);
     else kept.delete('panel' in fact ? fact.panel : fact.part);
   }
@@ -277,10 +277,10 @@ export function standingKept(record: readonly RecordEntry[]): ReadonlySet<string
 }
 
 /** Parts as they were cut, the latest measure of each, with the entries that say so. */
-export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly cut: AsCut; readonly entries: readonly string[] }> {
+export function activeAsCut(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly cut: AsCut; readonly entries: readonly string[] }> {
   const byPanel = new Map<string, { cut: AsCut; entries: string[] }>();
   const isGone = spoiledAt(record);
-  for (const { id, fact } of standing(record, ({ asCut }) => asCut)) {
+  for (const { id, fact } of activeFacts(record, ({ asCut }) => asCut)) {
     if (isGone(fact.panel, id)) continue;
     const before = byPanel.get(fact.panel);
     const planned = { ...before?.cut.planned, ...fact.planned };
@@ -293,29 +293,29 @@ export function standingAsCut(record: readonly RecordEntry[]): ReadonlyMap<strin
 }
 
 /** Steps that are done, and the entries that say so; the latest of each step. */
-export function standingSteps(record: readonly RecordEntry[]): { readonly id: string; readonly done: DoneStep }[] {
-  const latest = new Map(standing(record, ({ done }) => done).map(({ id, fact }) => [fact.step, { id, done: fact }]));
+export function activeSteps(record: readonly RecordEntry[]): { readonly id: string; readonly done: DoneStep }[] {
+  const latest = new Map(activeFacts(record, ({ done }) => done).map(({ id, fact }) => [fact.step, { id, done: fact }]));
   return [...latest.values()];
 }
 
 /** The same by step, each with the parts it was done for. */
 export const tickedSteps = (record: readonly RecordEntry[]): ReadonlyMap<string, ReadonlySet<string> | null> =>
-  new Map(standingSteps(record).map(({ done: { step, panels } }) => [step, panels ? new Set(panels) : null]));
+  new Map(activeSteps(record).map(({ done: { step, panels } }) => [step, panels ? new Set(panels) : null]));
 
 /** Notes that stand, oldest first. */
-export const standingNotes = (record: readonly RecordEntry[]): { readonly id: string; readonly note: Note }[] =>
-  standing(record, ({ note }) => note).map(({ id, fact }) => ({ id, note: fact }));
+export const activeNotes = (record: readonly RecordEntry[]): { readonly id: string; readonly note: ShopNote }[] =>
+  activeFacts(record, ({ note }) => note).map(({ id, fact }) => ({ id, note: fact }));
 
 /** Diagonals that were compared, the latest of each assembly, with the entry that says so. */
-export const standingDiagonals = (
-  record: readonly RecordEntry[],
-): ReadonlyMap<string, { readonly id: string; readonly one: Entered; readonly other: Entered }> =>
-  new Map(standing(record, ({ diagonals }) => diagonals).map(({ id, fact: { assembly, one, other } }) => [assembly, { id, one, other }]));
+export const activeDiagonals = (record: readonly RecordEntry[]): ReadonlyMap<string, { readonly id: string; readonly one: Entered; readonly other: Entered }> =>
+  new Map(activeFacts(record, ({ diagonals }) => diagonals).map(({ id, fact: { assembly, one, other } }) => [assembly, { id, one, other }]));
 
 /** Spaces as they came out, the latest measure of each, with the entries that say so. */
-export function standingOpenings(record: readonly RecordEntry[]): ReadonlyMap<string, { readonly opening: Opening; readonly entries: readonly string[] }> {
-  const bySpace = new Map<string, { opening: Opening; entries: string[] }>();
-  for (const { id, fact } of standing(record, ({ opening }) => opening)) {
+export function activeOpenings(
+  record: readonly RecordEntry[],
+): ReadonlyMap<string, { readonly opening: MeasuredOpening; readonly entries: readonly string[] }> {
+  const bySpace = new Map<string, { opening: MeasuredOpening; entries: string[] }>();
+  for (const { id, fact } of activeFacts(record, ({ opening }) => opening)) {
     const before = bySpace.get(fact.space);
     bySpace.set(fact.space, { opening: { ...before?.opening, ...fact }, entries: [...(before?.entries ?? []), id] });
   }
@@ -326,19 +326,19 @@ export function standingOpenings(record: readonly RecordEntry[]): ReadonlyMap<st
 export const plannedFor = (cut: Pick<AsCut, 'planned'>, measure: 'length' | 'width', now: Length): Length => cut.planned?.[measure]?.nm ?? now;
 
 /** Cuts through sheets that are made, and the entries that say so. */
-export const standingSawn = (record: readonly RecordEntry[]): { readonly id: string; readonly sawn: Sawn }[] =>
-  standing(record, ({ sawn }) => sawn).map(({ id, fact }) => ({ id, sawn: fact }));
+export const activeSawn = (record: readonly RecordEntry[]): { readonly id: string; readonly sawn: SawnCuts }[] =>
+  activeFacts(record, ({ sawn }) => sawn).map(({ id, fact }) => ({ id, sawn: fact }));
 
 /** Heights units came to when they were hung, the latest of each, oldest first. */
-export const standingHung = (record: readonly RecordEntry[]): readonly { readonly id: string; readonly hung: Hung }[] => {
-  const all = standing(record, ({ hung }) => hung).map(({ id, fact }) => ({ id, hung: fact }));
+export const activeHung = (record: readonly RecordEntry[]): readonly { readonly id: string; readonly hung: HungHeight }[] => {
+  const all = activeFacts(record, ({ hung }) => hung).map(({ id, fact }) => ({ id, hung: fact }));
   return all.filter(({ hung }, index) => !all.slice(index + 1).some((later) => later.hung.unit === hung.unit));
 };
 
 /** Parts that are there: sawn, and not spoiled since. */
 export function finishedParts(record: readonly RecordEntry[]): ReadonlySet<string> {
   const finished = new Set<string>();
-  for (const { fact } of standing(record, ({ sawn, spoiled }) =>
+  for (const { fact } of activeFacts(record, ({ sawn, spoiled }) =>
     sawn ? { parts: sawn.parts, gone: null } : spoiled ? { parts: [], gone: spoiled.part } : undefined,
   )) {
     for (const part of fact.parts) finished.add(part);
@@ -352,14 +352,14 @@ export const displayUnitOf = ({ units, unit }: Pick<Design, 'units' | 'unit'>, o
   (Object.hasOwn(units, owner) ? units[owner]?.unit : undefined) ?? unit;
 
 /** Scans that still stand, oldest first. */
-export const standingScans = (record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] =>
-  standing(record, ({ scan }) => scan).map(({ id, fact }) => ({ id, scan: fact }));
+export const activeScans = (record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] =>
+  activeFacts(record, ({ scan }) => scan).map(({ id, fact }) => ({ id, scan: fact }));
 
 export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] =>
   Object.values(units).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
 /** Tries of a unit, in order. */
-export const triesOf = ({ tries }: Pick<Design, 'tries'>, unit: string): Try[] =>
+export const variantsOf = ({ tries }: Pick<Design, 'tries'>, unit: string): Variant[] =>
   Object.values(tries)
     .filter((each) => each.unit.id === unit)
     .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));

@@ -3,7 +3,7 @@ import { entered } from '../length/entered.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { planBuild } from './build-job.ts';
 import { doneSteps, doneTimes, nextStep } from './done-steps.ts';
-import { standingAsCut, standingKept, standingMade, type RecordEntry } from './design.ts';
+import { activeAsCut, keptAsIs, activeOperations, type RecordEntry } from './design.ts';
 import { plan } from './plan.ts';
 
 const { design, workshop } = furnishedRoom();
@@ -28,7 +28,7 @@ describe('what is done', () => {
     const part = operations[0]!.slice(0, operations[0]!.indexOf(':'));
     const spoiled: RecordEntry = { id: 's', at: time, kind: 'spoiled', spoiled: { layout: 'l', part } };
     expect(done([made, spoiled])).not.toContain(setup.id);
-    expect(standingMade([made, spoiled])[0]!.made.length).toBeLessThan(operations.length);
+    expect(activeOperations([made, spoiled])[0]!.made.length).toBeLessThan(operations.length);
     expect(done([made, spoiled, { id: 'w', at: time, kind: 'withdrawn', withdraws: 's' }])).toContain(setup.id);
   });
 
@@ -41,8 +41,8 @@ describe('what is done', () => {
     const cut: RecordEntry = { id: 'c', at: time, kind: 'as-cut', asCut: { panel: 'ink/shelf/s1', length: entered('670 mm') } };
     const kept: RecordEntry = { id: 'k', at: time, kind: 'kept', kept: { panel: 'ink/shelf/s1', how: 'accepted' } };
     const spoiled: RecordEntry = { id: 's', at: time, kind: 'spoiled', spoiled: { layout: 'by-hand', part: 'ink/shelf/s1' } };
-    expect([standingAsCut([cut, kept]).size, standingKept([cut, kept]).size]).toEqual([1, 1]);
-    expect([standingAsCut([cut, kept, spoiled]).size, standingKept([cut, kept, spoiled]).size]).toEqual([0, 0]);
+    expect([activeAsCut([cut, kept]).size, keptAsIs([cut, kept]).size]).toEqual([1, 1]);
+    expect([activeAsCut([cut, kept, spoiled]).size, keptAsIs([cut, kept, spoiled]).size]).toEqual([0, 0]);
   });
 
   test('next is the first that waits for nothing', () => {

@@ -1,7 +1,7 @@
 /** Which steps of a build are done, as the record has it: by what was measured, sawn and made, and by ticks. */
-import { PART_BY_PART } from '../build/came-later.ts';
+import { PART_BY_PART } from '../build/late-parts.ts';
 import type { Step } from '../build/step.ts';
-import { finishedParts, standing, standingMade, standingSteps, type RecordEntry } from './design.ts';
+import { finishedParts, activeFacts, activeOperations, activeSteps, type RecordEntry } from './design.ts';
 
 /** Steps that are done, each with the entries that say so: to take back a tick is to withdraw them. */
 export type DoneSteps = ReadonlyMap<string, readonly string[]>;
@@ -10,15 +10,15 @@ export type DoneSteps = ReadonlyMap<string, readonly string[]>;
 const READINGS = 2;
 
 export function doneSteps(steps: readonly Step[], record: readonly RecordEntry[]): DoneSteps {
-  const ticks = standingSteps(record);
+  const ticks = activeSteps(record);
   const ticked = new Map(ticks.map(({ id, done }) => [done.step, id]));
   const doneFor = new Map(ticks.flatMap(({ done: { step, panels } }) => (panels ? [[step, new Set(panels)] as const] : [])));
   const readings = new Map<string, string[]>();
-  for (const { id, fact } of standing(record, ({ reading }) => reading)) readings.set(fact.product, [...(readings.get(fact.product) ?? []), id]);
+  for (const { id, fact } of activeFacts(record, ({ reading }) => reading)) readings.set(fact.product, [...(readings.get(fact.product) ?? []), id]);
   const sawn = new Map<string, string>();
-  for (const { id, fact } of standing(record, (entry) => entry.sawn)) for (const cut of fact.cuts) sawn.set(`${fact.layout} ${cut}`, id);
+  for (const { id, fact } of activeFacts(record, (entry) => entry.sawn)) for (const cut of fact.cuts) sawn.set(`${fact.layout} ${cut}`, id);
   const made = new Map<string, string>();
-  for (const { id, made: operations } of standingMade(record)) for (const operation of operations) made.set(operation, id);
+  for (const { id, made: operations } of activeOperations(record)) for (const operation of operations) made.set(operation, id);
   const there = finishedParts(record);
   // Glued all at once before the plan took it in two goes.
   const gluedWhole = (id: string): string | undefined => (id.endsWith('/first') ? ticked.get(id.slice(0, -'/first'.length)) : undefined);

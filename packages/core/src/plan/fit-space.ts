@@ -1,25 +1,31 @@
 /** The largest unit a free rectangle takes, and runs of equal units in it: edits made from the room there is. */
 import { familyOf, type UnitDesign } from '../carcass/families.ts';
 import type { Finding } from '../checks/finding.ts';
-import { entered, exactly, type Entered } from '../length/entered.ts';
+import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, runIn, wholeWall, type Clearances, type Run, type RunWish } from '../wall/free-space.ts';
-import type { Block, Rect } from '../wall/placed.ts';
+import type { WallBlock, WallRect } from '../wall/placed.ts';
 import type { Design } from './design.ts';
 import { applyEdit, type Edit, type EditStep } from './edit.ts';
 import type { Proposed } from './propose-box.ts';
-import { canBeEntered, withoutStops, type Tried } from './settling.ts';
+import { canBeEntered, withoutStops, type TriedFix } from './settling.ts';
 
 const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.in / 16 };
 const whole = (nm: number, unit: DisplayUnit, way: 'up' | 'down'): number =>
   (way === 'up' ? Math.ceil(nm / STEP[unit] - 1e-9) : Math.floor(nm / STEP[unit] + 1e-9)) * STEP[unit];
-const say = (nm: number, unit: DisplayUnit): Entered => (unit === 'in' ? entered(`${nm / NM_PER.in} in`) : exactly(nm));
+const say = (nm: number, unit: DisplayUnit): Entered => (unit === 'in' ? entered(`${nm / NM_PER.in} in`) : enteredFromNm(nm));
 
 /** Smaller rooms are not worth a cabinet. [A] */
 const LEAST = 150 * NM_PER.mm;
 
 /** Free rectangles for a unit that stands so far out, without the blocks named in `leaving`. */
-export function roomsFor(design: Pick<Design, 'wall'>, blocks: readonly Block[], out: number, clear: Clearances, leaving: readonly string[] = []): Rect[] {
+export function roomsFor(
+  design: Pick<Design, 'wall'>,
+  blocks: readonly WallBlock[],
+  out: number,
+  clear: Clearances,
+  leaving: readonly string[] = [],
+): WallRect[] {
   const others = blocks.filter(({ id }) => !leaving.includes(id));
   return freeRectangles(wholeWall(design.wall, clear), obstacles(design.wall, others, out, clear), { width: LEAST, height: LEAST });
 }
@@ -32,7 +38,7 @@ const SIZES = SHARES.flatMap((wide) => SHARES.map((high) => ({ wide, high }))).s
  * A unit of the design made as large as a room lets it be without anything that stops it, in whole steps of the tape, with the fixes it takes;
  * where every size has a stop, the one with the fewest. Yields null between two sizes, so that a page can draw; its value is the answer.
  */
-export function* fillRoom(tried: Tried, box: UnitDesign, room: Rect): Generator<null, Proposed> {
+export function* fillRoom(tried: TriedFix, box: UnitDesign, room: WallRect): Generator<null, Proposed> {
   let best: Proposed | undefined;
   for (const { wide, high } of SIZES) {
     const edit = sizedTo(box, room, wide, high);
@@ -47,7 +53,7 @@ export function* fillRoom(tried: Tried, box: UnitDesign, room: Rect): Generator<
   return best ?? { edit: [], stops: [] };
 }
 
-function liesIn({ planner, design, record, workshop }: Tried, id: string, { edit }: Proposed, { left, right, bottom, top }: Rect): boolean {
+function liesIn({ planner, design, record, workshop }: TriedFix, id: string, { edit }: Proposed, { left, right, bottom, top }: WallRect): boolean {
   const block = planner.plan(applyEdit(design, edit), record, workshop).byId.get(id)?.block;
   return block !== undefined && block.left >= left && block.right <= right && block.bottom >= bottom && block.top <= top;
 }
@@ -56,7 +62,7 @@ function liesIn({ planner, design, record, workshop }: Tried, id: string, { edit
 const OF_THE_WALL: ReadonlySet<Finding['check']> = new Set(['cable-unknown', 'no-stud-anchors', 'moving-wall', 'unrated-fixing', 'ground', 'earthquake']);
 const sizeable = ({ stops }: Proposed): number => stops.filter(({ check }) => !OF_THE_WALL.has(check)).length;
 
-function sizedTo(box: UnitDesign, room: Rect, wide: number, high: number): Edit {
+function sizedTo(box: UnitDesign, room: WallRect, wide: number, high: number): Edit {
   const { unit } = box;
   const limit = (name: string): Length => {
     const field = familyOf(box).form.fields.find(({ path }) => path.join('.') === name);
@@ -82,13 +88,13 @@ export interface RunPlan {
 }
 
 /** A run of equal units in a room: the unit itself and copies of it, whose ids come from `newId`. Things stay with the first. */
-export function runOfUnits(design: Design, box: UnitDesign, room: Rect, wish: RunWish, newId: () => string): RunPlan {
+export function runOfUnits(design: Design, box: UnitDesign, room: WallRect, wish: RunWish, newId: () => string): RunPlan {
   const run = runIn(room, wish, box.unit);
   if (run.left < 0 || run.width < 100 * NM_PER.mm) return { run, edit: null };
   const order = Object.values(design.units).reduce((most, unit) => Math.max(most, unit.order), 0);
   const width = say(whole(run.width, box.unit, 'down'), box.unit);
   const steps = run.lefts.flatMap((at, index): EditStep[] => {
-    const along = exactly(at);
+    const along = enteredFromNm(at);
     if (index === 0)
       return [
         { path: ['units', box.id, 'width'], value: width },
@@ -110,7 +116,7 @@ export function runOfUnits(design: Design, box: UnitDesign, room: Rect, wish: Ru
 }
 
 /** Free room about a unit where it hangs: how far it could grow to each side before it meets something. */
-export function roomAbout({ left, right, bottom, top }: Rect, rooms: readonly Rect[]): Rect | null {
+export function roomAbout({ left, right, bottom, top }: WallRect, rooms: readonly WallRect[]): WallRect | null {
   const about = rooms.filter((room) => room.left <= left && room.right >= right && room.bottom <= bottom && room.top >= top);
   if (about.length === 0) return null;
   return about.reduce((a, b) => ({

@@ -4,7 +4,7 @@ import { fixWords } from '../checks/words/fixes.ts';
 import { rulesOut } from '../checks/verdict.ts';
 import { loadLimits } from '../hang/limits.ts';
 import { mostUsed } from '../hang/link.ts';
-import { helpWords } from '../formats/verdict-told.ts';
+import { helpWords } from '../formats/verdict-summary.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
 import { applyEdit, type Edit } from './edit.ts';

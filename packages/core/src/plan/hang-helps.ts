@@ -10,7 +10,7 @@ import type { VerdictState } from '../hang/refusals.ts';
 import { applyEdit } from './edit.ts';
 import type { UnitPlan } from './plan.ts';
 import { remediesFor } from './remedies.ts';
-import { settlingFixes, together, type EditFix, type Tried } from './settling.ts';
+import { issueFixes, together, type EditFix, type TriedFix } from './settling.ts';
 
 export interface HangHelp {
   readonly fix: EditFix;
@@ -28,7 +28,7 @@ const MAX_STOPS = 5;
 const TOLD = 3;
 
 /** At most three, the stops' own fixes first; empty where it is OK already, or no change helps. */
-export function hangHelps(tried: Tried, unitId: string): HangHelp[] {
+export function hangHelps(tried: TriedFix, unitId: string): HangHelp[] {
   const { planner, design, record, workshop } = tried;
   const now = planner.plan(design, record, workshop).byId.get(unitId);
   if (!now || now.hang.state === 'fine' || now.hang.state === 'not-checked') return [];
@@ -42,8 +42,8 @@ export function hangHelps(tried: Tried, unitId: string): HangHelp[] {
 }
 
 /** What takes away the stops that rule a unit out, one after another, as one change; empty where nothing does. */
-function settled(tried: Tried, unitId: string): EditFix[] {
-  const stopsOf = (design: Tried['design']): Finding[] =>
+function settled(tried: TriedFix, unitId: string): EditFix[] {
+  const stopsOf = (design: TriedFix['design']): Finding[] =>
     tried.planner.plan(design, tried.record, tried.workshop).findings.filter((finding) => finding.unit === unitId && rulesOut(finding));
   const steps: EditFix[] = [];
   let { design } = tried;
@@ -62,8 +62,8 @@ function settled(tried: Tried, unitId: string): EditFix[] {
   return taken.length > 1 ? [together(taken)] : taken;
 }
 
-function firstFix(tried: Tried, stops: readonly Finding[]): EditFix | null {
-  for (const stop of stops) for (const fix of settlingFixes(tried, stop)) if (fix && 'edit' in fix) return fix;
+function firstFix(tried: TriedFix, stops: readonly Finding[]): EditFix | null {
+  for (const stop of stops) for (const fix of issueFixes(tried, stop)) if (fix && 'edit' in fix) return fix;
   return null;
 }
 

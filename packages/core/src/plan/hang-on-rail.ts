@@ -1,5 +1,5 @@
 /** Hanging a unit on a rail: its half ripped as the rail is, its bottom where the rail takes it. One edit. */
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
@@ -17,5 +17,5 @@ export function hangOnRail(planner: Planner, design: Design, record: readonly Re
     { path: at('hanging', 'bevelDeg'), value: rail.bevelDeg },
   ];
   const { unit } = planner.plan(applyEdit(design, ripped), record, workshop).byId.get(unitId)!;
-  return [...ripped, { path: at('place', 'up'), value: exactly(rail.up.nm - unit.hanging.valleyUp) }];
+  return [...ripped, { path: at('place', 'up'), value: enteredFromNm(rail.up.nm - unit.hanging.valleyUp) }];
 }

@@ -2,7 +2,7 @@
  * Layouts that are settled, and what is left to cut. The first cut of a layout freezes it: it is kept as it is, whatever changes.
  * What is cut is there; what was spoiled is wanted again; what is left of sheets is laid out before a new one is begun.
  */
-import { lyingAfter } from '../cuts/left.ts';
+import { remainingStockAfter } from '../cuts/remaining-stock.ts';
 import type { SheetToCut } from '../cuts/pieces.ts';
 import { sequenceOf, type Sequence } from '../cuts/sequence.ts';
 import type { Length } from '../length/length.ts';
@@ -12,7 +12,7 @@ import { MATERIALS } from '../stock/materials.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
 import type { SheetJob } from './cutting.ts';
 import { isNewSheet } from './pins.ts';
-import { standingSawn, type Design, type KeptLayout, type RecordEntry } from './design.ts';
+import { activeSawn, type Design, type KeptLayout, type RecordEntry } from './design.ts';
 
 /** The same rows, the same short text. Source of the mixing: FNV-1a, 32 bits, twice over. */
 export const textKey = (rows: readonly string[]): string =>
@@ -83,7 +83,7 @@ export interface Progress {
 }
 
 export function progressOf(layout: KeptLayout, record: readonly RecordEntry[], workshop: Workshop): Progress {
-  const done = new Map(standingSawn(record).flatMap(({ id, sawn }) => (sawn.layout === layout.id ? sawn.cuts.map((cut) => [cut, id] as const) : [])));
+  const done = new Map(activeSawn(record).flatMap(({ id, sawn }) => (sawn.layout === layout.id ? sawn.cuts.map((cut) => [cut, id] as const) : [])));
   return { layout, sequence: sequenceOf(sheetsOfLayout(layout, workshop), workshop.shop), done };
 }
 
@@ -137,7 +137,7 @@ export const partsOff = ({ sequence }: Pick<Progress, 'sequence'>, cut: string):
  */
 export function jobOverTheRest(job: SheetJob, progress: Progress, workshop: Workshop): SheetJob {
   const { layout, sequence, done } = progress;
-  const lying = lyingAfter(layout.sheets, sequence.steps, new Set(done.keys())).filter(({ piece }) => piece.part === null);
+  const lying = remainingStockAfter(layout.sheets, sequence.steps, new Set(done.keys())).filter(({ piece }) => piece.part === null);
   const { grain } = workshop.products[job.product]!;
   const touched = new Set(sequence.steps.filter(({ id }) => done.has(id)).map(({ sheet }) => sheet));
   // A sheet that is cut up to the end has left offcuts, and those are the store's.

@@ -2,8 +2,8 @@
 import { paceOf } from '../build/pace.ts';
 import type { StepKind } from '../build/step.ts';
 import type { Workshop } from '../stock/workshop.ts';
-import type { Figure } from '../worked/figure.ts';
-import { plannedFor, standing, standingAsCut, standingSteps, type Design, type RecordEntry } from './design.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
+import { plannedFor, activeFacts, activeAsCut, activeSteps, type Design, type RecordEntry } from './design.ts';
 import { lessonsOf, PART_OFF, type Lesson } from './lessons.ts';
 import type { Plan } from './plan.ts';
 import { wasteOf, type LearnedWaste } from './waste.ts';
@@ -13,7 +13,7 @@ export interface LearnedPace {
   readonly planned: number;
   readonly took: number;
   /** What such steps are multiplied by from now on. */
-  readonly pace: Figure;
+  readonly pace: ExplainedValue;
 }
 
 export interface Learnings {
@@ -28,10 +28,10 @@ export interface Learnings {
 }
 
 export function learningsOf(plan: Plan, design: Design, record: readonly RecordEntry[], workshop: Workshop): Learnings {
-  const done = standingSteps(record).map(({ done: each }) => each);
-  const paces = Object.entries(paceOf(done)) as [StepKind, Figure][];
-  const termIn = ({ terms }: Figure, symbol: string): number => terms.find((term) => term.symbol === symbol)!.value;
-  const offs = [...standingAsCut(record)].flatMap(([panel, { cut }]) => {
+  const done = activeSteps(record).map(({ done: each }) => each);
+  const paces = Object.entries(paceOf(done)) as [StepKind, ExplainedValue][];
+  const termIn = ({ terms }: ExplainedValue, symbol: string): number => terms.find((term) => term.symbol === symbol)!.value;
+  const offs = [...activeAsCut(record)].flatMap(([panel, { cut }]) => {
     const line = plan.parts.find(({ panels }) => panels.includes(panel));
     if (!line) return [];
     return [
@@ -46,7 +46,7 @@ export function learningsOf(plan: Plan, design: Design, record: readonly RecordE
     measured: offs.length,
     off: offs.filter((off) => off > PART_OFF).length,
     worstNm: Math.max(0, ...offs),
-    spoiled: standing(record, ({ spoiled }) => spoiled).length,
+    spoiled: activeFacts(record, ({ spoiled }) => spoiled).length,
     lessons: lessonsOf(plan, design, record, workshop),
   };
 }

@@ -7,7 +7,7 @@ import { ringDiagonals } from '../build/diagonals.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { hasInsetDoors } from './build-job.ts';
-import { plannedFor, standing, type AsCut, type Design, type RecordEntry } from './design.ts';
+import { plannedFor, activeFacts, type AsCut, type Design, type RecordEntry } from './design.ts';
 import type { Plan } from './plan.ts';
 
 type Measure = 'length' | 'width';
@@ -62,10 +62,10 @@ const inMoney = (cost: number): number => Math.round(cost * 100) / 100;
 
 function sheetLessons(plan: Plan, record: readonly RecordEntry[], workshop: Workshop): Lesson[] {
   const panels = panelsOf(plan);
-  const readings = standing(record, ({ reading }) => reading);
+  const readings = activeFacts(record, ({ reading }) => reading);
   const at = new Map(record.map(({ id }, index) => [id, index]));
   const slots = plan.units.flatMap(({ unit }) => unit.meetings.filter(({ id, host }) => unit.byId.get(host)!.strips.some((strip) => strip.id === id)));
-  const madeAt = new Map(standing(record, ({ made }) => made).flatMap(({ id, fact }) => fact.map((operation) => [operation, at.get(id)!] as const)));
+  const madeAt = new Map(activeFacts(record, ({ made }) => made).flatMap(({ id, fact }) => fact.map((operation) => [operation, at.get(id)!] as const)));
   return [...new Set(readings.map(({ fact }) => fact.product))].flatMap((id): Lesson[] => {
     const product = workshop.products[id];
     const own = readings.filter(({ fact }) => fact.product === id);
@@ -89,7 +89,7 @@ function partLessons(plan: Plan, record: readonly RecordEntry[], workshop: Works
   const panels = panelsOf(plan);
   const open = new Map<string, { readonly measure: Measure; readonly off: number }>();
   const found = new Map<string, Lesson>();
-  for (const { fact } of standing(record, ({ kept, asCut, spoiled }) => kept ?? asCut ?? spoiled)) {
+  for (const { fact } of activeFacts(record, ({ kept, asCut, spoiled }) => kept ?? asCut ?? spoiled)) {
     const panel = 'panel' in fact ? fact.panel : fact.part;
     const was = open.get(panel);
     const cost = inMoney(panels.has(panel) ? costOf(panels.get(panel)!, workshop) : 0);
@@ -120,7 +120,7 @@ function mostOff(cut: AsCut, planned: (measure: Measure) => number): { readonly 
 
 function squareLessons(plan: Plan, design: Design, record: readonly RecordEntry[]): Lesson[] {
   const readings = new Map<string, number[]>();
-  for (const { fact } of standing(record, ({ diagonals }) => diagonals))
+  for (const { fact } of activeFacts(record, ({ diagonals }) => diagonals))
     readings.set(fact.assembly, [...(readings.get(fact.assembly) ?? []), Math.abs(fact.one.nm - fact.other.nm)]);
   return [...readings].flatMap(([id, apart]): Lesson[] => {
     for (const { id: unitId, unit } of plan.units) {
@@ -138,7 +138,7 @@ function squareLessons(plan: Plan, design: Design, record: readonly RecordEntry[
 /** The first time each came lower or higher than asked: the next line is drawn for it. */
 function hungLessons(record: readonly RecordEntry[]): Lesson[] {
   const found = new Map<string, Lesson>();
-  for (const { fact } of standing(record, ({ hung }) => hung)) {
+  for (const { fact } of activeFacts(record, ({ hung }) => hung)) {
     const lower = fact.asked.nm - fact.came.nm;
     if (Math.abs(lower) > HUNG_OFF && !found.has(fact.unit)) found.set(fact.unit, { lesson: 'hung-off', unit: fact.unit, lower });
   }

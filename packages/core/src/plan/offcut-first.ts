@@ -8,7 +8,7 @@ import type { Design } from './design.ts';
 import { placementOf, wrongPlace } from './pins.ts';
 
 /** More marks than this say no more. */
-const MOST_MARKS = 3;
+const MAX_MARKS = 3;
 
 const area = ({ length, width }: NestPart): number => (length / 1e6) * (width / 1e6);
 
@@ -45,7 +45,7 @@ export function offcutFirst(
           piece: pieceName(sheet.id),
           lengthNm: sheet.length,
           widthNm: sheet.width,
-          marks: lines.slice(0, MOST_MARKS).map(({ mark }) => mark),
+          marks: lines.slice(0, MAX_MARKS).map(({ mark }) => mark),
           panels: fits.map(({ part }) => part.id),
           fixes: [{ label: { key: 'cut-from-offcut', text: first.line.mark }, edit: [{ path: ['pins'], value: { ...pins, [pin.id]: pin } }] }],
         },

@@ -1,8 +1,8 @@
 /** Parts that stay where a person put them: which of those places still hold, and what a place is worth while a part is dragged. */
 import type { Length } from '../length/length.ts';
 import { framesOf } from '../nest/frames.ts';
-import { bedsOf } from '../nest/pieces.ts';
-import { trimOf, type NestPart, type NestProblem, type NestSheet, type Placement, type Rect } from '../nest/problem.ts';
+import { stockAreasOf } from '../nest/pieces.ts';
+import { trimOf, type NestPart, type NestProblem, type NestSheet, type Placement, type SheetRect } from '../nest/problem.ts';
 import type { Design, PinnedPart } from './design.ts';
 
 /** Why a part cannot lie somewhere. */
@@ -27,7 +27,7 @@ export function placementOf({ parts }: Pick<NestProblem, 'parts'>, { id, x, y, t
   return part && { part: id, x, y, dx: turned ? part.width : part.length, dy: turned ? part.length : part.width, turned };
 }
 
-const isApart = (a: Rect, b: Rect, gap: number): boolean =>
+const isApart = (a: SheetRect, b: SheetRect, gap: number): boolean =>
   a.x + a.dx + gap <= b.x || b.x + b.dx + gap <= a.x || a.y + a.dy + gap <= b.y || b.y + b.dy + gap <= a.y;
 
 const grainAllows = ({ grain }: NestPart, sheet: Pick<NestSheet, 'grain'>, turned: boolean): boolean =>
@@ -43,7 +43,7 @@ export function wrongPlace(problem: NestProblem, sheet: NestSheet, at: Placement
   const [near] = inTheWay(problem, at, pinned);
   if (near) return { why: 'near', part: near.part };
   const pins = [...pinned.filter((other) => other.part !== at.part), at];
-  const [bed] = bedsOf({ ...problem, sheets: [{ ...sheet, count: 1, pins }] });
+  const [bed] = stockAreasOf({ ...problem, sheets: [{ ...sheet, count: 1, pins }] });
   return problem.cuts === 'guillotine' && framesOf(bed!, problem).length === 0 ? { why: 'no-cut' } : null;
 }
 
@@ -52,7 +52,7 @@ export const inTheWay = ({ kerf }: Pick<NestProblem, 'kerf'>, at: Placement, oth
   others.filter((other) => other.part !== at.part && !isApart(at, other, kerf));
 
 /** Places a dragged part is drawn to, along one side: edges of the sheet inside its trim, a kerf from other parts, and in line with them. */
-export function snapped(problem: NestProblem, sheet: NestSheet, at: Placement, others: readonly Rect[], within: number): Placement {
+export function snapped(problem: NestProblem, sheet: NestSheet, at: Placement, others: readonly SheetRect[], within: number): Placement {
   const trim = trimOf(problem, sheet);
   const { kerf } = problem;
   const nearest = (value: number, candidates: readonly number[]): Length => {

@@ -6,19 +6,19 @@ import { fixWords } from '../checks/words/fixes.ts';
 import { entered } from '../length/entered.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { ink, printRoom, shelvesOf, typed } from '../test/print-room.ts';
-import type { Dimension } from '../worked/dimension.ts';
-import type { Figure } from '../worked/figure.ts';
-import { standingReadings } from './design.ts';
+import type { ExplainedLength } from '../explained/explained-length.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
+import { activeReadings } from './design.ts';
 import { inAnotherLength } from '../stock/board-lengths.ts';
 import { boardJobs, boardPurchases, sheetJobs } from './cutting.ts';
 import { applyEdit, valueAt } from './edit.ts';
 import { createPlanner, plan, unitLetter, type Plan } from './plan.ts';
 import { preview } from './preview.ts';
 
-const everyFigure = function* (value: unknown, seen = new Set<unknown>()): Generator<Figure | Dimension> {
+const everyFigure = function* (value: unknown, seen = new Set<unknown>()): Generator<ExplainedValue | ExplainedLength> {
   if (typeof value !== 'object' || value === null || seen.has(value)) return;
   seen.add(value);
-  if ('terms' in value && 'value' in value) yield value as Figure | Dimension;
+  if ('terms' in value && 'value' in value) yield value as ExplainedValue | ExplainedLength;
   for (const each of value instanceof Map ? value.values() : Object.values(value)) yield* everyFigure(each, seen);
 };
 
@@ -119,8 +119,8 @@ describe('the shop record', () => {
   test('a reading that was taken back no longer counts', () => {
     const { record } = printRoom();
     const after = [...record, { id: 'w', at: '2026-03-06T10:00:00Z', kind: 'withdrawn' as const, withdraws: record[0]!.id }];
-    expect(standingReadings(record)).toHaveLength(5);
-    expect(standingReadings(after)).toHaveLength(4);
+    expect(activeReadings(record)).toHaveLength(5);
+    expect(activeReadings(after)).toHaveLength(4);
   });
 
   test('the thickness built with is the mean of what was read, and its spread is kept', () => {

@@ -2,11 +2,11 @@
  * plan(design, record, workshop): geometry, parts, weights, sag, hanging and findings of every unit.
  * A pure function; createPlanner() remembers each unit's plan until one of its inputs changes.
  */
-import { latePanels, type Ticked } from '../build/came-later.ts';
+import { latePanels, type Ticked } from '../build/late-parts.ts';
 import { buildUnit, faultOfUnit } from '../carcass/families.ts';
 import { Unbuildable, type DesignFault } from '../carcass/family.ts';
 import type { Stocked } from '../carcass/box-frame.ts';
-import { checkUnit, gravestFirst } from '../checks/checks.ts';
+import { checkUnit, bySeverity } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
 import { blockOf, checkPlaces } from '../checks/place-checks.ts';
 import { reachOf } from '../contents/person.ts';
@@ -33,13 +33,13 @@ import { thicknessOf } from '../stock/thickness.ts';
 import { widestKerf } from '../stock/shop.ts';
 import type { ThicknessReading, Workshop } from '../stock/workshop.ts';
 import { wallFacts, type WallFacts } from '../wall/facts.ts';
-import type { Block } from '../wall/placed.ts';
+import type { WallBlock } from '../wall/placed.ts';
 import type { Wall } from '../wall/wall.ts';
 import { builtFacts } from './built-facts.ts';
 import { homesByUnit, lotsOf, sameLots, type Homes } from './contents.ts';
 import { learnedWorkshop } from './learned-workshop.ts';
 import { onItsRail, onPieces, railNeighbours, railPlans } from './rails.ts';
-import { standingHung, standingReadings, tickedSteps, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
+import { activeHung, activeReadings, tickedSteps, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
 
 export interface UnitPlan {
   readonly id: string;
@@ -54,7 +54,7 @@ export interface UnitPlan {
   readonly rows: readonly RowAnswer[];
   readonly hangInput: HangInput;
   readonly hang: Judged;
-  readonly block: Block;
+  readonly block: WallBlock;
   /** How far its halves settle into one another. */
   readonly seating: Seating;
   readonly findings: readonly Finding[];
@@ -151,9 +151,9 @@ export function createPlanner(): Planner {
           cutFrom: design.cutFrom,
           workshop,
           built: builtFacts(design, record),
-          hangs: standingHung(record).map(({ hung }) => ({ unit: hung.unit, asked: hung.asked.nm, came: hung.came.nm, allowed: hung.allowed.nm })),
+          hangs: activeHung(record).map(({ hung }) => ({ unit: hung.unit, asked: hung.asked.nm, came: hung.came.nm, allowed: hung.allowed.nm })),
           ticked: tickedSteps(record),
-          readings: standingReadings(record),
+          readings: activeReadings(record),
           learned: learnedWorkshop(record, workshop).workshop,
         };
       const { built } = read;
@@ -208,7 +208,7 @@ export function createPlanner(): Planner {
       );
       const units = alone.map(({ plan: unit }) => {
         const here = places.get(unit.id) ?? [];
-        return here.length > 0 ? { ...unit, findings: gravestFirst([...here, ...unit.findings]) } : unit;
+        return here.length > 0 ? { ...unit, findings: bySeverity([...here, ...unit.findings]) } : unit;
       });
       const rails = railPlans(design, units, stockOf);
       return {

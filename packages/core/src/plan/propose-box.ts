@@ -3,12 +3,12 @@ import type { UnitDesign } from '../carcass/families.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import type { Finding } from '../checks/finding.ts';
 import type { SetOut } from '../contents/set-out.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import type { Planner, UnitPlan } from './plan.ts';
-import { withoutStops, type Tried } from './settling.ts';
+import { withoutStops, type TriedFix } from './settling.ts';
 import { placeFor, setOutEdit, type SetOutWish } from './set-out-plan.ts';
 
 /** The design with a box that is not in it yet, and that box's plan: what a set-out for a new box is asked of. */
@@ -33,7 +33,7 @@ export interface Proposed {
  * The edit that adds a unit over studs and clear of what is on the wall, beyond all others where there is no such place, with the fixes of what
  * would stop it there.
  */
-export function addUnit(tried: Tried, box: UnitDesign): Proposed {
+export function addUnit(tried: TriedFix, box: UnitDesign): Proposed {
   const { planner, design, record, workshop } = tried;
   const adding: Edit = [{ path: ['units', box.id], value: box }];
   const wider = applyEdit(design, adding);
@@ -43,7 +43,7 @@ export function addUnit(tried: Tried, box: UnitDesign): Proposed {
   const blocks = units.map(({ block }) => block).filter(({ id }) => id !== box.id);
   const placing = placeFor(wider, blocks, unitPlan);
   const beyond = blocks.reduce((most, { right }) => Math.max(most, right), 0);
-  return withoutStops(tried, box.id, [...adding, ...(placing ?? [{ path: ['units', box.id, 'place', 'along'], value: exactly(beyond) }])]);
+  return withoutStops(tried, box.id, [...adding, ...(placing ?? [{ path: ['units', box.id, 'place', 'along'], value: enteredFromNm(beyond) }])]);
 }
 
 /**

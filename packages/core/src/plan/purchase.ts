@@ -1,6 +1,6 @@
 /** What a project's stock costs: new sheets and boards at the workshop's prices, and the tax on them. What is in the store costs nothing. */
 import type { Workshop } from '../stock/workshop.ts';
-import { apply, formula, termOf, total, type Figure } from '../worked/figure.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 
 /** So many new sheets or boards of a product. */
 export interface Purchase {
@@ -27,16 +27,16 @@ const TAX = formula({
 });
 
 /** Money in the workshop's currency, as it is paid; each price leads back to where it is entered. */
-export function purchaseCost(purchases: readonly Purchase[], { products, tax }: Pick<Workshop, 'products' | 'tax'>): Figure {
+export function purchaseCost(purchases: readonly Purchase[], { products, tax }: Pick<Workshop, 'products' | 'tax'>): ExplainedValue {
   const rows = purchases
     .filter(({ count }) => count > 0)
     .map(({ product, count }) => {
       const { name, price } = products[product]!;
       const terms = { n: count, price: { value: price, source: { kind: 'entered' as const, path: ['price', product] } } };
-      return termOf(apply(OF_ONE_KIND, terms, { key: 'stock-cost', of: name }));
+      return termOf(evaluate(OF_ONE_KIND, terms, { key: 'stock-cost', of: name }));
     });
   if (tax.included || tax.percent === 0) return total('project-cost', 'money', rows);
   const net = rows.reduce((sum, { value }) => sum + value, 0);
   const percent = { value: tax.percent, source: { kind: 'entered' as const, path: ['tax'] } };
-  return total('project-cost', 'money', [...rows, termOf(apply(TAX, { net, percent }))]);
+  return total('project-cost', 'money', [...rows, termOf(evaluate(TAX, { net, percent }))]);
 }

@@ -5,7 +5,7 @@ import type { HangInput, RailNeighbour } from '../hang/hang-input.ts';
 import { G0 } from '../hang/fasteners.ts';
 import { studsBehind } from '../hang/wall-links.ts';
 import { hungShares } from '../hang/hung-shares.ts';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { planRail, type RailHalf, type RailPlan } from '../parts/rail-parts.ts';
 import type { Load } from '../parts/weights.ts';
@@ -19,7 +19,7 @@ export function onItsRail(box: UnitDesign, wall: Wall, stockOf: (id: string) => 
   const { wallRail, kind } = box.hanging;
   const rail = wallRail !== null && Object.hasOwn(wall.rails, wallRail) ? wall.rails[wallRail] : undefined;
   if (!rail || kind !== 'outside') return wallRail === null ? box : { ...box, hanging: { ...box.hanging, wallRail: null } };
-  const inset = (nm: number) => exactly(nm);
+  const inset = (nm: number) => enteredFromNm(nm);
   const width = enters(box, 'width') ? box.width.nm : buildUnit(box, stockOf).outside.width.value;
   return {
     ...box,

@@ -8,7 +8,7 @@ import { insideOf } from '../carcass/shelf-box-build.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import { findSpace, treeOf, writeTree, type Cutter, type SpaceNode } from '../carcass/space-tree.ts';
 import { joinSpaces } from '../carcass/split-space.ts';
-import { exactly, type Entered } from '../length/entered.ts';
+import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Design, UnitDesign } from './design.ts';
 import type { EditStep } from './edit.ts';
 
@@ -58,7 +58,7 @@ function mirroredInside(design: Design, box: ShelfBox, stockOf: StockOf): EditSt
   const thickness = stockOf(box.stock).used.value;
   const widths = new Map(placed.map(({ element, within }) => [element.id, within.width.value]));
   /** From the other end: what is left of the space past the divider. */
-  const fromRight = (cutter: Cutter): Entered | null => (cutter.at === null ? null : exactly((widths.get(cutter.id) ?? 0) - cutter.at.nm - thickness));
+  const fromRight = (cutter: Cutter): Entered | null => (cutter.at === null ? null : enteredFromNm((widths.get(cutter.id) ?? 0) - cutter.at.nm - thickness));
   const turn = (node: SpaceNode): SpaceNode => {
     const parts = node.parts.map(turn);
     if (node.kind !== 'divider') return { ...node, parts };

@@ -5,13 +5,13 @@
  */
 import type { WordKey } from '../checks/words/labels.ts';
 import { familyOf } from '../carcass/families.ts';
-import type { Field } from '../carcass/form.ts';
+import type { FormField } from '../carcass/form.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import type { UnitDesign } from './design.ts';
 import type { EditStep } from './edit.ts';
 
-export interface Moved {
+export interface MovedSize {
   /** Inside the unit. */
   readonly path: readonly string[];
   /** Word of the field; the element it belongs to, counted from one. */
@@ -23,7 +23,7 @@ export interface Moved {
 
 export interface Redesign {
   readonly unit: DisplayUnit;
-  readonly moved: readonly Moved[];
+  readonly moved: readonly MovedSize[];
   readonly edit: readonly EditStep[];
 }
 
@@ -76,8 +76,8 @@ const BOUGHT = [
 
 export function redesign(box: UnitDesign, unit: DisplayUnit): Redesign {
   const { fields, elements } = familyOf(box).form;
-  const moved: Moved[] = [];
-  const look = (row: unknown, rows: readonly Field[], before: readonly string[], element: number | null): void => {
+  const moved: MovedSize[] = [];
+  const look = (row: unknown, rows: readonly FormField[], before: readonly string[], element: number | null): void => {
     for (const field of rows) {
       if (field.kind !== 'length' || BOUGHT.includes(field.path.join('.'))) continue;
       const from = field.path.reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], row) as Entered | null | undefined;
@@ -97,4 +97,4 @@ export function redesign(box: UnitDesign, unit: DisplayUnit): Redesign {
 }
 
 /** The furthest anything goes, nm. */
-export const mostMoved = ({ moved }: Redesign): number => Math.max(0, ...moved.map(({ from, to }) => Math.abs(to.nm - from.nm)));
+export const largestChange = ({ moved }: Redesign): number => Math.max(0, ...moved.map(({ from, to }) => Math.abs(to.nm - from.nm)));

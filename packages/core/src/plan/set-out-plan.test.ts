@@ -10,7 +10,7 @@ import { mm } from '../length/length.ts';
 import { arbitraryItem } from '../test/things.ts';
 import { furnishedRoom, printRoom, shelvesOf } from '../test/print-room.ts';
 import { mustBeReached, overlap, thingRect } from '../wall/placed.ts';
-import { standing, unplaced } from './contents.ts';
+import { countPlaced, unplacedItems } from './contents.ts';
 import type { Design } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { createPlanner } from './plan.ts';
@@ -65,7 +65,7 @@ test('what is taken is what then stands there: every lot on its floor, nothing w
       ).toEqual([]);
       for (const item of Object.values(after.items)) {
         const rest = [...found.left, ...found.impossible].reduce((sum, row) => sum + (row.item.id === item.id ? row.count : 0), 0);
-        expect(standing(item, after.units)).toBe(item.count - rest);
+        expect(countPlaced(item, after.units)).toBe(item.count - rest);
       }
       if (mode === 'smallest') {
         const { width, height, depth } = after.units['ink']!;
@@ -102,7 +102,7 @@ test('setting out again keeps what is pinned on its shelf, and the shelf its id'
   const after = applyEdit(design, setOutEdit(design, unitPlan, wish(), search.best(), ids()));
   expect(after.items['a']!.homes['ink']).toEqual({ s2: { count: 2, pinned: true } });
   expect(Object.keys(shelvesOf(after.units['ink']!))).toContain('s2');
-  expect(unplaced(after)).toEqual([]);
+  expect(unplacedItems(after)).toEqual([]);
 });
 
 describe('a proposed box', () => {
@@ -133,8 +133,8 @@ describe('a proposed box', () => {
   const unit = made.byId.get('fresh')!;
 
   test('takes in what had no place, in one edit', () => {
-    expect(unplaced(design).length).toBeGreaterThan(5);
-    expect(unplaced(after)).toEqual([]);
+    expect(unplacedItems(design).length).toBeGreaterThan(5);
+    expect(unplacedItems(after)).toEqual([]);
   });
   test('hangs over two studs at least, clear of outlets, neighbours and doors, no hole in a band', () => {
     expect(placed).toBe(true);

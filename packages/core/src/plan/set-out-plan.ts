@@ -5,15 +5,15 @@ import type { SetOutJob, SetOutLot } from '../contents/set-out-job.ts';
 import { homesOf, itemsInOrder, type Home, type Item } from '../contents/item.ts';
 import { massOfOne } from '../contents/item-mass.ts';
 import { reachOf } from '../contents/person.ts';
-import { entered, exactly, type Entered } from '../length/entered.ts';
+import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import { MOST_SHELVES } from '../carcass/form.ts';
+import { MAX_SHELVES } from '../carcass/form.ts';
 import { isShelfBox, type UnitDesign } from '../carcass/families.ts';
-import type { Block } from '../wall/placed.ts';
+import type { WallBlock } from '../wall/placed.ts';
 import { proposePlaces, type ScrewPlaces } from '../wall/placing.ts';
 import { leastFromEndMm } from '../hang/wall-links.ts';
 import { wallRows } from '../hang/wall-rows.ts';
-import { hasFloor, standing } from './contents.ts';
+import { hasFloor, countPlaced } from './contents.ts';
 import type { Design } from './design.ts';
 import type { Edit, EditStep } from './edit.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
@@ -66,7 +66,7 @@ export function setOutJob(design: Design, unitPlan: UnitPlan, wish: SetOutWish):
     floorUp: (box.place.up.nm + unitPlan.unit.compartments[0]!.at.up) as Length,
     zone: reachOf(design.person.height.nm),
     elements: unitPlan.unit.compartments.map(({ keptBy }) => keptBy),
-    mostLevels: MOST_SHELVES + 1,
+    mostLevels: MAX_SHELVES + 1,
     grow: wish.grow,
   };
 }
@@ -84,7 +84,7 @@ function lotsFor({ items, units }: Design, box: UnitDesign, takeUnplaced: boolea
     const homes = homesOf(item).filter(({ unit }) => unit === box.id);
     const pinned = homes.filter(({ pinned: stays, on }) => stays && hasFloor(box, on)).map(({ on, count }) => ({ item, count, pinned: true, on }));
     const loose = homes.reduce((sum, { on, count, pinned: stays }) => sum + (stays || !hasFloor(box, on) ? 0 : count), 0);
-    const free = loose + (takeUnplaced ? Math.max(0, item.count - standing(item, units)) : 0);
+    const free = loose + (takeUnplaced ? Math.max(0, item.count - countPlaced(item, units)) : 0);
     return free > 0 ? [...pinned, { item, count: free, pinned: false, on: null }] : pinned;
   });
 }
@@ -94,7 +94,7 @@ const STEP: Readonly<Record<DisplayUnit, number>> = { mm: NM_PER.mm, in: NM_PER.
 const stepUp = (nm: number, unit: DisplayUnit): number => Math.ceil(nm / STEP[unit] - 1e-9) * STEP[unit];
 
 const say = (nm: number, unit: DisplayUnit): Entered =>
-  unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : exactly(nm);
+  unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : enteredFromNm(nm);
 
 /** The edit that gives a unit the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
 export function setOutEdit(design: Design, unitPlan: UnitPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {
@@ -170,7 +170,7 @@ export function screwPlaces(unit: ResolvedUnit): ScrewPlaces {
 }
 
 /** Where a unit should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */
-export function placeFor(design: Design, blocks: readonly Block[], unitPlan: UnitPlan): Edit | null {
+export function placeFor(design: Design, blocks: readonly WallBlock[], unitPlan: UnitPlan): Edit | null {
   const box = design.units[unitPlan.id]!;
   const { width, height } = unitPlan.unit.outside;
   const zone = reachOf(design.person.height.nm);

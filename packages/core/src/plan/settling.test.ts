@@ -9,7 +9,7 @@ import { printRoom } from '../test/print-room.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import { createPlanner, plan } from './plan.ts';
 import { addUnit } from './propose-box.ts';
-import { settlingFixes } from './settling.ts';
+import { issueFixes } from './settling.ts';
 
 const RANK = { look: 0, change: 1, stop: 2 } as const;
 const room = printRoom();
@@ -17,7 +17,7 @@ const offered = (edit: Edit, check: string) => {
   const design = applyEdit(room.design, edit);
   const planner = createPlanner();
   const finding = planner.plan(design, room.record, room.workshop).findings.find((each) => each.check === check && each.unit === 'ink')!;
-  return { design, finding, fixes: [...settlingFixes({ planner, ...room, design }, finding)].flatMap((fix) => fix ?? []) };
+  return { design, finding, fixes: [...issueFixes({ planner, ...room, design }, finding)].flatMap((fix) => fix ?? []) };
 };
 const at = (path: string, value: unknown): Edit[number] => ({ path: ['units', 'ink', ...path.split('.')], value });
 
@@ -48,7 +48,7 @@ test('a drawer heavier than its slides are rated for is offered slides that carr
   const { edit } = addUnit({ planner, ...room, design: empty }, newUnit('drawer-unit', 'mm'));
   const design = applyEdit(empty, [...edit, { path: ['units', 'u1', 'contents'], value: { d3: { preset: 'tools', kg: 32 } } }]);
   const finding = planner.plan(design, room.record, room.workshop).findings.find(({ check }) => check === 'over-load')!;
-  const fixes = [...settlingFixes({ planner, ...room, design }, finding)].flatMap((fix) => fix ?? []);
+  const fixes = [...issueFixes({ planner, ...room, design }, finding)].flatMap((fix) => fix ?? []);
   const words = fixes.map(({ label }) => fixWords(label, 'mm'));
   expect(words.some((each) => /Use slides rated for (35|45) kg a pair/i.test(each))).toBe(true);
 });
@@ -60,7 +60,7 @@ test('every fix that is offered settles its finding, brings nothing graver, and 
     const planner = createPlanner();
     const before = planner.plan(project.design, project.record, project.workshop);
     for (const finding of before.findings)
-      for (const fix of settlingFixes({ planner, ...project }, finding)) {
+      for (const fix of issueFixes({ planner, ...project }, finding)) {
         if (!fix || !('edit' in fix)) continue;
         tried++;
         const design = applyEdit(project.design, fix.edit);

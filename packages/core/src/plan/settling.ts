@@ -17,7 +17,7 @@ const MAX_STEPS = 10;
 /** A fix and what it needs besides. */
 const MAX_FINISHING = 3;
 
-export interface Tried {
+export interface TriedFix {
   readonly planner: Planner;
   readonly design: Design;
   readonly record: readonly RecordEntry[];
@@ -28,7 +28,7 @@ export interface Tried {
  * The fixes of a finding of `design` that settle it, in their order. Yields after every plan, null where that gave nothing, so that a page can
  * stop between two. Fixes that change no design (a visit, a note) are given as they are.
  */
-export function* settlingFixes(tried: Tried, finding: Finding): Generator<Fix | null, void> {
+export function* issueFixes(tried: TriedFix, finding: Finding): Generator<Fix | null, void> {
   const before = tried.planner.plan(tried.design, tried.record, tried.workshop);
   let isSettled = false;
   const edits: EditFix[] = [];
@@ -58,7 +58,7 @@ const MAX_STOPS = 6;
 /**
  * A proposed edit with the fixes that settle the stops it brings its unit added, and the stops that none settles. Those that were there before stay.
  */
-export function withoutStops(tried: Tried, unit: string, proposed: Edit): { readonly edit: Edit; readonly stops: readonly Finding[] } {
+export function withoutStops(tried: TriedFix, unit: string, proposed: Edit): { readonly edit: Edit; readonly stops: readonly Finding[] } {
   let edit = proposed;
   for (let step = 0; ; step++) {
     const stops = newStops(tried, unit, edit);
@@ -69,7 +69,7 @@ export function withoutStops(tried: Tried, unit: string, proposed: Edit): { read
 }
 
 /** The stops an edit brings a unit that were not there before. */
-export function newStops({ planner, design, record, workshop }: Tried, unit: string, edit: Edit): readonly Finding[] {
+export function newStops({ planner, design, record, workshop }: TriedFix, unit: string, edit: Edit): readonly Finding[] {
   const known = new Set(planner.plan(design, record, workshop).findings.filter(isStop).map(nameOf));
   const { findings } = planner.plan(applyEdit(design, edit), record, workshop);
   return findings.filter((finding) => finding.unit === unit && isStop(finding) && !known.has(nameOf(finding)));
@@ -77,15 +77,15 @@ export function newStops({ planner, design, record, workshop }: Tried, unit: str
 
 const isStop = ({ severity }: Finding): boolean => severity === 'stop';
 
-function firstFixOf(tried: Tried, stops: readonly Finding[]): Edit | null {
+function firstFixOf(tried: TriedFix, stops: readonly Finding[]): Edit | null {
   for (const stop of stops) {
-    for (const fix of settlingFixes(tried, stop)) if (fix && 'edit' in fix) return fix.edit;
+    for (const fix of issueFixes(tried, stop)) if (fix && 'edit' in fix) return fix.edit;
   }
   return null;
 }
 
 /** A fix that settles its finding but brings a graver one, with what settles that one in turn; null where that is not enough. */
-function* finished(tried: Tried, before: Plan, finding: Finding, first: EditFix): Generator<null, EditFix | null> {
+function* finished(tried: TriedFix, before: Plan, finding: Finding, first: EditFix): Generator<null, EditFix | null> {
   const steps = [first];
   for (let step = 1; step < MAX_FINISHING; step++) {
     const after = planAfter(
@@ -94,7 +94,7 @@ function* finished(tried: Tried, before: Plan, finding: Finding, first: EditFix)
     );
     yield null;
     if (!after || !isGone(before, after, finding)) return null;
-    const [worse] = newGraver(before, after, finding);
+    const [worse] = newOrWorse(before, after, finding);
     let next: EditFix | undefined;
     for (const fix of worse?.fixes ?? []) {
       if (!('edit' in fix)) continue;
@@ -110,7 +110,7 @@ function* finished(tried: Tried, before: Plan, finding: Finding, first: EditFix)
 }
 
 /** Step by step the fix that takes the use down furthest, until the finding is settled; null where that takes too many, or nothing helps. */
-function* strengthened(tried: Tried, before: Plan, finding: Finding): Generator<null, EditFix | null> {
+function* strengthened(tried: TriedFix, before: Plan, finding: Finding): Generator<null, EditFix | null> {
   const steps: EditFix[] = [];
   let now = finding;
   for (let step = 0; step < MAX_STEPS; step++) {
@@ -121,7 +121,7 @@ function* strengthened(tried: Tried, before: Plan, finding: Finding): Generator<
       const after = planAfter(tried, [...done, ...fix.edit]);
       yield null;
       const left = after?.findings.find((each) => each.check === finding.check && each.unit === finding.unit);
-      const isWorse = !after || newGraver(before, after, finding).length > 0;
+      const isWorse = !after || newOrWorse(before, after, finding).length > 0;
       const use = isWorse ? Infinity : left ? useOf(left) : 0;
       if (use < (best?.use ?? useOf(now))) best = { fix, use, left };
     }
@@ -147,10 +147,10 @@ export function together(fixes: readonly EditFix[]): EditFix {
 }
 
 /** Whether an edit takes a finding away, or makes it less grave, and brings nothing graver than it. */
-export function isSettledBy(tried: Tried, before: Plan, finding: Finding, edit: readonly FixStep[]): boolean {
+export function isSettledBy(tried: TriedFix, before: Plan, finding: Finding, edit: readonly FixStep[]): boolean {
   const after = planAfter(tried, edit);
   if (!after) return false;
-  return isGone(before, after, finding) && newGraver(before, after, finding).length === 0;
+  return isGone(before, after, finding) && newOrWorse(before, after, finding).length === 0;
 }
 
 /** Whether a finding is not there any more, or less grave. */
@@ -160,13 +160,13 @@ function isGone(before: Plan, after: Plan, finding: Finding): boolean {
   return gravest < SEVERITY_RANK[finding.severity] || countOf(after) < countOf(before);
 }
 
-function newGraver(before: Plan, after: Plan, finding: Finding): Finding[] {
-  const known = new Set(graverThan(before, finding).map(nameOf));
-  return graverThan(after, finding).filter((each) => !known.has(nameOf(each)));
+function newOrWorse(before: Plan, after: Plan, finding: Finding): Finding[] {
+  const known = new Set(isWorseThan(before, finding).map(nameOf));
+  return isWorseThan(after, finding).filter((each) => !known.has(nameOf(each)));
 }
 
 /** Null where the edit does not go with the design, or sets a field to what cannot be entered there. */
-function planAfter({ planner, design, record, workshop }: Tried, edit: readonly FixStep[]): Plan | null {
+function planAfter({ planner, design, record, workshop }: TriedFix, edit: readonly FixStep[]): Plan | null {
   if (!edit.every((step) => canBeEntered(design, step))) return null;
   try {
     return planner.plan(applyEdit(design, edit), record, workshop);
@@ -194,7 +194,7 @@ export function canBeEntered({ units }: Design, { path: [root, id, ...own], valu
 /** What only waits for a person to look, measure or enter something is a task, and no harm a fix does. */
 const isTask = ({ fixes }: Finding): boolean => fixes.length > 0 && fixes.every((fix) => 'visit' in fix);
 /** What is graver, and of a stop every other stop: one is not traded for another. */
-const graverThan = ({ findings }: Plan, than: Finding): Finding[] =>
+const isWorseThan = ({ findings }: Plan, than: Finding): Finding[] =>
   findings.filter(
     (each) => (SEVERITY_RANK[each.severity] > SEVERITY_RANK[than.severity] || (isStop(each) && isStop(than) && each.check !== than.check)) && !isTask(each),
   );

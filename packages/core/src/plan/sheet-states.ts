@@ -1,5 +1,5 @@
 /** What a project's cuts have done to the store: sheets that are cut into, and what of them is worth keeping. */
-import { lyingAfter } from '../cuts/left.ts';
+import { remainingStockAfter } from '../cuts/remaining-stock.ts';
 import type { Length } from '../length/length.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
@@ -33,7 +33,7 @@ export function sheetStates(design: Pick<Design, 'layouts'>, record: readonly Re
     return from && step ? `${from.layout.id}#${step.sheet}` : null;
   };
   return known.flatMap(({ layout, sequence, done }) => {
-    const lying = lyingAfter(layout.sheets, sequence.steps, new Set(done.keys()));
+    const lying = remainingStockAfter(layout.sheets, sequence.steps, new Set(done.keys()));
     const isLast = layoutOf(design, layout.product)?.id === layout.id;
     return layout.sheets.map(({ sheet, length, width }, index): SheetState => {
       const steps = sequence.steps.filter((step) => step.sheet === index);

@@ -37,7 +37,7 @@ export function shoppingOf(
   purchases: readonly Purchase[],
   build: Pick<BuildPlan, 'steps'>,
 ): ShoppingLine[] {
-  const list = new Gathered();
+  const list = new GatheredLine();
   for (const line of stockLines(purchases, workshop)) list.add(line);
   for (const unit of units) {
     for (const { kind, name, count } of unit.unit.hardware) {
@@ -117,7 +117,7 @@ export const stockLines = (
 const FASTENERS = { pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' } as const;
 
 /** Into the wall, and through the carcass into what hangs on it. */
-function hangingFasteners(list: Gathered, { id, name, unit, hang, seating }: UnitPlan, wall: Design['wall'], boxes: Design['units']): void {
+function hangingFasteners(list: GatheredLine, { id, name, unit, hang, seating }: UnitPlan, wall: Design['wall'], boxes: Design['units']): void {
   const holes = hangingHoles({ unit, hang, wall, at: boxes[id]!.place, seating: seating.lower });
   const { wallBoring, carcassBoring, carcass } = holes;
   list.fastener(`${screwById(wallBoring.screw).name} screws`, wallBoring.length, holes.wall.length, name, screwById(wallBoring.screw).unit);
@@ -129,7 +129,7 @@ function hangingFasteners(list: Gathered, { id, name, unit, hang, seating }: Uni
 
 const ORDER: readonly ShoppingLine['kind'][] = ['sheet', 'board', 'hardware', 'fastener', 'band', 'glue', 'finish'];
 
-class Gathered {
+class GatheredLine {
   private readonly byId = new Map<string, ShoppingLine>();
 
   /** The same thing is one line, however often it is asked for. */

@@ -1,6 +1,6 @@
 /** Among plans with as few sheets, the one that is best to cut: another is tried at every step. */
 import { sequenceOf } from '../cuts/sequence.ts';
-import { isWorthMore, worthOf, type Preference } from '../cuts/worth.ts';
+import { isCheaperToCut, cuttingCostOf, type LayoutPreference } from '../cuts/cutting-cost.ts';
 import type { NestPlan } from '../nest/problem.ts';
 import type { Search } from '../nest/search.ts';
 import { tightSheets } from '../nest/spare.ts';
@@ -15,9 +15,9 @@ export interface Tidy {
 }
 
 /** Same search, in the same state, and same number of steps: same plan. */
-export function tidy(search: Search, job: SheetJob, workshop: Workshop, then: Preference): Tidy {
+export function tidy(search: Search, job: SheetJob, workshop: Workshop, then: LayoutPreference): Tidy {
   const worth = (plan: NestPlan): readonly number[] =>
-    worthOf(sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), tightSheets(plan, job.problem).length, then);
+    cuttingCostOf(sequenceOf(sheetsOfPlan(job, plan, workshop), workshop.shop), tightSheets(plan, job.problem).length, then);
   let best = search.plan();
   let most = worth(best);
   return {
@@ -25,7 +25,7 @@ export function tidy(search: Search, job: SheetJob, workshop: Workshop, then: Pr
       const other = search.variant();
       if (!other) return false;
       const value = worth(other);
-      if (!isWorthMore(value, most)) return false;
+      if (!isCheaperToCut(value, most)) return false;
       [best, most] = [other, value];
       return true;
     },

@@ -1,23 +1,23 @@
 /** What became of the sheets of a project: parts, offcuts worth keeping, and what is neither, as the layout had it and as it came. */
 import type { WordKey } from '../checks/words/labels.ts';
-import { lyingAfter } from '../cuts/left.ts';
+import { remainingStockAfter } from '../cuts/remaining-stock.ts';
 import { keepsOffcut, type Workshop } from '../stock/workshop.ts';
-import { apply, formula, termOf, total, type Figure, type FigureTerm } from '../worked/figure.ts';
-import { standing, type Design, type RecordEntry } from './design.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue, type ValueTerm } from '../explained/explained-value.ts';
+import { activeFacts, type Design, type RecordEntry } from './design.ts';
 import { progressOf } from './layouts.ts';
 
 /** Sheets of one product that are cut up, m². */
 export interface LearnedWaste {
   readonly product: string;
   readonly sheets: number;
-  readonly sheetsM2: Figure;
+  readonly sheetsM2: ExplainedValue;
   /** Parts that can be used. */
-  readonly partsM2: Figure;
+  readonly partsM2: ExplainedValue;
   /** Offcuts worth keeping. */
-  readonly keptM2: Figure;
+  readonly keptM2: ExplainedValue;
   /** Neither part nor kept, as the layout had it and as it came. */
-  readonly plannedM2: Figure;
-  readonly wasteM2: Figure;
+  readonly plannedM2: ExplainedValue;
+  readonly wasteM2: ExplainedValue;
 }
 
 const SURFACE = formula({
@@ -57,18 +57,18 @@ const WASTE = formula({
 });
 
 /** What of the sheets of one product that are cut up went where, piece by piece. */
-type Pieces = Readonly<Record<'sheets' | 'parts' | 'spoiled' | 'kept', FigureTerm[]>>;
+type Pieces = Readonly<Record<'sheets' | 'parts' | 'spoiled' | 'kept', ValueTerm[]>>;
 
-const surface = (l: number, w: number, key: WordKey): FigureTerm => termOf(apply(SURFACE, { l: l / 1e6, w: w / 1e6 }), '', { key });
+const surface = (l: number, w: number, key: WordKey): ValueTerm => termOf(evaluate(SURFACE, { l: l / 1e6, w: w / 1e6 }), '', { key });
 
 /** Of sheets all of whose cuts are made, product by product. */
 export function wasteOf(design: Pick<Design, 'layouts'>, record: readonly RecordEntry[], workshop: Workshop): LearnedWaste[] {
-  const spoiled = standing(record, (entry) => entry.spoiled).map(({ fact }) => fact);
+  const spoiled = activeFacts(record, (entry) => entry.spoiled).map(({ fact }) => fact);
   const rows = new Map<string, Pieces>();
   for (const kept of Object.values(design.layouts)) {
     if (!Object.hasOwn(workshop.products, kept.product)) continue;
     const { layout, sequence, done } = progressOf(kept, record, workshop);
-    const lying = lyingAfter(layout.sheets, sequence.steps, new Set(done.keys()));
+    const lying = remainingStockAfter(layout.sheets, sequence.steps, new Set(done.keys()));
     layout.sheets.forEach(({ length, width, placements }, index) => {
       if (!sequence.steps.filter(({ sheet }) => sheet === index).every(({ id }) => done.has(id))) return;
       const row: Pieces = rows.get(kept.product) ?? { sheets: [], parts: [], spoiled: [], kept: [] };
@@ -82,20 +82,20 @@ export function wasteOf(design: Pick<Design, 'layouts'>, record: readonly Record
         if (sheet === index && piece.part === null && keepsOffcut(workshop.shop, piece)) row.kept.push(surface(piece.dx, piece.dy, 'offcut-kept'));
     });
   }
-  return [...rows].map(([product, pieces]) => wasteTold(product, pieces));
+  return [...rows].map(([product, pieces]) => wasteSummary(product, pieces));
 }
 
-function wasteTold(product: string, pieces: Pieces): LearnedWaste {
-  const all = (of: keyof Pieces): Figure => total(`all-${of}`, 'm2', pieces[of]);
+function wasteSummary(product: string, pieces: Pieces): LearnedWaste {
+  const all = (of: keyof Pieces): ExplainedValue => total(`all-${of}`, 'm2', pieces[of]);
   const [sheets, parts, spoiled, kept] = [all('sheets'), all('parts'), all('spoiled'), all('kept')];
-  const planned = apply(PLANNED_WASTE, { sheets, parts, kept });
+  const planned = evaluate(PLANNED_WASTE, { sheets, parts, kept });
   return {
     product,
     sheets: pieces.sheets.length,
     sheetsM2: sheets,
-    partsM2: apply(USABLE, { parts, spoiled }),
+    partsM2: evaluate(USABLE, { parts, spoiled }),
     keptM2: kept,
     plannedM2: planned,
-    wasteM2: apply(WASTE, { planned, spoiled }),
+    wasteM2: evaluate(WASTE, { planned, spoiled }),
   };
 }

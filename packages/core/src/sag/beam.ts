@@ -1,6 +1,6 @@
 /** A floor as a beam between its two ends: sag and bending under a load spread evenly, or under loads where they lie. */
 import type { LoadStrip } from '../parts/weights.ts';
-import { apply, formula, termOf, total, type Figure, type TermValue } from '../worked/figure.ts';
+import { evaluate, formula, termOf, total, type ExplainedValue, type TermValue } from '../explained/explained-value.ts';
 import { BENDING_USE, BENDING_USE_LOADS, MOMENT_OF_LOAD, SAG_NOW, SAG_NOW_LOADS, SAG_OF_LOAD } from './shelf-sag.ts';
 
 const G0 = 9.80665;
@@ -18,23 +18,23 @@ const LOAD_FORCE = formula({ label: 'load-force', unit: 'N', text: 'm · g₀', 
 
 /** Span, depth, thickness, stiffness, allowable stress, and what its ends take off the sag. */
 export interface Beam {
-  readonly L: Exclude<TermValue, number | Figure>;
+  readonly L: Exclude<TermValue, number | ExplainedValue>;
   readonly B: TermValue;
   readonly t: TermValue;
-  readonly EI: Figure;
+  readonly EI: ExplainedValue;
   readonly F: TermValue;
   readonly κ: number;
 }
 
 export interface Bent {
-  readonly now: Figure;
+  readonly now: ExplainedValue;
   /** Stress over what is allowed. */
-  readonly bending: Figure;
+  readonly bending: ExplainedValue;
 }
 
-export function underEvenLoad({ L, B, t, EI, F, κ }: Beam, contents: Figure, own: Figure): Bent {
-  const Q = apply(SHELF_LOAD, { contents, own });
-  return { now: apply(SAG_NOW, { κ, Q, L, EI }), bending: apply(BENDING_USE, { Q, L, B, t, F }) };
+export function underEvenLoad({ L, B, t, EI, F, κ }: Beam, contents: ExplainedValue, own: ExplainedValue): Bent {
+  const Q = evaluate(SHELF_LOAD, { contents, own });
+  return { now: evaluate(SAG_NOW, { κ, Q, L, EI }), bending: evaluate(BENDING_USE, { Q, L, B, t, F }) };
 }
 
 /** Places along a span where the greatest is looked for: between two of them it changes by less than is shown. */
@@ -42,16 +42,16 @@ const SAMPLES = 64;
 
 /** Sag and moment where the sums over all loads are greatest. */
 export function underLoads({ L, B, t, EI, F, κ }: Beam, loads: readonly LoadStrip[]): Bent {
-  const rows = loads.map(({ mass, from, to }) => ({ P: apply(LOAD_FORCE, { m: mass }, mass.label), a: from, b: to }));
+  const rows = loads.map(({ mass, from, to }) => ({ P: evaluate(LOAD_FORCE, { m: mass }, mass.label), a: from, b: to }));
   const [xSag, xMoment] = greatestPlaces(
     rows.map(({ P, a, b }) => ({ P: P.value, a, b })),
     L.value,
   );
-  const sags = rows.map(({ P, a, b }) => termOf(apply(SAG_OF_LOAD, { P, a, b, x: xSag, L, EI }, P.label)));
-  const moments = rows.map(({ P, a, b }) => termOf(apply(MOMENT_OF_LOAD, { P, a, b, x: xMoment, L }, P.label)));
+  const sags = rows.map(({ P, a, b }) => termOf(evaluate(SAG_OF_LOAD, { P, a, b, x: xSag, L, EI }, P.label)));
+  const moments = rows.map(({ P, a, b }) => termOf(evaluate(MOMENT_OF_LOAD, { P, a, b, x: xMoment, L }, P.label)));
   return {
-    now: apply(SAG_NOW_LOADS, { κ, loads: total('sags-of-loads', 'mm', sags) }),
-    bending: apply(BENDING_USE_LOADS, { M: total('moments-of-loads', 'N mm', moments), B, t, F }),
+    now: evaluate(SAG_NOW_LOADS, { κ, loads: total('sags-of-loads', 'mm', sags) }),
+    bending: evaluate(BENDING_USE_LOADS, { M: total('moments-of-loads', 'N mm', moments), B, t, F }),
   };
 }
 

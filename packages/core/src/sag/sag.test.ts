@@ -1,16 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { ink, typed, unitWith } from '../test/print-room.ts';
 import { BENDING_STIFFNESS, BENDING_USE, GLUED_ENDS, SAG_LATER, SAG_LIMIT, SAG_NOW } from './shelf-sag.ts';
 
 test('800 × 280 × 18 birch under 230 N: 1.25 mm at once, 2.25 in years, against 1.33 that shows', () => {
-  const EI = apply(BENDING_STIFFNESS, { E: 9000, B: 280, t: 18 });
+  const EI = evaluate(BENDING_STIFFNESS, { E: 9000, B: 280, t: 18 });
   expect(EI.value).toBeCloseTo(1.2247e9, -6); // 9000 × 280 × 18³ / 12
-  const now = apply(SAG_NOW, { κ: 1, Q: 230, L: 800, EI });
+  const now = evaluate(SAG_NOW, { κ: 1, Q: 230, L: 800, EI });
   expect(now.value).toBeCloseTo(1.25, 2);
-  expect(apply(SAG_LATER, { 'sag now': now, creep: 1.8 }).value).toBeCloseTo(2.25, 2);
-  expect(apply(SAG_LIMIT, { L: 800 }).value).toBeCloseTo(1.333, 3);
+  expect(evaluate(SAG_LATER, { 'sag now': now, creep: 1.8 }).value).toBeCloseTo(2.25, 2);
+  expect(evaluate(SAG_LIMIT, { L: 800 }).value).toBeCloseTo(1.333, 3);
 });
 
 /** Longest span in mm at L/600 in years, own weight included: the printed table of docs/formulas/shelf-sag.md. */
@@ -25,9 +25,9 @@ describe('longest spans, depth 280, simple ends', () => {
     ['osb', 18, 45, 415],
   ] as const)('%s %d mm under %d kg/m: %d mm', (material, t, kgPerM, span) => {
     const { stiffnessAlongMPa: E, creep, densityKgM3 } = MATERIALS[material];
-    const EI = apply(BENDING_STIFFNESS, { E, B: 280, t }).value;
+    const EI = evaluate(BENDING_STIFFNESS, { E, B: 280, t }).value;
     const perMm = ((kgPerM + (280 * t * densityKgM3) / 1e6) * 9.80665) / 1000;
-    const over = (L: number): number => apply(SAG_NOW, { κ: 1, Q: perMm * L, L, EI }).value * creep - L / 600;
+    const over = (L: number): number => evaluate(SAG_NOW, { κ: 1, Q: perMm * L, L, EI }).value * creep - L / 600;
     expect(over(span - 6)).toBeLessThan(0);
     expect(over(span + 6)).toBeGreaterThan(0);
   });
@@ -35,7 +35,7 @@ describe('longest spans, depth 280, simple ends', () => {
 
 test('bending counts as simply supported: 230 N on 800 × 280 × 18 uses a tenth of 12 MPa', () => {
   // M = 230 × 800 / 8 = 23 000; section 280 × 18² / 6 = 15 120; 1.52 MPa
-  expect(apply(BENDING_USE, { Q: 230, L: 800, B: 280, t: 18, F: 12 }).value).toBeCloseTo(1.521 / 12, 3);
+  expect(evaluate(BENDING_USE, { Q: 230, L: 800, B: 280, t: 18, F: 12 }).value).toBeCloseTo(1.521 / 12, 3);
 });
 
 describe('the shelves of the ink cupboard', () => {

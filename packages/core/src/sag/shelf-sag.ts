@@ -1,6 +1,6 @@
 /** How far a shelf sags, now and after years. Sources: docs/formulas/shelf-sag.md. Looks only: sag never enters the hanging verdict. */
 import { ASSUMED } from '../assumed/assumed.ts';
-import { formula } from '../worked/figure.ts';
+import { formula } from '../explained/explained-value.ts';
 
 const SOURCE = '[eq] simply supported beam, docs/formulas/shelf-sag.md';
 /** The target for looks, long term. */

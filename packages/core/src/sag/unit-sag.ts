@@ -4,7 +4,7 @@ import { toMm } from '../length/length.ts';
 import { hasSize } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
-import { apply, type Figure } from '../worked/figure.ts';
+import { evaluate, type ExplainedValue } from '../explained/explained-value.ts';
 import { underEvenLoad, underLoads, type Beam } from './beam.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS, SAG_LATER, SAG_LIMIT } from './shelf-sag.ts';
 import { bendingAcrossMPa } from '../stock/materials.ts';
@@ -14,10 +14,10 @@ const TAB_SHARE = 0.6;
 
 export interface ShelfSag {
   readonly panel: string;
-  readonly now: Figure;
-  readonly later: Figure;
-  readonly limit: Figure;
-  readonly bending: Figure;
+  readonly now: ExplainedValue;
+  readonly later: ExplainedValue;
+  readonly limit: ExplainedValue;
+  readonly bending: ExplainedValue;
 }
 
 /** Sags are known, and shown, to a tenth of a millimetre: only what is over the limit by that is said to show. */
@@ -37,7 +37,7 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
     const L = { value: toMm(span.value), length: span };
     const B = { value: toMm(panel.width.value), length: panel.width };
     const t = { value: toMm(panel.thickness), source: panel.thicknessFrom };
-    const EI = apply(BENDING_STIFFNESS, { E: { value: along ? material.stiffnessAlongMPa : material.stiffnessAcrossMPa, source }, B, t });
+    const EI = evaluate(BENDING_STIFFNESS, { E: { value: along ? material.stiffnessAlongMPa : material.stiffnessAcrossMPa, source }, B, t });
     const κ = endsFactor(unit, panel);
     const own = weights.panels.get(panel.id)!;
     const F = { value: along ? material.bendingMPa : bendingAcrossMPa(material), source };
@@ -47,8 +47,8 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
     return {
       panel: panel.id,
       now,
-      later: apply(SAG_LATER, { 'sag now': now, creep: { value: material.creep, source } }),
-      limit: apply(SAG_LIMIT, { L }),
+      later: evaluate(SAG_LATER, { 'sag now': now, creep: { value: material.creep, source } }),
+      limit: evaluate(SAG_LIMIT, { L }),
       bending,
     };
   });

@@ -2,11 +2,11 @@
  * One way for each operation so that the fewest settings are wanted; of as few, the least trouble. Operations that share
  * candidate settings fall into groups that do not touch; each group is searched to its end, within a budget.
  */
-import type { Way } from './setting.ts';
+import type { OperationWay } from './setting.ts';
 
 export interface Chosen {
   /** By operation, the way taken. */
-  readonly ways: ReadonlyMap<string, Way>;
+  readonly ways: ReadonlyMap<string, OperationWay>;
   /** No choice has fewer settings: the search came to its end. */
   readonly proved: boolean;
 }
@@ -20,10 +20,10 @@ interface Group {
   readonly troubleOf: ReadonlyMap<string, number>;
 }
 
-export function fewestSettings(candidates: ReadonlyMap<string, readonly Way[]>): Chosen {
-  const byOperation = new Map<string, ReadonlyMap<string, Way>>();
+export function fewestSettings(candidates: ReadonlyMap<string, readonly OperationWay[]>): Chosen {
+  const byOperation = new Map<string, ReadonlyMap<string, OperationWay>>();
   for (const [operation, ways] of candidates) {
-    const best = new Map<string, Way>();
+    const best = new Map<string, OperationWay>();
     for (const way of ways) {
       const before = best.get(way.setting.key);
       if (!before || way.trouble < before.trouble) best.set(way.setting.key, way);
@@ -37,7 +37,7 @@ export function fewestSettings(candidates: ReadonlyMap<string, readonly Way[]>):
     proved &&= found.proved;
     for (const key of found.keys) open.add(key);
   }
-  const ways = new Map<string, Way>();
+  const ways = new Map<string, OperationWay>();
   for (const [operation, best] of byOperation) {
     const taken = [...best.values()]
       .filter(({ setting }) => open.has(setting.key))
@@ -48,7 +48,7 @@ export function fewestSettings(candidates: ReadonlyMap<string, readonly Way[]>):
 }
 
 /** Operations with the same candidates are one class; classes that share a candidate are one group. */
-function groupsOf(byOperation: ReadonlyMap<string, ReadonlyMap<string, Way>>): Group[] {
+function groupsOf(byOperation: ReadonlyMap<string, ReadonlyMap<string, OperationWay>>): Group[] {
   const classes = new Map<string, readonly string[]>();
   const troubleOf = new Map<string, number>();
   for (const best of byOperation.values()) {

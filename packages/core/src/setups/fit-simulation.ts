@@ -1,6 +1,6 @@
 /** Many goes at a chain: how often it binds or rattles; and the same by the sum of variances, to hold it against. Seeded. */
 import { seeded, type Random } from '../chance/random.ts';
-import type { Cause, FitChain, Variation } from './fit-chain.ts';
+import type { Cause, ToleranceChain, Variation } from './tolerance-chain.ts';
 
 export interface FitOutcome {
   /** Of what is free, mm. */
@@ -44,7 +44,7 @@ function bySource(variations: readonly Variation[]): number[] {
 const BINS = 40;
 
 /** `runs` goes with errors drawn from normal laws; the same seed gives the same goes. */
-export function simulateFit({ freeMm, mostMm, variations }: FitChain, runs: number, seed: number): FitRun {
+export function simulateFit({ freeMm, mostMm, variations }: ToleranceChain, runs: number, seed: number): FitRun {
   const draw = normals(seeded(seed));
   const sds = bySource(variations);
   const free = new Float64Array(runs);
@@ -69,7 +69,7 @@ export function simulateFit({ freeMm, mostMm, variations }: FitChain, runs: numb
 }
 
 /** The same chain by the sum of variances: what the goes come near to. */
-export function expectedFit({ freeMm, mostMm, variations }: Pick<FitChain, 'freeMm' | 'mostMm' | 'variations'>): FitOutcome {
+export function expectedFit({ freeMm, mostMm, variations }: Pick<ToleranceChain, 'freeMm' | 'mostMm' | 'variations'>): FitOutcome {
   const sdMm = Math.sqrt(bySource(variations).reduce((sum, sd) => sum + sd * sd, 0));
   const below = (limit: number): number => (sdMm === 0 ? (freeMm < limit ? 1 : 0) : normalBelow((limit - freeMm) / sdMm));
   return { meanMm: freeMm, sdMm, binds: below(0), rattles: 1 - below(mostMm) };
@@ -91,13 +91,13 @@ export interface FitHelp {
 }
 
 const trouble = ({ binds, rattles }: FitOutcome): number => binds + rattles;
-const without = (chain: FitChain, ...causes: readonly Cause[]): FitChain => ({
+const without = (chain: ToleranceChain, ...causes: readonly Cause[]): ToleranceChain => ({
   ...chain,
   variations: chain.variations.filter(({ cause }) => !causes.includes(cause)),
 });
 
 /** Only what helps, the most helpful first. `looserMm`: what the next looser fit adds to what is free; null where there is none. */
-export function helpsFor(chain: FitChain, looserMm: number | null): FitHelp[] {
+export function helpsFor(chain: ToleranceChain, looserMm: number | null): FitHelp[] {
   const now = trouble(expectedFit(chain));
   const tried: FitHelp[] = [];
   if (chain.variations.some(({ cause }) => cause === 'mean')) tried.push({ kind: 'measure', trouble: trouble(expectedFit(without(chain, 'mean'))) });

@@ -5,10 +5,10 @@ import { plan } from '../plan/plan.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox, ink, planWith, printRoom, unitWith } from '../test/print-room.ts';
 import type { DrawerUnit } from '../carcass/drawer-unit.ts';
-import { usualShop } from '../stock/shop.ts';
+import { defaultShop } from '../stock/shop.ts';
 import { newUnit } from '../test/family-units.ts';
-import { thicknessSd, type FitChain, type Variation } from './fit-chain.ts';
-import { fitChains } from './fit-chains.ts';
+import { thicknessSd, type ToleranceChain, type Variation } from './tolerance-chain.ts';
+import { toleranceChains } from './tolerance-chains.ts';
 import { expectedFit, helpsFor, normalBelow, simulateFit } from './fit-simulation.ts';
 import type { Length } from '../length/length.ts';
 
@@ -19,7 +19,7 @@ const arbitraryVariation = (n: number): fc.Arbitrary<Variation> =>
     sd: fc.double({ min: 0.01, max: 0.5, noNaN: true }),
     times: fc.constantFrom(-1, 1, 2),
   });
-const arbitraryChain: fc.Arbitrary<FitChain> = fc
+const arbitraryChain: fc.Arbitrary<ToleranceChain> = fc
   .record({
     freeMm: fc.double({ min: -0.2, max: 1, noNaN: true }),
     over: fc.double({ min: 0.1, max: 1, noNaN: true }),
@@ -57,7 +57,7 @@ describe('the simulation', () => {
     );
   });
   test('is the same for the same seed and another for another', () => {
-    const [chain] = fc.sample(arbitraryChain, { numRuns: 1, seed: 7 }) as [FitChain];
+    const [chain] = fc.sample(arbitraryChain, { numRuns: 1, seed: 7 }) as [ToleranceChain];
     expect(simulateFit(chain, 500, 42)).toEqual(simulateFit(chain, 500, 42));
     expect(simulateFit(chain, 500, 42).meanMm).not.toBe(simulateFit(chain, 500, 43).meanMm);
   });
@@ -80,7 +80,8 @@ describe('readings', () => {
 
 describe('chains of the ink cupboard', () => {
   const { stockOf } = planWith();
-  const chainsOf = (...edits: Parameters<typeof unitWith>[1][]): FitChain[] => fitChains(unitWith('ink', ...edits).unit, (id) => stockOf(id).used, usualShop());
+  const chainsOf = (...edits: Parameters<typeof unitWith>[1][]): ToleranceChain[] =>
+    toleranceChains(unitWith('ink', ...edits).unit, (id) => stockOf(id).used, defaultShop());
 
   test('each dado with its shelf, each shelf between its ends, the back in its rabbets', () => {
     const chains = chainsOf();
@@ -98,9 +99,9 @@ describe('chains of the ink cupboard', () => {
     expect(doors.freeMm).toBeCloseTo(6, 6);
   });
   test('drawers: bought slides take up half a millimetre, runners leave what was left for them', () => {
-    const drawers = (slides: object): FitChain[] => {
+    const drawers = (slides: object): ToleranceChain[] => {
       const { unit } = aloneBox({ ...(newUnit('drawer-unit') as DrawerUnit), ...slides });
-      return fitChains(unit, (id) => stockOf(id).used, usualShop()).filter(({ kind }) => kind === 'drawer');
+      return toleranceChains(unit, (id) => stockOf(id).used, defaultShop()).filter(({ kind }) => kind === 'drawer');
     };
     const unit = newUnit('drawer-unit') as DrawerUnit;
     const bought = drawers({});
@@ -113,7 +114,7 @@ describe('chains of the ink cupboard', () => {
     expect(runners[0]!.freeMm).toBeCloseTo(2, 6);
   });
   test('a tight fit binds more often than a loose one, and the looser fit is what helps it', () => {
-    const of = (fit: string): FitChain => chainsOf(ink('fit', fit)).find(({ kind, guest }) => kind === 'slot' && guest.key === 'shelf')!;
+    const of = (fit: string): ToleranceChain => chainsOf(ink('fit', fit)).find(({ kind, guest }) => kind === 'slot' && guest.key === 'shelf')!;
     const [tight, loose] = [expectedFit(of('tight')), expectedFit(of('loose'))];
     expect(tight.binds).toBeGreaterThan(loose.binds + 0.2);
     expect(tight.binds).toBeCloseTo(0.5, 6);
@@ -128,7 +129,7 @@ describe('chains of the ink cupboard', () => {
   test('shelves and a divider in a row add up; the thickness of two dividers of one sheet is off the same way', () => {
     const shelf = (id: string, order: number, space: string) => ({ id, order, at: null, in: space, level: 1, fixing: 'fixed' });
     const divider = (id: string, order: number, space: string) => ({ id, order, at: null, in: space, level: 0 });
-    const row = (dividers: object, shelves: object): FitChain | undefined =>
+    const row = (dividers: object, shelves: object): ToleranceChain | undefined =>
       chainsOf(ink('shelves', shelves), ink('dividers', dividers)).find(({ kind }) => kind === 'row');
     expect(row({}, { s1: shelf('s1', 1, 'bottom') })).toBeUndefined();
     const two = row({ d1: divider('d1', 1, 'bottom') }, { s1: shelf('s1', 1, 'bottom'), s2: shelf('s2', 2, 'd1') })!;
@@ -146,11 +147,11 @@ describe('chains of the ink cupboard', () => {
     expect(expectedFit(three).sdMm).toBeCloseTo(Math.sqrt(4 * 0.15 ** 2 + 6 * 0.1 ** 2 + (2 * mean) ** 2 + 2 * place ** 2), 9);
   });
   test('what the shop repeats to is what the chains vary by', () => {
-    const rough = { repeats: { ...usualShop().repeats, length: entered('0.6 mm') } };
+    const rough = { repeats: { ...defaultShop().repeats, length: entered('0.6 mm') } };
     const { unit } = unitWith('ink');
-    const sdOf = (shop: Parameters<typeof fitChains>[2]): number =>
-      expectedFit(fitChains(unit, (id) => stockOf(id).used, shop).find(({ kind, guest }) => kind === 'ends' && guest.key === 'shelf')!).sdMm;
-    expect(sdOf(rough) ** 2 - sdOf(usualShop()) ** 2).toBeCloseTo(2 * (0.6 ** 2 - 0.15 ** 2), 9);
+    const sdOf = (shop: Parameters<typeof toleranceChains>[2]): number =>
+      expectedFit(toleranceChains(unit, (id) => stockOf(id).used, shop).find(({ kind, guest }) => kind === 'ends' && guest.key === 'shelf')!).sdMm;
+    expect(sdOf(rough) ** 2 - sdOf(defaultShop()) ** 2).toBeCloseTo(2 * (0.6 ** 2 - 0.15 ** 2), 9);
   });
   test('a sheet that is measured more binds less', () => {
     const { design, record, workshop } = printRoom();
@@ -158,7 +159,9 @@ describe('chains of the ink cupboard', () => {
     const with_ = plan(design, record, workshop);
     const binds = (p: typeof none): number =>
       expectedFit(
-        fitChains(p.byId.get('ink')!.unit, (id) => p.stockOf(id).used, usualShop()).find(({ kind, guest }) => kind === 'slot' && guest.key === 'shelf')!,
+        toleranceChains(p.byId.get('ink')!.unit, (id) => p.stockOf(id).used, defaultShop()).find(
+          ({ kind, guest }) => kind === 'slot' && guest.key === 'shelf',
+        )!,
       ).binds;
     expect(binds(none)).toBeGreaterThan(binds(with_));
     expect(entered('18 mm').nm).toBe(18_000_000);

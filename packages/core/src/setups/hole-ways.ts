@@ -2,9 +2,9 @@
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
 import { machinesOf, type Bit, type Shop } from '../stock/shop.ts';
-import { isFace } from '../solid/meeting.ts';
-import type { Blank, Holes } from './operations.ts';
-import { keyOf, type Way } from './setting.ts';
+import { isFace } from '../solid/connection.ts';
+import type { OperationBlank, HolesWork } from './operations.ts';
+import { keyOf, type OperationWay } from './setting.ts';
 
 /** A fastener's hole may be this much wider or narrower than asked: the next bit does. [A] */
 export const FASTENER_WITHIN = 300_000;
@@ -24,7 +24,7 @@ export function bitFor({ bits }: Pick<Shop, 'bits'>, diameter: Length, fastener:
 const POCKET = 'pocket-hole';
 const PIN_ROW = 'pin-row';
 
-export function holeWays(holes: Holes, blank: Blank, shop: Shop): Way[] {
+export function holeWays(holes: HolesWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const { reason, depth, diameter, on } = holes;
   const [drill] = machinesOf(shop, 'hand-drill', 'drill-press');
   if (reason.key === POCKET) {
@@ -34,7 +34,7 @@ export function holeWays(holes: Holes, blank: Blank, shop: Shop): Way[] {
   }
   const bit = bitFor(shop, diameter, holes.fastener);
   if (!bit) return [];
-  const ways: Way[] = [];
+  const ways: OperationWay[] = [];
   const face = isFace(on) ? on : null;
   const [hand] = machinesOf(shop, 'hand-drill');
   if (reason.key === PIN_ROW && hand && shop.jigs.pins) {
@@ -74,7 +74,7 @@ interface Reference {
 }
 
 /** A row lies at one distance from the two edges it runs along; a single hole from all four. */
-function rowReferences({ at, step, count }: Holes, { length, width }: Blank): Reference[] {
+function rowReferences({ at, step, count }: HolesWork, { length, width }: OperationBlank): Reference[] {
   const lengthwise: Reference[] = [
     { against: 'near', distance: Math.round(at.v) as Length },
     { against: 'far', distance: Math.round(width - at.v) as Length },
@@ -87,7 +87,7 @@ function rowReferences({ at, step, count }: Holes, { length, width }: Blank): Re
   return Math.abs(step.v) < 1 ? lengthwise : Math.abs(step.u) < 1 ? crosswise : [];
 }
 
-const insetOf = (holes: Holes, blank: Blank): Reference => {
+const insetOf = (holes: HolesWork, blank: OperationBlank): Reference => {
   const [nearer] = rowReferences(holes, blank).sort((a, b) => a.distance - b.distance);
   return nearer ?? { against: 'near', distance: 0 as Length };
 };

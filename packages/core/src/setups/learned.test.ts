@@ -1,12 +1,12 @@
 /** Test cuts: what they teach, and what later setups make of it. */
 import { expect, test } from '@jest/globals';
-import { entered, exactly } from '../length/entered.ts';
+import { entered, enteredFromNm } from '../length/entered.ts';
 import { recordCodec } from '../formats/record-codec.ts';
 import type { RecordEntry } from '../plan/design.ts';
-import { standingTestCuts } from '../plan/design.ts';
+import { activeTestCuts } from '../plan/design.ts';
 import { planWith, printRoom } from '../test/print-room.ts';
 import { plan } from '../plan/plan.ts';
-import { usualShop, widestKerf } from '../stock/shop.ts';
+import { defaultShop, widestKerf } from '../stock/shop.ts';
 import { learnedFrom, onScale, scaleOf, STACK_ID, withLearned, type TestCut } from './learned.ts';
 import { setupsOf } from './setups.ts';
 
@@ -22,7 +22,7 @@ test('what a cutter cuts over itself is the mean of its last five test cuts', ()
 });
 
 test('a stack that cuts 0.1 mm over is set up 0.1 mm thinner, for every later slot, and a bit as much', () => {
-  const shop = usualShop();
+  const shop = defaultShop();
   const { unit } = planWith().byId.get('ink')!;
   const before = setupsOf([unit], shop).setups.flatMap(({ setting }) => (setting.stack ? [setting.stack] : []));
   const after = setupsOf([unit], withLearned(shop, learnedFrom([cut('17.9 mm', '18 mm')]))).setups.flatMap(({ setting }) =>
@@ -33,12 +33,12 @@ test('a stack that cuts 0.1 mm over is set up 0.1 mm thinner, for every later sl
   expect(after.map(({ cuts, over }) => cuts + over)).toEqual(before.map(({ cuts, over }) => cuts + over));
   expect(after.map(thick)).toEqual(before.map((set) => thick(set) - 100_000));
   const bit = Object.values(shop.bits).find(({ kind }) => kind === 'straight')!;
-  expect(withLearned(shop, learnedFrom([cut('3 mm', '3.05 mm', bit.id)])).bits[bit.id]!.over).toEqual(exactly(50_000));
+  expect(withLearned(shop, learnedFrom([cut('3 mm', '3.05 mm', bit.id)])).bits[bit.id]!.over).toEqual(enteredFromNm(50_000));
 });
 
 test('a fence that comes out 0.3 mm over is set so much under, on the scale that was tried and on no other', () => {
   const { unit } = planWith().byId.get('ink')!;
-  const { setups } = setupsOf([unit], usualShop());
+  const { setups } = setupsOf([unit], defaultShop());
   const placed = setups.map(({ setting }) => setting).filter(({ distance }) => distance);
   const tried = placed[0]!;
   const learned = learnedFrom([
@@ -54,7 +54,7 @@ test('a fence that comes out 0.3 mm over is set so much under, on the scale that
 });
 
 test('a kerf that was measured is the one sheets are laid out with', () => {
-  const shop = usualShop();
+  const shop = defaultShop();
   const learned = learnedFrom([{ of: 'kerf', cutter: 'table-saw', thick: entered('3.2 mm'), came: entered('3.5 mm') }]);
   expect(widestKerf(withLearned(shop, learned))).toBe(3_500_000);
   const entry: RecordEntry = {
@@ -71,8 +71,8 @@ test('a kerf that was measured is the one sheets are laid out with', () => {
 test('one that is taken back is forgotten', () => {
   const entry: RecordEntry = { id: 't1', at: '2026-03-01T09:00:00Z', kind: 'test-cut', testCut: cut('17.8 mm', '17.9 mm') };
   const back: RecordEntry = { id: 't2', at: '2026-03-01T09:05:00Z', kind: 'withdrawn', withdraws: 't1' };
-  expect(standingTestCuts([entry])).toEqual([{ id: 't1', testCut: entry.testCut }]);
-  expect(standingTestCuts([entry, back])).toEqual([]);
+  expect(activeTestCuts([entry])).toEqual([{ id: 't1', testCut: entry.testCut }]);
+  expect(activeTestCuts([entry, back])).toEqual([]);
   expect(recordCodec.read(recordCodec.write(entry), 'entry')).toEqual(entry);
 });
 

@@ -3,7 +3,7 @@
  * is, how wide a blade's kerf is. The mean of the last few of each stands in place of what the shop was told; what is set up
  * later starts from it.
  */
-import { exactly, type Entered } from '../length/entered.ts';
+import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { Shop } from '../stock/shop.ts';
 import type { Setting } from './setting.ts';
@@ -58,14 +58,14 @@ export function withLearned(shop: Shop, { over, kerf }: Pick<Learned, 'over' | '
   if (over.size === 0 && kerf.size === 0) return shop;
   const said = (cutter: string, told: Entered): Entered => {
     const known = over.get(cutter);
-    return known ? exactly(known.nm) : told;
+    return known ? enteredFromNm(known.nm) : told;
   };
   return {
     ...shop,
     machines: Object.fromEntries(
       Object.entries(shop.machines).map(([id, machine]) => {
         const known = kerf.get(id);
-        return [id, known && machine.kerf ? { ...machine, kerf: exactly(known.nm) } : machine];
+        return [id, known && machine.kerf ? { ...machine, kerf: enteredFromNm(known.nm) } : machine];
       }),
     ),
     stack: shop.stack && { ...shop.stack, over: said(STACK_ID, shop.stack.over) },

@@ -3,23 +3,23 @@
  * slides. Source: docs/formulas/fit-chain.md.
  */
 import { toMm } from '../length/length.ts';
-import { isFace, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf } from '../solid/unit.ts';
 import { boundsOf } from '../solid/views.ts';
-import { MOST_FREE, thicknessVariations, type ChainsOf, type FitChain, type Variation } from './fit-chain.ts';
+import { MAX_FREE, thicknessVariations, type ChainContext, type ToleranceChain, type Variation } from './tolerance-chain.ts';
 
 interface Link {
   readonly part: ResolvedPanel;
   readonly right: string;
-  readonly ends: readonly [Meeting, Meeting];
+  readonly ends: readonly [Connection, Connection];
 }
 
 /**
  * Parts end to end from one side to the other, with dividers between: every length and every thickness adds up, and the
  * same sheet is off the same way each time.
  */
-export function rowChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
+export function rowChains({ unit, usedOf, repeats }: ChainContext): ToleranceChain[] {
   const links = new Map<string, Link>();
   for (const part of unit.panels) {
     const held = meetingsOf(unit, 'asGuest', part.id).filter(({ joint, face, host }) => joint.depth > 0 && isFace(face) && isUpright(unit.byId.get(host)!));
@@ -31,7 +31,7 @@ export function rowChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
   const reached = new Set([...links.values()].map(({ right }) => right));
   return [...links.keys()]
     .filter((from) => !reached.has(from))
-    .flatMap((from): FitChain[] => {
+    .flatMap((from): ToleranceChain[] => {
       const row: Link[] = [];
       for (let at: string | undefined = from; at !== undefined && row.length <= links.size; at = links.get(at)?.right) {
         const link = links.get(at);
@@ -52,7 +52,7 @@ export function rowChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
           panels: [...row.map(({ part }) => part.id), ...dividers.map(({ id }) => id)],
           count: 1,
           freeMm,
-          mostMm: freeMm + MOST_FREE.row,
+          mostMm: freeMm + MAX_FREE.row,
           variations: [
             ...row.map(({ part }): Variation => ({ source: `length ${part.id}`, cause: 'length', sd: repeats.length, times: -1 })),
             ...ends.map(({ id }): Variation => ({ source: `depth ${id}`, cause: 'depth', sd: repeats.depth, times: 1 })),
@@ -70,9 +70,9 @@ const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along)
 const SLIDES_TAKE = 0.5;
 
 /** A drawer's box between two sides: what its slides or runners are left, over what they need. */
-export function drawerChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
+export function drawerChains({ unit, usedOf, repeats }: ChainContext): ToleranceChain[] {
   const slides = unit.meetings.filter(({ joint }) => joint.kind === 'slide');
-  return slides.flatMap((left): FitChain[] => {
+  return slides.flatMap((left): ToleranceChain[] => {
     if (left.face !== 'other') return [];
     const [box, host] = [unit.byId.get(left.guest)!, unit.byId.get(left.host)!];
     const level = boundsOf(box);
@@ -100,7 +100,7 @@ export function drawerChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
         panels: [box.id, far.id, cross.guest],
         count: 1,
         freeMm,
-        mostMm: freeMm + MOST_FREE.drawer,
+        mostMm: freeMm + MAX_FREE.drawer,
         variations: [
           { source: `apart ${host.id} ${other.id}`, cause: 'length', sd: repeats.length, times: 1 },
           { source: `length ${cross.guest}`, cause: 'length', sd: repeats.length, times: -1 },
@@ -116,12 +116,12 @@ export function drawerChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
 }
 
 /** Inset doors side by side between two uprights: what is free across them, all gaps together. */
-export function doorChains({ unit, repeats }: ChainsOf): FitChain[] {
+export function doorChains({ unit, repeats }: ChainContext): ToleranceChain[] {
   const doors = unit.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, bounds: boundsOf(panel) }));
   const uprights = unit.panels
     .filter(({ role, frame }) => ((role === 'side' || role === 'divider') && Math.abs(frame.w.along) > 0.9) || (role === 'frame' && frame.u.up > 0.9))
     .map((panel) => ({ panel, bounds: boundsOf(panel) }));
-  const chains = new Map<string, FitChain>();
+  const chains = new Map<string, ToleranceChain>();
   for (const door of doors) {
     const level = (other: (typeof doors)[number]): boolean => other.bounds.low.up < door.bounds.high.up && other.bounds.high.up > door.bounds.low.up;
     const beside = uprights.filter((each) => level(each) && each.bounds.high.out > door.bounds.low.out + 1);
@@ -144,7 +144,7 @@ export function doorChains({ unit, repeats }: ChainsOf): FitChain[] {
       panels: between.map(({ panel }) => panel.id),
       count: 1,
       freeMm,
-      mostMm: freeMm + MOST_FREE.doors * (between.length + 1) * 0.5,
+      mostMm: freeMm + MAX_FREE.doors * (between.length + 1) * 0.5,
       variations: [
         { source: `opening ${id}`, cause: 'length', sd: repeats.length, times: 1 },
         ...between.map(({ panel }): Variation => ({ source: `width ${panel.id}`, cause: 'length', sd: repeats.length, times: -1 })),

@@ -6,23 +6,23 @@ import type { Drilled } from '../joints/drilling.ts';
 import { drillingOf } from '../joints/drilling.ts';
 import type { Length } from '../length/length.ts';
 import { blankBox, type BlankBox } from '../parts/features.ts';
-import type { Strip } from '../solid/meeting.ts';
-import { hasSize, type Cut, type Edge, type EdgeId, type Face, type Point, type RectEdge, type SlotExit } from '../solid/panel.ts';
+import type { Slot } from '../solid/connection.ts';
+import { hasSize, type PanelCut, type PanelEdge, type EdgeId, type Face, type PanelPoint, type RectEdge, type SlotExit } from '../solid/panel.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { alongStrip, leftWide, type ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 
 /**
  * Slots and grooves first, while edges are square and straight; then holes; then what takes the edges away. Pieces left wide
  * for their slots are ripped to width before anything is measured from the edge that goes. Grooves for splines are square to
  * a bevel: they come after it.
  */
-export type Stage = 'slots' | 'widths' | 'grooves' | 'holes' | 'bevels' | 'shapes' | 'splines';
-export const STAGES: readonly Stage[] = ['slots', 'widths', 'grooves', 'holes', 'bevels', 'shapes', 'splines'];
+export type ToolingStage = 'slots' | 'widths' | 'grooves' | 'holes' | 'bevels' | 'shapes' | 'splines';
+export const STAGES: readonly ToolingStage[] = ['slots', 'widths', 'grooves', 'holes', 'bevels', 'shapes', 'splines'];
 
 /** A slot square to the blank: `across` it runs over the width (a dado), else along the length (a groove). */
-export interface Slot {
+export interface SlotWork {
   readonly kind: 'slot';
   readonly face: Face;
   readonly across: boolean;
@@ -36,10 +36,10 @@ export interface Slot {
 }
 
 /** A slot at a slant over the blank's face. */
-export interface SlantedSlot {
+export interface SlantedSlotWork {
   readonly kind: 'slanted-slot';
   readonly face: Face;
-  readonly strip: Strip;
+  readonly strip: Slot;
   readonly width: Length;
   readonly depth: Length;
   /** From square to the blank's length. */
@@ -49,7 +49,7 @@ export interface SlantedSlot {
   readonly at: Length;
 }
 
-export interface EdgeGroove {
+export interface EdgeGrooveWork {
   readonly kind: 'edge-groove';
   readonly edge: EdgeId;
   /** Its near wall, along the edge's face from the reference face. */
@@ -60,13 +60,13 @@ export interface EdgeGroove {
   readonly depth: Length;
 }
 
-export interface Holes {
+export interface HolesWork {
   readonly kind: 'holes';
   /** A face, or an edge drilled in the middle of its thickness. */
   readonly on: Face | EdgeId;
   /** From the blank's corner. */
-  readonly at: Point;
-  readonly step: Point;
+  readonly at: PanelPoint;
+  readonly step: PanelPoint;
   readonly count: number;
   readonly diameter: Length;
   /** Null goes through. */
@@ -76,7 +76,7 @@ export interface Holes {
   readonly fastener: boolean;
 }
 
-export interface Notch {
+export interface NotchWork {
   readonly kind: 'notch';
   readonly edge: EdgeId;
   /** From where the edge begins to the notch's middle, and to it from the nearer end of the blank. */
@@ -88,14 +88,14 @@ export interface Notch {
 }
 
 /** A piece left wide, ripped to its width along its far edge. */
-export interface Width {
+export interface WidthWork {
   readonly kind: 'width';
   /** From the near edge. */
   readonly at: Length;
 }
 
 /** An edge sawn at a bevel: `at` is the line on the reference face, from the opposite edge of the blank. */
-export interface Bevel {
+export interface BevelWork {
   readonly kind: 'bevel';
   readonly edge: EdgeId;
   /** Positive: the other face reaches further. */
@@ -104,23 +104,23 @@ export interface Bevel {
 }
 
 /** An outline that is not the blank's rectangle: sawn along a line on the face from one point to another, beveled or not. */
-export interface Shape {
+export interface ShapeWork {
   readonly kind: 'shape';
   readonly edge: EdgeId;
-  readonly from: Point;
-  readonly to: Point;
+  readonly from: PanelPoint;
+  readonly to: PanelPoint;
   readonly deg: number;
   /** From square to the blank's nearer edge. */
   readonly slantDeg: number;
 }
 
-export type Work = Slot | SlantedSlot | EdgeGroove | Width | Holes | Notch | Bevel | Shape;
+export type Work = SlotWork | SlantedSlotWork | EdgeGrooveWork | WidthWork | HolesWork | NotchWork | BevelWork | ShapeWork;
 
 export interface Operation {
   /** Unit, panel, and what is cut. */
   readonly id: string;
   readonly panel: string;
-  readonly stage: Stage;
+  readonly stage: ToolingStage;
   readonly work: Work;
   /** It runs out across the grain over an edge that shows, where fibres tear: what was chosen against that; null where none do. */
   readonly tears: SlotExit | null;
@@ -128,20 +128,20 @@ export interface Operation {
   readonly guest: string | null;
 }
 
-export interface Blank {
+export interface OperationBlank {
   readonly panel: ResolvedPanel;
   readonly box: BlankBox;
   readonly length: Length;
   readonly width: Length;
 }
 
-export const blankFor = (panel: ResolvedPanel): Blank => {
+export const blankFor = (panel: ResolvedPanel): OperationBlank => {
   const box = blankBox(panel);
   return { panel, box, length: Math.round(box.u1 - box.u0) as Length, width: Math.round(box.v1 - box.v0) as Length };
 };
 
 /** All operations of a unit's panels; the halves of a cleat are ripped by cleatRips(). */
-export function operationsOf(unit: ResolvedUnit): { readonly blanks: ReadonlyMap<string, Blank>; readonly operations: readonly Operation[] } {
+export function operationsOf(unit: ResolvedUnit): { readonly blanks: ReadonlyMap<string, OperationBlank>; readonly operations: readonly Operation[] } {
   const drilled = drillingOf(unit.byId, unit.meetings);
   const panels = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');
   const blanks = new Map(panels.map((panel) => [panel.id, blankFor(panel)]));
@@ -149,10 +149,10 @@ export function operationsOf(unit: ResolvedUnit): { readonly blanks: ReadonlyMap
   return { blanks, operations };
 }
 
-function panelOperations(blank: Blank, drilled: readonly Drilled[]): Operation[] {
+function panelOperations(blank: OperationBlank, drilled: readonly Drilled[]): Operation[] {
   const { panel } = blank;
   const wide = leftWide(panel) > 0;
-  const made = (id: string, stage: Stage, work: Work, guest: string | null = null): Operation => ({
+  const made = (id: string, stage: ToolingStage, work: Work, guest: string | null = null): Operation => ({
     id: `${panel.id}:${id}`,
     panel: panel.id,
     // Left wide, only slots across it keep their measure: the rest is from an edge that is not there yet.
@@ -172,7 +172,7 @@ function panelOperations(blank: Blank, drilled: readonly Drilled[]): Operation[]
 
 const runsAcross = (work: Work): boolean => (work.kind === 'slot' && work.across) || (work.kind === 'slanted-slot' && work.crosses === 'near');
 
-function slotOf({ box }: Blank, strip: Strip): Slot | SlantedSlot {
+function slotOf({ box }: OperationBlank, strip: Slot): SlotWork | SlantedSlotWork {
   const { normal, near, far, from, to, depth, face, stoppedAt } = strip;
   if (normal.u === 1 || normal.v === 1) {
     const across = normal.u === 1;
@@ -202,7 +202,11 @@ function slotOf({ box }: Blank, strip: Strip): Slot | SlantedSlot {
   };
 }
 
-function cutOperation(blank: Blank, cut: Cut, made: (id: string, stage: Stage, work: Work, guest?: string | null) => Operation): Operation {
+function cutOperation(
+  blank: OperationBlank,
+  cut: PanelCut,
+  made: (id: string, stage: ToolingStage, work: Work, guest?: string | null) => Operation,
+): Operation {
   const { box, panel } = blank;
   if (cut.kind === 'holes') {
     const { face: on, step, count, diameter, depth, reason } = cut;
@@ -221,7 +225,7 @@ function cutOperation(blank: Blank, cut: Cut, made: (id: string, stage: Stage, w
   return made(cut.id, 'shapes', { kind: 'notch', edge, at, width, depth, round, reason });
 }
 
-const fastenerHoles = ({ box }: Blank, { on, at, step, count, diameter, depth, reason }: Drilled): Holes => ({
+const fastenerHoles = ({ box }: OperationBlank, { on, at, step, count, diameter, depth, reason }: Drilled): HolesWork => ({
   kind: 'holes',
   on,
   at: { u: at.u - box.u0, v: at.v - box.v0 },
@@ -239,9 +243,9 @@ export const opposite = (edge: RectEdge): RectEdge => OPPOSITE[edge];
 export const isRectEdge = (edge: EdgeId): edge is RectEdge => edge === 'start' || edge === 'end' || edge === 'near' || edge === 'far';
 
 /** Edges that are not square edges of the blank. */
-function edgesOf({ panel: { outline }, box }: Blank): (Bevel | Shape)[] {
+function edgesOf({ panel: { outline }, box }: OperationBlank): (BevelWork | ShapeWork)[] {
   if (box.plain) return [];
-  return outline.flatMap((edge, index): (Bevel | Shape)[] => {
+  return outline.flatMap((edge, index): (BevelWork | ShapeWork)[] => {
     const next = outline[(index + 1) % outline.length]!;
     const [from, to] = [cornered(edge, box), cornered(next, box)];
     const [du, dv] = [Math.abs(to.u - from.u), Math.abs(to.v - from.v)];
@@ -258,13 +262,14 @@ function edgesOf({ panel: { outline }, box }: Blank): (Bevel | Shape)[] {
   });
 }
 
-const cornered = ({ from }: Edge, { u0, v0 }: BlankBox): Point => ({ u: from.u - u0, v: from.v - v0 });
+const cornered = ({ from }: PanelEdge, { u0, v0 }: BlankBox): PanelPoint => ({ u: from.u - u0, v: from.v - v0 });
 
 /** Which side of the blank an edge square to it is: outlines run anticlockwise. */
-const sideOf = (from: Point, to: Point): RectEdge => (Math.abs(to.u - from.u) > NEAR ? (to.u > from.u ? 'near' : 'far') : to.v > from.v ? 'end' : 'start');
+const sideOf = (from: PanelPoint, to: PanelPoint): RectEdge =>
+  Math.abs(to.u - from.u) > NEAR ? (to.u > from.u ? 'near' : 'far') : to.v > from.v ? 'end' : 'start';
 
 /** Lies on the blank's own edge: nothing is sawn there. */
-function onBlank(from: Point, to: Point, { u0, v0, u1, v1 }: BlankBox): boolean {
+function onBlank(from: PanelPoint, to: PanelPoint, { u0, v0, u1, v1 }: BlankBox): boolean {
   const side = sideOf(from, to);
   const off = { start: from.u, end: from.u - (u1 - u0), near: from.v, far: from.v - (v1 - v0) }[side];
   return Math.abs(off) <= NEAR;

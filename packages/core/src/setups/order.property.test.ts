@@ -1,14 +1,14 @@
 /** A person's own order of setups: kept as far as references allow, never further. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { usualShop } from '../stock/shop.ts';
+import { defaultShop } from '../stock/shop.ts';
 import { newUnit } from '../test/family-units.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import { inWantedOrder, movedBy, orderFault } from './order.ts';
 import { setupsOf } from './setups.ts';
 
 const till = aloneBox({ ...newUnit('tool-till'), slotExit: 'wide' });
-const { setups } = setupsOf([till.unit, aloneBox({ ...boxOf(), slotExit: 'wide' }).unit], usualShop());
+const { setups } = setupsOf([till.unit, aloneBox({ ...boxOf(), slotExit: 'wide' }).unit], defaultShop());
 const ids = setups.map(({ id }) => id);
 const shuffled = fc.shuffledSubarray(ids, { minLength: 0, maxLength: ids.length });
 

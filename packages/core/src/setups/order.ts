@@ -2,13 +2,13 @@
  * The order setups are made in: which must stay behind which, and a person's own order as far as that allows it. What takes
  * an edge away comes after everything that is measured from it.
  */
-import { STAGES, type Stage } from './operations.ts';
+import { STAGES, type ToolingStage } from './operations.ts';
 import type { Setup } from './setup.ts';
 
-const TAKES_EDGES: readonly Stage[] = ['widths', 'bevels', 'shapes'];
+const TAKES_EDGES: readonly ToolingStage[] = ['widths', 'bevels', 'shapes'];
 
 /** Whether a cut of the one stage has to be made before one of the other on the same part. */
-export const goesBefore = (earlier: Stage, later: Stage): boolean =>
+export const goesBefore = (earlier: ToolingStage, later: ToolingStage): boolean =>
   STAGES.indexOf(earlier) < STAGES.indexOf(later) && (TAKES_EDGES.includes(earlier) || TAKES_EDGES.includes(later));
 
 /** Ids of the setups that cut one of the same parts and have to be made before. */

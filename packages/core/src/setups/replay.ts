@@ -3,11 +3,11 @@
  * stands from the reference, how deep it is set, which face lies on it. Tests hold it against the designed parts.
  */
 import type { Length } from '../length/length.ts';
-import type { EdgeId, Face, Point } from '../solid/panel.ts';
+import type { EdgeId, Face, PanelPoint } from '../solid/panel.ts';
 import type { Shop } from '../stock/shop.ts';
-import type { Blank, Holes, Operation, Slot } from './operations.ts';
+import type { OperationBlank, HolesWork, Operation, SlotWork } from './operations.ts';
 import type { Setups } from './setups.ts';
-import type { Cut } from './setup.ts';
+import type { SetupCut } from './setup.ts';
 
 /** A slot as it comes out of the machine, from the corner of the blank. */
 export interface Milled {
@@ -27,7 +27,7 @@ export interface Bored {
   readonly operation: string;
   readonly panel: string;
   readonly on: Face | EdgeId;
-  readonly at: readonly Point[];
+  readonly at: readonly PanelPoint[];
   readonly diameter: number;
   readonly depth: number | null;
 }
@@ -77,13 +77,13 @@ export function replay({ setups, blanks }: Setups, shop: Shop): Replayed {
   return { slots, holes, others, bevels, widths, times };
 }
 
-function widthOf({ stack, router, blade }: Cut['way']['setting']): number {
+function widthOf({ stack, router, blade }: SetupCut['way']['setting']): number {
   if (stack) return stack.cuts + stack.over;
   const { cuts, over } = (router ?? blade)!;
   return cuts + (over.at(-1) ?? 0);
 }
 
-function turnedOrStanding({ operation, way }: Cut, { panel: { thickness } }: Blank): Replayed['others'][number] {
+function turnedOrStanding({ operation, way }: SetupCut, { panel: { thickness } }: OperationBlank): Replayed['others'][number] {
   const { setting, face } = way;
   const width = widthOf(setting);
   const { work } = operation;
@@ -93,7 +93,7 @@ function turnedOrStanding({ operation, way }: Cut, { panel: { thickness } }: Bla
 }
 
 /** The cutter's near side stands `distance` from what lies against the fence; further passes go over by what is left. */
-function milled({ operation, way }: Cut, { across }: Slot, blank: Blank): Milled {
+function milled({ operation, way }: SetupCut, { across }: SlotWork, blank: OperationBlank): Milled {
   const { setting, against, face } = way;
   const size = across ? blank.length : blank.width;
   const width = widthOf(setting);
@@ -112,7 +112,7 @@ function milled({ operation, way }: Cut, { across }: Slot, blank: Blank): Milled
   };
 }
 
-function bored(operation: Operation, work: Holes, { way }: Cut, shop: Shop): Bored {
+function bored(operation: Operation, work: HolesWork, { way }: SetupCut, shop: Shop): Bored {
   const { setting, against } = way;
   const bit = setting.bit === undefined ? undefined : shop.bits[setting.bit];
   const at = Array.from({ length: work.count }, (_, n) => ({ u: work.at.u + work.step.u * n, v: work.at.v + work.step.v * n }));

@@ -10,14 +10,14 @@ import type { Turned } from './angles.ts';
  * table: over a router table's fence. guide: a saw runs along a guide on a line. jig: a jig holds the bit. mark: bored at a
  * mark. line: sawn to a line. tall: the piece stands on edge. wedge: on a wedge that turns it.
  */
-export type Held = 'fence' | 'sled' | 'edge' | 'table' | 'guide' | 'jig' | 'mark' | 'line' | 'tall' | 'wedge';
+export type WorkHold = 'fence' | 'sled' | 'edge' | 'table' | 'guide' | 'jig' | 'mark' | 'line' | 'tall' | 'wedge';
 
 /** What makes two operations share a machine's setting: everything that would have to be touched between them. */
 export interface Setting {
   /** Equal for equal settings. */
   readonly key: string;
   readonly machine: string;
-  readonly held: Held;
+  readonly held: WorkHold;
   readonly stack?: StackSet;
   readonly router?: RouterSet;
   /** A plain blade that makes a slot: its kerf, and how far each further pass goes over. */
@@ -34,7 +34,7 @@ export interface Setting {
 }
 
 /** One operation made at a setting: what lies against the reference, and what faces the cutter. */
-export interface Way {
+export interface OperationWay {
   readonly setting: Setting;
   /** The edge or end that lies against fence, stop or straight edge. */
   readonly against: RectEdge | null;

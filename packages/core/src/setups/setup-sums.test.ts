@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import back from '../../../../examples/print-room-back.carcass.json' with { type: 'json' };
 import { readProject } from '../formats/project-file.ts';
 import { plan } from '../plan/plan.ts';
-import { handHeldShop, usualShop } from '../stock/shop.ts';
+import { handHeldShop, defaultShop } from '../stock/shop.ts';
 import { furnishedRoom } from '../test/print-room.ts';
 import { entered } from '../length/entered.ts';
 import { learnedFrom, scaleOf } from './learned.ts';
@@ -14,7 +14,7 @@ import { setupsOf } from './setups.ts';
 const units = [furnishedRoom(), readProject(back)].flatMap(({ design, record, workshop }) => plan(design, record, workshop).units.map(({ unit }) => unit));
 
 test.each([
-  ['usual', usualShop()],
+  ['usual', defaultShop()],
   ['hand-held', handHeldShop()],
 ])('in the %s shop every sum makes its number', (_name, shop) => {
   const { setups, blanks } = setupsOf(units, shop);
@@ -34,7 +34,7 @@ test.each([
 });
 
 test('a scale that comes out 0.3 over is set 0.3 under, and the sum says so', () => {
-  const { setups } = setupsOf(units, usualShop());
+  const { setups } = setupsOf(units, defaultShop());
   const { setting } = setups.find((setup) => setup.setting.distance)!;
   const learned = learnedFrom([{ of: 'place', cutter: scaleOf(setting), thick: entered('100 mm'), came: entered('100.3 mm') }]);
   expect(scaleSum(setting, learned, null)!.value).toBe(setting.distance! - 300_000);

@@ -1,18 +1,18 @@
 /** The arithmetic of what is set at a machine: each number with the terms that made it. */
-import { dimension, minus, plus, type Dimension } from '../worked/dimension.ts';
+import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import type { Length } from '../length/length.ts';
-import type { Machine, Stack } from '../stock/shop.ts';
+import type { Machine, DadoStack } from '../stock/shop.ts';
 import { onScale, type Learned } from './learned.ts';
-import type { Blank } from './operations.ts';
+import type { OperationBlank } from './operations.ts';
 import type { Setting } from './setting.ts';
-import type { Cut } from './setup.ts';
+import type { SetupCut } from './setup.ts';
 import type { StackSet } from './stack.ts';
 
 /** Outer blades, leaves, and what test cuts said it cuts over: the width of one pass. */
-export function stackSum({ chippers, shims }: StackSet, { outer, over }: Stack): Dimension {
+export function stackSum({ chippers, shims }: StackSet, { outer, over }: DadoStack): ExplainedLength {
   const leaves = (key: 'chipper' | 'shim', each: readonly Length[]) =>
     [...new Set(each)].map((leaf) => plus(key, leaf, { times: each.filter((other) => other === leaf).length }));
-  return dimension([
+  return explainedLength([
     plus('outer-blades', outer.nm),
     ...leaves('chipper', chippers),
     ...leaves('shim', shims),
@@ -21,17 +21,17 @@ export function stackSum({ chippers, shims }: StackSet, { outer, over }: Stack):
 }
 
 /** From the reference to the near side of the cut, as the part's own sizes and joints make it; null where one number was entered. */
-export function distanceSum({ operation: { id, work }, way }: Cut, { panel, length, width }: Blank): Dimension | null {
+export function distanceSum({ operation: { id, work }, way }: SetupCut, { panel, length, width }: OperationBlank): ExplainedLength | null {
   const { distance } = way.setting;
   if (!distance || way.against === null || work.kind !== 'slot') return null;
   const strip = panel.strips.find((each) => `${panel.id}:${each.id}` === id);
   const half = Math.floor((strip?.play ?? 0) / 2) as Length;
   const low = way.against === 'start' || way.against === 'near';
-  if (low) return dimension([plus('to-what-goes-in', (distance + half) as Length), ...(half > 0 ? [minus('half-the-play', half)] : [])]);
+  if (low) return explainedLength([plus('to-what-goes-in', (distance + half) as Length), ...(half > 0 ? [minus('half-the-play', half)] : [])]);
   const [size, whole] = work.across ? [length, panel.length] : [width, panel.width];
   const rest = ((strip?.play ?? 0) - half) as Length;
   const inner = whole.value === size ? { inner: whole } : {};
-  return dimension([
+  return explainedLength([
     plus(work.across ? 'blank-length' : 'blank-width', size, inner),
     minus('to-behind-what-goes-in', (work.far - rest) as Length),
     ...(rest > 0 ? [minus('half-the-play', rest)] : []),
@@ -39,9 +39,9 @@ export function distanceSum({ operation: { id, work }, way }: Cut, { panel, leng
 }
 
 /** Where a router's straight edge is clamped: from the slot's wall back by what the base keeps it off. */
-export function straightEdgeSum(setting: Setting, { base }: Machine, distance: Dimension | null): Dimension | null {
+export function straightEdgeSum(setting: Setting, { base }: Machine, distance: ExplainedLength | null): ExplainedLength | null {
   if (!setting.router || !base || !setting.distance) return null;
-  return dimension([
+  return explainedLength([
     plus('slot-begins', setting.distance, distance ? { inner: distance } : {}),
     minus('base-radius', base.nm),
     plus('half-the-cutter', Math.round(setting.router.cuts / 2) as Length),
@@ -49,7 +49,9 @@ export function straightEdgeSum(setting: Setting, { base }: Machine, distance: D
 }
 
 /** What the scale has to read so that the distance comes out; null where nothing is known of the scale. */
-export function scaleSum(setting: Setting, learned: Pick<Learned, 'place'>, distance: Dimension | null): Dimension | null {
+export function scaleSum(setting: Setting, learned: Pick<Learned, 'place'>, distance: ExplainedLength | null): ExplainedLength | null {
   const read = onScale(setting, learned);
-  return read && dimension([plus('wanted-distance', setting.distance!, distance ? { inner: distance } : {}), minus('comes-out-over', read.off.nm as Length)]);
+  return (
+    read && explainedLength([plus('wanted-distance', setting.distance!, distance ? { inner: distance } : {}), minus('comes-out-over', read.off.nm as Length)])
+  );
 }

@@ -1,19 +1,19 @@
 /** One machine at one setting, with all the cuts made at it. */
-import type { Operation, Stage } from './operations.ts';
-import type { Setting, Way } from './setting.ts';
+import type { Operation, ToolingStage } from './operations.ts';
+import type { Setting, OperationWay } from './setting.ts';
 
 /** One operation as it is made at a setup. */
-export interface Cut {
+export interface SetupCut {
   readonly operation: Operation;
-  readonly way: Way;
+  readonly way: OperationWay;
 }
 
 export interface Setup {
   /** The setting's key: stays while the setting does. */
   readonly id: string;
-  readonly stage: Stage;
+  readonly stage: ToolingStage;
   readonly setting: Setting;
-  readonly cuts: readonly Cut[];
+  readonly cuts: readonly SetupCut[];
   /** Ids of setups that come before it: they cut the same parts while they are still square. */
   readonly after: readonly string[];
 }

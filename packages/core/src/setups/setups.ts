@@ -7,10 +7,10 @@ import type { ResolvedUnit } from '../solid/unit.ts';
 import { machinesInOrder, machinesOf, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
 import { fewestSettings } from './fewest.ts';
-import { operationsOf, STAGES, type Blank, type Operation, type Stage } from './operations.ts';
+import { operationsOf, STAGES, type OperationBlank, type Operation, type ToolingStage } from './operations.ts';
 import { mustFollow } from './order.ts';
-import { keyOf, type Setting, type Way } from './setting.ts';
-import type { Cut, Setup } from './setup.ts';
+import { keyOf, type Setting, type OperationWay } from './setting.ts';
+import type { SetupCut, Setup } from './setup.ts';
 import { touchesOf, type Touch } from './touches.ts';
 import { waysOf } from './ways.ts';
 
@@ -27,7 +27,7 @@ export interface Setups {
   readonly cleats: readonly CleatRip[];
   /** Operations the shop has no machine, bit or reach for. */
   readonly unmade: readonly Operation[];
-  readonly blanks: ReadonlyMap<string, Blank>;
+  readonly blanks: ReadonlyMap<string, OperationBlank>;
   /** Where parts are butted against others, for marking out. */
   readonly touches: readonly Touch[];
   /** No order of ways has fewer settings. */
@@ -36,14 +36,14 @@ export interface Setups {
 
 /** The setups for some units of a plan. Resolved units in; no faults are asked about: those are the checks'. */
 export function setupsOf(units: readonly ResolvedUnit[], shop: Shop): Setups {
-  const blanks = new Map<string, Blank>();
+  const blanks = new Map<string, OperationBlank>();
   const operations: Operation[] = [];
   for (const unit of units) {
     const found = operationsOf(unit);
     for (const [id, blank] of found.blanks) blanks.set(id, blank);
     operations.push(...found.operations);
   }
-  const ways = new Map<string, readonly Way[]>();
+  const ways = new Map<string, readonly OperationWay[]>();
   const unmade: Operation[] = [];
   for (const operation of operations) {
     const found = waysOf(operation, blanks.get(operation.panel)!, shop);
@@ -62,8 +62,8 @@ export function setupsOf(units: readonly ResolvedUnit[], shop: Shop): Setups {
   };
 }
 
-function grouped(operations: readonly Operation[], ways: ReadonlyMap<string, Way>): Setup[] {
-  const byKey = new Map<string, { stage: Stage; setting: Setting; cuts: Cut[] }>();
+function grouped(operations: readonly Operation[], ways: ReadonlyMap<string, OperationWay>): Setup[] {
+  const byKey = new Map<string, { stage: ToolingStage; setting: Setting; cuts: SetupCut[] }>();
   for (const operation of operations) {
     const way = ways.get(operation.id);
     if (!way) continue;

@@ -1,23 +1,23 @@
 /** Ways to bevel an edge, to saw a slanted one and to cut a notch. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { LEAST_AT_SAW, LEAST_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
+import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, type Machine, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
-import { isRectEdge, opposite, type Bevel, type Blank, type Notch, type Shape, type Width } from './operations.ts';
-import { keyOf, type Held, type Setting, type Way } from './setting.ts';
+import { isRectEdge, opposite, type BevelWork, type OperationBlank, type NotchWork, type ShapeWork, type WidthWork } from './operations.ts';
+import { keyOf, type WorkHold, type Setting, type OperationWay } from './setting.ts';
 
 const degreesKey = (deg: number): number => Math.round(deg * 1e6);
 
-export function bevelWays({ edge, deg, at }: Bevel, blank: Blank, shop: Shop): Way[] {
+export function bevelWays({ edge, deg, at }: BevelWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   if (!isRectEdge(edge)) return [];
   const across = edge === 'start' || edge === 'end';
   const onFence = across ? blank.width : blank.length;
   const size = across ? blank.length : blank.width;
-  const ways: Way[] = [];
-  const longer = Math.max(blank.length, blank.width) < LEAST_AT_SAW;
+  const ways: OperationWay[] = [];
+  const longer = Math.max(blank.length, blank.width) < MIN_AT_SAW;
   // The face that is longer lies up: the blade leans towards it from below.
   const face = deg > 0 ? 'reference' : 'other';
-  const add = (machine: Machine, held: Held, most: number, trouble: number): void => {
+  const add = (machine: Machine, held: WorkHold, most: number, trouble: number): void => {
     const tilt = tiltFor(Math.abs(deg), most);
     if (!tilt) return;
     const standing = tilt.standing ? 'tall' : held;
@@ -31,7 +31,7 @@ export function bevelWays({ edge, deg, at }: Bevel, blank: Blank, shop: Shop): W
     ways.push({ setting, against: opposite(edge), face, longer: longer && held !== 'guide', trouble: trouble + (longer ? 4 : 0) });
   };
   const [saw] = machinesOf(shop, 'table-saw');
-  if (saw && onFence >= size && onFence >= LEAST_ON_FENCE && at <= saw.rip!.nm) add(saw, 'fence', saw.tiltDeg!, 0);
+  if (saw && onFence >= size && onFence >= MIN_ON_FENCE && at <= saw.rip!.nm) add(saw, 'fence', saw.tiltDeg!, 0);
   if (saw && onFence <= saw.crosscut!.nm) add(saw, 'sled', saw.tiltDeg!, 1);
   const [mitre] = machinesOf(shop, 'mitre-saw');
   if (mitre && across && blank.width <= mitre.crosscut!.nm && blank.panel.thickness <= mitre.deep!.nm) add(mitre, 'sled', mitre.tiltDeg!, 2);
@@ -41,10 +41,10 @@ export function bevelWays({ edge, deg, at }: Bevel, blank: Blank, shop: Shop): W
 }
 
 /** A piece ripped to its width: its near edge along the fence, else on the sled where it is wider than long, else along a guide on the line. */
-export function widthWays({ at }: Width, blank: Blank, shop: Shop): Way[] {
-  const ways: Way[] = [];
-  const longer = Math.max(blank.length, blank.width) < LEAST_AT_SAW;
-  const add = (machine: Machine, held: Held, trouble: number): void =>
+export function widthWays({ at }: WidthWork, blank: OperationBlank, shop: Shop): OperationWay[] {
+  const ways: OperationWay[] = [];
+  const longer = Math.max(blank.length, blank.width) < MIN_AT_SAW;
+  const add = (machine: Machine, held: WorkHold, trouble: number): void =>
     void ways.push({
       setting: { key: keyOf(machine.id, held, 'width', at), machine: machine.id, held, distance: at },
       against: 'near',
@@ -53,7 +53,7 @@ export function widthWays({ at }: Width, blank: Blank, shop: Shop): Way[] {
       trouble: trouble + (longer && held !== 'guide' ? 4 : 0),
     });
   const [saw] = machinesOf(shop, 'table-saw');
-  if (saw && blank.length >= Math.max(at, LEAST_ON_FENCE) && at <= saw.rip!.nm) add(saw, 'fence', 0);
+  if (saw && blank.length >= Math.max(at, MIN_ON_FENCE) && at <= saw.rip!.nm) add(saw, 'fence', 0);
   if (saw && blank.length < at && blank.length <= saw.crosscut!.nm) add(saw, 'sled', 1);
   const [guided] = machinesOf(shop, 'guided-saw');
   if (guided && blank.length <= guided.guide!.nm) add(guided, 'guide', 2);
@@ -61,11 +61,11 @@ export function widthWays({ at }: Width, blank: Blank, shop: Shop): Way[] {
 }
 
 /** A slanted edge: along a guide laid on its line, on a taper sled, or to the line at the band saw. A beveled one tilts the blade too. */
-export function shapeWays(shape: Shape, blank: Blank, shop: Shop): Way[] {
+export function shapeWays(shape: ShapeWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const { from, to, deg, slantDeg } = shape;
   const long = Math.hypot(to.u - from.u, to.v - from.v);
-  const ways: Way[] = [];
-  const add = (machine: Machine, held: Held, trouble: number): void => {
+  const ways: OperationWay[] = [];
+  const add = (machine: Machine, held: WorkHold, trouble: number): void => {
     const tilt = deg === 0 ? undefined : tiltFor(Math.abs(deg), machine.tiltDeg ?? 0);
     if (tilt === null) return;
     // The line is another for every slant; to the line at a band saw nothing is set at all.
@@ -88,9 +88,9 @@ export function shapeWays(shape: Shape, blank: Blank, shop: Shop): Way[] {
 }
 
 /** A notch: sawn to its line at the band saw where it reaches, else routed along a template; a round end is bored first. */
-export function notchWays({ edge, at, width, depth, round }: Notch, blank: Blank, shop: Shop): Way[] {
-  const ways: Way[] = [];
-  const add = (machine: Machine, held: Held, trouble: number): void => {
+export function notchWays({ edge, at, width, depth, round }: NotchWork, blank: OperationBlank, shop: Shop): OperationWay[] {
+  const ways: OperationWay[] = [];
+  const add = (machine: Machine, held: WorkHold, trouble: number): void => {
     const key = keyOf(machine.id, held, 'notch', width, depth, round ? 'round' : 'square');
     ways.push({ setting: { key, machine: machine.id, held, depth: depth as Length }, against: null as RectEdge | null, face: null, longer: false, trouble });
   };

@@ -1,15 +1,15 @@
 /** Chains of joints: each slot with what goes in, each part held at both its ends. Source: docs/formulas/fit-chain.md. */
 import { toMm, type Length } from '../length/length.ts';
 import { jointGroups } from '../joints/joint-groups.ts';
-import { isFace, type Meeting } from '../solid/meeting.ts';
+import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
-import { MOST_FREE, thicknessVariations, type ChainsOf, type FitChain, type Repeats } from './fit-chain.ts';
+import { MAX_FREE, thicknessVariations, type ChainContext, type ToleranceChain, type RepeatabilityOf } from './tolerance-chain.ts';
 
-export function slotChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
+export function slotChains({ unit, usedOf, repeats }: ChainContext): ToleranceChain[] {
   return jointGroups(unit)
     .filter(({ slot, kind }) => slot !== null && kind !== 'rabbet' && kind !== 'half-lap')
-    .map(({ id, guest, host, meetings }): FitChain => {
+    .map(({ id, guest, host, meetings }): ToleranceChain => {
       const { play } = meetings[0]!.joint;
       return {
         id: `slot ${id}`,
@@ -20,15 +20,15 @@ export function slotChains({ unit, usedOf, repeats }: ChainsOf): FitChain[] {
         panels: [guest.id, host.id],
         count: meetings.length,
         freeMm: toMm(play),
-        mostMm: toMm(play) + MOST_FREE.slot,
+        mostMm: toMm(play) + MAX_FREE.slot,
         variations: [...thicknessVariations(guest, usedOf, -1), { source: `slot ${id}`, cause: 'slot', sd: repeats.slot, times: 1 }],
       };
     });
 }
 
 /** A part let into two others at opposite ends: free is what both slots leave it, less what its length and their distance are off. */
-export function endChains({ unit, repeats }: ChainsOf): FitChain[] {
-  const chains = new Map<string, FitChain>();
+export function endChains({ unit, repeats }: ChainContext): ToleranceChain[] {
+  const chains = new Map<string, ToleranceChain>();
   for (const panel of unit.panels) {
     const held = meetingsOf(unit, 'asGuest', panel.id).filter(({ joint, face }) => joint.depth > 0 && isFace(face));
     for (const [one, other] of [
@@ -46,7 +46,7 @@ export function endChains({ unit, repeats }: ChainsOf): FitChain[] {
   return [...chains.values()];
 }
 
-function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Meeting, b: Meeting, repeats: Repeats): FitChain {
+function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Connection, b: Connection, repeats: RepeatabilityOf): ToleranceChain {
   const freeMm = toMm((a.joint.endPlay + b.joint.endPlay) as Length);
   const host = unit.byId.get(a.host)!;
   return {
@@ -58,7 +58,7 @@ function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Meeting, b: Meeti
     panels: [panel.id, a.host, b.host],
     count: 1,
     freeMm,
-    mostMm: freeMm + MOST_FREE.ends,
+    mostMm: freeMm + MAX_FREE.ends,
     variations: [
       { source: `length ${panel.id} ${a.edge}`, cause: 'length', sd: repeats.length, times: -1 },
       // What keeps the two hosts apart is another part, cut on its own.

@@ -1,17 +1,17 @@
 /** Ways to cut a slot, a groove, a rabbet or an edge groove with the shop's saws and routers. Rules that rule a way out: docs/checks.md. */
 import type { Length } from '../length/length.ts';
 import type { RectEdge } from '../solid/panel.ts';
-import { LEAST_AT_SAW, LEAST_ON_FENCE, machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts';
-import type { Blank, EdgeGroove, SlantedSlot, Slot } from './operations.ts';
+import { MIN_AT_SAW, MIN_ON_FENCE, machinesOf, stackSaw, type Machine, type Shop } from '../stock/shop.ts';
+import type { OperationBlank, EdgeGrooveWork, SlantedSlotWork, SlotWork } from './operations.ts';
 import { routerFor, type RouterSet } from './router.ts';
-import { keyOf, type Held, type Setting, type Way } from './setting.ts';
+import { keyOf, type WorkHold, type Setting, type OperationWay } from './setting.ts';
 import { tiltFor } from './angles.ts';
 import { SLOT_WITHIN, stackFor, type StackSet } from './stack.ts';
 
-export const LEAST_AT_TABLE = 150_000_000;
+export const MIN_AT_TABLE = 150_000_000;
 
 /** The two edges a slot can be measured from, and how far its nearer wall is from each. */
-function references(slot: Slot, blank: Blank): readonly { readonly against: RectEdge; readonly distance: Length }[] {
+function references(slot: SlotWork, blank: OperationBlank): readonly { readonly against: RectEdge; readonly distance: Length }[] {
   const [low, high]: [RectEdge, RectEdge] = slot.across ? ['start', 'end'] : ['near', 'far'];
   const size = slot.across ? blank.length : blank.width;
   // A rabbet runs out over its edge: the cutter is buried in a fence of scrap there.
@@ -22,10 +22,10 @@ function references(slot: Slot, blank: Blank): readonly { readonly against: Rect
 }
 
 /** Its width inside the blank: a rabbet's outer wall may lie past the edge. */
-export const slotWidth = (slot: Slot, blank: Blank): Length =>
+export const slotWidth = (slot: SlotWork, blank: OperationBlank): Length =>
   (Math.min(slot.far, slot.across ? blank.length : blank.width) - Math.max(0, slot.near)) as Length;
 
-export function slotWays(slot: Slot, blank: Blank, shop: Shop): Way[] {
+export function slotWays(slot: SlotWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const width = slotWidth(slot, blank);
   const stopped = slot.from !== null || slot.to !== null;
   return references(slot, blank).flatMap((reference) => [
@@ -39,22 +39,22 @@ interface Reference {
   readonly distance: Length;
 }
 
-function sawWays(slot: Slot, blank: Blank, shop: Shop, width: Length, { against, distance }: Reference): Way[] {
-  const ways: Way[] = [];
+function sawWays(slot: SlotWork, blank: OperationBlank, shop: Shop, width: Length, { against, distance }: Reference): OperationWay[] {
+  const ways: OperationWay[] = [];
   const onFence = slot.across ? blank.width : blank.length;
   const across = slot.across ? blank.length : blank.width;
   const saw = stackSaw(shop);
   const arm = stackSaw(shop, 'radial-arm');
-  const held = (machine: Machine, how: Held, reach: Length): void => {
+  const held = (machine: Machine, how: WorkHold, reach: Length): void => {
     const set = stackFor(shop.stack!, width, machine.stack!.nm);
     if (!set || distance > reach || slot.depth > (machine.deep?.nm ?? 0)) return;
     ways.push(
-      way(stackSetting(machine, how, set, distance, slot.depth), against, slot, Math.max(blank.length, blank.width) < LEAST_AT_SAW, how === 'fence' ? 0 : 1),
+      way(stackSetting(machine, how, set, distance, slot.depth), against, slot, Math.max(blank.length, blank.width) < MIN_AT_SAW, how === 'fence' ? 0 : 1),
     );
   };
   if (saw) {
     // The edge on the fence no shorter than the measure across it, or the piece racks.
-    if (onFence >= across && onFence >= LEAST_ON_FENCE) held(saw, 'fence', saw.rip!.nm);
+    if (onFence >= across && onFence >= MIN_ON_FENCE) held(saw, 'fence', saw.rip!.nm);
     if (slot.across && blank.width <= saw.crosscut!.nm) held(saw, 'sled', blank.length);
     if (!slot.across && blank.length <= saw.crosscut!.nm && onFence < across) held(saw, 'sled', blank.width);
   }
@@ -62,7 +62,7 @@ function sawWays(slot: Slot, blank: Blank, shop: Shop, width: Length, { against,
   return ways;
 }
 
-const stackSetting = (machine: Machine, held: Held, stack: StackSet, distance: Length, depth: Length): Setting => ({
+const stackSetting = (machine: Machine, held: WorkHold, stack: StackSet, distance: Length, depth: Length): Setting => ({
   key: keyOf(machine.id, held, stack.cuts, stack.over, depth, distance),
   machine: machine.id,
   held,
@@ -71,8 +71,8 @@ const stackSetting = (machine: Machine, held: Held, stack: StackSet, distance: L
   depth,
 });
 
-function routerWays(slot: Slot, blank: Blank, shop: Shop, width: Length, { against, distance }: Reference): Way[] {
-  const ways: Way[] = [];
+function routerWays(slot: SlotWork, blank: OperationBlank, shop: Shop, width: Length, { against, distance }: Reference): OperationWay[] {
+  const ways: OperationWay[] = [];
   const stopped = slot.from !== null || slot.to !== null;
   const bits = Object.values(shop.bits);
   const [table] = machinesOf(shop, 'router-table');
@@ -80,14 +80,14 @@ function routerWays(slot: Slot, blank: Blank, shop: Shop, width: Length, { again
   const atTable = table && routerFor(bits, width, slot.depth, table.deep!.nm);
   const onFence = slot.across ? blank.width : blank.length;
   const across = slot.across ? blank.length : blank.width;
-  if (atTable && distance <= table.rip!.nm && onFence >= across && onFence >= LEAST_ON_FENCE)
-    ways.push(way(routerSetting(table, 'table', atTable, distance, slot, stopped), against, slot, Math.max(blank.length, blank.width) < LEAST_AT_TABLE, 2));
+  if (atTable && distance <= table.rip!.nm && onFence >= across && onFence >= MIN_ON_FENCE)
+    ways.push(way(routerSetting(table, 'table', atTable, distance, slot, stopped), against, slot, Math.max(blank.length, blank.width) < MIN_AT_TABLE, 2));
   const byHand = router && routerFor(bits, width, slot.depth, router.deep!.nm);
   if (byHand) ways.push(way(routerSetting(router, 'edge', byHand, distance, slot, stopped), against, slot, false, 3));
   return ways;
 }
 
-function routerSetting(machine: Machine, held: Held, router: RouterSet, distance: Length, slot: Slot, stopped: boolean): Setting {
+function routerSetting(machine: Machine, held: WorkHold, router: RouterSet, distance: Length, slot: SlotWork, stopped: boolean): Setting {
   return {
     key: keyOf(machine.id, held, router.bit, router.over.join('+'), slot.depth, distance, ...(stopped ? [slot.from, slot.to] : [])),
     machine: machine.id,
@@ -99,7 +99,7 @@ function routerSetting(machine: Machine, held: Held, router: RouterSet, distance
   };
 }
 
-const way = (setting: Setting, against: RectEdge, { face }: Slot, longer: boolean, trouble: number): Way => ({
+const way = (setting: Setting, against: RectEdge, { face }: SlotWork, longer: boolean, trouble: number): OperationWay => ({
   setting,
   against,
   face,
@@ -108,8 +108,8 @@ const way = (setting: Setting, against: RectEdge, { face }: Slot, longer: boolea
 });
 
 /** A slot at a slant: the router along a straight edge that a wedge turns, or the piece on a wedge on the sled. */
-export function slantedWays(slot: SlantedSlot, blank: Blank, shop: Shop): Way[] {
-  const ways: Way[] = [];
+export function slantedWays(slot: SlantedSlotWork, blank: OperationBlank, shop: Shop): OperationWay[] {
+  const ways: OperationWay[] = [];
   const add = (setting: Omit<Setting, 'key' | 'held' | 'gaugeDeg' | 'depth'>, cut: string, trouble: number): void => {
     const key = keyOf(setting.machine, 'wedge', cut, slot.depth, Math.round(slot.angleDeg * 1e6));
     // Each slot is laid to its mark: the wedge stays.
@@ -135,7 +135,7 @@ export function slantedWays(slot: SlantedSlot, blank: Blank, shop: Shop): Way[] 
  * A groove let into an edge: over a router table or a stack, the piece on edge against a tall fence; else a router on the edge
  * with a side fence. Into a bevel: the blade tilted as the bevel, pass beside pass, or the piece leaned by it on a wedge.
  */
-export function edgeGrooveWays(groove: EdgeGroove, blank: Blank, shop: Shop): Way[] {
+export function edgeGrooveWays(groove: EdgeGrooveWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const { width, depth, from } = groove;
   const deg = Math.abs(groove.deg);
   const beveled = deg > 1e-9;
@@ -160,12 +160,12 @@ interface Standing {
   readonly deg: number;
 }
 
-function standingWays({ width, depth, distance, face, deg }: Standing, blank: Blank, shop: Shop): Way[] {
-  const ways: Way[] = [];
+function standingWays({ width, depth, distance, face, deg }: Standing, blank: OperationBlank, shop: Shop): OperationWay[] {
+  const ways: OperationWay[] = [];
   const beveled = deg > 1e-9;
   const longest = Math.max(blank.length, blank.width);
   const leans = beveled ? { gaugeDeg: deg } : {};
-  const add = (machine: Machine, held: Held, cutter: Pick<Setting, 'stack' | 'router'>, cut: string, longer: boolean, trouble: number): void =>
+  const add = (machine: Machine, held: WorkHold, cutter: Pick<Setting, 'stack' | 'router'>, cut: string, longer: boolean, trouble: number): void =>
     void ways.push({
       setting: {
         key: keyOf(machine.id, held, cut, depth, distance, ...(beveled ? [Math.round(deg * 1e6)] : [])),
@@ -183,19 +183,19 @@ function standingWays({ width, depth, distance, face, deg }: Standing, blank: Bl
     });
   const saw = stackSaw(shop);
   const stack = saw && !beveled && stackFor(shop.stack!, width, saw.stack!.nm);
-  if (saw && stack && depth <= saw.deep!.nm) add(saw, 'tall', { stack }, `${stack.cuts}+${stack.over}`, longest < LEAST_AT_SAW, 1);
+  if (saw && stack && depth <= saw.deep!.nm) add(saw, 'tall', { stack }, `${stack.cuts}+${stack.over}`, longest < MIN_AT_SAW, 1);
   for (const [machine, held, trouble] of [
     [machinesOf(shop, 'router-table')[0], beveled ? 'wedge' : 'tall', 2],
     [machinesOf(shop, 'router')[0], 'edge', 3],
   ] as const) {
     const set = machine && routerFor(Object.values(shop.bits), width, depth, machine.deep!.nm);
-    if (machine && set) add(machine, held, { router: set }, `${set.bit}+${set.over.join('+')}`, held !== 'edge' && longest < LEAST_AT_TABLE, trouble);
+    if (machine && set) add(machine, held, { router: set }, `${set.bit}+${set.over.join('+')}`, held !== 'edge' && longest < MIN_AT_TABLE, trouble);
   }
   return ways;
 }
 
 /** The beveled edge against the fence, the blade tilted as the bevel: it stands square to it. */
-function bladeWays({ width, depth, from, deg }: EdgeGroove, blank: Blank, shop: Shop): Way[] {
+function bladeWays({ width, depth, from, deg }: EdgeGrooveWork, blank: OperationBlank, shop: Shop): OperationWay[] {
   const [saw] = machinesOf(shop, 'table-saw');
   const kerf = saw?.kerf?.nm ?? 0;
   const tilt = saw && tiltFor(Math.abs(deg), saw.tiltDeg ?? 0);
@@ -203,7 +203,7 @@ function bladeWays({ width, depth, from, deg }: EdgeGroove, blank: Blank, shop: 
   const left = width - kerf;
   const further = left > SLOT_WITHIN ? Math.ceil(left / kerf) : 0;
   const over = Array.from({ length: further }, (_, n) => Math.round((left * (n + 1)) / further) as Length);
-  const longer = Math.max(blank.length, blank.width) < LEAST_AT_SAW;
+  const longer = Math.max(blank.length, blank.width) < MIN_AT_SAW;
   return [
     {
       setting: {

@@ -1,26 +1,26 @@
 /** Stack, router, angles and the choice of fewest settings, each against a search of everything or plain geometry. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { exactly } from '../length/entered.ts';
+import { enteredFromNm } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
-import { newBit, type Bit, type Stack } from '../stock/shop.ts';
+import { newBit, type Bit, type DadoStack } from '../stock/shop.ts';
 import { compound, tiltFor } from './angles.ts';
 import { fewestSettings } from './fewest.ts';
 import { DEEPEST_PASS, edgeOffset, routerFor } from './router.ts';
-import type { Way } from './setting.ts';
+import type { OperationWay } from './setting.ts';
 import { SLOT_WITHIN, stackFor } from './stack.ts';
 
 const UM = 1000;
-const leaves = (most: number) => fc.array(fc.integer({ min: 20, max: 3300 }), { maxLength: most }).map((row) => row.map((um) => exactly(um * UM)));
-const arbitraryStack: fc.Arbitrary<Stack> = fc.record({
-  outer: fc.integer({ min: 3000, max: 8000 }).map((um) => exactly(um * UM)),
+const leaves = (most: number) => fc.array(fc.integer({ min: 20, max: 3300 }), { maxLength: most }).map((row) => row.map((um) => enteredFromNm(um * UM)));
+const arbitraryStack: fc.Arbitrary<DadoStack> = fc.record({
+  outer: fc.integer({ min: 3000, max: 8000 }).map((um) => enteredFromNm(um * UM)),
   chippers: leaves(4),
   shims: leaves(5),
-  over: fc.integer({ min: -200, max: 300 }).map((um) => exactly(um * UM)),
+  over: fc.integer({ min: -200, max: 300 }).map((um) => enteredFromNm(um * UM)),
 });
 
 /** Every stack there is: the widest that cuts no wider than asked and fits the arbor. */
-function widestByHand({ outer, chippers, shims, over }: Stack, width: number, room: number): number | null {
+function widestByHand({ outer, chippers, shims, over }: DadoStack, width: number, room: number): number | null {
   const all = [...chippers, ...shims].map(({ nm }) => nm);
   let best: number | null = null;
   for (let mask = 0; mask < 1 << all.length; mask++) {
@@ -47,11 +47,16 @@ describe('a dado stack', () => {
     );
   });
   test('that cuts 0.1 mm over is built 0.1 mm thinner', () => {
-    const stack: Stack = { outer: exactly(6.4e6), chippers: [3.2e6, 3.2e6].map(exactly), shims: [0.1e6, 0.2e6, 0.3e6].map(exactly), over: exactly(0) };
+    const stack: DadoStack = {
+      outer: enteredFromNm(6.4e6),
+      chippers: [3.2e6, 3.2e6].map(enteredFromNm),
+      shims: [0.1e6, 0.2e6, 0.3e6].map(enteredFromNm),
+      over: enteredFromNm(0),
+    };
     const wanted = 13_100_000 as Length; // 6.4 + 3.2 + 3.2 + 0.3
     const room = 20_000_000 as Length;
     expect(stackFor(stack, wanted, room)).toEqual({ chippers: [3_200_000, 3_200_000], shims: [300_000], cuts: 13_100_000, over: 0 });
-    const said = stackFor({ ...stack, over: exactly(100_000) }, wanted, room)!;
+    const said = stackFor({ ...stack, over: enteredFromNm(100_000) }, wanted, room)!;
     expect(said.shims).toEqual([200_000]);
     expect(said.cuts).toBe(13_100_000);
   });
@@ -60,7 +65,7 @@ describe('a dado stack', () => {
 describe('a router', () => {
   const arbitraryBits: fc.Arbitrary<Bit[]> = fc
     .uniqueArray(fc.integer({ min: 20, max: 250 }), { minLength: 1, maxLength: 6 })
-    .map((tenths) => tenths.map((each, n) => ({ ...newBit(`b${n}`, n, 'straight', '1 mm'), diameter: exactly(each * 100_000) })));
+    .map((tenths) => tenths.map((each, n) => ({ ...newBit(`b${n}`, n, 'straight', '1 mm'), diameter: enteredFromNm(each * 100_000) })));
   test('takes the widest bit that is not too wide, in the fewest passes across and down', () => {
     fc.assert(
       fc.property(arbitraryBits, fc.integer({ min: 10, max: 400 }), fc.integer({ min: 1, max: 30 }), (bits, tenths, deep) => {
@@ -83,7 +88,7 @@ describe('a router', () => {
     );
   });
   test('runs along an edge that lies its base less its cutter from the wall', () => {
-    const router = { id: 'r', order: 0, kind: 'router' as const, name: 'router', base: exactly(75e6), deep: exactly(50e6) };
+    const router = { id: 'r', order: 0, kind: 'router' as const, name: 'router', base: enteredFromNm(75e6), deep: enteredFromNm(50e6) };
     expect(edgeOffset(router, 12_000_000 as Length)).toBe(69_000_000);
   });
 });
@@ -121,7 +126,13 @@ describe('angles', () => {
 });
 
 describe('fewest settings', () => {
-  const way = (key: string, trouble: number): Way => ({ setting: { key, machine: 'm', held: 'fence' }, against: null, face: null, longer: false, trouble });
+  const way = (key: string, trouble: number): OperationWay => ({
+    setting: { key, machine: 'm', held: 'fence' },
+    against: null,
+    face: null,
+    longer: false,
+    trouble,
+  });
   const arbitraryCandidates = fc.array(fc.uniqueArray(fc.integer({ min: 0, max: 8 }), { minLength: 1, maxLength: 4 }), { minLength: 1, maxLength: 10 });
 
   test('are as few as a search of every set of settings finds, and of as few the least trouble', () => {

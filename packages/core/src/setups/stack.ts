@@ -1,6 +1,6 @@
 /** What goes on the arbor for a slot: which chippers and shims between the outer blades come nearest, and what is left. Source: docs/formulas/dado-stack.md. */
 import type { Length } from '../length/length.ts';
-import type { Stack } from '../stock/shop.ts';
+import type { DadoStack } from '../stock/shop.ts';
 
 export interface StackSet {
   /** Leaves between the outer blades, thick first. */
@@ -51,7 +51,7 @@ function atMost(sums: readonly Leaves[], wanted: number): Leaves | undefined {
  * SLOT_WITHIN, with the fewest leaves; what is left is taken by a second pass. Null when the outer blades alone cut wider,
  * or when two passes would not be enough.
  */
-export function stackFor(stack: Stack, width: Length, room: Length): StackSet | null {
+export function stackFor(stack: DadoStack, width: Length, room: Length): StackSet | null {
   const { outer, over } = stack;
   const most = Math.min(width + SLOT_WITHIN - over.nm, room) - outer.nm;
   if (most < 0) return null;

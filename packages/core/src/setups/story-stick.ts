@@ -1,6 +1,6 @@
 /** Story sticks: one stick with every mark of a part on it, carried over to all that are marked alike. From what is cut and what is butted; nothing is worked out. */
 import type { Length } from '../length/length.ts';
-import type { Blank, Operation } from './operations.ts';
+import type { OperationBlank, Operation } from './operations.ts';
 import type { Touch } from './touches.ts';
 
 export interface StickMark {
@@ -24,7 +24,7 @@ export interface StoryStick {
 }
 
 /** Both walls where they cross the near edge, which the stick is laid to; null for what does not cross it. */
-function wallsOf(work: Operation['work'], { length }: Blank): Pick<StickMark, 'near' | 'far' | 'slanted'> | null {
+function wallsOf(work: Operation['work'], { length }: OperationBlank): Pick<StickMark, 'near' | 'far' | 'slanted'> | null {
   if (work.kind === 'slot' && work.across) return { near: Math.max(0, work.near) as Length, far: Math.min(length, work.far) as Length, slanted: false };
   if (work.kind !== 'slanted-slot' || work.crosses !== 'near') return null;
   const over = work.width / Math.cos((work.angleDeg * Math.PI) / 180);
@@ -32,7 +32,7 @@ function wallsOf(work: Operation['work'], { length }: Blank): Pick<StickMark, 'n
 }
 
 /** A stick for every part with more than one slot or part across it; a single mark is as well measured. */
-export function storySticks(blanks: ReadonlyMap<string, Blank>, operations: readonly Operation[], touches: readonly Touch[]): StoryStick[] {
+export function storySticks(blanks: ReadonlyMap<string, OperationBlank>, operations: readonly Operation[], touches: readonly Touch[]): StoryStick[] {
   const marks = new Map<string, StickMark[]>();
   for (const { id, panel, work, guest } of operations) {
     const walls = wallsOf(work, blanks.get(panel)!);

@@ -1,12 +1,12 @@
 /** How a shop can make one operation; none where it has no machine, bit or reach for it. */
 import type { Shop } from '../stock/shop.ts';
 import { holeWays } from './hole-ways.ts';
-import type { Blank, Operation } from './operations.ts';
-import type { Way } from './setting.ts';
+import type { OperationBlank, Operation } from './operations.ts';
+import type { OperationWay } from './setting.ts';
 import { bevelWays, notchWays, shapeWays, widthWays } from './shape-ways.ts';
 import { edgeGrooveWays, slantedWays, slotWays } from './slot-ways.ts';
 
-export function waysOf({ work }: Operation, blank: Blank, shop: Shop): Way[] {
+export function waysOf({ work }: Operation, blank: OperationBlank, shop: Shop): OperationWay[] {
   switch (work.kind) {
     case 'slot':
       return slotWays(work, blank, shop);

@@ -1,5 +1,5 @@
 /** Panels that stand in one another outside what was cut away: a mistake of sizes that no single sum shows. */
-import { intersection, piecesOf, slabOf, volumeOf, type Body } from './convex.ts';
+import { intersection, piecesOf, slabOf, volumeOf, type ConvexBody } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedUnit } from './unit.ts';
 import { boundsOf, boundsOfCorners, type Bounds } from './views.ts';
@@ -27,13 +27,13 @@ const free = ({ low: a0, high: a1 }: Bounds, { low: b0, high: b1 }: Bounds): boo
   b0.out > a1.out - AUDIT_TOLERANCE;
 
 /** A body thinner than the tolerance is a touch, not an overlap. */
-function isOverlap(body: Body): boolean {
+function isOverlap(body: ConvexBody): boolean {
   const { volume } = volumeOf(body);
   const area = body.reduce((sum, face) => sum + areaOf(face), 0);
   return area > 0 && (2 * volume) / area > AUDIT_TOLERANCE;
 }
 
-function areaOf(face: Body[number]): number {
+function areaOf(face: ConvexBody[number]): number {
   let sum = 0;
   for (let index = 1; index + 1 < face.length; index++) {
     const turn = cross(plusVector(face[index]!, scale(face[0]!, -1)), plusVector(face[index + 1]!, scale(face[0]!, -1)));
@@ -42,8 +42,8 @@ function areaOf(face: Body[number]): number {
   return sum;
 }
 
-interface Piece {
-  readonly body: Body;
+interface ClashPiece {
+  readonly body: ConvexBody;
   readonly bounds: Bounds;
 }
 
@@ -61,14 +61,14 @@ export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'm
         else meets.set(one, new Set([other]));
       }
   const rows = panels.map((panel) => ({ panel, bounds: boundsOf(panel) }));
-  const slabs = new Map<string, Body>();
-  const slab = (panel: ResolvedPanel): Body => {
+  const slabs = new Map<string, ConvexBody>();
+  const slab = (panel: ResolvedPanel): ConvexBody => {
     const known = slabs.get(panel.id) ?? slabOf(panel);
     slabs.set(panel.id, known);
     return known;
   };
-  const memory = new Map<string, readonly Piece[]>();
-  const pieces = (panel: ResolvedPanel): readonly Piece[] => {
+  const memory = new Map<string, readonly ClashPiece[]>();
+  const pieces = (panel: ResolvedPanel): readonly ClashPiece[] => {
     const known = memory.get(panel.id) ?? piecesOf(panel).map((body) => ({ body, bounds: boundsOfCorners(body.flat()) }));
     memory.set(panel.id, known);
     return known;

@@ -4,16 +4,16 @@
  */
 import { NM_PER } from '../length/length.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import { edgeFace, outwardOf, place, type Point } from './panel.ts';
+import { edgeFace, outwardOf, place, type PanelPoint } from './panel.ts';
 import { alongStrip } from './resolve.ts';
 import { cross, dot, plusVector, scale, vector, type Vector } from './vector.ts';
 import { sliceOf } from './volume.ts';
 
 /** Faces with their corners, anticlockwise seen from outside. */
-export type Body = readonly (readonly Vector[])[];
+export type ConvexBody = readonly (readonly Vector[])[];
 
 /** Points p with `normal · p <= at` are inside. */
-export interface Space {
+export interface HalfSpace {
   readonly normal: Vector;
   readonly at: number;
 }
@@ -24,7 +24,7 @@ const ON = 1e-7;
 const mmOf = (at: Vector): Vector => vector(at.along / NM_PER.mm, at.up / NM_PER.mm, at.out / NM_PER.mm);
 
 /** The slab of a panel, bevels included, before anything is cut into it. */
-export function slabOf(panel: ResolvedPanel): Body {
+export function slabOf(panel: ResolvedPanel): ConvexBody {
   const { low, high } = cornersOf(panel);
   // The outline runs anticlockwise seen from the side w points to: that is from inside for the reference face.
   const sides = low.map((a, index) => {
@@ -41,27 +41,27 @@ export function cornersOf(panel: ResolvedPanel): { readonly low: Vector[]; reado
   return { low: at(0), high: at(panel.thickness / NM_PER.mm) };
 }
 
-const known = new WeakMap<ResolvedPanel, readonly Body[]>();
+const known = new WeakMap<ResolvedPanel, readonly ConvexBody[]>();
 
 /** The slab less its strips and notches, in convex pieces that do not overlap. Holes stay filled. A resolved panel never changes: worked out once. */
-export function piecesOf(panel: ResolvedPanel): readonly Body[] {
+export function piecesOf(panel: ResolvedPanel): readonly ConvexBody[] {
   const before = known.get(panel);
   if (before) return before;
-  let pieces: Body[] = [slabOf(panel)];
-  for (const cut of cutSpaces(panel)) pieces = pieces.flatMap((piece) => less(piece, cut));
+  let pieces: ConvexBody[] = [slabOf(panel)];
+  for (const cut of cutHalfSpacesOf(panel)) pieces = pieces.flatMap((piece) => subtract(piece, cut));
   known.set(panel, pieces);
   return pieces;
 }
 
 /** What was cut out of a panel by strips and square notches, as convex spaces. */
-export function cutSpaces(panel: ResolvedPanel): Space[][] {
+export function cutHalfSpacesOf(panel: ResolvedPanel): HalfSpace[][] {
   return [
-    ...panel.strips.map((strip) => stripSpace(panel, strip)),
-    ...panel.cuts.flatMap((cut) => (cut.kind === 'holes' ? [] : [cut.kind === 'notch' ? notchSpace(panel, cut) : grooveSpace(panel, cut)])),
+    ...panel.strips.map((strip) => slotHalfSpaces(panel, strip)),
+    ...panel.cuts.flatMap((cut) => (cut.kind === 'holes' ? [] : [cut.kind === 'notch' ? notchHalfSpaces(panel, cut) : grooveHalfSpaces(panel, cut)])),
   ];
 }
 
-function stripSpace(panel: ResolvedPanel, { face, normal, near, far, from, to, depth, stoppedAt }: ResolvedPanel['strips'][number]): Space[] {
+function slotHalfSpaces(panel: ResolvedPanel, { face, normal, near, far, from, to, depth, stoppedAt }: ResolvedPanel['strips'][number]): HalfSpace[] {
   const run = alongStrip(normal);
   const { w } = panel.frame;
   const spaces = [half(panel, normal, far), half(panel, back(normal), -near)];
@@ -75,14 +75,14 @@ function stripSpace(panel: ResolvedPanel, { face, normal, near, far, from, to, d
   return spaces;
 }
 
-function notchSpace(panel: ResolvedPanel, cut: Extract<ResolvedPanel['cuts'][number], { kind: 'notch' }>): Space[] {
+function notchHalfSpaces(panel: ResolvedPanel, cut: Extract<ResolvedPanel['cuts'][number], { kind: 'notch' }>): HalfSpace[] {
   const { from, along, inward } = notchFrame(panel, cut.edge);
   const start = from.u * along.u + from.v * along.v + cut.at;
   const deep = from.u * inward.u + from.v * inward.v + cut.depth;
   return [half(panel, along, start + cut.width / 2), half(panel, back(along), -(start - cut.width / 2)), half(panel, inward, deep)];
 }
 
-function grooveSpace(panel: ResolvedPanel, { edge, from, width, depth }: Extract<ResolvedPanel['cuts'][number], { kind: 'edge-groove' }>): Space[] {
+function grooveHalfSpaces(panel: ResolvedPanel, { edge, from, width, depth }: Extract<ResolvedPanel['cuts'][number], { kind: 'edge-groove' }>): HalfSpace[] {
   const { across, out } = edgeFace(panel, edge);
   const arris = place(panel.frame, panel.outline.find(({ id }) => id === edge)!.from);
   const at = (along: Vector, by: number): number => (dot(along, arris) + by) / NM_PER.mm;
@@ -94,21 +94,24 @@ function grooveSpace(panel: ResolvedPanel, { edge, from, width, depth }: Extract
 }
 
 /** Where an edge begins, which way it runs and which way is into the panel. */
-export function notchFrame(panel: Pick<ResolvedPanel, 'outline'>, edge: ResolvedPanel['outline'][number]['id']): { from: Point; along: Point; inward: Point } {
+export function notchFrame(
+  panel: Pick<ResolvedPanel, 'outline'>,
+  edge: ResolvedPanel['outline'][number]['id'],
+): { from: PanelPoint; along: PanelPoint; inward: PanelPoint } {
   const outward = outwardOf(panel.outline, edge);
   return { from: panel.outline.find(({ id }) => id === edge)!.from, along: { u: -outward.v, v: outward.u }, inward: back(outward) };
 }
 
-const back = ({ u, v }: Point): Point => ({ u: -u + 0, v: -v + 0 });
+const back = ({ u, v }: PanelPoint): PanelPoint => ({ u: -u + 0, v: -v + 0 });
 
 /** The half of space on one side of a line of the panel's plane, upright through the panel. */
-function half({ frame }: ResolvedPanel, direction: Point, at: number): Space {
+function half({ frame }: ResolvedPanel, direction: PanelPoint, at: number): HalfSpace {
   const normal = plusVector(scale(frame.u, direction.u), scale(frame.v, direction.v));
   return { normal, at: (dot(normal, frame.origin) + at) / NM_PER.mm };
 }
 
 /** What of a body lies in the half-space; null when nothing does. */
-export function clipBody(body: Body, { normal, at }: Space): Body | null {
+export function clipBody(body: ConvexBody, { normal, at }: HalfSpace): ConvexBody | null {
   const off = (p: Vector): number => {
     const d = dot(normal, p) - at;
     return Math.abs(d) < ON ? 0 : d;
@@ -170,10 +173,10 @@ function roundOff(rim: readonly Vector[], normal: Vector): Vector[] {
 const lengthOf = (a: Vector): number => Math.sqrt(dot(a, a));
 
 /** A body less a convex space, in pieces. */
-export function less(body: Body, spaces: readonly Space[]): Body[] {
+export function subtract(body: ConvexBody, spaces: readonly HalfSpace[]): ConvexBody[] {
   if (spaces.some((space) => clipBody(body, space) === null)) return [body];
-  const pieces: Body[] = [];
-  let rest: Body | null = body;
+  const pieces: ConvexBody[] = [];
+  let rest: ConvexBody | null = body;
   for (const { normal, at } of spaces) {
     if (!rest) break;
     const outer = clipBody(rest, { normal: scale(normal, -1), at: -at });
@@ -184,7 +187,7 @@ export function less(body: Body, spaces: readonly Space[]): Body[] {
 }
 
 /** The half-spaces whose common part a body is. */
-export const spacesOf = (body: Body): Space[] =>
+export const cutHalfSpaces = (body: ConvexBody): HalfSpace[] =>
   body.map((face) => {
     const normal = normalOf(face);
     return { normal, at: dot(normal, face[0]!) };
@@ -198,12 +201,12 @@ export function normalOf(face: readonly Vector[]): Vector {
   return scale(sum, 1 / (lengthOf(sum) || 1));
 }
 
-export function intersection(a: Body, b: Body): Body | null {
-  return spacesOf(b).reduce<Body | null>((left, space) => (left ? clipBody(left, space) : null), a);
+export function intersection(a: ConvexBody, b: ConvexBody): ConvexBody | null {
+  return cutHalfSpaces(b).reduce<ConvexBody | null>((left, space) => (left ? clipBody(left, space) : null), a);
 }
 
 /** Volume in mm³ and the centre, by the divergence theorem. */
-export function volumeOf(body: Body): { readonly volume: number; readonly centre: Vector } {
+export function volumeOf(body: ConvexBody): { readonly volume: number; readonly centre: Vector } {
   const origin = body[0]![0]!;
   let volume = 0;
   let moment = vector(0, 0, 0);
@@ -218,7 +221,7 @@ export function volumeOf(body: Body): { readonly volume: number; readonly centre
 }
 
 /** Where a plane cuts a body: corners in order, or none. */
-export function cutThrough(body: Body, { normal, at }: Space): Vector[] {
+export function cutThrough(body: ConvexBody, { normal, at }: HalfSpace): Vector[] {
   const half = clipBody(body, { normal, at });
   if (!half || half === body) return [];
   return [...(half.find((face) => face.every((point) => Math.abs(dot(normal, point) - at) < 1e-5)) ?? [])];

@@ -3,11 +3,11 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mm } from '../length/length.ts';
 import { cutFaults, type HoleRow } from './cut-faults.ts';
-import { rectangle, type Cut } from './panel.ts';
+import { rectangle, type PanelCut } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
 
-const board = (cuts: readonly Cut[] = []): ResolvedPanel => ({ outline: rectangle(mm(400), mm(90)), cuts }) as unknown as ResolvedPanel;
-const notch = (at: number, width: number, depth: number, round = false, id = 'n'): Cut => ({
+const board = (cuts: readonly PanelCut[] = []): ResolvedPanel => ({ outline: rectangle(mm(400), mm(90)), cuts }) as unknown as ResolvedPanel;
+const notch = (at: number, width: number, depth: number, round = false, id = 'n'): PanelCut => ({
   kind: 'notch',
   id,
   edge: 'near',
@@ -17,7 +17,7 @@ const notch = (at: number, width: number, depth: number, round = false, id = 'n'
   round,
   reason: { key: 'cleat-notch' },
 });
-const kinds = (cuts: readonly Cut[], holes: readonly HoleRow[] = []): string[] => cutFaults(board(cuts), holes).map(({ kind }) => kind);
+const kinds = (cuts: readonly PanelCut[], holes: readonly HoleRow[] = []): string[] => cutFaults(board(cuts), holes).map(({ kind }) => kind);
 
 test('a notch leaves wood behind it, or is said to cut the board through', () => {
   expect(kinds([notch(200, 50, 80)])).toEqual([]);

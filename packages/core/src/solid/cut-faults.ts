@@ -2,17 +2,17 @@
 import polygonClipping, { type Polygon } from 'polygon-clipping';
 import { NM_PER, type Length } from '../length/length.ts';
 import { notchFrame } from './convex.ts';
-import type { Cut, EdgeId, Face, Point } from './panel.ts';
+import type { PanelCut, EdgeId, Face, PanelPoint } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import type { Label } from '../worked/dimension.ts';
-import { isFace } from './meeting.ts';
+import type { Label } from '../explained/explained-length.ts';
+import { isFace } from './connection.ts';
 import { notchOutline } from './views.ts';
 
 /** A row of holes in a face of a panel: its own, or its fasteners'. */
 export interface HoleRow {
   readonly on: Face | EdgeId;
-  readonly at: Point;
-  readonly step: Point;
+  readonly at: PanelPoint;
+  readonly step: PanelPoint;
   readonly count: number;
   readonly diameter: Length;
   readonly reason: Label;
@@ -63,7 +63,7 @@ export function cutFaults(panel: ResolvedPanel, holes: readonly HoleRow[]): CutF
   return [...faults.values()];
 }
 
-type Notch = Extract<Cut, { kind: 'notch' }>;
+type Notch = Extract<PanelCut, { kind: 'notch' }>;
 
 /** How far a notch runs past the ends of its edge. */
 function overrunMm({ outline }: ResolvedPanel, { edge, at, width }: Notch): number {

@@ -4,10 +4,10 @@
  * Source: docs/formulas/cleat-rip.md and engagement.md [eq].
  */
 import { ASSUMED } from '../assumed/assumed.ts';
-import { formula } from '../worked/figure.ts';
+import { formula } from '../explained/explained-value.ts';
 
-export const LEAST_BEVEL_DEG = 20;
-export const MOST_BEVEL_DEG = 65;
+export const MIN_BEVEL_DEG = 20;
+export const MAX_BEVEL_DEG = 65;
 /** Free play above the hook when lifting the unit on. [ASSUME] */
 export const LIFT_MARGIN_MM = ASSUMED.liftMargin.value;
 

@@ -1,7 +1,7 @@
 /** A joint cut through square to its seam: host and guest to scale, as they are resolved. Play may be drawn larger than it is. */
 import { NM_PER } from '../length/length.ts';
 import { cutThrough, piecesOf } from './convex.ts';
-import { isFace, type Meeting } from './meeting.ts';
+import { isFace, type Connection } from './connection.ts';
 import { place } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedUnit } from './unit.ts';
@@ -20,7 +20,7 @@ export interface JointSection {
  * Null where there is no seam to cut across: panels laid on one another, hinges, slides. `times` draws the play of a slot
  * so many times as wide as it is.
  */
-export function sectionOfJoint(unit: Pick<ResolvedUnit, 'byId'>, meeting: Meeting, times = 1): JointSection | null {
+export function sectionOfJoint(unit: Pick<ResolvedUnit, 'byId'>, meeting: Connection, times = 1): JointSection | null {
   const { joint, edge } = meeting;
   if (isFace(edge) || joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'laid') return null;
   const guest = unit.byId.get(meeting.guest)!;
@@ -65,14 +65,14 @@ function asItStands(a: Vector, b: Vector): [right: Vector, up: Vector] {
 }
 
 /** The host with this joint's slot widened evenly on both sides. */
-function withPlay(host: ResolvedPanel, { id, joint }: Meeting, times: number): ResolvedPanel {
+function withPlay(host: ResolvedPanel, { id, joint }: Connection, times: number): ResolvedPanel {
   const more = (joint.play * (times - 1)) / 2;
   if (more === 0) return host;
   return { ...host, strips: host.strips.map((strip) => (strip.id === id ? { ...strip, near: strip.near - more, far: strip.far + more } : strip)) };
 }
 
 /** Through the host's face into the guest's edge, in the middle of the guest's thickness. */
-function fastenerOf({ joint, face }: Meeting, host: ResolvedPanel, centre: Vector, flat: (p: Vector) => DrawnPoint): JointSection['fastener'] {
+function fastenerOf({ joint, face }: Connection, host: ResolvedPanel, centre: Vector, flat: (p: Vector) => DrawnPoint): JointSection['fastener'] {
   const { fastening } = joint;
   if (!fastening || !isFace(face) || (fastening.by !== 'screws' && fastening.by !== 'dowels')) return null;
   const { w } = host.frame;

@@ -1,7 +1,7 @@
 /** A half lap: guest and host lie in one plane, the guest runs on over the host, and each gives up half its thickness there. */
 import type { Length } from '../length/length.ts';
-import type { Meeting, Strip } from './meeting.ts';
-import { outwardOf, place, type EdgeId, type Panel, type Point } from './panel.ts';
+import type { Connection, Slot } from './connection.ts';
+import { outwardOf, place, type EdgeId, type Panel, type PanelPoint } from './panel.ts';
 import { dot, minusVector } from './vector.ts';
 
 const HUNDREDTH = 10_000;
@@ -17,7 +17,7 @@ export const lapOver = (host: Panel, edge: EdgeId): Length => {
  * What each loses: the host its reference side, the guest the side that lies on it. `guest` as it runs on. Throws a
  * RangeError where the two are not of one plane, one thickness and square to one another.
  */
-export function lapStrips({ id, edge, face, joint }: Meeting, guest: Panel, host: Panel): { readonly ofGuest: Strip; readonly ofHost: Strip } {
+export function lapStrips({ id, edge, face, joint }: Connection, guest: Panel, host: Panel): { readonly ofGuest: Slot; readonly ofHost: Slot } {
   const turn = dot(guest.frame.w, host.frame.w);
   const apart = Math.abs(dot(host.frame.w, minusVector(middle(guest), middle(host))));
   const across = [dot(guest.frame.u, host.frame.u), dot(guest.frame.u, host.frame.v)];
@@ -43,7 +43,7 @@ export function lapStrips({ id, edge, face, joint }: Meeting, guest: Panel, host
 const middle = ({ frame, thickness }: Panel) => place(frame, { u: 0, v: 0 }, thickness / 2);
 
 /** The guest's own end, as far as it runs on. */
-function ownEnd({ outline }: Panel, edge: EdgeId, over: Length): Pick<Strip, 'normal' | 'near' | 'far' | 'from' | 'to'> {
+function ownEnd({ outline }: Panel, edge: EdgeId, over: Length): Pick<Slot, 'normal' | 'near' | 'far' | 'from' | 'to'> {
   const out = outwardOf(outline, edge);
   const normal = positive(out);
   const at = outline.map(({ from }) => from.u * normal.u + from.v * normal.v);
@@ -54,7 +54,7 @@ function ownEnd({ outline }: Panel, edge: EdgeId, over: Length): Pick<Strip, 'no
 }
 
 /** Where the guest lies over the host, over all of the host's width. */
-function shadow(guest: Panel, host: Panel): Pick<Strip, 'normal' | 'near' | 'far' | 'from' | 'to'> {
+function shadow(guest: Panel, host: Panel): Pick<Slot, 'normal' | 'near' | 'far' | 'from' | 'to'> {
   const { u, v, origin } = host.frame;
   const along = Math.abs(dot(guest.frame.v, u)) > 0.5;
   const axis = along ? u : v;
@@ -63,9 +63,9 @@ function shadow(guest: Panel, host: Panel): Pick<Strip, 'normal' | 'near' | 'far
   return { normal, near: Math.min(...at), far: Math.max(...at), ...extent(host.outline, along ? { u: 0, v: 1 } : { u: 1, v: 0 }) };
 }
 
-const positive = ({ u, v }: Point): Point => ({ u: Math.abs(Math.round(u)), v: Math.abs(Math.round(v)) });
+const positive = ({ u, v }: PanelPoint): PanelPoint => ({ u: Math.abs(Math.round(u)), v: Math.abs(Math.round(v)) });
 
-function extent(outline: Panel['outline'], direction: Point): { from: number; to: number } {
+function extent(outline: Panel['outline'], direction: PanelPoint): { from: number; to: number } {
   const at = outline.map(({ from }) => from.u * direction.u + from.v * direction.v);
   return { from: Math.min(...at), to: Math.max(...at) };
 }

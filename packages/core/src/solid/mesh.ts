@@ -1,5 +1,5 @@
 /** Panels as triangles and edge lines for a 3D view: the same bodies the drawings are cut from. Millimetres in the unit frame. */
-import { cutSpaces, normalOf, piecesOf, slabOf } from './convex.ts';
+import { cutHalfSpacesOf, normalOf, piecesOf, slabOf } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedUnit } from './unit.ts';
 import { boundsOf } from './views.ts';
@@ -50,7 +50,7 @@ const INSIDE: ReadonlySet<ResolvedPanel['role']> = new Set(['shelf', 'divider', 
 function meshOf(panel: ResolvedPanel, apart: Vector): PanelMesh {
   const positions: number[] = [];
   const normals: number[] = [];
-  const bodies = cutSpaces(panel).length === 0 ? [slabOf(panel)] : piecesOf(panel);
+  const bodies = cutHalfSpacesOf(panel).length === 0 ? [slabOf(panel)] : piecesOf(panel);
   for (const body of bodies)
     for (const face of body) {
       const n = normalOf(face);

@@ -4,18 +4,18 @@
  * faces they meet; the meetings then move the edges (resolve.ts).
  */
 import type { Length } from '../length/length.ts';
-import type { Dimension, Label, Source } from '../worked/dimension.ts';
+import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
 import { cross, vector, type Vector } from './vector.ts';
 
 /** u runs along the length, v along the width, w from the reference face to the other one; right-handed. */
-export interface Frame {
+export interface PanelFrame {
   readonly origin: Vector;
   readonly u: Vector;
   readonly v: Vector;
   readonly w: Vector;
 }
 
-export interface Point {
+export interface PanelPoint {
   readonly u: number;
   readonly v: number;
 }
@@ -27,9 +27,9 @@ export type EdgeId = RectEdge | 'slope' | 'taper' | 'corner' | 'corner-2';
 export type Face = 'reference' | 'other';
 
 /** An edge begins at `from` and runs, anticlockwise, to the next edge's `from`. */
-export interface Edge {
+export interface PanelEdge {
   readonly id: EdgeId;
-  readonly from: Point;
+  readonly from: PanelPoint;
   /** Degrees from square; positive when the other face reaches further out than the reference face. */
   readonly bevel: number;
 }
@@ -58,14 +58,14 @@ export type Role =
   | 'spacer';
 
 /** Cut into a panel by itself, not by what it meets. Positions in the panel's own (u, v); each knows its reason. */
-export type Cut =
+export type PanelCut =
   | {
       readonly kind: 'holes';
       readonly id: string;
       readonly face: Face;
       /** The first of the row; the others follow by `step`. */
-      readonly at: Point;
-      readonly step: Point;
+      readonly at: PanelPoint;
+      readonly step: PanelPoint;
       readonly count: number;
       readonly diameter: Length;
       /** Null goes through. */
@@ -101,14 +101,14 @@ export interface Panel {
   readonly id: string;
   readonly role: Role;
   readonly name: Label;
-  readonly frame: Frame;
-  readonly outline: readonly Edge[];
+  readonly frame: PanelFrame;
+  readonly outline: readonly PanelEdge[];
   readonly thickness: Length;
   readonly thicknessFrom: Source;
   /** What this very piece, or the sheet it is cut from, measures, where that is known: slots for it are as wide as that. */
   readonly ownThickness?: Length;
-  readonly length: Dimension;
-  readonly width: Dimension;
+  readonly length: ExplainedLength;
+  readonly width: ExplainedLength;
   /** Product id in the workshop. */
   readonly stock: string;
   readonly grain: Grain;
@@ -116,7 +116,7 @@ export interface Panel {
   readonly bands: readonly EdgeId[];
   readonly bandThickness: Length;
   /** Holes and notches, in no order. */
-  readonly cuts: readonly Cut[];
+  readonly cuts: readonly PanelCut[];
   /** Fixed to the wall, not carried by it. */
   readonly onWall: boolean;
   /** Stands on the floor under what hangs: its weight is not the cleat's. */
@@ -131,23 +131,23 @@ export interface Panel {
 export const hasSize = ({ length, width }: { readonly length: { readonly value: number }; readonly width: { readonly value: number } }): boolean =>
   length.value > 0 && width.value > 0;
 
-export const frame = (origin: Vector, u: Vector, v: Vector): Frame => ({ origin, u, v, w: cross(u, v) });
+export const frame = (origin: Vector, u: Vector, v: Vector): PanelFrame => ({ origin, u, v, w: cross(u, v) });
 
 /** A frame turned by `deg` about its own u: its width leans from `v` towards `w`. */
-export function leaning(origin: Vector, u: Vector, v: Vector, deg: number): Frame {
+export function leaning(origin: Vector, u: Vector, v: Vector, deg: number): PanelFrame {
   const w = cross(u, v);
   const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
   return frame(origin, u, vector(c * v.along + s * w.along, c * v.up + s * w.up, c * v.out + s * w.out));
 }
 
 /** A rectangle from the frame's origin. */
-export function rectangle(length: Length, width: Length, bevels: Partial<Record<EdgeId, number>> = {}): Edge[] {
-  const edge = (id: EdgeId, u: number, v: number): Edge => ({ id, from: { u, v }, bevel: bevels[id] ?? 0 });
+export function rectangle(length: Length, width: Length, bevels: Partial<Record<EdgeId, number>> = {}): PanelEdge[] {
+  const edge = (id: EdgeId, u: number, v: number): PanelEdge => ({ id, from: { u, v }, bevel: bevels[id] ?? 0 });
   return [edge('near', 0, 0), edge('end', length, 0), edge('far', length, width), edge('start', 0, width)];
 }
 
 /** The point of the unit frame at (u, v) on the plane `w` above the reference face. */
-export function place({ origin, u, v, w }: Frame, point: Point, depth = 0): Vector {
+export function place({ origin, u, v, w }: PanelFrame, point: PanelPoint, depth = 0): Vector {
   return {
     along: origin.along + u.along * point.u + v.along * point.v + w.along * depth,
     up: origin.up + u.up * point.u + v.up * point.v + w.up * depth,
@@ -160,13 +160,13 @@ export interface Extent {
   readonly to: number;
 }
 
-export function extentOf(outline: readonly Edge[], axis: 'u' | 'v'): Extent {
+export function extentOf(outline: readonly PanelEdge[], axis: 'u' | 'v'): Extent {
   const values = outline.map(({ from }) => from[axis]);
   return { from: Math.min(...values), to: Math.max(...values) };
 }
 
 /** Unit vector in (u, v) that points out of the outline across an edge. An edge of no length yet stands square to the one before it. */
-export function outwardOf(outline: readonly Edge[], id: EdgeId): Point {
+export function outwardOf(outline: readonly PanelEdge[], id: EdgeId): PanelPoint {
   const index = outline.findIndex((edge) => edge.id === id);
   if (index < 0) throw new RangeError(`there is no edge '${id}'`);
   const [du, dv] = runOf(outline, index);
@@ -177,7 +177,7 @@ export function outwardOf(outline: readonly Edge[], id: EdgeId): Point {
   return { u: bu / before + 0, v: bv / before + 0 };
 }
 
-function runOf(outline: readonly Edge[], index: number): [du: number, dv: number] {
+function runOf(outline: readonly PanelEdge[], index: number): [du: number, dv: number] {
   const from = outline[index]!.from;
   const to = outline[(index + 1) % outline.length]!.from;
   return [to.u - from.u, to.v - from.v];

@@ -1,5 +1,5 @@
 /** Convex polygons in a panel's own plane: area and centre, and what is left of one inside some half-planes. Plain numbers, one unit throughout. */
-import type { Point } from './panel.ts';
+import type { PanelPoint } from './panel.ts';
 
 /** Points p with `u · p.u + v · p.v <= at` are inside. */
 export interface HalfPlane {
@@ -9,7 +9,7 @@ export interface HalfPlane {
 }
 
 /** Area (positive anticlockwise) and its centre. */
-export function areaOf(points: readonly Point[]): { readonly area: number; readonly u: number; readonly v: number } {
+export function areaOf(points: readonly PanelPoint[]): { readonly area: number; readonly u: number; readonly v: number } {
   let twice = 0;
   let u = 0;
   let v = 0;
@@ -25,8 +25,8 @@ export function areaOf(points: readonly Point[]): { readonly area: number; reado
 }
 
 /** What of a convex polygon lies in the half-plane; empty when nothing does. */
-export function clip(points: readonly Point[], { u, v, at }: HalfPlane): Point[] {
-  const kept: Point[] = [];
+export function clip(points: readonly PanelPoint[], { u, v, at }: HalfPlane): PanelPoint[] {
+  const kept: PanelPoint[] = [];
   for (let index = 0; index < points.length; index++) {
     const a = points[index]!;
     const b = points[index + 1 === points.length ? 0 : index + 1]!;
@@ -41,11 +41,11 @@ export function clip(points: readonly Point[], { u, v, at }: HalfPlane): Point[]
   return kept.length < 3 ? [] : kept;
 }
 
-export const clipAll = (points: readonly Point[], planes: readonly HalfPlane[]): Point[] =>
-  planes.reduce<Point[]>((left, plane) => (left.length === 0 ? left : clip(left, plane)), [...points]);
+export const clipAll = (points: readonly PanelPoint[], planes: readonly HalfPlane[]): PanelPoint[] =>
+  planes.reduce<PanelPoint[]>((left, plane) => (left.length === 0 ? left : clip(left, plane)), [...points]);
 
 /** The half-planes whose common part a convex, anticlockwise polygon is. */
-export function halfPlanesOf(points: readonly Point[]): HalfPlane[] {
+export function halfPlanesOf(points: readonly PanelPoint[]): HalfPlane[] {
   return points.map((a, index) => {
     const b = points[(index + 1) % points.length]!;
     const run = Math.hypot(b.u - a.u, b.v - a.v) || 1;
@@ -55,10 +55,10 @@ export function halfPlanesOf(points: readonly Point[]): HalfPlane[] {
 }
 
 /** The smallest convex polygon round some points, anticlockwise. */
-export function hullOf(points: readonly Point[]): Point[] {
+export function hullOf(points: readonly PanelPoint[]): PanelPoint[] {
   const sorted = [...points].sort((a, b) => a.u - b.u || a.v - b.v);
-  const half = (row: readonly Point[]): Point[] => {
-    const out: Point[] = [];
+  const half = (row: readonly PanelPoint[]): PanelPoint[] => {
+    const out: PanelPoint[] = [];
     for (const point of row) {
       while (out.length > 1) {
         const [a, b] = [out.at(-2)!, out.at(-1)!];

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { mm, ZERO } from '../length/length.ts';
-import { dimension, plus } from '../worked/dimension.ts';
-import type { Joint, Meeting } from './meeting.ts';
+import { explainedLength, plus } from '../explained/explained-length.ts';
+import type { Joint, Connection } from './connection.ts';
 import { extentOf, frame, rectangle, type Panel } from './panel.ts';
 import { resolve } from './resolve.ts';
 import { ALONG, OUT, UP, vector } from './vector.ts';
@@ -14,8 +14,8 @@ const panel = (id: string, at: ReturnType<typeof frame>, length: number, width: 
   outline: rectangle(mm(length), mm(width)),
   thickness: mm(thickness),
   thicknessFrom: { kind: 'nominal', product: 'p' },
-  length: dimension([plus('width', mm(length))]),
-  width: dimension([plus('depth', mm(width))]),
+  length: explainedLength([plus('width', mm(length))]),
+  width: explainedLength([plus('depth', mm(width))]),
   stock: 'p',
   grain: 'length',
   bands: [],
@@ -31,7 +31,7 @@ const level = (degrees: number): Panel => {
   const u = { along: Math.cos(turn), up: Math.sin(turn), out: 0 };
   return panel('level', frame(vector(18e6, 400e6, 0), degrees === 0 ? ALONG : u, OUT), 500, 280);
 };
-const meeting: Meeting = { id: 'm', guest: 'level', edge: 'start', host: 'side', face: 'other', joint: dado };
+const meeting: Connection = { id: 'm', guest: 'level', edge: 'start', host: 'side', face: 'other', joint: dado };
 
 describe('a meeting', () => {
   test('moves the guest in by the depth less the end play, and cuts the host wider by the play', () => {

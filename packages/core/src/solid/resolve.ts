@@ -7,14 +7,14 @@
  * What meets what is the family's business; every length, slot and bevel that follows is made here.
  */
 import type { Length } from '../length/length.ts';
-import { extend, minus, plus, type Dimension, type LengthTerm } from '../worked/dimension.ts';
+import { extend, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { lapOver, lapStrips } from './lap.ts';
-import { isFace, type Meeting, type Strip } from './meeting.ts';
-import { edgeFace, extentOf, outwardOf, place, type Cut, type Edge, type EdgeId, type Face, type Panel, type Point } from './panel.ts';
+import { isFace, type Connection, type Slot } from './connection.ts';
+import { edgeFace, extentOf, outwardOf, place, type PanelCut, type PanelEdge, type EdgeId, type Face, type Panel, type PanelPoint } from './panel.ts';
 import { dot, plusVector, scale, type Vector } from './vector.ts';
 
 export interface ResolvedPanel extends Panel {
-  readonly strips: readonly Strip[];
+  readonly strips: readonly Slot[];
   /** Strips across the grain that run out over the far edge where that edge shows: fibres tear there. */
   readonly tearing: readonly string[];
 }
@@ -28,11 +28,11 @@ interface Plane {
 interface Move {
   readonly by: number;
   readonly bevel: number;
-  readonly meeting: Meeting;
+  readonly meeting: Connection;
 }
 
 /** A meeting that the sizes do not allow: an edge that no longer faces its host, a panel that lies flat on it. */
-export interface MeetingFault {
+export interface ConnectionFault {
   readonly guest: string;
   readonly host: string;
   readonly reason: string;
@@ -42,9 +42,9 @@ export interface MeetingFault {
  * Panels with edges moved, bevels set and strips cut. Meetings that contradict each other are our own mistake
  * and throw a RangeError; those the sizes do not allow go to `onFault` and are left out, or throw without one.
  */
-export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], onFault?: (fault: MeetingFault) => void): ResolvedPanel[] {
+export function resolve(panels: readonly Panel[], meetings: readonly Connection[], onFault?: (fault: ConnectionFault) => void): ResolvedPanel[] {
   /** What `work` gives, or undefined after telling of a meeting that cannot be. */
-  const allowed = <T>({ guest, host }: Meeting, work: () => T): T | undefined => {
+  const allowed = <T>({ guest, host }: Connection, work: () => T): T | undefined => {
     try {
       return work();
     } catch (error) {
@@ -84,9 +84,9 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], 
   }
 
   const moved = new Map(panels.map((panel) => [panel.id, movePanel(panel, moves.get(panel.id))]));
-  const strips = new Map<string, Strip[]>();
-  const grooves = new Map<string, Cut[]>();
-  const cut = (panel: string, strip: Strip): void => void strips.set(panel, [...(strips.get(panel) ?? []), strip]);
+  const strips = new Map<string, Slot[]>();
+  const grooves = new Map<string, PanelCut[]>();
+  const cut = (panel: string, strip: Slot): void => void strips.set(panel, [...(strips.get(panel) ?? []), strip]);
   for (const meeting of meetings) {
     if (meeting.joint.kind === 'half-lap') {
       const lap = allowed(meeting, () => lapStrips(meeting, moved.get(meeting.guest)!, moved.get(meeting.host)!));
@@ -116,7 +116,7 @@ export function resolve(panels: readonly Panel[], meetings: readonly Meeting[], 
 }
 
 /** The far edge of a panel is its front: it shows unless it is banded or lies on another part. */
-function tearingStrips({ grain, bands }: Panel, strips: readonly Strip[], far: Move | undefined): string[] {
+function tearingStrips({ grain, bands }: Panel, strips: readonly Slot[], far: Move | undefined): string[] {
   const covered = bands.includes('far') || (far !== undefined && far.meeting.joint.kind !== 'flush' && far.meeting.joint.kind !== 'pins');
   if (grain !== 'length' || covered) return [];
   return strips.filter(({ normal, stoppedAt }) => Math.abs(normal.u) > Math.abs(normal.v) && !stoppedAt?.to).map(({ id }) => id);
@@ -139,7 +139,7 @@ const GROOVE_COVER = 1_000_000;
  * A groove let into an edge of the host, square to that edge's face, as wide as the guest that stands in it, with its play.
  * Throws a RangeError where it would come out through a face.
  */
-function edgeGroove({ id, joint }: Meeting, edge: EdgeId, guest: Panel, host: Panel): Cut {
+function edgeGroove({ id, joint }: Connection, edge: EdgeId, guest: Panel, host: Panel): PanelCut {
   const { across, out } = edgeFace(host, edge);
   const arris = place(host.frame, host.outline.find((each) => each.id === edge)!.from);
   const walls = [0, slotted(guest)].map((depth) => dot(across, place(guest.frame, { u: 0, v: 0 }, depth)) - dot(across, arris));
@@ -155,7 +155,7 @@ function edgeGroove({ id, joint }: Meeting, edge: EdgeId, guest: Panel, host: Pa
 }
 
 /** A joint that takes wood out of its host. */
-export const cuts = ({ joint }: Meeting): boolean => (joint.kind === 'dado' || joint.kind === 'rabbet') && joint.depth > 0;
+export const cuts = ({ joint }: Connection): boolean => (joint.kind === 'dado' || joint.kind === 'rabbet') && joint.depth > 0;
 
 /**
  * Half of a corner: the bevel that lays an edge on the plane through the shared corner that halves the
@@ -177,7 +177,7 @@ function facePlane({ frame, thickness }: Panel, face: Face): Plane {
 }
 
 /** How far an edge goes towards its host, and the bevel that lays it flat on the host's face. */
-function edgeMove(meeting: Meeting, edge: EdgeId, face: Face, guest: Panel, host: Panel): Move {
+function edgeMove(meeting: Connection, edge: EdgeId, face: Face, guest: Panel, host: Panel): Move {
   const plane = facePlane(host, face).into;
   // Flush with a face looks the way the face looks; against one, the way into it.
   const into = meeting.joint.kind === 'flush' ? scale(plane, -1) : plane;
@@ -218,14 +218,14 @@ function grownBy(move: Move | undefined): LengthTerm[] {
 }
 
 /** A notch stays where it was laid off, though the edge it is measured along now begins elsewhere. */
-function stayPut<C extends Extract<Cut, { kind: 'notch' }>>(cut: C, before: readonly Edge[], after: readonly Edge[]): C {
+function stayPut<C extends Extract<PanelCut, { kind: 'notch' }>>(cut: C, before: readonly PanelEdge[], after: readonly PanelEdge[]): C {
   const outward = outwardOf(before, cut.edge);
-  const [was, is] = [before, after].map((outline) => outline.find(({ id }) => id === cut.edge)!.from) as [Point, Point];
+  const [was, is] = [before, after].map((outline) => outline.find(({ id }) => id === cut.edge)!.from) as [PanelPoint, PanelPoint];
   const by = (was.u - is.u) * -outward.v + (was.v - is.v) * outward.u;
   return by === 0 ? cut : { ...cut, at: Math.round(cut.at + by) as Length };
 }
 
-function moveOutline(outline: readonly Edge[], moves: ReadonlyMap<EdgeId, Move>): Edge[] {
+function moveOutline(outline: readonly PanelEdge[], moves: ReadonlyMap<EdgeId, Move>): PanelEdge[] {
   const lines = outline.map((edge) => {
     const normal = outwardOf(outline, edge.id);
     const at = normal.u * edge.from.u + normal.v * edge.from.v;
@@ -239,11 +239,11 @@ function moveOutline(outline: readonly Edge[], moves: ReadonlyMap<EdgeId, Move>)
 }
 
 interface Line {
-  readonly normal: Point;
+  readonly normal: PanelPoint;
   readonly at: number;
 }
 
-function crossing(a: Line, b: Line): Point {
+function crossing(a: Line, b: Line): PanelPoint {
   const turn = a.normal.u * b.normal.v - a.normal.v * b.normal.u;
   return {
     u: (a.at * b.normal.v - b.at * a.normal.v) / turn + 0,
@@ -255,7 +255,7 @@ function crossing(a: Line, b: Line): Point {
  * The guest's slab, widened by the play, intersected with the host to the joint's depth. Walls are
  * square to the host's face, so a guest that leans by t needs thickness / cos t + depth tan t.
  */
-function cutStrip(meeting: Meeting, guest: Panel, host: Panel): Strip {
+function cutStrip(meeting: Connection, guest: Panel, host: Panel): Slot {
   const { joint } = meeting;
   const face = meeting.face as Face;
   const { into } = facePlane(host, face);
@@ -299,7 +299,7 @@ function cutStrip(meeting: Meeting, guest: Panel, host: Panel): Strip {
 const TOUCHES = 1000;
 
 /** How far a guest reaches along a direction of its host's plane, from the host's origin. */
-function endsOf(guest: Panel, host: Panel, run: Point): { from: number; to: number } {
+function endsOf(guest: Panel, host: Panel, run: PanelPoint): { from: number; to: number } {
   const direction = plusVector(scale(host.frame.u, run.u), scale(host.frame.v, run.v));
   const zero = dot(direction, host.frame.origin);
   const reach = [0, guest.thickness].flatMap((depth) => guest.outline.map(({ from }) => dot(direction, place(guest.frame, from, depth)) - zero));
@@ -307,20 +307,20 @@ function endsOf(guest: Panel, host: Panel, run: Point): { from: number; to: numb
 }
 
 /** The direction a strip runs in; +u or +v for square strips, so that positions read from the panel's own ends. */
-export function alongStrip(normal: Point): Point {
+export function alongStrip(normal: PanelPoint): PanelPoint {
   if (normal.u === 1) return { u: 0, v: 1 };
   if (normal.v === 1) return { u: 1, v: 0 };
   return { u: -normal.v, v: normal.u };
 }
 
 /** Extent of a panel's outline along a direction of its plane. */
-function spread(panel: Panel, direction: Point): { from: number; to: number } {
+function spread(panel: Panel, direction: PanelPoint): { from: number; to: number } {
   const values = panel.outline.map(({ from }) => from.u * direction.u + from.v * direction.v);
   return { from: Math.min(...values), to: Math.max(...values) };
 }
 
 /** Finished length and width of a resolved panel's reference face. */
-export function sizeOf(panel: Panel): { length: Dimension; width: Dimension; exact: boolean } {
+export function sizeOf(panel: Panel): { length: ExplainedLength; width: ExplainedLength; exact: boolean } {
   const u = extentOf(panel.outline, 'u');
   const v = extentOf(panel.outline, 'v');
   return { length: panel.length, width: panel.width, exact: u.to - u.from === panel.length.value && v.to - v.from === panel.width.value };

@@ -1,12 +1,12 @@
 /** Where joints lie on a drawing: the middle line of the edge that goes against, or into, the other part. */
 import { NM_PER } from '../length/length.ts';
-import { isFace, type Meeting } from './meeting.ts';
+import { isFace, type Connection } from './connection.ts';
 import { place } from './panel.ts';
 import type { ResolvedUnit } from './unit.ts';
 import { scale, type Vector } from './vector.ts';
 
 /** Both ends of a joint's seam in the unit, mm; null for faces laid on one another. */
-export function seamOf({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, edge }: Meeting): readonly [Vector, Vector] | null {
+export function seamOf({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, edge }: Connection): readonly [Vector, Vector] | null {
   const panel = byId.get(guest);
   if (!panel || isFace(edge)) return null;
   const at = panel.outline.findIndex(({ id }) => id === edge);

@@ -2,9 +2,9 @@
  * A panel as what it is made of: a convex slab and the convex bodies that are cut out of it, each by its corners, mm. Whoever can take
  * bodies from one another makes one closed body of them. Holes stay filled.
  */
-import { clipBody, cutSpaces, notchFrame, slabOf, type Body, type Space } from './convex.ts';
+import { clipBody, cutHalfSpacesOf, notchFrame, slabOf, type ConvexBody, type HalfSpace } from './convex.ts';
 import { NM_PER } from '../length/length.ts';
-import { place, type Cut, type Point } from './panel.ts';
+import { place, type PanelCut, type PanelPoint } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import { scale, vector, type Vector } from './vector.ts';
 import { scoopRadius } from './volume.ts';
@@ -14,7 +14,7 @@ const PAST = 10;
 /** Sides of a half circle: on a radius of 50 mm none lies further off than 0.02 mm. */
 const HALF_CIRCLE = 48;
 
-type Notch = Extract<Cut, { kind: 'notch' }>;
+type Notch = Extract<PanelCut, { kind: 'notch' }>;
 
 export interface TakenOut {
   readonly slab: readonly Vector[];
@@ -24,24 +24,24 @@ export interface TakenOut {
 export function takenOut(panel: ResolvedPanel): TakenOut {
   const slab = cornersOf(slabOf(panel));
   const room = boxRound(slab);
-  const isRound = (cut: Cut): cut is Notch => cut.kind === 'notch' && cut.round;
-  const straight = cutSpaces({ ...panel, cuts: panel.cuts.filter((cut) => !isRound(cut)) }).flatMap((spaces) => within(room, spaces));
+  const isRound = (cut: PanelCut): cut is Notch => cut.kind === 'notch' && cut.round;
+  const straight = cutHalfSpacesOf({ ...panel, cuts: panel.cuts.filter((cut) => !isRound(cut)) }).flatMap((spaces) => within(room, spaces));
   return { slab, taken: [...straight, ...panel.cuts.filter(isRound).map((cut) => roundNotch(panel, cut))] };
 }
 
-const cornersOf = (body: Body): Vector[] => {
+const cornersOf = (body: ConvexBody): Vector[] => {
   const seen = new Map<string, Vector>();
   for (const corner of body.flat()) seen.set(`${corner.along} ${corner.up} ${corner.out}`, corner);
   return [...seen.values()];
 };
 
 /** What of a box lies in all half-spaces: its corners, or nothing. */
-function within(room: Body, spaces: readonly Space[]): Vector[][] {
-  const body = spaces.reduce<Body | null>((left, space) => left && clipBody(left, space), room);
+function within(room: ConvexBody, spaces: readonly HalfSpace[]): Vector[][] {
+  const body = spaces.reduce<ConvexBody | null>((left, space) => left && clipBody(left, space), room);
   return body ? [cornersOf(body)] : [];
 }
 
-function boxRound(corners: readonly Vector[]): Body {
+function boxRound(corners: readonly Vector[]): ConvexBody {
   const least = (axis: keyof Vector): number => Math.min(...corners.map((corner) => corner[axis])) - PAST;
   const most = (axis: keyof Vector): number => Math.max(...corners.map((corner) => corner[axis])) + PAST;
   const at = (a: 0 | 1, u: 0 | 1, o: 0 | 1): Vector => vector((a ? most : least)('along'), (u ? most : least)('up'), (o ? most : least)('out'));
@@ -72,7 +72,7 @@ function roundNotch(panel: ResolvedPanel, cut: Notch): Vector[] {
   const on = (far: { readonly along: number; readonly inward: number }, w: number): Vector => {
     const a = cut.at + far.along * NM_PER.mm;
     const i = far.inward * NM_PER.mm;
-    const at: Point = { u: from.u + along.u * a + inward.u * i, v: from.v + along.v * a + inward.v * i };
+    const at: PanelPoint = { u: from.u + along.u * a + inward.u * i, v: from.v + along.v * a + inward.v * i };
     return scale(place(panel.frame, at, w), 1 / NM_PER.mm);
   };
   const past = PAST * NM_PER.mm;

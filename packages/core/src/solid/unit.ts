@@ -1,11 +1,11 @@
 /** A unit as a family hands it on: panels, meetings, compartments and how it hangs. Loads, parts, drawings and setups read this. */
 import type { FixKey } from '../checks/words/fixes.ts';
 import type { Length } from '../length/length.ts';
-import type { Dimension, Label, Source } from '../worked/dimension.ts';
-import type { Figure } from '../worked/figure.ts';
-import type { Meeting } from './meeting.ts';
+import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
+import type { Connection } from './connection.ts';
 import type { Panel } from './panel.ts';
-import { resolve, type MeetingFault, type ResolvedPanel } from './resolve.ts';
+import { resolve, type ConnectionFault, type ResolvedPanel } from './resolve.ts';
 
 /** A space things stand in. Positions are in the unit frame. */
 export interface Compartment {
@@ -15,9 +15,9 @@ export interface Compartment {
   readonly floor: string;
   /** The element of the design whose record keeps the contents. */
   readonly keptBy: string;
-  readonly width: Dimension;
-  readonly height: Dimension;
-  readonly depth: Dimension;
+  readonly width: ExplainedLength;
+  readonly height: ExplainedLength;
+  readonly depth: ExplainedLength;
   /** What the design itself gives to this space: a tool to its bay. */
   readonly ownKg?: { readonly value: number; readonly source: Source };
   /** In a part that stands on the floor: what it holds is not hung. */
@@ -31,9 +31,9 @@ export type Standoff = 'spacer' | 'lower-cleat' | 'carcass' | 'nothing';
 
 /** What the rip of a cleat's board leaves, and how far its halves hook over one another. */
 export interface Rip {
-  readonly longFaces: Figure;
-  readonly shortFace: Figure;
-  readonly engagement: Figure;
+  readonly longFaces: ExplainedValue;
+  readonly shortFace: ExplainedValue;
+  readonly engagement: ExplainedValue;
 }
 
 /** On a bevel: with a cleat of two halves that hook, not held straight to the wall. */
@@ -176,7 +176,7 @@ export interface TypedSize {
 export interface Unit {
   readonly id: string;
   readonly panels: readonly Panel[];
-  readonly meetings: readonly Meeting[];
+  readonly meetings: readonly Connection[];
   readonly compartments: readonly Compartment[];
   readonly hardware: readonly Hardware[];
   readonly handles?: readonly Handle[];
@@ -184,24 +184,24 @@ export interface Unit {
   readonly typed?: readonly TypedSize[];
   readonly pressed?: Pressed;
   readonly hanging: Hanging;
-  readonly outside: { readonly width: Dimension; readonly height: Dimension; readonly depth: Dimension };
+  readonly outside: { readonly width: ExplainedLength; readonly height: ExplainedLength; readonly depth: ExplainedLength };
 }
 
 export interface ResolvedUnit extends Omit<Unit, 'panels'> {
   /** Meetings the sizes do not allow. */
-  readonly faults: readonly MeetingFault[];
+  readonly faults: readonly ConnectionFault[];
   readonly panels: readonly ResolvedPanel[];
   readonly byId: ReadonlyMap<string, ResolvedPanel>;
   /** Meetings by the panel that goes against another, and by the one it goes against; ask with meetingsOf(). */
-  readonly asGuest: ReadonlyMap<string, readonly Meeting[]>;
-  readonly asHost: ReadonlyMap<string, readonly Meeting[]>;
+  readonly asGuest: ReadonlyMap<string, readonly Connection[]>;
+  readonly asHost: ReadonlyMap<string, readonly Connection[]>;
 }
 
 export function resolveUnit(unit: Unit): ResolvedUnit {
-  const faults: MeetingFault[] = [];
+  const faults: ConnectionFault[] = [];
   const panels = resolve(unit.panels, unit.meetings, (fault) => faults.push(fault));
-  const asGuest = new Map<string, Meeting[]>();
-  const asHost = new Map<string, Meeting[]>();
+  const asGuest = new Map<string, Connection[]>();
+  const asHost = new Map<string, Connection[]>();
   for (const meeting of unit.meetings) {
     listed(asGuest, meeting.guest, meeting);
     listed(asHost, meeting.host, meeting);
@@ -209,12 +209,12 @@ export function resolveUnit(unit: Unit): ResolvedUnit {
   return { ...unit, panels, faults, byId: new Map(panels.map((panel) => [panel.id, panel])), asGuest, asHost };
 }
 
-function listed(lists: Map<string, Meeting[]>, panel: string, meeting: Meeting): void {
+function listed(lists: Map<string, Connection[]>, panel: string, meeting: Connection): void {
   const list = lists.get(panel);
   if (list) list.push(meeting);
   else lists.set(panel, [meeting]);
 }
 
 /** Meetings in which a panel goes against others (`asGuest`), or others go against it (`asHost`), in the unit's order. */
-export const meetingsOf = (unit: ResolvedUnit, as: 'asGuest' | 'asHost', panel: string): readonly Meeting[] => unit[as].get(panel) ?? NO_MEETINGS;
-const NO_MEETINGS: readonly Meeting[] = [];
+export const meetingsOf = (unit: ResolvedUnit, as: 'asGuest' | 'asHost', panel: string): readonly Connection[] => unit[as].get(panel) ?? NO_MEETINGS;
+const NO_MEETINGS: readonly Connection[] = [];

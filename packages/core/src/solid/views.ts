@@ -5,7 +5,7 @@
 import polygonClipping, { type Pair, type Polygon } from 'polygon-clipping';
 import { NM_PER } from '../length/length.ts';
 import { cornersOf, cutThrough, piecesOf, slabOf } from './convex.ts';
-import { place, type Cut, type Panel } from './panel.ts';
+import { place, type PanelCut, type Panel } from './panel.ts';
 import { hullOf } from './polygon.ts';
 import type { ResolvedPanel } from './resolve.ts';
 import type { ResolvedUnit } from './unit.ts';
@@ -160,7 +160,7 @@ function notchesSeen(panel: ResolvedPanel, axis: SectionAxis, on: On): SeenPanel
 }
 
 /** A notch's outline in the panel's plane, nm. */
-export function notchOutline(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): [number, number][] {
+export function notchOutline(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): [number, number][] {
   const index = panel.outline.findIndex(({ id }) => id === cut.edge);
   const from = panel.outline[index]!.from;
   const to = panel.outline[(index + 1) % panel.outline.length]!.from;

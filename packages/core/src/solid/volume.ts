@@ -1,6 +1,6 @@
 /** Volume and centre of a resolved panel: its slab with bevelled edges, less the strips, notches and holes cut from it. */
 import { NM_PER } from '../length/length.ts';
-import { outwardOf, place, type Cut, type Edge, type Point } from './panel.ts';
+import { outwardOf, place, type PanelCut, type PanelEdge, type PanelPoint } from './panel.ts';
 import { areaOf, clipAll, halfPlanesOf, type HalfPlane } from './polygon.ts';
 import { alongStrip, type ResolvedPanel } from './resolve.ts';
 import { vector, type Vector } from './vector.ts';
@@ -73,7 +73,7 @@ function slab(panel: ResolvedPanel): Moment {
 }
 
 /** The outline (mm) at a depth below the reference face, bevels included. */
-export function sliceOf(outline: readonly Edge[], depthMm: number): Point[] {
+export function sliceOf(outline: readonly PanelEdge[], depthMm: number): PanelPoint[] {
   // Square edges: the same all through.
   if (outline.every(({ bevel }) => bevel === 0)) return outline.map(({ from }) => ({ u: from.u / NM_PER.mm, v: from.v / NM_PER.mm }));
   const lines = outline.map((edge) => {
@@ -95,7 +95,7 @@ export function sliceOf(outline: readonly Edge[], depthMm: number): Point[] {
 const isPlain = ({ strips, cuts, outline }: ResolvedPanel): boolean =>
   cuts.length === 0 && strips.every(({ normal, stoppedAt }) => !stoppedAt && (normal.u === 1 || normal.v === 1)) && isRectangle(outline);
 
-const isRectangle = (outline: readonly Edge[]): boolean =>
+const isRectangle = (outline: readonly PanelEdge[]): boolean =>
   outline.length === 4 &&
   outline.every(({ from }, index) => {
     const next = outline[(index + 1) % 4]!.from;
@@ -110,10 +110,10 @@ interface Prism {
 }
 
 interface Taken {
-  readonly points: readonly Point[];
+  readonly points: readonly PanelPoint[];
   readonly depth: number;
-  readonly low: Point;
-  readonly high: Point;
+  readonly low: PanelPoint;
+  readonly high: PanelPoint;
 }
 
 /** What strips and cuts of one face have in common is counted once, by inclusion and exclusion: the common part of prisms is a prism of the least depth. */
@@ -161,14 +161,14 @@ function common(a: Taken, b: Taken): Taken | null {
   return points.length < 3 || areaOf(points).area < 1e-9 ? null : taken(points, Math.min(a.depth, b.depth));
 }
 
-function taken(points: readonly Point[], depth: number): Taken {
+function taken(points: readonly PanelPoint[], depth: number): Taken {
   const us = points.map(({ u }) => u);
   const vs = points.map(({ v }) => v);
   return { points, depth, low: { u: Math.min(...us), v: Math.min(...vs) }, high: { u: Math.max(...us), v: Math.max(...vs) } };
 }
 
 /** The part of a panel's outline (mm) a strip covers. */
-export function stripPolygon(outline: readonly Point[], { normal, near, far, from, to, stoppedAt }: ResolvedPanel['strips'][number]): Point[] {
+export function stripPolygon(outline: readonly PanelPoint[], { normal, near, far, from, to, stoppedAt }: ResolvedPanel['strips'][number]): PanelPoint[] {
   const run = alongStrip(normal);
   const planes: HalfPlane[] = [
     { ...normal, at: far / NM_PER.mm },
@@ -179,13 +179,13 @@ export function stripPolygon(outline: readonly Point[], { normal, near, far, fro
   return clipAll(outline, planes);
 }
 
-function regionOf(outline: readonly Point[], strip: ResolvedPanel['strips'][number]): Taken[] {
+function regionOf(outline: readonly PanelPoint[], strip: ResolvedPanel['strips'][number]): Taken[] {
   const points = stripPolygon(outline, strip);
   return points.length < 3 ? [] : [taken(points, strip.depth / NM_PER.mm)];
 }
 
 /** A notch by its area (mm²) and centre: a rectangle, with a half circle at its end when it is round. */
-function notchRegion(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): { area: number; u: number; v: number } {
+function notchRegion(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): { area: number; u: number; v: number } {
   const [width, depth] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
   const outward = outwardOf(panel.outline, cut.edge);
   const start = panel.outline.find(({ id }) => id === cut.edge)!.from;
@@ -200,7 +200,7 @@ function notchRegion(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>)
 }
 
 /** A square notch takes what of the outline lies in it: it may run out over an end. */
-function squareNotch(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): { area: number; u: number; v: number } {
+function squareNotch(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): { area: number; u: number; v: number } {
   const outward = outwardOf(panel.outline, cut.edge);
   const start = panel.outline.find(({ id }) => id === cut.edge)!.from;
   const along = { u: -outward.v, v: outward.u };
@@ -216,7 +216,7 @@ function squareNotch(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>)
 }
 
 /** A scoop shallower than half its width: the part of a circle a chord cuts off. */
-function scoopRegion(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>): { area: number; u: number; v: number } {
+function scoopRegion(panel: ResolvedPanel, cut: Extract<PanelCut, { kind: 'notch' }>): { area: number; u: number; v: number } {
   const [chord, deep] = [cut.width / NM_PER.mm, cut.depth / NM_PER.mm];
   const r = scoopRadius(chord, deep);
   const angle = 2 * Math.asin(chord / (2 * r));
@@ -231,7 +231,7 @@ function scoopRegion(panel: ResolvedPanel, cut: Extract<Cut, { kind: 'notch' }>)
 /** Radius of the arc over a chord with so much rise. */
 export const scoopRadius = (chord: number, rise: number): number => (chord * chord) / (8 * rise) + rise / 2;
 
-function grooveRegion(panel: ResolvedPanel, { edge, from, width, depth }: Extract<Cut, { kind: 'edge-groove' }>): Prism {
+function grooveRegion(panel: ResolvedPanel, { edge, from, width, depth }: Extract<PanelCut, { kind: 'edge-groove' }>): Prism {
   const index = panel.outline.findIndex(({ id }) => id === edge);
   const [a, b] = [panel.outline[index]!.from, panel.outline[(index + 1) % panel.outline.length]!.from];
   const outward = outwardOf(panel.outline, edge);
@@ -245,7 +245,7 @@ function grooveRegion(panel: ResolvedPanel, { edge, from, width, depth }: Extrac
   return { volume: run * (width / NM_PER.mm) * (depth / NM_PER.mm), u: middle('u'), v: middle('v'), w: (along * c + deep * s) / NM_PER.mm };
 }
 
-export interface Box {
+export interface AxisBox {
   readonly u0: number;
   readonly u1: number;
   readonly v0: number;
@@ -255,7 +255,7 @@ export interface Box {
 }
 
 /** What square strips take away, as boxes that do not overlap (mm): strips that cross are counted once. */
-export function removed(panel: ResolvedPanel): Box[] {
+export function removed(panel: ResolvedPanel): AxisBox[] {
   if (panel.strips.length === 0) return [];
   const cuts = panel.strips.map(({ normal, near, far, from, to, depth, face }) => {
     const across = normal.u === 1;
@@ -265,7 +265,7 @@ export function removed(panel: ResolvedPanel): Box[] {
   const us = walls(cuts, 'u0', 'u1');
   const vs = walls(cuts, 'v0', 'v1');
   const t = panel.thickness / NM_PER.mm;
-  const boxes: Box[] = [];
+  const boxes: AxisBox[] = [];
   // Plain loops: this runs for every panel at every keystroke.
   for (let i = 0; i + 1 < us.length; i++) {
     const u0 = us[i]!;

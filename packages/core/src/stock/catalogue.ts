@@ -5,7 +5,7 @@
 import { entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { MaterialId } from './materials.ts';
-import { usualShop } from './shop.ts';
+import { defaultShop } from './shop.ts';
 import type { Product, Workshop } from './workshop.ts';
 
 type Row = readonly [id: string, name: string, material: MaterialId, nominal: string, length: string, width: string, price: number, faced?: boolean];
@@ -55,7 +55,7 @@ export function starterWorkshop(): Workshop {
   return {
     currency: '',
     tax: { percent: 0, included: true },
-    shop: usualShop(),
+    shop: defaultShop(),
     products: Object.fromEntries(products.map((row) => [row.id, row])),
     pieces: {},
   };

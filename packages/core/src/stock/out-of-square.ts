@@ -1,5 +1,5 @@
 /** What a sheet that is out of square is good for. Formula and source: docs/formulas/out-of-square.md */
-import { nanometres, type Length } from '../length/length.ts';
+import { nanometers, type Length } from '../length/length.ts';
 import type { StockPiece } from './workshop.ts';
 
 type Measured = Pick<StockPiece, 'length' | 'width' | 'diagonals'>;
@@ -23,6 +23,6 @@ export function skewOf({ length, width, diagonals }: Measured): number | null {
 export function usableSize(piece: Measured): { readonly length: Length; readonly width: Length } {
   const skew = skewOf(piece) ?? 0;
   if (skew === 0) return { length: piece.length.nm, width: piece.width.nm };
-  const down = (nm: number): Length => nanometres(Math.floor(nm / 1000) * 1000);
+  const down = (nm: number): Length => nanometers(Math.floor(nm / 1000) * 1000);
   return { length: down(piece.length.nm - skew), width: down(Math.sqrt(piece.width.nm ** 2 - skew ** 2)) };
 }

@@ -5,22 +5,22 @@ import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { planWith, printRoom } from '../test/print-room.ts';
 import { plan } from '../plan/plan.ts';
-import { guideReach, handHeldShop, longestCrosscut, newMachine, noStackShop, ripCapacity, stackSaw, STARTER_SHOPS, usualShop, widestKerf } from './shop.ts';
+import { guideReach, handHeldShop, longestCrosscut, newMachine, noStackShop, ripCapacity, stackSaw, STARTER_SHOPS, defaultShop, widestKerf } from './shop.ts';
 
 describe('shops to start from', () => {
   test.each(STARTER_SHOPS.map(({ name, make }) => [name, make] as const))('%s is written and read without loss', (_name, make) => {
     expect(shopCodec.read(shopCodec.write(make()), 'shop')).toEqual(make());
   });
   test('a stack is offered only where there is one and an arbor with room for it', () => {
-    expect(stackSaw(usualShop())?.kind).toBe('table-saw');
+    expect(stackSaw(defaultShop())?.kind).toBe('table-saw');
     expect(stackSaw(noStackShop())).toBeUndefined();
     expect(stackSaw(handHeldShop())).toBeUndefined();
-    const usual = usualShop();
+    const usual = defaultShop();
     const short = { ...usual, machines: { saw: { ...newMachine('table-saw', 'saw', 0), stack: entered('5 mm') } } };
     expect(stackSaw(short)).toBeUndefined();
   });
   test('a layout takes the widest kerf of the saws, a rip the fence, a long cut the guide', () => {
-    expect([widestKerf(usualShop()), ripCapacity(usualShop()), guideReach(usualShop()), longestCrosscut(usualShop())].map(toMm)).toEqual([
+    expect([widestKerf(defaultShop()), ripCapacity(defaultShop()), guideReach(defaultShop()), longestCrosscut(defaultShop())].map(toMm)).toEqual([
       3.2, 760, 1400, 1400,
     ]);
     expect([widestKerf(handHeldShop()), ripCapacity(handHeldShop())].map(toMm)).toEqual([2.2, 0]);
@@ -28,7 +28,7 @@ describe('shops to start from', () => {
 });
 
 describe('what cannot be a shop is refused with its place', () => {
-  const shop = shopCodec.write(usualShop()) as Record<string, any>;
+  const shop = shopCodec.write(defaultShop()) as Record<string, any>;
   const saw = shop['machines']['table-saw'];
   test.each<[string, object, string]>([
     ['a router with a kerf', { machines: { ...shop['machines'], router: { ...shop['machines'].router, kerf: '3 mm' } } }, 'shop.machines.router.kerf'],

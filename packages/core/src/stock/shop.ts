@@ -4,7 +4,7 @@
  */
 import { entered, type Entered } from '../length/entered.ts';
 import { mm, type Length } from '../length/length.ts';
-import type { Fit } from '../solid/meeting.ts';
+import type { Fit } from '../solid/connection.ts';
 
 export type MachineKind = 'table-saw' | 'guided-saw' | 'mitre-saw' | 'radial-arm' | 'band-saw' | 'router' | 'router-table' | 'drill-press' | 'hand-drill';
 
@@ -36,12 +36,12 @@ export interface Machine {
   readonly base?: Entered;
 }
 
-export type Measure = Exclude<keyof Machine, 'id' | 'order' | 'kind' | 'name'>;
+export type MeasureKey = Exclude<keyof Machine, 'id' | 'order' | 'kind' | 'name'>;
 
 export interface KindOfMachine {
   readonly name: string;
   /** What is told about one, and what a new one starts with: a length as typed, degrees, or the way it tilts. */
-  readonly has: { readonly [M in Measure]?: M extends 'tilts' ? 'left' | 'right' : M extends 'tiltDeg' | 'mitreDeg' ? number : string | null };
+  readonly has: { readonly [M in MeasureKey]?: M extends 'tilts' ? 'left' | 'right' : M extends 'tiltDeg' | 'mitreDeg' ? number : string | null };
 }
 
 export const MACHINE_KINDS: Readonly<Record<MachineKind, KindOfMachine>> = {
@@ -60,7 +60,7 @@ export const MACHINE_KINDS: Readonly<Record<MachineKind, KindOfMachine>> = {
 };
 
 /** What can be entered, least to most: lengths in millimetres, degrees. */
-export const MEASURE_LIMITS: Readonly<Record<Exclude<Measure, 'tilts'>, readonly [least: number, most: number]>> = {
+export const MEASURE_LIMITS: Readonly<Record<Exclude<MeasureKey, 'tilts'>, readonly [least: number, most: number]>> = {
   kerf: [0.2, 10],
   deep: [5, 300],
   rip: [50, 5000],
@@ -73,7 +73,7 @@ export const MEASURE_LIMITS: Readonly<Record<Exclude<Measure, 'tilts'>, readonly
 };
 
 /** A dado stack: two outer blades, chippers between them, shims for the rest. */
-export interface Stack {
+export interface DadoStack {
   /** Both outer blades side by side, with nothing between. */
   readonly outer: Entered;
   readonly chippers: readonly Entered[];
@@ -93,7 +93,7 @@ export interface Bit {
 }
 
 /** The width of a slot, its depth, a part's length, where a slot stands, how a hinged door is set. */
-export type Repeated = 'slot' | 'depth' | 'length' | 'place' | 'hinge';
+export type Repeatability = 'slot' | 'depth' | 'length' | 'place' | 'hinge';
 
 /** So many clamps that open so far. */
 export interface Clamps {
@@ -122,7 +122,7 @@ export interface FinishLabel {
 
 export interface Shop {
   readonly machines: Readonly<Record<string, Machine>>;
-  readonly stack: Stack | null;
+  readonly stack: DadoStack | null;
   readonly bits: Readonly<Record<string, Bit>>;
   readonly jigs: { readonly pins: boolean; readonly pockets: boolean };
   readonly clamps: Readonly<Record<string, Clamps>>;
@@ -131,7 +131,7 @@ export interface Shop {
   /** The play each fit stands for in this shop. */
   readonly fits: Readonly<Record<Fit, Entered>>;
   /** What its cuts repeat to: the standard deviation of each. */
-  readonly repeats: Readonly<Record<Repeated, Entered>>;
+  readonly repeats: Readonly<Record<Repeatability, Entered>>;
   /** Taken off all four edges of a new sheet. */
   readonly trim: Entered;
   /** What goes into the car lying flat; null where that is no question. */
@@ -150,9 +150,9 @@ export const machinesOf = (shop: Pick<Shop, 'machines'>, ...kinds: readonly Mach
   machinesInOrder(shop).filter(({ kind }) => kinds.includes(kind));
 
 /** A shorter edge than this does not run along a fence. [A] short-edge-on-fence */
-export const LEAST_ON_FENCE = 200_000_000;
+export const MIN_ON_FENCE = 200_000_000;
 /** Shorter pieces are cut in a longer one: through a saw, over a router table. [A] too-small-to-hold */
-export const LEAST_AT_SAW = 300_000_000;
+export const MIN_AT_SAW = 300_000_000;
 
 const SAWS: readonly MachineKind[] = ['table-saw', 'guided-saw', 'mitre-saw', 'radial-arm'];
 
@@ -214,7 +214,7 @@ export const newBit = (id: string, order: number, kind: Bit['kind'], diameter: s
 });
 
 /** A fair kit: from 6 mm to as wide as most arbors take, in steps a card can fill. */
-const STACK: Stack = {
+const STACK: DadoStack = {
   outer: entered('6.4 mm'),
   chippers: ['3.2 mm', '3.2 mm', '3.2 mm', '3.2 mm', '1.6 mm'].map(entered),
   shims: ['0.1 mm', '0.1 mm', '0.2 mm', '0.3 mm', '0.5 mm', '0.8 mm'].map(entered),
@@ -255,7 +255,7 @@ const usualClamps = (): Shop['clamps'] =>
 const machines = (...kinds: readonly MachineKind[]): Shop['machines'] => Object.fromEntries(kinds.map((kind, order) => [kind, newMachine(kind, kind, order)]));
 
 /** A home shop with a saw bench. */
-export const usualShop = (): Shop => ({
+export const defaultShop = (): Shop => ({
   machines: machines('table-saw', 'guided-saw', 'mitre-saw', 'router', 'router-table', 'drill-press', 'hand-drill', 'band-saw'),
   stack: STACK,
   bits: starterBits(),
@@ -271,17 +271,17 @@ export const usualShop = (): Shop => ({
 });
 
 /** A circular saw, a router and a drill, and nothing that stands by itself. */
-export const handHeldShop = (): Shop => ({ ...usualShop(), machines: machines('guided-saw', 'router', 'hand-drill'), stack: null });
+export const handHeldShop = (): Shop => ({ ...defaultShop(), machines: machines('guided-saw', 'router', 'hand-drill'), stack: null });
 
 /** A saw bench whose arbor takes no stack. */
 export const noStackShop = (): Shop => {
-  const usual = usualShop();
+  const usual = defaultShop();
   return { ...usual, machines: { ...usual.machines, 'table-saw': { ...usual.machines['table-saw']!, stack: null } }, stack: null };
 };
 
 /** Shops to start from, by what they are called. */
 export const STARTER_SHOPS: readonly { readonly id: string; readonly name: string; readonly make: () => Shop }[] = [
-  { id: 'usual', name: 'a saw bench, router table and drill press', make: usualShop },
+  { id: 'usual', name: 'a saw bench, router table and drill press', make: defaultShop },
   { id: 'no-stack', name: 'the same, its saw without room for a dado stack', make: noStackShop },
   { id: 'hand-held', name: 'a circular saw, a router and a drill', make: handHeldShop },
 ];

@@ -5,7 +5,7 @@ import { toMm } from '../length/length.ts';
 import { starterWorkshop } from './catalogue.ts';
 import { widestKerf } from './shop.ts';
 import { MATERIALS } from './materials.ts';
-import { availableTo, standingAlone, type StockPiece } from './workshop.ts';
+import { availableTo, withoutStore, type StockPiece } from './workshop.ts';
 import { PLAUSIBLE_SHARE, thicknessOf, thicknessSource } from './thickness.ts';
 
 const { products, shop } = starterWorkshop();
@@ -93,7 +93,7 @@ describe('what is in the store', () => {
   });
 
   test('goes into a project’s file without what others have, and without whose it is', () => {
-    expect(standingAlone(workshop, 'mine').pieces).toEqual({ a: piece('a'), b: piece('b') });
+    expect(withoutStore(workshop, 'mine').pieces).toEqual({ a: piece('a'), b: piece('b') });
   });
 
   test('is read again as it was written, with diagonals, flaws across and whose it is', () => {

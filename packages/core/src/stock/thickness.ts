@@ -1,6 +1,6 @@
 /** The thickness to build with: the mean of what was measured, else the name on the sheet. */
 import type { Length } from '../length/length.ts';
-import type { Source } from '../worked/dimension.ts';
+import type { Source } from '../explained/explained-length.ts';
 import type { Product, ThicknessReading, ThicknessUsed } from './workshop.ts';
 
 /** A reading this far from the name is a slip of the caliper or the wrong sheet. [ASSUME] a quarter of the nominal. */

@@ -95,7 +95,7 @@ export const keepsOffcut = ({ keep }: Pick<Shop, 'keep'>, { dx, dy }: { readonly
   (dx >= keep.length.nm && dy >= keep.width.nm) || (dy >= keep.length.nm && dx >= keep.width.nm);
 
 /** The workshop as a project's file carries it: what others have is not in it, and nothing says who has what. */
-export function standingAlone(workshop: Workshop, project: string): Workshop {
+export function withoutStore(workshop: Workshop, project: string): Workshop {
   const { pieces } = availableTo(workshop, project);
   return { ...workshop, pieces: Object.fromEntries(Object.entries(pieces).map(([id, { reserved: _reserved, ...piece }]) => [id, piece])) };
 }

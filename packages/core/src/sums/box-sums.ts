@@ -5,13 +5,13 @@ import { PANEL_MASS } from '../parts/weights.ts';
 import { Refusal } from '../problem/problem.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS } from '../sag/shelf-sag.ts';
 import { MATERIALS, type MaterialId } from '../stock/materials.ts';
-import { apply } from '../worked/figure.ts';
+import { evaluate } from '../explained/explained-value.ts';
 import { readQuantity } from './quantity.ts';
-import { workingOf, type Inputs, type Key, type Sum } from './sum.ts';
+import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
 
 const G0 = 9.80665;
 const n = (value: number, unit: string) => ({ value, unit });
-const length = (key: string): Key => ({ key, kind: 'length' });
+const length = (key: string): SumKey => ({ key, kind: 'length' });
 
 const lengthSum: Sum = {
   name: 'length',
@@ -53,7 +53,7 @@ const panelWeight: Sum = {
       );
     const density = inputs.maybe('density') ?? MATERIALS[inputs.text('material') as MaterialId].densityKgM3;
     const volume = (inputs.amount('length') * inputs.amount('width') * inputs.amount('thickness') * inputs.amount('count')) / 1e9;
-    const mass = apply(PANEL_MASS, { volume, ρ: density });
+    const mass = evaluate(PANEL_MASS, { volume, ρ: density });
     return {
       results: { mass: n(mass.value, 'kg'), weight: n(mass.value * G0, 'N') },
       working: [...workingOf(mass), `weight = m · g₀ = ${mass.value * G0} N`],
@@ -174,7 +174,7 @@ const shelfSpan: Sum = {
 /** EI of the shelf alone, or with a strip glued along its front edge. */
 function stiffness(inputs: Inputs): { EI: number; working: string[] } {
   const [B, t, E] = [inputs.amount('depth'), inputs.amount('thickness'), inputs.amount('stiffness')];
-  const alone = apply(BENDING_STIFFNESS, { E, B, t });
+  const alone = evaluate(BENDING_STIFFNESS, { E, B, t });
   if (!inputs.has('strip')) {
     if (inputs.has('stripStiffness')) throw new Refusal('missing-key', "'strip' is missing", 'strip', 'width*height of the strip, or no stripStiffness');
     return { EI: alone.value, working: workingOf(alone) };

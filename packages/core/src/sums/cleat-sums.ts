@@ -3,21 +3,21 @@ import { HOLD_DOWN, LIFT_LIMIT, LIFT_STARTS, OUTWARD, PULL_LIMIT, SPACER_PUSH, T
 import { FINE_TIP } from '../hang/link.ts';
 import { studShares } from '../hang/stud-shares.ts';
 import { Refusal } from '../problem/problem.ts';
-import { ENGAGEMENT, LEAST_BEVEL_DEG, LIFT_CLEARANCE, MOST_BEVEL_DEG, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
-import { apply } from '../worked/figure.ts';
-import { workingOf, type Inputs, type Key, type Sum } from './sum.ts';
+import { ENGAGEMENT, MIN_BEVEL_DEG, LIFT_CLEARANCE, MAX_BEVEL_DEG, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
+import { evaluate } from '../explained/explained-value.ts';
+import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
 /** Six figures for the working: results stay unrounded. */
 const six = (value: number): number => Number(value.toPrecision(6));
-const length = (key: string): Key => ({ key, kind: 'length' });
-const weight: Key = { key: 'weight', kind: 'force' };
-const bevelKey: Key = { key: 'bevel', kind: 'angle' };
+const length = (key: string): SumKey => ({ key, kind: 'length' });
+const weight: SumKey = { key: 'weight', kind: 'force' };
+const bevelKey: SumKey = { key: 'bevel', kind: 'angle' };
 
 function bevel(inputs: Inputs): number {
   const value = inputs.amount('bevel');
-  if (value < LEAST_BEVEL_DEG || value > MOST_BEVEL_DEG)
-    throw new Refusal('range', `a bevel of ${value} deg is out of range`, 'bevel', `${LEAST_BEVEL_DEG}deg to ${MOST_BEVEL_DEG}deg`);
+  if (value < MIN_BEVEL_DEG || value > MAX_BEVEL_DEG)
+    throw new Refusal('range', `a bevel of ${value} deg is out of range`, 'bevel', `${MIN_BEVEL_DEG}deg to ${MAX_BEVEL_DEG}deg`);
   return value;
 }
 
@@ -27,10 +27,10 @@ const statics: Sum = {
   run(inputs) {
     const terms = { W: inputs.amount('weight'), e: inputs.amount('out'), t: inputs.amount('thickness'), h: inputs.amount('drop'), θ: bevel(inputs) };
     const { W, e, t, h, θ } = terms;
-    const tip = apply(TIP_RATIO, { e, t, h, θ });
-    const design = apply(OUTWARD, terms);
-    const spacer = apply(SPACER_PUSH, { W, e, t, h });
-    const hold = apply(HOLD_DOWN, terms);
+    const tip = evaluate(TIP_RATIO, { e, t, h, θ });
+    const design = evaluate(OUTWARD, terms);
+    const spacer = evaluate(SPACER_PUSH, { W, e, t, h });
+    const hold = evaluate(HOLD_DOWN, terms);
     const hooked = tip.value <= 1;
     return {
       results: {
@@ -78,9 +78,9 @@ const frontEdge: Sum = {
     const D = inputs.amount('front') - t / 2;
     if (D <= 0) throw new Refusal('range', 'the front edge is behind the cleat', 'front', `over ${t / 2} mm`);
     const c = inputs.amount('backing');
-    const starts = apply(LIFT_STARTS, { W, a, D });
-    const lift = apply(LIFT_LIMIT, { W, a, D, c, θ });
-    const pull = apply(PULL_LIMIT, { W, a, c, z: inputs.amount('pullBelow'), h: inputs.amount('drop'), θ });
+    const starts = evaluate(LIFT_STARTS, { W, a, D });
+    const lift = evaluate(LIFT_LIMIT, { W, a, D, c, θ });
+    const pull = evaluate(PULL_LIMIT, { W, a, c, z: inputs.amount('pullBelow'), h: inputs.amount('drop'), θ });
     return {
       results: { liftStarts: n(starts.value, 'N'), liftLimit: n(lift.value, 'N'), pullLimit: n(pull.value, 'N') },
       working: [...workingOf(starts), ...workingOf(lift), ...workingOf(pull)],
@@ -126,11 +126,11 @@ const rip: Sum = {
   run(inputs) {
     const t = inputs.amount('thickness');
     const θ = bevel(inputs);
-    const both = apply(RIPPED_LONG_FACES, { B: inputs.amount('board'), t, k: inputs.amount('kerf'), θ });
+    const both = evaluate(RIPPED_LONG_FACES, { B: inputs.amount('board'), t, k: inputs.amount('kerf'), θ });
     const wallLong = inputs.maybe('wallLong') ?? both.value / 2;
     const cabinetLong = both.value - wallLong;
-    const wall = apply(SHORT_FACE, { long: wallLong, t, θ });
-    const cabinet = apply(SHORT_FACE, { long: cabinetLong, t, θ });
+    const wall = evaluate(SHORT_FACE, { long: wallLong, t, θ });
+    const cabinet = evaluate(SHORT_FACE, { long: cabinetLong, t, θ });
     if (wall.value <= 0 || cabinet.value <= 0)
       throw new Refusal('range', 'a half comes out without a short face', inputs.has('wallLong') ? 'wallLong' : 'board', 'a wider board');
     const least = Math.min(wall.value, cabinet.value);
@@ -147,8 +147,8 @@ const clearance: Sum = {
   keys: [length('wall'), length('cabinet'), bevelKey, { key: 'margin', kind: 'length', range: 'nought-or-more', default: '6mm' }],
   run(inputs) {
     const [wall, cabinet] = [inputs.amount('wall'), inputs.amount('cabinet')];
-    const engagement = apply(ENGAGEMENT, { 't wall': wall, 't cabinet': cabinet, θ: bevel(inputs) });
-    const clear = apply(LIFT_CLEARANCE, { engagement, margin: inputs.amount('margin') });
+    const engagement = evaluate(ENGAGEMENT, { 't wall': wall, 't cabinet': cabinet, θ: bevel(inputs) });
+    const clear = evaluate(LIFT_CLEARANCE, { engagement, margin: inputs.amount('margin') });
     return {
       results: { engagement: n(engagement.value, 'mm'), clear: n(clear.value, 'mm'), gap: n(Math.max(wall, cabinet), 'mm') },
       working: workingOf(clear),

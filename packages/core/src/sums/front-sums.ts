@@ -3,10 +3,10 @@ import { PERMANENT } from '../hang/fasteners.ts';
 import { pinYield } from '../hang/joint-capacity.ts';
 import { CUP_FROM_END_MM, hingesFor } from '../joints/hinges.ts';
 import { Refusal } from '../problem/problem.ts';
-import type { Key, Sum } from './sum.ts';
+import type { SumKey, Sum } from './sum.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
-const length = (key: string): Key => ({ key, kind: 'length' });
+const length = (key: string): SumKey => ({ key, kind: 'length' });
 const G0 = 9.80665;
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 

@@ -1,16 +1,16 @@
 /** Sums of what is sawn and routed: strips, guides, angles, squareness. docs/sums.md */
 import { Refusal } from '../problem/problem.ts';
-import type { Key, Sum } from './sum.ts';
+import type { SumKey, Sum } from './sum.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
-const length = (key: string): Key => ({ key, kind: 'length' });
+const length = (key: string): SumKey => ({ key, kind: 'length' });
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const deg = (radians: number): number => (radians * 180) / Math.PI;
 
 /** What a width still counts as come out exactly, mm: far under what any saw does. */
 const EXACT_MM = 1e-6;
 /** More strips than anyone would rip. */
-const MOST_STRIPS = 10_000;
+const MAX_STRIPS = 10_000;
 
 const strips: Sum = {
   name: 'strips',
@@ -35,7 +35,7 @@ const strips: Sum = {
       };
     }
     const most = Math.floor((width + kerf + EXACT_MM) / (each! + kerf));
-    if (most > MOST_STRIPS) throw new Refusal('range', `there would be ${most} strips`, 'each', `strips that give at most ${MOST_STRIPS}`);
+    if (most > MAX_STRIPS) throw new Refusal('range', `there would be ${most} strips`, 'each', `strips that give at most ${MAX_STRIPS}`);
     const rest = most === 0 ? width : width - most * each! - (most - 1) * kerf;
     const exact = Math.abs(rest) <= EXACT_MM;
     const left = most === 0 ? width : exact ? 0 : Math.max(0, rest - kerf);

@@ -1,13 +1,13 @@
 /** Sums of rows of things. docs/formulas/slots.md */
 import { slotsIn } from '../contents/row.ts';
 import { Refusal } from '../problem/problem.ts';
-import type { Key, Sum } from './sum.ts';
+import type { SumKey, Sum } from './sum.ts';
 
 /** More positions than anyone would mark. */
-const MOST_SLOTS = 10_000;
+const MAX_SLOTS = 10_000;
 
 const n = (value: number, unit: string) => ({ value, unit });
-const length = (key: string): Key => ({ key, kind: 'length' });
+const length = (key: string): SumKey => ({ key, kind: 'length' });
 
 const slots: Sum = {
   name: 'slots',
@@ -34,7 +34,7 @@ const slots: Sum = {
     const pitch = given ?? item! + clearance! + thickness;
     if (pitch < thickness) throw new Refusal('range', `slots of ${thickness} mm run into one another at ${pitch} mm`, 'pitch', `at least ${thickness} mm`);
     const found = slotsIn({ inside, pitch, thickness, margin });
-    if (found.count > MOST_SLOTS) throw new Refusal('range', `there would be ${found.count} slots`, 'pitch', `a pitch that gives at most ${MOST_SLOTS}`);
+    if (found.count > MAX_SLOTS) throw new Refusal('range', `there would be ${found.count} slots`, 'pitch', `a pitch that gives at most ${MAX_SLOTS}`);
     return {
       results: {
         count: { value: found.count },

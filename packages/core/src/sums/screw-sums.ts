@@ -12,14 +12,14 @@ import {
 } from '../hang/fasteners.ts';
 import { SCREW_IDS, screwById, type Screw } from '../joints/screws.ts';
 import { Refusal } from '../problem/problem.ts';
-import { apply } from '../worked/figure.ts';
-import { workingOf, type Inputs, type Key, type Sum } from './sum.ts';
+import { evaluate } from '../explained/explained-value.ts';
+import { workingOf, type Inputs, type SumKey, type Sum } from './sum.ts';
 
 const n = (value: number, unit?: string) => (unit === undefined ? { value } : { value, unit });
-const SCREW: Key = { key: 'screw', kind: 'choice', options: SCREW_IDS, optional: true };
-const duration: Key = { key: 'duration', kind: 'factor', default: '1', max: { value: 2, accepted: 'up to 2: what a load of a moment is allowed' } };
+const SCREW: SumKey = { key: 'screw', kind: 'choice', options: SCREW_IDS, optional: true };
+const duration: SumKey = { key: 'duration', kind: 'factor', default: '1', max: { value: 2, accepted: 'up to 2: what a load of a moment is allowed' } };
 /** The heaviest wood there is sinks in water, by little more than a third. */
-const gravityKey = (key: string): Key => ({ key, kind: 'factor', max: { value: 1.4, accepted: 'the specific gravity of a wood: 0.3 to 1.4' } });
+const gravityKey = (key: string): SumKey => ({ key, kind: 'factor', max: { value: 1.4, accepted: 'the specific gravity of a wood: 0.3 to 1.4' } });
 const THICKEST = { value: 25.4, accepted: 'up to 25.4 mm (1 in)' } as const;
 
 /** Either a screw by name or its own measures; both, or neither, is an error. */
@@ -54,7 +54,7 @@ const withdrawal: Sum = {
     const allowable = none ? 0 : perLength * thread * C_D;
     const working =
       kind === 'wood'
-        ? workingOf(apply(WITHDRAWAL, { G: gravity, D: diameter, thread, C_D }))
+        ? workingOf(evaluate(WITHDRAWAL, { G: gravity, D: diameter, thread, C_D }))
         : [`allowable = ${perLength} N/mm · ${thread} mm · ${C_D} = ${allowable} N; [NDS 12.2]`];
     return {
       results: { perLength: n(perLength, 'N/mm'), allowable: n(allowable, 'N') },
@@ -73,7 +73,7 @@ const headPull: Sum = {
     duration,
   ],
   run(inputs) {
-    const figure = apply(HEAD_PULL_THROUGH, {
+    const figure = evaluate(HEAD_PULL_THROUGH, {
       D_H: inputs.amount('head'),
       G: inputs.amount('gravity'),
       t: inputs.amount('thickness'),

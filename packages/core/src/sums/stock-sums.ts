@@ -1,5 +1,5 @@
 /** Sums that choose among what there is: leaves of a dado stack, lengths of boards. docs/sums.md */
-import { nanometres, type Length } from '../length/length.ts';
+import { nanometers, type Length } from '../length/length.ts';
 import { cutBoards } from '../nest/boards.ts';
 import { Refusal } from '../problem/problem.ts';
 import { totals, type Leaves } from '../setups/stack.ts';
@@ -8,10 +8,10 @@ import type { ResultGroup, Sum } from './sum.ts';
 
 const n = (value: number, unit: string) => ({ value, unit });
 const mmOf = (nm: number): number => nm / 1e6;
-const nmOf = (mm: number): Length => nanometres(Math.round(mm * 1e6));
+const nmOf = (mm: number): Length => nanometers(Math.round(mm * 1e6));
 
 /** More leaves than any box of chippers and shims has. */
-const MOST_LEAVES = 40;
+const MAX_LEAVES = 40;
 /** Widths that are told beside the best. */
 const OTHERS = 4;
 
@@ -32,8 +32,8 @@ const dadoStack: Sum = {
   ],
   run(inputs) {
     const [chippers, shims] = [inputs.list('chippers'), inputs.list('shims')];
-    if (chippers.length + shims.length > MOST_LEAVES)
-      throw new Refusal('range', `${chippers.length + shims.length} leaves are too many`, 'chippers', `at most ${MOST_LEAVES} chippers and shims together`);
+    if (chippers.length + shims.length > MAX_LEAVES)
+      throw new Refusal('range', `${chippers.length + shims.length} leaves are too many`, 'chippers', `at most ${MAX_LEAVES} chippers and shims together`);
     const [target, blades, tolerance] = (['target', 'blades', 'tolerance'] as const).map((key) => nmOf(inputs.amount(key))) as [Length, Length, Length];
     const [best, ...others] = nearestWidths(target, blades, chippers.map(nmOf), shims.map(nmOf));
     const row = ({ nm, chippers: between, shims: thin }: Width): ResultGroup => ({
@@ -75,7 +75,7 @@ function nearest(sums: readonly Leaves[], wanted: number): readonly Leaves[] {
   return sums.slice(Math.max(0, middle - 1 - OTHERS), middle + 1 + OTHERS);
 }
 
-const MOST_PIECES = 200;
+const MAX_PIECES = 200;
 
 /** '4*600mm' is four; a plain length one, or as many as wanted. */
 function counted(text: string, key: string): { readonly nm: Length; readonly count: number | null }[] {
@@ -99,7 +99,7 @@ const boards: Sum = {
   run(inputs) {
     const rows = counted(inputs.text('lengths'), 'lengths');
     const asked = rows.reduce((sum, { count }) => sum + (count ?? 1), 0);
-    if (asked > MOST_PIECES) throw new Refusal('range', `${asked} pieces are too many`, 'lengths', `at most ${MOST_PIECES}`);
+    if (asked > MAX_PIECES) throw new Refusal('range', `${asked} pieces are too many`, 'lengths', `at most ${MAX_PIECES}`);
     const pieces = rows.flatMap(({ nm, count }) => Array.from({ length: count ?? 1 }, () => nm));
     const stock = counted(inputs.text('stock'), 'stock');
     const kerf = nmOf(inputs.amount('kerf'));

@@ -1,13 +1,13 @@
 /** A quick sum: one pure function of the core by name, with its keys, its results and its working. */
 import { Refusal } from '../problem/problem.ts';
-import type { Figure, FigureTerm } from '../worked/figure.ts';
+import type { ExplainedValue, ValueTerm } from '../explained/explained-value.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { ACCEPTED, readQuantity, SHOWN_UNIT, type QuantityKind } from './quantity.ts';
 
-export type Range = 'over-nought' | 'nought-or-more' | 'any';
+export type AmountRange = 'over-nought' | 'nought-or-more' | 'any';
 
 /** One key of a sum. */
-export type Key = {
+export type SumKey = {
   readonly key: string;
   readonly optional?: boolean;
   readonly default?: string;
@@ -16,22 +16,22 @@ export type Key = {
 } &
   /** `max`: no more than this, in the unit of its kind; `accepted` says so. */
   (
-    | { readonly kind: QuantityKind; readonly range?: Range; readonly max?: { readonly value: number; readonly accepted: string } }
-    | { readonly kind: 'list'; readonly of: QuantityKind; readonly range?: Range }
+    | { readonly kind: QuantityKind; readonly range?: AmountRange; readonly max?: { readonly value: number; readonly accepted: string } }
+    | { readonly kind: 'list'; readonly of: QuantityKind; readonly range?: AmountRange }
     | { readonly kind: 'choice'; readonly options: readonly string[] }
     | { readonly kind: 'text' }
   );
 
-export interface Result {
+export interface SumResult {
   readonly value: number | string | boolean | readonly number[];
   readonly unit?: string;
 }
 
 /** Several results under one name: a board with its cuts, a stack with its leaves. */
-export type ResultGroup = Readonly<Record<string, Result>>;
+export type ResultGroup = Readonly<Record<string, SumResult>>;
 
 export interface SumOutput {
-  readonly results: Readonly<Record<string, Result | ResultGroup | readonly ResultGroup[]>>;
+  readonly results: Readonly<Record<string, SumResult | ResultGroup | readonly ResultGroup[]>>;
   readonly working: readonly string[];
   readonly cautions: readonly string[];
 }
@@ -46,14 +46,14 @@ export interface Inputs {
 
 export interface Sum {
   readonly name: string;
-  readonly keys: readonly Key[];
+  readonly keys: readonly SumKey[];
   /** Throws a Refusal when values do not go together. */
   run(inputs: Inputs): SumOutput;
 }
 
 export interface SumAnswer extends SumOutput {
   readonly sum: string;
-  readonly inputs: Readonly<Record<string, Result>>;
+  readonly inputs: Readonly<Record<string, SumResult>>;
 }
 
 /** Runs a sum on typed `key=value` pairs. Throws a Refusal. */
@@ -65,7 +65,7 @@ export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]):
     if (given.has(key)) throw new Refusal('twice', `'${key}' is given twice`, key, 'each key once');
     given.set(key, value);
   }
-  const understood: Record<string, Result> = {};
+  const understood: Record<string, SumResult> = {};
   const values = new Map<string, number | string | readonly number[]>();
   for (const row of sum.keys) {
     const asGiven = given.get(row.key);
@@ -96,7 +96,7 @@ export function runSum(sum: Sum, pairs: readonly (readonly [string, string])[]):
 const numbersIn = (result: unknown): number[] =>
   typeof result === 'number' ? [result] : typeof result === 'object' && result !== null ? Object.values(result).flatMap(numbersIn) : [];
 
-function readKey(row: Key, text: string): number | string | readonly number[] {
+function readKey(row: SumKey, text: string): number | string | readonly number[] {
   switch (row.kind) {
     case 'text':
       if (text.trim() === '') throw new Refusal('value', 'nothing is given', row.key, 'text');
@@ -114,28 +114,28 @@ function readKey(row: Key, text: string): number | string | readonly number[] {
   }
 }
 
-function inRange(value: number, range: Range = 'over-nought', key: string, text: string): number {
+function inRange(value: number, range: AmountRange = 'over-nought', key: string, text: string): number {
   if ((range === 'over-nought' && value <= 0) || (range === 'nought-or-more' && value < 0)) {
     throw new Refusal('range', `'${text.trim()}' is out of range`, key, range === 'over-nought' ? 'more than nought' : 'nought or more');
   }
   return value;
 }
 
-const acceptedFor = (row: Key): string =>
+const acceptedFor = (row: SumKey): string =>
   row.kind === 'choice' ? row.options.join(', ') : row.kind === 'text' ? 'text' : row.kind === 'list' ? `a list of ${ACCEPTED[row.of]}` : ACCEPTED[row.kind];
 
-function resultFor(row: Key, value: number | string | readonly number[]): Result {
+function resultFor(row: SumKey, value: number | string | readonly number[]): SumResult {
   if (row.kind === 'text' || row.kind === 'choice') return { value };
   const unit = SHOWN_UNIT[row.kind === 'list' ? row.of : row.kind];
   return unit === '' ? { value } : { value, unit };
 }
 
 /** The working of a figure, innermost first: each term with its name, then the formula with its result. */
-export function workingOf(figure: Figure): string[] {
+export function workingOf(figure: ExplainedValue): string[] {
   const inner = figure.terms.flatMap((term) => (term.inner ? workingOf(term.inner) : []));
   const terms = figure.terms.map((term) => `${term.symbol} = ${amount(term)} (${labelWords(term.label)})`).join(', ');
   return [...inner, `${labelWords(figure.label)} = ${figure.text} = ${amount(figure)}; ${terms}; ${figure.source}`];
 }
 
-const amount = ({ value, unit }: Pick<FigureTerm, 'value' | 'unit'>): string =>
+const amount = ({ value, unit }: Pick<ValueTerm, 'value' | 'unit'>): string =>
   `${Number(value.toPrecision(6))}${unit === 'factor' || unit === 'count' || unit === 'share' ? '' : ` ${unit}`}`;

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Refusal } from '../problem/problem.ts';
-import { runSum, type Result } from './sum.ts';
+import { runSum, type SumResult } from './sum.ts';
 import { SUM_EXAMPLES, wordsOf } from './examples.ts';
 import { sumKeyWords, SUM_TITLES } from './sum-words.ts';
 import { answerSum, listSums, SUMS } from './sums.ts';
@@ -19,7 +19,7 @@ describe('examples', () => {
   test.each(SUM_EXAMPLES.map(({ line, results }) => [line, results] as const))('%s', (line, expected) => {
     const { results } = ask(line);
     for (const [key, value] of Object.entries(expected)) {
-      const got = (results[key] as Result).value;
+      const got = (results[key] as SumResult).value;
       if (typeof value === 'object') expect(got).toEqual(value.map(near));
       else if (typeof value === 'number') expect(got).toEqual(near(value));
       else expect(got).toBe(value);
@@ -49,7 +49,7 @@ describe('a dado stack', () => {
     });
   });
   test('as near on both sides: the wider; the next four widths beside it', () => {
-    const { best, others } = stack('12.85mm').results as unknown as { best: { width: Result }; others: { width: Result }[] };
+    const { best, others } = stack('12.85mm').results as unknown as { best: { width: SumResult }; others: { width: SumResult }[] };
     expect(best.width.value).toBe(12.9);
     expect(others.map(({ width }) => width.value)).toEqual([12.8, 13, 12.7, 13.2]);
   });
@@ -62,7 +62,7 @@ describe('a dado stack', () => {
 
 describe('boards', () => {
   const cut = (line: string) =>
-    ask(`boards ${line}`).results as unknown as { boards: { stock: Result; cuts: Result; left: Result }[]; count: Result; bound: Result };
+    ask(`boards ${line}`).results as unknown as { boards: { stock: SumResult; cuts: SumResult; left: SumResult }[]; count: SumResult; bound: SumResult };
   test('a kerf between two pieces, and one more where a rest remains', () => {
     const { boards, count, bound } = cut('lengths=2*600mm,500mm stock=2400mm kerf=3mm');
     expect(boards).toEqual([{ stock: { value: 2400, unit: 'mm' }, cuts: { value: [600, 600, 500], unit: 'mm' }, left: { value: 691, unit: 'mm' } }]);

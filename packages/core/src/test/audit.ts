@@ -2,7 +2,7 @@
 import { toMm } from '../length/length.ts';
 import { AUDIT_TOLERANCE, clashesOf } from '../solid/clash.ts';
 import { piecesOf, volumeOf } from '../solid/convex.ts';
-import { isFace } from '../solid/meeting.ts';
+import { isFace } from '../solid/connection.ts';
 import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
 import { dot } from '../solid/vector.ts';
 import { boundsOf } from '../solid/views.ts';

@@ -2,7 +2,7 @@
  * A shop that does what it is told, step by step, and refuses what cannot be done to wood: it knows parts, machines and glue, and
  * nothing of the reasons the plan gives. Test support.
  */
-import { STAGES, type Stage } from '../setups/operations.ts';
+import { STAGES, type ToolingStage } from '../setups/operations.ts';
 import type { UnitToBuild } from '../build/job.ts';
 import type { Step } from '../build/step.ts';
 import { operationsOf } from '../setups/operations.ts';
@@ -13,7 +13,7 @@ interface Part {
   sawn: boolean;
   labelled: boolean;
   /** Stages whose cuts took an edge away that others are measured from. */
-  gone: Set<Stage>;
+  gone: Set<ToolingStage>;
   made: Set<string>;
   banded: boolean;
   sandedInside: boolean;
@@ -23,7 +23,7 @@ interface Part {
   body: Set<string>;
 }
 
-const TAKES_EDGES: readonly Stage[] = ['widths', 'bevels', 'shapes'];
+const TAKES_EDGES: readonly ToolingStage[] = ['widths', 'bevels', 'shapes'];
 
 /** Does all steps in an order; the first refusal in words, or null. `halves`: cabinet halves that come out of a rail's boards. */
 export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): string | null {

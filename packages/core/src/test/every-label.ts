@@ -1,6 +1,6 @@
 /** Opens every sum of a plan, however deep: each number is one, each term has words. Test support. */
 import { labelWords } from '../checks/words/labels.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 
 /** What is wrong with the sums below a value, by path; empty where every number is finite and every label has words. */
 export function faultsOfSums(value: unknown, path = 'plan', seen = new Set<unknown>()): string[] {

@@ -3,12 +3,12 @@
  * usual. For sweeps that look for what breaks; the same seed gives the same project. Test support.
  */
 import { familyOf, type FamilyId, type UnitDesign } from '../carcass/families.ts';
-import type { ElementsForm, Field } from '../carcass/form.ts';
+import type { ElementsForm, FormField } from '../carcass/form.ts';
 import { seeded, type Random } from '../chance/random.ts';
 import { PRESETS } from '../contents/presets.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm, type DisplayUnit, type Length } from '../length/length.ts';
-import { NOTHING_SETTLED, type Design } from '../plan/design.ts';
+import { EMPTY_DECISIONS, type Design } from '../plan/design.ts';
 import type { ProjectFile } from '../formats/project-file.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newWall } from '../wall/new-wall.ts';
@@ -39,7 +39,7 @@ export function randomProject(seed: number, { family, changed = CHANGED }: Rando
   const unit: DisplayUnit = random() < 0.5 ? 'mm' : 'in';
   const cabinet = randomCabinet(random, family ?? oneOf(random, FAMILY_IDS), unit, changed);
   const design: Design = {
-    ...NOTHING_SETTLED,
+    ...EMPTY_DECISIONS,
     name: `Random ${seed}`,
     unit,
     wall: randomWall(random, unit),
@@ -63,7 +63,7 @@ function randomCabinet(random: Random, family: FamilyId, unit: DisplayUnit, chan
   return made as unknown as UnitDesign;
 }
 
-function randomFields(random: Random, start: Row, fields: readonly Field[], unit: DisplayUnit, changed: number): Row {
+function randomFields(random: Random, start: Row, fields: readonly FormField[], unit: DisplayUnit, changed: number): Row {
   return fields.reduce<Row>((row, field) => {
     if (random() >= changed) return row;
     const value = randomValue(random, row, field, unit);
@@ -82,7 +82,7 @@ function randomElements(random: Random, cabinet: Row, { path, least, most, field
 }
 
 /** Undefined where it stays as it is: a part that is not there has no fields. */
-function randomValue(random: Random, row: Row, field: Field, unit: DisplayUnit): unknown {
+function randomValue(random: Random, row: Row, field: FormField, unit: DisplayUnit): unknown {
   const now = at(row, field.path);
   if (now === undefined) return undefined;
   switch (field.kind) {

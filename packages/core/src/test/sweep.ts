@@ -1,14 +1,14 @@
 /** Whether panels come together along a line without going through one another: moved back step by step, and looked at each time. Test support. */
-import { intersection, piecesOf, volumeOf, type Body } from '../solid/convex.ts';
+import { intersection, piecesOf, volumeOf, type ConvexBody } from '../solid/convex.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { plusVector, scale, type Vector } from '../solid/vector.ts';
 
 /** Less than this is a touch: mm³. */
 const TOUCH_MM3 = 12;
 
-const moved = (body: Body, by: Vector): Body => body.map((face) => face.map((corner) => plusVector(corner, by)));
+const moved = (body: ConvexBody, by: Vector): ConvexBody => body.map((face) => face.map((corner) => plusVector(corner, by)));
 
-const overlaps = (a: readonly Body[], b: readonly Body[]): boolean =>
+const overlaps = (a: readonly ConvexBody[], b: readonly ConvexBody[]): boolean =>
   a.some((one) =>
     b.some((other) => {
       const both = intersection(one, other);

@@ -85,7 +85,7 @@ export interface Shims {
 }
 
 /** Places a cleat bears: its ends and every stud it crosses. */
-export interface Bearing {
+export interface BearingPlace {
   readonly left: number;
   readonly right: number;
   readonly studs: readonly number[];
@@ -94,7 +94,7 @@ export interface Bearing {
 }
 
 /** Shims behind cleat and spacer so that both lie in one plane. */
-export function shimsFor(face: WallFace, { left, right, studs, cleatUp, spacerUp }: Bearing): Shims {
+export function shimsFor(face: WallFace, { left, right, studs, cleatUp, spacerUp }: BearingPlace): Shims {
   // The points a straight board touches are the ones nearest to the room: everything else is filled up to the line over them.
   const line = (places: readonly number[], up: number): Shim[] => {
     const least = Math.min(...places.map((along) => face(along, up)));

@@ -23,7 +23,7 @@ export interface WallFixing {
 }
 
 /** The most a rating can say, N. */
-export const MOST_RATING_N = 20_000;
+export const MAX_RATING_N = 20_000;
 
 export const newFixing = (unit: DisplayUnit): WallFixing => ({
   into: 'ground',

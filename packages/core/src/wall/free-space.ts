@@ -1,6 +1,6 @@
 /** The room there is on a wall: largest free rectangles between what is on it, and units fitted into one. */
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from './placed.ts';
+import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
 
@@ -15,21 +15,21 @@ export interface Clearances {
 }
 
 /** What a unit so deep must stay clear of, as rectangles in elevation. */
-export function obstacles(wall: Wall, blocks: readonly Block[], out: number, { above, beside, below }: Clearances): Rect[] {
-  const grown = (rect: Rect): Rect => ({ left: rect.left - beside, right: rect.right + beside, bottom: rect.bottom - above, top: rect.top + below });
+export function obstacles(wall: Wall, blocks: readonly WallBlock[], out: number, { above, beside, below }: Clearances): WallRect[] {
+  const grown = (rect: WallRect): WallRect => ({ left: rect.left - beside, right: rect.right + beside, bottom: rect.bottom - above, top: rect.top + below });
   const things = thingsInOrder(wall).filter((thing) => (blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
   return [...things.map((thing) => grown(thingRect(thing))), ...swungOver(wall, out), ...blocks.map(grown)];
 }
 
-const swungOn = new WeakMap<Wall, Map<number, readonly Rect[]>>();
+const swungOn = new WeakMap<Wall, Map<number, readonly WallRect[]>>();
 
 /** Stretches of wall that leaves pass over nearer than a unit so deep; the same for all units of one depth. */
-function swungOver(wall: Wall, out: number): readonly Rect[] {
-  const byDepth = swungOn.get(wall) ?? new Map<number, readonly Rect[]>();
+function swungOver(wall: Wall, out: number): readonly WallRect[] {
+  const byDepth = swungOn.get(wall) ?? new Map<number, readonly WallRect[]>();
   swungOn.set(wall, byDepth);
   const known = byDepth.get(out);
   if (known) return known;
-  const found = thingsInOrder(wall).flatMap((thing): Rect[] => {
+  const found = thingsInOrder(wall).flatMap((thing): WallRect[] => {
     const sector = swingOf(thing, wall);
     if (!sector) return [];
     // The stretch of wall the leaf passes over nearer than the unit is deep, found to the millimetre on the safe side.
@@ -44,7 +44,7 @@ function swungOver(wall: Wall, out: number): readonly Rect[] {
 }
 
 /** The whole wall a unit may use: over the baseboard, under the ceiling. */
-export function wholeWall(wall: Wall, { above, beside, below }: Clearances): Rect {
+export function wholeWall(wall: Wall, { above, beside, below }: Clearances): WallRect {
   const ends = { left: beside, right: wall.width.nm - beside };
   const floor = Math.max(floorAt(wall, 0), floorAt(wall, wall.width.nm));
   return { ...ends, bottom: floor + wall.baseboard.height.nm + below, top: lowestCeiling(wall, ends) - above };
@@ -52,17 +52,17 @@ export function wholeWall(wall: Wall, { above, beside, below }: Clearances): Rec
 
 /** Free rectangles that cannot be made larger, the largest by area first; those under the `least` width or height are left out. */
 export function freeRectangles(
-  bounds: Rect,
-  taken: readonly Rect[],
+  bounds: WallRect,
+  taken: readonly WallRect[],
   least: { readonly width: number; readonly height: number } = { width: 0, height: 0 },
-): Rect[] {
+): WallRect[] {
   const inside = taken.filter((rect) => overlap(rect, bounds)).sort((a, b) => a.bottom - b.bottom);
   const edges = [...new Set([bounds.left, bounds.right, ...inside.flatMap(({ left, right }) => [left, right])])]
     .filter((at) => at >= bounds.left && at <= bounds.right)
     .sort((a, b) => a - b);
   const endingAt = grouped(inside, ({ right }) => right);
   const beginningAt = grouped(inside, ({ left }) => left);
-  const found: Rect[] = [];
+  const found: WallRect[] = [];
   for (let i = 0; i < edges.length; i++) {
     const left = edges[i]!;
     for (let k = i + 1; k < edges.length; k++) {
@@ -70,8 +70,8 @@ export function freeRectangles(
       if (right - left < least.width) continue;
       // Upwards it is as tall as can be; it is as wide when something beside it is in the way on both sides.
       const add = (bottom: number, top: number): void => {
-        const isBeside = (rect: Rect): boolean => rect.bottom < top && rect.top > bottom;
-        const isHeld = (at: number, end: number, there: ReadonlyMap<number, readonly Rect[]>): boolean =>
+        const isBeside = (rect: WallRect): boolean => rect.bottom < top && rect.top > bottom;
+        const isHeld = (at: number, end: number, there: ReadonlyMap<number, readonly WallRect[]>): boolean =>
           at === end || (there.get(at)?.some(isBeside) ?? false);
         if (top > bottom && top - bottom >= least.height && isHeld(left, bounds.left, endingAt) && isHeld(right, bounds.right, beginningAt))
           found.push({ left, right, bottom, top });
@@ -88,8 +88,8 @@ export function freeRectangles(
   return found.sort((a, b) => areaOf(b) - areaOf(a) || a.left - b.left || a.bottom - b.bottom);
 }
 
-function grouped(rects: readonly Rect[], key: (rect: Rect) => number): ReadonlyMap<number, readonly Rect[]> {
-  const groups = new Map<number, Rect[]>();
+function grouped(rects: readonly WallRect[], key: (rect: WallRect) => number): ReadonlyMap<number, readonly WallRect[]> {
+  const groups = new Map<number, WallRect[]>();
   for (const rect of rects) {
     const there = groups.get(key(rect));
     if (there) there.push(rect);
@@ -98,9 +98,9 @@ function grouped(rects: readonly Rect[], key: (rect: Rect) => number): ReadonlyM
   return groups;
 }
 
-const areaOf = ({ left, right, bottom, top }: Rect): number => ((right - left) / NM_PER.mm) * ((top - bottom) / NM_PER.mm);
+const areaOf = ({ left, right, bottom, top }: WallRect): number => ((right - left) / NM_PER.mm) * ((top - bottom) / NM_PER.mm);
 
-export type Share = 'left' | 'right' | 'ends' | 'between';
+export type SharedGap = 'left' | 'right' | 'ends' | 'between';
 
 export interface RunWish {
   readonly count: number;
@@ -110,7 +110,7 @@ export interface RunWish {
   readonly gap: number;
   /** Kept free for something, after so many units; 0 wide for nothing. */
   readonly open: { readonly width: number; readonly after: number };
-  readonly share: Share;
+  readonly share: SharedGap;
 }
 
 export interface Run {
@@ -124,7 +124,7 @@ export interface Run {
 }
 
 /** A run of equal units in a stretch of wall, with what is left shared out. Widths that are worked out are whole steps of the tape. */
-export function runIn({ left, right }: Pick<Rect, 'left' | 'right'>, { count, width, gap, open, share }: RunWish, unit: DisplayUnit): Run {
+export function runIn({ left, right }: Pick<WallRect, 'left' | 'right'>, { count, width, gap, open, share }: RunWish, unit: DisplayUnit): Run {
   const after = Math.min(Math.max(0, open.after), count);
   const split = open.width > 0 && after > 0 && after < count;
   const gaps = Math.max(0, count - 1 - (split ? 1 : 0));

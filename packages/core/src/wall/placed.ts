@@ -3,7 +3,7 @@ import type { Length } from '../length/length.ts';
 import { NM_PER } from '../length/length.ts';
 import type { Wall, WallThing } from './wall.ts';
 
-export interface Rect {
+export interface WallRect {
   readonly left: number;
   readonly right: number;
   readonly bottom: number;
@@ -11,16 +11,16 @@ export interface Rect {
 }
 
 /** A unit as a block on the wall. */
-export interface Block extends Rect {
+export interface WallBlock extends WallRect {
   readonly id: string;
   readonly name: string;
   /** How far it stands out of the wall. */
   readonly out: number;
 }
 
-export const overlap = (a: Rect, b: Rect): boolean => a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
+export const overlap = (a: WallRect, b: WallRect): boolean => a.left < b.right && b.left < a.right && a.bottom < b.top && b.bottom < a.top;
 
-export const thingRect = ({ left, up, width, height }: Pick<WallThing, 'left' | 'up' | 'width' | 'height'>): Rect => ({
+export const thingRect = ({ left, up, width, height }: Pick<WallThing, 'left' | 'up' | 'width' | 'height'>): WallRect => ({
   left: left.nm,
   right: left.nm + width.nm,
   bottom: up.nm,
@@ -34,7 +34,7 @@ export const ceilingAt = ({ ceiling, ceilingFall, width }: Wall, along: number):
 export const floorAt = ({ floorFall, width }: Wall, along: number): number => between(0, floorFall.nm, width.nm, along);
 
 /** The lowest ceiling over a stretch: a straight slope is lowest at one end. */
-export const lowestCeiling = (wall: Wall, { left, right }: Pick<Rect, 'left' | 'right'>): Length =>
+export const lowestCeiling = (wall: Wall, { left, right }: Pick<WallRect, 'left' | 'right'>): Length =>
   Math.min(ceilingAt(wall, left), ceilingAt(wall, right)) as Length;
 
 /** What nothing may hang over at all, whatever its depth. */

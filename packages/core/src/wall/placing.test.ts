@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mm, NM_PER, type Length } from '../length/length.ts';
 import { furnishedRoom } from '../test/print-room.ts';
-import { blocksUnits, mustBeReached, overlap, thingRect, type Block } from './placed.ts';
+import { blocksUnits, mustBeReached, overlap, thingRect, type WallBlock } from './placed.ts';
 import { centredBetween, nearestPlace, proposePlaces, snap } from './placing.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { studCentres } from './studs.ts';
@@ -11,7 +11,7 @@ import { thingsInOrder } from './wall.ts';
 
 const { wall } = furnishedRoom().design;
 const size = (least: number, most: number) => fc.integer({ min: least, max: most });
-const arbitraryBlock: fc.Arbitrary<Block> = fc
+const arbitraryBlock: fc.Arbitrary<WallBlock> = fc
   .record({ left: size(-200, 4400), bottom: size(0, 2000), width: size(200, 1200), height: size(200, 900), out: size(120, 420) })
   .map(({ left, bottom, width, height, out }) => ({
     id: 'b',
@@ -22,9 +22,9 @@ const arbitraryBlock: fc.Arbitrary<Block> = fc
     top: mm(bottom + height),
     out: mm(out),
   }));
-const others: Block[] = [{ id: 'o', name: 'o', left: mm(1200), right: mm(1900), bottom: mm(1300), top: mm(2000), out: mm(300) }];
+const others: WallBlock[] = [{ id: 'o', name: 'o', left: mm(1200), right: mm(1900), bottom: mm(1300), top: mm(2000), out: mm(300) }];
 
-const isClear = (block: Block): boolean =>
+const isClear = (block: WallBlock): boolean =>
   !others.some((other) => overlap(block, other)) &&
   !thingsInOrder(wall).some((thing) => ((blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing)) && overlap(block, thingRect(thing))) &&
   !thingsInOrder(wall).some((thing) => {

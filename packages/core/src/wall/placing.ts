@@ -1,7 +1,7 @@
 /** Ways to say where a unit hangs: over studs and clear of everything, centred, aligned, spread; and what a drag snaps to. */
 import { NM_PER, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, wholeWall, type Clearances } from './free-space.ts';
-import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type Block, type Rect } from './placed.ts';
+import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { studCentres } from './studs.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
@@ -14,7 +14,7 @@ export interface ScrewPlaces {
 }
 
 /** A unit to be placed: its size, how far it stands out, and where its wall screws go, all nm. */
-export interface Wanted extends ScrewPlaces {
+export interface PlaceWish extends ScrewPlaces {
   readonly width: number;
   readonly height: number;
   readonly out: number;
@@ -33,7 +33,7 @@ export interface Proposal {
 const STEP = 5 * NM_PER.mm;
 
 /** Places for a unit, the best first: two studs or more, screws out of cable bands, near the height wanted, studs even about its middle. */
-export function proposePlaces(wall: Wall, blocks: readonly Block[], wanted: Wanted, clear: Clearances): Proposal[] {
+export function proposePlaces(wall: Wall, blocks: readonly WallBlock[], wanted: PlaceWish, clear: Clearances): Proposal[] {
   const bounds = wholeWall(wall, clear);
   const free = freeRectangles(bounds, obstacles(wall, blocks, wanted.out, clear), wanted);
   const studs = studCentres(wall);
@@ -55,14 +55,14 @@ export function proposePlaces(wall: Wall, blocks: readonly Block[], wanted: Want
 }
 
 /** Left ends that put each pair of studs in the middle of a unit, in order. */
-function centredOn(studs: readonly number[], { width, end }: Pick<Wanted, 'width' | 'end'>): number[] {
+function centredOn(studs: readonly number[], { width, end }: Pick<PlaceWish, 'width' | 'end'>): number[] {
   const whole = (left: number): number => Math.round(left / STEP) * STEP;
   const centred = studs.flatMap((a, i) => studs.slice(i + 1).flatMap((b) => (b - a <= width - 2 * end ? [whole((a + b) / 2 - width / 2)] : [])));
   return [...new Set(centred)].sort((a, b) => a - b);
 }
 
 /** Left ends worth trying in a room: its ends, its middle, and what is centred on studs. */
-function lefts(room: Rect, width: number, centred: readonly number[]): number[] {
+function lefts(room: WallRect, width: number, centred: readonly number[]): number[] {
   const [first, last] = [room.left, room.right - width];
   return [...new Set([first, last, Math.round((first + last) / 2), ...centred.filter((left) => left > first && left < last)])];
 }
@@ -72,10 +72,10 @@ function lefts(room: Rect, width: number, centred: readonly number[]): number[] 
  * there is none among the edges of what is there. Quick enough to be asked for every collision at
  * every key: it looks at its own height first, and at others only when that has no room.
  */
-export function nearestPlace(wall: Wall, others: readonly Block[], block: Block, { rows, end }: ScrewPlaces, above: number): Proposal | null {
+export function nearestPlace(wall: Wall, others: readonly WallBlock[], block: WallBlock, { rows, end }: ScrewPlaces, above: number): Proposal | null {
   const [width, height] = [block.right - block.left, block.top - block.bottom];
   const things = thingsInOrder(wall).filter((thing) => (blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
-  const taken: Rect[] = [...others, ...things.map(thingRect)];
+  const taken: WallRect[] = [...others, ...things.map(thingRect)];
   const swings = thingsInOrder(wall).flatMap((thing) => swingOf(thing, wall) ?? []);
   const studs = studCentres(wall);
   const bands = cableBands(wall);

@@ -1,6 +1,6 @@
 /** Wall rails: which studs each crosses, what it is notched for, and the pieces it is made of. */
 import { NM_PER, type Length } from '../length/length.ts';
-import { mustBeReached, overlap, thingRect, type Rect } from './placed.ts';
+import { mustBeReached, overlap, thingRect, type WallRect } from './placed.ts';
 import { studCentres } from './studs.ts';
 import { thingsInOrder, type Wall, type WallRail } from './wall.ts';
 
@@ -20,7 +20,7 @@ export interface RailLayout {
 export const NOTCH_PLAY = 5 * NM_PER.mm;
 
 /** The face of a rail in elevation: from its foot up to the foot of its bevel, `shortFace` high. */
-export const railRect = ({ left, right, up }: WallRail, shortFace: number): Rect => ({
+export const railRect = ({ left, right, up }: WallRail, shortFace: number): WallRect => ({
   left: left.nm,
   right: right.nm,
   bottom: up.nm - shortFace,

@@ -20,8 +20,8 @@ export interface Peak {
 /** [ASSUME] all: a stud gives a broad strong echo, a pipe a narrow one, a seam of the wallboard a weak one. */
 export const PEAK_LEVEL = 35;
 export const STRONG_LEVEL = 55;
-export const LEAST_WIDTH = 22 * NM_PER.mm;
-export const LEAST_APART = 250 * NM_PER.mm;
+export const MIN_WIDTH = 22 * NM_PER.mm;
+export const MIN_APART = 250 * NM_PER.mm;
 const OFF_ROW = 30 * NM_PER.mm;
 /** Distances studs are set at: 12, 16, 19.2 and 24 in; 300, 400, 450, 600 and 625 mm. */
 const USUAL = [304.8, 406.4, 487.7, 609.6, 300, 400, 450, 600, 625].map((mm) => mm * NM_PER.mm);
@@ -62,12 +62,12 @@ function peakOf(line: readonly ScanSample[], from: number, to: number): Peak {
 
 /** Doubts a peak by itself, then by the row the others stand in. */
 function doubted(peaks: readonly Peak[]): Peak[] {
-  const alone = peaks.map((peak): Peak => ({ ...peak, doubt: peak.width < LEAST_WIDTH ? 'narrow' : peak.level < STRONG_LEVEL ? 'weak' : null }));
+  const alone = peaks.map((peak): Peak => ({ ...peak, doubt: peak.width < MIN_WIDTH ? 'narrow' : peak.level < STRONG_LEVEL ? 'weak' : null }));
   const sound = alone.filter(({ doubt }) => doubt === null);
   const row = rowOf(sound.map(({ along }) => along));
   return alone.map((peak, index) => {
     if (peak.doubt) return peak;
-    const near = sound.some((other) => other !== peak && Math.abs(other.along - peak.along) < LEAST_APART);
+    const near = sound.some((other) => other !== peak && Math.abs(other.along - peak.along) < MIN_APART);
     const offRow = row !== null && Math.abs(offFrom(row, peak.along)) > OFF_ROW;
     if (near && (row === null || offRow)) return { ...peak, doubt: 'too-near' };
     return offRow && index > 0 ? { ...peak, doubt: 'off-the-row' } : peak;
@@ -98,4 +98,4 @@ export function rowOf(alongs: readonly number[]): StudRow | null {
 }
 
 /** Distances between neighbours that no builder sets: nearer than 250 mm or farther than 700. [A] */
-export const spacingDoubted = (a: number, b: number): boolean => Math.abs(b - a) < LEAST_APART || Math.abs(b - a) > 700 * NM_PER.mm;
+export const spacingDoubted = (a: number, b: number): boolean => Math.abs(b - a) < MIN_APART || Math.abs(b - a) > 700 * NM_PER.mm;

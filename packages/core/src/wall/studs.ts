@@ -12,7 +12,7 @@ export interface Stud {
   readonly regular: number | null;
 }
 
-const MOST_STUDS = 1000;
+const MAX_STUDS = 1000;
 
 /** Studs from left to right, from the wall's left end. None in a wall without ribs, or where nobody has looked. */
 export function studsOf({ width, studs, structure }: Pick<Wall, 'width' | 'studs' | 'structure'>): Stud[] {
@@ -21,7 +21,7 @@ export function studsOf({ width, studs, structure }: Pick<Wall, 'width' | 'studs
   const corrected = new Set(marks.flatMap(({ regular }) => (regular === null ? [] : [regular])));
   const found: Stud[] = marks.filter(({ gone }) => !gone).map(({ id, at, state, regular }) => ({ id, at: at.nm, state, regular }));
   if (studs.known && studs.spacing.nm > 0) {
-    for (let n = 0; n < MOST_STUDS; n++) {
+    for (let n = 0; n < MAX_STUDS; n++) {
       const at = studs.offset.nm + n * studs.spacing.nm;
       if (at > width.nm) break;
       if (at >= 0 && !corrected.has(n)) found.push({ id: `r${n}`, at: at as Length, state: 'assumed', regular: n });

@@ -6,7 +6,7 @@ import { mm, NM_PER } from '../length/length.ts';
 import { faceOf, shimsFor } from './bow.ts';
 import { freeRectangles, runIn } from './free-space.ts';
 import { newWall } from './new-wall.ts';
-import { overlap, type Rect } from './placed.ts';
+import { overlap, type WallRect } from './placed.ts';
 import { spread } from './placing.ts';
 import { sweeps, swingOf, type Sector } from './swing.ts';
 import type { Wall, WallThing } from './wall.ts';
@@ -174,16 +174,16 @@ describe('room doors', () => {
 });
 
 test('free rectangles are free, cannot be made larger, and every free point is in one', () => {
-  const rect: fc.Arbitrary<Rect> = fc
+  const rect: fc.Arbitrary<WallRect> = fc
     .tuple(whole(0, 90), whole(1, 40), whole(0, 60), whole(1, 40))
     .map(([left, w, bottom, h]) => ({ left, right: left + w, bottom, top: bottom + h }));
-  const bounds: Rect = { left: 0, right: 100, bottom: 0, top: 70 };
+  const bounds: WallRect = { left: 0, right: 100, bottom: 0, top: 70 };
   fc.assert(
     fc.property(fc.array(rect, { maxLength: 7 }), whole(0, 199), whole(0, 139), (taken, halfX, halfY) => {
       const free = freeRectangles(bounds, taken);
       for (const room of free) {
         expect(taken.some((each) => overlap(room, each))).toBe(false);
-        const larger: Rect[] = [
+        const larger: WallRect[] = [
           { ...room, left: room.left - 1 },
           { ...room, right: room.right + 1 },
           { ...room, bottom: room.bottom - 1 },

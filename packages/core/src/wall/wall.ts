@@ -133,7 +133,7 @@ export interface WallRail {
 }
 
 /** Where a unit hangs: its left end from the wall's left end, its bottom from the floor. */
-export interface Place {
+export interface WallPlace {
   readonly along: Entered;
   readonly up: Entered;
 }

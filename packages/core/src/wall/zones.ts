@@ -5,7 +5,7 @@
  * pipe that was found it stays "never" unless someone answers for it in writing. docs/formulas/cable-zones.md
  */
 import { mm } from '../length/length.ts';
-import { ceilingAt, thingRect, type Rect } from './placed.ts';
+import { ceilingAt, thingRect, type WallRect } from './placed.ts';
 import type { Wall, WallThing } from './wall.ts';
 
 export type DrillState = 'never' | 'look-first' | 'looked' | 'in-writing';
@@ -15,7 +15,7 @@ export const CORNER_BAND = mm(150);
 /** A surveyed cable or pipe is kept clear of by so much at each side. [ASSUME] */
 export const RUN_MARGIN = mm(25);
 
-export interface Band extends Rect {
+export interface Band extends WallRect {
   readonly id: string;
   readonly from: 'outlet' | 'corner' | 'ceiling' | 'run';
   readonly runs: 'up' | 'along';
@@ -65,7 +65,7 @@ export function cableBands(wall: Wall): Band[] {
   return bands;
 }
 
-const holds = ({ left, right, bottom, top }: Rect, along: number, up: number): boolean => along >= left && along <= right && up >= bottom && up <= top;
+const holds = ({ left, right, bottom, top }: WallRect, along: number, up: number): boolean => along >= left && along <= right && up >= bottom && up <= top;
 
 /** The band a hole would be in, a run that was found before a convention; null when it is in none. */
 export function bandAt(bands: readonly Band[], along: number, up: number): Band | null {

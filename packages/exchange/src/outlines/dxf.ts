@@ -7,7 +7,7 @@ import type { Curve } from './rings.ts';
 
 /** Of $INSUNITS, millimetres. Source: the format's own list of drawing units. */
 const MM: Readonly<Record<string, number>> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 };
-const MOST_ENTITIES = 20_000;
+const MAX_ENTITIES = 20_000;
 /** Of one drawing: corners of its polylines too. */
 const MAX_PAIRS = 1_000_000;
 
@@ -29,7 +29,7 @@ export function dxfCurves(text: string): Outcome<{ readonly curves: readonly Cur
   if (!pairs.ok) return pairs;
   const entities = entitiesOf(pairs.value);
   if (entities === null) return refuse('dxf', 'the drawing has no section of entities', 'file', 'a whole DXF drawing, saved as text');
-  if (entities.length > MOST_ENTITIES) return refuse('too-many', `the drawing has ${entities.length} lines and arcs`, 'file', `at most ${MOST_ENTITIES}`);
+  if (entities.length > MAX_ENTITIES) return refuse('too-many', `the drawing has ${entities.length} lines and arcs`, 'file', `at most ${MAX_ENTITIES}`);
   const unit = unitOf(pairs.value);
   const scale = MM[unit] ?? 1;
   const strange = new Map<string, number>();

@@ -4,7 +4,7 @@ import { dxfCurves } from './dxf.ts';
 import { outlinesOf, type Outline } from './rings.ts';
 import { svgCurves } from './svg.ts';
 
-const MOST_BYTES = 5_000_000;
+const MAX_BYTES = 5_000_000;
 
 export interface ReadOutlines {
   readonly outlines: readonly Outline[];
@@ -14,7 +14,7 @@ export interface ReadOutlines {
 
 /** `name` says what a drawing is called; its beginning says what it is. Refused where there is no outline in it at all. */
 export function readOutlines(bytes: Uint8Array, name: string): Outcome<ReadOutlines> {
-  if (bytes.length > MOST_BYTES) return refuse('too-large', `the drawing has ${Math.ceil(bytes.length / 1e6)} MB`, name, `at most ${MOST_BYTES / 1e6} MB`);
+  if (bytes.length > MAX_BYTES) return refuse('too-large', `the drawing has ${Math.ceil(bytes.length / 1e6)} MB`, name, `at most ${MAX_BYTES / 1e6} MB`);
   const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');
   if (text.includes('\0')) return refuse('no-text', 'the drawing is not in text', name, 'a DXF saved as text, or an SVG');
   const drawing = /^\s*</.test(text) ? svgCurves(text) : dxfCurves(text);

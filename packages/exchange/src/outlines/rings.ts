@@ -1,5 +1,5 @@
 /** Loose curves joined to closed outlines, laid down with their lower left corner at the origin. Millimetres, y up. */
-import { MOST_CORNERS, Refusal, type Corner, type PieceSpot as Spot } from '@keen/core';
+import { MAX_CORNERS, Refusal, type Corner, type PieceSpot as Spot } from '@keen/core';
 import { flattened } from '../prints/marks.ts';
 
 /** A run of sides, each with its bulge; the last corner's bulge counts only where it is closed. */
@@ -22,8 +22,8 @@ const MAX_RINGS = 2000;
 /** Points of all of them, arcs as short straight sides. */
 const MAX_POINTS = 400_000;
 /** What a part can measure, mm. */
-const LEAST_MM = 5;
-const MOST_MM = 10_000;
+const MIN_MM = 5;
+const MAX_MM = 10_000;
 
 const near = (a: Spot, b: Spot): boolean => Math.hypot(a.x - b.x, a.y - b.y) <= SAME_MM;
 
@@ -45,8 +45,8 @@ export function outlinesOf(curves: readonly Curve[]): { readonly outlines: reado
   const inside = drawn.filter((one) => drawn.some((other) => other !== one && holds(other, one)));
   const within = new Set(inside);
   const outer = drawn.filter((each) => !within.has(each));
-  const fits = outer.filter(({ bounds: { width, height } }) => Math.min(width, height) >= LEAST_MM && Math.max(width, height) <= MOST_MM);
-  const few = fits.filter(({ ring }) => ring.length <= MOST_CORNERS);
+  const fits = outer.filter(({ bounds: { width, height } }) => Math.min(width, height) >= MIN_MM && Math.max(width, height) <= MAX_MM);
+  const few = fits.filter(({ ring }) => ring.length <= MAX_CORNERS);
   const said = (count: number, one: string, several: string): string[] => (count === 0 ? [] : [count === 1 ? one : several.replace('#', String(count))]);
   return {
     outlines: few.map(laidDown),
@@ -54,7 +54,7 @@ export function outlinesOf(curves: readonly Curve[]): { readonly outlines: reado
       ...said(open, 'one line that does not close was left out', '# lines that do not close were left out'),
       ...said(inside.length, 'one cut-out inside an outline was left out', '# cut-outs inside outlines were left out'),
       ...said(outer.length - fits.length, 'one outline is smaller than 5 mm or larger than 10 m', '# outlines are smaller than 5 mm or larger than 10 m'),
-      ...said(fits.length - few.length, `one outline has more than ${MOST_CORNERS} corners`, `# outlines have more than ${MOST_CORNERS} corners`),
+      ...said(fits.length - few.length, `one outline has more than ${MAX_CORNERS} corners`, `# outlines have more than ${MAX_CORNERS} corners`),
     ],
   };
 }

@@ -5,8 +5,8 @@ import { readXml } from '../xml.ts';
 import type { Curve } from './rings.ts';
 
 const MM_PER: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6, px: 25.4 / 96, '': 25.4 / 96 };
-const MOST_SHAPES = 5000;
-const MOST_POINTS = 200_000;
+const MAX_SHAPES = 5000;
+const MAX_POINTS = 200_000;
 /** Runs of all paths together. */
 const MAX_CURVES = 20_000;
 /** Characters of one transform: each is read again for every shape under it. */
@@ -36,7 +36,7 @@ export function svgCurves(text: string): Outcome<{ readonly curves: readonly Cur
       if (PLAIN.has(name)) return;
       const d = pathOf(name, attributes);
       if (d === null) strange.set(name, (strange.get(name) ?? 0) + 1);
-      else if (paths.length >= MOST_SHAPES) over = true;
+      else if (paths.length >= MAX_SHAPES) over = true;
       else paths.push({ d, transforms: stack.filter((each) => each !== '') });
     },
     close() {
@@ -47,7 +47,7 @@ export function svgCurves(text: string): Outcome<{ readonly curves: readonly Cur
   if (!read.ok) return read;
   const drawn = size as { scale: number; high: number; known: boolean } | null;
   if (!drawn) return refuse('svg', 'the file is no SVG drawing', 'file', 'a drawing whose first element is svg');
-  if (over) return refuse('too-many', `the drawing has more than ${MOST_SHAPES} shapes`, 'file', `at most ${MOST_SHAPES}`);
+  if (over) return refuse('too-many', `the drawing has more than ${MAX_SHAPES} shapes`, 'file', `at most ${MAX_SHAPES}`);
   const curves: Curve[] = [];
   let points = 0;
   let broken = 0;
@@ -58,7 +58,7 @@ export function svgCurves(text: string): Outcome<{ readonly curves: readonly Cur
       .unshort()
       .unarc();
     if ((path as unknown as { err?: string }).err) broken += 1;
-    const own = curvesOf(path, drawn.scale, MOST_POINTS - points);
+    const own = curvesOf(path, drawn.scale, MAX_POINTS - points);
     if (own === null || curves.length + own.length > MAX_CURVES) return refuse('too-many', 'its curves have too many sides', 'file', 'a plainer drawing');
     for (const curve of own) {
       points += curve.corners.length;

@@ -31,5 +31,5 @@ export interface PrinterCorrection {
 export const BAR_MM = 100;
 export const TRUE_PRINTER: PrinterCorrection = { along: BAR_MM, up: BAR_MM };
 /** Further off no printer is: then it was printed to fit the page. */
-export const LEAST_BAR_MM = 90;
-export const MOST_BAR_MM = 110;
+export const MIN_BAR_MM = 90;
+export const MAX_BAR_MM = 110;

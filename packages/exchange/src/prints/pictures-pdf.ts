@@ -27,7 +27,7 @@ import { fitted } from './print-text.ts';
 import type { SheetPatch, SheetPicture, SheetStroke, SheetWords } from './sheet-picture.ts';
 
 const PT_PER_MM = 72 / 25.4;
-const LEAST_PT = 4;
+const MIN_PT = 4;
 
 /** Sheets in their order. `drawn` is told after each page. Throws a RangeError where there is none. */
 export async function picturesPdf(pictures: Iterable<SheetPicture>, title: string, drawn: (pages: number) => void = () => {}): Promise<Uint8Array> {
@@ -75,7 +75,7 @@ const pt = (mm: number): number => mm * PT_PER_MM;
 
 function drawWords(page: PDFPage, { text, x, y, high, bold, from, upright, most = Infinity }: SheetWords, fonts: PrintFonts): void {
   const font = bold ? fonts.bold : fonts.plain;
-  const shown = fitted(text, bold, pt(high / CAPITAL), LEAST_PT, most === Infinity ? Infinity : pt(most));
+  const shown = fitted(text, bold, pt(high / CAPITAL), MIN_PT, most === Infinity ? Infinity : pt(most));
   const back = from === 'start' ? 0 : shown.width * (from === 'middle' ? 0.5 : 1);
   page.drawText(shown.text, {
     x: pt(x) - (upright ? 0 : back),

@@ -7,7 +7,7 @@ import {
   lineOfPiece,
   storySticks,
   toMm,
-  type Blank,
+  type OperationBlank,
   type DisplayUnit,
   type Plan,
   type Setups,
@@ -27,7 +27,7 @@ export const sticksOf = ({ setups, unmade, blanks, touches }: Pick<Setups, 'setu
   storySticks(blanks, [...setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)), ...unmade], touches);
 
 /** A stick to print. `unit` is how its distances are written; both systems are the same on paper. */
-export function stickDrawing(stick: StoryStick, blanks: ReadonlyMap<string, Blank>, plan: Plan, unit: DisplayUnit): TrueDrawing {
+export function stickDrawing(stick: StoryStick, blanks: ReadonlyMap<string, OperationBlank>, plan: Plan, unit: DisplayUnit): TrueDrawing {
   const first = blanks.get(stick.panels[0]!)!.panel;
   const lies = { role: first.role, lie: lieOf(first) };
   const markOf = (panel: string): string => lineOfPiece(plan.parts, panel)?.mark ?? '';

@@ -4,13 +4,13 @@ import { join } from 'node:path';
 import {
   availableTo,
   designCodec,
-  MOST_FILE_BYTES,
+  MAX_FILE_BYTES,
   outcomeOf,
   readProjectFile,
   readWorkshop,
   recordCodec,
   Refusal,
-  standingAlone,
+  withoutStore,
   VERSION,
   writeProjectText,
   type Outcome,
@@ -63,9 +63,9 @@ export const openFile = task<'openFile'>(async ({ path, folder }): Promise<Opene
 
 export const writeFile = task<'writeFile'>((stored) => {
   const { document, entries, workshop, projectId, name } = stored;
-  const whole = outcomeOf(() => writeProjectText({ ...read(stored), workshop: standingAlone(readWorkshop(workshop), projectId) }));
-  if (whole.ok && whole.value.length > MOST_FILE_BYTES)
-    throw new Refusal('too-large', `the project is ${Math.ceil(whole.value.length / 1e6)} MB as a file`, 'project', `at most ${MOST_FILE_BYTES / 1e6} MB`);
+  const whole = outcomeOf(() => writeProjectText({ ...read(stored), workshop: withoutStore(readWorkshop(workshop), projectId) }));
+  if (whole.ok && whole.value.length > MAX_FILE_BYTES)
+    throw new Refusal('too-large', `the project is ${Math.ceil(whole.value.length / 1e6)} MB as a file`, 'project', `at most ${MAX_FILE_BYTES / 1e6} MB`);
   // What cannot be read is given away as it stands, so that it can be mended by hand.
   return whole.ok ? whole.value : JSON.stringify({ version: VERSION, name, design: document, record: entries, workshop }, null, 2);
 });

@@ -1,10 +1,10 @@
 /** Reads JSON bodies with the core's limits on size and depth, before anything is parsed. */
 import express, { type NextFunction, type Request, type RequestHandler, type Response } from 'express';
-import { MOST_BYTES, readJsonText } from '@keen/core';
+import { MAX_BYTES, readJsonText } from '@keen/core';
 import { callerOf } from '../access/caller.ts';
 
 /** A save carries a document and a few words around it. */
-const LIMIT = MOST_BYTES + 100_000;
+const LIMIT = MAX_BYTES + 100_000;
 /** All a stranger on the network may send is a code and a name. */
 const STRANGER_LIMIT = 2000;
 

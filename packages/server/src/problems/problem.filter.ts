@@ -1,6 +1,6 @@
 /** The one map from errors to answers. Nothing else in the server knows a status code of an error. */
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import { MOST_BYTES, Refusal, type Problem } from '@keen/core';
+import { MAX_BYTES, Refusal, type Problem } from '@keen/core';
 import type { Response } from 'express';
 import { isDatabaseAway, isDatabaseBusy, isDiskFull } from '../database/database-errors.ts';
 import { CommitUnknown } from '../database/transacted.ts';
@@ -63,7 +63,7 @@ function ofBody(status: number): Problem {
   return problem('body', 'the body of the request cannot be read', 'body', 'a whole body in UTF-8, as long as its headers say');
 }
 
-const tooLarge = (): Problem => problem('too-large', 'the request is too large', 'body', `at most ${MOST_BYTES / 1e6} MB`);
+const tooLarge = (): Problem => problem('too-large', 'the request is too large', 'body', `at most ${MAX_BYTES / 1e6} MB`);
 
 function ofHttp(error: HttpException): Problem {
   const status = error.getStatus();

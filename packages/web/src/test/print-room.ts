@@ -1,5 +1,5 @@
 /** The print room's ink cupboard as data, with two readings of its sheet. */
-import { entered, newShelfBox, newWall, NOTHING_SETTLED, type Design, type RecordEntry } from '@keen/core';
+import { entered, newShelfBox, newWall, EMPTY_DECISIONS, type Design, type RecordEntry } from '@keen/core';
 
 const length = (text: string) => entered(text);
 
@@ -9,7 +9,7 @@ export const DESIGN: Design = {
   wall: newWall({ unit: 'mm', width: length('3600 mm'), ceiling: length('2460 mm'), spacing: length('405 mm'), offset: length('230 mm') }),
   person: { height: length('1720 mm') },
   items: {},
-  ...NOTHING_SETTLED,
+  ...EMPTY_DECISIONS,
   children: false,
   units: {
     ink: newShelfBox({

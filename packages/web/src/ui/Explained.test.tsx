@@ -1,18 +1,18 @@
 /** @jest-environment ./src/test/browser.mjs */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { dimension, minus, mm, plus, type Dimension, type Figure } from '@keen/core';
+import { explainedLength, minus, mm, plus, type ExplainedLength, type ExplainedValue } from '@keen/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Explained, ExplainProvider } from './Explained.tsx';
 
 afterEach(cleanup);
 
-const width: Dimension = dimension([plus('width', mm(700), { source: { kind: 'entered', path: ['units', 'ink', 'width'] } })]);
-const shelf = dimension([
+const width: ExplainedLength = explainedLength([plus('width', mm(700), { source: { kind: 'entered', path: ['units', 'ink', 'width'] } })]);
+const shelf = explainedLength([
   plus('width', mm(700), { source: { kind: 'entered', path: ['units', 'ink', 'width'] }, inner: width }),
   minus('side', mm(17.8), { times: 2, source: { kind: 'measured', product: 'birch-18', readings: 3 } }),
 ]);
-const sag: Figure = {
+const sag: ExplainedValue = {
   value: 1.125,
   unit: 'mm',
   label: { key: 'sag-later' },
@@ -23,7 +23,7 @@ const sag: Figure = {
   ],
 };
 
-const page = (of: Dimension | Figure, onSource: (path: readonly string[]) => void = () => {}) =>
+const page = (of: ExplainedLength | ExplainedValue, onSource: (path: readonly string[]) => void = () => {}) =>
   render(
     <ExplainProvider onSource={onSource}>
       <Explained title="length" unit="mm" of={of}>

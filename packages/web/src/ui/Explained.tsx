@@ -9,10 +9,10 @@ import {
   figureText,
   labelWords,
   tapeTextWithUnit,
-  type Dimension,
+  type ExplainedLength,
   type DisplayUnit,
-  type Figure,
-  type FigureTerm,
+  type ExplainedValue,
+  type ValueTerm,
   type LengthTerm,
   type Source,
 } from '@keen/core';
@@ -20,7 +20,9 @@ import ArrowBack from '@mui/icons-material/ArrowBack';
 import { Button, IconButton, Popover } from '@mui/material';
 import { createContext, useContext, useState, type MouseEvent, type ReactNode } from 'react';
 
-export type Explanation = { readonly title: string; readonly unit: DisplayUnit } & ({ readonly dimension: Dimension } | { readonly figure: Figure });
+export type Explanation = { readonly title: string; readonly unit: DisplayUnit } & (
+  { readonly dimension: ExplainedLength } | { readonly figure: ExplainedValue }
+);
 
 interface Explainer {
   readonly show: (anchor: Element, what: Explanation) => void;
@@ -154,7 +156,7 @@ function LengthRow({ term, first, unit, onOpen, onSource }: RowProps<LengthTerm>
   );
 }
 
-function FigureRow({ term, unit, onOpen, onSource }: RowProps<FigureTerm>) {
+function FigureRow({ term, unit, onOpen, onSource }: RowProps<ValueTerm>) {
   const name = labelWords(term.label);
   const { inner, length } = term;
   const open = !onOpen
@@ -218,7 +220,7 @@ function sourceWords(source: Source): string {
 export interface ExplainedProps {
   readonly title: string;
   readonly unit: DisplayUnit;
-  readonly of: Dimension | Figure;
+  readonly of: ExplainedLength | ExplainedValue;
   readonly children: ReactNode;
   readonly className?: string;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { MATERIALS } from '../../stock/materials.ts';
-import type { FigureUnit } from '../../worked/figure.ts';
+import type { ValueUnit } from '../../explained/explained-value.ts';
 import { bothMasses, figureText, fineText, forceText, fromShownMass, lengthText, massText, percentText, sagText, toShownMass } from './amounts.ts';
 import { LISTS, labelWords, WORDS } from './labels.ts';
 
@@ -51,7 +51,7 @@ test('sag to a tenth of a millimetre, lengths as on a tape, thicknesses exact', 
 });
 
 test('every unit a figure can have is said, none as NaN or in exponents a person cannot read', () => {
-  const units: FigureUnit[] = [
+  const units: ValueUnit[] = [
     'N',
     'N mm',
     'N/mm',

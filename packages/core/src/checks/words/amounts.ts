@@ -1,7 +1,7 @@
 /** Amounts as people read them: kilograms or pounds, percent, forces in two figures. */
-import { nearest, type DisplayUnit, type Length } from '../../length/length.ts';
+import { roundToNm, type DisplayUnit, type Length } from '../../length/length.ts';
 import { exactTextWithUnit, tapeTextWithUnit } from '../../length/format.ts';
-import type { FigureUnit } from '../../worked/figure.ts';
+import type { ValueUnit } from '../../explained/explained-value.ts';
 
 const KG_PER_LB = 0.45359237;
 const G0 = 9.80665;
@@ -51,10 +51,10 @@ function twoFigures(value: number): string {
 }
 
 /** A figure's value for a sum: enough digits to follow, no more. */
-export function figureText(value: number, unit: FigureUnit, shown: DisplayUnit): string {
+export function figureText(value: number, unit: ValueUnit, shown: DisplayUnit): string {
   switch (unit) {
     case 'mm':
-      return shown === 'mm' ? `${digits(value)} mm` : fineText(nearest(value), 'in');
+      return shown === 'mm' ? `${digits(value)} mm` : fineText(roundToNm(value), 'in');
     case 'kg':
       return shown === 'mm' ? `${value.toFixed(2)} kg` : `${(value / KG_PER_LB).toFixed(2)} lb`;
     case 'share':

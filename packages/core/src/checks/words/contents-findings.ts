@@ -2,7 +2,7 @@
 import type { DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { lengthsApart, lengthText, percentText } from './amounts.ts';
-import { theWords } from './labels.ts';
+import { withArticle } from './labels.ts';
 import { capital, type Sentence } from './sentence.ts';
 
 type ContentsFinding = Extract<
@@ -32,27 +32,27 @@ export function contentsWords(finding: ContentsFinding, unit: DisplayUnit): Sent
   switch (finding.check) {
     case 'holds-too-deep':
       return {
-        says: `${item} needs ${needs} of depth; ${theWords(finding.name)} has ${has}.`,
+        says: `${item} needs ${needs} of depth; ${withArticle(finding.name)} has ${has}.`,
         why: 'It stands out at the front, and a door would not shut.',
       };
     case 'holds-too-tall':
       return {
-        says: `${item} needs ${needs} with room to lift it out; ${theWords(finding.name)} has ${has}.`,
+        says: `${item} needs ${needs} with room to lift it out; ${withArticle(finding.name)} has ${has}.`,
         why: 'It does not go in, or does not come out again.',
       };
     case 'stem-too-wide':
       return {
-        says: `${item} is ${needs} wide where a notch takes it; the notches of ${theWords(finding.name)} are ${has}.`,
+        says: `${item} is ${needs} wide where a notch takes it; the notches of ${withArticle(finding.name)} are ${has}.`,
         why: 'It does not go in.',
       };
     case 'too-few-notches':
       return {
-        says: `${finding.count} are to hang in ${theWords(finding.name)}; it has ${finding.notches} ${finding.notches === 1 ? 'notch' : 'notches'}.`,
+        says: `${finding.count} are to hang in ${withArticle(finding.name)}; it has ${finding.notches} ${finding.notches === 1 ? 'notch' : 'notches'}.`,
         why: 'Each takes one.',
       };
     case 'no-room':
       return {
-        says: `${finding.count} of ${finding.item} ${finding.count === 1 ? 'finds' : 'find'} no room in ${theWords(finding.name)}.`,
+        says: `${finding.count} of ${finding.item} ${finding.count === 1 ? 'finds' : 'find'} no room in ${withArticle(finding.name)}.`,
         why: 'What stands beside them takes the width.',
       };
     case 'cannot-grasp':

@@ -1,5 +1,5 @@
 /** Findings in sentences: what is wrong with the numbers in it, why it matters, and what each fix does. Web, command and print say the same. */
-import { nearest, type DisplayUnit } from '../../length/length.ts';
+import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding, OutsideOf } from '../finding.ts';
 import { isLessMm } from '../../length/same-size.ts';
 import { TIP_COVER_MM } from '../screw-checks.ts';
@@ -7,7 +7,7 @@ import { capital, type Sentence } from './sentence.ts';
 import { fineText, forceText, lengthsApart, lengthText, massesApart, massText, percentText, sagText } from './amounts.ts';
 import { contentsWords } from './contents-findings.ts';
 import { hangingWords } from './hanging-findings.ts';
-import { labelWords, theWords } from './labels.ts';
+import { labelWords, withArticle } from './labels.ts';
 import { joineryWords } from './joinery-findings.ts';
 import { wallWords } from './wall-findings.ts';
 
@@ -24,7 +24,7 @@ const SCREWS_OF = {
 
 export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
   const mm = (value: number): string => lengthText(Math.round(value * 1e6), unit);
-  const apart = (a: number, b: number): [string, string] => lengthsApart(nearest(a), nearest(b), unit);
+  const apart = (a: number, b: number): [string, string] => lengthsApart(roundToNm(a), roundToNm(b), unit);
   switch (finding.check) {
     case 'nominal-thickness':
       return {
@@ -38,7 +38,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
             why: 'What stands beside it takes all the room there is: make the unit larger, or what takes the room smaller.',
           }
         : {
-            says: `${capital(labelWords(finding.name))} does not come up to ${theWords(finding.other)} with these sizes.`,
+            says: `${capital(labelWords(finding.name))} does not come up to ${withArticle(finding.other)} with these sizes.`,
             why: 'The joint between the two cannot be cut; change the angle or the size last entered.',
           };
     case 'not-planned':
@@ -75,7 +75,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       };
     case 'shelf-outside':
       return {
-        says: `Over ${theWords(finding.name)} there is no room${finding.overNm > 0 ? `: ${lengthText(finding.overNm, unit)} too little` : ''}.`,
+        says: `Over ${withArticle(finding.name)} there is no room${finding.overNm > 0 ? `: ${lengthText(finding.overNm, unit)} too little` : ''}.`,
         why: 'The shelves stand in one another or outside the box.',
       };
     case 'slot-too-deep':
@@ -155,7 +155,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
       return noRoomForCutWords(finding);
     case 'half-misses':
       return {
-        says: `The cabinet half's screws miss ${theWords(finding.name)} by ${mm(finding.missMm)}.`,
+        says: `The cabinet half's screws miss ${withArticle(finding.name)} by ${mm(finding.missMm)}.`,
         why: 'They stand above the bevel, and 2.5 of their diameters inside both pieces.',
       };
     case 'off-balance':
@@ -235,7 +235,7 @@ export function findingWords(finding: Finding, unit: DisplayUnit): Sentence {
     case 'grain-crossed':
       return finding.how === 'neighbor'
         ? {
-            says: `The grain of ${theWords(finding.name)} runs across that of ${theWords(finding.other!)} beside it.`,
+            says: `The grain of ${withArticle(finding.name)} runs across that of ${withArticle(finding.other!)} beside it.`,
             why: 'Seen side by side, one looks as if it had been put in by mistake.',
           }
         : {

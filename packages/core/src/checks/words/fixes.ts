@@ -3,7 +3,7 @@ import type { DisplayUnit } from '../../length/length.ts';
 import { LEFT_WIDE } from '../../solid/resolve.ts';
 import type { FixLabel } from '../finding.ts';
 import { fineText, lengthText, massText } from './amounts.ts';
-import { labelWords, theWords } from './labels.ts';
+import { labelWords, withArticle } from './labels.ts';
 import { placeFixWords, type PlaceFixKey } from './place-fixes.ts';
 
 /** Every fix there are words for: another key does not compile. */
@@ -226,7 +226,7 @@ export function fixWords(label: FixLabel, unit: DisplayUnit): string {
     case 'notch-count':
       return `Cut ${number} notches`;
     case 'put-in':
-      return `Put it in ${theWords(label.name!)}`;
+      return `Put it in ${withArticle(label.name!)}`;
     case 'cleat-drop':
       return `Set the cleat ${length} below the top`;
     case 'back-of':

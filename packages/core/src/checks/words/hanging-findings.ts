@@ -1,5 +1,5 @@
 /** Findings about what a unit is fixed to, what is below it and where it came to hang, in sentences. */
-import { nearest, type DisplayUnit } from '../../length/length.ts';
+import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { bothMasses, fineText, lengthsApart, lengthText, massesApart, percentText } from './amounts.ts';
 import { labelWords } from './labels.ts';
@@ -36,7 +36,7 @@ const UNRATED = {
 } as const;
 
 export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Sentence {
-  const mm = (value: number): string => lengthText(nearest(value), unit);
+  const mm = (value: number): string => lengthText(roundToNm(value), unit);
   switch (finding.check) {
     case 'ground':
       if (finding.why === 'unrated')
@@ -60,7 +60,7 @@ export function hangingWords(finding: HangingFinding, unit: DisplayUnit): Senten
         why: 'A few millimeters decide which of the two cleats carries the cabinet, so each must hold all of it. Screw heads pull through a thin back.',
       };
     case 'stud-edge': {
-      const [has, wanted] = lengthsApart(nearest(Math.max(0, finding.hasMm)), nearest(finding.wantedMm), unit);
+      const [has, wanted] = lengthsApart(roundToNm(Math.max(0, finding.hasMm)), roundToNm(finding.wantedMm), unit);
       return {
         says: `Screws stand ${has} from the edge of a ${fineText(finding.studNm, unit)} stud; ${wanted} is needed.`,
         why: 'So near its edge the stud splits and the screws let go.',

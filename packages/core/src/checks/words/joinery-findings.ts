@@ -1,8 +1,8 @@
 /** Sentences of the checks of how a box goes together and how it is made. */
-import { nearest, type DisplayUnit } from '../../length/length.ts';
+import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { fineText, lengthsApart, lengthText } from './amounts.ts';
-import { labelWords, theWords } from './labels.ts';
+import { labelWords, withArticle } from './labels.ts';
 import { capital, type Sentence } from './sentence.ts';
 
 export type JoineryFinding = Extract<
@@ -45,7 +45,7 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
       };
     case 'front-clearance':
       return {
-        says: `${capital(labelWords(finding.other))} stands ${length(finding.byNm)} in the way of ${theWords(finding.name)}.`,
+        says: `${capital(labelWords(finding.other))} stands ${length(finding.byNm)} in the way of ${withArticle(finding.name)}.`,
         why: 'An inset front needs its own thickness clear behind the front edges.',
       };
     case 'tight-back':
@@ -55,7 +55,7 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
       };
     case 'round-corner':
       return {
-        says: `${many(finding.slots, 'stopped slot')} end round, by ${fineText(finding.radiusNm, unit)}; the corners of ${theWords(finding.name)} are square.`,
+        says: `${many(finding.slots, 'stopped slot')} end round, by ${fineText(finding.radiusNm, unit)}; the corners of ${withArticle(finding.name)} are square.`,
         why: 'It stops short of its place by that much, or its corners must be taken off.',
       };
     case 'split-back':
@@ -71,21 +71,21 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
     case 'glued-shut':
       return finding.why === 'comes-out'
         ? {
-            says: `${capital(labelWords(finding.name))} is glued to ${theWords(finding.other)}, and one of them is meant to come out.`,
+            says: `${capital(labelWords(finding.name))} is glued to ${withArticle(finding.other)}, and one of them is meant to come out.`,
             why: 'Glued once, it does not.',
           }
         : {
-            says: `${capital(labelWords(finding.name))} is glued by its end grain to ${theWords(finding.other)}.`,
+            says: `${capital(labelWords(finding.name))} is glued by its end grain to ${withArticle(finding.other)}.`,
             why: 'End grain drinks the glue: the joint holds nothing, and will not come apart clean either.',
           };
     case 'not-mirrored':
       return {
-        says: `The pin holes at the two ends of ${theWords(finding.name)} are ${fineText(finding.byNm, unit)} apart in height.`,
+        says: `The pin holes at the two ends of ${withArticle(finding.name)} are ${fineText(finding.byNm, unit)} apart in height.`,
         why: 'Rows counted from opposite ends of a pair only meet where the height is a whole number of pitches: the shelf rocks.',
       };
     case 'wood-movement':
       return {
-        says: `${capital(labelWords(finding.name))} is solid wood ${length(finding.widthNm)} wide, fixed across its grain to ${theWords(finding.other)}: it moves by about ${mm(finding.movesMm)} over the year.`,
+        says: `${capital(labelWords(finding.name))} is solid wood ${length(finding.widthNm)} wide, fixed across its grain to ${withArticle(finding.other)}: it moves by about ${mm(finding.movesMm)} over the year.`,
         why: 'Held all across, it splits or pushes the joint open.',
       };
     case 'bevel-mismatch':
@@ -102,7 +102,7 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
       };
     case 'tear-out':
       return {
-        says: `${finding.slots === 1 ? 'A slot comes' : `${finding.slots} slots come`} out across the grain over edges that show, the first in ${theWords(finding.name)}, cut at its final width with nothing behind.`,
+        says: `${finding.slots === 1 ? 'A slot comes' : `${finding.slots} slots come`} out across the grain over edges that show, the first in ${withArticle(finding.name)}, cut at its final width with nothing behind.`,
         why: 'The last fibres have nothing to lean on and break away along the edge: scrap clamped behind it holds them, or a piece left wide is ripped clean after.',
       };
     case 'already-cut':
@@ -124,29 +124,29 @@ export function joineryWords(finding: JoineryFinding, unit: DisplayUnit): Senten
       };
     case 'nail-blows-out':
       return {
-        says: `Brads of ${length(finding.lengthNm)} may wander ${mm(finding.driftMm)} in ${theWords(finding.name)}; ${mm(finding.coverMm)} of wood covers them.`,
+        says: `Brads of ${length(finding.lengthNm)} may wander ${mm(finding.driftMm)} in ${withArticle(finding.name)}; ${mm(finding.coverMm)} of wood covers them.`,
         why: 'A brad follows the grain and comes out of the face.',
       };
     case 'visible-pocket-holes':
       return {
-        says: `The pocket holes on the ${finding.side === 'under' ? 'underside' : 'upper side'} of ${theWords(finding.name)}, ${length(finding.faceUpNm)} above the floor, are seen from eye height.`,
+        says: `The pocket holes on the ${finding.side === 'under' ? 'underside' : 'upper side'} of ${withArticle(finding.name)}, ${length(finding.faceUpNm)} above the floor, are seen from eye height.`,
         why: 'On its other side nobody sees them.',
       };
     case 'edge-split': {
-      const [has, wanted] = lengthsApart(nearest(finding.hasMm), nearest(finding.wantedMm), unit);
+      const [has, wanted] = lengthsApart(roundToNm(finding.hasMm), roundToNm(finding.wantedMm), unit);
       return finding.why === 'pilot'
         ? {
-            says: `Screws go into the edge of ${theWords(finding.name)} undrilled, ${has} from its ends; that wants ${wanted}.`,
+            says: `Screws go into the edge of ${withArticle(finding.name)} undrilled, ${has} from its ends; that wants ${wanted}.`,
             why: 'Plies part and board ends split.',
           }
         : {
-            says: `Screws stand ${has} from the ends of ${theWords(finding.name)}; ${wanted} is wanted.`,
+            says: `Screws stand ${has} from the ends of ${withArticle(finding.name)}; ${wanted} is wanted.`,
             why: 'So near an end the edge splits, drilled or not.',
           };
     }
     case 'hollow-core':
       return {
-        says: `A fastener goes ${mm(finding.reachMm)} into ${theWords(finding.name)} of ${finding.product}; it is solid for ${mm(finding.edgeMm)} from its edges.`,
+        says: `A fastener goes ${mm(finding.reachMm)} into ${withArticle(finding.name)} of ${finding.product}; it is solid for ${mm(finding.edgeMm)} from its edges.`,
         why: 'Past that there is paper and air.',
       };
     default:
@@ -166,12 +166,12 @@ function cutWords({ why, name, guest, cutNm, plannedNm }: Extract<Finding, { che
       };
     case 'slot-narrow':
       return {
-        says: `The slot for ${theWords(guest!)} in the ${part} is cut ${is} wide; ${theWords(guest!)} measures ${now}.`,
+        says: `The slot for ${withArticle(guest!)} in the ${part} is cut ${is} wide; ${withArticle(guest!)} measures ${now}.`,
         why: 'It does not go in: plane or sand its end, cut it from a thinner sheet, or widen the slot.',
       };
     case 'slot-place':
       return {
-        says: `The slot for ${theWords(guest!)} in the ${part} is cut ${is} from its end or edge; the plan has it at ${now} now.`,
+        says: `The slot for ${withArticle(guest!)} in the ${part} is cut ${is} from its end or edge; the plan has it at ${now} now.`,
         why: 'A slot does not move: the plan goes back to where it is, or the part is cut anew.',
       };
   }

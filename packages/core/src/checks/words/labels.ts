@@ -1,5 +1,5 @@
 /** The names of everything a sum, a part or a field can be called. US trade words; a second list joins here. */
-import type { Label } from '../../worked/dimension.ts';
+import type { Label } from '../../explained/explained-length.ts';
 import { CABINET_RUN_WORDS } from '../../carcass/cabinet-run-form.ts';
 import { CORNER_UNIT_WORDS } from '../../carcass/corner-unit-form.ts';
 import { DRAWER_UNIT_WORDS } from '../../carcass/drawer-unit-form.ts';
@@ -355,7 +355,7 @@ export function labelWords({ key, of }: Label): string {
 }
 
 /** A part in the middle of a sentence: 'the bottom', 'the bottom of drawer 1', 'the opening over shelf 3', 'shelf 3'. */
-export function theWords(label: Label): string {
+export function withArticle(label: Label): string {
   const words = labelWords(label);
   return /\d$/.test(words) && !/ (of|over|under|in|at|for|beside) /.test(words) ? words : `the ${words}`;
 }

@@ -1,8 +1,8 @@
 /** Findings about where a unit hangs, in sentences. */
-import { nearest, type DisplayUnit } from '../../length/length.ts';
+import { roundToNm, type DisplayUnit } from '../../length/length.ts';
 import type { Finding } from '../finding.ts';
 import { fineText, lengthsApart, lengthText } from './amounts.ts';
-import { theWords } from './labels.ts';
+import { withArticle } from './labels.ts';
 import { capital, type Sentence } from './sentence.ts';
 
 type WallFinding = Extract<
@@ -59,9 +59,9 @@ export function wallWords(finding: WallFinding, unit: DisplayUnit): Sentence {
         why: 'A door that stops before it is open blocks half of the shelves, and pries at its hinges.',
       };
     case 'lid-room': {
-      const [free, needed] = lengthsApart(nearest(Math.max(0, finding.freeMm)), nearest(finding.neededMm), unit);
+      const [free, needed] = lengthsApart(roundToNm(Math.max(0, finding.freeMm)), roundToNm(finding.neededMm), unit);
       return {
-        says: `${free} free above; ${theWords(finding.name)} takes ${needed} to turn up.`,
+        says: `${free} free above; ${withArticle(finding.name)} takes ${needed} to turn up.`,
         why: 'Its thickness rises over the edge it turns about: it stops half open.',
       };
     }

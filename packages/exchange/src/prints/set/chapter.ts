@@ -1,5 +1,5 @@
 /** What every chapter of a shop set is made from. */
-import type { Build, BuildTold, Design, DisplayUnit, Plan, ProjectFile, Setups, ShoppingLine, UnitPlan, Workshop } from '@keen/core';
+import type { Build, BuildSummary, Design, DisplayUnit, Plan, ProjectFile, Setups, ShoppingLine, UnitPlan, Workshop } from '@keen/core';
 import type { PartLine } from '@keen/core';
 import type { LaidOut } from '../../sheets.ts';
 
@@ -16,7 +16,7 @@ export interface Told {
   readonly lines: ReadonlyMap<string, PartLine>;
   readonly laid: readonly LaidOut[];
   readonly build: Build;
-  readonly built: BuildTold;
+  readonly built: BuildSummary;
   readonly setups: Setups;
   readonly shopping: readonly ShoppingLine[];
   readonly unit: DisplayUnit;

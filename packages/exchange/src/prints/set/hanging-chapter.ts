@@ -6,7 +6,7 @@ import {
   hangHelps,
   hangsOnCleat,
   helpWords,
-  hangingTold,
+  hangingSummary,
   holeStateWords,
   hookPlane,
   joinedTo,
@@ -15,7 +15,7 @@ import {
   tapeText,
   tapeTextWithUnit,
   toMm,
-  verdictTold,
+  verdictSummary,
   wallHalfEnds,
   type HangingHoles,
   type Length,
@@ -33,7 +33,7 @@ import { placeSpans, wallFigure } from './wall-figure.ts';
 export function hangingChapter(pages: Pages, told: Told, plan: UnitPlan): void {
   const { design, workshop, unit } = told;
   const box = design.units[plan.id]!;
-  const { holes, steps } = hangingTold(plan, box, design.wall, workshop, unit, joinedTo(told.plan, plan.id));
+  const { holes, steps } = hangingSummary(plan, box, design.wall, workshop, unit, joinedTo(told.plan, plan.id));
   const title = `${plan.letter} ${plan.name}: hanging`;
   const text = (length: Length): string => tapeText(length, unit);
   const page = pages.begin(title);
@@ -44,7 +44,7 @@ export function hangingChapter(pages: Pages, told: Told, plan: UnitPlan): void {
   if (hook) drawFigure(page, hook, beside!);
   drawFigure(page, stripFigure(plan, holes, told), { ...page.room, height: lower! - 4 });
   const flow = new Flow(pages, title, 1);
-  const verdict = verdictTold(plan, unit);
+  const verdict = verdictSummary(plan, unit);
   flow.paragraph(verdict.headline, { bold: true });
   if (verdict.weakest.length > 0) flow.paragraph(`Weakest links: ${verdict.weakest.join('; ')}.`);
   if (verdict.narrow) flow.paragraph(verdict.narrow);

@@ -7,7 +7,7 @@ const SLOT_GREY = 0.88;
 /** A cross in a hole reaches so far past its rim, mm. */
 const CROSS_MM = 3;
 /** No more places than these are dimensioned on one side; the words say how the others follow. */
-const MOST_PLACES = 22;
+const MAX_PLACES = 22;
 
 /** Named by what it is in the words beside it. */
 export function partFigure(line: PartLine, plan: UnitPlan | null, unit: DisplayUnit): Figure {
@@ -79,7 +79,7 @@ function placesOf({ slots, holes, rips, lengthMm, widthMm, outline }: PieceDrawi
     .filter(({ at }) => at > SAME_MM && at < long - SAME_MM)
     .sort((a, b) => a.at - b.at || a.inTo - b.inTo)
     .filter(({ at }, index, all) => index === 0 || at - all[index - 1]!.at > SAME_MM);
-  return places.length <= MOST_PLACES ? places : places.filter((_, index) => index < MOST_PLACES / 2 || index >= places.length - MOST_PLACES / 2);
+  return places.length <= MAX_PLACES ? places : places.filter((_, index) => index < MAX_PLACES / 2 || index >= places.length - MAX_PLACES / 2);
 }
 
 /** Its longer side goes over the width of the piece. */

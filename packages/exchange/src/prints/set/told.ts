@@ -2,7 +2,7 @@
 import {
   boardJobs,
   boardPurchases,
-  buildTold,
+  buildSummary,
   inWantedOrder,
   isNewSheet,
   learnedWorkshop,
@@ -59,7 +59,7 @@ export function toldOf(wish: ToldWish, { plan: made, units }: Pick<Told, 'plan' 
     units.map(({ unit: solid }) => solid),
     workshop.shop,
   );
-  const built = buildTold({ plan: made, design, workshop, learned, build, unit });
+  const built = buildSummary({ plan: made, design, workshop, learned, build, unit });
   const shopping = shoppingOf({ units }, design, workshop, purchases(laid, made, workshop), build);
   return {
     design,

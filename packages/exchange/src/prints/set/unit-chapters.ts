@@ -136,7 +136,7 @@ function partPages(pages: Pages, told: Told, plan: UnitPlan, title: string): voi
 
 const WORDS_SHARE = 0.36;
 /** A part is drawn no higher, so that two stand on a page. */
-const MOST_PART_MM = 96;
+const MAX_PART_MM = 96;
 
 export function partCard(flow: Flow, { unit, workshop }: Pick<Told, 'unit' | 'workshop'>, line: PartLine, plan: UnitPlan | null): void {
   const figure = { ...partFigure(line, plan, unit), title: nameOf(line) };
@@ -144,7 +144,7 @@ export function partCard(flow: Flow, { unit, workshop }: Pick<Told, 'unit' | 'wo
   const room = flow.room;
   const wide = (room.width - GAP_MM) * (1 - WORDS_SHARE);
   const lines = words.flatMap((text) => linesOf(text, TEXT_MM, room.width - GAP_MM - wide));
-  const height = Math.min(room.height, Math.max(lines.length * LINE + 6, heightOf(figure, wide, MOST_PART_MM)) + 4);
+  const height = Math.min(room.height, Math.max(lines.length * LINE + 6, heightOf(figure, wide, MAX_PART_MM)) + 4);
   flow.block(height, (canvas, box) => {
     const [left, right] = shared(box, [1 - WORDS_SHARE, WORDS_SHARE]);
     drawFigure(canvas, figure, { ...left!, y: left!.y + 3, height: left!.height - 3 });

@@ -10,7 +10,7 @@ const FROM_PLACE_TO_PLACE = 0.06;
 const STEP_MM = 0.01;
 /** From one place to the next. */
 const EACH_MS = 120;
-const MOST_PLACES = 50;
+const MAX_PLACES = 50;
 const BATTERY_PER_READING = 0.002;
 const BATTERY_LOW = 0.2;
 
@@ -53,8 +53,8 @@ export function startCaliperStandIn(port: number): Promise<Server> {
       const [nominal, places] = [Number(message['nominal']), Number(message['places'])];
       switch (message['cmd']) {
         case 'measure':
-          if (nominal > 0 && nominal <= 150 && Number.isInteger(places) && places >= 1 && places <= MOST_PLACES) measure(nominal, places);
-          else say({ type: 'error', message: 'that cannot be measured', accepted: `nominal up to 150 mm, 1 to ${MOST_PLACES} places` });
+          if (nominal > 0 && nominal <= 150 && Number.isInteger(places) && places >= 1 && places <= MAX_PLACES) measure(nominal, places);
+          else say({ type: 'error', message: 'that cannot be measured', accepted: `nominal up to 150 mm, 1 to ${MAX_PLACES} places` });
           return true;
         case 'stop':
           stop();

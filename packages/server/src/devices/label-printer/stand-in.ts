@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 
 const EACH_MS = 30;
-const MOST_BYTES = 20_000_000;
+const MAX_BYTES = 20_000_000;
 /** Jobs a printer that is switched off remembers. */
 const MAX_REMEMBERED = 200;
 
@@ -132,7 +132,7 @@ async function bodyOf(request: IncomingMessage): Promise<Buffer> {
   let size = 0;
   for await (const chunk of request as AsyncIterable<Buffer>) {
     size += chunk.length;
-    if (size > MOST_BYTES) throw new Error('too large');
+    if (size > MAX_BYTES) throw new Error('too large');
     chunks.push(chunk);
   }
   return Buffer.concat(chunks);

@@ -7,7 +7,7 @@ type How = (typeof FAULTS)[number];
 
 const SLOW_MS = 20_000;
 const DEARER = 1.12;
-const MOST_BODY = 2000;
+const MAX_BODY = 2000;
 
 type Row = readonly [id: string, material: string, nominal: string, length: string, width: string, price: number, inStock: number, leadDays: number];
 
@@ -62,7 +62,7 @@ export function startMerchantStandIn(port: number): Promise<Server> {
       let text = '';
       request.on('data', (chunk: Buffer) => {
         text += chunk.toString();
-        if (text.length > MOST_BODY) request.destroy();
+        if (text.length > MAX_BODY) request.destroy();
       });
       request.on('end', () => {
         const how = howOf(text);

@@ -5,7 +5,7 @@ import { type Fault, faultOf, listenLines } from '../lines.ts';
 
 /** The display's own step, and the most it bears, kg. */
 const STEP_KG = 0.005;
-const MOST_KG = 40;
+const MAX_KG = 40;
 /** Nobody guesses a weight: what lies on it is so far off what was expected, as a share. */
 const OFF = 0.12;
 /** At first it swings by this share, less at every reading, until it stands. */
@@ -19,14 +19,14 @@ const BATTERY_LOW = 0.2;
 const FAULTS = ['drop', 'silent', 'nonsense', 'unsteady'] as const;
 type How = (typeof FAULTS)[number];
 /** What swings for so long is given up. */
-const MOST_READINGS = 40;
+const MAX_READINGS = 40;
 
 /** Starts listening on loopback; `port` 0 takes a free one. */
 export function startScaleStandIn(port: number): Promise<Server> {
   let battery = 0.23;
   let asked = 0;
   let fault: Fault<How> | null = null;
-  const hello = (): object => ({ name: 'scale, stand-in', battery, most: MOST_KG });
+  const hello = (): object => ({ name: 'scale, stand-in', battery, most: MAX_KG });
   return listenLines(port, hello, 'weigh, stop, fail', ({ say, raw, every, stop, drop }) => {
     const over = (): void => {
       stop();
@@ -38,8 +38,8 @@ export function startScaleStandIn(port: number): Promise<Server> {
       const random = seeded(++asked);
       const kg = about * (1 + OFF * (2 * random() - 1));
       let [taken, unsteady] = [0, false];
-      if (kg > MOST_KG) {
-        say({ type: 'overload', most: MOST_KG });
+      if (kg > MAX_KG) {
+        say({ type: 'overload', most: MAX_KG });
         return over();
       }
       every(EACH_MS, () => {
@@ -59,7 +59,7 @@ export function startScaleStandIn(port: number): Promise<Server> {
         const steady = !unsteady && kg * swing < STEP_KG;
         taken++;
         say({ type: 'weight', kg: Math.round(shown * 1e4) / 1e4, steady });
-        if (steady || taken >= MOST_READINGS) over();
+        if (steady || taken >= MAX_READINGS) over();
       });
     };
     return (message) => {

@@ -1,5 +1,5 @@
 import { Controller, Get, Inject, Param, Post, Req, Res } from '@nestjs/common';
-import { MOST_BUNDLE_BYTES } from '@keen/exchange';
+import { MAX_BUNDLE_BYTES } from '@keen/exchange';
 import type { Request, Response } from 'express';
 import { OpenTo } from '../../access/open-to.ts';
 import { DATA_FOLDER } from '../../config.ts';
@@ -11,9 +11,9 @@ import { BundlesService } from './bundles.service.ts';
 const tooLarge = (): ProblemException =>
   new ProblemException(413, {
     code: 'too-large',
-    message: `the file is larger than ${MOST_BUNDLE_BYTES / 1e6} MB`,
+    message: `the file is larger than ${MAX_BUNDLE_BYTES / 1e6} MB`,
     where: 'file',
-    accepted: `at most ${MOST_BUNDLE_BYTES / 1e6} MB`,
+    accepted: `at most ${MAX_BUNDLE_BYTES / 1e6} MB`,
   });
 
 /** Projects as files: alone, or with their pictures and their journal in one archive. */
@@ -42,6 +42,6 @@ export class BundlesController {
   /** A project file or an archive is the body itself, whatever type it says it has. */
   @Post('bundles')
   async open(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<StoredProject> {
-    return withBodyFile(request, { dataFolder: this.dataFolder, max: MOST_BUNDLE_BYTES, tooLarge }, (path) => this.bundles.open(path, response));
+    return withBodyFile(request, { dataFolder: this.dataFolder, max: MAX_BUNDLE_BYTES, tooLarge }, (path) => this.bundles.open(path, response));
   }
 }

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdir, rm } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection } from '@nestjs/sequelize';
-import { standingAlone, type ProjectFile, type RecordEntry } from '@keen/core';
+import { withoutStore, type ProjectFile, type RecordEntry } from '@keen/core';
 import { photosOf } from '@keen/exchange';
 import type { Response } from 'express';
 import { Sequelize } from 'sequelize-typescript';
@@ -33,7 +33,7 @@ export class BundlesService {
   async bundle(projectId: string, until: Response): Promise<NamedFile> {
     const { project } = await this.stored.read(projectId);
     const photos = await Promise.all(photosOf(project.record).map(async (id) => [id, await this.picture(projectId, id)] as const));
-    const order = { project: { ...project, workshop: standingAlone(project.workshop, projectId) }, photos };
+    const order = { project: { ...project, workshop: withoutStore(project.workshop, projectId) }, photos };
     return { name: `${fileName(project.design.name)}.carcass.zip`, bytes: await this.heavy.run('packBundle', order, until) };
   }
 

@@ -13,10 +13,10 @@ export const MERCHANT_PORT = Symbol('where the merchant listens');
 
 /** Longer than this nobody waits at a shelf. */
 const PATIENCE_MS = 2500;
-const MOST_BYTES = 500_000;
+const MAX_BYTES = 500_000;
 const ROW = 1;
 /** Changes of price that are kept. */
-const MOST_PRICES = 5000;
+const MAX_PRICES = 5000;
 
 export type MerchantFault = 'slow' | 'down' | 'price' | 'out' | 'fine';
 
@@ -63,7 +63,7 @@ export class MerchantService {
 
   /** What was asked for each offer, from when on, the oldest first. */
   async history(): Promise<PriceRow[]> {
-    const rows = await this.prices.findAll({ order: [['id', 'ASC']], limit: MOST_PRICES });
+    const rows = await this.prices.findAll({ order: [['id', 'ASC']], limit: MAX_PRICES });
     return rows.map(({ offer, price, heardAt }) => ({ offer, price, heardAt: heardAt.toISOString() }));
   }
 
@@ -74,7 +74,7 @@ export class MerchantService {
     const changed = offers.filter(({ id, price }) => last.get(id) !== price).map(({ id, price }) => ({ offer: id, price, heardAt }));
     if (changed.length > 0) await this.prices.bulkCreate(changed, { transaction });
     // A merchant that changes its mind every minute fills no disk.
-    const over = rows.length + changed.length - MOST_PRICES;
+    const over = rows.length + changed.length - MAX_PRICES;
     if (over > 0) await this.prices.destroy({ where: { id: rows.slice(0, over).map(({ id }) => id as number) }, transaction });
   }
 
@@ -92,7 +92,7 @@ export class MerchantService {
       const answer = await fetch(`http://127.0.0.1:${this.port}/catalogue`, { signal: AbortSignal.timeout(PATIENCE_MS) });
       if (!answer.ok) return `the merchant answers ${answer.status}`;
       const text = await answer.text();
-      if (text.length > MOST_BYTES) return 'the merchant sent far too much';
+      if (text.length > MAX_BYTES) return 'the merchant sent far too much';
       const { merchant, sheets } = JSON.parse(text) as { merchant?: unknown; sheets?: unknown };
       const offers = outcomeOf(() => offersCodec.read(sheets, 'sheets'));
       if (!offers.ok) return `the merchant sent what cannot be used: ${offers.problem.where}: ${offers.problem.message}`;

@@ -14,7 +14,7 @@ import { nestThread, type NestThread, type NestThreadWord } from './nest-threads
 /** As many as there are cores: each steps back for requests. */
 const AT_ONCE = Math.max(1, availableParallelism());
 /** Kept waiting for one project, so that no tab that runs wild fills the table. */
-const MOST_WAITING = 20;
+const MAX_WAITING = 20;
 /** Beyond its seconds, for putting the layout in order and writing it. */
 const GRACE_MS = 15_000;
 const NO_LAYOUT = 'no layout was found in the time there was: try it with more seconds, or fewer parts';
@@ -80,12 +80,12 @@ export class NestJobsService implements OnApplicationBootstrap, BeforeApplicatio
     const there = await this.jobs.findByPk(id);
     if (there) return rowOf(there);
     const waiting = await this.jobs.count({ where: { projectId, state: 'waiting' } });
-    if (waiting >= MOST_WAITING)
+    if (waiting >= MAX_WAITING)
       throw new ProblemException(409, {
         code: 'too-many',
         message: `${waiting} searches of this project wait already`,
         where: 'project',
-        accepted: `at most ${MOST_WAITING}`,
+        accepted: `at most ${MAX_WAITING}`,
       });
     for (const { id: earlier } of await this.jobs.findAll({ where: { projectId, product }, attributes: ['id'] })) await this.remove(earlier);
     const now = new Date();

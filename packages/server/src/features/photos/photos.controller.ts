@@ -4,7 +4,7 @@ import { DATA_FOLDER } from '../../config.ts';
 import { withBodyFile } from '../../problems/raw-body.ts';
 import { OpenTo } from '../../access/open-to.ts';
 import { notFound } from '../../problems/problem.exception.ts';
-import { MOST_PHOTO_BYTES, tooLarge } from './picture.ts';
+import { MAX_PHOTO_BYTES, tooLarge } from './picture.ts';
 import { PhotoDto } from './photos.dto.ts';
 import { PhotosService, type StoredPhoto } from './photos.service.ts';
 
@@ -19,7 +19,7 @@ export class PhotosController {
   /** The picture itself is the body, whatever type it says it has. */
   @Put()
   async keep(@Param() { id, photo }: PhotoDto, @Req() request: Request): Promise<StoredPhoto> {
-    const limits = { dataFolder: this.dataFolder, max: MOST_PHOTO_BYTES, tooLarge };
+    const limits = { dataFolder: this.dataFolder, max: MAX_PHOTO_BYTES, tooLarge };
     return withBodyFile(request, limits, (path) => this.photos.keep(id, photo, path));
   }
 

@@ -3,10 +3,10 @@ import { stat } from 'node:fs/promises';
 import sharp from 'sharp';
 import { ProblemException } from '../../problems/problem.exception.ts';
 
-export const MOST_PHOTO_BYTES = 20 * 1024 * 1024;
+export const MAX_PHOTO_BYTES = 20 * 1024 * 1024;
 /** A file of a few kilobytes can unfold into gigabytes: its measures are read before its pixels are. */
-export const MOST_PIXELS = 60_000_000;
-const MOST_SIDE = 16_000;
+export const MAX_PIXELS = 60_000_000;
+const MAX_SIDE = 16_000;
 /** Longest side of what is kept, and of what is shown in the list, px. */
 const KEPT = 2400;
 const THUMBNAIL = 360;
@@ -14,7 +14,7 @@ const THUMBNAIL = 360;
 /** One thread: what else runs here goes on. */
 sharp.concurrency(1);
 
-const ACCEPTED = `a JPEG, PNG or WebP picture of at most ${MOST_PHOTO_BYTES / 1024 / 1024} MB and ${MOST_PIXELS / 1e6} million pixels`;
+const ACCEPTED = `a JPEG, PNG or WebP picture of at most ${MAX_PHOTO_BYTES / 1024 / 1024} MB and ${MAX_PIXELS / 1e6} million pixels`;
 
 export interface Kept {
   readonly full: Buffer;
@@ -26,7 +26,7 @@ export interface Kept {
 const refused = (code: string, message: string): ProblemException =>
   new ProblemException(code === 'too-large' ? 413 : 400, { code, message, where: 'picture', accepted: ACCEPTED });
 
-export const tooLarge = (): ProblemException => refused('too-large', `the picture is larger than ${MOST_PHOTO_BYTES / 1024 / 1024} MB`);
+export const tooLarge = (): ProblemException => refused('too-large', `the picture is larger than ${MAX_PHOTO_BYTES / 1024 / 1024} MB`);
 
 /** Reads, turns upright, strips and shrinks a picture: bytes, or the path of a file. Throws a ProblemException that says what is wrong with it. */
 export async function keepable(picture: string | Buffer): Promise<Kept> {
@@ -36,10 +36,10 @@ export async function keepable(picture: string | Buffer): Promise<Kept> {
     .catch(() => null);
   if (!head?.width || !head.height || !['jpeg', 'png', 'webp'].includes(head.format ?? ''))
     throw refused('not-a-picture', head?.format ? `a ${head.format} file is no picture that can be kept` : 'the file is no picture, whatever its name says');
-  if (head.width * head.height > MOST_PIXELS || Math.max(head.width, head.height) > MOST_SIDE)
+  if (head.width * head.height > MAX_PIXELS || Math.max(head.width, head.height) > MAX_SIDE)
     throw refused('too-many-pixels', `the picture unfolds to ${head.width} × ${head.height} pixels`);
   try {
-    const upright = sharp(picture, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate().flatten({ background: '#ffffff' });
+    const upright = sharp(picture, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).rotate().flatten({ background: '#ffffff' });
     const full = await upright
       .clone()
       .resize(KEPT, KEPT, { fit: 'inside', withoutEnlargement: true })

@@ -1,6 +1,6 @@
 import { Transform, Type } from 'class-transformer';
 import { IsIn, IsNumber, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
-import { LEAST_BAR_MM, MOST_BAR_MM, PAPERS, type PaperId } from '@keen/exchange';
+import { MIN_BAR_MM, MAX_BAR_MM, PAPERS, type PaperId } from '@keen/exchange';
 
 const PAPER_IDS = Object.keys(PAPERS);
 
@@ -27,13 +27,13 @@ export class PrintQueryDto {
   /** What the printer made of 100 mm. */
   @Type(() => Number)
   @IsNumber()
-  @Min(LEAST_BAR_MM)
-  @Max(MOST_BAR_MM)
+  @Min(MIN_BAR_MM)
+  @Max(MAX_BAR_MM)
   along = 100;
 
   @Type(() => Number)
   @IsNumber()
-  @Min(LEAST_BAR_MM)
-  @Max(MOST_BAR_MM)
+  @Min(MIN_BAR_MM)
+  @Max(MAX_BAR_MM)
   up = 100;
 }

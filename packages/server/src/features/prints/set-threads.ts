@@ -19,12 +19,12 @@ export type SetWord =
   | { readonly type: 'refused'; readonly problem: { readonly code: string; readonly message: string; readonly where: string; readonly accepted: string } };
 
 /** No set wants more, MB; a thread that does is ended and the server goes on. */
-const MOST_MB = 320;
+const MAX_MB = 320;
 const MAX_MS = 10 * 60_000;
 
 /** Tells every word of the thread; `failed` when it ends without being done. Gives what ends it early. */
 export function setThread(order: SetOrder, hear: (word: SetWord) => void, failed: (why: string) => void): () => void {
-  const worker = openThread('set', import.meta.url, order, { maxOldGenerationSizeMb: MOST_MB });
+  const worker = openThread('set', import.meta.url, order, { maxOldGenerationSizeMb: MAX_MB });
   let over = false;
   worker.on('message', (word: SetWord) => {
     if (over) return;

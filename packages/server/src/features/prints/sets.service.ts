@@ -11,9 +11,9 @@ import { setThread } from './set-threads.ts';
 import { StoredProjects } from '../projects/stored-projects.ts';
 
 /** Kept; the oldest goes when another is asked for. */
-const MOST_KEPT = 6;
+const MAX_KEPT = 6;
 /** Drawn at once; further ones are refused until one is done. */
-const MOST_AT_ONCE = 2;
+const MAX_AT_ONCE = 2;
 
 export interface SetState {
   readonly id: string;
@@ -56,10 +56,10 @@ export class SetsService implements BeforeApplicationShutdown {
         where: 'project',
         accepted: 'a project with a cabinet',
       });
-    if ([...this.jobs.values()].filter(({ state }) => state.state === 'running').length >= MOST_AT_ONCE)
+    if ([...this.jobs.values()].filter(({ state }) => state.state === 'running').length >= MAX_AT_ONCE)
       throw new ProblemException(429, {
         code: 'busy',
-        message: `${MOST_AT_ONCE} sets are being drawn already`,
+        message: `${MAX_AT_ONCE} sets are being drawn already`,
         where: 'sets',
         accepted: 'one more when one of them is done',
       });
@@ -132,7 +132,7 @@ export class SetsService implements BeforeApplicationShutdown {
 
   private forgetOld(): void {
     for (const [id, { state }] of this.jobs) {
-      if (this.jobs.size <= MOST_KEPT) return;
+      if (this.jobs.size <= MAX_KEPT) return;
       if (state.state !== 'running') this.jobs.delete(id);
     }
   }

@@ -5,7 +5,7 @@
  */
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import { designCodec, exactly, isNewSheet, sheetStates, type Design, type SheetState } from '@keen/core';
+import { designCodec, enteredFromNm, isNewSheet, sheetStates, type Design, type SheetState } from '@keen/core';
 import { Op, type Transaction } from 'sequelize';
 import { ProjectModel } from '../projects/project.model.ts';
 import { RecordEntryModel } from '../record/record-entry.model.ts';
@@ -62,7 +62,7 @@ export class CutFollower {
     for (const { from, length, width } of state.left) {
       if (kept.some(({ origin }) => origin === from)) continue;
       const id = await this.store.freeId('offcut', transaction);
-      const piece = { id, product: state.product, kind: 'offcut' as const, length: exactly(length), width: exactly(width), sawn: true, from };
+      const piece = { id, product: state.product, kind: 'offcut' as const, length: enteredFromNm(length), width: enteredFromNm(width), sawn: true, from };
       await this.store.put(piece, 'kept', whose, transaction, { parent: source.id });
     }
   }
@@ -86,8 +86,8 @@ export class CutFollower {
       id: await this.store.freeId(isNew ? 'sheet' : 'offcut', transaction),
       product,
       kind: isNew ? ('whole' as const) : ('offcut' as const),
-      length: exactly(length),
-      width: exactly(width),
+      length: enteredFromNm(length),
+      width: enteredFromNm(width),
     };
     const fresh = await this.store.put(piece, isNew ? 'bought' : 'kept', whose, transaction, { origin: asCut(id), parent: parent?.id ?? row?.id ?? null });
     await this.store.moved(fresh, 'cut', whose, transaction, { cutBy: id });

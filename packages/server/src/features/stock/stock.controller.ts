@@ -3,7 +3,7 @@ import type { Request, Response } from 'express';
 import { OpenTo } from '../../access/open-to.ts';
 import { DATA_FOLDER } from '../../config.ts';
 import { withBodyFile } from '../../problems/raw-body.ts';
-import { MOST_PHOTO_BYTES, tooLarge } from '../photos/picture.ts';
+import { MAX_PHOTO_BYTES, tooLarge } from '../photos/picture.ts';
 import type { StoredWorkshop } from '../workshop/workshop.service.ts';
 import { CutByDto, KeepForDto } from './stock.dto.ts';
 import { StockService, type StockHistory } from './stock.service.ts';
@@ -54,7 +54,7 @@ export class StockController {
   @Put(':id/picture')
   @HttpCode(204)
   async setPicture(@Param('id') id: string, @Req() request: Request): Promise<void> {
-    const limits = { dataFolder: this.dataFolder, max: MOST_PHOTO_BYTES, tooLarge };
+    const limits = { dataFolder: this.dataFolder, max: MAX_PHOTO_BYTES, tooLarge };
     await withBodyFile(request, limits, (path) => this.stock.setPicture(id, path));
   }
 

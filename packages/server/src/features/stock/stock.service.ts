@@ -32,7 +32,7 @@ export interface StockHistory {
   readonly kept: readonly { readonly id: string; readonly state: StockState }[];
 }
 
-const MOST_GENERATIONS = 20;
+const MAX_GENERATIONS = 20;
 
 @Injectable()
 export class StockService {
@@ -67,7 +67,7 @@ export class StockService {
   async history(id: string): Promise<StockHistory> {
     const own = await this.piece(id);
     const line: StockPieceModel[] = [];
-    for (let at = own.parent; at !== null && line.length < MOST_GENERATIONS; at = line.at(-1)!.parent) line.push(await this.piece(at));
+    for (let at = own.parent; at !== null && line.length < MAX_GENERATIONS; at = line.at(-1)!.parent) line.push(await this.piece(at));
     const rows = await this.events.findAll({ where: { pieceId: [id, ...line.map((each) => each.id)] }, order: [['id', 'ASC']] });
     const eventsOf = (of: string): StockEventRow[] =>
       rows

@@ -1,5 +1,5 @@
 /** What came out of a step: a reading, a part, an opening, diagonals, a height, the minutes; a note with pictures; a part that is spoiled. */
-import { entered, exactly, labelWords, mm, WALL_LIMITS, type Entered, type Length, type NewFact, type Step } from '@keen/core';
+import { entered, enteredFromNm, labelWords, mm, WALL_LIMITS, type Entered, type Length, type NewFact, type Step } from '@keen/core';
 import { Button, Dialog, TextField } from '@mui/material';
 import { useState } from 'react';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -243,7 +243,7 @@ function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUni
           planned: line[measure].value,
           least: mm(1),
           most: mm(measure === 'length' ? 6000 : 3000),
-          fact: (value) => ({ kind: 'as-cut', asCut: { panel: id, [measure]: value, planned: { [measure]: exactly(line[measure].value) } } }),
+          fact: (value) => ({ kind: 'as-cut', asCut: { panel: id, [measure]: value, planned: { [measure]: enteredFromNm(line[measure].value) } } }),
         });
     }
   return rows;

@@ -1,5 +1,5 @@
 /** A length entered with a dusty thumb: whole numbers, fraction keys, and steps of what a tape or a caliper shows. */
-import { enter, exactly, tapeTextWithUnit, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
+import { enter, enteredFromNm, tapeTextWithUnit, typedText, type DisplayUnit, type Entered, type Length } from '@keen/core';
 import Backspace from '@mui/icons-material/BackspaceOutlined';
 import { Button } from '@mui/material';
 import { useState } from 'react';
@@ -38,7 +38,7 @@ export function EntryPad({ label, unit, planned, fine = false, least, most, onKe
         : null;
   const type = (key: string): void => setText((old) => old + key);
   const fraction = (key: string): void => setText((old) => `${old.trim().replace(/\s*\d+\/\d+$/, '')} ${key}`.trim());
-  const step = (by: number): void => setText(typedText(exactly(Math.max(0, nm + by) as Length), unit));
+  const step = (by: number): void => setText(typedText(enteredFromNm(Math.max(0, nm + by) as Length), unit));
   const steps = STEPS[unit].map((by, index) => ({ by, words: STEP_WORDS[unit][index]! })).filter((_, index) => (fine ? index !== 0 : index !== 2));
   return (
     <form
@@ -53,7 +53,7 @@ export function EntryPad({ label, unit, planned, fine = false, least, most, onKe
         {label}, planned {tapeTextWithUnit(planned, unit)}
       </p>
       <p className="entry-value">
-        {text === '' ? <span className="quiet">{typedText(exactly(planned), unit)}</span> : text} <span className="unit">{unit}</span>
+        {text === '' ? <span className="quiet">{typedText(enteredFromNm(planned), unit)}</span> : text} <span className="unit">{unit}</span>
       </p>
       <p className="entry-echo" role="status">
         {wrong ?? (value ? `${tapeTextWithUnit(value.nm, unit)}, ${offWords(value.nm - planned, unit)}` : 'type it, or step from what was planned')}

@@ -1,5 +1,5 @@
 /** A part as it came off the saw: what is measured here stays, and joints that are not cut yet follow. */
-import { exactly, mm, standingAsCut, type AsCut, type DisplayUnit, type Entered, type PartLine, type ResolvedPanel } from '@keen/core';
+import { enteredFromNm, mm, activeAsCut, type AsCut, type DisplayUnit, type Entered, type PartLine, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -25,11 +25,14 @@ interface AsCutFieldsProps {
 export function AsCutFields({ panel, line, unit, open = false }: AsCutFieldsProps) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
-  const known = standingAsCut(record).get(panel.id);
+  const known = activeAsCut(record).get(panel.id);
   const [typed, setTyped] = useState<Partial<Record<Measure, Entered>>>({});
   const [round, setRound] = useState(0);
   const keep = (asCut: AsCut): void => {
-    const planned = { ...(asCut.length ? { length: exactly(line.length.value) } : {}), ...(asCut.width ? { width: exactly(line.width.value) } : {}) };
+    const planned = {
+      ...(asCut.length ? { length: enteredFromNm(line.length.value) } : {}),
+      ...(asCut.width ? { width: enteredFromNm(line.width.value) } : {}),
+    };
     add({ kind: 'as-cut', asCut: Object.keys(planned).length > 0 ? { ...asCut, planned } : asCut });
     setTyped({});
     setRound(round + 1);
@@ -78,7 +81,9 @@ export function AsCutFields({ panel, line, unit, open = false }: AsCutFieldsProp
           It measures that
         </Button>
         {!known && (
-          <Button onClick={() => keep({ panel: panel.id, length: exactly(line.length.value), width: exactly(line.width.value) })}>It is cut as planned</Button>
+          <Button onClick={() => keep({ panel: panel.id, length: enteredFromNm(line.length.value), width: enteredFromNm(line.width.value) })}>
+            It is cut as planned
+          </Button>
         )}
       </form>
     </details>

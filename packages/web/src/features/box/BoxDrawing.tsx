@@ -7,7 +7,7 @@ import {
   frontView,
   heightsShown,
   labelWords,
-  theWords,
+  withArticle,
   NM_PER,
   sectionPlane,
   sectionView,
@@ -234,7 +234,7 @@ function SelectedLength({
   const y = front.y(Math.min(...seen.points.map(([, up]) => up))) + 20;
   return (
     <DimensionLine
-      name={`length of ${theWords(panel.name)}`}
+      name={`length of ${withArticle(panel.name)}`}
       lit
       value={panel.length.value}
       unit={shown.unit}

@@ -1,5 +1,5 @@
 /** Box: what is it? The unit from its sides, in section, in space, or its cut list. */
-import { FLOOR, isShelfBox, MOST_SHELVES, shelvesInOrder, type ShelfBox } from '@keen/core';
+import { FLOOR, isShelfBox, MAX_SHELVES, shelvesInOrder, type ShelfBox } from '@keen/core';
 import Add from '@mui/icons-material/Add';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
@@ -128,7 +128,7 @@ function AddShelf({ box }: { readonly box: ShelfBox }) {
     dispatch(panelSelected(`${box.id}/shelf/${id}`));
   };
   return (
-    <Button variant="outlined" startIcon={<Add />} disabled={Object.keys(box.shelves).length >= MOST_SHELVES} onClick={add}>
+    <Button variant="outlined" startIcon={<Add />} disabled={Object.keys(box.shelves).length >= MAX_SHELVES} onClick={add}>
       Add a shelf
     </Button>
   );

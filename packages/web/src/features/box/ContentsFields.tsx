@@ -6,7 +6,7 @@ import {
   labelWords,
   massPerUnit,
   massText,
-  MOST_CONTENTS_KG,
+  MAX_CONTENTS_KG,
   patternsFor,
   PRESETS,
   splitSpace,
@@ -62,7 +62,7 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
         unit={massPerUnit(unit)}
         optional
         least={0}
-        most={Math.floor(toShownMass(MOST_CONTENTS_KG, unit))}
+        most={Math.floor(toShownMass(MAX_CONTENTS_KG, unit))}
         value={held.kg === null ? null : Math.round(toShownMass(held.kg, unit) * 10) / 10}
         placeholder={held.kg === null ? massText(mass.value, unit).split(' ')[0]! : ''}
         onChange={(shownMass) => set(box, path, { ...held, kg: shownMass === null ? null : fromShownMass(shownMass, unit) })}

@@ -3,8 +3,8 @@ import {
   drawnPart,
   entered,
   looseInOrder,
-  MOST_LOOSE,
-  MOST_LOOSE_COUNT,
+  MAX_LOOSE,
+  MAX_LOOSE_COUNT,
   PART_SIDE,
   partsTable,
   readForeignTable,
@@ -87,7 +87,7 @@ export function LooseParts() {
     const read = await readForeignFile('drawing', file);
     if (!read.ok) return refused(file.name, read.problem);
     const name = file.name.replace(/\.[^.]*$/, '').slice(0, 60);
-    const room = MOST_LOOSE - parts.length;
+    const room = MAX_LOOSE - parts.length;
     const outlines = read.value.outlines.slice(0, room);
     const left = read.value.outlines.length - outlines.length;
     put(
@@ -125,7 +125,7 @@ export function LooseParts() {
         </Alert>
       )}
       <p className="price-list">
-        <Button variant="outlined" disabled={parts.length >= MOST_LOOSE} onClick={add}>
+        <Button variant="outlined" disabled={parts.length >= MAX_LOOSE} onClick={add}>
           Add a part
         </Button>
         <Tooltip describeChild title="CSV or .xlsx, ours or anybody's">
@@ -182,7 +182,7 @@ const LooseRow = memo(function LooseRow({ part }: { readonly part: LoosePart }) 
         name={path('count').join('.')}
         whole
         least={1}
-        most={MOST_LOOSE_COUNT}
+        most={MAX_LOOSE_COUNT}
         value={part.count}
         onChange={(count) => count !== null && set('count')(count)}
         onLeave={leave}

@@ -1,5 +1,5 @@
 /** One part: name, size with its sum, what is cut into it, its checks, and where else it occurs. */
-import { choosesGrain, featureWords, labelWords, theWords, massText, type GrainChoice, type ResolvedPanel } from '@keen/core';
+import { choosesGrain, featureWords, labelWords, withArticle, massText, type GrainChoice, type ResolvedPanel } from '@keen/core';
 import { Button } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -84,7 +84,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
       )}
       <p className="quiet">
         weighs{' '}
-        <Explained title={`mass of ${theWords(panel.name)}`} unit={unit} of={plan.weights.panels.get(panel.id)!}>
+        <Explained title={`mass of ${withArticle(panel.name)}`} unit={unit} of={plan.weights.panels.get(panel.id)!}>
           {massText(plan.weights.panels.get(panel.id)!.value, unit)}
         </Explained>
         {line.count > 1 && `; ${line.count} alike: ${line.names.map(labelWords).join(', ')}`}

@@ -1,5 +1,5 @@
 /** A unit to scale from one or two of its sides, with its outer sizes. */
-import { theWords, tapeTextWithUnit, viewFrom, type ResolvedUnit, type SeenPanel, type ViewId } from '@keen/core';
+import { withArticle, tapeTextWithUnit, viewFrom, type ResolvedUnit, type SeenPanel, type ViewId } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
@@ -52,7 +52,7 @@ export function SidesView({ shown, views }: { readonly shown: ShownUnit; readonl
     const size = (axis: 'along' | 'up' | 'out'): PaperMeasure | null => {
       const which = Math.abs(panel.frame.u[axis]) === 1 ? ('length' as const) : Math.abs(panel.frame.v[axis]) === 1 ? ('width' as const) : null;
       if (!which) return null;
-      const title = `${which} of ${theWords(panel.name)}`;
+      const title = `${which} of ${withArticle(panel.name)}`;
       return { name: title, value: panel[which].value, onPick: (anchor) => show(anchor, { title, unit, dimension: panel[which] }) };
     };
     return { panel: panel.id, across: size(h), up: size(v) };

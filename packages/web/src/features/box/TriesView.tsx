@@ -3,18 +3,18 @@ import {
   boundsOfUnit,
   createPlanner,
   figuresOf,
-  keepTry,
+  keepVariant,
   linkWords,
   massText,
   percentText,
   sagText,
   stockFor,
-  takeTry,
+  useVariant,
   tapeTextWithUnit,
-  triedOf,
-  triesOf,
+  variantFigures,
+  variantsOf,
   type Planner,
-  type Tried,
+  type VariantFigures,
 } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useMemo } from 'react';
@@ -38,11 +38,11 @@ export function TriesView({ shown }: { readonly shown: ShownUnit }) {
   const { design, record, workshop } = useAppSelector(selectOpen);
   const { apply } = useEdit();
   const { box, unit } = shown;
-  const kept = triesOf(design, box.id);
-  const rows = useMemo(() => triedOf(plannerOf, design, record, workshop, box.id), [design, record, workshop, box.id]);
+  const kept = variantsOf(design, box.id);
+  const rows = useMemo(() => variantFigures(plannerOf, design, record, workshop, box.id), [design, record, workshop, box.id]);
   const keep = (): void => {
     const id = `t${crypto.randomUUID().slice(0, 8)}`;
-    apply(keepTry(design, box.id, id, `Try ${kept.length + 1}`), '', 'Kept as a try');
+    apply(keepVariant(design, box.id, id, `Try ${kept.length + 1}`), '', 'Kept as a try');
   };
   const bounds = rows.map(({ plan }) => boundsOfUnit(plan.unit));
   const [widest, highest] = [Math.max(...bounds.map(({ low, high }) => high.along - low.along)), Math.max(...bounds.map(({ low, high }) => high.up - low.up))];
@@ -72,7 +72,7 @@ function TriedColumn({
   unit,
   size,
 }: {
-  readonly row: Tried;
+  readonly row: VariantFigures;
   readonly unit: 'mm' | 'in';
   readonly size: { readonly width: number; readonly height: number };
 }) {
@@ -121,7 +121,7 @@ function TriedColumn({
       </dl>
       {id !== null && (
         <div className="tried-actions">
-          <Button size="small" variant="contained" onClick={() => apply(takeTry(design, id), '', `${name} taken`)}>
+          <Button size="small" variant="contained" onClick={() => apply(useVariant(design, id), '', `${name} taken`)}>
             Take this one
           </Button>
           <Button size="small" onClick={() => apply([{ path: ['tries', id], value: undefined }], '', `${name} taken out`)}>

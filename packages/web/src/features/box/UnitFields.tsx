@@ -1,5 +1,5 @@
 /** The family's form, drawn from its description: one field a row. */
-import { familyOf, labelWords, nameInLists, WORDS, type DisplayUnit, type Field, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
+import { familyOf, labelWords, nameInLists, WORDS, type DisplayUnit, type FormField, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
 import { FormControlLabel, Switch, TextField } from '@mui/material';
 import { memo, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -21,11 +21,11 @@ export function UnitFields({ box, unit, group }: { readonly box: UnitDesign; rea
 }
 
 /** The fields of a group that matter for this unit. */
-export const shownFields = (box: UnitDesign, group: FieldGroup): Field[] =>
+export const shownFields = (box: UnitDesign, group: FieldGroup): FormField[] =>
   familyOf(box).form.fields.filter((field) => field.group === group && field.kind !== 'id' && (field.when?.(box) ?? true));
 
 /** Some fields of a unit, wherever they stand in its form: the sheets it is cut from. */
-export function StockFields({ box, unit, fields }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly fields: readonly Field[] }) {
+export function StockFields({ box, unit, fields }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly fields: readonly FormField[] }) {
   const workshop = useAppSelector((state) => selectOpen(state).workshop);
   return (
     <div className="fields">
@@ -62,7 +62,7 @@ export function ElementFields({ box, unit, list, id }: { readonly box: UnitDesig
 }
 
 interface UnitFieldProps {
-  readonly field: Field;
+  readonly field: FormField;
   /** The element the field belongs to, as a path inside the unit. */
   readonly within: readonly string[];
   readonly box: UnitDesign;

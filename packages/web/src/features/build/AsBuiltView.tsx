@@ -4,9 +4,9 @@ import {
   finishedParts,
   labelWords,
   mm,
-  standingAsCut,
-  standingDiagonals,
-  standingOpenings,
+  activeAsCut,
+  activeDiagonals,
+  activeOpenings,
   tapeTextWithUnit,
   plannedFor,
   type AsCut,
@@ -46,7 +46,7 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
   const { record } = useAppSelector(selectOpen);
   const selected = useAppSelector(({ view }) => view.selected);
   const dispatch = useAppDispatch();
-  const cut = standingAsCut(record);
+  const cut = activeAsCut(record);
   const there = finishedParts(record);
   const rows = plan.parts.flatMap((line) => line.panels.flatMap((id) => (plan.unit.byId.get(id) && line.role !== 'cleat-blank' ? [{ line, id }] : [])));
   const open = rows.find(({ id }) => id === selected);
@@ -140,7 +140,7 @@ function offWords(line: PartLine, is: AsCut, unit: DisplayUnit): string {
 function Openings({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
-  const known = standingOpenings(record);
+  const known = activeOpenings(record);
   return (
     <section aria-labelledby="built-openings">
       <h2 id="built-openings">Openings after the dry fit</h2>
@@ -198,7 +198,7 @@ function Hung({ shown }: { readonly shown: ShownUnit }) {
 function Squares({ shown: { unit }, of }: { readonly shown: ShownUnit; readonly of: BuildOf }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
-  const known = standingDiagonals(record);
+  const known = activeDiagonals(record);
   const [typed, setTyped] = useState<Readonly<Record<string, { readonly one?: Entered; readonly other?: Entered }>>>({});
   const rings = of.build.steps.flatMap(({ detail }) => (detail.kind === 'square' ? [detail] : []));
   if (rings.length === 0) return null;

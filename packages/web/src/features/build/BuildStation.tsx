@@ -10,8 +10,8 @@ import {
   termOf,
   total,
   type DisplayUnit,
-  type Figure,
-  type Lack,
+  type ExplainedValue,
+  type Shortage,
   type Schedule,
 } from '@keen/core';
 import { Button } from '@mui/material';
@@ -179,7 +179,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-const LACKS: Readonly<Record<Lack, string>> = {
+const LACKS: Readonly<Record<Shortage, string>> = {
   helper: 'without a helper: no hours have one',
   machine: 'although no hours have their machines',
   hours: 'over several evenings, although they should not be left',
@@ -187,7 +187,7 @@ const LACKS: Readonly<Record<Lack, string>> = {
 
 /** What the hours there are do not have, and is laid out all the same. */
 function Without({ schedule: { without } }: { readonly schedule: Schedule }) {
-  return (Object.keys(LACKS) as Lack[])
+  return (Object.keys(LACKS) as Shortage[])
     .filter((lack) => without[lack].length > 0)
     .map((lack) => (
       <span key={lack} className="caution">
@@ -199,7 +199,7 @@ function Without({ schedule: { without } }: { readonly schedule: Schedule }) {
 
 interface HeadlineProps {
   readonly left: number;
-  readonly minutes: Figure;
+  readonly minutes: ExplainedValue;
   readonly schedule: Schedule | null | undefined;
   readonly unit: DisplayUnit;
 }

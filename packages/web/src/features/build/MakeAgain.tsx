@@ -1,5 +1,5 @@
 /** The same once more, at another size or the one it came to: as it was designed, with what its record taught: thicknesses, how its cleat settles, this shop’s pace. */
-import { builtSizes, enters, exactly, lessonsOf, lessonWords, mm, unitFor, type Entered, type Lesson } from '@keen/core';
+import { builtSizes, enters, enteredFromNm, lessonsOf, lessonWords, mm, unitFor, type Entered, type Lesson } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -24,7 +24,7 @@ export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: Show
   const came = SIZES.flatMap((which) => (built[which] ? [{ which, of: built[which] }] : []));
   const make = (): void => {
     const id = `u${crypto.randomUUID().slice(0, 8)}`;
-    const along = exactly((box.place.along.nm + plan.unit.outside.width.value + BESIDE) as typeof box.place.along.nm);
+    const along = enteredFromNm((box.place.along.nm + plan.unit.outside.width.value + BESIDE) as typeof box.place.along.nm);
     const again = { ...unitFor(design, box, id), ...size, name: `${box.name}, again`.slice(0, 80), place: { ...box.place, along } };
     apply([{ path: ['units', id], value: again }], '', `${again.name} stands beside it`);
     void navigate(`/project/${project}/${id}/box`, { flushSync: true });
@@ -48,7 +48,10 @@ export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: Show
             </span>
           ))}
           .{' '}
-          <Button size="small" onClick={() => setSize((old) => ({ ...old, ...Object.fromEntries(came.map(({ which, of }) => [which, exactly(of.value)])) }))}>
+          <Button
+            size="small"
+            onClick={() => setSize((old) => ({ ...old, ...Object.fromEntries(came.map(({ which, of }) => [which, enteredFromNm(of.value)])) }))}
+          >
             Take the size it came to
           </Button>
         </p>

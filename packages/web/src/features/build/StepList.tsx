@@ -53,10 +53,10 @@ export function StepList({ of, steps, at, schedule, onStep }: StepListProps) {
 function Marks({ step, of }: { readonly step: Step; readonly of: BuildOf }) {
   if (step.detail.kind !== 'setup' && step.detail.kind !== 'by-hand') return null;
   const marks = marksOf(step.panels, of.told.plan);
-  return <span className="quiet step-marks">{marks.length > MOST_MARKS ? `${marks.slice(0, MOST_MARKS).join(' ')} …` : marks.join(' ')}</span>;
+  return <span className="quiet step-marks">{marks.length > MAX_MARKS ? `${marks.slice(0, MAX_MARKS).join(' ')} …` : marks.join(' ')}</span>;
 }
 
-const MOST_MARKS = 6;
+const MAX_MARKS = 6;
 
 const Tick = () => (
   <svg viewBox="0 0 14 14" width="14" height="14" role="img" aria-label="done">

@@ -1,6 +1,6 @@
 /** The steps of the build with what is done of them, from the plan, the sheets as they are laid out and the record. */
 import {
-  buildTold,
+  buildSummary,
   doneSteps,
   doneTimes,
   freeFrom,
@@ -11,7 +11,7 @@ import {
   sheetsOfPlan,
   stepWords,
   type Build,
-  type BuildTold,
+  type BuildSummary,
   type DisplayUnit,
   type DoneSteps,
   type SheetsToSaw,
@@ -32,7 +32,7 @@ export interface BuildOf {
   readonly doneAt: ReadonlyMap<string, number>;
   readonly free: ReadonlyMap<string, number>;
   readonly now: number;
-  readonly told: BuildTold;
+  readonly told: BuildSummary;
   /** What a step is called, with its cabinet where there are several. */
   readonly titleOf: (step: Step) => string;
   /** Steps by id. */
@@ -55,7 +55,7 @@ export function useBuild(unit: DisplayUnit, only: readonly string[]): BuildOf {
     [plan, design, record, workshop, sheets, wanted],
   );
   const done = useMemo(() => doneSteps(build.steps, record), [build, record]);
-  const told = useMemo(() => buildTold({ plan, design, workshop, learned, build, unit }), [build, plan, workshop, design, learned, unit]);
+  const told = useMemo(() => buildSummary({ plan, design, workshop, learned, build, unit }), [build, plan, workshop, design, learned, unit]);
   const byId = useMemo(() => new Map(build.steps.map((step) => [step.id, step])), [build]);
   const titleOf = useMemo(() => {
     const alone = wanted !== '' && !wanted.includes('\n');

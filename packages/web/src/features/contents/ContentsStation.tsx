@@ -10,7 +10,7 @@ import {
   readContents,
   readForeignTable,
   thingsTable,
-  unplaced,
+  unplacedItems,
   type Item,
 } from '@keen/core';
 import Add from '@mui/icons-material/Add';
@@ -49,7 +49,7 @@ export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefin
   const view = chosen ?? (items.length === 0 || !shown ? 'table' : 'shelves');
   const [foreign, setForeign] = useState<{ readonly name: string; readonly text: string; readonly kind: ReturnType<typeof thingsTable> } | null>(null);
   const input = useRef<HTMLInputElement>(null);
-  const loose = unplaced(design);
+  const loose = unplacedItems(design);
   const kg = items.reduce((sum, item) => sum + massOf(item, item.count).value, 0);
   const add = (): void => {
     const id = newId();

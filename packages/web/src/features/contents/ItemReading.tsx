@@ -8,9 +8,9 @@ import {
   massOfOne,
   massText,
   unitsInOrder,
-  unplaced,
+  unplacedItems,
   weightText,
-  type Column,
+  type ItemTableColumn,
   type Entered,
   type Item,
 } from '@keen/core';
@@ -31,8 +31,8 @@ import { WeighIt } from './WeighIt.tsx';
 import { Silhouette } from './Silhouette.tsx';
 
 /** Columns that the form shows as fields; the outline is typed in the table. */
-const FIRST: readonly Column['key'][] = ['name', 'kind', 'count', 'width', 'depth', 'height', 'kg', 'material'];
-const REST: readonly Column['key'][] = ['stands', 'turned', 'stack', 'deep', 'reach', 'near', 'growth', 'lift', 'neck', 'hole'];
+const FIRST: readonly ItemTableColumn['key'][] = ['name', 'kind', 'count', 'width', 'depth', 'height', 'kg', 'material'];
+const REST: readonly ItemTableColumn['key'][] = ['stands', 'turned', 'stack', 'deep', 'reach', 'near', 'growth', 'lift', 'neck', 'hole'];
 
 export function ItemReading({ item, findings }: { readonly item: Item; readonly findings: ReactNode }) {
   const unit = useDisplayUnit();
@@ -93,7 +93,7 @@ export function ItemReading({ item, findings }: { readonly item: Item; readonly 
   );
 }
 
-function ItemField({ item, column }: { readonly item: Item; readonly column: Column }) {
+function ItemField({ item, column }: { readonly item: Item; readonly column: ItemTableColumn }) {
   const unit = useDisplayUnit();
   const { apply, leave } = useEdit();
   const path = ['items', item.id, column.key];
@@ -161,7 +161,7 @@ function Homes({ item }: { readonly item: Item }) {
   const design = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const { apply } = useEdit();
-  const loose = unplaced(design).find(({ item: each }) => each.id === item.id)?.count ?? 0;
+  const loose = unplacedItems(design).find(({ item: each }) => each.id === item.id)?.count ?? 0;
   const floors = unitsInOrder(design).flatMap((box) =>
     plan.byId.get(box.id)!.unit.compartments.map(({ keptBy, name }) => ({ unit: box.id, on: keptBy, words: `${box.name}: ${labelWords(name)}` })),
   );

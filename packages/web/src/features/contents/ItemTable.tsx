@@ -7,9 +7,9 @@ import {
   newItem,
   readCell,
   readContents,
-  standing,
+  countPlaced,
   toShownMass,
-  type Column,
+  type ItemTableColumn,
   type Edit,
   type Item,
 } from '@keen/core';
@@ -22,7 +22,7 @@ import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { newId } from './newId.ts';
 
-const WIDTHS: Readonly<Partial<Record<Column['key'], number>>> = {
+const WIDTHS: Readonly<Partial<Record<ItemTableColumn['key'], number>>> = {
   name: 190,
   near: 120,
   material: 110,
@@ -67,7 +67,7 @@ export default function ItemTable({ label }: { readonly label: string }) {
         headerName: 'placed',
         width: 80,
         sortable: false,
-        valueGetter: (_value, row) => `${standing(row, design.units)} of ${row.count}`,
+        valueGetter: (_value, row) => `${countPlaced(row, design.units)} of ${row.count}`,
       },
     ],
     [unit, design.units],

@@ -11,7 +11,7 @@ import {
   setOutEdit,
   setOutJob,
   tapeTextWithUnit,
-  unplaced,
+  unplacedItems,
   withBox,
   type Entered,
   type Length,
@@ -48,7 +48,7 @@ export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | 
   const [most, setMost] = useState(() => ({ width: pick('900 mm', '36 in'), depth: pick('300 mm', '12 in'), height: pick('900 mm', '36 in') }));
   const [grow, setGrow] = useState(true);
   const [asked, setAsked] = useState<{ readonly wish: SetOutWish; readonly box: ShelfBox; readonly fresh: boolean } | null>(null);
-  const loose = unplaced(design).length;
+  const loose = unplacedItems(design).length;
   const things = Object.keys(design.items).length;
 
   const start = (): void => {

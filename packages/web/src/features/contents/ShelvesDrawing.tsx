@@ -1,5 +1,5 @@
 /** Things to scale on the floors they were given to, and a tray of those without a place. Drag between them; the pane has the typed twin. */
-import { frontView, labelWords, massText, toMm, unplaced, type Item } from '@keen/core';
+import { frontView, labelWords, massText, toMm, unplacedItems, type Item } from '@keen/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
@@ -39,7 +39,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
   const [held, setHeld] = useState<Held | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const grabbed = useRef(false);
-  const loose = unplaced(design);
+  const loose = unplacedItems(design);
   const narrow = width < 560;
   const tray = loose.length > 0 ? (narrow ? width : Math.max(TRAY_LEAST, width * 0.34)) : 0;
   const across = shown ? toMm(shown.plan.unit.outside.width.value) : 1;

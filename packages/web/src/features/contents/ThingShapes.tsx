@@ -1,5 +1,5 @@
 /** Things drawn to scale: on a floor, in the hand, and in the tray of those without a place. */
-import { massText, toMm, type CompartmentLoad, type Item, type unplaced } from '@keen/core';
+import { massText, toMm, type CompartmentLoad, type Item, type unplacedItems } from '@keen/core';
 import type { PointerEvent } from 'react';
 import type { ShownUnit } from '../project/selectors.ts';
 import { placedOutline } from './Silhouette.tsx';
@@ -54,7 +54,7 @@ export function Floor({
 
 /** Px one letter takes, and the least room a name is written in. */
 const LETTER = 6.2;
-const LEAST_NAME = 44;
+const MIN_NAME = 44;
 
 /** The name inside a thing, as much of it as there is room for; upright in what is narrow. */
 function ThingName({
@@ -70,9 +70,9 @@ function ThingName({
   readonly width: number;
   readonly height: number;
 }) {
-  const lies = width >= LEAST_NAME && height >= 16;
+  const lies = width >= MIN_NAME && height >= 16;
   const room = lies ? width : height;
-  if (!lies && (width < 16 || height < LEAST_NAME)) return null;
+  if (!lies && (width < 16 || height < MIN_NAME)) return null;
   const letters = Math.floor((room - 6) / LETTER);
   const text = item.name.length > letters ? `${item.name.slice(0, Math.max(1, letters - 1))}…` : item.name;
   const [cx, cy] = [x + width / 2, y - height / 2];
@@ -119,7 +119,7 @@ export function Tray({
   chosen,
   onTake,
 }: {
-  readonly lots: ReturnType<typeof unplaced>;
+  readonly lots: ReturnType<typeof unplacedItems>;
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -159,7 +159,7 @@ export function Tray({
 }
 
 function layRows(
-  lots: ReturnType<typeof unplaced>,
+  lots: ReturnType<typeof unplacedItems>,
   scale: number,
   width: number,
 ): { places: { lot: (typeof lots)[number]; x: number; y: number }[]; height: number } {

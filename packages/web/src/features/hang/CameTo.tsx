@@ -1,5 +1,5 @@
 /** Where the bottom of a cabinet came to: entered at the wall or at the desk. */
-import { AS_ASKED, entered, standingHung, tapeTextWithUnit, typedText, WALL_LIMITS, type Entered } from '@keen/core';
+import { AS_ASKED, entered, activeHung, tapeTextWithUnit, typedText, WALL_LIMITS, type Entered } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -12,7 +12,7 @@ export function CameTo({ shown: { plan, box, unit } }: { readonly shown: ShownUn
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
   const [came, setCame] = useState<Entered | null>(null);
-  const known = standingHung(record).find(({ hung }) => hung.unit === box.id);
+  const known = activeHung(record).find(({ hung }) => hung.unit === box.id);
   const { least, most } = WALL_LIMITS.up;
   if (known) {
     const off = known.hung.asked.nm - known.hung.came.nm;

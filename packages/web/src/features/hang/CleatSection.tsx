@@ -1,5 +1,5 @@
 /** The cleat in section beside the forces, with its figures; or, screwed through, where the screws go. */
-import { apply, labelWords, LIFT_CLEARANCE, LIFT_MARGIN_MM, nearest, wallHalfFoot, wallRows, type Rip } from '@keen/core';
+import { evaluate, labelWords, LIFT_CLEARANCE, LIFT_MARGIN_MM, roundToNm, wallHalfFoot, wallRows, type Rip } from '@keen/core';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { openField } from '../box/openField.ts';
@@ -23,7 +23,7 @@ export function CleatFacts({ shown }: { readonly shown: ShownUnit }) {
 
 function HookFacts({ shown: { plan, box, unit }, rip }: { readonly shown: ShownUnit; readonly rip: Rip }) {
   const { hanging } = plan.unit;
-  const clearance = apply(LIFT_CLEARANCE, { engagement: rip.engagement, margin: LIFT_MARGIN_MM });
+  const clearance = evaluate(LIFT_CLEARANCE, { engagement: rip.engagement, margin: LIFT_MARGIN_MM });
   return (
     <dl className="cleat-facts">
       <dt>Ripped from</dt>
@@ -51,13 +51,13 @@ function HookFacts({ shown: { plan, box, unit }, rip }: { readonly shown: ShownU
       <dt>Hooks over by</dt>
       <dd>
         <Explained title="hooks over by" unit={unit} of={rip.engagement}>
-          <LengthText value={nearest(rip.engagement.value)} unit={unit} withUnit />
+          <LengthText value={roundToNm(rip.engagement.value)} unit={unit} withUnit />
         </Explained>
       </dd>
       <dt>Free height wanted above</dt>
       <dd>
         <Explained title="free height wanted above" unit={unit} of={clearance}>
-          <LengthText value={nearest(clearance.value)} unit={unit} withUnit />
+          <LengthText value={roundToNm(clearance.value)} unit={unit} withUnit />
         </Explained>
       </dd>
       <dt>Wall half's lower edge, from the floor</dt>
@@ -78,7 +78,7 @@ function ThroughFacts({ shown }: { readonly shown: ShownUnit }) {
   const { hanging } = plan.unit;
   const rows = wallRows(plan.unit);
   const [stud] = plan.hang.studs;
-  const above = (mm: number) => <LengthText value={nearest(mm)} unit={unit} withUnit />;
+  const above = (mm: number) => <LengthText value={roundToNm(mm)} unit={unit} withUnit />;
   return (
     <dl className="cleat-facts">
       <dt>{hanging.plate ? 'Plates let into' : 'Screwed through'}</dt>
@@ -121,7 +121,7 @@ function ThroughFacts({ shown }: { readonly shown: ShownUnit }) {
         <>
           <dt>Grip in the stud</dt>
           <dd>
-            <LengthText value={nearest(Math.round(stud.penetrationMm * 10) / 10)} unit={unit} withUnit />
+            <LengthText value={roundToNm(Math.round(stud.penetrationMm * 10) / 10)} unit={unit} withUnit />
           </dd>
         </>
       )}

@@ -1,5 +1,5 @@
 /** The cleat large: in section, while the unit is slid on, and in the board it is ripped from. */
-import { LIFT_MARGIN_MM, labelWords, lowestCeiling, nearest, tapeTextWithUnit, toMm, wallHalfEnds, type Length } from '@keen/core';
+import { LIFT_MARGIN_MM, labelWords, lowestCeiling, roundToNm, tapeTextWithUnit, toMm, wallHalfEnds, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -59,7 +59,7 @@ function SlideOn({ shown }: { readonly shown: ShownUnit }) {
     toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + plan.unit.outside.width.value })) -
     toMm(box.place.up.nm) -
     toMm(plan.unit.outside.height.value);
-  const told = (mm: number): string => tapeTextWithUnit(nearest(Math.round(mm * 2) / 2), unit);
+  const told = (mm: number): string => tapeTextWithUnit(roundToNm(Math.round(mm * 2) / 2), unit);
   const words = share === 1 ? 'seated' : at.out > 0 ? `${told(at.out)} before the wall, lifted by ${told(at.up)}` : `lifted by ${told(at.up)}`;
   return (
     <div className="cleat-large" ref={ref}>
@@ -130,7 +130,7 @@ function HalvesLength({ shown: { plan, unit } }: { readonly shown: ShownUnit }) 
   const cabinet = byId.get(hanging.cabinetHalf)!;
   const last = byId.get(hanging.brackets.at(-1)!)!;
   const hook = last.frame.origin.along + last.length.value - cabinet.frame.origin.along;
-  const play = hook - nearest(ends.to - ends.from);
+  const play = hook - roundToNm(ends.to - ends.from);
   return (
     <section className="halves-length" aria-label="The two halves">
       <h2>The two halves</h2>
@@ -141,7 +141,7 @@ function HalvesLength({ shown: { plan, unit } }: { readonly shown: ShownUnit }) 
             : `${labelWords(cabinet.name)}: ${told(cabinet.length.value)} long.`}
         </li>
         <li>
-          {hanging.onRail ? 'It hangs on a rail of the wall.' : `${labelWords(strip.name)}: ${told(nearest(ends.to - ends.from))} long, `}
+          {hanging.onRail ? 'It hangs on a rail of the wall.' : `${labelWords(strip.name)}: ${told(roundToNm(ends.to - ends.from))} long, `}
           {!hanging.onRail &&
             (play > 0
               ? `${told(play)} shorter: it can be shifted sideways by that.`

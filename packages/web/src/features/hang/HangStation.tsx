@@ -1,5 +1,5 @@
 /** Hang: will it stay up? The sentence first, then its reasons, the cleat itself, and what is done at the wall. */
-import { massText, verdictTold, type Hang, type Judged } from '@keen/core';
+import { massText, verdictSummary, type Hang, type Judged } from '@keen/core';
 import { useSearchParams } from 'react-router';
 import type { ShownUnit } from '../project/selectors.ts';
 import { CleatView } from './CleatView.tsx';
@@ -12,7 +12,7 @@ type View = keyof typeof VIEWS;
 export function HangStation({ shown }: { readonly shown: ShownUnit }) {
   const { plan, unit } = shown;
   const { hang } = plan;
-  const told = verdictTold(plan, unit);
+  const told = verdictSummary(plan, unit);
   const [search, setSearch] = useSearchParams();
   const asked = search.get('view');
   const view: View = asked !== null && Object.hasOwn(VIEWS, asked) ? (asked as View) : 'holds';

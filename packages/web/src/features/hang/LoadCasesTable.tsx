@@ -7,7 +7,7 @@ import {
   massText,
   movingCases,
   movingWords,
-  nearest,
+  roundToNm,
   percentText,
   tapeTextWithUnit,
   type DisplayUnit,
@@ -93,7 +93,7 @@ export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: Show
 /** How far out it hangs then; its sum, where there is one. */
 function Center({ each, unit }: { readonly each: LoadCase; readonly unit: DisplayUnit }) {
   const { out, outFigure } = each.load;
-  const text = tapeTextWithUnit(nearest(Math.round(out)), unit).replace(/ (strong|shy)$/, '');
+  const text = tapeTextWithUnit(roundToNm(Math.round(out)), unit).replace(/ (strong|shy)$/, '');
   return outFigure ? (
     <Explained title={`center of gravity, ${caseWords(each)}`} unit={unit} of={outFigure}>
       {text}

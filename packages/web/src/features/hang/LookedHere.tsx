@@ -1,5 +1,5 @@
 /** Holes that may not be drilled yet: how the places were looked at, or who answers for them. */
-import { exactly, NOTE, type HangingHoles, type Looked, type WallHole } from '@keen/core';
+import { enteredFromNm, NOTE, type HangingHoles, type Looked, type WallHole } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -67,10 +67,10 @@ function around(holes: readonly WallHole[], how: Looked['how'], note: string): L
   const [left, low] = [Math.min(...alongs) - ROUND, Math.min(...ups) - ROUND];
   return {
     id: `w${crypto.randomUUID().slice(0, 8)}`,
-    left: exactly(left),
-    up: exactly(low),
-    width: exactly(Math.max(...alongs) + ROUND - left),
-    height: exactly(Math.max(...ups) + ROUND - low),
+    left: enteredFromNm(left),
+    up: enteredFromNm(low),
+    width: enteredFromNm(Math.max(...alongs) + ROUND - left),
+    height: enteredFromNm(Math.max(...ups) + ROUND - low),
     how,
     note,
   };

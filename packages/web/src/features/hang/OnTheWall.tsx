@@ -1,5 +1,5 @@
 /** What is done at the wall: where every hole goes, then step by step up to the load. For a phone on the ladder, and to print. */
-import { boringWords, groundOf, hangingTold, joinedTo, holeStateWords, labelWords, type HangingHoles, type HangingTold } from '@keen/core';
+import { boringWords, groundOf, hangingSummary, joinedTo, holeStateWords, labelWords, type HangingHoles, type HangingSummary } from '@keen/core';
 import Print from '@mui/icons-material/PrintOutlined';
 import { Button } from '@mui/material';
 import { useMemo } from 'react';
@@ -16,7 +16,7 @@ export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
   const { wall } = useAppSelector(selectDesign);
   const workshop = useAppSelector(selectAvailable);
   const whole = useAppSelector(selectPlan);
-  const told = useMemo(() => hangingTold(plan, box, wall, workshop, unit, joinedTo(whole, plan.id)), [plan, box, wall, workshop, unit, whole]);
+  const told = useMemo(() => hangingSummary(plan, box, wall, workshop, unit, joinedTo(whole, plan.id)), [plan, box, wall, workshop, unit, whole]);
   const ground = groundOf(wall);
   const stud = ground === 'timber' || ground === 'metal' ? 'stud' : 'place';
   const refused = plan.hang.state === 'refused' || plan.hang.state === 'over';
@@ -92,7 +92,7 @@ function Holes({ shown: { plan, unit }, holes, grounded }: { readonly shown: Sho
   );
 }
 
-function Steps({ shown, told }: { readonly shown: ShownUnit; readonly told: HangingTold }) {
+function Steps({ shown, told }: { readonly shown: ShownUnit; readonly told: HangingSummary }) {
   return (
     <section aria-labelledby="hanging-steps">
       <h2 id="hanging-steps">Step by step</h2>

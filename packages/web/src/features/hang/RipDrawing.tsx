@@ -1,5 +1,5 @@
 /** The board a cleat is ripped from, end on, with the blade's path: which faces are long, and which way round each half goes. */
-import { nearest, tapeTextWithUnit, toMm, widestKerf } from '@keen/core';
+import { roundToNm, tapeTextWithUnit, toMm, widestKerf } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
 import { selectAvailable, type ShownUnit } from '../project/selectors.ts';
@@ -17,7 +17,7 @@ export function RipDrawing({ shown: { plan, unit } }: { readonly shown: ShownUni
   const x = (mm: number): number => SIDE + mm * scale;
   const y = (mm: number): number => TOP + (t - mm) * scale;
   const points = (corners: readonly (readonly [number, number])[]): string => corners.map(([across, up]) => `${x(across)},${y(up)}`).join(' ');
-  const told = (mm: number): string => tapeTextWithUnit(nearest(mm), unit);
+  const told = (mm: number): string => tapeTextWithUnit(roundToNm(mm), unit);
   const height = TOP + t * scale + 44;
   return (
     <section className="rip-drawing" aria-label="The rip" ref={ref}>

@@ -6,7 +6,7 @@ import type { ShownUnit } from '../project/selectors.ts';
 
 const SIDE = 24;
 /** A backboard is drawn no higher, px. */
-const MOST_HIGH = 190;
+const MAX_HIGH = 190;
 /** Room of a stud's label, px. */
 const LABEL = 112;
 
@@ -19,7 +19,7 @@ export function WallHalfFront({ shown, holes, stud }: { readonly shown: ShownUni
   const long = toMm(holes.strip.length);
   const short = toMm(hanging.shortFace);
   const rows = wallRows(plan.unit);
-  const scale = Math.min((size.width - 2 * SIDE) / long, 1.6, MOST_HIGH / short);
+  const scale = Math.min((size.width - 2 * SIDE) / long, 1.6, MAX_HIGH / short);
   const x = (mm: number): number => SIDE + mm * scale;
   const high = Math.max(rows.upper + rows.lower > 0 ? 44 : 30, short * scale);
   const y = (mm: number): number => 26 + high - (mm / short) * high;

@@ -1,5 +1,5 @@
 /** The room: projects as small drawn elevations, and one large way to begin. */
-import { designCodec, entered, newWall, type Design, type Problem, NOTHING_SETTLED } from '@keen/core';
+import { designCodec, entered, newWall, type Design, type Problem, EMPTY_DECISIONS } from '@keen/core';
 import { Alert, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, Snackbar, TextField } from '@mui/material';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -174,7 +174,7 @@ const emptyDesign = (): Design => ({
   children: false,
   person: { height: entered('1720 mm') },
   items: {},
-  ...NOTHING_SETTLED,
+  ...EMPTY_DECISIONS,
   units: {},
 });
 

@@ -17,7 +17,7 @@ import {
   type PresetId,
   type Problem,
   type Workshop,
-  NOTHING_SETTLED,
+  EMPTY_DECISIONS,
 } from '@keen/core';
 import { Alert, Button, TextField } from '@mui/material';
 import { useEffect, useMemo, useState } from 'react';
@@ -242,7 +242,7 @@ function designOf(answers: Answers, workshop: Workshop): Design {
     wall: newWall({ unit, width: pick('3000 mm', '120 in'), ceiling: pick('2400 mm', '96 in'), spacing: studs }),
     person: { height: pick('1720 mm', '68 in') },
     items: {},
-    ...NOTHING_SETTLED,
+    ...EMPTY_DECISIONS,
     children: false,
     units: { u1: { ...box, hanging: { ...box.hanging, stock: cleat, spacer: box.hanging.spacer && { ...box.hanging.spacer, stock: cleat } } } },
   };

@@ -1,5 +1,5 @@
 /** How many of the goes came out how free, with what binds and what rattles told apart. Loaded only where it is looked at. */
-import { percentText, type DisplayUnit, type FitChain, type FitRun } from '@keen/core';
+import { percentText, type DisplayUnit, type ToleranceChain, type FitRun } from '@keen/core';
 import { BarElement, CategoryScale, Chart, LinearScale, Tooltip } from 'chart.js';
 import { Bar } from 'react-chartjs-2';
 import { useAppSelector } from '../../app/store.ts';
@@ -9,7 +9,7 @@ Chart.register(BarElement, CategoryScale, LinearScale, Tooltip);
 Chart.defaults.font.family = "'Barlow Semi Condensed', 'Barlow', sans-serif";
 
 export interface FitChartProps {
-  readonly chain: FitChain;
+  readonly chain: ToleranceChain;
   readonly run: FitRun;
   readonly unit: DisplayUnit;
 }

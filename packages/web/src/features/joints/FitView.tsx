@@ -1,5 +1,5 @@
 /** Will it go together? Every slot, every part between its ends and every pair of doors, tried thousands of times before it is cut. */
-import { type DisplayUnit, fitChains, helpsFor, labelWords, percentText, type FitChain, type FitHelp, type FitRun, type Fit } from '@keen/core';
+import { type DisplayUnit, toleranceChains, helpsFor, labelWords, percentText, type ToleranceChain, type FitHelp, type FitRun, type Fit } from '@keen/core';
 import { Button } from '@mui/material';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -23,10 +23,10 @@ export function FitView({ shown, onStation }: { readonly shown: ShownUnit; reado
   const { stockOf } = useAppSelector(selectPlan);
   const { shop } = useAppSelector(selectLearned).workshop;
   const solid = useDeferredValue(shown.plan.unit);
-  const chains = useMemo(() => fitChains(solid, (id) => stockOf(id).used, shop), [solid, stockOf, shop]);
+  const chains = useMemo(() => toleranceChains(solid, (id) => stockOf(id).used, shop), [solid, stockOf, shop]);
   const runs = useFit(chains);
   const [chosen, setChosen] = useState<string | null>(null);
-  const troubleOf = (chain: FitChain): number => {
+  const troubleOf = (chain: ToleranceChain): number => {
     const run = runs.get(chain.id);
     return run ? run.binds + run.rattles : 0;
   };
@@ -59,9 +59,9 @@ export function FitView({ shown, onStation }: { readonly shown: ShownUnit; reado
 }
 
 interface ChainListProps {
-  readonly chains: readonly FitChain[];
+  readonly chains: readonly ToleranceChain[];
   readonly runs: ReadonlyMap<string, FitRun>;
-  readonly current: FitChain;
+  readonly current: ToleranceChain;
   readonly onChoose: (id: string) => void;
 }
 
@@ -92,7 +92,7 @@ function ChainList({ chains, runs, current, onChoose }: ChainListProps) {
   );
 }
 
-function ChainName({ chain: { kind, guest, host, other, panels } }: { readonly chain: FitChain }) {
+function ChainName({ chain: { kind, guest, host, other, panels } }: { readonly chain: ToleranceChain }) {
   if (kind === 'drawer') return <strong>a drawer on its slides</strong>;
   if (kind === 'row')
     return (
@@ -115,7 +115,7 @@ function Helps({
   shown: { box },
   onStation,
 }: {
-  readonly chain: FitChain;
+  readonly chain: ToleranceChain;
   readonly shown: ShownUnit;
   readonly onStation: (station: StationId) => void;
 }) {

@@ -5,7 +5,7 @@ import {
   JOINT_NAMES,
   jointGroups,
   labelWords,
-  theWords,
+  withArticle,
   loadedWords,
   percentText,
   sectionOfJoint,
@@ -117,7 +117,7 @@ function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; re
       className="drawing joint-section"
       viewBox={`0 0 ${WIDE} ${HIGH}`}
       role="img"
-      aria-label={`${JOINT_NAMES[group.kind]} of ${theWords(group.guest.name)} and ${theWords(group.host.name)}, cut through, ${Math.round(scale * 10) / 10} times as large on a screen of a pixel a millimeter`}
+      aria-label={`${JOINT_NAMES[group.kind]} of ${withArticle(group.guest.name)} and ${withArticle(group.host.name)}, cut through, ${Math.round(scale * 10) / 10} times as large on a screen of a pixel a millimeter`}
     >
       <path className="joint-host" d={path(section.host)} fillRule="evenodd" />
       <path className="joint-guest" d={path(section.guest)} fillRule="evenodd" />

@@ -1,5 +1,5 @@
 /** Joints: how does it go together? Each joint in section, and the settings it takes, in the order they are made in. */
-import { MOST_ORDERED, type Setup } from '@keen/core';
+import { MAX_ORDERED, type Setup } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -59,7 +59,7 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
   const reorder = (order: readonly string[]): void => {
     // Setups of other cabinets keep the places they were given.
     const others = setupOrder.filter((id) => !order.includes(id));
-    apply([{ path: ['setupOrder'], value: [...order, ...others].slice(0, MOST_ORDERED) }], 'setupOrder');
+    apply([{ path: ['setupOrder'], value: [...order, ...others].slice(0, MAX_ORDERED) }], 'setupOrder');
   };
   return (
     <>

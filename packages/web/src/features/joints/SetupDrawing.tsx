@@ -1,12 +1,12 @@
 /** A part as it lies at the machine: its blank, the cut, and what lies against fence, stop or rule. To scale. */
-import { type Blank, type SetupCut } from '@keen/core';
+import { type OperationBlank, type SetupCut } from '@keen/core';
 import type { ReactNode } from 'react';
 
 const WIDE = 190;
 const HIGH = 112;
 const EDGE = 14;
 
-export function SetupDrawing({ cut: { operation, way }, blank, title }: { readonly cut: SetupCut; readonly blank: Blank; readonly title: string }) {
+export function SetupDrawing({ cut: { operation, way }, blank, title }: { readonly cut: SetupCut; readonly blank: OperationBlank; readonly title: string }) {
   const scale = Math.min((WIDE - 2 * EDGE) / blank.length, (HIGH - 2 * EDGE) / blank.width);
   const [w, h] = [blank.length * scale, blank.width * scale];
   const [left, top] = [(WIDE - w) / 2, (HIGH - h) / 2];

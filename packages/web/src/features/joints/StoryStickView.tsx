@@ -1,5 +1,5 @@
 /** Story sticks: one stick for all parts that are marked alike, every mark with its distance from one end. To scale. */
-import { edgeWords, exactTextWithUnit, labelWords, lieOf, storySticks, type Blank, type DisplayUnit, type Setups, type StoryStick } from '@keen/core';
+import { edgeWords, exactTextWithUnit, labelWords, lieOf, storySticks, type OperationBlank, type DisplayUnit, type Setups, type StoryStick } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -39,7 +39,7 @@ function sticksOf({ setups, unmade, blanks, touches }: Setups): StoryStick[] {
 const HIGH = 42;
 const SIDE = 8;
 
-function Stick({ stick, blanks, unit }: { readonly stick: StoryStick; readonly blanks: ReadonlyMap<string, Blank>; readonly unit: DisplayUnit }) {
+function Stick({ stick, blanks, unit }: { readonly stick: StoryStick; readonly blanks: ReadonlyMap<string, OperationBlank>; readonly unit: DisplayUnit }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { parts } = useAppSelector(selectPlan);
   const dispatch = useAppDispatch();

@@ -1,10 +1,10 @@
 /** Thousands of goes at each chain, off the page's thread. */
-import { simulateFit, type FitChain, type FitRun } from '@keen/core';
+import { simulateFit, type ToleranceChain, type FitRun } from '@keen/core';
 import { expose } from 'comlink';
 
 const goer = {
   /** One run for each chain, from the same seed, so that the same parts give the same picture. */
-  run: (chains: readonly FitChain[], runs: number, seed: number): FitRun[] => chains.map((chain) => simulateFit(chain, runs, seed)),
+  run: (chains: readonly ToleranceChain[], runs: number, seed: number): FitRun[] => chains.map((chain) => simulateFit(chain, runs, seed)),
 };
 
 export type Goer = typeof goer;

@@ -1,7 +1,7 @@
 /** What a test cut at a setting can tell, as a fact of the record, and what the shop knows by its test cuts. */
 import {
   entered,
-  exactly,
+  enteredFromNm,
   exactTextWithUnit,
   mm,
   onScale,
@@ -18,7 +18,7 @@ import {
 } from '@keen/core';
 
 /** What came out further off than this is another cut's, mm. */
-const MOST_OFF = 2.5;
+const MAX_OFF = 2.5;
 
 /** One thing a test cut at a setting can tell. */
 export interface Tried {
@@ -69,13 +69,13 @@ const placeSays: Tried['says'] = ({ nm }, unit) =>
 
 /** What can have come out of it. */
 export const cameLimits = ({ wanted }: Tried): { readonly least: Length; readonly most: Length } => ({
-  least: Math.max(mm(0.3), wanted - mm(MOST_OFF)) as Length,
-  most: (wanted + mm(MOST_OFF)) as Length,
+  least: Math.max(mm(0.3), wanted - mm(MAX_OFF)) as Length,
+  most: (wanted + mm(MAX_OFF)) as Length,
 });
 
 export const testCutFact = ({ of, cutter, thick }: Tried, came: Entered): NewFact => ({
   kind: 'test-cut',
-  testCut: { ...(of ? { of } : {}), cutter, thick: exactly(thick), came: entered(came.text) },
+  testCut: { ...(of ? { of } : {}), cutter, thick: enteredFromNm(thick), came: entered(came.text) },
 });
 
 /** All that test cuts have said, a line each. */

@@ -1,5 +1,5 @@
 /** Asks the worker for the goes of all chains, the newest question only. */
-import type { FitChain, FitRun } from '@keen/core';
+import type { ToleranceChain, FitRun } from '@keen/core';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Goer } from './fit.worker.ts';
@@ -7,7 +7,7 @@ import type { Goer } from './fit.worker.ts';
 const RUNS = 4000;
 const SEED = 20_261;
 
-export function useFit(chains: readonly FitChain[]): ReadonlyMap<string, FitRun> {
+export function useFit(chains: readonly ToleranceChain[]): ReadonlyMap<string, FitRun> {
   const [runs, setRuns] = useState<ReadonlyMap<string, FitRun>>(new Map());
   const worker = useRef<Remote<Goer> | null>(null);
   useEffect(() => {

@@ -1,5 +1,5 @@
 /** Ticking setups as done, with their slots as they were cut, and taking that back: facts of the shop record. */
-import { exactly, slotAsDrawn, type MadeSlot, type Setup, type SetupContext, type SetupCut } from '@keen/core';
+import { enteredFromNm, slotAsDrawn, type MeasuredSlot, type Setup, type SetupContext, type SetupCut } from '@keen/core';
 import { useRecord } from '../project/useRecord.ts';
 import type { ShopSetups } from './useSetups.ts';
 
@@ -14,10 +14,10 @@ export function useMade({ made, setups: { blanks } }: ShopSetups): (setup: Setup
 }
 
 /** Slots as they are set up now: what the plan has to keep from here on. */
-export const slotsAsCut = (cuts: readonly SetupCut[], blanks: SetupContext['blanks']): MadeSlot[] =>
+export const slotsAsCut = (cuts: readonly SetupCut[], blanks: SetupContext['blanks']): MeasuredSlot[] =>
   cuts.flatMap(({ operation: { id, panel: of, work } }) => {
     if (work.kind !== 'slot') return [];
     const { panel } = blanks.get(of)!;
     const slot = slotAsDrawn(panel, id.slice(panel.id.length + 1));
-    return slot ? [{ operation: id, width: exactly(slot.width), depth: exactly(slot.depth), at: exactly(slot.at) }] : [];
+    return slot ? [{ operation: id, width: enteredFromNm(slot.width), depth: enteredFromNm(slot.depth), at: enteredFromNm(slot.at) }] : [];
   });

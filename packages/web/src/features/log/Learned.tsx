@@ -6,10 +6,10 @@ import {
   lessonWords,
   minutesText,
   SAVED,
-  standingNotes,
+  activeNotes,
   tapeTextWithUnit,
   type DisplayUnit,
-  type Figure,
+  type ExplainedValue,
   type Learnings,
   type Length,
   type StepKind,
@@ -44,7 +44,7 @@ export function Learned({ shown }: { readonly shown: ShownUnit }) {
   const plan = useAppSelector(selectPlan);
   const { workshop, learned: cutters } = useAppSelector(selectLearned);
   const learnings = useMemo(() => learningsOf(plan, design, record, workshop), [plan, design, record, workshop]);
-  const notes = standingNotes(record).filter(({ note }) => note.nextTime);
+  const notes = activeNotes(record).filter(({ note }) => note.nextTime);
   const { paces, waste, measured, off, worstNm, spoiled, lessons } = learnings;
   const context = { plan, products: workshop.products, unitNames: design.units, unit: shown.unit, currency: workshop.currency };
   const saved = lessons.filter(({ lesson }) => SAVED.has(lesson));
@@ -159,7 +159,7 @@ function Waste({ waste, products, unit }: { readonly waste: Learnings['waste']; 
       </thead>
       <tbody>
         {waste.map(({ product, sheets, sheetsM2, partsM2, keptM2, plannedM2, wasteM2 }) => {
-          const share = (of: Figure) => (
+          const share = (of: ExplainedValue) => (
             <Explained title={labelWords(of.label)} unit={unit} of={of}>
               {figureText(of.value, 'm2', unit)} ({Math.round((of.value / sheetsM2.value) * 100)} %)
             </Explained>

@@ -11,7 +11,7 @@ import { selectOpen, type ShownUnit } from '../project/selectors.ts';
 import { PAPER_CHOICES, usualPaper } from './papers.ts';
 import { SheetPreview } from './SheetPreview.tsx';
 import { useTrueSize, type Printed } from './useTrueSize.ts';
-import { keepPrinter, keptPrinters, LEAST_MM, MOST_MM, type Printer } from './printers.ts';
+import { keepPrinter, keptPrinters, MIN_MM, MAX_MM, type Printer } from './printers.ts';
 import { useStoppable } from '../../ui/useStoppable.ts';
 
 const KINDS: readonly { readonly value: Printed; readonly label: string }[] = [
@@ -120,16 +120,16 @@ export function TrueSizeDialog({ shown, first, onClose }: TrueSizeDialogProps) {
                 label="100 mm along the sheet"
                 unit="mm"
                 value={printer.along}
-                least={LEAST_MM}
-                most={MOST_MM}
+                least={MIN_MM}
+                most={MAX_MM}
                 onChange={(along) => along !== null && setPrinter({ ...printer, along })}
               />
               <NumberField
                 label="100 mm up the sheet"
                 unit="mm"
                 value={printer.up}
-                least={LEAST_MM}
-                most={MOST_MM}
+                least={MIN_MM}
+                most={MAX_MM}
                 onChange={(up) => up !== null && setPrinter({ ...printer, up })}
               />
               <TextField

@@ -8,8 +8,8 @@ export interface Printer {
   readonly up: number;
 }
 
-export const LEAST_MM = 90;
-export const MOST_MM = 110;
+export const MIN_MM = 90;
+export const MAX_MM = 110;
 const KEY = 'keen-printers';
 
 export function keptPrinters(): Printer[] {
@@ -32,6 +32,6 @@ export function keepPrinter(printer: Printer): Printer[] {
 function isPrinter(value: unknown): value is Printer {
   if (typeof value !== 'object' || value === null) return false;
   const { name, along, up } = value as Record<string, unknown>;
-  const bar = (measured: unknown): boolean => typeof measured === 'number' && measured >= LEAST_MM && measured <= MOST_MM;
+  const bar = (measured: unknown): boolean => typeof measured === 'number' && measured >= MIN_MM && measured <= MAX_MM;
   return typeof name === 'string' && name !== '' && bar(along) && bar(up);
 }

@@ -15,7 +15,7 @@ interface Hit {
   readonly run: () => void;
 }
 
-const MOST_HITS = 12;
+const MAX_HITS = 12;
 
 export interface FinderProps {
   readonly open: boolean;
@@ -29,7 +29,7 @@ export function Finder({ open, onClose, onStation, hotkeys }: FinderProps) {
   const [chosen, setChosen] = useState(0);
   const hits = useHits(open, onStation, hotkeys)
     .filter(({ name, kind }) => `${name} ${kind}`.toLowerCase().includes(text.trim().toLowerCase()))
-    .slice(0, MOST_HITS);
+    .slice(0, MAX_HITS);
   const pick = (hit: Hit | undefined): void => {
     if (!hit) return;
     onClose();

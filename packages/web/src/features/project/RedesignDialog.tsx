@@ -1,5 +1,5 @@
 /** A unit re-designed to round numbers in the other unit: everything that moves is on show before it is done. */
-import { findingWords, labelWords, mostMoved, newStops, redesign, toMm, type DisplayUnit, type Length } from '@keen/core';
+import { findingWords, labelWords, largestChange, newStops, redesign, toMm, type DisplayUnit, type Length } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -36,7 +36,7 @@ export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; 
         <p className="quiet">
           {moved.length === 0
             ? 'Every length is round there already.'
-            : `${moved.length} ${moved.length === 1 ? 'length moves' : 'lengths move'}, none by more than ${by(mostMoved(made))}. Screws, boards and sheets stay as they are bought. To read it in ${to === 'mm' ? 'millimeters' : 'inches'} without moving anything, use the switch at the top.`}
+            : `${moved.length} ${moved.length === 1 ? 'length moves' : 'lengths move'}, none by more than ${by(largestChange(made))}. Screws, boards and sheets stay as they are bought. To read it in ${to === 'mm' ? 'millimeters' : 'inches'} without moving anything, use the switch at the top.`}
         </p>
         {stops.map((stop) => (
           <p key={stop.check} className="caution">

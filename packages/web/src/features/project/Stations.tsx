@@ -2,12 +2,12 @@
 import {
   jointGroups,
   percentText,
-  standingMade,
-  standingSawn,
-  standingSteps,
+  activeOperations,
+  activeSawn,
+  activeSteps,
   studsKnown,
   thingsInOrder,
-  unplaced,
+  unplacedItems,
   VERDICT_WORDS,
   type Design,
   type Finding,
@@ -108,7 +108,7 @@ function contentsResult(design: Design, findings: readonly Finding[]): Result {
   const kinds = Object.keys(design.items).length;
   if (kinds === 0) return { mark: 'none', words: 'nothing yet' };
   const here = findings.filter(({ station }) => station === 'contents');
-  const loose = unplaced(design).length;
+  const loose = unplacedItems(design).length;
   if (here.length > 0) return { mark: markFor(here), words: `${here.length} to look at` };
   return { mark: loose > 0 ? 'look' : 'fine', words: loose > 0 ? `${loose} without a place` : `${kinds} kinds of thing` };
 }
@@ -123,7 +123,7 @@ function wallResult(design: Design, findings: readonly Finding[]): Result {
 
 /** The steps themselves are worked out at Build alone: here nothing that is dragged may wait for them. */
 function buildResult(record: readonly RecordEntry[]): Result {
-  const done = standingSteps(record).length + standingMade(record).length + standingSawn(record).length;
+  const done = activeSteps(record).length + activeOperations(record).length + activeSawn(record).length;
   return done === 0 ? { mark: 'none', words: 'not begun' } : { mark: 'fine', words: `${done} ${done === 1 ? 'tick' : 'ticks'}` };
 }
 

@@ -1,5 +1,5 @@
 /** The tally, a strip like a rule: each figure opens its sum, or the station that makes it. */
-import { figuresOf, labelWords, linkWords, massText, percentText, sagText, shows, tapeTextWithUnit, type Figure } from '@keen/core';
+import { figuresOf, labelWords, linkWords, massText, percentText, sagText, shows, tapeTextWithUnit, type ExplainedValue } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
@@ -116,7 +116,7 @@ function Then({ now, text, of = '' }: { readonly now: string; readonly text: str
   );
 }
 
-function WeakestLink({ use, name, fine, unit }: { readonly use: Figure; readonly name: string; readonly fine: boolean; readonly unit: 'mm' | 'in' }) {
+function WeakestLink({ use, name, fine, unit }: { readonly use: ExplainedValue; readonly name: string; readonly fine: boolean; readonly unit: 'mm' | 'in' }) {
   return (
     <Explained title={name} unit={unit} of={use} className={fine ? '' : use.value > 1 ? 'danger' : 'caution'}>
       {name}: {percentText(use.value)}

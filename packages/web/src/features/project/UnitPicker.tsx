@@ -1,5 +1,5 @@
 /** The cabinets by name, and what can be done with them: add, copy, rename, turn round, round off, take out. */
-import { addUnit, canMirror, mirrored, takeUnitOut, unitsInOrder, type UnitDesign } from '@keen/core';
+import { addUnit, canMirror, mirrored, removeCabinet, unitsInOrder, type UnitDesign } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
 import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import { useState } from 'react';
@@ -40,7 +40,7 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
   const takeOut = (): void => {
     if (!shown) return;
     setAnchor(null);
-    apply(takeUnitOut(design, shown.box.id), `remove ${shown.box.id}`, `${shown.box.name} taken out`);
+    apply(removeCabinet(design, shown.box.id), `remove ${shown.box.id}`, `${shown.box.name} taken out`);
   };
   const ask = (what: 'redesign' | 'copy'): void => {
     setAnchor(null);

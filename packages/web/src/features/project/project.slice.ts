@@ -55,7 +55,7 @@ export interface ProjectState {
 
 export type ProjectSlice = { readonly open: ProjectState | null };
 
-const MOST_STEPS = 200;
+const MAX_STEPS = 200;
 const CLOSED: ProjectSlice = { open: null };
 
 type Opened = Pick<ProjectState, 'id' | 'demo' | 'design' | 'base' | 'record' | 'queue' | 'workshop' | 'workshopRevision' | 'save'> & {
@@ -78,7 +78,7 @@ export const projectSlice = createSlice({
         const design = applyEdit(open.design, edit);
         if (design === open.design) return open;
         const last = open.past.at(-1);
-        const past = last && key !== '' && last.key === key ? open.past : [...open.past, { design: open.design, key }].slice(-MOST_STEPS);
+        const past = last && key !== '' && last.key === key ? open.past : [...open.past, { design: open.design, key }].slice(-MAX_STEPS);
         return {
           ...open,
           design,

@@ -1,5 +1,5 @@
 /** The fixes of a finding that settle it, tried one after the other while the page has nothing else to do. */
-import { settlingFixes, type Finding, type Fix } from '@keen/core';
+import { issueFixes, type Finding, type Fix } from '@keen/core';
 import { useEffect, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { inIdleSteps } from '../../ui/whenIdle.ts';
@@ -12,7 +12,7 @@ export function useSettlingFixes(finding: Finding): readonly Fix[] | null {
   const [known, setKnown] = useState<{ readonly finding: Finding; readonly fixes: readonly Fix[] } | null>(null);
   useEffect(() => {
     const found: Fix[] = [];
-    const tries = settlingFixes({ planner: previewPlanner, design, record, workshop }, finding);
+    const tries = issueFixes({ planner: previewPlanner, design, record, workshop }, finding);
     return inIdleSteps(
       tries,
       (fix) => fix && found.push(fix),

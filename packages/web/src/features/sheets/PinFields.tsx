@@ -1,5 +1,5 @@
 /** The typed twin of dragging: where the selected part lies on its sheet, pinned there or free. */
-import { exactly, lineOfPiece, mm, wrongPlaceWords, type DisplayUnit, type Entered, type NestedSheet, type PartLine, type Placement } from '@keen/core';
+import { enteredFromNm, lineOfPiece, mm, wrongPlaceWords, type DisplayUnit, type Entered, type NestedSheet, type PartLine, type Placement } from '@keen/core';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import { useState } from 'react';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -28,7 +28,7 @@ export function PinFields({ nest, sheet, placement, parts, unit }: PinFieldsProp
     <LengthField
       label={label}
       name={`pin.${key}`}
-      value={exactly(wanted[key])}
+      value={enteredFromNm(wanted[key])}
       unit={unit}
       least={mm(0)}
       most={mm(10_000)}

@@ -11,7 +11,7 @@ import {
   progressOf,
   search,
   sheetJobs,
-  standingSawn,
+  activeSawn,
   starterWorkshop,
   type NestPlan,
   type Placement,
@@ -88,7 +88,7 @@ function shown(what: 'cuts' | Placement) {
     </Opened>,
   );
   const open = () => store.getState().project.open!;
-  return { store, design: () => open().design, sawn: () => standingSawn(open().record) };
+  return { store, design: () => open().design, sawn: () => activeSawn(open().record) };
 }
 const card = (): string => document.querySelector('.cut-card')!.textContent!;
 const made = (): HTMLElement => screen.getByRole('button', { name: 'Cut is made' });

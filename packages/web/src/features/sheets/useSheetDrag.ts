@@ -1,5 +1,5 @@
 /** Dragging a part on its sheet, or onto another's tab: where it would go while it is dragged, and pinning it where it is let go. */
-import { nanometres, type NestedSheet, type Placement, type WrongPlace } from '@keen/core';
+import { nanometers, type NestedSheet, type Placement, type WrongPlace } from '@keen/core';
 import { useRef, useState, type PointerEvent } from 'react';
 import type { Pins } from './usePins.ts';
 
@@ -51,7 +51,7 @@ export function useSheetDrag(sheet: NestedSheet, product: string, scale: number,
       if (!dragged) event.currentTarget.setPointerCapture(event.pointerId);
       const nm = (px: number): number => Math.round((px / scale) * 1e3) * 1e3;
       const { placement } = start;
-      const wanted: Placement = { ...placement, x: nanometres(Math.max(0, placement.x + nm(dx))), y: nanometres(Math.max(0, placement.y + nm(dy))) };
+      const wanted: Placement = { ...placement, x: nanometers(Math.max(0, placement.x + nm(dx))), y: nanometers(Math.max(0, placement.y + nm(dy))) };
       const tab = tabAt(event);
       const over = tab && tab.dataset['product'] === product && tab.dataset['sheet'] !== sheet.sheet ? tab.dataset['sheet']! : null;
       setDragged({ ...pins.tryAt(sheet, wanted, Math.round((SNAP_PX / scale) * 1e6)), over });

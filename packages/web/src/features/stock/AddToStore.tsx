@@ -33,7 +33,7 @@ const EMPTY: Draft = {
   crooked: false,
   sawn: false,
 };
-const MOST_AT_ONCE = 40;
+const MAX_AT_ONCE = 40;
 
 /** A copy, so that one thing that was typed is not two things in the file. */
 const again = (value: Entered): Entered => entered(value.text);
@@ -123,7 +123,7 @@ export function AddToStore({ workshop }: { readonly workshop: Workshop }) {
           label="how many"
           name="store.count"
           least={1}
-          most={MOST_AT_ONCE}
+          most={MAX_AT_ONCE}
           value={draft.count}
           onChange={(count) => count !== null && change({ count: Math.round(count) })}
         />

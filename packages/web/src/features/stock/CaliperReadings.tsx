@@ -1,5 +1,5 @@
 /** Readings as they come from the caliper: each is kept the moment it arrives, whatever happens to the caliper after. */
-import { exactly, exactTextWithUnit, toMm, type DisplayUnit, type Entered, type Length, type Product } from '@keen/core';
+import { enteredFromNm, exactTextWithUnit, toMm, type DisplayUnit, type Entered, type Length, type Product } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import { useEffect, useRef, useState } from 'react';
 import { deviceLines } from '../../app/deviceLines.ts';
@@ -33,7 +33,7 @@ export function CaliperReadings({ product, unit, least, most, onReading }: Calip
     const ended = await deviceLines(`caliper/readings?nominal=${toMm(product.nominal.nm)}&places=${places}`, 'caliper', abort.signal, (event) => {
       const nm = event.type === 'reading' ? Math.round(Number(event['mm']) * 1000) * 1000 : NaN;
       if (!(nm >= least && nm <= most)) return void refused++;
-      latest.current(exactly(nm));
+      latest.current(enteredFromNm(nm));
       setTaken(++kept);
     });
     running.current = null;

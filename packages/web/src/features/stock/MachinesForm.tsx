@@ -10,7 +10,7 @@ import {
   type Entered,
   type Machine,
   type MachineKind,
-  type Measure,
+  type MeasureKey,
   type Shop,
 } from '@keen/core';
 import { Button, TextField } from '@mui/material';
@@ -19,7 +19,7 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
-const MEASURE_WORDS: Readonly<Record<Measure, string>> = {
+const MEASURE_WORDS: Readonly<Record<MeasureKey, string>> = {
   kerf: 'kerf',
   deep: 'cuts so deep',
   rip: 'fence goes out to',
@@ -65,7 +65,7 @@ export function MachinesForm({
               slotProps={{ htmlInput: { 'data-field': `shop.${machine.id}.name`, maxLength: 80 } }}
               onChange={(event) => onChange({ ...shop.machines, [machine.id]: { ...machine, name: event.target.value } })}
             />
-            {(Object.keys(MACHINE_KINDS[machine.kind].has) as Measure[]).map((measure) => (
+            {(Object.keys(MACHINE_KINDS[machine.kind].has) as MeasureKey[]).map((measure) => (
               <MeasureField
                 key={measure}
                 machine={machine}
@@ -107,7 +107,7 @@ const briefly = (machine: Machine, unit: DisplayUnit): string =>
 
 interface MeasureFieldProps {
   readonly machine: Machine;
-  readonly measure: Measure;
+  readonly measure: MeasureKey;
   readonly unit: DisplayUnit;
   readonly onChange: (next: Machine) => void;
 }

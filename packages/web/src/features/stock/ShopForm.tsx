@@ -9,9 +9,9 @@ import {
   type Entered,
   type Fit,
   type Length,
-  type Repeated,
+  type Repeatability,
   type Shop,
-  type Stack,
+  type DadoStack,
   type Workshop,
 } from '@keen/core';
 import { Button, FormControlLabel, Switch } from '@mui/material';
@@ -28,7 +28,7 @@ import { useDraft } from './useDraft.ts';
 import { useWorkshopChange } from './useWorkshopChange.ts';
 
 const FIT_WORDS: Readonly<Record<Fit, string>> = { tight: 'tight fit: play', push: 'push fit: play', glue: 'glue fit: play', loose: 'loose fit: play' };
-const REPEAT_WORDS: Readonly<Record<Repeated, string>> = {
+const REPEAT_WORDS: Readonly<Record<Repeatability, string>> = {
   slot: 'width of a slot: spread',
   depth: 'depth of a slot: spread',
   length: 'length of a part: spread',
@@ -196,9 +196,9 @@ function StackFields({
   unit,
   onChange,
 }: {
-  readonly stack: Stack | null;
+  readonly stack: DadoStack | null;
   readonly unit: DisplayUnit;
-  readonly onChange: (stack: Stack | null) => void;
+  readonly onChange: (stack: DadoStack | null) => void;
 }) {
   const blank = STARTER_SHOPS[0]!.make().stack;
   return (

@@ -2,7 +2,7 @@
 import {
   exactTextWithUnit,
   sheetsMeasured,
-  standingReadings,
+  activeReadings,
   thicknessOf,
   toMm,
   type DisplayUnit,
@@ -25,7 +25,7 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
   const { record } = useAppSelector(selectOpen);
   const chosen = useAppSelector(({ view }) => view.unit);
   const unit = chosen ?? product.unit;
-  const used = thicknessOf(product, standingReadings(record));
+  const used = thicknessOf(product, activeReadings(record));
   const withdrawn = new Set(record.map(({ withdraws }) => withdraws));
   const own = record.filter((entry) => entry.reading?.product === product.id && !withdrawn.has(entry.id));
   const inThis = shown.plan.parts.some(({ stock }) => stock === product.id);
@@ -52,7 +52,7 @@ export function StockCard({ product, shown }: { readonly product: Product; reado
       <StripChart nominal={used.nominal} values={own.map(({ reading }) => reading!.value.nm)} />
       <Readings entries={own.filter(({ reading }) => reading!.sheet === undefined)} unit={unit} />
       {own.length === 0 && <p className="quiet">Measure in two places at least, on the very {product.kind === 'board' ? 'boards' : 'sheets'} you will cut.</p>}
-      {sheetsMeasured(product.id, standingReadings(record)).flatMap((measured) =>
+      {sheetsMeasured(product.id, activeReadings(record)).flatMap((measured) =>
         measured.sheet === null
           ? []
           : [

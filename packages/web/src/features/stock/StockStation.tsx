@@ -1,5 +1,5 @@
 /** Stock: out of what? Thickness readings as a strip chart, offcuts, the saw and what one person lifts. */
-import { standingReadings, thicknessOf } from '@keen/core';
+import { activeReadings, thicknessOf } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
 import { ShoppingList } from './ShoppingList.tsx';
@@ -10,7 +10,7 @@ export function StockStation({ shown }: { readonly shown: ShownUnit }) {
   const { workshop, record } = useAppSelector(selectOpen);
   const { parts } = useAppSelector(selectPlan);
   const used = [...new Set(parts.map(({ stock }) => stock))].map((id) => workshop.products[id]!);
-  const readings = standingReadings(record);
+  const readings = activeReadings(record);
   const unmeasured = used.filter((product) => product.kind === 'sheet' && thicknessOf(product, readings).readings < 2).length;
   return (
     <div className="station-body scroll">

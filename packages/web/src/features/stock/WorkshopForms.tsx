@@ -1,5 +1,5 @@
 /** The workshop itself, shared by all projects: machines, prices, the store. Saved as it is changed, on its own. */
-import { lengthsForSale, MOST_TAX, nameInLists, type Workshop } from '@keen/core';
+import { lengthsForSale, MAX_TAX, nameInLists, type Workshop } from '@keen/core';
 import { Button, FormControlLabel, Switch, TextField } from '@mui/material';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -72,7 +72,7 @@ function Prices({ workshop }: { readonly workshop: Workshop }) {
         name="tax"
         unit="%"
         least={0}
-        most={MOST_TAX}
+        most={MAX_TAX}
         value={money.tax.percent}
         onChange={(percent) => percent !== null && setMoney({ ...money, tax: { ...money.tax, percent } })}
       />

@@ -1,5 +1,5 @@
 /** A result put where it is wanted in the unit: a length into a length, an angle into an angle, a list into as many shelves or dividers. */
-import { entered, familyOf, labelWords, sumKeyWords, typedText, type Entered, type Result, type SumAnswer, type UnitDesign } from '@keen/core';
+import { entered, familyOf, labelWords, sumKeyWords, typedText, type Entered, type SumResult, type SumAnswer, type UnitDesign } from '@keen/core';
 import { Button } from '@mui/material';
 import { useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -59,7 +59,7 @@ function asEntered(mm: number, unit: UnitDesign['unit']): Entered {
   return unit === 'mm' ? entered(`${Math.round(mm * 10) / 10} mm`) : entered(`${Math.round((mm / 25.4) * 64)}/64 in`);
 }
 
-function placesFor(box: UnitDesign, { value, unit }: Result): Place[] {
+function placesFor(box: UnitDesign, { value, unit }: SumResult): Place[] {
   const { fields, elements } = familyOf(box).form;
   if (typeof value === 'object') {
     if (unit !== 'mm') return [];

@@ -1,5 +1,5 @@
 /** The picture of a sum, drawn from its own numbers: what is measured and what comes out stand in it. */
-import { sumKeyWords, type DisplayUnit, type Result, type ResultGroup, type SumAnswer } from '@keen/core';
+import { sumKeyWords, type DisplayUnit, type SumResult, type ResultGroup, type SumAnswer } from '@keen/core';
 import type { ReactNode } from 'react';
 import { isResult } from './SumResults.tsx';
 import { PICTURES, type Numbers } from './pictures.tsx';
@@ -24,7 +24,7 @@ export function SumPicture({ answer, unit }: { readonly answer: SumAnswer; reado
 
 /** Inputs and results by name, numbers and lists alike. */
 function numbersOf({ inputs, results }: SumAnswer, unit: DisplayUnit): Numbers {
-  const all = new Map<string, Result['value']>();
+  const all = new Map<string, SumResult['value']>();
   for (const [key, { value }] of Object.entries(inputs)) all.set(key, value);
   for (const [key, result] of Object.entries(results)) if (isResult(result)) all.set(`=${key}`, result.value);
   const number = (key: string, fallback = 0): number => (typeof all.get(key) === 'number' ? (all.get(key) as number) : fallback);

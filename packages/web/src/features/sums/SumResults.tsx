@@ -1,5 +1,5 @@
 /** What a sum gives, each with its name: lengths as a tape shows them and in the other system, forces and shares as they are. */
-import { nearest, sumKeyWords, tapeTextWithUnit, type DisplayUnit, type Result, type ResultGroup, type SumAnswer } from '@keen/core';
+import { roundToNm, sumKeyWords, tapeTextWithUnit, type DisplayUnit, type SumResult, type ResultGroup, type SumAnswer } from '@keen/core';
 
 export function SumResults({ answer, unit }: { readonly answer: SumAnswer; readonly unit: DisplayUnit }) {
   return (
@@ -15,7 +15,7 @@ export function SumResults({ answer, unit }: { readonly answer: SumAnswer; reado
 }
 
 /** One figure or a list of them, not a group of several under names. */
-export const isResult = (each: SumAnswer['results'][string]): each is Result =>
+export const isResult = (each: SumAnswer['results'][string]): each is SumResult =>
   'value' in each && (typeof each.value !== 'object' || Array.isArray(each.value));
 
 function textOf(result: SumAnswer['results'][string], unit: DisplayUnit): string {
@@ -31,12 +31,12 @@ function textOf(result: SumAnswer['results'][string], unit: DisplayUnit): string
 }
 
 /** A result in words: a list with commas. */
-export function resultText({ value, unit: of }: Result, unit: DisplayUnit): string {
+export function resultText({ value, unit: of }: SumResult, unit: DisplayUnit): string {
   if (typeof value === 'object')
     return value.length === 0 ? 'none' : value.map((each) => resultText(of === undefined ? { value: each } : { value: each, unit: of }, unit)).join(', ');
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
   // To a hundredth, or as a tape shows it with the decimal beside it.
-  if (of === 'mm') return unit === 'mm' ? `${Number(value.toFixed(2))} mm` : `${tapeTextWithUnit(nearest(value), 'in')} (${(value / 25.4).toFixed(3)})`;
+  if (of === 'mm') return unit === 'mm' ? `${Number(value.toFixed(2))} mm` : `${tapeTextWithUnit(roundToNm(value), 'in')} (${(value / 25.4).toFixed(3)})`;
   return `${Number(value.toPrecision(4))}${of === undefined ? '' : of === 'deg' ? '°' : ` ${of}`}`;
 }

@@ -1,5 +1,5 @@
 /** What the pictures of sums are drawn with: wood, words, dimensions, forces, blocks in a row. */
-import { nearest, tapeTextWithUnit, type DisplayUnit } from '@keen/core';
+import { roundToNm, tapeTextWithUnit, type DisplayUnit } from '@keen/core';
 import type { ReactNode } from 'react';
 
 export interface Numbers {
@@ -106,7 +106,7 @@ const FINE_IN = 0.25;
 export function lengthLabel(value: number, unit: DisplayUnit): string {
   if (unit === 'mm') return short(value);
   if (Math.abs(value) < FINE_IN * 25.4) return String(Number((value / 25.4).toFixed(3)));
-  return tapeTextWithUnit(nearest(value), 'in').replace(/ in( strong| shy)?$/, '');
+  return tapeTextWithUnit(roundToNm(value), 'in').replace(/ in( strong| shy)?$/, '');
 }
 export const newtons = (value: number): string => `${short(value)} N`;
 

@@ -10,8 +10,8 @@ import {
   type Edit,
   type Entered,
   type Length,
-  type Rect,
-  type Share,
+  type WallRect,
+  type SharedGap,
 } from '@keen/core';
 import { Button } from '@mui/material';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -26,7 +26,7 @@ import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 
 const unitId = (): string => `u${crypto.randomUUID().slice(0, 8)}`;
-const SHARES: readonly { readonly value: Share; readonly label: string }[] = [
+const SHARES: readonly { readonly value: SharedGap; readonly label: string }[] = [
   { value: 'ends', label: 'at both ends' },
   { value: 'left', label: 'at the right end' },
   { value: 'right', label: 'at the left end' },
@@ -46,7 +46,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
   const [gap, setGap] = useState(() => pick('0 mm', '0 in'));
   const [open, setOpen] = useState(() => pick('0 mm', '0 in'));
   const [after, setAfter] = useState(1);
-  const [share, setShare] = useState<Share>('ends');
+  const [share, setShare] = useState<SharedGap>('ends');
   const out = shown?.plan.block.out ?? pick('300 mm', '12 in').nm;
   const blocks = plan.units.map(({ block }) => block);
   const leaving = shown ? [shown.box.id] : [];
@@ -56,7 +56,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [plan, clear, out],
   );
-  const here: Rect | undefined = rooms[Math.min(room, rooms.length - 1)];
+  const here: WallRect | undefined = rooms[Math.min(room, rooms.length - 1)];
   const say = (nm: number): string => tapeTextWithUnit(Math.round(nm) as Length, unit);
   const box = shown?.box ?? freshBox(design, workshop);
   const made = useMemo(
@@ -159,7 +159,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
                   onChange={(value) => value !== null && setAfter(value)}
                 />
               )}
-              <ChoiceField label="what is left over goes" name="fit.share" value={share} options={SHARES} onChange={(value) => setShare(value as Share)} />
+              <ChoiceField label="what is left over goes" name="fit.share" value={share} options={SHARES} onChange={(value) => setShare(value as SharedGap)} />
               <p className="quiet">
                 {made.edit
                   ? `${count} of ${say(made.run.width)}; ${say(made.run.left)} left over.`

@@ -8,7 +8,7 @@ import { picked } from '../project/view.slice.ts';
 const ROOM = { left: 58, right: 20, top: 20, bottom: 6 } as const;
 const WALL_PX = 8;
 /** As high as what stands out asks for, at the scale of the wall over it, up to this. */
-const MOST_HIGH = 200;
+const MAX_HIGH = 200;
 
 export function PlanView({ shown }: { readonly shown: ShownUnit | undefined }) {
   const [ref, size] = useSize<HTMLDivElement>();
@@ -39,7 +39,7 @@ function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonl
     ...swings.map(({ sector }) => Math.min(900, mm(sector.out + sector.radius))),
   );
   const edge = ROOM.top + ROOM.bottom + WALL_PX;
-  const scale = Math.min((width - ROOM.left - ROOM.right) / wide, (MOST_HIGH - edge) / deepest);
+  const scale = Math.min((width - ROOM.left - ROOM.right) / wide, (MAX_HIGH - edge) / deepest);
   const high = deepest * scale + edge;
   const left = ROOM.left + Math.max(0, (width - ROOM.left - ROOM.right - wide * scale) / 2);
   const x = (along: number): number => left + along * scale;

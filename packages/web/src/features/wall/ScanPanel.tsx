@@ -3,7 +3,7 @@ import {
   entered,
   mm,
   peaksOf,
-  standingScans,
+  activeScans,
   studsOf,
   tapeTextWithUnit,
   toMm,
@@ -47,7 +47,7 @@ export function ScanPanel() {
   const kept = useMemo(
     () =>
       mergedSamples(
-        standingScans(record)
+        activeScans(record)
           .filter(({ scan }) => scan.up.nm === up.nm)
           .flatMap(({ scan }) => scan.samples),
       ),

@@ -4,7 +4,7 @@ import {
   entered,
   groundOf,
   type Ground,
-  MOST_RATING_N,
+  MAX_RATING_N,
   PLUG_IDS,
   railsInOrder,
   SPECIES,
@@ -155,7 +155,7 @@ function FixingFields({ set }: { readonly set: (path: readonly string[], value: 
               name={`wall.fixing.${key}`}
               unit="N"
               least={1}
-              most={MOST_RATING_N}
+              most={MAX_RATING_N}
               optional
               value={fixing[key]}
               onChange={(value) => set(['fixing', key], value)}

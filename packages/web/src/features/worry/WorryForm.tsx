@@ -1,19 +1,19 @@
 /** What can be seen and measured of a unit that hangs: each with its limits, in groups in the order one looks. */
 import {
   entered,
-  exactly,
+  enteredFromNm,
   MATERIALS,
   mm,
   SCREW_IDS,
   tapeTextWithUnit,
-  WORRY_BOTTOMS,
-  WORRY_CLEATS,
-  WORRY_FIXINGS,
-  WORRY_HELD,
+  EXISTING_BOTTOMS,
+  EXISTING_CLEATS,
+  EXISTING_FIXINGS,
+  EXISTING_HOLDS,
   type DisplayUnit,
   type Entered,
   type Length,
-  type Worry,
+  type ExistingCabinet,
 } from '@keen/core';
 import { FormControlLabel, Switch } from '@mui/material';
 import type { ReactNode } from 'react';
@@ -22,12 +22,12 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 export interface WorryFormProps {
-  readonly worry: Worry;
-  readonly set: (change: Partial<Worry>) => void;
+  readonly worry: ExistingCabinet;
+  readonly set: (change: Partial<ExistingCabinet>) => void;
   readonly unit: DisplayUnit;
 }
 
-type KeysOf<T> = { [K in keyof Worry]: Worry[K] extends T ? K : never }[keyof Worry];
+type KeysOf<T> = { [K in keyof ExistingCabinet]: ExistingCabinet[K] extends T ? K : never }[keyof ExistingCabinet];
 
 const WORDS: Readonly<Record<string, string>> = {
   'wood-screws': 'wood screws',
@@ -42,14 +42,14 @@ const WORDS: Readonly<Record<string, string>> = {
 /** A tape's finest line in inches: what stands on one is shown in them, anything else as it was measured. */
 const THIRTY_SECOND = 793_750;
 const shownIn = (nm: Length, unit: DisplayUnit): Entered =>
-  unit === 'in' && nm !== 0 && nm % THIRTY_SECOND === 0 ? entered(tapeTextWithUnit(nm, 'in')) : exactly(nm);
+  unit === 'in' && nm !== 0 && nm % THIRTY_SECOND === 0 ? entered(tapeTextWithUnit(nm, 'in')) : enteredFromNm(nm);
 
 export function WorryForm({ worry, set, unit: shown }: WorryFormProps) {
-  const length = (key: KeysOf<Worry['height']>, label: string, least: number, most: number): ReactNode => (
+  const length = (key: KeysOf<ExistingCabinet['height']>, label: string, least: number, most: number): ReactNode => (
     <LengthField
       label={label}
       name={`worry.${key}`}
-      value={shownIn(worry[key] as Worry['height'], shown)}
+      value={shownIn(worry[key] as ExistingCabinet['height'], shown)}
       unit={shown}
       least={mm(least)}
       most={mm(most)}
@@ -75,7 +75,7 @@ export function WorryForm({ worry, set, unit: shown }: WorryFormProps) {
       onChange={(value) => value !== null && set({ [key]: value })}
     />
   );
-  const choice = <K extends 'fixing' | 'heldBy' | 'bottomBy'>(key: K, label: string, options: readonly Worry[K][]): ReactNode => (
+  const choice = <K extends 'fixing' | 'heldBy' | 'bottomBy'>(key: K, label: string, options: readonly ExistingCabinet[K][]): ReactNode => (
     <ChoiceField
       label={label}
       name={`worry.${key}`}
@@ -98,7 +98,7 @@ export function WorryForm({ worry, set, unit: shown }: WorryFormProps) {
       <h2>In the wall</h2>
       {number('studs', 'studs its fixings reach (0: wallboard alone)', '', 12, true)}
       {number('perStud', 'in each stud', '', 6, true, 1)}
-      {choice('fixing', 'fixed with', WORRY_FIXINGS)}
+      {choice('fixing', 'fixed with', EXISTING_FIXINGS)}
       <ChoiceField
         label="as thick as"
         name="worry.screw"
@@ -113,8 +113,8 @@ export function WorryForm({ worry, set, unit: shown }: WorryFormProps) {
         label="ripped from"
         name="worry.cleat"
         value={worry.cleat}
-        options={WORRY_CLEATS.map((value) => ({ value, label: MATERIALS[value].name }))}
-        onChange={(value) => set({ cleat: value as Worry['cleat'] })}
+        options={EXISTING_CLEATS.map((value) => ({ value, label: MATERIALS[value].name }))}
+        onChange={(value) => set({ cleat: value as ExistingCabinet['cleat'] })}
       />
       {length('thickness', 'thickness', 6, 60)}
       {length('shortFace', 'short face of the wall half', 15, 300)}
@@ -131,9 +131,9 @@ export function WorryForm({ worry, set, unit: shown }: WorryFormProps) {
           { value: 'back', label: 'the thin back alone' },
           { value: 'rail', label: 'a rail, the sides or the top' },
         ]}
-        onChange={(value) => set({ heldIn: value as Worry['heldIn'] })}
+        onChange={(value) => set({ heldIn: value as ExistingCabinet['heldIn'] })}
       />
-      {choice('heldBy', 'with', WORRY_HELD)}
+      {choice('heldBy', 'with', EXISTING_HOLDS)}
       {number('heldCount', 'how many', '', 60, true, 1)}
       {worry.heldIn === 'back' && length('backMm', 'thickness of the back', 2, 30)}
       <h2>The box</h2>
@@ -145,9 +145,9 @@ export function WorryForm({ worry, set, unit: shown }: WorryFormProps) {
           { value: 'between', label: 'between the sides' },
           { value: 'under', label: 'under the ends of the sides' },
         ]}
-        onChange={(value) => set({ bottom: value as Worry['bottom'] })}
+        onChange={(value) => set({ bottom: value as ExistingCabinet['bottom'] })}
       />
-      {choice('bottomBy', 'held by', WORRY_BOTTOMS)}
+      {choice('bottomBy', 'held by', EXISTING_BOTTOMS)}
       {(worry.bottomBy === 'screws' || worry.bottomBy === 'nails') && number('bottomCount', 'in each side', '', 30, true, 1)}
       {yes('glueOnFinish', 'glued on paint, varnish or a faced board')}
       {length('lidHand', 'a lid: hinges to its edge (0: none)', 0, 900)}

@@ -1,5 +1,5 @@
 /** One that worries you: how it is joined and fixed on the left, what goes first and the repairs that help on the right. */
-import { autopsy, labelWords, percentText, repairWords, VERDICT_WORDS, worryRefusalWords, type Worry } from '@keen/core';
+import { assessExisting, labelWords, percentText, repairWords, VERDICT_WORDS, existingRefusalWords, type ExistingCabinet } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -14,13 +14,13 @@ import { WorryPicture } from './WorryPicture.tsx';
 
 export function Component() {
   const [unit, setUnit] = useOwnUnit();
-  const [worry, setWorry] = useState<Worry>(keptWorry);
-  const set = (change: Partial<Worry>): void => {
+  const [worry, setWorry] = useState<ExistingCabinet>(keptWorry);
+  const set = (change: Partial<ExistingCabinet>): void => {
     const next = { ...worry, ...change };
     setWorry(next);
     keepWorry(next);
   };
-  const { links, refusals, repairs } = useMemo(() => autopsy(worry), [worry]);
+  const { links, refusals, repairs } = useMemo(() => assessExisting(worry), [worry]);
   const first = links[0]!;
   const over = first.use.value > first.limit;
   const stop = refusals.length > 0 || over;
@@ -55,7 +55,7 @@ export function Component() {
             </h1>
             {refusals.map((reason) => (
               <p key={reason} className="danger stop-line">
-                {worryRefusalWords(reason)}
+                {existingRefusalWords(reason)}
               </p>
             ))}
             <WorryPicture worry={worry} links={links} />

@@ -1,9 +1,9 @@
 /** The unit from the side, with a mark at each link by how far it is used: where to look first. */
-import { labelWords, percentText, toMm, type Link, type Worry } from '@keen/core';
+import { labelWords, percentText, toMm, type Link, type ExistingCabinet } from '@keen/core';
 
 const [W, H] = [420, 260];
 
-export function WorryPicture({ worry, links }: { readonly worry: Worry; readonly links: readonly Link[] }) {
+export function WorryPicture({ worry, links }: { readonly worry: ExistingCabinet; readonly links: readonly Link[] }) {
   const [high, deep] = [toMm(worry.height), toMm(worry.depth)];
   const s = Math.min((H - 50) / high, 190 / deep);
   const [x, y] = [90, 24];

@@ -1,11 +1,11 @@
 /** What was told of a unit, kept in this browser so that a reload loses nothing; anything else there is no longer read. */
-import { autopsy, inches, mm, type DisplayUnit, type Worry } from '@keen/core';
+import { assessExisting, inches, mm, type DisplayUnit, type ExistingCabinet } from '@keen/core';
 import { storedText, storeText } from '../../ui/storage.ts';
 
 const KEY = 'keen-worry';
 
 /** A unit nobody has told anything of: the usual one. */
-export const UNTOLD: Worry = {
+export const UNTOLD: ExistingCabinet = {
   height: mm(700),
   depth: mm(300),
   emptyKg: 15,
@@ -38,7 +38,7 @@ export const UNTOLD: Worry = {
 };
 
 /** The same as someone with an inch tape would find it. */
-const UNTOLD_IN: Worry = {
+const UNTOLD_IN: ExistingCabinet = {
   ...UNTOLD,
   height: inches(28),
   depth: inches(12),
@@ -50,26 +50,26 @@ const UNTOLD_IN: Worry = {
 };
 
 /** What is shown before anything is told, in either unit. */
-export const untold = (unit: DisplayUnit): Worry => (unit === 'in' ? UNTOLD_IN : UNTOLD);
+export const untold = (unit: DisplayUnit): ExistingCabinet => (unit === 'in' ? UNTOLD_IN : UNTOLD);
 
-const same = (a: Worry, b: Worry): boolean => JSON.stringify(a) === JSON.stringify(b);
-export const isUntold = (worry: Worry): boolean => same(worry, UNTOLD) || same(worry, UNTOLD_IN);
+const same = (a: ExistingCabinet, b: ExistingCabinet): boolean => JSON.stringify(a) === JSON.stringify(b);
+export const isUntold = (worry: ExistingCabinet): boolean => same(worry, UNTOLD) || same(worry, UNTOLD_IN);
 
-export function keptWorry(): Worry {
+export function keptWorry(): ExistingCabinet {
   try {
     const kept = JSON.parse(storedText(KEY) ?? 'null') as Record<string, unknown> | null;
     if (!kept) return UNTOLD;
     // A field of another kind than today's is as if it had not been told.
     const told = Object.entries<unknown>({ ...UNTOLD }).map(([key, value]): [string, unknown] => [key, typeof kept[key] === typeof value ? kept[key] : value]);
-    const worry = Object.fromEntries(told) as unknown as Worry;
+    const worry = Object.fromEntries(told) as unknown as ExistingCabinet;
     // What cannot be judged is not read: a screw or a board there is no longer.
-    autopsy(worry);
+    assessExisting(worry);
     return worry;
   } catch {
     return UNTOLD;
   }
 }
 
-export function keepWorry(worry: Worry): void {
+export function keepWorry(worry: ExistingCabinet): void {
   storeText(KEY, JSON.stringify(worry));
 }

@@ -6,10 +6,10 @@ import type { Plan } from '../plan/plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { Learned } from '../setups/learned.ts';
-import type { BuildTold } from './build-said.ts';
-import { hangingTold } from './hanging-steps.ts';
+import type { BuildSummary } from './step-texts.ts';
+import { hangingSummary } from './hanging-steps.ts';
 
-export interface BuildToldFrom {
+export interface BuildSummaryInput {
   readonly plan: Plan;
   readonly design: Pick<Design, 'build' | 'units' | 'wall'>;
   /** As its test cuts say it is. */
@@ -19,7 +19,7 @@ export interface BuildToldFrom {
   readonly unit: DisplayUnit;
 }
 
-export function buildTold({ plan, design, workshop, learned, build, unit }: BuildToldFrom): BuildTold {
+export function buildSummary({ plan, design, workshop, learned, build, unit }: BuildSummaryInput): BuildSummary {
   const blanks = new Map(build.setups.flatMap((each) => [...each.blanks]));
   return {
     plan,
@@ -28,7 +28,7 @@ export function buildTold({ plan, design, workshop, learned, build, unit }: Buil
     setups: { shop: workshop.shop, blanks, parts: plan.parts, learned },
     hangingOf: (id) => {
       const [own, box] = [plan.byId.get(id), design.units[id]];
-      return own && box ? hangingTold(own, box, design.wall, workshop, unit, joinedTo(plan, id)) : null;
+      return own && box ? hangingSummary(own, box, design.wall, workshop, unit, joinedTo(plan, id)) : null;
     },
   };
 }

@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { stepWords } from '../formats/build-words.ts';
-import { hangingTold } from '../formats/hanging-steps.ts';
+import { hangingSummary } from '../formats/hanging-steps.ts';
 import { planBuild } from '../plan/build-job.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
@@ -18,7 +18,7 @@ function stepsOf(...edits: readonly EditStep[]) {
     workshop,
     choices: design.build,
     setups: { shop: workshop.shop, blanks: build.setups[0]!.blanks, parts: made.parts },
-    hangingOf: (id: string) => hangingTold(made.byId.get(id)!, design.units[id]!, design.wall, workshop, 'mm'),
+    hangingOf: (id: string) => hangingSummary(made.byId.get(id)!, design.units[id]!, design.wall, workshop, 'mm'),
   };
   return build.steps
     .filter(({ unit }) => unit === 'ink')

@@ -6,21 +6,21 @@ import { job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import { closeSheet } from './close.ts';
 import { framesOf } from './frames.ts';
-import { bedsOf, itemsOf, type Item } from './pieces.ts';
+import { stockAreasOf, itemsOf, type PackItem } from './pieces.ts';
 import type { NestProblem } from './problem.ts';
-import { copySheet, FITS, itemsOn, openSheet, place, spotFor, without, type Sheet } from './slices.ts';
+import { copySheet, FIT_RULES, itemsOn, openSheet, place, spotFor, without, type OpenSheet } from './guillotine-tree.ts';
 
 const KERF = 3e6;
-const opened = (problem: NestProblem): { sheet: Sheet; items: Item[] } => ({
-  sheet: openSheet(framesOf(bedsOf(problem)[0]!, problem)[0]!, problem.kerf),
+const opened = (problem: NestProblem): { sheet: OpenSheet; items: PackItem[] } => ({
+  sheet: openSheet(framesOf(stockAreasOf(problem)[0]!, problem)[0]!, problem.kerf),
   items: itemsOf(problem).items,
 });
-const put = (item: Item, on: Sheet): boolean => {
+const put = (item: PackItem, on: OpenSheet): boolean => {
   const spot = spotFor(item, on, KERF, 'match');
   if (spot) place(item, on, spot, KERF);
   return spot !== null;
 };
-const wrong = (problem: NestProblem, on: Sheet): string[] => {
+const wrong = (problem: NestProblem, on: OpenSheet): string[] => {
   const placed = itemsOn(on).length;
   const nested = closeSheet(on, problem);
   const unplaced = problem.parts
@@ -96,7 +96,7 @@ test('at random: what is put in, taken out and put in again is a sheet that can 
         } else {
           const item = [...loose][size(0, loose.size)];
           if (!item) continue;
-          const spot = spotFor(item, on, KERF, FITS[size(0, 3)]!);
+          const spot = spotFor(item, on, KERF, FIT_RULES[size(0, 3)]!);
           // No hole is as long, or none as wide: then it is turned away at once, and rightly.
           if (item.lies.every(({ dx, dy }) => dx > on.open.dx || dy > on.open.dy)) expect(spot).toBeNull();
           if (!spot) continue;

@@ -44,7 +44,7 @@ export interface Joint {
   readonly stopped?: boolean;
 }
 
-export interface Meeting {
+export interface Connection {
   readonly id: string;
   readonly guest: string;
   /** An edge of the guest; one of its faces where panels are laid on one another. */
@@ -64,7 +64,7 @@ export const isFace = (at: Face | EdgeId): at is Face => at === 'reference' || a
  * `normal` is the unit direction across the strip in (u, v); near and far are measured along it,
  * from and to along the strip itself.
  */
-export interface Strip {
+export interface Slot {
   readonly id: string;
   readonly kind: 'dado' | 'groove' | 'rabbet';
   readonly face: Face;

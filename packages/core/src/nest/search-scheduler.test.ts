@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { turns, type Way } from './turns.ts';
+import { searchScheduler, type SearchMethod } from './search-scheduler.ts';
 
 function counted(share: number, work: () => number, isBetter: (tries: number) => boolean = () => false) {
   const way = {
@@ -11,10 +11,10 @@ function counted(share: number, work: () => number, isBetter: (tries: number) =>
       return isBetter(way.tries);
     },
   };
-  return way satisfies Way & { tries: number };
+  return way satisfies SearchMethod & { tries: number };
 }
-const run = (ways: readonly Way[], steps: number): void => {
-  const each = turns(ways);
+const run = (ways: readonly SearchMethod[], steps: number): void => {
+  const each = searchScheduler(ways);
   for (let n = 0; n < steps; n++) each.step();
 };
 
@@ -39,7 +39,7 @@ test('what finds something better has more turns than its like', () => {
 
 test('a way that has no more is passed over, and nothing happens where none has', () => {
   let tries = 0;
-  const few: Way = { share: 5, work: () => (tries < 3 ? 10 : Infinity), step: () => ++tries < 0 };
+  const few: SearchMethod = { share: 5, work: () => (tries < 3 ? 10 : Infinity), step: () => ++tries < 0 };
   const other = counted(1, () => 10);
   run([few, other], 50);
   expect([tries, other.tries]).toEqual([3, 47]);

@@ -4,11 +4,11 @@ import { toMm } from '../length/length.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { search } from '../nest/search.ts';
 import { boardJobs, sheetJobs } from './cutting.ts';
-import { triesOf, type Design, type Try, type UnitDesign } from './design.ts';
+import { variantsOf, type Design, type Variant, type UnitDesign } from './design.ts';
 import type { EditStep } from './edit.ts';
 import type { Planner, UnitPlan } from './plan.ts';
 
-export interface Tried {
+export interface VariantFigures {
   /** Null for the unit as it stands. */
   readonly id: string | null;
   readonly name: string;
@@ -19,18 +19,18 @@ export interface Tried {
 }
 
 /** The unit as it stands, and its tries, each planned on this wall beside the other units. `plannerOf` gives each try a planner that remembers it. */
-export function triedOf(
+export function variantFigures(
   plannerOf: (tried: string | null) => Planner,
   design: Design,
   record: readonly RecordEntry[],
   workshop: Workshop,
   unit: string,
-): Tried[] {
+): VariantFigures[] {
   const standing = design.units[unit];
   if (!standing) return [];
-  const rows: readonly Omit<Tried, 'plan' | 'outMm'>[] = [
+  const rows: readonly Omit<VariantFigures, 'plan' | 'outMm'>[] = [
     { id: null, name: standing.name, unit: standing },
-    ...triesOf(design, unit).map(({ id, name, unit: tried }) => ({ id, name, unit: tried })),
+    ...variantsOf(design, unit).map(({ id, name, unit: tried }) => ({ id, name, unit: tried })),
   ];
   return rows.map((row) => {
     const plan = plannerOf(row.id)
@@ -68,13 +68,13 @@ export function stockFor(
 const FIRST_STEPS = 12;
 
 /** The unit as it stands kept as a try. */
-export const keepTry = (design: Design, unit: string, id: string, name: string): EditStep[] => {
-  const kept: Try = { id, order: 1 + Math.max(0, ...triesOf(design, unit).map(({ order }) => order)), name, unit: design.units[unit]! };
+export const keepVariant = (design: Design, unit: string, id: string, name: string): EditStep[] => {
+  const kept: Variant = { id, order: 1 + Math.max(0, ...variantsOf(design, unit).map(({ order }) => order)), name, unit: design.units[unit]! };
   return [{ path: ['tries', id], value: kept }];
 };
 
 /** A try taken as the unit: what stood there is kept in its place, under its name. */
-export const takeTry = (design: Design, id: string): EditStep[] => {
+export const useVariant = (design: Design, id: string): EditStep[] => {
   const tried = design.tries[id]!;
   const standing = design.units[tried.unit.id]!;
   return [
@@ -84,7 +84,7 @@ export const takeTry = (design: Design, id: string): EditStep[] => {
 };
 
 /** A unit taken out of the project, its tries with it. */
-export const takeUnitOut = (design: Design, unit: string): EditStep[] => [
+export const removeCabinet = (design: Design, unit: string): EditStep[] => [
   { path: ['units', unit], value: undefined },
-  ...triesOf(design, unit).map(({ id }) => ({ path: ['tries', id], value: undefined })),
+  ...variantsOf(design, unit).map(({ id }) => ({ path: ['tries', id], value: undefined })),
 ];

@@ -7,7 +7,7 @@ import { job, part, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import type { NestProblem } from './problem.ts';
 import { search } from './search.ts';
-import { placesIn, sizeOf, wheelsWith, type BySides, type Five, type Sized } from './wheels.ts';
+import { placesIn, sizeOf, wheelsWith, type BySides, type Pinwheel, type SizedRect } from './pinwheels.ts';
 
 const KERF = 3;
 
@@ -18,7 +18,7 @@ const wheel = fc
     dy: fc.integer({ min: 60, max: 900 }),
     at: fc.array(fc.double({ min: 0.1, max: 0.9, noNaN: true }), { minLength: 4, maxLength: 4 }),
   })
-  .map(({ dx, dy, at }): { five: Five<Sized>; whole: Sized } => {
+  .map(({ dx, dy, at }): { five: Pinwheel<SizedRect>; whole: SizedRect } => {
     const [x1, x2] = [at[0]!, at[1]!].sort().map((share, n) => 10 + n * 20 + Math.round(share * (dx - 50))) as [number, number];
     const [y1, y2] = [at[2]!, at[3]!].sort().map((share, n) => 10 + n * 20 + Math.round(share * (dy - 50))) as [number, number];
     return {
@@ -33,7 +33,7 @@ const wheel = fc
     };
   });
 
-const bySides = (all: readonly Sized[]): BySides<Sized> => ({
+const bySides = (all: readonly SizedRect[]): BySides<SizedRect> => ({
   all,
   byWidth: (dx) => all.filter((each) => each.dx === dx),
   byHeight: (dy) => all.filter((each) => each.dy === dy),
@@ -69,7 +69,7 @@ test('the five lie a kerf apart and fill all but their kerfs', () => {
         for (const b of rows.slice(n + 1))
           expect(a.x + a.dx + KERF <= b.x || b.x + b.dx + KERF <= a.x || a.y + a.dy + KERF <= b.y || b.y + b.dy + KERF <= a.y).toBe(true);
       });
-      const grown = ({ dx, dy }: Sized): number => (dx + KERF) * (dy + KERF);
+      const grown = ({ dx, dy }: SizedRect): number => (dx + KERF) * (dy + KERF);
       expect(five.reduce((sum, each) => sum + grown(each), 0)).toBe(grown(whole));
     }),
   );

@@ -6,14 +6,14 @@ import { type Length } from '../length/length.ts';
 import { cutParts, job, sheet } from '../test/nest-job.ts';
 import { auditPlan } from './audit.ts';
 import { framesOf } from './frames.ts';
-import { perfectSheets, piecesOfWhole, type PerfectSheets } from './perfect.ts';
-import { bedsOf, itemsOf } from './pieces.ts';
+import { noWasteSearch, piecesOfWhole, type NoWasteSearch } from './no-waste.ts';
+import { stockAreasOf, itemsOf } from './pieces.ts';
 import type { NestProblem } from './problem.ts';
 import { search } from './search.ts';
 
-function perfectOf(problem: NestProblem, seed = 1): PerfectSheets | null {
-  const beds = bedsOf(problem).map((bed) => ({ bed, frames: framesOf(bed, problem) }));
-  return perfectSheets({ problem, beds, pinned: [], isOver: () => false }, itemsOf(problem).items, seeded(seed));
+function perfectOf(problem: NestProblem, seed = 1): NoWasteSearch | null {
+  const beds = stockAreasOf(problem).map((bed) => ({ bed, frames: framesOf(bed, problem) }));
+  return noWasteSearch({ problem, beds, pinned: [], isOver: () => false }, itemsOf(problem).items, seeded(seed));
 }
 
 /** So many sheets sawn apart at random. */

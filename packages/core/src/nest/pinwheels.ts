@@ -4,16 +4,16 @@
  * so any two of the four and the fifth tell how large the others are. Turned the other way round it takes the same five sizes.
  */
 
-export interface Sized {
+export interface SizedRect {
   readonly dx: number;
   readonly dy: number;
 }
 
 /** By their order round: from the lower left corner along the bottom, then up the right, back along the top, down the left; last the one inside. */
-export type Five<R> = readonly [bottom: R, right: R, top: R, left: R, inside: R];
+export type Pinwheel<R> = readonly [bottom: R, right: R, top: R, left: R, inside: R];
 
-export interface Wheel<R> {
-  readonly five: Five<R>;
+export interface PlacedPinwheel<R> {
+  readonly five: Pinwheel<R>;
   /** How many others might have stood in the places of some of them: the more, the likelier they meet by chance. */
   readonly choices: number;
 }
@@ -26,7 +26,7 @@ export interface BySides<R> {
 }
 
 /** Where each of the five lies: its lower left corner. */
-export function placesIn([bottom, right, , left]: Five<Sized>, kerf: number): Five<{ readonly x: number; readonly y: number }> {
+export function placesIn([bottom, right, , left]: Pinwheel<SizedRect>, kerf: number): Pinwheel<{ readonly x: number; readonly y: number }> {
   return [
     { x: 0, y: 0 },
     { x: bottom.dx + kerf, y: 0 },
@@ -37,13 +37,16 @@ export function placesIn([bottom, right, , left]: Five<Sized>, kerf: number): Fi
 }
 
 /** How large the five are together. */
-export const sizeOf = ([bottom, right, , left]: Five<Sized>, kerf: number): Sized => ({ dx: bottom.dx + kerf + right.dx, dy: bottom.dy + kerf + left.dy });
+export const sizeOf = ([bottom, right, , left]: Pinwheel<SizedRect>, kerf: number): SizedRect => ({
+  dx: bottom.dx + kerf + right.dx,
+  dy: bottom.dy + kerf + left.dy,
+});
 
 /** Every wheel of `one` and four of the known rectangles. O(known) looks, and as many more as sides agree. */
-export function wheelsWith<R extends Sized>(one: R, known: BySides<R>, kerf: number): Wheel<R>[] {
-  const found: Wheel<R>[] = [];
+export function wheelsWith<R extends SizedRect>(one: R, known: BySides<R>, kerf: number): PlacedPinwheel<R>[] {
+  const found: PlacedPinwheel<R>[] = [];
   const sized = (rows: readonly R[], dy: number): R[] => rows.filter((row) => row.dy === dy);
-  const add = (rows: readonly R[], choices: number, five: (row: R) => Five<R>): void => {
+  const add = (rows: readonly R[], choices: number, five: (row: R) => Pinwheel<R>): void => {
     for (const row of rows) found.push({ five: five(row), choices: choices * (1 + rows.length) });
   };
   for (const other of known.all) {

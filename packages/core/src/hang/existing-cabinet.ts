@@ -6,20 +6,20 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { MATERIALS, type MaterialId } from '../stock/materials.ts';
-import type { Label } from '../worked/dimension.ts';
-import { apply, formula, type Figure } from '../worked/figure.ts';
-import { COMBINED, G0, HEAD_PULL_THROUGH, LEAST_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
+import type { Label } from '../explained/explained-length.ts';
+import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
+import { COMBINED, G0, HEAD_PULL_THROUGH, MIN_PENETRATION, PERMANENT, shearOf, threadIn, WITHDRAWAL } from './fasteners.ts';
 import { EDGE_SCREWS, GLUE, GLUE_EDGE_MPA } from './joint-capacity.ts';
 import { JOINT_USE, link, mostUsed, nearness, type Link } from './link.ts';
 import { CABINET_PULL, contactHeight, OUTWARD, PRYING, PULL_LIMIT, TIP_RATIO } from './statics.ts';
 
-export const WORRY_FIXINGS = ['wood-screws', 'drywall-screws', 'nails'] as const;
-export const WORRY_HELD = ['screws', 'nails', 'staples'] as const;
-export const WORRY_BOTTOMS = ['dado', 'butt-glue', 'screws', 'nails'] as const;
-export const WORRY_CLEATS = ['birch-plywood', 'softwood-plywood', 'spf', 'mdf'] as const satisfies readonly MaterialId[];
+export const EXISTING_FIXINGS = ['wood-screws', 'drywall-screws', 'nails'] as const;
+export const EXISTING_HOLDS = ['screws', 'nails', 'staples'] as const;
+export const EXISTING_BOTTOMS = ['dado', 'butt-glue', 'screws', 'nails'] as const;
+export const EXISTING_CLEATS = ['birch-plywood', 'softwood-plywood', 'spf', 'mdf'] as const satisfies readonly MaterialId[];
 
 /** What a person can see and measure of it. */
-export interface Worry {
+export interface ExistingCabinet {
   readonly height: Length;
   readonly depth: Length;
   readonly emptyKg: number;
@@ -30,10 +30,10 @@ export interface Worry {
   /** Studs its wall screws reach; none for wallboard alone. */
   readonly studs: number;
   readonly perStud: number;
-  readonly fixing: (typeof WORRY_FIXINGS)[number];
+  readonly fixing: (typeof EXISTING_FIXINGS)[number];
   readonly screw: string;
   readonly screwLength: Length;
-  readonly cleat: (typeof WORRY_CLEATS)[number];
+  readonly cleat: (typeof EXISTING_CLEATS)[number];
   readonly thickness: Length;
   readonly shortFace: Length;
   readonly wallBevelDeg: number;
@@ -43,13 +43,13 @@ export interface Worry {
   readonly spacer: boolean;
   readonly locked: boolean;
   /** What holds the cabinet half, into what, and how many. */
-  readonly heldBy: (typeof WORRY_HELD)[number];
+  readonly heldBy: (typeof EXISTING_HOLDS)[number];
   readonly heldIn: 'rail' | 'back';
   readonly heldCount: number;
   readonly backMm: Length;
   /** The bottom between the sides or under their ends, and what carries it there. */
   readonly bottom: 'between' | 'under';
-  readonly bottomBy: (typeof WORRY_BOTTOMS)[number];
+  readonly bottomBy: (typeof EXISTING_BOTTOMS)[number];
   readonly bottomCount: number;
   /** The joint was glued on paint, varnish or a faced board. */
   readonly glueOnFinish: boolean;
@@ -58,25 +58,25 @@ export interface Worry {
   readonly lidTouch: Length;
 }
 
-export type WorryRefusal = 'no-stud' | 'drywall-screws' | 'cleat-material' | 'short-screw' | 'upside-down' | 'no-spacer';
+export type ExistingRefusal = 'no-stud' | 'drywall-screws' | 'cleat-material' | 'short-screw' | 'upside-down' | 'no-spacer';
 
 export interface Repair {
   readonly id: string;
-  readonly change: Partial<Worry>;
+  readonly change: Partial<ExistingCabinet>;
   /** The most used link after it; refusals that are left. */
   readonly worst: number;
   readonly refusals: number;
 }
 
-export interface Autopsy {
+export interface RiskAssessment {
   readonly links: readonly Link[];
-  readonly refusals: readonly WorryRefusal[];
+  readonly refusals: readonly ExistingRefusal[];
   /** What can be done to it as it hangs, the most helpful first. */
   readonly repairs: readonly Repair[];
 }
 
 /** Screws nobody told about are taken in spruce. */
-const STUD_GRAVITY = MATERIALS.spf.gravity;
+const STUD_SPECIFIC_GRAVITY = MATERIALS.spf.gravity;
 /** A hand at the edge of a lid, N. */
 const HAND_N = 50;
 /** A side and a bottom of the usual sheet, mm. */
@@ -174,24 +174,24 @@ const LEVER = formula({
 });
 
 /** The links of a unit as it was described, the most used first, and what helps. */
-export function autopsy(worry: Worry): Autopsy {
+export function assessExisting(worry: ExistingCabinet): RiskAssessment {
   const { links, refusals } = judged(worry);
   return { links, refusals, repairs: repairsOf(worry, links, refusals) };
 }
 
-function judged(worry: Worry): Pick<Autopsy, 'links' | 'refusals'> {
+function judged(worry: ExistingCabinet): Pick<RiskAssessment, 'links' | 'refusals'> {
   const t = toMm(worry.thickness);
   const short = toMm(worry.shortFace);
   const θ = Math.min(worry.wallBevelDeg, worry.cabinetBevelDeg);
   const all = worry.emptyKg + worry.contentsKg;
-  const W = apply(WEIGHT_OF, { m: all });
-  const e = apply(CENTRE, { t, depth: toMm(worry.depth), contents: worry.contentsKg, all });
+  const W = evaluate(WEIGHT_OF, { m: all });
+  const e = evaluate(CENTRE, { t, depth: toMm(worry.depth), contents: worry.contentsKg, all });
   const b = contactHeight(short, t, θ);
   // Without a spacer it turns about the wall half's own lower edge.
   const h = worry.spacer ? Math.max(b, toMm(worry.height) - b - t) : b;
   const terms = { W, e, t, h, θ };
-  const outward = apply(OUTWARD, terms);
-  const tip = worry.wallBevelDeg === worry.cabinetBevelDeg ? apply(TIP_RATIO, { e, t, h, θ }) : apply(MISMATCHED_TIP, { e, t, h, θ });
+  const outward = evaluate(OUTWARD, terms);
+  const tip = worry.wallBevelDeg === worry.cabinetBevelDeg ? evaluate(TIP_RATIO, { e, t, h, θ }) : evaluate(MISMATCHED_TIP, { e, t, h, θ });
   const links = [
     ...(worry.studs > 0 ? [wallScrews(worry, W, outward, b)] : []),
     link({ id: 'tip', kind: 'tip', name: { key: 'link-tip' }, use: tip, limit: worry.locked ? Infinity : 1, panels: [] }),
@@ -202,22 +202,22 @@ function judged(worry: Worry): Pick<Autopsy, 'links' | 'refusals'> {
   return { links, refusals: refusalsOf(worry) };
 }
 
-function wallScrews(worry: Worry, W: Figure, outward: Figure, b: number): Link {
+function wallScrews(worry: ExistingCabinet, W: ExplainedValue, outward: ExplainedValue, b: number): Link {
   const screw = screwById(worry.screw);
   const t = toMm(worry.thickness);
   const cleat = MATERIALS[worry.cleat];
   const L = toMm(worry.screwLength);
   const grip = Math.max(0, L - t - toMm(worry.covering));
-  const lateral = shearOf(screw, { side: t, grip, gap: toMm(worry.covering), sideGravity: cleat.gravity, mainGravity: STUD_GRAVITY });
-  const pull = apply(WITHDRAWAL, { G: STUD_GRAVITY, D: screw.diameterMm, thread: threadIn(grip, L), C_D: PERMANENT });
-  const carried = apply(SHARE, { W, n: worry.studs });
+  const lateral = shearOf(screw, { side: t, grip, gap: toMm(worry.covering), sideGravity: cleat.gravity, mainGravity: STUD_SPECIFIC_GRAVITY });
+  const pull = evaluate(WITHDRAWAL, { G: STUD_SPECIFIC_GRAVITY, D: screw.diameterMm, thread: threadIn(grip, L), C_D: PERMANENT });
+  const carried = evaluate(SHARE, { W, n: worry.studs });
   const s = Math.max(1, toMm(worry.shortFace) - ASSUMED.edgeDistance.value * screw.diameterMm);
   const H = { value: (outward.value * carried.value) / (W.value || 1), label: outward.label };
-  const tension = apply(PRYING, { H, V: carried, b, t, s, n: Math.max(1, worry.perStud), 's low': 0, 'n low': 0 });
-  const shear = apply(PER, { R: carried, n: worry.perStud });
+  const tension = evaluate(PRYING, { H, V: carried, b, t, s, n: Math.max(1, worry.perStud), 's low': 0, 'n low': 0 });
+  const shear = evaluate(PER, { R: carried, n: worry.perStud });
   // A nail holds nothing for good along itself.
   const holds = worry.fixing === 'nails' ? NOTHING : pull;
-  const use = apply(COMBINED, { V: shear, T: tension, "Z'": lateral.value > 0 ? lateral : NOTHING, "W'": holds });
+  const use = evaluate(COMBINED, { V: shear, T: tension, "Z'": lateral.value > 0 ? lateral : NOTHING, "W'": holds });
   return link({
     id: 'wall-screws',
     kind: 'wall-screws',
@@ -227,18 +227,18 @@ function wallScrews(worry: Worry, W: Figure, outward: Figure, b: number): Link {
   });
 }
 
-function cabinetHalf(worry: Worry, W: Figure, outward: Figure, b: number): Link {
+function cabinetHalf(worry: ExistingCabinet, W: ExplainedValue, outward: ExplainedValue, b: number): Link {
   const screw = screwById('#8');
   const t = toMm(worry.thickness);
   const n = Math.max(1, worry.heldCount);
-  const pulled = apply(CABINET_PULL, { H: outward, V: W, b, t, s: Math.max(1, b - 20), n });
+  const pulled = evaluate(CABINET_PULL, { H: outward, V: W, b, t, s: Math.max(1, b - 20), n });
   const name: Label = { key: 'link-cabinet-half' };
   const base = { id: 'cabinet-half', kind: 'cabinet-screws' as const, name, panels: [] };
   if (worry.heldIn === 'back') {
-    const heads = apply(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: MATERIALS['hardwood-faced-plywood'].gravity, t: toMm(worry.backMm), C_D: PERMANENT });
-    return link({ ...base, name: { key: 'worry-back' }, use: apply(JOINT_USE, { load: pulled, capacity: apply(THROUGH_BACK, { heads }) }) });
+    const heads = evaluate(HEAD_PULL_THROUGH, { D_H: screw.headMm, G: MATERIALS['hardwood-faced-plywood'].gravity, t: toMm(worry.backMm), C_D: PERMANENT });
+    return link({ ...base, name: { key: 'worry-back' }, use: evaluate(JOINT_USE, { load: pulled, capacity: evaluate(THROUGH_BACK, { heads }) }) });
   }
-  if (worry.heldBy !== 'screws') return link({ ...base, use: apply(JOINT_USE, { load: pulled, capacity: apply(ALONG, { n }) }) });
+  if (worry.heldBy !== 'screws') return link({ ...base, use: evaluate(JOINT_USE, { load: pulled, capacity: evaluate(ALONG, { n }) }) });
   const lateral = shearOf(screw, {
     side: SHEET_MM,
     grip: Math.min(t, SHEET_MM),
@@ -246,60 +246,66 @@ function cabinetHalf(worry: Worry, W: Figure, outward: Figure, b: number): Link 
     sideGravity: MATERIALS['birch-plywood'].gravity,
     mainGravity: MATERIALS[worry.cleat].gravity,
   });
-  const pull = apply(WITHDRAWAL, { G: MATERIALS[worry.cleat].gravity, D: screw.diameterMm, thread: Math.min(t, SHEET_MM), C_D: PERMANENT });
-  return link({ ...base, use: most(apply(COMBINED, { V: apply(PER, { R: W, n }), T: pulled, "Z'": lateral, "W'": pull })) });
+  const pull = evaluate(WITHDRAWAL, { G: MATERIALS[worry.cleat].gravity, D: screw.diameterMm, thread: Math.min(t, SHEET_MM), C_D: PERMANENT });
+  return link({ ...base, use: most(evaluate(COMBINED, { V: evaluate(PER, { R: W, n }), T: pulled, "Z'": lateral, "W'": pull })) });
 }
 
-function bottomJoint(worry: Worry): Link {
-  const load = apply(PER, { R: apply(WEIGHT_OF, { m: worry.floorKg }), n: 2 });
-  return link({ id: 'bottom', kind: 'floor-joint', name: { key: 'worry-bottom' }, use: apply(JOINT_USE, { load, capacity: bottomHolds(worry) }), panels: [] });
+function bottomJoint(worry: ExistingCabinet): Link {
+  const load = evaluate(PER, { R: evaluate(WEIGHT_OF, { m: worry.floorKg }), n: 2 });
+  return link({
+    id: 'bottom',
+    kind: 'floor-joint',
+    name: { key: 'worry-bottom' },
+    use: evaluate(JOINT_USE, { load, capacity: bottomHolds(worry) }),
+    panels: [],
+  });
 }
 
-function bottomHolds({ bottom, bottomBy, bottomCount: n, depth, glueOnFinish }: Worry): Figure {
+function bottomHolds({ bottom, bottomBy, bottomCount: n, depth, glueOnFinish }: ExistingCabinet): ExplainedValue {
   const B = toMm(depth);
-  if (bottomBy === 'nails') return bottom === 'under' ? apply(ALONG, { n }) : apply(BRADS_ACROSS, { n });
+  if (bottomBy === 'nails') return bottom === 'under' ? evaluate(ALONG, { n }) : evaluate(BRADS_ACROSS, { n });
   if (bottomBy === 'screws') {
     const screw = screwById('#8');
     const gravity = MATERIALS['hardwood-faced-plywood'].gravity;
     const across = shearOf(screw, { side: SHEET_MM, grip: 2 * SHEET_MM, gap: 0, sideGravity: gravity, mainGravity: gravity });
-    const along = apply(WITHDRAWAL, { G: gravity, D: screw.diameterMm, thread: SHEET_MM, C_D: PERMANENT });
-    return apply(EDGE_SCREWS, { n, "Z'": bottom === 'under' ? { value: Math.min(along.value * 0.5, across.value) } : across });
+    const along = evaluate(WITHDRAWAL, { G: gravity, D: screw.diameterMm, thread: SHEET_MM, C_D: PERMANENT });
+    return evaluate(EDGE_SCREWS, { n, "Z'": bottom === 'under' ? { value: Math.min(along.value * 0.5, across.value) } : across });
   }
-  if (bottomBy === 'dado' && bottom === 'between') return apply(DADO, { depth: DADO_MM, B });
-  return glueOnFinish ? apply(ON_FINISH, { B }) : apply(GLUE, { B, t: SHEET_MM, f: GLUE_EDGE_MPA });
+  if (bottomBy === 'dado' && bottom === 'between') return evaluate(DADO, { depth: DADO_MM, B });
+  return glueOnFinish ? evaluate(ON_FINISH, { B }) : evaluate(GLUE, { B, t: SHEET_MM, f: GLUE_EDGE_MPA });
 }
 
 /** A lid that meets the ceiling is a lever: what a hand does at its edge comes back many times over at the hinges. */
-function lid(worry: Worry, W: Figure, e: Figure, h: number, θ: number, b: number): Link[] {
+function lid(worry: ExistingCabinet, W: ExplainedValue, e: ExplainedValue, h: number, θ: number, b: number): Link[] {
   if (worry.lidTouch === 0 || worry.lidHand === 0) return [];
   const t = toMm(worry.thickness);
-  const load = apply(LEVER, { hand: toMm(worry.lidHand), touch: toMm(worry.lidTouch) });
-  const capacity = apply(PULL_LIMIT, { W, a: e.value - t / 2, c: b, z: 0, h, θ });
+  const load = evaluate(LEVER, { hand: toMm(worry.lidHand), touch: toMm(worry.lidTouch) });
+  const capacity = evaluate(PULL_LIMIT, { W, a: e.value - t / 2, c: b, z: 0, h, θ });
   return [
-    link({ id: 'lid', kind: 'tip', name: { key: 'worry-lid' }, use: apply(JOINT_USE, { load, capacity }), limit: worry.locked ? Infinity : 1, panels: [] }),
+    link({ id: 'lid', kind: 'tip', name: { key: 'worry-lid' }, use: evaluate(JOINT_USE, { load, capacity }), limit: worry.locked ? Infinity : 1, panels: [] }),
   ];
 }
 
 /** What holds nothing is used far over, not without end. */
-const most = (use: Figure): Figure => (use.value > 99 ? { ...use, value: 99 } : use);
+const most = (use: ExplainedValue): ExplainedValue => (use.value > 99 ? { ...use, value: 99 } : use);
 
-function refusalsOf(worry: Worry): WorryRefusal[] {
-  const reasons: WorryRefusal[] = [];
+function refusalsOf(worry: ExistingCabinet): ExistingRefusal[] {
+  const reasons: ExistingRefusal[] = [];
   if (worry.studs < 1) reasons.push('no-stud');
   if (worry.fixing === 'drywall-screws') reasons.push('drywall-screws');
   if (worry.cleat === 'mdf') reasons.push('cleat-material');
   const grip = toMm(worry.screwLength) - toMm(worry.thickness) - toMm(worry.covering);
-  if (worry.studs > 0 && grip < LEAST_PENETRATION * screwById(worry.screw).diameterMm) reasons.push('short-screw');
+  if (worry.studs > 0 && grip < MIN_PENETRATION * screwById(worry.screw).diameterMm) reasons.push('short-screw');
   if (worry.upsideDown) reasons.push('upside-down');
   if (!worry.spacer) reasons.push('no-spacer');
   return reasons;
 }
 
 /** Everything that can be done without taking it apart, tried on it; what brings nothing is not told. */
-function repairsOf(worry: Worry, links: readonly Link[], refusals: readonly WorryRefusal[]): Repair[] {
+function repairsOf(worry: ExistingCabinet, links: readonly Link[], refusals: readonly ExistingRefusal[]): Repair[] {
   const nm = (mm: number): Length => (mm * 1e6) as Length;
   const long = nm(Math.ceil((toMm(worry.thickness) + toMm(worry.covering) + 50) / 10) * 10);
-  const candidates: readonly (readonly [string, Partial<Worry>])[] = [
+  const candidates: readonly (readonly [string, Partial<ExistingCabinet>])[] = [
     ['wood-screws', { fixing: 'wood-screws', screw: '#10', screwLength: long }],
     ['into-two-studs', { studs: Math.max(2, worry.studs), perStud: Math.max(2, worry.perStud), fixing: 'wood-screws', screw: '#10', screwLength: long }],
     ['second-screw', { perStud: worry.perStud + 1 }],
@@ -325,14 +331,14 @@ function repairsOf(worry: Worry, links: readonly Link[], refusals: readonly Worr
       );
       const gain = 10 * (refusals.length - after.refusals.length) + Math.max(before - scoreOf(after.links, after.refusals), eased);
       const worst = mostUsed(after.links);
-      return gain > WORTH ? [{ id, change, worst, refusals: after.refusals.length, gain }] : [];
+      return gain > REPAIR_GAIN ? [{ id, change, worst, refusals: after.refusals.length, gain }] : [];
     })
     .sort((x, y) => y.gain - x.gain)
-    .slice(0, MOST_REPAIRS)
+    .slice(0, MAX_REPAIRS)
     .map(({ id, change, worst, refusals: left }) => ({ id, change, worst, refusals: left }));
 }
 
-const WORTH = 0.05;
-const MOST_REPAIRS = 5;
+const REPAIR_GAIN = 0.05;
+const MAX_REPAIRS = 5;
 
-const scoreOf = (links: readonly Link[], refusals: readonly WorryRefusal[]): number => refusals.length + Math.min(5, mostUsed(links));
+const scoreOf = (links: readonly Link[], refusals: readonly ExistingRefusal[]): number => refusals.length + Math.min(5, mostUsed(links));

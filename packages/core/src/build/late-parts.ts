@@ -5,7 +5,7 @@
 import type { ResolvedUnit } from '../solid/unit.ts';
 import { assembliesOf } from './assemblies.ts';
 import type { StepKind } from './step.ts';
-import { inTwoGoes } from './two-goes.ts';
+import { inTwoStages } from './two-stage-glue-up.ts';
 
 /** Steps that are ticked, with the parts they were ticked for; null where that was not kept. */
 export type Ticked = ReadonlyMap<string, ReadonlySet<string> | null>;
@@ -33,7 +33,7 @@ export function latePanels(unit: ResolvedUnit, ticked: Ticked): string[] {
       const takesIn = glueUps.find(({ groups }) => groups.some((group) => group.includes(panel)));
       if (glued.has(panel) || !takesIn || ofGlueUp(ticked, takesIn.id) === null) return false;
       // After the first of two goes the end that was put on dry is still to come.
-      return ticked.has(takesIn.id) || !inTwoGoes(unit, takesIn)?.[0].dry!.panels.includes(panel);
+      return ticked.has(takesIn.id) || !inTwoStages(unit, takesIn)?.[0].dry!.panels.includes(panel);
     }),
   );
 }

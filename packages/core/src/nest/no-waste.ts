@@ -2,14 +2,14 @@
  * Jobs with nothing over, or next to nothing: their sheets were sawn apart, and can be put together again. Rectangles are joined along equal
  * sides, beside and over one another, until they are whole sheets (P. Y. Wang, "Two algorithms for constrained two-dimensional cutting stock
  * problems", 1983, with as little waste allowed as there is), the likeliest first (best first, as Viswanathan and Bagchi, 1993): two that share a side with few others belong together,
- * one with many may go with any of them. Where cuts need not run from edge to edge five are put round one another too (wheels.ts).
+ * one with many may go with any of them. Where cuts need not run from edge to edge five are put round one another too (pinwheels.ts).
  */
 import TinyQueue from 'tinyqueue';
 import type { Random } from '../chance/random.ts';
-import type { Job } from './layout.ts';
-import type { Item, Lie } from './pieces.ts';
-import { leaf, rowsIn, type Axis, type Block } from './slices.ts';
-import { placesIn, sizeOf, wheelsWith, type Five } from './wheels.ts';
+import type { NestJob } from './layout.ts';
+import type { PackItem, PackLie } from './pieces.ts';
+import { leaf, rowsIn, type SplitAxis, type GuillotineNode } from './guillotine-tree.ts';
+import { placesIn, sizeOf, wheelsWith, type Pinwheel } from './pinwheels.ts';
 
 /** A rectangle of pieces with only kerfs between them. */
 export interface Whole {
@@ -24,21 +24,21 @@ export interface Whole {
   readonly area: number;
   /** The choices there were on the way, in bits: how likely it is no more than chance. */
   readonly doubt: number;
-  readonly made: Lying | { readonly axis: Axis; readonly first: Whole; readonly second: Whole } | { readonly wheel: Five<Whole> };
+  readonly made: Lying | { readonly axis: SplitAxis; readonly first: Whole; readonly second: Whole } | { readonly wheel: Pinwheel<Whole> };
 }
 
 type Sign = readonly [number, number];
 
 interface Lying {
-  readonly item: Item;
-  readonly lie: Lie;
+  readonly item: PackItem;
+  readonly lie: PackLie;
 }
 
 /** Whole sheets, and the items that are on none; `measure` is what sizes of the wholes count in, nm. */
-export interface Found {
+export interface FoundSheets {
   readonly measure: number;
   readonly sheets: readonly Whole[];
-  readonly rest: readonly Item[];
+  readonly rest: readonly PackItem[];
 }
 
 /** More pieces than this have too many sides in common. */
@@ -61,15 +61,15 @@ const CAREFUL = 3;
 const MAX_CHOICES = 20_000;
 const ASK_EVERY = 64;
 
-export interface PerfectSheets {
+export interface NoWasteSearch {
   /** Nothing is over: only equal sides are joined. */
   readonly isExact: boolean;
   /** Looks for more whole sheets; what it found when it has all, or gives this try up. */
-  step(): Found | null;
+  step(): FoundSheets | null;
 }
 
 /** Null where something is over, and for jobs that ask for more than sizes and grain on one kind of sheet. */
-export function perfectSheets(job: Job, items: readonly Item[], random: Random): PerfectSheets | null {
+export function noWasteSearch(job: NestJob, items: readonly PackItem[], random: Random): NoWasteSearch | null {
   const [framed] = job.beds;
   if (!framed || job.beds.length > 1 || job.pinned.length > 0 || framed.frames.length !== 1) return null;
   const [frame] = framed.frames;
@@ -81,11 +81,11 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
   if (filled === null || !isPlain || items.length > MAX_PIECES || (bed.sheet.count !== null && bed.sheet.count < filled.sheets)) return null;
   const { sheets: wanted, over } = filled;
 
-  let rest: readonly Item[] = items;
+  let rest: readonly PackItem[] = items;
   let sheets: Whole[] = [];
   let fruitless = 0;
   let turn = 0;
-  const ended = (): Found => {
+  const ended = (): FoundSheets => {
     const found = { measure, sheets, rest };
     [rest, sheets, fruitless] = [items, [], 0];
     return found;
@@ -111,7 +111,7 @@ export function perfectSheets(job: Job, items: readonly Item[], random: Random):
 }
 
 /** How many sheets the items fill, a kerf round each, and the share that is over; null where that is more than a little. */
-function sheetsFilled(items: readonly Item[], dx: number, dy: number, kerf: number): { readonly sheets: number; readonly over: number } | null {
+function sheetsFilled(items: readonly PackItem[], dx: number, dy: number, kerf: number): { readonly sheets: number; readonly over: number } | null {
   const k = BigInt(kerf);
   const area = (x: number, y: number): bigint => (BigInt(x) + k) * (BigInt(y) + k);
   const all = items.reduce((sum, { lies }) => sum + area(lies[0]!.dx, lies[0]!.dy), 0n);
@@ -135,10 +135,10 @@ interface Sized {
 
 /** Whole sheets from some of the items, as many as so many looks find; null when time ran out. */
 function wholeSheets(
-  items: readonly Item[],
+  items: readonly PackItem[],
   { dx, dy, kerf, measure, over }: Sized,
   looks: number,
-  { problem: { cuts }, isOver }: Job,
+  { problem: { cuts }, isOver }: NestJob,
   random: Random,
 ): Whole[] | null {
   const pick = (of: readonly number[]): number => of[Math.floor(random() * of.length)]!;
@@ -172,7 +172,7 @@ function wholeSheets(
     if (isFull(whole.dx, dx) && isFull(whole.dy, dy)) found.push(whole);
     else waiting.push({ whole, key: whole.doubt - boldness * whole.pieces + 0.3 * random() + (over === 0 ? 0 : (CAREFUL * lost(whole)) / mayLose) });
   };
-  const join = (axis: Axis, first: Whole, second: Whole, doubt: number): void => {
+  const join = (axis: SplitAxis, first: Whole, second: Whole, doubt: number): void => {
     const long = axis === 0 ? first.dx + kerf + second.dx : Math.max(first.dx, second.dx);
     const wide = axis === 0 ? Math.max(first.dy, second.dy) : first.dy + kerf + second.dy;
     const area = first.area + second.area;
@@ -183,7 +183,7 @@ function wholeSheets(
     const [bits, pieces] = [first.bits.map((word, n) => word | second.bits[n]!), first.pieces + second.pieces];
     add({ dx: long, dy: wide, bits, sign, pieces, area, doubt: first.doubt + second.doubt + doubt, made: { axis, first, second } });
   };
-  const turnRound = (five: Five<Whole>, doubt: number): void => {
+  const turnRound = (five: Pinwheel<Whole>, doubt: number): void => {
     const { dx: long, dy: wide } = sizeOf(five, kerf);
     if (!canFill(long, dx) || !canFill(wide, dy)) return;
     const bits = new Int32Array(words);
@@ -287,7 +287,7 @@ function chosenOf(found: readonly Whole[], wanted: number, random: Random): Whol
 }
 
 /** As rows in rows; for one that was made without wheels. */
-export function blockOfWhole({ made }: Whole, kerf: number): Block {
+export function blockOfWhole({ made }: Whole, kerf: number): GuillotineNode {
   if ('item' in made) return leaf(made.item, made.lie);
   if ('wheel' in made) throw new Error('a wheel has no cut from edge to edge');
   return rowsIn(made.axis, [blockOfWhole(made.first, kerf), blockOfWhole(made.second, kerf)], kerf);

@@ -25,10 +25,10 @@ export interface LengthTerm {
   readonly times: number;
   readonly source?: Source;
   /** The sum behind the term, when it is one itself. */
-  readonly inner?: Dimension;
+  readonly inner?: ExplainedLength;
 }
 
-export interface Dimension {
+export interface ExplainedLength {
   readonly value: Length;
   readonly terms: readonly LengthTerm[];
   /** The sum is shared into so many equal lengths, each rounded to the nanometre from the whole. */
@@ -36,7 +36,7 @@ export interface Dimension {
 }
 
 /** The sum of the terms, over `over` equal shares. */
-export function dimension(terms: readonly LengthTerm[], over = 1): Dimension {
+export function explainedLength(terms: readonly LengthTerm[], over = 1): ExplainedLength {
   let total = 0;
   for (const { value, times } of terms) total += value * times;
   return { value: (over === 1 ? total : Math.round(total / over)) as Length, terms, over };
@@ -58,7 +58,7 @@ function term(sign: number, key: WordKey, value: Length, { times = 1, of, source
 }
 
 /** The same length with more terms behind it. Terms that say the same thing are counted together. */
-export function extend(base: Dimension, terms: readonly LengthTerm[]): Dimension {
+export function extend(base: ExplainedLength, terms: readonly LengthTerm[]): ExplainedLength {
   if (terms.length === 0) return base;
   const start = base.over === 1 ? [...base.terms] : [plus('shared', base.value, { inner: base })];
   for (const next of terms) {
@@ -68,5 +68,5 @@ export function extend(base: Dimension, terms: readonly LengthTerm[]): Dimension
     if (same >= 0) start[same] = { ...start[same]!, times: start[same]!.times + next.times };
     else start.push(next);
   }
-  return dimension(start);
+  return explainedLength(start);
 }

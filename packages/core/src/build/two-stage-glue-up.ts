@@ -4,12 +4,12 @@
  */
 import type { ResolvedUnit } from '../solid/unit.ts';
 import type { GlueUp } from './assemblies.ts';
-import { stopped } from './blocked.ts';
+import { blocking } from './blocked.ts';
 
 const known = new WeakMap<GlueUp, readonly [GlueUp, GlueUp] | null>();
 
 /** Null where it cannot be parted: joints that lock into one another, or what would be left without its end in loose pieces. */
-export function inTwoGoes(unit: ResolvedUnit, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
+export function inTwoStages(unit: ResolvedUnit, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
   const before = known.get(glueUp);
   if (before !== undefined) return before;
   const found = parted(unit, glueUp);
@@ -23,7 +23,7 @@ function parted(unit: ResolvedUnit, glueUp: GlueUp): readonly [GlueUp, GlueUp] |
   const touches = (group: readonly string[]) => meetings.filter(({ guest, host }) => group.includes(guest) || group.includes(host));
   const comesOff = (group: readonly string[]): boolean => {
     const others = groups.filter((each) => each !== group).flat();
-    const ways = group.flatMap((a) => others.map((b) => stopped(unit.byId.get(a)!, unit.byId.get(b)!, along)));
+    const ways = group.flatMap((a) => others.map((b) => blocking(unit.byId.get(a)!, unit.byId.get(b)!, along)));
     return ways.every(({ forth }) => !forth) || ways.every(({ back }) => !back);
   };
   const ends = groups.flatMap((end) => {

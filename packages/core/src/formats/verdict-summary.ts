@@ -23,7 +23,7 @@ export const NOT_COVERED: readonly string[] = [
   'leaning or pulling again and again beyond the case shown',
 ];
 
-export interface VerdictTold {
+export interface VerdictSummary {
   readonly headline: string;
   /** What to measure, and how close the ends of what it carries come by it; null where nothing would tell much more. */
   readonly narrow: string | null;
@@ -40,7 +40,7 @@ export function helpWords({ fix, state, carriesKg, weakest }: HangHelp, unit: Di
 }
 
 /** @param unit of the masses in it */
-export function verdictTold({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): VerdictTold {
+export function verdictSummary({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): VerdictSummary {
   return {
     headline: headlineOf({ hang, hangInput }, unit),
     narrow: narrowOf({ hang, hangInput }, unit),

@@ -7,7 +7,7 @@ import { doneSteps, nextStep } from '../plan/done-steps.ts';
 import type { Design, RecordEntry } from '../plan/design.ts';
 import { plan } from '../plan/plan.ts';
 import { furnishedRoom } from '../test/print-room.ts';
-import { batchesOf, gluedPanels, latePanels, PART_BY_PART } from './came-later.ts';
+import { batchesOf, gluedPanels, latePanels, PART_BY_PART } from './late-parts.ts';
 import { operationsOf } from '../setups/operations.ts';
 
 const { design, workshop } = furnishedRoom();

@@ -12,8 +12,8 @@ import type { PartLine } from '../parts/part-line.ts';
 import type { Plan, UnitPlan } from '../plan/plan.ts';
 import { boundsOf, boundsOfUnit } from '../solid/views.ts';
 import type { Workshop } from '../stock/workshop.ts';
-import type { Figure } from '../worked/figure.ts';
-import type { HangingStep, HangingTold } from './hanging-steps.ts';
+import type { ExplainedValue } from '../explained/explained-value.ts';
+import type { HangingStep, HangingSummary } from './hanging-steps.ts';
 import type { SetupContext } from './setup-settings.ts';
 
 export interface StepWords {
@@ -27,25 +27,25 @@ export interface StepWords {
   /** How one person does without the second pair of hands; null where one is enough. */
   readonly alone: string | null;
   /** Read from two steps away: a number, and what it is of. */
-  readonly big: readonly { readonly text: string; readonly of: string; readonly sum?: Figure }[];
+  readonly big: readonly { readonly text: string; readonly of: string; readonly sum?: ExplainedValue }[];
 }
 
-export interface BuildTold {
+export interface BuildSummary {
   readonly plan: Plan;
   readonly workshop: Workshop;
   readonly choices: BuildChoices;
   /** For what machines are set to. */
   readonly setups: SetupContext;
   /** The hanging of a unit, step by step. */
-  readonly hangingOf: (unit: string) => HangingTold | null;
+  readonly hangingOf: (unit: string) => HangingSummary | null;
 }
 
-export type Of<K extends StepDetail['kind']> = Extract<StepDetail, { kind: K }>;
-export type Said = Partial<Omit<StepWords, 'title' | 'alone' | 'of'>> & { readonly title: string };
+export type DetailOf<K extends StepDetail['kind']> = Extract<StepDetail, { kind: K }>;
+export type StepText = Partial<Omit<StepWords, 'title' | 'alone' | 'of'>> & { readonly title: string };
 
 export const plural = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`;
 
-export const product = ({ workshop }: BuildTold, id: string): string => workshop.products[id]?.name ?? id;
+export const product = ({ workshop }: BuildSummary, id: string): string => workshop.products[id]?.name ?? id;
 
 const lineOf = ({ parts }: Plan, panel: string): PartLine | undefined => parts.find((line) => line.panels.includes(panel) || line.id === panel);
 
@@ -54,13 +54,13 @@ export function marksOf(panels: readonly string[], plan: Plan): readonly string[
   return [...new Set(panels.flatMap((panel) => lineOf(plan, panel)?.mark ?? []))];
 }
 
-export function marks({ panels }: Step, { plan }: BuildTold): string {
+export function marks({ panels }: Step, { plan }: BuildSummary): string {
   const all = marksOf(panels, plan);
   if (all.length === 0) return '';
   return `${all.length === 1 ? 'Part' : 'Parts'} ${all.length > 12 ? `${all.slice(0, 10).join(', ')} and ${all.length - 10} more` : all.join(', ')}.`;
 }
 
-export function cutSaid(detail: Of<'cut'>, step: Step, told: BuildTold, unit: DisplayUnit): Said {
+export function cutText(detail: DetailOf<'cut'>, step: Step, told: BuildSummary, unit: DisplayUnit): StepText {
   const name = product(told, detail.product);
   const first = detail.round === 0;
   const largest = [...new Set(step.panels.flatMap((panel) => lineOf(told.plan, panel) ?? []))].sort((a, b) => b.length.value - a.length.value)[0];
@@ -101,7 +101,7 @@ export function cleatBig(of: UnitPlan | null, unit: DisplayUnit): StepWords['big
     : [];
 }
 
-export function coatSaid(detail: Of<'coat'>, { choices, workshop: { shop } }: BuildTold, unit: DisplayUnit): Said {
+export function coatText(detail: DetailOf<'coat'>, { choices, workshop: { shop } }: BuildSummary, unit: DisplayUnit): StepText {
   const finish = finishOf({ kind: detail.finish as 'oil' }, shop)!;
   const amount = unit === 'mm' ? `${Math.ceil(detail.liters.value * 20) / 20} l` : `${Math.ceil((detail.liters.value / 0.946352946) * 10) / 10} qt`;
   const glue = glueOf(choices.glue, shop);
@@ -140,7 +140,7 @@ export function openingsOf(of: UnitPlan | null, unit: DisplayUnit): string[] {
   );
 }
 
-export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTold, unit: DisplayUnit): Said {
+export function glueText(detail: DetailOf<'glue'>, of: UnitPlan | null, told: BuildSummary, unit: DisplayUnit): StepText {
   const { glueUp, glue, skin, fasteners } = detail;
   const names = glueUp.groups.map((group) => groupName(group, of));
   const smallest = glueUp.groups.reduce((least, group, index) => (group.length < glueUp.groups[least]!.length ? index : least), 0);
@@ -201,7 +201,7 @@ export function glueSaid(detail: Of<'glue'>, of: UnitPlan | null, told: BuildTol
 }
 
 /** Which go it is, and why it is not closed all at once. */
-function goWords({ glueUp, closing: { way, ways, chosen } }: Of<'glue'>, of: UnitPlan | null): string[] {
+function goWords({ glueUp, closing: { way, ways, chosen } }: DetailOf<'glue'>, of: UnitPlan | null): string[] {
   const plain = ways[0];
   const why =
     plain && !chosen && (way.goes === 'two' || way.cauls) && glueUp.go !== 'second'
@@ -236,7 +236,7 @@ function groupName(group: readonly string[], of: UnitPlan | null): string {
   return group.length === 1 ? name : group.length === 2 ? `${name} with ${labelWords(of!.unit.byId.get(group[1]!)!.name)}` : `${name} and what is on it`;
 }
 
-export function drawerPlaces({ boxes }: Of<'drawers'>, of: UnitPlan | null, { plan }: BuildTold, unit: DisplayUnit): string[] {
+export function drawerPlaces({ boxes }: DetailOf<'drawers'>, of: UnitPlan | null, { plan }: BuildSummary, unit: DisplayUnit): string[] {
   if (!of) return [];
   const top = boundsOfUnit(of.unit).high.up;
   return boxes.map((box) => {
@@ -266,7 +266,7 @@ const HANG_TITLES: Readonly<Record<'look' | 'wall-half' | 'cabinet-half' | 'hang
   load: 'Load it from the bottom up',
 };
 
-export function hangSaid(step: Step, { hangingOf }: BuildTold): Said {
+export function hangText(step: Step, { hangingOf }: BuildSummary): StepText {
   const kind = step.detail.kind as keyof typeof HANG_TITLES;
   // Screwed through, its line and its holes belong to the hanging itself.
   const ids = step.detail.kind === 'hang' && step.detail.screws > 0 ? [...HANGING['wall-half']!, ...HANGING.hang!] : HANGING[kind]!;

@@ -4,7 +4,7 @@
  * problem and seed give the same turns).
  */
 
-export interface Way {
+export interface SearchMethod {
   /** How much of the work is its, beside the shares of the others. */
   readonly share: number;
   /** Work of its next try, in pieces placed; Infinity when there is none now. */
@@ -13,7 +13,7 @@ export interface Way {
   step(): boolean;
 }
 
-export interface Turns {
+export interface SearchScheduler {
   /** One try of the way whose turn it is; of several the one named first. */
   step(): void;
 }
@@ -21,7 +21,7 @@ export interface Turns {
 /** Of the work done, given back for something better. */
 const GIVEN_BACK = 0.5;
 
-export function turns(ways: readonly Way[]): Turns {
+export function searchScheduler(ways: readonly SearchMethod[]): SearchScheduler {
   const worked = ways.map(() => 0);
   return {
     step() {

@@ -1,10 +1,10 @@
 /** What lies in the shop when some cuts are made: parts that are there, and pieces the rest can still be cut from. */
 import type { Length } from '../length/length.ts';
-import type { CutStep, Piece } from './pieces.ts';
+import type { CutStep, SheetPiece } from './pieces.ts';
 
-export interface Lying {
+export interface RemainingStock {
   readonly sheet: number;
-  readonly piece: Piece;
+  readonly piece: SheetPiece;
   /** Nothing has been cut from it: its edges are the factory's. */
   readonly whole: boolean;
 }
@@ -15,10 +15,17 @@ export interface WholeSheet {
 }
 
 /** Everything that lies there after the cuts in `done`, parts among it. Cuts on pieces that are not there yet are passed over. */
-export function lyingAfter(sheets: readonly WholeSheet[], steps: readonly CutStep[], done: ReadonlySet<string>): Lying[] {
-  const lying = new Map<string, Lying>(
+export function remainingStockAfter(sheets: readonly WholeSheet[], steps: readonly CutStep[], done: ReadonlySet<string>): RemainingStock[] {
+  const lying = new Map<string, RemainingStock>(
     sheets.map(({ length, width }, sheet) => {
-      const piece: Piece = { id: `${sheet}`, at: { x: 0 as Length, y: 0 as Length, dx: length, dy: width }, dx: length, dy: width, part: null, left: false };
+      const piece: SheetPiece = {
+        id: `${sheet}`,
+        at: { x: 0 as Length, y: 0 as Length, dx: length, dy: width },
+        dx: length,
+        dy: width,
+        part: null,
+        left: false,
+      };
       return [piece.id, { sheet, piece, whole: true }];
     }),
   );

@@ -6,7 +6,7 @@ import { ONE_SIZE } from '../length/same-size.ts';
  * Of measures that are their own mirror image about a middle the numbers are so too, for a mirrored chain has the mirrored middle;
  * rounding to a grid has not.
  */
-export function levelled(measures: Iterable<number>): (measure: number) => number {
+export function snapped(measures: Iterable<number>): (measure: number) => number {
   const sorted = [...new Set(measures)].sort((a, b) => a - b);
   const numbers = new Map<number, number>();
   for (let first = 0; first < sorted.length;) {

@@ -3,48 +3,56 @@
  * the pieces. Only sizes are kept; where things lie follows when the sheet is closed. So whatever is taken out or added, the
  * rest moves up by itself, and every way of cutting from edge to edge can be said.
  */
-import type { Frame, Room } from './frames.ts';
-import type { Item, Lie } from './pieces.ts';
+import type { FlawFrame, Room } from './frames.ts';
+import type { PackItem, PackLie } from './pieces.ts';
 
 /** 0: side by side along x, 1: along y. */
-export type Axis = 0 | 1;
+export type SplitAxis = 0 | 1;
 
 /** A piece (an item that lies so), or blocks in a row along an axis, a kerf apart. */
-export interface Block {
-  axis: Axis | -1;
+export interface GuillotineNode {
+  axis: SplitAxis | -1;
   dx: number;
   dy: number;
   /** mm² of the pieces in it. */
   used: number;
-  row: Block[];
-  item: Item | null;
-  lie: Lie | null;
+  row: GuillotineNode[];
+  item: PackItem | null;
+  lie: PackLie | null;
 }
 
 /** One rectangle of a sheet, free of flaws, and what lies in it. */
-export interface Field {
+export interface SheetField {
   readonly room: Room;
-  readonly root: Block | null;
+  readonly root: GuillotineNode | null;
 }
 
 /** A sheet being filled. A flawless one has one field. */
-export interface Sheet {
-  readonly frame: Frame;
-  readonly fields: Field[];
+export interface OpenSheet {
+  readonly frame: FlawFrame;
+  readonly fields: SheetField[];
   /** mm² of the pieces on it. */
   area: number;
   /** No piece longer or wider than this goes on it. */
   open: { dx: number; dy: number };
   /** Items that were looked for a place here in vain, by their ways to lie: a sheet only fills up. */
-  readonly refused: Set<Item['lies']>;
+  readonly refused: Set<PackItem['lies']>;
 }
 
-const NONE: readonly Block[] = [];
+const NONE: readonly GuillotineNode[] = [];
 
-export const leaf = (item: Item, lie: Lie): Block => ({ axis: -1, dx: lie.dx, dy: lie.dy, used: item.area / 1e12, row: NONE as Block[], item, lie });
+export const leaf = (item: PackItem, lie: PackLie): GuillotineNode => ({
+  axis: -1,
+  dx: lie.dx,
+  dy: lie.dy,
+  used: item.area / 1e12,
+  row: NONE as GuillotineNode[],
+  item,
+  lie,
+});
 
 /** Measures a row anew. */
-function measure(block: Block, kerf: number): void {
+function measure(block: GuillotineNode, kerf: number): void {
   const { row, axis } = block;
   let along = -kerf;
   let across = 0;
@@ -60,61 +68,61 @@ function measure(block: Block, kerf: number): void {
   block.dy = axis === 0 ? across : along;
 }
 
-function rowOf(axis: Axis, row: Block[], kerf: number): Block {
-  const block: Block = { axis, dx: 0, dy: 0, used: 0, row, item: null, lie: null };
+function rowOf(axis: SplitAxis, row: GuillotineNode[], kerf: number): GuillotineNode {
+  const block: GuillotineNode = { axis, dx: 0, dy: 0, used: 0, row, item: null, lie: null };
   measure(block, kerf);
   return block;
 }
 
 /** Blocks in a row along an axis; a row in a row of the same axis is no row of its own, and one block is itself. */
-export function rowsIn(axis: Axis, blocks: readonly Block[], kerf: number): Block {
-  const row: Block[] = [];
+export function rowsIn(axis: SplitAxis, blocks: readonly GuillotineNode[], kerf: number): GuillotineNode {
+  const row: GuillotineNode[] = [];
   for (const each of blocks) add(row, each, axis);
   return row.length === 1 ? row[0]! : rowOf(axis, row, kerf);
 }
 
 /** An item that was joined from two comes as the row it is. */
-export function blockOf(item: Item, lie: Lie, kerf: number): Block {
+export function nodeOf(item: PackItem, lie: PackLie, kerf: number): GuillotineNode {
   const { join } = lie;
   if (!join) return leaf(item, lie);
   const axis = join.axis === 'x' ? 0 : 1;
-  const row = [join.first, join.second].map((inner) => blockOf(inner.item, inner.lie, kerf)).flatMap((each) => (each.axis === axis ? each.row : [each]));
+  const row = [join.first, join.second].map((inner) => nodeOf(inner.item, inner.lie, kerf)).flatMap((each) => (each.axis === axis ? each.row : [each]));
   return rowOf(axis, row, kerf);
 }
 
 /** How much of what a hole leaves counts: the lesser rest, the area left, or how far the piece differs from its neighbour. */
-export type Fit = 'short' | 'area' | 'match';
-export const FITS: readonly Fit[] = ['match', 'short', 'area'];
+export type FitRule = 'short' | 'area' | 'match';
+export const FIT_RULES: readonly FitRule[] = ['match', 'short', 'area'];
 
 /** Where a piece would go. */
-export interface Spot {
+export interface NodeSpot {
   kind: 'append' | 'beside' | 'over' | 'first';
   field: number;
-  at: Block | null;
-  axis: Axis;
-  lie: Lie;
+  at: GuillotineNode | null;
+  axis: SplitAxis;
+  lie: PackLie;
   score: number;
   tie: number;
   /** 'over': those of the row it lies over. */
-  under: readonly Block[];
+  under: readonly GuillotineNode[];
 }
 
 /** What one look for a place shares. `skip` leaves a place out by chance. */
 interface Look {
-  readonly fit: Fit;
+  readonly fit: FitRule;
   readonly kerf: number;
   readonly skip: (() => boolean) | null;
   /** mm² that the piece wants, a hair less for rounding. */
   readonly area: number;
-  lie: Lie;
+  lie: PackLie;
   field: number;
-  best: Spot | null;
+  best: NodeSpot | null;
   /** Whether some place was left out by chance. */
   skipped: boolean;
 }
 
 /** The best place for an item on a sheet; null when it does not go. Of the sheet only what it is known to refuse changes. */
-export function spotFor(item: Item, sheet: Sheet, kerf: number, fit: Fit, skip: (() => boolean) | null = null): Spot | null {
+export function spotFor(item: PackItem, sheet: OpenSheet, kerf: number, fit: FitRule, skip: (() => boolean) | null = null): NodeSpot | null {
   if (sheet.refused.has(item.lies)) return null;
   const look: Look = { fit, kerf, skip, area: (item.area / 1e12) * (1 - 1e-9), lie: item.lies[0]!, field: 0, best: null, skipped: false };
   const { open } = sheet;
@@ -131,7 +139,7 @@ export function spotFor(item: Item, sheet: Sheet, kerf: number, fit: Fit, skip: 
   return look.best;
 }
 
-function inField({ room, root }: Field, first: Frame['first'], look: Look): void {
+function inField({ room, root }: SheetField, first: FlawFrame['first'], look: Look): void {
   const { lie, kerf } = look;
   if (lie.dx > room.dx || lie.dy > room.dy) return;
   if (!root) {
@@ -147,12 +155,12 @@ function inField({ room, root }: Field, first: Frame['first'], look: Look): void
 }
 
 /** A new row of the block and the piece. */
-function besides(look: Look, at: Block, axis: Axis, holeX: number, holeY: number, mismatch: number): void {
+function besides(look: Look, at: GuillotineNode, axis: SplitAxis, holeX: number, holeY: number, mismatch: number): void {
   if (look.lie.dx <= holeX && look.lie.dy <= holeY) offer(look, 'beside', at, axis, holeX, holeY, mismatch, NONE);
 }
 
 /** Places in a row and all that is in it; it may grow so far each way. */
-function within(look: Look, block: Block, growX: number, growY: number): void {
+function within(look: Look, block: GuillotineNode, growX: number, growY: number): void {
   const { lie, kerf } = look;
   const mostX = block.dx + growX;
   const mostY = block.dy + growY;
@@ -182,7 +190,7 @@ function within(look: Look, block: Block, growX: number, growY: number): void {
 }
 
 /** Over several of a row that leave room beside them, the highest of those first: the order of a row is free. */
-function over(look: Look, block: Block, across: number, grow: number): void {
+function over(look: Look, block: GuillotineNode, across: number, grow: number): void {
   const { lie, kerf } = look;
   const along = block.axis === 0;
   const need = kerf + (along ? lie.dy : lie.dx);
@@ -204,7 +212,16 @@ function over(look: Look, block: Block, across: number, grow: number): void {
   else offer(look, 'over', block, 1, rest, length + grow, mismatch, under);
 }
 
-function offer(look: Look, kind: Spot['kind'], at: Block | null, axis: Axis, holeX: number, holeY: number, mismatch: number, under: readonly Block[]): void {
+function offer(
+  look: Look,
+  kind: NodeSpot['kind'],
+  at: GuillotineNode | null,
+  axis: SplitAxis,
+  holeX: number,
+  holeY: number,
+  mismatch: number,
+  under: readonly GuillotineNode[],
+): void {
   const { lie, fit, skip } = look;
   if (skip?.()) {
     look.skipped = true;
@@ -223,18 +240,18 @@ function offer(look: Look, kind: Spot['kind'], at: Block | null, axis: Axis, hol
 }
 
 /** Puts an item where spotFor found room for it. The sheet's blocks are changed: they must be its own (copySheet). */
-export function place(item: Item, sheet: Sheet, spot: Spot, kerf: number): void {
+export function place(item: PackItem, sheet: OpenSheet, spot: NodeSpot, kerf: number): void {
   const field = sheet.fields[spot.field]!;
-  const fresh = blockOf(item, spot.lie, kerf);
+  const fresh = nodeOf(item, spot.lie, kerf);
   let root = field.root;
   const { at, axis } = spot;
   if (!root || !at) root = fresh;
   else if (spot.kind === 'append') add(at.row, fresh, axis);
   else if (spot.kind === 'beside') turnIntoRow(at, axis, fresh);
   else {
-    const across: Axis = axis === 0 ? 1 : 0;
+    const across: SplitAxis = axis === 0 ? 1 : 0;
     const lower = spot.under.length === 1 ? spot.under[0]! : rowOf(axis, [...spot.under], kerf);
-    const pair: Block[] = [lower];
+    const pair: GuillotineNode[] = [lower];
     add(pair, fresh, across);
     at.row = [...at.row.filter((each) => !spot.under.includes(each)), rowOf(across, pair, kerf)];
   }
@@ -245,13 +262,13 @@ export function place(item: Item, sheet: Sheet, spot: Spot, kerf: number): void 
 }
 
 /** A row in a row of the same axis is no row of its own. */
-function add(row: Block[], fresh: Block, axis: Axis): void {
+function add(row: GuillotineNode[], fresh: GuillotineNode, axis: SplitAxis): void {
   if (fresh.axis === axis) row.push(...fresh.row);
   else row.push(fresh);
 }
 
-function turnIntoRow(at: Block, axis: Axis, fresh: Block): void {
-  const was: Block = { ...at };
+function turnIntoRow(at: GuillotineNode, axis: SplitAxis, fresh: GuillotineNode): void {
+  const was: GuillotineNode = { ...at };
   at.axis = axis;
   at.item = null;
   at.lie = null;
@@ -260,21 +277,21 @@ function turnIntoRow(at: Block, axis: Axis, fresh: Block): void {
   add(at.row, fresh, axis);
 }
 
-function remeasure(block: Block, kerf: number): void {
+function remeasure(block: GuillotineNode, kerf: number): void {
   if (block.axis === -1) return;
   for (const each of block.row) remeasure(each, kerf);
   measure(block, kerf);
 }
 
 /** The longest and the widest hole of a sheet: most pieces are turned away by this alone. */
-function openOf({ fields }: Sheet, kerf: number): { dx: number; dy: number } {
+function openOf({ fields }: OpenSheet, kerf: number): { dx: number; dy: number } {
   const most = { dx: 0, dy: 0 };
   const hole = (dx: number, dy: number): void => {
     if (dx <= 0 || dy <= 0) return;
     if (dx > most.dx) most.dx = dx;
     if (dy > most.dy) most.dy = dy;
   };
-  const visit = (block: Block, growX: number, growY: number): void => {
+  const visit = (block: GuillotineNode, growX: number, growY: number): void => {
     const along = block.axis === 0;
     if (along) hole(growX - kerf, block.dy + growY);
     else hole(block.dx + growX, growY - kerf);
@@ -307,14 +324,14 @@ function openOf({ fields }: Sheet, kerf: number): { dx: number; dy: number } {
   return most;
 }
 
-export function openSheet(frame: Frame, kerf: number): Sheet {
-  const sheet: Sheet = { frame, fields: frame.rooms.map((room) => ({ room, root: null })), area: 0, open: { dx: 0, dy: 0 }, refused: new Set() };
+export function openSheet(frame: FlawFrame, kerf: number): OpenSheet {
+  const sheet: OpenSheet = { frame, fields: frame.rooms.map((room) => ({ room, root: null })), area: 0, open: { dx: 0, dy: 0 }, refused: new Set() };
   sheet.open = openOf(sheet, kerf);
   return sheet;
 }
 
 /** A sheet of one room with a block in it. */
-export function sheetOf(frame: Frame, root: Block, kerf: number): Sheet {
+export function sheetOf(frame: FlawFrame, root: GuillotineNode, kerf: number): OpenSheet {
   const sheet = openSheet(frame, kerf);
   sheet.fields[0] = { room: frame.rooms[0]!, root };
   sheet.area = root.used;
@@ -322,10 +339,10 @@ export function sheetOf(frame: Frame, root: Block, kerf: number): Sheet {
   return sheet;
 }
 
-const copy = (block: Block): Block => ({ ...block, row: block.axis === -1 ? block.row : block.row.map(copy) });
+const copy = (block: GuillotineNode): GuillotineNode => ({ ...block, row: block.axis === -1 ? block.row : block.row.map(copy) });
 
 /** A copy that can be filled further without touching the sheet it came from. */
-export const copySheet = ({ frame, fields, area, open, refused }: Sheet): Sheet => ({
+export const copySheet = ({ frame, fields, area, open, refused }: OpenSheet): OpenSheet => ({
   frame,
   area,
   open,
@@ -334,11 +351,11 @@ export const copySheet = ({ frame, fields, area, open, refused }: Sheet): Sheet 
 });
 
 /** A copy without some of its items. */
-export function without(sheet: Sheet, gone: ReadonlySet<Item>, kerf: number): Sheet {
-  const keep = (block: Block): Block | null => {
+export function without(sheet: OpenSheet, gone: ReadonlySet<PackItem>, kerf: number): OpenSheet {
+  const keep = (block: GuillotineNode): GuillotineNode | null => {
     if (block.axis === -1) return gone.has(block.item!) ? null : { ...block };
     const axis = block.axis;
-    const row: Block[] = [];
+    const row: GuillotineNode[] = [];
     for (const each of block.row) {
       const kept = keep(each);
       if (kept) add(row, kept, axis);
@@ -347,28 +364,28 @@ export function without(sheet: Sheet, gone: ReadonlySet<Item>, kerf: number): Sh
     return row.length === 1 ? row[0]! : rowOf(axis, row, kerf);
   };
   const fields = sheet.fields.map(({ room, root }) => ({ room, root: root && keep(root) }));
-  const left: Sheet = { frame: sheet.frame, fields, area: 0, open: sheet.open, refused: new Set() };
+  const left: OpenSheet = { frame: sheet.frame, fields, area: 0, open: sheet.open, refused: new Set() };
   for (const { root } of fields) left.area += root?.used ?? 0;
   left.open = openOf(left, kerf);
   return left;
 }
 
-export function itemsOn({ fields }: Sheet): Item[] {
-  const items: Item[] = [];
+export function itemsOn({ fields }: OpenSheet): PackItem[] {
+  const items: PackItem[] = [];
   for (const { root } of fields) if (root) gather(root, items);
   return items;
 }
 
 /** All items of a block. */
-export function gather(block: Block, items: Item[]): void {
+export function gather(block: GuillotineNode, items: PackItem[]): void {
   if (block.axis === -1) items.push(block.item!);
   else for (const each of block.row) gather(each, items);
 }
 
 /** Every block of a sheet, pieces among them. */
-export function blocksOn({ fields }: Sheet): Block[] {
-  const blocks: Block[] = [];
-  const visit = (block: Block): void => {
+export function nodesOn({ fields }: OpenSheet): GuillotineNode[] {
+  const blocks: GuillotineNode[] = [];
+  const visit = (block: GuillotineNode): void => {
     blocks.push(block);
     for (const each of block.row) visit(each);
   };

@@ -2,13 +2,13 @@
 import type { Sequence } from './sequence.ts';
 
 /** What is wanted among plans with as few sheets. */
-export type Preference = 'settings' | 'offcut' | 'handling';
+export type LayoutPreference = 'settings' | 'offcut' | 'handling';
 
 /**
  * Whatever is wanted, cuts no saw can make come first, for a layout that cannot be cut is none; then cuts at which a hand comes near the blade;
  * then sheets that must not come short, `tight` of them.
  */
-export function worthOf({ impossible, nearBlade, settings, steps, left, turnedKg }: Sequence, tight: number, then: Preference): readonly number[] {
+export function cuttingCostOf({ impossible, nearBlade, settings, steps, left, turnedKg }: Sequence, tight: number, then: LayoutPreference): readonly number[] {
   // One large offcut is worth more than slivers of the same area: squares say so.
   const usable = -left.reduce((sum, { piece: { dx, dy } }) => sum + ((dx / 1e9) * (dy / 1e9)) ** 2, 0);
   const cutting = [settings, steps.length];
@@ -22,7 +22,7 @@ export function worthOf({ impossible, nearBlade, settings, steps, left, turnedKg
   }
 }
 
-export const isWorthMore = (a: readonly number[], b: readonly number[]): boolean => {
+export const isCheaperToCut = (a: readonly number[], b: readonly number[]): boolean => {
   for (let n = 0; n < a.length; n++) if (a[n] !== b[n]) return a[n]! < b[n]!;
   return false;
 };

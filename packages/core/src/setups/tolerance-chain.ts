@@ -5,9 +5,9 @@
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { ResolvedUnit } from '../solid/unit.ts';
-import type { Repeated, Shop } from '../stock/shop.ts';
+import type { Repeatability, Shop } from '../stock/shop.ts';
 import type { ThicknessUsed } from '../stock/workshop.ts';
-import type { Label } from '../worked/dimension.ts';
+import type { Label } from '../explained/explained-length.ts';
 
 /** Where a variation comes from: what would lessen it. */
 export type Cause = 'mean' | 'sheet' | 'slot' | 'depth' | 'length' | 'place';
@@ -21,7 +21,7 @@ export interface Variation {
   readonly times: number;
 }
 
-export interface FitChain {
+export interface ToleranceChain {
   readonly id: string;
   readonly kind: 'slot' | 'ends' | 'row' | 'doors' | 'drawer';
   readonly guest: Label;
@@ -39,7 +39,7 @@ export interface FitChain {
 }
 
 /** Free over this, mm: a slot's lip shows or its part rattles; what is lost at a shelf's end, or along a row; a reveal that looks uneven; slack of a slide. [ASSUME] */
-export const MOST_FREE = { slot: 0.35, ends: 1.5, row: 1.5, doors: 1.5, drawer: 1.5 } as const;
+export const MAX_FREE = { slot: 0.35, ends: 1.5, row: 1.5, doors: 1.5, drawer: 1.5 } as const;
 
 /** A sheet's thickness, standard deviation in mm, where one reading or none was taken. [ASSUME] */
 const UNMEASURED = 0.35;
@@ -59,15 +59,15 @@ export function thicknessSd({ readings, spread }: Pick<ThicknessUsed, 'readings'
 export type UsedOf = (product: string) => ThicknessUsed;
 
 /** What chains are read from. */
-export interface ChainsOf {
+export interface ChainContext {
   readonly unit: ResolvedUnit;
   readonly usedOf: UsedOf;
-  readonly repeats: Repeats;
+  readonly repeats: RepeatabilityOf;
 }
 
 /** Standard deviation of each, mm. */
-export type Repeats = Readonly<Record<Repeated, number>>;
-export const repeatsMm = ({ repeats }: Pick<Shop, 'repeats'>): Repeats => ({
+export type RepeatabilityOf = Readonly<Record<Repeatability, number>>;
+export const repeatabilityMm = ({ repeats }: Pick<Shop, 'repeats'>): RepeatabilityOf => ({
   slot: toMm(repeats.slot.nm),
   depth: toMm(repeats.depth.nm),
   length: toMm(repeats.length.nm),
