@@ -63,5 +63,5 @@ export function benchBuild(root: string): BuildFigures {
       scheduleOf(tasksOf(steps, edges, design.build, done), windowsFrom(design.build, begins), begins);
     }),
   );
-  return { units: made.units.length, steps: steps.length, stepsMs, daysMs };
+  return { units: made.cabinets.length, steps: steps.length, stepsMs, daysMs };
 }

@@ -19,24 +19,24 @@ export function benchFamilies(root: string): FamilyFigure[] {
   const read = readProjectFile(readFileSync(`${root}/examples/print-room-back.carcass.json`, 'utf8'));
   if (!read.ok) throw new Error(read.problem.message);
   const { design, record, workshop } = read.value;
-  const warmed = Object.values(design.units).map((unit) => {
-    const alone: Design = { ...design, units: { [unit.id]: unit } };
+  const warmed = Object.values(design.units).map((spec) => {
+    const alone: Design = { ...design, units: { [spec.id]: spec } };
     const planner = createPlanner();
     let n = 0;
     // The depth of the joints goes into every length: nothing of the unit is remembered.
     const edit = (): number => {
-      const next = applyEdit(alone, [{ path: ['units', unit.id, 'jointDepth'], value: entered(`${5 + (n++ % 20) / 10} mm`) }]);
+      const next = applyEdit(alone, [{ path: ['units', spec.id, 'jointDepth'], value: entered(`${5 + (n++ % 20) / 10} mm`) }]);
       return timed(() => void planner.plan(next, record, workshop));
     };
     for (let warm = 0; warm < 40; warm++) edit();
-    return { unit, planner, alone, edit };
+    return { unit: spec, planner, alone, edit };
   });
   // All of them once, so that the first is not measured colder than the last.
   for (const { edit } of warmed) for (let warm = 0; warm < 20; warm++) edit();
-  const figures = warmed.map(({ unit, planner, alone, edit }): FamilyFigure => {
-    const panels = planner.plan(alone, record, workshop).units[0]!.unit.panels.length;
+  const figures = warmed.map(({ unit: spec, planner, alone, edit }): FamilyFigure => {
+    const panels = planner.plan(alone, record, workshop).cabinets[0]!.cabinet.panels.length;
     return {
-      what: `plan() of the ${labelWords({ key: `family-${unit.family}` })}, ${panels} panels`,
+      what: `plan() of the ${labelWords({ key: `family-${spec.family}` })}, ${panels} panels`,
       ms: median(Array.from({ length: 120 }, edit)),
       wantedMs: 5,
     };

@@ -106,7 +106,7 @@ heading('Following an edit');
   row('plan() after a width of the same cupboard alone, filled by a guess, median', ms(median(Array.from({ length: 200 }, editBare))), 'under 5 ms');
 
   const big = room();
-  const panels = plan(big, record, workshop).units.reduce((sum, { unit }) => sum + unit.panels.length, 0);
+  const panels = plan(big, record, workshop).cabinets.reduce((sum, { cabinet }) => sum + cabinet.panels.length, 0);
   const whole = median(Array.from({ length: 9 }, () => timed(() => void plan(big, record, workshop))));
   row(`plan() of a room of ${panels} panels, from nothing`, ms(whole), 'under 100 ms');
   const roomPlanner = createPlanner();

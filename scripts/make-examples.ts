@@ -12,7 +12,7 @@ import {
   type Item,
   type RecordEntry,
   type ShelfBox,
-  type UnitDesign,
+  type CabinetSpec,
   type StudMark,
   type ThingKind,
   type Wall,
@@ -21,7 +21,7 @@ import {
   type Workshop,
   EMPTY_DECISIONS,
 } from '../packages/core/src/index.ts';
-import { backWall, BACK_UNITS } from './print-room-back.ts';
+import { backWall, BACK_CABINETS } from './print-room-back.ts';
 import { THINGS } from './print-room-things.ts';
 
 const inkCupboard: ShelfBox = (() => {
@@ -191,15 +191,15 @@ const printRoomWall: Wall = {
   rails: byId([rail('rail-upper', 1, 'the upper rail', '1850 mm'), rail('rail-lower', 2, 'the lower rail', '1610 mm')]),
 };
 
-const design = (name: string, units: readonly UnitDesign[], wall: Wall, items: readonly Item[] = []): Design => ({
+const design = (name: string, specs: readonly CabinetSpec[], wall: Wall, items: readonly Item[] = []): Design => ({
   name,
-  unit: units.length === 1 ? units[0]!.unit : 'mm',
+  unit: specs.length === 1 ? specs[0]!.unit : 'mm',
   wall,
   children: false,
   person: { height: entered('1720 mm') },
   items: byId(items),
   ...EMPTY_DECISIONS,
-  units: byId(units),
+  units: byId(specs),
 });
 
 /** A hollow wall with few studs: heavy type hung where only one of them stands behind it. Not to be hung as it is drawn. */
@@ -252,12 +252,12 @@ const workshop: Workshop = {
 /** A module's bottom from the rail it hangs on: its bevel to the rail's. */
 function onRail(design: Design): Design {
   const { byId: plans } = plan(design, RECORD, workshop);
-  const units = Object.values(design.units).map((box): UnitDesign => {
-    const railOf = box.hanging.wallRail === null ? undefined : design.wall.rails[box.hanging.wallRail];
-    if (!railOf) return box;
-    return { ...box, place: { ...box.place, up: entered(`${(railOf.up.nm - plans.get(box.id)!.unit.hanging.valleyUp) / 1e6} mm`) } };
+  const specs = Object.values(design.units).map((spec): CabinetSpec => {
+    const railOf = spec.hanging.wallRail === null ? undefined : design.wall.rails[spec.hanging.wallRail];
+    if (!railOf) return spec;
+    return { ...spec, place: { ...spec.place, up: entered(`${(railOf.up.nm - plans.get(spec.id)!.cabinet.hanging.valleyUp) / 1e6} mm`) } };
   });
-  return { ...design, units: byId(units) };
+  return { ...design, units: byId(specs) };
 }
 
 const write = (file: string, project: Design): void =>
@@ -284,5 +284,5 @@ write(
     THINGS.filter(({ homes }) => 'type' in homes),
   ),
 );
-write('print-room-back.carcass.json', design('Print room, back wall', BACK_UNITS, backWall));
+write('print-room-back.carcass.json', design('Print room, back wall', BACK_CABINETS, backWall));
 write('type-store.carcass.json', design('Type store', [sortsBox], storeWall));

@@ -1,5 +1,5 @@
 /** The back wall of the made-up print room: units of every family beside the everyday cabinets of the first wall. */
-import { entered, familyOf, newWall, type FamilyId, type UnitDesign, type Wall } from '../packages/core/src/index.ts';
+import { entered, familyOf, newWall, type FamilyId, type CabinetSpec, type Wall } from '../packages/core/src/index.ts';
 
 type Row = Record<string, unknown>;
 
@@ -12,14 +12,14 @@ export const backWall: Wall = {
 
 let order = 0;
 /** A unit of a family, some of its values changed by path. */
-function unit(
+function spec(
   family: FamilyId,
   id: string,
   name: string,
   size: readonly [string, string, string],
   place: readonly [string, string],
   changes: Row = {},
-): UnitDesign {
+): CabinetSpec {
   const [width, height, depth] = size.map((text) => entered(text)) as [ReturnType<typeof entered>, ReturnType<typeof entered>, ReturnType<typeof entered>];
   const made: unknown = familyOf({ family }).create({
     id,
@@ -34,7 +34,7 @@ function unit(
     contents: { preset: 'light', kg: null },
     place: { along: entered(place[0]), up: entered(place[1]) },
   });
-  return Object.entries(changes).reduce<Row>((row, [path, value]) => set(row, path.split('.'), value), made as Row) as unknown as UnitDesign;
+  return Object.entries(changes).reduce<Row>((row, [path, value]) => set(row, path.split('.'), value), made as Row) as unknown as CabinetSpec;
 }
 
 function set(row: Row, [key, ...rest]: readonly string[], value: unknown): Row {
@@ -50,8 +50,8 @@ const bay = (id: string, at: number, tool: string, width: string | null, length:
   [id]: { id, order: at, tool, width: width === null ? null : mm(width), toolLength: mm(length), kg, held: 'ledge', block: null, spare: false },
 });
 
-export const BACK_UNITS: readonly UnitDesign[] = [
-  unit('tool-till', 'till', 'Brayer and stick till', ['620 mm', '520 mm', '220 mm'], ['300 mm', '1400 mm'], {
+export const BACK_CABINETS: readonly CabinetSpec[] = [
+  spec('tool-till', 'till', 'Brayer and stick till', ['620 mm', '520 mm', '220 mm'], ['300 mm', '1400 mm'], {
     tiltDeg: 8,
     bays: {
       ...bay('b1', 1, 'large brayer', '150', '260', 0.9),
@@ -63,10 +63,10 @@ export const BACK_UNITS: readonly UnitDesign[] = [
     },
     contents: Object.fromEntries(['b1', 'b2', 'b3', 'b4', 'b5', 'b6'].map((id) => [id, { preset: 'nothing', kg: 0.6 }])),
   }),
-  unit('slot-rack', 'slots', 'Paper slot rack', ['600 mm', '660 mm', '340 mm'], ['1100 mm', '1300 mm'], {
+  spec('slot-rack', 'slots', 'Paper slot rack', ['600 mm', '660 mm', '340 mm'], ['1100 mm', '1300 mm'], {
     contents: Object.fromEntries([1, 2, 3, 4, 5, 6].map((n) => [`t${n}`, { preset: 'nothing', kg: 4 }])),
   }),
-  unit('ledge-rack', 'ledges', 'Proof ledge rack', ['700 mm', '640 mm', '140 mm'], ['1850 mm', '1350 mm'], {
+  spec('ledge-rack', 'ledges', 'Proof ledge rack', ['700 mm', '640 mm', '140 mm'], ['1850 mm', '1350 mm'], {
     'hanging.rail': mm('60'),
     ledges: {
       l1: {
@@ -110,24 +110,24 @@ export const BACK_UNITS: readonly UnitDesign[] = [
       },
     },
   }),
-  unit('drawer-unit', 'drawers', 'Sort drawers', ['520 mm', '520 mm', '340 mm'], ['2750 mm', '1250 mm'], {
+  spec('drawer-unit', 'drawers', 'Sort drawers', ['520 mm', '520 mm', '340 mm'], ['2750 mm', '1250 mm'], {
     contents: { d1: { preset: 'nothing', kg: 3 }, d2: { preset: 'nothing', kg: 5 }, d3: { preset: 'nothing', kg: 7 } },
     boxStock: 'birch-12',
   }),
-  unit('sloped-box', 'sloped', 'Ink-slab cover box', ['600 mm', '480 mm', '260 mm'], ['3550 mm', '1350 mm'], { apron: mm('70'), trim: mm('40') }),
-  unit('mitred-box', 'ring', 'Twine hexagon', ['460 mm', '400 mm', '170 mm'], ['4500 mm', '1500 mm'], {
+  spec('sloped-box', 'sloped', 'Ink-slab cover box', ['600 mm', '480 mm', '260 mm'], ['3550 mm', '1350 mm'], { apron: mm('70'), trim: mm('40') }),
+  spec('mitred-box', 'ring', 'Twine hexagon', ['460 mm', '400 mm', '170 mm'], ['4500 mm', '1500 mm'], {
     backStock: 'birch-12',
     leanDeg: 4,
     'hanging.cabinetScrew.length': mm('25'),
   }),
-  unit('fold-down', 'packing', 'Packing table', ['1000 mm', '520 mm', '460 mm'], ['5050 mm', '450 mm'], {}),
-  unit('slab', 'slab', 'Proof board', ['1800 mm', '700 mm', '18 mm'], ['5060 mm', '1400 mm'], {
+  spec('fold-down', 'packing', 'Packing table', ['1000 mm', '520 mm', '460 mm'], ['5050 mm', '450 mm'], {}),
+  spec('slab', 'slab', 'Proof board', ['1800 mm', '700 mm', '18 mm'], ['5060 mm', '1400 mm'], {
     edgingStock: 'birch-6',
     strip: mm('20'),
     cap: mm('25'),
     wingRight: mm('300'),
   }),
-  unit('cabinet-run', 'run', 'Furniture run', ['2200 mm', '700 mm', '300 mm'], ['7050 mm', '1400 mm'], {
+  spec('cabinet-run', 'run', 'Furniture run', ['2200 mm', '700 mm', '300 mm'], ['7050 mm', '1400 mm'], {
     fillerRight: mm('40'),
     parts: {
       c1: { id: 'c1', order: 1, kind: 'box', width: null, height: null, shelves: 2, front: 'doors', bridge: null, ...hungOnly },
@@ -135,7 +135,7 @@ export const BACK_UNITS: readonly UnitDesign[] = [
       c2: { id: 'c2', order: 3, kind: 'box', width: null, height: mm('560'), shelves: 1, front: 'open', bridge: null, ...hungOnly },
     },
   }),
-  unit('shelf-box', 'bays', 'Bay cupboard', ['900 mm', '760 mm', '290 mm'], ['7950 mm', '300 mm'], {
+  spec('shelf-box', 'bays', 'Bay cupboard', ['900 mm', '760 mm', '290 mm'], ['7950 mm', '300 mm'], {
     dividers: { v1: { id: 'v1', order: 1, at: null, in: 'bottom', level: 0 } },
     shelves: {
       s1: { id: 's1', order: 1, at: null, in: 'bottom', level: 1, fixing: 'pins' },
@@ -174,8 +174,8 @@ export const BACK_UNITS: readonly UnitDesign[] = [
       },
     },
   }),
-  unit('corner-unit', 'corner', 'Corner of the furniture', ['600 mm', '700 mm', '600 mm'], ['0 mm', '560 mm'], { 'hanging.rightInset': mm('-250') }),
-  unit('cabinet-run', 'bench', 'Bench run', ['1550 mm', '1150 mm', '300 mm'], ['1150 mm', '0 mm'], {
+  spec('corner-unit', 'corner', 'Corner of the furniture', ['600 mm', '700 mm', '600 mm'], ['0 mm', '560 mm'], { 'hanging.rightInset': mm('-250') }),
+  spec('cabinet-run', 'bench', 'Bench run', ['1550 mm', '1150 mm', '300 mm'], ['1150 mm', '0 mm'], {
     stand: 'toe',
     'doors.handle': 'knob',
     'hanging.rail': mm('80'),

@@ -115,8 +115,8 @@ test('the ink cupboard is built on a phone, the desk looking on', async ({ brows
 
   // The rest of the parts are right: slots as wide as the mean of what was read, the short shelf let in by a millimeter less at each end.
   const { design, record: facts, workshop } = await read(id);
-  const unit = plan(design, facts, workshop).byId.get('ink')!;
-  expect(plan(design, facts, workshop).stockOf('birch-18').used.value).toBeLessThan(slotsBefore.unit.byId.get('ink/side/left')!.thickness);
+  const cabinetPlan = plan(design, facts, workshop).byId.get('ink')!;
+  expect(plan(design, facts, workshop).stockOf('birch-18').used.value).toBeLessThan(slotsBefore.cabinet.byId.get('ink/side/left')!.thickness);
   // As it was planned from the sheets alone, before anything was cut.
   const fromSheets = plan(
     design,
@@ -131,7 +131,7 @@ test('the ink cupboard is built on a phone, the desk looking on', async ({ brows
     slots.get(`ink/side/left:ink/shelf/${shelf}:start`)?.depth.nm ??
     slots.get([...slots.keys()].find((key) => key.startsWith('ink/side/left:') && key.includes(`shelf/${shelf}`))!)!.depth.nm;
   expect((deep('s2') - deep('s1')) / 1e6).toBeCloseTo(1, 1);
-  expect(unit.findings.filter(({ check }) => check === 'already-cut')).toEqual([]);
+  expect(cabinetPlan.findings.filter(({ check }) => check === 'already-cut')).toEqual([]);
 
   // The log tells the story.
   await desk.goto(`${baseUrl()}/project/${id}/ink/log`);

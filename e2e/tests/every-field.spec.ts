@@ -5,7 +5,7 @@
  */
 import { expect, type Page } from '@playwright/test';
 import { FAMILIES, type FamilyId } from '@keen/core';
-import { freshUnitOf } from '../../packages/web/src/test/fresh-unit.ts';
+import { newSpecOf } from '../../packages/web/src/test/new-spec.ts';
 import { freshProject, open, stored, test, untilSaved, watchErrors } from './support.ts';
 
 const ALL = process.env['KEEN_FIELDS'] === 'all';
@@ -19,7 +19,7 @@ test.describe.configure({ timeout: 600_000 });
 /** A unit of a family as a file has it: lengths as text. */
 const unitOf = (family: FamilyId): unknown =>
   JSON.parse(
-    JSON.stringify(freshUnitOf(family, 'ink'), (_key, value: unknown) =>
+    JSON.stringify(newSpecOf(family, 'ink'), (_key, value: unknown) =>
       typeof value === 'object' && value !== null && 'nm' in value && 'text' in value ? value.text : value,
     ),
   );

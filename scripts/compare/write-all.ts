@@ -56,7 +56,7 @@ function writeProject(folder: string, project: ProjectFile, withShopSet: boolean
     'nesting.json': () => text(jobs().map(({ product, problem }) => ({ product, problem: writeNestProblem(problem) }))),
     'setups.json': () => {
       const { setups, blanks } = setupsOf(
-        made.units.map(({ unit }) => unit),
+        made.cabinets.map(({ cabinet }) => cabinet),
         workshop.shop,
       );
       return text(setups.map((setup) => setupWords(setup, { ...told.setups, blanks }, design.unit)));

@@ -68,7 +68,7 @@ test('the blocks of docs/format/project.md are a file that opens, is planned, an
   if (!opened.ok) throw new Error(`${opened.problem.where}: ${opened.problem.message}; accepted: ${opened.problem.accepted}`);
   const { design, record, workshop } = opened.value;
   const made = plan(design, record, workshop);
-  expect(made.byId.get('shelf')!.unit.outside.width.value).toBe(24 * 25.4e6);
+  expect(made.byId.get('shelf')!.cabinet.outside.width.value).toBe(24 * 25.4e6);
   expect(made.parts.map(({ mark }) => mark)).toContain('A4');
   const written = writeProjectText(opened.value);
   const again = readProjectFile(written);

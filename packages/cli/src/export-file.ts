@@ -11,8 +11,8 @@ import {
   sheetsDxf,
   shopSet,
   shoppingFor,
-  unitsGlb,
-  unitsStl,
+  cabinetsGlb,
+  cabinetsStl,
   unplacedOf,
   zipped,
 } from '@keen/exchange';
@@ -27,9 +27,9 @@ import {
   wallMinutes,
   type Plan,
   type ProjectFile,
-  type UnitPlan,
+  type CabinetPlan,
 } from '@keen/core';
-import { handedOver, readProjectAt, unitsNamed } from './files.ts';
+import { handedOver, readProjectAt, cabinetsNamed } from './files.ts';
 import { readBytes } from './shell.ts';
 import { readWords } from './options.ts';
 import { EXPORT_USAGE } from './usage.ts';
@@ -38,7 +38,7 @@ interface ToExport {
   readonly project: ProjectFile;
   readonly plan: Plan;
   /** Those that are asked for, and whether that is all of them. */
-  readonly units: readonly UnitPlan[];
+  readonly cabinets: readonly CabinetPlan[];
   readonly all: boolean;
   /** Where pictures are; null for nowhere. */
   readonly photos: string | null;
@@ -46,36 +46,36 @@ interface ToExport {
 
 const KINDS = {
   // Of the whole project also what belongs to no cabinet: wall rails and loose parts.
-  'parts-dxf': ({ plan: made, units, all }) =>
-    partsDxf({ ...made, parts: all ? made.parts : made.parts.filter(({ unit }) => units.some(({ id }) => id === unit)) }),
+  'parts-dxf': ({ plan: made, cabinets, all }) =>
+    partsDxf({ ...made, parts: all ? made.parts : made.parts.filter(({ unit }) => cabinets.some(({ id }) => id === unit)) }),
   'sheets-dxf': ({ project, plan: made }) => {
     const laid = layOut(project, made);
     return sheetsDxf(allSheets(laid, project), made, unplacedOf(laid));
   },
-  svg: ({ project, units, all }) => {
-    const display = displayUnitOf(project.design, units[0]?.id ?? '');
-    const pages = shopSet({ project, units: all ? [] : units.map(({ id }) => id), paper: 'a4', display, revision: 'from its file' });
+  svg: ({ project, cabinets, all }) => {
+    const display = displayUnitOf(project.design, cabinets[0]?.id ?? '');
+    const pages = shopSet({ project, units: all ? [] : cabinets.map(({ id }) => id), paper: 'a4', display, revision: 'from its file' });
     return zipped(Object.fromEntries(pages.map((page, index) => [`page-${String(index + 1).padStart(3, '0')}.svg`, Buffer.from(pictureSvg(page))])));
   },
   bundle: ({ project, photos }) => bundleZip({ project, photos: photosIn(photos, photosOf(project.record)) }),
-  shopping: ({ project, units, all }) => {
-    const told = shoppingFor({ project, units: all ? [] : units.map(({ id }) => id) });
+  shopping: ({ project, cabinets, all }) => {
+    const told = shoppingFor({ project, units: all ? [] : cabinets.map(({ id }) => id) });
     return shoppingText(told, project.design.name, project.workshop, displayUnitOf(project.design, ''));
   },
-  'shopping-csv': ({ project, units, all }) =>
-    shoppingCsv(shoppingFor({ project, units: all ? [] : units.map(({ id }) => id) }), project.workshop, displayUnitOf(project.design, '')),
+  'shopping-csv': ({ project, cabinets, all }) =>
+    shoppingCsv(shoppingFor({ project, units: all ? [] : cabinets.map(({ id }) => id) }), project.workshop, displayUnitOf(project.design, '')),
   contents: ({ project: { design } }) => contentsCsv(design.items, displayUnitOf(design, '')),
   prices: ({ project: { workshop } }) => productsCsv(workshop.products),
-  days: ({ project, units, all }) =>
+  days: ({ project, cabinets, all }) =>
     daysIcs({
       project,
-      units: all ? [] : units.map(({ id }) => id),
-      display: displayUnitOf(project.design, units[0]?.id ?? ''),
+      units: all ? [] : cabinets.map(({ id }) => id),
+      display: displayUnitOf(project.design, cabinets[0]?.id ?? ''),
       now: wallMinutes(new Date()),
       clock: (at) => wallMinutes(new Date(at)),
     }),
-  glb: ({ plan: made, units }) => unitsGlb(units, made),
-  stl: ({ units }) => unitsStl(units),
+  glb: ({ plan: made, cabinets }) => cabinetsGlb(cabinets, made),
+  stl: ({ cabinets }) => cabinetsStl(cabinets),
 } satisfies Readonly<Record<string, (given: ToExport) => string | Uint8Array | Promise<Uint8Array>>>;
 
 /** Kinds that are of no single unit, and why. */
@@ -93,7 +93,7 @@ export async function exportFile(words: readonly string[]): Promise<string | Uin
   const { file, kind, unit, photos, out } = read(words);
   const project = await readProjectAt(file);
   const made = plan(project.design, project.record, project.workshop);
-  return handedOver(await KINDS[kind]({ project, plan: made, units: unitsNamed(made, unit), all: unit === null, photos }), out);
+  return handedOver(await KINDS[kind]({ project, plan: made, cabinets: cabinetsNamed(made, unit), all: unit === null, photos }), out);
 }
 
 function read(words: readonly string[]): {

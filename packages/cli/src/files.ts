@@ -1,6 +1,6 @@
 /** Projects in and files out: what cannot be read or written is said in words. */
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
-import { readProjectFile, Refusal, type Plan, type ProjectFile, type UnitPlan } from '@keen/core';
+import { readProjectFile, Refusal, type Plan, type ProjectFile, type CabinetPlan } from '@keen/core';
 import { codeOf, readBytes, unwrap } from './shell.ts';
 
 /** A project's file, or the bundle it is in. */
@@ -15,10 +15,10 @@ export async function readProjectAt(file: string): Promise<ProjectFile> {
 export const isArchive = (bytes: Buffer): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 
 /** The unit that is asked for, or all of them. */
-export function unitsNamed({ units }: Plan, unit: string | null): readonly UnitPlan[] {
-  const named = units.filter(({ id }) => unit === null || id === unit);
+export function cabinetsNamed({ cabinets }: Plan, unit: string | null): readonly CabinetPlan[] {
+  const named = cabinets.filter(({ id }) => unit === null || id === unit);
   if (named.length === 0 && unit !== null)
-    throw new Refusal('unit', `there is no unit '${unit}' in it`, '--unit', `one of: ${units.map(({ id }) => id).join(', ')}`);
+    throw new Refusal('unit', `there is no unit '${unit}' in it`, '--unit', `one of: ${cabinets.map(({ id }) => id).join(', ')}`);
   return named;
 }
 

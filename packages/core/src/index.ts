@@ -23,7 +23,7 @@ export { evaluate, termOf, total, type ExplainedValue, type ValueTerm, type Valu
 export { extentOf, place, type EdgeId, type Face, type Panel, type Role } from './solid/panel.ts';
 export type { Slot } from './solid/connection.ts';
 export type { ResolvedPanel } from './solid/resolve.ts';
-export { hangsOnCleat, resolveUnit, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedUnit, type Rip } from './solid/unit.ts';
+export { hangsOnCleat, resolveCabinet, type Compartment, type Handle, type Hanging, type Hardware, type ResolvedCabinet, type Rip } from './solid/cabinet.ts';
 export { meshesOf, type PanelMesh } from './solid/mesh.ts';
 export type { Corner, FlatPoint as PieceSpot } from './parts/corner.ts';
 export { pieceDrawing, type PieceDrawing, type PieceHole, type PieceSlot } from './parts/piece-drawing.ts';
@@ -40,7 +40,7 @@ export {
 } from './parts/loose-parts.ts';
 export {
   boundsOf,
-  boundsOfUnit,
+  boundsOfCabinet,
   frontView,
   sectionAt,
   hookPlane,
@@ -140,7 +140,7 @@ export { MAX_RATING_N, PLUG_IDS, type PlugId, type WallFixing } from './wall/fix
 export { NOTE } from './wall/wall-form.ts';
 export { SPECIES, SPECIES_IDS, type SpeciesId } from './wall/species.ts';
 export { studCentres, studsKnown, studsOf, type Stud } from './wall/studs.ts';
-export { blocksUnits, ceilingAt, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './wall/placed.ts';
+export { blocksCabinets, ceilingAt, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './wall/placed.ts';
 export { sweeps, swingOf, type Sector } from './wall/swing.ts';
 export { bandAt, cableBands, drillState, type Band, type DrillState } from './wall/zones.ts';
 export { faceOf, offAt, type Shims, type WallFace } from './wall/bow.ts';
@@ -153,16 +153,16 @@ export type { Fit } from './solid/connection.ts';
 export { SCREW_IDS, SCREWS, screwById, type Screw } from './joints/screws.ts';
 export { newShelfBox, FLOOR, shelvesInOrder, type NewShelfBox, type ShelfBox, type ShelfElement } from './carcass/shelf-box.ts';
 export { MAX_CONTENTS_KG, MAX_SHELVES, SHELF_AT, type ElementsForm, type FormField, type FieldGroup, type Form } from './carcass/form.ts';
-export { buildUnit, choosesGrain, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type UnitDesign } from './carcass/families.ts';
+export { buildCabinet, choosesGrain, enters, FAMILIES, familyOf, isShelfBox, type FamilyId, type CabinetSpec } from './carcass/families.ts';
 export type { Family } from './carcass/family.ts';
-export type { NewUnit, UnitBase } from './carcass/unit-base.ts';
-export { joinSpaces, splitSpace, type UnitStep } from './carcass/split-space.ts';
+export type { NewSpec, SpecBase } from './carcass/spec-base.ts';
+export { joinSpaces, splitSpace, type SpecStep } from './carcass/split-space.ts';
 export type { Stocked } from './carcass/box-frame.ts';
 export type { Feature } from './parts/features.ts';
 export { areaM2 } from './parts/parts.ts';
 export type { PartLine } from './parts/part-line.ts';
 export type { RailPlan } from './parts/rail-parts.ts';
-export type { CompartmentLoad, UnitWeights } from './parts/weights.ts';
+export type { CompartmentLoad, CabinetWeights } from './parts/weights.ts';
 export type { CutTree, NestedSheet, NestPart, NestPlan, NestProblem, NestSheet, Placement } from './nest/problem.ts';
 export { search, type Search } from './nest/search.ts';
 export { ASSUMED, type Assumed } from './assumed/assumed.ts';
@@ -191,7 +191,7 @@ export { isLarge, THIN_RIP, type CutWay } from './cuts/ways.ts';
 export { remainingStockAfter, type RemainingStock } from './cuts/remaining-stock.ts';
 export { auditPlan } from './nest/audit.ts';
 export { spareOf, tightSheets, type Spare } from './nest/spare.ts';
-export { shows, type ShelfSag } from './sag/unit-sag.ts';
+export { shows, type ShelfSag } from './sag/cabinet-sag.ts';
 export { cabinetScrewRow } from './hang/carrier-links.ts';
 export type { HangInput } from './hang/hang-input.ts';
 export { hangAt, type Hang } from './hang/hang.ts';
@@ -208,7 +208,7 @@ export { loadCurves, type LoadCurve, type LoadCurves } from './hang/load-curves.
 export { wallHalfEnds, wallHalfFoot, type StudUse } from './hang/wall-links.ts';
 export { wallRows } from './hang/wall-rows.ts';
 export { blockOf, ownSwings } from './checks/place-checks.ts';
-export { unitShims } from './checks/wall-checks.ts';
+export { cabinetShims } from './checks/wall-checks.ts';
 export type { Finding, Fix, Severity, Station } from './checks/finding.ts';
 export {
   bothMasses,
@@ -238,24 +238,24 @@ export {
   variantsOf,
   type Variant,
   type WallScan,
-  unitsInOrder,
+  specsInOrder,
   type Design,
   type AsCut,
   type MeasuredSlot,
   type RecordEntry,
   type SheetCut,
 } from './plan/design.ts';
-export { draftUnit } from './plan/draft.ts';
+export { draftCabinet } from './plan/draft.ts';
 export { applyEdit, valueAt, type Edit, type EditStep } from './plan/edit.ts';
 export { hasFloor, countPlaced, unplacedItems } from './plan/contents.ts';
 export { insideOf, kgOf, placeFor, setOutEdit, setOutJob, type SetOutWish } from './plan/set-out-plan.ts';
-export { addUnit, proposeBox, withBox, type Proposed } from './plan/propose-box.ts';
+export { addCabinet, proposeBox, withBox, type Proposed } from './plan/propose-box.ts';
 export { agreementOf, contentsNeed, type Disagreement } from './plan/agreement.ts';
 export { hangOnRail } from './plan/hang-on-rail.ts';
-export { fillRoom, roomAbout, roomsFor, runOfUnits, type RunPlan } from './plan/fit-space.ts';
+export { fillRoom, roomAbout, roomsFor, runOfCabinets, type RunPlan } from './plan/fit-space.ts';
 export { capital } from './checks/words/sentence.ts';
 export { newStops, issueFixes, withoutStops } from './plan/settling.ts';
-export { createPlanner, plan, stockReader, unitLetter, type Plan, type Planner, type UnitPlan, type UnplannedUnit } from './plan/plan.ts';
+export { createPlanner, plan, stockReader, cabinetLetter, type Plan, type Planner, type CabinetPlan, type UnplannedCabinet } from './plan/plan.ts';
 export { cutWords, sizeWords, type CutWords } from './formats/cut-words.ts';
 export {
   asPlan,
@@ -273,7 +273,7 @@ export {
 } from './plan/layouts.ts';
 export { runNest, type NestClock, type NestOrder } from './plan/nest-run.ts';
 export { offcutFirst } from './plan/offcut-first.ts';
-export type { GrainChoice } from './carcass/unit-base.ts';
+export type { GrainChoice } from './carcass/spec-base.ts';
 export { partLabels, type PartLabel } from './formats/label-words.ts';
 export { wrongPlaceWords } from './formats/place-words.ts';
 export { whatIfs, type WhatIf, type WhatIfChange } from './plan/what-if.ts';
@@ -282,7 +282,7 @@ export { inTheWay, isNewSheet, newSheetId, pinsThatFail, placeOn, placementOf, s
 export { boardJobs, boardPurchases, lineOfBoardPiece, lineOfPiece, sheetJobs, type BoardJob, type SheetJob } from './plan/cutting.ts';
 export type { BoardPlan, CutBoard } from './nest/boards.ts';
 export { inAnotherLength, lengthSold, lengthsForSale, nameInLists, nameOfKind } from './stock/board-lengths.ts';
-export { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './plan/rearrange.ts';
+export { canMirror, cutLike, mirrored, patternsFor, uncut, specFor } from './plan/rearrange.ts';
 export { largestChange, redesign, type MovedSize, type Redesign } from './plan/redesign.ts';
 export { purchaseCost, type Purchase } from './plan/purchase.ts';
 export { projectOfPiece, yardTrip, type ToBeCut, type TripProject, type YardTrip } from './plan/yard-trip.ts';
@@ -290,7 +290,7 @@ export { shoppingCost, shoppingOf, stockLines, type ShoppingLine } from './plan/
 export { shoppingCsv } from './formats/shopping-csv.ts';
 export { amountText, shoppingSize, shoppingText } from './formats/shopping-words.ts';
 export { keepVariant, stockFor, useVariant, removeCabinet, variantFigures, type VariantFigures } from './plan/variants.ts';
-export { figuresOf, preview, type Preview, type UnitFigures } from './plan/preview.ts';
+export { figuresOf, preview, type Preview, type CabinetFigures } from './plan/preview.ts';
 export { hangHelps, type HangHelp } from './plan/hang-helps.ts';
 export { remediesFor, type Remedy } from './plan/remedies.ts';
 export { answerSum, listSums, SUMS } from './sums/sums.ts';

@@ -22,7 +22,7 @@ export function bundleZip({ project, photos }: Bundle): Uint8Array {
   const { design, record, workshop } = project;
   return zipped({
     [PROJECT]: strToU8(writeProjectText(project)),
-    'log.csv': strToU8(logCsv(record, { plan: plan(design, record, workshop), products: workshop.products, unitNames: design.units, unit: design.unit })),
+    'log.csv': strToU8(logCsv(record, { plan: plan(design, record, workshop), products: workshop.products, cabinetNames: design.units, unit: design.unit })),
     ...Object.fromEntries([...photos].map(([id, bytes]) => [`photos/${id}.jpg`, bytes])),
   });
 }

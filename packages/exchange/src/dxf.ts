@@ -87,7 +87,7 @@ export function sheetsDxf(sheets: readonly SheetToDraw[], plan: Plan, unplaced: 
   return drawing.stringify();
 }
 
-const drawnPiece = (line: PartLine, plan: Plan): PieceDrawing => pieceDrawing(line, plan.byId.get(line.unit)?.unit ?? null);
+const drawnPiece = (line: PartLine, plan: Plan): PieceDrawing => pieceDrawing(line, plan.byId.get(line.unit)?.cabinet ?? null);
 
 /** What stands under a part: its mark, how many, and what cannot be seen from above. */
 function notesOf(line: PartLine, { lengthMm, widthMm, thicknessMm, up, sideways }: PieceDrawing): string[] {

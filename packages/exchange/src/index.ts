@@ -1,6 +1,6 @@
 export { partsDxf, sheetsDxf, type SheetToDraw } from './dxf.ts';
 export { allSheets, layOut, sheetsToDraw, unplacedOf, type LaidOut } from './sheets.ts';
-export { unitsGlb, unitsStl } from './solids.ts';
+export { cabinetsGlb, cabinetsStl } from './solids.ts';
 export { isPaper, MIN_BAR_MM, MAX_BAR_MM, PAPERS, TRUE_PRINTER, type PaperId, type PrinterCorrection } from './prints/paper.ts';
 export { printFonts, type PrintFonts } from './prints/fonts.ts';
 export { fitted } from './prints/print-text.ts';

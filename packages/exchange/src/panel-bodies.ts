@@ -1,6 +1,6 @@
 /** Panels as closed bodies: each one two-manifold, its slots, bevels and notches cut. Bodies are taken from one another by a library made for that. */
 import type { Manifold, ManifoldToplevel } from 'manifold-3d';
-import { takenOut, type ResolvedPanel, type ResolvedUnit, type Vector } from '@keen/core';
+import { takenOut, type ResolvedPanel, type ResolvedCabinet, type Vector } from '@keen/core';
 import { installed } from './installed.ts';
 
 /** Millimetres in the unit's frame: along, up, out. */
@@ -33,7 +33,7 @@ async function load(code: CodeUrl | undefined): Promise<ManifoldToplevel> {
 }
 
 /** A body for each panel that has wood left, in their order. */
-export async function bodiesOf({ panels }: ResolvedUnit, code?: CodeUrl): Promise<PanelBody[]> {
+export async function bodiesOf({ panels }: ResolvedCabinet, code?: CodeUrl): Promise<PanelBody[]> {
   const { Manifold } = await library(code);
   const hull = (corners: readonly Vector[]): Manifold => Manifold.hull(corners.map(({ along, up, out }) => [along, up, out]));
   return panels.flatMap((panel): PanelBody[] => {

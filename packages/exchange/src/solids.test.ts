@@ -8,7 +8,7 @@ import { Box3, type Mesh } from 'three';
 import { GLTFLoader } from 'three/examples/jsm/loaders/GLTFLoader.js';
 import { STLLoader } from 'three/examples/jsm/loaders/STLLoader.js';
 import { bodiesOf } from './panel-bodies.ts';
-import { unitsGlb, unitsStl } from './solids.ts';
+import { cabinetsGlb, cabinetsStl } from './solids.ts';
 
 function planOf(name: string): Plan {
   const read = readProjectFile(readFileSync(new URL(`../../../examples/${name}.carcass.json`, import.meta.url), 'utf8'));
@@ -20,14 +20,14 @@ describe.each(['print-room', 'print-room-back', 'type-store'])('%s', (name) => {
   const made = planOf(name);
 
   test('as glTF: each unit a node, each panel in it, as large as it is and where it hangs', async () => {
-    const bytes = await unitsGlb(made.units, made);
+    const bytes = await cabinetsGlb(made.cabinets, made);
     const { scene } = await new GLTFLoader().parseAsync(bytes.slice().buffer, '');
     scene.updateMatrixWorld(true);
-    expect(scene.children).toHaveLength(made.units.length);
-    made.units.forEach(({ name: called, unit, block }, index) => {
+    expect(scene.children).toHaveLength(made.cabinets.length);
+    made.cabinets.forEach(({ name: called, cabinet, block }, index) => {
       const node = scene.children[index]!;
       expect(node.userData['name'] ?? node.name).toBe(node.userData['name'] ? called : called.replaceAll(/\s/g, '_').replaceAll(/[[\].:/]/g, ''));
-      expect(node.children).toHaveLength(unit.panels.length);
+      expect(node.children).toHaveLength(cabinet.panels.length);
       const box = new Box3().setFromObject(node, true);
       // Box and cleat hang where the wall has them; the block is the outside without what stands out of it.
       expect(box.min.x).toBeLessThan(block.right / 1e9);
@@ -40,9 +40,9 @@ describe.each(['print-room', 'print-room-back', 'type-store'])('%s', (name) => {
   });
 
   test('as STL: as many triangles as the bodies have, in one piece with the same corners', async () => {
-    const geometry = new STLLoader().parse((await unitsStl(made.units)).slice().buffer);
+    const geometry = new STLLoader().parse((await cabinetsStl(made.cabinets)).slice().buffer);
     geometry.computeBoundingBox();
-    const { scene } = await new GLTFLoader().parseAsync((await unitsGlb(made.units, made)).slice().buffer, '');
+    const { scene } = await new GLTFLoader().parseAsync((await cabinetsGlb(made.cabinets, made)).slice().buffer, '');
     scene.updateMatrixWorld(true);
     let corners = 0;
     scene.traverse((each) => (corners += (each as Mesh).isMesh ? (each as Mesh).geometry.getIndex()!.count : 0));
@@ -57,9 +57,9 @@ describe.each(['print-room', 'print-room-back', 'type-store'])('%s', (name) => {
   });
 
   test('each panel is one closed body of as much wood as it is drawn with', async () => {
-    for (const { unit } of made.units) {
-      const drawn = new Map(meshesOf(unit).map(({ panel, positions }) => [panel, volumeOf(positions, (index) => index)]));
-      for (const { panel, corners, triangles } of await bodiesOf(unit)) {
+    for (const { cabinet } of made.cabinets) {
+      const drawn = new Map(meshesOf(cabinet).map(({ panel, positions }) => [panel, volumeOf(positions, (index) => index)]));
+      for (const { panel, corners, triangles } of await bodiesOf(cabinet)) {
         expect([panel.id, openEdges(triangles)]).toEqual([panel.id, []]);
         expect([panel.id, shells(triangles)]).toEqual([panel.id, 1]);
         const wood = volumeOf(corners, (index) => triangles[index]!, triangles.length);
@@ -77,8 +77,8 @@ test('of random cabinets of every family each panel is a closed body', async () 
   for (const [seed, family] of FAMILY_IDS.entries())
     for (const changed of [0.1, 0.3]) {
       const { design, record, workshop } = randomProject(700 + seed, { family, changed });
-      for (const { unit } of plan(design, record, workshop).units)
-        for (const { panel, triangles } of await bodiesOf(unit)) {
+      for (const { cabinet } of plan(design, record, workshop).cabinets)
+        for (const { panel, triangles } of await bodiesOf(cabinet)) {
           bodies += 1;
           expect([family, panel.id, openEdges(triangles)]).toEqual([family, panel.id, []]);
         }

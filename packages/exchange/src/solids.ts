@@ -1,6 +1,6 @@
 /** Assembled units as bodies for other programs: glTF in metres with its y up, STL in millimetres with its z up. docs/format/bodies.md */
 import { Document, WebIO } from '@gltf-transform/core';
-import { labelWords, lineOfPiece, NM_PER, type Plan, type UnitPlan } from '@keen/core';
+import { labelWords, lineOfPiece, NM_PER, type Plan, type CabinetPlan } from '@keen/core';
 import { bodiesOf, type CodeUrl, type PanelBody } from './panel-bodies.ts';
 
 /** How far a unit stands from the left end of the wall and above the floor, mm. */
@@ -9,13 +9,13 @@ interface Stand {
   readonly up: number;
 }
 
-const standOf = ({ block }: UnitPlan): Stand => ({ along: block.left / NM_PER.mm, up: block.bottom / NM_PER.mm });
+const standOf = ({ block }: CabinetPlan): Stand => ({ along: block.left / NM_PER.mm, up: block.bottom / NM_PER.mm });
 
 /**
  * Binary glTF: a node for each unit at its place on the wall, in it one for each panel, named by its mark and name. x runs along the
  * wall, y up, z out of it. Without normals: every face is flat.
  */
-export async function unitsGlb(units: readonly UnitPlan[], plan: Plan, code?: CodeUrl): Promise<Uint8Array> {
+export async function cabinetsGlb(cabinets: readonly CabinetPlan[], plan: Plan, code?: CodeUrl): Promise<Uint8Array> {
   const document = new Document();
   const buffer = document.createBuffer();
   const scene = document.createScene('wall');
@@ -25,11 +25,11 @@ export async function unitsGlb(units: readonly UnitPlan[], plan: Plan, code?: Co
     materials.set(stock, made);
     return made;
   };
-  for (const unit of units) {
-    const { along, up } = standOf(unit);
-    const group = document.createNode(unit.name).setTranslation([along / 1000, up / 1000, 0]);
+  for (const cabinetPlan of cabinets) {
+    const { along, up } = standOf(cabinetPlan);
+    const group = document.createNode(cabinetPlan.name).setTranslation([along / 1000, up / 1000, 0]);
     scene.addChild(group);
-    for (const { panel, corners, triangles } of await bodiesOf(unit.unit, code)) {
+    for (const { panel, corners, triangles } of await bodiesOf(cabinetPlan.cabinet, code)) {
       const metres = Float32Array.from(corners, (mm) => mm / 1000);
       const primitive = document
         .createPrimitive()
@@ -47,9 +47,9 @@ const HEADER = 80;
 const TRIANGLE = 50;
 
 /** Binary STL of the same. x runs along the wall, z up, y into the wall. */
-export async function unitsStl(units: readonly UnitPlan[], code?: CodeUrl): Promise<Uint8Array> {
+export async function cabinetsStl(cabinets: readonly CabinetPlan[], code?: CodeUrl): Promise<Uint8Array> {
   const bodies: (readonly [PanelBody, Stand])[] = [];
-  for (const unit of units) for (const body of await bodiesOf(unit.unit, code)) bodies.push([body, standOf(unit)]);
+  for (const cabinetPlan of cabinets) for (const body of await bodiesOf(cabinetPlan.cabinet, code)) bodies.push([body, standOf(cabinetPlan)]);
   const count = bodies.reduce((sum, [{ triangles }]) => sum + triangles.length / 3, 0);
   const bytes = new Uint8Array(HEADER + 4 + TRIANGLE * count);
   bytes.set(new TextEncoder().encode('units on a wall, millimetres').subarray(0, HEADER));

@@ -6,7 +6,7 @@
 import { isFace, type Connection } from '../solid/connection.ts';
 import { edgeFace, outwardOf, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { OUT, dot, plusVector, scale, type Vector } from '../solid/vector.ts';
 import { blocking, assemblyDirections } from './blocked.ts';
 
@@ -44,37 +44,37 @@ const OF_THE_HANGING: readonly Panel['role'][] = ['wall-half', 'cabinet-half', '
 const isOfHanging = ({ role, onWall }: Panel): boolean => onWall || OF_THE_HANGING.includes(role);
 
 /** Whether a meeting holds its panels together from the glue-up on. An applied front is set on its box when that runs in its place. */
-export const staysJoined = ({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, host, joint }: Connection): boolean => {
+export const staysJoined = ({ byId }: Pick<ResolvedCabinet, 'byId'>, { guest, host, joint }: Connection): boolean => {
   const [a, b] = [byId.get(guest)!, byId.get(host)!];
   const lies = joint.kind === 'laid' && ((!joint.glue && !joint.fastening) || (a.role === 'front' && b.role === 'front'));
   return !lies && !MOVES.includes(joint.kind) && !a.comesOut && !b.comesOut && !isOfHanging(a) && !isOfHanging(b);
 };
 
-const known = new WeakMap<ResolvedUnit, readonly Assembly[]>();
+const known = new WeakMap<ResolvedCabinet, readonly Assembly[]>();
 
 /** All assemblies of a unit, the carcass first. A resolved unit never changes: worked out once. */
-export function assembliesOf(unit: ResolvedUnit): readonly Assembly[] {
-  const before = known.get(unit);
+export function assembliesOf(cabinet: ResolvedCabinet): readonly Assembly[] {
+  const before = known.get(cabinet);
   if (before) return before;
-  const joined = unit.meetings.filter((meeting) => staysJoined(unit, meeting));
+  const joined = cabinet.meetings.filter((meeting) => staysJoined(cabinet, meeting));
   const groups = connected(
-    unit.panels.filter((panel) => !isOfHanging(panel)).map(({ id }) => id),
+    cabinet.panels.filter((panel) => !isOfHanging(panel)).map(({ id }) => id),
     joined,
   ).filter((group) => group.length > 1);
   const made = groups.map((group): Assembly => {
     const inside = new Set(group);
     const own = joined.filter(({ guest, host }) => inside.has(guest) && inside.has(host));
-    return { id: group[0]!, kind: kindOf(unit, inside), panels: group, glueUps: glueUpsOf(unit, group, own) };
+    return { id: group[0]!, kind: kindOf(cabinet, inside), panels: group, glueUps: glueUpsOf(cabinet, group, own) };
   });
   const sorted = [...made].sort((a, b) => KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind));
-  known.set(unit, sorted);
+  known.set(cabinet, sorted);
   return sorted;
 }
 
 const KINDS: readonly Assembly['kind'][] = ['carcass', 'drawer', 'door', 'loose'];
 
 /** A box with sides or a back is carcass; what hangs on hinges is a door or a leaf; what runs on slides is a drawer. */
-function kindOf({ meetings, byId }: ResolvedUnit, inside: ReadonlySet<string>): Assembly['kind'] {
+function kindOf({ meetings, byId }: ResolvedCabinet, inside: ReadonlySet<string>): Assembly['kind'] {
   const moves = (kind: Connection['joint']['kind']): boolean =>
     meetings.some(({ guest, host, joint }) => joint.kind === kind && inside.has(guest) && !inside.has(host));
   if (moves('hinge')) return 'door';
@@ -108,16 +108,16 @@ function connected(ids: readonly string[], meetings: readonly Connection[]): str
 /** Who cannot pass whom, both ways, along one direction: rows of panels that are stopped. */
 type BlockedPairs = ReadonlyMap<string, ReadonlySet<string>>;
 
-function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: readonly Connection[]): GlueUp[] {
-  const panels = group.map((id) => unit.byId.get(id)!);
+function glueUpsOf(cabinet: ResolvedCabinet, group: readonly string[], meetings: readonly Connection[]): GlueUp[] {
+  const panels = group.map((id) => cabinet.byId.get(id)!);
   const ways = assemblyDirections(panels);
-  const inTheWay = ways.map((way) => stoppedAlong(unit, panels, meetings, way));
+  const inTheWay = ways.map((way) => stoppedAlong(cabinet, panels, meetings, way));
   const made: GlueUp[] = [];
 
   /** Appends what makes one of `ids`; the id of the glue-up, or null for a panel alone. */
   const glue = (ids: readonly string[]): string | null => {
     if (ids.length < 2) return null;
-    const split = bestSplit(ids, meetings, ways, inTheWay, (id) => unit.byId.get(id)!.role);
+    const split = bestSplit(ids, meetings, ways, inTheWay, (id) => cabinet.byId.get(id)!.role);
     const groups = split ? boxesFirst(split.groups, meetings, inTheWay[ways.indexOf(split.along)]!) : ids.map((id) => [id]);
     const crossing = (rows: readonly (readonly string[])[]): Connection[] => {
       const at = new Map(rows.flatMap((row, index) => row.map((id) => [id, index] as const)));
@@ -143,7 +143,7 @@ function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: reado
   const used = new Set<string>();
   const add = (groups: readonly (readonly string[])[], own: readonly Connection[], along: Vector | null, after: readonly string[]): string => {
     // Called after the smallest thing that joins here, so that one more shelf leaves the others' names alone.
-    const id = nameOf(unit, groups, used);
+    const id = nameOf(cabinet, groups, used);
     used.add(id);
     made.push({ id, groups, meetings: own, along, after, go: null, dry: null });
     return id;
@@ -153,7 +153,7 @@ function glueUpsOf(unit: ResolvedUnit, group: readonly string[], meetings: reado
 }
 
 /** After a lone panel that comes to the others here: a back for what puts the back on, else the first of them. */
-function nameOf({ id, byId }: ResolvedUnit, groups: readonly (readonly string[])[], used: ReadonlySet<string>): string {
+function nameOf({ id, byId }: ResolvedCabinet, groups: readonly (readonly string[])[], used: ReadonlySet<string>): string {
   const alone = groups.filter((row) => row.length === 1).map(([only]) => only!);
   const names = [...alone.filter((panel) => byId.get(panel)!.role === 'side'), ...alone, ...groups.flat()].map(
     (panel) => `${id}/glue/${panel.slice(id.length + 1)}`,
@@ -288,7 +288,7 @@ function lockedTogether(ids: readonly string[], inTheWay: BlockedPairs): string[
 }
 
 /** Along a direction: for every panel those it runs into, and those that are joined to it by a joint that does not open that way. */
-function stoppedAlong(unit: ResolvedUnit, panels: readonly ResolvedPanel[], meetings: readonly Connection[], along: Vector): BlockedPairs {
+function stoppedAlong(cabinet: ResolvedCabinet, panels: readonly ResolvedPanel[], meetings: readonly Connection[], along: Vector): BlockedPairs {
   const rows = new Map(panels.map(({ id }) => [id, new Set<string>()]));
   panels.forEach((a, index) => {
     for (const b of panels.slice(index + 1)) {
@@ -299,7 +299,7 @@ function stoppedAlong(unit: ResolvedUnit, panels: readonly ResolvedPanel[], meet
     }
   });
   for (const meeting of meetings) {
-    if (opens(unit, meeting, along)) continue;
+    if (opens(cabinet, meeting, along)) continue;
     rows.get(meeting.guest)!.add(meeting.host);
     rows.get(meeting.host)!.add(meeting.guest);
   }
@@ -312,7 +312,7 @@ const CLOSES = Math.cos((20 * Math.PI) / 180);
 const CLOSES_MITRE = Math.cos((65 * Math.PI) / 180);
 
 /** Whether a joint is closed by pressing along a direction: into its slot, on to its face, into its rabbet from the open side. */
-function opens({ byId }: ResolvedUnit, meeting: Connection, along: Vector): boolean {
+function opens({ byId }: ResolvedCabinet, meeting: Connection, along: Vector): boolean {
   const [guest, host] = [byId.get(meeting.guest)!, byId.get(meeting.host)!];
   const near = (d: Vector, least = CLOSES): boolean => Math.abs(dot(d, along)) > least;
   if (isFace(meeting.edge)) return near(guest.frame.w);

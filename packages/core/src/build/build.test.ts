@@ -5,7 +5,7 @@ import { readProject } from '../formats/project-file.ts';
 import { buildJob } from '../plan/build-job.ts';
 import { plan, type Plan } from '../plan/plan.ts';
 import type { Design } from '../plan/design.ts';
-import { arbitraryUnit } from '../test/arbitrary-unit.ts';
+import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import { replay } from '../test/build-replay.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
@@ -57,7 +57,7 @@ const sheetsOf = (parts: Plan['parts'], workshop: Workshop): SheetsToSaw[] =>
 const finishedInside = (design: Design): Design => ({
   ...design,
   units: Object.fromEntries(
-    Object.entries(design.units).map(([id, unit]) => [id, { ...unit, finish: { kind: 'varnish' as const, when: 'before' as const, masked: true } }]),
+    Object.entries(design.units).map(([id, spec]) => [id, { ...spec, finish: { kind: 'varnish' as const, when: 'before' as const, masked: true } }]),
   ),
 });
 
@@ -76,7 +76,7 @@ describe.each(EXAMPLES)('%s', (name) => {
     ['cut to fit', (design: Design): Design => ({ ...design, build: { ...design.build, cut: 'to-fit' } })],
   ] as const)('a shop that refuses what cannot be done does every step in their order, %s', (_, change) => {
     const { build, job } = built(name, change);
-    expect(replay(build.steps, job.units)).toBeNull();
+    expect(replay(build.steps, job.cabinets)).toBeNull();
     expect(
       brokenOrder(
         build.steps.map(({ id }) => id),
@@ -90,7 +90,7 @@ describe.each(EXAMPLES)('%s', (name) => {
     const ids = build.steps.map(({ id }) => id);
     expect(new Set(ids).size).toBe(ids.length);
     for (const { before, after } of build.edges) expect([ids.includes(before), ids.includes(after)]).toEqual([true, true]);
-    for (const { id } of made.units) expect([ids.includes(`${id}/hang`), ids.includes(`${id}/load`)]).toEqual([true, true]);
+    for (const { id } of made.cabinets) expect([ids.includes(`${id}/hang`), ids.includes(`${id}/load`)]).toEqual([true, true]);
   });
 
   test('breaking any edge is refused with its reason', () => {
@@ -146,7 +146,7 @@ describe('orders that cannot be', () => {
     ['hung before there is something on the wall', () => ['drawers/hang', 'drawers/wall-half'], /nothing on the wall|outside/],
   ])('%s is refused, by the shop and by the plan', (_, pair, words) => {
     const [moved, before] = pair();
-    expect(replay(forced(moved, before), job.units)).toMatch(words);
+    expect(replay(forced(moved, before), job.cabinets)).toMatch(words);
     expect(moveStep(order, build.edges, moved, order.indexOf(before)).ok).toBe(false);
   });
 
@@ -161,7 +161,7 @@ describe('orders that cannot be', () => {
 describe('a part that was spoiled after all was cut', () => {
   const { job } = built('print-room');
   const all = new Set(
-    job.units.flatMap(({ parts }) => parts.flatMap((line) => [line.id, ...line.panels])).concat(job.rails.flatMap(({ parts }) => parts.map(({ id }) => id))),
+    job.cabinets.flatMap(({ parts }) => parts.flatMap((line) => [line.id, ...line.panels])).concat(job.rails.flatMap(({ parts }) => parts.map(({ id }) => id))),
   );
   const sheets = job.sheets.map((sheet) => ({ ...sheet, layout: 'l1', sawn: new Set(sheet.steps.map(({ id }) => id)) }));
   const stepsWith = (there: ReadonlySet<string>): readonly Step[] => buildOf({ ...job, sheets, there }).steps;
@@ -175,7 +175,7 @@ describe('a part that was spoiled after all was cut', () => {
     const { edges } = buildOf({ ...job, sheets, there });
     const into = stepsWith(there).filter(({ detail, panels }) => detail.kind === 'setup' && panels.includes('ink/shelf/s1'));
     for (const { id } of into) expect(edges.some(({ before, after }) => before === 'cut/birch-18/more' && after === id)).toBe(true);
-    expect(replay(stepsWith(there), job.units)).toBeNull();
+    expect(replay(stepsWith(there), job.cabinets)).toBeNull();
   });
 
   test('what is still to come off a sheet is no part of that', () => {
@@ -216,11 +216,11 @@ test.each(FAMILY_IDS)('%s: random units are built step by step', (family) => {
   const { design } = printRoom();
   const workshop = starterWorkshop();
   fc.assert(
-    fc.property(arbitraryUnit(family), fc.constantFrom('first', 'to-fit'), (unit, cut) => {
-      const alone: Design = { ...design, units: { [unit.id]: unit }, build: { ...design.build, cut: cut as 'first' } };
+    fc.property(arbitraryCabinet(family), fc.constantFrom('first', 'to-fit'), (spec, cut) => {
+      const alone: Design = { ...design, units: { [spec.id]: spec }, build: { ...design.build, cut: cut as 'first' } };
       const job = buildJob(plan(alone, [], workshop), alone, [], workshop, []);
       const build = buildOf(job);
-      expect(replay(build.steps, job.units)).toBeNull();
+      expect(replay(build.steps, job.cabinets)).toBeNull();
     }),
     { numRuns: 5 },
   );
@@ -239,5 +239,5 @@ test('a shop of a saw alone: what it does not make is cut by hand, each cut once
   const byHand = build.steps.flatMap(({ detail }) => (detail.kind === 'by-hand' ? detail.operations.map(({ id }) => id) : []));
   expect([...byHand].sort()).toEqual(build.setups.flatMap(({ unmade }) => unmade.map(({ id }) => id)).sort());
   expect(byHand.length).toBeGreaterThan(10);
-  expect(replay(build.steps, job.units)).toBeNull();
+  expect(replay(build.steps, job.cabinets)).toBeNull();
 });

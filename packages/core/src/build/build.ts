@@ -7,7 +7,7 @@ import { inOrder } from './order.ts';
 import { stepOrdersOf } from './reasons.ts';
 import { shopSteps } from './shop-steps.ts';
 import type { BuildPlan, Step } from './step.ts';
-import { unitSteps } from './unit-steps.ts';
+import { cabinetSteps } from './cabinet-steps.ts';
 
 export interface Build extends BuildPlan {
   readonly setups: readonly Setups[];
@@ -30,8 +30,8 @@ export type BuildFault =
 
 export function buildOf(job: BuildJob): Build {
   const shop = shopSteps(job);
-  const steps: Step[] = [...shop.steps, ...job.units.flatMap((unit) => unitSteps(job, unit))];
-  const rails = new Map(job.units.flatMap(({ unit, toHang }) => (toHang.rail === null ? [] : [[unit.id, toHang.rail] as const])));
+  const steps: Step[] = [...shop.steps, ...job.cabinets.flatMap((cabinet) => cabinetSteps(job, cabinet))];
+  const rails = new Map(job.cabinets.flatMap(({ cabinet, toHang }) => (toHang.rail === null ? [] : [[cabinet.id, toHang.rail] as const])));
   // What is cut inside a glued up box comes after what it would otherwise have come before.
   const inside = new Set(steps.flatMap(({ id, detail }) => (detail.kind === 'by-hand' && detail.inside ? [id] : [])));
   const edges = stepOrdersOf(steps, rails).filter(({ before, after }) => !inside.has(before) || !job.ticked.has(after));

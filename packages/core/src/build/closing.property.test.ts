@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { newClamps, type Shop } from '../stock/shop.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
-import { arbitraryUnit } from '../test/arbitrary-unit.ts';
+import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { solidOf } from '../test/print-room.ts';
 import { assembliesOf, type GlueUp } from './assemblies.ts';
@@ -20,16 +20,16 @@ const shop = (clamps: number): Pick<Shop, 'clamps' | 'labels'> => ({
 const glues = fc.constantFrom(...(Object.keys(GLUES) as GlueId[]));
 const clamps = fc.integer({ min: 1, max: 30 });
 
-const glueUpsOf = (unit: ReturnType<typeof solidOf>): GlueUp[] => assembliesOf(unit).flatMap((assembly) => [...assembly.glueUps]);
+const glueUpsOf = (cabinet: ReturnType<typeof solidOf>): GlueUp[] => assembliesOf(cabinet).flatMap((assembly) => [...assembly.glueUps]);
 const hindrances = (ways: readonly GlueWaySummary[]): number => ways.reduce((sum, { hindered }) => sum + hindered.length, 0);
 
 describe.each(FAMILY_IDS)('%s', (family) => {
   test('the way taken can be done wherever one can, and is the plainest of those', () => {
     fc.assert(
-      fc.property(arbitraryUnit(family), glues, clamps, (box, glue, count) => {
-        const unit = solidOf(box);
-        for (const glueUp of glueUpsOf(unit)) {
-          const { way, ways, goes } = closingOf(unit, glueUp, { ...DEFAULT_BUILD, glue }, shop(count));
+      fc.property(arbitraryCabinet(family), glues, clamps, (spec, glue, count) => {
+        const cabinet = solidOf(spec);
+        for (const glueUp of glueUpsOf(cabinet)) {
+          const { way, ways, goes } = closingOf(cabinet, glueUp, { ...DEFAULT_BUILD, glue }, shop(count));
           expect(goes.flatMap(({ glueUp: { meetings } }) => meetings.map(({ id }) => id)).sort()).toEqual(glueUp.meetings.map(({ id }) => id).sort());
           const free = ways.find(({ hindered }) => hindered.length === 0);
           if (free) expect(way).toEqual(free.way);
@@ -41,11 +41,11 @@ describe.each(FAMILY_IDS)('%s', (family) => {
 
   test('more clamps, or a glue that stays open longer, never hinder a way that could be done', () => {
     fc.assert(
-      fc.property(arbitraryUnit(family), glues, glues, clamps, clamps, (box, one, other, few, more) => {
-        const unit = solidOf(box);
+      fc.property(arbitraryCabinet(family), glues, glues, clamps, clamps, (spec, one, other, few, more) => {
+        const cabinet = solidOf(spec);
         const [quick, slow] = [one, other].sort((a, b) => GLUES[a].openMin - GLUES[b].openMin) as [GlueId, GlueId];
-        for (const glueUp of glueUpsOf(unit)) {
-          const told = (glue: GlueId, count: number): number => hindrances(closingOf(unit, glueUp, { ...DEFAULT_BUILD, glue }, shop(count)).ways);
+        for (const glueUp of glueUpsOf(cabinet)) {
+          const told = (glue: GlueId, count: number): number => hindrances(closingOf(cabinet, glueUp, { ...DEFAULT_BUILD, glue }, shop(count)).ways);
           expect(told(quick, few + more)).toBeLessThanOrEqual(told(quick, few));
           expect(told(slow, few)).toBeLessThanOrEqual(told(quick, few));
         }
@@ -56,19 +56,19 @@ describe.each(FAMILY_IDS)('%s', (family) => {
 
   test('ticked with all their parts nothing is late; a part that was not there is, where its glue-up is ticked', () => {
     fc.assert(
-      fc.property(arbitraryUnit(family), fc.nat(), (box, pick) => {
-        const unit = solidOf(box);
-        const all = glueUpsOf(unit);
+      fc.property(arbitraryCabinet(family), fc.nat(), (spec, pick) => {
+        const cabinet = solidOf(spec);
+        const all = glueUpsOf(cabinet);
         fc.pre(all.length > 0);
         const whole = new Map(all.map(({ id, groups }) => [id, new Set(groups.flat())] as const));
-        expect(latePanels(unit, whole)).toEqual([]);
-        expect(gluedPanels(unit, whole)).toEqual(new Set(assembliesOf(unit).flatMap(({ panels }) => panels)));
+        expect(latePanels(cabinet, whole)).toEqual([]);
+        expect(gluedPanels(cabinet, whole)).toEqual(new Set(assembliesOf(cabinet).flatMap(({ panels }) => panels)));
         const panels = all.flatMap(({ groups }) => groups.flat());
         const missing = panels[pick % panels.length]!;
         const without = new Map([...whole].map(([id, there]) => [id, new Set([...there].filter((panel) => panel !== missing))] as const));
-        expect(latePanels(unit, without)).toEqual([missing]);
+        expect(latePanels(cabinet, without)).toEqual([missing]);
         // Nothing glued, nothing late.
-        expect(latePanels(unit, new Map())).toEqual([]);
+        expect(latePanels(cabinet, new Map())).toEqual([]);
       }),
       { numRuns: 5 },
     );

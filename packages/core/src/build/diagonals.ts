@@ -1,6 +1,6 @@
 /** How far two diagonals may differ. Source: docs/formulas/diagonals.md. */
 import { toMm, type Length } from '../length/length.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 import { evaluate, formula } from '../explained/explained-value.ts';
 import type { Assembly } from './assemblies.ts';
@@ -37,8 +37,8 @@ export function diagonalsOf(width: Length, height: Length, insetDoors: boolean):
 }
 
 /** Across the front of what is glued up; a tray or a drawer across its plan. */
-export function ringDiagonals(unit: ResolvedUnit, { panels, kind }: Assembly, insetDoors: boolean): Diagonals {
-  const bounds = panels.map((id) => boundsOf(unit.byId.get(id)!));
+export function ringDiagonals(cabinet: ResolvedCabinet, { panels, kind }: Assembly, insetDoors: boolean): Diagonals {
+  const bounds = panels.map((id) => boundsOf(cabinet.byId.get(id)!));
   const extent = (axis: 'along' | 'up' | 'out'): Length =>
     Math.round((Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]))) * 1e6) as Length;
   return kind === 'drawer' ? diagonalsOf(extent('along'), extent('out'), false) : diagonalsOf(extent('along'), extent('up'), insetDoors);

@@ -1,5 +1,5 @@
 /** Finishes, by what decides the days: coats, drying between them, sanding between, and where they go. */
-import type { FinishChoice } from '../carcass/unit-base.ts';
+import type { FinishChoice } from '../carcass/spec-base.ts';
 import type { Shop } from '../stock/shop.ts';
 
 export interface Finish {

@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { plan } from '../plan/plan.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { newClamps } from '../stock/shop.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
-import { arbitraryUnit } from '../test/arbitrary-unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
+import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { furnishedRoom, solidOf } from '../test/print-room.ts';
 import { assembliesOf, type GlueUp } from './assemblies.ts';
@@ -15,7 +15,7 @@ import { glueOf } from './glues.ts';
 import { inTwoStages } from './two-stage-glue-up.ts';
 
 const { design, record, workshop } = furnishedRoom();
-const ink = plan(design, record, workshop).byId.get('ink')!.unit;
+const ink = plan(design, record, workshop).byId.get('ink')!.cabinet;
 const ring = assembliesOf(ink)[0]!.glueUps.find(({ id }) => id === 'ink/glue/side/left')!;
 const short = (ids: readonly string[]): string => ids.map((id) => id.slice('ink/'.length)).join('+');
 
@@ -35,11 +35,11 @@ describe('a glue-up in two goes', () => {
 
   test.each(FAMILY_IDS)('%s: each joint is closed once, the first go holds together, and the end comes off along the way it is pressed', (family) => {
     fc.assert(
-      fc.property(arbitraryUnit(family), (box) => {
-        const unit = solidOf(box);
-        for (const { glueUps } of assembliesOf(unit))
+      fc.property(arbitraryCabinet(family), (spec) => {
+        const cabinet = solidOf(spec);
+        for (const { glueUps } of assembliesOf(cabinet))
           for (const glueUp of glueUps) {
-            const goes = inTwoStages(unit, glueUp);
+            const goes = inTwoStages(cabinet, glueUp);
             if (!goes) continue;
             const [first, second] = goes;
             expect([...first.meetings, ...second.meetings].map(({ id }) => id).sort()).toEqual(glueUp.meetings.map(({ id }) => id).sort());
@@ -67,8 +67,8 @@ function reached({ groups, meetings }: GlueUp): number {
 }
 
 describe('how a glue-up is closed', () => {
-  const closed = (more: Partial<BuildChoices> = {}, shop = workshop.shop, unit: ResolvedUnit = ink, glueUp = ring) =>
-    closingOf(unit, glueUp, { ...DEFAULT_BUILD, ...more }, shop);
+  const closed = (more: Partial<BuildChoices> = {}, shop = workshop.shop, cabinet: ResolvedCabinet = ink, glueUp = ring) =>
+    closingOf(cabinet, glueUp, { ...DEFAULT_BUILD, ...more }, shop);
 
   test('plainly where the glue stays open long enough', () => {
     const { way, goes, ways } = closed({ glue: 'slow-yellow' });

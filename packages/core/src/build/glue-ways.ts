@@ -1,5 +1,5 @@
 /** The ways a glue-up can be closed, what each takes, and the one that glue, clamps and hands allow. Source: docs/formulas/glue-ways.md. */
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Shop } from '../stock/shop.ts';
 import { greatest, termOf, type ExplainedValue, type ValueUnit } from '../explained/explained-value.ts';
 import type { GlueUp } from './assemblies.ts';
@@ -37,12 +37,12 @@ const WAYS: readonly GlueWay[] = [
  * The plainest way that can be done, a person's own before it; where none can, all at once, and the fault is told. `begun`: steps
  * that are ticked. What is glued already stays as it was taken, whatever clamps there are by now.
  */
-export function closingOf(unit: ResolvedUnit, glueUp: GlueUp, choices: Choices, shop: GluingShop, begun: Pick<Ticked, 'has'> = NOTHING): Closed {
+export function closingOf(cabinet: ResolvedCabinet, glueUp: GlueUp, choices: Choices, shop: GluingShop, begun: Pick<Ticked, 'has'> = NOTHING): Closed {
   const there = WAYS.flatMap((way): { way: GlueWay; goes: readonly GlueStage[]; told: GlueWaySummary }[] => {
-    const parts = way.goes === 'one' ? [glueUp] : inTwoStages(unit, glueUp);
+    const parts = way.goes === 'one' ? [glueUp] : inTwoStages(cabinet, glueUp);
     if (!parts) return [];
-    if (way.cauls && !parts.some((part) => caulsFor(unit, part))) return [];
-    const goes = parts.map((part): GlueStage => ({ glueUp: part, glue: glueSummary(unit, part, choices, shop, way.cauls) }));
+    if (way.cauls && !parts.some((part) => caulsFor(cabinet, part))) return [];
+    const goes = parts.map((part): GlueStage => ({ glueUp: part, glue: glueSummary(cabinet, part, choices, shop, way.cauls) }));
     return [{ way, goes, told: glueWaySummary(way, goes, choices) }];
   });
   const own = choices.glueUps[glueUp.id];

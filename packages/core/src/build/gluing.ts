@@ -2,7 +2,7 @@
 import { seamOf } from '../joints/drilling.ts';
 import { toMm } from '../length/length.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { dot } from '../solid/vector.ts';
 import { cornersOf } from '../solid/convex.ts';
 import type { Shop } from '../stock/shop.ts';
@@ -58,7 +58,7 @@ const ON_CAULS = formula({
 /** Times on a label, made longer by the cold. */
 export const slowed = (labelMin: number, tempC: number) => evaluate(CLAMPED, { label: labelMin, slower: evaluate(TEMPERATURE_FACTOR, { T: tempC }) });
 
-const seamMm = ({ byId }: ResolvedUnit, meeting: Connection): number => {
+const seamMm = ({ byId }: ResolvedCabinet, meeting: Connection): number => {
   const guest = byId.get(meeting.guest)!;
   return isFace(meeting.edge) ? toMm(guest.length.value) : (seamOf(meeting, guest)?.lengthMm ?? 0);
 };
@@ -73,18 +73,18 @@ export interface Cauls {
 const CAUL_SPAN_MM = 900;
 
 /** Null where a clamp to every joint takes no more. Source: docs/formulas/glue-ways.md. */
-export function caulsFor(unit: ResolvedUnit, glueUp: GlueUp): Cauls | null {
-  const pressed = pressedIn(unit, glueUp);
+export function caulsFor(cabinet: ResolvedCabinet, glueUp: GlueUp): Cauls | null {
+  const pressed = pressedIn(cabinet, glueUp);
   if (pressed.size < 3 || !glueUp.along) return null;
   const hosts = new Set(glueUp.meetings.filter(({ joint }) => joint.glue).map(({ host }) => host));
-  const longMm = Math.max(...[...hosts].map((id) => toMm(unit.byId.get(id)!.length.value)));
+  const longMm = Math.max(...[...hosts].map((id) => toMm(cabinet.byId.get(id)!.length.value)));
   // One along each edge of the side, in front and behind; under a narrow one a single row.
   const rows = Math.max(...[...pressed.values()].map(({ value }) => value)) > 1 ? 2 : 1;
   const clamps = evaluate(ON_CAULS, { rows, L: longMm, span: CAUL_SPAN_MM });
-  return clamps.value < clampsOf(unit, pressed).value ? { cauls: 2 * rows, clamps } : null;
+  return clamps.value < clampsOf(cabinet, pressed).value ? { cauls: 2 * rows, clamps } : null;
 }
 
-const clampsOf = ({ byId }: ResolvedUnit, pressed: ReadonlyMap<string, ExplainedValue>): ExplainedValue =>
+const clampsOf = ({ byId }: ResolvedCabinet, pressed: ReadonlyMap<string, ExplainedValue>): ExplainedValue =>
   total(
     'clamps-wanted',
     'count',
@@ -92,12 +92,12 @@ const clampsOf = ({ byId }: ResolvedUnit, pressed: ReadonlyMap<string, Explained
   );
 
 /** Clamps wanted, by the panel that is pressed on. Screws press while glue sets; both ends of a panel are pressed by one clamp across all. */
-function pressedIn(unit: ResolvedUnit, glueUp: GlueUp): Map<string, ExplainedValue> {
+function pressedIn(cabinet: ResolvedCabinet, glueUp: GlueUp): Map<string, ExplainedValue> {
   const pressed = new Map<string, ExplainedValue>();
   for (const meeting of glueUp.meetings) {
     if (!meeting.joint.glue) continue;
     if (meeting.joint.fastening && meeting.joint.fastening.by !== 'dowels' && meeting.joint.fastening.by !== 'brads') continue;
-    const wanted = evaluate(TO_A_PART, { L: seamMm(unit, meeting), narrow: TWO_FROM_MM, each: CLAMP_EVERY_MM });
+    const wanted = evaluate(TO_A_PART, { L: seamMm(cabinet, meeting), narrow: TWO_FROM_MM, each: CLAMP_EVERY_MM });
     if (wanted.value > (pressed.get(meeting.guest)?.value ?? 0)) pressed.set(meeting.guest, wanted);
   }
   return pressed;
@@ -105,7 +105,7 @@ function pressedIn(unit: ResolvedUnit, glueUp: GlueUp): Map<string, ExplainedVal
 
 /** Null where nothing in it is glued. `cauls`: pressed by them where they save clamps. */
 export function glueSummary(
-  unit: ResolvedUnit,
+  cabinet: ResolvedCabinet,
   glueUp: GlueUp,
   choice: { readonly glue: GlueId; readonly tempC: number },
   shop: Pick<Shop, 'clamps' | 'labels'>,
@@ -114,9 +114,9 @@ export function glueSummary(
   const glued = glueUp.meetings.filter(({ joint }) => joint.glue);
   if (glued.length === 0) return null;
   const glue = glueOf(choice.glue, shop);
-  const caul = cauls ? caulsFor(unit, glueUp) : null;
-  const clampsWanted = caul?.clamps ?? clampsOf(unit, pressedIn(unit, glueUp));
-  const reachMm = acrossMm(unit, glueUp);
+  const caul = cauls ? caulsFor(cabinet, glueUp) : null;
+  const clampsWanted = caul?.clamps ?? clampsOf(cabinet, pressedIn(cabinet, glueUp));
+  const reachMm = acrossMm(cabinet, glueUp);
   const owned = Object.values(shop.clamps).filter(({ reach }) => toMm(reach.nm) >= reachMm);
   return {
     joints: glued.length,
@@ -132,7 +132,7 @@ export function glueSummary(
 }
 
 /** From one end to the other along the way it is pressed; across its joints where it locks. */
-function acrossMm({ byId }: ResolvedUnit, { groups, along, dry }: GlueUp): number {
+function acrossMm({ byId }: ResolvedCabinet, { groups, along, dry }: GlueUp): number {
   if (!along) return Math.max(...groups.flat().map((id) => toMm(byId.get(id)!.width.value)));
   const at = [...groups.flat(), ...(dry?.panels ?? [])].flatMap((id) => {
     const { low, high } = cornersOf(byId.get(id)!);

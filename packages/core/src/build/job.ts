@@ -1,9 +1,9 @@
 /** What a build is planned from: units as they are resolved, the sheets as they come apart, the settings of the machines. */
-import type { FinishChoice } from '../carcass/unit-base.ts';
+import type { FinishChoice } from '../carcass/spec-base.ts';
 import type { CutStep } from '../cuts/pieces.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { Setups } from '../setups/setups.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Shop } from '../stock/shop.ts';
 import type { Ticked } from './late-parts.ts';
 import type { BuildChoices } from './choices.ts';
@@ -28,8 +28,8 @@ export interface ToHang {
   readonly contentsKg: number;
 }
 
-export interface UnitToBuild {
-  readonly unit: ResolvedUnit;
+export interface CabinetToBuild {
+  readonly cabinet: ResolvedCabinet;
   readonly parts: readonly PartLine[];
   readonly finish: FinishChoice;
   /** Panels of faced sheets: there is nothing to sand or to finish. */
@@ -57,7 +57,7 @@ export interface RailToBuild {
 }
 
 export interface BuildJob {
-  readonly units: readonly UnitToBuild[];
+  readonly cabinets: readonly CabinetToBuild[];
   readonly rails: readonly RailToBuild[];
   /** Sheets as far as they are laid out; a part that is on none is cut with its product's. */
   readonly sheets: readonly SheetsToSaw[];
@@ -77,4 +77,4 @@ export interface BuildJob {
 }
 
 /** Settings for all units, or one set for each. */
-export type SetupsOf = (units: readonly ResolvedUnit[], shop: Shop) => Setups;
+export type SetupsOf = (cabinets: readonly ResolvedCabinet[], shop: Shop) => Setups;

@@ -86,12 +86,12 @@ describe('after the glue', () => {
   const record = builtUpTo('ink/glue/back');
 
   test('all that is in the box is glued, and nothing of it is late', () => {
-    const { unit } = first.byId.get('ink')!;
+    const { cabinet } = first.byId.get('ink')!;
     const { job } = planned(design, record);
-    expect([...gluedPanels(unit, job.ticked)].sort()).toEqual(
+    expect([...gluedPanels(cabinet, job.ticked)].sort()).toEqual(
       ['back', 'bottom', 'hanging-rail', 'shelf/s1', 'shelf/s2', 'side/left', 'side/right', 'top'].map((id) => `ink/${id}`),
     );
-    expect(latePanels(unit, job.ticked)).toEqual([]);
+    expect(latePanels(cabinet, job.ticked)).toEqual([]);
   });
 
   test('a shelf in its joints does not go in any more: said, with pins as the fix', () => {
@@ -115,7 +115,7 @@ describe('after the glue', () => {
     const late = build.steps.find(({ id }) => id === 'ink/by-hand/holes/late')!;
     const bored = late.detail.kind === 'by-hand' ? late.detail.operations.map(({ id }) => id) : [];
     const known = new Set(whole.setups.flatMap(({ setups }) => setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation.id))));
-    const fresh = operationsOf(made.byId.get('ink')!.unit).operations.filter(({ id, panel }) => !known.has(id) && panel.startsWith('ink/side/'));
+    const fresh = operationsOf(made.byId.get('ink')!.cabinet).operations.filter(({ id, panel }) => !known.has(id) && panel.startsWith('ink/side/'));
     expect([...bored].sort()).toEqual(fresh.map(({ id }) => id).sort());
     expect(
       left

@@ -2,7 +2,7 @@
  * What came into the plan after steps were done, by the parts that were there when they were ticked: parts a glue-up no longer
  * takes in, cuts no machine reaches any more, and what is left of a step for the parts that came.
  */
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { assembliesOf } from './assemblies.ts';
 import type { StepKind } from './step.ts';
 import { inTwoStages } from './two-stage-glue-up.ts';
@@ -18,22 +18,22 @@ const ofGlueUp = (ticked: Ticked, id: string): ReadonlySet<string> | null => tic
 const NONE: ReadonlySet<string> = new Set();
 
 /** Panels that are in glued up bodies. */
-export function gluedPanels(unit: ResolvedUnit, ticked: Ticked): ReadonlySet<string> {
+export function gluedPanels(cabinet: ResolvedCabinet, ticked: Ticked): ReadonlySet<string> {
   // Nothing is taken apart in the mind before something is glued.
-  if (![...ticked].some(([id, panels]) => panels !== null && id.startsWith(`${unit.id}/glue/`))) return NONE;
-  return new Set(assembliesOf(unit).flatMap(({ glueUps }) => glueUps.flatMap(({ id }) => [...(ofGlueUp(ticked, id) ?? [])])));
+  if (![...ticked].some(([id, panels]) => panels !== null && id.startsWith(`${cabinet.id}/glue/`))) return NONE;
+  return new Set(assembliesOf(cabinet).flatMap(({ glueUps }) => glueUps.flatMap(({ id }) => [...(ofGlueUp(ticked, id) ?? [])])));
 }
 
 /** Panels that would be glued in where all round them is glued already, without them. */
-export function latePanels(unit: ResolvedUnit, ticked: Ticked): string[] {
-  const glued = gluedPanels(unit, ticked);
+export function latePanels(cabinet: ResolvedCabinet, ticked: Ticked): string[] {
+  const glued = gluedPanels(cabinet, ticked);
   if (glued.size === 0) return [];
-  return assembliesOf(unit).flatMap(({ panels, glueUps }) =>
+  return assembliesOf(cabinet).flatMap(({ panels, glueUps }) =>
     panels.filter((panel) => {
       const takesIn = glueUps.find(({ groups }) => groups.some((group) => group.includes(panel)));
       if (glued.has(panel) || !takesIn || ofGlueUp(ticked, takesIn.id) === null) return false;
       // After the first of two goes the end that was put on dry is still to come.
-      return ticked.has(takesIn.id) || !inTwoStages(unit, takesIn)?.[0].dry!.panels.includes(panel);
+      return ticked.has(takesIn.id) || !inTwoStages(cabinet, takesIn)?.[0].dry!.panels.includes(panel);
     }),
   );
 }

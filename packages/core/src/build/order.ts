@@ -13,11 +13,11 @@ const usually = (steps: readonly Step[]): Step[] =>
  * near as the edges allow. `byUnit`: one unit is finished before the next is begun, where its steps are its own. Edges that go
  * round in a circle are our own mistake and throw a RangeError.
  */
-export function inOrder(steps: readonly Step[], edges: readonly StepOrder[], wanted: readonly string[] = [], byUnit = false): Step[] {
+export function inOrder(steps: readonly Step[], edges: readonly StepOrder[], wanted: readonly string[] = [], byCabinet = false): Step[] {
   const usual = usually(steps);
   const units = [...new Set(steps.flatMap(({ unit }) => (unit === null ? [] : [unit])))];
   const rank = (unit: string | null): number => (unit === null ? -1 : units.indexOf(unit));
-  const sorted = byUnit
+  const sorted = byCabinet
     ? usual
         .map((step, index) => ({ step, index }))
         .sort((a, b) => rank(a.step.unit) - rank(b.step.unit) || a.index - b.index)

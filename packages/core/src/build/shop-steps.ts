@@ -12,11 +12,11 @@ import type { BuildJob } from './job.ts';
 import { machineFor } from './machines-run.ts';
 import type { Step } from './step.ts';
 import { waitingCuts, waitingParts } from './to-fit.ts';
-import { stepOf } from './unit-steps.ts';
+import { stepOf } from './cabinet-steps.ts';
 
 /** All of them, with what of the slots and holes the shop cannot make. */
 export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; readonly setups: readonly Setups[] } {
-  const setups = job.choices.units === 'together' ? [setupsOf(unitsOf(job), job.shop)] : unitsOf(job).map((unit) => setupsOf([unit], job.shop));
+  const setups = job.choices.units === 'together' ? [setupsOf(cabinetsOf(job), job.shop)] : cabinetsOf(job).map((cabinet) => setupsOf([cabinet], job.shop));
   const waiting = waitingParts(job);
   const late = lateOperations(setups, job);
   return {
@@ -42,11 +42,11 @@ export function shopSteps(job: BuildJob): { readonly steps: readonly Step[]; rea
  * Cuts still to be made in what is glued up already: no machine reaches into it. What is glued into one another has its joints,
  * whether they were ticked or not; the rest counts as made where nothing of a part was ticked at all.
  */
-function lateOperations(setups: readonly Setups[], { units, ticked, made }: BuildJob): ReadonlyMap<string, Operation> {
-  const glued = new Set(units.flatMap(({ unit }) => [...gluedPanels(unit, ticked)]));
+function lateOperations(setups: readonly Setups[], { cabinets, ticked, made }: BuildJob): ReadonlyMap<string, Operation> {
+  const glued = new Set(cabinets.flatMap(({ cabinet }) => [...gluedPanels(cabinet, ticked)]));
   if (glued.size === 0) return new Map();
   const closed = new Set(
-    units.flatMap(({ unit }) => unit.meetings.flatMap(({ id, guest, host }) => (glued.has(guest) && glued.has(host) ? [`${host}:${id}`] : []))),
+    cabinets.flatMap(({ cabinet }) => cabinet.meetings.flatMap(({ id, guest, host }) => (glued.has(guest) && glued.has(host) ? [`${host}:${id}`] : []))),
   );
   const kept = new Set([...made].map((id) => id.slice(0, id.indexOf(':'))));
   const all = setups.flatMap((each) => each.setups.flatMap(({ cuts }) => cuts.map(({ operation }) => operation)));
@@ -54,9 +54,9 @@ function lateOperations(setups: readonly Setups[], { units, ticked, made }: Buil
   return new Map(late.map((operation) => [operation.id, operation]));
 }
 
-const unitsOf = ({ units }: BuildJob) => units.map(({ unit }) => unit);
+const cabinetsOf = ({ cabinets }: BuildJob) => cabinets.map(({ cabinet }) => cabinet);
 
-const allLines = ({ units, rails }: BuildJob): PartLine[] => [...units.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts)];
+const allLines = ({ cabinets, rails }: BuildJob): PartLine[] => [...cabinets.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts)];
 
 /** Ids a line is known by on sheets: its panels', and its own for what is ripped from a board. */
 const piecesOf = (line: PartLine): readonly string[] => [...line.panels, line.id];

@@ -2,28 +2,28 @@
  * A glue-up taken in two goes: all joints but those of one end panel first, that end put on dry to hold the box square; then the
  * end comes off again and is glued on alone. Half the joints are open at a time, and nothing has to be held in the air.
  */
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { GlueUp } from './assemblies.ts';
 import { blocking } from './blocked.ts';
 
 const known = new WeakMap<GlueUp, readonly [GlueUp, GlueUp] | null>();
 
 /** Null where it cannot be parted: joints that lock into one another, or what would be left without its end in loose pieces. */
-export function inTwoStages(unit: ResolvedUnit, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
+export function inTwoStages(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
   const before = known.get(glueUp);
   if (before !== undefined) return before;
-  const found = parted(unit, glueUp);
+  const found = parted(cabinet, glueUp);
   known.set(glueUp, found);
   return found;
 }
 
-function parted(unit: ResolvedUnit, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
+function parted(cabinet: ResolvedCabinet, glueUp: GlueUp): readonly [GlueUp, GlueUp] | null {
   const { id, groups, meetings, along, after } = glueUp;
   if (!along || groups.length < 3) return null;
   const touches = (group: readonly string[]) => meetings.filter(({ guest, host }) => group.includes(guest) || group.includes(host));
   const comesOff = (group: readonly string[]): boolean => {
     const others = groups.filter((each) => each !== group).flat();
-    const ways = group.flatMap((a) => others.map((b) => blocking(unit.byId.get(a)!, unit.byId.get(b)!, along)));
+    const ways = group.flatMap((a) => others.map((b) => blocking(cabinet.byId.get(a)!, cabinet.byId.get(b)!, along)));
     return ways.every(({ forth }) => !forth) || ways.every(({ back }) => !back);
   };
   const ends = groups.flatMap((end) => {

@@ -5,7 +5,7 @@ import { thicknessSource } from '../stock/thickness.ts';
 import type { Shop } from '../stock/shop.ts';
 import type { Product, ThicknessUsed } from '../stock/workshop.ts';
 import type { ExplainedLength, Label, Source } from '../explained/explained-length.ts';
-import type { UnitBase } from './unit-base.ts';
+import type { SpecBase } from './spec-base.ts';
 
 /** A product with the thickness it is built with. */
 export interface Stocked {
@@ -20,13 +20,13 @@ export interface Stocked {
 export type StockOf = (productId: string) => Stocked;
 
 /** What every panel is made from. */
-export interface PanelBase<D extends UnitBase = UnitBase> {
+export interface PanelBase<D extends SpecBase = SpecBase> {
   readonly box: D;
   readonly stockOf: StockOf;
 }
 
 /** Where a number was entered, as a path into the design. */
-export const own = (box: Pick<UnitBase, 'id'>, ...path: string[]): Source => ({ kind: 'entered', path: ['units', box.id, ...path] });
+export const own = (spec: Pick<SpecBase, 'id'>, ...path: string[]): Source => ({ kind: 'entered', path: ['units', spec.id, ...path] });
 
 /** A product's thickness and where it comes from, for the terms of a sum. */
 export function thicknessTerm({ stockOf }: Pick<PanelBase, 'stockOf'>, stock: string): { readonly value: Length; readonly source: Source } {
@@ -49,11 +49,11 @@ export interface PanelAt {
 }
 
 /** Fills in what every panel of a unit shares. Its id is unit / role / element. */
-export function panelOf({ box, stockOf }: PanelBase, role: Role, element: string, name: Label, at: PanelAt): Panel {
+export function panelOf({ box: spec, stockOf }: PanelBase, role: Role, element: string, name: Label, at: PanelAt): Panel {
   const { product, used } = stockOf(at.stock);
-  const band = at.banded && box.band ? box.band.nm : ZERO;
+  const band = at.banded && spec.band ? spec.band.nm : ZERO;
   return {
-    id: `${box.id}/${role}${element ? `/${element}` : ''}`,
+    id: `${spec.id}/${role}${element ? `/${element}` : ''}`,
     role,
     name,
     frame: at.frame,
@@ -69,12 +69,12 @@ export function panelOf({ box, stockOf }: PanelBase, role: Role, element: string
     cuts: at.cuts ?? [],
     onWall: at.onWall ?? false,
     ...(at.comesOut ? { comesOut: true } : {}),
-    slotExit: box.slotExit,
+    slotExit: spec.slotExit,
   };
 }
 
 /** What the hanging has to know of a carcass: where its cleat, rail and spacer go. */
-export interface HungFrame<D extends UnitBase = UnitBase> extends PanelBase<D> {
+export interface HungFrame<D extends SpecBase = SpecBase> extends PanelBase<D> {
   readonly T: Length;
   /** The cabinet half's left end and length, outside the back. */
   readonly behind: { readonly left: Length; readonly length: ExplainedLength };
@@ -98,5 +98,5 @@ export interface HungFrame<D extends UnitBase = UnitBase> extends PanelBase<D> {
 }
 
 /** How far a cleat outside the back keeps the carcass off the wall; nothing for one hidden behind it, or for none. */
-export const gapBehind = ({ hanging }: Pick<UnitBase, 'hanging'>, stockOf: StockOf): Length =>
+export const gapBehind = ({ hanging }: Pick<SpecBase, 'hanging'>, stockOf: StockOf): Length =>
   hanging.kind === 'outside' ? stockOf(hanging.stock).used.value : ZERO;

@@ -6,7 +6,7 @@ import { enteredFromNm } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
-import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, TypedSize, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, extend, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
@@ -17,7 +17,7 @@ import { buildDrawerUnit, newDrawerUnit, type DrawerUnit } from './drawer-unit.t
 import { nested } from './group.ts';
 import { FLOOR, newShelfBox, type ShelfBox, type ShelfElement } from './shelf-box.ts';
 import { inOrder } from './spaces.ts';
-import { type NewUnit } from './unit-base.ts';
+import { type NewSpec } from './spec-base.ts';
 import type { CabinetRun, RunPart } from './cabinet-run.ts';
 
 interface LaidPart {
@@ -34,13 +34,13 @@ interface RunFrame extends HungFrame<CabinetRun> {
 
 const id = ({ box }: Pick<RunFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
-export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
+export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): CabinetGeometry {
   const T = stockOf(box.stock).used.value;
   const rear = gapBehind(box, stockOf);
   const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
   const laid = layParts(box, stockOf);
-  const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, unit: boxOf(box, each, stockOf) }));
-  const lowers = laid.filter(({ part }) => part.lower !== null).map((each) => ({ ...each, unit: boxOf(box, each, stockOf, 'lower') }));
+  const boxes = laid.filter(({ part }) => part.kind === 'box').map((each) => ({ ...each, cabinet: boxOf(box, each, stockOf) }));
+  const lowers = laid.filter(({ part }) => part.lower !== null).map((each) => ({ ...each, cabinet: boxOf(box, each, stockOf, 'lower') }));
   const base: RunFrame = {
     box: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
@@ -53,7 +53,7 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
     insideWidth: width,
     ceiling: (box.height.nm - T) as Length,
     insideRear: rear,
-    floorMid: Math.min(...boxes.map(({ unit }) => unit.hanging.standoffUp)),
+    floorMid: Math.min(...boxes.map(({ cabinet }) => cabinet.hanging.standoffUp)),
     wholeHalf: true,
     footUp: Math.min(...boxes.map(({ part }) => box.height.nm - (part.height ?? box.height).nm)) as Length,
   };
@@ -62,31 +62,35 @@ export function buildCabinetRun(box: CabinetRun, stockOf: StockOf): Unit {
   const ends = endsOf(base, laid);
   const stands = lowers.map((each) => standOf(base, each));
   const first = boxes[0]!;
-  const deepest = Math.max(0, ...[...boxes, ...lowers].map(({ unit }) => unit.outside.depth.value - rear - box.depth.nm));
+  const deepest = Math.max(0, ...[...boxes, ...lowers].map(({ cabinet }) => cabinet.outside.depth.value - rear - box.depth.nm));
   return {
     id: box.id,
     panels: [
-      ...boxes.flatMap(({ unit }) => unit.panels),
-      ...lowers.flatMap(({ unit }) => unit.panels),
+      ...boxes.flatMap(({ cabinet }) => cabinet.panels),
+      ...lowers.flatMap(({ cabinet }) => cabinet.panels),
       ...stands.flatMap(({ panels }) => panels),
       ...bridges.flatMap(({ panels }) => panels),
       ...ends.panels,
       ...hangingPanels,
     ],
     meetings: [
-      ...boxes.flatMap(({ unit }) => unit.meetings),
-      ...lowers.flatMap(({ unit }) => unit.meetings),
+      ...boxes.flatMap(({ cabinet }) => cabinet.meetings),
+      ...lowers.flatMap(({ cabinet }) => cabinet.meetings),
       ...stands.flatMap(({ meetings }) => meetings),
       ...bridges.flatMap(({ meetings }) => meetings),
       ...ends.meetings,
       ...joined(base, laid),
-      ...boxes.map(({ part, unit }) => hungBy(box, unit.hanging.hangingRail ?? id(base, `side/${part.id}/left`), part.id)),
+      ...boxes.map(({ part, cabinet }) => hungBy(box, cabinet.hanging.hangingRail ?? id(base, `side/${part.id}/left`), part.id)),
     ],
-    compartments: [...boxes, ...lowers].flatMap(({ unit }) => unit.compartments).concat(bridges.flatMap(({ spaces }) => spaces)),
-    hardware: [...boxes.flatMap(({ unit }) => unit.hardware), ...lowers.flatMap(({ unit }) => unit.hardware), ...stands.flatMap(({ hardware }) => hardware)],
+    compartments: [...boxes, ...lowers].flatMap(({ cabinet }) => cabinet.compartments).concat(bridges.flatMap(({ spaces }) => spaces)),
+    hardware: [
+      ...boxes.flatMap(({ cabinet }) => cabinet.hardware),
+      ...lowers.flatMap(({ cabinet }) => cabinet.hardware),
+      ...stands.flatMap(({ hardware }) => hardware),
+    ],
     typed: typedWidths(box, laid, T),
     // Every box hands its weight to the cleat by a rail of its own.
-    hanging: { ...hanging, hangingRail: first.unit.hanging.hangingRail },
+    hanging: { ...hanging, hangingRail: first.cabinet.hanging.hangingRail },
     outside: {
       width,
       height: explainedLength([plus('height', box.height.nm, { source: own(box, 'height') })]),
@@ -143,24 +147,24 @@ function typedWidths(box: CabinetRun, laid: readonly LaidPart[], thickness: Leng
 }
 
 /** The upper box of a part, hung from the run's top, or the lower one, standing on the floor. */
-function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf, level: 'upper' | 'lower' = 'upper'): Unit {
+function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockOf, level: 'upper' | 'lower' = 'upper'): CabinetGeometry {
   const lower = level === 'lower';
   const height = lower ? enteredFromNm(part.lower!.nm - run.standHeight.nm) : (part.height ?? run.height);
   const front = lower ? part.lowerFront : part.front;
   const count = lower ? part.lowerShelves : part.shelves;
   const depth = lower ? (run.lowerDepth ?? run.depth) : run.depth;
-  const start: NewUnit = { ...run, depth, width: enteredFromNm(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
+  const start: NewSpec = { ...run, depth, width: enteredFromNm(width.value), height, backStock: run.back.stock, contents: { preset: 'nothing', kg: null } };
   const shared = {
     ...{ top: run.top, bottom: run.bottom, back: run.back, jointDepth: run.jointDepth, fit: run.fit, glue: run.glue, assembly: run.assembly, band: run.band },
     // What stands on the floor has no rail to hang by.
     hanging: { ...run.hanging, kind: 'outside' as const, spacer: null, lowerCleat: null, ...(lower ? { rail: null } : {}) },
   };
-  const unit =
+  const cabinet =
     front === 'drawers'
       ? buildDrawerUnit({ ...drawersOf(run, start, Math.max(1, count)), ...shared }, stockOf)
       : buildShelfBox({ ...shelvesOf(run, start, count), ...shared, front }, stockOf);
   const name = lower ? `${part.id}-low` : part.id;
-  return nested(unit, {
+  return nested(cabinet, {
     part: name,
     along: left,
     up: lower ? run.standHeight.nm : run.height.nm - height.nm,
@@ -169,7 +173,7 @@ function boxOf(run: CabinetRun, { part, left, width }: LaidPart, stockOf: StockO
   });
 }
 
-function shelvesOf(run: CabinetRun, start: NewUnit, count: number): ShelfBox {
+function shelvesOf(run: CabinetRun, start: NewSpec, count: number): ShelfBox {
   const shelves = Array.from({ length: count }, (_, index): ShelfElement => ({
     id: `s${index + 1}`,
     order: index,
@@ -187,7 +191,7 @@ function shelvesOf(run: CabinetRun, start: NewUnit, count: number): ShelfBox {
 }
 
 /** Drawers of equal fronts from the same datum with the same gap: boxes of one height line up by themselves. */
-function drawersOf(run: CabinetRun, start: NewUnit, count: number): DrawerUnit {
+function drawersOf(run: CabinetRun, start: NewSpec, count: number): DrawerUnit {
   const made = newDrawerUnit(start);
   const drawers = Array.from({ length: count }, (_, index) => ({ id: `d${index + 1}`, order: index, height: null }));
   return {
@@ -263,7 +267,7 @@ interface Bridge {
 function bridgeOf(
   base: RunFrame,
   laid: readonly LaidPart[],
-  boxes: readonly (LaidPart & { readonly unit: Unit })[],
+  boxes: readonly (LaidPart & { readonly cabinet: CabinetGeometry })[],
   { part, left, width, number }: LaidPart,
   index: number,
 ): Bridge[] {

@@ -6,7 +6,7 @@ import type { Entered } from '../length/entered.ts';
 import type { DoorChoice } from './doors.ts';
 import { newShelfBox } from './shelf-box.ts';
 import { newShell, type Shelled } from './shell.ts';
-import { newBase, pick, type Front, type NewUnit } from './unit-base.ts';
+import { newBase, pick, type Front, type NewSpec } from './spec-base.ts';
 
 export interface RunPart {
   readonly id: string;
@@ -59,7 +59,7 @@ export const newRunPart = (id: string, order: number, kind: RunPart['kind'] = 'b
   bridge: null,
 });
 
-export function newCabinetRun(start: NewUnit): CabinetRun {
+export function newCabinetRun(start: NewSpec): CabinetRun {
   const { unit, stock, backStock } = start;
   const gap: RunPart = { ...newRunPart('g1', 2, 'open'), width: pick(unit, '400', '16'), bridge: pick(unit, '250', '10') };
   const parts = [newRunPart('c1', 1), gap, newRunPart('c2', 3)];

@@ -4,7 +4,7 @@ import type { Entered } from '../length/entered.ts';
 import { toMm, roundToNm, ZERO, type Length } from '../length/length.ts';
 import { ENGAGEMENT, RIPPED_LONG_FACES, SHORT_FACE, tanDeg } from '../solid/hanging.ts';
 import { frame, rectangle, type Panel } from '../solid/panel.ts';
-import { hangsOnCleat, type Hanging } from '../solid/unit.ts';
+import { hangsOnCleat, type Hanging } from '../solid/cabinet.ts';
 import { ALONG, UP, vector } from '../solid/vector.ts';
 import { thicknessSource } from '../stock/thickness.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
@@ -18,9 +18,9 @@ export interface HangingPlan {
 }
 
 export function placeHanging(base: HungFrame): HangingPlan {
-  const { box } = base;
-  if (!hangsOnCleat(box.hanging)) return againstTheWall(base);
-  const choice = box.hanging;
+  const { box: spec } = base;
+  if (!hangsOnCleat(spec.hanging)) return againstTheWall(base);
+  const choice = spec.hanging;
   const { product, used, kerf } = base.stockOf(choice.stock);
   const t = used.value;
   const outside = choice.kind === 'outside';
@@ -28,10 +28,10 @@ export function placeHanging(base: HungFrame): HangingPlan {
 
   const thickness = { value: toMm(t), source };
   const both = evaluate(RIPPED_LONG_FACES, {
-    B: { value: toMm(choice.boardWidth.nm), source: own(box, 'hanging', 'boardWidth') },
+    B: { value: toMm(choice.boardWidth.nm), source: own(spec, 'hanging', 'boardWidth') },
     t: thickness,
     k: { value: toMm(kerf) },
-    θ: { value: choice.bevelDeg, source: own(box, 'hanging', 'bevelDeg') },
+    θ: { value: choice.bevelDeg, source: own(spec, 'hanging', 'bevelDeg') },
   });
   const longFace = roundToNm(both.value / 2);
   const shortFigure = evaluate(SHORT_FACE, { long: { value: both.value / 2 }, t: thickness, θ: choice.bevelDeg });
@@ -44,7 +44,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
   const left = outside ? base.behind.left : base.insideLeft;
   const cabinetLength = outside ? base.behind.length : base.insideWidth;
   // On a rail nobody entered them: they come of where the rail ends.
-  const fromInset = (which: 'leftInset' | 'rightInset') => (choice.wallRail === null ? { source: own(box, 'hanging', which) } : {});
+  const fromInset = (which: 'leftInset' | 'rightInset') => (choice.wallRail === null ? { source: own(spec, 'hanging', which) } : {});
   const wallLength = explainedLength([
     ...cabinetLength.terms,
     ...(choice.leftInset.nm ? [minus('left-inset', choice.leftInset.nm, fromInset('leftInset'))] : []),
@@ -73,7 +73,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
         outline: rectangle(length.value, longFace, { near: -choice.bevelDeg }),
       },
     );
-  const brackets = outside && choice.brackets && !base.wholeHalf ? bracketsOf(box, choice.brackets, cabinetLength.value) : null;
+  const brackets = outside && choice.brackets && !base.wholeHalf ? bracketsOf(spec, choice.brackets, cabinetLength.value) : null;
   const hooks = brackets?.map(({ name, at, length }) => cabinetHalf(name, 'cleat-bracket', at, length)) ?? [cabinetHalf('', 'cabinet-half', 0, cabinetLength)];
   const notch = choice.wallRail === null ? choice.notch : null;
   const panels: Panel[] = [
@@ -107,7 +107,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
         {
           frame: frame(vector(foot.left, base.footUp ?? 0, 0), ALONG, UP),
           length: foot.length,
-          width: explainedLength([plus('spacer-height', spacer.height.nm, { source: own(box, 'hanging', 'spacer', 'height') })]),
+          width: explainedLength([plus('spacer-height', spacer.height.nm, { source: own(spec, 'hanging', 'spacer', 'height') })]),
           stock: spacer.stock,
         },
       ),
@@ -140,7 +140,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
       gap: t,
       standoff,
       spacerThickness: spacer ? base.stockOf(spacer.stock).used.value : pitch ? t : ZERO,
-      wallHalf: `${box.id}/wall-half`,
+      wallHalf: `${spec.id}/wall-half`,
       cabinetHalf: hooks[0]!.id,
       brackets: hooks.map(({ id }) => id),
       notch: notch && {
@@ -150,9 +150,9 @@ export function placeHanging(base: HungFrame): HangingPlan {
       },
       plate: null,
       second: null,
-      spacer: spacer ? `${box.id}/spacer` : null,
-      hangingRail: choice.rail ? `${box.id}/hanging-rail` : null,
-      lower: pitch ? { wallHalf: `${box.id}/wall-half/lower`, cabinetHalf: `${box.id}/cabinet-half/lower` } : null,
+      spacer: spacer ? `${spec.id}/spacer` : null,
+      hangingRail: choice.rail ? `${spec.id}/hanging-rail` : null,
+      lower: pitch ? { wallHalf: `${spec.id}/wall-half/lower`, cabinetHalf: `${spec.id}/cabinet-half/lower` } : null,
       onRail: choice.wallRail !== null && outside,
       valleyUp: valley,
       contactUp: contact,
@@ -161,7 +161,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
       longFace,
       rip: { longFaces: both, shortFace: shortFigure, engagement },
       boardWidth: choice.boardWidth.nm,
-      boardFrom: own(box, 'hanging', 'boardWidth'),
+      boardFrom: own(spec, 'hanging', 'boardWidth'),
       drop: choice.drop.nm,
       wallScrew: { ...choice.wallScrew, length: choice.wallScrew.length.nm },
       cabinetScrew: { ...choice.cabinetScrew, length: choice.cabinetScrew.length.nm },
@@ -171,7 +171,7 @@ export function placeHanging(base: HungFrame): HangingPlan {
 }
 
 /** Brackets of one length: one at each end, the others at even distances between. */
-function bracketsOf(box: HungFrame['box'], { count, length }: { readonly count: number; readonly length: Entered }, over: Length) {
+function bracketsOf(spec: HungFrame['box'], { count, length }: { readonly count: number; readonly length: Entered }, over: Length) {
   if (length.nm * count > over)
     throw new Unbuildable({
       code: 'brackets',
@@ -179,7 +179,7 @@ function bracketsOf(box: HungFrame['box'], { count, length }: { readonly count: 
       message: 'the brackets would stand in one another',
       accepted: `up to ${Math.floor(toMm(over) / count)} mm each for ${count} brackets`,
     });
-  const each = explainedLength([plus('bracket-length', length.nm, { source: own(box, 'hanging', 'brackets', 'length') })]);
+  const each = explainedLength([plus('bracket-length', length.nm, { source: own(spec, 'hanging', 'brackets', 'length') })]);
   return Array.from({ length: count }, (_, index) => ({
     name: index === 0 ? 'left' : index === count - 1 ? 'right' : `between-${index}`,
     at: Math.round(((over - length.nm) * index) / (count - 1)),
@@ -200,12 +200,12 @@ const notchCut = ({ at, length, depth }: NonNullable<HungFrame['box']['hanging']
 
 /** Inside, under the top and against the back; none where none is wanted. */
 function hangingRail(base: HungFrame): Panel[] {
-  const { box, insideLeft, insideRear, insideWidth, ceiling } = base;
-  const { rail } = box.hanging;
+  const { box: spec, insideLeft, insideRear, insideWidth, ceiling } = base;
+  const { rail } = spec.hanging;
   if (!rail) return [];
   const at = frame(vector(insideLeft, ceiling - rail.nm, insideRear), ALONG, UP);
-  const width = explainedLength([plus('rail-height', rail.nm, { source: own(box, 'hanging', 'rail') })]);
-  return [panelOf(base, 'hanging-rail', '', { key: 'hanging-rail' }, { frame: at, length: insideWidth, width, stock: box.stock })];
+  const width = explainedLength([plus('rail-height', rail.nm, { source: own(spec, 'hanging', 'rail') })]);
+  return [panelOf(base, 'hanging-rail', '', { key: 'hanging-rail' }, { frame: at, length: insideWidth, width, stock: spec.stock })];
 }
 
 /**
@@ -214,14 +214,14 @@ function hangingRail(base: HungFrame): Panel[] {
  * there is a rail or such a board.
  */
 function againstTheWall(base: HungFrame): HangingPlan {
-  const { box, board } = base;
-  const { rail, ...choice } = box.hanging;
+  const { box: spec, board } = base;
+  const { rail, ...choice } = spec.hanging;
   const panels = hangingRail(base);
   const [railPanel] = panels;
   const strip = board
     ? { ...board, off: ZERO }
     : railPanel && { id: railPanel.id, foot: (base.ceiling - rail!.nm) as Length, height: rail!.nm, thickness: railPanel.thickness, off: base.insideRear };
-  if (!strip) throw new RangeError(`'${box.id}' has neither a hanging rail nor a board on the wall to be screwed through`);
+  if (!strip) throw new RangeError(`'${spec.id}' has neither a hanging rail nor a board on the wall to be screwed through`);
   const top = (strip.foot + strip.height) as Length;
   const byPlates = choice.kind === 'plates';
   const second = byPlates ? null : choice.second;
@@ -239,8 +239,8 @@ function againstTheWall(base: HungFrame): HangingPlan {
       cabinetHalf: strip.id,
       brackets: [strip.id],
       notch: null,
-      plate: byPlates ? { ratedKg: choice.plate.ratedKg, ratedFrom: own(box, 'hanging', 'plate', 'ratedKg'), proud: choice.plate.proud.nm } : null,
-      second: second && { ...second, ratedFrom: own(box, 'hanging', 'second', 'ratedN') },
+      plate: byPlates ? { ratedKg: choice.plate.ratedKg, ratedFrom: own(spec, 'hanging', 'plate', 'ratedKg'), proud: choice.plate.proud.nm } : null,
+      second: second && { ...second, ratedFrom: own(spec, 'hanging', 'second', 'ratedN') },
       spacer: null,
       hangingRail: railPanel?.id ?? null,
       lower: null,
@@ -252,7 +252,7 @@ function againstTheWall(base: HungFrame): HangingPlan {
       longFace: ZERO,
       rip: null,
       boardWidth: choice.boardWidth.nm,
-      boardFrom: own(box, 'hanging', 'boardWidth'),
+      boardFrom: own(spec, 'hanging', 'boardWidth'),
       drop: ZERO,
       // A plate sits on the head of one screw.
       wallScrew: { ...choice.wallScrew, length: choice.wallScrew.length.nm, ...(byPlates ? { upper: 1, lower: 0 } : {}) },

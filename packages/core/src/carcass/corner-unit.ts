@@ -6,21 +6,21 @@ import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
-import type { Compartment, Unit } from '../solid/unit.ts';
+import type { Compartment, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, meet, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
 export interface CornerShelf {
   readonly id: string;
   readonly order: number;
 }
 
-export interface CornerUnit extends UnitBase {
+export interface CornerUnit extends SpecBase {
   readonly family: 'corner-unit';
   /** Depth of the right side, and of the wing that closes the left wall. */
   readonly rightDepth: Entered;
@@ -28,7 +28,7 @@ export interface CornerUnit extends UnitBase {
   readonly shelves: Readonly<Record<string, CornerShelf>>;
 }
 
-export function newCornerUnit(start: NewUnit): CornerUnit {
+export function newCornerUnit(start: NewSpec): CornerUnit {
   const { unit } = start;
   const base = newBase('corner-unit', start, ['bottom', 's1']);
   return {
@@ -49,7 +49,7 @@ interface CornerFrame extends HungFrame<CornerUnit> {
 
 const id = ({ box }: Pick<CornerFrame, 'box'>, rest: string): string => `${box.id}/${rest}`;
 
-export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): Unit {
+export function buildCornerUnit(box: CornerUnit, stockOf: StockOf): CabinetGeometry {
   const { value: T, source } = thicknessTerm({ stockOf }, box.stock);
   const rear = gapBehind(box, stockOf);
   const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);

@@ -5,7 +5,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { exactMm } from '../formats/nest-plan.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import { unitWith } from '../test/print-room.ts';
+import { cabinetWith } from '../test/print-room.ts';
 
 const row = ({ names, count, length, width, thickness }: PartLine): [string, number, string, string, string] => [
   names.map(({ key, of }) => (of ? `${key} ${of}` : key)).join(', '),
@@ -22,7 +22,7 @@ const slots = (line: PartLine): string[] =>
     .sort();
 
 describe('the ink cupboard, 700 × 820 × 280 mm', () => {
-  const { parts, unit } = unitWith('ink');
+  const { parts, cabinet } = cabinetWith('ink');
 
   // The sheet: (17.8 + 17.7 + 17.9) / 3 = 17.8. The back: one reading, 6.2. Slots 6 deep, rabbet for the back 8 deep.
   // Inside: 700 − 2 × 17.8 = 664.4 wide; 820 − 2 × 17.8 − lip 15 = 769.4 high; 280 − 6.2 = 273.8 deep.
@@ -44,7 +44,7 @@ describe('the ink cupboard, 700 × 820 × 280 mm', () => {
   });
 
   test('its openings are a third of what the shelves leave: (769.4 − 2 × 17.8) / 3', () => {
-    expect(unit.compartments.map(({ height }) => exactMm(height.value))).toEqual(['244.6mm', '244.6mm', '244.6mm']);
+    expect(cabinet.compartments.map(({ height }) => exactMm(height.value))).toEqual(['244.6mm', '244.6mm', '244.6mm']);
   });
 
   test('the slots of its sides, from the bottom end and the rear edge', () => {
@@ -82,16 +82,16 @@ describe('the ink cupboard, 700 × 820 × 280 mm', () => {
 
   test('its cleat: board 160, thickness 17.8, kerf 3.2, 45 degrees', () => {
     const both = 160 + 17.8 - 3.2 * Math.SQRT2; // 173.275
-    expect(unit.hanging.rip!.longFaces.value).toBeCloseTo(both, 6);
-    expect(unit.hanging.longFace / 1e6).toBeCloseTo(both / 2, 5); // 86.64
-    expect(unit.hanging.shortFace / 1e6).toBeCloseTo(both / 2 - 17.8, 5); // 68.84
-    expect(unit.hanging.rip!.engagement.value).toBeCloseTo(17.8, 9);
-    expect(unit.hanging.gap).toBe(17_800_000);
+    expect(cabinet.hanging.rip!.longFaces.value).toBeCloseTo(both, 6);
+    expect(cabinet.hanging.longFace / 1e6).toBeCloseTo(both / 2, 5); // 86.64
+    expect(cabinet.hanging.shortFace / 1e6).toBeCloseTo(both / 2 - 17.8, 5); // 68.84
+    expect(cabinet.hanging.rip!.engagement.value).toBeCloseTo(17.8, 9);
+    expect(cabinet.hanging.gap).toBe(17_800_000);
   });
 });
 
 describe('the type-case box, 27 9/16 × 18 1/2 × 12 in', () => {
-  const { parts, unit } = unitWith('type');
+  const { parts, cabinet } = cabinetWith('type');
   // The sheet read 0.703 in; the back is taken at its name, 1/4 in. Slots 1/4 in deep, groove for the back 5/16 in.
   // Inside: 27.5625 − 2 × 0.703 = 26.1565 in = 664.3751 mm wide; 18.5 − 2 × 0.703 − lip 0.625 = 16.469 in = 418.3126 mm high.
   // The cleat is hidden behind the back: inside depth 12 − 0.703 − 0.25 = 11.047 in = 280.5938 mm.
@@ -111,7 +111,7 @@ describe('the type-case box, 27 9/16 × 18 1/2 × 12 in', () => {
   });
 
   test('its openings: (16.469 − 0.703) / 2 = 7.883 in', () => {
-    expect(unit.compartments.map(({ height }) => exactMm(height.value))).toEqual(['200.2282mm', '200.2282mm']);
+    expect(cabinet.compartments.map(({ height }) => exactMm(height.value))).toEqual(['200.2282mm', '200.2282mm']);
   });
 
   test('the step for its back is as wide as back and cleat together: 0.703 + 0.25 in', () => {
@@ -121,8 +121,8 @@ describe('the type-case box, 27 9/16 × 18 1/2 × 12 in', () => {
 
   test('its cleat: board 5 1/2 in, 0.703 in thick; the wall half is an inch shorter to shift', () => {
     const both = 139.7 + 17.8562 - 3.2 * Math.SQRT2;
-    expect(unit.hanging.longFace / 1e6).toBeCloseTo(both / 2, 5);
-    expect(unit.byId.get(unit.hanging.wallHalf)!.length.value).toBe(664_375_100 - 25_400_000);
-    expect(unit.byId.get(unit.hanging.cabinetHalf)!.length.value).toBe(664_375_100);
+    expect(cabinet.hanging.longFace / 1e6).toBeCloseTo(both / 2, 5);
+    expect(cabinet.byId.get(cabinet.hanging.wallHalf)!.length.value).toBe(664_375_100 - 25_400_000);
+    expect(cabinet.byId.get(cabinet.hanging.cabinetHalf)!.length.value).toBe(664_375_100);
   });
 });

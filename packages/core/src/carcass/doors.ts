@@ -9,13 +9,13 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
-import type { Hardware } from '../solid/unit.ts';
+import type { Hardware } from '../solid/cabinet.ts';
 import { MATERIALS } from '../stock/materials.ts';
 import { ALONG, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { own, panelOf, type PanelBase } from './box-frame.ts';
 import { jointOf, meet } from './joinery.ts';
-import type { Front, UnitBase } from './unit-base.ts';
+import type { Front, SpecBase } from './spec-base.ts';
 
 export interface DoorChoice {
   /** Of the leaves, or of their frames. */
@@ -35,7 +35,7 @@ export interface DoorChoice {
   readonly railWidth: Entered;
 }
 
-export interface Doored extends UnitBase {
+export interface Doored extends SpecBase {
   readonly doors: DoorChoice;
 }
 

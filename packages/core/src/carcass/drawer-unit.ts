@@ -8,7 +8,7 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type Panel, type Role } from '../solid/panel.ts';
-import type { Compartment, Hardware, TypedSize, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, TypedSize, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
@@ -17,7 +17,7 @@ import { fasteningOf, jointOf, laidOn, LOOSE, meet } from './joinery.ts';
 import type { FromThings, ThingsIn } from './family.ts';
 import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewUnit } from './unit-base.ts';
+import { newBase, pick, type NewSpec } from './spec-base.ts';
 
 export interface Drawer {
   readonly id: string;
@@ -53,7 +53,7 @@ export interface DrawerUnit extends Shelled {
   readonly drawers: Readonly<Record<string, Drawer>>;
 }
 
-export function newDrawerUnit(start: NewUnit): DrawerUnit {
+export function newDrawerUnit(start: NewSpec): DrawerUnit {
   const { unit, stock, backStock } = start;
   const drawers = [1, 2, 3].map((order): Drawer => ({ id: `d${order}`, order, height: null }));
   return {
@@ -91,7 +91,7 @@ interface LaidFront {
   readonly height: ExplainedLength;
 }
 
-export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): Unit {
+export function buildDrawerUnit(box: DrawerUnit, stockOf: StockOf): CabinetGeometry {
   const base = shellFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const laid = layFronts(base);

@@ -8,7 +8,7 @@ import { explainedLength, minus, plus, type ExplainedLength } from '../explained
 import { own, panelOf, type PanelBase } from './box-frame.ts';
 import type { DoorOpening } from './doors.ts';
 import { fasteningOf, jointOf, meet } from './joinery.ts';
-import type { UnitBase } from './unit-base.ts';
+import type { SpecBase } from './spec-base.ts';
 
 export interface FaceFrameChoice {
   readonly stock: string;
@@ -22,7 +22,7 @@ export interface FaceFrameChoice {
   readonly joined: 'pockets' | 'dowels' | 'half-laps';
 }
 
-export interface WithFaceFrame extends UnitBase {
+export interface WithFaceFrame extends SpecBase {
   readonly faceFrame: FaceFrameChoice | null;
 }
 

@@ -2,12 +2,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import { newUnit } from '../test/family-units.ts';
-import { bevels, line, measures, of, rad, size, unitOf } from '../test/worked-lines.ts';
+import { newSpec } from '../test/family-units.ts';
+import { bevels, line, measures, of, rad, size, cabinetPlanOf } from '../test/worked-lines.ts';
 
 describe('shelf box with bays: 600 × 700 × 280, a divider, shelves on pins, a pair of inset doors', () => {
-  const base = newUnit('shelf-box');
-  const { parts, unit } = unitOf('shelf-box', {
+  const base = newSpec('shelf-box');
+  const { parts, cabinet } = cabinetPlanOf('shelf-box', {
     front: 'doors',
     dividers: { v: { id: 'v', order: 1, at: null, in: 'bottom', level: 0 } },
     shelves: {
@@ -21,7 +21,7 @@ describe('shelf box with bays: 600 × 700 × 280, a divider, shelves on pins, a 
     // 600 − 36 = 564, less 2 × 1; deep 280 − 6 back − 18 door − 2 behind it = 254.
     measures(line(parts, 'shelf', '2'), 562, 254);
     // Hole at 96 + 6 × 32 = 288, the shelf half a pin over it: nearest to 300 − 2.5 is 288 or 320: 288 + 2.5.
-    expect(unit.compartments.find(({ keptBy }) => keptBy === 'bottom')!.height.value / 1e6).toBeCloseTo(290.5, 6);
+    expect(cabinet.compartments.find(({ keptBy }) => keptBy === 'bottom')!.height.value / 1e6).toBeCloseTo(290.5, 6);
   });
   test('rows of pin holes in both sides, 37 in from both edges of the shelf', () => {
     const holes = of(line(parts, 'side-left'), 'holes').filter(({ reason }) => reason!.key === 'pin-row');
@@ -47,7 +47,7 @@ describe('shelf box with bays: 600 × 700 × 280, a divider, shelves on pins, a 
 });
 
 describe('tool till, 420 × 520 × 210, tilted 8°, ledge 65, lip 35', () => {
-  const { parts, unit } = unitOf('tool-till');
+  const { parts, cabinet } = cabinetPlanOf('tool-till');
   test('the panel: 469 between bottom and top is 469 / cos 8° up the tilt, both ends sawn at 8°', () => {
     // 384 + 2 × (6 − 0.25) wide. Its lower end reaches further on the other face, its upper one less: the blank grows by 18 tan 8° once.
     const panel = line(parts, 'tilted-panel');
@@ -68,12 +68,12 @@ describe('tool till, 420 × 520 × 210, tilted 8°, ledge 65, lip 35', () => {
     expect(bevels(line(parts, 'top'))).toEqual([['far', 8]]);
   });
   test('three bays share (384 − 2 × 6) / 3 = 124', () => {
-    expect(unit.compartments.map(({ width }) => toMm(width.value))).toEqual([124, 124, 124]);
+    expect(cabinet.compartments.map(({ width }) => toMm(width.value))).toEqual([124, 124, 124]);
   });
 });
 
 describe('slot rack, 560 × 640 × 320, six shelves of 6 mm tilted back 6°', () => {
-  const { parts } = unitOf('slot-rack');
+  const { parts } = cabinetPlanOf('slot-rack');
   // 320 − 6 back − 10 setback = 304 level; along the tilt (304 − 6 sin 6°) / cos 6°.
   const along = (304 - 6 * Math.sin(rad(6))) / Math.cos(rad(6));
   test('six alike: 524 + 2 × 5.75 long', () => {
@@ -112,7 +112,7 @@ describe('ledge rack, 700 × 640 × 140', () => {
     ...{ id, order, at: null, kind, strips: 1, stripHeight: entered('30 mm'), stripGap: entered('40 mm'), support: false, count: 4 },
     ...{ notchWidth: entered('12 mm'), notchDepth: entered('60 mm') },
   });
-  const { parts } = unitOf('ledge-rack', { ledges: { a: ledge('a', 1, 'plain'), b: ledge('b', 2, 'notched') } });
+  const { parts } = cabinetPlanOf('ledge-rack', { ledges: { a: ledge('a', 1, 'plain'), b: ledge('b', 2, 'notched') } });
   test('its strip: 700 − 36 long, butted between the sides', () => measures(line(parts, 'front-strip'), 664, 30));
   test('four round-ended notches at 83, 249, 415 and 581 of the 664: margins half of what is between', () => {
     const notches = of(line(parts, 'ledge'), 'notch');
@@ -123,7 +123,7 @@ describe('ledge rack, 700 × 640 × 140', () => {
 });
 
 describe('sloped-top box, 560 × 460 × 260, the top falling 25° past the front by 20', () => {
-  const { parts } = unitOf('sloped-box');
+  const { parts } = cabinetPlanOf('sloped-box');
   const lower = (out: number): number => 460 - 18 / Math.cos(rad(25)) - out * Math.tan(rad(25));
   test('the top: 560 + 2 × 15 long, (18 + 260 + 20) / cos 25° down the slope and 18 tan 25° for its bevels', () => {
     measures(line(parts, 'top'), 590, 298 / Math.cos(rad(25)) + 18 * Math.tan(rad(25)));
@@ -142,7 +142,7 @@ describe('sloped-top box, 560 × 460 × 260, the top falling 25° past the front
 });
 
 describe('mitred box, six sides, 420 across', () => {
-  const { parts, unit } = unitOf('mitred-box');
+  const { parts, cabinet } = cabinetPlanOf('mitred-box');
   test('six walls of 210, 142 deep, both ends at 30°', () => {
     // Depth 160 less the back of 18.
     const wall = line(parts, 'ring-wall');
@@ -153,9 +153,9 @@ describe('mitred box, six sides, 420 across', () => {
       ['start', 30],
     ]);
   });
-  test('it is 420 cos 30° high', () => expect(toMm(unit.outside.height.value)).toBeCloseTo(420 * Math.cos(rad(30)), 4));
+  test('it is 420 cos 30° high', () => expect(toMm(cabinet.outside.height.value)).toBeCloseTo(420 * Math.cos(rad(30)), 4));
   test('walls that lean 10° have the compound angle of a funnel: sin β = sin 30° cos 10°', () => {
-    const leaning = unitOf('mitred-box', { leanDeg: 10 });
+    const leaning = cabinetPlanOf('mitred-box', { leanDeg: 10 });
     const ends = bevels(line(leaning.parts, 'ring-wall')).filter(([from]) => from === 'start' || from === 'end');
     const beta = (Math.asin(Math.sin(rad(30)) * Math.cos(rad(10))) * 180) / Math.PI;
     for (const [, tilt] of ends) expect(tilt).toBeCloseTo(beta, 2);
@@ -163,7 +163,7 @@ describe('mitred box, six sides, 420 across', () => {
 });
 
 describe('drawer unit, 460 × 480 × 320, three inset fronts with 2 mm gaps, each 1.25 times the one above', () => {
-  const { parts } = unitOf('drawer-unit');
+  const { parts } = cabinetPlanOf('drawer-unit');
   // Inside 480 − 36 − 15 = 429, less 4 gaps: 421 in shares of 1 : 1.25 : 1.5625.
   const share = 421 / 3.8125;
   test('the fronts: 424 − 2 × 2 wide', () => {
@@ -185,23 +185,23 @@ describe('drawer unit, 460 × 480 × 320, three inset fronts with 2 mm gaps, eac
 
 describe('fold-down surface, 900 × 520, a leaf of 450', () => {
   test('backboard, ledger, leaf and two gates', () => {
-    const { parts } = unitOf('fold-down');
+    const { parts } = cabinetPlanOf('fold-down');
     measures(line(parts, 'backboard'), 520, 900);
     measures(line(parts, 'ledger'), 900, 90);
     measures(line(parts, 'leaf'), 900, 450);
     measures(line(parts, 'gate'), 400, 440);
   });
   test('folded it stands 18 + 90 + 18 from the wall, open 108 + 450; the gates come up to the leaf', () => {
-    const { unit } = unitOf('fold-down');
-    const gate = unit.byId.get('u1/divider/gate-1')!;
+    const { cabinet } = cabinetPlanOf('fold-down');
+    const gate = cabinet.byId.get('u1/divider/gate-1')!;
     expect(toMm((gate.frame.origin.up + gate.length.value) as never)).toBe(520 - 18);
-    expect(toMm(unitOf('fold-down', { state: 'folded' }).unit.outside.depth.value)).toBe(126);
-    expect(toMm(unitOf('fold-down').unit.outside.depth.value)).toBe(558);
+    expect(toMm(cabinetPlanOf('fold-down', { state: 'folded' }).cabinet.outside.depth.value)).toBe(126);
+    expect(toMm(cabinetPlanOf('fold-down').cabinet.outside.depth.value)).toBe(558);
   });
 });
 
 describe('slab, 1500 × 700, three sections with strips of 20 and an edging of 6', () => {
-  const { parts } = unitOf('slab', { strip: entered('20 mm'), edgingStock: 'birch-6' });
+  const { parts } = cabinetPlanOf('slab', { strip: entered('20 mm'), edgingStock: 'birch-6' });
   test('sections: (1500 − 12 − 40) / 3 by 700 − 12', () => {
     const section = line(parts, 'section');
     expect(section.count).toBe(3);

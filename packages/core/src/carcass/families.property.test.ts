@@ -6,13 +6,13 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { audit } from '../test/audit.ts';
-import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
+import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
 import { solidOf } from '../test/print-room.ts';
-import { arbitraryUnit } from '../test/arbitrary-unit.ts';
-import type { UnitDesign } from './families.ts';
+import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
+import type { CabinetSpec } from './families.ts';
 
 /** Narrower than this, nm, nothing can be in it: a module of a till has battens at both sides. */
-const leastSpace = (unit: UnitDesign): number => (unit.family === 'tool-till' && unit.together === 'modules' ? 45e6 : 20e6);
+const leastSpace = (spec: CabinetSpec): number => (spec.family === 'tool-till' && spec.together === 'modules' ? 45e6 : 20e6);
 
 /** Runs per family. KEEN_AUDIT_RUNS asks for thousands. */
 const RUNS = Number(process.env['KEEN_AUDIT_RUNS'] ?? 60);
@@ -20,11 +20,11 @@ const RUNS = Number(process.env['KEEN_AUDIT_RUNS'] ?? 60);
 test.each(FAMILY_IDS)('%s: every random unit passes the audit', (family) => {
   let tried = 0;
   fc.assert(
-    fc.property(arbitraryUnit(family), (unit) => {
-      const solid = solidOf(unit);
+    fc.property(arbitraryCabinet(family), (spec) => {
+      const solid = solidOf(spec);
       fc.pre(
         solid.compartments.every(
-          ({ width, height, depth }) => width.value > leastSpace(unit) && height.value > (family === 'shelf-box' ? 100e6 : 1) && depth.value > 0,
+          ({ width, height, depth }) => width.value > leastSpace(spec) && height.value > (family === 'shelf-box' ? 100e6 : 1) && depth.value > 0,
         ),
       );
       tried++;
@@ -37,7 +37,7 @@ test.each(FAMILY_IDS)('%s: every random unit passes the audit', (family) => {
 
 test('the audit sees a panel that is moved into its neighbor, in every family', () => {
   for (const family of FAMILY_IDS) {
-    const solid = solidOf(newUnit(family));
+    const solid = solidOf(newSpec(family));
     const [first, second] = solid.panels;
     const panels = solid.panels.map((panel) => (panel === second ? { ...first!, id: panel.id } : panel));
     expect(audit({ ...solid, panels, byId: new Map(panels.map((panel) => [panel.id, panel])) }).length).toBeGreaterThan(0);

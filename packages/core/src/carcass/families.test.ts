@@ -1,10 +1,10 @@
 /** What must be true of every family of the list, read off its form and a unit to start from. */
 import { describe, expect, test } from '@jest/globals';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
-import { unitCodec } from '../formats/unit-codec.ts';
+import { specCodec } from '../formats/spec-codec.ts';
 import { entered } from '../length/entered.ts';
 import { audit } from '../test/audit.ts';
-import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
+import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
 import { aloneBox, solidOf } from '../test/print-room.ts';
 import { familyOf } from './families.ts';
 import type { FormField } from './form.ts';
@@ -29,7 +29,7 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   });
 
   test.each(['mm', 'in'] as const)('starts sound in %s: within its own limits, written and read back the same, its panels in order', (unit) => {
-    const design = newUnit(family, unit);
+    const design = newSpec(family, unit);
     const within = (row: unknown, field: FormField): void => {
       const value = at(row, field.path);
       if (value === null || value === undefined) return;
@@ -44,14 +44,14 @@ describe.each(FAMILY_IDS)('%s', (family) => {
       if (field.path.every((_, index) => index === 0 || at(design, field.path.slice(0, index)) !== null))
         expect(at(design, field.path) === undefined ? field.path.join('.') : '').toBe('');
     }
-    expect(unitCodec.read(unitCodec.write(design), 'unit')).toEqual(design);
+    expect(specCodec.read(specCodec.write(design), 'unit')).toEqual(design);
     expect(audit(solidOf(design))).toEqual([]);
   });
 
   test('is planned whole: every part named, weighed and cut, its hanging worked out', () => {
-    const { parts, unit, weights, hang } = aloneBox(newUnit(family));
+    const { parts, cabinet, weights, hang } = aloneBox(newSpec(family));
     expect(parts.length).toBeGreaterThan(2);
-    for (const panel of unit.panels) {
+    for (const panel of cabinet.panels) {
       expect(labelWords(panel.name)).not.toBe('');
       expect(parts.filter(({ panels }) => panels.includes(panel.id)).length).toBe(1);
     }
@@ -59,15 +59,15 @@ describe.each(FAMILY_IDS)('%s', (family) => {
       names.forEach(labelWords);
       [...length.terms, ...width.terms].forEach(({ label }) => labelWords(label));
     }
-    for (const space of unit.compartments) labelWords(space.name);
-    for (const { name } of unit.hardware) labelWords(name);
+    for (const space of cabinet.compartments) labelWords(space.name);
+    for (const { name } of cabinet.hardware) labelWords(name);
     expect(weights.empty.mass.value).toBeGreaterThan(0.5);
     expect(hang.links.length).toBeGreaterThan(2);
     expect(['fine', 'tight', 'over', 'refused', 'not-checked']).toContain(hang.state);
   });
 
   test('an element more changes no other name', () => {
-    const design = newUnit(family);
+    const design = newSpec(family);
     for (const list of form.elements) {
       const more = { ...design, [list.path]: { ...(design as unknown as Record<string, object>)[list.path], fresh: list.start(design, 'fresh', 99) } };
       const before = new Set(solidOf(design).panels.map(({ id }) => id));
@@ -77,7 +77,7 @@ describe.each(FAMILY_IDS)('%s', (family) => {
   });
 
   test('the same lengths typed in inches and in millimetres are the same wood', () => {
-    const design = newUnit(family);
+    const design = newSpec(family);
     const again = JSON.parse(JSON.stringify(design), (_key, value: unknown) =>
       typeof value === 'object' && value !== null && 'nm' in value && 'text' in value
         ? entered(`${Number(value.nm) / 25.4e6} in`.includes('e') ? '0 in' : `(${Number(value.nm) / 1e6} mm)`)

@@ -6,7 +6,7 @@
 import { withFits } from '../joints/fits.ts';
 import { NM_PER } from '../length/length.ts';
 import type { Panel, Role } from '../solid/panel.ts';
-import type { Handle, Unit } from '../solid/unit.ts';
+import type { Handle, CabinetGeometry } from '../solid/cabinet.ts';
 import type { StockOf } from './box-frame.ts';
 import type { DesignFault, Family } from './family.ts';
 import { hangingFault } from './form.ts';
@@ -29,8 +29,8 @@ const ALL = [SHELF_BOX, CABINET_RUN, TOOL_TILL, SLOT_RACK, LEDGE_RACK, SLOPED_BO
 type DesignOf<F> = F extends Family<infer D> ? D : never;
 
 /** A unit of any family. */
-export type UnitDesign = DesignOf<(typeof ALL)[number]>;
-export type FamilyId = UnitDesign['family'];
+export type CabinetSpec = DesignOf<(typeof ALL)[number]>;
+export type FamilyId = CabinetSpec['family'];
 
 /** Every family with the list of inserts that any unit may have. */
 export const FAMILIES: readonly Family[] = ALL.map((family) => ({ ...family, form: { ...family.form, elements: [...family.form.elements, INSERTS_FORM] } }));
@@ -45,7 +45,7 @@ export function familyOf({ family }: { readonly family: string }): Family {
 }
 
 /** What keeps a cabinet from being built, by its family's rules and those of every hanging; null when nothing does. */
-export function faultOfUnit(design: UnitDesign): DesignFault | null {
+export function faultOfSpec(design: CabinetSpec): DesignFault | null {
   const own = familyOf(design).faultOf?.(design);
   if (own) return own;
   const fault = hangingFault(design);
@@ -54,10 +54,10 @@ export function faultOfUnit(design: UnitDesign): DesignFault | null {
 }
 
 /** A unit's panels, meetings, spaces and hanging, from its decisions and the measured stock. */
-export function buildUnit(design: UnitDesign, stockOf: StockOf): Unit {
-  const unit = withGrains(withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design), design, stockOf);
-  const meetings = withFits(unit.meetings, stockOf(design.stock).fits);
-  return meetings === unit.meetings ? unit : { ...unit, meetings };
+export function buildCabinet(design: CabinetSpec, stockOf: StockOf): CabinetGeometry {
+  const cabinet = withGrains(withOutline(withInserts(familyOf(design).build(design, stockOf), design, stockOf), design), design, stockOf);
+  const meetings = withFits(cabinet.meetings, stockOf(design.stock).fits);
+  return meetings === cabinet.meetings ? cabinet : { ...cabinet, meetings };
 }
 
 /** Across the grain these would not bear what they are reckoned to: theirs is no choice. */
@@ -66,14 +66,14 @@ const GRAIN_STAYS: readonly Role[] = ['wall-half', 'cabinet-half', 'hanging-rail
 export const choosesGrain = ({ role }: { readonly role: Role }): boolean => !GRAIN_STAYS.includes(role);
 
 /** Which way the grain of some parts runs is a person's choice; a sheet without grain has none to choose. */
-function withGrains(unit: Unit, { id, grains }: UnitDesign, stockOf: StockOf): Unit {
-  if (!grains || Object.keys(grains).length === 0) return unit;
-  const panels = unit.panels.map((panel) => {
+function withGrains(cabinet: CabinetGeometry, { id, grains }: CabinetSpec, stockOf: StockOf): CabinetGeometry {
+  if (!grains || Object.keys(grains).length === 0) return cabinet;
+  const panels = cabinet.panels.map((panel) => {
     const chosen = panel.id.startsWith(`${id}/`) ? grains[panel.id.slice(id.length + 1)] : undefined;
     if (!chosen || !choosesGrain(panel) || stockOf(panel.stock).product.grain === 'none') return panel;
     return { ...panel, grain: chosen === 'free' ? ('none' as const) : chosen };
   });
-  return { ...unit, panels };
+  return { ...cabinet, panels };
 }
 
 /** Sizes that are drawn larger or smaller by the panel at their far end. */
@@ -84,16 +84,16 @@ const OUTLINE = [
 ] as const;
 
 /** The outline of every unit can be dragged by its outermost panels, where its family lets that size be entered. */
-function withOutline(unit: Unit, design: UnitDesign): Unit {
-  const carried = unit.panels.filter(({ onWall, role }) => !onWall && role !== 'cabinet-half' && role !== 'spacer');
+function withOutline(cabinet: CabinetGeometry, design: CabinetSpec): CabinetGeometry {
+  const carried = cabinet.panels.filter(({ onWall, role }) => !onWall && role !== 'cabinet-half' && role !== 'spacer');
   const outline = OUTLINE.flatMap(({ path, axis }): Handle[] => {
     const field = familyOf(design).form.fields.find((each) => each.path.join('.') === path);
     if (field?.kind !== 'length' || !(field.when?.(design) ?? true)) return [];
     const far = furthest(carried, axis);
-    if (!far || unit.handles?.some((handle) => handle.panel === far && handle.axis === axis)) return [];
+    if (!far || cabinet.handles?.some((handle) => handle.panel === far && handle.axis === axis)) return [];
     return [{ panel: far, path: [path], axis, kind: 'length', value: design[path].nm, perMm: NM_PER.mm, least: field.least, most: field.most }];
   });
-  return { ...unit, handles: [...(unit.handles ?? []), ...outline] };
+  return { ...cabinet, handles: [...(cabinet.handles ?? []), ...outline] };
 }
 
 /** The panel that reaches furthest along an axis; of several the largest one that way, so that a hand finds it. Runs at every key: no object a corner. */
@@ -121,7 +121,7 @@ function furthest(panels: readonly Panel[], axis: Handle['axis']): string | unde
 const NEAR = 1000;
 
 /** Whether a measure of a unit is entered, or follows from others. */
-export const enters = (design: UnitDesign, path: string): boolean =>
+export const enters = (design: CabinetSpec, path: string): boolean =>
   familyOf(design).form.fields.some((field) => field.path.join('.') === path && (field.when?.(design) ?? true));
 
-export const isShelfBox = (design: UnitDesign): design is ShelfBox => design.family === 'shelf-box';
+export const isShelfBox = (design: CabinetSpec): design is ShelfBox => design.family === 'shelf-box';

@@ -1,10 +1,10 @@
 /** What a family is to the rest of the program: one entry of the list in families.ts. */
 import type { Entered } from '../length/entered.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
-import type { Unit } from '../solid/unit.ts';
+import type { CabinetGeometry } from '../solid/cabinet.ts';
 import type { StockOf } from './box-frame.ts';
-import type { AnyUnit, Form } from './form.ts';
-import type { NewUnit, UnitBase } from './unit-base.ts';
+import type { AnySpec, Form } from './form.ts';
+import type { NewSpec, SpecBase } from './spec-base.ts';
 
 /** A thing as a family sizes a place for it. */
 export interface Thing {
@@ -26,15 +26,15 @@ export interface FromThings {
   readonly value: unknown;
 }
 
-export interface Family<D extends UnitBase = AnyUnit> {
+export interface Family<D extends SpecBase = AnySpec> {
   readonly id: D['family'];
   readonly form: Form<D>;
   /** Outer sizes to start from, as typed: width, height, depth. */
   readonly usual: Readonly<Record<DisplayUnit, readonly [width: string, height: string, depth: string]>>;
   /** A sound unit to start from. */
-  create(start: NewUnit): D;
+  create(start: NewSpec): D;
   /** Panels that meet. Throws Unbuildable; a RangeError only on what the form cannot hold. */
-  build(design: D, stockOf: StockOf): Unit;
+  build(design: D, stockOf: StockOf): CabinetGeometry;
   /** Sizes its places by the things that were given to them; what it gives is offered, never done by itself. */
   fromThings?(design: D, thingsIn: ThingsIn): readonly FromThings[];
   /** A rule across fields that the form cannot say row by row; null when it holds. Such a design is kept as it is, and not built. */

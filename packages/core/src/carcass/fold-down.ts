@@ -7,16 +7,16 @@ import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
-import type { Compartment, Hardware, Pressed, Prop, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, Pressed, Prop, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { explainedLength, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import type { DesignFault } from './family.ts';
 import { fasteningOf, jointOf, LOOSE, meet } from './joinery.ts';
-import { newBase, pick, type NewUnit, type ScrewChoice, type UnitBase } from './unit-base.ts';
+import { newBase, pick, type NewSpec, type ScrewChoice, type SpecBase } from './spec-base.ts';
 
-export interface FoldDown extends UnitBase {
+export interface FoldDown extends SpecBase {
   readonly family: 'fold-down';
   /** How it is drawn and checked. */
   readonly state: 'open' | 'folded';
@@ -40,7 +40,7 @@ export interface FoldDown extends UnitBase {
   readonly latch: boolean;
 }
 
-export function newFoldDown(start: NewUnit): FoldDown {
+export function newFoldDown(start: NewSpec): FoldDown {
   const { unit, stock } = start;
   const base = newBase('fold-down', start, ['leaf']);
   return {
@@ -104,7 +104,7 @@ export function foldFault(box: FoldDown): DesignFault | null {
   return null;
 }
 
-export function buildFoldDown(box: FoldDown, stockOf: StockOf): Unit {
+export function buildFoldDown(box: FoldDown, stockOf: StockOf): CabinetGeometry {
   const T = stockOf(box.stock).used.value;
   const rear = gapBehind(box, stockOf);
   const leaf = stockOf(box.leafStock).used.value;

@@ -5,15 +5,15 @@
 import type { WordKey } from '../checks/words/labels.ts';
 import { SCREW_IDS } from '../joints/screws.ts';
 import { mm, type Length } from '../length/length.ts';
-import { hangsOnCleat } from '../solid/unit.ts';
+import { hangsOnCleat } from '../solid/cabinet.ts';
 import type { DesignFault } from './family.ts';
-import { pick, UNDER, type HangingChoice, type UnitBase } from './unit-base.ts';
+import { pick, UNDER, type HangingChoice, type SpecBase } from './spec-base.ts';
 
 export type FieldGroup = 'size' | 'shape' | 'inside' | 'joints' | 'back' | 'front' | 'hanging' | 'fixings' | 'place' | 'making';
 
 /** A list of families holds rows for all of them: which unit a row is read with is known only where it is read. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
-export type AnyUnit = any;
+export type AnySpec = any;
 
 interface FieldBase<D> {
   /** Path inside the unit, or inside an element of a list. */
@@ -43,7 +43,7 @@ export type FieldKind =
   /** Kept in the document but set elsewhere than in the form. */
   | { readonly kind: 'id'; readonly optional: boolean };
 
-export type FormField<D = AnyUnit> = FieldBase<D> &
+export type FormField<D = AnySpec> = FieldBase<D> &
   (
     | FieldKind
     | { readonly kind: 'choice'; readonly options: readonly string[]; readonly allows?: (design: D, option: string) => boolean }
@@ -52,7 +52,7 @@ export type FormField<D = AnyUnit> = FieldBase<D> &
   );
 
 /** Elements a person adds, moves and takes out: shelves, dividers, tools. Records by id with an order. */
-export interface ElementsForm<D = AnyUnit> {
+export interface ElementsForm<D = AnySpec> {
   readonly path: string;
   readonly label: WordKey;
   readonly group: FieldGroup;
@@ -67,7 +67,7 @@ export interface ElementsForm<D = AnyUnit> {
   readonly panel?: (design: D, id: string) => string;
 }
 
-export interface Form<D = AnyUnit> {
+export interface Form<D = AnySpec> {
   readonly fields: readonly FormField<D>[];
   readonly elements: readonly ElementsForm<D>[];
 }
@@ -75,7 +75,7 @@ export interface Form<D = AnyUnit> {
 type More<D> = Partial<FieldBase<D>> & { optional?: boolean; start?: { mm: string; in: string } };
 
 /** A length field by its path, with limits in millimetres. */
-export const lengthField = <D = AnyUnit>(path: string, label: WordKey, least: number, most: number, group: FieldGroup, more: More<D> = {}): FormField<D> => ({
+export const lengthField = <D = AnySpec>(path: string, label: WordKey, least: number, most: number, group: FieldGroup, more: More<D> = {}): FormField<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -85,7 +85,7 @@ export const lengthField = <D = AnyUnit>(path: string, label: WordKey, least: nu
   ...more,
 });
 
-export const choiceField = <D = AnyUnit>(
+export const choiceField = <D = AnySpec>(
   path: string,
   label: WordKey,
   options: readonly string[],
@@ -93,7 +93,7 @@ export const choiceField = <D = AnyUnit>(
   more: Partial<FieldBase<D>> & { allows?: (design: D, option: string) => boolean } = {},
 ): FormField<D> => ({ path: path.split('.'), label, group, kind: 'choice', options, ...more });
 
-export const stockField = <D = AnyUnit>(
+export const stockField = <D = AnySpec>(
   path: string,
   label: WordKey,
   group: FieldGroup,
@@ -108,7 +108,7 @@ export const stockField = <D = AnyUnit>(
   ...more,
 });
 
-export const kindField = <D = AnyUnit>(path: string, label: WordKey, group: FieldGroup, kind: FieldKind, more: Partial<FieldBase<D>> = {}): FormField<D> => ({
+export const kindField = <D = AnySpec>(path: string, label: WordKey, group: FieldGroup, kind: FieldKind, more: Partial<FieldBase<D>> = {}): FormField<D> => ({
   path: path.split('.'),
   label,
   group,
@@ -116,26 +116,26 @@ export const kindField = <D = AnyUnit>(path: string, label: WordKey, group: Fiel
   ...more,
 });
 
-const usesAssemblyScrew = (box: UnitBase): boolean => box.assembly.perJoint > 0 || (box.hanging.rail !== null && box.hanging.railScrews > 0);
-const hasBrackets = ({ hanging }: UnitBase): boolean => hanging.kind === 'outside' && hanging.brackets !== null;
-const hasNotch = ({ hanging }: UnitBase): boolean => hangsOnCleat(hanging) && hanging.wallRail === null && hanging.notch !== null;
-const hasSecond = ({ hanging }: UnitBase): boolean => hanging.kind === 'through' && hanging.second !== null;
+const usesAssemblyScrew = (spec: SpecBase): boolean => spec.assembly.perJoint > 0 || (spec.hanging.rail !== null && spec.hanging.railScrews > 0);
+const hasBrackets = ({ hanging }: SpecBase): boolean => hanging.kind === 'outside' && hanging.brackets !== null;
+const hasNotch = ({ hanging }: SpecBase): boolean => hangsOnCleat(hanging) && hanging.wallRail === null && hanging.notch !== null;
+const hasSecond = ({ hanging }: SpecBase): boolean => hanging.kind === 'through' && hanging.second !== null;
 /** A plate sits on the head of one screw. */
-const rowsOfScrews = ({ hanging }: UnitBase): boolean => hanging.kind !== 'plates';
-const hasSpacer = ({ hanging }: UnitBase): boolean => hanging.kind === 'outside' && hanging.spacer !== null;
+const rowsOfScrews = ({ hanging }: SpecBase): boolean => hanging.kind !== 'plates';
+const hasSpacer = ({ hanging }: SpecBase): boolean => hanging.kind === 'outside' && hanging.spacer !== null;
 
 /** Outer size: limits in millimetres, each from least to most. */
-export const sizeFields = (width: [number, number], height: [number, number], depth: [number, number]): FormField<UnitBase>[] => [
+export const sizeFields = (width: [number, number], height: [number, number], depth: [number, number]): FormField<SpecBase>[] => [
   lengthField('width', 'width', ...width, 'size'),
   lengthField('height', 'height', ...height, 'size'),
   lengthField('depth', 'depth', ...depth, 'size'),
 ];
 
-export const STOCK_FIELD: FormField<UnitBase> = stockField('stock', 'stock', 'size');
-export const BAND_FIELD: FormField<UnitBase> = lengthField('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } });
+export const STOCK_FIELD: FormField<SpecBase> = stockField('stock', 'stock', 'size');
+export const BAND_FIELD: FormField<SpecBase> = lengthField('band', 'edge-band', 0.2, 10, 'size', { optional: true, start: { mm: '1 mm', in: '1/32 in' } });
 
 /** How slots, glue and screws are made, what comes first and what finish it gets, in every family. */
-export const JOINERY_FIELDS: readonly FormField<UnitBase>[] = [
+export const JOINERY_FIELDS: readonly FormField<SpecBase>[] = [
   lengthField('jointDepth', 'joint-depth', 1, 25, 'joints'),
   choiceField('fit', 'fit', ['tight', 'push', 'glue', 'loose'], 'joints'),
   kindField('glue', 'glue', 'joints', { kind: 'yes-no' }),
@@ -145,31 +145,31 @@ export const JOINERY_FIELDS: readonly FormField<UnitBase>[] = [
   lengthField('assembly.length', 'assembly-length', 12, 160, 'joints', { when: usesAssemblyScrew }),
   kindField('assembly.pilot', 'pilot', 'joints', { kind: 'yes-no' }, { when: usesAssemblyScrew }),
   choiceField('assembly.pocketsOn', 'pockets-on', ['hidden', 'under', 'upper'], 'joints', {
-    when: ({ assembly }: UnitBase) => assembly.by === 'pockets' && assembly.perJoint > 0,
+    when: ({ assembly }: SpecBase) => assembly.by === 'pockets' && assembly.perJoint > 0,
   }),
   choiceField('stopEnds', 'stop-ends', ['square', 'round'], 'making'),
   choiceField('cutFirst', 'cut-first', ['slots', 'shape'], 'making'),
   choiceField('slotExit', 'slot-exit', ['backed', 'wide', 'bare'], 'making'),
   choiceField('finish.kind', 'finish', ['none', 'oil', 'varnish', 'paint', 'stain'], 'making'),
-  choiceField('finish.when', 'finish-when', ['before', 'after'], 'making', { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),
-  kindField('finish.masked', 'finish-masked', 'making', { kind: 'yes-no' }, { when: ({ finish }: UnitBase) => finish.kind !== 'none' }),
+  choiceField('finish.when', 'finish-when', ['before', 'after'], 'making', { when: ({ finish }: SpecBase) => finish.kind !== 'none' }),
+  kindField('finish.masked', 'finish-masked', 'making', { kind: 'yes-no' }, { when: ({ finish }: SpecBase) => finish.kind !== 'none' }),
 ];
 
 export const HANGING_KINDS = ['outside', 'recessed', 'through', 'plates'] as const;
-const onCleat = ({ hanging }: UnitBase): boolean => hangsOnCleat(hanging);
+const onCleat = ({ hanging }: SpecBase): boolean => hangsOnCleat(hanging);
 const ofKind =
   (kind: HangingChoice['kind']) =>
-  ({ hanging }: UnitBase): boolean =>
+  ({ hanging }: SpecBase): boolean =>
     hanging.kind === kind;
 
 /** How a unit hangs, in every family. */
-export const HANGING_FIELDS: readonly FormField<UnitBase>[] = [
+export const HANGING_FIELDS: readonly FormField<SpecBase>[] = [
   stockField('hanging.stock', 'cleat-stock', 'hanging', { when: onCleat }, false),
   lengthField('hanging.boardWidth', 'cleat-board', 60, 400, 'hanging', { when: onCleat }),
   kindField('hanging.bevelDeg', 'bevel', 'hanging', { kind: 'degrees', least: 20, most: 65 }, { when: onCleat }),
   lengthField('hanging.drop', 'cleat-drop', 0, 1500, 'hanging', { when: onCleat }),
   lengthField('hanging.rail', 'rail-height', 30, 400, 'hanging', { optional: true, start: { mm: '90 mm', in: '3 1/2 in' } }),
-  kindField('hanging.railScrews', 'rail-screws', 'hanging', { kind: 'count', least: 0, most: 8 }, { when: ({ hanging }: UnitBase) => hanging.rail !== null }),
+  kindField('hanging.railScrews', 'rail-screws', 'hanging', { kind: 'count', least: 0, most: 8 }, { when: ({ hanging }: SpecBase) => hanging.rail !== null }),
   lengthField('hanging.leftInset', 'left-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hangsOnCleat(hanging) }),
   lengthField('hanging.rightInset', 'right-inset', -3000, 1500, 'hanging', { when: ({ hanging }) => hanging.wallRail === null && hangsOnCleat(hanging) }),
   lengthField('hanging.lowerCleat', 'lower-cleat', 80, 1500, 'hanging', {
@@ -182,7 +182,7 @@ export const HANGING_FIELDS: readonly FormField<UnitBase>[] = [
     label: 'brackets',
     group: 'hanging',
     kind: 'part',
-    start: ({ unit }: UnitBase) => ({ count: 2, length: pick(unit, '120', '5') }),
+    start: ({ unit }: SpecBase) => ({ count: 2, length: pick(unit, '120', '5') }),
     when: ofKind('outside'),
   },
   kindField('hanging.brackets.count', 'bracket-count', 'hanging', { kind: 'count', least: 2, most: 6 }, { when: hasBrackets }),
@@ -192,7 +192,7 @@ export const HANGING_FIELDS: readonly FormField<UnitBase>[] = [
     label: 'cleat-notch',
     group: 'hanging',
     kind: 'part',
-    start: ({ unit }: UnitBase) => ({ at: pick(unit, '100', '4'), length: pick(unit, '100', '4'), depth: pick(unit, '25', '1') }),
+    start: ({ unit }: SpecBase) => ({ at: pick(unit, '100', '4'), length: pick(unit, '100', '4'), depth: pick(unit, '25', '1') }),
     when: ({ hanging }) => hangsOnCleat(hanging) && hanging.wallRail === null,
   },
   lengthField('hanging.notch.at', 'notch-at', 0, 6000, 'hanging', { when: hasNotch }),
@@ -203,7 +203,7 @@ export const HANGING_FIELDS: readonly FormField<UnitBase>[] = [
     label: 'spacer',
     group: 'hanging',
     kind: 'part',
-    start: ({ unit, hanging }: UnitBase) => ({ stock: hanging.stock, height: pick(unit, '60', '2 1/2') }),
+    start: ({ unit, hanging }: SpecBase) => ({ stock: hanging.stock, height: pick(unit, '60', '2 1/2') }),
     when: ({ hanging }) => hanging.kind === 'outside',
   },
   stockField('hanging.spacer.stock', 'spacer-stock', 'hanging', { when: hasSpacer }, false),
@@ -231,7 +231,7 @@ export const HANGING_FIELDS: readonly FormField<UnitBase>[] = [
   choiceField('hanging.cabinetScrew.screw', 'cabinet-screw', SCREW_IDS, 'fixings', { when: onCleat }),
   lengthField('hanging.cabinetScrew.length', 'cabinet-screw-length', 12, 160, 'fixings', { when: onCleat }),
   kindField('hanging.cabinetScrew.count', 'cabinet-screws', 'fixings', { kind: 'count', least: 0, most: 24 }, { when: onCleat }),
-  kindField('hanging.antiLift', 'anti-lift', 'fixings', { kind: 'yes-no' }, { when: ({ hanging }: UnitBase) => hanging.kind !== 'through' }),
+  kindField('hanging.antiLift', 'anti-lift', 'fixings', { kind: 'yes-no' }, { when: ({ hanging }: SpecBase) => hanging.kind !== 'through' }),
   kindField('hanging.shimmed', 'shimmed', 'fixings', { kind: 'yes-no' }),
 
   lengthField('place.along', 'place-along', -1000, 20_000, 'place'),
@@ -240,7 +240,7 @@ export const HANGING_FIELDS: readonly FormField<UnitBase>[] = [
 ];
 
 /** What a unit without a cleat cannot have: a place on a wall rail. And brackets have no second row below them. */
-export function hangingFault({ hanging }: Pick<UnitBase, 'hanging'>): DesignFault | null {
+export function hangingFault({ hanging }: Pick<SpecBase, 'hanging'>): DesignFault | null {
   if (!hangsOnCleat(hanging) && hanging.wallRail !== null)
     return {
       code: 'through-rail',
@@ -259,34 +259,34 @@ export function hangingFault({ hanging }: Pick<UnitBase, 'hanging'>): DesignFaul
 }
 
 /** A cleat outside the back only. */
-export const OUTSIDE_ONLY: FormField<UnitBase> = choiceField('hanging.kind', 'hanging-kind', ['outside'], 'hanging', { when: () => false });
+export const OUTSIDE_ONLY: FormField<SpecBase> = choiceField('hanging.kind', 'hanging-kind', ['outside'], 'hanging', { when: () => false });
 
 /** Fields that stay in the document while a family, or a choice of it, has no use for them: hidden, and left out of what is built. */
-const unused = (labels: readonly string[], fields: readonly FormField<UnitBase>[], isUnused: (box: AnyUnit) => boolean = () => true): FormField<UnitBase>[] =>
+const unused = (labels: readonly string[], fields: readonly FormField<SpecBase>[], isUnused: (box: AnySpec) => boolean = () => true): FormField<SpecBase>[] =>
   fields.map((field) =>
-    labels.includes(field.label) ? { ...field, when: (box: UnitBase) => !isUnused(box) && (field.when?.(box) ?? true) } : (field as FormField<UnitBase>),
+    labels.includes(field.label) ? { ...field, when: (spec: SpecBase) => !isUnused(spec) && (field.when?.(spec) ?? true) } : (field as FormField<SpecBase>),
   );
 
 /** No hanging rail: there is no carcass for one, or a board lies on the wall in its place. */
-export const withoutRail = (fields: readonly FormField<UnitBase>[]): FormField<UnitBase>[] => unused(['rail-height', 'rail-screws'], fields);
+export const withoutRail = (fields: readonly FormField<SpecBase>[]): FormField<SpecBase>[] => unused(['rail-height', 'rail-screws'], fields);
 
 /** The cabinet half stays in one piece, for something else is fitted to it. */
-export const withWholeHalf = (fields: readonly FormField<UnitBase>[], isWhole?: (box: AnyUnit) => boolean): FormField<UnitBase>[] =>
+export const withWholeHalf = (fields: readonly FormField<SpecBase>[], isWhole?: (box: AnySpec) => boolean): FormField<SpecBase>[] =>
   unused(['brackets', 'bracket-count', 'bracket-length'], fields, isWhole);
 
 export const FRONT_OPTIONS = ['open', 'door-left', 'door-right', 'doors', 'drawers', 'lid-up', 'flap-down'] as const;
 /** A family with nothing that opens: kept in the document, not shown. */
-export const OPEN_FRONT: FormField<UnitBase> = choiceField('front', 'front', ['open'], 'front', { when: () => false });
+export const OPEN_FRONT: FormField<SpecBase> = choiceField('front', 'front', ['open'], 'front', { when: () => false });
 
 /** The end of the form of a unit that hangs on an outside cleat and has nothing that opens. */
-export const CLEAT_HUNG_FIELDS: readonly FormField<UnitBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
+export const CLEAT_HUNG_FIELDS: readonly FormField<SpecBase>[] = [...JOINERY_FIELDS, OPEN_FRONT, OUTSIDE_ONLY, ...HANGING_FIELDS];
 
 /** The same for one that lies on the wall with a thick board of its own: on a cleat, or the board screwed to the studs. */
-export const BOARD_HUNG_FIELDS: readonly FormField<UnitBase>[] = [
+export const BOARD_HUNG_FIELDS: readonly FormField<SpecBase>[] = [
   ...JOINERY_FIELDS,
   OPEN_FRONT,
   choiceField('hanging.kind', 'hanging-kind', ['outside', 'through', 'plates'], 'hanging', {
-    allows: ({ hanging }: UnitBase, option: string) => option === 'outside' || hanging.wallRail === null,
+    allows: ({ hanging }: SpecBase, option: string) => option === 'outside' || hanging.wallRail === null,
   }),
   ...withoutRail(HANGING_FIELDS),
 ];

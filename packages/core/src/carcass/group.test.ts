@@ -2,16 +2,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { boxOf, solidOf } from '../test/print-room.ts';
-import { newUnit } from '../test/family-units.ts';
-import { resolveUnit } from '../solid/unit.ts';
+import { newSpec } from '../test/family-units.ts';
+import { resolveCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 import { stockReader } from '../plan/plan.ts';
-import { buildUnit } from './families.ts';
+import { buildCabinet } from './families.ts';
 import { nested } from './group.ts';
 
 const stockOf = stockReader([], starterWorkshop());
-const alone = buildUnit(boxOf(), stockOf);
+const alone = buildCabinet(boxOf(), stockOf);
 
 describe('a box as a part', () => {
   test('is moved as a whole, to the nanometre', () => {
@@ -30,7 +30,7 @@ describe('a box as a part', () => {
   });
   test('keeps its joints: it resolves as it did alone', () => {
     const part = nested(alone, { part: 'c1', along: 500_000_000, up: 0, keptBy: (space) => space });
-    const solid = resolveUnit({ ...part, meetings: part.meetings });
+    const solid = resolveCabinet({ ...part, meetings: part.meetings });
     for (const panel of solid.panels) {
       const before = solidOf(boxOf()).byId.get(panel.id.replace('/c1', ''))!;
       expect([panel.length.value, panel.width.value, panel.strips.length]).toEqual([before.length.value, before.width.value, before.strips.length]);
@@ -53,10 +53,10 @@ describe('the outline can be taken hold of, in every family', () => {
   test.each(['shelf-box', 'cabinet-run', 'tool-till', 'slot-rack', 'ledge-rack', 'drawer-unit', 'slab', 'corner-unit'] as const)(
     '%s: by what reaches furthest',
     (family) => {
-      const design = newUnit(family);
-      const unit = buildUnit(design, stockOf);
-      const solid = resolveUnit(unit);
-      const width = unit.handles!.find(({ path }) => path.join('.') === 'width')!;
+      const design = newSpec(family);
+      const cabinet = buildCabinet(design, stockOf);
+      const solid = resolveCabinet(cabinet);
+      const width = cabinet.handles!.find(({ path }) => path.join('.') === 'width')!;
       const reach = (id: string): number => boundsOf(solid.byId.get(id)!).high.along;
       const carried = solid.panels.filter(({ onWall, role }) => !onWall && role !== 'cabinet-half' && role !== 'spacer');
       expect(reach(width.panel)).toBeCloseTo(Math.max(...carried.map(({ id }) => reach(id))), 3);

@@ -2,7 +2,7 @@
 import type { Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { Panel } from '../solid/panel.ts';
-import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, CabinetGeometry } from '../solid/cabinet.ts';
 import { vector } from '../solid/vector.ts';
 
 export interface NestedAt {
@@ -17,7 +17,7 @@ export interface NestedAt {
 }
 
 /** Everything of a unit but its cleat and spacer, as a part of another. Hanging rails stay: they hand the part on. */
-export function nested(unit: Unit, { part, along, up, stands, keptBy }: NestedAt): Unit {
+export function nested(cabinet: CabinetGeometry, { part, along, up, stands, keptBy }: NestedAt): CabinetGeometry {
   const names = new Map<string, string>();
   /** The same few names come again in panels, meetings and spaces. */
   const named = (name: string): string => {
@@ -30,7 +30,7 @@ export function nested(unit: Unit, { part, along, up, stands, keptBy }: NestedAt
     return made;
   };
   const flag = stands ? { stands: true } : {};
-  const kept = unit.panels.filter(({ role }) => role !== 'cabinet-half' && role !== 'wall-half' && role !== 'spacer');
+  const kept = cabinet.panels.filter(({ role }) => role !== 'cabinet-half' && role !== 'wall-half' && role !== 'spacer');
   const move = (panel: Panel): Panel => {
     const { origin } = panel.frame;
     return { ...panel, ...flag, id: named(panel.id), frame: { ...panel.frame, origin: vector(origin.along + along, origin.up + up, origin.out) } };
@@ -50,15 +50,15 @@ export function nested(unit: Unit, { part, along, up, stands, keptBy }: NestedAt
     host: named(meeting.host),
   });
   return {
-    ...unit,
+    ...cabinet,
     panels: kept.map(move),
-    meetings: unit.meetings.map(meetingOf),
-    compartments: unit.compartments.map(spaceOf),
-    hardware: unit.hardware.map((each): Hardware => ({ ...each, id: named(each.id), panel: named(each.panel) })),
+    meetings: cabinet.meetings.map(meetingOf),
+    compartments: cabinet.compartments.map(spaceOf),
+    hardware: cabinet.hardware.map((each): Hardware => ({ ...each, id: named(each.id), panel: named(each.panel) })),
     hanging: {
-      ...unit.hanging,
-      hangingRail: unit.hanging.hangingRail && named(unit.hanging.hangingRail),
-      standoffUp: (unit.hanging.standoffUp + up) as Length,
+      ...cabinet.hanging,
+      hangingRail: cabinet.hanging.hangingRail && named(cabinet.hanging.hangingRail),
+      standoffUp: (cabinet.hanging.standoffUp + up) as Length,
     },
   };
 }

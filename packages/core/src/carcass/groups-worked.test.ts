@@ -2,11 +2,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import { newUnit } from '../test/family-units.ts';
-import { line, measures, of, size, unitOf } from '../test/worked-lines.ts';
+import { newSpec } from '../test/family-units.ts';
+import { line, measures, of, size, cabinetPlanOf } from '../test/worked-lines.ts';
 
 describe('cabinet run, 1800 wide, 400 kept free with a bridge 250 down', () => {
-  const { parts } = unitOf('cabinet-run');
+  const { parts } = cabinetPlanOf('cabinet-run');
   test('two boxes of 700 and what bridges them: 400 + 2 × 5.75', () => {
     // The two sides the bridge goes into are other parts than the outer ones.
     const sides = parts.filter(({ role }) => role === 'side');
@@ -35,7 +35,7 @@ describe('cabinet run, 1600 high: two upper boxes of 600 with a lower one of 700
       ...more,
     },
   });
-  const { parts, unit, weights } = unitOf('cabinet-run', {
+  const { parts, cabinet, weights } = cabinetPlanOf('cabinet-run', {
     width: entered('1200 mm'),
     height: entered('1600 mm'),
     stand: 'toe',
@@ -55,16 +55,16 @@ describe('cabinet run, 1600 high: two upper boxes of 600 with a lower one of 700
     expect(front.count).toBe(3);
   });
   test('drawers and doors of boxes of one height are in line: the same datum, the same gap', () => {
-    const both = unitOf('cabinet-run', {
+    const both = cabinetPlanOf('cabinet-run', {
       parts: { ...part('a', 1, { height: null, front: 'drawers', shelves: 3 }), ...part('b', 2, { height: null, front: 'drawers', shelves: 3 }) },
-    }).unit;
+    }).cabinet;
     const tops = (box: string) => [1, 2, 3].map((n) => both.byId.get(`u1/front/${box}/d${n}/applied`)!.frame.origin.up);
     expect(tops('a')).toEqual(tops('b'));
   });
   test('what stands on the floor is not hung, nor what is in it; the spacer is at the foot of what hangs', () => {
-    const hung = unit.panels.filter(({ stands, onWall }) => !stands && !onWall).reduce((sum, { id }) => sum + weights.panels.get(id)!.value, 0);
+    const hung = cabinet.panels.filter(({ stands, onWall }) => !stands && !onWall).reduce((sum, { id }) => sum + weights.panels.get(id)!.value, 0);
     expect(weights.empty.mass.value).toBeCloseTo(1.05 * hung, 9);
-    expect(unit.byId.get('u1/spacer')!.frame.origin.up).toBe(1_000_000_000);
+    expect(cabinet.byId.get('u1/spacer')!.frame.origin.up).toBe(1_000_000_000);
     expect(weights.contents.filter(({ compartment }) => compartment.stands).map(({ compartment }) => compartment.keptBy)).toEqual([
       'a-low-d1',
       'a-low-d2',
@@ -74,31 +74,31 @@ describe('cabinet run, 1600 high: two upper boxes of 600 with a lower one of 700
 });
 
 describe('till in modules: three of 100, 60 and what is left of 420, 6 between', () => {
-  const base = newUnit('tool-till');
+  const base = newSpec('tool-till');
   const bays = (base as { bays: Record<string, object> }).bays;
-  const { parts, unit } = unitOf('tool-till', {
+  const { parts, cabinet } = cabinetPlanOf('tool-till', {
     together: 'modules',
     bays: { b1: { ...bays['b1'], width: entered('100 mm') }, b2: { ...bays['b2'], width: entered('60 mm') }, b3: { ...bays['b3'], spare: true } },
   });
   // 100 + 2 × 3 + 2 × 18 = 142; 60 + 6 + 36 = 102; 420 − 12 − 142 − 102 = 164.
   test('each has two sides, a top, a bottom and a panel of its own', () => {
-    const panels = ['b1', 'b2', 'b3'].map((bay) => unit.byId.get(`u1/tilted-panel/${bay}`)!);
+    const panels = ['b1', 'b2', 'b3'].map((bay) => cabinet.byId.get(`u1/tilted-panel/${bay}`)!);
     expect(panels.map(({ width }) => toMm(width.value) - 11.5)).toEqual([106, 66, 128]);
     expect(parts.filter(({ role }) => role === 'side').reduce((sum, { count }) => sum + count, 0)).toBe(6);
   });
   test('they stand side by side with the gap kept, all screwed to one cabinet half', () => {
-    expect(['b1', 'b2', 'b3'].map((bay) => toMm(unit.byId.get(`u1/side/${bay}/left`)!.frame.origin.along as never))).toEqual([0, 148, 256]);
-    expect(unit.meetings.filter(({ guest }) => guest === 'u1/cabinet-half').map(({ host }) => host)).toEqual(
+    expect(['b1', 'b2', 'b3'].map((bay) => toMm(cabinet.byId.get(`u1/side/${bay}/left`)!.frame.origin.along as never))).toEqual([0, 148, 256]);
+    expect(cabinet.meetings.filter(({ guest }) => guest === 'u1/cabinet-half').map(({ host }) => host)).toEqual(
       ['b1', 'b2', 'b3'].map((bay) => `u1/hanging-rail/${bay}`),
     );
   });
   test('the spare place is called so', () => {
-    expect(unit.compartments.map(({ name }) => name.key)).toEqual(['bay-of', 'bay-of', 'bay-spare']);
+    expect(cabinet.compartments.map(({ name }) => name.key)).toEqual(['bay-of', 'bay-of', 'bay-spare']);
   });
 });
 
 describe('slab of 1500 with a wing of 300 at its left', () => {
-  const { parts, unit } = unitOf('slab', { wingLeft: entered('300 mm') });
+  const { parts, cabinet } = cabinetPlanOf('slab', { wingLeft: entered('300 mm') });
   test('the slab is 1200 of it, the wing 300 by 700, each on its own cleat', () => {
     expect(toMm(line(parts, 'section').width.value)).toBeCloseTo(400, 4);
     measures(line(parts, 'wing-left'), 700, 300);
@@ -111,12 +111,12 @@ describe('slab of 1500 with a wing of 300 at its left', () => {
       const [holes] = of(part, 'holes');
       expect([holes!.count, toMm(holes!.at), toMm(holes!.pitch!), toMm(holes!.depth), holes!.face]).toEqual([3, 40, 310, 21, 'edge']);
     }
-    expect(unit.hardware).toMatchObject([{ kind: 'dowel', count: 3 }]);
+    expect(cabinet.hardware).toMatchObject([{ kind: 'dowel', count: 3 }]);
   });
 });
 
 describe('corner unit, 600 × 700 × 600, right side and wing 250', () => {
-  const { parts } = unitOf('corner-unit');
+  const { parts } = cabinetPlanOf('corner-unit');
   test('shelves 564 + 2 × 5.75 long, 600 − 18 deep, their front sawn from 232 along to 250 deep', () => {
     const shelf = line(parts, 'shelf');
     measures(shelf, 575.5, 582);
@@ -149,7 +149,7 @@ describe('inserts', () => {
     ...more,
   });
   test('a block with four holes, each 2 larger: 21, 23, 25, 27 at 30, 90, 150, 210', () => {
-    const { parts } = unitOf('shelf-box', { inserts: { i: holder({}) } });
+    const { parts } = cabinetPlanOf('shelf-box', { inserts: { i: holder({}) } });
     const block = line(parts, 'insert-holes');
     measures(block, 240, 60);
     expect(of(block, 'holes').map(({ at, across, width, through }) => [toMm(across!.from === 'start' ? across!.at : at), toMm(width), through])).toEqual([
@@ -160,12 +160,12 @@ describe('inserts', () => {
     ]);
   });
   test('a tray: front and rear run through, its ends 60 − 2 × 18', () => {
-    const { parts } = unitOf('shelf-box', { inserts: { i: holder({ kind: 'tray' }) } });
+    const { parts } = cabinetPlanOf('shelf-box', { inserts: { i: holder({ kind: 'tray' }) } });
     measures(line(parts, 'tray-rear'), 240, 50);
     measures(line(parts, 'tray-left'), 24, 50);
   });
   test('a leaf has its finger notch in the middle of its upper edge', () => {
-    const { parts } = unitOf('shelf-box', {
+    const { parts } = cabinetPlanOf('shelf-box', {
       inserts: { i: holder({ kind: 'leaves', stock: 'birch-6', depth: entered('200 mm'), height: entered('150 mm') }) },
     });
     const [notch] = of(line(parts, 'leaf-of'), 'notch');

@@ -5,16 +5,16 @@
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
-import type { Compartment, Hardware, Unit } from '../solid/unit.ts';
+import type { Compartment, Hardware, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, type PanelBase, type StockOf } from './box-frame.ts';
 import { choiceField, kindField, lengthField, stockField, type ElementsForm } from './form.ts';
 import { LOOSE, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { pick, type Insert, type UnitBase } from './unit-base.ts';
+import { pick, type Insert, type SpecBase } from './spec-base.ts';
 
-export const newInsert = ({ unit, stock }: Pick<UnitBase, 'unit' | 'stock'>, id: string, order: number, space: string): Insert => ({
+export const newInsert = ({ unit, stock }: Pick<SpecBase, 'unit' | 'stock'>, id: string, order: number, space: string): Insert => ({
   id,
   order,
   in: space,
@@ -40,7 +40,7 @@ const is =
     kinds.includes(kind);
 
 /** The list every family with spaces has. */
-export const INSERTS_FORM: ElementsForm<UnitBase> = {
+export const INSERTS_FORM: ElementsForm<SpecBase> = {
   path: 'inserts',
   label: 'inserts',
   group: 'inside',
@@ -73,20 +73,20 @@ interface Made {
 }
 
 /** The unit with its inserts standing in their spaces. One whose space is gone is left out: the checks say so. */
-export function withInserts(unit: Unit, design: UnitBase, stockOf: StockOf): Unit {
+export function withInserts(cabinet: CabinetGeometry, design: SpecBase, stockOf: StockOf): CabinetGeometry {
   const inserts = inOrder(design.inserts);
-  if (inserts.length === 0) return unit;
+  if (inserts.length === 0) return cabinet;
   const made = inserts.flatMap((insert, index) => {
-    const space = unit.compartments.find(({ keptBy }) => keptBy === insert.in);
-    const floor = space && unit.panels.find(({ id }) => id === space.floor);
+    const space = cabinet.compartments.find(({ keptBy }) => keptBy === insert.in);
+    const floor = space && cabinet.panels.find(({ id }) => id === space.floor);
     // Only a level floor takes what stands loose on it.
     return space && floor && floor.frame.w.up < -0.999 ? [make({ box: design, stockOf }, insert, space, String(index + 1))] : [];
   });
   return {
-    ...unit,
-    panels: [...unit.panels, ...made.flatMap(({ panels }) => panels)],
-    meetings: [...unit.meetings, ...made.flatMap(({ meetings }) => meetings)],
-    hardware: [...unit.hardware, ...made.flatMap(({ hardware }) => hardware)],
+    ...cabinet,
+    panels: [...cabinet.panels, ...made.flatMap(({ panels }) => panels)],
+    meetings: [...cabinet.meetings, ...made.flatMap(({ meetings }) => meetings)],
+    hardware: [...cabinet.hardware, ...made.flatMap(({ hardware }) => hardware)],
   };
 }
 
@@ -101,7 +101,7 @@ function make(base: PanelBase, insert: Insert, space: Compartment, of: string): 
   }
 }
 
-const entered = ({ box }: PanelBase, insert: Insert, key: string) => ({ source: own(box, 'inserts', insert.id, key) });
+const entered = ({ box: spec }: PanelBase, insert: Insert, key: string) => ({ source: own(spec, 'inserts', insert.id, key) });
 const measure = (base: PanelBase, insert: Insert, key: 'length' | 'depth' | 'height'): ExplainedLength =>
   explainedLength([plus(`insert-${key}`, insert[key].nm, entered(base, insert, key))]);
 

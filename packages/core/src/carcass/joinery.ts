@@ -3,9 +3,9 @@ import { END_PLAY, playOf } from '../joints/fits.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { FastenedBy, Fastening, Joint, JointKind, Connection } from '../solid/connection.ts';
 import type { EdgeId, Face } from '../solid/panel.ts';
-import type { UnitBase } from './unit-base.ts';
+import type { SpecBase } from './spec-base.ts';
 
-type Joined = Pick<UnitBase, 'assembly' | 'fit' | 'glue' | 'jointDepth' | 'place'>;
+type Joined = Pick<SpecBase, 'assembly' | 'fit' | 'glue' | 'jointDepth' | 'place'>;
 
 /** An eye looks from so high above the floor. [ASSUME] */
 export const EYE = 1_600_000_000;
@@ -19,7 +19,7 @@ export function fasteningOf({ assembly, place }: Joined, count = assembly.perJoi
 }
 
 /** Ends of a hanging rail or a nailing strip between the sides: screwed through them, whatever else holds the unit together. */
-export const railEndsOf = (design: Joined & Pick<UnitBase, 'hanging'>): Joint =>
+export const railEndsOf = (design: Joined & Pick<SpecBase, 'hanging'>): Joint =>
   jointOf(design, 'butt', { fastening: fasteningOf(design, Math.max(design.hanging.railScrews, design.assembly.perJoint), 'screws') });
 
 /** A joint of the unit's own depth, fit, glue and screws. */
@@ -69,7 +69,7 @@ export const laidOn = (guest: string, face: Face, host: string, hostFace: Face, 
   );
 
 /** A part of a set is screwed to the one cabinet half behind all of them, through its own rail. */
-export function hungBy(design: Joined & Pick<UnitBase, 'id' | 'hanging'>, host: string, part: string): Connection {
+export function hungBy(design: Joined & Pick<SpecBase, 'id' | 'hanging'>, host: string, part: string): Connection {
   const { count, screw, length } = design.hanging.cabinetScrew;
   const fastening: Fastening = { by: 'screws', screw, length: length.nm, count, pilot: true };
   const meeting = laidOn(`${design.id}/cabinet-half`, 'other', host, 'reference', { ...design, glue: false }, { fastening });

@@ -6,7 +6,7 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
-import type { Compartment, Unit } from '../solid/unit.ts';
+import type { Compartment, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
@@ -14,7 +14,7 @@ import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, meet } from './joinery.ts';
 import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import { cutUp, inOrder, type PlacedElement, type SpaceBox, type SpaceElement } from './spaces.ts';
-import { newBase, pick, type NewUnit } from './unit-base.ts';
+import { newBase, pick, type NewSpec } from './spec-base.ts';
 
 export interface Ledge {
   readonly id: string;
@@ -57,7 +57,7 @@ export const newLedge = (unit: 'mm' | 'in', id: string, order: number): Ledge =>
   notchDepth: pick(unit, '60', '2 3/8'),
 });
 
-export function newLedgeRack(start: NewUnit): LedgeRack {
+export function newLedgeRack(start: NewSpec): LedgeRack {
   const { unit, backStock } = start;
   const ledges = [newLedge(unit, 'l1', 1), newLedge(unit, 'l2', 2), newLedge(unit, 'l3', 3)];
   return {
@@ -84,7 +84,7 @@ interface Stage {
   readonly space: SpaceBox;
 }
 
-export function buildLedgeRack(box: LedgeRack, stockOf: StockOf): Unit {
+export function buildLedgeRack(box: LedgeRack, stockOf: StockOf): CabinetGeometry {
   const base = shellFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const [lowest, ...rest] = inOrder(box.ledges);

@@ -2,7 +2,7 @@
 import type { Family } from './family.ts';
 import { BAND_FIELD, choiceField, CLEAT_HUNG_FIELDS, kindField, lengthField, STOCK_FIELD, stockField, withoutRail, type FormField } from './form.ts';
 import { buildMitredBox, newMitredBox, ringFault, type MitredBox } from './mitred-box.ts';
-import { pick } from './unit-base.ts';
+import { pick } from './spec-base.ts';
 
 const equal = ({ ring }: MitredBox): boolean => ring === 'equal';
 

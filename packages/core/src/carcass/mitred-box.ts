@@ -6,7 +6,7 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, toMm, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, place, type PanelEdge, type Panel, type PanelPoint, type Role } from '../solid/panel.ts';
-import type { Compartment, Unit } from '../solid/unit.ts';
+import type { Compartment, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, cross, dot, plusVector, scale, UP, vector, type Vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
@@ -14,7 +14,7 @@ import type { DesignFault } from './family.ts';
 import { placeHanging } from './cleat-build.ts';
 import { jointOf, LOOSE, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
 /** One side of a ring with chosen sides; the one that closes it is not entered. */
 export interface RingSide {
@@ -25,7 +25,7 @@ export interface RingSide {
   readonly turnDeg: number;
 }
 
-export interface MitredBox extends UnitBase {
+export interface MitredBox extends SpecBase {
   readonly family: 'mitred-box';
   readonly ring: 'equal' | 'chosen';
   /** Of an equal ring. */
@@ -41,7 +41,7 @@ export interface MitredBox extends UnitBase {
   readonly chosen: Readonly<Record<string, RingSide>>;
 }
 
-export function newMitredBox(start: NewUnit): MitredBox {
+export function newMitredBox(start: NewSpec): MitredBox {
   const { unit, stock } = start;
   const side = (id: string, order: number, turnDeg: number): RingSide => ({ id, order, length: pick(unit, '300', '12'), turnDeg });
   const base = newBase('mitred-box', start, ['bottom']);
@@ -212,7 +212,7 @@ function chord(corners: readonly PanelPoint[], top: number, high: number): { lef
   return { left: left as Length, length: Math.max(NM_PER.mm, right - left) as Length };
 }
 
-export function buildMitredBox(box: MitredBox, stockOf: StockOf): Unit {
+export function buildMitredBox(box: MitredBox, stockOf: StockOf): CabinetGeometry {
   const base = ringFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const walls = base.corners.map((_, index) => wall(base, index));

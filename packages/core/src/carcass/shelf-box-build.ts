@@ -6,7 +6,7 @@
 import { NM_PER, type Length } from '../length/length.ts';
 import { frame, type PanelCut, type Panel } from '../solid/panel.ts';
 import type { Connection } from '../solid/connection.ts';
-import type { Compartment, Handle, Hardware, Unit } from '../solid/unit.ts';
+import type { Compartment, Handle, Hardware, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type LengthTerm } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
@@ -43,7 +43,7 @@ export const insideOf = (box: ShelfBox, stockOf: StockOf): CutUp<ShelfElement | 
   cutUp(insideJob(shellFrame(box, stockOf, awayInside(box, stockOf))));
 
 /** Builds the unit's panels, meetings and spaces from the decisions and the measured stock. */
-export function buildShelfBox(box: ShelfBox, stockOf: StockOf): Unit {
+export function buildShelfBox(box: ShelfBox, stockOf: StockOf): CabinetGeometry {
   const base = shellFrame(box, stockOf, awayInside(box, stockOf));
   const job = insideJob(base);
   const inside = cutUp(job);

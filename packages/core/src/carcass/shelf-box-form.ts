@@ -20,7 +20,7 @@ import { isDoored } from './doors.ts';
 import { SHELL_BACK_FIELDS, SHELL_HANGING_KIND, SHELL_JOINT_FIELDS, shellFault } from './shell.ts';
 import { buildShelfBox } from './shelf-box-build.ts';
 import { FLOOR, newShelfBox, type ShelfBox } from './shelf-box.ts';
-import { pick } from './unit-base.ts';
+import { pick } from './spec-base.ts';
 
 type F = FormField<ShelfBox>;
 const onPins = ({ shelves }: ShelfBox): boolean => Object.values(shelves).some(({ fixing }) => fixing === 'pins');

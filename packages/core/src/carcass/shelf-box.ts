@@ -4,7 +4,7 @@ import type { DoorChoice } from './doors.ts';
 import type { FaceFrameChoice } from './face-frame.ts';
 import { inOrder, type SpaceElement } from './spaces.ts';
 import { newShell, type Shelled } from './shell.ts';
-import { newBase, pick, type NewUnit } from './unit-base.ts';
+import { newBase, pick, type NewSpec } from './spec-base.ts';
 
 export interface ShelfElement extends SpaceElement {
   /** In its joints, or lying on pins. */
@@ -43,7 +43,7 @@ export const shelvesInOrder = (box: Pick<ShelfBox, 'shelves'>): ShelfElement[] =
 /** The name of the space things stand in on the inside floor. */
 export const FLOOR = 'bottom';
 
-export interface NewShelfBox extends NewUnit {
+export interface NewShelfBox extends NewSpec {
   readonly shelves: number;
 }
 

@@ -8,7 +8,7 @@ import { entered, type Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { JointKind, Connection } from '../solid/connection.ts';
 import { frame, type Face, type Panel } from '../solid/panel.ts';
-import { hangsOnCleat } from '../solid/unit.ts';
+import { hangsOnCleat } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type LengthTerm } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
@@ -16,7 +16,7 @@ import type { DisplayUnit } from '../length/length.ts';
 import type { DesignFault } from './family.ts';
 import { choiceField, HANGING_KINDS, lengthField, stockField, type FormField } from './form.ts';
 import { between, jointOf, LOOSE, meet, railEndsOf } from './joinery.ts';
-import { pick, type UnitBase } from './unit-base.ts';
+import { pick, type SpecBase } from './spec-base.ts';
 
 /** How the top or the bottom meets the sides. */
 export interface EndJoint {
@@ -39,7 +39,7 @@ export interface BackChoice {
   readonly split: Entered | null;
 }
 
-export interface Shelled extends UnitBase {
+export interface Shelled extends SpecBase {
   readonly top: EndJoint;
   readonly bottom: EndJoint;
   readonly back: BackChoice;

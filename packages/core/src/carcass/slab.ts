@@ -6,14 +6,14 @@ import type { Entered } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { frame, type Panel } from '../solid/panel.ts';
-import type { Hardware, Unit } from '../solid/unit.ts';
+import type { Hardware, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { fasteningOf, jointOf, laidOn, meet } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
 export interface Section {
   readonly id: string;
@@ -22,7 +22,7 @@ export interface Section {
   readonly width: Entered | null;
 }
 
-export interface Slab extends UnitBase {
+export interface Slab extends SpecBase {
   readonly family: 'slab';
   /** A strip between two sections; null for none. */
   readonly strip: Entered | null;
@@ -37,7 +37,7 @@ export interface Slab extends UnitBase {
   readonly sections: Readonly<Record<string, Section>>;
 }
 
-export function newSlab(start: NewUnit): Slab {
+export function newSlab(start: NewSpec): Slab {
   const { unit, stock } = start;
   const base = newBase('slab', start, []);
   const sections = [1, 2, 3].map((order): Section => ({ id: `p${order}`, order, width: null }));
@@ -112,7 +112,7 @@ function slabFrame(box: Slab, stockOf: StockOf): SlabFrame {
   };
 }
 
-export function buildSlab(box: Slab, stockOf: StockOf): Unit {
+export function buildSlab(box: Slab, stockOf: StockOf): CabinetGeometry {
   const base = slabFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const row = boardsOf(base);

@@ -14,7 +14,7 @@ import {
   type FormField,
 } from './form.ts';
 import { buildSlopedBox, MAX_SLOPE_DEG, newSlopedBox, type SlopedBox } from './sloped-box.ts';
-import { pick } from './unit-base.ts';
+import { pick } from './spec-base.ts';
 
 const trimmed = ({ trim }: SlopedBox): boolean => trim !== null;
 

@@ -7,14 +7,14 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, toMm, ZERO, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, leaning, type PanelEdge, type Panel } from '../solid/panel.ts';
-import type { Compartment, Unit } from '../solid/unit.ts';
+import type { Compartment, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, scale, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type Label } from '../explained/explained-length.ts';
 import { gapBehind, own, panelOf, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
 import { between, jointOf, laidOn, LOOSE, meet, railEndsOf } from './joinery.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 import { BACK_PLAY } from '../joints/fits.ts';
 
 export interface SlopedShelf {
@@ -24,7 +24,7 @@ export interface SlopedShelf {
   readonly at: Entered;
 }
 
-export interface SlopedBox extends UnitBase {
+export interface SlopedBox extends SpecBase {
   readonly family: 'sloped-box';
   readonly slopeBy: 'angle' | 'front-height';
   /** Of the top, down from level towards the front. */
@@ -45,7 +45,7 @@ export interface SlopedBox extends UnitBase {
   readonly shelves: Readonly<Record<string, SlopedShelf>>;
 }
 
-export function newSlopedBox(start: NewUnit): SlopedBox {
+export function newSlopedBox(start: NewSpec): SlopedBox {
   const { unit, backStock } = start;
   return {
     ...newBase('sloped-box', start, ['bottom', 's1']),
@@ -133,7 +133,7 @@ function slopedFrame(box: SlopedBox, stockOf: StockOf): SlopedFrame {
   };
 }
 
-export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): Unit {
+export function buildSlopedBox(box: SlopedBox, stockOf: StockOf): CabinetGeometry {
   const base = slopedFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const trim = trimOf(base);

@@ -7,7 +7,7 @@ import type { Entered } from '../length/entered.ts';
 import { NM_PER, roundToNm, type Length } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import { leaning, type Panel } from '../solid/panel.ts';
-import type { Compartment, Unit } from '../solid/unit.ts';
+import type { Compartment, CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, thicknessTerm, type StockOf } from './box-frame.ts';
@@ -16,7 +16,7 @@ import { jointOf, meet } from './joinery.ts';
 import { newShell, shellFrame, shellMeetings, shellOutside, shellPanels, type Shelled, type ShellFrame } from './shell.ts';
 import type { FromThings, ThingsIn } from './family.ts';
 import { inOrder } from './spaces.ts';
-import { newBase, pick, type NewUnit } from './unit-base.ts';
+import { newBase, pick, type NewSpec } from './spec-base.ts';
 
 export interface RackSlot {
   readonly id: string;
@@ -40,7 +40,7 @@ export interface SlotRack extends Shelled {
   readonly slots: Readonly<Record<string, RackSlot>>;
 }
 
-export function newSlotRack(start: NewUnit): SlotRack {
+export function newSlotRack(start: NewSpec): SlotRack {
   const { unit, backStock } = start;
   const slots = Array.from({ length: 6 }, (_, index): RackSlot => ({ id: `t${index + 1}`, order: index + 1 }));
   return {
@@ -70,7 +70,7 @@ interface LaidSlot {
   readonly clear: ExplainedLength;
 }
 
-export function buildSlotRack(box: SlotRack, stockOf: StockOf): Unit {
+export function buildSlotRack(box: SlotRack, stockOf: StockOf): CabinetGeometry {
   const base = shellFrame(box, stockOf, [minus('slot-setback', box.setback.nm, { source: own(box, 'setback') })]);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const laid = laySlots(base);

@@ -7,7 +7,7 @@
  */
 import type { Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
-import type { TypedSize } from '../solid/unit.ts';
+import type { TypedSize } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength, type Label, type Source } from '../explained/explained-length.ts';
 
 /** A shelf or a divider of the design. */

@@ -5,9 +5,9 @@ import { entered } from '../length/entered.ts';
 import { audit } from '../test/audit.ts';
 import { boxOf, solidOf } from '../test/print-room.ts';
 import type { ShelfBox } from './shelf-box.ts';
-import { joinSpaces, splitSpace, type UnitStep } from './split-space.ts';
+import { joinSpaces, splitSpace, type SpecStep } from './split-space.ts';
 
-function apply(box: ShelfBox, steps: readonly UnitStep[]): ShelfBox {
+function apply(box: ShelfBox, steps: readonly SpecStep[]): ShelfBox {
   return steps.reduce<ShelfBox>((made, { path: [list, key], value }) => {
     const { [key!]: _old, ...rest } = (made as unknown as Record<string, Record<string, unknown>>)[list!]!;
     return { ...made, [list!]: value === undefined ? rest : { ...rest, [key!]: value } };

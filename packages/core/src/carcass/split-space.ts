@@ -3,7 +3,7 @@ import type { ShelfBox, ShelfElement } from './shelf-box.ts';
 import type { SpaceElement } from './spaces.ts';
 
 /** One step of an edit inside a unit; `undefined` takes away. */
-export interface UnitStep {
+export interface SpecStep {
   readonly path: readonly string[];
   readonly value: unknown;
 }
@@ -14,7 +14,7 @@ const cutters = (box: ShelfBox): readonly (SpaceElement & { readonly list: 'shel
 ];
 
 /** A shelf or a divider put into a space, after all that cut it before. What stood in the space is guessed for the new one too. */
-export function splitSpace(box: ShelfBox, space: string, kind: 'shelf' | 'divider', id: string): UnitStep[] {
+export function splitSpace(box: ShelfBox, space: string, kind: 'shelf' | 'divider', id: string): SpecStep[] {
   const level = cutters(box).reduce((most, each) => (each.in === space ? Math.max(most, each.level + 1) : most), 0);
   const element: SpaceElement = { id, order: 1, at: null, in: space, level };
   const value: SpaceElement | ShelfElement = kind === 'shelf' ? { ...element, fixing: 'fixed' } : element;
@@ -25,11 +25,11 @@ export function splitSpace(box: ShelfBox, space: string, kind: 'shelf' | 'divide
 }
 
 /** A shelf or a divider taken out with everything that cuts the space it opens: that space is no more. */
-export function joinSpaces(box: ShelfBox, id: string): UnitStep[] {
+export function joinSpaces(box: ShelfBox, id: string): SpecStep[] {
   const gone = [id];
   for (const space of gone) for (const each of cutters(box)) if (each.in === space && !gone.includes(each.id)) gone.push(each.id);
   const all = new Map(cutters(box).map((each) => [each.id, each.list]));
-  return gone.flatMap((each): UnitStep[] => [
+  return gone.flatMap((each): SpecStep[] => [
     ...(all.has(each) ? [{ path: [all.get(each)!, each], value: undefined }] : []),
     ...(Object.hasOwn(box.contents, each) ? [{ path: ['contents', each], value: undefined }] : []),
   ]);

@@ -6,7 +6,7 @@
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import type { Joint, Connection } from '../solid/connection.ts';
 import { frame, type PanelEdge, type Panel } from '../solid/panel.ts';
-import type { Unit } from '../solid/unit.ts';
+import type { CabinetGeometry } from '../solid/cabinet.ts';
 import { ALONG, OUT, UP, vector } from '../solid/vector.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { own, panelOf, type StockOf } from './box-frame.ts';
@@ -21,10 +21,10 @@ import { faceAt, id, isTapered, slope, tillFrame, type TillFrame } from './tool-
 const PANEL_CLEARANCE = NM_PER.mm as Length;
 const BATTEN = (20 * NM_PER.mm) as Length;
 
-export const buildToolTill = (box: ToolTill, stockOf: StockOf): Unit =>
+export const buildToolTill = (box: ToolTill, stockOf: StockOf): CabinetGeometry =>
   box.together === 'modules' ? buildModules(box, stockOf, buildWide) : buildWide(box, stockOf);
 
-function buildWide(box: ToolTill, stockOf: StockOf): Unit {
+function buildWide(box: ToolTill, stockOf: StockOf): CabinetGeometry {
   const base = tillFrame(box, stockOf);
   const { panels: hangingPanels, hanging } = placeHanging(base);
   const bays = layBays(base);

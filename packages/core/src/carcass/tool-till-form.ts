@@ -14,7 +14,7 @@ import {
 } from './form.ts';
 import { buildToolTill } from './tool-till-build.ts';
 import { baysFromThings, newToolTill, tillFault, type Bay, type ToolTill } from './tool-till.ts';
-import { pick } from './unit-base.ts';
+import { pick } from './spec-base.ts';
 
 const FIELDS: readonly FormField<ToolTill>[] = [
   ...sizeFields([80, 2400], [150, 1500], [60, 500]),

@@ -1,7 +1,7 @@
 /** A set of narrow tills, one for each tool, on one cleat: each as wide as its tool asks, those without a width share what is left. */
 import { enteredFromNm } from '../length/entered.ts';
 import { ZERO, type Length } from '../length/length.ts';
-import type { Unit } from '../solid/unit.ts';
+import type { CabinetGeometry } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { gapBehind, own, thicknessTerm, type HungFrame, type StockOf } from './box-frame.ts';
 import { placeHanging } from './cleat-build.ts';
@@ -17,12 +17,12 @@ interface Module {
 }
 
 /** `one` builds a till with a single bay. */
-export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTill, stockOf: StockOf) => Unit): Unit {
+export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTill, stockOf: StockOf) => CabinetGeometry): CabinetGeometry {
   const T = stockOf(box.stock).used.value;
   const rear = gapBehind(box, stockOf);
   const width = explainedLength([plus('width', box.width.nm, { source: own(box, 'width') })]);
-  const modules = layModules(box, stockOf).map(({ bay, left, width: wide }) => ({ bay, unit: moduleOf(box, bay, left, wide, stockOf, one) }));
-  const first = modules[0]!.unit;
+  const modules = layModules(box, stockOf).map(({ bay, left, width: wide }) => ({ bay, cabinet: moduleOf(box, bay, left, wide, stockOf, one) }));
+  const first = modules[0]!.cabinet;
   const base: HungFrame<ToolTill> = {
     box: { ...box, hanging: { ...box.hanging, rail: null } },
     stockOf,
@@ -40,10 +40,10 @@ export function buildModules(box: ToolTill, stockOf: StockOf, one: (box: ToolTil
   return {
     ...first,
     id: box.id,
-    panels: [...modules.flatMap(({ unit }) => unit.panels), ...panels],
-    meetings: modules.flatMap(({ bay, unit }) => [...unit.meetings, hungBy(box, unit.hanging.hangingRail!, bay.id)]),
-    compartments: modules.flatMap(({ unit }) => unit.compartments),
-    hardware: modules.flatMap(({ unit }) => unit.hardware),
+    panels: [...modules.flatMap(({ cabinet }) => cabinet.panels), ...panels],
+    meetings: modules.flatMap(({ bay, cabinet }) => [...cabinet.meetings, hungBy(box, cabinet.hanging.hangingRail!, bay.id)]),
+    compartments: modules.flatMap(({ cabinet }) => cabinet.compartments),
+    hardware: modules.flatMap(({ cabinet }) => cabinet.hardware),
     handles: [],
     hanging: { ...hanging, hangingRail: first.hanging.hangingRail },
     outside: { ...first.outside, width },
@@ -85,7 +85,14 @@ function layModules(box: ToolTill, stockOf: StockOf): Module[] {
 }
 
 /** One module, its names under its bay's. */
-function moduleOf(box: ToolTill, bay: Bay, left: number, width: ExplainedLength, stockOf: StockOf, one: (box: ToolTill, stockOf: StockOf) => Unit): Unit {
+function moduleOf(
+  box: ToolTill,
+  bay: Bay,
+  left: number,
+  width: ExplainedLength,
+  stockOf: StockOf,
+  one: (box: ToolTill, stockOf: StockOf) => CabinetGeometry,
+): CabinetGeometry {
   const alone: ToolTill = {
     ...box,
     together: 'wide',

@@ -1,7 +1,7 @@
 /** The tool till as a person decides it: a panel tilted back between two sides, a bay for each tool before it. What follows is made in tool-till-build.ts. */
 import type { Entered } from '../length/entered.ts';
 import type { FromThings, Thing, ThingsIn } from './family.ts';
-import { newBase, pick, type NewUnit, type UnitBase } from './unit-base.ts';
+import { newBase, pick, type NewSpec, type SpecBase } from './spec-base.ts';
 
 /** A place for one tool. */
 export interface Bay {
@@ -22,7 +22,7 @@ export interface Bay {
   readonly spare: boolean;
 }
 
-export interface ToolTill extends UnitBase {
+export interface ToolTill extends SpecBase {
   readonly family: 'tool-till';
   /** wide: one till with a bay for each tool. modules: a narrow till for each, side by side on one cleat. */
   readonly together: 'wide' | 'modules';
@@ -56,7 +56,7 @@ export interface ToolTill extends UnitBase {
   readonly bays: Readonly<Record<string, Bay>>;
 }
 
-export function newToolTill(start: NewUnit): ToolTill {
+export function newToolTill(start: NewSpec): ToolTill {
   const { unit, stock, backStock } = start;
   const bay = (id: string, order: number, tool: string): Bay => ({
     id,

@@ -1,14 +1,14 @@
 /** Checks of the box itself: joints, thickness, sag. Rules and severities: docs/checks.md. */
 import { enters, familyOf, isShelfBox } from '../carcass/families.ts';
 import { hangsUnder } from '../hang/joint-capacity.ts';
-import { shows } from '../sag/unit-sag.ts';
+import { shows } from '../sag/cabinet-sag.ts';
 import { isFace } from '../solid/connection.ts';
 import { cuts } from '../solid/resolve.ts';
-import { meetingsOf } from '../solid/unit.ts';
+import { meetingsOf } from '../solid/cabinet.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, toMm, type DisplayUnit } from '../length/length.ts';
 import type { Check, CheckContext } from './context.ts';
-import { inUnit } from './context.ts';
+import { inSpec } from './context.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
 import { roundDown } from './round.ts';
 import { cannotBeMade, nowhere, partOutside, partsClash } from './part-checks.ts';
@@ -19,10 +19,10 @@ const WANTED_READINGS = 2;
 const WEAK_USE = 0.5;
 
 /** What makes a joint a dado with wood left under it, wherever the family keeps that; nothing when it cannot be one. */
-export function dadoAt({ box }: Pick<CheckContext, 'box'>, decided: readonly string[] | undefined): FixStep[] {
+export function dadoAt({ spec }: Pick<CheckContext, 'spec'>, decided: readonly string[] | undefined): FixStep[] {
   if (!decided) return [];
-  const at = (...more: string[]): readonly string[] => ['units', box.id, ...decided, ...more];
-  const { fields } = familyOf(box).form;
+  const at = (...more: string[]): readonly string[] => ['units', spec.id, ...decided, ...more];
+  const { fields } = familyOf(spec).form;
   const choice = (path: string): boolean => fields.some((field) => field.kind === 'choice' && field.path.join('.') === path && field.options.includes('dado'));
   const path = decided.join('.');
   if (choice(path)) return [{ path: at(), value: 'dado' }];
@@ -30,49 +30,49 @@ export function dadoAt({ box }: Pick<CheckContext, 'box'>, decided: readonly str
   return [
     { path: at('runs'), value: 'between' },
     { path: at('joint'), value: 'dado' },
-    { path: at('lip'), value: entered(box.unit === 'mm' ? '15 mm' : '5/8 in') },
+    { path: at('lip'), value: entered(spec.unit === 'mm' ? '15 mm' : '5/8 in') },
   ];
 }
 
 const nominalThickness: Check = (context) => {
-  const { box, stockOf, unit, workshop } = context;
-  if (!unit.meetings.some(({ joint }) => joint.depth > 0 && joint.kind === 'dado')) return [];
-  const { product, used } = stockOf(box.stock);
+  const { spec, stockOf, cabinet, workshop } = context;
+  if (!cabinet.meetings.some(({ joint }) => joint.depth > 0 && joint.kind === 'dado')) return [];
+  const { product, used } = stockOf(spec.stock);
   if (used.readings >= WANTED_READINGS) return [];
   const loose: Fix[] =
-    box.fit === 'loose'
+    spec.fit === 'loose'
       ? []
-      : [{ label: { key: 'fit-loose', lengthNm: workshop.shop.fits.loose.nm }, edit: [{ path: inUnit(context, 'fit'), value: 'loose' }] }];
+      : [{ label: { key: 'fit-loose', lengthNm: workshop.shop.fits.loose.nm }, edit: [{ path: inSpec(context, 'fit'), value: 'loose' }] }];
   return [
     {
       check: 'nominal-thickness',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'stock',
       product: product.name,
       readings: used.readings,
-      playNm: workshop.shop.fits[box.fit].nm,
+      playNm: workshop.shop.fits[spec.fit].nm,
       cutToNm: used.value,
-      panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
+      panels: cabinet.panels.filter(({ stock }) => stock === spec.stock).map(({ id }) => id),
       fixes: [{ label: { key: 'take-readings', number: WANTED_READINGS - used.readings }, visit: 'stock' }, ...loose],
     },
   ];
 };
 
 const weakBottom: Check = (context) => {
-  const { box, unit, hang } = context;
-  return unit.compartments.flatMap(({ floor }): Finding[] => {
-    const panel = unit.byId.get(floor)!;
+  const { spec, cabinet, hang } = context;
+  return cabinet.compartments.flatMap(({ floor }): Finding[] => {
+    const panel = cabinet.byId.get(floor)!;
     const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
-    const held = meetingsOf(unit, 'asGuest', floor).find(({ edge }) => edge === 'start');
+    const held = meetingsOf(cabinet, 'asGuest', floor).find(({ edge }) => edge === 'start');
     if (!held || held.joint.kind === 'pins' || use <= WEAK_USE) return [];
-    const strip = unit.byId.get(held.host)!.strips.find(({ id }) => id === held.id);
+    const strip = cabinet.byId.get(held.host)!.strips.find(({ id }) => id === held.id);
     if (strip && strip.kind === 'dado') return [];
     const edit = dadoAt(context, held.decided);
     return [
       {
         check: 'weak-bottom',
-        unit: box.id,
+        unit: spec.id,
         severity: 'change',
         station: 'box',
         name: panel.name,
@@ -85,19 +85,19 @@ const weakBottom: Check = (context) => {
 };
 
 const fastenerPullsOut: Check = (context) => {
-  const { box, unit, hang } = context;
-  return unit.compartments.flatMap(({ floor }): Finding[] => {
-    const under = meetingsOf(unit, 'asHost', floor).find((meeting) => hangsUnder(unit, meeting, floor));
+  const { spec, cabinet, hang } = context;
+  return cabinet.compartments.flatMap(({ floor }): Finding[] => {
+    const under = meetingsOf(cabinet, 'asHost', floor).find((meeting) => hangsUnder(cabinet, meeting, floor));
     if (!under) return [];
     const use = hang.links.find(({ id }) => id === `joint-${floor}`)?.use.value ?? 0;
     const edit = dadoAt(context, under.decided);
     return [
       {
         check: 'fastener-pulls-out',
-        unit: box.id,
+        unit: spec.id,
         severity: use > 1 ? 'stop' : 'change',
         station: 'box',
-        name: unit.byId.get(floor)!.name,
+        name: cabinet.byId.get(floor)!.name,
         use,
         panels: [floor],
         fixes: edit.length > 0 ? [{ label: { key: 'bottom-between' }, edit }] : [],
@@ -107,11 +107,11 @@ const fastenerPullsOut: Check = (context) => {
 };
 
 const sag: Check = (context) => {
-  const { box, unit } = context;
+  const { spec, cabinet } = context;
   return context.sag.flatMap((row): Finding[] => {
-    const panel = unit.byId.get(row.panel)!;
+    const panel = cabinet.byId.get(row.panel)!;
     const kg = context.hangInput.weights.contents.filter(({ compartment }) => compartment.floor === row.panel).reduce((sum, { mass }) => sum + mass.value, 0);
-    const base = { unit: box.id, station: 'box' as const, name: panel.name, panels: [row.panel] };
+    const base = { unit: spec.id, station: 'box' as const, name: panel.name, panels: [row.panel] };
     const found: Finding[] = [];
     if (shows(row)) {
       found.push({
@@ -136,38 +136,38 @@ const sag: Check = (context) => {
  * square of the span and stress with the span; where the load grows with the shelf, by one power more.
  */
 function shorterSpan(context: CheckContext, panel: string, ratio: number, power: number): Fix[] {
-  const { box, workshop, stockOf, unit } = context;
-  const { keptBy, width: clear } = unit.compartments.find(({ floor }) => floor === panel)!;
-  const enteredMass = (box.contents[keptBy]?.kg ?? null) !== null;
+  const { spec, workshop, stockOf, cabinet } = context;
+  const { keptBy, width: clear } = cabinet.compartments.find(({ floor }) => floor === panel)!;
+  const enteredMass = (spec.contents[keptBy]?.kg ?? null) !== null;
   const inside = toMm(clear.value);
-  const width = roundDown(toMm(box.width.nm) - inside * (1 - ratio ** (-1 / (enteredMass ? power : power + 1))), box.unit);
+  const width = roundDown(toMm(spec.width.nm) - inside * (1 - ratio ** (-1 / (enteredMass ? power : power + 1))), spec.unit);
   const fixes: Fix[] = [];
-  const here = stockOf(box.stock).used.value;
+  const here = stockOf(spec.stock).used.value;
   const thicker = Object.values(workshop.products)
     .filter(
       ({ id, kind, material, nominal, unit: sold }) =>
-        id !== box.stock && kind === 'sheet' && material === workshop.products[box.stock]!.material && sold === box.unit && nominal.nm > here + NM_PER.mm,
+        id !== spec.stock && kind === 'sheet' && material === workshop.products[spec.stock]!.material && sold === spec.unit && nominal.nm > here + NM_PER.mm,
     )
     .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
-  if (thicker) fixes.push({ label: { key: 'use-stock', text: thicker.name }, edit: [{ path: inUnit(context, 'stock'), value: thicker.id }] });
-  const slotted = unit.meetings.some(({ guest, joint }) => guest === panel && joint.kind === 'dado');
-  if (!box.glue && slotted) fixes.push({ label: { key: 'glue-joints' }, edit: [{ path: inUnit(context, 'glue'), value: true }] });
-  if (enters(box, 'width') && width.nm >= 100 * NM_PER.mm && width.nm < box.width.nm)
-    fixes.push({ label: { key: 'make-narrower', lengthNm: width.nm }, edit: [{ path: inUnit(context, 'width'), value: width }] });
+  if (thicker) fixes.push({ label: { key: 'use-stock', text: thicker.name }, edit: [{ path: inSpec(context, 'stock'), value: thicker.id }] });
+  const slotted = cabinet.meetings.some(({ guest, joint }) => guest === panel && joint.kind === 'dado');
+  if (!spec.glue && slotted) fixes.push({ label: { key: 'glue-joints' }, edit: [{ path: inSpec(context, 'glue'), value: true }] });
+  if (enters(spec, 'width') && width.nm >= 100 * NM_PER.mm && width.nm < spec.width.nm)
+    fixes.push({ label: { key: 'make-narrower', lengthNm: width.nm }, edit: [{ path: inSpec(context, 'width'), value: width }] });
   return fixes;
 }
 
 const shelfOutside: Check = (context) => {
-  const { box, unit } = context;
-  return unit.compartments.flatMap(({ height, floor, keptBy }): Finding[] => {
+  const { spec, cabinet } = context;
+  return cabinet.compartments.flatMap(({ height, floor, keptBy }): Finding[] => {
     if (height.value > 0) return [];
-    const name = unit.byId.get(floor)!.name;
-    const fixed = isShelfBox(box) ? Object.values(box.shelves).filter(({ at }) => at !== null) : [];
-    const isShelf = isShelfBox(box) && Object.hasOwn(box.shelves, keptBy);
+    const name = cabinet.byId.get(floor)!.name;
+    const fixed = isShelfBox(spec) ? Object.values(spec.shelves).filter(({ at }) => at !== null) : [];
+    const isShelf = isShelfBox(spec) && Object.hasOwn(spec.shelves, keptBy);
     return [
       {
         check: 'shelf-outside',
-        unit: box.id,
+        unit: spec.id,
         severity: 'stop',
         station: 'box',
         name,
@@ -175,10 +175,10 @@ const shelfOutside: Check = (context) => {
         panels: [floor],
         fixes:
           fixed.length > 0
-            ? [{ label: { key: 'space-evenly' }, edit: fixed.map(({ id }) => ({ path: inUnit(context, 'shelves', id, 'at'), value: null })) }]
+            ? [{ label: { key: 'space-evenly' }, edit: fixed.map(({ id }) => ({ path: inSpec(context, 'shelves', id, 'at'), value: null })) }]
             : !isShelf
               ? []
-              : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inUnit(context, 'shelves', keptBy), value: undefined }] }],
+              : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inSpec(context, 'shelves', keptBy), value: undefined }] }],
       },
     ];
   });
@@ -189,61 +189,61 @@ const thirdOf = (thicknessMm: number, unit: DisplayUnit): Entered =>
   entered(unit === 'mm' ? `${Math.max(1, Math.floor((thicknessMm / 3) * 2) / 2)} mm` : `${Math.max(1, Math.floor((thicknessMm / 3 / 25.4) * 32))}/32 in`);
 
 const slotTooDeep: Check = (context) => {
-  const { box, unit } = context;
+  const { spec, cabinet } = context;
   const found = new Map<string, Finding>();
-  for (const meeting of unit.meetings) {
+  for (const meeting of cabinet.meetings) {
     if (!cuts(meeting)) continue;
-    const { thickness } = unit.byId.get(meeting.host)!;
+    const { thickness } = cabinet.byId.get(meeting.host)!;
     const { depth } = meeting.joint;
-    const path = depth === box.jointDepth.nm ? ['jointDepth'] : ['back', 'rabbetDepth'];
+    const path = depth === spec.jointDepth.nm ? ['jointDepth'] : ['back', 'rabbetDepth'];
     const which = path.length === 1 ? 'joint' : 'rabbet';
-    if (!isFace(meeting.face) || depth <= thickness / 2 + NM_PER.mm / 2 || !enters(box, path.join('.'))) continue;
+    if (!isFace(meeting.face) || depth <= thickness / 2 + NM_PER.mm / 2 || !enters(spec, path.join('.'))) continue;
     const there = found.get(which);
     if (there) {
       if (!there.panels.includes(meeting.host)) found.set(which, { ...there, panels: [...there.panels, meeting.host] });
       continue;
     }
-    const third = thirdOf(toMm(thickness), box.unit);
+    const third = thirdOf(toMm(thickness), spec.unit);
     found.set(which, {
       check: 'slot-too-deep',
-      unit: box.id,
+      unit: spec.id,
       severity: depth >= thickness ? 'stop' : 'change',
       station: 'box',
       which,
       depthNm: depth,
       thicknessNm: thickness,
       panels: [meeting.host],
-      fixes: [{ label: { key: 'slot-a-third', lengthNm: third.nm }, edit: [{ path: inUnit(context, ...path), value: third }] }],
+      fixes: [{ label: { key: 'slot-a-third', lengthNm: third.nm }, edit: [{ path: inSpec(context, ...path), value: third }] }],
     });
   }
   return [...found.values()];
 };
 
 const glueOnFinish: Check = (context) => {
-  const { box, stockOf, unit } = context;
-  const { product } = stockOf(box.stock);
-  if (!product.faced || !box.glue) return [];
-  const withoutScrews = box.assembly.perJoint === 0;
+  const { spec, stockOf, cabinet } = context;
+  const { product } = stockOf(spec.stock);
+  if (!product.faced || !spec.glue) return [];
+  const withoutScrews = spec.assembly.perJoint === 0;
   return [
     {
       check: 'glue-on-finish',
       why: 'faced',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
       product: product.name,
-      panels: unit.panels.filter(({ stock }) => stock === box.stock).map(({ id }) => id),
+      panels: cabinet.panels.filter(({ stock }) => stock === spec.stock).map(({ id }) => id),
       fixes: withoutScrews
         ? [
             {
               label: { key: 'add-screws', number: 4 },
               edit: [
-                { path: inUnit(context, 'assembly', 'perJoint'), value: 4 },
-                { path: inUnit(context, 'glue'), value: false },
+                { path: inSpec(context, 'assembly', 'perJoint'), value: 4 },
+                { path: inSpec(context, 'glue'), value: false },
               ],
             },
           ]
-        : [{ label: { key: 'no-glue' }, edit: [{ path: inUnit(context, 'glue'), value: false }] }],
+        : [{ label: { key: 'no-glue' }, edit: [{ path: inSpec(context, 'glue'), value: false }] }],
     },
   ];
 };
@@ -252,32 +252,32 @@ const glueOnFinish: Check = (context) => {
 const SLENDER = 30;
 
 const slenderStrip: Check = (context) => {
-  const { box, unit } = context;
-  return unit.panels.flatMap((panel): Finding[] => {
+  const { spec, cabinet } = context;
+  return cabinet.panels.flatMap((panel): Finding[] => {
     if (panel.role !== 'ledge' && panel.role !== 'edging') return [];
     const least = Math.min(panel.width.value, panel.thickness);
     if (panel.length.value <= SLENDER * least) return [];
     // Held all along by an edge or a face of its own, or in the middle by something that stands against it.
-    const held = unit.meetings.some(
+    const held = cabinet.meetings.some(
       ({ guest, edge, host, face }) => (guest === panel.id && (edge === 'near' || edge === 'far' || isFace(edge))) || (host === panel.id && isFace(face)),
     );
     if (held) return [];
     const element = panel.id.split('/')[2] ?? '';
-    const list = familyOf(box).form.elements.find(
+    const list = familyOf(spec).form.elements.find(
       ({ path, fields }) =>
-        fields.some((field) => field.path.join('.') === 'support') && Object.hasOwn((box as unknown as Record<string, object>)[path] ?? {}, element),
+        fields.some((field) => field.path.join('.') === 'support') && Object.hasOwn((spec as unknown as Record<string, object>)[path] ?? {}, element),
     );
     return [
       {
         check: 'slender-strip',
-        unit: box.id,
+        unit: spec.id,
         severity: 'look',
         station: 'box',
         name: panel.name,
         lengthNm: panel.length.value,
         leastNm: least,
         panels: [panel.id],
-        fixes: list ? [{ label: { key: 'add-support' }, edit: [{ path: inUnit(context, list.path, element, 'support'), value: true }] }] : [],
+        fixes: list ? [{ label: { key: 'add-support' }, edit: [{ path: inSpec(context, list.path, element, 'support'), value: true }] }] : [],
       },
     ];
   });

@@ -15,7 +15,7 @@ import { ROW_CHECKS } from './row-checks.ts';
 import { SCREW_CHECKS } from './screw-checks.ts';
 import { WALL_CHECKS } from './wall-checks.ts';
 
-export const checkUnit = (context: CheckContext): Finding[] =>
+export const checkCabinet = (context: CheckContext): Finding[] =>
   bySeverity(
     [
       ...GROUND_CHECKS,

@@ -10,62 +10,62 @@ import { entered, enteredFromNm } from '../length/entered.ts';
 import { roundToNm, toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
-import { hangsOnCleat } from '../solid/unit.ts';
+import { hangsOnCleat } from '../solid/cabinet.ts';
 import { lowestCeiling } from '../wall/placed.ts';
 import type { WallRail } from '../wall/wall.ts';
 import { evaluate } from '../explained/explained-value.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 import { runOn, strongerWallScrews, tallerCleat } from './strengthen.ts';
 
 const liftClearance: Check = (context) => {
-  const { box, wall, unit } = context;
-  const { rip } = unit.hanging;
+  const { spec, wall, cabinet } = context;
+  const { rip } = cabinet.hanging;
   if (!rip) return [];
   const needed = rip.engagement.value + LIFT_MARGIN_MM;
-  const ceiling = toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + unit.outside.width.value }));
-  const free = ceiling - toMm(box.place.up.nm) - toMm(unit.outside.height.value);
+  const ceiling = toMm(lowestCeiling(wall, { left: spec.place.along.nm, right: spec.place.along.nm + cabinet.outside.width.value }));
+  const free = ceiling - toMm(spec.place.up.nm) - toMm(cabinet.outside.height.value);
   if (!isLessMm(free, needed)) return [];
-  const up = roundDown(ceiling - toMm(unit.outside.height.value) - needed, box.unit);
+  const up = roundDown(ceiling - toMm(cabinet.outside.height.value) - needed, spec.unit);
   return [
     {
       check: 'lift-clearance',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       freeMm: free,
       neededMm: needed,
-      panels: [unit.hanging.cabinetHalf],
-      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: up }] }] : [],
+      panels: [cabinet.hanging.cabinetHalf],
+      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: inSpec(context, 'place', 'up'), value: up }] }] : [],
     },
   ];
 };
 
 const balance: Check = (context) => {
-  const { box, unit, hang, wall } = context;
+  const { spec, cabinet, hang, wall } = context;
   const reason = hang.refusals.find(({ kind }) => kind === 'off-balance');
   if (reason?.kind !== 'off-balance') return [];
-  const { leftInset, rightInset, wallRail } = box.hanging;
-  const rail = wallRail === null || !unit.hanging.pieces ? undefined : wall.rails[wallRail];
-  const none = entered(box.unit === 'mm' ? '0 mm' : '0 in');
+  const { leftInset, rightInset, wallRail } = spec.hanging;
+  const rail = wallRail === null || !cabinet.hanging.pieces ? undefined : wall.rails[wallRail];
+  const none = entered(spec.unit === 'mm' ? '0 mm' : '0 in');
   const isShort = wallRail === null && (leftInset.nm > 0 || rightInset.nm > 0);
   return [
     {
       check: 'off-balance',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       pastMm: reason.pastMm,
       ...(reason.partly ? { partly: reason.partly } : {}),
-      panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
+      panels: [cabinet.hanging.wallHalf, cabinet.hanging.cabinetHalf],
       fixes: isShort
         ? [
             {
               label: { key: 'cleat-full-length' },
               edit: [
-                { path: inUnit(context, 'hanging', 'leftInset'), value: leftInset.nm > 0 ? none : leftInset },
-                { path: inUnit(context, 'hanging', 'rightInset'), value: rightInset.nm > 0 ? none : rightInset },
+                { path: inSpec(context, 'hanging', 'leftInset'), value: leftInset.nm > 0 ? none : leftInset },
+                { path: inSpec(context, 'hanging', 'rightInset'), value: rightInset.nm > 0 ? none : rightInset },
               ],
             },
           ]
@@ -84,32 +84,32 @@ function railInOne({ id, left, right }: WallRail): Fix[] {
 
 /** The lower of two cleats, screwed to a thin back alone. */
 const lowerCleat: Check = (context) => {
-  const { box, unit, hang } = context;
+  const { spec, cabinet, hang } = context;
   const reason = hang.refusals.find(({ kind }) => kind === 'lower-half-back');
-  const face = lowerHalfFace(unit);
+  const face = lowerHalfFace(cabinet);
   if (reason?.kind !== 'lower-half-back' || !face) return [];
-  const spacer = { stock: box.hanging.stock, height: entered(box.unit === 'mm' ? '60 mm' : '2 1/2 in') };
-  const floor = unit.panels.find(({ role }) => role === 'bottom');
-  const strip = roundUp(face.low + MIN_STRIP_MM - (floor ? heightsOf(floor).high : 0), box.unit);
+  const spacer = { stock: spec.hanging.stock, height: entered(spec.unit === 'mm' ? '60 mm' : '2 1/2 in') };
+  const floor = cabinet.panels.find(({ role }) => role === 'bottom');
+  const strip = roundUp(face.low + MIN_STRIP_MM - (floor ? heightsOf(floor).high : 0), spec.unit);
   return [
     {
       check: 'lower-cleat-back',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       backNm: roundToNm(reason.backMm),
-      panels: [unit.hanging.lower!.cabinetHalf],
+      panels: [cabinet.hanging.lower!.cabinetHalf],
       fixes: [
-        ...(enters(box, 'nailingStrip') && toMm(strip.nm) <= MAX_STRIP_MM
-          ? [{ label: { key: 'strip-behind-lower' as const, lengthNm: strip.nm }, edit: [{ path: inUnit(context, 'nailingStrip'), value: strip }] }]
+        ...(enters(spec, 'nailingStrip') && toMm(strip.nm) <= MAX_STRIP_MM
+          ? [{ label: { key: 'strip-behind-lower' as const, lengthNm: strip.nm }, edit: [{ path: inSpec(context, 'nailingStrip'), value: strip }] }]
           : []),
-        ...(box.hanging.wallRail === null
+        ...(spec.hanging.wallRail === null
           ? [
               {
                 label: { key: 'spacer-for-lower-cleat' as const },
                 edit: [
-                  { path: inUnit(context, 'hanging', 'lowerCleat'), value: null },
-                  { path: inUnit(context, 'hanging', 'spacer'), value: spacer },
+                  { path: inSpec(context, 'hanging', 'lowerCleat'), value: null },
+                  { path: inSpec(context, 'hanging', 'spacer'), value: spacer },
                 ],
               },
             ]
@@ -124,14 +124,14 @@ const MIN_STRIP_MM = 40;
 const MAX_STRIP_MM = 400;
 
 const backAndSpacer: Check = (context) => {
-  const { box, unit, hang } = context;
-  const { hanging } = unit;
+  const { spec, cabinet, hang } = context;
+  const { hanging } = cabinet;
   const found: Finding[] = [];
   const thin = hang.refusals.find((reason) => reason.kind === 'thin-back-only');
   if (thin?.kind === 'thin-back-only') {
     found.push({
       check: 'thin-back-only',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       backNm: roundToNm(thin.backMm),
@@ -143,27 +143,27 @@ const backAndSpacer: Check = (context) => {
   if (missed?.kind === 'half-misses') {
     found.push({
       check: 'half-misses',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
-      name: unit.byId.get(missed.carrier)!.name,
+      name: cabinet.byId.get(missed.carrier)!.name,
       missMm: missed.missMm,
       panels: [hanging.cabinetHalf, missed.carrier],
       fixes: meetTheCarrier(context, missed.upMm),
     });
   }
   if (hanging.standoff === 'nothing') {
-    const height = entered(box.unit === 'mm' ? '60 mm' : '2 1/2 in');
+    const height = entered(spec.unit === 'mm' ? '60 mm' : '2 1/2 in');
     found.push({
       check: 'no-spacer',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       panels: [hanging.cabinetHalf],
       fixes: [
         {
           label: { key: 'add-spacer', lengthNm: hanging.gap },
-          edit: [{ path: inUnit(context, 'hanging', 'spacer'), value: { stock: box.hanging.stock, height } }],
+          edit: [{ path: inSpec(context, 'hanging', 'spacer'), value: { stock: spec.hanging.stock, height } }],
         },
       ],
     });
@@ -173,32 +173,32 @@ const backAndSpacer: Check = (context) => {
     const h = toMm(hanging.contactUp) - toMm(hanging.standoffUp);
     found.push({
       check: 'wrong-spacer',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'hang',
       gapNm: hanging.gap,
       spacerNm: hanging.spacerThickness,
-      slopeMm: (off / h) * toMm(unit.outside.height.value),
+      slopeMm: (off / h) * toMm(cabinet.outside.height.value),
       panels: [hanging.spacer!],
-      fixes: [{ label: { key: 'spacer-same-stock' }, edit: [{ path: inUnit(context, 'hanging', 'spacer', 'stock'), value: box.hanging.stock }] }],
+      fixes: [{ label: { key: 'spacer-same-stock' }, edit: [{ path: inSpec(context, 'hanging', 'spacer', 'stock'), value: spec.hanging.stock }] }],
     });
   }
   return found;
 };
 
 const cleatMaterial: Check = (context) => {
-  const { box, unit, hang } = context;
+  const { spec, cabinet, hang } = context;
   const reason = hang.refusals.find(({ kind }) => kind === 'cleat-material');
   if (reason?.kind !== 'cleat-material') return [];
   return [
     {
       check: 'cleat-material',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       material: reason.material,
-      through: !hangsOnCleat(unit.hanging),
-      panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
+      through: !hangsOnCleat(cabinet.hanging),
+      panels: [cabinet.hanging.wallHalf, cabinet.hanging.cabinetHalf],
       fixes: plywoodCleat(context),
     },
   ];
@@ -206,44 +206,44 @@ const cleatMaterial: Check = (context) => {
 
 /** The cabinet half moved until its screws meet what they go into; a taller cleat, or rail, where they are too narrow. */
 function meetTheCarrier(context: CheckContext, upMm: number | null): Fix[] {
-  const { box } = context;
+  const { spec } = context;
   if (upMm === null) return [tallerCleat(context), ...firmerBack(context)];
-  const drop = (upMm < 0 ? roundUp : roundDown)(toMm(box.hanging.drop.nm) - upMm, box.unit);
+  const drop = (upMm < 0 ? roundUp : roundDown)(toMm(spec.hanging.drop.nm) - upMm, spec.unit);
   return drop.nm < 0
     ? [tallerCleat(context)]
-    : [{ label: { key: 'cleat-drop', lengthNm: drop.nm }, edit: [{ path: inUnit(context, 'hanging', 'drop'), value: drop }] }];
+    : [{ label: { key: 'cleat-drop', lengthNm: drop.nm }, edit: [{ path: inSpec(context, 'hanging', 'drop'), value: drop }] }];
 }
 
 /** A rail where the family has room for one; else a back that is thick enough to hold screws itself. */
 function firmerBack(context: CheckContext): Fix[] {
-  const { box, workshop } = context;
-  if (enters(box, 'hanging.rail')) {
-    const rail = entered(box.unit === 'mm' ? '90 mm' : '3 1/2 in');
-    return [{ label: { key: 'add-rail', lengthNm: rail.nm }, edit: [{ path: inUnit(context, 'hanging', 'rail'), value: rail }] }];
+  const { spec, workshop } = context;
+  if (enters(spec, 'hanging.rail')) {
+    const rail = entered(spec.unit === 'mm' ? '90 mm' : '3 1/2 in');
+    return [{ label: { key: 'add-rail', lengthNm: rail.nm }, edit: [{ path: inSpec(context, 'hanging', 'rail'), value: rail }] }];
   }
   const thick = Object.values(workshop.products)
-    .filter(({ kind, unit, nominal, faced }) => kind === 'sheet' && unit === box.unit && !faced && toMm(nominal.nm) >= MIN_FIXING_BACK_MM)
+    .filter(({ kind, unit, nominal, faced }) => kind === 'sheet' && unit === spec.unit && !faced && toMm(nominal.nm) >= MIN_FIXING_BACK_MM)
     .sort((a, b) => a.nominal.nm - b.nominal.nm)[0];
-  if (!thick || !enters(box, 'backStock')) return [];
-  return [{ label: { key: 'back-of', text: thick.name }, edit: [{ path: inUnit(context, 'backStock'), value: thick.id }] }];
+  if (!thick || !enters(spec, 'backStock')) return [];
+  return [{ label: { key: 'back-of', text: thick.name }, edit: [{ path: inSpec(context, 'backStock'), value: thick.id }] }];
 }
 
 /** The cleat and its spacer from a sound plywood of the cabinet's own units. */
 function plywoodCleat(context: CheckContext): Fix[] {
-  const { box, workshop } = context;
+  const { spec, workshop } = context;
   // Screwed through, the strip is of the carcass' own stock: a cleat would be of another.
-  if (!hangsOnCleat(box.hanging)) return [{ label: { key: 'hang-on-cleat' }, edit: [{ path: inUnit(context, 'hanging', 'kind'), value: 'outside' }] }];
+  if (!hangsOnCleat(spec.hanging)) return [{ label: { key: 'hang-on-cleat' }, edit: [{ path: inSpec(context, 'hanging', 'kind'), value: 'outside' }] }];
   const sound = Object.values(workshop.products).find(
     (product) =>
-      product.unit === box.unit && product.material === (box.unit === 'mm' ? 'birch-plywood' : 'hardwood-faced-plywood') && toMm(product.nominal.nm) > 16,
+      product.unit === spec.unit && product.material === (spec.unit === 'mm' ? 'birch-plywood' : 'hardwood-faced-plywood') && toMm(product.nominal.nm) > 16,
   );
-  if (!sound || sound.id === box.hanging.stock) return [];
+  if (!sound || sound.id === spec.hanging.stock) return [];
   return [
     {
       label: { key: 'cleat-of', text: sound.name },
       edit: [
-        { path: inUnit(context, 'hanging', 'stock'), value: sound.id },
-        ...(box.hanging.spacer ? [{ path: inUnit(context, 'hanging', 'spacer', 'stock'), value: sound.id }] : []),
+        { path: inSpec(context, 'hanging', 'stock'), value: sound.id },
+        ...(spec.hanging.spacer ? [{ path: inSpec(context, 'hanging', 'spacer', 'stock'), value: sound.id }] : []),
       ],
     },
   ];
@@ -251,22 +251,22 @@ function plywoodCleat(context: CheckContext): Fix[] {
 
 /** Screws nobody has planned: the halves hang on nothing. */
 const unfastened: Check = (context) => {
-  const { box, unit, hang } = context;
-  const base = { unit: box.id, check: 'unfastened' as const, severity: 'stop' as const, station: 'hang' as const };
+  const { spec, cabinet, hang } = context;
+  const base = { unit: spec.id, check: 'unfastened' as const, severity: 'stop' as const, station: 'hang' as const };
   const found: Finding[] = [];
   if (hang.refusals.some(({ kind }) => kind === 'no-wall-screw'))
     found.push({
       ...base,
       half: 'wall',
-      panels: [unit.hanging.wallHalf],
-      fixes: [{ label: { key: 'more-upper', number: 2 }, edit: [{ path: inUnit(context, 'hanging', 'wallScrew', 'upper'), value: 2 }] }],
+      panels: [cabinet.hanging.wallHalf],
+      fixes: [{ label: { key: 'more-upper', number: 2 }, edit: [{ path: inSpec(context, 'hanging', 'wallScrew', 'upper'), value: 2 }] }],
     });
   if (hang.refusals.some(({ kind }) => kind === 'no-cabinet-screw'))
     found.push({
       ...base,
       half: 'cabinet',
-      panels: [unit.hanging.cabinetHalf],
-      fixes: [{ label: { key: 'more-cabinet-screws', number: 8 }, edit: [{ path: inUnit(context, 'hanging', 'cabinetScrew', 'count'), value: 8 }] }],
+      panels: [cabinet.hanging.cabinetHalf],
+      fixes: [{ label: { key: 'more-cabinet-screws', number: 8 }, edit: [{ path: inSpec(context, 'hanging', 'cabinetScrew', 'count'), value: 8 }] }],
     });
   return found;
 };
@@ -276,20 +276,20 @@ const MIN_SHORT_FACE_MM = 45;
 const BETWEEN_ROWS_MM = 10;
 
 const slimCleat: Check = (context) => {
-  const { box, unit } = context;
-  if (!unit.hanging.rip) return [];
-  const short = toMm(unit.hanging.shortFace);
-  const wanted = Math.max(MIN_SHORT_FACE_MM, 2 * edgeDistanceMm(unit) + BETWEEN_ROWS_MM);
+  const { spec, cabinet } = context;
+  if (!cabinet.hanging.rip) return [];
+  const short = toMm(cabinet.hanging.shortFace);
+  const wanted = Math.max(MIN_SHORT_FACE_MM, 2 * edgeDistanceMm(cabinet) + BETWEEN_ROWS_MM);
   if (!isLessMm(short, wanted)) return [];
   return [
     {
       check: 'slim-cleat',
-      unit: box.id,
-      severity: isLessMm(short, 2 * edgeDistanceMm(unit)) ? 'stop' : 'change',
+      unit: spec.id,
+      severity: isLessMm(short, 2 * edgeDistanceMm(cabinet)) ? 'stop' : 'change',
       station: 'hang',
       shortMm: short,
       wantedMm: wanted,
-      panels: [unit.hanging.wallHalf, unit.hanging.cabinetHalf],
+      panels: [cabinet.hanging.wallHalf, cabinet.hanging.cabinetHalf],
       fixes: [tallerCleat(context)],
     },
   ];
@@ -299,34 +299,34 @@ const slimCleat: Check = (context) => {
 const MAX_OVERHANG = 0.4;
 
 const overhang: Check = (context) => {
-  const { box, unit, hang } = context;
+  const { spec, cabinet, hang } = context;
   const at = hang.studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
-  if (at.length < 2 || !unit.hanging.rip) return [];
-  const { from, to } = wallHalfEnds(unit);
+  if (at.length < 2 || !cabinet.hanging.rip) return [];
+  const { from, to } = wallHalfEnds(cabinet);
   const spacing = Math.min(...at.slice(1).map((stud, index) => stud - at[index]!));
   const most = MAX_OVERHANG * spacing;
-  const cabinet = unit.byId.get(unit.hanging.cabinetHalf)!;
-  const left = at[0]! - Math.max(from, cabinet.frame.origin.along / 1e6);
-  const right = Math.min(to, (cabinet.frame.origin.along + cabinet.length.value) / 1e6) - at.at(-1)!;
+  const half = cabinet.byId.get(cabinet.hanging.cabinetHalf)!;
+  const left = at[0]! - Math.max(from, half.frame.origin.along / 1e6);
+  const right = Math.min(to, (half.frame.origin.along + half.length.value) / 1e6) - at.at(-1)!;
   const overMm = Math.max(left, right);
   if (overMm <= most) return [];
   const edge = left >= right ? 'leftInset' : 'rightInset';
-  const inset = roundUp(toMm(box.hanging[edge].nm) + overMm - most, box.unit);
+  const inset = roundUp(toMm(spec.hanging[edge].nm) + overMm - most, spec.unit);
   return [
     {
       check: 'overhang',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'hang',
       side: edge === 'leftInset' ? 'left' : 'right',
       overMm,
       mostMm: most,
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       fixes: [
         ...runOn(context),
         {
           label: { key: edge === 'leftInset' ? 'inset-left' : 'inset-right', lengthNm: inset.nm },
-          edit: [{ path: inUnit(context, 'hanging', edge), value: inset }],
+          edit: [{ path: inSpec(context, 'hanging', edge), value: inset }],
         },
       ],
     },
@@ -335,22 +335,22 @@ const overhang: Check = (context) => {
 
 /** A caution, never a refusal: the pull over the bevel may split the strip above the upper row. */
 const cleatSplits: Check = (context) => {
-  const { box, unit, hang, hangInput } = context;
-  const { hanging } = unit;
+  const { spec, cabinet, hang, hangInput } = context;
+  const { hanging } = cabinet;
   const worst = hang.studs.reduce<(typeof hang.studs)[number] | undefined>((a, b) => (a && a.share.value >= b.share.value ? a : b), undefined);
-  const { upper, topMm } = wallRows(unit);
+  const { upper, topMm } = wallRows(cabinet);
   const { hook } = hang.forces;
   if (!worst || upper === 0 || !hook) return [];
   const t = toMm(hanging.cleatThickness);
   const each = worst.share.value / upper;
   const ratio = hang.forces.outward.value / hang.weight.value;
   const { value } = evaluate(CLEAT_SPLITTING, { H: each * ratio, V: each, b: hook.b, s: topMm, t, head: screwById(hanging.wallScrew.screw).headMm });
-  const limit = splittingMPa(hangInput.materialOf(unit.byId.get(hanging.wallHalf)!.stock));
+  const limit = splittingMPa(hangInput.materialOf(cabinet.byId.get(hanging.wallHalf)!.stock));
   if (value <= limit) return [];
   return [
     {
       check: 'cleat-splits',
-      unit: box.id,
+      unit: spec.id,
       severity: 'look',
       station: 'hang',
       use: value / limit,

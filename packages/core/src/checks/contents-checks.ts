@@ -5,7 +5,7 @@ import { footprintOf, HAND_ROOM, REACH_IN, rollsOut, standsThin, type Item } fro
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { isLess } from '../length/same-size.ts';
 import type { CompartmentLoad } from '../parts/weights.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import { backTiltDeg, BACK_TILT_DEG, hasLip } from './held-in.ts';
 import type { Finding, Fix, FixStep } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
@@ -26,8 +26,8 @@ const stoodIn = ({ hangInput }: CheckContext): Stood[] =>
   hangInput.weights.contents.flatMap((load) => (load.lots.length > 0 ? [{ load, lots: load.lots }] : []));
 
 /** What every finding about a thing on a floor says of them. */
-const aboutThing = ({ box }: CheckContext, { compartment }: CompartmentLoad, { id, name }: Item) => ({
-  unit: box.id,
+const aboutThing = ({ spec }: CheckContext, { compartment }: CompartmentLoad, { id, name }: Item) => ({
+  unit: spec.id,
   station: 'contents' as const,
   panels: [compartment.floor],
   item: name,
@@ -38,15 +38,15 @@ const clearOf = ({ compartment: { width, depth, height } }: CompartmentLoad) => 
 const setItem = (item: Item, key: keyof Item, value: unknown): FixStep => ({ path: ['items', item.id, key], value });
 
 /** Takes a lot off its floor; it is among the things without a place then. */
-const takeOff = ({ box }: CheckContext, item: Item, keptBy: string): Fix => {
-  const { [keptBy]: _gone, ...rest } = item.homes[box.id] ?? {};
-  return { label: { key: 'take-off', text: item.name }, edit: [{ path: ['items', item.id, 'homes', box.id], value: rest }] };
+const takeOff = ({ spec }: CheckContext, item: Item, keptBy: string): Fix => {
+  const { [keptBy]: _gone, ...rest } = item.homes[spec.id] ?? {};
+  return { label: { key: 'take-off', text: item.name }, edit: [{ path: ['items', item.id, 'homes', spec.id], value: rest }] };
 };
 
 /** Another floor of the unit where a lot can stand beside what is there. */
 function moveTo(context: CheckContext, item: Item, count: number, from: string): Fix[] {
-  const { box, hangInput } = context;
-  const homes = item.homes[box.id] ?? {};
+  const { spec, hangInput } = context;
+  const homes = item.homes[spec.id] ?? {};
   const there = hangInput.weights.contents.find((load) => {
     const clear = clearOf(load);
     if (load.compartment.keptBy === from || !canStand(item, clear)) return false;
@@ -63,7 +63,7 @@ function moveTo(context: CheckContext, item: Item, count: number, from: string):
     ...(rest > 0 && leaving ? { [from]: { ...leaving, count: rest } } : {}),
     [keptBy]: { count: (homes[keptBy]?.count ?? 0) + count, pinned: homes[keptBy]?.pinned ?? false },
   };
-  return [{ label: { key: 'move-things', text: item.name, name }, edit: [{ path: ['items', item.id, 'homes', box.id], value }] }];
+  return [{ label: { key: 'move-things', text: item.name, name }, edit: [{ path: ['items', item.id, 'homes', spec.id], value }] }];
 }
 
 const stands: Check = (context) =>
@@ -72,12 +72,12 @@ const stands: Check = (context) =>
   );
 
 function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: ItemLot): Finding[] {
-  const { box } = context;
+  const { spec } = context;
   const clear = clearOf(load);
   const { out } = footprintOf(item);
   if (!isLess(clear.depth, out)) return [];
   const turned = { ...item, turned: !item.turned };
-  const deeper = roundUp(toMm((box.depth.nm + out - clear.depth) as Length), box.unit);
+  const deeper = roundUp(toMm((spec.depth.nm + out - clear.depth) as Length), spec.unit);
   return [
     {
       check: 'holds-too-deep',
@@ -87,7 +87,7 @@ function tooDeep(context: CheckContext, load: CompartmentLoad, { item }: ItemLot
       needsNm: out,
       hasNm: clear.depth,
       fixes: [
-        { label: { key: 'make-deeper', lengthNm: deeper.nm }, edit: [{ path: inUnit(context, 'depth'), value: deeper }] },
+        { label: { key: 'make-deeper', lengthNm: deeper.nm }, edit: [{ path: inSpec(context, 'depth'), value: deeper }] },
         ...(canStand(turned, clear) ? [{ label: { key: 'turn-end-on' as const, text: item.name }, edit: [setItem(item, 'turned', turned.turned)] }] : []),
         takeOff(context, item, load.compartment.keptBy),
       ],
@@ -124,30 +124,30 @@ function tooTall(context: CheckContext, load: CompartmentLoad, { item, count }: 
 
 /** Makes one opening higher: its upper shelf is fixed where it is needed, the box grown by what the openings above would lose. */
 function raise(context: CheckContext, keptBy: string, byMm: number): Fix[] {
-  const { box, unit } = context;
-  if (!enters(box, 'height')) return [];
+  const { spec, cabinet } = context;
+  if (!enters(spec, 'height')) return [];
   // Where shelves are not simply one above the other, which opening would grow is the person's to say.
-  const plain = isShelfBox(box) && Object.keys(box.dividers).length === 0 && Object.values(box.shelves).every(({ in: space }) => space === 'bottom');
+  const plain = isShelfBox(spec) && Object.keys(spec.dividers).length === 0 && Object.values(spec.shelves).every(({ in: space }) => space === 'bottom');
   if (!plain) return [];
-  const order = unit.compartments.map((space) => space.keptBy);
+  const order = cabinet.compartments.map((space) => space.keptBy);
   const index = order.indexOf(keptBy);
   const above = order[index + 1];
-  const taller = roundUp(toMm(box.height.nm) + byMm, box.unit);
-  const edit: FixStep[] = [{ path: inUnit(context, 'height'), value: taller }];
-  const floor = unit.compartments[0]!.at.up;
+  const taller = roundUp(toMm(spec.height.nm) + byMm, spec.unit);
+  const edit: FixStep[] = [{ path: inSpec(context, 'height'), value: taller }];
+  const floor = cabinet.compartments[0]!.at.up;
   // All shelves are fixed where they are, those above shifted by the same: every other opening keeps its height.
   for (const [at, id] of order.entries()) {
     if (at === 0) continue;
-    const shelf = unit.byId.get(unit.compartments[at]!.floor)!;
-    const underside = unit.compartments[at]!.at.up - shelf.thickness - floor;
-    const moved = at > index ? underside + (taller.nm - box.height.nm) : underside;
-    edit.push({ path: inUnit(context, 'shelves', id, 'at'), value: enteredFromNm(moved) });
+    const shelf = cabinet.byId.get(cabinet.compartments[at]!.floor)!;
+    const underside = cabinet.compartments[at]!.at.up - shelf.thickness - floor;
+    const moved = at > index ? underside + (taller.nm - spec.height.nm) : underside;
+    edit.push({ path: inSpec(context, 'shelves', id, 'at'), value: enteredFromNm(moved) });
   }
   return [{ label: { key: above === undefined ? 'make-taller' : 'raise-opening', lengthNm: taller.nm }, edit }];
 }
 
 function graspOf(context: CheckContext, load: CompartmentLoad, { item }: ItemLot): Finding[] {
-  const { box } = context;
+  const { spec } = context;
   const base = {
     check: 'cannot-grasp' as const,
     ...aboutThing(context, load, item),
@@ -156,7 +156,7 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: ItemLot
   if (item.stands === 'in-hole' && item.hole) {
     const proud = item.height.nm - item.hole.nm;
     if (isLess(proud, PROUD)) {
-      const hole = roundDown(toMm((item.height.nm - PROUD) as Length), box.unit);
+      const hole = roundDown(toMm((item.height.nm - PROUD) as Length), spec.unit);
       const fixes: Fix[] = hole.nm > 0 ? [{ label: { key: 'shallower-hole', lengthNm: hole.nm }, edit: [setItem(item, 'hole', hole)] }] : [];
       return [{ ...base, why: 'hole', hasNm: proud, wantedNm: PROUD, fixes }];
     }
@@ -187,9 +187,9 @@ function graspOf(context: CheckContext, load: CompartmentLoad, { item }: ItemLot
 /** What rolls, stands thin or leans is kept by a lip; what rolls or stands thin by a floor that falls to the back, too. */
 function slides(context: CheckContext, load: CompartmentLoad, { item }: ItemLot): Finding[] {
   const why = rollsOut(item) ? 'rolls' : item.stands === 'leaning' ? 'leans' : standsThin(item) ? 'thin' : null;
-  if (why === null || hasLip(context.unit, load.compartment)) return [];
+  if (why === null || hasLip(context.cabinet, load.compartment)) return [];
   // What leans at the back pushes its foot forward, all the more where the floor falls to the front.
-  if (backTiltDeg(context.unit, load.compartment) >= BACK_TILT_DEG) return [];
+  if (backTiltDeg(context.cabinet, load.compartment) >= BACK_TILT_DEG) return [];
   const turn = (turned: boolean): Fix => ({ label: { key: 'turn-end-on', text: item.name }, edit: [setItem(item, 'turned', turned)] });
   const stand = (key: 'stand-up' | 'lean-it', stands: Item['stands']): Fix => ({ label: { key, text: item.name }, edit: [setItem(item, 'stands', stands)] });
   const fixes = { rolls: [turn(true), stand('stand-up', 'upright')], thin: [turn(!item.turned)], leans: [stand('stand-up', 'upright')] }[why];
@@ -199,11 +199,11 @@ function slides(context: CheckContext, load: CompartmentLoad, { item }: ItemLot)
 const noRoom: Check = (context) =>
   stoodIn(context).flatMap(({ load }) =>
     (load.arrangement?.left ?? []).map(({ item, count }): Finding => {
-      const { box } = context;
+      const { spec } = context;
       const clear = clearOf(load);
       const column = columnOf(item, clear.depth, clear.height);
       const needed = Math.ceil(count / (column.rows * column.high)) * column.width - (clear.width - load.arrangement!.used);
-      const wider = roundUp(toMm((box.width.nm + needed) as Length), box.unit);
+      const wider = roundUp(toMm((spec.width.nm + needed) as Length), spec.unit);
       return {
         check: 'no-room',
         ...aboutThing(context, load, item),
@@ -212,7 +212,7 @@ const noRoom: Check = (context) =>
         count,
         fixes: [
           ...moveTo(context, item, count, load.compartment.keptBy),
-          { label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inUnit(context, 'width'), value: wider }] },
+          { label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inSpec(context, 'width'), value: wider }] },
         ],
       };
     }),
@@ -220,7 +220,7 @@ const noRoom: Check = (context) =>
 
 /** Every space that can take a kind of thing is nearly full; said once for each kind. */
 const noGrowth: Check = (context) => {
-  const { box, hangInput } = context;
+  const { spec, hangInput } = context;
   const lots = stoodIn(context).flatMap((stood) => stood.lots);
   const kinds = [...new Set(lots.map(({ item }) => item.kind))];
   const told = new Set<string>();
@@ -232,30 +232,30 @@ const noGrowth: Check = (context) => {
     // Two kinds that share the same full shelves are one thing to put right.
     told.add(places);
     const roomiest = able.reduce((a, b) => (b.arrangement!.fill < a.arrangement!.fill ? b : a));
-    const wider = roundUp(toMm((box.width.nm + roomiest.arrangement!.used / FULL - roomiest.compartment.width.value) as Length), box.unit);
+    const wider = roundUp(toMm((spec.width.nm + roomiest.arrangement!.used / FULL - roomiest.compartment.width.value) as Length), spec.unit);
     return [
       {
         check: 'no-growth',
-        unit: box.id,
+        unit: spec.id,
         severity: 'look',
         station: 'contents',
         panels: able.map(({ compartment }) => compartment.floor),
         item: items[0]!.name,
         things: items.map(({ id }) => id),
         fill: roomiest.arrangement!.fill,
-        fixes: [{ label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inUnit(context, 'width'), value: wider }] }],
+        fixes: [{ label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inSpec(context, 'width'), value: wider }] }],
       },
     ];
   });
 };
 
 const outOfReach: Check = (context) => {
-  const { box, zone } = context;
+  const { spec, zone } = context;
   return stoodIn(context).flatMap(({ load, lots }) => {
-    const up = box.place.up.nm + load.compartment.at.up;
+    const up = spec.place.up.nm + load.compartment.at.up;
     const daily = lots.find(({ item }) => item.reach === 'daily');
     if (!daily || up <= zone.most) return [];
-    const lower = roundDown(toMm((box.place.up.nm - (up - zone.most)) as Length), box.unit);
+    const lower = roundDown(toMm((spec.place.up.nm - (up - zone.most)) as Length), spec.unit);
     return [
       {
         check: 'out-of-reach',
@@ -263,7 +263,7 @@ const outOfReach: Check = (context) => {
         severity: 'look',
         upNm: up,
         reachNm: zone.most,
-        fixes: lower.nm > 0 ? [{ label: { key: 'hang-lower', lengthNm: lower.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: lower }] }] : [],
+        fixes: lower.nm > 0 ? [{ label: { key: 'hang-lower', lengthNm: lower.nm }, edit: [{ path: inSpec(context, 'place', 'up'), value: lower }] }] : [],
       } satisfies Finding,
     ];
   });
@@ -274,17 +274,17 @@ const STEM_PLAY = 2 * NM_PER.mm;
 
 /** On a ledge with notches: each thing needs one, as wide as its stem. */
 const inNotches: Check = (context) => {
-  const { box } = context;
-  if (box.family !== 'ledge-rack') return [];
+  const { spec } = context;
+  if (spec.family !== 'ledge-rack') return [];
   return stoodIn(context).flatMap(({ load, lots }): Finding[] => {
     const { keptBy, name } = load.compartment;
-    const ledge = box.ledges[keptBy];
+    const ledge = spec.ledges[keptBy];
     if (ledge?.kind !== 'notched') return [];
-    const path = (key: string): string[] => inUnit(context, 'ledges', keptBy, key);
+    const path = (key: string): string[] => inSpec(context, 'ledges', keptBy, key);
     const found = lots.flatMap(({ item }): Finding[] => {
       const stem = (item.neck ?? item.width).nm;
       if (stem <= ledge.notchWidth.nm) return [];
-      const wider = roundUp(toMm((stem + STEM_PLAY) as Length), box.unit);
+      const wider = roundUp(toMm((stem + STEM_PLAY) as Length), spec.unit);
       return [
         {
           check: 'stem-too-wide',

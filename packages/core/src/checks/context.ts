@@ -1,12 +1,12 @@
 /** What a check of one unit may read. */
 import type { Stocked } from '../carcass/box-frame.ts';
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import type { Hang } from '../hang/hang.ts';
 import type { HangInput } from '../hang/hang-input.ts';
 import type { Misfit } from '../joints/as-built.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import type { ShelfSag } from '../sag/unit-sag.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ShelfSag } from '../sag/cabinet-sag.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { RowAnswer } from '../contents/row.ts';
 import type { ReachZone } from '../contents/person.ts';
@@ -16,8 +16,8 @@ import type { Seating } from '../hang/seating.ts';
 import type { Finding } from './finding.ts';
 
 export interface CheckContext {
-  readonly box: UnitDesign;
-  readonly unit: ResolvedUnit;
+  readonly spec: CabinetSpec;
+  readonly cabinet: ResolvedCabinet;
   readonly hangInput: HangInput;
   readonly hang: Hang;
   readonly sag: readonly ShelfSag[];
@@ -43,4 +43,4 @@ export interface CheckContext {
 export type Check = (context: CheckContext) => Finding[];
 
 /** A path into the unit that is being checked. */
-export const inUnit = ({ box }: CheckContext, ...path: string[]): string[] => ['units', box.id, ...path];
+export const inSpec = ({ spec }: CheckContext, ...path: string[]): string[] => ['units', spec.id, ...path];

@@ -3,7 +3,7 @@ import { familyOf } from '../carcass/families.ts';
 import { enteredFromNm, type Entered } from '../length/entered.ts';
 import type { Length } from '../length/length.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Misfit } from '../joints/as-built.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { pieceName } from '../stock/workshop.ts';
@@ -14,15 +14,15 @@ import type { Finding, Fix } from './finding.ts';
  * narrower than what goes into it measures, or that stands elsewhere now.
  */
 const alreadyCut: Check = (context) => {
-  const { box, unit, misfits } = context;
-  const nameOf = (id: string) => unit.byId.get(id)!.name;
+  const { spec, cabinet, misfits } = context;
+  const nameOf = (id: string) => cabinet.byId.get(id)!.name;
   return misfits.map((misfit): Finding => {
-    const base = { check: 'already-cut' as const, unit: box.id, severity: 'change' as const, station: 'joints' as const, name: nameOf(misfit.panel) };
+    const base = { check: 'already-cut' as const, unit: spec.id, severity: 'change' as const, station: 'joints' as const, name: nameOf(misfit.panel) };
     const anew: Fix = { label: { key: 'see-what-is-cut' }, visit: 'joints' };
     switch (misfit.why) {
       case 'size': {
         const { panel, along, cut, planned } = misfit;
-        const size = unit.byId.get(panel)![along];
+        const size = cabinet.byId.get(panel)![along];
         return {
           ...base,
           why: along,
@@ -58,8 +58,8 @@ const alreadyCut: Check = (context) => {
 };
 
 /** What can be done to the part itself, each with what it takes: trimmed where it is over, made anew, shimmed, or used as it is. */
-function atTheBench({ unit, workshop }: CheckContext, { panel, along, cut, planned }: Extract<Misfit, { why: 'size' }>): Fix[] {
-  const part = unit.byId.get(panel)!;
+function atTheBench({ cabinet, workshop }: CheckContext, { panel, along, cut, planned }: Extract<Misfit, { why: 'size' }>): Fix[] {
+  const part = cabinet.byId.get(panel)!;
   const apart = Math.abs(cut - planned);
   const keep = (how: 'shimmed' | 'accepted'): Fix => ({
     label: { key: how === 'shimmed' ? 'shim-part' : 'accept-part', lengthNm: apart, name: part.name },
@@ -92,12 +92,12 @@ function remake({ id, name, stock, length, width }: ResolvedPanel, { pieces, pro
 }
 
 /** The entered size that made a length, set so that it comes out as it was cut. */
-function backTo({ box }: CheckContext, size: ExplainedLength, by: number): Fix[] {
+function backTo({ spec }: CheckContext, size: ExplainedLength, by: number): Fix[] {
   const entry = enteredIn(size);
-  if (!entry || entry.path[1] !== box.id) return [];
+  if (!entry || entry.path[1] !== spec.id) return [];
   const own = entry.path.slice(2);
-  const field = familyOf(box).form.fields.find(({ path }) => path.join('.') === own.join('.'));
-  const is = own.reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], box) as Entered | null | undefined;
+  const field = familyOf(spec).form.fields.find(({ path }) => path.join('.') === own.join('.'));
+  const is = own.reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], spec) as Entered | null | undefined;
   const next = is ? is.nm + Math.round(by / entry.times) : 0;
   if (field?.kind !== 'length' || !is || next < field.least || next > field.most) return [];
   return [
@@ -120,23 +120,23 @@ function enteredIn({ terms, over }: ExplainedLength): { readonly path: readonly 
 
 /** already-glued: a part that would be glued in where everything round it is glued up already, without it. */
 const alreadyGlued: Check = (context) => {
-  const { box, unit, late } = context;
-  const shelves: Readonly<Record<string, unknown>> = 'shelves' in box ? box.shelves : {};
+  const { spec, cabinet, late } = context;
+  const shelves: Readonly<Record<string, unknown>> = 'shelves' in spec ? spec.shelves : {};
   return late.map((panel): Finding => {
     const element = panel.slice(panel.lastIndexOf('/') + 1);
     const shelf = Object.hasOwn(shelves, element) ? shelves[element] : null;
     const onPins: Fix[] =
       shelf !== null && typeof shelf === 'object' && 'fixing' in (shelf as object)
-        ? [{ label: { key: 'shelf-on-pins' }, edit: [{ path: inUnit(context, 'shelves', element, 'fixing'), value: 'pins' }] }]
+        ? [{ label: { key: 'shelf-on-pins' }, edit: [{ path: inSpec(context, 'shelves', element, 'fixing'), value: 'pins' }] }]
         : [];
-    const out: Fix[] = shelf === null ? [] : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inUnit(context, 'shelves', element), value: undefined }] }];
+    const out: Fix[] = shelf === null ? [] : [{ label: { key: 'take-shelf-out' }, edit: [{ path: inSpec(context, 'shelves', element), value: undefined }] }];
     return {
       check: 'already-glued',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'build',
       panels: [panel],
-      name: unit.byId.get(panel)!.name,
+      name: cabinet.byId.get(panel)!.name,
       fixes: [...onPins, ...out, { label: { key: 'not-glued-yet' }, visit: 'build' }],
     };
   });

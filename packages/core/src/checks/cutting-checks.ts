@@ -18,7 +18,7 @@ const ALIKE = 1_000_000;
 const SAME = 250_000;
 
 const tooLargeForStock: Check = (context) => {
-  const { box, parts, unit, workshop } = context;
+  const { spec, parts, cabinet, workshop } = context;
   const { trim } = workshop.shop;
   return parts.flatMap((line): Finding[] => {
     const product = workshop.products[line.stock]!;
@@ -32,12 +32,12 @@ const tooLargeForStock: Check = (context) => {
     // A back that no sheet holds can be made of two: split-back says how.
     if (line.role === 'back') return [];
     const turned = lies === 'length' ? fits(wide, long) : lies === 'width' && fits(long, wide);
-    const panels = line.panels.flatMap((id) => unit.byId.get(id) ?? []);
+    const panels = line.panels.flatMap((id) => cabinet.byId.get(id) ?? []);
     const narrower = product.kind === 'board' && line.role === 'cleat-blank' && line.length.value <= longest.nm;
     return [
       {
         check: 'too-large-for-stock',
-        unit: box.id,
+        unit: spec.id,
         severity: 'stop',
         station: 'sheets',
         mark: line.mark,
@@ -49,7 +49,7 @@ const tooLargeForStock: Check = (context) => {
           ? [
               {
                 label: { key: 'rip-from-board', lengthNm: product.width.nm },
-                edit: [{ path: ['units', box.id, 'hanging', 'boardWidth'], value: product.width }],
+                edit: [{ path: ['units', spec.id, 'hanging', 'boardWidth'], value: product.width }],
               },
             ]
           : [
@@ -61,13 +61,13 @@ const tooLargeForStock: Check = (context) => {
   });
 };
 
-const machineTooSmall: Check = ({ box, parts, workshop }) => {
+const machineTooSmall: Check = ({ spec, parts, workshop }) => {
   const { shop } = workshop;
   const [rip, guide, crosscut] = [ripCapacity(shop), guideReach(shop), longestCrosscut(shop)];
   return parts.flatMap((line): Finding[] => {
     const base = {
       check: 'machine-too-small' as const,
-      unit: box.id,
+      unit: spec.id,
       severity: 'change' as const,
       station: 'sheets' as const,
       panels: line.panels,
@@ -81,7 +81,7 @@ const machineTooSmall: Check = ({ box, parts, workshop }) => {
   });
 };
 
-const lookAlikes: Check = ({ box, parts }) => {
+const lookAlikes: Check = ({ spec, parts }) => {
   const found: Finding[] = [];
   for (const [i, a] of parts.entries()) {
     for (const b of parts.slice(i + 1)) {
@@ -92,7 +92,7 @@ const lookAlikes: Check = ({ box, parts }) => {
       if (by < SAME || by > DIFFERS || Math.min(length, width) > ALIKE) continue;
       found.push({
         check: 'look-alikes',
-        unit: box.id,
+        unit: spec.id,
         severity: 'look',
         station: 'sheets',
         marks: [a.mark, b.mark],
@@ -105,7 +105,7 @@ const lookAlikes: Check = ({ box, parts }) => {
   return found;
 };
 
-const heavySheet: Check = ({ box, parts, workshop, stockOf }) =>
+const heavySheet: Check = ({ spec, parts, workshop, stockOf }) =>
   [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
     const { product, used } = stockOf(id);
     if (product.kind !== 'sheet') return [];
@@ -115,7 +115,7 @@ const heavySheet: Check = ({ box, parts, workshop, stockOf }) =>
       ? [
           {
             check: 'heavy-sheet',
-            unit: box.id,
+            unit: spec.id,
             severity: 'look',
             station: 'sheets',
             product: product.name,
@@ -129,7 +129,7 @@ const heavySheet: Check = ({ box, parts, workshop, stockOf }) =>
   });
 
 /** Strips under 25 mm: let fall free on the far side of the blade, where a saw or a guide can do that. */
-const thinRip: Check = ({ box, parts, workshop, stockOf }) =>
+const thinRip: Check = ({ spec, parts, workshop, stockOf }) =>
   parts.flatMap((line): Finding[] => {
     const product = workshop.products[line.stock]!;
     const size = Math.min(line.length.value, line.width.value) as Length;
@@ -149,7 +149,7 @@ const thinRip: Check = ({ box, parts, workshop, stockOf }) =>
     return [
       {
         check: 'thin-rip',
-        unit: box.id,
+        unit: spec.id,
         severity: free ? 'look' : 'stop',
         station: 'sheets',
         mark: line.mark,
@@ -165,11 +165,11 @@ const thinRip: Check = ({ box, parts, workshop, stockOf }) =>
 const HALF_MM = 500_000;
 
 /** As many strips of the box's own depth as the sheet is wide, but for the kerfs between them. */
-const kerfForgotten: Check = ({ box, parts, workshop }) => {
+const kerfForgotten: Check = ({ spec, parts, workshop }) => {
   const kerf = widestKerf(workshop.shop);
   return [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
     const product = workshop.products[id]!;
-    const depth = box.depth.nm;
+    const depth = spec.depth.nm;
     if (product.kind !== 'sheet' || depth <= 0) return [];
     const lines = parts.filter(({ stock, width }) => stock === id && width.value === depth);
     const count = Math.floor(product.width.nm / depth);
@@ -180,7 +180,7 @@ const kerfForgotten: Check = ({ box, parts, workshop }) => {
     return [
       {
         check: 'kerf-forgotten',
-        unit: box.id,
+        unit: spec.id,
         severity: 'change',
         station: 'sheets',
         marks: lines.map(({ mark }) => mark),
@@ -191,14 +191,14 @@ const kerfForgotten: Check = ({ box, parts, workshop }) => {
         needsNm: needs,
         panels: lines.flatMap(({ panels }) => panels),
         fixes: [
-          { label: { key: 'no-deeper-than', lengthNm: least }, edit: [{ path: ['units', box.id, 'depth'], value: entered(`${toMm(least as Length)} mm`) }] },
+          { label: { key: 'no-deeper-than', lengthNm: least }, edit: [{ path: ['units', spec.id, 'depth'], value: entered(`${toMm(least as Length)} mm`) }] },
         ],
       },
     ];
   });
 };
 
-const wontFitCar: Check = ({ box, parts, workshop, cutFirst }) => {
+const wontFitCar: Check = ({ spec, parts, workshop, cutFirst }) => {
   const { car } = workshop.shop;
   if (!car || cutFirst === 'breakdown') return [];
   const [long, wide] = [Math.max(car.length.nm, car.width.nm), Math.min(car.length.nm, car.width.nm)];
@@ -209,7 +209,7 @@ const wontFitCar: Check = ({ box, parts, workshop, cutFirst }) => {
     return [
       {
         check: 'wont-fit-car',
-        unit: box.id,
+        unit: spec.id,
         severity: 'look',
         station: 'sheets',
         product: product.name,
@@ -224,7 +224,7 @@ const wontFitCar: Check = ({ box, parts, workshop, cutFirst }) => {
 };
 
 /** Offcuts that would serve but for their edges. */
-const noStraightEdge: Check = ({ box, parts, workshop }) =>
+const noStraightEdge: Check = ({ spec, parts, workshop }) =>
   makesStraightEdge(workshop.shop)
     ? []
     : [...new Set(parts.map(({ stock }) => stock))].flatMap((id): Finding[] => {
@@ -233,7 +233,7 @@ const noStraightEdge: Check = ({ box, parts, workshop }) =>
         return [
           {
             check: 'no-straight-edge',
-            unit: box.id,
+            unit: spec.id,
             severity: 'change',
             station: 'sheets',
             product: workshop.products[id]!.name,

@@ -1,9 +1,9 @@
 /** Checks of which way the grain runs. Rules and severities: docs/checks.md. */
-import type { GrainChoice } from '../carcass/unit-base.ts';
+import type { GrainChoice } from '../carcass/spec-base.ts';
 import type { Role } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import type { Check, CheckContext } from './context.ts';
-import { inUnit } from './context.ts';
+import { inSpec } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import type { WordKey } from './words/labels.ts';
 
@@ -18,25 +18,25 @@ const other = (grain: 'length' | 'width'): 'length' | 'width' => (grain === 'len
 
 /** The choice that turns the grain of parts, as a fix; it is called by the first of them. */
 export function grainFix(context: CheckContext, panels: readonly ResolvedPanel[], grain: GrainChoice): Fix {
-  const { box } = context;
-  const chosen = Object.fromEntries(panels.map(({ id }) => [id.slice(box.id.length + 1), grain]));
+  const { spec } = context;
+  const chosen = Object.fromEntries(panels.map(({ id }) => [id.slice(spec.id.length + 1), grain]));
   return {
     label: { key: grain === 'length' ? 'grain-along' : 'grain-across', name: panels[0]!.name },
-    edit: [{ path: inUnit(context, 'grains'), value: { ...box.grains, ...chosen } }],
+    edit: [{ path: inSpec(context, 'grains'), value: { ...spec.grains, ...chosen } }],
   };
 }
 
 /** Shelves that span across their face grain, or may. */
 function spansAcross(context: CheckContext): Finding[] {
-  const { box, unit, stockOf } = context;
-  return unit.panels.flatMap((panel): Finding[] => {
+  const { spec, cabinet, stockOf } = context;
+  return cabinet.panels.flatMap((panel): Finding[] => {
     const grained = stockOf(panel.stock).product.grain !== 'none';
     if (!grained || !SPANS.includes(panel.role) || panel.grain === 'length' || panel.length.value <= panel.width.value) return [];
     const may = panel.grain === 'none';
     return [
       {
         check: 'grain-crossed',
-        unit: box.id,
+        unit: spec.id,
         severity: may ? 'look' : 'change',
         station: 'box',
         how: may ? 'may-span' : 'spans',
@@ -60,8 +60,8 @@ function isUpright({ grain, frame }: ResolvedPanel): boolean | null {
 
 /** Doors and fronts whose grain runs across that of most beside them. */
 function crossesItsNeighbors(context: CheckContext): Finding[] {
-  const { box, unit } = context;
-  const seen = unit.panels
+  const { spec, cabinet } = context;
+  const seen = cabinet.panels
     .filter(({ role, name }) => SEEN.includes(role) && !FRAME_PARTS.includes(name.key))
     .flatMap((panel) => (isUpright(panel) === null ? [] : [{ panel, upright: isUpright(panel)! }]));
   const upright = seen.filter((each) => each.upright);
@@ -71,7 +71,7 @@ function crossesItsNeighbors(context: CheckContext): Finding[] {
   const [most, odd] = lying.length > upright.length ? [lying, upright] : [upright, lying];
   return odd.map(({ panel }): Finding => ({
     check: 'grain-crossed',
-    unit: box.id,
+    unit: spec.id,
     severity: 'look',
     station: 'box',
     how: 'neighbor',

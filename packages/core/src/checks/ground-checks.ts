@@ -10,14 +10,14 @@ import { NM_PER, toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import { STRUCTURES } from '../wall/structures.ts';
 import { countedStuds, studsKnown } from '../wall/studs.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 import { moveOverStuds, runOn } from './strengthen.ts';
 
 const studs: Check = (context) => {
-  const { box, wall, hang, unit } = context;
-  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
+  const { spec, wall, hang, cabinet } = context;
+  const base = { unit: spec.id, severity: 'stop' as const, station: 'hang' as const, panels: [cabinet.hanging.wallHalf] };
   if (groundOf(wall) === 'moving') return [movingWall(context)];
   if (!boundToStuds(wall)) return [];
   if (!studsKnown(wall)) return [{ ...base, check: 'no-stud-anchors', fixes: [{ label: { key: 'enter-studs' }, visit: 'wall' }] }];
@@ -27,26 +27,26 @@ const studs: Check = (context) => {
 
 /** In what moves: bolted to two planes it is reckoned, else not to be hung. */
 function movingWall(context: CheckContext): Finding {
-  const { box, wall, unit } = context;
-  const bolted = heldByTwoPlanes(unit, wall);
-  const boltable = wall.structure === 'vehicle' && !bolted && (box.hanging.rail !== null || box.hanging.kind === 'through') && box.hanging.wallRail === null;
-  const second = box.hanging.second ?? { plane: 'bottom', count: 4, ratedN: 0 };
+  const { spec, wall, cabinet } = context;
+  const bolted = heldByTwoPlanes(cabinet, wall);
+  const boltable = wall.structure === 'vehicle' && !bolted && (spec.hanging.rail !== null || spec.hanging.kind === 'through') && spec.hanging.wallRail === null;
+  const second = spec.hanging.second ?? { plane: 'bottom', count: 4, ratedN: 0 };
   return {
     check: 'moving-wall',
-    unit: box.id,
+    unit: spec.id,
     severity: bolted ? 'look' : 'stop',
     station: 'hang',
     structure: STRUCTURES[wall.structure].name,
     bolted,
-    panels: [unit.hanging.wallHalf],
+    panels: [cabinet.hanging.wallHalf],
     fixes: [
       ...(boltable
         ? [
             {
               label: { key: 'bolt-two-planes' as const },
               edit: [
-                { path: inUnit(context, 'hanging', 'kind'), value: 'through' },
-                { path: inUnit(context, 'hanging', 'second'), value: second },
+                { path: inSpec(context, 'hanging', 'kind'), value: 'through' },
+                { path: inSpec(context, 'hanging', 'second'), value: second },
               ],
             },
           ]
@@ -57,8 +57,8 @@ function movingWall(context: CheckContext): Finding {
 }
 
 /** What a maker has to say and nobody entered; plates where they are not covered. */
-const ratings: Check = ({ box, wall, hang, unit }) => {
-  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
+const ratings: Check = ({ spec, wall, hang, cabinet }) => {
+  const base = { unit: spec.id, severity: 'stop' as const, station: 'hang' as const, panels: [cabinet.hanging.wallHalf] };
   return hang.refusals.flatMap((reason): Finding[] => {
     switch (reason.kind) {
       case 'unrated-plate':
@@ -84,7 +84,7 @@ const ratings: Check = ({ box, wall, hang, unit }) => {
             ...base,
             check: 'plates-ground',
             ground: reason.ground === 'metal' ? 'metal studs' : 'wallboard alone',
-            fixes: [{ label: { key: 'hang-on-cleat' }, edit: [{ path: ['units', box.id, 'hanging', 'kind'], value: 'outside' }] }],
+            fixes: [{ label: { key: 'hang-on-cleat' }, edit: [{ path: ['units', spec.id, 'hanging', 'kind'], value: 'outside' }] }],
           },
         ];
       default:
@@ -95,7 +95,7 @@ const ratings: Check = ({ box, wall, hang, unit }) => {
 
 /** Anchors nobody rated, and what is too heavy for anchors or for light metal studs. */
 const ground: Check = (context) => {
-  const { box, wall, hang, unit } = context;
+  const { spec, wall, hang, cabinet } = context;
   const unrated = hang.refusals.some(({ kind }) => kind === 'unrated-anchor');
   const heavy = hang.refusals.find(({ kind }) => kind === 'ground-too-light');
   if (!unrated && !heavy) return [];
@@ -104,14 +104,14 @@ const ground: Check = (context) => {
   return [
     {
       check: 'ground',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       why: unrated ? 'unrated' : 'too-heavy',
       ground: anchors ? 'anchors' : 'metal',
       kg: hang.loaded.mass.value,
       limitKg,
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       fixes: [
         ...(anchors ? [{ label: { key: 'fix-to-studs' as const }, edit: [{ path: ['wall', 'fixing', 'into'], value: 'ground' }] }] : []),
         { label: { key: 'enter-rating' }, visit: 'wall', field: anchors ? 'wall.fixing.pullN' : 'wall.fixing.metal' },
@@ -122,50 +122,50 @@ const ground: Check = (context) => {
 
 /** Screws too near the edges of a stud: fewer in a row, where one is far enough in. */
 const studEdge: Check = (context) => {
-  const { box, wall, hang, unit } = context;
+  const { spec, wall, hang, cabinet } = context;
   const reason = hang.refusals.find(({ kind }) => kind === 'stud-edge');
   if (reason?.kind !== 'stud-edge') return [];
   return [
     {
       check: 'stud-edge',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       hasMm: reason.hasMm,
       wantedMm: reason.wantedMm,
       studNm: wall.studs.width.nm,
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       fixes: reason.fitsOne ? [oneInRow(context)] : [{ label: { key: 'enter-studs' }, visit: 'wall', field: 'wall.studs.width' }],
     },
   ];
 };
 
 function oneInRow(context: CheckContext): Fix {
-  const { upper, lower } = context.box.hanging.wallScrew;
+  const { upper, lower } = context.spec.hanging.wallScrew;
   return {
     label: { key: 'one-in-row' },
     edit: [
-      { path: inUnit(context, 'hanging', 'wallScrew', 'upper'), value: Math.min(1, upper) },
-      { path: inUnit(context, 'hanging', 'wallScrew', 'lower'), value: Math.min(1, lower) },
+      { path: inSpec(context, 'hanging', 'wallScrew', 'upper'), value: Math.min(1, upper) },
+      { path: inSpec(context, 'hanging', 'wallScrew', 'lower'), value: Math.min(1, lower) },
     ],
   };
 }
 
 /** Two plugs of one row, counted as one. */
 const plugsClose: Check = (context) => {
-  const { box, wall, unit } = context;
-  const { wallScrew, plate } = unit.hanging;
+  const { spec, wall, cabinet } = context;
+  const { wallScrew, plate } = cabinet.hanging;
   if (groundOf(wall) !== 'masonry' || plate || Math.max(wallScrew.upper, wallScrew.lower) < 2) return [];
   const apartMm = 2 * Math.max(...besideMiddle(2, screwById(wallScrew.screw).diameterMm, null));
   return [
     {
       check: 'plugs-close',
-      unit: box.id,
+      unit: spec.id,
       severity: 'look',
       station: 'hang',
       apartMm,
       wantedMm: PLUGS_APART * Number.parseInt(wall.fixing.plug, 10),
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       fixes: [oneInRow(context)],
     },
   ];
@@ -174,52 +174,52 @@ const PLUGS_APART = ASSUMED.plugsApart.value;
 
 /** A stud behind the wall cleat that does not count, for its screws would stand too near the cleat's end. */
 const studByEnd: Check = (context) => {
-  const { box, wall, unit, hangInput } = context;
-  if (!boundToStuds(wall) || !unit.hanging.rip || unit.hanging.onRail) return [];
-  const { from, to } = wallHalfEnds(unit);
-  const wantedMm = leastFromEndMm(unit);
+  const { spec, wall, cabinet, hangInput } = context;
+  if (!boundToStuds(wall) || !cabinet.hanging.rip || cabinet.hanging.onRail) return [];
+  const { from, to } = wallHalfEnds(cabinet);
+  const wantedMm = leastFromEndMm(cabinet);
   const near = (['left', 'right'] as const).flatMap((side) =>
     hangInput.studsMm.map((at) => ({ side, hasMm: side === 'left' ? at - from : to - at })).filter(({ hasMm }) => hasMm >= 0 && isLessMm(hasMm, wantedMm)),
   );
   return near.slice(0, 1).map(({ side, hasMm }) => ({
     check: 'stud-by-end' as const,
-    unit: box.id,
+    unit: spec.id,
     severity: 'look' as const,
     station: 'hang' as const,
     side,
     hasMm,
     wantedMm,
-    panels: [unit.hanging.wallHalf],
-    fixes: box.hanging.kind === 'outside' ? [longerBy(context, side, wantedMm - hasMm)] : [],
+    panels: [cabinet.hanging.wallHalf],
+    fixes: spec.hanging.kind === 'outside' ? [longerBy(context, side, wantedMm - hasMm)] : [],
   }));
 };
 
 /** The wall cleat that much longer at one end: past the side where it has to. */
-function longerBy({ box }: CheckContext, side: 'left' | 'right', byMm: number): Fix {
+function longerBy({ spec }: CheckContext, side: 'left' | 'right', byMm: number): Fix {
   const edge = side === 'left' ? 'leftInset' : 'rightInset';
-  const inset = toMm(box.hanging[edge].nm) - byMm;
-  const reach = inset >= 0 ? roundDown(inset, box.unit) : roundUp(-inset, box.unit);
+  const inset = toMm(spec.hanging[edge].nm) - byMm;
+  const reach = inset >= 0 ? roundDown(inset, spec.unit) : roundUp(-inset, spec.unit);
   return {
     label: { key: inset >= 0 ? (side === 'left' ? 'inset-left' : 'inset-right') : side === 'left' ? 'run-on-left' : 'run-on-right', lengthNm: reach.nm },
-    edit: [{ path: ['units', box.id, 'hanging', edge], value: inset >= 0 ? reach : entered(`-${reach.text}`) }],
+    edit: [{ path: ['units', spec.id, 'hanging', edge], value: inset >= 0 ? reach : entered(`-${reach.text}`) }],
   };
 }
 
 /** Marks on the wall that this unit counts as one stud. */
-const marksClose: Check = ({ box, wall, hang, unit }) => {
+const marksClose: Check = ({ spec, wall, hang, cabinet }) => {
   if (!boundToStuds(wall)) return [];
-  const behind = new Set(hang.studs.map(({ atMm }) => Math.round(atMm * NM_PER.mm) + box.place.along.nm));
+  const behind = new Set(hang.studs.map(({ atMm }) => Math.round(atMm * NM_PER.mm) + spec.place.along.nm));
   const close = countedStuds(wall).find(({ at, marks }) => marks.length > 1 && behind.has(at));
   if (!close) return [];
   return [
     {
       check: 'marks-close',
-      unit: box.id,
+      unit: spec.id,
       severity: 'look',
       station: 'wall',
       marks: close.marks.length,
       apartNm: close.marks.at(-1)!.at - close.marks[0]!.at,
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       fixes: [{ label: { key: 'enter-studs' }, visit: 'wall' }],
     },
   ];

@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { onWall } from '../test/check-case.ts';
-import { unitWith } from '../test/print-room.ts';
+import { cabinetWith } from '../test/print-room.ts';
 
 test.each([
   ['outlet', true],
@@ -15,5 +15,5 @@ test.each([
     ...{ left: entered('1000 mm'), up: entered('1930 mm'), width: entered('80 mm'), height: entered('80 mm') },
     ...{ out: entered('0 mm'), handle: entered('0 mm') },
   };
-  expect(unitWith('ink', onWall('things.x', thing)).findings.some(({ check }) => check === 'half-in-way')).toBe(found);
+  expect(cabinetWith('ink', onWall('things.x', thing)).findings.some(({ check }) => check === 'half-in-way')).toBe(found);
 });

@@ -2,11 +2,11 @@
 import { wallHalfEnds, wallHalfFoot } from '../hang/wall-links.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { NM_PER, type Length } from '../length/length.ts';
-import { blocksUnits, mustBeReached, overlap, thingRect, type WallRect } from '../wall/placed.ts';
+import { blocksCabinets, mustBeReached, overlap, thingRect, type WallRect } from '../wall/placed.ts';
 import { railRect } from '../wall/rails.ts';
 import { railsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
-import type { UnitDesign } from '../carcass/families.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Finding, Fix } from './finding.ts';
 
 /** A notch is so much wider and deeper than what it goes round. [A] */
@@ -17,43 +17,43 @@ const MAX_NOTCH = 0.5;
 interface Placed {
   readonly wall: Wall;
   readonly things: readonly WallThing[];
-  readonly box: UnitDesign;
-  readonly unit: ResolvedUnit;
+  readonly spec: CabinetSpec;
+  readonly cabinet: ResolvedCabinet;
 }
 
 /** Things and rails under the wall half that its notch does not clear. `elsewhere`: other places for the unit, searched when one is wanted. */
-export function halfInWay({ wall, things, box, unit }: Placed, elsewhere: () => readonly Fix[]): Finding[] {
-  const { hanging } = unit;
+export function halfInWay({ wall, things, spec, cabinet }: Placed, elsewhere: () => readonly Fix[]): Finding[] {
+  const { hanging } = cabinet;
   if (!hanging.rip || hanging.onRail) return [];
-  const ends = wallHalfEnds(unit);
-  const foot = wallHalfFoot(unit, box.place.up.nm).value;
+  const ends = wallHalfEnds(cabinet);
+  const foot = wallHalfFoot(cabinet, spec.place.up.nm).value;
   const half: WallRect = {
-    left: box.place.along.nm + ends.from * NM_PER.mm,
-    right: box.place.along.nm + ends.to * NM_PER.mm,
+    left: spec.place.along.nm + ends.from * NM_PER.mm,
+    right: spec.place.along.nm + ends.to * NM_PER.mm,
     bottom: foot,
     top: foot + hanging.shortFace,
   };
   const { notch } = hanging;
   const cleared = ({ left, right, top }: WallRect): boolean =>
-    notch !== null && left >= box.place.along.nm + notch.from && right <= box.place.along.nm + notch.to && top <= foot + notch.depth;
+    notch !== null && left >= spec.place.along.nm + notch.from && right <= spec.place.along.nm + notch.to && top <= foot + notch.depth;
   const inWay = [
     // What is hidden in the wall is no matter here: holes keep clear of it.
-    ...things.filter((thing) => mustBeReached(thing) || blocksUnits(thing)).map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
+    ...things.filter((thing) => mustBeReached(thing) || blocksCabinets(thing)).map((thing) => ({ name: thing.name, rect: thingRect(thing) })),
     ...railsInOrder(wall).map((rail) => ({ name: rail.name, rect: railRect(rail, hanging.shortFace) })),
   ].filter(({ rect }) => overlap(half, rect) && !cleared(rect));
   return inWay.map(({ name, rect }): Finding => ({
     check: 'half-in-way',
-    unit: box.id,
+    unit: spec.id,
     severity: 'change',
     station: 'wall',
     panels: [hanging.wallHalf],
     other: name,
-    fixes: [...notchRound(box, half, rect, hanging.shortFace), ...elsewhere()],
+    fixes: [...notchRound(spec, half, rect, hanging.shortFace), ...elsewhere()],
   }));
 }
 
 /** From below, where enough of the half stays over it. */
-function notchRound({ id }: Pick<UnitDesign, 'id'>, half: WallRect, rect: WallRect, shortFace: Length): Fix[] {
+function notchRound({ id }: Pick<CabinetSpec, 'id'>, half: WallRect, rect: WallRect, shortFace: Length): Fix[] {
   const depth = rect.top + NOTCH_PLAY - half.bottom;
   if (depth > MAX_NOTCH * shortFace) return [];
   const from = Math.max(half.left, rect.left - NOTCH_PLAY);

@@ -6,7 +6,7 @@ import { toMeasure } from '../hang/spread.ts';
 import { AS_ASKED, isSeating, settled } from '../hang/seating.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { strengthen, strongerWallScrews } from './strengthen.ts';
 
@@ -14,83 +14,83 @@ import { strengthen, strongerWallScrews } from './strengthen.ts';
 const MAX_OVER_PEOPLE = ASSUMED.overPeople.value;
 
 const overPeople: Check = (context) => {
-  const { box, hang, unit } = context;
-  const { over } = box;
+  const { spec, hang, cabinet } = context;
+  const { over } = spec;
   if (over === 'nothing') return [];
   const use = mostUsed(hang.links);
-  const locked = box.hanging.antiLift || !hang.forces.hook;
+  const locked = spec.hanging.antiLift || !hang.forces.hook;
   const fixes: Fix[] = [
-    ...(locked ? [] : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
+    ...(locked ? [] : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inSpec(context, 'hanging', 'antiLift'), value: true }] }]),
     ...(use > MAX_OVER_PEOPLE && hang.links[0] ? strengthen(context, hang.links[0].kind) : []),
     { label: { key: 'enter-place' }, visit: 'wall' },
   ];
-  const base = { check: 'bed' as const, unit: box.id, station: 'hang' as const, under: over, use, locked, panels: [unit.hanging.cabinetHalf], fixes };
+  const base = { check: 'bed' as const, unit: spec.id, station: 'hang' as const, under: over, use, locked, panels: [cabinet.hanging.cabinetHalf], fixes };
   return [{ ...base, severity: locked && use <= MAX_OVER_PEOPLE ? 'look' : 'stop' }];
 };
 
 /** Shaken, a hook lifts: what hangs is fixed top and bottom. Forces are not worked out. */
 const earthquake: Check = (context) => {
-  const { box, hang, unit, earthquakes } = context;
+  const { spec, hang, cabinet, earthquakes } = context;
   if (!earthquakes) return [];
-  const locked = box.hanging.antiLift || !hang.forces.hook;
+  const locked = spec.hanging.antiLift || !hang.forces.hook;
   return [
     {
       check: 'earthquake',
-      unit: box.id,
+      unit: spec.id,
       severity: locked ? 'look' : 'stop',
       station: 'hang',
       locked,
-      panels: [unit.hanging.cabinetHalf],
+      panels: [cabinet.hanging.cabinetHalf],
       fixes: locked
         ? [{ label: { key: 'enter-wall' }, visit: 'wall' }]
-        : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
+        : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inSpec(context, 'hanging', 'antiLift'), value: true }] }],
     },
   ];
 };
 
 /** It came to rest elsewhere than asked, and the line is still marked as if it had not. */
 const heightShift: Check = (context) => {
-  const { box, unit, seating } = context;
+  const { spec, cabinet, seating } = context;
   const { own } = seating;
-  if (!own || !unit.hanging.rip || own.asked !== box.place.up.nm) return [];
+  if (!own || !cabinet.hanging.rip || own.asked !== spec.place.up.nm) return [];
   const lower = settled(own);
-  if (Math.abs(own.asked - own.came) <= AS_ASKED || box.hanging.seats?.nm === lower) return [];
+  if (Math.abs(own.asked - own.came) <= AS_ASKED || spec.hanging.seats?.nm === lower) return [];
   const value = enteredFromNm(lower);
   return [
     {
       check: 'height-shift',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'hang',
       cameNm: own.came,
       askedNm: own.asked,
       lowerNm: own.asked - own.came,
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       fixes: [
         ...(isSeating(lower)
-          ? [{ label: { key: 'allow-seating' as const, lengthNm: lower }, edit: [{ path: inUnit(context, 'hanging', 'seats'), value }] }]
+          ? [{ label: { key: 'allow-seating' as const, lengthNm: lower }, edit: [{ path: inSpec(context, 'hanging', 'seats'), value }] }]
           : []),
-        { label: { key: 'leave-height', lengthNm: own.came }, edit: [{ path: inUnit(context, 'place', 'up'), value: enteredFromNm(own.came) }] },
+        { label: { key: 'leave-height', lengthNm: own.came }, edit: [{ path: inSpec(context, 'place', 'up'), value: enteredFromNm(own.came) }] },
       ],
     },
   ];
 };
 
 const liftsOff: Check = (context) => {
-  const { box, unit, hang } = context;
+  const { spec, cabinet, hang } = context;
   const { hook } = hang.forces;
   const tip = hang.links.find(({ kind }) => kind === 'tip')?.use.value ?? 0;
-  if (!hook || tip <= FINE_TIP || box.hanging.antiLift) return [];
+  if (!hook || tip <= FINE_TIP || spec.hanging.antiLift) return [];
   return [
     {
       check: 'lifts-off',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'hang',
       tip,
       pullN: hook.pullLimit.value,
-      panels: [unit.hanging.cabinetHalf],
-      fixes: [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }],
+      panels: [cabinet.hanging.cabinetHalf],
+      fixes: [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inSpec(context, 'hanging', 'antiLift'), value: true }] }],
     },
   ];
 };
@@ -102,7 +102,7 @@ const measured = (input: ReturnType<typeof toMeasure>[number]): Fix =>
     : { label: { key: 'enter-species' }, visit: 'wall', field: 'wall.studs.species' };
 
 const overLoad: Check = (context) => {
-  const { box, hang } = context;
+  const { spec, hang } = context;
   const over = hang.links.find(({ use, limit }) => use.value > limit);
   // Within its limits as reckoned, past them where everything that nobody weighed is as heavy as it may be.
   const weakest = over ?? hang.atLow;
@@ -111,7 +111,7 @@ const overLoad: Check = (context) => {
     const limits = loadLimits(context.hangInput);
     return (over ? limits.carriesKg : limits.lowKg) ?? 0;
   };
-  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: weakest.panels };
+  const base = { unit: spec.id, severity: 'stop' as const, station: 'hang' as const, panels: weakest.panels };
   return [
     {
       ...base,
@@ -129,7 +129,7 @@ const overLoad: Check = (context) => {
 
 /** Someone leans on it or pulls: a caution, a refusal where children reach it. */
 const children: Check = (context) => {
-  const { box, hang, unit } = context;
+  const { spec, hang, cabinet } = context;
   const run = hang.climbing;
   if (!run || run.passes) return [];
   const worst = (
@@ -139,21 +139,21 @@ const children: Check = (context) => {
       ['pull', run.pull.value],
     ] as const
   ).reduce((a, b) => (b[1] > a[1] ? b : a));
-  const near = context.children && toMm(box.place.up.nm) < 1200;
+  const near = context.children && toMm(spec.place.up.nm) < 1200;
   return [
     {
       check: 'children',
-      unit: box.id,
+      unit: spec.id,
       severity: near ? 'stop' : 'look',
       station: 'hang',
       reason: worst[0],
       use: worst[1],
       near,
-      panels: [unit.hanging.cabinetHalf],
+      panels: [cabinet.hanging.cabinetHalf],
       fixes: [
-        ...(box.hanging.antiLift || !hang.forces.hook
+        ...(spec.hanging.antiLift || !hang.forces.hook
           ? []
-          : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inUnit(context, 'hanging', 'antiLift'), value: true }] }]),
+          : [{ label: { key: 'add-anti-lift' as const }, edit: [{ path: inSpec(context, 'hanging', 'antiLift'), value: true }] }]),
         ...(worst[0] === 'screws' || !hang.forces.hook ? strongerWallScrews(context).slice(0, 2) : []),
       ],
     },
@@ -161,8 +161,8 @@ const children: Check = (context) => {
 };
 
 /** What one person here lifts to a wall, kg: 15 at most, two thirds of it where the depth keeps it away from the chest. [ASSUME] */
-export function aloneLimitKg(unit: CheckContext['unit'], { shop }: Pick<CheckContext['workshop'], 'shop'>): number {
-  const deep = toMm(unit.outside.depth.value) > DEEP_MM;
+export function aloneLimitKg(cabinet: CheckContext['cabinet'], { shop }: Pick<CheckContext['workshop'], 'shop'>): number {
+  const deep = toMm(cabinet.outside.depth.value) > DEEP_MM;
   return (deep ? 2 / 3 : 1) * Math.min(LIFTED_KG, shop.liftsKg);
 }
 const DEEP_MM = 400;
@@ -172,14 +172,14 @@ const LIFTED_KG = 15;
 const WEIGHED_KG = 0.005;
 
 const tooHeavyAlone: Check = (context) => {
-  const { box, unit, hangInput, workshop } = context;
+  const { spec, cabinet, hangInput, workshop } = context;
   const kg = hangInput.weights.empty.mass.value;
-  const limit = aloneLimitKg(unit, workshop);
+  const limit = aloneLimitKg(cabinet, workshop);
   return kg > limit + WEIGHED_KG
     ? [
         {
           check: 'too-heavy-alone',
-          unit: box.id,
+          unit: spec.id,
           severity: 'change',
           station: 'hang',
           kg,

@@ -1,22 +1,22 @@
 /** What holds a thing on its floor is read off the unit itself: strips, fronts, tilt. */
 import { expect, test } from '@jest/globals';
-import { familyOf, type UnitDesign } from '../carcass/families.ts';
-import { newUnit } from '../test/family-units.ts';
+import { familyOf, type CabinetSpec } from '../carcass/families.ts';
+import { newSpec } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
 import { backTiltDeg, hasLip } from './held-in.ts';
 
 const floors = (design: unknown) => {
-  const { unit } = aloneBox(design as UnitDesign);
-  return unit.compartments.map((space) => ({ lip: hasLip(unit, space), tilt: Math.round(backTiltDeg(unit, space) * 10) / 10 }));
+  const { cabinet } = aloneBox(design as CabinetSpec);
+  return cabinet.compartments.map((space) => ({ lip: hasLip(cabinet, space), tilt: Math.round(backTiltDeg(cabinet, space) * 10) / 10 }));
 };
 const ledge = (more: object) => {
-  const rack = newUnit('ledge-rack');
+  const rack = newSpec('ledge-rack');
   const { start } = familyOf(rack).form.elements.find(({ path }) => path === 'ledges')!;
   return { ...rack, ledges: { l1: { ...(start(rack, 'l1', 1) as object), kind: 'plain', strips: 0, ...more } } };
 };
 
 test('a plain shelf has no lip and does not fall', () => {
-  expect(new Set(floors(newUnit('shelf-box')).map(({ lip, tilt }) => `${lip} ${tilt}`))).toEqual(new Set(['false 0']));
+  expect(new Set(floors(newSpec('shelf-box')).map(({ lip, tilt }) => `${lip} ${tilt}`))).toEqual(new Set(['false 0']));
 });
 
 test('strips before a ledge are one, scooped or not; a ledge without them has none', () => {
@@ -27,7 +27,7 @@ test('strips before a ledge are one, scooped or not; a ledge without them has no
 
 test('a tilted rack falls to the back by its own angle', () => {
   for (const tiltDeg of [0, 5]) {
-    const tilted = floors({ ...newUnit('slot-rack'), holds: 'shelves', tiltDeg });
+    const tilted = floors({ ...newSpec('slot-rack'), holds: 'shelves', tiltDeg });
     expect(tilted.map(({ tilt }) => tilt)).toContain(tiltDeg);
   }
 });

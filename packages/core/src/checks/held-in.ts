@@ -1,5 +1,5 @@
 /** What keeps a thing on the floor it stands on: a floor that falls to the back, or something that stands up at its front edge. */
-import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
+import type { Compartment, ResolvedCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 
 /** A floor that falls this much to the back keeps what rolls. [ASSUME] */
@@ -15,7 +15,7 @@ const FRONT_PART = 0.3;
 const BEFORE_EDGE_MM = 40;
 
 /** How far a floor falls to the back, degrees: 0 for a level one, below 0 for one that falls to the front. */
-export function backTiltDeg({ byId }: Pick<ResolvedUnit, 'byId'>, { floor }: Pick<Compartment, 'floor'>): number {
+export function backTiltDeg({ byId }: Pick<ResolvedCabinet, 'byId'>, { floor }: Pick<Compartment, 'floor'>): number {
   const { w } = byId.get(floor)!.frame;
   const up = w.up < 0 ? -1 : 1;
   // The normal of a floor that falls to the back leans back.
@@ -23,11 +23,11 @@ export function backTiltDeg({ byId }: Pick<ResolvedUnit, 'byId'>, { floor }: Pic
 }
 
 /** Whether a strip, a front or an edging stands up at the front edge of a floor. */
-export function hasLip(unit: Pick<ResolvedUnit, 'byId' | 'panels'>, { floor, width, at }: Pick<Compartment, 'floor' | 'width' | 'at'>): boolean {
-  const { low, high } = boundsOf(unit.byId.get(floor)!);
+export function hasLip(cabinet: Pick<ResolvedCabinet, 'byId' | 'panels'>, { floor, width, at }: Pick<Compartment, 'floor' | 'width' | 'at'>): boolean {
+  const { low, high } = boundsOf(cabinet.byId.get(floor)!);
   const [left, right] = [at.along / 1e6, (at.along + width.value) / 1e6];
   const front = high.out - FRONT_PART * (high.out - low.out);
-  return unit.panels.some((panel) => {
+  return cabinet.panels.some((panel) => {
     if (panel.id === floor || panel.onWall || panel.role === 'door') return false;
     const box = boundsOf(panel);
     const covered = Math.min(box.high.along, right) - Math.max(box.low.along, left);

@@ -6,11 +6,11 @@ import { NM_PER, type Length } from '../length/length.ts';
 import { isLess } from '../length/same-size.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { place } from '../solid/panel.ts';
 import { longestForSale } from '../stock/board-lengths.ts';
 import type { Product } from '../stock/workshop.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
 
@@ -18,14 +18,14 @@ import { enteredFromNm } from '../length/entered.ts';
 const NEAR = 500_000;
 
 const throughOrBetween: Check = (context) =>
-  (context.unit.typed ?? []).flatMap(({ name, panel, path, value, derived, thickness }): Finding[] => {
+  (context.cabinet.typed ?? []).flatMap(({ name, panel, path, value, derived, thickness }): Finding[] => {
     const off = Math.abs(value - derived);
     const times = ([1, 2] as const).find((count) => Math.abs(off - count * thickness) <= NEAR);
     if (!times) return [];
     return [
       {
         check: 'through-or-between',
-        unit: context.box.id,
+        unit: context.spec.id,
         severity: 'change',
         station: 'box',
         name,
@@ -34,21 +34,21 @@ const throughOrBetween: Check = (context) =>
         times,
         thicknessNm: thickness,
         panels: [panel],
-        fixes: [{ label: { key: 'let-it-follow', lengthNm: derived }, edit: [{ path: inUnit(context, ...path), value: null }] }],
+        fixes: [{ label: { key: 'let-it-follow', lengthNm: derived }, edit: [{ path: inSpec(context, ...path), value: null }] }],
       },
     ];
   });
 
 /** Fronts and boxes in a row whose sizes are all entered, and do not come to what there is to fill. */
 const notFilled: Check = (context) =>
-  (context.unit.typed ?? []).flatMap(({ name, panel, path, value, derived, fills, thickness }): Finding[] => {
+  (context.cabinet.typed ?? []).flatMap(({ name, panel, path, value, derived, fills, thickness }): Finding[] => {
     const off = derived - value;
     // A thickness forgotten has a finding of its own.
     if (!fills || Math.abs(off) <= NEAR || [1, 2].some((count) => Math.abs(Math.abs(off) - count * thickness) <= NEAR)) return [];
     return [
       {
         check: 'not-filled',
-        unit: context.box.id,
+        unit: context.spec.id,
         severity: off > 0 ? 'change' : 'stop',
         station: 'box',
         name,
@@ -56,7 +56,7 @@ const notFilled: Check = (context) =>
         panels: [panel],
         fixes:
           derived > 0
-            ? [{ label: { key: 'let-it-follow', lengthNm: derived }, edit: [{ path: inUnit(context, ...path), value: null }] }]
+            ? [{ label: { key: 'let-it-follow', lengthNm: derived }, edit: [{ path: inSpec(context, ...path), value: null }] }]
             : [{ label: { key: 'change-sizes' }, visit: 'box' }],
       },
     ];
@@ -66,19 +66,19 @@ const notFilled: Check = (context) =>
 const MIN_BACK_PLAY = NM_PER.mm;
 
 const tightBack: Check = (context) => {
-  const { box, unit } = context;
-  const sides = unit.meetings.filter(
-    ({ guest, edge, joint }) => unit.byId.get(guest)!.role === 'back' && (edge === 'near' || edge === 'far') && joint.depth > 0,
+  const { spec, cabinet } = context;
+  const sides = cabinet.meetings.filter(
+    ({ guest, edge, joint }) => cabinet.byId.get(guest)!.role === 'back' && (edge === 'near' || edge === 'far') && joint.depth > 0,
   );
   const [first] = sides;
   if (!first || !isLess(2 * first.joint.endPlay, MIN_BACK_PLAY)) return [];
-  const fixes: Fix[] = enters(box, 'back.play')
-    ? [{ label: { key: 'back-play', lengthNm: MIN_BACK_PLAY / 2 }, edit: [{ path: inUnit(context, 'back', 'play'), value: enteredFromNm(MIN_BACK_PLAY / 2) }] }]
+  const fixes: Fix[] = enters(spec, 'back.play')
+    ? [{ label: { key: 'back-play', lengthNm: MIN_BACK_PLAY / 2 }, edit: [{ path: inSpec(context, 'back', 'play'), value: enteredFromNm(MIN_BACK_PLAY / 2) }] }]
     : [];
   return [
     {
       check: 'tight-back',
-      unit: box.id,
+      unit: spec.id,
       severity: 'look',
       station: 'box',
       playNm: 2 * first.joint.endPlay,
@@ -90,35 +90,35 @@ const tightBack: Check = (context) => {
 };
 
 const roundCorner: Check = (context) => {
-  const { box, unit } = context;
-  if (box.stopEnds === 'square') return [];
-  const stopped = unit.panels.flatMap(({ strips }) => strips.filter(({ stoppedAt }) => stoppedAt && (stoppedAt.from || stoppedAt.to)));
+  const { spec, cabinet } = context;
+  if (spec.stopEnds === 'square') return [];
+  const stopped = cabinet.panels.flatMap(({ strips }) => strips.filter(({ stoppedAt }) => stoppedAt && (stoppedAt.from || stoppedAt.to)));
   const [first] = stopped;
   if (!first) return [];
   return [
     {
       check: 'round-corner',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
-      name: unit.byId.get(first.guest)!.name,
+      name: cabinet.byId.get(first.guest)!.name,
       slots: stopped.length,
       radiusNm: Math.round((first.far - first.near) / 2),
       panels: [...new Set(stopped.map(({ guest }) => guest))],
-      fixes: [{ label: { key: 'square-ends' }, edit: [{ path: inUnit(context, 'stopEnds'), value: 'square' }] }],
+      fixes: [{ label: { key: 'square-ends' }, edit: [{ path: inSpec(context, 'stopEnds'), value: 'square' }] }],
     },
   ];
 };
 
 /** A back that no sheet holds in one piece, and one in two whose seam shows. */
 const splitBack: Check = (context) => {
-  const { box, unit, parts, workshop } = context;
+  const { spec, cabinet, parts, workshop } = context;
   const backs = parts.filter(({ role }) => role === 'back');
-  const base = { check: 'split-back' as const, unit: box.id, station: 'box' as const };
+  const base = { check: 'split-back' as const, unit: spec.id, station: 'box' as const };
   const shelves = shelfMiddles(context);
   const split = (up: number): Fix => ({
     label: { key: 'split-back-at', lengthNm: up },
-    edit: [{ path: inUnit(context, 'back', 'split'), value: enteredFromNm(up) }],
+    edit: [{ path: inSpec(context, 'back', 'split'), value: enteredFromNm(up) }],
   });
   const tooLarge = backs.find(({ length, width, stock, grain }) => !holds(context, workshop.products[stock]!, length.value, width.value, grain === 'none'));
   if (tooLarge) {
@@ -127,7 +127,7 @@ const splitBack: Check = (context) => {
     const longest = longestForSale(product, workshop).length.nm - 2 * workshop.shop.trim.nm;
     const behind = shelves.filter((up) => up < longest).sort((a, b) => b - a)[0];
     const fixes: Fix[] =
-      enters(box, 'back.split') && behind !== undefined && !split2(context) ? [split(behind)] : [{ label: { key: 'other-sheet' }, visit: 'stock' }];
+      enters(spec, 'back.split') && behind !== undefined && !split2(context) ? [split(behind)] : [{ label: { key: 'other-sheet' }, visit: 'stock' }];
     return [
       {
         ...base,
@@ -145,7 +145,7 @@ const splitBack: Check = (context) => {
   const seam = split2(context);
   if (seam === null) return [];
   const nearest = [...shelves].sort((a, b) => Math.abs(a - seam) - Math.abs(b - seam))[0];
-  if (nearest !== undefined && Math.abs(nearest - seam) <= unit.byId.get(`${box.id}/back`)!.thickness) return [];
+  if (nearest !== undefined && Math.abs(nearest - seam) <= cabinet.byId.get(`${spec.id}/back`)!.thickness) return [];
   return [
     {
       ...base,
@@ -158,24 +158,24 @@ const splitBack: Check = (context) => {
       panels: backs.flatMap(({ panels }) => panels),
       fixes: [
         ...(nearest === undefined ? [] : [split(nearest)]),
-        { label: { key: 'back-in-one' }, edit: [{ path: inUnit(context, 'back', 'split'), value: null }] },
+        { label: { key: 'back-in-one' }, edit: [{ path: inSpec(context, 'back', 'split'), value: null }] },
       ],
     },
   ];
 };
 
 /** Where the pieces of a back in two meet, above the inside floor. */
-function split2({ unit, box }: CheckContext): Length | null {
-  const upper = unit.byId.get(`${box.id}/back/upper`);
-  const lower = unit.byId.get(`${box.id}/back`);
+function split2({ cabinet, spec }: CheckContext): Length | null {
+  const upper = cabinet.byId.get(`${spec.id}/back/upper`);
+  const lower = cabinet.byId.get(`${spec.id}/back`);
   return upper && lower ? ((upper.frame.origin.up - lower.frame.origin.up) as Length) : null;
 }
 
 /** Middles of the level parts that stand across the back, above the inside floor. */
-function shelfMiddles({ unit, box }: CheckContext): Length[] {
-  const back = unit.byId.get(`${box.id}/back`);
+function shelfMiddles({ cabinet, spec }: CheckContext): Length[] {
+  const back = cabinet.byId.get(`${spec.id}/back`);
   if (!back) return [];
-  return unit.panels
+  return cabinet.panels
     .filter(({ role }) => role === 'shelf')
     .map(({ frame, thickness }) => Math.round(frame.origin.up - thickness / 2 - back.frame.origin.up) as Length)
     .filter((up) => up > 0);
@@ -197,7 +197,7 @@ function holds({ workshop }: CheckContext, product: Product, length: number, wid
 const CARCASS: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom', 'back', 'hanging-rail']);
 
 /** Parts that are meant to come out, and what is glued to them without being part of the carcass: it comes out with them. */
-function comesOutWith({ panels, meetings, byId }: ResolvedUnit): ReadonlySet<string> {
+function comesOutWith({ panels, meetings, byId }: ResolvedCabinet): ReadonlySet<string> {
   const out = new Set(panels.filter(({ comesOut }) => comesOut).map(({ id }) => id));
   const glued = meetings.filter(({ joint, guest, host }) => joint.glue && !CARCASS.has(byId.get(guest)!.role) && !CARCASS.has(byId.get(host)!.role));
   for (let size = -1; size !== out.size;) {
@@ -207,20 +207,20 @@ function comesOutWith({ panels, meetings, byId }: ResolvedUnit): ReadonlySet<str
   return out;
 }
 
-const holdsIn = ({ byId }: ResolvedUnit, { guest, host }: Connection, comingOut: ReadonlySet<string>): boolean =>
+const holdsIn = ({ byId }: ResolvedCabinet, { guest, host }: Connection, comingOut: ReadonlySet<string>): boolean =>
   (comingOut.has(guest) && CARCASS.has(byId.get(host)!.role)) || (comingOut.has(host) && CARCASS.has(byId.get(guest)!.role));
 
 /** Glue on what is meant to come out, and glue that holds nothing. */
 const gluedShut: Check = (context) => {
-  const { box, unit, hangInput } = context;
-  const base = { check: 'glued-shut' as const, unit: box.id, severity: 'change' as const, station: 'box' as const };
+  const { spec, cabinet, hangInput } = context;
+  const base = { check: 'glued-shut' as const, unit: spec.id, severity: 'change' as const, station: 'box' as const };
   const found: Finding[] = [];
-  const comingOut = comesOutWith(unit);
-  for (const meeting of unit.meetings) {
+  const comingOut = comesOutWith(cabinet);
+  for (const meeting of cabinet.meetings) {
     if (!meeting.joint.glue) continue;
-    const [guest, host] = [unit.byId.get(meeting.guest)!, unit.byId.get(meeting.host)!];
+    const [guest, host] = [cabinet.byId.get(meeting.guest)!, cabinet.byId.get(meeting.host)!];
     const panels = [guest.id, host.id];
-    if (holdsIn(unit, meeting, comingOut) && !found.some(({ panels: there }) => there.includes(host.id))) {
+    if (holdsIn(cabinet, meeting, comingOut) && !found.some(({ panels: there }) => there.includes(host.id))) {
       const fixes = loosen(context);
       found.push({ ...base, why: 'comes-out', name: guest.name, other: host.name, panels, fixes });
     }
@@ -233,23 +233,23 @@ const gluedShut: Check = (context) => {
 
 /** The choice of a family that leaves something loose. */
 const loosen = (context: CheckContext): Fix[] =>
-  familyOf(context.box)
+  familyOf(context.spec)
     .form.fields.filter((field) => field.kind === 'choice' && field.options.includes('loose') && field.path.at(-1) !== 'fit')
-    .map(({ path }) => ({ label: { key: 'leave-loose' }, edit: [{ path: inUnit(context, ...path), value: 'loose' }] }));
+    .map(({ path }) => ({ label: { key: 'leave-loose' }, edit: [{ path: inSpec(context, ...path), value: 'loose' }] }));
 
 const screwed = (context: CheckContext): Fix[] => [
-  { label: { key: 'use-screws', number: 2 }, edit: [{ path: inUnit(context, 'assembly', 'perJoint'), value: 2 }] },
+  { label: { key: 'use-screws', number: 2 }, edit: [{ path: inSpec(context, 'assembly', 'perJoint'), value: 2 }] },
 ];
 
 /** Rows of pin holes at the two ends of a shelf that are not at one height. */
 const notMirrored: Check = (context) => {
-  const { box, unit } = context;
+  const { spec, cabinet } = context;
   const found: Finding[] = [];
-  const onPins = unit.meetings.filter(({ joint }) => joint.kind === 'pins');
+  const onPins = cabinet.meetings.filter(({ joint }) => joint.kind === 'pins');
   for (const id of new Set(onPins.map(({ guest }) => guest))) {
-    const shelf = unit.byId.get(id)!;
+    const shelf = cabinet.byId.get(id)!;
     const ends = onPins.filter(({ guest }) => guest === id);
-    const rows = ends.map(({ host, face }) => rowHeights(unit.byId.get(host)!, face === 'reference' ? 'reference' : 'other', shelf));
+    const rows = ends.map(({ host, face }) => rowHeights(cabinet.byId.get(host)!, face === 'reference' ? 'reference' : 'other', shelf));
     const [left, right] = rows;
     // An end without a row holds nothing: its joint says so.
     if (!left?.length || !right?.length) continue;
@@ -257,15 +257,15 @@ const notMirrored: Check = (context) => {
     if (!(by > NEAR)) continue;
     found.push({
       check: 'not-mirrored',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
       name: shelf.name,
       byNm: Math.round(by),
       panels: [...ends.map(({ host }) => host), shelf.id],
       fixes:
-        enters(box, 'pins.fromRight') && box.family === 'shelf-box'
-          ? [{ label: { key: 'same-end' }, edit: [{ path: inUnit(context, 'pins', 'fromRight'), value: box.pins.from }] }]
+        enters(spec, 'pins.fromRight') && spec.family === 'shelf-box'
+          ? [{ label: { key: 'same-end' }, edit: [{ path: inSpec(context, 'pins', 'fromRight'), value: spec.pins.from }] }]
           : [],
     });
     break;
@@ -289,13 +289,13 @@ const MOVES = 0.01;
 const TAKES_MM = 1.5;
 
 const woodMovement: Check = (context) => {
-  const { box, unit, hangInput, workshop, stockOf } = context;
-  return unit.meetings.flatMap((meeting): Finding[] => {
-    const guest = unit.byId.get(meeting.guest)!;
+  const { spec, cabinet, hangInput, workshop, stockOf } = context;
+  return cabinet.meetings.flatMap((meeting): Finding[] => {
+    const guest = cabinet.byId.get(meeting.guest)!;
     const { joint } = meeting;
     // Across its own end grain a solid part is held by whatever it meets, unless that moves with it.
     if (meeting.edge !== 'start' || !(joint.glue || joint.fastening) || !isEndGrain(hangInput, meeting, guest)) return [];
-    const host = unit.byId.get(meeting.host)!;
+    const host = cabinet.byId.get(meeting.host)!;
     const wide = seamOf(meeting, guest)?.lengthMm ?? 0;
     const together =
       hangInput.materialOf(host.stock).kind === 'solid' && host.grain === 'length' && Math.abs(host.frame.u.up) === Math.abs(guest.frame.u.along);
@@ -303,12 +303,12 @@ const woodMovement: Check = (context) => {
     const nominal = stockOf(guest.stock).product.nominal.nm;
     const sheet = Object.values(workshop.products).find(
       ({ kind, nominal: thick, material, unit: own }) =>
-        kind === 'sheet' && Math.abs(thick.nm - nominal) < 1e6 && own === box.unit && material !== 'white-pine' && material.includes('plywood'),
+        kind === 'sheet' && Math.abs(thick.nm - nominal) < 1e6 && own === spec.unit && material !== 'white-pine' && material.includes('plywood'),
     );
     return [
       {
         check: 'wood-movement',
-        unit: box.id,
+        unit: spec.id,
         severity: 'look',
         station: 'box',
         name: guest.name,
@@ -320,7 +320,7 @@ const woodMovement: Check = (context) => {
           ? [
               {
                 label: { key: 'use-stock', text: sheet.name },
-                edit: stockPaths(context, guest.stock).map((path) => ({ path: inUnit(context, ...path), value: sheet.id })),
+                edit: stockPaths(context, guest.stock).map((path) => ({ path: inSpec(context, ...path), value: sheet.id })),
               },
             ]
           : [],
@@ -330,26 +330,28 @@ const woodMovement: Check = (context) => {
 };
 
 /** Where the unit says that something is cut from this stock. */
-const stockPaths = ({ box }: CheckContext, stock: string): (readonly string[])[] =>
-  familyOf(box)
-    .form.fields.filter(({ kind, path }) => kind === 'stock' && path.reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], box) === stock)
+const stockPaths = ({ spec }: CheckContext, stock: string): (readonly string[])[] =>
+  familyOf(spec)
+    .form.fields.filter(
+      ({ kind, path }) => kind === 'stock' && path.reduce<unknown>((at, key) => (at as Record<string, unknown> | null)?.[key], spec) === stock,
+    )
     .map(({ path }) => path);
 
 /** A pane that is weighed and cut as something else. */
 const notGlass: Check = (context) => {
-  const { box, unit, hangInput, stockOf, workshop } = context;
-  const pane = unit.panels.find(({ name }) => name.key === 'door-glass');
+  const { spec, cabinet, hangInput, stockOf, workshop } = context;
+  const pane = cabinet.panels.find(({ name }) => name.key === 'door-glass');
   if (!pane || hangInput.materialOf(pane.stock).kind === 'glass') return [];
-  const glass = Object.values(workshop.products).find(({ material, unit: own }) => material === 'glass' && own === box.unit);
+  const glass = Object.values(workshop.products).find(({ material, unit: own }) => material === 'glass' && own === spec.unit);
   return [
     {
       check: 'not-glass',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
       product: stockOf(pane.stock).product.name,
       panels: [pane.id],
-      fixes: glass ? [{ label: { key: 'glaze-with', text: glass.name }, edit: [{ path: inUnit(context, 'doors', 'infillStock'), value: glass.id }] }] : [],
+      fixes: glass ? [{ label: { key: 'glaze-with', text: glass.name }, edit: [{ path: inSpec(context, 'doors', 'infillStock'), value: glass.id }] }] : [],
     },
   ];
 };

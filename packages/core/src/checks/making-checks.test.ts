@@ -5,12 +5,12 @@ import type { ToolTill } from '../carcass/tool-till.ts';
 import { entered } from '../length/entered.ts';
 import { setupsOf } from '../setups/setups.ts';
 import { defaultShop } from '../stock/shop.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { replayFaults } from '../test/replay-check.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import type { CheckId, Finding } from './finding.ts';
 
-const said = (box: Parameters<typeof aloneBox>[0], check: CheckId): Finding[] => aloneBox(box).findings.filter((finding) => finding.check === check);
+const said = (spec: Parameters<typeof aloneBox>[0], check: CheckId): Finding[] => aloneBox(spec).findings.filter((finding) => finding.check === check);
 const box = (more: Partial<ShelfBox>, assembly: Partial<ShelfBox['assembly']> = {}): ShelfBox => {
   const base = boxOf();
   return { ...base, ...more, assembly: { ...base.assembly, ...assembly } };
@@ -80,7 +80,7 @@ describe('finish and glue', () => {
 });
 
 describe('order and edges', () => {
-  const till = newUnit('tool-till') as ToolTill;
+  const till = newSpec('tool-till') as ToolTill;
   test('a plain box may be cut in any order, a tapered till may not', () => {
     expect(said(box({ cutFirst: 'shape' }), 'taper-before-slots')).toEqual([]);
     expect(said({ ...till, cutFirst: 'shape' }, 'taper-before-slots')).toHaveLength(1);
@@ -102,8 +102,8 @@ describe('order and edges', () => {
     const [sides, plain] = [wide, aloneBox(box({}))].map(({ parts }) => parts.find(({ role }) => role === 'side')!);
     expect(sides!.width.value - plain!.width.value).toBe(3_000_000);
     expect(sides!.width.terms.at(-1)!.label.key).toBe('left-wide');
-    expect(replayFaults(wide.unit, defaultShop())).toEqual([]);
-    const stages = setupsOf([wide.unit], defaultShop()).setups.flatMap(({ stage, cuts }) =>
+    expect(replayFaults(wide.cabinet, defaultShop())).toEqual([]);
+    const stages = setupsOf([wide.cabinet], defaultShop()).setups.flatMap(({ stage, cuts }) =>
       cuts.filter(({ operation }) => operation.panel === sides!.panels[0]).map(() => stage),
     );
     expect([...new Set(stages)].slice(0, 3)).toEqual(['slots', 'widths', 'grooves']);
@@ -144,9 +144,9 @@ describe('backs', () => {
   });
   test('in two pieces both are in the cut list, and between them as high as one with its play', () => {
     const { back } = boxOf();
-    const whole = aloneBox(boxOf()).unit.byId.get('u1/back')!;
-    const { unit } = aloneBox(box({ back: { ...back, split: mm('213') } }));
-    const pieces = ['u1/back', 'u1/back/upper'].map((id) => unit.byId.get(id)!);
+    const whole = aloneBox(boxOf()).cabinet.byId.get('u1/back')!;
+    const { cabinet } = aloneBox(box({ back: { ...back, split: mm('213') } }));
+    const pieces = ['u1/back', 'u1/back/upper'].map((id) => cabinet.byId.get(id)!);
     expect(pieces.reduce((sum, { length }) => sum + length.value, 0)).toBe(whole.length.value);
     expect(pieces.map(({ width }) => width.value)).toEqual([whole.width.value, whole.width.value]);
   });
@@ -168,10 +168,10 @@ describe('pins at both ends of a shelf', () => {
 });
 
 test('dividers glued to a panel that comes out come out with it; glued to the bottom too they would hold it in', () => {
-  const till = newUnit('tool-till');
+  const till = newSpec('tool-till');
   if (till.family !== 'tool-till') throw new Error('a tool till was asked for');
   const glued = aloneBox({ ...till, panel: 'removable', dividersBy: 'glue' });
   expect(glued.findings.filter(({ check }) => check === 'glued-shut')).toEqual([]);
-  const bottoms = glued.unit.meetings.filter(({ guest, edge }) => guest.includes('/divider/') && edge === 'start');
+  const bottoms = glued.cabinet.meetings.filter(({ guest, edge }) => guest.includes('/divider/') && edge === 'start');
   expect(bottoms.every(({ joint }) => !joint.glue)).toBe(true);
 });

@@ -11,7 +11,7 @@ import { isFace, type Fastening, type Connection } from '../solid/connection.ts'
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { hasSize, place } from '../solid/panel.ts';
 import { boundsOf } from '../solid/views.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 
 /** Edges that are no longer square to their neighbors once a part is shaped. */
@@ -19,21 +19,21 @@ const isShaped = ({ outline, cuts }: ResolvedPanel): boolean =>
   outline.some(({ id }) => id === 'slope' || id === 'taper' || id === 'corner' || id === 'corner-2') || cuts.some(({ kind }) => kind === 'notch');
 
 const taperBeforeSlots: Check = (context) => {
-  const { box, unit } = context;
-  if (box.cutFirst === 'slots') return [];
-  const parts = unit.panels.filter((panel) => panel.strips.length > 0 && isShaped(panel));
+  const { spec, cabinet } = context;
+  if (spec.cutFirst === 'slots') return [];
+  const parts = cabinet.panels.filter((panel) => panel.strips.length > 0 && isShaped(panel));
   const [first] = parts;
   if (!first) return [];
   return [
     {
       check: 'taper-before-slots',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
       name: first.name,
       slots: parts.reduce((sum, { strips }) => sum + strips.length, 0),
       panels: parts.map(({ id }) => id),
-      fixes: [{ label: { key: 'slots-first' }, edit: [{ path: inUnit(context, 'cutFirst'), value: 'slots' }] }],
+      fixes: [{ label: { key: 'slots-first' }, edit: [{ path: inSpec(context, 'cutFirst'), value: 'slots' }] }],
     },
   ];
 };
@@ -42,14 +42,14 @@ const HOLE_OF: Readonly<Partial<Record<WordKey, 'screw' | 'dowel' | 'pocket'>>> 
 
 /** Notches and holes a part has no wood for. */
 const noRoomForCut: Check = (context) => {
-  const { box, unit } = context;
-  const drilled = drillingOf(unit.byId, unit.meetings);
-  return unit.panels
+  const { spec, cabinet } = context;
+  const drilled = drillingOf(cabinet.byId, cabinet.meetings);
+  return cabinet.panels
     .filter(hasSize)
     .flatMap((panel): Finding[] =>
       cutFaults(panel, drilled.get(panel.id) ?? []).map(({ kind, reason }) => ({
         check: 'no-room-for-cut',
-        unit: box.id,
+        unit: spec.id,
         severity: kind === 'hole-off' ? 'change' : 'stop',
         station: panel.role === 'wall-half' ? 'hang' : 'box',
         name: panel.name,
@@ -58,7 +58,7 @@ const noRoomForCut: Check = (context) => {
         panels: [panel.id],
         fixes:
           panel.role === 'wall-half' && kind !== 'hole-off'
-            ? [{ label: { key: 'no-cleat-notch' }, edit: [{ path: inUnit(context, 'hanging', 'notch'), value: null }] }]
+            ? [{ label: { key: 'no-cleat-notch' }, edit: [{ path: inSpec(context, 'hanging', 'notch'), value: null }] }]
             : [{ label: { key: 'change-sizes' }, visit: 'box' }],
       })),
     )
@@ -69,16 +69,16 @@ const MAX_CUT_FAULTS = 6;
 
 /** Slots that come out over an edge that shows, with nothing to hold its fibres. */
 const tearOut: Check = (context) => {
-  const { box, unit } = context;
-  if (box.slotExit !== 'bare') return [];
-  const parts = unit.panels.filter(({ tearing }) => tearing.length > 0);
+  const { spec, cabinet } = context;
+  if (spec.slotExit !== 'bare') return [];
+  const parts = cabinet.panels.filter(({ tearing }) => tearing.length > 0);
   const [first] = parts;
   if (!first) return [];
-  const instead = (slotExit: 'backed' | 'wide', key: FixKey): Fix => ({ label: { key }, edit: [{ path: inUnit(context, 'slotExit'), value: slotExit }] });
+  const instead = (slotExit: 'backed' | 'wide', key: FixKey): Fix => ({ label: { key }, edit: [{ path: inSpec(context, 'slotExit'), value: slotExit }] });
   return [
     {
       check: 'tear-out',
-      unit: box.id,
+      unit: spec.id,
       severity: 'look',
       station: 'joints',
       name: first.name,
@@ -94,9 +94,9 @@ const HAND_MM = 120;
 const ARM_MM = 250;
 
 const finishBeforeAssembly: Check = (context) => {
-  const { box, unit } = context;
-  if (box.finish.kind === 'none' || box.finish.when === 'before') return [];
-  const narrow = unit.compartments.find(({ width, height, depth }) => {
+  const { spec, cabinet } = context;
+  if (spec.finish.kind === 'none' || spec.finish.when === 'before') return [];
+  const narrow = cabinet.compartments.find(({ width, height, depth }) => {
     const open = Math.min(toMm(width.value), toMm(height.value));
     // One that is not open at all is a matter of its own.
     return open > 0 && open < HAND_MM && toMm(depth.value) > ARM_MM;
@@ -105,7 +105,7 @@ const finishBeforeAssembly: Check = (context) => {
   return [
     {
       check: 'finish-before-assembly',
-      unit: box.id,
+      unit: spec.id,
       severity: 'look',
       station: 'box',
       name: narrow.name,
@@ -116,8 +116,8 @@ const finishBeforeAssembly: Check = (context) => {
         {
           label: { key: 'finish-before' },
           edit: [
-            { path: inUnit(context, 'finish', 'when'), value: 'before' },
-            { path: inUnit(context, 'finish', 'masked'), value: true },
+            { path: inSpec(context, 'finish', 'when'), value: 'before' },
+            { path: inSpec(context, 'finish', 'masked'), value: true },
           ],
         },
       ],
@@ -125,18 +125,18 @@ const finishBeforeAssembly: Check = (context) => {
   ];
 };
 
-const maskIt = (context: CheckContext): Fix => ({ label: { key: 'mask-glue' }, edit: [{ path: inUnit(context, 'finish', 'masked'), value: true }] });
-const gluedJoints = ({ unit }: CheckContext): Connection[] => unit.meetings.filter(({ joint }) => joint.glue);
+const maskIt = (context: CheckContext): Fix => ({ label: { key: 'mask-glue' }, edit: [{ path: inSpec(context, 'finish', 'masked'), value: true }] });
+const gluedJoints = ({ cabinet }: CheckContext): Connection[] => cabinet.meetings.filter(({ joint }) => joint.glue);
 
 /** Stain put on after glue came out of the joints: it does not take there. */
 const squeezeOut: Check = (context) => {
-  const { box } = context;
+  const { spec } = context;
   const glued = gluedJoints(context);
-  if (box.finish.kind !== 'stain' || box.finish.when === 'before' || box.finish.masked || glued.length === 0) return [];
+  if (spec.finish.kind !== 'stain' || spec.finish.when === 'before' || spec.finish.masked || glued.length === 0) return [];
   return [
     {
       check: 'squeeze-out',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
       joints: glued.length,
@@ -148,17 +148,17 @@ const squeezeOut: Check = (context) => {
 
 /** A finish put on before assembly, on faces that are to be glued. */
 const gluedOverFinish: Check = (context) => {
-  const { box } = context;
+  const { spec } = context;
   const glued = gluedJoints(context);
-  if (box.finish.kind === 'none' || box.finish.when === 'after' || box.finish.masked || glued.length === 0) return [];
+  if (spec.finish.kind === 'none' || spec.finish.when === 'after' || spec.finish.masked || glued.length === 0) return [];
   return [
     {
       check: 'glue-on-finish',
       why: 'finish',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
-      product: box.finish.kind,
+      product: spec.finish.kind,
       panels: [...new Set(glued.map(({ host }) => host))],
       fixes: [maskIt(context)],
     },
@@ -176,11 +176,11 @@ interface Driven {
 }
 
 /** Everything driven or doweled into an edge of a part. */
-const driven = ({ unit }: CheckContext): Driven[] =>
-  unit.meetings.flatMap((meeting): Driven[] => {
+const driven = ({ cabinet }: CheckContext): Driven[] =>
+  cabinet.meetings.flatMap((meeting): Driven[] => {
     const { fastening, depth } = meeting.joint;
-    const guest = unit.byId.get(meeting.guest)!;
-    const host = unit.byId.get(meeting.host)!;
+    const guest = cabinet.byId.get(meeting.guest)!;
+    const host = cabinet.byId.get(meeting.host)!;
     const seam = seamOf(meeting, guest);
     if (!fastening || !seam) return [];
     return [{ meeting, fastening, guest, host, intoMm: toMm(fastening.length) - toMm(host.thickness) + toMm(depth), seamMm: seam.lengthMm }];
@@ -191,7 +191,7 @@ const DRIFT_MM = 3;
 const DRIFT_SHARE = 0.1;
 
 const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] => {
-  const { box } = context;
+  const { spec } = context;
   const rows = all
     .filter(({ fastening }) => fastening.by === 'brads')
     .map((row) => ({ ...row, drift: DRIFT_MM + DRIFT_SHARE * Math.max(0, row.intoMm), cover: toMm(row.guest.thickness) / 2 }))
@@ -201,16 +201,16 @@ const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] 
   const { guest, host, meeting, drift, cover, fastening } = worst;
   const through = toMm(host.thickness) - toMm(meeting.joint.depth);
   const longest = Math.floor(through + (cover - DRIFT_MM) / DRIFT_SHARE);
-  const shorter = entered(box.unit === 'mm' ? `${Math.floor(longest / 5) * 5} mm` : `${Math.floor(longest / 6.35) / 4} in`);
+  const shorter = entered(spec.unit === 'mm' ? `${Math.floor(longest / 5) * 5} mm` : `${Math.floor(longest / 6.35) / 4} in`);
   const fixes: Fix[] =
     toMm(shorter.nm) - through >= MIN_BRAD_MM
-      ? [{ label: { key: 'use-brads', lengthNm: shorter.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: shorter }] }]
+      ? [{ label: { key: 'use-brads', lengthNm: shorter.nm }, edit: [{ path: inSpec(context, 'assembly', 'length'), value: shorter }] }]
       : [];
-  const screws: Fix = { label: { key: 'screws-instead' }, edit: [{ path: inUnit(context, 'assembly', 'by'), value: 'screws' }] };
+  const screws: Fix = { label: { key: 'screws-instead' }, edit: [{ path: inSpec(context, 'assembly', 'by'), value: 'screws' }] };
   return [
     {
       check: 'nail-blows-out',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
       name: guest.name,
@@ -227,8 +227,8 @@ const nailBlowsOut = (context: CheckContext, all: readonly Driven[]): Finding[] 
 const MIN_BRAD_MM = 12;
 
 const visiblePocketHoles = (context: CheckContext, all: readonly Driven[]): Finding[] => {
-  const { box, unit } = context;
-  const closed = unit.panels.some(({ role }) => role === 'door');
+  const { spec, cabinet } = context;
+  const closed = cabinet.panels.some(({ role }) => role === 'door');
   for (const { fastening, guest } of all) {
     if (fastening.by !== 'pockets' || !fastening.pockets || closed || Math.abs(guest.frame.w.up) < 0.5) continue;
     const face = pocketFace(guest, fastening);
@@ -240,14 +240,14 @@ const visiblePocketHoles = (context: CheckContext, all: readonly Driven[]): Find
     return [
       {
         check: 'visible-pocket-holes',
-        unit: box.id,
+        unit: spec.id,
         severity: 'look',
         station: 'box',
         name: guest.name,
         side: looksUp ? 'upper' : 'under',
-        faceUpNm: Math.round(up + box.place.up.nm),
+        faceUpNm: Math.round(up + spec.place.up.nm),
         panels: [guest.id],
-        fixes: [{ label: { key: 'hide-pockets' }, edit: [{ path: inUnit(context, 'assembly', 'pocketsOn'), value: 'hidden' }] }],
+        fixes: [{ label: { key: 'hide-pockets' }, edit: [{ path: inSpec(context, 'assembly', 'pocketsOn'), value: 'hidden' }] }],
       },
     ];
   }
@@ -269,16 +269,16 @@ const wantedOf = ({ meeting, guest }: Driven): number => {
 const fromEndMm = ({ fastening, seamMm }: Driven): number => (fastening.count > 1 ? Math.min(END_IN_MM, seamMm / (2 * fastening.count)) : seamMm / 2);
 
 const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => {
-  const { box } = context;
+  const { spec } = context;
   const screws = all.filter(({ fastening }) => fastening.by === 'screws');
-  const base = { check: 'edge-split' as const, unit: box.id, severity: 'change' as const, station: 'box' as const };
+  const base = { check: 'edge-split' as const, unit: spec.id, severity: 'change' as const, station: 'box' as const };
   const bare = screws
     .filter(({ fastening }) => !fastening.pilot)
     .map((row) => ({ row, hasMm: fromEndMm(row), wantedMm: END_BARE * screwById(row.fastening.screw).diameterMm }))
     .find(({ hasMm, wantedMm }) => isLessMm(hasMm, wantedMm));
   if (bare) {
     const { row, hasMm, wantedMm } = bare;
-    const fixes: Fix[] = [{ label: { key: 'drill-pilots' }, edit: [{ path: inUnit(context, 'assembly', 'pilot'), value: true }] }];
+    const fixes: Fix[] = [{ label: { key: 'drill-pilots' }, edit: [{ path: inSpec(context, 'assembly', 'pilot'), value: true }] }];
     return [
       {
         ...base,
@@ -301,9 +301,9 @@ const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => 
   if (!tight) return [];
   const { guest, fastening, seamMm, has, wanted } = tight;
   const count = Math.max(1, Math.floor(seamMm / (2 * wanted)));
-  const path = guest.role === 'hanging-rail' && box.hanging.railScrews === fastening.count ? ['hanging', 'railScrews'] : ['assembly', 'perJoint'];
+  const path = guest.role === 'hanging-rail' && spec.hanging.railScrews === fastening.count ? ['hanging', 'railScrews'] : ['assembly', 'perJoint'];
   const fixes: Fix[] =
-    count < fastening.count ? [{ label: { key: 'fewer-screws', number: count }, edit: [{ path: inUnit(context, ...path), value: count }] }] : [];
+    count < fastening.count ? [{ label: { key: 'fewer-screws', number: count }, edit: [{ path: inSpec(context, ...path), value: count }] }] : [];
   return [{ ...base, severity: 'look', name: guest.name, why: 'end', hasMm: has, wantedMm: wanted, panels: [guest.id], fixes }];
 };
 
@@ -311,7 +311,7 @@ const edgeSplit = (context: CheckContext, all: readonly Driven[]): Finding[] => 
 const SOLID_EDGE_MM = 30;
 
 const hollowCore = (context: CheckContext, all: readonly Driven[]): Finding[] => {
-  const { box, hangInput, stockOf, workshop } = context;
+  const { spec, hangInput, stockOf, workshop } = context;
   const hollow = (panel: ResolvedPanel): boolean => hangInput.materialOf(panel.stock).kind === 'hollow';
   const found = all.find(
     ({ guest, host, intoMm, meeting }) =>
@@ -321,12 +321,12 @@ const hollowCore = (context: CheckContext, all: readonly Driven[]): Finding[] =>
   const { guest, host, intoMm } = found;
   const part = hollow(guest) && intoMm > SOLID_EDGE_MM ? guest : host;
   const sound = Object.values(workshop.products).find(
-    ({ unit: own, material, nominal }) => own === box.unit && material.endsWith('plywood') && nominal.nm > 16 * NM_PER.mm,
+    ({ unit: own, material, nominal }) => own === spec.unit && material.endsWith('plywood') && nominal.nm > 16 * NM_PER.mm,
   );
   return [
     {
       check: 'hollow-core',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'box',
       name: part.name,
@@ -335,8 +335,8 @@ const hollowCore = (context: CheckContext, all: readonly Driven[]): Finding[] =>
       edgeMm: SOLID_EDGE_MM,
       panels: [guest.id, host.id],
       fixes:
-        sound && part.stock === box.stock
-          ? [{ label: { key: 'use-stock', text: sound.name }, edit: [{ path: inUnit(context, 'stock'), value: sound.id }] }]
+        sound && part.stock === spec.stock
+          ? [{ label: { key: 'use-stock', text: sound.name }, edit: [{ path: inSpec(context, 'stock'), value: sound.id }] }]
           : [],
     },
   ];

@@ -6,21 +6,21 @@ import { hasSize } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
 import { boundsOf } from '../solid/views.ts';
 import type { Label } from '../explained/explained-length.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix, OutsideOf } from './finding.ts';
 import { roundUp } from './round.ts';
 import type { FixKey } from './words/fixes.ts';
 
 /** Sizes that leave a part no length, or two parts no way to meet. */
 export const cannotBeMade: Check = (context) => {
-  const { box, unit } = context;
-  const base = { check: 'cannot-be-made' as const, unit: box.id, severity: 'stop' as const, station: 'box' as const, fixes: [] };
-  const unmade = unit.panels.filter((panel) => !hasSize(panel));
+  const { spec, cabinet } = context;
+  const base = { check: 'cannot-be-made' as const, unit: spec.id, severity: 'stop' as const, station: 'box' as const, fixes: [] };
+  const unmade = cabinet.panels.filter((panel) => !hasSize(panel));
   if (unmade.length > 0)
     return unmade.slice(0, 3).map((panel): Finding => ({ ...base, fixes: takeOut(context, panel), name: panel.name, other: null, panels: [panel.id] }));
-  return unit.faults
+  return cabinet.faults
     .slice(0, 3)
-    .map(({ guest, host }): Finding => ({ ...base, name: unit.byId.get(guest)!.name, other: unit.byId.get(host)!.name, panels: [guest, host] }));
+    .map(({ guest, host }): Finding => ({ ...base, name: cabinet.byId.get(guest)!.name, other: cabinet.byId.get(host)!.name, panels: [guest, host] }));
 };
 
 /** Less than this past the cabinet's own sizes is what play and joints come to, mm. [A] */
@@ -33,10 +33,10 @@ const OUTSIDE: readonly (readonly [axis: 'along' | 'up' | 'out', low: OutsideOf,
 
 /** Parts that stand out of the cabinet they belong to. A tilted top runs over its sides by choice; what is let into another part reaches as deep as its joint. */
 export const partOutside: Check = (context) => {
-  const { box, unit } = context;
-  const { width, height, depth } = unit.outside;
+  const { spec, cabinet } = context;
+  const { width, height, depth } = cabinet.outside;
   const size = { along: toMm(width.value), up: toMm(height.value), out: toMm(depth.value) };
-  return unit.panels
+  return cabinet.panels
     .filter((panel) => !panel.onWall && panel.role !== 'top' && hasSize(panel))
     .flatMap((panel): Finding[] => {
       const { low, high } = boundsOf(panel);
@@ -45,12 +45,12 @@ export const partOutside: Check = (context) => {
         { side: above, byMm: high[axis] - size[axis] },
       ]).sort((a, b) => b.byMm - a.byMm)[0]!;
       if (past.byMm <= OUTSIDE_MM) return [];
-      const reach = Math.max(0, ...unit.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
+      const reach = Math.max(0, ...cabinet.meetings.map(({ guest, joint }) => (guest === panel.id ? toMm(joint.depth) : 0)));
       if (past.byMm <= OUTSIDE_MM + reach) return [];
       return [
         {
           check: 'part-outside',
-          unit: box.id,
+          unit: spec.id,
           severity: 'stop',
           station: 'box',
           name: panel.name,
@@ -67,19 +67,19 @@ type Placed = { readonly id: string; readonly order: number; readonly in: string
 
 /** Shelves, dividers and inserts that were entered for an opening that is not there any more. */
 export const nowhere: Check = (context) => {
-  const { box, unit } = context;
-  const [lowest] = unit.compartments;
-  return familyOf(box).form.elements.flatMap(({ path, panel }): Finding[] => {
-    const rows = Object.values((box as unknown as Record<string, Record<string, Placed>>)[path] ?? {}).sort((a, b) => a.order - b.order);
+  const { spec, cabinet } = context;
+  const [lowest] = cabinet.compartments;
+  return familyOf(spec).form.elements.flatMap(({ path, panel }): Finding[] => {
+    const rows = Object.values((spec as unknown as Record<string, Record<string, Placed>>)[path] ?? {}).sort((a, b) => a.order - b.order);
     return rows.flatMap((row, index): Finding[] => {
-      if (!panel || !('in' in row) || unit.byId.has(panel(box, row.id))) return [];
+      if (!panel || !('in' in row) || cabinet.byId.has(panel(spec, row.id))) return [];
       const of = String(index + 1);
       const name: Label = { key: path === 'inserts' ? 'insert' : path === 'dividers' ? 'divider' : 'shelf', of };
-      const at = (key: string): string[] => ['units', box.id, path, row.id, key];
+      const at = (key: string): string[] => ['units', spec.id, path, row.id, key];
       return [
         {
           check: 'nowhere',
-          unit: box.id,
+          unit: spec.id,
           severity: 'change',
           station: 'box',
           name,
@@ -88,7 +88,7 @@ export const nowhere: Check = (context) => {
             ...(lowest && lowest.keptBy !== row.in
               ? [{ label: { key: 'put-in' as const, name: lowest.name }, edit: [{ path: at('in'), value: lowest.keptBy }] }]
               : []),
-            { label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, path, row.id], value: undefined }] },
+            { label: { key: 'take-part-out', name }, edit: [{ path: ['units', spec.id, path, row.id], value: undefined }] },
           ],
         },
       ];
@@ -97,11 +97,11 @@ export const nowhere: Check = (context) => {
 };
 
 /** A part that stands for one element of a list, taken out of it. */
-function takeOut({ box }: CheckContext, { id, name }: ResolvedPanel): Fix[] {
-  return familyOf(box).form.elements.flatMap(({ path, panel }): Fix[] => {
-    const elements = Object.keys((box as unknown as Record<string, object>)[path] ?? {});
-    const element = elements.find((each) => panel?.(box, each) === id);
-    return element === undefined ? [] : [{ label: { key: 'take-part-out', name }, edit: [{ path: ['units', box.id, path, element], value: undefined }] }];
+function takeOut({ spec }: CheckContext, { id, name }: ResolvedPanel): Fix[] {
+  return familyOf(spec).form.elements.flatMap(({ path, panel }): Fix[] => {
+    const elements = Object.keys((spec as unknown as Record<string, object>)[path] ?? {});
+    const element = elements.find((each) => panel?.(spec, each) === id);
+    return element === undefined ? [] : [{ label: { key: 'take-part-out', name }, edit: [{ path: ['units', spec.id, path, element], value: undefined }] }];
   });
 }
 
@@ -115,27 +115,27 @@ function overTheEdges(context: CheckContext): Fix[] {
     { path: ['fronts'], value: 'overlay' },
   ];
   return rows
-    .filter(({ path }) => enters(context.box, path.join('.')))
-    .map(({ path, value }) => ({ label: { key: 'fronts-over' }, edit: [{ path: inUnit(context, ...path), value }] }));
+    .filter(({ path }) => enters(context.spec, path.join('.')))
+    .map(({ path, value }) => ({ label: { key: 'fronts-over' }, edit: [{ path: inSpec(context, ...path), value }] }));
 }
 
 /** Two parts where only one can be: the unit is made deeper or taller by what frees them. */
 export const partsClash: Check = (context) => {
-  const { box, unit } = context;
+  const { spec, cabinet } = context;
   // What cannot be made has no body to look at.
-  if (unit.faults.length > 0 || !unit.panels.every(hasSize)) return [];
-  return clashesOf(unit)
+  if (cabinet.faults.length > 0 || !cabinet.panels.every(hasSize)) return [];
+  return clashesOf(cabinet)
     .slice(0, 3)
     .map(({ a, b, apart }): Finding => {
       const grow = (path: 'depth' | 'height' | 'width', by: number, key: FixKey): Fix[] => {
-        if (!enters(box, path)) return [];
-        const value = roundUp(toMm(box[path].nm) + by, box.unit);
-        return [{ label: { key, lengthNm: value.nm }, edit: [{ path: inUnit(context, path), value }] }];
+        if (!enters(spec, path)) return [];
+        const value = roundUp(toMm(spec[path].nm) + by, spec.unit);
+        return [{ label: { key, lengthNm: value.nm }, edit: [{ path: inSpec(context, path), value }] }];
       };
-      const base = { unit: box.id, station: 'box' as const, panels: [a, b] };
-      const [front, behind] = isInsetFront(unit.byId.get(b)!) ? [b, a] : [a, b];
-      const [name, other] = [unit.byId.get(front)!.name, unit.byId.get(behind)!.name];
-      if (isInsetFront(unit.byId.get(front)!)) {
+      const base = { unit: spec.id, station: 'box' as const, panels: [a, b] };
+      const [front, behind] = isInsetFront(cabinet.byId.get(b)!) ? [b, a] : [a, b];
+      const [name, other] = [cabinet.byId.get(front)!.name, cabinet.byId.get(behind)!.name];
+      if (isInsetFront(cabinet.byId.get(front)!)) {
         const fixes = [...overTheEdges(context), ...grow('depth', apart.out, 'make-deeper')];
         return { ...base, check: 'front-clearance', severity: 'change', name, other, byNm: Math.round(apart.out * 1e6), fixes };
       }

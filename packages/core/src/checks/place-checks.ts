@@ -2,7 +2,7 @@
  * What a unit runs into where it hangs: others, things on the wall, doors that swing, ceiling and
  * floor. Run for all units at once, outside the memory of each, for moving one changes its neighbours.
  */
-import { enters, type UnitDesign } from '../carcass/families.ts';
+import { enters, type CabinetSpec } from '../carcass/families.ts';
 import type { Hang } from '../hang/hang.ts';
 import { leastFromEndMm } from '../hang/wall-links.ts';
 import { wallHoles } from '../hang/holes.ts';
@@ -10,9 +10,9 @@ import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { isLess, isLessMm } from '../length/same-size.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
-import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from '../wall/placed.ts';
+import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from '../wall/placed.ts';
 import { nearestPlace, proposePlaces } from '../wall/placing.ts';
 import { sweeps, swingOf, type Sector } from '../wall/swing.ts';
 import { thingsInOrder, type Wall, type WallThing } from '../wall/wall.ts';
@@ -22,9 +22,9 @@ import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
 /** A unit as it hangs. */
-export interface PlacedUnit {
-  readonly box: UnitDesign;
-  readonly unit: ResolvedUnit;
+export interface PlacedCabinet {
+  readonly spec: CabinetSpec;
+  readonly cabinet: ResolvedCabinet;
   readonly hang: Hang;
   readonly block: WallBlock;
 }
@@ -40,25 +40,25 @@ const MAX_PLACES = 3;
 /** How far a cabinet door opens. [A] */
 const DOOR_DEG = 110;
 
-export const blockOf = (box: UnitDesign, { outside }: ResolvedUnit): WallBlock => ({
-  id: box.id,
-  name: box.name,
-  left: box.place.along.nm,
-  right: box.place.along.nm + outside.width.value,
-  bottom: box.place.up.nm,
-  top: box.place.up.nm + outside.height.value,
+export const blockOf = (spec: CabinetSpec, { outside }: ResolvedCabinet): WallBlock => ({
+  id: spec.id,
+  name: spec.name,
+  left: spec.place.along.nm,
+  right: spec.place.along.nm + outside.width.value,
+  bottom: spec.place.up.nm,
+  top: spec.place.up.nm + outside.height.value,
   out: outside.depth.value,
 });
 
 /** Findings of all units by unit id. */
-export function checkPlaces(wall: Wall, units: readonly PlacedUnit[]): ReadonlyMap<string, readonly Finding[]> {
+export function checkPlaces(wall: Wall, cabinets: readonly PlacedCabinet[]): ReadonlyMap<string, readonly Finding[]> {
   const things = thingsInOrder(wall);
   const swings = things.flatMap((thing) => {
     const sector = swingOf(thing, wall);
     return sector ? [{ thing, sector }] : [];
   });
-  const blocks = units.map(({ block }) => block);
-  return new Map(units.map((placed) => [placed.box.id, checkPlace({ wall, things, swings, blocks, placed })]));
+  const blocks = cabinets.map(({ block }) => block);
+  return new Map(cabinets.map((placed) => [placed.spec.id, checkPlace({ wall, things, swings, blocks, placed })]));
 }
 
 interface PlaceContext {
@@ -66,7 +66,7 @@ interface PlaceContext {
   readonly things: readonly WallThing[];
   readonly swings: readonly { readonly thing: WallThing; readonly sector: Sector }[];
   readonly blocks: readonly WallBlock[];
-  readonly placed: PlacedUnit;
+  readonly placed: PlacedCabinet;
 }
 
 function checkPlace(context: PlaceContext): Finding[] {
@@ -80,12 +80,12 @@ function checkPlace(context: PlaceContext): Finding[] {
     ...liftedUnder(context),
     ...lidTurns(context),
     ...joinedFirst(context),
-    ...halfInWay({ wall: context.wall, things: context.things, box: context.placed.box, unit: context.placed.unit }, () => elsewhere(context)),
+    ...halfInWay({ wall: context.wall, things: context.things, spec: context.placed.spec, cabinet: context.placed.cabinet }, () => elsewhere(context)),
   ];
   return found;
 }
 
-const base = ({ placed: { box } }: PlaceContext) => ({ unit: box.id, station: 'wall' as const, panels: [] });
+const base = ({ placed: { spec } }: PlaceContext) => ({ unit: spec.id, station: 'wall' as const, panels: [] });
 
 const placesFor = new WeakMap<PlaceContext, readonly Fix[]>();
 
@@ -97,11 +97,11 @@ function elsewhere(context: PlaceContext): readonly Fix[] {
 }
 
 function otherPlaces({ wall, blocks, placed }: PlaceContext): Fix[] {
-  const { box, block } = placed;
-  const holes = wallHoles({ unit: placed.unit, hang: placed.hang, wall, at: box.place, seating: ZERO });
+  const { spec, block } = placed;
+  const holes = wallHoles({ cabinet: placed.cabinet, hang: placed.hang, wall, at: spec.place, seating: ZERO });
   const rows = [...new Set(holes.map(({ up }) => up - block.bottom))];
-  const others = blocks.filter(({ id }) => id !== box.id);
-  const screws = { rows, end: leastFromEndMm(placed.unit) * NM_PER.mm };
+  const others = blocks.filter(({ id }) => id !== spec.id);
+  const screws = { rows, end: leastFromEndMm(placed.cabinet) * NM_PER.mm };
   const nearest = nearestPlace(wall, others, block, screws, CLEAR_ABOVE);
   const wanted = { width: block.right - block.left, height: block.top - block.bottom, out: block.out, ...screws, up: block.bottom };
   const best = proposePlaces(wall, others, wanted, { above: CLEAR_ABOVE, beside: 0, below: 0 }).slice(0, MAX_PLACES);
@@ -109,8 +109,8 @@ function otherPlaces({ wall, blocks, placed }: PlaceContext): Fix[] {
   return [...places.values()].slice(0, MAX_PLACES).map(({ along, up }) => ({
     label: { key: 'move-to', lengthNm: along, otherNm: up },
     edit: [
-      { path: ['units', box.id, 'place', 'along'], value: enteredFromNm(along) },
-      { path: ['units', box.id, 'place', 'up'], value: enteredFromNm(up) },
+      { path: ['units', spec.id, 'place', 'along'], value: enteredFromNm(along) },
+      { path: ['units', spec.id, 'place', 'up'], value: enteredFromNm(up) },
     ],
   }));
 }
@@ -123,7 +123,7 @@ const PLAIN_GAP = 10 * NM_PER.mm;
 /** Boxes side by side with no gap to speak of: said once, at the right one of the two. */
 function joinedFirst(context: PlaceContext): Finding[] {
   const { blocks, placed } = context;
-  const { block, box } = placed;
+  const { block, spec } = placed;
   return blocks
     .filter((other) => other.id !== block.id && other.bottom < block.top && other.top > block.bottom)
     .map((other) => ({ other, apart: block.left - other.right }))
@@ -137,7 +137,7 @@ function joinedFirst(context: PlaceContext): Finding[] {
         other: other.name,
         otherUnit: other.id,
         apartNm: apart,
-        fixes: [{ label: { key: 'leave-gap', lengthNm: along.nm, otherNm: PLAIN_GAP }, edit: [{ path: ['units', box.id, 'place', 'along'], value: along }] }],
+        fixes: [{ label: { key: 'leave-gap', lengthNm: along.nm, otherNm: PLAIN_GAP }, edit: [{ path: ['units', spec.id, 'place', 'along'], value: along }] }],
       } satisfies Finding;
     });
 }
@@ -153,7 +153,7 @@ function collisions(context: PlaceContext): Finding[] {
     void found.push({ ...base(context), check: 'collides', severity: 'stop', what, other, byNm: Math.round(byNm), fixes: elsewhere(context) });
   for (const other of blocks) if (other.id !== block.id && overlap(block, other)) hit('unit', other.name, depthInto(block, other));
   for (const thing of things)
-    if (blocksUnits(thing) && thing.kind !== 'side-door' && overlap(block, thingRect(thing))) hit('thing', thing.name, depthInto(block, thingRect(thing)));
+    if (blocksCabinets(thing) && thing.kind !== 'side-door' && overlap(block, thingRect(thing))) hit('thing', thing.name, depthInto(block, thingRect(thing)));
   const past = Math.max(-block.left, block.right - wall.width.nm);
   if (past > 0) hit('wall', '', past);
   const over = block.top - lowestCeiling(wall, block);
@@ -180,7 +180,7 @@ function baseboard(context: PlaceContext): Finding[] {
       severity: 'change',
       byNm: by,
       outNm: wall.baseboard.out.nm,
-      fixes: [{ label: { key: 'hang-higher', lengthNm: up.nm }, edit: [{ path: ['units', placed.box.id, 'place', 'up'], value: up }] }],
+      fixes: [{ label: { key: 'hang-higher', lengthNm: up.nm }, edit: [{ path: ['units', placed.spec.id, 'place', 'up'], value: up }] }],
     },
   ];
 }
@@ -198,12 +198,12 @@ function freeDepth(sector: Sector, block: WallBlock): number {
 
 function roomDoors(context: PlaceContext): Finding[] {
   const { swings, placed } = context;
-  const { block, box } = placed;
+  const { block, spec } = placed;
   return swings
     .filter(({ sector }) => sweeps(sector, block))
     .map(({ thing, sector }) => {
       const free = freeDepth(sector, block);
-      const shallower = roundDown(toMm((box.depth.nm - (block.out - free)) as Length), box.unit);
+      const shallower = roundDown(toMm((spec.depth.nm - (block.out - free)) as Length), spec.unit);
       return {
         ...base(context),
         check: 'room-door',
@@ -213,8 +213,8 @@ function roomDoors(context: PlaceContext): Finding[] {
         freeNm: free,
         fixes: [
           ...elsewhere(context),
-          ...(enters(box, 'depth') && shallower.nm >= 100 * NM_PER.mm
-            ? [{ label: { key: 'make-shallower' as const, lengthNm: shallower.nm }, edit: [{ path: ['units', box.id, 'depth'], value: shallower }] }]
+          ...(enters(spec, 'depth') && shallower.nm >= 100 * NM_PER.mm
+            ? [{ label: { key: 'make-shallower' as const, lengthNm: shallower.nm }, edit: [{ path: ['units', spec.id, 'depth'], value: shallower }] }]
             : []),
         ],
       } satisfies Finding;
@@ -222,11 +222,11 @@ function roomDoors(context: PlaceContext): Finding[] {
 }
 
 /** Sectors the unit's own doors sweep, hinged at its front corners. */
-export function ownSwings(box: UnitDesign, { left, right, out, bottom, top }: WallBlock): Sector[] {
+export function ownSwings(spec: CabinetSpec, { left, right, out, bottom, top }: WallBlock): Sector[] {
   const width = right - left;
   const leftLeaf = (radius: number): Sector => ({ along: left, out, radius, fromDeg: 0, toDeg: DOOR_DEG, bottom, top });
   const rightLeaf = (radius: number): Sector => ({ along: right, out, radius, fromDeg: 180 - DOOR_DEG, toDeg: 180, bottom, top });
-  switch (box.front) {
+  switch (spec.front) {
     case 'open':
       return [];
     case 'door-left':
@@ -247,22 +247,22 @@ export function ownSwings(box: UnitDesign, { left, right, out, bottom, top }: Wa
 
 function ownDoors(context: PlaceContext): Finding[] {
   const { wall, blocks, things, placed } = context;
-  const { box, block } = placed;
-  const sectors = ownSwings(box, block);
+  const { spec, block } = placed;
+  const sectors = ownSwings(spec, block);
   const hits = (target: { left: number; right: number; out: number; bottom: number; top: number }): boolean => sectors.some((sector) => sweeps(sector, target));
   const drawer: WallRect & { out: number } = { ...block, out: 2 * block.out };
-  const inDrawers = (rect: WallRect, out: number): boolean => box.front === 'drawers' && out > block.out && overlap(drawer, rect);
+  const inDrawers = (rect: WallRect, out: number): boolean => spec.front === 'drawers' && out > block.out && overlap(drawer, rect);
   const found: Finding[] = [];
   const say = (other: string, ofWall: boolean): void => {
     const flipped = { 'door-left': 'door-right', 'door-right': 'door-left' } as const;
     const fixes: Fix[] =
-      box.front === 'door-left' || box.front === 'door-right'
-        ? [{ label: { key: 'hinge-other-side' }, edit: [{ path: ['units', box.id, 'front'], value: flipped[box.front] }] }]
+      spec.front === 'door-left' || spec.front === 'door-right'
+        ? [{ label: { key: 'hinge-other-side' }, edit: [{ path: ['units', spec.id, 'front'], value: flipped[spec.front] }] }]
         : [];
     const pair: Fix[] =
-      box.front === 'doors' || box.front === 'drawers' || box.front === 'lid-up' || box.front === 'flap-down'
+      spec.front === 'doors' || spec.front === 'drawers' || spec.front === 'lid-up' || spec.front === 'flap-down'
         ? []
-        : [{ label: { key: 'two-doors' }, edit: [{ path: ['units', box.id, 'front'], value: 'doors' }] }];
+        : [{ label: { key: 'two-doors' }, edit: [{ path: ['units', spec.id, 'front'], value: 'doors' }] }];
     found.push({ ...base(context), check: 'door-hits', severity: 'change', other, wall: ofWall, fixes: [...fixes, ...pair, ...elsewhere(context)] });
   };
   for (const other of blocks) if (other.id !== block.id && other.out > block.out && (hits(other) || inDrawers(other, other.out))) say(other.name, false);
@@ -281,7 +281,7 @@ function ownDoors(context: PlaceContext): Finding[] {
 
 function headRoom(context: PlaceContext): Finding[] {
   const { things, placed } = context;
-  const { block, box } = placed;
+  const { block, spec } = placed;
   return things
     .filter(({ kind }) => kind === 'bench' || kind === 'furniture')
     .flatMap((thing): Finding[] => {
@@ -298,7 +298,7 @@ function headRoom(context: PlaceContext): Finding[] {
           other: thing.name,
           freeNm: free,
           wantedNm: OVER_BENCH,
-          fixes: [{ label: { key: 'hang-higher', lengthNm: up.nm }, edit: [{ path: ['units', box.id, 'place', 'up'], value: up }] }],
+          fixes: [{ label: { key: 'hang-higher', lengthNm: up.nm }, edit: [{ path: ['units', spec.id, 'place', 'up'], value: up }] }],
         },
       ];
     });
@@ -309,7 +309,7 @@ function lowestOver({ things, blocks, placed: { block } }: PlaceContext): number
   return [
     ...blocks.filter(({ id }) => id !== block.id),
     ...things
-      .filter(blocksUnits)
+      .filter(blocksCabinets)
       .filter(({ kind }) => kind !== 'side-door')
       .map(thingRect),
   ]
@@ -320,16 +320,16 @@ function lowestOver({ things, blocks, placed: { block } }: PlaceContext): number
 /** A lid that turns up has to turn past whatever is over it: its thickness rises over the edge it turns about. [eq] */
 function lidTurns(context: PlaceContext): Finding[] {
   const { wall, placed } = context;
-  const { block, box, unit } = placed;
-  if (box.front !== 'lid-up') return [];
-  const lids = unit.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, high: boundsOf(panel).high.up + toMm(panel.thickness) }));
+  const { block, spec, cabinet } = placed;
+  if (spec.front !== 'lid-up') return [];
+  const lids = cabinet.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, high: boundsOf(panel).high.up + toMm(panel.thickness) }));
   const highest = lids.reduce((most, each) => (each.high > most.high ? each : most), { panel: undefined as ResolvedPanel | undefined, high: 0 });
   if (!highest.panel) return [];
   const needed = highest.high - toMm((block.top - block.bottom) as Length) + LID_PLAY_MM;
   const free = toMm((Math.min(lowestCeiling(wall, block), lowestOver(context)) - block.top) as Length);
   // What stands in the ceiling is told as that.
   if (free < 0 || !isLessMm(free, needed)) return [];
-  const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
+  const up = roundDown(toMm(block.bottom as Length) - (needed - free), spec.unit);
   return [
     {
       ...base(context),
@@ -339,7 +339,7 @@ function lidTurns(context: PlaceContext): Finding[] {
       freeMm: free,
       neededMm: needed,
       panels: [highest.panel.id],
-      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: ['units', box.id, 'place', 'up'], value: up }] }] : [],
+      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: ['units', spec.id, 'place', 'up'], value: up }] }] : [],
     },
   ];
 }
@@ -348,12 +348,12 @@ const LID_PLAY_MM = 2;
 
 /** What hangs over it must leave the room to lift it onto its cleat; the ceiling is looked at with the cleat. */
 function liftedUnder(context: PlaceContext): Finding[] {
-  const { block, box, unit } = context.placed;
-  if (!unit.hanging.rip) return [];
-  const needed = unit.hanging.rip.engagement.value + LIFT_MARGIN_MM;
+  const { block, spec, cabinet } = context.placed;
+  if (!cabinet.hanging.rip) return [];
+  const needed = cabinet.hanging.rip.engagement.value + LIFT_MARGIN_MM;
   const free = toMm((lowestOver(context) - block.top) as Length);
   if (!isLessMm(free, needed)) return [];
-  const up = roundDown(toMm(block.bottom as Length) - (needed - free), box.unit);
+  const up = roundDown(toMm(block.bottom as Length) - (needed - free), spec.unit);
   return [
     {
       ...base(context),
@@ -362,7 +362,7 @@ function liftedUnder(context: PlaceContext): Finding[] {
       station: 'wall',
       freeMm: free,
       neededMm: needed,
-      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: ['units', box.id, 'place', 'up'], value: up }] }] : [],
+      fixes: up.nm >= 0 ? [{ label: { key: 'hang-lower', lengthNm: up.nm }, edit: [{ path: ['units', spec.id, 'place', 'up'], value: up }] }] : [],
     },
   ];
 }

@@ -3,7 +3,7 @@ import { footprintOf, isLimp, rollsOut, standsThin } from '../contents/item.ts';
 import type { RowAnswer } from '../contents/row.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { BACK_TILT_DEG } from './held-in.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 
@@ -15,26 +15,26 @@ const LIMP_SHARE = 3;
 const rowChecks: Check = (context) =>
   context.rows.flatMap((answer) => [...slotCount(context, answer), ...gapBridged(context, answer), ...rowHolds(context, answer)]);
 
-const rowBase = ({ box, unit }: CheckContext, { row, items }: RowAnswer) => ({
-  unit: box.id,
+const rowBase = ({ spec, cabinet }: CheckContext, { row, items }: RowAnswer) => ({
+  unit: spec.id,
   station: 'contents' as const,
-  panels: unit.compartments.filter(({ keptBy }) => keptBy === row.on).map(({ floor }) => floor),
+  panels: cabinet.compartments.filter(({ keptBy }) => keptBy === row.on).map(({ floor }) => floor),
   item: items[0]!.name,
   things: items.map(({ id }) => id),
 });
 
 function slotCount(context: CheckContext, answer: RowAnswer): Finding[] {
-  const { box } = context;
+  const { spec } = context;
   const { row, wanted, fits, inside, needs, oneMore } = answer;
   if (wanted === fits) return [];
-  const at = (key: string): string[] => inUnit(context, 'rows', row.id, key);
-  const wider = roundUp(toMm((box.width.nm + needs.value - inside.value) as Length), box.unit);
+  const at = (key: string): string[] => inSpec(context, 'rows', row.id, key);
+  const wider = roundUp(toMm((spec.width.nm + needs.value - inside.value) as Length), spec.unit);
   const pitched = row.kind === 'slots' || row.kind === 'notches';
-  const closest = wanted > 1 && pitched ? closerPitch(answer, box.unit) : null;
+  const closest = wanted > 1 && pitched ? closerPitch(answer, spec.unit) : null;
   const fixes: Fix[] = [];
   if (fits > 0) fixes.push({ label: { key: 'take-count', number: fits }, edit: [{ path: at('wanted'), value: fits }] });
   if (wanted > fits && needs.value > inside.value)
-    fixes.push({ label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inUnit(context, 'width'), value: wider }] });
+    fixes.push({ label: { key: 'make-wider', lengthNm: wider.nm }, edit: [{ path: inSpec(context, 'width'), value: wider }] });
   if (wanted > fits && closest) fixes.push({ label: { key: 'closer-pitch', lengthNm: closest.nm }, edit: [{ path: at('pitch'), value: closest }] });
   return [
     {
@@ -67,7 +67,7 @@ function gapBridged(context: CheckContext, answer: RowAnswer): Finding[] {
     const limp = isLimp(item);
     const most = Math.min(out - OVER_GAP, limp ? Math.floor(out / LIMP_SHARE) : Infinity);
     if (row.gap.nm <= most) return [];
-    const gap = roundDown(Math.max(0, toMm(most as Length)), context.box.unit);
+    const gap = roundDown(Math.max(0, toMm(most as Length)), context.spec.unit);
     return [
       {
         ...rowBase(context, answer),
@@ -76,7 +76,7 @@ function gapBridged(context: CheckContext, answer: RowAnswer): Finding[] {
         lengthNm: out,
         gapNm: row.gap.nm,
         limp,
-        fixes: [{ label: { key: 'closer-supports', lengthNm: gap.nm }, edit: [{ path: inUnit(context, 'rows', row.id, 'gap'), value: gap }] }],
+        fixes: [{ label: { key: 'closer-supports', lengthNm: gap.nm }, edit: [{ path: inSpec(context, 'rows', row.id, 'gap'), value: gap }] }],
       },
     ];
   });
@@ -88,8 +88,8 @@ function rowHolds(context: CheckContext, answer: RowAnswer): Finding[] {
   if (row.lip !== null || row.tiltDeg >= BACK_TILT_DEG || row.kind === 'cells' || row.kind === 'modules') return [];
   const item = items.find((each) => each.kind === 'roll' || rollsOut(each) || standsThin(each));
   if (!item) return [];
-  const at = (key: string): string[] => inUnit(context, 'rows', row.id, key);
-  const lip = roundUp(12, context.box.unit);
+  const at = (key: string): string[] => inSpec(context, 'rows', row.id, key);
+  const lip = roundUp(12, context.spec.unit);
   return [
     {
       ...rowBase(context, answer),

@@ -11,7 +11,7 @@ import { entered, type Entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import { STRUCTURES } from '../wall/structures.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Finding, Fix } from './finding.ts';
 
 /** A tip may come this near to the far face. [ASSUME] */
@@ -28,7 +28,7 @@ const MIN_CABINET_GRIP_MM = 10;
 
 const fit = (context: CheckContext, lengthPath: string[], screwId: string, leastMm: number): Fix[] => {
   const length = shortestAtLeast(screwById(screwId), leastMm);
-  return length ? [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inUnit(context, ...lengthPath), value: length }] }] : [];
+  return length ? [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, ...lengthPath), value: length }] }] : [];
 };
 
 /** The longest stock length up to a limit. */
@@ -39,16 +39,16 @@ const longestUpTo = (screwId: string, mostMm: number): Entered | undefined =>
 
 const shorter = (context: CheckContext, lengthPath: string[], screwId: string, mostMm: number): Fix[] => {
   const length = longestUpTo(screwId, mostMm);
-  return length ? [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inUnit(context, ...lengthPath), value: length }] }] : [];
+  return length ? [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, ...lengthPath), value: length }] }] : [];
 };
 
 const wallScrew: Check = (context) => {
-  const { box, wall, unit } = context;
-  const { screw, length } = box.hanging.wallScrew;
+  const { spec, wall, cabinet } = context;
+  const { screw, length } = spec.hanging.wallScrew;
   const { diameterMm } = screwById(screw);
-  const layers = toMm(unit.hanging.cleatThickness) + toMm(unit.hanging.stripOff) + toMm(wall.covering.nm);
+  const layers = toMm(cabinet.hanging.cleatThickness) + toMm(cabinet.hanging.stripOff) + toMm(wall.covering.nm);
   const grip = toMm(length.nm) - layers;
-  const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.wallHalf], where: 'stud' as const, lengthNm: length.nm };
+  const base = { unit: spec.id, station: 'hang' as const, panels: [cabinet.hanging.wallHalf], where: 'stud' as const, lengthNm: length.nm };
   const ground = groundOf(wall);
   if (ground === 'anchors' || ground === 'moving') return [];
   const { leastMm } = capacitiesOf(context.hangInput).wall;
@@ -80,17 +80,17 @@ const wallScrew: Check = (context) => {
 };
 
 const cabinetScrew: Check = (context) => {
-  const { box, unit } = context;
-  const { screw, length, count } = box.hanging.cabinetScrew;
-  if (count === 0 || !unit.hanging.rip) return [];
-  const back = unit.panels.find(({ role }) => role === 'back');
-  const carrier = carrierOf(unit);
+  const { spec, cabinet } = context;
+  const { screw, length, count } = spec.hanging.cabinetScrew;
+  if (count === 0 || !cabinet.hanging.rip) return [];
+  const back = cabinet.panels.find(({ role }) => role === 'back');
+  const carrier = carrierOf(cabinet);
   // A rail lies on the back; any other carrier is what the screws go through first and last.
   const through = carrier?.role === 'hanging-rail' ? [carrier, back] : [carrier ?? back];
   const layers = through.reduce((sum, panel) => sum + (panel ? toMm(panel.thickness) : 0), 0);
-  const cleat = toMm(unit.hanging.cleatThickness);
+  const cleat = toMm(cabinet.hanging.cleatThickness);
   const grip = toMm(length.nm) - layers;
-  const base = { unit: box.id, station: 'hang' as const, panels: [unit.hanging.cabinetHalf], where: 'cabinet-half' as const, lengthNm: length.nm };
+  const base = { unit: spec.id, station: 'hang' as const, panels: [cabinet.hanging.cabinetHalf], where: 'cabinet-half' as const, lengthNm: length.nm };
   const path = ['hanging', 'cabinetScrew', 'length'];
   if (isLessMm(cleat - TIP_COVER_MM, grip))
     return [
@@ -118,22 +118,22 @@ const cabinetScrew: Check = (context) => {
 
 /** What fastens the joints, each by its own rule: a screw through a face, a pocket screw, a brad. Dowels have one length. */
 const jointScrew: Check = (context) => {
-  const { box, unit } = context;
-  const { perJoint, by, screw } = box.assembly;
+  const { spec, cabinet } = context;
+  const { perJoint, by, screw } = spec.assembly;
   if (perJoint === 0 || by === 'dowels') return [];
-  const joined = unit.meetings.filter(({ joint }) => joint.fastening?.screw === screw && joint.fastening.by === by && joint.kind !== 'laid');
+  const joined = cabinet.meetings.filter(({ joint }) => joint.fastening?.screw === screw && joint.fastening.by === by && joint.kind !== 'laid');
   if (joined.length === 0) return [];
   if (by === 'pockets') return pocketScrew(context, joined);
-  const { length } = box.assembly;
+  const { length } = spec.assembly;
   const hosts = [...new Set(joined.map(({ host }) => host))];
-  const through = Math.max(...hosts.map((host) => toMm(unit.byId.get(host)!.thickness)));
+  const through = Math.max(...hosts.map((host) => toMm(cabinet.byId.get(host)!.thickness)));
   const grip = toMm(length.nm) - through;
   const wanted = by === 'brads' ? MIN_BRAD_GRIP_MM : Math.max(MIN_GRIP_MM, MIN_PENETRATION * screwById(screw).diameterMm);
   if (!isLessMm(grip, wanted)) return [];
   return [
     {
       check: 'screw-too-short',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'box',
       where: by === 'brads' ? 'brad' : 'joint',
@@ -148,19 +148,19 @@ const jointScrew: Check = (context) => {
 
 /** Brads come in whole steps of 5 mm, or an eighth of an inch. */
 const longerBrads = (context: CheckContext, leastMm: number): Fix[] => {
-  const { unit } = context.box;
+  const { unit } = context.spec;
   const length = entered(unit === 'mm' ? `${Math.ceil(leastMm / 5) * 5} mm` : `${Math.ceil((leastMm / 25.4) * 8)}/8 in`);
-  return [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: length }] }];
+  return [{ label: { key: 'use-screw-length', lengthNm: length.nm }, edit: [{ path: inSpec(context, 'assembly', 'length'), value: length }] }];
 };
 
 /** A pocket screw leaves the end of the part it is bored in, and must neither fall short in its mate nor come out of it. */
 function pocketScrew(context: CheckContext, joined: readonly Connection[]): Finding[] {
-  const { box, unit } = context;
-  const { screw, length } = box.assembly;
+  const { spec, cabinet } = context;
+  const { screw, length } = spec.assembly;
   const pairs = joined.map(({ guest, host, face }) => ({
-    guest: toMm(unit.byId.get(guest)!.thickness),
+    guest: toMm(cabinet.byId.get(guest)!.thickness),
     // Into an edge it has all the wood it wants.
-    room: isFace(face) ? toMm(unit.byId.get(host)!.thickness) : Infinity,
+    room: isFace(face) ? toMm(cabinet.byId.get(host)!.thickness) : Infinity,
   }));
   const [thickest, thinnest] = [Math.max(...pairs.map(({ guest }) => guest)), Math.min(...pairs.map(({ guest }) => guest))];
   const room = Math.min(...pairs.map((pair) => pair.room));
@@ -173,13 +173,13 @@ function pocketScrew(context: CheckContext, joined: readonly Connection[]): Find
   const fitting = screwById(screw).lengths.filter(({ nm }) => shortest(toMm(nm)) >= wanted && longest(toMm(nm)) <= room);
   const best = fitting.at(-1);
   const base = {
-    unit: box.id,
+    unit: spec.id,
     station: 'box' as const,
     where: 'pocket' as const,
     lengthNm: length.nm,
     panels: [...new Set(joined.map(({ host }) => host))],
     fixes: best
-      ? [{ label: { key: 'use-screw-length' as const, lengthNm: best.nm }, edit: [{ path: inUnit(context, 'assembly', 'length'), value: best }] }]
+      ? [{ label: { key: 'use-screw-length' as const, lengthNm: best.nm }, edit: [{ path: inSpec(context, 'assembly', 'length'), value: best }] }]
       : [],
   };
   return isLessMm(0, over)
@@ -192,28 +192,28 @@ const HINGE_COVER_MM = 1;
 
 /** Screws of hinges go into the faces of what they join: the thinnest of those counts. */
 const hingeScrew: Check = (context) => {
-  const { box, unit } = context;
-  const hinges = unit.hardware.find(({ kind, screws }) => kind === 'hinge' && screws);
+  const { spec, cabinet } = context;
+  const hinges = cabinet.hardware.find(({ kind, screws }) => kind === 'hinge' && screws);
   if (!hinges?.screws || !hinges.panel) return [];
-  const gates = (unit.props ?? []).flatMap(({ ledger, hingeScrews, panels }) => [ledger, ...(hingeScrews ? panels : [])]);
-  const thin = [hinges.panel, ...gates].map((id) => unit.byId.get(id)!).reduce((a, b) => (b.thickness < a.thickness ? b : a));
+  const gates = (cabinet.props ?? []).flatMap(({ ledger, hingeScrews, panels }) => [ledger, ...(hingeScrews ? panels : [])]);
+  const thin = [hinges.panel, ...gates].map((id) => cabinet.byId.get(id)!).reduce((a, b) => (b.thickness < a.thickness ? b : a));
   const most = toMm(thin.thickness) + HINGE_PLATE.side - HINGE_COVER_MM;
   const { length } = hinges.screws;
   const over = toMm(length) - most;
   if (!isLessMm(0, over)) return [];
-  const shortest = box.unit === 'mm' ? entered(`${Math.floor(most)} mm`) : entered(`${Math.floor(most / 3.175) / 8} in`);
+  const shortest = spec.unit === 'mm' ? entered(`${Math.floor(most)} mm`) : entered(`${Math.floor(most / 3.175) / 8} in`);
   return [
     {
       check: 'screw-too-long',
       where: 'hinge',
-      unit: box.id,
+      unit: spec.id,
       severity: 'stop',
       station: 'box',
       lengthNm: length,
       overMm: over,
       panels: [thin.id],
       // Shorter than screws of the kind are sold by the box: those that come with hinges are.
-      fixes: [{ label: { key: 'use-screw-length', lengthNm: shortest.nm }, edit: [{ path: inUnit(context, 'hingeScrew', 'length'), value: shortest }] }],
+      fixes: [{ label: { key: 'use-screw-length', lengthNm: shortest.nm }, edit: [{ path: inSpec(context, 'hingeScrew', 'length'), value: shortest }] }],
     },
   ];
 };

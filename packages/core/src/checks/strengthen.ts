@@ -6,20 +6,20 @@ import { leastFromEndMm, studsBehind, wallHalfEnds } from '../hang/wall-links.ts
 import { screwById } from '../joints/screws.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm, ZERO } from '../length/length.ts';
-import { hangsOnCleat } from '../solid/unit.ts';
+import { hangsOnCleat } from '../solid/cabinet.ts';
 import { dadoAt } from './box-checks.ts';
 import type { CheckContext } from './context.ts';
 import type { Fix, FixLabel } from './finding.ts';
 import { roundDown, roundUp } from './round.ts';
 
 /** What a remedy of the hanging may read. */
-export type HangContext = Pick<CheckContext, 'box' | 'unit' | 'hangInput'>;
+export type HangContext = Pick<CheckContext, 'spec' | 'cabinet' | 'hangInput'>;
 
 /** The nearest place along the wall where two studs stand behind the wall half. */
 export function moveOverStuds(context: HangContext): Fix[] {
-  const { box, hangInput, unit } = context;
-  const { from, to } = wallHalfEnds(unit);
-  const end = 10 * screwById(box.hanging.wallScrew.screw).diameterMm;
+  const { spec, hangInput, cabinet } = context;
+  const { from, to } = wallHalfEnds(cabinet);
+  const end = 10 * screwById(spec.hanging.wallScrew.screw).diameterMm;
   const all = hangInput.studsMm;
   let best: number | undefined;
   for (let i = 0; i + 1 < all.length; i++) {
@@ -29,18 +29,18 @@ export function moveOverStuds(context: HangContext): Fix[] {
     const shift = Math.max(least, Math.min(0, most));
     if (best === undefined || Math.abs(shift) < Math.abs(best)) best = shift;
   }
-  if (best === undefined || toMm(box.place.along.nm) + best < 0) return [];
-  if (toMm(box.place.along.nm) + best + toMm(unit.outside.width.value) > toMm(hangInput.wall.width.nm)) return [];
-  const along = toMm(box.place.along.nm) + best;
-  const value = best > 0 ? roundUp(along, box.unit) : roundDown(along, box.unit);
-  return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
+  if (best === undefined || toMm(spec.place.along.nm) + best < 0) return [];
+  if (toMm(spec.place.along.nm) + best + toMm(cabinet.outside.width.value) > toMm(hangInput.wall.width.nm)) return [];
+  const along = toMm(spec.place.along.nm) + best;
+  const value = best > 0 ? roundUp(along, spec.unit) : roundDown(along, spec.unit);
+  return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', spec.id, 'place', 'along'], value }] }];
 }
 
 /** The nearest place where its studs are even about its middle: as little as can be stands past the last one. */
 function evenOverStuds(context: HangContext): Fix[] {
-  const { box, hangInput, unit } = context;
-  const { from, to } = wallHalfEnds(unit);
-  const room = to - from - 2 * leastFromEndMm(unit);
+  const { spec, hangInput, cabinet } = context;
+  const { from, to } = wallHalfEnds(cabinet);
+  const room = to - from - 2 * leastFromEndMm(cabinet);
   const all = hangInput.studsMm;
   const shifts = all.flatMap((first, i) =>
     all.slice(i + 1).flatMap((last) => (last - first <= room ? [{ span: last - first, by: (first + last - from - to) / 2 }] : [])),
@@ -49,10 +49,10 @@ function evenOverStuds(context: HangContext): Fix[] {
   // Spans within a screw's width are as good as one another.
   const best = shifts.filter(({ span }) => span > widest - 10).sort((a, b) => Math.abs(a.by) - Math.abs(b.by))[0];
   if (!best || Math.abs(best.by) < 1) return [];
-  const along = toMm(box.place.along.nm) + best.by;
-  const value = best.by > 0 ? roundUp(along, box.unit) : roundDown(along, box.unit);
-  if (along < 0 || along + toMm(unit.outside.width.value) > toMm(hangInput.wall.width.nm)) return [];
-  return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', box.id, 'place', 'along'], value }] }];
+  const along = toMm(spec.place.along.nm) + best.by;
+  const value = best.by > 0 ? roundUp(along, spec.unit) : roundDown(along, spec.unit);
+  if (along < 0 || along + toMm(cabinet.outside.width.value) > toMm(hangInput.wall.width.nm)) return [];
+  return [{ label: { key: 'move-along', lengthNm: value.nm }, edit: [{ path: ['units', spec.id, 'place', 'along'], value }] }];
 }
 
 const ROOM_PAST_STUD_MM = 60;
@@ -64,13 +64,13 @@ const WANTED_STUDS = 2;
  * With two studs behind it already, one beyond the unit's own width would not take load off them.
  */
 export function runOn(context: HangContext): Fix[] {
-  const { box, unit, hangInput } = context;
-  if (box.hanging.kind !== 'outside') return [];
-  const { from, to } = wallHalfEnds(unit);
+  const { spec, cabinet, hangInput } = context;
+  if (spec.hanging.kind !== 'outside') return [];
+  const { from, to } = wallHalfEnds(cabinet);
   // Room for the next larger screw too: a half that is run on is not cut short of it.
-  const end = Math.max(10 * screwById(box.hanging.wallScrew.screw).diameterMm, ROOM_PAST_STUD_MM);
-  const width = toMm(unit.outside.width.value);
-  const behind = studsBehind(unit, hangInput.studsMm);
+  const end = Math.max(10 * screwById(spec.hanging.wallScrew.screw).diameterMm, ROOM_PAST_STUD_MM);
+  const width = toMm(cabinet.outside.width.value);
+  const behind = studsBehind(cabinet, hangInput.studsMm);
   const wanted = Math.max(WANTED_STUDS, behind.length + 1);
   const studs = behind.length < WANTED_STUDS ? hangInput.studsMm : hangInput.studsMm.filter((at) => at >= 0 && at <= width);
   // The first `wanted` studs counted from one end of the half: the last of them is what the other end must reach.
@@ -84,60 +84,60 @@ export function runOn(context: HangContext): Fix[] {
     .sort((a, b) => a.by - b.by)
     .slice(0, 1)
     .map(({ by, edge }) => {
-      const reach = roundUp(by, box.unit);
+      const reach = roundUp(by, spec.unit);
       return {
         label: { key: edge === 'rightInset' ? 'run-on-right' : 'run-on-left', lengthNm: reach.nm },
-        edit: [{ path: ['units', box.id, 'hanging', edge], value: entered(`-${reach.text}`) }],
+        edit: [{ path: ['units', spec.id, 'hanging', edge], value: entered(`-${reach.text}`) }],
       };
     });
 }
 
 /** What strengthens one kind of link, the most helpful order of docs/formulas/hanging-verdict.md first. */
 export function strengthen(context: HangContext, kind: LinkKind): Fix[] {
-  const { box } = context;
-  const path = (...keys: string[]): string[] => ['units', box.id, ...keys];
+  const { spec } = context;
+  const path = (...keys: string[]): string[] => ['units', spec.id, ...keys];
   const more = (key: FixKey, number: number, ...at: string[]): Fix => ({ label: { key, number }, edit: [{ path: path(...at), value: number }] });
   switch (kind) {
     case 'wall-screws':
       return [...runOn(context), ...moreFixings(context), ...strongerWallScrews(context)];
     // Screws do not stiffen it: a stud more, or more wood.
     case 'wall-half-bending':
-      return [...runOn(context), ...evenOverStuds(context), ...(hangsOnCleat(box.hanging) ? [tallerCleat({ box })] : [])];
+      return [...runOn(context), ...evenOverStuds(context), ...(hangsOnCleat(spec.hanging) ? [tallerCleat({ spec })] : [])];
     case 'cabinet-screws': {
-      const { count } = box.hanging.cabinetScrew;
+      const { count } = spec.hanging.cabinetScrew;
       return [more('more-cabinet-screws', Math.min(24, count + Math.max(2, Math.ceil(count / 2))), 'hanging', 'cabinetScrew', 'count')].filter(
         () => count < 24,
       );
     }
     case 'rail-joint': {
-      const { railScrews } = box.hanging;
+      const { railScrews } = spec.hanging;
       return railScrews < 8 ? [more('more-rail-screws', Math.min(8, railScrews + 2), 'hanging', 'railScrews')] : [];
     }
     case 'floor-joint':
       return everyFloorInDado(context);
     case 'tip':
-      return box.hanging.antiLift ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: path('hanging', 'antiLift'), value: true }] }];
+      return spec.hanging.antiLift ? [] : [{ label: { key: 'add-anti-lift' }, edit: [{ path: path('hanging', 'antiLift'), value: true }] }];
     case 'prop':
     case 'ledger':
     case 'leaf-bending':
     case 'leaf-hinge':
-      return (context.unit.props ?? []).flatMap(({ stronger }) =>
+      return (context.cabinet.props ?? []).flatMap(({ stronger }) =>
         stronger.map(({ label, path: at, value }) => ({ label: madeStronger(label, value), edit: [{ path: path(...at), value }] })),
       );
     case 'bevel-bearing': {
-      const longer = roundUp(toMm(box.hanging.brackets?.length.nm ?? ZERO) * 1.5, box.unit);
+      const longer = roundUp(toMm(spec.hanging.brackets?.length.nm ?? ZERO) * 1.5, spec.unit);
       return longer.nm > 0
         ? [{ label: { key: 'longer-brackets', lengthNm: longer.nm }, edit: [{ path: path('hanging', 'brackets', 'length'), value: longer }] }]
         : [];
     }
     case 'plane-second': {
-      const count = box.hanging.second?.count ?? 0;
+      const count = spec.hanging.second?.count ?? 0;
       return count < 24 ? [more('more-second', Math.min(24, count + 2), 'hanging', 'second', 'count')] : [];
     }
     case 'plane-back':
       return strongerWallScrews(context).filter(({ label }) => label.key === 'more-upper' || label.key === 'more-lower');
     case 'slide':
-      return strongerSlides(box);
+      return strongerSlides(spec);
     case 'tab':
     case 'spacer':
     case 'hold-down':
@@ -150,10 +150,10 @@ const MIN_EVERY_MM = 80;
 const CLOSER = 0.65;
 
 /** More places, and a larger plug where its low table value counts, on a wall where no stud says where they go. */
-function moreFixings({ box, hangInput: { wall } }: HangContext): Fix[] {
+function moreFixings({ spec, hangInput: { wall } }: HangContext): Fix[] {
   const ground = groundOf(wall);
   if (ground !== 'masonry' && ground !== 'anchors') return [];
-  const every = roundDown(Math.max(MIN_EVERY_MM, toMm(wall.fixing.every.nm) * CLOSER), box.unit);
+  const every = roundDown(Math.max(MIN_EVERY_MM, toMm(wall.fixing.every.nm) * CLOSER), spec.unit);
   const plug = ({ '6mm': '8mm', '8mm': '10mm', '10mm': null } as const)[wall.fixing.plug];
   return [
     ...(every.nm < wall.fixing.every.nm
@@ -169,22 +169,22 @@ function moreFixings({ box, hangInput: { wall } }: HangContext): Fix[] {
 const SLIDE_RATINGS = [25, 30, 35, 45, 60, 80, 100, 120];
 
 /** The next rating up; nothing past the heaviest. */
-function strongerSlides(box: HangContext['box']): Fix[] {
-  if (!('slides' in box)) return [];
-  const rated = SLIDE_RATINGS.find((kg) => kg > box.slides.ratedKg);
+function strongerSlides(spec: HangContext['spec']): Fix[] {
+  if (!('slides' in spec)) return [];
+  const rated = SLIDE_RATINGS.find((kg) => kg > spec.slides.ratedKg);
   return rated === undefined
     ? []
-    : [{ label: { key: 'stronger-slides', number: rated }, edit: [{ path: ['units', box.id, 'slides', 'ratedKg'], value: rated }] }];
+    : [{ label: { key: 'stronger-slides', number: rated }, edit: [{ path: ['units', spec.id, 'slides', 'ratedKg'], value: rated }] }];
 }
 
 /** A fix's words: a length or a count that the family names. */
 const madeStronger = (key: FixKey, value: unknown): FixLabel => (typeof value === 'number' ? { key, number: value } : { key, lengthNm: (value as Entered).nm });
 
 /** Every joint that carries a floor, made a dado where its family lets it be one. */
-function everyFloorInDado(context: Pick<HangContext, 'box' | 'unit'>): Fix[] {
-  const floors = new Set(context.unit.compartments.map(({ floor }) => floor));
+function everyFloorInDado(context: Pick<HangContext, 'spec' | 'cabinet'>): Fix[] {
+  const floors = new Set(context.cabinet.compartments.map(({ floor }) => floor));
   const places = new Map(
-    context.unit.meetings
+    context.cabinet.meetings
       .filter(({ guest, host }) => floors.has(guest) || floors.has(host))
       .flatMap(({ decided }) => (decided ? [[decided.join('.'), decided]] : [])),
   );
@@ -193,12 +193,12 @@ function everyFloorInDado(context: Pick<HangContext, 'box' | 'unit'>): Fix[] {
 }
 
 /** More screws in a stud, then a larger one, then a taller cleat. */
-export function strongerWallScrews(context: Pick<HangContext, 'box'>): Fix[] {
-  const { box } = context;
-  const { wallScrew } = box.hanging;
-  const path = (...keys: string[]): string[] => ['units', box.id, 'hanging', ...keys];
+export function strongerWallScrews(context: Pick<HangContext, 'spec'>): Fix[] {
+  const { spec } = context;
+  const { wallScrew } = spec.hanging;
+  const path = (...keys: string[]): string[] => ['units', spec.id, 'hanging', ...keys];
   const fixes: Fix[] = [];
-  const inRows = box.hanging.kind !== 'plates';
+  const inRows = spec.hanging.kind !== 'plates';
   if (inRows && wallScrew.upper < 2)
     fixes.push({ label: { key: 'more-upper', number: wallScrew.upper + 1 }, edit: [{ path: path('wallScrew', 'upper'), value: wallScrew.upper + 1 }] });
   if (inRows && wallScrew.lower < 2)
@@ -207,18 +207,18 @@ export function strongerWallScrews(context: Pick<HangContext, 'box'>): Fix[] {
     wallScrew.screw
   ];
   if (larger) fixes.push({ label: { key: 'larger-screw', text: screwById(larger).name }, edit: [{ path: path('wallScrew', 'screw'), value: larger }] });
-  if (box.hanging.kind === 'plates')
+  if (spec.hanging.kind === 'plates')
     fixes.push(
       { label: { key: 'screw-through' }, edit: [{ path: path('kind'), value: 'through' }] },
       { label: { key: 'hang-on-cleat' }, edit: [{ path: path('kind'), value: 'outside' }] },
     );
-  if (hangsOnCleat(box.hanging)) fixes.push(tallerCleat({ box }));
+  if (hangsOnCleat(spec.hanging)) fixes.push(tallerCleat({ spec }));
   return fixes;
 }
 
 /** The cleat ripped from a board two inches or 40 mm wider. */
-export function tallerCleat({ box }: Pick<HangContext, 'box'>): Fix {
-  const { boardWidth } = box.hanging;
-  const taller = box.unit === 'mm' ? entered(`${Math.round(toMm(boardWidth.nm)) + 40} mm`) : entered(`${Math.round(boardWidth.nm / 25_400_000) + 2} in`);
-  return { label: { key: 'taller-cleat', lengthNm: taller.nm }, edit: [{ path: ['units', box.id, 'hanging', 'boardWidth'], value: taller }] };
+export function tallerCleat({ spec }: Pick<HangContext, 'spec'>): Fix {
+  const { boardWidth } = spec.hanging;
+  const taller = spec.unit === 'mm' ? entered(`${Math.round(toMm(boardWidth.nm)) + 40} mm`) : entered(`${Math.round(boardWidth.nm / 25_400_000) + 2} in`);
+  return { label: { key: 'taller-cleat', lengthNm: taller.nm }, edit: [{ path: ['units', spec.id, 'hanging', 'boardWidth'], value: taller }] };
 }

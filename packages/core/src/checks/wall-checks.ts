@@ -3,15 +3,15 @@ import { wallHoles } from '../hang/holes.ts';
 import { wallHalfEnds } from '../hang/wall-links.ts';
 import { NM_PER, toMm, type Length } from '../length/length.ts';
 import { shimsFor, type Shims, type WallFace } from '../wall/bow.ts';
-import { inUnit, type Check, type CheckContext } from './context.ts';
+import { inSpec, type Check, type CheckContext } from './context.ts';
 import type { Fix } from './finding.ts';
 import { enteredFromNm } from '../length/entered.ts';
 import { roundDown } from './round.ts';
 
 const cableUnknown: Check = (context) => {
-  const { box, wall, unit, hang, seating } = context;
+  const { spec, wall, cabinet, hang, seating } = context;
   const { bands } = context.facts;
-  const holes = wallHoles({ unit, hang, wall, at: box.place, seating: seating.lower, bands });
+  const holes = wallHoles({ cabinet, hang, wall, at: spec.place, seating: seating.lower, bands });
   if (holes.length === 0) return [];
   const states = holes.map(({ state }) => state);
   const inBand = states.filter((state) => state === 'never').length;
@@ -22,10 +22,10 @@ const cableUnknown: Check = (context) => {
   return [
     {
       check: 'cable-unknown',
-      unit: box.id,
+      unit: spec.id,
       severity: inBand > 0 ? 'stop' : 'look',
       station: 'wall',
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       inBand,
       unlooked,
       other: band?.thing ? (wall.things[band.thing]?.name ?? '') : band ? band.from : '',
@@ -35,64 +35,64 @@ const cableUnknown: Check = (context) => {
 };
 
 /** What the cleat and spacer bear on along the wall; null where nobody measured it. */
-export function unitShims({ box, unit, hang }: Pick<CheckContext, 'box' | 'unit' | 'hang'>, face: WallFace | null): Shims | null {
+export function cabinetShims({ spec, cabinet, hang }: Pick<CheckContext, 'spec' | 'cabinet' | 'hang'>, face: WallFace | null): Shims | null {
   if (!face) return null;
-  const { hanging } = unit;
-  const { from, to } = wallHalfEnds(unit);
-  const onWall = (mm: number): number => box.place.along.nm + Math.round(mm * NM_PER.mm);
+  const { hanging } = cabinet;
+  const { from, to } = wallHalfEnds(cabinet);
+  const onWall = (mm: number): number => spec.place.along.nm + Math.round(mm * NM_PER.mm);
   return shimsFor(face, {
     left: onWall(from),
     right: onWall(to),
     studs: hang.studs.map(({ atMm }) => onWall(atMm)),
-    cleatUp: box.place.up.nm + hanging.valleyUp,
-    spacerUp: box.place.up.nm + hanging.standoffUp,
+    cleatUp: spec.place.up.nm + hanging.valleyUp,
+    spacerUp: spec.place.up.nm + hanging.standoffUp,
   });
 }
 
 const bowedWall: Check = (context) => {
-  const { box, unit } = context;
-  const shims = unitShims(context, context.facts.face);
-  if (!shims || shims.bow <= shims.allowed || box.hanging.shimmed) return [];
+  const { spec, cabinet } = context;
+  const shims = cabinetShims(context, context.facts.face);
+  if (!shims || shims.bow <= shims.allowed || spec.hanging.shimmed) return [];
   const thickest = Math.max(...[...shims.cleat, ...shims.spacer].map(({ thickness }) => thickness));
   return [
     {
       check: 'bowed-wall',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'wall',
-      panels: [unit.hanging.wallHalf],
+      panels: [cabinet.hanging.wallHalf],
       bowNm: shims.bow,
       allowedNm: shims.allowed,
       rackNm: shims.rack,
-      fixes: [{ label: { key: 'shim-it', lengthNm: thickest }, edit: [{ path: inUnit(context, 'hanging', 'shimmed'), value: true }] }],
+      fixes: [{ label: { key: 'shim-it', lengthNm: thickest }, edit: [{ path: inSpec(context, 'hanging', 'shimmed'), value: true }] }],
     },
   ];
 };
 
 const rails: Check = (context) => {
-  const { box, unit, wall, hangInput } = context;
+  const { spec, cabinet, wall, hangInput } = context;
   const fault = hangInput.railFault;
-  const id = box.hanging.wallRail;
+  const id = spec.hanging.wallRail;
   if (!fault || id === null) return [];
-  const base = { unit: box.id, severity: 'stop' as const, station: 'hang' as const, panels: [unit.hanging.wallHalf] };
-  const off: Fix = { label: { key: 'own-wall-half' }, edit: [{ path: inUnit(context, 'hanging', 'wallRail'), value: null }] };
+  const base = { unit: spec.id, severity: 'stop' as const, station: 'hang' as const, panels: [cabinet.hanging.wallHalf] };
+  const off: Fix = { label: { key: 'own-wall-half' }, edit: [{ path: inSpec(context, 'hanging', 'wallRail'), value: null }] };
   const rail = wall.rails[id];
   if (!rail) return [{ ...base, check: 'rail-mismatch', rail: id, what: 'gone', fixes: [off] }];
   if (fault.kind === 'off') {
-    const up = enteredFromNm(rail.up.nm - unit.hanging.valleyUp);
-    const onto: Fix = { label: { key: 'hang-on-rail', lengthNm: up.nm }, edit: [{ path: inUnit(context, 'place', 'up'), value: up }] };
+    const up = enteredFromNm(rail.up.nm - cabinet.hanging.valleyUp);
+    const onto: Fix = { label: { key: 'hang-on-rail', lengthNm: up.nm }, edit: [{ path: inSpec(context, 'place', 'up'), value: up }] };
     return [{ ...base, check: 'off-rail', rail: rail.name, byNm: fault.by, fixes: [onto, off] }];
   }
   const same: Fix = {
     label: { key: 'as-the-rail', text: rail.name },
     edit: [
-      { path: inUnit(context, 'hanging', 'stock'), value: rail.stock },
-      { path: inUnit(context, 'hanging', 'boardWidth'), value: rail.boardWidth },
-      { path: inUnit(context, 'hanging', 'bevelDeg'), value: rail.bevelDeg },
+      { path: inSpec(context, 'hanging', 'stock'), value: rail.stock },
+      { path: inSpec(context, 'hanging', 'boardWidth'), value: rail.boardWidth },
+      { path: inSpec(context, 'hanging', 'bevelDeg'), value: rail.bevelDeg },
     ],
   };
   if (fault.kind === 'bevel')
-    return [{ ...base, check: 'bevel-mismatch', rail: rail.name, bevelDeg: box.hanging.bevelDeg, railDeg: rail.bevelDeg, fixes: [same, off] }];
+    return [{ ...base, check: 'bevel-mismatch', rail: rail.name, bevelDeg: spec.hanging.bevelDeg, railDeg: rail.bevelDeg, fixes: [same, off] }];
   if (fault.kind === 'gone') return [];
   return [{ ...base, check: 'rail-mismatch', rail: rail.name, what: fault.kind, fixes: fault.kind === 'board' ? [same, off] : [off] }];
 };
@@ -101,27 +101,27 @@ const rails: Check = (context) => {
 const PITCH_TOLERANCE = NM_PER.mm;
 
 const railPitch: Check = (context) => {
-  const { box, unit, wall } = context;
-  const pitch = box.hanging.lowerCleat;
-  if (!pitch || box.hanging.wallRail === null) return [];
-  const own = wall.rails[box.hanging.wallRail];
+  const { spec, cabinet, wall } = context;
+  const pitch = spec.hanging.lowerCleat;
+  if (!pitch || spec.hanging.wallRail === null) return [];
+  const own = wall.rails[spec.hanging.wallRail];
   if (!own) return [];
   const apart = Object.values(wall.rails).flatMap((rail) => (rail.id !== own.id && rail.up.nm < own.up.nm ? [own.up.nm - rail.up.nm] : []));
   if (apart.some((distance) => Math.abs(distance - pitch.nm) <= PITCH_TOLERANCE)) return [];
   const nearest = apart.sort((a, b) => Math.abs(a - pitch.nm) - Math.abs(b - pitch.nm))[0];
-  const mostMm = toMm(unit.outside.height.value) - 60;
+  const mostMm = toMm(cabinet.outside.height.value) - 60;
   return [
     {
       check: 'rail-pitch',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'wall',
-      panels: [unit.hanging.cabinetHalf],
+      panels: [cabinet.hanging.cabinetHalf],
       moduleNm: pitch.nm,
       railsNm: nearest ?? null,
       fixes:
         nearest !== undefined && toMm(nearest as Length) <= mostMm
-          ? [{ label: { key: 'cleat-pitch', lengthNm: nearest }, edit: [{ path: inUnit(context, 'hanging', 'lowerCleat'), value: enteredFromNm(nearest) }] }]
+          ? [{ label: { key: 'cleat-pitch', lengthNm: nearest }, edit: [{ path: inSpec(context, 'hanging', 'lowerCleat'), value: enteredFromNm(nearest) }] }]
           : [{ label: { key: 'enter-wall' }, visit: 'wall' }],
     },
   ];
@@ -129,22 +129,22 @@ const railPitch: Check = (context) => {
 
 /** A second cleat stays within the unit's own height. */
 const cleatBelow: Check = (context) => {
-  const { box, unit } = context;
-  const { lower, valleyUp, shortFace } = unit.hanging;
-  const pitch = box.hanging.lowerCleat;
+  const { spec, cabinet } = context;
+  const { lower, valleyUp, shortFace } = cabinet.hanging;
+  const pitch = spec.hanging.lowerCleat;
   if (!lower || !pitch) return [];
   const by = pitch.nm + shortFace - valleyUp;
   if (by <= 0) return [];
-  const most = roundDown(toMm((valleyUp - shortFace) as Length), box.unit);
+  const most = roundDown(toMm((valleyUp - shortFace) as Length), spec.unit);
   return [
     {
       check: 'cleat-below',
-      unit: box.id,
+      unit: spec.id,
       severity: 'change',
       station: 'hang',
       panels: [lower.cabinetHalf, lower.wallHalf],
       byNm: by,
-      fixes: most.nm > 0 ? [{ label: { key: 'cleat-pitch', lengthNm: most.nm }, edit: [{ path: inUnit(context, 'hanging', 'lowerCleat'), value: most }] }] : [],
+      fixes: most.nm > 0 ? [{ label: { key: 'cleat-pitch', lengthNm: most.nm }, edit: [{ path: inSpec(context, 'hanging', 'lowerCleat'), value: most }] }] : [],
     },
   ];
 };

@@ -27,8 +27,8 @@ export function buildSummary({ plan, design, workshop, learned, build, unit }: B
     choices: design.build,
     setups: { shop: workshop.shop, blanks, parts: plan.parts, learned },
     hangingOf: (id) => {
-      const [own, box] = [plan.byId.get(id), design.units[id]];
-      return own && box ? hangingSummary(own, box, design.wall, workshop, unit, joinedTo(plan, id)) : null;
+      const [own, spec] = [plan.byId.get(id), design.units[id]];
+      return own && spec ? hangingSummary(own, spec, design.wall, workshop, unit, joinedTo(plan, id)) : null;
     },
   };
 }

@@ -18,7 +18,7 @@ function told(name: string, unit: 'mm' | 'in', change: (workshop: Workshop) => W
   } = readProject(JSON.parse(readFileSync(new URL(`../../../../examples/${name}.carcass.json`, import.meta.url), 'utf8')));
   const workshop = change(stored);
   const stained = { kind: 'stain' as const, when: 'before' as const, masked: true };
-  const finished = { ...design, units: Object.fromEntries(Object.entries(design.units).map(([id, box]) => [id, { ...box, finish: stained }])) };
+  const finished = { ...design, units: Object.fromEntries(Object.entries(design.units).map(([id, spec]) => [id, { ...spec, finish: stained }])) };
   const made = plan(finished, record, workshop);
   const build = planBuild(made, finished, record, workshop, []);
   const context: BuildSummary = {

@@ -1,5 +1,5 @@
 /** What changed between two versions of a design, in words: what came, what went, and every field with both its values. */
-import { familyOf, type UnitDesign } from '../carcass/families.ts';
+import { familyOf, type CabinetSpec } from '../carcass/families.ts';
 import { labelWords, WORDS } from '../checks/words/labels.ts';
 import { typedText, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
@@ -15,11 +15,11 @@ export interface Change {
 const MAX_TOLD = 60;
 
 export function changeWords(before: Design, after: Design, unit: DisplayUnit): { readonly changes: readonly Change[]; readonly more: number } {
-  const changes: Change[] = [...unitChanges(before, after, unit), ...projectChanges(before, after, unit)];
+  const changes: Change[] = [...cabinetChanges(before, after, unit), ...projectChanges(before, after, unit)];
   return { changes: changes.slice(0, MAX_TOLD), more: Math.max(0, changes.length - MAX_TOLD) };
 }
 
-function unitChanges(before: Design, after: Design, unit: DisplayUnit): Change[] {
+function cabinetChanges(before: Design, after: Design, unit: DisplayUnit): Change[] {
   const ids = [...new Set([...Object.keys(before.units), ...Object.keys(after.units)])];
   return ids.flatMap((id): Change[] => {
     const [was, is] = [before.units[id], after.units[id]];
@@ -80,8 +80,8 @@ function differences(was: unknown, is: unknown, path: readonly string[]): Differ
 }
 
 /** The field's own name where the family has one for it, else the last word of where it stands. */
-function fieldWords(box: UnitDesign, path: readonly string[]): string {
-  const field = familyOf(box).form.fields.find((each) => each.path.join('.') === path.join('.'));
+function fieldWords(spec: CabinetSpec, path: readonly string[]): string {
+  const field = familyOf(spec).form.fields.find((each) => each.path.join('.') === path.join('.'));
   if (field) return labelWords({ key: field.label });
   const key = path.at(-1) ?? '';
   return Object.hasOwn(WORDS, key) && !WORDS[key]!.includes('{of}') ? WORDS[key]! : `${path[0] ?? ''}${pathWords(path.slice(1))}`;

@@ -28,7 +28,7 @@ export const CUT_LIST_COLUMNS = [
   'mirror of',
 ] as const;
 
-/** `unitOf` gives the unit a line is read in: that of the cabinet it belongs to. */
+/** `cabinetPlanOf` gives the unit a line is read in: that of the cabinet it belongs to. */
 export function cutListCsv(parts: readonly PartLine[], workshop: Workshop, unitOf: (line: PartLine) => DisplayUnit): string {
   const rows = parts.map((line) => {
     const unit = unitOf(line);

@@ -8,8 +8,8 @@ import { buildCodec } from './build-codec.ts';
 import { itemCodec } from './items-codec.ts';
 import { keptLayoutCodec, MAX_LAYOUTS, pinCodec } from './layout-codec.ts';
 import { looseCodec } from './loose-codec.ts';
-import { unitCodec } from './unit-codec.ts';
-import { MAX_UNITS, wallCodec } from './wall-codec.ts';
+import { specCodec } from './spec-codec.ts';
+import { MAX_CABINETS, wallCodec } from './wall-codec.ts';
 
 /** Parts a person put somewhere. */
 const MAX_PINS = 500;
@@ -33,7 +33,7 @@ export const designCodec: Codec<Design> = checked(
     earthquakes: yesNo,
     person: object({ height: length(PERSON_HEIGHT.least, PERSON_HEIGHT.most) }),
     items: byId(itemCodec, MAX_ITEMS),
-    units: byId(unitCodec, MAX_UNITS),
+    units: byId(specCodec, MAX_CABINETS),
     cutFrom: list(object({ product: text(64), sheet: text(40), pieces: list(text(200), MAX_PIECES) }), MAX_SHEETS),
     cutting: object({ first: choice(['any', 'rip', 'crosscut', 'breakdown']), then: choice(['settings', 'offcut', 'handling']) }),
     layouts: byId(keptLayoutCodec, MAX_LAYOUTS),
@@ -41,7 +41,7 @@ export const designCodec: Codec<Design> = checked(
     loose: byId(looseCodec, MAX_LOOSE),
     setupOrder: list(text(300), MAX_ORDERED),
     build: buildCodec,
-    tries: byId(object({ id: text(64), order: number(-1e9, 1e9), name: text(80), unit: unitCodec }), MAX_TRIES),
+    tries: byId(object({ id: text(64), order: number(-1e9, 1e9), name: text(80), unit: specCodec }), MAX_TRIES),
   }),
   (design, where) => {
     ownIds(design.units, `${where}.units`);

@@ -1,8 +1,8 @@
 /**
- * A hanging told as what hands do, in order: look, mark, bore, fix, empty it, lift, look again, correct, lock, load. Every number in
+ * A hanging input as what hands do, in order: look, mark, bore, fix, empty it, lift, look again, correct, lock, load. Every number in
  * it is the plan's. Order of work: docs/at-the-wall.md.
  */
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import { aloneLimitKg } from '../checks/hang-checks.ts';
 import { bothMasses, fineText, lengthText, massText } from '../checks/words/amounts.ts';
 import { labelWords } from '../checks/words/labels.ts';
@@ -12,9 +12,9 @@ import { hangingHoles, lowerBy, type Boring, type HangingHoles, type WallHole } 
 import { screwById } from '../joints/screws.ts';
 import { roundToNm, type DisplayUnit, type Length } from '../length/length.ts';
 import { looseKg } from '../parts/opened.ts';
-import type { UnitPlan } from '../plan/plan.ts';
+import type { CabinetPlan } from '../plan/plan.ts';
 import { LIFT_MARGIN_MM } from '../solid/hanging.ts';
-import { hangsOnCleat } from '../solid/unit.ts';
+import { hangsOnCleat } from '../solid/cabinet.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
 
@@ -39,26 +39,26 @@ export interface HangingSummary {
 
 /** All of a unit's hanging. `beside`: neighbours it is fixed to first. */
 export function hangingSummary(
-  plan: UnitPlan,
-  box: UnitDesign,
+  plan: CabinetPlan,
+  spec: CabinetSpec,
   wall: Wall,
   workshop: Pick<Workshop, 'shop'>,
   unit: DisplayUnit,
   beside: readonly string[] = [],
 ): HangingSummary {
-  const holes = hangingHoles({ unit: plan.unit, hang: plan.hang, wall, at: box.place, seating: plan.seating.lower });
+  const holes = hangingHoles({ cabinet: plan.cabinet, hang: plan.hang, wall, at: spec.place, seating: plan.seating.lower });
   const emptyKg = plan.weights.empty.mass.value;
-  const bareKg = emptyKg - looseKg(plan.unit, plan.weights);
-  const limit = aloneLimitKg(plan.unit, workshop);
-  const told = { plan, box, wall, unit, holes, bareKg, emptyKg, helper: bareKg > limit, limit, beside };
-  const { hanging } = plan.unit;
-  const steps = hangsOnCleat(hanging) ? cleatSteps(told) : hanging.plate ? plateSteps(told) : screwedSteps(told);
-  return { holes, steps, bareKg, emptyKg, helper: told.helper };
+  const bareKg = emptyKg - looseKg(plan.cabinet, plan.weights);
+  const limit = aloneLimitKg(plan.cabinet, workshop);
+  const input = { plan, spec, wall, unit, holes, bareKg, emptyKg, helper: bareKg > limit, limit, beside };
+  const { hanging } = plan.cabinet;
+  const steps = hangsOnCleat(hanging) ? cleatSteps(input) : hanging.plate ? plateSteps(input) : screwedSteps(input);
+  return { holes, steps, bareKg, emptyKg, helper: input.helper };
 }
 
 interface StepInput {
-  readonly plan: UnitPlan;
-  readonly box: UnitDesign;
+  readonly plan: CabinetPlan;
+  readonly spec: CabinetSpec;
   readonly wall: Wall;
   readonly unit: DisplayUnit;
   readonly holes: HangingHoles;
@@ -76,15 +76,15 @@ const step = (id: HangingStep['id'], title: string, says: readonly (string | fal
   caution,
 });
 
-function cleatSteps(told: StepInput): HangingStep[] {
-  const { plan, unit, holes } = told;
-  const { hanging } = plan.unit;
+function cleatSteps(input: StepInput): HangingStep[] {
+  const { plan, unit, holes } = input;
+  const { hanging } = plan.cabinet;
   const length = (nm: number): string => lengthText(nm, unit);
   const lift = roundToNm(hanging.rip!.engagement.value + LIFT_MARGIN_MM);
   const { carcass } = holes;
-  const below = lowerBy(plan.unit);
+  const below = lowerBy(plan.cabinet);
   return [
-    ...looked(told),
+    ...looked(input),
     hanging.onRail
       ? step('line', 'The rail', ['It hangs on a rail of the wall: the rail is on the wall first, level, in as many studs as it passes.'])
       : step('line', 'Level the line', [
@@ -94,8 +94,8 @@ function cleatSteps(told: StepInput): HangingStep[] {
           below !== null &&
             `A second line ${length(below)} below it, ${length((holes.strip.foot.value - below) as Length)} above the floor: the lower edge of the lower wall half.`,
         ]),
-    studsStep(told),
-    boreStep(told, 'wall half'),
+    studsStep(input),
+    boreStep(input, 'wall half'),
     ...(hanging.onRail
       ? []
       : [
@@ -105,7 +105,7 @@ function cleatSteps(told: StepInput): HangingStep[] {
             [
               'Bevel up, and its point away from the wall: the bevel and the wall make a pocket that opens upwards.',
               hanging.notch !== null &&
-                `Its lower edge is notched ${length(hanging.notch.to - hanging.notch.from)} long and ${length(hanging.notch.depth)} deep, from ${length(hanging.notch.from - roundToNm(wallHalfEnds(plan.unit).from))} from its left end.`,
+                `Its lower edge is notched ${length(hanging.notch.to - hanging.notch.from)} long and ${length(hanging.notch.depth)} deep, from ${length(hanging.notch.from - roundToNm(wallHalfEnds(plan.cabinet).from))} from its left end.`,
               `One screw at each end, a level on it, then all ${holes.wall.filter(({ kind }) => kind === 'strip').length}.`,
               below !== null &&
                 `The lower wall half on its own line the same way, all ${holes.wall.filter(({ kind }) => kind === 'lower').length} screws: it may come to carry everything.`,
@@ -117,7 +117,7 @@ function cleatSteps(told: StepInput): HangingStep[] {
       ? [
           step('cabinet-half', below === null ? 'Screw the cabinet half to the cabinet' : 'Screw both cabinet halves to the cabinet', [
             hanging.brackets.length > 1 &&
-              `Crosscut it into ${hanging.brackets.length} brackets of ${length(plan.unit.byId.get(hanging.cabinetHalf)!.length.value)}, one flush with each end; all against one straight edge, or one of them carries alone.`,
+              `Crosscut it into ${hanging.brackets.length} brackets of ${length(plan.cabinet.byId.get(hanging.cabinetHalf)!.length.value)}, one flush with each end; all against one straight edge, or one of them carries alone.`,
             ...carcass.map(
               ({ panel, fromLeft, below }) =>
                 `Point down, flat side on the cabinet's back: ${fromLeft.length} screws from inside through the ${partName(plan, panel)}, ${length(below)} below its upper edge, at ${fromLeft.map(length).join(', ')} from its left end.`,
@@ -126,9 +126,9 @@ function cleatSteps(told: StepInput): HangingStep[] {
           ]),
         ]
       : []),
-    emptyStep(told),
-    ...joinStep(told),
-    propStep(told, `${length((told.box.place.up.nm - roundToNm(10)) as Length)} above the floor, a finger's breadth under where its bottom comes`),
+    emptyStep(input),
+    ...joinStep(input),
+    propStep(input, `${length((input.spec.place.up.nm - roundToNm(10)) as Length)} above the floor, a finger's breadth under where its bottom comes`),
     step(
       'lift',
       'Lift it on',
@@ -139,50 +139,50 @@ function cleatSteps(told: StepInput): HangingStep[] {
       'Fingers never between cabinet and wall.',
     ),
     step('check', 'Look, and measure', [
-      `Level on the top, plumb down the front; its bottom was asked for at ${length(told.box.place.up.nm)}. Enter what it came to: the next line follows.`,
+      `Level on the top, plumb down the front; its bottom was asked for at ${length(input.spec.place.up.nm)}. Enter what it came to: the next line follows.`,
       hanging.standoff === 'spacer' && `The ${fineText(hanging.spacerThickness, unit)} spacer bears on the wall along its whole length.`,
     ]),
     step('correct', 'Take it down and put it right', [
       'Lift it off the same way. A wall half a hair off is turned about its middle screw; a bow is shimmed behind the cleat and the spacer alike. Hang it again.',
     ]),
-    ...lockStep(told),
-    loadStep(told),
+    ...lockStep(input),
+    loadStep(input),
   ];
 }
 
-function screwedSteps(told: StepInput): HangingStep[] {
-  const { plan, unit, holes, box } = told;
+function screwedSteps(input: StepInput): HangingStep[] {
+  const { plan, unit, holes, spec } = input;
   const length = (nm: number): string => lengthText(nm, unit);
-  const name = partName(plan, plan.unit.hanging.wallHalf);
+  const name = partName(plan, plan.cabinet.hanging.wallHalf);
   return [
-    ...looked(told),
-    step('line', 'Level the line', [`Mark a level line ${length(box.place.up.nm)} above the floor: the cabinet's bottom.`]),
-    studsStep(told),
-    boreStep(told, name),
-    emptyStep(told),
-    ...joinStep(told),
-    propStep(told, `${length(box.place.up.nm)} above the floor: its bottom stands on it while it is screwed`),
+    ...looked(input),
+    step('line', 'Level the line', [`Mark a level line ${length(spec.place.up.nm)} above the floor: the cabinet's bottom.`]),
+    studsStep(input),
+    boreStep(input, name),
+    emptyStep(input),
+    ...joinStep(input),
+    propStep(input, `${length(spec.place.up.nm)} above the floor: its bottom stands on it while it is screwed`),
     step('lift', 'Lift it to the line', [
       `Up to the line and against the wall; one screw through the ${name} into a stud near the middle, then level, then all ${holes.wall.length}.`,
     ]),
-    ...secondStep(told),
+    ...secondStep(input),
     step('check', 'Look', [
       'Level on the top, plumb down the front, doors hang even. Where the wall bows, shims behind it at every stud before the screws are drawn up.',
     ]),
-    loadStep(told),
+    loadStep(input),
   ];
 }
 
-function plateSteps(told: StepInput): HangingStep[] {
-  const { plan, unit, holes, box } = told;
+function plateSteps(input: StepInput): HangingStep[] {
+  const { plan, unit, holes, spec } = input;
   const length = (nm: number): string => lengthText(nm, unit);
-  const { hanging } = plan.unit;
+  const { hanging } = plan.cabinet;
   const heads = holes.wall.filter(({ kind }) => kind === 'strip');
-  const up = heads[0]?.up ?? box.place.up.nm;
+  const up = heads[0]?.up ?? spec.place.up.nm;
   const below = (hanging.shortFace - (heads[0]?.above ?? 0)) as Length;
   const name = partName(plan, hanging.wallHalf);
   return [
-    ...looked(told),
+    ...looked(input),
     step('studs', 'Carry the studs over', [
       `Screws go in at ${heads.map(({ along }) => length(along)).join(', ')} from the wall's left end: that is ${heads.map(({ fromLeft }) => length(fromLeft)).join(', ')} from the left end of the ${name}.`,
     ]),
@@ -195,8 +195,8 @@ function plateSteps(told: StepInput): HangingStep[] {
       boringWords(holes.wallBoring, unit),
       `Each head stands ${fineText(hanging.plate!.proud, unit)} off the wall: try every one with a loose plate.`,
     ]),
-    emptyStep(told),
-    ...joinStep(told),
+    emptyStep(input),
+    ...joinStep(input),
     step(
       'lift',
       'Lift it on',
@@ -206,13 +206,13 @@ function plateSteps(told: StepInput): HangingStep[] {
     step('check', 'Look', [
       'Level on the top, plumb down the front, tight to the wall at each plate: a head too far out rocks, one too far in does not let it down.',
     ]),
-    ...lockStep(told),
-    loadStep(told),
+    ...lockStep(input),
+    loadStep(input),
   ];
 }
 
 function secondStep({ plan }: StepInput): HangingStep[] {
-  const { second } = plan.unit.hanging;
+  const { second } = plan.cabinet.hanging;
   if (!second) return [];
   const where = second.plane === 'top' ? 'above it' : 'under it';
   return [
@@ -305,7 +305,7 @@ function lockStep({ holes, unit, plan }: StepInput): HangingStep[] {
   if (!lock) return [];
   return [
     step('lock', 'Lock it', [
-      `One screw from inside through ${plan.unit.hanging.plate ? `the ${partName(plan, plan.unit.hanging.wallHalf)}` : 'back and spacer'} into stud ${lock.stud}, ${lengthText(lock.fromLeft, unit)} from the cabinet's left end, ${lengthText(lock.above, unit)} above its bottom: nothing lifts it off then.`,
+      `One screw from inside through ${plan.cabinet.hanging.plate ? `the ${partName(plan, plan.cabinet.hanging.wallHalf)}` : 'back and spacer'} into stud ${lock.stud}, ${lengthText(lock.fromLeft, unit)} from the cabinet's left end, ${lengthText(lock.above, unit)} above its bottom: nothing lifts it off then.`,
     ]),
   ];
 }
@@ -318,4 +318,4 @@ function loadStep({ plan, unit }: StepInput): HangingStep {
   ]);
 }
 
-const partName = ({ unit }: UnitPlan, id: string): string => labelWords(unit.byId.get(id)!.name);
+const partName = ({ cabinet }: CabinetPlan, id: string): string => labelWords(cabinet.byId.get(id)!.name);

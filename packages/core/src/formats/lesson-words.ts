@@ -10,10 +10,10 @@ import { plural } from './step-texts.ts';
 const fineText = (nm: number, unit: DisplayUnit): string => exactly(Math.round(nm / (NM_PER.mm / 100)) * (NM_PER.mm / 100), unit);
 const absolute = (nm: number): Length => Math.abs(nm) as Length;
 
-export function lessonWords(lesson: Lesson, { plan, products, unitNames, unit, currency }: LogContext & { readonly currency: string }): string {
+export function lessonWords(lesson: Lesson, { plan, products, cabinetNames, unit, currency }: LogContext & { readonly currency: string }): string {
   const part = (id: string): string => {
     const line = plan.parts.find(({ panels }) => panels.includes(id));
-    const solid = plan.units.flatMap((each) => each.unit.byId.get(id) ?? [])[0];
+    const solid = plan.cabinets.flatMap((each) => each.cabinet.byId.get(id) ?? [])[0];
     return solid ? `${line ? `${line.mark}, ` : ''}${labelWords(solid.name)}` : 'A part that is no longer in the plan';
   };
   const money = (cost: number): string => `${cost.toFixed(2)} ${currency}`.trim();
@@ -41,13 +41,13 @@ export function lessonWords(lesson: Lesson, { plan, products, unitNames, unit, c
     case 'out-of-square':
       return `${assembly(lesson.assembly)} was left ${fineText(absolute(lesson.is), unit)} out of square, ${fineText(absolute(lesson.allowed), unit)} being the most.`;
     case 'hung-off':
-      return `${unitNames[lesson.unit]?.name ?? 'A cabinet'} came ${lengthText(absolute(lesson.lower), unit)} ${lesson.lower > 0 ? 'lower' : 'higher'} than asked: lines of the next are drawn for it.`;
+      return `${cabinetNames[lesson.unit]?.name ?? 'A cabinet'} came ${lengthText(absolute(lesson.lower), unit)} ${lesson.lower > 0 ? 'lower' : 'higher'} than asked: lines of the next are drawn for it.`;
     default:
       return lesson satisfies never;
   }
 
   function assembly(id: string): string {
-    const owner = plan.units.find((each) => each.unit.byId.has(id));
+    const owner = plan.cabinets.find((each) => each.cabinet.byId.has(id));
     return owner ? `What is glued up with ${part(id)} of ${owner.name}` : 'What is no longer in the plan';
   }
 }

@@ -8,7 +8,7 @@ export function logCsv(record: readonly RecordEntry[], context: LogContext): str
     at,
     kind,
     says,
-    units.map((id) => context.unitNames[id]?.name ?? id).join(', '),
+    units.map((id) => context.cabinetNames[id]?.name ?? id).join(', '),
     panels.join(', '),
     photos.join(', '),
     nextTime ? 'yes' : '',

@@ -25,7 +25,7 @@ const RECORD: readonly RecordEntry[] = [
   { id: '12', at: at(11), kind: 'withdrawn', withdraws: '9' },
 ];
 const made = plan(design, RECORD, workshop);
-const context = { plan: made, products: workshop.products, unitNames: design.units, unit: 'mm' as const };
+const context = { plan: made, products: workshop.products, cabinetNames: design.units, unit: 'mm' as const };
 const lines = logLines(RECORD, context);
 const said = (id: string): string => lines.find((line) => line.id === id)!.says;
 

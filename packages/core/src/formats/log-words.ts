@@ -28,7 +28,7 @@ export interface LogLine {
 export interface LogContext {
   readonly plan: Plan;
   readonly products: Workshop['products'];
-  readonly unitNames: Readonly<Record<string, { readonly name: string }>>;
+  readonly cabinetNames: Readonly<Record<string, { readonly name: string }>>;
   readonly unit: DisplayUnit;
 }
 
@@ -80,7 +80,7 @@ export function logLines(record: readonly RecordEntry[], context: LogContext): L
       kind: entry.kind,
       says,
       panels,
-      units: unitsOf(about, panels, context),
+      units: cabinetsOf(about, panels, context),
       step: about.done?.step ?? about.note?.step ?? null,
       photos: entry.note?.photos ?? [],
       nextTime: entry.note?.nextTime ?? false,
@@ -93,7 +93,7 @@ export function logLines(record: readonly RecordEntry[], context: LogContext): L
 export function findInLog(
   lines: readonly LogLine[],
   words: string,
-  { plan, unitNames }: Pick<LogContext, 'plan' | 'unitNames'>,
+  { plan, cabinetNames }: Pick<LogContext, 'plan' | 'cabinetNames'>,
   dayWords: (at: string) => string = (at) => at.slice(0, 10),
 ): LogLine[] {
   const wanted = words.toLowerCase().split(/\s+/).filter(Boolean);
@@ -102,7 +102,7 @@ export function findInLog(
     const marks = panels.map((panel) => lineOf(plan, panel)?.mark ?? '');
     // A note says nothing of its step; a tick says what was done.
     const about = kind === 'note' ? (step ?? '') : '';
-    const text = [says, dayWords(at), kind, about, ...marks, ...panels, ...units.map((id) => unitNames[id]?.name ?? id)].join(' ').toLowerCase();
+    const text = [says, dayWords(at), kind, about, ...marks, ...panels, ...units.map((id) => cabinetNames[id]?.name ?? id)].join(' ').toLowerCase();
     return wanted.every((word) => beginsIn(text, word));
   });
 }
@@ -128,17 +128,17 @@ const panelsOf = ({ made, asCut, sawn, spoiled, kept, note }: RecordEntry): stri
   ]),
 ];
 
-function unitsOf({ hung, done, opening, diagonals, note }: RecordEntry, panels: readonly string[], { unitNames }: LogContext): string[] {
+function cabinetsOf({ hung, done, opening, diagonals, note }: RecordEntry, panels: readonly string[], { cabinetNames }: LogContext): string[] {
   const named = [...panels, done?.step ?? '', opening?.space ?? '', diagonals?.assembly ?? ''].map((id) => id.split('/')[0]!);
-  return [...new Set([...named, hung?.unit ?? '', note?.unit ?? ''])].filter((id) => Object.hasOwn(unitNames, id));
+  return [...new Set([...named, hung?.unit ?? '', note?.unit ?? ''])].filter((id) => Object.hasOwn(cabinetNames, id));
 }
 
 function entryWords(entry: RecordEntry, context: LogContext): string {
-  const { plan, products, unitNames, unit } = context;
+  const { plan, products, cabinetNames, unit } = context;
   const fine = (nm: number): string => fineText(nm, unit);
   const part = (panel: string): string => {
     const line = lineOf(plan, panel);
-    const solid = plan.units.flatMap(({ unit: each }) => each.byId.get(panel) ?? [])[0];
+    const solid = plan.cabinets.flatMap(({ cabinet: each }) => each.byId.get(panel) ?? [])[0];
     return line ? `${line.mark}${solid ? ` (${labelWords(solid.name)})` : ''}` : `a part that is gone (${panel})`;
   };
   const parts = (panels: readonly string[]): string =>
@@ -166,16 +166,16 @@ function entryWords(entry: RecordEntry, context: LogContext): string {
   if (spoiled) return `${part(spoiled.part)} is spoiled: it is wanted once more.`;
   if (hung) {
     const off = hung.came.nm - hung.asked.nm;
-    return `${unitNames[hung.unit]?.name ?? hung.unit} hung: its bottom came to ${lengthText(hung.came.nm, unit)}${off === 0 ? ', as asked' : `, ${fine(Math.abs(off))} ${off > 0 ? 'higher' : 'lower'} than asked`}.`;
+    return `${cabinetNames[hung.unit]?.name ?? hung.unit} hung: its bottom came to ${lengthText(hung.came.nm, unit)}${off === 0 ? ', as asked' : `, ${fine(Math.abs(off))} ${off > 0 ? 'higher' : 'lower'} than asked`}.`;
   }
   if (done) {
-    const name = unitNames[done.step.split('/')[0]!]?.name;
+    const name = cabinetNames[done.step.split('/')[0]!]?.name;
     const took =
       done.minutes === undefined ? '' : `, ${minutesText(done.minutes)}${done.planned === undefined ? '' : ` where ${minutesText(done.planned)} were planned`}`;
     return `${STEP_DONE[done.kind]}${name ? `, ${name}` : ''}${took}.`;
   }
   if (opening) {
-    const space = plan.units.flatMap(({ unit: each }) => each.compartments).find(({ id }) => id === opening.space);
+    const space = plan.cabinets.flatMap(({ cabinet: each }) => each.compartments).find(({ id }) => id === opening.space);
     const said = (['width', 'height'] as const).flatMap((measure) =>
       opening[measure] ? [`${fine(opening[measure].nm)} ${measure === 'width' ? 'wide' : 'high'}`] : [],
     );

@@ -52,12 +52,12 @@ describe.each(FAMILY_IDS)('of a %s', (family) => {
       const { design, record, workshop } = randomProject(seed, { family, changed: [0.15, 0.4][seed % 2]! });
       const made = plan(design, record, workshop);
       for (const line of made.parts) {
-        const unit = made.byId.get(line.unit)?.unit;
-        const panel = line.role === 'cleat-blank' ? undefined : unit?.byId.get(line.panels[0]!);
+        const cabinet = made.byId.get(line.unit)?.cabinet;
+        const panel = line.role === 'cleat-blank' ? undefined : cabinet?.byId.get(line.panels[0]!);
         // A blank that is not the part's own rectangle, or ends before its band, is drawn otherwise than it is sawn.
-        if (!unit || !panel || panel.bands.length > 0 || panel.outline.length !== 4 || panel.outline.some(({ bevel }) => bevel !== 0)) continue;
+        if (!cabinet || !panel || panel.bands.length > 0 || panel.outline.length !== 4 || panel.outline.some(({ bevel }) => bevel !== 0)) continue;
         if (line.length.value <= 0 || line.width.value <= 0) continue;
-        const piece = pieceDrawing(line, unit);
+        const piece = pieceDrawing(line, cabinet);
         const drawn = piece.slots.map(({ shape }) => {
           const [xs, ys] = [shape.map(({ x }) => x), shape.map(({ y }) => (piece.below === 'near' ? y : toMm(panel.width.value) - y))];
           return { x: [Math.min(...xs), Math.max(...xs)], y: [Math.min(...ys), Math.max(...ys)] } as const;

@@ -34,11 +34,11 @@ describe('version 1', () => {
 
   test('its cabinets hang as they did: the same parts, loads and verdict', () => {
     const { byId } = plan(design, record, workshop);
-    const unit = byId.get('ink')!;
-    expect(unit.hang.links.every(({ use, fineTo }) => use.value <= fineTo)).toBe(true);
+    const cabinetPlan = byId.get('ink')!;
+    expect(cabinetPlan.hang.links.every(({ use, fineTo }) => use.value <= fineTo)).toBe(true);
     // 22 and 18 kg entered; 75 kg/m² on 664.4 × 273.8 mm.
-    expect(unit.contentsKg).toBeCloseTo(40 + (75 * 664.4 * 273.8) / 1e6, 3);
-    expect(unit.parts.map(({ mark }) => mark)).toContain('A1');
+    expect(cabinetPlan.contentsKg).toBeCloseTo(40 + (75 * 664.4 * 273.8) / 1e6, 3);
+    expect(cabinetPlan.parts.map(({ mark }) => mark)).toContain('A1');
     expect(design.units['ink']!.hanging.wallRail).toBeNull();
   });
 
@@ -70,13 +70,13 @@ describe('version 2', () => {
   const { design, record, workshop } = readProject(second);
 
   test('its shelf box is the box it was: the same panels, marks and verdict, nothing added', () => {
-    const box = design.units['ink']!;
-    expect(isShelfBox(box) && Object.values(box.shelves).map(({ in: space, level, fixing }) => [space, level, fixing])).toEqual([
+    const spec = design.units['ink']!;
+    expect(isShelfBox(spec) && Object.values(spec.shelves).map(({ in: space, level, fixing }) => [space, level, fixing])).toEqual([
       ['bottom', 0, 'fixed'],
       ['bottom', 0, 'fixed'],
     ]);
-    const unit = plan(design, record, workshop).byId.get('ink')!;
-    expect(unit.parts.map(({ mark, count }) => [mark, count])).toEqual([
+    const cabinetPlan = plan(design, record, workshop).byId.get('ink')!;
+    expect(cabinetPlan.parts.map(({ mark, count }) => [mark, count])).toEqual([
       ['A1', 1],
       ['A2', 1],
       ['A3', 2],
@@ -86,7 +86,7 @@ describe('version 2', () => {
       ['A7', 1],
       ['A8', 1],
     ]);
-    expect(unit.hang.state).toBe('fine');
+    expect(cabinetPlan.hang.state).toBe('fine');
   });
 });
 
@@ -102,9 +102,9 @@ describe('version 3', () => {
   });
 
   test('its cupboard is cut as it was', () => {
-    const unit = plan(design, record, workshop).byId.get('ink')!;
-    expect(unit.parts.map(({ count }) => count).reduce((a, b) => a + b)).toBeGreaterThan(7);
-    expect(unit.hang.state).toBe('fine');
+    const cabinetPlan = plan(design, record, workshop).byId.get('ink')!;
+    expect(cabinetPlan.parts.map(({ count }) => count).reduce((a, b) => a + b)).toBeGreaterThan(7);
+    expect(cabinetPlan.hang.state).toBe('fine');
   });
 
   test('a workshop kept apart from its file is lifted alike, and one of today is left as it is', () => {

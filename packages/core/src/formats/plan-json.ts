@@ -7,7 +7,7 @@ import { labelWords } from '../checks/words/labels.ts';
 import { carriesRange, loadLimits } from '../hang/limits.ts';
 import type { Design } from '../plan/design.ts';
 import type { HangHelp } from '../plan/hang-helps.ts';
-import type { Plan, UnitPlan } from '../plan/plan.ts';
+import type { Plan, CabinetPlan } from '../plan/plan.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { Json } from './codec.ts';
@@ -18,17 +18,17 @@ import { exactMm } from './nest-plan.ts';
 export function planJson(plan: Plan, design: Design, helpsOf: (unit: string) => readonly HangHelp[] = () => []): Json {
   return {
     name: design.name,
-    units: plan.units.map((unit) => unitJson(unit, design, helpsOf(unit.id))),
+    units: plan.cabinets.map((cabinetPlan) => cabinetJson(cabinetPlan, design, helpsOf(cabinetPlan.id))),
     unplanned: plan.unplanned.map(({ id, name, fault: { code, path, message, accepted } }) => ({ id, name, code, where: path.join('.'), message, accepted })),
   };
 }
 
-function unitJson(unitPlan: UnitPlan, design: Design, helps: readonly HangHelp[]): Json {
-  const { unit, parts, weights, loaded, sag, hang, findings } = unitPlan;
-  const { width, height, depth } = unit.outside;
+function cabinetJson(cabinetPlan: CabinetPlan, design: Design, helps: readonly HangHelp[]): Json {
+  const { cabinet, parts, weights, loaded, sag, hang, findings } = cabinetPlan;
+  const { width, height, depth } = cabinet.outside;
   return {
-    id: unitPlan.id,
-    name: unitPlan.name,
+    id: cabinetPlan.id,
+    name: cabinetPlan.name,
     outside: { width: dimensionJson(width), height: dimensionJson(height), depth: dimensionJson(depth) },
     parts: parts.map((line) => ({
       mark: line.mark,
@@ -52,7 +52,7 @@ function unitJson(unitPlan: UnitPlan, design: Design, helps: readonly HangHelp[]
         play: exactMm(feature.play),
         tiltDeg: feature.tiltDeg,
         guest: feature.guest,
-        words: featureWords(feature, line, design.units[unitPlan.id]!.unit),
+        words: featureWords(feature, line, design.units[cabinetPlan.id]!.unit),
       })),
     })),
     weights: {
@@ -71,17 +71,17 @@ function unitJson(unitPlan: UnitPlan, design: Design, helps: readonly HangHelp[]
     hang: {
       state: hang.state,
       verdict: VERDICT_WORDS[hang.state],
-      ...verdictSummary(unitPlan, design.units[unitPlan.id]!.unit),
+      ...verdictSummary(cabinetPlan, design.units[cabinetPlan.id]!.unit),
       ruledOutBy: hang.ruledOutBy,
       helps: helps.map(({ fix, state, carriesKg, weakest }) => ({
-        does: fixWords(fix.label, design.units[unitPlan.id]!.unit),
+        does: fixWords(fix.label, design.units[cabinetPlan.id]!.unit),
         verdict: VERDICT_WORDS[state],
         carriesKg,
         weakest,
       })),
       plannedKg: hang.plannedKg,
-      ...loadLimits(unitPlan.hangInput),
-      range: { ...carriesRange(unitPlan.hangInput) },
+      ...loadLimits(cabinetPlan.hangInput),
+      range: { ...carriesRange(cabinetPlan.hangInput) },
       refusals: hang.refusals.map((reason) => ({ ...reason })),
       weight: figureJson(hang.weight),
       outward: figureJson(hang.forces.outward),
@@ -98,18 +98,18 @@ function unitJson(unitPlan: UnitPlan, design: Design, helps: readonly HangHelp[]
         panels: [...panels],
       })),
       cleat: {
-        boardWidth: exactMm(unit.hanging.boardWidth),
-        longFace: exactMm(unit.hanging.longFace),
-        shortFace: exactMm(unit.hanging.shortFace),
-        bevelDeg: unit.hanging.bevelDeg,
-        engagement: unit.hanging.rip && figureJson(unit.hanging.rip.engagement),
+        boardWidth: exactMm(cabinet.hanging.boardWidth),
+        longFace: exactMm(cabinet.hanging.longFace),
+        shortFace: exactMm(cabinet.hanging.shortFace),
+        bevelDeg: cabinet.hanging.bevelDeg,
+        engagement: cabinet.hanging.rip && figureJson(cabinet.hanging.rip.engagement),
       },
     },
     findings: findings.map((finding) => ({
       check: finding.check,
       severity: finding.severity,
       panels: [...finding.panels],
-      ...findingWords(finding, design.units[unitPlan.id]!.unit),
+      ...findingWords(finding, design.units[cabinetPlan.id]!.unit),
     })),
   };
 }

@@ -10,7 +10,7 @@ import { constant, list, object, quote, type Json, type Schema } from './codec.t
 import { designCodec } from './design-codec.ts';
 import { readJsonText } from './json-text.ts';
 import { MIGRATIONS } from './migrations.ts';
-import { productsOf } from './unit-codec.ts';
+import { productsOf } from './spec-codec.ts';
 import { recordCodec } from './record-codec.ts';
 import { workshopCodec } from './workshop-codec.ts';
 
@@ -64,12 +64,12 @@ function lift(value: unknown): unknown {
 export function checkProducts(design: Design, workshop: Workshop): void {
   for (const rail of Object.values(design.wall.rails)) needProduct(rail.stock, `design.wall.rails.${rail.id}.stock`, workshop);
   for (const { id, stock } of Object.values(design.loose)) needProduct(stock, `design.loose.${id}.stock`, workshop);
-  for (const unit of Object.values(design.units)) {
-    for (const { path, product } of productsOf(unit)) needProduct(product, `design.units.${unit.id}.${path}`, workshop);
+  for (const spec of Object.values(design.units)) {
+    for (const { path, product } of productsOf(spec)) needProduct(product, `design.units.${spec.id}.${path}`, workshop);
   }
   // A try may be taken at any time.
-  for (const { id, unit } of Object.values(design.tries))
-    for (const { path, product } of productsOf(unit)) needProduct(product, `design.tries.${id}.unit.${path}`, workshop);
+  for (const { id, unit: spec } of Object.values(design.tries))
+    for (const { path, product } of productsOf(spec)) needProduct(product, `design.tries.${id}.unit.${path}`, workshop);
 }
 
 function needProduct(product: string, where: string, { products }: Workshop): void {

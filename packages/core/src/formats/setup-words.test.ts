@@ -9,8 +9,8 @@ import { readProject } from './project-file.ts';
 import { setupWords } from './setup-words.ts';
 
 describe('the ink cupboard in the usual shop', () => {
-  const { unit, parts } = planWith().byId.get('ink')!;
-  const made = setupsOf([unit], defaultShop());
+  const { cabinet, parts } = planWith().byId.get('ink')!;
+  const made = setupsOf([cabinet], defaultShop());
   const words = made.setups.map((setup) => setupWords(setup, { shop: defaultShop(), blanks: made.blanks, parts }, 'mm'));
 
   test('a dado: stack, cut, depth, stop; both sides the same end against it and the inside down', () => {
@@ -32,7 +32,7 @@ describe('the ink cupboard in the usual shop', () => {
   });
   test('by hand: the router from above, its edge as far off as its base keeps it', () => {
     const shop = handHeldShop();
-    const routed = setupsOf([unit], shop);
+    const routed = setupsOf([cabinet], shop);
     const all = routed.setups.map((setup) => setupWords(setup, { shop, blanks: routed.blanks, parts }, 'mm'));
     const slot = all.find(({ set }) => set.some(({ to }) => to.includes('begins at 14.95 mm')))!;
     expect(slot.title).toBe('Router: slots, along a straight edge');
@@ -44,10 +44,10 @@ describe('the ink cupboard in the usual shop', () => {
 
 test.each(['mm', 'in'] as const)('every setup of every demo unit has words, in %s', (unit) => {
   for (const { design, record, workshop } of [furnishedRoom(), readProject(back)]) {
-    const { units, parts } = plan(design, record, workshop);
+    const { cabinets, parts } = plan(design, record, workshop);
     for (const shop of [defaultShop(), handHeldShop()]) {
       const made = setupsOf(
-        units.map((each) => each.unit),
+        cabinets.map((each) => each.cabinet),
         shop,
       );
       for (const setup of made.setups) {
@@ -65,10 +65,10 @@ test.each(['mm', 'in'] as const)('every setup of every demo unit has words, in %
 
 describe('what the machine does not place is told for each part', () => {
   const { design, record, workshop } = readProject(back);
-  const { units, parts } = plan(design, record, workshop);
+  const { cabinets, parts } = plan(design, record, workshop);
   const wordsOf = (id: string) => {
-    const { unit } = units.find((each) => each.id === id)!;
-    const made = setupsOf([unit], defaultShop());
+    const { cabinet } = cabinets.find((each) => each.id === id)!;
+    const made = setupsOf([cabinet], defaultShop());
     return made.setups.map((setup) => setupWords(setup, { shop: defaultShop(), blanks: made.blanks, parts }, 'mm'));
   };
 

@@ -9,8 +9,8 @@ import { capital } from '../checks/words/sentence.ts';
 import { screwById } from '../joints/screws.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import type { Plan, UnitPlan } from '../plan/plan.ts';
-import { boundsOf, boundsOfUnit } from '../solid/views.ts';
+import type { Plan, CabinetPlan } from '../plan/plan.ts';
+import { boundsOf, boundsOfCabinet } from '../solid/views.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { ExplainedValue } from '../explained/explained-value.ts';
 import type { HangingStep, HangingSummary } from './hanging-steps.ts';
@@ -91,8 +91,8 @@ export function cutText(detail: DetailOf<'cut'>, step: Step, told: BuildSummary,
   };
 }
 
-export function cleatBig(of: UnitPlan | null, unit: DisplayUnit): StepWords['big'] {
-  const { hanging } = of?.unit ?? {};
+export function cleatBig(of: CabinetPlan | null, unit: DisplayUnit): StepWords['big'] {
+  const { hanging } = of?.cabinet ?? {};
   return hanging?.rip
     ? [
         { text: fineText(hanging.longFace, unit), of: 'long face, at the fence' },
@@ -133,14 +133,14 @@ export function coatText(detail: DetailOf<'coat'>, { choices, workshop: { shop }
 
 export const temperature = (celsius: number, unit: DisplayUnit): string => (unit === 'mm' ? `${celsius} °C` : `${Math.round((celsius * 9) / 5 + 32)} °F`);
 
-export function openingsOf(of: UnitPlan | null, unit: DisplayUnit): string[] {
+export function openingsOf(of: CabinetPlan | null, unit: DisplayUnit): string[] {
   if (!of) return [];
-  return of.unit.compartments.map(
+  return of.cabinet.compartments.map(
     ({ name, width, height }) => `${capital(labelWords(name))}: ${lengthText(width.value, unit)} wide, ${lengthText(height.value, unit)} high.`,
   );
 }
 
-export function glueText(detail: DetailOf<'glue'>, of: UnitPlan | null, told: BuildSummary, unit: DisplayUnit): StepText {
+export function glueText(detail: DetailOf<'glue'>, of: CabinetPlan | null, told: BuildSummary, unit: DisplayUnit): StepText {
   const { glueUp, glue, skin, fasteners } = detail;
   const names = glueUp.groups.map((group) => groupName(group, of));
   const smallest = glueUp.groups.reduce((least, group, index) => (group.length < glueUp.groups[least]!.length ? index : least), 0);
@@ -201,7 +201,7 @@ export function glueText(detail: DetailOf<'glue'>, of: UnitPlan | null, told: Bu
 }
 
 /** Which go it is, and why it is not closed all at once. */
-function goWords({ glueUp, closing: { way, ways, chosen } }: DetailOf<'glue'>, of: UnitPlan | null): string[] {
+function goWords({ glueUp, closing: { way, ways, chosen } }: DetailOf<'glue'>, of: CabinetPlan | null): string[] {
   const plain = ways[0];
   const why =
     plain && !chosen && (way.goes === 'two' || way.cauls) && glueUp.go !== 'second'
@@ -230,17 +230,17 @@ const listed = (names: readonly string[]): string =>
       ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`
       : `${names.slice(0, -1).join(', ')} and ${names.at(-1)!}`;
 
-function groupName(group: readonly string[], of: UnitPlan | null): string {
-  const panel = of?.unit.byId.get(group[0]!);
+function groupName(group: readonly string[], of: CabinetPlan | null): string {
+  const panel = of?.cabinet.byId.get(group[0]!);
   const name = panel ? labelWords(panel.name) : group[0]!;
-  return group.length === 1 ? name : group.length === 2 ? `${name} with ${labelWords(of!.unit.byId.get(group[1]!)!.name)}` : `${name} and what is on it`;
+  return group.length === 1 ? name : group.length === 2 ? `${name} with ${labelWords(of!.cabinet.byId.get(group[1]!)!.name)}` : `${name} and what is on it`;
 }
 
-export function drawerPlaces({ boxes }: DetailOf<'drawers'>, of: UnitPlan | null, { plan }: BuildSummary, unit: DisplayUnit): string[] {
+export function drawerPlaces({ boxes }: DetailOf<'drawers'>, of: CabinetPlan | null, { plan }: BuildSummary, unit: DisplayUnit): string[] {
   if (!of) return [];
-  const top = boundsOfUnit(of.unit).high.up;
+  const top = boundsOfCabinet(of.cabinet).high.up;
   return boxes.map((box) => {
-    const high = Math.max(...box.map((id) => boundsOf(of.unit.byId.get(id)!).high.up));
+    const high = Math.max(...box.map((id) => boundsOf(of.cabinet.byId.get(id)!).high.up));
     return `${marksOf(box, plan)[0] ?? 'A drawer'}: its upper edge ${lengthText(Math.round((top - high) * NM_PER.mm) as Length, unit)} below the top of the cabinet.`;
   });
 }

@@ -1,12 +1,12 @@
 /** The verdict in words: one headline for each state, never of what is ruled out, and always what the figures leave out. */
 import { expect, test } from '@jest/globals';
 import { onWall } from '../test/check-case.ts';
-import { ink, typed, unitWith } from '../test/print-room.ts';
+import { ink, typed, cabinetWith } from '../test/print-room.ts';
 import { planJson } from './plan-json.ts';
 import { planWith, printRoom } from '../test/print-room.ts';
 import { verdictSummary } from './verdict-summary.ts';
 
-const headline = (...edits: Parameters<typeof unitWith>[1][]): string => verdictSummary(unitWith('ink', ...edits), 'mm').headline;
+const headline = (...edits: Parameters<typeof cabinetWith>[1][]): string => verdictSummary(cabinetWith('ink', ...edits), 'mm').headline;
 const holds = (kg: number) => ink('contents', { bottom: { preset: 'general', kg }, s1: { preset: 'nothing', kg: 0 }, s2: { preset: 'nothing', kg: 0 } });
 
 test('each state has its headline, with the estimate where there is one', () => {
@@ -21,18 +21,18 @@ test('each state has its headline, with the estimate where there is one', () => 
 });
 
 test('the two weakest links stand in order, and what is not covered is said, in JSON too', () => {
-  const unit = unitWith('ink', typed('width', '700 mm'));
-  const told = verdictSummary(unit, 'mm');
+  const cabinetPlan = cabinetWith('ink', typed('width', '700 mm'));
+  const told = verdictSummary(cabinetPlan, 'mm');
   expect(told.weakest).toHaveLength(2);
   expect(told.weakest[0]).toMatch(/^screws in stud \d: \d+ %$/);
   const { units } = planJson(planWith(), printRoom().design) as { units: { hang: Record<string, unknown> }[] };
-  expect(units[0]!.hang).toMatchObject({ verdict: 'Close to limit', headline: verdictSummary(unitWith('ink'), 'mm').headline });
+  expect(units[0]!.hang).toMatchObject({ verdict: 'Close to limit', headline: verdictSummary(cabinetWith('ink'), 'mm').headline });
   expect(units[0]!.hang['estimate']).toMatch(/^Estimate /);
   expect(units[0]!.hang['notCovered']).toMatch(/^Not covered: what the wall itself carries, .*, and leaning/);
 });
 
 test('what narrows the range is said with the ends it leaves; nothing where all is weighed and found', () => {
-  const { narrow } = verdictSummary(unitWith('ink'), 'mm');
+  const { narrow } = verdictSummary(cabinetWith('ink'), 'mm');
   expect(narrow).toMatch(/^(Weigh the contents|Find out what the studs are sawn from): \d+ kg to \d+ kg becomes \d+ kg to \d+ kg\.$/);
-  expect(verdictSummary(unitWith('ink', holds(20), onWall('studs.species', 'spf')), 'mm').narrow).toBeNull();
+  expect(verdictSummary(cabinetWith('ink', holds(20), onWall('studs.species', 'spf')), 'mm').narrow).toBeNull();
 });

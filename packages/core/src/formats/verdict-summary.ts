@@ -6,7 +6,7 @@ import { VERDICT_WORDS } from '../checks/verdict.ts';
 import { carriesRange, loadLimits, type CarriesRange } from '../hang/limits.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { HangHelp } from '../plan/hang-helps.ts';
-import type { UnitPlan } from '../plan/plan.ts';
+import type { CabinetPlan } from '../plan/plan.ts';
 
 /** What every figure of a hanging is. */
 export const ESTIMATE =
@@ -40,7 +40,7 @@ export function helpWords({ fix, state, carriesKg, weakest }: HangHelp, unit: Di
 }
 
 /** @param unit of the masses in it */
-export function verdictSummary({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): VerdictSummary {
+export function verdictSummary({ hang, hangInput }: Pick<CabinetPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): VerdictSummary {
   return {
     headline: headlineOf({ hang, hangInput }, unit),
     narrow: narrowOf({ hang, hangInput }, unit),
@@ -50,7 +50,7 @@ export function verdictSummary({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'han
   };
 }
 
-function headlineOf({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): string {
+function headlineOf({ hang, hangInput }: Pick<CabinetPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): string {
   if (hang.state === 'not-checked') return `${VERDICT_WORDS[hang.state]}: no load is planned yet.`;
   const { carriesKg } = loadLimits(hangInput);
   const { lowKg, highKg } = carriesRange(hangInput);
@@ -72,7 +72,7 @@ const MEASURE: Readonly<Record<NonNullable<CarriesRange['narrow']>['measure'], s
   species: 'Find out what the studs are sawn from',
 };
 
-function narrowOf({ hang, hangInput }: Pick<UnitPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): string | null {
+function narrowOf({ hang, hangInput }: Pick<CabinetPlan, 'hang' | 'hangInput'>, unit: DisplayUnit): string | null {
   if (hang.state === 'not-checked' || hang.state === 'refused') return null;
   const { lowKg, highKg, narrow } = carriesRange(hangInput);
   if (narrow === null || lowKg === null || highKg === null) return null;

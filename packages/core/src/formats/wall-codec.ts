@@ -7,7 +7,7 @@ import { Refusal } from '../problem/problem.ts';
 import { MOST, NOTE, OPENS_DEG, WALL_LIMITS } from '../wall/wall-form.ts';
 import { byId, checked, choice, length, number, object, objectWith, orNull, ownIds, text, yesNo, type Codec } from './codec.ts';
 
-export const MAX_UNITS = 200;
+export const MAX_CABINETS = 200;
 
 const limited = (key: keyof typeof WALL_LIMITS) => length(WALL_LIMITS[key].least, WALL_LIMITS[key].most);
 const id = text(64);

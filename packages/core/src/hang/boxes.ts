@@ -6,7 +6,7 @@ import type { CompartmentLoad } from '../parts/weights.ts';
 import { NM_PER } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { bulkOf } from '../solid/volume.ts';
 import type { HangInput } from './hang-input.ts';
 import { stretchOf, type WallStretch } from './hung-shares.ts';
@@ -29,7 +29,7 @@ export function heightsOf({ frame, outline }: Panel): { low: number; high: numbe
 }
 
 /** Rails that hang on the one cleat: those at the height of the first, left to right. */
-export function railsBeside({ panels }: Pick<ResolvedUnit, 'panels'>, rail: ResolvedPanel): ResolvedPanel[] {
+export function railsBeside({ panels }: Pick<ResolvedCabinet, 'panels'>, rail: ResolvedPanel): ResolvedPanel[] {
   const high = heightsOf(rail).high;
   return panels
     .filter((panel) => panel.role === 'hanging-rail' && Math.abs(heightsOf(panel).high - high) < 1)
@@ -37,12 +37,12 @@ export function railsBeside({ panels }: Pick<ResolvedUnit, 'panels'>, rail: Reso
 }
 
 /** Cuts a unit with several rails into its boxes, midway between one rail and the next. */
-export function boxesOf({ unit, weights }: Pick<HangInput, 'unit' | 'weights'>, rails: readonly ResolvedPanel[]): HungBox[] {
+export function boxesOf({ cabinet, weights }: Pick<HangInput, 'cabinet' | 'weights'>, rails: readonly ResolvedPanel[]): HungBox[] {
   const ends = rails.map(stretchOf);
   const bounds = ends.slice(1).map(({ from }, index) => (ends[index]!.to + from) / 2);
   const boxAt = (along: number): number => bounds.filter((bound) => along > bound).length;
   const masses = rails.map(() => ({ kg: 0, moment: 0 }));
-  for (const panel of unit.panels) {
+  for (const panel of cabinet.panels) {
     if (panel.onWall || panel.stands) continue;
     const at = bulkOf(panel).centre.along / NM_PER.mm;
     const kg = weights.panels.get(panel.id)!.value;

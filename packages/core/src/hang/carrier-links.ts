@@ -7,7 +7,7 @@ import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { tanDeg } from '../solid/hanging.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { hangsOnCleat, meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Label } from '../explained/explained-length.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { WallForces } from './forces.ts';
@@ -52,9 +52,9 @@ const BRACKET_SHEAR = formula({
 const PER_SCREW = formula({ label: 'screw-shear', unit: 'N', text: 'W / n', source: '[eq]', terms: { W: 'N', n: 'count' }, compute: ({ W, n }) => W / n });
 
 /** What the cabinet half is screwed through; undefined when there is only a thin back, or nothing. */
-export function carrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
-  if (unit.hanging.hangingRail) return unit.byId.get(unit.hanging.hangingRail);
-  const back = unit.panels.find(({ role }) => role === 'back') ?? unit.panels.find(({ role }) => role === 'leaf');
+export function carrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
+  if (cabinet.hanging.hangingRail) return cabinet.byId.get(cabinet.hanging.hangingRail);
+  const back = cabinet.panels.find(({ role }) => role === 'back') ?? cabinet.panels.find(({ role }) => role === 'leaf');
   return back && toMm(back.thickness) >= MIN_FIXING_BACK_MM ? back : undefined;
 }
 
@@ -62,8 +62,8 @@ export function carrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
  * How far below the top edge of the cabinet half its screws stand, mm: as low as the bevel allows,
  * but inside the carrier. Null when no row fits both, so that the half holds in nothing.
  */
-export function cabinetScrewRow(unit: ResolvedUnit): number | null {
-  const room = roomForRow(unit);
+export function cabinetScrewRow(cabinet: ResolvedCabinet): number | null {
+  const room = roomForRow(cabinet);
   return room && room.lowest <= room.highest ? room.top - room.lowest : null;
 }
 
@@ -76,8 +76,8 @@ export interface MissedCarrier {
 }
 
 /** Undefined where there is no carrier, or a row of screws fits both. */
-export function missedCarrier(unit: ResolvedUnit): MissedCarrier | undefined {
-  const room = roomForRow(unit);
+export function missedCarrier(cabinet: ResolvedCabinet): MissedCarrier | undefined {
+  const room = roomForRow(cabinet);
   if (!room || room.lowest <= room.highest) return undefined;
   const missMm = room.lowest - room.highest;
   const { half, carrier } = room;
@@ -86,7 +86,7 @@ export function missedCarrier(unit: ResolvedUnit): MissedCarrier | undefined {
 }
 
 /** Between which heights the lower cabinet half lies flat on the back, above its bevel, mm. */
-export function lowerHalfFace({ hanging, byId }: ResolvedUnit): { low: number; high: number } | undefined {
+export function lowerHalfFace({ hanging, byId }: ResolvedCabinet): { low: number; high: number } | undefined {
   const half = hanging.lower && byId.get(hanging.lower.cabinetHalf);
   if (!half) return undefined;
   const { low, high } = heightsOf(half);
@@ -100,9 +100,9 @@ const CARRIES_LOWER: ReadonlySet<ResolvedPanel['role']> = new Set(['hanging-rail
  * What the cabinet half of a second, lower cleat is screwed to: a rail at its height, or a thick back. Millimetres decide which of the two cleats
  * carries, so the lower one must hold all of it. Undefined where there is only a thin back.
  */
-export function lowerCarrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
-  const { hanging, panels } = unit;
-  const own = lowerHalfFace(unit);
+export function lowerCarrierOf(cabinet: ResolvedCabinet): ResolvedPanel | undefined {
+  const { hanging, panels } = cabinet;
+  const own = lowerHalfFace(cabinet);
   if (!own) return undefined;
   const room = 2 * EDGE_DISTANCE * screwById(hanging.cabinetScrew.screw).diameterMm;
   return panels.find((panel) => {
@@ -113,17 +113,17 @@ export function lowerCarrierOf(unit: ResolvedUnit): ResolvedPanel | undefined {
 }
 
 /** Height of the screws that hold the cabinet half of a lower cleat: as low as its bevel and what they go through allow, mm; null without one. */
-export function lowerScrewRow(unit: ResolvedUnit): number | null {
-  const [own, carrier] = [lowerHalfFace(unit), lowerCarrierOf(unit)];
+export function lowerScrewRow(cabinet: ResolvedCabinet): number | null {
+  const [own, carrier] = [lowerHalfFace(cabinet), lowerCarrierOf(cabinet)];
   if (!own || !carrier) return null;
-  return Math.max(own.low, heightsOf(carrier).low) + EDGE_DISTANCE * screwById(unit.hanging.cabinetScrew.screw).diameterMm;
+  return Math.max(own.low, heightsOf(carrier).low) + EDGE_DISTANCE * screwById(cabinet.hanging.cabinetScrew.screw).diameterMm;
 }
 
 /** Between which heights the row may stand, and what bounds it: the half's own face above its bevel, and the carrier; mm. */
-function roomForRow(unit: ResolvedUnit) {
-  const panel = carrierOf(unit);
+function roomForRow(cabinet: ResolvedCabinet) {
+  const panel = carrierOf(cabinet);
   if (!panel) return null;
-  const { hanging } = unit;
+  const { hanging } = cabinet;
   const edge = EDGE_DISTANCE * screwById(hanging.cabinetScrew.screw).diameterMm;
   const top = toMm(hanging.valleyUp) + toMm(hanging.longFace);
   const half = { low: toMm(hanging.valleyUp) + toMm(hanging.cleatThickness) * tanDeg(hanging.bevelDeg), high: top };
@@ -143,15 +143,15 @@ export interface CarrierCapacity {
 
 /** One for each box that hangs; none where what hangs is a slab or a board with nothing at its sides: it hands the weight to nobody. */
 export function carrierCapacities(input: HangInput, boxes: readonly HungBox[]): CarrierCapacity[] {
-  const { unit } = input;
-  const panel = carrierOf(unit);
+  const { cabinet } = input;
+  const panel = carrierOf(cabinet);
   if (!panel || panel.role === 'leaf') return [];
   if (panel.role === 'back')
-    return unit.panels.some(({ role }) => role === 'side')
+    return cabinet.panels.some(({ role }) => role === 'side')
       ? [{ panel, name: { key: 'link-back' }, ends: stretchOf(panel), capacity: backCapacity(input, panel) }]
       : [];
   return boxes.map(({ rail: id, ends }, index) => {
-    const rail = unit.byId.get(id)!;
+    const rail = cabinet.byId.get(id)!;
     const name: Label = boxes.length === 1 ? { key: 'link-rail' } : { key: 'link-rail-of', of: String(index + 1) };
     return { panel: rail, name, ends, capacity: weakerEnd(input, rail) };
   });
@@ -159,7 +159,7 @@ export function carrierCapacities(input: HangInput, boxes: readonly HungBox[]): 
 
 /** What the lower of two cleats is screwed to: it may come to hand over everything. Null where there is no lower cleat, or nothing to hold it (refused). */
 export function lowerCapacity(input: HangInput): CarrierCapacity | null {
-  const panel = lowerCarrierOf(input.unit);
+  const panel = lowerCarrierOf(input.cabinet);
   if (!panel || panel.role === 'leaf') return null;
   return {
     panel,
@@ -171,22 +171,22 @@ export function lowerCapacity(input: HangInput): CarrierCapacity | null {
 
 /** A rail against the two uprights it ends at. */
 const weakerEnd = (input: HangInput, rail: ResolvedPanel): ExplainedValue =>
-  meetingsOf(input.unit, 'asGuest', rail.id)
+  meetingsOf(input.cabinet, 'asGuest', rail.id)
     .filter(({ edge }) => edge === 'start' || edge === 'end')
     .map((meeting) => endCapacity(input, meeting, rail))
     .reduce((a, b) => (b.value < a.value ? b : a));
 
 /** A back is held by glue along each side: over the width of its rabbet, or of the side's edge when it lies over it. */
-function backCapacity({ unit, isFaced }: HangInput, back: ResolvedPanel): ExplainedValue {
-  const meeting = unit.meetings.find(({ guest, host }) => (guest === back.id && isSide(unit, host)) || (host === back.id && isSide(unit, guest)));
+function backCapacity({ cabinet, isFaced }: HangInput, back: ResolvedPanel): ExplainedValue {
+  const meeting = cabinet.meetings.find(({ guest, host }) => (guest === back.id && isSide(cabinet, host)) || (host === back.id && isSide(cabinet, guest)));
   if (!meeting) return strongest([]);
-  const side = unit.byId.get(meeting.guest === back.id ? meeting.host : meeting.guest)!;
+  const side = cabinet.byId.get(meeting.guest === back.id ? meeting.host : meeting.guest)!;
   const contact = meeting.guest === back.id ? toMm(meeting.joint.depth) : toMm(side.thickness);
   const holds = meeting.joint.glue && !isFaced(back.stock) && !(meeting.guest === back.id && isFaced(side.stock));
   return strongest(holds ? [evaluate(GLUE, { B: toMm(back.length.value), t: contact, f: GLUE_EDGE_MPA })] : []);
 }
 
-const isSide = (unit: ResolvedUnit, id: string): boolean => unit.byId.get(id)?.role === 'side';
+const isSide = (cabinet: ResolvedCabinet, id: string): boolean => cabinet.byId.get(id)?.role === 'side';
 
 /** What hands the weight to the sides: a carrier for each box, and that of a lower cleat. */
 export interface Carriers {
@@ -233,19 +233,19 @@ export interface CabinetCapacity {
 
 /** Screws from inside through the carrier and the back into the cabinet half; a back between counts as a gap. */
 export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
-  const { unit } = input;
-  const { hanging } = unit;
+  const { cabinet } = input;
+  const { hanging } = cabinet;
   if (!hangsOnCleat(hanging)) return null;
-  const through = carrierOf(unit);
-  const rowMm = cabinetScrewRow(unit);
+  const through = carrierOf(cabinet);
+  const rowMm = cabinetScrewRow(cabinet);
   const { screw: screwId, length, count } = hanging.cabinetScrew;
   if (!through || rowMm === null || count === 0) return null;
   const screw = screwById(screwId);
-  const back = through.role !== 'hanging-rail' ? undefined : unit.panels.find(({ role }) => role === 'back');
+  const back = through.role !== 'hanging-rail' ? undefined : cabinet.panels.find(({ role }) => role === 'back');
   const gap = back ? toMm(back.thickness) : 0;
   const side = toMm(through.thickness);
   const grip = Math.max(0, Math.min(toMm(length) - side - gap, toMm(hanging.cleatThickness)));
-  const cleat = input.materialOf(unit.byId.get(hanging.cabinetHalf)!.stock);
+  const cleat = input.materialOf(cabinet.byId.get(hanging.cabinetHalf)!.stock);
   const throughMaterial = input.materialOf(through.stock);
   const lateral = shearOf(screw, { side, grip, gap, sideGravity: throughMaterial.gravity, mainGravity: cleat.gravity });
   const thread = evaluate(WITHDRAWAL, { G: cleat.gravity, D: screw.diameterMm, thread: threadIn(grip, toMm(length)), C_D: PERMANENT });
@@ -254,26 +254,26 @@ export function cabinetCapacity(input: HangInput): CabinetCapacity | null {
 }
 
 /** Screws in each bracket, or in the half where it lies over one box. */
-export const screwsEach = ({ hanging, panels, byId }: Pick<ResolvedUnit, 'hanging' | 'panels' | 'byId'>): number => {
+export const screwsEach = ({ hanging, panels, byId }: Pick<ResolvedCabinet, 'hanging' | 'panels' | 'byId'>): number => {
   const rail = hanging.hangingRail ? byId.get(hanging.hangingRail) : undefined;
   const boxes = rail ? railsBeside({ panels }, rail).length : 1;
   return Math.floor(hanging.cabinetScrew.count / Math.max(hanging.brackets.length, boxes));
 };
 
 export function cabinetLinks(
-  { unit, wall }: Pick<HangInput, 'unit' | 'wall'>,
-  cabinet: CabinetCapacity | null,
+  { cabinet, wall }: Pick<HangInput, 'cabinet' | 'wall'>,
+  capacity: CabinetCapacity | null,
   boxes: readonly HungBox[],
   forces: WallForces,
   factor: number,
 ): Link[] {
-  const { hanging } = unit;
+  const { hanging } = cabinet;
   const { hook } = forces;
-  const n = screwsEach(unit);
-  if (!cabinet || !hook || n === 0) return [];
-  const { lateral, pull: holds, rowMm: s, carrier } = cabinet;
+  const n = screwsEach(cabinet);
+  if (!capacity || !hook || n === 0) return [];
+  const { lateral, pull: holds, rowMm: s, carrier } = capacity;
   const byBox = boxes.length > 1 ? Math.max(...carriedBy(boxes, forces, factor).map(({ share: own }) => own)) : 0;
-  const byBracket = hanging.brackets.length > 1 ? worstBracket(unit, forces.along) : 0;
+  const byBracket = hanging.brackets.length > 1 ? worstBracket(cabinet, forces.along) : 0;
   // Of one half over one box all of it.
   const share = Math.max(byBox, byBracket) || 1;
   const shear = share === 1 ? evaluate(PER_SCREW, { W: forces.weight, n }) : evaluate(BRACKET_SHEAR, { W: forces.weight, share, n });

@@ -1,14 +1,14 @@
 /** Load cases: which there are, what governs, and figures worked out by hand. */
 import { describe, expect, test } from '@jest/globals';
 import { onWall } from '../test/check-case.ts';
-import { ink, typed, unitWith } from '../test/print-room.ts';
+import { ink, typed, cabinetWith } from '../test/print-room.ts';
 import { loadCases, movingCases } from './cases.ts';
 import { WEIGHT } from './statics.ts';
 import { evaluate } from '../explained/explained-value.ts';
 
 const g0 = 9.80665;
-const byKind = (...edits: Parameters<typeof unitWith>[1][]) => {
-  const { hangInput, hang } = unitWith('ink', ...edits);
+const byKind = (...edits: Parameters<typeof cabinetWith>[1][]) => {
+  const { hangInput, hang } = cabinetWith('ink', ...edits);
   const found = loadCases(hangInput);
   return { ...found, hang, of: (kind: string) => found.cases.filter((each) => each.kind === kind) };
 };
@@ -54,7 +54,7 @@ describe('the cases of a cupboard', () => {
 });
 
 describe('a wall that moves', () => {
-  const moving = unitWith('ink', onWall('structure', 'vehicle'), typed('width', '600 mm'));
+  const moving = cabinetWith('ink', onWall('structure', 'vehicle'), typed('width', '600 mm'));
   test('what each of two planes must take: W √(ways² + up²); a dip unhooks', () => {
     const W = evaluate(WEIGHT, { m: moving.loaded.mass }).value;
     const found = movingCases(moving.hangInput);
@@ -62,5 +62,5 @@ describe('a wall that moves', () => {
     expect(found.find(({ key }) => key === 'sea-slam')!.plane.value).toBeCloseTo(3 * W, 6);
     expect(found.filter(({ unhooks }) => unhooks).map(({ key }) => key)).toEqual(['road-dip']);
   });
-  test('says nothing of a wall that stands', () => expect(movingCases(unitWith('ink').hangInput)).toEqual([]));
+  test('says nothing of a wall that stands', () => expect(movingCases(cabinetWith('ink').hangInput)).toEqual([]));
 });

@@ -6,7 +6,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { MovingPart } from '../parts/opened.ts';
-import { contentsMass, guessedMass, loadedUnit, type Load } from '../parts/weights.ts';
+import { contentsMass, guessedMass, loadedCabinet, type Load } from '../parts/weights.ts';
 import type { Label } from '../explained/explained-length.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { atWall, capacitiesOf, loadPathOf, unpressedLoad, type AtWall, type LoadPath, type LoadState } from './chain.ts';
@@ -52,7 +52,7 @@ const MAX_ALONE = 8;
 
 /** Every case that can happen to this unit. */
 export function loadCases(input: HangInput): LoadCases {
-  const { weights, unit } = input;
+  const { weights, cabinet } = input;
   const { openings } = capacitiesOf(input);
   const held = contentsMass(weights);
   const guessedKg = guessedMass(weights);
@@ -81,7 +81,7 @@ export function loadCases(input: HangInput): LoadCases {
   const doors = openings.filter(({ floor }) => floor === null);
   const door = doors.reduce<MovingPart | undefined>((far, each) => (far && far.shift.out >= each.shift.out ? far : each), undefined);
   if (door) {
-    const hung = onDoor(unpressed, door, toMm(unit.outside.depth.value));
+    const hung = onDoor(unpressed, door, toMm(cabinet.outside.depth.value));
     cases.push(caseOf('on-door', 'on-door', door.name, loadPathOf(input, hung, full), false));
   }
   const worst = cases
@@ -166,6 +166,6 @@ export interface MovingCase {
 /** Only on a wall that moves: what each of two planes must take; a crash is for the vehicle's certifier. */
 export function movingCases(input: HangInput): MovingCase[] {
   if (groundOf(input.wall) !== 'moving') return [];
-  const W = evaluate(WEIGHT, { m: loadedUnit(input.weights).mass });
+  const W = evaluate(WEIGHT, { m: loadedCabinet(input.weights).mass });
   return MOVING.map(({ key, ways, up }) => ({ key, plane: evaluate(PLANE_LOAD, { W, ways, up }), unhooks: up <= 0 }));
 }

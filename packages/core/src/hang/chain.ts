@@ -1,7 +1,7 @@
 /** The chain of links for one load: forces between unit and wall, then every link in order of how near it is to its limit. */
 import { opened, openingsOf, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
-import { contentsMass, loadedUnit, type Load } from '../parts/weights.ts';
-import { hangsOnCleat } from '../solid/unit.ts';
+import { contentsMass, loadedCabinet, type Load } from '../parts/weights.ts';
+import { hangsOnCleat } from '../solid/cabinet.ts';
 import { evaluate, type ExplainedValue } from '../explained/explained-value.ts';
 import { cabinetScrewRow, carrierOf } from './carrier-links.ts';
 import { PERMANENT } from './fasteners.ts';
@@ -53,8 +53,8 @@ export function capacitiesOf(input: HangInput): Capacities {
   const fresh: Capacities = {
     wall: screwCapacity(input, PERMANENT),
     joints: jointCapacities(input),
-    fixable: (hangsOnCleat(input.unit.hanging) ? cabinetScrewRow(input.unit) : carrierOf(input.unit)) != null,
-    openings: openingsOf(input.unit, input.weights),
+    fixable: (hangsOnCleat(input.cabinet.hanging) ? cabinetScrewRow(input.cabinet) : carrierOf(input.cabinet)) != null,
+    openings: openingsOf(input.cabinet, input.weights),
   };
   remembered.set(input, fresh);
   return fresh;
@@ -64,7 +64,7 @@ export function capacitiesOf(input: HangInput): Capacities {
 export function weighedAnew(input: HangInput, { weights }: Pick<HangInput, 'weights'>): HangInput {
   const { wall, joints, fixable } = capacitiesOf(input);
   const anew = { ...input, weights };
-  remembered.set(anew, { wall, joints: { ...joints, ...jointLoads(anew) }, fixable, openings: openingsOf(anew.unit, weights) });
+  remembered.set(anew, { wall, joints: { ...joints, ...jointLoads(anew) }, fixable, openings: openingsOf(anew.cabinet, weights) });
   return anew;
 }
 
@@ -76,7 +76,7 @@ export interface LoadState {
 
 /** The load at its worst, without what presses: leaning is a case of its own. */
 export const unpressedLoad = ({ weights, studsMm }: HangInput, { factor, open }: LoadState): Load =>
-  opened(loadedUnit(weights, factor), open, weights, middleOf(studsMm), factor);
+  opened(loadedCabinet(weights, factor), open, weights, middleOf(studsMm), factor);
 
 /** Where the cabinet meets the wall, under one load. */
 export interface AtWall {
@@ -89,21 +89,21 @@ export interface AtWall {
 
 /** Hook, spacer and wall fixings under a load, with what presses where the unit says so. */
 export function atWall(input: HangInput, unpressed: Load, { wall }: Pick<Capacities, 'wall'>): AtWall {
-  const { unit } = input;
-  const loaded = pressedOn(unpressed, pressingOn(unit));
+  const { cabinet } = input;
+  const loaded = pressedOn(unpressed, pressingOn(cabinet));
   const weight = evaluate(WEIGHT, { m: loaded.mass });
   const forces = wallForces(input, weight, loaded);
   const { studs, links: onWall } = wallLinks(input, forces, loaded, wall);
   const moving = groundOf(input.wall) === 'moving';
   // In a vehicle nothing hangs by statics: both planes take what the road does, each alone.
-  const fromWall = moving ? planeLinks(unit, input.wall, weight, studs.length) : onWall;
+  const fromWall = moving ? planeLinks(cabinet, input.wall, weight, studs.length) : onWall;
   return { weight, loaded, forces, studs, links: [...fromWall, ...forces.links] };
 }
 
 /** The hook and the spacer alone, for a load that uses nothing else more. */
-export function atHook({ unit, wall }: HangInput, unpressed: Load): Pick<AtWall, 'links'> {
-  const loaded = pressedOn(unpressed, pressingOn(unit));
-  return { links: wallForces({ unit, wall }, evaluate(WEIGHT, { m: loaded.mass }), loaded).links };
+export function atHook({ cabinet, wall }: HangInput, unpressed: Load): Pick<AtWall, 'links'> {
+  const loaded = pressedOn(unpressed, pressingOn(cabinet));
+  return { links: wallForces({ cabinet, wall }, evaluate(WEIGHT, { m: loaded.mass }), loaded).links };
 }
 
 /** Every link under a load; those inside the cabinet only when they are asked for. */
@@ -121,11 +121,11 @@ export function loadPathOf(input: HangInput, unpressed: Load, { factor, open }: 
 }
 
 /** Why a hanging is never better than tight, however little it is used; null for no reason. */
-function cappedBy({ unit, wall }: HangInput, studs: number): Capped | null {
+function cappedBy({ cabinet, wall }: HangInput, studs: number): Capped | null {
   const ground = groundOf(wall);
   if (ground === 'moving' || ground === 'anchors') return ground;
   // A push from below is enough to take it off.
-  if (unit.hanging.plate !== null && !unit.hanging.antiLift) return 'unlocked-plates';
+  if (cabinet.hanging.plate !== null && !cabinet.hanging.antiLift) return 'unlocked-plates';
   return studs < 2 ? 'one-stud' : null;
 }
 
@@ -133,7 +133,7 @@ function cappedBy({ unit, wall }: HangInput, studs: number): Capped | null {
 export const plannedKg = ({ weights }: HangInput, factor: number): number => contentsMass(weights) * factor;
 
 /** Somebody said what it is to hold, or what presses on it. */
-export const isLoaded = ({ unit, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(unit.pressed);
+export const isLoaded = ({ cabinet, weights }: HangInput): boolean => contentsMass(weights) > 0 || Boolean(cabinet.pressed);
 
 /** Middle of the studs, along the unit frame. */
 export const middleOf = (studsMm: readonly number[]): number => (studsMm.length > 0 ? studsMm.reduce((sum, at) => sum + at, 0) / studsMm.length : 0);

@@ -63,7 +63,7 @@ const DRAWN_USE = formula({
 
 export function climbing(input: HangInput, loaded: Load): ClimbingChild {
   const weight = evaluate(WEIGHT, { m: loaded.mass });
-  const front = toMm(input.unit.outside.depth.value);
+  const front = toMm(input.cabinet.outside.depth.value);
   const out = evaluate(LEANT_CENTRE, { W: weight, e: loaded.outFigure ?? loaded.out, front });
   const leant: Load = { ...loaded, out: out.value, outFigure: out };
   const forces = wallForces(input, evaluate(LEANT_WEIGHT, { W: weight }), leant);
@@ -71,7 +71,7 @@ export function climbing(input: HangInput, loaded: Load): ClimbingChild {
   const { studs } = wallLinks(input, forces, leant, held);
   const screws = studs.map(({ use }) => use).reduce((a, b) => (a.value >= b.value ? a : b));
   const pull = pulled(input, wallForces(input, weight, loaded), held.pull, studs.length);
-  const tip = forces.hook ? tipped(forces.hook, input.unit.hanging.antiLift, held.lateral) : null;
+  const tip = forces.hook ? tipped(forces.hook, input.cabinet.hanging.antiLift, held.lateral) : null;
   return { tip, screws, pull, passes: (tip?.value ?? 0) <= 1 && screws.value <= 1 && pull.value <= 1 };
 }
 
@@ -84,7 +84,7 @@ function pulled(input: HangInput, forces: WallForces, holds: ExplainedValue, stu
   const { hook, weight } = forces;
   if (hook) {
     const { bevelDeg: θ, h, pulled: by } = hook;
-    return evaluate(PULL_USE, { limit: input.unit.hanging.antiLift ? evaluate(LOCKED_PULL_LIMIT, { W: weight, ...by, h, θ, T: holds }) : hook.pullLimit });
+    return evaluate(PULL_USE, { limit: input.cabinet.hanging.antiLift ? evaluate(LOCKED_PULL_LIMIT, { W: weight, ...by, h, θ, T: holds }) : hook.pullLimit });
   }
   return evaluate(DRAWN_USE, { T: bottomPull(input, forces, PULLING_N, studs), "W'": holds });
 }

@@ -4,11 +4,11 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import type { Length } from '../length/length.ts';
-import { unitWith } from '../test/print-room.ts';
+import { cabinetWith } from '../test/print-room.ts';
 import { loadLimits } from './limits.ts';
 import { wallHalfFoot } from './wall-links.ts';
 
-const { hang, hangInput, weights, unit, loaded } = unitWith('ink');
+const { hang, hangInput, weights, cabinet, loaded } = cabinetWith('ink');
 const g0 = 9.80665;
 
 /** mm³ of a slab. */
@@ -66,7 +66,7 @@ describe('what hangs', () => {
 
 test('the line to level on the wall: 1320 to the bottom, up to the bevel, down the short face', () => {
   const long = (160 + 17.8 - 3.2 * Math.SQRT2) / 2;
-  const mark = wallHalfFoot(unit, 1_320_000_000 as Length);
+  const mark = wallHalfFoot(cabinet, 1_320_000_000 as Length);
   // 820 − long to the foot of the bevel, less long − 17.8
   expect(mark.value / 1e6).toBeCloseTo(1320 + 820 - long - (long - 17.8), 4);
   expect(mark.terms).toHaveLength(3);
@@ -162,5 +162,5 @@ test('every link is under its mark, close to it where the guessed top opening is
   const uses = hang.links.filter(({ limit }) => limit <= 1).map(({ use, limit }) => use.value / limit);
   expect([...uses].sort((x, y) => y - x)).toEqual(uses);
   expect(loadLimits(hangInput).carriesKg).toBeGreaterThan(hang.plannedKg);
-  expect(unit.hanging.antiLift).toBe(true);
+  expect(cabinet.hanging.antiLift).toBe(true);
 });

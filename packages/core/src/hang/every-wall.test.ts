@@ -7,7 +7,7 @@
  * it can have; this model takes the full load alone.
  */
 import { expect, test } from '@jest/globals';
-import { plan, type UnitPlan } from '../plan/plan.ts';
+import { plan, type CabinetPlan } from '../plan/plan.ts';
 import { NM_PER } from '../length/length.ts';
 import { screwById } from '../joints/screws.ts';
 import { place, type Panel } from '../solid/panel.ts';
@@ -135,7 +135,7 @@ function lastBelow(most: number, over: (x: number) => number): number {
 }
 
 /** A plate is a pin on the head of a screw that stands off the wall: limit states by equilibrium of the dowel, in pounds and inches. */
-function usedOnPlates({ unit: { hanging }, hang, hangInput: { wall } }: UnitPlan, R: number): number | null {
+function usedOnPlates({ cabinet: { hanging }, hang, hangInput: { wall } }: CabinetPlan, R: number): number | null {
   const { carries, sound } = STRUCTURES[wall.structure];
   const { fixing } = wall;
   const isMasonry = carries === 'masonry';
@@ -169,7 +169,11 @@ function usedOnPlates({ unit: { hanging }, hang, hangInput: { wall } }: UnitPlan
 }
 
 /** Bolted to two planes, each of them alone under three times its weight, as in a boat that comes down on a wave. */
-function usedInVehicle({ loaded, studs }: UnitPlan['hang'], { second, wallScrew }: UnitPlan['unit']['hanging'], fixing: Wall['fixing']): number | null {
+function usedInVehicle(
+  { loaded, studs }: CabinetPlan['hang'],
+  { second, wallScrew }: CabinetPlan['cabinet']['hanging'],
+  fixing: Wall['fixing'],
+): number | null {
   if (!second) return null;
   const load = 3 * loaded.mass.value * G0;
   const each = Math.min(fixing.pullN ?? 0, fixing.shearN ?? 0) * ratedShare(false, fixing.rating);
@@ -178,13 +182,13 @@ function usedInVehicle({ loaded, studs }: UnitPlan['hang'], { second, wallScrew 
 }
 
 /** The use of the most loaded place on the wall under all that hangs; null where this model has no say. */
-function usedAtWall(made: UnitPlan): number | null {
-  const { unit, hang, hangInput } = made;
-  const { hanging, byId } = unit;
+function usedAtWall(made: CabinetPlan): number | null {
+  const { cabinet, hang, hangInput } = made;
+  const { hanging, byId } = cabinet;
   const { wall, materialOf } = hangInput;
   const { fixing, structure } = wall;
   const carries = STRUCTURES[structure].carries;
-  if (carries === 'moving') return usedInVehicle(hang, unit.hanging, fixing);
+  if (carries === 'moving') return usedInVehicle(hang, cabinet.hanging, fixing);
   if (hanging.brackets.length !== 1 || hanging.pieces) return null;
   const strip = byId.get(hanging.wallHalf)!;
   const [own, hook] = [extentOf(strip), extentOf(byId.get(hanging.cabinetHalf)!)];
@@ -267,17 +271,17 @@ test(`of ${RUNS} random projects on every wall, none uses its wall fixings less 
   const ways = new Set<string>();
   for (let seed = 0; seed < RUNS; seed++) {
     const project = randomProject(seed, { changed: 0.12 });
-    const made = plan(project.design, project.record, project.workshop).units[0];
+    const made = plan(project.design, project.record, project.workshop).cabinets[0];
     if (!made) continue;
     const found = usedAtWall(made);
     if (found === null) continue;
-    const { hang, unit, hangInput } = made;
+    const { hang, cabinet, hangInput } = made;
     const told = Math.max(
       ...hang.links.filter(({ kind }) => kind === 'wall-screws' || kind === 'plane-back' || kind === 'plane-second').map(({ use }) => use.value),
     );
-    const what = `${seed}: ${unit.hanging.kind} on ${hangInput.wall.structure}`;
+    const what = `${seed}: ${cabinet.hanging.kind} on ${hangInput.wall.structure}`;
     judged++;
-    ways.add(unit.hanging.kind).add(STRUCTURES[hangInput.wall.structure].carries);
+    ways.add(cabinet.hanging.kind).add(STRUCTURES[hangInput.wall.structure].carries);
     if (told < 0.99 * found && told < 90) wrong.push(`${what}: ${told} where ${found}`);
     if (Math.abs(told / found - 1) < 0.01) alike++;
     if (found > 1.01 && (hang.state === 'fine' || hang.state === 'tight')) wrong.push(`${what}: ${hang.state} at ${found}`);
@@ -308,9 +312,9 @@ test('two boxes on one rail, moved along it and filled anyhow: each stud carries
       workshop,
     );
     const boxes = ['spacing-1', 'spacing-2'].map((id) => made.byId.get(id)!);
-    const own = boxes.map(({ unit, hang, block }) => {
-      const strip = extentOf(unit.byId.get(unit.hanging.wallHalf)!);
-      const hook = extentOf(unit.byId.get(unit.hanging.cabinetHalf)!);
+    const own = boxes.map(({ cabinet, hang, block }) => {
+      const strip = extentOf(cabinet.byId.get(cabinet.hanging.wallHalf)!);
+      const hook = extentOf(cabinet.byId.get(cabinet.hanging.cabinetHalf)!);
       const z = hang.loaded.along;
       const half = Math.min(z - Math.max(strip.left, hook.left), Math.min(strip.right, hook.right) - z);
       const left = mm(block.left);

@@ -3,14 +3,14 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { EditStep } from '../plan/edit.ts';
 import { onWall } from '../test/check-case.ts';
-import { ink, typed, unitWith } from '../test/print-room.ts';
+import { ink, typed, cabinetWith } from '../test/print-room.ts';
 import { labelWords } from '../checks/words/labels.ts';
 import { evaluate } from '../explained/explained-value.ts';
 import { fixingPlaces, groundOf, METAL_ACROSS, METAL_PULL, METAL_SHEAR } from './grounds.ts';
 
 const empty: EditStep = ink('contents', {});
 const anchors = (pullN: number, shearN: number, rating: 'working' | 'ultimate' = 'ultimate'): EditStep[] => [
-  onWall('fixing', { ...unitWith('ink').hangInput.wall.fixing, into: 'covering', pullN, shearN, rating }),
+  onWall('fixing', { ...cabinetWith('ink').hangInput.wall.fixing, into: 'covering', pullN, shearN, rating }),
 ];
 
 describe('metal studs', () => {
@@ -51,7 +51,7 @@ describe('metal studs', () => {
     expect(across).toBeLessThan(evaluate(METAL_SHEAR, { t: lm * 25.4, D: 0.19 * 25.4, F_u: 310 }).value / 4);
   });
   test('sound sheet is judged by its figures, whatever the unit weighs', () => {
-    const { hang } = unitWith('ink', onWall('structure', 'metal-studs'), onWall('fixing.metal', { text: '1.2 mm', nm: 1_200_000 }));
+    const { hang } = cabinetWith('ink', onWall('structure', 'metal-studs'), onWall('fixing.metal', { text: '1.2 mm', nm: 1_200_000 }));
     expect(hang.refusals).toEqual([]);
     expect(hang.state).not.toBe('refused');
     // 0.85 · 1.2 · 5 · 310 / 3
@@ -60,12 +60,12 @@ describe('metal studs', () => {
 });
 
 describe('plugs', () => {
-  const brick = (...more: EditStep[]) => unitWith('ink', onWall('structure', 'brick'), onWall('covering', { text: '10 mm', nm: 10_000_000 }), ...more).hang;
+  const brick = (...more: EditStep[]) => cabinetWith('ink', onWall('structure', 'brick'), onWall('covering', { text: '10 mm', nm: 10_000_000 }), ...more).hang;
   test('are called plugs, and anchors anchors: only what is in a stud is in a stud', () => {
     const nameIn = (hang: ReturnType<typeof brick>): string => labelWords(hang.links.find(({ kind }) => kind === 'wall-screws')!.name);
     expect(nameIn(brick())).toMatch(/^plugs at place \d$/);
-    expect(nameIn(unitWith('ink', ...anchors(400, 400)).hang)).toMatch(/^anchors at place \d$/);
-    expect(nameIn(unitWith('ink').hang)).toMatch(/^screws in stud \d$/);
+    expect(nameIn(cabinetWith('ink', ...anchors(400, 400)).hang)).toMatch(/^anchors at place \d$/);
+    expect(nameIn(cabinetWith('ink').hang)).toMatch(/^screws in stud \d$/);
   });
   test('go evenly over the strip, and each is counted on for the table', () => {
     // 700 less 50 at each end in two gaps of 300.
@@ -92,7 +92,7 @@ describe('plugs', () => {
 
 describe('anchors in wallboard', () => {
   test('carry little, and are never better than tight', () => {
-    const { hang } = unitWith(
+    const { hang } = cabinetWith(
       'ink',
       ...anchors(1500, 1500),
       empty,
@@ -109,11 +109,11 @@ describe('anchors in wallboard', () => {
     expect(hang.studs[0]!.lateral.value).toBeCloseTo(5 * 9.80665, 6);
   });
   test('beside studs count for nothing: the studs carry all', () => {
-    const studs = unitWith('ink', onWall('fixing.pullN', 1500), onWall('fixing.shearN', 1500)).hang;
-    expect(studs.links.map(({ use }) => use.value)).toEqual(unitWith('ink').hang.links.map(({ use }) => use.value));
+    const studs = cabinetWith('ink', onWall('fixing.pullN', 1500), onWall('fixing.shearN', 1500)).hang;
+    expect(studs.links.map(({ use }) => use.value)).toEqual(cabinetWith('ink').hang.links.map(({ use }) => use.value));
   });
   test('in masonry there is no covering to hold by', () => {
-    const { wall } = unitWith('ink', onWall('structure', 'concrete'), ...anchors(1500, 1500)).hangInput;
+    const { wall } = cabinetWith('ink', onWall('structure', 'concrete'), ...anchors(1500, 1500)).hangInput;
     expect(groundOf(wall)).toBe('masonry');
   });
 });

@@ -133,12 +133,12 @@ export const METAL_ACROSS = formula({
 
 /** One fixing in metal, masonry or wallboard. Nothing where its rating is wanted and nobody knows it. */
 export function otherCapacity(input: HangInput, C_D: number): ScrewCapacity {
-  const { unit, wall, materialOf } = input;
-  const { hanging } = unit;
+  const { cabinet, wall, materialOf } = input;
+  const { hanging } = cabinet;
   const screw = screwById(hanging.wallScrew.screw);
   const t = toMm(hanging.cleatThickness);
   const covering = toMm(wall.covering.nm) + toMm(hanging.stripOff);
-  const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  const cleat = materialOf(cabinet.byId.get(hanging.wallHalf)!.stock);
   const penetration = evaluate(PENETRATION, { L: toMm(hanging.wallScrew.length), cleat: t, wallboard: { value: covering, label: { key: 'wall-covering' } } });
   const steel = evaluate(STEEL, { D_r: screw.rootMm });
   // The head of an anchor, a plug's screw or a sheet-metal screw still draws through the strip.

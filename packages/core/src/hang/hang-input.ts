@@ -1,6 +1,6 @@
 /** What the load path is worked out from. */
-import type { MaterialOf, UnitWeights } from '../parts/weights.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { MaterialOf, CabinetWeights } from '../parts/weights.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 import type { HungShares } from './hung-shares.ts';
 import type { RailFault } from './on-rail.ts';
@@ -16,8 +16,8 @@ export interface RailNeighbour {
 }
 
 export interface HangInput {
-  readonly unit: ResolvedUnit;
-  readonly weights: UnitWeights;
+  readonly cabinet: ResolvedCabinet;
+  readonly weights: CabinetWeights;
   readonly wall: Wall;
   /** Stud centres along the unit frame (mm from the unit's left end). */
   readonly studsMm: readonly number[];

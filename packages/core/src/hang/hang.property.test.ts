@@ -2,20 +2,20 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
-import type { HangingChoice } from '../carcass/unit-base.ts';
+import type { HangingChoice } from '../carcass/spec-base.ts';
 import { entered } from '../length/entered.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import type { WallFixing } from '../wall/fixing.ts';
 import type { Wall } from '../wall/wall.ts';
-import type { UnitPlan } from '../plan/plan.ts';
+import type { CabinetPlan } from '../plan/plan.ts';
 import { hang, hangAt, type Hang } from './hang.ts';
 
 /** Studs the box can reach, from its left end in mm: two to four, no two in one place. */
 const studs = fc.uniqueArray(fc.integer({ min: 40, max: 1300 }), { minLength: 2, maxLength: 4, selector: (at) => Math.round(at / 30) });
-const reached = (at: readonly number[], { unit }: UnitPlan): number[] =>
-  at.filter((mm) => mm > 30 && mm < unit.outside.width.value / 1e6 - 30).sort((a, b) => a - b);
-const onStuds = ({ hangInput }: UnitPlan, studsMm: readonly number[], ground: Partial<Wall> = {}) => ({
+const reached = (at: readonly number[], { cabinet }: CabinetPlan): number[] =>
+  at.filter((mm) => mm > 30 && mm < cabinet.outside.width.value / 1e6 - 30).sort((a, b) => a - b);
+const onStuds = ({ hangInput }: CabinetPlan, studsMm: readonly number[], ground: Partial<Wall> = {}) => ({
   ...hangInput,
   studsMm,
   wall: { ...hangInput.wall, ...ground },
@@ -96,7 +96,7 @@ test('the other way round: a door hinged at the other side and studs mirrored gi
       // A notch is where it is: mirrored it would be elsewhere.
       const box = hungBy(plain, { ...way, notch: null });
       const [left, right] = (['door-left', 'door-right'] as const).map((front) => aloneBox({ ...box, front }));
-      const wide = left!.unit.outside.width.value / 1e6;
+      const wide = left!.cabinet.outside.width.value / 1e6;
       const studsMm = reached(at, left!);
       fc.pre(studsMm.length >= 2);
       const one = hang(onStuds(left!, studsMm));

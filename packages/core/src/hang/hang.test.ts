@@ -4,8 +4,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import type { EditStep } from '../plan/edit.ts';
-import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
-import { aloneBox, ink, typed, unitWith } from '../test/print-room.ts';
+import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
+import { aloneBox, ink, typed, cabinetWith } from '../test/print-room.ts';
 import { hangAt } from './hang.ts';
 import { loadLimits } from './limits.ts';
 
@@ -30,7 +30,7 @@ describe('refused whatever the numbers', () => {
     ['no screw into the cabinet half', [ink('hanging.cabinetScrew.count', 0)], 'no-cabinet-screw'],
     ['one stud and 50 kg', [typed('width', '380 mm'), typed('place.along', '850 mm')], 'too-few-studs'],
   ])('%s', (_name, edits, kind) => {
-    const { hang } = unitWith('ink', ...edits);
+    const { hang } = cabinetWith('ink', ...edits);
     expect(hang.state).toBe('refused');
     expect(hang.refusals.map((reason) => reason.kind)).toContain(kind);
   });
@@ -40,7 +40,7 @@ describe('one stud only', () => {
   // 260 wide from 910: the stud at 1040 stands 130 in, in the middle.
   const narrow = [typed('width', '260 mm'), typed('place.along', '910 mm'), typed('height', '500 mm'), typed('depth', '160 mm'), ink('shelves', {})];
   test('up to 15 kg loaded it is tight, never fine', () => {
-    const { hang } = unitWith('ink', ...narrow, kg(3));
+    const { hang } = cabinetWith('ink', ...narrow, kg(3));
     expect(hang.refusals).toEqual([]);
     expect(hang.state).toBe('tight');
   });
@@ -50,13 +50,13 @@ describe('one stud only', () => {
     ['with one screw in it', [kg(3), ink('hanging.wallScrew.lower', 0)]],
     ['off to one side', [kg(3), typed('place.along', '820 mm')]],
   ])('%s it is refused', (_name, edits) => {
-    expect(unitWith('ink', ...narrow, ...edits).hang.state).toBe('refused');
+    expect(cabinetWith('ink', ...narrow, ...edits).hang.state).toBe('refused');
   });
 });
 
 describe('verdict words', () => {
   test('fine to 80 %, tight to 100, over above; the tip ratio turns at 0.67', () => {
-    const state = (load: number) => unitWith('ink', kg(load, load, load)).hang;
+    const state = (load: number) => cabinetWith('ink', kg(load, load, load)).hang;
     for (let load = 5; load < 60; load += 5) {
       const { state: word, links } = state(load);
       const most = Math.max(...links.filter(({ kind }) => kind !== 'tip').map(({ use }) => use.value));
@@ -67,15 +67,15 @@ describe('verdict words', () => {
 
   const tippy = [typed('height', '420 mm'), typed('depth', '450 mm'), ink('shelves', {})];
   test('a hook past its fine mark: tight with the lock, over without', () => {
-    const locked = unitWith('ink', ...tippy, kg(8)).hang;
+    const locked = cabinetWith('ink', ...tippy, kg(8)).hang;
     expect(locked.forces.hook!.tip.value).toBeGreaterThan(0.67);
     expect(locked.forces.hook!.tip.value).toBeLessThan(1);
     expect(locked.state).toBe('tight');
-    expect(unitWith('ink', ...tippy, kg(8), ink('hanging.antiLift', false)).hang.state).toBe('over');
+    expect(cabinetWith('ink', ...tippy, kg(8), ink('hanging.antiLift', false)).hang.state).toBe('over');
   });
 
   test('a hook past tipping stands only by a lock that bears one and a half times what it has to', () => {
-    const { hang } = unitWith('ink', ...tippy, typed('depth', '700 mm'), kg(8));
+    const { hang } = cabinetWith('ink', ...tippy, typed('depth', '700 mm'), kg(8));
     expect(hang.forces.hook!.tip.value).toBeGreaterThan(1);
     const lock = hang.links.find(({ kind }) => kind === 'hold-down')!;
     expect(lock.use.value).toBeCloseTo((1.5 * hang.forces.hook!.holdDown.value) / hang.studs[0]!.lateral.value, 9);
@@ -84,7 +84,7 @@ describe('verdict words', () => {
 
 describe('what it would carry', () => {
   test('at that load the most used link is used up, and a little more is over', () => {
-    const { hang, hangInput } = unitWith('ink');
+    const { hang, hangInput } = cabinetWith('ink');
     const { carriesKg, fineToKg } = loadLimits(hangInput);
     const factor = carriesKg! / hang.plannedKg;
     const most = (at: number): number => Math.max(...hangAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
@@ -96,9 +96,9 @@ describe('what it would carry', () => {
 
   test.each(FAMILY_IDS)('a %s carries what it says: fully used there, over just past it, whatever it is planned to hold', (family) => {
     for (const share of [0.2, 1, 3]) {
-      const box = newUnit(family);
-      const kg = Object.fromEntries(Object.keys(box.contents).map((space) => [space, { preset: 'nothing' as const, kg: 4 * share }]));
-      const { hang, hangInput } = aloneBox({ ...box, contents: kg } as typeof box);
+      const spec = newSpec(family);
+      const kg = Object.fromEntries(Object.keys(spec.contents).map((space) => [space, { preset: 'nothing' as const, kg: 4 * share }]));
+      const { hang, hangInput } = aloneBox({ ...spec, contents: kg } as typeof spec);
       const { carriesKg } = loadLimits(hangInput);
       if (carriesKg === null || carriesKg > 60 * hang.plannedKg) continue;
       const most = (at: number): number => Math.max(...hangAt(hangInput, at).links.map(({ use, limit }) => use.value / limit));
@@ -110,7 +110,7 @@ describe('what it would carry', () => {
   });
 
   test('more in it never uses any link less', () => {
-    const { hangInput } = unitWith('ink');
+    const { hangInput } = cabinetWith('ink');
     fc.assert(
       fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0.01, max: 1, noNaN: true }), (factor, more) => {
         const [less, greater] = [factor, factor + more].map((at) => new Map(hangAt(hangInput, at).links.map(({ id, use }) => [id, use.value])));
@@ -128,25 +128,25 @@ describe('safer is never worse', () => {
     ['denser studs', [onWall('studs.species', 'douglas-fir')]],
     ['no wallboard', [onWall('covering', entered('0 mm'))]],
   ])('%s', (_name, edits) => {
-    const use = (...steps: EditStep[]): number => Math.max(...unitWith('ink', ...steps).hang.studs.map((stud) => stud.use.value));
+    const use = (...steps: EditStep[]): number => Math.max(...cabinetWith('ink', ...steps).hang.studs.map((stud) => stud.use.value));
     expect(use(...edits)).toBeLessThan(use());
   });
 });
 
 test('a steeper bevel pulls the wall screws harder and holds the hook better', () => {
-  const at = (deg: number) => unitWith('ink', ink('hanging.bevelDeg', deg)).hang.forces;
+  const at = (deg: number) => cabinetWith('ink', ink('hanging.bevelDeg', deg)).hang.forces;
   expect(at(55).outward.value).toBeGreaterThan(at(45).outward.value);
   expect(at(55).hook!.tip.value).toBeLessThan(at(45).hook!.tip.value);
 });
 
 test('someone leaning is always worked out, as a second run with the same wall', () => {
-  const { hang } = unitWith('ink');
+  const { hang } = cabinetWith('ink');
   expect(hang.climbing!.screws.value).toBeGreaterThan(0);
   expect(hang.climbing!.tip!.value).toBeGreaterThan(hang.forces.hook!.tip.value);
 });
 
 test('a unit whose centre of gravity differs in all three directions loads the nearer stud more', () => {
-  const { hang, loaded } = unitWith('ink', typed('place.along', '840 mm'), kg(30));
+  const { hang, loaded } = cabinetWith('ink', typed('place.along', '840 mm'), kg(30));
   expect(loaded.along).toBeCloseTo(350, 0);
   expect(loaded.up).toBeLessThan(410);
   expect(loaded.out).toBeGreaterThan(140);

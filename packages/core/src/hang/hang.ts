@@ -102,7 +102,7 @@ function atWorst(input: HangInput, full: LoadPath, parts: readonly (readonly [Pa
       if (stud.use.value > studs[index]!.use.value) studs[index] = stud;
     });
     // Only the balance depends on where the weight stands; whatever else refuses a part refuses the full load too.
-    const unbalanced = part.studs.length > 0 ? offBalance(input.unit, part.loaded, part.studs) : undefined;
+    const unbalanced = part.studs.length > 0 ? offBalance(input.cabinet, part.loaded, part.studs) : undefined;
     if (unbalanced && !refusals.some(({ kind }) => kind === 'off-balance')) refusals.push({ ...unbalanced, partly });
   }
   const all = [...links.values()].sort((a, b) => nearness(b) - nearness(a));

@@ -5,14 +5,14 @@ import { entered } from '../length/entered.ts';
 import { toMm, ZERO, type Length } from '../length/length.ts';
 import type { EditStep } from '../plan/edit.ts';
 import { onWall } from '../test/check-case.ts';
-import { aloneBox, boxOf, ink, printRoom, typed, unitWith } from '../test/print-room.ts';
+import { aloneBox, boxOf, ink, printRoom, typed, cabinetWith } from '../test/print-room.ts';
 import { hangingHoles, type HangingHoles } from './holes.ts';
 
 const { design } = printRoom();
 
 function holes(edits: readonly EditStep[] = [], seating = 0): HangingHoles {
-  const { unit, hang, hangInput } = unitWith('ink', ...edits);
-  return hangingHoles({ unit, hang, wall: hangInput.wall, at: design.units['ink']!.place, seating: seating as Length });
+  const { cabinet, hang, hangInput } = cabinetWith('ink', ...edits);
+  return hangingHoles({ cabinet, hang, wall: hangInput.wall, at: design.units['ink']!.place, seating: seating as Length });
 }
 
 describe('the ink cupboard', () => {
@@ -128,16 +128,16 @@ test('every hole of any box is within its strip, over its stud, and clear of the
     fc.property(fc.integer({ min: 300, max: 1600 }), fc.integer({ min: 0, max: 900 }), fc.constantFrom('4mm', '5mm', '6mm', '8mm'), (width, along, screw) => {
       const box = boxOf({ width: entered(`${width} mm`), place: { along: entered(`${along} mm`), up: entered('1300 mm') } });
       const built = { ...box, hanging: { ...box.hanging, boardWidth: entered('180 mm'), wallScrew: { ...box.hanging.wallScrew, screw } } };
-      const { unit, hang, hangInput } = aloneBox(built);
-      const { strip, wall, carcass, studs } = hangingHoles({ unit, hang, wall: hangInput.wall, at: built.place, seating: ZERO });
+      const { cabinet, hang, hangInput } = aloneBox(built);
+      const { strip, wall, carcass, studs } = hangingHoles({ cabinet, hang, wall: hangInput.wall, at: built.place, seating: ZERO });
       const D = Number.parseFloat(screw);
       for (const hole of wall.filter(({ kind }) => kind === 'strip')) {
         expect(hole.fromLeft >= 0 && hole.fromLeft <= strip.length).toBe(true);
         expect(toMm(hole.above)).toBeGreaterThanOrEqual(2.5 * D);
-        expect(toMm(unit.hanging.shortFace) - toMm(hole.above)).toBeGreaterThanOrEqual(2.5 * D - 1e-9);
+        expect(toMm(cabinet.hanging.shortFace) - toMm(hole.above)).toBeGreaterThanOrEqual(2.5 * D - 1e-9);
         expect(Math.abs(hole.fromLeft - studs[hole.stud! - 1]!.fromLeft)).toBeLessThanOrEqual(10_000_000);
       }
-      const rail = unit.byId.get(carcass[0]!.panel)!;
+      const rail = cabinet.byId.get(carcass[0]!.panel)!;
       for (const at of carcass[0]!.fromLeft) expect(at > 0 && at < rail.length.value).toBe(true);
     }),
     { numRuns: 40 },
@@ -165,9 +165,9 @@ describe('with a lower cleat in place of a spacer', () => {
     const [upper, lower] = carcass as [(typeof carcass)[0], (typeof carcass)[0]];
     expect(upper).toEqual(alone.carcass[0]);
     expect(lower.fromLeft).toHaveLength(upper.fromLeft.length);
-    const { unit } = unitWith('ink', ...edits);
-    const strip = unit.byId.get(lower.panel)!;
-    const half = unit.byId.get(unit.hanging.lower!.cabinetHalf)!;
+    const { cabinet } = cabinetWith('ink', ...edits);
+    const strip = cabinet.byId.get(lower.panel)!;
+    const half = cabinet.byId.get(cabinet.hanging.lower!.cabinetHalf)!;
     const up = strip.frame.origin.up / 1e6 + toMm(strip.width.value) - toMm(lower.below);
     // The half's flat face begins over its bevel, 17.8 mm over its point.
     expect(up).toBeGreaterThanOrEqual(half.frame.origin.up / 1e6 + 17.8 + 2.5 * 4 - 0.1);

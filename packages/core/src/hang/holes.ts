@@ -8,7 +8,7 @@ import { fastenersAlong } from '../joints/drilling.ts';
 import { screwById, type Screw } from '../joints/screws.ts';
 import { NM_PER, toMm, ZERO, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { ExplainedLength } from '../explained/explained-length.ts';
 import { studGravity } from '../wall/studs.ts';
 import type { WallPlace, Wall } from '../wall/wall.ts';
@@ -72,7 +72,7 @@ export interface HangingHoles {
 }
 
 export interface HolesInput {
-  readonly unit: ResolvedUnit;
+  readonly cabinet: ResolvedCabinet;
   readonly hang: Pick<LoadPath, 'studs'>;
   readonly wall: Wall;
   readonly at: WallPlace;
@@ -91,16 +91,16 @@ const CLEAR_MM = 0.5;
 
 /** All holes of a unit's hanging; the wall's are none where it has no stud behind it. */
 export function hangingHoles(input: HolesInput): HangingHoles {
-  const { unit, hang, wall, at } = input;
-  const { hanging } = unit;
-  const ends = wallHalfEnds(unit);
+  const { cabinet, hang, wall, at } = input;
+  const { hanging } = cabinet;
+  const ends = wallHalfEnds(cabinet);
   const layers = toMm(wall.covering.nm) + (hanging.plate ? toMm(hanging.plate.proud) : toMm(hanging.cleatThickness) + toMm(hanging.stripOff));
   const boring = boringInWall(screwById(hanging.wallScrew.screw), hanging.wallScrew.length, wall, layers);
   return {
     strip: { panel: hanging.wallHalf, length: nm(ends.to - ends.from), foot: footOf(input) },
     wall: wallHoles(input),
     wallBoring: hanging.plate ? { ...boring, clearMm: null, sinkMm: null } : boring,
-    ...carcassHoles(unit),
+    ...carcassHoles(cabinet),
     studs: inOrder(hang).map((atMm) => ({ fromLeft: nm(atMm - ends.from), along: (at.along.nm + nm(atMm)) as Length })),
   };
 }
@@ -110,16 +110,16 @@ const nm = (mm: number): Length => Math.round(mm * NM_PER.mm) as Length;
 const inOrder = ({ studs }: HolesInput['hang']): number[] => studs.map(({ atMm }) => atMm).sort((a, b) => a - b);
 
 /** A rail is on the wall already: how a unit settles on it moves no hole of it. */
-const footOf = ({ unit, at, seating }: HolesInput): ExplainedLength => wallHalfFoot(unit, at.up.nm, unit.hanging.onRail ? ZERO : seating);
+const footOf = ({ cabinet, at, seating }: HolesInput): ExplainedLength => wallHalfFoot(cabinet, at.up.nm, cabinet.hanging.onRail ? ZERO : seating);
 
 /** The holes in the wall alone: those of the strip stud by stud, then the lock. */
 export function wallHoles(input: HolesInput): WallHole[] {
-  const { unit, hang, wall, at, bands = cableBands(wall) } = input;
-  const { hanging } = unit;
-  const { from } = wallHalfEnds(unit);
+  const { cabinet, hang, wall, at, bands = cableBands(wall) } = input;
+  const { hanging } = cabinet;
+  const { from } = wallHalfEnds(cabinet);
   const foot = footOf(input).value;
   const { diameterMm } = screwById(hanging.wallScrew.screw);
-  const rows = wallRows(unit);
+  const rows = wallRows(cabinet);
   const studs = inOrder(hang);
   const onWall = (atMm: number, up: number): Pick<WallHole, 'along' | 'up' | 'state' | 'band'> => {
     const along = (at.along.nm + nm(atMm)) as Length;
@@ -140,7 +140,7 @@ export function wallHoles(input: HolesInput): WallHole[] {
       }));
     }),
   );
-  const below = lowerBy(unit);
+  const below = lowerBy(cabinet);
   // The same screws again: the lower cleat may come to carry everything.
   if (below !== null)
     holes.push(
@@ -153,10 +153,10 @@ export function wallHoles(input: HolesInput): WallHole[] {
     );
   if (!hanging.antiLift || studs.length === 0) return holes;
   // One screw low down, in the stud nearest to the unit's middle.
-  const middle = toMm(unit.outside.width.value) / 2;
+  const middle = toMm(cabinet.outside.width.value) / 2;
   const nearest = studs.reduce((a, b) => (Math.abs(b - middle) < Math.abs(a - middle) ? b : a));
   // With plates it goes through what they are let into, below one of them.
-  const lockUp = hanging.plate ? ((hanging.valleyUp - hanging.shortFace + nm(edgeDistanceMm(unit))) as Length) : hanging.standoffUp;
+  const lockUp = hanging.plate ? ((hanging.valleyUp - hanging.shortFace + nm(edgeDistanceMm(cabinet))) as Length) : hanging.standoffUp;
   const lock: WallHole = {
     id: 'lock',
     kind: 'lock',
@@ -170,7 +170,7 @@ export function wallHoles(input: HolesInput): WallHole[] {
 }
 
 /** How far the lower of two cleats lies below the upper one; null where there is one alone. */
-export function lowerBy({ hanging, byId }: Pick<ResolvedUnit, 'hanging' | 'byId'>): Length | null {
+export function lowerBy({ hanging, byId }: Pick<ResolvedCabinet, 'hanging' | 'byId'>): Length | null {
   const lower = hanging.lower && byId.get(hanging.lower.wallHalf);
   return lower ? nm(heightsOf(byId.get(hanging.wallHalf)!).low - heightsOf(lower).low) : null;
 }
@@ -192,28 +192,28 @@ function boringInWall(screw: Screw, length: Length, wall: Wall, layersMm: number
   }
 }
 
-function carcassHoles(unit: ResolvedUnit): Pick<HangingHoles, 'carcass' | 'carcassBoring'> {
-  const { hanging } = unit;
+function carcassHoles(cabinet: ResolvedCabinet): Pick<HangingHoles, 'carcass' | 'carcassBoring'> {
+  const { hanging } = cabinet;
   const { screw: id, length } = hanging.cabinetScrew;
-  const carrier = carrierOf(unit);
-  const row = hanging.rip ? cabinetScrewRow(unit) : null;
-  const each = screwsEach(unit);
+  const carrier = carrierOf(cabinet);
+  const row = hanging.rip ? cabinetScrewRow(cabinet) : null;
+  const each = screwsEach(cabinet);
   if (!carrier || row === null || each === 0) return { carcass: [], carcassBoring: null };
   const screw = screwById(id);
   const rowUp = toMm(hanging.valleyUp) + toMm(hanging.longFace) - row;
-  const carriers = carrier.role === 'hanging-rail' ? railsBeside(unit, carrier) : [carrier];
+  const carriers = carrier.role === 'hanging-rail' ? railsBeside(cabinet, carrier) : [carrier];
   /** Brackets of the lower cleat stand under those of the upper one. */
   const through = (panel: Panel & { readonly id: string }, up: number): CarcassHoles[] => {
     const over = spread(panel);
     const fromLeft = hanging.brackets.flatMap((bracket) => {
-      const half = spread(unit.byId.get(bracket)!);
+      const half = spread(cabinet.byId.get(bracket)!);
       const [from, to] = [Math.max(over.left, half.left), Math.min(over.right, half.right)];
       return to > from ? fastenersAlong(to - from, each).map((mm) => nm(from - over.left + mm)) : [];
     });
     return fromLeft.length > 0 ? [{ panel: panel.id, fromLeft, below: nm(over.top - up) }] : [];
   };
-  const lower = lowerCarrierOf(unit);
-  const lowerUp = lowerScrewRow(unit);
+  const lower = lowerCarrierOf(cabinet);
+  const lowerUp = lowerScrewRow(cabinet);
   return {
     carcass: [...carriers.flatMap((panel) => through(panel, rowUp)), ...(lower && lowerUp !== null ? through(lower, lowerUp) : [])],
     carcassBoring: {

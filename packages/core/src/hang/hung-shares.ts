@@ -4,7 +4,7 @@
  */
 import { NM_PER } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { bracketPatterns, bracketShares, studShares, type StudShares } from './stud-shares.ts';
 
 /** A stretch of the wall half, mm from the unit's left end. */
@@ -31,7 +31,7 @@ export function stretchOf(panel: Pick<Panel, 'frame' | 'outline'>): WallStretch 
   return stretch;
 }
 
-type Hung = Pick<ResolvedUnit, 'hanging' | 'byId'>;
+type Hung = Pick<ResolvedCabinet, 'hanging' | 'byId'>;
 
 /** A piece of the strip on the wall, and the studs it is screwed to; between two pieces nothing is handed on. */
 interface Piece extends WallStretch {

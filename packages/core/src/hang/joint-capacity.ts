@@ -9,7 +9,7 @@ import { toMm } from '../length/length.ts';
 import { isFace, type Fastening, type Connection } from '../solid/connection.ts';
 import { extentOf } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
+import { meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, total, type ExplainedValue, type ValueTerm } from '../explained/explained-value.ts';
 import { PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -105,9 +105,9 @@ const DOWELS = formula({ label: 'dowels', unit: 'N', text: 'n · 100 N', source:
 
 /** What one end of a floor can carry; undefined when nothing holds it up. */
 export function supportCapacity(input: HangInput, floor: ResolvedPanel): ExplainedValue | undefined {
-  const { unit } = input;
-  const ends = meetingsOf(unit, 'asGuest', floor.id).filter(({ face, edge, host }) => isFace(face) && !isFace(edge) && isUpright(unit.byId.get(host)!));
-  const under = meetingsOf(unit, 'asHost', floor.id).filter((meeting) => hangsUnder(unit, meeting, floor.id));
+  const { cabinet } = input;
+  const ends = meetingsOf(cabinet, 'asGuest', floor.id).filter(({ face, edge, host }) => isFace(face) && !isFace(edge) && isUpright(cabinet.byId.get(host)!));
+  const under = meetingsOf(cabinet, 'asHost', floor.id).filter((meeting) => hangsUnder(cabinet, meeting, floor.id));
   const capacities = [...ends.map((meeting) => endCapacity(input, meeting, floor)), ...under.map((meeting) => hungUnder(input, meeting, floor))];
   return capacities.reduce<ExplainedValue | undefined>((least, next) => (least && least.value <= next.value ? least : next), undefined);
 }
@@ -116,13 +116,13 @@ export function supportCapacity(input: HangInput, floor: ResolvedPanel): Explain
 const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along) > 0.5;
 
 /** A floor that upright panels stand on with their ends, and that hangs from them: what holds it is pulled straight out. */
-export const hangsUnder = (unit: ResolvedUnit, { guest, host, face, edge }: Connection, floor: string): boolean =>
-  host === floor && face === 'reference' && edge === 'start' && isUpright(unit.byId.get(guest)!) && unit.byId.get(guest)!.role === 'side';
+export const hangsUnder = (cabinet: ResolvedCabinet, { guest, host, face, edge }: Connection, floor: string): boolean =>
+  host === floor && face === 'reference' && edge === 'start' && isUpright(cabinet.byId.get(guest)!) && cabinet.byId.get(guest)!.role === 'side';
 const shown = (figure: ExplainedValue): ValueTerm => ({ symbol: '', label: figure.label, value: figure.value, unit: figure.unit, inner: figure });
 
 /** A floor whose end goes against, or into, an upright: lip, glue on its end, or screws across it. */
 export function endCapacity(input: HangInput, meeting: Connection, floor: ResolvedPanel): ExplainedValue {
-  const host = input.unit.byId.get(meeting.host)!;
+  const host = input.cabinet.byId.get(meeting.host)!;
   const B = toMm(floor.width.value);
   const t = toMm(floor.thickness);
   const mechanisms: ExplainedValue[] = [];
@@ -163,7 +163,7 @@ export const lipUnder = (slotLower: number, hostLower: number): number => Math.m
 
 /** A floor under the uprights' ends: everything pulls straight out of their end edges. */
 function hungUnder(input: HangInput, meeting: Connection, floor: ResolvedPanel): ExplainedValue {
-  const side = input.unit.byId.get(meeting.guest)!;
+  const side = input.cabinet.byId.get(meeting.guest)!;
   const mechanisms: ExplainedValue[] = [];
   if (meeting.joint.glue && !input.isFaced(floor.stock)) {
     // Pulled straight off a fiber board, the board itself comes apart.

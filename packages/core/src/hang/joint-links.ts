@@ -48,8 +48,8 @@ export interface JointCapacities extends Carriers {
 
 export function jointCapacities(input: HangInput): JointCapacities {
   const floors = new Map<string, ExplainedValue>();
-  for (const { floor } of input.unit.compartments) {
-    const capacity = supportCapacity(input, input.unit.byId.get(floor)!);
+  for (const { floor } of input.cabinet.compartments) {
+    const capacity = supportCapacity(input, input.cabinet.byId.get(floor)!);
     if (capacity) floors.set(floor, capacity);
   }
   const loads = jointLoads(input);
@@ -58,10 +58,10 @@ export function jointCapacities(input: HangInput): JointCapacities {
 
 /** What of the joints depends on the weights. */
 export function jointLoads(input: HangInput): Pick<JointCapacities, 'ends' | 'boxes'> {
-  const { unit, weights } = input;
+  const { cabinet, weights } = input;
   const ends = new Map(floorLoads(weights.contents).flatMap((load) => (load.strips.length > 0 ? [[load.floor, heavierEnd(load)] as const] : [])));
-  const rail = unit.hanging.hangingRail ? unit.byId.get(unit.hanging.hangingRail) : undefined;
-  return { ends, boxes: rail ? boxesOf(input, railsBeside(unit, rail)) : [] };
+  const rail = cabinet.hanging.hangingRail ? cabinet.byId.get(cabinet.hanging.hangingRail) : undefined;
+  return { ends, boxes: rail ? boxesOf(input, railsBeside(cabinet, rail)) : [] };
 }
 
 export function jointLinks(input: HangInput, capacities: JointCapacities, forces: WallForces, factor: number): Link[] {
@@ -71,9 +71,9 @@ export function jointLinks(input: HangInput, capacities: JointCapacities, forces
 
 /** Each floor and loaded shelf: half its load at each end, against the weaker of its two joints. */
 function floorLinks(input: HangInput, floors: JointCapacities['floors'], ends: JointCapacities['ends'], factor: number): Link[] {
-  const { unit, weights } = input;
+  const { cabinet, weights } = input;
   return floorLoads(weights.contents).flatMap((held) => {
-    const floor = unit.byId.get(held.floor)!;
+    const floor = cabinet.byId.get(held.floor)!;
     const capacity = floors.get(floor.id);
     if (!capacity) return [];
     const load = floorLoad(held, weights.panels.get(floor.id)!, ends.get(floor.id), factor);

@@ -4,11 +4,11 @@ import fc from 'fast-check';
 import type { FoldDown } from '../carcass/fold-down.ts';
 import { entered } from '../length/entered.ts';
 import { aloneBox } from '../test/print-room.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import type { Link } from './link.ts';
 
 const G0 = 9.80665;
-const fresh = newUnit('fold-down') as FoldDown;
+const fresh = newSpec('fold-down') as FoldDown;
 /** On a cleat, gates that reach 320 from the backboard its hinges on four screws. */
 const base: FoldDown = {
   ...fresh,
@@ -19,8 +19,8 @@ const base: FoldDown = {
   edgeKg: 15,
 };
 const table = (more: Partial<FoldDown> = {}): FoldDown => ({ ...base, contents: { leaf: { preset: 'nothing', kg: 5 } }, ...more });
-const linkOf = (unit: FoldDown, kind: Link['kind']): Link => aloneBox(unit).hang.links.find((link) => link.kind === kind)!;
-const useOf = (unit: FoldDown, kind: Link['kind']): number => linkOf(unit, kind).use.value;
+const linkOf = (spec: FoldDown, kind: Link['kind']): Link => aloneBox(spec).hang.links.find((link) => link.kind === kind)!;
+const useOf = (spec: FoldDown, kind: Link['kind']): number => linkOf(spec, kind).use.value;
 const termsOf = ({ use }: Link): Record<string, number> => Object.fromEntries(use.terms.map(({ symbol, value }) => [symbol, value]));
 
 describe('two gates that reach 230 of a leaf 450 deep, hinges 320 apart, pressed by 400 N', () => {
@@ -72,8 +72,8 @@ describe('bought supports', () => {
 });
 
 test('folded it is pressed by nobody and stands on nothing', () => {
-  const { hang, unit } = aloneBox(table({ state: 'folded' }));
-  expect(unit.pressed).toBeUndefined();
+  const { hang, cabinet } = aloneBox(table({ state: 'folded' }));
+  expect(cabinet.pressed).toBeUndefined();
   expect(hang.links.map(({ kind }) => kind)).not.toContain('prop');
 });
 
@@ -101,7 +101,7 @@ test('more on the edge never uses anything less, and a fix that is offered never
       const heavy = { ...light, edgeKg: kg + more };
       for (const kind of ['prop', 'leaf-hinge', 'ledger', 'leaf-bending', 'tip'] as const)
         expect(useOf(heavy, kind)).toBeGreaterThanOrEqual(useOf(light, kind) - 1e-9);
-      for (const { path, value } of aloneBox(light).unit.props![0]!.stronger) {
+      for (const { path, value } of aloneBox(light).cabinet.props![0]!.stronger) {
         const better = { ...light, [path[0]!]: value } as FoldDown;
         expect(useOf(better, 'prop')).toBeLessThanOrEqual(useOf(light, 'prop') + 1e-9);
       }

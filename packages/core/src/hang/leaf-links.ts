@@ -7,7 +7,7 @@ import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { pressingOn } from '../parts/opened.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type HingeScrews, type Prop } from '../solid/unit.ts';
+import { meetingsOf, type HingeScrews, type Prop } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, termOf, type ExplainedValue, type TermValue } from '../explained/explained-value.ts';
 import { G0, PERMANENT, WITHDRAWAL, shearOf, threadIn } from './fasteners.ts';
 import { combinationInWood } from './combined.ts';
@@ -153,14 +153,14 @@ const BENT_BETWEEN = formula({
 });
 
 /** Links of every leaf of a unit; contents are times `factor`. */
-export const leafLinks = (input: HangInput, factor: number): Link[] => (input.unit.props ?? []).flatMap((prop) => ofProp(input, prop, factor));
+export const leafLinks = (input: HangInput, factor: number): Link[] => (input.cabinet.props ?? []).flatMap((prop) => ofProp(input, prop, factor));
 
 function ofProp(input: HangInput, prop: Prop, factor: number): Link[] {
-  const { unit, weights } = input;
-  const leaf = unit.byId.get(prop.leaf)!;
+  const { cabinet, weights } = input;
+  const leaf = cabinet.byId.get(prop.leaf)!;
   const held = weights.contents.filter(({ compartment }) => compartment.floor === leaf.id).reduce((sum, { mass }) => sum + mass.value, 0);
   const own = weights.panels.get(leaf.id)!;
-  const pressed = pressingOn(unit);
+  const pressed = pressingOn(cabinet);
   const W = evaluate(LEAF_WEIGHT, { contents: held * factor, leaf: own });
   const Q = evaluate(PRESSING, { Q: pressed ? { value: pressed.kg, source: pressed.from } : 0 });
   const n = prop.count;
@@ -212,8 +212,8 @@ function propLinks({ input, prop, leaf, W, Q, e, reach, F }: LeafLoads): Link[] 
 }
 
 /** The panel a gate is hinged to. */
-const hungOn = ({ unit }: HangInput, gate: string): ResolvedPanel | undefined =>
-  unit.byId.get(meetingsOf(unit, 'asGuest', gate).find(({ joint }) => joint.kind === 'hinge')?.host ?? '');
+const hungOn = ({ cabinet }: HangInput, gate: string): ResolvedPanel | undefined =>
+  cabinet.byId.get(meetingsOf(cabinet, 'asGuest', gate).find(({ joint }) => joint.kind === 'hinge')?.host ?? '');
 
 /** One screw of a hinge in a panel's face: sheared across a steel leaf, and pulled out. */
 function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews, host: ResolvedPanel): { lateral: ExplainedValue; pull: ExplainedValue } {
@@ -232,13 +232,13 @@ function hingeScrewCapacity(input: HangInput, { screw: id, length }: HingeScrews
 
 /** The hinge line and the ledger behind it: lifted when the load lies past the props, pulled down by a folded leaf. */
 function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoads): Link[] {
-  const { unit } = input;
-  const ledger = unit.byId.get(prop.ledger)!;
+  const { cabinet } = input;
+  const ledger = cabinet.byId.get(prop.ledger)!;
   const folded = evaluate(FOLDED, { leaf: own });
   const cases = prop.kind === 'leg' ? [termOf(evaluate(HINGE_REST, { W, Q, d, reach })), termOf(folded)] : [termOf(uplift), termOf(folded)];
   const load = greatest('hinge-load', 'N', cases, 'docs/formulas/leaf-load.md');
   const links: Link[] = [];
-  const hinges = unit.hardware.find(({ kind, panel, screws }) => kind === 'hinge' && panel === leaf.id && screws);
+  const hinges = cabinet.hardware.find(({ kind, panel, screws }) => kind === 'hinge' && panel === leaf.id && screws);
   if (hinges?.screws) {
     const { screw, length, count } = hinges.screws;
     const gravity = Math.min(input.materialOf(leaf.stock).gravity, input.materialOf(ledger.stock).gravity);
@@ -252,14 +252,14 @@ function hingeLinks({ input, prop, leaf, W, Q, d, reach, own, uplift }: LeafLoad
     const use = evaluate(JOINT_USE, { load, capacity: evaluate(EDGE_SCREWS, { n: hinges.count * count, "Z'": one }) });
     links.push(link({ id: `hinge-${leaf.id}`, kind: 'leaf-hinge', name: { key: 'link-leaf-hinge' }, use, panels: [leaf.id, ledger.id] }));
   }
-  const held = meetingsOf(unit, 'asGuest', ledger.id).find(({ joint }) => joint.kind !== 'hinge');
+  const held = meetingsOf(cabinet, 'asGuest', ledger.id).find(({ joint }) => joint.kind !== 'hinge');
   if (held) {
     const t = toMm(ledger.thickness);
     const M = evaluate(LEDGER_MOMENT, { F: load, ledger: toMm(prop.ledgerDeep) });
     const ways: ExplainedValue[] = [];
-    if (held.joint.glue && !input.isFaced(unit.byId.get(held.host)!.stock)) ways.push(evaluate(GLUE_MOMENT, { B: toMm(ledger.length.value), t }));
+    if (held.joint.glue && !input.isFaced(cabinet.byId.get(held.host)!.stock)) ways.push(evaluate(GLUE_MOMENT, { B: toMm(ledger.length.value), t }));
     if (held.joint.fastening)
-      ways.push(evaluate(SCREW_MOMENT, { pull: edgePull(input, held.joint.fastening, toMm(unit.byId.get(held.host)!.thickness), ledger), t }));
+      ways.push(evaluate(SCREW_MOMENT, { pull: edgePull(input, held.joint.fastening, toMm(cabinet.byId.get(held.host)!.thickness), ledger), t }));
     const capacity = greatest(
       'ledger-capacity',
       'N mm',

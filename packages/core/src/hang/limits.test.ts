@@ -1,7 +1,7 @@
 /** Both ends of what a cabinet carries, by loads entered at their ends; the low end decides the word. */
 import { describe, expect, test } from '@jest/globals';
 import { onWall } from '../test/check-case.ts';
-import { ink, unitWith } from '../test/print-room.ts';
+import { ink, cabinetWith } from '../test/print-room.ts';
 import { carriesRange, loadLimits } from './limits.ts';
 import { hangAt } from './hang.ts';
 
@@ -10,7 +10,7 @@ const weighed = (kg: number) => ink('contents', { bottom: { preset: 'general', k
 const spruce = onWall('studs.species', 'spf');
 
 describe('the ends', () => {
-  const { hangInput, hang } = unitWith('ink', guessed);
+  const { hangInput, hang } = cabinetWith('ink', guessed);
   const { carriesKg } = loadLimits(hangInput);
   const range = carriesRange(hangInput);
   test('lie on both sides of what is reckoned', () => {
@@ -20,7 +20,7 @@ describe('the ends', () => {
   });
   test('the low end is where guesses 30 % heavier and a cabinet 10 % heavier use a link up, by the levers of the load', () => {
     // In spruce nothing but weights is open: the wall screws are used in proportion to all that hangs, but for the centre's small shift.
-    const known = unitWith('ink', guessed, spruce);
+    const known = cabinetWith('ink', guessed, spruce);
     const own = known.hangInput.weights.empty.mass.value;
     const all = own + loadLimits(known.hangInput).carriesKg!;
     const { lowKg, highKg } = carriesRange(known.hangInput);
@@ -28,13 +28,13 @@ describe('the ends', () => {
     expect(Math.abs(0.7 * highKg! + 0.9 * own - all)).toBeLessThan(0.02 * all);
   });
   test('weighing takes out what was guessed; in studs that are known it is what narrows most', () => {
-    const known = unitWith('ink', guessed, spruce);
+    const known = cabinetWith('ink', guessed, spruce);
     const { lowKg, highKg, narrow } = carriesRange(known.hangInput);
     expect(narrow!.measure).toBe('contents');
     expect(narrow!.highKg - narrow!.lowKg).toBeLessThan(0.3 * (highKg! - lowKg!));
     // The same contents, entered: what weighing promised.
     const kg = known.hang.plannedKg / 3;
-    const entered = carriesRange(unitWith('ink', weighed(kg), spruce).hangInput);
+    const entered = carriesRange(cabinetWith('ink', weighed(kg), spruce).hangInput);
     expect(Math.abs(entered.lowKg! / narrow!.lowKg - 1)).toBeLessThan(0.05);
     expect(hang.plannedKg).toBeGreaterThan(0);
   });
@@ -42,9 +42,9 @@ describe('the ends', () => {
 
 describe('the word', () => {
   /** Loads entered so that the cabinet is just within its limit as reckoned, and past it where what was guessed is heavier. */
-  const loaded = (factor: number) => hangAt(unitWith('ink', guessed, spruce).hangInput, factor);
-  const { carriesKg, lowKg } = loadLimits(unitWith('ink', guessed, spruce).hangInput);
-  const planned = unitWith('ink', guessed, spruce).hang.plannedKg;
+  const loaded = (factor: number) => hangAt(cabinetWith('ink', guessed, spruce).hangInput, factor);
+  const { carriesKg, lowKg } = loadLimits(cabinetWith('ink', guessed, spruce).hangInput);
+  const planned = cabinetWith('ink', guessed, spruce).hang.plannedKg;
   test('is over between the low end and what is reckoned, though no link is past its limit', () => {
     const between = loaded((carriesKg! + lowKg!) / 2 / planned);
     expect(between.state).toBe('over');
@@ -54,7 +54,7 @@ describe('the word', () => {
   });
   test('the finding names the link at the low end, what it carries then, and weighing first', () => {
     const heavy = Array.from({ length: 30 }, (_, n) =>
-      unitWith(
+      cabinetWith(
         'ink',
         ink('contents', { bottom: { preset: 'books', kg: null }, s1: { preset: 'books', kg: null }, s2: { preset: 'general', kg: n * 2 } }),
         spruce,

@@ -1,11 +1,11 @@
 import { expect, test } from '@jest/globals';
-import { ink, unitWith } from '../test/print-room.ts';
+import { ink, cabinetWith } from '../test/print-room.ts';
 import { hangAt } from './hang.ts';
 import { loadLimits } from './limits.ts';
 import { loadCurves } from './load-curves.ts';
 
 test('the curves are the chain at each load, and the first crosses its limit where the unit carries no more', () => {
-  const { hang, hangInput } = unitWith('ink');
+  const { hang, hangInput } = cabinetWith('ink');
   const { carriesKg } = loadLimits(hangInput);
   const end = (1.3 * carriesKg!) / hang.plannedKg;
   const { factors, curves } = loadCurves(hangInput, end);
@@ -24,6 +24,6 @@ test('the curves are the chain at each load, and the first crosses its limit whe
 });
 
 test('nothing to hang by, nothing to draw', () => {
-  const { hangInput } = unitWith('ink', ink('hanging.wallScrew.upper', 0), ink('hanging.wallScrew.lower', 0));
+  const { hangInput } = cabinetWith('ink', ink('hanging.wallScrew.upper', 0), ink('hanging.wallScrew.lower', 0));
   expect(loadCurves({ ...hangInput, studsMm: [] }, 2).curves.every(({ uses }) => uses.every(Number.isFinite))).toBe(true);
 });

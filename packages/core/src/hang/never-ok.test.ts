@@ -6,14 +6,14 @@ import { describe, expect, test } from '@jest/globals';
 import { entered } from '../length/entered.ts';
 import { onWall } from '../test/check-case.ts';
 import type { EditStep } from '../plan/edit.ts';
-import { plan, type UnitPlan } from '../plan/plan.ts';
+import { plan, type CabinetPlan } from '../plan/plan.ts';
 import { applyEdit } from '../plan/edit.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { bearingOf, hungShares } from './hung-shares.ts';
-import { ink, printRoom, typed, unitWith } from '../test/print-room.ts';
+import { ink, printRoom, typed, cabinetWith } from '../test/print-room.ts';
 
-const used = ({ hang }: UnitPlan, id: string): number => hang.links.find((link) => link.id === id)!.use.value;
-const stops = ({ findings }: UnitPlan): string[] => findings.filter(({ severity }) => severity === 'stop').map(({ check }) => check);
+const used = ({ hang }: CabinetPlan, id: string): number => hang.links.find((link) => link.id === id)!.use.value;
+const stops = ({ findings }: CabinetPlan): string[] => findings.filter(({ severity }) => severity === 'stop').map(({ check }) => check);
 /** Marks at these places, mm from the unit's left end (it hangs at 895), and no studs but these. */
 const marks = (state: 'found' | 'probed', ...at: readonly number[]): EditStep[] => [
   onWall('studs.known', false),
@@ -21,50 +21,50 @@ const marks = (state: 'found' | 'probed', ...at: readonly number[]): EditStep[] 
 ];
 
 describe('equilibrium', () => {
-  const beside = (side: 'leftInset' | 'rightInset') => unitWith('ink', typed(`hanging.${side}`, '400 mm'), onWall('studs.spacing', entered('120 mm')));
+  const beside = (side: 'leftInset' | 'rightInset') => cabinetWith('ink', typed(`hanging.${side}`, '400 mm'), onWall('studs.spacing', entered('120 mm')));
   test.each(['leftInset', 'rightInset'] as const)('a wall cleat that ends beside the center of gravity, %s: it tips off sideways', (side) => {
-    const unit = beside(side);
-    expect(unit.hang.state).toBe('refused');
-    expect(stops(unit)).toContain('off-balance');
-    expect(unit.hang.refusals.find(({ kind }) => kind === 'off-balance')).toMatchObject({ pastMm: expect.closeTo(50, -1) });
+    const cabinetPlan = beside(side);
+    expect(cabinetPlan.hang.state).toBe('refused');
+    expect(stops(cabinetPlan)).toContain('off-balance');
+    expect(cabinetPlan.hang.refusals.find(({ kind }) => kind === 'off-balance')).toMatchObject({ pastMm: expect.closeTo(50, -1) });
   });
 });
 
 describe('studs', () => {
   test('two marks 34 mm apart are the two edges of one stud', () => {
-    const unit = unitWith('ink', ...marks('found', 333, 367));
-    expect(unit.hang.studs.map(({ atMm }) => atMm)).toEqual([350]);
-    expect(unit.hang.state).toBe('refused');
-    expect(unit.findings.map(({ check }) => check)).toEqual(expect.arrayContaining(['few-studs', 'marks-close']));
+    const cabinetPlan = cabinetWith('ink', ...marks('found', 333, 367));
+    expect(cabinetPlan.hang.studs.map(({ atMm }) => atMm)).toEqual([350]);
+    expect(cabinetPlan.hang.state).toBe('refused');
+    expect(cabinetPlan.findings.map(({ check }) => check)).toEqual(expect.arrayContaining(['few-studs', 'marks-close']));
   });
-  test('both probed they are two', () => expect(unitWith('ink', ...marks('probed', 300, 410)).hang.studs).toHaveLength(2));
+  test('both probed they are two', () => expect(cabinetWith('ink', ...marks('probed', 300, 410)).hang.studs).toHaveLength(2));
   test('a found mark moves the stud at the spacing beside it', () => {
     const mark = { id: 'm', regular: null, at: entered('1075 mm'), state: 'found', gone: false };
-    expect(unitWith('ink', onWall('studs.marks', { m: mark })).hang.studs.map(({ atMm }) => atMm)).toEqual([180, 550]);
+    expect(cabinetWith('ink', onWall('studs.marks', { m: mark })).hang.studs.map(({ atMm }) => atMm)).toEqual([180, 550]);
   });
   test('two screws side by side in a stud of 20 mm stand too near its edges', () => {
-    const unit = unitWith('ink', onWall('studs.width', entered('20 mm')));
-    expect([unit.hang.state, stops(unit)]).toEqual(['refused', ['stud-edge']]);
+    const cabinetPlan = cabinetWith('ink', onWall('studs.width', entered('20 mm')));
+    expect([cabinetPlan.hang.state, stops(cabinetPlan)]).toEqual(['refused', ['stud-edge']]);
   });
   test('a stud of 20 mm depth holds a screw by 20 mm, and its point comes out behind', () => {
-    const unit = unitWith('ink', onWall('studs.depth', entered('20 mm')));
-    expect(unit.hang.state).toBe('refused');
-    expect(stops(unit)).toContain('screw-too-long');
-    expect(unit.hang.studs[0]!.penetrationMm).toBe(20);
-    expect(used(unit, 'stud-1')).toBeGreaterThan(1.4 * used(unitWith('ink'), 'stud-1'));
+    const cabinetPlan = cabinetWith('ink', onWall('studs.depth', entered('20 mm')));
+    expect(cabinetPlan.hang.state).toBe('refused');
+    expect(stops(cabinetPlan)).toContain('screw-too-long');
+    expect(cabinetPlan.hang.studs[0]!.penetrationMm).toBe(20);
+    expect(used(cabinetPlan, 'stud-1')).toBeGreaterThan(1.4 * used(cabinetWith('ink'), 'stud-1'));
   });
   test('metal studs of 1.2 mm, #10 across wallboard: about 100 N along the wall', () => {
     const metal = [onWall('structure', 'metal-studs'), onWall('fixing.metal', entered('1.2 mm')), onWall('covering', entered('12.7 mm'))];
-    const unit = unitWith('ink', ...metal, ink('hanging.wallScrew.screw', '#10'));
-    expect(unit.hang.studs[0]!.lateral.value).toBeGreaterThan(80);
-    expect(unit.hang.studs[0]!.lateral.value).toBeLessThan(125);
-    expect(unit.hang.state).toBe('over');
+    const cabinetPlan = cabinetWith('ink', ...metal, ink('hanging.wallScrew.screw', '#10'));
+    expect(cabinetPlan.hang.studs[0]!.lateral.value).toBeGreaterThan(80);
+    expect(cabinetPlan.hang.studs[0]!.lateral.value).toBeLessThan(125);
+    expect(cabinetPlan.hang.state).toBe('over');
   });
 });
 
 describe('plugs', () => {
   const brick = (...more: EditStep[]) =>
-    unitWith(
+    cabinetWith(
       'ink',
       onWall('structure', 'brick'),
       onWall('fixing.pullN', 1200),
@@ -79,7 +79,7 @@ describe('plugs', () => {
     expect(pairs.findings.map(({ check }) => check)).toContain('plugs-close');
   });
   test('in hollow block pull and shear add up straight; in solid brick, rated, to 1.2', () => {
-    const straight = ({ hang }: UnitPlan) => hang.links.find(({ id }) => id === 'stud-1')!.otherRules!.straight;
+    const straight = ({ hang }: CabinetPlan) => hang.links.find(({ id }) => id === 'stud-1')!.otherRules!.straight;
     const hollow = brick(onWall('structure', 'hollow-block'));
     expect(used(hollow, 'stud-1')).toBeCloseTo(straight(hollow), 9);
     const solid = brick();
@@ -92,8 +92,8 @@ describe('plugs', () => {
 describe('the cleat', () => {
   test('half a wall cleat under a cabinet carries twice the load to the millimeter', () => {
     const perMm = (...edits: EditStep[]): number => {
-      const { unit } = unitWith('ink', ...marks('probed', 240, 460), ...edits);
-      const [stretch] = hungShares(unit, 1000, 350, [240, 460]).stretches;
+      const { cabinet } = cabinetWith('ink', ...marks('probed', 240, 460), ...edits);
+      const [stretch] = hungShares(cabinet, 1000, 350, [240, 460]).stretches;
       return stretch!.newtons / (stretch!.to - stretch!.from);
     };
     expect(perMm()).toBeCloseTo(1000 / 700, 9);
@@ -113,39 +113,39 @@ describe('the cleat', () => {
   });
   test('a lower cleat on a thin back may come to carry everything', () => {
     const lower = [ink('hanging.spacer', null), typed('hanging.lowerCleat', '400 mm')];
-    const unit = unitWith('ink', ...lower);
-    expect([unit.hang.state, stops(unit)]).toEqual(['refused', ['lower-cleat-back']]);
-    const onStrip = unitWith('ink', ...lower, typed('nailingStrip', '400 mm'));
+    const cabinetPlan = cabinetWith('ink', ...lower);
+    expect([cabinetPlan.hang.state, stops(cabinetPlan)]).toEqual(['refused', ['lower-cleat-back']]);
+    const onStrip = cabinetWith('ink', ...lower, typed('nailingStrip', '400 mm'));
     expect(onStrip.hang.state).not.toBe('refused');
     // The strip's ends are under all of the weight, as those of the rail above are; heavy contents are too much for them as well.
-    const load = ({ hang }: UnitPlan, id: string): number =>
+    const load = ({ hang }: CabinetPlan, id: string): number =>
       hang.links.find((link) => link.id === id)!.use.terms.find(({ symbol }) => symbol === 'load')!.value;
     expect(load(onStrip, 'lower-rail')).toBeCloseTo(load(onStrip, 'rail'), 6);
-    const heavy = unitWith('ink', ...lower, typed('nailingStrip', '400 mm'), ink('contents.bottom', { preset: 'tools', kg: 400 }));
+    const heavy = cabinetWith('ink', ...lower, typed('nailingStrip', '400 mm'), ink('contents.bottom', { preset: 'tools', kg: 400 }));
     expect(used(heavy, 'lower-rail')).toBeGreaterThan(1);
   });
   test.each(['left', 'right'] as const)('a heavy bay at the %s end: that end of the hanging rail carries most of it', (side) => {
     const heavy = { preset: 'tools', kg: 30 };
     const none = { preset: 'nothing', kg: 0 };
     const at = side === 'left' ? '150 mm' : '532 mm';
-    const unit = unitWith(
+    const cabinetPlan = cabinetWith(
       'ink',
       ink('shelves', {}),
       ink('dividers', { v1: { id: 'v1', order: 1, at: entered(at), in: 'bottom', level: 0 } }),
       ink('contents', side === 'left' ? { bottom: heavy, v1: none } : { bottom: none, v1: heavy }),
       ink('hanging.railScrews', 2),
     );
-    const load = unit.hang.links.find(({ id }) => id === 'rail')!.use.terms.find(({ symbol }) => symbol === 'load')!.inner!;
+    const load = cabinetPlan.hang.links.find(({ id }) => id === 'rail')!.use.terms.find(({ symbol }) => symbol === 'load')!.inner!;
     const half = Math.hypot(load.terms[0]!.value, load.terms[1]!.value) / 2;
     expect(load.value).toBeGreaterThan(1.3 * half);
   });
 });
 
 describe('a rail butted from boards', () => {
-  const { unit } = unitWith('ink');
+  const { cabinet } = cabinetWith('ink');
   const railOf = (...pieces: readonly (readonly [number, number])[]) => ({
-    byId: unit.byId,
-    hanging: { ...unit.hanging, onRail: true, pieces: pieces.map(([from, to]) => ({ from, to })) },
+    byId: cabinet.byId,
+    hanging: { ...cabinet.hanging, onRail: true, pieces: pieces.map(([from, to]) => ({ from, to })) },
   });
   test('a piece on one stud carries nothing, and the other all of it about its center', () => {
     const { shares, stretches } = hungShares(railOf([-200, 500], [500, 900]), 1000, 200, [100, 400, 700]);
@@ -165,11 +165,11 @@ describe('a rail butted from boards', () => {
 });
 
 describe('a run of boxes', () => {
-  const run = (kg: readonly number[]): UnitPlan => {
+  const run = (kg: readonly number[]): CabinetPlan => {
     const { design, record, workshop } = printRoom();
-    const box = { ...newUnit('cabinet-run'), id: 'run' };
+    const box = { ...newSpec('cabinet-run'), id: 'run' };
     const start = plan(applyEdit(design, [{ path: ['units', 'run'], value: box }]), record, workshop).byId.get('run')!;
-    const spaces = start.unit.compartments.map(({ keptBy }) => keptBy);
+    const spaces = start.cabinet.compartments.map(({ keptBy }) => keptBy);
     const contents = Object.fromEntries(spaces.map((space, index) => [space, { preset: 'tools', kg: kg[index] ?? 0 }]));
     return plan(applyEdit(design, [{ path: ['units', 'run'], value: { ...box, contents } }]), record, workshop).byId.get('run')!;
   };
@@ -186,14 +186,14 @@ describe('a run of boxes', () => {
 describe('one verdict', () => {
   const unlocked = ink('hanging.antiLift', false);
   test('over a bed, without a lock', () => {
-    const unit = unitWith('ink', ink('over', 'bed'), unlocked);
-    expect([unit.hang.state, unit.hang.ruledOutBy]).toEqual(['refused', ['bed']]);
+    const cabinetPlan = cabinetWith('ink', ink('over', 'bed'), unlocked);
+    expect([cabinetPlan.hang.state, cabinetPlan.hang.ruledOutBy]).toEqual(['refused', ['bed']]);
   });
   test('nothing planned in it: no verdict', () => {
     const { design } = printRoom();
     const empty = Object.fromEntries(Object.keys(design.units['ink']!.contents).map((space) => [space, { preset: 'nothing', kg: null }]));
-    expect(unitWith('ink', ink('contents', empty)).hang.state).toBe('not-checked');
-    expect(unitWith('ink', ink('contents', empty), ink('hanging.spacer', null)).hang.state).toBe('refused');
+    expect(cabinetWith('ink', ink('contents', empty)).hang.state).toBe('not-checked');
+    expect(cabinetWith('ink', ink('contents', empty), ink('hanging.spacer', null)).hang.state).toBe('refused');
   });
   test('every stop at Hang makes it, whatever it is', () => {
     for (const edits of [
@@ -202,16 +202,16 @@ describe('one verdict', () => {
       [onWall('studs.width', entered('20 mm'))],
       [ink('hanging.wallScrew.upper', 0), ink('hanging.wallScrew.lower', 0)],
     ]) {
-      const unit = unitWith('ink', ...edits);
-      expect(stops(unit).length).toBeGreaterThan(0);
-      expect(['over', 'refused']).toContain(unit.hang.state);
+      const cabinetPlan = cabinetWith('ink', ...edits);
+      expect(stops(cabinetPlan).length).toBeGreaterThan(0);
+      expect(['over', 'refused']).toContain(cabinetPlan.hang.state);
     }
   });
 });
 
 describe('strict', () => {
   test('pull and shear add up straight, in the stud and in the cabinet cleat; never less than the usual rule', () => {
-    const [usual, strict] = [unitWith('ink'), unitWith('ink', onWall('fixing.strict', true))];
+    const [usual, strict] = [cabinetWith('ink'), cabinetWith('ink', onWall('fixing.strict', true))];
     for (const id of ['stud-1', 'stud-2', 'cabinet-half']) {
       const { otherRules } = usual.hang.links.find((link) => link.id === id)!;
       expect(used(strict, id)).toBeCloseTo(otherRules!.straight, 9);

@@ -1,7 +1,7 @@
 /** Whether a unit's cabinet half seats on the rail it is to hang on: the halves of a cleat hook only when they come from one setting, at one height. */
-import type { UnitBase } from '../carcass/unit-base.ts';
+import type { SpecBase } from '../carcass/spec-base.ts';
 import { NM_PER, type Length } from '../length/length.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 
 export type RailFault =
@@ -13,14 +13,14 @@ export type RailFault =
 const ON_RAIL = NM_PER.mm;
 
 /** What keeps a unit off its rail; null for nothing, or when it has a wall half of its own. */
-export function railFault({ hanging, place }: Pick<UnitBase, 'hanging' | 'place'>, unit: ResolvedUnit, wall: Wall): RailFault | null {
+export function railFault({ hanging, place }: Pick<SpecBase, 'hanging' | 'place'>, cabinet: ResolvedCabinet, wall: Wall): RailFault | null {
   if (hanging.wallRail === null) return null;
   const rail = Object.hasOwn(wall.rails, hanging.wallRail) ? wall.rails[hanging.wallRail] : undefined;
   if (!rail) return { kind: 'gone' };
   if (hanging.kind !== 'outside') return { kind: hanging.kind === 'recessed' ? 'recessed' : 'through' };
   if (hanging.bevelDeg !== rail.bevelDeg) return { kind: 'bevel' };
   if (hanging.stock !== rail.stock || hanging.boardWidth.nm !== rail.boardWidth.nm) return { kind: 'board' };
-  if (rail.left.nm > place.along.nm || rail.right.nm < place.along.nm + unit.outside.width.value) return { kind: 'ends' };
-  const by = (place.up.nm + unit.hanging.valleyUp - rail.up.nm) as Length;
+  if (rail.left.nm > place.along.nm || rail.right.nm < place.along.nm + cabinet.outside.width.value) return { kind: 'ends' };
+  const by = (place.up.nm + cabinet.hanging.valleyUp - rail.up.nm) as Length;
   return Math.abs(by) <= ON_RAIL ? null : { kind: 'off', by };
 }

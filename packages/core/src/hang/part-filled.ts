@@ -1,6 +1,6 @@
 /** A cabinet with a share of its contents in, and which of them move its center furthest. */
 import { opened, pressedOn, pressingOn, type MovingPart } from '../parts/opened.ts';
-import { loadedUnit, shareOfLoad, type Load, type UnitWeights } from '../parts/weights.ts';
+import { loadedCabinet, shareOfLoad, type Load, type CabinetWeights } from '../parts/weights.ts';
 import type { HangInput } from './hang-input.ts';
 
 /** A mass at a place on one axis, mm. */
@@ -10,16 +10,16 @@ export interface StandingMass {
 }
 
 /** The empty cabinet, with what presses it: that is there whatever it holds. */
-export const withoutContents = ({ unit, weights }: HangInput): Load => pressedOn(weights.empty, pressingOn(unit));
+export const withoutContents = ({ cabinet, weights }: HangInput): Load => pressedOn(weights.empty, pressingOn(cabinet));
 
 /** Everything open; `shareOf` each load is in, 0 to 1. */
-export function partOf(weights: UnitWeights, shareOf: (load: Load) => number, middleMm: number, factor: number, openings: readonly MovingPart[]): Load {
+export function partOf(weights: CabinetWeights, shareOf: (load: Load) => number, middleMm: number, factor: number, openings: readonly MovingPart[]): Load {
   const inIt = <L extends Load>(load: L): L[] => {
     const share = shareOf(load);
     return share === 0 ? [] : [share === 1 ? load : shareOfLoad(load, share)];
   };
-  const part: UnitWeights = { ...weights, contents: weights.contents.flatMap(inIt), top: weights.top ? (inIt(weights.top)[0] ?? null) : null };
-  return opened(loadedUnit(part, factor), openings, part, middleMm, factor);
+  const part: CabinetWeights = { ...weights, contents: weights.contents.flatMap(inIt), top: weights.top ? (inIt(weights.top)[0] ?? null) : null };
+  return opened(loadedCabinet(part, factor), openings, part, middleMm, factor);
 }
 
 /** The subset with the greatest mean place: greedily, what lies past the mean of those before it. O(n log n). */

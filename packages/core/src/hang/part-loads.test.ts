@@ -1,11 +1,11 @@
 /** Part loads against every subset of the compartments, tried one by one; and a cupboard that stands full and falls half full. */
 import { describe, expect, test } from '@jest/globals';
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import { entered } from '../length/entered.ts';
 import { applyEdit } from '../plan/edit.ts';
-import { plan, type UnitPlan } from '../plan/plan.ts';
+import { plan, type CabinetPlan } from '../plan/plan.ts';
 import { onWall } from '../test/check-case.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { aloneBox, ink, printRoom, typed } from '../test/print-room.ts';
 
 const { design, record, workshop } = printRoom();
@@ -13,7 +13,7 @@ const LEFT = 895;
 const BAYS = ['bottom', 'v1', 's1'] as const;
 
 /** A cupboard of three bays with doors, its cleat short on the left by `inset` mm. */
-function holding(kg: Readonly<Partial<Record<(typeof BAYS)[number], number>>>, inset = 0, depth = 280): UnitPlan {
+function holding(kg: Readonly<Partial<Record<(typeof BAYS)[number], number>>>, inset = 0, depth = 280): CabinetPlan {
   const contents = Object.fromEntries(BAYS.map((bay) => [bay, { preset: 'general', kg: kg[bay] ?? 0 }]));
   return plan(
     applyEdit(design, [
@@ -33,7 +33,7 @@ function holding(kg: Readonly<Partial<Record<(typeof BAYS)[number], number>>>, i
     workshop,
   ).byId.get('ink')!;
 }
-const use = ({ hang }: UnitPlan, id: string): number => hang.links.find((link) => link.id === id)?.use.value ?? 0;
+const use = ({ hang }: CabinetPlan, id: string): number => hang.links.find((link) => link.id === id)?.use.value ?? 0;
 
 describe('every subset of what is planned', () => {
   const planned = { bottom: 20, v1: 9, s1: 14 } as const;
@@ -52,9 +52,9 @@ describe('every subset of what is planned', () => {
 });
 
 test('a table on a hook tips furthest pressed with nothing on it, and is told so with things on it', () => {
-  const start = newUnit('fold-down');
-  const table = (kg: number): UnitPlan =>
-    aloneBox({ ...start, hanging: { ...start.hanging, kind: 'outside' }, contents: { leaf: { preset: 'nothing', kg } } } as UnitDesign);
+  const start = newSpec('fold-down');
+  const table = (kg: number): CabinetPlan =>
+    aloneBox({ ...start, hanging: { ...start.hanging, kind: 'outside' }, contents: { leaf: { preset: 'nothing', kg } } } as CabinetSpec);
   const bare = use(table(0), 'tip');
   expect(table(30).hang.forces.hook!.tip.value).toBeLessThan(bare);
   expect(use(table(30), 'tip')).toBeCloseTo(bare, 9);

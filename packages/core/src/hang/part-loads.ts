@@ -28,16 +28,16 @@ const SAME = 1e-9;
  */
 export function partLoads(input: HangInput, full: Load, factor: number, openings: readonly MovingPart[]): PartLoad[] {
   if (factor === 0) return [];
-  const { unit, weights, studsMm } = input;
+  const { cabinet, weights, studsMm } = input;
   const held = weights.contents.filter(({ compartment, mass }) => !compartment.stands && mass.value > 0);
   const stands: readonly Load[] = weights.top ? [...held, weights.top] : held;
-  const pressing = pressingOn(unit);
+  const pressing = pressingOn(cabinet);
   const pressed = pressedOn(full, pressing);
   const sideways = sidewaysLoads(input, pressed, stands, factor, openings).map((each): PartLoad => ({ ...each, worse: 'wall' }));
-  const tipsAt = tipsAtMm(unit);
+  const tipsAt = tipsAtMm(cabinet);
   if (tipsAt === null) return sideways;
   const holdsDown = ({ mass, out }: Load): number => mass.value * (out - tipsAt);
-  const subsets = [outermost(input, stands, factor, openings), ...(unit.hanging.antiLift ? [new Set(stands.filter(({ out }) => out > tipsAt))] : [])];
+  const subsets = [outermost(input, stands, factor, openings), ...(cabinet.hanging.antiLift ? [new Set(stands.filter(({ out }) => out > tipsAt))] : [])];
   const outward = subsets
     .filter(({ size }) => size < stands.length)
     .flatMap((some): PartLoad[] => {

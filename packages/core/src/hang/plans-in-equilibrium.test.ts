@@ -7,7 +7,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { NM_PER, toMm } from '../length/length.ts';
 import { applyEdit } from '../plan/edit.ts';
-import { plan, type UnitPlan } from '../plan/plan.ts';
+import { plan, type CabinetPlan } from '../plan/plan.ts';
 import { place, type Panel } from '../solid/panel.ts';
 import { extremes, type Programme } from '../test/linear-programme.ts';
 import type { ProjectFile } from '../formats/project-file.ts';
@@ -38,23 +38,23 @@ interface Push {
 }
 
 /** Everything that can push on the cabinet: bevels where halves overlap, the cabinet half's back, what stands it off, a lock's hold downwards. */
-function pushesOn({ unit }: UnitPlan): Push[] {
-  const { hanging, byId } = unit;
+function pushesOn({ cabinet }: CabinetPlan): Push[] {
+  const { hanging, byId } = cabinet;
   const θ = (hanging.bevelDeg * Math.PI) / 180;
   const t = toMm(hanging.cleatThickness);
   const ends = ({ left, right }: Pick<Extent, 'left' | 'right'>): number[] => [left, right];
-  const bevels = (cabinet: string, wall: string): Push[] => {
-    const [hook, strip] = [extentOf(byId.get(cabinet)!), extentOf(byId.get(wall)!)];
+  const bevels = (upper: string, wall: string): Push[] => {
+    const [hook, strip] = [extentOf(byId.get(upper)!), extentOf(byId.get(wall)!)];
     const over = { left: Math.max(hook.left, strip.left), right: Math.min(hook.right, strip.right) };
     if (over.right <= over.left) return [];
     const high = strip.high - (t / 2) * Math.tan(θ);
     return ends(over).map((along) => ({ up: Math.cos(θ), out: -Math.sin(θ), along, high, from: t / 2 }));
   };
   const outwards = (extent: Extent, high: number): Push[] => ends(extent).map((along) => ({ up: 0, out: 1, along, high, from: 0 }));
-  const width = unit.outside.width.value / NM_PER.mm;
+  const width = cabinet.outside.width.value / NM_PER.mm;
   const standoff = toMm(hanging.standoffUp);
-  const cabinet = hanging.brackets.map((id) => extentOf(byId.get(id)!));
-  const back = { ...cabinet[0]!, left: Math.min(...cabinet.map(({ left }) => left)), right: Math.max(...cabinet.map(({ right }) => right)) };
+  const hooks = hanging.brackets.map((id) => extentOf(byId.get(id)!));
+  const back = { ...hooks[0]!, left: Math.min(...hooks.map(({ left }) => left)), right: Math.max(...hooks.map(({ right }) => right)) };
   const foot = hanging.spacer ? extentOf(byId.get(hanging.spacer)!) : { left: 0, right: width, low: 0, high: 0 };
   return [
     ...hanging.brackets.flatMap((id) => bevels(id, hanging.wallHalf)),
@@ -67,10 +67,10 @@ function pushesOn({ unit }: UnitPlan): Push[] {
 }
 
 /** Whether pushes alone can hold the load: five equations, for nothing pushes along the wall. */
-function hasEquilibrium(unitPlan: UnitPlan): boolean {
-  const { mass, along, out } = unitPlan.hang.loaded;
+function hasEquilibrium(cabinetPlan: CabinetPlan): boolean {
+  const { mass, along, out } = cabinetPlan.hang.loaded;
   const W = mass.value * G;
-  const pushes = pushesOn(unitPlan);
+  const pushes = pushesOn(cabinetPlan);
   const programme: Programme = {
     rows: [
       pushes.map(({ up }) => up),
@@ -89,20 +89,20 @@ function hasEquilibrium(unitPlan: UnitPlan): boolean {
   );
 }
 
-const planProject = ({ design, record, workshop }: ProjectFile): UnitPlan | undefined => plan(design, record, workshop).units[0];
-const onCleat = ({ unit }: UnitPlan): boolean => unit.hanging.rip !== null;
+const planProject = ({ design, record, workshop }: ProjectFile): CabinetPlan | undefined => plan(design, record, workshop).cabinets[0];
+const onCleat = ({ cabinet }: CabinetPlan): boolean => cabinet.hanging.rip !== null;
 
 describe('random projects', () => {
   let [judged, held] = [0, 0];
   test(`none of ${RUNS} that cannot stand by pushes alone is called OK, or close to its limit`, () => {
     const wrong: string[] = [];
     for (let seed = 0; seed < RUNS; seed++) {
-      const unit = planProject(randomProject(seed));
-      if (!unit || !onCleat(unit)) continue;
+      const cabinetPlan = planProject(randomProject(seed));
+      if (!cabinetPlan || !onCleat(cabinetPlan)) continue;
       judged++;
-      const holds = hasEquilibrium(unit);
+      const holds = hasEquilibrium(cabinetPlan);
       if (holds) held++;
-      if (!holds && (unit.hang.state === 'fine' || unit.hang.state === 'tight')) wrong.push(`${seed}: ${unit.hang.state}`);
+      if (!holds && (cabinetPlan.hang.state === 'fine' || cabinetPlan.hang.state === 'tight')) wrong.push(`${seed}: ${cabinetPlan.hang.state}`);
     }
     expect(wrong).toEqual([]);
     // The programme tells the two apart, or the sweep shows nothing.
@@ -115,13 +115,13 @@ describe('random projects', () => {
     const wrong: string[] = [];
     for (let seed = 0; seed < RUNS; seed++) {
       const project = randomProject(seed);
-      const unit = planProject(project);
-      if (!unit) continue;
-      const stopped = unit.findings.some(({ severity, station }) => severity === 'stop' && station === 'hang');
-      if (stopped && rank[unit.hang.state] < 2) wrong.push(`${seed}: a stop, and ${unit.hang.state}`);
-      if (!onCleat(unit)) continue;
-      const path = ['units', unit.id, 'hanging', 'antiLift'];
-      const [locked, loose] = [true, false].map((value) => plan(applyEdit(project.design, [{ path, value }]), project.record, project.workshop).units[0]!);
+      const cabinetPlan = planProject(project);
+      if (!cabinetPlan) continue;
+      const stopped = cabinetPlan.findings.some(({ severity, station }) => severity === 'stop' && station === 'hang');
+      if (stopped && rank[cabinetPlan.hang.state] < 2) wrong.push(`${seed}: a stop, and ${cabinetPlan.hang.state}`);
+      if (!onCleat(cabinetPlan)) continue;
+      const path = ['units', cabinetPlan.id, 'hanging', 'antiLift'];
+      const [locked, loose] = [true, false].map((value) => plan(applyEdit(project.design, [{ path, value }]), project.record, project.workshop).cabinets[0]!);
       if (rank[locked!.hang.state] > rank[loose!.hang.state]) wrong.push(`${seed}: locked ${locked!.hang.state}, loose ${loose!.hang.state}`);
     }
     expect(wrong).toEqual([]);

@@ -44,8 +44,8 @@ export const ON_PLATE = formula({
 });
 
 /** One plate on its screw, in timber or masonry; other ground is refused (refusals.ts). */
-export function plateCapacity({ unit, wall }: HangInput, C_D: number): ScrewCapacity {
-  const { wallScrew, plate } = unit.hanging;
+export function plateCapacity({ cabinet, wall }: HangInput, C_D: number): ScrewCapacity {
+  const { wallScrew, plate } = cabinet.hanging;
   const screw = screwById(wallScrew.screw);
   const { diameterMm: D, rootMm: D_r, yieldMPa: F_yb } = screw;
   const L = toMm(wallScrew.length);

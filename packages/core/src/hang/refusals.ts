@@ -4,7 +4,7 @@ import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
 import { isLessMm } from '../length/same-size.ts';
 import type { Load } from '../parts/weights.ts';
-import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, type ResolvedCabinet } from '../solid/cabinet.ts';
 import type { StructureId } from '../wall/structures.ts';
 import { studsKnown } from '../wall/studs.ts';
 import { boundToStuds, groundOf, isUnrated, overGroundKg, type Ground } from './grounds.ts';
@@ -61,35 +61,35 @@ export function stateOf(links: readonly Link[], refusals: readonly RefusalReason
 }
 
 /** The center of gravity past the end of what bears, or nothing that bears; undefined where it is over it, or nothing hooks. */
-export function offBalance(unit: ResolvedUnit, { along }: Load, studs: readonly StudUse[]): Extract<RefusalReason, { kind: 'off-balance' }> | undefined {
-  if (!unit.hanging.rip) return undefined;
+export function offBalance(cabinet: ResolvedCabinet, { along }: Load, studs: readonly StudUse[]): Extract<RefusalReason, { kind: 'off-balance' }> | undefined {
+  if (!cabinet.hanging.rip) return undefined;
   const at = studs.map(({ atMm }) => atMm);
-  const bearing = bearingOf(unit, at.length > 0 ? at : undefined);
+  const bearing = bearingOf(cabinet, at.length > 0 ? at : undefined);
   if (!bearing) return { kind: 'off-balance', pastMm: null };
   const pastMm = Math.max(bearing.from - along, along - bearing.to);
   return pastMm >= 0 ? { kind: 'off-balance', pastMm } : undefined;
 }
 
 /** All that rules a hanging out; `fixable`: the cabinet half can be screwed to something that holds. */
-export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
-  const { hanging } = unit;
+export function refusalsOf({ cabinet, materialOf, wall, railFault }: HangInput, loaded: Load, studs: readonly StudUse[], fixable: boolean): RefusalReason[] {
+  const { hanging } = cabinet;
   const reasons: RefusalReason[] = [];
-  const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  const cleat = materialOf(cabinet.byId.get(hanging.wallHalf)!.stock);
   if (cleat.kind !== 'plywood' && cleat.kind !== 'solid') reasons.push({ kind: 'cleat-material', material: cleat.name });
   if (hanging.standoff === 'nothing') reasons.push({ kind: 'no-spacer' });
   if (railFault) reasons.push({ kind: 'off-rail', fault: railFault.kind });
   if (hanging.rip && (hanging.bevelDeg < 20 || hanging.bevelDeg > 65)) reasons.push({ kind: 'bevel', bevelDeg: hanging.bevelDeg });
-  const unbalanced = offBalance(unit, loaded, studs);
+  const unbalanced = offBalance(cabinet, loaded, studs);
   if (unbalanced) reasons.push(unbalanced);
-  const back = unit.panels.find(({ role }) => role === 'back');
-  const missed = hangsOnCleat(hanging) ? missedCarrier(unit) : undefined;
+  const back = cabinet.panels.find(({ role }) => role === 'back');
+  const missed = hangsOnCleat(hanging) ? missedCarrier(cabinet) : undefined;
   if (missed) reasons.push({ kind: 'half-misses', ...missed });
   else if (!fixable) reasons.push({ kind: 'thin-back-only', backMm: back ? toMm(back.thickness) : 0 });
-  if (hanging.lower && !lowerCarrierOf(unit)) reasons.push({ kind: 'lower-half-back', backMm: back ? toMm(back.thickness) : 0 });
-  if (hanging.rip && screwsEach(unit) === 0) reasons.push({ kind: 'no-cabinet-screw' });
+  if (hanging.lower && !lowerCarrierOf(cabinet)) reasons.push({ kind: 'lower-half-back', backMm: back ? toMm(back.thickness) : 0 });
+  if (hanging.rip && screwsEach(cabinet) === 0) reasons.push({ kind: 'no-cabinet-screw' });
   const ground = groundOf(wall);
   if (ground === 'moving') {
-    if (!heldByTwoPlanes(unit, wall)) return [...reasons, { kind: 'moving', structure: wall.structure }];
+    if (!heldByTwoPlanes(cabinet, wall)) return [...reasons, { kind: 'moving', structure: wall.structure }];
     if (wall.fixing.pullN === null || wall.fixing.shearN === null) reasons.push({ kind: 'unrated-plane', plane: 'back' });
     if (hanging.second!.ratedN === 0) reasons.push({ kind: 'unrated-plane', plane: 'second' });
     return hanging.wallScrew.upper + hanging.wallScrew.lower === 0 ? [...reasons, { kind: 'no-wall-screw' }] : reasons;
@@ -102,7 +102,7 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
   if (boundToStuds(wall) && !studsKnown(wall)) return [...reasons, { kind: 'no-stud-known' }];
   const { upper, lower } = hanging.wallScrew;
   if (upper + lower === 0) return [...reasons, { kind: 'no-wall-screw' }];
-  if (studs.length < 2 && !oneStudWillDo(unit, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });
+  if (studs.length < 2 && !oneStudWillDo(cabinet, loaded, studs)) reasons.push({ kind: 'too-few-studs', studs: studs.length });
   const worst = studs.find(({ tooShort }) => tooShort);
   if (worst) reasons.push({ kind: 'short-screw', diameters: worst.diameters, reachMm: worst.penetrationMm, leastMm: worst.leastMm });
   const width = studWidthMm(wall);
@@ -112,7 +112,7 @@ export function refusalsOf({ unit, materialOf, wall, railFault }: HangInput, loa
 }
 
 /** One stud only and no longer wall half: up to 15 kg under the conditions of docs/formulas/hanging-verdict.md. */
-function oneStudWillDo({ hanging }: ResolvedUnit, loaded: Load, studs: readonly StudUse[]): boolean {
+function oneStudWillDo({ hanging }: ResolvedCabinet, loaded: Load, studs: readonly StudUse[]): boolean {
   const stud = studs[0];
   if (!stud) return false;
   const { upper, lower } = hanging.wallScrew;

@@ -8,7 +8,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { NM_PER } from '../length/length.ts';
-import type { UnitPlan } from '../plan/plan.ts';
+import type { CabinetPlan } from '../plan/plan.ts';
 import { applyEdit } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
 import { place, type Panel } from '../solid/panel.ts';
@@ -50,7 +50,7 @@ const cases: fc.Arbitrary<Case> = fc
   })
   .map(({ near, far, ...rest }) => ({ ...rest, studs: [near, rest.width - far] as const }));
 
-function planned({ width, height, depth, board, bevel, covering, kg, studs, rows, long }: Case): UnitPlan {
+function planned({ width, height, depth, board, bevel, covering, kg, studs, rows, long }: Case): CabinetPlan {
   const marks = Object.fromEntries(studs.map((x, n) => [`m${n}`, { id: `m${n}`, regular: null, at: entered(`${LEFT + x} mm`), state: 'probed', gone: false }]));
   const [bottom, s1, s2] = kg.map((each) => ({ preset: 'general', kg: each }));
   return plan(
@@ -81,12 +81,12 @@ function extentOf({ frame, outline }: Panel) {
 }
 
 /** Forces of the rigid body, and what each stud and its worst screw get. */
-function model(unit: UnitPlan, { bevel, studs, rows, covering, long }: Case) {
-  const wall = extentOf(unit.unit.byId.get('ink/wall-half')!);
-  const spacer = extentOf(unit.unit.byId.get('ink/spacer')!);
+function model(cabinetPlan: CabinetPlan, { bevel, studs, rows, covering, long }: Case) {
+  const wall = extentOf(cabinetPlan.cabinet.byId.get('ink/wall-half')!);
+  const spacer = extentOf(cabinetPlan.cabinet.byId.get('ink/spacer')!);
   const t = 17.8;
   const tan = Math.tan((bevel * Math.PI) / 180);
-  const { mass, out: e, along: z } = unit.loaded;
+  const { mass, out: e, along: z } = cabinetPlan.loaded;
   const W = mass.value * G0;
   // The panel of the half is as high as its short face; the bevel's middle stands half a cleat's rise above it.
   const contact = wall.high + (t / 2) * tan;
@@ -151,10 +151,10 @@ test('a cupboard on two studs comes out as it does by a second model, within one
   const near = (value: number, expected: number): void => expect(Math.abs(value / expected - 1)).toBeLessThan(0.01);
   fc.assert(
     fc.property(cases, (each) => {
-      const unit = planned(each);
-      const { hang } = unit;
+      const cabinetPlan = planned(each);
+      const { hang } = cabinetPlan;
       if (hang.studs.length < 2) return;
-      const found = model(unit, each);
+      const found = model(cabinetPlan, each);
       near(hang.forces.outward.value, found.H);
       near(hang.forces.spacerPush.value, found.S);
       near(hang.forces.hook!.tip.value, found.tip);

@@ -47,9 +47,9 @@ interface Filling {
 
 /** Fillings worse than `full`, which has everything in: for each stud and for the bending the worst one, and what stands off balance. */
 export function sidewaysLoads(input: HangInput, full: Load, stands: readonly Load[], factor: number, openings: readonly MovingPart[]): SidewaysLoad[] {
-  const { unit, studsMm } = input;
-  const behind = studsBehind(unit, studsMm);
-  const bearing = bearingOf(unit, behind.length > 0 ? behind : undefined);
+  const { cabinet, studsMm } = input;
+  const behind = studsBehind(cabinet, studsMm);
+  const bearing = bearingOf(cabinet, behind.length > 0 ? behind : undefined);
   if (behind.length === 0) return [];
   const masses = stands.map((load): Mass => ({ load, kg: load.mass.value * factor, at: load.along })).sort((a, b) => a.at - b.at);
   const bases = basesOf(input, openings);
@@ -69,7 +69,7 @@ export function sidewaysLoads(input: HangInput, full: Load, stands: readonly Loa
     if (of(tried[at]!) <= strain * (1 + SAME)) return undefined;
     return between(places[at - 1] ?? range.from, places[at]!, places[at + 1] ?? range.to, tried[at]!, tryAt, of).filling;
   });
-  const isOff = (at: number): boolean => unit.hanging.rip !== null && bearing !== null && (at <= bearing.from || at >= bearing.to);
+  const isOff = (at: number): boolean => cabinet.hanging.rip !== null && bearing !== null && (at <= bearing.from || at >= bearing.to);
   const ends = isOff(full.along) ? [] : [range.from, range.to].filter(isOff).map((at) => heaviestAt(at, bases, masses));
   const found = new Set([...worst, ...ends].flatMap((filling) => filling ?? []));
   return [...found].map((filling) => loadOf(input, filling, masses, factor, openings));

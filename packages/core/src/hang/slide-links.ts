@@ -14,8 +14,8 @@ const SLIDE_USE = formula({
 });
 
 /** One link a drawer that runs on slides with a rating; contents are times `factor`. */
-export function slideLinks({ unit, weights }: HangInput, openings: readonly MovingPart[], factor: number): Link[] {
-  return unit.hardware.flatMap(({ kind, panel, ratedKg }): Link[] => {
+export function slideLinks({ cabinet, weights }: HangInput, openings: readonly MovingPart[], factor: number): Link[] {
+  return cabinet.hardware.flatMap(({ kind, panel, ratedKg }): Link[] => {
     if (kind !== 'slide' || ratedKg === undefined) return [];
     const drawer = openings.find(({ panels }) => panels.includes(panel));
     if (!drawer) return [];

@@ -3,7 +3,7 @@
  * every such input at its worst at once, the other at its best. Source: docs/formulas/carries-range.md [ASSUME].
  */
 import { ASSUMED } from '../assumed/assumed.ts';
-import { guessedMass, type CompartmentLoad, type Load, type UnitWeights } from '../parts/weights.ts';
+import { guessedMass, type CompartmentLoad, type Load, type CabinetWeights } from '../parts/weights.ts';
 import type { SpeciesId } from '../wall/species.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { weighedAnew } from './chain.ts';
@@ -51,8 +51,8 @@ export const toMeasure = ({ weights, wall }: HangInput): Exclude<SpreadInput, 'c
 ];
 
 /** No force grows by more at the low end: each is a sum of what hangs. */
-export const maxGrowth = ({ unit, weights, materialOf }: HangInput): number =>
-  1 + (guessedMass(weights) > 0 ? GUESSED : unit.panels.some(({ stock }) => materialOf(stock).kind === 'solid') ? SOLID_WOOD : SHEET);
+export const maxGrowth = ({ cabinet, weights, materialOf }: HangInput): number =>
+  1 + (guessedMass(weights) > 0 ? GUESSED : cabinet.panels.some(({ stock }) => materialOf(stock).kind === 'solid') ? SOLID_WOOD : SHEET);
 
 function moved(input: HangInput, end: End, inputs: readonly SpreadInput[]): HangInput {
   const sign = end === 'low' ? 1 : -1;
@@ -75,9 +75,9 @@ function contentsAt(load: CompartmentLoad, sign: number): CompartmentLoad {
 }
 
 /** Boards spread wider than sheets. */
-function cabinetAt({ unit, weights, materialOf }: HangInput, sign: number): UnitWeights {
-  const off = new Map(unit.panels.map(({ id, stock }) => [id, sign * (materialOf(stock).kind === 'solid' ? SOLID_WOOD : SHEET)]));
-  const hung = unit.panels.filter(({ onWall, stands }) => !onWall && !stands);
+function cabinetAt({ cabinet, weights, materialOf }: HangInput, sign: number): CabinetWeights {
+  const off = new Map(cabinet.panels.map(({ id, stock }) => [id, sign * (materialOf(stock).kind === 'solid' ? SOLID_WOOD : SHEET)]));
+  const hung = cabinet.panels.filter(({ onWall, stands }) => !onWall && !stands);
   const kg = (id: string): number => weights.panels.get(id)!.value;
   const all = hung.reduce((sum, { id }) => sum + kg(id), 0);
   const mean = all > 0 ? hung.reduce((sum, { id }) => sum + kg(id) * off.get(id)!, 0) / all : 0;

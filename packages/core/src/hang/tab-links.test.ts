@@ -2,10 +2,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { SlotRack } from '../carcass/slot-rack.ts';
 import { entered } from '../length/entered.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { aloneBox } from '../test/print-room.ts';
 
-const base = newUnit('slot-rack') as SlotRack;
+const base = newSpec('slot-rack') as SlotRack;
 const rack = (more: Partial<SlotRack> = {}, kg = 8): SlotRack => ({
   ...base,
   holds: 'tabs',
@@ -13,11 +13,11 @@ const rack = (more: Partial<SlotRack> = {}, kg = 8): SlotRack => ({
   contents: Object.fromEntries(Object.keys(base.slots).map((slot) => [slot, { preset: 'nothing' as const, kg }])),
   ...more,
 });
-const tabs = (unit: SlotRack) => aloneBox(unit).hang.links.filter(({ kind }) => kind === 'tab');
+const tabs = (spec: SlotRack) => aloneBox(spec).hang.links.filter(({ kind }) => kind === 'tab');
 
 describe('8 kg across two tabs of 80, in slots 6 deep', () => {
-  const { unit, hang } = aloneBox(rack());
-  const tab = unit.byId.get('u1/shelf/t1/left')!;
+  const { cabinet, hang } = aloneBox(rack());
+  const tab = cabinet.byId.get('u1/shelf/t1/left')!;
   const B = tab.width.value / 1e6;
   const [link] = hang.links.filter(({ kind }) => kind === 'tab');
   const use = link!.use.terms[0]!.inner!;
@@ -31,7 +31,7 @@ describe('8 kg across two tabs of 80, in slots 6 deep', () => {
 });
 
 test('longer tabs, more on them and shallower slots use more', () => {
-  const most = (unit: SlotRack) => Math.max(...tabs(unit).map(({ use }) => use.value));
+  const most = (spec: SlotRack) => Math.max(...tabs(spec).map(({ use }) => use.value));
   expect(most(rack({ tabLength: entered('100 mm') })) / most(rack())).toBeCloseTo(100 / 80, 6);
   expect(most(rack({}, 16)) / most(rack({}, 8))).toBeCloseTo(2, 9);
   expect(most(rack({ jointDepth: entered('4 mm') }))).toBeGreaterThan(most(rack()));

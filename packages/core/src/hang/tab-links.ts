@@ -6,7 +6,7 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, formula, greatest, termOf, type ExplainedValue } from '../explained/explained-value.ts';
 import { G0 } from './fasteners.ts';
 import type { HangInput } from './hang-input.ts';
@@ -53,17 +53,17 @@ const TAB_BENDING = formula({
 });
 
 /** The one joint of a floor that is held by nothing else; undefined for floors with two ends, and for those on pins. */
-export function tabJoint({ meetings }: Pick<ResolvedUnit, 'meetings'>, floor: string): Connection | undefined {
+export function tabJoint({ meetings }: Pick<ResolvedCabinet, 'meetings'>, floor: string): Connection | undefined {
   const ends = meetings.filter(({ guest, edge, joint }) => guest === floor && (edge === 'start' || edge === 'end') && joint.depth > 0);
   return ends.length === 1 ? ends[0] : undefined;
 }
 
 /** One link a tab, for what stands across it and its twin; contents are times `factor`. */
 export function tabLinks(input: HangInput, factor: number): Link[] {
-  const { unit, weights } = input;
+  const { cabinet, weights } = input;
   return weights.contents.flatMap(({ compartment, mass }): Link[] => {
-    const tab = unit.byId.get(compartment.floor)!;
-    const joint = tabJoint(unit, tab.id);
+    const tab = cabinet.byId.get(compartment.floor)!;
+    const joint = tabJoint(cabinet, tab.id);
     if (!joint) return [];
     const depth = toMm(joint.joint.depth);
     const outside = toMm(tab.length.value) - depth + toMm(joint.joint.endPlay);
@@ -79,7 +79,7 @@ export function tabLinks(input: HangInput, factor: number): Link[] {
 }
 
 function holds(input: HangInput, { joint, host }: Connection, tab: ResolvedPanel, depth: number): ExplainedValue {
-  const upright = input.unit.byId.get(host)!;
+  const upright = input.cabinet.byId.get(host)!;
   const B = toMm(tab.width.value);
   const ways = [evaluate(TAB_SLOT, { F_c: input.materialOf(upright.stock).bearingMPa, B, depth })];
   if (joint.glue && !input.isFaced(tab.stock) && !input.isFaced(upright.stock)) ways.push(evaluate(TAB_GLUE, { B, depth, t: toMm(tab.thickness) }));

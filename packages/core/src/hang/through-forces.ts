@@ -11,7 +11,7 @@ import type { HangInput } from './hang-input.ts';
 import { countedRows } from './wall-rows.ts';
 
 /** A unit and the wall it is screwed to. */
-type Site = Pick<HangInput, 'unit' | 'wall'>;
+type Site = Pick<HangInput, 'cabinet' | 'wall'>;
 
 const SOURCE = '[eq] docs/formulas/screwed-through.md';
 const BEARING = '[eq], r [ASSUME] docs/formulas/screwed-through.md';
@@ -60,9 +60,9 @@ const BOTTOM_PULL = formula({
 });
 
 /** Rows of wall screws as the wall sees them: heights above where the unit bears at its bottom, mm. */
-export function throughRows({ unit, wall }: Site): { readonly s: number; readonly n: number; readonly sLow: number; readonly nLow: number } {
-  const { hanging } = unit;
-  const { upper, lower, topMm, lowMm } = countedRows(unit, wall);
+export function throughRows({ cabinet, wall }: Site): { readonly s: number; readonly n: number; readonly sLow: number; readonly nLow: number } {
+  const { hanging } = cabinet;
+  const { upper, lower, topMm, lowMm } = countedRows(cabinet, wall);
   const foot = toMm(hanging.valleyUp) - toMm(hanging.shortFace) - toMm(hanging.standoffUp);
   return upper > 0 ? { s: foot + topMm, n: upper, sLow: foot + lowMm, nLow: lower } : { s: foot + lowMm, n: lower, sLow: foot + lowMm, nLow: 0 };
 }
@@ -70,7 +70,7 @@ export function throughRows({ unit, wall }: Site): { readonly s: number; readonl
 export function throughForces(site: Site, weight: ExplainedValue, loaded: Load): WallForces {
   const { s } = throughRows(site);
   const outward = evaluate(OUTWARD, { W: weight, e: loaded.outFigure ?? loaded.out, s });
-  return { weight, outward, spacerPush: outward, links: [], e: loaded.out, along: loaded.along, t: toMm(site.unit.hanging.cleatThickness), hook: null };
+  return { weight, outward, spacerPush: outward, links: [], e: loaded.out, along: loaded.along, t: toMm(site.cabinet.hanging.cleatThickness), hook: null };
 }
 
 /** Pull of one screw of the top row in a stud that carries R. */
@@ -82,7 +82,7 @@ export function throughPull(site: Site, { e }: WallForces, share: ExplainedValue
 /** Pull of one screw of the lowest row when the bottom is pulled outwards with P, all studs together. */
 export function bottomPull(site: Site, { weight, e }: WallForces, P: number, studs: number): ExplainedValue {
   const { s, n, sLow, nLow } = throughRows(site);
-  const { unit } = site;
-  const up = toMm(unit.outside.height.value) - toMm(unit.hanging.standoffUp);
+  const { cabinet } = site;
+  const up = toMm(cabinet.outside.height.value) - toMm(cabinet.hanging.standoffUp);
   return evaluate(BOTTOM_PULL, { P, up, W: weight, e, s, n: n * studs, 's low': sLow, 'n low': nLow * studs });
 }

@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
-import { plan, type UnitPlan } from '../plan/plan.ts';
+import { plan, type CabinetPlan } from '../plan/plan.ts';
 import { mirrored } from '../plan/rearrange.ts';
 import { onWall } from '../test/check-case.ts';
 import { ink, printRoom, typed } from '../test/print-room.ts';
@@ -48,9 +48,9 @@ const designOf = ({ left, right, divider, kg, studs }: Lopsided) =>
     ink('contents', { bottom: { preset: 'tools', kg: kg[0] }, v1: { preset: 'tools', kg: kg[1] } }),
     ...probed(studs),
   ]);
-const planned = (of: typeof design): UnitPlan => plan(of, record, workshop).byId.get('ink')!;
+const planned = (of: typeof design): CabinetPlan => plan(of, record, workshop).byId.get('ink')!;
 /** Uses by kind, the most used first: the names of studs turn round with the wall. */
-const uses = ({ hang }: UnitPlan): (readonly [string, number])[] =>
+const uses = ({ hang }: CabinetPlan): (readonly [string, number])[] =>
   hang.links.map(({ kind, use }) => [kind, use.value] as const).sort((a, b) => (a[0] === b[0] ? b[1] - a[1] : a[0] < b[0] ? -1 : 1));
 /** A back lies in its rabbets with all its play at one side, whichever way the cupboard is turned. */
 const PLAY = 0.0005;
@@ -71,14 +71,14 @@ test('mirror images answer alike', () => {
 });
 
 /** The most used of each kind of link. */
-const byKind = ({ links }: Pick<UnitPlan['hang'], 'links'>): Map<string, number> => {
+const byKind = ({ links }: Pick<CabinetPlan['hang'], 'links'>): Map<string, number> => {
   const most = new Map<string, number>();
   for (const { kind, use } of links) most.set(kind, Math.max(use.value, most.get(kind) ?? 0));
   return most;
 };
 /** The worst filling is searched for along the places the center can come to, to within this share of the use. */
 const SEARCHED = 1e-4;
-const usesNoLess = (greater: Pick<UnitPlan['hang'], 'links'>, less: Pick<UnitPlan['hang'], 'links'>): void => {
+const usesNoLess = (greater: Pick<CabinetPlan['hang'], 'links'>, less: Pick<CabinetPlan['hang'], 'links'>): void => {
   const grown = byKind(greater);
   for (const [kind, use] of byKind(less)) expect([kind, grown.get(kind)! >= use * (1 - SEARCHED)]).toEqual([kind, true]);
 };

@@ -3,7 +3,7 @@
  * weight. What a crash does is for the vehicle's certifier. Source: docs/formulas/two-planes.md.
  */
 import { ASSUMED } from '../assumed/assumed.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import { movingHold } from './grounds.ts';
@@ -46,11 +46,11 @@ const SECOND_EACH = formula({
 });
 
 /** It can hang in what moves: a vehicle or boat, bolted to a second plane. On a door leaf nothing can. */
-export const heldByTwoPlanes = ({ hanging }: ResolvedUnit, { structure }: Pick<Wall, 'structure'>): boolean =>
+export const heldByTwoPlanes = ({ hanging }: ResolvedCabinet, { structure }: Pick<Wall, 'structure'>): boolean =>
   structure === 'vehicle' && hanging.second !== null;
 
 /** Both planes under the worst of what moves them; `places` along the back, each with its screws. */
-export function planeLinks({ hanging }: ResolvedUnit, wall: Wall, weight: ExplainedValue, places: number): Link[] {
+export function planeLinks({ hanging }: ResolvedCabinet, wall: Wall, weight: ExplainedValue, places: number): Link[] {
   const { second, wallScrew, wallHalf } = hanging;
   if (!second) return [];
   const worst = MOVING.reduce((a, b) => (Math.hypot(a.ways, a.up) >= Math.hypot(b.ways, b.up) ? a : b));

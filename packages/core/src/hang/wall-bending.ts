@@ -139,10 +139,10 @@ const grainRunsAlong = ({ grain, frame }: ResolvedPanel): boolean =>
   (grain === 'length' && Math.abs(frame.u.along) > 0.5) || (grain === 'width' && Math.abs(frame.v.along) > 0.5);
 
 /** Upright and outward bending added; a notch leaves the less to bend, wherever it is. */
-export function bendingLink({ unit, materialOf }: HangInput, forces: WallForces, hung: HungShares): Link {
-  const { hanging } = unit;
+export function bendingLink({ cabinet, materialOf }: HangInput, forces: WallForces, hung: HungShares): Link {
+  const { hanging } = cabinet;
   const short = toMm(hanging.shortFace);
-  const strip = unit.byId.get(hanging.wallHalf)!;
+  const strip = cabinet.byId.get(hanging.wallHalf)!;
   const material = materialOf(strip.stock);
   const use = evaluate(BENDING, {
     M: greatestOf(momentsOf(hung))?.figure() ?? 0,

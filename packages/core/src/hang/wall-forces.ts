@@ -6,7 +6,7 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
 import { tanDeg } from '../solid/hanging.ts';
-import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, formula, type ExplainedValue } from '../explained/explained-value.ts';
 import type { WallForces } from './forces.ts';
 import type { HangInput } from './hang-input.ts';
@@ -26,20 +26,20 @@ const SPACER_USE = formula({
   compute: ({ push, length, height }) => push / (length * height * WALLBOARD_MPA),
 });
 
-export const wallForces = (site: Pick<HangInput, 'unit' | 'wall'>, weight: ExplainedValue, loaded: Load): WallForces =>
-  hangsOnCleat(site.unit.hanging) ? cleatForces(site.unit, weight, loaded) : throughForces(site, weight, loaded);
+export const wallForces = (site: Pick<HangInput, 'cabinet' | 'wall'>, weight: ExplainedValue, loaded: Load): WallForces =>
+  hangsOnCleat(site.cabinet.hanging) ? cleatForces(site.cabinet, weight, loaded) : throughForces(site, weight, loaded);
 
 /** How far out from the wall the center of gravity may lie before a hook tips off, mm; null for what hangs on none. */
-export function tipsAtMm({ hanging }: Pick<ResolvedUnit, 'hanging'>): number | null {
+export function tipsAtMm({ hanging }: Pick<ResolvedCabinet, 'hanging'>): number | null {
   if (!hangsOnCleat(hanging)) return null;
   return leverMm(hanging) * tanDeg(hanging.bevelDeg) + toMm(hanging.cleatThickness) / 2;
 }
 
 /** From the middle of the bevel down to the spacer. */
-const leverMm = ({ contactUp, standoffUp }: ResolvedUnit['hanging']): number => toMm(contactUp) - toMm(standoffUp);
+const leverMm = ({ contactUp, standoffUp }: ResolvedCabinet['hanging']): number => toMm(contactUp) - toMm(standoffUp);
 
-function cleatForces(unit: ResolvedUnit, weight: ExplainedValue, loaded: Load): WallForces {
-  const { hanging, outside } = unit;
+function cleatForces(cabinet: ResolvedCabinet, weight: ExplainedValue, loaded: Load): WallForces {
+  const { hanging, outside } = cabinet;
   const t = toMm(hanging.cleatThickness);
   const e = loaded.out;
   const h = leverMm(hanging);
@@ -62,7 +62,7 @@ function cleatForces(unit: ResolvedUnit, weight: ExplainedValue, loaded: Load): 
       panels: [hanging.cabinetHalf, ...(hanging.spacer ? [hanging.spacer] : [])],
     }),
   ];
-  const spacer = hanging.spacer ? unit.byId.get(hanging.spacer) : undefined;
+  const spacer = hanging.spacer ? cabinet.byId.get(hanging.spacer) : undefined;
   if (spacer) {
     const use = evaluate(SPACER_USE, { push: spacerPush, length: toMm(spacer.length.value), height: toMm(spacer.width.value) });
     links.push(link({ id: 'spacer', kind: 'spacer', name: { key: 'link-spacer' }, use, panels: [spacer.id] }));

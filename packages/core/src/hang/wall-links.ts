@@ -4,7 +4,7 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm, ZERO, type Length } from '../length/length.ts';
 import type { Load } from '../parts/weights.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { evaluate, formula, greatest, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { combinationIn, otherRules, type OtherRules } from './combined.ts';
@@ -92,10 +92,10 @@ const FIXED_BY = {
 } as const satisfies Readonly<Record<Ground, WordKey>>;
 
 /** Ends of the strip on the wall, mm from the unit's left end. */
-export const wallHalfEnds = (unit: ResolvedUnit): WallStretch => stretchOf(unit.byId.get(unit.hanging.wallHalf)!);
+export const wallHalfEnds = (cabinet: ResolvedCabinet): WallStretch => stretchOf(cabinet.byId.get(cabinet.hanging.wallHalf)!);
 
 /** Where the wall half's lower edge is levelled, above the floor: what a person marks on the wall; higher by what its halves settle into one another. */
-export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, seating: Length = ZERO): ExplainedLength =>
+export const wallHalfFoot = ({ hanging, id }: ResolvedCabinet, placeUp: Length, seating: Length = ZERO): ExplainedLength =>
   explainedLength([
     plus('place-up', placeUp, { source: { kind: 'entered', path: ['units', id, 'place', 'up'] } }),
     plus('valley-up', hanging.valleyUp),
@@ -104,30 +104,30 @@ export const wallHalfFoot = ({ hanging, id }: ResolvedUnit, placeUp: Length, sea
   ]);
 
 /** How near a screw may stand to an end of the strip on the wall, mm. */
-export const leastFromEndMm = ({ hanging }: ResolvedUnit): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
+export const leastFromEndMm = ({ hanging }: ResolvedCabinet): number => END_DISTANCE * screwById(hanging.wallScrew.screw).diameterMm;
 
-const behindOf = new WeakMap<ResolvedUnit, { readonly studsMm: readonly number[]; readonly found: readonly number[] }>();
+const behindOf = new WeakMap<ResolvedCabinet, { readonly studsMm: readonly number[]; readonly found: readonly number[] }>();
 
 /** Studs the wall half can be screwed to, mm from the unit's left end: clear of the ends of its pieces and of its notch. Every load asks: remembered. */
-export function studsBehind(unit: ResolvedUnit, studsMm: readonly number[]): readonly number[] {
-  const known = behindOf.get(unit);
+export function studsBehind(cabinet: ResolvedCabinet, studsMm: readonly number[]): readonly number[] {
+  const known = behindOf.get(cabinet);
   if (known?.studsMm === studsMm) return known.found;
-  const { notch } = unit.hanging;
-  const end = leastFromEndMm(unit);
+  const { notch } = cabinet.hanging;
+  const end = leastFromEndMm(cabinet);
   // A notch leaves ends of its own on both sides.
   const free = (at: number): boolean => !notch || at <= toMm(notch.from) - end || at >= toMm(notch.to) + end;
-  const pieces = wallPieces(unit);
+  const pieces = wallPieces(cabinet);
   const found = studsMm.filter((at) => free(at) && pieces.some(({ from, to }) => at >= from + end && at <= to - end));
-  behindOf.set(unit, { studsMm, found });
+  behindOf.set(cabinet, { studsMm, found });
   return found;
 }
 
 export function wallLinks(input: HangInput, forces: WallForces, loaded: Load, capacity: ScrewCapacity): { studs: StudUse[]; links: Link[] } {
-  const { unit } = input;
-  const { hanging } = unit;
-  const behind = studsBehind(unit, input.studsMm);
+  const { cabinet } = input;
+  const { hanging } = cabinet;
+  const behind = studsBehind(cabinet, input.studsMm);
   if (behind.length === 0 || hanging.wallScrew.upper + hanging.wallScrew.lower === 0) return { studs: [], links: [] };
-  const own = hungShares(unit, forces.weight.value, loaded.along, behind);
+  const own = hungShares(cabinet, forces.weight.value, loaded.along, behind);
   const hung = withNeighbors(input, own);
   const studs = behind.map((atMm, index) => studUse(input, forces, capacity, atMm, index, hung.shares));
   const links = studs.map((stud, index) =>
@@ -166,19 +166,19 @@ function withNeighbors({ neighbours }: HangInput, hung: HungShares): HungShares 
 
 /** What one wall screw holds, whatever it goes into. */
 export function screwCapacity(input: HangInput, C_D: number): ScrewCapacity {
-  if (input.unit.hanging.plate) return plateCapacity(input, C_D);
+  if (input.cabinet.hanging.plate) return plateCapacity(input, C_D);
   const ground = groundOf(input.wall);
   return ground === 'timber' ? timberCapacity(input, C_D) : otherCapacity(input, C_D);
 }
 
-function timberCapacity({ unit, wall, materialOf }: HangInput, C_D: number): ScrewCapacity {
-  const { hanging } = unit;
+function timberCapacity({ cabinet, wall, materialOf }: HangInput, C_D: number): ScrewCapacity {
+  const { hanging } = cabinet;
   const screw = screwById(hanging.wallScrew.screw);
   const t = toMm(hanging.cleatThickness);
   // A back between the rail and the wall counts as nothing, as wallboard does.
   const gap = toMm(wall.covering.nm) + toMm(hanging.stripOff);
   const L = toMm(hanging.wallScrew.length);
-  const cleat = materialOf(unit.byId.get(hanging.wallHalf)!.stock);
+  const cleat = materialOf(cabinet.byId.get(hanging.wallHalf)!.stock);
   const penetration = evaluate(PENETRATION, { L, cleat: t, wallboard: hanging.stripOff > 0 ? { value: gap, label: { key: 'wallboard-and-back' } } : gap });
   // What comes out behind the stud holds nothing.
   const depth = toMm(wall.studs.depth.nm);
@@ -204,8 +204,8 @@ function studUse(
   index: number,
   shares: HungShares['shares'],
 ): StudUse {
-  const { unit, wall, neighbours } = input;
-  const rows = countedRows(unit, wall);
+  const { cabinet, wall, neighbours } = input;
+  const rows = countedRows(cabinet, wall);
   const part = (symbol: string, key: WordKey, value: number) => ({ symbol, label: { key }, value, unit: 'N' as const });
   const share = greatest(
     'stud-share',
@@ -227,7 +227,7 @@ function studUse(
   const shear = evaluate(SHEAR, { R: carried, n: rows.upper + rows.lower });
   const tension = forces.hook ? pried(rows, forces, forces.hook, carried) : throughPull(input, forces, carried);
   const usable = lateral.value > 0 && pull.value > 0;
-  const use = evaluate(unit.hanging.plate ? ON_PLATE : combinationIn(wall), {
+  const use = evaluate(cabinet.hanging.plate ? ON_PLATE : combinationIn(wall), {
     V: shear,
     T: tension,
     "Z'": usable ? lateral : 1e-6,
@@ -266,15 +266,15 @@ function pried(rows: WallRows, forces: WallForces, { b }: Hook, carried: Explain
 
 /** What a weight, N, with its center `along` lays on each stud, N, and last the moment that bends the strip most, N mm: the numbers alone. */
 export function strainsAt(input: HangInput, weight: number, along: number, behind: readonly number[]): number[] {
-  const own = hungShares(input.unit, weight, along, behind);
+  const own = hungShares(input.cabinet, weight, along, behind);
   const { simple, continuous, rigid } = own.shares;
   const shares = behind.map((_, index) => Math.max(simple[index]!, continuous[index]!, rigid[index]!));
   return [...shares, maxMoment(withNeighbors(input, own))];
 }
 
 /** The bevel under the bracket that carries most; a half in one piece never comes near this. */
-function bearingLink({ unit, materialOf }: HangInput, { t }: WallForces, brackets: HungShares['stretches']): Link {
-  const { hanging, byId } = unit;
+function bearingLink({ cabinet, materialOf }: HangInput, { t }: WallForces, brackets: HungShares['stretches']): Link {
+  const { hanging, byId } = cabinet;
   const worst = brackets.reduce((a, b) => (b.newtons > a.newtons ? b : a));
   const { name, source, bearingMPa } = materialOf(byId.get(hanging.wallHalf)!.stock);
   const use = evaluate(BEVEL_BEARING, {

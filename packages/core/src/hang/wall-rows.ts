@@ -2,7 +2,7 @@
 import { ASSUMED } from '../assumed/assumed.ts';
 import { screwById } from '../joints/screws.ts';
 import { toMm } from '../length/length.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Wall } from '../wall/wall.ts';
 import { groundOf } from './grounds.ts';
 
@@ -18,7 +18,7 @@ export interface WallRows {
 const EDGE_DISTANCE = ASSUMED.edgeDistance.value;
 const EDGE_DISTANCE_THICK = ASSUMED.edgeDistanceThick.value;
 /** Least distance of a wall screw from the short face's edges, mm. */
-export function edgeDistanceMm({ hanging }: ResolvedUnit): number {
+export function edgeDistanceMm({ hanging }: ResolvedCabinet): number {
   const { diameterMm } = screwById(hanging.wallScrew.screw);
   return (diameterMm >= 6.35 ? EDGE_DISTANCE_THICK : EDGE_DISTANCE) * diameterMm;
 }
@@ -27,15 +27,15 @@ export function edgeDistanceMm({ hanging }: ResolvedUnit): number {
  * The rows as they count. Two plugs or anchors of one row stand beside one another as near as screws in a stud, under ten of
  * their diameters: what is broken out round one is the other's too, so that the two hold what one does. docs/formulas/other-grounds.md
  */
-export function countedRows(unit: ResolvedUnit, wall: Pick<Wall, 'structure' | 'fixing'>): WallRows {
-  const rows = wallRows(unit);
+export function countedRows(cabinet: ResolvedCabinet, wall: Pick<Wall, 'structure' | 'fixing'>): WallRows {
+  const rows = wallRows(cabinet);
   const ground = groundOf(wall);
   return ground === 'masonry' || ground === 'anchors' ? { ...rows, upper: Math.min(1, rows.upper), lower: Math.min(1, rows.lower) } : rows;
 }
 
-export function wallRows(unit: ResolvedUnit): WallRows {
-  const { hanging } = unit;
-  const edge = edgeDistanceMm(unit);
+export function wallRows(cabinet: ResolvedCabinet): WallRows {
+  const { hanging } = cabinet;
+  const edge = edgeDistanceMm(cabinet);
   const short = toMm(hanging.shortFace);
   // A plate sits in the middle of what it is let into.
   if (hanging.plate) return { topMm: Math.round(short / 2), lowMm: Math.round(short / 2), upper: 1, lower: 0 };

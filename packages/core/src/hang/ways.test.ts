@@ -15,7 +15,7 @@ const whole = (least: number, most: number): fc.Arbitrary<number> => fc.integer(
 
 function hung(...edits: readonly EditStep[]) {
   const { design, record, workshop } = printRoom();
-  return plan(applyEdit(design, edits), record, workshop).units.find(({ id }) => id === 'ink')!;
+  return plan(applyEdit(design, edits), record, workshop).cabinets.find(({ id }) => id === 'ink')!;
 }
 const twoBrackets = ink('hanging.brackets', { count: 2, length: typed('x', '120 mm').value });
 const useOf = ({ hang }: ReturnType<typeof hung>, id: string): number => hang.links.find((each) => each.id === id)!.use.value;
@@ -59,9 +59,9 @@ describe('brackets', () => {
   test('a cupboard on two of them: named, each with its share of the screws, holes only where they are', () => {
     const plain = hung();
     const made = hung(twoBrackets);
-    expect(made.unit.hanging.brackets).toEqual(['ink/cabinet-half/left', 'ink/cabinet-half/right']);
-    expect(made.unit.byId.get('ink/cabinet-half/right')!.frame.origin.along).toBe(made.unit.outside.width.value - 120_000_000);
-    const share = worstBracket(made.unit, made.hang.loaded.along);
+    expect(made.cabinet.hanging.brackets).toEqual(['ink/cabinet-half/left', 'ink/cabinet-half/right']);
+    expect(made.cabinet.byId.get('ink/cabinet-half/right')!.frame.origin.along).toBe(made.cabinet.outside.width.value - 120_000_000);
+    const share = worstBracket(made.cabinet, made.hang.loaded.along);
     expect(share).toBeGreaterThanOrEqual(0.5);
     expect(share).toBeLessThan(0.6);
     // The same count of screws, half of them with the worse share of the load.
@@ -70,7 +70,7 @@ describe('brackets', () => {
     expect(ratio).toBeLessThan(1);
     expect(ratio).toBeGreaterThan(0.98);
     // Weight that comes at the ends bends the half otherwise than weight spread over it; the whole of it still arrives.
-    const { stretches } = hungShares(made.unit, 1000, made.hang.loaded.along, [100, 500]);
+    const { stretches } = hungShares(made.cabinet, 1000, made.hang.loaded.along, [100, 500]);
     expect(stretches.reduce((sum, { newtons }) => sum + newtons, 0)).toBeCloseTo(1000, 6);
     const blank = made.parts.find(({ role }) => role === 'cleat-blank')!;
     expect(blank.panels).toEqual(['ink/cabinet-half/left', 'ink/cabinet-half/right', 'ink/wall-half']);
@@ -79,7 +79,7 @@ describe('brackets', () => {
 
   test('the bevel under the worse of them bears its share; a whole half is not asked', () => {
     const made = hung(twoBrackets);
-    const share = worstBracket(made.unit, made.hang.loaded.along);
+    const share = worstBracket(made.cabinet, made.hang.loaded.along);
     // Birch plywood bears 2.5 MPa across its grain.
     expect(useOf(made, 'bevel')).toBeCloseTo((share * made.hang.weight.value) / (120 * 17.8) / 2.5, 9);
     expect(hung().hang.links.some(({ id }) => id === 'bevel')).toBe(false);
@@ -91,7 +91,7 @@ describe('brackets', () => {
 
   test('another bracket changes the id of none', () => {
     const three = hung(ink('hanging.brackets', { count: 3, length: typed('x', '120 mm').value }));
-    expect(three.unit.hanging.brackets).toEqual(['ink/cabinet-half/left', 'ink/cabinet-half/between-1', 'ink/cabinet-half/right']);
+    expect(three.cabinet.hanging.brackets).toEqual(['ink/cabinet-half/left', 'ink/cabinet-half/between-1', 'ink/cabinet-half/right']);
   });
 });
 
@@ -121,8 +121,8 @@ describe('keyhole plates', () => {
   test('one on each stud behind the rail, in its middle; nobody knows what they carry: refused', () => {
     const made = plates(0);
     expect(made.hang.refusals.map(({ kind }) => kind)).toEqual(['unrated-plate']);
-    expect(made.unit.hanging.rip).toBeNull();
-    expect(made.unit.hanging.wallScrew).toMatchObject({ upper: 1, lower: 0 });
+    expect(made.cabinet.hanging.rip).toBeNull();
+    expect(made.cabinet.hanging.wallScrew).toMatchObject({ upper: 1, lower: 0 });
   });
 
   test('the straight sum of what hangs in it and what draws it off', () => {
@@ -180,7 +180,7 @@ describe('two planes', () => {
     const { hang } = bolted(6, 3000);
     const most = Math.max(...MOVING.map(({ ways, up }) => Math.hypot(ways, up)));
     expect(useOf(bolted(6, 3000), 'plane-second')).toBeCloseTo((hang.weight.value * most) / ((6 * 3000) / 1.5), 9);
-    const screws = hang.studs.length * (bolted(6, 3000).unit.hanging.wallScrew.upper + bolted(6, 3000).unit.hanging.wallScrew.lower);
+    const screws = hang.studs.length * (bolted(6, 3000).cabinet.hanging.wallScrew.upper + bolted(6, 3000).cabinet.hanging.wallScrew.lower);
     // The lesser of pull and shear counts, two thirds of it.
     expect(useOf(bolted(6, 3000), 'plane-back')).toBeCloseTo((hang.weight.value * most) / ((screws * 4500) / 1.5), 9);
     expect(hang.refusals).toEqual([]);

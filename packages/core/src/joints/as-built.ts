@@ -9,7 +9,7 @@ import { isFace } from '../solid/connection.ts';
 import type { Panel } from '../solid/panel.ts';
 import { fitOpenings, type BuiltOpening } from './openings.ts';
 import { cuts, type ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit, Unit } from '../solid/unit.ts';
+import type { ResolvedCabinet, CabinetGeometry } from '../solid/cabinet.ts';
 import { dot } from '../solid/vector.ts';
 
 /** A part as it came off the saw, as the cut list measures it; what was not measured is absent. */
@@ -57,12 +57,12 @@ const DEEPEST_SHARE = 2 / 3;
 const ENDS = { length: ['start', 'end'], width: ['near', 'far'] } as const;
 
 /** The unit with its joints fitted to what is cut; itself where nothing is. */
-export function asBuilt(planned: Unit, facts: BuiltFacts): Unit {
-  const unit = fitOpenings(planned, facts.openings, (panel) => facts.parts.has(panel));
-  if (facts.parts.size === 0 && facts.slots.size === 0 && !facts.sheetThickness) return unit;
-  const byId = new Map(unit.panels.map((panel) => [panel.id, panel]));
+export function asBuilt(planned: CabinetGeometry, facts: BuiltFacts): CabinetGeometry {
+  const cabinet = fitOpenings(planned, facts.openings, (panel) => facts.parts.has(panel));
+  if (facts.parts.size === 0 && facts.slots.size === 0 && !facts.sheetThickness) return cabinet;
+  const byId = new Map(cabinet.panels.map((panel) => [panel.id, panel]));
   let changed = false;
-  const panels = unit.panels.map((panel) => {
+  const panels = cabinet.panels.map((panel) => {
     const own = facts.parts.get(panel.id)?.thickness ?? facts.sheetThickness?.(panel.id, panel.stock) ?? null;
     if (own === null || own === panel.thickness) return panel;
     changed = true;
@@ -71,7 +71,7 @@ export function asBuilt(planned: Unit, facts: BuiltFacts): Unit {
     return measured;
   });
   const fitted = new Map<string, Connection>();
-  for (const meeting of unit.meetings) {
+  for (const meeting of cabinet.meetings) {
     const made = cuts(meeting) ? facts.slots.get(operationOf(meeting)) : undefined;
     if (made) fitted.set(meeting.id, intoMade(meeting, made, byId.get(meeting.guest)!, byId.get(meeting.host)!));
   }
@@ -79,10 +79,10 @@ export function asBuilt(planned: Unit, facts: BuiltFacts): Unit {
     const panel = byId.get(id);
     if (!panel) continue;
     for (const along of ['length', 'width'] as const)
-      for (const meeting of letIn(panel, along, cut[along], unit.meetings, fitted, byId, facts)) fitted.set(meeting.id, meeting);
+      for (const meeting of letIn(panel, along, cut[along], cabinet.meetings, fitted, byId, facts)) fitted.set(meeting.id, meeting);
   }
-  if (!changed && fitted.size === 0) return unit;
-  return { ...unit, panels, meetings: unit.meetings.map((meeting) => fitted.get(meeting.id) ?? meeting) };
+  if (!changed && fitted.size === 0) return cabinet;
+  return { ...cabinet, panels, meetings: cabinet.meetings.map((meeting) => fitted.get(meeting.id) ?? meeting) };
 }
 
 const operationOf = ({ host, id }: Connection): string => `${host}:${id}`;
@@ -122,10 +122,10 @@ function letIn(
 }
 
 /** What is cut and does not fit the unit as it was resolved. */
-export function misfitsOf(unit: ResolvedUnit, { parts, slots, kept }: Pick<BuiltFacts, 'parts' | 'slots' | 'kept'>): Misfit[] {
+export function misfitsOf(cabinet: ResolvedCabinet, { parts, slots, kept }: Pick<BuiltFacts, 'parts' | 'slots' | 'kept'>): Misfit[] {
   const found: Misfit[] = [];
   for (const [id, cut] of parts) {
-    const panel = unit.byId.get(id);
+    const panel = cabinet.byId.get(id);
     if (!panel || kept.has(id)) continue;
     for (const along of ['length', 'width'] as const) {
       const banded = ENDS[along].filter((edge) => panel.bands.includes(edge)).length * panel.bandThickness;
@@ -135,10 +135,10 @@ export function misfitsOf(unit: ResolvedUnit, { parts, slots, kept }: Pick<Built
     }
   }
   if (slots.size === 0) return found;
-  for (const host of unit.panels)
+  for (const host of cabinet.panels)
     for (const strip of host.strips) {
       const made = slots.get(`${host.id}:${strip.id}`);
-      const guest = unit.byId.get(strip.guest);
+      const guest = cabinet.byId.get(strip.guest);
       if (!made || !guest) continue;
       const { thickness, ownThickness } = guest;
       if (strip.kind !== 'rabbet' && made.width < (ownThickness ?? thickness) - GOES_IN)

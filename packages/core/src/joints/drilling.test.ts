@@ -5,7 +5,7 @@ import { boxOf, solidOf } from '../test/print-room.ts';
 import { entered } from '../length/entered.ts';
 import { place } from '../solid/panel.ts';
 import { isFace } from '../solid/connection.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { drillingOf, END_IN_MM, fastenersAlong, type Drilled } from './drilling.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 
@@ -13,8 +13,8 @@ const joined = (by: ShelfBox['assembly']['by'], more: Partial<ShelfBox['assembly
   const base = boxOf();
   return { ...base, shelfJoint: 'butt', ...box, assembly: { ...base.assembly, by, perJoint: 3, ...more } };
 };
-const rows = (unit: ResolvedUnit, panel: string, reason: string): readonly Drilled[] =>
-  (drillingOf(unit.byId, unit.meetings).get(panel) ?? []).filter((row) => row.reason.key === reason);
+const rows = (cabinet: ResolvedCabinet, panel: string, reason: string): readonly Drilled[] =>
+  (drillingOf(cabinet.byId, cabinet.meetings).get(panel) ?? []).filter((row) => row.reason.key === reason);
 
 describe('along a joint', () => {
   test('one stands in the middle, more from 40 mm in at both ends, in equal steps', () => {
@@ -42,23 +42,23 @@ describe('along a joint', () => {
 describe('shelf 1 of a box 600 × 700 × 300, three to a joint', () => {
   // Inside 700 − 36 − 15 = 649: shelf 1 with its underside at 33 + 204.33, 294 deep before a back of 6 in its rabbet.
   test('screws: clear holes through the side from outside, pilots in the middle of the edge', () => {
-    const unit = solidOf(joined('screws'));
-    const [clear] = rows(unit, 'u1/side/left', 'screw-hole').filter(({ meeting }) => meeting.startsWith('u1/shelf/s1'));
-    const shelf = unit.byId.get('u1/shelf/s1')!;
+    const cabinet = solidOf(joined('screws'));
+    const [clear] = rows(cabinet, 'u1/side/left', 'screw-hole').filter(({ meeting }) => meeting.startsWith('u1/shelf/s1'));
+    const shelf = cabinet.byId.get('u1/shelf/s1')!;
     expect(clear).toMatchObject({ on: 'reference', count: 3, depth: null, diameter: 4_000_000 });
     // Up the side to the middle of the shelf; 6 + 40 from the rear edge, then (294 − 80) / 2 apart.
     expect(clear!.at.u).toBeCloseTo(shelf.frame.origin.up - 9_000_000, -1);
     expect([0, 1, 2].map((k) => (clear!.at.v + k * clear!.step.v) / 1e6).sort((a, b) => a - b)).toEqual([46, 153, 260]);
-    const [pilot] = rows(unit, 'u1/shelf/s1', 'pilot-hole');
+    const [pilot] = rows(cabinet, 'u1/shelf/s1', 'pilot-hole');
     expect(pilot).toMatchObject({ count: 3, depth: 32_000_000, diameter: 2_300_000 });
   });
   test('undrilled edges have no pilots', () => {
     expect(rows(solidOf(joined('screws', { pilot: false })), 'u1/shelf/s1', 'pilot-hole')).toEqual([]);
   });
   test('dowels: half in each part, but never out of the far face of a side', () => {
-    const unit = solidOf(joined('dowels', { length: entered('40 mm') }));
-    const [inShelf] = rows(unit, 'u1/shelf/s1', 'dowel-hole');
-    const inSide = rows(unit, 'u1/side/left', 'dowel-hole').find(({ meeting }) => meeting.startsWith('u1/shelf/s1'))!;
+    const cabinet = solidOf(joined('dowels', { length: entered('40 mm') }));
+    const [inShelf] = rows(cabinet, 'u1/shelf/s1', 'dowel-hole');
+    const inSide = rows(cabinet, 'u1/side/left', 'dowel-hole').find(({ meeting }) => meeting.startsWith('u1/shelf/s1'))!;
     // 40 and 2 to spare: 14 leave 4 of an 18 mm side, the other 28 go into the shelf.
     expect([inSide.depth, inShelf!.depth]).toEqual([14_000_000, 28_000_000]);
   });
@@ -73,9 +73,9 @@ describe('shelf 1 of a box 600 × 700 × 300, three to a joint', () => {
     expect(rows(low, 'u1/side/left', 'pocket-hole')).toEqual([]);
   });
   test('brads leave no holes to drill', () => {
-    const unit = solidOf(joined('brads'));
-    expect(rows(unit, 'u1/shelf/s1', 'pilot-hole')).toEqual([]);
-    expect(rows(unit, 'u1/side/left', 'screw-hole').every(({ meeting }) => meeting.startsWith('u1/hanging-rail'))).toBe(true);
+    const cabinet = solidOf(joined('brads'));
+    expect(rows(cabinet, 'u1/shelf/s1', 'pilot-hole')).toEqual([]);
+    expect(rows(cabinet, 'u1/side/left', 'screw-hole').every(({ meeting }) => meeting.startsWith('u1/hanging-rail'))).toBe(true);
   });
 });
 
@@ -91,14 +91,14 @@ test('both halves of every screw and dowel meet in space, whatever the box', () 
   fc.assert(
     fc.property(boxes, ({ width, height, depth, count, by }) => {
       const size = { width: entered(`${width} mm`), height: entered(`${height} mm`), depth: entered(`${depth} mm`) };
-      const unit = solidOf(joined(by, { perJoint: count }, size));
-      const drilled = drillingOf(unit.byId, unit.meetings);
+      const cabinet = solidOf(joined(by, { perJoint: count }, size));
+      const drilled = drillingOf(cabinet.byId, cabinet.meetings);
       const all = [...drilled.values()].flat();
       for (const row of all) {
         const others = all.filter(({ meeting, panel }) => meeting === row.meeting && panel !== row.panel);
         expect(others).toHaveLength(1);
         const spots = [row, others[0]!].map((each) => {
-          const panel = unit.byId.get(each.panel)!;
+          const panel = cabinet.byId.get(each.panel)!;
           const depthAt = isFace(each.on) ? (each.on === 'reference' ? 0 : panel.thickness) : panel.thickness / 2;
           return Array.from({ length: each.count }, (_, k) => place(panel.frame, { u: each.at.u + each.step.u * k, v: each.at.v + each.step.v * k }, depthAt));
         }) as [ReturnType<typeof place>[], ReturnType<typeof place>[]];
@@ -106,7 +106,7 @@ test('both halves of every screw and dowel meet in space, whatever the box', () 
         const apart = spots[0].map(
           (spot, k) => Math.abs(spot.up - spots[1][k]!.up) + Math.abs(spot.out - spots[1][k]!.out) + Math.abs(spot.along - spots[1][k]!.along),
         );
-        const thickest = Math.max(...unit.panels.map(({ thickness }) => thickness));
+        const thickest = Math.max(...cabinet.panels.map(({ thickness }) => thickness));
         apart.forEach((nm) => expect(nm).toBeLessThanOrEqual(thickest + 10));
       }
     }),

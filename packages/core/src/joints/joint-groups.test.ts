@@ -6,14 +6,14 @@ import { toMm } from '../length/length.ts';
 import { plan } from '../plan/plan.ts';
 import { isFace } from '../solid/connection.ts';
 import { sectionOfJoint } from '../solid/joint-section.ts';
-import { furnishedRoom, ink, unitWith } from '../test/print-room.ts';
+import { furnishedRoom, ink, cabinetWith } from '../test/print-room.ts';
 import { jointGroups } from './joint-groups.ts';
 
-const units = [furnishedRoom(), readProject(back)].flatMap(({ design, record, workshop }) => plan(design, record, workshop).units);
+const cabinets = [furnishedRoom(), readProject(back)].flatMap(({ design, record, workshop }) => plan(design, record, workshop).cabinets);
 
 describe('groups', () => {
   test('of the ink cupboard: a shelf’s dado is its thickness and the play wide, and leaves two thirds', () => {
-    const dado = jointGroups(unitWith('ink').unit).find(({ kind, guest }) => kind === 'dado' && guest.role === 'shelf')!;
+    const dado = jointGroups(cabinetWith('ink').cabinet).find(({ kind, guest }) => kind === 'dado' && guest.role === 'shelf')!;
     expect([dado.slot!.width, dado.slot!.depth, dado.slot!.left].map(toMm)).toEqual([17.9, 6, 11.8]);
     expect(dado.slot!.opposed).toBe(false);
     expect(dado.loaded).toBeNull(); // nothing but glue
@@ -21,14 +21,14 @@ describe('groups', () => {
   });
   test('a screw across a level load is sheared, one under it is drawn', () => {
     const of = (runs: string) =>
-      jointGroups(unitWith('ink', ink('assembly.perJoint', 3), ink('bottom.runs', runs), ink('bottom.joint', 'butt')).unit).find(
+      jointGroups(cabinetWith('ink', ink('assembly.perJoint', 3), ink('bottom.runs', runs), ink('bottom.joint', 'butt')).cabinet).find(
         ({ guest, host }) => (guest.role === 'bottom' && host.role === 'side') || (guest.role === 'side' && host.role === 'bottom'),
       )!.loaded;
     expect(of('between')).toBe('across');
     expect(of('over')).toBe('along');
   });
   test('slots opposite one another leave what both leave', () => {
-    const bays = units.find(({ unit }) => unit.id === 'bays')!.unit;
+    const bays = cabinets.find(({ cabinet }) => cabinet.id === 'bays')!.cabinet;
     const divider = bays.byId.get('bays/divider/v1')!;
     for (const { slot, host } of jointGroups(bays)) {
       if (!slot) continue;
@@ -36,10 +36,10 @@ describe('groups', () => {
       if (host.id === divider.id && slot.opposed) expect(slot.left).toBeLessThan(host.thickness - slot.depth);
     }
   });
-  test.each(units.map(({ name, unit }) => [name, unit] as const))('%s: every meeting that holds is in one of them', (_name, unit) => {
-    const held = unit.meetings.filter(({ joint }) => !['hinge', 'slide', 'flush'].includes(joint.kind));
+  test.each(cabinets.map(({ name, cabinet }) => [name, cabinet] as const))('%s: every meeting that holds is in one of them', (_name, cabinet) => {
+    const held = cabinet.meetings.filter(({ joint }) => !['hinge', 'slide', 'flush'].includes(joint.kind));
     expect(
-      jointGroups(unit)
+      jointGroups(cabinet)
         .flatMap(({ meetings }) => meetings.map(({ id }) => id))
         .sort(),
     ).toEqual(held.map(({ id }) => id).sort());
@@ -51,10 +51,10 @@ describe('sections', () => {
   const area = (ring: readonly (readonly [number, number])[]): number =>
     Math.abs(ring.reduce((sum, [x, y], n) => sum + x * ring[(n + 1) % ring.length]![1] - ring[(n + 1) % ring.length]![0] * y, 0)) / 2;
 
-  test.each(units.map(({ name, unit }) => [name, unit] as const))('%s: every joint with a seam has one, to scale', (_name, unit) => {
-    for (const { meetings } of jointGroups(unit)) {
+  test.each(cabinets.map(({ name, cabinet }) => [name, cabinet] as const))('%s: every joint with a seam has one, to scale', (_name, cabinet) => {
+    for (const { meetings } of jointGroups(cabinet)) {
       const [meeting] = meetings as [(typeof meetings)[number]];
-      const section = sectionOfJoint(unit, meeting);
+      const section = sectionOfJoint(cabinet, meeting);
       if (isFace(meeting.edge) || meeting.joint.kind === 'laid') {
         expect(section).toBeNull();
         continue;
@@ -66,9 +66,9 @@ describe('sections', () => {
     }
   });
   test('play drawn ten times as wide takes that much more out of the host, and nothing of the guest', () => {
-    const { unit } = unitWith('ink');
-    const { meetings, slot } = jointGroups(unit).find(({ kind, guest }) => kind === 'dado' && guest.role === 'shelf')!;
-    const [as, wide] = [sectionOfJoint(unit, meetings[0]!)!, sectionOfJoint(unit, meetings[0]!, 10)!];
+    const { cabinet } = cabinetWith('ink');
+    const { meetings, slot } = jointGroups(cabinet).find(({ kind, guest }) => kind === 'dado' && guest.role === 'shelf')!;
+    const [as, wide] = [sectionOfJoint(cabinet, meetings[0]!)!, sectionOfJoint(cabinet, meetings[0]!, 10)!];
     const total = (rings: typeof as.host): number => rings.reduce((sum, ring) => sum + area(ring), 0);
     // 9 more plays of 0.1 mm, 6 mm deep.
     expect(total(as.host) - total(wide.host)).toBeCloseTo(9 * 0.1 * toMm(slot!.depth), 3);

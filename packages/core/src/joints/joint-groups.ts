@@ -2,7 +2,7 @@
 import type { Length } from '../length/length.ts';
 import { isFace, type JointKind, type Connection, type Slot } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 
 export interface JointGroup {
   /** Stays while the first of them does. */
@@ -20,12 +20,12 @@ export interface JointGroup {
 }
 
 /** Groups in the order of the unit's meetings. */
-export function jointGroups(unit: ResolvedUnit): JointGroup[] {
+export function jointGroups(cabinet: ResolvedCabinet): JointGroup[] {
   const groups = new Map<string, JointGroup>();
-  for (const meeting of unit.meetings) {
+  for (const meeting of cabinet.meetings) {
     const { joint } = meeting;
     if (joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'flush') continue;
-    const [guest, host] = [unit.byId.get(meeting.guest)!, unit.byId.get(meeting.host)!];
+    const [guest, host] = [cabinet.byId.get(meeting.guest)!, cabinet.byId.get(meeting.host)!];
     const strip = host.strips.find(({ id }) => id === meeting.id);
     const slot = strip ? slotOf(strip, host) : grooveIn(meeting, host);
     const lip = strip ? lipOf(strip, host) : null;

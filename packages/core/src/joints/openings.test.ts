@@ -10,14 +10,14 @@ const loose = { ...Object.values(doored.shelves)[0]!, fixing: 'pins' as const };
 const box = { ...doored, front: 'doors' as const, shelves: { [loose.id]: loose } };
 const came = (space: string, width: string): RecordEntry => ({ id: `o-${space}`, at: time, kind: 'opening', opening: { space, width: entered(width) } });
 const plain = aloneBox(box);
-const wide = toMm(plain.unit.compartments[0]!.width.value);
+const wide = toMm(plain.cabinet.compartments[0]!.width.value);
 const across = (record: readonly RecordEntry[], role: string): number => {
-  const panel = aloneBox(box, record).unit.panels.find((each) => each.role === role)!;
+  const panel = aloneBox(box, record).cabinet.panels.find((each) => each.role === role)!;
   return toMm(Math.abs(panel.frame.u.along) > 0.5 ? panel.length.value : panel.width.value);
 };
 
 describe('an opening that came out narrower', () => {
-  const narrower = plain.unit.compartments.map(({ id }) => came(id, `${wide - 2} mm`));
+  const narrower = plain.cabinet.compartments.map(({ id }) => came(id, `${wide - 2} mm`));
 
   test('a loose shelf is made for it, two doors each by half', () => {
     expect(across(narrower, 'shelf')).toBeCloseTo(across([], 'shelf') - 2, 6);
@@ -30,7 +30,7 @@ describe('an opening that came out narrower', () => {
   });
 
   test('what is cut already stays as it is', () => {
-    const shelf = plain.unit.panels.find(({ role }) => role === 'shelf')!;
+    const shelf = plain.cabinet.panels.find(({ role }) => role === 'shelf')!;
     const cut: RecordEntry = { id: 'c', at: time, kind: 'as-cut', asCut: { panel: shelf.id, length: enteredFromNm(shelf.length.value) } };
     expect(across([cut, ...narrower], 'shelf')).toBeCloseTo(across([], 'shelf'), 6);
   });
@@ -40,7 +40,7 @@ describe('an opening that came out narrower', () => {
   });
 
   test('a tenth is a tape’s own', () => {
-    const tenth = plain.unit.compartments.map(({ id }) => came(id, `${wide - 0.1} mm`));
+    const tenth = plain.cabinet.compartments.map(({ id }) => came(id, `${wide - 0.1} mm`));
     expect(across(tenth, 'shelf')).toBe(across([], 'shelf'));
   });
 });

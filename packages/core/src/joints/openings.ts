@@ -5,7 +5,7 @@
 import { NM_PER, type Length } from '../length/length.ts';
 import type { Panel } from '../solid/panel.ts';
 import { place } from '../solid/panel.ts';
-import type { Compartment, Unit } from '../solid/unit.ts';
+import type { Compartment, CabinetGeometry } from '../solid/cabinet.ts';
 import { extend, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 
 /** A space as it was measured; what was not is absent. */
@@ -20,17 +20,17 @@ const SPANS = 0.35;
 const AS_PLANNED = 0.3 * NM_PER.mm;
 
 /** The unit with loose and hinged parts made for its openings; itself where none was measured, or all came as planned. */
-export function fitOpenings(unit: Unit, openings: ReadonlyMap<string, BuiltOpening>, isCut: (panel: string) => boolean): Unit {
-  if (openings.size === 0) return unit;
-  const moves = new Set(unit.meetings.filter(({ joint }) => joint.kind === 'hinge' || joint.kind === 'pins').map(({ guest }) => guest));
+export function fitOpenings(cabinet: CabinetGeometry, openings: ReadonlyMap<string, BuiltOpening>, isCut: (panel: string) => boolean): CabinetGeometry {
+  if (openings.size === 0) return cabinet;
+  const moves = new Set(cabinet.meetings.filter(({ joint }) => joint.kind === 'hinge' || joint.kind === 'pins').map(({ guest }) => guest));
   let changed = false;
-  const panels = unit.panels.map((panel) => {
+  const panels = cabinet.panels.map((panel) => {
     if (!moves.has(panel.id) || isCut(panel.id)) return panel;
-    const fitted = (['along', 'up'] as const).reduce<Panel>((now, axis) => fittedTo(now, axis, unit, openings), panel);
+    const fitted = (['along', 'up'] as const).reduce<Panel>((now, axis) => fittedTo(now, axis, cabinet, openings), panel);
     if (fitted !== panel) changed = true;
     return fitted;
   });
-  return changed ? { ...unit, panels } : unit;
+  return changed ? { ...cabinet, panels } : cabinet;
 }
 
 /** Where a panel begins and ends along an axis of the unit, nm. */
@@ -42,7 +42,7 @@ function rangeOf(panel: Panel, axis: 'along' | 'up'): readonly [from: number, to
 const begins = ({ at }: Compartment, axis: 'along' | 'up'): number => at[axis];
 const planned = (space: Compartment, axis: 'along' | 'up'): number => (axis === 'along' ? space.width.value : space.height.value);
 
-function fittedTo(panel: Panel, axis: 'along' | 'up', { compartments }: Unit, openings: ReadonlyMap<string, BuiltOpening>): Panel {
+function fittedTo(panel: Panel, axis: 'along' | 'up', { compartments }: CabinetGeometry, openings: ReadonlyMap<string, BuiltOpening>): Panel {
   const [from, to] = rangeOf(panel, axis);
   const [acrossFrom, acrossTo] = rangeOf(panel, axis === 'along' ? 'up' : 'along');
   const other = axis === 'along' ? 'up' : 'along';

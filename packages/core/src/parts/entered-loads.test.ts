@@ -1,10 +1,10 @@
 /** What somebody entered is never made less by what stands there; a tool loads its bay. */
 import { describe, expect, test } from '@jest/globals';
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import type { ToolTill } from '../carcass/tool-till.ts';
 import { applyEdit } from '../plan/edit.ts';
 import { plan } from '../plan/plan.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { standing } from '../test/things.ts';
 
@@ -17,9 +17,9 @@ describe('60 kg entered for a floor', () => {
 
   test('stay 60 kg when a light thing is put there, and its place is still looked at', () => {
     const placed = applyEdit(heavy, [standing('s1', [60, 60, 180])]);
-    const unit = plan(placed, record, workshop).byId.get('ink')!;
-    expect(unit.contentsKg).toBeCloseTo(without + 60, 6);
-    expect(unit.weights.contents.find(({ compartment }) => compartment.keptBy === 's1')!.lots).toHaveLength(1);
+    const cabinetPlan = plan(placed, record, workshop).byId.get('ink')!;
+    expect(cabinetPlan.contentsKg).toBeCloseTo(without + 60, 6);
+    expect(cabinetPlan.weights.contents.find(({ compartment }) => compartment.keptBy === 's1')!.lots).toHaveLength(1);
   });
 
   test('give way to what is heavier', () => {
@@ -29,9 +29,9 @@ describe('60 kg entered for a floor', () => {
 });
 
 test('tools load a till: three bays of 5 kg are 15 kg', () => {
-  const till = newUnit('tool-till') as ToolTill;
+  const till = newSpec('tool-till') as ToolTill;
   const [like] = Object.values(till.bays);
   const bays = Object.fromEntries([1, 2, 3].map((n) => [`b${n}`, { ...like!, id: `b${n}`, order: n, kg: 5, width: null }]));
-  const unit = { ...till, bays, contents: {} } as unknown as UnitDesign;
-  expect(plannedKg({ ...design, units: { u1: unit } }, 'u1')).toBeCloseTo(15, 9);
+  const spec = { ...till, bays, contents: {} } as unknown as CabinetSpec;
+  expect(plannedKg({ ...design, units: { u1: spec } }, 'u1')).toBeCloseTo(15, 9);
 });

@@ -6,13 +6,13 @@ import { ASSUMED } from '../assumed/assumed.ts';
 import { toMm } from '../length/length.ts';
 import { isFace } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { Pressed, ResolvedUnit } from '../solid/unit.ts';
+import type { Pressed, ResolvedCabinet } from '../solid/cabinet.ts';
 import { place } from '../solid/panel.ts';
 import { cross, dot, minusVector, plusVector, scale, vector, type Vector } from '../solid/vector.ts';
 import { bulkOf } from '../solid/volume.ts';
 import { evaluate, formula, termOf, total, type ExplainedValue } from '../explained/explained-value.ts';
 import type { Label } from '../explained/explained-length.ts';
-import type { Load, UnitWeights } from './weights.ts';
+import type { Load, CabinetWeights } from './weights.ts';
 
 /** Something that opens: its own mass with where it goes, and the floor whose things go with it. */
 export interface MovingPart {
@@ -51,24 +51,24 @@ const PRESSED_CENTRE = formula({
 });
 
 /** What of a unit opens. Drawers stand for themselves; only the fullest is ever out. */
-export function openingsOf(unit: ResolvedUnit, weights: UnitWeights): MovingPart[] {
+export function openingsOf(cabinet: ResolvedCabinet, weights: CabinetWeights): MovingPart[] {
   const openings: MovingPart[] = [];
   const massOf = (panels: readonly string[]): number => panels.reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
   const seen = new Set<string>();
-  for (const { guest, edge, host, joint } of unit.meetings) {
-    const panel = unit.byId.get(guest)!;
+  for (const { guest, edge, host, joint } of cabinet.meetings) {
+    const panel = cabinet.byId.get(guest)!;
     // What stands on the floor tips nothing off the wall.
     if (seen.has(guest) || panel.stands) continue;
     if (joint.kind === 'hinge' && panel.role === 'door' && !isFace(edge)) {
-      const panels = heldTogether(unit, guest);
+      const panels = heldTogether(cabinet, guest);
       panels.forEach((id) => seen.add(id));
-      const shift = swungOpen(unit, panel, edge, panels);
+      const shift = swungOpen(cabinet, panel, edge, panels);
       openings.push({ name: panel.name, panels, ownKg: massOf(panels), floor: null, shift });
     }
-    if (joint.kind === 'slide' && unit.byId.get(host)!.role === 'side') {
-      const panels = heldTogether(unit, guest);
+    if (joint.kind === 'slide' && cabinet.byId.get(host)!.role === 'side') {
+      const panels = heldTogether(cabinet, guest);
       panels.forEach((id) => seen.add(id));
-      const floor = unit.compartments.find((space) => panels.includes(space.floor));
+      const floor = cabinet.compartments.find((space) => panels.includes(space.floor));
       openings.push({
         name: floor?.name ?? panel.name,
         panels,
@@ -82,7 +82,7 @@ export function openingsOf(unit: ResolvedUnit, weights: UnitWeights): MovingPart
 }
 
 /** All panels that move with one: whatever is joined to it otherwise than by a hinge or a slide. */
-function heldTogether({ meetings }: ResolvedUnit, first: string): string[] {
+function heldTogether({ meetings }: ResolvedCabinet, first: string): string[] {
   const held = new Set([first]);
   for (let grown = true; grown;) {
     grown = false;
@@ -96,12 +96,12 @@ function heldTogether({ meetings }: ResolvedUnit, first: string): string[] {
 }
 
 /** Where the centre of a leaf goes when it turns a right angle about its hinged edge, outwards. */
-function swungOpen(unit: ResolvedUnit, hinged: ResolvedPanel, edge: string, panels: readonly string[]): Vector {
+function swungOpen(cabinet: ResolvedCabinet, hinged: ResolvedPanel, edge: string, panels: readonly string[]): Vector {
   const at = hinged.outline.findIndex(({ id }) => id === edge);
   const [from, to] = [at, (at + 1) % hinged.outline.length].map((each) => place(hinged.frame, hinged.outline[each]!.from)) as [Vector, Vector];
   const long = minusVector(to, from);
   const length = Math.hypot(long.along, long.up, long.out);
-  const bulks = panels.map((id) => bulkOf(unit.byId.get(id)!));
+  const bulks = panels.map((id) => bulkOf(cabinet.byId.get(id)!));
   const volume = bulks.reduce((sum, { volumeMm3 }) => sum + volumeMm3, 0);
   if (length === 0 || volume === 0) return vector(0, 0, 0);
   const axis = scale(long, 1 / length);
@@ -115,9 +115,9 @@ function swungOpen(unit: ResolvedUnit, hinged: ResolvedPanel, edge: string, pane
 }
 
 /** Kilograms of what comes off before a unit is lifted: doors, drawers, shelves on pins. */
-export function looseKg(unit: ResolvedUnit, weights: UnitWeights): number {
-  const off = new Set(openingsOf(unit, weights).flatMap(({ panels }) => panels));
-  for (const { guest, joint } of unit.meetings) if (joint.kind === 'pins') off.add(guest);
+export function looseKg(cabinet: ResolvedCabinet, weights: CabinetWeights): number {
+  const off = new Set(openingsOf(cabinet, weights).flatMap(({ panels }) => panels));
+  for (const { guest, joint } of cabinet.meetings) if (joint.kind === 'pins') off.add(guest);
   return [...off].reduce((sum, id) => sum + weights.panels.get(id)!.value, 0);
 }
 
@@ -125,7 +125,7 @@ export function looseKg(unit: ResolvedUnit, weights: UnitWeights): number {
  * A load with all doors open and the fullest drawer out. Sideways, the one that opens alone and moves it
  * furthest away from `middleMm` counts: doors of a pair would balance one another. Contents are times `factor`.
  */
-export function opened(load: Load, openings: readonly MovingPart[], weights: UnitWeights, middleMm: number, factor: number): Load {
+export function opened(load: Load, openings: readonly MovingPart[], weights: CabinetWeights, middleMm: number, factor: number): Load {
   if (openings.length === 0) return load;
   const contentsOn = (floor: string): number =>
     factor * weights.contents.filter(({ compartment }) => compartment.floor === floor).reduce((sum, { mass }) => sum + mass.value, 0);
@@ -153,7 +153,7 @@ const G0 = 9.80665;
 const MIN_PRESS_KG = ASSUMED.workPress.value / G0;
 
 /** What presses an edge of a unit: as it was entered, and never less than somebody who leans on it. */
-export function pressingOn({ pressed }: Pick<ResolvedUnit, 'pressed'>): Pressed | undefined {
+export function pressingOn({ pressed }: Pick<ResolvedCabinet, 'pressed'>): Pressed | undefined {
   if (!pressed || pressed.kg >= MIN_PRESS_KG) return pressed;
   return { ...pressed, kg: MIN_PRESS_KG, from: { kind: 'table', name: 'work at an edge, 400 N at least', tag: '[ASSUME]' } };
 }

@@ -1,11 +1,11 @@
 /** What a change did to the parts of the ink cupboard. */
 import { expect, test } from '@jest/globals';
 import { toMm } from '../length/length.ts';
-import { ink, typed, unitWith } from '../test/print-room.ts';
+import { ink, typed, cabinetWith } from '../test/print-room.ts';
 import { partChanges, type PartChange } from './part-changes.ts';
 
-const before = unitWith('ink').parts;
-const changed = (...edits: Parameters<typeof unitWith>[1][]): PartChange[] => partChanges(before, unitWith('ink', ...edits).parts);
+const before = cabinetWith('ink').parts;
+const changed = (...edits: Parameters<typeof cabinetWith>[1][]): PartChange[] => partChanges(before, cabinetWith('ink', ...edits).parts);
 const of = (changes: readonly PartChange[], panel: string): PartChange[] => changes.filter((change) => change.panel === panel);
 
 test('nothing changed is nothing said', () => expect(changed()).toEqual([]));

@@ -6,7 +6,7 @@
 import { mm, toMm, ZERO, type Length } from '../length/length.ts';
 import type { EdgeId } from '../solid/panel.ts';
 import { leftWide, type ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Vector } from '../solid/vector.ts';
 import { drillingOf, type Drilled } from '../joints/drilling.ts';
 import { blankBox, featuresOf, type Feature } from './features.ts';
@@ -16,16 +16,16 @@ import { shapeOf, type PieceShape } from './shape.ts';
 import { explainedLength, extend, minus, plus } from '../explained/explained-length.ts';
 
 /** The blanks of a unit, in the order the unit lists its panels. `letter` goes before the number of each mark. */
-export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
-  const { lower, onRail, beside = [] } = unit.hanging;
-  const drilled = drillingOf(unit.byId, unit.meetings);
-  const blanks = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
+export function partsOf(cabinet: ResolvedCabinet, letter: string): PartLine[] {
+  const { lower, onRail, beside = [] } = cabinet.hanging;
+  const drilled = drillingOf(cabinet.byId, cabinet.meetings);
+  const blanks = cabinet.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half').map((panel) => blankOf(panel, drilled.get(panel.id)));
   // On a rail the halves are ripped and cut with the rail (rail-parts.ts).
-  if (!onRail && unit.hanging.rip) {
-    blanks.push(cleatBlank(unit, unit.hanging.wallHalf, unit.hanging.brackets));
-    if (lower) blanks.push(cleatBlank(unit, lower.wallHalf, [lower.cabinetHalf]));
+  if (!onRail && cabinet.hanging.rip) {
+    blanks.push(cleatBlank(cabinet, cabinet.hanging.wallHalf, cabinet.hanging.brackets));
+    if (lower) blanks.push(cleatBlank(cabinet, lower.wallHalf, [lower.cabinetHalf]));
   }
-  for (const { wallHalf, cabinetHalf } of beside) blanks.push(cleatBlank(unit, wallHalf, [cabinetHalf]));
+  for (const { wallHalf, cabinetHalf } of beside) blanks.push(cleatBlank(cabinet, wallHalf, [cabinetHalf]));
   const { groups, twinOf } = samePieces(blanks);
   const mark = (index: number): string => `${letter}${index + 1}`;
   return groups.map((alike, index): PartLine => {
@@ -34,7 +34,7 @@ export function partsOf(unit: ResolvedUnit, letter: string): PartLine[] {
     return {
       id,
       mark: mark(index),
-      unit: unit.id,
+      unit: cabinet.id,
       role,
       names: alike.flatMap(({ names }) => names),
       panels: alike.flatMap(({ panels }) => panels),
@@ -100,7 +100,7 @@ const axisOf = ({ along, up, out }: Vector): CabinetAxis => {
 const BRACKET_CUT = mm(5);
 
 /** One board as wide as was asked, as long as the longer half, or all its brackets; the bevel rip parts it. */
-function cleatBlank({ hanging, byId }: ResolvedUnit, wallHalf: string, hooks: readonly string[]): Blank {
+function cleatBlank({ hanging, byId }: ResolvedCabinet, wallHalf: string, hooks: readonly string[]): Blank {
   const cabinet = byId.get(hooks[0]!)!;
   const wall = byId.get(wallHalf)!;
   const hooked =

@@ -14,11 +14,11 @@ import { pieceDrawing, type PieceDrawing } from './piece-drawing.ts';
 const rooms = [furnishedRoom(), readProject(back)];
 const lines = rooms.flatMap(({ design, record, workshop }) => {
   const made = plan(design, record, workshop);
-  return made.parts.map((line) => ({ name: `${line.unit} ${line.mark}`, line, unit: made.byId.get(line.unit)?.unit ?? null }));
+  return made.parts.map((line) => ({ name: `${line.unit} ${line.mark}`, line, cabinet: made.byId.get(line.unit)?.cabinet ?? null }));
 });
-const panels = lines.flatMap(({ line, unit, ...rest }) => {
-  const panel = line.role === 'cleat-blank' ? undefined : unit?.byId.get(line.panels[0]!);
-  return panel && unit ? [{ ...rest, line, unit, panel }] : [];
+const panels = lines.flatMap(({ line, cabinet, ...rest }) => {
+  const panel = line.role === 'cleat-blank' ? undefined : cabinet?.byId.get(line.panels[0]!);
+  return panel && cabinet ? [{ ...rest, line, cabinet, panel }] : [];
 });
 
 /** Area within an outline, mm²; each arc adds or takes the part of a circle over its chord. */
@@ -39,8 +39,8 @@ const extent = (spots: readonly FlatPoint[]) => ({
 });
 
 describe('of every line of both rooms', () => {
-  test.each(lines)('$name: it lies on its blank, anticlockwise, and nothing is cut outside it', ({ line, unit }) => {
-    const piece = pieceDrawing(line, unit);
+  test.each(lines)('$name: it lies on its blank, anticlockwise, and nothing is cut outside it', ({ line, cabinet }) => {
+    const piece = pieceDrawing(line, cabinet);
     expect(areaWithin(piece.outline)).toBeGreaterThan(0);
     const all = extent([...piece.outline, ...(piece.underOutline ?? [])]);
     expect(all.left).toBeCloseTo(0, 5);
@@ -57,8 +57,8 @@ describe('of every line of both rooms', () => {
     expect(piece.rips).toHaveLength(line.features.filter(({ kind }) => kind === 'bevel-rip').length);
   });
 
-  const stopped = panels.flatMap(({ line, unit, name }) => {
-    const piece = pieceDrawing(line, unit);
+  const stopped = panels.flatMap(({ line, cabinet, name }) => {
+    const piece = pieceDrawing(line, cabinet);
     return line.features.flatMap((feature) => {
       const own = piece.slots.filter(({ guest }) => guest === feature.guest);
       return (feature.stops ?? (feature.angleDeg !== undefined && feature.across)) && own.length === 1 && feature.kind !== 'slant'
@@ -86,9 +86,9 @@ describe('of every line of both rooms', () => {
   const flat = panels.filter(
     ({ panel }) => panel.bands.length === 0 && panel.outline.every(({ bevel }) => bevel === 0) && panel.cuts.every(({ kind }) => kind !== 'edge-groove'),
   );
-  test.each(flat)('$name: what it takes away is what the weights take away', ({ line, unit, panel }) => {
-    const piece = pieceDrawing(line, unit);
-    const bare = pieceDrawing({ ...line, features: [] }, { ...unit, meetings: [] });
+  test.each(flat)('$name: what it takes away is what the weights take away', ({ line, cabinet, panel }) => {
+    const piece = pieceDrawing(line, cabinet);
+    const bare = pieceDrawing({ ...line, features: [] }, { ...cabinet, meetings: [] });
     const taken = piece.slots.reduce((sum, { shape, depthMm }) => sum + polygon(shape) * depthMm, 0) + holesMm3(bare);
     // Slots that cross are counted twice here, and once there.
     const crossed = crossings(piece);
@@ -96,7 +96,7 @@ describe('of every line of both rooms', () => {
   });
 
   test('there are notches, round ones too, arcs and tilted slots among them', () => {
-    const pieces = panels.map(({ line, unit }) => pieceDrawing(line, unit));
+    const pieces = panels.map(({ line, cabinet }) => pieceDrawing(line, cabinet));
     expect(pieces.some(({ outline }) => outline.some(({ bulge }) => bulge !== 0))).toBe(true);
     expect(pieces.some(({ outline }) => outline.length > 4)).toBe(true);
     expect(pieces.some(({ underOutline }) => underOutline !== null)).toBe(true);
@@ -106,8 +106,8 @@ describe('of every line of both rooms', () => {
 });
 
 test('the face that is cut into more lies up, and a piece turned over keeps its ends', () => {
-  for (const { line, unit, panel } of panels) {
-    const piece = pieceDrawing(line, unit);
+  for (const { line, cabinet, panel } of panels) {
+    const piece = pieceDrawing(line, cabinet);
     const count = (face: 'reference' | 'other'): number => panel.strips.filter((strip) => strip.face === face).length;
     if (count('reference') !== count('other')) expect(piece.up).toBe(count('reference') > count('other') ? 'reference' : 'other');
     // Slots square across the length stand from the start end whichever face is up.

@@ -9,7 +9,7 @@ import { notchFrame } from '../solid/convex.ts';
 import { isFace } from '../solid/connection.ts';
 import type { PanelCut, Face, PanelPoint } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { scoopRadius, sliceOf, stripPolygon } from '../solid/volume.ts';
 import type { Label } from '../explained/explained-length.ts';
 import type { Corner, FlatPoint } from './corner.ts';
@@ -65,11 +65,11 @@ interface Laid {
  * The drawing of one piece of a cut list line. `unit` is the one the line is of; a board of a wall rail has none.
  * Source of the lie: docs/format/dxf.md.
  */
-export function pieceDrawing(line: PartLine, unit: ResolvedUnit | null): PieceDrawing {
+export function pieceDrawing(line: PartLine, cabinet: ResolvedCabinet | null): PieceDrawing {
   const size = { lengthMm: toMm(line.length.value), widthMm: toMm(line.width.value), thicknessMm: toMm(line.thickness) };
-  const panel = line.role === 'cleat-blank' ? undefined : unit?.byId.get(line.panels[0]!);
+  const panel = line.role === 'cleat-blank' ? undefined : cabinet?.byId.get(line.panels[0]!);
   const sideways = line.features.filter(({ face, kind }) => face === 'edge' && (kind === 'groove' || kind === 'holes'));
-  if (!panel || !unit)
+  if (!panel || !cabinet)
     return {
       ...size,
       up: 'reference',
@@ -88,7 +88,7 @@ export function pieceDrawing(line: PartLine, unit: ResolvedUnit | null): PieceDr
       rips: line.features.flatMap(({ kind, at, tiltDeg }) => (kind === 'bevel-rip' ? [{ atMm: toMm(at), tiltDeg }] : [])),
       sideways,
     };
-  const drilled = drillingOf(unit.byId, unit.meetings).get(panel.id) ?? [];
+  const drilled = drillingOf(cabinet.byId, cabinet.meetings).get(panel.id) ?? [];
   const up = busierFace(panel, drilled);
   const laid = layDown(panel, up);
   const faces = { reference: 0, other: toMm(panel.thickness) } as const;

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { aloneBox } from '../test/print-room.ts';
-import { contentsMass, HARDWARE_SHARE, loadedUnit } from './weights.ts';
+import { contentsMass, HARDWARE_SHARE, loadedCabinet } from './weights.ts';
 
 const close = (a: number, b: number): void => expect(Math.abs(a - b)).toBeLessThan(1e-6 * (1 + Math.abs(b)));
 
@@ -10,7 +10,7 @@ test('the loaded unit is the empty one and its contents: masses add, moments add
   fc.assert(
     fc.property(arbitraryBox, fc.double({ min: 0, max: 4, noNaN: true }), (box, factor) => {
       const { weights } = aloneBox(box);
-      const loaded = loadedUnit(weights, factor);
+      const loaded = loadedCabinet(weights, factor);
       const { empty, contents } = weights;
       close(loaded.mass.value, empty.mass.value + factor * contentsMass(weights));
       for (const axis of ['along', 'up', 'out'] as const) {
@@ -33,10 +33,10 @@ test('a box is as heavy on the left as on the right: its centre stands in the mi
 });
 
 test('what is fixed to the wall does not hang, and hardware is a twentieth of the wood', () => {
-  const { weights, unit } = aloneBox(fc.sample(arbitraryBox, { numRuns: 1, seed: 7 })[0]!);
-  const wood = unit.panels.filter(({ onWall }) => !onWall).reduce((sum, { id }) => sum + weights.panels.get(id)!.value, 0);
+  const { weights, cabinet } = aloneBox(fc.sample(arbitraryBox, { numRuns: 1, seed: 7 })[0]!);
+  const wood = cabinet.panels.filter(({ onWall }) => !onWall).reduce((sum, { id }) => sum + weights.panels.get(id)!.value, 0);
   close(weights.empty.mass.value, wood * (1 + HARDWARE_SHARE));
-  expect(unit.panels.filter(({ onWall }) => onWall).map(({ role }) => role)).toEqual(['wall-half']);
+  expect(cabinet.panels.filter(({ onWall }) => onWall).map(({ role }) => role)).toEqual(['wall-half']);
 });
 
 test('no preset puts more into a space than the space holds', () => {

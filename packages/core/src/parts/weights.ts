@@ -5,7 +5,7 @@ import { isEstimated, massOf, massOfOne } from '../contents/item-mass.ts';
 import { densestPreset, OUTWARD_SHARE, PRESETS, type Contents } from '../contents/presets.ts';
 import { toMm, type Length } from '../length/length.ts';
 import { explainedLength, plus, type ExplainedLength } from '../explained/explained-length.ts';
-import type { Compartment, ResolvedUnit } from '../solid/unit.ts';
+import type { Compartment, ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Vector } from '../solid/vector.ts';
 import { bulkOf } from '../solid/volume.ts';
 import type { Material } from '../stock/materials.ts';
@@ -135,7 +135,7 @@ export function floorLoads(contents: readonly CompartmentLoad[]): FloorLoad[] {
 export type LotsOn = ReadonlyMap<string, readonly ItemLot[]>;
 const NO_LOTS: LotsOn = new Map();
 
-export interface UnitWeights {
+export interface CabinetWeights {
   /** By panel id. */
   readonly panels: ReadonlyMap<string, ExplainedValue>;
   /** What hangs: all panels but those fixed to the wall or standing on the floor, and hardware. */
@@ -147,15 +147,15 @@ export interface UnitWeights {
 export type MaterialOf = (productId: string) => Material;
 
 export function weightsOf(
-  unit: ResolvedUnit,
+  cabinet: ResolvedCabinet,
   contents: Readonly<Record<string, Contents>>,
   topLoaded: boolean,
   materialOf: MaterialOf,
   lotsOn: LotsOn = NO_LOTS,
-): UnitWeights {
+): CabinetWeights {
   const panels = new Map<string, ExplainedValue>();
   const hung: { mass: ExplainedValue; centre: Vector }[] = [];
-  for (const panel of unit.panels) {
+  for (const panel of cabinet.panels) {
     const { volumeMm3, centre } = bulkOf(panel);
     const material = materialOf(panel.stock);
     const mass = evaluate(
@@ -169,10 +169,10 @@ export function weightsOf(
   return {
     panels,
     empty: emptyLoad(hung),
-    contents: unit.compartments.map((space) => {
-      return spaceLoad(unit, space, contents[space.keptBy], lotsOn.get(space.keptBy) ?? []);
+    contents: cabinet.compartments.map((space) => {
+      return spaceLoad(cabinet, space, contents[space.keptBy], lotsOn.get(space.keptBy) ?? []);
     }),
-    top: topLoaded ? topLoad(unit) : null,
+    top: topLoaded ? topLoad(cabinet) : null,
   };
 }
 
@@ -197,11 +197,11 @@ function emptyLoad(hung: readonly { mass: ExplainedValue; centre: Vector }[]): L
  * The heaviest of what was entered for a space, what was placed in it, and what the design gives it: a load that somebody entered is never made
  * less by a thing that is placed there. A preset counts only where nothing else is known.
  */
-function spaceLoad(unit: ResolvedUnit, space: Compartment, held: Contents | undefined, lots: readonly ItemLot[]): CompartmentLoad {
+function spaceLoad(cabinet: ResolvedCabinet, space: Compartment, held: Contents | undefined, lots: readonly ItemLot[]): CompartmentLoad {
   const placed = lots.length > 0 ? thingsLoad(space, lots) : null;
   const own = space.ownKg ? ownLoad(space, space.ownKg) : null;
   const isEntered = held !== undefined && held.kg !== null;
-  const entered = isEntered || (!placed && !own) ? compartmentLoad(unit, space, held) : null;
+  const entered = isEntered || (!placed && !own) ? compartmentLoad(cabinet, space, held) : null;
   const heaviest = [placed, own, entered].flatMap((load) => load ?? []).reduce((most, load) => (load.mass.value > most.mass.value ? load : most));
   return placed && heaviest !== placed ? filledUp(placed, heaviest) : heaviest;
 }
@@ -237,7 +237,7 @@ function ownLoad(compartment: Compartment, { value, source }: NonNullable<Compar
   };
 }
 
-function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Contents | undefined): CompartmentLoad {
+function compartmentLoad(cabinet: ResolvedCabinet, compartment: Compartment, held: Contents | undefined): CompartmentLoad {
   const { width, depth, height, at } = compartment;
   const area = (Math.max(0, toMm(width.value)) * Math.max(0, toMm(depth.value))) / 1e6;
   const clear = Math.max(0, toMm(height.value));
@@ -246,7 +246,7 @@ function compartmentLoad(unit: ResolvedUnit, compartment: Compartment, held: Con
     held && held.kg !== null
       ? evaluate(
           TYPED_MASS,
-          { entered: { value: held.kg, source: { kind: 'entered', path: ['units', unit.id, 'contents', compartment.keptBy, 'kg'] } } },
+          { entered: { value: held.kg, source: { kind: 'entered', path: ['units', cabinet.id, 'contents', compartment.keptBy, 'kg'] } } },
           compartment.name,
         )
       : evaluate(
@@ -324,8 +324,8 @@ function stripsOf({ spots, left }: Arrangement, widthMm: number): LoadStrip[] {
 }
 
 /** Things put on top of the unit: 40 kg/m². [ASSUME] */
-function topLoad(unit: ResolvedUnit): Load {
-  const { width, height, depth } = unit.outside;
+function topLoad(cabinet: ResolvedCabinet): Load {
+  const { width, height, depth } = cabinet.outside;
   const area = (toMm(width.value) * toMm(depth.value)) / 1e6;
   const mass = evaluate(
     PRESET_MASS,
@@ -347,7 +347,7 @@ export const shareOfLoad = <L extends Load>(load: L, share: number): L => ({
 });
 
 /** Empty unit and contents together, with contents multiplied by `factor`. */
-export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): Load {
+export function loadedCabinet({ empty, contents, top }: CabinetWeights, factor = 1): Load {
   const hung = contents.filter(({ compartment }) => !compartment.stands);
   const loads = top ? [...hung, top] : hung;
   const held = total(
@@ -372,7 +372,7 @@ export function loadedUnit({ empty, contents, top }: UnitWeights, factor = 1): L
 }
 
 /** What hangs of what it holds that nobody weighed: presets, and things estimated from their volume, kg. */
-export const guessedMass = ({ contents, top }: Pick<UnitWeights, 'contents' | 'top'>): number =>
+export const guessedMass = ({ contents, top }: Pick<CabinetWeights, 'contents' | 'top'>): number =>
   contents.reduce(
     (sum, { mass, compartment, lots, guessed }) =>
       compartment.stands
@@ -383,5 +383,5 @@ export const guessedMass = ({ contents, top }: Pick<UnitWeights, 'contents' | 't
   );
 
 /** What hangs of what it holds, kg. */
-export const contentsMass = ({ contents, top }: UnitWeights): number =>
+export const contentsMass = ({ contents, top }: CabinetWeights): number =>
   contents.reduce((sum, { mass, compartment }) => (compartment.stands ? sum : sum + mass.value), top?.mass.value ?? 0);

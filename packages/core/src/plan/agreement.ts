@@ -13,7 +13,7 @@ import { thingsInOrder } from '../wall/wall.ts';
 import { proposePlaces } from '../wall/placing.ts';
 import type { Design } from './design.ts';
 import { roomAbout, roomsFor } from './fit-space.ts';
-import type { Plan, UnitPlan } from './plan.ts';
+import type { Plan, CabinetPlan } from './plan.ts';
 import { screwPlaces } from './set-out-plan.ts';
 
 export interface Disagreement {
@@ -28,13 +28,13 @@ export interface Disagreement {
 }
 
 /** What a unit's things would have it measure outside; its own size where they fit. */
-export function contentsNeed({ unit, block, weights }: UnitPlan): {
+export function contentsNeed({ cabinet, block, weights }: CabinetPlan): {
   width: number;
   height: number;
   depth: number;
   item: Readonly<Record<'width' | 'height' | 'depth', Item | null>>;
 } {
-  const size = { width: unit.outside.width.value as number, height: unit.outside.height.value as number, depth: block.out };
+  const size = { width: cabinet.outside.width.value as number, height: cabinet.outside.height.value as number, depth: block.out };
   const item: Record<'width' | 'height' | 'depth', Item | null> = { width: null, height: null, depth: null };
   let tall = 0;
   for (const { compartment, arrangement } of weights.contents) {
@@ -54,7 +54,7 @@ export function contentsNeed({ unit, block, weights }: UnitPlan): {
       wide += Math.ceil(count / (column.rows * column.high)) * column.width;
       item.width ??= rest;
     }
-    const width = arrangement.used + wide - clear.width + unit.outside.width.value;
+    const width = arrangement.used + wide - clear.width + cabinet.outside.width.value;
     if (wide > 0 && width > size.width) size.width = width;
     tall += over;
   }
@@ -62,12 +62,12 @@ export function contentsNeed({ unit, block, weights }: UnitPlan): {
 }
 
 /** Where a unit and its place disagree. */
-export function agreementOf(design: Design, plan: Plan, unitPlan: UnitPlan): Disagreement[] {
-  const { block } = unitPlan;
-  const box = design.units[unitPlan.id]!;
-  const needs = contentsNeed(unitPlan);
-  const blocks = plan.units.map((each) => each.block);
-  const others = blocks.filter(({ id }) => id !== box.id);
+export function agreementOf(design: Design, plan: Plan, cabinetPlan: CabinetPlan): Disagreement[] {
+  const { block } = cabinetPlan;
+  const spec = design.units[cabinetPlan.id]!;
+  const needs = contentsNeed(cabinetPlan);
+  const blocks = plan.cabinets.map((each) => each.block);
+  const others = blocks.filter(({ id }) => id !== spec.id);
   const clear = { above: 30 * NM_PER.mm, beside: 0, below: 0 };
   const found: Disagreement[] = [];
   const say = (measure: Disagreement['measure'], leaves: number, because: string): void => {
@@ -86,26 +86,26 @@ export function agreementOf(design: Design, plan: Plan, unitPlan: UnitPlan): Dis
   const choicesFor = (measure: Disagreement['measure']): Fix[] => {
     const fixes: Fix[] = [];
     const size = { width: needs.width, height: needs.height, out: needs.depth };
-    const place = proposePlaces(design.wall, others, { ...size, ...screwPlaces(unitPlan.unit), up: block.bottom }, clear)[0];
+    const place = proposePlaces(design.wall, others, { ...size, ...screwPlaces(cabinetPlan.cabinet), up: block.bottom }, clear)[0];
     const grow: FixStep[] = [
-      { path: ['units', box.id, 'width'], value: enteredFromNm(box.width.nm + Math.max(0, needs.width - (block.right - block.left))) },
-      { path: ['units', box.id, 'height'], value: enteredFromNm(box.height.nm + Math.max(0, needs.height - (block.top - block.bottom))) },
-      { path: ['units', box.id, 'depth'], value: enteredFromNm(box.depth.nm + Math.max(0, needs.depth - block.out)) },
+      { path: ['units', spec.id, 'width'], value: enteredFromNm(spec.width.nm + Math.max(0, needs.width - (block.right - block.left))) },
+      { path: ['units', spec.id, 'height'], value: enteredFromNm(spec.height.nm + Math.max(0, needs.height - (block.top - block.bottom))) },
+      { path: ['units', spec.id, 'depth'], value: enteredFromNm(spec.depth.nm + Math.max(0, needs.depth - block.out)) },
     ];
     if (place)
       fixes.push({
         label: { key: 'move-and-grow', lengthNm: place.along, otherNm: place.up },
         edit: [
           ...grow,
-          { path: ['units', box.id, 'place', 'along'], value: enteredFromNm(place.along) },
-          { path: ['units', box.id, 'place', 'up'], value: enteredFromNm(place.up) },
+          { path: ['units', spec.id, 'place', 'along'], value: enteredFromNm(place.along) },
+          { path: ['units', spec.id, 'place', 'up'], value: enteredFromNm(place.up) },
         ],
       });
     const item = needs.item[measure];
     if (item && measure === 'depth' && footprintOf({ ...item, turned: !item.turned }).out < footprintOf(item).out)
       fixes.push({ label: { key: 'turn-end-on', text: item.name }, edit: [{ path: ['items', item.id, 'turned'], value: !item.turned }] });
-    if (item) fixes.push({ label: { key: 'drop-item', text: item.name }, edit: [{ path: ['items', item.id, 'homes', box.id], value: {} }] });
-    if (measure !== 'depth') fixes.push(...splitInTwo(design, unitPlan));
+    if (item) fixes.push({ label: { key: 'drop-item', text: item.name }, edit: [{ path: ['items', item.id, 'homes', spec.id], value: {} }] });
+    if (measure !== 'depth') fixes.push(...splitInTwo(design, cabinetPlan));
     return fixes;
   };
 
@@ -120,7 +120,7 @@ export function agreementOf(design: Design, plan: Plan, unitPlan: UnitPlan): Dis
     }
     say('depth', Math.floor(low), thing.name);
   }
-  const about = roomAbout(block, roomsFor(design, blocks, block.out, { above: 0, beside: 0, below: 0 }, [box.id]));
+  const about = roomAbout(block, roomsFor(design, blocks, block.out, { above: 0, beside: 0, below: 0 }, [spec.id]));
   if (about) {
     say('width', about.right - about.left, 'what stands beside it');
     say('height', about.top - about.bottom, 'what is above and below it');
@@ -129,36 +129,36 @@ export function agreementOf(design: Design, plan: Plan, unitPlan: UnitPlan): Dis
 }
 
 /** Half of the floors and their things go into a second box beside it. */
-function splitInTwo(design: Design, { id, unit }: UnitPlan): Fix[] {
-  const box = design.units[id]!;
-  if (!isShelfBox(box) || Object.keys(box.dividers).length > 0) return [];
-  const floors = unit.compartments.map(({ keptBy }) => keptBy);
+function splitInTwo(design: Design, { id, cabinet }: CabinetPlan): Fix[] {
+  const spec = design.units[id]!;
+  if (!isShelfBox(spec) || Object.keys(spec.dividers).length > 0) return [];
+  const floors = cabinet.compartments.map(({ keptBy }) => keptBy);
   if (floors.length < 2) return [];
   const lower = new Set(floors.slice(0, Math.ceil(floors.length / 2)));
   const twin = `${id}-b`;
   if (Object.hasOwn(design.units, twin)) return [];
   const upper = floors.filter((floor) => !lower.has(floor));
   const kept = Object.fromEntries(
-    Object.entries(box.shelves)
+    Object.entries(spec.shelves)
       .filter(([shelf]) => lower.has(shelf))
       .map(([shelf, element]) => [shelf, { ...element, at: null }]),
   );
   const moved = Object.fromEntries(
-    Object.entries(box.shelves)
+    Object.entries(spec.shelves)
       .filter(([shelf]) => upper.slice(1).includes(shelf))
       .map(([shelf, element]) => [shelf, { ...element, at: null }]),
   );
-  const half = enteredFromNm(Math.ceil(box.height.nm / 2 / NM_PER.mm) * NM_PER.mm);
+  const half = enteredFromNm(Math.ceil(spec.height.nm / 2 / NM_PER.mm) * NM_PER.mm);
   const order = Object.values(design.units).reduce((most, each) => Math.max(most, each.order), 0) + 1;
   const second = {
-    ...box,
+    ...spec,
     id: twin,
-    name: `${box.name}, second`.slice(0, 80),
+    name: `${spec.name}, second`.slice(0, 80),
     order,
     height: half,
     shelves: moved,
     rows: {},
-    place: { along: enteredFromNm(box.place.along.nm + unit.outside.width.value), up: box.place.up },
+    place: { along: enteredFromNm(spec.place.along.nm + cabinet.outside.width.value), up: spec.place.up },
   };
   const things: FixStep[] = Object.values(design.items).flatMap((item) => {
     const homes = item.homes[id];

@@ -3,10 +3,10 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { asBuilt, misfitsOf, slotAsDrawn, type BuiltFacts } from '../joints/as-built.ts';
 import type { Length } from '../length/length.ts';
-import { buildUnit } from '../carcass/families.ts';
-import { resolveUnit } from '../solid/unit.ts';
+import { buildCabinet } from '../carcass/families.ts';
+import { resolveCabinet } from '../solid/cabinet.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
-import { arbitraryUnit } from '../test/arbitrary-unit.ts';
+import { arbitraryCabinet } from '../test/arbitrary-cabinet.ts';
 import { malformed, mismeasured } from '../test/audit.ts';
 import { FAMILY_IDS } from '../test/family-units.ts';
 import { stockReader } from './plan.ts';
@@ -19,13 +19,13 @@ const WITHIN = 0.2e6 + 2;
 test.each(FAMILY_IDS)('%s: a part cut longer, shorter, wider or narrower', (family) => {
   fc.assert(
     fc.property(
-      arbitraryUnit(family),
+      arbitraryCabinet(family),
       fc.nat(),
       fc.constantFrom('length' as const, 'width' as const),
       fc.integer({ min: -6_000, max: 6_000 }),
       (design, pick, along, microns) => {
-        const built = buildUnit(design, stockOf);
-        const planned = resolveUnit(built);
+        const built = buildCabinet(design, stockOf);
+        const planned = resolveCabinet(built);
         const panel = planned.panels[pick % planned.panels.length]!;
         const banded =
           panel.bands.filter((edge) => (along === 'length' ? edge === 'start' || edge === 'end' : edge === 'near' || edge === 'far')).length *
@@ -33,14 +33,14 @@ test.each(FAMILY_IDS)('%s: a part cut longer, shorter, wider or narrower', (fami
         const cut = (panel[along].value - banded + microns * 1000) as Length;
         fc.pre(cut > 1e6);
         const facts: BuiltFacts = { ...NONE, parts: new Map([[panel.id, { [along]: cut }]]) };
-        const unit = resolveUnit(asBuilt(built, facts));
-        const is = unit.byId.get(panel.id)![along].value - banded;
-        const said = misfitsOf(unit, facts).some((misfit) => misfit.why === 'size' && misfit.panel === panel.id);
+        const cabinet = resolveCabinet(asBuilt(built, facts));
+        const is = cabinet.byId.get(panel.id)![along].value - banded;
+        const said = misfitsOf(cabinet, facts).some((misfit) => misfit.why === 'size' && misfit.panel === panel.id);
         expect(said).toBe(Math.abs(is - cut) > 0.2e6);
         if (!said) expect(Math.abs(is - cut)).toBeLessThanOrEqual(WITHIN);
         // What was sound stays sound: nothing is bent out of its measure by it.
-        if (malformed(planned).length === 0) expect(malformed(unit)).toEqual([]);
-        if (mismeasured(planned).length === 0) expect(mismeasured(unit)).toEqual([]);
+        if (malformed(planned).length === 0) expect(malformed(cabinet)).toEqual([]);
+        if (mismeasured(planned).length === 0) expect(mismeasured(cabinet)).toEqual([]);
       },
     ),
     { numRuns: 40 },
@@ -49,9 +49,9 @@ test.each(FAMILY_IDS)('%s: a part cut longer, shorter, wider or narrower', (fami
 
 test.each(FAMILY_IDS)('%s: slots that are cut as they were drawn change nothing and are never said', (family) => {
   fc.assert(
-    fc.property(arbitraryUnit(family), (design) => {
-      const built = buildUnit(design, stockOf);
-      const planned = resolveUnit(built);
+    fc.property(arbitraryCabinet(family), (design) => {
+      const built = buildCabinet(design, stockOf);
+      const planned = resolveCabinet(built);
       const slots = planned.panels.flatMap((host) =>
         host.strips.flatMap((strip) => {
           const slot = slotAsDrawn(host, strip.id);
@@ -59,9 +59,9 @@ test.each(FAMILY_IDS)('%s: slots that are cut as they were drawn change nothing 
         }),
       );
       const facts: BuiltFacts = { ...NONE, slots: new Map(slots) };
-      const unit = resolveUnit(asBuilt(built, facts));
-      expect(misfitsOf(unit, facts)).toEqual([]);
-      expect(unit.panels.map(({ id, length, width, strips }) => [id, length.value, width.value, strips])).toEqual(
+      const cabinet = resolveCabinet(asBuilt(built, facts));
+      expect(misfitsOf(cabinet, facts)).toEqual([]);
+      expect(cabinet.panels.map(({ id, length, width, strips }) => [id, length.value, width.value, strips])).toEqual(
         planned.panels.map(({ id, length, width, strips }) => [id, length.value, width.value, strips]),
       );
     }),
@@ -71,13 +71,13 @@ test.each(FAMILY_IDS)('%s: slots that are cut as they were drawn change nothing 
 
 test.each(FAMILY_IDS)('%s: parts that measure a little otherwise get slots for what they measure', (family) => {
   fc.assert(
-    fc.property(arbitraryUnit(family), fc.integer({ min: -400, max: 400 }), (design, microns) => {
-      const built = buildUnit(design, stockOf);
-      const planned = resolveUnit(built);
+    fc.property(arbitraryCabinet(family), fc.integer({ min: -400, max: 400 }), (design, microns) => {
+      const built = buildCabinet(design, stockOf);
+      const planned = resolveCabinet(built);
       const by = microns * 1000;
       const facts: BuiltFacts = { ...NONE, sheetThickness: (panel) => (planned.byId.get(panel)!.thickness + by) as Length };
-      const unit = resolveUnit(asBuilt(built, facts));
-      for (const host of unit.panels)
+      const cabinet = resolveCabinet(asBuilt(built, facts));
+      for (const host of cabinet.panels)
         for (const strip of host.strips) {
           const before = planned.byId.get(host.id)!.strips.find(({ id }) => id === strip.id);
           // Square dados and grooves alone: a rabbet's outer wall is the edge, a lap is as wide as the other part.

@@ -8,7 +8,7 @@ import { toMm } from '../length/length.ts';
 import { aloneBox, boxOf, printRoom } from '../test/print-room.ts';
 import type { AsCut, Design, MeasuredSlot, RecordEntry } from './design.ts';
 import { applyEdit } from './edit.ts';
-import { plan, type UnitPlan } from './plan.ts';
+import { plan, type CabinetPlan } from './plan.ts';
 
 let count = 0;
 const fact = (more: Omit<RecordEntry, 'id' | 'at'>): RecordEntry => ({ id: `e${++count}`, at: '2026-03-01T09:00:00Z', ...more });
@@ -23,12 +23,12 @@ const slot = (operation: string, width: string, depth: string, at: string): Meas
 const made = (...slots: MeasuredSlot[]): RecordEntry => fact({ kind: 'made', made: slots.map(({ operation }) => operation), slots });
 
 const box = boxOf();
-const with_ = (record: readonly RecordEntry[], more: object = {}): UnitPlan => aloneBox({ ...box, ...more }, record);
+const with_ = (record: readonly RecordEntry[], more: object = {}): CabinetPlan => aloneBox({ ...box, ...more }, record);
 const SHELF = 'u1/shelf/s1';
-const lengthOf = (unit: UnitPlan, panel: string): number => toMm(unit.unit.byId.get(panel)!.length.value);
-const stripsFor = (unit: UnitPlan, guest: string) =>
-  unit.unit.panels.flatMap((host) => host.strips.filter((strip) => strip.guest === guest).map((strip) => ({ host: host.id, ...strip })));
-const cutFindings = ({ findings }: UnitPlan): Finding[] => findings.filter(({ check }) => check === 'already-cut');
+const lengthOf = (cabinetPlan: CabinetPlan, panel: string): number => toMm(cabinetPlan.cabinet.byId.get(panel)!.length.value);
+const stripsFor = (cabinetPlan: CabinetPlan, guest: string) =>
+  cabinetPlan.cabinet.panels.flatMap((host) => host.strips.filter((strip) => strip.guest === guest).map((strip) => ({ host: host.id, ...strip })));
+const cutFindings = ({ findings }: CabinetPlan): Finding[] => findings.filter(({ check }) => check === 'already-cut');
 
 describe('a part that came out otherwise', () => {
   const before = with_([]);
@@ -40,7 +40,7 @@ describe('a part that came out otherwise', () => {
     expect(stripsFor(after, SHELF).map(({ depth }) => toMm(depth))).toEqual([5.5, 5.5]);
     expect(stripsFor(after, 'u1/shelf/s2')).toEqual(stripsFor(before, 'u1/shelf/s2'));
     expect(cutFindings(after)).toEqual([]);
-    expect(after.unit.outside.width.value).toBe(before.unit.outside.width.value);
+    expect(after.cabinet.outside.width.value).toBe(before.cabinet.outside.width.value);
   });
 
   test('20 mm short is more than joints can take up: it is said, and one click takes the width back to it', () => {
@@ -52,7 +52,7 @@ describe('a part that came out otherwise', () => {
     const { design, workshop } = printRoom();
     const alone: Design = { ...design, units: { u1: box } };
     const fixed = plan(applyEdit(alone, 'edit' in fix ? fix.edit : []), record, workshop).byId.get('u1')!;
-    expect(toMm(fixed.unit.outside.width.value)).toBe(580);
+    expect(toMm(fixed.cabinet.outside.width.value)).toBe(580);
     expect(cutFindings(fixed).filter((each) => each.panels.includes(SHELF))).toEqual([]);
   });
 
@@ -79,7 +79,7 @@ describe('a part that came out otherwise', () => {
 });
 
 describe('thickness of its own', () => {
-  const thickness = (unit: UnitPlan, guest: string) => stripsFor(unit, guest).map(({ near, far, play }) => toMm((far - near - play) as never));
+  const thickness = (cabinetPlan: CabinetPlan, guest: string) => stripsFor(cabinetPlan, guest).map(({ near, far, play }) => toMm((far - near - play) as never));
 
   test('a shelf that measures 18.2 gets slots for 18.2; the others keep theirs', () => {
     const after = with_([cut(SHELF, { thickness: '18.2 mm' })]);

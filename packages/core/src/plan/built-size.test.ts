@@ -14,13 +14,13 @@ const sizes = (of: ShelfBox, ...facts: NewFact[]): Record<string, number> => {
 };
 const plain = aloneBox(box);
 const cut = (role: string, measure: 'length' | 'width', by: number, nth = 0): NewFact => {
-  const panel = plain.unit.panels.filter((each) => each.role === role)[nth]!;
+  const panel = plain.cabinet.panels.filter((each) => each.role === role)[nth]!;
   const line = plain.parts.find(({ panels }) => panels.includes(panel.id))!;
   const asked = `${toMm(line[measure].value)} mm`;
   return { kind: 'as-cut', asCut: { panel: panel.id, [measure]: entered(`${toMm(line[measure].value) + by} mm`), planned: { [measure]: entered(asked) } } };
 };
 const opening = (by: number, nth = 0): NewFact => {
-  const space = plain.unit.compartments[nth]!;
+  const space = plain.cabinet.compartments[nth]!;
   return { kind: 'opening', opening: { space: space.id, width: entered(`${toMm(space.width.value) + by} mm`) } };
 };
 const asked = { width: toMm(box.width.nm), height: toMm(box.height.nm), depth: toMm(box.depth.nm) };
@@ -51,7 +51,7 @@ describe('the size a box came to', () => {
 
   test('says nothing of an opening that has another beside it', () => {
     const divided = { ...box, shelves: {}, dividers: { d: { id: 'd', order: 1, at: null, in: 'bottom', level: 0 } } } as ShelfBox;
-    const { compartments } = aloneBox(divided).unit;
+    const { compartments } = aloneBox(divided).cabinet;
     expect(compartments).toHaveLength(2);
     const { id, width } = compartments[0]!;
     expect(sizes(divided, { kind: 'opening', opening: { space: id, width: entered(`${toMm(width.value) + 2} mm`) } })).toEqual({});

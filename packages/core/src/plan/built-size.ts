@@ -1,11 +1,11 @@
 /** How large a unit came out: what was asked for, and what parts that run right through, or openings from one side to the other, measured otherwise. */
-import { enters, type UnitDesign } from '../carcass/families.ts';
+import { enters, type CabinetSpec } from '../carcass/families.ts';
 import { NM_PER, type Length } from '../length/length.ts';
 import { place, type Panel } from '../solid/panel.ts';
-import type { Compartment } from '../solid/unit.ts';
+import type { Compartment } from '../solid/cabinet.ts';
 import { explainedLength, minus, plus, type ExplainedLength } from '../explained/explained-length.ts';
 import { plannedFor, activeAsCut, activeOpenings, type RecordEntry } from './design.ts';
-import type { UnitPlan } from './plan.ts';
+import type { CabinetPlan } from './plan.ts';
 
 export type BuiltSizes = Readonly<Partial<Record<'width' | 'height' | 'depth', ExplainedLength>>>;
 
@@ -14,15 +14,15 @@ const AXES = { width: 'along', height: 'up', depth: 'out' } as const;
 const AS_ASKED = 0.3 * NM_PER.mm;
 
 /** Sizes that came out otherwise than they were asked for; the larger where two measures differ, for it has to find room. */
-export function builtSizes(box: UnitDesign, planned: UnitPlan, record: readonly RecordEntry[]): BuiltSizes {
+export function builtSizes(spec: CabinetSpec, planned: CabinetPlan, record: readonly RecordEntry[]): BuiltSizes {
   const found: Partial<Record<keyof typeof AXES, ExplainedLength>> = {};
   for (const size of Object.keys(AXES) as (keyof typeof AXES)[]) {
-    if (!enters(box, size)) continue;
+    if (!enters(spec, size)) continue;
     const off = [...partsOff(planned, record, AXES[size]), ...(size === 'depth' ? [] : openingsOff(planned, record, AXES[size] as 'along' | 'up'))];
     if (off.length === 0) continue;
     const by = Math.max(...off);
     if (Math.abs(by) <= AS_ASKED) continue;
-    found[size] = explainedLength([plus('size-asked', box[size].nm), by > 0 ? plus('came-longer', by as Length) : minus('came-shorter', -by as Length)]);
+    found[size] = explainedLength([plus('size-asked', spec[size].nm), by > 0 ? plus('came-longer', by as Length) : minus('came-shorter', -by as Length)]);
   }
   return found;
 }
@@ -37,8 +37,8 @@ const rangeOf = (panel: Panel, axis: Axis): readonly [from: number, to: number] 
 const FLUSH = 1000;
 
 /** Sides, top, bottom that reach from one end to the other: what lies between others or in slots changes nothing outside. */
-function partsOff({ unit, parts }: UnitPlan, record: readonly RecordEntry[], axis: Axis): number[] {
-  const shell = unit.panels.filter(({ role }) => role === 'side' || role === 'top' || role === 'bottom');
+function partsOff({ cabinet, parts }: CabinetPlan, record: readonly RecordEntry[], axis: Axis): number[] {
+  const shell = cabinet.panels.filter(({ role }) => role === 'side' || role === 'top' || role === 'bottom');
   const ranges = shell.map((panel) => rangeOf(panel, axis));
   const [low, high] = [Math.min(...ranges.map(([from]) => from)), Math.max(...ranges.map(([, to]) => to))];
   const cuts = activeAsCut(record);
@@ -55,7 +55,7 @@ function partsOff({ unit, parts }: UnitPlan, record: readonly RecordEntry[], axi
 }
 
 /** Openings with none beside them on their way across: as much wider as they are, as much wider is the unit. */
-function openingsOff({ unit: { compartments } }: UnitPlan, record: readonly RecordEntry[], axis: 'along' | 'up'): number[] {
+function openingsOff({ cabinet: { compartments } }: CabinetPlan, record: readonly RecordEntry[], axis: 'along' | 'up'): number[] {
   const [size, across, beside] = axis === 'along' ? (['width', 'up', 'height'] as const) : (['height', 'along', 'width'] as const);
   const overlaps = (a: Compartment, b: Compartment): boolean =>
     Math.min(a.at[across] + a[beside].value, b.at[across] + b[beside].value) - Math.max(a.at[across], b.at[across]) > NM_PER.mm;

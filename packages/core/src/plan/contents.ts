@@ -4,12 +4,12 @@ import { homesOf, itemsInOrder, type Item } from '../contents/item.ts';
 import type { LotsOn } from '../parts/weights.ts';
 import { familyOf } from '../carcass/families.ts';
 import { FLOOR } from '../carcass/shelf-box.ts';
-import type { Design, UnitDesign } from './design.ts';
+import type { Design, CabinetSpec } from './design.ts';
 
 /** Things by the unit they were given to, in the order of the table. */
 export type Homes = ReadonlyMap<string, readonly (ItemLot & { readonly on: string })[]>;
 
-export function homesByUnit(items: Design['items']): Homes {
+export function homesByCabinet(items: Design['items']): Homes {
   const units = new Map<string, (ItemLot & { readonly on: string })[]>();
   for (const item of itemsInOrder(items)) {
     for (const { unit, on, count, pinned } of homesOf(item)) {
@@ -23,10 +23,10 @@ export function homesByUnit(items: Design['items']): Homes {
 }
 
 /** Things on the floors of one unit that are there. */
-export function lotsOf(homes: Homes, box: UnitDesign): LotsOn {
+export function lotsOf(homes: Homes, spec: CabinetSpec): LotsOn {
   const lots = new Map<string, ItemLot[]>();
-  for (const lot of homes.get(box.id) ?? []) {
-    if (!hasFloor(box, lot.on)) continue;
+  for (const lot of homes.get(spec.id) ?? []) {
+    if (!hasFloor(spec, lot.on)) continue;
     const there = lots.get(lot.on);
     if (there) there.push(lot);
     else lots.set(lot.on, [lot]);
@@ -35,25 +35,25 @@ export function lotsOf(homes: Homes, box: UnitDesign): LotsOn {
 }
 
 /** A space of that name is there: the first one, or one an element of the unit opens; a box of a run has shelves of its own, `c1-s2`. */
-export const hasFloor = (box: UnitDesign, on: string): boolean =>
+export const hasFloor = (spec: CabinetSpec, on: string): boolean =>
   on === FLOOR ||
-  Object.hasOwn(box.contents, on) ||
-  familyOf(box).form.elements.some(({ path }) => {
-    const rows = (box as unknown as Record<string, object>)[path]!;
+  Object.hasOwn(spec.contents, on) ||
+  familyOf(spec).form.elements.some(({ path }) => {
+    const rows = (spec as unknown as Record<string, object>)[path]!;
     return Object.hasOwn(rows, on) || Object.keys(rows).some((id) => on.startsWith(`${id}-`));
   });
 
 /** How many of an item stand on floors that are there. */
-export const countPlaced = (item: Item, units: Design['units']): number =>
+export const countPlaced = (item: Item, specs: Design['units']): number =>
   homesOf(item).reduce((sum, { unit, on, count }) => {
-    const box = Object.hasOwn(units, unit) ? units[unit] : undefined;
-    return sum + (box && hasFloor(box, on) ? count : 0);
+    const spec = Object.hasOwn(specs, unit) ? specs[unit] : undefined;
+    return sum + (spec && hasFloor(spec, on) ? count : 0);
   }, 0);
 
 /** Things without a place, with how many. */
-export const unplacedItems = ({ items, units }: Pick<Design, 'items' | 'units'>): ItemLot[] =>
+export const unplacedItems = ({ items, units: specs }: Pick<Design, 'items' | 'units'>): ItemLot[] =>
   itemsInOrder(items).flatMap((item) => {
-    const count = item.count - countPlaced(item, units);
+    const count = item.count - countPlaced(item, specs);
     return count > 0 ? [{ item, count, pinned: false }] : [];
   });
 

@@ -1,7 +1,7 @@
 /** The design of a project: what people decided. Everything else is derived from it, the shop record and the workshop. */
 import { DEFAULT_BUILD, type BuildChoices } from '../build/choices.ts';
 import type { DoneStep } from '../build/pace.ts';
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import type { Item } from '../contents/item.ts';
 import type { Entered } from '../length/entered.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
@@ -11,7 +11,7 @@ import type { TestCut } from '../setups/learned.ts';
 import type { ThicknessReading } from '../stock/workshop.ts';
 import type { Wall } from '../wall/wall.ts';
 
-export type { UnitDesign } from '../carcass/families.ts';
+export type { CabinetSpec } from '../carcass/families.ts';
 
 export interface Design {
   readonly name: string;
@@ -26,7 +26,7 @@ export interface Design {
   readonly person: { readonly height: Entered };
   /** What must be held. */
   readonly items: Readonly<Record<string, Item>>;
-  readonly units: Readonly<Record<string, UnitDesign>>;
+  readonly units: Readonly<Record<string, CabinetSpec>>;
   /** Ids of setups in the order a person put them in: those it does not name keep their places. */
   readonly setupOrder: readonly string[];
   /** Which pieces are cut from which sheet, as far as that is settled. */
@@ -126,7 +126,7 @@ export interface Variant {
   readonly id: string;
   readonly order: number;
   readonly name: string;
-  readonly unit: UnitDesign;
+  readonly unit: CabinetSpec;
 }
 
 /** A stud scanner's signal along a level line. */
@@ -348,15 +348,15 @@ export function finishedParts(record: readonly RecordEntry[]): ReadonlySet<strin
 }
 
 /** The unit a part is read in: its cabinet's own, or the project's for what belongs to the wall. */
-export const displayUnitOf = ({ units, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>
-  (Object.hasOwn(units, owner) ? units[owner]?.unit : undefined) ?? unit;
+export const displayUnitOf = ({ units: specs, unit }: Pick<Design, 'units' | 'unit'>, owner: string): DisplayUnit =>
+  (Object.hasOwn(specs, owner) ? specs[owner]?.unit : undefined) ?? unit;
 
 /** Scans that still stand, oldest first. */
 export const activeScans = (record: readonly RecordEntry[]): { readonly id: string; readonly scan: WallScan }[] =>
   activeFacts(record, ({ scan }) => scan).map(({ id, fact }) => ({ id, scan: fact }));
 
-export const unitsInOrder = ({ units }: Pick<Design, 'units'>): UnitDesign[] =>
-  Object.values(units).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+export const specsInOrder = ({ units: specs }: Pick<Design, 'units'>): CabinetSpec[] =>
+  Object.values(specs).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
 /** Tries of a unit, in order. */
 export const variantsOf = ({ tries }: Pick<Design, 'tries'>, unit: string): Variant[] =>

@@ -82,8 +82,8 @@ describe('what sets or dries', () => {
 describe('a part that came out wrong', () => {
   const misfit = (length: string, more: readonly RecordEntry[] = []) => {
     const cut: RecordEntry = { id: 'c', at: time, kind: 'as-cut', asCut: { panel: 'ink/side/left', length: entered(length) } };
-    const unit = plan(design, [cut, ...more], workshop).byId.get('ink')!;
-    return unit.findings.filter(({ check, panels }) => check === 'already-cut' && panels.includes('ink/side/left'));
+    const cabinetPlan = plan(design, [cut, ...more], workshop).byId.get('ink')!;
+    return cabinetPlan.findings.filter(({ check, panels }) => check === 'already-cut' && panels.includes('ink/side/left'));
   };
   const keys = (length: string): string[] => misfit(length)[0]!.fixes.map(({ label }) => label.key);
 

@@ -1,11 +1,11 @@
 /** The geometry of a unit alone while something of it is dragged: what a drawing needs between two pointer moves, without loads or checks. */
-import { buildUnit, type UnitDesign } from '../carcass/families.ts';
+import { buildCabinet, type CabinetSpec } from '../carcass/families.ts';
 import type { StockOf } from '../carcass/box-frame.ts';
-import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
+import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 
 /** The unit with one value changed. */
-export function draftUnit(design: UnitDesign, path: readonly string[], value: unknown, stockOf: StockOf): ResolvedUnit {
-  return resolveUnit(buildUnit(withValue(design, path, value) as UnitDesign, stockOf));
+export function draftCabinet(design: CabinetSpec, path: readonly string[], value: unknown, stockOf: StockOf): ResolvedCabinet {
+  return resolveCabinet(buildCabinet(withValue(design, path, value) as CabinetSpec, stockOf));
 }
 
 function withValue(node: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {

@@ -6,14 +6,14 @@ import { entered } from '../length/entered.ts';
 import { mm } from '../length/length.ts';
 import { seeded } from '../chance/random.ts';
 import { isShelfBox } from '../carcass/families.ts';
-import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
+import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { findingWords } from '../checks/words/findings.ts';
 import type { Design } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { createPlanner, type Plan } from './plan.ts';
 import { fillRoom, roomsFor } from './fit-space.ts';
-import { addUnit, proposeBox, withBox } from './propose-box.ts';
+import { addCabinet, proposeBox, withBox } from './propose-box.ts';
 import { redesign } from './redesign.ts';
 import { newStops } from './settling.ts';
 import { insideOf, kgOf, setOutJob, type SetOutWish } from './set-out-plan.ts';
@@ -53,19 +53,19 @@ const ids = () => {
 
 function proposed(items: readonly Item[], limits: readonly [number, number, number]): string[] {
   const design: Design = { ...room, units: {}, items: Object.fromEntries(items.map((item) => [item.id, item])) };
-  const box = newUnit('shelf-box');
-  if (!isShelfBox(box)) throw new Error('a shelf box was asked for');
+  const spec = newSpec('shelf-box');
+  if (!isShelfBox(spec)) throw new Error('a shelf box was asked for');
   const [width, depth, height] = limits.map((each) => mm(each)) as [never, never, never];
   const wish: SetOutWish = { mode: 'smallest', width, depth, height, grow: true, takeUnplaced: true };
   const planner = createPlanner();
-  const { design: within, unitPlan } = withBox(planner, design, record, workshop, box);
-  const { frame } = insideOf(unitPlan);
-  const search = smallestBox(setOutJob(within, unitPlan, wish), kgOf, frame);
+  const { design: within, cabinetPlan } = withBox(planner, design, record, workshop, spec);
+  const { frame } = insideOf(cabinetPlan);
+  const search = smallestBox(setOutJob(within, cabinetPlan, wish), kgOf, frame);
   search.step(20);
   const found = search.best();
   if (found.levels.length === 0) return [];
-  const { edit } = proposeBox(planner, design, record, workshop, box, wish, found, ids());
-  return stopsOf(planner.plan(applyEdit(design, edit), record, workshop), box.id);
+  const { edit } = proposeBox(planner, design, record, workshop, spec, wish, found, ids());
+  return stopsOf(planner.plan(applyEdit(design, edit), record, workshop), spec.id);
 }
 
 test('low things in a box of their own: the hanging rail keeps its room', () => {
@@ -92,9 +92,9 @@ describe.each(FAMILY_IDS.flatMap((family) => (['mm', 'in'] as const).map((unit) 
   const planner = createPlanner();
   const empty: Design = { ...room, units: {} };
   const tried = { planner, design: empty, record, workshop };
-  const { edit, stops } = addUnit(tried, newUnit(family, unit));
+  const { edit, stops } = addCabinet(tried, newSpec(family, unit));
   const design = applyEdit(empty, edit);
-  const [placed] = planner.plan(design, record, workshop).units;
+  const [placed] = planner.plan(design, record, workshop).cabinets;
 
   test('added, it hangs over studs without a stop', () => {
     expect(stops).toEqual([]);

@@ -3,13 +3,13 @@ import { describe, expect, test } from '@jest/globals';
 import { mm } from '../length/length.ts';
 import { printRoom } from '../test/print-room.ts';
 import { applyEdit } from './edit.ts';
-import { fillRoom, roomAbout, roomsFor, runOfUnits } from './fit-space.ts';
+import { fillRoom, roomAbout, roomsFor, runOfCabinets } from './fit-space.ts';
 import { createPlanner, plan } from './plan.ts';
 
 const { design, record, workshop } = printRoom();
 const made = plan(design, record, workshop);
 const ink = design.units['ink']!;
-const blocks = made.units.map(({ block }) => block);
+const blocks = made.cabinets.map(({ block }) => block);
 const clear = { above: mm(30), beside: mm(10), below: 0 };
 const rooms = roomsFor(design, blocks, made.byId.get('ink')!.block.out, clear, ['ink']);
 
@@ -45,15 +45,15 @@ describe('a run', () => {
   const newId = () => `copy${n++}`;
 
   test('is the cabinet and copies of it, equal, with ids of their own and no overlap', () => {
-    const { edit, run } = runOfUnits(design, ink, room, wish, newId);
+    const { edit, run } = runOfCabinets(design, ink, room, wish, newId);
     const after = plan(applyEdit(design, edit!), record, workshop);
-    const mine = after.units.filter(({ id }) => id !== 'type');
+    const mine = after.cabinets.filter(({ id }) => id !== 'type');
     expect(mine.map(({ id }) => id)).toEqual(['ink', 'copy0', 'copy1']);
     expect(new Set(mine.map(({ block }) => block.right - block.left))).toEqual(new Set([run.width]));
     for (let k = 1; k < mine.length; k++) expect(mine[k]!.block.left - mine[k - 1]!.block.right).toBe(mm(5));
   });
   test('that does not fit is not made, and says by how much', () => {
-    const { edit, run } = runOfUnits(design, ink, room, { ...wish, width: mm(900) }, newId);
+    const { edit, run } = runOfCabinets(design, ink, room, { ...wish, width: mm(900) }, newId);
     expect(edit).toBeNull();
     expect(run.left).toBe(mm(2400 - 10 - 2700));
   });

@@ -1,5 +1,5 @@
 /** The largest unit a free rectangle takes, and runs of equal units in it: edits made from the room there is. */
-import { familyOf, type UnitDesign } from '../carcass/families.ts';
+import { familyOf, type CabinetSpec } from '../carcass/families.ts';
 import type { Finding } from '../checks/finding.ts';
 import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
@@ -38,14 +38,14 @@ const SIZES = SHARES.flatMap((wide) => SHARES.map((high) => ({ wide, high }))).s
  * A unit of the design made as large as a room lets it be without anything that stops it, in whole steps of the tape, with the fixes it takes;
  * where every size has a stop, the one with the fewest. Yields null between two sizes, so that a page can draw; its value is the answer.
  */
-export function* fillRoom(tried: TriedFix, box: UnitDesign, room: WallRect): Generator<null, Proposed> {
+export function* fillRoom(tried: TriedFix, spec: CabinetSpec, room: WallRect): Generator<null, Proposed> {
   let best: Proposed | undefined;
   for (const { wide, high } of SIZES) {
-    const edit = sizedTo(box, room, wide, high);
+    const edit = sizedTo(spec, room, wide, high);
     if (!edit.every((step) => canBeEntered(tried.design, step))) continue;
-    const filled = withoutStops(tried, box.id, edit);
+    const filled = withoutStops(tried, spec.id, edit);
     // A fix that moved it out of the room fills no room.
-    if (!liesIn(tried, box.id, filled, room)) continue;
+    if (!liesIn(tried, spec.id, filled, room)) continue;
     if (sizeable(filled) === 0) return filled;
     if (!best || sizeable(filled) < sizeable(best)) best = filled;
     yield null;
@@ -62,10 +62,10 @@ function liesIn({ planner, design, record, workshop }: TriedFix, id: string, { e
 const OF_THE_WALL: ReadonlySet<Finding['check']> = new Set(['cable-unknown', 'no-stud-anchors', 'moving-wall', 'unrated-fixing', 'ground', 'earthquake']);
 const sizeable = ({ stops }: Proposed): number => stops.filter(({ check }) => !OF_THE_WALL.has(check)).length;
 
-function sizedTo(box: UnitDesign, room: WallRect, wide: number, high: number): Edit {
-  const { unit } = box;
+function sizedTo(spec: CabinetSpec, room: WallRect, wide: number, high: number): Edit {
+  const { unit } = spec;
   const limit = (name: string): Length => {
-    const field = familyOf(box).form.fields.find(({ path }) => path.join('.') === name);
+    const field = familyOf(spec).form.fields.find(({ path }) => path.join('.') === name);
     return field?.kind === 'length' ? field.most : (Infinity as Length);
   };
   const bottom = whole(room.bottom, unit, 'up');
@@ -74,10 +74,10 @@ function sizedTo(box: UnitDesign, room: WallRect, wide: number, high: number): E
   // In the middle of a room it does not fill.
   const along = whole(room.left + (wide < 1 ? (room.right - room.left - width) / 2 : 0), unit, 'up');
   return [
-    { path: ['units', box.id, 'width'], value: say(width, unit) },
-    { path: ['units', box.id, 'height'], value: say(height, unit) },
-    { path: ['units', box.id, 'place', 'along'], value: say(along, unit) },
-    { path: ['units', box.id, 'place', 'up'], value: say(bottom, unit) },
+    { path: ['units', spec.id, 'width'], value: say(width, unit) },
+    { path: ['units', spec.id, 'height'], value: say(height, unit) },
+    { path: ['units', spec.id, 'place', 'along'], value: say(along, unit) },
+    { path: ['units', spec.id, 'place', 'up'], value: say(bottom, unit) },
   ];
 }
 
@@ -88,27 +88,27 @@ export interface RunPlan {
 }
 
 /** A run of equal units in a room: the unit itself and copies of it, whose ids come from `newId`. Things stay with the first. */
-export function runOfUnits(design: Design, box: UnitDesign, room: WallRect, wish: RunWish, newId: () => string): RunPlan {
-  const run = runIn(room, wish, box.unit);
+export function runOfCabinets(design: Design, spec: CabinetSpec, room: WallRect, wish: RunWish, newId: () => string): RunPlan {
+  const run = runIn(room, wish, spec.unit);
   if (run.left < 0 || run.width < 100 * NM_PER.mm) return { run, edit: null };
-  const order = Object.values(design.units).reduce((most, unit) => Math.max(most, unit.order), 0);
-  const width = say(whole(run.width, box.unit, 'down'), box.unit);
+  const order = Object.values(design.units).reduce((most, spec) => Math.max(most, spec.order), 0);
+  const width = say(whole(run.width, spec.unit, 'down'), spec.unit);
   const steps = run.lefts.flatMap((at, index): EditStep[] => {
     const along = enteredFromNm(at);
     if (index === 0)
       return [
-        { path: ['units', box.id, 'width'], value: width },
-        { path: ['units', box.id, 'place', 'along'], value: along },
+        { path: ['units', spec.id, 'width'], value: width },
+        { path: ['units', spec.id, 'place', 'along'], value: along },
       ];
     const id = newId();
-    const copy: UnitDesign = {
-      ...box,
+    const copy: CabinetSpec = {
+      ...spec,
       id,
       order: order + index,
-      name: `${box.name} ${index + 1}`.slice(0, 80),
+      name: `${spec.name} ${index + 1}`.slice(0, 80),
       width,
       rows: {},
-      place: { ...box.place, along },
+      place: { ...spec.place, along },
     };
     return [{ path: ['units', id], value: copy }];
   });

@@ -3,24 +3,24 @@ import { describe, expect, test } from '@jest/globals';
 import type { DrawerUnit } from '../carcass/drawer-unit.ts';
 import type { SlotRack } from '../carcass/slot-rack.ts';
 import type { ToolTill } from '../carcass/tool-till.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { printRoom } from '../test/print-room.ts';
 import { thing } from '../test/things.ts';
-import type { Design, UnitDesign } from './design.ts';
+import type { Design, CabinetSpec } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { sizedByThings } from './from-things.ts';
 import { plan } from './plan.ts';
 
 /** A unit alone with things on its spaces. */
-function holding(unit: UnitDesign, things: Readonly<Record<string, Design['items'][string]>>): Design {
-  return { ...printRoom().design, units: { u1: unit }, items: things };
+function holding(spec: CabinetSpec, things: Readonly<Record<string, Design['items'][string]>>): Design {
+  return { ...printRoom().design, units: { u1: spec }, items: things };
 }
 const on = (space: string, count = 1) => ({ u1: { [space]: { count, pinned: false } } });
 const planned = (design: Design) => plan(design, printRoom().record, printRoom().workshop).byId.get('u1')!;
 const sized = (design: Design): Design => applyEdit(design, sizedByThings(design.units['u1']!, planned(design)));
 
 describe('a till', () => {
-  const till = newUnit('tool-till') as ToolTill;
+  const till = newSpec('tool-till') as ToolTill;
   const design = holding(till, {
     brayer: thing('brayer', [145, 60, 230], { kg: 0.9, homes: on('b1') }),
     key: thing('key', [31.2, 20, 90], { kg: 0.25, homes: on('b2') }),
@@ -38,17 +38,17 @@ describe('a till', () => {
 });
 
 test('drawers: a front as high as its tallest thing asks, and the thing then fits', () => {
-  const drawers = newUnit('drawer-unit') as DrawerUnit;
+  const drawers = newSpec('drawer-unit') as DrawerUnit;
   const design = holding(drawers, { tins: thing('tins', [80, 80, 95], { homes: on('d3', 4) }) });
   const made = sized(design);
   // 95 + 10 to open + groove 12 + bottom 7 + 20 + 15.
   expect((made.units['u1'] as DrawerUnit).drawers['d3']!.height!.text).toBe('159 mm');
-  const space = planned(made).unit.compartments.find(({ keptBy }) => keptBy === 'd3')!;
+  const space = planned(made).cabinet.compartments.find(({ keptBy }) => keptBy === 'd3')!;
   expect(space.height.value).toBeGreaterThanOrEqual(105_000_000);
 });
 
 describe('a slot rack', () => {
-  const rack = newUnit('slot-rack') as SlotRack;
+  const rack = newSpec('slot-rack') as SlotRack;
   test('flat things let it have more slots, never two of one id', () => {
     const made = sized(holding(rack, { paper: thing('paper', [300, 200, 20], { homes: on('t1') }) })).units['u1'] as SlotRack;
     // 700 − 40 − 100 over 20 + 25 to lift it out: 12, and one more.
@@ -67,8 +67,8 @@ describe('a slot rack', () => {
 });
 
 test('a family that does not size its places, and a unit with nothing in it, change nothing', () => {
-  const box = newUnit('shelf-box');
-  expect(sizedByThings(box, planned(holding(box, {})))).toEqual([]);
-  const till = newUnit('tool-till');
+  const spec = newSpec('shelf-box');
+  expect(sizedByThings(spec, planned(holding(spec, {})))).toEqual([]);
+  const till = newSpec('tool-till');
   expect(sizedByThings(till, planned(holding(till, {})))).toEqual([]);
 });

@@ -6,8 +6,8 @@ import { massOfOne } from '../contents/item-mass.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { toMm, type DisplayUnit } from '../length/length.ts';
 import type { EditStep } from './edit.ts';
-import type { UnitDesign } from './design.ts';
-import type { UnitPlan } from './plan.ts';
+import type { CabinetSpec } from './design.ts';
+import type { CabinetPlan } from './plan.ts';
 
 /** A length nobody minds typing, not under the one that is needed: half millimetres, thirty-seconds of an inch. */
 function roundedUp(nm: number, unit: DisplayUnit): Entered {
@@ -21,20 +21,20 @@ const thingOf = (item: Item, unit: DisplayUnit): Thing => {
 };
 
 /** What would change; nothing for a family that does not size its places, or with nothing given to them, or already so. */
-export function sizedByThings(box: UnitDesign, { weights }: Pick<UnitPlan, 'weights'>): EditStep[] {
-  const family = familyOf(box);
+export function sizedByThings(spec: CabinetSpec, { weights }: Pick<CabinetPlan, 'weights'>): EditStep[] {
+  const family = familyOf(spec);
   if (!family.fromThings) return [];
-  const things = new Map(weights.contents.map(({ compartment, lots }) => [compartment.keptBy, lots.map(({ item }) => thingOf(item, box.unit))]));
+  const things = new Map(weights.contents.map(({ compartment, lots }) => [compartment.keptBy, lots.map(({ item }) => thingOf(item, spec.unit))]));
   return family
-    .fromThings(box, (space) => things.get(space) ?? [])
+    .fromThings(spec, (space) => things.get(space) ?? [])
     .filter(
       ({ path, value }) =>
         !same(
-          path.reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], box),
+          path.reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], spec),
           value,
         ),
     )
-    .map(({ path, value }) => ({ path: ['units', box.id, ...path], value }));
+    .map(({ path, value }) => ({ path: ['units', spec.id, ...path], value }));
 }
 
 /** The same value; two ways to type one length count as the same. */

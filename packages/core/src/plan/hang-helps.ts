@@ -8,7 +8,7 @@ import { loadLimits } from '../hang/limits.ts';
 import { mostUsed } from '../hang/link.ts';
 import type { VerdictState } from '../hang/refusals.ts';
 import { applyEdit } from './edit.ts';
-import type { UnitPlan } from './plan.ts';
+import type { CabinetPlan } from './plan.ts';
 import { remediesFor } from './remedies.ts';
 import { issueFixes, together, type EditFix, type TriedFix } from './settling.ts';
 
@@ -28,23 +28,23 @@ const MAX_STOPS = 5;
 const TOLD = 3;
 
 /** At most three, the stops' own fixes first; empty where it is OK already, or no change helps. */
-export function hangHelps(tried: TriedFix, unitId: string): HangHelp[] {
+export function hangHelps(tried: TriedFix, cabinetId: string): HangHelp[] {
   const { planner, design, record, workshop } = tried;
-  const now = planner.plan(design, record, workshop).byId.get(unitId);
+  const now = planner.plan(design, record, workshop).byId.get(cabinetId);
   if (!now || now.hang.state === 'fine' || now.hang.state === 'not-checked') return [];
-  const settling = settled(tried, unitId);
-  const strengthening = remediesFor(planner, design, record, workshop, unitId).map(({ fix }) => fix);
+  const settling = settled(tried, cabinetId);
+  const strengthening = remediesFor(planner, design, record, workshop, cabinetId).map(({ fix }) => fix);
   const fixes = new Map([...settling, ...strengthening].map((fix) => [JSON.stringify(fix.edit), fix]));
   return [...fixes.values()].slice(0, TOLD).map((fix) => {
-    const after = planner.plan(applyEdit(design, fix.edit), record, workshop).byId.get(unitId)!;
+    const after = planner.plan(applyEdit(design, fix.edit), record, workshop).byId.get(cabinetId)!;
     return { fix, state: after.hang.state, carriesKg: carriedBy(after), weakest: mostUsed(after.hang.links) };
   });
 }
 
 /** What takes away the stops that rule a unit out, one after another, as one change; empty where nothing does. */
-function settled(tried: TriedFix, unitId: string): EditFix[] {
+function settled(tried: TriedFix, cabinetId: string): EditFix[] {
   const stopsOf = (design: TriedFix['design']): Finding[] =>
-    tried.planner.plan(design, tried.record, tried.workshop).findings.filter((finding) => finding.unit === unitId && rulesOut(finding));
+    tried.planner.plan(design, tried.record, tried.workshop).findings.filter((finding) => finding.unit === cabinetId && rulesOut(finding));
   const steps: EditFix[] = [];
   let { design } = tried;
   let stops = stopsOf(design);
@@ -67,4 +67,4 @@ function firstFix(tried: TriedFix, stops: readonly Finding[]): EditFix | null {
   return null;
 }
 
-const carriedBy = ({ hang, hangInput }: UnitPlan): number | null => (hang.state === 'refused' ? null : loadLimits(hangInput).carriesKg);
+const carriedBy = ({ hang, hangInput }: CabinetPlan): number | null => (hang.state === 'refused' ? null : loadLimits(hangInput).carriesKg);

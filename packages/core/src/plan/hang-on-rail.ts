@@ -6,16 +6,16 @@ import { applyEdit, type Edit } from './edit.ts';
 import type { Planner } from './plan.ts';
 
 /** The edit; throws a RangeError on a unit or rail that is not there. Where the bevel comes to is known only once the half is ripped: it is planned first. */
-export function hangOnRail(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, unitId: string, railId: string): Edit {
+export function hangOnRail(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, cabinetId: string, railId: string): Edit {
   const rail = Object.hasOwn(design.wall.rails, railId) ? design.wall.rails[railId] : undefined;
-  if (!rail || !Object.hasOwn(design.units, unitId)) throw new RangeError(`there is no unit '${unitId}' or no rail '${railId}'`);
-  const at = (...path: string[]): string[] => ['units', unitId, ...path];
+  if (!rail || !Object.hasOwn(design.units, cabinetId)) throw new RangeError(`there is no unit '${cabinetId}' or no rail '${railId}'`);
+  const at = (...path: string[]): string[] => ['units', cabinetId, ...path];
   const ripped: Edit = [
     { path: at('hanging', 'wallRail'), value: railId },
     { path: at('hanging', 'stock'), value: rail.stock },
     { path: at('hanging', 'boardWidth'), value: rail.boardWidth },
     { path: at('hanging', 'bevelDeg'), value: rail.bevelDeg },
   ];
-  const { unit } = planner.plan(applyEdit(design, ripped), record, workshop).byId.get(unitId)!;
-  return [...ripped, { path: at('place', 'up'), value: enteredFromNm(rail.up.nm - unit.hanging.valleyUp) }];
+  const { cabinet } = planner.plan(applyEdit(design, ripped), record, workshop).byId.get(cabinetId)!;
+  return [...ripped, { path: at('place', 'up'), value: enteredFromNm(rail.up.nm - cabinet.hanging.valleyUp) }];
 }

@@ -2,12 +2,12 @@
 import type { Plan } from './plan.ts';
 
 /** Their names: two cabinets may have the same, so that they are told apart by their ids. */
-export function joinedTo({ byId, units }: Pick<Plan, 'byId' | 'units'>, id: string): string[] {
+export function joinedTo({ byId, cabinets }: Pick<Plan, 'byId' | 'cabinets'>, id: string): string[] {
   const besides = new Set(
-    units.flatMap((unit) =>
-      unit.findings.flatMap((finding) => {
+    cabinets.flatMap((cabinetPlan) =>
+      cabinetPlan.findings.flatMap((finding) => {
         if (finding.check !== 'join-first') return [];
-        return unit.id === id ? [finding.otherUnit] : finding.otherUnit === id ? [unit.id] : [];
+        return cabinetPlan.id === id ? [finding.otherUnit] : finding.otherUnit === id ? [cabinetPlan.id] : [];
       }),
     ),
   );

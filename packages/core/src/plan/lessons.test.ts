@@ -17,11 +17,11 @@ const entries = (...facts: readonly NewFact[]): RecordEntry[] =>
 const planned = plan(design, [], workshop);
 const lessons = (...facts: readonly NewFact[]): Lesson[] => lessonsOf(planned, design, entries(...facts), workshop);
 const said = (lesson: Lesson): string =>
-  lessonWords(lesson, { plan: planned, products: workshop.products, unitNames: design.units, unit: 'mm', currency: 'cr' });
+  lessonWords(lesson, { plan: planned, products: workshop.products, cabinetNames: design.units, unit: 'mm', currency: 'cr' });
 
 const reading = (value: string): NewFact => ({ kind: 'thickness', reading: { product: 'birch-18', value: mm(value) } });
 /** As a tick at the machine keeps it. */
-const slot = operationsOf(planned.byId.get('ink')!.unit).operations.find(({ id }) => id.startsWith('ink/side/left:ink/shelf/s1'))!.id;
+const slot = operationsOf(planned.byId.get('ink')!.cabinet).operations.find(({ id }) => id.startsWith('ink/side/left:ink/shelf/s1'))!.id;
 const shelf = planned.parts.find(({ panels }) => panels.includes('ink/shelf/s1'))!;
 const lengthMm = shelf.length.value / 1e6;
 const cut = (off: number): NewFact => ({ kind: 'as-cut', asCut: { panel: 'ink/shelf/s1', length: mm(String(lengthMm + off)) } });
@@ -34,8 +34,10 @@ describe('sheets', () => {
     const [lesson, ...more] = lessons(reading('17.6'), reading('17.6'));
     expect(more).toEqual([]);
     expect(lesson).toMatchObject({ lesson: 'sheet-measured', product: 'birch-18', nominal: 18e6, mean: 17.6e6 });
-    const slots = planned.units.flatMap(({ unit }) =>
-      unit.meetings.filter(({ id, guest, host }) => unit.byId.get(guest)!.stock === 'birch-18' && unit.byId.get(host)!.strips.some((strip) => strip.id === id)),
+    const slots = planned.cabinets.flatMap(({ cabinet }) =>
+      cabinet.meetings.filter(
+        ({ id, guest, host }) => cabinet.byId.get(guest)!.stock === 'birch-18' && cabinet.byId.get(host)!.strips.some((strip) => strip.id === id),
+      ),
     );
     expect(lesson).toMatchObject({ slots: slots.length, hosts: new Set(slots.map(({ host }) => host)).size });
     expect(said(lesson!)).toMatch(
@@ -47,7 +49,7 @@ describe('sheets', () => {
     const [lesson] = lessons({ kind: 'made', made: [slot] }, reading('18.3'));
     expect(lesson).toMatchObject({ lesson: 'sheet-too-late', slots: 1, hosts: 1 });
     // The left side: 820 × 298 of 2440 × 1220, for what the sheet costs.
-    const side = planned.byId.get('ink')!.unit.byId.get('ink/side/left')!;
+    const side = planned.byId.get('ink')!.cabinet.byId.get('ink/side/left')!;
     const { price, length, width } = workshop.products['birch-18']!;
     expect(lesson).toMatchObject({ cost: expect.closeTo((price * side.length.value * side.width.value) / length.nm / width.nm, 1) });
     expect(said(lesson!)).toMatch(

@@ -50,7 +50,7 @@ export function lessonsOf(plan: Plan, design: Design, record: readonly RecordEnt
   return [...sheetLessons(plan, record, workshop), ...partLessons(plan, record, workshop), ...squareLessons(plan, design, record), ...hungLessons(record)];
 }
 
-const panelsOf = (plan: Plan): ReadonlyMap<string, ResolvedPanel> => new Map(plan.units.flatMap(({ unit }) => [...unit.byId]));
+const panelsOf = (plan: Plan): ReadonlyMap<string, ResolvedPanel> => new Map(plan.cabinets.flatMap(({ cabinet }) => [...cabinet.byId]));
 
 /** A panel's share of what its sheet costs. */
 function costOf({ stock, length, width }: ResolvedPanel, { products }: Workshop): number {
@@ -64,7 +64,9 @@ function sheetLessons(plan: Plan, record: readonly RecordEntry[], workshop: Work
   const panels = panelsOf(plan);
   const readings = activeFacts(record, ({ reading }) => reading);
   const at = new Map(record.map(({ id }, index) => [id, index]));
-  const slots = plan.units.flatMap(({ unit }) => unit.meetings.filter(({ id, host }) => unit.byId.get(host)!.strips.some((strip) => strip.id === id)));
+  const slots = plan.cabinets.flatMap(({ cabinet }) =>
+    cabinet.meetings.filter(({ id, host }) => cabinet.byId.get(host)!.strips.some((strip) => strip.id === id)),
+  );
   const madeAt = new Map(activeFacts(record, ({ made }) => made).flatMap(({ id, fact }) => fact.map((operation) => [operation, at.get(id)!] as const)));
   return [...new Set(readings.map(({ fact }) => fact.product))].flatMap((id): Lesson[] => {
     const product = workshop.products[id];
@@ -123,10 +125,10 @@ function squareLessons(plan: Plan, design: Design, record: readonly RecordEntry[
   for (const { fact } of activeFacts(record, ({ diagonals }) => diagonals))
     readings.set(fact.assembly, [...(readings.get(fact.assembly) ?? []), Math.abs(fact.one.nm - fact.other.nm)]);
   return [...readings].flatMap(([id, apart]): Lesson[] => {
-    for (const { id: unitId, unit } of plan.units) {
-      const assembly = assembliesOf(unit).find((each) => each.id === id);
+    for (const { id: cabinetId, cabinet } of plan.cabinets) {
+      const assembly = assembliesOf(cabinet).find((each) => each.id === id);
       if (!assembly) continue;
-      const allowed = Math.round(ringDiagonals(unit, assembly, hasInsetDoors(design.units[unitId]!)).allowed.value * 1e6);
+      const allowed = Math.round(ringDiagonals(cabinet, assembly, hasInsetDoors(design.units[cabinetId]!)).allowed.value * 1e6);
       const [was, is] = [Math.max(...apart), apart.at(-1)!];
       if (was <= allowed) return [];
       return [{ lesson: is <= allowed ? 'squared' : 'out-of-square', assembly: id, was, is, allowed }];

@@ -12,7 +12,7 @@ import { activeReadings } from './design.ts';
 import { inAnotherLength } from '../stock/board-lengths.ts';
 import { boardJobs, boardPurchases, sheetJobs } from './cutting.ts';
 import { applyEdit, valueAt } from './edit.ts';
-import { createPlanner, plan, unitLetter, type Plan } from './plan.ts';
+import { createPlanner, plan, cabinetLetter, type Plan } from './plan.ts';
 import { preview } from './preview.ts';
 
 const everyFigure = function* (value: unknown, seen = new Set<unknown>()): Generator<ExplainedValue | ExplainedLength> {
@@ -26,7 +26,8 @@ describe('plan()', () => {
   test('is a pure function: the same inputs give the same plan, and it leaves them alone', () => {
     const { design, record, workshop } = printRoom();
     const before = JSON.stringify({ design, record, workshop });
-    const text = (made: Plan): string => JSON.stringify(made.parts) + JSON.stringify(made.findings) + JSON.stringify(made.units.map(({ hang }) => hang.links));
+    const text = (made: Plan): string =>
+      JSON.stringify(made.parts) + JSON.stringify(made.findings) + JSON.stringify(made.cabinets.map(({ hang }) => hang.links));
     expect(text(plan(design, record, workshop))).toBe(text(plan(design, record, workshop)));
     expect(JSON.stringify({ design, record, workshop })).toBe(before);
   });
@@ -36,7 +37,7 @@ describe('plan()', () => {
       fc.property(arbitraryBox, fc.boolean(), (box, known) => {
         const { design, record, workshop } = printRoom();
         const made = plan({ ...design, wall: { ...design.wall, studs: { ...design.wall.studs, known } }, units: { u1: box } }, record, workshop);
-        for (const figure of everyFigure({ units: made.units.map(({ hangInput: _input, ...rest }) => rest) })) {
+        for (const figure of everyFigure({ units: made.cabinets.map(({ hangInput: _input, ...rest }) => rest) })) {
           if ('label' in figure) expect(labelWords(figure.label)).not.toBe('');
           for (const term of figure.terms) expect(labelWords(term.label)).not.toBe('');
           expect(Number.isFinite(figure.value)).toBe(true);
@@ -56,7 +57,7 @@ describe('plan()', () => {
         const { design, record, workshop } = printRoom();
         const alone = { ...design, units: { u1: box } };
         for (const { fixes } of plan(alone, record, workshop).findings)
-          for (const fix of fixes) if ('edit' in fix) expect(plan(applyEdit(alone, fix.edit), record, workshop).units).toHaveLength(1);
+          for (const fix of fixes) if ('edit' in fix) expect(plan(applyEdit(alone, fix.edit), record, workshop).cabinets).toHaveLength(1);
       }),
       { numRuns: 40 },
     );
@@ -183,5 +184,5 @@ describe('from parts to pieces', () => {
 });
 
 test('units are lettered A to Z, then AA', () => {
-  expect([0, 25, 26, 51, 52, 701, 702].map(unitLetter)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA']);
+  expect([0, 25, 26, 51, 52, 701, 702].map(cabinetLetter)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA']);
 });

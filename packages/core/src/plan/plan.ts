@@ -3,10 +3,10 @@
  * A pure function; createPlanner() remembers each unit's plan until one of its inputs changes.
  */
 import { latePanels, type Ticked } from '../build/late-parts.ts';
-import { buildUnit, faultOfUnit } from '../carcass/families.ts';
+import { buildCabinet, faultOfSpec } from '../carcass/families.ts';
 import { Unbuildable, type DesignFault } from '../carcass/family.ts';
 import type { Stocked } from '../carcass/box-frame.ts';
-import { checkUnit, bySeverity } from '../checks/checks.ts';
+import { checkCabinet, bySeverity } from '../checks/checks.ts';
 import type { Finding } from '../checks/finding.ts';
 import { blockOf, checkPlaces } from '../checks/place-checks.ts';
 import { reachOf } from '../contents/person.ts';
@@ -25,9 +25,9 @@ import { looseLines } from '../parts/loose-parts.ts';
 import { partsOf } from '../parts/parts.ts';
 import type { PartLine } from '../parts/part-line.ts';
 import type { RailPlan } from '../parts/rail-parts.ts';
-import { contentsMass, loadedUnit, weightsOf, type Load, type LotsOn, type UnitWeights } from '../parts/weights.ts';
-import { sagOf, type ShelfSag } from '../sag/unit-sag.ts';
-import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
+import { contentsMass, loadedCabinet, weightsOf, type Load, type LotsOn, type CabinetWeights } from '../parts/weights.ts';
+import { sagOf, type ShelfSag } from '../sag/cabinet-sag.ts';
+import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { MATERIALS, type Material } from '../stock/materials.ts';
 import { thicknessOf } from '../stock/thickness.ts';
 import { widestKerf } from '../stock/shop.ts';
@@ -36,18 +36,18 @@ import { wallFacts, type WallFacts } from '../wall/facts.ts';
 import type { WallBlock } from '../wall/placed.ts';
 import type { Wall } from '../wall/wall.ts';
 import { builtFacts } from './built-facts.ts';
-import { homesByUnit, lotsOf, sameLots, type Homes } from './contents.ts';
+import { homesByCabinet, lotsOf, sameLots, type Homes } from './contents.ts';
 import { learnedWorkshop } from './learned-workshop.ts';
 import { onItsRail, onPieces, railNeighbours, railPlans } from './rails.ts';
-import { activeHung, activeReadings, tickedSteps, unitsInOrder, type Design, type RecordEntry, type UnitDesign } from './design.ts';
+import { activeHung, activeReadings, tickedSteps, specsInOrder, type Design, type RecordEntry, type CabinetSpec } from './design.ts';
 
-export interface UnitPlan {
+export interface CabinetPlan {
   readonly id: string;
   readonly name: string;
   readonly letter: string;
-  readonly unit: ResolvedUnit;
+  readonly cabinet: ResolvedCabinet;
   readonly parts: readonly PartLine[];
-  readonly weights: UnitWeights;
+  readonly weights: CabinetWeights;
   readonly loaded: Load;
   readonly contentsKg: number;
   readonly sag: readonly ShelfSag[];
@@ -61,7 +61,7 @@ export interface UnitPlan {
 }
 
 /** A cabinet there is no plan of: its entries do not go together, or planning it failed. Everything else is planned as ever. */
-export interface UnplannedUnit {
+export interface UnplannedCabinet {
   readonly id: string;
   readonly name: string;
   readonly letter: string;
@@ -71,9 +71,9 @@ export interface UnplannedUnit {
 }
 
 export interface Plan {
-  readonly units: readonly UnitPlan[];
-  readonly unplanned: readonly UnplannedUnit[];
-  readonly byId: ReadonlyMap<string, UnitPlan>;
+  readonly cabinets: readonly CabinetPlan[];
+  readonly unplanned: readonly UnplannedCabinet[];
+  readonly byId: ReadonlyMap<string, CabinetPlan>;
   readonly rails: readonly RailPlan[];
   /** The cut list of all units and rails, and of parts without a unit. */
   readonly parts: readonly PartLine[];
@@ -86,8 +86,8 @@ export interface Planner {
 }
 
 /** All that a unit's own plan is worked out from. */
-interface UnitInputs {
-  readonly box: UnitDesign;
+interface CabinetInputs {
+  readonly spec: CabinetSpec;
   readonly wall: Wall;
   /** Of the wall alone: follows from it, and is not compared. */
   readonly facts: WallFacts;
@@ -110,16 +110,16 @@ interface UnitInputs {
 }
 
 interface Cached {
-  readonly inputs: UnitInputs;
+  readonly inputs: CabinetInputs;
   readonly made: Made;
   /** What neighbours on the same rail lay on the studs, as text; and the plan made with it. */
   readonly shared: string;
-  readonly plan: UnitPlan;
+  readonly plan: CabinetPlan;
 }
 
 /** A unit between its two halves of planning. */
 interface Making {
-  readonly inputs: UnitInputs;
+  readonly inputs: CabinetInputs;
   readonly before: Cached | undefined;
   readonly made: Made;
 }
@@ -158,15 +158,15 @@ export function createPlanner(): Planner {
         };
       const { built } = read;
       const stockOf = stockReader(read.readings, read.learned);
-      if (held?.items !== design.items) held = { items: design.items, homes: homesByUnit(design.items) };
+      if (held?.items !== design.items) held = { items: design.items, homes: homesByCabinet(design.items) };
       const { homes } = held;
       const { wall, children, earthquakes, person } = design;
       if (known?.wall !== wall) known = { wall, facts: wallFacts(wall) };
       const { facts } = known;
-      const unplanned: UnplannedUnit[] = [];
-      const making = unitsInOrder(design).flatMap((box, index): Making[] => {
-        const inputs: UnitInputs = {
-          box,
+      const unplanned: UnplannedCabinet[] = [];
+      const making = specsInOrder(design).flatMap((spec, index): Making[] => {
+        const inputs: CabinetInputs = {
+          spec,
           wall,
           facts,
           children,
@@ -174,50 +174,50 @@ export function createPlanner(): Planner {
           cutFirst: design.cutting.first,
           person,
           items: design.items,
-          lots: lotsOf(homes, box),
+          lots: lotsOf(homes, spec),
           record,
           cutFrom: design.cutFrom,
           built,
           hangs: read!.hangs,
           ticked: read!.ticked,
           workshop,
-          letter: unitLetter(index),
+          letter: cabinetLetter(index),
         };
-        const before = cache.get(box.id);
+        const before = cache.get(spec.id);
         if (before !== undefined && sameInputs(before.inputs, inputs)) return [{ inputs, before, made: before.made }];
-        const made = attempted(() => madeUnit(inputs, stockOf));
-        if ('fault' in made) unplanned.push(unplannedUnit(inputs, made.fault));
+        const made = attempted(() => checkedGeometry(inputs, stockOf));
+        if ('fault' in made) unplanned.push(unplannedCabinet(inputs, made.fault));
         return 'fault' in made ? [] : [{ inputs, before: undefined, made: made.value }];
       });
       const neighbours = railNeighbours(making.map(({ made }) => made));
-      const alone = making.flatMap(({ inputs, before, made }): { readonly plan: UnitPlan; readonly box: UnitDesign }[] => {
+      const alone = making.flatMap(({ inputs, before, made }): { readonly plan: CabinetPlan; readonly spec: CabinetSpec }[] => {
         const loads = neighbours(made);
         const shared = JSON.stringify(loads);
-        const finished = before?.shared === shared ? { value: before.plan } : attempted(() => finishUnit(inputs, made, loads, stockOf));
+        const finished = before?.shared === shared ? { value: before.plan } : attempted(() => finishCabinet(inputs, made, loads, stockOf));
         if ('fault' in finished) {
-          unplanned.push(unplannedUnit(inputs, finished.fault));
+          unplanned.push(unplannedCabinet(inputs, finished.fault));
           return [];
         }
-        next.set(inputs.box.id, { inputs, made, shared, plan: finished.value });
-        return [{ plan: finished.value, box: inputs.box }];
+        next.set(inputs.spec.id, { inputs, made, shared, plan: finished.value });
+        return [{ plan: finished.value, spec: inputs.spec }];
       });
       cache = next;
       const places = checkPlaces(
         wall,
-        alone.map(({ plan: unit, box }) => ({ ...unit, box })),
+        alone.map(({ plan: cabinetPlan, spec }) => ({ ...cabinetPlan, spec })),
       );
-      const units = alone.map(({ plan: unit }) => {
-        const here = places.get(unit.id) ?? [];
-        return here.length > 0 ? { ...unit, findings: bySeverity([...here, ...unit.findings]) } : unit;
+      const cabinets = alone.map(({ plan: cabinetPlan }) => {
+        const here = places.get(cabinetPlan.id) ?? [];
+        return here.length > 0 ? { ...cabinetPlan, findings: bySeverity([...here, ...cabinetPlan.findings]) } : cabinetPlan;
       });
-      const rails = railPlans(design, units, stockOf);
+      const rails = railPlans(design, cabinets, stockOf);
       return {
-        units,
+        cabinets,
         unplanned,
-        byId: new Map(units.map((unit) => [unit.id, unit])),
+        byId: new Map(cabinets.map((cabinetPlan) => [cabinetPlan.id, cabinetPlan])),
         rails,
-        parts: [...units.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts), ...looseLines(design.loose, stockOf)],
-        findings: [...unplanned.map(({ finding }) => finding), ...units.flatMap(({ findings }) => findings)],
+        parts: [...cabinets.flatMap(({ parts }) => parts), ...rails.flatMap(({ parts }) => parts), ...looseLines(design.loose, stockOf)],
+        findings: [...unplanned.map(({ finding }) => finding), ...cabinets.flatMap(({ findings }) => findings)],
         stockOf,
       };
     },
@@ -225,8 +225,8 @@ export function createPlanner(): Planner {
 }
 
 /** Everything by identity, for documents are immutable; what stands on its floors item by item. */
-const sameInputs = (a: UnitInputs, b: UnitInputs): boolean =>
-  a.box === b.box &&
+const sameInputs = (a: CabinetInputs, b: CabinetInputs): boolean =>
+  a.spec === b.spec &&
   a.wall === b.wall &&
   a.children === b.children &&
   a.earthquakes === b.earthquakes &&
@@ -237,7 +237,7 @@ const sameInputs = (a: UnitInputs, b: UnitInputs): boolean =>
   a.workshop === b.workshop &&
   a.letter === b.letter &&
   sameLots(a.lots, b.lots) &&
-  Object.values(a.box.rows).every(({ items }) => items.every((id) => a.items[id] === b.items[id]));
+  Object.values(a.spec.rows).every(({ items }) => items.every((id) => a.items[id] === b.items[id]));
 
 /** The whole plan, without memory: for the command line and tests. */
 export const plan = (design: Design, record: readonly RecordEntry[], workshop: Workshop): Plan => createPlanner().plan(design, record, workshop);
@@ -259,9 +259,9 @@ export function stockReader(readings: readonly ThicknessReading[], workshop: Wor
 
 /** A unit before its hanging: what it is and what it weighs. */
 interface Made {
-  readonly box: UnitDesign;
-  readonly unit: ResolvedUnit;
-  readonly weights: UnitWeights;
+  readonly spec: CabinetSpec;
+  readonly cabinet: ResolvedCabinet;
+  readonly weights: CabinetWeights;
   readonly loaded: Load;
   readonly rows: readonly RowAnswer[];
   readonly hangInput: HangInput;
@@ -277,67 +277,67 @@ function attempted<T>(step: () => T): { readonly value: T } | { readonly fault: 
   }
 }
 
-const unplannedUnit = ({ box: { id, name }, letter }: UnitInputs, fault: DesignFault): UnplannedUnit => {
+const unplannedCabinet = ({ spec: { id, name }, letter }: CabinetInputs, fault: DesignFault): UnplannedCabinet => {
   const { path, message, accepted } = fault;
   const station = path[0] === 'hanging' ? 'hang' : 'box';
   return { id, name, letter, fault, finding: { check: 'not-planned', unit: id, severity: 'stop', station, panels: [], path, message, accepted, fixes: [] } };
 };
 
-function madeUnit(inputs: UnitInputs, stockOf: (id: string) => Stocked): Made {
-  const fault = faultOfUnit(inputs.box);
+function checkedGeometry(inputs: CabinetInputs, stockOf: (id: string) => Stocked): Made {
+  const fault = faultOfSpec(inputs.spec);
   if (fault) throw new Unbuildable(fault);
-  return makeUnit(inputs, stockOf);
+  return geometryOf(inputs, stockOf);
 }
 
-function makeUnit({ box, wall, facts, lots, items, built }: UnitInputs, stockOf: (id: string) => Stocked): Made {
+function geometryOf({ spec, wall, facts, lots, items, built }: CabinetInputs, stockOf: (id: string) => Stocked): Made {
   const materialOf = (id: string): Material => MATERIALS[stockOf(id).product.material];
-  const unit = onPieces(resolveUnit(asBuilt(buildUnit(onItsRail(box, wall, stockOf), stockOf), built)), box, wall);
-  const weights = weightsOf(unit, box.contents, box.topLoaded, materialOf, lots);
+  const cabinet = onPieces(resolveCabinet(asBuilt(buildCabinet(onItsRail(spec, wall, stockOf), stockOf), built)), spec, wall);
+  const weights = weightsOf(cabinet, spec.contents, spec.topLoaded, materialOf, lots);
   const moving = groundOf(wall) === 'moving';
   // The ribs of a vehicle say where its fixings go, where they were found.
   const onRibs = boundToStuds(wall) || (moving && facts.studs.length > 0);
   const studsMm =
-    moving && !heldByTwoPlanes(unit, wall)
+    moving && !heldByTwoPlanes(cabinet, wall)
       ? []
       : onRibs
-        ? facts.studs.map((at) => toMm(at) - toMm(box.place.along.nm))
-        : fixingPlaces(wallHalfEnds(unit), toMm(wall.fixing.every.nm));
-  const rows = Object.values(box.rows)
+        ? facts.studs.map((at) => toMm(at) - toMm(spec.place.along.nm))
+        : fixingPlaces(wallHalfEnds(cabinet), toMm(wall.fixing.every.nm));
+  const rows = Object.values(spec.rows)
     .sort((a, b) => a.order - b.order)
     .flatMap((row) => {
-      const inside = unit.compartments.find(({ keptBy }) => keptBy === row.on)?.width;
+      const inside = cabinet.compartments.find(({ keptBy }) => keptBy === row.on)?.width;
       const answer = inside ? answerRow(row, (id) => (Object.hasOwn(items, id) ? items[id] : undefined), inside) : null;
       return answer ? [answer] : [];
     });
   const hangInput: HangInput = {
-    unit,
+    cabinet,
     weights,
     wall,
     studsMm,
     materialOf,
     isFaced: (id) => stockOf(id).product.faced,
     neighbours: [],
-    railFault: railFault(box, unit, wall),
+    railFault: railFault(spec, cabinet, wall),
   };
-  return { box, unit, weights, loaded: loadedUnit(weights), rows, hangInput };
+  return { spec, cabinet, weights, loaded: loadedCabinet(weights), rows, hangInput };
 }
 
-function finishUnit(
-  { box, wall, facts, children, earthquakes, cutFirst, person, workshop, letter, built, hangs, ticked }: UnitInputs,
+function finishCabinet(
+  { spec, wall, facts, children, earthquakes, cutFirst, person, workshop, letter, built, hangs, ticked }: CabinetInputs,
   made: Made,
   neighbours: readonly RailNeighbour[],
   stockOf: (id: string) => Stocked,
-): UnitPlan {
-  const { unit, weights, loaded, rows } = made;
+): CabinetPlan {
+  const { cabinet, weights, loaded, rows } = made;
   const hangInput = { ...made.hangInput, neighbours };
-  const parts = partsOf(unit, letter);
-  const sag = sagOf(unit, weights, hangInput.materialOf);
+  const parts = partsOf(cabinet, letter);
+  const sag = sagOf(cabinet, weights, hangInput.materialOf);
   const hanging = hang(hangInput);
-  const seating = seatingOf(box.id, box.hanging.seats?.nm ?? null, hangs);
+  const seating = seatingOf(spec.id, spec.hanging.seats?.nm ?? null, hangs);
   const zone = reachOf(person.height.nm);
-  const findings = checkUnit({
-    box,
-    unit,
+  const findings = checkCabinet({
+    spec,
+    cabinet,
     hangInput,
     hang: hanging,
     sag,
@@ -352,14 +352,14 @@ function finishUnit(
     stockOf,
     rows,
     zone,
-    misfits: misfitsOf(unit, built),
-    late: latePanels(unit, ticked),
+    misfits: misfitsOf(cabinet, built),
+    late: latePanels(cabinet, ticked),
   });
   return {
-    id: box.id,
-    name: box.name,
+    id: spec.id,
+    name: spec.name,
     letter,
-    unit,
+    cabinet,
     parts,
     weights,
     loaded,
@@ -368,14 +368,14 @@ function finishUnit(
     rows,
     hangInput,
     hang: judged(hanging, findings),
-    block: blockOf(box, unit),
+    block: blockOf(spec, cabinet),
     seating,
     findings,
   };
 }
 
 /** A, B … Z, AA, AB … */
-export function unitLetter(index: number): string {
+export function cabinetLetter(index: number): string {
   const last = String.fromCharCode(65 + (index % 26));
-  return index < 26 ? last : unitLetter(Math.floor(index / 26) - 1) + last;
+  return index < 26 ? last : cabinetLetter(Math.floor(index / 26) - 1) + last;
 }

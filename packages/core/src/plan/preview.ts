@@ -2,12 +2,12 @@
 import type { RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import type { Design } from './design.ts';
-import type { Planner, UnitPlan } from './plan.ts';
+import type { Planner, CabinetPlan } from './plan.ts';
 import type { Workshop } from '../stock/workshop.ts';
 
-export interface UnitFigures {
+export interface CabinetFigures {
   readonly weakest: number;
-  readonly state: UnitPlan['hang']['state'];
+  readonly state: CabinetPlan['hang']['state'];
   readonly worstSagMm: number;
   readonly emptyKg: number;
   readonly findings: number;
@@ -16,8 +16,8 @@ export interface UnitFigures {
 
 export interface Preview {
   readonly design: Design;
-  readonly before: UnitFigures;
-  readonly after: UnitFigures;
+  readonly before: CabinetFigures;
+  readonly after: CabinetFigures;
 }
 
 /** Previews an edit of one unit; null when it cannot be applied. */
@@ -35,7 +35,7 @@ export function preview(planner: Planner, design: Design, record: readonly Recor
   }
 }
 
-export function figuresOf({ hang, sag, weights, findings }: UnitPlan): UnitFigures {
+export function figuresOf({ hang, sag, weights, findings }: CabinetPlan): CabinetFigures {
   return {
     weakest: hang.links[0]?.use.value ?? 0,
     state: hang.state,

@@ -1,5 +1,5 @@
 /** A box of its own for a set-out: built, given its openings and things, and hung where there is room. One edit, one undo. */
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import type { Finding } from '../checks/finding.ts';
 import type { SetOut } from '../contents/set-out.ts';
@@ -7,7 +7,7 @@ import { enteredFromNm } from '../length/entered.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design, RecordEntry } from './design.ts';
 import { applyEdit, type Edit } from './edit.ts';
-import type { Planner, UnitPlan } from './plan.ts';
+import type { Planner, CabinetPlan } from './plan.ts';
 import { withoutStops, type TriedFix } from './settling.ts';
 import { placeFor, setOutEdit, type SetOutWish } from './set-out-plan.ts';
 
@@ -18,9 +18,9 @@ export function withBox(
   record: readonly RecordEntry[],
   workshop: Workshop,
   box: ShelfBox,
-): { design: Design; unitPlan: UnitPlan } {
+): { design: Design; cabinetPlan: CabinetPlan } {
   const wider: Design = { ...design, units: { ...design.units, [box.id]: box } };
-  return { design: wider, unitPlan: planner.plan(wider, record, workshop).byId.get(box.id)! };
+  return { design: wider, cabinetPlan: planner.plan(wider, record, workshop).byId.get(box.id)! };
 }
 
 export interface Proposed {
@@ -33,17 +33,17 @@ export interface Proposed {
  * The edit that adds a unit over studs and clear of what is on the wall, beyond all others where there is no such place, with the fixes of what
  * would stop it there.
  */
-export function addUnit(tried: TriedFix, box: UnitDesign): Proposed {
+export function addCabinet(tried: TriedFix, spec: CabinetSpec): Proposed {
   const { planner, design, record, workshop } = tried;
-  const adding: Edit = [{ path: ['units', box.id], value: box }];
+  const adding: Edit = [{ path: ['units', spec.id], value: spec }];
   const wider = applyEdit(design, adding);
-  const { units, byId } = planner.plan(wider, record, workshop);
-  const unitPlan = byId.get(box.id);
-  if (!unitPlan) return { edit: adding, stops: [] };
-  const blocks = units.map(({ block }) => block).filter(({ id }) => id !== box.id);
-  const placing = placeFor(wider, blocks, unitPlan);
+  const { cabinets, byId } = planner.plan(wider, record, workshop);
+  const cabinetPlan = byId.get(spec.id);
+  if (!cabinetPlan) return { edit: adding, stops: [] };
+  const blocks = cabinets.map(({ block }) => block).filter(({ id }) => id !== spec.id);
+  const placing = placeFor(wider, blocks, cabinetPlan);
   const beyond = blocks.reduce((most, { right }) => Math.max(most, right), 0);
-  return withoutStops(tried, box.id, [...adding, ...(placing ?? [{ path: ['units', box.id, 'place', 'along'], value: enteredFromNm(beyond) }])]);
+  return withoutStops(tried, spec.id, [...adding, ...(placing ?? [{ path: ['units', spec.id, 'place', 'along'], value: enteredFromNm(beyond) }])]);
 }
 
 /**
@@ -61,15 +61,15 @@ export function proposeBox(
   newId: () => string,
 ): Proposed & { readonly placed: boolean } {
   const start = withBox(planner, design, record, workshop, box);
-  const setting = setOutEdit(start.design, start.unitPlan, wish, found, newId);
+  const setting = setOutEdit(start.design, start.cabinetPlan, wish, found, newId);
   const adding: Edit = [{ path: ['units', box.id], value: box }, ...setting];
   const set = applyEdit(design, adding);
   const made = planner.plan(set, record, workshop);
-  const unitPlan = made.byId.get(box.id)!;
+  const cabinetPlan = made.byId.get(box.id)!;
   const placing = placeFor(
     set,
-    made.units.map(({ block }) => block),
-    unitPlan,
+    made.cabinets.map(({ block }) => block),
+    cabinetPlan,
   );
   const { edit, stops } = withoutStops({ planner, design, record, workshop }, box.id, [...adding, ...(placing ?? [])]);
   return { edit, placed: placing !== null, stops };

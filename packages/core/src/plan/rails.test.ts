@@ -15,7 +15,8 @@ describe('the two spacing boxes on their rails', () => {
   const [left, right] = ['spacing-1', 'spacing-2'].map((id) => made.byId.get(id)!);
 
   test('each has the whole rail behind it: studs 2668, 3062 and 3470', () => {
-    for (const unit of [left!, right!]) expect(unit.hang.studs.map(({ atMm }) => Math.round(atMm + unit.block.left / 1e6))).toEqual([2668, 3062, 3470]);
+    for (const cabinetPlan of [left!, right!])
+      expect(cabinetPlan.hang.studs.map(({ atMm }) => Math.round(atMm + cabinetPlan.block.left / 1e6))).toEqual([2668, 3062, 3470]);
   });
   test('a stud carries what both lay on it: more than alone', () => {
     const alone = planned({ path: ['units', 'spacing-2', 'hanging', 'wallRail'], value: null }).byId.get('spacing-1')!;
@@ -28,7 +29,8 @@ describe('the two spacing boxes on their rails', () => {
     );
   });
   test('the rail bends under both: in each span the moments of what each lays on it', () => {
-    const moment = (unit: typeof left) => unit!.hang.links.find(({ id }) => id === 'wall-half')!.use.terms.find(({ symbol }) => symbol === 'M')!.value;
+    const moment = (cabinetPlan: typeof left) =>
+      cabinetPlan!.hang.links.find(({ id }) => id === 'wall-half')!.use.terms.find(({ symbol }) => symbol === 'M')!.value;
     const alone = planned({ path: ['units', 'spacing-2', 'hanging', 'wallRail'], value: null }).byId.get('spacing-1')!;
     expect(moment(left)).toBeGreaterThan(moment(alone) * 1.05);
     // One rail, one moment, whichever of the two tells it.
@@ -36,7 +38,7 @@ describe('the two spacing boxes on their rails', () => {
   });
   test('their halves come out of the rails’ boards, and are not cut with the units', () => {
     expect(made.rails.map(({ boards }) => boards.map(({ halves }) => halves.length))).toEqual([[2], [2]]);
-    for (const unit of [left!, right!]) expect(unit.parts.some(({ role }) => role === 'cleat-blank')).toBe(false);
+    for (const cabinetPlan of [left!, right!]) expect(cabinetPlan.parts.some(({ role }) => role === 'cleat-blank')).toBe(false);
     expect(made.parts.filter(({ role }) => role === 'cleat-blank').map(({ mark }) => mark)).toEqual(expect.arrayContaining(['R1.1', 'R2.1']));
   });
   test('two halves of 420 do not come out of a rail of 700: a board more', () => {
@@ -58,7 +60,7 @@ describe('the two spacing boxes on their rails', () => {
 });
 
 test('what a rail leaves at the ends of a cabinet is not said to have been entered', () => {
-  const { hanging, byId } = planned().byId.get('spacing-1')!.unit;
+  const { hanging, byId } = planned().byId.get('spacing-1')!.cabinet;
   const insets = byId.get(hanging.wallHalf)!.length.terms.filter(({ label }) => label.key.endsWith('-inset'));
   expect(insets.length).toBeGreaterThan(0);
   for (const { source } of insets) expect(source).toBeUndefined();
@@ -67,13 +69,13 @@ test('what a rail leaves at the ends of a cabinet is not said to have been enter
 test('moving along the rail moves no stud of the wall and keeps the other where it is', () => {
   const before = planned().byId.get('spacing-1')!;
   const after = planned({ path: ['units', 'spacing-2', 'place', 'along'], value: entered('3100 mm') }).byId.get('spacing-1')!;
-  expect(after.unit).toEqual(before.unit);
+  expect(after.cabinet).toEqual(before.cabinet);
   expect(after.hang.studs.map(({ share }) => share.value)).not.toEqual(before.hang.studs.map(({ share }) => share.value));
 });
 
 test('a module with two cleats takes all its weight on either: the lower stands as far below as its rail', () => {
-  const { unit } = planned().byId.get('spacing-1')!;
-  const { hanging, byId } = unit;
+  const { cabinet } = planned().byId.get('spacing-1')!;
+  const { hanging, byId } = cabinet;
   const [upper, lower] = [byId.get(hanging.cabinetHalf)!, byId.get(hanging.lower!.cabinetHalf)!];
   expect(upper.frame.origin.up - lower.frame.origin.up).toBe(mm(240));
   expect(hanging.standoff).toBe('lower-cleat');

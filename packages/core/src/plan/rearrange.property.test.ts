@@ -6,16 +6,16 @@ import { newInsert } from '../carcass/inserts.ts';
 import type { ShelfBox } from '../carcass/shelf-box.ts';
 import { entered } from '../length/entered.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { boxOf, printRoom, solidOf } from '../test/print-room.ts';
 import { thing } from '../test/things.ts';
-import type { Design, UnitDesign } from './design.ts';
+import type { Design, CabinetSpec } from './design.ts';
 import { applyEdit } from './edit.ts';
 import { plan, stockReader } from './plan.ts';
-import { canMirror, cutLike, mirrored, patternsFor, uncut, unitFor } from './rearrange.ts';
+import { canMirror, cutLike, mirrored, patternsFor, uncut, specFor } from './rearrange.ts';
 
 const stockOf = stockReader([], starterWorkshop());
-const alone = (box: UnitDesign, items: Design['items'] = {}): Design => ({ ...printRoom().design, units: { [box.id]: box }, items });
+const alone = (spec: CabinetSpec, items: Design['items'] = {}): Design => ({ ...printRoom().design, units: { [spec.id]: spec }, items });
 const turned = (design: Design): Design => applyEdit(design, mirrored(design, 'u1', stockOf));
 
 /** Any nesting of bays and shelves: each element cuts a space that is there, some at a place of their own. */
@@ -40,13 +40,13 @@ const nestings: fc.Arbitrary<ShelfBox> = fc
   .filter((box) => solidOf(box).compartments.every(({ width, height }) => width.value > 40e6 && height.value > 40e6));
 
 /** Spaces by where they are, with what they hold. */
-const spaces = (box: UnitDesign, flip: boolean) => {
-  const { compartments, outside } = solidOf(box);
+const spaces = (spec: CabinetSpec, flip: boolean) => {
+  const { compartments, outside } = solidOf(spec);
   return compartments
     .map(({ at, width, height, keptBy }) => {
       const left = flip ? outside.width.value - at.along - width.value : at.along;
       // Places are shared from the whole: turned round, a nanometre may fall to the other side.
-      return { left: Math.round(left / 100), up: at.up, width: Math.round(width.value / 100), height: height.value, kg: box.contents[keptBy]?.kg ?? null };
+      return { left: Math.round(left / 100), up: at.up, width: Math.round(width.value / 100), height: height.value, kg: spec.contents[keptBy]?.kg ?? null };
     })
     .sort((a, b) => a.left - b.left || a.up - b.up);
 };
@@ -88,7 +88,7 @@ describe('what goes with it', () => {
 });
 
 test('a run comes in the other order, its fillers and doors exchanged; a corner unit cannot be turned', () => {
-  const base = newUnit('cabinet-run') as CabinetRun;
+  const base = newSpec('cabinet-run') as CabinetRun;
   const run: CabinetRun = { ...base, fillerLeft: entered('30 mm'), parts: { ...base.parts, c1: { ...base.parts['c1']!, front: 'door-left' } } };
   const after = turned(alone(run)).units['u1'] as CabinetRun;
   expect([after.fillerLeft, after.fillerRight]).toEqual([null, entered('30 mm')]);
@@ -98,7 +98,7 @@ test('a run comes in the other order, its fillers and doors exchanged; a corner 
       .map(({ id }) => id),
   ).toEqual(['c2', 'g1', 'c1']);
   expect(after.parts['c1']!.front).toBe('door-right');
-  expect(canMirror(newUnit('corner-unit'))).toBe(false);
+  expect(canMirror(newSpec('corner-unit'))).toBe(false);
 });
 
 describe('a bay cut like another', () => {
@@ -138,7 +138,7 @@ describe('a bay cut like another', () => {
 test('in another project a unit has its own name and order, and hangs on no rail that is not there', () => {
   const { design } = printRoom();
   const railed = { ...boxOf(), hanging: { ...boxOf().hanging, wallRail: 'r1' } };
-  const moved = unitFor(design, railed, 'new');
+  const moved = specFor(design, railed, 'new');
   expect(moved).toMatchObject({ id: 'new', hanging: { wallRail: null } });
   expect(moved.order).toBeGreaterThan(Math.max(...Object.values(design.units).map(({ order }) => order)));
   expect(plan({ ...design, units: { ...design.units, new: moved } }, [], starterWorkshop()).byId.has('new')).toBe(true);

@@ -9,7 +9,7 @@ import type { ShelfBox } from '../carcass/shelf-box.ts';
 import { findSpace, treeOf, writeTree, type Cutter, type SpaceNode } from '../carcass/space-tree.ts';
 import { joinSpaces } from '../carcass/split-space.ts';
 import { enteredFromNm, type Entered } from '../length/entered.ts';
-import type { Design, UnitDesign } from './design.ts';
+import type { Design, CabinetSpec } from './design.ts';
 import type { EditStep } from './edit.ts';
 
 /** Keys of a unit whose values change places when left becomes right. */
@@ -23,8 +23,8 @@ const HANDS: Readonly<Record<string, string>> = { 'door-left': 'door-right', 'do
 
 /** A unit turned round left to right, with what stands in it. A family that cannot be turned (it stands in a corner) gives nothing. */
 export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep[] {
-  const box = design.units[id]!;
-  const at = (path: string): unknown => path.split('.').reduce<unknown>((node, key) => (node as Record<string, unknown> | null | undefined)?.[key], box);
+  const spec = design.units[id]!;
+  const at = (path: string): unknown => path.split('.').reduce<unknown>((node, key) => (node as Record<string, unknown> | null | undefined)?.[key], spec);
   const steps: EditStep[] = [];
   const set = (path: string, value: unknown): void => {
     if (at(path) !== value) steps.push({ path: ['units', id, ...path.split('.')], value });
@@ -34,10 +34,10 @@ export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep
     set(left, at(right));
     set(right, at(left));
   }
-  set('front', HANDS[box.front] ?? box.front);
-  for (const { path, across, fields } of familyOf(box).form.elements) {
+  set('front', HANDS[spec.front] ?? spec.front);
+  for (const { path, across, fields } of familyOf(spec).form.elements) {
     if (!across) continue;
-    const rows = Object.values((box as unknown as Record<string, Record<string, { id: string; order: number }>>)[path]!).sort((a, b) => a.order - b.order);
+    const rows = Object.values((spec as unknown as Record<string, Record<string, { id: string; order: number }>>)[path]!).sort((a, b) => a.order - b.order);
     rows.forEach((row, index) => {
       set(`${path}.${row.id}.order`, rows[rows.length - 1 - index]!.order);
       for (const field of fields)
@@ -47,11 +47,11 @@ export function mirrored(design: Design, id: string, stockOf: StockOf): EditStep
         }
     });
   }
-  return isShelfBox(box) ? [...steps, ...mirroredInside(design, box, stockOf)] : steps;
+  return isShelfBox(spec) ? [...steps, ...mirroredInside(design, spec, stockOf)] : steps;
 }
 
 /** Whether turning a unit round changes anything. */
-export const canMirror = (box: UnitDesign): boolean => isShelfBox(box) || familyOf(box).form.elements.some(({ across }) => across);
+export const canMirror = (spec: CabinetSpec): boolean => isShelfBox(spec) || familyOf(spec).form.elements.some(({ across }) => across);
 
 function mirroredInside(design: Design, box: ShelfBox, stockOf: StockOf): EditStep[] {
   const { placed } = insideOf(box, stockOf);
@@ -74,21 +74,21 @@ function mirroredInside(design: Design, box: ShelfBox, stockOf: StockOf): EditSt
 }
 
 /** Everything kept under the name of a space, under its new one: contents, rows, inserts and the homes of things. */
-function renamed(design: Design, box: UnitDesign, names: ReadonlyMap<string, string>): EditStep[] {
+function renamed(design: Design, spec: CabinetSpec, names: ReadonlyMap<string, string>): EditStep[] {
   const moved = [...names].some(([from, to]) => from !== to);
   if (!moved) return [];
   const name = (space: string): string => names.get(space) ?? space;
   const byName = <T>(rows: Readonly<Record<string, T>>): Record<string, T> =>
     Object.fromEntries(Object.entries(rows).map(([space, value]) => [name(space), value]));
-  const rows = Object.fromEntries(Object.entries(box.rows).map(([key, row]) => [key, { ...row, on: name(row.on) }]));
-  const inserts = Object.fromEntries(Object.entries(box.inserts).map(([key, insert]) => [key, { ...insert, in: name(insert.in) }]));
+  const rows = Object.fromEntries(Object.entries(spec.rows).map(([key, row]) => [key, { ...row, on: name(row.on) }]));
+  const inserts = Object.fromEntries(Object.entries(spec.inserts).map(([key, insert]) => [key, { ...insert, in: name(insert.in) }]));
   return [
-    { path: ['units', box.id, 'contents'], value: byName(box.contents) },
-    { path: ['units', box.id, 'rows'], value: rows },
-    { path: ['units', box.id, 'inserts'], value: inserts },
+    { path: ['units', spec.id, 'contents'], value: byName(spec.contents) },
+    { path: ['units', spec.id, 'rows'], value: rows },
+    { path: ['units', spec.id, 'inserts'], value: inserts },
     ...Object.values(design.items).flatMap((item): EditStep[] => {
-      const here = item.homes[box.id];
-      return here ? [{ path: ['items', item.id, 'homes', box.id], value: byName(here) }] : [];
+      const here = item.homes[spec.id];
+      return here ? [{ path: ['items', item.id, 'homes', spec.id], value: byName(here) }] : [];
     }),
   ];
 }
@@ -144,7 +144,7 @@ export function uncut(box: ShelfBox, space: string): EditStep[] {
 }
 
 /** A unit as it would be in another project: on no rail of this wall, after the units that are there; things stay behind. */
-export function unitFor(target: Pick<Design, 'units'>, box: UnitDesign, id: string): UnitDesign {
+export function specFor(target: Pick<Design, 'units'>, spec: CabinetSpec, id: string): CabinetSpec {
   const last = Math.max(0, ...Object.values(target.units).map(({ order }) => order));
-  return { ...box, id, order: last + 1, hanging: { ...box.hanging, wallRail: null } };
+  return { ...spec, id, order: last + 1, hanging: { ...spec.hanging, wallRail: null } };
 }

@@ -5,7 +5,7 @@ import { familyOf } from '../carcass/families.ts';
 import { entered } from '../length/entered.ts';
 import { mm, NM_PER } from '../length/length.ts';
 import { designCodec } from '../formats/design-codec.ts';
-import { FAMILY_IDS, newUnit } from '../test/family-units.ts';
+import { FAMILY_IDS, newSpec } from '../test/family-units.ts';
 import { boxOf, printRoom } from '../test/print-room.ts';
 import { applyEdit } from './edit.ts';
 import { largestChange, redesign, roundedIn } from './redesign.ts';
@@ -43,10 +43,10 @@ describe('one length', () => {
 describe.each(FAMILY_IDS)('a %s', (family) => {
   test.each(['mm', 'in'] as const)('to %s and read again; asked again nothing is left to move', (unit) => {
     const { design } = printRoom();
-    const box = newUnit(family, unit === 'mm' ? 'in' : 'mm');
-    const { edit, moved } = redesign(box, unit);
+    const spec = newSpec(family, unit === 'mm' ? 'in' : 'mm');
+    const { edit, moved } = redesign(spec, unit);
     expect(moved.length).toBeGreaterThan(3);
-    const after = applyEdit({ ...design, units: { u1: box } }, edit);
+    const after = applyEdit({ ...design, units: { u1: spec } }, edit);
     const made = after.units['u1']!;
     expect(made.unit).toBe(unit);
     expect(redesign(made, unit).moved).toEqual([]);

@@ -8,7 +8,7 @@ import { familyOf } from '../carcass/families.ts';
 import type { FormField } from '../carcass/form.ts';
 import { entered, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import type { UnitDesign } from './design.ts';
+import type { CabinetSpec } from './design.ts';
 import type { EditStep } from './edit.ts';
 
 export interface MovedSize {
@@ -74,8 +74,8 @@ const BOUGHT = [
   'place.up',
 ];
 
-export function redesign(box: UnitDesign, unit: DisplayUnit): Redesign {
-  const { fields, elements } = familyOf(box).form;
+export function redesign(spec: CabinetSpec, unit: DisplayUnit): Redesign {
+  const { fields, elements } = familyOf(spec).form;
   const moved: MovedSize[] = [];
   const look = (row: unknown, rows: readonly FormField[], before: readonly string[], element: number | null): void => {
     for (const field of rows) {
@@ -87,13 +87,15 @@ export function redesign(box: UnitDesign, unit: DisplayUnit): Redesign {
       moved.push({ path: [...before, ...field.path], label: field.label, element, from, to });
     }
   };
-  look(box, fields, [], null);
+  look(spec, fields, [], null);
   for (const { path, fields: rows } of elements) {
-    const list = Object.values((box as unknown as Record<string, Record<string, { id: string; order: number }>>)[path] ?? {}).sort((a, b) => a.order - b.order);
+    const list = Object.values((spec as unknown as Record<string, Record<string, { id: string; order: number }>>)[path] ?? {}).sort(
+      (a, b) => a.order - b.order,
+    );
     list.forEach((element, index) => look(element, rows, [path, element.id], index + 1));
   }
-  const inUnit = (path: readonly string[], value: unknown): EditStep => ({ path: ['units', box.id, ...path], value });
-  return { unit, moved, edit: [...(box.unit === unit ? [] : [inUnit(['unit'], unit)]), ...moved.map(({ path, to }) => inUnit(path, to))] };
+  const inSpec = (path: readonly string[], value: unknown): EditStep => ({ path: ['units', spec.id, ...path], value });
+  return { unit, moved, edit: [...(spec.unit === unit ? [] : [inSpec(['unit'], unit)]), ...moved.map(({ path, to }) => inSpec(path, to))] };
 }
 
 /** The furthest anything goes, nm. */

@@ -7,7 +7,7 @@ import type { Workshop } from '../stock/workshop.ts';
 import { applyEdit } from './edit.ts';
 import { canBeEntered } from './settling.ts';
 import type { Design, RecordEntry } from './design.ts';
-import type { Planner, UnitPlan } from './plan.ts';
+import type { Planner, CabinetPlan } from './plan.ts';
 
 export interface Remedy {
   readonly fix: Extract<Fix, { readonly edit: unknown }>;
@@ -27,20 +27,20 @@ const WORTH_IT = 0.01;
  * The three changes that add most, the best first; each is tried in a plan of its own, so it is asked for when there is time.
  * Empty where nothing hangs, where it is refused whatever its numbers, or where no single change brings anything.
  */
-export function remediesFor(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, unitId: string): Remedy[] {
-  const box = design.units[unitId];
-  const now = planner.plan(design, record, workshop).byId.get(unitId);
-  if (!box || !now || now.hang.links.length === 0) return [];
+export function remediesFor(planner: Planner, design: Design, record: readonly RecordEntry[], workshop: Workshop, cabinetId: string): Remedy[] {
+  const spec = design.units[cabinetId];
+  const now = planner.plan(design, record, workshop).byId.get(cabinetId);
+  if (!spec || !now || now.hang.links.length === 0) return [];
   const kinds = [...new Set(now.hang.links.map(({ kind }) => kind))].slice(0, LINKS);
   const fixes = new Map(
     kinds
-      .flatMap((kind) => strengthen({ box, unit: now.unit, hangInput: now.hangInput }, kind))
+      .flatMap((kind) => strengthen({ spec, cabinet: now.cabinet, hangInput: now.hangInput }, kind))
       .flatMap((fix) => ('edit' in fix ? [[JSON.stringify(fix.edit), fix] as const] : [])),
   );
   const before = marginOf(now);
   return [...fixes.values()]
     .flatMap((fix): (Remedy & { readonly gain: number })[] => {
-      const after = planned(planner, applied(design, fix.edit), record, workshop, unitId);
+      const after = planned(planner, applied(design, fix.edit), record, workshop, cabinetId);
       if (!after || after.hang.state === 'refused') return [];
       const margin = marginOf(after);
       return [{ fix, ...margin, gain: gainOf(before, margin) }];
@@ -53,7 +53,7 @@ export function remediesFor(planner: Planner, design: Design, record: readonly R
 
 type Margin = Pick<Remedy, 'carriesKg' | 'weakest'>;
 
-const marginOf = ({ hang, hangInput }: UnitPlan): Margin => ({
+const marginOf = ({ hang, hangInput }: CabinetPlan): Margin => ({
   carriesKg: loadLimits(hangInput).carriesKg,
   weakest: mostUsed(hang.links),
 });
@@ -75,5 +75,5 @@ function applied(design: Design, edit: Remedy['fix']['edit']): Design | null {
   }
 }
 
-const planned = (planner: Planner, design: Design | null, record: readonly RecordEntry[], workshop: Workshop, unitId: string): UnitPlan | undefined =>
-  design ? planner.plan(design, record, workshop).byId.get(unitId) : undefined;
+const planned = (planner: Planner, design: Design | null, record: readonly RecordEntry[], workshop: Workshop, cabinetId: string): CabinetPlan | undefined =>
+  design ? planner.plan(design, record, workshop).byId.get(cabinetId) : undefined;

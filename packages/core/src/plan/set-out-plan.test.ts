@@ -43,16 +43,16 @@ test('what is taken is what then stands there: every lot on its floor, nothing w
     fc.property(someThings, fc.constantFrom('this-box' as const, 'smallest' as const), (items, mode) => {
       const design = holding(items);
       const planner = createPlanner();
-      const unitPlan = planner.plan(design, record, workshop).byId.get('ink')!;
+      const cabinetPlan = planner.plan(design, record, workshop).byId.get('ink')!;
       const asked = wish({ mode });
-      const job = setOutJob(design, unitPlan, asked);
-      const { frame } = insideOf(unitPlan);
+      const job = setOutJob(design, cabinetPlan, asked);
+      const { frame } = insideOf(cabinetPlan);
       const search = mode === 'smallest' ? smallestBox(job, kgOf, { width: frame.width, height: frame.height }) : setOut(job, kgOf);
       search.step(25);
       const found = search.best();
-      const after = applyEdit(design, setOutEdit(design, unitPlan, asked, found, ids()));
+      const after = applyEdit(design, setOutEdit(design, cabinetPlan, asked, found, ids()));
       const made = planner.plan(after, record, workshop).byId.get('ink')!;
-      expect(made.unit.compartments).toHaveLength(Math.max(1, found.levels.length));
+      expect(made.cabinet.compartments).toHaveLength(Math.max(1, found.levels.length));
       found.levels.forEach(({ lots, height }, index) => {
         const load = made.weights.contents[index]!;
         expect(load.compartment.height.value).toBeGreaterThanOrEqual(height);
@@ -96,10 +96,10 @@ test('setting out again keeps what is pinned on its shelf, and the shelf its id'
     { ...b!, ...plain, id: 'b', count: 3, homes: {} },
   ]);
   const planner = createPlanner();
-  const unitPlan = planner.plan(design, record, workshop).byId.get('ink')!;
-  const search = setOut(setOutJob(design, unitPlan, wish()), kgOf);
+  const cabinetPlan = planner.plan(design, record, workshop).byId.get('ink')!;
+  const search = setOut(setOutJob(design, cabinetPlan, wish()), kgOf);
   search.step(30);
-  const after = applyEdit(design, setOutEdit(design, unitPlan, wish(), search.best(), ids()));
+  const after = applyEdit(design, setOutEdit(design, cabinetPlan, wish(), search.best(), ids()));
   expect(after.items['a']!.homes['ink']).toEqual({ s2: { count: 2, pinned: true } });
   expect(Object.keys(shelvesOf(after.units['ink']!))).toContain('s2');
   expect(unplacedItems(after)).toEqual([]);
@@ -122,15 +122,15 @@ describe('a proposed box', () => {
     place: { along: entered('300 mm'), up: entered('1350 mm') },
   });
   const planner = createPlanner();
-  const { design: within, unitPlan } = withBox(planner, design, record, workshop, box);
+  const { design: within, cabinetPlan } = withBox(planner, design, record, workshop, box);
   const asked = wish({ mode: 'smallest' });
-  const { frame } = insideOf(unitPlan);
-  const search = smallestBox(setOutJob(within, unitPlan, asked), kgOf, { width: frame.width, height: frame.height });
+  const { frame } = insideOf(cabinetPlan);
+  const search = smallestBox(setOutJob(within, cabinetPlan, asked), kgOf, { width: frame.width, height: frame.height });
   search.step(60);
   const { edit, placed } = proposeBox(planner, design, record, workshop, box, asked, search.best(), ids());
   const after = applyEdit(design, edit);
   const made = planner.plan(after, record, workshop);
-  const unit = made.byId.get('fresh')!;
+  const proposed = made.byId.get('fresh')!;
 
   test('takes in what had no place, in one edit', () => {
     expect(unplacedItems(design).length).toBeGreaterThan(5);
@@ -138,9 +138,9 @@ describe('a proposed box', () => {
   });
   test('hangs over two studs at least, clear of outlets, neighbours and doors, no hole in a band', () => {
     expect(placed).toBe(true);
-    expect(unit.hang.studs.length).toBeGreaterThanOrEqual(2);
-    for (const thing of Object.values(after.wall.things)) if (mustBeReached(thing)) expect(overlap(unit.block, thingRect(thing))).toBe(false);
-    expect(unit.findings.filter(({ station, severity }) => station === 'wall' && severity !== 'look')).toEqual([]);
+    expect(proposed.hang.studs.length).toBeGreaterThanOrEqual(2);
+    for (const thing of Object.values(after.wall.things)) if (mustBeReached(thing)) expect(overlap(proposed.block, thingRect(thing))).toBe(false);
+    expect(proposed.findings.filter(({ station, severity }) => station === 'wall' && severity !== 'look')).toEqual([]);
   });
   test('where there is no room it is still proposed, and says that no place was found', () => {
     const full: Design = { ...design, wall: { ...design.wall, ceiling: entered('600 mm') } };

@@ -8,7 +8,7 @@ import { reachOf } from '../contents/person.ts';
 import { entered, enteredFromNm, type Entered } from '../length/entered.ts';
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
 import { MAX_SHELVES } from '../carcass/form.ts';
-import { isShelfBox, type UnitDesign } from '../carcass/families.ts';
+import { isShelfBox, type CabinetSpec } from '../carcass/families.ts';
 import type { WallBlock } from '../wall/placed.ts';
 import { proposePlaces, type ScrewPlaces } from '../wall/placing.ts';
 import { leastFromEndMm } from '../hang/wall-links.ts';
@@ -16,8 +16,8 @@ import { wallRows } from '../hang/wall-rows.ts';
 import { hasFloor, countPlaced } from './contents.ts';
 import type { Design } from './design.ts';
 import type { Edit, EditStep } from './edit.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
-import type { UnitPlan } from './plan.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
+import type { CabinetPlan } from './plan.ts';
 
 /** What a set-out may use: outer sizes, the most there may be. */
 export interface SetOutWish {
@@ -33,58 +33,58 @@ export interface SetOutWish {
 export const kgOf = (item: Item): number => massOfOne(item).value;
 
 /** Clear inside of a unit over all its shelves, and what its carcass adds to each measure. */
-export function insideOf({ unit, block }: UnitPlan): {
+export function insideOf({ cabinet, block }: CabinetPlan): {
   readonly clear: { width: Length; depth: Length; height: Length };
   readonly frame: { width: Length; depth: Length; height: Length };
 } {
-  const first = unit.compartments[0]!;
-  const last = unit.compartments.at(-1)!;
+  const first = cabinet.compartments[0]!;
+  const last = cabinet.compartments.at(-1)!;
   const height = (last.at.up + last.height.value - first.at.up) as Length;
   const clear = { width: first.width.value, depth: first.depth.value, height };
   return {
     clear,
     frame: {
-      width: (unit.outside.width.value - clear.width) as Length,
+      width: (cabinet.outside.width.value - clear.width) as Length,
       depth: (block.out - clear.depth) as Length,
-      height: (unit.outside.height.value - height) as Length,
+      height: (cabinet.outside.height.value - height) as Length,
     },
   };
 }
 
 /** The job a wish makes for a unit. */
-export function setOutJob(design: Design, unitPlan: UnitPlan, wish: SetOutWish): SetOutJob {
-  const box = design.units[unitPlan.id]!;
-  const { clear, frame } = insideOf(unitPlan);
+export function setOutJob(design: Design, cabinetPlan: CabinetPlan, wish: SetOutWish): SetOutJob {
+  const spec = design.units[cabinetPlan.id]!;
+  const { clear, frame } = insideOf(cabinetPlan);
   const most = (outer: Length, added: Length): Length => Math.max(1, outer - added) as Length;
   const limits =
     wish.mode === 'this-box' ? clear : { width: most(wish.width, frame.width), depth: most(wish.depth, frame.depth), height: most(wish.height, frame.height) };
   return {
-    lots: lotsFor(design, box, wish.takeUnplaced),
+    lots: lotsFor(design, spec, wish.takeUnplaced),
     ...limits,
-    thickness: unitPlan.unit.byId.get(unitPlan.unit.compartments[0]!.floor)!.thickness,
-    topHeight: Math.min(underTop(unitPlan.unit), limits.height) as Length,
-    floorUp: (box.place.up.nm + unitPlan.unit.compartments[0]!.at.up) as Length,
+    thickness: cabinetPlan.cabinet.byId.get(cabinetPlan.cabinet.compartments[0]!.floor)!.thickness,
+    topHeight: Math.min(underTop(cabinetPlan.cabinet), limits.height) as Length,
+    floorUp: (spec.place.up.nm + cabinetPlan.cabinet.compartments[0]!.at.up) as Length,
     zone: reachOf(design.person.height.nm),
-    elements: unitPlan.unit.compartments.map(({ keptBy }) => keptBy),
+    elements: cabinetPlan.cabinet.compartments.map(({ keptBy }) => keptBy),
     mostLevels: MAX_SHELVES + 1,
     grow: wish.grow,
   };
 }
 
 /** How far what hangs under the top, in the way of a shelf, reaches down into the inside; 0 for nothing. */
-function underTop({ panels, compartments }: ResolvedUnit): Length {
+function underTop({ panels, compartments }: ResolvedCabinet): Length {
   const top = compartments.at(-1)!;
   const ceiling = top.at.up + top.height.value;
   const feet = panels.filter(({ role }) => role === 'hanging-rail').map(({ frame }) => frame.origin.up);
   return Math.max(0, ...feet.map((foot) => ceiling - foot)) as Length;
 }
 
-function lotsFor({ items, units }: Design, box: UnitDesign, takeUnplaced: boolean): SetOutLot[] {
+function lotsFor({ items, units: specs }: Design, spec: CabinetSpec, takeUnplaced: boolean): SetOutLot[] {
   return itemsInOrder(items).flatMap((item): SetOutLot[] => {
-    const homes = homesOf(item).filter(({ unit }) => unit === box.id);
-    const pinned = homes.filter(({ pinned: stays, on }) => stays && hasFloor(box, on)).map(({ on, count }) => ({ item, count, pinned: true, on }));
-    const loose = homes.reduce((sum, { on, count, pinned: stays }) => sum + (stays || !hasFloor(box, on) ? 0 : count), 0);
-    const free = loose + (takeUnplaced ? Math.max(0, item.count - countPlaced(item, units)) : 0);
+    const homes = homesOf(item).filter(({ unit }) => unit === spec.id);
+    const pinned = homes.filter(({ pinned: stays, on }) => stays && hasFloor(spec, on)).map(({ on, count }) => ({ item, count, pinned: true, on }));
+    const loose = homes.reduce((sum, { on, count, pinned: stays }) => sum + (stays || !hasFloor(spec, on) ? 0 : count), 0);
+    const free = loose + (takeUnplaced ? Math.max(0, item.count - countPlaced(item, specs)) : 0);
     return free > 0 ? [...pinned, { item, count: free, pinned: false, on: null }] : pinned;
   });
 }
@@ -97,41 +97,41 @@ const say = (nm: number, unit: DisplayUnit): Entered =>
   unit === 'in' && Number.isInteger((nm / NM_PER.in) * 64) ? entered(`${nm / NM_PER.in} in`) : enteredFromNm(nm);
 
 /** The edit that gives a unit the openings of a set-out and puts its things on them. New shelves take their ids from `newId`. */
-export function setOutEdit(design: Design, unitPlan: UnitPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {
-  const box = design.units[unitPlan.id]!;
-  if (!isShelfBox(box)) throw new RangeError(`unit '${unitPlan.id}' has no shelves to set out on`);
-  const { clear, frame } = insideOf(unitPlan);
-  const T = unitPlan.unit.byId.get(unitPlan.unit.compartments[0]!.floor)!.thickness;
-  const at = (...path: string[]): string[] => ['units', box.id, ...path];
+export function setOutEdit(design: Design, cabinetPlan: CabinetPlan, wish: SetOutWish, found: SetOut, newId: () => string): Edit {
+  const spec = design.units[cabinetPlan.id]!;
+  if (!isShelfBox(spec)) throw new RangeError(`unit '${cabinetPlan.id}' has no shelves to set out on`);
+  const { clear, frame } = insideOf(cabinetPlan);
+  const T = cabinetPlan.cabinet.byId.get(cabinetPlan.cabinet.compartments[0]!.floor)!.thickness;
+  const at = (...path: string[]): string[] => ['units', spec.id, ...path];
   const steps: EditStep[] = [];
   const levels = found.levels.length > 0 ? found.levels : [{ on: null, lots: [], height: 0 as Length, used: 0 as Length }];
   const exact = levels.map(({ height }) => height as number);
-  const stepped = exact.map((height) => stepUp(height, box.unit));
+  const stepped = exact.map((height) => stepUp(height, spec.unit));
   const between = (levels.length - 1) * T;
   const sum = (heights: readonly number[]): number => heights.reduce((all, height) => all + height, 0) + between;
   const limit = wish.mode === 'this-box' ? clear.height : wish.height - frame.height;
   const heights = sum(stepped) <= limit ? stepped : exact;
   if (wish.mode === 'smallest') {
-    const outer = (inside: number, added: number, most: number): Entered => say(Math.min(most, stepUp(inside + added, box.unit)), box.unit);
+    const outer = (inside: number, added: number, most: number): Entered => say(Math.min(most, stepUp(inside + added, spec.unit)), spec.unit);
     steps.push({ path: at('width'), value: outer(found.width, frame.width, wish.width) });
     // The gap behind the unit is not part of the carcass depth that is entered.
-    const gap = unitPlan.block.out - box.depth.nm;
+    const gap = cabinetPlan.block.out - spec.depth.nm;
     steps.push({ path: at('depth'), value: outer(found.depth, frame.depth - gap, wish.depth - gap) });
     steps.push({ path: at('height'), value: outer(sum(heights), frame.height, wish.height) });
   }
   const spare = wish.mode === 'this-box' ? Math.max(0, clear.height - sum(heights)) : 0;
-  const ids = elementIds(box, found, newId);
+  const ids = elementIds(spec, found, newId);
   const shelves: Record<string, ShelfElement> = {};
   // The upper face of each floor above the inside floor; a shelf is entered by its underside.
   let up = 0;
   levels.forEach((_, index) => {
-    if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up - T, box.unit), in: FLOOR, level: 0, fixing: 'fixed' };
+    if (index > 0) shelves[ids[index]!] = { id: ids[index]!, order: index, at: say(up - T, spec.unit), in: FLOOR, level: 0, fixing: 'fixed' };
     // Height to spare is shared out over all openings, rounded from the whole.
     up += heights[index]! + Math.round((spare * (index + 1)) / levels.length) - Math.round((spare * index) / levels.length) + T;
   });
   steps.push({ path: at('shelves'), value: shelves }, { path: at('dividers'), value: {} });
   steps.push({ path: at('contents'), value: Object.fromEntries(ids.map((id) => [id, { preset: 'nothing', kg: null }])) });
-  return [...steps, ...homeSteps(design, box, wish, found, ids)];
+  return [...steps, ...homeSteps(design, spec, wish, found, ids)];
 }
 
 /** One element for each level: pins keep theirs, the rest take what shelves there are, then new ones. */
@@ -141,8 +141,8 @@ function elementIds(box: ShelfBox, { levels }: SetOut, newId: () => string): str
   return levels.length === 0 ? ['bottom'] : levels.map(({ on }, index) => (index === 0 ? 'bottom' : (on ?? spareIds.shift() ?? newId())));
 }
 
-function homeSteps(design: Design, box: UnitDesign, wish: SetOutWish, { levels }: SetOut, ids: readonly string[]): EditStep[] {
-  return lotsFor(design, box, wish.takeUnplaced)
+function homeSteps(design: Design, spec: CabinetSpec, wish: SetOutWish, { levels }: SetOut, ids: readonly string[]): EditStep[] {
+  return lotsFor(design, spec, wish.takeUnplaced)
     .filter(({ item }, index, lots) => lots.findIndex((lot) => lot.item === item) === index)
     .map(({ item }) => {
       const homes: Record<string, Home> = {};
@@ -153,38 +153,38 @@ function homeSteps(design: Design, box: UnitDesign, wish: SetOutWish, { levels }
           homes[on] = { count: (homes[on]?.count ?? 0) + count, pinned: pinned || (homes[on]?.pinned ?? false) };
         }
       });
-      return { path: ['items', item.id, 'homes', box.id], value: homes };
+      return { path: ['items', item.id, 'homes', spec.id], value: homes };
     });
 }
 
 /** Where screws go into the wall: the rows of the cleat, and the lock. */
-export function screwPlaces(unit: ResolvedUnit): ScrewPlaces {
-  const { topMm, lowMm, upper, lower } = wallRows(unit);
-  const foot = unit.hanging.valleyUp - unit.hanging.shortFace;
+export function screwPlaces(cabinet: ResolvedCabinet): ScrewPlaces {
+  const { topMm, lowMm, upper, lower } = wallRows(cabinet);
+  const foot = cabinet.hanging.valleyUp - cabinet.hanging.shortFace;
   const rows = [
     ...(upper > 0 ? [foot + topMm * NM_PER.mm] : []),
     ...(lower > 0 ? [foot + lowMm * NM_PER.mm] : []),
-    ...(unit.hanging.antiLift ? [unit.hanging.standoffUp] : []),
+    ...(cabinet.hanging.antiLift ? [cabinet.hanging.standoffUp] : []),
   ];
-  return { rows, end: leastFromEndMm(unit) * NM_PER.mm };
+  return { rows, end: leastFromEndMm(cabinet) * NM_PER.mm };
 }
 
 /** Where a unit should hang when nobody has said: studs behind it, outlets free, its middle before the eyes. Null when there is no room. */
-export function placeFor(design: Design, blocks: readonly WallBlock[], unitPlan: UnitPlan): Edit | null {
-  const box = design.units[unitPlan.id]!;
-  const { width, height } = unitPlan.unit.outside;
+export function placeFor(design: Design, blocks: readonly WallBlock[], cabinetPlan: CabinetPlan): Edit | null {
+  const spec = design.units[cabinetPlan.id]!;
+  const { width, height } = cabinetPlan.cabinet.outside;
   const zone = reachOf(design.person.height.nm);
   const up = Math.max(zone.hip, zone.eye - height.value * 0.6);
   const best = proposePlaces(
     design.wall,
-    blocks.filter(({ id }) => id !== box.id),
-    { width: width.value, height: height.value, out: unitPlan.block.out, ...screwPlaces(unitPlan.unit), up },
+    blocks.filter(({ id }) => id !== spec.id),
+    { width: width.value, height: height.value, out: cabinetPlan.block.out, ...screwPlaces(cabinetPlan.cabinet), up },
     { above: 30 * NM_PER.mm, beside: 0, below: 0 },
   )[0];
   if (!best) return null;
-  const whole = (nm: number): Entered => say(box.unit === 'mm' ? Math.round(nm / NM_PER.mm) * NM_PER.mm : Math.round(nm / STEP.in) * STEP.in, box.unit);
+  const whole = (nm: number): Entered => say(spec.unit === 'mm' ? Math.round(nm / NM_PER.mm) * NM_PER.mm : Math.round(nm / STEP.in) * STEP.in, spec.unit);
   return [
-    { path: ['units', box.id, 'place', 'along'], value: whole(best.along) },
-    { path: ['units', box.id, 'place', 'up'], value: whole(best.up) },
+    { path: ['units', spec.id, 'place', 'along'], value: whole(best.along) },
+    { path: ['units', spec.id, 'place', 'up'], value: whole(best.up) },
   ];
 }

@@ -3,12 +3,12 @@ import { describe, expect, test } from '@jest/globals';
 import { designCodec } from '../formats/design-codec.ts';
 import { entered } from '../length/entered.ts';
 import { fixWords } from '../checks/words/fixes.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { randomProject } from '../test/random-project.ts';
 import { printRoom } from '../test/print-room.ts';
 import { applyEdit, type Edit } from './edit.ts';
 import { createPlanner, plan } from './plan.ts';
-import { addUnit } from './propose-box.ts';
+import { addCabinet } from './propose-box.ts';
 import { issueFixes } from './settling.ts';
 
 const RANK = { look: 0, change: 1, stop: 2 } as const;
@@ -45,7 +45,7 @@ describe('of the fixes of a finding', () => {
 test('a drawer heavier than its slides are rated for is offered slides that carry it', () => {
   const empty = { ...room.design, units: {} };
   const planner = createPlanner();
-  const { edit } = addUnit({ planner, ...room, design: empty }, newUnit('drawer-unit', 'mm'));
+  const { edit } = addCabinet({ planner, ...room, design: empty }, newSpec('drawer-unit', 'mm'));
   const design = applyEdit(empty, [...edit, { path: ['units', 'u1', 'contents'], value: { d3: { preset: 'tools', kg: 32 } } }]);
   const finding = planner.plan(design, room.record, room.workshop).findings.find(({ check }) => check === 'over-load')!;
   const fixes = [...issueFixes({ planner, ...room, design }, finding)].flatMap((fix) => fix ?? []);

@@ -177,10 +177,10 @@ function planAfter({ planner, design, record, workshop }: TriedFix, edit: readon
 }
 
 /** Whether the field an edit sets takes the value: a step that cannot be typed cannot be saved. */
-export function canBeEntered({ units }: Design, { path: [root, id, ...own], value }: FixStep): boolean {
-  const box = root === 'units' && id !== undefined ? units[id] : undefined;
-  if (!box) return true;
-  const { fields, elements } = familyOf(box).form;
+export function canBeEntered({ units: specs }: Design, { path: [root, id, ...own], value }: FixStep): boolean {
+  const spec = root === 'units' && id !== undefined ? specs[id] : undefined;
+  if (!spec) return true;
+  const { fields, elements } = familyOf(spec).form;
   const list = elements.find(({ path }) => path === own[0]);
   const [among, within] = list ? [list.fields, own.slice(2)] : [fields, own];
   const field = among.find(({ path }) => path.join('.') === within.join('.'));

@@ -43,7 +43,7 @@ describe('the shopping list', () => {
     expect(list.filter(({ kind }) => kind === 'finish').reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(coats, 9);
   });
 
-  test('nothing is bought where nothing is built', () => expect(shoppingOf({ units: [] }, design, workshop, [], { steps: [] })).toEqual([]));
+  test('nothing is bought where nothing is built', () => expect(shoppingOf({ cabinets: [] }, design, workshop, [], { steps: [] })).toEqual([]));
 
   test('as text: a box to tick, what is poured rounded up, tax that is not in the prices', () => {
     const text = shoppingText(list, design.name, { currency: 'EUR', tax: { percent: 10, included: false } }, 'mm');

@@ -9,7 +9,7 @@ import { screwById } from '../joints/screws.ts';
 import type { DisplayUnit, Length } from '../length/length.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import type { Design } from './design.ts';
-import type { Plan, UnitPlan } from './plan.ts';
+import type { Plan, CabinetPlan } from './plan.ts';
 import type { Purchase } from './purchase.ts';
 
 export interface ShoppingLine {
@@ -31,33 +31,43 @@ export interface ShoppingLine {
 
 /** `purchases` are of the layouts as they stand; `build` is the build of the same units. */
 export function shoppingOf(
-  { units }: Pick<Plan, 'units'>,
-  { wall, build: choices, units: boxes }: Pick<Design, 'wall' | 'build' | 'units'>,
+  { cabinets }: Pick<Plan, 'cabinets'>,
+  { wall, build: choices, units: specs }: Pick<Design, 'wall' | 'build' | 'units'>,
   workshop: Pick<Workshop, 'products' | 'shop'>,
   purchases: readonly Purchase[],
   build: Pick<BuildPlan, 'steps'>,
 ): ShoppingLine[] {
   const list = new GatheredLine();
   for (const line of stockLines(purchases, workshop)) list.add(line);
-  for (const unit of units) {
-    for (const { kind, name, count } of unit.unit.hardware) {
+  for (const cabinetPlan of cabinets) {
+    for (const { kind, name, count } of cabinetPlan.cabinet.hardware) {
       const what = labelWords(name);
-      list.add({ id: `hardware/${kind}/${what}`, kind: 'hardware', what, size: null, home: null, amount: count, in: 'pieces', price: null, for: [unit.name] });
+      list.add({
+        id: `hardware/${kind}/${what}`,
+        kind: 'hardware',
+        what,
+        size: null,
+        home: null,
+        amount: count,
+        in: 'pieces',
+        price: null,
+        for: [cabinetPlan.name],
+      });
     }
-    for (const { joint } of unit.unit.meetings) {
+    for (const { joint } of cabinetPlan.cabinet.meetings) {
       if (!joint.fastening) continue;
       const { by, screw, length, count } = joint.fastening;
       list.fastener(
         by === 'screws' ? `${screwById(screw).name} screws` : FASTENERS[by],
         length,
         count,
-        unit.name,
+        cabinetPlan.name,
         by === 'dowels' ? null : screwById(screw).unit,
       );
     }
-    hangingFasteners(list, unit, wall, boxes);
+    hangingFasteners(list, cabinetPlan, wall, specs);
   }
-  const nameOf = (id: string | null): string[] => units.flatMap((unit) => (unit.id === id ? [unit.name] : []));
+  const nameOf = (id: string | null): string[] => cabinets.flatMap((cabinetPlan) => (cabinetPlan.id === id ? [cabinetPlan.name] : []));
   let joints = 0;
   for (const { detail, unit } of build.steps) {
     if (detail.kind === 'band')
@@ -117,8 +127,8 @@ export const stockLines = (
 const FASTENERS = { pockets: 'pocket screws', brads: 'brads', dowels: 'dowels' } as const;
 
 /** Into the wall, and through the carcass into what hangs on it. */
-function hangingFasteners(list: GatheredLine, { id, name, unit, hang, seating }: UnitPlan, wall: Design['wall'], boxes: Design['units']): void {
-  const holes = hangingHoles({ unit, hang, wall, at: boxes[id]!.place, seating: seating.lower });
+function hangingFasteners(list: GatheredLine, { id, name, cabinet, hang, seating }: CabinetPlan, wall: Design['wall'], specs: Design['units']): void {
+  const holes = hangingHoles({ cabinet, hang, wall, at: specs[id]!.place, seating: seating.lower });
   const { wallBoring, carcassBoring, carcass } = holes;
   list.fastener(`${screwById(wallBoring.screw).name} screws`, wallBoring.length, holes.wall.length, name, screwById(wallBoring.screw).unit);
   const inCarcass = carcass.reduce((sum, { fromLeft }) => sum + fromLeft.length, 0);

@@ -4,16 +4,16 @@ import { toMm } from '../length/length.ts';
 import type { Workshop } from '../stock/workshop.ts';
 import { search } from '../nest/search.ts';
 import { boardJobs, sheetJobs } from './cutting.ts';
-import { variantsOf, type Design, type Variant, type UnitDesign } from './design.ts';
+import { variantsOf, type Design, type Variant, type CabinetSpec } from './design.ts';
 import type { EditStep } from './edit.ts';
-import type { Planner, UnitPlan } from './plan.ts';
+import type { Planner, CabinetPlan } from './plan.ts';
 
 export interface VariantFigures {
   /** Null for the unit as it stands. */
   readonly id: string | null;
   readonly name: string;
-  readonly unit: UnitDesign;
-  readonly plan: UnitPlan;
+  readonly spec: CabinetSpec;
+  readonly plan: CabinetPlan;
   /** Out from the wall, mm, nothing open. */
   readonly outMm: number;
 }
@@ -26,23 +26,23 @@ export function variantFigures(
   workshop: Workshop,
   unit: string,
 ): VariantFigures[] {
-  const standing = design.units[unit];
-  if (!standing) return [];
+  const current = design.units[unit];
+  if (!current) return [];
   const rows: readonly Omit<VariantFigures, 'plan' | 'outMm'>[] = [
-    { id: null, name: standing.name, unit: standing },
-    ...variantsOf(design, unit).map(({ id, name, unit: tried }) => ({ id, name, unit: tried })),
+    { id: null, name: current.name, spec: current },
+    ...variantsOf(design, unit).map(({ id, name, unit: spec }) => ({ id, name, spec })),
   ];
   return rows.map((row) => {
     const plan = plannerOf(row.id)
-      .plan({ ...design, units: { ...design.units, [unit]: row.unit } }, record, workshop)
+      .plan({ ...design, units: { ...design.units, [unit]: row.spec } }, record, workshop)
       .byId.get(unit)!;
-    return { ...row, plan, outMm: toMm(plan.unit.outside.depth.value) };
+    return { ...row, plan, outMm: toMm(plan.cabinet.outside.depth.value) };
   });
 }
 
 /** Sheets and boards a unit asks for by itself, and what they cost: from a first layout, not from a search. */
 export function stockFor(
-  parts: UnitPlan['parts'],
+  parts: CabinetPlan['parts'],
   workshop: Workshop,
 ): { readonly sheets: number; readonly boards: number; readonly cost: number; readonly unplaced: number } {
   let [sheets, boards, cost, unplaced] = [0, 0, 0, 0];
@@ -76,10 +76,10 @@ export const keepVariant = (design: Design, unit: string, id: string, name: stri
 /** A try taken as the unit: what stood there is kept in its place, under its name. */
 export const useVariant = (design: Design, id: string): EditStep[] => {
   const tried = design.tries[id]!;
-  const standing = design.units[tried.unit.id]!;
+  const current = design.units[tried.unit.id]!;
   return [
-    { path: ['units', standing.id], value: { ...tried.unit, place: standing.place, order: standing.order } },
-    { path: ['tries', id], value: { ...tried, name: standing.name === tried.name ? `${standing.name}, before`.slice(0, 80) : standing.name, unit: standing } },
+    { path: ['units', current.id], value: { ...tried.unit, place: current.place, order: current.order } },
+    { path: ['tries', id], value: { ...tried, name: current.name === tried.name ? `${current.name}, before`.slice(0, 80) : current.name, unit: current } },
   ];
 };
 

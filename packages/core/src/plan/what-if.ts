@@ -73,15 +73,15 @@ function shelfFewer(
   unit: string,
   cutOf: (of: Design) => ToCut,
 ): WhatIf[] {
-  const box = design.units[unit];
-  if (!box || !('shelves' in box)) return [];
-  const shelves = Object.values(box.shelves).sort((a, b) => a.order - b.order);
+  const spec = design.units[unit];
+  if (!spec || !('shelves' in spec)) return [];
+  const shelves = Object.values(spec.shelves).sort((a, b) => a.order - b.order);
   const last = shelves.at(-1);
   if (!last) return [];
-  const { [last.id]: _gone, ...others } = box.shelves;
-  const fewer = { ...design, units: { ...design.units, [unit]: { ...box, shelves: others } as typeof box } };
+  const { [last.id]: _gone, ...others } = spec.shelves;
+  const fewer = { ...design, units: { ...design.units, [unit]: { ...spec, shelves: others } as typeof spec } };
   const { parts } = planner.plan(fewer, record, workshop);
-  return [{ change: { what: 'shelf-fewer', unit, name: box.name }, jobs: sheetJobs(parts, workshop, cutOf(fewer)), workshop }];
+  return [{ change: { what: 'shelf-fewer', unit, name: spec.name }, jobs: sheetJobs(parts, workshop, cutOf(fewer)), workshop }];
 }
 
 function grainFree(parts: readonly PartLine[], workshop: Workshop, cut: ToCut): WhatIf[] {

@@ -1,7 +1,7 @@
 /** Loads where they lie: against the books' cases, against a beam cut into many pieces, and against the floor's two ends. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { ink, unitWith } from '../test/print-room.ts';
+import { ink, cabinetWith } from '../test/print-room.ts';
 import { standing } from '../test/things.ts';
 import { greatestPlaces } from './beam.ts';
 import { momentOfLoad, sagOfLoad } from './shelf-sag.ts';
@@ -73,7 +73,7 @@ describe('a shelf with things on it', () => {
   // Nobody entered what it is to hold: only the things count.
   const open = ink('contents.s1', { preset: 'tools', kg: null });
   const heavy = (more: object = {}) => standing('s1', [100, 150, 100], { kg: 12, ...more });
-  const sagOf = (...edits: Parameters<typeof unitWith>[1][]) => unitWith('ink', ...edits).sag.find(({ panel }) => panel === 'ink/shelf/s1')!;
+  const sagOf = (...edits: Parameters<typeof cabinetWith>[1][]) => cabinetWith('ink', ...edits).sag.find(({ panel }) => panel === 'ink/shelf/s1')!;
   const even = (kg: number) => ink('contents.s1', { preset: 'tools', kg });
 
   test('one heavy thing in the middle sags more than the same mass spread out', () => {
@@ -85,7 +85,7 @@ describe('a shelf with things on it', () => {
     expect(sagOf(open, row).now.value / sagOf(even(12)).now.value).toBeCloseTo(1, 1);
   });
   test('its joint bears the heavier end, and both ends together all of it', () => {
-    const { hang, weights } = unitWith('ink', open, heavy());
+    const { hang, weights } = cabinetWith('ink', open, heavy());
     const link = hang.links.find(({ id }) => id === 'joint-ink/shelf/s1')!;
     const load = link.use.terms.find(({ symbol }) => symbol === 'load')!.inner!;
     const [left, right] = load.terms[0]!.inner!.terms.map(({ value }) => value);
@@ -94,7 +94,7 @@ describe('a shelf with things on it', () => {
     expect(load.value).toBeCloseTo(Math.max(left!, right!) + (own * 9.80665) / 2, 9);
   });
   test('what finds no room beside the others still counts', () => {
-    const { weights } = unitWith('ink', open, standing('s1', [400, 200, 100], { kg: 5, deep: 1 }, 3));
+    const { weights } = cabinetWith('ink', open, standing('s1', [400, 200, 100], { kg: 5, deep: 1 }, 3));
     const held = weights.contents.find(({ compartment }) => compartment.keptBy === 's1')!;
     expect(held.mass.value).toBe(15);
     expect(held.arrangement!.left).toEqual([expect.objectContaining({ count: 2 })]);

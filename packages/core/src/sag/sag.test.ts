@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { evaluate } from '../explained/explained-value.ts';
 import { MATERIALS } from '../stock/materials.ts';
-import { ink, typed, unitWith } from '../test/print-room.ts';
+import { ink, typed, cabinetWith } from '../test/print-room.ts';
 import { BENDING_STIFFNESS, BENDING_USE, GLUED_ENDS, SAG_LATER, SAG_LIMIT, SAG_NOW } from './shelf-sag.ts';
 
 test('800 × 280 × 18 birch under 230 N: 1.25 mm at once, 2.25 in years, against 1.33 that shows', () => {
@@ -40,7 +40,7 @@ test('bending counts as simply supported: 230 N on 800 × 280 × 18 uses a tenth
 
 describe('the shelves of the ink cupboard', () => {
   test('shelf 1 under its 18 kg, by hand', () => {
-    const { sag } = unitWith('ink');
+    const { sag } = cabinetWith('ink');
     const row = sag.find(({ panel }) => panel === 'ink/shelf/s1')!;
     // Own mass 675.9 × 273.8 × 17.8 mm × 680 kg/m³ = 2.240 kg; load (18 + 2.24) × 9.80665 = 198.5 N over 664.4 mm.
     const load = (18 + (675.9 * 273.8 * 17.8 * 680) / 1e9) * 9.80665;
@@ -52,20 +52,20 @@ describe('the shelves of the ink cupboard', () => {
   });
 
   test('glue in the dados holds the ends a little: 0.8', () => {
-    const glued = unitWith('ink').sag[1]!.now.value;
-    const dry = unitWith('ink', ink('glue', false)).sag[1]!.now.value;
+    const glued = cabinetWith('ink').sag[1]!.now.value;
+    const dry = cabinetWith('ink', ink('glue', false)).sag[1]!.now.value;
     expect(glued / dry).toBeCloseTo(GLUED_ENDS, 9);
   });
 
   test('sag grows with the fourth power of the width when the load goes with it', () => {
-    const narrow = unitWith('ink', typed('width', '535.6 mm'), ink('contents.s1', { preset: 'tools', kg: 10 })).sag[1]!;
-    const wide = unitWith('ink', typed('width', '1035.6 mm'), ink('contents.s1', { preset: 'tools', kg: 20 })).sag[1]!;
+    const narrow = cabinetWith('ink', typed('width', '535.6 mm'), ink('contents.s1', { preset: 'tools', kg: 10 })).sag[1]!;
+    const wide = cabinetWith('ink', typed('width', '1035.6 mm'), ink('contents.s1', { preset: 'tools', kg: 20 })).sag[1]!;
     expect(wide.now.value / narrow.now.value).toBeCloseTo(16, 0); // (1000/500)³ × 2
   });
 });
 
 describe('a shelf with its grain across', () => {
-  const grained = (grain: string) => unitWith('ink', ink('grains', { 'shelf/s1': grain })).sag.find(({ panel }) => panel === 'ink/shelf/s1')!;
+  const grained = (grain: string) => cabinetWith('ink', ink('grains', { 'shelf/s1': grain })).sag.find(({ panel }) => panel === 'ink/shelf/s1')!;
   const [along, across, free] = ['length', 'width', 'free'].map(grained);
 
   test('sags more and bears less, both as 6500 to 9000 for birch plywood', () => {
@@ -78,8 +78,8 @@ describe('a shelf with its grain across', () => {
   });
 
   test('what carries the cabinet keeps its grain, whatever a design says', () => {
-    const turned = unitWith('ink', ink('grains', { 'hanging-rail': 'width', 'wall-half': 'width', 'cabinet-half': 'width' }));
-    const plain = unitWith('ink');
-    expect(turned.unit.panels.map(({ id, grain }) => [id, grain])).toEqual(plain.unit.panels.map(({ id, grain }) => [id, grain]));
+    const turned = cabinetWith('ink', ink('grains', { 'hanging-rail': 'width', 'wall-half': 'width', 'cabinet-half': 'width' }));
+    const plain = cabinetWith('ink');
+    expect(turned.cabinet.panels.map(({ id, grain }) => [id, grain])).toEqual(plain.cabinet.panels.map(({ id, grain }) => [id, grain]));
   });
 });

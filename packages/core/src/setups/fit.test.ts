@@ -3,10 +3,10 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { plan } from '../plan/plan.ts';
 import { entered } from '../length/entered.ts';
-import { aloneBox, ink, planWith, printRoom, unitWith } from '../test/print-room.ts';
+import { aloneBox, ink, planWith, printRoom, cabinetWith } from '../test/print-room.ts';
 import type { DrawerUnit } from '../carcass/drawer-unit.ts';
 import { defaultShop } from '../stock/shop.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { thicknessSd, type ToleranceChain, type Variation } from './tolerance-chain.ts';
 import { toleranceChains } from './tolerance-chains.ts';
 import { expectedFit, helpsFor, normalBelow, simulateFit } from './fit-simulation.ts';
@@ -80,8 +80,8 @@ describe('readings', () => {
 
 describe('chains of the ink cupboard', () => {
   const { stockOf } = planWith();
-  const chainsOf = (...edits: Parameters<typeof unitWith>[1][]): ToleranceChain[] =>
-    toleranceChains(unitWith('ink', ...edits).unit, (id) => stockOf(id).used, defaultShop());
+  const chainsOf = (...edits: Parameters<typeof cabinetWith>[1][]): ToleranceChain[] =>
+    toleranceChains(cabinetWith('ink', ...edits).cabinet, (id) => stockOf(id).used, defaultShop());
 
   test('each dado with its shelf, each shelf between its ends, the back in its rabbets', () => {
     const chains = chainsOf();
@@ -100,17 +100,17 @@ describe('chains of the ink cupboard', () => {
   });
   test('drawers: bought slides take up half a millimetre, runners leave what was left for them', () => {
     const drawers = (slides: object): ToleranceChain[] => {
-      const { unit } = aloneBox({ ...(newUnit('drawer-unit') as DrawerUnit), ...slides });
-      return toleranceChains(unit, (id) => stockOf(id).used, defaultShop()).filter(({ kind }) => kind === 'drawer');
+      const { cabinet } = aloneBox({ ...(newSpec('drawer-unit') as DrawerUnit), ...slides });
+      return toleranceChains(cabinet, (id) => stockOf(id).used, defaultShop()).filter(({ kind }) => kind === 'drawer');
     };
-    const unit = newUnit('drawer-unit') as DrawerUnit;
+    const spec = newSpec('drawer-unit') as DrawerUnit;
     const bought = drawers({});
-    expect(bought).toHaveLength(Object.keys(unit.drawers).length);
+    expect(bought).toHaveLength(Object.keys(spec.drawers).length);
     expect(bought[0]!.freeMm).toBe(0.5);
-    const { mean, place } = thicknessSd(stockOf(unit.boxStock).used);
+    const { mean, place } = thicknessSd(stockOf(spec.boxStock).used);
     // Cross part and opening 0.15 each, two corners 0.1 deep, both box sides of one sheet.
     expect(expectedFit(bought[0]!).sdMm).toBeCloseTo(Math.sqrt(2 * 0.15 ** 2 + 2 * 0.1 ** 2 + (2 * mean) ** 2 + 2 * place ** 2), 9);
-    const runners = drawers({ slides: { ...unit.slides, kind: 'runner', clearance: entered('1 mm') } });
+    const runners = drawers({ slides: { ...spec.slides, kind: 'runner', clearance: entered('1 mm') } });
     expect(runners[0]!.freeMm).toBeCloseTo(2, 6);
   });
   test('a tight fit binds more often than a loose one, and the looser fit is what helps it', () => {
@@ -148,9 +148,9 @@ describe('chains of the ink cupboard', () => {
   });
   test('what the shop repeats to is what the chains vary by', () => {
     const rough = { repeats: { ...defaultShop().repeats, length: entered('0.6 mm') } };
-    const { unit } = unitWith('ink');
+    const { cabinet } = cabinetWith('ink');
     const sdOf = (shop: Parameters<typeof toleranceChains>[2]): number =>
-      expectedFit(toleranceChains(unit, (id) => stockOf(id).used, shop).find(({ kind, guest }) => kind === 'ends' && guest.key === 'shelf')!).sdMm;
+      expectedFit(toleranceChains(cabinet, (id) => stockOf(id).used, shop).find(({ kind, guest }) => kind === 'ends' && guest.key === 'shelf')!).sdMm;
     expect(sdOf(rough) ** 2 - sdOf(defaultShop()) ** 2).toBeCloseTo(2 * (0.6 ** 2 - 0.15 ** 2), 9);
   });
   test('a sheet that is measured more binds less', () => {
@@ -159,7 +159,7 @@ describe('chains of the ink cupboard', () => {
     const with_ = plan(design, record, workshop);
     const binds = (p: typeof none): number =>
       expectedFit(
-        toleranceChains(p.byId.get('ink')!.unit, (id) => p.stockOf(id).used, defaultShop()).find(
+        toleranceChains(p.byId.get('ink')!.cabinet, (id) => p.stockOf(id).used, defaultShop()).find(
           ({ kind, guest }) => kind === 'slot' && guest.key === 'shelf',
         )!,
       ).binds;

@@ -23,9 +23,9 @@ test('what a cutter cuts over itself is the mean of its last five test cuts', ()
 
 test('a stack that cuts 0.1 mm over is set up 0.1 mm thinner, for every later slot, and a bit as much', () => {
   const shop = defaultShop();
-  const { unit } = planWith().byId.get('ink')!;
-  const before = setupsOf([unit], shop).setups.flatMap(({ setting }) => (setting.stack ? [setting.stack] : []));
-  const after = setupsOf([unit], withLearned(shop, learnedFrom([cut('17.9 mm', '18 mm')]))).setups.flatMap(({ setting }) =>
+  const { cabinet } = planWith().byId.get('ink')!;
+  const before = setupsOf([cabinet], shop).setups.flatMap(({ setting }) => (setting.stack ? [setting.stack] : []));
+  const after = setupsOf([cabinet], withLearned(shop, learnedFrom([cut('17.9 mm', '18 mm')]))).setups.flatMap(({ setting }) =>
     setting.stack ? [setting.stack] : [],
   );
   const thick = ({ chippers, shims }: (typeof before)[number]): number => [...chippers, ...shims].reduce<number>((sum, nm) => sum + nm, 6_400_000);
@@ -37,8 +37,8 @@ test('a stack that cuts 0.1 mm over is set up 0.1 mm thinner, for every later sl
 });
 
 test('a fence that comes out 0.3 mm over is set so much under, on the scale that was tried and on no other', () => {
-  const { unit } = planWith().byId.get('ink')!;
-  const { setups } = setupsOf([unit], defaultShop());
+  const { cabinet } = planWith().byId.get('ink')!;
+  const { setups } = setupsOf([cabinet], defaultShop());
   const placed = setups.map(({ setting }) => setting).filter(({ distance }) => distance);
   const tried = placed[0]!;
   const learned = learnedFrom([

@@ -5,7 +5,7 @@
 import { toMm } from '../length/length.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf } from '../solid/unit.ts';
+import { meetingsOf } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 import { MAX_FREE, thicknessVariations, type ChainContext, type ToleranceChain, type Variation } from './tolerance-chain.ts';
 
@@ -19,10 +19,12 @@ interface Link {
  * Parts end to end from one side to the other, with dividers between: every length and every thickness adds up, and the
  * same sheet is off the same way each time.
  */
-export function rowChains({ unit, usedOf, repeats }: ChainContext): ToleranceChain[] {
+export function rowChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
   const links = new Map<string, Link>();
-  for (const part of unit.panels) {
-    const held = meetingsOf(unit, 'asGuest', part.id).filter(({ joint, face, host }) => joint.depth > 0 && isFace(face) && isUpright(unit.byId.get(host)!));
+  for (const part of cabinet.panels) {
+    const held = meetingsOf(cabinet, 'asGuest', part.id).filter(
+      ({ joint, face, host }) => joint.depth > 0 && isFace(face) && isUpright(cabinet.byId.get(host)!),
+    );
     const [start, end] = [held.find(({ edge }) => edge === 'start'), held.find(({ edge }) => edge === 'end')];
     // The shortest from each upright: what runs past a divider is in no row with it.
     const known = start && links.get(start.host);
@@ -39,7 +41,7 @@ export function rowChains({ unit, usedOf, repeats }: ChainContext): ToleranceCha
       }
       if (row.length < 2) return [];
       const last = row.at(-1)!;
-      const dividers = row.slice(0, -1).map(({ right }) => unit.byId.get(right)!);
+      const dividers = row.slice(0, -1).map(({ right }) => cabinet.byId.get(right)!);
       const ends = row.flatMap((link) => link.ends);
       const freeMm = ends.reduce((sum, { joint }) => sum + toMm(joint.endPlay), 0);
       return [
@@ -47,8 +49,8 @@ export function rowChains({ unit, usedOf, repeats }: ChainContext): ToleranceCha
           id: `row ${from} ${last.right}`,
           kind: 'row',
           guest: row[0]!.part.name,
-          host: unit.byId.get(from)!.name,
-          other: unit.byId.get(last.right)!.name,
+          host: cabinet.byId.get(from)!.name,
+          other: cabinet.byId.get(last.right)!.name,
           panels: [...row.map(({ part }) => part.id), ...dividers.map(({ id }) => id)],
           count: 1,
           freeMm,
@@ -70,20 +72,20 @@ const isUpright = ({ frame }: ResolvedPanel): boolean => Math.abs(frame.w.along)
 const SLIDES_TAKE = 0.5;
 
 /** A drawer's box between two sides: what its slides or runners are left, over what they need. */
-export function drawerChains({ unit, usedOf, repeats }: ChainContext): ToleranceChain[] {
-  const slides = unit.meetings.filter(({ joint }) => joint.kind === 'slide');
+export function drawerChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
+  const slides = cabinet.meetings.filter(({ joint }) => joint.kind === 'slide');
   return slides.flatMap((left): ToleranceChain[] => {
     if (left.face !== 'other') return [];
-    const [box, host] = [unit.byId.get(left.guest)!, unit.byId.get(left.host)!];
+    const [box, host] = [cabinet.byId.get(left.guest)!, cabinet.byId.get(left.host)!];
     const level = boundsOf(box);
     const right = slides.find(({ face, guest }) => {
-      const { low, high } = boundsOf(unit.byId.get(guest)!);
+      const { low, high } = boundsOf(cabinet.byId.get(guest)!);
       return face === 'reference' && low.up === level.low.up && high.up === level.high.up;
     });
-    const cross = unit.meetings.find(({ host: side, edge, guest }) => side === left.guest && edge === 'start' && unit.byId.get(guest)!.role === 'front');
+    const cross = cabinet.meetings.find(({ host: side, edge, guest }) => side === left.guest && edge === 'start' && cabinet.byId.get(guest)!.role === 'front');
     if (!right || !cross) return [];
-    const bought = unit.hardware.some(({ kind, panel }) => kind === 'slide' && panel === left.guest);
-    const [far, other] = [unit.byId.get(right.guest)!, unit.byId.get(right.host)!];
+    const bought = cabinet.hardware.some(({ kind, panel }) => kind === 'slide' && panel === left.guest);
+    const [far, other] = [cabinet.byId.get(right.guest)!, cabinet.byId.get(right.host)!];
     const wide = boundsOf(far).high.along - level.low.along;
     const opening = boundsOf(other).low.along - boundsOf(host).high.along;
     const id = `drawer ${left.guest}`;
@@ -116,9 +118,9 @@ export function drawerChains({ unit, usedOf, repeats }: ChainContext): Tolerance
 }
 
 /** Inset doors side by side between two uprights: what is free across them, all gaps together. */
-export function doorChains({ unit, repeats }: ChainContext): ToleranceChain[] {
-  const doors = unit.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, bounds: boundsOf(panel) }));
-  const uprights = unit.panels
+export function doorChains({ cabinet, repeats }: ChainContext): ToleranceChain[] {
+  const doors = cabinet.panels.filter(({ role }) => role === 'door').map((panel) => ({ panel, bounds: boundsOf(panel) }));
+  const uprights = cabinet.panels
     .filter(({ role, frame }) => ((role === 'side' || role === 'divider') && Math.abs(frame.w.along) > 0.9) || (role === 'frame' && frame.u.up > 0.9))
     .map((panel) => ({ panel, bounds: boundsOf(panel) }));
   const chains = new Map<string, ToleranceChain>();

@@ -10,7 +10,7 @@ import type { Slot } from '../solid/connection.ts';
 import { hasSize, type PanelCut, type PanelEdge, type EdgeId, type Face, type PanelPoint, type RectEdge, type SlotExit } from '../solid/panel.ts';
 import { notchFrame } from '../solid/convex.ts';
 import { alongStrip, leftWide, type ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Label } from '../explained/explained-length.ts';
 
 /**
@@ -141,9 +141,9 @@ export const blankFor = (panel: ResolvedPanel): OperationBlank => {
 };
 
 /** All operations of a unit's panels; the halves of a cleat are ripped by cleatRips(). */
-export function operationsOf(unit: ResolvedUnit): { readonly blanks: ReadonlyMap<string, OperationBlank>; readonly operations: readonly Operation[] } {
-  const drilled = drillingOf(unit.byId, unit.meetings);
-  const panels = unit.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');
+export function operationsOf(cabinet: ResolvedCabinet): { readonly blanks: ReadonlyMap<string, OperationBlank>; readonly operations: readonly Operation[] } {
+  const drilled = drillingOf(cabinet.byId, cabinet.meetings);
+  const panels = cabinet.panels.filter(({ role }) => role !== 'wall-half' && role !== 'cabinet-half');
   const blanks = new Map(panels.map((panel) => [panel.id, blankFor(panel)]));
   const operations = panels.filter(hasSize).flatMap((panel) => panelOperations(blanks.get(panel.id)!, drilled.get(panel.id) ?? []));
   return { blanks, operations };

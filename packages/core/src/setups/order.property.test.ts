@@ -2,13 +2,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { defaultShop } from '../stock/shop.ts';
-import { newUnit } from '../test/family-units.ts';
+import { newSpec } from '../test/family-units.ts';
 import { aloneBox, boxOf } from '../test/print-room.ts';
 import { inWantedOrder, movedBy, orderFault } from './order.ts';
 import { setupsOf } from './setups.ts';
 
-const till = aloneBox({ ...newUnit('tool-till'), slotExit: 'wide' });
-const { setups } = setupsOf([till.unit, aloneBox({ ...boxOf(), slotExit: 'wide' }).unit], defaultShop());
+const till = aloneBox({ ...newSpec('tool-till'), slotExit: 'wide' });
+const { setups } = setupsOf([till.cabinet, aloneBox({ ...boxOf(), slotExit: 'wide' }).cabinet], defaultShop());
 const ids = setups.map(({ id }) => id);
 const shuffled = fc.shuffledSubarray(ids, { minLength: 0, maxLength: ids.length });
 

@@ -12,19 +12,19 @@ import { orderFault } from './order.ts';
 import { setupsOf } from './setups.ts';
 
 const rooms = [furnishedRoom(), readProject(back)];
-const units = rooms.flatMap(({ design, record, workshop }) => plan(design, record, workshop).units.map(({ unit, name }) => ({ name, unit })));
+const cabinets = rooms.flatMap(({ design, record, workshop }) => plan(design, record, workshop).cabinets.map(({ cabinet, name }) => ({ name, cabinet })));
 const shops = STARTER_SHOPS.map(({ id, make }) => [id, make()] as const);
 
 describe.each(shops)('in the %s shop', (_id, shop) => {
-  test.each(units.map(({ name, unit }) => [name, unit] as const))('%s: every feature is cut once, where it was drawn', (_name, unit) => {
-    const made = setupsOf([unit], shop);
+  test.each(cabinets.map(({ name, cabinet }) => [name, cabinet] as const))('%s: every feature is cut once, where it was drawn', (_name, cabinet) => {
+    const made = setupsOf([cabinet], shop);
     expect(made.unmade.map(({ id, work }) => [id, work.kind])).toEqual([]);
     expect(made.proved).toBe(true);
-    expect(replayFaults(unit, shop)).toEqual([]);
+    expect(replayFaults(cabinet, shop)).toEqual([]);
   });
 
-  test.each(units.map(({ name, unit }) => [name, unit] as const))('%s: nothing that hurts is proposed', (_name, unit) => {
-    const { setups, blanks } = setupsOf([unit], shop);
+  test.each(cabinets.map(({ name, cabinet }) => [name, cabinet] as const))('%s: nothing that hurts is proposed', (_name, cabinet) => {
+    const { setups, blanks } = setupsOf([cabinet], shop);
     for (const { setting, cuts } of setups)
       for (const { operation, way } of cuts) {
         const { length, width } = blanks.get(operation.panel)!;
@@ -42,8 +42,8 @@ describe.each(shops)('in the %s shop', (_id, shop) => {
       }
   });
 
-  test.each(units.map(({ name, unit }) => [name, unit] as const))('%s: in an order that keeps its references', (_name, unit) => {
-    const { setups } = setupsOf([unit], shop);
+  test.each(cabinets.map(({ name, cabinet }) => [name, cabinet] as const))('%s: in an order that keeps its references', (_name, cabinet) => {
+    const { setups } = setupsOf([cabinet], shop);
     expect(
       orderFault(
         setups.map(({ id }) => id),
@@ -61,7 +61,7 @@ describe.each(shops)('in the %s shop', (_id, shop) => {
 });
 
 test('the ring whose walls lean is sawn at the compound angle: gauge and blade as for six walls that lean 4 degrees', () => {
-  const ring = units.find(({ unit }) => unit.id === 'ring')!.unit;
+  const ring = cabinets.find(({ cabinet }) => cabinet.id === 'ring')!.cabinet;
   const slanted = setupsOf([ring], STARTER_SHOPS[0]!.make()).setups.filter(({ stage, setting }) => stage === 'shapes' && setting.tilt);
   const { gaugeDeg, tiltDeg } = compound(6, 4);
   expect(slanted.length).toBeGreaterThan(0);

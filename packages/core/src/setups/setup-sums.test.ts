@@ -11,13 +11,15 @@ import { edgeOffset } from './router.ts';
 import { distanceSum, scaleSum, stackSum, straightEdgeSum } from './setup-sums.ts';
 import { setupsOf } from './setups.ts';
 
-const units = [furnishedRoom(), readProject(back)].flatMap(({ design, record, workshop }) => plan(design, record, workshop).units.map(({ unit }) => unit));
+const cabinets = [furnishedRoom(), readProject(back)].flatMap(({ design, record, workshop }) =>
+  plan(design, record, workshop).cabinets.map(({ cabinet }) => cabinet),
+);
 
 test.each([
   ['usual', defaultShop()],
   ['hand-held', handHeldShop()],
 ])('in the %s shop every sum makes its number', (_name, shop) => {
-  const { setups, blanks } = setupsOf(units, shop);
+  const { setups, blanks } = setupsOf(cabinets, shop);
   let sums = 0;
   for (const { setting, cuts } of setups)
     for (const cut of cuts) {
@@ -34,7 +36,7 @@ test.each([
 });
 
 test('a scale that comes out 0.3 over is set 0.3 under, and the sum says so', () => {
-  const { setups } = setupsOf(units, defaultShop());
+  const { setups } = setupsOf(cabinets, defaultShop());
   const { setting } = setups.find((setup) => setup.setting.distance)!;
   const learned = learnedFrom([{ of: 'place', cutter: scaleOf(setting), thick: entered('100 mm'), came: entered('100.3 mm') }]);
   expect(scaleSum(setting, learned, null)!.value).toBe(setting.distance! - 300_000);

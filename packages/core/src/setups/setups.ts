@@ -3,7 +3,7 @@
  * holes, then what takes the edges away; of one stage, one machine and one cutter after another.
  */
 import type { Length } from '../length/length.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { machinesInOrder, machinesOf, type Shop } from '../stock/shop.ts';
 import { tiltFor } from './angles.ts';
 import { fewestSettings } from './fewest.ts';
@@ -35,11 +35,11 @@ export interface Setups {
 }
 
 /** The setups for some units of a plan. Resolved units in; no faults are asked about: those are the checks'. */
-export function setupsOf(units: readonly ResolvedUnit[], shop: Shop): Setups {
+export function setupsOf(cabinets: readonly ResolvedCabinet[], shop: Shop): Setups {
   const blanks = new Map<string, OperationBlank>();
   const operations: Operation[] = [];
-  for (const unit of units) {
-    const found = operationsOf(unit);
+  for (const cabinet of cabinets) {
+    const found = operationsOf(cabinet);
     for (const [id, blank] of found.blanks) blanks.set(id, blank);
     operations.push(...found.operations);
   }
@@ -54,10 +54,10 @@ export function setupsOf(units: readonly ResolvedUnit[], shop: Shop): Setups {
   const setups = inOrder(grouped(operations, chosen.ways), shop);
   return {
     setups,
-    cleats: units.flatMap((unit) => cleatRips(unit, shop)),
+    cleats: cabinets.flatMap((cabinet) => cleatRips(cabinet, shop)),
     unmade,
     blanks,
-    touches: units.flatMap((unit) => touchesOf(unit, blanks)),
+    touches: cabinets.flatMap((cabinet) => touchesOf(cabinet, blanks)),
     proved: chosen.proved,
   };
 }
@@ -103,10 +103,10 @@ const compare = (a: readonly (number | string)[], b: readonly (number | string)[
 export const cutterKey = ({ stack, router, bit }: Setting): string => (stack ? keyOf('stack', stack.cuts) : router ? router.bit : (bit ?? ''));
 
 /** One rip with the blade tilted parts a board into both halves; the fence stands at the long face of the piece against it. */
-function cleatRips(unit: ResolvedUnit, shop: Shop): CleatRip[] {
-  const { hanging } = unit;
+function cleatRips(cabinet: ResolvedCabinet, shop: Shop): CleatRip[] {
+  const { hanging } = cabinet;
   const pairs = [...(hanging.rip && !hanging.onRail ? [hanging, ...(hanging.lower ? [hanging.lower] : [])] : []), ...(hanging.beside ?? [])];
-  return pairs.map(({ wallHalf, cabinetHalf }) => ({ unit: unit.id, wallHalf, cabinetHalf, setting: ripSetting(hanging.longFace, hanging.bevelDeg, shop) }));
+  return pairs.map(({ wallHalf, cabinetHalf }) => ({ unit: cabinet.id, wallHalf, cabinetHalf, setting: ripSetting(hanging.longFace, hanging.bevelDeg, shop) }));
 }
 
 function ripSetting(longFace: Length, bevelDeg: number, shop: Shop): Setting | null {

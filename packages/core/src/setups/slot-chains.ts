@@ -3,11 +3,11 @@ import { toMm, type Length } from '../length/length.ts';
 import { jointGroups } from '../joints/joint-groups.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
+import { meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { MAX_FREE, thicknessVariations, type ChainContext, type ToleranceChain, type RepeatabilityOf } from './tolerance-chain.ts';
 
-export function slotChains({ unit, usedOf, repeats }: ChainContext): ToleranceChain[] {
-  return jointGroups(unit)
+export function slotChains({ cabinet, usedOf, repeats }: ChainContext): ToleranceChain[] {
+  return jointGroups(cabinet)
     .filter(({ slot, kind }) => slot !== null && kind !== 'rabbet' && kind !== 'half-lap')
     .map(({ id, guest, host, meetings }): ToleranceChain => {
       const { play } = meetings[0]!.joint;
@@ -27,17 +27,17 @@ export function slotChains({ unit, usedOf, repeats }: ChainContext): ToleranceCh
 }
 
 /** A part let into two others at opposite ends: free is what both slots leave it, less what its length and their distance are off. */
-export function endChains({ unit, repeats }: ChainContext): ToleranceChain[] {
+export function endChains({ cabinet, repeats }: ChainContext): ToleranceChain[] {
   const chains = new Map<string, ToleranceChain>();
-  for (const panel of unit.panels) {
-    const held = meetingsOf(unit, 'asGuest', panel.id).filter(({ joint, face }) => joint.depth > 0 && isFace(face));
+  for (const panel of cabinet.panels) {
+    const held = meetingsOf(cabinet, 'asGuest', panel.id).filter(({ joint, face }) => joint.depth > 0 && isFace(face));
     for (const [one, other] of [
       ['start', 'end'],
       ['near', 'far'],
     ] as const) {
       const [a, b] = [held.find(({ edge }) => edge === one), held.find(({ edge }) => edge === other)];
       if (!a || !b) continue;
-      const chain = endChain(unit, panel, a, b, repeats);
+      const chain = endChain(cabinet, panel, a, b, repeats);
       const key = `${chain.guest.key} ${chain.host.key} ${chain.freeMm} ${a.joint.kind} ${one}`;
       const known = chains.get(key);
       chains.set(key, known ? { ...known, count: known.count + 1 } : chain);
@@ -46,15 +46,15 @@ export function endChains({ unit, repeats }: ChainContext): ToleranceChain[] {
   return [...chains.values()];
 }
 
-function endChain(unit: ResolvedUnit, panel: ResolvedPanel, a: Connection, b: Connection, repeats: RepeatabilityOf): ToleranceChain {
+function endChain(cabinet: ResolvedCabinet, panel: ResolvedPanel, a: Connection, b: Connection, repeats: RepeatabilityOf): ToleranceChain {
   const freeMm = toMm((a.joint.endPlay + b.joint.endPlay) as Length);
-  const host = unit.byId.get(a.host)!;
+  const host = cabinet.byId.get(a.host)!;
   return {
     id: `ends ${panel.id} ${a.edge}`,
     kind: 'ends',
     guest: panel.name,
     host: host.name,
-    other: unit.byId.get(b.host)!.name,
+    other: cabinet.byId.get(b.host)!.name,
     panels: [panel.id, a.host, b.host],
     count: 1,
     freeMm,

@@ -1,16 +1,16 @@
 /** Story sticks of the ink cupboard: every mark, once, for both sides. */
 import { expect, test } from '@jest/globals';
 import { toMm } from '../length/length.ts';
-import { newUnit } from '../test/family-units.ts';
-import { aloneBox, ink, planWith, typed, unitWith } from '../test/print-room.ts';
+import { newSpec } from '../test/family-units.ts';
+import { aloneBox, ink, planWith, typed, cabinetWith } from '../test/print-room.ts';
 import { operationsOf } from './operations.ts';
 import { storySticks } from './story-stick.ts';
 import { touchesOf } from './touches.ts';
 
 test('both sides are marked from one stick, from the bottom up', () => {
-  const { unit } = planWith().byId.get('ink')!;
-  const { blanks, operations } = operationsOf(unit);
-  const [stick, ...more] = storySticks(blanks, operations, touchesOf(unit, blanks));
+  const { cabinet } = planWith().byId.get('ink')!;
+  const { blanks, operations } = operationsOf(cabinet);
+  const [stick, ...more] = storySticks(blanks, operations, touchesOf(cabinet, blanks));
   expect(more).toEqual([]);
   expect(stick!.panels).toEqual(['ink/side/left', 'ink/side/right']);
   expect(toMm(stick!.length)).toBe(820);
@@ -19,15 +19,15 @@ test('both sides are marked from one stick, from the bottom up', () => {
   expect([toMm(stick!.marks[0]!.near), toMm(stick!.marks[0]!.far)]).toEqual([14.95, 32.85]);
   expect([toMm(stick!.marks[3]!.near), toMm(stick!.marks[3]!.far)]).toEqual([802.2, 820]);
   // The same marks as the slots themselves.
-  const strips = unit.byId.get('ink/side/left')!.strips.filter(({ normal }) => normal.u === 1);
+  const strips = cabinet.byId.get('ink/side/left')!.strips.filter(({ normal }) => normal.u === 1);
   expect(stick!.marks.map(({ near }) => near).sort()).toEqual(strips.map(({ near }) => Math.max(0, near)).sort());
 });
 
 test('butted parts are marked as slots are; a taller side has another stick', () => {
-  const of = (...edits: Parameters<typeof unitWith>[1][]) => {
-    const { unit } = unitWith('ink', ...edits);
-    const { blanks, operations } = operationsOf(unit);
-    return storySticks(blanks, operations, touchesOf(unit, blanks));
+  const of = (...edits: Parameters<typeof cabinetWith>[1][]) => {
+    const { cabinet } = cabinetWith('ink', ...edits);
+    const { blanks, operations } = operationsOf(cabinet);
+    return storySticks(blanks, operations, touchesOf(cabinet, blanks));
   };
   const [butted, ...more] = of(ink('shelfJoint', 'butt'), ink('top.joint', 'butt'), ink('bottom.joint', 'butt'));
   expect(more).toEqual([]);
@@ -40,21 +40,21 @@ test('butted parts are marked as slots are; a taller side has another stick', ()
 });
 
 test('a rack of butted ledges has a stick for its uprights', () => {
-  const { unit } = aloneBox({ ...newUnit('ledge-rack'), shelfJoint: 'butt' } as never);
-  const { blanks, operations } = operationsOf(unit);
-  const ledges = unit.panels.filter(({ role }) => role === 'shelf');
-  const sticks = storySticks(blanks, operations, touchesOf(unit, blanks));
+  const { cabinet } = aloneBox({ ...newSpec('ledge-rack'), shelfJoint: 'butt' } as never);
+  const { blanks, operations } = operationsOf(cabinet);
+  const ledges = cabinet.panels.filter(({ role }) => role === 'shelf');
+  const sticks = storySticks(blanks, operations, touchesOf(cabinet, blanks));
   const told = new Set(sticks.flatMap(({ marks }) => marks.map(({ guest }) => guest)));
   expect(ledges.length).toBeGreaterThan(1);
   for (const { id } of ledges) expect(told).toContain(id);
 });
 
 test('the slot rack’s slanted slots stand on it too, at the rear edge, as wide as they cross it', () => {
-  const { unit } = aloneBox(newUnit('slot-rack'));
-  const { blanks, operations } = operationsOf(unit);
-  const [stick] = storySticks(blanks, operations, touchesOf(unit, blanks));
+  const { cabinet } = aloneBox(newSpec('slot-rack'));
+  const { blanks, operations } = operationsOf(cabinet);
+  const [stick] = storySticks(blanks, operations, touchesOf(cabinet, blanks));
   const slanted = stick!.marks.filter((mark) => mark.slanted);
-  const tilted = unit.byId.get(stick!.panels[0]!)!.strips.filter(({ normal }) => normal.u !== 1 && normal.v !== 1);
+  const tilted = cabinet.byId.get(stick!.panels[0]!)!.strips.filter(({ normal }) => normal.u !== 1 && normal.v !== 1);
   expect(slanted).toHaveLength(tilted.length);
   expect(slanted.length).toBeGreaterThan(2);
   for (const { near, far } of slanted) {

@@ -4,7 +4,7 @@
  */
 import { toMm } from '../length/length.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Repeatability, Shop } from '../stock/shop.ts';
 import type { ThicknessUsed } from '../stock/workshop.ts';
 import type { Label } from '../explained/explained-length.ts';
@@ -60,7 +60,7 @@ export type UsedOf = (product: string) => ThicknessUsed;
 
 /** What chains are read from. */
 export interface ChainContext {
-  readonly unit: ResolvedUnit;
+  readonly cabinet: ResolvedCabinet;
   readonly usedOf: UsedOf;
   readonly repeats: RepeatabilityOf;
 }

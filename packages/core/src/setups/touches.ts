@@ -3,7 +3,7 @@ import type { Length } from '../length/length.ts';
 import { isLess, ONE_SIZE } from '../length/same-size.ts';
 import { isFace, type Connection } from '../solid/connection.ts';
 import { place } from '../solid/panel.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import { dot, plusVector, scale } from '../solid/vector.ts';
 import type { OperationBlank } from './operations.ts';
 
@@ -18,7 +18,7 @@ export interface Touch {
 }
 
 /** Of parts that stand square across their host; one that runs along it, or at a slant, is set by other means. */
-export function touchesOf({ byId, meetings }: Pick<ResolvedUnit, 'byId' | 'meetings'>, blanks: ReadonlyMap<string, OperationBlank>): Touch[] {
+export function touchesOf({ byId, meetings }: Pick<ResolvedCabinet, 'byId' | 'meetings'>, blanks: ReadonlyMap<string, OperationBlank>): Touch[] {
   return meetings.flatMap((meeting): Touch[] => {
     const blank = blanks.get(meeting.host);
     const { kind, glue, fastening } = meeting.joint;
@@ -29,7 +29,7 @@ export function touchesOf({ byId, meetings }: Pick<ResolvedUnit, 'byId' | 'meeti
   });
 }
 
-function wallsOn({ panel: host, box }: OperationBlank, { guest, edge }: Connection, byId: ResolvedUnit['byId']): Pick<Touch, 'near' | 'far'> | null {
+function wallsOn({ panel: host, box }: OperationBlank, { guest, edge }: Connection, byId: ResolvedCabinet['byId']): Pick<Touch, 'near' | 'far'> | null {
   const own = byId.get(guest);
   const at = own ? own.outline.findIndex(({ id }) => id === edge) : -1;
   if (!own || at < 0) return null;

@@ -8,7 +8,7 @@ import { aloneBox, solidOf } from '../test/print-room.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
 import { place, type Panel } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import type { ResolvedUnit } from './unit.ts';
+import type { ResolvedCabinet } from './cabinet.ts';
 import { boundsOf } from './views.ts';
 import { bulkOf, removed } from './volume.ts';
 
@@ -60,8 +60,8 @@ function covered(space: Block, blocks: readonly Block[]): boolean {
 }
 
 /** Pairs of panels that stand in one another outside what was cut away. The two cleat halves mate on their bevels and are left out. */
-function clashes(unit: ResolvedUnit): string[] {
-  const rows = unit.panels.map((panel) => ({ panel, slab: slabOf(panel), cuts: cutsOf(panel) }));
+function clashes(cabinet: ResolvedCabinet): string[] {
+  const rows = cabinet.panels.map((panel) => ({ panel, slab: slabOf(panel), cuts: cutsOf(panel) }));
   return rows.flatMap((a, index) =>
     rows.slice(index + 1).flatMap((b) => {
       if (a.panel.role === 'cabinet-half' && b.panel.role === 'wall-half') return [];
@@ -71,18 +71,19 @@ function clashes(unit: ResolvedUnit): string[] {
   );
 }
 
-const hasRoom = (unit: ResolvedUnit): boolean => unit.compartments.every(({ height, depth }) => height.value > 0 && depth.value > 0);
+const hasRoom = (cabinet: ResolvedCabinet): boolean => cabinet.compartments.every(({ height, depth }) => height.value > 0 && depth.value > 0);
 /** A rail, cleat or spacer as tall as the box itself cannot stand in it: the checks say so, the geometry need not. */
-const tallEnough = (unit: ResolvedUnit): boolean => unit.compartments.at(-1)!.height.value > 100e6 && unit.hanging.valleyUp - unit.hanging.shortFace > 80e6;
+const tallEnough = (cabinet: ResolvedCabinet): boolean =>
+  cabinet.compartments.at(-1)!.height.value > 100e6 && cabinet.hanging.valleyUp - cabinet.hanging.shortFace > 80e6;
 
 test('slabs less their strips never stand in one another', () => {
   let tried = 0;
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const unit = solidOf(box);
-      fc.pre(hasRoom(unit) && tallEnough(unit));
+      const cabinet = solidOf(box);
+      fc.pre(hasRoom(cabinet) && tallEnough(cabinet));
       tried++;
-      expect(clashes(unit)).toEqual([]);
+      expect(clashes(cabinet)).toEqual([]);
     }),
     { numRuns: 1500 },
   );
@@ -92,14 +93,14 @@ test('slabs less their strips never stand in one another', () => {
 test('the audit itself sees a shelf that is moved into its neighbour', () => {
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const unit = solidOf(box);
-      fc.pre(hasRoom(unit) && Object.keys(box.shelves).length > 0);
-      const moved = unit.panels.map((panel) =>
+      const cabinet = solidOf(box);
+      fc.pre(hasRoom(cabinet) && Object.keys(box.shelves).length > 0);
+      const moved = cabinet.panels.map((panel) =>
         panel.role === 'bottom'
-          ? { ...panel, frame: { ...panel.frame, origin: { ...panel.frame.origin, up: unit.byId.get(`${box.id}/shelf/s1`)!.frame.origin.up } } }
+          ? { ...panel, frame: { ...panel.frame, origin: { ...panel.frame.origin, up: cabinet.byId.get(`${box.id}/shelf/s1`)!.frame.origin.up } } }
           : panel,
       );
-      expect(clashes({ ...unit, panels: moved }).length).toBeGreaterThan(0);
+      expect(clashes({ ...cabinet, panels: moved }).length).toBeGreaterThan(0);
     }),
     { numRuns: 20 },
   );
@@ -108,10 +109,10 @@ test('the audit itself sees a shelf that is moved into its neighbour', () => {
 test('each dado holds its guest with the play that was asked and no more', () => {
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const unit = solidOf(box);
-      for (const host of unit.panels)
+      const cabinet = solidOf(box);
+      for (const host of cabinet.panels)
         for (const strip of host.strips) {
-          const guest = unit.byId.get(strip.guest)!;
+          const guest = cabinet.byId.get(strip.guest)!;
           if (strip.kind === 'dado') {
             expect(strip.far - strip.near).toBe(guest.thickness + strip.play);
             expect(slabOf(guest)).toSatisfyDepth(strip.depth, slabOf(host));
@@ -140,8 +141,8 @@ expect.extend({
 test('every outer dimension is what was asked, to the nanometre', () => {
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const unit = solidOf(box);
-      const carcass = unit.panels.filter(({ role }) => ['side', 'top', 'bottom', 'back'].includes(role)).map(slabOf);
+      const cabinet = solidOf(box);
+      const carcass = cabinet.panels.filter(({ role }) => ['side', 'top', 'bottom', 'back'].includes(role)).map(slabOf);
       const span = (axis: number): number => Math.max(...carcass.map(({ high }) => high[axis]!)) - Math.min(...carcass.map(({ low }) => low[axis]!));
       expect([span(0), span(1), span(2)]).toEqual([box.width.nm, box.height.nm, box.depth.nm]);
     }),
@@ -152,11 +153,11 @@ test('every outer dimension is what was asked, to the nanometre', () => {
 test('openings and shelves fill the inside exactly, and no opening differs from another by more than rounding', () => {
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const unit = solidOf(box);
-      const floors = unit.compartments.map(({ floor, at, height }) => ({ top: at.up + height.value, floor, at: at.up, height: height.value }));
+      const cabinet = solidOf(box);
+      const floors = cabinet.compartments.map(({ floor, at, height }) => ({ top: at.up + height.value, floor, at: at.up, height: height.value }));
       const heights = floors.map(({ height }) => height);
       expect(Math.max(...heights) - Math.min(...heights)).toBe(0);
-      const T = unit.byId.get(`${box.id}/bottom`)!.thickness;
+      const T = cabinet.byId.get(`${box.id}/bottom`)!.thickness;
       for (const [index, next] of floors.slice(1).entries()) expect(Math.abs(next.at - T - floors[index]!.top)).toBeLessThanOrEqual(1);
     }),
     { numRuns: 200 },
@@ -189,11 +190,11 @@ function replay({ length, width, thickness, features }: PartLine): number {
 test('replaying the cut list on its blanks gives the slabs, and the mass by volume', () => {
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const { unit, parts, weights } = aloneBox(box);
-      fc.pre(hasRoom(unit));
+      const { cabinet, parts, weights } = aloneBox(box);
+      fc.pre(hasRoom(cabinet));
       for (const line of parts.filter(({ role }) => role !== 'cleat-blank'))
         for (const id of line.panels) {
-          const panel = unit.byId.get(id)!;
+          const panel = cabinet.byId.get(id)!;
           const { volumeMm3 } = bulkOf(panel);
           expect(Math.abs(replay(line) / volumeMm3 - 1)).toBeLessThan(1e-9);
           const density = weights.panels.get(id)!.terms.find(({ symbol }) => symbol === 'ρ')!.value;
@@ -207,9 +208,9 @@ test('replaying the cut list on its blanks gives the slabs, and the mass by volu
 test('the two sides are mirror images: same numbers, faces exchanged', () => {
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const unit = solidOf(box);
-      const left = unit.byId.get(`${box.id}/side/left`)!;
-      const right = unit.byId.get(`${box.id}/side/right`)!;
+      const cabinet = solidOf(box);
+      const left = cabinet.byId.get(`${box.id}/side/left`)!;
+      const right = cabinet.byId.get(`${box.id}/side/right`)!;
       const strips = (panel: ResolvedPanel, face: 'reference' | 'other') =>
         panel.strips
           .map((strip) => ({ ...strip, id: '', face: strip.face === face ? 'inside' : 'outside' }))
@@ -224,16 +225,16 @@ test('the two sides are mirror images: same numbers, faces exchanged', () => {
 test('every panel hangs together with the cabinet half through meetings or its screws', () => {
   fc.assert(
     fc.property(arbitraryBox, (box) => {
-      const unit = solidOf(box);
+      const cabinet = solidOf(box);
       const reached = new Set([`${box.id}/side/left`]);
       for (let grown = -1; grown !== reached.size;) {
         grown = reached.size;
-        for (const { guest, host } of unit.meetings) {
+        for (const { guest, host } of cabinet.meetings) {
           if (reached.has(guest)) reached.add(host);
           if (reached.has(host)) reached.add(guest);
         }
       }
-      const loose = unit.panels.filter(({ id, role }) => !reached.has(id) && !['wall-half', 'cabinet-half', 'spacer'].includes(role));
+      const loose = cabinet.panels.filter(({ id, role }) => !reached.has(id) && !['wall-half', 'cabinet-half', 'spacer'].includes(role));
       expect(loose.map(({ id }) => id)).toEqual([]);
     }),
     { numRuns: 100 },
@@ -243,13 +244,13 @@ test('every panel hangs together with the cabinet half through meetings or its s
 test('the halves of the cleat mate: the bevels lie on one plane and neither half goes past the wall plane', () => {
   fc.assert(
     fc.property(arbitraryBox, fc.integer({ min: 25, max: 60 }), (box, bevelDeg) => {
-      const unit = solidOf({ ...box, hanging: { ...box.hanging, bevelDeg } });
-      const cabinet = boundsOf(unit.byId.get(unit.hanging.cabinetHalf)!);
-      const wall = boundsOf(unit.byId.get(unit.hanging.wallHalf)!);
+      const cabinet = solidOf({ ...box, hanging: { ...box.hanging, bevelDeg } });
+      const hook = boundsOf(cabinet.byId.get(cabinet.hanging.cabinetHalf)!);
+      const wall = boundsOf(cabinet.byId.get(cabinet.hanging.wallHalf)!);
       // The wall half's point stands over the valley by the engagement, the cabinet half's hangs down to the valley.
-      expect(wall.high.up - cabinet.low.up).toBeCloseTo(unit.hanging.rip!.engagement.value, 5);
+      expect(wall.high.up - hook.low.up).toBeCloseTo(cabinet.hanging.rip!.engagement.value, 5);
       expect(wall.low.out).toBeCloseTo(0, 9);
-      expect(cabinet.low.out).toBeCloseTo(0, 9);
+      expect(hook.low.out).toBeCloseTo(0, 9);
     }),
     { numRuns: 100 },
   );

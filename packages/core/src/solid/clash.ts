@@ -1,7 +1,7 @@
 /** Panels that stand in one another outside what was cut away: a mistake of sizes that no single sum shows. */
 import { intersection, piecesOf, slabOf, volumeOf, type ConvexBody } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import type { ResolvedUnit } from './unit.ts';
+import type { ResolvedCabinet } from './cabinet.ts';
 import { boundsOf, boundsOfCorners, type Bounds } from './views.ts';
 import { cross, dot, plusVector, scale } from './vector.ts';
 
@@ -48,7 +48,7 @@ interface ClashPiece {
 }
 
 /** Pairs that clash. `met` leaves out pairs that meet: their joint is right by how it is made, and to look again costs time. */
-export function clashesOf({ panels, meetings }: Pick<ResolvedUnit, 'panels' | 'meetings'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
+export function clashesOf({ panels, meetings }: Pick<ResolvedCabinet, 'panels' | 'meetings'>, met: 'looked at' | 'left out' = 'left out'): Clash[] {
   const meets = new Map<string, Set<string>>();
   if (met === 'left out')
     for (const { guest, host } of meetings)

@@ -4,7 +4,7 @@ import { cutThrough, piecesOf } from './convex.ts';
 import { isFace, type Connection } from './connection.ts';
 import { place } from './panel.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import type { ResolvedUnit } from './unit.ts';
+import type { ResolvedCabinet } from './cabinet.ts';
 import { cross, dot, minusVector, scale, type Vector } from './vector.ts';
 import { united, type DrawnPoint } from './views.ts';
 
@@ -20,11 +20,11 @@ export interface JointSection {
  * Null where there is no seam to cut across: panels laid on one another, hinges, slides. `times` draws the play of a slot
  * so many times as wide as it is.
  */
-export function sectionOfJoint(unit: Pick<ResolvedUnit, 'byId'>, meeting: Connection, times = 1): JointSection | null {
+export function sectionOfJoint(cabinet: Pick<ResolvedCabinet, 'byId'>, meeting: Connection, times = 1): JointSection | null {
   const { joint, edge } = meeting;
   if (isFace(edge) || joint.kind === 'hinge' || joint.kind === 'slide' || joint.kind === 'laid') return null;
-  const guest = unit.byId.get(meeting.guest)!;
-  const host = withPlay(unit.byId.get(meeting.host)!, meeting, times);
+  const guest = cabinet.byId.get(meeting.guest)!;
+  const host = withPlay(cabinet.byId.get(meeting.host)!, meeting, times);
   const at = guest.outline.findIndex(({ id }) => id === edge);
   const [from, to] = [guest.outline[at]!.from, guest.outline[(at + 1) % guest.outline.length]!.from];
   const start = place(guest.frame, from);

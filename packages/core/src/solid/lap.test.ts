@@ -15,13 +15,13 @@ const frame = (joined: 'pockets' | 'half-laps'): ShelfBox => ({
   ...boxOf(),
   faceFrame: { stock: 'birch-18', stile: entered('40 mm'), rail: entered('38 mm'), overhang: entered('3 mm'), inside: 'proud', joined },
 });
-const of = (joined: 'pockets' | 'half-laps') => aloneBox(frame(joined)).unit;
+const of = (joined: 'pockets' | 'half-laps') => aloneBox(frame(joined)).cabinet;
 const mm = (nm: number): number => toMm(nm as Length);
 
 describe('a face frame joined by half laps', () => {
-  const unit = of('half-laps');
-  const rail = unit.byId.get('u1/frame/rail-top')!;
-  const stile = unit.byId.get('u1/frame/stile-left')!;
+  const cabinet = of('half-laps');
+  const rail = cabinet.byId.get('u1/frame/rail-top')!;
+  const stile = cabinet.byId.get('u1/frame/stile-left')!;
 
   test('its rails run on over both stiles, and say so', () => {
     // 600 + 2 × 3 overhang; between the stiles 526, and 40 over each.
@@ -39,20 +39,20 @@ describe('a face frame joined by half laps', () => {
     expect(stile.strips.map(({ near, far, depth }) => mm(far - near) === 38 && mm(depth) === 9)).toEqual([true, true]);
     const outward = (panel: typeof rail): number => panel.frame.w.out * (panel.strips[0]!.face === 'reference' ? -1 : 1);
     expect(outward(rail) + outward(stile)).toBe(0);
-    expect(lapFaults(unit)).toEqual([]);
-    expect(clashes(unit)).toEqual([]);
+    expect(lapFaults(cabinet)).toEqual([]);
+    expect(clashes(cabinet)).toEqual([]);
   });
 
   test('it is one kind of joint, drawn in section, and the shop can cut it', () => {
-    const laps = jointGroups(unit).filter(({ kind }) => kind === 'half-lap');
+    const laps = jointGroups(cabinet).filter(({ kind }) => kind === 'half-lap');
     expect(laps.flatMap(({ meetings }) => meetings)).toHaveLength(4);
     expect(laps[0]!.slot).toMatchObject({ depth: 9e6, left: 9e6 });
-    const section = sectionOfJoint(unit, laps[0]!.meetings[0]!)!;
+    const section = sectionOfJoint(cabinet, laps[0]!.meetings[0]!)!;
     expect(section.host.length).toBeGreaterThan(0);
     expect(section.guest.length).toBeGreaterThan(0);
-    const { unmade, setups } = setupsOf([unit], defaultShop());
+    const { unmade, setups } = setupsOf([cabinet], defaultShop());
     expect(unmade).toEqual([]);
     expect(setups.flatMap(({ cuts }) => cuts).filter(({ operation }) => operation.panel === rail.id)).toHaveLength(2);
-    expect(replayFaults(unit, defaultShop())).toEqual([]);
+    expect(replayFaults(cabinet, defaultShop())).toEqual([]);
   });
 });

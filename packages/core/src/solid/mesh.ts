@@ -1,7 +1,7 @@
 /** Panels as triangles and edge lines for a 3D view: the same bodies the drawings are cut from. Millimetres in the unit frame. */
 import { cutHalfSpacesOf, normalOf, piecesOf, slabOf } from './convex.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import type { ResolvedUnit } from './unit.ts';
+import type { ResolvedCabinet } from './cabinet.ts';
 import { boundsOf } from './views.ts';
 import { dot, plusVector, scale, vector, type Vector } from './vector.ts';
 
@@ -24,12 +24,12 @@ export const slabFaces = (panel: ResolvedPanel): { readonly corners: readonly Ve
   slabOf(panel).map((corners) => ({ corners, normal: normalOf(corners) }));
 
 /** One mesh a panel. `spread` is how far the outermost panels leave in an exploded view, mm. */
-export function meshesOf(unit: ResolvedUnit, spread = 160): PanelMesh[] {
-  const boxes = unit.panels.map(boundsOf);
+export function meshesOf(cabinet: ResolvedCabinet, spread = 160): PanelMesh[] {
+  const boxes = cabinet.panels.map(boundsOf);
   const middle = (axis: 'along' | 'up' | 'out'): number =>
     (Math.min(...boxes.map(({ low }) => low[axis])) + Math.max(...boxes.map(({ high }) => high[axis]))) / 2;
   const centre = vector(middle('along'), middle('up'), middle('out'));
-  return unit.panels.map((panel, index) => meshOf(panel, away(panel, boxes[index]!, centre, spread)));
+  return cabinet.panels.map((panel, index) => meshOf(panel, away(panel, boxes[index]!, centre, spread)));
 }
 
 /** Along the panel's own normal, to the side it lies on; the cleat's halves go back to the wall one after the other. */

@@ -1,14 +1,14 @@
 /** Seams of the ink cupboard: where its joints lie. */
 import { expect, test } from '@jest/globals';
-import { newUnit } from '../test/family-units.ts';
-import { aloneBox, unitWith } from '../test/print-room.ts';
+import { newSpec } from '../test/family-units.ts';
+import { aloneBox, cabinetWith } from '../test/print-room.ts';
 import { seamOf } from './seams.ts';
 
-const { unit } = unitWith('ink');
+const { cabinet } = cabinetWith('ink');
 const seam = (id: string) =>
   seamOf(
-    unit,
-    unit.meetings.find((meeting) => meeting.id === id)!,
+    cabinet,
+    cabinet.meetings.find((meeting) => meeting.id === id)!,
   )!;
 
 test('a shelf’s left end runs from the back to its front, as deep into the side as its slot less what stays free', () => {
@@ -16,11 +16,11 @@ test('a shelf’s left end runs from the back to its front, as deep into the sid
   // 17.8 of side, 6 of slot, 0.25 left free.
   expect([a.along, b.along]).toEqual([expect.closeTo(12.05, 6), expect.closeTo(12.05, 6)]);
   expect(a.up).toBeCloseTo(b.up, 9);
-  expect(Math.abs(a.out - b.out)).toBeCloseTo(unit.byId.get('ink/shelf/s1')!.width.value / 1e6, 6);
+  expect(Math.abs(a.out - b.out)).toBeCloseTo(cabinet.byId.get('ink/shelf/s1')!.width.value / 1e6, 6);
 });
 
 test('faces laid on one another have none', () => {
-  const drawers = aloneBox(newUnit('drawer-unit')).unit;
+  const drawers = aloneBox(newSpec('drawer-unit')).cabinet;
   const laid = drawers.meetings.filter(({ joint }) => joint.kind === 'laid');
   expect(laid.length).toBeGreaterThan(0);
   for (const meeting of laid) expect(seamOf(drawers, meeting)).toBeNull();

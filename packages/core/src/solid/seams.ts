@@ -2,11 +2,11 @@
 import { NM_PER } from '../length/length.ts';
 import { isFace, type Connection } from './connection.ts';
 import { place } from './panel.ts';
-import type { ResolvedUnit } from './unit.ts';
+import type { ResolvedCabinet } from './cabinet.ts';
 import { scale, type Vector } from './vector.ts';
 
 /** Both ends of a joint's seam in the unit, mm; null for faces laid on one another. */
-export function seamOf({ byId }: Pick<ResolvedUnit, 'byId'>, { guest, edge }: Connection): readonly [Vector, Vector] | null {
+export function seamOf({ byId }: Pick<ResolvedCabinet, 'byId'>, { guest, edge }: Connection): readonly [Vector, Vector] | null {
   const panel = byId.get(guest);
   if (!panel || isFace(edge)) return null;
   const at = panel.outline.findIndex(({ id }) => id === edge);

@@ -1,6 +1,6 @@
 /** Which spaces of a unit are dimensioned in its drawings: every height and width once, where it is read best. */
 import { NM_PER } from '../length/length.ts';
-import type { Compartment } from './unit.ts';
+import type { Compartment } from './cabinet.ts';
 
 /** Openings whose height is drawn: one of those that are alike; the rightmost column beside the drawing, others where they are. */
 export function heightsShown(spaces: readonly Compartment[]): { readonly space: Compartment; readonly outside: boolean }[] {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { entered } from '../length/entered.ts';
 import { toMm } from '../length/length.ts';
 import { arbitraryBox } from '../test/arbitrary-box.ts';
-import { boxOf, ink, solidOf, unitWith } from '../test/print-room.ts';
+import { boxOf, ink, solidOf, cabinetWith } from '../test/print-room.ts';
 import { boundsOf, frontView, hookPlane, sectionView } from './views.ts';
 
 const span = (points: readonly (readonly [number, number])[], axis: 0 | 1): [number, number] => [
@@ -15,8 +15,8 @@ describe('from the front', () => {
   test('the carcass fills the size that was asked, to scale', () => {
     fc.assert(
       fc.property(arbitraryBox, (box) => {
-        const unit = solidOf(box);
-        const seen = frontView(unit).filter(({ role }) => ['side', 'top', 'bottom'].includes(role));
+        const cabinet = solidOf(box);
+        const seen = frontView(cabinet).filter(({ role }) => ['side', 'top', 'bottom'].includes(role));
         const all = seen.flatMap(({ points }) => points);
         const [left, right] = span(all, 0);
         const [low, high] = span(all, 1);
@@ -29,27 +29,27 @@ describe('from the front', () => {
   });
 
   test('ends let into a side are drawn over it; what is behind the back is dashed', () => {
-    const { unit } = unitWith('ink');
-    const order = frontView(unit).map(({ panel }) => panel);
+    const { cabinet } = cabinetWith('ink');
+    const order = frontView(cabinet).map(({ panel }) => panel);
     for (const guest of ['ink/shelf/s1', 'ink/shelf/s2', 'ink/bottom', 'ink/top']) expect(order.indexOf(guest)).toBeGreaterThan(order.indexOf('ink/side/left'));
-    const hidden = frontView(unit)
+    const hidden = frontView(cabinet)
       .filter((seen) => seen.hidden)
       .map(({ role }) => role);
     expect(hidden.sort()).toEqual(['cabinet-half', 'spacer', 'wall-half']);
     // A shelf's end shows as deep in the side as the dado less the end play.
-    const shelf = frontView(unit).find(({ panel }) => panel === 'ink/shelf/s1')!;
+    const shelf = frontView(cabinet).find(({ panel }) => panel === 'ink/shelf/s1')!;
     expect(span(shelf.points, 0)[0]).toBeCloseTo(17.8 - 5.75, 9);
   });
 });
 
 describe('in section', () => {
-  const { unit } = unitWith('ink');
-  const cut = sectionView(unit, 350);
+  const { cabinet } = cabinetWith('ink');
+  const cut = sectionView(cabinet, 350);
   test('only what the plane passes through is there: no sides', () => {
     expect(cut.map(({ role }) => role)).not.toContain('side');
-    expect(cut).toHaveLength(unit.panels.length - 2);
-    expect(sectionView(unit, 5).map(({ role }) => role)).toContain('side');
-    expect(sectionView(unit, -5)).toEqual([]);
+    expect(cut).toHaveLength(cabinet.panels.length - 2);
+    expect(sectionView(cabinet, 5).map(({ role }) => role)).toContain('side');
+    expect(sectionView(cabinet, -5)).toEqual([]);
   });
   test('the halves of the cleat meet on their bevel, the back stands clear of the wall by the gap', () => {
     const half = cut.find(({ role }) => role === 'cabinet-half')!;
@@ -66,18 +66,21 @@ describe('in section', () => {
 });
 
 test('a bevelled board reaches as far as its longer face', () => {
-  const { unit } = unitWith('ink');
-  const half = unit.byId.get('ink/wall-half')!;
+  const { cabinet } = cabinetWith('ink');
+  const half = cabinet.byId.get('ink/wall-half')!;
   const { low, high } = boundsOf(half);
-  expect(high.up - low.up).toBeCloseTo(toMm(unit.hanging.longFace), 5);
+  expect(high.up - low.up).toBeCloseTo(toMm(cabinet.hanging.longFace), 5);
 });
 
 test('the section through the hook goes through a bracket, and beside a notch that lies in its way', () => {
-  const unit = unitWith('ink', ink('hanging.brackets', { count: 2, length: entered('120 mm') })).unit;
-  expect(hookPlane(unit)).toBe(60);
-  const plain = unitWith('ink').unit;
+  const cabinet = cabinetWith('ink', ink('hanging.brackets', { count: 2, length: entered('120 mm') })).cabinet;
+  expect(hookPlane(cabinet)).toBe(60);
+  const plain = cabinetWith('ink').cabinet;
   const at = hookPlane(plain);
-  const notched = unitWith('ink', ink('hanging.notch', { at: entered(`${Math.round(at) - 40} mm`), length: entered('80 mm'), depth: entered('20 mm') })).unit;
+  const notched = cabinetWith(
+    'ink',
+    ink('hanging.notch', { at: entered(`${Math.round(at) - 40} mm`), length: entered('80 mm'), depth: entered('20 mm') }),
+  ).cabinet;
   const { notch } = notched.hanging;
   expect(hookPlane(notched)).toBeCloseTo(notch!.from / 1e6 - 5, 9);
 });

@@ -8,7 +8,7 @@ import { cornersOf, cutThrough, piecesOf, slabOf } from './convex.ts';
 import { place, type PanelCut, type Panel } from './panel.ts';
 import { hullOf } from './polygon.ts';
 import type { ResolvedPanel } from './resolve.ts';
-import type { ResolvedUnit } from './unit.ts';
+import type { ResolvedCabinet } from './cabinet.ts';
 import { vector, type Vector } from './vector.ts';
 import { scoopRadius } from './volume.ts';
 
@@ -65,7 +65,7 @@ export function boundsOf(panel: ResolvedPanel): Bounds {
 }
 
 /** Where a section across the wall tells most, mm from the left: through the middle of the first space, not through a divider or a stretch that is kept free. */
-export function sectionPlane({ compartments, outside }: Pick<ResolvedUnit, 'compartments' | 'outside'>): number {
+export function sectionPlane({ compartments, outside }: Pick<ResolvedCabinet, 'compartments' | 'outside'>): number {
   const [first] = compartments;
   return first ? (first.at.along + first.width.value / 2) / 1e6 : outside.width.value / 2e6;
 }
@@ -74,17 +74,17 @@ export function sectionPlane({ compartments, outside }: Pick<ResolvedUnit, 'comp
 const BESIDE_NOTCH_MM = 5;
 
 /** Where it tells most of the hook: through a bracket, where the cabinet half is cut into them, and clear of a notch in the wall half. */
-export function hookPlane(unit: Pick<ResolvedUnit, 'compartments' | 'outside' | 'hanging' | 'byId'>): number {
-  const { brackets, notch } = unit.hanging;
-  const { low, high } = boundsOf(unit.byId.get(brackets[0]!)!);
-  const at = brackets.length > 1 ? (low.along + high.along) / 2 : sectionPlane(unit);
+export function hookPlane(cabinet: Pick<ResolvedCabinet, 'compartments' | 'outside' | 'hanging' | 'byId'>): number {
+  const { brackets, notch } = cabinet.hanging;
+  const { low, high } = boundsOf(cabinet.byId.get(brackets[0]!)!);
+  const at = brackets.length > 1 ? (low.along + high.along) / 2 : sectionPlane(cabinet);
   if (!notch || at < notch.from / 1e6 || at > notch.to / 1e6) return at;
   const before = notch.from / 1e6 - BESIDE_NOTCH_MM;
   return before > low.along ? before : notch.to / 1e6 + BESIDE_NOTCH_MM;
 }
 
 /** The box all that hangs stands in, mm. */
-export function boundsOfUnit({ panels }: Pick<ResolvedUnit, 'panels'>): Bounds {
+export function boundsOfCabinet({ panels }: Pick<ResolvedCabinet, 'panels'>): Bounds {
   return boundsOfCorners(
     panels
       .filter(({ onWall }) => !onWall)
@@ -103,11 +103,11 @@ const VIEWS: Readonly<Record<ViewId, { readonly axis: SectionAxis; readonly near
 };
 
 /** From one side, the farthest first. The back view is mirrored and the right one too: across runs as the eye has it. */
-export function viewFrom(unit: ResolvedUnit, view: ViewId): SeenPanel[] {
+export function viewFrom(cabinet: ResolvedCabinet, view: ViewId): SeenPanel[] {
   const { axis, nearIsHigh, on } = VIEWS[view];
-  const back = unit.panels.find(({ role }) => role === 'back');
+  const back = cabinet.panels.find(({ role }) => role === 'back');
   const behind = back ? boundsOf(back).low.out : 0;
-  return unit.panels
+  return cabinet.panels
     .map((panel) => {
       const { low: face, high: other } = cornersOf(panel);
       const { low, high } = boundsOf(panel);
@@ -125,7 +125,7 @@ export function viewFrom(unit: ResolvedUnit, view: ViewId): SeenPanel[] {
 }
 
 /** From the front, the rearmost first. */
-export const frontView = (unit: ResolvedUnit): SeenPanel[] => viewFrom(unit, 'front');
+export const frontView = (cabinet: ResolvedCabinet): SeenPanel[] => viewFrom(cabinet, 'front');
 
 /** What is let in is drawn over what it is let into: ends in slots show, as they do on the wood. */
 const hostsFirst = (a: ResolvedPanel, b: ResolvedPanel): number => b.strips.length - a.strips.length;
@@ -193,10 +193,10 @@ const SECTIONS: Readonly<Record<SectionAxis, On>> = {
 };
 
 /** Cut by the plane where `axis` is `at` mm: only panels it passes through, less what was cut out of them. */
-export function sectionAt(unit: ResolvedUnit, axis: SectionAxis, at: number): SeenPanel[] {
+export function sectionAt(cabinet: ResolvedCabinet, axis: SectionAxis, at: number): SeenPanel[] {
   const on = SECTIONS[axis];
   const plane = { normal: vector(axis === 'along' ? 1 : 0, axis === 'up' ? 1 : 0, axis === 'out' ? 1 : 0), at };
-  return unit.panels
+  return cabinet.panels
     .flatMap((panel) => {
       const { low, high } = boundsOf(panel);
       if (low[axis] >= at || high[axis] <= at) return [];
@@ -209,7 +209,7 @@ export function sectionAt(unit: ResolvedUnit, axis: SectionAxis, at: number): Se
 }
 
 /** Cut by the upright plane across the wall at `along` mm. Across the drawing is out from the wall. */
-export const sectionView = (unit: ResolvedUnit, along: number): SeenPanel[] => sectionAt(unit, 'along', along);
+export const sectionView = (cabinet: ResolvedCabinet, along: number): SeenPanel[] => sectionAt(cabinet, 'along', along);
 
 /** Pieces are cut to a ten-thousandth of a millimetre, so that their common edges fall together. */
 const fine = (value: number): number => Math.round(value * 1e4) / 1e4;

@@ -46,8 +46,8 @@ test('a fit stands for what the shop says: slots are as much wider, lengths stay
   const before = planWith().byId.get('ink')!;
   const after = plan(design, record, loose).byId.get('ink')!;
   expect(design.units['ink']!.fit).toBe('push');
-  const dados = (unit: typeof before) =>
-    unit.unit.byId
+  const dados = (cabinetPlan: typeof before) =>
+    cabinetPlan.cabinet.byId
       .get('ink/side/left')!
       .strips.filter(({ kind }) => kind === 'dado')
       .map(({ near, far }) => far - near);

@@ -72,12 +72,12 @@ export function readQuantity(text: string, kind: QuantityKind, where: string): n
     if (kind === 'count' && !Number.isInteger(value)) throw new Refusal('value', `'${text}' is not whole`, where, ACCEPTED[kind]);
     return value;
   }
-  const unit = Object.hasOwn(UNITS, unitText) ? UNITS[unitText]! : undefined;
-  if (!unit) throw new Refusal('unit', unitText === '' ? `'${text}' has no unit` : `'${unitText}' is no unit`, where, ACCEPTED[kind]);
-  if (unit.kind === kind) return value * unit.times;
-  if (kind === 'force' && unit.kind === 'mass') return value * unit.times * G0;
-  if (kind === 'mass' && unit.kind === 'force') return (value * unit.times) / G0;
-  throw new Refusal('unit', `'${text}' is a ${unit.kind}`, where, ACCEPTED[kind]);
+  const cabinet = Object.hasOwn(UNITS, unitText) ? UNITS[unitText]! : undefined;
+  if (!cabinet) throw new Refusal('unit', unitText === '' ? `'${text}' has no unit` : `'${unitText}' is no unit`, where, ACCEPTED[kind]);
+  if (cabinet.kind === kind) return value * cabinet.times;
+  if (kind === 'force' && cabinet.kind === 'mass') return value * cabinet.times * G0;
+  if (kind === 'mass' && cabinet.kind === 'force') return (value * cabinet.times) / G0;
+  throw new Refusal('unit', `'${text}' is a ${cabinet.kind}`, where, ACCEPTED[kind]);
 }
 
 /** Millimetres, unrounded: sums take 1/3in, which a drawing would refuse. */

@@ -3,7 +3,7 @@ import { toMm } from '../length/length.ts';
 import { AUDIT_TOLERANCE, clashesOf } from '../solid/clash.ts';
 import { piecesOf, volumeOf } from '../solid/convex.ts';
 import { isFace } from '../solid/connection.ts';
-import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { dot } from '../solid/vector.ts';
 import { boundsOf } from '../solid/views.ts';
 import { bulkOf } from '../solid/volume.ts';
@@ -11,10 +11,10 @@ import { bulkOf } from '../solid/volume.ts';
 const AXES = ['along', 'up', 'out'] as const;
 
 /** Pairs of panels that stand in one another outside what was cut away, those that meet too. */
-export const clashes = (unit: Pick<ResolvedUnit, 'panels' | 'meetings'>): string[] => clashesOf(unit, 'looked at').map(({ a, b }) => `${a} and ${b}`);
+export const clashes = (cabinet: Pick<ResolvedCabinet, 'panels' | 'meetings'>): string[] => clashesOf(cabinet, 'looked at').map(({ a, b }) => `${a} and ${b}`);
 
 /** What is wrong with a panel by itself: numbers that are none, blanks that are nothing. */
-export function malformed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
+export function malformed({ panels }: Pick<ResolvedCabinet, 'panels'>): string[] {
   return panels.flatMap((panel) => {
     const numbers = [...panel.outline.flatMap(({ from, bevel }) => [from.u, from.v, bevel]), panel.length.value, panel.width.value, panel.thickness];
     if (!numbers.every(Number.isFinite)) return [`${panel.id} has a number that is none`];
@@ -25,7 +25,7 @@ export function malformed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
 }
 
 /** A panel's finished length and width are what its outline measures. */
-export function mismeasured({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
+export function mismeasured({ panels }: Pick<ResolvedCabinet, 'panels'>): string[] {
   return panels.flatMap((panel) => {
     const us = panel.outline.map(({ from }) => from.u);
     const vs = panel.outline.map(({ from }) => from.v);
@@ -35,7 +35,7 @@ export function mismeasured({ panels }: Pick<ResolvedUnit, 'panels'>): string[] 
 }
 
 /** Volume by its pieces against volume by its sum; holes are not in the pieces. */
-export function misweighed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
+export function misweighed({ panels }: Pick<ResolvedCabinet, 'panels'>): string[] {
   return panels.flatMap((panel) => {
     const holes = panel.cuts.reduce((sum, cut) => {
       if (cut.kind !== 'holes') return sum;
@@ -50,8 +50,8 @@ export function misweighed({ panels }: Pick<ResolvedUnit, 'panels'>): string[] {
 }
 
 /** Panels no meeting ties to what hangs. */
-export function loose(unit: ResolvedUnit): string[] {
-  const { hanging, panels, meetings } = unit;
+export function loose(cabinet: ResolvedCabinet): string[] {
+  const { hanging, panels, meetings } = cabinet;
   // Screwed through, there is no cleat to leave out: the strip is a panel like the others.
   const cleat = !hangsOnCleat(hanging)
     ? []
@@ -74,7 +74,7 @@ export function loose(unit: ResolvedUnit): string[] {
 }
 
 /** Where the outer box is not the size the unit says, along, up and out. */
-export function outerMisfit({ panels, outside, hardware }: ResolvedUnit): string[] {
+export function outerMisfit({ panels, outside, hardware }: ResolvedCabinet): string[] {
   const carried = panels.filter(({ onWall }) => !onWall);
   const bounds = carried.map(boundsOf);
   const span = (axis: (typeof AXES)[number]): number => Math.max(...bounds.map(({ high }) => high[axis])) - Math.min(...bounds.map(({ low }) => low[axis]));
@@ -87,7 +87,7 @@ export function outerMisfit({ panels, outside, hardware }: ResolvedUnit): string
 }
 
 /** Strips whose guest does not lie in them with the play they state. */
-export function badFits({ panels, byId, meetings }: ResolvedUnit): string[] {
+export function badFits({ panels, byId, meetings }: ResolvedCabinet): string[] {
   const joints = new Map(meetings.map((meeting) => [meeting.id, meeting]));
   return panels.flatMap((host) =>
     host.strips.flatMap((strip) => {
@@ -106,7 +106,7 @@ export function badFits({ panels, byId, meetings }: ResolvedUnit): string[] {
 }
 
 /** Half laps whose two cuts are not each as wide as the other part, or leave more or less than one thickness between them. */
-export function lapFaults({ byId, meetings }: ResolvedUnit): string[] {
+export function lapFaults({ byId, meetings }: ResolvedCabinet): string[] {
   return meetings.flatMap(({ id, guest, host, joint }) => {
     if (joint.kind !== 'half-lap') return [];
     const [one, other] = [byId.get(guest)!, byId.get(host)!];
@@ -119,14 +119,14 @@ export function lapFaults({ byId, meetings }: ResolvedUnit): string[] {
 }
 
 /** Everything at once; nothing for a sound unit. */
-export const audit = (unit: ResolvedUnit): string[] => [
-  ...unit.faults.map(({ reason }) => reason),
-  ...malformed(unit),
-  ...mismeasured(unit),
-  ...misweighed(unit),
-  ...clashes(unit),
-  ...badFits(unit),
-  ...lapFaults(unit),
-  ...outerMisfit(unit),
-  ...loose(unit).map((id) => `${id} hangs on nothing`),
+export const audit = (cabinet: ResolvedCabinet): string[] => [
+  ...cabinet.faults.map(({ reason }) => reason),
+  ...malformed(cabinet),
+  ...mismeasured(cabinet),
+  ...misweighed(cabinet),
+  ...clashes(cabinet),
+  ...badFits(cabinet),
+  ...lapFaults(cabinet),
+  ...outerMisfit(cabinet),
+  ...loose(cabinet).map((id) => `${id} hangs on nothing`),
 ];

@@ -5,7 +5,7 @@ import type { Item } from '../contents/item.ts';
 import { entered } from '../length/entered.ts';
 import type { EditStep } from '../plan/edit.ts';
 import { onWall, type Case } from './check-case.ts';
-import { newUnit } from './family-units.ts';
+import { newSpec } from './family-units.ts';
 import { ink, typed } from './print-room.ts';
 
 /** A ledge rack in the ink cupboard's place, two strips over one another before its lowest ledge. */
@@ -13,7 +13,7 @@ const ledgeRack = () => rackWith({ strips: 2 });
 
 /** A rack in its place whose lowest ledge is otherwise. */
 function rackWith(more: Partial<LedgeRack['ledges'][string]>) {
-  const rack = { ...newUnit('ledge-rack'), id: 'ink', place: { along: entered('895 mm'), up: entered('1320 mm') } };
+  const rack = { ...newSpec('ledge-rack'), id: 'ink', place: { along: entered('895 mm'), up: entered('1320 mm') } };
   if (rack.family !== 'ledge-rack') throw new Error('a ledge rack was asked for');
   return { ...rack, ledges: { ...rack.ledges, l1: { ...rack.ledges['l1']!, ...more } } };
 }
@@ -94,7 +94,7 @@ export const BOX_CASES: readonly Case[] = [
   },
   {
     check: 'screw-too-long',
-    edits: [{ path: ['units', 'ink'], value: { ...newUnit('fold-down'), id: 'ink', hingeScrew: { screw: '4mm', length: entered('38 mm') } } }],
+    edits: [{ path: ['units', 'ink'], value: { ...newSpec('fold-down'), id: 'ink', hingeScrew: { screw: '4mm', length: entered('38 mm') } } }],
     severity: 'stop',
     says: /Hinge screws of 38 mm are \d+ mm.* too long/,
   },

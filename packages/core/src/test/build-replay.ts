@@ -3,7 +3,7 @@
  * nothing of the reasons the plan gives. Test support.
  */
 import { STAGES, type ToolingStage } from '../setups/operations.ts';
-import type { UnitToBuild } from '../build/job.ts';
+import type { CabinetToBuild } from '../build/job.ts';
 import type { Step } from '../build/step.ts';
 import { operationsOf } from '../setups/operations.ts';
 
@@ -26,14 +26,14 @@ interface Part {
 const TAKES_EDGES: readonly ToolingStage[] = ['widths', 'bevels', 'shapes'];
 
 /** Does all steps in an order; the first refusal in words, or null. `halves`: cabinet halves that come out of a rail's boards. */
-export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): string | null {
+export function replay(steps: readonly Step[], cabinets: readonly CabinetToBuild[]): string | null {
   const parts = new Map<string, Part>();
   const wanted = new Map<string, Set<string>>();
-  for (const { unit } of units) {
-    for (const { id } of unit.panels)
+  for (const { cabinet } of cabinets) {
+    for (const { id } of cabinet.panels)
       parts.set(id, {
         id,
-        unit: unit.id,
+        unit: cabinet.id,
         sawn: false,
         labelled: false,
         gone: new Set(),
@@ -44,7 +44,7 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
         coatsOutside: 0,
         body: new Set([id]),
       });
-    for (const { id, panel } of operationsOf(unit).operations) wanted.set(panel, new Set([...(wanted.get(panel) ?? []), id]));
+    for (const { id, panel } of operationsOf(cabinet).operations) wanted.set(panel, new Set([...(wanted.get(panel) ?? []), id]));
   }
   const own = (step: Step): Part[] => step.panels.flatMap((id) => parts.get(id) ?? []);
   const measured = new Set<string>();
@@ -52,13 +52,13 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
   const ripped = new Set<string>();
   const railsUp = new Set<string>();
   const dry = new Set<string>();
-  const states = new Map(units.map(({ unit }) => [unit.id, new Set<string>()]));
+  const states = new Map(cabinets.map(({ cabinet }) => [cabinet.id, new Set<string>()]));
   let wet: string | null = null;
 
   const refusal = (step: Step): string | null => {
     const { detail } = step;
     const done = step.unit === null ? new Set<string>() : states.get(step.unit)!;
-    const of = units.find(({ unit }) => unit.id === step.unit);
+    const of = cabinets.find(({ cabinet }) => cabinet.id === step.unit);
     if (wet !== null && detail.kind !== 'square') return 'the glue of a box sets before anyone looked whether it is square';
     switch (detail.kind) {
       case 'measure':
@@ -197,10 +197,10 @@ export function replay(steps: readonly Step[], units: readonly UnitToBuild[]): s
         done.add('cabinet-half');
         return null;
       case 'hang': {
-        const { unit, toHang } = of!;
-        const through = unit.hanging.kind === 'through';
+        const { cabinet, toHang } = of!;
+        const through = cabinet.hanging.kind === 'through';
         if (!through && (toHang.rail !== null ? !railsUp.has(toHang.rail) : !done.has('wall-half'))) return 'there is nothing on the wall to hang it on';
-        if (unit.hanging.kind !== 'through' && unit.hanging.kind !== 'plates' && !done.has('cabinet-half'))
+        if (cabinet.hanging.kind !== 'through' && cabinet.hanging.kind !== 'plates' && !done.has('cabinet-half'))
           return 'there is nothing on the cabinet to hang it by';
         if (!done.has('sanded')) return 'its outside is not sanded, and the wall is in the way';
         if (done.has('drawers') || done.has('loose')) return 'lifted with all that is loose in it';

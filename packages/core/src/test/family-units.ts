@@ -1,14 +1,14 @@
 /** Units of every family to start a test from, on the starter workshop's stock. */
-import { FAMILIES, familyOf, type FamilyId, type UnitDesign } from '../carcass/families.ts';
-import type { NewUnit } from '../carcass/unit-base.ts';
+import { FAMILIES, familyOf, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
+import type { NewSpec } from '../carcass/spec-base.ts';
 import { entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 
 export const FAMILY_IDS = FAMILIES.map(({ id }) => id as FamilyId);
 
 /** What a new unit of a family starts from: its usual size, birch or hardwood plywood. */
-export function startOf(family: FamilyId, unit: DisplayUnit = 'mm'): NewUnit {
-  const [width, height, depth] = familyOf({ family }).usual[unit].map((text) => entered(text)) as [NewUnit['width'], NewUnit['height'], NewUnit['depth']];
+export function startOf(family: FamilyId, unit: DisplayUnit = 'mm'): NewSpec {
+  const [width, height, depth] = familyOf({ family }).usual[unit].map((text) => entered(text)) as [NewSpec['width'], NewSpec['height'], NewSpec['depth']];
   return {
     id: 'u1',
     name: 'Unit',
@@ -24,4 +24,4 @@ export function startOf(family: FamilyId, unit: DisplayUnit = 'mm'): NewUnit {
   };
 }
 
-export const newUnit = (family: FamilyId, unit: DisplayUnit = 'mm'): UnitDesign => familyOf({ family }).create(startOf(family, unit)) as UnitDesign;
+export const newSpec = (family: FamilyId, unit: DisplayUnit = 'mm'): CabinetSpec => familyOf({ family }).create(startOf(family, unit)) as CabinetSpec;

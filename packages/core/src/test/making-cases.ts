@@ -2,15 +2,15 @@
 import { newInsert } from '../carcass/inserts.ts';
 import { entered } from '../length/entered.ts';
 import type { EditStep } from '../plan/edit.ts';
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import type { Case } from './check-case.ts';
-import { newUnit } from './family-units.ts';
+import { newSpec } from './family-units.ts';
 import { ink, typed } from './print-room.ts';
 
 /** Another family in the ink cupboard's place. */
-const inItsPlace = (family: UnitDesign['family'], more: object = {}): EditStep => ({
+const inItsPlace = (family: CabinetSpec['family'], more: object = {}): EditStep => ({
   path: ['units', 'ink'],
-  value: { ...newUnit(family), id: 'ink', place: { along: entered('895 mm'), up: entered('1320 mm') }, ...more },
+  value: { ...newSpec(family), id: 'ink', place: { along: entered('895 mm'), up: entered('1320 mm') }, ...more },
 });
 
 const holder = (depth: string): EditStep => ink('inserts.i1', { ...newInsert({ unit: 'mm', stock: 'birch-18' }, 'i1', 1, 'bottom'), depth: entered(depth) });
@@ -20,7 +20,7 @@ const divided: EditStep = ink('dividers', { v1: { id: 'v1', order: 1, at: null, 
 
 /** A ledge rack whose strips are so high; its family's own are 30. */
 const strips = (height: string): EditStep => {
-  const rack = newUnit('ledge-rack') as Extract<UnitDesign, { family: 'ledge-rack' }>;
+  const rack = newSpec('ledge-rack') as Extract<CabinetSpec, { family: 'ledge-rack' }>;
   const ledges = Object.fromEntries(Object.entries(rack.ledges).map(([id, ledge]) => [id, { ...ledge, stripHeight: entered(height) }]));
   return inItsPlace('ledge-rack', { ledges });
 };

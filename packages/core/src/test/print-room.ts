@@ -1,13 +1,13 @@
 /** The made-up print room of examples/, read as the product reads it, and ways to change it for a test. */
 import file from '../../../../examples/print-room.carcass.json' with { type: 'json' };
-import { buildUnit, type UnitDesign } from '../carcass/families.ts';
+import { buildCabinet, type CabinetSpec } from '../carcass/families.ts';
 import { newShelfBox, type NewShelfBox, type ShelfBox } from '../carcass/shelf-box.ts';
 import { readProject, type ProjectFile } from '../formats/project-file.ts';
 import { entered } from '../length/entered.ts';
 import type { Design, RecordEntry } from '../plan/design.ts';
 import { applyEdit, type EditStep } from '../plan/edit.ts';
-import { plan, stockReader, type Plan, type UnitPlan } from '../plan/plan.ts';
-import { resolveUnit, type ResolvedUnit } from '../solid/unit.ts';
+import { plan, stockReader, type Plan, type CabinetPlan } from '../plan/plan.ts';
+import { resolveCabinet, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
 
 /** The whole of it: four units, what they hold, rails and all. */
@@ -27,17 +27,17 @@ export function planWith(...edits: readonly EditStep[]): Plan {
 }
 
 /** One unit of it: 'ink' or 'type'. */
-export const unitWith = (id: 'ink' | 'type', ...edits: readonly EditStep[]): UnitPlan => planWith(...edits).byId.get(id)!;
+export const cabinetWith = (id: 'ink' | 'type', ...edits: readonly EditStep[]): CabinetPlan => planWith(...edits).byId.get(id)!;
 
 /** An edit of the ink cupboard, its lengths typed. */
 export const ink = (path: string, value: unknown): EditStep => ({ path: ['units', 'ink', ...path.split('.')], value });
 export const typed = (path: string, text: string): EditStep => ink(path, entered(text));
 
 /** A box on its own on a plain wall with studs every 400 mm, for tests of shapes. */
-export function aloneBox(box: UnitDesign, record: readonly RecordEntry[] = []): UnitPlan {
+export function aloneBox(spec: CabinetSpec, record: readonly RecordEntry[] = []): CabinetPlan {
   const { design } = printRoom();
-  const alone: Design = { ...design, units: { [box.id]: box } };
-  return plan(alone, record, starterWorkshop()).byId.get(box.id)!;
+  const alone: Design = { ...design, units: { [spec.id]: spec } };
+  return plan(alone, record, starterWorkshop()).byId.get(spec.id)!;
 }
 
 export const boxOf = (more: Partial<NewShelfBox> = {}): ShelfBox =>
@@ -58,10 +58,10 @@ export const boxOf = (more: Partial<NewShelfBox> = {}): ShelfBox =>
   });
 
 /** The shelves of a unit that must be a shelf box. */
-export function shelvesOf(unit: UnitDesign): ShelfBox['shelves'] {
-  if (unit.family !== 'shelf-box') throw new Error(`'${unit.id}' is no shelf box`);
-  return unit.shelves;
+export function shelvesOf(spec: CabinetSpec): ShelfBox['shelves'] {
+  if (spec.family !== 'shelf-box') throw new Error(`'${spec.id}' is no shelf box`);
+  return spec.shelves;
 }
 
 /** The box's geometry alone, without its loads: for tests that try thousands. */
-export const solidOf = (box: UnitDesign): ResolvedUnit => resolveUnit(buildUnit(box, stockReader([], starterWorkshop())));
+export const solidOf = (spec: CabinetSpec): ResolvedCabinet => resolveCabinet(buildCabinet(spec, stockReader([], starterWorkshop())));

@@ -2,7 +2,7 @@
  * Random projects a person could have typed: every field of every family, hanging and wall, anywhere within its limits, mostly near what is
  * usual. For sweeps that look for what breaks; the same seed gives the same project. Test support.
  */
-import { familyOf, type FamilyId, type UnitDesign } from '../carcass/families.ts';
+import { familyOf, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
 import type { ElementsForm, FormField } from '../carcass/form.ts';
 import { seeded, type Random } from '../chance/random.ts';
 import { PRESETS } from '../contents/presets.ts';
@@ -52,7 +52,7 @@ export function randomProject(seed: number, { family, changed = CHANGED }: Rando
   return { design, record: [], workshop: WORKSHOP };
 }
 
-function randomCabinet(random: Random, family: FamilyId, unit: DisplayUnit, changed: number): UnitDesign {
+function randomCabinet(random: Random, family: FamilyId, unit: DisplayUnit, changed: number): CabinetSpec {
   const of = familyOf({ family });
   const { form } = of;
   const start = of.create(startOf(family, unit)) as unknown as Row;
@@ -60,7 +60,7 @@ function randomCabinet(random: Random, family: FamilyId, unit: DisplayUnit, chan
   for (const list of form.elements) if (random() < 0.5) made = { ...made, [list.path]: randomElements(random, made, list, unit, changed) };
   if (random() < 0.5)
     made = { ...made, contents: { bottom: { preset: oneOf(random, Object.keys(PRESETS)), kg: random() < 0.5 ? null : Math.round(random() * 60) } } };
-  return made as unknown as UnitDesign;
+  return made as unknown as CabinetSpec;
 }
 
 function randomFields(random: Random, start: Row, fields: readonly FormField[], unit: DisplayUnit, changed: number): Row {

@@ -1,7 +1,7 @@
 /** What a replay of a unit's setups gets wrong, against its resolved panels. Test support. */
 import { hasSize } from '../solid/panel.ts';
 import { alongStrip, leftWide } from '../solid/resolve.ts';
-import type { ResolvedUnit } from '../solid/unit.ts';
+import type { ResolvedCabinet } from '../solid/cabinet.ts';
 import type { Shop } from '../stock/shop.ts';
 import { replay } from '../setups/replay.ts';
 import { orderFault } from '../setups/order.ts';
@@ -14,8 +14,8 @@ const near = (a: number, b: number): boolean => Math.abs(a - b) <= WITHIN;
 const stopsAt = (made: number | null, drawn: number | null): boolean => (made === null || drawn === null ? made === drawn : near(made, drawn));
 
 /** Nothing for setups that make the parts as they were drawn, each feature once, in an order that keeps its references. */
-export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
-  const made = setupsOf([unit], shop);
+export function replayFaults(cabinet: ResolvedCabinet, shop: Shop): string[] {
+  const made = setupsOf([cabinet], shop);
   const { slots, holes, others, bevels, widths, times } = replay(made, shop);
   const faults: string[] = [];
   const unmade = new Set(made.unmade.map(({ id }) => id));
@@ -25,7 +25,7 @@ export function replayFaults(unit: ResolvedUnit, shop: Shop): string[] {
     made.setups,
   );
   if (order) faults.push(`${order.setup} comes before ${order.before}`);
-  for (const panel of unit.panels) {
+  for (const panel of cabinet.panels) {
     const blank = made.blanks.get(panel.id);
     if (!blank) continue;
     // What no size is left of is not cut at all.

@@ -1,14 +1,14 @@
 /** A unit of a family on its own, and its lines of the cut list as the hand-worked tests ask for them. Test support. */
 import { expect } from '@jest/globals';
-import type { FamilyId, UnitDesign } from '../carcass/families.ts';
+import type { FamilyId, CabinetSpec } from '../carcass/families.ts';
 import { toMm } from '../length/length.ts';
 import type { Feature } from '../parts/features.ts';
 import type { PartLine } from '../parts/part-line.ts';
-import { newUnit } from './family-units.ts';
+import { newSpec } from './family-units.ts';
 import { aloneBox } from './print-room.ts';
 
 export const rad = (deg: number): number => (deg * Math.PI) / 180;
-export const unitOf = (family: FamilyId, changes: Record<string, unknown> = {}) => aloneBox({ ...newUnit(family), ...changes } as UnitDesign);
+export const cabinetPlanOf = (family: FamilyId, changes: Record<string, unknown> = {}) => aloneBox({ ...newSpec(family), ...changes } as CabinetSpec);
 
 /** The line a part is in, by the name of one of its panels. */
 export function line(parts: readonly PartLine[], key: string, of?: string): PartLine {

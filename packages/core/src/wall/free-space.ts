@@ -1,6 +1,6 @@
 /** The room there is on a wall: largest free rectangles between what is on it, and units fitted into one. */
 import { NM_PER, type DisplayUnit, type Length } from '../length/length.ts';
-import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
+import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
 
@@ -17,7 +17,7 @@ export interface Clearances {
 /** What a unit so deep must stay clear of, as rectangles in elevation. */
 export function obstacles(wall: Wall, blocks: readonly WallBlock[], out: number, { above, beside, below }: Clearances): WallRect[] {
   const grown = (rect: WallRect): WallRect => ({ left: rect.left - beside, right: rect.right + beside, bottom: rect.bottom - above, top: rect.top + below });
-  const things = thingsInOrder(wall).filter((thing) => (blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
+  const things = thingsInOrder(wall).filter((thing) => (blocksCabinets(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
   return [...things.map((thing) => grown(thingRect(thing))), ...swungOver(wall, out), ...blocks.map(grown)];
 }
 

@@ -42,7 +42,7 @@ const SOLID: ReadonlySet<WallThing['kind']> = new Set(['window', 'door', 'radiat
 /** What can be covered but not reached then. */
 const COVERED: ReadonlySet<WallThing['kind']> = new Set(['outlet', 'switch']);
 
-export const blocksUnits = ({ kind }: WallThing): boolean => SOLID.has(kind);
+export const blocksCabinets = ({ kind }: WallThing): boolean => SOLID.has(kind);
 export const mustBeReached = ({ kind }: WallThing): boolean => COVERED.has(kind);
 
 /** Neighbours closer than this are one run. */

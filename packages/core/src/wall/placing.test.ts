@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { mm, NM_PER, type Length } from '../length/length.ts';
 import { furnishedRoom } from '../test/print-room.ts';
-import { blocksUnits, mustBeReached, overlap, thingRect, type WallBlock } from './placed.ts';
+import { blocksCabinets, mustBeReached, overlap, thingRect, type WallBlock } from './placed.ts';
 import { centredBetween, nearestPlace, proposePlaces, snap } from './placing.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { studCentres } from './studs.ts';
@@ -26,7 +26,7 @@ const others: WallBlock[] = [{ id: 'o', name: 'o', left: mm(1200), right: mm(190
 
 const isClear = (block: WallBlock): boolean =>
   !others.some((other) => overlap(block, other)) &&
-  !thingsInOrder(wall).some((thing) => ((blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing)) && overlap(block, thingRect(thing))) &&
+  !thingsInOrder(wall).some((thing) => ((blocksCabinets(thing) && thing.kind !== 'side-door') || mustBeReached(thing)) && overlap(block, thingRect(thing))) &&
   !thingsInOrder(wall).some((thing) => {
     const sector = swingOf(thing, wall);
     return sector !== null && sweeps(sector, block);

@@ -1,7 +1,7 @@
 /** Ways to say where a unit hangs: over studs and clear of everything, centred, aligned, spread; and what a drag snaps to. */
 import { NM_PER, type Length } from '../length/length.ts';
 import { freeRectangles, obstacles, wholeWall, type Clearances } from './free-space.ts';
-import { blocksUnits, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
+import { blocksCabinets, floorAt, lowestCeiling, mustBeReached, overlap, thingRect, type WallBlock, type WallRect } from './placed.ts';
 import { studCentres } from './studs.ts';
 import { sweeps, swingOf } from './swing.ts';
 import { thingsInOrder, type Wall } from './wall.ts';
@@ -74,7 +74,7 @@ function lefts(room: WallRect, width: number, centred: readonly number[]): numbe
  */
 export function nearestPlace(wall: Wall, others: readonly WallBlock[], block: WallBlock, { rows, end }: ScrewPlaces, above: number): Proposal | null {
   const [width, height] = [block.right - block.left, block.top - block.bottom];
-  const things = thingsInOrder(wall).filter((thing) => (blocksUnits(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
+  const things = thingsInOrder(wall).filter((thing) => (blocksCabinets(thing) && thing.kind !== 'side-door') || mustBeReached(thing));
   const taken: WallRect[] = [...others, ...things.map(thingRect)];
   const swings = thingsInOrder(wall).flatMap((thing) => swingOf(thing, wall) ?? []);
   const studs = studCentres(wall);

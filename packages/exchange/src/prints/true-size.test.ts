@@ -95,8 +95,8 @@ function placesOf(
 describe.each(['print-room', 'print-room-back', 'type-store'])('sticks of every unit of %s', (name) => {
   const room = roomOf(name);
   const whole = planOf(room);
-  const cases = whole.units.flatMap(({ id, unit }) => {
-    const setups = setupsOf([unit], room.workshop.shop);
+  const cases = whole.cabinets.flatMap(({ id, cabinet }) => {
+    const setups = setupsOf([cabinet], room.workshop.shop);
     return sticksOf(setups).map((stick, index) => ({ id: `${id}, stick ${index + 1}`, stick, drawing: stickDrawing(stick, setups.blanks, whole, 'in') }));
   });
 
@@ -166,9 +166,9 @@ describe.each(['print-room', 'print-room-back', 'type-store'])('a template of ev
       .filter((line) => line.unit === unit && line.features.length > 0)
       .sort((a, b) => b.features.length - a.features.length || b.length.value * b.width.value - a.length.value * a.width.value)[0]!;
 
-  test.each(whole.units.map(({ id }) => [id]))('%s: what is cut is within 0.2 mm of its place, along and across, on every sheet', async (id) => {
+  test.each(whole.cabinets.map(({ id }) => [id]))('%s: what is cut is within 0.2 mm of its place, along and across, on every sheet', async (id) => {
     const part = busiest(id);
-    const drawing = partTemplate(part, pieceDrawing(part, whole.byId.get(id)!.unit));
+    const drawing = partTemplate(part, pieceDrawing(part, whole.byId.get(id)!.cabinet));
     const given = options((['a4', 'letter'] as const)[part.features.length % 2]!);
     const pages = rendered(await picturesPdf(trueSizeSheets([drawing], given), 'print'));
     const sides = pages.map(onItsSide);
@@ -267,7 +267,7 @@ test('tiles cover all of a drawing, share what they must, and fit their sheets',
 test('what is written on the sheets can be read out again: title, project, revision, sheet of sheets', async () => {
   const room = roomOf('print-room');
   const whole = planOf(room);
-  const setups = setupsOf([whole.byId.get('ink')!.unit], room.workshop.shop);
+  const setups = setupsOf([whole.byId.get('ink')!.cabinet], room.workshop.shop);
   const drawings = sticksOf(setups).map((stick) => stickDrawing(stick, setups.blanks, whole, 'mm'));
   writeFileSync(join(folder, 'said.pdf'), await picturesPdf(trueSizeSheets(drawings, options('a4')), 'print'));
   const text = execFileSync('pdftotext', ['-raw', join(folder, 'said.pdf'), '-'], { encoding: 'utf8' });

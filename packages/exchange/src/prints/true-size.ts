@@ -9,7 +9,7 @@ import {
   type Plan,
   type ProjectFile,
   type Shop,
-  type UnitPlan,
+  type CabinetPlan,
 } from '@keen/core';
 import type { TrueDrawing } from './marks.ts';
 import { stickDrawing, sticksOf } from './sticks.ts';
@@ -23,7 +23,7 @@ export const isTrueSizeKind = (kind: string): kind is TrueSizeKind => TRUE_SIZE_
 
 export interface TrueSizeWish {
   readonly plan: Plan;
-  readonly units: readonly UnitPlan[];
+  readonly cabinets: readonly CabinetPlan[];
   readonly shop: Shop;
   readonly display: DisplayUnit;
   /** Templates of these alone; null for all parts that have something cut into them. */
@@ -42,13 +42,13 @@ export interface TrueSizeAsked extends Omit<TrueSizeOptions, 'project'> {
 export function trueSizePrint(kind: string, { project: { design, record, workshop }, unit, marks, display, ...options }: TrueSizeAsked): SheetPicture[] {
   if (!isTrueSizeKind(kind)) throw new Refusal('kind', `'${kind}' cannot be printed`, 'kind', `one of: ${TRUE_SIZE_KINDS.join(', ')}`);
   const made = planOf(design, record, workshop);
-  const units = unit === null ? made.units : made.units.filter(({ id }) => id === unit);
-  if (units.length === 0)
-    throw new Refusal('unit', `there is no cabinet '${unit ?? ''}' in it`, 'unit', `one that exists: ${made.units.map(({ id }) => id).join(', ')}`);
-  const known = units.flatMap(({ parts }) => parts.map(({ mark }) => mark));
+  const cabinets = unit === null ? made.cabinets : made.cabinets.filter(({ id }) => id === unit);
+  if (cabinets.length === 0)
+    throw new Refusal('unit', `there is no cabinet '${unit ?? ''}' in it`, 'unit', `one that exists: ${made.cabinets.map(({ id }) => id).join(', ')}`);
+  const known = cabinets.flatMap(({ parts }) => parts.map(({ mark }) => mark));
   const strange = marks?.find((mark) => !known.includes(mark));
   if (strange !== undefined) throw new Refusal('part', `there is no part '${strange}' in it`, 'part', `marks, with commas between: ${known.join(', ')}`);
-  const drawings = trueSizeDrawings(kind, { plan: made, units, shop: workshop.shop, display, marks });
+  const drawings = trueSizeDrawings(kind, { plan: made, cabinets, shop: workshop.shop, display, marks });
   if (drawings.length === 0) throw new Refusal('nothing', `nothing of it asks for ${kind}`, 'kind', 'another kind, or another cabinet');
   return trueSizeSheets(drawings, { ...options, project: design.name });
 }
@@ -57,18 +57,18 @@ export function trueSizePrint(kind: string, { project: { design, record, worksho
 export function trueSizeDrawings(kind: TrueSizeKind, wish: TrueSizeWish): TrueDrawing[] {
   switch (kind) {
     case 'sticks':
-      return wish.units.flatMap(({ unit }) => {
-        const setups = setupsOf([unit], wish.shop);
+      return wish.cabinets.flatMap(({ cabinet }) => {
+        const setups = setupsOf([cabinet], wish.shop);
         return sticksOf(setups).map((stick) => stickDrawing(stick, setups.blanks, wish.plan, wish.display));
       });
     case 'templates':
-      return wish.units.flatMap(({ unit, parts }) =>
+      return wish.cabinets.flatMap(({ cabinet, parts }) =>
         parts
           .filter(({ mark, features }) => (wish.marks === null ? features.length > 0 : wish.marks.includes(mark)))
-          .map((line) => partTemplate(line, pieceDrawing(line, unit))),
+          .map((line) => partTemplate(line, pieceDrawing(line, cabinet))),
       );
     case 'wedges':
-      return anglesOf(wish.units.flatMap(({ parts }) => parts)).map(({ angle, what }) => wedge(angle, what));
+      return anglesOf(wish.cabinets.flatMap(({ parts }) => parts)).map(({ angle, what }) => wedge(angle, what));
   }
 }
 

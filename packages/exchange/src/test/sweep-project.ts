@@ -4,7 +4,7 @@ import { faultsOfSums } from '@keen/core/test/every-label';
 import { partsDxf } from '../dxf.ts';
 import { pictureSvg } from '../prints/picture-svg.ts';
 import { shopSet } from '../prints/set/shop-set.ts';
-import { unitsGlb, unitsStl } from '../solids.ts';
+import { cabinetsGlb, cabinetsStl } from '../solids.ts';
 
 const UNITS: readonly DisplayUnit[] = ['mm', 'in'];
 /** A word no sentence should show. */
@@ -48,7 +48,7 @@ export async function faultsOf(project: ProjectFile, { prints, solids }: SweepOp
   const made = await tried('plan', () => plan(design, record, workshop));
   if (!made) return faults;
   for (const { fault } of made.unplanned) if (fault.code === 'failed') faults.push(fault.message);
-  faults.push(...faultsOfSums(made.units));
+  faults.push(...faultsOfSums(made.cabinets));
   await tried('plan JSON', () => text('plan JSON', JSON.stringify(planJson(made, design))));
   for (const unit of UNITS) {
     await tried('cut list', () =>
@@ -69,10 +69,10 @@ export async function faultsOf(project: ProjectFile, { prints, solids }: SweepOp
   }
   await tried('parts-dxf', () => partsDxf(made));
   if (solids) {
-    await tried('glb', () => unitsGlb(made.units, made));
-    await tried('stl', () => unitsStl(made.units));
+    await tried('glb', () => cabinetsGlb(made.cabinets, made));
+    await tried('stl', () => cabinetsStl(made.cabinets));
   }
-  if (prints && made.units.length > 0)
+  if (prints && made.cabinets.length > 0)
     await tried('shop set', () => {
       const pages = shopSet({ project, units: [], paper: 'a4', display: design.unit, revision: 'sweep' });
       for (const page of pages) text('shop set', pictureSvg(page).replace(/ d="[^"]*"/g, ''));

@@ -71,6 +71,6 @@ function Root() {
 }
 
 function ToBox() {
-  const { projectId, unitId } = useParams();
-  return <Navigate to={`/project/${projectId}/${unitId}/box`} replace />;
+  const { projectId, unitId: cabinetId } = useParams();
+  return <Navigate to={`/project/${projectId}/${cabinetId}/box`} replace />;
 }

@@ -1,14 +1,14 @@
 /** A unit's front in small, to scale, without dimensions: in the gallery, and side by side with its tries. */
-import { boundsOfUnit, frontView, type ResolvedUnit } from '@keen/core';
+import { boundsOfCabinet, frontView, type ResolvedCabinet } from '@keen/core';
 
 export interface ElevationProps {
-  readonly unit: ResolvedUnit;
+  readonly cabinet: ResolvedCabinet;
   /** What the paper is as large as, mm; the unit's own size without it. Units on papers of one size are to one scale. */
   readonly size?: { readonly width: number; readonly height: number };
 }
 
-export function Elevation({ unit, size }: ElevationProps) {
-  const { low, high } = boundsOfUnit(unit);
+export function Elevation({ cabinet, size }: ElevationProps) {
+  const { low, high } = boundsOfCabinet(cabinet);
   const width = size?.width ?? high.along - low.along;
   const height = size?.height ?? high.up - low.up;
   const room = Math.max(width, height * 1.5) * 0.04;
@@ -19,7 +19,7 @@ export function Elevation({ unit, size }: ElevationProps) {
       aria-hidden="true"
       style={{ ['--line' as string]: Math.max(width, height) / 160 }}
     >
-      {frontView(unit)
+      {frontView(cabinet)
         .filter(({ hidden, role }) => !hidden && role !== 'wall-half')
         .map(({ panel, role, points }) => (
           <polygon key={panel} className={`example ${role}`} points={points.map(([x, y]) => `${x},${-y}`).join(' ')} />

@@ -29,7 +29,7 @@ test('no tag is left in any source there is, and none in the working of a sum', 
   const found = new Set(Object.values(MATERIALS).map(({ source }) => source));
   for (let seed = 1; seed <= 12; seed++) {
     const { design, record, workshop } = randomProject(seed, { changed: 0.4 });
-    for (const { hang, weights } of plan(design, record, workshop).units) sourcesIn([hang, weights], found);
+    for (const { hang, weights } of plan(design, record, workshop).cabinets) sourcesIn([hang, weights], found);
   }
   expect(found.size).toBeGreaterThan(20);
   for (const source of found) expect(citationWords(source)).not.toMatch(/\[|\(m\)|ASSUME/);

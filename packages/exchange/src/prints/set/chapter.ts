@@ -1,16 +1,16 @@
 /** What every chapter of a shop set is made from. */
-import type { Build, BuildSummary, Design, DisplayUnit, Plan, ProjectFile, Setups, ShoppingLine, UnitPlan, Workshop } from '@keen/core';
+import type { Build, BuildSummary, Design, DisplayUnit, Plan, ProjectFile, Setups, ShoppingLine, CabinetPlan, Workshop } from '@keen/core';
 import type { PartLine } from '@keen/core';
 import type { LaidOut } from '../../sheets.ts';
 
-export interface Told {
+export interface ShopSetContext {
   readonly design: Design;
   readonly record: ProjectFile['record'];
   /** As its test cuts say it is. */
   readonly workshop: Workshop;
   readonly plan: Plan;
   /** Those the set is of. */
-  readonly units: readonly UnitPlan[];
+  readonly cabinets: readonly CabinetPlan[];
   /** Of those units, and the rails they hang on. */
   readonly parts: readonly PartLine[];
   readonly lines: ReadonlyMap<string, PartLine>;

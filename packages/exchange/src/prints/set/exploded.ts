@@ -2,9 +2,9 @@
  * A unit seen from above and beside, whole or with its parts drawn apart. Parts are drawn from the farthest to the nearest: one is behind
  * another where a plane between the two has it on the far side.
  */
-import { boundsOf, meshesOf, slabFaces, type PartLine, type PieceSpot as Spot, type SeenPanel, type UnitPlan, type Vector } from '@keen/core';
+import { boundsOf, meshesOf, slabFaces, type PartLine, type PieceSpot as Spot, type SeenPanel, type CabinetPlan, type Vector } from '@keen/core';
 import type { Figure, FigureShape } from './figure-parts.ts';
-import { notesOf } from './unit-figures.ts';
+import { notesOf } from './cabinet-figures.ts';
 
 /** From the right, the front and above, all three edges of a cube equally long. */
 const EYE: Vector = { along: Math.sqrt(1 / 3), up: Math.sqrt(1 / 3), out: Math.sqrt(1 / 3) };
@@ -28,9 +28,9 @@ interface Body {
 }
 
 /** Its picture; `apart` is how far the outermost parts are drawn out of it, mm, 0 for none. Named where it is drawn apart. */
-export function pictureFigure({ unit }: UnitPlan, apart: number, lines: ReadonlyMap<string, PartLine>): Figure {
-  const away = new Map(meshesOf(unit, apart).map((mesh) => [mesh.panel, apart === 0 ? { along: 0, up: 0, out: 0 } : mesh.apart]));
-  const bodies = unit.panels
+export function pictureFigure({ cabinet }: CabinetPlan, apart: number, lines: ReadonlyMap<string, PartLine>): Figure {
+  const away = new Map(meshesOf(cabinet, apart).map((mesh) => [mesh.panel, apart === 0 ? { along: 0, up: 0, out: 0 } : mesh.apart]));
+  const bodies = cabinet.panels
     .filter(({ role }) => role !== 'wall-half' || apart > 0)
     .map((panel): Body => {
       const by = away.get(panel.id)!;

@@ -19,25 +19,25 @@ import {
   wallHalfEnds,
   type HangingHoles,
   type Length,
-  type UnitPlan,
+  type CabinetPlan,
 } from '@keen/core';
 import { circle } from '../marks.ts';
-import type { Told } from './chapter.ts';
+import type { ShopSetContext } from './chapter.ts';
 import { drawFigure } from './figure.ts';
 import type { Figure, FigureShape } from './figure-parts.ts';
 import { Flow, type Pages } from './flow.ts';
-import { shared } from './unit-chapters.ts';
-import { CUT_GREY } from './unit-figures.ts';
+import { shared } from './cabinet-chapters.ts';
+import { CUT_GREY } from './cabinet-figures.ts';
 import { placeSpans, wallFigure } from './wall-figure.ts';
 
-export function hangingChapter(pages: Pages, told: Told, plan: UnitPlan): void {
+export function hangingChapter(pages: Pages, told: ShopSetContext, plan: CabinetPlan): void {
   const { design, workshop, unit } = told;
-  const box = design.units[plan.id]!;
-  const { holes, steps } = hangingSummary(plan, box, design.wall, workshop, unit, joinedTo(told.plan, plan.id));
+  const spec = design.units[plan.id]!;
+  const { holes, steps } = hangingSummary(plan, spec, design.wall, workshop, unit, joinedTo(told.plan, plan.id));
   const title = `${plan.letter} ${plan.name}: hanging`;
   const text = (length: Length): string => tapeText(length, unit);
   const page = pages.begin(title);
-  const hook = hangsOnCleat(plan.unit.hanging) ? hookFigure(plan) : null;
+  const hook = hangsOnCleat(plan.cabinet.hanging) ? hookFigure(plan) : null;
   const [upper, lower] = [0.56, 0.44].map((share) => page.room.height * share);
   const [wall, beside] = shared({ ...page.room, y: page.room.y + lower!, height: upper! }, hook ? [6.4, 3.6] : [1, 0.001]);
   drawFigure(page, wallFigure(design, [plan], 'on the wall, from its left end and the floor', placeSpans(design, plan, text)), wall!);
@@ -62,10 +62,10 @@ export function hangingChapter(pages: Pages, told: Told, plan: UnitPlan): void {
 }
 
 /** What is screwed to the wall, from the front: holes from its left end and above its lower edge. */
-function stripFigure(plan: UnitPlan, holes: HangingHoles, { unit }: Pick<Told, 'unit'>): Figure {
-  const { hanging, byId } = plan.unit;
+function stripFigure(plan: CabinetPlan, holes: HangingHoles, { unit }: Pick<ShopSetContext, 'unit'>): Figure {
+  const { hanging, byId } = plan.cabinet;
   const [long, short] = [toMm(holes.strip.length), toMm(hanging.shortFace)];
-  const { from } = wallHalfEnds(plan.unit);
+  const { from } = wallHalfEnds(plan.cabinet);
   const text = (at: number): string => tapeText(Math.round(at * 1e6) as Length, unit);
   const strip = holes.wall.filter(({ kind }) => kind === 'strip');
   const rect = (left: number, right: number, low: number, high: number, pen: FigureShape['pen'], fill?: number): FigureShape => ({
@@ -114,9 +114,9 @@ function stripFigure(plan: UnitPlan, holes: HangingHoles, { unit }: Pick<Told, '
 const ROUND_MM = 28;
 
 /** Both halves where they hook, cut through. */
-function hookFigure(plan: UnitPlan): Figure {
-  const { hanging, byId } = plan.unit;
-  const seen = sectionView(plan.unit, hookPlane(plan.unit));
+function hookFigure(plan: CabinetPlan): Figure {
+  const { hanging, byId } = plan.cabinet;
+  const seen = sectionView(plan.cabinet, hookPlane(plan.cabinet));
   const halves = [hanging.wallHalf, hanging.cabinetHalf].map((id) => boundsOf(byId.get(id)!));
   const low = Math.min(...halves.map((each) => each.low.up)) - ROUND_MM;
   const high = Math.max(...halves.map((each) => each.high.up)) + ROUND_MM;
@@ -147,9 +147,9 @@ function hookFigure(plan: UnitPlan): Figure {
   };
 }
 
-function holeTable(flow: Flow, plan: UnitPlan, holes: HangingHoles, { unit }: Pick<Told, 'unit'>): void {
+function holeTable(flow: Flow, plan: CabinetPlan, holes: HangingHoles, { unit }: Pick<ShopSetContext, 'unit'>): void {
   const text = (length: Length): string => tapeText(length, unit);
-  const strip = labelWords(plan.unit.byId.get(holes.strip.panel)!.name);
+  const strip = labelWords(plan.cabinet.byId.get(holes.strip.panel)!.name);
   if (holes.wall.length === 0) {
     flow.paragraph('No stud is behind it where a screw could go: there is nothing to bore yet.');
     return;

@@ -12,10 +12,10 @@ import {
   type Assumed,
   type Finding,
 } from '@keen/core';
-import type { Told } from './chapter.ts';
+import type { ShopSetContext } from './chapter.ts';
 import { Flow, ticks, type Pages } from './flow.ts';
 
-export function cutListChapter(pages: Pages, { parts, workshop, unit }: Told): void {
+export function cutListChapter(pages: Pages, { parts, workshop, unit }: ShopSetContext): void {
   const flow = new Flow(pages, 'cut list');
   flow.paragraph(`Lengths and widths in ${unit}, as a tape says them; thickness as it was measured. Write the mark on each piece as it comes off.`);
   flow.table(
@@ -47,7 +47,7 @@ export function cutListChapter(pages: Pages, { parts, workshop, unit }: Told): v
   flow.paragraph(`${parts.reduce((sum, { count }) => sum + count, 0)} pieces of ${parts.length} kinds: count them before anything is glued.`, { bold: true });
 }
 
-export function shoppingChapter(pages: Pages, { shopping, workshop, unit }: Told): void {
+export function shoppingChapter(pages: Pages, { shopping, workshop, unit }: ShopSetContext): void {
   const flow = new Flow(pages, 'shopping list');
   if (shopping.length === 0) {
     flow.paragraph('Nothing: the store has it all.');
@@ -84,7 +84,7 @@ const money = (title: string, currency: string): string => (currency === '' ? ti
 
 const SEVERITY: Readonly<Record<Finding['severity'], string>> = { stop: 'stop', change: 'change', look: 'look' };
 
-export function cautionsChapter(pages: Pages, { units, unit, plan }: Told): void {
+export function cautionsChapter(pages: Pages, { cabinets, unit, plan }: ShopSetContext): void {
   const flow = new Flow(pages, 'what to look at, and what was assumed', 2);
   const rails = plan.rails.length > 0 ? 'Rails of the wall are reckoned with what hangs on them. ' : '';
   flow.heading('How far it can be trusted');
@@ -92,7 +92,7 @@ export function cautionsChapter(pages: Pages, { units, unit, plan }: Told): void
     `${rails}The plan never stands in for codes or a licensed person. Nothing here is over a bed, a cot, a cooker or a seat unless the checks below say so. Load it little by little, and look again after a day and a month.`,
   );
   flow.heading('What the checks found');
-  const found = units.filter(({ findings }) => findings.length > 0);
+  const found = cabinets.filter(({ findings }) => findings.length > 0);
   if (found.length === 0) flow.paragraph('Nothing to look at.');
   for (const { letter, name, findings } of found) {
     flow.heading(`${letter} ${name}`, { high: 2.8 });

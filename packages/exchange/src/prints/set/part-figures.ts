@@ -1,5 +1,5 @@
 /** One piece of the cut list flat on the bench, its cuts measured from its left end and its lower edge. */
-import { pieceDrawing, tapeText, type DisplayUnit, type Length, type PartLine, type PieceDrawing, type PieceSlot, type UnitPlan } from '@keen/core';
+import { pieceDrawing, tapeText, type DisplayUnit, type Length, type PartLine, type PieceDrawing, type PieceSlot, type CabinetPlan } from '@keen/core';
 import { circle, flattened } from '../marks.ts';
 import type { Figure, FigureShape, Ordinate } from './figure-parts.ts';
 
@@ -10,8 +10,8 @@ const CROSS_MM = 3;
 const MAX_PLACES = 22;
 
 /** Named by what it is in the words beside it. */
-export function partFigure(line: PartLine, plan: UnitPlan | null, unit: DisplayUnit): Figure {
-  const piece = pieceDrawing(line, plan?.unit ?? null);
+export function partFigure(line: PartLine, plan: CabinetPlan | null, unit: DisplayUnit): Figure {
+  const piece = pieceDrawing(line, plan?.cabinet ?? null);
   const { lengthMm, widthMm } = piece;
   const text = (at: number): string => tapeText(Math.round(at * 1e6) as Length, unit);
   return {

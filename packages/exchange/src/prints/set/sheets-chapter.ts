@@ -13,17 +13,17 @@ import {
   type PieceSpot as Spot,
 } from '@keen/core';
 import { sheetsToDraw, type LaidOut } from '../../sheets.ts';
-import type { Told } from './chapter.ts';
+import type { ShopSetContext } from './chapter.ts';
 import { drawFigure } from './figure.ts';
 import type { Figure, FigureShape, Inset, Tag } from './figure-parts.ts';
 import { Flow, type Pages } from './flow.ts';
 
-export function sheetsChapter(pages: Pages, told: Told): void {
+export function sheetsChapter(pages: Pages, told: ShopSetContext): void {
   for (const laid of told.laid) productPages(pages, told, laid);
   boardPages(pages, told);
 }
 
-function productPages(pages: Pages, told: Told, laid: LaidOut): void {
+function productPages(pages: Pages, told: ShopSetContext, laid: LaidOut): void {
   const { unit, workshop, plan } = told;
   const { job, plan: nest, sequence } = laid;
   const name = workshop.products[job.product]!.name;
@@ -67,7 +67,7 @@ function sheetFigure(
   cuts: readonly CutStep[],
   numbers: ReadonlyMap<string, number>,
   markOf: (part: string) => string,
-  { unit }: Pick<Told, 'unit'>,
+  { unit }: Pick<ShopSetContext, 'unit'>,
 ): Figure {
   const rect = (x: number, y: number, dx: number, dy: number): Spot[] => [
     { x, y },
@@ -100,7 +100,7 @@ function placesOn({ piece: { at }, axis, keep }: CutStep): Spot[] {
   );
 }
 
-function boardPages(pages: Pages, { parts, workshop, unit }: Told): void {
+function boardPages(pages: Pages, { parts, workshop, unit }: ShopSetContext): void {
   const jobs = boardJobs(parts, workshop).filter(({ plan }) => plan.boards.length > 0);
   if (jobs.length === 0) return;
   const flow = new Flow(pages, 'boards, cut to length');

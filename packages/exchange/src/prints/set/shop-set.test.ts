@@ -88,7 +88,7 @@ describe('what is on it', () => {
       expect(`${mark}: ${row}`).toMatch(new RegExp(`\\s${count}\\s.*\\s${tapeText(length.value, 'mm')}\\s.*${tapeText(width.value, 'mm')}`));
     }
     const words = read.join('\n');
-    for (const { letter, name } of made.units) expect(words).toContain(`${letter} ${name}: hanging`);
+    for (const { letter, name } of made.cabinets) expect(words).toContain(`${letter} ${name}: hanging`);
   });
 
   test('the font goes with it, and names in other scripts are read as they were typed', async () => {
@@ -122,7 +122,7 @@ describe('what is on it', () => {
     const page = pages.find(({ title }) => title === 'A Ink cupboard: front')!;
     const words = page.patches.flatMap((patch) => patch.words).find(({ text }) => /^front.*1 : /.test(text))!;
     const times = Number(/1 : ([\d.]+)$/.exec(words.text)![1]);
-    const side = made.units[0]!.unit.panels.find(({ role }) => role === 'side')!;
+    const side = made.cabinets[0]!.cabinet.panels.find(({ role }) => role === 'side')!;
     const high = toMm(side.length.value) / times;
     const outlines = page.patches.flatMap((patch) => patch.strokes).filter(({ closed, fill }) => closed && fill === 1);
     const heights = outlines.map(({ points }) => Math.max(...points.map(({ y }) => y)) - Math.min(...points.map(({ y }) => y)));
@@ -130,7 +130,7 @@ describe('what is on it', () => {
   });
 
   test('of one cabinet: its own pages, parts and steps', () => {
-    const [first] = made.units;
+    const [first] = made.cabinets;
     const own = shopSet({ project, units: [first!.id], paper: 'letter', display: 'in', revision: 'r' });
     const titles = own.map(({ title }) => title);
     expect(titles.some((title) => title.startsWith('B '))).toBe(false);

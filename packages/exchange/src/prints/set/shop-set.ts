@@ -7,18 +7,18 @@ import { linesOf, wideAs } from '../letters.ts';
 import { across, type PaperId } from '../paper.ts';
 import type { SheetPicture } from '../sheet-picture.ts';
 import { SMALL_MM, TEXT_MM, type Box, type Canvas } from './canvas.ts';
-import type { Told } from './chapter.ts';
+import type { ShopSetContext } from './chapter.ts';
 import { drawFigure, heightOf } from './figure.ts';
 import { Flow, Pages } from './flow.ts';
 import { hangingChapter } from './hanging-chapter.ts';
 import { cautionsChapter, cutListChapter, shoppingChapter } from './list-chapters.ts';
 import { sheetsChapter } from './sheets-chapter.ts';
-import { plannedUnits, toldOf, type ToldWish } from './told.ts';
-import { facts, partCard, shared, tallyOf, unitChapter } from './unit-chapters.ts';
+import { plannedCabinets, shopSetContext, type ShopSetInput } from './shop-set-context.ts';
+import { facts, partCard, shared, tallyOf, cabinetChapter } from './cabinet-chapters.ts';
 import { wallFigure } from './wall-figure.ts';
 import { setupsChapter, stepsChapter } from './work-chapters.ts';
 
-export interface SetWish extends ToldWish {
+export interface SetWish extends ShopSetInput {
   readonly paper: PaperId;
   /** Which state of the project this is, at the foot of every page. */
   readonly revision: string;
@@ -34,14 +34,14 @@ export interface SetProgress {
 /** All pages. `tell` hears what is begun. Throws a Refusal for a unit the project does not have, or a project without any. */
 export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = () => {}): SheetPicture[] {
   const { project, paper, revision } = wish;
-  const planned = plannedUnits(wish);
-  const { units } = planned;
-  if (units.length === 0) throw new Refusal('nothing', 'there is no cabinet in the project yet', 'project', 'a project with a cabinet');
-  const steps = units.length + 8 + (wish.units.length === 0 && Object.keys(project.design.loose).length > 0 ? 1 : 0);
+  const planned = plannedCabinets(wish);
+  const { cabinets } = planned;
+  if (cabinets.length === 0) throw new Refusal('nothing', 'there is no cabinet in the project yet', 'project', 'a project with a cabinet');
+  const steps = cabinets.length + 8 + (wish.units.length === 0 && Object.keys(project.design.loose).length > 0 ? 1 : 0);
   let done = 0;
   const begin = (doing: string): void => tell({ done: done++, of: steps, doing });
   begin('laying the parts on sheets');
-  const told = toldOf(wish, planned);
+  const told = shopSetContext(wish, planned);
   const pages = new Pages(across(paper));
   const contents: { readonly title: string; readonly page: number }[] = [];
   const chapter = (title: string, write: () => void): void => {
@@ -51,10 +51,10 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
     if (pages.all.length >= page) contents.push({ title, page });
   };
   pages.begin('shop set');
-  for (const unit of units)
-    chapter(`${unit.letter} ${unit.name}`, () => {
-      unitChapter(pages, told, unit);
-      hangingChapter(pages, told, unit);
+  for (const cabinetPlan of cabinets)
+    chapter(`${cabinetPlan.letter} ${cabinetPlan.name}`, () => {
+      cabinetChapter(pages, told, cabinetPlan);
+      hangingChapter(pages, told, cabinetPlan);
     });
   const loose = told.parts.filter(({ unit }) => unit === LOOSE);
   if (loose.length > 0)
@@ -77,8 +77,8 @@ export function shopSet(wish: SetWish, tell: (progress: SetProgress) => void = (
 const LINE = TEXT_MM * 1.9;
 
 /** The wall with all of it, what it comes to, and where what stands. */
-function cover(pages: Pages, told: Told, contents: readonly { readonly title: string; readonly page: number }[]): void {
-  const { design, units, unit, workshop, laid, shopping } = told;
+function cover(pages: Pages, told: ShopSetContext, contents: readonly { readonly title: string; readonly page: number }[]): void {
+  const { design, cabinets, unit, workshop, laid, shopping } = told;
   const [page] = pages.all;
   const { room } = page!;
   const titleHigh = 8;
@@ -90,20 +90,20 @@ function cover(pages: Pages, told: Told, contents: readonly { readonly title: st
   const list = { ...right!, y: right!.y, height: Math.min(listHigh, right!.height * 0.75) };
   const sheets = laid.reduce((sum, { plan: { sheets: all } }) => sum + all.length, 0);
   const { net, tax } = shoppingCost(shopping, workshop.tax);
-  const [only] = units;
+  const [only] = cabinets;
   const rows: (readonly [string, string])[] =
-    units.length === 1
+    cabinets.length === 1
       ? [...tallyOf(only!, unit)]
       : [
-          ['cabinets', String(units.length)],
+          ['cabinets', String(cabinets.length)],
           ['on a wall', `${tapeTextWithUnit(design.wall.width.nm, unit)} wide, ${tapeTextWithUnit(design.wall.ceiling.nm, unit)} high`],
           [
             'weight in all',
             `${massText(
-              units.reduce((sum, { weights }) => sum + weights.empty.mass.value, 0),
+              cabinets.reduce((sum, { weights }) => sum + weights.empty.mass.value, 0),
               unit,
             )} empty, ${massText(
-              units.reduce((sum, { loaded }) => sum + loaded.mass.value, 0),
+              cabinets.reduce((sum, { loaded }) => sum + loaded.mass.value, 0),
               unit,
             )} loaded`,
           ],
@@ -112,10 +112,10 @@ function cover(pages: Pages, told: Told, contents: readonly { readonly title: st
     'the whole project',
     `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}, ${[(net + tax).toFixed(2), workshop.currency].join(' ').trim()} for sheets and boards`,
   ]);
-  const wall = wallFigure(design, units, 'the wall');
+  const wall = wallFigure(design, cabinets, 'the wall');
   const wallHigh = heightOf(wall, left!.width, left!.height * 0.62);
   drawFigure(page!, wall, { ...left!, y: left!.y + left!.height - wallHigh, height: wallHigh });
-  unitTable(page!, told, { ...left!, height: left!.height - wallHigh - 6 });
+  cabinetTable(page!, told, { ...left!, height: left!.height - wallHigh - 6 });
   facts(page!, { ...right!, y: list.y + list.height, height: right!.height - list.height }, rows);
   let y = list.y + list.height - 6;
   page!.text('In this set', { x: list.x, y }, { high: 3, bold: true });
@@ -128,11 +128,11 @@ function cover(pages: Pages, told: Told, contents: readonly { readonly title: st
 }
 
 /** Every cabinet in a line: its letter, its name, its size, what it weighs. */
-function unitTable(page: Canvas, { units, unit }: Told, box: Box): void {
-  const line = Math.min(LINE + 1.2, box.height / Math.max(1, units.length));
+function cabinetTable(page: Canvas, { cabinets, unit }: ShopSetContext, box: Box): void {
+  const line = Math.min(LINE + 1.2, box.height / Math.max(1, cabinets.length));
   const high = line < LINE ? SMALL_MM : TEXT_MM;
   let y = box.y + box.height;
-  for (const { letter, name, unit: solid, weights, loaded } of units) {
+  for (const { letter, name, cabinet: solid, weights, loaded } of cabinets) {
     y -= line;
     const { width, height, depth } = solid.outside;
     page.text(letter, { x: box.x, y }, { high, bold: true });

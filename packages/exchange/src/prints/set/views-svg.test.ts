@@ -25,8 +25,8 @@ function read1(svg: string): { readonly words: string[]; readonly paths: number;
   return { words, paths, width };
 }
 
-describe.each(made.units.map((unit) => [unit.name, unit] as const))('%s', (_, unit) => {
-  const of = (...ids: DrawingId[]) => read1(viewsSvg(ids, { plan: unit, parts: made.parts, display: 'mm', open: false }));
+describe.each(made.cabinets.map((cabinetPlan) => [cabinetPlan.name, cabinetPlan] as const))('%s', (_, cabinetPlan) => {
+  const of = (...ids: DrawingId[]) => read1(viewsSvg(ids, { plan: cabinetPlan, parts: made.parts, display: 'mm', open: false }));
 
   test('each drawing is well-formed, sized in millimeters, to a scale, and names its parts', () => {
     for (const ids of [['front', 'section'], ['right', 'plan'], ['back'], ['apart']] as DrawingId[][]) {
@@ -34,11 +34,11 @@ describe.each(made.units.map((unit) => [unit.name, unit] as const))('%s', (_, un
       expect(width).toBe('420mm');
       expect(paths).toBeGreaterThan(3);
       expect(words.filter((text) => /, [\d.]+ : [\d.]+$/.test(text))).toHaveLength(ids.length);
-      expect(words.some((text) => text.startsWith(unit.letter))).toBe(true);
+      expect(words.some((text) => text.startsWith(cabinetPlan.letter))).toBe(true);
     }
   });
 });
 
 test('nothing is drawn where nothing is asked for', () => {
-  expect(() => viewsSvg([], { plan: made.units[0]!, parts: made.parts, display: 'mm', open: false })).toThrow(RangeError);
+  expect(() => viewsSvg([], { plan: made.cabinets[0]!, parts: made.parts, display: 'mm', open: false })).toThrow(RangeError);
 });

@@ -1,18 +1,18 @@
 /** Drawings of one unit as a file of their own: beside one another, to one scale that stands beside their names, millimetres of an A3 sheet laid across. */
-import type { DisplayUnit, PartLine, UnitPlan, ViewId } from '@keen/core';
+import type { DisplayUnit, PartLine, CabinetPlan, ViewId } from '@keen/core';
 import { across } from '../paper.ts';
 import { pictureSvg } from '../picture-svg.ts';
 import { Canvas } from './canvas.ts';
 import { pictureFigure } from './exploded.ts';
 import { drawFigure, drawPair } from './figure.ts';
 import type { Figure } from './figure-parts.ts';
-import { linesByPanel, sectionFigure, viewFigure } from './unit-figures.ts';
+import { linesByPanel, sectionFigure, viewFigure } from './cabinet-figures.ts';
 
 /** What can be drawn: from a side, cut across the wall, seen from above and beside, drawn apart. */
 export type DrawingId = ViewId | 'section' | 'picture' | 'apart';
 
 export interface ViewsWish {
-  readonly plan: UnitPlan;
+  readonly plan: CabinetPlan;
   /** Of the whole project: parts are named by their marks. */
   readonly parts: readonly PartLine[];
   readonly display: DisplayUnit;

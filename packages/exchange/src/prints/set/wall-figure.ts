@@ -1,13 +1,13 @@
 /** The wall from the front with what is on it, and the units where they hang. */
-import { ceilingAt, floorAt, studsOf, thingRect, thingsInOrder, toMm, viewFrom, type Design, type Length, type UnitPlan } from '@keen/core';
+import { ceilingAt, floorAt, studsOf, thingRect, thingsInOrder, toMm, viewFrom, type Design, type Length, type CabinetPlan } from '@keen/core';
 import type { Figure, FigureShape, Inset, Span, Tag } from './figure-parts.ts';
 
 const mm = (nm: number): number => nm / 1e6;
 
 /** `units` are drawn, each with its letter. */
 export function wallFigure(
-  { wall, units: boxes }: Pick<Design, 'wall' | 'units'>,
-  units: readonly UnitPlan[],
+  { wall, units: specs }: Pick<Design, 'wall' | 'units'>,
+  cabinets: readonly CabinetPlan[],
   title: string,
   spans: readonly Span[] = [],
 ): Figure {
@@ -31,10 +31,10 @@ export function wallFigure(
   const things = thingsInOrder(wall)
     .filter(({ kind }) => kind !== 'side-door')
     .map((thing) => ({ thing, rect: thingRect(thing) }));
-  const boxesOf = units.map((unit) => ({ unit, place: boxes[unit.id]!.place }));
-  const letters = boxesOf.map(({ unit: { letter, unit }, place }): Tag => ({
+  const boxesOf = cabinets.map((cabinetPlan) => ({ unit: cabinetPlan, place: specs[cabinetPlan.id]!.place }));
+  const letters = boxesOf.map(({ unit: { letter, cabinet }, place }): Tag => ({
     text: letter,
-    places: [{ x: mm(place.along.nm + unit.outside.width.value / 2), y: mm(place.up.nm + unit.outside.height.value / 2) }],
+    places: [{ x: mm(place.along.nm + cabinet.outside.width.value / 2), y: mm(place.up.nm + cabinet.outside.height.value / 2) }],
   }));
   return {
     title,
@@ -52,8 +52,8 @@ export function wallFigure(
         pen: 'light',
         fill: 0.95,
       })),
-      ...boxesOf.flatMap(({ unit, place }) =>
-        viewFrom(unit.unit, 'front')
+      ...boxesOf.flatMap(({ unit: cabinetPlan, place }) =>
+        viewFrom(cabinetPlan.cabinet, 'front')
           .filter(({ role, hidden }) => role !== 'wall-half' && !hidden)
           .map(({ points }): FigureShape => ({
             points: points.map(([x, y]) => ({ x: x + mm(place.along.nm), y: y + mm(place.up.nm) })),
@@ -74,8 +74,8 @@ export function wallFigure(
 }
 
 /** Where one unit goes: from the wall's left end, and above the floor. */
-export function placeSpans({ units }: Pick<Design, 'units'>, { id }: UnitPlan, text: (length: Length) => string): Span[] {
-  const { along, up } = units[id]!.place;
+export function placeSpans({ units: specs }: Pick<Design, 'units'>, { id }: CabinetPlan, text: (length: Length) => string): Span[] {
+  const { along, up } = specs[id]!.place;
   const spans: Span[] = [
     { side: 'below', row: 0, from: 0, to: mm(along.nm), text: text(along.nm) },
     { side: 'left', row: 0, from: 0, to: mm(up.nm), text: text(up.nm) },

@@ -1,9 +1,9 @@
 /** The work in words: machines and how they are set, the steps of the build in their order. */
 import { fullTitle, inWantedOrder, minutesText, waitMin, setupWords, stepWords } from '@keen/core';
-import type { Told } from './chapter.ts';
+import type { ShopSetContext } from './chapter.ts';
 import { Flow, type Pages } from './flow.ts';
 
-export function setupsChapter(pages: Pages, { setups, design, workshop, built, parts, unit }: Told): void {
+export function setupsChapter(pages: Pages, { setups, design, workshop, built, parts, unit }: ShopSetContext): void {
   const ordered = inWantedOrder(setups.setups, design.setupOrder);
   if (ordered.length === 0) return;
   const flow = new Flow(pages, 'setups: one machine, one setting, all its cuts', 2);
@@ -22,12 +22,12 @@ export function setupsChapter(pages: Pages, { setups, design, workshop, built, p
   });
 }
 
-export function stepsChapter(pages: Pages, { build, built, units, unit }: Told): void {
+export function stepsChapter(pages: Pages, { build, built, cabinets, unit }: ShopSetContext): void {
   if (build.steps.length === 0) return;
   const flow = new Flow(pages, 'the build, step by step', 2);
   build.steps.forEach((step, index) => {
     const words = stepWords(step, built, unit);
-    flow.heading(`${index + 1}  ${units.length > 1 ? fullTitle(words) : words.title}`, { high: 2.8, keep: 16 });
+    flow.heading(`${index + 1}  ${cabinets.length > 1 ? fullTitle(words) : words.title}`, { high: 2.8, keep: 16 });
     for (const line of words.says) flow.paragraph(line);
     for (const line of words.checks) flow.paragraph(line, { indent: 4, bullet: 'tick' });
     if (words.caution) flow.paragraph(words.caution, { bold: true, indent: 4, bullet: '!' });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
-import { checkProducts, designCodec, outcomeOf, readProject, unitsInOrder, type Design, type Json, type Problem, type ProjectFile } from '@keen/core';
+import { checkProducts, designCodec, outcomeOf, readProject, specsInOrder, type Design, type Json, type Problem, type ProjectFile } from '@keen/core';
 import { transacted } from '../../database/transacted.ts';
 import { Op, type Transaction } from 'sequelize';
 import { Sequelize } from 'sequelize-typescript';
@@ -293,7 +293,7 @@ export class ProjectsService {
 
   /** Writes the rows home is drawn from. */
   private async project(projectId: string, design: Design, transaction: Transaction): Promise<void> {
-    const rows = unitsInOrder(design).map((unit, position) => ({
+    const rows = specsInOrder(design).map((unit, position) => ({
       projectId,
       unitId: unit.id,
       name: unit.name,

@@ -4,7 +4,7 @@ import Desk from '@mui/icons-material/DesktopWindowsOutlined';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import { OnTheWall } from '../hang/OnTheWall.tsx';
-import { selectDesign, selectOpen, selectPlan, useUnit } from '../project/selectors.ts';
+import { selectDesign, selectOpen, selectPlan, useCabinet } from '../project/selectors.ts';
 import { ShoppingList } from '../stock/ShoppingList.tsx';
 import { useBuild } from '../build/useBuild.ts';
 import { KeptWords } from './KeptWords.tsx';
@@ -21,15 +21,15 @@ const PLACES = [
 type PlaceId = (typeof PLACES)[number]['id'];
 
 export function BenchPage() {
-  const { projectId, unitId, place: asked } = useParams();
+  const { projectId, unitId: cabinetId, place: asked } = useParams();
   const [search] = useSearchParams();
-  const shown = useUnit();
-  const { units } = useAppSelector(selectPlan);
+  const shown = useCabinet();
+  const { cabinets } = useAppSelector(selectPlan);
   const all = search.get('of') === 'all';
-  const of = useBuild(shown?.unit ?? 'mm', shown && !all ? [shown.box.id] : []);
+  const of = useBuild(shown?.unit ?? 'mm', shown && !all ? [shown.spec.id] : []);
   const place: PlaceId = PLACES.find(({ id }) => id === asked)?.id ?? 'next';
   const part = search.get('part');
-  const base = `/project/${projectId}/${unitId}/bench`;
+  const base = `/project/${projectId}/${cabinetId}/bench`;
   const kept = all ? '?of=all' : '';
   if (!shown)
     return (
@@ -46,7 +46,7 @@ export function BenchPage() {
         <NextPlace of={of} shown={shown} all={all} />
       ) : (
         <>
-          <BenchHeader title={PLACES.find(({ id }) => id === place)!.name} base={base} place={place} units={units.length} />
+          <BenchHeader title={PLACES.find(({ id }) => id === place)!.name} base={base} place={place} units={cabinets.length} />
           <main className="bench-place">
             {place === 'parts' && <PartsPlace of={of} shown={shown} base={base} />}
             {place === 'wall' && <OnTheWall shown={shown} />}
@@ -69,7 +69,7 @@ export function BenchPage() {
 export function BenchHeader({ title, base, place, units }: { readonly title: string; readonly base: string; readonly place: string; readonly units: number }) {
   const design = useAppSelector(selectDesign);
   const { id } = useAppSelector(selectOpen);
-  const shown = useUnit()!;
+  const shown = useCabinet()!;
   return (
     <header className="bench-header">
       <IconButton component={Link} to={base.replace(/\/bench$/, '/build')} aria-label="To the desk view">
@@ -78,16 +78,16 @@ export function BenchHeader({ title, base, place, units }: { readonly title: str
       <div>
         <h1>{title}</h1>
         <p>
-          {shown.box.name} · <KeptWords />
+          {shown.spec.name} · <KeptWords />
         </p>
       </div>
       {units > 1 && (
         <details className="bench-units">
           <summary aria-label="Another cabinet">▾</summary>
           <ul>
-            {Object.values(design.units).map((unit) => (
-              <li key={unit.id}>
-                <Link to={`/project/${id}/${unit.id}/bench/${place}`}>{unit.name}</Link>
+            {Object.values(design.units).map((spec) => (
+              <li key={spec.id}>
+                <Link to={`/project/${id}/${spec.id}/bench/${place}`}>{spec.name}</Link>
               </li>
             ))}
           </ul>

@@ -8,14 +8,14 @@ import { useTick } from '../build/useTick.ts';
 import { cameLimits, testCutFact, triesAt } from '../joints/testCuts.ts';
 import { NoteForm } from '../log/NoteForm.tsx';
 import { Misfits } from '../project/Misfits.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { EntryPad } from './EntryPad.tsx';
 
 export interface CameOutProps {
   readonly step: Step;
   readonly of: BuildOf;
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly onClose: () => void;
 }
 
@@ -149,7 +149,7 @@ type SquareDetail = Extract<Step['detail'], { kind: 'square' }>;
 
 interface DiagonalsPadProps {
   readonly detail: SquareDetail;
-  readonly unit: ShownUnit['unit'];
+  readonly unit: ShownCabinet['unit'];
   readonly onKeep: (one: Entered, other: Entered) => void;
 }
 
@@ -178,17 +178,17 @@ function DiagonalsPad({ detail, unit, onKeep }: DiagonalsPadProps) {
 function partsOf({ panels }: Step, { told: { plan } }: BuildOf): { readonly id: string; readonly name: string }[] {
   return panels.flatMap((id) => {
     const line = plan.parts.find((each) => each.panels.includes(id));
-    const solid = plan.units.flatMap(({ unit }) => unit.byId.get(id) ?? [])[0];
+    const solid = plan.cabinets.flatMap(({ cabinet }) => cabinet.byId.get(id) ?? [])[0];
     return line && solid ? [{ id, name: `${line.mark} ${labelWords(solid.name)}` }] : [];
   });
 }
 
 const CUTS_PARTS: readonly Step['detail']['kind'][] = ['cut', 'boards', 'label', 'fit', 'setup', 'by-hand', 'dry-fit'];
 
-function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUnit): Measurable[] {
+function measurables(step: Step, of: BuildOf, { plan: shownPlan, spec }: ShownCabinet): Measurable[] {
   const { detail } = step;
   const { plan, workshop } = of.told;
-  const unitPlan = step.unit === null ? shownPlan : (plan.byId.get(step.unit) ?? shownPlan);
+  const cabinetPlan = step.unit === null ? shownPlan : (plan.byId.get(step.unit) ?? shownPlan);
   const rows: Measurable[] = [];
   if (detail.kind === 'measure') {
     const { nominal, name } = workshop.products[detail.product]!;
@@ -214,7 +214,7 @@ function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUni
         fact: (came) => testCutFact(tried, came),
       });
   if (detail.kind === 'dry-fit')
-    for (const space of unitPlan.unit.compartments)
+    for (const space of cabinetPlan.cabinet.compartments)
       for (const measure of ['width', 'height'] as const)
         rows.push({
           id: `${space.id} ${measure}`,
@@ -228,10 +228,10 @@ function measurables(step: Step, of: BuildOf, { plan: shownPlan, box }: ShownUni
     rows.push({
       id: 'height',
       name: 'Its bottom, above the floor',
-      planned: box.place.up.nm,
+      planned: spec.place.up.nm,
       least: WALL_LIMITS.up.least,
       most: WALL_LIMITS.up.most,
-      fact: (came) => ({ kind: 'hung', hung: { unit: box.id, asked: box.place.up, came, allowed: entered(`${unitPlan.seating.lower / 1e6} mm`) } }),
+      fact: (came) => ({ kind: 'hung', hung: { unit: spec.id, asked: spec.place.up, came, allowed: entered(`${cabinetPlan.seating.lower / 1e6} mm`) } }),
     });
   if (CUTS_PARTS.includes(detail.kind))
     for (const { id, name } of partsOf(step, of)) {

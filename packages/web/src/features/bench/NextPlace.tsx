@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { BuildOf } from '../build/useBuild.ts';
 import { useTick } from '../build/useTick.ts';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { CameOut } from './CameOut.tsx';
 import { CutAtATime } from './CutAtATime.tsx';
 import { KeptWords } from './KeptWords.tsx';
@@ -16,7 +16,7 @@ import { usePedal } from './usePedal.ts';
 
 export interface NextPlaceProps {
   readonly of: BuildOf;
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly all: boolean;
 }
 
@@ -61,7 +61,7 @@ export function NextPlace({ of, shown, all }: NextPlaceProps) {
             Step {at + 1} of {steps.length} ▾
           </strong>
           <span>
-            {all ? 'all cabinets' : shown.box.name} · <KeptWords />
+            {all ? 'all cabinets' : shown.spec.name} · <KeptWords />
           </span>
         </button>
         <IconButton aria-label="The next step" disabled={at === steps.length - 1} onClick={() => go(at + 1)}>

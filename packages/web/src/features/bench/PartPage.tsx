@@ -25,8 +25,8 @@ export interface PartPageProps {
 export function PartPage({ panel, of, unit, back, base }: PartPageProps) {
   const plan = useAppSelector(selectPlan);
   const [noting, setNoting] = useState(false);
-  const owner = plan.units.find(({ unit: each }) => each.byId.has(panel));
-  const solid = owner?.unit.byId.get(panel);
+  const owner = plan.cabinets.find(({ cabinet: each }) => each.byId.has(panel));
+  const solid = owner?.cabinet.byId.get(panel);
   const line = plan.parts.find(({ panels }) => panels.includes(panel));
   if (!owner || !solid || !line)
     return (

@@ -3,9 +3,9 @@ import { finishedParts, labelWords, tapeTextWithUnit } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import type { BuildOf } from '../build/useBuild.ts';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 
-export function PartsPlace({ of, shown, base }: { readonly of: BuildOf; readonly shown: ShownUnit; readonly base: string }) {
+export function PartsPlace({ of, shown, base }: { readonly of: BuildOf; readonly shown: ShownCabinet; readonly base: string }) {
   const { record } = useAppSelector(selectOpen);
   const there = finishedParts(record);
   const { plan, unit } = shown;
@@ -13,7 +13,7 @@ export function PartsPlace({ of, shown, base }: { readonly of: BuildOf; readonly
     <ul className="bench-parts">
       {plan.parts.flatMap((line) =>
         line.panels.flatMap((panel) => {
-          const solid = plan.unit.byId.get(panel);
+          const solid = plan.cabinet.byId.get(panel);
           if (!solid) return [];
           const next = nextFor(panel, of);
           return [

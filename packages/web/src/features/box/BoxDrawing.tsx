@@ -1,7 +1,7 @@
 /** The box to scale: front and section side by side, dimensions as on a shop drawing. One tab stop; arrows move between parts. */
 import {
   baysShown,
-  boundsOfUnit,
+  boundsOfCabinet,
   entered,
   enters,
   frontView,
@@ -14,14 +14,14 @@ import {
   tapeTextWithUnit,
   toMm,
   type SeenPanel,
-  type UnitPlan,
+  type CabinetPlan,
 } from '@keen/core';
 import { memo, type KeyboardEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DimensionLine } from '../../ui/DimensionLine.tsx';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
-import { useGhost, type ShownUnit } from '../project/selectors.ts';
+import { useGhost, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { openField } from './openField.ts';
@@ -42,7 +42,7 @@ interface View {
 }
 
 /** `closed` draws what closes the front over the inside. */
-export function BoxDrawing({ shown, closed }: { readonly shown: ShownUnit; readonly closed: boolean }) {
+export function BoxDrawing({ shown, closed }: { readonly shown: ShownCabinet; readonly closed: boolean }) {
   const [ref, size] = useSize<HTMLDivElement>();
   return (
     <div className="drawing-room" ref={ref}>
@@ -51,15 +51,25 @@ export function BoxDrawing({ shown, closed }: { readonly shown: ShownUnit; reado
   );
 }
 
-function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; readonly closed: boolean; readonly width: number; readonly height: number }) {
-  const { plan, unit, box } = shown;
+function Drawing({
+  shown,
+  closed,
+  width,
+  height,
+}: {
+  readonly shown: ShownCabinet;
+  readonly closed: boolean;
+  readonly width: number;
+  readonly height: number;
+}) {
+  const { plan, unit, spec } = shown;
   const selected = useAppSelector(({ view }) => view.selected);
   const dispatch = useAppDispatch();
   const { show } = useExplain();
   const { apply } = useEdit();
   // While something is dragged the drawing shows the unit as it would be.
   const drag = usePanelDrag(shown);
-  const solid = drag.draft ?? plan.unit;
+  const solid = drag.draft ?? plan.cabinet;
   const { outside } = solid;
   const across = toMm(outside.width.value);
   const up = toMm(outside.height.value);
@@ -79,7 +89,7 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
   const lower = narrow ? 0 : Math.max(0, (height - high) / 2);
   const top = TOP + lower;
   // A top past the sides, a frame past them: the paper begins where the unit does.
-  const leftmost = Math.min(0, boundsOfUnit(solid).low.along);
+  const leftmost = Math.min(0, boundsOfCabinet(solid).low.along);
   const front: View = { x: (mm) => shift + room.left + (mm - leftmost) * scale, y: (mm) => top + (up - mm) * scale };
   const sectionTop = narrow ? top + up * scale + STACKED : top;
   const sectionLeft = narrow ? shift + room.left : shift + room.left + across * scale + room.between;
@@ -87,9 +97,9 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
   const openings = solid.compartments;
   const chosen = selected ? solid.byId.get(selected) : undefined;
 
-  const handle = plan.unit.handles?.find(({ panel }) => panel === selected);
+  const handle = plan.cabinet.handles?.find(({ panel }) => panel === selected);
   const keys = (event: KeyboardEvent): void => {
-    const order = plan.unit.panels.map(({ id }) => id);
+    const order = plan.cabinet.panels.map(({ id }) => id);
     const here = selected ? order.indexOf(selected) : -1;
     const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (step !== undefined) {
@@ -108,13 +118,13 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
     if (handle) {
       const value =
         handle.kind === 'degrees' ? Math.round((handle.value + by) * 2) / 2 : entered(text(Math.max(0, Math.round(handle.value / step) * step + by * step)));
-      apply([{ path: ['units', box.id, ...handle.path], value }], `${box.id}.${handle.path.join('.')}`);
-    } else if (enters(box, 'width'))
-      apply([{ path: ['units', box.id, 'width'], value: entered(text(Math.round(box.width.nm / step) * step + by * step)) }], `${box.id}.width`);
+      apply([{ path: ['units', spec.id, ...handle.path], value }], `${spec.id}.${handle.path.join('.')}`);
+    } else if (enters(spec, 'width'))
+      apply([{ path: ['units', spec.id, 'width'], value: entered(text(Math.round(spec.width.nm / step) * step + by * step)) }], `${spec.id}.width`);
   };
   const pick = (title: string, of: (typeof outside)['width'], field?: string) => (anchor: Element) =>
     field ? openField(field) : show(anchor, { title, unit, dimension: of });
-  const name = `${box.name}, front and section. ${tapeTextWithUnit(outside.width.value, unit)} wide, ${tapeTextWithUnit(outside.height.value, unit)} high, ${tapeTextWithUnit(outside.depth.value, unit)} from the wall. ${chosen ? `Selected: ${labelWords(chosen.name)}.` : 'Arrow keys move between parts.'}`;
+  const name = `${spec.name}, front and section. ${tapeTextWithUnit(outside.width.value, unit)} wide, ${tapeTextWithUnit(outside.height.value, unit)} high, ${tapeTextWithUnit(outside.depth.value, unit)} from the wall. ${chosen ? `Selected: ${labelWords(chosen.name)}.` : 'Arrow keys move between parts.'}`;
 
   return (
     <svg
@@ -138,7 +148,7 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
         .map((seen) => (
           <PanelShape key={seen.panel} seen={seen} view={front} grip={drag.grip(seen.panel, FRONT_AXES, scale)} />
         ))}
-      <GhostShapes unitId={box.id} view={front} of={(ghost) => frontView(ghost.unit).filter(({ role }) => role !== 'wall-half')} />
+      <GhostShapes cabinetId={spec.id} view={front} of={(ghost) => frontView(ghost.cabinet).filter(({ role }) => role !== 'wall-half')} />
       <text className="view-name" x={section.x(0)} y={sectionTop - 14}>
         section
       </text>
@@ -146,7 +156,7 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
       {sectionView(solid, sectionPlane(solid)).map((seen) => (
         <PanelShape key={seen.panel} seen={seen} view={section} grip={drag.grip(seen.panel, SECTION_AXES, scale)} />
       ))}
-      <GhostShapes unitId={box.id} view={section} of={(ghost) => sectionView(ghost.unit, sectionPlane(ghost.unit))} />
+      <GhostShapes cabinetId={spec.id} view={section} of={(ghost) => sectionView(ghost.cabinet, sectionPlane(ghost.cabinet))} />
       <RailName shown={shown} view={front} />
 
       <DimensionLine
@@ -156,7 +166,7 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
         unit={unit}
         from={[front.x(leftmost), front.y(0) + 28]}
         to={[front.x(leftmost + across), front.y(0) + 28]}
-        onPick={pick('outside width', outside.width, enters(box, 'width') ? 'width' : undefined)}
+        onPick={pick('outside width', outside.width, enters(spec, 'width') ? 'width' : undefined)}
       />
       <DimensionLine
         name="outside height"
@@ -165,7 +175,7 @@ function Drawing({ shown, closed, width, height }: { readonly shown: ShownUnit; 
         unit={unit}
         from={[front.x(leftmost) - 36, front.y(up)]}
         to={[front.x(leftmost) - 36, front.y(0)]}
-        onPick={pick('outside height', outside.height, enters(box, 'height') ? 'height' : undefined)}
+        onPick={pick('outside height', outside.height, enters(spec, 'height') ? 'height' : undefined)}
       />
       <DimensionLine
         name="depth from the wall"
@@ -223,12 +233,12 @@ function SelectedLength({
   front,
   onPick,
 }: {
-  readonly panel: NonNullable<ReturnType<ShownUnit['plan']['unit']['byId']['get']>>;
-  readonly shown: ShownUnit;
+  readonly panel: NonNullable<ReturnType<ShownCabinet['plan']['cabinet']['byId']['get']>>;
+  readonly shown: ShownCabinet;
   readonly front: View;
   readonly onPick: (anchor: Element) => void;
 }) {
-  const seen = frontView(shown.plan.unit).find((each) => each.panel === panel.id);
+  const seen = frontView(shown.plan.cabinet).find((each) => each.panel === panel.id);
   if (!seen) return null;
   const xs = seen.points.map(([x]) => x);
   const y = front.y(Math.min(...seen.points.map(([, up]) => up))) + 20;
@@ -246,8 +256,16 @@ function SelectedLength({
 }
 
 /** What a fix that is looked at would change, in dashes over what is there. */
-export function GhostShapes({ unitId, view, of }: { readonly unitId: string; readonly view: View; readonly of: (ghost: UnitPlan) => readonly SeenPanel[] }) {
-  const ghost = useGhost(unitId);
+export function GhostShapes({
+  cabinetId,
+  view,
+  of,
+}: {
+  readonly cabinetId: string;
+  readonly view: View;
+  readonly of: (ghost: CabinetPlan) => readonly SeenPanel[];
+}) {
+  const ghost = useGhost(cabinetId);
   if (!ghost) return null;
   return (
     <g className="ghost" aria-hidden="true">
@@ -274,12 +292,12 @@ function isCovered(order: readonly SeenPanel[], seen: SeenPanel): boolean {
 }
 
 /** The one part of the front that is not named by its place. */
-function RailName({ shown, view }: { readonly shown: ShownUnit; readonly view: View }) {
-  const rail = shown.plan.unit.hanging.hangingRail;
-  const seen = rail ? frontView(shown.plan.unit).find(({ panel }) => panel === rail) : undefined;
+function RailName({ shown, view }: { readonly shown: ShownCabinet; readonly view: View }) {
+  const rail = shown.plan.cabinet.hanging.hangingRail;
+  const seen = rail ? frontView(shown.plan.cabinet).find(({ panel }) => panel === rail) : undefined;
   if (!seen) return null;
   const [low, high] = [Math.min(...seen.points.map(([, up]) => up)), Math.max(...seen.points.map(([, up]) => up))];
-  if (isCovered(frontView(shown.plan.unit), seen)) return null;
+  if (isCovered(frontView(shown.plan.cabinet), seen)) return null;
   if (view.y(low) - view.y(high) < 26) return null;
   const middle = (Math.min(...seen.points.map(([x]) => x)) + Math.max(...seen.points.map(([x]) => x))) / 2;
   return (

@@ -2,32 +2,32 @@
 import { familyOf, labelWords, sizedByThings, type FieldGroup } from '@keen/core';
 import type { ReactNode } from 'react';
 import { Button, FormControlLabel, Switch } from '@mui/material';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import type { Formed } from './ElementLists.tsx';
 import { ContentsFields } from './ContentsFields.tsx';
 import { ElementLists } from './ElementLists.tsx';
-import { shownFields, UnitFields } from './UnitFields.tsx';
+import { shownFields, CabinetFields } from './CabinetFields.tsx';
 
 /** Also for a cabinet there is no plan of: what it holds is entered once it can be built. */
 export function BoxForm({ shown, findings }: { readonly shown: Formed; readonly findings: ReactNode }) {
-  const { box, plan, unit } = shown;
+  const { spec, plan, unit } = shown;
   const { set } = useEdit();
   return (
     <div className="reading">
-      <h2>{box.name}</h2>
-      <p className="kind">{labelWords({ key: `family-${box.family}` })}; change a figure and everything follows</p>
+      <h2>{spec.name}</h2>
+      <p className="kind">{labelWords({ key: `family-${spec.family}` })}; change a figure and everything follows</p>
       {findings}
-      <UnitFields box={box} unit={unit} group="size" />
+      <CabinetFields spec={spec} unit={unit} group="size" />
       <Group shown={shown} group="shape" title="Shape" open />
       <details open>
         <summary>What it holds</summary>
-        {plan?.unit.compartments.map((compartment) => (
-          <ContentsFields key={compartment.id} shown={{ box, plan, unit }} compartment={compartment} />
+        {plan?.cabinet.compartments.map((compartment) => (
+          <ContentsFields key={compartment.id} shown={{ spec, plan, unit }} compartment={compartment} />
         ))}
-        {plan && <SizeByThings shown={{ box, plan, unit }} />}
+        {plan && <SizeByThings shown={{ spec, plan, unit }} />}
         <FormControlLabel
-          control={<Switch size="small" checked={box.topLoaded} onChange={(event) => set(box, ['topLoaded'], event.target.checked)} />}
+          control={<Switch size="small" checked={spec.topLoaded} onChange={(event) => set(spec, ['topLoaded'], event.target.checked)} />}
           label="things are put on top"
         />
       </details>
@@ -47,9 +47,9 @@ const GROUPS: readonly { readonly group: FieldGroup; readonly title: string; rea
 ];
 
 /** For families whose places are sized by what is in them: shown while that would change something. */
-function SizeByThings({ shown: { box, plan } }: { readonly shown: ShownUnit }) {
+function SizeByThings({ shown: { spec, plan } }: { readonly shown: ShownCabinet }) {
   const { apply } = useEdit();
-  const edit = sizedByThings(box, plan);
+  const edit = sizedByThings(spec, plan);
   if (edit.length === 0) return null;
   return (
     <Button size="small" variant="outlined" onClick={() => apply(edit, '')}>
@@ -60,13 +60,13 @@ function SizeByThings({ shown: { box, plan } }: { readonly shown: ShownUnit }) {
 
 /** A group of fields and the lists that belong to it; nothing when the family has none. */
 function Group({ shown, group, title, open }: { readonly shown: Formed; readonly group: FieldGroup; readonly title: string; readonly open: boolean }) {
-  const { box, unit } = shown;
-  const lists = familyOf(box).form.elements.filter((form) => form.group === group);
-  if (lists.length === 0 && shownFields(box, group).length === 0) return null;
+  const { spec, unit } = shown;
+  const lists = familyOf(spec).form.elements.filter((form) => form.group === group);
+  if (lists.length === 0 && shownFields(spec, group).length === 0) return null;
   return (
     <details open={open}>
       <summary>{title}</summary>
-      <UnitFields box={box} unit={unit} group={group} />
+      <CabinetFields spec={spec} unit={unit} group={group} />
       {lists.map((form) => (
         <ElementLists key={form.path} shown={shown} form={form} />
       ))}

@@ -7,7 +7,7 @@ import type { DrawingId } from '@keen/exchange';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { fileName } from '../../ui/download.ts';
 import { SaveFile } from '../../ui/SaveFile.tsx';
-import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { BoxDrawing } from './BoxDrawing.tsx';
@@ -30,16 +30,16 @@ const VIEWS = [
 ] as const;
 type BoxView = (typeof VIEWS)[number]['id'];
 
-export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
+export function BoxStation({ shown }: { readonly shown: ShownCabinet }) {
   const [view, setView] = useState<BoxView>('drawing');
   const [closed, setClosed] = useState(false);
-  const { box } = shown;
-  const doors = shown.plan.unit.panels.filter(({ role }) => role === 'door').length;
+  const { spec } = shown;
+  const doors = shown.plan.cabinet.panels.filter(({ role }) => role === 'door').length;
   // A door that was just added is looked at; the doors of another cabinet stay open.
-  const [last, setLast] = useState({ id: box.id, doors });
-  if (last.id !== box.id || last.doors !== doors) {
-    setLast({ id: box.id, doors });
-    if (last.id === box.id && doors > last.doors) setClosed(true);
+  const [last, setLast] = useState({ id: spec.id, doors });
+  if (last.id !== spec.id || last.doors !== doors) {
+    setLast({ id: spec.id, doors });
+    if (last.id === spec.id && doors > last.doors) setClosed(true);
   }
   return (
     <div className="station-body">
@@ -55,14 +55,14 @@ export function BoxStation({ shown }: { readonly shown: ShownUnit }) {
           <FormControlLabel control={<Switch size="small" checked={closed} onChange={(event) => setClosed(event.target.checked)} />} label="Doors shown" />
         )}
         <SaveDrawing view={view} shown={shown} closed={closed} />
-        {isShelfBox(box) && <AddShelf box={box} />}
+        {isShelfBox(spec) && <AddShelf box={spec} />}
       </div>
       <Shown view={view} shown={shown} closed={closed} />
     </div>
   );
 }
 
-function Shown({ view, shown, closed }: { readonly view: BoxView; readonly shown: ShownUnit; readonly closed: boolean }) {
+function Shown({ view, shown, closed }: { readonly view: BoxView; readonly shown: ShownCabinet; readonly closed: boolean }) {
   switch (view) {
     case 'drawing':
       return <BoxDrawing shown={shown} closed={closed} />;
@@ -96,7 +96,7 @@ const DRAWN: Readonly<Partial<Record<BoxView, readonly DrawingId[]>>> = {
   space: ['apart'],
 };
 
-function SaveDrawing({ view, shown: { plan, unit }, closed }: { readonly view: BoxView; readonly shown: ShownUnit; readonly closed: boolean }) {
+function SaveDrawing({ view, shown: { plan, unit }, closed }: { readonly view: BoxView; readonly shown: ShownCabinet; readonly closed: boolean }) {
   const { parts } = useAppSelector(selectPlan);
   const drawn = DRAWN[view];
   if (!drawn) return null;

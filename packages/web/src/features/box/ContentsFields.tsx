@@ -20,17 +20,17 @@ import { useAppDispatch } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Explained } from '../../ui/Explained.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
 
 const NOTHING: Contents = { preset: 'nothing', kg: null };
 
-export function ContentsFields({ shown, compartment }: { readonly shown: ShownUnit; readonly compartment: Compartment }) {
-  const { box, plan, unit } = shown;
+export function ContentsFields({ shown, compartment }: { readonly shown: ShownCabinet; readonly compartment: Compartment }) {
+  const { spec, plan, unit } = shown;
   const { set, leave } = useEdit();
   const { keptBy } = compartment;
-  const held = box.contents[keptBy] ?? NOTHING;
+  const held = spec.contents[keptBy] ?? NOTHING;
   const { mass, arrangement } = plan.weights.contents.find((row) => row.compartment.id === compartment.id)!;
   const path = ['contents', keptBy];
   const title = labelWords(compartment.name);
@@ -54,7 +54,7 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
         name={`contents.${keptBy}.preset`}
         value={held.preset}
         options={Object.values(PRESETS).map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={(preset) => set(box, path, { ...held, preset: preset as PresetId })}
+        onChange={(preset) => set(spec, path, { ...held, preset: preset as PresetId })}
       />
       <NumberField
         label="weighs"
@@ -65,7 +65,7 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
         most={Math.floor(toShownMass(MAX_CONTENTS_KG, unit))}
         value={held.kg === null ? null : Math.round(toShownMass(held.kg, unit) * 10) / 10}
         placeholder={held.kg === null ? massText(mass.value, unit).split(' ')[0]! : ''}
-        onChange={(shownMass) => set(box, path, { ...held, kg: shownMass === null ? null : fromShownMass(shownMass, unit) })}
+        onChange={(shownMass) => set(spec, path, { ...held, kg: shownMass === null ? null : fromShownMass(shownMass, unit) })}
         onLeave={leave}
       />
       <Explained title={`contents, ${title}`} unit={unit} of={mass}>
@@ -77,22 +77,22 @@ export function ContentsFields({ shown, compartment }: { readonly shown: ShownUn
 }
 
 /** A shelf or a divider put into one space of a shelf box. */
-function SplitSpace({ shown, space, title }: { readonly shown: ShownUnit; readonly space: string; readonly title: string }) {
+function SplitSpace({ shown, space, title }: { readonly shown: ShownCabinet; readonly space: string; readonly title: string }) {
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
-  const { box } = shown;
-  if (!isShelfBox(box)) return null;
-  const patterns = patternsFor(box, space);
+  const { spec } = shown;
+  if (!isShelfBox(spec)) return null;
+  const patterns = patternsFor(spec, space);
   const freshId = (kind: 'shelf' | 'divider'): string => `${kind.slice(0, 1)}${crypto.randomUUID().slice(0, 8)}`;
-  const like = (pattern: string): void => apply(cutLike(box, space, pattern, freshId), '', `${title} cut like ${nameOfSpace(shown, pattern)}`);
+  const like = (pattern: string): void => apply(cutLike(spec, space, pattern, freshId), '', `${title} cut like ${nameOfSpace(shown, pattern)}`);
   const split = (kind: 'shelf' | 'divider'): void => {
     const id = freshId(kind);
     apply(
-      splitSpace(box, space, kind, id).map(({ path, value }) => ({ path: ['units', box.id, ...path], value })),
+      splitSpace(spec, space, kind, id).map(({ path, value }) => ({ path: ['units', spec.id, ...path], value })),
       '',
       kind === 'shelf' ? 'Shelf added' : 'Divider added',
     );
-    dispatch(panelSelected(`${box.id}/${kind}/${id}`));
+    dispatch(panelSelected(`${spec.id}/${kind}/${id}`));
   };
   return (
     <span className="split-space">
@@ -119,8 +119,8 @@ function SplitSpace({ shown, space, title }: { readonly shown: ShownUnit; readon
 }
 
 /** A space that is cut up has no name on the drawing: it is called by what opens it. */
-function nameOfSpace({ plan, box }: ShownUnit, space: string): string {
-  const panel = ['shelf', 'divider'].map((role) => plan.unit.byId.get(`${box.id}/${role}/${space}`)).find((each) => each !== undefined);
+function nameOfSpace({ plan, spec }: ShownCabinet, space: string): string {
+  const panel = ['shelf', 'divider'].map((role) => plan.cabinet.byId.get(`${spec.id}/${role}/${space}`)).find((each) => each !== undefined);
   if (!panel) return 'the whole inside';
   return `${panel.role === 'shelf' ? 'over' : 'right of'} ${labelWords(panel.name)}`;
 }

@@ -10,15 +10,15 @@ import { LengthText } from '../../ui/LengthText.tsx';
 import { SaveFile } from '../../ui/SaveFile.tsx';
 import { LooseParts } from './LooseParts.tsx';
 import { TrueSizeDialog } from '../prints/TrueSizeDialog.tsx';
-import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 
-export function CutList({ shown }: { readonly shown: ShownUnit }) {
+export function CutList({ shown }: { readonly shown: ShownCabinet }) {
   const { design, workshop } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const { parts, rails } = plan;
   // The halves of a cabinet on a rail come out of the rail's boards.
-  const onRail = rails.filter(({ rail }) => rail.id === shown.box.hanging.wallRail).flatMap((rail) => rail.parts);
+  const onRail = rails.filter(({ rail }) => rail.id === shown.spec.hanging.wallRail).flatMap((rail) => rail.parts);
   const chosen = useAppSelector(({ view }) => view.unit);
   const [printing, setPrinting] = useState(false);
   const save = (): void =>
@@ -69,7 +69,7 @@ export function CutList({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function LineRow({ line, shown, stock }: { readonly line: PartLine; readonly shown: ShownUnit; readonly stock: string }) {
+function LineRow({ line, shown, stock }: { readonly line: PartLine; readonly shown: ShownCabinet; readonly stock: string }) {
   const { unit } = shown;
   const lit = useAppSelector(({ view: { selected, hovered } }) =>
     selected !== null && line.panels.includes(selected) ? 'selected' : hovered !== null && line.panels.includes(hovered) ? 'hovered' : '',

@@ -6,26 +6,26 @@ import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import Close from '@mui/icons-material/Close';
 import { Button, IconButton } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { elementsOf, withoutElement } from './elements.ts';
-import { ElementFields } from './UnitFields.tsx';
+import { ElementFields } from './CabinetFields.tsx';
 
 /** A cabinet whose form is shown, and its plan where there is one. */
-export type Formed = Omit<ShownUnit, 'plan'> & { readonly plan: ShownUnit['plan'] | null };
+export type Formed = Omit<ShownCabinet, 'plan'> & { readonly plan: ShownCabinet['plan'] | null };
 
 export function ElementLists({ shown, form }: { readonly shown: Formed; readonly form: ElementsForm }) {
-  const { box, unit, plan } = shown;
+  const { spec, unit, plan } = shown;
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
   const selected = useAppSelector(({ view }) => view.selected);
-  const rows = elementsOf(box, form);
-  const path = (...more: string[]): string[] => ['units', box.id, form.path, ...more];
+  const rows = elementsOf(spec, form);
+  const path = (...more: string[]): string[] => ['units', spec.id, form.path, ...more];
   const add = (): void => {
     const id = `${form.path.slice(0, 1)}${crypto.randomUUID().slice(0, 8)}`;
-    apply([{ path: path(id), value: form.start(box, id, (rows.at(-1)?.order ?? 0) + 1) }], '');
-    const panel = form.panel?.(box, id);
+    apply([{ path: path(id), value: form.start(spec, id, (rows.at(-1)?.order ?? 0) + 1) }], '');
+    const panel = form.panel?.(spec, id);
     if (panel) dispatch(panelSelected(panel));
   };
   /** A new one right after a row: the later ones move on by one. */
@@ -33,7 +33,7 @@ export function ElementLists({ shown, form }: { readonly shown: Formed; readonly
     const id = `${form.path.slice(0, 1)}${crypto.randomUUID().slice(0, 8)}`;
     const at = rows[index]!.order + 1;
     const later = rows.slice(index + 1).map((row, k) => ({ path: path(row.id, 'order'), value: at + k + 1 }));
-    apply([{ path: path(id), value: form.start(box, id, at) }, ...later], '');
+    apply([{ path: path(id), value: form.start(spec, id, at) }, ...later], '');
   };
   /** Two neighbors exchange their order; nothing else changes its name. */
   const swap = (index: number, by: number): void => {
@@ -48,14 +48,14 @@ export function ElementLists({ shown, form }: { readonly shown: Formed; readonly
   };
   const takeOut = (id: string): void => {
     dispatch(panelSelected(null));
-    apply(withoutElement(box, form, id), '');
+    apply(withoutElement(spec, form, id), '');
   };
   return (
     <div className="element-list">
       <h4>{labelWords({ key: form.label })}</h4>
       {rows.map((row, index) => {
-        const panel = form.panel?.(box, row.id);
-        const name = panel ? plan?.unit.byId.get(panel)?.name : undefined;
+        const panel = form.panel?.(spec, row.id);
+        const name = panel ? plan?.cabinet.byId.get(panel)?.name : undefined;
         const title = name ? labelWords(name) : `${labelWords({ key: form.label })} ${index + 1}`;
         return (
           <div
@@ -81,7 +81,7 @@ export function ElementLists({ shown, form }: { readonly shown: Formed; readonly
                 <Close fontSize="inherit" />
               </IconButton>
             </div>
-            <ElementFields box={box} unit={unit} list={form.path} id={row.id} />
+            <ElementFields spec={spec} unit={unit} list={form.path} id={row.id} />
           </div>
         );
       })}

@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { Explained, SumTable, useExplain } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { panelSelected } from '../project/view.slice.ts';
@@ -16,10 +16,10 @@ import { AsCutFields } from './AsCutFields.tsx';
 import { ContentsFields } from './ContentsFields.tsx';
 import { elementOf, elementsOf, withoutElement } from './elements.ts';
 import { openField } from './openField.ts';
-import { ElementFields } from './UnitFields.tsx';
+import { ElementFields } from './CabinetFields.tsx';
 
 export interface PartReadingProps {
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly panel: ResolvedPanel;
   readonly findings: ReactNode;
   readonly onStation: (station: StationId) => void;
@@ -31,7 +31,7 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
   const line = plan.parts.find(({ panels }) => panels.includes(panel.id))!;
   const { show } = useExplain();
   const dispatch = useAppDispatch();
-  const compartments = plan.unit.compartments.filter(({ floor }) => floor === panel.id);
+  const compartments = plan.cabinet.compartments.filter(({ floor }) => floor === panel.id);
   const source = (path: readonly string[]): void => {
     dispatch(panelSelected(null));
     onStation('box');
@@ -96,13 +96,13 @@ export function PartReading({ shown, panel, findings, onStation }: PartReadingPr
 }
 
 /** Which way its grain runs; a sheet without grain has no choice. */
-function GrainField({ shown: { box }, panel }: { readonly shown: ShownUnit; readonly panel: ResolvedPanel }) {
+function GrainField({ shown: { spec }, panel }: { readonly shown: ShownCabinet; readonly panel: ResolvedPanel }) {
   const { apply } = useEdit();
   const { products } = useAppSelector((state) => selectOpen(state).workshop);
   if (products[panel.stock]?.grain === 'none') return <p className="kind">a sheet without grain</p>;
   if (!choosesGrain(panel)) return <p className="kind">its grain runs along its {panel.grain}: it carries</p>;
-  const key = panel.id.slice(box.id.length + 1);
-  const { [key]: _own, ...others } = box.grains ?? {};
+  const key = panel.id.slice(spec.id.length + 1);
+  const { [key]: _own, ...others } = spec.grains ?? {};
   return (
     <ChoiceField
       label="its grain runs"
@@ -113,26 +113,26 @@ function GrainField({ shown: { box }, panel }: { readonly shown: ShownUnit; read
         { value: 'width', label: 'across its length' },
         { value: 'free', label: 'either way, as it comes (painted)' },
       ]}
-      onChange={(grain) => apply([{ path: ['units', box.id, 'grains'], value: { ...others, [key]: grain as GrainChoice } }], 'grains')}
+      onChange={(grain) => apply([{ path: ['units', spec.id, 'grains'], value: { ...others, [key]: grain as GrainChoice } }], 'grains')}
     />
   );
 }
 
 /** The fields of the element a part is drawn from, and the way to take it out. */
-function OfElement({ shown: { box, unit }, panel }: { readonly shown: ShownUnit; readonly panel: ResolvedPanel }) {
+function OfElement({ shown: { spec, unit }, panel }: { readonly shown: ShownCabinet; readonly panel: ResolvedPanel }) {
   const { apply } = useEdit();
   const dispatch = useAppDispatch();
-  const element = elementOf(box, panel.id);
+  const element = elementOf(spec, panel.id);
   if (!element) return null;
   const { form, id } = element;
   const takeOut = (): void => {
     dispatch(panelSelected(null));
-    apply(withoutElement(box, form, id), '', `${labelWords(panel.name)} taken out`);
+    apply(withoutElement(spec, form, id), '', `${labelWords(panel.name)} taken out`);
   };
   return (
     <>
-      <ElementFields box={box} unit={unit} list={form.path} id={id} />
-      <Button variant="outlined" disabled={elementsOf(box, form).length <= form.least} onClick={takeOut}>
+      <ElementFields spec={spec} unit={unit} list={form.path} id={id} />
+      <Button variant="outlined" disabled={elementsOf(spec, form).length <= form.least} onClick={takeOut}>
         Take this {panel.role} out
       </Button>
     </>
@@ -142,9 +142,9 @@ function OfElement({ shown: { box, unit }, panel }: { readonly shown: ShownUnit;
 /** Where else the part occurs: its slots in other parts, its sheet. */
 function AlsoHere({ shown: { plan, unit }, panel, onStation }: Pick<PartReadingProps, 'shown' | 'panel' | 'onStation'>) {
   const { nests } = useNests();
-  const hosts = plan.unit.meetings
+  const hosts = plan.cabinet.meetings
     .filter(({ guest, joint }) => guest === panel.id && joint.depth > 0)
-    .map(({ host }) => labelWords(plan.unit.byId.get(host)!.name));
+    .map(({ host }) => labelWords(plan.cabinet.byId.get(host)!.name));
   const piece =
     panel.role === 'cabinet-half' || panel.role === 'wall-half'
       ? panel.id.replace(/(cabinet-half(\/(left|right|between-\d+))?|wall-half)$/, 'cleat-blank')

@@ -1,12 +1,12 @@
 /** The unit cut by any level or upright plane: the plane is moved by its slider or typed. */
-import { boundsOfUnit, entered, sectionAt, tapeTextWithUnit, toMm, type Length, type SectionAxis } from '@keen/core';
+import { boundsOfCabinet, entered, sectionAt, tapeTextWithUnit, toMm, type Length, type SectionAxis } from '@keen/core';
 import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState } from 'react';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import { RangeSlider } from '../../ui/RangeSlider.tsx';
-import { useGhost, type ShownUnit } from '../project/selectors.ts';
+import { useGhost, type ShownCabinet } from '../project/selectors.ts';
 import { PaperView, type PaperMeasure } from './PaperView.tsx';
 
 const AXES: readonly { readonly id: SectionAxis; readonly name: string; readonly from: string; readonly wall: 'left' | 'top' | null }[] = [
@@ -24,19 +24,19 @@ const SIZES: Readonly<Record<SectionAxis, readonly ['width' | 'depth', 'height' 
 const SAYS = { width: 'outside width', height: 'outside height', depth: 'depth from the wall' } as const;
 const SAME_MM = 0.01;
 
-export function SectionView({ shown }: { readonly shown: ShownUnit }) {
+export function SectionView({ shown }: { readonly shown: ShownCabinet }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const [axis, setAxis] = useState<SectionAxis>('along');
   const [places, setPlaces] = useState<Partial<Record<SectionAxis, number>>>({});
-  const ghost = useGhost(shown.box.id);
+  const ghost = useGhost(shown.spec.id);
   const { plan, unit } = shown;
   const { show } = useExplain();
-  const { low, high } = boundsOfUnit(plan.unit);
+  const { low, high } = boundsOfCabinet(plan.cabinet);
   const { name, from, wall } = AXES.find(({ id }) => id === axis)!;
   const at = Math.min(Math.max(places[axis] ?? (low[axis] + high[axis]) / 2, low[axis] + 0.1), high[axis] - 0.1);
   const move = (mm: number): void => setPlaces({ ...places, [axis]: mm });
   const nm = Math.round(at * 10) * 100_000;
-  const seen = sectionAt(plan.unit, axis, at);
+  const seen = sectionAt(plan.cabinet, axis, at);
   /** How far what is cut reaches on the paper, the wall included. */
   const extent = (which: 0 | 1): number => {
     const reach = seen.filter(({ role }) => role !== 'wall-half').flatMap(({ points }) => points.map((point) => point[which]));
@@ -45,7 +45,7 @@ export function SectionView({ shown }: { readonly shown: ShownUnit }) {
   };
   /** An outer size is only drawn where the plane cuts all of it. */
   const measure = (key: 'width' | 'height' | 'depth', reach: number): PaperMeasure | undefined => {
-    const of = plan.unit.outside[key];
+    const of = plan.cabinet.outside[key];
     if (Math.abs(reach - toMm(of.value)) > SAME_MM) return undefined;
     return { name: SAYS[key], value: of.value, onPick: (anchor) => show(anchor, { title: SAYS[key], unit, dimension: of }) };
   };
@@ -74,9 +74,9 @@ export function SectionView({ shown }: { readonly shown: ShownUnit }) {
         {size.width > 0 && (
           <PaperView
             title={`cut ${name}`}
-            label={`${shown.box.name}, cut ${name} at ${tapeTextWithUnit(nm as Length, unit)} ${from}`}
+            label={`${shown.spec.name}, cut ${name} at ${tapeTextWithUnit(nm as Length, unit)} ${from}`}
             seen={seen}
-            ghost={ghost ? sectionAt(ghost.unit, axis, at) : []}
+            ghost={ghost ? sectionAt(ghost.cabinet, axis, at) : []}
             width={size.width}
             height={size.height}
             unit={unit}

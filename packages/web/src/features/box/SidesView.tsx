@@ -1,9 +1,9 @@
 /** A unit to scale from one or two of its sides, with its outer sizes. */
-import { withArticle, tapeTextWithUnit, viewFrom, type ResolvedUnit, type SeenPanel, type ViewId } from '@keen/core';
+import { withArticle, tapeTextWithUnit, viewFrom, type ResolvedCabinet, type SeenPanel, type ViewId } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
-import { useGhost, type ShownUnit } from '../project/selectors.ts';
+import { useGhost, type ShownCabinet } from '../project/selectors.ts';
 import { PaperView, type PaperMeasure } from './PaperView.tsx';
 
 const NAMES: Readonly<Record<ViewId, string>> = {
@@ -32,19 +32,19 @@ const PAPER_AXES: Readonly<Record<ViewId, readonly ['along' | 'out', 'up' | 'out
 };
 const SAYS = { width: 'outside width', height: 'outside height', depth: 'depth from the wall' } as const;
 
-export function SidesView({ shown, views }: { readonly shown: ShownUnit; readonly views: readonly ViewId[] }) {
+export function SidesView({ shown, views }: { readonly shown: ShownCabinet; readonly views: readonly ViewId[] }) {
   const [ref, size] = useSize<HTMLDivElement>();
-  const ghost = useGhost(shown.box.id);
+  const ghost = useGhost(shown.spec.id);
   const { show } = useExplain();
   const { plan, unit } = shown;
-  const { outside } = plan.unit;
+  const { outside } = plan.cabinet;
   const measure = (key: 'width' | 'height' | 'depth'): PaperMeasure => ({
     name: SAYS[key],
     value: outside[key].value,
     onPick: (anchor) => show(anchor, { title: SAYS[key], unit, dimension: outside[key] }),
   });
   const selected = useAppSelector(({ view }) => view.selected);
-  const panel = selected ? plan.unit.byId.get(selected) : undefined;
+  const panel = selected ? plan.cabinet.byId.get(selected) : undefined;
   /** Its length and width where they lie along the paper; a part that leans shows neither. */
   const chosenOn = (view: ViewId) => {
     if (!panel) return null;
@@ -66,9 +66,9 @@ export function SidesView({ shown, views }: { readonly shown: ShownUnit; readonl
           <PaperView
             key={view}
             title={NAMES[view]}
-            label={`${shown.box.name}, ${NAMES[view]}. ${tapeTextWithUnit(outside.width.value, unit)} wide, ${tapeTextWithUnit(outside.height.value, unit)} high.`}
-            seen={shownFrom(plan.unit, view)}
-            ghost={ghost ? shownFrom(ghost.unit, view) : []}
+            label={`${shown.spec.name}, ${NAMES[view]}. ${tapeTextWithUnit(outside.width.value, unit)} wide, ${tapeTextWithUnit(outside.height.value, unit)} high.`}
+            seen={shownFrom(plan.cabinet, view)}
+            ghost={ghost ? shownFrom(ghost.cabinet, view) : []}
             width={each}
             height={narrow ? Math.max(360, size.height / views.length) : size.height}
             unit={unit}
@@ -83,4 +83,5 @@ export function SidesView({ shown, views }: { readonly shown: ShownUnit; readonl
 }
 
 /** The wall half stays on the wall: from the front it is not in the way. */
-const shownFrom = (unit: ResolvedUnit, view: ViewId): SeenPanel[] => viewFrom(unit, view).filter(({ role }) => role !== 'wall-half' || view !== 'front');
+const shownFrom = (cabinet: ResolvedCabinet, view: ViewId): SeenPanel[] =>
+  viewFrom(cabinet, view).filter(({ role }) => role !== 'wall-half' || view !== 'front');

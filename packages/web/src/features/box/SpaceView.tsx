@@ -1,5 +1,5 @@
 /** The unit in space, orbited by hand, pulled apart by a slider: the panels of the plan, no second geometry. Drawn on demand, not at every frame. */
-import { boundsOfUnit, labelWords, meshesOf, toMm, type PanelMesh } from '@keen/core';
+import { boundsOfCabinet, labelWords, meshesOf, toMm, type PanelMesh } from '@keen/core';
 import { FormControlLabel, Switch } from '@mui/material';
 import { Canvas, extend, useFrame, useThree, type ThreeElement } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { fileName } from '../../ui/download.ts';
 import { RangeSlider } from '../../ui/RangeSlider.tsx';
 import { SaveFile } from '../../ui/SaveFile.tsx';
-import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { glbOf, stlOf } from './bodyFiles.ts';
 
@@ -37,17 +37,17 @@ function useInk(): { birch: string; soft: string; edge: string; ink: string; cha
   }, []);
 }
 
-export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
+export default function SpaceView({ shown }: { readonly shown: ShownCabinet }) {
   const [apart, setApart] = useState(0);
   const [withThings, setWithThings] = useState(true);
   const { plan } = shown;
   const whole = useAppSelector(selectPlan);
-  const bounds = useMemo(() => boundsOfUnit(plan.unit), [plan.unit]);
+  const bounds = useMemo(() => boundsOfCabinet(plan.cabinet), [plan.cabinet]);
   const size = Math.max(bounds.high.along - bounds.low.along, bounds.high.up - bounds.low.up, bounds.high.out);
   const centre: [number, number, number] = [(bounds.low.along + bounds.high.along) / 2, (bounds.low.up + bounds.high.up) / 2, bounds.high.out / 2];
-  const meshes = useMemo(() => meshesOf(plan.unit, size * 0.26), [plan.unit, size]);
+  const meshes = useMemo(() => meshesOf(plan.cabinet, size * 0.26), [plan.cabinet, size]);
   const selected = useAppSelector(({ view }) => view.selected);
-  const chosen = selected ? plan.unit.byId.get(selected) : undefined;
+  const chosen = selected ? plan.cabinet.byId.get(selected) : undefined;
   return (
     <>
       <div className="section-bar">
@@ -57,17 +57,17 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
           control={<Switch size="small" checked={withThings} onChange={(event) => setWithThings(event.target.checked)} />}
           label="with what it holds"
         />
-        <SaveFile name={`${fileName(shown.box.name)}.glb`} type="model/gltf-binary" make={() => glbOf(plan, whole)}>
+        <SaveFile name={`${fileName(shown.spec.name)}.glb`} type="model/gltf-binary" make={() => glbOf(plan, whole)}>
           Body (glTF)
         </SaveFile>
-        <SaveFile name={`${fileName(shown.box.name)}.stl`} type="model/stl" make={() => stlOf(plan)}>
+        <SaveFile name={`${fileName(shown.spec.name)}.stl`} type="model/stl" make={() => stlOf(plan)}>
           Body (STL)
         </SaveFile>
       </div>
       <div
         className="drawing-room space-room"
         role="img"
-        aria-label={`${shown.box.name} in space${apart > 0 ? ', pulled apart' : ''}, ${plan.unit.panels.length} panels. ${chosen ? `Selected: ${labelWords(chosen.name)}.` : 'The cut list names every part.'}`}
+        aria-label={`${shown.spec.name} in space${apart > 0 ? ', pulled apart' : ''}, ${plan.cabinet.panels.length} panels. ${chosen ? `Selected: ${labelWords(chosen.name)}.` : 'The cut list names every part.'}`}
       >
         <Canvas
           flat
@@ -80,7 +80,7 @@ export default function SpaceView({ shown }: { readonly shown: ShownUnit }) {
           <directionalLight position={[centre[0] + size, centre[1] + size * 2, size * 2]} intensity={1.1} />
           <directionalLight position={[centre[0] - size * 2, centre[1], size]} intensity={0.4} />
           {meshes.map((mesh) => (
-            <PanelBody key={mesh.panel} mesh={mesh} role={plan.unit.byId.get(mesh.panel)!.role} apart={apart / 100} />
+            <PanelBody key={mesh.panel} mesh={mesh} role={plan.cabinet.byId.get(mesh.panel)!.role} apart={apart / 100} />
           ))}
           {withThings && apart < 5 && <Things shown={shown} />}
         </Canvas>
@@ -149,7 +149,7 @@ function PanelBody({ mesh, role, apart }: { readonly mesh: PanelMesh; readonly r
 }
 
 /** Things where they stand: plain bodies of their own size. */
-function Things({ shown: { plan } }: { readonly shown: ShownUnit }) {
+function Things({ shown: { plan } }: { readonly shown: ShownCabinet }) {
   const ink = useInk();
   return (
     <>

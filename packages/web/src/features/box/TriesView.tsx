@@ -1,6 +1,6 @@
 /** Tries of the unit beside one another: the picture, and what they are compared by. One is taken by a click; what stood there is kept. */
 import {
-  boundsOfUnit,
+  boundsOfCabinet,
   createPlanner,
   figuresOf,
   keepVariant,
@@ -20,7 +20,7 @@ import { Button, TextField } from '@mui/material';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { Elevation } from '../../ui/Elevation.tsx';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
 /** Each try has a planner of its own, so that a key at one of them works out that one only. */
@@ -34,17 +34,17 @@ function plannerOf(tried: string | null): Planner {
 /** More columns are not told apart at a glance. */
 const MOST = 4;
 
-export function TriesView({ shown }: { readonly shown: ShownUnit }) {
+export function TriesView({ shown }: { readonly shown: ShownCabinet }) {
   const { design, record, workshop } = useAppSelector(selectOpen);
   const { apply } = useEdit();
-  const { box, unit } = shown;
-  const kept = variantsOf(design, box.id);
-  const rows = useMemo(() => variantFigures(plannerOf, design, record, workshop, box.id), [design, record, workshop, box.id]);
+  const { spec, unit } = shown;
+  const kept = variantsOf(design, spec.id);
+  const rows = useMemo(() => variantFigures(plannerOf, design, record, workshop, spec.id), [design, record, workshop, spec.id]);
   const keep = (): void => {
     const id = `t${crypto.randomUUID().slice(0, 8)}`;
-    apply(keepVariant(design, box.id, id, `Try ${kept.length + 1}`), '', 'Kept as a try');
+    apply(keepVariant(design, spec.id, id, `Try ${kept.length + 1}`), '', 'Kept as a try');
   };
-  const bounds = rows.map(({ plan }) => boundsOfUnit(plan.unit));
+  const bounds = rows.map(({ plan }) => boundsOfCabinet(plan.cabinet));
   const [widest, highest] = [Math.max(...bounds.map(({ low, high }) => high.along - low.along)), Math.max(...bounds.map(({ low, high }) => high.up - low.up))];
   return (
     <div className="tries">
@@ -82,7 +82,7 @@ function TriedColumn({
   const stock = useMemo(() => stockFor(plan.parts, workshop), [plan.parts, workshop]);
   const figures = figuresOf(plan);
   const weakest = plan.hang.links[0];
-  const { width, height, depth } = plan.unit.outside;
+  const { width, height, depth } = plan.cabinet.outside;
   const facts: readonly (readonly [string, string, string?])[] = [
     ['outside', `${tapeTextWithUnit(width.value, unit)} × ${tapeTextWithUnit(height.value, unit)}`],
     ['into the room', tapeTextWithUnit(depth.value, unit)],
@@ -110,7 +110,7 @@ function TriedColumn({
           onChange={(event) => apply([{ path: ['tries', id, 'name'], value: event.target.value }], `tries.${id}.name`)}
         />
       )}
-      <Elevation unit={plan.unit} size={size} />
+      <Elevation cabinet={plan.cabinet} size={size} />
       <dl>
         {facts.map(([term, value, look]) => (
           <div key={term}>

@@ -1,17 +1,17 @@
 /** A cabinet as bodies for other programs, made in the page. What makes the files, and its machine code, is fetched when one is asked for. */
-import type { Plan, UnitPlan } from '@keen/core';
+import type { Plan, CabinetPlan } from '@keen/core';
 
 const maker = async () => {
   const [exchange, { default: code }] = await Promise.all([import('@keen/exchange'), import('manifold-3d/manifold.wasm?url')]);
   return { ...exchange, code };
 };
 
-export async function glbOf(unit: UnitPlan, whole: Plan): Promise<Uint8Array> {
-  const { unitsGlb, code } = await maker();
-  return unitsGlb([unit], whole, code);
+export async function glbOf(cabinetPlan: CabinetPlan, whole: Plan): Promise<Uint8Array> {
+  const { cabinetsGlb, code } = await maker();
+  return cabinetsGlb([cabinetPlan], whole, code);
 }
 
-export async function stlOf(unit: UnitPlan): Promise<Uint8Array> {
-  const { unitsStl, code } = await maker();
-  return unitsStl([unit], code);
+export async function stlOf(cabinetPlan: CabinetPlan): Promise<Uint8Array> {
+  const { cabinetsStl, code } = await maker();
+  return cabinetsStl([cabinetPlan], code);
 }

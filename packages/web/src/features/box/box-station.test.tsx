@@ -7,19 +7,19 @@ import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, act } from '@testing-library/react';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { edited } from '../project/project.slice.ts';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { ReadingPane } from '../project/ReadingPane.tsx';
 import { BoxStation } from './BoxStation.tsx';
 
 afterEach(cleanup);
 
 function Station() {
-  const shown = useUnit();
+  const shown = useCabinet();
   return shown ? <BoxStation shown={shown} /> : null;
 }
 
 function Pane() {
-  return <ReadingPane shown={useUnit()} station="box" onStation={() => {}} />;
+  return <ReadingPane shown={useCabinet()} station="box" onStation={() => {}} />;
 }
 
 test('a door that is added shows; without its doors the inside does', () => {

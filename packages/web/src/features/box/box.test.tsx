@@ -5,7 +5,7 @@ import { act, cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { ReadingPane } from '../project/ReadingPane.tsx';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { Stations } from '../project/Stations.tsx';
 import { panelSelected, unitChosen } from '../project/view.slice.ts';
 import { BoxStation } from './BoxStation.tsx';
@@ -18,7 +18,7 @@ beforeAll(() => {
 afterEach(cleanup);
 
 function Whole() {
-  const shown = useUnit()!;
+  const shown = useCabinet()!;
   return (
     <>
       <Stations current="box" onStation={() => {}} onSums={() => {}} />
@@ -38,9 +38,9 @@ function station(edit = [] as Parameters<typeof openStore>[0]) {
 }
 
 function inkBox(store: ReturnType<typeof openStore>) {
-  const box = store.getState().project.open!.design.units['ink']!;
-  if (!isShelfBox(box)) throw new Error('the ink cupboard is a shelf box');
-  return box;
+  const spec = store.getState().project.open!.design.units['ink']!;
+  if (!isShelfBox(spec)) throw new Error('the ink cupboard is a shelf box');
+  return spec;
 }
 
 describe('the drawing', () => {

@@ -2,10 +2,10 @@
  * Dragging what has a handle: a shelf, a divider, a tilt, a slope. Between two pointer moves only the unit's own
  * geometry is worked out, once a frame; loads, checks and the rest follow when it is let go. Each drag has its typed twin in the form.
  */
-import { draftUnit, entered, NM_PER, type DisplayUnit, type Handle, type ResolvedUnit } from '@keen/core';
+import { draftCabinet, entered, NM_PER, type DisplayUnit, type Handle, type ResolvedCabinet } from '@keen/core';
 import { useRef, useState, type PointerEvent } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
 /** An axis of the unit as it lies on the paper. */
@@ -36,7 +36,7 @@ export interface Grip {
 
 export interface PanelDrag {
   /** The unit as it would be; null when nothing is dragged. */
-  readonly draft: ResolvedUnit | null;
+  readonly draft: ResolvedCabinet | null;
   readonly grip: (panel: string, axes: readonly GripAxis[], scale: number) => Grip | undefined;
   readonly move: (event: PointerEvent<SVGElement>) => void;
   readonly drop: () => void;
@@ -45,10 +45,10 @@ export interface PanelDrag {
   readonly justDropped: () => boolean;
 }
 
-export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
+export function usePanelDrag({ spec, plan, unit }: ShownCabinet): PanelDrag {
   const { stockOf } = useAppSelector(selectPlan);
   const { apply } = useEdit();
-  const [draft, setDraft] = useState<ResolvedUnit | null>(null);
+  const [draft, setDraft] = useState<ResolvedCabinet | null>(null);
   const held = useRef<Held | null>(null);
   const dropped = useRef(false);
   const end = (): Held | null => {
@@ -61,7 +61,7 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
     draft,
     grip: (panel, axes, scale) => {
       // A panel may be taken hold of along two axes, one a view.
-      const handle = plan.unit.handles?.find((each) => each.panel === panel && axes.some(({ axis }) => axis === each.axis));
+      const handle = plan.cabinet.handles?.find((each) => each.panel === panel && axes.some(({ axis }) => axis === each.axis));
       const along = handle && axes.find(({ axis }) => axis === handle.axis);
       if (!handle || !along) return undefined;
       return {
@@ -87,7 +87,7 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
       if (now.frame) return;
       now.frame = requestAnimationFrame(() => {
         now.frame = 0;
-        if (held.current === now) setDraft(draftUnit(box, now.handle.path, now.value, stockOf));
+        if (held.current === now) setDraft(draftCabinet(spec, now.handle.path, now.value, stockOf));
       });
     },
     drop: () => {
@@ -95,7 +95,7 @@ export function usePanelDrag({ box, plan, unit }: ShownUnit): PanelDrag {
       setDraft(null);
       if (!last?.moved) return;
       dropped.current = true;
-      apply([{ path: ['units', box.id, ...last.handle.path], value: last.value }], `${box.id}.${last.handle.path.join('.')}`);
+      apply([{ path: ['units', spec.id, ...last.handle.path], value: last.value }], `${spec.id}.${last.handle.path.join('.')}`);
     },
     cancel: () => {
       end();

@@ -23,32 +23,32 @@ import { LengthText } from '../../ui/LengthText.tsx';
 import { AsCutFields } from '../box/AsCutFields.tsx';
 import { CameTo } from '../hang/CameTo.tsx';
 import { Misfits } from '../project/Misfits.tsx';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { MakeAgain } from './MakeAgain.tsx';
 import type { BuildOf } from './useBuild.ts';
 
-export function AsBuiltView({ shown, of }: { readonly shown: ShownUnit; readonly of: BuildOf }) {
+export function AsBuiltView({ shown, of }: { readonly shown: ShownCabinet; readonly of: BuildOf }) {
   return (
     <div className="as-built scroll">
-      <Misfits unit={shown.unit} about={(panel) => panel.startsWith(`${shown.box.id}/`)} />
+      <Misfits unit={shown.unit} about={(panel) => panel.startsWith(`${shown.spec.id}/`)} />
       <Parts shown={shown} />
       <Openings shown={shown} />
       <Squares shown={shown} of={of} />
-      <Hung key={`hung ${shown.box.id}`} shown={shown} />
-      <MakeAgain key={shown.box.id} shown={shown} />
+      <Hung key={`hung ${shown.spec.id}`} shown={shown} />
+      <MakeAgain key={shown.spec.id} shown={shown} />
     </div>
   );
 }
 
-function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
+function Parts({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   const { record } = useAppSelector(selectOpen);
   const selected = useAppSelector(({ view }) => view.selected);
   const dispatch = useAppDispatch();
   const cut = activeAsCut(record);
   const there = finishedParts(record);
-  const rows = plan.parts.flatMap((line) => line.panels.flatMap((id) => (plan.unit.byId.get(id) && line.role !== 'cleat-blank' ? [{ line, id }] : [])));
+  const rows = plan.parts.flatMap((line) => line.panels.flatMap((id) => (plan.cabinet.byId.get(id) && line.role !== 'cleat-blank' ? [{ line, id }] : [])));
   const open = rows.find(({ id }) => id === selected);
   return (
     <section aria-labelledby="built-parts">
@@ -79,7 +79,7 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
                     aria-expanded={id === selected}
                     onClick={() => dispatch(panelSelected(id === selected ? null : id))}
                   >
-                    {line.mark} {labelWords(plan.unit.byId.get(id)!.name)}
+                    {line.mark} {labelWords(plan.cabinet.byId.get(id)!.name)}
                   </button>
                 </th>
                 <td>{sizeWords(line, is, unit)}</td>
@@ -110,9 +110,9 @@ function Parts({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
       {open && (
         <div className="built-entry">
           <h3>
-            {open.line.mark} {labelWords(plan.unit.byId.get(open.id)!.name)}
+            {open.line.mark} {labelWords(plan.cabinet.byId.get(open.id)!.name)}
           </h3>
-          <AsCutFields panel={plan.unit.byId.get(open.id)!} line={open.line} unit={unit} open />
+          <AsCutFields panel={plan.cabinet.byId.get(open.id)!} line={open.line} unit={unit} open />
         </div>
       )}
     </section>
@@ -137,7 +137,7 @@ function offWords(line: PartLine, is: AsCut, unit: DisplayUnit): string {
   return off.length === 0 ? 'as planned' : off.join(', ');
 }
 
-function Openings({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
+function Openings({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
   const known = activeOpenings(record);
@@ -145,7 +145,7 @@ function Openings({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
     <section aria-labelledby="built-openings">
       <h2 id="built-openings">Openings after the dry fit</h2>
       <p className="quiet">Doors, loose shelves and what else moves in one is made for what is measured here, as long as it is not cut.</p>
-      {plan.unit.compartments.map((space) => {
+      {plan.cabinet.compartments.map((space) => {
         const is = known.get(space.id);
         return (
           <div key={space.id} className="built-opening">
@@ -183,19 +183,19 @@ function Openings({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
 const apartText = (nm: number, unit: DisplayUnit): string => exactTextWithUnit((Math.round(nm / 1e5) * 1e5) as Length, unit);
 
 /** The height its bottom was asked at and came to. */
-function Hung({ shown }: { readonly shown: ShownUnit }) {
+function Hung({ shown }: { readonly shown: ShownCabinet }) {
   return (
     <section aria-labelledby="built-hung">
       <h2 id="built-hung">On the wall</h2>
       <p>
-        Its bottom is asked for at <LengthText value={shown.box.place.up.nm} unit={shown.unit} withUnit /> above the floor.
+        Its bottom is asked for at <LengthText value={shown.spec.place.up.nm} unit={shown.unit} withUnit /> above the floor.
       </p>
       <CameTo shown={shown} />
     </section>
   );
 }
 
-function Squares({ shown: { unit }, of }: { readonly shown: ShownUnit; readonly of: BuildOf }) {
+function Squares({ shown: { unit }, of }: { readonly shown: ShownCabinet; readonly of: BuildOf }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
   const known = activeDiagonals(record);
@@ -207,7 +207,7 @@ function Squares({ shown: { unit }, of }: { readonly shown: ShownUnit; readonly 
       <h2 id="built-squares">Diagonals</h2>
       {rings.map(({ assembly, diagonals }) => {
         const is = known.get(assembly);
-        const name = labelWords(of.told.plan.units.flatMap(({ unit: solid }) => solid.byId.get(assembly) ?? [])[0]!.name);
+        const name = labelWords(of.told.plan.cabinets.flatMap(({ cabinet: solid }) => solid.byId.get(assembly) ?? [])[0]!.name);
         const draft = typed[assembly] ?? {};
         const allowed = Math.round(diagonals.allowed.value * 1e6);
         const apart = is ? Math.abs(is.one.nm - is.other.nm) : 0;

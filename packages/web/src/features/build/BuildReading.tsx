@@ -19,13 +19,13 @@ import { useState, type ReactNode } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { selectAvailable, selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, selectDesign, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { DAY_NAMES, dayWords } from './dayWords.ts';
 import { clockOf } from './clock.ts';
 import { LabelLink } from './LabelLink.tsx';
 
-export function BuildReading({ shown, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
+export function BuildReading({ shown, findings }: { readonly shown: ShownCabinet; readonly findings: ReactNode }) {
   const { build } = useAppSelector(selectDesign);
   const { shop } = useAppSelector(selectAvailable);
   const glue = glueOf(build.glue, shop);

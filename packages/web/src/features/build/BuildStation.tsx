@@ -20,7 +20,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { Explained } from '../../ui/Explained.tsx';
-import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { SharingDialog } from '../bench/SharingDialog.tsx';
 import { useNests } from '../sheets/useNests.tsx';
@@ -45,9 +45,9 @@ function earlierWords({ proved, least, finish }: Schedule): string {
 const VIEWS = { steps: 'Steps', days: 'Days', built: 'As built' } as const;
 type View = keyof typeof VIEWS;
 
-export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
+export function BuildStation({ shown }: { readonly shown: ShownCabinet }) {
   const { id, design } = useAppSelector(selectOpen);
-  const { units } = useAppSelector(selectPlan);
+  const { cabinets } = useAppSelector(selectPlan);
   const [search, setSearch] = useSearchParams();
   const asked = search.get('view');
   const view: View = asked !== null && Object.hasOwn(VIEWS, asked) ? (asked as View) : 'steps';
@@ -59,7 +59,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
       else params.set(key, value);
     setSearch(params, { replace: true });
   };
-  const of = useBuild(shown.unit, whole ? [] : [shown.box.id]);
+  const of = useBuild(shown.unit, whole ? [] : [shown.spec.id]);
   const days = useSchedule(of, design.build);
   const { searching } = useNests();
   const ticker = useTick(of);
@@ -129,12 +129,12 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
             </button>
           ))}
         </div>
-        {units.length > 1 && (
+        {cabinets.length > 1 && (
           <label className="whole-switch">
             <input type="checkbox" checked={whole} onChange={(event) => show({ of: event.target.checked ? 'all' : null, step: null })} /> all cabinets
           </label>
         )}
-        <Button variant="outlined" size="small" onClick={() => void navigate(`/project/${id}/${shown.box.id}/bench`)}>
+        <Button variant="outlined" size="small" onClick={() => void navigate(`/project/${id}/${shown.spec.id}/bench`)}>
           At the bench
         </Button>
         <Button size="small" onClick={() => setSharing(true)}>
@@ -146,7 +146,7 @@ export function BuildStation({ shown }: { readonly shown: ShownUnit }) {
           </Button>
         )}
       </div>
-      {sharing && <SharingDialog path={`/project/${id}/${shown.box.id}/bench`} onClose={() => setSharing(false)} />}
+      {sharing && <SharingDialog path={`/project/${id}/${shown.spec.id}/bench`} onClose={() => setSharing(false)} />}
       {view === 'built' ? (
         <AsBuiltView shown={shown} of={of} />
       ) : (

@@ -1,5 +1,5 @@
 /** The same once more, at another size or the one it came to: as it was designed, with what its record taught: thicknesses, how its cleat settles, this shop’s pace. */
-import { builtSizes, enters, enteredFromNm, lessonsOf, lessonWords, mm, unitFor, type Entered, type Lesson } from '@keen/core';
+import { builtSizes, enters, enteredFromNm, lessonsOf, lessonWords, mm, specFor, type Entered, type Lesson } from '@keen/core';
 import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -8,24 +8,24 @@ import { Explained } from '../../ui/Explained.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { NextTimeNotes } from '../log/NextTimeNotes.tsx';
-import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
 const SIZES = ['width', 'height', 'depth'] as const;
 /** Beside the first one, with room for a hand. */
 const BESIDE = mm(60);
 
-export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: ShownUnit }) {
+export function MakeAgain({ shown: { spec, plan, unit } }: { readonly shown: ShownCabinet }) {
   const { id: project, design, record } = useAppSelector(selectOpen);
   const { apply } = useEdit();
   const navigate = useNavigate();
   const [size, setSize] = useState<Readonly<Partial<Record<(typeof SIZES)[number], Entered>>>>({});
-  const built = builtSizes(box, plan, record);
+  const built = builtSizes(spec, plan, record);
   const came = SIZES.flatMap((which) => (built[which] ? [{ which, of: built[which] }] : []));
   const make = (): void => {
     const id = `u${crypto.randomUUID().slice(0, 8)}`;
-    const along = enteredFromNm((box.place.along.nm + plan.unit.outside.width.value + BESIDE) as typeof box.place.along.nm);
-    const again = { ...unitFor(design, box, id), ...size, name: `${box.name}, again`.slice(0, 80), place: { ...box.place, along } };
+    const along = enteredFromNm((spec.place.along.nm + plan.cabinet.outside.width.value + BESIDE) as typeof spec.place.along.nm);
+    const again = { ...specFor(design, spec, id), ...size, name: `${spec.name}, again`.slice(0, 80), place: { ...spec.place, along } };
     apply([{ path: ['units', id], value: again }], '', `${again.name} stands beside it`);
     void navigate(`/project/${project}/${id}/box`, { flushSync: true });
   };
@@ -57,12 +57,12 @@ export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: Show
         </p>
       )}
       <div className="built-again">
-        {SIZES.filter((which) => enters(box, which)).map((which) => (
+        {SIZES.filter((which) => enters(spec, which)).map((which) => (
           <LengthField
             key={which}
             label={which}
             name={`again.${which}`}
-            value={size[which] ?? box[which]}
+            value={size[which] ?? spec[which]}
             unit={unit}
             least={mm(20)}
             most={mm(6000)}
@@ -73,8 +73,8 @@ export function MakeAgain({ shown: { box, plan, unit } }: { readonly shown: Show
           Make one of this size
         </Button>
       </div>
-      <ItsLessons id={box.id} unit={unit} />
-      <NextTimeNotes family={box.family} />
+      <ItsLessons id={spec.id} unit={unit} />
+      <NextTimeNotes family={spec.family} />
     </section>
   );
 }
@@ -89,13 +89,13 @@ const isOf = (id: string, lesson: Lesson): boolean =>
         : true;
 
 /** What the record of this one says to whoever makes the next. */
-function ItsLessons({ id, unit }: { readonly id: string; readonly unit: ShownUnit['unit'] }) {
+function ItsLessons({ id, unit }: { readonly id: string; readonly unit: ShownCabinet['unit'] }) {
   const { design, record } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const { workshop } = useAppSelector(selectLearned);
   const lessons = useMemo(() => lessonsOf(plan, design, record, workshop).filter((lesson) => isOf(id, lesson)), [plan, design, record, workshop, id]);
   if (lessons.length === 0) return null;
-  const context = { plan, products: workshop.products, unitNames: design.units, unit, currency: workshop.currency };
+  const context = { plan, products: workshop.products, cabinetNames: design.units, unit, currency: workshop.currency };
   return (
     <ul aria-label="What its record says">
       {lessons.map((lesson, index) => (

@@ -1,5 +1,5 @@
 /** What a step is about, on the cabinets themselves: touched parts lit, a glue-up drawn apart along the way it is pressed. To one scale. */
-import { boundsOfUnit, viewFrom, type ResolvedUnit, type Step, type ViewId } from '@keen/core';
+import { boundsOfCabinet, viewFrom, type ResolvedCabinet, type Step, type ViewId } from '@keen/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { selectPlan } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
@@ -9,24 +9,24 @@ const APART = 90;
 const BETWEEN = 160;
 
 interface Drawn {
-  readonly unit: ResolvedUnit;
+  readonly cabinet: ResolvedCabinet;
   readonly view: ViewId;
   /** How far each panel is drawn from its place, mm. */
   readonly moved: (panel: string) => readonly [across: number, up: number];
 }
 
 export function StepDrawing({ step, title }: { readonly step: Pick<Step, 'panels' | 'unit' | 'detail'>; readonly title: string }) {
-  const { units } = useAppSelector(selectPlan);
+  const { cabinets } = useAppSelector(selectPlan);
   const touched = new Set(step.panels);
-  const about = units.filter(({ id, unit }) => (step.unit === null ? unit.panels.some((panel) => touched.has(panel.id)) : id === step.unit));
+  const about = cabinets.filter(({ id, cabinet }) => (step.unit === null ? cabinet.panels.some((panel) => touched.has(panel.id)) : id === step.unit));
   if (about.length === 0) return null;
   const dry = new Set(step.detail.kind === 'glue' ? (step.detail.glueUp.dry?.panels ?? []) : []);
-  return <Cabinets drawn={about.map(({ unit }) => drawnApart(step, unit))} touched={touched} dry={dry} title={title} />;
+  return <Cabinets drawn={about.map(({ cabinet }) => drawnApart(step, cabinet))} touched={touched} dry={dry} title={title} />;
 }
 
 /** Along the wall and up it is seen from the front, out of the wall from the side. */
-function drawnApart({ detail }: Pick<Step, 'detail'>, unit: ResolvedUnit): Drawn {
-  const still: Drawn = { unit, view: 'front', moved: () => [0, 0] };
+function drawnApart({ detail }: Pick<Step, 'detail'>, cabinet: ResolvedCabinet): Drawn {
+  const still: Drawn = { cabinet, view: 'front', moved: () => [0, 0] };
   if (detail.kind !== 'glue' || !detail.glueUp.along) return still;
   const { along, dry } = detail.glueUp;
   // What is put on dry closes with the rest.
@@ -35,7 +35,7 @@ function drawnApart({ detail }: Pick<Step, 'detail'>, unit: ResolvedUnit): Drawn
   const view: ViewId = outward ? 'left' : 'front';
   const way: readonly [number, number] = outward ? [along.out, along.up] : [along.along, along.up];
   const place = (ids: readonly string[]): number => {
-    const points = viewFrom(unit, view)
+    const points = viewFrom(cabinet, view)
       .filter(({ panel }) => ids.includes(panel))
       .flatMap(({ points: corners }) => corners);
     return points.reduce((sum, [x, y]) => sum + x * way[0] + y * way[1], 0) / (points.length || 1);
@@ -50,7 +50,7 @@ function drawnApart({ detail }: Pick<Step, 'detail'>, unit: ResolvedUnit): Drawn
   });
   const middle = row / 2;
   return {
-    unit,
+    cabinet,
     view,
     moved: (panel) => {
       const at = rows.get(panel);
@@ -62,9 +62,9 @@ function drawnApart({ detail }: Pick<Step, 'detail'>, unit: ResolvedUnit): Drawn
 /** Every panel as it is drawn, cabinets next to one another on one floor. */
 function sideBySide(drawn: readonly Drawn[], touched: ReadonlySet<string>) {
   let from = 0;
-  return drawn.flatMap(({ unit, view, moved }) => {
-    const seen = viewFrom(unit, view).filter(({ role, hidden, panel }) => (role !== 'wall-half' && !hidden) || touched.has(panel));
-    const { low, high } = boundsOfUnit(unit);
+  return drawn.flatMap(({ cabinet, view, moved }) => {
+    const seen = viewFrom(cabinet, view).filter(({ role, hidden, panel }) => (role !== 'wall-half' && !hidden) || touched.has(panel));
+    const { low, high } = boundsOfCabinet(cabinet);
     const [left, right] = view === 'front' ? [low.along, high.along] : [low.out, high.out];
     const at = from - left;
     from += right - left + BETWEEN;

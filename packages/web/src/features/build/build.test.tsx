@@ -6,7 +6,7 @@ import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { READINGS } from '../../test/print-room.ts';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { AsBuiltView } from './AsBuiltView.tsx';
 import { BuildReading } from './BuildReading.tsx';
 import { clockOf } from './clock.ts';
@@ -25,13 +25,13 @@ afterEach(() => {
 });
 
 function shown(
-  element: (of: BuildOf, unit: NonNullable<ReturnType<typeof useUnit>>) => React.ReactNode,
+  element: (of: BuildOf, cabinet: NonNullable<ReturnType<typeof useCabinet>>) => React.ReactNode,
   edit: Edit = [],
   record: readonly RecordEntry[] = READINGS,
 ) {
   const store = openStore(edit, record);
   function Shown() {
-    return <>{element(useBuild('mm', ['ink']), useUnit()!)}</>;
+    return <>{element(useBuild('mm', ['ink']), useCabinet()!)}</>;
   }
   const { container } = render(
     <Opened store={store} at="/project/p/ink/build">
@@ -198,7 +198,7 @@ describe('a step', () => {
 });
 
 describe('the hours there are', () => {
-  const pane = () => shown((_, unit) => <BuildReading shown={unit} findings={null} />);
+  const pane = () => shown((_, cabinet) => <BuildReading shown={cabinet} findings={null} />);
 
   test('a machine that is not there on Tuesdays is taken out, and put back', async () => {
     const { build } = pane();
@@ -240,7 +240,7 @@ describe('the hours there are', () => {
 });
 
 describe('as it was built', () => {
-  const view = (record?: readonly RecordEntry[]) => shown((of, unit) => <AsBuiltView shown={unit} of={of} />, [], record);
+  const view = (record?: readonly RecordEntry[]) => shown((of, cabinet) => <AsBuiltView shown={cabinet} of={of} />, [], record);
 
   test('an opening, both diagonals and the height it came to are entered beside what was planned', async () => {
     const { container, record } = view();
@@ -284,7 +284,7 @@ describe('as it was built', () => {
   test('made again at another size it is a cabinet of its own beside the first', async () => {
     const store = openStore();
     function Shown() {
-      return <AsBuiltView shown={useUnit()!} of={useBuild('mm', ['ink'])} />;
+      return <AsBuiltView shown={useCabinet()!} of={useBuild('mm', ['ink'])} />;
     }
     const { container } = render(
       <Opened store={store} at="/project/p/ink/build">

@@ -2,7 +2,7 @@
 import type { Finding } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { FindingCard } from '../project/FindingCard.tsx';
-import { selectDesign, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { Agreement } from '../wall/Agreement.tsx';
 import { ItemReading } from './ItemReading.tsx';
@@ -12,7 +12,7 @@ export function ContentsReading({
   shown,
   onStation,
 }: {
-  readonly shown: ShownUnit | undefined;
+  readonly shown: ShownCabinet | undefined;
   readonly onStation: (station: StationId, unit?: string) => void;
 }) {
   const design = useAppSelector(selectDesign);
@@ -23,13 +23,13 @@ export function ContentsReading({
   const here = plan.findings.filter(({ station }) => station === 'contents');
   const about = (finding: Finding): boolean => item === undefined || finding.things?.includes(item.id) === true;
   const cards = here
-    .filter((finding) => about(finding) && (item !== undefined || finding.unit === shown?.box.id))
+    .filter((finding) => about(finding) && (item !== undefined || finding.unit === shown?.spec.id))
     .map((finding, index) => <FindingCard key={`${finding.check}${index}`} finding={finding} unit={shown?.unit ?? unit} onStation={onStation} />);
-  const elsewhere = item ? 0 : here.filter(({ unit: of }) => of !== shown?.box.id).length;
+  const elsewhere = item ? 0 : here.filter(({ unit: of }) => of !== shown?.spec.id).length;
   if (item) return <ItemReading key={item.id} item={item} findings={cards} />;
   return (
     <div className="reading">
-      <h2>{shown ? shown.box.name : 'Nothing made yet'}</h2>
+      <h2>{shown ? shown.spec.name : 'Nothing made yet'}</h2>
       <p className="kind">set out what it must hold; pick a thing to change it</p>
       <SetOutPanel shown={shown} onStation={onStation} />
       <Agreement shown={shown} onStation={onStation} />

@@ -19,7 +19,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { download, fileName } from '../../ui/download.ts';
 import { FileInput } from '../../ui/FileInput.tsx';
-import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import { problemSaid } from '../project/project.slice.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
@@ -38,7 +38,7 @@ const VIEWS = [
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
 
-export function ContentsStation({ shown }: { readonly shown: ShownUnit | undefined }) {
+export function ContentsStation({ shown }: { readonly shown: ShownCabinet | undefined }) {
   const design = useAppSelector(selectDesign);
   const unit = useDisplayUnit();
   const dispatch = useAppDispatch();

@@ -7,7 +7,7 @@ import {
   massOf,
   massOfOne,
   massText,
-  unitsInOrder,
+  specsInOrder,
   unplacedItems,
   weightText,
   type ItemTableColumn,
@@ -162,8 +162,8 @@ function Homes({ item }: { readonly item: Item }) {
   const plan = useAppSelector(selectPlan);
   const { apply } = useEdit();
   const loose = unplacedItems(design).find(({ item: each }) => each.id === item.id)?.count ?? 0;
-  const floors = unitsInOrder(design).flatMap((box) =>
-    plan.byId.get(box.id)!.unit.compartments.map(({ keptBy, name }) => ({ unit: box.id, on: keptBy, words: `${box.name}: ${labelWords(name)}` })),
+  const floors = specsInOrder(design).flatMap((spec) =>
+    plan.byId.get(spec.id)!.cabinet.compartments.map(({ keptBy, name }) => ({ unit: spec.id, on: keptBy, words: `${spec.name}: ${labelWords(name)}` })),
   );
   const options = [{ value: '', label: 'without a place' }, ...floors.map(({ unit, on, words }) => ({ value: `${unit}/${on}`, label: words }))];
   const target = (value: string): { unit: string; on: string } | null => floors.find(({ unit, on }) => `${unit}/${on}` === value) ?? null;

@@ -8,7 +8,7 @@ import { Explained } from '../../ui/Explained.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 
 const KIND_WORDS: Readonly<Record<RowKind, string>> = {
@@ -22,22 +22,22 @@ const KIND_WORDS: Readonly<Record<RowKind, string>> = {
 /** One kind of thing, or several side by side. */
 const SEVERAL: ReadonlySet<RowKind> = new Set(['cells', 'ledge', 'modules']);
 
-export function RowsView({ shown }: { readonly shown: ShownUnit | undefined }) {
+export function RowsView({ shown }: { readonly shown: ShownCabinet | undefined }) {
   const design = useAppSelector(selectDesign);
   const { apply } = useEdit();
   const items = itemsInOrder(design.items);
   if (!shown) return <p className="empty-line">A row stands in a cabinet: set things out first, or add a cabinet.</p>;
   if (items.length === 0) return <p className="empty-line">Enter what it must hold first; then ask how many fit.</p>;
-  const { box, unit, plan } = shown;
-  const [lowest] = plan.unit.compartments;
+  const { spec, unit, plan } = shown;
+  const [lowest] = plan.cabinet.compartments;
   const answered = new Set(plan.rows.map(({ row }) => row.id));
-  const unanswered = Object.values(box.rows).filter(({ id }) => !answered.has(id));
+  const unanswered = Object.values(spec.rows).filter(({ id }) => !answered.has(id));
   const pick = (metric: string, imperial: string) => entered(unit === 'mm' ? metric : imperial);
   const add = (on: string): void => {
     const id = `r${crypto.randomUUID().slice(0, 8)}`;
     const row: Row = {
       id,
-      order: Object.values(box.rows).reduce((most, { order }) => Math.max(most, order), 0) + 1,
+      order: Object.values(spec.rows).reduce((most, { order }) => Math.max(most, order), 0) + 1,
       kind: 'slots',
       on,
       items: [items[0]!.id],
@@ -50,7 +50,7 @@ export function RowsView({ shown }: { readonly shown: ShownUnit | undefined }) {
       lip: null,
       gap: pick('100 mm', '4 in'),
     };
-    apply([{ path: ['units', box.id, 'rows', id], value: row }], '', 'Row added');
+    apply([{ path: ['units', spec.id, 'rows', id], value: row }], '', 'Row added');
   };
   return (
     <div className="list-room rows">
@@ -72,11 +72,11 @@ export function RowsView({ shown }: { readonly shown: ShownUnit | undefined }) {
 }
 
 /** A row whose things or floor are gone: it is put on another, or deleted. */
-function RowWithoutPlace({ row, shown: { box, plan } }: { readonly row: Row; readonly shown: ShownUnit }) {
+function RowWithoutPlace({ row, shown: { spec, plan } }: { readonly row: Row; readonly shown: ShownCabinet }) {
   const design = useAppSelector(selectDesign);
   const { apply } = useEdit();
   const items = itemsInOrder(design.items);
-  const at = ['units', box.id, 'rows', row.id];
+  const at = ['units', spec.id, 'rows', row.id];
   const kept = row.items.filter((id) => design.items[id]);
   return (
     <section className="row-card" aria-label={KIND_WORDS[row.kind]}>
@@ -99,7 +99,7 @@ function RowWithoutPlace({ row, shown: { box, plan } }: { readonly row: Row; rea
             value=""
             options={[
               { value: '', label: 'Choose one' },
-              ...plan.unit.compartments.map(({ keptBy, name }) => ({ value: keptBy, label: capital(labelWords(name)) })),
+              ...plan.cabinet.compartments.map(({ keptBy, name }) => ({ value: keptBy, label: capital(labelWords(name)) })),
             ]}
             onChange={(on) => on !== '' && apply([{ path: [...at, 'on'], value: on }], '')}
           />
@@ -110,13 +110,13 @@ function RowWithoutPlace({ row, shown: { box, plan } }: { readonly row: Row; rea
   );
 }
 
-function RowCard({ answer, shown }: { readonly answer: RowAnswer; readonly shown: ShownUnit }) {
+function RowCard({ answer, shown }: { readonly answer: RowAnswer; readonly shown: ShownCabinet }) {
   const { row, fits, wanted, margin, pitch, needs, oneMore, inside } = answer;
-  const { box, unit, plan } = shown;
+  const { spec, unit, plan } = shown;
   const design = useAppSelector(selectDesign);
   const { apply, leave } = useEdit();
   const items = itemsInOrder(design.items);
-  const at = (key: keyof Row): string[] => ['units', box.id, 'rows', row.id, key];
+  const at = (key: keyof Row): string[] => ['units', spec.id, 'rows', row.id, key];
   const set = (key: keyof Row, value: unknown): void => apply([{ path: at(key), value }], at(key).join('.'));
   const length = (key: 'clearance' | 'thickness' | 'margin' | 'gap', label: string, most: number) => (
     <LengthField
@@ -184,7 +184,7 @@ function RowCard({ answer, shown }: { readonly answer: RowAnswer; readonly shown
           label="on"
           name={`rows.${row.id}.on`}
           value={row.on}
-          options={plan.unit.compartments.map(({ keptBy, name }) => ({ value: keptBy, label: labelWords(name) }))}
+          options={plan.cabinet.compartments.map(({ keptBy, name }) => ({ value: keptBy, label: labelWords(name) }))}
           onChange={(on) => set('on', on)}
         />
         <ChoiceField
@@ -266,7 +266,7 @@ function RowCard({ answer, shown }: { readonly answer: RowAnswer; readonly shown
           </>
         )}
       </div>
-      <Button onClick={() => apply([{ path: ['units', box.id, 'rows', row.id], value: undefined }], '', 'Row deleted')}>Delete row</Button>
+      <Button onClick={() => apply([{ path: ['units', spec.id, 'rows', row.id], value: undefined }], '', 'Row deleted')}>Delete row</Button>
     </section>
   );
 }

@@ -24,9 +24,9 @@ import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { freshBox } from '../project/freshUnit.ts';
+import { freshBox } from '../project/newSpecFor.ts';
 import { effectWords } from '../project/FindingCard.tsx';
-import { previewPlanner, selectOpen, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { previewPlanner, selectOpen, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { useSetOut } from './useSetOut.ts';
@@ -35,7 +35,13 @@ type Target = 'this-box' | 'smallest' | 'new-box';
 
 const shelfId = (): string => `s${crypto.randomUUID().slice(0, 8)}`;
 
-export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId, unit?: string) => void }) {
+export function SetOutPanel({
+  shown,
+  onStation,
+}: {
+  readonly shown: ShownCabinet | undefined;
+  readonly onStation: (station: StationId, unit?: string) => void;
+}) {
   const { design, record, workshop } = useAppSelector(selectOpen);
   const unit = useDisplayUnit();
   const { apply } = useEdit();
@@ -43,7 +49,7 @@ export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | 
   const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
   const [chosen, setTarget] = useState<Target | null>(null);
   // Only a shelf box has floors a set-out may move.
-  const own = shown && isShelfBox(shown.box) ? shown.box : undefined;
+  const own = shown && isShelfBox(shown.spec) ? shown.spec : undefined;
   const target = !own ? 'new-box' : (chosen ?? 'this-box');
   const [most, setMost] = useState(() => ({ width: pick('900 mm', '36 in'), depth: pick('300 mm', '12 in'), height: pick('900 mm', '36 in') }));
   const [grow, setGrow] = useState(true);
@@ -61,10 +67,10 @@ export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | 
       takeUnplaced: true,
     };
     const box = target === 'new-box' || !own ? freshBox(design, workshop) : own;
-    const { design: within, unitPlan } = withBox(previewPlanner, design, record, workshop, box);
-    const { frame } = insideOf(unitPlan);
+    const { design: within, cabinetPlan } = withBox(previewPlanner, design, record, workshop, box);
+    const { frame } = insideOf(cabinetPlan);
     setAsked({ wish, box, fresh: target === 'new-box' });
-    run.start({ job: setOutJob(within, unitPlan, wish), frame: wish.mode === 'smallest' ? { width: frame.width, height: frame.height } : null });
+    run.start({ job: setOutJob(within, cabinetPlan, wish), frame: wish.mode === 'smallest' ? { width: frame.width, height: frame.height } : null });
   };
   const take = (): void => {
     if (!asked || !run.found) return;
@@ -74,8 +80,8 @@ export function SetOutPanel({ shown, onStation }: { readonly shown: ShownUnit | 
       apply(edit, '', placed ? `${box.name} proposed` : `${box.name} proposed; no free place was found for it`);
       onStation('contents', box.id);
     } else {
-      const { design: within, unitPlan } = withBox(previewPlanner, design, record, workshop, box);
-      apply(setOutEdit(within, unitPlan, wish, run.found, shelfId), '', 'Set out');
+      const { design: within, cabinetPlan } = withBox(previewPlanner, design, record, workshop, box);
+      apply(setOutEdit(within, cabinetPlan, wish, run.found, shelfId), '', 'Set out');
     }
     run.clear();
     setAsked(null);
@@ -163,13 +169,13 @@ function Found({
   const unit = useDisplayUnit();
   const effect = useMemo(() => {
     if (fresh) return null;
-    const { design: within, unitPlan } = withBox(previewPlanner, design, record, workshop, box);
-    return preview(previewPlanner, design, record, workshop, box.id, setOutEdit(within, unitPlan, wish, found, shelfId));
+    const { design: within, cabinetPlan } = withBox(previewPlanner, design, record, workshop, box);
+    return preview(previewPlanner, design, record, workshop, box.id, setOutEdit(within, cabinetPlan, wish, found, shelfId));
   }, [fresh, found, wish, box, design, record, workshop]);
   const made = useMemo(() => {
     if (!fresh) return null;
     const { edit, stops } = proposeBox(previewPlanner, design, record, workshop, box, wish, found, shelfId);
-    return { ...previewPlanner.plan(applyEdit(design, edit), record, workshop).byId.get(box.id)!.unit.outside, stops };
+    return { ...previewPlanner.plan(applyEdit(design, edit), record, workshop).byId.get(box.id)!.cabinet.outside, stops };
   }, [fresh, found, wish, box, design, record, workshop]);
   const count = found.left.reduce((sum, { count: rest }) => sum + rest, 0);
   const over = found.bound > 0 ? Math.max(0, found.height / found.bound - 1) : 0;

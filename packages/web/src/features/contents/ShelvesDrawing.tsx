@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
 import { PanelShape } from '../box/BoxDrawing.tsx';
-import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { moveThings } from './moveThings.ts';
@@ -22,7 +22,7 @@ interface Held {
   readonly moved: boolean;
 }
 
-export function ShelvesDrawing({ shown }: { readonly shown: ShownUnit | undefined }) {
+export function ShelvesDrawing({ shown }: { readonly shown: ShownCabinet | undefined }) {
   const [ref, size] = useSize<HTMLDivElement>();
   return (
     <div className="drawing-room" ref={ref}>
@@ -31,7 +31,7 @@ export function ShelvesDrawing({ shown }: { readonly shown: ShownUnit | undefine
   );
 }
 
-function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefined; readonly width: number; readonly height: number }) {
+function Drawing({ shown, width, height }: { readonly shown: ShownCabinet | undefined; readonly width: number; readonly height: number }) {
   const design = useAppSelector(selectDesign);
   const chosen = useAppSelector(({ view }) => (view.picked?.kind === 'item' ? view.picked.id : null));
   const dispatch = useAppDispatch();
@@ -42,8 +42,8 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
   const loose = unplacedItems(design);
   const narrow = width < 560;
   const tray = loose.length > 0 ? (narrow ? width : Math.max(TRAY_LEAST, width * 0.34)) : 0;
-  const across = shown ? toMm(shown.plan.unit.outside.width.value) : 1;
-  const up = shown ? toMm(shown.plan.unit.outside.height.value) : 1;
+  const across = shown ? toMm(shown.plan.cabinet.outside.width.value) : 1;
+  const up = shown ? toMm(shown.plan.cabinet.outside.height.value) : 1;
   const boxWidth = narrow ? width : width - tray;
   const boxHeight = narrow && tray ? height * 0.6 : height;
   const scale = shown ? Math.max(0.02, Math.min((boxWidth - ROOM.left - ROOM.right) / across, (boxHeight - ROOM.top - ROOM.bottom) / up)) : 0.5;
@@ -56,7 +56,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
     return [event.clientX - box.left, event.clientY - box.top];
   };
   const floorUnder = (px: number, py: number): string | null => {
-    const space = shown?.plan.unit.compartments.find(({ at: corner, width: wide, height: high }) => {
+    const space = shown?.plan.cabinet.compartments.find(({ at: corner, width: wide, height: high }) => {
       const [x1, x2] = [x(toMm(corner.along)), x(toMm(corner.along) + toMm(wide.value))];
       const [y1, y2] = [y(toMm(corner.up) + toMm(high.value)), y(toMm(corner.up))];
       return px >= x1 && px <= x2 && py >= y1 && py <= y2;
@@ -80,10 +80,10 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
     if (held?.moved && shown) {
       const to = floorUnder(held.x, held.y);
       const inTray = tray > 0 && (narrow ? held.y > boxHeight : held.x > boxWidth);
-      const from = held.on === null ? null : { unit: shown.box.id, on: held.on };
+      const from = held.on === null ? null : { unit: shown.spec.id, on: held.on };
       const count =
-        held.on === null ? (loose.find(({ item }) => item.id === held.item.id)?.count ?? 1) : (held.item.homes[shown.box.id]?.[held.on]?.count ?? 1);
-      if (to !== null && to !== held.on) apply(moveThings(held.item, count, from, { unit: shown.box.id, on: to }), '', `${held.item.name} moved`);
+        held.on === null ? (loose.find(({ item }) => item.id === held.item.id)?.count ?? 1) : (held.item.homes[shown.spec.id]?.[held.on]?.count ?? 1);
+      if (to !== null && to !== held.on) apply(moveThings(held.item, count, from, { unit: shown.spec.id, on: to }), '', `${held.item.name} moved`);
       else if (to === null && from && (inTray || tray === 0)) apply(moveThings(held.item, count, from, null), '', `${held.item.name} taken off`);
     }
     setHeld(null);
@@ -100,7 +100,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
     dispatch(picked({ kind: 'item', id: order[(here + step + order.length) % order.length]! }));
   };
   const name = shown
-    ? `${shown.box.name} with what it holds. ${shown.plan.weights.contents.map(({ compartment, arrangement, mass }) => `${labelWords(compartment.name)}: ${arrangement ? `${arrangement.spots.length} things, ` : ''}${massText(mass.value, shown.unit)}`).join('; ')}. ${loose.length} without a place. Arrow keys move between things.`
+    ? `${shown.spec.name} with what it holds. ${shown.plan.weights.contents.map(({ compartment, arrangement, mass }) => `${labelWords(compartment.name)}: ${arrangement ? `${arrangement.spots.length} things, ` : ''}${massText(mass.value, shown.unit)}`).join('; ')}. ${loose.length} without a place. Arrow keys move between things.`
     : `${loose.length} things without a place.`;
   return (
     <svg
@@ -123,7 +123,7 @@ function Drawing({ shown, width, height }: { readonly shown: ShownUnit | undefin
     >
       {shown && (
         <>
-          {frontView(shown.plan.unit)
+          {frontView(shown.plan.cabinet)
             .filter(({ role }) => role !== 'wall-half' && role !== 'hanging-rail')
             .map((seen) => (
               <PanelShape key={seen.panel} seen={seen} view={{ x, y }} />

@@ -1,7 +1,7 @@
 /** Things drawn to scale: on a floor, in the hand, and in the tray of those without a place. */
 import { massText, toMm, type CompartmentLoad, type Item, type unplacedItems } from '@keen/core';
 import type { PointerEvent } from 'react';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { placedOutline } from './Silhouette.tsx';
 
 export type Take = (item: Item, on: string | null) => (event: PointerEvent) => void;
@@ -17,7 +17,7 @@ export function Floor({
   onTake,
 }: {
   readonly load: CompartmentLoad;
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly x: (mm: number) => number;
   readonly y: (mm: number) => number;
   readonly scale: number;
@@ -42,9 +42,9 @@ export function Floor({
           )}
         </g>
       ))}
-      <text className="floor-words" x={x(toMm(shown.plan.unit.outside.width.value)) + 12} y={y(up + high / 2)} dominantBaseline="central">
+      <text className="floor-words" x={x(toMm(shown.plan.cabinet.outside.width.value)) + 12} y={y(up + high / 2)} dominantBaseline="central">
         <tspan>{massText(mass.value, shown.unit)}</tspan>
-        <tspan className="rest" x={x(toMm(shown.plan.unit.outside.width.value)) + 12} dy={17}>
+        <tspan className="rest" x={x(toMm(shown.plan.cabinet.outside.width.value)) + 12} dy={17}>
           {arrangement ? `${Math.round(arrangement.fill * 100)} % full` : mass.value > 0 ? 'assumed' : 'empty'}
         </tspan>
       </text>

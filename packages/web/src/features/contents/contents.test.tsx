@@ -4,14 +4,14 @@
  */
 import '@testing-library/jest-dom/jest-globals';
 import { afterEach, beforeAll, expect, test } from '@jest/globals';
-import { entered, FAMILIES, newItem, type FamilyId, type Item, type UnitDesign } from '@keen/core';
+import { entered, FAMILIES, newItem, type FamilyId, type Item, type CabinetSpec } from '@keen/core';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { freshUnitOf } from '../../test/fresh-unit.ts';
+import { newSpecOf } from '../../test/new-spec.ts';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { picked } from '../project/view.slice.ts';
 import { ContentsReading } from './ContentsReading.tsx';
 import { RowsView } from './RowsView.tsx';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 
 const tin: Item = {
   ...newItem({ id: 'tin', order: 1, unit: 'mm' }),
@@ -34,7 +34,7 @@ beforeAll(
 afterEach(cleanup);
 
 function Pane() {
-  return <ContentsReading shown={useUnit()} onStation={() => {}} />;
+  return <ContentsReading shown={useCabinet()} onStation={() => {}} />;
 }
 function shown(item: Item = tin) {
   const store = openStore([{ path: ['items', item.id], value: item }]);
@@ -86,10 +86,10 @@ test('taken out, it is gone and one undo brings it back', () => {
 });
 
 function Rows() {
-  return <RowsView shown={useUnit()} />;
+  return <RowsView shown={useCabinet()} />;
 }
-function rowsOf(family: FamilyId, rows: UnitDesign['rows'] = {}) {
-  const unit = { ...freshUnitOf(family, 'ink'), rows };
+function rowsOf(family: FamilyId, rows: CabinetSpec['rows'] = {}) {
+  const unit = { ...newSpecOf(family, 'ink'), rows };
   const store = openStore([
     { path: ['units', 'ink'], value: unit },
     { path: ['items', 'tin'], value: tin },

@@ -1,17 +1,17 @@
 /** What the figures rest on: what was entered, what was taken as a default, and what was chosen without a source. Unfolded over people. */
 import { ASSUMED, citationWords, groundOf, MATERIALS, screwById, SPECIES, STRUCTURES, type Assumed } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
-import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 
-export function Assumptions({ shown: { plan, box } }: { readonly shown: ShownUnit }) {
+export function Assumptions({ shown: { plan, spec } }: { readonly shown: ShownCabinet }) {
   const { wall } = useAppSelector(selectDesign);
   const { stockOf } = useAppSelector(selectPlan);
-  const { hanging } = plan.unit;
-  const cleat = MATERIALS[stockOf(plan.unit.byId.get(hanging.wallHalf)!.stock).product.material];
+  const { hanging } = plan.cabinet;
+  const cleat = MATERIALS[stockOf(plan.cabinet.byId.get(hanging.wallHalf)!.stock).product.material];
   const screw = screwById(hanging.wallScrew.screw);
   const ground = groundOf(wall);
   return (
-    <details className="assumptions" open={box.over !== 'nothing'}>
+    <details className="assumptions" open={spec.over !== 'nothing'}>
       <summary>What this rests on: {Object.keys(ASSUMED).length} chosen figures</summary>
       <h3>As entered, or by default</h3>
       <ul>
@@ -26,7 +26,7 @@ export function Assumptions({ shown: { plan, box } }: { readonly shown: ShownUni
           Wall screws: {screw.name}, root {screw.rootMm.toFixed(2)} mm, F_yb {Math.round(screw.yieldMPa)} MPa.
         </li>
         <li>Loads that stay: duration 0.9 on what screws hold. Dry, indoors.</li>
-        <li>{box.glue ? 'Joints are glued: the strongest of lip, glue or fasteners counts, never their sum.' : 'No glue is counted.'}</li>
+        <li>{spec.glue ? 'Joints are glued: the strongest of lip, glue or fasteners counts, never their sum.' : 'No glue is counted.'}</li>
       </ul>
       <h3>Not counted, on the safe side</h3>
       <p>Friction on the bevel, the back bearing on the wall half, wallboard as anything but a gap.</p>

@@ -4,15 +4,15 @@ import { Button } from '@mui/material';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 
 /** Where the bottom came to when it was first hung: a fact, from which the next line follows. */
-export function CameTo({ shown: { plan, box, unit } }: { readonly shown: ShownUnit }) {
+export function CameTo({ shown: { plan, spec, unit } }: { readonly shown: ShownCabinet }) {
   const { record } = useAppSelector(selectOpen);
   const { add, withdraw } = useRecord();
   const [came, setCame] = useState<Entered | null>(null);
-  const known = activeHung(record).find(({ hung }) => hung.unit === box.id);
+  const known = activeHung(record).find(({ hung }) => hung.unit === spec.id);
   const { least, most } = WALL_LIMITS.up;
   if (known) {
     const off = known.hung.asked.nm - known.hung.came.nm;
@@ -34,7 +34,7 @@ export function CameTo({ shown: { plan, box, unit } }: { readonly shown: ShownUn
     );
   }
   const enter = (): void => {
-    if (came) add({ kind: 'hung', hung: { unit: box.id, asked: box.place.up, came, allowed: entered(`${plan.seating.lower / 1e6} mm`) } });
+    if (came) add({ kind: 'hung', hung: { unit: spec.id, asked: spec.place.up, came, allowed: entered(`${plan.seating.lower / 1e6} mm`) } });
     setCame(null);
   };
   return (

@@ -3,10 +3,10 @@ import { cabinetScrewRow, hookPlane, screwById, sectionView, tapeTextWithUnit, t
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { PanelShape } from '../box/BoxDrawing.tsx';
-import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, type ShownCabinet } from '../project/selectors.ts';
 
 export interface CleatDrawingProps {
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   /** The most room there is, px. */
   readonly wide: number;
   readonly high: number;
@@ -24,9 +24,9 @@ const FRONT_MM = 46;
 
 export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }: CleatDrawingProps) {
   const { plan, unit } = shown;
-  const { hanging, byId } = plan.unit;
+  const { hanging, byId } = plan.cabinet;
   const { wall } = useAppSelector(selectDesign);
-  const seen = useMemo(() => sectionView(plan.unit, hookPlane(plan.unit)), [plan.unit]);
+  const seen = useMemo(() => sectionView(plan.cabinet, hookPlane(plan.cabinet)), [plan.cabinet]);
   const board = toMm(wall.covering.nm);
   const front = toMm(hanging.stripOff) + toMm(hanging.cleatThickness);
   const foot = toMm(hanging.valleyUp) - toMm(hanging.shortFace);
@@ -40,13 +40,13 @@ export function CleatDrawing({ shown, wide, high, off = SEATED, room = SEATED }:
   const [width, height] = [Math.round(across * scale), Math.round((top - bottom) * scale)];
   const x = (mm: number): number => 8 + (stud + board + mm) * scale;
   const y = (mm: number): number => height - (mm - bottom) * scale;
-  const rows = wallRows(plan.unit);
+  const rows = wallRows(plan.cabinet);
   const screw = screwById(hanging.wallScrew.screw);
   const length = toMm(hanging.wallScrew.length);
   const rail = hanging.hangingRail ? byId.get(hanging.hangingRail)! : undefined;
-  const back = plan.unit.panels.find(({ role }) => role === 'back');
+  const back = plan.cabinet.panels.find(({ role }) => role === 'back');
   const inside = front + (back ? toMm(back.thickness) : 0) + (rail ? toMm(rail.thickness) : 0);
-  const screwRow = hanging.rip ? cabinetScrewRow(plan.unit) : null;
+  const screwRow = hanging.rip ? cabinetScrewRow(plan.cabinet) : null;
   const onWall = (panel: string): boolean => byId.get(panel)!.onWall === true;
   const tip = top - 10 - room.up;
   return (

@@ -3,10 +3,10 @@ import { evaluate, labelWords, LIFT_CLEARANCE, LIFT_MARGIN_MM, roundToNm, wallHa
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { openField } from '../box/openField.ts';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { CleatDrawing } from './CleatDrawing.tsx';
 
-export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
+export function CleatSection({ shown }: { readonly shown: ShownCabinet }) {
   return (
     <div className="cleat">
       <CleatDrawing shown={shown} wide={250} high={264} />
@@ -16,13 +16,13 @@ export function CleatSection({ shown }: { readonly shown: ShownUnit }) {
 }
 
 /** What it is ripped from and leaves, and where it goes on the wall. */
-export function CleatFacts({ shown }: { readonly shown: ShownUnit }) {
-  const { rip } = shown.plan.unit.hanging;
+export function CleatFacts({ shown }: { readonly shown: ShownCabinet }) {
+  const { rip } = shown.plan.cabinet.hanging;
   return rip ? <HookFacts shown={shown} rip={rip} /> : <ThroughFacts shown={shown} />;
 }
 
-function HookFacts({ shown: { plan, box, unit }, rip }: { readonly shown: ShownUnit; readonly rip: Rip }) {
-  const { hanging } = plan.unit;
+function HookFacts({ shown: { plan, spec, unit }, rip }: { readonly shown: ShownCabinet; readonly rip: Rip }) {
+  const { hanging } = plan.cabinet;
   const clearance = evaluate(LIFT_CLEARANCE, { engagement: rip.engagement, margin: LIFT_MARGIN_MM });
   return (
     <dl className="cleat-facts">
@@ -62,7 +62,7 @@ function HookFacts({ shown: { plan, box, unit }, rip }: { readonly shown: ShownU
       </dd>
       <dt>Wall half's lower edge, from the floor</dt>
       <dd>
-        <StripFoot shown={{ plan, box, unit }} title="wall half's lower edge" />
+        <StripFoot shown={{ plan, spec, unit }} title="wall half's lower edge" />
       </dd>
       <dt>{hanging.standoff === 'spacer' ? 'Spacer' : 'Gap behind'}</dt>
       <dd>
@@ -73,16 +73,16 @@ function HookFacts({ shown: { plan, box, unit }, rip }: { readonly shown: ShownU
 }
 
 /** What a person marks and drills when the unit is screwed straight to the studs. */
-function ThroughFacts({ shown }: { readonly shown: ShownUnit }) {
+function ThroughFacts({ shown }: { readonly shown: ShownCabinet }) {
   const { plan, unit } = shown;
-  const { hanging } = plan.unit;
-  const rows = wallRows(plan.unit);
+  const { hanging } = plan.cabinet;
+  const rows = wallRows(plan.cabinet);
   const [stud] = plan.hang.studs;
   const above = (mm: number) => <LengthText value={roundToNm(mm)} unit={unit} withUnit />;
   return (
     <dl className="cleat-facts">
       <dt>{hanging.plate ? 'Plates let into' : 'Screwed through'}</dt>
-      <dd>{labelWords(plan.unit.byId.get(hanging.wallHalf)!.name)}</dd>
+      <dd>{labelWords(plan.cabinet.byId.get(hanging.wallHalf)!.name)}</dd>
       <dt>Its lower edge, from the floor</dt>
       <dd>
         <StripFoot shown={shown} title="lower edge of what is screwed to the wall" />
@@ -129,8 +129,8 @@ function ThroughFacts({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function StripFoot({ shown: { plan, box, unit }, title }: { readonly shown: Pick<ShownUnit, 'plan' | 'box' | 'unit'>; readonly title: string }) {
-  const mark = wallHalfFoot(plan.unit, box.place.up.nm, plan.seating.lower);
+function StripFoot({ shown: { plan, spec, unit }, title }: { readonly shown: Pick<ShownCabinet, 'plan' | 'spec' | 'unit'>; readonly title: string }) {
+  const mark = wallHalfFoot(plan.cabinet, spec.place.up.nm, plan.seating.lower);
   return (
     <Explained title={title} unit={unit} of={mark}>
       <LengthText value={mark.value} unit={unit} withUnit />

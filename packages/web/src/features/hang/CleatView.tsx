@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
 import { RangeSlider } from '../../ui/RangeSlider.tsx';
-import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, type ShownCabinet } from '../project/selectors.ts';
 import { CleatDrawing } from './CleatDrawing.tsx';
 import { CleatFacts } from './CleatSection.tsx';
 import { RipDrawing } from './RipDrawing.tsx';
@@ -16,17 +16,17 @@ const BEFORE_MM = 30;
 const IN = 0.35;
 const SECONDS = 3;
 
-export function CleatView({ shown }: { readonly shown: ShownUnit }) {
+export function CleatView({ shown }: { readonly shown: ShownCabinet }) {
   return (
     <>
-      {shown.plan.unit.hanging.rip ? <SlideOn shown={shown} /> : <Still shown={shown} />}
+      {shown.plan.cabinet.hanging.rip ? <SlideOn shown={shown} /> : <Still shown={shown} />}
       <RipDrawing shown={shown} />
       <HalvesLength shown={shown} />
     </>
   );
 }
 
-function Still({ shown }: { readonly shown: ShownUnit }) {
+function Still({ shown }: { readonly shown: ShownCabinet }) {
   const [ref, size] = useSize<HTMLDivElement>();
   return (
     <div className="cleat-large" ref={ref}>
@@ -44,9 +44,9 @@ function placeAt(share: number, liftMm: number): { readonly up: number; readonly
   return share < IN ? { up: liftMm, out: BEFORE_MM * (1 - share / IN) } : { up: liftMm * (1 - (share - IN) / (1 - IN)), out: 0 };
 }
 
-function SlideOn({ shown }: { readonly shown: ShownUnit }) {
-  const { plan, box, unit } = shown;
-  const { hanging } = plan.unit;
+function SlideOn({ shown }: { readonly shown: ShownCabinet }) {
+  const { plan, spec, unit } = shown;
+  const { hanging } = plan.cabinet;
   const [ref, size] = useSize<HTMLDivElement>();
   const { wall } = useAppSelector(selectDesign);
   const [share, setShare] = useState(1);
@@ -56,9 +56,9 @@ function SlideOn({ shown }: { readonly shown: ShownUnit }) {
   const at = placeAt(share, lift);
   const hooked = at.out > 0 ? 0 : Math.max(0, engagement - at.up);
   const free =
-    toMm(lowestCeiling(wall, { left: box.place.along.nm, right: box.place.along.nm + plan.unit.outside.width.value })) -
-    toMm(box.place.up.nm) -
-    toMm(plan.unit.outside.height.value);
+    toMm(lowestCeiling(wall, { left: spec.place.along.nm, right: spec.place.along.nm + plan.cabinet.outside.width.value })) -
+    toMm(spec.place.up.nm) -
+    toMm(plan.cabinet.outside.height.value);
   const told = (mm: number): string => tapeTextWithUnit(roundToNm(Math.round(mm * 2) / 2), unit);
   const words = share === 1 ? 'seated' : at.out > 0 ? `${told(at.out)} before the wall, lifted by ${told(at.up)}` : `lifted by ${told(at.up)}`;
   return (
@@ -121,10 +121,10 @@ function usePlayer(setShare: (share: number) => void) {
 }
 
 /** How long the two halves are, and what play that leaves. */
-function HalvesLength({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
-  const { hanging, byId } = plan.unit;
+function HalvesLength({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
+  const { hanging, byId } = plan.cabinet;
   const told = (nm: number): string => tapeTextWithUnit(nm as Length, unit);
-  const ends = wallHalfEnds(plan.unit);
+  const ends = wallHalfEnds(plan.cabinet);
   const strip = byId.get(hanging.wallHalf)!;
   if (!hanging.rip) return null;
   const cabinet = byId.get(hanging.cabinetHalf)!;

@@ -3,8 +3,8 @@ import { forceText, hangsOnCleat, labelWords, percentText } from '@keen/core';
 import { Button, FormControlLabel, Switch } from '@mui/material';
 import type { ReactNode } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
-import { UnitFields } from '../box/UnitFields.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
+import { CabinetFields } from '../box/CabinetFields.tsx';
+import type { ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { Remedies } from './Remedies.tsx';
@@ -14,43 +14,43 @@ export function HangReading({
   findings,
   onStation,
 }: {
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly findings: ReactNode;
   readonly onStation: (station: StationId) => void;
 }) {
-  const { box, unit } = shown;
+  const { spec, unit } = shown;
   return (
     <div className="reading">
-      <h2>{box.name}</h2>
-      <p className="kind">{labelWords({ key: `hanging-${box.hanging.kind}` })}</p>
+      <h2>{spec.name}</h2>
+      <p className="kind">{labelWords({ key: `hanging-${spec.hanging.kind}` })}</p>
       {findings}
       <Remedies shown={shown} onStation={onStation} />
       <ByHand shown={shown} />
       <details open>
-        <summary>{hangsOnCleat(box.hanging) ? 'Cleat' : 'How it hangs'}</summary>
-        <UnitFields box={box} unit={unit} group="hanging" />
-        {box.hanging.kind === 'outside' && <SpacerSwitch shown={shown} />}
+        <summary>{hangsOnCleat(spec.hanging) ? 'Cleat' : 'How it hangs'}</summary>
+        <CabinetFields spec={spec} unit={unit} group="hanging" />
+        {spec.hanging.kind === 'outside' && <SpacerSwitch shown={shown} />}
       </details>
       <details open>
         <summary>Screws</summary>
-        <UnitFields box={box} unit={unit} group="fixings" />
+        <CabinetFields spec={spec} unit={unit} group="fixings" />
       </details>
       <details>
         <summary>Where it hangs</summary>
-        <UnitFields box={box} unit={unit} group="place" />
+        <CabinetFields spec={spec} unit={unit} group="place" />
       </details>
       <Button variant="outlined" onClick={() => onStation('wall')}>
         The wall and its studs
       </Button>
       <p className="quiet">
-        Not counted, on the safe side: friction, {hangsOnCleat(box.hanging) ? 'the back bearing on the wall half,' : 'glue and'} wallboard.
+        Not counted, on the safe side: friction, {hangsOnCleat(spec.hanging) ? 'the back bearing on the wall half,' : 'glue and'} wallboard.
       </p>
     </div>
   );
 }
 
 /** What a hand can do to it: a pull at the bottom, someone leaning on the front edge. */
-function ByHand({ shown: { box, plan, unit } }: { readonly shown: ShownUnit }) {
+function ByHand({ shown: { spec, plan, unit } }: { readonly shown: ShownCabinet }) {
   const { climbing, forces } = plan.hang;
   return (
     <p className="quiet">
@@ -61,7 +61,7 @@ function ByHand({ shown: { box, plan, unit } }: { readonly shown: ShownUnit }) {
             {forceText(forces.hook.pullLimit.value, unit)}
           </Explained>{' '}
           at the bottom unhooks it
-          {box.hanging.antiLift ? '; the screw against lifting off holds it.' : '.'}{' '}
+          {spec.hanging.antiLift ? '; the screw against lifting off holds it.' : '.'}{' '}
         </>
       )}
       {climbing && (
@@ -97,16 +97,16 @@ function ByHand({ shown: { box, plan, unit } }: { readonly shown: ShownUnit }) {
   );
 }
 
-function SpacerSwitch({ shown: { box } }: { readonly shown: ShownUnit }) {
+function SpacerSwitch({ shown: { spec } }: { readonly shown: ShownCabinet }) {
   const { set } = useEdit();
-  const height = box.hanging.rail ?? box.hanging.boardWidth;
+  const height = spec.hanging.rail ?? spec.hanging.boardWidth;
   return (
     <FormControlLabel
       control={
         <Switch
           size="small"
-          checked={box.hanging.spacer !== null}
-          onChange={(event) => set(box, ['hanging', 'spacer'], event.target.checked ? { stock: box.hanging.stock, height } : null)}
+          checked={spec.hanging.spacer !== null}
+          onChange={(event) => set(spec, ['hanging', 'spacer'], event.target.checked ? { stock: spec.hanging.stock, height } : null)}
         />
       }
       label="spacer at the bottom"

@@ -1,7 +1,7 @@
 /** Hang: will it stay up? The sentence first, then its reasons, the cleat itself, and what is done at the wall. */
 import { massText, verdictSummary, type Hang, type Judged } from '@keen/core';
 import { useSearchParams } from 'react-router';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { CleatView } from './CleatView.tsx';
 import { OnTheWall } from './OnTheWall.tsx';
 import { WillItHold } from './WillItHold.tsx';
@@ -9,7 +9,7 @@ import { WillItHold } from './WillItHold.tsx';
 const VIEWS = { holds: 'Will it hold', cleat: 'The cleat', wall: 'On the wall' } as const;
 type View = keyof typeof VIEWS;
 
-export function HangStation({ shown }: { readonly shown: ShownUnit }) {
+export function HangStation({ shown }: { readonly shown: ShownCabinet }) {
   const { plan, unit } = shown;
   const { hang } = plan;
   const told = verdictSummary(plan, unit);
@@ -28,7 +28,7 @@ export function HangStation({ shown }: { readonly shown: ShownUnit }) {
         <div role="tablist" aria-label="What is shown">
           {(Object.keys(VIEWS) as View[]).map((each) => (
             <button key={each} type="button" role="tab" aria-selected={view === each} onClick={() => show(each)}>
-              {each === 'cleat' && !plan.unit.hanging.rip ? (plan.unit.hanging.plate ? 'The plates' : 'The screws') : VIEWS[each]}
+              {each === 'cleat' && !plan.cabinet.hanging.rip ? (plan.cabinet.hanging.plate ? 'The plates' : 'The screws') : VIEWS[each]}
             </button>
           ))}
         </div>

@@ -15,9 +15,9 @@ import {
 } from '@keen/core';
 import { useDeferredValue, useMemo } from 'react';
 import { Explained } from '../../ui/Explained.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 
-export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
+export function LoadCasesTable({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   const input = useDeferredValue(plan.hangInput);
   const { cases, governing, guessedKg } = useMemo(() => loadCases(input), [input]);
   const moving = useMemo(() => movingCases(input), [input]);

@@ -6,17 +6,17 @@ import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { selectAvailable, selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, selectDesign, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { CameTo } from './CameTo.tsx';
 import { LookedHere } from './LookedHere.tsx';
 import { WallHalfFront } from './WallHalfFront.tsx';
 
-export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
-  const { plan, box, unit } = shown;
+export function OnTheWall({ shown }: { readonly shown: ShownCabinet }) {
+  const { plan, spec, unit } = shown;
   const { wall } = useAppSelector(selectDesign);
   const workshop = useAppSelector(selectAvailable);
   const whole = useAppSelector(selectPlan);
-  const told = useMemo(() => hangingSummary(plan, box, wall, workshop, unit, joinedTo(whole, plan.id)), [plan, box, wall, workshop, unit, whole]);
+  const told = useMemo(() => hangingSummary(plan, spec, wall, workshop, unit, joinedTo(whole, plan.id)), [plan, spec, wall, workshop, unit, whole]);
   const ground = groundOf(wall);
   const stud = ground === 'timber' || ground === 'metal' ? 'stud' : 'place';
   const refused = plan.hang.state === 'refused' || plan.hang.state === 'over';
@@ -33,9 +33,9 @@ export function OnTheWall({ shown }: { readonly shown: ShownUnit }) {
   );
 }
 
-function Holes({ shown: { plan, unit }, holes, grounded }: { readonly shown: ShownUnit; readonly holes: HangingHoles; readonly grounded: string }) {
+function Holes({ shown: { plan, unit }, holes, grounded }: { readonly shown: ShownCabinet; readonly holes: HangingHoles; readonly grounded: string }) {
   if (holes.wall.length === 0) return <p className="quiet">No stud is behind it where a screw could go: there is nothing to bore yet.</p>;
-  const strip = labelWords(plan.unit.byId.get(holes.strip.panel)!.name);
+  const strip = labelWords(plan.cabinet.byId.get(holes.strip.panel)!.name);
   return (
     <section aria-labelledby="wall-holes">
       <h2 id="wall-holes">Holes in the wall</h2>
@@ -92,7 +92,7 @@ function Holes({ shown: { plan, unit }, holes, grounded }: { readonly shown: Sho
   );
 }
 
-function Steps({ shown, told }: { readonly shown: ShownUnit; readonly told: HangingSummary }) {
+function Steps({ shown, told }: { readonly shown: ShownCabinet; readonly told: HangingSummary }) {
   return (
     <section aria-labelledby="hanging-steps">
       <h2 id="hanging-steps">Step by step</h2>

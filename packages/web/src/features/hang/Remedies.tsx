@@ -3,20 +3,20 @@ import { bothMasses, percentText, remediesFor, type Remedy } from '@keen/core';
 import { useEffect, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { FixButton } from '../project/FindingCard.tsx';
-import { previewPlanner, selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { previewPlanner, selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 
 /** A pause this long after the last change. */
 const RESTS_MS = 250;
 
-export function Remedies({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
-  const { box, plan, unit } = shown;
+export function Remedies({ shown, onStation }: { readonly shown: ShownCabinet; readonly onStation: (station: StationId) => void }) {
+  const { spec, plan, unit } = shown;
   const { design, record, workshop } = useAppSelector(selectOpen);
   const [found, setFound] = useState<{ readonly of: unknown; readonly rows: readonly Remedy[] } | null>(null);
   useEffect(() => {
-    const timer = window.setTimeout(() => setFound({ of: plan, rows: remediesFor(previewPlanner, design, record, workshop, box.id) }), RESTS_MS);
+    const timer = window.setTimeout(() => setFound({ of: plan, rows: remediesFor(previewPlanner, design, record, workshop, spec.id) }), RESTS_MS);
     return () => window.clearTimeout(timer);
-  }, [plan, design, record, workshop, box.id]);
+  }, [plan, design, record, workshop, spec.id]);
   // What was found for another plan is not told of this one; its place is kept, so that nothing below moves at every key.
   const settled = found?.of === plan;
   if (plan.hang.links.length === 0 || (settled && found.rows.length === 0)) return null;
@@ -29,7 +29,7 @@ export function Remedies({ shown, onStation }: { readonly shown: ShownUnit; read
       <ul className={`remedies${settled ? '' : ' pending'}`}>
         {(found?.rows ?? []).map(({ fix, carriesKg, weakest }) => (
           <li key={JSON.stringify(fix.edit)}>
-            <FixButton fix={fix} unitId={box.id} unit={unit} onStation={onStation} />
+            <FixButton fix={fix} cabinetId={spec.id} unit={unit} onStation={onStation} />
             <span className="quiet">{carriesKg === null ? `most used link at ${percentText(weakest)}` : `carries ${bothMasses(carriesKg, unit)}`}</span>
           </li>
         ))}

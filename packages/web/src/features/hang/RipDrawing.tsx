@@ -2,15 +2,15 @@
 import { roundToNm, tapeTextWithUnit, toMm, widestKerf } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
-import { selectAvailable, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, type ShownCabinet } from '../project/selectors.ts';
 
 const SIDE = 30;
 const TOP = 34;
 
-export function RipDrawing({ shown: { plan, unit } }: { readonly shown: ShownUnit }) {
+export function RipDrawing({ shown: { plan, unit } }: { readonly shown: ShownCabinet }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { shop } = useAppSelector(selectAvailable);
-  const { hanging } = plan.unit;
+  const { hanging } = plan.cabinet;
   if (!hanging.rip) return null;
   const [B, t, long, short] = [hanging.boardWidth, hanging.cleatThickness, hanging.longFace, hanging.shortFace].map(toMm) as [number, number, number, number];
   const scale = Math.min((size.width - 2 * SIDE) / B, 3);

@@ -5,7 +5,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { useExplain } from '../../ui/Explained.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import { GhostShapes, PanelShape } from '../box/BoxDrawing.tsx';
-import { selectDesign, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, type ShownCabinet } from '../project/selectors.ts';
 
 const LEFT = 96;
 const RIGHT = 30;
@@ -14,12 +14,12 @@ const BOTTOM = 26;
 /** Room of the label at the centre of gravity, px. */
 const LABEL = 104;
 
-export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly hang: Hang }) {
+export function SideView({ shown, hang }: { readonly shown: ShownCabinet; readonly hang: Hang }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { wall } = useAppSelector(selectDesign);
   const { show } = useExplain();
   const { plan, unit } = shown;
-  const { outside, hanging } = plan.unit;
+  const { outside, hanging } = plan.cabinet;
   const up = toMm(outside.height.value);
   const out = toMm(outside.depth.value);
   const board = toMm(wall.covering.nm);
@@ -35,19 +35,19 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
       <>
         <rect className="stud" x={view.x(-stud - board)} y={view.y(up + 30)} width={stud * scale} height={(up + 60) * scale} />
         <rect className="wallboard" x={view.x(-board)} y={view.y(up + 30)} width={board * scale} height={(up + 60) * scale} />
-        {sectionView(plan.unit, hookPlane(plan.unit)).map((each) => (
+        {sectionView(plan.cabinet, hookPlane(plan.cabinet)).map((each) => (
           <PanelShape key={each.panel} seen={each} view={view} />
         ))}
       </>
     );
-  }, [plan.unit, scale, stud, board, up]);
+  }, [plan.cabinet, scale, stud, board, up]);
   const contact = toMm(hanging.contactUp);
   const standoff = toMm(hanging.standoffUp);
   const gx = x(hang.loaded.out);
   const gy = y(hang.loaded.up);
   const { outward, spacerPush, hook } = hang.forces;
   const [onTop, atFoot] = hook ? ['the cleat', 'the spacer'] : ['the screws', 'the wall at its bottom'];
-  const worst = [...(hang.open.length > 0 ? ['all open'] : []), ...(plan.unit.pressed?.kg ? ['edge pressed'] : [])].join(', ');
+  const worst = [...(hang.open.length > 0 ? ['all open'] : []), ...(plan.cabinet.pressed?.kg ? ['edge pressed'] : [])].join(', ');
   return (
     <div className="side-view" ref={ref}>
       {size.width > 0 && (
@@ -64,7 +64,7 @@ export function SideView({ shown, hang }: { readonly shown: ShownUnit; readonly 
             </marker>
           </defs>
           {still}
-          <GhostShapes unitId={shown.box.id} view={{ x, y }} of={(ghost) => sectionView(ghost.unit, hookPlane(ghost.unit))} />
+          <GhostShapes cabinetId={shown.spec.id} view={{ x, y }} of={(ghost) => sectionView(ghost.cabinet, hookPlane(ghost.cabinet))} />
           <g className="force" onClick={(event) => show(event.currentTarget, { title: `outward pull on ${onTop}`, unit, figure: outward })}>
             <path d={`M${x(-board - stud) + 4} ${y(contact)} H26`} markerEnd="url(#arrow)" />
             <text x={8} y={y(contact) - 10}>

@@ -2,7 +2,7 @@
 import { holeStateWords, labelWords, tapeTextWithUnit, toMm, wallHalfEnds, wallRows, type HangingHoles } from '@keen/core';
 import { LengthTspans } from '../../ui/LengthText.tsx';
 import { useSize } from '../../ui/useSize.ts';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 
 const SIDE = 24;
 /** A backboard is drawn no higher, px. */
@@ -11,19 +11,19 @@ const MAX_HIGH = 190;
 const LABEL = 112;
 
 /** `stud`: what the places are called where it is fixed. */
-export function WallHalfFront({ shown, holes, stud }: { readonly shown: ShownUnit; readonly holes: HangingHoles; readonly stud: string }) {
+export function WallHalfFront({ shown, holes, stud }: { readonly shown: ShownCabinet; readonly holes: HangingHoles; readonly stud: string }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const { plan, unit } = shown;
-  const { hanging, byId } = plan.unit;
+  const { hanging, byId } = plan.cabinet;
   const name = hanging.rip ? 'wall half' : labelWords(byId.get(hanging.wallHalf)!.name);
   const long = toMm(holes.strip.length);
   const short = toMm(hanging.shortFace);
-  const rows = wallRows(plan.unit);
+  const rows = wallRows(plan.cabinet);
   const scale = Math.min((size.width - 2 * SIDE) / long, 1.6, MAX_HIGH / short);
   const x = (mm: number): number => SIDE + mm * scale;
   const high = Math.max(rows.upper + rows.lower > 0 ? 44 : 30, short * scale);
   const y = (mm: number): number => 26 + high - (mm / short) * high;
-  const { from } = wallHalfEnds(plan.unit);
+  const { from } = wallHalfEnds(plan.cabinet);
   const notch = hanging.notch && { from: toMm(hanging.notch.from) - from, to: toMm(hanging.notch.to) - from, depth: toMm(hanging.notch.depth) };
   const inStrip = holes.wall.filter(({ kind }) => kind === 'strip');
   if (holes.studs.length === 0) return null;

@@ -3,7 +3,7 @@ import { hangAt, loadLimits, massText, stateAt, VERDICT_WORDS, type Hang } from 
 import { Button } from '@mui/material';
 import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import { RangeSlider, type SliderMark } from '../../ui/RangeSlider.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { Assumptions } from './Assumptions.tsx';
 import { CleatSection } from './CleatSection.tsx';
 import { LinkList } from './LinkList.tsx';
@@ -13,7 +13,7 @@ import { SideView } from './SideView.tsx';
 const LoadChart = lazy(() => import('./LoadChart.tsx'));
 /** Nothing of it depends on the load: it is drawn once, not at every move. */
 const Section = memo(CleatSection);
-const Beside = memo(function Beside({ shown }: { readonly shown: ShownUnit }) {
+const Beside = memo(function Beside({ shown }: { readonly shown: ShownCabinet }) {
   return (
     <>
       <LoadCasesTable shown={shown} />
@@ -22,7 +22,7 @@ const Beside = memo(function Beside({ shown }: { readonly shown: ShownUnit }) {
   );
 });
 
-export function WillItHold({ shown }: { readonly shown: ShownUnit }) {
+export function WillItHold({ shown }: { readonly shown: ShownCabinet }) {
   const { plan, unit } = shown;
   const { hang: planned } = plan;
   const [factor, setFactor] = useState(1);

@@ -5,13 +5,13 @@ import type { Edit } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { Remedies } from './Remedies.tsx';
 
 afterEach(cleanup);
 
 function Shown() {
-  const shown = useUnit();
+  const shown = useCabinet();
   return shown ? <Remedies shown={shown} onStation={() => undefined} /> : null;
 }
 

@@ -5,14 +5,14 @@ import type { Edit } from '@keen/core';
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { LoadCasesTable } from './LoadCasesTable.tsx';
 import { OnTheWall } from './OnTheWall.tsx';
 
 afterEach(cleanup);
 
 function Shown({ what: What }: { readonly what: typeof OnTheWall }) {
-  const shown = useUnit();
+  const shown = useCabinet();
   return shown ? <What shown={shown} /> : null;
 }
 

@@ -1,18 +1,18 @@
 /** The drawing that follows the three answers, with the figures a person wants to know before beginning. */
-import { frontView, massText, percentText, linkWords, toMm, type DisplayUnit, type UnitPlan } from '@keen/core';
+import { frontView, massText, percentText, linkWords, toMm, type DisplayUnit, type CabinetPlan } from '@keen/core';
 import { LengthText } from '../../ui/LengthText.tsx';
 
 const MARGIN = 30;
 
-export function NewCabinetDrawing({ unitPlan, unit }: { readonly unitPlan: UnitPlan; readonly unit: DisplayUnit }) {
-  const { outside } = unitPlan.unit;
+export function NewCabinetDrawing({ cabinetPlan, unit }: { readonly cabinetPlan: CabinetPlan; readonly unit: DisplayUnit }) {
+  const { outside } = cabinetPlan.cabinet;
   const wide = toMm(outside.width.value);
   const high = toMm(outside.height.value);
-  const weakest = unitPlan.hang.links[0];
+  const weakest = cabinetPlan.hang.links[0];
   return (
     <figure className="new-drawing">
       <svg viewBox={`${-MARGIN} ${-MARGIN} ${wide + 2 * MARGIN} ${high + 2 * MARGIN}`} role="img" aria-label="The cabinet from the front" className="drawing">
-        {frontView(unitPlan.unit)
+        {frontView(cabinetPlan.cabinet)
           .filter(({ role }) => role !== 'wall-half')
           .map((seen) => (
             <polygon
@@ -25,9 +25,9 @@ export function NewCabinetDrawing({ unitPlan, unit }: { readonly unitPlan: UnitP
       </svg>
       <figcaption>
         <LengthText value={outside.width.value} unit={unit} /> × <LengthText value={outside.height.value} unit={unit} /> ×{' '}
-        <LengthText value={outside.depth.value} unit={unit} withUnit /> from the wall, {massText(unitPlan.weights.empty.mass.value, unit)} empty,{' '}
-        {massText(unitPlan.loaded.mass.value, unit)} loaded.{' '}
-        {unitPlan.hang.state === 'refused'
+        <LengthText value={outside.depth.value} unit={unit} withUnit /> from the wall, {massText(cabinetPlan.weights.empty.mass.value, unit)} empty,{' '}
+        {massText(cabinetPlan.loaded.mass.value, unit)} loaded.{' '}
+        {cabinetPlan.hang.state === 'refused'
           ? 'Hanging: something is still missing; the Hang station names it.'
           : weakest && `Weakest link: ${linkWords(weakest)}, ${percentText(weakest.use.value)} used.`}
       </figcaption>

@@ -10,7 +10,7 @@ import {
   PRESETS,
   readWorkshop,
   starterWorkshop,
-  unitLetter,
+  cabinetLetter,
   type Design,
   type DisplayUnit,
   type Entered,
@@ -99,7 +99,7 @@ export function Component() {
     );
   }, []);
   const design = useMemo(() => designOf(answers, workshop), [answers, workshop]);
-  const unitPlan = useMemo(() => plan(design, [], workshop).units[0]!, [design, workshop]);
+  const cabinetPlan = useMemo(() => plan(design, [], workshop).cabinets[0]!, [design, workshop]);
   const set = (change: Partial<Answers>): void => setAnswers((old) => ({ ...old, ...change }));
   const length = (key: 'width' | 'height' | 'depth', label: string, least: number, most: number) => (
     <LengthField
@@ -207,7 +207,7 @@ export function Component() {
           </div>
           <NextTimeNotes family="shelf-box" />
         </form>
-        <NewCabinetDrawing unitPlan={unitPlan} unit={answers.unit} />
+        <NewCabinetDrawing cabinetPlan={cabinetPlan} unit={answers.unit} />
       </main>
     </div>
   );
@@ -220,7 +220,7 @@ function designOf(answers: Answers, workshop: Workshop): Design {
     .filter((row) => row.kind === 'sheet' && row.unit === sheet.unit && row.nominal.nm >= 5_000_000)
     .sort((a, b) => a.nominal.nm - b.nominal.nm || Number(a.material !== sheet.material) - Number(b.material !== sheet.material))[0]!;
   const pick = (metric: string, imperial: string): Entered => entered(unit === 'mm' ? metric : imperial);
-  const title = name.trim() || `Cabinet ${unitLetter(0)}`;
+  const title = name.trim() || `Cabinet ${cabinetLetter(0)}`;
   const box = newShelfBox({
     id: 'u1',
     name: title,

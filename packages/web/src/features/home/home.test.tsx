@@ -209,10 +209,10 @@ describe('a new cabinet', () => {
     await type('new.shelves', '1');
     await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
     await waitFor(() => expect(at()).toBe('/project/p2/u1/box'));
-    const { name, units, wall } = made(asked);
-    const box = units['u1']!;
+    const { name, units: specs, wall } = made(asked);
+    const spec = specs['u1']!;
     expect(name).toBe('Proof shelf');
-    expect(isShelfBox(box) && [box.width.nm, box.height.text, Object.keys(box.shelves).length, box.stock]).toEqual([450e6, '60cm', 1, 'birch-18']);
+    expect(isShelfBox(spec) && [spec.width.nm, spec.height.text, Object.keys(spec.shelves).length, spec.stock]).toEqual([450e6, '60cm', 1, 'birch-18']);
     expect([wall.studs.known, wall.studs.spacing.text]).toEqual([true, '400 mm']);
   });
 
@@ -225,9 +225,9 @@ describe('a new cabinet', () => {
     await type('new.width', '23 1/2');
     await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
     await waitFor(() => expect(at()).toBe('/project/p2/u1/box'));
-    const { units, unit } = made(asked);
-    const box = units['u1']!;
-    expect([unit, isShelfBox(box) && box.width.nm]).toEqual(['in', 23.5 * 25.4e6]);
+    const { units: specs, unit } = made(asked);
+    const spec = specs['u1']!;
+    expect([unit, isShelfBox(spec) && spec.width.nm]).toEqual(['in', 23.5 * 25.4e6]);
   });
 
   test('on a wall nobody has looked into has no studs, not guessed ones', async () => {
@@ -256,9 +256,9 @@ describe('a new cabinet', () => {
     await userEvent.selectOptions(field('new.stock'), chips.id);
     await userEvent.click(screen.getByRole('button', { name: 'Make it' }));
     await waitFor(() => expect(at()).toBe('/project/p2/u1/box'));
-    const box = made(asked).units['u1']!;
-    const { hanging } = box;
-    expect(isShelfBox(box) && box.stock).toBe(chips.id);
+    const spec = made(asked).units['u1']!;
+    const { hanging } = spec;
+    expect(isShelfBox(spec) && spec.stock).toBe(chips.id);
     const cleat = starterWorkshop().products[hanging.stock]!;
     expect(cleat.material).toMatch(/plywood$/);
     expect(hanging.spacer?.stock).toBe(hanging.stock);

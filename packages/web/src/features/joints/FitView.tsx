@@ -3,7 +3,7 @@ import { type DisplayUnit, toleranceChains, helpsFor, labelWords, percentText, t
 import { Button } from '@mui/material';
 import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { selectLearned, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { panelHovered } from '../project/view.slice.ts';
@@ -19,10 +19,10 @@ const WORTH = 0.05;
 
 const LOOSER: Readonly<Record<Fit, Fit | null>> = { tight: 'push', push: 'glue', glue: 'loose', loose: null };
 
-export function FitView({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
+export function FitView({ shown, onStation }: { readonly shown: ShownCabinet; readonly onStation: (station: StationId) => void }) {
   const { stockOf } = useAppSelector(selectPlan);
   const { shop } = useAppSelector(selectLearned).workshop;
-  const solid = useDeferredValue(shown.plan.unit);
+  const solid = useDeferredValue(shown.plan.cabinet);
   const chains = useMemo(() => toleranceChains(solid, (id) => stockOf(id).used, shop), [solid, stockOf, shop]);
   const runs = useFit(chains);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -112,17 +112,17 @@ function ChainName({ chain: { kind, guest, host, other, panels } }: { readonly c
 /** What would help most, each with the trouble that is left. */
 function Helps({
   chain,
-  shown: { box },
+  shown: { spec },
   onStation,
 }: {
   readonly chain: ToleranceChain;
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly onStation: (station: StationId) => void;
 }) {
   const { set } = useEdit();
   const { shop } = useAppSelector(selectLearned).workshop;
-  const looser = LOOSER[box.fit];
-  const adds = looser && chain.kind === 'slot' ? (shop.fits[looser].nm - shop.fits[box.fit].nm) / 1e6 : null;
+  const looser = LOOSER[spec.fit];
+  const adds = looser && chain.kind === 'slot' ? (shop.fits[looser].nm - shop.fits[spec.fit].nm) / 1e6 : null;
   const helps = helpsFor(chain, adds);
   if (helps.length === 0) return null;
   const left = ({ trouble }: FitHelp): string => `${percentText(trouble)} in trouble then`;
@@ -140,7 +140,7 @@ function Helps({
               </Button>
             )}
             {help.kind === 'looser' && looser && (
-              <Button variant="outlined" onClick={() => set(box, ['fit'], looser)}>
+              <Button variant="outlined" onClick={() => set(spec, ['fit'], looser)}>
                 Make it a {looser} fit: {left(help)}
               </Button>
             )}

@@ -1,5 +1,5 @@
 /** The cabinet from the front with every joint on it: a line where its seam is seen along, a square where it runs away from the eye. */
-import { boundsOfUnit, frontView, labelWords, seamOf, type JointGroup, type ResolvedUnit } from '@keen/core';
+import { boundsOfCabinet, frontView, labelWords, seamOf, type JointGroup, type ResolvedCabinet } from '@keen/core';
 import { useAppDispatch } from '../../app/store.ts';
 import { panelHovered } from '../project/view.slice.ts';
 
@@ -15,22 +15,22 @@ interface Spot {
 }
 
 interface JointMapProps {
-  readonly unit: ResolvedUnit;
+  readonly cabinet: ResolvedCabinet;
   readonly groups: readonly JointGroup[];
   readonly current: JointGroup;
   readonly onChoose: (id: string) => void;
 }
 
-export function JointMap({ unit, groups, current, onChoose }: JointMapProps) {
+export function JointMap({ cabinet, groups, current, onChoose }: JointMapProps) {
   const dispatch = useAppDispatch();
-  const { low, high } = boundsOfUnit(unit);
+  const { low, high } = boundsOfCabinet(cabinet);
   const scale = Math.min((WIDE - 2 * ROOM) / (high.along - low.along), (HIGH - 2 * ROOM) / (high.up - low.up));
   const x = (along: number): number => WIDE / 2 + (along - (low.along + high.along) / 2) * scale;
   const y = (up: number): number => HIGH / 2 - (up - (low.up + high.up) / 2) * scale;
-  const shown = frontView(unit).filter(({ hidden, role }) => !hidden && role !== 'wall-half' && role !== 'door');
+  const shown = frontView(cabinet).filter(({ hidden, role }) => !hidden && role !== 'wall-half' && role !== 'door');
   const marks = groups.flatMap((group) =>
     group.meetings.flatMap((meeting) => {
-      const seam = seamOf(unit, meeting);
+      const seam = seamOf(cabinet, meeting);
       if (!seam) return [];
       const [a, b] = seam.map(({ along, up }) => ({ x: x(along), y: y(up) })) as [Spot, Spot];
       return [{ group, meeting, a, b, endOn: Math.hypot(a.x - b.x, a.y - b.y) < END_ON }];
@@ -53,7 +53,7 @@ export function JointMap({ unit, groups, current, onChoose }: JointMapProps) {
           onPointerLeave={() => dispatch(panelHovered(null))}
         >
           <title>
-            {labelWords(unit.byId.get(meeting.guest)!.name)} and {labelWords(unit.byId.get(meeting.host)!.name)}
+            {labelWords(cabinet.byId.get(meeting.guest)!.name)} and {labelWords(cabinet.byId.get(meeting.host)!.name)}
           </title>
           {endOn ? <rect x={(a.x + b.x) / 2 - 4} y={(a.y + b.y) / 2 - 4} width={8} height={8} /> : <line x1={a.x} y1={a.y} x2={b.x} y2={b.y} />}
         </g>

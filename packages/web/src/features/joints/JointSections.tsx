@@ -13,14 +13,14 @@ import {
   type DrawnPoint,
   type JointGroup,
   type Length,
-  type UnitPlan,
+  type CabinetPlan,
 } from '@keen/core';
 import { useState, type ReactNode } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { RangeSlider } from '../../ui/RangeSlider.tsx';
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { panelHovered } from '../project/view.slice.ts';
 import { JointMap } from './JointMap.tsx';
 import { WhatChanged } from './WhatChanged.tsx';
@@ -30,9 +30,9 @@ const HIGH = 330;
 /** So much of both parts is shown about the seam, mm. */
 const REACH = 62;
 
-export function JointSections({ shown }: { readonly shown: ShownUnit }) {
+export function JointSections({ shown }: { readonly shown: ShownCabinet }) {
   const { plan, unit } = shown;
-  const groups = jointGroups(plan.unit);
+  const groups = jointGroups(plan.cabinet);
   const selected = useAppSelector(({ view }) => view.selected);
   const [chosen, setChosen] = useState<string | null>(null);
   const [times, setTimes] = useState(1);
@@ -49,7 +49,7 @@ export function JointSections({ shown }: { readonly shown: ShownUnit }) {
       </h1>
       <div className="joint-grid">
         <div>
-          <JointMap unit={plan.unit} groups={groups} current={group} onChoose={setChosen} />
+          <JointMap cabinet={plan.cabinet} groups={groups} current={group} onChoose={setChosen} />
           <JointList groups={groups} current={group} onChoose={setChosen} />
         </div>
         <div className="joint-shown">
@@ -103,8 +103,8 @@ function JointList({
   );
 }
 
-function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; readonly plan: UnitPlan; readonly times: number }) {
-  const section = sectionOfJoint(plan.unit, group.meetings[0]!, times);
+function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; readonly plan: CabinetPlan; readonly times: number }) {
+  const section = sectionOfJoint(plan.cabinet, group.meetings[0]!, times);
   if (!section) return <p className="quiet">Their faces lie on one another: there is no slot to cut through.</p>;
   const scale = Math.min(WIDE, HIGH) / (2 * REACH);
   const x = (mm: number): number => WIDE / 2 + mm * scale;
@@ -129,7 +129,7 @@ function SectionDrawing({ group, plan, times }: { readonly group: JointGroup; re
   );
 }
 
-function JointFacts({ group, plan, unit }: { readonly group: JointGroup; readonly plan: UnitPlan; readonly unit: DisplayUnit }) {
+function JointFacts({ group, plan, unit }: { readonly group: JointGroup; readonly plan: CabinetPlan; readonly unit: DisplayUnit }) {
   const { guest, slot, lip, meetings } = group;
   const { joint } = meetings[0]!;
   const held = new Set(meetings.flatMap((each) => [each.guest, each.host]));

@@ -2,23 +2,23 @@
 import type { ReactNode } from 'react';
 import { exactTextWithUnit } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
-import { UnitFields } from '../box/UnitFields.tsx';
-import { selectLearned, type ShownUnit } from '../project/selectors.ts';
+import { CabinetFields } from '../box/CabinetFields.tsx';
+import { selectLearned, type ShownCabinet } from '../project/selectors.ts';
 
-export function JointsReading({ shown: { box, unit }, findings }: { readonly shown: ShownUnit; readonly findings: ReactNode }) {
+export function JointsReading({ shown: { spec, unit }, findings }: { readonly shown: ShownCabinet; readonly findings: ReactNode }) {
   const { shop } = useAppSelector(selectLearned).workshop;
   return (
     <div className="reading">
-      <h2>{box.name}</h2>
+      <h2>{spec.name}</h2>
       <p className="kind">how it is joined</p>
       {findings}
       <details open>
         <summary>Joints</summary>
-        <UnitFields box={box} unit={unit} group="joints" />
+        <CabinetFields spec={spec} unit={unit} group="joints" />
       </details>
       <details>
         <summary>How it is made</summary>
-        <UnitFields box={box} unit={unit} group="making" />
+        <CabinetFields spec={spec} unit={unit} group="making" />
       </details>
       <p className="quiet">
         In this shop a tight fit has {exactTextWithUnit(shop.fits.tight.nm, unit)} of play, a push fit {exactTextWithUnit(shop.fits.push.nm, unit)}, a glue fit{' '}

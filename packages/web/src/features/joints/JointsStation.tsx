@@ -4,7 +4,7 @@ import { Button } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
-import { selectDesign, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 import { CleatRips } from './CleatRips.tsx';
@@ -25,13 +25,13 @@ const VIEWS: readonly { readonly id: ViewId; readonly name: string }[] = [
   { id: 'project', name: 'Setups, whole project' },
 ];
 
-export function JointsStation({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
+export function JointsStation({ shown, onStation }: { readonly shown: ShownCabinet; readonly onStation: (station: StationId) => void }) {
   const [view, setView] = useState<ViewId>('sections');
-  const { units } = useAppSelector(selectPlan);
+  const { cabinets } = useAppSelector(selectPlan);
   return (
     <div className="station-body scroll">
       <div className="view-tabs" role="tablist" aria-label="View">
-        {VIEWS.filter(({ id }) => id !== 'project' || units.length > 1).map(({ id, name }) => (
+        {VIEWS.filter(({ id }) => id !== 'project' || cabinets.length > 1).map(({ id, name }) => (
           <button key={id} type="button" role="tab" aria-selected={view === id} className={view === id ? 'current' : ''} onClick={() => setView(id)}>
             {name}
           </button>
@@ -45,7 +45,7 @@ export function JointsStation({ shown, onStation }: { readonly shown: ShownUnit;
   );
 }
 
-function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole: boolean }) {
+function SetupList({ shown, whole }: { readonly shown: ShownCabinet; readonly whole: boolean }) {
   const of = useSetups(shown, whole);
   const { apply } = useEdit();
   const { parts } = useAppSelector(selectPlan);
@@ -77,7 +77,7 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
             variant="outlined"
             onClick={() => {
               const first = setups.find((setup) => !isDone(setup)) ?? setups[0]!;
-              void navigate(`/project/${id}/${shown.box.id}/bench/next?step=${encodeURIComponent(`setup/${first.id}`)}`);
+              void navigate(`/project/${id}/${shown.spec.id}/bench/next?step=${encodeURIComponent(`setup/${first.id}`)}`);
             }}
           >
             At the bench
@@ -106,7 +106,7 @@ function SetupList({ shown, whole }: { readonly shown: ShownUnit; readonly whole
             of={of}
             parts={parts}
             unit={shown.unit}
-            shownUnit={shown.box.id}
+            shownUnit={shown.spec.id}
             after={setup.after.map((id) => numbers.get(id)!).sort((a, b) => a - b)}
             onOrder={reorder}
           />

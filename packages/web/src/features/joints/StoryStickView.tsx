@@ -5,11 +5,11 @@ import { useMemo, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
 import { TrueSizeDialog } from '../prints/TrueSizeDialog.tsx';
-import { selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { panelHovered } from '../project/view.slice.ts';
 import { useSetups } from './useSetups.ts';
 
-export function StoryStickView({ shown }: { readonly shown: ShownUnit }) {
+export function StoryStickView({ shown }: { readonly shown: ShownCabinet }) {
   const { setups } = useSetups(shown, false);
   const sticks = useMemo(() => sticksOf(setups), [setups]);
   const [printing, setPrinting] = useState(false);

@@ -7,14 +7,14 @@ import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { READINGS } from '../../test/print-room.ts';
 import { edited } from '../project/project.slice.ts';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { JointsReading } from './JointsReading.tsx';
 import { JointsStation } from './JointsStation.tsx';
 
 afterEach(cleanup);
 
 function Whole() {
-  const shown = useUnit()!;
+  const shown = useCabinet()!;
   return (
     <>
       <JointsStation shown={shown} onStation={() => {}} />

@@ -11,7 +11,7 @@ afterEach(cleanup);
 test('a number is not found at the end of a longer one', () => {
   const store = openStore();
   const { design, record, workshop } = store.getState().project.open!;
-  const of = plan(design, record, workshop).units[0]!.unit.panels[0]!.length;
+  const of = plan(design, record, workshop).cabinets[0]!.cabinet.panels[0]!.length;
   render(
     <Opened store={store}>
       <ExplainProvider onSource={() => {}}>
@@ -28,7 +28,7 @@ test('whatever a machine is set to is read whole, with its number where it stand
   const shop = STARTER_SHOPS.find(({ id }) => id === 'hand-held')!.make();
   const made = plan(design, record, { ...workshop, shop });
   const setups = setupsOf(
-    made.units.map(({ unit }) => unit),
+    made.cabinets.map(({ cabinet }) => cabinet),
     shop,
   );
   const rows = setups.setups.flatMap((setup): SetupWords['set'] => setupWords(setup, { shop, blanks: setups.blanks, parts: made.parts }, 'mm').set);

@@ -1,8 +1,8 @@
 /** Setups of one cabinet or of the whole project, from the shop as its test cuts say it is. */
-import { inWantedOrder, setupsOf, activeOperations, type Learned, type Setups, type Shop, type UnitPlan } from '@keen/core';
+import { inWantedOrder, setupsOf, activeOperations, type Learned, type Setups, type Shop, type CabinetPlan } from '@keen/core';
 import { useDeferredValue, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 
 export interface ShopSetups {
   readonly setups: Setups;
@@ -13,19 +13,19 @@ export interface ShopSetups {
 }
 
 /** The cabinet alone while something is being changed; the whole project a moment later. */
-export function useSetups(shown: ShownUnit, whole: boolean): ShopSetups {
+export function useSetups(shown: ShownCabinet, whole: boolean): ShopSetups {
   const { record, design } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const {
     workshop: { shop },
     learned,
   } = useAppSelector(selectLearned);
-  const units: readonly UnitPlan[] = useMemo(() => (whole ? plan.units : [shown.plan]), [whole, plan.units, shown.plan]);
-  const asked = useDeferredValue(units);
+  const cabinets: readonly CabinetPlan[] = useMemo(() => (whole ? plan.cabinets : [shown.plan]), [whole, plan.cabinets, shown.plan]);
+  const asked = useDeferredValue(cabinets);
   const found = useMemo(
     () =>
       setupsOf(
-        asked.map(({ unit }) => unit),
+        asked.map(({ cabinet }) => cabinet),
         shop,
       ),
     [asked, shop],

@@ -19,7 +19,7 @@ import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
 import { cutterWords } from '../joints/testCuts.ts';
-import { selectLearned, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 
 const KINDS: Readonly<Partial<Record<StepKind, string>>> = {
   measure: 'measuring sheets',
@@ -39,14 +39,14 @@ const KINDS: Readonly<Partial<Record<StepKind, string>>> = {
   hang: 'hanging',
 };
 
-export function Learned({ shown }: { readonly shown: ShownUnit }) {
+export function Learned({ shown }: { readonly shown: ShownCabinet }) {
   const { record, design } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const { workshop, learned: cutters } = useAppSelector(selectLearned);
   const learnings = useMemo(() => learningsOf(plan, design, record, workshop), [plan, design, record, workshop]);
   const notes = activeNotes(record).filter(({ note }) => note.nextTime);
   const { paces, waste, measured, off, worstNm, spoiled, lessons } = learnings;
-  const context = { plan, products: workshop.products, unitNames: design.units, unit: shown.unit, currency: workshop.currency };
+  const context = { plan, products: workshop.products, cabinetNames: design.units, unit: shown.unit, currency: workshop.currency };
   const saved = lessons.filter(({ lesson }) => SAVED.has(lesson));
   const came = lessons.filter(({ lesson }) => !SAVED.has(lesson));
   const offsets = cutterWords(cutters, workshop.shop, shown.unit);

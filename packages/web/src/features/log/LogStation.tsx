@@ -4,7 +4,7 @@ import { Button, TextField } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
-import { selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { Learned } from './Learned.tsx';
@@ -15,7 +15,7 @@ import { Revisions } from './Revisions.tsx';
 const VIEWS = { entries: 'Entries', learned: 'What was learned', changes: 'What changed' } as const;
 type View = keyof typeof VIEWS;
 
-export function LogStation({ shown }: { readonly shown: ShownUnit }) {
+export function LogStation({ shown }: { readonly shown: ShownCabinet }) {
   const { record, design } = useAppSelector(selectOpen);
   const [search, setSearch] = useSearchParams();
   const asked = search.get('view');
@@ -50,7 +50,7 @@ export function LogStation({ shown }: { readonly shown: ShownUnit }) {
 /** Entries drawn at once; older ones on demand. */
 const PAGE = 60;
 
-function Entries({ shown }: { readonly shown: ShownUnit }) {
+function Entries({ shown }: { readonly shown: ShownCabinet }) {
   const { id: project, record, design } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const { products } = useAppSelector(selectAvailable);
@@ -61,20 +61,20 @@ function Entries({ shown }: { readonly shown: ShownUnit }) {
   const [count, setCount] = useState(PAGE);
   const { withdraw } = useRecord();
   const dispatch = useAppDispatch();
-  const context = useMemo(() => ({ plan, products, unitNames: design.units, unit }), [plan, products, design.units, unit]);
+  const context = useMemo(() => ({ plan, products, cabinetNames: design.units, unit }), [plan, products, design.units, unit]);
   const lines = useMemo(() => logLines(record, context), [record, context]);
-  const part = selected ? shown.plan.unit.byId.get(selected) : undefined;
+  const part = selected ? shown.plan.cabinet.byId.get(selected) : undefined;
   const [search, setSearch] = useSearchParams();
   const step = search.get('step');
   const found = findInLog(lines, words, context, (at) => `${at.slice(0, 10)} ${dayOfEntry(at)}`)
     .filter((line) => step === null || line.step === step)
     .filter(({ panels }) => !part || panels.includes(part.id))
-    .filter(({ units }) => !own || units.length === 0 || units.includes(shown.box.id))
+    .filter(({ units }) => !own || units.length === 0 || units.includes(shown.spec.id))
     .reverse();
   const days = byDay(found.slice(0, count));
   return (
     <>
-      <NoteForm about={{ unit: shown.box.id, ...(part ? { part: part.id } : {}), ...(step === null ? {} : { step }) }} />
+      <NoteForm about={{ unit: shown.spec.id, ...(part ? { part: part.id } : {}), ...(step === null ? {} : { step }) }} />
       <div className="log-find">
         <TextField
           label="find"
@@ -84,7 +84,7 @@ function Entries({ shown }: { readonly shown: ShownUnit }) {
           slotProps={{ htmlInput: { 'data-field': 'log.find' }, inputLabel: { shrink: true } }}
         />
         <label className="whole-switch">
-          <input type="checkbox" checked={own} onChange={(event) => setOwn(event.target.checked)} /> {shown.box.name} only
+          <input type="checkbox" checked={own} onChange={(event) => setOwn(event.target.checked)} /> {shown.spec.name} only
         </label>
         {step !== null && (
           <Button size="small" onClick={() => setSearch({}, { replace: true })}>

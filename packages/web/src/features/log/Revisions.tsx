@@ -90,13 +90,13 @@ export function Revisions({ unit: display }: { readonly unit: DisplayUnit }) {
           <figure key={unit} className="revision-pair">
             {was && (
               <div>
-                <Elevation unit={was.unit} />
+                <Elevation cabinet={was.cabinet} />
                 <figcaption>{was.name} then</figcaption>
               </div>
             )}
             {is && (
               <div>
-                <Elevation unit={is.unit} />
+                <Elevation cabinet={is.cabinet} />
                 <figcaption>{is.name} now</figcaption>
               </div>
             )}

@@ -7,7 +7,7 @@ import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { answerWith, type Answer } from '../../test/answers.ts';
 import { DESIGN, READINGS } from '../../test/print-room.ts';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { LogStation } from './LogStation.tsx';
 
 afterEach(cleanup);
@@ -19,7 +19,7 @@ const facts = (...all: readonly NewFact[]): RecordEntry[] =>
 function log(record: readonly RecordEntry[], at = '/project/p/ink/log') {
   const store = openStore([], record);
   function Shown() {
-    return <LogStation shown={useUnit()!} />;
+    return <LogStation shown={useCabinet()!} />;
   }
   render(
     <Opened store={store} at={at}>

@@ -10,7 +10,7 @@ import { useSet, type ShopSet } from './useSet.ts';
 
 export function SetDialog({ onClose }: { readonly onClose: () => void }) {
   const { save } = useAppSelector(selectOpen);
-  const { units } = useAppSelector(selectPlan);
+  const { cabinets } = useAppSelector(selectPlan);
   const unit = useDisplayUnit();
   const made = useSet();
   const { set, problem, ask, drop, address } = made;
@@ -35,15 +35,15 @@ export function SetDialog({ onClose }: { readonly onClose: () => void }) {
             label="of"
             value={cabinet}
             options={[
-              { value: '', label: units.length === 1 ? 'the cabinet' : `all ${units.length} cabinets` },
-              ...(units.length > 1 ? units.map(({ id, letter, name }) => ({ value: id, label: `${letter} ${name}` })) : []),
+              { value: '', label: cabinets.length === 1 ? 'the cabinet' : `all ${cabinets.length} cabinets` },
+              ...(cabinets.length > 1 ? cabinets.map(({ id, letter, name }) => ({ value: id, label: `${letter} ${name}` })) : []),
             ]}
             onChange={(value) => (setCabinet(value), drop())}
           />
           <ChoiceField label="paper" value={paper} options={PAPER_CHOICES} onChange={(value) => (setPaper(value as typeof paper), drop())} />
           <Button
             variant={set ? 'outlined' : 'contained'}
-            disabled={running || unsaved || units.length === 0}
+            disabled={running || unsaved || cabinets.length === 0}
             onClick={() => void ask({ cabinet: cabinet === '' ? null : cabinet, paper, unit })}
           >
             {set?.state === 'done' ? 'Draw it again' : 'Draw it'}

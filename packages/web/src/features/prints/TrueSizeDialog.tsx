@@ -7,7 +7,7 @@ import { AWAY } from '../../app/api.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { PAPER_CHOICES, usualPaper } from './papers.ts';
 import { SheetPreview } from './SheetPreview.tsx';
 import { useTrueSize, type Printed } from './useTrueSize.ts';
@@ -28,7 +28,7 @@ const NOTHING: Readonly<Record<Printed, string>> = {
 const TRUE: Printer = { name: '', along: 100, up: 100 };
 
 export interface TrueSizeDialogProps {
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly first: Printed;
   readonly onClose: () => void;
 }
@@ -51,7 +51,7 @@ export function TrueSizeDialog({ shown, first, onClose }: TrueSizeDialogProps) {
   const page = pages[number];
   const query = new URLSearchParams({
     units: shown.unit,
-    unit: shown.box.id,
+    unit: shown.spec.id,
     paper,
     along: String(printer.along),
     up: String(printer.up),

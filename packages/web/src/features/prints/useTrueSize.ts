@@ -2,7 +2,7 @@
 import type { PaperId, SheetPicture } from '@keen/exchange';
 import { useEffect, useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectAvailable, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import type { Printer } from './printers.ts';
 
 type Exchange = typeof import('@keen/exchange');
@@ -17,7 +17,7 @@ export interface TrueSizeWish {
 }
 
 /** Null while what draws them is on its way; 'away' when it cannot be fetched. */
-export function useTrueSize({ plan: own, unit }: ShownUnit, { kind, part, paper, printer }: TrueSizeWish): readonly SheetPicture[] | null | 'away' {
+export function useTrueSize({ plan: own, unit }: ShownCabinet, { kind, part, paper, printer }: TrueSizeWish): readonly SheetPicture[] | null | 'away' {
   const [exchange, setExchange] = useState<Exchange | 'away' | null>(null);
   const { design } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
@@ -33,7 +33,7 @@ export function useTrueSize({ plan: own, unit }: ShownUnit, { kind, part, paper,
   return useMemo(() => {
     if (exchange === null || exchange === 'away') return exchange;
     const marks = kind === 'templates' && part !== '' ? [part] : null;
-    const drawings = exchange.trueSizeDrawings(kind, { plan, units: [own], shop, display: unit, marks });
+    const drawings = exchange.trueSizeDrawings(kind, { plan, cabinets: [own], shop, display: unit, marks });
     return exchange.trueSizeSheets(drawings, { paper, correction: printer, project: design.name, revision: 'as it is now' });
   }, [exchange, plan, own, shop, unit, kind, part, paper, printer, design.name]);
 }

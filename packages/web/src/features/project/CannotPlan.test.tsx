@@ -7,17 +7,17 @@ import { Guarded } from '../../ui/Guarded.tsx';
 import { CannotPlan } from './CannotPlan.tsx';
 import { NoSuchCabinet } from './NoSuchCabinet.tsx';
 import { ReadingPane } from './ReadingPane.tsx';
-import { useIsUnknownUnit, useUnit, useUnplanned } from './selectors.ts';
+import { useIsUnknownCabinet, useCabinet, useUnplanned } from './selectors.ts';
 import { StationFault } from './StationFault.tsx';
 import { edited } from './project.slice.ts';
 
 afterEach(cleanup);
 
 function Page() {
-  const [shown, unplanned, isUnknown] = [useUnit(), useUnplanned(), useIsUnknownUnit()];
+  const [shown, unplanned, isUnknown] = [useCabinet(), useUnplanned(), useIsUnknownCabinet()];
   return (
     <>
-      {unplanned ? <CannotPlan shown={unplanned} onField={() => {}} /> : isUnknown ? <NoSuchCabinet station="box" /> : <h1>{shown?.box.name}</h1>}
+      {unplanned ? <CannotPlan shown={unplanned} onField={() => {}} /> : isUnknown ? <NoSuchCabinet station="box" /> : <h1>{shown?.spec.name}</h1>}
       <Guarded of={shown} fallback={() => <p>no form</p>}>
         <ReadingPane shown={shown} station="box" onStation={() => {}} />
       </Guarded>

@@ -1,21 +1,21 @@
 /** A cabinet there is no plan of: why, at which field, and the ways back. Nothing else of the project is affected. */
-import { capital, familyOf, labelWords, type UnitDesign } from '@keen/core';
+import { capital, familyOf, labelWords, type CabinetSpec } from '@keen/core';
 import { Alert, Button } from '@mui/material';
 import type { UnplannedShown } from './selectors.ts';
 import { WaysBack } from './WaysBack.tsx';
 
 export function CannotPlan({
-  shown: { box, unplanned, unit },
+  shown: { spec, unplanned, unit },
   onField,
 }: {
   readonly shown: UnplannedShown;
   readonly onField: (path: readonly string[]) => void;
 }) {
   const { code, path, message, accepted } = unplanned.fault;
-  const field = fieldOf(box, path);
+  const field = fieldOf(spec, path);
   return (
     <div className="cannot-plan">
-      <h1>{code === 'failed' ? `${box.name} could not be planned` : `${box.name} cannot be built as entered`}</h1>
+      <h1>{code === 'failed' ? `${spec.name} could not be planned` : `${spec.name} cannot be built as entered`}</h1>
       <Alert severity="error">
         {field && `${capital(field)}: `}
         {field ? message : capital(message)}. Accepted: {accepted}.
@@ -23,7 +23,7 @@ export function CannotPlan({
       <p>Your entries are saved. The other cabinets are not affected.</p>
       <WaysBack unit={unit}>
         {field && (
-          <Button variant="outlined" onClick={() => onField(['units', box.id, ...path])}>
+          <Button variant="outlined" onClick={() => onField(['units', spec.id, ...path])}>
             Go to “{field}”
           </Button>
         )}
@@ -33,7 +33,7 @@ export function CannotPlan({
 }
 
 /** What the field of a path is called; null for none, or one deeper inside a list. */
-function fieldOf(box: UnitDesign, path: readonly string[]): string | null {
-  const field = familyOf(box).form.fields.find((each) => each.path.join('.') === path.join('.'));
+function fieldOf(spec: CabinetSpec, path: readonly string[]): string | null {
+  const field = familyOf(spec).form.fields.find((each) => each.path.join('.') === path.join('.'));
   return field ? labelWords({ key: field.label }) : null;
 }

@@ -1,17 +1,17 @@
 /** The unit on show copied into another project: read, added and saved there in one go, or not at all. */
-import { designCodec, outcomeOf, unitFor, type Problem } from '@keen/core';
+import { designCodec, outcomeOf, specFor, type Problem } from '@keen/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, List, ListItemButton, ListItemText } from '@mui/material';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { AWAY, problemOf, request, useProjectsQuery, type StoredProject } from '../../app/api.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { claimSession } from '../save/outbox.ts';
-import { selectOpen, type ShownUnit } from './selectors.ts';
+import { selectOpen, type ShownCabinet } from './selectors.ts';
 
 type State =
   { readonly kind: 'choosing' } | { readonly kind: 'copying' } | { readonly kind: 'done'; readonly to: string; readonly name: string; readonly unit: string };
 
-export function CopyElsewhereDialog({ shown: { box }, onClose }: { readonly shown: ShownUnit; readonly onClose: () => void }) {
+export function CopyElsewhereDialog({ shown: { spec }, onClose }: { readonly shown: ShownCabinet; readonly onClose: () => void }) {
   const { id } = useAppSelector(selectOpen);
   const projects = useProjectsQuery();
   const [state, setState] = useState<State>({ kind: 'choosing' });
@@ -21,7 +21,7 @@ export function CopyElsewhereDialog({ shown: { box }, onClose }: { readonly show
   const copyTo = async (to: string, name: string): Promise<void> => {
     setState({ kind: 'copying' });
     setProblem(null);
-    const said = await copyInto(to, box);
+    const said = await copyInto(to, spec);
     if ('problem' in said) {
       setProblem(said.problem);
       setState({ kind: 'choosing' });
@@ -29,7 +29,7 @@ export function CopyElsewhereDialog({ shown: { box }, onClose }: { readonly show
   };
   return (
     <Dialog open onClose={onClose} maxWidth="xs" fullWidth aria-labelledby="copy-title">
-      <DialogTitle id="copy-title">Copy {box.name} to another project</DialogTitle>
+      <DialogTitle id="copy-title">Copy {spec.name} to another project</DialogTitle>
       <DialogContent>
         {failed && (
           <Alert severity="warning">
@@ -61,7 +61,7 @@ export function CopyElsewhereDialog({ shown: { box }, onClose }: { readonly show
 }
 
 /** Adds a unit to a stored project; a project that was saved meanwhile is read again once. */
-async function copyInto(to: string, box: ShownUnit['box']): Promise<{ unit: string } | { problem: Problem }> {
+async function copyInto(to: string, spec: ShownCabinet['spec']): Promise<{ unit: string } | { problem: Problem }> {
   const unit = `u${crypto.randomUUID().slice(0, 8)}`;
   try {
     const session = await claimSession();
@@ -71,7 +71,7 @@ async function copyInto(to: string, box: ShownUnit['box']): Promise<{ unit: stri
       const read = outcomeOf(() => designCodec.read(stored.body.document, 'design'));
       if (!read.ok) return { problem: read.problem };
       const target = read.value;
-      const document = designCodec.write({ ...target, units: { ...target.units, [unit]: unitFor(target, box, unit) } });
+      const document = designCodec.write({ ...target, units: { ...target.units, [unit]: specFor(target, spec, unit) } });
       const saved = await request<Problem>(`projects/${to}`, 'PUT', { base: stored.body.revision, session, document });
       if (saved.status === 409 && attempt === 0) continue;
       return saved.status >= 400 ? { problem: saved.body } : { unit };

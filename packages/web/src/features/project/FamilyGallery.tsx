@@ -1,11 +1,11 @@
 /** The families of unit, each drawn from a real one at its usual size: pick one and it is added. */
-import { buildUnit, FAMILIES, labelWords, resolveUnit, stockReader, type FamilyId, type UnitDesign } from '@keen/core';
+import { buildCabinet, FAMILIES, labelWords, resolveCabinet, stockReader, type FamilyId, type CabinetSpec } from '@keen/core';
 import { Dialog, DialogContent, DialogTitle } from '@mui/material';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { Elevation } from '../../ui/Elevation.tsx';
 import { NextTimeNotes } from '../log/NextTimeNotes.tsx';
-import { freshUnit } from './freshUnit.ts';
+import { newSpecFor } from './newSpecFor.ts';
 import { selectOpen } from './selectors.ts';
 
 export function FamilyGallery({
@@ -15,7 +15,7 @@ export function FamilyGallery({
 }: {
   readonly open: boolean;
   readonly onClose: () => void;
-  readonly onPick: (unit: UnitDesign) => void;
+  readonly onPick: (spec: CabinetSpec) => void;
 }) {
   return (
     <Dialog open={open} onClose={onClose} maxWidth="md" fullWidth aria-labelledby="gallery-title">
@@ -28,23 +28,23 @@ export function FamilyGallery({
   );
 }
 
-function Examples({ onPick }: { readonly onPick: (unit: UnitDesign) => void }) {
+function Examples({ onPick }: { readonly onPick: (spec: CabinetSpec) => void }) {
   const { design, workshop } = useAppSelector(selectOpen);
   const examples = useMemo(() => {
     const stockOf = stockReader([], workshop);
     return FAMILIES.map(({ id }) => {
-      const unit = freshUnit(id as FamilyId, design, workshop);
-      return { unit, solid: resolveUnit(buildUnit(unit, stockOf)) };
+      const spec = newSpecFor(id as FamilyId, design, workshop);
+      return { unit: spec, solid: resolveCabinet(buildCabinet(spec, stockOf)) };
     });
   }, [design, workshop]);
   return (
     <ul className="gallery">
-      {examples.map(({ unit, solid }) => (
-        <li key={unit.family}>
-          <button type="button" onClick={() => onPick(unit)}>
-            <Elevation unit={solid} />
-            <strong>{labelWords({ key: `family-${unit.family}` })}</strong>
-            <span>{labelWords({ key: `family-${unit.family}-for` })}</span>
+      {examples.map(({ unit: spec, solid }) => (
+        <li key={spec.family}>
+          <button type="button" onClick={() => onPick(spec)}>
+            <Elevation cabinet={solid} />
+            <strong>{labelWords({ key: `family-${spec.family}` })}</strong>
+            <span>{labelWords({ key: `family-${spec.family}-for` })}</span>
           </button>
         </li>
       ))}

@@ -79,13 +79,13 @@ function useHits(open: boolean, onStation: FinderProps['onStation'], hotkeys: re
   const dispatch = useAppDispatch();
   if (!open) return [];
   return [
-    ...plan.units.map((unit): Hit => ({ name: unit.name, kind: 'cabinet', run: () => void navigate(`/project/${id}/${unit.id}/box`) })),
-    ...plan.units.flatMap((unit) =>
-      unit.unit.panels.map((panel): Hit => ({
-        name: `${labelWords(panel.name)}, ${unit.name}`,
+    ...plan.cabinets.map((cabinetPlan): Hit => ({ name: cabinetPlan.name, kind: 'cabinet', run: () => void navigate(`/project/${id}/${cabinetPlan.id}/box`) })),
+    ...plan.cabinets.flatMap((cabinetPlan) =>
+      cabinetPlan.cabinet.panels.map((panel): Hit => ({
+        name: `${labelWords(panel.name)}, ${cabinetPlan.name}`,
         kind: 'part',
         run: () => {
-          void navigate(`/project/${id}/${unit.id}/box`);
+          void navigate(`/project/${id}/${cabinetPlan.id}/box`);
           dispatch(panelSelected(panel.id));
         },
       })),
@@ -106,11 +106,11 @@ function useHits(open: boolean, onStation: FinderProps['onStation'], hotkeys: re
         dispatch(picked({ kind: 'thing', id: thing.id }));
       },
     })),
-    ...plan.units.flatMap((unit) =>
-      unit.findings.map((finding): Hit => ({
+    ...plan.cabinets.flatMap((cabinetPlan) =>
+      cabinetPlan.findings.map((finding): Hit => ({
         name: findingWords(finding, 'mm').says,
-        kind: `check, ${unit.name}`,
-        run: () => onStation(finding.station, unit.id),
+        kind: `check, ${cabinetPlan.name}`,
+        run: () => onStation(finding.station, cabinetPlan.id),
       })),
     ),
     ...STATIONS.map(({ id: station, name }): Hit => ({ name, kind: 'station', run: () => onStation(station) })),

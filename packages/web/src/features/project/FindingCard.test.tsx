@@ -76,7 +76,7 @@ describe('a finding', () => {
 });
 
 test('an effect names only what changes, the worse with the better', () => {
-  const before = plan(DESIGN, READINGS, starterWorkshop()).units[0]!;
+  const before = plan(DESIGN, READINGS, starterWorkshop()).cabinets[0]!;
   const figures = { weakest: 0.72, state: before.hang.state, worstSagMm: 1.1, emptyKg: 19.4, findings: 3, stops: 0 };
   expect(effectWords({ design: DESIGN, before: figures, after: figures }, 'mm')).toBe('nothing else changes');
   expect(effectWords({ design: DESIGN, before: figures, after: { ...figures, weakest: 0.6, emptyKg: 24 } }, 'mm')).toBe(

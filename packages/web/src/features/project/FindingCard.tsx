@@ -47,7 +47,7 @@ export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
       </p>
       <div className="fixes">
         {(fixes ?? finding.fixes).map((fix) => (
-          <FixButton key={JSON.stringify(fix.label)} fix={fix} isTried={fixes !== null} unitId={finding.unit} unit={unit} onStation={onStation} />
+          <FixButton key={JSON.stringify(fix.label)} fix={fix} isTried={fixes !== null} cabinetId={finding.unit} unit={unit} onStation={onStation} />
         ))}
       </div>
     </section>
@@ -58,14 +58,14 @@ export function FindingCard({ finding, unit, onStation }: FindingCardProps) {
 export function FixButton({
   fix,
   isTried = true,
-  unitId,
+  cabinetId,
   unit,
   onStation,
 }: {
   readonly fix: Fix;
   /** Whether it is known to settle what it is offered for. */
   readonly isTried?: boolean;
-  readonly unitId: string;
+  readonly cabinetId: string;
   readonly unit: DisplayUnit;
   readonly onStation: (station: StationId) => void;
 }) {
@@ -76,12 +76,12 @@ export function FixButton({
   const dispatch = useAppDispatch();
   const look = (on: boolean): void => {
     if (on) setLooked(true);
-    dispatch(ghostShown(on && 'edit' in fix ? { unit: unitId, edit: fix.edit } : null));
+    dispatch(ghostShown(on && 'edit' in fix ? { unit: cabinetId, edit: fix.edit } : null));
   };
   const words = fixWords(fix.label, unit);
   const effect = useMemo(
-    () => ('edit' in fix && looked ? preview(previewPlanner, design, record, workshop, unitId, fix.edit) : null),
-    [fix, looked, design, record, workshop, unitId],
+    () => ('edit' in fix && looked ? preview(previewPlanner, design, record, workshop, cabinetId, fix.edit) : null),
+    [fix, looked, design, record, workshop, cabinetId],
   );
   if ('fact' in fix)
     return (

@@ -1,12 +1,12 @@
 /** One polite voice for a screen reader: 600 ms after the last change, the size and what is newly wrong. */
 import { findingWords, tapeTextWithUnit } from '@keen/core';
 import { useEffect, useRef, useState } from 'react';
-import { useUnit } from './selectors.ts';
+import { useCabinet } from './selectors.ts';
 
 const QUIET_MS = 600;
 
 export function LiveRegion() {
-  const shown = useUnit();
+  const shown = useCabinet();
   const [words, setWords] = useState('');
   const known = useRef<ReadonlySet<string>>(new Set());
   const plan = shown?.plan;
@@ -18,7 +18,7 @@ export function LiveRegion() {
       const fresh = said.filter((text) => !known.current.has(text));
       const first = known.current.size === 0;
       known.current = new Set(['', ...said]);
-      const { width, height, depth } = plan.unit.outside;
+      const { width, height, depth } = plan.cabinet.outside;
       const size = [width, height, depth].map(({ value }) => tapeTextWithUnit(value, unit)).join(' by ');
       setWords(first ? '' : `${size}. ${fresh.join(' ')}`);
     }, QUIET_MS);

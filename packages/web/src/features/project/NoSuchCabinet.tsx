@@ -1,5 +1,5 @@
 /** An address of a cabinet the project does not have: renamed in a link by hand, or deleted since. */
-import { unitsInOrder } from '@keen/core';
+import { specsInOrder } from '@keen/core';
 import { Button } from '@mui/material';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
@@ -8,7 +8,7 @@ import type { StationId } from './Stations.tsx';
 
 export function NoSuchCabinet({ station }: { readonly station: StationId }) {
   const { id, design } = useAppSelector(selectOpen);
-  const cabinets = unitsInOrder(design);
+  const cabinets = specsInOrder(design);
   return (
     <div className="empty">
       <h1>This cabinet is not in the project</h1>

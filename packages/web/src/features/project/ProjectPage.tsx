@@ -26,7 +26,7 @@ import { Finder } from './Finder.tsx';
 import { LiveRegion } from './LiveRegion.tsx';
 import { noticeRead, problemRead, redone, refusedEntriesRemoved, undone } from './project.slice.ts';
 import { ReadingPane } from './ReadingPane.tsx';
-import { NO_CABINET, selectOpen, useIsUnknownUnit, useUnit, useUnplanned, type ShownUnit } from './selectors.ts';
+import { NO_CABINET, selectOpen, useIsUnknownCabinet, useCabinet, useUnplanned, type ShownCabinet } from './selectors.ts';
 import { focusField } from './focusField.ts';
 import { stationOfField } from './stationOfField.ts';
 import { ShortcutList } from './ShortcutList.tsx';
@@ -45,7 +45,7 @@ export function ProjectPage() {
   const station: StationId = STATIONS.find(({ id }) => id === stationText)?.id ?? 'box';
   const summing = stationText === 'sums';
   const { id, design } = useAppSelector(selectOpen);
-  const shown = useUnit();
+  const shown = useCabinet();
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const narrow = useMediaQuery(NARROW);
@@ -55,7 +55,7 @@ export function ProjectPage() {
   const undo = useUndo();
 
   /** At once: as a transition it would wait while a search keeps telling of better layouts. */
-  const goTo = (to: StationId, unitId = shown?.box.id ?? here): void => void navigate(`/project/${id}/${unitId}/${to}`, { flushSync: true });
+  const goTo = (to: StationId, cabinetId = shown?.spec.id ?? here): void => void navigate(`/project/${id}/${cabinetId}/${to}`, { flushSync: true });
   /** To the field a number was entered in. */
   const goToSource = (path: readonly string[]): void => {
     const [root, owner, ...rest] = path;
@@ -63,8 +63,8 @@ export function ProjectPage() {
     if (root === 'items') dispatch(picked({ kind: 'item', id: owner! }));
     if (root === 'wall' && owner === 'rails') dispatch(picked({ kind: 'rail', id: rest[0]! }));
     const field = root === 'units' ? rest : path;
-    const box = root === 'units' ? design.units[owner!] : undefined;
-    if (root === 'units') goTo(box ? stationOfField(box, rest) : 'box', owner);
+    const spec = root === 'units' ? design.units[owner!] : undefined;
+    if (root === 'units') goTo(spec ? stationOfField(spec, rest) : 'box', owner);
     else goTo(root === 'items' ? 'contents' : root === 'price' ? 'stock' : 'wall');
     if (narrow) setPaneOpen(true);
     focusField(field.join('.'));
@@ -161,12 +161,12 @@ function StationBody({
   onField,
 }: {
   readonly station: StationId;
-  readonly shown: ShownUnit | undefined;
+  readonly shown: ShownCabinet | undefined;
   readonly onStation: (station: StationId, unit?: string) => void;
   readonly onField: (path: readonly string[]) => void;
 }) {
   const unplanned = useUnplanned();
-  const isUnknown = useIsUnknownUnit();
+  const isUnknown = useIsUnknownCabinet();
   if (station === 'contents') return <ContentsStation shown={shown} />;
   if (station === 'wall') return <WallStation shown={shown} />;
   if (unplanned) return <CannotPlan shown={unplanned} onField={onField} />;

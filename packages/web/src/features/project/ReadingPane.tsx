@@ -12,11 +12,11 @@ import { SheetsReading } from '../sheets/SheetsReading.tsx';
 import { StockReading } from '../stock/StockReading.tsx';
 import { WallReading } from '../wall/WallReading.tsx';
 import { FindingCard } from './FindingCard.tsx';
-import { useUnplanned, type ShownUnit } from './selectors.ts';
+import { useUnplanned, type ShownCabinet } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 
 export interface ReadingPaneProps {
-  readonly shown: ShownUnit | undefined;
+  readonly shown: ShownCabinet | undefined;
   readonly station: StationId;
   readonly onStation: (station: StationId) => void;
 }
@@ -25,21 +25,21 @@ export function ReadingPane({ shown, station, onStation }: ReadingPaneProps) {
   const unplanned = useUnplanned();
   if (station === 'contents') return <ContentsReading shown={shown} onStation={onStation} />;
   if (station === 'wall') return <WallReading shown={shown} onStation={onStation} />;
-  if (shown) return <UnitReading shown={shown} station={station} onStation={onStation} />;
-  return unplanned ? <BoxForm shown={{ box: unplanned.box, plan: null, unit: unplanned.unit }} findings={null} /> : null;
+  if (shown) return <CabinetReading shown={shown} station={station} onStation={onStation} />;
+  return unplanned ? <BoxForm shown={{ spec: unplanned.spec, plan: null, unit: unplanned.unit }} findings={null} /> : null;
 }
 
-function UnitReading({
+function CabinetReading({
   shown,
   station,
   onStation,
 }: {
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly station: Exclude<StationId, 'contents' | 'wall'>;
   readonly onStation: (station: StationId) => void;
 }) {
   const selected = useAppSelector(({ view }) => view.selected);
-  const panel = selected ? shown.plan.unit.byId.get(selected) : undefined;
+  const panel = selected ? shown.plan.cabinet.byId.get(selected) : undefined;
   const about = (finding: Finding): boolean => (panel ? finding.panels.includes(panel.id) : finding.station === station);
   const findings = shown.plan.findings.filter(about);
   const elsewhere = panel ? 0 : shown.plan.findings.length - findings.length;

@@ -3,7 +3,7 @@ import { findingWords, labelWords, largestChange, newStops, redesign, toMm, type
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { previewPlanner, selectAvailable, selectOpen, type ShownUnit } from './selectors.ts';
+import { previewPlanner, selectAvailable, selectOpen, type ShownCabinet } from './selectors.ts';
 import { useEdit } from './useEdit.ts';
 
 /** How far something moves, to a hundredth: a tape would say nothing of it. */
@@ -12,22 +12,22 @@ const by = (nm: number): string =>
     .toFixed(2)
     .replace(/\.?0+$/, '')} mm`;
 
-export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; readonly onClose: () => void }) {
-  const { box } = shown;
+export function RedesignDialog({ shown, onClose }: { readonly shown: ShownCabinet; readonly onClose: () => void }) {
+  const { spec } = shown;
   const { apply } = useEdit();
   const { design, record } = useAppSelector(selectOpen);
   const workshop = useAppSelector(selectAvailable);
-  const [to, setTo] = useState<DisplayUnit>(box.unit === 'mm' ? 'in' : 'mm');
-  const made = redesign(box, to);
+  const [to, setTo] = useState<DisplayUnit>(spec.unit === 'mm' ? 'in' : 'mm');
+  const made = redesign(spec, to);
   const stops = useMemo(
-    () => newStops({ planner: previewPlanner, design, record, workshop }, box.id, redesign(box, to).edit),
-    [design, record, workshop, box, to],
+    () => newStops({ planner: previewPlanner, design, record, workshop }, spec.id, redesign(spec, to).edit),
+    [design, record, workshop, spec, to],
   );
   // What is only written otherwise is not news.
   const moved = made.moved.filter(({ from, to: next }) => from.nm !== next.nm);
   return (
     <Dialog open onClose={onClose} maxWidth="sm" fullWidth aria-labelledby="redesign-title">
-      <DialogTitle id="redesign-title">Round numbers for {box.name}</DialogTitle>
+      <DialogTitle id="redesign-title">Round numbers for {spec.name}</DialogTitle>
       <DialogContent>
         <ToggleButtonGroup exclusive size="small" value={to} aria-label="Round in" onChange={(_event, value: DisplayUnit | null) => value && setTo(value)}>
           <ToggleButton value="mm">millimeters</ToggleButton>
@@ -75,7 +75,7 @@ export function RedesignDialog({ shown, onClose }: { readonly shown: ShownUnit; 
           variant="contained"
           disabled={made.edit.length === 0}
           onClick={() => {
-            apply(made.edit, '', `${box.name} in round ${to === 'mm' ? 'millimeters' : 'inches'}`);
+            apply(made.edit, '', `${spec.name} in round ${to === 'mm' ? 'millimeters' : 'inches'}`);
             onClose();
           }}
         >

@@ -18,7 +18,7 @@ import {
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
-import { selectDesign, selectOpen, selectPlan, useUnit, useUnplanned } from './selectors.ts';
+import { selectDesign, selectOpen, selectPlan, useCabinet, useUnplanned } from './selectors.ts';
 
 export type StationId = Station;
 
@@ -133,7 +133,7 @@ function logResult(record: readonly RecordEntry[]): Result {
 }
 
 function useResults(): Readonly<Record<StationId, Result>> {
-  const shown = useUnit();
+  const shown = useCabinet();
   const unplanned = useUnplanned();
   const plan = useAppSelector(selectPlan);
   const { nests, searching } = useNests();
@@ -141,7 +141,7 @@ function useResults(): Readonly<Record<StationId, Result>> {
   const { record } = useAppSelector(selectOpen);
   const contents = contentsResult(design, plan.findings);
   const wall = wallResult(design, plan.findings);
-  const kinds = useMemo(() => (shown ? jointGroups(shown.plan.unit).length : 0), [shown]);
+  const kinds = useMemo(() => (shown ? jointGroups(shown.plan.cabinet).length : 0), [shown]);
   if (unplanned) {
     const none = { mark: 'none' as const, words: 'not planned' };
     const stopped = { mark: 'stop' as const, words: 'cannot be built' };
@@ -170,11 +170,11 @@ function useResults(): Readonly<Record<StationId, Result>> {
     mark: of('joints').length > 0 ? markOf('joints') : ('fine' as const),
     words: toLookAt('joints', `${kinds} ${kinds === 1 ? 'kind' : 'kinds'}`),
   };
-  const measured = plan.stockOf(shown.box.stock).used.readings;
+  const measured = plan.stockOf(shown.spec.stock).used.readings;
   return {
     contents,
     wall,
-    box: { mark: markOf('box'), words: toLookAt('box', `${shown.plan.unit.panels.length} parts`) },
+    box: { mark: markOf('box'), words: toLookAt('box', `${shown.plan.cabinet.panels.length} parts`) },
     stock: { mark: markOf('stock'), words: toLookAt('stock', `${measured} ${measured === 1 ? 'reading' : 'readings'}`) },
     joints: jointsResult,
     sheets: { mark: unplaced ? 'stop' : totals ? markOf('sheets') : 'none', words: sheetWords },

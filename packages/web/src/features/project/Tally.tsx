@@ -5,15 +5,15 @@ import { Explained } from '../../ui/Explained.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { nestTotals, useNests } from '../sheets/useNests.tsx';
 import { usePurchases } from '../sheets/usePurchases.ts';
-import { selectOpen, useGhost, type ShownUnit } from './selectors.ts';
+import { selectOpen, useGhost, type ShownCabinet } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 
-export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonly onStation: (station: StationId) => void }) {
+export function Tally({ shown, onStation }: { readonly shown: ShownCabinet; readonly onStation: (station: StationId) => void }) {
   const { plan, unit } = shown;
   const { currency } = useAppSelector((state) => selectOpen(state).workshop);
   const { nests, searching } = useNests();
   const { cost } = usePurchases();
-  const { width, height, depth } = plan.unit.outside;
+  const { width, height, depth } = plan.cabinet.outside;
   const totals = nestTotals(nests);
   const worst = plan.sag.reduce<(typeof plan.sag)[number] | undefined>((a, b) => (a && a.later.value >= b.later.value ? a : b), undefined);
   const weakest = plan.hang.links[0];
@@ -38,7 +38,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
             <LengthText value={depth.value} unit={unit} withUnit />
           </Explained>
         </span>
-        {ghost && <Then now={tapeTextWithUnit(width.value, unit)} text={tapeTextWithUnit(ghost.unit.outside.width.value, unit)} of="wide" />}
+        {ghost && <Then now={tapeTextWithUnit(width.value, unit)} text={tapeTextWithUnit(ghost.cabinet.outside.width.value, unit)} of="wide" />}
       </div>
       <div className="tally-cell">
         <span className="tally-name">Whole project{searching && totals && ', so far'}</span>
@@ -77,7 +77,7 @@ export function Tally({ shown, onStation }: { readonly shown: ShownUnit; readonl
         <span className="tally-value">
           {worst ? (
             <Explained title="sag in years" unit={unit} of={worst.later} className={shows(worst) ? 'caution' : ''}>
-              {labelWords(plan.unit.byId.get(worst.panel)!.name)}: {sagText(worst.later.value, unit)}
+              {labelWords(plan.cabinet.byId.get(worst.panel)!.name)}: {sagText(worst.later.value, unit)}
             </Explained>
           ) : (
             'no shelf'

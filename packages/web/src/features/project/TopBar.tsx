@@ -15,10 +15,10 @@ import { Logo } from '../../ui/Logo.tsx';
 import { SetDialog } from '../prints/SetDialog.tsx';
 import { redone } from './project.slice.ts';
 import { SaveWords } from './SaveWords.tsx';
-import { selectOpen, useUnit } from './selectors.ts';
+import { selectOpen, useCabinet } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useSaveProjectFile } from './useSaveProjectFile.ts';
-import { UnitPicker } from './UnitPicker.tsx';
+import { CabinetPicker } from './CabinetPicker.tsx';
 import { SCHEME_KEY, schemeChosen, unitChosen } from './view.slice.ts';
 import { WallStrip } from './WallStrip.tsx';
 import { storeText } from '../../ui/storage.ts';
@@ -27,7 +27,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
   const { design, future } = useAppSelector(selectOpen);
   const saveFile = useSaveProjectFile();
   const scheme = useAppSelector(({ view }) => view.scheme);
-  const shown = useUnit();
+  const shown = useCabinet();
   const [printing, setPrinting] = useState(false);
   const dispatch = useAppDispatch();
   const toggleScheme = (): void => {
@@ -41,7 +41,7 @@ export function TopBar({ station, onFind, onUndo }: { readonly station: StationI
         <Logo size={28} />
         <span className="project-name">{design.name}</span>
       </Link>
-      <UnitPicker station={station} />
+      <CabinetPicker station={station} />
       <WallStrip station={station} />
       <div className="topbar-tools">
         <SaveWords />

@@ -1,8 +1,8 @@
 /** The real wall in small: studs, and each cabinet a block; a click opens it. */
-import { studCentres, toMm, unitsInOrder } from '@keen/core';
+import { studCentres, toMm, specsInOrder } from '@keen/core';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../app/store.ts';
-import { selectOpen, useUnit } from './selectors.ts';
+import { selectOpen, useCabinet } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 
 const WIDTH = 240;
@@ -10,7 +10,7 @@ const HEIGHT = 40;
 
 export function WallStrip({ station }: { readonly station: StationId }) {
   const { id, design } = useAppSelector(selectOpen);
-  const shown = useUnit();
+  const shown = useCabinet();
   const { wall } = design;
   const spread = WIDTH / toMm(wall.width.nm);
   return (
@@ -18,20 +18,20 @@ export function WallStrip({ station }: { readonly station: StationId }) {
       {studCentres(wall).map((at) => (
         <span key={at} className="strip-stud" style={{ left: toMm(at) * spread }} />
       ))}
-      {unitsInOrder(design).map((unit) => {
-        const width = Math.max(24, toMm(unit.width.nm) * spread);
-        const height = Math.min(HEIGHT, Math.max(16, (toMm(unit.height.nm) / toMm(wall.ceiling.nm)) * HEIGHT));
-        const current = unit.id === shown?.box.id;
-        const fromLeft = Math.min(WIDTH - width, Math.max(0, toMm(unit.place.along.nm) * spread));
-        const fromTop = HEIGHT - HEIGHT * Math.min(1, (toMm(unit.place.up.nm) + toMm(unit.height.nm)) / toMm(wall.ceiling.nm));
+      {specsInOrder(design).map((spec) => {
+        const width = Math.max(24, toMm(spec.width.nm) * spread);
+        const height = Math.min(HEIGHT, Math.max(16, (toMm(spec.height.nm) / toMm(wall.ceiling.nm)) * HEIGHT));
+        const current = spec.id === shown?.spec.id;
+        const fromLeft = Math.min(WIDTH - width, Math.max(0, toMm(spec.place.along.nm) * spread));
+        const fromTop = HEIGHT - HEIGHT * Math.min(1, (toMm(spec.place.up.nm) + toMm(spec.height.nm)) / toMm(wall.ceiling.nm));
         return (
           <Link
-            key={unit.id}
-            to={`/project/${id}/${unit.id}/${station}`}
+            key={spec.id}
+            to={`/project/${id}/${spec.id}/${station}`}
             className={`strip-unit${current ? ' current' : ''}`}
             aria-current={current ? 'true' : undefined}
-            aria-label={unit.name}
-            title={unit.name}
+            aria-label={spec.name}
+            title={spec.name}
             // The open one lies under the others: one that it covers can be picked.
             style={{ left: fromLeft, top: Math.min(fromTop, HEIGHT - height), width, height, zIndex: current ? 0 : 1 }}
           />

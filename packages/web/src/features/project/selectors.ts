@@ -4,13 +4,13 @@ import {
   createPlanner,
   learnedWorkshop,
   preview,
-  unitsInOrder,
+  specsInOrder,
   type DisplayUnit,
   type LearnedWorkshop,
   type Plan,
-  type UnitDesign,
-  type UnitPlan,
-  type UnplannedUnit,
+  type CabinetSpec,
+  type CabinetPlan,
+  type UnplannedCabinet,
   type Workshop,
 } from '@keen/core';
 import { createSelector } from '@reduxjs/toolkit';
@@ -41,9 +41,9 @@ export const selectPlan: (state: State) => Plan = createSelector(
 /** The workshop as the project's test cuts say it is, and what they say. */
 export const selectLearned: (state: State) => LearnedWorkshop = createSelector([(state: State) => selectOpen(state).record, selectAvailable], learnedWorkshop);
 
-export interface ShownUnit {
-  readonly box: UnitDesign;
-  readonly plan: UnitPlan;
+export interface ShownCabinet {
+  readonly spec: CabinetSpec;
+  readonly plan: CabinetPlan;
   /** The unit its lengths are read in. */
   readonly unit: DisplayUnit;
 }
@@ -53,25 +53,25 @@ export const NO_CABINET = 'none';
 
 /** The id of the cabinet on show: the one of the address, whether it is there or not; else the project's first. */
 function useUnitId(): string | undefined {
-  const { unitId = NO_CABINET } = useParams();
+  const { unitId: cabinetId = NO_CABINET } = useParams();
   const design = useAppSelector(selectDesign);
-  return unitId === NO_CABINET ? unitsInOrder(design)[0]?.id : unitId;
+  return cabinetId === NO_CABINET ? specsInOrder(design)[0]?.id : cabinetId;
 }
 
 /** The cabinet on show; undefined when the project has none yet, or there is no plan of it. */
-export function useUnit(): ShownUnit | undefined {
+export function useCabinet(): ShownCabinet | undefined {
   const id = useUnitId();
   const design = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const chosen = useAppSelector(({ view }) => view.unit);
-  const unitPlan = id === undefined ? undefined : plan.byId.get(id);
-  const box = unitPlan && design.units[unitPlan.id];
-  return box && unitPlan ? { box, plan: unitPlan, unit: chosen ?? box.unit } : undefined;
+  const cabinetPlan = id === undefined ? undefined : plan.byId.get(id);
+  const spec = cabinetPlan && design.units[cabinetPlan.id];
+  return spec && cabinetPlan ? { spec, plan: cabinetPlan, unit: chosen ?? spec.unit } : undefined;
 }
 
 export interface UnplannedShown {
-  readonly box: UnitDesign;
-  readonly unplanned: UnplannedUnit;
+  readonly spec: CabinetSpec;
+  readonly unplanned: UnplannedCabinet;
   readonly unit: DisplayUnit;
 }
 
@@ -82,12 +82,12 @@ export function useUnplanned(): UnplannedShown | undefined {
   const plan = useAppSelector(selectPlan);
   const chosen = useAppSelector(({ view }) => view.unit);
   const unplanned = plan.unplanned.find((each) => each.id === id);
-  const box = unplanned && design.units[unplanned.id];
-  return unplanned && box ? { unplanned, box, unit: chosen ?? box.unit } : undefined;
+  const spec = unplanned && design.units[unplanned.id];
+  return unplanned && spec ? { unplanned, spec, unit: chosen ?? spec.unit } : undefined;
 }
 
 /** Whether the address names a cabinet the project does not have, while it has others. */
-export function useIsUnknownUnit(): boolean {
+export function useIsUnknownCabinet(): boolean {
   const id = useUnitId();
   const design = useAppSelector(selectDesign);
   return id !== undefined && Object.keys(design.units).length > 0 && !Object.hasOwn(design.units, id);
@@ -101,13 +101,13 @@ export function useDisplayUnit(): DisplayUnit {
 }
 
 /** The cabinet as it would be after the fix that is being looked at; null when none is, or it is another cabinet's. */
-export function useGhost(unitId: string): UnitPlan | null {
+export function useGhost(cabinetId: string): CabinetPlan | null {
   const ghost = useAppSelector(({ view }) => view.ghost);
   const { design, record } = useAppSelector(selectOpen);
   const workshop = useAppSelector(selectAvailable);
   return useMemo(() => {
-    if (ghost?.unit !== unitId) return null;
-    const tried = preview(previewPlanner, design, record, workshop, unitId, ghost.edit);
-    return tried ? (previewPlanner.plan(tried.design, record, workshop).byId.get(unitId) ?? null) : null;
-  }, [ghost, unitId, design, record, workshop]);
+    if (ghost?.unit !== cabinetId) return null;
+    const tried = preview(previewPlanner, design, record, workshop, cabinetId, ghost.edit);
+    return tried ? (previewPlanner.plan(tried.design, record, workshop).byId.get(cabinetId) ?? null) : null;
+  }, [ghost, cabinetId, design, record, workshop]);
 }

@@ -1,12 +1,12 @@
 /** Editing the open design: paths inside the cabinet on show, checked as they are made. */
-import type { Edit, Entered, UnitDesign } from '@keen/core';
+import type { Edit, Entered, CabinetSpec } from '@keen/core';
 import { useCallback } from 'react';
 import { useAppDispatch } from '../../app/store.ts';
 import { edited, fieldLeft, problemSaid } from './project.slice.ts';
 
 export interface Editor {
   /** Sets one value inside a cabinet. */
-  readonly set: (box: UnitDesign, path: readonly string[], value: unknown) => void;
+  readonly set: (spec: CabinetSpec, path: readonly string[], value: unknown) => void;
   readonly apply: (edit: Edit, key: string, notice?: string) => void;
   readonly leave: () => void;
 }
@@ -25,12 +25,12 @@ export function useEdit(): Editor {
   );
   return {
     apply,
-    set: (box, path, value) => apply([{ path: ['units', box.id, ...path], value }], `${box.id}.${path.join('.')}`),
+    set: (spec, path, value) => apply([{ path: ['units', spec.id, ...path], value }], `${spec.id}.${path.join('.')}`),
     leave: () => dispatch(fieldLeft()),
   };
 }
 
 /** What stands at a path of a cabinet. */
-export const at = (box: UnitDesign, path: readonly string[]): unknown =>
-  path.reduce<unknown>((node, key) => (node as Record<string, unknown> | null)?.[key], box);
-export const lengthAt = (box: UnitDesign, path: readonly string[]): Entered | null => (at(box, path) as Entered | null | undefined) ?? null;
+export const at = (spec: CabinetSpec, path: readonly string[]): unknown =>
+  path.reduce<unknown>((node, key) => (node as Record<string, unknown> | null)?.[key], spec);
+export const lengthAt = (spec: CabinetSpec, path: readonly string[]): Entered | null => (at(spec, path) as Entered | null | undefined) ?? null;

@@ -8,7 +8,7 @@ import { downloadBlob, fileName } from '../../ui/download.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { useStoppable } from '../../ui/useStoppable.ts';
 import { problemSaid } from '../project/project.slice.ts';
-import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 
 interface PrintJob {
   readonly id: string;
@@ -33,7 +33,7 @@ function useSharedOrigin(): string {
 /** What a new roll brings. */
 const ROLL = 200;
 
-export function Labels({ shown }: { readonly shown: ShownUnit }) {
+export function Labels({ shown }: { readonly shown: ShownCabinet }) {
   const { id: project, design, workshop } = useAppSelector(selectOpen);
   const { parts } = useAppSelector(selectPlan);
   const chosen = useAppSelector(({ view }) => view.unit);
@@ -43,7 +43,7 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
   // A job nobody answered for may have reached the printer: sent again it has to be the same one.
   const unanswered = useRef<{ readonly id: string; readonly labels: string } | null>(null);
   const origin = useSharedOrigin();
-  const lines = of === 'unit' ? parts.filter(({ unit }) => unit === shown.box.id) : parts;
+  const lines = of === 'unit' ? parts.filter(({ unit }) => unit === shown.spec.id) : parts;
   const labels = partLabels(lines, workshop, (unit) => ({
     name: design.units[unit]?.name ?? design.name,
     unit: chosen ?? displayUnitOf(design, unit),
@@ -97,7 +97,7 @@ export function Labels({ shown }: { readonly shown: ShownUnit }) {
         name="labels-of"
         value={of}
         options={[
-          { value: 'unit', label: shown.box.name },
+          { value: 'unit', label: shown.spec.name },
           { value: 'project', label: 'all of the project' },
         ]}
         onChange={(value) => setOf(value as 'project' | 'unit')}

@@ -5,7 +5,7 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { FindingCard } from '../project/FindingCard.tsx';
 import type { StationId } from '../project/Stations.tsx';
-import { selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import { panelHovered, panelSelected } from '../project/view.slice.ts';
 import { RoomToSpare } from './RoomToSpare.tsx';
 import { useNests } from './useNests.tsx';
@@ -15,7 +15,7 @@ export function SheetsReading({
   findings,
   onStation,
 }: {
-  readonly shown: ShownUnit;
+  readonly shown: ShownCabinet;
   readonly findings: ReactNode;
   readonly onStation: (station: StationId) => void;
 }) {
@@ -54,7 +54,7 @@ export function SheetsReading({
           <li key={line.id}>
             <button
               type="button"
-              onClick={() => dispatch(panelSelected(line.unit === shown.box.id ? line.panels[0]! : null))}
+              onClick={() => dispatch(panelSelected(line.unit === shown.spec.id ? line.panels[0]! : null))}
               onPointerEnter={() => dispatch(panelHovered(line.panels[0]!))}
               onPointerLeave={() => dispatch(panelHovered(null))}
             >

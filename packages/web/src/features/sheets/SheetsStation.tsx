@@ -18,7 +18,7 @@ import { useAppSelector } from '../../app/store.ts';
 import { fileName } from '../../ui/download.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
 import { SaveFile } from '../../ui/SaveFile.tsx';
-import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, selectPlan, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import { BoardList } from './BoardList.tsx';
 import { CutsView } from './CutsView.tsx';
 import { CuttingWays } from './CuttingWays.tsx';
@@ -40,7 +40,7 @@ interface Page {
   readonly number: number;
 }
 
-export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
+export function SheetsStation({ shown }: { readonly shown: ShownCabinet }) {
   const { nests, searching, stop, searchOn, layAgain } = useNests();
   const { design, workshop } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
@@ -54,7 +54,7 @@ export function SheetsStation({ shown }: { readonly shown: ShownUnit }) {
   const page =
     pages.find(({ nest, number }) => picked && nest.job.product === picked.product && number === picked.number) ??
     ofSelected ??
-    pages.find(({ nest }) => nest.job.product === shown.box.stock) ??
+    pages.find(({ nest }) => nest.job.product === shown.spec.stock) ??
     pages[0];
   const totals = nestTotals(nests);
   const proved = nests.length > 0 && nests.every(({ plan, cut }) => plan?.proved || cut !== null);

@@ -4,7 +4,7 @@ import { Button } from '@mui/material';
 import { useState } from 'react';
 import { merchantCatalogue, type Catalogue } from '../../app/merchant.ts';
 import { useAppSelector } from '../../app/store.ts';
-import { selectLearned, selectOpen, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import type { WayFigures } from './nest.worker.ts';
 import { useNests } from './useNests.tsx';
 
@@ -15,7 +15,7 @@ interface Answer {
   readonly figures: WayFigures | null;
 }
 
-export function WhatIfs({ shown }: { readonly shown: ShownUnit }) {
+export function WhatIfs({ shown }: { readonly shown: ShownCabinet }) {
   const { design, record } = useAppSelector(selectOpen);
   const { workshop } = useAppSelector(selectLearned);
   const { figures } = useNests();
@@ -27,7 +27,7 @@ export function WhatIfs({ shown }: { readonly shown: ShownUnit }) {
     setBusy(true);
     const catalogue = await merchantCatalogue();
     setHeard(catalogue);
-    const asked = whatIfs({ planner, design, record, workshop, offers: typeof catalogue === 'string' ? [] : catalogue.offers, unit: shown.box.id });
+    const asked = whatIfs({ planner, design, record, workshop, offers: typeof catalogue === 'string' ? [] : catalogue.offers, unit: shown.spec.id });
     setAnswers(asked.map((each) => ({ asked: each, figures: null })));
     for (const each of asked) {
       const found = await figures(each.jobs, each.workshop);

@@ -22,7 +22,7 @@ import userEvent from '@testing-library/user-event';
 import { useAppSelector } from '../../app/store.ts';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { DESIGN, READINGS } from '../../test/print-room.ts';
-import { selectOpen, selectPlan, useUnit } from '../project/selectors.ts';
+import { selectOpen, selectPlan, useCabinet } from '../project/selectors.ts';
 import { panelSelected } from '../project/view.slice.ts';
 import { CutsView } from './CutsView.tsx';
 import { Labels } from './Labels.tsx';
@@ -238,7 +238,7 @@ describe('labels', () => {
   afterEach(() => void (globalThis.fetch = plain));
 
   function Station() {
-    return <Labels shown={useUnit()!} />;
+    return <Labels shown={useCabinet()!} />;
   }
 
   test('a job nobody answered for is sent again under the same id, the next one under another', async () => {

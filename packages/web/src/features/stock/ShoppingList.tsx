@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { merchantCatalogue, merchantPrices, type Catalogue, type PriceRow } from '../../app/merchant.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { Explained } from '../../ui/Explained.tsx';
-import { selectLearned, selectOpen, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectLearned, selectOpen, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import type { WayFigures } from '../sheets/nest.worker.ts';
 import { useNests } from '../sheets/useNests.tsx';
 import { usePurchases } from '../sheets/usePurchases.ts';
@@ -23,7 +23,7 @@ interface Instead {
   readonly figures: WayFigures | null;
 }
 
-export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
+export function ShoppingList({ shown }: { readonly shown: ShownCabinet }) {
   const { workshop: whole, design, record } = useAppSelector(selectOpen);
   const { workshop } = useAppSelector(selectLearned);
   const { figures } = useNests();
@@ -50,7 +50,7 @@ export function ShoppingList({ shown }: { readonly shown: ShownUnit }) {
   const offers = heard === null || typeof heard === 'string' ? [] : heard.offers;
   const { rows, cost } = usePurchases();
   const compare = async (): Promise<void> => {
-    const asked = whatIfs({ planner, design, record, workshop, offers, unit: shown.box.id }).filter(
+    const asked = whatIfs({ planner, design, record, workshop, offers, unit: shown.spec.id }).filter(
       ({ change }) => change.what === 'as-is' || change.what === 'offer',
     );
     const own = ++comparing.current;

@@ -15,13 +15,13 @@ import Close from '@mui/icons-material/Close';
 import { Chip } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { selectOpen, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, type ShownCabinet } from '../project/selectors.ts';
 import { useRecord } from '../project/useRecord.ts';
 import { BoardLengths } from './BoardLengths.tsx';
 import { PLACE_WORDS } from './placeWords.ts';
 import { TakeReadings } from './TakeReadings.tsx';
 
-export function StockCard({ product, shown }: { readonly product: Product; readonly shown: ShownUnit }) {
+export function StockCard({ product, shown }: { readonly product: Product; readonly shown: ShownCabinet }) {
   const { record } = useAppSelector(selectOpen);
   const chosen = useAppSelector(({ view }) => view.unit);
   const unit = chosen ?? product.unit;

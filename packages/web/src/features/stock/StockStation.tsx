@@ -1,12 +1,12 @@
 /** Stock: out of what? Thickness readings as a strip chart, offcuts, the saw and what one person lifts. */
 import { activeReadings, thicknessOf } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
-import { selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { ShoppingList } from './ShoppingList.tsx';
 import { StockCard } from './StockCard.tsx';
 import { WorkshopForms } from './WorkshopForms.tsx';
 
-export function StockStation({ shown }: { readonly shown: ShownUnit }) {
+export function StockStation({ shown }: { readonly shown: ShownCabinet }) {
   const { workshop, record } = useAppSelector(selectOpen);
   const { parts } = useAppSelector(selectPlan);
   const used = [...new Set(parts.map(({ stock }) => stock))].map((id) => workshop.products[id]!);

@@ -7,16 +7,16 @@ import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { READINGS } from '../../test/print-room.ts';
 import { AsCutFields } from '../box/AsCutFields.tsx';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { WhichSheet } from '../sheets/WhichSheet.tsx';
 import { StockCard } from './StockCard.tsx';
 
 afterEach(cleanup);
 
-function opened(element: (shown: NonNullable<ReturnType<typeof useUnit>>) => React.ReactNode, record: readonly RecordEntry[] = READINGS) {
+function opened(element: (shown: NonNullable<ReturnType<typeof useCabinet>>) => React.ReactNode, record: readonly RecordEntry[] = READINGS) {
   const store = openStore([], record);
   function Shown() {
-    return <>{element(useUnit()!)}</>;
+    return <>{element(useCabinet()!)}</>;
   }
   const { container } = render(
     <Opened store={store}>
@@ -110,7 +110,7 @@ describe('which sheet a layout is cut from', () => {
 describe('a part as it came off the saw', () => {
   const fields = (record?: readonly RecordEntry[]) =>
     opened(({ plan, unit }) => {
-      const panel = plan.unit.byId.get('ink/shelf/s1')!;
+      const panel = plan.cabinet.byId.get('ink/shelf/s1')!;
       return <AsCutFields panel={panel} line={plan.parts.find(({ panels }) => panels.includes(panel.id))!} unit={unit} />;
     }, record);
 

@@ -1,5 +1,5 @@
 /** One sum: what goes in as it is typed, what comes out, its picture and its working. What cannot be read is said where it stands. */
-import { answerSum, exampleOf, outcomeOf, SUM_TITLES, sumKeyWords, type DisplayUnit, type Sum, type SumAnswer, type UnitDesign } from '@keen/core';
+import { answerSum, exampleOf, outcomeOf, SUM_TITLES, sumKeyWords, type DisplayUnit, type Sum, type SumAnswer, type CabinetSpec } from '@keen/core';
 import { TextField } from '@mui/material';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
@@ -10,7 +10,7 @@ import { SumResults } from './SumResults.tsx';
 export interface SumCardProps {
   readonly sum: Sum;
   readonly unit: DisplayUnit;
-  readonly put: UnitDesign | null;
+  readonly put: CabinetSpec | null;
 }
 
 export function SumCard({ sum, unit, put }: SumCardProps) {
@@ -82,7 +82,7 @@ export function SumCard({ sum, unit, put }: SumCardProps) {
                 {line}
               </p>
             ))}
-            {put && !problem && <PutInto answer={shown} box={put} />}
+            {put && !problem && <PutInto answer={shown} spec={put} />}
             <details open>
               <summary>Working</summary>
               <ol className="working">

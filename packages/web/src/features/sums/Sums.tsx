@@ -1,5 +1,5 @@
 /** All quick sums by what they are about, and the card of the one that is asked. */
-import { SUM_GROUPS, SUM_TITLES, SUMS, type DisplayUnit, type UnitDesign } from '@keen/core';
+import { SUM_GROUPS, SUM_TITLES, SUMS, type DisplayUnit, type CabinetSpec } from '@keen/core';
 import { useSearchParams } from 'react-router';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { SumCard } from './SumCard.tsx';
@@ -7,7 +7,7 @@ import { SumCard } from './SumCard.tsx';
 export interface SumsProps {
   readonly unit: DisplayUnit;
   /** The unit results can be put into; null outside a project. */
-  readonly put: UnitDesign | null;
+  readonly put: CabinetSpec | null;
 }
 
 export function Sums({ unit, put }: SumsProps) {

@@ -1,11 +1,11 @@
 /** Quick sums beside a unit: what they give can be put into it. */
-import type { ShownUnit } from '../project/selectors.ts';
+import type { ShownCabinet } from '../project/selectors.ts';
 import { Sums } from './Sums.tsx';
 
-export function SumsStation({ shown }: { readonly shown: ShownUnit }) {
+export function SumsStation({ shown }: { readonly shown: ShownCabinet }) {
   return (
     <div className="station-body scroll">
-      <Sums unit={shown.unit} put={shown.box} />
+      <Sums unit={shown.unit} put={shown.spec} />
     </div>
   );
 }

@@ -5,15 +5,15 @@ import { SUM_TITLES, SUMS, type Edit } from '@keen/core';
 import { cleanup, render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
-import { useUnit } from '../project/selectors.ts';
+import { useCabinet } from '../project/selectors.ts';
 import { lengthLabel } from './primitives.tsx';
 import { Sums } from './Sums.tsx';
 
 afterEach(cleanup);
 
 function Shown({ put }: { readonly put: boolean }) {
-  const shown = useUnit();
-  return shown ? <Sums unit={shown.unit} put={put ? shown.box : null} /> : null;
+  const shown = useCabinet();
+  return shown ? <Sums unit={shown.unit} put={put ? shown.spec : null} /> : null;
 }
 
 function opened(sum: string, put = true, edit: Edit = []) {

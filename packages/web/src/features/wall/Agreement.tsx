@@ -3,10 +3,10 @@ import { agreementOf, tapeTextWithUnit } from '@keen/core';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { FixButton } from '../project/FindingCard.tsx';
-import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 
-export function Agreement({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId) => void }) {
+export function Agreement({ shown, onStation }: { readonly shown: ShownCabinet | undefined; readonly onStation: (station: StationId) => void }) {
   const design = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const rows = useMemo(() => (shown ? agreementOf(design, plan, shown.plan) : []), [design, plan, shown]);
@@ -24,7 +24,7 @@ export function Agreement({ shown, onStation }: { readonly shown: ShownUnit | un
           </p>
           <div className="fixes">
             {choices.map((fix, index) => (
-              <FixButton key={index} fix={fix} unitId={shown.box.id} unit={shown.unit} onStation={onStation} />
+              <FixButton key={index} fix={fix} cabinetId={shown.spec.id} unit={shown.unit} onStation={onStation} />
             ))}
           </div>
         </section>

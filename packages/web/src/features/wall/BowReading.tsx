@@ -4,14 +4,14 @@ import { Button } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { selectDesign, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { WallLength } from './fields.tsx';
 
 const BowChart = lazy(() => import('./BowChart.tsx'));
 
-export function BowReading({ line, shown }: { readonly line: BowLine; readonly shown: ShownUnit | undefined }) {
+export function BowReading({ line, shown }: { readonly line: BowLine; readonly shown: ShownCabinet | undefined }) {
   const { wall } = useAppSelector(selectDesign);
   const unit = useDisplayUnit();
   const dispatch = useAppDispatch();
@@ -104,7 +104,7 @@ export function BowReading({ line, shown }: { readonly line: BowLine; readonly s
         </form>
         {shown && offAt(line, shown.plan.block.left) !== null && (
           <p className="quiet">
-            Behind {shown.box.name} the wall is {bowWords(line, shown)} off the string.
+            Behind {shown.spec.name} the wall is {bowWords(line, shown)} off the string.
           </p>
         )}
       </div>
@@ -121,7 +121,7 @@ export function BowReading({ line, shown }: { readonly line: BowLine; readonly s
   );
 }
 
-function bowWords(line: BowLine, { plan: { block } }: ShownUnit): string {
+function bowWords(line: BowLine, { plan: { block } }: ShownCabinet): string {
   const [a, b] = [offAt(line, block.left)!, offAt(line, block.right)!];
   return `${(a / 1e6).toFixed(1)} mm at its left end and ${(b / 1e6).toFixed(1)} mm at its right end`;
 }

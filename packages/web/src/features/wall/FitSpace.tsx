@@ -5,7 +5,7 @@ import {
   fillRoom,
   mm,
   roomsFor,
-  runOfUnits,
+  runOfCabinets,
   tapeTextWithUnit,
   type Edit,
   type Entered,
@@ -20,12 +20,12 @@ import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { inIdleSteps } from '../../ui/whenIdle.ts';
-import { freshBox } from '../project/freshUnit.ts';
-import { previewPlanner, selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { freshBox } from '../project/newSpecFor.ts';
+import { previewPlanner, selectAvailable, selectOpen, selectPlan, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { useEdit } from '../project/useEdit.ts';
 
-const unitId = (): string => `u${crypto.randomUUID().slice(0, 8)}`;
+const cabinetId = (): string => `u${crypto.randomUUID().slice(0, 8)}`;
 const SHARES: readonly { readonly value: SharedGap; readonly label: string }[] = [
   { value: 'ends', label: 'at both ends' },
   { value: 'left', label: 'at the right end' },
@@ -33,7 +33,7 @@ const SHARES: readonly { readonly value: SharedGap; readonly label: string }[] =
   { value: 'between', label: 'between them' },
 ];
 
-export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId, unit?: string) => void }) {
+export function FitSpace({ shown, onStation }: { readonly shown: ShownCabinet | undefined; readonly onStation: (station: StationId, unit?: string) => void }) {
   const { design, record } = useAppSelector(selectOpen);
   const workshop = useAppSelector(selectAvailable);
   const plan = useAppSelector(selectPlan);
@@ -48,8 +48,8 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
   const [after, setAfter] = useState(1);
   const [share, setShare] = useState<SharedGap>('ends');
   const out = shown?.plan.block.out ?? pick('300 mm', '12 in').nm;
-  const blocks = plan.units.map(({ block }) => block);
-  const leaving = shown ? [shown.box.id] : [];
+  const blocks = plan.cabinets.map(({ block }) => block);
+  const leaving = shown ? [shown.spec.id] : [];
   const rooms = useMemo(
     () => roomsFor(design, blocks, out, { above: clear.above.nm, beside: clear.beside.nm, below: clear.below.nm }, leaving).slice(0, 8),
     // Blocks come from the plan: the same plan has the same rooms.
@@ -58,21 +58,21 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
   );
   const here: WallRect | undefined = rooms[Math.min(room, rooms.length - 1)];
   const say = (nm: number): string => tapeTextWithUnit(Math.round(nm) as Length, unit);
-  const box = shown?.box ?? freshBox(design, workshop);
+  const spec = shown?.spec ?? freshBox(design, workshop);
   const made = useMemo(
     () =>
       here
-        ? runOfUnits(
-            { ...design, units: { ...design.units, [box.id]: box } },
-            box,
+        ? runOfCabinets(
+            { ...design, units: { ...design.units, [spec.id]: spec } },
+            spec,
             here,
             { count, width: null, gap: gap.nm, open: { width: open.nm, after }, share },
-            unitId,
+            cabinetId,
           )
         : null,
     // A fresh box differs only in its id each time.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [here, count, gap, open, after, share, shown?.box, design],
+    [here, count, gap, open, after, share, shown?.spec, design],
   );
   const length = (key: keyof typeof clear, label: string) => (
     <LengthField
@@ -91,16 +91,16 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
   const fill = (): void => {
     if (!here) return;
     // A new cabinet is added first: its size is found as if it were there.
-    const adding: Edit = shown ? [] : [{ path: ['units', box.id], value: box }];
+    const adding: Edit = shown ? [] : [{ path: ['units', spec.id], value: spec }];
     setFitting(true);
-    const sizes = fillRoom({ planner: previewPlanner, design: applyEdit(design, adding), record, workshop }, box, here);
+    const sizes = fillRoom({ planner: previewPlanner, design: applyEdit(design, adding), record, workshop }, spec, here);
     stopFitting.current = inIdleSteps(
       sizes,
       () => {},
       ({ edit, stops }) => {
         setFitting(false);
         apply([...adding, ...edit], '', `Space filled${stops.length === 0 ? '' : `; ${stops.length} ${stops.length === 1 ? 'issue' : 'issues'} to fix`}`);
-        if (!shown) onStation('wall', box.id);
+        if (!shown) onStation('wall', spec.id);
       },
     );
   };
@@ -124,7 +124,7 @@ export function FitSpace({ shown, onStation }: { readonly shown: ShownUnit | und
             onChange={(value) => setRoom(Number(value))}
           />
           <Button variant="outlined" onClick={fill} disabled={isFitting}>
-            {isFitting ? 'Finding the largest size' : `Fill it with ${shown ? shown.box.name : 'a new cabinet'}`}
+            {isFitting ? 'Finding the largest size' : `Fill it with ${shown ? shown.spec.name : 'a new cabinet'}`}
           </Button>
           {shown && made && (
             <>

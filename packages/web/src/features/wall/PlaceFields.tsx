@@ -1,29 +1,29 @@
 /** Where a cabinet hangs: typed, or said in words (centered, aligned, spread out, on a rail). */
-import { centredBetween, entered, faceOf, hangOnRail, hangsOnCleat, railsInOrder, spread, unitShims, type Entered, type Length } from '@keen/core';
+import { centredBetween, entered, faceOf, hangOnRail, hangsOnCleat, railsInOrder, spread, cabinetShims, type Entered, type Length } from '@keen/core';
 import { Button } from '@mui/material';
 import { useAppSelector } from '../../app/store.ts';
 import { ChoiceField } from '../../ui/ChoiceField.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { LengthText } from '../../ui/LengthText.tsx';
-import { UnitFields } from '../box/UnitFields.tsx';
-import { previewPlanner, selectOpen, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { CabinetFields } from '../box/CabinetFields.tsx';
+import { previewPlanner, selectOpen, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { stepped } from './useWallDrag.ts';
 
-export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
-  const { box, plan: unitPlan, unit } = shown;
+export function PlaceFields({ shown }: { readonly shown: ShownCabinet }) {
+  const { spec, plan: cabinetPlan, unit } = shown;
   const { design, record, workshop } = useAppSelector(selectOpen);
   const plan = useAppSelector(selectPlan);
   const { apply, leave } = useEdit();
   const { wall } = design;
-  const { block } = unitPlan;
+  const { block } = cabinetPlan;
   const width = block.right - block.left;
-  const others = plan.units.filter(({ id }) => id !== box.id);
+  const others = plan.cabinets.filter(({ id }) => id !== spec.id);
   const move = (along: number | null, up: number | null, words: string): void =>
     apply(
       [
-        ...(along === null ? [] : [{ path: ['units', box.id, 'place', 'along'], value: stepped(along, box.unit) }]),
-        ...(up === null ? [] : [{ path: ['units', box.id, 'place', 'up'], value: stepped(up, box.unit) }]),
+        ...(along === null ? [] : [{ path: ['units', spec.id, 'place', 'along'], value: stepped(along, spec.unit) }]),
+        ...(up === null ? [] : [{ path: ['units', spec.id, 'place', 'up'], value: stepped(up, spec.unit) }]),
       ],
       '',
       words,
@@ -34,26 +34,26 @@ export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
   const to = rightOf?.block.left ?? wall.width.nm;
   const exact = (nm: number): Entered => entered(`${nm / 1e6} mm`);
   const spreadAll = (): void => {
-    const row = [...plan.units].sort((a, b) => a.block.left - b.block.left);
+    const row = [...plan.cabinets].sort((a, b) => a.block.left - b.block.left);
     const lefts = spread(
       0,
       wall.width.nm,
       row.map(({ block: each }) => each.right - each.left),
     );
     apply(
-      row.map(({ id }, index) => ({ path: ['units', id, 'place', 'along'], value: stepped(lefts[index]!, box.unit) })),
+      row.map(({ id }, index) => ({ path: ['units', id, 'place', 'along'], value: stepped(lefts[index]!, spec.unit) })),
       '',
       'Spread out evenly',
     );
   };
   const hangOn = (id: string): void => {
-    if (id === '') return apply([{ path: ['units', box.id, 'hanging', 'wallRail'], value: null }], '', 'On a wall half of its own');
-    apply(hangOnRail(previewPlanner, design, record, workshop, box.id, id), '', `Hung on ${wall.rails[id]!.name}`);
+    if (id === '') return apply([{ path: ['units', spec.id, 'hanging', 'wallRail'], value: null }], '', 'On a wall half of its own');
+    apply(hangOnRail(previewPlanner, design, record, workshop, spec.id, id), '', `Hung on ${wall.rails[id]!.name}`);
   };
-  const shims = unitShims({ box, unit: unitPlan.unit, hang: unitPlan.hang }, faceOf(wall));
+  const shims = cabinetShims({ spec, cabinet: cabinetPlan.cabinet, hang: cabinetPlan.hang }, faceOf(wall));
   return (
     <>
-      <UnitFields box={box} unit={unit} group="place" />
+      <CabinetFields spec={spec} unit={unit} group="place" />
       <div className="fields">
         <LengthField
           label="from the right end of the wall"
@@ -61,24 +61,24 @@ export function PlaceFields({ shown }: { readonly shown: ShownUnit }) {
           value={exact(wall.width.nm - block.right)}
           unit={unit}
           onChange={(value) =>
-            value && apply([{ path: ['units', box.id, 'place', 'along'], value: exact(wall.width.nm - width - value.nm) }], `${box.id}.place.right`)
+            value && apply([{ path: ['units', spec.id, 'place', 'along'], value: exact(wall.width.nm - width - value.nm) }], `${spec.id}.place.right`)
           }
           onLeave={leave}
         />
         <ChoiceField
           label="hangs on"
           name="place.rail"
-          value={box.hanging.wallRail ?? ''}
+          value={spec.hanging.wallRail ?? ''}
           options={[
             { value: '', label: 'a wall half of its own' },
-            ...railsInOrder(wall).map(({ id, name }) => ({ value: id, label: name, disabled: box.hanging.kind !== 'outside' })),
+            ...railsInOrder(wall).map(({ id, name }) => ({ value: id, label: name, disabled: spec.hanging.kind !== 'outside' })),
           ]}
           onChange={hangOn}
         />
       </div>
-      {box.hanging.kind !== 'outside' && railsInOrder(wall).length > 0 && (
+      {spec.hanging.kind !== 'outside' && railsInOrder(wall).length > 0 && (
         <p className="quiet">
-          {!hangsOnCleat(box.hanging) ? 'Without a cleat it hangs on no rail.' : 'A cleat hidden between the sides cannot hang on a rail that runs past them.'}
+          {!hangsOnCleat(spec.hanging) ? 'Without a cleat it hangs on no rail.' : 'A cleat hidden between the sides cannot hang on a rail that runs past them.'}
         </p>
       )}
       <div className="fixes">

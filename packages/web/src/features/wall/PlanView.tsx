@@ -2,7 +2,7 @@
 import { ownSwings, swingOf, tapeTextWithUnit, thingsInOrder, toMm, type Length, type Sector } from '@keen/core';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { useSize } from '../../ui/useSize.ts';
-import { selectDesign, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import { picked } from '../project/view.slice.ts';
 
 const ROOM = { left: 58, right: 20, top: 20, bottom: 6 } as const;
@@ -10,7 +10,7 @@ const WALL_PX = 8;
 /** As high as what stands out asks for, at the scale of the wall over it, up to this. */
 const MAX_HIGH = 200;
 
-export function PlanView({ shown }: { readonly shown: ShownUnit | undefined }) {
+export function PlanView({ shown }: { readonly shown: ShownCabinet | undefined }) {
   const [ref, size] = useSize<HTMLDivElement>();
   return (
     <div className="plan-room" ref={ref}>
@@ -19,8 +19,8 @@ export function PlanView({ shown }: { readonly shown: ShownUnit | undefined }) {
   );
 }
 
-function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonly width: number }) {
-  const { wall, units } = useAppSelector(selectDesign);
+function Plan({ shown, width }: { readonly shown: ShownCabinet | undefined; readonly width: number }) {
+  const { wall, units: specs } = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const unit = useDisplayUnit();
   const chosen = useAppSelector(({ view }) => (view.picked?.kind === 'thing' ? view.picked.id : null));
@@ -34,7 +34,7 @@ function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonl
   });
   const deepest = Math.max(
     400,
-    ...plan.units.map(({ block }) => mm(block.out)),
+    ...plan.cabinets.map(({ block }) => mm(block.out)),
     ...things.map(({ out, kind }) => (kind === 'side-door' ? 0 : mm(out.nm))),
     ...swings.map(({ sector }) => Math.min(900, mm(sector.out + sector.radius))),
   );
@@ -50,7 +50,7 @@ function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonl
       width={width}
       height={high}
       role="img"
-      aria-label={`From above. ${plan.units.map(({ name, block }) => `${name} stands ${tapeTextWithUnit(block.out as Length, unit)} out`).join('; ')}.`}
+      aria-label={`From above. ${plan.cabinets.map(({ name, block }) => `${name} stands ${tapeTextWithUnit(block.out as Length, unit)} out`).join('; ')}.`}
     >
       <text className="view-name" x={left} y={13}>
         from above
@@ -81,10 +81,10 @@ function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonl
           <title>{wall.things[id]!.name} swings here</title>
         </path>
       ))}
-      {plan.units.map(({ id, block, name }) => (
+      {plan.cabinets.map(({ id, block, name }) => (
         <g key={id}>
           <rect
-            className={`plan-unit${shown?.box.id === id ? ' selected' : ''}`}
+            className={`plan-unit${shown?.spec.id === id ? ' selected' : ''}`}
             x={x(mm(block.left))}
             y={y(0)}
             width={mm(block.right - block.left) * scale}
@@ -92,7 +92,7 @@ function Plan({ shown, width }: { readonly shown: ShownUnit | undefined; readonl
           >
             <title>{name}</title>
           </rect>
-          {ownSwings(units[id]!, block).map((sector, index) => (
+          {ownSwings(specs[id]!, block).map((sector, index) => (
             <path key={index} className="swing own" d={sectorPath(sector, x, y, scale)} />
           ))}
         </g>

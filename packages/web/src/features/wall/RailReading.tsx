@@ -1,5 +1,5 @@
 /** A rail of the wall: which studs it crosses, its pieces and notches, and what hangs on it. */
-import { nameInLists, nextStud, tapeTextWithUnit, unitsInOrder, type Entered, type Length, type WallRail } from '@keen/core';
+import { nameInLists, nextStud, tapeTextWithUnit, specsInOrder, type Entered, type Length, type WallRail } from '@keen/core';
 import { entered } from '@keen/core';
 import { Button, TextField } from '@mui/material';
 import { useAppDispatch, useAppSelector } from '../../app/store.ts';
@@ -24,7 +24,7 @@ export function RailReading({ rail }: { readonly rail: WallRail }) {
   const set = (key: keyof WallRail, value: unknown): void => apply([{ path: ['wall', ...path, key], value }], `${rail.id}.${key}`);
   const say = (nm: number): string => tapeTextWithUnit(nm as Length, unit);
   const exact = (nm: number): Entered => entered(`${nm / 1e6} mm`);
-  const hung = unitsInOrder(design).filter(({ hanging }) => hanging.wallRail === rail.id);
+  const hung = specsInOrder(design).filter(({ hanging }) => hanging.wallRail === rail.id);
   const [toLeft, toRight] = (['left', 'right'] as const).map((side) => nextStud(design.wall, side === 'left' ? rail.left.nm : rail.right.nm, side, PAST));
   return (
     <div className="reading">

@@ -5,11 +5,11 @@ import { useAppDispatch, useAppSelector } from '../../app/store.ts';
 import { DimensionLine } from '../../ui/DimensionLine.tsx';
 import { useSize } from '../../ui/useSize.ts';
 import { openField } from '../box/openField.ts';
-import { selectDesign, selectPlan, useDisplayUnit, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, useDisplayUnit, type ShownCabinet } from '../project/selectors.ts';
 import { useEdit } from '../project/useEdit.ts';
 import { picked } from '../project/view.slice.ts';
 import { useNavigate, useParams } from 'react-router';
-import { GhostUnit, Holes, Outline, Rails, StudLines, Thing, UnitOnWall, type View } from './WallLayers.tsx';
+import { GhostCabinet, Holes, Outline, Rails, StudLines, Thing, CabinetOnWall, type View } from './WallLayers.tsx';
 import type { Layer } from './layers.ts';
 import { draggedTo, stepped, straight } from './useWallDrag.ts';
 
@@ -18,7 +18,7 @@ const ROOM = { left: 58, right: 20, top: 26, bottom: 40 } as const;
 const SNAP_PX = 9;
 
 export interface WallDrawingProps {
-  readonly shown: ShownUnit | undefined;
+  readonly shown: ShownCabinet | undefined;
   readonly layers: ReadonlySet<Layer>;
 }
 
@@ -43,7 +43,7 @@ interface Drag {
 }
 
 function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly width: number; readonly height: number }) {
-  const { wall, units } = useAppSelector(selectDesign);
+  const { wall, units: specs } = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const chosen = useAppSelector(({ view }) => view.picked);
   const unit = useDisplayUnit();
@@ -72,7 +72,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
     grabbed.current = true;
     svg.current?.setPointerCapture(event.pointerId);
     const start =
-      kind === 'unit' ? { along: units[id]!.place.along.nm, up: units[id]!.place.up.nm } : { along: wall.things[id]!.left.nm, up: wall.things[id]!.up.nm };
+      kind === 'unit' ? { along: specs[id]!.place.along.nm, up: specs[id]!.place.up.nm } : { along: wall.things[id]!.left.nm, up: wall.things[id]!.up.nm };
     setDrag({ kind, id, from: at(event), start, moved: false, to: '', landed: null });
     if (kind === 'thing') dispatch(picked({ kind: 'thing', id }));
     else dispatch(picked(null));
@@ -85,9 +85,9 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
     const to = { along: drag.start.along + (dx / scale) * 1e6, up: drag.start.up - (dy / scale) * 1e6 };
     const reach = event.altKey ? 0 : (SNAP_PX / scale) * 1e6;
     if (drag.kind === 'unit') {
-      const { to: words, ...landed } = draggedTo(wall, plan, drag.id, to, reach, units[drag.id]!.unit);
+      const { to: words, ...landed } = draggedTo(wall, plan, drag.id, to, reach, specs[drag.id]!.unit);
       // Its height, or its place along the wall, was left alone.
-      const { place } = units[drag.id]!;
+      const { place } = specs[drag.id]!;
       setDrag({ ...drag, moved: true, to: words, landed: { along: dx === 0 ? place.along : landed.along, up: dy === 0 ? place.up : landed.up } });
     } else {
       const thing = wall.things[drag.id]!;
@@ -118,7 +118,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
     drag?.landed && drag.kind === kind && drag.id === id
       ? `translate(${((drag.landed.along.nm - drag.start.along) / 1e6) * scale} ${((drag.start.up - drag.landed.up.nm) / 1e6) * scale})`
       : undefined;
-  const order = [...plan.units.map(({ id }) => ({ kind: 'unit' as const, id })), ...thingsInOrder(wall).map(({ id }) => ({ kind: 'thing' as const, id }))];
+  const order = [...plan.cabinets.map(({ id }) => ({ kind: 'unit' as const, id })), ...thingsInOrder(wall).map(({ id }) => ({ kind: 'thing' as const, id }))];
   /** Arrows go from one to the next; with Shift they move the one that is chosen by the display step. */
   const keys = (event: KeyboardEvent): void => {
     const by = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
@@ -127,7 +127,7 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
       return;
     }
     event.preventDefault();
-    const current = chosen?.kind === 'thing' ? { kind: 'thing' as const, id: chosen.id } : shown ? { kind: 'unit' as const, id: shown.box.id } : undefined;
+    const current = chosen?.kind === 'thing' ? { kind: 'thing' as const, id: chosen.id } : shown ? { kind: 'unit' as const, id: shown.spec.id } : undefined;
     if (!event.shiftKey) {
       const here = order.findIndex(({ kind, id }) => kind === current?.kind && id === current.id);
       const next = order[(here + (by[0]! > 0 || by[1]! < 0 ? 1 : -1) + order.length) % order.length];
@@ -144,13 +144,13 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
         : (['left', 'up'] as const).map((key) => ['wall', 'things', current.id, key]);
     const start =
       current.kind === 'unit'
-        ? { along: units[current.id]!.place.along.nm, up: units[current.id]!.place.up.nm }
+        ? { along: specs[current.id]!.place.along.nm, up: specs[current.id]!.place.up.nm }
         : { along: wall.things[current.id]!.left.nm, up: wall.things[current.id]!.up.nm };
     const [path, value] = by[0] !== 0 ? [alongPath!, start.along + by[0]! * step] : [upPath!, start.up + by[1]! * step];
     apply([{ path, value: stepped(value, unit) }], path.join('.'));
   };
   const bands = useMemo(() => cableBands(wall), [wall]);
-  const name = `The wall, ${tapeTextWithUnit(wall.width.nm, unit)} wide, ${tapeTextWithUnit(wall.ceiling.nm, unit)} high. ${plan.units
+  const name = `The wall, ${tapeTextWithUnit(wall.width.nm, unit)} wide, ${tapeTextWithUnit(wall.ceiling.nm, unit)} high. ${plan.cabinets
     .map(
       ({ name: box, block }) =>
         `${box} ${tapeTextWithUnit(block.left as Length, unit)} from the left, bottom at ${tapeTextWithUnit(block.bottom as Length, unit)}`,
@@ -228,13 +228,18 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
         </g>
       ))}
       <Rails plan={plan} view={view} chosen={chosen?.kind === 'rail' ? chosen.id : null} onPick={(id) => dispatch(picked({ kind: 'rail', id }))} />
-      {plan.units.map((unitPlan) => (
-        <g key={unitPlan.id} transform={shiftOf('unit', unitPlan.id)}>
-          <UnitOnWall unitPlan={unitPlan} view={view} lit={shown?.box.id === unitPlan.id && chosen === null} onTake={take('unit', unitPlan.id)} />
+      {plan.cabinets.map((cabinetPlan) => (
+        <g key={cabinetPlan.id} transform={shiftOf('unit', cabinetPlan.id)}>
+          <CabinetOnWall
+            cabinetPlan={cabinetPlan}
+            view={view}
+            lit={shown?.spec.id === cabinetPlan.id && chosen === null}
+            onTake={take('unit', cabinetPlan.id)}
+          />
         </g>
       ))}
-      {shown && <GhostUnit unitId={shown.box.id} view={view} />}
-      {layers.has('holes') && plan.units.map((unitPlan) => <Holes key={unitPlan.id} unitPlan={unitPlan} wall={wall} plan={plan} view={view} />)}
+      {shown && <GhostCabinet cabinetId={shown.spec.id} view={view} />}
+      {layers.has('holes') && plan.cabinets.map((cabinetPlan) => <Holes key={cabinetPlan.id} cabinetPlan={cabinetPlan} wall={wall} plan={plan} view={view} />)}
       {shown && chosen === null && width > 560 && <PlaceDimensions shown={shown} view={view} />}
       {drag?.moved && drag.to !== '' && (
         <text className="snap-words" x={left + 6} y={top + 18}>
@@ -245,8 +250,8 @@ function Drawing({ shown, layers, width, height }: WallDrawingProps & { readonly
   );
 }
 
-function PlaceDimensions({ shown, view: { x, y } }: { readonly shown: ShownUnit; readonly view: View }) {
-  const { box, plan, unit } = shown;
+function PlaceDimensions({ shown, view: { x, y } }: { readonly shown: ShownCabinet; readonly view: View }) {
+  const { spec, plan, unit } = shown;
   const mm = (nm: number): number => toMm(nm as Length);
   const { left, bottom, top } = plan.block;
   const line = y((mm(bottom) + mm(top)) / 2);
@@ -255,7 +260,7 @@ function PlaceDimensions({ shown, view: { x, y } }: { readonly shown: ShownUnit;
       <DimensionLine
         name="from the left end of the wall"
         entered
-        value={box.place.along.nm}
+        value={spec.place.along.nm}
         unit={unit}
         from={[x(0), line]}
         to={[x(mm(left)), line]}
@@ -264,7 +269,7 @@ function PlaceDimensions({ shown, view: { x, y } }: { readonly shown: ShownUnit;
       <DimensionLine
         name="bottom above the floor"
         entered
-        value={box.place.up.nm}
+        value={spec.place.up.nm}
         unit={unit}
         from={[x(mm(left)) + 16, y(mm(bottom))]}
         to={[x(mm(left)) + 16, y(0)]}

@@ -10,7 +10,7 @@ import {
   toMm,
   type Length,
   type Plan,
-  type UnitPlan,
+  type CabinetPlan,
   type Wall,
   type WallThing,
 } from '@keen/core';
@@ -168,39 +168,39 @@ export function Rails({
   );
 }
 
-export function UnitOnWall({
-  unitPlan,
+export function CabinetOnWall({
+  cabinetPlan,
   view: { x, y, scale },
   lit,
   onTake,
 }: {
-  readonly unitPlan: UnitPlan;
+  readonly cabinetPlan: CabinetPlan;
   readonly view: View;
   readonly lit: boolean;
   readonly onTake: (event: PointerEvent) => void;
 }) {
-  const { block, unit } = unitPlan;
+  const { block, cabinet } = cabinetPlan;
   const [l, b] = [toMm(block.left as Length), toMm(block.bottom as Length)];
-  const bad = unitPlan.findings.some(({ station, severity }) => station === 'wall' && severity !== 'look');
+  const bad = cabinetPlan.findings.some(({ station, severity }) => station === 'wall' && severity !== 'look');
   const w = (toMm(block.right as Length) - l) * scale;
   return (
-    <g className={`wall-unit${lit ? ' selected' : ''}${bad ? ' bad' : ''}`} data-unit={unitPlan.id} onPointerDown={onTake}>
-      <title>{unitPlan.name}</title>
-      {frontView(unit)
+    <g className={`wall-unit${lit ? ' selected' : ''}${bad ? ' bad' : ''}`} data-unit={cabinetPlan.id} onPointerDown={onTake}>
+      <title>{cabinetPlan.name}</title>
+      {frontView(cabinet)
         .filter(({ role, hidden }) => !hidden && role !== 'wall-half' && role !== 'cabinet-half' && role !== 'spacer')
         .map(({ panel, points, role }) => (
           <polygon key={panel} className={role} points={points.map(([along, up]) => `${x(l + along)},${y(b + up)}`).join(' ')} />
         ))}
       <rect className="unit-edge" x={x(l)} y={y(toMm(block.top as Length))} width={w} height={(toMm(block.top as Length) - b) * scale} />
       <text className="unit-name" x={x(l) + w / 2} y={y(b) + 17} textAnchor="middle">
-        {w > 70 ? unitPlan.name : unitPlan.letter}
+        {w > 70 ? cabinetPlan.name : cabinetPlan.letter}
       </text>
     </g>
   );
 }
 
-export function GhostUnit({ unitId, view: { x, y } }: { readonly unitId: string; readonly view: View }) {
-  const ghost = useGhost(unitId);
+export function GhostCabinet({ cabinetId, view: { x, y } }: { readonly cabinetId: string; readonly view: View }) {
+  const ghost = useGhost(cabinetId);
   if (!ghost) return null;
   const { left, right, bottom, top } = ghost.block;
   const mm = (nm: number): number => toMm(nm as Length);
@@ -213,21 +213,21 @@ export function GhostUnit({ unitId, view: { x, y } }: { readonly unitId: string;
 
 /** Screw holes by what is known of them: a cross for never, a ring for look first, a disc where someone looked. */
 export function Holes({
-  unitPlan,
+  cabinetPlan,
   wall,
   plan,
   view: { x, y },
 }: {
-  readonly unitPlan: UnitPlan;
+  readonly cabinetPlan: CabinetPlan;
   readonly wall: Wall;
   readonly plan: Plan;
   readonly view: View;
 }) {
-  const { units } = useAppSelector(selectDesign);
-  const box = units[unitPlan.id];
+  const { units: specs } = useAppSelector(selectDesign);
+  const spec = specs[cabinetPlan.id];
   const bands = useMemo(() => cableBands(wall), [wall]);
-  if (!box || plan.byId.get(unitPlan.id) !== unitPlan) return null;
-  const holes = wallHoles({ unit: unitPlan.unit, hang: unitPlan.hang, wall, at: box.place, seating: unitPlan.seating.lower, bands });
+  if (!spec || plan.byId.get(cabinetPlan.id) !== cabinetPlan) return null;
+  const holes = wallHoles({ cabinet: cabinetPlan.cabinet, hang: cabinetPlan.hang, wall, at: spec.place, seating: cabinetPlan.seating.lower, bands });
   return (
     <g className="holes" pointerEvents="none">
       {holes.map(({ along, up, state }, index) => {

@@ -2,7 +2,7 @@
 import type { Finding } from '@keen/core';
 import { useAppSelector } from '../../app/store.ts';
 import { FindingCard } from '../project/FindingCard.tsx';
-import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import type { StationId } from '../project/Stations.tsx';
 import { Agreement } from './Agreement.tsx';
 import { BowReading } from './BowReading.tsx';
@@ -16,7 +16,13 @@ import { ThingReading } from './ThingReading.tsx';
 import { AddToWall, WallForm } from './WallForm.tsx';
 import { WallList } from './WallList.tsx';
 
-export function WallReading({ shown, onStation }: { readonly shown: ShownUnit | undefined; readonly onStation: (station: StationId, unit?: string) => void }) {
+export function WallReading({
+  shown,
+  onStation,
+}: {
+  readonly shown: ShownCabinet | undefined;
+  readonly onStation: (station: StationId, unit?: string) => void;
+}) {
   const { wall } = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const chosen = useAppSelector(({ view }) => view.picked);
@@ -27,10 +33,10 @@ export function WallReading({ shown, onStation }: { readonly shown: ShownUnit | 
   if (chosen?.kind === 'bow' && wall.bow[chosen.id]) return <BowReading key={chosen.id} line={wall.bow[chosen.id]!} shown={shown} />;
   // A unit that does not seat on its rail is the wall's matter as much as the cleat's.
   const here = plan.findings.filter(({ station, check }) => station === 'wall' || check === 'off-rail' || check === 'rail-mismatch');
-  const mine = (finding: Finding): boolean => finding.unit === shown?.box.id;
+  const mine = (finding: Finding): boolean => finding.unit === shown?.spec.id;
   return (
     <div className="reading">
-      <h2>{shown ? shown.box.name : 'The wall'}</h2>
+      <h2>{shown ? shown.spec.name : 'The wall'}</h2>
       <p className="kind">{shown ? 'where it goes; pick anything on the wall to change it' : 'what is on it, and the room there is'}</p>
       {here.filter(mine).map((finding, index) => (
         <FindingCard key={`${finding.check}${index}`} finding={finding} unit={shown!.unit} onStation={onStation} />

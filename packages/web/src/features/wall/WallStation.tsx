@@ -2,12 +2,12 @@
 import { studsKnown, studsOf, thingsInOrder } from '@keen/core';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
-import { selectDesign, selectPlan, type ShownUnit } from '../project/selectors.ts';
+import { selectDesign, selectPlan, type ShownCabinet } from '../project/selectors.ts';
 import { PlanView } from './PlanView.tsx';
 import { WallDrawing } from './WallDrawing.tsx';
 import { LAYERS, type Layer } from './layers.ts';
 
-export function WallStation({ shown }: { readonly shown: ShownUnit | undefined }) {
+export function WallStation({ shown }: { readonly shown: ShownCabinet | undefined }) {
   const design = useAppSelector(selectDesign);
   const plan = useAppSelector(selectPlan);
   const [layers, setLayers] = useState<ReadonlySet<Layer>>(new Set(['studs', 'bands', 'holes']));
@@ -26,7 +26,7 @@ export function WallStation({ shown }: { readonly shown: ShownUnit | undefined }
         <p className="lead wall-lead">
           {studsKnown(wall) ? `${studs.length} studs, ${sure} of them found or probed` : 'Nobody has said where the studs are'}
           {thingsInOrder(wall).length > 0 ? `; ${thingsInOrder(wall).length} things on or before the wall` : ''}
-          {plan.units.length > 0 ? `; ${plan.units.length} ${plan.units.length === 1 ? 'cabinet' : 'cabinets'}` : ''}.
+          {plan.cabinets.length > 0 ? `; ${plan.cabinets.length} ${plan.cabinets.length === 1 ? 'cabinet' : 'cabinets'}` : ''}.
         </p>
         <div className="view-tabs" role="group" aria-label="Shown on the wall">
           {LAYERS.map(({ id, name }) => (

@@ -42,7 +42,7 @@ test('its middle comes over a stud, its bottom in line with the neighbor’s', (
   expect(landed.to).toBe('stud, in line with a neighbor');
 });
 test('its bevel comes to the rail before anything else', () => {
-  const valley = made.byId.get('ink')!.unit.hanging.valleyUp;
+  const valley = made.byId.get('ink')!.cabinet.hanging.valleyUp;
   const landed = at(1253, (1900e6 - valley) / 1e6 + 5);
   expect(landed.up.nm).toBe(1900e6 - valley);
   expect(landed.to).toBe('rail');

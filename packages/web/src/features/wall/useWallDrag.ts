@@ -21,9 +21,9 @@ const SNAP_WORDS = { stud: 'stud', edge: 'in line with a neighbor', rail: 'rail'
 
 /** Where a cabinet comes to that is dragged to a place; `reach` is how near a target must be. */
 export function draggedTo(wall: Wall, plan: Plan, id: string, at: { along: number; up: number }, reach: number, unit: DisplayUnit): Dragged {
-  const { block, unit: solid } = plan.byId.get(id)!;
+  const { block, cabinet: solid } = plan.byId.get(id)!;
   const [wide, high] = [block.right - block.left, block.top - block.bottom];
-  const others = plan.units.filter((each) => each.id !== id).map((each) => each.block);
+  const others = plan.cabinets.filter((each) => each.id !== id).map((each) => each.block);
   const sideways: SnapTarget[] = [
     { at: 0, to: 'wall' },
     { at: wall.width.nm, to: 'wall' },

@@ -6,7 +6,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { openStore, Opened } from '../../test/open-project.tsx';
 import { useAppSelector } from '../../app/store.ts';
-import { selectDesign, useUnit } from '../project/selectors.ts';
+import { selectDesign, useCabinet } from '../project/selectors.ts';
 import { LookedReading } from './LookedReading.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 import { StudReading } from './StudReading.tsx';
@@ -14,10 +14,10 @@ import { WallForm } from './WallForm.tsx';
 
 afterEach(cleanup);
 
-function shown(element: (unit: NonNullable<ReturnType<typeof useUnit>>) => React.ReactNode, edit: Edit = []) {
+function shown(element: (cabinet: NonNullable<ReturnType<typeof useCabinet>>) => React.ReactNode, edit: Edit = []) {
   const store = openStore(edit);
   function Shown() {
-    return <>{element(useUnit()!)}</>;
+    return <>{element(useCabinet()!)}</>;
   }
   const { container } = render(
     <Opened store={store} at="/project/p/ink/wall">
@@ -137,7 +137,7 @@ describe('a place someone looked at', () => {
 });
 
 describe('where a cabinet hangs', () => {
-  const place = (edit: Edit = []) => shown((unit) => <PlaceFields shown={unit} />, edit);
+  const place = (edit: Edit = []) => shown((cabinet) => <PlaceFields shown={cabinet} />, edit);
 
   test('from the right end is as good as from the left', async () => {
     const { design, type } = place();

@@ -1,5 +1,5 @@
 /** The cabinets by name, and what can be done with them: add, copy, rename, turn round, round off, take out. */
-import { addUnit, canMirror, mirrored, removeCabinet, unitsInOrder, type UnitDesign } from '@keen/core';
+import { addCabinet, canMirror, mirrored, removeCabinet, specsInOrder, type CabinetSpec } from '@keen/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Menu, MenuItem, TextField } from '@mui/material';
 import ArrowDropDown from '@mui/icons-material/ArrowDropDown';
 import { useState } from 'react';
@@ -8,14 +8,14 @@ import { useAppSelector } from '../../app/store.ts';
 import { CopyElsewhereDialog } from './CopyElsewhereDialog.tsx';
 import { FamilyGallery } from './FamilyGallery.tsx';
 import { RedesignDialog } from './RedesignDialog.tsx';
-import { previewPlanner, selectAvailable, selectOpen, selectPlan, useUnit, useUnplanned } from './selectors.ts';
+import { previewPlanner, selectAvailable, selectOpen, selectPlan, useCabinet, useUnplanned } from './selectors.ts';
 import type { StationId } from './Stations.tsx';
 import { useEdit } from './useEdit.ts';
 
-export function UnitPicker({ station }: { readonly station: StationId }) {
+export function CabinetPicker({ station }: { readonly station: StationId }) {
   const { id, design, record } = useAppSelector(selectOpen);
   const workshop = useAppSelector(selectAvailable);
-  const shown = useUnit();
+  const shown = useCabinet();
   const unplanned = useUnplanned();
   const navigate = useNavigate();
   const { apply } = useEdit();
@@ -24,23 +24,23 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
   const [choosing, setChoosing] = useState(false);
   const [asking, setAsking] = useState<'redesign' | 'copy' | null>(null);
   const { stockOf } = useAppSelector(selectPlan);
-  const units = unitsInOrder(design);
-  const open = (unitId: string): void => {
+  const specs = specsInOrder(design);
+  const open = (cabinetId: string): void => {
     setAnchor(null);
-    void navigate(`/project/${id}/${unitId}/${station}`);
+    void navigate(`/project/${id}/${cabinetId}/${station}`);
   };
-  const add = (unit: UnitDesign): void => {
-    apply(addUnit({ planner: previewPlanner, design, record, workshop }, unit).edit, `add ${unit.id}`, `${unit.name} added`);
-    open(unit.id);
+  const add = (spec: CabinetSpec): void => {
+    apply(addCabinet({ planner: previewPlanner, design, record, workshop }, spec).edit, `add ${spec.id}`, `${spec.name} added`);
+    open(spec.id);
   };
   const copy = (): void => {
     if (!shown) return;
-    add({ ...shown.box, id: `u${crypto.randomUUID().slice(0, 8)}`, name: `${shown.box.name}, copy`.slice(0, 80), order: (units.at(-1)?.order ?? 0) + 1 });
+    add({ ...shown.spec, id: `u${crypto.randomUUID().slice(0, 8)}`, name: `${shown.spec.name}, copy`.slice(0, 80), order: (specs.at(-1)?.order ?? 0) + 1 });
   };
   const takeOut = (): void => {
     if (!shown) return;
     setAnchor(null);
-    apply(removeCabinet(design, shown.box.id), `remove ${shown.box.id}`, `${shown.box.name} taken out`);
+    apply(removeCabinet(design, shown.spec.id), `remove ${shown.spec.id}`, `${shown.spec.name} taken out`);
   };
   const ask = (what: 'redesign' | 'copy'): void => {
     setAnchor(null);
@@ -49,17 +49,17 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
   const turnRound = (): void => {
     if (!shown) return;
     setAnchor(null);
-    apply(mirrored(design, shown.box.id, stockOf), '', `${shown.box.name} turned round`);
+    apply(mirrored(design, shown.spec.id, stockOf), '', `${shown.spec.name} turned round`);
   };
   return (
     <div className="unit-picker">
       <Button variant="outlined" endIcon={<ArrowDropDown />} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
-        {shown?.box.name ?? unplanned?.box.name ?? 'No cabinet yet'}
+        {shown?.spec.name ?? unplanned?.spec.name ?? 'No cabinet yet'}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {units.map((unit) => (
-          <MenuItem key={unit.id} selected={unit.id === shown?.box.id} onClick={() => open(unit.id)}>
-            {unit.name}
+        {specs.map((spec) => (
+          <MenuItem key={spec.id} selected={spec.id === shown?.spec.id} onClick={() => open(spec.id)}>
+            {spec.name}
           </MenuItem>
         ))}
         <Divider />
@@ -78,12 +78,12 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
           disabled={!shown}
           onClick={() => {
             setAnchor(null);
-            setRenaming(shown?.box.name ?? '');
+            setRenaming(shown?.spec.name ?? '');
           }}
         >
           Rename …
         </MenuItem>
-        <MenuItem disabled={!shown || !canMirror(shown.box)} onClick={turnRound}>
+        <MenuItem disabled={!shown || !canMirror(shown.spec)} onClick={turnRound}>
           Turn it round, left to right
         </MenuItem>
         <MenuItem disabled={!shown} onClick={() => ask('redesign')}>
@@ -101,16 +101,16 @@ export function UnitPicker({ station }: { readonly station: StationId }) {
       <FamilyGallery
         open={choosing}
         onClose={() => setChoosing(false)}
-        onPick={(unit) => {
+        onPick={(spec) => {
           setChoosing(false);
-          add(unit);
+          add(spec);
         }}
       />
       <Dialog open={renaming !== null} onClose={() => setRenaming(null)}>
         <form
           onSubmit={(event) => {
             event.preventDefault();
-            if (shown && renaming?.trim()) apply([{ path: ['units', shown.box.id, 'name'], value: renaming.trim() }], '');
+            if (shown && renaming?.trim()) apply([{ path: ['units', shown.spec.id, 'name'], value: renaming.trim() }], '');
             setRenaming(null);
           }}
         >

@@ -1,5 +1,5 @@
 /** The family's form, drawn from its description: one field a row. */
-import { familyOf, labelWords, nameInLists, WORDS, type DisplayUnit, type FormField, type FieldGroup, type UnitDesign, type Workshop } from '@keen/core';
+import { familyOf, labelWords, nameInLists, WORDS, type DisplayUnit, type FormField, type FieldGroup, type CabinetSpec, type Workshop } from '@keen/core';
 import { FormControlLabel, Switch, TextField } from '@mui/material';
 import { memo, useMemo } from 'react';
 import { useAppSelector } from '../../app/store.ts';
@@ -9,81 +9,91 @@ import { NumberField } from '../../ui/NumberField.tsx';
 import { selectOpen, selectPlan } from '../project/selectors.ts';
 import { at, lengthAt, useEdit } from '../project/useEdit.ts';
 
-export function UnitFields({ box, unit, group }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly group: FieldGroup }) {
+export function CabinetFields({ spec, unit, group }: { readonly spec: CabinetSpec; readonly unit: DisplayUnit; readonly group: FieldGroup }) {
   const workshop = useAppSelector((state) => selectOpen(state).workshop);
   return (
     <div className="fields">
-      {shownFields(box, group).map((field) => (
-        <UnitField key={field.path.join('.')} field={field} within={NOWHERE} box={box} unit={unit} workshop={workshop} />
+      {shownFields(spec, group).map((field) => (
+        <CabinetField key={field.path.join('.')} field={field} within={NOWHERE} spec={spec} unit={unit} workshop={workshop} />
       ))}
     </div>
   );
 }
 
 /** The fields of a group that matter for this unit. */
-export const shownFields = (box: UnitDesign, group: FieldGroup): FormField[] =>
-  familyOf(box).form.fields.filter((field) => field.group === group && field.kind !== 'id' && (field.when?.(box) ?? true));
+export const shownFields = (spec: CabinetSpec, group: FieldGroup): FormField[] =>
+  familyOf(spec).form.fields.filter((field) => field.group === group && field.kind !== 'id' && (field.when?.(spec) ?? true));
 
 /** Some fields of a unit, wherever they stand in its form: the sheets it is cut from. */
-export function StockFields({ box, unit, fields }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly fields: readonly FormField[] }) {
+export function StockFields({ spec, unit, fields }: { readonly spec: CabinetSpec; readonly unit: DisplayUnit; readonly fields: readonly FormField[] }) {
   const workshop = useAppSelector((state) => selectOpen(state).workshop);
   return (
     <div className="fields">
       {fields.map((field) => (
-        <UnitField key={field.path.join('.')} field={field} within={NOWHERE} box={box} unit={unit} workshop={workshop} />
+        <CabinetField key={field.path.join('.')} field={field} within={NOWHERE} spec={spec} unit={unit} workshop={workshop} />
       ))}
     </div>
   );
 }
 
 /** What is kept as text; nothing for null. */
-const textAt = (box: UnitDesign, path: readonly string[]): string => {
-  const value = at(box, path);
+const textAt = (spec: CabinetSpec, path: readonly string[]): string => {
+  const value = at(spec, path);
   return typeof value === 'string' ? value : '';
 };
 
 const NOWHERE: readonly string[] = [];
 
 /** The fields of one element: a shelf, a divider, a tool's bay. */
-export function ElementFields({ box, unit, list, id }: { readonly box: UnitDesign; readonly unit: DisplayUnit; readonly list: string; readonly id: string }) {
+export function ElementFields({
+  spec,
+  unit,
+  list,
+  id,
+}: {
+  readonly spec: CabinetSpec;
+  readonly unit: DisplayUnit;
+  readonly list: string;
+  readonly id: string;
+}) {
   const workshop = useAppSelector((state) => selectOpen(state).workshop);
   const within = useMemo(() => [list, id], [list, id]);
-  const form = familyOf(box).form.elements.find(({ path }) => path === list)!;
-  const element = at(box, within);
+  const form = familyOf(spec).form.elements.find(({ path }) => path === list)!;
+  const element = at(spec, within);
   return (
     <div className="fields">
       {form.fields
         .filter((field) => field.kind !== 'id' && (field.when?.(element) ?? true))
         .map((field) => (
-          <UnitField key={field.path.join('.')} field={field} within={within} box={box} unit={unit} workshop={workshop} />
+          <CabinetField key={field.path.join('.')} field={field} within={within} spec={spec} unit={unit} workshop={workshop} />
         ))}
     </div>
   );
 }
 
-interface UnitFieldProps {
+interface CabinetFieldProps {
   readonly field: FormField;
   /** The element the field belongs to, as a path inside the unit. */
   readonly within: readonly string[];
-  readonly box: UnitDesign;
+  readonly spec: CabinetSpec;
   readonly unit: DisplayUnit;
   readonly workshop: Workshop;
 }
 
 /** A form has thirty fields and a key changes one: the others need not be drawn again. */
-const isSame = (a: UnitFieldProps, b: UnitFieldProps): boolean =>
+const isSame = (a: CabinetFieldProps, b: CabinetFieldProps): boolean =>
   a.field === b.field &&
   a.within === b.within &&
   a.unit === b.unit &&
   a.workshop === b.workshop &&
-  a.box.id === b.box.id &&
-  at(a.box, [...a.within, ...a.field.path]) === at(b.box, [...b.within, ...b.field.path]) &&
+  a.spec.id === b.spec.id &&
+  at(a.spec, [...a.within, ...a.field.path]) === at(b.spec, [...b.within, ...b.field.path]) &&
   (a.field.kind !== 'choice' || a.field.options.every((option) => allows(a, option) === allows(b, option)));
 
-const allows = ({ field, box }: UnitFieldProps, option: string): boolean => field.kind !== 'choice' || (field.allows?.(box, option) ?? true);
+const allows = ({ field, spec }: CabinetFieldProps, option: string): boolean => field.kind !== 'choice' || (field.allows?.(spec, option) ?? true);
 
-const UnitField = memo(function UnitField(props: UnitFieldProps) {
-  const { field, within, box, unit, workshop } = props;
+const CabinetField = memo(function UnitField(props: CabinetFieldProps) {
+  const { field, within, spec, unit, workshop } = props;
   const { set, leave } = useEdit();
   const path = [...within, ...field.path];
   const name = path.join('.');
@@ -94,13 +104,13 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         <LengthField
           label={label}
           name={name}
-          value={lengthAt(box, path)}
+          value={lengthAt(spec, path)}
           unit={unit}
           least={field.least}
           most={field.most}
           optional={field.optional ?? false}
           placeholder={field.optional ? (within.length > 0 ? 'evenly spaced' : 'none') : ''}
-          onChange={(value) => set(box, path, value)}
+          onChange={(value) => set(spec, path, value)}
           onLeave={leave}
         />
       );
@@ -109,9 +119,9 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         <ChoiceField
           label={label}
           name={name}
-          value={String(at(box, path))}
+          value={String(at(spec, path))}
           options={field.options.map((value) => ({ value, label: optionWords(path, value), disabled: !allows(props, value) }))}
-          onChange={(value) => set(box, path, value)}
+          onChange={(value) => set(spec, path, value)}
         />
       );
     case 'count':
@@ -120,10 +130,10 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           label={label}
           name={name}
           whole
-          value={at(box, path) as number}
+          value={at(spec, path) as number}
           least={field.least}
           most={field.most}
-          onChange={(value) => value !== null && set(box, path, value)}
+          onChange={(value) => value !== null && set(spec, path, value)}
           onLeave={leave}
         />
       );
@@ -133,10 +143,10 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           label={label}
           name={name}
           unit="°"
-          value={at(box, path) as number}
+          value={at(spec, path) as number}
           least={field.least}
           most={field.most}
-          onChange={(value) => value !== null && set(box, path, value)}
+          onChange={(value) => value !== null && set(spec, path, value)}
           onLeave={leave}
         />
       );
@@ -146,8 +156,8 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           control={
             <Switch
               size="small"
-              checked={at(box, path) === true}
-              onChange={(event) => set(box, path, event.target.checked)}
+              checked={at(spec, path) === true}
+              onChange={(event) => set(spec, path, event.target.checked)}
               slotProps={{ input: { 'data-field': name } as Record<string, string> }}
             />
           }
@@ -160,10 +170,10 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           label={label}
           name={name}
           unit={field.measure === 'factor' ? '' : field.measure}
-          value={at(box, path) as number}
+          value={at(spec, path) as number}
           least={field.least}
           most={field.most}
-          onChange={(value) => value !== null && set(box, path, value)}
+          onChange={(value) => value !== null && set(spec, path, value)}
           onLeave={leave}
         />
       );
@@ -172,8 +182,8 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         <TextField
           size="small"
           label={label}
-          value={textAt(box, path)}
-          onChange={(event) => event.target.value.trim() !== '' && set(box, path, event.target.value.slice(0, field.most))}
+          value={textAt(spec, path)}
+          onChange={(event) => event.target.value.trim() !== '' && set(spec, path, event.target.value.slice(0, field.most))}
           slotProps={{ htmlInput: { 'data-field': name, maxLength: field.most } }}
         />
       );
@@ -183,8 +193,8 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
           control={
             <Switch
               size="small"
-              checked={at(box, path) !== null}
-              onChange={(event) => set(box, path, event.target.checked ? field.start(box) : null)}
+              checked={at(spec, path) !== null}
+              onChange={(event) => set(spec, path, event.target.checked ? field.start(spec) : null)}
               slotProps={{ input: { 'data-field': name } as Record<string, string> }}
             />
           }
@@ -192,7 +202,7 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         />
       );
     case 'space':
-      return <SpaceField label={label} name={name} value={String(at(box, path))} box={box} onChange={(value) => set(box, path, value)} />;
+      return <SpaceField label={label} name={name} value={String(at(spec, path))} spec={spec} onChange={(value) => set(spec, path, value)} />;
     case 'id':
       return null;
     case 'stock':
@@ -200,15 +210,15 @@ const UnitField = memo(function UnitField(props: UnitFieldProps) {
         <ChoiceField
           label={label}
           name={name}
-          value={textAt(box, path)}
+          value={textAt(spec, path)}
           options={[
             ...(field.optional ? [{ value: '', label: 'none' }] : []),
             ...Object.values(workshop.products)
               // One that is there is shown as what it is, wherever it came from.
-              .filter(({ id, kind }) => !field.sheetsOnly || kind === 'sheet' || id === textAt(box, path))
+              .filter(({ id, kind }) => !field.sheetsOnly || kind === 'sheet' || id === textAt(spec, path))
               .map((product) => ({ value: product.id, label: nameInLists(product, workshop) })),
           ]}
-          onChange={(value) => set(box, path, value === '' ? null : value)}
+          onChange={(value) => set(spec, path, value === '' ? null : value)}
         />
       );
   }
@@ -224,14 +234,14 @@ interface SpaceFieldProps {
   readonly label: string;
   readonly name: string;
   readonly value: string;
-  readonly box: UnitDesign;
+  readonly spec: CabinetSpec;
   readonly onChange: (value: string) => void;
 }
 
 /** A space by the name it has in the drawing; one that is gone, by what it was called. */
-function SpaceField({ label, name, value, box, onChange }: SpaceFieldProps) {
-  const plan = useAppSelector(selectPlan).byId.get(box.id);
-  const spaces = (plan?.unit.compartments ?? []).map((space) => ({ value: space.keptBy, label: labelWords(space.name) }));
+function SpaceField({ label, name, value, spec, onChange }: SpaceFieldProps) {
+  const plan = useAppSelector(selectPlan).byId.get(spec.id);
+  const spaces = (plan?.cabinet.compartments ?? []).map((space) => ({ value: space.keptBy, label: labelWords(space.name) }));
   const options = spaces.some((space) => space.value === value) ? spaces : [{ value, label: `${value} (gone)` }, ...spaces];
   return <ChoiceField label={label} name={name} value={value} options={options} onChange={onChange} />;
 }

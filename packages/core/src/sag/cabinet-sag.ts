@@ -1,9 +1,9 @@
 /** Sag of every floor of a unit under what it holds. Strength (bending over allowable) goes to the checks, looks stay here. */
-import { floorLoads, type MaterialOf, type UnitWeights } from '../parts/weights.ts';
+import { floorLoads, type MaterialOf, type CabinetWeights } from '../parts/weights.ts';
 import { toMm } from '../length/length.ts';
 import { hasSize } from '../solid/panel.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { meetingsOf, type ResolvedUnit } from '../solid/unit.ts';
+import { meetingsOf, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { evaluate, type ExplainedValue } from '../explained/explained-value.ts';
 import { underEvenLoad, underLoads, type Beam } from './beam.ts';
 import { BENDING_STIFFNESS, GLUED_ENDS, SAG_LATER, SAG_LIMIT } from './shelf-sag.ts';
@@ -23,9 +23,9 @@ export interface ShelfSag {
 /** Sags are known, and shown, to a tenth of a millimetre: only what is over the limit by that is said to show. */
 export const shows = ({ later, limit }: Pick<ShelfSag, 'later' | 'limit'>): boolean => Math.round(later.value * 10) > Math.round(limit.value * 10);
 
-export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: MaterialOf): ShelfSag[] {
+export function sagOf(cabinet: ResolvedCabinet, weights: CabinetWeights, materialOf: MaterialOf): ShelfSag[] {
   return floorLoads(weights.contents).flatMap(({ floor, span, alone, strips }) => {
-    const panel = unit.byId.get(floor)!;
+    const panel = cabinet.byId.get(floor)!;
     // A part that no size is left of bends under nothing: it cannot be made.
     if (!hasSize(panel) || span.value <= 0) return [];
     // A tab is held along its one end: what bridges two of them is no beam of its.
@@ -38,7 +38,7 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
     const B = { value: toMm(panel.width.value), length: panel.width };
     const t = { value: toMm(panel.thickness), source: panel.thicknessFrom };
     const EI = evaluate(BENDING_STIFFNESS, { E: { value: along ? material.stiffnessAlongMPa : material.stiffnessAcrossMPa, source }, B, t });
-    const κ = endsFactor(unit, panel);
+    const κ = endsFactor(cabinet, panel);
     const own = weights.panels.get(panel.id)!;
     const F = { value: along ? material.bendingMPa : bendingAcrossMPa(material), source };
     const beam: Beam = { L, B, t, EI, F, κ };
@@ -54,7 +54,7 @@ export function sagOf(unit: ResolvedUnit, weights: UnitWeights, materialOf: Mate
   });
 }
 
-function endsFactor(unit: ResolvedUnit, panel: ResolvedPanel): number {
-  const ends = meetingsOf(unit, 'asGuest', panel.id).filter(({ edge }) => edge === 'start' || edge === 'end');
+function endsFactor(cabinet: ResolvedCabinet, panel: ResolvedPanel): number {
+  const ends = meetingsOf(cabinet, 'asGuest', panel.id).filter(({ edge }) => edge === 'start' || edge === 'end');
   return ends.length === 2 && ends.every(({ joint }) => joint.glue && joint.kind === 'dado') ? GLUED_ENDS : 1;
 }

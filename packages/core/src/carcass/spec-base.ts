@@ -5,7 +5,7 @@ import { entered, type Entered } from '../length/entered.ts';
 import type { DisplayUnit } from '../length/length.ts';
 import type { FastenedBy, Fit } from '../solid/connection.ts';
 import type { SlotExit } from '../solid/panel.ts';
-import type { Hanging } from '../solid/unit.ts';
+import type { Hanging } from '../solid/cabinet.ts';
 import type { WallPlace } from '../wall/wall.ts';
 
 export interface ScrewChoice {
@@ -105,7 +105,7 @@ export interface Insert {
 /** Along a part's length, across it, or as it comes (painted work). */
 export type GrainChoice = 'length' | 'width' | 'free';
 
-export interface UnitBase {
+export interface SpecBase {
   readonly id: string;
   readonly family: string;
   readonly name: string;
@@ -148,7 +148,7 @@ export interface UnitBase {
 }
 
 /** What the questions of a new unit settle. */
-export interface NewUnit {
+export interface NewSpec {
   readonly id: string;
   readonly name: string;
   readonly order: number;
@@ -205,7 +205,7 @@ export function newHanging(unit: DisplayUnit, stock: string): HangingChoice {
 }
 
 /** The common part of a new unit. `spaces` are the ids of what things stand in. */
-export function newBase<F extends string>(family: F, start: NewUnit, spaces: readonly string[]): UnitBase & { readonly family: F } {
+export function newBase<F extends string>(family: F, start: NewSpec, spaces: readonly string[]): SpecBase & { readonly family: F } {
   const { id, name, order, unit, width, height, depth, stock, contents, place } = start;
   return {
     id,

@@ -2,7 +2,7 @@
 import { toMm } from '../length/length.ts';
 import type { Connection } from '../solid/connection.ts';
 import type { ResolvedPanel } from '../solid/resolve.ts';
-import { hangsOnCleat, type ResolvedUnit } from '../solid/unit.ts';
+import { hangsOnCleat, type ResolvedCabinet } from '../solid/cabinet.ts';
 import { boundsOf } from '../solid/views.ts';
 import { evaluate, formula, total, type ExplainedValue } from '../explained/explained-value.ts';
 import { assembliesOf, type Assembly, type GlueUp } from './assemblies.ts';
@@ -13,7 +13,7 @@ import { faceArea } from './faces.ts';
 import { finishOf } from './finishes.ts';
 import { fastenersIn, slowed } from './gluing.ts';
 import { closingOf, MANY_PIECES } from './glue-ways.ts';
-import type { BuildJob, UnitToBuild } from './job.ts';
+import type { BuildJob, CabinetToBuild } from './job.ts';
 import { machineFor } from './machines-run.ts';
 import { stepMinutes, type CountedWork } from './minutes.ts';
 import type { HelperFor, Step, StepDetail } from './step.ts';
@@ -55,15 +55,15 @@ export const stepOf =
     ...more,
   });
 
-export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
-  const { unit, parts } = of;
-  const made = stepOf(unit.id, job.pace);
-  const assemblies = assembliesOf(unit);
+export function cabinetSteps(job: BuildJob, of: CabinetToBuild): Step[] {
+  const { cabinet, parts } = of;
+  const made = stepOf(cabinet.id, job.pace);
+  const assemblies = assembliesOf(cabinet);
   const waiting = waitingParts(job);
   const own = parts.flatMap(({ panels }) => panels).filter((id) => !waiting.has(id));
   const carcass = new Set(assemblies.filter(({ kind }) => kind === 'carcass').flatMap(({ panels }) => panels));
   const box = carcass.size > 0 ? carcass : new Set(own);
-  const banded = unit.panels.filter(({ bands }) => bands.length > 0);
+  const banded = cabinet.panels.filter(({ bands }) => bands.length > 0);
   return [
     ...inBatches('label', own, (name, panels) => {
       const lines = parts.filter((line) => line.panels.some((panel) => panels.has(panel))).length;
@@ -85,34 +85,34 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
     ...assemblies.flatMap((assembly) => assemblySteps(made, of, assembly, job)),
     ...fitSteps(made, of, job),
     ...surfaceSteps(made, of, box, job, 'outside'),
-    ...movingSteps(made, unit, inBatches),
+    ...movingSteps(made, cabinet, inBatches),
     ...hangSteps(made, of, job.shop),
   ];
 
   /** A step for the parts it was ticked for, and one more for those that came since. */
   function inBatches(name: string, panels: readonly string[], steps: InBatches): Step[] {
-    return batchesOf(`${unit.id}/${name}`, panels, job.ticked).flatMap(({ suffix, panels: some }) => steps(`${name}${suffix}`, new Set(some)));
+    return batchesOf(`${cabinet.id}/${name}`, panels, job.ticked).flatMap(({ suffix, panels: some }) => steps(`${name}${suffix}`, new Set(some)));
   }
 
   /** Sanded on one side, and coated where it gets a finish. */
   function surfaceSteps(
     step: Made,
-    { finish: choice, faced }: UnitToBuild,
+    { finish: choice, faced }: CabinetToBuild,
     inBox: ReadonlySet<string>,
     { choices }: BuildJob,
     side: 'inside' | 'outside',
   ): Step[] {
-    const all = unit.panels.filter(
+    const all = cabinet.panels.filter(
       ({ id, role }) => role !== 'wall-half' && role !== 'cabinet-half' && !faced.has(id) && (side === 'outside' || inBox.has(id)),
     );
     if (all.length === 0) return [];
     const ids = all.map(({ id }) => id);
     const area = (panels: ReadonlySet<string>, which: 'inside' | 'outside') =>
       faceArea(
-        unit.panels.filter(({ id }) => panels.has(id)),
+        cabinet.panels.filter(({ id }) => panels.has(id)),
         inBox,
         which,
-        unit.panels,
+        cabinet.panels,
       );
     const sand = inBatches(`sand-${side}`, ids, (name, panels) => {
       const areaM2 = area(panels, side);
@@ -121,7 +121,7 @@ export function unitSteps(job: BuildJob, of: UnitToBuild): Step[] {
     const product = finishOf(choice, job.shop);
     // Finished after assembly, the inside is coated with the outside.
     if (!product || (side === 'inside' && choice.when === 'after')) return sand;
-    const maskedMm = side === 'inside' && choice.masked ? gluedMm(unit) : 0;
+    const maskedMm = side === 'inside' && choice.masked ? gluedMm(cabinet) : 0;
     const coats = Array.from({ length: product.coats }, (_, n): Step[] =>
       inBatches(`coat-${side}/${n + 1}`, ids, (name, panels) => {
         const coated = choice.when === 'after' ? bothSides(area(panels, side), area(panels, 'inside')) : area(panels, side);
@@ -182,32 +182,32 @@ const bothSides = (a: ExplainedValue, b: ExplainedValue): ExplainedValue =>
   total('area-all', 'm2', [...a.terms, ...b.terms], '[eq] docs/formulas/finish-area.md');
 
 /** What is taped off: every glued seam, on the face or edge that goes to the other. */
-const gluedMm = (unit: ResolvedUnit): number =>
-  unit.meetings
+const gluedMm = (cabinet: ResolvedCabinet): number =>
+  cabinet.meetings
     .filter(({ joint }) => joint.glue)
-    .reduce((sum, { guest }) => sum + Math.min(toMm(unit.byId.get(guest)!.length.value), toMm(unit.byId.get(guest)!.width.value)), 0);
+    .reduce((sum, { guest }) => sum + Math.min(toMm(cabinet.byId.get(guest)!.length.value), toMm(cabinet.byId.get(guest)!.width.value)), 0);
 
 /** Dry fit, glue-ups in order, diagonals while the glue is wet, and what is laid over trimmed flush. */
-function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: Assembly, { choices, shop, ticked }: BuildJob): Step[] {
-  const name = assembly.id.slice(unit.id.length + 1);
+function assemblySteps(made: Made, { cabinet, insetDoors }: CabinetToBuild, assembly: Assembly, { choices, shop, ticked }: BuildJob): Step[] {
+  const name = assembly.id.slice(cabinet.id.length + 1);
   const joints = assembly.glueUps.reduce((sum, { meetings }) => sum + meetings.length, 0);
   const fit = made(
     `dry-fit/${name}`,
     { kind: 'dry-fit', assembly: assembly.id, what: assembly.kind, joints },
     assembly.panels,
     { 'set-out-parts': 1, 'fit-joint': joints },
-    { helper: helperFor(unit, assembly.panels, assembly.panels.length), canPause: false },
+    { helper: helperFor(cabinet, assembly.panels, assembly.panels.length), canPause: false },
   );
   // What stands round a space is looked at for square where it first does: in the first of two goes.
   const ring = assembly.glueUps.find((each) => squares(each));
   const closings = assembly.glueUps.flatMap((whole) => {
-    const { goes, ...how } = closingOf(unit, whole, choices, shop, ticked);
+    const { goes, ...how } = closingOf(cabinet, whole, choices, shop, ticked);
     return goes.map(({ glueUp, glue }, go) => ({
       glueUp,
       glue,
       closing: { ...how, of: whole.id, go, goes: goes.length },
       isRing: whole === ring && go === 0,
-      skin: goes.length > 1 ? null : skinOf(unit, whole),
+      skin: goes.length > 1 ? null : skinOf(cabinet, whole),
     }));
   });
   return [
@@ -218,7 +218,7 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
       const driven = fasteners.reduce((sum, { count }) => sum + count, 0);
       const inClamps = glue?.clampMin ?? null;
       const joined = made(
-        glueUp.id.slice(unit.id.length + 1),
+        glueUp.id.slice(cabinet.id.length + 1),
         { kind: 'glue', assembly: assembly.id, what: assembly.kind, glueUp, skin, glue, fasteners, closing },
         panels,
         {
@@ -229,21 +229,21 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
           'drive-fastener': driven,
           'wipe-squeeze-out': glue ? 1 : 0,
         },
-        { waits: isRing ? null : inClamps, canPause: false, helper: helperFor(unit, panels, glueUp.groups.length) },
+        { waits: isRing ? null : inClamps, canPause: false, helper: helperFor(cabinet, panels, glueUp.groups.length) },
       );
       const checked = isRing
         ? [
             made(
               `square/${name}`,
-              { kind: 'square', assembly: assembly.id, diagonals: ringDiagonals(unit, assembly, insetDoors) },
+              { kind: 'square', assembly: assembly.id, diagonals: ringDiagonals(cabinet, assembly, insetDoors) },
               panels,
               { 'measure-diagonals': 1 },
               { waits: inClamps, canPause: false, rightAfter: joined.id },
             ),
           ]
         : [];
-      const over = skin === 'back' ? glueUp.meetings.filter((meeting) => isLaidOver(unit, meeting)) : [];
-      const overMm = over.reduce((sum, { guest }) => sum + toMm(unit.byId.get(guest)!.length.value), 0);
+      const over = skin === 'back' ? glueUp.meetings.filter((meeting) => isLaidOver(cabinet, meeting)) : [];
+      const overMm = over.reduce((sum, { guest }) => sum + toMm(cabinet.byId.get(guest)!.length.value), 0);
       const trimmed =
         over.length > 0
           ? [made(`trim/${name}`, { kind: 'trim', lengthMm: overMm }, panels, { 'trim-meter': overMm / 1000 }, { machines: machineFor('trim', shop) })]
@@ -257,24 +257,24 @@ function assemblySteps(made: Made, { unit, insetDoors }: UnitToBuild, assembly: 
 const squares = ({ groups, meetings, along }: GlueUp): boolean => along !== null && groups.length > 2 && meetings.length >= 4;
 
 /** A back over the edges of what stands on it: not one let in, nor where the two parts of a split one meet. */
-const isLaidOver = ({ byId }: ResolvedUnit, { guest, host, joint }: Connection): boolean =>
+const isLaidOver = ({ byId }: ResolvedCabinet, { guest, host, joint }: Connection): boolean =>
   byId.get(host)!.role === 'back' && EDGED.has(byId.get(guest)!.role) && joint.kind === 'butt' && (joint.glue || joint.fastening !== null);
 const EDGED: ReadonlySet<ResolvedPanel['role']> = new Set(['side', 'top', 'bottom']);
 
-function skinOf({ byId }: ResolvedUnit, { groups }: GlueUp): 'back' | 'frame' | 'edging' | null {
+function skinOf({ byId }: ResolvedCabinet, { groups }: GlueUp): 'back' | 'frame' | 'edging' | null {
   if (groups.length !== 2) return null;
   const roles = new Set([...groups].sort((a, b) => a.length - b.length)[0]!.map((id) => byId.get(id)!.role));
   return (['back', 'frame', 'edging'] as const).find((role) => roles.size === 1 && roles.has(role)) ?? null;
 }
 
 /** `pieces`: what has to be held at once; what is one already counts once. */
-function helperFor(unit: ResolvedUnit, panels: readonly string[], pieces: number): HelperFor | null {
-  const longest = Math.max(...panels.map((id) => toMm(unit.byId.get(id)!.length.value)));
+function helperFor(cabinet: ResolvedCabinet, panels: readonly string[], pieces: number): HelperFor | null {
+  const longest = Math.max(...panels.map((id) => toMm(cabinet.byId.get(id)!.length.value)));
   if (longest > LONG_MM) return 'long';
   return pieces > MANY_PIECES ? 'many' : null;
 }
 
-function fitSteps(made: Made, of: UnitToBuild, { choices, sheets, shop }: BuildJob): Step[] {
+function fitSteps(made: Made, of: CabinetToBuild, { choices, sheets, shop }: BuildJob): Step[] {
   if (choices.cut === 'first') return [];
   const parts = cutToFit(of);
   if (parts.length === 0) return [];
@@ -283,22 +283,22 @@ function fitSteps(made: Made, of: UnitToBuild, { choices, sheets, shop }: BuildJ
 }
 
 /** What moves: leaves on hinges, drawers from the fixed datum on, fronts by spacers, shelves on their pins. */
-function movingSteps(made: Made, unit: ResolvedUnit, inBatches: (name: string, panels: readonly string[], steps: InBatches) => Step[]): Step[] {
-  const hinged = [...new Set(unit.meetings.filter(({ joint }) => joint.kind === 'hinge').map(({ guest }) => guest))];
-  const assemblies = assembliesOf(unit);
+function movingSteps(made: Made, cabinet: ResolvedCabinet, inBatches: (name: string, panels: readonly string[], steps: InBatches) => Step[]): Step[] {
+  const hinged = [...new Set(cabinet.meetings.filter(({ joint }) => joint.kind === 'hinge').map(({ guest }) => guest))];
+  const assemblies = assembliesOf(cabinet);
   const withAll = (panel: string): readonly string[] => assemblies.find(({ panels }) => panels.includes(panel))?.panels ?? [panel];
   const boxes = assemblies.filter(({ kind }) => kind === 'drawer').map(({ panels }) => panels);
-  const highest = (panels: readonly string[]): number => Math.max(...panels.map((id) => boundsOf(unit.byId.get(id)!).high.up));
+  const highest = (panels: readonly string[]): number => Math.max(...panels.map((id) => boundsOf(cabinet.byId.get(id)!).high.up));
   const inDrawers = new Set(boxes.flat());
-  const fronts = unit.meetings
-    .filter(({ guest, host, joint }) => joint.kind === 'laid' && inDrawers.has(host) && unit.byId.get(guest)!.role === 'front')
+  const fronts = cabinet.meetings
+    .filter(({ guest, host, joint }) => joint.kind === 'laid' && inDrawers.has(host) && cabinet.byId.get(guest)!.role === 'front')
     .map(({ guest }) => guest);
   const built = new Set(assemblies.filter(({ kind }) => kind !== 'loose').flatMap(({ panels }) => panels));
   const moving = new Set([...hinged.flatMap(withAll), ...fronts]);
-  const loose = unit.panels
+  const loose = cabinet.panels
     .filter(({ id, role, onWall }) => !built.has(id) && !moving.has(id) && !onWall && role !== 'wall-half' && role !== 'cabinet-half' && role !== 'spacer')
     .map(({ id }) => id);
-  const hinges = unit.hardware.filter(({ kind }) => kind === 'hinge').reduce((sum, { count }) => sum + count, 0);
+  const hinges = cabinet.hardware.filter(({ kind }) => kind === 'hinge').reduce((sum, { count }) => sum + count, 0);
   return [
     ...(hinged.length > 0
       ? inBatches('doors', hinged.flatMap(withAll), (name, panels) => {
@@ -319,13 +319,13 @@ function movingSteps(made: Made, unit: ResolvedUnit, inBatches: (name: string, p
 
 function hangSteps(
   made: Made,
-  { unit, toHang: { looks, wallScrews, cabinetScrews, locks, rail, bareKg, limitKg, beside, spaces, contentsKg } }: UnitToBuild,
+  { cabinet, toHang: { looks, wallScrews, cabinetScrews, locks, rail, bareKg, limitKg, beside, spaces, contentsKg } }: CabinetToBuild,
   shop: BuildJob['shop'],
 ): Step[] {
-  const { hanging } = unit;
+  const { hanging } = cabinet;
   const bored = { machines: machineFor('bore', shop) };
   const cleat = hangsOnCleat(hanging);
-  const all = unit.panels.filter(({ onWall }) => !onWall).map(({ id }) => id);
+  const all = cabinet.panels.filter(({ onWall }) => !onWall).map(({ id }) => id);
   const halves = [hanging.wallHalf, ...hanging.brackets, ...(hanging.lower ? [hanging.lower.wallHalf, hanging.lower.cabinetHalf] : [])];
   const helper: HelperFor | null = bareKg > limitKg ? 'heavy' : null;
   // Screwed through, it is on the wall when its screws are: nothing is put up before it, and it does not come down again.

@@ -19,21 +19,21 @@ import {
   type JointGroup,
   type PartLine,
   type PieceDrawing,
-  type UnitPlan,
+  type CabinetPlan,
 } from '@keen/core';
 import { linesOf } from '../letters.ts';
 import { TEXT_MM, type Box, type Canvas } from './canvas.ts';
-import type { Told } from './chapter.ts';
+import type { ShopSetContext } from './chapter.ts';
 import { pictureFigure } from './exploded.ts';
 import { drawFigure, drawPair, heightOf } from './figure.ts';
 import type { Figure } from './figure-parts.ts';
 import { Flow, type Pages } from './flow.ts';
 import { partFigure } from './part-figures.ts';
-import { CUT_GREY, nameOf, sectionFigure, viewFigure } from './unit-figures.ts';
+import { CUT_GREY, nameOf, sectionFigure, viewFigure } from './cabinet-figures.ts';
 
 const LINE = TEXT_MM * 1.55;
 
-export function unitChapter(pages: Pages, told: Told, plan: UnitPlan): void {
+export function cabinetChapter(pages: Pages, told: ShopSetContext, plan: CabinetPlan): void {
   const title = `${plan.letter} ${plan.name}`;
   picturePage(pages, told, plan, title);
   viewPages(pages, told, plan, title);
@@ -78,7 +78,7 @@ export function facts(canvas: Canvas, { x, y, width, height }: Box, rows: readon
   }
 }
 
-function picturePage(pages: Pages, { unit, lines }: Told, plan: UnitPlan, title: string): void {
+function picturePage(pages: Pages, { unit, lines }: ShopSetContext, plan: CabinetPlan, title: string): void {
   const page = pages.begin(title);
   const [picture, tally] = shared(page.room, [7, 3]);
   drawFigure(page, pictureFigure(plan, 0, lines), picture!);
@@ -86,15 +86,15 @@ function picturePage(pages: Pages, { unit, lines }: Told, plan: UnitPlan, title:
 }
 
 /** The figures of the tally, in its order. */
-export function tallyOf(plan: UnitPlan, unit: Told['unit']): (readonly [string, string])[] {
-  const { width, height, depth } = plan.unit.outside;
+export function tallyOf(plan: CabinetPlan, unit: ShopSetContext['unit']): (readonly [string, string])[] {
+  const { width, height, depth } = plan.cabinet.outside;
   const worst = plan.sag.reduce<(typeof plan.sag)[number] | undefined>((a, b) => (a && a.later.value >= b.later.value ? a : b), undefined);
   const [weakest] = plan.hang.links;
   const { findings } = figuresOf(plan);
   return [
     ['outside, wide × high × deep', [width, height, depth].map(({ value }) => tapeTextWithUnit(value, unit)).join(' × ')],
     ['weight', `${massText(plan.weights.empty.mass.value, unit)} empty, ${massText(plan.loaded.mass.value, unit)} loaded`],
-    ['worst sag, in years', worst ? `${labelWords(plan.unit.byId.get(worst.panel)!.name)}: ${sagText(worst.later.value, unit)}` : 'no shelf'],
+    ['worst sag, in years', worst ? `${labelWords(plan.cabinet.byId.get(worst.panel)!.name)}: ${sagText(worst.later.value, unit)}` : 'no shelf'],
     ['weakest link, loaded', weakest ? `${linkWords(weakest)}: ${percentText(weakest.use.value)} used` : 'nothing hangs'],
     ['hanging', VERDICTS[plan.hang.state]],
     ['parts', String(plan.parts.reduce((sum, { count }) => sum + count, 0))],
@@ -102,7 +102,7 @@ export function tallyOf(plan: UnitPlan, unit: Told['unit']): (readonly [string, 
   ];
 }
 
-const VERDICTS: Readonly<Record<UnitPlan['hang']['state'], string>> = {
+const VERDICTS: Readonly<Record<CabinetPlan['hang']['state'], string>> = {
   fine: `${VERDICT_WORDS.fine} (estimate)`,
   tight: `${VERDICT_WORDS.tight} (estimate)`,
   over: `${VERDICT_WORDS.over}: do not hang it as drawn`,
@@ -110,8 +110,8 @@ const VERDICTS: Readonly<Record<UnitPlan['hang']['state'], string>> = {
   'not-checked': `${VERDICT_WORDS['not-checked']}: no load is planned`,
 };
 
-function viewPages(pages: Pages, { unit, lines }: Told, plan: UnitPlan, title: string): void {
-  const doors = plan.unit.panels.some(({ role }) => role === 'door');
+function viewPages(pages: Pages, { unit, lines }: ShopSetContext, plan: CabinetPlan, title: string): void {
+  const doors = plan.cabinet.panels.some(({ role }) => role === 'door');
   const alone = (name: string, figure: Figure): void => {
     const page = pages.begin(`${title}: ${name}`);
     drawFigure(page, figure, page.room);
@@ -124,12 +124,12 @@ function viewPages(pages: Pages, { unit, lines }: Told, plan: UnitPlan, title: s
 }
 
 /** The more a unit measures the further its parts are drawn apart. */
-function apartOf({ unit: { outside } }: UnitPlan): number {
+function apartOf({ cabinet: { outside } }: CabinetPlan): number {
   return Math.max(outside.width.value, outside.height.value) / 1e6 / 3.4;
 }
 
 /** The drawing beside its words. */
-function partPages(pages: Pages, told: Told, plan: UnitPlan, title: string): void {
+function partPages(pages: Pages, told: ShopSetContext, plan: CabinetPlan, title: string): void {
   const flow = new Flow(pages, `${title}: parts`);
   for (const line of plan.parts) partCard(flow, told, line, plan);
 }
@@ -138,9 +138,9 @@ const WORDS_SHARE = 0.36;
 /** A part is drawn no higher, so that two stand on a page. */
 const MAX_PART_MM = 96;
 
-export function partCard(flow: Flow, { unit, workshop }: Pick<Told, 'unit' | 'workshop'>, line: PartLine, plan: UnitPlan | null): void {
+export function partCard(flow: Flow, { unit, workshop }: Pick<ShopSetContext, 'unit' | 'workshop'>, line: PartLine, plan: CabinetPlan | null): void {
   const figure = { ...partFigure(line, plan, unit), title: nameOf(line) };
-  const words = wordsOf(line, pieceDrawing(line, plan?.unit ?? null).below, workshop, unit);
+  const words = wordsOf(line, pieceDrawing(line, plan?.cabinet ?? null).below, workshop, unit);
   const room = flow.room;
   const wide = (room.width - GAP_MM) * (1 - WORDS_SHARE);
   const lines = words.flatMap((text) => linesOf(text, TEXT_MM, room.width - GAP_MM - wide));
@@ -165,7 +165,7 @@ export function partCard(flow: Flow, { unit, workshop }: Pick<Told, 'unit' | 'wo
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-function wordsOf(line: PartLine, below: PieceDrawing['below'], workshop: Told['workshop'], unit: Told['unit']): string[] {
+function wordsOf(line: PartLine, below: PieceDrawing['below'], workshop: ShopSetContext['workshop'], unit: ShopSetContext['unit']): string[] {
   const grain = line.grain === 'none' ? 'grain either way' : `grain along the ${line.grain}`;
   return [
     `${lengthText(line.length.value, unit)} × ${lengthText(line.width.value, unit)} × ${fineText(line.thickness, unit)}, ${workshop.products[line.stock]?.name ?? line.stock}, ${grain}.`,
@@ -181,9 +181,9 @@ function wordsOf(line: PartLine, below: PieceDrawing['below'], workshop: Told['w
 const REACH = 55;
 const JOINTS_HIGH_MM = 52;
 
-function jointPages(pages: Pages, { unit }: Told, plan: UnitPlan, title: string): void {
-  const drawn = jointGroups(plan.unit).flatMap((group) => {
-    const section = sectionOfJoint(plan.unit, group.meetings[0]!);
+function jointPages(pages: Pages, { unit }: ShopSetContext, plan: CabinetPlan, title: string): void {
+  const drawn = jointGroups(plan.cabinet).flatMap((group) => {
+    const section = sectionOfJoint(plan.cabinet, group.meetings[0]!);
     return section ? [{ group, figure: jointFigure(group, section) }] : [];
   });
   if (drawn.length === 0) return;

@@ -2,7 +2,7 @@
 import { FAMILIES } from '../carcass/families.ts';
 import type { Family } from '../carcass/family.ts';
 import { MAX_CONTENTS_KG, MAX_SHELVES, type ElementsForm, type FormField } from '../carcass/form.ts';
-import type { UnitDesign } from '../carcass/families.ts';
+import type { CabinetSpec } from '../carcass/families.ts';
 import { PRESETS, type PresetId } from '../contents/presets.ts';
 import { Refusal } from '../problem/problem.ts';
 import { byId, checked, choice, constant, length, number, object, objectWith, orNull, PARTS, ownIds, quote, text, yesNo, type Codec } from './codec.ts';
@@ -78,7 +78,7 @@ const contents = (family: Family): Codec<unknown> =>
     family.form.elements.reduce((sum, { most }) => sum + most, MAX_SHELVES + 1),
   ) as Codec<unknown>;
 
-function familyCodec(family: Family): Codec<UnitDesign> {
+function familyCodec(family: Family): Codec<CabinetSpec> {
   const { fields, elements } = family.form;
   const lists = Object.fromEntries(elements.map((form) => [form.path, byId(elementCodec(form), form.most)]));
   const whole = {
@@ -93,7 +93,7 @@ function familyCodec(family: Family): Codec<UnitDesign> {
     rows: byId(rowCodec, MAX_ROWS),
     topLoaded: yesNo,
   };
-  const inner = objectWith(whole, { grains: byId(choice(['length', 'width', 'free']), MAX_GRAINS, PARTS) }) as unknown as Codec<UnitDesign>;
+  const inner = objectWith(whole, { grains: byId(choice(['length', 'width', 'free']), MAX_GRAINS, PARTS) }) as unknown as Codec<CabinetSpec>;
   return checked(inner, (design, where) => {
     const seen = new Map<string, string>();
     for (const { path } of elements) {
@@ -108,10 +108,10 @@ function familyCodec(family: Family): Codec<UnitDesign> {
   });
 }
 
-const CODECS: ReadonlyMap<string, Codec<UnitDesign>> = new Map(FAMILIES.map((family) => [family.id, familyCodec(family)]));
+const CODECS: ReadonlyMap<string, Codec<CabinetSpec>> = new Map(FAMILIES.map((family) => [family.id, familyCodec(family)]));
 
 /** A unit of any family: its 'family' says which. */
-export const unitCodec: Codec<UnitDesign> = {
+export const specCodec: Codec<CabinetSpec> = {
   read(value, where) {
     const family = typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Record<string, unknown>)['family'] : undefined;
     const codec = typeof family === 'string' ? CODECS.get(family) : undefined;
@@ -125,7 +125,7 @@ export const unitCodec: Codec<UnitDesign> = {
 };
 
 /** The products a unit names, with the path of each: those of parts that are not there are left out. */
-export function productsOf(design: UnitDesign): { readonly path: string; readonly product: string }[] {
+export function productsOf(design: CabinetSpec): { readonly path: string; readonly product: string }[] {
   const family = FAMILIES.find((each) => each.id === design.family)!;
   const found: { path: string; product: string }[] = [];
   const look = (row: unknown, fields: readonly FormField[], before: string): void => {

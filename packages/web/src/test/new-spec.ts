@@ -1,7 +1,7 @@
 /** A unit of any family at its usual size, out of the starter sheets. */
-import { entered, familyOf, type FamilyId, type UnitDesign } from '@keen/core';
+import { entered, familyOf, type FamilyId, type CabinetSpec } from '@keen/core';
 
-export function freshUnitOf(family: FamilyId, id = 'u1'): UnitDesign {
+export function newSpecOf(family: FamilyId, id = 'u1'): CabinetSpec {
   const kind = familyOf({ family });
   const [width, height, depth] = kind.usual.mm.map((text) => entered(text));
   return kind.create({
@@ -16,5 +16,5 @@ export function freshUnitOf(family: FamilyId, id = 'u1'): UnitDesign {
     backStock: 'birch-6',
     contents: { preset: 'general', kg: null },
     place: { along: entered('300 mm'), up: entered('1350 mm') },
-  }) as UnitDesign;
+  }) as CabinetSpec;
 }

@@ -17,10 +17,10 @@ import {
   type Purchase,
 } from '@keen/core';
 import { layOut, type LaidOut } from '../../sheets.ts';
-import type { Told } from './chapter.ts';
-import { linesByPanel } from './unit-figures.ts';
+import type { ShopSetContext } from './chapter.ts';
+import { linesByPanel } from './cabinet-figures.ts';
 
-export interface ToldWish {
+export interface ShopSetInput {
   readonly project: ProjectFile;
   /** The units it is of; all where none is named. */
   readonly units: readonly string[];
@@ -34,17 +34,23 @@ function missing(id: string): never {
 }
 
 /** The plan of a project with the workshop as its test cuts taught it, and the units of it that are asked for. Throws a Refusal for one there is not. */
-export function plannedUnits({ project: { design, record, workshop }, units: ids }: Pick<ToldWish, 'project' | 'units'>): Pick<Told, 'plan' | 'units'> {
+export function plannedCabinets({
+  project: { design, record, workshop },
+  units: ids,
+}: Pick<ShopSetInput, 'project' | 'units'>): Pick<ShopSetContext, 'plan' | 'cabinets'> {
   const plan = planOf(design, record, learnedWorkshop(record, workshop).workshop);
-  return { plan, units: ids.length === 0 ? plan.units : ids.map((id) => plan.byId.get(id) ?? missing(id)) };
+  return { plan, cabinets: ids.length === 0 ? plan.cabinets : ids.map((id) => plan.byId.get(id) ?? missing(id)) };
 }
 
-export function toldOf(wish: ToldWish, { plan: made, units }: Pick<Told, 'plan' | 'units'> = plannedUnits(wish)): Told {
+export function shopSetContext(
+  wish: ShopSetInput,
+  { plan: made, cabinets }: Pick<ShopSetContext, 'plan' | 'cabinets'> = plannedCabinets(wish),
+): ShopSetContext {
   const { project, display: unit, layouts } = wish;
   const { design, record } = project;
   const { workshop, learned } = learnedWorkshop(record, project.workshop);
-  const ids = new Set(units.map(({ id }) => id));
-  const whole = units.length === made.units.length;
+  const ids = new Set(cabinets.map(({ id }) => id));
+  const whole = cabinets.length === made.cabinets.length;
   const parts = whole ? made.parts : made.parts.filter((line) => ids.has(line.unit));
   const laid = layOut({ ...project, workshop }, made, layouts);
   const sheets = laid.map(({ job: { product }, plan: nest, sequence, settled }) => ({
@@ -56,17 +62,17 @@ export function toldOf(wish: ToldWish, { plan: made, units }: Pick<Told, 'plan' 
   }));
   const build = planBuild(made, design, record, workshop, sheets, whole ? [] : [...ids]);
   const setups = setupsOf(
-    units.map(({ unit: solid }) => solid),
+    cabinets.map(({ cabinet: solid }) => solid),
     workshop.shop,
   );
   const built = buildSummary({ plan: made, design, workshop, learned, build, unit });
-  const shopping = shoppingOf({ units }, design, workshop, purchases(laid, made, workshop), build);
+  const shopping = shoppingOf({ cabinets }, design, workshop, purchases(laid, made, workshop), build);
   return {
     design,
     record,
     workshop,
     plan: made,
-    units,
+    cabinets,
     parts,
     lines: linesByPanel(made.parts),
     laid,
@@ -78,7 +84,7 @@ export function toldOf(wish: ToldWish, { plan: made, units }: Pick<Told, 'plan' 
   };
 }
 
-const purchases = (laid: readonly LaidOut[], { parts }: Told['plan'], workshop: Told['workshop']): Purchase[] =>
+const purchases = (laid: readonly LaidOut[], { parts }: ShopSetContext['plan'], workshop: ShopSetContext['workshop']): Purchase[] =>
   [
     ...laid.map(({ job: { product }, plan }) => ({ product, count: plan.sheets.filter(({ sheet }) => isNewSheet(sheet, product)).length })),
     ...boardPurchases(boardJobs(parts, workshop)),

@@ -173,7 +173,7 @@ export interface TypedSize {
   readonly thickness: Length;
 }
 
-export interface Unit {
+export interface CabinetGeometry {
   readonly id: string;
   readonly panels: readonly Panel[];
   readonly meetings: readonly Connection[];
@@ -187,7 +187,7 @@ export interface Unit {
   readonly outside: { readonly width: ExplainedLength; readonly height: ExplainedLength; readonly depth: ExplainedLength };
 }
 
-export interface ResolvedUnit extends Omit<Unit, 'panels'> {
+export interface ResolvedCabinet extends Omit<CabinetGeometry, 'panels'> {
   /** Meetings the sizes do not allow. */
   readonly faults: readonly ConnectionFault[];
   readonly panels: readonly ResolvedPanel[];
@@ -197,16 +197,16 @@ export interface ResolvedUnit extends Omit<Unit, 'panels'> {
   readonly asHost: ReadonlyMap<string, readonly Connection[]>;
 }
 
-export function resolveUnit(unit: Unit): ResolvedUnit {
+export function resolveCabinet(cabinet: CabinetGeometry): ResolvedCabinet {
   const faults: ConnectionFault[] = [];
-  const panels = resolve(unit.panels, unit.meetings, (fault) => faults.push(fault));
+  const panels = resolve(cabinet.panels, cabinet.meetings, (fault) => faults.push(fault));
   const asGuest = new Map<string, Connection[]>();
   const asHost = new Map<string, Connection[]>();
-  for (const meeting of unit.meetings) {
+  for (const meeting of cabinet.meetings) {
     listed(asGuest, meeting.guest, meeting);
     listed(asHost, meeting.host, meeting);
   }
-  return { ...unit, panels, faults, byId: new Map(panels.map((panel) => [panel.id, panel])), asGuest, asHost };
+  return { ...cabinet, panels, faults, byId: new Map(panels.map((panel) => [panel.id, panel])), asGuest, asHost };
 }
 
 function listed(lists: Map<string, Connection[]>, panel: string, meeting: Connection): void {
@@ -216,5 +216,5 @@ function listed(lists: Map<string, Connection[]>, panel: string, meeting: Connec
 }
 
 /** Meetings in which a panel goes against others (`asGuest`), or others go against it (`asHost`), in the unit's order. */
-export const meetingsOf = (unit: ResolvedUnit, as: 'asGuest' | 'asHost', panel: string): readonly Connection[] => unit[as].get(panel) ?? NO_MEETINGS;
+export const meetingsOf = (cabinet: ResolvedCabinet, as: 'asGuest' | 'asHost', panel: string): readonly Connection[] => cabinet[as].get(panel) ?? NO_MEETINGS;
 const NO_MEETINGS: readonly Connection[] = [];

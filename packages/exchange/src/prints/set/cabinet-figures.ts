@@ -1,7 +1,7 @@
 /** A unit from its sides and cut through, dimensioned as on a shop drawing: what lies behind is hidden by what lies before it. */
 import {
   baysShown,
-  boundsOfUnit,
+  boundsOfCabinet,
   heightsShown,
   labelWords,
   sectionPlane,
@@ -14,7 +14,7 @@ import {
   type Length,
   type PartLine,
   type SeenPanel,
-  type UnitPlan,
+  type CabinetPlan,
   type ViewId,
 } from '@keen/core';
 import type { PieceSpot as Spot } from '@keen/core';
@@ -35,8 +35,8 @@ export function linesByPanel(parts: readonly PartLine[]): ReadonlyMap<string, Pa
 const VIEW_NAMES: Readonly<Record<ViewId, string>> = { front: 'front', back: 'back', left: 'from the left', right: 'from the right', plan: 'from above' };
 
 /** From one side, with its parts named. The doors are off in a front that is to show what is behind them. */
-export function viewFigure(plan: UnitPlan, view: ViewId, lines: ReadonlyMap<string, PartLine>, unit: DisplayUnit, open = false): Figure {
-  const seen = viewFrom(plan.unit, view).filter(({ role }) => (view !== 'front' || role !== 'wall-half') && !(open && role === 'door'));
+export function viewFigure(plan: CabinetPlan, view: ViewId, lines: ReadonlyMap<string, PartLine>, unit: DisplayUnit, open = false): Figure {
+  const seen = viewFrom(plan.cabinet, view).filter(({ role }) => (view !== 'front' || role !== 'wall-half') && !(open && role === 'door'));
   return {
     title: `${VIEW_NAMES[view]}${open ? ', doors off' : ''}`,
     shapes: seen.flatMap(shapesOf),
@@ -46,12 +46,12 @@ export function viewFigure(plan: UnitPlan, view: ViewId, lines: ReadonlyMap<stri
 }
 
 /** Cut across the wall where it tells most, the wall at its left. */
-export function sectionFigure(plan: UnitPlan, lines: ReadonlyMap<string, PartLine>, unit: DisplayUnit): Figure {
-  const at = sectionPlane(plan.unit);
-  const seen = sectionView(plan.unit, at);
-  const { outside } = plan.unit;
+export function sectionFigure(plan: CabinetPlan, lines: ReadonlyMap<string, PartLine>, unit: DisplayUnit): Figure {
+  const at = sectionPlane(plan.cabinet);
+  const seen = sectionView(plan.cabinet, at);
+  const { outside } = plan.cabinet;
   const up = toMm(outside.height.value);
-  const [first] = plan.unit.compartments.filter(({ depth, height }) => depth.value > 0 && height.value > 0);
+  const [first] = plan.cabinet.compartments.filter(({ depth, height }) => depth.value > 0 && height.value > 0);
   return {
     title: `section, ${tapeText(Math.round(at * 1e6) as Length, unit)} from the left`,
     shapes: [
@@ -102,9 +102,9 @@ function shapesOf({ points, others, holes, hidden }: SeenPanel): FigureShape[] {
 }
 
 /** Overall, and every opening and bay once. */
-function frontSpans({ unit: solid }: UnitPlan, unit: DisplayUnit): Span[] {
+function frontSpans({ cabinet: solid }: CabinetPlan, unit: DisplayUnit): Span[] {
   const { outside, compartments } = solid;
-  const bounds = boundsOfUnit(solid);
+  const bounds = boundsOfCabinet(solid);
   const left = Math.min(0, bounds.low.along);
   // What stands on top stands in no opening: nothing is drawn there to measure to.
   const heights = heightsShown(compartments).filter(({ space: { at, height } }) => toMm(at.up) + toMm(height.value) < bounds.high.up + 1);
@@ -134,9 +134,9 @@ const onePerWidth = (bays: readonly Compartment[]): Compartment[] =>
   bays.filter(({ at, width }, index) => bays.findIndex((other) => other.at.along === at.along && other.width.value === width.value) === index);
 
 /** Overall only: the front and the section say the rest. Across runs as the eye has it. */
-function sideSpans({ unit: solid }: UnitPlan, view: ViewId, unit: DisplayUnit): Span[] {
+function sideSpans({ cabinet: solid }: CabinetPlan, view: ViewId, unit: DisplayUnit): Span[] {
   const { outside } = solid;
-  const { low, high } = boundsOfUnit(solid);
+  const { low, high } = boundsOfCabinet(solid);
   const span = (side: Span['side'], from: number, to: number, text: Length): Span => ({ side, row: 0, from, to, text: tapeText(text, unit) });
   const left = Math.min(0, low.along);
   const across = [left, left + toMm(outside.width.value)] as const;

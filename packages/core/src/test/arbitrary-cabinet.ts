@@ -1,11 +1,11 @@
 /** Random units of every family, each sound by its own rules: for the property tests. Test support. */
 import fc from 'fast-check';
-import { buildUnit, faultOfUnit, type FamilyId, type UnitDesign } from '../carcass/families.ts';
+import { buildCabinet, faultOfSpec, type FamilyId, type CabinetSpec } from '../carcass/families.ts';
 import { Unbuildable } from '../carcass/family.ts';
 import { entered } from '../length/entered.ts';
 import { stockReader } from '../plan/plan.ts';
 import { starterWorkshop } from '../stock/catalogue.ts';
-import { newUnit } from './family-units.ts';
+import { newSpec } from './family-units.ts';
 
 type Row = Record<string, unknown>;
 /** Random values by path inside a unit; a function makes the elements of a list. */
@@ -277,10 +277,10 @@ function set(row: Row, path: readonly string[], value: unknown): Row {
 const stockOf = stockReader([], starterWorkshop());
 
 /** Some sizes show only when it is built that they do not go together. */
-function isBuildable(unit: UnitDesign): boolean {
-  if (faultOfUnit(unit)) return false;
+function isBuildable(spec: CabinetSpec): boolean {
+  if (faultOfSpec(spec)) return false;
   try {
-    buildUnit(unit, stockOf);
+    buildCabinet(spec, stockOf);
     return true;
   } catch (error) {
     if (error instanceof Unbuildable) return false;
@@ -288,14 +288,14 @@ function isBuildable(unit: UnitDesign): boolean {
   }
 }
 
-export const arbitraryUnit = (family: FamilyId): fc.Arbitrary<UnitDesign> =>
+export const arbitraryCabinet = (family: FamilyId): fc.Arbitrary<CabinetSpec> =>
   fc
     .record(RANGES[family] as Record<string, fc.Arbitrary<unknown>>)
     .map(
       (values) =>
         Object.entries(values).reduce<Row>(
           (row, [path, value]) => set(row, path.split('.'), value),
-          newUnit(family) as unknown as Row,
-        ) as unknown as UnitDesign,
+          newSpec(family) as unknown as Row,
+        ) as unknown as CabinetSpec,
     )
     .filter(isBuildable);
